@@ -1,0 +1,120 @@
+import Table from 'cli-table3'
+import type { Batch, PaperOutcome, Preparation } from '../core/batch'
+import { stopsIn } from '../core/batch'
+import type { BenchStep } from '../core/cutting'
+import { countsOf } from '../core/cutting'
+import type { Kits } from '../core/kits'
+import type { Length } from '../core/lengths'
+import { formatLength, writeLength } from '../core/lengths'
+
+/** What a command answers: the same as data and as text. */
+export interface Report {
+  data: unknown
+  text: string
+  /** Findings that must be settled before cutting. */
+  stops: number
+}
+
+const table = (head: string[], rows: (string | number)[][]): string => {
+  const drawn = new Table({ head, style: { head: [], border: [], compact: true } })
+  drawn.push(...rows)
+  return drawn.toString()
+}
+
+const sizeText = (batch: Batch, width: Length, height: Length) =>
+  `${formatLength(width, batch.class.units)} × ${formatLength(height, batch.class.units, { unit: true })}`
+
+const heading = ({ class: { title, date, seats, spares } }: Batch) => `${title}, ${date}: ${seats} seats and ${spares} spares`
+
+function findingLines({ cards }: Preparation): string[] {
+  return cards.flatMap(({ entry, findings }) => findings.map(({ severity, subject, problem }) =>
+    `${severity.toUpperCase()}  ${entry.title}: ${subject} ${problem}`))
+}
+
+export function piecesReport(batch: Batch, preparation: Preparation): Report {
+  const { units } = batch.class
+  const exact = (length: Length) => writeLength(length, units)
+  const data = {
+    class: batch.class,
+    cards: preparation.cards.map(({ entry, kits, pieces, findings }) => ({
+      card: entry.key,
+      title: entry.title,
+      kits,
+      pieces: pieces.map(piece => ({
+        key: piece.key, name: piece.name, width: exact(piece.width.value), height: exact(piece.height.value),
+        perKit: piece.perKit, quantity: piece.quantity, paper: piece.paper?.key ?? null, printTop: piece.printTop,
+        from: { width: piece.width.explain(units), height: piece.height.explain(units) },
+        scores: piece.scores.map(score => ({ at: exact(score.at.value), fromOtherEnd: exact(score.fromOtherEnd.value), direction: score.direction, turnOver: score.turnOver })),
+      })),
+      findings: findings.map(({ severity, subject, problem, parameter, fix }) => ({ severity, subject, problem, parameter, fix: fix && { ...fix, value: exact(fix.value) } })),
+    })),
+  }
+  const sections = preparation.cards.map(({ entry, kits, pieces }) => `\n${entry.title}: ${kits} kits\n${table(
+    ['Piece', 'Width × height', 'Kit', 'In all', 'Paper', 'Scores', 'Where from'],
+    pieces.map(piece => [
+      piece.name, sizeText(batch, piece.width.value, piece.height.value), piece.perKit, piece.quantity, piece.paper?.name ?? '–',
+      piece.scores.map(({ at, direction }) => `${formatLength(at.value, units)} ${direction}`).join(', '), piece.width.explain(units),
+    ]),
+  )}`)
+  return { data, text: [heading(batch), ...sections, '', ...findingLines(preparation)].join('\n').trimEnd(), stops: stopsIn(preparation) }
+}
+
+export function planReport(batch: Batch, preparation: Preparation, outcomes: PaperOutcome[]): Report {
+  const { units } = batch.class
+  const exact = (length: Length) => writeLength(length, units)
+  const stepText = (step: BenchStep) => {
+    const from = step.reading.from === 'far' ? ` (set ${formatLength(step.reading.at, units)} from the other edge)` : ''
+    const rest = step.rest ? `, ${step.rest.name} remains` : ''
+    return `${step.quantity} × ${step.hold}: fence ${formatLength(step.fence, units, { unit: true })}${from} along the ${step.side}, ${step.cuts} ${step.cuts === 1 ? 'cut' : 'cuts'}: ${step.keep.quantity} × ${step.keep.name}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
+  }
+  const data = outcomes.map(({ paper, plan, sheets, settings, strokes, sequences }, index) => ({
+    paper: paper.key,
+    sheets: plan.sheets,
+    bound: plan.bound,
+    yield: plan.yield,
+    settings,
+    strokes,
+    formats: sheets.map(sheet => ({ ...sheet, width: exact(sheet.width), height: exact(sheet.height) })),
+    unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({ piece: preparation.papers[index]!.names.get(demand), quantity, reason })),
+    layouts: plan.layouts.map(({ supply, repeats, root }, at) => ({ supply, repeats, root, steps: sequences[at] })),
+  }))
+  const overview = table(['Paper', 'Sheets', 'At least', 'Yield', 'Layouts', 'Settings', 'Strokes', 'On hand', 'To buy'], outcomes.map(({ paper, plan, settings, strokes, sheets }) => [
+    paper.name, plan.sheets, plan.bound, `${Math.round(plan.yield * 100)} %`, plan.layouts.length, settings, strokes,
+    sheets.reduce((sum, { onHand }) => sum + onHand, 0), sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0),
+  ]))
+  const details = outcomes.map(({ paper, plan, sequences }, index) => {
+    const { names, problem } = preparation.papers[index]!
+    const layouts = plan.layouts.map(({ supply, repeats, root }, at) => {
+      const sheet = problem.supplies.find(({ key }) => key === supply)!
+      const counts = [...countsOf(root)].map(([key, count]) => `${count} × ${names.get(key)}`).join(', ')
+      return [`  ${repeats} × ${sizeText(batch, sheet.width, sheet.height)}: ${counts}`, ...sequences[at]!.map((step, n) => `    ${n + 1}. ${stepText(step)}`)].join('\n')
+    })
+    const missing = plan.unplaced.map(({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`)
+    return [`\n${paper.name}`, ...layouts, ...missing].join('\n')
+  })
+  const missing = outcomes.reduce((sum, { plan }) => sum + plan.unplaced.length, 0)
+  return { data, text: [heading(batch), overview, ...details, '', ...findingLines(preparation)].join('\n').trimEnd(), stops: stopsIn(preparation) + missing }
+}
+
+export function kitsReport(batch: Batch, preparation: Preparation, kits: Kits): Report {
+  const { units } = batch.class
+  const money = (cents: number) => new Intl.NumberFormat('en', { style: 'currency', currency: batch.prices.currency }).format(cents / 100)
+  const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
+  const data = {
+    seats: kits.seats,
+    costs: kits.costs.map(cost => ({ ...cost, supplies: { ...cost.supplies, tape: writeLength(cost.supplies.tape, units) } })),
+    purchases: kits.purchases.map(purchase => ({ ...purchase, width: writeLength(purchase.width, units), height: writeLength(purchase.height, units) })),
+    totals: { ...kits.totals, tape: writeLength(kits.totals.tape, units) },
+  }
+  const text = [
+    heading(batch),
+    table(['Bag', 'Cards'], kits.seats.map(({ label, cards }) => [label, cards.map(key => titles.get(key)).join(', ') || '–'])),
+    table(['Card', 'Paper', 'Tape and foam', 'One kit'], kits.costs.map(({ card, paper, other }) => [titles.get(card) ?? card, money(paper), money(other), money(paper + other)])),
+    table(['Paper', 'Sheet', 'Needed', 'On hand', 'To buy', 'Cost'], kits.purchases.map(({ paper, width, height, needed, onHand, toBuy, cost }) => [
+      paper, sizeText(batch, width, height), needed, onHand, toBuy, cost === null ? (toBuy > 0 ? 'not for sale' : '') : money(cost),
+    ])),
+    `Tape ${(kits.totals.tape / 1e9).toFixed(1)} m, foam pads ${kits.totals.pads}. To buy ${money(kits.totals.spending)}, the whole class ${money(kits.totals.cost)}.`,
+    ...findingLines(preparation),
+  ].join('\n')
+  return { data, text, stops: stopsIn(preparation) }
+}

@@ -1,0 +1,26 @@
+import { defaultMetadataStorage } from 'class-transformer/cjs/storage'
+import { targetConstructorToSchema, validationMetadatasToSchemas } from 'class-validator-jsonschema'
+import { BatchFileShape, CHECKS } from '../core/formats'
+
+const LENGTH = { type: 'string', description: 'A length with its unit: "5 3/8 in", "136 mm", "13.6 cm"', pattern: '(in|inch|inches|mm|cm|m|["″”])\\s*$' } as const
+
+/** The published JSON Schema of the batch file, written from the classes that validate it. */
+export function batchSchema(): object {
+  const options = {
+    classTransformerMetadataStorage: defaultMetadataStorage,
+    refPointerPrefix: '#/$defs/',
+    additionalConverters: {
+      [CHECKS.length]: () => LENGTH,
+      [CHECKS.day]: () => ({ type: 'string' as const, format: 'date', pattern: '^\\d{4}-\\d{2}-\\d{2}$' }),
+      [CHECKS.parameters]: () => ({ type: 'object' as const, additionalProperties: { anyOf: [{ type: 'string' as const }, { type: 'boolean' as const }] } }),
+      [CHECKS.papers]: () => ({ type: 'object' as const, additionalProperties: { type: 'string' as const } }),
+    },
+  }
+  const { BatchFileShape: _, ...definitions } = validationMetadatasToSchemas(options)
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: 'Wakaru batch file, version 1',
+    ...targetConstructorToSchema(BatchFileShape, options),
+    $defs: definitions,
+  }
+}

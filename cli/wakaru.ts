@@ -1,0 +1,73 @@
+import { readFileSync } from 'node:fs'
+import { parseArgs } from 'node:util'
+import type { Batch } from '../core/batch'
+import { kitsOfBatch, planAll, prepare } from '../core/batch'
+import type { Problem } from '../core/formats'
+import { readBatch } from '../core/formats'
+import { kitsReport, piecesReport, planReport } from './reports'
+import type { Report } from './reports'
+
+const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
+
+  pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
+  plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
+  kits FILE     one list for each seat, what to buy, what a kit costs
+  schema        the JSON Schema of the batch file
+
+  --json        print data instead of tables
+
+FILE is a batch file, or - for standard input. Exit status: 0 done, 1 done with findings
+that must be settled before cutting, 2 wrong call or wrong file.`
+
+const COMMANDS: Record<string, (batch: Batch) => Report> = {
+  pieces: batch => piecesReport(batch, prepare(batch)),
+  plan: (batch) => {
+    const preparation = prepare(batch)
+    return planReport(batch, preparation, planAll(preparation))
+  },
+  kits: (batch) => {
+    const preparation = prepare(batch)
+    return kitsReport(batch, preparation, kitsOfBatch(batch, preparation, planAll(preparation)))
+  },
+}
+
+process.exitCode = await run(process.argv.slice(2))
+
+async function run(args: string[]): Promise<number> {
+  let parsed
+  try {
+    parsed = parseArgs({ args, allowPositionals: true, options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } } })
+  }
+  catch (error) {
+    return wrong(`${(error as Error).message}\n\n${HELP}`)
+  }
+  const { values, positionals: [name, file, ...more] } = parsed
+  if (values.help || name === undefined) return console.log(HELP), values.help ? 0 : 2
+  if (name === 'schema') {
+    const { batchSchema } = await import('./schema')
+    return console.log(JSON.stringify(batchSchema(), null, 2)), 0
+  }
+  const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
+  if (!command) return wrong(`There is no command “${name}”; there are: ${Object.keys(COMMANDS).join(', ')}, schema.`)
+  if (file === undefined || more.length > 0) return wrong(`${name} takes one batch file.\n\n${HELP}`)
+
+  let text
+  try {
+    text = readFileSync(file === '-' ? 0 : file, 'utf8')
+  }
+  catch (error) {
+    return wrong(`${file} cannot be read: ${(error as Error).message}`)
+  }
+  const read = readBatch(text)
+  if (!read.ok) return wrong(read.problems.map(problem => `${file}: ${line(problem)}`).join('\n'))
+  const report = command(read.value)
+  console.log(values.json ? JSON.stringify(report.data, null, 2) : report.text)
+  return report.stops > 0 ? 1 : 0
+}
+
+const line = ({ path, problem }: Problem) => (path ? `${path}: ${problem}` : problem)
+
+function wrong(message: string): number {
+  console.error(message)
+  return 2
+}

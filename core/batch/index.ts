@@ -1,0 +1,5 @@
+export * from './cards'
+export * from './document'
+export * from './outcome'
+export * from './prepare'
+export { readPaper, readTools } from './read'

@@ -1,0 +1,23 @@
+import type { Cutter } from '../cutting'
+import { lengthFrom } from '../lengths'
+import type { Units } from '../lengths'
+import type { Paper } from '../paper'
+import type { PaperEntry, ToolsEntry } from './document'
+
+/** A paper entry that has passed its door, with lengths instead of text. */
+export const readPaper = ({ stocks, ...paper }: PaperEntry): Paper => ({
+  ...paper,
+  stocks: stocks.map(({ width, height, ...stock }) => ({ ...stock, width: lengthFrom(width), height: lengthFrom(height) })),
+})
+
+/** The tools of a class as the planner knows them. */
+export function readTools(tools: ToolsEntry, units: Units): Cutter {
+  return {
+    length: lengthFrom(tools.trimmer, units),
+    mark: lengthFrom(tools.mark, units),
+    smallestPiece: lengthFrom(tools.smallestPiece, units),
+    stack: tools.stack,
+    squaring: lengthFrom(tools.squaring, units),
+    offcut: { short: lengthFrom(tools.offcutShort, units), long: lengthFrom(tools.offcutLong, units) },
+  }
+}

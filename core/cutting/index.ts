@@ -1,0 +1,8 @@
+export { benchSequence, settingsIn, strokesIn } from './bench'
+export type { BenchStep } from './bench'
+export { sheetBound } from './bound'
+export * from './plan'
+export { plan, planPaper } from './planner'
+export type { Progress } from './planner'
+export { isOffcut } from './strips'
+export { verifyPlan } from './verify'

@@ -1,0 +1,179 @@
+import { fits, sheetBound, ways } from './bound'
+import { benchSequence, settingsIn } from './bench'
+import type { CutNode, Demand, Layout, Plan, Problem, Size, Supply, Unplaced } from './plan'
+import { area, countsOf } from './plan'
+import { squared, stripLayout } from './strips'
+
+/** The best plan so far and how far the search has come. */
+export interface Progress {
+  plan: Plan
+  round: number
+  rounds: number
+}
+
+const ROUNDS = 24
+
+/**
+ * Plans the cutting of one paper with strip layouts: at once a first plan, then
+ * better ones. Each round fills sheets with the layout worth most, repeats it
+ * as often as the demand allows, and then raises the worth of the pieces that
+ * ended on badly used sheets (sequential value correction). Stops early when
+ * the lower bound is met.
+ */
+export function* planPaper(problem: Problem): Generator<Progress, Plan> {
+  const { placeable, unplaced } = sortOut(problem)
+  const bound = sheetBound(placeable, problem.supplies, problem.cutter)
+  const worths = new Map(placeable.map(demand => [demand.key, area(demand)]))
+  let best: Attempt | undefined
+  for (let round = 1; round <= ROUNDS; round++) {
+    for (const supplies of supplyOrders(problem.supplies)) {
+      const attempt = oneAttempt(problem, placeable, supplies, worths)
+      if (!best || better(attempt, best, problem)) best = attempt
+      correctWorths(attempt, worths)
+    }
+    const plan = finished(best!, problem, placeable, unplaced, bound)
+    if (placeable.length === 0 || (plan.sheets === bound && problem.priority === 'sheets' && round >= 4)) return plan
+    yield { plan, round, rounds: ROUNDS }
+  }
+  return finished(best!, problem, placeable, unplaced, bound)
+}
+
+/** Runs the planner to its end. */
+export function plan(problem: Problem): Plan {
+  const search = planPaper(problem)
+  for (;;) {
+    const { done, value } = search.next()
+    if (done) return value
+  }
+}
+
+/** Parts the demands that fit some sheet from those that fit none, with the reason. */
+function sortOut({ demands, supplies, cutter }: Problem): { placeable: Demand[], unplaced: Unplaced[] } {
+  const wanted = demands.filter(demand => demand.quantity > 0)
+  const unplaced: Unplaced[] = []
+  const placeable = wanted.filter((demand) => {
+    const reason = whyNot(demand)
+    if (reason) unplaced.push({ demand: demand.key, quantity: demand.quantity, reason })
+    return !reason
+  })
+  return { placeable, unplaced }
+
+  function whyNot(demand: Demand): string | undefined {
+    const available = supplies.filter(supply => supply.price !== null || supply.onHand > 0)
+    if (available.length === 0) return 'There is no sheet on hand and none to buy.'
+    const sheets = available.map(supply => squared(supply, cutter))
+    if (ways(demand).some(way => sheets.some(sheet => fits(way, sheet) && cuttable(sheet)))) return undefined
+    if (!sheets.some(cuttable)) return 'The trimmer is too short for every sheet of this paper.'
+    const turnedFits = sheets.some(sheet => fits({ width: demand.height, height: demand.width }, sheet))
+    return demand.turn !== 'either' && turnedFits
+      ? 'It fits only turned, which the print direction forbids.'
+      : 'It is larger than every sheet of this paper.'
+  }
+
+  function cuttable(sheet: Size): boolean {
+    return Math.min(sheet.width, sheet.height) <= cutter.length
+  }
+}
+
+/** Each format first in turn, the others after it: sheets on hand are used before any is bought. */
+function supplyOrders(supplies: Supply[]): Supply[][] {
+  return supplies.map(first => [first, ...supplies.filter(other => other !== first)])
+}
+
+interface Attempt {
+  layouts: Layout[]
+  missing: Map<string, number>
+  sheets: number
+  /** Cents to spend on sheets that are not on hand. */
+  spending: number
+}
+
+function oneAttempt({ cutter }: Problem, demands: Demand[], supplies: Supply[], worths: Map<string, number>): Attempt {
+  const left = new Map(demands.map(demand => [demand.key, demand.quantity]))
+  let spending = 0
+  const layouts: Layout[] = []
+  const drawer = new Map(supplies.map(supply => [supply.key, supply.onHand]))
+  const worth = (demand: Demand) => worths.get(demand.key)!
+  for (const buying of [false, true]) {
+    for (const supply of supplies) {
+      const available = () => buying ? (supply.price === null ? 0 : Infinity) : drawer.get(supply.key)!
+      while (available() > 0) {
+        const root = bestLayout(supply)
+        if (!root) break
+        const counts = countsOf(root)
+        const repeats = Math.min(available(), ...[...counts].map(([key, count]) => Math.floor(left.get(key)! / count)))
+        for (const [key, count] of counts) left.set(key, left.get(key)! - count * repeats)
+        if (buying) spending += repeats * supply.price!
+        else drawer.set(supply.key, drawer.get(supply.key)! - repeats)
+        layouts.push({ supply: supply.key, repeats, root })
+      }
+    }
+  }
+  const merged = mergeAlike(layouts)
+  return { layouts: merged, missing: left, spending, sheets: merged.reduce((total, layout) => total + layout.repeats, 0) }
+
+  function bestLayout(supply: Supply): CutNode | undefined {
+    const candidates = (['width', 'height'] as const)
+      .map(along => stripLayout(supply, cutter, along, demands, left, worth))
+      .filter(root => root !== undefined)
+    const total = (root: CutNode) => [...countsOf(root)].reduce((sum, [key, count]) => sum + worths.get(key)! * count, 0)
+    return candidates.sort((a, b) => total(b) - total(a))[0]
+  }
+}
+
+/** Layouts that turned out alike on the same format are one layout. */
+function mergeAlike(layouts: Layout[]): Layout[] {
+  const merged = new Map<string, Layout>()
+  for (const layout of layouts) {
+    const key = layout.supply + JSON.stringify(layout.root)
+    const same = merged.get(key)
+    if (same) same.repeats += layout.repeats
+    else merged.set(key, { ...layout })
+  }
+  return [...merged.values()]
+}
+
+/** Pieces on badly used sheets become worth more, so the next round places them earlier and in other company. */
+function correctWorths({ layouts }: Attempt, worths: Map<string, number>): void {
+  for (const { root } of layouts) {
+    const counts = countsOf(root)
+    const filled = [...counts].reduce((sum, [key, count]) => sum + worths.get(key)! * count, 0)
+    if (filled === 0) continue
+    const scale = area(root) / filled
+    for (const key of counts.keys()) worths.set(key, worths.get(key)! * (0.75 + 0.25 * scale))
+  }
+}
+
+/** Orders attempts: nothing missing first, then the money to spend, then the maker's priority. */
+function better(a: Attempt, b: Attempt, problem: Problem): boolean {
+  const total = (values: Iterable<number>) => [...values].reduce((sum, value) => sum + value, 0)
+  const score = (attempt: Attempt): number[] => {
+    const settings = settingsIn(attempt.layouts.flatMap(layout => benchSequence(layout, problem.cutter)))
+    return [
+      total(attempt.missing.values()),
+      attempt.spending,
+      ...(problem.priority === 'sheets' ? [attempt.sheets, settings] : [settings, attempt.sheets]),
+    ]
+  }
+  const [left, right] = [score(a), score(b)]
+  const decisive = left.findIndex((value, index) => value !== right[index])
+  return decisive >= 0 && left[decisive]! < right[decisive]!
+}
+
+function finished(attempt: Attempt, problem: Problem, demands: Demand[], unplaced: Unplaced[], bound: number): Plan {
+  const short = demands.filter(demand => attempt.missing.get(demand.key)! > 0).map(demand => ({
+    demand: demand.key,
+    quantity: attempt.missing.get(demand.key)!,
+    reason: 'The sheets on hand are used up and none can be bought.',
+  }))
+  const supplies = new Map(problem.supplies.map(supply => [supply.key, supply]))
+  const sheetArea = attempt.layouts.reduce((sum, layout) => sum + area(supplies.get(layout.supply)!) * layout.repeats, 0)
+  const pieceArea = demands.reduce((sum, demand) => sum + area(demand) * (demand.quantity - attempt.missing.get(demand.key)!), 0)
+  return {
+    layouts: [...attempt.layouts].sort((a, b) => b.repeats - a.repeats),
+    unplaced: [...unplaced, ...short],
+    sheets: attempt.sheets,
+    bound: short.length > 0 ? 0 : bound,
+    yield: sheetArea === 0 ? 0 : pieceArea / sheetArea,
+  }
+}

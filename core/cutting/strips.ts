@@ -1,0 +1,156 @@
+import type { Length } from '../lengths'
+import type { Cutter, CutNode, Demand, Size, Supply } from './plan'
+
+/**
+ * One sheet filled with strips: full cuts divide the sheet into strips, cross
+ * cuts divide a strip into columns, and a last cut trims or parts a column.
+ * Exact in its arithmetic; the choice of strips is greedy.
+ */
+
+/** What one more piece of a demand is worth to the sheet at hand. */
+export type Worth = (demand: Demand) => number
+
+/** A demand lying one way round, repeated upwards in a column of its strip. */
+interface Column {
+  demand: Demand
+  turned: boolean
+  /** Along the strip. */
+  width: number
+  /** Of one piece, across the strip. */
+  height: number
+  pieces: number
+}
+
+interface Strip {
+  height: number
+  columns: Column[]
+  worth: number
+}
+
+const orientations = (demand: Demand, along: 'width' | 'height') => {
+  const drawn = { turned: false, x: demand.width, y: demand.height }
+  const turned = { turned: true, x: demand.height, y: demand.width }
+  const allowed = demand.turn === 'either' ? [drawn, turned] : demand.turn === 'turned' ? [turned] : [drawn]
+  return allowed.map(({ turned, x, y }) => along === 'width' ? { turned, along: x, across: y } : { turned, along: y, across: x })
+}
+
+/** The best columns for one strip: a bounded knapsack over the reachable lengths. */
+function fillStrip(length: number, height: number, along: 'width' | 'height', demands: Demand[], left: Map<string, number>, worth: Worth): Strip {
+  interface State { used: number, worth: number, counts: Map<string, number>, previous?: State, column?: Column }
+  let states: State[] = [{ used: 0, worth: 0, counts: new Map() }]
+  for (const demand of demands) {
+    const available = left.get(demand.key) ?? 0
+    if (available === 0) continue
+    for (const way of orientations(demand, along)) {
+      if (way.across > height || way.along > length) continue
+      const perColumn = Math.min(available, Math.floor(height / way.across))
+      const column: Column = { demand, turned: way.turned, width: way.along, height: way.across, pieces: perColumn }
+      const value = worth(demand) * perColumn
+      const next = new Map<number, State>(states.map(state => [state.used, state]))
+      for (const start of states) {
+        let state = start
+        while (state.used + column.width <= length && (state.counts.get(demand.key) ?? 0) + perColumn <= available) {
+          const counts = new Map(state.counts).set(demand.key, (state.counts.get(demand.key) ?? 0) + perColumn)
+          state = { used: state.used + column.width, worth: state.worth + value, counts, previous: state, column }
+          const rival = next.get(state.used)
+          if (!rival || rival.worth < state.worth) next.set(state.used, state)
+        }
+      }
+      states = undominated([...next.values()])
+    }
+  }
+  const best = states.reduce((a, b) => (b.worth > a.worth ? b : a))
+  const columns: Column[] = []
+  for (let state: State | undefined = best; state?.column; state = state.previous) columns.push(state.column)
+  columns.sort((a, b) => b.height * b.pieces - a.height * a.pieces || b.width - a.width)
+  return { height, columns, worth: best.worth }
+}
+
+/** Drops every state that is longer and worth no more than another. */
+function undominated<S extends { used: number, worth: number }>(states: S[]): S[] {
+  states.sort((a, b) => a.used - b.used)
+  let best = -1
+  return states.filter((state) => {
+    if (state.worth <= best) return false
+    best = state.worth
+    return true
+  })
+}
+
+/** Fills one sheet with strips of what is left to cut. `undefined` when not a single piece fits. */
+export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'height', demands: Demand[], left: ReadonlyMap<string, number>, worth: Worth): CutNode | undefined {
+  const inner = squared(supply, cutter)
+  const length = along === 'width' ? inner.width : inner.height
+  let room: number = along === 'width' ? inner.height : inner.width
+  // The strips are parted by cuts along the strip, which the trimmer must be able to make.
+  if (length > cutter.length) return undefined
+  const remaining = new Map(left)
+  const strips: Strip[] = []
+  for (;;) {
+    const heights = new Set(demands.filter(demand => (remaining.get(demand.key) ?? 0) > 0)
+      .flatMap(demand => orientations(demand, along).map(way => way.across as number))
+      .filter(height => height <= room))
+    let best: Strip | undefined
+    for (const height of heights) {
+      const strip = fillStrip(length, height, along, demands, remaining, worth)
+      if (strip.worth > 0 && (!best || strip.worth / strip.height > best.worth / best.height)) best = strip
+    }
+    if (!best) break
+    strips.push(best)
+    room -= best.height
+    for (const { demand, pieces } of best.columns) remaining.set(demand.key, remaining.get(demand.key)! - pieces)
+  }
+  if (strips.length === 0) return undefined
+  strips.sort((a, b) => b.height - a.height)
+  return treeOf(supply, inner, cutter, along, strips)
+}
+
+/** What is left of a sheet after its squaring cuts. */
+export const squared = (supply: Supply, cutter: Cutter): Size => ({
+  width: (supply.width - 2 * cutter.squaring) as Length,
+  height: (supply.height - 2 * cutter.squaring) as Length,
+})
+
+function treeOf(supply: Supply, inner: Size, cutter: Cutter, along: 'width' | 'height', strips: Strip[]): CutNode {
+  const across = along === 'width' ? 'height' : 'width'
+  const size = (alongSize: number, acrossSize: number): Size =>
+    along === 'width' ? { width: alongSize as Length, height: acrossSize as Length } : { width: acrossSize as Length, height: alongSize as Length }
+  const length = along === 'width' ? inner.width : inner.height
+  const depth = along === 'width' ? inner.height : inner.width
+  const leftover = (rest: Size): CutNode => ({ kind: isOffcut(rest, cutter) ? 'offcut' : 'waste', ...rest })
+  const divide = (whole: Size, side: 'width' | 'height', parts: CutNode[], rest: Size): CutNode => {
+    const all = rest[side] > 0 ? [...parts, leftover(rest)] : parts
+    return all.length === 1 ? all[0]! : { kind: 'cut', side, ...whole, parts: all }
+  }
+
+  const stripNodes = strips.map(({ height, columns }) => {
+    const columnNodes = columns.map(({ demand, turned, width, height: pieceHeight, pieces }) => {
+      const piece: CutNode = { kind: 'piece', demand: demand.key, turned, ...size(width, pieceHeight) }
+      return divide(size(width, height), across, Array.from({ length: pieces }, () => piece), size(width, height - pieces * pieceHeight))
+    })
+    const used = columns.reduce((total, column) => total + column.width, 0)
+    return divide(size(length, height), along, columnNodes, size(length - used, height))
+  })
+  const used = strips.reduce((total, strip) => total + strip.height, 0)
+  const body = divide(inner, across, stripNodes, size(length, depth - used))
+  return frame(supply, cutter, body)
+}
+
+/** Puts the squaring cuts around the part of the sheet that is used. */
+function frame(supply: Supply, cutter: Cutter, body: CutNode): CutNode {
+  const margin = cutter.squaring
+  if (margin === 0) return body
+  const waste = (width: number, height: number): CutNode => ({ kind: 'waste', width: width as Length, height: height as Length })
+  const row: CutNode = {
+    kind: 'cut', side: 'width', width: supply.width, height: body.height,
+    parts: [waste(margin, body.height), body, waste(margin, body.height)],
+  }
+  return {
+    kind: 'cut', side: 'height', width: supply.width, height: supply.height,
+    parts: [waste(supply.width, margin), row, waste(supply.width, margin)],
+  }
+}
+
+/** Whether a leftover is worth keeping by the maker's own rule. */
+export const isOffcut = ({ width, height }: Size, { offcut }: Cutter): boolean =>
+  Math.min(width, height) >= offcut.short && Math.max(width, height) >= offcut.long

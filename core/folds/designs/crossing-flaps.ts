@@ -1,0 +1,78 @@
+import { face, panel, panelOf, valley } from '../model/card'
+import { defineFold } from '../model/fold'
+import { choice, length, toggle } from '../model/parameters'
+import { rule } from '../model/rules'
+import { DECORATION, LAYERS, printTopFor } from './choices'
+
+export const crossingFlaps = defineFold({
+  id: 'crossing-flaps',
+  number: 3,
+  name: 'Crossing flaps',
+  summary: 'A flap folds over from one side, the leaf of an insert closes over it from the other and holds it shut.',
+  parameters: {
+    width: length('Finished width', '4 1/4 in', '105 mm'),
+    height: length('Finished height', '5 1/2 in', '148 mm'),
+    flap: length('Flap', '3 in', '72 mm'),
+    leaf: length('Insert leaf', '3 in', '75 mm', { help: 'Width of one leaf of the folded insert' }),
+    insertHeight: length('Insert height', '3 1/2 in', '90 mm'),
+    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    layers: choice('Mats on each panel', LAYERS),
+    decoration: choice('Decoration', DECORATION, 'The sentiment is placed with the card folded'),
+    message: toggle('Message panel in the insert', true),
+  },
+  build({ width, height, flap, leaf, insertHeight, border, layers, decoration, message }, card) {
+    const { units } = card
+    const printTop = printTopFor(decoration)
+    const base = card.strip('base', 'Base', 'base', height, [
+      panel('back', 'Back panel', width),
+      valley,
+      panel('flap', 'Flap', flap),
+    ])
+    const insert = card.strip('insert', 'Insert', 'insert', insertHeight, [
+      panel('front-leaf', 'Front leaf', leaf),
+      valley,
+      panel('back-leaf', 'Back leaf', leaf),
+    ])
+    card.step('Score and fold the base; the flap closes from the right. Score and fold the insert; it opens from the right.')
+
+    const back = panelOf(base, 'back')
+    card.mats(back, border, layers, { key: 'mat-back', name: 'Mat on back panel', printTop })
+    card.mats(panelOf(base, 'flap'), border, layers, { key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop })
+    card.step('Glue the mats on the back panel and on the outside of the flap.', 'Fold the flap first: what looks upright flat may be upside down folded.')
+
+    card.mats(panelOf(insert, 'front-leaf'), border, layers, { key: 'mat-front-leaf', name: 'Mat on front leaf', face: 'outside', printTop })
+    const inner = card.mats(panelOf(insert, 'back-leaf'), border, layers, { key: 'mat-back-leaf', name: 'Mat on back leaf', printTop })
+    if (message) {
+      const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
+      card.message('the back leaf', note.width, note.height)
+    }
+    else {
+      card.message('the back leaf', inner.width, inner.height)
+    }
+    card.step('Glue the mats on both leaves of the insert, the message panel on the inside of the back leaf.')
+
+    card.join(insert, panelOf(insert, 'back-leaf'), back)
+    card.step('Glue the back leaf to the middle of the back panel, its fold on the left. Close the flap, then the leaf over it.', 'Glue the back leaf only. Close it once before the glue sets.')
+
+    const margin = width.minus(leaf).half().named('Margin beside the insert')
+    const overlap = flap.minus(margin)
+    const least = rule('overlap', units)
+    card.limit({
+      subject: 'Overlap of leaf on flap', parameter: 'flap', value: overlap, atLeast: least, right: margin.plus(least),
+      because: 'with less the card does not hold shut.',
+    })
+    card.limit({
+      subject: 'Flap', parameter: 'flap', value: flap, atMost: margin.plus(leaf).minus(rule('ease', units)),
+      because: 'its edge must stop short of the fold of the insert.',
+    })
+    card.limit({
+      subject: 'Insert leaf', parameter: 'leaf', value: leaf, atMost: width.minus(border.times(2)),
+      because: 'the border must stay visible beside the insert.',
+    })
+    card.limit({
+      subject: 'Insert height', parameter: 'insertHeight', value: insertHeight, atMost: height.minus(border.times(2)),
+      because: 'the border must stay visible above and below the insert.',
+    })
+    return { width, height }
+  },
+})

@@ -1,0 +1,66 @@
+import { mountain, panel, panelOf, face, valley } from '../model/card'
+import { defineFold } from '../model/fold'
+import { choice, length, toggle } from '../model/parameters'
+import { DECORATION, LAYERS, printTopFor } from './choices'
+
+export const zFold = defineFold({
+  id: 'z-fold',
+  number: 1,
+  name: 'Z-fold',
+  summary: 'Folded in half, then the upper half turned back on itself; a plate on the front half bridges to the back.',
+  parameters: {
+    width: length('Finished width', '4 1/4 in', '105 mm'),
+    height: length('Finished height', '5 1/2 in', '148 mm'),
+    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    layers: choice('Mats on each panel', LAYERS),
+    decoration: choice('Decoration', DECORATION),
+    plate: toggle('Plate across the front', true, 'Glued to panel A only, reaching over panel C'),
+    plateWidth: length('Plate width', '3 1/4 in', '80 mm'),
+    plateHeight: length('Plate height', '3 1/2 in', '90 mm'),
+    message: toggle('Message panel on C', true),
+  },
+  build({ width, height, border, layers, decoration, plate, plateWidth, plateHeight, message }, card) {
+    const half = width.half()
+    const base = card.strip('base', 'Base', 'base', height, [
+      panel('a', 'Front panel A', half),
+      mountain,
+      panel('b', 'Inner panel B', width.minus(half)),
+      valley,
+      panel('c', 'Back panel C', width),
+    ])
+    const printTop = printTopFor(decoration)
+    card.step('Score both creases and fold the base: in half at the valley, then turn the upper half back at the mountain.')
+    card.mats(panelOf(base, 'a'), border, layers, { key: 'mat-a', name: 'Mat on panel A', printTop })
+    card.mats(panelOf(base, 'b'), border, layers, { key: 'mat-b', name: 'Mat on panel B', printTop })
+    const matC = card.mats(panelOf(base, 'c'), border, layers, { key: 'mat-c', name: 'Mat on panel C', printTop })
+    card.step('Glue the mats on panels A, B and C with an even border.', 'Check the right way up of each print with the card folded.')
+
+    if (message) {
+      const panelC = card.mat(face(matC), border, { key: 'message', name: 'Message panel', kind: 'message' })
+      card.message('panel C', panelC.width, panelC.height)
+      card.step('Glue the message panel on panel C.')
+    }
+    else {
+      card.message('panel C', matC.width, matC.height)
+    }
+
+    if (plate) {
+      const front = panelOf(base, 'a')
+      const toEdge = width.minus(plateWidth).half()
+      const body = card.piece(front, { width: plateWidth, height: plateHeight }, {
+        key: 'plate', name: 'Plate', kind: 'plate', means: 'foam', x: toEdge, glueWidth: half.minus(toEdge),
+      })
+      card.mat(face(body), border, { key: 'plate-mat', name: 'Mat on plate', printTop })
+      card.step('Mat the plate. Put foam on its left half only and set it across the closed front.', 'No glue on the half that reaches over panel C, or the card is shut for good.')
+      card.limit({
+        subject: 'Plate width', parameter: 'plateWidth', value: plateWidth, atMost: width.minus(border.times(2)),
+        because: 'the border must stay visible beside it.',
+      })
+      card.limit({
+        subject: 'Plate height', parameter: 'plateHeight', value: plateHeight, atMost: height.minus(border.times(2)),
+        because: 'the border must stay visible above and below it.',
+      })
+    }
+    return { width, height }
+  },
+})

@@ -1,0 +1,8 @@
+export * from './catalogue'
+export type { Construction, Crease, Face, Finding, Joint, MessageArea, Panel, Part, PartKind, Severity, Step } from './model/card'
+export type { Fold } from './model/fold'
+export type { Parameter, ParameterInput, ParameterInputs } from './model/parameters'
+export { defaultInputs, inputProblem, inputProblems } from './model/parameters'
+export type { Piece, Score } from './model/pieces'
+export { usualPaper } from './model/pieces'
+export { foamSpacing } from './model/rules'

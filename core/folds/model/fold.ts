@@ -1,0 +1,39 @@
+import type { Length, Units } from '../../lengths'
+import { CardBuilder } from './card'
+import type { Construction } from './card'
+import { modelFindings } from './checks'
+import type { ParameterInputs, Parameters, Values } from './parameters'
+import { readInputs } from './parameters'
+import { piecesOf } from './pieces'
+import type { Piece } from './pieces'
+
+/** A design: what can be chosen, and how everything follows from it. */
+export interface FoldDefinition<P extends Parameters> {
+  id: string
+  /** Number in the catalogue. */
+  number: number
+  name: string
+  summary: string
+  parameters: P
+  /** Describes the card to the builder and returns the closed size. */
+  build: (values: Values<P>, card: CardBuilder) => Construction['finished']
+}
+
+/** A design as the catalogue lists it. */
+export type Fold = Omit<FoldDefinition<Parameters>, 'build'> & {
+  /** Works out a card. Inputs must have passed `inputProblems`. */
+  construct: (inputs: ParameterInputs, units: Units, mark: Length) => Construction & { pieces: Piece[] }
+}
+
+export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinition<P>): Fold {
+  return {
+    ...fold,
+    construct(inputs, units, mark) {
+      const card = new CardBuilder(units, mark)
+      const finished = build(readInputs(fold.parameters, inputs, units), card)
+      const construction = card.finish(finished)
+      const pieces = piecesOf(construction, mark)
+      return { ...construction, pieces, findings: [...construction.findings, ...modelFindings(construction, units, mark)] }
+    },
+  }
+}

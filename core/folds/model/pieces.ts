@@ -1,0 +1,50 @@
+import type { Length, Reading } from '../../lengths'
+import { Measure, readOffScale } from '../../lengths'
+import type { PaperKind, PrintTop } from '../../paper'
+import type { Construction, CreaseDirection, PartKind } from './card'
+
+/** A crease as it is scored on a board. */
+export interface Score {
+  /** From the left end of the piece, inside face up. */
+  at: Measure
+  fromOtherEnd: Measure
+  direction: CreaseDirection
+  /** Mountains are pressed from the other face, so the sheet is turned over first. */
+  turnOver: boolean
+  /** Where the board has a mark for it, as read with the face named above upwards. */
+  reading: Reading
+}
+
+/** One piece to cut for every kit. Width always stands before height. */
+export interface Piece {
+  key: string
+  name: string
+  kind: PartKind
+  width: Measure
+  height: Measure
+  printTop: PrintTop
+  scores: Score[]
+}
+
+/** The kind of paper a part usually wants. */
+export const usualPaper = (kind: PartKind): PaperKind => (kind === 'mat' ? 'print' : 'cardstock')
+
+/** The pieces of a card, in the order in which its design lists them. Parts without a size are left to the findings. */
+export function piecesOf(construction: Construction, mark: Length): Piece[] {
+  return construction.parts
+    .filter(part => part.width.value > 0 && part.height.value > 0)
+    .map(({ key, name, kind, width, height, printTop, creases }) => ({
+      key,
+      name,
+      kind,
+      width,
+      height,
+      printTop,
+      scores: creases.map(({ at, direction }) => {
+        const turnOver = direction === 'mountain'
+        const fromOtherEnd = Measure.of(`${name} width`, width.value).minus(at)
+        const read = turnOver ? fromOtherEnd : at
+        return { at, fromOtherEnd, direction, turnOver, reading: readOffScale(read.value, width.value, mark) }
+      }),
+    }))
+}

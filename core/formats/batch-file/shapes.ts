@@ -1,0 +1,182 @@
+import 'reflect-metadata'
+import { Type } from 'class-transformer'
+import {
+  ArrayMaxSize, Equals, IsArray, IsBoolean, IsDefined, IsHexColor, IsIn, IsInt, IsNotEmpty, IsNumber, IsString,
+  Length as HasLength, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested,
+} from 'class-validator'
+import type { Batch, CardEntry, ClassDetails, ClassDocument, PaperEntry, PricesEntry, StockEntry, ToolsEntry, WishesEntry } from '../../batch'
+import { BOUNDS } from '../../batch'
+import type { ParameterInputs } from '../../folds'
+import { MOTIFS } from '../../paper'
+import { IsCalendarDay, IsLengthText, IsPaperChoice, IsParameterInputs } from './validators'
+
+/**
+ * The shape of a class in a file and at the server's door. The JSON Schema in
+ * docs is written from these classes, so the two cannot drift apart.
+ */
+
+const nothing = (_: unknown, value: unknown) => value !== null
+const KEY = /^[a-z0-9][a-z0-9-]{0,79}$/
+const key = () => Matches(KEY, { message: 'is a key of small letters, digits and hyphens' })
+const oneOf = (values: readonly string[]) => IsIn(values, { message: `is one of: ${values.join(', ')}` })
+const text = (longest: number) => MaxLength(longest, { message: `is a text of at most ${longest} characters` })
+const filled = () => Matches(/\S/, { message: 'cannot be empty' })
+const whole = () => IsInt({ message: 'is a whole number' })
+const least = (value: number) => Min(value, { message: `must be at least ${value}` })
+const most = (value: number) => Max(value, { message: `must be at most ${value}` })
+const list = (longest: number, what: string) => ArrayMaxSize(longest, { message: `holds at most ${longest} ${what}` })
+const given = () => IsDefined({ message: 'is missing' })
+
+export class ClassDetailsShape implements ClassDetails {
+  @filled() @text(BOUNDS.title) @IsString({ message: 'is a text' })
+  title!: string
+
+  @IsCalendarDay()
+  date!: string
+
+  @most(BOUNDS.seats) @least(1) @whole()
+  seats!: number
+
+  @most(BOUNDS.spares) @least(0) @whole()
+  spares!: number
+
+  @oneOf(['in person', 'by post'])
+  delivery!: ClassDetails['delivery']
+
+  @oneOf(['inch', 'metric'])
+  units!: ClassDetails['units']
+
+  @text(BOUNDS.notes) @IsString({ message: 'is a text' })
+  notes!: string
+}
+
+export class CardShape implements CardEntry {
+  @key()
+  key!: string
+
+  @filled() @text(BOUNDS.title) @IsString({ message: 'is a text' })
+  title!: string
+
+  @key()
+  fold!: string
+
+  @ValidateIf(({ kits }) => nothing(undefined, kits)) @most(BOUNDS.kits) @least(0) @whole()
+  kits!: number | null
+
+  @IsParameterInputs()
+  parameters!: ParameterInputs
+
+  @IsPaperChoice()
+  papers!: Record<string, string>
+}
+
+export class ToolsShape implements ToolsEntry {
+  @IsLengthText()
+  trimmer!: string
+
+  @IsLengthText()
+  mark!: string
+
+  @IsLengthText({ zero: true })
+  smallestPiece!: string
+
+  @most(BOUNDS.stack) @least(1) @whole()
+  stack!: number
+
+  @IsLengthText({ zero: true })
+  squaring!: string
+
+  @IsLengthText()
+  offcutShort!: string
+
+  @IsLengthText()
+  offcutLong!: string
+}
+
+export class WishesShape implements WishesEntry {
+  @oneOf(['sheets', 'settings'])
+  priority!: WishesEntry['priority']
+}
+
+export class PricesShape implements PricesEntry {
+  @Matches(/^[A-Z]{3}$/, { message: 'is a currency code of three capital letters' })
+  currency!: string
+
+  @most(BOUNDS.cents) @least(0) @IsNumber({}, { message: 'is a number of cents' })
+  tapePerMetre!: number
+
+  @most(BOUNDS.cents) @least(0) @IsNumber({}, { message: 'is a number of cents' })
+  foamPad!: number
+}
+
+export class StockShape implements StockEntry {
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+
+  @most(BOUNDS.onHand) @least(0) @whole()
+  onHand!: number
+
+  @ValidateIf(({ price }) => nothing(undefined, price)) @most(BOUNDS.cents) @least(0) @whole()
+  price!: number | null
+}
+
+export class PaperShape implements PaperEntry {
+  @key()
+  key!: string
+
+  @filled() @text(BOUNDS.title) @IsString({ message: 'is a text' })
+  name!: string
+
+  @oneOf(['cardstock', 'print'])
+  kind!: PaperEntry['kind']
+
+  @most(BOUNDS.weight.most) @least(BOUNDS.weight.least) @whole()
+  weight!: number
+
+  @HasLength(7, 7, { message: 'is a colour such as #4f6d7a' }) @IsHexColor({ message: 'is a colour such as #4f6d7a' })
+  colour!: string
+
+  @oneOf(MOTIFS)
+  motif!: PaperEntry['motif']
+
+  @IsBoolean({ message: 'is true or false' })
+  upright!: boolean
+
+  @ValidateNested({ each: true, message: 'is a list of sheet formats' }) @Type(() => StockShape)
+  @list(BOUNDS.stocks, 'sheet formats') @IsNotEmpty({ message: 'is missing' }) @IsArray({ message: 'is a list of sheet formats' })
+  stocks!: StockShape[]
+}
+
+export class ClassDocumentShape implements ClassDocument {
+  @ValidateNested({ message: 'is the class: title, date, seats, …' }) @Type(() => ClassDetailsShape) @given()
+  class!: ClassDetailsShape
+
+  @ValidateNested({ each: true, message: 'is a list of cards' }) @Type(() => CardShape) @list(BOUNDS.cards, 'cards') @IsArray({ message: 'is a list of cards' })
+  cards!: CardShape[]
+
+  @ValidateNested({ message: 'are the tools: trimmer, mark, …' }) @Type(() => ToolsShape) @given()
+  tools!: ToolsShape
+
+  @ValidateNested({ message: 'are the wishes: priority' }) @Type(() => WishesShape) @given()
+  wishes!: WishesShape
+
+  @ValidateNested({ message: 'are the prices: currency, tapePerMetre, foamPad' }) @Type(() => PricesShape) @given()
+  prices!: PricesShape
+}
+
+export class BatchShape extends ClassDocumentShape implements Batch {
+  @ValidateNested({ each: true, message: 'is a list of papers' }) @Type(() => PaperShape) @list(BOUNDS.papers, 'papers') @IsArray({ message: 'is a list of papers' })
+  papers!: PaperShape[]
+}
+
+/** A class on its way in or out of a file. */
+export class BatchFileShape extends BatchShape {
+  @Equals('wakaru-batch', { message: 'must be "wakaru-batch"' })
+  format!: 'wakaru-batch'
+
+  @Equals(1, { message: 'must be 1' })
+  version!: 1
+}

@@ -1,0 +1,74 @@
+import { plainToInstance } from 'class-transformer'
+import type { ValidationError } from 'class-validator'
+import { validateSync } from 'class-validator'
+import type { Batch, ClassDocument } from '../../batch'
+import { foldById, FOLDS, inputProblems } from '../../folds'
+
+/** What is wrong in something from outside: where, and what would be right. */
+export interface Problem {
+  /** Path inside the document, such as `cards[0].parameters.width`; empty for the whole. */
+  path: string
+  problem: string
+}
+
+export type Checked<T> = { ok: true, value: T } | { ok: false, problems: Problem[] }
+
+const MOST_PROBLEMS = 25
+
+/**
+ * Checks plain data against a shape. Unknown names are problems too, so that a
+ * misspelt one is never silently dropped.
+ */
+export function checkShape<T extends object>(shape: new () => T, data: unknown): Checked<T> {
+  if (typeof data !== 'object' || data === null || Array.isArray(data)) {
+    return { ok: false, problems: [{ path: '', problem: 'must be a JSON object' }] }
+  }
+  const instance = plainToInstance(shape, data)
+  const problems = flatten(validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true }), '')
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: JSON.parse(JSON.stringify(instance)) as T }
+}
+
+function flatten(errors: ValidationError[], parent: string): Problem[] {
+  return errors.flatMap((error) => {
+    const path = /^\d+$/.test(error.property) ? `${parent}[${error.property}]` : parent ? `${parent}.${error.property}` : error.property
+    const nested = flatten(error.children ?? [], path)
+    const messages = Object.entries(error.constraints ?? {})
+      .map(([rule, message]) => rule === 'whitelistValidation' ? 'is not known here; check its spelling' : message)
+    // One sentence for one place: the first check that failed, as the shape lists them.
+    return nested.length > 0 ? nested : [{ path, problem: messages.at(-1) ?? 'is wrong' }]
+  }).slice(0, MOST_PROBLEMS)
+}
+
+/** Checks what the shape cannot: folds, their parameters, and keys that must not repeat. */
+export function documentProblems({ class: { units }, cards }: ClassDocument): Problem[] {
+  return [
+    ...repeatedKeys(cards, 'cards'),
+    ...cards.flatMap((card, index) => {
+      const fold = foldById(card.fold)
+      if (!fold) return [{ path: `cards[${index}].fold`, problem: `is one of: ${FOLDS.map(({ id }) => id).join(', ')}` }]
+      return inputProblems(fold.parameters, card.parameters, units)
+        .map(({ parameter, problem }) => ({ path: `cards[${index}].parameters.${parameter}`, problem }))
+    }),
+  ].slice(0, MOST_PROBLEMS)
+}
+
+/** As `documentProblems`, and every paper that is named must be in the batch. */
+export function batchProblems(batch: Batch): Problem[] {
+  const keys = batch.papers.map(({ key }) => key)
+  return [
+    ...documentProblems(batch),
+    ...repeatedKeys(batch.papers, 'papers'),
+    ...batch.cards.flatMap((card, index) => Object.entries(card.papers)
+      .filter(([, paper]) => !keys.includes(paper))
+      .map(([part, paper]) => ({
+        path: `cards[${index}].papers.${part}`,
+        problem: `names the paper “${paper}”, which the file does not hold. It holds: ${keys.join(', ') || 'none'}`,
+      }))),
+  ].slice(0, MOST_PROBLEMS)
+}
+
+function repeatedKeys(entries: { key: string }[], where: string): Problem[] {
+  return entries.flatMap(({ key }, index) => entries.findIndex(other => other.key === key) < index
+    ? [{ path: `${where}[${index}].key`, problem: `“${key}” stands twice; every key is used once` }]
+    : [])
+}

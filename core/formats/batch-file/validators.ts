@@ -1,0 +1,63 @@
+import type { ValidationOptions } from 'class-validator'
+import { ValidateBy, buildMessage } from 'class-validator'
+import { parseLength } from '../../lengths'
+
+const HAS_UNIT = /[a-z"″”]\s*$/i
+
+/** Names of our own checks, as the schema writer knows them. */
+export const CHECKS = { length: 'isLengthText', parameters: 'isParameterInputs', papers: 'isPaperChoice', day: 'isCalendarDay' } as const
+
+/** A length written with its unit; more than zero unless `zero` allows none. */
+export function IsLengthText({ zero = false } = {}, options?: ValidationOptions): PropertyDecorator {
+  const problem = (value: unknown): string | undefined => {
+    if (typeof value !== 'string') return 'is a length written as text with its unit, such as "5 3/8 in" or "136 mm"'
+    const parsed = parseLength(value, 'inch')
+    if (!parsed.ok) return `is not a length: ${parsed.reason}`
+    if (!HAS_UNIT.test(value)) return 'needs its unit, such as "5 3/8 in" or "136 mm"'
+    if (parsed.length < 0 || (parsed.length === 0 && !zero)) return zero ? 'cannot be negative' : 'must be more than zero'
+    return undefined
+  }
+  return ValidateBy({
+    name: CHECKS.length,
+    validator: {
+      validate: value => problem(value) === undefined,
+      defaultMessage: buildMessage((each, args) => problem(args?.value) ?? `${each}is a length`),
+    },
+  }, options)
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** The parameters of a card: names with texts or true/false. */
+export const IsParameterInputs = (): PropertyDecorator => ValidateBy({
+  name: CHECKS.parameters,
+  validator: {
+    validate: value => isRecord(value) && Object.keys(value).length <= 80
+      && Object.values(value).every(input => typeof input === 'boolean' || (typeof input === 'string' && input.length <= 80)),
+    defaultMessage: () => 'is an object of parameters: names with a text (at most 80 characters) or true/false',
+  },
+})
+
+/** The papers of a card: part keys with paper keys. */
+export const IsPaperChoice = (): PropertyDecorator => ValidateBy({
+  name: CHECKS.papers,
+  validator: {
+    validate: value => isRecord(value) && Object.keys(value).length <= 80
+      && Object.entries(value).every(([part, paper]) => part.length <= 80 && typeof paper === 'string' && paper.length <= 80),
+    defaultMessage: () => 'is an object: part keys with the key of a paper',
+  },
+})
+
+/** A day that exists, written YYYY-MM-DD. */
+export const IsCalendarDay = (): PropertyDecorator => ValidateBy({
+  name: CHECKS.day,
+  validator: {
+    validate(value) {
+      if (typeof value !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(value)) return false
+      const day = new Date(`${value}T00:00:00Z`)
+      return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(value)
+    },
+    defaultMessage: () => 'is a day that exists, written YYYY-MM-DD',
+  },
+})

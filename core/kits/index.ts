@@ -1,0 +1,2 @@
+export * from './kits'
+export * from './supplies'

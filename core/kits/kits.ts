@@ -1,0 +1,142 @@
+import type { Joint } from '../folds'
+import type { Length, Units } from '../lengths'
+import { product, sum, ZERO } from '../lengths'
+import type { Supplies } from './supplies'
+import { suppliesFor } from './supplies'
+
+/** One card of the class as the kits see it. */
+export interface KitCard {
+  key: string
+  title: string
+  kits: number
+  joints: Joint[]
+  pieces: KitPiece[]
+}
+
+export interface KitPiece {
+  name: string
+  width: Length
+  height: Length
+  /** Key and name of its paper, where one is chosen. */
+  paper?: { key: string, name: string }
+}
+
+/** What the plan of one paper opens and costs. */
+export interface PaperUse {
+  paper: { key: string, name: string }
+  sheets: { width: Length, height: Length, needed: number, onHand: number, price: number | null }[]
+}
+
+export interface SupplyPrices {
+  /** Cents for one metre of tape. */
+  tapePerMetre: number
+  /** Cents for one foam pad. */
+  foamPad: number
+}
+
+/** The bag for one seat. */
+export interface SeatKit {
+  label: string
+  spare: boolean
+  cards: string[]
+}
+
+export interface CardCost {
+  card: string
+  /** Supplies for one kit. */
+  supplies: Supplies
+  /** Cents for one kit: its share of the sheets opened, by area, and its supplies. */
+  paper: number
+  other: number
+}
+
+export interface Purchase {
+  paper: string
+  width: Length
+  height: Length
+  needed: number
+  onHand: number
+  toBuy: number
+  /** Cents; `null` where this format cannot be bought. */
+  cost: number | null
+}
+
+export interface Kits {
+  seats: SeatKit[]
+  costs: CardCost[]
+  purchases: Purchase[]
+  totals: Supplies & {
+    /** Cents to spend on sheets that are not on hand. */
+    spending: number
+    /** Cents for everything the class uses up, on hand or not. */
+    cost: number
+  }
+}
+
+interface Request {
+  seats: number
+  spares: number
+  cards: KitCard[]
+  papers: PaperUse[]
+  prices: SupplyPrices
+  units: Units
+}
+
+/**
+ * Shares the pieces out to the seats and adds up what the class needs.
+ * A card with fewer kits than seats goes to the first seats; one with more
+ * fills the spare bags, and what is over stays with the last spare.
+ */
+export function kitsFor({ seats, spares, cards, papers, prices, units }: Request): Kits {
+  const costs = cards.map(card => costOf(card))
+  const purchases = papers.flatMap(({ paper, sheets }) => sheets.filter(sheet => sheet.needed > 0).map((sheet): Purchase => {
+    const toBuy = Math.max(0, sheet.needed - sheet.onHand)
+    return { paper: paper.name, width: sheet.width, height: sheet.height, needed: sheet.needed, onHand: sheet.onHand, toBuy, cost: sheet.price === null ? null : sheet.price * toBuy }
+  }))
+  const totals = cards.reduce((total, { kits }, index) => {
+    const { supplies } = costs[index]!
+    return { tape: sum(total.tape, product(supplies.tape, kits)), pads: total.pads + supplies.pads * kits }
+  }, { tape: ZERO, pads: 0 })
+  return {
+    seats: bags(),
+    costs,
+    purchases,
+    totals: {
+      ...totals,
+      spending: purchases.reduce((total, { cost }) => total + (cost ?? 0), 0),
+      cost: cards.reduce((total, { kits }, index) => total + kits * (costs[index]!.paper + costs[index]!.other), 0),
+    },
+  }
+
+  function bags(): SeatKit[] {
+    return Array.from({ length: seats + spares }, (_, index) => ({
+      label: index < seats ? `Seat ${index + 1}` : `Spare ${index - seats + 1}`,
+      spare: index >= seats,
+      cards: cards.filter(card => index < card.kits).map(card => card.key),
+    }))
+  }
+
+  function costOf(card: KitCard): CardCost {
+    const supplies = suppliesFor(card.joints, units)
+    const paper = papers.reduce((total, use) => total + paperCost(use) * shareOf(card, use.paper.key), 0)
+    return {
+      card: card.key,
+      supplies,
+      paper: card.kits === 0 ? 0 : paper / card.kits,
+      other: supplies.tape / 1e9 * prices.tapePerMetre + supplies.pads * prices.foamPad,
+    }
+  }
+
+  function paperCost({ sheets }: PaperUse): number {
+    return sheets.reduce((total, { needed, price }) => total + needed * (price ?? 0), 0)
+  }
+
+  /** Share of the area that a card takes of all pieces from one paper. */
+  function shareOf(card: KitCard, paper: string): number {
+    const areaOf = ({ pieces, kits }: KitCard) => kits * pieces
+      .filter(piece => piece.paper?.key === paper)
+      .reduce((total, { width, height }) => total + width * height, 0)
+    const whole = cards.reduce((total, other) => total + areaOf(other), 0)
+    return whole === 0 ? 0 : areaOf(card) / whole
+  }
+}

@@ -1,0 +1,4 @@
+export * from './length'
+export * from './marks'
+export * from './measure'
+export * from './text'

@@ -1,0 +1,114 @@
+import type { Length, Units } from './length'
+import { INCH, LONGEST, MILLIMETRE, nanometres } from './length'
+
+const UNIT_SIZES: Record<string, Length> = {
+  'in': INCH, 'inch': INCH, 'inches': INCH, '"': INCH, '″': INCH, '”': INCH,
+  'mm': MILLIMETRE, 'cm': nanometres(10 * MILLIMETRE), 'm': nanometres(1000 * MILLIMETRE),
+}
+
+const VULGAR: Record<string, string> = {
+  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
+}
+
+const ACCEPTED = /^([+-]?)(?:(\d{1,9})(?=[\s/.]|$)\s*)?(?:(\.\d{1,9})|\s*(\d{1,6})\s*\/\s*(\d{1,6}))?$/
+
+export type ParsedLength = { ok: true, length: Length } | { ok: false, reason: string }
+
+const refuse = (reason: string): ParsedLength => ({ ok: false, reason })
+
+/**
+ * Reads a length as people write it: `5 3/8`, `5⅜"`, `5-3/8 in`, `5.375 in`, `13,5 cm`, `136mm`.
+ *
+ * @param text what was typed
+ * @param units what a bare number means: inches or millimetres
+ * @returns the exact length, or a reason that says what would be right. Never throws.
+ */
+export function parseLength(text: string, units: Units): ParsedLength {
+  const example = units === 'inch' ? '5 3/8 or 5.375 in' : '136 or 13.6 cm'
+  const written = text.trim()
+  if (written === '') return refuse(`Type a measure, such as ${example}.`)
+
+  const unit = /[a-z"″”]+$/i.exec(written)?.[0] ?? ''
+  const size = unit === '' ? (units === 'inch' ? INCH : MILLIMETRE) : UNIT_SIZES[unit.toLowerCase()]
+  if (size === undefined) return refuse(`“${unit}” is not a unit here: use in, mm, cm or m.`)
+
+  const number = written.slice(0, written.length - unit.length).trim()
+    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, character => ` ${VULGAR[character]}`)
+    .replace(/⁄/g, '/').replace(/−/g, '-')
+    .replace(/^(\d+),(\d+)$/, '$1.$2')
+    .replace(/^([+-]?\d+)-(\d+\/)/, '$1 $2')
+    .trim()
+  const parts = ACCEPTED.exec(number)
+  const [, sign, whole, decimals, numerator, denominator] = parts ?? []
+  if (!parts || (whole === undefined && decimals === undefined && numerator === undefined)) {
+    return refuse(`“${written}” cannot be read as a measure. Write it like ${example}.`)
+  }
+  if (denominator !== undefined && Number(denominator) === 0) return refuse('A fraction cannot have 0 below the line.')
+
+  let length = Number(whole ?? 0) * size
+  if (decimals !== undefined) length += Math.round(Number(`0${decimals}`) * size)
+  if (numerator !== undefined) {
+    const exact = Number(numerator) * size / Number(denominator)
+    if (!Number.isInteger(exact)) return refuse(`No ruler has ${numerator}/${denominator}: use halves down to 64ths, or a decimal.`)
+    length += exact
+  }
+  if (length > LONGEST) return refuse('That is longer than 5 m. Check the number and the unit.')
+  return { ok: true, length: nanometres(sign === '-' ? -length : length) }
+}
+
+/** Reads text that has passed a door already. Throws when it is not a length after all. */
+export function lengthFrom(text: string, units: Units = 'inch'): Length {
+  const parsed = parseLength(text, units)
+  if (!parsed.ok) throw new RangeError(parsed.reason)
+  return parsed.length
+}
+
+/** A length split for typesetting. `approximate` says that the digits are the nearest ones, not the exact value. */
+export interface LengthParts {
+  negative: boolean
+  whole: string
+  numerator?: number
+  denominator?: number
+  unit: 'in' | 'mm'
+  approximate: boolean
+}
+
+const FINEST_INCH = INCH / 64
+const FINEST_METRIC = MILLIMETRE / 100
+
+const greatestDivisor = (a: number, b: number): number => (b === 0 ? a : greatestDivisor(b, a % b))
+
+/** Splits a length into digits: inches as whole and fraction down to 64ths, millimetres to two decimals. */
+export function lengthParts(length: Length, units: Units): LengthParts {
+  const size = Math.abs(length)
+  const negative = length < 0
+  if (units === 'metric') {
+    const steps = Math.round(size / FINEST_METRIC)
+    return { negative, whole: String(steps / 100), unit: 'mm', approximate: size % FINEST_METRIC !== 0 }
+  }
+  const steps = Math.round(size / FINEST_INCH)
+  const approximate = size % FINEST_INCH !== 0
+  const whole = Math.floor(steps / 64)
+  const rest = steps % 64
+  if (rest === 0) return { negative, whole: String(whole), unit: 'in', approximate }
+  const divisor = greatestDivisor(rest, 64)
+  return { negative, whole: whole === 0 ? '' : String(whole), numerator: rest / divisor, denominator: 64 / divisor, unit: 'in', approximate }
+}
+
+/** Plain text for lists, exports and the terminal: `5 3/8`, `136`, with `≈` in front of a value that was shortened. */
+export function formatLength(length: Length, units: Units, options: { unit?: boolean } = {}): string {
+  const parts = lengthParts(length, units)
+  const fraction = parts.numerator === undefined ? '' : `${parts.numerator}/${parts.denominator}`
+  const digits = [parts.whole, fraction].filter(Boolean).join(' ')
+  return `${parts.approximate ? '≈' : ''}${parts.negative ? '−' : ''}${digits}${options.unit ? ` ${parts.unit}` : ''}`
+}
+
+/** Writes a length for a file, so that reading it back gives the same integer: inches where a 64th fits, else millimetres. */
+export function writeLength(length: Length, units: Units): string {
+  const sign = length < 0 ? '-' : ''
+  const size = nanometres(Math.abs(length))
+  const fits = (school: Units) => !lengthParts(size, school).approximate
+  const school = fits(units) ? units : fits('inch') ? 'inch' : fits('metric') ? 'metric' : undefined
+  if (school) return sign + formatLength(size, school, { unit: true })
+  return `${sign}${Math.floor(size / MILLIMETRE)}.${String(size % MILLIMETRE).padStart(6, '0')} mm`
+}

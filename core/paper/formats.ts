@@ -1,0 +1,16 @@
+/** Sheet formats as makers call them, width × height, written as in a batch file. */
+export interface SheetFormat {
+  name: string
+  width: string
+  height: string
+}
+
+export const SHEET_FORMATS: readonly SheetFormat[] = [
+  { name: 'Letter', width: '8 1/2 in', height: '11 in' },
+  { name: 'Half letter', width: '5 1/2 in', height: '8 1/2 in' },
+  { name: '12 × 12 in', width: '12 in', height: '12 in' },
+  { name: '6 × 6 in pad', width: '6 in', height: '6 in' },
+  { name: 'A4', width: '210 mm', height: '297 mm' },
+  { name: 'A3', width: '297 mm', height: '420 mm' },
+  { name: 'A5', width: '148 mm', height: '210 mm' },
+]

@@ -1,0 +1,53 @@
+import type { Length } from '../lengths'
+import { nanometres } from '../lengths'
+
+export type PaperKind = 'cardstock' | 'print'
+
+/** Drawn patterns a print can be shown with on screen. */
+export const MOTIFS = ['plain', 'shoal', 'lanterns', 'ripples', 'ropes', 'dots'] as const
+export type Motif = typeof MOTIFS[number]
+
+/** One sheet format of a paper, with what is on hand of it. */
+export interface Stock {
+  width: Length
+  height: Length
+  onHand: number
+  /** Price of one sheet in cents; `null` where it cannot be bought any more. */
+  price: number | null
+}
+
+/** A paper as the studio keeps it. */
+export interface Paper {
+  key: string
+  name: string
+  kind: PaperKind
+  /** Grams per square metre. */
+  weight: number
+  /** CSS hex colour for drawings. */
+  colour: string
+  motif: Motif
+  /** Whether the print has a right way up, running along the height of the sheet. */
+  upright: boolean
+  stocks: Stock[]
+}
+
+/** Which edge of a piece the top of a print must meet; `any` where it does not matter. */
+export type PrintTop = 'top' | 'right' | 'bottom' | 'left' | 'any'
+
+/** How a piece may lie on a sheet: width along the sheet's width, width along its height, or either. */
+export type Turn = 'as drawn' | 'turned' | 'either'
+
+/** Print direction decides whether a piece may be turned on the sheet. */
+export function allowedTurn(paper: Pick<Paper, 'upright'>, printTop: PrintTop): Turn {
+  if (!paper.upright || printTop === 'any') return 'either'
+  return printTop === 'top' || printTop === 'bottom' ? 'as drawn' : 'turned'
+}
+
+/** Cubic centimetres per gram of ordinary card; thickness is weight times bulk. */
+export const ORDINARY_BULK = 1.25
+
+/** Thickness of one layer from its weight (g/m²) and bulk (cm³/g): their product is micrometres. */
+export const thickness = (weight: number, bulk = ORDINARY_BULK): Length => nanometres(weight * bulk * 1000)
+
+/** Craft limits for stock: bases hold their shape from `light` up, and want care from `heavy` up (g/m²). */
+export const STOCK_WEIGHTS = { light: 160, heavy: 270 } as const

@@ -1,0 +1,58 @@
+export default defineNuxtConfig({
+  modules: ['@pinia/nuxt', '@primevue/nuxt-module', '@nuxt/icon', '@nuxt/eslint'],
+  components: [{ path: '~/components', pathPrefix: false }],
+  devtools: { enabled: false },
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en' },
+      title: 'Wakaru',
+      meta: [
+        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'description', content: 'Piece sizes, cutting layouts and kit lists for fold and pop-up card classes' },
+      ],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+    },
+  },
+  css: ['@fontsource-variable/source-sans-3/wght.css', '~/assets/main.css'],
+  runtimeConfig: {
+    // Set by NUXT_DATABASE_URL; the start command does it.
+    databaseUrl: '',
+  },
+  routeRules: {
+    // A class is edited in the browser: drawn there, planned there, undone there.
+    '/classes/**': { ssr: false },
+  },
+  experimental: { payloadExtraction: false },
+  compatibilityDate: '2026-01-01',
+  nitro: {
+    esbuild: { options: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } } },
+    typescript: { tsConfig: { compilerOptions: { experimentalDecorators: true } } },
+  },
+  vite: {
+    worker: { format: 'es' },
+    optimizeDeps: { include: ['chart.js/auto'] },
+  },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { experimentalDecorators: true, noUncheckedIndexedAccess: true } },
+    sharedTsConfig: { compilerOptions: { experimentalDecorators: true } },
+    nodeTsConfig: {
+      compilerOptions: { experimentalDecorators: true, noUncheckedIndexedAccess: true },
+      include: ['../core/**/*', '../cli/**/*', '../e2e/**/*', '../demo/**/*', '../*.config.ts', '../scripts/**/*.ts'],
+    },
+  },
+  telemetry: false,
+  eslint: { config: { stylistic: true } },
+  icon: {
+    serverBundle: 'local',
+    clientBundle: { scan: true, sizeLimitKb: 128 },
+    fallbackToApi: false,
+    provider: 'server',
+    mode: 'svg',
+  },
+  primevue: {
+    importTheme: { from: '~/theme/preset.ts' },
+    components: { include: ['Button', 'Checkbox', 'ConfirmDialog', 'DatePicker', 'Dialog', 'Drawer', 'InputNumber', 'InputText', 'Menu', 'Message', 'ProgressBar', 'Select', 'SelectButton', 'Textarea', 'Toast', 'ToggleSwitch'] },
+    directives: { include: ['Tooltip'] },
+  },
+})

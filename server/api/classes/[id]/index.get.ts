@@ -1,0 +1,4 @@
+export default defineEventHandler(async (event) => {
+  const { id, revision, document } = await classOf(event)
+  return { id, revision, document }
+})

@@ -1,0 +1,9 @@
+import { prepare } from '../../../../core/batch'
+import { piecesCsv } from '../../../../core/formats'
+
+export default defineEventHandler(async (event) => {
+  const studioClass = await classOf(event)
+  const batch = await batchOf(studioClass)
+  download(event, `${batch.class.title} pieces`, 'csv', 'text/csv')
+  return piecesCsv(batch, prepare(batch))
+})

@@ -1,0 +1,4 @@
+export default defineEventHandler(async () => {
+  await useDatabase().authenticate()
+  return { ready: true }
+})

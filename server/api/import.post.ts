@@ -1,0 +1,10 @@
+import { readBatch } from '../../core/formats'
+
+/** Takes a batch file as the body and adds its class. */
+export default defineEventHandler(async (event) => {
+  const read = readBatch(await readText(event))
+  if (!read.ok) throw refusal(422, 'The file was not imported.', { problems: read.problems })
+  const { id } = await importBatch(useDatabase(), read.value)
+  setResponseStatus(event, 201)
+  return { id }
+})

@@ -1,0 +1,55 @@
+import type { H3Event } from 'h3'
+import type { Problem } from '../../core/formats'
+import { LARGEST_FILE, checkShape } from '../../core/formats'
+
+/** Answers a request that cannot be met: a sentence for the maker and, where it helps, each problem with its place. */
+export const refusal = (statusCode: number, message: string, data: { problems?: Problem[], saved?: unknown } = {}) =>
+  createError({ statusCode, message, data })
+
+/** Reads a body as text, but never more than a batch file may hold. */
+export async function readText(event: H3Event): Promise<string> {
+  const { req } = event.node
+  const chunks: Buffer[] = []
+  let size = Number(getRequestHeader(event, 'content-length') ?? 0)
+  if (size <= LARGEST_FILE) {
+    size = 0
+    for await (const chunk of req as AsyncIterable<Buffer>) {
+      size += chunk.length
+      if (size > LARGEST_FILE) break
+      chunks.push(chunk)
+    }
+  }
+  if (size > LARGEST_FILE) {
+    // Let the sender finish, so that it can read the answer; nothing of it is kept.
+    req.resume()
+    setResponseHeader(event, 'Connection', 'close')
+    throw refusal(413, `That is larger than the ${LARGEST_FILE / 1e6} MB a class can have. Nothing was changed.`)
+  }
+  const text = new TextDecoder('utf-8', { fatal: true })
+  try {
+    return text.decode(Buffer.concat(chunks))
+  }
+  catch {
+    throw refusal(422, 'That is not a text file in UTF-8. Nothing was changed.')
+  }
+}
+
+/** Reads a JSON body of a known shape, or refuses it with every problem named. */
+export async function readShape<T extends object>(event: H3Event, shape: new () => T): Promise<T> {
+  let data: unknown
+  const body = await readText(event)
+  try {
+    data = JSON.parse(body)
+  }
+  catch {
+    throw refusal(400, 'The request is not JSON.')
+  }
+  const checked = checkShape(shape, data)
+  if (!checked.ok) throw refusal(422, sentence(checked.problems), { problems: checked.problems })
+  return checked.value
+}
+
+/** The problems in one sentence, for a message that stands alone. */
+export const sentence = (problems: Problem[]): string =>
+  problems.slice(0, 3).map(({ path, problem }) => `${path} ${problem}`.trim()).join('; ')
+  + (problems.length > 3 ? ` — and ${problems.length - 3} more` : '') + '.'

@@ -1,0 +1,34 @@
+import type { Sequelize } from 'sequelize'
+import type { Batch, PaperEntry } from '../../core/batch'
+import { freeKey, freeTitle } from '../../core/batch'
+import { StudioClass, StudioPaper } from '../database/models'
+
+/** What a paper is, without how much of it lies on the shelf. */
+const nature = ({ name, kind, weight, colour, motif, upright }: PaperEntry) => JSON.stringify([name, kind, weight, colour, motif, upright])
+
+/**
+ * Adds a class from a batch, all or nothing. A paper the studio already has is
+ * used as it is on the shelf; one of the same key but another nature is added
+ * under a new key, so that neither is lost.
+ */
+export async function importBatch(sequelize: Sequelize, { papers, ...document }: Batch): Promise<StudioClass> {
+  return await sequelize.transaction(async (transaction) => {
+    const shelf = (await StudioPaper.findAll({ transaction })).map(paper => paper.entry())
+    const renamed = new Map<string, string>()
+    for (const paper of papers) {
+      const same = shelf.find(other => other.key === paper.key)
+      if (same && nature(same) === nature(paper)) continue
+      const added = same
+        ? { ...paper, key: freeKey(paper.key, shelf.map(({ key }) => key)), name: freeTitle(paper.name, shelf.map(({ name }) => name)) }
+        : paper
+      renamed.set(paper.key, added.key)
+      shelf.push(added)
+      await StudioPaper.create(added, { transaction })
+    }
+    const cards = document.cards.map(card => ({
+      ...card,
+      papers: Object.fromEntries(Object.entries(card.papers).map(([part, key]) => [part, renamed.get(key) ?? key])),
+    }))
+    return await StudioClass.create({ document: { ...document, cards } }, { transaction })
+  })
+}

@@ -1,0 +1,31 @@
+import { Type } from 'class-transformer'
+import { IsDefined, IsInt, Matches, MaxLength, ValidateNested } from 'class-validator'
+import { BOUNDS } from '../../core/batch'
+import { ClassDocumentShape, IsCalendarDay, PaperShape } from '../../core/formats'
+
+/** A class on its way to be saved, with the revision the sender started from. */
+export class SavedClassShape {
+  @IsInt({ message: 'is the revision that was read' })
+  revision!: number
+
+  @ValidateNested({ message: 'is the class as a whole' }) @Type(() => ClassDocumentShape) @IsDefined({ message: 'is missing' })
+  document!: ClassDocumentShape
+}
+
+/** A paper on its way to be saved, with the revision the sender started from. */
+export class SavedPaperShape {
+  @IsInt({ message: 'is the revision that was read' })
+  revision!: number
+
+  @ValidateNested({ message: 'is the paper as a whole' }) @Type(() => PaperShape) @IsDefined({ message: 'is missing' })
+  paper!: PaperShape
+}
+
+/** What a copy of a class is to be called, and its day. */
+export class NewCopyShape {
+  @Matches(/\S/, { message: 'cannot be empty' }) @MaxLength(BOUNDS.title, { message: `is a text of at most ${BOUNDS.title} characters` })
+  title!: string
+
+  @IsCalendarDay()
+  date!: string
+}
