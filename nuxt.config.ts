@@ -21,10 +21,13 @@ export default defineNuxtConfig({
   routeRules: {
     // A class is edited in the browser: drawn there, planned there, undone there.
     '/classes/**': { ssr: false },
+    '/print/**': { ssr: false },
   },
   experimental: { payloadExtraction: false },
   compatibilityDate: '2026-01-01',
   nitro: {
+    // Imported for what it does to Reflect, not for what it exports.
+    moduleSideEffects: ['reflect-metadata'],
     esbuild: { options: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } } },
     typescript: { tsConfig: { compilerOptions: { experimentalDecorators: true } } },
   },

@@ -6,6 +6,7 @@ import { countsOf } from '../core/cutting'
 import type { Kits } from '../core/kits'
 import type { Length } from '../core/lengths'
 import { formatLength, writeLength } from '../core/lengths'
+import { sheetName } from '../core/paper'
 
 /** What a command answers: the same as data and as text. */
 export interface Report {
@@ -23,6 +24,8 @@ const table = (head: string[], rows: (string | number)[][]): string => {
 
 const sizeText = (batch: Batch, width: Length, height: Length) =>
   `${formatLength(width, batch.class.units)} × ${formatLength(height, batch.class.units, { unit: true })}`
+
+const sheetText = (batch: Batch, width: Length, height: Length) => sheetName(width, height) ?? sizeText(batch, width, height)
 
 const heading = ({ class: { title, date, seats, spares } }: Batch) => `${title}, ${date}: ${seats} seats and ${spares} spares`
 
@@ -87,7 +90,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
     const layouts = plan.layouts.map(({ supply, repeats, root }, at) => {
       const sheet = problem.supplies.find(({ key }) => key === supply)!
       const counts = [...countsOf(root)].map(([key, count]) => `${count} × ${names.get(key)}`).join(', ')
-      return [`  ${repeats} × ${sizeText(batch, sheet.width, sheet.height)}: ${counts}`, ...sequences[at]!.map((step, n) => `    ${n + 1}. ${stepText(step)}`)].join('\n')
+      return [`  ${repeats} × ${sheetText(batch, sheet.width, sheet.height)}: ${counts}`, ...sequences[at]!.map((step, n) => `    ${n + 1}. ${stepText(step)}`)].join('\n')
     })
     const missing = plan.unplaced.map(({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`)
     return [`\n${paper.name}`, ...layouts, ...missing].join('\n')
@@ -111,7 +114,7 @@ export function kitsReport(batch: Batch, preparation: Preparation, kits: Kits): 
     table(['Bag', 'Cards'], kits.seats.map(({ label, cards }) => [label, cards.map(key => titles.get(key)).join(', ') || '–'])),
     table(['Card', 'Paper', 'Tape and foam', 'One kit'], kits.costs.map(({ card, paper, other }) => [titles.get(card) ?? card, money(paper), money(other), money(paper + other)])),
     table(['Paper', 'Sheet', 'Needed', 'On hand', 'To buy', 'Cost'], kits.purchases.map(({ paper, width, height, needed, onHand, toBuy, cost }) => [
-      paper, sizeText(batch, width, height), needed, onHand, toBuy, cost === null ? (toBuy > 0 ? 'not for sale' : '') : money(cost),
+      paper, sheetText(batch, width, height), needed, onHand, toBuy, cost === null ? (toBuy > 0 ? 'not for sale' : '') : money(cost),
     ])),
     `Tape ${(kits.totals.tape / 1e9).toFixed(1)} m, foam pads ${kits.totals.pads}. To buy ${money(kits.totals.spending)}, the whole class ${money(kits.totals.cost)}.`,
     ...findingLines(preparation),

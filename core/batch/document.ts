@@ -88,6 +88,8 @@ export interface StockEntry {
 
 /** What the doors allow; the same figures stand in the JSON Schema and in the forms. */
 export const BOUNDS = {
+  /** Bytes; a file beyond it is something else. */
+  file: 2_000_000,
   title: 120,
   notes: 4000,
   seats: 500,

@@ -23,11 +23,25 @@ export interface BenchStep {
   rest?: { kind: 'piece' | 'strip' | 'offcut' | 'waste', name: string, quantity: number }
   /** The cut is longer than the trimmer: knife and steel ruler. */
   byKnife: boolean
+  /** The cuts on one drawn sheet, every alike strip included. */
+  lines: Line[]
+}
+
+export interface Line {
+  from: Point
+  to: Point
+}
+
+interface Point {
+  x: number
+  y: number
 }
 
 interface Group {
   node: CutNode
   count: number
+  /** Where the first of them begins, from the start of the cut node. */
+  offset: number
 }
 
 interface Hand {
@@ -38,6 +52,8 @@ interface Hand {
   groups: Group[]
   /** What the thing in hand measures now along the cut side. */
   size: Length
+  /** Lower left corners of the things in hand on one drawn sheet. */
+  corners: Point[]
 }
 
 /**
@@ -51,7 +67,7 @@ export function benchSequence(layout: Layout, cutter: Cutter, names: ReadonlyMap
   const letters = new Map<string, string>()
   const hands: Hand[] = []
   const steps: BenchStep[] = []
-  take('sheet', layout.repeats, layout.root)
+  take('sheet', layout.repeats, layout.root, [{ x: 0, y: 0 }])
   let fence: Length | undefined
   while (hands.length > 0) {
     const choices = hands.flatMap(hand => hand.groups.slice(0, movable(hand)).map(group => ({ hand, group })))
@@ -61,15 +77,17 @@ export function benchSequence(layout: Layout, cutter: Cutter, names: ReadonlyMap
   }
   return steps
 
-  function take(label: string, quantity: number, node: CutNode): void {
+  function take(label: string, quantity: number, node: CutNode, corners: Point[]): void {
     if (node.kind !== 'cut') return
     const groups: Group[] = []
+    let offset = 0
     for (const part of node.parts) {
       const last = groups.at(-1)
       if (last && alike(last.node, part)) last.count++
-      else groups.push({ node: part, count: 1 })
+      else groups.push({ node: part, count: 1, offset })
+      offset += part[node.side]
     }
-    hands.push({ label, quantity, node, groups, size: node[node.side] })
+    hands.push({ label, quantity, node, groups, size: node[node.side], corners })
   }
 
   /** Leftovers stay last; any other part may come off first. */
@@ -97,13 +115,14 @@ export function benchSequence(layout: Layout, cutter: Cutter, names: ReadonlyMap
       keep: named(group.node, group.count * hand.quantity),
       rest: restGroup && named(restGroup.node, hand.quantity),
       byKnife: across > cutter.length,
+      lines: linesOf(hand, group, cuts),
     }
     if (cuts > 0) steps.push(step)
     hand.size = difference(hand.size, (size * group.count) as Length)
-    take(step.keep.name, step.keep.quantity, group.node)
+    take(step.keep.name, step.keep.quantity, group.node, cornersOf(hand, group))
     if (restGroup) {
       hand.groups.length = 0
-      take(step.rest!.name, step.rest!.quantity, restGroup.node)
+      take(step.rest!.name, step.rest!.quantity, restGroup.node, cornersOf(hand, restGroup))
     }
     if (hand.groups.length === 0) hands.splice(hands.indexOf(hand), 1)
     return cuts > 0 ? size : fence ?? size
@@ -116,6 +135,23 @@ export function benchSequence(layout: Layout, cutter: Cutter, names: ReadonlyMap
     if (!letters.has(key)) letters.set(key, letter(letters.size))
     return { kind: 'strip', name: `strip ${letters.get(key)}`, quantity }
   }
+}
+
+/** A point moved along the side that a cut node divides. */
+const along = ({ x, y }: Point, side: 'width' | 'height', by: number): Point => (side === 'width' ? { x: x + by, y } : { x, y: y + by })
+
+const cornersOf = ({ corners, node: { side } }: Hand, { node, count, offset }: Group): Point[] =>
+  corners.flatMap(corner => Array.from({ length: count }, (_, index) => along(corner, side, offset + index * node[side])))
+
+/** Lines at the far side of each part that comes off, or between them where the last part is what remains. */
+function linesOf({ corners, node: { side, width, height } }: Hand, { node, count, offset }: Group, cuts: number): Line[] {
+  const size = node[side]
+  const atEnd = offset + count * size === (side === 'width' ? width : height)
+  const first = atEnd ? offset + (count - cuts) * size : offset + size
+  return corners.flatMap(corner => Array.from({ length: cuts }, (_, index) => {
+    const from = along(corner, side, first + index * size)
+    return { from, to: along(from, side === 'width' ? 'height' : 'width', side === 'width' ? height : width) }
+  }))
 }
 
 const alike = (a: CutNode, b: CutNode): boolean => a === b || JSON.stringify(a) === JSON.stringify(b)

@@ -1,3 +1,6 @@
+import type { Length } from '../lengths'
+import { lengthFrom } from '../lengths'
+
 /** Sheet formats as makers call them, width × height, written as in a batch file. */
 export interface SheetFormat {
   name: string
@@ -14,3 +17,7 @@ export const SHEET_FORMATS: readonly SheetFormat[] = [
   { name: 'A3', width: '297 mm', height: '420 mm' },
   { name: 'A5', width: '148 mm', height: '210 mm' },
 ]
+
+/** The usual name of a sheet size, if it has one. */
+export const sheetName = (width: Length, height: Length): string | undefined =>
+  SHEET_FORMATS.find(format => lengthFrom(format.width) === width && lengthFrom(format.height) === height)?.name

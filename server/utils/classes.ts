@@ -1,23 +1,8 @@
 import type { H3Event } from 'h3'
 import type { Batch, ClassDocument, PaperEntry } from '../../core/batch'
-import { prepare, stopsIn } from '../../core/batch'
 import { documentProblems } from '../../core/formats'
 import { StudioClass, StudioPaper } from '../database/models'
 import { refusal, sentence } from './door'
-
-/** A class on the list: what is coming up and what is missing. */
-export interface ClassSummary {
-  id: number
-  title: string
-  date: string
-  seats: number
-  spares: number
-  delivery: string
-  cards: string[]
-  kits: number
-  pieces: number
-  stops: number
-}
 
 /** The class a route is about. */
 export async function classOf(event: H3Event): Promise<StudioClass> {
@@ -47,19 +32,6 @@ export async function batchOf(studioClass: StudioClass): Promise<Batch> {
     papers: Object.fromEntries(Object.entries(card.papers).filter(([, key]) => present.has(key))),
   }))
   return { ...document, cards, papers }
-}
-
-export function summaryOf({ id, document }: StudioClass, papers: PaperEntry[]): ClassSummary {
-  const { title, date, seats, spares, delivery } = document.class
-  const preparation = prepare({ ...document, papers })
-  const pieces = preparation.cards.flatMap(card => card.pieces)
-  return {
-    id, title, date, seats, spares, delivery,
-    cards: document.cards.map(card => card.title),
-    kits: preparation.cards.reduce((total, card) => total + card.kits, 0),
-    pieces: pieces.reduce((total, piece) => total + piece.quantity, 0),
-    stops: stopsIn(preparation),
-  }
 }
 
 /** Refuses a document whose shape is right but whose folds or parameters are not. */

@@ -1,6 +1,7 @@
 import type { H3Event } from 'h3'
 import type { Problem } from '../../core/formats'
-import { LARGEST_FILE, checkShape } from '../../core/formats'
+import { BOUNDS } from '../../core/batch'
+import { checkShape } from '../../core/formats'
 
 /** Answers a request that cannot be met: a sentence for the maker and, where it helps, each problem with its place. */
 export const refusal = (statusCode: number, message: string, data: { problems?: Problem[], saved?: unknown } = {}) =>
@@ -11,19 +12,19 @@ export async function readText(event: H3Event): Promise<string> {
   const { req } = event.node
   const chunks: Buffer[] = []
   let size = Number(getRequestHeader(event, 'content-length') ?? 0)
-  if (size <= LARGEST_FILE) {
+  if (size <= BOUNDS.file) {
     size = 0
     for await (const chunk of req as AsyncIterable<Buffer>) {
       size += chunk.length
-      if (size > LARGEST_FILE) break
+      if (size > BOUNDS.file) break
       chunks.push(chunk)
     }
   }
-  if (size > LARGEST_FILE) {
+  if (size > BOUNDS.file) {
     // Let the sender finish, so that it can read the answer; nothing of it is kept.
     req.resume()
     setResponseHeader(event, 'Connection', 'close')
-    throw refusal(413, `That is larger than the ${LARGEST_FILE / 1e6} MB a class can have. Nothing was changed.`)
+    throw refusal(413, `That is larger than the ${BOUNDS.file / 1e6} MB a class can have. Nothing was changed.`)
   }
   const text = new TextDecoder('utf-8', { fatal: true })
   try {

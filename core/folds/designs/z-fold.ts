@@ -15,8 +15,8 @@ export const zFold = defineFold({
     layers: choice('Mats on each panel', LAYERS),
     decoration: choice('Decoration', DECORATION),
     plate: toggle('Plate across the front', true, 'Glued to panel A only, reaching over panel C'),
-    plateWidth: length('Plate width', '3 1/4 in', '80 mm'),
-    plateHeight: length('Plate height', '3 1/2 in', '90 mm'),
+    plateWidth: length('Plate width', '3 1/4 in', '80 mm', { when: 'plate' }),
+    plateHeight: length('Plate height', '3 1/2 in', '90 mm', { when: 'plate' }),
     message: toggle('Message panel on C', true),
   },
   build({ width, height, border, layers, decoration, plate, plateWidth, plateHeight, message }, card) {

@@ -4,6 +4,8 @@ import { Measure, lengthFrom, parseLength } from '../../lengths'
 interface Common {
   label: string
   help?: string
+  /** Name of a toggle; while that is off this parameter decides nothing. */
+  when?: string
 }
 
 export interface LengthParameter extends Common {

@@ -1,18 +1,17 @@
 import type { Batch } from '../../batch'
+import { BOUNDS } from '../../batch'
 import type { Checked } from './validate'
 import { batchProblems, checkShape } from './validate'
 import { BatchFileShape } from './shapes'
 
 export const BATCH_FORMAT = 'wakaru-batch'
 export const BATCH_VERSION = 1
-/** Larger than any class; a file beyond it is something else. Bytes. */
-export const LARGEST_FILE = 2_000_000
 
 const whole = (problem: string): Checked<never> => ({ ok: false, problems: [{ path: '', problem }] })
 
 /** Reads a batch file. Never throws; the problems name the path inside the file and what was expected. */
 export function readBatch(text: string): Checked<Batch> {
-  if (text.length > LARGEST_FILE) return whole(`the file holds ${Math.round(text.length / 1e6)} MB; a batch file has at most ${LARGEST_FILE / 1e6} MB`)
+  if (text.length > BOUNDS.file) return whole(`the file holds ${Math.round(text.length / 1e6)} MB; a batch file has at most ${BOUNDS.file / 1e6} MB`)
   let data: unknown
   try {
     data = JSON.parse(text.replace(/^\uFEFF/, ''))

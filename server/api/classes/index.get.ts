@@ -1,7 +1,9 @@
+import { summaryOf } from '../../../core/batch'
 import { StudioClass } from '../../database/models'
 
+/** The list of classes, by day. */
 export default defineEventHandler(async () => {
   const papers = await shelf()
-  const classes = (await StudioClass.findAll()).map(studioClass => summaryOf(studioClass, papers))
+  const classes = (await StudioClass.findAll()).map(({ id, document }) => ({ id, ...summaryOf(document, papers) }))
   return classes.sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id)
 })

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import type { Length, Units } from '../../core/lengths'
+import { formatLength, lengthParts } from '../../core/lengths'
+
+/** A length set with a true fraction. Screen readers hear the plain text. */
+const { length, units, unit = false } = defineProps<{ length: Length, units: Units, unit?: boolean }>()
+const parts = computed(() => lengthParts(length, units))
+</script>
+
+<template>
+  <span class="length"><span class="unseen">{{ formatLength(length, units, { unit: true }) }}</span><span aria-hidden="true">{{ parts.approximate ? '≈' : '' }}{{ parts.negative ? '−' : '' }}{{ parts.whole }}<span
+    v-if="parts.numerator"
+    class="fraction"
+  >{{ parts.numerator }}/{{ parts.denominator }}</span><span
+    v-if="unit"
+    class="unit"
+  >&#8239;{{ parts.unit }}</span></span></span>
+</template>
+
+<style scoped>
+.length { white-space: nowrap; position: relative; }
+.fraction { font-feature-settings: 'frac'; margin-left: 0.08em; }
+.unit { color: var(--quiet); font-size: 0.85em; }
+</style>

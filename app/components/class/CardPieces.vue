@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import type { PreparedCard } from '../../../core/batch'
+
+/** The pieces of one card, each with the arithmetic behind its size. */
+const { card } = defineProps<{ card: PreparedCard, chosen?: string }>()
+const emit = defineEmits<{ choose: [part: string] }>()
+const work = useClassStore()
+const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height }) => [width.value, height.value]), 1))
+</script>
+
+<template>
+  <table v-if="card.pieces.length > 0">
+    <caption class="unseen">
+      Pieces of {{ card.entry.title }}
+    </caption>
+    <thead>
+      <tr>
+        <th scope="col">
+          <span class="unseen">Drawing</span>
+        </th>
+        <th scope="col">
+          Piece
+        </th>
+        <th scope="col">
+          Width × height
+        </th>
+        <th
+          scope="col"
+          class="number"
+        >
+          In all
+        </th>
+        <th scope="col">
+          Where it comes from
+        </th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr
+        v-for="piece in card.pieces"
+        :key="piece.key"
+        :class="{ chosen: piece.key === chosen }"
+        @click="emit('choose', piece.key)"
+      >
+        <td class="glyph">
+          <PieceGlyph
+            :width="piece.width.value"
+            :height="piece.height.value"
+            :paper="piece.paper?.key"
+            :largest="largest"
+          />
+        </td>
+        <th
+          scope="row"
+          class="name"
+        >
+          {{ piece.name }}
+        </th>
+        <td class="measure">
+          <SizeText
+            :width="piece.width.value"
+            :height="piece.height.value"
+            :units="work.units"
+          />
+        </td>
+        <td class="number">
+          {{ piece.quantity }}
+        </td>
+        <td class="small quiet">
+          {{ piece.width.explain(work.units) }}<br>
+          {{ piece.height.explain(work.units) }}
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.measure { font-size: var(--measure); font-weight: 500; }
+.name { color: var(--ink); font-size: 1rem; }
+.glyph { width: 3.2rem; padding: 0.1rem 0.5rem 0.1rem 0; }
+tbody tr { cursor: pointer; }
+.chosen { background: color-mix(in srgb, var(--accent) 10%, transparent); }
+</style>

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import type { ClassDetails } from '../../../core/batch'
+
+const work = useClassStore()
+const editing = ref(false)
+const details = computed(() => work.document!.class)
+const day = computed(() => new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }).format(new Date(`${details.value.date}T00:00:00Z`)))
+
+const SAVING = {
+  saved: { icon: 'tabler:check', text: 'Saved' },
+  waiting: { icon: 'tabler:dots', text: 'Saving …' },
+  saving: { icon: 'tabler:dots', text: 'Saving …' },
+  offline: { icon: 'tabler:plug-connected-x', text: 'Kept in this browser, trying again' },
+  refused: { icon: 'tabler:alert-octagon', text: 'Not saved' },
+  conflict: { icon: 'tabler:alert-octagon', text: 'Changed in another window' },
+} as const
+const saving = computed(() => SAVING[work.state])
+
+function take(changed: ClassDetails) {
+  work.edit('class details', (document) => {
+    document.class = changed
+  })
+  editing.value = false
+}
+</script>
+
+<template>
+  <div class="spread">
+    <div>
+      <h1>{{ details.title }}</h1>
+      <p class="quiet">
+        {{ day }} · {{ count(details.seats, 'seat') }} and {{ count(details.spares, 'spare') }}, {{ details.delivery }} ·
+        {{ details.units === 'inch' ? 'inches' : 'millimetres' }}
+        <Button
+          label="Change"
+          link
+          class="change"
+          @click="editing = true"
+        />
+      </p>
+    </div>
+    <div class="row">
+      <span
+        :class="['small', work.state === 'refused' || work.state === 'conflict' ? 'wrong' : 'quiet']"
+        role="status"
+      ><Icon
+        :name="saving.icon"
+        aria-hidden="true"
+      /> {{ saving.text }}</span>
+      <Button
+        v-tooltip.bottom="'Take back (Ctrl Z)'"
+        text
+        severity="secondary"
+        aria-label="Take back the last change"
+        :disabled="work.past.length === 0"
+        @click="work.undo()"
+      >
+        <Icon name="tabler:arrow-back-up" />
+      </Button>
+      <Button
+        v-tooltip.bottom="'Do it again (Ctrl Shift Z)'"
+        text
+        severity="secondary"
+        aria-label="Do the change again"
+        :disabled="work.future.length === 0"
+        @click="work.redo()"
+      >
+        <Icon name="tabler:arrow-forward-up" />
+      </Button>
+      <Button
+        as="a"
+        :href="`/api/classes/${work.id}/file`"
+        label="Export"
+        severity="secondary"
+        outlined
+        download
+      />
+    </div>
+  </div>
+  <Message
+    v-if="work.state === 'refused'"
+    severity="error"
+    :closable="false"
+  >
+    The last change is not saved: {{ work.problems.map(({ path, problem }) => `${path} ${problem}`).join('; ') }}. It stays on this
+    screen; put it right or take it back.
+  </Message>
+  <LazyClassDetailsDialog
+    v-if="editing"
+    :details="details"
+    @close="editing = false"
+    @take="take"
+  />
+</template>
+
+<style scoped>
+.change { padding: 0 0.25rem; }
+.wrong { color: var(--stop); font-weight: 600; }
+</style>

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import type { PaperEntry, PreparedPiece } from '../../../core/batch'
+import type { Units } from '../../../core/lengths'
+
+/** A choice of paper with its pattern, kind and what is on hand. */
+const { papers, label } = defineProps<{ label: string, papers: PaperEntry[], piece?: PreparedPiece, units?: Units }>()
+const chosen = defineModel<string | undefined>()
+const id = useId()
+const onHand = ({ stocks }: PaperEntry) => stocks.reduce((total, stock) => total + stock.onHand, 0)
+const entry = (key: string) => papers.find(paper => paper.key === key)
+</script>
+
+<template>
+  <div class="field">
+    <span
+      :id="id"
+      class="label"
+    >{{ label }}
+      <span
+        v-if="piece && units"
+        class="quiet"
+      ><SizeText
+        :width="piece.width.value"
+        :height="piece.height.value"
+        :units="units"
+        unit
+      /></span>
+    </span>
+    <Select
+      v-model="chosen"
+      :options="papers"
+      option-value="key"
+      option-label="name"
+      :aria-labelledby="id"
+      placeholder="Choose a paper"
+      :invalid="piece !== undefined && !piece.paper"
+      filter
+      fluid
+    >
+      <template #value="{ value, placeholder }">
+        <span
+          v-if="value"
+          class="row paper"
+        ><PaperSwatch :paper="value" /> {{ entry(value)?.name ?? `${value} (gone)` }}</span>
+        <span
+          v-else
+          class="quiet"
+        >{{ placeholder }}</span>
+      </template>
+      <template #option="{ option }">
+        <span class="row paper"><PaperSwatch :paper="option.key" /> {{ option.name }}
+          <span class="quiet small">{{ option.kind }}, {{ option.weight }} g/m², {{ count(onHand(option), 'sheet') }}</span></span>
+      </template>
+    </Select>
+    <span
+      v-if="piece?.turn === 'as drawn' || piece?.turn === 'turned'"
+      class="quiet small"
+    >Print direction holds it {{ piece.turn === 'turned' ? 'sideways' : 'upright' }} on the sheet.</span>
+  </div>
+</template>
+
+<style scoped>
+.paper { flex-wrap: nowrap; }
+</style>

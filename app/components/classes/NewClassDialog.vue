@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import type { ClassDetails } from '../../../core/batch'
+import { newClass } from '../../../core/batch'
+import type { Problem } from '../../../core/formats'
+import type { Units } from '../../../core/lengths'
+
+const emit = defineEmits<{ close: [] }>()
+// The school of measuring chosen last is the likely one for the next class.
+const units = useLocalStorage<Units>('wakaru-units', 'inch')
+const details = ref<ClassDetails>(newClass({ title: '', date: new Date(Date.now() + 14 * 86_400_000).toISOString().slice(0, 10), units: units.value }).class)
+const problems = ref<Problem[]>([])
+const refused = ref('')
+const busy = ref(false)
+
+async function create() {
+  busy.value = true
+  problems.value = []
+  refused.value = ''
+  try {
+    const { id } = await $fetch('/api/classes', { method: 'POST', body: details.value })
+    units.value = details.value.units
+    await navigateTo(`/classes/${id}/cards`)
+  }
+  catch (error) {
+    const refusal = refusalOf(error)
+    problems.value = refusal.problems
+    if (refusal.problems.length === 0) refused.value = refusal.message
+  }
+  finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <Dialog
+    visible
+    modal
+    header="New class"
+    :style="{ width: '34rem' }"
+    @update:visible="emit('close')"
+  >
+    <form
+      class="stack"
+      novalidate
+      @submit.prevent="create"
+    >
+      <ClassForm
+        v-model="details"
+        :problems="problems"
+      />
+      <Message
+        v-if="refused"
+        severity="error"
+        :closable="false"
+      >
+        {{ refused }}
+      </Message>
+      <div class="row end">
+        <Button
+          label="Cancel"
+          severity="secondary"
+          outlined
+          @click="emit('close')"
+        />
+        <Button
+          label="Make the class"
+          type="submit"
+          :loading="busy"
+        />
+      </div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped>
+.end { justify-content: flex-end; }
+</style>

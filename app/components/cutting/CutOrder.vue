@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import type { BenchStep } from '../../../core/cutting'
+import type { Units } from '../../../core/lengths'
+
+/** The numbered cuts of one layout. Hover or focus shows the cut in the drawing. */
+const { steps } = defineProps<{ steps: BenchStep[], units: Units }>()
+const emit = defineEmits<{ show: [step?: BenchStep] }>()
+const list = useTemplateRef<HTMLOListElement>('list')
+
+function move(by: 1 | -1) {
+  const items = [...(list.value?.querySelectorAll<HTMLElement>('li') ?? [])]
+  items[items.indexOf(document.activeElement as HTMLElement) + by]?.focus()
+}
+const moved = (index: number) => index === 0 || steps[index]!.fence !== steps[index - 1]!.fence
+const product = ({ kind, name, quantity }: BenchStep['keep']) => (kind === 'waste' ? 'waste' : `${quantity} × ${name}`)
+</script>
+
+<template>
+  <ol
+    ref="list"
+    aria-label="Order of cuts"
+    @keydown.down.prevent="move(1)"
+    @keydown.up.prevent="move(-1)"
+  >
+    <li
+      v-for="(step, index) in steps"
+      :key="index"
+      tabindex="0"
+      @mouseenter="emit('show', step)"
+      @mouseleave="emit('show')"
+      @focus="emit('show', step)"
+      @blur="emit('show')"
+    >
+      <span class="fence">
+        <span class="small quiet">{{ moved(index) ? 'fence' : 'same fence' }}</span>
+        <strong><LengthText
+          :length="step.fence"
+          :units="units"
+        /></strong>
+      </span>
+      <span>
+        {{ step.quantity }} × {{ step.hold }}, {{ count(step.cuts, 'cut') }} along the {{ step.side }}
+        → <strong>{{ product(step.keep) }}</strong><template v-if="step.rest">, {{ product(step.rest) }} remains</template>
+        <span
+          v-if="step.reading.from === 'far'"
+          class="note"
+        >No mark there: set <LengthText
+          :length="step.reading.at"
+          :units="units"
+        /> from the other edge.</span>
+        <span
+          v-if="step.reading.from === 'between'"
+          class="note"
+        >Between marks; the nearest is <LengthText
+          :length="step.reading.at"
+          :units="units"
+        />.</span>
+        <span
+          v-if="step.byKnife"
+          class="note"
+        >Longer than the trimmer: knife and steel ruler.</span>
+      </span>
+    </li>
+    <li
+      v-if="steps.length === 0"
+      class="quiet"
+    >
+      No cut: the piece is the sheet.
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+ol { list-style: none; counter-reset: cut; margin: 0; padding: 0; display: grid; align-content: start; }
+li { counter-increment: cut; display: grid; grid-template-columns: 6.5rem 1fr; gap: 0.75rem; align-items: baseline; padding: 0.35rem 0.5rem 0.35rem 2rem; border-bottom: 1px solid var(--line); position: relative; }
+li::before { content: counter(cut); position: absolute; left: 0.4rem; top: 0.5rem; color: var(--quiet); }
+li:hover, li:focus { background: color-mix(in srgb, var(--accent) 10%, transparent); }
+.fence { display: grid; }
+.fence strong { font-size: var(--measure); }
+.note { display: block; color: var(--warn); font-size: var(--small); }
+</style>

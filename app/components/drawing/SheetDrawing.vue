@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import type { BenchStep, Layout, Placed, Supply } from '../../../core/cutting'
+import { leavesOf } from '../../../core/cutting'
+import type { Units } from '../../../core/lengths'
+import type { Paper } from '../../../core/paper'
+
+/** One layout as a drawn sheet in its paper, with the cuts of one step brought out. */
+const { layout, supply, paper, names, units, width = 380, step } = defineProps<{
+  layout: Layout
+  supply: Supply
+  paper: Paper
+  names: ReadonlyMap<string, string>
+  units: Units
+  /** Widest drawing in pixels; height follows, at most a little more. */
+  width?: number
+  step?: BenchStep
+}>()
+
+const MARGIN = 40
+const frame = useTemplateRef('frame')
+const { width: room } = useElementSize(frame, { width, height: 0 })
+const scale = computed(() => {
+  const available = Math.max(160, Math.min(room.value || width, width)) - MARGIN
+  return Math.min(available / supply.width, available * 1.05 / supply.height)
+})
+const size = computed(() => ({ width: supply.width * scale.value, height: supply.height * scale.value }))
+const leaves = computed(() => leavesOf(layout.root))
+const shortName = ({ node }: Placed) => node.kind === 'piece' ? (names.get(node.demand) ?? '').replace(/ \(.*?\)/g, '') : ''
+const px = (value: number) => value * scale.value
+/** Drawings count upwards, screens downwards. */
+const top = (leaf: Placed) => size.value.height - px(leaf.y + leaf.height)
+const fitsText = (leaf: Placed) => px(leaf.width) > 44 && px(leaf.height) > 20
+</script>
+
+<template>
+  <div
+    ref="frame"
+    class="frame"
+    :style="{ maxWidth: `${width}px` }"
+  >
+    <svg
+      class="drawing"
+      :viewBox="`${-MARGIN} -24 ${size.width + MARGIN} ${size.height + 26}`"
+      :width="size.width + MARGIN"
+      :height="size.height + 26"
+      role="img"
+      :aria-label="`${layout.repeats} sheets of ${paper.name} cut alike`"
+    >
+      <rect
+        :width="size.width"
+        :height="size.height"
+        fill="var(--sheet)"
+      />
+      <g
+        v-for="(leaf, index) in leaves"
+        :key="index"
+      >
+        <rect
+          :x="px(leaf.x)"
+          :y="top(leaf)"
+          :width="px(leaf.width)"
+          :height="px(leaf.height)"
+          :fill="leaf.node.kind === 'piece' ? paperFill(paper.key) : leaf.node.kind === 'offcut' ? 'url(#hatch)' : 'var(--ground)'"
+          class="part"
+        />
+        <text
+          v-if="leaf.node.kind === 'piece' && fitsText(leaf)"
+          :x="px(leaf.x + leaf.width / 2)"
+          :y="top(leaf) + px(leaf.height) / 2 + (px(leaf.height) > 44 ? -3 : 5)"
+          text-anchor="middle"
+          class="label measure"
+        ><SvgLength
+          :length="leaf.width"
+          :units="units"
+        /><tspan> × </tspan><SvgLength
+          :length="leaf.height"
+          :units="units"
+        /></text>
+        <text
+          v-if="leaf.node.kind === 'piece' && px(leaf.height) > 44 && px(leaf.width) > 70"
+          :x="px(leaf.x + leaf.width / 2)"
+          :y="top(leaf) + px(leaf.height) / 2 + 14"
+          text-anchor="middle"
+          class="label"
+        >{{ shortName(leaf).slice(0, Math.floor(px(leaf.width) / 6)) }}</text>
+        <text
+          v-if="leaf.node.kind === 'offcut' && fitsText(leaf)"
+          :x="px(leaf.x + leaf.width / 2)"
+          :y="top(leaf) + px(leaf.height) / 2 + 5"
+          text-anchor="middle"
+          class="label"
+        >offcut</text>
+        <title>{{ leaf.node.kind === 'piece' ? names.get(leaf.node.demand) : leaf.node.kind }}</title>
+      </g>
+      <rect
+        :width="size.width"
+        :height="size.height"
+        class="sheet"
+      />
+      <line
+        v-for="(line, index) in step?.lines ?? []"
+        :key="`cut-${index}`"
+        :x1="px(line.from.x)"
+        :y1="size.height - px(line.from.y)"
+        :x2="px(line.to.x)"
+        :y2="size.height - px(line.to.y)"
+        class="cut"
+      />
+      <text
+        :x="size.width / 2"
+        y="-8"
+        text-anchor="middle"
+        class="dimension"
+      ><SvgLength
+        :length="supply.width"
+        :units="units"
+      /></text>
+      <text
+        x="-6"
+        :y="size.height / 2 + 5"
+        text-anchor="end"
+        class="dimension"
+      ><SvgLength
+        :length="supply.height"
+        :units="units"
+      /></text>
+      <g
+        v-if="paper.upright"
+        class="up"
+      >
+        <path :d="`M-14 ${size.height - 4}V${size.height - 30}M-19 ${size.height - 24}L-14 ${size.height - 31}L-9 ${size.height - 24}`" />
+        <title>Top of the print</title>
+      </g>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.frame { width: 100%; }
+svg { display: block; }
+.part { stroke: var(--ink); stroke-width: 1; }
+.sheet { fill: none; stroke: var(--ink); stroke-width: 1.8; }
+.cut { stroke: var(--accent); stroke-width: 4; }
+.label { font-size: 12px; paint-order: stroke; stroke: var(--sheet); stroke-width: 4px; stroke-linejoin: round; pointer-events: none; }
+.measure { font-size: 14px; font-weight: 600; }
+.dimension { font-size: 14px; font-weight: 500; }
+.up path { fill: none; stroke: var(--ink); stroke-width: 1.6; }
+</style>

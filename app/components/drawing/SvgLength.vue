@@ -1,0 +1,20 @@
+<script setup lang="ts">
+import type { Length, Units } from '../../../core/lengths'
+import { lengthParts } from '../../../core/lengths'
+
+/** A length inside an SVG text, with a true fraction. */
+const { length, units } = defineProps<{ length: Length, units: Units }>()
+const parts = computed(() => lengthParts(length, units))
+</script>
+
+<template>
+  <tspan>{{ parts.approximate ? '≈' : '' }}{{ parts.whole }}</tspan><tspan
+    v-if="parts.numerator"
+    :dx="parts.whole ? 1.5 : 0"
+    class="fraction"
+  >{{ parts.numerator }}/{{ parts.denominator }}</tspan>
+</template>
+
+<style scoped>
+.fraction { font-feature-settings: 'frac'; }
+</style>

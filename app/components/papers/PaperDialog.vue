@@ -1,0 +1,269 @@
+<script setup lang="ts">
+import type { PaperEntry } from '../../../core/batch'
+import { BOUNDS, freeKey } from '../../../core/batch'
+import type { Problem } from '../../../core/formats'
+import { MOTIFS, SHEET_FORMATS } from '../../../core/paper'
+import type { ShelfPaper } from '../../stores/papers'
+
+const { paper } = defineProps<{ paper?: ShelfPaper }>()
+const emit = defineEmits<{ close: [] }>()
+const shelf = usePapersStore()
+const id = useId()
+
+const { revision = 0, ...original } = structuredClone(toRaw(paper) ?? {
+  key: '', name: '', kind: 'cardstock', weight: 250, colour: '#cfc6b0', motif: 'plain', upright: false,
+  stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 0, price: 40 }],
+} satisfies PaperEntry) as PaperEntry & { revision?: number }
+const draft = ref<PaperEntry>(original)
+const problems = ref<Problem[]>([])
+const refused = ref('')
+const at = (path: string) => problemAt(problems.value, path)
+const busy = ref(false)
+
+const KINDS = [{ value: 'cardstock', label: 'Cardstock' }, { value: 'print', label: 'Print' }]
+const formats = SHEET_FORMATS.map(({ name, width, height }) => ({ label: `${name} (${width} × ${height})`, command: () => addStock(width, height) }))
+const menu = useTemplateRef('menu')
+const addStock = (width: string, height: string) => draft.value.stocks.push({ width, height, onHand: 0, price: null })
+
+async function save() {
+  busy.value = true
+  refused.value = ''
+  problems.value = []
+  try {
+    if (paper) {
+      await shelf.change(draft.value, revision)
+    }
+    else {
+      const stem = draft.value.name.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 70) || 'paper'
+      await shelf.add({ ...draft.value, key: freeKey(stem, shelf.papers.map(({ key }) => key)) })
+    }
+    emit('close')
+  }
+  catch (error) {
+    const refusal = refusalOf(error)
+    problems.value = refusal.problems.map(problem => ({ ...problem, path: problem.path.replace(/^paper\./, '') }))
+    refused.value = problems.value.length > 0 ? '' : refusal.message
+  }
+  finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <Dialog
+    visible
+    modal
+    :header="paper ? paper.name : 'A paper for the shelf'"
+    :style="{ width: '42rem' }"
+    @update:visible="emit('close')"
+  >
+    <form
+      class="stack"
+      novalidate
+      @submit.prevent="save"
+    >
+      <div class="grid">
+        <div class="field">
+          <label :for="`${id}-name`">Name</label>
+          <InputText
+            :id="`${id}-name`"
+            v-model="draft.name"
+            :maxlength="BOUNDS.title"
+            :invalid="Boolean(at('name'))"
+            autocomplete="off"
+          />
+          <span
+            v-if="at('name')"
+            class="wrong"
+          >The name {{ at('name') }}.</span>
+        </div>
+        <fieldset class="field">
+          <legend class="label small">
+            Kind
+          </legend>
+          <SelectButton
+            v-model="draft.kind"
+            :options="KINDS"
+            option-value="value"
+            option-label="label"
+            :allow-empty="false"
+          />
+        </fieldset>
+        <div class="field">
+          <label :for="`${id}-weight`">Weight, g/m²</label>
+          <InputNumber
+            v-model="draft.weight"
+            :input-id="`${id}-weight`"
+            :max-fraction-digits="0"
+            :invalid="Boolean(at('weight'))"
+            fluid
+          />
+          <span
+            v-if="at('weight')"
+            class="wrong"
+          >The weight {{ at('weight') }} ({{ BOUNDS.weight.least }} to {{ BOUNDS.weight.most }}).</span>
+        </div>
+        <div class="row look">
+          <div class="field">
+            <label :for="`${id}-colour`">Colour</label>
+            <input
+              :id="`${id}-colour`"
+              v-model="draft.colour"
+              type="color"
+            >
+          </div>
+          <div class="field motif">
+            <label :for="`${id}-motif`">Drawn as</label>
+            <Select
+              v-model="draft.motif"
+              :label-id="`${id}-motif`"
+              aria-label="Drawn as"
+              :options="[...MOTIFS]"
+              fluid
+            />
+          </div>
+        </div>
+        <div class="row">
+          <ToggleSwitch
+            v-model="draft.upright"
+            :input-id="`${id}-upright`"
+          />
+          <label :for="`${id}-upright`">The print has a right way up, along the height of the sheet</label>
+        </div>
+      </div>
+      <div>
+        <h3>Sheets</h3>
+        <table v-if="draft.stocks.length > 0">
+          <thead>
+            <tr>
+              <th scope="col">
+                Width
+              </th>
+              <th scope="col">
+                Height
+              </th>
+              <th scope="col">
+                On hand
+              </th>
+              <th scope="col">
+                Price, cents
+              </th>
+              <th scope="col">
+                <span class="unseen">Remove</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="(stock, index) in draft.stocks"
+              :key="index"
+            >
+              <td>
+                <InputText
+                  v-model="stock.width"
+                  :aria-label="`Width of sheet ${index + 1}`"
+                  :invalid="Boolean(at(`stocks[${index}].width`))"
+                  class="measure"
+                />
+              </td>
+              <td>
+                <InputText
+                  v-model="stock.height"
+                  :aria-label="`Height of sheet ${index + 1}`"
+                  :invalid="Boolean(at(`stocks[${index}].height`))"
+                  class="measure"
+                />
+              </td>
+              <td>
+                <InputNumber
+                  v-model="stock.onHand"
+                  :input-props="{ 'aria-label': `On hand of sheet ${index + 1}` } as Record<string, string>"
+                  :max-fraction-digits="0"
+                  :invalid="Boolean(at(`stocks[${index}].onHand`))"
+                  input-class="measure"
+                />
+              </td>
+              <td>
+                <InputNumber
+                  v-model="stock.price"
+                  :input-props="{ 'aria-label': `Price of sheet ${index + 1}` } as Record<string, string>"
+                  placeholder="not for sale"
+                  :max-fraction-digits="0"
+                  :invalid="Boolean(at(`stocks[${index}].price`))"
+                  input-class="measure"
+                />
+              </td>
+              <td>
+                <Button
+                  text
+                  severity="secondary"
+                  :aria-label="`Remove sheet ${index + 1}`"
+                  @click="draft.stocks.splice(index, 1)"
+                >
+                  <Icon name="tabler:trash" />
+                </Button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <ul
+          v-if="problems.some(({ path }) => path.startsWith('stocks'))"
+          class="wrong"
+        >
+          <li
+            v-for="{ path, problem } in problems.filter(({ path }) => path.startsWith('stocks'))"
+            :key="path"
+          >
+            {{ path.replace(/stocks\[(\d+)\]\./, (_, index) => `Sheet ${Number(index) + 1}: `).replace('onHand', 'on hand') }} {{ problem }}.
+          </li>
+        </ul>
+        <Button
+          label="Add a sheet format"
+          severity="secondary"
+          outlined
+          size="small"
+          class="more"
+          :disabled="draft.stocks.length >= BOUNDS.stocks"
+          @click="menu?.toggle($event)"
+        />
+        <Menu
+          ref="menu"
+          :model="formats"
+          popup
+        />
+      </div>
+      <Message
+        v-if="refused"
+        severity="error"
+        :closable="false"
+      >
+        {{ refused }}
+      </Message>
+      <div class="row end">
+        <Button
+          label="Cancel"
+          severity="secondary"
+          outlined
+          @click="emit('close')"
+        />
+        <Button
+          label="Put it on the shelf"
+          type="submit"
+          :loading="busy"
+        />
+      </div>
+    </form>
+  </Dialog>
+</template>
+
+<style scoped>
+.grid { display: grid; grid-template-columns: 1fr 1fr; gap: 0.9rem 1rem; }
+.look { flex-wrap: nowrap; }
+.motif { flex: 1; }
+input[type='color'] { width: 3.5rem; height: 2.3rem; border: 1px solid var(--line); background: none; padding: 2px; }
+.measure, :deep(.measure) { width: 7rem; }
+.wrong { color: var(--stop); font-size: var(--small); padding-left: 1.1rem; }
+.more { margin-top: 0.6rem; }
+.end { justify-content: flex-end; }
+</style>

@@ -1,0 +1,42 @@
+/** The stations of a class's preparation, in the order of the craft. */
+export const STATIONS = [
+  { key: 'cards', name: 'Cards' },
+  { key: 'papers', name: 'Papers' },
+  { key: 'pieces', name: 'Pieces' },
+  { key: 'cutting', name: 'Cutting' },
+  { key: 'kits', name: 'Kits' },
+] as const
+
+export type StationKey = typeof STATIONS[number]['key']
+
+export interface StationState {
+  /** The station's one key figure. */
+  figure: string
+  state: 'settled' | 'needs you' | 'working' | 'empty'
+}
+
+/** Key figure and state of every station. */
+export function useStations() {
+  const work = useClassStore()
+  const planner = usePlannerStore()
+
+  return computed((): Record<StationKey, StationState> => {
+    const cards = work.preparation?.cards ?? []
+    const pieces = cards.flatMap(card => card.pieces)
+    const paperless = pieces.filter(piece => !piece.paper).length
+    const broken = cards.flatMap(card => card.findings).filter(({ severity }) => severity === 'stop').length - paperless
+    const sheets = planner.outcomes.reduce((total, { plan }) => total + plan.sheets, 0)
+    const unplaced = planner.papers.some(({ failed, outcome }) => failed || (outcome && outcome.plan.unplaced.length > 0))
+    const toBuy = planner.kits?.purchases.some(purchase => purchase.toBuy > 0) ?? false
+    const state = (wrong: boolean): StationState['state'] => (cards.length === 0 ? 'empty' : wrong ? 'needs you' : 'settled')
+    return {
+      cards: { figure: count(cards.length, 'card'), state: state(broken > 0) },
+      papers: { figure: count(new Set(pieces.map(({ paper }) => paper?.key).filter(Boolean)).size, 'paper'), state: state(paperless > 0) },
+      pieces: { figure: count(pieces.reduce((total, { quantity }) => total + quantity, 0), 'piece'), state: state(broken > 0) },
+      cutting: { figure: planner.ready ? count(sheets, 'sheet') : '…', state: planner.running ? 'working' : state(unplaced) },
+      kits: { figure: count(work.document ? work.document.class.seats + work.document.class.spares : 0, 'kit'), state: planner.running ? 'working' : state(toBuy || unplaced) },
+    }
+  })
+}
+
+export const count = (number: number, word: string): string => `${number} ${word}${number === 1 ? '' : 's'}`

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { onKeyStroke } from '@vueuse/core'
+import { STATIONS } from '../../composables/useStations'
+
+const route = useRoute()
+const work = useClassStore()
+const missing = ref('')
+const id = computed(() => Number(route.params.id))
+
+watch(id, async (wanted) => {
+  missing.value = ''
+  try {
+    await work.open(wanted)
+  }
+  catch (error) {
+    missing.value = refusalOf(error).message
+  }
+}, { immediate: true })
+onBeforeUnmount(() => void work.save())
+
+const typing = (event: Event) => (event.target as HTMLElement).closest('input, textarea')
+onKeyStroke(event => (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z', (event) => {
+  // A text field being typed in has an undo of its own.
+  if (typing(event)?.matches('textarea, [type=search]')) return
+  event.preventDefault()
+  if (event.shiftKey) work.redo()
+  else work.undo()
+})
+onKeyStroke(event => event.altKey && /^[1-5]$/.test(event.key), (event) => {
+  event.preventDefault()
+  void navigateTo(`/classes/${id.value}/${STATIONS[Number(event.key) - 1]!.key}`)
+})
+useHead({ title: computed(() => `${work.document?.class.title ?? 'Class'} · Wakaru`) })
+</script>
+
+<template>
+  <div class="stack">
+    <Message
+      v-if="missing"
+      severity="error"
+      :closable="false"
+    >
+      {{ missing }} <NuxtLink to="/">
+        Back to the classes
+      </NuxtLink>
+    </Message>
+    <template v-else-if="work.document && work.batch">
+      <PaperDefs :papers="work.batch.papers" />
+      <ClassHeader />
+      <ClassTape :id="id" />
+      <NuxtPage />
+      <LazyConflictDialog v-if="work.theirs" />
+    </template>
+    <p
+      v-else
+      class="quiet"
+      aria-live="polite"
+    >
+      Laying out the class …
+    </p>
+  </div>
+</template>

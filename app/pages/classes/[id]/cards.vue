@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import type { Fold } from '../../../../core/folds'
+import { freeKey, freeTitle, newCard } from '../../../../core/batch'
+
+const work = useClassStore()
+const route = useRoute()
+const router = useRouter()
+const adding = ref(false)
+
+const cards = computed(() => work.preparation?.cards ?? [])
+const chosen = computed(() => cards.value.find(({ entry }) => entry.key === route.query.card) ?? cards.value[0])
+const choose = (key: string) => router.replace({ query: { card: key } })
+
+function add(fold: Fold) {
+  adding.value = false
+  const card = newCard(fold, work.batch!)
+  work.edit('add card', document => void document.cards.push(card))
+  void choose(card.key)
+}
+
+function copy(key: string) {
+  work.edit('copy card', (document) => {
+    const at = document.cards.findIndex(card => card.key === key)
+    const original = document.cards[at]!
+    document.cards.splice(at + 1, 0, {
+      ...structuredClone(original),
+      key: freeKey(original.fold, document.cards.map(card => card.key)),
+      title: freeTitle(original.title, document.cards.map(card => card.title)),
+    })
+  })
+}
+
+function remove(key: string) {
+  work.edit('remove card', (document) => {
+    document.cards = document.cards.filter(card => card.key !== key)
+  })
+}
+</script>
+
+<template>
+  <section
+    v-if="cards.length === 0"
+    class="board empty"
+  >
+    <h2>Which cards will you teach?</h2>
+    <p>Add a card from a fold. Its parameters start from natural sizes and can all be changed.</p>
+    <FoldChoice @choose="add" />
+  </section>
+  <div
+    v-else
+    class="bench"
+  >
+    <CardList
+      :cards="cards"
+      :chosen="chosen?.entry.key"
+      @choose="choose"
+      @copy="copy"
+      @remove="remove"
+      @add="adding = true"
+    />
+    <CardEditor
+      v-if="chosen"
+      :key="chosen.entry.key"
+      :card="chosen"
+    />
+    <Dialog
+      v-model:visible="adding"
+      modal
+      header="Add a card"
+      :style="{ width: '40rem' }"
+    >
+      <FoldChoice @choose="add" />
+    </Dialog>
+  </div>
+</template>
+
+<style scoped>
+.bench { display: grid; grid-template-columns: 13.5rem minmax(0, 1fr); gap: 1.25rem; align-items: start; }
+.empty { display: grid; gap: 1rem; max-width: 44rem; }
+@media (max-width: 900px) { .bench { grid-template-columns: 1fr; } }
+</style>

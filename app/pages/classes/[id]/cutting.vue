@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import type { Priority } from '../../../../core/cutting'
+
+const work = useClassStore()
+const planner = usePlannerStore()
+const route = useRoute()
+const router = useRouter()
+
+const chosen = computed(() => planner.papers.find(({ paper }) => paper.key === route.query.paper))
+const choose = (paper?: string) => router.replace({ query: paper ? { paper } : {} })
+const progress = computed(() => 100 * planner.papers.reduce((total, { progress, stopped }) => total + (stopped ? 1 : progress), 0) / Math.max(1, planner.papers.length))
+
+const PRIORITIES = [{ value: 'sheets', label: 'Fewest sheets' }, { value: 'settings', label: 'Fewest settings' }]
+function prefer(priority: Priority) {
+  work.edit('priority', document => void (document.wishes.priority = priority))
+}
+</script>
+
+<template>
+  <section
+    v-if="planner.papers.length === 0"
+    class="board"
+  >
+    <p>
+      Nothing to cut yet: no piece has a paper. <NuxtLink :to="`/classes/${work.id}/cards`">
+        Add a card
+      </NuxtLink> or <NuxtLink :to="`/classes/${work.id}/papers`">
+        choose papers
+      </NuxtLink>.
+    </p>
+  </section>
+  <div
+    v-else
+    class="cutting"
+  >
+    <aside class="stack">
+      <PaperTally
+        :papers="planner.papers"
+        :chosen="chosen?.paper.key"
+        @choose="choose"
+      />
+      <fieldset class="field">
+        <legend class="label small">
+          What counts most
+        </legend>
+        <SelectButton
+          :model-value="work.document!.wishes.priority"
+          :options="PRIORITIES"
+          option-value="value"
+          option-label="label"
+          :allow-empty="false"
+          size="small"
+          @update:model-value="prefer"
+        />
+      </fieldset>
+      <ToolsForm />
+    </aside>
+    <div class="stack">
+      <div class="spread controls">
+        <div
+          class="row"
+          aria-live="polite"
+        >
+          <template v-if="planner.running">
+            <ProgressBar
+              :value="Math.round(progress)"
+              :show-value="false"
+              class="progress"
+              aria-label="Looking for better plans"
+            />
+            <Button
+              label="Stop looking"
+              size="small"
+              severity="secondary"
+              outlined
+              @click="planner.stop()"
+            />
+          </template>
+        </div>
+        <Button
+          as="router-link"
+          :to="`/print/${work.id}/cutting`"
+          label="Print the cutting sheets"
+          severity="secondary"
+          outlined
+          :disabled="!planner.ready"
+        />
+      </div>
+      <PaperPlan
+        v-if="chosen"
+        :key="chosen.paper.key"
+        :entry="chosen"
+      />
+      <LazyCuttingOverview
+        v-else
+        :papers="planner.papers"
+        @choose="choose"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.cutting { display: grid; grid-template-columns: 16.5rem minmax(0, 1fr); gap: 1.25rem; align-items: start; }
+.controls { min-height: 2.4rem; align-items: center; }
+.progress { width: 14rem; height: 0.5rem; }
+@media (max-width: 900px) { .cutting { grid-template-columns: 1fr; } }
+</style>

@@ -1,0 +1,207 @@
+<script setup lang="ts">
+const work = useClassStore()
+const planner = usePlannerStore()
+const kits = computed(() => planner.kits)
+const title = (key: string) => work.document!.cards.find(card => card.key === key)?.title ?? key
+const money = useMoney()
+const packed = (key: string) => work.preparation!.cards.find(({ entry }) => entry.key === key)?.pieces ?? []
+const open = ref<string>()
+</script>
+
+<template>
+  <section
+    v-if="work.document!.cards.length === 0"
+    class="board"
+  >
+    <p>
+      Kits are packed from cards. <NuxtLink :to="`/classes/${work.id}/cards`">
+        Add a card
+      </NuxtLink> first.
+    </p>
+  </section>
+  <p
+    v-else-if="!kits"
+    class="quiet"
+    aria-live="polite"
+  >
+    The kits follow when the cutting is planned …
+  </p>
+  <div
+    v-else
+    class="kits"
+  >
+    <section class="board">
+      <div class="spread">
+        <h2>One bag for each seat</h2>
+        <Button
+          as="router-link"
+          :to="`/print/${work.id}/kits`"
+          label="Print the kit lists"
+          severity="secondary"
+          outlined
+        />
+      </div>
+      <ul class="bags">
+        <li
+          v-for="seat in kits.seats"
+          :key="seat.label"
+        >
+          <button
+            type="button"
+            :class="['bag', { spare: seat.spare }]"
+            :aria-expanded="open === seat.label"
+            @click="open = open === seat.label ? undefined : seat.label"
+          >
+            <strong>{{ seat.label }}</strong>
+            <span
+              v-for="card in seat.cards"
+              :key="card"
+              class="small"
+            >{{ title(card) }}</span>
+            <span
+              v-if="seat.cards.length === 0"
+              class="small quiet"
+            >nothing</span>
+          </button>
+        </li>
+      </ul>
+      <div
+        v-if="open"
+        class="contents"
+      >
+        <h3>In the bag of {{ open }}</h3>
+        <div
+          v-for="card in kits.seats.find(({ label }) => label === open)?.cards ?? []"
+          :key="card"
+        >
+          <p><strong>{{ title(card) }}</strong></p>
+          <PackedPieces
+            :pieces="packed(card)"
+            :units="work.units"
+          />
+        </div>
+      </div>
+    </section>
+    <div class="stack">
+      <section class="board">
+        <h2>A kit costs</h2>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">
+                Card
+              </th>
+              <th
+                scope="col"
+                class="number"
+              >
+                Paper
+              </th>
+              <th
+                scope="col"
+                class="number"
+              >
+                Tape, foam
+              </th>
+              <th
+                scope="col"
+                class="number"
+              >
+                Kit
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="cost in kits.costs"
+              :key="cost.card"
+            >
+              <th scope="row">
+                {{ title(cost.card) }}
+              </th>
+              <td class="number">
+                {{ money(cost.paper) }}
+              </td>
+              <td class="number">
+                {{ money(cost.other) }}
+              </td>
+              <td class="number">
+                <strong>{{ money(cost.paper + cost.other) }}</strong>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="small quiet">
+          The whole class uses up {{ money(kits.totals.cost) }}: about {{ (kits.totals.tape / 1e9).toFixed(1) }} m of tape and
+          {{ count(kits.totals.pads, 'foam pad') }}, estimated from the glue zones.
+        </p>
+      </section>
+      <section class="board">
+        <h2>To buy</h2>
+        <p v-if="kits.purchases.every(({ toBuy }) => toBuy === 0)">
+          Nothing: the shelf has every sheet this class needs.
+        </p>
+        <table v-else>
+          <thead>
+            <tr>
+              <th scope="col">
+                Paper
+              </th>
+              <th scope="col">
+                Sheet
+              </th>
+              <th
+                scope="col"
+                class="number"
+              >
+                To buy
+              </th>
+              <th
+                scope="col"
+                class="number"
+              >
+                Cost
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="purchase in kits.purchases.filter(({ toBuy }) => toBuy > 0)"
+              :key="purchase.paper + purchase.width"
+            >
+              <th scope="row">
+                {{ purchase.paper }}
+              </th>
+              <td>
+                <SheetText
+                  :width="purchase.width"
+                  :height="purchase.height"
+                  :units="work.units"
+                />
+              </td>
+              <td class="number">
+                <strong>{{ purchase.toBuy }}</strong>
+              </td>
+              <td class="number">
+                {{ money(purchase.cost ?? 0) }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+      <PricesForm />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.kits { display: grid; grid-template-columns: minmax(0, 1fr) 26rem; gap: 1.25rem; align-items: start; }
+.bags { list-style: none; margin: 0.8rem 0 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr)); gap: 0.6rem; }
+.bag { font: inherit; color: inherit; text-align: left; width: 100%; height: 100%; display: grid; align-content: start; background: var(--ground); border: 1px solid var(--line); border-top: 4px solid var(--score-colour); border-radius: 2px 2px 4px 4px; padding: 0.4rem 0.6rem; cursor: pointer; }
+.bag[aria-expanded='true'] { border-top-color: var(--accent); }
+.bag:hover { border-color: var(--accent); }
+.spare { border-style: dashed; }
+.contents { margin-top: 1rem; display: grid; gap: 0.6rem; }
+h2 { margin-bottom: 0.4rem; }
+@media (max-width: 1000px) { .kits { grid-template-columns: 1fr; } }
+</style>

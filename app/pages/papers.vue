@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import type { ShelfPaper } from '../stores/papers'
+
+const shelf = usePapersStore()
+const confirm = useConfirm()
+const toast = useToast()
+await callOnce('shelf', () => shelf.load(), { mode: 'navigation' })
+
+const editing = ref<{ paper?: ShelfPaper }>()
+
+function askToRemove(paper: ShelfPaper) {
+  confirm.require({
+    header: `Take ${paper.name} off the shelf?`,
+    message: 'Its sheets on hand and prices are forgotten.',
+    acceptLabel: 'Take it off',
+    rejectLabel: 'Keep it',
+    rejectProps: { severity: 'secondary', outlined: true },
+    accept: () => remove(paper),
+  })
+}
+
+async function remove({ key, name }: ShelfPaper) {
+  try {
+    await shelf.remove(key)
+    toast.add({ severity: 'success', summary: `${name} is off the shelf.`, life: 4000 })
+  }
+  catch (error) {
+    toast.add({ severity: 'error', summary: `${name} stays on the shelf`, detail: refusalOf(error).message, life: 12_000 })
+  }
+}
+const money = (cents: number | null) => (cents === null ? 'not for sale' : `${(cents / 100).toFixed(2)} each`)
+useHead({ title: 'Paper shelf · Wakaru' })
+</script>
+
+<template>
+  <div class="stack">
+    <PaperDefs :papers="shelf.papers" />
+    <div class="spread">
+      <h1>Paper shelf</h1>
+      <Button
+        label="Add a paper"
+        @click="editing = {}"
+      />
+    </div>
+    <section
+      v-if="shelf.papers.length === 0"
+      class="board"
+    >
+      <p>The shelf is empty. Add the papers you cut from: name, weight, sheet formats and how many are on hand.</p>
+    </section>
+    <ul class="shelf">
+      <li
+        v-for="paper in shelf.papers"
+        :key="paper.key"
+        class="board paper"
+      >
+        <svg
+          class="face"
+          viewBox="0 0 120 90"
+          aria-hidden="true"
+        ><rect
+          width="120"
+          height="90"
+          :fill="paperFill(paper.key)"
+        /></svg>
+        <div class="about">
+          <h2>{{ paper.name }}</h2>
+          <p class="quiet">
+            {{ paper.kind }}, {{ paper.weight }} g/m²<template v-if="paper.upright">
+              , right way up
+            </template>
+          </p>
+          <p
+            v-for="stock in paper.stocks"
+            :key="stock.width + stock.height"
+          >
+            <strong>{{ stock.onHand }}</strong> × {{ stock.width }} × {{ stock.height }}
+            <span class="quiet small">{{ money(stock.price) }}</span>
+          </p>
+          <p
+            v-if="paper.stocks.length === 0"
+            class="quiet"
+          >
+            no sheet format yet
+          </p>
+        </div>
+        <div class="tools">
+          <Button
+            text
+            severity="secondary"
+            :aria-label="`Change ${paper.name}`"
+            @click="editing = { paper }"
+          >
+            <Icon name="tabler:pencil" />
+          </Button>
+          <Button
+            text
+            severity="secondary"
+            :aria-label="`Take ${paper.name} off the shelf`"
+            @click="askToRemove(paper)"
+          >
+            <Icon name="tabler:trash" />
+          </Button>
+        </div>
+      </li>
+    </ul>
+    <LazyPaperDialog
+      v-if="editing"
+      :paper="editing.paper"
+      @close="editing = undefined"
+    />
+  </div>
+</template>
+
+<style scoped>
+.shelf { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(22rem, 1fr)); gap: 0.9rem; }
+.paper { display: grid; grid-template-columns: 110px 1fr auto; gap: 1rem; padding: 0; overflow: hidden; }
+.face { width: 110px; height: 100%; min-height: 112px; }
+.face rect { width: 100%; height: 100%; }
+.about { padding: 0.6rem 0; }
+.about h2 { font-size: 1.2rem; }
+.tools { display: grid; align-content: start; padding: 0.3rem; }
+</style>
