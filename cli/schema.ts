@@ -1,4 +1,4 @@
-import { defaultMetadataStorage } from 'class-transformer/cjs/storage'
+import { defaultMetadataStorage } from 'class-transformer/esm5/storage'
 import { targetConstructorToSchema, validationMetadatasToSchemas } from 'class-validator-jsonschema'
 import { BatchFileShape, CHECKS } from '../core/formats'
 
@@ -13,6 +13,9 @@ export function batchSchema(): object {
       [CHECKS.length]: () => LENGTH,
       [CHECKS.day]: () => ({ type: 'string' as const, format: 'date', pattern: '^\\d{4}-\\d{2}-\\d{2}$' }),
       [CHECKS.parameters]: () => ({ type: 'object' as const, additionalProperties: { anyOf: [{ type: 'string' as const }, { type: 'boolean' as const }] } }),
+      [CHECKS.one]: () => ({}),
+      [CHECKS.list]: ({ constraints }: { constraints: unknown[] }) => ({ type: 'array' as const, maxItems: Number(constraints[0]) }),
+      [CHECKS.wholeOrNull]: ({ constraints }: { constraints: unknown[] }) => ({ type: ['integer', 'null'] as never, minimum: 0, maximum: Number(constraints[0]) }),
       [CHECKS.papers]: () => ({ type: 'object' as const, additionalProperties: { type: 'string' as const } }),
     },
   }

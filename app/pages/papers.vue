@@ -56,19 +56,16 @@ useHead({ title: 'Paper shelf · Wakaru' })
       >
         <svg
           class="face"
-          viewBox="0 0 120 90"
           aria-hidden="true"
         ><rect
-          width="120"
-          height="90"
+          width="100%"
+          height="100%"
           :fill="paperFill(paper.key)"
         /></svg>
         <div class="about">
           <h2>{{ paper.name }}</h2>
           <p class="quiet">
-            {{ paper.kind }}, {{ paper.weight }} g/m²<template v-if="paper.upright">
-              , right way up
-            </template>
+            {{ paper.kind }}, {{ paper.weight }} g/m²{{ paper.upright ? ', has a right way up' : '' }}
           </p>
           <p
             v-for="stock in paper.stocks"
@@ -116,7 +113,6 @@ useHead({ title: 'Paper shelf · Wakaru' })
 .shelf { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(22rem, 1fr)); gap: 0.9rem; }
 .paper { display: grid; grid-template-columns: 110px 1fr auto; gap: 1rem; padding: 0; overflow: hidden; }
 .face { width: 110px; height: 100%; min-height: 112px; }
-.face rect { width: 100%; height: 100%; }
 .about { padding: 0.6rem 0; }
 .about h2 { font-size: 1.2rem; }
 .tools { display: grid; align-content: start; padding: 0.3rem; }

@@ -1,7 +1,6 @@
 import { definePreset } from '@primeuix/themes'
 import Aura from '@primeuix/themes/aura'
 
-/** Wakaru's look: warm paper and ink, one mulberry accent for what can be acted on, square-cut corners. */
 const mulberry = {
   50: '#fbf1f5', 100: '#f5dfe8', 200: '#ebc0d1', 300: '#dd97b3', 400: '#c9688f', 500: '#a8416c',
   600: '#8c3058', 700: '#7b2d4f', 800: '#602440', 900: '#4b1d33', 950: '#2d0f1d',
@@ -15,7 +14,8 @@ const charcoal = {
   500: '#66635c', 600: '#4e4b46', 700: '#3b3935', 800: '#2c2a28', 900: '#232120', 950: '#1a1918',
 }
 
-export default definePreset(Aura, {
+/** Wakaru's look: warm paper and ink, one mulberry accent for what can be acted on, square-cut corners. */
+const preset = definePreset(Aura, {
   primitive: {
     borderRadius: { none: '0', xs: '1px', sm: '2px', md: '3px', lg: '4px', xl: '6px' },
   },
@@ -41,7 +41,27 @@ export default definePreset(Aura, {
     },
   },
   components: {
-    button: { root: { paddingX: '0.8rem', paddingY: '0.42rem', label: { fontWeight: '600' } } },
+    button: {
+      root: { paddingX: '0.8rem', paddingY: '0.42rem', label: { fontWeight: '600' } },
+      colorScheme: {
+        light: {
+          outlined: { secondary: { color: '{text.color}', borderColor: '{surface.400}', hoverBackground: '{surface.100}' } },
+          text: { secondary: { color: '{text.mutedColor}' } },
+        },
+        dark: {
+          outlined: { secondary: { color: '{text.color}', borderColor: '{surface.500}', hoverBackground: '{surface.800}' } },
+          text: { secondary: { color: '{text.mutedColor}' } },
+        },
+      },
+    },
+    togglebutton: {
+      colorScheme: {
+        light: { root: { color: '{text.mutedColor}', hoverColor: '{text.color}' } },
+        dark: { root: { color: '{text.mutedColor}', hoverColor: '{text.color}' } },
+      },
+    },
     dialog: { title: { fontSize: '1.25rem', fontWeight: '600' } },
   },
 })
+
+export default { preset, options: { darkModeSelector: '.dark' } }

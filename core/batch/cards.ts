@@ -1,6 +1,5 @@
 import type { Fold, PartKind } from '../folds'
 import { defaultInputs, usualPaper } from '../folds'
-import type { Units } from '../lengths'
 import { lengthFrom } from '../lengths'
 import { STOCK_WEIGHTS } from '../paper'
 import type { Batch, CardEntry, PaperEntry } from './document'

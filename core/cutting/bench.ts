@@ -19,8 +19,10 @@ export interface BenchStep {
   strokes: number
   /** What comes off. */
   keep: { kind: 'piece' | 'strip' | 'offcut' | 'waste', name: string, quantity: number }
-  /** What remains in the end, when this is the last cut of the thing in hand. */
-  rest?: { kind: 'piece' | 'strip' | 'offcut' | 'waste', name: string, quantity: number }
+  /** What remains of the thing in hand after its last cut, where that differs from what came off. */
+  rest?: BenchStep['keep']
+  /** The thing in hand is used up. */
+  last: boolean
   /** The cut is longer than the trimmer: knife and steel ruler. */
   byKnife: boolean
   /** The cuts on one drawn sheet, every alike strip included. */
@@ -37,17 +39,20 @@ interface Point {
   y: number
 }
 
+/** Alike parts of one cut node. */
 interface Group {
   node: CutNode
-  count: number
-  /** Where the first of them begins, from the start of the cut node. */
-  offset: number
+  /** Where each of them begins, from the start of the cut node. */
+  offsets: number[]
 }
 
 interface Hand {
   label: string
   quantity: number
   node: CutNode & { kind: 'cut' }
+  /** `JSON` of the node, by which alike strips find each other. */
+  content: string
+  started: boolean
   /** Parts still to come off, alike ones together; the last one is what remains. */
   groups: Group[]
   /** What the thing in hand measures now along the cut side. */
@@ -64,47 +69,57 @@ interface Hand {
  * @param names piece names by demand key; the key itself where a name is missing
  */
 export function benchSequence(layout: Layout, cutter: Cutter, names: ReadonlyMap<string, string> = new Map()): BenchStep[] {
-  const letters = new Map<string, string>()
   const hands: Hand[] = []
   const steps: BenchStep[] = []
-  take('sheet', layout.repeats, layout.root, [{ x: 0, y: 0 }])
+  let strips = 0
   let fence: Length | undefined
+  receive(layout.root, layout.repeats, [{ x: 0, y: 0 }], 'sheet')
   while (hands.length > 0) {
-    const choices = hands.flatMap(hand => hand.groups.slice(0, movable(hand)).map(group => ({ hand, group })))
-    const same = choices.find(({ hand, group }) => group.node[hand.node.side] === fence)
-    const { hand, group } = same ?? choices.reduce((a, b) => (b.group.node[b.hand.node.side] > a.group.node[a.hand.node.side] ? b : a))
-    fence = cutOff(hand, group)
+    const choices = hands.flatMap(hand => movable(hand).map(group => ({ hand, group, size: group.node[hand.node.side] })))
+    const { hand, group } = choices.find(({ size }) => size === fence) ?? choices.reduce((a, b) => (b.size > a.size ? b : a))
+    fence = cutOff(hand, group) ?? fence
   }
   return steps
 
-  function take(label: string, quantity: number, node: CutNode, corners: Point[]): void {
-    if (node.kind !== 'cut') return
-    const groups: Group[] = []
-    let offset = 0
-    for (const part of node.parts) {
-      const last = groups.at(-1)
-      if (last && alike(last.node, part)) last.count++
-      else groups.push({ node: part, count: 1, offset })
-      offset += part[node.side]
+  /** Puts down what came off; what has cuts of its own is taken in hand later, alike strips together. */
+  function receive(node: CutNode, quantity: number, corners: Point[], label?: string): BenchStep['keep'] {
+    if (node.kind === 'piece') return { kind: 'piece', name: names.get(node.demand) ?? node.demand, quantity }
+    if (node.kind !== 'cut') return { kind: node.kind, name: node.kind, quantity }
+    const content = JSON.stringify(node)
+    const same = hands.find(hand => !hand.started && hand.content === content)
+    if (same) {
+      same.quantity += quantity
+      same.corners.push(...corners)
+      return { kind: 'strip', name: same.label, quantity }
     }
-    hands.push({ label, quantity, node, groups, size: node[node.side], corners })
+    const name = label ?? `strip ${letter(strips++)}`
+    hands.push({ label: name, quantity, node, content, started: false, groups: groupsOf(node), size: node[node.side], corners })
+    return { kind: 'strip', name, quantity }
   }
 
   /** Leftovers stay last; any other part may come off first. */
-  function movable({ groups }: Hand): number {
-    const last = groups.at(-1)!.node.kind
-    return groups.length > 1 && (last === 'offcut' || last === 'waste') ? groups.length - 1 : groups.length
+  function movable({ groups }: Hand): Group[] {
+    const parts = groups.filter(({ node }) => node.kind === 'piece' || node.kind === 'cut')
+    return parts.length > 0 ? parts : groups
   }
 
-  function cutOff(hand: Hand, group: Group): Length {
+  /** Cuts all parts of one group off, and answers the fence it took, if any. */
+  function cutOff(hand: Hand, group: Group): Length | undefined {
     const { side } = hand.node
     const size = group.node[side]
-    const isLast = hand.groups.length === 1
-    const cuts = isLast ? group.count - 1 : group.count
-    const across = side === 'width' ? hand.node.height : hand.node.width
+    const count = group.offsets.length
+    hand.started = true
     hand.groups.splice(hand.groups.indexOf(group), 1)
-    const restGroup = hand.groups.length === 1 && hand.groups[0]!.count === 1 ? hand.groups[0]! : undefined
-    const step: BenchStep = {
+    const cuts = hand.groups.length === 0 ? count - 1 : count
+    const [remaining, ...others] = hand.groups
+    const restGroup = others.length === 0 && remaining?.offsets.length === 1 ? remaining : undefined
+    if (restGroup) hand.groups.length = 0
+    const last = hand.groups.length === 0
+    if (last) hands.splice(hands.indexOf(hand), 1)
+    const keep = receive(group.node, count * hand.quantity, cornersOf(hand, group))
+    const rest = restGroup && receive(restGroup.node, hand.quantity, cornersOf(hand, restGroup))
+    if (cuts === 0) return undefined
+    steps.push({
       hold: hand.label,
       quantity: hand.quantity,
       side,
@@ -112,49 +127,45 @@ export function benchSequence(layout: Layout, cutter: Cutter, names: ReadonlyMap
       reading: readOffScale(size, hand.size, cutter.mark),
       cuts,
       strokes: cuts * Math.ceil(hand.quantity / cutter.stack),
-      keep: named(group.node, group.count * hand.quantity),
-      rest: restGroup && named(restGroup.node, hand.quantity),
-      byKnife: across > cutter.length,
+      keep,
+      rest,
+      last,
+      byKnife: hand.node[side === 'width' ? 'height' : 'width'] > cutter.length,
       lines: linesOf(hand, group, cuts),
-    }
-    if (cuts > 0) steps.push(step)
-    hand.size = difference(hand.size, (size * group.count) as Length)
-    take(step.keep.name, step.keep.quantity, group.node, cornersOf(hand, group))
-    if (restGroup) {
-      hand.groups.length = 0
-      take(step.rest!.name, step.rest!.quantity, restGroup.node, cornersOf(hand, restGroup))
-    }
-    if (hand.groups.length === 0) hands.splice(hands.indexOf(hand), 1)
-    return cuts > 0 ? size : fence ?? size
+    })
+    hand.size = difference(hand.size, (size * count) as Length)
+    return size
   }
+}
 
-  function named(node: CutNode, quantity: number): BenchStep['keep'] {
-    if (node.kind === 'piece') return { kind: 'piece', name: names.get(node.demand) ?? node.demand, quantity }
-    if (node.kind !== 'cut') return { kind: node.kind, name: node.kind, quantity }
-    const key = JSON.stringify(node)
-    if (!letters.has(key)) letters.set(key, letter(letters.size))
-    return { kind: 'strip', name: `strip ${letters.get(key)}`, quantity }
+function groupsOf({ side, parts }: CutNode & { kind: 'cut' }): Group[] {
+  const groups = new Map<string, Group>()
+  let offset = 0
+  for (const part of parts) {
+    const content = JSON.stringify(part)
+    const group = groups.get(content) ?? { node: part, offsets: [] }
+    group.offsets.push(offset)
+    groups.set(content, group)
+    offset += part[side]
   }
+  return [...groups.values()]
 }
 
 /** A point moved along the side that a cut node divides. */
 const along = ({ x, y }: Point, side: 'width' | 'height', by: number): Point => (side === 'width' ? { x: x + by, y } : { x, y: y + by })
 
-const cornersOf = ({ corners, node: { side } }: Hand, { node, count, offset }: Group): Point[] =>
-  corners.flatMap(corner => Array.from({ length: count }, (_, index) => along(corner, side, offset + index * node[side])))
+const cornersOf = ({ corners, node: { side } }: Hand, { offsets }: Group): Point[] =>
+  corners.flatMap(corner => offsets.map(offset => along(corner, side, offset)))
 
-/** Lines at the far side of each part that comes off, or between them where the last part is what remains. */
-function linesOf({ corners, node: { side, width, height } }: Hand, { node, count, offset }: Group, cuts: number): Line[] {
-  const size = node[side]
-  const atEnd = offset + count * size === (side === 'width' ? width : height)
-  const first = atEnd ? offset + (count - cuts) * size : offset + size
-  return corners.flatMap(corner => Array.from({ length: cuts }, (_, index) => {
-    const from = along(corner, side, first + index * size)
-    return { from, to: along(from, side === 'width' ? 'height' : 'width', side === 'width' ? height : width) }
+/** Lines at the inner side of each part that comes off; between them where the last part is what remains. */
+function linesOf({ corners, node: { side, width, height } }: Hand, { node, offsets }: Group, cuts: number): Line[] {
+  const [whole, across] = side === 'width' ? [width, height] : [height, width]
+  const cutAt = offsets.map(offset => (offset + node[side] === whole ? offset : offset + node[side])).slice(0, cuts)
+  return corners.flatMap(corner => cutAt.map((at) => {
+    const from = along(corner, side, at)
+    return { from, to: along(from, side === 'width' ? 'height' : 'width', across) }
   }))
 }
-
-const alike = (a: CutNode, b: CutNode): boolean => a === b || JSON.stringify(a) === JSON.stringify(b)
 
 /** A, B, … Z, AA, AB, … */
 const letter = (index: number): string =>

@@ -1,8 +1,8 @@
 import { fits, sheetBound, ways } from './bound'
 import { benchSequence, settingsIn } from './bench'
-import type { CutNode, Demand, Layout, Plan, Problem, Size, Supply, Unplaced } from './plan'
+import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from './plan'
 import { area, countsOf } from './plan'
-import { squared, stripLayout } from './strips'
+import { isCuttable, squared, stripLayout } from './strips'
 
 /** The best plan so far and how far the search has come. */
 export interface Progress {
@@ -11,7 +11,10 @@ export interface Progress {
   rounds: number
 }
 
+const SIDES = ['width', 'height'] as const
 const ROUNDS = 24
+/** Rounds spent on fewer settings once the number of sheets is proven. */
+const PROVEN_ROUNDS = 4
 
 /**
  * Plans the cutting of one paper with strip layouts: at once a first plan, then
@@ -24,18 +27,19 @@ export function* planPaper(problem: Problem): Generator<Progress, Plan> {
   const { placeable, unplaced } = sortOut(problem)
   const bound = sheetBound(placeable, problem.supplies, problem.cutter)
   const worths = new Map(placeable.map(demand => [demand.key, area(demand)]))
-  let best: Attempt | undefined
+  let best: Attempt = { layouts: [], missing: new Map(), sheets: 0, spending: 0 }
+  if (placeable.length === 0) return finished(best, problem, placeable, unplaced, bound)
   for (let round = 1; round <= ROUNDS; round++) {
     for (const supplies of supplyOrders(problem.supplies)) {
       const attempt = oneAttempt(problem, placeable, supplies, worths)
-      if (!best || better(attempt, best, problem)) best = attempt
+      if (best.layouts.length === 0 || better(attempt, best, problem)) best = attempt
       correctWorths(attempt, worths)
     }
-    const plan = finished(best!, problem, placeable, unplaced, bound)
-    if (placeable.length === 0 || (plan.sheets === bound && problem.priority === 'sheets' && round >= 4)) return plan
+    const plan = finished(best, problem, placeable, unplaced, bound)
+    if (plan.sheets === bound && problem.priority === 'sheets' && round >= PROVEN_ROUNDS) return plan
     yield { plan, round, rounds: ROUNDS }
   }
-  return finished(best!, problem, placeable, unplaced, bound)
+  return finished(best, problem, placeable, unplaced, bound)
 }
 
 /** Runs the planner to its end. */
@@ -61,17 +65,15 @@ function sortOut({ demands, supplies, cutter }: Problem): { placeable: Demand[],
   function whyNot(demand: Demand): string | undefined {
     const available = supplies.filter(supply => supply.price !== null || supply.onHand > 0)
     if (available.length === 0) return 'There is no sheet on hand and none to buy.'
-    const sheets = available.map(supply => squared(supply, cutter))
-    if (ways(demand).some(way => sheets.some(sheet => fits(way, sheet) && cuttable(sheet)))) return undefined
-    if (!sheets.some(cuttable)) return 'The trimmer is too short for every sheet of this paper.'
+    const cuttable = available.filter(supply => isCuttable(supply, cutter))
+    if (cuttable.length === 0) return 'The trimmer is too short for every sheet of this paper.'
+    if (cuttable.some(supply => SIDES.some(along => stripLayout(supply, cutter, along, [demand], new Map([[demand.key, 1]]), area)))) return undefined
+    const sheets = cuttable.map(supply => squared(supply, cutter))
+    if (ways(demand).some(way => sheets.some(sheet => fits(way, sheet)))) return 'The trimmer is too short to cut it out.'
     const turnedFits = sheets.some(sheet => fits({ width: demand.height, height: demand.width }, sheet))
     return demand.turn !== 'either' && turnedFits
       ? 'It fits only turned, which the print direction forbids.'
       : 'It is larger than every sheet of this paper.'
-  }
-
-  function cuttable(sheet: Size): boolean {
-    return Math.min(sheet.width, sheet.height) <= cutter.length
   }
 }
 
@@ -113,7 +115,7 @@ function oneAttempt({ cutter }: Problem, demands: Demand[], supplies: Supply[], 
   return { layouts: merged, missing: left, spending, sheets: merged.reduce((total, layout) => total + layout.repeats, 0) }
 
   function bestLayout(supply: Supply): CutNode | undefined {
-    const candidates = (['width', 'height'] as const)
+    const candidates = SIDES
       .map(along => stripLayout(supply, cutter, along, demands, left, worth))
       .filter(root => root !== undefined)
     const total = (root: CutNode) => [...countsOf(root)].reduce((sum, [key, count]) => sum + worths.get(key)! * count, 0)

@@ -83,7 +83,7 @@ export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'he
   const length = along === 'width' ? inner.width : inner.height
   let room: number = along === 'width' ? inner.height : inner.width
   // The strips are parted by cuts along the strip, which the trimmer must be able to make.
-  if (length > cutter.length) return undefined
+  if (length > cutter.length || !isCuttable(supply, cutter)) return undefined
   const remaining = new Map(left)
   const strips: Strip[] = []
   for (;;) {
@@ -93,7 +93,7 @@ export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'he
     let best: Strip | undefined
     for (const height of heights) {
       const strip = fillStrip(length, height, along, demands, remaining, worth)
-      if (strip.worth > 0 && (!best || strip.worth / strip.height > best.worth / best.height)) best = strip
+      if (strip.worth > 0 && canCross(strip) && (!best || strip.worth / strip.height > best.worth / best.height)) best = strip
     }
     if (!best) break
     strips.push(best)
@@ -103,6 +103,11 @@ export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'he
   if (strips.length === 0) return undefined
   strips.sort((a, b) => b.height - a.height)
   return treeOf(supply, inner, cutter, along, strips)
+
+  /** A strip higher than the trimmer is long must need no cut across it. */
+  function canCross({ height, columns }: Strip): boolean {
+    return height <= cutter.length || (columns.length === 1 && columns[0]!.width === length)
+  }
 }
 
 /** What is left of a sheet after its squaring cuts. */
@@ -136,19 +141,34 @@ function treeOf(supply: Supply, inner: Size, cutter: Cutter, along: 'width' | 'h
   return frame(supply, cutter, body)
 }
 
+/**
+ * Which pair of edges is squared first, so that no squaring cut is longer than
+ * the trimmer; `undefined` where the sheet is too large for it either way.
+ */
+export function squaringOrder(supply: Supply, cutter: Cutter): 'width' | 'height' | undefined {
+  const inner = squared(supply, cutter)
+  if (supply.width <= cutter.length && inner.height <= cutter.length) return 'height'
+  if (supply.height <= cutter.length && inner.width <= cutter.length) return 'width'
+  return undefined
+}
+
 /** Puts the squaring cuts around the part of the sheet that is used. */
 function frame(supply: Supply, cutter: Cutter, body: CutNode): CutNode {
   const margin = cutter.squaring
-  if (margin === 0) return body
-  const waste = (width: number, height: number): CutNode => ({ kind: 'waste', width: width as Length, height: height as Length })
-  const row: CutNode = {
-    kind: 'cut', side: 'width', width: supply.width, height: body.height,
-    parts: [waste(margin, body.height), body, waste(margin, body.height)],
+  const first = squaringOrder(supply, cutter)
+  if (margin === 0 || !first) return body
+  const wrap = (inside: CutNode, side: 'width' | 'height'): CutNode => {
+    const edge: CutNode = { kind: 'waste', width: inside.width, height: inside.height, [side]: margin }
+    return { kind: 'cut', side, width: inside.width, height: inside.height, [side]: supply[side], parts: [edge, inside, edge] }
   }
-  return {
-    kind: 'cut', side: 'height', width: supply.width, height: supply.height,
-    parts: [waste(supply.width, margin), row, waste(supply.width, margin)],
-  }
+  return first === 'height' ? wrap(wrap(body, 'width'), 'height') : wrap(wrap(body, 'height'), 'width')
+}
+
+/** Whether the trimmer can part a sheet at all, squaring cuts included. */
+export function isCuttable(supply: Supply, cutter: Cutter): boolean {
+  if (cutter.squaring > 0 && !squaringOrder(supply, cutter)) return false
+  const inner = squared(supply, cutter)
+  return Math.min(inner.width, inner.height) <= cutter.length
 }
 
 /** Whether a leftover is worth keeping by the maker's own rule. */

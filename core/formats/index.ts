@@ -1,5 +1,5 @@
 export * from './batch-file/batch-file'
 export * from './batch-file/shapes'
-export { CHECKS, IsCalendarDay } from './batch-file/validators'
+export { CHECKS, IsCalendarDay, IsOne } from './batch-file/validators'
 export * from './batch-file/validate'
 export * from './csv'

@@ -22,7 +22,7 @@ export function fingerprint(parts = BUILT_FROM) {
 /** Does some work unless it was done for the same sources already. */
 async function once(stamp, sources, done, work) {
   const file = join(ROOT, stamp)
-  const now = fingerprint([...sources, "scripts/lib/sources.mjs"])
+  const now = fingerprint([...sources, 'scripts/lib/sources.mjs'])
   if (done() && existsSync(file) && readFileSync(file, 'utf8') === now) return
   await work()
   mkdirSync(dirname(file), { recursive: true })
@@ -55,6 +55,7 @@ export async function bundle(entry, sources) {
       // The ES modules of a package leave out what is not used; the programs start in half the time.
       mainFields: ['module', 'main'],
       minify: true,
+      keepNames: true,
       tsconfigRaw: { compilerOptions: { experimentalDecorators: true } },
       banner: { js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);' },
       logLevel: 'warning',

@@ -1,14 +1,14 @@
 import { Type } from 'class-transformer'
-import { IsDefined, IsInt, Matches, MaxLength, ValidateNested } from 'class-validator'
+import { IsInt, Matches, MaxLength, ValidateNested } from 'class-validator'
 import { BOUNDS } from '../../core/batch'
-import { ClassDocumentShape, IsCalendarDay, PaperShape } from '../../core/formats'
+import { ClassDocumentShape, IsCalendarDay, IsOne, PaperShape } from '../../core/formats'
 
 /** A class on its way to be saved, with the revision the sender started from. */
 export class SavedClassShape {
   @IsInt({ message: 'is the revision that was read' })
   revision!: number
 
-  @ValidateNested({ message: 'is the class as a whole' }) @Type(() => ClassDocumentShape) @IsDefined({ message: 'is missing' })
+  @ValidateNested() @Type(() => ClassDocumentShape) @IsOne('the class as a whole')
   document!: ClassDocumentShape
 }
 
@@ -17,7 +17,7 @@ export class SavedPaperShape {
   @IsInt({ message: 'is the revision that was read' })
   revision!: number
 
-  @ValidateNested({ message: 'is the paper as a whole' }) @Type(() => PaperShape) @IsDefined({ message: 'is missing' })
+  @ValidateNested() @Type(() => PaperShape) @IsOne('the paper as a whole')
   paper!: PaperShape
 }
 

@@ -34,15 +34,19 @@ function rename(title: string | undefined) {
   })
 }
 
-// All patterns of a card are drawn to one scale, the widest as wide as there is room.
+// All patterns of a card are drawn to one scale: side by side where they stay large enough, else below each other.
 const board = useTemplateRef('board')
 const { width: room } = useElementSize(board, { width: 620, height: 0 })
 const blanks = computed(() => (card.construction?.parts ?? [])
   .filter(part => (part.kind !== 'mat' && part.kind !== 'message' && !part.key.endsWith('-under')) && part.width.value > 0 && part.height.value > 0))
 const scale = computed(() => {
-  const widest = Math.max(...blanks.value.map(({ width }) => width.value), 1)
+  const widths = blanks.value.map(({ width }) => width.value)
+  const widest = Math.max(...widths, 1)
   const tallest = Math.max(...blanks.value.map(({ height }) => height.value), 1)
-  return Math.min((Math.max(260, room.value) - 62) / widest, 300 / tallest)
+  const available = Math.max(260, room.value) - 30
+  const beside = (available - widths.length * 86) / widths.reduce((sum, width) => sum + width, 1)
+  const alone = (available - 62) / widest
+  return Math.min(beside > alone * 0.6 ? beside : alone, 300 / tallest)
 })
 </script>
 

@@ -58,7 +58,7 @@ function setKits(key: string, kits: number | null) {
         <label
           :for="`kits-${card.entry.key}`"
           class="small"
-        >{{ card.entry.kits === null ? 'kits, one a seat' : 'kits' }}</label>
+        >kits</label>
         <span class="tools">
           <Button
             v-tooltip.bottom="'Copy this card'"

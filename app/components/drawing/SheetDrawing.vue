@@ -31,6 +31,19 @@ const px = (value: number) => value * scale.value
 /** Drawings count upwards, screens downwards. */
 const top = (leaf: Placed) => size.value.height - px(leaf.y + leaf.height)
 const fitsText = (leaf: Placed) => px(leaf.width) > 44 && px(leaf.height) > 20
+
+// A label lies where it fits and stands where only that fits.
+const LABEL = { length: 82, height: 18, named: 40 }
+const stands = (leaf: Placed) => px(leaf.width) < LABEL.length && leaf.height > leaf.width
+const long = (leaf: Placed) => px(stands(leaf) ? leaf.height : leaf.width)
+const short = (leaf: Placed) => px(stands(leaf) ? leaf.width : leaf.height)
+const named = (leaf: Placed) => short(leaf) > LABEL.named
+/** Where the label of a piece goes, or nothing where it does not fit. */
+function label(leaf: Placed): string | undefined {
+  if (long(leaf) < LABEL.length || short(leaf) < LABEL.height) return undefined
+  const middle = `translate(${px(leaf.x + leaf.width / 2)} ${top(leaf) + px(leaf.height) / 2})`
+  return stands(leaf) ? `${middle} rotate(-90)` : middle
+}
 </script>
 
 <template>
@@ -64,26 +77,28 @@ const fitsText = (leaf: Placed) => px(leaf.width) > 44 && px(leaf.height) > 20
           :fill="leaf.node.kind === 'piece' ? paperFill(paper.key) : leaf.node.kind === 'offcut' ? 'url(#hatch)' : 'var(--ground)'"
           class="part"
         />
-        <text
-          v-if="leaf.node.kind === 'piece' && fitsText(leaf)"
-          :x="px(leaf.x + leaf.width / 2)"
-          :y="top(leaf) + px(leaf.height) / 2 + (px(leaf.height) > 44 ? -3 : 5)"
-          text-anchor="middle"
-          class="label measure"
-        ><SvgLength
-          :length="leaf.width"
-          :units="units"
-        /><tspan> × </tspan><SvgLength
-          :length="leaf.height"
-          :units="units"
-        /></text>
-        <text
-          v-if="leaf.node.kind === 'piece' && px(leaf.height) > 44 && px(leaf.width) > 70"
-          :x="px(leaf.x + leaf.width / 2)"
-          :y="top(leaf) + px(leaf.height) / 2 + 14"
-          text-anchor="middle"
-          class="label"
-        >{{ shortName(leaf).slice(0, Math.floor(px(leaf.width) / 6)) }}</text>
+        <g
+          v-if="leaf.node.kind === 'piece' && label(leaf)"
+          :transform="label(leaf)"
+        >
+          <text
+            :y="named(leaf) ? -3 : 5"
+            text-anchor="middle"
+            class="label measure"
+          ><SvgLength
+            :length="leaf.width"
+            :units="units"
+          /><tspan> × </tspan><SvgLength
+            :length="leaf.height"
+            :units="units"
+          /></text>
+          <text
+            v-if="named(leaf)"
+            y="14"
+            text-anchor="middle"
+            class="label"
+          >{{ shortName(leaf).slice(0, Math.floor(long(leaf) / 6.5)) }}</text>
+        </g>
         <text
           v-if="leaf.node.kind === 'offcut' && fitsText(leaf)"
           :x="px(leaf.x + leaf.width / 2)"

@@ -12,7 +12,9 @@ const parts = computed(() => lengthParts(length, units))
     v-if="parts.numerator"
     :dx="parts.whole ? 1.5 : 0"
     class="fraction"
-  >{{ parts.numerator }}/{{ parts.denominator }}</tspan>
+  >
+    {{ parts.numerator }}/{{ parts.denominator }}
+  </tspan>
 </template>
 
 <style scoped>

@@ -1,21 +1,20 @@
 import 'reflect-metadata'
 import { Type } from 'class-transformer'
 import {
-  ArrayMaxSize, Equals, IsArray, IsBoolean, IsDefined, IsHexColor, IsIn, IsInt, IsNotEmpty, IsNumber, IsString,
-  Length as HasLength, Matches, Max, MaxLength, Min, ValidateIf, ValidateNested,
+  Equals, IsBoolean, IsHexColor, IsIn, IsInt, IsNumber, IsString,
+  Length as HasLength, Matches, Max, MaxLength, Min, ValidateNested,
 } from 'class-validator'
 import type { Batch, CardEntry, ClassDetails, ClassDocument, PaperEntry, PricesEntry, StockEntry, ToolsEntry, WishesEntry } from '../../batch'
 import { BOUNDS } from '../../batch'
 import type { ParameterInputs } from '../../folds'
 import { MOTIFS } from '../../paper'
-import { IsCalendarDay, IsLengthText, IsPaperChoice, IsParameterInputs } from './validators'
+import { IsCalendarDay, IsLengthText, IsListOf, IsOne, IsPaperChoice, IsParameterInputs, IsWholeOrNull } from './validators'
 
 /**
  * The shape of a class in a file and at the server's door. The JSON Schema in
  * docs is written from these classes, so the two cannot drift apart.
  */
 
-const nothing = (_: unknown, value: unknown) => value !== null
 const KEY = /^[a-z0-9][a-z0-9-]{0,79}$/
 const key = () => Matches(KEY, { message: 'is a key of small letters, digits and hyphens' })
 const oneOf = (values: readonly string[]) => IsIn(values, { message: `is one of: ${values.join(', ')}` })
@@ -24,8 +23,6 @@ const filled = () => Matches(/\S/, { message: 'cannot be empty' })
 const whole = () => IsInt({ message: 'is a whole number' })
 const least = (value: number) => Min(value, { message: `must be at least ${value}` })
 const most = (value: number) => Max(value, { message: `must be at most ${value}` })
-const list = (longest: number, what: string) => ArrayMaxSize(longest, { message: `holds at most ${longest} ${what}` })
-const given = () => IsDefined({ message: 'is missing' })
 
 export class ClassDetailsShape implements ClassDetails {
   @filled() @text(BOUNDS.title) @IsString({ message: 'is a text' })
@@ -60,7 +57,7 @@ export class CardShape implements CardEntry {
   @key()
   fold!: string
 
-  @ValidateIf(({ kits }) => nothing(undefined, kits)) @most(BOUNDS.kits) @least(0) @whole()
+  @IsWholeOrNull(BOUNDS.kits)
   kits!: number | null
 
   @IsParameterInputs()
@@ -119,7 +116,7 @@ export class StockShape implements StockEntry {
   @most(BOUNDS.onHand) @least(0) @whole()
   onHand!: number
 
-  @ValidateIf(({ price }) => nothing(undefined, price)) @most(BOUNDS.cents) @least(0) @whole()
+  @IsWholeOrNull(BOUNDS.cents)
   price!: number | null
 }
 
@@ -145,30 +142,29 @@ export class PaperShape implements PaperEntry {
   @IsBoolean({ message: 'is true or false' })
   upright!: boolean
 
-  @ValidateNested({ each: true, message: 'is a list of sheet formats' }) @Type(() => StockShape)
-  @list(BOUNDS.stocks, 'sheet formats') @IsNotEmpty({ message: 'is missing' }) @IsArray({ message: 'is a list of sheet formats' })
+  @ValidateNested({ each: true }) @Type(() => StockShape) @IsListOf('sheet formats', BOUNDS.stocks)
   stocks!: StockShape[]
 }
 
 export class ClassDocumentShape implements ClassDocument {
-  @ValidateNested({ message: 'is the class: title, date, seats, …' }) @Type(() => ClassDetailsShape) @given()
+  @ValidateNested() @Type(() => ClassDetailsShape) @IsOne('the class: title, date, seats, …')
   class!: ClassDetailsShape
 
-  @ValidateNested({ each: true, message: 'is a list of cards' }) @Type(() => CardShape) @list(BOUNDS.cards, 'cards') @IsArray({ message: 'is a list of cards' })
+  @ValidateNested({ each: true }) @Type(() => CardShape) @IsListOf('cards', BOUNDS.cards)
   cards!: CardShape[]
 
-  @ValidateNested({ message: 'are the tools: trimmer, mark, …' }) @Type(() => ToolsShape) @given()
+  @ValidateNested() @Type(() => ToolsShape) @IsOne('the tools: trimmer, mark, …')
   tools!: ToolsShape
 
-  @ValidateNested({ message: 'are the wishes: priority' }) @Type(() => WishesShape) @given()
+  @ValidateNested() @Type(() => WishesShape) @IsOne('the wishes: priority')
   wishes!: WishesShape
 
-  @ValidateNested({ message: 'are the prices: currency, tapePerMetre, foamPad' }) @Type(() => PricesShape) @given()
+  @ValidateNested() @Type(() => PricesShape) @IsOne('the prices: currency, tapePerMetre, foamPad')
   prices!: PricesShape
 }
 
 export class BatchShape extends ClassDocumentShape implements Batch {
-  @ValidateNested({ each: true, message: 'is a list of papers' }) @Type(() => PaperShape) @list(BOUNDS.papers, 'papers') @IsArray({ message: 'is a list of papers' })
+  @ValidateNested({ each: true }) @Type(() => PaperShape) @IsListOf('papers', BOUNDS.papers)
   papers!: PaperShape[]
 }
 

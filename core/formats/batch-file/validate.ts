@@ -31,11 +31,13 @@ export function checkShape<T extends object>(shape: new () => T, data: unknown):
 function flatten(errors: ValidationError[], parent: string): Problem[] {
   return errors.flatMap((error) => {
     const path = /^\d+$/.test(error.property) ? `${parent}[${error.property}]` : parent ? `${parent}.${error.property}` : error.property
+    const { nestedValidation, whitelistValidation, ...own } = error.constraints ?? {}
+    if (whitelistValidation) return [{ path, problem: 'is not known here; check its spelling' }]
+    // One sentence for one place: the most basic check that failed, which a shape lists last.
+    const basic = Object.values(own)[0]
+    if (basic) return [{ path, problem: basic }]
     const nested = flatten(error.children ?? [], path)
-    const messages = Object.entries(error.constraints ?? {})
-      .map(([rule, message]) => rule === 'whitelistValidation' ? 'is not known here; check its spelling' : message)
-    // One sentence for one place: the first check that failed, as the shape lists them.
-    return nested.length > 0 ? nested : [{ path, problem: messages.at(-1) ?? 'is wrong' }]
+    return nested.length > 0 ? nested : [{ path, problem: nestedValidation ?? 'is wrong' }]
   }).slice(0, MOST_PROBLEMS)
 }
 

@@ -5,7 +5,7 @@ import { parseLength } from '../../lengths'
 const HAS_UNIT = /[a-z"″”]\s*$/i
 
 /** Names of our own checks, as the schema writer knows them. */
-export const CHECKS = { length: 'isLengthText', parameters: 'isParameterInputs', papers: 'isPaperChoice', day: 'isCalendarDay' } as const
+export const CHECKS = { length: 'isLengthText', parameters: 'isParameterInputs', papers: 'isPaperChoice', day: 'isCalendarDay', one: 'isOneObject', list: 'isListOfObjects', wholeOrNull: 'isWholeOrNull' } as const
 
 /** A length written with its unit; more than zero unless `zero` allows none. */
 export function IsLengthText({ zero = false } = {}, options?: ValidationOptions): PropertyDecorator {
@@ -28,6 +28,32 @@ export function IsLengthText({ zero = false } = {}, options?: ValidationOptions)
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** One object, not a list in its place; what is in it is checked by its own shape. */
+export const IsOne = (what: string): PropertyDecorator => ValidateBy({
+  name: CHECKS.one,
+  validator: { validate: isRecord, defaultMessage: args => args?.value === undefined ? 'is missing' : `must be ${what}` },
+})
+
+/** A list of objects; what is in each is checked by its own shape. */
+export const IsListOf = (what: string, longest: number): PropertyDecorator => ValidateBy({
+  name: CHECKS.list,
+  constraints: [longest],
+  validator: {
+    validate: value => Array.isArray(value) && value.length <= longest && value.every(isRecord),
+    defaultMessage: args => Array.isArray(args?.value) && args.value.length > longest ? `holds at most ${longest} ${what}` : `is a list of ${what}`,
+  },
+})
+
+/** A whole number from 0 to `most`, or `null` for “as usual”. */
+export const IsWholeOrNull = (most: number): PropertyDecorator => ValidateBy({
+  name: CHECKS.wholeOrNull,
+  constraints: [most],
+  validator: {
+    validate: value => value === null || (Number.isInteger(value) && value >= 0 && value <= most),
+    defaultMessage: () => `is a whole number from 0 to ${most}, or null`,
+  },
+})
 
 /** The parameters of a card: names with texts or true/false. */
 export const IsParameterInputs = (): PropertyDecorator => ValidateBy({

@@ -152,5 +152,5 @@ function reading({ at, fromOtherEnd, reading, turnOver }: PreparedPiece['scores'
 .glyph { width: 3.2rem; padding: 0.1rem 0.5rem 0.1rem 0; }
 .paper { flex-wrap: nowrap; }
 .missing { color: var(--stop); font-weight: 600; }
-.score span { display: block; }
+.score > span:last-child { display: block; }
 </style>

@@ -6,7 +6,6 @@ const { work, planner, missing } = usePrintedClass('Cutting sheets')
 const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.find(supply => supply.key === key)!
 </script>
 
-
 <template>
   <p v-if="missing">
     {{ missing }}

@@ -1,0 +1,67 @@
+/** The rooms of the house and the arrows between them: lengths ← paper ← folds, paper ← cutting, both ← kits ← batch ← formats; then app, server, cli. */
+const ROOMS = {
+  lengths: [],
+  paper: ['lengths'],
+  folds: ['lengths', 'paper'],
+  cutting: ['lengths', 'paper'],
+  kits: ['lengths', 'paper', 'folds', 'cutting'],
+  batch: ['lengths', 'paper', 'folds', 'cutting', 'kits'],
+  formats: ['lengths', 'paper', 'folds', 'cutting', 'kits', 'batch'],
+}
+const TEST = '\\.test\\.ts$'
+const PURE = '^node_modules/(papaparse|class-validator|class-transformer|reflect-metadata)/'
+
+module.exports = {
+  forbidden: [
+    ...Object.entries(ROOMS).map(([room, allowed]) => ({
+      name: `arrows-of-${room}`,
+      comment: `core/${room} may look at ${allowed.join(', ') || 'nothing else'} only.`,
+      severity: 'error',
+      from: { path: `^core/${room}/`, pathNot: TEST },
+      to: { path: '^core/', pathNot: `^core/(${[room, ...allowed].join('|')})/` },
+    })),
+    {
+      name: 'one-door',
+      comment: 'Other rooms import the index.ts of a core room, never a file behind it.',
+      severity: 'error',
+      from: { path: '^(?!core/)|^core/([^/]+)/' },
+      to: { path: '^core/[^/]+/.+', pathNot: '^core/[^/]+/index\\.ts$|^core/$1/' },
+    },
+    {
+      name: 'core-is-pure',
+      comment: 'The core runs anywhere: no interface, no server, no Node, only small pure packages.',
+      severity: 'error',
+      from: { path: '^core/', pathNot: TEST },
+      to: { pathNot: `^core/|${PURE}` },
+    },
+    {
+      name: 'app-and-server-apart',
+      comment: 'Browser and server meet over routes only.',
+      severity: 'error',
+      from: { path: '^app/' },
+      to: { path: '^(server|cli|scripts|e2e)/' },
+    },
+    {
+      name: 'nothing-leans-on-the-app',
+      severity: 'error',
+      from: { path: '^(core|server|cli|demo)/' },
+      to: { path: '^(app|e2e|scripts)/' },
+    },
+    {
+      name: 'no-validation-in-the-browser',
+      comment: 'The formats room brings the validation classes along; the browser takes its types only.',
+      severity: 'error',
+      from: { path: '^app/' },
+      to: { path: '^core/formats/', dependencyTypesNot: ['type-only'] },
+    },
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    { name: 'no-orphans', severity: 'error', from: { orphan: true, path: '^(core|server/utils|cli)/', pathNot: [TEST, '\\.d\\.ts$', '^server/utils/'] }, to: {} },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '\\.json$' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: '.nuxt/tsconfig.app.json' },
+    enhancedResolveOptions: { extensions: ['.ts', '.mjs', '.vue', '.js'] },
+  },
+}

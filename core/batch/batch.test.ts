@@ -1,0 +1,116 @@
+import { describe, expect, it } from 'vitest'
+import { freeKey, freeTitle, kitsOfBatch, newCard, newClass, planAll, prepare, stopsIn, summaryOf, withPapers } from '.'
+import type { Batch, PaperEntry } from '.'
+import { foldById } from '../folds'
+import { inches } from '../lengths'
+
+const zFold = foldById('z-fold')!
+const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => ({
+  key, name: key, kind: 'cardstock', weight: 250, colour: '#808080', motif: 'plain', upright: false,
+  stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }], ...changes,
+})
+const chalk = paper('chalk', { colour: '#f5f5f0' })
+const herring = paper('herring', { kind: 'print', upright: true })
+const empty: Batch = { ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 4, spares: 1 }), papers: [paper('kelp'), chalk, herring] }
+const batch: Batch = { ...empty, cards: [newCard(zFold, empty)] }
+
+describe('a new card', () => {
+  it('starts with one kit for each seat and spare, and a usual paper for every part', () => {
+    const [card] = prepare(batch).cards
+    expect(card!.kits).toBe(5)
+    expect(card!.pieces.map(({ key, paper }) => [key, paper?.key])).toEqual([
+      ['base', 'kelp'], ['mat-a', 'herring'], ['mat-b', 'herring'], ['mat-c', 'herring'], ['message', 'chalk'], ['plate', 'kelp'], ['plate-mat', 'herring'],
+    ])
+    expect(stopsIn(prepare(batch))).toBe(0)
+  })
+
+  it('gets a key and a title of its own', () => {
+    const second = newCard(zFold, batch)
+    expect([second.key, second.title]).toEqual(['z-fold-2', 'Z-fold 2'])
+    expect(freeKey('a', ['a', 'a-2'])).toBe('a-3')
+    expect(freeTitle('x'.repeat(120), ['x'.repeat(120)]).length).toBeLessThanOrEqual(120)
+  })
+
+  it('keeps chosen papers when parts are added', () => {
+    const chosen = { ...batch.cards[0]!, papers: { base: 'chalk' } }
+    expect(withPapers(chosen, zFold, batch).papers).toMatchObject({ 'base': 'chalk', 'mat-a': 'herring' })
+  })
+
+  it('has no paper where the shelf is empty, and says so', () => {
+    const bare = { ...empty, papers: [] }
+    const preparation = prepare({ ...bare, cards: [newCard(zFold, bare)] })
+    expect(stopsIn(preparation)).toBe(7)
+    expect(preparation.cards[0]!.findings[0]!.problem).toContain('has no paper yet')
+  })
+})
+
+describe('from cards to demand', () => {
+  it('gathers equal pieces of one paper, whatever card they are for', () => {
+    const { papers } = prepare({ ...batch, cards: [batch.cards[0]!, { ...newCard(zFold, batch), kits: 3 }] })
+    const demands = papers.find(({ paper }) => paper.key === 'herring')!.problem.demands
+    // Mats A and B are alike: 2 × (5 + 3); mat C and the plate's mat once each.
+    expect(demands.map(({ width, height, quantity }) => [width, height, quantity])).toEqual([
+      [inches(1.875), inches(5.25), 16], [inches(4), inches(5.25), 8], [inches(3), inches(3.25), 8],
+    ])
+    expect(demands[0]!.name).toContain('Mat on panel A (Z-fold), Mat on panel B (Z-fold)')
+    expect(demands.every(({ turn }) => turn === 'as drawn')).toBe(true)
+  })
+
+  it('turns prints on the sheet for sideways decoration', () => {
+    const sideways = { ...batch.cards[0]!, parameters: { ...batch.cards[0]!.parameters, decoration: 'sideways' } }
+    const { papers } = prepare({ ...batch, cards: [sideways] })
+    expect(papers.find(({ paper }) => paper.key === 'herring')!.problem.demands.every(({ turn }) => turn === 'turned')).toBe(true)
+    expect(papers.find(({ paper }) => paper.key === 'chalk')!.problem.demands.every(({ turn }) => turn === 'either')).toBe(true)
+  })
+
+  it('changes everything with one border', () => {
+    const wide = { ...batch.cards[0]!, parameters: { ...batch.cards[0]!.parameters, border: '1/4 in' } }
+    const [before, after] = [prepare(batch), prepare({ ...batch, cards: [wide] })].map(({ cards }) => cards[0]!.pieces.find(({ key }) => key === 'mat-c')!)
+    expect(before!.width.value - after!.width.value).toBe(inches(0.25))
+    expect(after!.height.explain('inch')).toBe('Finished height 5 1/2 − 2 × Border 1/4')
+  })
+
+  it('plans nothing for no kits', () => {
+    expect(prepare({ ...batch, cards: [{ ...batch.cards[0]!, kits: 0 }] }).papers).toEqual([])
+  })
+})
+
+describe('findings of the batch', () => {
+  const findings = (changes: Partial<Batch['cards'][0]>, papers = batch.papers) =>
+    prepare({ ...batch, papers, cards: [{ ...batch.cards[0]!, ...changes }] }).cards[0]!.findings.map(({ severity, problem }) => `${severity}: ${problem}`)
+
+  it('names a fold nobody knows', () => {
+    expect(findings({ fold: 'origami-swan' })).toEqual([expect.stringContaining('does not know')])
+  })
+
+  it('names a parameter that cannot be read', () => {
+    expect(findings({ parameters: { width: 'wide' } })).toEqual([expect.stringContaining('stop: Finished width')])
+  })
+
+  it('misses a paper that left the shelf', () => {
+    expect(findings({}, [paper('kelp'), herring])).toContainEqual(expect.stringContaining('“chalk”, which is no longer on the shelf'))
+  })
+
+  it('knows light bases, heavy stock and narrow pieces', () => {
+    expect(findings({}, [paper('kelp', { weight: 120 }), chalk, herring])).toContainEqual(expect.stringContaining('too light'))
+    expect(findings({}, [paper('kelp', { weight: 300 }), chalk, herring])).toContainEqual(expect.stringContaining('along the grain'))
+    expect(findings({ parameters: { ...batch.cards[0]!.parameters, width: '1 in', plate: false, message: false } })).toContainEqual(expect.stringContaining('too narrow to hold'))
+  })
+})
+
+describe('the whole class', () => {
+  it('goes from cards to bags and costs', () => {
+    const preparation = prepare(batch)
+    const kits = kitsOfBatch(batch, preparation, planAll(preparation))
+    expect(kits.seats).toHaveLength(5)
+    expect(kits.purchases.every(({ toBuy }) => toBuy === 0)).toBe(true)
+    expect(kits.costs[0]!.paper).toBeGreaterThan(0)
+    expect(summaryOf(batch, batch.papers)).toMatchObject({ title: 'Test', cards: ['Z-fold'], kits: 5, pieces: 35, stops: 0 })
+  })
+
+  it('follows the sheets: what is needed is what the layouts open', () => {
+    for (const { plan, sheets } of planAll(prepare(batch))) {
+      expect(sheets.reduce((sum, { needed }) => sum + needed, 0)).toBe(plan.sheets)
+    }
+  })
+})

@@ -1,0 +1,88 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { FOLDS, defaultInputs, foldById, inputProblems } from '.'
+import type { ParameterInputs } from '.'
+import { inches, millimetres, writeLength } from '../lengths'
+import type { Units } from '../lengths'
+
+const MARK = { inch: inches(1 / 16), metric: millimetres(1) }
+
+describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
+  const inputs = (units: Units) => {
+    const step = MARK[units]
+    const entries = Object.entries(fold.parameters).map(([key, parameter]) => {
+      if (parameter.kind === 'toggle') return [key, fc.boolean()] as const
+      if (parameter.kind === 'choice') return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
+      return [key, fc.integer({ min: parameter.zero ? 0 : 1, max: 400 }).map(steps => writeLength((steps * step) as typeof step, units))] as const
+    })
+    return fc.record(Object.fromEntries(entries)) as fc.Arbitrary<ParameterInputs>
+  }
+
+  it('is found by its identifier and starts without anything to settle', () => {
+    expect(foldById(fold.id)).toBe(fold)
+    for (const units of ['inch', 'metric'] as const) {
+      const { findings } = fold.construct(defaultInputs(fold.parameters, units), units, MARK[units])
+      expect(findings.filter(({ severity }) => severity === 'stop')).toEqual([])
+    }
+  })
+
+  it.each(['inch', 'metric'] as const)('answers any sizes in %s with whole geometry and findings', (units) => {
+    fc.assert(fc.property(inputs(units), (values) => {
+      const card = fold.construct(values, units, MARK[units])
+      for (const part of card.parts) {
+        expect(part.panels.reduce((sum, { width }) => sum + width.value, 0)).toBe(part.width.value)
+        for (const { at } of part.creases) expect(at.value > 0 && at.value < part.width.value).toBe(true)
+      }
+      const stopped = new Set(card.findings.filter(({ severity }) => severity === 'stop').map(({ part }) => part))
+      for (const { key, width, height } of card.parts) {
+        if (width.value <= 0 || height.value <= 0) expect(stopped).toContain(key)
+      }
+      for (const { width, height, kind, scores } of card.pieces) {
+        if (kind === 'mat' || kind === 'message') expect([width.value % MARK[units], height.value % MARK[units]]).toEqual([0, 0])
+        for (const { at, fromOtherEnd } of scores) expect(at.value + fromOtherEnd.value).toBe(width.value)
+      }
+      // A layer never sticks out of the panel it is glued on, unless a finding says so.
+      for (const { part, onto, x, y } of card.joints) {
+        const glued = card.parts.find(({ key }) => key === part)!
+        if (glued.kind !== 'mat' || glued.width.value <= 0 || glued.height.value <= 0) continue
+        expect(x.value >= 0 && y.value >= 0).toBe(true)
+        expect(x.value + glued.width.value <= onto.width.value + 1 && y.value + glued.height.value <= onto.height.value + 1).toBe(true)
+      }
+    }))
+  })
+
+  it('takes the value that a finding calls right', () => {
+    fc.assert(fc.property(inputs('inch'), (values) => {
+      const { findings } = fold.construct(values, 'inch', MARK.inch)
+      for (const { subject, fix } of findings) {
+        if (!fix) continue
+        const again = fold.construct({ ...values, [fix.parameter]: writeLength(fix.value, 'inch') }, 'inch', MARK.inch)
+        expect(again.findings.map(finding => finding.subject)).not.toContain(subject)
+      }
+    }))
+  })
+})
+
+describe('inputs of a fold', () => {
+  const { parameters } = FOLDS[0]!
+
+  it.each([
+    [{ width: 4 }, 'is a length written as text'],
+    [{ width: '0 in' }, 'must be more than zero'],
+    [{ width: '-3 in' }, 'must be more than zero'],
+    [{ border: '-1 mm' }, 'must be zero or more'],
+    [{ width: 'wide' }, 'Finished width'],
+    [{ width: '6 m' }, 'longer than 5 m'],
+    [{ plate: 'yes' }, 'either true or false'],
+    [{ layers: 'nine' }, 'is one of: one, two'],
+    [{ wdth: '4 in' }, 'It has: width, height'],
+    [{ __proto__x: '4 in' }, 'is not a parameter'],
+  ])('refuses %j', (inputs, reason) => {
+    expect(inputProblems(parameters, inputs, 'inch')).toEqual([{ parameter: Object.keys(inputs)[0], problem: expect.stringContaining(reason) }])
+  })
+
+  it('accepts zero where none is meant and leaves defaults to the fold', () => {
+    expect(inputProblems(parameters, { border: '0 in' }, 'inch')).toEqual([])
+    expect(inputProblems(parameters, {}, 'inch')).toEqual([])
+  })
+})

@@ -1,0 +1,128 @@
+import { execFileSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import Ajv from 'ajv/dist/2020'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { piecesCsv, readBatch, writeBatch } from '.'
+import { prepare } from '../batch'
+import type { Batch } from '../batch'
+
+const TEXT = readFileSync(new URL('../../demo/tide-and-lantern.json', import.meta.url), 'utf8')
+const file = () => JSON.parse(TEXT)
+const readGood = (text = TEXT): Batch => {
+  const read = readBatch(text)
+  if (!read.ok) throw new Error(JSON.stringify(read.problems))
+  return read.value
+}
+/** Reads the demo file with something changed in it. */
+function problemsWith(change: (file: ReturnType<typeof JSON.parse>) => void): string[] {
+  const changed = file()
+  change(changed)
+  const read = readBatch(JSON.stringify(changed))
+  return read.ok ? [] : read.problems.map(({ path, problem }) => `${path}: ${problem}`)
+}
+
+describe('the batch file', () => {
+  it('comes back as it went out', () => {
+    expect(readGood(writeBatch(readGood()))).toEqual(readGood())
+    expect(JSON.parse(writeBatch(readGood()))).toEqual(file())
+  })
+
+  it('takes a byte order mark', () => {
+    expect(readBatch(`\uFEFF${TEXT}`).ok).toBe(true)
+  })
+
+  it.each<[string, Parameters<typeof problemsWith>[0], string]>([
+    ['another format', f => void (f.format = 'recipe'), 'format: is not a batch file'],
+    ['a newer version', f => void (f.version = 3), 'version: is 3; this Wakaru reads version 1'],
+    ['no version', f => void delete f.version, 'version: is missing'],
+    ['no class', f => void delete f.class, 'class: is missing'],
+    ['an empty title', f => void (f.class.title = '  '), 'class.title: cannot be empty'],
+    ['a title that is no text', f => void (f.class.title = 7), 'class.title: is a text'],
+    ['a day that does not exist', f => void (f.class.date = '2027-02-30'), 'class.date: is a day that exists'],
+    ['no seats', f => void (f.class.seats = 0), 'class.seats: must be at least 1'],
+    ['half a seat', f => void (f.class.seats = 1.5), 'class.seats: is a whole number'],
+    ['seats without end', f => void (f.class.seats = 1e300), 'class.seats'],
+    ['too many kits', f => void (f.cards[0].kits = 10_001), 'cards[0].kits: is a whole number from 0 to 10000, or null'],
+    ['letters for a length', f => void (f.cards[0].parameters.width = 'wide'), 'cards[0].parameters.width: Finished width'],
+    ['a number for a length', f => void (f.cards[0].parameters.width = 4.25), 'cards[0].parameters: is an object of parameters'],
+    ['a length without unit', f => void (f.tools.trimmer = '12'), 'tools.trimmer: needs its unit'],
+    ['a mark of zero', f => void (f.tools.mark = '0 in'), 'tools.mark: must be more than zero'],
+    ['a parameter nobody knows', f => void (f.cards[0].parameters.wdth = '4 in'), 'cards[0].parameters.wdth: is not a parameter of this fold'],
+    ['a fold nobody knows', f => void (f.cards[1].fold = 'swan'), 'cards[1].fold: is one of: z-fold, crossing-flaps'],
+    ['a paper that is not in the file', f => void (f.cards[0].papers.base = 'gold'), 'cards[0].papers.base: names the paper “gold”'],
+    ['two cards of one key', f => void (f.cards[1].key = f.cards[0].key), 'cards[1].key: “harbour-lantern” stands twice'],
+    ['a name misspelt', f => void (f.class.seets = 3), 'class.seets: is not known here'],
+    ['papers that are no list', f => void (f.papers = {}), 'papers: is a list of papers'],
+    ['a sheet without height', f => void delete f.papers[0].stocks[0].height, 'papers[0].stocks[0].height: is a length'],
+    ['a colour by name', f => void (f.papers[0].colour = 'red'), 'papers[0].colour: is a colour such as'],
+    ['a price below nothing', f => void (f.papers[0].stocks[0].price = -1), 'papers[0].stocks[0].price: is a whole number from 0'],
+    ['thousands of cards', f => void (f.cards = Array.from({ length: 3000 }, () => f.cards[0])), 'cards: holds at most 24 cards'],
+    ['a card that is null', f => void (f.cards[0] = null), 'cards: is a list of cards'],
+    ['a list for a card', f => void (f.cards[0] = []), 'cards: is a list of cards'],
+    ['a list for the class', f => void (f.class = []), 'class: must be the class: title'],
+  ])('refuses %s and names the place', (_, change, problem) => {
+    expect(problemsWith(change).join('\n')).toContain(problem)
+  })
+
+  it.each([
+    ['', 'is not JSON'],
+    ['{"format":', 'is not JSON'],
+    ['[]', 'is not a batch file'],
+    ['null', 'is not a batch file'],
+    ['"text"', 'is not a batch file'],
+    [`{"format":"wakaru-batch","x":"${'x'.repeat(2_000_001)}"}`, 'has at most 2 MB'],
+  ])('refuses a file that is something else', (text, problem) => {
+    const read = readBatch(text)
+    expect(read.ok ? '' : read.problems[0]!.problem).toContain(problem)
+  })
+
+  it('leaves no trace of names that JavaScript treats specially', () => {
+    const text = TEXT.replace('"parameters": {', '"parameters": { "__proto__": { "polluted": true },')
+    readBatch(text)
+    expect(({} as Record<string, unknown>).polluted).toBeUndefined()
+  })
+
+  it('never throws, whatever stands where', () => {
+    const paths = [['class'], ['cards'], ['cards', '0'], ['cards', '0', 'parameters'], ['tools', 'mark'], ['papers', '0', 'stocks'], ['wishes'], ['prices', 'currency']]
+    fc.assert(fc.property(fc.constantFrom(...paths), fc.jsonValue(), (path, value) => {
+      const changed = file()
+      const parent = path.slice(0, -1).reduce((at, key) => at[key], changed)
+      parent[path.at(-1)!] = value
+      const read = readBatch(JSON.stringify(changed))
+      if (!read.ok) expect(read.problems.length).toBeGreaterThan(0)
+    }))
+  })
+})
+
+describe('the published schema', () => {
+  const published = JSON.parse(readFileSync(new URL('../../docs/batch-file.schema.json', import.meta.url), 'utf8'))
+
+  it('is the one that the doors use', () => {
+    expect(published).toEqual(JSON.parse(execFileSync('node', ['scripts/wakaru.mjs', 'schema'], { encoding: 'utf8' })))
+  })
+
+  it('accepts every demo class and refuses a broken one', () => {
+    const validate = new Ajv({ strict: false, validateFormats: false }).compile(published)
+    for (const name of ['tide-and-lantern', 'paper-boats', 'first-frost']) {
+      validate(JSON.parse(readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8')))
+      expect(validate.errors, name).toBeNull()
+    }
+    expect(validate({ ...file(), version: 2 })).toBe(false)
+    expect(validate({ ...file(), cards: [{}] })).toBe(false)
+  })
+})
+
+describe('pieces as CSV', () => {
+  it('puts width before height and names the unit', () => {
+    const [head, base] = piecesCsv(readGood(), prepare(readGood())).split('\n')
+    expect(head).toBe('Card,Piece,Width (in),Height (in),Per kit,In all,Paper,Print top,Scores (in)')
+    expect(base).toBe('Harbour lantern,Base,8 1/2,5 1/2,1,16,Kelp,any,2 1/8 mountain; 4 1/4 valley')
+  })
+
+  it('does not let a title become a formula', () => {
+    const batch = readGood()
+    batch.cards[0]!.title = '=HYPERLINK("http://x")'
+    expect(piecesCsv(batch, prepare(batch)).split('\n')[1]).toMatch(/^"'=HYPERLINK/)
+  })
+})
