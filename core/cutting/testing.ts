@@ -20,4 +20,3 @@ export const sheet = (width: number, height: number, onHand = 0, price: number |
 
 export const problem = (demands: Demand[], supplies: Supply[], changes: Partial<Cutter> = {}): Problem =>
   ({ demands, supplies, cutter: { ...cutter, ...changes }, priority: 'sheets' })
-

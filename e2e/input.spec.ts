@@ -1,0 +1,122 @@
+import { expect, test } from '@playwright/test'
+import { demoClass, pieceRow, saved, station } from './studio'
+
+test.describe('wrong input', () => {
+  test('a new class names what is missing and what is too much', async ({ page }) => {
+    await page.goto('/')
+    await page.getByRole('button', { name: 'New class' }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.getByLabel('Seats').fill('0')
+    await dialog.getByLabel('Spare kits').fill('1000')
+    await dialog.getByRole('button', { name: 'Make the class' }).click()
+    await expect(dialog).toContainText('The title cannot be empty')
+    await expect(dialog).toContainText('Seats must be at least 1')
+    await expect(dialog).toContainText('Spare kits must be at most 100')
+    await dialog.getByLabel('Title').fill('Put right')
+    await dialog.getByLabel('Seats').fill('3')
+    await dialog.getByLabel('Spare kits').fill('1')
+    await dialog.getByRole('button', { name: 'Make the class' }).click()
+    await expect(page.getByRole('heading', { name: 'Put right' })).toBeVisible()
+  })
+
+  test('the details of a class refuse an empty title and keep the old one', async ({ page, request }) => {
+    await station(page, await demoClass(request, 'Details'), 'cards')
+    await page.getByRole('button', { name: 'Change', exact: true }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.getByLabel('Title').fill('  ')
+    await dialog.getByLabel('Seats').fill('9999')
+    await dialog.getByRole('button', { name: 'Take it over' }).click()
+    await expect(dialog).toContainText('The title cannot be empty')
+    await expect(dialog).toContainText('(1 to 500)')
+    await dialog.getByRole('button', { name: 'Cancel' }).click()
+    await expect(page.getByRole('heading', { name: 'Details' })).toBeVisible()
+  })
+
+  for (const [typed, reason] of [
+    ['', 'Type a measure'],
+    ['wide', 'is not a unit here'],
+    ['-3', 'cannot be negative'],
+    ['0', 'must be more than zero'],
+    ['999999', 'longer than 5 m'],
+    ['5 3//8', 'cannot be read'],
+    ['1/3', 'No ruler has 1/3'],
+  ]) {
+    test(`a width of “${typed}” is answered and the last good one stays`, async ({ page, request }) => {
+      await station(page, await demoClass(request, `Width ${typed || 'empty'}`), 'cards')
+      await page.getByLabel('Finished width').fill(typed!)
+      await expect(page.getByText(reason!)).toBeVisible()
+      await expect(pieceRow(page, 'Base')).toContainText('8 1/2 in×5 1/2 in')
+    })
+  }
+
+  test('a mat larger than its panel is a finding, and the drawing stays whole', async ({ page, request }) => {
+    await station(page, await demoClass(request, 'Border'), 'cards')
+    await page.getByLabel('Border').fill('1 1/8')
+    await expect(page.getByRole('list', { name: 'Findings' })).toContainText('nothing is left of it')
+    await expect(page.getByRole('img', { name: 'Flat pattern of Base' })).toBeVisible()
+  })
+
+  test('more kits than 10,000 are held at that', async ({ page, request }) => {
+    await station(page, await demoClass(request, 'Kits'), 'cards')
+    await page.getByLabel('Kits of Harbour lantern').fill('123456')
+    await page.getByLabel('Kits of Harbour lantern').blur()
+    await expect(pieceRow(page, 'Base')).toContainText('10000')
+    await saved(page)
+  })
+
+  test('HTML in a title is a title', async ({ page, request }) => {
+    const title = '<img src=x onerror="window.bad=1"> & “quotes”'
+    const id = await demoClass(request, title)
+    await station(page, id, 'cards')
+    await expect(page.getByRole('heading', { name: title })).toBeVisible()
+    await page.goto('/')
+    await expect(page.getByRole('link', { name: title }).first()).toBeVisible()
+    expect(await page.evaluate('window.bad')).toBeUndefined()
+  })
+
+  test('a paper names what is wrong with it', async ({ page }) => {
+    await page.goto('/papers')
+    await page.getByRole('button', { name: 'Add a paper' }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.getByLabel('Weight').fill('9')
+    await dialog.getByLabel('Width of sheet 1').fill('8 1/2')
+    await dialog.getByLabel('Height of sheet 1').fill('tall')
+    await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
+    await expect(dialog).toContainText('The name cannot be empty')
+    await expect(dialog).toContainText('The weight must be at least 40')
+    await expect(dialog).toContainText('Sheet 1: width needs its unit')
+    await expect(dialog).toContainText('Sheet 1: height is not a length')
+    await dialog.getByLabel('Name').fill('Driftwood')
+    await dialog.getByLabel('Weight').fill('220')
+    await dialog.getByLabel('Width of sheet 1').fill('8 1/2 in')
+    await dialog.getByLabel('Height of sheet 1').fill('11 in')
+    await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
+    await expect(page.getByRole('heading', { name: 'Driftwood' })).toBeVisible()
+  })
+
+  test('a paper in use stays on the shelf, and an address of nothing says so', async ({ page, request }) => {
+    await demoClass(request, 'Uses Kelp')
+    await page.goto('/papers')
+    await page.getByRole('button', { name: 'Take Kelp off the shelf' }).click()
+    await page.getByRole('button', { name: 'Take it off' }).click()
+    await expect(page.getByText('Kelp stays on the shelf')).toBeVisible()
+    await expect(page.getByText(/Kelp is still used by/)).toBeVisible()
+    await page.goto('/classes/99999999/cards')
+    await expect(page.getByText('There is no such class')).toBeVisible()
+    await page.goto('/nowhere')
+    await expect(page.getByText('There is nothing at this address')).toBeVisible()
+  })
+
+  test('a sheet that is too small is said at the cutting, the rest is planned', async ({ page, request }) => {
+    const id = await demoClass(request, 'Too small', (file) => {
+      file.papers.find((paper: { key: string }) => paper.key === 'kelp').key = 'tiny'
+      file.papers.find((paper: { key: string }) => paper.key === 'tiny').name = 'Tiny'
+      file.papers.find((paper: { key: string }) => paper.key === 'tiny').stocks = [{ width: '6 in', height: '6 in', onHand: 3, price: 9 }]
+      file.cards[0].papers.base = 'tiny'
+    })
+    await station(page, id, 'cutting')
+    await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Tiny/ }).click()
+    await expect(page.getByText('It is larger than every sheet of this paper')).toBeVisible()
+    await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('needs you')
+  })
+})

@@ -1,0 +1,118 @@
+import { expect, test } from '@playwright/test'
+import { demoClass, pieceRow, saved, station } from './studio'
+
+test('the demo studio is there with its classes', async ({ page }) => {
+  await page.goto('/')
+  for (const title of ['Tide and Lantern', 'Paper Boats, children\'s afternoon', 'First Frost by post']) {
+    await expect(page.getByRole('link', { name: title, exact: true })).toBeVisible()
+  }
+})
+
+test('from a new class to cut sheets, kits and print, and everything is there after a reload', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'New class' }).click()
+  await page.getByLabel('Title').fill('Evening by the quay')
+  await page.getByLabel('Seats').fill('8')
+  await page.getByLabel('Spare kits').fill('1')
+  await page.getByRole('button', { name: 'Make the class' }).click()
+  await expect(page.getByRole('heading', { name: 'Evening by the quay' })).toBeVisible()
+
+  await page.getByRole('button', { name: /^Z-fold/ }).click()
+  await expect(pieceRow(page, 'Mat on panel C')).toContainText('4 in×5 1/4 in')
+  await expect(pieceRow(page, 'Base')).toContainText('9')
+
+  await page.getByLabel('Border').fill('1/4')
+  await expect(pieceRow(page, 'Mat on panel C')).toContainText('3 3/4 in×5 in')
+  await expect(pieceRow(page, 'Mat on panel C')).toContainText('Back panel C 4 1/4 − 2 × Border 1/4')
+  await page.getByLabel('Border').blur()
+  await page.keyboard.press('Control+z')
+  await expect(pieceRow(page, 'Mat on panel C')).toContainText('4 in×5 1/4 in')
+  await page.keyboard.press('Control+Shift+z')
+  await expect(pieceRow(page, 'Mat on panel C')).toContainText('3 3/4 in×5 in')
+  await saved(page)
+
+  await page.getByRole('link', { name: /^Cutting/ }).click()
+  await expect(page.getByRole('heading', { name: 'Sheets needed against sheets on hand' })).toBeVisible()
+  await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Kelp/ }).click()
+  await expect(page.getByText('and it cannot be done with fewer')).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Order of cuts' }).first().getByRole('listitem').first()).toContainText('fence')
+
+  await page.getByRole('link', { name: /^Kits/ }).click()
+  await page.getByRole('button', { name: /Seat 3/ }).click()
+  await expect(page.getByText('In the bag of Seat 3')).toBeVisible()
+
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Evening by the quay' })).toBeVisible()
+  await page.getByRole('link', { name: /^Pieces/ }).click()
+  await expect(pieceRow(page, 'Mat on panel C')).toContainText('3 3/4 in×5 in')
+  await page.goto('/')
+  await expect(page.getByRole('link', { name: 'Evening by the quay' })).toBeVisible()
+})
+
+test('a finding offers the right value, and taking it settles the card', async ({ page, request }) => {
+  await station(page, await demoClass(request, 'Findings'), 'cards')
+  await page.getByLabel('Plate width').fill('4 1/8')
+  const finding = page.getByRole('list', { name: 'Findings' }).getByRole('listitem').filter({ hasText: 'Plate width' })
+  await expect(finding).toContainText('must be at most 4 in')
+  await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('needs you')
+  await finding.getByRole('button', { name: 'Set 4 in' }).click()
+  await expect(finding).toHaveCount(0)
+  await expect(page.getByLabel('Plate width')).toHaveValue('4')
+  await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('settled')
+})
+
+test('cards are added, copied, given their own number of kits and removed', async ({ page, request }) => {
+  await station(page, await demoClass(request, 'Cards'), 'cards')
+  await page.getByRole('button', { name: 'Add a card' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: /^Crossing flaps/ }).click()
+  await expect(page.getByLabel('Name of the card')).toHaveValue('Crossing flaps')
+  await page.getByLabel('Kits of Crossing flaps').fill('5')
+  await expect(pieceRow(page, 'Insert')).toContainText('5')
+  await page.getByRole('button', { name: 'Copy Crossing flaps' }).click()
+  await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('4 cards')
+  await page.getByRole('button', { name: 'Remove Crossing flaps 2' }).click()
+  await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('3 cards')
+  await page.getByRole('button', { name: 'Take back the last change' }).click()
+  await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('4 cards')
+  await saved(page)
+})
+
+test('another paper changes the cutting', async ({ page, request }) => {
+  const id = await demoClass(request, 'Papers')
+  await station(page, id, 'papers')
+  await page.getByRole('combobox', { name: /^Base/ }).first().click()
+  await page.getByRole('option', { name: /^Ink/ }).click()
+  await saved(page)
+  await page.getByRole('link', { name: /^Cutting/ }).click()
+  const papers = page.getByRole('navigation', { name: 'Papers to cut' })
+  await expect(papers.getByRole('button', { name: /^Ink/ })).toBeVisible()
+  await expect(papers.getByRole('button', { name: /Kelp/ })).toHaveCount(0)
+})
+
+test('fewest settings is a choice, and the cut in hand is shown in the drawing', async ({ page, request }) => {
+  const id = await demoClass(request, 'Settings')
+  await station(page, id, 'cutting')
+  await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Herring/ }).click()
+  await page.getByRole('button', { name: 'Fewest settings' }).click()
+  await saved(page)
+  const layout = page.getByRole('region', { name: 'Layout 1' })
+  await layout.getByRole('listitem').first().focus()
+  await expect(layout.locator('line.cut').first()).toBeVisible()
+  await page.keyboard.press('ArrowDown')
+  await expect(layout.getByRole('listitem').nth(1)).toBeFocused()
+})
+
+test('print pages hold every paper and every seat', async ({ page, request }) => {
+  const id = await demoClass(request, 'Printed')
+  await page.goto(`/print/${id}/cutting`)
+  await expect(page.getByRole('heading', { name: /^Cutting: / })).toHaveCount(9)
+  await expect(page.getByText('cut away from the body')).toBeVisible()
+  const sheets = await page.pdf({ preferCSSPageSize: true })
+  expect(sheets.toString('latin1').match(/\/Type\s*\/Page\b/g)!.length).toBeGreaterThanOrEqual(9)
+
+  await page.goto(`/print/${id}/kits`)
+  await expect(page.getByRole('heading', { name: /^(Seat|Spare) / })).toHaveCount(16)
+  await expect(page.getByText('or the card is shut for good')).toBeVisible()
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
+})

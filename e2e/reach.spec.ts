@@ -1,0 +1,110 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { gzipSync } from 'node:zlib'
+import type { Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
+import { demoClass, pieceRow, saved, station } from './studio'
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+/** What an automated check calls serious or critical on the page as it stands. */
+async function serious(page: Page): Promise<string[]> {
+  await page.evaluate(AXE)
+  return await page.evaluate(async () => {
+    const { violations } = await (window as unknown as { axe: { run: (options: object) => Promise<{ violations: { id: string, impact: string, nodes: { html: string, failureSummary: string }[] }[] }> } }).axe
+      .run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] })
+    return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      .flatMap(({ id, nodes }) => nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 200)} ${failureSummary.slice(0, 300)}`))
+  })
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`nothing serious is in the way of anybody, ${colorScheme}`, async ({ browser, request, baseURL }) => {
+    test.setTimeout(120_000)
+    const id = await demoClass(request, `Access ${colorScheme}`)
+    const page = await (await browser.newContext({ baseURL, colorScheme, viewport: { width: 1280, height: 800 } })).newPage()
+    for (const path of ['/', '/papers', ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits'].map(name => `/classes/${id}/${name}`), `/print/${id}/cutting`, `/print/${id}/kits`]) {
+      await page.goto(path)
+      await page.waitForLoadState('networkidle')
+      await expect(page.getByRole('heading').first()).toBeVisible()
+      expect(await serious(page), path).toEqual([])
+    }
+    await page.goto('/')
+    await page.getByRole('button', { name: 'New class' }).click()
+    await expect(page.getByRole('dialog')).toBeVisible()
+    expect(await serious(page), 'the new class').toEqual([])
+    await page.context().close()
+  })
+}
+
+test('the whole job works from the keyboard', async ({ page }) => {
+  await page.goto('/')
+  await page.waitForLoadState('networkidle')
+  const tabTo = async (name: RegExp) => {
+    for (let presses = 0; presses < 80; presses++) {
+      await page.keyboard.press('Tab')
+      const focused = await page.evaluate(() => {
+        const element = document.activeElement as HTMLElement
+        const labelled = element instanceof HTMLInputElement ? [...element.labels ?? []].map(label => label.textContent).join() : ''
+        return [element.getAttribute('aria-label'), labelled, element.textContent].filter(Boolean).join(' ').trim()
+      })
+      if (name.test(focused)) return
+    }
+    throw new Error(`Tab never reached ${name}`)
+  }
+  await tabTo(/^New class/)
+  await page.keyboard.press('Enter')
+  await expect(page.getByLabel('Title')).toBeFocused()
+  await page.keyboard.type('By keyboard')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'By keyboard' })).toBeVisible()
+  await tabTo(/^Z-fold/)
+  await page.keyboard.press('Enter')
+  await tabTo(/Border/)
+  await page.keyboard.press('ArrowUp')
+  await expect(pieceRow(page, 'Mat on panel C')).toContainText('3 7/8 in×5 1/8 in')
+  await saved(page)
+  await page.keyboard.press('Alt+4')
+  await expect(page.getByRole('heading', { name: 'Sheets needed against sheets on hand' })).toBeVisible()
+  await page.keyboard.press('Alt+5')
+  await expect(page.getByRole('heading', { name: 'One bag for each seat' })).toBeVisible()
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toContainText('Shortcuts and cautions')
+  const outline = await page.evaluate(() => getComputedStyle(document.activeElement!).outlineStyle)
+  expect(outline).not.toBe('none')
+})
+
+test('the list of classes is light and does not jump', async ({ page }) => {
+  const scripts: Promise<number>[] = []
+  page.on('response', (response) => {
+    if (response.request().resourceType() === 'script' || response.url().endsWith('.js')) scripts.push(response.body().then(body => gzipSync(body).length))
+  })
+  await page.addInitScript(() => {
+    const shifts: number[] = (window as unknown as { shifts: number[] }).shifts = []
+    new PerformanceObserver(list => list.getEntries().forEach(entry => shifts.push((entry as unknown as { value: number }).value))).observe({ type: 'layout-shift', buffered: true })
+  })
+  await page.goto('/')
+  await page.waitForLoadState('networkidle')
+  const size = (await Promise.all(scripts)).reduce((sum, length) => sum + length, 0)
+  expect(size).toBeGreaterThan(10_000)
+  expect(size).toBeLessThan(300_000)
+  const shifts = await page.evaluate(() => (window as unknown as { shifts: number[] }).shifts)
+  expect(shifts.reduce((sum, value) => sum + value, 0)).toBeLessThan(0.001)
+})
+
+test('the page answers while a plan is being looked for, and a newer change replaces it', async ({ page, request }) => {
+  const id = await demoClass(request, 'Busy', (file) => {
+    file.class.seats = 400
+  })
+  await station(page, id, 'cards')
+  const border = page.getByLabel('Border')
+  for (const value of ['1/4', '3/16', '1/8', '1/16', '1/8']) await border.fill(value)
+  await expect(pieceRow(page, 'Mat on panel C')).toContainText('4 in×5 1/4 in')
+  await page.getByRole('link', { name: /^Cutting/ }).click()
+  await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('settled', { timeout: 30_000 })
+  // The plan on screen is the one for the last border, not for one in between.
+  await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Chalk/ }).click()
+  await expect(page.getByRole('region', { name: 'Layout 1' }).locator('title').filter({ hasText: 'Message panel' }).first()).toBeAttached()
+  const { cards } = (await (await request.get(`/api/classes/${id}`)).json()).document
+  expect(cards[0].parameters.border).toBe('1/8 in')
+})

@@ -1,0 +1,27 @@
+import { readFileSync } from 'node:fs'
+import type { APIRequestContext, Page } from '@playwright/test'
+import { expect } from '@playwright/test'
+
+/** The demo class that tests change copies of. */
+export const DEMO = readFileSync(new URL('../demo/tide-and-lantern.json', import.meta.url), 'utf8')
+
+/** Adds a copy of the demo class under a title of its own and answers its number. */
+export async function demoClass(request: APIRequestContext, title: string, change: (file: ReturnType<typeof JSON.parse>) => void = () => {}): Promise<number> {
+  const file = JSON.parse(DEMO)
+  file.class.title = title
+  change(file)
+  const answer = await request.post('/api/import', { data: JSON.stringify(file), headers: { 'Content-Type': 'application/json' } })
+  expect(answer.status()).toBe(201)
+  return (await answer.json()).id
+}
+
+/** Opens a station of a class and waits until it is laid out. */
+export async function station(page: Page, id: number, name: string): Promise<void> {
+  await page.goto(`/classes/${id}/${name}`)
+  await expect(page.getByRole('navigation', { name: 'Stations of the preparation' })).toBeVisible()
+}
+
+export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible()
+
+/** The row of a piece in a table of pieces. */
+export const pieceRow = (page: Page, name: string) => page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) })

@@ -1,0 +1,19 @@
+import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './e2e/chromium.mjs'
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: '.data/interface',
+  // Classes are made by each test for itself, so two can run at once.
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  timeout: 45_000,
+  expect: { timeout: 8_000 },
+  use: {
+    baseURL: process.env.WAKARU_URL ?? 'http://127.0.0.1:4173',
+    launchOptions: CHROMIUM,
+    viewport: { width: 1280, height: 800 },
+    trace: 'off',
+  },
+})
