@@ -13,7 +13,7 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
-  css: ['@fontsource-variable/source-sans-3/wght.css', '~/assets/main.css'],
+  css: ['~/assets/main.css'],
   runtimeConfig: {
     // Set by NUXT_DATABASE_URL; the start command does it.
     databaseUrl: '',
@@ -23,7 +23,11 @@ export default defineNuxtConfig({
     '/classes/**': { ssr: false },
     '/print/**': { ssr: false },
   },
-  experimental: { payloadExtraction: false },
+  experimental: {
+    payloadExtraction: false,
+    // Pages are fetched ahead when somebody points at a link, not because a link is in sight.
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
+  },
   compatibilityDate: '2026-01-01',
   nitro: {
     // Imported for what it does to Reflect, not for what it exports.

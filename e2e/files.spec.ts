@@ -15,7 +15,7 @@ test('a class goes out as a batch file and comes back with nothing lost', async 
 
   await page.goto('/')
   await page.getByLabel('Batch file to import').setInputFiles(upload('back.json', text))
-  await expect(page.getByRole('heading', { name: 'There and back' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'There and back', level: 1 })).toBeVisible()
   const copy = Number(/classes\/(\d+)/.exec(page.url())![1])
   expect(copy).not.toBe(id)
   expect(await (await request.get(`/api/classes/${copy}/file`)).json()).toEqual(before)

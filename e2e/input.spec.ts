@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { demoClass, pieceRow, saved, station } from './studio'
+import { demoClass, expectSize, pieceRow, saved, station } from './studio'
 
 test.describe('wrong input', () => {
   test('a new class names what is missing and what is too much', async ({ page }) => {
@@ -45,7 +45,7 @@ test.describe('wrong input', () => {
       await station(page, await demoClass(request, `Width ${typed || 'empty'}`), 'cards')
       await page.getByLabel('Finished width').fill(typed!)
       await expect(page.getByText(reason!)).toBeVisible()
-      await expect(pieceRow(page, 'Base')).toContainText('8 1/2 in×5 1/2 in')
+      await expectSize(page, 'Base', '8 1/2 in', '5 1/2 in')
     })
   }
 

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module'
 import { gzipSync } from 'node:zlib'
 import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
-import { demoClass, pieceRow, saved, station } from './studio'
+import { demoClass, expectSize, saved, station } from './studio'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -62,7 +62,7 @@ test('the whole job works from the keyboard', async ({ page }) => {
   await page.keyboard.press('Enter')
   await tabTo(/Border/)
   await page.keyboard.press('ArrowUp')
-  await expect(pieceRow(page, 'Mat on panel C')).toContainText('3 7/8 in×5 1/8 in')
+  await expectSize(page, 'Mat on panel C', '3 7/8 in', '5 1/8 in')
   await saved(page)
   await page.keyboard.press('Alt+4')
   await expect(page.getByRole('heading', { name: 'Sheets needed against sheets on hand' })).toBeVisible()
@@ -70,8 +70,7 @@ test('the whole job works from the keyboard', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'One bag for each seat' })).toBeVisible()
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog')).toContainText('Shortcuts and cautions')
-  const outline = await page.evaluate(() => getComputedStyle(document.activeElement!).outlineStyle)
-  expect(outline).not.toBe('none')
+  await expect.poll(() => page.evaluate(() => getComputedStyle(document.activeElement!).outlineStyle)).not.toBe('none')
 })
 
 test('the list of classes is light and does not jump', async ({ page }) => {
@@ -99,7 +98,7 @@ test('the page answers while a plan is being looked for, and a newer change repl
   await station(page, id, 'cards')
   const border = page.getByLabel('Border')
   for (const value of ['1/4', '3/16', '1/8', '1/16', '1/8']) await border.fill(value)
-  await expect(pieceRow(page, 'Mat on panel C')).toContainText('4 in×5 1/4 in')
+  await expectSize(page, 'Mat on panel C', '4 in', '5 1/4 in')
   await page.getByRole('link', { name: /^Cutting/ }).click()
   await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('settled', { timeout: 30_000 })
   // The plan on screen is the one for the last border, not for one in between.

@@ -25,3 +25,10 @@ export const saved = (page: Page) => expect(page.getByText('Saved', { exact: tru
 
 /** The row of a piece in a table of pieces. */
 export const pieceRow = (page: Page, name: string) => page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) })
+
+/** The size of a piece as it is read out: width, then height. */
+export const sizeOf = (page: Page, name: string) => pieceRow(page, name).getByRole('cell').filter({ hasText: '×' }).first()
+  .locator('.unseen')
+
+/** Waits until a piece has this size. */
+export const expectSize = (page: Page, name: string, width: string, height: string) => expect(sizeOf(page, name)).toHaveText([width, height])

@@ -80,7 +80,7 @@ test.describe('the server’s doors', () => {
     expect(await put({ revision: revision + 5, document })).toEqual([409, expect.stringContaining('another window')])
     expect(await put({ revision })).toEqual([422, expect.stringContaining('document is missing')])
     expect(await put([])).toEqual([422, expect.stringContaining('must be a JSON object')])
-    const text = await request.put(`/api/classes/${id}`, { data: 'no json', headers: { 'Content-Type': 'application/json' } })
+    const text = await request.put(`/api/classes/${id}`, { data: Buffer.from('no json'), headers: { 'Content-Type': 'application/json' } })
     expect(text.status()).toBe(400)
     expect((await request.get('/api/classes/abc')).status()).toBe(404)
     expect((await request.delete('/api/classes/0')).status()).toBe(404)

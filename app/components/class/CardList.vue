@@ -51,9 +51,10 @@ function setKits(key: string, kits: number | null) {
           :max="BOUNDS.kits"
           :max-fraction-digits="0"
           :input-id="`kits-${card.entry.key}`"
-          :input-props="{ 'aria-label': `Kits of ${card.entry.title}` } as Record<string, string>"
+          :aria-label="`Kits of ${card.entry.title}`"
           class="number"
           @input="({ value }) => setKits(card.entry.key, typeof value === 'number' ? value : null)"
+          @update:model-value="setKits(card.entry.key, $event)"
         />
         <label
           :for="`kits-${card.entry.key}`"

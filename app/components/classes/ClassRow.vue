@@ -80,22 +80,24 @@ async function remove() {
         aria-hidden="true"
       /> {{ state.word }}
     </p>
-    <Button
-      text
-      severity="secondary"
-      :aria-label="`More for ${entry.title}`"
-      aria-haspopup="menu"
-      @click="menu?.toggle($event)"
-    >
-      <Icon name="tabler:dots-vertical" />
-    </Button>
-    <ClientOnly>
-      <Menu
-        ref="menu"
-        :model="actions"
-        popup
-      />
-    </ClientOnly>
+    <div>
+      <Button
+        text
+        severity="secondary"
+        :aria-label="`More for ${entry.title}`"
+        aria-haspopup="menu"
+        @click="menu?.toggle($event)"
+      >
+        <Icon name="tabler:dots-vertical" />
+      </Button>
+      <ClientOnly>
+        <Menu
+          ref="menu"
+          :model="actions"
+          popup
+        />
+      </ClientOnly>
+    </div>
   </article>
 </template>
 
@@ -104,7 +106,7 @@ async function remove() {
   display: grid; grid-template-columns: 5.5rem minmax(14rem, 1.3fr) minmax(12rem, 1.2fr) 10rem auto; gap: 1.25rem; align-items: center;
   background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; padding: 0.7rem 1rem; margin-bottom: 0.6rem; min-height: 5.4rem;
 }
-.day { display: grid; justify-items: center; line-height: 1.1; font-size: var(--small); color: var(--quiet); padding-right: 1.1rem; background: var(--score) right / 1px 100% no-repeat; background: repeating-linear-gradient(180deg, var(--score-colour) 0 10px, transparent 10px 13px, var(--score-colour) 13px 15px, transparent 15px 18px) right / 1px 100% no-repeat; }
+.day { display: grid; justify-items: center; line-height: 1.1; font-size: var(--small); color: var(--quiet); padding-right: 1.1rem; background: var(--score-upright) right / 1px 100% no-repeat; }
 .day strong { font-size: 1.75rem; color: var(--ink); font-weight: 600; }
 .what h3 { font-size: 1.2rem; }
 .what a { color: var(--ink); text-decoration-color: var(--accent); text-underline-offset: 3px; }

@@ -178,7 +178,7 @@ async function save() {
               <td>
                 <InputNumber
                   v-model="stock.onHand"
-                  :input-props="{ 'aria-label': `On hand of sheet ${index + 1}` } as Record<string, string>"
+                  :aria-label="`On hand of sheet ${index + 1}`"
                   :max-fraction-digits="0"
                   :invalid="Boolean(at(`stocks[${index}].onHand`))"
                   input-class="measure"
@@ -187,7 +187,7 @@ async function save() {
               <td>
                 <InputNumber
                   v-model="stock.price"
-                  :input-props="{ 'aria-label': `Price of sheet ${index + 1}` } as Record<string, string>"
+                  :aria-label="`Price of sheet ${index + 1}`"
                   placeholder="not for sale"
                   :max-fraction-digits="0"
                   :invalid="Boolean(at(`stocks[${index}].price`))"
