@@ -45,7 +45,7 @@ export default defineNuxtConfig({
     sharedTsConfig: { compilerOptions: { experimentalDecorators: true } },
     nodeTsConfig: {
       compilerOptions: { experimentalDecorators: true, noUncheckedIndexedAccess: true },
-      include: ['../core/**/*', '../cli/**/*', '../e2e/**/*', '../demo/**/*', '../*.config.ts', '../scripts/**/*.ts'],
+      include: ['../core/**/*', '../cli/**/*', '../e2e/**/*', '../demo/**/*', '../bench/**/*', '../*.config.ts', '../scripts/**/*.ts'],
     },
   },
   telemetry: false,

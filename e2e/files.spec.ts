@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { DEMO, demoClass, station } from './studio'
+import { DEMO, demoClass, station, visit } from './studio'
 
 const upload = (name: string, text: string | Buffer) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
 
@@ -13,7 +13,7 @@ test('a class goes out as a batch file and comes back with nothing lost', async 
   const before = JSON.parse(text)
   expect({ ...before, papers: undefined }).toEqual({ ...JSON.parse(DEMO), class: { ...JSON.parse(DEMO).class, title: 'There and back' }, papers: undefined })
 
-  await page.goto('/')
+  await visit(page, '/')
   await page.getByLabel('Batch file to import').setInputFiles(upload('back.json', text))
   await expect(page.getByRole('heading', { name: 'There and back', level: 1 })).toBeVisible()
   const copy = Number(/classes\/(\d+)/.exec(page.url())![1])
@@ -34,7 +34,7 @@ test('a paper of the same key but another nature gets a key of its own', async (
 })
 
 test('a broken file is answered with the place and what was expected', async ({ page }) => {
-  await page.goto('/')
+  await visit(page, '/')
   const before = await page.getByRole('article').count()
   await page.getByLabel('Batch file to import').setInputFiles(upload('broken.json', DEMO.replace('"seats": 14', '"seats": "many"')))
   await expect(page.getByRole('dialog')).toContainText('class.seats is a whole number')
@@ -48,7 +48,7 @@ test('a broken file is answered with the place and what was expected', async ({ 
 })
 
 test('40 MB are refused, by the page and by the server', async ({ page, request }) => {
-  await page.goto('/')
+  await visit(page, '/')
   await page.getByLabel('Batch file to import').setInputFiles(upload('huge.json', Buffer.alloc(40_000_000, ' ')))
   await expect(page.getByRole('dialog')).toContainText('The file has 40 MB; a batch file has at most 2 MB')
   const answer = await request.post('/api/import', { data: Buffer.alloc(40_000_000, ' '), headers: { 'Content-Type': 'application/json' } })
@@ -65,7 +65,7 @@ test('the pieces come as CSV', async ({ request }) => {
 
 test('a deleted class can be brought back', async ({ page, request }) => {
   await demoClass(request, 'Gone and back')
-  await page.goto('/')
+  await visit(page, '/')
   await page.getByRole('button', { name: 'More for Gone and back' }).click()
   await page.getByRole('menuitem', { name: 'Delete' }).click()
   await page.getByRole('button', { name: 'Delete class' }).click()
@@ -76,7 +76,7 @@ test('a deleted class can be brought back', async ({ page, request }) => {
 
 test('a class is copied to a new day', async ({ page, request }) => {
   await demoClass(request, 'To be copied')
-  await page.goto('/')
+  await visit(page, '/')
   await page.getByRole('button', { name: 'More for To be copied' }).click()
   await page.getByRole('menuitem', { name: 'Copy to a new class' }).click()
   await page.getByLabel('Title of the new class').fill('Copied')

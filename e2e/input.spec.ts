@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test'
-import { demoClass, expectSize, pieceRow, saved, station } from './studio'
+import { demoClass, expectSize, pieceRow, saved, station, visit } from './studio'
 
 test.describe('wrong input', () => {
   test('a new class names what is missing and what is too much', async ({ page }) => {
-    await page.goto('/')
+    await visit(page, '/')
     await page.getByRole('button', { name: 'New class' }).click()
     const dialog = page.getByRole('dialog')
     await dialog.getByLabel('Seats').fill('0')
@@ -69,13 +69,13 @@ test.describe('wrong input', () => {
     const id = await demoClass(request, title)
     await station(page, id, 'cards')
     await expect(page.getByRole('heading', { name: title })).toBeVisible()
-    await page.goto('/')
+    await visit(page, '/')
     await expect(page.getByRole('link', { name: title }).first()).toBeVisible()
     expect(await page.evaluate('window.bad')).toBeUndefined()
   })
 
   test('a paper names what is wrong with it', async ({ page }) => {
-    await page.goto('/papers')
+    await visit(page, '/papers')
     await page.getByRole('button', { name: 'Add a paper' }).click()
     const dialog = page.getByRole('dialog')
     await dialog.getByLabel('Weight').fill('9')
@@ -96,7 +96,7 @@ test.describe('wrong input', () => {
 
   test('a paper in use stays on the shelf, and an address of nothing says so', async ({ page, request }) => {
     await demoClass(request, 'Uses Kelp')
-    await page.goto('/papers')
+    await visit(page, '/papers')
     await page.getByRole('button', { name: 'Take Kelp off the shelf' }).click()
     await page.getByRole('button', { name: 'Take it off' }).click()
     await expect(page.getByText('Kelp stays on the shelf')).toBeVisible()

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module'
 import { gzipSync } from 'node:zlib'
 import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
-import { demoClass, expectSize, saved, station } from './studio'
+import { demoClass, expectSize, saved, station, visit } from './studio'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -29,7 +29,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expect(page.getByRole('heading').first()).toBeVisible()
       expect(await serious(page), path).toEqual([])
     }
-    await page.goto('/')
+    await visit(page, '/')
     await page.getByRole('button', { name: 'New class' }).click()
     await expect(page.getByRole('dialog')).toBeVisible()
     expect(await serious(page), 'the new class').toEqual([])
@@ -38,8 +38,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 }
 
 test('the whole job works from the keyboard', async ({ page }) => {
-  await page.goto('/')
-  await page.waitForLoadState('networkidle')
+  await visit(page, '/')
   const tabTo = async (name: RegExp) => {
     for (let presses = 0; presses < 80; presses++) {
       await page.keyboard.press('Tab')
@@ -82,8 +81,7 @@ test('the list of classes is light and does not jump', async ({ page }) => {
     const shifts: number[] = (window as unknown as { shifts: number[] }).shifts = []
     new PerformanceObserver(list => list.getEntries().forEach(entry => shifts.push((entry as unknown as { value: number }).value))).observe({ type: 'layout-shift', buffered: true })
   })
-  await page.goto('/')
-  await page.waitForLoadState('networkidle')
+  await visit(page, '/')
   const size = (await Promise.all(scripts)).reduce((sum, length) => sum + length, 0)
   expect(size).toBeGreaterThan(10_000)
   expect(size).toBeLessThan(300_000)

@@ -15,6 +15,12 @@ export async function demoClass(request: APIRequestContext, title: string, chang
   return (await answer.json()).id
 }
 
+/** Opens a page and waits until it answers to clicks. */
+export async function visit(page: Page, path: string): Promise<void> {
+  await page.goto(path)
+  await page.waitForLoadState('networkidle')
+}
+
 /** Opens a station of a class and waits until it is laid out. */
 export async function station(page: Page, id: number, name: string): Promise<void> {
   await page.goto(`/classes/${id}/${name}`)

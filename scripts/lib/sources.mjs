@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
-import { dirname, join } from 'node:path'
+import { basename, dirname, join } from 'node:path'
 import { ROOT, run, say } from './talk.mjs'
 
 const BUILT_FROM = ['app', 'core', 'server', 'public', 'demo', 'cli', 'nuxt.config.ts', 'package-lock.json']
@@ -36,17 +36,21 @@ export const buildApplication = () => once('.output/wakaru-sources', BUILT_FROM,
 })
 
 /**
- * Bundles a TypeScript entry into one file for Node, when its sources changed.
- * @returns {Promise<string>} the bundle's path
+ * Bundles a TypeScript entry for Node, when its sources changed. What it imports
+ * on demand stays apart and is loaded on demand.
+ * @returns {Promise<string>} the path of the entry's bundle
  */
 export async function bundle(entry, sources) {
-  const output = `.data/build/${entry.replace(/[/.]/g, '-')}.mjs`
-  await once(`${output}.sources`, sources, () => existsSync(join(ROOT, output)), async () => {
+  const folder = `.data/build/${entry.replace(/[/.]/g, '-')}`
+  const output = `${folder}/${basename(entry, '.ts')}.mjs`
+  await once(`${folder}/sources`, sources, () => existsSync(join(ROOT, output)), async () => {
     const { build } = await import('esbuild')
     await build({
       absWorkingDir: ROOT,
       entryPoints: [entry],
-      outfile: output,
+      outdir: folder,
+      outExtension: { '.js': '.mjs' },
+      splitting: true,
       bundle: true,
       format: 'esm',
       platform: 'node',

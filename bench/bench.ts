@@ -1,0 +1,62 @@
+import { spawnSync } from 'node:child_process'
+import Table from 'cli-table3'
+import { kitsOfBatch, planAll, prepare } from '../core/batch'
+import type { Batch } from '../core/batch'
+import { plan, planPaper, sheetBound } from '../core/cutting'
+import { writeBatch } from '../core/formats'
+import { demoBatches } from '../demo'
+
+/**
+ * Speed as ratios against a bound in the same run: a 60 Hz frame for what must
+ * follow a key press, this machine's bare Node start for the command line.
+ */
+const FRAME = 1000 / 60
+
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
+
+function time(work: () => void, runs = 21): number {
+  work()
+  return median(Array.from({ length: runs }, () => {
+    const start = performance.now()
+    work()
+    return performance.now() - start
+  }))
+}
+
+const withSeats = (batch: Batch, seats: number): Batch => ({ ...batch, class: { ...batch.class, seats, spares: 0 } })
+const ms = (value: number) => `${value.toFixed(value < 10 ? 2 : 0)} ms`
+const of = (value: number, bound: number) => `${(value / bound).toFixed(2)} ×`
+
+const speed = new Table({ head: ['Class', 'Kits', 'Change → pieces', 'of a frame', 'First plans', 'All plans', 'Kits'], style: { head: [], border: [] } })
+const sheets = new Table({ head: ['Class', 'Kits', 'Sheets', 'Lower bound', 'Ratio', 'Papers proven'], style: { head: [], border: [] } })
+for (const batch of demoBatches(new Date(2030, 0, 1))) {
+  for (const seats of [12, 60, 500]) {
+    const whole = withSeats(batch, seats)
+    const preparation = prepare(whole)
+    const outcomes = planAll(preparation)
+    const change = time(() => prepare(whole))
+    const first = time(() => preparation.papers.forEach(({ problem }) => planPaper(problem).next()), 5)
+    const all = time(() => preparation.papers.forEach(({ problem }) => plan(problem)), 3)
+    const kits = time(() => kitsOfBatch(whole, preparation, outcomes))
+    speed.push([batch.class.title, seats, ms(change), of(change, FRAME), ms(first), ms(all), ms(kits)])
+    const used = outcomes.reduce((sum, outcome) => sum + outcome.plan.sheets, 0)
+    const bound = preparation.papers.reduce((sum, { problem: { demands, supplies, cutter } }) => sum + sheetBound(demands, supplies, cutter), 0)
+    const proven = outcomes.filter(outcome => outcome.plan.sheets === outcome.plan.bound).length
+    sheets.push([batch.class.title, seats, used, bound, (used / bound).toFixed(3), `${proven} of ${outcomes.length}`])
+  }
+}
+
+const batch = writeBatch(demoBatches(new Date(2030, 0, 1))[1]!)
+const start = (args: string[]) => {
+  const began = performance.now()
+  spawnSync('node', args, { input: batch })
+  return performance.now() - began
+}
+const node = median(Array.from({ length: 9 }, () => start(['-e', '0'])))
+const command = median(Array.from({ length: 9 }, () => start(['scripts/wakaru.mjs', 'pieces', '-'])))
+
+console.log(`Node ${process.version}, ${process.platform} ${process.arch}. Medians in one process.\n`)
+console.log(speed.toString())
+console.log(sheets.toString())
+console.log(`Command line, whole run of “pieces”: ${ms(command)}, ${of(command, node)} a bare start of Node (${ms(node)}).`)
+console.log(`Memory in use after it all: ${Math.round(process.memoryUsage().heapUsed / 1e6)} MB.`)

@@ -1,0 +1,9 @@
+import { pathToFileURL } from 'node:url'
+import { installPackages } from './lib/install.mjs'
+import { bundle } from './lib/sources.mjs'
+import { main } from './lib/talk.mjs'
+
+main(async () => {
+  await installPackages()
+  await import(pathToFileURL(await bundle('bench/bench.ts', ['core', 'demo', 'bench'])))
+})

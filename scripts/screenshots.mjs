@@ -1,0 +1,54 @@
+import { mkdirSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { checkNode, installChromium, installMariaDb, installPackages } from './lib/install.mjs'
+import { serve } from './lib/serve.mjs'
+import { buildApplication } from './lib/sources.mjs'
+import { ROOT, main, say } from './lib/talk.mjs'
+
+/** Takes one picture of each main view from the demo data, at 1280 × 800. */
+const VIEWS = [
+  ['classes', '/'],
+  ['card', '/classes/2/cards'],
+  ['card-dark', '/classes/3/cards?card=jetty', { dark: true }],
+  ['papers', '/classes/2/papers'],
+  ['pieces', '/classes/2/pieces'],
+  ['cutting', '/classes/2/cutting'],
+  ['layouts', '/classes/2/cutting?paper=lantern'],
+  ['kits', '/classes/2/kits'],
+  ['shelf', '/papers'],
+  ['print-cutting', '/print/2/cutting'],
+  ['print-kits', '/print/2/kits'],
+]
+
+main(async () => {
+  checkNode()
+  await installPackages()
+  await installMariaDb()
+  await installChromium()
+  await buildApplication()
+  const folder = join(ROOT, '.data/pictures')
+  rmSync(folder, { recursive: true, force: true })
+  const { address, stop } = await serve({ folder, port: 0 })
+  const { chromium } = await import('playwright-core')
+  const { CHROMIUM } = await import('../e2e/chromium.mjs')
+  const browser = await chromium.launch(CHROMIUM)
+  try {
+    const target = join(ROOT, 'docs/screenshots')
+    mkdirSync(target, { recursive: true })
+    for (const [name, path, { dark = false } = {}] of VIEWS) {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: dark ? 'dark' : 'light' })
+      await page.goto(address + path)
+      await page.waitForLoadState('networkidle')
+      await page.getByRole('heading').first().waitFor()
+      await page.waitForTimeout(1500)
+      await page.screenshot({ path: join(target, `${name}.png`) })
+      await page.close()
+      say(`docs/screenshots/${name}.png`)
+    }
+  }
+  finally {
+    await browser.close()
+    await stop()
+    rmSync(folder, { recursive: true, force: true })
+  }
+})
