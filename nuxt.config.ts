@@ -10,7 +10,10 @@ export default defineNuxtConfig({
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
         { name: 'description', content: 'Piece sizes, cutting layouts and kit lists for fold and pop-up card classes' },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' },
+        { rel: 'preload', as: 'font', type: 'font/woff2', href: '/fonts/source-sans-3-latin-wght-normal.woff2', crossorigin: 'anonymous' },
+      ],
     },
   },
   css: ['~/assets/main.css'],
@@ -30,6 +33,8 @@ export default defineNuxtConfig({
   },
   compatibilityDate: '2026-01-01',
   nitro: {
+    // The typeface under an address that is known before anything is built.
+    publicAssets: [{ dir: '../node_modules/@fontsource-variable/source-sans-3/files', baseURL: 'fonts', maxAge: 31_536_000 }],
     // Imported for what it does to Reflect, not for what it exports.
     moduleSideEffects: ['reflect-metadata'],
     esbuild: { options: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } } },

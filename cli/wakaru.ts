@@ -31,8 +31,6 @@ const COMMANDS: Record<string, (batch: Batch) => Report> = {
   },
 }
 
-process.exitCode = await run(process.argv.slice(2))
-
 async function run(args: string[]): Promise<number> {
   let parsed
   try {
@@ -71,3 +69,5 @@ function wrong(message: string): number {
   console.error(message)
   return 2
 }
+
+process.exitCode = await run(process.argv.slice(2))

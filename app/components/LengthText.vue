@@ -8,7 +8,7 @@ const parts = computed(() => lengthParts(length, units))
 </script>
 
 <template>
-  <span class="length"><span class="unseen">{{ formatLength(length, units, { unit: true }) }}</span><span aria-hidden="true">{{ parts.approximate ? '≈' : '' }}{{ parts.negative ? '−' : '' }}{{ parts.whole }}<span
+  <span class="length"><span class="unseen">{{ formatLength(length, units, { unit: true }) }}</span><span aria-hidden="true">{{ parts.approximate ? '≈' : '' }}{{ parts.negative ? '−' : '' }}{{ parts.whole }}<template v-if="parts.whole && parts.numerator">&thinsp;</template><span
     v-if="parts.numerator"
     class="fraction"
   >{{ parts.numerator }}/{{ parts.denominator }}</span><span
@@ -19,6 +19,6 @@ const parts = computed(() => lengthParts(length, units))
 
 <style scoped>
 .length { white-space: nowrap; position: relative; }
-.fraction { font-feature-settings: 'frac'; margin-left: 0.08em; }
+.fraction { font-feature-settings: 'frac'; }
 .unit { color: var(--quiet); font-size: 0.85em; }
 </style>

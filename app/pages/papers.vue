@@ -28,7 +28,7 @@ async function remove({ key, name }: ShelfPaper) {
     toast.add({ severity: 'error', summary: `${name} stays on the shelf`, detail: refusalOf(error).message, life: 12_000 })
   }
 }
-const money = (cents: number | null) => (cents === null ? 'not for sale' : `${(cents / 100).toFixed(2)} each`)
+const money = (cents: number | null) => (cents === null ? 'not for sale' : `at ${(cents / 100).toFixed(2)}`)
 useHead({ title: 'Paper shelf · Wakaru' })
 </script>
 

@@ -45,8 +45,8 @@ const scale = computed(() => {
   const tallest = Math.max(...blanks.value.map(({ height }) => height.value), 1)
   const available = Math.max(260, room.value) - 30
   const beside = (available - widths.length * 86) / widths.reduce((sum, width) => sum + width, 1)
-  const alone = (available - 62) / widest
-  return Math.min(beside > alone * 0.6 ? beside : alone, 300 / tallest)
+  const alone = Math.min((available - 62) / widest, 300 / tallest)
+  return beside > alone * 0.6 ? Math.min(beside, alone) : alone
 })
 </script>
 

@@ -8,9 +8,8 @@ const parts = computed(() => lengthParts(length, units))
 </script>
 
 <template>
-  <tspan>{{ parts.approximate ? '≈' : '' }}{{ parts.whole }}</tspan><tspan
+  <tspan>{{ parts.approximate ? '≈' : '' }}{{ parts.whole }}{{ parts.whole && parts.numerator ? '\u2009' : '' }}</tspan><tspan
     v-if="parts.numerator"
-    :dx="parts.whole ? 1.5 : 0"
     class="fraction"
   >
     {{ parts.numerator }}/{{ parts.denominator }}

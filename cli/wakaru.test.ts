@@ -1,0 +1,73 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+
+const wakaru = (args: string[], input?: string) => {
+  const { status, stdout, stderr } = spawnSync('node', ['scripts/wakaru.mjs', ...args], { encoding: 'utf8', input })
+  return { status, stdout, stderr }
+}
+const DEMO = 'demo/tide-and-lantern.json'
+const folder = mkdtempSync(join(tmpdir(), 'wakaru-test-'))
+const changed = (name: string, from: string, to: string) => {
+  const path = join(folder, name)
+  writeFileSync(path, readFileSync(DEMO, 'utf8').replace(from, to))
+  return path
+}
+
+describe('wakaru on the command line', () => {
+  it('prints every piece, as a table and as data', () => {
+    const table = wakaru(['pieces', DEMO])
+    expect(table.status).toBe(0)
+    expect(table.stdout).toContain('8 1/2 × 5 1/2 in')
+    expect(table.stdout).toContain('Back panel C 4 1/4 − 2 × Border 1/8')
+    const { cards } = JSON.parse(wakaru(['pieces', DEMO, '--json']).stdout)
+    expect(cards[0].pieces[3]).toMatchObject({ key: 'mat-c', width: '4 in', height: '5 1/4 in', quantity: 16, paper: 'ripple' })
+    expect(cards[0].pieces[0].scores[0]).toEqual({ at: '2 1/8 in', fromOtherEnd: '6 3/8 in', direction: 'mountain', turnOver: true })
+  })
+
+  it('plans every paper with its bound', () => {
+    const plans: { paper: string, sheets: number, bound: number }[] = JSON.parse(wakaru(['plan', DEMO, '--json']).stdout)
+    expect(plans).toHaveLength(9)
+    expect(plans.find(({ paper }) => paper === 'kelp')).toMatchObject({ sheets: 8, bound: 8 })
+    expect(wakaru(['plan', DEMO]).stdout).toMatch(/1\. 8 × sheet: fence 5 1\/2 in along the height, 1 cut/)
+  })
+
+  it('lists the kits', () => {
+    expect(wakaru(['kits', DEMO]).stdout).toContain('Spare 2')
+    expect(JSON.parse(wakaru(['kits', DEMO, '--json']).stdout).seats).toHaveLength(16)
+  })
+
+  it('reads standard input', () => {
+    expect(wakaru(['pieces', '-'], readFileSync(DEMO, 'utf8')).stdout).toContain('Harbour lantern: 16 kits')
+  })
+
+  it('answers 1 where something must be settled first', () => {
+    const { status, stdout } = wakaru(['pieces', changed('wide.json', '"plateWidth": "3 1/4 in"', '"plateWidth": "5 in"')])
+    expect(status).toBe(1)
+    expect(stdout).toContain('STOP  Harbour lantern: Plate width is 5 in, but must be at most 4 in')
+  })
+
+  it.each([
+    [['pieces', 'nowhere.json'], 'nowhere.json cannot be read'],
+    [['pieces'], 'pieces takes one batch file'],
+    [['pieces', DEMO, DEMO], 'pieces takes one batch file'],
+    [['fold', DEMO], 'There is no command “fold”'],
+    [['toString', DEMO], 'There is no command “toString”'],
+    [['pieces', DEMO, '--yaml'], 'yaml'],
+    [['pieces', 'package.json'], '"format" must be "wakaru-batch"'],
+    [['pieces', 'README.md'], 'is not JSON'],
+    [['pieces', changed('seats.json', '"seats": 14', '"seats": 0')], 'class.seats: must be at least 1'],
+    [['pieces', changed('length.json', '"width": "4 1/4 in"', '"width": "4 1/4 ft"')], 'cards[0].parameters.width: Finished width: “ft” is not a unit here'],
+  ])('answers 2 and says what is wrong: %j', (args, message) => {
+    const { status, stderr, stdout } = wakaru(args)
+    expect(stderr).toContain(message)
+    expect([status, stdout]).toEqual([2, ''])
+  })
+
+  it('prints nothing but help when nothing is asked', () => {
+    expect(wakaru([])).toMatchObject({ status: 2, stdout: expect.stringContaining('pieces FILE') })
+    expect(wakaru(['--help']).status).toBe(0)
+  })
+})
