@@ -1,12 +1,11 @@
 import { defineStore } from 'pinia'
 import type { PaperOutcome } from '../../core/batch'
 import { kitsOfBatch, outcomeOf } from '../../core/batch'
-import type { Plan } from '../../core/cutting'
 import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
 
 interface Known {
-  /** Missing where planning failed before there was one. */
-  plan?: Plan
+  /** Missing where planning failed before there was a plan. */
+  outcome?: PaperOutcome
   /** Between 0 and 1 while better plans are being looked for. */
   progress: number
   stopped?: boolean
@@ -32,7 +31,7 @@ export const usePlannerStore = defineStore('planner', () => {
   /** One entry for each paper, those still without a plan included. */
   const papers = computed(() => problems.value.map(({ paper, key }) => {
     const entry = known.value.get(key)
-    return { ...paper, key, progress: entry?.progress ?? 0, stopped: entry?.stopped, failed: entry?.failed, outcome: entry?.plan && outcomeOf(paper, entry.plan) }
+    return { ...paper, key, progress: entry?.progress ?? 0, stopped: entry?.stopped, failed: entry?.failed, outcome: entry?.outcome && { ...entry.outcome, paper: paper.paper } }
   }))
   const outcomes = computed(() => papers.value.map(({ outcome }) => outcome).filter((outcome): outcome is PaperOutcome => outcome !== undefined))
   const ready = computed(() => papers.value.every(({ outcome }) => outcome))
@@ -69,8 +68,10 @@ export const usePlannerStore = defineStore('planner', () => {
       if (data.order !== order) return
       remember((entries) => {
         const before = entries.get(data.key)
+        const problem = problems.value.find(({ key }) => key === data.key)
+        if (!problem) return
         if (data.kind === 'failed') entries.set(data.key, { ...before, progress: 1, failed: data.reason })
-        else entries.set(data.key, { plan: data.plan, progress: data.kind === 'done' ? 1 : data.round / data.rounds })
+        else entries.set(data.key, { outcome: outcomeOf(problem.paper, data.plan), progress: data.kind === 'done' ? 1 : data.round / data.rounds })
       })
     })
     started.addEventListener('error', (event) => {

@@ -10,8 +10,6 @@ const { card } = defineProps<{ card: PreparedCard }>()
 const work = useClassStore()
 const chosen = ref<string>()
 
-const parameters = computed(() => Object.entries(card.fold?.parameters ?? {}))
-const inputs = computed(() => card.entry.parameters)
 const findings = computed(() => [...card.findings].sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)))
 const ORDER = ['stop', 'warn', 'note']
 
@@ -26,8 +24,8 @@ function set(parameter: string, input: ParameterInput) {
 }
 const fix = ({ fix }: Finding) => fix && set(fix.parameter, writeLength(fix.value, work.units))
 
-function rename(title: string | undefined) {
-  if (!title?.trim()) return
+function rename(title: string) {
+  if (!title.trim()) return
   work.edit(`title of ${card.entry.key}`, (document) => {
     const entry = document.cards.find(({ key }) => key === card.entry.key)
     if (entry) entry.title = title.slice(0, BOUNDS.title)
@@ -108,70 +106,18 @@ const scale = computed(() => {
         @choose="chosen = $event"
       />
     </section>
-    <section
-      class="board parameters stack"
-      aria-label="Parameters"
-    >
-      <div class="field">
-        <label for="card-title">Name of the card</label>
-        <InputText
-          id="card-title"
-          :model-value="card.entry.title"
-          :maxlength="BOUNDS.title"
-          autocomplete="off"
-          @update:model-value="rename"
-        />
-      </div>
-      <p class="quiet small">
-        {{ card.fold?.name }}: {{ card.fold?.summary }}
-      </p>
-      <template
-        v-for="[name, parameter] in parameters"
-        :key="name"
-      >
-        <template v-if="!parameter.when || inputs[parameter.when]">
-          <LengthField
-            v-if="parameter.kind === 'length'"
-            :model-value="String(inputs[name] ?? parameter.defaults[work.units])"
-            :label="parameter.label"
-            :help="parameter.help"
-            :zero="parameter.zero"
-            :units="work.units"
-            :mark="work.preparation!.cutter.mark"
-            :finding="findings.find(finding => finding.parameter === name && finding.severity === 'stop')?.problem"
-            @update:model-value="set(name, $event)"
-          />
-          <div
-            v-else-if="parameter.kind === 'toggle'"
-            class="row"
-          >
-            <ToggleSwitch
-              :input-id="`p-${name}`"
-              :model-value="Boolean(inputs[name] ?? parameter.initial)"
-              @update:model-value="set(name, $event)"
-            />
-            <label :for="`p-${name}`">{{ parameter.label }}</label>
-          </div>
-          <fieldset
-            v-else
-            class="field"
-          >
-            <legend class="label small">
-              {{ parameter.label }}
-            </legend>
-            <SelectButton
-              :model-value="inputs[name] ?? parameter.initial"
-              :options="[...parameter.options]"
-              option-value="value"
-              option-label="label"
-              :allow-empty="false"
-              size="small"
-              @update:model-value="set(name, $event)"
-            />
-          </fieldset>
-        </template>
-      </template>
-    </section>
+    <CardParameters
+      v-if="card.fold"
+      class="parameters"
+      :title="card.entry.title"
+      :fold="card.fold"
+      :inputs="card.entry.parameters"
+      :findings="card.findings"
+      :units="work.units"
+      :mark="work.preparation!.cutter.mark"
+      @change="set"
+      @rename="rename"
+    />
   </div>
 </template>
 
@@ -179,7 +125,6 @@ const scale = computed(() => {
 .editor { display: grid; grid-template-columns: minmax(0, 1fr) 17rem; gap: 1.25rem; align-items: start; }
 .patterns { display: grid; gap: 1rem; min-width: 0; }
 .drawings { display: flex; flex-wrap: wrap; gap: 0.5rem 1.5rem; padding: 0.75rem; align-items: flex-end; }
-.parameters { gap: 0.7rem; }
 .key { flex-basis: 100%; }
 .key path { stroke: var(--ink); stroke-width: 1.6; }
 .mountain { stroke-dasharray: 10 3 2 3; }
