@@ -16,7 +16,7 @@ export interface Report {
   stops: number
 }
 
-const table = (head: string[], rows: (string | number)[][]): string => {
+export const table = (head: string[], rows: (string | number)[][]): string => {
   const drawn = new Table({ head, style: { head: [], border: [], compact: true } })
   drawn.push(...rows)
   return drawn.toString()

@@ -51,9 +51,15 @@ describe('wakaru on the command line', () => {
 
   it.each([
     [['pieces', 'nowhere.json'], 'nowhere.json cannot be read'],
+    [['fold'], 'fold takes the identifier of a fold; there are: z-fold'],
+    [['fold', 'swan'], 'There is no fold “swan”'],
+    [['fold', 'bridge', '--set', 'dept=1 in'], '“dept” is not a parameter of this fold. It has: width, height, depth'],
+    [['fold', 'bridge', '--set', 'depth=deep'], 'Range: more than zero, up to 5 m'],
+    [['fold', 'bridge', '--set', 'scene=maybe'], 'either true or false'],
+    [['fold', 'bridge', '--units', 'cubits'], '--units is inch or metric'],
     [['pieces'], 'pieces takes one batch file'],
     [['pieces', DEMO, DEMO], 'pieces takes one batch file'],
-    [['fold', DEMO], 'There is no command “fold”'],
+    [['dance', DEMO], 'There is no command “dance”'],
     [['toString', DEMO], 'There is no command “toString”'],
     [['pieces', DEMO, '--yaml'], 'yaml'],
     [['pieces', 'package.json'], '"format" must be "wakaru-batch"'],
@@ -64,6 +70,16 @@ describe('wakaru on the command line', () => {
     const { status, stderr, stdout } = wakaru(args)
     expect(stderr).toContain(message)
     expect([status, stdout]).toEqual([2, ''])
+  })
+
+  it('lists the folds and works one out', () => {
+    expect(JSON.parse(wakaru(['folds', '--json']).stdout).map(({ number }: { number: number }) => number)).toEqual([1, 2, 3, 4, 5, 6, 7])
+    const card = JSON.parse(wakaru(['fold', 'bridge', '--set', 'depth=1 in', '--json']).stdout)
+    expect(card.pieces[0]).toMatchObject({ key: 'base', width: '8 in', height: '4 in' })
+    expect(card.pieces[0].scores.map(({ at, direction }: { at: string, direction: string }) => `${at} ${direction}`))
+      .toEqual(['1 in mountain', '2 in valley', '6 in valley', '7 in mountain'])
+    expect(card).toMatchObject({ closed: { width: '6 in', height: '4 in', depth: '0 in' }, displayed: { width: '6 in', depth: '1 in' } })
+    expect(wakaru(['fold', 'bridge', '--units', 'metric']).stdout).toContain('206 × 100')
   })
 
   it('prints nothing but help when nothing is asked', () => {

@@ -4,6 +4,7 @@ import type { Batch } from '../core/batch'
 import { kitsOfBatch, planAll, prepare } from '../core/batch'
 import type { Problem } from '../core/formats'
 import { readBatch } from '../core/formats'
+import { foldReport, foldsReport } from './folds'
 import { kitsReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
 
@@ -12,7 +13,12 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
   kits FILE     one list for each seat, what to buy, what a kit costs
+  folds         the catalogue of folds with their parameters
+  fold ID       one fold: pieces, creases, joints, findings, outline, size on display, steps
   schema        the JSON Schema of the batch file
+
+  --set name=value   a parameter of the fold, as often as needed
+  --units inch       or metric: which natural sizes to start from, and how to write measures
 
   --json        print data instead of tables
 
@@ -34,7 +40,7 @@ const COMMANDS: Record<string, (batch: Batch) => Report> = {
 async function run(args: string[]): Promise<number> {
   let parsed
   try {
-    parsed = parseArgs({ args, allowPositionals: true, options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } } })
+    parsed = parseArgs({ args, allowPositionals: true, options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' }, set: { type: 'string', multiple: true }, units: { type: 'string' } } })
   }
   catch (error) {
     return wrong(`${(error as Error).message}\n\n${HELP}`)
@@ -45,8 +51,13 @@ async function run(args: string[]): Promise<number> {
     const { batchSchema } = await import('./schema')
     return console.log(JSON.stringify(batchSchema(), null, 2)), 0
   }
+  if (name === 'folds' || name === 'fold') {
+    if (values.units !== undefined && values.units !== 'inch' && values.units !== 'metric') return wrong(`--units is inch or metric, not “${values.units}”.`)
+    const answer = name === 'folds' ? foldsReport(values.units) : foldReport(file, values.set ?? [], values.units ?? 'inch')
+    return 'wrong' in answer ? wrong(answer.wrong) : print(answer)
+  }
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
-  if (!command) return wrong(`There is no command “${name}”; there are: ${Object.keys(COMMANDS).join(', ')}, schema.`)
+  if (!command) return wrong(`There is no command “${name}”; there are: ${Object.keys(COMMANDS).join(', ')}, folds, fold, schema.`)
   if (file === undefined || more.length > 0) return wrong(`${name} takes one batch file.\n\n${HELP}`)
 
   let text
@@ -58,9 +69,12 @@ async function run(args: string[]): Promise<number> {
   }
   const read = readBatch(text)
   if (!read.ok) return wrong(read.problems.map(problem => `${file}: ${line(problem)}`).join('\n'))
-  const report = command(read.value)
-  console.log(values.json ? JSON.stringify(report.data, null, 2) : report.text)
-  return report.stops > 0 ? 1 : 0
+  return print(command(read.value))
+
+  function print({ data, text, stops }: Report): number {
+    console.log(values.json ? JSON.stringify(data, null, 2) : text)
+    return stops > 0 ? 1 : 0
+  }
 }
 
 const line = ({ path, problem }: Problem) => (path ? `${path}: ${problem}` : problem)

@@ -30,8 +30,11 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
     fc.assert(fc.property(inputs(units), (values) => {
       const card = fold.construct(values, units, MARK[units])
       for (const part of card.parts) {
-        expect(part.panels.reduce((sum, { width }) => sum + width.value, 0)).toBe(part.width.value)
-        for (const { at } of part.creases) expect(at.value > 0 && at.value < part.width.value).toBe(true)
+        const whole = part.along === 'x' ? part.width : part.height
+        expect(part.panels.reduce((sum, { width, height }) => sum + (part.along === 'x' ? width : height).value, 0)).toBe(whole.value)
+        if (part.panels.every(({ width, height }) => width.value > 0 && height.value > 0)) {
+          for (const { at } of part.creases) expect(at.value > 0 && at.value < whole.value).toBe(true)
+        }
       }
       const stopped = new Set(card.findings.filter(({ severity }) => severity === 'stop').map(({ part }) => part))
       for (const { key, width, height } of card.parts) {
@@ -39,7 +42,7 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
       }
       for (const { width, height, kind, scores } of card.pieces) {
         if (kind === 'mat' || kind === 'message') expect([width.value % MARK[units], height.value % MARK[units]]).toEqual([0, 0])
-        for (const { at, fromOtherEnd } of scores) expect(at.value + fromOtherEnd.value).toBe(width.value)
+        for (const { at, fromOtherEnd, along } of scores) expect(at.value + fromOtherEnd.value).toBe((along === 'x' ? width : height).value)
       }
       // A layer never sticks out of the panel it is glued on, unless a finding says so.
       for (const { part, onto, x, y } of card.joints) {

@@ -49,7 +49,7 @@ describe('the batch file', () => {
     ['a length without unit', f => void (f.tools.trimmer = '12'), 'tools.trimmer: needs its unit'],
     ['a mark of zero', f => void (f.tools.mark = '0 in'), 'tools.mark: must be more than zero'],
     ['a parameter nobody knows', f => void (f.cards[0].parameters.wdth = '4 in'), 'cards[0].parameters.wdth: is not a parameter of this fold'],
-    ['a fold nobody knows', f => void (f.cards[1].fold = 'swan'), 'cards[1].fold: is one of: z-fold, crossing-flaps'],
+    ['a fold nobody knows', f => void (f.cards[1].fold = 'swan'), 'cards[1].fold: is one of: z-fold'],
     ['a paper that is not in the file', f => void (f.cards[0].papers.base = 'gold'), 'cards[0].papers.base: names the paper “gold”'],
     ['two cards of one key', f => void (f.cards[1].key = f.cards[0].key), 'cards[1].key: “harbour-lantern” stands twice'],
     ['a name misspelt', f => void (f.class.seets = 3), 'class.seets: is not known here'],

@@ -6,8 +6,8 @@ import { Measure, ZERO, inches } from '../lengths'
 
 const joint = (width: number, height: number, means: Joint['means']): Joint => {
   const zero = Measure.zero
-  const onto = { part: 'base', key: 'a', name: 'A', x: zero, width: zero, height: zero }
-  return { part: 'mat', onto, face: 'inside', x: zero, y: zero, means, glue: { x: zero, y: zero, width: Measure.of('w', inches(width)), height: Measure.of('h', inches(height)) } }
+  const onto = { part: 'base', key: 'a', name: 'A', x: zero, y: zero, width: zero, height: zero }
+  return { part: 'mat', by: onto, onto, face: 'inside', x: zero, y: zero, means, glue: { x: zero, y: zero, width: Measure.of('w', inches(width)), height: Measure.of('h', inches(height)) } }
 }
 const kelp = { key: 'kelp', name: 'Kelp' }
 const card = (key: string, kits: number, width: number, height: number, joints: Joint[] = []): KitCard =>

@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import type { PreparedCard } from '../../../core/batch'
 import { BOUNDS, withPapers } from '../../../core/batch'
 import type { Finding, ParameterInput } from '../../../core/folds'
+import { isLayer } from '../../../core/folds'
 import { writeLength } from '../../../core/lengths'
 
 /** One card: its flat patterns, its parameters, what is found about it, and its pieces. */
@@ -36,13 +37,13 @@ function rename(title: string) {
 const board = useTemplateRef('board')
 const { width: room } = useElementSize(board, { width: 620, height: 0 })
 const blanks = computed(() => (card.construction?.parts ?? [])
-  .filter(part => (part.kind !== 'mat' && part.kind !== 'message' && !part.key.endsWith('-under')) && part.width.value > 0 && part.height.value > 0))
+  .filter(part => !isLayer(part.kind) && part.width.value > 0 && part.height.value > 0))
 const scale = computed(() => {
   const widths = blanks.value.map(({ width }) => width.value)
   const widest = Math.max(...widths, 1)
   const tallest = Math.max(...blanks.value.map(({ height }) => height.value), 1)
   const available = Math.max(260, room.value) - 30
-  const beside = (available - widths.length * 86) / widths.reduce((sum, width) => sum + width, 1)
+  const beside = (available - widths.length * 90) / widths.reduce((sum, width) => sum + width, 1)
   const alone = Math.min((available - 62) / widest, 300 / tallest)
   return beside > alone * 0.6 ? Math.min(beside, alone) : alone
 })
@@ -106,18 +107,26 @@ const scale = computed(() => {
         @choose="chosen = $event"
       />
     </section>
-    <CardParameters
-      v-if="card.fold"
-      class="parameters"
-      :title="card.entry.title"
-      :fold="card.fold"
-      :inputs="card.entry.parameters"
-      :findings="card.findings"
-      :units="work.units"
-      :mark="work.preparation!.cutter.mark"
-      @change="set"
-      @rename="rename"
-    />
+    <div class="stack side">
+      <FoldedCard
+        v-if="card.construction && blanks.length > 0"
+        :construction="card.construction"
+        :papers="card.entry.papers"
+        :chosen="chosen"
+        @choose="chosen = $event"
+      />
+      <CardParameters
+        v-if="card.fold"
+        :title="card.entry.title"
+        :fold="card.fold"
+        :inputs="card.entry.parameters"
+        :findings="card.findings"
+        :units="work.units"
+        :mark="work.preparation!.cutter.mark"
+        @change="set"
+        @rename="rename"
+      />
+    </div>
   </div>
 </template>
 
@@ -129,5 +138,5 @@ const scale = computed(() => {
 .key path { stroke: var(--ink); stroke-width: 1.6; }
 .mountain { stroke-dasharray: 10 3 2 3; }
 .valley { stroke-dasharray: 6 4; }
-@media (max-width: 1000px) { .editor { grid-template-columns: 1fr; } .parameters { order: -1; } }
+@media (max-width: 1000px) { .editor { grid-template-columns: 1fr; } .side { order: -1; } }
 </style>

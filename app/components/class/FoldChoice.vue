@@ -7,25 +7,31 @@ import { MILLIMETRE } from '../../../core/lengths'
 const emit = defineEmits<{ choose: [fold: Fold] }>()
 const work = useClassStore()
 
-const drawn = computed(() => FOLDS.map((fold) => {
-  const construction = fold.construct(defaultInputs(fold.parameters, work.units), work.units, MILLIMETRE)
-  return { fold, base: construction.parts[0]! }
-}))
+const drawn = computed(() => FOLDS.map(fold => ({
+  fold,
+  construction: fold.construct(defaultInputs(fold.parameters, work.units), work.units, MILLIMETRE),
+})))
 </script>
 
 <template>
   <ul>
     <li
-      v-for="{ fold, base } in drawn"
+      v-for="{ fold, construction } in drawn"
       :key="fold.id"
     >
       <button
         type="button"
         @click="emit('choose', fold)"
       >
-        <FoldSketch :part="base" />
+        <FoldedDrawing
+          :construction="construction"
+          :opening="0.8"
+          :width="150"
+          :height="110"
+        />
         <span>
           <strong>{{ fold.name }}</strong>
+          <span class="small quiet">no. {{ fold.number }}</span>
           <span class="quiet">{{ fold.summary }}</span>
         </span>
       </button>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Construction, Joint, Panel, Part } from '../../../core/folds'
+import { isLayer } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
 
 /**
@@ -18,7 +19,8 @@ const { construction, part, papers, units, scale } = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [part: string] }>()
 
-const MARGIN = { left: 46, right: 14, top: 26, bottom: 44 }
+// Creases are measured below the drawing, or to the right of it where they lie across.
+const MARGIN = { left: 46, right: part.along === 'y' ? 46 : 14, top: 26, bottom: 44 }
 const width = computed(() => part.width.value * scale)
 const height = computed(() => part.height.value * scale)
 
@@ -29,8 +31,6 @@ interface Laid {
   y: number
 }
 
-const isLayer = (kind: Part['kind']) => kind === 'mat' || kind === 'message' || kind === 'plate'
-
 /** Everything glued on this blank and on what lies on it, lowest layer first; y counts from the top here. */
 const layers = computed(() => {
   const found: Laid[] = []
@@ -38,15 +38,19 @@ const layers = computed(() => {
     for (const joint of construction.joints) {
       if (joint.onto.part !== panel.part || joint.onto.key !== panel.key) continue
       const glued = construction.parts.find(candidate => candidate.key === joint.part)!
-      // A plate on a base lies across the folded card and is drawn by itself.
-      if (!isLayer(glued.kind) || glued.width.value <= 0 || glued.height.value <= 0 || glued.key === 'plate') continue
+      // What is no layer, such as a plate across the folded card, is drawn by itself.
+      if (!isLayer(glued.kind) || glued.width.value <= 0 || glued.height.value <= 0) continue
       const at = { x: x + joint.x.value * scale, bottom: bottom - joint.y.value * scale }
       found.push({ part: glued, joint, x: at.x, y: at.bottom - glued.height.value * scale })
       visit(glued.panels[0]!, at.x, at.bottom)
     }
   }
-  for (const panel of part.panels) visit(panel, panel.x.value * scale, height.value)
+  for (const panel of part.panels) visit(panel, panel.x.value * scale, height.value - panel.y.value * scale)
   return found
+})
+const middle = (panel: Panel) => ({
+  x: (panel.x.value + panel.width.value / 2) * scale,
+  y: height.value - (panel.y.value + panel.height.value / 2) * scale,
 })
 const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'right'
 </script>
@@ -88,15 +92,15 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       :key="panel.key"
     >
       <text
-        :x="(panel.x.value + panel.width.value / 2) * scale"
-        :y="height / 2"
+        :x="middle(panel).x"
+        :y="middle(panel).y"
         class="name"
         text-anchor="middle"
       >{{ part.panels.length > 1 ? panel.name : part.name }}</text>
       <text
         v-if="layers.some(({ joint }) => joint.onto === panel && joint.face === 'outside')"
-        :x="(panel.x.value + panel.width.value / 2) * scale"
-        :y="height / 2 + 16"
+        :x="middle(panel).x"
+        :y="middle(panel).y + 16"
         class="name"
         text-anchor="middle"
       >mat outside</text>
@@ -104,24 +108,20 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
     <g
       v-for="(crease, index) in part.creases"
       :key="index"
+      :transform="part.along === 'x' ? `translate(${crease.at.value * scale} 0)` : `translate(0 ${height - crease.at.value * scale}) rotate(-90)`"
     >
       <line
-        :x1="crease.at.value * scale"
-        :x2="crease.at.value * scale"
         y1="-6"
-        :y2="height + 6"
+        :y2="(part.along === 'x' ? height : width) + 6"
         class="halo"
       />
       <line
-        :x1="crease.at.value * scale"
-        :x2="crease.at.value * scale"
         y1="-6"
-        :y2="height + 6"
+        :y2="(part.along === 'x' ? height : width) + 6"
         :class="['crease', crease.direction]"
       />
       <text
-        :x="crease.at.value * scale"
-        :y="height + 20"
+        :y="(part.along === 'x' ? height : width) + 20"
         text-anchor="middle"
         class="dimension"
       ><SvgLength
@@ -129,8 +129,7 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
         :units="units"
       /></text>
       <text
-        :x="crease.at.value * scale"
-        :y="height + 35"
+        :y="(part.along === 'x' ? height : width) + 35"
         text-anchor="middle"
         class="word"
       >{{ crease.direction }}</text>

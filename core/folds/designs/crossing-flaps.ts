@@ -25,12 +25,12 @@ export const crossingFlaps = defineFold({
     const printTop = printTopFor(decoration)
     const base = card.strip('base', 'Base', 'base', height, [
       panel('back', 'Back panel', width),
-      valley,
+      valley(50),
       panel('flap', 'Flap', flap),
     ])
     const insert = card.strip('insert', 'Insert', 'insert', insertHeight, [
       panel('front-leaf', 'Front leaf', leaf),
-      valley,
+      valley(75),
       panel('back-leaf', 'Back leaf', leaf),
     ])
     card.step('Score and fold the base; the flap closes from the right. Score and fold the insert; it opens from the right.')
@@ -51,7 +51,7 @@ export const crossingFlaps = defineFold({
     }
     card.step('Glue the mats on both leaves of the insert, the message panel on the inside of the back leaf.')
 
-    card.join(insert, panelOf(insert, 'back-leaf'), back)
+    card.join(panelOf(insert, 'back-leaf'), back)
     card.step('Glue the back leaf to the middle of the back panel, its fold on the left. Close the flap, then the leaf over it.', 'Glue the back leaf only. Close it once before the glue sets.')
 
     const margin = width.minus(leaf).half().named('Margin beside the insert')
@@ -73,6 +73,6 @@ export const crossingFlaps = defineFold({
       subject: 'Insert height', parameter: 'insertHeight', value: insertHeight, atMost: height.minus(border.times(2)),
       because: 'the border must stay visible above and below the insert.',
     })
-    return { width, height }
+    return { width, height, anchor: back }
   },
 })

@@ -23,9 +23,9 @@ export const zFold = defineFold({
     const half = width.half()
     const base = card.strip('base', 'Base', 'base', height, [
       panel('a', 'Front panel A', half),
-      mountain,
+      mountain(60),
       panel('b', 'Inner panel B', width.minus(half)),
-      valley,
+      valley(60),
       panel('c', 'Back panel C', width),
     ])
     const printTop = printTopFor(decoration)
@@ -61,6 +61,6 @@ export const zFold = defineFold({
         because: 'the border must stay visible above and below it.',
       })
     }
-    return { width, height }
+    return { width, height, anchor: panelOf(base, 'c') }
   },
 })

@@ -5,7 +5,8 @@ import type { PrintTop } from '../../paper'
 export type CreaseDirection = 'mountain' | 'valley'
 /** Patterns are drawn inside face up; `outside` is the back of that drawing. */
 export type Face = 'inside' | 'outside'
-export type PartKind = 'base' | 'insert' | 'plate' | 'mat' | 'message'
+/** `underlay` is a plain layer under a mat. */
+export type PartKind = 'base' | 'insert' | 'plate' | 'underlay' | 'mat' | 'message'
 /** How a joint is made: tape along the edges of the glue zone, or foam pads spread over it. */
 export type Means = 'tape' | 'foam'
 
@@ -13,16 +14,19 @@ export interface Panel {
   part: string
   key: string
   name: string
-  /** Distance of its left side from the left end of the part. */
+  /** Lower left corner, from the lower left corner of the part. */
   x: Measure
+  y: Measure
   width: Measure
   height: Measure
 }
 
 export interface Crease {
-  /** Distance from the left end of the part. */
+  /** Distance from the left end of the part, or from its lower end where panels stand on top of each other. */
   at: Measure
   direction: CreaseDirection
+  /** Fold angle in degrees for each opening: 0 is flat, valley positive, mountain negative. */
+  angle: (opening: number) => number
 }
 
 /** One flat blank of a card: a strip of panels, or a plain rectangle with a single panel. */
@@ -32,6 +36,8 @@ export interface Part {
   kind: PartKind
   width: Measure
   height: Measure
+  /** Panels follow each other from left to right (`x`) or from bottom to top (`y`). */
+  along: 'x' | 'y'
   panels: Panel[]
   creases: Crease[]
   printTop: PrintTop
@@ -40,9 +46,12 @@ export interface Part {
 /** Where a part lies on a panel and which area of it is glued. */
 export interface Joint {
   part: string
+  /** The panel of the part that lies in the joint. */
+  by: Panel
   onto: Panel
+  /** On the outside, the part's own inside looks away from the card too. */
   face: Face
-  /** Lower left corner of the part, from the lower left corner of the panel. */
+  /** Lower left corner of where `by` lies, from the lower left corner of `onto`, seen from the inside. */
   x: Measure
   y: Measure
   /** The glued area, from the lower left corner of the part. */
@@ -79,6 +88,8 @@ export interface Construction {
   /** Closed card seen from its front. */
   finished: { width: Measure, height: Measure }
   parts: Part[]
+  /** The panel that stays where it is while the card opens. */
+  anchor: Panel
   joints: Joint[]
   steps: Step[]
   message?: MessageArea
@@ -93,8 +104,16 @@ export interface PanelEntry {
 
 /** An entry of a strip: a panel of some width. Creases stand between panels. */
 export const panel = (key: string, name: string, width: Measure): PanelEntry => ({ key, name, width })
-export const mountain: CreaseDirection = 'mountain'
-export const valley: CreaseDirection = 'valley'
+
+/** An entry of a strip: a crease and how far it is folded closed and on display, in degrees. */
+export interface CreaseEntry {
+  direction: CreaseDirection
+  closed: number
+  open: number
+}
+
+export const mountain = (open: number, closed = 180): CreaseEntry => ({ direction: 'mountain', open, closed })
+export const valley = (open: number, closed = 180): CreaseEntry => ({ direction: 'valley', open, closed })
 
 interface Placing {
   key: string
@@ -131,35 +150,46 @@ export class CardBuilder {
    */
   constructor(readonly units: Units, readonly mark: Length) {}
 
-  /** A blank with parallel creases: panels from left to right with the crease between two of them. */
-  strip(key: string, name: string, kind: PartKind, height: Measure, entries: (PanelEntry | CreaseDirection)[]): Part {
-    const part: Part = { key, name, kind, width: Measure.zero, height, panels: [], creases: [], printTop: 'any' }
+  /**
+   * A blank with parallel creases: panels with the crease between two of them, from left to right
+   * or, `along` y, from bottom to top. `across` is the other side of the blank.
+   */
+  strip(key: string, name: string, kind: PartKind, across: Measure, entries: (PanelEntry | CreaseEntry)[], along: 'x' | 'y' = 'x'): Part {
+    const part: Part = { key, name, kind, width: across, height: across, along, panels: [], creases: [], printTop: 'any' }
+    let length = Measure.zero
     for (const entry of entries) {
-      if (typeof entry === 'string') {
-        part.creases.push({ at: part.width, direction: entry })
+      if ('direction' in entry) {
+        const { direction, open, closed } = entry
+        const sign = direction === 'valley' ? 1 : -1
+        part.creases.push({ at: length, direction, angle: opening => sign * (closed + (open - closed) * opening) })
       }
       else {
-        const width = entry.width.named(entry.name)
-        part.panels.push({ part: key, key: entry.key, name: entry.name, x: part.width, width, height })
-        part.width = part.width.plus(width)
+        const size = entry.width.named(entry.name)
+        const place = { part: key, key: entry.key, name: entry.name }
+        part.panels.push(along === 'x'
+          ? { ...place, x: length, y: Measure.zero, width: size, height: across }
+          : { ...place, x: Measure.zero, y: length, width: across, height: size })
+        length = length.plus(size)
       }
     }
+    part[along === 'x' ? 'width' : 'height'] = length
     this.parts.push(part)
     return part
   }
 
   /** A flat piece laid centred on a panel, glued all over unless `glue` names a narrower zone from its left side. */
-  piece(onto: Panel, size: { width: Measure, height: Measure }, placing: Placing & { x?: Measure, glueWidth?: Measure }): Part {
+  piece(onto: Panel, size: { width: Measure, height: Measure }, placing: Placing & { x?: Measure, y?: Measure, glueWidth?: Measure }): Part {
     const { key, name, kind = 'mat', face = 'inside', printTop = 'any', means = 'tape' } = placing
-    const part: Part = { key, name, kind, ...size, panels: [], creases: [], printTop }
-    part.panels.push({ part: key, key: 'face', name, x: Measure.zero, width: size.width.named(name), height: size.height.named(`${name} height`) })
+    const part: Part = { key, name, kind, ...size, along: 'x', panels: [], creases: [], printTop }
+    part.panels.push({ part: key, key: 'face', name, x: Measure.zero, y: Measure.zero, width: size.width.named(name), height: size.height.named(`${name} height`) })
     this.parts.push(part)
     this.joints.push({
       part: key,
+      by: part.panels[0]!,
       onto,
       face,
       x: placing.x ?? onto.width.minus(size.width).half(),
-      y: onto.height.minus(size.height).half(),
+      y: placing.y ?? onto.height.minus(size.height).half(),
       glue: { x: Measure.zero, y: Measure.zero, width: placing.glueWidth ?? size.width, height: size.height },
       means,
     })
@@ -177,19 +207,31 @@ export class CardBuilder {
   /** A print mat, with a plain mat one border larger under it when `layers` is `two`. */
   mats(onto: Panel, border: Measure, layers: string, placing: Placing): Part {
     if (layers !== 'two') return this.mat(onto, border, placing)
-    const under = this.mat(onto, border, { ...placing, key: `${placing.key}-under`, name: `${placing.name}, lower layer`, kind: 'plate', printTop: 'any' })
+    const under = this.mat(onto, border, { ...placing, key: `${placing.key}-under`, name: `${placing.name}, lower layer`, kind: 'underlay', printTop: 'any' })
     return this.mat(face(under), border, { ...placing, face: 'inside' })
   }
 
-  /** Glues a folded part by one of its panels to a panel of another part. */
-  join(part: Part, by: Panel, onto: Panel, side: Face = 'inside'): void {
+  /** A piece that belongs to the card but is not glued to it, such as a belly band. */
+  loose(key: string, name: string, size: { width: Measure, height: Measure }): Part {
+    const part: Part = { key, name, kind: 'plate', ...size, along: 'x', panels: [], creases: [], printTop: 'any' }
+    part.panels.push({ part: key, key: 'face', name, x: Measure.zero, y: Measure.zero, ...size })
+    this.parts.push(part)
+    return part
+  }
+
+  /**
+   * Glues a part by one of its panels to a panel of another part, centred unless
+   * `x` says where, over the whole panel unless only `glueWidth` of it lies there.
+   */
+  join(by: Panel, onto: Panel, side: Face = 'inside', x = onto.width.minus(by.width).half(), glueWidth = by.width): void {
     this.joints.push({
-      part: part.key,
+      part: by.part,
+      by,
       onto,
       face: side,
-      x: onto.width.minus(by.width).half().minus(by.x),
-      y: onto.height.minus(part.height).half(),
-      glue: { x: by.x, y: Measure.zero, width: by.width, height: part.height },
+      x,
+      y: onto.height.minus(by.height).half(),
+      glue: { x: by.x, y: by.y, width: glueWidth, height: by.height },
       means: 'tape',
     })
   }
@@ -219,8 +261,8 @@ export class CardBuilder {
     })
   }
 
-  finish(finished: Construction['finished']): Construction {
-    return { finished, parts: this.parts, joints: this.joints, steps: this.steps, message: this.messageArea, findings: this.findings }
+  finish(finished: Construction['finished'], anchor: Panel): Construction {
+    return { finished, parts: this.parts, anchor, joints: this.joints, steps: this.steps, message: this.messageArea, findings: this.findings }
   }
 }
 

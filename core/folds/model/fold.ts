@@ -1,6 +1,6 @@
 import type { Length, Units } from '../../lengths'
 import { CardBuilder } from './card'
-import type { Construction } from './card'
+import type { Construction, Panel } from './card'
 import { modelFindings } from './checks'
 import type { ParameterInputs, Parameters, Values } from './parameters'
 import { readInputs } from './parameters'
@@ -15,8 +15,8 @@ export interface FoldDefinition<P extends Parameters> {
   name: string
   summary: string
   parameters: P
-  /** Describes the card to the builder and returns the closed size. */
-  build: (values: Values<P>, card: CardBuilder) => Construction['finished']
+  /** Describes the card to the builder; answers the closed size and the panel that stays in place while it opens. */
+  build: (values: Values<P>, card: CardBuilder) => Construction['finished'] & { anchor: Panel }
 }
 
 /** A design as the catalogue lists it. */
@@ -30,8 +30,8 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
     ...fold,
     construct(inputs, units, mark) {
       const card = new CardBuilder(units, mark)
-      const finished = build(readInputs(fold.parameters, inputs, units), card)
-      const construction = card.finish(finished)
+      const { anchor, ...finished } = build(readInputs(fold.parameters, inputs, units), card)
+      const construction = card.finish(finished, anchor)
       const pieces = piecesOf(construction, mark)
       return { ...construction, pieces, findings: [...construction.findings, ...modelFindings(construction, units, mark)] }
     },

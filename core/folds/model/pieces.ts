@@ -5,8 +5,9 @@ import type { Construction, CreaseDirection, PartKind } from './card'
 
 /** A crease as it is scored on a board. */
 export interface Score {
-  /** From the left end of the piece, inside face up. */
+  /** From the left end of the piece, or from its lower end along y, inside face up. */
   at: Measure
+  along: 'x' | 'y'
   fromOtherEnd: Measure
   direction: CreaseDirection
   /** Mountains are pressed from the other face, so the sheet is turned over first. */
@@ -29,11 +30,14 @@ export interface Piece {
 /** The kind of paper a part usually wants. */
 export const usualPaper = (kind: PartKind): PaperKind => (kind === 'mat' ? 'print' : 'cardstock')
 
+/** Whether a part is a layer on a panel rather than a blank of its own. */
+export const isLayer = (kind: PartKind): boolean => kind === 'mat' || kind === 'message' || kind === 'underlay'
+
 /** The pieces of a card, in the order in which its design lists them. Parts without a size are left to the findings. */
 export function piecesOf(construction: Construction, mark: Length): Piece[] {
   return construction.parts
     .filter(part => part.width.value > 0 && part.height.value > 0)
-    .map(({ key, name, kind, width, height, printTop, creases }) => ({
+    .map(({ key, name, kind, width, height, along, printTop, creases }) => ({
       key,
       name,
       kind,
@@ -42,9 +46,10 @@ export function piecesOf(construction: Construction, mark: Length): Piece[] {
       printTop,
       scores: creases.map(({ at, direction }) => {
         const turnOver = direction === 'mountain'
-        const fromOtherEnd = Measure.of(`${name} width`, width.value).minus(at)
+        const whole = along === 'x' ? Measure.of(`${name} width`, width.value) : Measure.of(`${name} height`, height.value)
+        const fromOtherEnd = whole.minus(at)
         const read = turnOver ? fromOtherEnd : at
-        return { at, fromOtherEnd, direction, turnOver, reading: readOffScale(read.value, width.value, mark) }
+        return { at, fromOtherEnd, along, direction, turnOver, reading: readOffScale(read.value, whole.value, mark) }
       }),
     }))
 }

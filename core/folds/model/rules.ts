@@ -9,6 +9,8 @@ const RULES = {
   overlap: { label: 'Least overlap that holds', inch: '1/2 in', metric: '12 mm' },
   ease: { label: 'Ease', inch: '1/8 in', metric: '3 mm' },
   messageSide: { label: 'Smallest side to write on', inch: '1 1/2 in', metric: '40 mm' },
+  clearance: { label: 'Clearance', inch: '1/16 in', metric: '1.5 mm' },
+  openingSide: { label: 'Smallest centre', inch: '1 in', metric: '25 mm' },
   glueWidth: { label: 'Least width that holds glue', inch: '1/4 in', metric: '6 mm' },
 } as const
 

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import type { Construction, View } from '../../../core/folds'
+import { drawFolded } from '../../../core/folds'
+
+/** The folded card drawn from its model, at one opening and from one side. */
+const { construction, opening, view = { turn: -28, tilt: 18 }, width, height, papers = {} } = defineProps<{
+  construction: Construction
+  opening: number
+  view?: View
+  width: number
+  height: number
+  /** Paper key for each part key; parts without one are left plain. */
+  papers?: Record<string, string>
+  chosen?: string
+}>()
+const emit = defineEmits<{ choose: [part: string] }>()
+
+const MARGIN = 8
+const panels = computed(() => drawFolded(construction, opening, view))
+/** Closed and displayed card both fit, so that the drawing does not jump while it opens. */
+const frame = computed(() => {
+  const points = [0, 0.5, 1].flatMap(t => drawFolded(construction, t, view)).concat(panels.value).flatMap(panel => panel.points)
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
+  const box = { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) }
+  const scale = Math.min((width - 2 * MARGIN) / (box.right - box.left), (height - 2 * MARGIN) / (box.bottom - box.top))
+  return { scale, x: width / 2 - scale * (box.left + box.right) / 2, y: height / 2 - scale * (box.top + box.bottom) / 2 }
+})
+const path = (points: [number, number][]) => {
+  const { scale, x, y } = frame.value
+  return points.map(point => `${(x + scale * point[0]).toFixed(1)},${(y + scale * point[1]).toFixed(1)}`).join(' ')
+}
+</script>
+
+<template>
+  <svg
+    :viewBox="`0 0 ${width} ${height}`"
+    :width="width"
+    :height="height"
+    role="img"
+    aria-label="Folded card"
+  >
+    <g
+      v-for="panel in panels"
+      :key="`${panel.part}/${panel.panel}`"
+      @click="emit('choose', panel.part)"
+    >
+      <polygon
+        :points="path(panel.points)"
+        :fill="papers[panel.part] ? paperFill(papers[panel.part]) : 'var(--sheet)'"
+        :class="['panel', { chosen: chosen === panel.part }]"
+      />
+      <polygon
+        :points="path(panel.points)"
+        class="shade"
+        :fill-opacity="0.28 * (1 - panel.light)"
+      />
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+svg { display: block; max-width: 100%; }
+.panel { stroke: var(--ink); stroke-width: 0.9; stroke-linejoin: round; }
+.shade { fill: #000; pointer-events: none; }
+.chosen { stroke: var(--accent); stroke-width: 2.5; }
+</style>

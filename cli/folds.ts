@@ -1,0 +1,84 @@
+import type { Fold, Parameter } from '../core/folds'
+import { FOLDS, boxOf, defaultInputs, foldById, inputProblem, inputProblems, poseOf } from '../core/folds'
+import type { Length, Units } from '../core/lengths'
+import { formatLength, lengthFrom, nanometres, writeLength } from '../core/lengths'
+import { DEFAULT_TOOLS } from '../core/batch'
+import type { Report } from './reports'
+import { table } from './reports'
+
+const range = (parameter: Parameter): string => {
+  if (parameter.kind === 'toggle') return 'true, false'
+  if (parameter.kind === 'choice') return parameter.options.map(({ value }) => value).join(', ')
+  return parameter.zero ? 'zero or more, up to 5 m' : 'more than zero, up to 5 m'
+}
+const natural = (parameter: Parameter, units: Units): string =>
+  parameter.kind === 'length' ? parameter.defaults[units] : String(parameter.initial)
+
+const parameterRows = ({ parameters }: Fold, units?: Units) => Object.entries(parameters).map(([name, parameter]) => ({
+  name, label: parameter.label, kind: parameter.kind, range: range(parameter),
+  usual: units ? natural(parameter, units) : [...new Set([natural(parameter, 'inch'), natural(parameter, 'metric')])].join(' / '),
+}))
+
+/** The catalogue with every parameter, its natural value and its range. */
+export function foldsReport(units?: Units): Report {
+  const data = FOLDS.map(fold => ({ number: fold.number, id: fold.id, name: fold.name, summary: fold.summary, parameters: parameterRows(fold, units) }))
+  const text = data.map(({ number, id, name, summary, parameters }) => `${number}. ${name} (${id})\n${summary}\n${table(
+    ['Parameter', 'Meaning', 'Usual', 'Range'], parameters.map(({ name, label, usual, range }) => [name, label, usual, range]),
+  )}`).join('\n\n')
+  return { data, text, stops: 0 }
+}
+
+/**
+ * One fold with some parameters set, worked out as the application does it.
+ * @param sets `name=value` each
+ */
+export function foldReport(id: string | undefined, sets: string[], units: Units): Report | { wrong: string } {
+  const fold = id === undefined ? undefined : foldById(id)
+  if (!fold) return { wrong: `${id === undefined ? 'fold takes the identifier of a fold' : `There is no fold “${id}”`}; there are: ${FOLDS.map(({ id }) => id).join(', ')}.` }
+  const inputs = defaultInputs(fold.parameters, units)
+  for (const set of sets) {
+    const [name = '', ...rest] = set.split('=')
+    const value = rest.join('=')
+    const parameter = Object.hasOwn(fold.parameters, name) ? fold.parameters[name] : undefined
+    if (!parameter || rest.length === 0) {
+      return { wrong: parameter ? `--set ${name} needs a value: ${name}=${natural(parameter, units)}.` : inputProblems(fold.parameters, { [name]: value }, units).map(({ problem }) => `“${name}” ${problem}`).join() }
+    }
+    const input = parameter.kind === 'toggle' ? { true: true, false: false }[value] ?? value : value
+    const problem = inputProblem(parameter, input, units)
+    if (problem) return { wrong: `${name}: ${problem} Range: ${range(parameter)}.` }
+    inputs[name] = input
+  }
+
+  const card = fold.construct(inputs, units, lengthFrom(DEFAULT_TOOLS[units].mark))
+  const exact = (length: Length) => writeLength(length, units)
+  const box = (opening: number) => {
+    const { least, most } = boxOf(card, poseOf(card, opening))
+    const size = (axis: 0 | 1 | 2) => exact(nanometres(most[axis] - least[axis]))
+    return { width: size(0), height: size(1), depth: size(2) }
+  }
+  const data = {
+    fold: fold.id,
+    parameters: inputs,
+    finished: { width: exact(card.finished.width.value), height: exact(card.finished.height.value) },
+    closed: box(0),
+    displayed: box(1),
+    pieces: card.pieces.map(({ key, name, kind, width, height, printTop, scores }) => ({
+      key, name, kind, width: exact(width.value), height: exact(height.value), printTop, from: { width: width.explain(units), height: height.explain(units) },
+      scores: scores.map(({ at, fromOtherEnd, along, direction, turnOver, reading }) => ({ at: exact(at.value), fromOtherEnd: exact(fromOtherEnd.value), along, direction, turnOver, reading: { from: reading.from, at: exact(reading.at) } })),
+    })),
+    joints: card.joints.map(({ part, onto, face, means, glue }) => ({ part, onto: `${onto.part}/${onto.key}`, face, means, width: exact(glue.width.value), height: exact(glue.height.value) })),
+    message: card.message && { where: card.message.where, width: exact(card.message.width.value), height: exact(card.message.height.value) },
+    steps: card.steps,
+    findings: card.findings.map(({ severity, subject, problem, parameter, fix }) => ({ severity, subject, problem, parameter, fix: fix && { ...fix, value: exact(fix.value) } })),
+  }
+  const show = (length: Length) => formatLength(length, units)
+  const text = [
+    `${fold.name}: ${data.finished.width} × ${data.finished.height} closed; on display ${data.displayed.width} × ${data.displayed.height} × ${data.displayed.depth}`,
+    table(['Piece', 'Width × height', 'Scores', 'Where from'], card.pieces.map(({ name, width, height, scores }) => [
+      name, `${show(width.value)} × ${show(height.value)}`, scores.map(({ at, direction }) => `${show(at.value)} ${direction}`).join(', '), width.explain(units),
+    ])),
+    ...card.steps.map(({ text, warning }, index) => `${index + 1}. ${text}${warning ? ` — ${warning}` : ''}`),
+    ...card.findings.map(({ severity, subject, problem }) => `${severity.toUpperCase()}  ${subject} ${problem}`),
+  ].join('\n')
+  return { data, text, stops: card.findings.filter(({ severity }) => severity === 'stop').length }
+}

@@ -1,0 +1,43 @@
+import { mountain, panel, panelOf, valley } from '../model/card'
+import { defineFold } from '../model/fold'
+import { length, toggle } from '../model/parameters'
+
+export const backGateStand = defineFold({
+  id: 'back-gate-stand',
+  number: 5,
+  name: 'Back-gate stand',
+  summary: 'Two gates meet behind a raised centre and turn outwards again: a frame from the front, two gates from behind.',
+  parameters: {
+    outer: length('Outer panel', '2 1/8 in', '52 mm'),
+    gate: length('Gate', '1 1/4 in', '30 mm', { help: 'The centre is two gates wide' }),
+    height: length('Finished height', '5 1/2 in', '148 mm'),
+    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    message: toggle('Message panel behind the centre', true),
+  },
+  build({ outer, gate, height, border, message }, card) {
+    const centre = gate.times(2)
+    const base = card.strip('base', 'Base', 'base', height, [
+      panel('left', 'Left panel', outer), valley(90),
+      panel('left-gate', 'Left gate', gate), mountain(90),
+      panel('centre', 'Centre', centre), mountain(90),
+      panel('right-gate', 'Right gate', gate), valley(90),
+      panel('right', 'Right panel', outer),
+    ])
+    card.step('Score the two valleys from the front; turn the sheet over and score the two mountains from the back.')
+    const middle = panelOf(base, 'centre')
+    card.mat(panelOf(base, 'left'), border, { key: 'mat-left', name: 'Mat on left panel', printTop: 'top' })
+    card.mat(middle, border, { key: 'mat-centre', name: 'Mat on centre', printTop: 'top' })
+    card.mat(panelOf(base, 'right'), border, { key: 'mat-right', name: 'Mat on right panel', printTop: 'top' })
+    card.step('Glue the mats on centre and outer panels.')
+    if (message) {
+      const note = card.mat(middle, border, { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
+      card.message('the back of the centre', note.width, note.height)
+      card.step('Glue the message panel on the back of the centre.', 'Keep it clear of the creases, or the gates do not close.')
+    }
+    card.limit({
+      subject: 'Outer panel', parameter: 'outer', value: outer, atLeast: gate,
+      because: 'narrower ones leave the raised centre wider than the card.',
+    })
+    return { width: outer.times(2), height, anchor: middle }
+  },
+})

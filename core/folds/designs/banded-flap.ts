@@ -1,0 +1,63 @@
+import { mountain, panel, panelOf, valley } from '../model/card'
+import { defineFold } from '../model/fold'
+import { choice, length, toggle } from '../model/parameters'
+import { rule } from '../model/rules'
+import { DECORATION, printTopFor } from './choices'
+
+export const bandedFlap = defineFold({
+  id: 'banded-flap',
+  number: 6,
+  name: 'Banded flap',
+  summary: 'A flap folds over the card; a band glued behind closes over both with two tongues that meet in front.',
+  parameters: {
+    width: length('Finished width', '4 1/4 in', '105 mm'),
+    height: length('Finished height', '5 1/2 in', '148 mm'),
+    flap: length('Flap', '3 in', '75 mm'),
+    bandHeight: length('Band height', '1 1/2 in', '40 mm'),
+    ease: length('Ease of the band', '1/8 in', '3 mm', { zero: true, help: 'How much wider than the card the band is' }),
+    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    decoration: choice('Decoration', DECORATION),
+    message: toggle('Message panel under the flap', true),
+  },
+  build({ width, height, flap, bandHeight, ease, border, decoration, message }, card) {
+    const printTop = printTopFor(decoration)
+    const base = card.strip('base', 'Base', 'base', width, [panel('back', 'Back panel', height), valley(50), panel('flap', 'Flap', flap)], 'y')
+    const round = width.plus(ease).named('Card width and ease')
+    const tongue = round.half()
+    const band = card.strip('band', 'Band', 'insert', bandHeight, [
+      panel('left-tongue', 'Left tongue', tongue), mountain(40),
+      panel('middle', 'Band behind the card', round), mountain(40),
+      panel('right-tongue', 'Right tongue', round.minus(tongue)),
+    ])
+    const back = panelOf(base, 'back')
+    card.step('Score and fold the base; the flap closes from the top. Score and fold the band, its print outwards.')
+
+    const inner = card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop })
+    card.mat(panelOf(base, 'flap'), border, { key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop })
+    card.step('Glue the mats on the back panel and on the outside of the flap.', 'Fold the flap first: what looks upright flat may be upside down folded.')
+    card.mat(panelOf(band, 'left-tongue'), border, { key: 'mat-left-tongue', name: 'Mat on left tongue', printTop })
+    card.mat(panelOf(band, 'right-tongue'), border, { key: 'mat-right-tongue', name: 'Mat on right tongue', printTop })
+    card.step('Glue the mats on the tongues.', 'Width first: a tongue is half the card wide and as high as the band.')
+    if (message) {
+      const note = card.mat(inner.panels[0]!, border, { key: 'message', name: 'Message panel', kind: 'message' })
+      card.message('the back panel', note.width, note.height)
+      card.step('Glue the message panel on the back panel, under the flap.')
+    }
+    card.join(panelOf(band, 'middle'), back, 'outside')
+    card.step('Glue the middle of the band behind the back panel; the tongues meet in front.', 'A topper that holds the tongues is glued to one tongue only.')
+
+    card.limit({
+      subject: 'Flap', parameter: 'flap', value: flap, atMost: height.minus(border),
+      because: 'it must leave the border of the back panel visible.',
+    })
+    card.limit({
+      subject: 'Ease of the band', parameter: 'ease', value: ease, atMost: rule('ease', card.units), severity: 'warn',
+      because: 'a wider band slips off.',
+    })
+    card.limit({
+      subject: 'Band height', parameter: 'bandHeight', value: bandHeight, atMost: height.minus(border.times(2)),
+      because: 'the card must show above and below it.',
+    })
+    return { width, height, anchor: back }
+  },
+})

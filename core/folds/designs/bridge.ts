@@ -1,0 +1,56 @@
+import { face, panel, panelOf } from '../model/card'
+import type { CreaseEntry } from '../model/card'
+import { defineFold } from '../model/fold'
+import { length, toggle } from '../model/parameters'
+import { rule } from '../model/rules'
+
+/** The card folds flat by sliding sideways: one riser swings from 0 to 90 degrees while the other comes from 180. */
+const leading = (direction: CreaseEntry['direction']): CreaseEntry => ({ direction, closed: 0, open: 90 })
+const trailing = (direction: CreaseEntry['direction']): CreaseEntry => ({ direction, closed: 180, open: 90 })
+
+export const bridge = defineFold({
+  id: 'bridge',
+  number: 4,
+  name: 'Bridge',
+  summary: 'A scene strip spans two feet in front of a raised centre; the card folds flat by sliding sideways.',
+  parameters: {
+    width: length('Finished width', '6 in', '150 mm'),
+    height: length('Finished height', '4 in', '100 mm'),
+    depth: length('Depth', '1 1/8 in', '28 mm', { help: 'How far the scene stands in front of the centre' }),
+    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    scene: toggle('Scene strip in front', true),
+    sceneHeight: length('Scene height', '1 1/2 in', '38 mm', { when: 'scene' }),
+  },
+  build({ width, height, depth, border, scene, sceneHeight }, card) {
+    const base = card.strip('base', 'Base', 'base', height, [
+      panel('left-foot', 'Left foot', depth), leading('mountain'),
+      panel('left-riser', 'Left riser', depth), leading('valley'),
+      panel('centre', 'Centre', width.minus(depth.times(2))), trailing('valley'),
+      panel('right-riser', 'Right riser', depth), trailing('mountain'),
+      panel('right-foot', 'Right foot', depth),
+    ])
+    card.step('Score all four creases and fold them sharply; burnish.')
+    for (const { key, name } of base.panels) {
+      card.mat(panelOf(base, key), border, { key: `mat-${key}`, name: `Mat on ${name.toLowerCase()}`, printTop: 'top' })
+    }
+    card.step('Glue the mats on centre, risers and feet.')
+    card.message('the centre', width.minus(depth.times(2)).minus(border.times(2)), height.minus(border.times(2)))
+
+    if (scene) {
+      const [left, right] = [panelOf(base, 'left-foot'), panelOf(base, 'right-foot')]
+      const strip = card.strip('scene', 'Scene strip', 'insert', sceneHeight, [panel('face', 'Scene', width)])
+      card.join(face(strip), left, 'inside', left.x, depth)
+      card.join(face(strip), right, 'inside', depth.minus(width), depth)
+      card.step('Glue the scene to the two outer feet only, with the card standing. Slide it flat once before the glue sets.', 'No glue on risers or centre, or the card cannot slide flat.')
+      card.limit({
+        subject: 'Scene height', parameter: 'sceneHeight', value: sceneHeight, atMost: height,
+        because: 'it would stick out of the folded card.',
+      })
+    }
+    card.limit({
+      subject: 'Depth', parameter: 'depth', value: depth, atMost: width.half().minus(rule('clearance', card.units)).minus(rule('openingSide', card.units).half()),
+      because: 'the card would not fold flat inside its outline.',
+    })
+    return { width, height, anchor: panelOf(base, 'centre') }
+  },
+})

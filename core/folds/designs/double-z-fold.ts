@@ -1,0 +1,68 @@
+import { face, mountain, panel, panelOf, valley } from '../model/card'
+import { defineFold } from '../model/fold'
+import { choice, length, toggle } from '../model/parameters'
+import { DECORATION, printTopFor } from './choices'
+
+/** How far the legs of the parallelogram stand open on display, in degrees. */
+const OPEN = 60
+
+export const doubleZFold = defineFold({
+  id: 'double-z-fold',
+  number: 2,
+  name: 'Double Z-fold',
+  summary: 'A Z-fold with a strip folded the other way round across its front; the two swing together and stand by themselves.',
+  parameters: {
+    width: length('Finished width', '4 1/4 in', '105 mm'),
+    height: length('Finished height', '5 1/2 in', '148 mm'),
+    stripHeight: length('Strip height', '1 3/4 in', '45 mm'),
+    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    decoration: choice('Decoration', DECORATION),
+    message: toggle('Message panel on C', true, 'Below the strip'),
+    messageHeight: length('Message height', '1 1/2 in', '40 mm', { when: 'message' }),
+  },
+  build({ width, height, stripHeight, border, decoration, message, messageHeight }, card) {
+    const half = width.half()
+    const base = card.strip('base', 'Base', 'base', height, [
+      panel('a', 'Front panel A', half), mountain(OPEN), panel('b', 'Inner panel B', width.minus(half)), valley(OPEN), panel('c', 'Back panel C', width),
+    ])
+    // Turned end for end: its long panel runs across the front, its short end lies on panel C.
+    const strip = card.strip('strip', 'Strip', 'insert', stripHeight, [
+      panel('long', 'Long panel', width), mountain(OPEN), panel('middle', 'Middle of the strip', half), valley(OPEN), panel('end', 'Short end', width.minus(half)),
+    ])
+    const [a, c] = [panelOf(base, 'a'), panelOf(base, 'c')]
+    const printTop = printTopFor(decoration)
+    card.step('Score and fold base and strip alike, then turn the strip end for end.')
+
+    card.mat(a, border, { key: 'mat-a', name: 'Mat on panel A', printTop })
+    card.mat(panelOf(base, 'b'), border, { key: 'mat-b', name: 'Mat on panel B', printTop })
+    const matC = card.mat(c, border, { key: 'mat-c', name: 'Mat on panel C', printTop })
+    card.step('Glue the mats on the base.', 'Check the right way up of each print with the card folded.')
+    card.mat(panelOf(strip, 'long'), border, { key: 'mat-long', name: 'Mat on long panel', printTop })
+    card.mat(panelOf(strip, 'middle'), border, { key: 'mat-middle', name: 'Mat on middle of the strip', printTop })
+    card.mat(panelOf(strip, 'end'), border, { key: 'mat-end', name: 'Mat on short end', printTop })
+    card.step('Glue the mats on the strip.', 'Nothing raised on the middle of the strip: it swings through the card.')
+
+    card.join(panelOf(strip, 'long'), a, 'inside', a.x, half)
+    card.step('Glue the left half of the long panel to panel A, with the card closed.', 'No glue right of the crease of panel A.')
+    card.join(panelOf(strip, 'end'), c, 'inside', half)
+    card.step('Put glue on the back of the short end, close the card flat and press through, so that both joints lie flat.')
+
+    const free = height.minus(stripHeight).half().minus(border.times(2)).named('Free height beside the strip')
+    if (message) {
+      card.piece(face(matC), { width: matC.width.minus(border.times(2)).downToMark(card.mark), height: messageHeight }, {
+        key: 'message', name: 'Message panel', kind: 'message', y: border,
+      })
+      card.message('panel C below the strip', matC.width.minus(border.times(2)), messageHeight)
+      card.step('Glue the message panel on panel C below the strip.')
+      card.limit({
+        subject: 'Message height', parameter: 'messageHeight', value: messageHeight, atMost: free,
+        because: 'the strip would cover more.',
+      })
+    }
+    card.limit({
+      subject: 'Strip height', parameter: 'stripHeight', value: stripHeight, atMost: height.minus(border.times(2)),
+      because: 'the border must stay visible above and below it.',
+    })
+    return { width, height, anchor: c }
+  },
+})

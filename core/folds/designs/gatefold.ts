@@ -1,0 +1,55 @@
+import { panel, panelOf, valley } from '../model/card'
+import { defineFold } from '../model/fold'
+import { length, toggle } from '../model/parameters'
+import { rule } from '../model/rules'
+
+export const gatefold = defineFold({
+  id: 'gatefold',
+  number: 7,
+  name: 'Gatefold',
+  summary: 'Two doors meet in the middle; a belly band wrapped round the closed card keeps them shut.',
+  parameters: {
+    width: length('Finished width', '4 1/4 in', '105 mm'),
+    height: length('Finished height', '5 1/2 in', '148 mm'),
+    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    insideMats: toggle('Mats inside the doors', true),
+    message: toggle('Message panel in the middle', true),
+    band: toggle('Belly band', true, 'Wrapped by hand round the closed card, never scored'),
+    bandHeight: length('Band height', '1 1/2 in', '40 mm', { when: 'band' }),
+    bandOverlap: length('Overlap of the band', '1/2 in', '12 mm', { when: 'band' }),
+  },
+  build({ width, height, border, insideMats, message, band, bandHeight, bandOverlap }, card) {
+    const half = width.half()
+    const base = card.strip('base', 'Base', 'base', height, [
+      panel('left', 'Left door', half), valley(50), panel('middle', 'Middle', width), valley(50), panel('right', 'Right door', width.minus(half)),
+    ])
+    const middle = panelOf(base, 'middle')
+    card.step('Score and fold both doors; they meet in the middle without overlapping.')
+    for (const key of ['left', 'right']) {
+      const door = panelOf(base, key)
+      card.mat(door, border, { key: `mat-${key}`, name: `Mat on ${door.name.toLowerCase()}`, face: 'outside', printTop: 'top' })
+      if (insideMats) card.mat(door, border, { key: `mat-${key}-inside`, name: `Mat inside ${door.name.toLowerCase()}`, printTop: 'top' })
+    }
+    const inner = card.mat(middle, border, { key: 'mat-middle', name: 'Mat in the middle', printTop: 'top' })
+    card.step('Glue the mats on the doors and in the middle.', 'Two faces that meet should not carry the same print.')
+    if (message) {
+      const note = card.mat(inner.panels[0]!, border, { key: 'message', name: 'Message panel', kind: 'message' })
+      card.message('the middle', note.width, note.height)
+      card.step('Glue the message panel in the middle.')
+    }
+    if (band) {
+      const ease = rule('ease', card.units)
+      card.loose('band', 'Belly band', { width: width.times(2).plus(bandOverlap).plus(ease), height: bandHeight })
+      card.step('Wrap the belly band loosely round the closed card by hand and glue its ends together, not to the card.', 'Never score it: a creased band sits too tight.')
+      card.limit({
+        subject: 'Overlap of the band', parameter: 'bandOverlap', value: bandOverlap, atLeast: rule('overlap', card.units),
+        because: 'with less its ends do not hold.',
+      })
+      card.limit({
+        subject: 'Band height', parameter: 'bandHeight', value: bandHeight, atMost: height.minus(border.times(2)),
+        because: 'the card must show above and below it.',
+      })
+    }
+    return { width, height, anchor: middle }
+  },
+})

@@ -1,0 +1,105 @@
+import type { Construction, Panel } from '../model/card'
+import type { Vector } from './frame'
+import { cross, dot, subtract } from './frame'
+import { boxOf, cornersOf, panelKey, poseOf } from './pose'
+
+/** Where the card is looked at from: turned round its upright axis, then tilted, in degrees. */
+export interface View {
+  turn: number
+  tilt: number
+}
+
+/** A panel as a polygon on the drawing plane: x right, y down, nanometres. */
+export interface DrawnPanel {
+  part: string
+  panel: string
+  points: [x: number, y: number][]
+  /** Which face is seen. */
+  face: 'inside' | 'outside'
+  /** How squarely it is seen, 0 edge-on to 1 full, for shading. */
+  light: number
+}
+
+const SLACK = 3
+const LAYER = 250_000
+
+/**
+ * A drawn view of the card at an opening, panels from back to front. Needs no
+ * WebGL: the panels are ordered by which of two lies behind the plane of the
+ * other, seen from the viewer.
+ */
+export function drawFolded(construction: Construction, opening: number, view: View): DrawnPanel[] {
+  const pose = poseOf(construction, opening, { slack: SLACK, layer: LAYER })
+  const { least, most } = boxOf(construction, pose)
+  const middle: Vector = [(least[0] + most[0]) / 2, (least[1] + most[1]) / 2, (least[2] + most[2]) / 2]
+  const look = camera(view)
+  const solids = construction.parts.flatMap(part => part.panels).flatMap((panel, order): Solid[] => {
+    const frame = pose.get(panelKey(panel))
+    if (!frame || panel.width.value <= 0 || panel.height.value <= 0) return []
+    const corners = cornersOf(panel, frame).map(corner => look(subtract(corner, middle)))
+    return [{ panel, order, corners, normal: cross(subtract(corners[1]!, corners[0]!), subtract(corners[3]!, corners[0]!)) }]
+  })
+  return backToFront(solids).map(({ panel, corners, normal }) => ({
+    part: panel.part,
+    panel: panel.key,
+    points: corners.map(([x, y]) => [x, -y]),
+    face: normal[2] >= 0 ? 'inside' : 'outside',
+    light: Math.abs(normal[2]) / Math.hypot(...normal),
+  }))
+}
+
+interface Solid {
+  panel: Panel
+  /** Place in the order of assembly: of two layers in one plane the later one lies on top. */
+  order: number
+  corners: Vector[]
+  normal: Vector
+}
+
+/** Turns a point so that the viewer looks along −z. */
+function camera({ turn, tilt }: View): (point: Vector) => Vector {
+  const [a, b] = [turn * Math.PI / 180, tilt * Math.PI / 180]
+  return ([x, y, z]) => {
+    const [right, depth] = [x * Math.cos(a) + z * Math.sin(a), z * Math.cos(a) - x * Math.sin(a)]
+    return [right, y * Math.cos(b) - depth * Math.sin(b), y * Math.sin(b) + depth * Math.cos(b)]
+  }
+}
+
+/** Orders panels for painting: one goes first when another is nowhere behind its plane. */
+function backToFront(solids: Solid[]): Solid[] {
+  const depth = ({ corners }: Solid) => corners.reduce((sum, [, , z]) => sum + z, 0) / corners.length
+  const waiting = [...solids].sort((a, b) => depth(a) - depth(b))
+  const ordered: Solid[] = []
+  while (waiting.length > 0) {
+    // The next to paint hides behind everything still waiting; where panels cross, the farthest goes.
+    const next = waiting.find(candidate => waiting.every(other => other === candidate || !mustPrecede(other, candidate))) ?? waiting[0]!
+    ordered.push(next)
+    waiting.splice(waiting.indexOf(next), 1)
+  }
+  return ordered
+}
+
+/** Whether `a` has to be painted before `b` because `b` lies in front of it. */
+function mustPrecede(a: Solid, b: Solid): boolean {
+  if (!overlap(a, b)) return false
+  const [inFrontOfA, inFrontOfB] = [side(b, a), side(a, b)]
+  if (inFrontOfA === 0 && inFrontOfB === 0) return a.order < b.order
+  return inFrontOfA > 0 || (inFrontOfA === 0 && inFrontOfB < 0)
+}
+
+/** 1 where all of `of` is on the viewer's side of the plane of `plane`, −1 where all is behind, 0 where it is neither. */
+function side(of: Solid, plane: Solid): -1 | 0 | 1 {
+  const towards = plane.normal[2] >= 0 ? 1 : -1
+  const size = Math.hypot(...plane.normal)
+  const distances = of.corners.map(corner => towards * dot(subtract(corner, plane.corners[0]!), plane.normal) / size)
+  const tolerance = LAYER / 10
+  if (distances.every(distance => distance >= -tolerance)) return distances.some(distance => distance > tolerance) ? 1 : 0
+  return distances.every(distance => distance <= tolerance) ? -1 : 0
+}
+
+function overlap(a: Solid, b: Solid): boolean {
+  return ([0, 1] as const).every((axis) => {
+    const [as, bs] = [a, b].map(({ corners }) => corners.map(corner => corner[axis])) as [number[], number[]]
+    return Math.min(...as) < Math.max(...bs) && Math.min(...bs) < Math.max(...as)
+  })
+}
