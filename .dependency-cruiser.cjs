@@ -9,7 +9,7 @@ const ROOMS = {
   formats: ['lengths', 'paper', 'folds', 'cutting', 'kits', 'batch'],
 }
 const TEST = '\\.test\\.ts$'
-const PURE = '^node_modules/(papaparse|class-validator|class-transformer|reflect-metadata)/'
+const PURE = '^node_modules/(papaparse|class-validator|class-transformer|reflect-metadata|makerjs)/'
 
 module.exports = {
   forbidden: [

@@ -1,8 +1,12 @@
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import type { Fold, Parameter } from '../core/folds'
 import { FOLDS, boxOf, defaultInputs, foldById, inputProblem, inputProblems, poseOf } from '../core/folds'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, lengthFrom, nanometres, writeLength } from '../core/lengths'
 import { DEFAULT_TOOLS } from '../core/batch'
+import type { PatternFormat } from '../core/formats'
+import { blanksOf, writePattern } from '../core/formats'
 import type { Report } from './reports'
 import { table } from './reports'
 
@@ -31,8 +35,9 @@ export function foldsReport(units?: Units): Report {
 /**
  * One fold with some parameters set, worked out as the application does it.
  * @param sets `name=value` each
+ * @param folders where to write the flat patterns, by format
  */
-export function foldReport(id: string | undefined, sets: string[], units: Units): Report | { wrong: string } {
+export function foldReport(id: string | undefined, sets: string[], units: Units, folders: Partial<Record<PatternFormat, string>> = {}): Report | { wrong: string } {
   const fold = id === undefined ? undefined : foldById(id)
   if (!fold) return { wrong: `${id === undefined ? 'fold takes the identifier of a fold' : `There is no fold “${id}”`}; there are: ${FOLDS.map(({ id }) => id).join(', ')}.` }
   const inputs = defaultInputs(fold.parameters, units)
@@ -50,6 +55,21 @@ export function foldReport(id: string | undefined, sets: string[], units: Units)
   }
 
   const card = fold.construct(inputs, units, lengthFrom(DEFAULT_TOOLS[units].mark))
+  const files: string[] = []
+  for (const format of ['svg', 'dxf'] as const) {
+    const folder = folders[format]
+    if (folder === undefined) continue
+    try {
+      mkdirSync(folder, { recursive: true })
+      for (const part of blanksOf(card)) {
+        files.push(join(folder, `${fold.id}-${part.key}.${format}`))
+        writeFileSync(files.at(-1)!, writePattern(card, part, format))
+      }
+    }
+    catch (error) {
+      return { wrong: `The patterns cannot be written to ${folder}: ${(error as Error).message}` }
+    }
+  }
   const exact = (length: Length) => writeLength(length, units)
   const box = (opening: number) => {
     const { least, most } = boxOf(card, poseOf(card, opening))
@@ -69,6 +89,7 @@ export function foldReport(id: string | undefined, sets: string[], units: Units)
     joints: card.joints.map(({ part, onto, face, means, glue }) => ({ part, onto: `${onto.part}/${onto.key}`, face, means, width: exact(glue.width.value), height: exact(glue.height.value) })),
     message: card.message && { where: card.message.where, width: exact(card.message.width.value), height: exact(card.message.height.value) },
     steps: card.steps,
+    files,
     findings: card.findings.map(({ severity, subject, problem, parameter, fix }) => ({ severity, subject, problem, parameter, fix: fix && { ...fix, value: exact(fix.value) } })),
   }
   const show = (length: Length) => formatLength(length, units)
@@ -78,6 +99,7 @@ export function foldReport(id: string | undefined, sets: string[], units: Units)
       name, `${show(width.value)} × ${show(height.value)}`, scores.map(({ at, direction }) => `${show(at.value)} ${direction}`).join(', '), width.explain(units),
     ])),
     ...card.steps.map(({ text, warning }, index) => `${index + 1}. ${text}${warning ? ` — ${warning}` : ''}`),
+    ...files.map(file => `Written: ${file}`),
     ...card.findings.map(({ severity, subject, problem }) => `${severity.toUpperCase()}  ${subject} ${problem}`),
   ].join('\n')
   return { data, text, stops: card.findings.filter(({ severity }) => severity === 'stop').length }

@@ -82,6 +82,13 @@ describe('wakaru on the command line', () => {
     expect(wakaru(['fold', 'bridge', '--units', 'metric']).stdout).toContain('206 × 100')
   })
 
+  it('writes the flat patterns of a fold', () => {
+    const { files } = JSON.parse(wakaru(['fold', 'gatefold', '--svg', folder, '--dxf', folder, '--json']).stdout)
+    expect(files).toEqual(['gatefold-base.svg', 'gatefold-band.svg', 'gatefold-base.dxf', 'gatefold-band.dxf'].map(name => join(folder, name)))
+    expect(readFileSync(files[0], 'utf8')).toContain('width="215.9mm"')
+    expect(wakaru(['fold', 'gatefold', '--svg', join(DEMO, 'inside')])).toMatchObject({ status: 2, stderr: expect.stringContaining('cannot be written') })
+  })
+
   it('prints nothing but help when nothing is asked', () => {
     expect(wakaru([])).toMatchObject({ status: 2, stdout: expect.stringContaining('pieces FILE') })
     expect(wakaru(['--help']).status).toBe(0)

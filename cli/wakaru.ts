@@ -18,6 +18,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   schema        the JSON Schema of the batch file
 
   --set name=value   a parameter of the fold, as often as needed
+  --svg FOLDER       write the flat pattern of every blank of the fold, in real size; --dxf FOLDER alike
   --units inch       or metric: which natural sizes to start from, and how to write measures
 
   --json        print data instead of tables
@@ -53,7 +54,7 @@ async function run(args: string[]): Promise<number> {
   }
   if (name === 'folds' || name === 'fold') {
     if (values.units !== undefined && values.units !== 'inch' && values.units !== 'metric') return wrong(`--units is inch or metric, not “${values.units}”.`)
-    const answer = name === 'folds' ? foldsReport(values.units) : foldReport(file, values.set ?? [], values.units ?? 'inch')
+    const answer = name === 'folds' ? foldsReport(values.units) : foldReport(file, values.set ?? [], values.units ?? 'inch', { svg: values.svg, dxf: values.dxf })
     return 'wrong' in answer ? wrong(answer.wrong) : print(answer)
   }
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined

@@ -63,6 +63,19 @@ test('the pieces come as CSV', async ({ request }) => {
   expect(await answer.text()).toContain('Harbour lantern,Mat on panel C,4,5 1/4,1,16,Ripple')
 })
 
+test('a flat pattern comes in real size, and a wrong one is refused', async ({ page, request }) => {
+  const id = await demoClass(request, 'Patterns')
+  await station(page, id, 'cards')
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'SVG of Base' }).click()])
+  expect(download.suggestedFilename()).toBe('harbour-lantern-base.svg')
+  expect(await readFile(await download.path(), 'utf8')).toContain('width="215.9mm"')
+  const pattern = (query: string) => request.get(`/api/classes/${id}/pattern?${query}`)
+  expect(await (await pattern('card=two-tides&part=insert&format=dxf')).text()).toContain('score-valley')
+  expect((await pattern('card=two-tides&part=insert&format=pdf')).status()).toBe(422)
+  expect((await (await pattern('card=two-tides&part=lid&format=svg')).json()).message).toContain('there are: base, insert')
+  expect((await pattern('card=none&part=base&format=svg')).status()).toBe(404)
+})
+
 test('a deleted class can be brought back', async ({ page, request }) => {
   await demoClass(request, 'Gone and back')
   await visit(page, '/')

@@ -78,6 +78,34 @@ test('cards are added, copied, given their own number of kits and removed', asyn
   await saved(page)
 })
 
+test('the folded card opens, turns and shows the part that is picked', async ({ page, request }) => {
+  await station(page, await demoClass(request, 'Folded'), 'cards')
+  const card = page.getByRole('img', { name: 'Folded card' })
+  const shape = () => card.locator('polygon.panel').evaluateAll(panels => panels.map(panel => panel.getAttribute('points')).join())
+  const before = await shape()
+  await page.getByLabel('Open', { exact: true }).fill('10')
+  const nearlyClosed = await shape()
+  expect(nearlyClosed).not.toBe(before)
+  await page.getByLabel('Turn', { exact: true }).fill('150')
+  expect(await shape()).not.toBe(nearlyClosed)
+  await pieceRow(page, 'Plate').click()
+  await expect(card.locator('polygon.chosen')).toHaveCount(1)
+})
+
+test('every fold of the catalogue can be added and has nothing to settle but papers', async ({ page, request }) => {
+  const id = await demoClass(request, 'All folds', file => void (file.cards = []))
+  await station(page, id, 'cards')
+  for (const fold of ['Z-fold', 'Double Z-fold', 'Crossing flaps', 'Bridge', 'Back-gate stand', 'Banded flap', 'Gatefold']) {
+    const add = page.getByRole('button', { name: 'Add a card' })
+    if (await add.isVisible()) await add.click()
+    await page.getByRole('button', { name: new RegExp(`^${fold}`) }).click()
+    await expect(page.getByLabel('Name of the card')).toHaveValue(fold)
+    await expect(page.getByRole('img', { name: 'Folded card' }).locator('polygon.panel')).not.toHaveCount(0)
+  }
+  await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('settled')
+  await saved(page)
+})
+
 test('another paper changes the cutting', async ({ page, request }) => {
   const id = await demoClass(request, 'Papers')
   await station(page, id, 'papers')

@@ -24,6 +24,7 @@ const drawn = computed(() => FOLDS.map(fold => ({
         @click="emit('choose', fold)"
       >
         <FoldedDrawing
+          aria-hidden="true"
           :construction="construction"
           :opening="0.8"
           :width="150"

@@ -40,8 +40,8 @@ function drag(event: PointerEvent) {
       />
     </div>
     <div class="controls">
-      <div class="field">
-        <label :for="`${id}-opening`">Closed to open</label>
+      <div class="slider">
+        <label :for="`${id}-opening`">Open</label>
         <input
           :id="`${id}-opening`"
           v-model.number="percent"
@@ -50,8 +50,8 @@ function drag(event: PointerEvent) {
           max="100"
         >
       </div>
-      <div class="field">
-        <label :for="`${id}-turn`">Turn round</label>
+      <div class="slider">
+        <label :for="`${id}-turn`">Turn</label>
         <input
           :id="`${id}-turn`"
           v-model.number="view.turn"
@@ -63,8 +63,8 @@ function drag(event: PointerEvent) {
       <Button
         label="From the front"
         size="small"
-        severity="secondary"
-        outlined
+        link
+        class="front"
         @click="view = { ...FRONT }"
       />
     </div>
@@ -75,5 +75,7 @@ function drag(event: PointerEvent) {
 .folded { padding: 0.4rem 0.6rem 0.7rem; }
 .stage { cursor: grab; touch-action: none; user-select: none; }
 .controls { display: grid; gap: 0.3rem; }
+.slider { display: grid; grid-template-columns: 2.6rem 1fr; align-items: center; font-size: var(--small); font-weight: 600; }
+.front { padding: 0; justify-self: start; }
 input[type='range'] { accent-color: var(--accent); width: 100%; }
 </style>
