@@ -41,7 +41,7 @@ const COMMANDS: Record<string, (batch: Batch) => Report> = {
 async function run(args: string[]): Promise<number> {
   let parsed
   try {
-    parsed = parseArgs({ args, allowPositionals: true, options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' }, set: { type: 'string', multiple: true }, units: { type: 'string' } } })
+    parsed = parseArgs({ args, allowPositionals: true, options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' }, set: { type: 'string', multiple: true }, units: { type: 'string' }, svg: { type: 'string' }, dxf: { type: 'string' } } })
   }
   catch (error) {
     return wrong(`${(error as Error).message}\n\n${HELP}`)
