@@ -95,7 +95,7 @@ test('the folded card opens, turns and shows the part that is picked', async ({ 
 test('every fold of the catalogue can be added and has nothing to settle but papers', async ({ page, request }) => {
   const id = await demoClass(request, 'All folds', file => void (file.cards = []))
   await station(page, id, 'cards')
-  for (const fold of ['Z-fold', 'Double Z-fold', 'Crossing flaps', 'Bridge', 'Back-gate stand', 'Banded flap', 'Gatefold']) {
+  for (const fold of ['Z-fold', 'Double Z-fold', 'Crossing flaps', 'Bridge', 'Back-gate stand', 'Banded flap', 'Gatefold', 'Easel']) {
     const add = page.getByRole('button', { name: 'Add a card' })
     if (await add.isVisible()) await add.click()
     await page.getByRole('button', { name: new RegExp(`^${fold}`) }).click()
@@ -104,6 +104,24 @@ test('every fold of the catalogue can be added and has nothing to settle but pap
   }
   await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('settled')
   await saved(page)
+})
+
+test('the catalogue finds folds by what they do and compares them', async ({ page }) => {
+  await visit(page, '/folds')
+  const tiles = page.getByRole('list', { name: 'Folds' }).getByRole('listitem')
+  await expect(tiles).toHaveCount(8)
+  await page.getByLabel('Find').fill('gate')
+  await expect(tiles.getByRole('heading')).toHaveText(['Back-gate stand', 'Gatefold'])
+  await page.getByLabel('Stands by itself').click()
+  await expect(tiles.getByRole('heading')).toHaveText(['Back-gate stand'])
+  await page.getByLabel('Find').fill('no such fold')
+  await expect(page.getByText('No fold does all that')).toBeVisible()
+  await page.getByLabel('Find').fill('')
+  await page.getByLabel('Compare Bridge').check()
+  await page.getByLabel('Compare Easel').check()
+  const table = page.getByRole('table', { name: 'Compared folds' })
+  await expect(table.getByRole('columnheader')).toHaveText(['', 'Bridge', 'Easel'])
+  await expect(table.getByRole('row', { name: /^Pieces/ })).toContainText('7')
 })
 
 test('another paper changes the cutting', async ({ page, request }) => {

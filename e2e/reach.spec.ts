@@ -23,7 +23,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test.setTimeout(120_000)
     const id = await demoClass(request, `Access ${colorScheme}`)
     const page = await (await browser.newContext({ baseURL, colorScheme, viewport: { width: 1280, height: 800 } })).newPage()
-    for (const path of ['/', '/papers', ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits'].map(name => `/classes/${id}/${name}`), `/print/${id}/cutting`, `/print/${id}/kits`]) {
+    for (const path of ['/', '/folds', '/papers', ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits'].map(name => `/classes/${id}/${name}`), `/print/${id}/cutting`, `/print/${id}/kits`]) {
       await page.goto(path)
       await page.waitForLoadState('networkidle')
       await expect(page.getByRole('heading').first()).toBeVisible()

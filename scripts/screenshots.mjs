@@ -10,6 +10,7 @@ const VIEWS = [
   ['classes', '/'],
   ['card', '/classes/2/cards'],
   ['card-dark', '/classes/3/cards?card=jetty', { dark: true }],
+  ['catalogue', '/folds'],
   ['papers', '/classes/2/papers'],
   ['pieces', '/classes/2/pieces'],
   ['cutting', '/classes/2/cutting'],

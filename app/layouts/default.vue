@@ -32,6 +32,9 @@ const help = useHelp()
         <NuxtLink to="/">
           Classes
         </NuxtLink>
+        <NuxtLink to="/folds">
+          Catalogue
+        </NuxtLink>
         <NuxtLink to="/papers">
           Paper shelf
         </NuxtLink>

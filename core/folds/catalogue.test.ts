@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { FOLDS, defaultInputs, foldById, inputProblems } from '.'
+import { FOLDS, defaultInputs, factsOf, foldById, inputProblems } from '.'
 import type { ParameterInputs } from '.'
 import { inches, millimetres, writeLength } from '../lengths'
 import type { Units } from '../lengths'
@@ -63,6 +63,16 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
         expect(again.findings.map(finding => finding.subject)).not.toContain(subject)
       }
     }))
+  })
+})
+
+describe('the facts of a fold', () => {
+  it('count pieces and scores and measure the need in usual sheets', () => {
+    // A Z-fold of half a Letter sheet: base 8 1/2 × 5 1/2, mats, message, plate and its mat.
+    const facts = factsOf(foldById('z-fold')!, 'inch')
+    expect(facts).toMatchObject({ pieces: 7, scores: 2, closed: { width: inches(4.25), height: inches(5.5) } })
+    const area = 8.5 * 5.5 + 2 * 1.875 * 5.25 + 4 * 5.25 + 3.75 * 5 + 3.25 * 3.5 + 3 * 3.25
+    expect(facts.sheets).toBeCloseTo(area / (8.5 * 11), 9)
   })
 })
 

@@ -1,6 +1,7 @@
 export * from './catalogue'
+export * from './facts'
 export type { Construction, Crease, Face, Finding, Joint, MessageArea, Panel, Part, PartKind, Severity, Step } from './model/card'
-export type { Fold } from './model/fold'
+export type { Fold, Skill } from './model/fold'
 export type { Parameter, ParameterInput, ParameterInputs } from './model/parameters'
 export { defaultInputs, inputProblem, inputProblems } from './model/parameters'
 export type { Piece, Score } from './model/pieces'

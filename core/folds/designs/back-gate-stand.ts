@@ -7,6 +7,8 @@ export const backGateStand = defineFold({
   number: 5,
   name: 'Back-gate stand',
   summary: 'Two gates meet behind a raised centre and turn outwards again: a frame from the front, two gates from behind.',
+  skill: 'some care',
+  stands: true,
   parameters: {
     outer: length('Outer panel', '2 1/8 in', '52 mm'),
     gate: length('Gate', '1 1/4 in', '30 mm', { help: 'The centre is two gates wide' }),

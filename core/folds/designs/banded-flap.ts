@@ -9,6 +9,8 @@ export const bandedFlap = defineFold({
   number: 6,
   name: 'Banded flap',
   summary: 'A flap folds over the card; a band glued behind closes over both with two tongues that meet in front.',
+  skill: 'first card',
+  stands: false,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

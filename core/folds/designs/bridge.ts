@@ -13,6 +13,8 @@ export const bridge = defineFold({
   number: 4,
   name: 'Bridge',
   summary: 'A scene strip spans two feet in front of a raised centre; the card folds flat by sliding sideways.',
+  skill: 'nimble',
+  stands: true,
   parameters: {
     width: length('Finished width', '6 in', '150 mm'),
     height: length('Finished height', '4 in', '100 mm'),
@@ -39,8 +41,8 @@ export const bridge = defineFold({
     if (scene) {
       const [left, right] = [panelOf(base, 'left-foot'), panelOf(base, 'right-foot')]
       const strip = card.strip('scene', 'Scene strip', 'insert', sceneHeight, [panel('face', 'Scene', width)])
-      card.join(face(strip), left, 'inside', left.x, depth)
-      card.join(face(strip), right, 'inside', depth.minus(width), depth)
+      card.joinAt(face(strip), left, 'inside', { x: left.x, glue: { width: depth } })
+      card.joinAt(face(strip), right, 'inside', { x: depth.minus(width), glue: { x: width.minus(depth), width: depth } })
       card.step('Glue the scene to the two outer feet only, with the card standing. Slide it flat once before the glue sets.', 'No glue on risers or centre, or the card cannot slide flat.')
       card.limit({
         subject: 'Scene height', parameter: 'sceneHeight', value: sceneHeight, atMost: height,

@@ -9,6 +9,8 @@ export const crossingFlaps = defineFold({
   number: 3,
   name: 'Crossing flaps',
   summary: 'A flap folds over from one side, the leaf of an insert closes over it from the other and holds it shut.',
+  skill: 'some care',
+  stands: false,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

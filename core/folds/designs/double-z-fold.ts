@@ -11,6 +11,8 @@ export const doubleZFold = defineFold({
   number: 2,
   name: 'Double Z-fold',
   summary: 'A Z-fold with a strip folded the other way round across its front; the two swing together and stand by themselves.',
+  skill: 'some care',
+  stands: true,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
@@ -42,9 +44,9 @@ export const doubleZFold = defineFold({
     card.mat(panelOf(strip, 'end'), border, { key: 'mat-end', name: 'Mat on short end', printTop })
     card.step('Glue the mats on the strip.', 'Nothing raised on the middle of the strip: it swings through the card.')
 
-    card.join(panelOf(strip, 'long'), a, 'inside', a.x, half)
+    card.joinAt(panelOf(strip, 'long'), a, 'inside', { x: a.x, glue: { width: half } })
     card.step('Glue the left half of the long panel to panel A, with the card closed.', 'No glue right of the crease of panel A.')
-    card.join(panelOf(strip, 'end'), c, 'inside', half)
+    card.joinAt(panelOf(strip, 'end'), c, 'inside', { x: half })
     card.step('Put glue on the back of the short end, close the card flat and press through, so that both joints lie flat.')
 
     const free = height.minus(stripHeight).half().minus(border.times(2)).named('Free height beside the strip')

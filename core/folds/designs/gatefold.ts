@@ -8,6 +8,8 @@ export const gatefold = defineFold({
   number: 7,
   name: 'Gatefold',
   summary: 'Two doors meet in the middle; a belly band wrapped round the closed card keeps them shut.',
+  skill: 'first card',
+  stands: false,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

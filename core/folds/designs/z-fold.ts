@@ -8,6 +8,8 @@ export const zFold = defineFold({
   number: 1,
   name: 'Z-fold',
   summary: 'Folded in half, then the upper half turned back on itself; a plate on the front half bridges to the back.',
+  skill: 'first card',
+  stands: true,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

@@ -219,21 +219,18 @@ export class CardBuilder {
     return part
   }
 
+  /** Glues a part by the middle of one of its panels to the middle of a panel of another part. */
+  join(by: Panel, onto: Panel, side: Face = 'inside'): void {
+    this.joinAt(by, onto, side, { x: onto.width.minus(by.width).half() })
+  }
+
   /**
-   * Glues a part by one of its panels to a panel of another part, centred unless
-   * `x` says where, over the whole panel unless only `glueWidth` of it lies there.
+   * Glues a part by one of its panels at a place on another panel, in the middle of its height
+   * unless `y` says where, and over the whole panel unless `glue` names the area of it that lies there.
    */
-  join(by: Panel, onto: Panel, side: Face = 'inside', x = onto.width.minus(by.width).half(), glueWidth = by.width): void {
-    this.joints.push({
-      part: by.part,
-      by,
-      onto,
-      face: side,
-      x,
-      y: onto.height.minus(by.height).half(),
-      glue: { x: by.x, y: by.y, width: glueWidth, height: by.height },
-      means: 'tape',
-    })
+  joinAt(by: Panel, onto: Panel, side: Face, { x, y = onto.height.minus(by.height).half(), glue = {} }: { x: Measure, y?: Measure, glue?: Partial<Joint['glue']> }): void {
+    const whole = { x: by.x, y: by.y, width: by.width, height: by.height }
+    this.joints.push({ part: by.part, by, onto, face: side, x, y, glue: { ...whole, ...glue }, means: 'tape' })
   }
 
   step(text: string, warning?: string): void {

@@ -7,6 +7,8 @@ import { readInputs } from './parameters'
 import { piecesOf } from './pieces'
 import type { Piece } from './pieces'
 
+export type Skill = 'first card' | 'some care' | 'nimble'
+
 /** A design: what can be chosen, and how everything follows from it. */
 export interface FoldDefinition<P extends Parameters> {
   id: string
@@ -14,6 +16,10 @@ export interface FoldDefinition<P extends Parameters> {
   number: number
   name: string
   summary: string
+  /** How much practice it takes: a first card, some care, or nimble fingers. */
+  skill: Skill
+  /** Whether it stands by itself on display. */
+  stands: boolean
   parameters: P
   /** Describes the card to the builder; answers the closed size and the panel that stays in place while it opens. */
   build: (values: Values<P>, card: CardBuilder) => Construction['finished'] & { anchor: Panel }

@@ -1,0 +1,62 @@
+import { face, panel, panelOf, valley } from '../model/card'
+import { defineFold } from '../model/fold'
+import { length, toggle } from '../model/parameters'
+
+export const easel = defineFold({
+  id: 'easel',
+  number: 20,
+  name: 'Easel',
+  summary: 'The front is creased again in its middle and carries a topper on its lower half; a stopper on the base holds it up.',
+  skill: 'first card',
+  stands: true,
+  parameters: {
+    side: length('Side', '5 1/2 in', '140 mm', { help: 'Base, front and topper are squares of this side' }),
+    stop: length('Stopper from the hinge', '4 in', '100 mm', { help: 'The nearer to the hinge, the steeper it stands' }),
+    stopperHeight: length('Stopper height', '3/4 in', '20 mm'),
+    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    message: toggle('Message panel on the base', true),
+  },
+  build({ side, stop, stopperHeight, border, message }, card) {
+    const half = side.half()
+    // Hinge, crease and foot of the topper form a triangle of two half sides over the stop.
+    const lean = Math.acos(Math.min(1, stop.value / side.value)) * 180 / Math.PI
+    const base = card.strip('base', 'Base', 'base', side, [
+      panel('floor', 'Base panel', side), valley(180 - lean),
+      panel('upper', 'Upper half of the front', half), valley(2 * lean, 0),
+      panel('lower', 'Lower half of the front', side.minus(half)),
+    ], 'y')
+    const floor = panelOf(base, 'floor')
+    card.step('Score and fold the hinge; score the front again across its middle.')
+
+    const inner = card.mat(floor, border, { key: 'mat-base', name: 'Mat on base', printTop: 'top' })
+    if (message) {
+      const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
+      card.message('the base above the stopper', note.width, stop.minus(border.times(2)))
+      card.step('Glue mat and message panel on the base.')
+    }
+    const topper = card.strip('topper', 'Topper', 'insert', side, [panel('face', 'Topper', side)])
+    // The lower half points down when it is closed; the topper reaches from its foot beyond the crease.
+    card.joinAt(face(topper), panelOf(base, 'lower'), 'outside', { x: floor.x, y: half.times(-1), glue: { y: half, height: side.minus(half) } })
+    card.mat(face(topper), border, { key: 'mat-topper', name: 'Mat on topper', printTop: 'top' })
+    card.step('Glue the topper to the lower half of the front only, with the card closed.', 'No glue above the crease of the front, or it cannot stand.')
+
+    card.piece(floor, { width: half.downToMark(card.mark), height: stopperHeight }, {
+      key: 'stopper', name: 'Stopper', kind: 'plate', means: 'foam', y: side.minus(stop).minus(stopperHeight),
+    })
+    card.step('Put the stopper on foam, its upper edge where the foot of the topper is to rest.', 'Foam as high as topper and front together, or the topper slips over it.')
+
+    card.limit({
+      subject: 'Stopper from the hinge', parameter: 'stop', value: stop, atLeast: side.times(0.3), severity: 'warn',
+      because: 'steeper ones fall over backwards.',
+    })
+    card.limit({
+      subject: 'Stopper from the hinge', parameter: 'stop', value: stop, atMost: side.times(0.85), severity: 'warn',
+      because: 'flatter ones hardly stand.',
+    })
+    card.limit({
+      subject: 'Stopper height', parameter: 'stopperHeight', value: stopperHeight, atMost: side.minus(stop),
+      because: 'the stopper would stick out of the base.',
+    })
+    return { width: side, height: side, anchor: floor }
+  },
+})
