@@ -1,20 +1,20 @@
 import { expect, test } from '@playwright/test'
-import { demoClass, expectSize, pieceRow, saved, station, visit } from './studio'
+import { demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
 
 test.describe('wrong input', () => {
   test('a new class names what is missing and what is too much', async ({ page }) => {
     await visit(page, '/')
     await page.getByRole('button', { name: 'New class' }).click()
     const dialog = page.getByRole('dialog')
-    await dialog.getByLabel('Seats').fill('0')
-    await dialog.getByLabel('Spare kits').fill('1000')
+    await typeNumber(dialog.getByLabel('Seats'), '0')
+    await typeNumber(dialog.getByLabel('Spare kits'), '1000')
     await dialog.getByRole('button', { name: 'Make the class' }).click()
     await expect(dialog).toContainText('The title cannot be empty')
     await expect(dialog).toContainText('Seats must be at least 1')
     await expect(dialog).toContainText('Spare kits must be at most 100')
     await dialog.getByLabel('Title').fill('Put right')
-    await dialog.getByLabel('Seats').fill('3')
-    await dialog.getByLabel('Spare kits').fill('1')
+    await typeNumber(dialog.getByLabel('Seats'), '3')
+    await typeNumber(dialog.getByLabel('Spare kits'), '1')
     await dialog.getByRole('button', { name: 'Make the class' }).click()
     await expect(page.getByRole('heading', { name: 'Put right' })).toBeVisible()
   })
@@ -24,7 +24,7 @@ test.describe('wrong input', () => {
     await page.getByRole('button', { name: 'Change', exact: true }).click()
     const dialog = page.getByRole('dialog')
     await dialog.getByLabel('Title').fill('  ')
-    await dialog.getByLabel('Seats').fill('9999')
+    await typeNumber(dialog.getByLabel('Seats'), '9999')
     await dialog.getByRole('button', { name: 'Take it over' }).click()
     await expect(dialog).toContainText('The title cannot be empty')
     await expect(dialog).toContainText('(1 to 500)')
@@ -58,8 +58,7 @@ test.describe('wrong input', () => {
 
   test('more kits than 10,000 are held at that', async ({ page, request }) => {
     await station(page, await demoClass(request, 'Kits'), 'cards')
-    await page.getByLabel('Kits of Harbour lantern').fill('123456')
-    await page.getByLabel('Kits of Harbour lantern').blur()
+    await typeNumber(page.getByLabel('Kits of Harbour lantern'), '123456')
     await expect(pieceRow(page, 'Base')).toContainText('10000')
     await saved(page)
   })
@@ -78,7 +77,7 @@ test.describe('wrong input', () => {
     await visit(page, '/papers')
     await page.getByRole('button', { name: 'Add a paper' }).click()
     const dialog = page.getByRole('dialog')
-    await dialog.getByLabel('Weight').fill('9')
+    await typeNumber(dialog.getByLabel('Weight'), '9')
     await dialog.getByLabel('Width of sheet 1').fill('8 1/2')
     await dialog.getByLabel('Height of sheet 1').fill('tall')
     await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
@@ -87,7 +86,7 @@ test.describe('wrong input', () => {
     await expect(dialog).toContainText('Sheet 1: width needs its unit')
     await expect(dialog).toContainText('Sheet 1: height is not a length')
     await dialog.getByLabel('Name').fill('Driftwood')
-    await dialog.getByLabel('Weight').fill('220')
+    await typeNumber(dialog.getByLabel('Weight'), '220')
     await dialog.getByLabel('Width of sheet 1').fill('8 1/2 in')
     await dialog.getByLabel('Height of sheet 1').fill('11 in')
     await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()

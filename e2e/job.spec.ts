@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { demoClass, expectSize, pieceRow, saved, station, visit } from './studio'
+import { demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
 
 test('the demo studio is there with its classes', async ({ page }) => {
   await visit(page, '/')
@@ -12,8 +12,8 @@ test('from a new class to cut sheets, kits and print, and everything is there af
   await visit(page, '/')
   await page.getByRole('button', { name: 'New class' }).click()
   await page.getByLabel('Title').fill('Evening by the quay')
-  await page.getByLabel('Seats').fill('8')
-  await page.getByLabel('Spare kits').fill('1')
+  await typeNumber(page.getByLabel('Seats'), '8')
+  await typeNumber(page.getByLabel('Spare kits'), '1')
   await page.getByRole('button', { name: 'Make the class' }).click()
   await expect(page.getByRole('heading', { name: 'Evening by the quay' })).toBeVisible()
 
@@ -66,8 +66,7 @@ test('cards are added, copied, given their own number of kits and removed', asyn
   await page.getByRole('button', { name: 'Add a card' }).click()
   await page.getByRole('dialog').getByRole('button', { name: /^Crossing flaps/ }).click()
   await expect(page.getByLabel('Name of the card')).toHaveValue('Crossing flaps')
-  await page.getByLabel('Kits of Crossing flaps').fill('5')
-  await page.getByLabel('Kits of Crossing flaps').blur()
+  await typeNumber(page.getByLabel('Kits of Crossing flaps'), '5')
   await expect(pieceRow(page, 'Insert').getByRole('cell', { name: '5', exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Copy Crossing flaps' }).click()
   await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('4 cards')
@@ -142,6 +141,7 @@ test('fewest settings is a choice, and the cut in hand is shown in the drawing',
   await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Herring/ }).click()
   await page.getByRole('button', { name: 'Fewest settings' }).click()
   await saved(page)
+  await expect(page.getByRole('button', { name: 'Stop looking' })).toHaveCount(0)
   const layout = page.getByRole('region', { name: 'Layout 1' })
   await layout.getByRole('listitem').first().focus()
   await expect(layout.locator('line.cut')).not.toHaveCount(0)

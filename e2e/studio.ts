@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import type { APIRequestContext, Page } from '@playwright/test'
+import type { APIRequestContext, Locator, Page } from '@playwright/test'
 import { expect } from '@playwright/test'
 
 /** The demo class that tests change copies of. */
@@ -38,3 +38,11 @@ export const sizeOf = (page: Page, name: string) => pieceRow(page, name).getByRo
 
 /** Waits until a piece has this size. */
 export const expectSize = (page: Page, name: string, width: string, height: string) => expect(sizeOf(page, name)).toHaveText([width, height])
+
+/** Types a number key by key, as number fields are made for. */
+export async function typeNumber(field: Locator, number: string): Promise<void> {
+  await field.click()
+  await field.press('Control+a')
+  await field.pressSequentially(number)
+  await field.blur()
+}
