@@ -9,17 +9,17 @@ const remembered = useLocalStorage<Units>('wakaru-units', 'inch', { initOnMounte
 const units = computed({ get: () => remembered.value, set: value => (remembered.value = value) })
 const find = ref('')
 const standing = ref(false)
-const skill = ref<Skill | null>(null)
+const skill = ref<Skill | 'any'>('any')
 const compared = ref<string[]>([])
 const opening = ref(80)
 
 const UNITS = [{ value: 'inch', label: 'Inches' }, { value: 'metric', label: 'Millimetres' }]
-const SKILLS = [{ value: null, label: 'Any' }, { value: 'first card', label: 'First card' }, { value: 'some care', label: 'Some care' }, { value: 'nimble', label: 'Nimble' }]
+const SKILLS = [{ value: 'any', label: 'Any' }, { value: 'first card', label: 'First card' }, { value: 'some care', label: 'Some care' }, { value: 'nimble', label: 'Nimble' }]
 
 const all = computed(() => FOLDS.map(fold => ({ ...fold, facts: factsOf(fold, units.value) })))
 const shown = computed(() => all.value.filter(fold =>
   (!standing.value || fold.stands)
-  && (skill.value === null || fold.skill === skill.value)
+  && (skill.value === 'any' || fold.skill === skill.value)
   && `${fold.number} ${fold.name} ${fold.summary}`.toLowerCase().includes(find.value.trim().toLowerCase())))
 const chosen = computed(() => all.value.filter(({ id }) => compared.value.includes(id)))
 useHead({ title: 'Catalogue of folds · Wakaru' })

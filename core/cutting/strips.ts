@@ -34,6 +34,12 @@ const orientations = (demand: Demand, along: 'width' | 'height') => {
   return allowed.map(({ turned, x, y }) => along === 'width' ? { turned, along: x, across: y } : { turned, along: y, across: x })
 }
 
+/** Whether a strip makes more of its height than another; of equals the one that holds more. */
+function denser(a: Strip, b: Strip): boolean {
+  const lead = a.worth * b.height - b.worth * a.height
+  return lead > 0 || (lead === 0 && a.worth > b.worth)
+}
+
 /** The best columns for one strip: a bounded knapsack over the reachable lengths. */
 function fillStrip(length: number, height: number, along: 'width' | 'height', demands: Demand[], left: Map<string, number>, worth: Worth): Strip {
   interface State { used: number, worth: number, counts: Map<string, number>, previous?: State, column?: Column }
@@ -93,7 +99,7 @@ export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'he
     let best: Strip | undefined
     for (const height of heights) {
       const strip = fillStrip(length, height, along, demands, remaining, worth)
-      if (strip.worth > 0 && canCross(strip) && (!best || strip.worth / strip.height > best.worth / best.height)) best = strip
+      if (strip.worth > 0 && canCross(strip) && (!best || denser(strip, best))) best = strip
     }
     if (!best) break
     strips.push(best)

@@ -1,0 +1,39 @@
+import { describe, expect, it } from 'vitest'
+import { DEFAULT_TOOLS, kitsOf, newCard, newClass, readPaper, readTools } from '.'
+import type { PaperEntry } from '.'
+import { FOLDS } from '../folds'
+import { BatchShape, ClassDocumentShape, batchProblems, checkShape, readBatch, writeBatch } from '../formats'
+import { MARKS, inches, millimetres } from '../lengths'
+
+const kelp: PaperEntry = { key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57', motif: 'plain', upright: false, stocks: [{ width: '210 mm', height: '11 in', onHand: 3, price: null }] }
+
+describe.each(['inch', 'metric'] as const)('a new class in %s', (units) => {
+  const document = newClass({ title: 'Evening', date: '2030-02-28', units })
+
+  it('passes every door as it stands', () => {
+    expect(checkShape(ClassDocumentShape, document)).toEqual({ ok: true, value: document })
+    expect(readBatch(writeBatch({ ...document, papers: [] }))).toEqual({ ok: true, value: { ...document, papers: [] } })
+  })
+
+  it('still does with a card of every fold', () => {
+    const batch = FOLDS.reduce((made, fold) => ({ ...made, cards: [...made.cards, newCard(fold, made)] }), { ...document, papers: [kelp] })
+    expect(checkShape(BatchShape, batch)).toEqual({ ok: true, value: batch })
+    expect(batchProblems(batch)).toEqual([])
+  })
+
+  it('has a trimmer with a mark that the maker can choose', () => {
+    expect(MARKS[units]).toContain(readTools(DEFAULT_TOOLS[units], units).mark)
+  })
+})
+
+describe('reading a class', () => {
+  it('reads sheets whatever their unit', () => {
+    expect(readPaper(kelp).stocks).toEqual([{ width: millimetres(210), height: inches(11), onHand: 3, price: null }])
+  })
+
+  it('makes a kit for each seat and spare unless a number is given', () => {
+    const details = newClass({ title: 'x', date: '2030-01-01', units: 'inch', seats: 14, spares: 2 }).class
+    const card = { key: 'a', title: 'A', fold: 'z-fold', parameters: {}, papers: {} }
+    expect([null, 0, 5].map(kits => kitsOf({ ...card, kits }, details))).toEqual([16, 0, 5])
+  })
+})
