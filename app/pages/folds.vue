@@ -2,7 +2,8 @@
 import { useLocalStorage } from '@vueuse/core'
 import type { Skill } from '../../core/folds'
 import { FOLDS, USUAL_SHEET, factsOf } from '../../core/folds'
-import type { Units } from '../../core/lengths'
+import type { Length, Units } from '../../core/lengths'
+import { formatLength } from '../../core/lengths'
 
 // The school chosen for the last class is the likely one here; the server starts from inches.
 const remembered = useLocalStorage<Units>('wakaru-units', 'inch', { initOnMounted: true })
@@ -22,6 +23,15 @@ const shown = computed(() => all.value.filter(fold =>
   && (skill.value === 'any' || fold.skill === skill.value)
   && `${fold.number} ${fold.name} ${fold.summary}`.toLowerCase().includes(find.value.trim().toLowerCase())))
 const chosen = computed(() => all.value.filter(({ id }) => compared.value.includes(id)))
+const measure = (length: Length) => formatLength(length, units.value)
+const COMPARED: { what: string, show: (fold: typeof all.value[number]) => string | number }[] = [
+  { what: 'Closed', show: ({ facts: { closed } }) => `${measure(closed.width)} × ${measure(closed.height)}` },
+  { what: 'On display, with depth', show: ({ facts: { displayed } }) => `${measure(displayed.width)} × ${measure(displayed.height)} × ${measure(displayed.depth)}` },
+  { what: 'Pieces', show: ({ facts }) => facts.pieces },
+  { what: 'Scores', show: ({ facts }) => facts.scores },
+  { what: 'Usual sheets a kit, by area', show: ({ facts }) => facts.sheets.toFixed(2) },
+  { what: 'Skill', show: ({ skill }) => skill },
+]
 useHead({ title: 'Catalogue of folds · Wakaru' })
 </script>
 
@@ -128,99 +138,22 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
       v-if="chosen.length > 0"
       class="board"
     >
-      <table aria-label="Compared folds">
-        <thead>
-          <tr>
-            <th scope="col" />
-            <th
-              v-for="fold in chosen"
-              :key="fold.id"
-              scope="col"
-            >
-              {{ fold.name }}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <th scope="row">
-              Closed
-            </th>
-            <td
-              v-for="{ id, facts } in chosen"
-              :key="id"
-            >
-              <SizeText
-                :width="facts.closed.width"
-                :height="facts.closed.height"
-                :units="units"
-              />
-            </td>
-          </tr>
-          <tr>
-            <th scope="row">
-              On display, with depth
-            </th>
-            <td
-              v-for="{ id, facts } in chosen"
-              :key="id"
-            >
-              <SizeText
-                :width="facts.displayed.width"
-                :height="facts.displayed.height"
-                :units="units"
-              /> × <LengthText
-                :length="facts.displayed.depth"
-                :units="units"
-              />
-            </td>
-          </tr>
-          <tr>
-            <th scope="row">
-              Pieces
-            </th>
-            <td
-              v-for="{ id, facts } in chosen"
-              :key="id"
-            >
-              {{ facts.pieces }}
-            </td>
-          </tr>
-          <tr>
-            <th scope="row">
-              Scores
-            </th>
-            <td
-              v-for="{ id, facts } in chosen"
-              :key="id"
-            >
-              {{ facts.scores }}
-            </td>
-          </tr>
-          <tr>
-            <th scope="row">
-              {{ USUAL_SHEET[units].name }} sheets a kit, by area
-            </th>
-            <td
-              v-for="{ id, facts } in chosen"
-              :key="id"
-            >
-              {{ facts.sheets.toFixed(2) }}
-            </td>
-          </tr>
-          <tr>
-            <th scope="row">
-              Skill
-            </th>
-            <td
-              v-for="{ id, skill: needed } in chosen"
-              :key="id"
-            >
-              {{ needed }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <FigureTable
+        label="Compared folds"
+        :rows="COMPARED"
+        :columns="[{ key: 'what', head: '' }, ...chosen.map(({ id, name }) => ({ key: id, head: name }))]"
+      >
+        <template #what="{ row }">
+          {{ row.what }}
+        </template>
+        <template
+          v-for="fold in chosen"
+          :key="fold.id"
+          #[fold.id]="{ row }"
+        >
+          {{ row.show(fold) }}
+        </template>
+      </FigureTable>
     </section>
   </div>
 </template>

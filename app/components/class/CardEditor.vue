@@ -119,7 +119,7 @@ const scale = computed(() => {
         :units="work.units"
         @fix="fix"
       />
-      <CardPieces
+      <PieceTable
         :card="card"
         :chosen="chosen"
         @choose="chosen = $event"

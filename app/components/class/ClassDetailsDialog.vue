@@ -47,22 +47,10 @@ function submit() {
         Measures stay in {{ details.units === 'inch' ? 'inches' : 'millimetres' }}: each school has natural sizes of its own. For the
         other one, make a new class.
       </p>
-      <div class="row end">
-        <Button
-          label="Cancel"
-          severity="secondary"
-          outlined
-          @click="emit('close')"
-        />
-        <Button
-          label="Take it over"
-          type="submit"
-        />
-      </div>
+      <FormFoot
+        action="Take it over"
+        @cancel="emit('close')"
+      />
     </form>
   </Dialog>
 </template>
-
-<style scoped>
-.end { justify-content: flex-end; }
-</style>

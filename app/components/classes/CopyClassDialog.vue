@@ -58,22 +58,10 @@ async function copy() {
           class="wrong"
         >The day {{ problemAt(problems, 'date') }}.</span>
       </div>
-      <div class="row end">
-        <Button
-          label="Cancel"
-          severity="secondary"
-          outlined
-          @click="emit('close')"
-        />
-        <Button
-          label="Copy the class"
-          type="submit"
-        />
-      </div>
+      <FormFoot
+        action="Copy the class"
+        @cancel="emit('close')"
+      />
     </form>
   </Dialog>
 </template>
-
-<style scoped>
-.end { justify-content: flex-end; }
-</style>

@@ -50,30 +50,12 @@ async function create() {
         v-model="details"
         :problems="problems"
       />
-      <Message
-        v-if="refused"
-        severity="error"
-        :closable="false"
-      >
-        {{ refused }}
-      </Message>
-      <div class="row end">
-        <Button
-          label="Cancel"
-          severity="secondary"
-          outlined
-          @click="emit('close')"
-        />
-        <Button
-          label="Make the class"
-          type="submit"
-          :loading="busy"
-        />
-      </div>
+      <FormFoot
+        action="Make the class"
+        :refused="refused"
+        :busy="busy"
+        @cancel="emit('close')"
+      />
     </form>
   </Dialog>
 </template>
-
-<style scoped>
-.end { justify-content: flex-end; }
-</style>

@@ -9,6 +9,19 @@ const work = useClassStore()
 const rows = computed(() => papers.flatMap(({ paper, outcome }) => (outcome?.sheets ?? [])
   .filter(({ needed }) => needed > 0)
   .map(sheet => ({ ...sheet, paper, outcome: outcome! }))))
+
+type Row = typeof rows.value[number]
+const COLUMNS = [
+  { key: 'paper', head: 'Paper' },
+  { key: 'sheet', head: 'Sheet' },
+  { key: 'needed', head: 'Needed', number: true },
+  { key: 'bound', head: 'At least', number: true, text: ({ outcome }: Row) => outcome.plan.bound || '–' },
+  { key: 'hand', head: 'On hand', number: true, text: ({ onHand }: Row) => onHand },
+  { key: 'buy', head: 'To buy', number: true },
+  { key: 'yield', head: 'Used area', number: true, text: ({ outcome }: Row) => `${Math.round(outcome.plan.yield * 100)} %` },
+  { key: 'settings', head: 'Settings', number: true, text: ({ outcome }: Row) => outcome.settings },
+  { key: 'strokes', head: 'Strokes', number: true, text: ({ outcome }: Row) => outcome.strokes },
+]
 </script>
 
 <template>
@@ -18,104 +31,33 @@ const rows = computed(() => papers.flatMap(({ paper, outcome }) => (outcome?.she
       v-if="rows.length > 0"
       :rows="rows.map(({ paper, needed, onHand }) => ({ name: paper.name, needed, onHand }))"
     />
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">
-            Paper
-          </th>
-          <th scope="col">
-            Sheet
-          </th>
-          <th
-            scope="col"
-            class="number"
-          >
-            Needed
-          </th>
-          <th
-            scope="col"
-            class="number"
-          >
-            At least
-          </th>
-          <th
-            scope="col"
-            class="number"
-          >
-            On hand
-          </th>
-          <th
-            scope="col"
-            class="number"
-          >
-            To buy
-          </th>
-          <th
-            scope="col"
-            class="number"
-          >
-            Used area
-          </th>
-          <th
-            scope="col"
-            class="number"
-          >
-            Settings
-          </th>
-          <th
-            scope="col"
-            class="number"
-          >
-            Strokes
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr
-          v-for="({ paper, width, height, needed, onHand, outcome }, index) in rows"
-          :key="index"
+    <FigureTable
+      :rows="rows"
+      :columns="COLUMNS"
+    >
+      <template #paper="{ row }">
+        <Button
+          link
+          class="paper"
+          @click="emit('choose', row.paper.key)"
         >
-          <th scope="row">
-            <Button
-              link
-              class="paper"
-              @click="emit('choose', paper.key)"
-            >
-              <PaperSwatch :paper="paper.key" /> {{ paper.name }}
-            </Button>
-          </th>
-          <td>
-            <SheetText
-              :width="width"
-              :height="height"
-              :units="work.units"
-            />
-          </td>
-          <td class="number">
-            <strong>{{ needed }}</strong>
-          </td>
-          <td class="number">
-            {{ outcome.plan.bound || '–' }}
-          </td>
-          <td class="number">
-            {{ onHand }}
-          </td>
-          <td :class="['number', { buy: needed > onHand }]">
-            {{ Math.max(0, needed - onHand) || '–' }}
-          </td>
-          <td class="number">
-            {{ Math.round(outcome.plan.yield * 100) }} %
-          </td>
-          <td class="number">
-            {{ outcome.settings }}
-          </td>
-          <td class="number">
-            {{ outcome.strokes }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
+          <PaperSwatch :paper="row.paper.key" /> {{ row.paper.name }}
+        </Button>
+      </template>
+      <template #sheet="{ row }">
+        <SheetText
+          :width="row.width"
+          :height="row.height"
+          :units="work.units"
+        />
+      </template>
+      <template #needed="{ row }">
+        <strong>{{ row.needed }}</strong>
+      </template>
+      <template #buy="{ row }">
+        <span :class="{ buy: row.needed > row.onHand }">{{ Math.max(0, row.needed - row.onHand) || '–' }}</span>
+      </template>
+    </FigureTable>
   </section>
 </template>
 

@@ -233,26 +233,12 @@ async function save() {
           popup
         />
       </div>
-      <Message
-        v-if="refused"
-        severity="error"
-        :closable="false"
-      >
-        {{ refused }}
-      </Message>
-      <div class="row end">
-        <Button
-          label="Cancel"
-          severity="secondary"
-          outlined
-          @click="emit('close')"
-        />
-        <Button
-          label="Put it on the shelf"
-          type="submit"
-          :loading="busy"
-        />
-      </div>
+      <FormFoot
+        action="Put it on the shelf"
+        :refused="refused"
+        :busy="busy"
+        @cancel="emit('close')"
+      />
     </form>
   </Dialog>
 </template>
@@ -265,5 +251,4 @@ input[type='color'] { width: 3.5rem; height: 2.3rem; border: 1px solid var(--lin
 .measure, :deep(.measure) { width: 7rem; }
 .wrong { color: var(--stop); font-size: var(--small); padding-left: 1.1rem; }
 .more { margin-top: 0.6rem; }
-.end { justify-content: flex-end; }
 </style>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { CardCost, Purchase } from '../../../../core/kits'
+
 const work = useClassStore()
 const planner = usePlannerStore()
 const kits = computed(() => planner.kits)
@@ -6,19 +8,26 @@ const title = (key: string) => work.document!.cards.find(card => card.key === ke
 const money = useMoney()
 const packed = (key: string) => work.preparation!.cards.find(({ entry }) => entry.key === key)?.pieces ?? []
 const open = ref<string>()
+
+const COSTS = [
+  { key: 'card', head: 'Card', text: ({ card }: CardCost) => title(card) },
+  { key: 'paper', head: 'Paper', number: true, text: ({ paper }: CardCost) => money(paper) },
+  { key: 'other', head: 'Tape, foam', number: true, text: ({ other }: CardCost) => money(other) },
+  { key: 'kit', head: 'Kit', number: true, text: ({ paper, other }: CardCost) => money(paper + other) },
+]
+const PURCHASES = [
+  { key: 'paper', head: 'Paper', text: ({ paper }: Purchase) => paper },
+  { key: 'sheet', head: 'Sheet' },
+  { key: 'buy', head: 'To buy', number: true, text: ({ toBuy }: Purchase) => toBuy },
+  { key: 'cost', head: 'Cost', number: true, text: ({ cost }: Purchase) => (cost === null ? 'not for sale' : money(cost)) },
+]
 </script>
 
 <template>
-  <section
+  <NeedsCards
     v-if="work.document!.cards.length === 0"
-    class="board"
-  >
-    <p>
-      Kits are packed from cards. <NuxtLink :to="`/classes/${work.id}/cards`">
-        Add a card
-      </NuxtLink> first.
-    </p>
-  </section>
+    what="Kits are packed from cards."
+  />
   <p
     v-else-if="!kits"
     class="quiet"
@@ -85,52 +94,10 @@ const open = ref<string>()
     <div class="stack">
       <section class="board">
         <h2>A kit costs</h2>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">
-                Card
-              </th>
-              <th
-                scope="col"
-                class="number"
-              >
-                Paper
-              </th>
-              <th
-                scope="col"
-                class="number"
-              >
-                Tape, foam
-              </th>
-              <th
-                scope="col"
-                class="number"
-              >
-                Kit
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-for="cost in kits.costs"
-              :key="cost.card"
-            >
-              <th scope="row">
-                {{ title(cost.card) }}
-              </th>
-              <td class="number">
-                {{ money(cost.paper) }}
-              </td>
-              <td class="number">
-                {{ money(cost.other) }}
-              </td>
-              <td class="number">
-                <strong>{{ money(cost.paper + cost.other) }}</strong>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <FigureTable
+          :rows="kits.costs"
+          :columns="COSTS"
+        />
         <p class="small quiet">
           The whole class uses up {{ money(kits.totals.cost) }}: about {{ (kits.totals.tape / 1e9).toFixed(1) }} m of tape and
           {{ count(kits.totals.pads, 'foam pad') }}, estimated from the glue zones.
@@ -141,53 +108,19 @@ const open = ref<string>()
         <p v-if="kits.purchases.every(({ toBuy }) => toBuy === 0)">
           Nothing: the shelf has every sheet this class needs.
         </p>
-        <table v-else>
-          <thead>
-            <tr>
-              <th scope="col">
-                Paper
-              </th>
-              <th scope="col">
-                Sheet
-              </th>
-              <th
-                scope="col"
-                class="number"
-              >
-                To buy
-              </th>
-              <th
-                scope="col"
-                class="number"
-              >
-                Cost
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-for="purchase in kits.purchases.filter(({ toBuy }) => toBuy > 0)"
-              :key="purchase.paper + purchase.width"
-            >
-              <th scope="row">
-                {{ purchase.paper }}
-              </th>
-              <td>
-                <SheetText
-                  :width="purchase.width"
-                  :height="purchase.height"
-                  :units="work.units"
-                />
-              </td>
-              <td class="number">
-                <strong>{{ purchase.toBuy }}</strong>
-              </td>
-              <td class="number">
-                {{ money(purchase.cost ?? 0) }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <FigureTable
+          v-else
+          :rows="kits.purchases.filter(({ toBuy }) => toBuy > 0)"
+          :columns="PURCHASES"
+        >
+          <template #sheet="{ row }">
+            <SheetText
+              :width="row.width"
+              :height="row.height"
+              :units="work.units"
+            />
+          </template>
+        </FigureTable>
       </section>
       <PricesForm />
     </div>

@@ -23,16 +23,10 @@ const replacing = ref<{ card: string, from?: string, to?: string }>()
 </script>
 
 <template>
-  <section
+  <NeedsCards
     v-if="cards.length === 0"
-    class="board"
-  >
-    <p>
-      Papers are chosen for the parts of a card. <NuxtLink :to="`/classes/${work.id}/cards`">
-        Add a card
-      </NuxtLink> first.
-    </p>
-  </section>
+    what="Papers are chosen for the parts of a card."
+  />
   <div
     v-else
     class="stack"

@@ -1,8 +1,18 @@
 <script setup lang="ts">
+import type { Purchase } from '../../../../core/kits'
+
 definePageMeta({ layout: 'print' })
 const { work, planner, missing } = usePrintedClass('Kit lists')
 const card = (key: string) => work.preparation!.cards.find(({ entry }) => entry.key === key)!
 const money = useMoney()
+const PURCHASES = [
+  { key: 'paper', head: 'Paper', text: ({ paper }: Purchase) => paper },
+  { key: 'sheet', head: 'Sheet' },
+  { key: 'needed', head: 'Needed', number: true, text: ({ needed }: Purchase) => needed },
+  { key: 'hand', head: 'On hand', number: true, text: ({ onHand }: Purchase) => onHand },
+  { key: 'buy', head: 'To buy', number: true, text: ({ toBuy }: Purchase) => toBuy },
+  { key: 'cost', head: 'Cost', number: true, text: ({ toBuy, cost }: Purchase) => (toBuy > 0 ? money(cost ?? 0) : '') },
+]
 </script>
 
 <template>
@@ -17,48 +27,18 @@ const money = useMoney()
     <PrintBar :back="`/classes/${work.id}/kits`" />
     <section class="totals">
       <PrintHeading heading="Kits and what to buy" />
-      <table>
-        <thead>
-          <tr>
-            <th>Paper</th><th>Sheet</th><th class="number">
-              Needed
-            </th><th class="number">
-              On hand
-            </th><th class="number">
-              To buy
-            </th><th class="number">
-              Cost
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="purchase in planner.kits.purchases"
-            :key="purchase.paper + purchase.width"
-          >
-            <td>{{ purchase.paper }}</td>
-            <td>
-              <SheetText
-                :width="purchase.width"
-                :height="purchase.height"
-                :units="work.units"
-              />
-            </td>
-            <td class="number">
-              {{ purchase.needed }}
-            </td>
-            <td class="number">
-              {{ purchase.onHand }}
-            </td>
-            <td class="number">
-              {{ purchase.toBuy }}
-            </td>
-            <td class="number">
-              {{ purchase.toBuy > 0 ? money(purchase.cost ?? 0) : '' }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <FigureTable
+        :rows="planner.kits.purchases"
+        :columns="PURCHASES"
+      >
+        <template #sheet="{ row }">
+          <SheetText
+            :width="row.width"
+            :height="row.height"
+            :units="work.units"
+          />
+        </template>
+      </FigureTable>
       <p>
         Tape about {{ (planner.kits.totals.tape / 1e9).toFixed(1) }} m, {{ count(planner.kits.totals.pads, 'foam pad') }}.
         To buy {{ money(planner.kits.totals.spending) }}.

@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import type { PreparedCard, PreparedPiece } from '../../../core/batch'
+import type { Length } from '../../../core/lengths'
+import { formatLength } from '../../../core/lengths'
+
+/** The pieces of one card with the arithmetic behind each size; `full` adds paper and scores. */
+const { card, full = false } = defineProps<{ card: PreparedCard, full?: boolean, chosen?: string }>()
+const emit = defineEmits<{ choose: [part: string] }>()
+const work = useClassStore()
+const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height }) => [width.value, height.value]), 1))
+
+/** How a score is set on the board, in one line. */
+function reading({ at, fromOtherEnd, reading, turnOver }: PreparedPiece['scores'][number]): string {
+  const show = (length: Length) => formatLength(length, work.units)
+  const set = { near: `set ${show(reading.at)}`, far: `set ${show(reading.at)} from the other end`, between: `between marks, nearest ${show(reading.at)}` }[reading.from]
+  return `${turnOver ? 'turn over, ' : ''}${set}; ends ${show(at.value)} and ${show(fromOtherEnd.value)}`
+}
+</script>
+
+<template>
+  <table v-if="card.pieces.length > 0">
+    <caption class="unseen">
+      Pieces of {{ card.entry.title }}
+    </caption>
+    <thead>
+      <tr>
+        <th scope="col">
+          <span class="unseen">Drawing</span>
+        </th>
+        <th scope="col">
+          Piece
+        </th>
+        <th scope="col">
+          Width × height
+        </th>
+        <th
+          v-if="full"
+          scope="col"
+          class="number"
+        >
+          A kit
+        </th>
+        <th
+          scope="col"
+          class="number"
+        >
+          In all
+        </th>
+        <template v-if="full">
+          <th scope="col">
+            Paper
+          </th>
+          <th scope="col">
+            Scores
+          </th>
+        </template>
+        <th scope="col">
+          Where it comes from
+        </th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr
+        v-for="piece in card.pieces"
+        :key="piece.key"
+        :class="{ chosen: piece.key === chosen }"
+        @click="emit('choose', piece.key)"
+      >
+        <td class="glyph">
+          <PieceGlyph
+            :width="piece.width.value"
+            :height="piece.height.value"
+            :paper="piece.paper?.key"
+            :largest="largest"
+          />
+        </td>
+        <th
+          scope="row"
+          class="name"
+        >
+          {{ piece.name }}
+        </th>
+        <td class="measure">
+          <SizeText
+            :width="piece.width.value"
+            :height="piece.height.value"
+            :units="work.units"
+          />
+        </td>
+        <td
+          v-if="full"
+          class="number"
+        >
+          {{ piece.perKit }}
+        </td>
+        <td class="number">
+          {{ piece.quantity }}
+        </td>
+        <template v-if="full">
+          <td>
+            <span
+              v-if="piece.paper"
+              class="row paper"
+            ><PaperSwatch :paper="piece.paper.key" /> {{ piece.paper.name }}</span>
+            <span
+              v-else
+              class="missing"
+            >none yet</span>
+          </td>
+          <td>
+            <div
+              v-for="(score, index) in piece.scores"
+              :key="index"
+            >
+              <strong><LengthText
+                :length="score.at.value"
+                :units="work.units"
+              /></strong> {{ score.direction }}
+              <div class="quiet small">
+                {{ reading(score) }}
+              </div>
+            </div>
+          </td>
+        </template>
+        <td class="small quiet">
+          {{ piece.width.explain(work.units) }}<br>
+          {{ piece.height.explain(work.units) }}
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.measure { font-size: var(--measure); font-weight: 500; }
+.name { color: var(--ink); font-size: 1rem; }
+.glyph { width: 3.2rem; padding: 0.1rem 0.5rem 0.1rem 0; }
+.paper { flex-wrap: nowrap; }
+.missing { color: var(--stop); font-weight: 600; }
+.chosen { background: color-mix(in srgb, var(--accent) 10%, transparent); }
+</style>
