@@ -1,0 +1,50 @@
+import { describe, expect, it, vi } from 'vitest'
+import { isPale, paperFill } from './usePaperLook'
+import { problemAt, refusalOf } from './useRefusal'
+
+vi.stubGlobal('usePlannerStore', () => undefined)
+const { count } = await import('./useStations')
+vi.stubGlobal('count', count)
+const { proofOf } = await import('./usePlanned')
+
+describe('what the server refused', () => {
+  it('is its own sentence with each problem at its place', () => {
+    const problems = [{ path: 'seats', problem: 'must be at least 1' }]
+    const refusal = refusalOf({ statusCode: 422, data: { message: 'Seats must be at least 1.', data: { problems } } })
+    expect(refusal).toMatchObject({ status: 422, message: 'Seats must be at least 1.', problems })
+    expect(problemAt(refusal.problems, 'seats')).toBe('must be at least 1')
+    expect(problemAt(refusal.problems, 'title')).toBeUndefined()
+  })
+
+  it('is a plain word when the server gave none', () => {
+    expect(refusalOf({ statusCode: 500 })).toMatchObject({ status: 500, message: 'Something went wrong on the server.', problems: [] })
+  })
+
+  it('is no connection when no answer came', () => {
+    expect(refusalOf(new TypeError('Failed to fetch'))).toMatchObject({ status: 0, message: expect.stringContaining('cannot be reached') })
+  })
+})
+
+describe('the look of paper', () => {
+  it('lays a print on its side where a piece is turned', () => {
+    expect([paperFill('kelp'), paperFill('kelp', true), paperFill(undefined)]).toEqual(['url(#paper-kelp)', 'url(#paper-kelp-turned)', 'none'])
+  })
+
+  it('draws dark on pale papers and pale on dark ones', () => {
+    expect(['#f6f2e7', '#c3c9c8', '#d99a4e'].every(colour => isPale({ colour }))).toBe(true)
+    expect(['#2b3a55', '#3f6b57', '#000000'].some(colour => isPale({ colour }))).toBe(false)
+  })
+})
+
+describe('words for numbers', () => {
+  it('count one and many', () => {
+    expect([0, 1, 2].map(number => count(number, 'sheet'))).toEqual(['0 sheets', '1 sheet', '2 sheets'])
+  })
+
+  it('say how sure a number of sheets is', () => {
+    const proof = (sheets: number, bound: number) => proofOf({ plan: { sheets, bound, layouts: [], unplaced: [], yield: 1 } } as unknown as Parameters<typeof proofOf>[0])
+    expect(proof(7, 7)).toBe('7 sheets, and it cannot be done with fewer')
+    expect(proof(7, 6)).toBe('7 sheets; fewer than 6 is impossible')
+    expect(proof(7, 0)).toContain('not every piece could be placed')
+  })
+})

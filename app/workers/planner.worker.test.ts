@@ -1,0 +1,57 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Problem } from '../../core/cutting'
+import { plan } from '../../core/cutting'
+import { inches } from '../../core/lengths'
+import type { PlannerAnswer, PlannerOrder } from './messages'
+
+let receive: (event: { data: PlannerOrder }) => void
+let said: PlannerAnswer[] = []
+vi.stubGlobal('addEventListener', (_: string, listener: typeof receive) => (receive = listener))
+vi.stubGlobal('postMessage', (answer: PlannerAnswer) => void said.push(answer))
+await import('./planner.worker')
+
+const cutter = { length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 4, squaring: inches(0), offcut: { short: inches(2), long: inches(4) } }
+const problem = (quantity: number): Problem => ({
+  demands: [[4, 5], [3, 4], [2, 3.5]].map(([width, height]) => ({ key: `${width}`, name: `${width}`, width: inches(width!), height: inches(height!), quantity, turn: 'either' })),
+  supplies: [{ key: 'letter', width: inches(8.5), height: inches(11), onHand: 0, price: 50 }],
+  cutter,
+  priority: 'settings',
+})
+const settled = (order: number, count: number) => vi.waitFor(() => expect(said.filter(({ kind, order: of }) => kind !== 'progress' && of === order)).toHaveLength(count))
+
+describe('the planner in its worker', () => {
+  beforeEach(() => {
+    said = []
+  })
+
+  it('shows plans as they come and the same last one as the core', async () => {
+    receive({ data: { kind: 'plan', order: 1, jobs: [{ key: 'a', problem: problem(9) }] } })
+    await settled(1, 1)
+    expect(said.filter(({ kind }) => kind === 'progress').length).toBeGreaterThan(1)
+    expect(said.at(-1)).toEqual({ kind: 'done', order: 1, key: 'a', plan: plan(problem(9)) })
+  })
+
+  it('leaves an order for a newer one', async () => {
+    receive({ data: { kind: 'plan', order: 2, jobs: [{ key: 'old', problem: problem(30) }] } })
+    receive({ data: { kind: 'plan', order: 3, jobs: [{ key: 'new', problem: problem(5) }] } })
+    await settled(3, 1)
+    expect(said.filter(({ order, kind }) => order === 2 && kind === 'done')).toEqual([])
+    // The first round of the old order was under way already.
+    expect(said.filter(({ order }) => order === 2).length).toBeLessThanOrEqual(1)
+  })
+
+  it('stops when told to', async () => {
+    receive({ data: { kind: 'plan', order: 4, jobs: [{ key: 'a', problem: problem(30) }] } })
+    receive({ data: { kind: 'stop', order: 5 } })
+    await new Promise(resolve => setTimeout(resolve, 50))
+    expect(said.filter(({ kind }) => kind === 'done')).toEqual([])
+  })
+
+  it('says what it cannot do and goes on with the rest', async () => {
+    const broken = { ...problem(1), demands: [undefined] } as unknown as Problem
+    receive({ data: { kind: 'plan', order: 6, jobs: [{ key: 'broken', problem: broken }, { key: 'fine', problem: problem(1) }] } })
+    await settled(6, 2)
+    expect(said.find(({ kind }) => kind === 'failed')).toMatchObject({ key: 'broken', reason: expect.any(String) })
+    expect(said.at(-1)).toMatchObject({ kind: 'done', key: 'fine' })
+  })
+})
