@@ -123,11 +123,12 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
             v-model="compared"
             :value="fold.id"
             :input-id="`compare-${fold.id}`"
+            :aria-label="`Compare ${fold.name}`"
           />
           <label
             :for="`compare-${fold.id}`"
             class="small"
-          >Compare<span class="unseen"> {{ fold.name }}</span></label>
+          >Compare</label>
         </div>
       </li>
     </ul>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { blanksOf, writePattern } from '.'
-import { FOLDS, defaultInputs, foldById } from '../folds'
+import { writePattern } from '.'
+import { FOLDS, blanksOf, defaultInputs, foldById } from '../folds'
 import { inches, millimetres } from '../lengths'
 
 const zFold = foldById('z-fold')!

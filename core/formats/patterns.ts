@@ -1,6 +1,5 @@
 import makerjs from 'makerjs'
 import type { Construction, Part } from '../folds'
-import { isLayer } from '../folds'
 import { MILLIMETRE } from '../lengths'
 
 /**
@@ -17,10 +16,6 @@ export const PATTERN_LAYERS = {
 
 type Layer = keyof typeof PATTERN_LAYERS
 export type PatternFormat = 'svg' | 'dxf'
-
-/** The parts of a card that are cut as blanks; mats are plain rectangles and come from the trimmer. */
-export const blanksOf = ({ parts }: Construction): Part[] =>
-  parts.filter(part => !isLayer(part.kind) && part.width.value > 0 && part.height.value > 0)
 
 /** The flat pattern of one blank as the text of a file. */
 export function writePattern(construction: Construction, part: Part, format: PatternFormat): string {

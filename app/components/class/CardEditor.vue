@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import type { PreparedCard } from '../../../core/batch'
 import { BOUNDS, withPapers } from '../../../core/batch'
 import type { Finding, ParameterInput } from '../../../core/folds'
-import { isLayer } from '../../../core/folds'
+import { blanksOf } from '../../../core/folds'
 import { writeLength } from '../../../core/lengths'
 
 /** One card: its flat patterns, its parameters, what is found about it, and its pieces. */
@@ -36,8 +36,7 @@ function rename(title: string) {
 // All patterns of a card are drawn to one scale: side by side where they stay large enough, else below each other.
 const board = useTemplateRef('board')
 const { width: room } = useElementSize(board, { width: 620, height: 0 })
-const blanks = computed(() => (card.construction?.parts ?? [])
-  .filter(part => !isLayer(part.kind) && part.width.value > 0 && part.height.value > 0))
+const blanks = computed(() => (card.construction ? blanksOf(card.construction) : []))
 const scale = computed(() => {
   const widths = blanks.value.map(({ width }) => width.value)
   const widest = Math.max(...widths, 1)

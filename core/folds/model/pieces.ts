@@ -1,7 +1,7 @@
 import type { Length, Reading } from '../../lengths'
 import { Measure, readOffScale } from '../../lengths'
 import type { PaperKind, PrintTop } from '../../paper'
-import type { Construction, CreaseDirection, PartKind } from './card'
+import type { Construction, CreaseDirection, Part, PartKind } from './card'
 
 /** A crease as it is scored on a board. */
 export interface Score {
@@ -32,6 +32,10 @@ export const usualPaper = (kind: PartKind): PaperKind => (kind === 'mat' ? 'prin
 
 /** Whether a part is a layer on a panel rather than a blank of its own. */
 export const isLayer = (kind: PartKind): boolean => kind === 'mat' || kind === 'message' || kind === 'underlay'
+
+/** The parts of a card that are blanks of their own, to be scored or folded; mats are plain rectangles on them. */
+export const blanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
+  parts.filter(part => !isLayer(part.kind) && part.width.value > 0 && part.height.value > 0)
 
 /** The pieces of a card, in the order in which its design lists them. Parts without a size are left to the findings. */
 export function piecesOf(construction: Construction, mark: Length): Piece[] {

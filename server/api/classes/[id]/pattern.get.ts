@@ -1,5 +1,6 @@
 import { prepare } from '../../../../core/batch'
-import { blanksOf, writePattern } from '../../../../core/formats'
+import { blanksOf } from '../../../../core/folds'
+import { writePattern } from '../../../../core/formats'
 
 /** One flat pattern of a card as a file: `?card=KEY&part=KEY&format=svg|dxf`. */
 export default defineEventHandler(async (event) => {

@@ -1,0 +1,129 @@
+import { expect, test } from '@playwright/test'
+import { demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
+
+test('the trimmer is part of the class: a coarser mark makes smaller mats', async ({ page, request }) => {
+  const id = await demoClass(request, 'Coarse mark', (file) => {
+    file.cards[0].parameters.border = '3/16 in'
+  })
+  await station(page, id, 'cutting')
+  await page.getByText('Your trimmer').click()
+  await page.getByRole('combobox', { name: 'Smallest mark' }).click()
+  await page.getByRole('option', { name: '1/8 in' }).click()
+  await saved(page)
+  await page.getByRole('link', { name: /^Pieces/ }).click()
+  // 2 1/8 − 2 × 3/16 is 1 3/4; 4 1/4 − 3/8 is 3 7/8; 5 1/2 − 3/8 is 5 1/8: all on the coarse marks.
+  await expectSize(page, 'Mat on panel A', '1 3/4 in', '5 1/8 in')
+  await expectSize(page, 'Mat on panel C', '3 7/8 in', '5 1/8 in')
+})
+
+test('a short trimmer says which pieces it cannot cut', async ({ page, request }) => {
+  const id = await demoClass(request, 'Short trimmer')
+  await station(page, id, 'cutting')
+  await page.getByText('Your trimmer').click()
+  await page.getByLabel('Longest cut').fill('8')
+  await page.getByLabel('Longest cut').blur()
+  await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Lantern/ }).click()
+  await expect(page.getByText('The trimmer is too short for every sheet of this paper.').first()).toBeVisible()
+  await page.getByLabel('Longest cut').fill('zero')
+  await expect(page.getByText('is not a unit here')).toBeVisible()
+})
+
+test('what is missing on the shelf has to be bought, with its price', async ({ page, request }) => {
+  const id = await demoClass(request, 'To buy', (file) => {
+    file.class.seats = 60
+    file.class.spares = 0
+  })
+  await station(page, id, 'kits')
+  const row = page.getByRole('row').filter({ hasText: 'Rust' })
+  // 60 inserts, three to a Letter sheet: 20 sheets, of which 6 are on hand.
+  await expect(row.getByRole('cell')).toHaveText(['Letter', '14', '€6.72'])
+  await expect(page.getByRole('link', { name: /^Kits/ })).toContainText('needs you')
+})
+
+test('dearer tape makes a dearer kit', async ({ page, request }) => {
+  await station(page, await demoClass(request, 'Prices'), 'kits')
+  const kit = page.getByRole('row').filter({ hasText: 'Two tides' }).getByRole('cell').last()
+  await expect(kit).toContainText('€')
+  const before = await kit.textContent()
+  await page.getByText('Prices', { exact: true }).last().click()
+  await typeNumber(page.getByLabel('Cents for a metre of tape'), '90')
+  await expect(kit).not.toHaveText(before!)
+  await saved(page)
+})
+
+test('one paper is replaced by another throughout a card', async ({ page, request }) => {
+  await station(page, await demoClass(request, 'Replaced'), 'papers')
+  await page.getByRole('region', { name: 'Two tides' }).getByRole('button', { name: 'Replace a paper throughout' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('combobox', { name: 'This paper' }).click()
+  await page.getByRole('option', { name: /^Rope/ }).click()
+  await dialog.getByRole('combobox', { name: 'By this one' }).click()
+  await page.getByRole('option', { name: /^Ripple/ }).click()
+  await dialog.getByRole('button', { name: 'Replace' }).click()
+  for (const part of ['Mat on front leaf', 'Mat on back leaf']) {
+    await expect(page.getByRole('combobox', { name: new RegExp(`^${part}`) })).toContainText('Ripple')
+  }
+  await saved(page)
+})
+
+test('a print with a right way up holds its pieces upright, sideways decoration lays them down', async ({ page, request }) => {
+  const id = await demoClass(request, 'Direction')
+  await station(page, id, 'papers')
+  await expect(page.getByText('Print direction holds it upright on the sheet.')).not.toHaveCount(0)
+  await page.getByRole('link', { name: /^Cards/ }).click()
+  await page.getByRole('button', { name: 'Sideways' }).click()
+  await saved(page)
+  await page.getByRole('link', { name: /^Papers/ }).click()
+  await expect(page.getByText('Print direction holds it sideways on the sheet.')).not.toHaveCount(0)
+})
+
+test('the pieces say how each score is set on the board', async ({ page, request }) => {
+  await station(page, await demoClass(request, 'Scores'), 'pieces')
+  const base = pieceRow(page, 'Base').first()
+  await expect(base).toContainText('turn over, set 6 3/8; ends 2 1/8 and 6 3/8')
+  await expect(base).toContainText('set 4 1/4; ends 4 1/4 and 4 1/4')
+})
+
+test('a class without cards says at every station what to do first', async ({ page, request }) => {
+  const id = await demoClass(request, 'Bare', file => void (file.cards = []))
+  for (const [name, words] of [['cards', 'Which cards will you teach?'], ['papers', 'Papers are chosen for the parts of a card'], ['pieces', 'There are no pieces yet'], ['cutting', 'Nothing to cut yet'], ['kits', 'Kits are packed from cards']]) {
+    await station(page, id, name!)
+    await expect(page.getByText(words!)).toBeVisible()
+  }
+})
+
+test('a class of none but spare kits, and a card of no kits, are planned as they are', async ({ page, request }) => {
+  const id = await demoClass(request, 'Few', (file) => {
+    file.class.seats = 1
+    file.class.spares = 0
+    file.cards[1].kits = 0
+  })
+  await station(page, id, 'kits')
+  await expect(page.getByRole('button', { name: /^Seat 1/ })).toContainText('Harbour lantern')
+  await expect(page.getByRole('button', { name: /^Seat 1/ })).not.toContainText('Two tides')
+  await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('settled')
+})
+
+test('a paper is changed on the shelf and taken off it when nothing uses it', async ({ page }) => {
+  await visit(page, '/papers')
+  await page.getByRole('button', { name: 'Add a paper' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Name').fill('Sandbank')
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(page.getByRole('heading', { name: 'Sandbank' })).toBeVisible()
+  await page.getByRole('button', { name: 'Change Sandbank' }).click()
+  await typeNumber(dialog.getByLabel('On hand of sheet 1'), '12')
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'Sandbank' })).toContainText('12 × 8 1/2 in × 11 in')
+  await page.getByRole('button', { name: 'Take Sandbank off the shelf' }).click()
+  await page.getByRole('button', { name: 'Take it off' }).click()
+  await expect(page.getByRole('heading', { name: 'Sandbank' })).toHaveCount(0)
+})
+
+test('light and dark are kept for the next visit', async ({ page }) => {
+  await visit(page, '/')
+  await page.getByRole('button', { name: 'Light or dark' }).click()
+  await expect(page.locator('html')).toHaveClass(/dark/)
+  await page.reload()
+  await expect(page.locator('html')).toHaveClass(/dark/)
+})
