@@ -14,7 +14,7 @@ const parts = computed(() => lengthParts(length, units))
   >{{ parts.numerator }}/{{ parts.denominator }}</span><span
     v-if="unit"
     class="unit"
-  >&#8239;{{ parts.unit }}</span></span></span>
+  >{{ `\u202F${parts.unit}` }}</span></span></span>
 </template>
 
 <style scoped>
