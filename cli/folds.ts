@@ -1,14 +1,14 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Fold, Parameter } from '../core/folds'
-import { FOLDS, blanksOf, boxOf, defaultInputs, foldById, inputProblem, inputProblems, poseOf } from '../core/folds'
+import { FOLDS, blanksOf, defaultInputs, foldById, inputProblem, inputProblems, sizeAt } from '../core/folds'
 import type { Length, Units } from '../core/lengths'
-import { formatLength, lengthFrom, nanometres, writeLength } from '../core/lengths'
+import { formatLength, lengthFrom, writeLength } from '../core/lengths'
 import { DEFAULT_TOOLS } from '../core/batch'
 import type { PatternFormat } from '../core/formats'
 import { writePattern } from '../core/formats'
 import type { Report } from './reports'
-import { table } from './reports'
+import { findingData, table } from './reports'
 
 const range = (parameter: Parameter): string => {
   if (parameter.kind === 'toggle') return 'true, false'
@@ -72,9 +72,8 @@ export function foldReport(id: string | undefined, sets: string[], units: Units,
   }
   const exact = (length: Length) => writeLength(length, units)
   const box = (opening: number) => {
-    const { least, most } = boxOf(card, poseOf(card, opening))
-    const size = (axis: 0 | 1 | 2) => exact(nanometres(most[axis] - least[axis]))
-    return { width: size(0), height: size(1), depth: size(2) }
+    const { width, height, depth } = sizeAt(card, opening)
+    return { width: exact(width), height: exact(height), depth: exact(depth) }
   }
   const data = {
     fold: fold.id,
@@ -90,7 +89,7 @@ export function foldReport(id: string | undefined, sets: string[], units: Units,
     message: card.message && { where: card.message.where, width: exact(card.message.width.value), height: exact(card.message.height.value) },
     steps: card.steps,
     files,
-    findings: card.findings.map(({ severity, subject, problem, parameter, fix }) => ({ severity, subject, problem, parameter, fix: fix && { ...fix, value: exact(fix.value) } })),
+    findings: card.findings.map(finding => findingData(finding, units)),
   }
   const show = (length: Length) => formatLength(length, units)
   const text = [

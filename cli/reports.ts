@@ -4,7 +4,8 @@ import { stopsIn } from '../core/batch'
 import type { BenchStep } from '../core/cutting'
 import { countsOf } from '../core/cutting'
 import type { Kits } from '../core/kits'
-import type { Length } from '../core/lengths'
+import type { Finding } from '../core/folds'
+import type { Length, Units } from '../core/lengths'
 import { formatLength, writeLength } from '../core/lengths'
 import { sheetName } from '../core/paper'
 
@@ -29,6 +30,10 @@ const sheetText = (batch: Batch, width: Length, height: Length) => sheetName(wid
 
 const heading = ({ class: { title, date, seats, spares } }: Batch) => `${title}, ${date}: ${seats} seats and ${spares} spares`
 
+/** A finding as data, its right value written with unit. */
+export const findingData = ({ severity, subject, problem, parameter, fix }: Finding, units: Units) =>
+  ({ severity, subject, problem, parameter, fix: fix && { ...fix, value: writeLength(fix.value, units) } })
+
 function findingLines({ cards }: Preparation): string[] {
   return cards.flatMap(({ entry, findings }) => findings.map(({ severity, subject, problem }) =>
     `${severity.toUpperCase()}  ${entry.title}: ${subject} ${problem}`))
@@ -49,7 +54,7 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
         from: { width: piece.width.explain(units), height: piece.height.explain(units) },
         scores: piece.scores.map(score => ({ at: exact(score.at.value), fromOtherEnd: exact(score.fromOtherEnd.value), direction: score.direction, turnOver: score.turnOver })),
       })),
-      findings: findings.map(({ severity, subject, problem, parameter, fix }) => ({ severity, subject, problem, parameter, fix: fix && { ...fix, value: exact(fix.value) } })),
+      findings: findings.map(finding => findingData(finding, units)),
     })),
   }
   const sections = preparation.cards.map(({ entry, kits, pieces }) => `\n${entry.title}: ${kits} kits\n${table(

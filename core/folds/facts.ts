@@ -1,9 +1,9 @@
 import type { Length, Units } from '../lengths'
-import { lengthFrom, nanometres } from '../lengths'
+import { lengthFrom } from '../lengths'
 import type { Construction } from './model/card'
 import type { Fold } from './model/fold'
 import { defaultInputs } from './model/parameters'
-import { boxOf, poseOf } from './motion/pose'
+import { sizeAt } from './motion/pose'
 
 /** What a maker compares before choosing a fold, at its natural size. */
 export interface FoldFacts {
@@ -27,14 +27,12 @@ const USUAL_MARK: Record<Units, Length> = { inch: lengthFrom('1/16 in'), metric:
 /** The facts of a fold in one school of measuring. */
 export function factsOf(fold: Fold, units: Units): FoldFacts {
   const construction = fold.construct(defaultInputs(fold.parameters, units), units, USUAL_MARK[units])
-  const { least, most } = boxOf(construction, poseOf(construction, 1))
-  const size = (axis: 0 | 1 | 2) => nanometres(most[axis] - least[axis])
   const { pieces, finished } = construction
   const sheet = USUAL_SHEET[units]
   return {
     construction,
     closed: { width: finished.width.value, height: finished.height.value },
-    displayed: { width: size(0), height: size(1), depth: size(2) },
+    displayed: sizeAt(construction, 1),
     pieces: pieces.length,
     scores: pieces.reduce((sum, piece) => sum + piece.scores.length, 0),
     sheets: pieces.reduce((sum, { width, height }) => sum + width.value * height.value, 0) / (sheet.width * sheet.height),

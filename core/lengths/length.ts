@@ -27,5 +27,3 @@ export const inches = (value: number): Length => nanometres(value * INCH)
 export const sum = (...lengths: Length[]): Length => lengths.reduce((a, b) => (a + b) as Length, ZERO)
 export const difference = (a: Length, b: Length): Length => (a - b) as Length
 export const product = (a: Length, factor: number): Length => nanometres(a * factor)
-export const smaller = (a: Length, b: Length): Length => (a < b ? a : b)
-export const larger = (a: Length, b: Length): Length => (a > b ? a : b)

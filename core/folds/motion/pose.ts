@@ -1,3 +1,5 @@
+import type { Length } from '../../lengths'
+import { nanometres } from '../../lengths'
 import type { Construction, Panel, Part } from '../model/card'
 import type { Frame, Vector } from './frame'
 import { FLAT, at, nextFrame, previousFrame, scale } from './frame'
@@ -82,4 +84,11 @@ export function boxOf({ parts }: Construction, pose: Pose): Box {
   const along = (axis: 0 | 1 | 2) => corners.map(corner => corner[axis])
   const pick = (choose: (...values: number[]) => number): Vector => [choose(...along(0)), choose(...along(1)), choose(...along(2))]
   return { least: pick(Math.min), most: pick(Math.max) }
+}
+
+/** How large the card is at an opening: width, height and depth of the box round it. */
+export function sizeAt(construction: Construction, opening: number): { width: Length, height: Length, depth: Length } {
+  const { least, most } = boxOf(construction, poseOf(construction, opening))
+  const along = (axis: 0 | 1 | 2) => nanometres(most[axis] - least[axis])
+  return { width: along(0), height: along(1), depth: along(2) }
 }
