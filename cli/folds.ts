@@ -37,7 +37,7 @@ export function foldsReport(units?: Units): Report {
  * @param sets `name=value` each
  * @param folders where to write the flat patterns, by format
  */
-export function foldReport(id: string | undefined, sets: string[], units: Units, folders: Partial<Record<PatternFormat, string>> = {}): Report | { wrong: string } {
+export async function foldReport(id: string | undefined, sets: string[], units: Units, folders: Partial<Record<PatternFormat, string>> = {}): Promise<Report | { wrong: string }> {
   const fold = id === undefined ? undefined : foldById(id)
   if (!fold) return { wrong: `${id === undefined ? 'fold takes the identifier of a fold' : `There is no fold “${id}”`}; there are: ${FOLDS.map(({ id }) => id).join(', ')}.` }
   const inputs = defaultInputs(fold.parameters, units)
@@ -63,7 +63,7 @@ export function foldReport(id: string | undefined, sets: string[], units: Units,
       mkdirSync(folder, { recursive: true })
       for (const part of blanksOf(card)) {
         files.push(join(folder, `${fold.id}-${part.key}.${format}`))
-        writeFileSync(files.at(-1)!, writePattern(card, part, format))
+        writeFileSync(files.at(-1)!, await writePattern(card, part, format))
       }
     }
     catch (error) {

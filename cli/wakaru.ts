@@ -54,7 +54,7 @@ async function run(args: string[]): Promise<number> {
   }
   if (name === 'folds' || name === 'fold') {
     if (values.units !== undefined && values.units !== 'inch' && values.units !== 'metric') return wrong(`--units is inch or metric, not “${values.units}”.`)
-    const answer = name === 'folds' ? foldsReport(values.units) : foldReport(file, values.set ?? [], values.units ?? 'inch', { svg: values.svg, dxf: values.dxf })
+    const answer = name === 'folds' ? foldsReport(values.units) : await foldReport(file, values.set ?? [], values.units ?? 'inch', { svg: values.svg, dxf: values.dxf })
     return 'wrong' in answer ? wrong(answer.wrong) : print(answer)
   }
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined

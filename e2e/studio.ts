@@ -39,10 +39,13 @@ export const sizeOf = (page: Page, name: string) => pieceRow(page, name).getByRo
 /** Waits until a piece has this size. */
 export const expectSize = (page: Page, name: string, width: string, height: string) => expect(sizeOf(page, name)).toHaveText([width, height])
 
-/** Types a number key by key, as number fields are made for. */
+/** Types a number key by key, as number fields are made for; anew when a dialog that was still opening took the focus meanwhile. */
 export async function typeNumber(field: Locator, number: string): Promise<void> {
-  await field.click()
-  await field.press('Control+a')
-  await field.pressSequentially(number)
+  await expect(async () => {
+    await field.click()
+    await field.press('Control+a')
+    await field.pressSequentially(number)
+    expect((await field.inputValue()).replace(/\D/g, '')).toBe(number.replace(/\D/g, ''))
+  }).toPass()
   await field.blur()
 }

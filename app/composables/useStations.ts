@@ -21,7 +21,7 @@ export function useStations() {
   const planner = usePlannerStore()
 
   return computed((): Record<StationKey, StationState> => {
-    const cards = work.preparation?.cards ?? []
+    const cards = work.settled?.preparation.cards ?? []
     const pieces = cards.flatMap(card => card.pieces)
     const paperless = pieces.filter(piece => !piece.paper).length
     const broken = cards.flatMap(card => card.findings).filter(({ severity }) => severity === 'stop').length - paperless
@@ -34,7 +34,7 @@ export function useStations() {
       papers: { figure: count(new Set(pieces.map(({ paper }) => paper?.key).filter(Boolean)).size, 'paper'), state: state(paperless > 0) },
       pieces: { figure: count(pieces.reduce((total, { quantity }) => total + quantity, 0), 'piece'), state: state(broken > 0) },
       cutting: { figure: planner.ready ? count(sheets, 'sheet') : '…', state: planner.running ? 'working' : state(unplaced) },
-      kits: { figure: count(work.document ? work.document.class.seats + work.document.class.spares : 0, 'kit'), state: planner.running ? 'working' : state(toBuy || unplaced) },
+      kits: { figure: count(work.settled ? work.settled.batch.class.seats + work.settled.batch.class.spares : 0, 'kit'), state: planner.running ? 'working' : state(toBuy || unplaced) },
     }
   })
 }

@@ -5,6 +5,7 @@ import type { ClassDocument } from '../../core/batch'
 import { newCard, newClass } from '../../core/batch'
 import { foldById } from '../../core/folds'
 import { refusalOf } from '../composables/useRefusal'
+import { afterPaint, useTrailing } from '../composables/useTrailing'
 
 /** The class store against a server and a browser storage made up here; the framework's auto-imports are handed over by name. */
 const document = (title = 'Evening'): ClassDocument => newClass({ title, date: '2030-01-01', units: 'inch' })
@@ -24,6 +25,8 @@ vi.stubGlobal('ref', ref)
 vi.stubGlobal('computed', computed)
 vi.stubGlobal('shallowRef', shallowRef)
 vi.stubGlobal('refusalOf', refusalOf)
+vi.stubGlobal('afterPaint', afterPaint)
+vi.stubGlobal('useTrailing', useTrailing)
 vi.stubGlobal('usePapersStore', () => ({ papers: [], load: async () => {} }))
 vi.stubGlobal('$fetch', server)
 vi.stubGlobal('localStorage', {
@@ -109,6 +112,16 @@ describe('editing', () => {
   it('computes pieces from the document at once', () => {
     store.edit('add', changed => void changed.cards.push(newCard(foldById('z-fold')!, store.batch!)))
     expect(store.preparation!.cards[0]!.pieces).toHaveLength(7)
+  })
+
+  it('lets what follows from the cards come after the next paint, once for many changes', async () => {
+    await vi.advanceTimersByTimeAsync(1)
+    const before = store.settled
+    rename(store, 'One')
+    rename(store, 'Two')
+    expect(store.settled).toBe(before)
+    await vi.advanceTimersByTimeAsync(1)
+    expect(store.settled!.batch.class.title).toBe('Two')
   })
 })
 

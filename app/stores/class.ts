@@ -41,6 +41,10 @@ export const useClassStore = defineStore('class', () => {
 
   const batch = computed<Batch | undefined>(() => document.value && { ...document.value, papers: shelf.papers })
   const preparation = computed<Preparation | undefined>(() => batch.value && prepare(batch.value))
+  /** Batch and preparation one paint behind, for what follows from the cards and may be drawn after them. */
+  const settled = useTrailing(() => batch.value && preparation.value && { batch: batch.value, preparation: preparation.value })
+  const canUndo = computed(() => past.value.length > 0)
+  const canRedo = computed(() => future.value.length > 0)
   const units = computed(() => document.value?.class.units ?? 'inch')
 
   async function open(wanted: number) {
@@ -124,9 +128,16 @@ export const useClassStore = defineStore('class', () => {
     }
   }
 
+  /** Writes what is not saved yet into the browser, where it outlives a reload. */
+  function keepDraft() {
+    if (id.value && document.value && state.value !== 'saved') {
+      localStorage.setItem(draftKey(id.value), JSON.stringify({ revision: revision.value, document: document.value }))
+    }
+  }
+
   const saveSoon = useDebounceFn(() => save(), 500)
   function changed() {
-    localStorage.setItem(draftKey(id.value!), JSON.stringify({ revision: revision.value, document: document.value }))
+    afterPaint(keepDraft)
     if (state.value === 'conflict') return
     if (state.value !== 'saving') state.value = 'waiting'
     void saveSoon()
@@ -194,7 +205,8 @@ export const useClassStore = defineStore('class', () => {
   if (import.meta.client) {
     useEventListener(window, 'focus', () => void refresh())
     useEventListener(window, 'online', () => void save())
+    useEventListener(window, 'pagehide', keepDraft)
   }
 
-  return { id, revision, document, state, problems, theirs, past, future, batch, preparation, units, open, close, edit, undo, redo, save, takeTheirs, keepMine }
+  return { id, revision, document, state, problems, theirs, past, future, canUndo, canRedo, batch, preparation, settled, units, open, close, edit, undo, redo, save, takeTheirs, keepMine }
 })

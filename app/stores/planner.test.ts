@@ -49,8 +49,7 @@ vi.stubGlobal('shallowRef', shallowRef)
 vi.stubGlobal('watch', watch)
 vi.stubGlobal('Worker', MadeUpWorker)
 vi.stubGlobal('useClassStore', () => ({
-  get batch() { return batch.value },
-  get preparation() { return preparation.value },
+  get settled() { return { batch: batch.value, preparation: preparation.value } },
 }))
 const { usePlannerStore } = await import('./planner')
 

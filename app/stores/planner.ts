@@ -25,7 +25,7 @@ export const usePlannerStore = defineStore('planner', () => {
   let worker: Worker | undefined
   let order = 0
 
-  const problems = computed(() => (work.preparation?.papers ?? []).map(paper => ({ paper, key: JSON.stringify(paper.problem) })))
+  const problems = computed(() => (work.settled?.preparation.papers ?? []).map(paper => ({ paper, key: JSON.stringify(paper.problem) })))
   const wanted = computed(() => problems.value.map(({ key }) => key).join('\n'))
 
   /** One entry for each paper, those still without a plan included. */
@@ -36,7 +36,7 @@ export const usePlannerStore = defineStore('planner', () => {
   const outcomes = computed(() => papers.value.map(({ outcome }) => outcome).filter((outcome): outcome is PaperOutcome => outcome !== undefined))
   const ready = computed(() => papers.value.every(({ outcome }) => outcome))
   const running = computed(() => papers.value.some(({ progress, failed, stopped }) => progress < 1 && !failed && !stopped))
-  const kits = computed(() => work.batch && work.preparation && ready.value ? kitsOfBatch(work.batch, work.preparation, outcomes.value) : undefined)
+  const kits = computed(() => work.settled && ready.value ? kitsOfBatch(work.settled.batch, work.settled.preparation, outcomes.value) : undefined)
 
   watch(wanted, plan, { immediate: true })
 

@@ -1,4 +1,3 @@
-import Papa from 'papaparse'
 import type { Batch, Preparation } from '../batch'
 import { formatLength } from '../lengths'
 
@@ -6,7 +5,8 @@ import { formatLength } from '../lengths'
  * The pieces of a class as CSV for a spreadsheet: one row a piece, width before
  * height, texts guarded against being read as formulas.
  */
-export function piecesCsv(batch: Batch, { cards }: Preparation): string {
+export async function piecesCsv(batch: Batch, { cards }: Preparation): Promise<string> {
+  const { default: Papa } = await import('papaparse')
   const { units } = batch.class
   const unit = units === 'inch' ? 'in' : 'mm'
   const rows = cards.flatMap(({ entry, pieces }) => pieces.map(piece => ({

@@ -114,15 +114,15 @@ describe('the published schema', () => {
 })
 
 describe('pieces as CSV', () => {
-  it('puts width before height and names the unit', () => {
-    const [head, base] = piecesCsv(readGood(), prepare(readGood())).split('\n')
+  it('puts width before height and names the unit', async () => {
+    const [head, base] = (await piecesCsv(readGood(), prepare(readGood()))).split('\n')
     expect(head).toBe('Card,Piece,Width (in),Height (in),Per kit,In all,Paper,Print top,Scores (in)')
     expect(base).toBe('Harbour lantern,Base,8 1/2,5 1/2,1,16,Kelp,any,2 1/8 mountain; 4 1/4 valley')
   })
 
-  it('does not let a title become a formula', () => {
+  it('does not let a title become a formula', async () => {
     const batch = readGood()
     batch.cards[0]!.title = '=HYPERLINK("http://x")'
-    expect(piecesCsv(batch, prepare(batch)).split('\n')[1]).toMatch(/^"'=HYPERLINK/)
+    expect((await piecesCsv(batch, prepare(batch))).split('\n')[1]).toMatch(/^"'=HYPERLINK/)
   })
 })

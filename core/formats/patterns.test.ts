@@ -18,14 +18,14 @@ function linesOf(dxf: string) {
 }
 
 describe('flat patterns', () => {
-  it('come as SVG in real millimetres with a layer for each kind of line', () => {
-    const svg = writePattern(card, card.parts[0]!, 'svg')
+  it('come as SVG in real millimetres with a layer for each kind of line', async () => {
+    const svg = await writePattern(card, card.parts[0]!, 'svg')
     expect(svg).toMatch(/width="210(\.0*)?mm" height="148(\.0*)?mm"/)
     for (const layer of ['cut', 'score-valley', 'score-mountain', 'glue']) expect(svg).toContain(`id="${layer}"`)
   })
 
-  it('come as DXF with outline and creases where they belong', () => {
-    const lines = linesOf(writePattern(card, card.parts[0]!, 'dxf'))
+  it('come as DXF with outline and creases where they belong', async () => {
+    const lines = linesOf(await writePattern(card, card.parts[0]!, 'dxf'))
     const on = (layer: string) => lines.filter(line => line.layer === layer)
     expect(on('cut')).toHaveLength(4)
     expect(Math.max(...on('cut').flatMap(({ from, to }) => [from[0]!, to[0]!]))).toBeCloseTo(210, 6)
@@ -35,19 +35,19 @@ describe('flat patterns', () => {
     expect(on('glue')).toHaveLength(16)
   })
 
-  it('lay creases across where panels stand on top of each other', () => {
+  it('lay creases across where panels stand on top of each other', async () => {
     const flap = foldById('banded-flap')!
     const banded = flap.construct(defaultInputs(flap.parameters, 'inch'), 'inch', inches(1 / 16))
-    const [valley] = linesOf(writePattern(banded, banded.parts[0]!, 'dxf')).filter(({ layer }) => layer === 'score-valley')
+    const [valley] = linesOf(await writePattern(banded, banded.parts[0]!, 'dxf')).filter(({ layer }) => layer === 'score-valley')
     expect([valley!.from[1], valley!.to[1], valley!.to[0]]).toEqual([139.7, 139.7, 107.95])
   })
 
-  it('are there for every blank of every fold', () => {
+  it('are there for every blank of every fold', async () => {
     for (const fold of FOLDS) {
       const construction = fold.construct(defaultInputs(fold.parameters, 'inch'), 'inch', inches(1 / 16))
       expect(blanksOf(construction).length).toBeGreaterThan(0)
       for (const part of blanksOf(construction)) {
-        for (const format of ['svg', 'dxf'] as const) expect(writePattern(construction, part, format)).not.toMatch(/NaN|undefined/)
+        for (const format of ['svg', 'dxf'] as const) expect(await writePattern(construction, part, format)).not.toMatch(/NaN|undefined/)
       }
     }
   })

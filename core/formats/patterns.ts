@@ -1,4 +1,4 @@
-import makerjs from 'makerjs'
+import type makerjs from 'makerjs'
 import type { Construction, Part } from '../folds'
 import { MILLIMETRE } from '../lengths'
 
@@ -8,24 +8,27 @@ import { MILLIMETRE } from '../lengths'
  * each kind of line, as docs/patterns.md lists them.
  */
 export const PATTERN_LAYERS = {
-  'cut': { stroke: 'black', color: makerjs.exporter.colors.black },
-  'score-valley': { stroke: 'blue', color: makerjs.exporter.colors.blue },
-  'score-mountain': { stroke: 'red', color: makerjs.exporter.colors.red },
-  'glue': { stroke: 'green', color: makerjs.exporter.colors.green },
+  // Colour in SVG, and the number of the same colour in a DXF.
+  'cut': { stroke: 'black', color: 0 },
+  'score-valley': { stroke: 'blue', color: 5 },
+  'score-mountain': { stroke: 'red', color: 1 },
+  'glue': { stroke: 'green', color: 94 },
 } as const
 
+type Drawing = typeof makerjs
 type Layer = keyof typeof PATTERN_LAYERS
 export type PatternFormat = 'svg' | 'dxf'
 
-/** The flat pattern of one blank as the text of a file. */
-export function writePattern(construction: Construction, part: Part, format: PatternFormat): string {
-  const model = patternModel(construction, part)
+/** The flat pattern of one blank as the text of a file. The drawing library is loaded when the first one is asked for. */
+export async function writePattern(construction: Construction, part: Part, format: PatternFormat): Promise<string> {
+  const { default: makerjs } = await import('makerjs')
+  const model = patternModel(makerjs, construction, part)
   return format === 'dxf'
     ? makerjs.exporter.toDXF(model, { units: makerjs.unitType.Millimeter, layerOptions: { ...PATTERN_LAYERS } })
     : makerjs.exporter.toSVG(model, { units: makerjs.unitType.Millimeter, layerOptions: { ...PATTERN_LAYERS }, strokeWidth: '0.2mm', useSvgPathOnly: false, svgAttrs: { xmlns: 'http://www.w3.org/2000/svg' } })
 }
 
-function patternModel(construction: Construction, part: Part): makerjs.IModel {
+function patternModel(makerjs: Drawing, construction: Construction, part: Part): makerjs.IModel {
   const mm = (nanometres: number) => nanometres / MILLIMETRE
   const [width, height] = [mm(part.width.value), mm(part.height.value)]
   const on = (layer: Layer, model: makerjs.IModel): makerjs.IModel => ({ ...model, layer })

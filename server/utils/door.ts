@@ -1,3 +1,4 @@
+import type { IncomingMessage } from 'node:http'
 import type { H3Event } from 'h3'
 import type { Problem } from '../../core/formats'
 import { BOUNDS } from '../../core/batch'
@@ -21,8 +22,7 @@ export async function readText(event: H3Event): Promise<string> {
     }
   }
   if (size > BOUNDS.file) {
-    // Let the sender finish, so that it can read the answer; nothing of it is kept.
-    req.resume()
+    await discard(req)
     setResponseHeader(event, 'Connection', 'close')
     throw refusal(413, `That is larger than the ${BOUNDS.file / 1e6} MB a class can have. Nothing was changed.`)
   }
@@ -32,6 +32,18 @@ export async function readText(event: H3Event): Promise<string> {
   }
   catch {
     throw refusal(422, 'That is not a text file in UTF-8. Nothing was changed.')
+  }
+}
+
+/** How much of a body that is too large is still taken, so that its sender can read the answer. */
+const PATIENCE = 32 * BOUNDS.file
+
+/** Lets a sender finish, keeping nothing of it. A sender without end is cut off. */
+async function discard(req: IncomingMessage): Promise<void> {
+  let size = 0
+  for await (const chunk of req) {
+    size += (chunk as Buffer).length
+    if (size > PATIENCE) break
   }
 }
 

@@ -76,24 +76,11 @@ const scale = computed(() => {
         >
           Nothing can be drawn from these sizes. The findings say what to change.
         </p>
-        <p
-          v-if="work.state === 'saved'"
-          class="quiet small key"
-        >
-          In real size for a cutting machine:
-          <span
-            v-for="part in blanks"
-            :key="part.key"
-            class="files"
-          >{{ part.name }}
-            <a
-              v-for="format in ['svg', 'dxf']"
-              :key="format"
-              :href="`/api/classes/${work.id}/pattern?card=${card.entry.key}&part=${part.key}&format=${format}`"
-              download
-            >{{ format.toUpperCase() }}<span class="unseen"> of {{ part.name }}</span></a>
-          </span>
-        </p>
+        <PatternFiles
+          :card="card.entry.key"
+          :blanks="blanks"
+          class="key"
+        />
         <p class="quiet small key">
           Inside face up. <svg
             width="34"
@@ -152,8 +139,6 @@ const scale = computed(() => {
 .patterns { display: grid; gap: 1rem; min-width: 0; }
 .drawings { display: flex; flex-wrap: wrap; gap: 0.5rem 1.5rem; padding: 0.75rem; align-items: flex-end; }
 .key { flex-basis: 100%; }
-.files { margin-right: 1rem; }
-.files a { margin-left: 0.3rem; }
 .key path { stroke: var(--ink); stroke-width: 1.6; }
 .mountain { stroke-dasharray: 10 3 2 3; }
 .valley { stroke-dasharray: 6 4; }

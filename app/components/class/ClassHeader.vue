@@ -4,17 +4,8 @@ import type { ClassDetails } from '../../../core/batch'
 const work = useClassStore()
 const editing = ref(false)
 const details = computed(() => work.document!.class)
+const refused = computed(() => work.state === 'refused')
 const day = computed(() => new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }).format(new Date(`${details.value.date}T00:00:00Z`)))
-
-const SAVING = {
-  saved: { icon: 'tabler:check', text: 'Saved' },
-  waiting: { icon: 'tabler:dots', text: 'Saving …' },
-  saving: { icon: 'tabler:dots', text: 'Saving …' },
-  offline: { icon: 'tabler:plug-connected-x', text: 'Kept in this browser, trying again' },
-  refused: { icon: 'tabler:alert-octagon', text: 'Not saved' },
-  conflict: { icon: 'tabler:alert-octagon', text: 'Changed in another window' },
-} as const
-const saving = computed(() => SAVING[work.state])
 
 function take(changed: ClassDetails) {
   work.edit('class details', (document) => {
@@ -40,19 +31,13 @@ function take(changed: ClassDetails) {
       </p>
     </div>
     <div class="row">
-      <span
-        :class="['small', work.state === 'refused' || work.state === 'conflict' ? 'wrong' : 'quiet']"
-        role="status"
-      ><Icon
-        :name="saving.icon"
-        aria-hidden="true"
-      /> {{ saving.text }}</span>
+      <SaveMark />
       <Button
         v-tooltip.bottom="'Take back (Ctrl Z)'"
         text
         severity="secondary"
         aria-label="Take back the last change"
-        :disabled="work.past.length === 0"
+        :disabled="!work.canUndo"
         @click="work.undo()"
       >
         <Icon name="tabler:arrow-back-up" />
@@ -62,7 +47,7 @@ function take(changed: ClassDetails) {
         text
         severity="secondary"
         aria-label="Do the change again"
-        :disabled="work.future.length === 0"
+        :disabled="!work.canRedo"
         @click="work.redo()"
       >
         <Icon name="tabler:arrow-forward-up" />
@@ -78,7 +63,7 @@ function take(changed: ClassDetails) {
     </div>
   </div>
   <Message
-    v-if="work.state === 'refused'"
+    v-if="refused"
     severity="error"
     :closable="false"
   >
@@ -95,5 +80,4 @@ function take(changed: ClassDetails) {
 
 <style scoped>
 .change { padding: 0 0.25rem; }
-.wrong { color: var(--stop); font-weight: 600; }
 </style>

@@ -4,6 +4,8 @@ import { STATIONS } from '../../composables/useStations'
 
 const route = useRoute()
 const work = useClassStore()
+const shelf = usePapersStore()
+const opened = computed(() => work.document !== undefined)
 const missing = ref('')
 const id = computed(() => Number(route.params.id))
 
@@ -44,8 +46,8 @@ useHead({ title: computed(() => `${work.document?.class.title ?? 'Class'} · Wak
         Back to the classes
       </NuxtLink>
     </Message>
-    <template v-else-if="work.document && work.batch">
-      <PaperDefs :papers="work.batch.papers" />
+    <template v-else-if="opened">
+      <PaperDefs :papers="shelf.papers" />
       <ClassHeader />
       <ClassTape :id="id" />
       <NuxtPage />

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+/** How far the saving of the class is. */
+const work = useClassStore()
+
+const SAVING = {
+  saved: { icon: 'tabler:check', text: 'Saved' },
+  waiting: { icon: 'tabler:dots', text: 'Saving …' },
+  saving: { icon: 'tabler:dots', text: 'Saving …' },
+  offline: { icon: 'tabler:plug-connected-x', text: 'Kept in this browser, trying again' },
+  refused: { icon: 'tabler:alert-octagon', text: 'Not saved' },
+  conflict: { icon: 'tabler:alert-octagon', text: 'Changed in another window' },
+} as const
+const saving = computed(() => SAVING[work.state])
+</script>
+
+<template>
+  <span
+    :class="['small', work.state === 'refused' || work.state === 'conflict' ? 'wrong' : 'quiet']"
+    role="status"
+  ><Icon
+    :name="saving.icon"
+    aria-hidden="true"
+  /> {{ saving.text }}</span>
+</template>
+
+<style scoped>
+.wrong { color: var(--stop); font-weight: 600; }
+</style>
