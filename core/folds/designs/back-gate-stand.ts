@@ -1,4 +1,5 @@
-import { mountain, panel, panelOf, valley } from '../model/card'
+import { mountain, panel, valley } from '../model/builder'
+import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 
@@ -9,6 +10,7 @@ export const backGateStand = defineFold({
   summary: 'Two gates meet behind a raised centre and turn outwards again: a frame from the front, two gates from behind.',
   skill: 'some care',
   stands: true,
+  group: 'strip',
   parameters: {
     outer: length('Outer panel', '2 1/8 in', '52 mm'),
     gate: length('Gate', '1 1/4 in', '30 mm', { help: 'The centre is two gates wide' }),

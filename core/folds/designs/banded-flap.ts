@@ -1,4 +1,5 @@
-import { mountain, panel, panelOf, valley } from '../model/card'
+import { mountain, panel, valley } from '../model/builder'
+import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
@@ -11,6 +12,7 @@ export const bandedFlap = defineFold({
   summary: 'A flap folds over the card; a band glued behind closes over both with two tongues that meet in front.',
   skill: 'first card',
   stands: false,
+  group: 'strip',
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

@@ -1,12 +1,13 @@
-import { face, panel, panelOf } from '../model/card'
-import type { CreaseEntry } from '../model/card'
+import { bent, panel } from '../model/builder'
+import { face, panelOf } from '../model/card'
+import type { CreaseEntry } from '../model/builder'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 
 /** The card folds flat by sliding sideways: one riser swings from 0 to 90 degrees while the other comes from 180. */
-const leading = (direction: CreaseEntry['direction']): CreaseEntry => ({ direction, closed: 0, open: 90 })
-const trailing = (direction: CreaseEntry['direction']): CreaseEntry => ({ direction, closed: 180, open: 90 })
+const leading = (direction: CreaseEntry['direction']): CreaseEntry => bent(direction, opening => 90 * opening)
+const trailing = (direction: CreaseEntry['direction']): CreaseEntry => bent(direction, opening => 180 - 90 * opening)
 
 export const bridge = defineFold({
   id: 'bridge',
@@ -15,6 +16,7 @@ export const bridge = defineFold({
   summary: 'A scene strip spans two feet in front of a raised centre; the card folds flat by sliding sideways.',
   skill: 'nimble',
   stands: true,
+  group: 'strip',
   parameters: {
     width: length('Finished width', '6 in', '150 mm'),
     height: length('Finished height', '4 in', '100 mm'),

@@ -1,4 +1,5 @@
-import { face, panel, panelOf, valley } from '../model/card'
+import { panel, valley } from '../model/builder'
+import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
@@ -11,6 +12,7 @@ export const crossingFlaps = defineFold({
   summary: 'A flap folds over from one side, the leaf of an insert closes over it from the other and holds it shut.',
   skill: 'some care',
   stands: false,
+  group: 'strip',
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

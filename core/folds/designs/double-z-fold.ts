@@ -1,4 +1,5 @@
-import { face, mountain, panel, panelOf, valley } from '../model/card'
+import { mountain, panel, valley } from '../model/builder'
+import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { DECORATION, printTopFor } from './choices'
@@ -13,6 +14,7 @@ export const doubleZFold = defineFold({
   summary: 'A Z-fold with a strip folded the other way round across its front; the two swing together and stand by themselves.',
   skill: 'some care',
   stands: true,
+  group: 'strip',
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

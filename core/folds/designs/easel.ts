@@ -1,4 +1,5 @@
-import { face, panel, panelOf, valley } from '../model/card'
+import { panel, valley } from '../model/builder'
+import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 
@@ -9,6 +10,7 @@ export const easel = defineFold({
   summary: 'The front is creased again in its middle and carries a topper on its lower half; a stopper on the base holds it up.',
   skill: 'first card',
   stands: true,
+  group: 'strip',
   parameters: {
     side: length('Side', '5 1/2 in', '140 mm', { help: 'Base, front and topper are squares of this side' }),
     stop: length('Stopper from the hinge', '4 in', '100 mm', { help: 'The nearer to the hinge, the steeper it stands' }),

@@ -1,4 +1,5 @@
-import { panel, panelOf, valley } from '../model/card'
+import { panel, valley } from '../model/builder'
+import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
@@ -10,6 +11,7 @@ export const gatefold = defineFold({
   summary: 'Two doors meet in the middle; a belly band wrapped round the closed card keeps them shut.',
   skill: 'first card',
   stands: false,
+  group: 'strip',
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { boxOf, defaultInputs, foldById, poseOf } from '..'
+import { boxOf, creaseAt, defaultInputs, foldById, poseOf } from '..'
 import { inches } from '../../lengths'
 
 /** Figures of the strip folds that can be checked by hand, at their natural inch sizes. */
@@ -8,7 +8,7 @@ function card(id: string, changes: Record<string, string | boolean> = {}) {
   return fold.construct({ ...defaultInputs(fold.parameters, 'inch'), ...changes }, 'inch', inches(1 / 16))
 }
 const sizes = (built: ReturnType<typeof card>) => Object.fromEntries(built.pieces.map(({ key, width, height }) => [key, [width.value / inches(1), height.value / inches(1)]]))
-const creases = (built: ReturnType<typeof card>, part: string) => built.parts.find(({ key }) => key === part)!.creases.map(({ at, direction }) => [at.value / inches(1), direction])
+const creases = (built: ReturnType<typeof card>, part: string) => built.parts.find(({ key }) => key === part)!.creases.map(crease => [creaseAt(crease).value / inches(1), crease.direction])
 const stops = (built: ReturnType<typeof card>) => built.findings.filter(({ severity }) => severity === 'stop')
 
 describe('Double Z-fold', () => {

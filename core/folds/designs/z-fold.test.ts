@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { creaseAt } from '../model/card'
 import { defaultInputs } from '../model/parameters'
 import { inches, lengthFrom, millimetres } from '../../lengths'
 import { zFold } from './z-fold'
@@ -18,7 +19,7 @@ describe('Z-fold', () => {
     expect(sizeOf(card, 'mat-c')).toEqual(size('4 in', '5 1/4 in'))
     expect(sizeOf(card, 'message')).toEqual(size('3 3/4 in', '5 in'))
     expect(sizeOf(card, 'plate-mat')).toEqual(size('3 in', '3 1/4 in'))
-    expect(card.parts[0]!.creases.map(({ at, direction }) => [at.value, direction])).toEqual([
+    expect(card.parts[0]!.creases.map(crease => [creaseAt(crease).value, crease.direction])).toEqual([
       [inches(2.125), 'mountain'], [inches(4.25), 'valley'],
     ])
     expect(card.findings).toEqual([])

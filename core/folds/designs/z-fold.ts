@@ -1,4 +1,5 @@
-import { mountain, panel, panelOf, face, valley } from '../model/card'
+import { mountain, panel, valley } from '../model/builder'
+import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { DECORATION, LAYERS, printTopFor } from './choices'
@@ -10,6 +11,7 @@ export const zFold = defineFold({
   summary: 'Folded in half, then the upper half turned back on itself; a plate on the front half bridges to the back.',
   skill: 'first card',
   stands: true,
+  group: 'strip',
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { Measure, inches } from '../../lengths'
-import { CardBuilder, face, mountain, panel, panelOf, valley } from './card'
+import { CardBuilder, mountain, panel, valley } from './builder'
+import { creaseAt, face, panelOf } from './card'
 import type { Construction } from './card'
 import { modelFindings } from './checks'
 import { piecesOf, usualPaper } from './pieces'
@@ -23,7 +24,7 @@ describe('building a card', () => {
     const strip = base()
     expect([strip.width.value, strip.height.value]).toEqual([inches(6), inches(5)])
     expect(strip.panels.map(({ x, width }) => [x.value, width.value])).toEqual([[0, inches(2)], [inches(2), inches(4)]])
-    expect(strip.creases.map(({ at, direction }) => [at.value, direction])).toEqual([[inches(2), 'mountain']])
+    expect(strip.creases.map(crease => [creaseAt(crease).value, crease.direction])).toEqual([[inches(2), 'mountain']])
   })
 
   it('stacks them from bottom to top where asked', () => {

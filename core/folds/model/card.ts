@@ -1,45 +1,86 @@
-import type { Length, Units } from '../../lengths'
-import { Measure, downToMark, formatLength, upToMark } from '../../lengths'
+import type { Length, Measure } from '../../lengths'
 import type { PrintTop } from '../../paper'
 
 export type CreaseDirection = 'mountain' | 'valley'
 /** Patterns are drawn inside face up; `outside` is the back of that drawing. */
 export type Face = 'inside' | 'outside'
-/** `underlay` is a plain layer under a mat. */
-export type PartKind = 'base' | 'insert' | 'plate' | 'underlay' | 'mat' | 'message'
-/** How a joint is made: tape along the edges of the glue zone, or foam pads spread over it. */
-export type Means = 'tape' | 'foam'
+/** `underlay` is a plain layer under a mat, `hidden` a part nobody sees, which any scrap will do for. */
+export type PartKind = 'base' | 'insert' | 'plate' | 'underlay' | 'mat' | 'message' | 'hidden' | 'figure'
+/** How a joint is made: tape along the edges of the glue zone, foam pads spread over it, a hook-and-loop dot, or not glued but held in a guide. */
+export type Means = 'tape' | 'foam' | 'dot' | 'held'
+
+/** A point on a part, from its lower left corner, in nanometres. */
+export type Point = readonly [x: number, y: number]
+/** The same with the arithmetic behind it. */
+export interface Place {
+  x: Measure
+  y: Measure
+}
 
 export interface Panel {
   part: string
   key: string
   name: string
-  /** Lower left corner, from the lower left corner of the part. */
+  /** Lower left corner of the box round it, from the lower left corner of the part. */
+  x: Measure
+  y: Measure
+  width: Measure
+  height: Measure
+  /** Corners on the part, counter-clockwise, where the panel is not its whole box. */
+  outline?: Point[]
+  /** Openings in it that are no windows, such as the place a flap is cut from. */
+  holes?: Point[][]
+}
+
+export interface Crease {
+  /** The panels on its two sides. */
+  between: [string, string]
+  from: Place
+  to: Place
+  /** Which way it is measured: `x` from the left end, `y` from the lower end, `slant` by its two ends. */
+  along: 'x' | 'y' | 'slant'
+  direction: CreaseDirection
+  /** Fold angle in degrees for each opening: 0 is flat, valley positive, mountain negative. */
+  angle: (opening: number) => number
+}
+
+/** Distance of a crease from the left end of its part, or from the lower end; for a slanting one that of its first end from the left. */
+export const creaseAt = ({ along, from }: Crease): Measure => (along === 'y' ? from.y : from.x)
+
+/** A cut that stays inside the sheet. */
+export interface Slit {
+  from: Place
+  to: Place
+}
+
+export type WindowShape = 'rectangle' | 'circle'
+
+/** A cut-out of a panel; what it releases is a usable piece. */
+export interface Window {
+  key: string
+  name: string
+  panel: string
+  shape: WindowShape
+  /** Lower left corner of its box on the part. */
   x: Measure
   y: Measure
   width: Measure
   height: Measure
 }
 
-export interface Crease {
-  /** Distance from the left end of the part, or from its lower end where panels stand on top of each other. */
-  at: Measure
-  direction: CreaseDirection
-  /** Fold angle in degrees for each opening: 0 is flat, valley positive, mountain negative. */
-  angle: (opening: number) => number
-}
-
-/** One flat blank of a card: a strip of panels, or a plain rectangle with a single panel. */
+/** One flat blank of a card: panels between creases, slits and edges. */
 export interface Part {
   key: string
   name: string
   kind: PartKind
   width: Measure
   height: Measure
-  /** Panels follow each other from left to right (`x`) or from bottom to top (`y`). */
-  along: 'x' | 'y'
   panels: Panel[]
   creases: Crease[]
+  slits: Slit[]
+  windows: Window[]
+  /** Corners of the part where it is cut to another shape than its blank. */
+  outline?: Point[]
   printTop: PrintTop
 }
 
@@ -49,11 +90,17 @@ export interface Joint {
   /** The panel of the part that lies in the joint. */
   by: Panel
   onto: Panel
-  /** On the outside, the part's own inside looks away from the card too. */
+  /** The face of `onto` it lies on. */
   face: Face
+  /** Whether the part's own inside lies down on that face instead of looking away from it. */
+  faceDown: boolean
   /** Lower left corner of where `by` lies, from the lower left corner of `onto`, seen from the inside. */
   x: Measure
   y: Measure
+  /** Degrees by which `by` is turned counter-clockwise about that corner. */
+  turned: number
+  /** How far it has moved from there at each opening, where it slides. Nanometres. */
+  slide?: (opening: number) => Point
   /** The glued area, from the lower left corner of the part. */
   glue: { x: Measure, y: Measure, width: Measure, height: Measure }
   means: Means
@@ -77,190 +124,39 @@ export interface Finding {
   part?: string
 }
 
+/** An area to write or stamp on that stays visible. */
 export interface MessageArea {
   where: string
   width: Measure
   height: Measure
 }
 
+/** How far a moving part moves from closed to displayed. */
+export interface Travel {
+  part: string
+  panel: string
+  name: string
+  distance: Measure
+  /** The panel it moves along, where that moves itself. */
+  against?: Panel
+}
+
 /** A card worked out from its parameters. */
 export interface Construction {
   /** Closed card seen from its front. */
-  finished: { width: Measure, height: Measure }
+  finished: { width: Measure, height: Measure, depth?: Measure }
   parts: Part[]
   /** The panel that stays where it is while the card opens. */
   anchor: Panel
   joints: Joint[]
   steps: Step[]
   message?: MessageArea
+  /** Areas for stamping, other than the message. */
+  stamping: MessageArea[]
+  travels: Travel[]
+  /** Supplies besides tape and foam, one line each. */
+  extras: string[]
   findings: Finding[]
-}
-
-export interface PanelEntry {
-  key: string
-  name: string
-  width: Measure
-}
-
-/** An entry of a strip: a panel of some width. Creases stand between panels. */
-export const panel = (key: string, name: string, width: Measure): PanelEntry => ({ key, name, width })
-
-/** An entry of a strip: a crease and how far it is folded closed and on display, in degrees. */
-export interface CreaseEntry {
-  direction: CreaseDirection
-  closed: number
-  open: number
-}
-
-export const mountain = (open: number, closed = 180): CreaseEntry => ({ direction: 'mountain', open, closed })
-export const valley = (open: number, closed = 180): CreaseEntry => ({ direction: 'valley', open, closed })
-
-interface Placing {
-  key: string
-  name: string
-  kind?: PartKind
-  face?: Face
-  printTop?: PrintTop
-  means?: Means
-}
-
-interface Limit {
-  subject: string
-  value: Measure
-  atLeast?: Measure
-  atMost?: Measure
-  because: string
-  /** The parameter to change; with `right` where its right value is not the limit itself. */
-  parameter: string
-  right?: Measure
-  severity?: Severity
-}
-
-/** Collects the parts of a card while its design describes them. Designs receive one; nobody else needs it. */
-export class CardBuilder {
-  private readonly parts: Part[] = []
-  private readonly joints: Joint[] = []
-  private readonly steps: Step[] = []
-  private readonly findings: Finding[] = []
-  private messageArea?: MessageArea
-
-  /**
-   * @param units the maker's school, for the words of findings
-   * @param mark smallest mark of the maker's trimmer, which mats are rounded down to
-   */
-  constructor(readonly units: Units, readonly mark: Length) {}
-
-  /**
-   * A blank with parallel creases: panels with the crease between two of them, from left to right
-   * or, `along` y, from bottom to top. `across` is the other side of the blank.
-   */
-  strip(key: string, name: string, kind: PartKind, across: Measure, entries: (PanelEntry | CreaseEntry)[], along: 'x' | 'y' = 'x'): Part {
-    const part: Part = { key, name, kind, width: across, height: across, along, panels: [], creases: [], printTop: 'any' }
-    let length = Measure.zero
-    for (const entry of entries) {
-      if ('direction' in entry) {
-        const { direction, open, closed } = entry
-        const sign = direction === 'valley' ? 1 : -1
-        part.creases.push({ at: length, direction, angle: opening => sign * (closed + (open - closed) * opening) })
-      }
-      else {
-        const size = entry.width.named(entry.name)
-        const place = { part: key, key: entry.key, name: entry.name }
-        part.panels.push(along === 'x'
-          ? { ...place, x: length, y: Measure.zero, width: size, height: across }
-          : { ...place, x: Measure.zero, y: length, width: across, height: size })
-        length = length.plus(size)
-      }
-    }
-    part[along === 'x' ? 'width' : 'height'] = length
-    this.parts.push(part)
-    return part
-  }
-
-  /** A flat piece laid centred on a panel, glued all over unless `glue` names a narrower zone from its left side. */
-  piece(onto: Panel, size: { width: Measure, height: Measure }, placing: Placing & { x?: Measure, y?: Measure, glueWidth?: Measure }): Part {
-    const { key, name, kind = 'mat', face = 'inside', printTop = 'any', means = 'tape' } = placing
-    const part: Part = { key, name, kind, ...size, along: 'x', panels: [], creases: [], printTop }
-    part.panels.push({ part: key, key: 'face', name, x: Measure.zero, y: Measure.zero, width: size.width.named(name), height: size.height.named(`${name} height`) })
-    this.parts.push(part)
-    this.joints.push({
-      part: key,
-      by: part.panels[0]!,
-      onto,
-      face,
-      x: placing.x ?? onto.width.minus(size.width).half(),
-      y: placing.y ?? onto.height.minus(size.height).half(),
-      glue: { x: Measure.zero, y: Measure.zero, width: placing.glueWidth ?? size.width, height: size.height },
-      means,
-    })
-    return part
-  }
-
-  /** A mat on a panel: the panel less one border on each side, down to the trimmer's mark. */
-  mat(onto: Panel, border: Measure, placing: Placing): Part {
-    return this.piece(onto, {
-      width: onto.width.minus(border.times(2)).downToMark(this.mark),
-      height: onto.height.minus(border.times(2)).downToMark(this.mark),
-    }, placing)
-  }
-
-  /** A print mat, with a plain mat one border larger under it when `layers` is `two`. */
-  mats(onto: Panel, border: Measure, layers: string, placing: Placing): Part {
-    if (layers !== 'two') return this.mat(onto, border, placing)
-    const under = this.mat(onto, border, { ...placing, key: `${placing.key}-under`, name: `${placing.name}, lower layer`, kind: 'underlay', printTop: 'any' })
-    return this.mat(face(under), border, { ...placing, face: 'inside' })
-  }
-
-  /** A piece that belongs to the card but is not glued to it, such as a belly band. */
-  loose(key: string, name: string, size: { width: Measure, height: Measure }): Part {
-    const part: Part = { key, name, kind: 'plate', ...size, along: 'x', panels: [], creases: [], printTop: 'any' }
-    part.panels.push({ part: key, key: 'face', name, x: Measure.zero, y: Measure.zero, ...size })
-    this.parts.push(part)
-    return part
-  }
-
-  /** Glues a part by the middle of one of its panels to the middle of a panel of another part. */
-  join(by: Panel, onto: Panel, side: Face = 'inside'): void {
-    this.joinAt(by, onto, side, { x: onto.width.minus(by.width).half() })
-  }
-
-  /**
-   * Glues a part by one of its panels at a place on another panel, in the middle of its height
-   * unless `y` says where, and over the whole panel unless `glue` names the area of it that lies there.
-   */
-  joinAt(by: Panel, onto: Panel, side: Face, { x, y = onto.height.minus(by.height).half(), glue = {} }: { x: Measure, y?: Measure, glue?: Partial<Joint['glue']> }): void {
-    const whole = { x: by.x, y: by.y, width: by.width, height: by.height }
-    this.joints.push({ part: by.part, by, onto, face: side, x, y, glue: { ...whole, ...glue }, means: 'tape' })
-  }
-
-  step(text: string, warning?: string): void {
-    this.steps.push({ text, warning })
-  }
-
-  message(where: string, width: Measure, height: Measure): void {
-    this.messageArea = { where, width, height }
-  }
-
-  /** States a limit; a value outside becomes a finding with the value that would be right. */
-  limit({ subject, value, atLeast, atMost, because, parameter, right, severity = 'stop' }: Limit): void {
-    const bound = (atLeast ?? atMost)!
-    const broken = atLeast ? value.value < atLeast.value : value.value > bound.value
-    if (!broken) return
-    const target = right ?? bound
-    const rounded = atLeast ? upToMark(target.value, this.mark) : downToMark(target.value, this.mark)
-    const show = (length: Length) => formatLength(length, this.units, { unit: true })
-    this.findings.push({
-      severity,
-      subject,
-      problem: `is ${show(value.value)}, but must be ${atLeast ? 'at least' : 'at most'} ${show(bound.value)}: ${because}`,
-      parameter,
-      fix: rounded > 0 ? { parameter, value: rounded } : undefined,
-    })
-  }
-
-  finish(finished: Construction['finished'], anchor: Panel): Construction {
-    return { finished, parts: this.parts, anchor, joints: this.joints, steps: this.steps, message: this.messageArea, findings: this.findings }
-  }
 }
 
 /** The single panel of a flat piece. */
@@ -272,3 +168,27 @@ export function panelOf(part: Part, key: string): Panel {
   if (!found) throw new Error(`${part.name} has no panel “${key}”`)
   return found
 }
+
+/** Corners of a panel on its part, counter-clockwise. */
+export const outlineOf = ({ x: { value: x }, y: { value: y }, width: { value: width }, height: { value: height }, outline }: Panel): Point[] =>
+  outline ?? [[x, y], [x + width, y], [x + width, y + height], [x, y + height]]
+
+const ROUND = 48
+
+/** Corners of a window on its part; a circle by many. */
+export function windowOutline({ shape, x, y, width, height }: Window): Point[] {
+  if (shape === 'rectangle') return [[x.value, y.value], [x.value + width.value, y.value], [x.value + width.value, y.value + height.value], [x.value, y.value + height.value]]
+  const [rx, ry] = [width.value / 2, height.value / 2]
+  return Array.from({ length: ROUND }, (_, index): Point => {
+    const angle = index / ROUND * 2 * Math.PI
+    return [x.value + rx + rx * Math.cos(angle), y.value + ry + ry * Math.sin(angle)]
+  })
+}
+
+/** Whether everything on a part has a size and lies on its blank; a drawing of anything else would be broken. */
+export const isWhole = (part: Part): boolean => part.width.value > 0 && part.height.value > 0 && part.panels.every(({ x, y, width, height }) =>
+  width.value > 0 && height.value > 0 && x.value >= 0 && y.value >= 0 && x.value + width.value <= part.width.value && y.value + height.value <= part.height.value)
+
+/** All openings in a panel. */
+export const holesOf = (part: Part, panel: Panel): Point[][] =>
+  [...panel.holes ?? [], ...part.windows.filter(window => window.panel === panel.key && window.width.value > 0 && window.height.value > 0).map(windowOutline)]

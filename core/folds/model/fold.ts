@@ -1,11 +1,15 @@
 import type { Length, Units } from '../../lengths'
-import { CardBuilder } from './card'
+import { CardBuilder } from './builder'
 import type { Construction, Panel } from './card'
 import { modelFindings } from './checks'
 import type { ParameterInputs, Parameters, Values } from './parameters'
 import { readInputs } from './parameters'
 import { piecesOf } from './pieces'
 import type { Piece } from './pieces'
+
+/** What kind of construction a fold is, for the catalogue. */
+export const GROUPS = ['strip', 'slit', 'slider', 'box', 'around'] as const
+export type Group = typeof GROUPS[number]
 
 export type Skill = 'first card' | 'some care' | 'nimble'
 
@@ -20,6 +24,7 @@ export interface FoldDefinition<P extends Parameters> {
   skill: Skill
   /** Whether it stands by itself on display. */
   stands: boolean
+  group: Group
   parameters: P
   /** Describes the card to the builder; answers the closed size and the panel that stays in place while it opens. */
   build: (values: Values<P>, card: CardBuilder) => Construction['finished'] & { anchor: Panel }

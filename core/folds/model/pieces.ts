@@ -1,19 +1,24 @@
 import type { Length, Reading } from '../../lengths'
 import { Measure, readOffScale } from '../../lengths'
 import type { PaperKind, PrintTop } from '../../paper'
-import type { Construction, CreaseDirection, Part, PartKind } from './card'
+import type { Construction, Crease, CreaseDirection, Part, PartKind, Place, Slit, Window } from './card'
+import { creaseAt, isWhole } from './card'
 
 /** A crease as it is scored on a board. */
 export interface Score {
-  /** From the left end of the piece, or from its lower end along y, inside face up. */
+  /** From the left end of the piece, or from its lower end along y, inside face up; of a slanting score its first end. */
   at: Measure
-  along: 'x' | 'y'
+  along: Crease['along']
   fromOtherEnd: Measure
   direction: CreaseDirection
   /** Mountains are pressed from the other face, so the sheet is turned over first. */
   turnOver: boolean
   /** Where the board has a mark for it, as read with the face named above upwards. */
   reading: Reading
+  /** The two ends of a score that does not run right across, or that slants. */
+  ends?: [Place, Place]
+  /** The same setting as an earlier score, with the piece turned end for end. */
+  endForEnd: boolean
 }
 
 /** One piece to cut for every kit. Width always stands before height. */
@@ -25,6 +30,19 @@ export interface Piece {
   height: Measure
   printTop: PrintTop
   scores: Score[]
+  slits: Slit[]
+  windows: Window[]
+  /** Whether the blank is cut to another shape afterwards. */
+  shaped: boolean
+}
+
+/** What a window releases: a usable piece. */
+export interface DropOut {
+  part: string
+  name: string
+  shape: Window['shape']
+  width: Measure
+  height: Measure
 }
 
 /** The kind of paper a part usually wants. */
@@ -33,27 +51,45 @@ export const usualPaper = (kind: PartKind): PaperKind => (kind === 'mat' ? 'prin
 /** Whether a part is a layer on a panel rather than a blank of its own. */
 export const isLayer = (kind: PartKind): boolean => kind === 'mat' || kind === 'message' || kind === 'underlay'
 
-/** The parts of a card that are blanks of their own, to be scored or folded; mats are plain rectangles on them. */
+const hasSize = ({ width, height }: Pick<Part, 'width' | 'height'>): boolean => width.value > 0 && height.value > 0
+
+/** The parts of a card that are blanks of their own, to be scored, slit or folded; plain mats are rectangles on them. */
 export const blanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
-  parts.filter(part => !isLayer(part.kind) && part.width.value > 0 && part.height.value > 0)
+  parts.filter(part => isWhole(part) && (!isLayer(part.kind) || part.windows.length > 0 || part.outline !== undefined))
 
 /** The pieces of a card, in the order in which its design lists them. Parts without a size are left to the findings. */
 export function piecesOf(construction: Construction, mark: Length): Piece[] {
-  return construction.parts
-    .filter(part => part.width.value > 0 && part.height.value > 0)
-    .map(({ key, name, kind, width, height, along, printTop, creases }) => ({
-      key,
-      name,
-      kind,
-      width,
-      height,
-      printTop,
-      scores: creases.map(({ at, direction }) => {
-        const turnOver = direction === 'mountain'
-        const whole = along === 'x' ? Measure.of(`${name} width`, width.value) : Measure.of(`${name} height`, height.value)
-        const fromOtherEnd = whole.minus(at)
-        const read = turnOver ? fromOtherEnd : at
-        return { at, fromOtherEnd, along, direction, turnOver, reading: readOffScale(read.value, whole.value, mark) }
-      }),
-    }))
+  return construction.parts.filter(hasSize).map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline }) => {
+    const scores: Score[] = []
+    for (const crease of creases) scores.push(scoreOf(crease, scores))
+    return { key, name, kind, width, height, printTop, scores, slits, windows, shaped: outline !== undefined }
+
+    function scoreOf(crease: Crease, earlier: Score[]): Score {
+      const { along, direction, from, to } = crease
+      const at = creaseAt(crease)
+      const turnOver = direction === 'mountain'
+      const whole = along === 'y' ? Measure.of(`${name} height`, height.value) : Measure.of(`${name} width`, width.value)
+      const fromOtherEnd = whole.minus(at)
+      const [start, end, across] = along === 'y' ? [from.x.value, to.x.value, width.value] : [from.y.value, to.y.value, height.value]
+      const partial = along === 'slant' || Math.min(start, end) > 0 || Math.max(start, end) < across
+      const mirrored = (other: Score) => other.along === along && other.direction === direction && !other.endForEnd && other.at.value === fromOtherEnd.value && other.at.value !== at.value
+        && Boolean(other.ends) === partial && (!other.ends || sameSpan(other.ends, [from, to], along))
+      return {
+        at, fromOtherEnd, along, direction, turnOver,
+        reading: readOffScale(turnOver ? fromOtherEnd.value : at.value, whole.value, mark),
+        ends: partial ? [from, to] : undefined,
+        endForEnd: along !== 'slant' && earlier.some(mirrored),
+      }
+    }
+  })
 }
+
+function sameSpan([a, b]: [Place, Place], [from, to]: [Place, Place], along: 'x' | 'y' | 'slant'): boolean {
+  const axis = along === 'y' ? 'x' : 'y'
+  return a[axis].value === from[axis].value && b[axis].value === to[axis].value
+}
+
+/** The pieces that windows release, largest first. */
+export const dropOutsOf = ({ parts }: Pick<Construction, 'parts'>): DropOut[] =>
+  parts.flatMap(part => part.windows.filter(hasSize).map(({ name, shape, width, height }) => ({ part: part.key, name, shape, width, height })))
+    .sort((a, b) => b.width.value * b.height.value - a.width.value * a.height.value)

@@ -11,6 +11,9 @@ const RULES = {
   messageSide: { label: 'Smallest side to write on', inch: '1 1/2 in', metric: '40 mm' },
   clearance: { label: 'Clearance', inch: '1/16 in', metric: '1.5 mm' },
   openingSide: { label: 'Smallest centre', inch: '1 in', metric: '25 mm' },
+  tape: { label: 'Tape at an edge', inch: '1/4 in', metric: '6 mm' },
+  stays: { label: 'What stays in its guide', inch: '3/4 in', metric: '19 mm' },
+  between: { label: 'Paper between two cuts', inch: '1/2 in', metric: '12 mm' },
   glueWidth: { label: 'Least width that holds glue', inch: '1/4 in', metric: '6 mm' },
 } as const
 

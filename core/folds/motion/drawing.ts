@@ -1,7 +1,8 @@
 import type { Construction, Panel } from '../model/card'
+import { holesOf } from '../model/card'
 import type { Vector } from './frame'
-import { cross, dot, subtract } from './frame'
-import { boxOf, cornersOf, panelKey, poseOf } from './pose'
+import { dot, subtract } from './frame'
+import { boxOf, cornersOf, panelKey, placed, poseOf } from './pose'
 
 /** Where the card is looked at from: turned round its upright axis, then tilted, in degrees. */
 export interface View {
@@ -14,6 +15,8 @@ export interface DrawnPanel {
   part: string
   panel: string
   points: [x: number, y: number][]
+  /** Openings in it. */
+  holes: [x: number, y: number][][]
   /** Which face is seen. */
   face: 'inside' | 'outside'
   /** How squarely it is seen, 0 edge-on to 1 full, for shading. */
@@ -33,26 +36,30 @@ export function drawFolded(construction: Construction, opening: number, view: Vi
   const { least, most } = boxOf(construction, pose)
   const middle: Vector = [(least[0] + most[0]) / 2, (least[1] + most[1]) / 2, (least[2] + most[2]) / 2]
   const look = camera(view)
-  const solids = construction.parts.flatMap(part => part.panels).flatMap((panel, order): Solid[] => {
+  const solids = construction.parts.flatMap(part => part.panels.map(panel => ({ part, panel }))).flatMap(({ part, panel }, order): Solid[] => {
     const frame = pose.get(panelKey(panel))
     if (!frame || panel.width.value <= 0 || panel.height.value <= 0) return []
-    const corners = cornersOf(panel, frame).map(corner => look(subtract(corner, middle)))
-    return [{ panel, order, corners, normal: cross(subtract(corners[1]!, corners[0]!), subtract(corners[3]!, corners[0]!)) }]
+    const seen = (corner: Vector) => look(subtract(corner, middle))
+    return [{ panel, order, corners: cornersOf(panel, frame).map(seen), holes: holesOf(part, panel).map(hole => placed(hole, panel, frame).map(seen)), normal: look(frame.normal) }]
   })
-  return backToFront(solids).map(({ panel, corners, normal }) => ({
+  return backToFront(solids).map(({ panel, corners, holes, normal }) => ({
     part: panel.part,
     panel: panel.key,
-    points: corners.map(([x, y]) => [x, -y]),
+    points: corners.map(onPlane),
+    holes: holes.map(hole => hole.map(onPlane)),
     face: normal[2] >= 0 ? 'inside' : 'outside',
-    light: Math.abs(normal[2]) / Math.hypot(...normal),
+    light: Math.abs(normal[2]),
   }))
 }
+
+const onPlane = ([x, y]: Vector): [number, number] => [x, -y]
 
 interface Solid {
   panel: Panel
   /** Place in the order of assembly: of two layers in one plane the later one lies on top. */
   order: number
   corners: Vector[]
+  holes: Vector[][]
   normal: Vector
 }
 
@@ -90,8 +97,7 @@ function mustPrecede(a: Solid, b: Solid): boolean {
 /** 1 where all of `of` is on the viewer's side of the plane of `plane`, −1 where all is behind, 0 where it is neither. */
 function side(of: Solid, plane: Solid): -1 | 0 | 1 {
   const towards = plane.normal[2] >= 0 ? 1 : -1
-  const size = Math.hypot(...plane.normal)
-  const distances = of.corners.map(corner => towards * dot(subtract(corner, plane.corners[0]!), plane.normal) / size)
+  const distances = of.corners.map(corner => towards * dot(subtract(corner, plane.corners[0]!), plane.normal))
   const tolerance = LAYER / 10
   if (distances.every(distance => distance >= -tolerance)) return distances.some(distance => distance > tolerance) ? 1 : 0
   return distances.every(distance => distance <= tolerance) ? -1 : 0

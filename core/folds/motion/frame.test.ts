@@ -1,11 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Frame, Vector } from './frame'
-import { FLAT, add, at, cross, dot, nextFrame, previousFrame, scale, subtract } from './frame'
+import { FLAT, add, at, cross, dot, foldOver, quarterTurned, scale, subtract } from './frame'
 
 const close = (a: Vector, b: Vector) => a.forEach((value, axis) => expect(value).toBeCloseTo(b[axis]!, 6))
 const angle = fc.integer({ min: -180, max: 180 })
 const side = fc.constantFrom('x' as const, 'y' as const)
+/** The next panel along x or y, across a crease at the far end of this one. */
+const nextFrame = (frame: Frame, along: 'x' | 'y', length: number, degrees: number) => along === 'x'
+  ? foldOver(frame, [length, 0], [length, 1], -degrees, [length, 0])
+  : foldOver(frame, [0, length], [1, length], degrees, [0, length])
+const previousFrame = (frame: Frame, along: 'x' | 'y', length: number, degrees: number) => along === 'x'
+  ? foldOver(frame, [0, 0], [0, 1], degrees, [-length, 0])
+  : foldOver(frame, [0, 0], [1, 0], -degrees, [0, -length])
 
 describe('frames in space', () => {
   it('compute with vectors as usual', () => {
@@ -41,6 +48,11 @@ describe('frames in space', () => {
       const back = previousFrame(there, along, length, degrees)
       for (const key of ['origin', 'x', 'y', 'normal'] as const) close(back[key], FLAT[key])
     }))
+  })
+
+  it('turn in their own plane about their corner', () => {
+    const turned = quarterTurned({ ...FLAT, origin: [5, 6, 7] }, 90)
+    expect([turned.origin, turned.x.map(value => value + 0), turned.y.map(value => value + 0)]).toEqual([[5, 6, 7], [0, 1, 0], [-1, 0, 0]])
   })
 
   it('stay square: axes of length one at right angles, right-handed', () => {

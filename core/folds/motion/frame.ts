@@ -21,28 +21,36 @@ export const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1
 export const at = ({ origin, x, y, normal }: Frame, right: number, up: number, out = 0): Vector =>
   add(add(origin, scale(x, right)), add(scale(y, up), scale(normal, out)))
 
-/** Turns one axis towards the normal by an angle in degrees; what faces inwards turns with it. */
-function turn(axis: Vector, normal: Vector, degrees: number): [axis: Vector, normal: Vector] {
-  const [cos, sin] = exact(degrees)
-  return [add(scale(axis, cos), scale(normal, sin)), subtract(scale(normal, cos), scale(axis, sin))]
-}
-
 /** Cosine and sine with no noise at right angles, so that a card folded flat is exactly flat. */
-function exact(degrees: number): [cos: number, sin: number] {
+function exact(degrees: number): readonly [cos: number, sin: number] {
   const turns = ((degrees % 360) + 360) % 360
-  if (turns % 90 === 0) return ([[1, 0], [0, 1], [-1, 0], [0, -1]] as const)[turns / 90] as unknown as [number, number]
+  if (turns % 90 === 0) return ([[1, 0], [0, 1], [-1, 0], [0, -1]] as const)[turns / 90]!
   const angle = degrees * Math.PI / 180
   return [Math.cos(angle), Math.sin(angle)]
 }
 
-/** The frame of the next panel along `side`, across a crease at the far end of this one, folded by degrees (valley positive). */
-export function nextFrame(frame: Frame, side: 'x' | 'y', length: number, degrees: number): Frame {
-  const [axis, normal] = turn(frame[side], frame.normal, degrees)
-  return { ...frame, origin: add(frame.origin, scale(frame[side], length)), [side]: axis, normal }
+/** Turns a vector about a unit axis by degrees (Rodrigues). */
+function turnedAbout(vector: Vector, axis: Vector, degrees: number): Vector {
+  const [cos, sin] = exact(degrees)
+  return add(add(scale(vector, cos), scale(cross(axis, vector), sin)), scale(axis, dot(axis, vector) * (1 - cos)))
 }
 
-/** The frame of the panel before this one, `length` long, across the crease at the near end of this one. */
-export function previousFrame(frame: Frame, side: 'x' | 'y', length: number, degrees: number): Frame {
-  const [axis, normal] = turn(frame[side], frame.normal, -degrees)
-  return { ...frame, origin: subtract(frame.origin, scale(axis, length)), [side]: axis, normal }
+/**
+ * The frame of a neighbour turned about a crease.
+ * @param frame of this panel
+ * @param start one end of the crease, in this panel's coordinates; `end` the other
+ * @param degrees turn about the direction from start to end
+ * @param corner lower left corner of the neighbour, in this panel's coordinates
+ */
+export function foldOver(frame: Frame, start: readonly [number, number], end: readonly [number, number], degrees: number, corner: readonly [number, number]): Frame {
+  const length = Math.hypot(end[0] - start[0], end[1] - start[1]) || 1
+  const axis = add(scale(frame.x, (end[0] - start[0]) / length), scale(frame.y, (end[1] - start[1]) / length))
+  const turn = (vector: Vector) => turnedAbout(vector, axis, degrees)
+  const from = at(frame, ...start)
+  return { origin: add(from, turn(subtract(at(frame, ...corner), from))), x: turn(frame.x), y: turn(frame.y), normal: turn(frame.normal) }
+}
+
+/** A frame turned in its own plane about its corner, by right angles. */
+export function quarterTurned(frame: Frame, degrees: number): Frame {
+  return degrees === 0 ? frame : { ...frame, x: turnedAbout(frame.x, frame.normal, degrees), y: turnedAbout(frame.y, frame.normal, degrees) }
 }

@@ -1,10 +1,11 @@
 import type { Length } from '../../lengths'
 import { nanometres } from '../../lengths'
-import type { Construction, Panel, Part } from '../model/card'
+import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../model/card'
+import { outlineOf } from '../model/card'
 import type { Frame, Vector } from './frame'
-import { FLAT, at, nextFrame, previousFrame, scale } from './frame'
+import { FLAT, at, foldOver, quarterTurned, scale } from './frame'
 
-/** Where every panel of a card lies at one opening, by `part/panel`. Loose parts have no place. */
+/** Where every panel of a card lies at one opening, by `part/panel`: the frame of the lower left corner of its box. Loose parts have no place. */
 export type Pose = ReadonlyMap<string, Frame>
 
 export const panelKey = ({ part, key }: Pick<Panel, 'part' | 'key'>): string => `${part}/${key}`
@@ -18,57 +19,95 @@ export interface PoseOptions {
 
 /**
  * The pose of a card at an opening: 0 closed as mailed, 1 as displayed. From the
- * anchor each part unfolds panel by panel; a glued part takes its place from the
- * first joint that reaches it. A part glued twice closes a loop, whose angles its
- * design states in closed form.
+ * anchor each part unfolds panel by panel across its creases; a glued part takes
+ * its place from the first joint that reaches it. Where creases or joints close a
+ * loop, the design states its angles in closed form.
  */
 export function poseOf({ anchor, parts, joints }: Construction, opening: number, { slack = 0, layer = 0 }: PoseOptions = {}): Pose {
   const pose = new Map<string, Frame>()
+  const joined = new Map<string, Joint[]>()
+  for (const joint of joints) joined.set(joint.onto.part, [...joined.get(joint.onto.part) ?? [], joint])
   unfold(anchor, FLAT)
   return pose
 
   function unfold(first: Panel, frame: Frame): void {
     const part = parts.find(({ key }) => key === first.part)!
-    const start = part.panels.indexOf(part.panels.find(({ key }) => key === first.key)!)
-    pose.set(panelKey(part.panels[start]!), frame)
-    for (let index = start; index < part.panels.length - 1; index++) {
-      const panel = part.panels[index]!
-      pose.set(panelKey(part.panels[index + 1]!), nextFrame(pose.get(panelKey(panel))!, part.along, lengthOf(part, panel), angleOf(part, index)))
+    pose.set(panelKey(first), frame)
+    const reached = [first]
+    for (const panel of reached) {
+      for (const crease of part.creases) {
+        const other = acrossFrom(part, crease, panel)
+        if (!other || pose.has(panelKey(other))) continue
+        pose.set(panelKey(other), neighbourFrame(pose.get(panelKey(panel))!, panel, other, crease, angleAt(crease)))
+        reached.push(other)
+      }
     }
-    for (let index = start; index > 0; index--) {
-      const before = part.panels[index - 1]!
-      pose.set(panelKey(before), previousFrame(pose.get(panelKey(part.panels[index]!))!, part.along, lengthOf(part, before), angleOf(part, index - 1)))
-    }
-    for (const joint of joints) {
+    for (const joint of joined.get(part.key) ?? []) {
       const below = pose.get(panelKey(joint.onto))
-      if (joint.onto.part !== part.key || !below || pose.has(panelKey(joint.by))) continue
-      unfold(joint.by, jointFrame(below, joint, layer))
+      if (!below || pose.has(panelKey(joint.by))) continue
+      unfold(joint.by, jointFrame(below, joint, opening, layer))
     }
   }
 
-  function angleOf({ creases }: Part, index: number): number {
-    const angle = creases[index]!.angle(opening)
+  function angleAt(crease: Crease): number {
+    const angle = crease.angle(opening)
     return Math.sign(angle) * Math.min(Math.abs(angle), 180 - slack)
   }
 }
 
-/** The frame that a joint gives to the panel glued in it. */
-export function jointFrame(below: Frame, { face, x, y, by }: Construction['joints'][number], layer = 0): Frame {
-  if (face === 'inside') return { ...below, origin: at(below, x.value, y.value, layer) }
-  return {
-    origin: at(below, x.value + by.width.value, y.value, -layer),
-    x: scale(below.x, -1),
-    y: below.y,
-    normal: scale(below.normal, -1),
-  }
+/** The panel on the other side of a crease, if the crease borders this one. */
+function acrossFrom(part: Part, { between: [a, b] }: Crease, { key }: Panel): Panel | undefined {
+  const other = key === a ? b : key === b ? a : undefined
+  return other === undefined ? undefined : part.panels.find(panel => panel.key === other)
 }
 
-const lengthOf = ({ along }: Part, { width, height }: Panel): number => (along === 'x' ? width : height).value
+const spot = ({ x, y }: Place, panel: Panel): [number, number] => [x.value - panel.x.value, y.value - panel.y.value]
 
-/** The four corners of a panel, counter-clockwise seen from its inside. */
-export const cornersOf = ({ width, height }: Panel, frame: Frame): Vector[] => [
-  at(frame, 0, 0), at(frame, width.value, 0), at(frame, width.value, height.value), at(frame, 0, height.value),
-]
+/** The frame of the next panel, turned about the crease it shares with this one by degrees (valley positive). */
+function neighbourFrame(frame: Frame, panel: Panel, other: Panel, { from, to }: Crease, degrees: number): Frame {
+  const [start, end] = [spot(from, panel), spot(to, panel)]
+  // A panel to the left of the crease, looking from its start to its end, comes up when it turns by a positive angle.
+  const [x, y] = centreOf(other)
+  const across = (to.x.value - from.x.value) * (y - from.y.value) - (to.y.value - from.y.value) * (x - from.x.value)
+  return foldOver(frame, start, end, Math.sign(across) * degrees, [other.x.value - panel.x.value, other.y.value - panel.y.value])
+}
+
+function centreOf(panel: Panel): [number, number] {
+  const corners = outlineOf(panel)
+  return [0, 1].map(axis => corners.reduce((sum, corner) => sum + corner[axis as 0 | 1], 0) / corners.length) as [number, number]
+}
+
+/** The frame that a joint gives to the panel glued in it, at an opening. */
+export function jointFrame(below: Frame, { face, faceDown, x, y, by, turned, slide }: Joint, opening: number, layer = 0): Frame {
+  const [right, up] = slide?.(opening) ?? [0, 0]
+  // On the outside its inside looks away from the card, as it does on the inside, unless it lies face down.
+  const alike = (face === 'inside') !== faceDown
+  const lying = alike ? below : { ...below, x: scale(below.x, -1), normal: scale(below.normal, -1) }
+  // Its box starts where the joint says, whichever of its corners that is.
+  const [width, height] = turned % 180 === 0 ? [by.width.value, by.height.value] : [by.height.value, by.width.value]
+  const quarter = ((turned / 90) % 4 + 4) % 4
+  const fromRight = alike ? quarter === 1 || quarter === 2 : quarter === 0 || quarter === 3
+  const corner = at(below, x.value + right + (fromRight ? width : 0), y.value + up + (quarter >= 2 ? height : 0), face === 'inside' ? layer : -layer)
+  return quarterTurned({ ...lying, origin: corner }, turned)
+}
+
+/** The glued area of a joint on the panel it lies on: corners on the part of that panel. */
+export function glueOutline(joint: Joint): Point[] {
+  const { by, onto, glue } = joint
+  const frame = jointFrame(FLAT, joint, 0)
+  const [left, bottom] = [glue.x.value - by.x.value, glue.y.value - by.y.value]
+  return ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([right, up]) => {
+    const [x, y] = at(frame, left + right * glue.width.value, bottom + up * glue.height.value)
+    return [onto.x.value + x, onto.y.value + y]
+  })
+}
+
+/** The corners of a panel in space, counter-clockwise seen from its inside. */
+export const cornersOf = (panel: Panel, frame: Frame): Vector[] => placed(outlineOf(panel), panel, frame)
+
+/** Points of a part in space, as its panel in this frame carries them. */
+export const placed = (points: readonly (readonly [number, number])[], { x, y }: Panel, frame: Frame): Vector[] =>
+  points.map(([right, up]) => at(frame, right - x.value, up - y.value))
 
 export interface Box {
   least: Vector
@@ -77,18 +116,24 @@ export interface Box {
 
 /** The box round everything that has a place in a pose. */
 export function boxOf({ parts }: Construction, pose: Pose): Box {
-  const corners = parts.flatMap(part => part.panels).flatMap((panel) => {
+  const least: [number, number, number] = [Infinity, Infinity, Infinity]
+  const most: [number, number, number] = [-Infinity, -Infinity, -Infinity]
+  for (const panel of parts.flatMap(part => part.panels)) {
     const frame = pose.get(panelKey(panel))
-    return frame && panel.width.value > 0 && panel.height.value > 0 ? cornersOf(panel, frame) : []
-  })
-  const along = (axis: 0 | 1 | 2) => corners.map(corner => corner[axis])
-  const pick = (choose: (...values: number[]) => number): Vector => [choose(...along(0)), choose(...along(1)), choose(...along(2))]
-  return { least: pick(Math.min), most: pick(Math.max) }
+    if (!frame || panel.width.value <= 0 || panel.height.value <= 0) continue
+    for (const corner of cornersOf(panel, frame)) {
+      for (const axis of [0, 1, 2] as const) {
+        least[axis] = Math.min(least[axis], corner[axis])
+        most[axis] = Math.max(most[axis], corner[axis])
+      }
+    }
+  }
+  return { least, most }
 }
 
 /** How large the card is at an opening: width, height and depth of the box round it. */
 export function sizeAt(construction: Construction, opening: number): { width: Length, height: Length, depth: Length } {
   const { least, most } = boxOf(construction, poseOf(construction, opening))
-  const along = (axis: 0 | 1 | 2) => nanometres(most[axis] - least[axis])
+  const along = (axis: 0 | 1 | 2) => nanometres(Math.max(0, most[axis] - least[axis]))
   return { width: along(0), height: along(1), depth: along(2) }
 }

@@ -1,0 +1,269 @@
+import type { Length, Units } from '../../lengths'
+import { LONGEST, Measure, downToMark, formatLength, upToMark } from '../../lengths'
+import type { PrintTop } from '../../paper'
+import type { Construction, Crease, CreaseDirection, Face, Finding, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Step, Travel, Window, WindowShape } from './card'
+import { face } from './card'
+
+export interface PanelEntry {
+  key: string
+  name: string
+  width: Measure
+}
+
+/** An entry of a strip: a panel of some width. Creases stand between panels. */
+export const panel = (key: string, name: string, width: Measure): PanelEntry => ({ key, name, width })
+
+/** How a crease folds: its direction, and by how many degrees at each opening. */
+export interface CreaseEntry {
+  direction: CreaseDirection
+  fold: (opening: number) => number
+}
+
+/** From `closed` degrees as mailed to `open` degrees on display, evenly. */
+const evenly = (direction: CreaseDirection) => (open: number, closed = 180): CreaseEntry =>
+  ({ direction, fold: opening => closed + (open - closed) * opening })
+export const mountain = evenly('mountain')
+export const valley = evenly('valley')
+/** A crease whose fold follows a formula of its own. */
+export const bent = (direction: CreaseDirection, fold: CreaseEntry['fold']): CreaseEntry => ({ direction, fold })
+
+interface Placing {
+  key: string
+  name: string
+  kind?: PartKind
+  face?: Face
+  printTop?: PrintTop
+  means?: Means
+}
+
+interface Limit {
+  subject: string
+  value: Measure
+  atLeast?: Measure
+  atMost?: Measure
+  because: string
+  /** The parameter to change; with `right` where its right value is not the limit itself. */
+  parameter: string
+  right?: Measure
+  /** Which way the right value is rounded to a mark, where it runs against the limit. */
+  round?: 'up' | 'down'
+  severity?: Severity
+}
+
+interface JoinOptions {
+  x: Measure
+  y?: Measure
+  glue?: Partial<Joint['glue']>
+  means?: Means
+  faceDown?: boolean
+  turned?: number
+  slide?: Joint['slide']
+}
+
+/** A place on a sheet, from its lower left corner. */
+export const at = (x: Measure, y: Measure): Place => ({ x, y })
+/** A box on a sheet by its lower left corner and its size. */
+export const box = (x: Measure, y: Measure, width: Measure, height: Measure): Pick<Panel, 'x' | 'y' | 'width' | 'height'> => ({ x, y, width, height })
+const corner = ({ x, y }: Place): Point => [x.value, y.value]
+
+/** Collects the parts of a card while its design describes them. Designs receive one; nobody else needs it. */
+export class CardBuilder {
+  private readonly parts: Part[] = []
+  private readonly joints: Joint[] = []
+  private readonly steps: Step[] = []
+  private readonly findings: Finding[] = []
+  private readonly travels: Travel[] = []
+  private readonly stamping: MessageArea[] = []
+  private readonly extras: string[] = []
+  private messageArea?: MessageArea
+
+  /**
+   * @param units the maker's school, for the words of findings
+   * @param mark smallest mark of the maker's trimmer, which mats are rounded down to
+   */
+  constructor(readonly units: Units, readonly mark: Length) {}
+
+  /** A blank without panels yet; `area`, `crease`, `slit` and `window` say what becomes of it. */
+  sheet(key: string, name: string, kind: PartKind, size: { width: Measure, height: Measure }, printTop: PrintTop = 'any'): Part {
+    const part: Part = { key, name, kind, ...size, panels: [], creases: [], slits: [], windows: [], printTop }
+    this.parts.push(part)
+    return part
+  }
+
+  /** A panel of a sheet. */
+  area(part: Part, key: string, name: string, box: Pick<Panel, 'x' | 'y' | 'width' | 'height'>, shape: { outline?: Place[], holes?: Place[][] } = {}): Panel {
+    const made: Panel = { part: part.key, key, name, ...box, width: box.width.named(name), outline: shape.outline?.map(corner), holes: shape.holes?.map(hole => hole.map(corner)) }
+    part.panels.push(made)
+    return made
+  }
+
+  /** A crease between two panels of a sheet, from one of its ends to the other. */
+  crease(part: Part, between: [string, string], from: Place, to: Place, { direction, fold }: CreaseEntry): void {
+    const along: Crease['along'] = from.x.value === to.x.value ? 'x' : from.y.value === to.y.value ? 'y' : 'slant'
+    const sign = direction === 'valley' ? 1 : -1
+    part.creases.push({ between, from, to, along, direction, angle: opening => sign * fold(opening) })
+  }
+
+  slit(part: Part, from: Place, to: Place): void {
+    part.slits.push({ from, to })
+  }
+
+  /** Cuts a window into a panel; its box counts from the lower left corner of the panel. */
+  window(onto: Panel, key: string, name: string, { shape = 'rectangle', x, y, width, height }: Omit<Window, 'key' | 'name' | 'panel' | 'shape'> & { shape?: WindowShape }): void {
+    this.partOf(onto).windows.push({ key, name, panel: onto.key, shape, x: onto.x.plus(x), y: onto.y.plus(y), width, height })
+  }
+
+  /** Cuts a part to a shape: corners counter-clockwise, from its lower left corner. A flat piece takes the shape as its only panel. */
+  shape(part: Part, corners: Place[]): void {
+    part.outline = corners.map(corner)
+    if (part.panels.length === 1) this.shapePanel(face(part), corners)
+  }
+
+  /** Gives a panel another shape than its box: corners counter-clockwise, from the lower left corner of its part. */
+  shapePanel(panel: Panel, corners: Place[]): void {
+    panel.outline = corners.map(corner)
+  }
+
+  /**
+   * A blank with parallel creases: panels with the crease between two of them, from left to right
+   * or, `along` y, from bottom to top. `across` is the other side of the blank.
+   */
+  strip(key: string, name: string, kind: PartKind, across: Measure, entries: (PanelEntry | CreaseEntry)[], along: 'x' | 'y' = 'x'): Part {
+    const part = this.sheet(key, name, kind, { width: across, height: across })
+    let length = Measure.zero
+    let folded: CreaseEntry | undefined
+    for (const entry of entries) {
+      if ('direction' in entry) {
+        folded = entry
+        continue
+      }
+      const before = part.panels.at(-1)
+      const size = entry.width.named(entry.name)
+      const place = { part: key, key: entry.key, name: entry.name }
+      part.panels.push(along === 'x'
+        ? { ...place, x: length, y: Measure.zero, width: size, height: across }
+        : { ...place, x: Measure.zero, y: length, width: across, height: size })
+      if (before && folded) {
+        const [from, to] = along === 'x' ? [at(length, Measure.zero), at(length, across)] : [at(Measure.zero, length), at(across, length)]
+        this.crease(part, [before.key, entry.key], from, to, folded)
+        part.creases.at(-1)!.along = along
+      }
+      length = length.plus(size)
+    }
+    part[along === 'x' ? 'width' : 'height'] = length
+    return part
+  }
+
+  /** A flat piece laid centred on a panel, glued all over unless `glueWidth` or `glueHeight` name a narrower zone from its lower left corner. */
+  piece(onto: Panel, size: { width: Measure, height: Measure }, placing: Placing & { x?: Measure, y?: Measure, glueWidth?: Measure, glueHeight?: Measure, slide?: Joint['slide'] }): Part {
+    const { key, name, kind = 'mat', face = 'inside', printTop = 'any', means = 'tape', slide } = placing
+    const part = this.flat(key, name, kind, size, printTop)
+    this.joints.push({
+      part: key,
+      by: part.panels[0]!,
+      onto,
+      face,
+      faceDown: false,
+      turned: 0,
+      x: placing.x ?? onto.width.minus(size.width).half(),
+      y: placing.y ?? onto.height.minus(size.height).half(),
+      slide,
+      glue: { x: Measure.zero, y: Measure.zero, width: placing.glueWidth ?? size.width, height: placing.glueHeight ?? size.height },
+      means,
+    })
+    return part
+  }
+
+  private flat(key: string, name: string, kind: PartKind, size: { width: Measure, height: Measure }, printTop: PrintTop): Part {
+    const part = this.sheet(key, name, kind, size, printTop)
+    part.panels.push({ part: key, key: 'face', name, x: Measure.zero, y: Measure.zero, width: size.width.named(name), height: size.height.named(`${name} height`) })
+    return part
+  }
+
+  /** A mat on a panel: the panel less one border on each side, down to the trimmer's mark. */
+  mat(onto: Panel, border: Measure, placing: Placing): Part {
+    return this.piece(onto, {
+      width: onto.width.minus(border.times(2)).downToMark(this.mark),
+      height: onto.height.minus(border.times(2)).downToMark(this.mark),
+    }, placing)
+  }
+
+  /** A print mat, with a plain mat one border larger under it when `layers` is `two`. */
+  mats(onto: Panel, border: Measure, layers: string, placing: Placing): Part {
+    if (layers !== 'two') return this.mat(onto, border, placing)
+    const under = this.mat(onto, border, { ...placing, key: `${placing.key}-under`, name: `${placing.name}, lower layer`, kind: 'underlay', printTop: 'any' })
+    return this.mat(face(under), border, { ...placing, face: 'inside' })
+  }
+
+  /** A piece that belongs to the card but is not glued to it, such as a belly band. */
+  loose(key: string, name: string, size: { width: Measure, height: Measure }, kind: PartKind = 'plate'): Part {
+    return this.flat(key, name, kind, size, 'any')
+  }
+
+  /** Glues a part by the middle of one of its panels to the middle of a panel of another part. */
+  join(by: Panel, onto: Panel, side: Face = 'inside'): void {
+    this.joinAt(by, onto, side, { x: onto.width.minus(by.width).half() })
+  }
+
+  /**
+   * Glues a part by one of its panels at a place on another panel, in the middle of its height
+   * unless `y` says where, and over the whole panel unless `glue` names the area of it that lies there.
+   */
+  joinAt(by: Panel, onto: Panel, side: Face, { x, y = onto.height.minus(by.height).half(), glue = {}, means = 'tape', faceDown = false, turned = 0, slide }: JoinOptions): void {
+    const whole = { x: by.x, y: by.y, width: by.width, height: by.height }
+    this.joints.push({ part: by.part, by, onto, face: side, faceDown, turned, x, y, slide, glue: { ...whole, ...glue }, means })
+  }
+
+  step(text: string, warning?: string): void {
+    this.steps.push({ text, warning })
+  }
+
+  message(where: string, width: Measure, height: Measure): void {
+    this.messageArea = { where, width, height }
+  }
+
+  /** An area that stays visible and may be stamped. */
+  stamp(where: string, width: Measure, height: Measure): void {
+    this.stamping.push({ where, width, height })
+  }
+
+  /** States how far a panel moves from closed to displayed, against another one or against the one that stays in place. */
+  travel({ part, key, name }: Panel, distance: Measure, against?: Panel): void {
+    this.travels.push({ part, panel: key, name, distance, against })
+  }
+
+  /** A supply besides tape, foam and dots. */
+  supply(text: string): void {
+    this.extras.push(text)
+  }
+
+  note(subject: string, problem: string): void {
+    this.findings.push({ severity: 'note', subject, problem })
+  }
+
+  /** States a limit; a value outside becomes a finding with the value that would be right. */
+  limit({ subject, value, atLeast, atMost, because, parameter, right, round = atLeast ? 'up' : 'down', severity = 'stop' }: Limit): void {
+    const bound = (atLeast ?? atMost)!
+    const broken = atLeast ? value.value < atLeast.value : value.value > bound.value
+    if (!broken) return
+    const target = right ?? bound
+    const rounded = (round === 'up' ? upToMark : downToMark)(target.value, this.mark)
+    const show = (length: Length) => formatLength(length, this.units, { unit: true })
+    this.findings.push({
+      severity,
+      subject,
+      problem: `is ${show(value.value)}, but must be ${atLeast ? 'at least' : 'at most'} ${show(bound.value)}: ${because}`,
+      parameter,
+      fix: rounded > 0 && rounded <= LONGEST ? { parameter, value: rounded } : undefined,
+    })
+  }
+
+  finish(finished: Construction['finished'], anchor: Panel): Construction {
+    const { parts, joints, steps, messageArea: message, stamping, travels, extras, findings } = this
+    return { finished, parts, anchor, joints, steps, message, stamping, travels, extras, findings }
+  }
+
+  private partOf({ part }: Panel): Part {
+    return this.parts.find(({ key }) => key === part)!
+  }
+}
