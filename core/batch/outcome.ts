@@ -49,6 +49,7 @@ export function kitsOfBatch(batch: Batch, { cards }: Preparation, outcomes: Pape
       title: entry.title,
       kits,
       joints: construction?.joints ?? [],
+      extras: construction?.extras ?? [],
       pieces: pieces.map(({ name, width, height, paper }) => ({ name, width: width.value, height: height.value, paper })),
     })),
     papers: outcomes.map(({ paper, sheets }) => ({ paper, sheets })),

@@ -7,11 +7,11 @@ import { Measure, ZERO, inches } from '../lengths'
 const joint = (width: number, height: number, means: Joint['means']): Joint => {
   const zero = Measure.zero
   const onto = { part: 'base', key: 'a', name: 'A', x: zero, y: zero, width: zero, height: zero }
-  return { part: 'mat', by: onto, onto, face: 'inside', x: zero, y: zero, means, glue: { x: zero, y: zero, width: Measure.of('w', inches(width)), height: Measure.of('h', inches(height)) } }
+  return { part: 'mat', by: onto, onto, face: 'inside', faceDown: false, turned: 0, x: zero, y: zero, means, glue: { x: zero, y: zero, width: Measure.of('w', inches(width)), height: Measure.of('h', inches(height)) } }
 }
 const kelp = { key: 'kelp', name: 'Kelp' }
 const card = (key: string, kits: number, width: number, height: number, joints: Joint[] = []): KitCard =>
-  ({ key, title: key, kits, joints, pieces: [{ name: 'Base', width: inches(width), height: inches(height), paper: kelp }] })
+  ({ key, title: key, kits, joints, extras: [], pieces: [{ name: 'Base', width: inches(width), height: inches(height), paper: kelp }] })
 const use = (needed: number, onHand: number, price: number | null = 50): PaperUse =>
   ({ paper: kelp, sheets: [{ width: inches(8.5), height: inches(11), needed, onHand, price }] })
 const request = { seats: 3, spares: 1, prices: { tapePerMetre: 10, foamPad: 2 }, units: 'inch' as const }

@@ -10,6 +10,8 @@ export interface KitCard {
   title: string
   kits: number
   joints: Joint[]
+  /** Supplies of one kit besides tape and foam. */
+  extras: string[]
   pieces: KitPiece[]
 }
 
@@ -45,6 +47,7 @@ export interface CardCost {
   card: string
   /** Supplies for one kit. */
   supplies: Supplies
+  extras: string[]
   /** Cents for one kit: its share of the sheets opened, by area, and its supplies. */
   paper: number
   other: number
@@ -122,6 +125,7 @@ export function kitsFor({ seats, spares, cards, papers, prices, units }: Request
     return {
       card: card.key,
       supplies,
+      extras: card.extras,
       paper: card.kits === 0 ? 0 : paper / card.kits,
       other: supplies.tape / 1e9 * prices.tapePerMetre + supplies.pads * prices.foamPad,
     }

@@ -23,7 +23,7 @@ export function suppliesFor(joints: Joint[], units: Units): Supplies {
     const { width: { value: width }, height: { value: height } } = glue
     if (width <= 0 || height <= 0) continue
     if (means === 'tape') supplies.tape = sum(supplies.tape, width, height, width, height)
-    else supplies.pads += Math.max(2, Math.ceil(width / spacing) * Math.ceil(height / spacing))
+    else if (means === 'foam') supplies.pads += Math.max(2, Math.ceil(width / spacing) * Math.ceil(height / spacing))
   }
   return supplies
 }

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import type { PreparedCard } from '../../../core/batch'
 import { BOUNDS, withPapers } from '../../../core/batch'
 import type { Finding, ParameterInput } from '../../../core/folds'
-import { blanksOf } from '../../../core/folds'
+import { blanksOf, isLayer, isWhole } from '../../../core/folds'
 import { writeLength } from '../../../core/lengths'
 
 /** One card: its flat patterns, its parameters, what is found about it, and its pieces. */
@@ -37,6 +37,8 @@ function rename(title: string) {
 const board = useTemplateRef('board')
 const { width: room } = useElementSize(board, { width: 620, height: 0 })
 const blanks = computed(() => (card.construction ? blanksOf(card.construction) : []))
+/** A card with a broken part is not folded on screen; its findings say what to change. */
+const foldable = computed(() => card.construction?.parts.every(part => isLayer(part.kind) || isWhole(part)) ?? false)
 const scale = computed(() => {
   const widths = blanks.value.map(({ width }) => width.value)
   const widest = Math.max(...widths, 1)
@@ -113,7 +115,7 @@ const scale = computed(() => {
     </section>
     <div class="stack side">
       <FoldedCard
-        v-if="card.construction && blanks.length > 0"
+        v-if="card.construction && foldable"
         :construction="card.construction"
         :papers="card.entry.papers"
         :chosen="chosen"

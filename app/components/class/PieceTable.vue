@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import type { PreparedCard, PreparedPiece } from '../../../core/batch'
-import type { Length } from '../../../core/lengths'
-import { formatLength } from '../../../core/lengths'
+import type { PreparedCard } from '../../../core/batch'
+import { scoreReading } from '../../../core/folds'
 
 /** The pieces of one card with the arithmetic behind each size; `full` adds paper and scores. */
 const { card, full = false } = defineProps<{ card: PreparedCard, full?: boolean, chosen?: string }>()
@@ -9,12 +8,6 @@ const emit = defineEmits<{ choose: [part: string] }>()
 const work = useClassStore()
 const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height }) => [width.value, height.value]), 1))
 
-/** How a score is set on the board, in one line. */
-function reading({ at, fromOtherEnd, reading, turnOver }: PreparedPiece['scores'][number]): string {
-  const show = (length: Length) => formatLength(length, work.units)
-  const set = { near: `set ${show(reading.at)}`, far: `set ${show(reading.at)} from the other end`, between: `between marks, nearest ${show(reading.at)}` }[reading.from]
-  return `${turnOver ? 'turn over, ' : ''}${set}; ends ${show(at.value)} and ${show(fromOtherEnd.value)}`
-}
 </script>
 
 <template>
@@ -115,9 +108,9 @@ function reading({ at, fromOtherEnd, reading, turnOver }: PreparedPiece['scores'
               <strong><LengthText
                 :length="score.at.value"
                 :units="work.units"
-              /></strong> {{ score.direction }}
+              /></strong> {{ score.along === 'slant' ? 'slanting ' : '' }}{{ score.direction }}
               <div class="quiet small">
-                {{ reading(score) }}
+                {{ scoreReading(score, work.units) }}
               </div>
             </div>
           </td>

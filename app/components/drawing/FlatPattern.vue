@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Construction, Joint, Panel, Part } from '../../../core/folds'
-import { isLayer } from '../../../core/folds'
+import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../../../core/folds'
+import { creaseAt, isLayer, outlineOf, windowOutline } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
 
 /**
@@ -19,10 +19,47 @@ const { construction, part, papers, units, scale } = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [part: string] }>()
 
-// Creases are measured below the drawing, or to the right of it where they lie across.
-const MARGIN = { left: 46, right: part.along === 'y' ? 46 : 14, top: 26, bottom: 44 }
 const width = computed(() => part.width.value * scale)
 const height = computed(() => part.height.value * scale)
+
+/** Room that one figure takes below the drawing, in pixels. */
+const FIGURE = 52
+const ROW = 34
+interface Label {
+  at: Crease['from']['x']
+  words: string
+  place: number
+  row: number
+}
+
+/** One figure for each line of scores, in further rows where they would run into each other. */
+function labelsAlong(along: 'x' | 'y'): Label[] {
+  const lines = new Map<number, Label>()
+  for (const crease of part.creases.filter(crease => crease.along === along)) {
+    const at = creaseAt(crease)
+    const known = lines.get(at.value)
+    if (!known) lines.set(at.value, { at, words: crease.direction, place: at.value * scale, row: 0 })
+    else if (!known.words.includes(crease.direction)) known.words = 'both ways'
+  }
+  const ends: number[] = []
+  return [...lines.values()].sort((a, b) => a.place - b.place).map((label) => {
+    let row = ends.findIndex(end => label.place - end >= FIGURE)
+    if (row < 0) row = ends.length
+    ends[row] = label.place
+    return { ...label, row }
+  })
+}
+const below = computed(() => labelsAlong('x'))
+const beside = computed(() => labelsAlong('y'))
+const rowsOf = (labels: Label[]) => Math.max(0, ...labels.map(({ row }) => row + 1))
+// Creases are measured below the drawing, or to the right of it where they lie across.
+const margin = computed(() => ({ left: 46, right: 14 + rowsOf(beside.value) * ROW, top: 26, bottom: 10 + rowsOf(below.value) * ROW }))
+
+const spot = ([x, y]: Point, left = 0, bottom = height.value) => `${(left + x * scale).toFixed(1)},${(bottom - y * scale).toFixed(1)}`
+/** The edge of a part with its windows, as one path, its lower left corner at this place. */
+const pathOf = (shape: Part, left = 0, bottom = height.value) => [shape.outline ?? [[0, 0], [shape.width.value, 0], [shape.width.value, shape.height.value], [0, shape.height.value]] as Point[], ...shape.windows.map(windowOutline)]
+  .map(corners => `M${corners.map(corner => spot(corner, left, bottom)).join('L')}Z`).join('')
+const pointOf = ({ x, y }: Place): Point => [x.value, y.value]
 
 interface Laid {
   part: Part
@@ -48,57 +85,75 @@ const layers = computed(() => {
   for (const panel of part.panels) visit(panel, panel.x.value * scale, height.value - panel.y.value * scale)
   return found
 })
-const middle = (panel: Panel) => ({
-  x: (panel.x.value + panel.width.value / 2) * scale,
-  y: height.value - (panel.y.value + panel.height.value / 2) * scale,
-})
+/** Where the name of a panel stands: the middle of its corners, which lies in it for every shape that folds use. */
+function middle(panel: Panel) {
+  const corners = outlineOf(panel)
+  const mean = (axis: 0 | 1) => corners.reduce((sum, corner) => sum + corner[axis], 0) / corners.length
+  return { x: mean(0) * scale, y: height.value - mean(1) * scale }
+}
+const NAMED = 44
+const roomy = ({ width, height }: Panel) => width.value * scale >= NAMED && height.value * scale >= 16
 const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'right'
 </script>
 
 <template>
   <svg
     class="drawing"
-    :viewBox="`${-MARGIN.left} ${-MARGIN.top} ${width + MARGIN.left + MARGIN.right} ${height + MARGIN.top + MARGIN.bottom}`"
-    :width="width + MARGIN.left + MARGIN.right"
-    :height="height + MARGIN.top + MARGIN.bottom"
+    :viewBox="`${-margin.left} ${-margin.top} ${width + margin.left + margin.right} ${height + margin.top + margin.bottom}`"
+    :width="width + margin.left + margin.right"
+    :height="height + margin.top + margin.bottom"
     role="img"
     :aria-label="`Flat pattern of ${part.name}`"
   >
-    <rect
-      :width="width"
-      :height="height"
+    <path
+      :d="pathOf(part)"
       :fill="paperFill(papers[part.key])"
+      fill-rule="evenodd"
       :class="['edge', { chosen: chosen === part.key }]"
       @click="emit('choose', part.key)"
     />
-    <g
+    <path
       v-for="layer in layers"
       :key="layer.part.key"
+      :d="pathOf(layer.part, layer.x, layer.y + layer.part.height.value * scale)"
+      :fill="paperFill(papers[layer.part.key], turned(layer.part))"
+      fill-rule="evenodd"
+      :class="['edge layer', { chosen: chosen === layer.part.key, behind: layer.joint.face === 'outside' }]"
       @click="emit('choose', layer.part.key)"
     >
-      <rect
-        :x="layer.x"
-        :y="layer.y"
-        :width="layer.part.width.value * scale"
-        :height="layer.part.height.value * scale"
-        :fill="paperFill(papers[layer.part.key], turned(layer.part))"
-        :class="['edge layer', { chosen: chosen === layer.part.key, behind: layer.joint.face === 'outside' }]"
-      >
-        <title>{{ layer.part.name }}{{ layer.joint.face === 'outside' ? ', on the outside' : '' }}</title>
-      </rect>
-    </g>
+      <title>{{ layer.part.name }}{{ layer.joint.face === 'outside' ? ', on the outside' : '' }}</title>
+    </path>
+    <path
+      v-for="(slit, index) in part.slits"
+      :key="`slit ${index}`"
+      :d="`M${spot(pointOf(slit.from))}L${spot(pointOf(slit.to))}`"
+      class="slit"
+    />
+    <template
+      v-for="(crease, index) in part.creases"
+      :key="index"
+    >
+      <path
+        v-for="look in ['halo', crease.direction]"
+        :key="look"
+        :d="`M${spot(pointOf(crease.from))}L${spot(pointOf(crease.to))}`"
+        :class="look === 'halo' ? 'halo' : ['crease', look]"
+      />
+    </template>
     <g
       v-for="panel in part.panels"
       :key="panel.key"
     >
       <text
+        v-if="roomy(panel)"
         :x="middle(panel).x"
         :y="middle(panel).y"
         class="name"
         text-anchor="middle"
       >{{ part.panels.length > 1 ? panel.name : part.name }}</text>
+      <title v-else>{{ panel.name }}</title>
       <text
-        v-if="layers.some(({ joint }) => joint.onto === panel && joint.face === 'outside')"
+        v-if="roomy(panel) && layers.some(({ joint }) => joint.onto === panel && joint.face === 'outside')"
         :x="middle(panel).x"
         :y="middle(panel).y + 16"
         class="name"
@@ -106,33 +161,50 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       >mat outside</text>
     </g>
     <g
-      v-for="(crease, index) in part.creases"
-      :key="index"
-      :transform="part.along === 'x' ? `translate(${crease.at.value * scale} 0)` : `translate(0 ${height - crease.at.value * scale}) rotate(-90)`"
+      v-for="label in below"
+      :key="`x ${label.at.value}`"
+      :transform="`translate(${label.place} ${height})`"
     >
-      <line
-        y1="-6"
-        :y2="(part.along === 'x' ? height : width) + 6"
-        class="halo"
-      />
-      <line
-        y1="-6"
-        :y2="(part.along === 'x' ? height : width) + 6"
-        :class="['crease', crease.direction]"
+      <path
+        :d="`M0 0V${8 + label.row * ROW}`"
+        class="leader"
       />
       <text
-        :y="(part.along === 'x' ? height : width) + 20"
+        :y="20 + label.row * ROW"
         text-anchor="middle"
         class="dimension"
       ><SvgLength
-        :length="crease.at.value"
+        :length="label.at.value"
         :units="units"
       /></text>
       <text
-        :y="(part.along === 'x' ? height : width) + 35"
+        :y="33 + label.row * ROW"
         text-anchor="middle"
         class="word"
-      >{{ crease.direction }}</text>
+      >{{ label.words }}</text>
+    </g>
+    <g
+      v-for="label in beside"
+      :key="`y ${label.at.value}`"
+      :transform="`translate(${width} ${height - label.place}) rotate(-90)`"
+    >
+      <path
+        :d="`M0 0V${8 + label.row * ROW}`"
+        class="leader"
+      />
+      <text
+        :y="20 + label.row * ROW"
+        text-anchor="middle"
+        class="dimension"
+      ><SvgLength
+        :length="label.at.value"
+        :units="units"
+      /></text>
+      <text
+        :y="33 + label.row * ROW"
+        text-anchor="middle"
+        class="word"
+      >{{ label.words }}</text>
     </g>
     <text
       :x="width / 2"
@@ -161,8 +233,10 @@ svg { display: block; max-width: 100%; height: auto; }
 .layer { stroke-width: 0.8; }
 .behind { fill-opacity: 0.25; stroke-dasharray: 2 3; }
 .chosen { stroke: var(--accent); stroke-width: 3; }
-.crease { stroke: var(--ink); stroke-width: 1.6; }
-.halo { stroke: var(--sheet); stroke-width: 4; stroke-opacity: 0.8; }
+.crease { stroke: var(--ink); stroke-width: 1.6; pointer-events: none; }
+.halo { stroke: var(--sheet); stroke-width: 4; stroke-opacity: 0.8; pointer-events: none; }
+.slit { stroke: var(--ink); stroke-width: 2.6; pointer-events: none; }
+.leader { stroke: var(--line); stroke-width: 1; }
 .mountain { stroke-dasharray: 10 3 2 3; }
 .valley { stroke-dasharray: 6 4; }
 .dimension { font-size: 17px; font-weight: 500; }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Construction, View } from '../../../core/folds'
+import type { Construction, DrawnPanel, View } from '../../../core/folds'
 import { drawFolded } from '../../../core/folds'
 
 /** The folded card drawn from its model, at one opening and from one side. */
@@ -25,9 +25,9 @@ const frame = computed(() => {
   const scale = Math.min((width - 2 * MARGIN) / (box.right - box.left), (height - 2 * MARGIN) / (box.bottom - box.top))
   return { scale, x: width / 2 - scale * (box.left + box.right) / 2, y: height / 2 - scale * (box.top + box.bottom) / 2 }
 })
-const path = (points: [number, number][]) => {
+const path = ({ points, holes }: DrawnPanel) => {
   const { scale, x, y } = frame.value
-  return points.map(point => `${(x + scale * point[0]).toFixed(1)},${(y + scale * point[1]).toFixed(1)}`).join(' ')
+  return [points, ...holes].map(corners => `M${corners.map(corner => `${(x + scale * corner[0]).toFixed(1)},${(y + scale * corner[1]).toFixed(1)}`).join('L')}Z`).join('')
 }
 </script>
 
@@ -44,13 +44,15 @@ const path = (points: [number, number][]) => {
       :key="`${panel.part}/${panel.panel}`"
       @click="emit('choose', panel.part)"
     >
-      <polygon
-        :points="path(panel.points)"
+      <path
+        :d="path(panel)"
+        fill-rule="evenodd"
         :fill="papers[panel.part] ? paperFill(papers[panel.part]) : 'var(--sheet)'"
         :class="['panel', { chosen: chosen === panel.part }]"
       />
-      <polygon
-        :points="path(panel.points)"
+      <path
+        :d="path(panel)"
+        fill-rule="evenodd"
         class="shade"
         :fill-opacity="0.28 * (1 - panel.light)"
       />

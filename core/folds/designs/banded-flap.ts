@@ -1,4 +1,4 @@
-import { mountain, panel, valley } from '../model/builder'
+import { during, mountain, panel, valley } from '../model/builder'
 import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
@@ -25,12 +25,12 @@ export const bandedFlap = defineFold({
   },
   build({ width, height, flap, bandHeight, ease, border, decoration, message }, card) {
     const printTop = printTopFor(decoration)
-    const base = card.strip('base', 'Base', 'base', width, [panel('back', 'Back panel', height), valley(50), panel('flap', 'Flap', flap)], 'y')
+    const base = card.strip('base', 'Base', 'base', width, [panel('back', 'Back panel', height), during(0.5, 1, valley(50)), panel('flap', 'Flap', flap)], 'y')
     const round = width.plus(ease).named('Card width and ease')
     const tongue = round.half()
     const band = card.strip('band', 'Band', 'insert', bandHeight, [
-      panel('left-tongue', 'Left tongue', tongue), mountain(40),
-      panel('middle', 'Band behind the card', round), mountain(40),
+      panel('left-tongue', 'Left tongue', tongue), during(0, 0.5, mountain(40)),
+      panel('middle', 'Band behind the card', round), during(0, 0.5, mountain(40)),
       panel('right-tongue', 'Right tongue', round.minus(tongue)),
     ])
     const back = panelOf(base, 'back')

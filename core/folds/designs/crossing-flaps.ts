@@ -1,4 +1,4 @@
-import { panel, valley } from '../model/builder'
+import { during, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
@@ -29,12 +29,12 @@ export const crossingFlaps = defineFold({
     const printTop = printTopFor(decoration)
     const base = card.strip('base', 'Base', 'base', height, [
       panel('back', 'Back panel', width),
-      valley(50),
+      during(0.5, 1, valley(50)),
       panel('flap', 'Flap', flap),
     ])
     const insert = card.strip('insert', 'Insert', 'insert', insertHeight, [
       panel('front-leaf', 'Front leaf', leaf),
-      valley(75),
+      during(0, 0.5, valley(75)),
       panel('back-leaf', 'Back leaf', leaf),
     ])
     card.step('Score and fold the base; the flap closes from the right. Score and fold the insert; it opens from the right.')

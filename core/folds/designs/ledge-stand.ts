@@ -8,8 +8,11 @@ import { Measure } from '../../lengths'
 /** The links stand this far from the line that joins the outer creases, in degrees. */
 const LINK = 60
 /** Half the bend between the two end panels, and the angle of the links, at an opening. */
-const bend = (opening: number) => 90 * (1 - opening)
-const link = (opening: number) => 90 + (LINK - 90) * opening
+const late = (opening: number) => Math.max(0, (opening - 0.5) * 2)
+const bend = (opening: number) => 90 * (1 - late(opening))
+const link = (opening: number) => 90 + (LINK - 90) * late(opening)
+/** The back leaf covers the front of the closed card and swings round behind it first. */
+const leafSwing = (opening: number) => 325 * Math.min(1, opening * 2) - 180
 
 export const ledgeStand = defineFold({
   id: 'ledge-stand',
@@ -56,13 +59,13 @@ export const ledgeStand = defineFold({
       for (const half of ['left', 'right']) card.mat(panelOf(base, `${key}-${half}`), border, { key: `mat-${key}-${half}`, name: `Mat on ${name.toLowerCase()}, ${half}`, printTop: 'top' })
     }
     card.step('Glue the mats, the card folded once before.', 'Stop short of every score.')
-    const leaf = card.strip('leaf', 'Back leaf', 'insert', height, [panel('tab', 'Tab', tab), bent('valley', opening => 180 - 35 * opening), panel('leaf', 'Leaf', side.times(2))])
+    const leaf = card.strip('leaf', 'Back leaf', 'insert', height, [panel('tab', 'Tab', tab), bent('valley', leafSwing), panel('leaf', 'Leaf', side.times(2))])
     card.joinAt(panelOf(leaf, 'tab'), panelOf(base, 'left'), 'outside', { x: zero })
     if (message) {
       const note = card.mat(panelOf(leaf, 'leaf'), border, { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
       card.message('the back leaf', note.width, note.height)
     }
-    card.step('Fold the back leaf at its tab and glue the tab behind the left end.', 'Glue the tab only.')
+    card.step('Fold the back leaf at its tab both ways and glue the tab behind the left end: closed, the leaf covers the card; on display it stands behind.', 'Glue the tab only.')
     card.note('One sheet', 'often gives base and back leaf: look at the layouts before opening a second one.')
     card.note('Figures on the rails', 'may not reach past the ridge: closed, it lies on the edge of the card.')
     card.limit({ subject: 'Band height', parameter: 'rail', value: bandHeight, atLeast: rule('openingSide', card.units), right: height.minus(rule('openingSide', card.units)).half(), round: 'down', because: 'nothing would be left of the band.' })

@@ -29,7 +29,7 @@ export const risingScene = defineFold({
     strips: toggle('A second, lower strip on the crossbar', true),
     window: toggle('Window in the front', false),
     windowSize: length('Window size', '1 3/4 in', '45 mm', { when: 'window' }),
-    figure: length('Figure above the slider crease', '1/2 in', '12 mm', { zero: true, help: 'How far the figures on the slider reach beyond its crease' }),
+    figure: length('Figure height', '2 1/2 in', '64 mm', { help: 'Figures on the slider, their heads at its crease' }),
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
   },
   build({ width, height, lift, flap, sliderWidth, guideWidth, guideHeight, bar, strips, window, windowSize, figure, border }, card) {
@@ -55,7 +55,7 @@ export const risingScene = defineFold({
     card.joinAt(panelOf(slider, 'flap'), front, 'inside', { x: width.minus(sliderWidth).half(), y: lift.minus(flap), faceDown: true, turned: 180 })
     card.step('Crease the slider and glue its flap to the inside of the front, between crease and fold; closed, the crease lies below the fold.', 'Glue the flap only.')
     card.travel(panelOf(slider, 'body'), lift.times(2))
-    card.piece(panelOf(slider, 'body'), { width: sliderWidth.minus(border.times(2)).downToMark(card.mark), height: guideHeight.plus(figure) }, { key: 'figures', name: 'Figures on the slider', kind: 'figure', y: body.minus(guideHeight), glueHeight: guideHeight, printTop: 'top' })
+    card.piece(panelOf(slider, 'body'), { width: sliderWidth.minus(border.times(2)).downToMark(card.mark), height: figure }, { key: 'figures', name: 'Figures on the slider', kind: 'figure', y: body.minus(figure), printTop: 'top' })
 
     for (const [side, x] of [['left', zero], ['right', width.minus(guideWidth)]] as const) {
       card.piece(back, { width: guideWidth, height: guideHeight }, { key: `guide-${side}`, name: `${side === 'left' ? 'Left' : 'Right'} guide`, kind: 'hidden', x, y: zero })
@@ -74,7 +74,8 @@ export const risingScene = defineFold({
     card.limit({ subject: 'Crease below the fold', parameter: 'lift', value: lift, atMost: height.times(0.25), because: 'the slider would be too short to stay behind the crossbar.' })
     card.limit({ subject: 'Guide height', parameter: 'guideHeight', value: guideHeight, atMost: bar, because: 'the guides would show above the crossbar.' })
     card.limit({ subject: 'Guide width', parameter: 'guideWidth', value: guideWidth, atLeast: rule('glueWidth', card.units), because: 'a narrower one does not carry the crossbar.' })
-    card.limit({ subject: 'Figure above the slider crease', parameter: 'figure', value: figure, atMost: lift.minus(clearance), because: 'closed, it would look out above the card.' })
+    card.limit({ subject: 'Figure height', parameter: 'figure', value: figure, atMost: body.minus(clearance), because: 'it would stick out at the foot of the card.' })
+    card.note('Figures', 'must not reach beyond the crease of the slider: there they would strike the front on its way.')
     card.message('the back panel, below the risen scene', width.minus(border.times(2)), lift.times(2))
     return { width, height, anchor: back }
   },

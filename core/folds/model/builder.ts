@@ -27,6 +27,10 @@ export const valley = evenly('valley')
 /** A crease whose fold follows a formula of its own. */
 export const bent = (direction: CreaseDirection, fold: CreaseEntry['fold']): CreaseEntry => ({ direction, fold })
 
+/** A crease that folds only while the opening passes from one share of the way to another: one part waits for the other. */
+export const during = (from: number, to: number, { direction, fold }: CreaseEntry): CreaseEntry =>
+  bent(direction, opening => fold(Math.max(0, Math.min(1, (opening - from) / (to - from)))))
+
 interface Placing {
   key: string
   name: string

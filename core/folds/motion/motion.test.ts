@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { FOLDS, boxOf, cornersOf, defaultInputs, drawFolded, jointFrame, outlineOf, panelKey, placed, poseOf } from '..'
+import { FOLDS, boxOf, collisionsAt, cornersOf, defaultInputs, drawFolded, jointFrame, outlineOf, panelKey, placed, poseOf } from '..'
 import type { Fold, ParameterInputs } from '..'
 import type { Vector } from './frame'
 import { dot, subtract } from './frame'
@@ -62,6 +62,12 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the motion of %s', (
         expect(far(glued.x, asked.x)).toBeLessThan(1e-9)
       }
     }), { numRuns: 40 })
+  })
+
+  it('lets nothing pass through anything on the way', () => {
+    fc.assert(fc.property(validInputs(fold), opening, (inputs, t) => {
+      expect(collisionsAt(fold.construct(inputs, 'inch', MARK), t)).toEqual([])
+    }), { numRuns: 60 })
   })
 
   it('lies flat inside its outline when closed', () => {

@@ -1,0 +1,115 @@
+import type { Length } from '../../lengths'
+import { nanometres } from '../../lengths'
+import type { Construction, Panel, Part, Point } from '../model/card'
+import { holesOf, isWhole, outlineOf } from '../model/card'
+import type { Frame, Vector } from './frame'
+import { dot, subtract } from './frame'
+import { cornersOf, glueOutline, panelKey, placed, poseOf } from './pose'
+
+/** What lies on top of each other at one place of the closed card. */
+export interface Stack {
+  /** Place on the closed card, from the lower left corner of its outline. */
+  x: Length
+  y: Length
+  thickness: Length
+  /** Part names from the front of the closed card to its back, foam pads by their own word. */
+  layers: string[]
+}
+
+export interface ThicknessMap {
+  /** The thickest place. */
+  most: Stack
+  /** Lines of the grid that the map is computed on, and the thickness of each cell by column, then row. */
+  xs: Length[]
+  ys: Length[]
+  cells: Length[][]
+}
+
+interface Layer {
+  name: string
+  outline: Point[]
+  holes: Point[][]
+  thickness: number
+  z: (x: number, y: number) => number
+}
+
+/** Creases stay this short of shut, in degrees, to tell which of two layers lies in front. */
+const ALMOST = 0.5
+const COARSEST = 40
+
+/**
+ * Layers and foam summed over the closed card: a grid through every edge, one sum a cell.
+ * @param thicknessOf thickness of a part's paper
+ * @param foam height of a foam pad
+ * @returns nothing for a card that has a broken part or nothing that lies in its closed place
+ */
+export function thicknessMap(construction: Construction, thicknessOf: (part: Part) => Length, foam: Length): ThicknessMap | undefined {
+  const whole = construction.parts.filter(isWhole)
+  const shut = poseOf(construction, 0)
+  const ajar = poseOf(construction, 0, { slack: ALMOST, layer: 20_000 })
+  const layers: Layer[] = []
+  for (const part of whole) {
+    for (const panel of part.panels) {
+      const [frame, apart] = [shut.get(panelKey(panel)), ajar.get(panelKey(panel))]
+      if (!frame || !apart || Math.abs(frame.normal[2]) < 0.999) continue
+      layers.push({ name: part.name, outline: flat(cornersOf(panel, frame)), holes: holesOf(part, panel).map(hole => flat(placed(hole, panel, frame))), thickness: thicknessOf(part), z: heightOf(apart) })
+    }
+  }
+  for (const joint of construction.joints) {
+    if (joint.means !== 'foam' || joint.glue.width.value <= 0 || joint.glue.height.value <= 0) continue
+    const [frame, apart] = [shut.get(panelKey(joint.onto)), ajar.get(panelKey(joint.onto))]
+    if (!frame || !apart || Math.abs(frame.normal[2]) < 0.999) continue
+    layers.push({ name: 'foam', outline: flat(placed(glueOutline(joint), joint.onto, frame)), holes: [], thickness: foam, z: (x, y) => heightOf(apart)(x, y) + (joint.face === 'inside' ? 1 : -1) * Math.sign(apart.normal[2]) * 10_000 })
+  }
+  if (layers.length === 0) return undefined
+
+  const lines = (axis: 0 | 1) => thinned([...new Set(layers.flatMap(({ outline, holes }) => [outline, ...holes].flat().map(corner => Math.round(corner[axis]))))].sort((a, b) => a - b))
+  const [xs, ys] = [lines(0), lines(1)]
+  let most: Stack | undefined
+  const cells = between(xs).map(x => between(ys).map((y) => {
+    const here = layers.filter(layer => covers(layer, [x, y]))
+    const thickness = nanometres(here.reduce((sum, layer) => sum + layer.thickness, 0))
+    if (!most || thickness > most.thickness) {
+      const order = [...here].sort((a, b) => b.z(x, y) - a.z(x, y))
+      most = { x: nanometres(x - xs[0]!), y: nanometres(y - ys[0]!), thickness, layers: order.map(({ name }) => name) }
+    }
+    return thickness
+  }))
+  return most && { most, xs: xs.map(nanometres), ys: ys.map(nanometres), cells }
+}
+
+const flat = (corners: Vector[]): Point[] => corners.map(([x, y]) => [x, y])
+const between = (lines: number[]): number[] => lines.slice(1).map((line, index) => (line + lines[index]!) / 2)
+
+/** Round edges give many lines close together; a coarser grid still meets every straight edge. */
+function thinned(lines: number[]): number[] {
+  if (lines.length <= COARSEST * 2) return lines
+  const step = (lines.at(-1)! - lines[0]!) / COARSEST / 4
+  return lines.filter((line, index) => index === 0 || index === lines.length - 1 || line - lines[index - 1]! > step || index % 4 === 0)
+}
+
+/** Height of the plane of a panel over a place of the closed card. */
+function heightOf({ origin, normal }: Frame): (x: number, y: number) => number {
+  return (x, y) => origin[2] - dot(normal, subtract([x, y, 0], [origin[0], origin[1], 0])) / (normal[2] || 1)
+}
+
+const covers = ({ outline, holes }: Layer, point: Point): boolean => inside(outline, point) && !holes.some(hole => inside(hole, point))
+
+/** Whether a point lies in a polygon, by the number of edges a line from it crosses. */
+export function inside(corners: Point[], [x, y]: Point): boolean {
+  let within = false
+  corners.forEach(([x1, y1], index) => {
+    const [x2, y2] = corners[(index + 1) % corners.length]!
+    if ((y1 > y) !== (y2 > y) && x < (x2 - x1) * (y - y1) / (y2 - y1) + x1) within = !within
+  })
+  return within
+}
+
+/** Area of a panel without its openings, in square nanometres. */
+export function areaOf(part: Part, panel: Panel): number {
+  const area = (corners: Point[]) => Math.abs(corners.reduce((sum, [x, y], index) => {
+    const [nextX, nextY] = corners[(index + 1) % corners.length]!
+    return sum + (x * nextY - nextX * y) / 2
+  }, 0))
+  return area(outlineOf(panel)) - holesOf(part, panel).reduce((sum, hole) => sum + area(hole), 0)
+}
