@@ -1,22 +1,28 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import type { Fold, Parameter } from '../core/folds'
-import { FOLDS, blanksOf, defaultInputs, foldById, inputProblem, inputProblems, sizeAt } from '../core/folds'
+import type { Fold, MessageArea, Parameter, Part, Place } from '../core/folds'
+import { FOLDS, blanksOf, collisionsAt, creaseAt, defaultInputs, dropOutsOf, foldById, inputProblem, inputProblems, sizeAt, thicknessMap, usualPaper } from '../core/folds'
+import { suppliesFor } from '../core/kits'
 import type { Length, Units } from '../core/lengths'
-import { formatLength, lengthFrom, writeLength } from '../core/lengths'
-import { DEFAULT_TOOLS } from '../core/batch'
+import { formatLength, lengthFrom, nanometres, writeLength } from '../core/lengths'
+import { DEFAULT_POST, DEFAULT_TOOLS } from '../core/batch'
+import { thickness } from '../core/paper'
 import type { PatternFormat } from '../core/formats'
 import { writePattern } from '../core/formats'
 import type { Report } from './reports'
 import { findingData, table } from './reports'
 
+/** Thickness where no paper is chosen yet: prints of 120 g/m², cardstock of 240. */
+const usualThickness = ({ kind }: Part) => thickness(usualPaper(kind) === 'print' ? 120 : 240)
+
 const range = (parameter: Parameter): string => {
   if (parameter.kind === 'toggle') return 'true, false'
   if (parameter.kind === 'choice') return parameter.options.map(({ value }) => value).join(', ')
+  if (parameter.kind === 'text') return parameter.help ?? ''
   return parameter.zero ? 'zero or more, up to 5 m' : 'more than zero, up to 5 m'
 }
 const natural = (parameter: Parameter, units: Units): string =>
-  parameter.kind === 'length' ? parameter.defaults[units] : String(parameter.initial)
+  'defaults' in parameter ? parameter.defaults[units] : String(parameter.initial)
 
 const parameterRows = ({ parameters }: Fold, units?: Units) => Object.entries(parameters).map(([name, parameter]) => ({
   name, label: parameter.label, kind: parameter.kind, range: range(parameter),
@@ -75,18 +81,34 @@ export async function foldReport(id: string | undefined, sets: string[], units: 
     const { width, height, depth } = sizeAt(card, opening)
     return { width: exact(width), height: exact(height), depth: exact(depth) }
   }
+  const supplies = suppliesFor(card.joints, units)
+  const place = ({ x, y }: Place) => ({ x: exact(x.value), y: exact(y.value) })
+  const area = (message: MessageArea) => ({ where: message.where, width: exact(message.width.value), height: exact(message.height.value) })
+  const bulk = thicknessMap(card, usualThickness, lengthFrom(DEFAULT_POST.foam))
   const data = {
     fold: fold.id,
     parameters: inputs,
-    finished: { width: exact(card.finished.width.value), height: exact(card.finished.height.value) },
+    finished: { width: exact(card.finished.width.value), height: exact(card.finished.height.value), depth: card.finished.depth && exact(card.finished.depth.value) },
     closed: box(0),
     displayed: box(1),
+    thickness: bulk && { most: exact(bulk.most.thickness), at: { x: exact(bulk.most.x), y: exact(bulk.most.y) }, layers: bulk.most.layers },
+    travel: card.travels.map(({ name, distance }) => ({ part: name, distance: exact(distance.value) })),
+    collisions: [0.1, 0.25, 0.4, 0.5, 0.6, 0.75, 0.9, 1].flatMap(opening => collisionsAt(card, opening)).map(({ opening, panels, depth }) => ({ opening, panels, depth: exact(nanometres(depth)) })),
     pieces: card.pieces.map(({ key, name, kind, width, height, printTop, scores }) => ({
       key, name, kind, width: exact(width.value), height: exact(height.value), printTop, from: { width: width.explain(units), height: height.explain(units) },
       scores: scores.map(({ at, fromOtherEnd, along, direction, turnOver, reading }) => ({ at: exact(at.value), fromOtherEnd: exact(fromOtherEnd.value), along, direction, turnOver, reading: { from: reading.from, at: exact(reading.at) } })),
     })),
-    joints: card.joints.map(({ part, onto, face, means, glue }) => ({ part, onto: `${onto.part}/${onto.key}`, face, means, width: exact(glue.width.value), height: exact(glue.height.value) })),
-    message: card.message && { where: card.message.where, width: exact(card.message.width.value), height: exact(card.message.height.value) },
+    creases: card.parts.flatMap(part => part.creases.map(crease => ({
+      part: part.key, between: crease.between, along: crease.along, at: exact(creaseAt(crease).value), direction: crease.direction,
+      face: crease.direction === 'valley' ? 'inside' : 'outside', from: place(crease.from), to: place(crease.to), degrees: { closed: crease.angle(0), displayed: crease.angle(1) },
+    }))),
+    slits: card.parts.flatMap(part => part.slits.map(({ from, to }) => ({ part: part.key, from: place(from), to: place(to) }))),
+    windows: card.parts.flatMap(part => part.windows.map(({ name, shape, x, y, width, height }) => ({ part: part.key, name, shape, at: { x: exact(x.value), y: exact(y.value) }, width: exact(width.value), height: exact(height.value) }))),
+    dropOuts: dropOutsOf(card).map(({ part, name, shape, width, height }) => ({ part, name, shape, width: exact(width.value), height: exact(height.value) })),
+    joints: card.joints.map(({ part, onto, face, faceDown, turned, means, glue }) => ({ part, onto: `${onto.part}/${onto.key}`, face, faceDown, turned, means, width: exact(glue.width.value), height: exact(glue.height.value) })),
+    message: card.message && area(card.message),
+    stamping: card.stamping.map(area),
+    supplies: { tape: exact(supplies.tape), foamPads: supplies.pads, others: card.extras },
     steps: card.steps,
     files,
     findings: card.findings.map(finding => findingData(finding, units)),
@@ -97,6 +119,7 @@ export async function foldReport(id: string | undefined, sets: string[], units: 
     table(['Piece', 'Width × height', 'Scores', 'Where from'], card.pieces.map(({ name, width, height, scores }) => [
       name, `${show(width.value)} × ${show(height.value)}`, scores.map(({ at, direction }) => `${show(at.value)} ${direction}`).join(', '), width.explain(units),
     ])),
+    ...card.travels.map(({ name, distance }) => `${name} travels ${show(distance.value)}.`),
     ...card.steps.map(({ text, warning }, index) => `${index + 1}. ${text}${warning ? ` — ${warning}` : ''}`),
     ...files.map(file => `Written: ${file}`),
     ...card.findings.map(({ severity, subject, problem }) => `${severity.toUpperCase()}  ${subject} ${problem}`),

@@ -4,6 +4,9 @@ import { BatchFileShape, CHECKS } from '../core/formats'
 
 const LENGTH = { type: 'string', description: 'A length with its unit: "5 3/8 in", "136 mm", "13.6 cm"', pattern: '(in|inch|inches|mm|cm|m|["″”])\\s*$' } as const
 
+/** Names that older files do not have; they are filled in. */
+const LATER = ['post', 'envelope']
+
 /** The published JSON Schema of the batch file, written from the classes that validate it. */
 export function batchSchema(): object {
   const options = {
@@ -20,10 +23,12 @@ export function batchSchema(): object {
     },
   }
   const { BatchFileShape: _, ...definitions } = validationMetadatasToSchemas(options)
+  const file = targetConstructorToSchema(BatchFileShape, options)
+  const optional = (schema: { required?: string[] }) => ({ ...schema, required: schema.required?.filter(name => !LATER.includes(name)) })
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     title: 'Wakaru batch file, version 1',
-    ...targetConstructorToSchema(BatchFileShape, options),
-    $defs: definitions,
+    ...optional(file as { required?: string[] }),
+    $defs: { ...definitions, CardShape: optional(definitions.CardShape as { required?: string[] }) },
   }
 }

@@ -14,6 +14,7 @@ export function newCard(fold: Fold, batch: Batch): CardEntry {
     kits: null,
     parameters: defaultInputs(fold.parameters, batch.class.units),
     papers: {},
+    envelope: '',
   }
   return withPapers(card, fold, batch)
 }

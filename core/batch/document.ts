@@ -2,6 +2,7 @@ import type { ParameterInputs } from '../folds'
 import type { Units } from '../lengths'
 import type { Priority } from '../cutting'
 import type { Motif, PaperKind } from '../paper'
+import { ORDINARY_BULK } from '../paper'
 
 /**
  * A class as data: what is stored, edited, exported and imported. Lengths are
@@ -14,6 +15,7 @@ export interface ClassDocument {
   tools: ToolsEntry
   wishes: WishesEntry
   prices: PricesEntry
+  post: PostEntry
 }
 
 /** A class with the papers it uses: all that is needed to prepare it. */
@@ -44,6 +46,8 @@ export interface CardEntry {
   parameters: ParameterInputs
   /** Paper key for each part key. */
   papers: Record<string, string>
+  /** Name of the envelope it goes into; empty for the smallest that fits. */
+  envelope: string
 }
 
 export interface ToolsEntry {
@@ -66,6 +70,34 @@ export interface PricesEntry {
   /** Cents. */
   tapePerMetre: number
   foamPad: number
+}
+
+/** What cards are posted in and for how much. Everything here can be changed; the figures it starts with are made up. */
+export interface PostEntry {
+  /** Height of a foam pad. */
+  foam: string
+  /** Cubic centimetres per gram of paper: its thickness is weight times bulk. */
+  bulk: number
+  envelopes: EnvelopeEntry[]
+  rates: RateEntry[]
+}
+
+export interface EnvelopeEntry {
+  name: string
+  width: string
+  height: string
+}
+
+export interface RateEntry {
+  name: string
+  /** Largest sides of what is posted, and its greatest thickness. */
+  width: string
+  height: string
+  thickness: string
+  /** Grams. */
+  weight: number
+  /** Cents. */
+  price: number
 }
 
 export interface PaperEntry {
@@ -95,13 +127,16 @@ export const BOUNDS = {
   seats: 500,
   spares: 100,
   kits: 10_000,
-  cards: 24,
+  cards: 40,
   papers: 60,
   stocks: 8,
   weight: { least: 40, most: 600 },
   stack: 50,
   onHand: 100_000,
   cents: 1_000_000,
+  envelopes: 24,
+  rates: 12,
+  grams: 5000,
 } as const
 
 export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
@@ -111,6 +146,24 @@ export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
 
 export const DEFAULT_PRICES: PricesEntry = { currency: 'EUR', tapePerMetre: 9, foamPad: 2 }
 
+export const DEFAULT_POST: PostEntry = {
+  foam: '1.5 mm',
+  bulk: ORDINARY_BULK,
+  envelopes: [
+    { name: 'Small envelope', width: '4 3/8 in', height: '5 3/4 in' },
+    { name: 'Half sheet envelope', width: '5 3/4 in', height: '8 3/4 in' },
+    { name: 'Square envelope', width: '6 1/4 in', height: '6 1/4 in' },
+    { name: 'A6 envelope', width: '114 mm', height: '162 mm' },
+    { name: 'A5 envelope', width: '162 mm', height: '229 mm' },
+    { name: 'Long envelope', width: '110 mm', height: '220 mm' },
+  ],
+  rates: [
+    { name: 'Flat letter', width: '165 mm', height: '240 mm', thickness: '5 mm', weight: 100, price: 110 },
+    { name: 'Thick letter', width: '250 mm', height: '353 mm', thickness: '25 mm', weight: 500, price: 290 },
+    { name: 'Small parcel', width: '350 mm', height: '450 mm', thickness: '160 mm', weight: 2000, price: 540 },
+  ],
+}
+
 /** A class with nothing in it yet. */
 export function newClass(details: Partial<ClassDetails> & Pick<ClassDetails, 'title' | 'date' | 'units'>): ClassDocument {
   return {
@@ -119,6 +172,7 @@ export function newClass(details: Partial<ClassDetails> & Pick<ClassDetails, 'ti
     tools: { ...DEFAULT_TOOLS[details.units] },
     wishes: { priority: 'sheets' },
     prices: { ...DEFAULT_PRICES },
+    post: structuredClone(DEFAULT_POST),
   }
 }
 

@@ -1,6 +1,7 @@
 export * from './cards'
 export * from './document'
 export * from './outcome'
+export * from './posting'
 export * from './prepare'
-export { readPaper, readTools } from './read'
 export * from './summary'
+export { readPaper, readTools } from './read'

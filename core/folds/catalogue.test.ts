@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { FOLDS, defaultInputs, factsOf, foldById, inputProblems, isWhole, outlineOf } from '.'
+import { FOLDS, defaultInputs, factsOf, foldById, inputProblems, isWhole, outlineOf, resizedInputs } from '.'
 import type { ParameterInputs, Point } from '.'
 import { inches, millimetres, writeLength } from '../lengths'
 import type { Units } from '../lengths'
@@ -22,6 +22,7 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
     const entries = Object.entries(fold.parameters).map(([key, parameter]) => {
       if (parameter.kind === 'toggle') return [key, fc.boolean()] as const
       if (parameter.kind === 'choice') return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
+      if (parameter.kind === 'text') return [key, fc.constantFrom(...new Set([parameter.defaults[units], resizedInputs({ [key]: parameter }, {}, 0.5, units, step)[key]!]))] as const
       return [key, fc.integer({ min: parameter.zero ? 0 : 1, max: 400 }).map(steps => writeLength((steps * step) as typeof step, units))] as const
     })
     return fc.record(Object.fromEntries(entries)) as fc.Arbitrary<ParameterInputs>

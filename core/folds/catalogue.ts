@@ -12,6 +12,7 @@ import { floatingWindow } from './designs/floating-window'
 import { gatefold } from './designs/gatefold'
 import { gatefoldShutter } from './designs/gatefold-shutter'
 import { ledgeStand } from './designs/ledge-stand'
+import { ownStrip } from './designs/own-strip'
 import { pullTabFlap } from './designs/pull-tab-flap'
 import { risingScene } from './designs/rising-scene'
 import { splitFrontPocket } from './designs/split-front-pocket'
@@ -23,7 +24,7 @@ import type { Fold } from './model/fold'
 
 /** Every fold Wakaru knows, by number in the catalogue. */
 export const FOLDS: readonly Fold[] = [
-  zFold, doubleZFold, crossingFlaps, bridge, backGateStand, bandedFlap, gatefold, gatefoldShutter, splitFrontPocket,
+  zFold, doubleZFold, crossingFlaps, bridge, backGateStand, bandedFlap, gatefold, gatefoldShutter, splitFrontPocket, ownStrip,
   stepPopup, bookStage, ledgeStand, floatingWindow, pullTabFlap, twinSlider, risingScene, boxFrame, cornerStage, easel, squashFold,
   ...AROUND,
 ]

@@ -1,6 +1,6 @@
 export * from './batch-file/batch-file'
 export * from './batch-file/shapes'
-export { CHECKS, IsCalendarDay, IsOne } from './batch-file/validators'
+export { CHECKS, IsCalendarDay, IsOne, IsParameterInputs } from './batch-file/validators'
 export * from './batch-file/validate'
 export * from './csv'
 export * from './patterns'

@@ -1,25 +1,47 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import type { PreparedCard } from '../../../core/batch'
-import { BOUNDS, withPapers } from '../../../core/batch'
-import type { Finding, ParameterInput } from '../../../core/folds'
-import { blanksOf, isLayer, isWhole } from '../../../core/folds'
-import { writeLength } from '../../../core/lengths'
+import { BOUNDS, postingOf, withPapers } from '../../../core/batch'
+import type { Finding, ParameterInput, ParameterInputs } from '../../../core/folds'
+import { blanksOf, collisionsAt, isLayer, isWhole } from '../../../core/folds'
+import { formatLength, nanometres, writeLength } from '../../../core/lengths'
 
 /** One card: its flat patterns, its parameters, what is found about it, and its pieces. */
 const { card } = defineProps<{ card: PreparedCard }>()
 const work = useClassStore()
+const shelf = usePapersStore()
 const chosen = ref<string>()
 
-const findings = computed(() => [...card.findings].sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)))
+/** What is computed from the finished card comes after the pieces are painted. */
+const later = useTrailing(() => card)
+const posting = computed(() => work.document && postingOf(later.value, work.document.post, work.units))
+const motion = computed((): Finding[] => {
+  const { construction } = later.value
+  if (!construction || !foldable.value) return []
+  const hits = [0.2, 0.4, 0.6, 0.8, 1].flatMap(opening => collisionsAt(construction, opening))
+  return [...new Map(hits.map(hit => [hit.panels.join(), hit])).values()].slice(0, 3).map(({ panels: [a, b], depth, opening }) => ({
+    severity: 'warn', subject: a, problem: `passes ${formatLength(nanometres(depth), work.units, { unit: true })} through ${b} when the card is ${Math.round(opening * 100)} % open.`,
+  }))
+})
+const resizing = ref(false)
+const keeping = ref(false)
+
+function takeSize(parameters: ParameterInputs) {
+  resizing.value = false
+  edit('size', () => parameters)
+}
+
+const findings = computed(() => [...card.findings, ...motion.value, ...posting.value?.findings ?? []].sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)))
 const ORDER = ['stop', 'warn', 'note']
 
-function set(parameter: string, input: ParameterInput) {
-  work.edit(`${card.entry.key} ${parameter}`, (document) => {
+const set = (parameter: string, input: ParameterInput) => edit(parameter, before => ({ ...before, [parameter]: input }))
+
+function edit(what: string, change: (before: ParameterInputs) => ParameterInputs) {
+  work.edit(`${card.entry.key} ${what}`, (document) => {
     const at = document.cards.findIndex(({ key }) => key === card.entry.key)
     const entry = document.cards[at]
     if (!entry || !card.fold) return
-    const changed = { ...entry, parameters: { ...entry.parameters, [parameter]: input } }
+    const changed = { ...entry, parameters: change(entry.parameters) }
     document.cards[at] = withPapers(changed, card.fold, { ...document, papers: work.batch!.papers })
   })
 }
@@ -118,6 +140,7 @@ const scale = computed(() => {
         v-if="card.construction && foldable"
         :construction="card.construction"
         :papers="card.entry.papers"
+        :looks="shelf.papers"
         :chosen="chosen"
         @choose="chosen = $event"
       />
@@ -131,8 +154,32 @@ const scale = computed(() => {
         :mark="work.preparation!.cutter.mark"
         @change="set"
         @rename="rename"
+        @resize="resizing = true"
+        @keep="keeping = true"
+      />
+      <CardPosting
+        v-if="posting"
+        :posting="posting"
+        :card="card.entry.key"
       />
     </div>
+    <LazyResizeDialog
+      v-if="resizing && card.fold"
+      :fold="card.fold"
+      :inputs="card.entry.parameters"
+      :batch="work.batch!"
+      :mark="work.preparation!.cutter.mark"
+      @close="resizing = false"
+      @take="takeSize"
+    />
+    <LazyVariantDialog
+      v-if="keeping"
+      :fold="card.entry.fold"
+      :units="work.units"
+      :parameters="card.entry.parameters"
+      :title="card.entry.title"
+      @close="keeping = false"
+    />
   </div>
 </template>
 

@@ -12,7 +12,7 @@ const { fold, inputs, findings } = defineProps<{
   units: Units
   mark: Length
 }>()
-const emit = defineEmits<{ change: [name: string, input: ParameterInput], rename: [title: string] }>()
+const emit = defineEmits<{ change: [name: string, input: ParameterInput], rename: [title: string], resize: [], keep: [] }>()
 
 const change = (name: string, input: ParameterInput) => emit('change', name, input)
 const shown = computed(() => Object.entries(fold.parameters).filter(([, { when }]) => !when || inputs[when]))
@@ -43,6 +43,22 @@ const stopped = (name: string) => findings.find(finding => finding.parameter ===
       :finding="stopped(name)"
       @change="change"
     />
+    <div class="row">
+      <Button
+        label="Another size"
+        size="small"
+        severity="secondary"
+        outlined
+        @click="emit('resize')"
+      />
+      <Button
+        label="Keep as variant"
+        size="small"
+        severity="secondary"
+        outlined
+        @click="emit('keep')"
+      />
+    </div>
   </section>
 </template>
 

@@ -1,14 +1,21 @@
 <script setup lang="ts">
+import { useEventListener, useLocalStorage } from '@vueuse/core'
+import type { PaperEntry } from '../../../core/batch'
 import type { Construction } from '../../../core/folds'
 
-/** The card folded: one slider opens and closes it, dragging turns it round. */
-defineProps<{ construction: Construction, papers: Record<string, string>, chosen?: string }>()
+/** The card folded: one slider opens and closes it, dragging turns it round. In space where the browser can, drawn where it cannot. */
+defineProps<{ construction: Construction, papers: Record<string, string>, looks: PaperEntry[], chosen?: string }>()
 const emit = defineEmits<{ choose: [part: string] }>()
 
 const FRONT = { turn: -28, tilt: 18 }
+const SIZE = { width: 250, height: 200 }
 const percent = ref(70)
 const view = ref({ ...FRONT })
 const id = useId()
+const drawn = useLocalStorage('wakaru-drawn-view', false)
+const unavailable = ref(false)
+const creases = ref(false)
+const playing = ref(false)
 
 function drag(event: PointerEvent) {
   if (event.buttons !== 1) return
@@ -17,6 +24,19 @@ function drag(event: PointerEvent) {
     tilt: Math.max(-85, Math.min(85, view.value.tilt + event.movementY * 0.6)),
   }
 }
+
+/** Opens the card slowly from closed, once. */
+function play() {
+  const started = performance.now()
+  playing.value = true
+  const step = (now: number) => {
+    percent.value = Math.min(100, Math.round((now - started) / 25))
+    if (percent.value < 100 && playing.value) requestAnimationFrame(step)
+    else playing.value = false
+  }
+  requestAnimationFrame(step)
+}
+useEventListener('pointerdown', () => (playing.value = false))
 </script>
 
 <template>
@@ -28,13 +48,26 @@ function drag(event: PointerEvent) {
       class="stage"
       @pointermove="drag"
     >
-      <FoldedDrawing
+      <LazyFoldedStage
+        v-if="!drawn && !unavailable"
         :construction="construction"
         :opening="percent / 100"
         :view="view"
         :papers="papers"
-        :width="250"
-        :height="190"
+        :looks="looks"
+        v-bind="SIZE"
+        :chosen="chosen"
+        :creases="creases"
+        @choose="emit('choose', $event)"
+        @unavailable="unavailable = true"
+      />
+      <FoldedDrawing
+        v-else
+        :construction="construction"
+        :opening="percent / 100"
+        :view="view"
+        :papers="papers"
+        v-bind="SIZE"
         :chosen="chosen"
         @choose="emit('choose', $event)"
       />
@@ -60,22 +93,47 @@ function drag(event: PointerEvent) {
           max="180"
         >
       </div>
-      <Button
-        label="From the front"
-        size="small"
-        link
-        class="front"
-        @click="view = { ...FRONT }"
-      />
+      <div class="row buttons">
+        <button
+          type="button"
+          @click="view = { ...FRONT }"
+        >
+          From the front
+        </button>
+        <button
+          type="button"
+          @click="play"
+        >
+          Unfold
+        </button>
+        <button
+          v-if="!drawn && !unavailable"
+          type="button"
+          :aria-pressed="creases"
+          @click="creases = !creases"
+        >
+          Creases
+        </button>
+        <button
+          v-if="!unavailable"
+          type="button"
+          :aria-pressed="drawn"
+          @click="drawn = !drawn"
+        >
+          Line drawing
+        </button>
+      </div>
     </div>
   </section>
 </template>
 
 <style scoped>
 .folded { padding: 0.4rem 0.6rem 0.7rem; }
-.stage { cursor: grab; touch-action: none; user-select: none; }
+.stage { cursor: grab; touch-action: none; user-select: none; min-height: 200px; }
 .controls { display: grid; gap: 0.3rem; }
 .slider { display: grid; grid-template-columns: 2.6rem 1fr; align-items: center; font-size: var(--small); font-weight: 600; }
-.front { padding: 0; justify-self: start; }
+.buttons { gap: 0.9rem; row-gap: 0.2rem; }
+.buttons button { font: inherit; font-size: var(--small); color: var(--accent); background: none; border: 0; padding: 0.1rem 0; cursor: pointer; }
+.buttons button[aria-pressed='true'] { font-weight: 700; text-decoration: underline; }
 input[type='range'] { accent-color: var(--accent); width: 100%; }
 </style>

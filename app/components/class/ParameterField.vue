@@ -39,6 +39,13 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
     />
     <label :for="`p-${name}`">{{ parameter.label }}</label>
   </div>
+  <TextListField
+    v-else-if="parameter.kind === 'text'"
+    :model-value="String(input ?? parameter.defaults[units])"
+    :parameter="parameter"
+    :units="units"
+    @update:model-value="set"
+  />
   <fieldset
     v-else
     class="field"

@@ -7,7 +7,6 @@ const { card, full = false } = defineProps<{ card: PreparedCard, full?: boolean,
 const emit = defineEmits<{ choose: [part: string] }>()
 const work = useClassStore()
 const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height }) => [width.value, height.value]), 1))
-
 </script>
 
 <template>

@@ -12,7 +12,7 @@ const late = (opening: number) => Math.max(0, (opening - 0.5) * 2)
 const bend = (opening: number) => 90 * (1 - late(opening))
 const link = (opening: number) => 90 + (LINK - 90) * late(opening)
 /** The back leaf covers the front of the closed card and swings round behind it first. */
-const leafSwing = (opening: number) => 325 * Math.min(1, opening * 2) - 180
+const leafSwing = (opening: number) => 240 * Math.min(1, opening * 2) - 180 + 85 * late(opening)
 
 export const ledgeStand = defineFold({
   id: 'ledge-stand',

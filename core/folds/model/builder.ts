@@ -241,6 +241,11 @@ export class CardBuilder {
     this.extras.push(text)
   }
 
+  /** Something that must be put right and has no length to offer. */
+  missing(subject: string, problem: string): void {
+    this.findings.push({ severity: 'stop', subject, problem })
+  }
+
   note(subject: string, problem: string): void {
     this.findings.push({ severity: 'note', subject, problem })
   }

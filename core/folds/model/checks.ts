@@ -1,13 +1,29 @@
 import type { Length, Units } from '../../lengths'
-import { formatLength, isOnMark, nearestMark } from '../../lengths'
-import type { Construction, Finding } from './card'
+import { formatLength, isOnMark, nanometres, nearestMark } from '../../lengths'
+import type { Frame } from '../motion/frame'
+import { subtract } from '../motion/frame'
+import { panelKey, placed, poseOf } from '../motion/pose'
+import type { Construction, Crease, Finding, Part } from './card'
 import { isWhole } from './card'
 import { rule } from './rules'
+
+/** Creases that miss each other by less are one crease. */
+const TORN = 10_000
+
+/** How far the two panels at a crease hold it apart. */
+function gapAt(part: Part, { between, from, to }: Crease, pose: ReadonlyMap<string, Frame>): number {
+  const [a, b] = between.map((key) => {
+    const panel = part.panels.find(panel => panel.key === key)!
+    const frame = pose.get(panelKey(panel))
+    return frame && placed([from, to].map(({ x, y }) => [x.value, y.value] as const), panel, frame)
+  })
+  return a && b ? Math.max(...a.map((end, index) => Math.hypot(...subtract(end, b[index]!)))) : 0
+}
 
 /** Checks every construction gets from the model, whatever its design says. */
 export function modelFindings(construction: Construction, units: Units, mark: Length): Finding[] {
   const show = (length: Length) => formatLength(length, units, { unit: true })
-  return [...missingParts(), ...brokenParts(), ...unmarkedEdges(), ...narrowGlue(), ...smallMessage()]
+  return [...missingParts(), ...brokenParts(), ...unmarkedEdges(), ...narrowGlue(), ...smallMessage(), ...tornCreases()]
 
   function missingParts(): Finding[] {
     return construction.parts.filter(part => part.width.value <= 0 || part.height.value <= 0).map(part => ({
@@ -51,6 +67,19 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
       const name = construction.parts.find(part => part.key === joint.part)!.name
       return [{ severity: 'warn', subject: name, part: joint.part, problem: `is glued over only ${show(narrow)}; ${show(least.value)} is the least that holds.` }]
     })
+  }
+
+  /** Where creases close a loop, as rails and band between slits do, both sides of each must meet. */
+  function tornCreases(): Finding[] {
+    const looped = construction.parts.filter(part => isWhole(part) && part.creases.length >= part.panels.length)
+    if (looped.length === 0) return []
+    return [0, 1].flatMap((opening) => {
+      const pose = poseOf(construction, opening)
+      return looped.flatMap((part) => {
+        const gap = Math.max(...part.creases.map(crease => gapAt(part, crease, pose)))
+        return gap < TORN ? [] : [{ severity: 'stop' as const, subject: part.name, part: part.key, problem: `would tear ${opening === 0 ? 'when it is closed' : 'on display'}: its creases miss each other by ${show(nanometres(gap))}. Rails and band must fold by angles that agree.` }]
+      })
+    }).slice(0, 1)
   }
 
   function smallMessage(): Finding[] {

@@ -1,5 +1,5 @@
-import type { Units } from '../../lengths'
-import { Measure, lengthFrom, parseLength } from '../../lengths'
+import type { Length, Units } from '../../lengths'
+import { Measure, lengthFrom, nanometres, parseLength, writeLength } from '../../lengths'
 
 interface Common {
   label: string
@@ -27,7 +27,17 @@ export interface ChoiceParameter extends Common {
   initial: string
 }
 
-export type Parameter = LengthParameter | ToggleParameter | ChoiceParameter
+/** A short text in a form of its own, such as a list of scores. */
+export interface TextParameter extends Common {
+  kind: 'text'
+  defaults: Record<Units, string>
+  /** What is wrong with a text; `undefined` when it can be read. */
+  problem: (text: string, units: Units) => string | undefined
+  /** The same text with every length in it changed. */
+  resized: (text: string, change: (length: Length) => Length, units: Units) => string
+}
+
+export type Parameter = LengthParameter | ToggleParameter | ChoiceParameter | TextParameter
 export type Parameters = Record<string, Parameter>
 
 /** A parameter as a class keeps it: lengths are text with unit. */
@@ -51,8 +61,11 @@ export const choice = (label: string, options: ChoiceParameter['options'], help?
 /** The default inputs of a fold in one school of measuring. */
 export function defaultInputs(parameters: Parameters, units: Units): ParameterInputs {
   return Object.fromEntries(Object.entries(parameters).map(([key, parameter]) =>
-    [key, parameter.kind === 'length' ? parameter.defaults[units] : parameter.initial]))
+    [key, 'defaults' in parameter ? parameter.defaults[units] : parameter.initial]))
 }
+
+/** Characters that a text parameter may have. */
+export const LONGEST_TEXT = 400
 
 /** What is wrong with one input, in words for the maker; `undefined` when nothing is. */
 export function inputProblem(parameter: Parameter, input: unknown, units: Units): string | undefined {
@@ -63,6 +76,11 @@ export function inputProblem(parameter: Parameter, input: unknown, units: Units)
       return parameter.options.some(option => option.value === input)
         ? undefined
         : `${parameter.label} is one of: ${parameter.options.map(option => option.value).join(', ')}.`
+    case 'text': {
+      if (typeof input !== 'string') return `${parameter.label} is a text such as "${parameter.defaults[units]}".`
+      const problem = input.length > LONGEST_TEXT ? `has more than ${LONGEST_TEXT} characters.` : parameter.problem(input, units)
+      return problem && `${parameter.label}: ${problem}`
+    }
     case 'length': {
       if (typeof input !== 'string') return `${parameter.label} is a length written as text, such as "${parameter.defaults[units]}".`
       const parsed = parseLength(input, units)
@@ -100,4 +118,18 @@ export function readInputs<P extends Parameters>(parameters: P, inputs: Paramete
     return [key, Measure.of(parameter.label, lengthFrom(String(input), units))]
   })
   return Object.fromEntries(entries) as Values<P>
+}
+
+/**
+ * The inputs of a fold with every length times a factor, to the nearest mark; toggles and choices stay.
+ * Inputs must have passed `inputProblems`.
+ */
+export function resizedInputs(parameters: Parameters, inputs: ParameterInputs, factor: number, units: Units, mark: Length): ParameterInputs {
+  const resize = (length: Length) => nanometres(length === 0 ? 0 : Math.max(1, Math.round(length * factor / mark)) * mark)
+  const all = { ...defaultInputs(parameters, units), ...inputs }
+  return Object.fromEntries(Object.entries(parameters).map(([key, parameter]) => {
+    const input = all[key]!
+    if (parameter.kind === 'length') return [key, writeLength(resize(lengthFrom(String(input), units)), units)]
+    return [key, parameter.kind === 'text' ? parameter.resized(String(input), resize, units) : input]
+  }))
 }

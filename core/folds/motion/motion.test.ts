@@ -15,6 +15,7 @@ function validInputs(fold: Fold) {
   const entries = Object.entries(fold.parameters).map(([key, parameter]) => {
     if (parameter.kind === 'toggle') return [key, fc.boolean()] as const
     if (parameter.kind === 'choice') return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
+    if (parameter.kind === 'text') return [key, fc.constant(parameter.defaults.inch)] as const
     const natural = lengthFrom(parameter.defaults.inch)
     return [key, fc.integer({ min: 75, max: 125 }).map(share => writeLength(nanometres(Math.max(1, Math.round(natural * share / 100 / MARK)) * MARK), 'inch'))] as const
   })

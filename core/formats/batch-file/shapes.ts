@@ -1,11 +1,11 @@
 import 'reflect-metadata'
-import { Type } from 'class-transformer'
+import { Type, plainToInstance } from 'class-transformer'
 import {
   Equals, IsBoolean, IsHexColor, IsIn, IsInt, IsNumber, IsString,
   Length as HasLength, Matches, Max, MaxLength, Min, ValidateNested,
 } from 'class-validator'
-import type { Batch, CardEntry, ClassDetails, ClassDocument, PaperEntry, PricesEntry, StockEntry, ToolsEntry, WishesEntry } from '../../batch'
-import { BOUNDS } from '../../batch'
+import type { Batch, CardEntry, ClassDetails, ClassDocument, EnvelopeEntry, PaperEntry, PostEntry, PricesEntry, RateEntry, StockEntry, ToolsEntry, WishesEntry } from '../../batch'
+import { BOUNDS, DEFAULT_POST } from '../../batch'
 import type { ParameterInputs } from '../../folds'
 import { MOTIFS } from '../../paper'
 import { IsCalendarDay, IsLengthText, IsListOf, IsOne, IsPaperChoice, IsParameterInputs, IsWholeOrNull } from './validators'
@@ -65,6 +65,9 @@ export class CardShape implements CardEntry {
 
   @IsPaperChoice()
   papers!: Record<string, string>
+
+  @text(BOUNDS.title) @IsString({ message: 'is a text' })
+  envelope: string = ''
 }
 
 export class ToolsShape implements ToolsEntry {
@@ -104,6 +107,51 @@ export class PricesShape implements PricesEntry {
 
   @most(BOUNDS.cents) @least(0) @IsNumber({}, { message: 'is a number of cents' })
   foamPad!: number
+}
+
+export class EnvelopeShape implements EnvelopeEntry {
+  @filled() @text(BOUNDS.title) @IsString({ message: 'is a text' })
+  name!: string
+
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+}
+
+export class RateShape implements RateEntry {
+  @filled() @text(BOUNDS.title) @IsString({ message: 'is a text' })
+  name!: string
+
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+
+  @IsLengthText()
+  thickness!: string
+
+  @most(BOUNDS.grams) @least(1) @whole()
+  weight!: number
+
+  @most(BOUNDS.cents) @least(0) @whole()
+  price!: number
+}
+
+export class PostShape implements PostEntry {
+  @IsLengthText({ zero: true })
+  foam!: string
+
+  @most(4) @least(0.5) @IsNumber({}, { message: 'is a number of cubic centimetres per gram' })
+  bulk!: number
+
+  @ValidateNested({ each: true }) @Type(() => EnvelopeShape) @IsListOf('envelopes', BOUNDS.envelopes)
+  envelopes!: EnvelopeShape[]
+
+  @ValidateNested({ each: true }) @Type(() => RateShape) @IsListOf('rates', BOUNDS.rates)
+  rates!: RateShape[]
 }
 
 export class StockShape implements StockEntry {
@@ -161,6 +209,10 @@ export class ClassDocumentShape implements ClassDocument {
 
   @ValidateNested() @Type(() => PricesShape) @IsOne('the prices: currency, tapePerMetre, foamPad')
   prices!: PricesShape
+
+  /** Older files have none; they get what a new class starts with. */
+  @ValidateNested() @Type(() => PostShape) @IsOne('the posting: foam, bulk, envelopes, rates')
+  post: PostShape = plainToInstance(PostShape, DEFAULT_POST)
 }
 
 export class BatchShape extends ClassDocumentShape implements Batch {

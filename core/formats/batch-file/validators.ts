@@ -1,5 +1,6 @@
 import type { ValidationOptions } from 'class-validator'
 import { ValidateBy, buildMessage } from 'class-validator'
+import { LONGEST_TEXT } from '../../folds'
 import { parseLength } from '../../lengths'
 
 const HAS_UNIT = /[a-z"″”]\s*$/i
@@ -60,8 +61,8 @@ export const IsParameterInputs = (): PropertyDecorator => ValidateBy({
   name: CHECKS.parameters,
   validator: {
     validate: value => isRecord(value) && Object.keys(value).length <= 80
-      && Object.values(value).every(input => typeof input === 'boolean' || (typeof input === 'string' && input.length <= 80)),
-    defaultMessage: () => 'is an object of parameters: names with a text (at most 80 characters) or true/false',
+      && Object.values(value).every(input => typeof input === 'boolean' || (typeof input === 'string' && input.length <= LONGEST_TEXT)),
+    defaultMessage: () => 'is an object of parameters: names with a text (at most 400 characters) or true/false',
   },
 })
 

@@ -1,12 +1,16 @@
 import type { QueryInterface, Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import * as classesAndPapers from './0001-classes-and-papers'
+import * as postingAndVariants from './0002-posting-and-variants'
 
 export type Migration = (parameters: { context: QueryInterface }) => Promise<void>
 
 /** All migrations in their order. They are named here, so that a bundle needs no folder to search. */
 export const migrations = (sequelize: Sequelize): Umzug<QueryInterface> => new Umzug({
-  migrations: [{ name: '0001-classes-and-papers', ...classesAndPapers }],
+  migrations: [
+    { name: '0001-classes-and-papers', ...classesAndPapers },
+    { name: '0002-posting-and-variants', ...postingAndVariants },
+  ],
   context: sequelize.getQueryInterface(),
   storage: new SequelizeStorage({ sequelize }),
   logger: undefined,

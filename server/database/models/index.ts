@@ -1,11 +1,14 @@
 import type { Sequelize } from 'sequelize'
 import { defineStudioClass } from './studio-class'
 import { defineStudioPaper } from './studio-paper'
+import { defineVariant } from './variant'
 
 export { StudioClass } from './studio-class'
 export { StudioPaper } from './studio-paper'
+export { Variant } from './variant'
 
 export function defineModels(sequelize: Sequelize): void {
   defineStudioClass(sequelize)
   defineStudioPaper(sequelize)
+  defineVariant(sequelize)
 }

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import type { Posting } from '../../../core/batch'
+
+/** How the finished card goes into an envelope and through the post. */
+const { posting, card } = defineProps<{ posting: Posting, card: string }>()
+const work = useClassStore()
+const money = useMoney()
+const id = useId()
+const wanted = computed(() => work.document!.cards.find(({ key }) => key === card)?.envelope ?? '')
+const envelopes = computed(() => [{ name: '', label: 'The smallest that fits' }, ...work.document!.post.envelopes.map(({ name }) => ({ name, label: name }))])
+const millimetres = (length: number) => (length / 1e6).toFixed(1)
+/** Layers from front to back, the same ones that follow each other counted. */
+const layers = computed(() => posting.stack.layers.reduce<{ name: string, count: number }[]>((list, name) => {
+  const last = list.at(-1)
+  if (last?.name === name) last.count++
+  else list.push({ name, count: 1 })
+  return list
+}, []))
+
+function choose(name: string) {
+  work.edit(`envelope of ${card}`, (document) => {
+    const entry = document.cards.find(({ key }) => key === card)
+    if (entry) entry.envelope = name
+  })
+}
+</script>
+
+<template>
+  <section
+    class="board stack posting"
+    aria-label="Closed and posted"
+  >
+    <p>
+      Closed <strong><SizeText
+        :width="posting.closed.width"
+        :height="posting.closed.height"
+        :units="work.units"
+        unit
+      /></strong>, {{ millimetres(posting.closed.thickness) }} mm thick, {{ Math.ceil(posting.weight) }} g
+    </p>
+    <p
+      v-if="posting.rate"
+      class="small quiet"
+    >
+      {{ posting.envelope ? `Goes in “${posting.envelope}”` : 'Goes' }} as {{ posting.rate.name.toLowerCase() }} for {{ money(posting.rate.price) }}.
+    </p>
+    <div class="field">
+      <label :for="id">Envelope</label>
+      <Select
+        :input-id="id"
+        :model-value="wanted"
+        :options="envelopes"
+        option-value="name"
+        option-label="label"
+        size="small"
+        @update:model-value="choose"
+      />
+    </div>
+    <details class="small">
+      <summary>{{ posting.stack.layers.length }} layers where it is thickest</summary>
+      <p class="quiet">
+        From the front of the closed card:
+      </p>
+      <ol>
+        <li
+          v-for="(layer, index) in layers"
+          :key="index"
+        >
+          {{ layer.name }}{{ layer.count > 1 ? ` (${layer.count}×)` : '' }}
+        </li>
+      </ol>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+.posting { gap: 0.5rem; }
+summary { cursor: pointer; font-weight: 600; }
+ol { margin: 0.3rem 0 0; padding-left: 1.3rem; }
+</style>

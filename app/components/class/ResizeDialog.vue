@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import type { Batch } from '../../../core/batch'
+import type { Fold, ParameterInputs } from '../../../core/folds'
+import { resizedInputs } from '../../../core/folds'
+import type { Length } from '../../../core/lengths'
+import { lengthFrom } from '../../../core/lengths'
+
+/** Makes a card larger or smaller in proportion, or as large as an envelope takes. */
+const { fold, inputs, batch, mark } = defineProps<{ fold: Fold, inputs: ParameterInputs, batch: Batch, mark: Length }>()
+const emit = defineEmits<{ close: [], take: [inputs: ParameterInputs] }>()
+
+const id = useId()
+const percent = ref(100)
+const envelope = ref('')
+const units = computed(() => batch.class.units)
+const sizeOf = (parameters: ParameterInputs) => {
+  const { finished } = fold.construct(parameters, units.value, mark)
+  return { width: finished.width.value, height: finished.height.value }
+}
+const now = computed(() => sizeOf(inputs))
+const changed = computed(() => resizedInputs(fold.parameters, inputs, percent.value / 100, units.value, mark))
+const then = computed(() => sizeOf(changed.value))
+const ROOM = 3_000_000
+
+/** The largest percentage whose card, rounded to marks, still goes into the envelope either way round. */
+function fit(name: string) {
+  envelope.value = name
+  const wanted = batch.post.envelopes.find(entry => entry.name === name)
+  if (!wanted) return
+  const room = [lengthFrom(wanted.width) - ROOM, lengthFrom(wanted.height) - ROOM].sort((a, b) => a - b)
+  const goesIn = (share: number) => {
+    const { width, height } = sizeOf(resizedInputs(fold.parameters, inputs, share / 100, units.value, mark))
+    return [width, height].sort((a, b) => a - b).every((side, index) => side <= room[index]!)
+  }
+  let share = 300
+  while (share > 5 && !goesIn(share)) share--
+  percent.value = share
+}
+</script>
+
+<template>
+  <Dialog
+    visible
+    modal
+    header="Another size"
+    :style="{ width: '30rem' }"
+    @update:visible="emit('close')"
+  >
+    <form
+      class="stack"
+      novalidate
+      @submit.prevent="emit('take', changed)"
+    >
+      <div class="field">
+        <label :for="`${id}-percent`">Percent of the size it has now</label>
+        <InputNumber
+          v-model="percent"
+          :input-id="`${id}-percent`"
+          :min="5"
+          :max="300"
+          :max-fraction-digits="1"
+          show-buttons
+        />
+      </div>
+      <div class="field">
+        <label :for="`${id}-envelope`">or as large as an envelope takes</label>
+        <Select
+          :input-id="`${id}-envelope`"
+          :model-value="envelope"
+          :options="batch.post.envelopes"
+          option-value="name"
+          option-label="name"
+          placeholder="Choose an envelope"
+          @update:model-value="fit"
+        />
+      </div>
+      <p>
+        Closed <SizeText
+          :width="now.width"
+          :height="now.height"
+          :units="units"
+        /> becomes <strong><SizeText
+          :width="then.width"
+          :height="then.height"
+          :units="units"
+          unit
+        /></strong>. Every length is rounded to your trimmer’s marks; borders, tabs and tape change too.
+      </p>
+      <FormFoot
+        action="Take this size"
+        @cancel="emit('close')"
+      />
+    </form>
+  </Dialog>
+</template>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import type { TextParameter } from '../../../core/folds'
+import { LONGEST_TEXT } from '../../../core/folds'
+import type { Units } from '../../../core/lengths'
+
+/** A field for a short list. It is taken as soon as it can be read; until then the last good list stays in force. */
+const { modelValue, parameter, units } = defineProps<{ modelValue: string, parameter: TextParameter, units: Units }>()
+const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
+
+const id = useId()
+const draft = ref(modelValue)
+const typing = ref(false)
+watch(() => modelValue, () => {
+  if (!typing.value) draft.value = modelValue
+})
+const reason = computed(() => (draft.value.length > LONGEST_TEXT ? `At most ${LONGEST_TEXT} characters.` : parameter.problem(draft.value, units)))
+
+function take(text: string) {
+  draft.value = text
+  if (!reason.value && text !== modelValue) emit('update:modelValue', text)
+}
+</script>
+
+<template>
+  <div class="field">
+    <label :for="id">{{ parameter.label }}</label>
+    <Textarea
+      :id="id"
+      :model-value="draft"
+      :invalid="Boolean(reason)"
+      rows="3"
+      auto-resize
+      :aria-describedby="`${id}-about`"
+      @focus="typing = true"
+      @blur="typing = false"
+      @update:model-value="take($event ?? '')"
+    />
+    <span
+      :id="`${id}-about`"
+      :class="reason ? 'wrong' : 'quiet small'"
+    >{{ reason ?? parameter.help }}</span>
+  </div>
+</template>

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import type { Group, Mesh, MeshLambertMaterial, PerspectiveCamera, Scene, Texture, WebGLRenderer } from 'three'
+import type { PaperEntry } from '../../../core/batch'
+import type { Construction, Panel, Part, Point, View } from '../../../core/folds'
+import { boxOf, holesOf, isWhole, outlineOf, panelKey, poseOf } from '../../../core/folds'
+
+/** The folded card in space, seen from one side. Draws when something changed, never by itself. */
+const { construction, opening, view, papers, looks, width, height, chosen, creases = false } = defineProps<{
+  construction: Construction
+  opening: number
+  view: View
+  /** Paper key for each part key. */
+  papers: Record<string, string>
+  looks: PaperEntry[]
+  width: number
+  height: number
+  chosen?: string
+  /** Whether mountains and valleys are marked. */
+  creases?: boolean
+}>()
+const emit = defineEmits<{ choose: [part: string], unavailable: [] }>()
+
+const SCALE = 1 / 25_400_000
+/** Creases stay this short of shut and layers this far apart, so that none hides in another. */
+const APART = { slack: 1.2, layer: 300_000 }
+const TILE = 0.45
+const SEEN = 26
+
+const canvas = useTemplateRef('canvas')
+let three: typeof import('three')
+let renderer: WebGLRenderer | undefined
+let scene: Scene
+let camera: PerspectiveCamera
+let card: Group | undefined
+let radius = 1
+const meshes = new Map<string, Mesh>()
+const textures = new Map<string, Texture>()
+let asked = 0
+
+onMounted(async () => {
+  three = await import('three')
+  try {
+    renderer = new three.WebGLRenderer({ canvas: canvas.value!, antialias: true, alpha: true })
+  }
+  catch {
+    return emit('unavailable')
+  }
+  renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
+  renderer.setSize(width, height, false)
+  scene = new three.Scene()
+  camera = new three.PerspectiveCamera(SEEN, width / height, 0.1, 200)
+  scene.add(new three.AmbientLight(0xffffff, 1.9), camera)
+  const lamp = new three.DirectionalLight(0xffffff, 1.7)
+  lamp.position.set(-2, 3, 4)
+  camera.add(lamp)
+  build()
+})
+onBeforeUnmount(() => {
+  cancelAnimationFrame(asked)
+  clear()
+  textures.forEach(texture => texture.dispose())
+  renderer?.dispose()
+})
+watch(() => [construction, papers, looks, creases], () => build())
+watch(() => opening, () => place())
+watch(() => [view.turn, view.tilt, chosen], () => draw())
+
+function clear() {
+  card?.traverse((object) => {
+    if ('geometry' in object) (object as Mesh).geometry.dispose()
+    if ('material' in object) ((object as Mesh).material as MeshLambertMaterial).dispose()
+  })
+  card?.removeFromParent()
+  meshes.clear()
+}
+
+function build() {
+  if (!renderer) return
+  clear()
+  card = new three.Group()
+  for (const part of construction.parts.filter(isWhole)) {
+    for (const panel of part.panels) {
+      const mesh = new three.Mesh(geometryOf(part, panel), new three.MeshLambertMaterial({ map: textureOf(papers[part.key]), side: three.DoubleSide }))
+      mesh.matrixAutoUpdate = false
+      mesh.userData.part = part.key
+      mesh.add(new three.LineSegments(new three.EdgesGeometry(mesh.geometry), new three.LineBasicMaterial({ color: 0x2a2622, transparent: true, opacity: 0.55 })))
+      meshes.set(panelKey(panel), mesh)
+      card.add(mesh)
+    }
+    if (creases) markCreases(part)
+  }
+  scene.add(card)
+  const reach = [0, 0.5, 1].map(t => boxOf(construction, poseOf(construction, t)))
+  const [least, most] = [0, 1, 2].map(axis => [Math.min(...reach.map(box => box.least[axis]!)), Math.max(...reach.map(box => box.most[axis]!))]).reduce<[number[], number[]]>(([low, high], [a, b]) => [[...low, a!], [...high, b!]], [[], []])
+  card.position.set(...least.map((low, axis) => -(low + most[axis]!) / 2 * SCALE) as [number, number, number])
+  radius = Math.hypot(...least.map((low, axis) => (most[axis]! - low) / 2 * SCALE))
+  place()
+}
+
+function geometryOf(part: Part, panel: Panel) {
+  const spot = ([x, y]: Point): [number, number] => [(x - panel.x.value) * SCALE, (y - panel.y.value) * SCALE]
+  const path = (corners: Point[]) => corners.map(corner => new three.Vector2(...spot(corner)))
+  const shape = new three.Shape(path(outlineOf(panel)))
+  shape.holes = holesOf(part, panel).map(hole => new three.Path(path(hole)))
+  return new three.ShapeGeometry(shape)
+}
+
+/** Dashes for valleys, dots and dashes for mountains, on the panel before each crease. */
+function markCreases(part: Part) {
+  for (const { between, from, to, direction } of part.creases) {
+    const panel = part.panels.find(({ key }) => key === between[0])!
+    const ends = [from, to].map(({ x, y }) => new three.Vector3((x.value - panel.x.value) * SCALE, (y.value - panel.y.value) * SCALE, 0))
+    const line = new three.Line(new three.BufferGeometry().setFromPoints(ends), new three.LineDashedMaterial({
+      color: direction === 'mountain' ? 0xb3261e : 0x1d4ed8, dashSize: direction === 'mountain' ? 0.22 : 0.12, gapSize: direction === 'mountain' ? 0.06 : 0.1, depthTest: false,
+    }))
+    line.computeLineDistances()
+    line.renderOrder = 1
+    meshes.get(panelKey(panel))?.add(line)
+  }
+}
+
+/** The paper as a tile that repeats; its top is up on the part. */
+function textureOf(key: string | undefined): Texture | null {
+  const paper = looks.find(look => look.key === key)
+  if (!paper) return null
+  const known = textures.get(`${paper.key} ${paper.colour} ${paper.motif}`)
+  if (known) return known
+  const tile = document.createElement('canvas')
+  tile.width = tile.height = 128
+  const pen = tile.getContext('2d')!
+  pen.fillStyle = paper.colour
+  pen.fillRect(0, 0, 128, 128)
+  pen.scale(128 / MOTIF_TILE, 128 / MOTIF_TILE)
+  const { colour, opacity, width } = motifLines(paper)
+  Object.assign(pen, { strokeStyle: colour, globalAlpha: opacity, lineWidth: width, lineCap: 'round' })
+  pen.stroke(new Path2D(MOTIF_PATHS[paper.motif]))
+  const texture = new three.CanvasTexture(tile)
+  texture.wrapS = texture.wrapT = three.RepeatWrapping
+  texture.repeat.set(1 / TILE, 1 / TILE)
+  texture.colorSpace = three.SRGBColorSpace
+  textures.set(`${paper.key} ${paper.colour} ${paper.motif}`, texture)
+  return texture
+}
+
+function place() {
+  if (!renderer) return
+  const pose = poseOf(construction, opening, APART)
+  for (const [key, mesh] of meshes) {
+    const frame = pose.get(key)
+    mesh.visible = frame !== undefined
+    if (!frame) continue
+    const { origin, x, y, normal } = frame
+    mesh.matrix.set(x[0], y[0], normal[0], origin[0] * SCALE, x[1], y[1], normal[1], origin[1] * SCALE, x[2], y[2], normal[2], origin[2] * SCALE, 0, 0, 0, 1)
+  }
+  draw()
+}
+
+function draw() {
+  if (!renderer || asked) return
+  asked = requestAnimationFrame(() => {
+    asked = 0
+    const [turn, tilt] = [view.turn * Math.PI / 180, view.tilt * Math.PI / 180]
+    const distance = radius / Math.sin(SEEN / 2 * Math.PI / 180) * 1.02
+    camera.position.set(-Math.sin(turn) * Math.cos(tilt) * distance, Math.sin(tilt) * distance, Math.cos(turn) * Math.cos(tilt) * distance)
+    camera.lookAt(0, 0, 0)
+    for (const mesh of meshes.values()) (mesh.material as MeshLambertMaterial).emissive.set(mesh.userData.part === chosen ? 0x402000 : 0x000000)
+    renderer!.render(scene, camera)
+  })
+}
+
+function pick(event: MouseEvent) {
+  if (!renderer) return
+  const { left, top, width: wide, height: high } = canvas.value!.getBoundingClientRect()
+  const ray = new three.Raycaster()
+  ray.setFromCamera(new three.Vector2((event.clientX - left) / wide * 2 - 1, 1 - (event.clientY - top) / high * 2), camera)
+  const hit = ray.intersectObjects([...meshes.values()].filter(({ visible }) => visible), false)[0]
+  if (hit) emit('choose', hit.object.userData.part)
+}
+</script>
+
+<template>
+  <canvas
+    ref="canvas"
+    :width="width"
+    :height="height"
+    role="img"
+    aria-label="Folded card"
+    @click="pick"
+  />
+</template>
+
+<style scoped>
+canvas { display: block; width: 100%; max-width: 100%; }
+</style>

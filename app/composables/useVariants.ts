@@ -1,0 +1,14 @@
+import type { ParameterInputs } from '../../core/folds'
+import type { Units } from '../../core/lengths'
+
+/** A fold with the maker's own parameters. */
+export interface ListedVariant {
+  id: number
+  name: string
+  fold: string
+  units: Units
+  parameters: ParameterInputs
+}
+
+/** The maker's variants, the same for every part of the page that shows or changes them. */
+export const useVariants = () => useFetch<ListedVariant[]>('/api/variants', { key: 'variants', default: () => [] })

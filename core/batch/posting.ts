@@ -1,0 +1,85 @@
+import type { Finding, Part, Stack } from '../folds'
+import { areaOf, isWhole, thicknessMap } from '../folds'
+import type { Length, Units } from '../lengths'
+import { MILLIMETRE, formatLength, lengthFrom, nanometres, sum } from '../lengths'
+import type { Paper } from '../paper'
+import { thickness } from '../paper'
+import type { PostEntry, RateEntry } from './document'
+import type { PreparedCard } from './prepare'
+
+/** How a finished card goes into an envelope and through the post. */
+export interface Posting {
+  closed: { width: Length, height: Length, thickness: Length }
+  /** The thickest place of the closed card. */
+  stack: Stack
+  /** Grams, paper only. */
+  weight: number
+  /** Name of the envelope it goes into; missing when none in the table fits. */
+  envelope?: string
+  /** The cheapest rate that takes it. */
+  rate?: RateEntry
+  findings: Finding[]
+}
+
+/** Room that an envelope leaves beside a card, and over its thickness. */
+const ROOM = nanometres(3 * MILLIMETRE)
+/** Grams per square metre where no paper is chosen yet. */
+const USUAL_WEIGHT = 200
+/** Above this a closed card is bulky: it wants a box envelope. */
+const BULKY = nanometres(5 * MILLIMETRE)
+
+const sides = ({ width, height }: { width: Length, height: Length }) => [width, height].sort((a, b) => a - b) as [Length, Length]
+const fits = (card: { width: Length, height: Length }, room: { width: Length, height: Length }, spare: number) =>
+  sides(card).every((side, index) => side + spare <= sides(room)[index]!)
+
+/**
+ * Thickness, weight, envelope and rate of a card.
+ * @param card a prepared card
+ * @param post the studio's envelopes, rates, foam and bulk
+ * @param units for the words of findings
+ * @param wanted name of the envelope it shall go into; empty for the smallest that fits
+ * @returns nothing for a card that cannot be folded
+ */
+export function postingOf({ construction, pieces, entry }: PreparedCard, post: PostEntry, units: Units, wanted = entry.envelope): Posting | undefined {
+  if (!construction) return undefined
+  const papers = new Map(pieces.map(({ key, paper }) => [key, paper]))
+  const weightOf = (part: Part) => (papers.get(part.key) as Paper | undefined)?.weight ?? USUAL_WEIGHT
+  const map = thicknessMap(construction, part => thickness(weightOf(part), post.bulk), lengthFrom(post.foam))
+  if (!map) return undefined
+  const { most: stack } = map
+  const closed = { width: construction.finished.width.value, height: construction.finished.height.value, thickness: nanometres(Math.max(stack.thickness, construction.finished.depth?.value ?? 0)) }
+  // Square nanometres to square metres.
+  const weight = construction.parts.filter(isWhole).reduce((grams, part) => grams + part.panels.reduce((area, panel) => area + areaOf(part, panel), 0) / 1e18 * weightOf(part), 0)
+
+  const show = (length: Length) => formatLength(length, units, { unit: true })
+  /** Thickness is measured in millimetres by makers of either school. */
+  const thick = (length: Length) => `${(length / MILLIMETRE).toFixed(1)} mm`
+  const size = ({ width, height }: { width: Length, height: Length }) => `${formatLength(width, units)} × ${show(height)}`
+  const spare = Math.max(ROOM, closed.thickness)
+  const table = post.envelopes.map(({ name, width, height }) => ({ name, width: lengthFrom(width), height: lengthFrom(height) })).sort((a, b) => a.width * a.height - b.width * b.height)
+  const smallest = table.find(envelope => fits(closed, envelope, spare))
+  const chosen = wanted ? table.find(({ name }) => name === wanted) : smallest
+  const bulky = closed.thickness > BULKY
+  const inside = chosen && !bulky && fits(closed, chosen, spare) ? chosen : undefined
+  const posted = inside ?? { width: sum(closed.width, nanometres(spare)), height: sum(closed.height, nanometres(spare)) }
+  const rate = post.rates.filter(rate => weight <= rate.weight && closed.thickness <= lengthFrom(rate.thickness) && fits(posted, { width: lengthFrom(rate.width), height: lengthFrom(rate.height) }, 0)).sort((a, b) => a.price - b.price)[0]
+  return { closed, stack, weight, envelope: inside?.name, rate, findings: findings() }
+
+  function findings(): Finding[] {
+    const found: Finding[] = []
+    if (bulky) {
+      found.push({ severity: 'warn', subject: 'Closed card', problem: `is ${thick(closed.thickness)} thick; above ${thick(BULKY)} it is bulky and goes into a box envelope of ${size({ width: sum(closed.width, ROOM), height: sum(closed.height, ROOM) })} or from hand to hand.` })
+    }
+    else if (wanted && !chosen) {
+      found.push({ severity: 'warn', subject: 'Envelope', problem: `“${wanted}” is not in the table of envelopes; ${smallest ? `“${smallest.name}” fits` : 'none there fits'}.` })
+    }
+    else if (chosen && !inside) {
+      found.push({ severity: 'warn', subject: 'Envelope', problem: `“${chosen.name}” of ${size(chosen)} is too small: the card is ${size(closed)} and wants ${show(nanometres(spare))} more on each side. ${smallest ? `“${smallest.name}” fits.` : 'None in the table fits.'}` })
+    }
+    else if (!chosen) {
+      found.push({ severity: 'warn', subject: 'Envelope', problem: `none in the table takes ${size(closed)}: make one of ${size(posted)}, such as the envelope with side seams.` })
+    }
+    if (!rate) found.push({ severity: 'warn', subject: 'Posting', problem: `no rate in the table takes ${thick(closed.thickness)} and ${Math.ceil(weight)} g.` })
+    return found
+  }
+}
