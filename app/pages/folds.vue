@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import type { Skill } from '../../core/folds'
+import type { Group, Skill } from '../../core/folds'
 import { FOLDS, USUAL_SHEET, factsOf } from '../../core/folds'
 import type { Length, Units } from '../../core/lengths'
 import { formatLength } from '../../core/lengths'
@@ -13,6 +13,16 @@ const standing = ref(false)
 const skill = ref<Skill | 'any'>('any')
 const compared = ref<string[]>([])
 const opening = ref(80)
+const posts = ref(false)
+const group = ref<Group | 'any'>('any')
+const GROUPS: { value: Group | 'any', label: string }[] = [
+  { value: 'any', label: 'Every kind' },
+  { value: 'strip', label: 'Folded strips' },
+  { value: 'slit', label: 'Slit pop-ups' },
+  { value: 'slider', label: 'Things that slide' },
+  { value: 'box', label: 'Boxes and corners' },
+  { value: 'around', label: 'Around the card' },
+]
 
 const UNITS = [{ value: 'inch', label: 'Inches' }, { value: 'metric', label: 'Millimetres' }]
 const SKILLS = [{ value: 'any', label: 'Any' }, { value: 'first card', label: 'First card' }, { value: 'some care', label: 'Some care' }, { value: 'nimble', label: 'Nimble' }]
@@ -20,6 +30,8 @@ const SKILLS = [{ value: 'any', label: 'Any' }, { value: 'first card', label: 'F
 const all = computed(() => FOLDS.map(fold => ({ ...fold, facts: factsOf(fold, units.value) })))
 const shown = computed(() => all.value.filter(fold =>
   (!standing.value || fold.stands)
+  && (!posts.value || fold.facts.flat)
+  && (group.value === 'any' || fold.group === group.value)
   && (skill.value === 'any' || fold.skill === skill.value)
   && `${fold.number} ${fold.name} ${fold.summary}`.toLowerCase().includes(find.value.trim().toLowerCase())))
 const chosen = computed(() => all.value.filter(({ id }) => compared.value.includes(id)))
@@ -27,6 +39,7 @@ const measure = (length: Length) => formatLength(length, units.value)
 const COMPARED: { what: string, show: (fold: typeof all.value[number]) => string | number }[] = [
   { what: 'Closed', show: ({ facts: { closed } }) => `${measure(closed.width)} × ${measure(closed.height)}` },
   { what: 'On display, with depth', show: ({ facts: { displayed } }) => `${measure(displayed.width)} × ${measure(displayed.height)} × ${measure(displayed.depth)}` },
+  { what: 'Thickness closed', show: ({ facts }) => `${(facts.thickness / 1e6).toFixed(1)} mm, ${facts.flat ? 'posts flat' : 'too thick for a flat letter'}` },
   { what: 'Pieces', show: ({ facts }) => facts.pieces },
   { what: 'Scores', show: ({ facts }) => facts.scores },
   { what: 'Usual sheets a kit, by area', show: ({ facts }) => facts.sheets.toFixed(2) },
@@ -67,6 +80,21 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
         size="small"
         aria-label="Skill"
       />
+      <Select
+        v-model="group"
+        :options="GROUPS"
+        option-value="value"
+        option-label="label"
+        size="small"
+        aria-label="Kind of fold"
+      />
+      <div class="row">
+        <ToggleSwitch
+          v-model="posts"
+          input-id="posts"
+        />
+        <label for="posts">Posts flat</label>
+      </div>
       <div class="row">
         <ToggleSwitch
           v-model="standing"
@@ -116,7 +144,7 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
           <span class="quiet small">{{ count(fold.facts.pieces, 'piece') }}, {{ fold.facts.sheets.toFixed(1) }} {{ USUAL_SHEET[units].name }} a kit</span>
         </p>
         <p class="quiet small">
-          {{ fold.skill }}{{ fold.stands ? ', stands by itself' : '' }}
+          {{ fold.skill }}{{ fold.stands ? ', stands by itself' : '' }}, {{ fold.facts.flat ? 'posts flat' : 'wants a box' }} ({{ (fold.facts.thickness / 1e6).toFixed(1) }} mm)
         </p>
         <div class="row compare">
           <Checkbox
@@ -135,6 +163,7 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
     <p v-else>
       No fold does all that. Take a word or a choice away.
     </p>
+    <OwnVariants />
     <section
       v-if="chosen.length > 0"
       class="board"

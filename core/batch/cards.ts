@@ -1,18 +1,18 @@
-import type { Fold, PartKind } from '../folds'
+import type { Fold, ParameterInputs, PartKind } from '../folds'
 import { defaultInputs, usualPaper } from '../folds'
 import { lengthFrom } from '../lengths'
 import { STOCK_WEIGHTS } from '../paper'
 import type { Batch, CardEntry, PaperEntry } from './document'
 import { BOUNDS } from './document'
 
-/** A new card with natural defaults and a paper for every part. */
-export function newCard(fold: Fold, batch: Batch): CardEntry {
+/** A new card with a paper for every part, from natural defaults or from the maker's own start. */
+export function newCard(fold: Fold, batch: Batch, own: { title?: string, parameters?: ParameterInputs } = {}): CardEntry {
   const card: CardEntry = {
     key: freeKey(fold.id, batch.cards.map(({ key }) => key)),
-    title: freeTitle(fold.name, batch.cards.map(({ title }) => title)),
+    title: freeTitle(own.title ?? fold.name, batch.cards.map(({ title }) => title)),
     fold: fold.id,
     kits: null,
-    parameters: defaultInputs(fold.parameters, batch.class.units),
+    parameters: { ...defaultInputs(fold.parameters, batch.class.units), ...own.parameters },
     papers: {},
     envelope: '',
   }

@@ -1,50 +1,71 @@
 <script setup lang="ts">
 import type { Fold } from '../../../core/folds'
-import { FOLDS, defaultInputs } from '../../../core/folds'
+import { FOLDS, foldById } from '../../../core/folds'
 import { MILLIMETRE } from '../../../core/lengths'
+import type { ListedVariant } from '../../composables/useVariants'
 
-/** The folds to choose from, each drawn flat from its natural sizes. */
-const emit = defineEmits<{ choose: [fold: Fold] }>()
+/** The folds to choose from, the maker's variants first, each drawn as it stands on display. */
+const emit = defineEmits<{ choose: [fold: Fold, variant?: ListedVariant] }>()
 const work = useClassStore()
+const { data: variants } = useVariants()
+const find = ref('')
+const id = useId()
 
-const drawn = computed(() => FOLDS.map(fold => ({
-  fold,
-  construction: fold.construct(defaultInputs(fold.parameters, work.units), work.units, MILLIMETRE),
-})))
+const choices = computed(() => [
+  ...variants.value.filter(({ units }) => units === work.units).flatMap((variant) => {
+    const fold = foldById(variant.fold)
+    return fold ? [{ key: `variant-${variant.id}`, fold, variant, name: variant.name, about: `Your variant of ${fold.name}` }] : []
+  }),
+  ...FOLDS.map(fold => ({ key: fold.id, fold, variant: undefined, name: fold.name, about: fold.summary })),
+].filter(({ name, about, fold }) => `${fold.number} ${name} ${about}`.toLowerCase().includes(find.value.trim().toLowerCase()))
+  .map(choice => ({ ...choice, construction: choice.fold.construct(choice.variant?.parameters ?? {}, work.units, MILLIMETRE) })))
 </script>
 
 <template>
-  <ul>
-    <li
-      v-for="{ fold, construction } in drawn"
-      :key="fold.id"
-    >
-      <button
-        type="button"
-        @click="emit('choose', fold)"
+  <div class="stack">
+    <div class="row">
+      <label :for="id">Find</label>
+      <InputText
+        :id="id"
+        v-model="find"
+        autocomplete="off"
+      />
+    </div>
+    <ul aria-label="Folds to add">
+      <li
+        v-for="{ key, fold, variant, name, about, construction } in choices"
+        :key="key"
       >
-        <FoldedDrawing
-          aria-hidden="true"
-          :construction="construction"
-          :opening="0.8"
-          :width="150"
-          :height="110"
-        />
-        <span>
-          <strong>{{ fold.name }}</strong>
-          <span class="small quiet">no. {{ fold.number }}</span>
-          <span class="quiet">{{ fold.summary }}</span>
-        </span>
-      </button>
-    </li>
-  </ul>
+        <button
+          type="button"
+          @click="emit('choose', fold, variant)"
+        >
+          <FoldedDrawing
+            aria-hidden="true"
+            :construction="construction"
+            :opening="0.8"
+            :width="130"
+            :height="90"
+          />
+          <span>
+            <strong>{{ name }}</strong>
+            <span class="small quiet">no. {{ fold.number }}</span>
+            <span class="quiet small">{{ about }}</span>
+          </span>
+        </button>
+      </li>
+    </ul>
+    <p v-if="choices.length === 0">
+      No fold is called that. Take a word away.
+    </p>
+  </div>
 </template>
 
 <style scoped>
-ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.6rem; }
+ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(20rem, 1fr)); gap: 0.6rem; }
 button {
-  font: inherit; color: inherit; text-align: left; width: 100%; display: grid; grid-template-columns: 150px 1fr; gap: 1rem; align-items: center;
-  background: var(--ground); border: 1px solid var(--line); border-radius: 3px; padding: 0.7rem 1rem; cursor: pointer;
+  font: inherit; color: inherit; text-align: left; width: 100%; height: 100%; display: grid; grid-template-columns: 130px 1fr; gap: 0.8rem; align-items: center;
+  background: var(--ground); border: 1px solid var(--line); border-radius: 3px; padding: 0.5rem 0.7rem; cursor: pointer;
 }
 button:hover { border-color: var(--accent); }
 button span { display: grid; }

@@ -1,11 +1,19 @@
 <script setup lang="ts">
-import type { PreparedCard } from '../../../core/batch'
+import type { PreparedCard, PreparedPiece } from '../../../core/batch'
+import { formatLength } from '../../../core/lengths'
 import { scoreReading } from '../../../core/folds'
 
 /** The pieces of one card with the arithmetic behind each size; `full` adds paper and scores. */
 const { card, full = false } = defineProps<{ card: PreparedCard, full?: boolean, chosen?: string }>()
 const emit = defineEmits<{ choose: [part: string] }>()
 const work = useClassStore()
+/** What a size does not say about a piece. */
+const aboutOf = ({ kind, windows, slits, shaped }: PreparedPiece) => [
+  kind === 'hidden' && 'hidden: any scrap will do',
+  shaped && 'cut to shape after scoring',
+  slits.length > 0 && count(slits.length, 'slit'),
+  ...windows.map(({ name, width, height }) => `${name.toLowerCase()} ${formatLength(width.value, work.units)} × ${formatLength(height.value, work.units)}`),
+].filter(Boolean).join(', ')
 const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height }) => [width.value, height.value]), 1))
 </script>
 
@@ -71,6 +79,10 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
           class="name"
         >
           {{ piece.name }}
+          <span
+            v-if="aboutOf(piece)"
+            class="about small quiet"
+          >{{ aboutOf(piece) }}</span>
         </th>
         <td class="measure">
           <SizeText
@@ -125,6 +137,7 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
 
 <style scoped>
 .measure { font-size: var(--measure); font-weight: 500; }
+.about { display: block; font-weight: 400; max-width: 14rem; }
 .name { color: var(--ink); font-size: 1rem; }
 .glyph { width: 3.2rem; padding: 0.1rem 0.5rem 0.1rem 0; }
 .paper { flex-wrap: nowrap; }

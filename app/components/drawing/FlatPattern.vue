@@ -16,6 +16,8 @@ const { construction, part, papers, units, scale } = defineProps<{
   /** Pixels for one nanometre. */
   scale: number
   chosen?: string
+  /** The number of each crease in the order of scoring, where it is shown. */
+  numbers?: number[]
 }>()
 const emit = defineEmits<{ choose: [part: string] }>()
 
@@ -91,6 +93,8 @@ function middle(panel: Panel) {
   const mean = (axis: 0 | 1) => corners.reduce((sum, corner) => sum + corner[axis], 0) / corners.length
   return { x: mean(0) * scale, y: height.value - mean(1) * scale }
 }
+/** Where the number of a crease stands: a quarter of the way along it, clear of names in the middle. */
+const numbered = ({ from, to }: Crease): Point => [from.x.value + (to.x.value - from.x.value) / 4, from.y.value + (to.y.value - from.y.value) / 4]
 const NAMED = 44
 const roomy = ({ width, height }: Panel) => width.value * scale >= NAMED && height.value * scale >= 16
 const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'right'
@@ -140,6 +144,21 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
         :class="look === 'halo' ? 'halo' : ['crease', look]"
       />
     </template>
+    <g
+      v-for="(crease, index) in numbers ? part.creases : []"
+      :key="`number ${index}`"
+      :transform="`translate(${spot(numbered(crease))})`"
+    >
+      <circle
+        r="9"
+        class="disc"
+      />
+      <text
+        y="4.5"
+        text-anchor="middle"
+        class="count"
+      >{{ numbers![index] }}</text>
+    </g>
     <g
       v-for="panel in part.panels"
       :key="panel.key"
@@ -236,6 +255,8 @@ svg { display: block; max-width: 100%; height: auto; }
 .crease { stroke: var(--ink); stroke-width: 1.6; pointer-events: none; }
 .halo { stroke: var(--sheet); stroke-width: 4; stroke-opacity: 0.8; pointer-events: none; }
 .slit { stroke: var(--ink); stroke-width: 2.6; pointer-events: none; }
+.disc { fill: var(--sheet); stroke: var(--ink); }
+.count { font-size: 12px; font-weight: 700; }
 .leader { stroke: var(--line); stroke-width: 1; }
 .mountain { stroke-dasharray: 10 3 2 3; }
 .valley { stroke-dasharray: 6 4; }

@@ -84,6 +84,15 @@ export function piecesOf(construction: Construction, mark: Length): Piece[] {
   })
 }
 
+/** Indices of scores in the order they are made: front first, then turned over; from left to right, then from bottom to top, slanting ones last. */
+export function scoringOrder(scores: Score[]): number[] {
+  const ways = ['x', 'y', 'slant']
+  return scores.map((_, index) => index).sort((a, b) => {
+    const [first, second] = [scores[a]!, scores[b]!]
+    return Number(first.turnOver) - Number(second.turnOver) || ways.indexOf(first.along) - ways.indexOf(second.along) || first.at.value - second.at.value || a - b
+  })
+}
+
 function sameSpan([a, b]: [Place, Place], [from, to]: [Place, Place], along: 'x' | 'y' | 'slant'): boolean {
   const axis = along === 'y' ? 'x' : 'y'
   return a[axis].value === from[axis].value && b[axis].value === to[axis].value

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Fold } from '../../../../core/folds'
 import { freeKey, freeTitle, newCard } from '../../../../core/batch'
+import type { ListedVariant } from '../../../composables/useVariants'
 
 const work = useClassStore()
 const route = useRoute()
@@ -11,9 +12,9 @@ const cards = computed(() => work.preparation?.cards ?? [])
 const chosen = computed(() => cards.value.find(({ entry }) => entry.key === route.query.card) ?? cards.value[0])
 const choose = (key: string) => router.replace({ query: { card: key } })
 
-function add(fold: Fold) {
+function add(fold: Fold, variant?: ListedVariant) {
   adding.value = false
-  const card = newCard(fold, work.batch!)
+  const card = newCard(fold, work.batch!, variant && { title: variant.name, parameters: variant.parameters })
   work.edit('add card', document => void document.cards.push(card))
   void choose(card.key)
 }
@@ -67,7 +68,7 @@ function remove(key: string) {
       v-model:visible="adding"
       modal
       header="Add a card"
-      :style="{ width: '40rem' }"
+      :style="{ width: '46rem' }"
     >
       <FoldChoice @choose="add" />
     </Dialog>

@@ -123,6 +123,7 @@ const PURCHASES = [
         </FigureTable>
       </section>
       <PricesForm />
+      <PostForm />
     </div>
   </div>
 </template>

@@ -21,6 +21,13 @@ const cards = computed(() => work.preparation?.cards ?? [])
         outlined
         download
       />
+      <Button
+        as="router-link"
+        :to="`/print/${work.id}/scores`"
+        label="Score cards to print"
+        severity="secondary"
+        outlined
+      />
     </div>
     <section
       v-for="card in cards"

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import type { EnvelopeEntry, PostEntry, RateEntry } from '../../../core/batch'
+import { BOUNDS } from '../../../core/batch'
+
+/** Envelopes and rates of the class. The figures it starts with are made up; the maker puts in what the post asks. */
+const work = useClassStore()
+const post = computed(() => work.document!.post)
+const mark = computed(() => work.preparation!.cutter.mark)
+const SIDES = [{ key: 'width', label: 'Width' }, { key: 'height', label: 'Height' }] as const
+
+function set(label: string, change: (post: PostEntry) => void) {
+  work.edit(`post ${label}`, document => change(document.post))
+}
+const addEnvelope = () => set('add envelope', ({ envelopes }) => void envelopes.push({ name: free('Envelope', envelopes), width: work.units === 'inch' ? '5 3/4 in' : '162 mm', height: work.units === 'inch' ? '8 3/4 in' : '229 mm' }))
+const addRate = () => set('add rate', ({ rates }) => void rates.push({ name: free('Rate', rates), width: '250 mm', height: '353 mm', thickness: '25 mm', weight: 500, price: 300 }))
+const free = (stem: string, taken: { name: string }[]) => {
+  let number = taken.length + 1
+  while (taken.some(({ name }) => name === `${stem} ${number}`)) number++
+  return `${stem} ${number}`
+}
+const rename = (kind: 'envelopes' | 'rates', index: number, name: string) => name.trim() && set(`${kind} ${index} name`, all => void (all[kind][index]!.name = name.slice(0, BOUNDS.title)))
+const envelope = (index: number, key: keyof EnvelopeEntry, value: string) => set(`envelope ${index} ${key}`, ({ envelopes }) => void (envelopes[index]![key] = value))
+const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry[K]) => set(`rate ${index} ${key}`, ({ rates }) => void (rates[index]![key] = value))
+</script>
+
+<template>
+  <details class="board">
+    <summary>Envelopes and posting</summary>
+    <div class="stack">
+      <p class="quiet small">
+        Made-up rates to start from: put in what your post asks.
+      </p>
+      <div class="row">
+        <LengthField
+          label="Height of a foam pad"
+          :model-value="post.foam"
+          :units="work.units"
+          :mark="mark"
+          zero
+          @update:model-value="value => set('foam', all => void (all.foam = value))"
+        />
+        <div class="field">
+          <label for="post-bulk">Bulk of paper, cm³ per gram</label>
+          <InputNumber
+            input-id="post-bulk"
+            :model-value="post.bulk"
+            :min="0.5"
+            :max="4"
+            :max-fraction-digits="2"
+            @update:model-value="typeof $event === 'number' && set('bulk', all => void (all.bulk = $event))"
+          />
+        </div>
+      </div>
+      <fieldset
+        v-for="(entry, index) in post.envelopes"
+        :key="`envelope ${index}`"
+        class="entry"
+      >
+        <legend class="unseen">
+          Envelope {{ index + 1 }}
+        </legend>
+        <InputText
+          :model-value="entry.name"
+          :aria-label="`Name of envelope ${index + 1}`"
+          @update:model-value="rename('envelopes', index, $event ?? '')"
+        />
+        <LengthField
+          v-for="side in SIDES"
+          :key="side.key"
+          :label="side.label"
+          :model-value="entry[side.key]"
+          :units="work.units"
+          :mark="mark"
+          @update:model-value="envelope(index, side.key, $event)"
+        />
+        <Button
+          text
+          severity="secondary"
+          :aria-label="`Remove ${entry.name}`"
+          @click="set('remove envelope', all => void all.envelopes.splice(index, 1))"
+        >
+          <Icon name="tabler:trash" />
+        </Button>
+      </fieldset>
+      <Button
+        label="Add an envelope"
+        size="small"
+        severity="secondary"
+        outlined
+        :disabled="post.envelopes.length >= BOUNDS.envelopes"
+        @click="addEnvelope"
+      />
+      <fieldset
+        v-for="(entry, index) in post.rates"
+        :key="`rate ${index}`"
+        class="entry"
+      >
+        <legend class="unseen">
+          Rate {{ index + 1 }}
+        </legend>
+        <InputText
+          :model-value="entry.name"
+          :aria-label="`Name of rate ${index + 1}`"
+          @update:model-value="rename('rates', index, $event ?? '')"
+        />
+        <LengthField
+          v-for="side in [...SIDES, { key: 'thickness', label: 'Thickness' } as const]"
+          :key="side.key"
+          :label="side.label"
+          :model-value="entry[side.key]"
+          :units="work.units"
+          :mark="mark"
+          @update:model-value="rate(index, side.key, $event)"
+        />
+        <div class="field">
+          <label :for="`rate-${index}-weight`">Grams</label>
+          <InputNumber
+            :input-id="`rate-${index}-weight`"
+            :model-value="entry.weight"
+            :min="1"
+            :max="BOUNDS.grams"
+            :max-fraction-digits="0"
+            @update:model-value="typeof $event === 'number' && rate(index, 'weight', $event)"
+          />
+        </div>
+        <div class="field">
+          <label :for="`rate-${index}-price`">Cents</label>
+          <InputNumber
+            :input-id="`rate-${index}-price`"
+            :model-value="entry.price"
+            :min="0"
+            :max="BOUNDS.cents"
+            :max-fraction-digits="0"
+            @update:model-value="typeof $event === 'number' && rate(index, 'price', $event)"
+          />
+        </div>
+        <Button
+          text
+          severity="secondary"
+          :aria-label="`Remove ${entry.name}`"
+          @click="set('remove rate', all => void all.rates.splice(index, 1))"
+        >
+          <Icon name="tabler:trash" />
+        </Button>
+      </fieldset>
+      <Button
+        label="Add a rate"
+        size="small"
+        severity="secondary"
+        outlined
+        :disabled="post.rates.length >= BOUNDS.rates"
+        @click="addRate"
+      />
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary { cursor: pointer; font-weight: 600; }
+.stack { margin-top: 0.75rem; }
+.entry { display: flex; flex-wrap: wrap; gap: 0.5rem 0.9rem; align-items: end; border: 0; border-top: 1px solid var(--line); padding: 0.6rem 0 0; margin: 0; }
+.entry :deep(.p-inputnumber input) { width: 5rem; }
+</style>

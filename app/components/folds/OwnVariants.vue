@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { foldById } from '../../../core/folds'
+import { MILLIMETRE } from '../../../core/lengths'
+import type { ListedVariant } from '../../composables/useVariants'
+
+/** The variants that makers kept from their cards. */
+const { data: variants, refresh } = await useVariants()
+const gone = ref<Omit<ListedVariant, 'id'>>()
+const refused = ref('')
+const shown = computed(() => variants.value.flatMap((variant) => {
+  const fold = foldById(variant.fold)
+  return fold ? [{ variant, fold, construction: fold.construct(variant.parameters, variant.units, MILLIMETRE) }] : []
+}))
+
+async function change(what: () => Promise<void>) {
+  refused.value = ''
+  try {
+    await what()
+    await refresh()
+  }
+  catch (error) {
+    refused.value = refusalOf(error).message
+  }
+}
+const remove = (id: number) => change(async () => {
+  const { variant } = await $fetch<{ variant: Omit<ListedVariant, 'id'> }>(`/api/variants/${id}`, { method: 'DELETE' })
+  gone.value = variant
+})
+const restore = () => change(async () => {
+  await $fetch('/api/variants', { method: 'POST', body: gone.value })
+  gone.value = undefined
+})
+</script>
+
+<template>
+  <section
+    v-if="shown.length > 0 || gone"
+    class="stack"
+    aria-label="Your variants"
+  >
+    <h2>Your variants</h2>
+    <p
+      v-if="refused"
+      class="wrong"
+    >
+      {{ refused }}
+    </p>
+    <p v-if="gone">
+      “{{ gone.name }}” was removed. <Button
+        label="Bring it back"
+        size="small"
+        severity="secondary"
+        outlined
+        @click="restore"
+      />
+    </p>
+    <ul>
+      <li
+        v-for="{ variant, fold, construction } in shown"
+        :key="variant.id"
+        class="board"
+      >
+        <FoldedDrawing
+          :construction="construction"
+          :opening="0.8"
+          :width="150"
+          :height="100"
+          aria-hidden="true"
+        />
+        <div>
+          <strong>{{ variant.name }}</strong>
+          <p class="small quiet">
+            {{ fold.name }}, <SizeText
+              :width="construction.finished.width.value"
+              :height="construction.finished.height.value"
+              :units="variant.units"
+              unit
+            />
+          </p>
+          <Button
+            label="Remove"
+            size="small"
+            severity="secondary"
+            text
+            :aria-label="`Remove ${variant.name}`"
+            @click="remove(variant.id)"
+          />
+        </div>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr)); gap: 0.9rem; }
+li { display: flex; gap: 0.8rem; align-items: center; }
+.wrong { color: var(--stop); font-weight: 600; }
+</style>
