@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import type { PreparedCard } from '../../../core/batch'
 import { BOUNDS, postingOf, withPapers } from '../../../core/batch'
 import type { Finding, ParameterInput, ParameterInputs } from '../../../core/folds'
@@ -55,75 +54,31 @@ function rename(title: string) {
   })
 }
 
-// All patterns of a card are drawn to one scale: side by side where they stay large enough, else below each other.
-const board = useTemplateRef('board')
-const { width: room } = useElementSize(board, { width: 620, height: 0 })
 const blanks = computed(() => (card.construction ? blanksOf(card.construction) : []))
 /** A card with a broken part is not folded on screen; its findings say what to change. */
 const foldable = computed(() => card.construction?.parts.every(part => isLayer(part.kind) || isWhole(part)) ?? false)
-const scale = computed(() => {
-  const widths = blanks.value.map(({ width }) => width.value)
-  const widest = Math.max(...widths, 1)
-  const tallest = Math.max(...blanks.value.map(({ height }) => height.value), 1)
-  const available = Math.max(260, room.value) - 30
-  const beside = (available - widths.length * 90) / widths.reduce((sum, width) => sum + width, 1)
-  const alone = Math.min((available - 62) / widest, 300 / tallest)
-  return beside > alone * 0.6 ? Math.min(beside, alone) : alone
-})
 </script>
 
 <template>
   <div class="editor">
     <section
-      ref="board"
       class="patterns"
       aria-label="Flat patterns"
     >
-      <div
+      <PatternBoard
         v-if="card.construction"
-        class="board drawings"
+        :construction="card.construction"
+        :blanks="blanks"
+        :papers="card.entry.papers"
+        :units="work.units"
+        :chosen="chosen"
+        @choose="chosen = $event"
       >
-        <FlatPattern
-          v-for="part in blanks"
-          :key="part.key"
-          :construction="card.construction"
-          :part="part"
-          :papers="card.entry.papers"
-          :units="work.units"
-          :scale="scale"
-          :chosen="chosen"
-          @choose="chosen = $event"
-        />
-        <p
-          v-if="blanks.length === 0"
-          class="quiet"
-        >
-          Nothing can be drawn from these sizes. The findings say what to change.
-        </p>
         <PatternFiles
           :card="card.entry.key"
           :blanks="blanks"
-          class="key"
         />
-        <p class="quiet small key">
-          Inside face up. <svg
-            width="34"
-            height="8"
-            aria-hidden="true"
-          ><path
-            d="M0 4H34"
-            class="mountain"
-          /></svg> mountain
-          <svg
-            width="34"
-            height="8"
-            aria-hidden="true"
-          ><path
-            d="M0 4H34"
-            class="valley"
-          /></svg> valley
-        </p>
-      </div>
+      </PatternBoard>
       <FindingList
         :findings="findings"
         :units="work.units"
@@ -138,6 +93,7 @@ const scale = computed(() => {
     <div class="stack side">
       <FoldedCard
         v-if="card.construction && foldable"
+        :front="card.fold!.view"
         :construction="card.construction"
         :papers="card.entry.papers"
         :looks="shelf.papers"
@@ -146,16 +102,39 @@ const scale = computed(() => {
       />
       <CardParameters
         v-if="card.fold"
-        :title="card.entry.title"
         :fold="card.fold"
         :inputs="card.entry.parameters"
         :findings="card.findings"
         :units="work.units"
         :mark="work.preparation!.cutter.mark"
         @change="set"
-        @rename="rename"
-        @resize="resizing = true"
-        @keep="keeping = true"
+      >
+        <template #head>
+          <CardName
+            :title="card.entry.title"
+            :longest="BOUNDS.title"
+            @rename="rename"
+          />
+        </template>
+        <Button
+          label="Another size"
+          size="small"
+          severity="secondary"
+          outlined
+          @click="resizing = true"
+        />
+        <Button
+          label="Keep as variant"
+          size="small"
+          severity="secondary"
+          outlined
+          @click="keeping = true"
+        />
+      </CardParameters>
+      <CardFacts
+        v-if="card.construction"
+        :construction="card.construction"
+        :units="work.units"
       />
       <CardPosting
         v-if="posting"
@@ -186,10 +165,5 @@ const scale = computed(() => {
 <style scoped>
 .editor { display: grid; grid-template-columns: minmax(0, 1fr) 17rem; gap: 1.25rem; align-items: start; }
 .patterns { display: grid; gap: 1rem; min-width: 0; }
-.drawings { display: flex; flex-wrap: wrap; gap: 0.5rem 1.5rem; padding: 0.75rem; align-items: flex-end; }
-.key { flex-basis: 100%; }
-.key path { stroke: var(--ink); stroke-width: 1.6; }
-.mountain { stroke-dasharray: 10 3 2 3; }
-.valley { stroke-dasharray: 6 4; }
 @media (max-width: 1000px) { .editor { grid-template-columns: 1fr; } .side { order: -1; } }
 </style>

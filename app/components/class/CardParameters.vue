@@ -1,18 +1,16 @@
 <script setup lang="ts">
 import type { Finding, Fold, ParameterInput, ParameterInputs } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
-import { BOUNDS } from '../../../core/batch'
 
 /** All parameters of a card, those first that decide about the others. */
 const { fold, inputs, findings } = defineProps<{
-  title: string
   fold: Fold
   inputs: ParameterInputs
   findings: Finding[]
   units: Units
   mark: Length
 }>()
-const emit = defineEmits<{ change: [name: string, input: ParameterInput], rename: [title: string], resize: [], keep: [] }>()
+const emit = defineEmits<{ change: [name: string, input: ParameterInput] }>()
 
 const change = (name: string, input: ParameterInput) => emit('change', name, input)
 const shown = computed(() => Object.entries(fold.parameters).filter(([, { when }]) => !when || inputs[when]))
@@ -24,11 +22,7 @@ const stopped = (name: string) => findings.find(finding => finding.parameter ===
     class="board parameters stack"
     aria-label="Parameters"
   >
-    <CardName
-      :title="title"
-      :longest="BOUNDS.title"
-      @rename="emit('rename', $event)"
-    />
+    <slot name="head" />
     <p class="quiet small">
       {{ fold.name }}: {{ fold.summary }}
     </p>
@@ -44,20 +38,7 @@ const stopped = (name: string) => findings.find(finding => finding.parameter ===
       @change="change"
     />
     <div class="row">
-      <Button
-        label="Another size"
-        size="small"
-        severity="secondary"
-        outlined
-        @click="emit('resize')"
-      />
-      <Button
-        label="Keep as variant"
-        size="small"
-        severity="secondary"
-        outlined
-        @click="emit('keep')"
-      />
+      <slot />
     </div>
   </section>
 </template>

@@ -7,7 +7,8 @@ const work = useClassStore()
 const money = useMoney()
 const id = useId()
 const wanted = computed(() => work.document!.cards.find(({ key }) => key === card)?.envelope ?? '')
-const envelopes = computed(() => [{ name: '', label: 'The smallest that fits' }, ...work.document!.post.envelopes.map(({ name }) => ({ name, label: name }))])
+const SMALLEST = 'The smallest that fits'
+const envelopes = computed(() => [SMALLEST, ...work.document!.post.envelopes.map(({ name }) => name)])
 const millimetres = (length: number) => (length / 1e6).toFixed(1)
 /** Layers from front to back, the same ones that follow each other counted. */
 const layers = computed(() => posting.stack.layers.reduce<{ name: string, count: number }[]>((list, name) => {
@@ -48,12 +49,10 @@ function choose(name: string) {
       <label :for="id">Envelope</label>
       <Select
         :input-id="id"
-        :model-value="wanted"
+        :model-value="wanted || SMALLEST"
         :options="envelopes"
-        option-value="name"
-        option-label="label"
         size="small"
-        @update:model-value="choose"
+        @update:model-value="choose($event === SMALLEST ? '' : $event)"
       />
     </div>
     <details class="small">

@@ -44,6 +44,7 @@ const choices = computed(() => [
             aria-hidden="true"
             :construction="construction"
             :opening="0.8"
+            :view="fold.view"
             :width="130"
             :height="90"
           />

@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import { useEventListener, useLocalStorage } from '@vueuse/core'
 import type { PaperEntry } from '../../../core/batch'
-import type { Construction } from '../../../core/folds'
+import type { Construction, View } from '../../../core/folds'
 
 /** The card folded: one slider opens and closes it, dragging turns it round. In space where the browser can, drawn where it cannot. */
-defineProps<{ construction: Construction, papers: Record<string, string>, looks: PaperEntry[], chosen?: string }>()
+const { front } = defineProps<{ construction: Construction, front: View, papers: Record<string, string>, looks: PaperEntry[], chosen?: string }>()
 const emit = defineEmits<{ choose: [part: string] }>()
 
-const FRONT = { turn: -28, tilt: 18 }
 const SIZE = { width: 250, height: 200 }
 const percent = ref(70)
-const view = ref({ ...FRONT })
+const view = ref({ ...front })
 const id = useId()
 const drawn = useLocalStorage('wakaru-drawn-view', false)
 const unavailable = ref(false)
@@ -96,9 +95,9 @@ useEventListener('pointerdown', () => (playing.value = false))
       <div class="row buttons">
         <button
           type="button"
-          @click="view = { ...FRONT }"
+          @click="view = { ...front }"
         >
-          From the front
+          As displayed
         </button>
         <button
           type="button"

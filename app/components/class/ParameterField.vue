@@ -30,7 +30,7 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
   />
   <div
     v-else-if="parameter.kind === 'toggle'"
-    class="row"
+    class="row toggle"
   >
     <ToggleSwitch
       :input-id="`p-${name}`"
@@ -64,3 +64,7 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
     />
   </fieldset>
 </template>
+
+<style scoped>
+.toggle { flex-wrap: nowrap; }
+</style>

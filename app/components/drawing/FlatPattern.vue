@@ -89,14 +89,22 @@ const layers = computed(() => {
 })
 /** Where the name of a panel stands: the middle of its corners, which lies in it for every shape that folds use. */
 function middle(panel: Panel) {
+  // Where a flap is cut from its middle the name goes above it.
+  if (panel.holes) return { x: (panel.x.value + panel.width.value / 2) * scale, y: height.value - (panel.y.value + panel.height.value) * scale + 16 }
   const corners = outlineOf(panel)
   const mean = (axis: 0 | 1) => corners.reduce((sum, corner) => sum + corner[axis], 0) / corners.length
   return { x: mean(0) * scale, y: height.value - mean(1) * scale }
 }
 /** Where the number of a crease stands: a quarter of the way along it, clear of names in the middle. */
 const numbered = ({ from, to }: Crease): Point => [from.x.value + (to.x.value - from.x.value) / 4, from.y.value + (to.y.value - from.y.value) / 4]
-const NAMED = 44
-const roomy = ({ width, height }: Panel) => width.value * scale >= NAMED && height.value * scale >= 16
+/** Width of a letter of a name, about. */
+const LETTER = 6.6
+const nameOf = ({ name }: Panel) => (part.panels.length > 1 ? name : part.name)
+function roomy(panel: Panel) {
+  const corners = outlineOf(panel)
+  const across = (axis: 0 | 1) => (Math.max(...corners.map(corner => corner[axis])) - Math.min(...corners.map(corner => corner[axis]))) * scale
+  return across(0) >= nameOf(panel).length * LETTER && across(1) >= 16
+}
 const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'right'
 </script>
 
@@ -169,7 +177,7 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
         :y="middle(panel).y"
         class="name"
         text-anchor="middle"
-      >{{ part.panels.length > 1 ? panel.name : part.name }}</text>
+      >{{ nameOf(panel) }}</text>
       <title v-else>{{ panel.name }}</title>
       <text
         v-if="roomy(panel) && layers.some(({ joint }) => joint.onto === panel && joint.face === 'outside')"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Group, Mesh, MeshLambertMaterial, PerspectiveCamera, Scene, Texture, WebGLRenderer } from 'three'
 import type { PaperEntry } from '../../../core/batch'
-import type { Construction, Panel, Part, Point, View } from '../../../core/folds'
+import type { Box, Construction, Panel, Part, Point, View } from '../../../core/folds'
 import { boxOf, holesOf, isWhole, outlineOf, panelKey, poseOf } from '../../../core/folds'
 
 /** The folded card in space, seen from one side. Draws when something changed, never by itself. */
@@ -80,7 +80,7 @@ function build() {
   card = new three.Group()
   for (const part of construction.parts.filter(isWhole)) {
     for (const panel of part.panels) {
-      const mesh = new three.Mesh(geometryOf(part, panel), new three.MeshLambertMaterial({ map: textureOf(papers[part.key]), side: three.DoubleSide }))
+      const mesh = new three.Mesh(geometryOf(part, panel), new three.MeshLambertMaterial({ map: textureOf(papers[part.key], part.printTop), side: three.DoubleSide }))
       mesh.matrixAutoUpdate = false
       mesh.userData.part = part.key
       mesh.add(new three.LineSegments(new three.EdgesGeometry(mesh.geometry), new three.LineBasicMaterial({ color: 0x2a2622, transparent: true, opacity: 0.55 })))
@@ -90,12 +90,12 @@ function build() {
     if (creases) markCreases(part)
   }
   scene.add(card)
-  const reach = [0, 0.5, 1].map(t => boxOf(construction, poseOf(construction, t)))
-  const [least, most] = [0, 1, 2].map(axis => [Math.min(...reach.map(box => box.least[axis]!)), Math.max(...reach.map(box => box.most[axis]!))]).reduce<[number[], number[]]>(([low, high], [a, b]) => [[...low, a!], [...high, b!]], [[], []])
-  card.position.set(...least.map((low, axis) => -(low + most[axis]!) / 2 * SCALE) as [number, number, number])
-  radius = Math.hypot(...least.map((low, axis) => (most[axis]! - low) / 2 * SCALE))
+  // As far away as the largest of its poses needs, so that it keeps its size while it opens.
+  radius = Math.max(...[0, 0.25, 0.5, 0.75, 1].map(t => halfDiagonal(boxOf(construction, poseOf(construction, t)))))
   place()
 }
+
+const halfDiagonal = ({ least, most }: Box) => Math.hypot(...least.map((low, axis) => (most[axis]! - low) / 2 * SCALE))
 
 function geometryOf(part: Part, panel: Panel) {
   const spot = ([x, y]: Point): [number, number] => [(x - panel.x.value) * SCALE, (y - panel.y.value) * SCALE]
@@ -119,11 +119,12 @@ function markCreases(part: Part) {
   }
 }
 
-/** The paper as a tile that repeats; its top is up on the part. */
-function textureOf(key: string | undefined): Texture | null {
+/** The paper as a tile that repeats; the top of the print lies where the part wants it. */
+function textureOf(key: string | undefined, top: Part['printTop']): Texture | null {
   const paper = looks.find(look => look.key === key)
   if (!paper) return null
-  const known = textures.get(`${paper.key} ${paper.colour} ${paper.motif}`)
+  const name = `${paper.key} ${paper.colour} ${paper.motif} ${top}`
+  const known = textures.get(name)
   if (known) return known
   const tile = document.createElement('canvas')
   tile.width = tile.height = 128
@@ -138,13 +139,16 @@ function textureOf(key: string | undefined): Texture | null {
   texture.wrapS = texture.wrapT = three.RepeatWrapping
   texture.repeat.set(1 / TILE, 1 / TILE)
   texture.colorSpace = three.SRGBColorSpace
-  textures.set(`${paper.key} ${paper.colour} ${paper.motif}`, texture)
+  texture.rotation = { top: 0, any: 0, left: -Math.PI / 2, bottom: Math.PI, right: Math.PI / 2 }[top]
+  textures.set(name, texture)
   return texture
 }
 
 function place() {
   if (!renderer) return
   const pose = poseOf(construction, opening, APART)
+  const { least, most } = boxOf(construction, pose)
+  card?.position.set(...least.map((low, axis) => -(low + most[axis]!) / 2 * SCALE) as [number, number, number])
   for (const [key, mesh] of meshes) {
     const frame = pose.get(key)
     mesh.visible = frame !== undefined
@@ -160,7 +164,7 @@ function draw() {
   asked = requestAnimationFrame(() => {
     asked = 0
     const [turn, tilt] = [view.turn * Math.PI / 180, view.tilt * Math.PI / 180]
-    const distance = radius / Math.sin(SEEN / 2 * Math.PI / 180) * 1.02
+    const distance = radius / Math.sin(SEEN / 2 * Math.PI / 180) * 0.97
     camera.position.set(-Math.sin(turn) * Math.cos(tilt) * distance, Math.sin(tilt) * distance, Math.cos(turn) * Math.cos(tilt) * distance)
     camera.lookAt(0, 0, 0)
     for (const mesh of meshes.values()) (mesh.material as MeshLambertMaterial).emissive.set(mesh.userData.part === chosen ? 0x402000 : 0x000000)

@@ -63,6 +63,7 @@ const restore = () => change(async () => {
         <FoldedDrawing
           :construction="construction"
           :opening="0.8"
+          :view="fold.view"
           :width="150"
           :height="100"
           aria-hidden="true"

@@ -1,10 +1,10 @@
 import { at, bent, box, panel, valley } from '../model/builder'
-import { face, panelOf } from '../model/card'
+import { panelOf } from '../model/card'
 import type { Place } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
-import { Measure } from '../../lengths'
+import { Measure, millimetres } from '../../lengths'
 
 const shut = () => 180
 const STYLE = { skill: 'first card', stands: false, group: 'around' } as const
@@ -148,10 +148,9 @@ export const boxEnvelope = defineFold({
     const build = (key: string, name: string, width: Measure, height: Measure) => {
       const sheet = card.sheet(key, name, key === 'tray' ? 'base' : 'insert', { width: width.plus(depth.times(2)), height: height.plus(depth.times(2)) })
       const [right, top] = [depth.plus(width), depth.plus(height)]
-      const farY = top.plus(depth)
       const floor = card.area(sheet, 'floor', `${name} floor`, box(depth, depth, width, height))
-      card.area(sheet, 'left', 'Left wall', box(zero, zero, depth, farY))
-      card.area(sheet, 'right', 'Right wall', box(right, zero, depth, farY))
+      card.area(sheet, 'left', 'Left wall', box(zero, depth, depth, height))
+      card.area(sheet, 'right', 'Right wall', box(right, depth, depth, height))
       card.area(sheet, 'lower', 'Lower wall', box(depth, zero, width, depth))
       card.area(sheet, 'upper', 'Upper wall', box(depth, top, width, depth))
       const square = bent('valley', () => 90)
@@ -159,9 +158,12 @@ export const boxEnvelope = defineFold({
       card.crease(sheet, ['floor', 'right'], at(right, depth), at(right, top), square)
       card.crease(sheet, ['floor', 'lower'], at(depth, depth), at(right, depth), square)
       card.crease(sheet, ['floor', 'upper'], at(depth, top), at(right, top), square)
-      for (const x of [depth, right]) {
-        card.slit(sheet, at(x, zero), at(x, depth))
-        card.slit(sheet, at(x, top), at(x, farY))
+      for (const [wall, x, cut] of [['left', zero, depth], ['right', right, right]] as const) {
+        for (const [end, y, edge] of [['lower', zero, depth], ['upper', top, top]] as const) {
+          card.area(sheet, `${wall}-${end}`, `Tab of the ${wall} wall, ${end}`, box(x, y, depth, depth))
+          card.crease(sheet, [wall, `${wall}-${end}`], at(x, edge), at(x.plus(depth), edge), square)
+          card.slit(sheet, at(cut, y), at(cut, y.plus(depth)))
+        }
       }
       return floor
     }
@@ -201,10 +203,9 @@ export const giftCardHolder = defineFold({
     card.joinAt(panelOf(holder, 'backing'), back, 'inside', { x: border, y: border })
     card.step('Score the insert, fold its pocket up and tape the two sides of the pocket.', 'Keep the tape at the very edge.')
     card.step('Glue the insert on the back panel, inside.')
-    const gift = card.loose('gift', 'Dummy of the gift card', { width: Measure.of('Gift card width', 85_600_000 as typeof card.mark), height: Measure.of('Gift card height', 54_000_000 as typeof card.mark) }, 'hidden')
-    card.joinAt(face(gift), panelOf(holder, 'backing'), 'inside', { x: across.minus(gift.width).half(), y: Measure.zero, means: 'held' })
+    const gift = Measure.of('Gift card', millimetres(85.6))
     card.message('the inside above the pocket', across, height.minus(border.times(2)).minus(pocket))
-    card.limit({ subject: 'Pocket width', parameter: 'width', value: across.minus(tape.times(2)), atLeast: gift.width, right: gift.width.plus(tape.times(2)).plus(border.times(2)), because: 'a gift card of 85.6 × 54 mm must fit between the tapes.' })
+    card.limit({ subject: 'Pocket width', parameter: 'width', value: across.minus(tape.times(2)), atLeast: gift, right: gift.plus(tape.times(2)).plus(border.times(2)), because: 'a gift card of 85.6 × 54 mm must fit between the tapes.' })
     card.limit({ subject: 'Pocket height', parameter: 'pocket', value: pocket, atLeast: rule('openingSide', card.units), because: 'the gift card would fall out.' })
     card.limit({ subject: 'Pocket height', parameter: 'pocket', value: pocket, atMost: height.minus(border.times(2)), because: 'it would stick out of the card.' })
     return { width, height, anchor: back }

@@ -11,6 +11,7 @@ export const easel = defineFold({
   skill: 'first card',
   stands: true,
   group: 'strip',
+  view: { turn: -18, tilt: -62 },
   parameters: {
     side: length('Side', '5 1/2 in', '140 mm', { help: 'Base, front and topper are squares of this side' }),
     stop: length('Stopper from the hinge', '4 in', '100 mm', { help: 'The nearer to the hinge, the steeper it stands' }),

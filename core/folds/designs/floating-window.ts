@@ -19,6 +19,7 @@ export const floatingWindow = defineFold({
   skill: 'some care',
   stands: false,
   group: 'strip',
+  view: { turn: 150, tilt: 18 },
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
@@ -83,6 +84,6 @@ export const floatingWindow = defineFold({
     card.limit({ subject: 'Window size', parameter: 'window', value: window, atMost: height.minus(border.times(4)), because: 'the frame and its mat must go on above and below it.' })
     card.limit({ subject: 'Glue strip', parameter: 'glue', value: glue, atMost: width.times(0.25), because: 'the two strips would leave no room for the scene.' })
     card.stamp('the background inside the window', scene.width, scene.height)
-    return { width, height, anchor: panelOf(base, 'back') }
+    return { width, height, anchor: front }
   },
 })

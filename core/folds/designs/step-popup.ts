@@ -18,6 +18,7 @@ export const stepPopup = defineFold({
   skill: 'some care',
   stands: true,
   group: 'slit',
+  view: { turn: -28, tilt: 28 },
   parameters: {
     width: length('Finished width', '5 1/2 in', '148 mm'),
     height: length('Finished height', '4 1/4 in', '105 mm'),
@@ -91,6 +92,6 @@ export const stepPopup = defineFold({
       card.limit({ subject: 'Depth of the side steps', parameter: 'sideDepth', value: sideDepth, atMost: depth.times(2), severity: 'warn', because: 'figures in front hide the middle one when they stand much farther out.' })
     }
     card.message('the floor in front of the steps', inner.width, inner.half.minus(depth).minus(border))
-    return { width, height, anchor: panelOf(base, 'front') }
+    return { width, height, anchor: panelOf(base, 'back') }
   },
 })

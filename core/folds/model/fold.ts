@@ -1,6 +1,7 @@
 import type { Length, Units } from '../../lengths'
 import { CardBuilder } from './builder'
 import type { Construction, Panel } from './card'
+import type { View } from '../motion/drawing'
 import { modelFindings } from './checks'
 import type { ParameterInputs, Parameters, Values } from './parameters'
 import { readInputs } from './parameters'
@@ -25,19 +26,23 @@ export interface FoldDefinition<P extends Parameters> {
   /** Whether it stands by itself on display. */
   stands: boolean
   group: Group
+  /** Where it is best looked at from on display. */
+  view?: View
   parameters: P
   /** Describes the card to the builder; answers the closed size and the panel that stays in place while it opens. */
   build: (values: Values<P>, card: CardBuilder) => Construction['finished'] & { anchor: Panel }
 }
 
 /** A design as the catalogue lists it. */
-export type Fold = Omit<FoldDefinition<Parameters>, 'build'> & {
+export type Fold = Omit<FoldDefinition<Parameters>, 'build' | 'view'> & {
+  view: View
   /** Works out a card. Inputs must have passed `inputProblems`. */
   construct: (inputs: ParameterInputs, units: Units, mark: Length) => Construction & { pieces: Piece[] }
 }
 
 export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinition<P>): Fold {
   return {
+    view: { turn: -28, tilt: 18 },
     ...fold,
     construct(inputs, units, mark) {
       const card = new CardBuilder(units, mark)

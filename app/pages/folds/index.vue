@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import type { Group, Skill } from '../../core/folds'
-import { FOLDS, USUAL_SHEET, factsOf } from '../../core/folds'
-import type { Length, Units } from '../../core/lengths'
-import { formatLength } from '../../core/lengths'
+import type { Group, Skill } from '../../../core/folds'
+import { FOLDS, USUAL_SHEET, factsOf } from '../../../core/folds'
+import type { Length, Units } from '../../../core/lengths'
+import { formatLength } from '../../../core/lengths'
 
 // The school chosen for the last class is the likely one here; the server starts from inches.
 const remembered = useLocalStorage<Units>('wakaru-units', 'inch', { initOnMounted: true })
@@ -126,11 +126,16 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
         <FoldedDrawing
           :construction="fold.facts.construction"
           :opening="opening / 100"
+          :view="fold.view"
           :width="250"
           :height="170"
           aria-hidden="true"
         />
-        <h2>{{ fold.name }}</h2>
+        <h2>
+          <NuxtLink :to="`/folds/${fold.id}`">
+            {{ fold.name }}
+          </NuxtLink>
+        </h2>
         <p class="small">
           {{ fold.summary }}
         </p>

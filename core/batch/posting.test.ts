@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest'
+import { BOUNDS, DEFAULT_POST, newCard, newClass, postingOf, prepare } from '.'
+import type { Batch, PostEntry } from '.'
+import { foldById } from '../folds'
+import { inches, millimetres } from '../lengths'
+
+const paper = { key: 'kelp', name: 'Kelp', kind: 'cardstock' as const, weight: 240, colour: '#3f6b57', motif: 'plain' as const, upright: false, stocks: [] }
+function post(fold: string, { parameters = {}, table = DEFAULT_POST, wanted }: { parameters?: Record<string, string | boolean>, table?: PostEntry, wanted?: string } = {}) {
+  const empty: Batch = { ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch' }), papers: [paper] }
+  const card = newCard(foldById(fold)!, empty, { parameters })
+  const [prepared] = prepare({ ...empty, cards: [card] }).cards
+  return postingOf(prepared!, table, 'inch', wanted)!
+}
+const problems = (posting: ReturnType<typeof post>) => posting.findings.map(({ problem }) => problem).join(' ')
+
+describe('posting a card', () => {
+  it('knows thickness, weight, the smallest envelope and the cheapest rate', () => {
+    const posting = post('plain-card', { parameters: { message: false } })
+    // Two layers of base and a mat of 0.3 mm each.
+    expect(posting.closed).toEqual({ width: inches(4.25), height: inches(5.5), thickness: millimetres(0.9) })
+    // (8 1/2 × 5 1/2 + 4 × 5 1/4) in² of 240 g/m².
+    expect(posting.weight).toBeCloseTo((8.5 * 5.5 + 4 * 5.25) * 0.0254 ** 2 * 240, 6)
+    expect([posting.envelope, posting.rate!.name, posting.findings]).toEqual(['Small envelope', 'Flat letter', []])
+  })
+
+  it('follows the bulk of the paper', () => {
+    expect(post('plain-card', { parameters: { message: false }, table: { ...DEFAULT_POST, bulk: 2.5 } }).closed.thickness).toBe(millimetres(1.8))
+  })
+
+  it('says which envelope fits when the chosen one does not', () => {
+    expect(problems(post('plain-card', { parameters: { width: '5 1/2 in' }, wanted: 'Small envelope' }))).toContain('“Small envelope” of 4 3/8 × 5 3/4 in is too small')
+    expect(problems(post('plain-card', { wanted: 'Lost envelope' }))).toContain('is not in the table')
+    expect(problems(post('plain-card', { parameters: { width: '11 in', height: '11 in' } }))).toContain('make one of')
+  })
+
+  it('sends what is bulky in a box, whatever the envelope', () => {
+    const posting = post('box-frame')
+    expect(posting.envelope).toBeUndefined()
+    expect(posting.rate!.name).not.toBe('Flat letter')
+    expect(problems(posting)).toMatch(/12\.7 mm thick.*box envelope/)
+  })
+
+  it('says when no rate takes it', () => {
+    expect(problems(post('plain-card', { table: { ...DEFAULT_POST, rates: [] } }))).toContain('no rate in the table')
+  })
+
+  it('has nothing to say about a card that cannot be worked out', () => {
+    expect(postingOf({ entry: { envelope: '' } as never, kits: 1, pieces: [], findings: [] }, DEFAULT_POST, 'inch')).toBeUndefined()
+    expect(BOUNDS.envelopes).toBeGreaterThan(DEFAULT_POST.envelopes.length)
+  })
+})
