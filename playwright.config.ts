@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from './e2e/chromium.mjs'
 
+const address = process.env.WAKARU_URL ?? 'http://127.0.0.1:4173'
+
 export default defineConfig({
   testDir: 'e2e',
   outputDir: '.data/interface',
@@ -11,7 +13,9 @@ export default defineConfig({
   timeout: 45_000,
   expect: { timeout: 8_000 },
   use: {
-    baseURL: process.env.WAKARU_URL ?? 'http://127.0.0.1:4173',
+    baseURL: address,
+    // Without a graphics card the view in space takes long; its own test asks for it.
+    storageState: { cookies: [], origins: [{ origin: address, localStorage: [{ name: 'wakaru-drawn-view', value: 'true' }] }] },
     launchOptions: CHROMIUM,
     viewport: { width: 1280, height: 800 },
     trace: 'off',

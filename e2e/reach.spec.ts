@@ -20,10 +20,10 @@ async function serious(page: Page): Promise<string[]> {
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`nothing serious is in the way of anybody, ${colorScheme}`, async ({ browser, request, baseURL }) => {
-    test.setTimeout(120_000)
+    test.setTimeout(240_000)
     const id = await demoClass(request, `Access ${colorScheme}`)
     const page = await (await browser.newContext({ baseURL, colorScheme, viewport: { width: 1280, height: 800 } })).newPage()
-    for (const path of ['/', '/folds', '/papers', ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits'].map(name => `/classes/${id}/${name}`), `/print/${id}/cutting`, `/print/${id}/kits`]) {
+    for (const path of ['/', '/folds', '/folds/step-popup', '/papers', ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits'].map(name => `/classes/${id}/${name}`), `/print/${id}/cutting`, `/print/${id}/kits`, `/print/${id}/scores`]) {
       await page.goto(path)
       await page.waitForLoadState('networkidle')
       await expect(page.getByRole('heading').first()).toBeVisible()
