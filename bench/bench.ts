@@ -3,7 +3,9 @@ import Table from 'cli-table3'
 import { kitsOfBatch, planAll, prepare } from '../core/batch'
 import type { Batch } from '../core/batch'
 import { plan, planPaper, sheetBound } from '../core/cutting'
+import { FOLDS, defaultInputs, drawFolded, poseOf, thicknessMap } from '../core/folds'
 import { writeBatch } from '../core/formats'
+import { inches, millimetres } from '../core/lengths'
 import { demoBatches } from '../demo'
 
 /**
@@ -46,6 +48,19 @@ for (const batch of demoBatches(new Date(2030, 0, 1))) {
   }
 }
 
+/** What a change of a parameter may take: pieces and findings of one design. */
+const CHANGE = 5
+const folds = new Table({ head: ['Fold', 'Panels', 'Change → pieces and findings', 'of 5 ms', 'Pose at an opening', 'Drawn view', 'Thickness map'], style: { head: [], border: [] } })
+for (const fold of FOLDS) {
+  const inputs = defaultInputs(fold.parameters, 'inch')
+  const card = fold.construct(inputs, 'inch', inches(1 / 16))
+  const change = time(() => fold.construct(inputs, 'inch', inches(1 / 16)))
+  folds.push([
+    fold.name, card.parts.reduce((sum, { panels }) => sum + panels.length, 0), ms(change), of(change, CHANGE),
+    ms(time(() => poseOf(card, 0.4))), ms(time(() => drawFolded(card, 0.4, fold.view))), ms(time(() => thicknessMap(card, () => millimetres(0.3), millimetres(1.5)), 5)),
+  ])
+}
+
 const batch = writeBatch(demoBatches(new Date(2030, 0, 1))[1]!)
 const start = (args: string[]) => {
   const began = performance.now()
@@ -58,5 +73,6 @@ const command = median(Array.from({ length: 9 }, () => start(['scripts/wakaru.mj
 console.log(`Node ${process.version}, ${process.platform} ${process.arch}. Medians in one process.\n`)
 console.log(speed.toString())
 console.log(sheets.toString())
+console.log(folds.toString())
 console.log(`Command line, whole run of “pieces”: ${ms(command)}, ${of(command, node)} a bare start of Node (${ms(node)}).`)
 console.log(`Memory in use after it all: ${Math.round(process.memoryUsage().heapUsed / 1e6)} MB.`)

@@ -11,7 +11,8 @@ test('a class goes out as a batch file and comes back with nothing lost', async 
   expect(download.suggestedFilename()).toBe('there-and-back.wakaru.json')
   const text = await readFile(await download.path(), 'utf8')
   const before = JSON.parse(text)
-  expect({ ...before, papers: undefined }).toEqual({ ...JSON.parse(DEMO), class: { ...JSON.parse(DEMO).class, title: 'There and back' }, papers: undefined })
+  const { papers: _, ...demo } = JSON.parse(DEMO)
+  expect(before).toMatchObject({ ...demo, class: { ...demo.class, title: 'There and back' } })
 
   await visit(page, '/')
   await page.getByLabel('Batch file to import').setInputFiles(upload('back.json', text))

@@ -58,7 +58,7 @@ describe('the batch file', () => {
     ['a sheet without height', f => void delete f.papers[0].stocks[0].height, 'papers[0].stocks[0].height: is a length'],
     ['a colour by name', f => void (f.papers[0].colour = 'red'), 'papers[0].colour: is a colour such as'],
     ['a price below nothing', f => void (f.papers[0].stocks[0].price = -1), 'papers[0].stocks[0].price: is a whole number from 0'],
-    ['thousands of cards', f => void (f.cards = Array.from({ length: 3000 }, () => f.cards[0])), 'cards: holds at most 24 cards'],
+    ['thousands of cards', f => void (f.cards = Array.from({ length: 3000 }, () => f.cards[0])), 'cards: holds at most 40 cards'],
     ['a card that is null', f => void (f.cards[0] = null), 'cards: is a list of cards'],
     ['a list for a card', f => void (f.cards[0] = []), 'cards: is a list of cards'],
     ['a list for the class', f => void (f.class = []), 'class: must be the class: title'],

@@ -46,9 +46,12 @@ function choose(name: string) {
       {{ posting.envelope ? `Goes in “${posting.envelope}”` : 'Goes' }} as {{ posting.rate.name.toLowerCase() }} for {{ money(posting.rate.price) }}.
     </p>
     <div class="field">
-      <label :for="id">Envelope</label>
+      <span
+        :id="id"
+        class="label small"
+      >Envelope</span>
       <Select
-        :input-id="id"
+        :aria-labelledby="id"
         :model-value="wanted || SMALLEST"
         :options="envelopes"
         size="small"

@@ -79,10 +79,6 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
           class="name"
         >
           {{ piece.name }}
-          <span
-            v-if="aboutOf(piece)"
-            class="about small quiet"
-          >{{ aboutOf(piece) }}</span>
         </th>
         <td class="measure">
           <SizeText
@@ -128,7 +124,9 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
         </template>
         <td class="small quiet">
           {{ piece.width.explain(work.units) }}<br>
-          {{ piece.height.explain(work.units) }}
+          {{ piece.height.explain(work.units) }}<template v-if="aboutOf(piece)">
+            <br>{{ aboutOf(piece) }}
+          </template>
         </td>
       </tr>
     </tbody>
@@ -137,7 +135,6 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
 
 <style scoped>
 .measure { font-size: var(--measure); font-weight: 500; }
-.about { display: block; font-weight: 400; max-width: 14rem; }
 .name { color: var(--ink); font-size: 1rem; }
 .glyph { width: 3.2rem; padding: 0.1rem 0.5rem 0.1rem 0; }
 .paper { flex-wrap: nowrap; }

@@ -63,9 +63,12 @@ function fit(name: string) {
         />
       </div>
       <div class="field">
-        <label :for="`${id}-envelope`">or as large as an envelope takes</label>
+        <span
+          :id="`${id}-envelope`"
+          class="label small"
+        >or as large as an envelope takes</span>
         <Select
-          :input-id="`${id}-envelope`"
+          :aria-labelledby="`${id}-envelope`"
           :model-value="envelope"
           :options="batch.post.envelopes"
           option-value="name"

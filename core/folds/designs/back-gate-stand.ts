@@ -11,6 +11,7 @@ export const backGateStand = defineFold({
   skill: 'some care',
   stands: true,
   group: 'strip',
+  bothWays: true,
   parameters: {
     outer: length('Outer panel', '2 1/8 in', '52 mm'),
     gate: length('Gate', '1 1/4 in', '30 mm', { help: 'The centre is two gates wide' }),

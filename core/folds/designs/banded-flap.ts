@@ -1,9 +1,8 @@
 import { during, mountain, panel, valley } from '../model/builder'
 import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, toggle } from '../model/parameters'
+import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
-import { DECORATION, printTopFor } from './choices'
 
 export const bandedFlap = defineFold({
   id: 'banded-flap',
@@ -13,6 +12,7 @@ export const bandedFlap = defineFold({
   skill: 'first card',
   stands: false,
   group: 'strip',
+  bothWays: true,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
@@ -20,11 +20,10 @@ export const bandedFlap = defineFold({
     bandHeight: length('Band height', '1 1/2 in', '40 mm'),
     ease: length('Ease of the band', '1/8 in', '3 mm', { zero: true, help: 'How much wider than the card the band is' }),
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
-    decoration: choice('Decoration', DECORATION),
     message: toggle('Message panel under the flap', true),
   },
-  build({ width, height, flap, bandHeight, ease, border, decoration, message }, card) {
-    const printTop = printTopFor(decoration)
+  build({ width, height, flap, bandHeight, ease, border, message }, card) {
+    const printTop = 'top'
     const base = card.strip('base', 'Base', 'base', width, [panel('back', 'Back panel', height), during(0.5, 1, valley(50)), panel('flap', 'Flap', flap)], 'y')
     const round = width.plus(ease).named('Card width and ease')
     const tongue = round.half()

@@ -17,6 +17,7 @@ export const bridge = defineFold({
   skill: 'nimble',
   stands: true,
   group: 'strip',
+  bothWays: true,
   parameters: {
     width: length('Finished width', '6 in', '150 mm'),
     height: length('Finished height', '4 in', '100 mm'),

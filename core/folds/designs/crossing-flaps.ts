@@ -3,7 +3,7 @@ import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
-import { DECORATION, LAYERS, printTopFor } from './choices'
+import { LAYERS } from './choices'
 
 export const crossingFlaps = defineFold({
   id: 'crossing-flaps',
@@ -13,6 +13,7 @@ export const crossingFlaps = defineFold({
   skill: 'some care',
   stands: false,
   group: 'strip',
+  bothWays: true,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
@@ -21,12 +22,11 @@ export const crossingFlaps = defineFold({
     insertHeight: length('Insert height', '3 1/2 in', '90 mm'),
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
     layers: choice('Mats on each panel', LAYERS),
-    decoration: choice('Decoration', DECORATION, 'The sentiment is placed with the card folded'),
     message: toggle('Message panel in the insert', true),
   },
-  build({ width, height, flap, leaf, insertHeight, border, layers, decoration, message }, card) {
+  build({ width, height, flap, leaf, insertHeight, border, layers, message }, card) {
     const { units } = card
-    const printTop = printTopFor(decoration)
+    const printTop = 'top'
     const base = card.strip('base', 'Base', 'base', height, [
       panel('back', 'Back panel', width),
       during(0.5, 1, valley(50)),

@@ -1,8 +1,7 @@
 import { mountain, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, toggle } from '../model/parameters'
-import { DECORATION, printTopFor } from './choices'
+import { length, toggle } from '../model/parameters'
 
 /** How far the legs of the parallelogram stand open on display, in degrees. */
 const OPEN = 60
@@ -15,16 +14,16 @@ export const doubleZFold = defineFold({
   skill: 'some care',
   stands: true,
   group: 'strip',
+  bothWays: true,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
     stripHeight: length('Strip height', '1 3/4 in', '45 mm'),
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
-    decoration: choice('Decoration', DECORATION),
     message: toggle('Message panel on C', true, 'Below the strip'),
     messageHeight: length('Message height', '1 1/2 in', '40 mm', { when: 'message' }),
   },
-  build({ width, height, stripHeight, border, decoration, message, messageHeight }, card) {
+  build({ width, height, stripHeight, border, message, messageHeight }, card) {
     const half = width.half()
     const base = card.strip('base', 'Base', 'base', height, [
       panel('a', 'Front panel A', half), mountain(OPEN), panel('b', 'Inner panel B', width.minus(half)), valley(OPEN), panel('c', 'Back panel C', width),
@@ -34,7 +33,7 @@ export const doubleZFold = defineFold({
       panel('long', 'Long panel', width), mountain(OPEN), panel('middle', 'Middle of the strip', half), valley(OPEN), panel('end', 'Short end', width.minus(half)),
     ])
     const [a, c] = [panelOf(base, 'a'), panelOf(base, 'c')]
-    const printTop = printTopFor(decoration)
+    const printTop = 'top'
     card.step('Score and fold base and strip alike, then turn the strip end for end.')
 
     card.mat(a, border, { key: 'mat-a', name: 'Mat on panel A', printTop })

@@ -19,6 +19,7 @@ export const floatingWindow = defineFold({
   skill: 'some care',
   stands: false,
   group: 'strip',
+  bothWays: true,
   view: { turn: 150, tilt: 18 },
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),

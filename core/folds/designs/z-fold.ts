@@ -2,7 +2,7 @@ import { mountain, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
-import { DECORATION, LAYERS, printTopFor } from './choices'
+import { LAYERS } from './choices'
 
 export const zFold = defineFold({
   id: 'z-fold',
@@ -12,18 +12,18 @@ export const zFold = defineFold({
   skill: 'first card',
   stands: true,
   group: 'strip',
+  bothWays: true,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
     layers: choice('Mats on each panel', LAYERS),
-    decoration: choice('Decoration', DECORATION),
     plate: toggle('Plate across the front', true, 'Glued to panel A only, reaching over panel C'),
     plateWidth: length('Plate width', '3 1/4 in', '80 mm', { when: 'plate' }),
     plateHeight: length('Plate height', '3 1/2 in', '90 mm', { when: 'plate' }),
     message: toggle('Message panel on C', true),
   },
-  build({ width, height, border, layers, decoration, plate, plateWidth, plateHeight, message }, card) {
+  build({ width, height, border, layers, plate, plateWidth, plateHeight, message }, card) {
     const half = width.half()
     const base = card.strip('base', 'Base', 'base', height, [
       panel('a', 'Front panel A', half),
@@ -32,7 +32,7 @@ export const zFold = defineFold({
       valley(60),
       panel('c', 'Back panel C', width),
     ])
-    const printTop = printTopFor(decoration)
+    const printTop = 'top'
     card.step('Score both creases and fold the base: in half at the valley, then turn the upper half back at the mountain.')
     card.mats(panelOf(base, 'a'), border, layers, { key: 'mat-a', name: 'Mat on panel A', printTop })
     card.mats(panelOf(base, 'b'), border, layers, { key: 'mat-b', name: 'Mat on panel B', printTop })

@@ -1,10 +1,11 @@
 import type { Length, Units } from '../../lengths'
+import type { PrintTop } from '../../paper'
 import { CardBuilder } from './builder'
 import type { Construction, Panel } from './card'
 import type { View } from '../motion/drawing'
 import { modelFindings } from './checks'
 import type { ParameterInputs, Parameters, Values } from './parameters'
-import { readInputs } from './parameters'
+import { choice, readInputs } from './parameters'
 import { piecesOf } from './pieces'
 import type { Piece } from './pieces'
 
@@ -26,6 +27,8 @@ export interface FoldDefinition<P extends Parameters> {
   /** Whether it stands by itself on display. */
   stands: boolean
   group: Group
+  /** Whether it may be decorated upright or sideways: the same pieces, other print directions. */
+  bothWays?: boolean
   /** Where it is best looked at from on display. */
   view?: View
   parameters: P
@@ -40,14 +43,21 @@ export type Fold = Omit<FoldDefinition<Parameters>, 'build' | 'view'> & {
   construct: (inputs: ParameterInputs, units: Units, mark: Length) => Construction & { pieces: Piece[] }
 }
 
+const DECORATION = choice('Decoration', [{ value: 'upright', label: 'Upright' }, { value: 'sideways', label: 'Sideways' }], 'The sentiment is placed with the card folded')
+/** Where the top of a print lies once the card is decorated sideways: what was up is left. */
+const SIDEWAYS: Record<PrintTop, PrintTop> = { top: 'left', left: 'bottom', bottom: 'right', right: 'top', any: 'any' }
+
 export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinition<P>): Fold {
+  const parameters: Parameters = fold.bothWays ? { ...fold.parameters, decoration: DECORATION } : fold.parameters
   return {
     view: { turn: -28, tilt: 18 },
     ...fold,
+    parameters,
     construct(inputs, units, mark) {
       const card = new CardBuilder(units, mark)
       const { anchor, ...finished } = build(readInputs(fold.parameters, inputs, units), card)
       const construction = card.finish(finished, anchor)
+      if (fold.bothWays && inputs.decoration === 'sideways') construction.parts.forEach(part => (part.printTop = SIDEWAYS[part.printTop]))
       const pieces = piecesOf(construction, mark)
       return { ...construction, pieces, findings: [...construction.findings, ...modelFindings(construction, units, mark)] }
     },
