@@ -49,6 +49,7 @@ test('a broken file is answered with the place and what was expected', async ({ 
 })
 
 test('40 MB are refused, by the page and by the server', async ({ page, request }) => {
+  test.slow()
   await visit(page, '/')
   await page.getByLabel('Batch file to import').setInputFiles(upload('huge.json', Buffer.alloc(40_000_000, ' ')))
   await expect(page.getByRole('dialog')).toContainText('The file has 40 MB; a batch file has at most 2 MB')

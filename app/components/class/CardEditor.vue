@@ -11,9 +11,12 @@ const work = useClassStore()
 const shelf = usePapersStore()
 const chosen = ref<string>()
 
+const blanks = computed(() => (card.construction ? blanksOf(card.construction) : []))
 /** What is computed from the finished card comes after the pieces are painted. */
 const later = useTrailing(() => card)
-const posting = computed(() => work.document && postingOf(later.value, work.document.post, work.units))
+/** A card with a broken part is not folded on screen; its findings say what to change. */
+const foldable = computed(() => later.value.construction?.parts.every(part => isLayer(part.kind) || isWhole(part)) ?? false)
+const posting = computed(() => work.settled && postingOf(later.value, work.settled.batch.post, work.units))
 const motion = computed((): Finding[] => {
   const { construction } = later.value
   if (!construction || !foldable.value) return []
@@ -22,16 +25,8 @@ const motion = computed((): Finding[] => {
     severity: 'warn', subject: a, problem: `passes ${formatLength(nanometres(depth), work.units, { unit: true })} through ${b} when the card is ${Math.round(opening * 100)} % open.`,
   }))
 })
-const resizing = ref(false)
-const keeping = ref(false)
-
-function takeSize(parameters: ParameterInputs) {
-  resizing.value = false
-  edit('size', () => parameters)
-}
-
-const findings = computed(() => [...card.findings, ...motion.value, ...posting.value?.findings ?? []].sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)))
 const ORDER = ['stop', 'warn', 'note']
+const findings = computed(() => [...card.findings, ...motion.value, ...posting.value?.findings ?? []].sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)))
 
 const set = (parameter: string, input: ParameterInput) => edit(parameter, before => ({ ...before, [parameter]: input }))
 
@@ -46,6 +41,14 @@ function edit(what: string, change: (before: ParameterInputs) => ParameterInputs
 }
 const fix = ({ fix }: Finding) => fix && set(fix.parameter, writeLength(fix.value, work.units))
 
+const resizing = ref(false)
+const keeping = ref(false)
+
+function takeSize(parameters: ParameterInputs) {
+  resizing.value = false
+  edit('size', () => parameters)
+}
+
 function rename(title: string) {
   if (!title.trim()) return
   work.edit(`title of ${card.entry.key}`, (document) => {
@@ -53,10 +56,6 @@ function rename(title: string) {
     if (entry) entry.title = title.slice(0, BOUNDS.title)
   })
 }
-
-const blanks = computed(() => (card.construction ? blanksOf(card.construction) : []))
-/** A card with a broken part is not folded on screen; its findings say what to change. */
-const foldable = computed(() => card.construction?.parts.every(part => isLayer(part.kind) || isWhole(part)) ?? false)
 </script>
 
 <template>
@@ -92,9 +91,9 @@ const foldable = computed(() => card.construction?.parts.every(part => isLayer(p
     </section>
     <div class="stack side">
       <FoldedCard
-        v-if="card.construction && foldable"
+        v-if="later.construction && foldable"
         :front="card.fold!.view"
-        :construction="card.construction"
+        :construction="later.construction"
         :papers="card.entry.papers"
         :looks="shelf.papers"
         :chosen="chosen"
@@ -132,8 +131,8 @@ const foldable = computed(() => card.construction?.parts.every(part => isLayer(p
         />
       </CardParameters>
       <CardFacts
-        v-if="card.construction"
-        :construction="card.construction"
+        v-if="later.construction"
+        :construction="later.construction"
         :units="work.units"
       />
       <CardPosting
