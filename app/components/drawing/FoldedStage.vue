@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Group, Mesh, MeshLambertMaterial, PerspectiveCamera, Scene, Texture, WebGLRenderer } from 'three'
+import type { Group, Material, Mesh, PerspectiveCamera, Scene, Texture, WebGLRenderer } from 'three'
 import type { PaperEntry } from '../../../core/batch'
 import type { Box, Construction, Panel, Part, Point, View } from '../../../core/folds'
 import { boxOf, holesOf, isWhole, outlineOf, panelKey, poseOf } from '../../../core/folds'
@@ -34,7 +34,8 @@ let camera: PerspectiveCamera
 let card: Group | undefined
 let radius = 1
 const meshes = new Map<string, Mesh>()
-const textures = new Map<string, Texture>()
+/** Materials live as long as the view: a new one would have the browser compile its program again. */
+const materials = new Map<string, Material>()
 let asked = 0
 
 onMounted(async () => {
@@ -45,6 +46,7 @@ onMounted(async () => {
   catch {
     return emit('unavailable')
   }
+  renderer.debug.checkShaderErrors = false
   renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
   renderer.setSize(width, height, false)
   scene = new three.Scene()
@@ -58,7 +60,10 @@ onMounted(async () => {
 onBeforeUnmount(() => {
   cancelAnimationFrame(asked)
   clear()
-  textures.forEach(texture => texture.dispose())
+  materials.forEach((material) => {
+    if ('map' in material) (material.map as Texture | null)?.dispose()
+    material.dispose()
+  })
   renderer?.dispose()
 })
 watch(() => [construction, papers, looks, creases], () => build())
@@ -68,7 +73,6 @@ watch(() => [view.turn, view.tilt, chosen], () => draw())
 function clear() {
   card?.traverse((object) => {
     if ('geometry' in object) (object as Mesh).geometry.dispose()
-    if ('material' in object) ((object as Mesh).material as MeshLambertMaterial).dispose()
   })
   card?.removeFromParent()
   meshes.clear()
@@ -80,10 +84,10 @@ function build() {
   card = new three.Group()
   for (const part of construction.parts.filter(isWhole)) {
     for (const panel of part.panels) {
-      const mesh = new three.Mesh(geometryOf(part, panel), new three.MeshLambertMaterial({ map: textureOf(papers[part.key], part.printTop), side: three.DoubleSide }))
+      const mesh = new three.Mesh(geometryOf(part, panel), paperMaterial(part, false))
       mesh.matrixAutoUpdate = false
-      mesh.userData.part = part.key
-      mesh.add(new three.LineSegments(new three.EdgesGeometry(mesh.geometry), new three.LineBasicMaterial({ color: 0x2a2622, transparent: true, opacity: 0.55 })))
+      mesh.userData.part = part
+      mesh.add(new three.LineSegments(new three.EdgesGeometry(mesh.geometry), kept('edges', () => new three.LineBasicMaterial({ color: 0x2a2622, transparent: true, opacity: 0.55 }))))
       meshes.set(panelKey(panel), mesh)
       card.add(mesh)
     }
@@ -110,22 +114,31 @@ function markCreases(part: Part) {
   for (const { between, from, to, direction } of part.creases) {
     const panel = part.panels.find(({ key }) => key === between[0])!
     const ends = [from, to].map(({ x, y }) => new three.Vector3((x.value - panel.x.value) * SCALE, (y.value - panel.y.value) * SCALE, 0))
-    const line = new three.Line(new three.BufferGeometry().setFromPoints(ends), new three.LineDashedMaterial({
+    const line = new three.Line(new three.BufferGeometry().setFromPoints(ends), kept(direction, () => new three.LineDashedMaterial({
       color: direction === 'mountain' ? 0xb3261e : 0x1d4ed8, dashSize: direction === 'mountain' ? 0.22 : 0.12, gapSize: direction === 'mountain' ? 0.06 : 0.1, depthTest: false,
-    }))
+    })))
     line.computeLineDistances()
     line.renderOrder = 1
     meshes.get(panelKey(panel))?.add(line)
   }
 }
 
+function kept(name: string, make: () => Material): Material {
+  const known = materials.get(name) ?? make()
+  materials.set(name, known)
+  return known
+}
+
+/** The paper of a part, glowing where the part is chosen. */
+function paperMaterial({ key, printTop }: Part, glowing: boolean): Material {
+  const paper = looks.find(look => look.key === papers[key])
+  return kept(`${paper ? `${paper.key} ${paper.colour} ${paper.motif} ${printTop}` : 'plain'} ${glowing}`, () => new three.MeshLambertMaterial({
+    map: paper ? textureOf(paper, printTop) : null, side: three.DoubleSide, emissive: glowing ? 0x402000 : 0x000000,
+  }))
+}
+
 /** The paper as a tile that repeats; the top of the print lies where the part wants it. */
-function textureOf(key: string | undefined, top: Part['printTop']): Texture | null {
-  const paper = looks.find(look => look.key === key)
-  if (!paper) return null
-  const name = `${paper.key} ${paper.colour} ${paper.motif} ${top}`
-  const known = textures.get(name)
-  if (known) return known
+function textureOf(paper: PaperEntry, top: Part['printTop']): Texture {
   const tile = document.createElement('canvas')
   tile.width = tile.height = 128
   const pen = tile.getContext('2d')!
@@ -140,7 +153,6 @@ function textureOf(key: string | undefined, top: Part['printTop']): Texture | nu
   texture.repeat.set(1 / TILE, 1 / TILE)
   texture.colorSpace = three.SRGBColorSpace
   texture.rotation = { top: 0, any: 0, left: -Math.PI / 2, bottom: Math.PI, right: Math.PI / 2 }[top]
-  textures.set(name, texture)
   return texture
 }
 
@@ -167,7 +179,7 @@ function draw() {
     const distance = radius / Math.sin(SEEN / 2 * Math.PI / 180) * 0.97
     camera.position.set(-Math.sin(turn) * Math.cos(tilt) * distance, Math.sin(tilt) * distance, Math.cos(turn) * Math.cos(tilt) * distance)
     camera.lookAt(0, 0, 0)
-    for (const mesh of meshes.values()) (mesh.material as MeshLambertMaterial).emissive.set(mesh.userData.part === chosen ? 0x402000 : 0x000000)
+    for (const mesh of meshes.values()) mesh.material = paperMaterial(mesh.userData.part, mesh.userData.part.key === chosen)
     renderer!.render(scene, camera)
   })
 }
@@ -178,7 +190,7 @@ function pick(event: MouseEvent) {
   const ray = new three.Raycaster()
   ray.setFromCamera(new three.Vector2((event.clientX - left) / wide * 2 - 1, 1 - (event.clientY - top) / high * 2), camera)
   const hit = ray.intersectObjects([...meshes.values()].filter(({ visible }) => visible), false)[0]
-  if (hit) emit('choose', hit.object.userData.part)
+  if (hit) emit('choose', hit.object.userData.part.key)
 }
 </script>
 
