@@ -43,6 +43,13 @@ test('the catalogue finds folds by what they do and compares them', async ({ pag
 
 test('a fold is tried out in the catalogue, kept as a variant, and added to a class', async ({ page, request }) => {
   await visit(page, '/folds/step-popup')
+  const label = page.getByText('Height of the middle figure', { exact: true })
+  const { x, y } = (await label.boundingBox())!
+  await page.mouse.move(x + 10, y + 8)
+  await page.mouse.down()
+  await page.mouse.move(x + 30, y + 8, { steps: 4 })
+  await page.mouse.up()
+  await expect(page.getByLabel('Height of the middle figure')).toHaveValue('2 1/2')
   await page.getByLabel('Height of the middle figure').fill('3 in')
   await page.getByRole('button', { name: 'Set 2 13/16 in' }).click()
   await expect(page.getByLabel('Height of the middle figure')).toHaveValue('2 13/16')

@@ -19,6 +19,8 @@ const VIEWS = [
   ['shelf', '/papers'],
   ['print-cutting', '/print/2/cutting'],
   ['print-kits', '/print/2/kits'],
+  ['print-scores', '/print/2/scores'],
+  ['fold', '/folds/step-popup'],
 ]
 
 main(async () => {

@@ -52,6 +52,21 @@ function step(direction: 1 | -1) {
   if (parsed.ok) take(formatLength(nanometres(Math.max(zero ? 0 : mark, parsed.length + direction * mark)), units))
 }
 
+/** Dragging the label to the right makes the length larger, mark by mark. */
+const PIXELS_A_MARK = 5
+let grip: { x: number, length: number } | undefined
+function grab(event: PointerEvent) {
+  const parsed = parseLength(draft.value, units)
+  if (!parsed.ok) return
+  grip = { x: event.clientX, length: parsed.length };
+  (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+}
+function pull(event: PointerEvent) {
+  if (!grip) return
+  const marks = Math.round((event.clientX - grip.x) / PIXELS_A_MARK)
+  take(formatLength(nanometres(Math.max(zero ? 0 : mark, grip.length + marks * mark)), units))
+}
+
 function settle() {
   typing.value = false
   if (!reason.value) draft.value = shown(modelValue)
@@ -60,7 +75,15 @@ function settle() {
 
 <template>
   <div class="field">
-    <label :for="id">{{ label }}</label>
+    <label
+      :for="id"
+      title="Drag to change"
+      class="grip"
+      @pointerdown="grab"
+      @pointermove="pull"
+      @pointerup="grip = undefined"
+      @pointercancel="grip = undefined"
+    >{{ label }}</label>
     <div class="row narrow">
       <InputText
         :id="id"
@@ -91,5 +114,6 @@ function settle() {
 
 <style scoped>
 .measure { width: 6.2rem; font-size: 1.0625rem; font-weight: 500; }
+.grip { cursor: ew-resize; touch-action: none; user-select: none; }
 .narrow { gap: 0.35rem; }
 </style>

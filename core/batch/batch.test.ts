@@ -56,6 +56,17 @@ describe('from cards to demand', () => {
     expect(demands.every(({ turn }) => turn === 'as drawn')).toBe(true)
   })
 
+  it('cuts a matched pair from one blank, and each by itself where the print need not run on', () => {
+    const stage = (matched: boolean) => prepare({ ...batch, cards: [newCard(foldById('book-stage')!, batch, { parameters: { matched } })] })
+    const named = (preparation: ReturnType<typeof stage>) => preparation.papers.flatMap(({ problem }) => problem.demands).map(({ name, width, quantity }) => [name, width, quantity] as const)
+    const kits = batch.class.seats + batch.class.spares
+    // Pages of 4 1/8 − 1 1/4 − 3/4 = 2 1/8, less two borders of 1/8.
+    expect(named(stage(true))).toContainEqual(['Mat on left page and Mat on right page, matched', 2 * inches(1.875), kits])
+    expect(named(stage(false)).map(([name]) => name).join()).not.toContain('matched')
+    // No piece is lost: the list of pieces is the same.
+    expect(stage(true).cards[0]!.pieces.map(({ key, quantity }) => [key, quantity])).toEqual(stage(false).cards[0]!.pieces.map(({ key, quantity }) => [key, quantity]))
+  })
+
   it('turns prints on the sheet for sideways decoration', () => {
     const sideways = { ...batch.cards[0]!, parameters: { ...batch.cards[0]!.parameters, decoration: 'sideways' } }
     const { papers } = prepare({ ...batch, cards: [sideways] })

@@ -1,4 +1,4 @@
-import type { Finding, Part, Stack } from '../folds'
+import type { Finding, Part, Stack, ThicknessMap } from '../folds'
 import { areaOf, isWhole, thicknessMap } from '../folds'
 import type { Length, Units } from '../lengths'
 import { MILLIMETRE, formatLength, lengthFrom, nanometres, sum } from '../lengths'
@@ -12,6 +12,7 @@ export interface Posting {
   closed: { width: Length, height: Length, thickness: Length }
   /** The thickest place of the closed card. */
   stack: Stack
+  map: ThicknessMap
   /** Grams, paper only. */
   weight: number
   /** Name of the envelope it goes into; missing when none in the table fits. */
@@ -63,7 +64,7 @@ export function postingOf({ construction, pieces, entry }: PreparedCard, post: P
   const inside = chosen && !bulky && fits(closed, chosen, spare) ? chosen : undefined
   const posted = inside ?? { width: sum(closed.width, nanometres(spare)), height: sum(closed.height, nanometres(spare)) }
   const rate = post.rates.filter(rate => weight <= rate.weight && closed.thickness <= lengthFrom(rate.thickness) && fits(posted, { width: lengthFrom(rate.width), height: lengthFrom(rate.height) }, 0)).sort((a, b) => a.price - b.price)[0]
-  return { closed, stack, weight, envelope: inside?.name, rate, findings: findings() }
+  return { closed, stack, map, weight, envelope: inside?.name, rate, findings: findings() }
 
   function findings(): Finding[] {
     const found: Finding[] = []

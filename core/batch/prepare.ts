@@ -95,16 +95,16 @@ export function prepare(batch: Batch): Preparation {
   function paperProblem(paper: Paper): PaperProblem[] {
     const demands = new Map<string, Demand>()
     for (const card of cards) {
-      for (const piece of card.pieces.filter(piece => piece.paper === paper && piece.quantity > 0)) {
-        const { width: { value: width }, height: { value: height }, turn } = piece
+      for (const blank of blanksToCut(card.pieces.filter(piece => piece.paper === paper && piece.quantity > 0))) {
+        const { width, height, turn, quantity } = blank
         const key = `${width}x${height} ${turn}`
-        const name = batch.cards.length > 1 ? `${piece.name} (${card.entry.title})` : piece.name
+        const name = batch.cards.length > 1 ? `${blank.name} (${card.entry.title})` : blank.name
         const same = demands.get(key)
         if (!same) {
-          demands.set(key, { key, name, width, height, turn, quantity: piece.quantity })
+          demands.set(key, { key, name, width, height, turn, quantity })
         }
         else {
-          same.quantity += piece.quantity
+          same.quantity += quantity
           if (!same.name.split(', ').includes(name)) same.name += `, ${name}`
         }
       }
@@ -114,6 +114,17 @@ export function prepare(batch: Batch): Preparation {
     const names = new Map([...demands.values()].map(({ key, name }) => [key, name]))
     return [{ paper, names, problem: { demands: [...demands.values()], supplies, cutter, priority: batch.wishes.priority } }]
   }
+}
+
+/** What is cut: every piece by itself, a matched pair side by side from one blank. */
+function blanksToCut(pieces: PreparedPiece[]): { name: string, width: Length, height: Length, turn: Turn, quantity: number }[] {
+  return pieces.flatMap((piece) => {
+    const { name, width: { value: width }, height: { value: height }, turn, quantity, pair } = piece
+    const partner = pair === undefined ? undefined : pieces.find(other => other !== piece && other.pair === pair && other.height.value === height && other.turn === turn)
+    if (!partner) return [{ name, width, height, turn, quantity }]
+    // The pair is listed once, by its first piece.
+    return pieces.indexOf(partner) < pieces.indexOf(piece) ? [] : [{ name: `${name} and ${partner.name}, matched`, width: (width + partner.width.value) as Length, height, turn, quantity }]
+  })
 }
 
 /** Findings that must be settled before anything is cut. */

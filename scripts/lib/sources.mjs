@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
 import { ROOT, run, say } from './talk.mjs'
 
@@ -45,6 +45,7 @@ export async function bundle(entry, sources) {
   const output = `${folder}/${basename(entry, '.ts')}.mjs`
   await once(`${folder}/sources`, sources, () => existsSync(join(ROOT, output)), async () => {
     const { build } = await import('esbuild')
+    rmSync(join(ROOT, folder), { recursive: true, force: true })
     await build({
       absWorkingDir: ROOT,
       entryPoints: [entry],

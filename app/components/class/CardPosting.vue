@@ -18,6 +18,20 @@ const layers = computed(() => posting.stack.layers.reduce<{ name: string, count:
   return list
 }, []))
 
+/** The closed card seen from its front, the darker the thicker. */
+const MAP = 110
+const map = computed(() => {
+  const { xs, ys, cells, most } = posting.map
+  const scale = MAP / Math.max(xs.at(-1)! - xs[0]!, ys.at(-1)! - ys[0]!, 1)
+  return {
+    width: (xs.at(-1)! - xs[0]!) * scale, height: (ys.at(-1)! - ys[0]!) * scale,
+    spot: { x: most.x * scale, y: (ys.at(-1)! - ys[0]! - most.y) * scale },
+    cells: cells.flatMap((column, i) => column.map((thickness, j) => ({
+      x: (xs[i]! - xs[0]!) * scale, y: (ys.at(-1)! - ys[j + 1]!) * scale, width: (xs[i + 1]! - xs[i]!) * scale, height: (ys[j + 1]! - ys[j]!) * scale, share: thickness / most.thickness,
+    }))),
+  }
+})
+
 function choose(name: string) {
   work.edit(`envelope of ${card}`, (document) => {
     const entry = document.cards.find(({ key }) => key === card)
@@ -60,8 +74,35 @@ function choose(name: string) {
     </div>
     <details class="small">
       <summary>{{ posting.stack.layers.length }} layers where it is thickest</summary>
+      <svg
+        :width="map.width + 2"
+        :height="map.height + 2"
+        :viewBox="`-1 -1 ${map.width + 2} ${map.height + 2}`"
+        role="img"
+        aria-label="Thickness over the closed card, darker where it is thicker"
+      >
+        <rect
+          v-for="(cell, index) in map.cells"
+          :key="index"
+          :x="cell.x"
+          :y="cell.y"
+          :width="cell.width"
+          :height="cell.height"
+          :fill-opacity="cell.share * 0.75"
+          class="cell"
+        />
+        <rect
+          :width="map.width"
+          :height="map.height"
+          class="rim"
+        />
+        <path
+          :d="`M${map.spot.x - 4} ${map.spot.y}h8M${map.spot.x} ${map.spot.y - 4}v8`"
+          class="spot"
+        />
+      </svg>
       <p class="quiet">
-        From the front of the closed card:
+        At the cross, from the front of the closed card:
       </p>
       <ol>
         <li
@@ -77,6 +118,10 @@ function choose(name: string) {
 
 <style scoped>
 .posting { gap: 0.5rem; }
+.cell { fill: var(--ink); }
+.rim { fill: none; stroke: var(--ink); }
+.spot { stroke: var(--sheet); stroke-width: 2; }
+svg { margin-top: 0.4rem; display: block; }
 summary { cursor: pointer; font-weight: 600; }
 ol { margin: 0.3rem 0 0; padding-left: 1.3rem; }
 </style>

@@ -55,7 +55,7 @@ const below = computed(() => labelsAlong('x'))
 const beside = computed(() => labelsAlong('y'))
 const rowsOf = (labels: Label[]) => Math.max(0, ...labels.map(({ row }) => row + 1))
 // Creases are measured below the drawing, or to the right of it where they lie across.
-const margin = computed(() => ({ left: 46, right: 14 + rowsOf(beside.value) * ROW, top: 26, bottom: 10 + rowsOf(below.value) * ROW }))
+const margin = computed(() => ({ left: 56, right: 14 + rowsOf(beside.value) * ROW, top: 26, bottom: 10 + rowsOf(below.value) * ROW }))
 
 const spot = ([x, y]: Point, left = 0, bottom = height.value) => `${(left + x * scale).toFixed(1)},${(bottom - y * scale).toFixed(1)}`
 /** The edge of a part with its windows, as one path, its lower left corner at this place. */

@@ -39,9 +39,9 @@ useHead({ title: `${fold.name} · Wakaru` })
       <div>
         <h1>{{ fold.name }}</h1>
         <p class="quiet">
-          No. {{ fold.number }} of the <NuxtLink to="/folds">
-            catalogue
-          </NuxtLink>. {{ fold.summary }}
+          No. {{ fold.number }} · {{ fold.skill }} · <NuxtLink to="/folds">
+            Back to the catalogue
+          </NuxtLink>
         </p>
       </div>
       <SelectButton

@@ -27,10 +27,11 @@ export const bookStage = defineFold({
     rail: length('Rail height', '3/4 in', '20 mm'),
     railFoot: length('Foot of the ridge from the edge', '2 1/2 in', '64 mm'),
     mats: length('Border of the mats', '1/8 in', '3 mm', { zero: true }),
+    matched: toggle('Print runs across the gutter', true, 'Pages and rails are cut in matched pairs'),
     charm: toggle('A charm hangs from the ridge', false),
     charmLength: length('Length of the charm', '1 in', '25 mm', { when: 'charm' }),
   },
-  build({ width, height, border, end, riser, rail, railFoot, mats, charm, charmLength }, card) {
+  build({ width, height, border, end, riser, rail, railFoot, mats, matched, charm, charmLength }, card) {
     const zero = Measure.zero
     const base = card.strip('base', 'Base', 'base', height, [panel('left', 'Left cover', width), valley(OPEN), panel('right', 'Right cover', width)])
     const long = width.minus(border).times(2).named('Inner sheet')
@@ -71,8 +72,9 @@ export const bookStage = defineFold({
     card.step('Cut the two long slits first, both the same length, then score.', 'Rails and band share the middle score, folded in opposite directions.')
 
     for (const [side, name] of [['left', 'left'], ['right', 'right']] as const) {
-      card.mat(panelOf(sheet, `${side}-page`), mats, { key: `mat-${side}-page`, name: `Mat on ${name} page`, printTop: 'top' })
-      for (const row of ['lower', 'upper'] as const) card.mat(panelOf(sheet, `${row}-${side}`), mats, { key: `mat-${row}-${side}`, name: `Mat on ${row} rail, ${name}`, printTop: 'top' })
+      const pair = (of: string) => (matched ? of : undefined)
+      card.mat(panelOf(sheet, `${side}-page`), mats, { key: `mat-${side}-page`, name: `Mat on ${name} page`, printTop: 'top', pair: pair('pages') })
+      for (const row of ['lower', 'upper'] as const) card.mat(panelOf(sheet, `${row}-${side}`), mats, { key: `mat-${row}-${side}`, name: `Mat on ${row} rail, ${name}`, printTop: 'top', pair: pair(row) })
     }
     card.step('Glue the mats on pages and rails. Where the pattern runs across the gutter, cut both pages from one piece of print.')
     const offset = { left: border, right: zero }

@@ -38,6 +38,7 @@ interface Placing {
   face?: Face
   printTop?: PrintTop
   means?: Means
+  pair?: string
 }
 
 interface Limit {
@@ -160,8 +161,9 @@ export class CardBuilder {
 
   /** A flat piece laid centred on a panel, glued all over unless `glueWidth` or `glueHeight` name a narrower zone from its lower left corner. */
   piece(onto: Panel, size: { width: Measure, height: Measure }, placing: Placing & { x?: Measure, y?: Measure, glueWidth?: Measure, glueHeight?: Measure, slide?: Joint['slide'] }): Part {
-    const { key, name, kind = 'mat', face = 'inside', printTop = 'any', means = 'tape', slide } = placing
+    const { key, name, kind = 'mat', face = 'inside', printTop = 'any', means = 'tape', slide, pair } = placing
     const part = this.flat(key, name, kind, size, printTop)
+    part.pair = pair
     this.joints.push({
       part: key,
       by: part.panels[0]!,

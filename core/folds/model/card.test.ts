@@ -115,4 +115,10 @@ describe('pieces', () => {
   it('read a mountain on the turned sheet from the other end', () => {
     expect(piecesOf(finish(), MARK)[0]!.scores).toMatchObject([{ at: { value: inches(2) }, fromOtherEnd: { value: inches(4) }, turnOver: true, reading: { from: 'near', at: inches(4) } }])
   })
+
+  it('says what the closed card shows beyond its outline', () => {
+    const strip = base()
+    const findings = modelFindings(card.finish({ width: measure('Outline', 3), height: measure('Outline', 5) }, panelOf(strip, 'right')), 'inch', MARK)
+    expect(findings).toContainEqual(expect.objectContaining({ subject: 'Closed card', problem: expect.stringContaining('4 in wide where its outline is 3 in') }))
+  })
 })

@@ -82,6 +82,8 @@ export interface Part {
   /** Corners of the part where it is cut to another shape than its blank. */
   outline?: Point[]
   printTop: PrintTop
+  /** Parts of one pair are cut side by side from one piece, so that a print runs on across them. */
+  pair?: string
 }
 
 /** Where a part lies on a panel and which area of it is glued. */

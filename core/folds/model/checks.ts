@@ -2,9 +2,10 @@ import type { Length, Units } from '../../lengths'
 import { formatLength, isOnMark, nanometres, nearestMark } from '../../lengths'
 import type { Frame } from '../motion/frame'
 import { subtract } from '../motion/frame'
-import { panelKey, placed, poseOf } from '../motion/pose'
+import { boxOf, panelKey, placed, poseOf } from '../motion/pose'
 import type { Construction, Crease, Finding, Part } from './card'
 import { isWhole } from './card'
+import { isLayer } from './pieces'
 import { rule } from './rules'
 
 /** Creases that miss each other by less are one crease. */
@@ -23,7 +24,7 @@ function gapAt(part: Part, { between, from, to }: Crease, pose: ReadonlyMap<stri
 /** Checks every construction gets from the model, whatever its design says. */
 export function modelFindings(construction: Construction, units: Units, mark: Length): Finding[] {
   const show = (length: Length) => formatLength(length, units, { unit: true })
-  return [...missingParts(), ...brokenParts(), ...unmarkedEdges(), ...narrowGlue(), ...smallMessage(), ...tornCreases()]
+  return [...missingParts(), ...brokenParts(), ...unmarkedEdges(), ...narrowGlue(), ...smallMessage(), ...tornCreases(), ...outsideOutline()]
 
   function missingParts(): Finding[] {
     return construction.parts.filter(part => part.width.value <= 0 || part.height.value <= 0).map(part => ({
@@ -80,6 +81,16 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
         return gap < TORN ? [] : [{ severity: 'stop' as const, subject: part.name, part: part.key, problem: `would tear ${opening === 0 ? 'when it is closed' : 'on display'}: its creases miss each other by ${show(nanometres(gap))}. Rails and band must fold by angles that agree.` }]
       })
     }).slice(0, 1)
+  }
+
+  /** What the closed card shows beyond its outline, a band's ease aside. */
+  function outsideOutline(): Finding[] {
+    if (construction.parts.some(part => !isLayer(part.kind) && !isWhole(part))) return []
+    const { least, most } = boxOf(construction, poseOf(construction, 0))
+    const ease = rule('ease', units).value * 2
+    return ([['wide', most[0] - least[0], construction.finished.width.value], ['high', most[1] - least[1], construction.finished.height.value]] as const)
+      .filter(([, size, outline]) => size > outline + ease)
+      .map(([way, size, outline]) => ({ severity: 'warn', subject: 'Closed card', problem: `is ${show(nanometres(size))} ${way} where its outline is ${show(outline)}: something sticks out.` }))
   }
 
   function smallMessage(): Finding[] {

@@ -34,6 +34,8 @@ export interface Piece {
   windows: Window[]
   /** Whether the blank is cut to another shape afterwards. */
   shaped: boolean
+  /** Pieces of one pair are cut side by side from one blank. */
+  pair?: string
 }
 
 /** What a window releases: a usable piece. */
@@ -59,10 +61,10 @@ export const blanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
 
 /** The pieces of a card, in the order in which its design lists them. Parts without a size are left to the findings. */
 export function piecesOf(construction: Construction, mark: Length): Piece[] {
-  return construction.parts.filter(hasSize).map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline }) => {
+  return construction.parts.filter(hasSize).map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair }) => {
     const scores: Score[] = []
     for (const crease of creases) scores.push(scoreOf(crease, scores))
-    return { key, name, kind, width, height, printTop, scores, slits, windows, shaped: outline !== undefined }
+    return { key, name, kind, width, height, printTop, scores, slits, windows, shaped: outline !== undefined, pair }
 
     function scoreOf(crease: Crease, earlier: Score[]): Score {
       const { along, direction, from, to } = crease
