@@ -2,7 +2,8 @@ import { spawnSync } from 'node:child_process'
 import Table from 'cli-table3'
 import { kitsOfBatch, planAll, prepare } from '../core/batch'
 import type { Batch } from '../core/batch'
-import { plan, planPaper, sheetBound } from '../core/cutting'
+import { loadSolver } from '../cli/solver'
+import { plan, planPaper } from '../core/cutting'
 import { FOLDS, defaultInputs, drawFolded, poseOf, thicknessMap } from '../core/folds'
 import { writeBatch } from '../core/formats'
 import { inches, millimetres } from '../core/lengths'
@@ -29,20 +30,21 @@ const withSeats = (batch: Batch, seats: number): Batch => ({ ...batch, class: { 
 const ms = (value: number) => `${value.toFixed(value < 10 ? 2 : 0)} ms`
 const of = (value: number, bound: number) => `${(value / bound).toFixed(2)} ×`
 
+const solve = await loadSolver()
 const speed = new Table({ head: ['Class', 'Kits', 'Change → pieces', 'of a frame', 'First plans', 'All plans', 'Kits'], style: { head: [], border: [] } })
 const sheets = new Table({ head: ['Class', 'Kits', 'Sheets', 'Lower bound', 'Ratio', 'Papers proven'], style: { head: [], border: [] } })
 for (const batch of demoBatches(new Date(2030, 0, 1))) {
   for (const seats of [12, 60, 500]) {
     const whole = withSeats(batch, seats)
     const preparation = prepare(whole)
-    const outcomes = planAll(preparation)
+    const outcomes = planAll(preparation, solve)
     const change = time(() => prepare(whole))
     const first = time(() => preparation.papers.forEach(({ problem }) => planPaper(problem).next()), 5)
-    const all = time(() => preparation.papers.forEach(({ problem }) => plan(problem)), 3)
+    const all = time(() => preparation.papers.forEach(({ problem }) => plan(problem, solve)), 3)
     const kits = time(() => kitsOfBatch(whole, preparation, outcomes))
     speed.push([batch.class.title, seats, ms(change), of(change, FRAME), ms(first), ms(all), ms(kits)])
     const used = outcomes.reduce((sum, outcome) => sum + outcome.plan.sheets, 0)
-    const bound = preparation.papers.reduce((sum, { problem: { demands, supplies, cutter } }) => sum + sheetBound(demands, supplies, cutter), 0)
+    const bound = outcomes.reduce((sum, outcome) => sum + outcome.plan.bound, 0)
     const proven = outcomes.filter(outcome => outcome.plan.sheets === outcome.plan.bound).length
     sheets.push([batch.class.title, seats, used, bound, (used / bound).toFixed(3), `${proven} of ${outcomes.length}`])
   }

@@ -77,6 +77,8 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
   }
   const data = outcomes.map(({ paper, plan, sheets, settings, strokes, sequences }, index) => ({
     paper: paper.key,
+    problem: preparation.papers[index]!.problem,
+    plan,
     sheets: plan.sheets,
     bound: plan.bound,
     yield: plan.yield,

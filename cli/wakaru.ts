@@ -7,11 +7,14 @@ import { readBatch } from '../core/formats'
 import { foldReport, foldsReport } from './folds'
 import { kitsReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
+import { loadSolver } from './solver'
+import { verifyReport } from './verify'
 
 const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
 
   pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
+  verify PLAN   checks what “plan FILE --json” wrote: geometry, order of cuts, demand, supply
   kits FILE     one list for each seat, what to buy, what a kit costs
   folds         the catalogue of folds with their parameters
   fold ID       one fold: pieces, creases, joints, findings, outline, size on display, steps
@@ -26,15 +29,15 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
 FILE is a batch file, or - for standard input. Exit status: 0 done, 1 done with findings
 that must be settled before cutting, 2 wrong call or wrong file.`
 
-const COMMANDS: Record<string, (batch: Batch) => Report> = {
+const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
   pieces: batch => piecesReport(batch, prepare(batch)),
-  plan: (batch) => {
+  plan: async (batch) => {
     const preparation = prepare(batch)
-    return planReport(batch, preparation, planAll(preparation))
+    return planReport(batch, preparation, planAll(preparation, await loadSolver()))
   },
-  kits: (batch) => {
+  kits: async (batch) => {
     const preparation = prepare(batch)
-    return kitsReport(batch, preparation, kitsOfBatch(batch, preparation, planAll(preparation)))
+    return kitsReport(batch, preparation, kitsOfBatch(batch, preparation, planAll(preparation, await loadSolver())))
   },
 }
 
@@ -58,8 +61,8 @@ async function run(args: string[]): Promise<number> {
     return 'wrong' in answer ? wrong(answer.wrong) : print(answer)
   }
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
-  if (!command) return wrong(`There is no command “${name}”; there are: ${Object.keys(COMMANDS).join(', ')}, folds, fold, schema.`)
-  if (file === undefined || more.length > 0) return wrong(`${name} takes one batch file.\n\n${HELP}`)
+  if (!command && name !== 'verify') return wrong(`There is no command “${name}”; there are: ${Object.keys(COMMANDS).join(', ')}, verify, folds, fold, schema.`)
+  if (file === undefined || more.length > 0) return wrong(`${name} takes one ${name === 'verify' ? 'plan' : 'batch'} file.\n\n${HELP}`)
 
   let text
   try {
@@ -68,9 +71,13 @@ async function run(args: string[]): Promise<number> {
   catch (error) {
     return wrong(`${file} cannot be read: ${(error as Error).message}`)
   }
+  if (!command) {
+    const checked = verifyReport(text)
+    return 'wrong' in checked ? wrong(`${file}: ${checked.wrong}`) : print(checked)
+  }
   const read = readBatch(text)
   if (!read.ok) return wrong(read.problems.map(problem => `${file}: ${line(problem)}`).join('\n'))
-  return print(command(read.value))
+  return print(await command(read.value))
 
   function print({ data, text, stops }: Report): number {
     console.log(values.json ? JSON.stringify(data, null, 2) : text)

@@ -44,6 +44,7 @@ test('the catalogue finds folds by what they do and compares them', async ({ pag
 test('a fold is tried out in the catalogue, kept as a variant, and added to a class', async ({ page, request }) => {
   await visit(page, '/folds/step-popup')
   const label = page.getByText('Height of the middle figure', { exact: true })
+  await label.scrollIntoViewIfNeeded()
   const { x, y } = (await label.boundingBox())!
   await page.mouse.move(x + 10, y + 8)
   await page.mouse.down()

@@ -42,9 +42,10 @@ describe('words for numbers', () => {
   })
 
   it('say how sure a number of sheets is', () => {
-    const proof = (sheets: number, bound: number) => proofOf({ plan: { sheets, bound, layouts: [], unplaced: [], yield: 1 } } as unknown as Parameters<typeof proofOf>[0])
+    const proof = (sheets: number, bound: number) => proofOf({ plan: { sheets, bound, layouts: [], unplaced: [], yield: 1 }, sheets: [{}] } as unknown as Parameters<typeof proofOf>[0])
     expect(proof(7, 7)).toBe('7 sheets, and it cannot be done with fewer')
     expect(proof(7, 6)).toBe('7 sheets; fewer than 6 is impossible')
     expect(proof(7, 0)).toContain('not every piece could be placed')
+    expect(proofOf({ plan: { sheets: 7, bound: 7 }, sheets: [{}, {}] } as unknown as Parameters<typeof proofOf>[0])).toContain('with fewer for the same money')
   })
 })

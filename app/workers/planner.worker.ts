@@ -1,15 +1,20 @@
-import type { Problem } from '../../core/cutting'
-import { planPaper } from '../../core/cutting'
+import type { Plan, Problem, Solve } from '../../core/cutting'
+import { planPaper, solverOf } from '../../core/cutting'
 import type { PlannerAnswer, PlannerOrder } from './messages'
 
 /**
  * Plans cutting problems one after the other, off the page's own thread. A newer
- * order takes the place of the running one at the next round.
+ * order takes the place of the running one at the next step.
  */
 let current = 0
 
 const answer = (message: PlannerAnswer) => postMessage(message)
 const breathe = () => new Promise(resolve => setTimeout(resolve))
+
+/** The solver, loaded while the first plans are shown. Without it plans are made of strips, with a weaker bound. */
+const solver: Promise<Solve | undefined> = Promise.all([import('highs'), import('highs/runtime?url')])
+  .then(async ([{ default: load }, { default: runtime }]) => solverOf(await load({ locateFile: () => runtime })))
+  .catch(() => undefined)
 
 addEventListener('message', ({ data }: MessageEvent<PlannerOrder>) => {
   current = data.order
@@ -19,19 +24,27 @@ addEventListener('message', ({ data }: MessageEvent<PlannerOrder>) => {
 async function work(order: number, jobs: { key: string, problem: Problem }[]) {
   for (const { key, problem } of jobs) {
     try {
-      const search = planPaper(problem)
-      for (;;) {
-        const { done, value } = search.next()
-        answer(done
-          ? { kind: 'done', order, key, plan: value }
-          : { kind: 'progress', order, key, plan: value.plan, round: value.round, rounds: value.rounds })
-        if (done) break
-        await breathe()
-        if (order !== current) return
-      }
+      const finished = await search(order, key, problem)
+      if (!finished) return
+      answer({ kind: 'done', order, key, plan: finished })
     }
     catch (error) {
       answer({ kind: 'failed', order, key, reason: (error as Error).message })
     }
+  }
+}
+
+/** Looks for the best plan, showing each that is better; nothing when a newer order has come. */
+async function search(order: number, key: string, problem: Problem): Promise<Plan | undefined> {
+  const first = planPaper(problem).next()
+  if (first.done) return first.value
+  answer({ kind: 'progress', order, key, ...first.value })
+  await breathe()
+  const steps = planPaper(problem, await solver)
+  while (order === current) {
+    const { done, value } = steps.next()
+    if (done) return value
+    answer({ kind: 'progress', order, key, ...value })
+    await breathe()
   }
 }

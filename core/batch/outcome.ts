@@ -1,4 +1,4 @@
-import type { BenchStep, Plan } from '../cutting'
+import type { BenchStep, Plan, Solve } from '../cutting'
 import { benchSequence, plan, settingsIn, strokesIn } from '../cutting'
 import type { Kits, PaperUse } from '../kits'
 import { kitsFor } from '../kits'
@@ -33,9 +33,9 @@ export function outcomeOf({ paper, problem, names }: PaperProblem, plan: Plan): 
   }
 }
 
-/** Plans every paper of a class to the end. Screens do the same step by step in a worker. */
-export const planAll = ({ papers }: Preparation): PaperOutcome[] =>
-  papers.map(entry => outcomeOf(entry, plan(entry.problem)))
+/** Plans every paper of a class to the end, exactly where there is a solver. Screens do the same step by step in a worker. */
+export const planAll = ({ papers }: Preparation, solve?: Solve): PaperOutcome[] =>
+  papers.map(entry => outcomeOf(entry, plan(entry.problem, solve)))
 
 /** The kits of a prepared and planned class. */
 export function kitsOfBatch(batch: Batch, { cards }: Preparation, outcomes: PaperOutcome[]): Kits {

@@ -1,7 +1,9 @@
 import { fits, sheetBound, ways } from './bound'
 import { benchSequence, settingsIn } from './bench'
+import { exactly } from './exact'
 import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from './plan'
 import { area, countsOf } from './plan'
+import type { Solve } from './solver'
 import { isCuttable, squared, stripLayout } from './strips'
 
 /** The best plan so far and how far the search has come. */
@@ -13,6 +15,8 @@ export interface Progress {
 
 const SIDES = ['width', 'height'] as const
 const ROUNDS = 24
+/** Rounds of strips before the exact search takes over. */
+const STRIP_ROUNDS = 8
 /** Rounds spent on fewer settings once the number of sheets is proven. */
 const PROVEN_ROUNDS = 4
 
@@ -20,18 +24,24 @@ const PROVEN_ROUNDS = 4
  * Plans the cutting of one paper with strip layouts: at once a first plan, then
  * better ones. Each round fills sheets with the layout worth most, repeats it
  * as often as the demand allows, and then raises the worth of the pieces that
- * ended on badly used sheets (sequential value correction). Stops early when
- * the lower bound is met.
+ * ended on badly used sheets (sequential value correction). With a solver the
+ * exact search follows: patterns of any guillotine cuts, a bound by their linear
+ * relaxation, and whole sheets by an integer programme. Stops early when the
+ * lower bound is met.
  */
-export function* planPaper(problem: Problem): Generator<Progress, Plan> {
+export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress, Plan> {
   const { placeable, unplaced } = sortOut(problem)
-  const bound = sheetBound(placeable, problem.supplies, problem.cutter)
+  const least = sheetBound(placeable, problem.supplies, problem.cutter)
+  let bound = least
   const worths = new Map(placeable.map(demand => [demand.key, area(demand)]))
   let best: Attempt = { layouts: [], missing: new Map(), sheets: 0, spending: 0 }
   if (placeable.length === 0) return finished(best, problem, placeable, unplaced, bound)
-  for (let round = 1; round <= ROUNDS; round++) {
+  const tried: Layout[] = []
+  const strips = solve ? STRIP_ROUNDS : ROUNDS
+  for (let round = 1; round <= strips; round++) {
     for (const supplies of supplyOrders(problem.supplies)) {
       const attempt = oneAttempt(problem, placeable, supplies, worths)
+      tried.push(...attempt.layouts)
       if (best.layouts.length === 0 || better(attempt, best, problem)) best = attempt
       correctWorths(attempt, worths)
     }
@@ -39,12 +49,22 @@ export function* planPaper(problem: Problem): Generator<Progress, Plan> {
     if (plan.sheets === bound && problem.priority === 'sheets' && round >= PROVEN_ROUNDS) return plan
     yield { plan, round, rounds: ROUNDS }
   }
+  if (solve) {
+    for (const { layouts, bound: proven, share } of exactly(problem, placeable, tried, best.spending, solve)) {
+      bound = Math.max(least, proven)
+      if (layouts) {
+        const attempt = attemptOf(layouts, problem, placeable)
+        if (better(attempt, best, problem)) best = attempt
+      }
+      yield { plan: finished(best, problem, placeable, unplaced, bound), round: Math.min(ROUNDS - 1, Math.round(STRIP_ROUNDS + share * (ROUNDS - STRIP_ROUNDS))), rounds: ROUNDS }
+    }
+  }
   return finished(best, problem, placeable, unplaced, bound)
 }
 
 /** Runs the planner to its end. */
-export function plan(problem: Problem): Plan {
-  const search = planPaper(problem)
+export function plan(problem: Problem, solve?: Solve): Plan {
+  const search = planPaper(problem, solve)
   for (;;) {
     const { done, value } = search.next()
     if (done) return value
@@ -88,6 +108,18 @@ interface Attempt {
   sheets: number
   /** Cents to spend on sheets that are not on hand. */
   spending: number
+}
+
+/** Layouts from elsewhere, measured as an attempt. */
+function attemptOf(layouts: Layout[], { supplies }: Problem, demands: Demand[]): Attempt {
+  const made = (key: string) => layouts.reduce((sum, { root, repeats }) => sum + (countsOf(root).get(key) ?? 0) * repeats, 0)
+  const opened = (key: string) => layouts.reduce((sum, { supply, repeats }) => sum + (supply === key ? repeats : 0), 0)
+  return {
+    layouts: mergeAlike(layouts),
+    missing: new Map(demands.map(({ key, quantity }) => [key, Math.max(0, quantity - made(key))])),
+    sheets: layouts.reduce((sum, { repeats }) => sum + repeats, 0),
+    spending: supplies.reduce((sum, { key, onHand, price }) => sum + Math.max(0, opened(key) - onHand) * (price ?? 0), 0),
+  }
 }
 
 function oneAttempt({ cutter }: Problem, demands: Demand[], supplies: Supply[], worths: Map<string, number>): Attempt {

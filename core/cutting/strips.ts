@@ -159,7 +159,7 @@ export function squaringOrder(supply: Supply, cutter: Cutter): 'width' | 'height
 }
 
 /** Puts the squaring cuts around the part of the sheet that is used. */
-function frame(supply: Supply, cutter: Cutter, body: CutNode): CutNode {
+export function frame(supply: Supply, cutter: Cutter, body: CutNode): CutNode {
   const margin = cutter.squaring
   const first = squaringOrder(supply, cutter)
   if (margin === 0 || !first) return body

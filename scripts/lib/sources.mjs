@@ -56,7 +56,7 @@ export async function bundle(entry, sources) {
       format: 'esm',
       platform: 'node',
       target: 'node20',
-      external: ['sequelize', 'mysql2', 'umzug', 'class-validator-jsonschema'],
+      external: ['sequelize', 'mysql2', 'umzug', 'class-validator-jsonschema', 'highs'],
       // The ES modules of a package leave out what is not used; the programs start in half the time.
       mainFields: ['module', 'main'],
       minify: true,

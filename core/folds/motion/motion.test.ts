@@ -98,7 +98,7 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the motion of %s', (
     }), { numRuns: 20 })
   })
 
-  it.runIf(fold.stands)('is more than flat on display', () => {
+  if (fold.stands) it('is more than flat on display', () => {
     const card = fold.construct(defaultInputs(fold.parameters, 'inch'), 'inch', MARK)
     const { least, most } = boxOf(card, poseOf(card, 1))
     expect(most[2] - least[2]).toBeGreaterThan(inches(1 / 2))

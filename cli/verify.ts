@@ -1,0 +1,41 @@
+import type { Plan, Problem } from '../core/cutting'
+import { verifyPlan } from '../core/cutting'
+import type { Report } from './reports'
+
+interface PlannedPaper {
+  paper: string
+  problem: Problem
+  plan: Plan
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+const isPlanned = (value: unknown): value is PlannedPaper => isRecord(value) && typeof value.paper === 'string'
+  && isRecord(value.problem) && Array.isArray(value.problem.demands) && Array.isArray(value.problem.supplies) && isRecord(value.problem.cutter)
+  && isRecord(value.plan) && Array.isArray(value.plan.layouts) && Array.isArray(value.plan.unplaced)
+
+/** Checks the plans that `plan FILE --json` wrote, with code that shares nothing with the planner. */
+export function verifyReport(text: string): Report | { wrong: string } {
+  let data: unknown
+  try {
+    data = JSON.parse(text)
+  }
+  catch (error) {
+    return { wrong: `is not JSON: ${(error as Error).message}` }
+  }
+  if (!Array.isArray(data)) return { wrong: 'is not a list of planned papers, as “plan FILE --json” writes it.' }
+  const strange = data.findIndex(entry => !isPlanned(entry))
+  if (strange >= 0) return { wrong: `[${strange}] is not a planned paper: it needs paper, problem and plan, as “plan FILE --json” writes them.` }
+  const checked = (data as PlannedPaper[]).map(({ paper, problem, plan }) => {
+    try {
+      return { paper, sheets: plan.sheets, bound: plan.bound, violations: verifyPlan(plan, problem) }
+    }
+    catch (error) {
+      return { paper, sheets: plan.sheets, bound: plan.bound, violations: [`the plan is broken: ${(error as Error).message}`] }
+    }
+  })
+  return {
+    data: checked,
+    text: checked.map(({ paper, sheets, bound, violations }) => [`${paper}: ${sheets} sheets, at least ${bound}: ${violations.length === 0 ? 'can be cut as it stands' : `${violations.length} wrong`}`, ...violations.map(violation => `  ${violation}`)].join('\n')).join('\n'),
+    stops: checked.reduce((sum, { violations }) => sum + violations.length, 0),
+  }
+}
