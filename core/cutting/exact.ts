@@ -11,6 +11,8 @@ interface Column {
   root: CutNode
 }
 
+const sheetsOf = (layouts: Layout[]): number => layouts.reduce((sum, { repeats }) => sum + repeats, 0)
+
 export interface ExactStep {
   /** Better layouts than before, when some were found. */
   layouts?: Layout[]
@@ -21,11 +23,13 @@ export interface ExactStep {
 }
 
 const MOST_ROUNDS = 160
-const SECONDS = { whole: 3, settings: 2 }
+const SECONDS = { whole: 2, settings: 1.5 }
 /** Cost of a sheet that has to be bought, for each cent, beside one for every sheet. */
 const A_CENT = 10
 /** Cost of a piece that cannot be cut, beside one for every sheet. */
 const A_MISSING_PIECE = 1000
+/** Steps of the dive, new patterns included. */
+const MOST_DIVES = 400
 /** Sheets that are filled with what rounding down leaves over. */
 const MOST_LEFT = 40
 /** Columns that the programme for fewer layouts looks at. */
@@ -63,11 +67,17 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
     for (const worth of [duals, new Map(demands.map(demand => [demand.key, area(demand)]))]) complete(worth)
     best = wholePlan() ?? best
     yield { bound, layouts: best, share: last ? 0.85 : 0.55 }
+    if (!several && best && sheetsOf(best) > bound) {
+      for (const step of dive()) {
+        if (step && sheetsOf(step) < sheetsOf(best)) best = step
+        yield { bound, layouts: best, share: 0.9 }
+      }
+    }
     const spent = best ? spendingOf(best) : budget
     if (!several || spent >= budget) break
     budget = spent
   }
-  const sheets = best?.reduce((sum, { repeats }) => sum + repeats, 0) ?? Infinity
+  const sheets = best ? sheetsOf(best) : Infinity
   yield { bound, layouts: best && !several ? fewestLayouts(sheets) : undefined, share: 1 }
 
   /** Adds columns until none is worth more than a sheet. */
@@ -134,6 +144,41 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
       for (const { index, root } of patterns) add(index, frame(supplies[index]!, cutter, root))
       for (const [key, count] of countsOf(patterns[0]!.root)) left.set(key, left.get(key)! - count)
     }
+  }
+
+  /**
+   * Takes whole sheets from the relaxation and relaxes what is left again, with
+   * patterns that hold no more than that, until everything is cut.
+   */
+  function* dive(): Generator<Layout[] | undefined, void> {
+    const left = new Map(demands.map(({ key, quantity }) => [key, quantity]))
+    const taken: number[] = columns.map(() => 0)
+    for (let step = 0; step < MOST_DIVES && [...left.values()].some(quantity => quantity > 0); step++) {
+      const open = demands.filter(({ key }) => left.get(key)! > 0)
+      const relaxed = solve({
+        costs: columns.map(() => 1),
+        rows: open.map(({ key }) => ({ least: left.get(key)!, of: columns.flatMap(({ counts }, index): [number, number][] => (counts.has(key) ? [[index, Math.min(counts.get(key)!, left.get(key)!)]] : [])) })),
+      })
+      if (!relaxed) return
+      const worth = new Map(demands.map(({ key }) => [key, 0]))
+      open.forEach(({ key }, index) => worth.set(key, Math.max(0, relaxed.duals[index]!)))
+      const pattern = pricing[0]!.best(worth)
+      const fresh = pattern && demands.reduce((node, { key }) => without(node, key, Math.max(0, (countsOf(node).get(key) ?? 0) - Math.max(0, left.get(key)!)), cutter), pattern.root)
+      // A pattern worth more than a sheet is tried before any is taken for good.
+      if (fresh && [...countsOf(fresh)].reduce((sum, [key, count]) => sum + worth.get(key)! * count, 0) > 1 + 1e-6 && add(0, frame(supplies[0]!, cutter, fresh))) {
+        taken.push(0)
+        continue
+      }
+      const whole = relaxed.columns.map((value): number => Math.floor(value + 1e-6))
+      if (whole.every(count => count === 0)) whole[relaxed.columns.indexOf(Math.max(...relaxed.columns))] = 1
+      whole.forEach((count, index) => {
+        if (count === 0) return
+        taken[index] = (taken[index] ?? 0) + count
+        for (const [key, each] of columns[index]!.counts) left.set(key, left.get(key)! - each * count)
+      })
+      yield undefined
+    }
+    if ([...left.values()].every(quantity => quantity <= 0)) yield layoutsOf(columns.map((_, index) => taken[index] ?? 0))
   }
 
   function spendingOf(layouts: Layout[]): number {

@@ -1,10 +1,11 @@
 import { fits, sheetBound, ways } from './bound'
 import { benchSequence, settingsIn } from './bench'
 import { exactly } from './exact'
+import { Guillotine, without } from './guillotine'
 import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from './plan'
 import { area, countsOf } from './plan'
 import type { Solve } from './solver'
-import { isCuttable, squared, stripLayout } from './strips'
+import { frame, isCuttable, squared, stripLayout } from './strips'
 
 /** The best plan so far and how far the search has come. */
 export interface Progress {
@@ -17,6 +18,7 @@ const SIDES = ['width', 'height'] as const
 const ROUNDS = 24
 /** Rounds of strips before the exact search takes over. */
 const STRIP_ROUNDS = 8
+const FEW_SIZES = 8
 /** Rounds spent on fewer settings once the number of sheets is proven. */
 const PROVEN_ROUNDS = 4
 
@@ -37,10 +39,13 @@ export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress,
   let best: Attempt = { layouts: [], missing: new Map(), sheets: 0, spending: 0 }
   if (placeable.length === 0) return finished(best, problem, placeable, unplaced, bound)
   const tried: Layout[] = []
-  const strips = solve ? STRIP_ROUNDS : ROUNDS
-  for (let round = 1; round <= strips; round++) {
+  // Strips of many sizes take long; where an exact search follows, whole patterns give its start.
+  const many = solve !== undefined && placeable.length > FEW_SIZES
+  const fill = many ? guillotineFiller(problem, placeable) : stripFiller(problem, placeable)
+  const rounds = many ? 1 : solve ? STRIP_ROUNDS : ROUNDS
+  for (let round = 1; round <= rounds; round++) {
     for (const supplies of supplyOrders(problem.supplies)) {
-      const attempt = oneAttempt(problem, placeable, supplies, worths)
+      const attempt = oneAttempt(placeable, supplies, worths, fill)
       tried.push(...attempt.layouts)
       if (best.layouts.length === 0 || better(attempt, best, problem)) best = attempt
       correctWorths(attempt, worths)
@@ -122,17 +127,37 @@ function attemptOf(layouts: Layout[], { supplies }: Problem, demands: Demand[]):
   }
 }
 
-function oneAttempt({ cutter }: Problem, demands: Demand[], supplies: Supply[], worths: Map<string, number>): Attempt {
+/** Fills one sheet with what is left to cut; nothing when not a single piece fits. */
+type Filler = (supply: Supply, left: Map<string, number>, worths: Map<string, number>) => CutNode | undefined
+
+const worthOf = (root: CutNode, worths: Map<string, number>) => [...countsOf(root)].reduce((sum, [key, count]) => sum + worths.get(key)! * count, 0)
+
+function stripFiller({ cutter }: Problem, demands: Demand[]): Filler {
+  return (supply, left, worths) => SIDES
+    .map(along => stripLayout(supply, cutter, along, demands, left, demand => worths.get(demand.key)!))
+    .filter(root => root !== undefined)
+    .sort((a, b) => worthOf(b, worths) - worthOf(a, worths))[0]
+}
+
+function guillotineFiller({ cutter, supplies }: Problem, demands: Demand[]): Filler {
+  const patterns = new Map(supplies.filter(supply => isCuttable(supply, cutter)).map(supply => [supply.key, new Guillotine(squared(supply, cutter), cutter, demands)]))
+  return (supply, left, worths) => {
+    const wanted = new Map([...worths].map(([key, worth]) => [key, left.get(key)! > 0 ? worth : 0]))
+    const root = patterns.get(supply.key)?.best(wanted)?.root
+    return root && frame(supply, cutter, demands.reduce((node, { key }) => without(node, key, Math.max(0, (countsOf(node).get(key) ?? 0) - left.get(key)!), cutter), root))
+  }
+}
+
+function oneAttempt(demands: Demand[], supplies: Supply[], worths: Map<string, number>, fill: Filler): Attempt {
   const left = new Map(demands.map(demand => [demand.key, demand.quantity]))
   let spending = 0
   const layouts: Layout[] = []
   const drawer = new Map(supplies.map(supply => [supply.key, supply.onHand]))
-  const worth = (demand: Demand) => worths.get(demand.key)!
   for (const buying of [false, true]) {
     for (const supply of supplies) {
       const available = () => buying ? (supply.price === null ? 0 : Infinity) : drawer.get(supply.key)!
       while (available() > 0) {
-        const root = bestLayout(supply)
+        const root = fill(supply, left, worths)
         if (!root) break
         const counts = countsOf(root)
         const repeats = Math.min(available(), ...[...counts].map(([key, count]) => Math.floor(left.get(key)! / count)))
@@ -145,14 +170,6 @@ function oneAttempt({ cutter }: Problem, demands: Demand[], supplies: Supply[], 
   }
   const merged = mergeAlike(layouts)
   return { layouts: merged, missing: left, spending, sheets: merged.reduce((total, layout) => total + layout.repeats, 0) }
-
-  function bestLayout(supply: Supply): CutNode | undefined {
-    const candidates = SIDES
-      .map(along => stripLayout(supply, cutter, along, demands, left, worth))
-      .filter(root => root !== undefined)
-    const total = (root: CutNode) => [...countsOf(root)].reduce((sum, [key, count]) => sum + worths.get(key)! * count, 0)
-    return candidates.sort((a, b) => total(b) - total(a))[0]
-  }
 }
 
 /** Layouts that turned out alike on the same format are one layout. */
