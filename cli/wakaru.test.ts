@@ -82,6 +82,24 @@ describe('wakaru on the command line', () => {
     expect(wakaru(['fold', 'bridge', '--units', 'metric']).stdout).toContain('206 × 100')
   })
 
+  it('proves a plan and verifies it, and says what is wrong with one that was changed', () => {
+    const planned = wakaru(['plan', DEMO, '--json'])
+    expect(planned.status).toBe(0)
+    const papers = JSON.parse(planned.stdout)
+    expect(papers.every(({ sheets, bound }: { sheets: number, bound: number }) => sheets === bound)).toBe(true)
+    const file = join(folder, 'plan.json')
+    writeFileSync(file, planned.stdout)
+    expect(wakaru(['verify', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('can be cut as it stands') })
+    papers[0].plan.layouts[0].repeats = 1
+    writeFileSync(file, JSON.stringify(papers))
+    expect(wakaru(['verify', file])).toMatchObject({ status: 1, stdout: expect.stringContaining('promised') })
+    for (const [text, reason] of [['{}', 'is not a list'], ['[7]', '[0] is not a planned paper'], ['plan', 'is not JSON'], ['[{"paper":"a","problem":{"demands":[],"supplies":[],"cutter":{}},"plan":{"layouts":[{}],"unplaced":[]}}]', 'wrong']] as const) {
+      writeFileSync(file, text)
+      const { status, stdout, stderr } = wakaru(['verify', file])
+      expect([status !== 0, stdout + stderr]).toEqual([true, expect.stringContaining(reason)])
+    }
+  })
+
   it('writes the flat patterns of a fold', () => {
     const { files } = JSON.parse(wakaru(['fold', 'gatefold', '--svg', folder, '--dxf', folder, '--json']).stdout)
     expect(files).toEqual(['gatefold-base.svg', 'gatefold-band.svg', 'gatefold-base.dxf', 'gatefold-band.dxf'].map(name => join(folder, name)))

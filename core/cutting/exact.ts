@@ -169,8 +169,8 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
         taken.push(0)
         continue
       }
-      const whole = relaxed.columns.map((value): number => Math.floor(value + 1e-6))
-      if (whole.every(count => count === 0)) whole[relaxed.columns.indexOf(Math.max(...relaxed.columns))] = 1
+      const whole = relaxed.columns.map(value => Math.floor(value + 1e-6))
+      if (!whole.some(count => count > 0)) whole[relaxed.columns.indexOf(Math.max(...relaxed.columns))] = 1
       whole.forEach((count, index) => {
         if (count === 0) return
         taken[index] = (taken[index] ?? 0) + count
