@@ -4,6 +4,7 @@ import type { CreaseEntry } from '../model/builder'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
+import { Measure } from '../../lengths'
 
 /** The card folds flat by sliding sideways: one riser swings from 0 to 90 degrees while the other comes from 180. */
 const leading = (direction: CreaseEntry['direction']): CreaseEntry => bent(direction, opening => 90 * opening)
@@ -25,8 +26,10 @@ export const bridge = defineFold({
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
     scene: toggle('Scene strip in front', true),
     sceneHeight: length('Scene height', '1 1/2 in', '38 mm', { when: 'scene' }),
+    fence: toggle('Fence on foam before the scene', false, 'A lower silhouette in front of the scene strip'),
+    fenceHeight: length('Fence height', '3/4 in', '20 mm', { when: 'fence' }),
   },
-  build({ width, height, depth, border, scene, sceneHeight }, card) {
+  build({ width, height, depth, border, scene, sceneHeight, fence, fenceHeight }, card) {
     const base = card.strip('base', 'Base', 'base', height, [
       panel('left-foot', 'Left foot', depth), leading('mountain'),
       panel('left-riser', 'Left riser', depth), leading('valley'),
@@ -47,6 +50,11 @@ export const bridge = defineFold({
       card.joinAt(face(strip), left, 'inside', { x: left.x, glue: { width: depth } })
       card.joinAt(face(strip), right, 'inside', { x: depth.minus(width), glue: { x: width.minus(depth), width: depth } })
       card.step('Glue the scene to the two outer feet only, with the card standing. Slide it flat once before the glue sets.', 'No glue on risers or centre, or the card cannot slide flat.')
+      if (fence) {
+        card.piece(face(strip), { width: width.minus(border.times(2)).downToMark(card.mark), height: fenceHeight }, { key: 'fence', name: 'Fence strip', kind: 'figure', means: 'foam', y: Measure.zero, printTop: 'top' })
+        card.step('Cut the silhouettes into the upper edges of scene and fence; set the fence on foam before the scene.', 'Each layer is taller than the one in front of it.')
+        card.limit({ subject: 'Fence height', parameter: 'fenceHeight', value: fenceHeight, atMost: sceneHeight.minus(rule('ease', card.units)), because: 'it would hide the scene behind it.' })
+      }
       card.limit({
         subject: 'Scene height', parameter: 'sceneHeight', value: sceneHeight, atMost: height,
         because: 'it would stick out of the folded card.',

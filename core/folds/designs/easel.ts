@@ -1,7 +1,9 @@
 import { panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { choice, length, toggle } from '../model/parameters'
+import { arcs, outlineAround } from './round'
+import { Measure } from '../../lengths'
 
 export const easel = defineFold({
   id: 'easel',
@@ -13,13 +15,14 @@ export const easel = defineFold({
   group: 'strip',
   view: { turn: -18, tilt: -62 },
   parameters: {
+    shape: choice('Shape', [{ value: 'square', label: 'Square' }, { value: 'round', label: 'Round' }], 'A round card is cut through both layers, its top just over the fold'),
     side: length('Side', '5 1/2 in', '140 mm', { help: 'Base, front and topper are squares of this side' }),
     stop: length('Stopper from the hinge', '4 in', '100 mm', { help: 'The nearer to the hinge, the steeper it stands' }),
     stopperHeight: length('Stopper height', '3/4 in', '20 mm'),
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
     message: toggle('Message panel on the base', true),
   },
-  build({ side, stop, stopperHeight, border, message }, card) {
+  build({ shape, side, stop, stopperHeight, border, message }, card) {
     const half = side.half()
     // Hinge, crease and foot of the topper form a triangle of two half sides over the stop.
     const lean = Math.acos(Math.min(1, stop.value / side.value)) * 180 / Math.PI
@@ -29,6 +32,19 @@ export const easel = defineFold({
       panel('lower', 'Lower half of the front', side.minus(half)),
     ], 'y')
     const floor = panelOf(base, 'floor')
+    const round = shape === 'round'
+    if (round) {
+      // The circle reaches a sixteenth of its size over the fold, so that the hinge survives.
+      const radius = half
+      const over = side.times(1 / 16)
+      const [low, high] = [side.minus(radius).plus(over), side.plus(radius).minus(over)]
+      const slice = (centre: Measure, from: Measure, to: Measure) => arcs(half.value, centre.value, radius.value, from.value, to.value)
+      card.shapePanel(floor, slice(low, Measure.zero, side))
+      card.shapePanel(panelOf(base, 'upper'), slice(high, side, side.plus(half)))
+      card.shapePanel(panelOf(base, 'lower'), slice(high, side.plus(half), side.times(2)))
+      card.shape(base, outlineAround(slice(low, Measure.zero, side), slice(high, side, side.times(2))))
+      card.step('Fold first, then cut the circle through both layers.', 'Its top lies just over the fold: leave the hinge uncut.')
+    }
     card.step('Score and fold the hinge; score the front again across its middle.')
 
     const inner = card.mat(floor, border, { key: 'mat-base', name: 'Mat on base', printTop: 'top' })
@@ -41,6 +57,7 @@ export const easel = defineFold({
     // The lower half points down when it is closed; the topper reaches from its foot beyond the crease.
     card.joinAt(face(topper), panelOf(base, 'lower'), 'outside', { x: floor.x, y: half.times(-1), glue: { y: half, height: side.minus(half) } })
     card.mat(face(topper), border, { key: 'mat-topper', name: 'Mat on topper', printTop: 'top' })
+    if (round) card.shape(topper, arcs(half.value, half.value, half.value, 0, side.value))
     card.step('Glue the topper to the lower half of the front only, with the card closed.', 'No glue above the crease of the front, or it cannot stand.')
 
     card.piece(floor, { width: half.downToMark(card.mark), height: stopperHeight }, {

@@ -1,4 +1,5 @@
 import { bent, mountain, panel, at, valley } from '../model/builder'
+import type { WindowShape } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
@@ -6,6 +7,26 @@ import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { WINDOWS, shapeOf } from './choices'
 import { riding } from './riding'
+
+/**
+ * Share of a window, in whole percent, that lies outside the diamond between open shutters.
+ * @param half half the side or the radius of the window
+ * @param wide half the width of the diamond
+ * @param high half its height
+ */
+export function coveredShare(shape: WindowShape, half: number, wide: number, high: number): number {
+  const STEPS = 200
+  let [all, covered] = [0, 0]
+  for (let i = 0; i < STEPS; i++) {
+    for (let j = 0; j < STEPS; j++) {
+      const [x, y] = [(i + 0.5) / STEPS, (j + 0.5) / STEPS]
+      if (shape === 'circle' && x * x + y * y > 1) continue
+      all++
+      if (x * half / wide + y * half / high > 1) covered++
+    }
+  }
+  return Math.round(100 * covered / all)
+}
 
 export const gatefoldShutter = defineFold({
   id: 'gatefold-shutter',
@@ -82,7 +103,7 @@ export const gatefoldShutter = defineFold({
       : 2 / share
     card.limit({
       subject: 'Window size', parameter: 'window', value: window, atMost: Measure.of('What the open shutters leave clear', Math.max(0, Math.floor(clear)) as typeof card.mark), severity: 'warn',
-      because: 'part of a larger one stays covered by the open shutters.',
+      because: `${coveredShare(shapeOf(windowShape), window.value / 2, travel.value, shutter.value / 2)} % of it stays covered by the open shutters.`,
     })
     card.limit({ subject: 'Window size', parameter: 'window', value: window, atMost: panelWidth.minus(border.times(4)), because: 'the panel must frame it.' })
     card.limit({ subject: 'Shutter height', parameter: 'shutter', value: shutter, atLeast: window, because: 'the closed shutters must cover the window.' })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { build, cornersAt, creases, fixes, highest, inInches, lowest, partOf, sizes, stops } from '../testing'
+import { coveredShare } from './gatefold-shutter'
 import { riding } from './riding'
 
 describe('a blade that rides on the ground', () => {
@@ -30,6 +31,8 @@ describe('Gatefold with shutter', () => {
     // A square of side w fits the diamond when w/2 · (1/1.75 + 1/1.5) ≤ 1: 1 5/8 − a hair, down to the mark 1 9/16.
     expect(fixes(build('gatefold-shutter', { windowShape: 'rectangle', window: '1 3/4 in' }))).toContainEqual(['window', 1.5625])
     expect(fixes(build('gatefold-shutter', { windowShape: 'rectangle' }))).toEqual([])
+    // A square as wide as the diamond covers it twice over; a small one lies inside.
+    expect([coveredShare('rectangle', 1, 1, 1), coveredShare('rectangle', 0.5, 1, 1), coveredShare('circle', 1, 1, 1)]).toEqual([50, 0, 36])
   })
 })
 
