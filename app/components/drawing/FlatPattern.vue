@@ -87,12 +87,13 @@ const layers = computed(() => {
   for (const panel of part.panels) visit(panel, panel.x.value * scale, height.value - panel.y.value * scale)
   return found
 })
-/** Where the name of a panel stands: the middle of its corners, which lies in it for every shape that folds use. */
+/** Where the name of a panel stands: a place that lies in it for every shape that folds use. */
 function middle(panel: Panel) {
   // Where a flap is cut from its middle the name goes above it.
   if (panel.holes) return { x: (panel.x.value + panel.width.value / 2) * scale, y: height.value - (panel.y.value + panel.height.value) * scale + 16 }
   const corners = outlineOf(panel)
-  const mean = (axis: 0 | 1) => corners.reduce((sum, corner) => sum + corner[axis], 0) / corners.length
+  // Many corners along one edge, as round steps, would pull the mean there.
+  const mean = (axis: 0 | 1) => corners.length > 5 ? (Math.min(...corners.map(corner => corner[axis])) + Math.max(...corners.map(corner => corner[axis]))) / 2 : corners.reduce((sum, corner) => sum + corner[axis], 0) / corners.length
   return { x: mean(0) * scale, y: height.value - mean(1) * scale }
 }
 /** Where the number of a crease stands: a quarter of the way along it, clear of names in the middle. */
