@@ -28,9 +28,11 @@ export const ledgeStand = defineFold({
     rail: length('Rail height', '1 1/4 in', '32 mm'),
     tab: length('Tab of the back leaf', '1/2 in', '12 mm'),
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    figure: toggle('Figure on the lower rail', false),
+    reach: length('Figure beyond the ridge', '0 in', '0 mm', { zero: true, when: 'figure', help: 'Closed, the ridge lies on the edge of the card' }),
     message: toggle('Message panel on the back leaf', true),
   },
-  build({ side, height, rail, tab, border, message }, card) {
+  build({ side, height, rail, tab, border, figure, reach, message }, card) {
     const zero = Measure.zero
     const base = card.sheet('base', 'Base', 'base', { width: side.times(4), height })
     const bandHeight = height.minus(rail.times(2)).named('Band height')
@@ -67,7 +69,11 @@ export const ledgeStand = defineFold({
     }
     card.step('Fold the back leaf at its tab both ways and glue the tab behind the left end: closed, the leaf covers the card; on display it stands behind.', 'Glue the tab only.')
     card.note('One sheet', 'often gives base and back leaf: look at the layouts before opening a second one.')
-    card.note('Figures on the rails', 'may not reach past the ridge: closed, it lies on the edge of the card.')
+    if (figure) {
+      card.piece(panelOf(base, 'lower-left'), { width: side.plus(reach), height: rail }, { key: 'figure', name: 'Figure on the lower rail', kind: 'figure', x: zero, y: zero, glueWidth: side, printTop: 'top' })
+      card.step('Glue the figure to the left half of the lower rail.', 'No glue beyond the ridge.')
+      card.limit({ subject: 'Figure beyond the ridge', parameter: 'reach', value: reach, atMost: zero, because: 'by so much it would stick out of the closed card.' })
+    }
     card.limit({ subject: 'Band height', parameter: 'rail', value: bandHeight, atLeast: rule('openingSide', card.units), right: height.minus(rule('openingSide', card.units)).half(), round: 'down', because: 'nothing would be left of the band.' })
     card.limit({ subject: 'Rail height', parameter: 'rail', value: rail, atLeast: rule('between', card.units), because: 'a narrower rail does not hold its crease.' })
     card.limit({ subject: 'Tab', parameter: 'tab', value: tab, atMost: side, because: 'it must lie behind the left end.' })

@@ -29,11 +29,12 @@ export const risingScene = defineFold({
     bar: length('Crossbar height', '2 1/2 in', '64 mm'),
     strips: toggle('A second, lower strip on the crossbar', true),
     window: toggle('Window in the front', false),
+    peek: toggle('Figures may look through the window', true),
     windowSize: length('Window size', '1 3/4 in', '45 mm', { when: 'window' }),
     figure: length('Figure height', '2 1/2 in', '64 mm', { help: 'Figures on the slider, their heads at its crease' }),
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
   },
-  build({ width, height, lift, flap, sliderWidth, guideWidth, guideHeight, bar, strips, window, windowSize, figure, border }, card) {
+  build({ width, height, lift, flap, sliderWidth, guideWidth, guideHeight, bar, strips, window, peek, windowSize, figure, border }, card) {
     const zero = Measure.zero
     const body = height.minus(lift).named('Slider body')
     const base = card.strip('base', 'Base', 'base', width, [panel('back', 'Back panel', height), valley(0), panel('front', 'Front panel', height)], 'y')
@@ -41,9 +42,10 @@ export const risingScene = defineFold({
     card.step('Score and fold the base; the fold is at the top.')
     if (window) {
       const x = width.minus(windowSize).half()
-      card.window(front, 'window', 'Window drop-out', { shape: 'circle', x, y: height.minus(windowSize).half(), width: windowSize, height: windowSize })
-      card.step('Cut the window into the front only.')
-      card.limit({ subject: 'Window size', parameter: 'windowSize', value: windowSize, atMost: height.minus(lift.times(2)), because: 'its upper edge must stay below the crease of the slider.' })
+      card.window(front, 'window', 'Window drop-out', { shape: 'circle', x, y: lift, width: windowSize, height: windowSize })
+      card.step('Cut the window into the front only, its upper edge as far below the fold as the crease of the slider.')
+      card.limit({ subject: 'Window size', parameter: 'windowSize', value: windowSize, atMost: height.minus(lift).minus(bar), because: 'the crossbar must stay hidden below it.' })
+      if (!peek) card.missing('Figures', 'look through the window of the closed card: leave the window out, or let them.')
       card.limit({ subject: 'Window size', parameter: 'windowSize', value: windowSize, atMost: width.minus(rule('between', card.units).times(2)), because: 'the front tears beside it.' })
     }
     card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop: 'top' })

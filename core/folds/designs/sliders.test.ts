@@ -88,6 +88,13 @@ describe('Rising scene', () => {
     for (const opening of [0.2, 0.5, 0.8]) expect(lowest(cornersAt(build('rising-scene'), 'slider', 'body', opening), 2)).toBeCloseTo(0, 6)
   })
 
+  it('hides the crossbar below the window, and asks about figures that look through it', () => {
+    // 5 1/2 − 1 − 2 1/2 leaves 2 for the window.
+    expect(fixes(build('rising-scene', { window: true, windowSize: '2 1/4 in' }))).toContainEqual(['windowSize', 2])
+    expect(stops(build('rising-scene', { window: true, peek: false }))).toMatchObject([{ subject: 'Figures' }])
+    expect(stops(build('rising-scene', { window: true }))).toEqual([])
+  })
+
   it('keeps the slider behind the crossbar and between the guides', () => {
     expect(fixes(build('rising-scene', { bar: '2 in', guideHeight: '1 in' }))).toContainEqual(['bar', 2.5])
     expect(stops(build('rising-scene', { sliderWidth: '4 in' }))).toMatchObject([{ parameter: 'sliderWidth', fix: { value: 3.125 * 25_400_000 } }])

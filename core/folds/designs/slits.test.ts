@@ -63,6 +63,13 @@ describe('Ledge stand', () => {
   })
 })
 
+describe('a figure on the ledge', () => {
+  it('may not reach past the ridge, and says by how much it does', () => {
+    expect(stops(build('ledge-stand', { figure: true }))).toEqual([])
+    expect(stops(build('ledge-stand', { figure: true, reach: '3/8 in' }))[0]!.problem).toContain('is 3/8 in, but must be at most 0 in')
+  })
+})
+
 describe('Floating window', () => {
   it('has a blank of frame, two risers and two glue strips', () => {
     // Frame 4 1/4 − 2 × 5/8 = 3, risers 1/2.
