@@ -44,6 +44,12 @@ describe('posting a card', () => {
     expect(problems(post('plain-card', { table: { ...DEFAULT_POST, rates: [] } }))).toContain('no rate in the table')
   })
 
+  it('says how much foam a stopper wants to hold what rests against it', () => {
+    expect(problems(post('easel'))).not.toContain('Stopper')
+    // Base, topper and mat of 0.3 mm each against one layer of paper on 0.5 mm of foam.
+    expect(problems(post('easel', { table: { ...DEFAULT_POST, foam: '0.5 mm' } }))).toContain('stands 0.8 mm high, but what rests against it is 0.9 mm thick and slips over it: put 2 layers of foam under it.')
+  })
+
   it('has nothing to say about a card that cannot be worked out', () => {
     expect(postingOf({ entry: { envelope: '' } as never, kits: 1, pieces: [], findings: [] }, DEFAULT_POST, 'inch')).toBeUndefined()
     expect(BOUNDS.envelopes).toBeGreaterThan(DEFAULT_POST.envelopes.length)

@@ -80,6 +80,16 @@ export function postingOf({ construction, pieces, entry }: PreparedCard, post: P
     else if (!chosen) {
       found.push({ severity: 'warn', subject: 'Envelope', problem: `none in the table takes ${size(closed)}: make one of ${size(posted)}, such as the envelope with side seams.` })
     }
+    for (const { part, against } of construction!.stoppers) {
+      const partOf = (key: string) => construction!.parts.find(other => other.key === key)!
+      const layer = (key: string) => thickness(weightOf(partOf(key)), post.bulk)
+      const foam = lengthFrom(post.foam)
+      const height = layer(part) + (construction!.joints.some(joint => joint.part === part && joint.means === 'foam') ? foam : 0)
+      const rests = against.reduce((whole, key) => whole + layer(key), 0)
+      if (height < rests) {
+        found.push({ severity: 'warn', subject: partOf(part).name, problem: `stands ${thick(nanometres(height))} high, but what rests against it is ${thick(nanometres(rests))} thick and slips over it: put ${Math.ceil((rests - layer(part)) / foam)} layers of foam under it.` })
+      }
+    }
     if (!rate) found.push({ severity: 'warn', subject: 'Posting', problem: `no rate in the table takes ${thick(closed.thickness)} and ${Math.ceil(weight)} g.` })
     return found
   }

@@ -19,6 +19,7 @@ export const plainCard = defineFold({
   name: 'Plain folded card',
   summary: 'One fold, at the side or at the top, with mats outside and inside.',
   stands: true,
+  layered: true,
   parameters: {
     width: WIDTH,
     height: HEIGHT,
@@ -186,6 +187,7 @@ export const giftCardHolder = defineFold({
   number: 26,
   name: 'Gift-card holder',
   summary: 'A folded card with a pocket inside that holds a card of wallet size.',
+  layered: true,
   parameters: {
     width: length('Finished width', '4 1/4 in', '110 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

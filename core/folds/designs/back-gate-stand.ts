@@ -12,6 +12,7 @@ export const backGateStand = defineFold({
   stands: true,
   group: 'strip',
   bothWays: true,
+  layered: true,
   parameters: {
     outer: length('Outer panel', '2 1/8 in', '52 mm'),
     gate: length('Gate', '1 1/4 in', '30 mm', { help: 'The centre is two gates wide' }),

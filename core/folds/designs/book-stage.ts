@@ -17,6 +17,7 @@ export const bookStage = defineFold({
   skill: 'nimble',
   stands: true,
   group: 'slit',
+  layered: true,
   view: { turn: 42, tilt: 22 },
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),

@@ -19,6 +19,7 @@ export const bridge = defineFold({
   stands: true,
   group: 'strip',
   bothWays: true,
+  layered: true,
   parameters: {
     width: length('Finished width', '6 in', '150 mm'),
     height: length('Finished height', '4 in', '100 mm'),

@@ -1,11 +1,6 @@
 import type { WindowShape } from '../model/card'
 
 /** Choices that several designs offer in the same words. */
-export const LAYERS = [
-  { value: 'one', label: 'One layer' },
-  { value: 'two', label: 'Two layers' },
-] as const
-
 export const WINDOWS = [
   { value: 'circle', label: 'Round' },
   { value: 'rectangle', label: 'Square' },

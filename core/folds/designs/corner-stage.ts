@@ -14,6 +14,7 @@ export const cornerStage = defineFold({
   skill: 'nimble',
   stands: true,
   group: 'box',
+  layered: true,
   view: { turn: 42, tilt: 26 },
   parameters: {
     side: length('Width of a wall', '4 1/4 in', '105 mm'),

@@ -1,9 +1,8 @@
 import { during, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, toggle } from '../model/parameters'
+import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
-import { LAYERS } from './choices'
 
 export const crossingFlaps = defineFold({
   id: 'crossing-flaps',
@@ -14,6 +13,7 @@ export const crossingFlaps = defineFold({
   stands: false,
   group: 'strip',
   bothWays: true,
+  layered: true,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
@@ -21,10 +21,9 @@ export const crossingFlaps = defineFold({
     leaf: length('Insert leaf', '3 in', '75 mm', { help: 'Width of one leaf of the folded insert' }),
     insertHeight: length('Insert height', '3 1/2 in', '90 mm'),
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
-    layers: choice('Mats on each panel', LAYERS),
     message: toggle('Message panel in the insert', true),
   },
-  build({ width, height, flap, leaf, insertHeight, border, layers, message }, card) {
+  build({ width, height, flap, leaf, insertHeight, border, message }, card) {
     const { units } = card
     const printTop = 'top'
     const base = card.strip('base', 'Base', 'base', height, [
@@ -40,12 +39,12 @@ export const crossingFlaps = defineFold({
     card.step('Score and fold the base; the flap closes from the right. Score and fold the insert; it opens from the right.')
 
     const back = panelOf(base, 'back')
-    card.mats(back, border, layers, { key: 'mat-back', name: 'Mat on back panel', printTop })
-    card.mats(panelOf(base, 'flap'), border, layers, { key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop })
+    card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop })
+    card.mat(panelOf(base, 'flap'), border, { key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop })
     card.step('Glue the mats on the back panel and on the outside of the flap.', 'Fold the flap first: what looks upright flat may be upside down folded.')
 
-    card.mats(panelOf(insert, 'front-leaf'), border, layers, { key: 'mat-front-leaf', name: 'Mat on front leaf', face: 'outside', printTop })
-    const inner = card.mats(panelOf(insert, 'back-leaf'), border, layers, { key: 'mat-back-leaf', name: 'Mat on back leaf', printTop })
+    card.mat(panelOf(insert, 'front-leaf'), border, { key: 'mat-front-leaf', name: 'Mat on front leaf', face: 'outside', printTop })
+    const inner = card.mat(panelOf(insert, 'back-leaf'), border, { key: 'mat-back-leaf', name: 'Mat on back leaf', printTop })
     if (message) {
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('the back leaf', note.width, note.height)

@@ -13,6 +13,7 @@ export const easel = defineFold({
   skill: 'first card',
   stands: true,
   group: 'strip',
+  layered: true,
   view: { turn: -18, tilt: -62 },
   parameters: {
     shape: choice('Shape', [{ value: 'square', label: 'Square' }, { value: 'round', label: 'Round' }], 'A round card is cut through both layers, its top just over the fold'),
@@ -56,13 +57,14 @@ export const easel = defineFold({
     const topper = card.strip('topper', 'Topper', 'insert', side, [panel('face', 'Topper', side)])
     // The lower half points down when it is closed; the topper reaches from its foot beyond the crease.
     card.joinAt(face(topper), panelOf(base, 'lower'), 'outside', { x: floor.x, y: half.times(-1), glue: { y: half, height: side.minus(half) } })
-    card.mat(face(topper), border, { key: 'mat-topper', name: 'Mat on topper', printTop: 'top' })
+    const topperMat = card.mat(face(topper), border, { key: 'mat-topper', name: 'Mat on topper', printTop: 'top' })
     if (round) card.shape(topper, arcs(half.value, half.value, half.value, 0, side.value))
     card.step('Glue the topper to the lower half of the front only, with the card closed.', 'No glue above the crease of the front, or it cannot stand.')
 
-    card.piece(floor, { width: half.downToMark(card.mark), height: stopperHeight }, {
+    const stopper = card.piece(floor, { width: half.downToMark(card.mark), height: stopperHeight }, {
       key: 'stopper', name: 'Stopper', kind: 'plate', means: 'foam', y: side.minus(stop).minus(stopperHeight),
     })
+    card.holds(stopper, [base, topper, topperMat])
     card.step('Put the stopper on foam, its upper edge where the foot of the topper is to rest.', 'Foam as high as topper and front together, or the topper slips over it.')
 
     card.limit({

@@ -20,6 +20,7 @@ export const floatingWindow = defineFold({
   stands: false,
   group: 'strip',
   bothWays: true,
+  layered: true,
   view: { turn: 150, tilt: 18 },
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),

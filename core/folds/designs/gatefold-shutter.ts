@@ -37,6 +37,7 @@ export const gatefoldShutter = defineFold({
   stands: false,
   group: 'slider',
   bothWays: true,
+  layered: true,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

@@ -13,6 +13,7 @@ export const gatefold = defineFold({
   stands: false,
   group: 'strip',
   bothWays: true,
+  layered: true,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),

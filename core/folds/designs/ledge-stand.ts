@@ -22,6 +22,7 @@ export const ledgeStand = defineFold({
   skill: 'some care',
   stands: true,
   group: 'slit',
+  layered: true,
   parameters: {
     side: length('Panel', '2 1/4 in', '55 mm', { help: 'A quarter of the blank; the closed card is two panels wide' }),
     height: length('Finished height', '5 1/2 in', '148 mm'),

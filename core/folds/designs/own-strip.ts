@@ -17,6 +17,7 @@ export const ownStrip = defineFold({
   skill: 'some care',
   stands: false,
   group: 'strip',
+  layered: true,
   parameters: {
     length: length('Blank width', '11 in', '297 mm'),
     height: length('Blank height', '5 1/2 in', '148 mm'),

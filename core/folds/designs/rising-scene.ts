@@ -17,6 +17,7 @@ export const risingScene = defineFold({
   skill: 'nimble',
   stands: false,
   group: 'slider',
+  layered: true,
   view: { turn: -20, tilt: 8 },
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),

@@ -15,6 +15,7 @@ export const squashFold = defineFold({
   skill: 'nimble',
   stands: false,
   group: 'box',
+  layered: true,
   view: { turn: -20, tilt: -20 },
   parameters: {
     square: length('Square', '7 1/2 in', '190 mm', { help: 'Side of the insert; closed it is half as wide and half as high' }),

@@ -1,8 +1,7 @@
 import { mountain, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, toggle } from '../model/parameters'
-import { LAYERS } from './choices'
+import { length, toggle } from '../model/parameters'
 
 export const zFold = defineFold({
   id: 'z-fold',
@@ -13,17 +12,17 @@ export const zFold = defineFold({
   stands: true,
   group: 'strip',
   bothWays: true,
+  layered: true,
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
-    layers: choice('Mats on each panel', LAYERS),
     plate: toggle('Plate across the front', true, 'Glued to panel A only, reaching over panel C'),
     plateWidth: length('Plate width', '3 1/4 in', '80 mm', { when: 'plate' }),
     plateHeight: length('Plate height', '3 1/2 in', '90 mm', { when: 'plate' }),
     message: toggle('Message panel on C', true),
   },
-  build({ width, height, border, layers, plate, plateWidth, plateHeight, message }, card) {
+  build({ width, height, border, plate, plateWidth, plateHeight, message }, card) {
     const half = width.half()
     const base = card.strip('base', 'Base', 'base', height, [
       panel('a', 'Front panel A', half),
@@ -34,9 +33,9 @@ export const zFold = defineFold({
     ])
     const printTop = 'top'
     card.step('Score both creases and fold the base: in half at the valley, then turn the upper half back at the mountain.')
-    card.mats(panelOf(base, 'a'), border, layers, { key: 'mat-a', name: 'Mat on panel A', printTop })
-    card.mats(panelOf(base, 'b'), border, layers, { key: 'mat-b', name: 'Mat on panel B', printTop })
-    const matC = card.mats(panelOf(base, 'c'), border, layers, { key: 'mat-c', name: 'Mat on panel C', printTop })
+    card.mat(panelOf(base, 'a'), border, { key: 'mat-a', name: 'Mat on panel A', printTop })
+    card.mat(panelOf(base, 'b'), border, { key: 'mat-b', name: 'Mat on panel B', printTop })
+    const matC = card.mat(panelOf(base, 'c'), border, { key: 'mat-c', name: 'Mat on panel C', printTop })
     card.step('Glue the mats on panels A, B and C with an even border.', 'Check the right way up of each print with the card folded.')
 
     if (message) {

@@ -1,7 +1,7 @@
 import type { Length, Units } from '../../lengths'
 import { LONGEST, Measure, downToMark, formatLength, upToMark } from '../../lengths'
 import type { PrintTop } from '../../paper'
-import type { Construction, Crease, CreaseDirection, Face, Finding, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Step, Travel, Window, WindowShape } from './card'
+import type { Construction, Crease, CreaseDirection, Face, Finding, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Step, Stopper, Travel, Window, WindowShape } from './card'
 import { face } from './card'
 
 export interface PanelEntry {
@@ -80,13 +80,17 @@ export class CardBuilder {
   private readonly travels: Travel[] = []
   private readonly stamping: MessageArea[] = []
   private readonly extras: string[] = []
+  private readonly stoppers: Stopper[] = []
+  /** The plain lower layer of a mat by the key of the mat. */
+  private readonly underlays = new Map<string, Part>()
   private messageArea?: MessageArea
 
   /**
    * @param units the maker's school, for the words of findings
    * @param mark smallest mark of the maker's trimmer, which mats are rounded down to
+   * @param layered whether every mat gets a plain mat one border larger under it
    */
-  constructor(readonly units: Units, readonly mark: Length) {}
+  constructor(readonly units: Units, readonly mark: Length, private readonly layered = false) {}
 
   /** A blank without panels yet; `area`, `crease`, `slit` and `window` say what becomes of it. */
   sheet(key: string, name: string, kind: PartKind, size: { width: Measure, height: Measure }, printTop: PrintTop = 'any'): Part {
@@ -116,6 +120,10 @@ export class CardBuilder {
   /** Cuts a window into a panel; its box counts from the lower left corner of the panel. */
   window(onto: Panel, key: string, name: string, { shape = 'rectangle', x, y, width, height }: Omit<Window, 'key' | 'name' | 'panel' | 'shape'> & { shape?: WindowShape }): void {
     this.partOf(onto).windows.push({ key, name, panel: onto.key, shape, x: onto.x.plus(x), y: onto.y.plus(y), width, height })
+    const under = this.underlays.get(onto.part)
+    if (!under) return
+    const beside = (side: 'width' | 'height') => under[side].minus(onto[side]).half()
+    this.window(face(under), key, name, { shape, x: x.plus(beside('width')), y: y.plus(beside('height')), width, height })
   }
 
   /** Cuts a part to a shape: corners counter-clockwise, from its lower left corner. A flat piece takes the shape as its only panel. */
@@ -186,19 +194,22 @@ export class CardBuilder {
     return part
   }
 
-  /** A mat on a panel: the panel less one border on each side, down to the trimmer's mark. */
+  /**
+   * A mat on a panel: the panel less one border on each side, down to the trimmer's mark.
+   * Where the maker wants two layers, a decorative mat lies on a plain one and leaves a border of it.
+   */
   mat(onto: Panel, border: Measure, placing: Placing): Part {
+    if (!this.layered || (placing.kind ?? 'mat') !== 'mat') return this.bordered(onto, border, placing)
+    const under = this.bordered(onto, border, { ...placing, key: `${placing.key}-under`, name: `${placing.name}, lower layer`, kind: 'underlay', printTop: 'any', pair: undefined })
+    this.underlays.set(placing.key, under)
+    return this.bordered(face(under), border, { ...placing, face: 'inside' })
+  }
+
+  private bordered(onto: Panel, border: Measure, placing: Placing): Part {
     return this.piece(onto, {
       width: onto.width.minus(border.times(2)).downToMark(this.mark),
       height: onto.height.minus(border.times(2)).downToMark(this.mark),
     }, placing)
-  }
-
-  /** A print mat, with a plain mat one border larger under it when `layers` is `two`. */
-  mats(onto: Panel, border: Measure, layers: string, placing: Placing): Part {
-    if (layers !== 'two') return this.mat(onto, border, placing)
-    const under = this.mat(onto, border, { ...placing, key: `${placing.key}-under`, name: `${placing.name}, lower layer`, kind: 'underlay', printTop: 'any' })
-    return this.mat(face(under), border, { ...placing, face: 'inside' })
   }
 
   /** A piece that belongs to the card but is not glued to it, such as a belly band. */
@@ -238,6 +249,11 @@ export class CardBuilder {
     this.travels.push({ part, panel: key, name, distance, against })
   }
 
+  /** A stopper that must stand at least as high as what rests against it. */
+  holds(stopper: Part, against: Part[]): void {
+    this.stoppers.push({ part: stopper.key, against: against.flatMap(({ key }) => [key, ...this.underlays.has(key) ? [this.underlays.get(key)!.key] : []]) })
+  }
+
   /** A supply besides tape, foam and dots. */
   supply(text: string): void {
     this.extras.push(text)
@@ -270,8 +286,8 @@ export class CardBuilder {
   }
 
   finish(finished: Construction['finished'], anchor: Panel): Construction {
-    const { parts, joints, steps, messageArea: message, stamping, travels, extras, findings } = this
-    return { finished, parts, anchor, joints, steps, message, stamping, travels, extras, findings }
+    const { parts, joints, steps, messageArea: message, stamping, travels, extras, stoppers, findings } = this
+    return { finished, parts, anchor, joints, steps, message, stamping, travels, extras, stoppers, findings }
   }
 
   private partOf({ part }: Panel): Part {

@@ -43,7 +43,9 @@ describe('building a card', () => {
   })
 
   it('centres a mat with an even border, and a second layer on it', () => {
-    card.mats(panelOf(base(), 'right'), border, 'two', { key: 'mat', name: 'Mat' })
+    card = new CardBuilder('inch', MARK, true)
+    const mat = card.mat(panelOf(base(), 'right'), border, { key: 'mat', name: 'Mat' })
+    card.window(face(mat), 'view', 'View', { x: border, y: border, width: border, height: border })
     const { parts, joints } = card.finish({ width: border, height: border }, base().panels[0]!)
     const sizes = parts.filter(({ kind }) => kind !== 'base').map(({ key, kind, width, height }) => [key, kind, width.value, height.value])
     expect(sizes).toEqual([
@@ -54,6 +56,13 @@ describe('building a card', () => {
       ['mat-under', 'base', inches(0.125), inches(0.125)],
       ['mat', 'mat-under', inches(0.125), inches(0.125)],
     ])
+    // A window goes through both, one border further in on the lower one.
+    expect(parts.flatMap(({ key, windows }) => windows.map(({ x, width }) => [key, x.value, width.value]))).toEqual([
+      ['mat-under', inches(0.25), inches(0.125)],
+      ['mat', inches(0.125), inches(0.125)],
+    ])
+    card.mat(face(mat), border, { key: 'message', name: 'Message', kind: 'message' })
+    expect(card.finish({ width: border, height: border }, face(mat)).parts.filter(({ kind }) => kind === 'underlay')).toHaveLength(1)
   })
 
   it('glues a whole panel, or only the area that is named', () => {

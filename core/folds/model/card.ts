@@ -133,6 +133,12 @@ export interface MessageArea {
   height: Measure
 }
 
+/** A part that stands up to hold others, by their keys. */
+export interface Stopper {
+  part: string
+  against: string[]
+}
+
 /** How far a moving part moves from closed to displayed. */
 export interface Travel {
   part: string
@@ -158,6 +164,7 @@ export interface Construction {
   travels: Travel[]
   /** Supplies besides tape and foam, one line each. */
   extras: string[]
+  stoppers: Stopper[]
   findings: Finding[]
 }
 

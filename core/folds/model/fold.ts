@@ -29,6 +29,8 @@ export interface FoldDefinition<P extends Parameters> {
   group: Group
   /** Whether it may be decorated upright or sideways: the same pieces, other print directions. */
   bothWays?: boolean
+  /** Whether its mats may lie on plain ones that show a border of their own. */
+  layered?: boolean
   /** Where it is best looked at from on display. */
   view?: View
   parameters: P
@@ -44,17 +46,18 @@ export type Fold = Omit<FoldDefinition<Parameters>, 'build' | 'view'> & {
 }
 
 const DECORATION = choice('Decoration', [{ value: 'upright', label: 'Upright' }, { value: 'sideways', label: 'Sideways' }], 'The sentiment is placed with the card folded')
+const LAYERS = choice('Mats on each panel', [{ value: 'one', label: 'One layer' }, { value: 'two', label: 'Two layers' }], 'Two layers want narrow borders: half of the usual one each')
 /** Where the top of a print lies once the card is decorated sideways: what was up is left. */
 const SIDEWAYS: Record<PrintTop, PrintTop> = { top: 'left', left: 'bottom', bottom: 'right', right: 'top', any: 'any' }
 
 export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinition<P>): Fold {
-  const parameters: Parameters = fold.bothWays ? { ...fold.parameters, decoration: DECORATION } : fold.parameters
+  const parameters: Parameters = { ...fold.parameters, ...fold.layered && { layers: LAYERS }, ...fold.bothWays && { decoration: DECORATION } }
   return {
     view: { turn: -28, tilt: 18 },
     ...fold,
     parameters,
     construct(inputs, units, mark) {
-      const card = new CardBuilder(units, mark)
+      const card = new CardBuilder(units, mark, inputs.layers === 'two')
       const { anchor, ...finished } = build(readInputs(fold.parameters, inputs, units), card)
       const construction = card.finish(finished, anchor)
       if (fold.bothWays && inputs.decoration === 'sideways') construction.parts.forEach(part => (part.printTop = SIDEWAYS[part.printTop]))
