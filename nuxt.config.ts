@@ -64,7 +64,7 @@ export default defineNuxtConfig({
   },
   primevue: {
     importTheme: { from: '~/theme/preset.ts' },
-    components: { include: ['Button', 'Checkbox', 'ConfirmDialog', 'DatePicker', 'Dialog', 'InputNumber', 'InputText', 'Menu', 'Message', 'ProgressBar', 'Select', 'SelectButton', 'Textarea', 'Toast', 'ToggleSwitch'] },
+    components: { include: ['Button', 'Checkbox', 'ConfirmDialog', 'DatePicker', 'Dialog', 'InputNumber', 'InputText', 'Menu', 'Message', 'ProgressBar', 'Select', 'SelectButton', 'Textarea', 'Toast', 'ToggleButton', 'ToggleSwitch'] },
     directives: { include: ['Tooltip'] },
   },
 })

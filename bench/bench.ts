@@ -37,7 +37,7 @@ for (const batch of demoBatches(new Date(2030, 0, 1))) {
   for (const seats of [12, 60, 500]) {
     const whole = withSeats(batch, seats)
     const preparation = prepare(whole)
-    const outcomes = planAll(preparation, solve)
+    const outcomes = planAll(whole, preparation, solve)
     const change = time(() => prepare(whole))
     const first = time(() => preparation.papers.forEach(({ problem }) => planPaper(problem).next()), 5)
     const all = time(() => preparation.papers.forEach(({ problem }) => plan(problem, solve)), 3)

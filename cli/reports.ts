@@ -1,5 +1,5 @@
 import Table from 'cli-table3'
-import type { Batch, PaperOutcome, Preparation } from '../core/batch'
+import type { Batch, Leftover, PaperOutcome, Preparation } from '../core/batch'
 import { stopsIn } from '../core/batch'
 import type { BenchStep } from '../core/cutting'
 import { countsOf } from '../core/cutting'
@@ -70,12 +70,13 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
 export function planReport(batch: Batch, preparation: Preparation, outcomes: PaperOutcome[]): Report {
   const { units } = batch.class
   const exact = (length: Length) => writeLength(length, units)
+  const leftoverData = ({ width, height, count }: Leftover) => ({ width: exact(width), height: exact(height), count })
   const stepText = (step: BenchStep) => {
     const from = step.reading.from === 'far' ? ` (set ${formatLength(step.reading.at, units)} from the other edge)` : ''
     const rest = step.rest ? `, ${step.rest.name} remains` : ''
-    return `${step.quantity} × ${step.hold}: fence ${formatLength(step.fence, units, { unit: true })}${from} along the ${step.side}, ${step.cuts} ${step.cuts === 1 ? 'cut' : 'cuts'}: ${step.keep.quantity} × ${step.keep.name}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
+    return `${step.turn ? 'turn; ' : ''}${step.quantity} × ${step.hold}: fence ${formatLength(step.fence, units, { unit: true })}${from} along the ${step.side}, ${step.cuts} ${step.cuts === 1 ? 'cut' : 'cuts'}: ${step.keep.quantity} × ${step.keep.name}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
   }
-  const data = outcomes.map(({ paper, plan, sheets, settings, strokes, sequences }, index) => ({
+  const data = outcomes.map(({ paper, plan, sheets, settings, settingsAlone, strokes, handlings, minutes, steps, choices, usedUp, leaves }, index) => ({
     paper: paper.key,
     problem: preparation.papers[index]!.problem,
     plan,
@@ -83,24 +84,32 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
     bound: plan.bound,
     yield: plan.yield,
     settings,
+    settingsAlone,
     strokes,
+    handlings,
+    minutes,
+    choices: choices.map(choice => ({ sheets: choice.plan.sheets, layouts: choice.plan.layouts.length, spending: choice.plan.spending, settings: choice.settings, minutes: choice.minutes })),
+    usedUp: usedUp.map(leftoverData),
+    leaves: leaves.map(leftoverData),
     formats: sheets.map(sheet => ({ ...sheet, width: exact(sheet.width), height: exact(sheet.height) })),
     unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({ piece: preparation.papers[index]!.names.get(demand), quantity, reason })),
-    layouts: plan.layouts.map(({ supply, repeats, root }, at) => ({ supply, repeats, root, steps: sequences[at] })),
+    steps,
   }))
-  const overview = table(['Paper', 'Sheets', 'At least', 'Yield', 'Layouts', 'Settings', 'Strokes', 'On hand', 'To buy'], outcomes.map(({ paper, plan, settings, strokes, sheets }) => [
-    paper.name, plan.sheets, plan.bound, `${Math.round(plan.yield * 100)} %`, plan.layouts.length, settings, strokes,
+  const overview = table(['Paper', 'Sheets', 'At least', 'Yield', 'Layouts', 'Settings', 'Strokes', 'Minutes', 'On hand', 'To buy'], outcomes.map(({ paper, plan, settings, strokes, minutes, sheets }) => [
+    paper.name, plan.sheets, plan.bound, `${Math.round(plan.yield * 100)} %`, plan.layouts.length, settings, strokes, Math.ceil(minutes),
     sheets.reduce((sum, { onHand }) => sum + onHand, 0), sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0),
   ]))
-  const details = outcomes.map(({ paper, plan, sequences }, index) => {
+  const details = outcomes.map(({ paper, plan, steps, choices, usedUp, leaves }, index) => {
     const { names, problem } = preparation.papers[index]!
     const layouts = plan.layouts.map(({ supply, repeats, root }, at) => {
       const sheet = problem.supplies.find(({ key }) => key === supply)!
       const counts = [...countsOf(root)].map(([key, count]) => `${count} × ${names.get(key)}`).join(', ')
-      return [`  ${repeats} × ${sheetText(batch, sheet.width, sheet.height)}: ${counts}`, ...sequences[at]!.map((step, n) => `    ${n + 1}. ${stepText(step)}`)].join('\n')
+      return `  ${plan.layouts.length > 1 ? `sheet ${at + 1}: ` : ''}${repeats} × ${sheet.kind === 'sheet' ? '' : `${sheet.kind} `}${sheetText(batch, sheet.width, sheet.height)}: ${counts}`
     })
+    const leftovers = (word: string, list: Leftover[]) => (list.length === 0 ? [] : [`  ${word} ${list.map(({ count, width, height }) => `${count} × ${sizeText(batch, width, height)}`).join(', ')}`])
+    const others = choices.length < 2 ? [] : [`  choices: ${choices.map(choice => `${choice.plan.sheets} sheets in ${Math.ceil(choice.minutes)} min with ${choice.settings} settings`).join('; ')}`]
     const missing = plan.unplaced.map(({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`)
-    return [`\n${paper.name}`, ...layouts, ...missing].join('\n')
+    return [`\n${paper.name}`, ...layouts, ...steps.map((step, n) => `    ${n + 1}. ${stepText(step)}`), ...leftovers('uses up', usedUp), ...leftovers('leaves', leaves), ...others, ...missing].join('\n')
   })
   const missing = outcomes.reduce((sum, { plan }) => sum + plan.unplaced.length, 0)
   return { data, text: [heading(batch), overview, ...details, '', ...findingLines(preparation)].join('\n').trimEnd(), stops: stopsIn(preparation) + missing }

@@ -1,11 +1,12 @@
 import { defaultMetadataStorage } from 'class-transformer/esm5/storage'
 import { targetConstructorToSchema, validationMetadatasToSchemas } from 'class-validator-jsonschema'
 import { BatchFileShape, CHECKS } from '../core/formats'
+import { TURNS } from '../core/paper'
 
 const LENGTH = { type: 'string', description: 'A length with its unit: "5 3/8 in", "136 mm", "13.6 cm"', pattern: '(in|inch|inches|mm|cm|m|["″”])\\s*$' } as const
 
 /** Names that older files do not have; they are filled in. */
-const LATER = ['post', 'envelope']
+const LATER = ['post', 'envelope', 'cutting', 'kerf', 'pace', 'grain', 'offcuts']
 
 /** The published JSON Schema of the batch file, written from the classes that validate it. */
 export function batchSchema(): object {
@@ -19,8 +20,15 @@ export function batchSchema(): object {
       [CHECKS.one]: () => ({}),
       [CHECKS.list]: ({ constraints }: { constraints: unknown[] }) => ({ type: 'array' as const, maxItems: Number(constraints[0]) }),
       [CHECKS.wholeOrNull]: ({ constraints }: { constraints: unknown[] }) => ({ type: ['integer', 'null'] as never, minimum: 0, maximum: Number(constraints[0]) }),
+      [CHECKS.tree]: () => ({ $ref: '#/$defs/CutTree' }),
       [CHECKS.papers]: () => ({ type: 'object' as const, additionalProperties: { type: 'string' as const } }),
     },
+  }
+  const piece = { type: 'object' as const, required: ['width', 'height', 'turn'], properties: { width: LENGTH, height: LENGTH, turn: { enum: [...TURNS] } } }
+  const tree = {
+    type: 'object', required: ['width', 'height'], additionalProperties: false,
+    description: 'A sheet or a part of it. With side and parts it is cut right across; with piece it is one; else it is left over.',
+    properties: { width: LENGTH, height: LENGTH, side: { enum: ['width', 'height'] }, parts: { type: 'array', minItems: 1, items: { $ref: '#/$defs/CutTree' } }, piece, turned: { type: 'boolean' } },
   }
   const { BatchFileShape: _, ...definitions } = validationMetadatasToSchemas(options)
   const file = targetConstructorToSchema(BatchFileShape, options)
@@ -29,6 +37,6 @@ export function batchSchema(): object {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     title: 'Wakaru batch file, version 1',
     ...optional(file as { required?: string[] }),
-    $defs: { ...definitions, CardShape: optional(definitions.CardShape as { required?: string[] }) },
+    $defs: { ...Object.fromEntries(Object.entries(definitions).map(([name, schema]) => [name, optional(schema as { required?: string[] })])), CutTree: tree },
   }
 }

@@ -1,5 +1,5 @@
 import type { Plan, Problem } from '../core/cutting'
-import { verifyPlan } from '../core/cutting'
+import { benchSequence, sequenceViolations, verifyPlan } from '../core/cutting'
 import type { Report } from './reports'
 
 interface PlannedPaper {
@@ -13,7 +13,7 @@ const isPlanned = (value: unknown): value is PlannedPaper => isRecord(value) && 
   && isRecord(value.problem) && Array.isArray(value.problem.demands) && Array.isArray(value.problem.supplies) && isRecord(value.problem.cutter)
   && isRecord(value.plan) && Array.isArray(value.plan.layouts) && Array.isArray(value.plan.unplaced)
 
-/** Checks the plans that `plan FILE --json` wrote, with code that shares nothing with the planner. */
+/** Checks the plans that `plan FILE --json` wrote, with code that shares nothing with the planner, and replays the order of cuts. */
 export function verifyReport(text: string): Report | { wrong: string } {
   let data: unknown
   try {
@@ -27,7 +27,7 @@ export function verifyReport(text: string): Report | { wrong: string } {
   if (strange >= 0) return { wrong: `[${strange}] is not a planned paper: it needs paper, problem and plan, as “plan FILE --json” writes them.` }
   const checked = (data as PlannedPaper[]).map(({ paper, problem, plan }) => {
     try {
-      return { paper, sheets: plan.sheets, bound: plan.bound, violations: verifyPlan(plan, problem) }
+      return { paper, sheets: plan.sheets, bound: plan.bound, violations: [...verifyPlan(plan, problem), ...sequenceViolations(benchSequence(plan.layouts, problem.cutter), plan, problem)] }
     }
     catch (error) {
       return { paper, sheets: plan.sheets, bound: plan.bound, violations: [`the plan is broken: ${(error as Error).message}`] }

@@ -33,11 +33,11 @@ const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
   pieces: batch => piecesReport(batch, prepare(batch)),
   plan: async (batch) => {
     const preparation = prepare(batch)
-    return planReport(batch, preparation, planAll(preparation, await loadSolver()))
+    return planReport(batch, preparation, planAll(batch, preparation, await loadSolver()))
   },
   kits: async (batch) => {
     const preparation = prepare(batch)
-    return kitsReport(batch, preparation, kitsOfBatch(batch, preparation, planAll(preparation, await loadSolver())))
+    return kitsReport(batch, preparation, kitsOfBatch(batch, preparation, planAll(batch, preparation, await loadSolver())))
   },
 }
 

@@ -16,7 +16,7 @@ describe('the demo studio', () => {
     for (const batch of batches) {
       const preparation = prepare(batch)
       expect(preparation.cards.flatMap(({ findings }) => findings.filter(({ severity }) => severity === 'stop'))).toEqual([])
-      planAll(preparation).forEach(({ plan }, index) => {
+      planAll(batch, preparation).forEach(({ plan }, index) => {
         expect(verifyPlan(plan, preparation.papers[index]!.problem)).toEqual([])
         expect(plan.unplaced).toEqual([])
       })

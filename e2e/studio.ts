@@ -46,6 +46,8 @@ export async function typeNumber(field: Locator, number: string): Promise<void> 
     await field.press('Control+a')
     await field.pressSequentially(number)
     await expect(field).toBeFocused()
+    // A dialog that takes the focus while it opens may swallow the selection or a key.
+    expect((await field.inputValue()).replace(/[^\d-]/g, '')).toBe(number)
   }).toPass()
   await field.blur()
 }

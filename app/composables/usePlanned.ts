@@ -4,8 +4,9 @@ export type PlannedPaper = ReturnType<typeof usePlannerStore>['papers'][number]
 /** The plan's number beside its bound, in words. */
 export function proofOf({ plan, sheets: formats }: NonNullable<PlannedPaper['outcome']>): string {
   const sheets = count(plan.sheets, 'sheet')
-  if (plan.bound === 0) return `${sheets}; not every piece could be placed`
+  if (plan.unplaced.length > 0) return `${sheets}; not every piece could be placed`
   // With several formats the least money comes first, and the proof is for that money.
   const money = formats.length > 1 ? ' for the same money' : ''
+  if (plan.sheets === 0) return plan.layouts.length > 0 ? 'No fresh sheet: offcuts are enough' : 'Everything is cut'
   return plan.sheets === plan.bound ? `${sheets}, and it cannot be done with fewer${money}` : `${sheets}; fewer than ${plan.bound} is impossible${money}`
 }

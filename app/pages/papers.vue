@@ -65,7 +65,7 @@ useHead({ title: 'Paper shelf · Wakaru' })
         <div class="about">
           <h2>{{ paper.name }}</h2>
           <p class="quiet">
-            {{ paper.kind }}, {{ paper.weight }} g/m²{{ paper.upright ? ', has a right way up' : '' }}
+            {{ paper.kind }}, {{ paper.weight }} g/m²{{ paper.upright ? ', has a right way up' : '' }}{{ paper.grain === 'any' ? '' : `, grain along the ${paper.grain}` }}
           </p>
           <p
             v-for="stock in paper.stocks"
@@ -73,6 +73,14 @@ useHead({ title: 'Paper shelf · Wakaru' })
           >
             <strong>{{ stock.onHand }}</strong> × {{ stock.width }} × {{ stock.height }}
             <span class="quiet small">{{ money(stock.price) }}</span>
+          </p>
+          <p
+            v-for="offcut in paper.offcuts"
+            :key="`offcut ${offcut.width} ${offcut.height}`"
+            class="small"
+          >
+            <strong>{{ offcut.count }}</strong> × {{ offcut.width }} × {{ offcut.height }}
+            <span class="quiet">offcut</span>
           </p>
           <p
             v-if="paper.stocks.length === 0"

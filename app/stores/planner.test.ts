@@ -1,16 +1,18 @@
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { computed, nextTick, shallowRef, watch } from 'vue'
 import type { Batch } from '../../core/batch'
 import { newCard, newClass, prepare } from '../../core/batch'
-import { plan, planPaper } from '../../core/cutting'
+import { planPaper, plansFor } from '../../core/cutting'
 import { foldById } from '../../core/folds'
+import { inches } from '../../core/lengths'
 import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
 
 /** The planner's store against a worker made up here, which answers when the test lets it. */
 class MadeUpWorker {
   static all: MadeUpWorker[] = []
   orders: PlannerOrder[] = []
+  ended = false
   private listeners = new Map<string, (event: unknown) => void>()
   constructor() {
     MadeUpWorker.all.push(this)
@@ -18,6 +20,7 @@ class MadeUpWorker {
 
   addEventListener = (kind: string, listener: (event: unknown) => void) => void this.listeners.set(kind, listener)
   postMessage = (order: PlannerOrder) => void this.orders.push(structuredClone(order))
+  terminate = () => void (this.ended = true)
   say = (data: PlannerAnswer) => this.listeners.get('message')!({ data })
   die = (message: string) => this.listeners.get('error')!({ message })
 
@@ -26,16 +29,16 @@ class MadeUpWorker {
     const order = this.orders.at(-1)!
     if (order.kind !== 'plan') return
     for (const { key, problem } of order.jobs) {
-      const first = planPaper(problem).next().value
-      if (until === 'first') this.say({ kind: 'progress', order: order.order, key, plan: 'plan' in first ? first.plan : first, round: 1, rounds: 4 })
-      else this.say({ kind: 'done', order: order.order, key, plan: plan(problem) })
+      const first = planPaper(problem).next()
+      if (until === 'first') this.say({ kind: 'progress', order: order.order, key, plan: first.done ? first.value[0] : first.value.plan, columns: 0, share: 0.25 })
+      else this.say({ kind: 'done', order: order.order, key, plans: plansFor(problem) })
     }
   }
 }
 
 const empty: Batch = {
   ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 4, spares: 0 }),
-  papers: [{ key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57', motif: 'plain', upright: false, stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 50, price: 40 }] }],
+  papers: [{ key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57', motif: 'plain', upright: false, grain: 'any' as const, offcuts: [], stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 50, price: 40 }] }],
 }
 const withSeats = (seats: number): Batch => {
   const batch = { ...empty, class: { ...empty.class, seats } }
@@ -67,6 +70,8 @@ beforeEach(() => {
   planner = usePlannerStore()
 })
 
+afterEach(() => planner.$dispose())
+
 describe('the planner’s store', () => {
   it('asks for every paper at once and shows what comes', () => {
     expect(worker().orders).toMatchObject([{ kind: 'plan', order: 1, jobs: [{ problem: { demands: expect.any(Array) } }] }])
@@ -83,7 +88,7 @@ describe('the planner’s store', () => {
     await change(withSeats(9))
     expect(worker().orders.map(({ order }) => order)).toEqual([1, 2])
     const [first] = worker().orders
-    if (first!.kind === 'plan') worker().say({ kind: 'done', order: 1, key: first!.jobs[0]!.key, plan: plan(first!.jobs[0]!.problem) })
+    if (first!.kind === 'plan') worker().say({ kind: 'done', order: 1, key: first!.jobs[0]!.key, plans: plansFor(first!.jobs[0]!.problem) })
     expect(planner.ready).toBe(false)
   })
 
@@ -105,8 +110,37 @@ describe('the planner’s store', () => {
   it('keeps the best so far when it is stopped', () => {
     worker().work('first')
     planner.stop()
-    expect(worker().orders.at(-1)).toMatchObject({ kind: 'stop', order: 2 })
+    expect(worker().ended).toBe(true)
     expect([planner.running, planner.ready, planner.papers[0]!.stopped]).toEqual([false, true, true])
+  })
+
+  it('replaces a worker that is too deep in an older order to take up the newer one', async () => {
+    vi.useFakeTimers()
+    worker().work('first')
+    await change(withSeats(9))
+    vi.advanceTimersByTime(1000)
+    vi.useRealTimers()
+    expect(worker().ended).toBe(true)
+    expect(MadeUpWorker.all[1]!.orders).toMatchObject([{ kind: 'plan', order: 2 }])
+    MadeUpWorker.all[1]!.work()
+    expect([planner.ready, planner.running]).toEqual([true, false])
+  })
+
+  it('chooses among the plans by the wishes of the class without planning again', async () => {
+    worker().work()
+    const [fewest, alike] = [planner.outcomes[0]!, planner.outcomes[0]!.choices.at(-1)!]
+    await change({ ...withSeats(4), wishes: { priority: 'settings' } })
+    expect(worker().orders).toHaveLength(1)
+    expect(planner.outcomes[0]!.settings).toBeLessThanOrEqual(Math.min(fewest.settings, alike.settings))
+  })
+
+  it('knows what fixed layouts and forbidden formats cost', async () => {
+    const two: Batch = { ...withSeats(4), papers: [{ ...empty.papers[0]!, stocks: [...empty.papers[0]!.stocks, { width: '6 in', height: '6 in', onHand: 0, price: 10 }] }] }
+    await change({ ...two, cutting: [{ paper: 'kelp', priority: null, moreSheets: null, without: [{ width: '8 1/2 in', height: '11 in' }], layouts: [], spoiled: [] }] })
+    expect(planner.papers[0]!.freeSheets).toBeUndefined()
+    worker().work()
+    expect(planner.papers[0]!.freeSheets).toBeGreaterThan(0)
+    expect(planner.outcomes[0]!.sheets.map(({ width }) => width)).toEqual([inches(6)])
   })
 
   it('says what failed, paper by paper', () => {

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Problem } from '../../core/cutting'
-import { plan } from '../../core/cutting'
+import { plansFor } from '../../core/cutting'
 import { inches } from '../../core/lengths'
 import type { PlannerAnswer, PlannerOrder } from './messages'
 
@@ -10,12 +10,12 @@ vi.stubGlobal('addEventListener', (_: string, listener: typeof receive) => (rece
 vi.stubGlobal('postMessage', (answer: PlannerAnswer) => void said.push(answer))
 await import('./planner.worker')
 
-const cutter = { length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 4, squaring: inches(0), offcut: { short: inches(2), long: inches(4) } }
+const cutter = { length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 4, squaring: inches(0), kerf: inches(0), offcut: { short: inches(2), long: inches(4) } }
 const problem = (quantity: number): Problem => ({
   demands: [[4, 5], [3, 4], [2, 3.5]].map(([width, height]) => ({ key: `${width}`, name: `${width}`, width: inches(width!), height: inches(height!), quantity, turn: 'either' })),
-  supplies: [{ key: 'letter', width: inches(8.5), height: inches(11), onHand: 0, price: 50 }],
+  supplies: [{ key: 'letter', kind: 'sheet', width: inches(8.5), height: inches(11), onHand: 0, price: 50 }],
   cutter,
-  priority: 'settings',
+  objective: 'money',
 })
 const settled = (order: number, count: number) => vi.waitFor(() => expect(said.filter(({ kind, order: of }) => kind !== 'progress' && of === order)).toHaveLength(count))
 
@@ -28,7 +28,7 @@ describe('the planner in its worker', () => {
     receive({ data: { kind: 'plan', order: 1, jobs: [{ key: 'a', problem: problem(9) }] } })
     await settled(1, 1)
     expect(said.filter(({ kind }) => kind === 'progress').length).toBeGreaterThan(1)
-    expect(said.at(-1)).toEqual({ kind: 'done', order: 1, key: 'a', plan: plan(problem(9)) })
+    expect(said.at(-1)).toEqual({ kind: 'done', order: 1, key: 'a', plans: plansFor(problem(9)) })
   })
 
   it('leaves an order for a newer one', async () => {
@@ -40,11 +40,11 @@ describe('the planner in its worker', () => {
     expect(said.filter(({ order }) => order === 2).length).toBeLessThanOrEqual(1)
   })
 
-  it('stops when told to', async () => {
-    receive({ data: { kind: 'plan', order: 4, jobs: [{ key: 'a', problem: problem(30) }] } })
-    receive({ data: { kind: 'stop', order: 5 } })
-    await new Promise(resolve => setTimeout(resolve, 50))
-    expect(said.filter(({ kind }) => kind === 'done')).toEqual([])
+  it('says that it counts no kits without the solver, which only the page can load', async () => {
+    const perKit = new Map(problem(1).demands.map(({ key }) => [key, 1]))
+    receive({ data: { kind: 'kits', order: 4, jobs: [{ key: 'drawer', problem: problem(1), perKit }] } })
+    await settled(4, 1)
+    expect(said.at(-1)).toMatchObject({ kind: 'failed', key: 'drawer', reason: 'The solver could not be loaded.' })
   })
 
   it('says what it cannot do and goes on with the rest', async () => {

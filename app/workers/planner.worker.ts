@@ -1,5 +1,5 @@
 import type { Plan, Problem, Solve } from '../../core/cutting'
-import { planPaper, solverOf } from '../../core/cutting'
+import { mostKits, planPaper, solverOf } from '../../core/cutting'
 import type { PlannerAnswer, PlannerOrder } from './messages'
 
 /**
@@ -19,14 +19,31 @@ const solver: Promise<Solve | undefined> = Promise.all([import('highs'), import(
 addEventListener('message', ({ data }: MessageEvent<PlannerOrder>) => {
   current = data.order
   if (data.kind === 'plan') void work(data.order, data.jobs)
+  else void count(data.order, data.jobs)
 })
+
+/** Answers how many kits each drawer gives. */
+async function count(order: number, jobs: { key: string, problem: Problem, perKit: Map<string, number> }[]) {
+  const solve = await solver
+  for (const { key, problem, perKit } of jobs) {
+    if (order !== current) return
+    try {
+      if (!solve) throw new Error('The solver could not be loaded.')
+      answer({ kind: 'kits', order, key, from: mostKits(problem, perKit, solve) })
+    }
+    catch (error) {
+      answer({ kind: 'failed', order, key, reason: (error as Error).message })
+    }
+    await breathe()
+  }
+}
 
 async function work(order: number, jobs: { key: string, problem: Problem }[]) {
   for (const { key, problem } of jobs) {
     try {
       const finished = await search(order, key, problem)
       if (!finished) return
-      answer({ kind: 'done', order, key, plan: finished })
+      answer({ kind: 'done', order, key, plans: finished })
     }
     catch (error) {
       answer({ kind: 'failed', order, key, reason: (error as Error).message })
@@ -35,7 +52,7 @@ async function work(order: number, jobs: { key: string, problem: Problem }[]) {
 }
 
 /** Looks for the best plan, showing each that is better; nothing when a newer order has come. */
-async function search(order: number, key: string, problem: Problem): Promise<Plan | undefined> {
+async function search(order: number, key: string, problem: Problem): Promise<Plan[] | undefined> {
   const first = planPaper(problem).next()
   if (first.done) return first.value
   answer({ kind: 'progress', order, key, ...first.value })

@@ -6,7 +6,7 @@ import { inches } from '../lengths'
 
 const zFold = foldById('z-fold')!
 const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => ({
-  key, name: key, kind: 'cardstock', weight: 250, colour: '#808080', motif: 'plain', upright: false,
+  key, name: key, kind: 'cardstock', weight: 250, colour: '#808080', motif: 'plain', upright: false, grain: 'any', offcuts: [],
   stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }], ...changes,
 })
 const chalk = paper('chalk', { colour: '#f5f5f0' })
@@ -112,7 +112,7 @@ describe('findings of the batch', () => {
 describe('the whole class', () => {
   it('goes from cards to bags and costs', () => {
     const preparation = prepare(batch)
-    const kits = kitsOfBatch(batch, preparation, planAll(preparation))
+    const kits = kitsOfBatch(batch, preparation, planAll(batch, preparation))
     expect(kits.seats).toHaveLength(5)
     expect(kits.purchases.every(({ toBuy }) => toBuy === 0)).toBe(true)
     expect(kits.costs[0]!.paper).toBeGreaterThan(0)
@@ -120,7 +120,7 @@ describe('the whole class', () => {
   })
 
   it('follows the sheets: what is needed is what the layouts open', () => {
-    for (const { plan, sheets } of planAll(prepare(batch))) {
+    for (const { plan, sheets } of planAll(batch, prepare(batch))) {
       expect(sheets.reduce((sum, { needed }) => sum + needed, 0)).toBe(plan.sheets)
     }
   })

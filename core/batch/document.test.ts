@@ -5,7 +5,7 @@ import { FOLDS } from '../folds'
 import { BatchShape, ClassDocumentShape, batchProblems, checkShape, readBatch, writeBatch } from '../formats'
 import { MARKS, inches, millimetres } from '../lengths'
 
-const kelp: PaperEntry = { key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57', motif: 'plain', upright: false, stocks: [{ width: '210 mm', height: '11 in', onHand: 3, price: null }] }
+const kelp: PaperEntry = { key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57', motif: 'plain', upright: false, grain: 'any' as const, offcuts: [], stocks: [{ width: '210 mm', height: '11 in', onHand: 3, price: null }] }
 
 describe.each(['inch', 'metric'] as const)('a new class in %s', (units) => {
   const document = newClass({ title: 'Evening', date: '2030-02-28', units })

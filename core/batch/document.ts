@@ -1,7 +1,7 @@
 import type { ParameterInputs } from '../folds'
 import type { Units } from '../lengths'
-import type { Priority } from '../cutting'
-import type { Motif, PaperKind } from '../paper'
+import type { Pace, Priority, SupplyKind } from '../cutting'
+import type { Grain, Motif, PaperKind, Turn } from '../paper'
 import { ORDINARY_BULK } from '../paper'
 
 /**
@@ -14,6 +14,8 @@ export interface ClassDocument {
   cards: CardEntry[]
   tools: ToolsEntry
   wishes: WishesEntry
+  /** Wishes and progress for the cutting of single papers. */
+  cutting: CuttingEntry[]
   prices: PricesEntry
   post: PostEntry
 }
@@ -58,10 +60,53 @@ export interface ToolsEntry {
   squaring: string
   offcutShort: string
   offcutLong: string
+  kerf: string
+  /** Seconds for each action at the trimmer. */
+  pace: Pace
 }
 
 export interface WishesEntry {
   priority: Priority
+}
+
+export interface CuttingEntry {
+  /** Key of the paper. */
+  paper: string
+  /** What counts most for this paper; `null` to go by the wishes of the class. */
+  priority: Priority | null
+  /** Sheets above the fewest that it may cost; `null` for any number. */
+  moreSheets: number | null
+  /** Sheet formats that are not to be used. */
+  without: { width: string, height: string }[]
+  /** Layouts that stay in the plan as they are, and how many sheets of them are cut. */
+  layouts: LayoutEntry[]
+  /** Pieces that were cut and spoiled. */
+  spoiled: { piece: PieceRef, count: number }[]
+}
+
+/** A piece to cut by its size and how it may lie. */
+export interface PieceRef {
+  width: string
+  height: string
+  turn: Turn
+}
+
+export interface LayoutEntry {
+  from: SupplyKind
+  repeats: number
+  /** Sheets of it that are cut already. */
+  cut: number
+  tree: TreeEntry
+}
+
+/** A cut tree in a file: a part is a piece or a leftover, or is parted along its width or its height. */
+export interface TreeEntry {
+  width: string
+  height: string
+  side?: 'width' | 'height'
+  parts?: TreeEntry[]
+  piece?: PieceRef
+  turned?: boolean
 }
 
 export interface PricesEntry {
@@ -108,7 +153,15 @@ export interface PaperEntry {
   colour: string
   motif: Motif
   upright: boolean
+  grain: Grain
   stocks: StockEntry[]
+  offcuts: OffcutEntry[]
+}
+
+export interface OffcutEntry {
+  width: string
+  height: string
+  count: number
 }
 
 export interface StockEntry {
@@ -133,15 +186,23 @@ export const BOUNDS = {
   weight: { least: 40, most: 600 },
   stack: 50,
   onHand: 100_000,
+  offcuts: 60,
+  seconds: 3600,
+  moreSheets: 1000,
+  layouts: 60,
+  parts: 400,
   cents: 1_000_000,
   envelopes: 24,
   rates: 12,
   grams: 5000,
 } as const
 
+/** Seconds: moving the fence and reading it twice, one stroke, taking up and squaring a stack. */
+export const DEFAULT_PACE: Pace = { setting: 25, stroke: 4, handling: 8 }
+
 export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
-  inch: { trimmer: '12 in', mark: '1/16 in', smallestPiece: '1/2 in', stack: 4, squaring: '0 in', offcutShort: '2 in', offcutLong: '4 in' },
-  metric: { trimmer: '310 mm', mark: '1 mm', smallestPiece: '12 mm', stack: 4, squaring: '0 mm', offcutShort: '50 mm', offcutLong: '100 mm' },
+  inch: { trimmer: '12 in', mark: '1/16 in', smallestPiece: '1/2 in', stack: 4, squaring: '0 in', offcutShort: '2 in', offcutLong: '4 in', kerf: '0 in', pace: DEFAULT_PACE },
+  metric: { trimmer: '310 mm', mark: '1 mm', smallestPiece: '12 mm', stack: 4, squaring: '0 mm', offcutShort: '50 mm', offcutLong: '100 mm', kerf: '0 mm', pace: DEFAULT_PACE },
 }
 
 export const DEFAULT_PRICES: PricesEntry = { currency: 'EUR', tapePerMetre: 9, foamPad: 2 }
@@ -169,8 +230,9 @@ export function newClass(details: Partial<ClassDetails> & Pick<ClassDetails, 'ti
   return {
     class: { seats: 12, spares: 2, delivery: 'in person', notes: '', ...details },
     cards: [],
-    tools: { ...DEFAULT_TOOLS[details.units] },
-    wishes: { priority: 'sheets' },
+    tools: structuredClone(DEFAULT_TOOLS[details.units]),
+    wishes: { priority: 'money' },
+    cutting: [],
     prices: { ...DEFAULT_PRICES },
     post: structuredClone(DEFAULT_POST),
   }

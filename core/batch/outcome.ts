@@ -1,41 +1,69 @@
-import type { BenchStep, Plan, Solve } from '../cutting'
-import { benchSequence, plan, settingsIn, strokesIn } from '../cutting'
+import type { Measured, Plan, Solve } from '../cutting'
+import { leavesOf, measured, plansFor, preferred, settingsAlone, tradeOffs } from '../cutting'
 import type { Kits, PaperUse } from '../kits'
 import { kitsFor } from '../kits'
+import type { Length } from '../lengths'
 import type { Batch } from './document'
-import type { PaperProblem, Preparation } from './prepare'
+import type { Preparation } from './prepare'
+import type { PaperProblem } from './problems'
 
 /** One paper's plan with its sequence at the bench and its key figures. */
-export interface PaperOutcome {
+export interface PaperOutcome extends Measured {
   paper: PaperProblem['paper']
-  plan: Plan
-  /** Steps for each layout, in the order of the plan's layouts. */
-  sequences: BenchStep[][]
-  settings: number
-  strokes: number
-  /** Sheets by format, those that are not needed included. */
-  sheets: PaperUse['sheets']
+  /** All plans worth a thought, the chosen one among them: fewest sheets first. */
+  choices: Measured[]
+  /** Settings if every layout were cut by itself. */
+  settingsAlone: number
+  /** Sheets by format, those that are not needed included. `cut` are cut already and not among those needed. */
+  sheets: (PaperUse['sheets'][number] & { cut: number })[]
+  /** Offcuts and drop-outs that are used up. */
+  usedUp: Leftover[]
+  /** Offcuts that are worth keeping, largest first. */
+  leaves: Leftover[]
 }
 
-/** What follows for one paper once its cutting is planned. */
-export function outcomeOf({ paper, problem, names }: PaperProblem, plan: Plan): PaperOutcome {
-  const sequences = plan.layouts.map(layout => benchSequence(layout, problem.cutter, names))
+export interface Leftover {
+  width: Length
+  height: Length
+  count: number
+}
+
+/**
+ * What follows for one paper once its cutting is planned.
+ * @param plans the best plan, and others that trade sheets for time
+ */
+export function outcomeOf({ paper, problem, names, opened }: PaperProblem, plans: Plan[], { wishes, cutting, tools }: Pick<Batch, 'wishes' | 'cutting' | 'tools'>): PaperOutcome {
+  const choices = tradeOffs(plans.map(plan => measured(plan, problem.cutter, tools.pace, names)))
+  const own = cutting.find(entry => entry.paper === paper.key)
+  const chosen = own?.priority ? preferred(choices, own.priority, own.moreSheets) : preferred(choices, wishes.priority)
+  const { layouts } = chosen.plan
+  const needed = (key: string) => layouts.filter(({ supply }) => supply === key).reduce((total, { repeats }) => total + repeats, 0)
   return {
+    ...chosen,
     paper,
-    plan,
-    sequences,
-    settings: settingsIn(sequences.flat()),
-    strokes: strokesIn(sequences.flat()),
-    sheets: problem.supplies.map(({ key, width, height, onHand, price }) => ({
-      width, height, onHand, price,
-      needed: plan.layouts.filter(({ supply }) => supply === key).reduce((total, { repeats }) => total + repeats, 0),
-    })),
+    choices,
+    settingsAlone: settingsAlone(chosen.plan, problem.cutter),
+    sheets: problem.supplies.filter(({ kind }) => kind === 'sheet').map(({ key, width, height, onHand, price }) => ({ width, height, onHand, price, needed: needed(key), cut: opened.get(key) ?? 0 })),
+    usedUp: problem.supplies.filter(({ kind, key }) => kind !== 'sheet' && needed(key) > 0).map(({ key, width, height }) => ({ width, height, count: needed(key) })),
+    leaves: leftoversOf(layouts),
+  }
+
+  function leftoversOf(layouts: Plan['layouts']): Leftover[] {
+    const leaves = new Map<string, Leftover>()
+    for (const { root, repeats } of layouts) {
+      for (const { node, width, height } of leavesOf(root)) {
+        if (node.kind !== 'offcut') continue
+        const key = `${width} ${height}`
+        leaves.set(key, { width, height, count: (leaves.get(key)?.count ?? 0) + repeats })
+      }
+    }
+    return [...leaves.values()].sort((a, b) => b.width * b.height - a.width * a.height)
   }
 }
 
 /** Plans every paper of a class to the end, exactly where there is a solver. Screens do the same step by step in a worker. */
-export const planAll = ({ papers }: Preparation, solve?: Solve): PaperOutcome[] =>
-  papers.map(entry => outcomeOf(entry, plan(entry.problem, solve)))
+export const planAll = (batch: Batch, { papers }: Preparation, solve?: Solve): PaperOutcome[] =>
+  papers.map(entry => outcomeOf(entry, plansFor(entry.problem, solve), batch))
 
 /** The kits of a prepared and planned class. */
 export function kitsOfBatch(batch: Batch, { cards }: Preparation, outcomes: PaperOutcome[]): Kits {
@@ -52,6 +80,6 @@ export function kitsOfBatch(batch: Batch, { cards }: Preparation, outcomes: Pape
       extras: construction?.extras ?? [],
       pieces: pieces.map(({ name, width, height, paper }) => ({ name, width: width.value, height: height.value, paper })),
     })),
-    papers: outcomes.map(({ paper, sheets }) => ({ paper, sheets })),
+    papers: outcomes.map(({ paper, sheets }) => ({ paper, sheets: sheets.map(({ cut, ...sheet }) => ({ ...sheet, needed: sheet.needed + cut, onHand: sheet.onHand + cut })) })),
   })
 }

@@ -4,7 +4,7 @@ import type { Batch, PostEntry } from '.'
 import { foldById } from '../folds'
 import { inches, millimetres } from '../lengths'
 
-const paper = { key: 'kelp', name: 'Kelp', kind: 'cardstock' as const, weight: 240, colour: '#3f6b57', motif: 'plain' as const, upright: false, stocks: [] }
+const paper = { key: 'kelp', name: 'Kelp', kind: 'cardstock' as const, weight: 240, colour: '#3f6b57', motif: 'plain' as const, upright: false, grain: 'any' as const, offcuts: [], stocks: [] }
 function post(fold: string, { parameters = {}, table = DEFAULT_POST, wanted }: { parameters?: Record<string, string | boolean>, table?: PostEntry, wanted?: string } = {}) {
   const empty: Batch = { ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch' }), papers: [paper] }
   const card = newCard(foldById(fold)!, empty, { parameters })

@@ -1,12 +1,14 @@
-import type { Cutter, Demand, Problem } from '../cutting'
+import type { Cutter } from '../cutting'
 import type { Construction, Finding, Fold, Piece } from '../folds'
 import { foldById, inputProblems } from '../folds'
 import type { Length } from '../lengths'
 import { formatLength } from '../lengths'
 import type { Paper, Turn } from '../paper'
-import { STOCK_WEIGHTS, allowedTurn } from '../paper'
+import { STOCK_WEIGHTS, allowedTurn, alongGrain } from '../paper'
 import type { Batch, CardEntry } from './document'
 import { kitsOf } from './document'
+import { paperProblems } from './problems'
+import type { PaperProblem } from './problems'
 import { readPaper, readTools } from './read'
 
 /** A piece with its paper and how many are cut. */
@@ -30,14 +32,6 @@ export interface PreparedCard {
   findings: Finding[]
 }
 
-/** The cutting problem of one paper, with the words for it. */
-export interface PaperProblem {
-  paper: Paper
-  problem: Problem
-  /** Piece names by demand key. */
-  names: Map<string, string>
-}
-
 /** Everything that follows from a class without planning its cutting. */
 export interface Preparation {
   cards: PreparedCard[]
@@ -51,7 +45,7 @@ export function prepare(batch: Batch): Preparation {
   const cutter = readTools(batch.tools, units)
   const papers = new Map(batch.papers.map(entry => [entry.key, readPaper(entry)]))
   const cards = batch.cards.map(prepareCard)
-  return { cards, papers: [...papers.values()].flatMap(paperProblem), cutter }
+  return { cards, papers: paperProblems(batch, cards, [...papers.values()], cutter), cutter }
 
   function prepareCard(entry: CardEntry): PreparedCard {
     const kits = kitsOf(entry, batch.class)
@@ -66,7 +60,7 @@ export function prepare(batch: Batch): Preparation {
     const { pieces: plain, findings, ...construction } = fold.construct(entry.parameters, units, cutter.mark)
     const pieces = plain.map((piece): PreparedPiece => {
       const paper = papers.get(entry.papers[piece.key] ?? '')
-      return { ...piece, paper, turn: paper ? allowedTurn(paper, piece.printTop) : 'either', perKit: 1, quantity: kits }
+      return { ...piece, paper, turn: paper ? alongGrain(allowedTurn(paper, piece.printTop), paper.grain, mainCrease(piece)) : 'either', perKit: 1, quantity: kits }
     })
     return { entry, kits, fold, construction: { ...construction, findings }, pieces, findings: [...findings, ...pieces.flatMap(piece => paperFindings(piece, entry))] }
   }
@@ -86,45 +80,23 @@ export function prepare(batch: Batch): Preparation {
     if (piece.kind === 'base' && paper.weight < STOCK_WEIGHTS.light) {
       findings.push({ ...about, severity: 'warn', problem: `is of ${paper.weight} g/m² paper, too light to hold its shape; ${STOCK_WEIGHTS.light} g/m² or more stands.` })
     }
+    const crease = mainCrease(piece)
+    const against = piece.turn !== 'either' && crease !== undefined && paper.grain !== 'any' && (crease === paper.grain) !== (piece.turn === 'as drawn')
     if (piece.scores.length > 0 && paper.weight >= STOCK_WEIGHTS.heavy) {
       findings.push({ ...about, severity: 'note', problem: `is of heavy stock (${paper.weight} g/m²): score before folding and fold along the grain.` })
     }
-    return findings
-  }
-
-  function paperProblem(paper: Paper): PaperProblem[] {
-    const demands = new Map<string, Demand>()
-    for (const card of cards) {
-      for (const blank of blanksToCut(card.pieces.filter(piece => piece.paper === paper && piece.quantity > 0))) {
-        const { width, height, turn, quantity } = blank
-        const key = `${width}x${height} ${turn}`
-        const name = batch.cards.length > 1 ? `${blank.name} (${card.entry.title})` : blank.name
-        const same = demands.get(key)
-        if (!same) {
-          demands.set(key, { key, name, width, height, turn, quantity })
-        }
-        else {
-          same.quantity += quantity
-          if (!same.name.split(', ').includes(name)) same.name += `, ${name}`
-        }
-      }
+    if (against) {
+      findings.push({ ...about, severity: 'note', problem: `folds across the grain of “${paper.name}”, as its print direction wants: score it well.` })
     }
-    if (demands.size === 0) return []
-    const supplies = paper.stocks.map(({ width, height, onHand, price }) => ({ key: `${width}x${height}`, width, height, onHand, price }))
-    const names = new Map([...demands.values()].map(({ key, name }) => [key, name]))
-    return [{ paper, names, problem: { demands: [...demands.values()], supplies, cutter, priority: batch.wishes.priority } }]
+    return findings
   }
 }
 
-/** What is cut: every piece by itself, a matched pair side by side from one blank. */
-function blanksToCut(pieces: PreparedPiece[]): { name: string, width: Length, height: Length, turn: Turn, quantity: number }[] {
-  return pieces.flatMap((piece) => {
-    const { name, width: { value: width }, height: { value: height }, turn, quantity, pair } = piece
-    const partner = pair === undefined ? undefined : pieces.find(other => other !== piece && other.pair === pair && other.height.value === height && other.turn === turn)
-    if (!partner) return [{ name, width, height, turn, quantity }]
-    // The pair is listed once, by its first piece.
-    return pieces.indexOf(partner) < pieces.indexOf(piece) ? [] : [{ name: `${name} and ${partner.name}, matched`, width: (width + partner.width.value) as Length, height, turn, quantity }]
-  })
+/** Which way the creases of a piece run for the most part. */
+function mainCrease({ scores, width, height }: Piece): 'width' | 'height' | undefined {
+  const run = (along: 'x' | 'y', length: number) => scores.filter(score => score.along === along).length * length
+  const [upright, level] = [run('x', height.value), run('y', width.value)]
+  return upright + level === 0 ? undefined : upright >= level ? 'height' : 'width'
 }
 
 /** Findings that must be settled before anything is cut. */

@@ -5,9 +5,10 @@ import type { Paper } from '../paper'
 import type { PaperEntry, ToolsEntry } from './document'
 
 /** A paper entry that has passed its door, with lengths instead of text. */
-export const readPaper = ({ stocks, ...paper }: PaperEntry): Paper => ({
+export const readPaper = ({ stocks, offcuts, ...paper }: PaperEntry): Paper => ({
   ...paper,
   stocks: stocks.map(({ width, height, ...stock }) => ({ ...stock, width: lengthFrom(width), height: lengthFrom(height) })),
+  offcuts: offcuts.map(({ width, height, count }) => ({ width: lengthFrom(width), height: lengthFrom(height), count })),
 })
 
 /** The tools of a class as the planner knows them. */
@@ -18,6 +19,7 @@ export function readTools(tools: ToolsEntry, units: Units): Cutter {
     smallestPiece: lengthFrom(tools.smallestPiece, units),
     stack: tools.stack,
     squaring: lengthFrom(tools.squaring, units),
+    kerf: lengthFrom(tools.kerf, units),
     offcut: { short: lengthFrom(tools.offcutShort, units), long: lengthFrom(tools.offcutLong, units) },
   }
 }

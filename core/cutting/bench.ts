@@ -1,10 +1,11 @@
 import type { Length, Reading } from '../lengths'
-import { difference, readOffScale } from '../lengths'
-import type { CutNode, Cutter, Layout } from './plan'
+import { readOffScale } from '../lengths'
+import { fencesOf } from './patterns'
+import type { CutNode, Cutter, Layout, Size } from './plan'
 
 /** One setting of the fence for everything in hand that needs it. */
 export interface BenchStep {
-  /** What is cut: `sheet`, or a strip by its letter. */
+  /** What is cut: `sheet` or one of several by number, or a strip by its letter. */
   hold: string
   /** How many of it there are. */
   quantity: number
@@ -18,18 +19,33 @@ export interface BenchStep {
   /** Strokes of the blade: cuts times stacks. */
   strokes: number
   /** What comes off. */
-  keep: { kind: 'piece' | 'strip' | 'offcut' | 'waste', name: string, quantity: number }
+  keep: Pile
   /** What remains of the thing in hand after its last cut, where that differs from what came off. */
-  rest?: BenchStep['keep']
+  rest?: Pile
   /** The thing in hand is used up. */
   last: boolean
+  /** Stacks taken in hand for this step; none where it is in hand already. */
+  handlings: number
+  /** The thing in hand is turned from how the last one lay. */
+  turn: boolean
   /** The cut is longer than the trimmer: knife and steel ruler. */
   byKnife: boolean
-  /** The cuts on one drawn sheet, every alike strip included. */
+  /** The cuts on the drawn layouts, every alike strip included. */
   lines: Line[]
 }
 
+/** Alike things that lie together. */
+export interface Pile extends Size {
+  kind: 'piece' | 'strip' | 'offcut' | 'waste'
+  name: string
+  /** Of a piece, the key of its demand. */
+  demand?: string
+  quantity: number
+}
+
 export interface Line {
+  /** Index of the layout it is drawn on. */
+  layout: number
   from: Point
   to: Point
 }
@@ -38,6 +54,8 @@ interface Point {
   x: number
   y: number
 }
+
+type Corner = Point & { layout: number }
 
 /** Alike parts of one cut node. */
 interface Group {
@@ -56,45 +74,72 @@ interface Hand {
   /** Parts still to come off, alike ones together; the last one is what remains. */
   groups: Group[]
   /** What the thing in hand measures now along the cut side. */
-  size: Length
-  /** Lower left corners of the things in hand on one drawn sheet. */
-  corners: Point[]
+  size: number
+  /** Lower left corners of the things in hand on the drawn layouts. */
+  corners: Corner[]
 }
 
+interface Choice {
+  hand: Hand
+  group: Group
+  size: Length
+}
+
+/** Which cut comes next where the fence has to be moved anyhow. */
+type Preference = (a: Choice, b: Choice) => number
+const widest: Preference = (a, b) => b.size - a.size
+const narrowest: Preference = (a, b) => a.size - b.size
+const fullest: Preference = (a, b) => b.hand.quantity - a.hand.quantity || b.size - a.size
+
 /**
- * The order of cuts for one layout, for all its repeats together. A strip is
- * cut up only after it came off; among the cuts that are possible, one at the
- * fence setting that stands is taken first, else the widest.
+ * The order of cuts for all layouts of a paper together, for all their repeats. A
+ * strip is cut up only after it came off, alike strips of all layouts at once. A
+ * setting of the fence stands until nothing in hand needs it; the next one is, where
+ * there is one, a setting that nothing still inside a strip will want again. Of several
+ * such orders the one with the fewest settings is taken.
  *
  * @param names piece names by demand key; the key itself where a name is missing
  */
-export function benchSequence(layout: Layout, cutter: Cutter, names: ReadonlyMap<string, string> = new Map()): BenchStep[] {
+export function benchSequence(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, string> = new Map()): BenchStep[] {
+  const orders = [widest, fullest, narrowest].map(preference => oneOrder(layouts, cutter, names, preference))
+  const effort = (steps: BenchStep[]) => settingsIn(steps) * 1000 + handlingsIn(steps)
+  return orders.reduce((best, steps) => (effort(steps) < effort(best) ? steps : best))
+}
+
+function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, string>, preference: Preference): BenchStep[] {
   const hands: Hand[] = []
   const steps: BenchStep[] = []
   let strips = 0
   let fence: Length | undefined
-  receive(layout.root, layout.repeats, [{ x: 0, y: 0 }], 'sheet')
+  layouts.forEach(({ root, repeats }, layout) => receive(root, repeats, [{ x: 0, y: 0, layout }], layouts.length === 1 ? 'sheet' : `sheet ${layout + 1}`))
   while (hands.length > 0) {
-    const choices = hands.flatMap(hand => movable(hand).map(group => ({ hand, group, size: group.node[hand.node.side] })))
-    const { hand, group } = choices.find(({ size }) => size === fence) ?? choices.reduce((a, b) => (b.size > a.size ? b : a))
+    const choices = hands.flatMap(hand => movable(hand).map((group): Choice => ({ hand, group, size: group.node[hand.node.side] })))
+    const { hand, group } = choices.find(({ size }) => size === fence) ?? nextOf(choices)
     fence = cutOff(hand, group) ?? fence
   }
   return steps
 
+  /** A setting that is not wanted again later, if any is not. */
+  function nextOf(choices: Choice[]): Choice {
+    const free = choices.filter(({ size }) => !hands.some(hand => hand.groups.some(group => hides(group, hand.node.side, size))))
+    return [...free.length > 0 ? free : choices].sort(preference)[0]!
+  }
+
   /** Puts down what came off; what has cuts of its own is taken in hand later, alike strips together. */
-  function receive(node: CutNode, quantity: number, corners: Point[], label?: string): BenchStep['keep'] {
-    if (node.kind === 'piece') return { kind: 'piece', name: names.get(node.demand) ?? node.demand, quantity }
-    if (node.kind !== 'cut') return { kind: node.kind, name: node.kind, quantity }
+  function receive(node: CutNode, quantity: number, corners: Corner[], label?: string): Pile {
+    const size = { width: node.width, height: node.height, quantity }
+    if (node.kind === 'piece') return { kind: 'piece', name: names.get(node.demand) ?? node.demand, demand: node.demand, ...size }
+    if (node.kind !== 'cut') return { kind: node.kind, name: node.kind, ...size }
     const content = JSON.stringify(node)
     const same = hands.find(hand => !hand.started && hand.content === content)
     if (same) {
       same.quantity += quantity
       same.corners.push(...corners)
-      return { kind: 'strip', name: same.label, quantity }
+      return { kind: 'strip', name: same.label, ...size }
     }
     const name = label ?? `strip ${letter(strips++)}`
-    hands.push({ label: name, quantity, node, content, started: false, groups: groupsOf(node), size: node[node.side], corners })
-    return { kind: 'strip', name, quantity }
+    hands.push({ label: name, quantity, node, content, started: false, groups: groupsOf(node, cutter.kerf), size: node[node.side], corners })
+    return { kind: 'strip', name, ...size }
   }
 
   /** Leftovers stay last; any other part may come off first. */
@@ -110,35 +155,49 @@ export function benchSequence(layout: Layout, cutter: Cutter, names: ReadonlyMap
     const count = group.offsets.length
     hand.started = true
     hand.groups.splice(hand.groups.indexOf(group), 1)
-    const cuts = hand.groups.length === 0 ? count - 1 : count
+    // The last part of all needs no cut, unless dust of less than a kerf is left beside it.
+    const dust = hand.size - count * size - (count - 1) * cutter.kerf > 0
+    const cuts = hand.groups.length === 0 && !dust ? count - 1 : count
     const [remaining, ...others] = hand.groups
-    const restGroup = others.length === 0 && remaining?.offsets.length === 1 ? remaining : undefined
+    const left = hand.size - cuts * (size + cutter.kerf)
+    const restGroup = others.length === 0 && remaining?.offsets.length === 1 && remaining.node[side] === left ? remaining : undefined
     if (restGroup) hand.groups.length = 0
     const last = hand.groups.length === 0
     if (last) hands.splice(hands.indexOf(hand), 1)
     const keep = receive(group.node, count * hand.quantity, cornersOf(hand, group))
     const rest = restGroup && receive(restGroup.node, hand.quantity, cornersOf(hand, restGroup))
     if (cuts === 0) return undefined
+    const before = steps.at(-1)
+    const stacks = Math.ceil(hand.quantity / cutter.stack)
     steps.push({
       hold: hand.label,
       quantity: hand.quantity,
       side,
       fence: size,
-      reading: readOffScale(size, hand.size, cutter.mark),
+      reading: readOffScale(size, hand.size as Length, cutter.mark),
       cuts,
-      strokes: cuts * Math.ceil(hand.quantity / cutter.stack),
+      strokes: cuts * stacks,
       keep,
       rest,
       last,
+      handlings: before?.hold === hand.label ? 0 : stacks,
+      turn: before !== undefined && before.side !== side,
       byKnife: hand.node[side === 'width' ? 'height' : 'width'] > cutter.length,
       lines: linesOf(hand, group, cuts),
     })
-    hand.size = difference(hand.size, (size * count) as Length)
+    hand.size = left
     return size
   }
 }
 
-function groupsOf({ side, parts }: CutNode & { kind: 'cut' }): Group[] {
+/** Whether something inside a part wants a setting that it does not want as soon as it is in hand. */
+function hides({ node }: Group, side: 'width' | 'height', fence: number): boolean {
+  if (node.kind !== 'cut') return false
+  if (node[side] !== fence) return fencesOf(node).has(fence)
+  return node.parts.some(part => hides({ node: part, offsets: [] }, node.side, fence))
+}
+
+function groupsOf({ side, parts }: CutNode & { kind: 'cut' }, kerf: number): Group[] {
   const groups = new Map<string, Group>()
   let offset = 0
   for (const part of parts) {
@@ -146,24 +205,25 @@ function groupsOf({ side, parts }: CutNode & { kind: 'cut' }): Group[] {
     const group = groups.get(content) ?? { node: part, offsets: [] }
     group.offsets.push(offset)
     groups.set(content, group)
-    offset += part[side]
+    offset += part[side] + kerf
   }
   return [...groups.values()]
 }
 
-/** A point moved along the side that a cut node divides. */
-const along = ({ x, y }: Point, side: 'width' | 'height', by: number): Point => (side === 'width' ? { x: x + by, y } : { x, y: y + by })
+/** A corner moved along the side that a cut node divides. */
+const along = ({ x, y, layout }: Corner, side: 'width' | 'height', by: number): Corner => (side === 'width' ? { x: x + by, y, layout } : { x, y: y + by, layout })
 
-const cornersOf = ({ corners, node: { side } }: Hand, { offsets }: Group): Point[] =>
+const cornersOf = ({ corners, node: { side } }: Hand, { offsets }: Group): Corner[] =>
   corners.flatMap(corner => offsets.map(offset => along(corner, side, offset)))
 
 /** Lines at the inner side of each part that comes off; between them where the last part is what remains. */
 function linesOf({ corners, node: { side, width, height } }: Hand, { node, offsets }: Group, cuts: number): Line[] {
   const [whole, across] = side === 'width' ? [width, height] : [height, width]
   const cutAt = offsets.map(offset => (offset + node[side] === whole ? offset : offset + node[side])).slice(0, cuts)
+  const point = ({ x, y }: Corner): Point => ({ x, y })
   return corners.flatMap(corner => cutAt.map((at) => {
     const from = along(corner, side, at)
-    return { from, to: along(from, side === 'width' ? 'height' : 'width', across) }
+    return { layout: corner.layout, from: point(from), to: point(along(from, side === 'width' ? 'height' : 'width', across)) }
   }))
 }
 
@@ -176,3 +236,17 @@ export const settingsIn = (steps: BenchStep[]): number =>
   steps.filter((step, index) => index === 0 || step.fence !== steps[index - 1]!.fence).length
 
 export const strokesIn = (steps: BenchStep[]): number => steps.reduce((total, step) => total + step.strokes, 0)
+
+/** How often a stack is taken in hand. */
+export const handlingsIn = (steps: BenchStep[]): number => steps.reduce((total, step) => total + step.handlings, 0)
+
+/** Seconds that the maker needs for each action at the trimmer. */
+export interface Pace {
+  setting: number
+  stroke: number
+  handling: number
+}
+
+/** Minutes at the trimmer. */
+export const minutesOf = (steps: BenchStep[], { setting, stroke, handling }: Pace): number =>
+  (settingsIn(steps) * setting + strokesIn(steps) * stroke + handlingsIn(steps) * handling) / 60

@@ -1,20 +1,25 @@
 import type { Cutter, Demand, Size, Supply } from './plan'
-import { area } from './plan'
+import { area, isFresh } from './plan'
 import { squared } from './strips'
 
 /**
- * A number of sheets below which no plan exists, guillotine or not.
+ * A number of fresh sheets below which no plan exists, guillotine or not.
  *
- * The larger of two bounds: area of the pieces over area of the largest usable
- * sheet, and the number of pieces of which no two fit the same sheet (a clique
- * of conflicts, found greedily from the largest piece down).
+ * The larger of two bounds: area of the pieces, less the area of all offcuts and
+ * drop-outs, over area of the largest usable sheet; and the number of pieces of
+ * which no two fit the same sheet (a clique of conflicts, found greedily from the
+ * largest piece down), less the number of offcuts and drop-outs.
  */
 export function sheetBound(demands: Demand[], supplies: Supply[], cutter: Cutter): number {
-  const sheets = supplies.filter(supply => supply.price !== null || supply.onHand > 0).map(supply => squared(supply, cutter))
+  const available = supplies.filter(supply => supply.price !== null || supply.onHand > 0)
+  const sheets = available.filter(isFresh).map(supply => squared(supply, cutter))
   if (sheets.length === 0 || demands.length === 0) return 0
+  const scraps = available.filter(supply => !isFresh(supply))
+  const free = scraps.reduce((total, scrap) => total + area(scrap) * scrap.onHand, 0)
   const pieces = demands.reduce((total, demand) => total + area(demand) * demand.quantity, 0)
-  const byArea = Math.ceil(pieces / Math.max(...sheets.map(area)) - 1e-12)
-  return Math.max(byArea, conflicts(demands, sheets))
+  const byArea = Math.ceil((pieces - free) / Math.max(...sheets.map(area)) - 1e-12)
+  const alone = conflicts(demands, [...sheets, ...scraps]) - scraps.reduce((total, { onHand }) => total + onHand, 0)
+  return Math.max(0, byArea, alone)
 }
 
 function conflicts(demands: Demand[], sheets: Size[]): number {

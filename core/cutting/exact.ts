@@ -1,129 +1,144 @@
-import { Guillotine, without } from './guillotine'
+import { without } from './guillotine'
+import { Patterns, fencesOf } from './patterns'
+import type { Column } from './patterns'
 import type { CutNode, Demand, Layout, Problem } from './plan'
-import { area, countsOf } from './plan'
+import { area, countsOf, isFresh, sheetsOf, spendingOf } from './plan'
 import type { Solve } from './solver'
-import { frame, isCuttable, squared } from './strips'
-
-/** One way to cut one sheet, as a column of the programme. */
-interface Column {
-  supply: number
-  counts: Map<string, number>
-  root: CutNode
-}
-
-const sheetsOf = (layouts: Layout[]): number => layouts.reduce((sum, { repeats }) => sum + repeats, 0)
+import { stripLayout } from './strips'
 
 export interface ExactStep {
   /** Better layouts than before, when some were found. */
   layouts?: Layout[]
-  /** No plan needs fewer sheets than this. */
+  /** Plans with more sheets that may take less time at the bench; with the last step. */
+  others?: Layout[][]
+  /** No plan needs fewer fresh sheets than this. */
   bound: number
-  /** Share of the way that is done. */
+  /** Columns of the programme, and the share of the way that is done. */
+  columns: number
   share: number
 }
 
 const MOST_ROUNDS = 160
-const SECONDS = { whole: 2, settings: 1.5 }
-/** Cost of a sheet that has to be bought, for each cent, beside one for every sheet. */
-const A_CENT = 10
+const SECONDS = { whole: 2, settings: 1, tradeOff: 0.4 }
+/** Cost of a sheet and of a cent by what is made least of first. */
+const COSTS = { money: { sheet: 1, cent: 10 }, sheets: { sheet: 10_000, cent: 1 } } as const
+/** Cost of all offcuts together: less than a sheet, so that each is used, but none for nothing. */
+const ALL_OFFCUTS = 0.3
 /** Cost of a piece that cannot be cut, beside one for every sheet. */
 const A_MISSING_PIECE = 1000
 /** Steps of the dive, new patterns included. */
 const MOST_DIVES = 400
 /** Sheets that are filled with what rounding down leaves over. */
 const MOST_LEFT = 40
-/** Columns that the programme for fewer layouts looks at. */
+/** Columns that the programme for fewer settings looks at. */
 const FEW = 60
+/** Sizes up to which plans with more sheets and fewer settings are looked for, and how many. */
+const TRADE_OFF = { sizes: 14, plans: 5, alike: 3 }
+/** Cost of a layout beside one for every fence setting; one that is set up costs next to nothing. */
+const A_LAYOUT = { fresh: 0.25, setUp: 0.02 }
 
 /**
  * Column generation over guillotine patterns (Gilmore and Gomory), then an integer
- * programme over the patterns found. The relaxation bounds the number of sheets from
- * below; its duals, scaled so that no pattern is worth more than a sheet (Farley),
- * bound it at every step. Where there are several formats the bound is for plans that
- * spend no more than the best one known.
+ * programme over the patterns found. The relaxation bounds the number of fresh sheets
+ * from below; its duals, scaled so that no pattern is worth more than a sheet (Farley),
+ * bound it at every step; an offcut is worth at most its best pattern. Where money comes
+ * first and there are several formats the bound is for plans that spend no more than
+ * the best one known.
  * @param start layouts known so far, all of which become columns
  * @param spending cents that the best plan known so far spends
- * @returns better layouts and bounds as they come; at the end the layouts with the fewest different ones
+ * @returns better layouts and bounds as they come; at the end the layouts with the fewest
+ * fence settings, and plans with more sheets and fewer settings
  */
 export function* exactly(problem: Problem, demands: Demand[], start: Layout[], spending: number, solve: Solve): Generator<ExactStep, void> {
   const { cutter } = problem
-  const supplies = problem.supplies.filter(supply => (supply.price !== null || supply.onHand > 0) && isCuttable(supply, cutter))
+  const patterns = new Patterns(problem, demands)
+  const { supplies, columns } = patterns
   if (supplies.length === 0 || demands.length === 0) return
-  const several = supplies.length > 1
-  const columns: Column[] = []
-  const known = new Set<string>()
-  for (const { supply, root } of start) add(supplies.findIndex(({ key }) => key === supply), root)
-  const pricing = supplies.map(supply => new Guillotine(squared(supply, cutter), cutter, demands))
+  patterns.addLayouts(start)
+  for (const root of problem.setUp ?? []) patterns.addLayouts(problem.supplies.filter(({ width, height }) => width === root.width && height === root.height).map(({ key }) => ({ supply: key, repeats: 1, root })))
+  const formats = supplies.filter(isFresh).length
+  const budgeted = problem.objective === 'money' && formats > 1
 
   let bound = 0
   let values: number[] = []
   let duals = new Map<string, number>()
   let budget = spending
   let best: Layout[] | undefined
+  /** Columns that hold an even share of everything, by the number of shares. */
+  const alike = new Map<Column, number>()
+  const sheets = (layouts: Layout[]) => sheetsOf(layouts, supplies)
+  const step = (share: number, layouts?: Layout[], others?: Layout[][]): ExactStep => ({ bound, layouts, others, share, columns: columns.length })
   // Once more where the first integer plan spends less than was known: the bound is for that money then.
   for (const last of [false, true]) {
     bound = 0
     yield* generate(last ? 0.6 : 0)
     for (const worth of [duals, new Map(demands.map(demand => [demand.key, area(demand)]))]) complete(worth)
     best = wholePlan() ?? best
-    yield { bound, layouts: best, share: last ? 0.85 : 0.55 }
-    if (!several && best && sheetsOf(best) > bound) {
-      for (const step of dive()) {
-        if (step && sheetsOf(step) < sheetsOf(best)) best = step
-        yield { bound, layouts: best, share: 0.9 }
+    yield step(last ? 0.75 : 0.55, best)
+    if (formats === 1 && best && sheets(best) > bound) {
+      for (const dived of dive()) {
+        if (dived && sheets(dived) < sheets(best)) best = dived
+        yield step(0.8, best)
       }
     }
-    const spent = best ? spendingOf(best) : budget
-    if (!several || spent >= budget) break
+    const spent = best ? spendingOf(best, supplies) : budget
+    if (!budgeted || spent >= budget) break
     budget = spent
   }
-  const sheets = best ? sheetsOf(best) : Infinity
-  yield { bound, layouts: best && !several ? fewestLayouts(sheets) : undefined, share: 1 }
+  if (!best) return yield step(1)
+  const least = sheets(best)
+  best = fewestSettings(least, spendingOf(best, supplies)) ?? best
+  yield step(0.9, best)
+  if (demands.length > TRADE_OFF.sizes) return yield step(1, best)
+  addAlike()
+  const others: Layout[][] = []
+  for (let more = 1; more <= TRADE_OFF.plans; more++) {
+    const layouts = fewestSettings(least + more, Infinity, SECONDS.tradeOff)
+    if (layouts) others.push(layouts)
+    yield step(0.9 + 0.1 * more / TRADE_OFF.plans, best)
+    if (!layouts || layouts.length === 1) break
+  }
+  yield step(1, best, others.concat(everySheetAlike()))
 
   /** Adds columns until none is worth more than a sheet. */
   function* generate(from: number): Generator<ExactStep, void> {
     for (let round = 0; round < MOST_ROUNDS; round++) {
       const [missing, buying] = [columns.length, columns.length + demands.length]
       const relaxed = solve({
-        costs: [...columns.map(() => 1), ...demands.map(() => A_MISSING_PIECE), ...supplies.map(() => 0)],
+        costs: [...columns.map(column => (patterns.isFresh(column) ? 1 : 0)), ...demands.map(() => A_MISSING_PIECE), ...supplies.map(() => 0)],
         rows: [
-          ...demandRows().map((row, index) => ({ ...row, of: [...row.of, [missing + index, 1] as [number, number]] })),
-          ...drawerRows(buying),
-          ...several ? [{ most: budget, of: supplies.map(({ price }, index): [number, number] => [buying + index, price ?? 0]) }] : [],
+          ...patterns.demandRows().map((row, index) => ({ ...row, of: [...row.of, [missing + index, 1] as [number, number]] })),
+          ...patterns.drawerRows(buying),
+          ...budgeted ? [patterns.budgetRow(buying, budget)] : [],
         ],
       })
       if (!relaxed) return
       values = relaxed.columns
       duals = new Map(demands.map(({ key }, index) => [key, Math.max(0, relaxed.duals[index]!)]))
-      let [most, found] = [1, false]
+      let [most, found, scrap] = [1, false, 0]
       supplies.forEach((supply, index) => {
-        const pattern = pricing[index]!.best(duals)
+        const pattern = patterns.best(index, duals)
         const worth = (pattern?.value ?? 0) + relaxed.duals[demands.length + index]!
-        most = Math.max(most, worth)
-        if (pattern && worth > 1 + 1e-7) found = add(index, frame(supply, cutter, pattern.root)) || found
+        const cost = isFresh(supply) ? 1 : 0
+        if (isFresh(supply)) most = Math.max(most, worth)
+        else scrap += supply.onHand * (pattern?.value ?? 0)
+        if (pattern && worth > cost + 1e-7) found = patterns.addInside(index, pattern.root) || found
       })
-      const covered = demands.reduce((sum, { key, quantity }) => sum + duals.get(key)! * quantity, 0)
-        + supplies.reduce((sum, { onHand }, index) => sum + relaxed.duals[demands.length + index]! * onHand, 0)
-        + (several ? relaxed.duals[demands.length + supplies.length]! * budget : 0)
+      const covered = demands.reduce((sum, { key, quantity }) => sum + duals.get(key)! * quantity, 0) - scrap
+        + supplies.reduce((sum, supply, index) => sum + (isFresh(supply) ? relaxed.duals[demands.length + index]! * supply.onHand : 0), 0)
+        + (budgeted ? relaxed.duals[demands.length + supplies.length]! * budget : 0)
       bound = Math.max(bound, Math.ceil(covered / most - 1e-6))
-      yield { bound, share: from + Math.min(0.2, round / 100) }
+      yield step(from + Math.min(0.2, round / 100))
       if (!found) return
     }
   }
 
-  /** No more sheets of a format than are on hand and bought; none is bought where it has no price. */
-  function drawerRows(buying: number) {
-    return supplies.map(({ onHand, price }, supply) => ({
-      most: onHand,
-      of: [...columns.flatMap((column, index): [number, number][] => (column.supply === supply ? [[index, 1]] : [])), [buying + supply, price === null ? 0 : -1] as [number, number]],
-    }))
-  }
-
-  function demandRows() {
-    return demands.map(({ key, quantity }) => ({
-      least: quantity,
-      of: columns.flatMap(({ counts }, index): [number, number][] => (counts.has(key) ? [[index, counts.get(key)!]] : [])),
-    }))
+  /** A pattern without what is no longer missing. */
+  function trimmed(root: CutNode, left: ReadonlyMap<string, number>): CutNode {
+    return demands.reduce((node, { key }) => {
+      const over = (countsOf(node).get(key) ?? 0) - Math.max(0, left.get(key)!)
+      return over > 0 ? without(node, key, over, cutter) : node
+    }, root)
   }
 
   /** Rounds the relaxation down and cuts what is left sheet by sheet: patterns that mix sizes in just the numbers still missing. */
@@ -131,18 +146,15 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
     const left = new Map(demands.map(({ key, quantity }) => [key, quantity - columns.reduce((sum, { counts }, index) => sum + Math.floor((values[index] ?? 0) + 1e-6) * (counts.get(key) ?? 0), 0)]))
     for (let sheet = 0; sheet < MOST_LEFT && [...left.values()].some(quantity => quantity > 0); sheet++) {
       const wanted = new Map([...worth].map(([key, value]) => [key, left.get(key)! > 0 ? Math.max(value, 1e-6) : 0]))
-      const patterns = supplies.flatMap((supply, index) => {
-        const pattern = pricing[index]!.best(wanted)
+      const found = supplies.flatMap((supply, index) => {
+        const pattern = patterns.best(index, wanted)
         if (!pattern) return []
-        const root = demands.reduce((node, { key }) => {
-          const over = (countsOf(node).get(key) ?? 0) - Math.max(0, left.get(key)!)
-          return over > 0 ? without(node, key, over, cutter) : node
-        }, pattern.root)
+        const root = trimmed(pattern.root, left)
         return [{ index, root, share: [...countsOf(root)].reduce((sum, [key, count]) => sum + wanted.get(key)! * count, 0) / area(supply) }]
       }).sort((a, b) => b.share - a.share)
-      if (patterns.length === 0) return
-      for (const { index, root } of patterns) add(index, frame(supplies[index]!, cutter, root))
-      for (const [key, count] of countsOf(patterns[0]!.root)) left.set(key, left.get(key)! - count)
+      if (found.length === 0) return
+      for (const { index, root } of found) patterns.addInside(index, root)
+      for (const [key, count] of countsOf(found[0]!.root)) left.set(key, left.get(key)! - count)
     }
   }
 
@@ -152,28 +164,36 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
    */
   function* dive(): Generator<Layout[] | undefined, void> {
     const left = new Map(demands.map(({ key, quantity }) => [key, quantity]))
-    const taken: number[] = columns.map(() => 0)
-    for (let step = 0; step < MOST_DIVES && [...left.values()].some(quantity => quantity > 0); step++) {
+    const drawer = supplies.map(({ onHand, price }) => (price === null ? onHand : Infinity))
+    const taken: number[] = []
+    for (let dived = 0; dived < MOST_DIVES && [...left.values()].some(quantity => quantity > 0); dived++) {
       const open = demands.filter(({ key }) => left.get(key)! > 0)
+      const limited = supplies.map((_, index) => index).filter(index => drawer[index] !== Infinity)
       const relaxed = solve({
-        costs: columns.map(() => 1),
-        rows: open.map(({ key }) => ({ least: left.get(key)!, of: columns.flatMap(({ counts }, index): [number, number][] => (counts.has(key) ? [[index, Math.min(counts.get(key)!, left.get(key)!)]] : [])) })),
+        costs: columns.map(column => (patterns.isFresh(column) ? 1 : 0)),
+        rows: [
+          ...open.map(({ key }) => ({ least: left.get(key)!, of: columns.flatMap(({ counts }, index): [number, number][] => (counts.has(key) ? [[index, Math.min(counts.get(key)!, left.get(key)!)]] : [])) })),
+          ...limited.map(supply => ({ most: drawer[supply]!, of: columns.flatMap((column, index): [number, number][] => (column.supply === supply ? [[index, 1]] : [])) })),
+        ],
       })
       if (!relaxed) return
       const worth = new Map(demands.map(({ key }) => [key, 0]))
       open.forEach(({ key }, index) => worth.set(key, Math.max(0, relaxed.duals[index]!)))
-      const pattern = pricing[0]!.best(worth)
-      const fresh = pattern && demands.reduce((node, { key }) => without(node, key, Math.max(0, (countsOf(node).get(key) ?? 0) - Math.max(0, left.get(key)!)), cutter), pattern.root)
+      const isNew = supplies.map((supply, index) => {
+        const pattern = patterns.best(index, worth)
+        if (!pattern) return false
+        const root = trimmed(pattern.root, left)
+        const price = (isFresh(supply) ? 1 : 0) - (limited.includes(index) ? relaxed.duals[open.length + limited.indexOf(index)]! : 0)
+        return [...countsOf(root)].reduce((sum, [key, count]) => sum + worth.get(key)! * count, 0) > price + 1e-6 && patterns.addInside(index, root)
+      })
       // A pattern worth more than a sheet is tried before any is taken for good.
-      if (fresh && [...countsOf(fresh)].reduce((sum, [key, count]) => sum + worth.get(key)! * count, 0) > 1 + 1e-6 && add(0, frame(supplies[0]!, cutter, fresh))) {
-        taken.push(0)
-        continue
-      }
+      if (isNew.some(Boolean)) continue
       const whole = relaxed.columns.map(value => Math.floor(value + 1e-6))
       if (!whole.some(count => count > 0)) whole[relaxed.columns.indexOf(Math.max(...relaxed.columns))] = 1
       whole.forEach((count, index) => {
         if (count === 0) return
         taken[index] = (taken[index] ?? 0) + count
+        drawer[columns[index]!.supply]! -= count
         for (const [key, each] of columns[index]!.counts) left.set(key, left.get(key)! - each * count)
       })
       yield undefined
@@ -181,59 +201,92 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
     if ([...left.values()].every(quantity => quantity <= 0)) yield layoutsOf(columns.map((_, index) => taken[index] ?? 0))
   }
 
-  function spendingOf(layouts: Layout[]): number {
-    return supplies.reduce((sum, { key, onHand, price }) => sum + (price ?? 0) * Math.max(0, layouts.reduce((used, layout) => used + (layout.supply === key ? layout.repeats : 0), 0) - onHand), 0)
-  }
-
-  function add(supply: number, root: CutNode): boolean {
-    if (supply < 0) return false
-    const counts = countsOf(root)
-    const key = `${supply} ${[...counts].sort().join(' ')}`
-    if (known.has(key)) return false
-    known.add(key)
-    columns.push({ supply, counts, root })
-    return true
-  }
-
-  /** Least money, then fewest sheets, in whole sheets. */
+  /** Whole sheets: least money and then fewest sheets, or the other way round. */
   function wholePlan(): Layout[] | undefined {
+    const { sheet, cent } = COSTS[formats > 1 ? problem.objective : 'money']
+    const offcut = ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
     const solved = solve({
-      costs: [...columns.map(() => 1), ...supplies.map(({ price }) => (several ? (price ?? 0) * A_CENT : 0))],
-      rows: [...demandRows(), ...drawerRows(columns.length)],
+      costs: [...columns.map(column => (patterns.isFresh(column) ? sheet : offcut)), ...supplies.map(({ price }) => (formats > 1 ? (price ?? 0) * cent : 0))],
+      rows: [...patterns.demandRows(), ...patterns.drawerRows(columns.length)],
       whole: true,
     }, SECONDS.whole)
     return solved && layoutsOf(solved.columns)
   }
 
-  /** As many sheets, in as few different layouts as there are. */
-  function fewestLayouts(sheets: number): Layout[] | undefined {
-    // Columns that the relaxation uses, then those with the most on a sheet.
-    const fullness = ({ counts, supply }: Column) => demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, counts.get(demand.key) ?? 0), 0) / area(supplies[supply]!)
-    const kept = columns.map((column, index) => ({ column, index, value: values[index] ?? 0 }))
-      .sort((a, b) => b.value - a.value || fullness(b.column) - fullness(a.column)).slice(0, FEW)
-    const size = kept.length
+  /**
+   * No more than some sheets and some cents, with the fewest fence settings: every
+   * setting that some layout in use wants counts once, as layouts are cut together.
+   */
+  function fewestSettings(most: number, cents: number, seconds = SECONDS.settings): Layout[] | undefined {
+    // Columns that the relaxation uses, then those with the most on a sheet; what is set up in any case.
+    const ready = new Set((problem.setUp ?? []).map(root => JSON.stringify(root)))
+    const isSetUp = ({ root }: Column) => ready.size > 0 && ready.has(JSON.stringify(root))
+    const kept = columns.map((column, index) => ({ column, value: (values[index] ?? 0) + (isSetUp(column) ? 1 : 0) + (alike.has(column) ? 1 : 0) }))
+      .sort((a, b) => b.value - a.value || patterns.fullness(b.column) - patterns.fullness(a.column)).slice(0, FEW).map(({ column }) => column)
+    const settings = [...new Set(kept.flatMap(({ root }) => [...fencesOf(root)]))]
+    const [used, bought] = [kept.length, 2 * kept.length + settings.length]
+    const fewSizes = demands.length <= TRADE_OFF.sizes
+    const uses = kept.flatMap(({ root }, at) => [...fencesOf(root)].map(fence => [at, settings.indexOf(fence)] as const))
     const solved = solve({
-      costs: [...kept.map(() => 0), ...kept.map(() => 1)],
+      costs: [...kept.map(() => 0), ...kept.map(column => (isSetUp(column) ? A_LAYOUT.setUp : fewSizes ? A_LAYOUT.fresh : 1)), ...settings.map(() => (fewSizes ? 1 : 0)), ...supplies.map(() => 0)],
       rows: [
-        ...demands.map(({ key, quantity }) => ({ least: quantity, of: kept.flatMap(({ column }, at): [number, number][] => (column.counts.has(key) ? [[at, column.counts.get(key)!]] : [])) })),
-        { most: sheets, of: kept.map((_, at): [number, number] => [at, 1]) },
-        // A layout that is used at all counts once.
-        ...kept.map((_, at) => ({ most: 0, of: [[at, 1], [size + at, -sheets]] as [number, number][] })),
+        ...patterns.demandRows(kept),
+        ...patterns.drawerRows(bought, kept),
+        { most, of: kept.flatMap((column, at): [number, number][] => (patterns.isFresh(column) ? [[at, 1]] : [])) },
+        ...formats > 1 && Number.isFinite(cents) ? [patterns.budgetRow(bought, cents)] : [],
+        // A layout that is used at all counts once, and so does each of its settings.
+        ...kept.map(({ counts, supply }, at) => ({ most: 0, of: [[at, 1], [used + at, -mostOf(counts, supply)]] as [number, number][] })),
+        ...fewSizes ? uses.map(([at, setting]) => ({ most: 0, of: [[used + at, 1], [2 * used + setting, -1]] as [number, number][] })) : [],
       ],
       whole: true,
-    }, SECONDS.settings)
-    if (!solved) return undefined
-    const all = columns.map(() => 0)
-    kept.forEach(({ index }, at) => (all[index] = solved.columns[at]!))
-    return layoutsOf(all)
+    }, seconds)
+    return solved && withoutSurplus(patterns.layoutsOf(solved.columns, kept), demands, problem)
+
+    /** More of one layout than this is never of use. */
+    function mostOf(counts: Map<string, number>, supply: number): number {
+      const needed = Math.max(...demands.map(({ key, quantity }) => (counts.has(key) ? Math.ceil(quantity / counts.get(key)!) : 0)))
+      return Math.max(1, Math.min(needed, isFresh(supplies[supply]!) ? most : supplies[supply]!.onHand))
+    }
+  }
+
+  /** Layouts that hold an even share of everything, or a single size: they make plans with few settings. */
+  function addAlike(): void {
+    const worth = (demand: Demand) => area(demand)
+    const fill = (index: number, wanted: Demand[]) => {
+      const left = new Map(wanted.map(({ key, quantity }) => [key, quantity]))
+      for (const along of ['width', 'height'] as const) {
+        const root = stripLayout(supplies[index]!, cutter, along, wanted, left, worth)
+        if (!root) continue
+        patterns.add(index, root)
+        const complete = wanted.every(({ key, quantity }) => (countsOf(root).get(key) ?? 0) >= quantity)
+        const column = columns.find(({ supply, counts }) => supply === index && countsOf(root).size === counts.size && [...countsOf(root)].every(([key, count]) => counts.get(key) === count))
+        if (complete && column) return column
+      }
+    }
+    const pieces = demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
+    supplies.forEach((supply, index) => {
+      if (!isFresh(supply)) return
+      for (const demand of demands) fill(index, [demand])
+      let found = 0
+      const most = Math.max(...demands.map(({ quantity }) => quantity))
+      for (let share = Math.max(1, Math.ceil(pieces / area(supply))); share <= most && found < TRADE_OFF.alike; share++) {
+        const column = fill(index, demands.map(demand => ({ ...demand, quantity: Math.ceil(demand.quantity / share) })))
+        if (!column) continue
+        found += 1
+        alike.set(column, share)
+      }
+    })
+  }
+
+  /** Plans of a single layout, as few sheets as it takes. */
+  function everySheetAlike(): Layout[][] {
+    return [...alike].filter(([{ supply }, repeats]) => supplies[supply]!.price !== null || supplies[supply]!.onHand >= repeats)
+      .sort((a, b) => a[1] - b[1]).slice(0, 1)
+      .map(([{ supply, root }, repeats]) => [{ supply: supplies[supply]!.key, repeats, root }])
   }
 
   function layoutsOf(amounts: number[]): Layout[] {
-    const layouts = columns.flatMap(({ supply, root }, index) => {
-      const repeats = Math.round(amounts[index]!)
-      return repeats > 0 ? [{ supply: supplies[supply]!.key, repeats, root }] : []
-    })
-    return withoutSurplus(layouts, demands, problem)
+    return withoutSurplus(patterns.layoutsOf(amounts), demands, problem)
   }
 }
 

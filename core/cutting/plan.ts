@@ -11,9 +11,13 @@ export interface Demand {
   turn: Turn
 }
 
-/** One sheet format to cut from. */
+/** What is cut from: fresh sheets, offcuts from the shelf, or what windows release. */
+export type SupplyKind = 'sheet' | 'offcut' | 'drop-out'
+
+/** Rectangles of one size to cut from. */
 export interface Supply {
   key: string
+  kind: SupplyKind
   width: Length
   height: Length
   onHand: number
@@ -33,18 +37,25 @@ export interface Cutter {
   stack: number
   /** Trimmed off every sheet edge to square it; zero for none. */
   squaring: Length
+  /** Paper that turns to dust at every cut; zero for a blade. */
+  kerf: Length
   /** Smallest side and largest side an offcut needs to be worth keeping. */
   offcut: { short: Length, long: Length }
 }
 
-export type Priority = 'sheets' | 'settings'
+/** What the planner makes least of first: fresh sheets, or money for sheets that are not on hand. */
+export type Objective = 'sheets' | 'money'
 
 /** The cutting problem of one paper. */
 export interface Problem {
   demands: Demand[]
   supplies: Supply[]
   cutter: Cutter
-  priority: Priority
+  objective: Objective
+  /** Layouts that are set up already: of equal plans the one that uses them is taken. */
+  setUp?: CutNode[]
+  /** Layouts that are in the plan whatever else is. */
+  fixed?: Layout[]
 }
 
 export interface Size {
@@ -80,9 +91,12 @@ export interface Unplaced {
 export interface Plan {
   layouts: Layout[]
   unplaced: Unplaced[]
+  /** Fresh sheets opened; offcuts and drop-outs do not count. */
   sheets: number
-  /** No plan can need fewer sheets than this for what was placed. */
+  /** No plan can need fewer fresh sheets than this for what was placed. */
   bound: number
+  /** Cents for sheets that are not on hand. */
+  spending: number
   /** Share of the sheets' area that ends up in pieces, 0 to 1. */
   yield: number
 }
@@ -90,8 +104,11 @@ export interface Plan {
 /** A rectangle of a cut tree at its place on the sheet, origin bottom left. */
 export type Placed = Size & { x: Length, y: Length, node: CutNode }
 
-/** All leaves of a cut tree at their places. */
-export function leavesOf(root: CutNode): Placed[] {
+/**
+ * All leaves of a cut tree at their places.
+ * @param kerf paper that is lost between two parts
+ */
+export function leavesOf(root: CutNode, kerf = 0): Placed[] {
   const leaves: Placed[] = []
   const visit = (node: CutNode, x: number, y: number): void => {
     if (node.kind !== 'cut') {
@@ -100,8 +117,8 @@ export function leavesOf(root: CutNode): Placed[] {
     }
     for (const part of node.parts) {
       visit(part, x, y)
-      if (node.side === 'width') x += part.width
-      else y += part.height
+      if (node.side === 'width') x += part.width + kerf
+      else y += part.height + kerf
     }
   }
   visit(root, 0, 0)
@@ -115,6 +132,39 @@ export function countsOf(root: CutNode): Map<string, number> {
     if (node.kind === 'piece') counts.set(node.demand, (counts.get(node.demand) ?? 0) + 1)
   }
   return counts
+}
+
+export const isFresh = ({ kind }: Pick<Supply, 'kind'>): boolean => kind === 'sheet'
+
+/** Layouts that turned out alike on the same supply are one layout. */
+export function mergedLayouts(layouts: Layout[]): Layout[] {
+  const merged = new Map<string, Layout>()
+  for (const layout of layouts) {
+    const key = layout.supply + JSON.stringify(layout.root)
+    const same = merged.get(key)
+    if (same) same.repeats += layout.repeats
+    else merged.set(key, { ...layout })
+  }
+  return [...merged.values()]
+}
+
+/** How many of each supply some layouts open, by key. */
+export function openedBy(layouts: Layout[]): Map<string, number> {
+  const opened = new Map<string, number>()
+  for (const { supply, repeats } of layouts) opened.set(supply, (opened.get(supply) ?? 0) + repeats)
+  return opened
+}
+
+/** Fresh sheets that some layouts open. */
+export function sheetsOf(layouts: Layout[], supplies: Supply[]): number {
+  const opened = openedBy(layouts)
+  return supplies.filter(isFresh).reduce((sum, { key }) => sum + (opened.get(key) ?? 0), 0)
+}
+
+/** Cents for the sheets of some layouts that are not on hand. */
+export function spendingOf(layouts: Layout[], supplies: Supply[]): number {
+  const opened = openedBy(layouts)
+  return supplies.reduce((sum, { key, onHand, price }) => sum + (price ?? 0) * Math.max(0, (opened.get(key) ?? 0) - onHand), 0)
 }
 
 export const area = ({ width, height }: Size): number => width * height

@@ -1,17 +1,21 @@
 import { fits, sheetBound, ways } from './bound'
 import { benchSequence, settingsIn } from './bench'
 import { exactly } from './exact'
+import { besideFixed, withFixed } from './fixed'
 import { Guillotine, without } from './guillotine'
 import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from './plan'
-import { area, countsOf } from './plan'
+import { lessKerf, withKerf } from './kerf'
+import { area, countsOf, isFresh, mergedLayouts, sheetsOf, spendingOf } from './plan'
 import type { Solve } from './solver'
 import { frame, isCuttable, squared, stripLayout } from './strips'
 
 /** The best plan so far and how far the search has come. */
 export interface Progress {
   plan: Plan
-  round: number
-  rounds: number
+  /** Patterns in the exact search; none while strips are tried. */
+  columns: number
+  /** Share of the way that is done, 0 to 1. */
+  share: number
 }
 
 const SIDES = ['width', 'height'] as const
@@ -19,8 +23,6 @@ const ROUNDS = 24
 /** Rounds of strips before the exact search takes over. */
 const STRIP_ROUNDS = 8
 const FEW_SIZES = 8
-/** Rounds spent on fewer settings once the number of sheets is proven. */
-const PROVEN_ROUNDS = 4
 
 /**
  * Plans the cutting of one paper with strip layouts: at once a first plan, then
@@ -30,14 +32,27 @@ const PROVEN_ROUNDS = 4
  * exact search follows: patterns of any guillotine cuts, a bound by their linear
  * relaxation, and whole sheets by an integer programme. Stops early when the
  * lower bound is met.
+ * @returns the best plan, then plans with more sheets that may take less time at the bench
  */
-export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress, Plan> {
+export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress, [Plan, ...Plan[]]> {
+  const rest = besideFixed(problem)
+  const search = planWithoutKerf(withKerf(rest), solve)
+  const whole = (plan: Plan) => withFixed({ ...plan, layouts: lessKerf(plan.layouts, rest) }, problem)
+  for (;;) {
+    const { done, value } = search.next()
+    if (done) return value.map(whole) as [Plan, ...Plan[]]
+    yield { ...value, plan: whole(value.plan) }
+  }
+}
+
+function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, [Plan, ...Plan[]]> {
   const { placeable, unplaced } = sortOut(problem)
   const least = sheetBound(placeable, problem.supplies, problem.cutter)
   let bound = least
   const worths = new Map(placeable.map(demand => [demand.key, area(demand)]))
   let best: Attempt = { layouts: [], missing: new Map(), sheets: 0, spending: 0 }
-  if (placeable.length === 0) return finished(best, problem, placeable, unplaced, bound)
+  const planOf = (attempt: Attempt) => finished(attempt, placeable, unplaced, bound)
+  if (placeable.length === 0) return [planOf(best)]
   const tried: Layout[] = []
   // Strips of many sizes take long; where an exact search follows, whole patterns give its start.
   const many = solve !== undefined && placeable.length > FEW_SIZES
@@ -50,25 +65,28 @@ export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress,
       if (best.layouts.length === 0 || better(attempt, best, problem)) best = attempt
       correctWorths(attempt, worths)
     }
-    const plan = finished(best, problem, placeable, unplaced, bound)
-    if (plan.sheets === bound && problem.priority === 'sheets' && round >= PROVEN_ROUNDS) return plan
-    yield { plan, round, rounds: ROUNDS }
+    yield { plan: planOf(best), columns: 0, share: round / ROUNDS }
   }
+  let others: Layout[][] = []
   if (solve) {
-    for (const { layouts, bound: proven, share } of exactly(problem, placeable, tried, best.spending, solve)) {
-      bound = Math.max(least, proven)
-      if (layouts) {
-        const attempt = attemptOf(layouts, problem, placeable)
+    for (const step of exactly(problem, placeable, tried, best.spending, solve)) {
+      bound = Math.max(least, step.bound)
+      if (step.layouts) {
+        const attempt = attemptOf(step.layouts, problem, placeable)
         if (better(attempt, best, problem)) best = attempt
       }
-      yield { plan: finished(best, problem, placeable, unplaced, bound), round: Math.min(ROUNDS - 1, Math.round(STRIP_ROUNDS + share * (ROUNDS - STRIP_ROUNDS))), rounds: ROUNDS }
+      others = step.others ?? others
+      yield { plan: planOf(best), columns: step.columns, share: Math.min(0.99, (STRIP_ROUNDS + step.share * (ROUNDS - STRIP_ROUNDS)) / ROUNDS) }
     }
   }
-  return finished(best, problem, placeable, unplaced, bound)
+  return [planOf(best), ...others.map(layouts => attemptOf(layouts, problem, placeable)).filter(({ missing }) => total(missing.values()) === 0).map(planOf)]
 }
 
-/** Runs the planner to its end. */
-export function plan(problem: Problem, solve?: Solve): Plan {
+/** Runs the planner to its end, for the best plan. */
+export const plan = (problem: Problem, solve?: Solve): Plan => plansFor(problem, solve)[0]
+
+/** Runs the planner to its end, for the best plan and those that trade sheets for time. */
+export function plansFor(problem: Problem, solve?: Solve): [Plan, ...Plan[]] {
   const search = planPaper(problem, solve)
   for (;;) {
     const { done, value } = search.next()
@@ -102,9 +120,11 @@ function sortOut({ demands, supplies, cutter }: Problem): { placeable: Demand[],
   }
 }
 
-/** Each format first in turn, the others after it: sheets on hand are used before any is bought. */
+/** Offcuts and drop-outs first, the smallest before larger ones; then each sheet format first in turn and the others after it. */
 function supplyOrders(supplies: Supply[]): Supply[][] {
-  return supplies.map(first => [first, ...supplies.filter(other => other !== first)])
+  const scraps = supplies.filter(supply => !isFresh(supply)).sort((a, b) => area(a) - area(b))
+  const sheets = supplies.filter(isFresh)
+  return sheets.length === 0 ? [scraps] : sheets.map(first => [...scraps, first, ...sheets.filter(other => other !== first)])
 }
 
 interface Attempt {
@@ -115,15 +135,14 @@ interface Attempt {
   spending: number
 }
 
-/** Layouts from elsewhere, measured as an attempt. */
-function attemptOf(layouts: Layout[], { supplies }: Problem, demands: Demand[]): Attempt {
+/** Layouts measured as an attempt. */
+function attemptOf(layouts: Layout[], { supplies }: Pick<Problem, 'supplies'>, demands: Demand[]): Attempt {
   const made = (key: string) => layouts.reduce((sum, { root, repeats }) => sum + (countsOf(root).get(key) ?? 0) * repeats, 0)
-  const opened = (key: string) => layouts.reduce((sum, { supply, repeats }) => sum + (supply === key ? repeats : 0), 0)
   return {
-    layouts: mergeAlike(layouts),
+    layouts: mergedLayouts(layouts),
     missing: new Map(demands.map(({ key, quantity }) => [key, Math.max(0, quantity - made(key))])),
-    sheets: layouts.reduce((sum, { repeats }) => sum + repeats, 0),
-    spending: supplies.reduce((sum, { key, onHand, price }) => sum + Math.max(0, opened(key) - onHand) * (price ?? 0), 0),
+    sheets: sheetsOf(layouts, supplies),
+    spending: spendingOf(layouts, supplies),
   }
 }
 
@@ -148,9 +167,9 @@ function guillotineFiller({ cutter, supplies }: Problem, demands: Demand[]): Fil
   }
 }
 
+/** Fills supply after supply, first what there is, then what can be bought. */
 function oneAttempt(demands: Demand[], supplies: Supply[], worths: Map<string, number>, fill: Filler): Attempt {
   const left = new Map(demands.map(demand => [demand.key, demand.quantity]))
-  let spending = 0
   const layouts: Layout[] = []
   const drawer = new Map(supplies.map(supply => [supply.key, supply.onHand]))
   for (const buying of [false, true]) {
@@ -162,26 +181,12 @@ function oneAttempt(demands: Demand[], supplies: Supply[], worths: Map<string, n
         const counts = countsOf(root)
         const repeats = Math.min(available(), ...[...counts].map(([key, count]) => Math.floor(left.get(key)! / count)))
         for (const [key, count] of counts) left.set(key, left.get(key)! - count * repeats)
-        if (buying) spending += repeats * supply.price!
-        else drawer.set(supply.key, drawer.get(supply.key)! - repeats)
+        if (!buying) drawer.set(supply.key, drawer.get(supply.key)! - repeats)
         layouts.push({ supply: supply.key, repeats, root })
       }
     }
   }
-  const merged = mergeAlike(layouts)
-  return { layouts: merged, missing: left, spending, sheets: merged.reduce((total, layout) => total + layout.repeats, 0) }
-}
-
-/** Layouts that turned out alike on the same format are one layout. */
-function mergeAlike(layouts: Layout[]): Layout[] {
-  const merged = new Map<string, Layout>()
-  for (const layout of layouts) {
-    const key = layout.supply + JSON.stringify(layout.root)
-    const same = merged.get(key)
-    if (same) same.repeats += layout.repeats
-    else merged.set(key, { ...layout })
-  }
-  return [...merged.values()]
+  return attemptOf(layouts, { supplies }, demands)
 }
 
 /** Pieces on badly used sheets become worth more, so the next round places them earlier and in other company. */
@@ -195,36 +200,35 @@ function correctWorths({ layouts }: Attempt, worths: Map<string, number>): void 
   }
 }
 
-/** Orders attempts: nothing missing first, then the money to spend, then the maker's priority. */
-function better(a: Attempt, b: Attempt, problem: Problem): boolean {
-  const total = (values: Iterable<number>) => [...values].reduce((sum, value) => sum + value, 0)
-  const score = (attempt: Attempt): number[] => {
-    const settings = settingsIn(attempt.layouts.flatMap(layout => benchSequence(layout, problem.cutter)))
-    return [
-      total(attempt.missing.values()),
-      attempt.spending,
-      ...(problem.priority === 'sheets' ? [attempt.sheets, settings] : [settings, attempt.sheets]),
-    ]
-  }
-  const [left, right] = [score(a), score(b)]
-  const decisive = left.findIndex((value, index) => value !== right[index])
-  return decisive >= 0 && left[decisive]! < right[decisive]!
+const total = (values: Iterable<number>) => [...values].reduce((sum, value) => sum + value, 0)
+
+/** Orders attempts: nothing missing first, then what is made least of, the layouts that are set up, and the fence settings. */
+function better(a: Attempt, b: Attempt, { objective, cutter, setUp = [] }: Problem): boolean {
+  const ready = new Set(setUp.map(root => JSON.stringify(root)))
+  const first = (attempt: Attempt) => [total(attempt.missing.values()), ...objective === 'sheets' ? [attempt.sheets, attempt.spending] : [attempt.spending, attempt.sheets]]
+  const second = ({ layouts }: Attempt) => [layouts.filter(({ root }) => ready.size > 0 && !ready.has(JSON.stringify(root))).length, settingsIn(benchSequence(layouts, cutter))]
+  return before(first(a), first(b)) ?? before(second(a), second(b)) ?? false
 }
 
-function finished(attempt: Attempt, problem: Problem, demands: Demand[], unplaced: Unplaced[], bound: number): Plan {
+/** Whether one list of figures comes before another; nothing when they are equal. */
+function before(a: number[], b: number[]): boolean | undefined {
+  const decisive = a.findIndex((value, index) => value !== b[index])
+  return decisive < 0 ? undefined : a[decisive]! < b[decisive]!
+}
+
+/** An attempt as a plan; its yield is stated once the fixed layouts are with it. */
+function finished(attempt: Attempt, demands: Demand[], unplaced: Unplaced[], bound: number): Plan {
   const short = demands.filter(demand => attempt.missing.get(demand.key)! > 0).map(demand => ({
     demand: demand.key,
     quantity: attempt.missing.get(demand.key)!,
     reason: 'The sheets on hand are used up and none can be bought.',
   }))
-  const supplies = new Map(problem.supplies.map(supply => [supply.key, supply]))
-  const sheetArea = attempt.layouts.reduce((sum, layout) => sum + area(supplies.get(layout.supply)!) * layout.repeats, 0)
-  const pieceArea = demands.reduce((sum, demand) => sum + area(demand) * (demand.quantity - attempt.missing.get(demand.key)!), 0)
   return {
     layouts: [...attempt.layouts].sort((a, b) => b.repeats - a.repeats),
     unplaced: [...unplaced, ...short],
     sheets: attempt.sheets,
+    spending: attempt.spending,
     bound: short.length > 0 ? 0 : bound,
-    yield: sheetArea === 0 ? 0 : pieceArea / sheetArea,
+    yield: 0,
   }
 }

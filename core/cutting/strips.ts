@@ -1,5 +1,6 @@
 import type { Length } from '../lengths'
 import type { Cutter, CutNode, Demand, Size, Supply } from './plan'
+import { isFresh } from './plan'
 
 /**
  * One sheet filled with strips: full cuts divide the sheet into strips, cross
@@ -116,10 +117,13 @@ export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'he
   }
 }
 
+/** Fresh sheets may come out of square; offcuts and drop-outs have edges that were cut. */
+const marginOf = (supply: Supply, cutter: Cutter): number => (isFresh(supply) ? cutter.squaring : 0)
+
 /** What is left of a sheet after its squaring cuts. */
 export const squared = (supply: Supply, cutter: Cutter): Size => ({
-  width: (supply.width - 2 * cutter.squaring) as Length,
-  height: (supply.height - 2 * cutter.squaring) as Length,
+  width: (supply.width - 2 * marginOf(supply, cutter)) as Length,
+  height: (supply.height - 2 * marginOf(supply, cutter)) as Length,
 })
 
 function treeOf(supply: Supply, inner: Size, cutter: Cutter, along: 'width' | 'height', strips: Strip[]): CutNode {
@@ -160,7 +164,7 @@ export function squaringOrder(supply: Supply, cutter: Cutter): 'width' | 'height
 
 /** Puts the squaring cuts around the part of the sheet that is used. */
 export function frame(supply: Supply, cutter: Cutter, body: CutNode): CutNode {
-  const margin = cutter.squaring
+  const margin = marginOf(supply, cutter) as Length
   const first = squaringOrder(supply, cutter)
   if (margin === 0 || !first) return body
   const wrap = (inside: CutNode, side: 'width' | 'height'): CutNode => {
@@ -172,7 +176,7 @@ export function frame(supply: Supply, cutter: Cutter, body: CutNode): CutNode {
 
 /** Whether the trimmer can part a sheet at all, squaring cuts included. */
 export function isCuttable(supply: Supply, cutter: Cutter): boolean {
-  if (cutter.squaring > 0 && !squaringOrder(supply, cutter)) return false
+  if (marginOf(supply, cutter) > 0 && !squaringOrder(supply, cutter)) return false
   const inner = squared(supply, cutter)
   return Math.min(inner.width, inner.height) <= cutter.length
 }

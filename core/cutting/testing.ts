@@ -9,6 +9,7 @@ export const cutter: Cutter = {
   smallestPiece: inches(1 / 2),
   stack: 4,
   squaring: inches(0),
+  kerf: inches(0),
   offcut: { short: inches(2), long: inches(4) },
 }
 
@@ -16,7 +17,10 @@ export const piece = (width: number, height: number, quantity: number, turn: Tur
   ({ key: `${width}x${height}${turn}`, name: `${width} × ${height}`, width: inches(width), height: inches(height), quantity, turn })
 
 export const sheet = (width: number, height: number, onHand = 0, price: number | null = 50): Supply =>
-  ({ key: `${width}x${height}`, width: inches(width), height: inches(height), onHand, price })
+  ({ key: `${width}x${height}`, kind: 'sheet', width: inches(width), height: inches(height), onHand, price })
 
 export const problem = (demands: Demand[], supplies: Supply[], changes: Partial<Cutter> = {}): Problem =>
-  ({ demands, supplies, cutter: { ...cutter, ...changes }, priority: 'sheets' })
+  ({ demands, supplies, cutter: { ...cutter, ...changes }, objective: 'money' })
+
+export const offcut = (width: number, height: number, onHand = 1): Supply =>
+  ({ ...sheet(width, height, onHand, null), key: `offcut ${width}x${height}`, kind: 'offcut' })

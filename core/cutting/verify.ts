@@ -19,9 +19,10 @@ export function verifyPlan(plan: Plan, problem: Problem): string[] {
     opened.set(supply.key, (opened.get(supply.key) ?? 0) + layout.repeats)
     if (layout.root.width !== supply.width || layout.root.height !== supply.height) say('does not start from the whole sheet')
 
+    let dust = 0n
     const rectangles: { x: number, y: number, width: number, height: number }[] = []
     walk(layout.root, 0, 0)
-    const covered = rectangles.reduce((sum, { width, height }) => sum + BigInt(width) * BigInt(height), 0n)
+    const covered = rectangles.reduce((sum, { width, height }) => sum + BigInt(width) * BigInt(height), dust)
     if (covered !== BigInt(supply.width) * BigInt(supply.height)) say('pieces, offcuts and waste do not add up to the sheet')
     rectangles.forEach((a, i) => rectangles.slice(i + 1).forEach((b) => {
       if (a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height) say('two parts overlap')
@@ -33,15 +34,20 @@ export function verifyPlan(plan: Plan, problem: Problem): string[] {
       }
       if (node.kind === 'cut') {
         const [along, across] = node.side === 'width' ? ['width', 'height'] as const : ['height', 'width'] as const
-        if (node.parts.length < 2) say('a cut parts nothing')
+        const { kerf } = problem.cutter
+        const lost = node[along] - node.parts.reduce((sum, part) => sum + part[along], 0)
+        const cuts = node.parts.length - 1
+        if (cuts < 1 && lost === 0) say('a cut parts nothing')
         if (node.parts.some(part => part[across] !== node[across])) say('a cut does not go right across')
-        if (node.parts.reduce((sum, part) => sum + part[along], 0) !== node[along]) say('the parts of a cut do not add up')
+        // One more cut may take off less than a kerf.
+        if (lost < cuts * kerf || lost > (cuts + 1) * kerf) say('the parts of a cut do not add up')
+        dust += BigInt(lost) * BigInt(node[across])
         if (node[across] > problem.cutter.length) say('a cut is longer than the trimmer')
         let offset = 0
         for (const part of node.parts) {
           if (node.side === 'width') walk(part, x + offset, y)
           else walk(part, x, y + offset)
-          offset += part[along]
+          offset += part[along] + kerf
         }
         return
       }
@@ -65,7 +71,9 @@ export function verifyPlan(plan: Plan, problem: Problem): string[] {
   for (const supply of problem.supplies) {
     if (supply.price === null && (opened.get(supply.key) ?? 0) > supply.onHand) violations.push(`sheet “${supply.key}”: more used than there are`)
   }
-  const sheets = [...opened.values()].reduce((sum, count) => sum + count, 0)
+  const sheets = problem.supplies.filter(({ kind }) => kind === 'sheet').reduce((sum, { key }) => sum + (opened.get(key) ?? 0), 0)
+  const spending = problem.supplies.reduce((sum, { key, onHand, price }) => sum + (price ?? 0) * Math.max(0, (opened.get(key) ?? 0) - onHand), 0)
+  if (spending !== plan.spending) violations.push(`${plan.spending} cents stated, ${spending} spent`)
   if (sheets !== plan.sheets) violations.push(`${plan.sheets} sheets stated, ${sheets} used`)
   if (plan.bound > plan.sheets) violations.push('the lower bound is above the plan')
   return violations

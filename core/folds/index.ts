@@ -4,7 +4,7 @@ export type { Construction, Crease, Face, Finding, Joint, MessageArea, Panel, Pa
 export { creaseAt, holesOf, isWhole, outlineOf, windowOutline } from './model/card'
 export type { Fold, Group, Skill } from './model/fold'
 export type { Parameter, ParameterInput, ParameterInputs, TextParameter } from './model/parameters'
-export { LONGEST_TEXT, defaultInputs, inputProblem, inputProblems, resizedInputs } from './model/parameters'
+export { LONGEST_TEXT, defaultInputs, inputProblem, inputProblems, isUsed, resizedInputs } from './model/parameters'
 export type { DropOut, Piece, Score } from './model/pieces'
 export { blanksOf, dropOutsOf, isLayer, scoringOrder, usualPaper } from './model/pieces'
 export { scoreReading } from './model/reading'

@@ -4,3 +4,4 @@ export { CHECKS, IsCalendarDay, IsOne, IsParameterInputs } from './batch-file/va
 export * from './batch-file/validate'
 export * from './csv'
 export * from './patterns'
+export * from './cutting'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Finding, Fold, ParameterInput, ParameterInputs } from '../../../core/folds'
+import { isUsed } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
 
 /** All parameters of a card, those first that decide about the others. */
@@ -13,7 +14,7 @@ const { fold, inputs, findings } = defineProps<{
 const emit = defineEmits<{ change: [name: string, input: ParameterInput] }>()
 
 const change = (name: string, input: ParameterInput) => emit('change', name, input)
-const shown = computed(() => Object.entries(fold.parameters).filter(([, { when }]) => !when || inputs[when]))
+const shown = computed(() => Object.entries(fold.parameters).filter(([, parameter]) => isUsed(parameter, inputs)))
 const stopped = (name: string) => findings.find(finding => finding.parameter === name && finding.severity === 'stop')?.problem
 </script>
 

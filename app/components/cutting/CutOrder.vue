@@ -2,9 +2,9 @@
 import type { BenchStep } from '../../../core/cutting'
 import type { Units } from '../../../core/lengths'
 
-/** The numbered cuts of one layout. Hover or focus shows the cut in the drawing. */
+/** The numbered cuts of a paper. Hover or focus shows the cut in the drawings. */
 const { steps } = defineProps<{ steps: BenchStep[], units: Units }>()
-const emit = defineEmits<{ show: [step?: BenchStep] }>()
+const emit = defineEmits<{ show: [step?: number] }>()
 const list = useTemplateRef<HTMLOListElement>('list')
 
 function move(by: 1 | -1) {
@@ -26,9 +26,9 @@ const product = ({ kind, name, quantity }: BenchStep['keep']) => (kind === 'wast
       v-for="(step, index) in steps"
       :key="index"
       tabindex="0"
-      @mouseenter="emit('show', step)"
+      @mouseenter="emit('show', index)"
       @mouseleave="emit('show')"
-      @focus="emit('show', step)"
+      @focus="emit('show', index)"
       @blur="emit('show')"
     >
       <span class="fence">
@@ -39,6 +39,13 @@ const product = ({ kind, name, quantity }: BenchStep['keep']) => (kind === 'wast
         /></strong>
       </span>
       <span>
+        <span
+          v-if="step.turn"
+          class="turn"
+        ><Icon
+          name="tabler:rotate-clockwise-2"
+          aria-hidden="true"
+        /> turn:</span>
         {{ step.quantity }} × {{ step.hold }}, {{ count(step.cuts, 'cut') }} along the {{ step.side }}
         → <strong>{{ product(step.keep) }}</strong><template v-if="step.rest">, {{ product(step.rest) }} remains</template>
         <span
@@ -75,6 +82,7 @@ ol { list-style: none; counter-reset: cut; margin: 0; padding: 0; display: grid;
 li { counter-increment: cut; display: grid; grid-template-columns: 6.5rem 1fr; gap: 0.75rem; align-items: baseline; padding: 0.35rem 0.5rem 0.35rem 2rem; border-bottom: 1px solid var(--line); position: relative; }
 li::before { content: counter(cut); position: absolute; left: 0.4rem; top: 0.5rem; color: var(--quiet); }
 li:hover, li:focus { background: color-mix(in srgb, var(--accent) 10%, transparent); }
+.turn { color: var(--quiet); }
 .fence { display: grid; }
 .fence strong { font-size: var(--measure); }
 .note { display: block; color: var(--warn); font-size: var(--small); }

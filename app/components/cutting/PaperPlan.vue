@@ -1,14 +1,27 @@
 <script setup lang="ts">
-import type { BenchStep } from '../../../core/cutting'
+import { countsOf } from '../../../core/cutting'
+import type { Layout } from '../../../core/cutting'
 import type { PlannedPaper } from '../../composables/usePlanned'
 
-/** The plan of one paper: drawn layouts, each with its order of cuts. */
+/** The plan of one paper: proof, choices, drawn layouts beside the order of all their cuts, and what is left. */
 const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
-const shown = ref<{ layout: number, step: BenchStep }>()
-watch(() => entry.outcome?.plan, () => (shown.value = undefined))
+const cutting = usePaperCutting(() => entry.paper.key)
 
-const supplyOf = (key: string) => entry.problem.supplies.find(supply => supply.key === key)!
+const outcome = computed(() => entry.outcome)
+const shown = ref<number>()
+const step = computed(() => (shown.value === undefined ? undefined : outcome.value?.steps[shown.value]))
+const supplyOf = (layout: Layout) => entry.problem.supplies.find(({ key }) => key === layout.supply)!
+const heldBy = (index: number) => step.value?.lines.some(({ layout }) => layout === index) ?? false
+const isKept = (layout: Layout) => (entry.problem.fixed ?? []).some(({ root }) => JSON.stringify(root) === JSON.stringify(layout.root))
+const pieces = (layout: Layout) => [...countsOf(layout.root)].map(([key, number]) => `${number} × ${entry.names.get(key)}`).join(', ')
+const dearer = computed(() => (entry.freeSheets === undefined || !outcome.value ? 0 : outcome.value.plan.sheets - entry.freeSheets))
+const saved = computed(() => (outcome.value ? outcome.value.settingsAlone - outcome.value.settings : 0))
+
+async function download(index: number) {
+  const { layoutSvg } = await import('../../../core/formats/cutting')
+  saveText(await layoutSvg(entry, outcome.value!, index, work.batch!), `${entry.paper.key}-sheet-${index + 1}.svg`, 'image/svg+xml')
+}
 </script>
 
 <template>
@@ -16,13 +29,22 @@ const supplyOf = (key: string) => entry.problem.supplies.find(supply => supply.k
     <div>
       <h2>{{ entry.paper.name }}</h2>
       <p
-        v-if="entry.outcome"
+        v-if="outcome"
         class="proof"
       >
-        {{ proofOf(entry.outcome) }}.
-        <span class="quiet">{{ Math.round(entry.outcome.plan.yield * 100) }} % of the area is used,
-          {{ count(entry.outcome.settings, 'fence setting') }}, {{ count(entry.outcome.strokes, 'stroke') }} of the blade.
-          {{ entry.stopped ? 'Stopped by you.' : entry.progress < 1 ? 'Still looking for better.' : '' }}</span>
+        {{ proofOf(outcome) }}.
+        <span class="quiet">{{ Math.round(outcome.plan.yield * 100) }} % of the area is used,
+          {{ count(outcome.settings, 'fence setting') }}<template v-if="saved > 0"> ({{ outcome.settingsAlone }} if each layout were cut by itself)</template>, {{ count(outcome.strokes, 'stroke') }} of the blade, about {{ Math.ceil(outcome.minutes) }} min.
+          {{ entry.stopped ? 'Stopped by you.' : entry.progress < 1 ? `Still looking for better${entry.columns > 0 ? ` among ${count(entry.columns, 'pattern')}` : ''}.` : '' }}</span>
+      </p>
+      <p
+        v-if="dearer > 0"
+        class="costs"
+      >
+        <Icon
+          name="tabler:alert-triangle"
+          aria-hidden="true"
+        /> What you fixed costs {{ count(dearer, 'sheet') }}: {{ entry.freeSheets }} would do.
       </p>
     </div>
     <Message
@@ -33,48 +55,111 @@ const supplyOf = (key: string) => entry.problem.supplies.find(supply => supply.k
       The planner could not finish: {{ entry.failed }}
     </Message>
     <Message
-      v-for="{ demand, quantity, reason } in entry.outcome?.plan.unplaced ?? []"
+      v-for="(reason, index) in entry.dropped"
+      :key="`dropped ${index}`"
+      severity="warn"
+      :closable="false"
+    >
+      A layout you kept is not used: {{ reason }}. The pieces have changed since.
+    </Message>
+    <Message
+      v-for="{ demand, quantity, reason } in outcome?.plan.unplaced ?? []"
       :key="demand"
       severity="error"
       :closable="false"
     >
       {{ quantity }} × {{ entry.names.get(demand) }}: {{ reason }}
     </Message>
-    <section
-      v-for="(layout, index) in entry.outcome?.plan.layouts ?? []"
-      :key="index"
-      class="board layout"
-      :aria-label="`Layout ${index + 1}`"
+    <PlanChoices :entry="entry" />
+    <div
+      v-if="outcome && outcome.plan.layouts.length > 0"
+      class="bench"
     >
-      <div>
-        <h3>
-          {{ layout.repeats }} × <SheetText
-            :width="supplyOf(layout.supply).width"
-            :height="supplyOf(layout.supply).height"
+      <div class="stack">
+        <section
+          v-for="(layout, index) in outcome.plan.layouts"
+          :key="index"
+          class="board"
+          :class="{ held: heldBy(index) }"
+          :aria-label="`Layout ${index + 1}`"
+        >
+          <h3>
+            <span
+              v-if="outcome.plan.layouts.length > 1"
+              class="quiet"
+            >Sheet {{ index + 1 }}:</span>
+            {{ layout.repeats }} × <template v-if="supplyOf(layout).kind !== 'sheet'">
+              {{ supplyOf(layout).kind }}
+            </template> <SheetText
+              :width="supplyOf(layout).width"
+              :height="supplyOf(layout).height"
+              :units="work.units"
+            />
+          </h3>
+          <SheetDrawing
+            :layout="layout"
+            :index="index"
+            :supply="supplyOf(layout)"
+            :cutter="entry.problem.cutter"
+            :paper="entry.paper"
+            :names="entry.names"
             :units="work.units"
+            :step="step"
           />
-        </h3>
-        <SheetDrawing
-          :layout="layout"
-          :supply="supplyOf(layout.supply)"
-          :paper="entry.paper"
-          :names="entry.names"
-          :units="work.units"
-          :step="shown?.layout === index ? shown.step : undefined"
-        />
+          <p class="quiet small">
+            {{ pieces(layout) }}
+          </p>
+          <div class="row">
+            <ToggleButton
+              :model-value="isKept(layout)"
+              on-label="Kept as it is"
+              off-label="Keep it"
+              size="small"
+              @update:model-value="cutting.keep(layout, entry, $event)"
+            />
+            <CutNote
+              :layout="layout"
+              @cut="cutting.noteCut(layout, entry, $event)"
+            />
+            <Button
+              label="SVG"
+              size="small"
+              severity="secondary"
+              text
+              :aria-label="`Sheet ${index + 1} as SVG in real size`"
+              @click="download(index)"
+            />
+          </div>
+        </section>
       </div>
-      <CutOrder
-        :steps="entry.outcome!.sequences[index]!"
-        :units="work.units"
-        @show="shown = $event && { layout: index, step: $event }"
-      />
-    </section>
+      <section
+        class="board order"
+        aria-label="Order of cuts for this paper"
+      >
+        <h3>At the trimmer, all sheets together</h3>
+        <CutOrder
+          :steps="outcome.steps"
+          :units="work.units"
+          @show="shown = $event"
+        />
+      </section>
+    </div>
+    <LeftoverList
+      v-if="outcome"
+      :entry="entry"
+    />
+    <FormatsToUse :entry="entry" />
+    <CutSoFar :entry="entry" />
   </div>
 </template>
 
 <style scoped>
 .proof { font-size: 1.0625rem; }
-.layout { display: grid; grid-template-columns: minmax(0, 380px) minmax(0, 1fr); gap: 1.5rem; }
-.layout h3 { margin-bottom: 0.5rem; }
-@media (max-width: 1100px) { .layout { grid-template-columns: 1fr; } }
+.costs { color: var(--warn); }
+.bench { display: grid; grid-template-columns: minmax(0, 410px) minmax(0, 1fr); gap: 1rem; align-items: start; }
+.bench h3 { margin-bottom: 0.4rem; }
+.board .row { margin-top: 0.5rem; }
+.held { border-color: var(--accent); }
+.order { position: sticky; top: 0.5rem; max-height: calc(100vh - 1rem); overflow: auto; }
+@media (max-width: 1000px) { .bench { grid-template-columns: 1fr; } .order { position: static; max-height: none; } }
 </style>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type { ToolsEntry } from '../../../core/batch'
 import { BOUNDS } from '../../../core/batch'
+import type { Pace } from '../../../core/cutting'
+import { STACKED_WEIGHT } from '../../../core/paper'
 import { MARKS, formatLength, lengthFrom, writeLength } from '../../../core/lengths'
 
 /** The trimmer and its habits; folded away because it seldom changes. */
@@ -13,11 +15,21 @@ const FIELDS = [
   { key: 'trimmer', label: 'Longest cut' },
   { key: 'smallestPiece', label: 'Narrowest safe piece', zero: true },
   { key: 'squaring', label: 'Squared off every edge', zero: true },
+  { key: 'kerf', label: 'Lost at every cut', zero: true },
   { key: 'offcutShort', label: 'Offcut worth keeping: short side' },
   { key: 'offcutLong', label: 'Offcut worth keeping: long side' },
 ] as const
 
-function set(key: keyof ToolsEntry, value: string | number) {
+const PACE = [
+  { key: 'setting', label: 'Seconds to set the fence' },
+  { key: 'stroke', label: 'Seconds for a stroke' },
+  { key: 'handling', label: 'Seconds to take up a stack' },
+] as const
+
+function setPace(key: keyof Pace, value: number) {
+  work.edit(`pace ${key}`, ({ tools }) => void (tools.pace = { ...tools.pace, [key]: value }))
+}
+function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
   work.edit(`tool ${key}`, document => void (document.tools = { ...document.tools, [key]: value }))
 }
 </script>
@@ -58,7 +70,28 @@ function set(key: keyof ToolsEntry, value: string | number) {
           :max="BOUNDS.stack"
           :max-fraction-digits="0"
           fluid
+          aria-describedby="tool-stack-about"
           @update:model-value="typeof $event === 'number' && set('stack', $event)"
+        />
+        <span
+          id="tool-stack-about"
+          class="quiet small"
+        >of {{ STACKED_WEIGHT }} g/m²; fewer of heavier paper, more of lighter</span>
+      </div>
+      <div
+        v-for="field in PACE"
+        :key="field.key"
+        class="field"
+      >
+        <label :for="`pace-${field.key}`">{{ field.label }}</label>
+        <InputNumber
+          :input-id="`pace-${field.key}`"
+          :model-value="tools.pace[field.key]"
+          :min="0"
+          :max="BOUNDS.seconds"
+          :max-fraction-digits="1"
+          fluid
+          @update:model-value="typeof $event === 'number' && setPace(field.key, $event)"
         />
       </div>
     </div>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { BenchStep, Layout, Placed, Supply } from '../../../core/cutting'
+import type { BenchStep, Cutter, Layout, Placed, Supply } from '../../../core/cutting'
 import { leavesOf } from '../../../core/cutting'
-import type { Units } from '../../../core/lengths'
+import type { Length, Units } from '../../../core/lengths'
 import type { Paper } from '../../../core/paper'
 
 /** One layout as a drawn sheet in its paper, with the cuts of one step brought out. */
-const { layout, supply, paper, names, units, width = 380, step } = defineProps<{
+const { layout, index = 0, supply, cutter, paper, names, units, width = 380, step } = defineProps<{
   layout: Layout
+  /** Its place among the layouts of the paper, by which steps name it. */
+  index?: number
+  cutter: Cutter
   supply: Supply
   paper: Paper
   names: ReadonlyMap<string, string>
@@ -17,7 +20,7 @@ const { layout, supply, paper, names, units, width = 380, step } = defineProps<{
   step?: BenchStep
 }>()
 
-const MARGIN = 40
+const MARGIN = 58
 const frame = useTemplateRef('frame')
 const { width: room } = useElementSize(frame, { width, height: 0 })
 const scale = computed(() => {
@@ -25,7 +28,21 @@ const scale = computed(() => {
   return Math.min(available / supply.width, available * 1.05 / supply.height)
 })
 const size = computed(() => ({ width: supply.width * scale.value, height: supply.height * scale.value }))
-const leaves = computed(() => leavesOf(layout.root))
+const leaves = computed(() => leavesOf(layout.root, cutter.kerf))
+const lines = computed(() => step?.lines.filter(line => line.layout === index) ?? [])
+/** The parts that the first cuts make, for dimensions along the edge. */
+const edge = computed(() => {
+  const { root } = layout
+  if (root.kind !== 'cut') return []
+  const parts: { at: number, size: Length, side: 'width' | 'height' }[] = []
+  let at = 0
+  for (const part of root.parts) {
+    const size = part[root.side]
+    if (px(size) > 30 && root.parts.length > 1) parts.push({ at: at + size / 2, size, side: root.side })
+    at += size + cutter.kerf
+  }
+  return parts
+})
 const shortName = ({ node }: Placed) => node.kind === 'piece' ? (names.get(node.demand) ?? '').replace(/ \(.*?\)/g, '') : ''
 const px = (value: number) => value * scale.value
 /** Drawings count upwards, screens downwards. */
@@ -54,9 +71,9 @@ function label(leaf: Placed): string | undefined {
   >
     <svg
       class="drawing"
-      :viewBox="`${-MARGIN} -24 ${size.width + MARGIN} ${size.height + 26}`"
-      :width="size.width + MARGIN"
-      :height="size.height + 26"
+      :viewBox="`${-MARGIN} -42 ${size.width + MARGIN + 2} ${size.height + 44}`"
+      :width="size.width + MARGIN + 2"
+      :height="size.height + 44"
       role="img"
       :aria-label="`${layout.repeats} sheets of ${paper.name} cut alike`"
     >
@@ -66,8 +83,8 @@ function label(leaf: Placed): string | undefined {
         fill="var(--sheet)"
       />
       <g
-        v-for="(leaf, index) in leaves"
-        :key="index"
+        v-for="(leaf, at) in leaves"
+        :key="at"
       >
         <rect
           :x="px(leaf.x)"
@@ -105,7 +122,15 @@ function label(leaf: Placed): string | undefined {
           :y="top(leaf) + px(leaf.height) / 2 + 5"
           text-anchor="middle"
           class="label"
-        >offcut</text>
+        >
+          <SvgLength
+            :length="leaf.width"
+            :units="units"
+          /><tspan> × </tspan><SvgLength
+            :length="leaf.height"
+            :units="units"
+          />
+        </text>
         <title>{{ leaf.node.kind === 'piece' ? names.get(leaf.node.demand) : leaf.node.kind }}</title>
       </g>
       <rect
@@ -114,8 +139,8 @@ function label(leaf: Placed): string | undefined {
         class="sheet"
       />
       <line
-        v-for="(line, index) in step?.lines ?? []"
-        :key="`cut-${index}`"
+        v-for="(line, at) in lines"
+        :key="`cut-${at}`"
         :x1="px(line.from.x)"
         :y1="size.height - px(line.from.y)"
         :x2="px(line.to.x)"
@@ -124,7 +149,7 @@ function label(leaf: Placed): string | undefined {
       />
       <text
         :x="size.width / 2"
-        y="-8"
+        y="-26"
         text-anchor="middle"
         class="dimension"
       ><SvgLength
@@ -132,19 +157,29 @@ function label(leaf: Placed): string | undefined {
         :units="units"
       /></text>
       <text
-        x="-6"
-        :y="size.height / 2 + 5"
-        text-anchor="end"
+        :transform="`translate(-44 ${size.height / 2}) rotate(-90)`"
+        text-anchor="middle"
         class="dimension"
       ><SvgLength
         :length="supply.height"
+        :units="units"
+      /></text>
+      <text
+        v-for="(part, at) in edge"
+        :key="`edge-${at}`"
+        :x="part.side === 'width' ? px(part.at) : -6"
+        :y="part.side === 'width' ? -8 : size.height - px(part.at) + 5"
+        :text-anchor="part.side === 'width' ? 'middle' : 'end'"
+        class="edge"
+      ><SvgLength
+        :length="part.size"
         :units="units"
       /></text>
       <g
         v-if="paper.upright"
         class="up"
       >
-        <path :d="`M-14 ${size.height - 4}V${size.height - 30}M-19 ${size.height - 24}L-14 ${size.height - 31}L-9 ${size.height - 24}`" />
+        <path :d="`M-48 ${size.height - 4}V${size.height - 30}M-53 ${size.height - 24}L-48 ${size.height - 31}L-43 ${size.height - 24}`" />
         <title>Top of the print</title>
       </g>
     </svg>
@@ -159,6 +194,7 @@ svg { display: block; }
 .cut { stroke: var(--accent); stroke-width: 4; }
 .label { font-size: 12px; paint-order: stroke; stroke: var(--sheet); stroke-width: 4px; stroke-linejoin: round; pointer-events: none; }
 .measure { font-size: 14px; font-weight: 600; }
-.dimension { font-size: 14px; font-weight: 500; }
+.dimension { font-size: 14px; font-weight: 600; }
+.edge { font-size: 13px; fill: var(--quiet); }
 .up path { fill: none; stroke: var(--ink); stroke-width: 1.6; }
 </style>

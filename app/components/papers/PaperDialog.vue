@@ -2,7 +2,8 @@
 import type { PaperEntry } from '../../../core/batch'
 import { BOUNDS, freeKey } from '../../../core/batch'
 import type { Problem } from '../../../core/formats'
-import { MOTIFS, SHEET_FORMATS } from '../../../core/paper'
+import type { Grain } from '../../../core/paper'
+import { GRAINS, MOTIFS, SHEET_FORMATS } from '../../../core/paper'
 import type { ShelfPaper } from '../../stores/papers'
 
 const { paper } = defineProps<{ paper?: ShelfPaper }>()
@@ -11,7 +12,7 @@ const shelf = usePapersStore()
 const id = useId()
 
 const { revision = 0, ...original } = structuredClone(toRaw(paper) ?? {
-  key: '', name: '', kind: 'cardstock', weight: 250, colour: '#cfc6b0', motif: 'plain', upright: false,
+  key: '', name: '', kind: 'cardstock', weight: 250, colour: '#cfc6b0', motif: 'plain', upright: false, grain: 'any', offcuts: [],
   stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 0, price: 40 }],
 } satisfies PaperEntry) as PaperEntry & { revision?: number }
 const draft = ref<PaperEntry>(original)
@@ -20,10 +21,13 @@ const refused = ref('')
 const at = (path: string) => problemAt(problems.value, path)
 const busy = ref(false)
 
+const GRAIN_WORDS: Record<Grain, string> = { any: 'not minded', width: 'along the width', height: 'along the height' }
 const KINDS = [{ value: 'cardstock', label: 'Cardstock' }, { value: 'print', label: 'Print' }]
 const formats = SHEET_FORMATS.map(({ name, width, height }) => ({ label: `${name} (${width} × ${height})`, command: () => addStock(width, height) }))
 const menu = useTemplateRef('menu')
 const addStock = (width: string, height: string) => draft.value.stocks.push({ width, height, onHand: 0, price: null })
+/** Starts from half a sheet, in the measure of the sheets that are there. */
+const addOffcut = () => draft.value.offcuts.push(/mm|cm/.test(draft.value.stocks[0]?.width ?? '') ? { width: '148 mm', height: '105 mm', count: 1 } : { width: '5 1/2 in', height: '4 1/4 in', count: 1 })
 
 async function save() {
   busy.value = true
@@ -131,6 +135,19 @@ async function save() {
           />
           <label :for="`${id}-upright`">The print has a right way up, along the height of the sheet</label>
         </div>
+        <div class="field">
+          <label :for="`${id}-grain`">Grain of the sheet</label>
+          <Select
+            v-model="draft.grain"
+            :label-id="`${id}-grain`"
+            aria-label="Grain of the sheet"
+            :options="GRAINS.map(value => ({ value, label: GRAIN_WORDS[value] }))"
+            option-value="value"
+            option-label="label"
+            fluid
+          />
+          <span class="quiet small">Creases then run along the grain</span>
+        </div>
       </div>
       <div>
         <h3>Sheets</h3>
@@ -231,6 +248,88 @@ async function save() {
           ref="menu"
           :model="formats"
           popup
+        />
+      </div>
+      <div>
+        <h3>Offcuts</h3>
+        <table v-if="draft.offcuts.length > 0">
+          <thead>
+            <tr>
+              <th
+                v-for="head in ['Width', 'Height', 'How many']"
+                :key="head"
+                scope="col"
+              >
+                {{ head }}
+              </th>
+              <th scope="col">
+                <span class="unseen">Remove</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-for="(offcut, index) in draft.offcuts"
+              :key="index"
+            >
+              <td
+                v-for="side in (['width', 'height'] as const)"
+                :key="side"
+              >
+                <InputText
+                  v-model="offcut[side]"
+                  :aria-label="`${side === 'width' ? 'Width' : 'Height'} of offcut ${index + 1}`"
+                  :invalid="Boolean(at(`offcuts[${index}].${side}`))"
+                  class="measure"
+                />
+              </td>
+              <td>
+                <InputNumber
+                  v-model="offcut.count"
+                  :aria-label="`How many of offcut ${index + 1}`"
+                  :max-fraction-digits="0"
+                  :invalid="Boolean(at(`offcuts[${index}].count`))"
+                  input-class="measure"
+                />
+              </td>
+              <td>
+                <Button
+                  text
+                  severity="secondary"
+                  :aria-label="`Remove offcut ${index + 1}`"
+                  @click="draft.offcuts.splice(index, 1)"
+                >
+                  <Icon name="tabler:trash" />
+                </Button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <ul
+          v-if="problems.some(({ path }) => path.startsWith('offcuts'))"
+          class="wrong"
+        >
+          <li
+            v-for="{ path, problem } in problems.filter(({ path }) => path.startsWith('offcuts'))"
+            :key="path"
+          >
+            {{ path.replace(/offcuts\[(\d+)\]\./, (_, index) => `Offcut ${Number(index) + 1}: `).replace('count', 'how many') }} {{ problem }}.
+          </li>
+        </ul>
+        <p
+          v-else-if="draft.offcuts.length === 0"
+          class="quiet small"
+        >
+          Leftovers worth keeping. The planner uses them before it opens a sheet.
+        </p>
+        <Button
+          label="Add an offcut"
+          severity="secondary"
+          outlined
+          size="small"
+          class="more"
+          :disabled="draft.offcuts.length >= BOUNDS.offcuts"
+          @click="addOffcut"
         />
       </div>
       <FormFoot

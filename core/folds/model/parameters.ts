@@ -58,6 +58,9 @@ export const toggle = (label: string, initial: boolean, help?: string): TogglePa
 export const choice = (label: string, options: ChoiceParameter['options'], help?: string): ChoiceParameter =>
   ({ kind: 'choice', label, options, initial: options[0]!.value, help })
 
+/** Whether a parameter decides anything, by the toggle it hangs on. */
+export const isUsed = ({ when }: Parameter, inputs: ParameterInputs): boolean => when === undefined || inputs[when] === true
+
 /** The default inputs of a fold in one school of measuring. */
 export function defaultInputs(parameters: Parameters, units: Units): ParameterInputs {
   return Object.fromEntries(Object.entries(parameters).map(([key, parameter]) =>

@@ -4,11 +4,13 @@ import {
   Equals, IsBoolean, IsHexColor, IsIn, IsInt, IsNumber, IsString,
   Length as HasLength, Matches, Max, MaxLength, Min, ValidateNested,
 } from 'class-validator'
-import type { Batch, CardEntry, ClassDetails, ClassDocument, EnvelopeEntry, PaperEntry, PostEntry, PricesEntry, RateEntry, StockEntry, ToolsEntry, WishesEntry } from '../../batch'
-import { BOUNDS, DEFAULT_POST } from '../../batch'
+import type { Batch, CardEntry, ClassDetails, ClassDocument, CuttingEntry, EnvelopeEntry, LayoutEntry, OffcutEntry, PaperEntry, PieceRef, PostEntry, PricesEntry, RateEntry, StockEntry, ToolsEntry, WishesEntry } from '../../batch'
+import { BOUNDS, DEFAULT_PACE, DEFAULT_POST } from '../../batch'
+import type { Pace } from '../../cutting'
+import { PRIORITIES } from '../../cutting'
 import type { ParameterInputs } from '../../folds'
-import { MOTIFS } from '../../paper'
-import { IsCalendarDay, IsLengthText, IsListOf, IsOne, IsPaperChoice, IsParameterInputs, IsWholeOrNull } from './validators'
+import { GRAINS, MOTIFS, TURNS } from '../../paper'
+import { IsCalendarDay, IsCutTree, IsLengthText, IsListOf, IsOne, IsPaperChoice, IsParameterInputs, IsWholeOrNull } from './validators'
 
 /**
  * The shape of a class in a file and at the server's door. The JSON Schema in
@@ -70,6 +72,17 @@ export class CardShape implements CardEntry {
   envelope: string = ''
 }
 
+export class PaceShape implements Pace {
+  @most(BOUNDS.seconds) @least(0) @IsNumber({}, { message: 'is a number of seconds' })
+  setting!: number
+
+  @most(BOUNDS.seconds) @least(0) @IsNumber({}, { message: 'is a number of seconds' })
+  stroke!: number
+
+  @most(BOUNDS.seconds) @least(0) @IsNumber({}, { message: 'is a number of seconds' })
+  handling!: number
+}
+
 export class ToolsShape implements ToolsEntry {
   @IsLengthText()
   trimmer!: string
@@ -91,11 +104,79 @@ export class ToolsShape implements ToolsEntry {
 
   @IsLengthText()
   offcutLong!: string
+
+  /** Older files have none. */
+  @IsLengthText({ zero: true })
+  kerf: string = '0 mm'
+
+  @ValidateNested() @Type(() => PaceShape) @IsOne('the seconds for each action: setting, stroke, handling')
+  pace: PaceShape = plainToInstance(PaceShape, DEFAULT_PACE)
 }
 
 export class WishesShape implements WishesEntry {
-  @oneOf(['sheets', 'settings'])
+  @oneOf(PRIORITIES)
   priority!: WishesEntry['priority']
+}
+
+export class SheetRefShape {
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+}
+
+export class PieceRefShape implements PieceRef {
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+
+  @oneOf(TURNS)
+  turn!: PieceRef['turn']
+}
+
+export class LayoutShape implements LayoutEntry {
+  @oneOf(['sheet', 'offcut', 'drop-out'])
+  from!: LayoutEntry['from']
+
+  @most(BOUNDS.onHand) @least(1) @whole()
+  repeats!: number
+
+  @most(BOUNDS.onHand) @least(0) @whole()
+  cut!: number
+
+  @IsCutTree(BOUNDS.parts)
+  tree!: LayoutEntry['tree']
+}
+
+export class SpoiledShape {
+  @ValidateNested() @Type(() => PieceRefShape) @IsOne('the piece: width, height, turn')
+  piece!: PieceRefShape
+
+  @most(BOUNDS.onHand) @least(1) @whole()
+  count!: number
+}
+
+export class CuttingShape implements CuttingEntry {
+  @key()
+  paper!: string
+
+  @IsIn([...PRIORITIES, null], { message: `is one of: ${PRIORITIES.join(', ')}, or null` })
+  priority!: CuttingEntry['priority']
+
+  @IsWholeOrNull(BOUNDS.moreSheets)
+  moreSheets!: number | null
+
+  @ValidateNested({ each: true }) @Type(() => SheetRefShape) @IsListOf('sheet formats', BOUNDS.stocks)
+  without!: SheetRefShape[]
+
+  @ValidateNested({ each: true }) @Type(() => LayoutShape) @IsListOf('layouts', BOUNDS.layouts)
+  layouts!: LayoutShape[]
+
+  @ValidateNested({ each: true }) @Type(() => SpoiledShape) @IsListOf('spoiled pieces', BOUNDS.layouts)
+  spoiled!: SpoiledShape[]
 }
 
 export class PricesShape implements PricesEntry {
@@ -168,6 +249,17 @@ export class StockShape implements StockEntry {
   price!: number | null
 }
 
+export class OffcutShape implements OffcutEntry {
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+
+  @most(BOUNDS.onHand) @least(1) @whole()
+  count!: number
+}
+
 export class PaperShape implements PaperEntry {
   @key()
   key!: string
@@ -192,6 +284,13 @@ export class PaperShape implements PaperEntry {
 
   @ValidateNested({ each: true }) @Type(() => StockShape) @IsListOf('sheet formats', BOUNDS.stocks)
   stocks!: StockShape[]
+
+  /** Older files have neither. */
+  @oneOf(GRAINS)
+  grain: PaperEntry['grain'] = 'any'
+
+  @ValidateNested({ each: true }) @Type(() => OffcutShape) @IsListOf('offcuts', BOUNDS.offcuts)
+  offcuts: OffcutShape[] = []
 }
 
 export class ClassDocumentShape implements ClassDocument {
@@ -206,6 +305,10 @@ export class ClassDocumentShape implements ClassDocument {
 
   @ValidateNested() @Type(() => WishesShape) @IsOne('the wishes: priority')
   wishes!: WishesShape
+
+  /** Older files have none. */
+  @ValidateNested({ each: true }) @Type(() => CuttingShape) @IsListOf('wishes for single papers', BOUNDS.papers)
+  cutting: CuttingShape[] = []
 
   @ValidateNested() @Type(() => PricesShape) @IsOne('the prices: currency, tapePerMetre, foamPad')
   prices!: PricesShape

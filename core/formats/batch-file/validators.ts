@@ -2,22 +2,27 @@ import type { ValidationOptions } from 'class-validator'
 import { ValidateBy, buildMessage } from 'class-validator'
 import { LONGEST_TEXT } from '../../folds'
 import { parseLength } from '../../lengths'
+import type { Turn } from '../../paper'
+import { TURNS } from '../../paper'
 
 const HAS_UNIT = /[a-z"″”]\s*$/i
 
 /** Names of our own checks, as the schema writer knows them. */
-export const CHECKS = { length: 'isLengthText', parameters: 'isParameterInputs', papers: 'isPaperChoice', day: 'isCalendarDay', one: 'isOneObject', list: 'isListOfObjects', wholeOrNull: 'isWholeOrNull' } as const
+export const CHECKS = { length: 'isLengthText', parameters: 'isParameterInputs', papers: 'isPaperChoice', day: 'isCalendarDay', one: 'isOneObject', list: 'isListOfObjects', wholeOrNull: 'isWholeOrNull', tree: 'isCutTree' } as const
+
+/** What is wrong with a length written as text with its unit, if anything. */
+function lengthProblem(value: unknown, zero = false): string | undefined {
+  if (typeof value !== 'string') return 'is a length written as text with its unit, such as "5 3/8 in" or "136 mm"'
+  const parsed = parseLength(value, 'inch')
+  if (!parsed.ok) return `is not a length: ${parsed.reason}`
+  if (!HAS_UNIT.test(value)) return 'needs its unit, such as "5 3/8 in" or "136 mm"'
+  if (parsed.length < 0 || (parsed.length === 0 && !zero)) return zero ? 'cannot be negative' : 'must be more than zero'
+  return undefined
+}
 
 /** A length written with its unit; more than zero unless `zero` allows none. */
 export function IsLengthText({ zero = false } = {}, options?: ValidationOptions): PropertyDecorator {
-  const problem = (value: unknown): string | undefined => {
-    if (typeof value !== 'string') return 'is a length written as text with its unit, such as "5 3/8 in" or "136 mm"'
-    const parsed = parseLength(value, 'inch')
-    if (!parsed.ok) return `is not a length: ${parsed.reason}`
-    if (!HAS_UNIT.test(value)) return 'needs its unit, such as "5 3/8 in" or "136 mm"'
-    if (parsed.length < 0 || (parsed.length === 0 && !zero)) return zero ? 'cannot be negative' : 'must be more than zero'
-    return undefined
-  }
+  const problem = (value: unknown) => lengthProblem(value, zero)
   return ValidateBy({
     name: CHECKS.length,
     validator: {
@@ -75,6 +80,56 @@ export const IsPaperChoice = (): PropertyDecorator => ValidateBy({
     defaultMessage: () => 'is an object: part keys with the key of a paper',
   },
 })
+
+/** How deep cuts may lie in each other: far more than any layout has. */
+const DEEPEST = 24
+const TREE_NAMES = ['width', 'height', 'side', 'parts', 'piece', 'turned']
+
+/** A cut tree of at most some parts: sizes with units, a side where it is parted, the piece where it is one. */
+export const IsCutTree = (parts: number): PropertyDecorator => ValidateBy({
+  name: CHECKS.tree,
+  constraints: [parts],
+  validator: {
+    validate: value => treeProblem(value, parts) === undefined,
+    defaultMessage: args => treeProblem(args?.value, parts) ?? 'is a cut tree',
+  },
+})
+
+function treeProblem(root: unknown, most: number): string | undefined {
+  const open: [node: unknown, path: string, depth: number][] = [[root, 'the tree', 0]]
+  for (let seen = 0; open.length > 0; seen++) {
+    const [node, path, depth] = open.pop()!
+    if (seen > most) return `holds at most ${most} parts`
+    if (depth > DEEPEST) return `parts are nested at most ${DEEPEST} deep`
+    if (!isRecord(node)) return `${path} is an object with width and height, and side and parts where it is cut`
+    const strange = Object.keys(node).find(name => !TREE_NAMES.includes(name))
+    if (strange) return `${path}.${strange} is not known here; check its spelling`
+    for (const side of ['width', 'height']) {
+      const problem = lengthProblem(node[side])
+      if (problem) return `${path}.${side} ${problem}`
+    }
+    if (node.turned !== undefined && typeof node.turned !== 'boolean') return `${path}.turned is true or false`
+    if ((node.side === undefined) !== (node.parts === undefined)) return `${path} has both side and parts, or neither`
+    if (node.side !== undefined && node.side !== 'width' && node.side !== 'height') return `${path}.side is one of: width, height`
+    if (node.piece !== undefined) {
+      const problem = node.parts === undefined ? pieceProblem(node.piece) : 'is not parted any further'
+      if (problem) return `${path}.piece ${problem}`
+    }
+    if (node.parts === undefined) continue
+    if (!Array.isArray(node.parts) || node.parts.length === 0) return `${path}.parts is a list of parts`
+    node.parts.forEach((part, index) => open.push([part, `${path}.parts[${index}]`, depth + 1]))
+  }
+  return undefined
+}
+
+function pieceProblem(piece: unknown): string | undefined {
+  if (!isRecord(piece)) return 'is an object: width, height, turn'
+  for (const side of ['width', 'height']) {
+    const problem = lengthProblem(piece[side])
+    if (problem) return `${side} ${problem}`
+  }
+  return TURNS.includes(piece.turn as Turn) ? undefined : `turn is one of: ${TURNS.join(', ')}`
+}
 
 /** A day that exists, written YYYY-MM-DD. */
 export const IsCalendarDay = (): PropertyDecorator => ValidateBy({

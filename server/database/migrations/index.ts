@@ -2,6 +2,7 @@ import type { QueryInterface, Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import * as classesAndPapers from './0001-classes-and-papers'
 import * as postingAndVariants from './0002-posting-and-variants'
+import * as cuttingAndOffcuts from './0003-cutting-and-offcuts'
 
 export type Migration = (parameters: { context: QueryInterface }) => Promise<void>
 
@@ -10,6 +11,7 @@ export const migrations = (sequelize: Sequelize): Umzug<QueryInterface> => new U
   migrations: [
     { name: '0001-classes-and-papers', ...classesAndPapers },
     { name: '0002-posting-and-variants', ...postingAndVariants },
+    { name: '0003-cutting-and-offcuts', ...cuttingAndOffcuts },
   ],
   context: sequelize.getQueryInterface(),
   storage: new SequelizeStorage({ sequelize }),

@@ -12,13 +12,15 @@ export class StudioPaper extends Model<InferAttributes<StudioPaper>, InferCreati
   declare colour: string
   declare motif: PaperEntry['motif']
   declare upright: boolean
+  declare grain: PaperEntry['grain']
   declare stocks: PaperEntry['stocks']
+  declare offcuts: PaperEntry['offcuts']
   declare revision: CreationOptional<number>
 
   /** The paper as classes and files know it. */
   entry(): PaperEntry {
-    const { key, name, kind, weight, colour, motif, upright, stocks } = this
-    return { key, name, kind, weight, colour, motif, upright: Boolean(upright), stocks }
+    const { key, name, kind, weight, colour, motif, upright, grain, stocks, offcuts } = this
+    return { key, name, kind, weight, colour, motif, upright: Boolean(upright), grain, stocks, offcuts }
   }
 }
 
@@ -31,7 +33,9 @@ export function defineStudioPaper(sequelize: Sequelize): void {
     colour: { type: DataTypes.STRING(7), allowNull: false },
     motif: { type: DataTypes.STRING(20), allowNull: false },
     upright: { type: DataTypes.BOOLEAN, allowNull: false },
+    grain: { type: DataTypes.STRING(10), allowNull: false },
     stocks: json('stocks'),
+    offcuts: json('offcuts'),
     revision: DataTypes.INTEGER,
   }, { sequelize, tableName: 'papers', version: 'revision' })
 }

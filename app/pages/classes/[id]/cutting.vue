@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Priority } from '../../../../core/cutting'
+import { PRIORITIES } from '../../../../core/cutting'
 
 const work = useClassStore()
 const planner = usePlannerStore()
@@ -10,9 +11,13 @@ const chosen = computed(() => planner.papers.find(({ paper }) => paper.key === r
 const choose = (paper?: string) => router.replace({ query: paper ? { paper } : {} })
 const progress = computed(() => 100 * planner.papers.reduce((total, { progress, stopped }) => total + (stopped ? 1 : progress), 0) / Math.max(1, planner.papers.length))
 
-const PRIORITIES = [{ value: 'sheets', label: 'Fewest sheets' }, { value: 'settings', label: 'Fewest settings' }]
+const OPTIONS = PRIORITIES.map(value => ({ value, label: PRIORITY_WORDS[value].replace(/^./, first => first.toUpperCase()) }))
 function prefer(priority: Priority) {
   work.edit('priority', document => void (document.wishes.priority = priority))
+}
+async function saveCuts() {
+  const { cutsCsv } = await import('../../../../core/formats/cutting')
+  saveText(await cutsCsv(work.batch!, planner.outcomes), 'cuts.csv', 'text/csv')
 }
 </script>
 
@@ -39,20 +44,18 @@ function prefer(priority: Priority) {
         :chosen="chosen?.paper.key"
         @choose="choose"
       />
-      <fieldset class="field">
-        <legend class="label small">
-          What counts most
-        </legend>
-        <SelectButton
+      <div class="field">
+        <label for="priority">What counts most</label>
+        <Select
+          label-id="priority"
+          aria-label="What counts most"
           :model-value="work.document!.wishes.priority"
-          :options="PRIORITIES"
+          :options="OPTIONS"
           option-value="value"
           option-label="label"
-          :allow-empty="false"
-          size="small"
           @update:model-value="prefer"
         />
-      </fieldset>
+      </div>
       <ToolsForm />
     </aside>
     <div class="stack">
@@ -78,6 +81,13 @@ function prefer(priority: Priority) {
           </template>
         </div>
         <Button
+          label="Cuts as CSV"
+          severity="secondary"
+          text
+          :disabled="!planner.ready"
+          @click="saveCuts"
+        />
+        <Button
           as="router-link"
           :to="`/print/${work.id}/cutting`"
           label="Print the cutting sheets"
@@ -91,17 +101,22 @@ function prefer(priority: Priority) {
         :key="chosen.paper.key"
         :entry="chosen"
       />
-      <LazyCuttingOverview
-        v-else
-        :papers="planner.papers"
-        @choose="choose"
-      />
+      <template v-else>
+        <LazyCuttingOverview
+          :papers="planner.papers"
+          @choose="choose"
+        />
+        <LazyDrawerYield />
+        <LazyFormatYield v-if="work.document!.cards.length > 0" />
+      </template>
     </div>
   </div>
 </template>
 
 <style scoped>
 .cutting { display: grid; grid-template-columns: 16.5rem minmax(0, 1fr); gap: 1.25rem; align-items: start; }
+/* The bar is the first to give way. */
+.controls > .row { flex: 1; }
 .controls { min-height: 2.4rem; align-items: center; }
 .progress { width: 14rem; height: 0.5rem; }
 @media (max-width: 900px) { .cutting { grid-template-columns: 1fr; } }

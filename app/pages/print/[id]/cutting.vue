@@ -23,7 +23,7 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
     >
       <PrintHeading :heading="`Cutting: ${entry.paper.name}`" />
       <p v-if="entry.outcome">
-        {{ proofOf(entry.outcome) }}. Stacks of at most {{ work.document.tools.stack }}.
+        {{ proofOf(entry.outcome) }}. {{ count(entry.outcome.settings, 'fence setting') }}, about {{ Math.ceil(entry.outcome.minutes) }} min. Stacks of at most {{ entry.problem.cutter.stack }}.
       </p>
       <p
         v-for="{ demand, quantity, reason } in entry.outcome?.plan.unplaced ?? []"
@@ -31,14 +31,18 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
       >
         <strong>Missing: {{ quantity }} × {{ entry.names.get(demand) }}.</strong> {{ reason }}
       </p>
-      <div
-        v-for="(layout, index) in entry.outcome?.plan.layouts ?? []"
-        :key="index"
-        class="layout"
-      >
-        <div>
+      <div class="layouts">
+        <div
+          v-for="(layout, index) in entry.outcome?.plan.layouts ?? []"
+          :key="index"
+        >
           <h3>
-            {{ layout.repeats }} × <SheetText
+            <template v-if="entry.outcome!.plan.layouts.length > 1">
+              Sheet {{ index + 1 }}:
+            </template>
+            {{ layout.repeats }} × <template v-if="supplyOf(entry, layout.supply).kind !== 'sheet'">
+              {{ supplyOf(entry, layout.supply).kind }}
+            </template> <SheetText
               :width="supplyOf(entry, layout.supply).width"
               :height="supplyOf(entry, layout.supply).height"
               :units="work.units"
@@ -46,18 +50,22 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
           </h3>
           <SheetDrawing
             :layout="layout"
+            :index="index"
             :supply="supplyOf(entry, layout.supply)"
+            :cutter="entry.problem.cutter"
             :paper="entry.paper"
             :names="entry.names"
             :units="work.units"
-            :width="300"
+            :width="320"
           />
         </div>
-        <CutOrder
-          :steps="entry.outcome!.sequences[index]!"
-          :units="work.units"
-        />
       </div>
+      <CutOrder
+        v-if="entry.outcome"
+        :steps="entry.outcome.steps"
+        :units="work.units"
+        class="order"
+      />
     </section>
     <Cautions class="cautions" />
   </div>
@@ -66,6 +74,9 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
 <style scoped>
 .paper { margin-bottom: 8mm; }
 .paper + .paper { break-before: page; }
-.layout { display: grid; grid-template-columns: 305px 1fr; gap: 6mm; margin-top: 5mm; break-inside: avoid; }
+.layouts { display: grid; grid-template-columns: 1fr 1fr; gap: 4mm 6mm; margin-top: 4mm; }
+.layouts > div { break-inside: avoid; }
+.order { margin-top: 4mm; }
+.order :deep(li) { break-inside: avoid; }
 .cautions { margin-top: 6mm; break-inside: avoid; }
 </style>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import type { Layout } from '../../../core/cutting'
+
+/** Notes how many sheets of a layout are cut. */
+const { layout } = defineProps<{ layout: Layout }>()
+const emit = defineEmits<{ cut: [sheets: number] }>()
+const id = useId()
+const sheets = ref<number | null>(layout.repeats)
+watch(() => layout.repeats, repeats => (sheets.value = repeats))
+</script>
+
+<template>
+  <form
+    class="row"
+    novalidate
+    @submit.prevent="sheets && emit('cut', Math.min(sheets, layout.repeats))"
+  >
+    <label
+      :for="id"
+      class="unseen"
+    >Sheets of it that are cut</label>
+    <InputNumber
+      v-model="sheets"
+      :input-id="id"
+      :min="1"
+      :max="layout.repeats"
+      :max-fraction-digits="0"
+      size="small"
+      input-class="few"
+    />
+    <Button
+      type="submit"
+      label="are cut"
+      size="small"
+      severity="secondary"
+      outlined
+      :disabled="!sheets"
+    />
+  </form>
+</template>
+
+<style scoped>
+:deep(.few) { width: 4rem; text-align: right; }
+</style>

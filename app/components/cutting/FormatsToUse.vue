@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import type { PlannedPaper } from '../../composables/usePlanned'
+
+/** The sheet formats of a paper, each to be used or not. */
+const { entry } = defineProps<{ entry: PlannedPaper }>()
+const work = useClassStore()
+const cutting = usePaperCutting(() => entry.paper.key)
+const stocks = computed(() => entry.paper.stocks)
+const allowed = computed(() => stocks.value.filter(({ width, height }) => !cutting.isForbidden(width, height)).length)
+</script>
+
+<template>
+  <fieldset
+    v-if="stocks.length > 1"
+    class="board row"
+  >
+    <legend class="unseen">
+      Sheet formats to use
+    </legend>
+    <span class="label small">Cut from</span>
+    <span
+      v-for="(stock, index) in stocks"
+      :key="index"
+      class="row"
+    >
+      <Checkbox
+        :model-value="!cutting.isForbidden(stock.width, stock.height)"
+        binary
+        :input-id="`format-${entry.paper.key}-${index}`"
+        :disabled="allowed === 1 && !cutting.isForbidden(stock.width, stock.height)"
+        @update:model-value="cutting.forbid(stock.width, stock.height, !$event)"
+      />
+      <label :for="`format-${entry.paper.key}-${index}`"><SheetText
+        :width="stock.width"
+        :height="stock.height"
+        :units="work.units"
+      /></label>
+    </span>
+  </fieldset>
+</template>
+
+<style scoped>
+fieldset.row { gap: 1.25rem; border: 1px solid var(--line); padding: 0.7rem 1rem; }
+</style>

@@ -1,0 +1,134 @@
+import type { Cutter, Demand, Layout, Problem, Supply } from '../cutting'
+import { madeBy, openedBy } from '../cutting'
+import { dropOutsOf } from '../folds'
+import type { Length } from '../lengths'
+import { downToMark, lengthFrom, product } from '../lengths'
+import type { Paper, Turn } from '../paper'
+import { stackOf } from '../paper'
+import type { Batch } from './document'
+import { demandKey, keyOfRef, readLayout, supplyKey } from './layouts'
+import type { PreparedCard, PreparedPiece } from './prepare'
+
+/** The cutting problem of one paper, with the words for it. */
+export interface PaperProblem {
+  paper: Paper
+  /** What is still to be cut. */
+  problem: Problem
+  /** Piece names by demand key. */
+  names: Map<string, string>
+  /** What the class needs in all, by demand key; the problem asks for what of it is missing. */
+  wanted: Map<string, number>
+  /** What was spoiled, by demand key. */
+  spoiled: Map<string, number>
+  /** Sheets cut already, by supply key. */
+  opened: Map<string, number>
+  /** Kept layouts that do not fit any more, and why. */
+  dropped: string[]
+  /** The problem without kept layouts and with every format, where that differs: it shows what they cost. */
+  free?: Problem
+}
+
+/** One cutting problem for each paper that pieces are cut from. */
+export function paperProblems(batch: Batch, cards: PreparedCard[], papers: Paper[], tools: Cutter): PaperProblem[] {
+  return papers.flatMap((paper) => {
+    const demands = demandsOf(batch, cards, paper)
+    return demands.length === 0 ? [] : [paperProblem(batch, cards, paper, demands, { ...tools, stack: stackOf(tools.stack, paper.weight) })]
+  })
+}
+
+function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, demands: Demand[], cutter: Cutter): PaperProblem {
+  const entry = batch.cutting.find(({ paper: key }) => key === paper.key)
+  const supplies = suppliesOf(paper, cards, cutter)
+  const names = new Map(demands.map(({ key, name }) => [key, name]))
+  const wanted = new Map(demands.map(({ key, quantity }) => [key, quantity]))
+
+  const dropped: string[] = []
+  const [cut, kept]: Layout[][] = [[], []]
+  for (const layout of entry?.layouts ?? []) {
+    const read = readLayout(layout, demands, supplies, cutter)
+    if ('wrong' in read) {
+      dropped.push(read.wrong)
+      continue
+    }
+    if (layout.cut > 0) cut!.push({ ...read, repeats: Math.min(layout.cut, layout.repeats) })
+    if (layout.repeats > layout.cut) kept!.push({ ...read, repeats: layout.repeats - layout.cut })
+  }
+
+  const made = madeBy(cut!)
+  const opened = openedBy(cut!)
+  const spoiled = new Map((entry?.spoiled ?? []).map(({ piece, count }) => [keyOfRef(piece), count]))
+  const missing = demands.map(demand => ({ ...demand, quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0) + (spoiled.get(demand.key) ?? 0)) }))
+  const left = supplies.map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (opened.get(supply.key) ?? 0)) }))
+  const without = new Set((entry?.without ?? []).map(size => sheetKey(size)))
+  const free: Problem = { demands: missing, supplies: left, cutter, objective: batch.wishes.priority === 'sheets' ? 'sheets' : 'money' }
+  const problem: Problem = {
+    ...free,
+    supplies: left.filter(({ key, kind }) => kind !== 'sheet' || !without.has(key)),
+    ...kept!.length > 0 && { fixed: kept },
+    ...cut!.length > 0 && { setUp: cut!.map(({ root }) => root) },
+  }
+  const bound = kept!.length > 0 || problem.supplies.length < left.length
+  return { paper, names, wanted, spoiled, opened, dropped, problem, free: bound ? free : undefined }
+}
+
+const sheetKey = ({ width, height }: { width: string, height: string }): string => supplyKey('sheet', { width: lengthFrom(width), height: lengthFrom(height) })
+
+/**
+ * What is wanted from a paper: pieces of one size that may lie the same way together.
+ * @param of how many of a piece; all of the batch unless said otherwise
+ */
+export function demandsOf(batch: Batch, cards: PreparedCard[], paper: Paper, of = (piece: PreparedPiece) => piece.quantity): Demand[] {
+  const demands = new Map<string, Demand>()
+  for (const card of cards) {
+    for (const blank of blanksToCut(card.pieces.filter(piece => piece.paper?.key === paper.key && piece.quantity > 0).map(piece => ({ ...piece, quantity: of(piece) })))) {
+      const { width, height, turn, quantity } = blank
+      const key = demandKey(blank)
+      const name = batch.cards.length > 1 ? `${blank.name} (${card.entry.title})` : blank.name
+      const same = demands.get(key)
+      if (!same) {
+        demands.set(key, { key, name, width, height, turn, quantity })
+      }
+      else {
+        same.quantity += quantity
+        if (!same.name.split(', ').includes(name)) same.name += `, ${name}`
+      }
+    }
+  }
+  return [...demands.values()]
+}
+
+/** Sheets, offcuts on the shelf, and what windows of pieces of this paper will release. */
+export function suppliesOf(paper: Paper, cards: PreparedCard[], cutter: Cutter): Supply[] {
+  const supplies: Supply[] = paper.stocks.map(({ width, height, onHand, price }) => ({ key: supplyKey('sheet', { width, height }), kind: 'sheet', width, height, onHand, price }))
+  const add = (kind: 'offcut' | 'drop-out', width: Length, height: Length, count: number) => {
+    const key = supplyKey(kind, { width, height })
+    const same = supplies.find(supply => supply.key === key)
+    if (same) same.onHand += count
+    else if (count > 0) supplies.push({ key, kind, width, height, onHand: count, price: null })
+  }
+  for (const { width, height, count } of paper.offcuts) add('offcut', width, height, count)
+  // A drop-out of a print may lie any way round on the sheet, so only plain paper is used again.
+  if (!paper.upright) {
+    for (const { construction, pieces } of cards) {
+      for (const { part, shape, width, height } of construction ? dropOutsOf(construction) : []) {
+        const piece = pieces.find(({ key }) => key === part)
+        if (piece?.paper !== paper) continue
+        // The largest square in a round drop-out.
+        const [wide, high] = shape === 'circle' ? [product(width.value, Math.SQRT1_2), product(height.value, Math.SQRT1_2)] : [width.value, height.value]
+        if (Math.min(wide, high) >= cutter.smallestPiece) add('drop-out', downToMark(wide, cutter.mark), downToMark(high, cutter.mark), piece.quantity)
+      }
+    }
+  }
+  return supplies
+}
+
+/** What is cut: every piece by itself, a matched pair side by side from one blank. */
+function blanksToCut(pieces: PreparedPiece[]): { name: string, width: Length, height: Length, turn: Turn, quantity: number }[] {
+  return pieces.flatMap((piece) => {
+    const { name, width: { value: width }, height: { value: height }, turn, quantity, pair } = piece
+    const partner = pair === undefined ? undefined : pieces.find(other => other !== piece && other.pair === pair && other.height.value === height && other.turn === turn)
+    if (!partner) return [{ name, width, height, turn, quantity }]
+    // The pair is listed once, by its first piece.
+    return pieces.indexOf(partner) < pieces.indexOf(piece) ? [] : [{ name: `${name} and ${partner.name}, matched`, width: (width + partner.width.value) as Length, height, turn, quantity }]
+  })
+}

@@ -1,0 +1,80 @@
+import type { Cutter, Demand, Problem } from '../cutting'
+import type { ParameterInputs } from '../folds'
+import { isUsed } from '../folds'
+import type { Length } from '../lengths'
+import { formatLength, lengthFrom, writeLength } from '../lengths'
+import type { Paper } from '../paper'
+import { SHEET_FORMATS, stackOf } from '../paper'
+import type { Batch, CardEntry } from './document'
+import { supplyKey } from './layouts'
+import type { Preparation, PreparedCard } from './prepare'
+import { prepare } from './prepare'
+import { demandsOf, suppliesOf } from './problems'
+
+/** What one kit takes from one paper: a problem whose quantities are those of a single kit. */
+export interface KitProblem {
+  paper: Paper
+  problem: Problem
+  perKit: Map<string, number>
+}
+
+/** What one kit of some cards takes from each paper, with what is on hand of it. */
+export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: PreparedCard[] = cards): KitProblem[] {
+  const papers = new Map(some.flatMap(({ pieces }) => pieces).flatMap(({ paper }) => (paper ? [[paper.key, paper] as const] : [])))
+  return [...papers.values()].map((paper) => {
+    const stacked: Cutter = { ...cutter, stack: stackOf(cutter.stack, paper.weight) }
+    const demands = demandsOf(batch, some, paper, piece => piece.perKit)
+    return {
+      paper,
+      problem: { demands, supplies: suppliesOf(paper, [], stacked), cutter: stacked, objective: 'sheets' },
+      perKit: new Map(demands.map(({ key, quantity }: Demand) => [key, quantity])),
+    }
+  })
+}
+
+/** A drawer of some sheets of one format instead of what is on hand. */
+export function fromFormat({ problem, ...rest }: KitProblem, width: Length, height: Length, sheets: number): KitProblem {
+  const supply = { key: supplyKey('sheet', { width, height }), kind: 'sheet' as const, width, height, onHand: sheets, price: null }
+  return { ...rest, problem: { ...problem, supplies: [supply] } }
+}
+
+/** Sheet formats with their sizes, for tables. */
+export const formatsToTry = (): { name: string, width: Length, height: Length }[] =>
+  SHEET_FORMATS.map(({ name, width, height }) => ({ name, width: lengthFrom(width), height: lengthFrom(height) }))
+
+/** A parameter a little larger or smaller, with the card that follows from it. */
+export interface NearbySize {
+  parameter: string
+  label: string
+  /** As text with unit, for the document; and as the maker reads it. */
+  value: string
+  shown: string
+  batch: Batch
+  card: PreparedCard
+}
+
+/** Marks that a size is moved by when a better one is looked for. */
+const STEPS = [-2, -1, 1, 2]
+
+/** Cards whose sizes differ by one or two marks in one parameter and have nothing that stops them. */
+export function nearbySizes(batch: Batch, { cards, cutter }: Preparation, key: string): NearbySize[] {
+  const prepared = cards.find(({ entry }) => entry.key === key)
+  if (!prepared?.fold) return []
+  const { fold, entry } = prepared
+  const { units } = batch.class
+  return Object.entries(fold.parameters).flatMap(([name, parameter]) => {
+    if (parameter.kind !== 'length' || !isUsed(parameter, entry.parameters)) return []
+    const now = lengthFrom(String(entry.parameters[name]), units)
+    return STEPS.flatMap((step): NearbySize[] => {
+      const length = (now + step * cutter.mark) as Length
+      if (length <= 0) return []
+      const value = writeLength(length, units)
+      const inputs: ParameterInputs = { ...entry.parameters, [name]: value }
+      const changed: CardEntry = { ...entry, parameters: inputs }
+      const other: Batch = { ...batch, cards: [changed] }
+      const [card] = prepare(other).cards
+      if (!card || card.findings.some(({ severity }) => severity === 'stop')) return []
+      return [{ parameter: name, label: parameter.label, value, shown: formatLength(length, units, { unit: true }), batch: other, card }]
+    })
+  })
+}

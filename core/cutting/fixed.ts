@@ -1,0 +1,38 @@
+import type { Demand, Plan, Problem } from './plan'
+import { area, countsOf, mergedLayouts, openedBy, sheetsOf, spendingOf } from './plan'
+
+/** What is left to plan beside the layouts that are in the plan whatever else is. */
+export function besideFixed(problem: Problem): Problem {
+  const { fixed = [], demands, supplies } = problem
+  if (fixed.length === 0) return problem
+  const opened = openedBy(fixed)
+  const made = madeBy(fixed)
+  return {
+    ...problem,
+    fixed: undefined,
+    demands: demands.map((demand): Demand => ({ ...demand, quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0)) })),
+    supplies: supplies.map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (opened.get(supply.key) ?? 0)) })),
+  }
+}
+
+/** A plan for what was left together with the fixed layouts, its figures stated anew. */
+export function withFixed(plan: Plan, { fixed = [], supplies, demands }: Problem): Plan {
+  const layouts = mergedLayouts([...fixed, ...plan.layouts])
+  const sheets = sheetsOf(layouts, supplies)
+  const made = madeBy(layouts)
+  const used = demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, made.get(demand.key) ?? 0), 0)
+  const opened = layouts.reduce((sum, { supply, repeats }) => sum + repeats * area(supplies.find(({ key }) => key === supply)!), 0)
+  return {
+    ...plan, layouts, sheets,
+    bound: plan.unplaced.length > 0 && plan.bound === 0 ? 0 : plan.bound + sheetsOf(fixed, supplies),
+    spending: spendingOf(layouts, supplies),
+    yield: opened === 0 ? 0 : used / opened,
+  }
+}
+
+/** How many of each demand some layouts give, by key. */
+export function madeBy(layouts: Plan['layouts']): Map<string, number> {
+  const made = new Map<string, number>()
+  for (const { root, repeats } of layouts) for (const [key, count] of countsOf(root)) made.set(key, (made.get(key) ?? 0) + count * repeats)
+  return made
+}

@@ -1,0 +1,64 @@
+import { Patterns } from './patterns'
+import type { Problem } from './plan'
+import { plan } from './planner'
+import type { Solve } from './solver'
+import { withKerf } from './kerf'
+
+/** How many kits a drawer gives: at least `kits`, which a plan shows, and never more than `most`. */
+export interface KitsFrom {
+  kits: number
+  most: number
+}
+
+const MOST_ROUNDS = 80
+/** Plans tried between what the patterns give and what the bound allows. */
+const MOST_TRIES = 4
+const SECONDS = 1
+
+/**
+ * The most kits from what is on hand, nothing bought: the greatest number of kits whose
+ * pieces some patterns give, relaxed for the bound and in whole sheets for the answer.
+ * With duals that make one kit worth 1, no drawer gives more than the sum of what the
+ * best pattern of each of its sheets is worth.
+ * @param problem sheets, offcuts and drop-outs on hand; the quantities of its demands do not matter
+ * @param perKit pieces in one kit by demand key
+ */
+export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, solve: Solve): KitsFrom {
+  const wanted = problem.demands.flatMap(demand => ((perKit.get(demand.key) ?? 0) > 0 ? [{ ...demand, quantity: perKit.get(demand.key)! }] : []))
+  const drawer: Problem = { ...problem, demands: wanted, supplies: problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })), fixed: undefined, setUp: undefined }
+  if (wanted.length === 0 || drawer.supplies.length === 0) return { kits: 0, most: 0 }
+  const { demands, ...inflated } = withKerf(drawer)
+  const patterns = new Patterns({ ...inflated, demands }, demands)
+  const { columns, supplies } = patterns
+  const rows = () => [
+    ...patterns.demandRows().map((row, index) => ({ least: 0, of: [...row.of, [columns.length, -demands[index]!.quantity] as [number, number]] })),
+    ...supplies.map(({ onHand }, supply) => ({ most: onHand, of: columns.flatMap((column, index): [number, number][] => (column.supply === supply ? [[index, 1]] : [])) })),
+  ]
+  const costs = () => [...columns.map(() => 0), -1]
+
+  let most = Infinity
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const relaxed = solve({ costs: costs(), rows: rows() })
+    if (!relaxed) break
+    const raw = demands.map((_, index) => Math.max(0, relaxed.duals[index]!))
+    const worthOfKit = demands.reduce((sum, { quantity }, index) => sum + quantity * raw[index]!, 0)
+    const duals = new Map(demands.map(({ key }, index) => [key, worthOfKit > 0 ? raw[index]! / worthOfKit : 1 / demands.length]))
+    let [found, total] = [false, 0]
+    supplies.forEach((supply, index) => {
+      const pattern = patterns.best(index, duals)
+      total += supply.onHand * (pattern?.value ?? 0)
+      if (pattern && pattern.value + relaxed.duals[demands.length + index]! > 1e-7) found = patterns.addInside(index, pattern.root) || found
+    })
+    most = Math.min(most, Math.floor(total + 1e-6))
+    if (!found) break
+  }
+  if (!Number.isFinite(most)) return { kits: 0, most: 0 }
+  const whole = solve({ costs: costs(), rows: rows(), whole: true }, SECONDS)
+  let kits = Math.min(most, Math.max(0, Math.floor((whole?.columns.at(-1) ?? 0) + 1e-6)))
+  // Patterns that mix sizes in just the right numbers are the planner's business.
+  for (let tries = 0, more = most; more > kits && tries < MOST_TRIES; tries++, more--) {
+    const full = plan({ ...drawer, demands: wanted.map(demand => ({ ...demand, quantity: demand.quantity * more })) }, solve)
+    if (full.unplaced.length === 0) kits = more
+  }
+  return { kits, most }
+}

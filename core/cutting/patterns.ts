@@ -1,0 +1,118 @@
+import { Guillotine } from './guillotine'
+import type { BestCut } from './guillotine'
+import type { CutNode, Demand, Layout, Problem, Supply } from './plan'
+import { area, countsOf, isFresh } from './plan'
+import type { Programme } from './solver'
+import { frame, isCuttable, squared } from './strips'
+
+/** One way to cut one supply, as a column of a programme. */
+export interface Column {
+  supply: number
+  counts: Map<string, number>
+  root: CutNode
+}
+
+type Row = Programme['rows'][number]
+
+/** The ways to cut each supply of a problem that are known so far, as columns for programmes. */
+export class Patterns {
+  /** Supplies that can be had and cut at all. */
+  readonly supplies: Supply[]
+  readonly columns: Column[] = []
+  private readonly known = new Map<string, number>()
+  private readonly pricing: Guillotine[]
+
+  constructor(readonly problem: Problem, readonly demands: Demand[]) {
+    const { cutter } = problem
+    this.supplies = problem.supplies.filter(supply => (supply.price !== null || supply.onHand > 0) && isCuttable(supply, cutter))
+    this.pricing = this.supplies.map(supply => new Guillotine(squared(supply, cutter), cutter, demands))
+  }
+
+  /** The pattern worth most on a supply. */
+  best(supply: number, worth: ReadonlyMap<string, number>): BestCut | undefined {
+    return this.pricing[supply]!.best(worth)
+  }
+
+  /** Adds a pattern of what lies inside the squaring cuts; answers whether it gives other pieces than all known ones. */
+  addInside(supply: number, root: CutNode): boolean {
+    return this.add(supply, frame(this.supplies[supply]!, this.problem.cutter, root))
+  }
+
+  /** Adds a pattern of a whole supply. Of two that give the same pieces, the one that wants fewer fence settings is kept. */
+  add(supply: number, root: CutNode): boolean {
+    if (supply < 0) return false
+    const counts = countsOf(root)
+    const key = `${supply} ${[...counts].sort().join(' ')}`
+    const known = this.known.get(key)
+    if (known !== undefined) {
+      if (fencesOf(root).size < fencesOf(this.columns[known]!.root).size) this.columns[known]!.root = root
+      return false
+    }
+    this.known.set(key, this.columns.length)
+    this.columns.push({ supply, counts, root })
+    return true
+  }
+
+  addLayouts(layouts: Layout[]): void {
+    for (const { supply, root } of layouts) this.add(this.supplies.findIndex(({ key }) => key === supply), root)
+  }
+
+  /** One row for each demand: at least as many pieces as wanted. */
+  demandRows(columns = this.columns): Row[] {
+    return this.demands.map(({ key, quantity }) => ({
+      least: quantity,
+      of: columns.flatMap(({ counts }, index): [number, number][] => (counts.has(key) ? [[index, counts.get(key)!]] : [])),
+    }))
+  }
+
+  /**
+   * One row for each supply: no more of it than there is and is bought; none is bought where it has no price.
+   * @param bought first of as many columns that count what is bought of each supply
+   */
+  drawerRows(bought: number, columns = this.columns): Row[] {
+    return this.supplies.map(({ onHand, price }, supply) => ({
+      most: onHand,
+      of: [...columns.flatMap((column, index): [number, number][] => (column.supply === supply ? [[index, 1]] : [])), [bought + supply, price === null ? 0 : -1] as [number, number]],
+    }))
+  }
+
+  /** Spends no more than some cents. */
+  budgetRow(bought: number, cents: number): Row {
+    return { most: cents, of: this.supplies.map(({ price }, index): [number, number] => [bought + index, price ?? 0]) }
+  }
+
+  isFresh({ supply }: Column): boolean {
+    return isFresh(this.supplies[supply]!)
+  }
+
+  /** Share of a supply that a column makes use of for what is wanted. */
+  fullness({ counts, supply }: Column): number {
+    return this.demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, counts.get(demand.key) ?? 0), 0) / area(this.supplies[supply]!)
+  }
+
+  /** Layouts from how often each column is taken. */
+  layoutsOf(amounts: number[], columns = this.columns): Layout[] {
+    return columns.flatMap(({ supply, root }, index) => {
+      const repeats = Math.round(amounts[index] ?? 0)
+      return repeats > 0 ? [{ supply: this.supplies[supply]!.key, repeats, root }] : []
+    })
+  }
+}
+
+const fences = new WeakMap<CutNode, ReadonlySet<number>>()
+
+/** The fence settings that a cut tree wants: the sizes that come off, leftovers aside. */
+export function fencesOf(node: CutNode): ReadonlySet<number> {
+  if (node.kind !== 'cut') return NO_FENCES
+  const known = fences.get(node)
+  if (known) return known
+  const found = new Set<number>()
+  const parts = node.parts.filter(part => part.kind === 'piece' || part.kind === 'cut')
+  // With nothing left over the last part needs no cut of its own.
+  const own = parts.length === node.parts.length ? parts.slice(0, -1) : parts
+  for (const part of own) found.add(part[node.side])
+  for (const part of parts) for (const fence of fencesOf(part)) found.add(fence)
+  fences.set(node, found)
+  return found
+}
+const NO_FENCES: ReadonlySet<number> = new Set()

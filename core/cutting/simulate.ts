@@ -1,0 +1,88 @@
+import type { BenchStep, Pile } from './bench'
+import type { Plan, Problem, Size } from './plan'
+
+/** What lies on the virtual bench: alike things under one name. */
+interface OnBench extends Size {
+  quantity: number
+}
+
+export interface Simulated {
+  /** Pieces by demand key. */
+  pieces: Map<string, number>
+  /** What cannot be done as the steps say; empty for a sequence that works. */
+  violations: string[]
+}
+
+/**
+ * Does a bench sequence step by step with virtual paper: takes up what a step names,
+ * moves the fence, cuts, and puts the parts down. It reads nothing but the steps and
+ * the sheets they begin with.
+ */
+export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>, { supplies, demands, cutter }: Problem): Simulated {
+  const violations: string[] = []
+  const bench = new Map<string, OnBench>()
+  const pieces = new Map<string, number>()
+  const inHand = new Set<string>()
+  layouts.forEach((layout, index) => {
+    const { width, height } = supplies.find(({ key }) => key === layout.supply)!
+    if (layout.root.kind === 'piece') gain(layout.root.demand, layout.repeats)
+    else bench.set(layouts.length === 1 ? 'sheet' : `sheet ${index + 1}`, { width, height, quantity: layout.repeats })
+  })
+  steps.forEach((step, index) => {
+    const say = (what: string) => violations.push(`step ${index + 1}: ${what}`)
+    const held = bench.get(step.hold)
+    if (!held) return void say(`there is no ${step.hold}`)
+    if (!inHand.has(step.hold) && held.quantity !== step.quantity) say(`there are ${held.quantity} of ${step.hold}, not ${step.quantity}`)
+    inHand.add(step.hold)
+    const across = step.side === 'width' ? 'height' : 'width'
+    const left = held[step.side] - step.cuts * (step.fence + cutter.kerf)
+    if (left < -cutter.kerf) say(`${step.hold} is too small for ${step.cuts} cuts`)
+    if (held[across] > cutter.length && !step.byKnife) say(`the cut across ${step.hold} is longer than the trimmer`)
+    const off: Size = { ...held, [step.side]: step.fence }
+    const remains: Size = { ...held, [step.side]: left }
+    // The last of alike parts is what remains; it counts among those that came off.
+    const alike = step.last && !step.rest && left === step.fence
+    put(step.keep, off, held.quantity * (step.cuts + (alike ? 1 : 0)), say)
+    if (step.rest) put(step.rest, remains, held.quantity, say)
+    else if (step.last && !alike && left > 0) say(`what remains of ${step.hold} is not named`)
+    if (step.last) bench.delete(step.hold)
+    else bench.set(step.hold, { ...held, ...remains })
+  })
+  for (const [name, { quantity }] of bench) if (!isLeft(name)) violations.push(`${quantity} × ${name} is never cut up`)
+  return { pieces, violations }
+
+  function isLeft(name: string): boolean {
+    return name === 'offcut' || name === 'waste' || (name.startsWith('sheet') && layouts.every(({ root }) => root.kind !== 'cut'))
+  }
+
+  function gain(demand: string, quantity: number): void {
+    pieces.set(demand, (pieces.get(demand) ?? 0) + quantity)
+  }
+
+  function put(pile: Pile, size: Size, quantity: number, say: (what: string) => void): void {
+    if (pile.width !== size.width || pile.height !== size.height) say(`${pile.name} does not measure what was cut`)
+    if (pile.quantity !== quantity) say(`${quantity} × ${pile.name} came off, not ${pile.quantity}`)
+    if (pile.kind === 'piece') {
+      const demand = demands.find(({ key }) => key === pile.demand)
+      const fits = demand && ((demand.width === size.width && demand.height === size.height) || (demand.width === size.height && demand.height === size.width))
+      if (!fits) return say(`${pile.name} has not the size of a wanted piece`)
+      return gain(demand.key, quantity)
+    }
+    if (pile.kind !== 'strip') return
+    const there = bench.get(pile.name)
+    if (there && (there.width !== size.width || there.height !== size.height)) say(`${pile.name} lies on others of another size`)
+    if (inHand.has(pile.name)) say(`${pile.name} is in hand already`)
+    bench.set(pile.name, { ...size, quantity: (there?.quantity ?? 0) + quantity })
+  }
+}
+
+/** Whether a maker who follows the steps ends with the pieces of the plan, and nothing else is amiss. */
+export function sequenceViolations(steps: BenchStep[], plan: Pick<Plan, 'layouts' | 'unplaced'>, problem: Problem): string[] {
+  const { pieces, violations } = simulate(steps, plan, problem)
+  const short = problem.demands.flatMap(({ key, name, quantity }) => {
+    const promised = quantity - plan.unplaced.filter(({ demand }) => demand === key).reduce((sum, entry) => sum + entry.quantity, 0)
+    const made = pieces.get(key) ?? 0
+    return made < promised ? [`${name}: ${made} in the piles, ${promised} promised`] : []
+  })
+  return [...violations, ...short]
+}
