@@ -76,9 +76,9 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
     const rest = step.rest ? `, ${step.rest.name} remains` : ''
     return `${step.turn ? 'turn; ' : ''}${step.quantity} × ${step.hold}: fence ${formatLength(step.fence, units, { unit: true })}${from} along the ${step.side}, ${step.cuts} ${step.cuts === 1 ? 'cut' : 'cuts'}: ${step.keep.quantity} × ${step.keep.name}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
   }
-  const data = outcomes.map(({ paper, plan, sheets, settings, settingsAlone, strokes, handlings, minutes, steps, choices, usedUp, leaves }, index) => ({
+  const data = outcomes.map(({ paper, entry, plan, sheets, settings, settingsAlone, strokes, handlings, minutes, steps, choices, usedUp, leaves }) => ({
     paper: paper.key,
-    problem: preparation.papers[index]!.problem,
+    problem: entry.problem,
     plan,
     sheets: plan.sheets,
     bound: plan.bound,
@@ -92,19 +92,19 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
     usedUp: usedUp.map(leftoverData),
     leaves: leaves.map(leftoverData),
     formats: sheets.map(sheet => ({ ...sheet, width: exact(sheet.width), height: exact(sheet.height) })),
-    unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({ piece: preparation.papers[index]!.names.get(demand), quantity, reason })),
+    unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({ piece: entry.names.get(demand), quantity, reason })),
     steps,
   }))
   const overview = table(['Paper', 'Sheets', 'At least', 'Yield', 'Layouts', 'Settings', 'Strokes', 'Minutes', 'On hand', 'To buy'], outcomes.map(({ paper, plan, settings, strokes, minutes, sheets }) => [
     paper.name, plan.sheets, plan.bound, `${Math.round(plan.yield * 100)} %`, plan.layouts.length, settings, strokes, Math.ceil(minutes),
     sheets.reduce((sum, { onHand }) => sum + onHand, 0), sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0),
   ]))
-  const details = outcomes.map(({ paper, plan, steps, choices, usedUp, leaves }, index) => {
-    const { names, problem } = preparation.papers[index]!
+  const details = outcomes.map(({ paper, entry, plan, steps, choices, usedUp, leaves }) => {
+    const { names, problem, paperOf } = entry
     const layouts = plan.layouts.map(({ supply, repeats, root }, at) => {
       const sheet = problem.supplies.find(({ key }) => key === supply)!
       const counts = [...countsOf(root)].map(([key, count]) => `${count} × ${names.get(key)}`).join(', ')
-      return `  ${plan.layouts.length > 1 ? `sheet ${at + 1}: ` : ''}${repeats} × ${sheet.kind === 'sheet' ? '' : `${sheet.kind} `}${sheetText(batch, sheet.width, sheet.height)}: ${counts}`
+      return `  ${plan.layouts.length > 1 ? `sheet ${at + 1}: ` : ''}${repeats} × ${sheet.kind === 'sheet' ? '' : `${paperOf ? `${paperOf.get(supply)!.name} ` : ''}${sheet.kind} `}${sheetText(batch, sheet.width, sheet.height)}: ${counts}`
     })
     const leftovers = (word: string, list: Leftover[]) => (list.length === 0 ? [] : [`  ${word} ${list.map(({ count, width, height }) => `${count} × ${sizeText(batch, width, height)}`).join(', ')}`])
     const others = choices.length < 2 ? [] : [`  choices: ${choices.map(choice => `${choice.plan.sheets} sheets in ${Math.ceil(choice.minutes)} min with ${choice.settings} settings`).join('; ')}`]

@@ -21,6 +21,7 @@ export function batchSchema(): object {
       [CHECKS.list]: ({ constraints }: { constraints: unknown[] }) => ({ type: 'array' as const, maxItems: Number(constraints[0]) }),
       [CHECKS.wholeOrNull]: ({ constraints }: { constraints: unknown[] }) => ({ type: ['integer', 'null'] as never, minimum: 0, maximum: Number(constraints[0]) }),
       [CHECKS.tree]: () => ({ $ref: '#/$defs/CutTree' }),
+      [CHECKS.oneOrNull]: ({ constraints }: { constraints: unknown[] }) => ({ enum: [...constraints, null] }),
       [CHECKS.papers]: () => ({ type: 'object' as const, additionalProperties: { type: 'string' as const } }),
     },
   }

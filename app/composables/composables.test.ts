@@ -1,4 +1,6 @@
 import { describe, expect, it, vi } from 'vitest'
+import { inches } from '../../core/lengths'
+import { offcutsAfter } from './useOffcuts'
 import { isPale, paperFill } from './usePaperLook'
 import { problemAt, refusalOf } from './useRefusal'
 
@@ -36,16 +38,29 @@ describe('the look of paper', () => {
   })
 })
 
+describe('offcuts on the shelf', () => {
+  it('lose what is used up and gain what is left, largest first', () => {
+    const shelf = [{ width: '3 in', height: '4 in', count: 2 }, { width: '5 in', height: '5 in', count: 1 }]
+    const left = (width: number, height: number, count: number) => ({ width: inches(width), height: inches(height), count })
+    expect(offcutsAfter(shelf, [left(5, 5, 1), left(3, 4, 1)], [left(3, 4, 2), left(6, 8.5, 1)], 'inch')).toEqual([
+      { width: '6 in', height: '8 1/2 in', count: 1 }, { width: '3 in', height: '4 in', count: 3 },
+    ])
+  })
+})
+
 describe('words for numbers', () => {
   it('count one and many', () => {
     expect([0, 1, 2].map(number => count(number, 'sheet'))).toEqual(['0 sheets', '1 sheet', '2 sheets'])
   })
 
   it('say how sure a number of sheets is', () => {
-    const proof = (sheets: number, bound: number) => proofOf({ plan: { sheets, bound, layouts: [], unplaced: [], yield: 1 }, sheets: [{}] } as unknown as Parameters<typeof proofOf>[0])
+    const proof = (sheets: number, bound: number, more = {}, formats = 1) =>
+      proofOf({ plan: { sheets, bound, layouts: [], unplaced: [], ...more }, sheets: Array.from({ length: formats }, () => ({})) } as unknown as Parameters<typeof proofOf>[0])
     expect(proof(7, 7)).toBe('7 sheets, and it cannot be done with fewer')
     expect(proof(7, 6)).toBe('7 sheets; fewer than 6 is impossible')
-    expect(proof(7, 0)).toContain('not every piece could be placed')
-    expect(proofOf({ plan: { sheets: 7, bound: 7 }, sheets: [{}, {}] } as unknown as Parameters<typeof proofOf>[0])).toContain('with fewer for the same money')
+    expect(proof(7, 0, { unplaced: [{}] })).toContain('not every piece could be placed')
+    expect(proof(7, 7, {}, 2)).toContain('with fewer for the same money')
+    expect(proof(0, 0, { layouts: [{}] })).toBe('No fresh sheet: offcuts are enough')
+    expect(proof(0, 0)).toBe('Everything is cut')
   })
 })

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { Batch, PaperOutcome, PaperProblem } from '../../core/batch'
-import { kitsOfBatch, outcomeOf } from '../../core/batch'
+import { kitsOfBatch, outcomeOf, scrapProblem } from '../../core/batch'
 import type { Plan, Problem } from '../../core/cutting'
 import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
 
@@ -33,7 +33,7 @@ function outcomeFor(paper: PaperProblem, plans: Plan[], batch: Batch): PaperOutc
   const own = batch.cutting.find(entry => entry.paper === paper.paper.key)
   const wishes = JSON.stringify([batch.wishes, batch.tools.pace, own?.priority, own?.moreSheets, [...paper.names], [...paper.opened]])
   const known = outcomes.get(plans)
-  if (known?.for === wishes) return { ...known.outcome, paper: paper.paper }
+  if (known?.for === wishes) return { ...known.outcome, paper: paper.paper, entry: paper }
   const outcome = outcomeOf(paper, plans, batch)
   outcomes.set(plans, { for: wishes, outcome })
   return outcome
@@ -48,11 +48,22 @@ export const usePlannerStore = defineStore('planner', () => {
   let answered = 0
   let unanswered = 0
 
-  const problems = computed(() => (work.settled?.preparation.papers ?? []).map(paper => ({ paper, key: JSON.stringify(paper.problem), free: paper.free && JSON.stringify(paper.free) })))
+  const fromSheets = computed(() => (work.settled?.preparation.papers ?? []).map(paper => ({ paper, key: JSON.stringify(paper.problem), free: paper.free && JSON.stringify(paper.free) })))
+  /** Hidden parts from scrap, once it is settled what the papers leave over. */
+  const fromScrap = computed(() => {
+    if (!work.settled || work.settled.preparation.scrap.length === 0) return []
+    const planned = fromSheets.value.map(plannedOf)
+    if (planned.some(({ outcome, progress, stopped }) => !outcome || (progress < 1 && !stopped))) return []
+    const paper = scrapProblem(work.settled.batch, work.settled.preparation, planned.map(({ outcome }) => outcome!))
+    return paper ? [{ paper, key: JSON.stringify(paper.problem), free: undefined }] : []
+  })
+  const problems = computed(() => [...fromSheets.value, ...fromScrap.value])
   const wanted = computed(() => problems.value.map(({ key }) => key).join('\n'))
 
   /** One entry for each paper, those still without a plan included. */
-  const papers = computed(() => problems.value.map(({ paper, key, free }) => {
+  const papers = computed(() => problems.value.map(plannedOf))
+
+  function plannedOf({ paper, key, free }: { paper: PaperProblem, key: string, free?: string }) {
     const { plans, progress = 0, columns = 0, stopped, failed } = known.value.get(key) ?? {}
     return {
       ...paper, key, progress, columns, stopped, failed,
@@ -60,7 +71,8 @@ export const usePlannerStore = defineStore('planner', () => {
       /** Fewest sheets were nothing fixed and no format forbidden, once that is known. */
       freeSheets: free === undefined ? undefined : known.value.get(free)?.plans?.[0]?.sheets,
     }
-  }))
+  }
+
   const outcomes = computed(() => papers.value.map(({ outcome }) => outcome).filter((outcome): outcome is PaperOutcome => outcome !== undefined))
   const ready = computed(() => papers.value.every(({ outcome }) => outcome))
   const running = computed(() => papers.value.some(({ progress, failed, stopped }) => progress < 1 && !failed && !stopped))

@@ -1,15 +1,18 @@
 import type { Measured, Plan, Solve } from '../cutting'
-import { leavesOf, measured, plansFor, preferred, settingsAlone, tradeOffs } from '../cutting'
+import { leavesOf, madeBy, measured, plansFor, preferred, settingsAlone, tradeOffs } from '../cutting'
 import type { Kits, PaperUse } from '../kits'
 import { kitsFor } from '../kits'
 import type { Length } from '../lengths'
 import type { Batch } from './document'
 import type { Preparation } from './prepare'
 import type { PaperProblem } from './problems'
+import { scrapProblem } from './scrap'
 
 /** One paper's plan with its sequence at the bench and its key figures. */
 export interface PaperOutcome extends Measured {
   paper: PaperProblem['paper']
+  /** What was planned. */
+  entry: PaperProblem
   /** All plans worth a thought, the chosen one among them: fewest sheets first. */
   choices: Measured[]
   /** Settings if every layout were cut by itself. */
@@ -20,6 +23,8 @@ export interface PaperOutcome extends Measured {
   usedUp: Leftover[]
   /** Offcuts that are worth keeping, largest first. */
   leaves: Leftover[]
+  /** Pieces that come out above what is wanted: spares. */
+  over: { demand: string, count: number }[]
 }
 
 export interface Leftover {
@@ -32,20 +37,24 @@ export interface Leftover {
  * What follows for one paper once its cutting is planned.
  * @param plans the best plan, and others that trade sheets for time
  */
-export function outcomeOf({ paper, problem, names, opened }: PaperProblem, plans: Plan[], { wishes, cutting, tools }: Pick<Batch, 'wishes' | 'cutting' | 'tools'>): PaperOutcome {
+export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes, cutting, tools }: Pick<Batch, 'wishes' | 'cutting' | 'tools'>): PaperOutcome {
+  const { paper, problem, names, opened } = entry
   const choices = tradeOffs(plans.map(plan => measured(plan, problem.cutter, tools.pace, names)))
   const own = cutting.find(entry => entry.paper === paper.key)
   const chosen = own?.priority ? preferred(choices, own.priority, own.moreSheets) : preferred(choices, wishes.priority)
   const { layouts } = chosen.plan
+  const made = madeBy(layouts)
   const needed = (key: string) => layouts.filter(({ supply }) => supply === key).reduce((total, { repeats }) => total + repeats, 0)
   return {
     ...chosen,
     paper,
+    entry,
     choices,
     settingsAlone: settingsAlone(chosen.plan, problem.cutter),
     sheets: problem.supplies.filter(({ kind }) => kind === 'sheet').map(({ key, width, height, onHand, price }) => ({ width, height, onHand, price, needed: needed(key), cut: opened.get(key) ?? 0 })),
     usedUp: problem.supplies.filter(({ kind, key }) => kind !== 'sheet' && needed(key) > 0).map(({ key, width, height }) => ({ width, height, count: needed(key) })),
     leaves: leftoversOf(layouts),
+    over: problem.demands.flatMap(({ key, quantity }) => ((made.get(key) ?? 0) > quantity ? [{ demand: key, count: made.get(key)! - quantity }] : [])),
   }
 
   function leftoversOf(layouts: Plan['layouts']): Leftover[] {
@@ -61,9 +70,12 @@ export function outcomeOf({ paper, problem, names, opened }: PaperProblem, plans
   }
 }
 
-/** Plans every paper of a class to the end, exactly where there is a solver. Screens do the same step by step in a worker. */
-export const planAll = (batch: Batch, { papers }: Preparation, solve?: Solve): PaperOutcome[] =>
-  papers.map(entry => outcomeOf(entry, plansFor(entry.problem, solve), batch))
+/** Plans every paper of a class to the end, exactly where there is a solver, and then hidden parts from scrap. Screens do the same step by step in a worker. */
+export function planAll(batch: Batch, preparation: Preparation, solve?: Solve): PaperOutcome[] {
+  const outcomes = preparation.papers.map(entry => outcomeOf(entry, plansFor(entry.problem, solve), batch))
+  const scrap = scrapProblem(batch, preparation, outcomes)
+  return scrap ? [...outcomes, outcomeOf(scrap, plansFor(scrap.problem, solve), batch)] : outcomes
+}
 
 /** The kits of a prepared and planned class. */
 export function kitsOfBatch(batch: Batch, { cards }: Preparation, outcomes: PaperOutcome[]): Kits {

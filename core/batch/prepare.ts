@@ -1,15 +1,16 @@
-import type { Cutter } from '../cutting'
+import type { Cutter, Demand } from '../cutting'
 import type { Construction, Finding, Fold, Piece } from '../folds'
 import { foldById, inputProblems } from '../folds'
 import type { Length } from '../lengths'
 import { formatLength } from '../lengths'
 import type { Paper, Turn } from '../paper'
-import { STOCK_WEIGHTS, allowedTurn, alongGrain } from '../paper'
+import { ANY_SCRAP, STOCK_WEIGHTS, allowedTurn, alongGrain } from '../paper'
 import type { Batch, CardEntry } from './document'
 import { kitsOf } from './document'
-import { paperProblems } from './problems'
+import { demandsOf, paperProblems } from './problems'
 import type { PaperProblem } from './problems'
 import { readPaper, readTools } from './read'
+import { SCRAP_PAPER } from './scrap'
 
 /** A piece with its paper and how many are cut. */
 export interface PreparedPiece extends Piece {
@@ -36,6 +37,8 @@ export interface PreparedCard {
 export interface Preparation {
   cards: PreparedCard[]
   papers: PaperProblem[]
+  /** Hidden parts that are cut from any scrap once the papers are planned. */
+  scrap: Demand[]
   cutter: Cutter
 }
 
@@ -45,7 +48,7 @@ export function prepare(batch: Batch): Preparation {
   const cutter = readTools(batch.tools, units)
   const papers = new Map(batch.papers.map(entry => [entry.key, readPaper(entry)]))
   const cards = batch.cards.map(prepareCard)
-  return { cards, papers: paperProblems(batch, cards, [...papers.values()], cutter), cutter }
+  return { cards, papers: paperProblems(batch, cards, [...papers.values()], cutter), scrap: demandsOf(batch, cards, SCRAP_PAPER), cutter }
 
   function prepareCard(entry: CardEntry): PreparedCard {
     const kits = kitsOf(entry, batch.class)
@@ -59,7 +62,8 @@ export function prepare(batch: Batch): Preparation {
     }
     const { pieces: plain, findings, ...construction } = fold.construct(entry.parameters, units, cutter.mark)
     const pieces = plain.map((piece): PreparedPiece => {
-      const paper = papers.get(entry.papers[piece.key] ?? '')
+      const chosen = entry.papers[piece.key] ?? ''
+      const paper = chosen === ANY_SCRAP && piece.kind === 'hidden' ? SCRAP_PAPER : papers.get(chosen)
       return { ...piece, paper, turn: paper ? alongGrain(allowedTurn(paper, piece.printTop), paper.grain, mainCrease(piece)) : 'either', perKit: 1, quantity: kits }
     })
     return { entry, kits, fold, construction: { ...construction, findings }, pieces, findings: [...findings, ...pieces.flatMap(piece => paperFindings(piece, entry))] }
@@ -70,7 +74,7 @@ export function prepare(batch: Batch): Preparation {
     const { paper } = piece
     if (!paper) {
       const chosen = entry.papers[piece.key]
-      return [{ ...about, severity: 'stop', problem: chosen ? `was to be cut from “${chosen}”, which is no longer on the shelf. Choose another paper.` : 'has no paper yet. Choose one.' }]
+      return [{ ...about, severity: 'stop', problem: chosen === ANY_SCRAP ? 'shows on the card, so no scrap will do. Choose a paper.' : chosen ? `was to be cut from “${chosen}”, which is no longer on the shelf. Choose another paper.` : 'has no paper yet. Choose one.' }]
     }
     const findings: Finding[] = []
     const smallest = Math.min(piece.width.value, piece.height.value) as Length

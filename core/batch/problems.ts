@@ -22,6 +22,8 @@ export interface PaperProblem {
   spoiled: Map<string, number>
   /** Sheets cut already, by supply key. */
   opened: Map<string, number>
+  /** The paper of each supply, where they differ. */
+  paperOf?: Map<string, Paper>
   /** Kept layouts that do not fit any more, and why. */
   dropped: string[]
   /** The problem without kept layouts and with every format, where that differs: it shows what they cost. */

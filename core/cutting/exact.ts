@@ -93,7 +93,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
   addAlike()
   const others: Layout[][] = []
   for (let more = 1; more <= TRADE_OFF.plans; more++) {
-    const layouts = fewestSettings(least + more, Infinity, SECONDS.tradeOff)
+    const layouts = fewestSettings(least + more, Infinity, { seconds: SECONDS.tradeOff, spares: true })
     if (layouts) others.push(layouts)
     yield step(0.9 + 0.1 * more / TRADE_OFF.plans, best)
     if (!layouts || layouts.length === 1) break
@@ -204,7 +204,8 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
   /** Whole sheets: least money and then fewest sheets, or the other way round. */
   function wholePlan(): Layout[] | undefined {
     const { sheet, cent } = COSTS[formats > 1 ? problem.objective : 'money']
-    const offcut = ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
+    // Where no sheet is opened at all, as few offcuts as possible.
+    const offcut = formats === 0 ? 1 : ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
     const solved = solve({
       costs: [...columns.map(column => (patterns.isFresh(column) ? sheet : offcut)), ...supplies.map(({ price }) => (formats > 1 ? (price ?? 0) * cent : 0))],
       rows: [...patterns.demandRows(), ...patterns.drawerRows(columns.length)],
@@ -216,8 +217,9 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
   /**
    * No more than some sheets and some cents, with the fewest fence settings: every
    * setting that some layout in use wants counts once, as layouts are cut together.
+   * With `spares` a layout that gives too much is cut as it is, and the rest are spares.
    */
-  function fewestSettings(most: number, cents: number, seconds = SECONDS.settings): Layout[] | undefined {
+  function fewestSettings(most: number, cents: number, { seconds = SECONDS.settings, spares = false } = {}): Layout[] | undefined {
     // Columns that the relaxation uses, then those with the most on a sheet; what is set up in any case.
     const ready = new Set((problem.setUp ?? []).map(root => JSON.stringify(root)))
     const isSetUp = ({ root }: Column) => ready.size > 0 && ready.has(JSON.stringify(root))
@@ -240,7 +242,8 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
       ],
       whole: true,
     }, seconds)
-    return solved && withoutSurplus(patterns.layoutsOf(solved.columns, kept), demands, problem)
+    const layouts = solved && patterns.layoutsOf(solved.columns, kept)
+    return layouts && (spares ? layouts : withoutSurplus(layouts, demands, problem))
 
     /** More of one layout than this is never of use. */
     function mostOf(counts: Map<string, number>, supply: number): number {

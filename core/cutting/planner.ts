@@ -51,7 +51,8 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
   let bound = least
   const worths = new Map(placeable.map(demand => [demand.key, area(demand)]))
   let best: Attempt = { layouts: [], missing: new Map(), sheets: 0, spending: 0 }
-  const planOf = (attempt: Attempt) => finished(attempt, placeable, unplaced, bound)
+  // With more money fewer sheets may do: the relaxation's bound is for the money of the best plan.
+  const planOf = (attempt: Attempt) => finished(attempt, placeable, unplaced, attempt.spending > best.spending ? least : bound)
   if (placeable.length === 0) return [planOf(best)]
   const tried: Layout[] = []
   // Strips of many sizes take long; where an exact search follows, whole patterns give its start.

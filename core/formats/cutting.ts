@@ -1,5 +1,5 @@
 import type makerjs from 'makerjs'
-import type { Batch, PaperOutcome, PaperProblem } from '../batch'
+import type { Batch, PaperOutcome } from '../batch'
 import type { Pile } from '../cutting'
 import { leavesOf } from '../cutting'
 import { MILLIMETRE, formatLength } from '../lengths'
@@ -41,7 +41,7 @@ export async function cutsCsv({ class: { units } }: Batch, outcomes: PaperOutcom
 export const LAYOUT_LAYERS = { sheet: { stroke: 'black' }, cut: { stroke: 'red' }, name: { stroke: 'gray' } } as const
 
 /** One layout in real size, millimetres, origin at its lower left corner. */
-export async function layoutSvg({ problem, names }: PaperProblem, { plan, steps }: PaperOutcome, index: number, { class: { units } }: Batch): Promise<string> {
+export async function layoutSvg({ plan, steps, entry: { problem, names } }: PaperOutcome, index: number, { class: { units } }: Batch): Promise<string> {
   const { default: makerjs } = await import('makerjs')
   const mm = (nanometres: number) => nanometres / MILLIMETRE
   const { root, supply } = plan.layouts[index]!

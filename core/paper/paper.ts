@@ -80,3 +80,8 @@ export const STOCK_WEIGHTS = { light: 160, heavy: 270 } as const
 /** Weight of the sheets that a maker counts a trimmer's stack in (g/m²); of heavier paper fewer go under the blade. */
 export const STACKED_WEIGHT = 240
 export const stackOf = (sheets: number, weight: number): number => Math.max(1, Math.floor(sheets * STACKED_WEIGHT / weight))
+
+/** Stands for a paper where a hidden part is cut from whatever is left over; no paper may have it as its key. */
+export const ANY_SCRAP = 'any-scrap'
+/** Weights of scrap that a hidden part may be cut from (g/m²). */
+export const SCRAP_WEIGHTS = { least: 150, most: 350 } as const

@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import type { PaperEntry, PreparedPiece } from '../../../core/batch'
+import { SCRAP_PAPER } from '../../../core/batch'
 import type { Units } from '../../../core/lengths'
+import { ANY_SCRAP } from '../../../core/paper'
 
 /** A choice of paper with its pattern, kind and what is on hand. */
-const { papers, label } = defineProps<{ label: string, papers: PaperEntry[], piece?: PreparedPiece, units?: Units }>()
+const { papers, label, piece } = defineProps<{ label: string, papers: PaperEntry[], piece?: PreparedPiece, units?: Units }>()
 const chosen = defineModel<string | undefined>()
 const id = useId()
 const onHand = ({ stocks }: PaperEntry) => stocks.reduce((total, stock) => total + stock.onHand, 0)
-const entry = (key: string) => papers.find(paper => paper.key === key)
+const entry = (key: string) => options.value.find(paper => paper.key === key)
+/** Hidden parts may be cut from whatever is left over. */
+const options = computed(() => (piece?.kind === 'hidden' ? [{ ...SCRAP_PAPER, stocks: [], offcuts: [] } satisfies PaperEntry, ...papers] : papers))
 </script>
 
 <template>
@@ -28,7 +32,7 @@ const entry = (key: string) => papers.find(paper => paper.key === key)
     </span>
     <Select
       v-model="chosen"
-      :options="papers"
+      :options="options"
       option-value="key"
       option-label="name"
       :aria-labelledby="id"
@@ -49,7 +53,7 @@ const entry = (key: string) => papers.find(paper => paper.key === key)
       </template>
       <template #option="{ option }">
         <span class="row paper"><PaperSwatch :paper="option.key" /> {{ option.name }}
-          <span class="quiet small">{{ option.kind }}, {{ option.weight }} g/m², {{ count(onHand(option), 'sheet') }}</span></span>
+          <span class="quiet small">{{ option.key === ANY_SCRAP ? 'leftovers of any suitable paper' : `${option.kind}, ${option.weight} g/m², ${count(onHand(option), 'sheet')}` }}</span></span>
       </template>
     </Select>
     <span

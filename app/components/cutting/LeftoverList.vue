@@ -29,13 +29,21 @@ async function put() {
 
 <template>
   <section
-    v-if="outcome.usedUp.length + outcome.leaves.length > 0"
+    v-if="outcome.usedUp.length + outcome.leaves.length + outcome.over.length > 0"
     class="board stack"
-    aria-label="Offcuts"
+    aria-label="What is left"
   >
-    <h3>Offcuts</h3>
+    <h3>What is left</h3>
+    <p v-if="outcome.over.length > 0">
+      Spare pieces
+      <span
+        v-for="{ demand, count: number } in outcome.over"
+        :key="demand"
+        class="one"
+      >{{ number }} × {{ entry.names.get(demand) }}</span>
+    </p>
     <p
-      v-for="[word, list] in ([['Uses up', outcome.usedUp], ['Leaves', outcome.leaves]] as const)"
+      v-for="[word, list] in ([['Uses up offcuts', outcome.usedUp], ['Leaves offcuts', outcome.leaves]] as const)"
       v-show="list.length > 0"
       :key="word"
     >
@@ -50,7 +58,7 @@ async function put() {
         :units="work.units"
       /></span>
     </p>
-    <div>
+    <div v-if="outcome.usedUp.length + outcome.leaves.length > 0">
       <Button
         label="They are cut: put them on the shelf"
         size="small"

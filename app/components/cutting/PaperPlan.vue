@@ -12,6 +12,7 @@ const outcome = computed(() => entry.outcome)
 const shown = ref<number>()
 const step = computed(() => (shown.value === undefined ? undefined : outcome.value?.steps[shown.value]))
 const supplyOf = (layout: Layout) => entry.problem.supplies.find(({ key }) => key === layout.supply)!
+const paperOf = (layout: Layout) => entry.paperOf?.get(layout.supply) ?? entry.paper
 const heldBy = (index: number) => step.value?.lines.some(({ layout }) => layout === index) ?? false
 const isKept = (layout: Layout) => (entry.problem.fixed ?? []).some(({ root }) => JSON.stringify(root) === JSON.stringify(layout.root))
 const pieces = (layout: Layout) => [...countsOf(layout.root)].map(([key, number]) => `${number} × ${entry.names.get(key)}`).join(', ')
@@ -20,7 +21,7 @@ const saved = computed(() => (outcome.value ? outcome.value.settingsAlone - outc
 
 async function download(index: number) {
   const { layoutSvg } = await import('../../../core/formats/cutting')
-  saveText(await layoutSvg(entry, outcome.value!, index, work.batch!), `${entry.paper.key}-sheet-${index + 1}.svg`, 'image/svg+xml')
+  saveText(await layoutSvg(outcome.value!, index, work.batch!), `${entry.paper.key}-sheet-${index + 1}.svg`, 'image/svg+xml')
 }
 </script>
 
@@ -89,7 +90,7 @@ async function download(index: number) {
               class="quiet"
             >Sheet {{ index + 1 }}:</span>
             {{ layout.repeats }} × <template v-if="supplyOf(layout).kind !== 'sheet'">
-              {{ supplyOf(layout).kind }}
+              {{ entry.paperOf ? `leftover of ${paperOf(layout).name},` : supplyOf(layout).kind }}
             </template> <SheetText
               :width="supplyOf(layout).width"
               :height="supplyOf(layout).height"
@@ -101,7 +102,7 @@ async function download(index: number) {
             :index="index"
             :supply="supplyOf(layout)"
             :cutter="entry.problem.cutter"
-            :paper="entry.paper"
+            :paper="paperOf(layout)"
             :names="entry.names"
             :units="work.units"
             :step="step"
@@ -109,7 +110,10 @@ async function download(index: number) {
           <p class="quiet small">
             {{ pieces(layout) }}
           </p>
-          <div class="row">
+          <div
+            v-if="!entry.paperOf"
+            class="row"
+          >
             <ToggleButton
               :model-value="isKept(layout)"
               on-label="Kept as it is"
@@ -145,11 +149,13 @@ async function download(index: number) {
       </section>
     </div>
     <LeftoverList
-      v-if="outcome"
+      v-if="outcome && !entry.paperOf"
       :entry="entry"
     />
-    <FormatsToUse :entry="entry" />
-    <CutSoFar :entry="entry" />
+    <template v-if="!entry.paperOf">
+      <FormatsToUse :entry="entry" />
+      <CutSoFar :entry="entry" />
+    </template>
   </div>
 </template>
 

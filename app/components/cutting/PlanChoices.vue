@@ -10,16 +10,17 @@ const money = useMoney()
 
 const choices = computed(() => entry.outcome?.choices ?? [])
 const chosen = computed(() => choices.value.findIndex(({ plan }) => plan === entry.outcome?.plan))
-const least = (of: (choice: Measured) => number) => Math.min(...choices.value.map(of))
 /** What a plan is the best at. */
 function bestAt(choice: Measured): string {
-  const words = [
-    [choice.plan.sheets, least(({ plan }) => plan.sheets), 'fewest sheets'],
-    [choice.plan.spending, least(({ plan }) => plan.spending), 'least money'],
-    [choice.settings, least(({ settings }) => settings), 'fewest settings'],
-    [choice.minutes, least(({ minutes }) => minutes), 'least time'],
-  ] as const
-  const best = words.filter(([figure, fewest]) => figure === fewest).map(([, , word]) => word)
+  const figures: [string, (choice: Measured) => number][] = [
+    ['fewest sheets', ({ plan }) => plan.sheets], ['least money', ({ plan }) => plan.spending],
+    ['fewest settings', ({ settings }) => settings], ['least time', ({ minutes }) => minutes],
+  ]
+  const best = figures.filter(([, of]) => {
+    const all = choices.value.map(of)
+    // What all plans share is nothing to choose by.
+    return of(choice) === Math.min(...all) && Math.max(...all) > Math.min(...all)
+  }).map(([word]) => word)
   return [...best, ...choice.plan.layouts.length === 1 ? ['every sheet alike'] : []].join(', ')
 }
 const wish = computed(() => cutting.entry.value?.moreSheets ?? null)

@@ -3,7 +3,7 @@ import type { PaperEntry } from '../../../core/batch'
 import { BOUNDS, freeKey } from '../../../core/batch'
 import type { Problem } from '../../../core/formats'
 import type { Grain } from '../../../core/paper'
-import { GRAINS, MOTIFS, SHEET_FORMATS } from '../../../core/paper'
+import { ANY_SCRAP, GRAINS, MOTIFS, SHEET_FORMATS } from '../../../core/paper'
 import type { ShelfPaper } from '../../stores/papers'
 
 const { paper } = defineProps<{ paper?: ShelfPaper }>()
@@ -39,7 +39,7 @@ async function save() {
     }
     else {
       const stem = draft.value.name.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 70) || 'paper'
-      await shelf.add({ ...draft.value, key: freeKey(stem, shelf.papers.map(({ key }) => key)) })
+      await shelf.add({ ...draft.value, key: freeKey(stem, [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)]) })
     }
     emit('close')
   }

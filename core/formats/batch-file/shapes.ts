@@ -2,15 +2,15 @@ import 'reflect-metadata'
 import { Type, plainToInstance } from 'class-transformer'
 import {
   Equals, IsBoolean, IsHexColor, IsIn, IsInt, IsNumber, IsString,
-  Length as HasLength, Matches, Max, MaxLength, Min, ValidateNested,
+  Length as HasLength, Matches, Max, MaxLength, Min, NotEquals, ValidateNested,
 } from 'class-validator'
 import type { Batch, CardEntry, ClassDetails, ClassDocument, CuttingEntry, EnvelopeEntry, LayoutEntry, OffcutEntry, PaperEntry, PieceRef, PostEntry, PricesEntry, RateEntry, StockEntry, ToolsEntry, WishesEntry } from '../../batch'
 import { BOUNDS, DEFAULT_PACE, DEFAULT_POST } from '../../batch'
 import type { Pace } from '../../cutting'
 import { PRIORITIES } from '../../cutting'
 import type { ParameterInputs } from '../../folds'
-import { GRAINS, MOTIFS, TURNS } from '../../paper'
-import { IsCalendarDay, IsCutTree, IsLengthText, IsListOf, IsOne, IsPaperChoice, IsParameterInputs, IsWholeOrNull } from './validators'
+import { ANY_SCRAP, GRAINS, MOTIFS, TURNS } from '../../paper'
+import { IsCalendarDay, IsCutTree, IsLengthText, IsListOf, IsOne, IsOneOrNull, IsPaperChoice, IsParameterInputs, IsWholeOrNull } from './validators'
 
 /**
  * The shape of a class in a file and at the server's door. The JSON Schema in
@@ -163,7 +163,7 @@ export class CuttingShape implements CuttingEntry {
   @key()
   paper!: string
 
-  @IsIn([...PRIORITIES, null], { message: `is one of: ${PRIORITIES.join(', ')}, or null` })
+  @IsOneOrNull(PRIORITIES)
   priority!: CuttingEntry['priority']
 
   @IsWholeOrNull(BOUNDS.moreSheets)
@@ -261,7 +261,7 @@ export class OffcutShape implements OffcutEntry {
 }
 
 export class PaperShape implements PaperEntry {
-  @key()
+  @NotEquals(ANY_SCRAP, { message: `cannot be “${ANY_SCRAP}”, which stands for leftovers` }) @key()
   key!: string
 
   @filled() @text(BOUNDS.title) @IsString({ message: 'is a text' })

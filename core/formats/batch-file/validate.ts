@@ -3,6 +3,7 @@ import type { ValidationError } from 'class-validator'
 import { validateSync } from 'class-validator'
 import type { Batch, ClassDocument } from '../../batch'
 import { foldById, FOLDS, inputProblems } from '../../folds'
+import { ANY_SCRAP } from '../../paper'
 
 /** What is wrong in something from outside: where, and what would be right. */
 export interface Problem {
@@ -61,7 +62,7 @@ export function batchProblems(batch: Batch): Problem[] {
     ...documentProblems(batch),
     ...repeatedKeys(batch.papers, 'papers'),
     ...batch.cards.flatMap((card, index) => Object.entries(card.papers)
-      .filter(([, paper]) => !keys.includes(paper))
+      .filter(([, paper]) => paper !== ANY_SCRAP && !keys.includes(paper))
       .map(([part, paper]) => ({
         path: `cards[${index}].papers.${part}`,
         problem: `names the paper “${paper}”, which the file does not hold. It holds: ${keys.join(', ') || 'none'}`,

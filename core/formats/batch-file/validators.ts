@@ -8,7 +8,7 @@ import { TURNS } from '../../paper'
 const HAS_UNIT = /[a-z"″”]\s*$/i
 
 /** Names of our own checks, as the schema writer knows them. */
-export const CHECKS = { length: 'isLengthText', parameters: 'isParameterInputs', papers: 'isPaperChoice', day: 'isCalendarDay', one: 'isOneObject', list: 'isListOfObjects', wholeOrNull: 'isWholeOrNull', tree: 'isCutTree' } as const
+export const CHECKS = { length: 'isLengthText', parameters: 'isParameterInputs', papers: 'isPaperChoice', day: 'isCalendarDay', one: 'isOneObject', list: 'isListOfObjects', wholeOrNull: 'isWholeOrNull', tree: 'isCutTree', oneOrNull: 'isOneOrNull' } as const
 
 /** What is wrong with a length written as text with its unit, if anything. */
 function lengthProblem(value: unknown, zero = false): string | undefined {
@@ -58,6 +58,16 @@ export const IsWholeOrNull = (most: number): PropertyDecorator => ValidateBy({
   validator: {
     validate: value => value === null || (Number.isInteger(value) && value >= 0 && value <= most),
     defaultMessage: () => `is a whole number from 0 to ${most}, or null`,
+  },
+})
+
+/** One of some words, or `null` for “as usual”. */
+export const IsOneOrNull = (values: readonly string[]): PropertyDecorator => ValidateBy({
+  name: CHECKS.oneOrNull,
+  constraints: [...values],
+  validator: {
+    validate: value => value === null || values.includes(value as string),
+    defaultMessage: () => `is one of: ${values.join(', ')}, or null`,
   },
 })
 

@@ -41,7 +41,7 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
               Sheet {{ index + 1 }}:
             </template>
             {{ layout.repeats }} × <template v-if="supplyOf(entry, layout.supply).kind !== 'sheet'">
-              {{ supplyOf(entry, layout.supply).kind }}
+              {{ entry.paperOf ? `leftover of ${entry.paperOf.get(layout.supply)!.name},` : supplyOf(entry, layout.supply).kind }}
             </template> <SheetText
               :width="supplyOf(entry, layout.supply).width"
               :height="supplyOf(entry, layout.supply).height"
@@ -53,7 +53,7 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
             :index="index"
             :supply="supplyOf(entry, layout.supply)"
             :cutter="entry.problem.cutter"
-            :paper="entry.paper"
+            :paper="entry.paperOf?.get(layout.supply) ?? entry.paper"
             :names="entry.names"
             :units="work.units"
             :width="320"

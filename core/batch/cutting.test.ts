@@ -1,0 +1,148 @@
+import load from 'highs'
+import { describe, expect, it } from 'vitest'
+import { keyOfRef, kitProblems, fromFormat, nearbySizes, newCard, newClass, outcomeOf, pieceRef, planAll, prepare, readLayout, scrapProblem, stopsIn, writeLayout } from '.'
+import type { Batch, CuttingEntry, PaperEntry } from '.'
+import { mostKits, plansFor, solverOf, verifyPlan } from '../cutting'
+import { foldById } from '../folds'
+import { inches } from '../lengths'
+import { ANY_SCRAP } from '../paper'
+
+const solve = solverOf(await load())
+const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => ({
+  key, name: key, kind: 'cardstock', weight: 240, colour: '#808080', motif: 'plain', upright: false, grain: 'any', offcuts: [],
+  stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }], ...changes,
+})
+const empty = (...papers: PaperEntry[]): Batch => ({ ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 8, spares: 1 }), papers })
+function withCard(fold: string, papers: PaperEntry[], parameters: Record<string, string | boolean> = {}): Batch {
+  const batch = empty(...papers)
+  return { ...batch, cards: [newCard(foldById(fold)!, batch, { parameters })] }
+}
+const own = (changes: Partial<CuttingEntry>): CuttingEntry[] => [{ paper: 'kelp', priority: null, moreSheets: null, without: [], layouts: [], spoiled: [], ...changes }]
+
+describe('the cutting problem of a paper', () => {
+  const batch = withCard('plain-card', [paper('kelp', { offcuts: [{ width: '4 1/2 in', height: '6 in', count: 3 }] })], { message: false })
+
+  it('counts offcuts among what it can cut from, and says which are used up and left', () => {
+    const [entry] = prepare(batch).papers
+    expect(entry!.problem.supplies.map(({ kind, onHand }) => [kind, onHand])).toEqual([['sheet', 10], ['offcut', 3]])
+    const outcome = outcomeOf(entry!, plansFor(entry!.problem, solve), batch)
+    expect(outcome.usedUp).toEqual([{ width: inches(4.5), height: inches(6), count: expect.any(Number) }])
+    expect(outcome.settings).toBeLessThanOrEqual(outcome.settingsAlone)
+    for (const { width, height } of outcome.leaves) expect(Math.min(width, height)).toBeGreaterThanOrEqual(inches(2))
+  })
+
+  it('cuts small pieces from what windows release', () => {
+    const window = withCard('rising-scene', [paper('kelp')])
+    const { supplies } = prepare(window).papers.find(entry => entry.paper.key === 'kelp')!.problem
+    const released = supplies.filter(({ kind }) => kind === 'drop-out')
+    expect(released.every(({ onHand, price }) => onHand === 9 && price === null)).toBe(true)
+    expect(prepare({ ...window, papers: [paper('kelp', { upright: true })] }).papers[0]!.problem.supplies.some(({ kind }) => kind === 'drop-out')).toBe(false)
+  })
+
+  it('takes fewer sheets of heavy paper in one stack', () => {
+    const stack = (weight: number) => prepare(withCard('plain-card', [paper('kelp', { weight })])).papers[0]!.problem.cutter.stack
+    expect([120, 240, 300, 600].map(stack)).toEqual([8, 4, 3, 1])
+  })
+
+  it('lays creases along the grain unless the print direction forbids it', () => {
+    const turns = (changes: Partial<PaperEntry>) => {
+      const [card] = prepare(withCard('plain-card', [paper('kelp', changes)])).cards
+      return [card!.pieces.find(({ key }) => key === 'base')!.turn, card!.findings.some(({ problem }) => problem.includes('across the grain'))]
+    }
+    expect(turns({ grain: 'any' })).toEqual(['either', false])
+    expect(turns({ grain: 'height' })).toEqual(['as drawn', false])
+    expect(turns({ grain: 'width' })).toEqual(['turned', false])
+  })
+
+  it('does without a forbidden format and knows the problem without that wish', () => {
+    const two = { ...batch, papers: [paper('kelp', { stocks: [...batch.papers[0]!.stocks, { width: '12 in', height: '12 in', onHand: 2, price: 90 }] })], cutting: own({ without: [{ width: '8 1/2 in', height: '11 in' }] }) }
+    const [entry] = prepare(two).papers
+    expect(entry!.problem.supplies.map(({ width }) => width)).toEqual([inches(12)])
+    expect(entry!.free!.supplies).toHaveLength(2)
+  })
+})
+
+describe('replanning', () => {
+  const batch = withCard('plain-card', [paper('kelp')])
+  const [first] = prepare(batch).papers
+  const [planned] = plansFor(first!.problem, solve)
+  const [layout] = planned.layouts
+  const written = (cut: number) => writeLayout(layout!, cut, first!.problem.supplies, first!.problem.demands, 'inch')
+
+  it('writes a layout into the class and reads it again, whole', () => {
+    expect(readLayout(JSON.parse(JSON.stringify(written(0))), first!.problem.demands, first!.problem.supplies, first!.problem.cutter)).toEqual(layout)
+  })
+
+  it('plans only what is missing once some sheets are cut and pieces spoiled', () => {
+    const demand = first!.problem.demands[0]!
+    const [entry] = prepare({ ...batch, cutting: own({ layouts: [{ ...written(1), repeats: 1 }], spoiled: [{ piece: pieceRef(demand, 'inch'), count: 2 }] }) }).papers
+    const made = (key: string) => planned.layouts[0]!.root && entry!.wanted.get(key)! - entry!.problem.demands.find(other => other.key === key)!.quantity
+    expect(entry!.spoiled.get(keyOfRef(pieceRef(demand, 'inch')))).toBe(2)
+    expect(entry!.problem.supplies[0]!.onHand).toBe(9)
+    expect(entry!.problem.setUp).toEqual([layout!.root])
+    expect(first!.problem.demands.reduce((sum, { key }) => sum + made(key), 0)).toBeGreaterThan(-2)
+    const [again] = plansFor(entry!.problem, solve)
+    expect(verifyPlan(again, entry!.problem)).toEqual([])
+    expect(again.sheets).toBeLessThanOrEqual(planned.sheets)
+    // Sheets that are cut already still cost their money.
+    const outcome = outcomeOf(entry!, [again], batch)
+    expect(outcome.sheets[0]).toMatchObject({ cut: 1, needed: again.sheets })
+  })
+
+  it('keeps a layout as it is, for as long as the pieces stay', () => {
+    const [kept] = prepare({ ...batch, cutting: own({ layouts: [{ ...written(0), repeats: 1 }] }) }).papers
+    expect(kept!.problem.fixed).toEqual([{ ...layout, repeats: 1 }])
+    const changed = withCard('plain-card', [paper('kelp')], { width: '5 in' })
+    const [gone] = prepare({ ...changed, cutting: own({ layouts: [written(0)] }) }).papers
+    expect([gone!.problem.fixed, gone!.dropped.length]).toEqual([undefined, 1])
+    const other = prepare({ ...batch, papers: [paper('kelp', { stocks: [{ width: '12 in', height: '12 in', onHand: 1, price: 1 }] })], cutting: own({ layouts: [written(0)] }) })
+    expect(other.papers[0]!.dropped).toEqual(['its sheet is no longer on the shelf'])
+  })
+})
+
+describe('hidden parts', () => {
+  const papers = [paper('kelp'), paper('chalk', { offcuts: [{ width: '6 in', height: '6 in', count: 1 }] })]
+  const batch = withCard('rising-scene', papers)
+  const hidden = prepare(batch).cards[0]!.pieces.filter(({ kind }) => kind === 'hidden').map(({ key }) => key)
+  const scrap: Batch = { ...batch, cards: [{ ...batch.cards[0]!, papers: { ...batch.cards[0]!.papers, ...Object.fromEntries(hidden.map(key => [key, ANY_SCRAP])) } }] }
+
+  it('go to any scrap that the plans leave, and open no sheet', () => {
+    expect(hidden.length).toBeGreaterThan(0)
+    expect(stopsIn(prepare(scrap))).toBe(stopsIn(prepare(batch)))
+    const preparation = prepare(scrap)
+    const outcomes = planAll(scrap, preparation, solve)
+    const last = outcomes.at(-1)!
+    expect([last.paper.key, last.plan.sheets, last.plan.unplaced]).toEqual([ANY_SCRAP, 0, []])
+    expect(verifyPlan(last.plan, last.entry.problem)).toEqual([])
+    for (const { supply } of last.plan.layouts) expect(['kelp', 'chalk']).toContain(last.entry.paperOf!.get(supply)!.key)
+    const sheets = (all: typeof outcomes) => all.reduce((sum, { plan }) => sum + plan.sheets, 0)
+    expect(sheets(outcomes)).toBeLessThanOrEqual(sheets(planAll(batch, prepare(batch), solve)))
+  })
+
+  it('come from paper of a suitable weight only, and only hidden parts may', () => {
+    const light = { ...scrap, papers: papers.map(entry => ({ ...entry, weight: 100 })) }
+    expect(scrapProblem(light, prepare(light), planAll(light, { ...prepare(light), scrap: [] }, solve))!.problem.supplies).toEqual([])
+    const shown = { ...batch, cards: [{ ...batch.cards[0]!, papers: { ...batch.cards[0]!.papers, base: ANY_SCRAP } }] }
+    expect(prepare(shown).cards[0]!.findings.map(({ problem }) => problem)).toContainEqual(expect.stringContaining('no scrap will do'))
+  })
+})
+
+describe('questions before the cutting', () => {
+  const batch = withCard('plain-card', [paper('kelp', { stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 3, price: null }] })], { message: false })
+
+  it('asks for the pieces of one kit and the drawer as it is', () => {
+    const [kit] = kitProblems(batch, prepare(batch))
+    expect([...kit!.perKit.values()]).toEqual([1, 1])
+    expect(mostKits(kit!.problem, kit!.perKit, solve)).toEqual({ kits: 4, most: 4 })
+    // Two bases leave a strip of 3 1/2 in on 12 × 12, too narrow for a mat of 4 × 5 1/4.
+    const square = fromFormat(kit!, inches(12), inches(12), 1)
+    expect(mostKits(square.problem, square.perKit, solve).kits).toBe(1)
+  })
+
+  it('tries sizes a mark or two away that nothing stops', () => {
+    const near = nearbySizes(batch, prepare(batch), batch.cards[0]!.key)
+    expect(near.filter(({ parameter }) => parameter === 'border').map(({ shown }) => shown)).toEqual(['1/16 in', '3/16 in', '1/4 in'])
+    for (const { card } of near) expect(card.findings.filter(({ severity }) => severity === 'stop')).toEqual([])
+    expect(nearbySizes(batch, prepare(batch), 'no such card')).toEqual([])
+  })
+})

@@ -1,0 +1,108 @@
+import load from 'highs'
+import { describe, expect, it } from 'vitest'
+import { PRIORITIES, measured, plansFor, preferred, settingsAlone, sheetsOf, solverOf, spendingOf, tradeOffs, verifyPlan, wishFor } from '.'
+import { countsOf, plan } from '.'
+import { offcut, piece, problem, sheet } from './testing'
+
+const solve = solverOf(await load())
+const PACE = { setting: 25, stroke: 4, handling: 8 }
+const given = problem([piece(4, 5.25, 40), piece(2.75, 5.25, 40), piece(3.75, 2.5, 20)], [sheet(8.5, 11), sheet(12, 12, 0, 90)])
+const choicesOf = (some: typeof given) => {
+  const plans = plansFor(some, solve)
+  for (const each of plans) expect(verifyPlan(each, some)).toEqual([])
+  return tradeOffs(plans.map(each => measured(each, some.cutter, PACE)))
+}
+const choices = choicesOf(given)
+
+describe('sheets or time', () => {
+  it('offers plans of which none beats another in everything', () => {
+    const figures = choices.map(({ plan, settings, minutes }) => [plan.sheets, plan.spending, settings, minutes])
+    expect(choices.length).toBeGreaterThan(1)
+    figures.forEach((one, index) => figures.forEach((other, at) => {
+      if (index !== at) expect(other.every((figure, i) => figure <= one[i]!)).toBe(false)
+    }))
+  })
+
+  it('finds each end: sheets, money, settings, time', () => {
+    const least = (of: (choice: typeof choices[number]) => number) => Math.min(...choices.map(of))
+    expect(preferred(choices, 'sheets').plan.sheets).toBe(least(({ plan }) => plan.sheets))
+    expect(preferred(choices, 'money').plan.spending).toBe(least(({ plan }) => plan.spending))
+    expect(preferred(choices, 'settings').settings).toBe(least(({ settings }) => settings))
+    expect(preferred(choices, 'time').minutes).toBe(least(({ minutes }) => minutes))
+  })
+
+  it('knows the wish that leads back to every choice', () => {
+    for (const choice of choices) {
+      const { priority, moreSheets } = wishFor(choice, choices)
+      expect(preferred(choices, priority, moreSheets)).toBe(choice)
+      expect(PRIORITIES).toContain(priority)
+    }
+  })
+
+  it('has every sheet alike among its plans', () => {
+    const plans = plansFor(problem([piece(4, 5, 12), piece(3, 4, 12)], [sheet(8.5, 11)]), solve)
+    const alike = plans.filter(({ layouts }) => layouts.length === 1)
+    expect(alike.length).toBeGreaterThan(0)
+    for (const { layouts: [layout] } of alike) for (const count of countsOf(layout!.root).values()) expect(count * layout!.repeats).toBeGreaterThanOrEqual(12)
+  })
+
+  it('gangs settings of all layouts: at least 30 % fewer than one layout after the other', () => {
+    const many = problem([piece(4, 5.25, 33), piece(2.75, 5.25, 27), piece(3.75, 2.5, 21), piece(1.5, 3, 50)], [sheet(8.5, 11)])
+    const { settings, plan } = measured(plansFor(many, solve)[0], many.cutter, PACE)
+    expect(settings / settingsAlone(plan, many.cutter)).toBeLessThan(0.7)
+  })
+})
+
+describe('offcuts first', () => {
+  it('opens no sheet where offcuts are enough', () => {
+    const result = plan(problem([piece(4, 4, 6)], [sheet(8, 8), offcut(4, 9, 3)]), solve)
+    expect(result).toMatchObject({ sheets: 0, bound: 0, spending: 0, unplaced: [] })
+    expect(verifyPlan(result, problem([piece(4, 4, 6)], [sheet(8, 8), offcut(4, 9, 3)]))).toEqual([])
+  })
+
+  it('saves a sheet with offcuts and proves that it needs the others', () => {
+    const some = problem([piece(4, 4, 9)], [sheet(8, 8), offcut(4.5, 4, 1)])
+    const result = plan(some, solve)
+    expect(result).toMatchObject({ sheets: 2, bound: 2 })
+    expect([sheetsOf(result.layouts, some.supplies), spendingOf(result.layouts, some.supplies)]).toEqual([2, 100])
+    expect(plan({ ...some, supplies: [sheet(8, 8)] }, solve)).toMatchObject({ sheets: 3, bound: 3 })
+  })
+
+  it('squares sheets, but not offcuts, and takes each offcut once', () => {
+    const some = problem([piece(4, 4, 3)], [sheet(8, 8, 0, null), offcut(4, 4, 2)], { squaring: piece(0.25, 1, 1).width })
+    const result = plan(some, solve)
+    expect(result.unplaced).toMatchObject([{ quantity: 1 }])
+    expect(verifyPlan(result, some)).toEqual([])
+  })
+})
+
+describe('what is fixed', () => {
+  const demands = [piece(4, 5, 10), piece(3, 4, 10)]
+  const free = problem(demands, [sheet(8.5, 11)])
+
+  it('stays in the plan, and the rest is planned around it', () => {
+    const [layout] = plan(free, solve).layouts
+    const fixed = { ...free, fixed: [{ ...layout!, repeats: 1 }] }
+    const result = plan(fixed, solve)
+    expect(verifyPlan(result, fixed)).toEqual([])
+    expect(result.layouts.some(({ root }) => JSON.stringify(root) === JSON.stringify(layout!.root))).toBe(true)
+    expect(result.sheets).toBeGreaterThanOrEqual(plan(free, solve).sheets)
+    expect(result.bound).toBeLessThanOrEqual(result.sheets)
+  })
+
+  it('keeps a layout that is set up where that costs nothing', () => {
+    // Two of many equal ways to cut one sheet: the one set up comes back.
+    const plans = [plan(problem([piece(4, 5, 2), piece(3, 4, 3)], [sheet(8.5, 11)]), solve), plan(problem([piece(4, 5, 3), piece(3, 4, 1)], [sheet(8.5, 11)]), solve)]
+    for (const { layouts: [layout] } of plans) {
+      const counts = countsOf(layout!.root)
+      const again = plan({ ...problem([piece(4, 5, counts.get('4x5either')! * 2), piece(3, 4, counts.get('3x4either')! * 2)], [sheet(8.5, 11)]), setUp: [layout!.root] }, solve)
+      expect(again.layouts.map(({ root, repeats }) => [JSON.stringify(root), repeats])).toEqual([[JSON.stringify(layout!.root), 2]])
+    }
+  })
+
+  it('states the money for several formats: sheets first or money first', () => {
+    const some = problem([piece(6, 6, 8)], [sheet(12, 12, 0, 90), sheet(6, 6, 0, 10)])
+    expect(plan(some, solve)).toMatchObject({ sheets: 8, spending: 80 })
+    expect(plan({ ...some, objective: 'sheets' }, solve)).toMatchObject({ sheets: 2, bound: 2, spending: 180 })
+  })
+})
