@@ -8,6 +8,8 @@ import { FOLDS, defaultInputs, drawFolded, poseOf, thicknessMap } from '../core/
 import { writeBatch } from '../core/formats'
 import { inches, millimetres } from '../core/lengths'
 import { demoBatches } from '../demo'
+import { craftBatches, literatureClasses, studioOrders } from './cutting'
+import { median, ms, of, time } from './measure'
 
 /**
  * Speed as ratios against a bound in the same run: a 60 Hz frame for what must
@@ -15,21 +17,7 @@ import { demoBatches } from '../demo'
  */
 const FRAME = 1000 / 60
 
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
-
-function time(work: () => void, runs = 21): number {
-  work()
-  return median(Array.from({ length: runs }, () => {
-    const start = performance.now()
-    work()
-    return performance.now() - start
-  }))
-}
-
 const withSeats = (batch: Batch, seats: number): Batch => ({ ...batch, class: { ...batch.class, seats, spares: 0 } })
-const ms = (value: number) => `${value.toFixed(value < 10 ? 2 : 0)} ms`
-const of = (value: number, bound: number) => `${(value / bound).toFixed(2)} ×`
-
 const solve = await loadSolver()
 const speed = new Table({ head: ['Class', 'Kits', 'Change → pieces', 'of a frame', 'First plans', 'All plans', 'Kits'], style: { head: [], border: [] } })
 const sheets = new Table({ head: ['Class', 'Kits', 'Sheets', 'Lower bound', 'Ratio', 'Papers proven'], style: { head: [], border: [] } })
@@ -40,7 +28,7 @@ for (const batch of demoBatches(new Date(2030, 0, 1))) {
     const outcomes = planAll(whole, preparation, solve)
     const change = time(() => prepare(whole))
     const first = time(() => preparation.papers.forEach(({ problem }) => planPaper(problem).next()), 5)
-    const all = time(() => preparation.papers.forEach(({ problem }) => plan(problem, solve)), 3)
+    const all = time(() => preparation.papers.forEach(({ problem }) => plan(problem, solve)), 1)
     const kits = time(() => kitsOfBatch(whole, preparation, outcomes))
     speed.push([batch.class.title, seats, ms(change), of(change, FRAME), ms(first), ms(all), ms(kits)])
     const used = outcomes.reduce((sum, outcome) => sum + outcome.plan.sheets, 0)
@@ -72,9 +60,13 @@ const start = (args: string[]) => {
 const node = median(Array.from({ length: 9 }, () => start(['-e', '0'])))
 const command = median(Array.from({ length: 9 }, () => start(['scripts/wakaru.mjs', 'pieces', '-'])))
 
+/** Random problems of each class and number of pieces; `--instances 5` for more. */
+const instances = Number(process.argv[process.argv.indexOf('--instances') + 1]) || 1
+
 console.log(`Node ${process.version}, ${process.platform} ${process.arch}. Medians in one process.\n`)
 console.log(speed.toString())
 console.log(sheets.toString())
 console.log(folds.toString())
+for (const part of [craftBatches, (solver: typeof solve) => literatureClasses(solver, instances), studioOrders]) console.log(`\n${part(solve)}`)
 console.log(`Command line, whole run of “pieces”: ${ms(command)}, ${of(command, node)} a bare start of Node (${ms(node)}).`)
 console.log(`Memory in use after it all: ${Math.round(process.memoryUsage().heapUsed / 1e6)} MB.`)

@@ -121,7 +121,8 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
 
   /** A setting that is not wanted again later, if any is not. */
   function nextOf(choices: Choice[]): Choice {
-    const free = choices.filter(({ size }) => !hands.some(hand => hand.groups.some(group => hides(group, hand.node.side, size))))
+    const hidden = new Set(hands.flatMap(hand => hand.groups.flatMap(({ node }) => [...hiddenIn(node, hand.node.side)])))
+    const free = choices.filter(({ size }) => !hidden.has(size))
     return [...free.length > 0 ? free : choices].sort(preference)[0]!
   }
 
@@ -190,11 +191,17 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
   }
 }
 
-/** Whether something inside a part wants a setting that it does not want as soon as it is in hand. */
-function hides({ node }: Group, side: 'width' | 'height', fence: number): boolean {
-  if (node.kind !== 'cut') return false
-  if (node[side] !== fence) return fencesOf(node).has(fence)
-  return node.parts.some(part => hides({ node: part, offsets: [] }, node.side, fence))
+const hidden = { width: new WeakMap<CutNode, ReadonlySet<number>>(), height: new WeakMap<CutNode, ReadonlySet<number>>() }
+
+/** The settings that something inside a part wants, but for its own where that can go on as soon as it is in hand. */
+function hiddenIn(node: CutNode, side: 'width' | 'height'): ReadonlySet<number> {
+  const known = hidden[side].get(node)
+  if (known) return known
+  const found = new Set(fencesOf(node))
+  const own = node[side]
+  if (node.kind === 'cut' && !node.parts.some(part => (part[node.side] === own ? hiddenIn(part, node.side) : fencesOf(part)).has(own))) found.delete(own)
+  hidden[side].set(node, found)
+  return found
 }
 
 function groupsOf({ side, parts }: CutNode & { kind: 'cut' }, kerf: number): Group[] {

@@ -19,7 +19,7 @@ export interface ExactStep {
 }
 
 const MOST_ROUNDS = 160
-const SECONDS = { whole: 2, settings: 1, tradeOff: 0.4 }
+const SECONDS = { whole: 1.5, settings: 1, tradeOff: 0.4 }
 /** Cost of a sheet and of a cent by what is made least of first. */
 const COSTS = { money: { sheet: 1, cent: 10 }, sheets: { sheet: 10_000, cent: 1 } } as const
 /** Cost of all offcuts together: less than a sheet, so that each is used, but none for nothing. */
@@ -32,6 +32,8 @@ const MOST_DIVES = 400
 const MOST_LEFT = 40
 /** Columns that the programme for fewer settings looks at. */
 const FEW = 60
+/** Sizes up to which a few columns can be expected to do. */
+const MEDIUM = 30
 /** Sizes up to which plans with more sheets and fewer settings are looked for, and how many. */
 const TRADE_OFF = { sizes: 14, plans: 5, alike: 3 }
 /** Cost of a layout beside one for every fence setting; one that is set up costs next to nothing. */
@@ -41,7 +43,8 @@ const A_LAYOUT = { fresh: 0.25, setUp: 0.02 }
  * Column generation over guillotine patterns (Gilmore and Gomory), then an integer
  * programme over the patterns found. The relaxation bounds the number of fresh sheets
  * from below; its duals, scaled so that no pattern is worth more than a sheet (Farley),
- * bound it at every step; an offcut is worth at most its best pattern. Where money comes
+ * bound it at every step; an offcut is worth at most its best pattern. Where the sizes
+ * are few, all patterns are there from the start and the integer programme is the proof. Where money comes
  * first and there are several formats the bound is for plans that spend no more than
  * the best one known.
  * @param start layouts known so far, all of which become columns
@@ -56,6 +59,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
   if (supplies.length === 0 || demands.length === 0) return
   patterns.addLayouts(start)
   for (const root of problem.setUp ?? []) patterns.addLayouts(problem.supplies.filter(({ width, height }) => width === root.width && height === root.height).map(({ key }) => ({ supply: key, repeats: 1, root })))
+  const allThere = patterns.addAll()
   const formats = supplies.filter(isFresh).length
   const budgeted = problem.objective === 'money' && formats > 1
 
@@ -73,12 +77,21 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
     bound = 0
     yield* generate(last ? 0.6 : 0)
     for (const worth of [duals, new Map(demands.map(demand => [demand.key, area(demand)]))]) complete(worth)
-    best = wholePlan() ?? best
+    const whole = wholePlan()
+    best = whole?.layouts ?? best
+    // With every pattern there is, the best whole plan is the proof.
+    if (allThere && whole?.optimal) bound = Math.max(bound, sheets(whole.layouts))
     yield step(last ? 0.75 : 0.55, best)
     if (formats === 1 && best && sheets(best) > bound) {
       for (const dived of dive()) {
         if (dived && sheets(dived) < sheets(best)) best = dived
         yield step(0.8, best)
+      }
+      // The dive has found patterns that the programme did not know.
+      if (sheets(best) > bound && demands.length <= MEDIUM) {
+        const again = wholePlan()
+        if (again && sheets(again.layouts) < sheets(best)) best = again.layouts
+        yield step(0.85, best)
       }
     }
     const spent = best ? spendingOf(best, supplies) : budget
@@ -87,7 +100,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
   }
   if (!best) return yield step(1)
   const least = sheets(best)
-  best = fewestSettings(least, spendingOf(best, supplies)) ?? best
+  if (demands.length <= MEDIUM) best = fewestSettings(least, spendingOf(best, supplies)) ?? best
   yield step(0.9, best)
   if (demands.length > TRADE_OFF.sizes) return yield step(1, best)
   addAlike()
@@ -117,12 +130,14 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
       duals = new Map(demands.map(({ key }, index) => [key, Math.max(0, relaxed.duals[index]!)]))
       let [most, found, scrap] = [1, false, 0]
       supplies.forEach((supply, index) => {
-        const pattern = patterns.best(index, duals)
-        const worth = (pattern?.value ?? 0) + relaxed.duals[demands.length + index]!
-        const cost = isFresh(supply) ? 1 : 0
-        if (isFresh(supply)) most = Math.max(most, worth)
-        else scrap += supply.onHand * (pattern?.value ?? 0)
-        if (pattern && worth > cost + 1e-7) found = patterns.addInside(index, pattern.root) || found
+        const priced = patterns.bests(index, duals)
+        const drawer = relaxed.duals[demands.length + index]!
+        const top = priced[0]?.value ?? 0
+        if (isFresh(supply)) most = Math.max(most, top + drawer)
+        else scrap += supply.onHand * top
+        for (const { value, root } of priced) {
+          if (value + drawer > (isFresh(supply) ? 1 : 0) + 1e-7) found = patterns.addInside(index, root) || found
+        }
       })
       const covered = demands.reduce((sum, { key, quantity }) => sum + duals.get(key)! * quantity, 0) - scrap
         + supplies.reduce((sum, supply, index) => sum + (isFresh(supply) ? relaxed.duals[demands.length + index]! * supply.onHand : 0), 0)
@@ -180,11 +195,11 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
       const worth = new Map(demands.map(({ key }) => [key, 0]))
       open.forEach(({ key }, index) => worth.set(key, Math.max(0, relaxed.duals[index]!)))
       const isNew = supplies.map((supply, index) => {
-        const pattern = patterns.best(index, worth)
-        if (!pattern) return false
-        const root = trimmed(pattern.root, left)
         const price = (isFresh(supply) ? 1 : 0) - (limited.includes(index) ? relaxed.duals[open.length + limited.indexOf(index)]! : 0)
-        return [...countsOf(root)].reduce((sum, [key, count]) => sum + worth.get(key)! * count, 0) > price + 1e-6 && patterns.addInside(index, root)
+        return patterns.bests(index, worth).map(({ root: whole }) => {
+          const root = trimmed(whole, left)
+          return [...countsOf(root)].reduce((sum, [key, count]) => sum + worth.get(key)! * count, 0) > price + 1e-6 && patterns.addInside(index, root)
+        }).some(Boolean)
       })
       // A pattern worth more than a sheet is tried before any is taken for good.
       if (isNew.some(Boolean)) continue
@@ -202,7 +217,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
   }
 
   /** Whole sheets: least money and then fewest sheets, or the other way round. */
-  function wholePlan(): Layout[] | undefined {
+  function wholePlan(): { layouts: Layout[], optimal: boolean } | undefined {
     const { sheet, cent } = COSTS[formats > 1 ? problem.objective : 'money']
     // Where no sheet is opened at all, as few offcuts as possible.
     const offcut = formats === 0 ? 1 : ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
@@ -211,7 +226,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
       rows: [...patterns.demandRows(), ...patterns.drawerRows(columns.length)],
       whole: true,
     }, SECONDS.whole)
-    return solved && layoutsOf(solved.columns)
+    return solved && { layouts: layoutsOf(solved.columns), optimal: solved.optimal }
   }
 
   /**

@@ -17,6 +17,20 @@ interface Item {
 }
 
 /**
+ * Sets of counts that one rectangle can give. The counts of all demands stand in one
+ * number, with a free bit above each, so that sums and comparisons take one step for
+ * all of them; beside each how it comes about: a piece, a cut after point k, or as the
+ * next smaller rectangle, and from which entries of the two parts.
+ */
+interface Counted {
+  counts: number[]
+  way: (1 | 2 | 3 | 4 | 5)[]
+  k: number[]
+  a: number[]
+  b: number[]
+}
+
+/**
  * Finds the guillotine pattern of greatest value on a sheet: dynamic programming
  * over normal points, that is over the sums of piece sizes that fit, of which some
  * best pattern always makes its cuts. Every cut is at most as long as the trimmer.
@@ -49,46 +63,204 @@ export class Guillotine {
 
   /** @param worth what one piece of each demand is worth, by key */
   best(worth: ReadonlyMap<string, number>): BestCut | undefined {
+    return this.bests(worth, 1)[0]
+  }
+
+  /**
+   * The best pattern, and others that are the best after another first cut.
+   * @param worth what one piece of each demand is worth, by key
+   * @param count of patterns at most, the most valuable first
+   */
+  bests(worth: ReadonlyMap<string, number>, count: number): BestCut[] {
     const { xs, ys, besideX, besideY, items } = this
     const [columns, rows] = [xs.length, ys.length]
     const longest = this.cutter.length
+    // Values by column and once more by row, so that both kinds of cuts read what lies side by side.
     const values = new Float64Array(columns * rows)
+    const across = new Float64Array(columns * rows)
     // How each rectangle is best used: 0 not at all, a piece, a cut after a point along x or y, or as the next smaller one.
     const kinds = new Uint8Array(columns * rows)
     const which = new Int32Array(columns * rows)
+    // Points after which a cut may pay: a smaller part of the same value leaves more beside it.
+    const rises = ys.map(() => [] as number[])
     const worths = items.map(({ demand }) => worth.get(demand.key) ?? 0)
     for (let i = 0; i < columns; i++) {
       const wide = xs[i]!
+      const [column, ahead] = [i * rows, i * columns]
+      const rise: number[] = []
       for (let j = 0; j < rows; j++) {
         const high = ys[j]!
-        const here = i * rows + j
-        let [value, kind, chosen] = [0, 0, 0]
-        for (const item of this.exact.get(here) ?? []) if (worths[item]! > value) [value, kind, chosen] = [worths[item]!, 1, item]
+        const here = column + j
+        const row = j * columns
+        let value = 0
+        let kind = 0
+        let chosen = 0
+        const pieces = this.exact.get(here)
+        if (pieces) {
+          for (const item of pieces) {
+            if (worths[item]! <= value) continue
+            value = worths[item]!
+            kind = 1
+            chosen = item
+          }
+        }
         if (high <= longest) {
-          if (i > 0 && values[here - rows]! > value) [value, kind] = [values[here - rows]!, 4]
-          for (let k = 0; 2 * xs[k]! <= wide; k++) {
-            const rest = besideX[i * columns + k]!
-            if (rest < 0) continue
-            const both = values[k * rows + j]! + values[rest * rows + j]!
-            if (both > value) [value, kind, chosen] = [both, 2, k]
+          if (i > 0 && across[row + i - 1]! > value) {
+            value = across[row + i - 1]!
+            kind = 4
+          }
+          const cuts = rises[j]!
+          for (let at = 0; at < cuts.length; at++) {
+            const k = cuts[at]!
+            if (2 * xs[k]! > wide) break
+            const rest = besideX[ahead + k]!
+            if (rest < 0) break
+            const both = across[row + k]! + across[row + rest]!
+            if (both > value) {
+              value = both
+              kind = 2
+              chosen = k
+            }
           }
         }
         if (wide <= longest) {
-          if (j > 0 && values[here - 1]! > value) [value, kind] = [values[here - 1]!, 5]
-          for (let k = 0; 2 * ys[k]! <= high; k++) {
+          if (j > 0 && values[here - 1]! > value) {
+            value = values[here - 1]!
+            kind = 5
+          }
+          for (let at = 0; at < rise.length; at++) {
+            const k = rise[at]!
+            if (2 * ys[k]! > high) break
             const rest = besideY[j * rows + k]!
-            if (rest < 0) continue
-            const both = values[i * rows + k]! + values[i * rows + rest]!
-            if (both > value) [value, kind, chosen] = [both, 3, k]
+            if (rest < 0) break
+            const both = values[column + k]! + values[column + rest]!
+            if (both > value) {
+              value = both
+              kind = 3
+              chosen = k
+            }
           }
         }
+        if (i === 0 || value > across[row + i - 1]!) rises[j]!.push(i)
+        if (j === 0 || value > values[here - 1]!) rise.push(j)
         values[here] = value
+        across[row + i] = value
         kinds[here] = kind
         which[here] = chosen
       }
     }
-    const value = values[columns * rows - 1]!
-    return value > 0 ? { value, root: tidy(this.tree(kinds, which, columns - 1, rows - 1), this.cutter) } : undefined
+    const whole = values[columns * rows - 1]!
+    if (whole === 0) return []
+    const found: BestCut[] = [{ value: whole, root: tidy(this.tree(kinds, which, columns - 1, rows - 1), this.cutter) }]
+    if (count === 1) return found
+    for (const { side, k, rest, value } of this.firstCuts(values).slice(0, count - 1)) {
+      const [i, j] = [columns - 1, rows - 1]
+      const parts = side === 'width'
+        ? [this.tree(kinds, which, k, j), this.tree(kinds, which, rest, j)]
+        : [this.tree(kinds, which, i, k), this.tree(kinds, which, i, rest)]
+      found.push({ value, root: tidy({ kind: 'cut', side, width: xs[i] as Length, height: ys[j] as Length, parts: this.filled(side, parts, side === 'width' ? xs[i]! : ys[j]!) }, this.cutter) })
+    }
+    return found
+  }
+
+  /** First cuts of the whole sheet with what they are worth, the best first. */
+  private firstCuts(values: Float64Array): { side: 'width' | 'height', k: number, rest: number, value: number }[] {
+    const { xs, ys, besideX, besideY } = this
+    const [i, j, rows] = [xs.length - 1, ys.length - 1, ys.length]
+    const cuts: { side: 'width' | 'height', k: number, rest: number, value: number }[] = []
+    if (ys[j]! <= this.cutter.length) {
+      for (let k = 0; 2 * xs[k]! <= xs[i]!; k++) {
+        const rest = besideX[i * xs.length + k]!
+        if (rest >= 0) cuts.push({ side: 'width', k, rest, value: values[k * rows + j]! + values[rest * rows + j]! })
+      }
+    }
+    if (xs[i]! <= this.cutter.length) {
+      for (let k = 0; 2 * ys[k]! <= ys[j]!; k++) {
+        const rest = besideY[j * rows + k]!
+        if (rest >= 0) cuts.push({ side: 'height', k, rest, value: values[i * rows + k]! + values[i * rows + rest]! })
+      }
+    }
+    return cuts.sort((a, b) => b.value - a.value)
+  }
+
+  /** Parts side by side, with waste up to the whole. */
+  private filled(side: 'width' | 'height', parts: CutNode[], whole: number): CutNode[] {
+    const left = whole - parts.reduce((sum, part) => sum + part[side], 0)
+    const [first] = parts
+    return left > 0 ? [...parts, { kind: 'waste', width: first!.width, height: first!.height, [side]: left as Length }] : parts
+  }
+
+  /**
+   * Every pattern that no other one beats in all its counts, by the same dynamic
+   * programming over sets of counts instead of values: with all of them an integer
+   * programme is exact. Only for few sizes; the sets grow fast.
+   * @param most steps of merging before it gives up
+   * @returns nothing where it gave up
+   */
+  all(demands: Demand[], most: number): CutNode[] | undefined {
+    const { xs, ys, besideX, besideY, items } = this
+    const [columns, rows] = [xs.length, ys.length]
+    const bits = Math.floor(31 / demands.length)
+    const full = (demand: Demand) => Math.floor(this.sheet.width * this.sheet.height / (demand.width * demand.height))
+    if (demands.some(demand => full(demand) >= 2 ** (bits - 1))) return undefined
+    const one = new Map(demands.map(({ key }, index) => [key, 2 ** (index * bits)]))
+    const guard = demands.reduce((sum, _, index) => sum + 2 ** (index * bits + bits - 1), 0)
+    const sets: Counted[] = []
+    let steps = 0
+    for (let i = 0; i < columns; i++) {
+      for (let j = 0; j < rows; j++) {
+        const here = i * rows + j
+        const set: Counted = { counts: [], way: [], k: [], a: [], b: [] }
+        const seen = new Set<number>()
+        const offer = (counts: number, way: Counted['way'][number], k: number, a: number, b: number) => {
+          if (seen.has(counts)) return
+          seen.add(counts)
+          for (const other of set.counts) if ((((other | guard) - counts) & guard) === guard) return
+          for (let at = set.counts.length - 1; at >= 0; at--) {
+            if ((((counts | guard) - set.counts[at]!) & guard) === guard) for (const list of Object.values(set)) list.splice(at, 1)
+          }
+          set.counts.push(counts)
+          set.way.push(way)
+          set.k.push(k)
+          set.a.push(a)
+          set.b.push(b)
+        }
+        const join = (way: 2 | 3, k: number, first: Counted, second: Counted) => {
+          steps += first.counts.length * second.counts.length
+          for (let a = 0; a < first.counts.length; a++) for (let b = 0; b < second.counts.length; b++) offer(first.counts[a]! + second.counts[b]!, way, k, a, b)
+        }
+        for (const item of this.exact.get(here) ?? []) offer(one.get(items[item]!.demand.key)!, 1, item, 0, 0)
+        if (ys[j]! <= this.cutter.length) {
+          if (i > 0) sets[here - rows]!.counts.forEach((counts, a) => offer(counts, 4, 0, a, 0))
+          for (let k = 0; 2 * xs[k]! <= xs[i]!; k++) if (besideX[i * columns + k]! >= 0) join(2, k, sets[k * rows + j]!, sets[besideX[i * columns + k]! * rows + j]!)
+        }
+        if (xs[i]! <= this.cutter.length) {
+          if (j > 0) sets[here - 1]!.counts.forEach((counts, a) => offer(counts, 5, 0, a, 0))
+          for (let k = 0; 2 * ys[k]! <= ys[j]!; k++) if (besideY[j * rows + k]! >= 0) join(3, k, sets[i * rows + k]!, sets[i * rows + besideY[j * rows + k]!]!)
+        }
+        if (steps > most) return undefined
+        // An empty rectangle counts as one way, so that what lies beside it is found.
+        if (set.counts.length === 0) offer(0, 1, -1, 0, 0)
+        sets.push(set)
+      }
+    }
+    return sets.at(-1)!.counts.flatMap((counts, at) => (counts > 0 ? [tidy(this.counted(sets, at, columns - 1, rows - 1), this.cutter)] : []))
+  }
+
+  /** The cut tree of one entry; a rectangle is told by its points, and what is over is padded. */
+  private counted(sets: Counted[], at: number, i: number, j: number): CutNode {
+    const { xs, ys } = this
+    const set = sets[i * ys.length + j]!
+    const [k, a, b] = [set.k[at]!, set.a[at]!, set.b[at]!]
+    const size = { width: xs[i] as Length, height: ys[j] as Length }
+    const cut = (side: 'width' | 'height', parts: CutNode[]): CutNode => ({ kind: 'cut', side, ...size, parts: this.filled(side, parts, size[side]) })
+    switch (set.way[at]) {
+      case 2: return cut('width', [this.counted(sets, a, k, j), this.counted(sets, b, this.besideX[i * xs.length + k]!, j)])
+      case 3: return cut('height', [this.counted(sets, a, i, k), this.counted(sets, b, i, this.besideY[j * ys.length + k]!)])
+      case 4: return cut('width', [this.counted(sets, a, i - 1, j)])
+      case 5: return cut('height', [this.counted(sets, a, i, j - 1)])
+      default: return k < 0 ? { kind: 'waste', ...size } : { kind: 'piece', demand: this.items[k]!.demand.key, turned: this.items[k]!.turned, ...size }
+    }
   }
 
   private tree(kinds: Uint8Array, which: Int32Array, i: number, j: number): CutNode {
@@ -96,16 +268,13 @@ export class Guillotine {
     const size = { width: xs[i] as Length, height: ys[j] as Length }
     const here = i * ys.length + j
     const chosen = which[here]!
-    const waste = (width: number, height: number): CutNode => ({ kind: 'waste', width: width as Length, height: height as Length })
-    /** A rectangle whose last part is not used because no sum of pieces reaches it. */
-    const padded = (side: 'width' | 'height', node: CutNode, room: number): CutNode[] =>
-      room > node[side] ? [node, side === 'width' ? waste(room - node.width, node.height) : waste(node.width, room - node.height)] : [node]
+    const cut = (side: 'width' | 'height', parts: CutNode[]): CutNode => ({ kind: 'cut', side, ...size, parts: this.filled(side, parts, size[side]) })
     switch (kinds[here]) {
       case 1: return { kind: 'piece', demand: this.items[chosen]!.demand.key, turned: this.items[chosen]!.turned, ...size }
-      case 2: return { kind: 'cut', side: 'width', ...size, parts: [this.tree(kinds, which, chosen, j), ...padded('width', this.tree(kinds, which, this.besideX[i * xs.length + chosen]!, j), xs[i]! - xs[chosen]!)] }
-      case 3: return { kind: 'cut', side: 'height', ...size, parts: [this.tree(kinds, which, i, chosen), ...padded('height', this.tree(kinds, which, i, this.besideY[j * ys.length + chosen]!), ys[j]! - ys[chosen]!)] }
-      case 4: return { kind: 'cut', side: 'width', ...size, parts: padded('width', this.tree(kinds, which, i - 1, j), xs[i]!) }
-      case 5: return { kind: 'cut', side: 'height', ...size, parts: padded('height', this.tree(kinds, which, i, j - 1), ys[j]!) }
+      case 2: return cut('width', [this.tree(kinds, which, chosen, j), this.tree(kinds, which, this.besideX[i * xs.length + chosen]!, j)])
+      case 3: return cut('height', [this.tree(kinds, which, i, chosen), this.tree(kinds, which, i, this.besideY[j * ys.length + chosen]!)])
+      case 4: return cut('width', [this.tree(kinds, which, i - 1, j)])
+      case 5: return cut('height', [this.tree(kinds, which, i, j - 1)])
       default: return { kind: 'waste', ...size }
     }
   }

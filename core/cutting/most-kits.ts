@@ -30,6 +30,7 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
   const { demands, ...inflated } = withKerf(drawer)
   const patterns = new Patterns({ ...inflated, demands }, demands)
   const { columns, supplies } = patterns
+  const allThere = patterns.addAll()
   const rows = () => [
     ...patterns.demandRows().map((row, index) => ({ least: 0, of: [...row.of, [columns.length, -demands[index]!.quantity] as [number, number]] })),
     ...supplies.map(({ onHand }, supply) => ({ most: onHand, of: columns.flatMap((column, index): [number, number][] => (column.supply === supply ? [[index, 1]] : [])) })),
@@ -55,6 +56,7 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
   if (!Number.isFinite(most)) return { kits: 0, most: 0 }
   const whole = solve({ costs: costs(), rows: rows(), whole: true }, SECONDS)
   let kits = Math.min(most, Math.max(0, Math.floor((whole?.columns.at(-1) ?? 0) + 1e-6)))
+  if (allThere && whole?.optimal) most = kits
   // Patterns that mix sizes in just the right numbers are the planner's business.
   for (let tries = 0, more = most; more > kits && tries < MOST_TRIES; tries++, more--) {
     const full = plan({ ...drawer, demands: wanted.map(demand => ({ ...demand, quantity: demand.quantity * more })) }, solve)

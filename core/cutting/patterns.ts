@@ -12,6 +12,12 @@ export interface Column {
   root: CutNode
 }
 
+/** Sizes, and steps of merging on one supply, up to which all patterns are listed. */
+const ALL = { sizes: 5, steps: 3_000_000 }
+
+/** Patterns taken from one pricing. */
+const MANY = 16
+
 type Row = Programme['rows'][number]
 
 /** The ways to cut each supply of a problem that are known so far, as columns for programmes. */
@@ -31,6 +37,24 @@ export class Patterns {
   /** The pattern worth most on a supply. */
   best(supply: number, worth: ReadonlyMap<string, number>): BestCut | undefined {
     return this.pricing[supply]!.best(worth)
+  }
+
+  /** The pattern worth most on a supply, and others of those worth most after another first cut. */
+  bests(supply: number, worth: ReadonlyMap<string, number>): BestCut[] {
+    return this.pricing[supply]!.bests(worth, MANY)
+  }
+
+  /**
+   * Adds every pattern that is worth a thought, where the sizes are few enough.
+   * @returns whether all are there now
+   */
+  addAll(): boolean {
+    if (this.demands.length > ALL.sizes) return false
+    return this.supplies.every((_, index) => {
+      const all = this.pricing[index]!.all(this.demands, ALL.steps)
+      for (const root of all ?? []) this.addInside(index, root)
+      return all !== undefined
+    })
   }
 
   /** Adds a pattern of what lies inside the squaring cuts; answers whether it gives other pieces than all known ones. */

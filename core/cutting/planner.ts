@@ -69,10 +69,12 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
     yield { plan: planOf(best), columns: 0, share: round / ROUNDS }
   }
   let others: Layout[][] = []
+  let looked: Layout[] | undefined
   if (solve) {
     for (const step of exactly(problem, placeable, tried, best.spending, solve)) {
       bound = Math.max(least, step.bound)
-      if (step.layouts) {
+      if (step.layouts && step.layouts !== looked) {
+        looked = step.layouts
         const attempt = attemptOf(step.layouts, problem, placeable)
         if (better(attempt, best, problem)) best = attempt
       }

@@ -1,7 +1,6 @@
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
-import { PRIORITIES, measured, plansFor, preferred, settingsAlone, sheetsOf, solverOf, spendingOf, tradeOffs, verifyPlan, wishFor } from '.'
-import { countsOf, plan } from '.'
+import { PRIORITIES, measured, plansFor, preferred, settingsAlone, sheetsOf, solverOf, spendingOf, tradeOffs, verifyPlan, wishFor, countsOf, plan } from '.'
 import { offcut, piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())
