@@ -1,8 +1,8 @@
 import Table from 'cli-table3'
 import type { Batch, Leftover, PaperOutcome, Preparation } from '../core/batch'
-import { stopsIn } from '../core/batch'
-import type { BenchStep } from '../core/cutting'
-import { countsOf } from '../core/cutting'
+import { kitProblems, stopsIn } from '../core/batch'
+import type { BenchStep, Solve } from '../core/cutting'
+import { countsOf, mostKits } from '../core/cutting'
 import type { Kits } from '../core/kits'
 import type { Finding } from '../core/folds'
 import type { Length, Units } from '../core/lengths'
@@ -67,9 +67,12 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
   return { data, text: [heading(batch), ...sections, '', ...findingLines(preparation)].join('\n').trimEnd(), stops: stopsIn(preparation) }
 }
 
+const moneyIn = ({ prices: { currency } }: Batch) => (cents: number) => new Intl.NumberFormat('en', { style: 'currency', currency }).format(cents / 100)
+
 export function planReport(batch: Batch, preparation: Preparation, outcomes: PaperOutcome[]): Report {
   const { units } = batch.class
   const exact = (length: Length) => writeLength(length, units)
+  const money = moneyIn(batch)
   const leftoverData = ({ width, height, count }: Leftover) => ({ width: exact(width), height: exact(height), count })
   const stepText = (step: BenchStep) => {
     const from = step.reading.from === 'far' ? ` (set ${formatLength(step.reading.at, units)} from the other edge)` : ''
@@ -107,7 +110,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       return `  ${plan.layouts.length > 1 ? `sheet ${at + 1}: ` : ''}${repeats} × ${sheet.kind === 'sheet' ? '' : `${paperOf ? `${paperOf.get(supply)!.name} ` : ''}${sheet.kind} `}${sheetText(batch, sheet.width, sheet.height)}: ${counts}`
     })
     const leftovers = (word: string, list: Leftover[]) => (list.length === 0 ? [] : [`  ${word} ${list.map(({ count, width, height }) => `${count} × ${sizeText(batch, width, height)}`).join(', ')}`])
-    const others = choices.length < 2 ? [] : [`  choices: ${choices.map(choice => `${choice.plan.sheets} sheets in ${Math.ceil(choice.minutes)} min with ${choice.settings} settings`).join('; ')}`]
+    const others = choices.length < 2 ? [] : [`  choices: ${choices.map(choice => `${choice.plan.sheets} sheets in ${Math.ceil(choice.minutes)} min with ${choice.settings} settings${choice.plan.spending > 0 ? `, ${money(choice.plan.spending)} to buy` : ''}`).join('; ')}`]
     const missing = plan.unplaced.map(({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`)
     return [`\n${paper.name}`, ...layouts, ...steps.map((step, n) => `    ${n + 1}. ${stepText(step)}`), ...leftovers('uses up', usedUp), ...leftovers('leaves', leaves), ...others, ...missing].join('\n')
   })
@@ -115,9 +118,25 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
   return { data, text: [heading(batch), overview, ...details, '', ...findingLines(preparation)].join('\n').trimEnd(), stops: stopsIn(preparation) + missing }
 }
 
+export function drawerReport(batch: Batch, preparation: Preparation, solve: Solve): Report {
+  const data = kitProblems(batch, preparation).map(({ paper, problem, perKit }) => ({ paper: paper.key, name: paper.name, ...mostKits(problem, perKit, solve) }))
+  const kits = data.length > 0 ? Math.min(...data.map(entry => entry.kits)) : 0
+  const first = data.filter(entry => entry.kits === kits).map(({ name }) => name).join(', ')
+  return {
+    data: { kits, papers: data },
+    text: [
+      heading(batch),
+      table(['Paper', 'Kits', 'At most'], data.map(({ name, kits, most }) => [name, kits, most])),
+      data.length > 0 ? `${kits} ${kits === 1 ? 'kit' : 'kits'} from what is on hand; first to run out: ${first}.` : 'No piece has a paper yet.',
+      '', ...findingLines(preparation),
+    ].join('\n').trimEnd(),
+    stops: stopsIn(preparation),
+  }
+}
+
 export function kitsReport(batch: Batch, preparation: Preparation, kits: Kits): Report {
   const { units } = batch.class
-  const money = (cents: number) => new Intl.NumberFormat('en', { style: 'currency', currency: batch.prices.currency }).format(cents / 100)
+  const money = moneyIn(batch)
   const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
   const data = {
     seats: kits.seats,

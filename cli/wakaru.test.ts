@@ -100,6 +100,15 @@ describe('wakaru on the command line', () => {
     }
   })
 
+  it('counts kits from the drawer and writes cuts as CSV', () => {
+    const { kits, papers } = JSON.parse(wakaru(['drawer', DEMO, '--json']).stdout)
+    expect(kits).toBe(Math.min(...papers.map((paper: { kits: number }) => paper.kits)))
+    expect(wakaru(['drawer', DEMO]).stdout).toContain('18 kits from what is on hand; first to run out: Rust.')
+    const csv = wakaru(['plan', DEMO, '--csv'])
+    expect([csv.status, csv.stdout.split('\n')[0]]).toEqual([0, expect.stringContaining('Paper,Step,Setting,In hand')])
+    expect(wakaru(['kits', DEMO, '--csv'])).toMatchObject({ status: 2, stderr: expect.stringContaining('--csv goes with plan') })
+  })
+
   it('writes the flat patterns of a fold', () => {
     const { files } = JSON.parse(wakaru(['fold', 'gatefold', '--svg', folder, '--dxf', folder, '--json']).stdout)
     expect(files).toEqual(['gatefold-base.svg', 'gatefold-band.svg', 'gatefold-base.dxf', 'gatefold-band.dxf'].map(name => join(folder, name)))

@@ -3,9 +3,9 @@ import { parseArgs } from 'node:util'
 import type { Batch } from '../core/batch'
 import { kitsOfBatch, planAll, prepare } from '../core/batch'
 import type { Problem } from '../core/formats'
-import { readBatch } from '../core/formats'
+import { cutsCsv, readBatch } from '../core/formats'
 import { foldReport, foldsReport } from './folds'
-import { kitsReport, piecesReport, planReport } from './reports'
+import { drawerReport, kitsReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
 import { loadSolver } from './solver'
 import { verifyReport } from './verify'
@@ -15,6 +15,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
   verify PLAN   checks what “plan FILE --json” wrote: geometry, order of cuts, demand, supply
+  drawer FILE   how many kits the sheets and offcuts on hand give, and which paper runs out first
   kits FILE     one list for each seat, what to buy, what a kit costs
   folds         the catalogue of folds with their parameters
   fold ID       one fold: pieces, creases, joints, findings, outline, size on display, steps
@@ -24,6 +25,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   --svg FOLDER       write the flat pattern of every blank of the fold, in real size; --dxf FOLDER alike
   --units inch       or metric: which natural sizes to start from, and how to write measures
 
+  --csv         of “plan”: the order of cuts as CSV
   --json        print data instead of tables
 
 FILE is a batch file, or - for standard input. Exit status: 0 done, 1 done with findings
@@ -35,6 +37,7 @@ const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
     const preparation = prepare(batch)
     return planReport(batch, preparation, planAll(batch, preparation, await loadSolver()))
   },
+  drawer: async batch => drawerReport(batch, prepare(batch), await loadSolver()),
   kits: async (batch) => {
     const preparation = prepare(batch)
     return kitsReport(batch, preparation, kitsOfBatch(batch, preparation, planAll(batch, preparation, await loadSolver())))
@@ -44,7 +47,7 @@ const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
 async function run(args: string[]): Promise<number> {
   let parsed
   try {
-    parsed = parseArgs({ args, allowPositionals: true, options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' }, set: { type: 'string', multiple: true }, units: { type: 'string' }, svg: { type: 'string' }, dxf: { type: 'string' } } })
+    parsed = parseArgs({ args, allowPositionals: true, options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' }, set: { type: 'string', multiple: true }, units: { type: 'string' }, csv: { type: 'boolean' }, svg: { type: 'string' }, dxf: { type: 'string' } } })
   }
   catch (error) {
     return wrong(`${(error as Error).message}\n\n${HELP}`)
@@ -77,6 +80,10 @@ async function run(args: string[]): Promise<number> {
   }
   const read = readBatch(text)
   if (!read.ok) return wrong(read.problems.map(problem => `${file}: ${line(problem)}`).join('\n'))
+  if (values.csv) {
+    if (name !== 'plan') return wrong('--csv goes with plan.')
+    return console.log((await cutsCsv(read.value, planAll(read.value, prepare(read.value), await loadSolver()))).trimEnd()), 0
+  }
   return print(await command(read.value))
 
   function print({ data, text, stops }: Report): number {

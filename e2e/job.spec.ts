@@ -103,20 +103,6 @@ test('another paper changes the cutting', async ({ page, request }) => {
   await expect(papers.getByRole('button', { name: /Kelp/ })).toHaveCount(0)
 })
 
-test('fewest settings is a choice, and the cut in hand is shown in the drawing', async ({ page, request }) => {
-  const id = await demoClass(request, 'Settings')
-  await station(page, id, 'cutting')
-  await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Herring/ }).click()
-  await page.getByRole('button', { name: 'Fewest settings' }).click()
-  await saved(page)
-  await expect(page.getByRole('button', { name: 'Stop looking' })).toHaveCount(0)
-  const layout = page.getByRole('region', { name: 'Layout 1' })
-  await layout.getByRole('listitem').first().focus()
-  await expect(layout.locator('line.cut')).not.toHaveCount(0)
-  await page.keyboard.press('ArrowDown')
-  await expect(layout.getByRole('listitem').nth(1)).toBeFocused()
-})
-
 test('print pages hold every paper and every seat', async ({ page, request }) => {
   const id = await demoClass(request, 'Printed')
   await page.goto(`/print/${id}/cutting`)

@@ -54,13 +54,14 @@ describe('words for numbers', () => {
   })
 
   it('say how sure a number of sheets is', () => {
-    const proof = (sheets: number, bound: number, more = {}, formats = 1) =>
-      proofOf({ plan: { sheets, bound, layouts: [], unplaced: [], ...more }, sheets: Array.from({ length: formats }, () => ({})) } as unknown as Parameters<typeof proofOf>[0])
+    const proof = (sheets: number, bound: number, more = {}, formats = 1, fewest = sheets) =>
+      proofOf({ plan: { sheets, bound, layouts: [], unplaced: [], ...more }, choices: [{ plan: { sheets: Math.min(sheets, fewest) } }], sheets: Array.from({ length: formats }, () => ({})) } as unknown as Parameters<typeof proofOf>[0])
     expect(proof(7, 7)).toBe('7 sheets, and it cannot be done with fewer')
     expect(proof(7, 6)).toBe('7 sheets; fewer than 6 is impossible')
     expect(proof(7, 0, { unplaced: [{}] })).toContain('not every piece could be placed')
     expect(proof(7, 7, {}, 2)).toContain('with fewer for the same money')
     expect(proof(0, 0, { layouts: [{}] })).toBe('No fresh sheet: offcuts are enough')
     expect(proof(0, 0)).toBe('Everything is cut')
+    expect(proof(8, 7, {}, 1, 7)).toBe('8 sheets, where 7 would do')
   })
 })

@@ -4,8 +4,9 @@ import { lengthFrom, writeLength } from '../../core/lengths'
 import type { ShelfPaper } from '../stores/papers'
 
 /** A paper without the revision that the shelf keeps beside it. */
-export function entryOf({ revision: _, ...paper }: ShelfPaper): PaperEntry {
-  return structuredClone(toRaw(paper))
+export function entryOf(paper: ShelfPaper): PaperEntry {
+  const { revision: _, ...entry } = structuredClone(toRaw(paper))
+  return entry
 }
 
 /** The offcuts of a paper once some are used up and others are put beside them; largest first. */

@@ -1,6 +1,6 @@
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
-import { keyOfRef, kitProblems, fromFormat, nearbySizes, newCard, newClass, outcomeOf, pieceRef, planAll, prepare, readLayout, scrapProblem, stopsIn, writeLayout } from '.'
+import { copyOf, keyOfRef, kitProblems, fromFormat, nearbySizes, newCard, newClass, outcomeOf, pieceRef, planAll, prepare, readLayout, scrapProblem, stopsIn, writeLayout } from '.'
 import type { Batch, CuttingEntry, PaperEntry } from '.'
 import { mostKits, plansFor, solverOf, verifyPlan } from '../cutting'
 import { foldById } from '../folds'
@@ -97,6 +97,13 @@ describe('replanning', () => {
     expect([gone!.problem.fixed, gone!.dropped.length]).toEqual([undefined, 1])
     const other = prepare({ ...batch, papers: [paper('kelp', { stocks: [{ width: '12 in', height: '12 in', onHand: 1, price: 1 }] })], cutting: own({ layouts: [written(0)] }) })
     expect(other.papers[0]!.dropped).toEqual(['its sheet is no longer on the shelf'])
+  })
+})
+
+describe('a copy of a class', () => {
+  it('keeps the wishes for its papers, but nothing that is cut or spoiled', () => {
+    const batch = { ...withCard('plain-card', [paper('kelp')]), cutting: [...own({ priority: 'time', moreSheets: 2, spoiled: [{ piece: { width: '1 in', height: '1 in', turn: 'either' }, count: 1 }] }), { ...own({ spoiled: [] })[0]!, paper: 'chalk' }] }
+    expect(copyOf(batch, { title: 'Again', date: '2031-01-01' })).toMatchObject({ class: { title: 'Again', date: '2031-01-01', seats: 8 }, cutting: own({ priority: 'time', moreSheets: 2 }) })
   })
 })
 

@@ -238,5 +238,11 @@ export function newClass(details: Partial<ClassDetails> & Pick<ClassDetails, 'ti
   }
 }
 
+/** The same class again on another day: the wishes stay, but nothing is cut yet. */
+export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'title' | 'date'>): ClassDocument {
+  const cutting = document.cutting.map(entry => ({ ...entry, layouts: [], spoiled: [] })).filter(({ priority, without }) => priority !== null || without.length > 0)
+  return { ...document, class: { ...document.class, ...details }, cutting }
+}
+
 /** How many kits of a card are made. */
 export const kitsOf = (card: CardEntry, { seats, spares }: ClassDetails): number => card.kits ?? seats + spares

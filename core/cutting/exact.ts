@@ -19,7 +19,7 @@ export interface ExactStep {
 }
 
 const MOST_ROUNDS = 160
-const SECONDS = { whole: 1.5, settings: 1, tradeOff: 0.4 }
+const SECONDS = { whole: 1.5, settings: 0.6, tradeOff: 0.3 }
 /** Cost of a sheet and of a cent by what is made least of first. */
 const COSTS = { money: { sheet: 1, cent: 10 }, sheets: { sheet: 10_000, cent: 1 } } as const
 /** Cost of all offcuts together: less than a sheet, so that each is used, but none for nothing. */
@@ -223,7 +223,11 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
     const offcut = formats === 0 ? 1 : ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
     const solved = solve({
       costs: [...columns.map(column => (patterns.isFresh(column) ? sheet : offcut)), ...supplies.map(({ price }) => (formats > 1 ? (price ?? 0) * cent : 0))],
-      rows: [...patterns.demandRows(), ...patterns.drawerRows(columns.length)],
+      rows: [
+        ...patterns.demandRows(), ...patterns.drawerRows(columns.length),
+        // What is proven already ends the search as soon as it is met.
+        ...bound > 0 && formats > 0 ? [{ least: bound, of: columns.flatMap((column, index): [number, number][] => (patterns.isFresh(column) ? [[index, 1]] : [])) }] : [],
+      ],
       whole: true,
     }, SECONDS.whole)
     return solved && { layouts: layoutsOf(solved.columns), optimal: solved.optimal }

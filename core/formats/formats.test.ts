@@ -3,8 +3,8 @@ import { readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { piecesCsv, readBatch, writeBatch } from '.'
-import { DEFAULT_POST, prepare } from '../batch'
+import { cutsCsv, layoutSvg, piecesCsv, readBatch, writeBatch } from '.'
+import { DEFAULT_POST, planAll, prepare, writeLayout } from '../batch'
 import type { Batch } from '../batch'
 
 const TEXT = readFileSync(new URL('../../demo/tide-and-lantern.json', import.meta.url), 'utf8')
@@ -21,6 +21,9 @@ function problemsWith(change: (file: ReturnType<typeof JSON.parse>) => void): st
   const read = readBatch(JSON.stringify(changed))
   return read.ok ? [] : read.problems.map(({ path, problem }) => `${path}: ${problem}`)
 }
+
+const cutting = (changes: object) => ({ paper: 'kelp', priority: null, moreSheets: null, without: [], layouts: [], spoiled: [], ...changes })
+const layout = (tree: unknown) => cutting({ layouts: [{ from: 'sheet', repeats: 1, cut: 0, tree }] })
 
 describe('the batch file', () => {
   it('comes back as it went out', () => {
@@ -58,6 +61,20 @@ describe('the batch file', () => {
     ['a sheet without height', f => void delete f.papers[0].stocks[0].height, 'papers[0].stocks[0].height: is a length'],
     ['a colour by name', f => void (f.papers[0].colour = 'red'), 'papers[0].colour: is a colour such as'],
     ['a price below nothing', f => void (f.papers[0].stocks[0].price = -1), 'papers[0].stocks[0].price: is a whole number from 0'],
+    ['a grain of no direction', f => void (f.papers[0].grain = 'slanted'), 'papers[0].grain: is one of: any, width, height'],
+    ['no offcut at all', f => void (f.papers[0].offcuts = [{ width: '3 in', height: '4 in', count: 0 }]), 'papers[0].offcuts[0].count: must be at least 1'],
+    ['a paper called any scrap', f => void (f.papers[0].key = 'any-scrap'), 'papers[0].key: cannot be “any-scrap”'],
+    ['a wish nobody has', f => void (f.wishes.priority = 'luck'), 'wishes.priority: is one of: money, sheets, settings, time'],
+    ['seconds below nothing', f => void (f.tools.pace = { setting: -1, stroke: 1, handling: 1 }), 'tools.pace.setting: must be at least 0'],
+    ['wishes for one paper twice', f => void (f.cutting = [cutting({}), cutting({})]), 'cutting[1].paper: “kelp” stands twice'],
+    ['a wish for a paper that nobody has', f => void (f.cutting = [cutting({ priority: 'luck' })]), 'cutting[0].priority: is one of: money, sheets, settings, time, or null'],
+    ['a layout without a tree', f => void (f.cutting = [layout(undefined)]), 'cutting[0].layouts[0].tree: the tree is an object with width and height'],
+    ['a tree without units', f => void (f.cutting = [layout({ width: '8', height: '11 in' })]), 'tree: the tree.width needs its unit'],
+    ['a tree with a side and no parts', f => void (f.cutting = [layout({ width: '8 in', height: '11 in', side: 'width' })]), 'the tree has both side and parts, or neither'],
+    ['a part that is nothing', f => void (f.cutting = [layout({ width: '8 in', height: '11 in', side: 'width', parts: [7] })]), 'the tree.parts[0] is an object'],
+    ['a piece that may lie as it likes', f => void (f.cutting = [layout({ width: '8 in', height: '11 in', piece: { width: '8 in', height: '11 in', turn: 'maybe' } })]), 'the tree.piece turn is one of: as drawn, turned, either'],
+    ['a tree deeper than any cut', f => void (f.cutting = [layout(Array.from({ length: 60 }).reduce<object>(inside => ({ width: '8 in', height: '11 in', side: 'width', parts: [inside] }), { width: '8 in', height: '11 in' }))]), 'nested at most 24 deep'],
+    ['a tree wider than any sheet', f => void (f.cutting = [layout({ width: '8 in', height: '11 in', side: 'width', parts: Array.from({ length: 900 }, () => ({ width: '1 in', height: '11 in' })) })]), 'holds at most 400 parts'],
     ['thousands of cards', f => void (f.cards = Array.from({ length: 3000 }, () => f.cards[0])), 'cards: holds at most 40 cards'],
     ['a card that is null', f => void (f.cards[0] = null), 'cards: is a list of cards'],
     ['a list for a card', f => void (f.cards[0] = []), 'cards: is a list of cards'],
@@ -93,6 +110,33 @@ describe('the batch file', () => {
       const read = readBatch(JSON.stringify(changed))
       if (!read.ok) expect(read.problems.length).toBeGreaterThan(0)
     }))
+  })
+})
+
+describe('the cutting in files', () => {
+  const batch = readGood()
+  const outcomes = planAll(batch, prepare(batch))
+
+  it('lists every cut of every paper as a row', async () => {
+    const lines = (await cutsCsv(batch, outcomes)).trimEnd().split('\n')
+    expect(lines[0]).toBe('Paper,Step,Setting,In hand,How many,Fence (in),Read at (in),From,Along,Cuts,Strokes,Comes off,Remains,By knife')
+    expect(lines).toHaveLength(1 + outcomes.reduce((sum, { steps }) => sum + steps.length, 0))
+    expect(lines[1]).toMatch(/^Kelp,1,1,sheet,/)
+  })
+
+  it('draws a layout in real size with every cut right across', async () => {
+    const outcome = outcomes.find(({ paper }) => paper.key === 'kelp')!
+    const svg = await layoutSvg(outcome, 0, batch)
+    expect(svg).toContain('width="215.9mm"')
+    expect(svg.match(/<line/g)!.length).toBeGreaterThanOrEqual(outcome.steps.flatMap(({ lines }) => lines).filter(line => line.layout === 0).length)
+    for (const name of outcome.entry.names.values()) expect(svg).toContain(name)
+  })
+
+  it('keeps a layout of a class through a file', () => {
+    const [outcome] = outcomes
+    const { problem } = outcome!.entry
+    const kept = { ...batch, cutting: [{ ...cutting({}), paper: outcome!.paper.key, layouts: [writeLayout(outcome!.plan.layouts[0]!, 1, problem.supplies, problem.demands, 'inch')] }] } as Batch
+    expect(readGood(writeBatch(kept)).cutting).toEqual(kept.cutting)
   })
 })
 

@@ -1,6 +1,7 @@
 import type { H3Event } from 'h3'
 import type { Batch, ClassDocument, PaperEntry } from '../../core/batch'
 import { documentProblems } from '../../core/formats'
+import { ANY_SCRAP } from '../../core/paper'
 import { StudioClass, StudioPaper } from '../database/models'
 import { refusal, sentence } from './door'
 
@@ -25,13 +26,13 @@ export async function batchOf(studioClass: StudioClass): Promise<Batch> {
   const { document } = studioClass
   const used = new Set(document.cards.flatMap(card => Object.values(card.papers)))
   const papers = (await shelf()).filter(({ key }) => used.has(key)).map(({ revision: _, ...paper }) => paper)
-  const present = new Set(papers.map(({ key }) => key))
+  const present = new Set([ANY_SCRAP, ...papers.map(({ key }) => key)])
   // A paper that left the shelf is no longer named, so that the file can be read again.
   const cards = document.cards.map(card => ({
     ...card,
     papers: Object.fromEntries(Object.entries(card.papers).filter(([, key]) => present.has(key))),
   }))
-  return { ...document, cards, papers }
+  return { ...document, cards, papers, cutting: document.cutting.filter(({ paper }) => present.has(paper)) }
 }
 
 /** Refuses a document whose shape is right but whose folds or parameters are not. */

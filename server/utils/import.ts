@@ -29,6 +29,7 @@ export async function importBatch(sequelize: Sequelize, { papers, ...document }:
       ...card,
       papers: Object.fromEntries(Object.entries(card.papers).map(([part, key]) => [part, renamed.get(key) ?? key])),
     }))
-    return await StudioClass.create({ document: { ...document, cards } }, { transaction })
+    const cutting = document.cutting.map(entry => ({ ...entry, paper: renamed.get(entry.paper) ?? entry.paper }))
+    return await StudioClass.create({ document: { ...document, cards, cutting } }, { transaction })
   })
 }

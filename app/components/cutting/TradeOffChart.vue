@@ -17,6 +17,8 @@ function draw() {
   const colour = (name: string) => style.getPropertyValue(name).trim()
   const text = colour('--p-text-color')
   const [accent, plain] = [colour('--p-primary-color'), colour('--p-surface-400')]
+  const sheets = choices.map(({ plan }) => plan.sheets)
+  const minutes = choices.map(choice => choice.minutes)
   chart?.destroy()
   chart = new Chart(canvas.value!, {
     type: 'scatter',
@@ -39,8 +41,8 @@ function draw() {
         tooltip: { callbacks: { label: ({ dataIndex }) => inWords(choices[dataIndex]!) } },
       },
       scales: {
-        x: { title: { display: true, text: 'sheets', color: text }, ticks: { color: text, precision: 0, stepSize: 1 }, grid: { color: colour('--p-content-border-color') }, grace: 1 },
-        y: { title: { display: true, text: 'minutes', color: text }, ticks: { color: text, precision: 0 }, grid: { color: colour('--p-content-border-color') }, grace: '10%' },
+        x: { title: { display: true, text: 'sheets', color: text }, ticks: { color: text, precision: 0 }, grid: { color: colour('--p-content-border-color') }, min: Math.min(...sheets) - 1, max: Math.max(...sheets) + 1 },
+        y: { title: { display: true, text: 'minutes', color: text }, ticks: { color: text, precision: 0 }, grid: { color: colour('--p-content-border-color') }, min: Math.floor(Math.min(...minutes)) - 1, max: Math.ceil(Math.max(...minutes)) + 1 },
       },
     },
   })

@@ -35,6 +35,6 @@ export function readBatch(text: string): Checked<Batch> {
 
 /** Writes a batch file; `readBatch` gives back the same batch. */
 export function writeBatch(batch: Batch): string {
-  const { class: details, cards, tools, wishes, prices, post, papers } = batch
-  return `${JSON.stringify({ format: BATCH_FORMAT, version: BATCH_VERSION, class: details, cards, tools, wishes, prices, post, papers }, null, 2)}\n`
+  const { class: details, cards, tools, wishes, cutting, prices, post, papers } = batch
+  return `${JSON.stringify({ format: BATCH_FORMAT, version: BATCH_VERSION, class: details, cards, tools, wishes, cutting, prices, post, papers }, null, 2)}\n`
 }

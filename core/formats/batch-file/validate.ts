@@ -43,9 +43,10 @@ function flatten(errors: ValidationError[], parent: string): Problem[] {
 }
 
 /** Checks what the shape cannot: folds, their parameters, and keys that must not repeat. */
-export function documentProblems({ class: { units }, cards }: ClassDocument): Problem[] {
+export function documentProblems({ class: { units }, cards, cutting }: ClassDocument): Problem[] {
   return [
     ...repeatedKeys(cards, 'cards'),
+    ...repeatedKeys(cutting.map(({ paper }) => ({ key: paper })), 'cutting', 'paper'),
     ...cards.flatMap((card, index) => {
       const fold = foldById(card.fold)
       if (!fold) return [{ path: `cards[${index}].fold`, problem: `is one of: ${FOLDS.map(({ id }) => id).join(', ')}` }]
@@ -70,8 +71,8 @@ export function batchProblems(batch: Batch): Problem[] {
   ].slice(0, MOST_PROBLEMS)
 }
 
-function repeatedKeys(entries: { key: string }[], where: string): Problem[] {
+function repeatedKeys(entries: { key: string }[], where: string, name = 'key'): Problem[] {
   return entries.flatMap(({ key }, index) => entries.findIndex(other => other.key === key) < index
-    ? [{ path: `${where}[${index}].key`, problem: `“${key}” stands twice; every key is used once` }]
+    ? [{ path: `${where}[${index}].${name}`, problem: `“${key}” stands twice; every key is used once` }]
     : [])
 }

@@ -1,0 +1,171 @@
+import { readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
+import { demoClass, saved, station, typeNumber, visit } from './studio'
+
+/** Many kits, so that there is something to choose between sheets and time. */
+const many = (file: { class: { seats: number, spares: number } }) => void Object.assign(file.class, { seats: 60, spares: 0 })
+
+async function paper(page: Page, id: number, name: string): Promise<void> {
+  await station(page, id, `cutting?paper=${name}`)
+  await expect(page.getByText('Looking for better plans')).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Stop looking' })).toHaveCount(0, { timeout: 20_000 })
+}
+const proof = (page: Page) => page.locator('.proof')
+const sheetsOf = async (page: Page) => Number.parseInt(await proof(page).innerText())
+
+/** Everything of the class on one paper that no other test cuts from. */
+const onPaper = (key: string, more = {}) => (file: { papers: object[], cards: { papers: Record<string, string> }[] }) => {
+  file.papers.push({ key, name: `Slate ${key}`, kind: 'cardstock', weight: 240, colour: '#6b7480', motif: 'plain', upright: false, stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 30, price: 50 }, { width: '12 in', height: '12 in', onHand: 10, price: 90 }], ...more })
+  for (const card of file.cards) for (const part of Object.keys(card.papers)) card.papers[part] = key
+}
+
+test('what counts most is a choice, and the cut in hand is shown in the drawings', async ({ page, request }) => {
+  const id = await demoClass(request, 'Settings', many)
+  await paper(page, id, 'chalk')
+  const strokes = /(\d+) fence settings?/
+  const before = Number(strokes.exec(await proof(page).innerText())![1])
+  await page.getByRole('combobox', { name: 'What counts most' }).click()
+  await page.getByRole('option', { name: 'Fewest settings' }).click()
+  await saved(page)
+  await expect.poll(async () => Number(strokes.exec(await proof(page).innerText())![1])).toBeLessThanOrEqual(before)
+  const order = page.getByRole('list', { name: 'Order of cuts' })
+  await order.getByRole('listitem').first().focus()
+  await expect(page.locator('line.cut')).not.toHaveCount(0)
+  await page.keyboard.press('ArrowDown')
+  await expect(order.getByRole('listitem').nth(1)).toBeFocused()
+  await expect(page.locator('line.cut')).not.toHaveCount(0)
+})
+
+test('sheets are weighed against time for one paper, and the choice stays', async ({ page, request }) => {
+  const id = await demoClass(request, 'Weighed', many)
+  await paper(page, id, 'chalk')
+  const choices = page.getByRole('region', { name: 'Sheets or time' })
+  const other = choices.getByRole('button', { pressed: false }).first()
+  const words = await other.locator('strong').innerText()
+  await other.click()
+  await expect(proof(page)).toContainText(words)
+  await expect(choices.getByRole('button', { pressed: true })).toContainText(words)
+  await saved(page)
+  await page.reload()
+  await expect(proof(page)).toContainText(words)
+  await page.getByRole('button', { name: 'As the class wants it (least money)' }).click()
+  await expect(proof(page)).not.toContainText(words)
+  await page.keyboard.press('Control+z')
+  await expect(proof(page)).toContainText(words)
+})
+
+test('a layout is kept and a format forbidden, and what that costs is said', async ({ page, request }) => {
+  const id = await demoClass(request, 'Kept', onPaper('slate-kept'))
+  await paper(page, id, 'slate-kept')
+  const before = await sheetsOf(page)
+  await page.getByRole('region', { name: 'Layout 1', exact: true }).getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByRole('button', { name: 'Kept as it is' }).first()).toBeVisible()
+  await page.getByRole('checkbox', { name: '12 × 12 in' }).click()
+  await expect(page.getByRole('checkbox', { name: 'Letter' })).toBeDisabled()
+  await expect.poll(() => sheetsOf(page), { timeout: 20_000 }).toBeGreaterThan(before)
+  await expect(page.getByText(/What you fixed costs \d+ sheets?: \d+ would do/)).toBeVisible({ timeout: 20_000 })
+  await page.getByRole('checkbox', { name: '12 × 12 in' }).click()
+  await expect.poll(() => sheetsOf(page), { timeout: 20_000 }).toBe(before)
+})
+
+test('what is cut and what is spoiled is taken out of the plan and into it', async ({ page, request }) => {
+  const id = await demoClass(request, 'Spoiled')
+  await paper(page, id, 'chalk')
+  const before = await sheetsOf(page)
+  const note = page.getByRole('region', { name: 'Layout 1', exact: true })
+  await typeNumber(note.getByLabel('Sheets of it that are cut'), '1')
+  await note.getByRole('button', { name: 'are cut' }).click()
+  await expect.poll(() => sheetsOf(page), { timeout: 20_000 }).toBe(before - 1)
+  await expect(page.getByText('1 × A4 cut')).toBeVisible()
+  // A whole lot of one piece is spoiled: it has to be cut again.
+  const row = page.getByRole('table', { name: 'Pieces of this paper' }).getByRole('row').nth(1)
+  const missing = Number(await row.getByRole('cell').last().innerText())
+  await typeNumber(row.getByRole('spinbutton'), '8')
+  await expect(row.getByRole('cell').last()).toHaveText(String(missing + 8))
+  await expect.poll(() => sheetsOf(page), { timeout: 20_000 }).toBeGreaterThanOrEqual(before)
+  await saved(page)
+  await page.reload()
+  await expect(page.getByText('1 × A4 cut')).toBeVisible()
+  await page.getByRole('button', { name: 'Not cut after all' }).click()
+  await expect(page.getByText('1 × A4 cut')).toHaveCount(0)
+})
+
+test('offcuts that a plan leaves go onto the shelf and are used by the next plan', async ({ page, request }) => {
+  const id = await demoClass(request, 'Leftovers', onPaper('slate-left', { stocks: [{ width: '12 in', height: '12 in', onHand: 30, price: 90 }] }))
+  await paper(page, id, 'slate-left')
+  const left = page.getByRole('region', { name: 'What is left' })
+  await expect(left).toContainText('Leaves offcuts')
+  await left.getByRole('button', { name: 'They are cut: put them on the shelf' }).click()
+  await expect(page.getByText('The offcuts of Slate slate-left are on the shelf.')).toBeVisible()
+  await visit(page, '/papers')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Slate slate-left' })).toContainText('offcut')
+})
+
+test('kits are counted from the drawer, formats and sizes compared', async ({ page, request }) => {
+  const id = await demoClass(request, 'Counted')
+  await station(page, id, 'cutting')
+  const drawer = page.getByRole('region', { name: 'What the drawer gives' })
+  await drawer.getByRole('button', { name: 'Count the kits' }).click()
+  await expect(drawer.getByText(/^\d+ kits? from what is on hand; .+ runs? out first/)).toBeVisible({ timeout: 30_000 })
+  const sheets = page.getByRole('region', { name: 'Kits from one sheet' })
+  await sheets.getByRole('button', { name: 'Compare formats and sizes' }).click()
+  await expect(sheets.getByRole('button', { name: 'Compare formats and sizes' })).toBeVisible({ timeout: 60_000 })
+  const letter = sheets.getByRole('row').filter({ has: page.getByRole('rowheader', { name: 'Letter', exact: true }) })
+  await expect(letter.getByRole('cell').first()).toHaveText(/^\d+$/)
+  const hint = sheets.getByRole('list', { name: 'Sizes that give more' }).getByRole('listitem').first()
+  await expect(hint).toContainText(/of .+ gives \d+ kits instead of \d+ from 4 sheets of/)
+  await hint.getByRole('button').click()
+  await saved(page)
+  // The figures were for the old size.
+  await expect(hint).toHaveCount(0)
+})
+
+test('cuts are handed out as CSV and layouts as drawings in real size', async ({ page, request }) => {
+  const id = await demoClass(request, 'Handed out')
+  await paper(page, id, 'chalk')
+  const text = async (press: () => Promise<void>) => {
+    const [file] = await Promise.all([page.waitForEvent('download'), press()])
+    return readFileSync(await file.path(), 'utf8')
+  }
+  const csv = await text(() => page.getByRole('button', { name: 'Cuts as CSV' }).click())
+  expect(csv.split('\n')[0]).toContain('Paper,Step,Setting,In hand,How many,Fence (in)')
+  expect(csv).toContain('Message panel')
+  const svg = await text(() => page.getByRole('button', { name: 'Sheet 1 as SVG in real size' }).click())
+  expect(svg).toContain('width="210mm"')
+  expect(svg).toContain('Message panel')
+})
+
+test('hidden parts are cut from any scrap', async ({ page, request }) => {
+  const id = await demoClass(request, 'Scraps')
+  await station(page, id, 'cards')
+  await page.getByRole('button', { name: 'Add a card' }).click()
+  await page.getByRole('button', { name: /^Rising scene/ }).click()
+  await page.getByRole('link', { name: /^Papers/ }).click()
+  await page.getByRole('combobox', { name: /^Left guide/i }).first().click()
+  await page.getByRole('option', { name: /^Any scrap/ }).click()
+  await saved(page)
+  await page.getByRole('link', { name: /^Cutting/ }).click()
+  await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Any scrap/ }).click({ timeout: 30_000 })
+  await expect(proof(page)).toContainText('No fresh sheet: offcuts are enough')
+  await expect(page.getByRole('heading', { name: /leftover of/ }).first()).toBeVisible()
+})
+
+test('a paper keeps its grain and its offcuts, and refuses what is no size', async ({ page }) => {
+  await visit(page, '/papers')
+  await page.getByRole('button', { name: 'Add a paper' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Name').fill('Driftwood')
+  await dialog.getByRole('combobox', { name: 'Grain of the sheet' }).click()
+  await page.getByRole('option', { name: 'along the height' }).click()
+  await dialog.getByRole('button', { name: 'Add an offcut' }).click()
+  await dialog.getByLabel('Width of offcut 1').fill('a hand')
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(dialog.getByText(/Offcut 1: width is not a length/)).toBeVisible()
+  await dialog.getByLabel('Width of offcut 1').fill('3 in')
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(dialog).toHaveCount(0)
+  const kept = page.getByRole('listitem').filter({ hasText: 'Driftwood' })
+  await expect(kept).toContainText('grain along the height')
+  await expect(kept).toContainText('1 × 3 in × 4 1/4 in offcut')
+})
