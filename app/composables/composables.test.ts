@@ -1,4 +1,6 @@
 import { describe, expect, it, vi } from 'vitest'
+import type { Demand } from '../../core/cutting'
+import { plan } from '../../core/cutting'
 import { inches } from '../../core/lengths'
 import { offcutsAfter } from './useOffcuts'
 import { isPale, paperFill } from './usePaperLook'
@@ -7,7 +9,7 @@ import { problemAt, refusalOf } from './useRefusal'
 vi.stubGlobal('usePlannerStore', () => undefined)
 const { count } = await import('./useStations')
 vi.stubGlobal('count', count)
-const { proofOf } = await import('./usePlanned')
+const { alikeWith, proofOf } = await import('./usePlanned')
 
 describe('what the server refused', () => {
   it('is its own sentence with each problem at its place', () => {
@@ -45,6 +47,20 @@ describe('offcuts on the shelf', () => {
     expect(offcutsAfter(shelf, [left(5, 5, 1), left(3, 4, 1)], [left(3, 4, 2), left(6, 8.5, 1)], 'inch')).toEqual([
       { width: '6 in', height: '8 1/2 in', count: 1 }, { width: '3 in', height: '4 in', count: 3 },
     ])
+  })
+})
+
+describe('papers that are cut alike', () => {
+  it('are three of four prints, spread over all kits, when one has another piece', () => {
+    const sizes = (extra: [number, number][]) => [[4, 5], [3, 4], ...extra].map(([width, height]): Demand => ({ key: `${width}x${height}`, name: '', width: inches(width!), height: inches(height!), quantity: 14, turn: 'as drawn' }))
+    const cutter = { length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 4, squaring: inches(0), kerf: inches(0), offcut: { short: inches(2), long: inches(4) } }
+    const planned = ['herring', 'lantern', 'ripple', 'rope'].map((key) => {
+      const supplies = [{ key: 'square', kind: 'sheet' as const, width: inches(12), height: inches(12), onHand: 9, price: 90 }]
+      return { paper: { key }, outcome: { plan: plan({ demands: sizes(key === 'rope' ? [[2, 2]] : []), supplies, cutter, objective: 'money' }) } }
+    }) as unknown as Parameters<typeof alikeWith>[1]
+    expect(alikeWith(planned[0]!, planned).map(({ paper }) => paper.key)).toEqual(['lantern', 'ripple'])
+    expect(alikeWith(planned[3]!, planned)).toEqual([])
+    expect(alikeWith({ ...planned[3]!, outcome: undefined }, planned)).toEqual([])
   })
 })
 

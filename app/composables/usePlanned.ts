@@ -12,3 +12,9 @@ export function proofOf({ plan, choices, sheets: formats }: NonNullable<PlannedP
   if (plan.sheets === 0) return plan.layouts.length > 0 ? 'No fresh sheet: offcuts are enough' : 'Everything is cut'
   return plan.sheets === plan.bound ? `${sheets}, and it cannot be done with fewer${money}` : `${sheets}; fewer than ${plan.bound} is impossible${money}`
 }
+
+/** The other papers whose sheets are cut in the same way, sheet for sheet. */
+export function alikeWith(entry: PlannedPaper, papers: PlannedPaper[]): PlannedPaper[] {
+  const cuts = ({ outcome }: PlannedPaper) => JSON.stringify(outcome?.plan.layouts.map(({ supply, root }) => [supply, root]))
+  return entry.outcome ? papers.filter(other => other.paper.key !== entry.paper.key && cuts(other) === cuts(entry)) : []
+}

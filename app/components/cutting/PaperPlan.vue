@@ -6,6 +6,7 @@ import type { PlannedPaper } from '../../composables/usePlanned'
 /** The plan of one paper: proof, choices, drawn layouts beside the order of all their cuts, and what is left. */
 const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
+const planner = usePlannerStore()
 const cutting = usePaperCutting(() => entry.paper.key)
 
 const outcome = computed(() => entry.outcome)
@@ -16,6 +17,8 @@ const paperOf = (layout: Layout) => entry.paperOf?.get(layout.supply) ?? entry.p
 const heldBy = (index: number) => step.value?.lines.some(({ layout }) => layout === index) ?? false
 const isKept = (layout: Layout) => (entry.problem.fixed ?? []).some(({ root }) => JSON.stringify(root) === JSON.stringify(layout.root))
 const pieces = (layout: Layout) => [...countsOf(layout.root)].map(([key, number]) => `${number} × ${entry.names.get(key)}`).join(', ')
+/** Papers that are cut in just the same way: their sheets can lie in one stack. */
+const together = computed(() => alikeWith(entry, planner.papers).map(({ paper }) => paper.name))
 const dearer = computed(() => (entry.freeSheets === undefined || !outcome.value ? 0 : outcome.value.plan.sheets - entry.freeSheets))
 const saved = computed(() => (outcome.value ? outcome.value.settingsAlone - outcome.value.settings : 0))
 
@@ -37,6 +40,12 @@ async function download(index: number) {
         <span class="quiet">{{ Math.round(outcome.plan.yield * 100) }} % of the area is used,
           {{ count(outcome.settings, 'fence setting') }}<template v-if="saved > 0"> ({{ outcome.settingsAlone }} if each layout were cut by itself)</template>, {{ count(outcome.strokes, 'stroke') }} of the blade, about {{ Math.ceil(outcome.minutes) }} min.
           {{ entry.stopped ? 'Stopped by you.' : entry.progress < 1 ? `Still looking for better${entry.columns > 0 ? ` among ${count(entry.columns, 'pattern')}` : ''}.` : '' }}</span>
+      </p>
+      <p
+        v-if="together.length > 0"
+        class="small"
+      >
+        Cut just like {{ together.join(' and ') }}: their sheets can lie in one stack.
       </p>
       <p
         v-if="dearer > 0"
