@@ -47,46 +47,21 @@ const COLUMNS = [
     class="board stack"
     aria-label="What the drawer gives"
   >
-    <div class="spread">
-      <h2>What the drawer gives</h2>
-      <div class="row">
-        <ProgressBar
-          v-if="counter.running.value"
-          :value="Math.round(100 * counter.share.value)"
-          :show-value="false"
-          class="progress"
-          aria-label="Counting kits"
-        />
-        <Button
-          v-if="counter.running.value"
-          label="Stop counting"
-          size="small"
-          severity="secondary"
-          outlined
-          @click="counter.stop()"
-        />
-        <Button
-          v-else
-          label="Count the kits"
-          size="small"
-          :disabled="kits.length === 0"
-          @click="ask"
-        />
-      </div>
-    </div>
+    <AskBar
+      heading="What the drawer gives"
+      ask="Count the kits"
+      stop="Stop counting"
+      busy="Counting kits"
+      :counter="counter"
+      :disabled="kits.length === 0"
+      @ask="ask"
+    />
     <p
       v-if="rows.length === 0"
       class="quiet small"
     >
       The most kits, one of each card, that can be cut from the sheets and offcuts on hand.
     </p>
-    <Message
-      v-if="counter.failed.value"
-      severity="error"
-      :closable="false"
-    >
-      {{ counter.failed.value }}
-    </Message>
     <p
       v-if="least !== undefined"
       class="answer"
@@ -128,7 +103,6 @@ const COLUMNS = [
 </template>
 
 <style scoped>
-.progress { width: 10rem; height: 0.5rem; }
 .answer { font-size: var(--measure); }
 .one { margin-right: 1rem; white-space: nowrap; }
 </style>

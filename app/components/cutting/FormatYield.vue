@@ -53,54 +53,30 @@ function take({ parameter, value }: { parameter: string, value: string }) {
     class="board stack"
     aria-label="Kits from one sheet"
   >
-    <div class="spread">
-      <h2>Kits from one sheet</h2>
-      <div class="row">
-        <Select
-          aria-label="Card"
-          :model-value="card.entry.key"
-          :options="cards.map(({ entry }) => ({ value: entry.key, label: entry.title }))"
-          option-value="value"
-          option-label="label"
-          size="small"
-          @update:model-value="chosen = $event"
-        />
-        <ProgressBar
-          v-if="counter.running.value"
-          :value="Math.round(100 * counter.share.value)"
-          :show-value="false"
-          class="progress"
-          aria-label="Comparing formats"
-        />
-        <Button
-          v-if="counter.running.value"
-          label="Stop comparing"
-          size="small"
-          severity="secondary"
-          outlined
-          @click="counter.stop()"
-        />
-        <Button
-          v-else
-          label="Compare formats and sizes"
-          size="small"
-          @click="ask"
-        />
-      </div>
-    </div>
+    <AskBar
+      heading="Kits from one sheet"
+      ask="Compare formats and sizes"
+      stop="Stop comparing"
+      busy="Comparing formats"
+      :counter="counter"
+      @ask="ask"
+    >
+      <Select
+        aria-label="Card"
+        :model-value="card.entry.key"
+        :options="cards.map(({ entry }) => ({ value: entry.key, label: entry.title }))"
+        option-value="value"
+        option-label="label"
+        size="small"
+        @update:model-value="chosen = $event"
+      />
+    </AskBar>
     <p
       v-if="!answered"
       class="quiet small"
     >
       What one sheet of each format gives for each paper of a card, and whether a size a mark or two away gives more.
     </p>
-    <Message
-      v-if="counter.failed.value"
-      severity="error"
-      :closable="false"
-    >
-      {{ counter.failed.value }}
-    </Message>
     <table
       v-if="answered"
       aria-label="Kits from one sheet of each format"
@@ -166,7 +142,6 @@ function take({ parameter, value }: { parameter: string, value: string }) {
 </template>
 
 <style scoped>
-.progress { width: 10rem; height: 0.5rem; }
 .usual { font-weight: 700; box-shadow: inset 0 -3px var(--accent); }
 ul { margin: 0; padding-left: 1.1rem; }
 </style>

@@ -151,90 +151,36 @@ async function save() {
       </div>
       <div>
         <h3>Sheets</h3>
-        <table v-if="draft.stocks.length > 0">
-          <thead>
-            <tr>
-              <th scope="col">
-                Width
-              </th>
-              <th scope="col">
-                Height
-              </th>
-              <th scope="col">
-                On hand
-              </th>
-              <th scope="col">
-                Price, cents
-              </th>
-              <th scope="col">
-                <span class="unseen">Remove</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-for="(stock, index) in draft.stocks"
-              :key="index"
-            >
-              <td>
-                <InputText
-                  v-model="stock.width"
-                  :aria-label="`Width of sheet ${index + 1}`"
-                  :invalid="Boolean(at(`stocks[${index}].width`))"
-                  class="measure"
-                />
-              </td>
-              <td>
-                <InputText
-                  v-model="stock.height"
-                  :aria-label="`Height of sheet ${index + 1}`"
-                  :invalid="Boolean(at(`stocks[${index}].height`))"
-                  class="measure"
-                />
-              </td>
-              <td>
-                <InputNumber
-                  v-model="stock.onHand"
-                  :aria-label="`On hand of sheet ${index + 1}`"
-                  :max-fraction-digits="0"
-                  :invalid="Boolean(at(`stocks[${index}].onHand`))"
-                  input-class="measure"
-                />
-              </td>
-              <td>
-                <InputNumber
-                  v-model="stock.price"
-                  :aria-label="`Price of sheet ${index + 1}`"
-                  placeholder="not for sale"
-                  :max-fraction-digits="0"
-                  :invalid="Boolean(at(`stocks[${index}].price`))"
-                  input-class="measure"
-                />
-              </td>
-              <td>
-                <Button
-                  text
-                  severity="secondary"
-                  :aria-label="`Remove sheet ${index + 1}`"
-                  @click="draft.stocks.splice(index, 1)"
-                >
-                  <Icon name="tabler:trash" />
-                </Button>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <ul
-          v-if="problems.some(({ path }) => path.startsWith('stocks'))"
-          class="wrong"
+        <SizeRows
+          :rows="draft.stocks"
+          path="stocks"
+          noun="sheet"
+          :more="{ onHand: 'On hand', price: 'Price, cents' }"
+          :problems="problems"
+          @remove="draft.stocks.splice($event, 1)"
         >
-          <li
-            v-for="{ path, problem } in problems.filter(({ path }) => path.startsWith('stocks'))"
-            :key="path"
-          >
-            {{ path.replace(/stocks\[(\d+)\]\./, (_, index) => `Sheet ${Number(index) + 1}: `).replace('onHand', 'on hand') }} {{ problem }}.
-          </li>
-        </ul>
+          <template #default="{ row, index, invalid }">
+            <td>
+              <InputNumber
+                v-model="row.onHand"
+                :aria-label="`On hand of sheet ${index + 1}`"
+                :max-fraction-digits="0"
+                :invalid="invalid('onHand')"
+                input-class="measure"
+              />
+            </td>
+            <td>
+              <InputNumber
+                v-model="row.price"
+                :aria-label="`Price of sheet ${index + 1}`"
+                placeholder="not for sale"
+                :max-fraction-digits="0"
+                :invalid="invalid('price')"
+                input-class="measure"
+              />
+            </td>
+          </template>
+        </SizeRows>
         <Button
           label="Add a sheet format"
           severity="secondary"
@@ -252,72 +198,28 @@ async function save() {
       </div>
       <div>
         <h3>Offcuts</h3>
-        <table v-if="draft.offcuts.length > 0">
-          <thead>
-            <tr>
-              <th
-                v-for="head in ['Width', 'Height', 'How many']"
-                :key="head"
-                scope="col"
-              >
-                {{ head }}
-              </th>
-              <th scope="col">
-                <span class="unseen">Remove</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-for="(offcut, index) in draft.offcuts"
-              :key="index"
-            >
-              <td
-                v-for="side in (['width', 'height'] as const)"
-                :key="side"
-              >
-                <InputText
-                  v-model="offcut[side]"
-                  :aria-label="`${side === 'width' ? 'Width' : 'Height'} of offcut ${index + 1}`"
-                  :invalid="Boolean(at(`offcuts[${index}].${side}`))"
-                  class="measure"
-                />
-              </td>
-              <td>
-                <InputNumber
-                  v-model="offcut.count"
-                  :aria-label="`How many of offcut ${index + 1}`"
-                  :max-fraction-digits="0"
-                  :invalid="Boolean(at(`offcuts[${index}].count`))"
-                  input-class="measure"
-                />
-              </td>
-              <td>
-                <Button
-                  text
-                  severity="secondary"
-                  :aria-label="`Remove offcut ${index + 1}`"
-                  @click="draft.offcuts.splice(index, 1)"
-                >
-                  <Icon name="tabler:trash" />
-                </Button>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <ul
-          v-if="problems.some(({ path }) => path.startsWith('offcuts'))"
-          class="wrong"
+        <SizeRows
+          :rows="draft.offcuts"
+          path="offcuts"
+          noun="offcut"
+          :more="{ count: 'How many' }"
+          :problems="problems"
+          @remove="draft.offcuts.splice($event, 1)"
         >
-          <li
-            v-for="{ path, problem } in problems.filter(({ path }) => path.startsWith('offcuts'))"
-            :key="path"
-          >
-            {{ path.replace(/offcuts\[(\d+)\]\./, (_, index) => `Offcut ${Number(index) + 1}: `).replace('count', 'how many') }} {{ problem }}.
-          </li>
-        </ul>
+          <template #default="{ row, index, invalid }">
+            <td>
+              <InputNumber
+                v-model="row.count"
+                :aria-label="`How many of offcut ${index + 1}`"
+                :max-fraction-digits="0"
+                :invalid="invalid('count')"
+                input-class="measure"
+              />
+            </td>
+          </template>
+        </SizeRows>
         <p
-          v-else-if="draft.offcuts.length === 0"
+          v-if="draft.offcuts.length === 0"
           class="quiet small"
         >
           Leftovers worth keeping. The planner uses them before it opens a sheet.
