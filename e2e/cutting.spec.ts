@@ -56,16 +56,22 @@ test('sheets are weighed against time for one paper, and the choice stays', asyn
 })
 
 test('a layout is kept and a format forbidden, and what that costs is said', async ({ page, request }) => {
-  const id = await demoClass(request, 'Kept', onPaper('slate-kept'))
-  await paper(page, id, 'slate-kept')
+  const id = await demoClass(request, 'Kept', many)
+  await paper(page, id, 'chalk')
   const before = await sheetsOf(page)
-  await page.getByRole('region', { name: 'Layout 1', exact: true }).getByRole('button', { name: 'Keep it' }).click()
-  await expect(page.getByRole('button', { name: 'Kept as it is' }).first()).toBeVisible()
-  await page.getByRole('checkbox', { name: '12 × 12 in' }).click()
+  await page.getByRole('checkbox', { name: 'A4' }).click()
   await expect(page.getByRole('checkbox', { name: 'Letter' })).toBeDisabled()
-  await expect.poll(() => sheetsOf(page), { timeout: 20_000 }).toBeGreaterThan(before)
-  await expect(page.getByText(/What you fixed costs \d+ sheets?: \d+ would do/)).toBeVisible({ timeout: 20_000 })
-  await page.getByRole('checkbox', { name: '12 × 12 in' }).click()
+  await expect.poll(() => sheetsOf(page), { timeout: 20_000 }).not.toBe(before)
+  await expect(page.getByText(/What you fixed costs \d+ sheets? \(\d+ would do\)/)).toBeVisible({ timeout: 20_000 })
+  const layout = page.getByRole('region', { name: 'Layout 1', exact: true })
+  await layout.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByRole('button', { name: 'Kept as it is' })).toHaveCount(1)
+  await page.getByRole('checkbox', { name: 'A4' }).click()
+  // The kept layout stays on its letter sheets.
+  await expect(page.getByRole('button', { name: 'Kept as it is' })).toHaveCount(1)
+  await saved(page)
+  await page.reload()
+  await page.getByRole('button', { name: 'Kept as it is' }).click()
   await expect.poll(() => sheetsOf(page), { timeout: 20_000 }).toBe(before)
 })
 
@@ -92,14 +98,14 @@ test('what is cut and what is spoiled is taken out of the plan and into it', asy
 })
 
 test('offcuts that a plan leaves go onto the shelf and are used by the next plan', async ({ page, request }) => {
-  const id = await demoClass(request, 'Leftovers', onPaper('slate-left', { stocks: [{ width: '12 in', height: '12 in', onHand: 30, price: 90 }] }))
+  const id = await demoClass(request, 'Leftovers', onPaper('slate-left', { stocks: [{ width: '12 in', height: '12 in', onHand: 30, price: 90 }], offcuts: [{ width: '11 1/2 in', height: '11 1/2 in', count: 1 }] }))
   await paper(page, id, 'slate-left')
   const left = page.getByRole('region', { name: 'What is left' })
-  await expect(left).toContainText('Leaves offcuts')
+  await expect(left).toContainText('Uses up offcuts')
   await left.getByRole('button', { name: 'They are cut: put them on the shelf' }).click()
   await expect(page.getByText('The offcuts of Slate slate-left are on the shelf.')).toBeVisible()
   await visit(page, '/papers')
-  await expect(page.getByRole('listitem').filter({ hasText: 'Slate slate-left' })).toContainText('offcut')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Slate slate-left' })).not.toContainText('11 1/2 in × 11 1/2 in')
 })
 
 test('kits are counted from the drawer, formats and sizes compared', async ({ page, request }) => {

@@ -137,9 +137,9 @@ describe('the planner’s store', () => {
   it('knows what fixed layouts and forbidden formats cost', async () => {
     const two: Batch = { ...withSeats(4), papers: [{ ...empty.papers[0]!, stocks: [...empty.papers[0]!.stocks, { width: '6 in', height: '6 in', onHand: 0, price: 10 }] }] }
     await change({ ...two, cutting: [{ paper: 'kelp', priority: null, moreSheets: null, without: [{ width: '8 1/2 in', height: '11 in' }], layouts: [], spoiled: [] }] })
-    expect(planner.papers[0]!.freeSheets).toBeUndefined()
+    expect(planner.papers[0]!.free).toBeUndefined()
     worker().work()
-    expect(planner.papers[0]!.freeSheets).toBeGreaterThan(0)
+    expect(planner.papers[0]!.free!.sheets).toBeGreaterThan(0)
     expect(planner.outcomes[0]!.sheets.map(({ width }) => width)).toEqual([inches(6)])
   })
 

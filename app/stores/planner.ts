@@ -68,8 +68,8 @@ export const usePlannerStore = defineStore('planner', () => {
     return {
       ...paper, key, progress, columns, stopped, failed,
       outcome: plans && work.settled && outcomeFor(paper, plans, work.settled.batch),
-      /** Fewest sheets were nothing fixed and no format forbidden, once that is known. */
-      freeSheets: free === undefined ? undefined : known.value.get(free)?.plans?.[0]?.sheets,
+      /** The plan were nothing fixed and no format forbidden, once it is known. */
+      free: free === undefined ? undefined : known.value.get(free)?.plans?.[0],
     }
   }
 

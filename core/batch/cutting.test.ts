@@ -59,6 +59,13 @@ describe('the cutting problem of a paper', () => {
     const [entry] = prepare(two).papers
     expect(entry!.problem.supplies.map(({ width }) => width)).toEqual([inches(12)])
     expect(entry!.free!.supplies).toHaveLength(2)
+    // A layout that is kept on it still has its sheets.
+    const [free] = prepare({ ...two, cutting: [] }).papers
+    const kept = plansFor(free!.problem, solve)[0].layouts.find(({ supply }) => supply === free!.problem.supplies[0]!.key)!
+    const layouts = [writeLayout({ ...kept, repeats: 1 }, 0, free!.problem.supplies, free!.problem.demands, 'inch')]
+    const [held] = prepare({ ...two, cutting: own({ without: two.cutting[0]!.without, layouts }) }).papers
+    expect(held!.problem.supplies.map(({ onHand, price }) => [onHand, price])).toEqual([[1, null], [2, 90]])
+    expect(verifyPlan(plansFor(held!.problem, solve)[0], held!.problem)).toEqual([])
   })
 })
 

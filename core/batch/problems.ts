@@ -62,14 +62,20 @@ function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, demands
   const missing = demands.map(demand => ({ ...demand, quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0) + (spoiled.get(demand.key) ?? 0)) }))
   const left = supplies.map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (opened.get(supply.key) ?? 0)) }))
   const without = new Set((entry?.without ?? []).map(size => sheetKey(size)))
+  const keptOn = openedBy(kept!)
   const free: Problem = { demands: missing, supplies: left, cutter, objective: batch.wishes.priority === 'sheets' ? 'sheets' : 'money' }
   const problem: Problem = {
     ...free,
-    supplies: left.filter(({ key, kind }) => kind !== 'sheet' || !without.has(key)),
+    supplies: left.flatMap((supply) => {
+      if (supply.kind !== 'sheet' || !without.has(supply.key)) return [supply]
+      // A format that is not wanted still serves the layouts that are kept on it.
+      const held = keptOn.get(supply.key) ?? 0
+      return held > 0 ? [{ ...supply, onHand: held, price: supply.onHand < held ? supply.price : null }] : []
+    }),
     ...kept!.length > 0 && { fixed: kept },
     ...cut!.length > 0 && { setUp: cut!.map(({ root }) => root) },
   }
-  const bound = kept!.length > 0 || problem.supplies.length < left.length
+  const bound = kept!.length > 0 || without.size > 0
   return { paper, names, wanted, spoiled, opened, dropped, problem, free: bound ? free : undefined }
 }
 

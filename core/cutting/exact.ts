@@ -18,7 +18,18 @@ export interface ExactStep {
   share: number
 }
 
+/** What is known before the search: of a plan that is whole, and of any. */
+export interface Known {
+  /** Cents. */
+  spending: number
+  /** Infinite where no whole plan is known. */
+  sheets: number
+  bound: number
+}
+
 const MOST_ROUNDS = 160
+/** Seconds for columns, and for columns and dive together; the best so far stands after that. */
+const SEARCH = { columns: 6, all: 10 }
 const SECONDS = { whole: 1.5, settings: 0.6, tradeOff: 0.3 }
 /** Cost of a sheet and of a cent by what is made least of first. */
 const COSTS = { money: { sheet: 1, cent: 10 }, sheets: { sheet: 10_000, cent: 1 } } as const
@@ -32,6 +43,8 @@ const MOST_DIVES = 400
 const MOST_LEFT = 40
 /** Columns that the programme for fewer settings looks at. */
 const FEW = 60
+/** Pieces of a size on average below which they are scarce. */
+const SCARCE = 12
 /** Sizes up to which a few columns can be expected to do. */
 const MEDIUM = 30
 /** Sizes up to which plans with more sheets and fewer settings are looked for, and how many. */
@@ -48,11 +61,11 @@ const A_LAYOUT = { fresh: 0.25, setUp: 0.02 }
  * first and there are several formats the bound is for plans that spend no more than
  * the best one known.
  * @param start layouts known so far, all of which become columns
- * @param spending cents that the best plan known so far spends
+ * @param known what the best plan known so far spends and opens, and the bound known so far
  * @returns better layouts and bounds as they come; at the end the layouts with the fewest
  * fence settings, and plans with more sheets and fewer settings
  */
-export function* exactly(problem: Problem, demands: Demand[], start: Layout[], spending: number, solve: Solve): Generator<ExactStep, void> {
+export function* exactly(problem: Problem, demands: Demand[], start: Layout[], { spending, sheets: known, bound: floor }: Known, solve: Solve): Generator<ExactStep, void> {
   const { cutter } = problem
   const patterns = new Patterns(problem, demands)
   const { supplies, columns } = patterns
@@ -61,9 +74,15 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
   for (const root of problem.setUp ?? []) patterns.addLayouts(problem.supplies.filter(({ width, height }) => width === root.width && height === root.height).map(({ key }) => ({ supply: key, repeats: 1, root })))
   const allThere = patterns.addAll()
   const formats = supplies.filter(isFresh).length
+  // Few pieces of each size: patterns that repeat one are of little use.
+  const scarce = demands.reduce((sum, { quantity }) => sum + quantity, 0) < SCARCE * demands.length
   const budgeted = problem.objective === 'money' && formats > 1
 
-  let bound = 0
+  const began = Date.now()
+  const isLate = (seconds: number) => Date.now() - began > 1000 * seconds
+  /** A plan is known that no other one beats; of many sizes nothing else is asked. */
+  const isDone = () => formats === 1 && known <= bound && demands.length > TRADE_OFF.sizes
+  let bound = floor
   let values: number[] = []
   let duals = new Map<string, number>()
   let budget = spending
@@ -74,8 +93,11 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
   const step = (share: number, layouts?: Layout[], others?: Layout[][]): ExactStep => ({ bound, layouts, others, share, columns: columns.length })
   // Once more where the first integer plan spends less than was known: the bound is for that money then.
   for (const last of [false, true]) {
-    bound = 0
+    if (isDone()) return yield step(1)
+    // The bound of area and conflicts holds for any money.
+    bound = floor
     yield* generate(last ? 0.6 : 0)
+    if (isDone()) return yield step(1)
     for (const worth of [duals, new Map(demands.map(demand => [demand.key, area(demand)]))]) complete(worth)
     const whole = wholePlan()
     best = whole?.layouts ?? best
@@ -144,7 +166,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
         + (budgeted ? relaxed.duals[demands.length + supplies.length]! * budget : 0)
       bound = Math.max(bound, Math.ceil(covered / most - 1e-6))
       yield step(from + Math.min(0.2, round / 100))
-      if (!found) return
+      if (!found || isDone() || isLate(SEARCH.columns)) return
     }
   }
 
@@ -156,17 +178,26 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
     }, root)
   }
 
+  /**
+   * Patterns of a supply with no more than is left of anything: the best ones without what is
+   * too much, and strips, which mix sizes where a pattern of any number would repeat one.
+   */
+  function* bounded(index: number, worth: ReadonlyMap<string, number>, left: ReadonlyMap<string, number>, count: number): Generator<{ root: CutNode, value: number }> {
+    const valued = (root: CutNode) => ({ root, value: [...countsOf(root)].reduce((sum, [key, pieces]) => sum + worth.get(key)! * pieces, 0) })
+    for (const { root } of count > 1 ? patterns.bests(index, worth) : [patterns.best(index, worth)].filter(best => best !== undefined)) yield valued(trimmed(root, left))
+    for (const along of ['width', 'height'] as const) {
+      const root = scarce ? stripLayout(supplies[index]!, cutter, along, demands, left, demand => worth.get(demand.key) ?? 0, { framed: false }) : undefined
+      if (root) yield valued(root)
+    }
+  }
+
   /** Rounds the relaxation down and cuts what is left sheet by sheet: patterns that mix sizes in just the numbers still missing. */
   function complete(worth: ReadonlyMap<string, number>): void {
     const left = new Map(demands.map(({ key, quantity }) => [key, quantity - columns.reduce((sum, { counts }, index) => sum + Math.floor((values[index] ?? 0) + 1e-6) * (counts.get(key) ?? 0), 0)]))
     for (let sheet = 0; sheet < MOST_LEFT && [...left.values()].some(quantity => quantity > 0); sheet++) {
       const wanted = new Map([...worth].map(([key, value]) => [key, left.get(key)! > 0 ? Math.max(value, 1e-6) : 0]))
-      const found = supplies.flatMap((supply, index) => {
-        const pattern = patterns.best(index, wanted)
-        if (!pattern) return []
-        const root = trimmed(pattern.root, left)
-        return [{ index, root, share: [...countsOf(root)].reduce((sum, [key, count]) => sum + wanted.get(key)! * count, 0) / area(supply) }]
-      }).sort((a, b) => b.share - a.share)
+      const found = supplies.flatMap((supply, index) => [...bounded(index, wanted, left, 1)].map(({ root, value }) => ({ index, root, share: value / area(supply) })))
+        .sort((a, b) => b.share - a.share)
       if (found.length === 0) return
       for (const { index, root } of found) patterns.addInside(index, root)
       for (const [key, count] of countsOf(found[0]!.root)) left.set(key, left.get(key)! - count)
@@ -181,7 +212,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
     const left = new Map(demands.map(({ key, quantity }) => [key, quantity]))
     const drawer = supplies.map(({ onHand, price }) => (price === null ? onHand : Infinity))
     const taken: number[] = []
-    for (let dived = 0; dived < MOST_DIVES && [...left.values()].some(quantity => quantity > 0); dived++) {
+    for (let dived = 0; dived < MOST_DIVES && !isLate(SEARCH.all) && [...left.values()].some(quantity => quantity > 0); dived++) {
       const open = demands.filter(({ key }) => left.get(key)! > 0)
       const limited = supplies.map((_, index) => index).filter(index => drawer[index] !== Infinity)
       const relaxed = solve({
@@ -196,10 +227,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], s
       open.forEach(({ key }, index) => worth.set(key, Math.max(0, relaxed.duals[index]!)))
       const isNew = supplies.map((supply, index) => {
         const price = (isFresh(supply) ? 1 : 0) - (limited.includes(index) ? relaxed.duals[open.length + limited.indexOf(index)]! : 0)
-        return patterns.bests(index, worth).map(({ root: whole }) => {
-          const root = trimmed(whole, left)
-          return [...countsOf(root)].reduce((sum, [key, count]) => sum + worth.get(key)! * count, 0) > price + 1e-6 && patterns.addInside(index, root)
-        }).some(Boolean)
+        return [...bounded(index, worth, left, 2)].map(({ root, value }) => value > price + 1e-6 && patterns.addInside(index, root)).some(Boolean)
       })
       // A pattern worth more than a sheet is tried before any is taken for good.
       if (isNew.some(Boolean)) continue

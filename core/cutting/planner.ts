@@ -23,6 +23,8 @@ const ROUNDS = 24
 /** Rounds of strips before the exact search takes over. */
 const STRIP_ROUNDS = 8
 const FEW_SIZES = 8
+/** Pieces above which strips of many sizes take too long to start from. */
+const MANY_PIECES = 400
 
 /**
  * Plans the cutting of one paper with strip layouts: at once a first plan, then
@@ -56,9 +58,9 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
   if (placeable.length === 0) return [planOf(best)]
   const tried: Layout[] = []
   // Strips of many sizes take long; where an exact search follows, whole patterns give its start.
-  const many = solve !== undefined && placeable.length > FEW_SIZES
+  const many = solve !== undefined && placeable.length > FEW_SIZES && placeable.reduce((sum, { quantity }) => sum + quantity, 0) > MANY_PIECES
   const fill = many ? guillotineFiller(problem, placeable) : stripFiller(problem, placeable)
-  const rounds = many ? 1 : solve ? STRIP_ROUNDS : ROUNDS
+  const rounds = many ? 1 : !solve ? ROUNDS : placeable.length > FEW_SIZES ? STRIP_ROUNDS / 2 : STRIP_ROUNDS
   for (let round = 1; round <= rounds; round++) {
     for (const supplies of supplyOrders(problem.supplies)) {
       const attempt = oneAttempt(placeable, supplies, worths, fill)
@@ -71,7 +73,7 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
   let others: Layout[][] = []
   let looked: Layout[] | undefined
   if (solve) {
-    for (const step of exactly(problem, placeable, tried, best.spending, solve)) {
+    for (const step of exactly(problem, placeable, tried, { spending: best.spending, sheets: total(best.missing.values()) > 0 ? Infinity : best.sheets, bound: least }, solve)) {
       bound = Math.max(least, step.bound)
       if (step.layouts && step.layouts !== looked) {
         looked = step.layouts

@@ -8,6 +8,9 @@ import { isFresh } from './plan'
  * Exact in its arithmetic; the choice of strips is greedy.
  */
 
+/** Heights of a strip up to which all are tried. */
+const FEW_HEIGHTS = 12
+
 /** What one more piece of a demand is worth to the sheet at hand. */
 export type Worth = (demand: Demand) => number
 
@@ -41,36 +44,58 @@ function denser(a: Strip, b: Strip): boolean {
   return lead > 0 || (lead === 0 && a.worth > b.worth)
 }
 
+/** A strip filled up to some length: the last column in it, and how many pieces of its demand it holds. */
+interface State {
+  used: number
+  worth: number
+  ofThis: number
+  previous?: State
+  column?: Column
+}
+
 /** The best columns for one strip: a bounded knapsack over the reachable lengths. */
-function fillStrip(length: number, height: number, along: 'width' | 'height', demands: Demand[], left: Map<string, number>, worth: Worth): Strip {
-  interface State { used: number, worth: number, counts: Map<string, number>, previous?: State, column?: Column }
-  let states: State[] = [{ used: 0, worth: 0, counts: new Map() }]
+function fillStrip(length: number, height: number, along: 'width' | 'height', demands: Demand[], left: ReadonlyMap<string, number>, worth: Worth): Strip {
+  let states: State[] = [{ used: 0, worth: 0, ofThis: 0 }]
   for (const demand of demands) {
     const available = left.get(demand.key) ?? 0
     if (available === 0) continue
+    let touched = false
     for (const way of orientations(demand, along)) {
       if (way.across > height || way.along > length) continue
       const perColumn = Math.min(available, Math.floor(height / way.across))
       const column: Column = { demand, turned: way.turned, width: way.along, height: way.across, pieces: perColumn }
       const value = worth(demand) * perColumn
-      const next = new Map<number, State>(states.map(state => [state.used, state]))
+      if (value <= 0) continue
+      const next = new Map<number, State>()
+      for (const state of states) next.set(state.used, state)
       for (const start of states) {
         let state = start
-        while (state.used + column.width <= length && (state.counts.get(demand.key) ?? 0) + perColumn <= available) {
-          const counts = new Map(state.counts).set(demand.key, (state.counts.get(demand.key) ?? 0) + perColumn)
-          state = { used: state.used + column.width, worth: state.worth + value, counts, previous: state, column }
+        while (state.used + column.width <= length && state.ofThis + perColumn <= available) {
+          state = { used: state.used + column.width, worth: state.worth + value, ofThis: state.ofThis + perColumn, previous: state, column }
           const rival = next.get(state.used)
           if (!rival || rival.worth < state.worth) next.set(state.used, state)
         }
       }
       states = undominated([...next.values()])
+      touched = true
     }
+    // The count is of one demand; the next one starts from none.
+    if (touched) states = states.map(state => (state.ofThis > 0 ? { ...state, ofThis: 0 } : state))
   }
   const best = states.reduce((a, b) => (b.worth > a.worth ? b : a))
   const columns: Column[] = []
   for (let state: State | undefined = best; state?.column; state = state.previous) columns.push(state.column)
   columns.sort((a, b) => b.height * b.pieces - a.height * a.pieces || b.width - a.width)
   return { height, columns, worth: best.worth }
+}
+
+/** Heights of strips that are tried: all of a few, else the tallest and some between. */
+function heightsToTry(heights: number[]): number[] {
+  const sorted = [...new Set(heights)].sort((a, b) => b - a)
+  if (sorted.length <= FEW_HEIGHTS) return sorted
+  const half = FEW_HEIGHTS / 2
+  const step = (sorted.length - half) / half
+  return [...sorted.slice(0, half), ...Array.from({ length: half }, (_, index) => sorted[Math.floor(half + index * step)]!)]
 }
 
 /** Drops every state that is longer and worth no more than another. */
@@ -84,8 +109,12 @@ function undominated<S extends { used: number, worth: number }>(states: S[]): S[
   })
 }
 
-/** Fills one sheet with strips of what is left to cut. `undefined` when not a single piece fits. */
-export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'height', demands: Demand[], left: ReadonlyMap<string, number>, worth: Worth): CutNode | undefined {
+/**
+ * Fills one sheet with strips of what is left to cut.
+ * @param framed whether the squaring cuts are put around it
+ * @returns nothing when not a single piece fits
+ */
+export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'height', demands: Demand[], left: ReadonlyMap<string, number>, worth: Worth, { framed = true } = {}): CutNode | undefined {
   const inner = squared(supply, cutter)
   const length = along === 'width' ? inner.width : inner.height
   let room: number = along === 'width' ? inner.height : inner.width
@@ -94,7 +123,7 @@ export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'he
   const remaining = new Map(left)
   const strips: Strip[] = []
   for (;;) {
-    const heights = new Set(demands.filter(demand => (remaining.get(demand.key) ?? 0) > 0)
+    const heights = heightsToTry(demands.filter(demand => (remaining.get(demand.key) ?? 0) > 0)
       .flatMap(demand => orientations(demand, along).map(way => way.across as number))
       .filter(height => height <= room))
     let best: Strip | undefined
@@ -109,7 +138,8 @@ export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'he
   }
   if (strips.length === 0) return undefined
   strips.sort((a, b) => b.height - a.height)
-  return treeOf(supply, inner, cutter, along, strips)
+  const body = treeOf(inner, cutter, along, strips)
+  return framed ? frame(supply, cutter, body) : body
 
   /** A strip higher than the trimmer is long must need no cut across it. */
   function canCross({ height, columns }: Strip): boolean {
@@ -126,7 +156,7 @@ export const squared = (supply: Supply, cutter: Cutter): Size => ({
   height: (supply.height - 2 * marginOf(supply, cutter)) as Length,
 })
 
-function treeOf(supply: Supply, inner: Size, cutter: Cutter, along: 'width' | 'height', strips: Strip[]): CutNode {
+function treeOf(inner: Size, cutter: Cutter, along: 'width' | 'height', strips: Strip[]): CutNode {
   const across = along === 'width' ? 'height' : 'width'
   const size = (alongSize: number, acrossSize: number): Size =>
     along === 'width' ? { width: alongSize as Length, height: acrossSize as Length } : { width: acrossSize as Length, height: alongSize as Length }
@@ -147,8 +177,7 @@ function treeOf(supply: Supply, inner: Size, cutter: Cutter, along: 'width' | 'h
     return divide(size(length, height), along, columnNodes, size(length - used, height))
   })
   const used = strips.reduce((total, strip) => total + strip.height, 0)
-  const body = divide(inner, across, stripNodes, size(length, depth - used))
-  return frame(supply, cutter, body)
+  return divide(inner, across, stripNodes, size(length, depth - used))
 }
 
 /**

@@ -7,6 +7,7 @@ import type { PlannedPaper } from '../../composables/usePlanned'
 const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
 const planner = usePlannerStore()
+const money = useMoney()
 const cutting = usePaperCutting(() => entry.paper.key)
 
 const outcome = computed(() => entry.outcome)
@@ -19,7 +20,13 @@ const isKept = (layout: Layout) => (entry.problem.fixed ?? []).some(({ root }) =
 const pieces = (layout: Layout) => [...countsOf(layout.root)].map(([key, number]) => `${number} × ${entry.names.get(key)}`).join(', ')
 /** Papers that are cut in just the same way: their sheets can lie in one stack. */
 const together = computed(() => alikeWith(entry, planner.papers).map(({ paper }) => paper.name))
-const dearer = computed(() => (entry.freeSheets === undefined || !outcome.value ? 0 : outcome.value.plan.sheets - entry.freeSheets))
+/** What keeping layouts and doing without formats costs, in words; empty where it costs nothing. */
+const dearer = computed(() => {
+  if (!entry.free || !outcome.value) return ''
+  const { sheets, spending } = entry.outcome!.choices[0]!.plan
+  const [more, cents] = [sheets - entry.free.sheets, spending - entry.free.spending]
+  return [more > 0 ? `${count(more, 'sheet')} (${entry.free.sheets} would do)` : '', cents > 0 ? `${money(cents)} more to buy` : ''].filter(Boolean).join(' and ')
+})
 const saved = computed(() => (outcome.value ? outcome.value.settingsAlone - outcome.value.settings : 0))
 
 async function download(index: number) {
@@ -48,13 +55,13 @@ async function download(index: number) {
         Cut just like {{ together.join(' and ') }}: their sheets can lie in one stack.
       </p>
       <p
-        v-if="dearer > 0"
+        v-if="dearer"
         class="costs"
       >
         <Icon
           name="tabler:alert-triangle"
           aria-hidden="true"
-        /> What you fixed costs {{ count(dearer, 'sheet') }}: {{ entry.freeSheets }} would do.
+        /> What you fixed costs {{ dearer }}.
       </p>
     </div>
     <Message
