@@ -6,7 +6,7 @@ import type { Demand, Problem } from '.'
 import { inches } from '../lengths'
 import { withoutSurplus } from './exact'
 import { Guillotine, tidy, without } from './guillotine'
-import { cutter, piece, problem, sheet } from './testing'
+import { cutter, offcut, piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())
 
@@ -149,6 +149,40 @@ describe('planning one paper exactly', () => {
         expect(verifyPlan(each, given)).toEqual([])
         expect(sequenceViolations(benchSequence(each.layouts, cutter), each, given)).toEqual([])
       }
-    }), { numRuns: 12 })
+    }), { numRuns: 8 })
+  })
+
+  it('keeps to trimmer, squaring, kerf and offcuts, for any sizes', () => {
+    const side = fc.integer({ min: 20, max: 120 }).map(sixteenths => sixteenths / 16)
+    const sizes = fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 12 }) }), { minLength: 1, maxLength: 4 })
+    fc.assert(fc.property(sizes, fc.constantFrom(0, 1 / 16, 0.05), fc.constantFrom(0, 0.125), (sizes, kerf, squaring) => {
+      const demands = sizes.map(({ width, height, quantity }, index) => ({ ...piece(width, height, quantity), key: `p${index}`, name: `p${index}` }))
+      const given = problem(demands, [sheet(14, 11), offcut(5, 6, 2)], { kerf: inches(kerf), squaring: inches(squaring), length: inches(11.5) })
+      for (const each of plansFor(given, solve)) {
+        expect(verifyPlan(each, given)).toEqual([])
+        expect(sequenceViolations(benchSequence(each.layouts, given.cutter), each, given)).toEqual([])
+      }
+    }), { numRuns: 6 })
+  })
+})
+
+describe('all patterns of few sizes', () => {
+  it('hold every count that some pattern of straight cuts gives, and none that another beats', () => {
+    const side = fc.integer({ min: 44, max: 100 }).map(sixteenths => sixteenths / 16)
+    fc.assert(fc.property(fc.array(fc.tuple(side, side), { minLength: 1, maxLength: 3 }), fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 3, maxLength: 3 }), (sizes, worths) => {
+      const demands = sizes.map(([width, height], index) => ({ ...piece(width, height, 99), key: `p${index}` }))
+      const cuts = new Guillotine({ width: inches(8.5), height: inches(11) }, cutter, demands)
+      const all = cuts.all(demands, 1_000_000)!.map(root => demands.map(({ key }) => countsOf(root).get(key) ?? 0))
+      for (const one of all) expect(all.filter(other => other !== one && other.every((count, index) => count >= one[index]!))).toEqual([])
+      // Whatever the pieces are worth, the best pattern is among them.
+      const worth = new Map(demands.map(({ key }, index) => [key, worths[index]!]))
+      const most = Math.max(0, ...all.map(counts => counts.reduce((sum, count, index) => sum + count * worths[index]!, 0)))
+      expect(cuts.best(worth)?.value ?? 0).toBe(most)
+    }), { numRuns: 20 })
+  })
+
+  it('are not listed where there are too many', () => {
+    const demands = [piece(1, 1.0625, 9), piece(1.125, 1.3125, 9), piece(1.4375, 1.5625, 9)]
+    expect(new Guillotine({ width: inches(12), height: inches(12) }, cutter, demands).all(demands, 1000)).toBeUndefined()
   })
 })
