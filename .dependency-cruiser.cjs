@@ -1,4 +1,4 @@
-/** The rooms of the house and the arrows between them: lengths ← paper ← folds, paper ← cutting, both ← kits ← batch ← formats; then app, server, cli. */
+/** The rooms of the house and the arrows between them: lengths ← paper ← folds, paper ← cutting, both ← kits ← batch ← formats and exports; then app, server, cli. */
 const ROOMS = {
   lengths: [],
   paper: ['lengths'],
@@ -7,6 +7,7 @@ const ROOMS = {
   kits: ['lengths', 'paper', 'folds', 'cutting'],
   batch: ['lengths', 'paper', 'folds', 'cutting', 'kits'],
   formats: ['lengths', 'paper', 'folds', 'cutting', 'kits', 'batch'],
+  exports: ['lengths', 'paper', 'folds', 'cutting', 'kits', 'batch'],
 }
 const TEST = '\\.test\\.ts$'
 const PURE = '^node_modules/(papaparse|class-validator|class-transformer|reflect-metadata|makerjs)/'

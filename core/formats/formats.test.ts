@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { cutsCsv, layoutSvg, piecesCsv, readBatch, writeBatch } from '.'
+import { readBatch, writeBatch } from '.'
 import { DEFAULT_POST, planAll, prepare, writeLayout } from '../batch'
 import type { Batch } from '../batch'
 
@@ -113,27 +113,10 @@ describe('the batch file', () => {
   })
 })
 
-describe('the cutting in files', () => {
-  const batch = readGood()
-  const outcomes = planAll(batch, prepare(batch))
-
-  it('lists every cut of every paper as a row', async () => {
-    const lines = (await cutsCsv(batch, outcomes)).trimEnd().split('\n')
-    expect(lines[0]).toBe('Paper,Step,Setting,In hand,How many,Fence (in),Read at (in),From,Along,Cuts,Strokes,Comes off,Remains,By knife')
-    expect(lines).toHaveLength(1 + outcomes.reduce((sum, { steps }) => sum + steps.length, 0))
-    expect(lines[1]).toMatch(/^Kelp,1,1,sheet,/)
-  })
-
-  it('draws a layout in real size with every cut right across', async () => {
-    const outcome = outcomes.find(({ paper }) => paper.key === 'kelp')!
-    const svg = await layoutSvg(outcome, 0, batch)
-    expect(svg).toContain('width="215.9mm"')
-    expect(svg.match(/<line/g)!.length).toBeGreaterThanOrEqual(outcome.steps.flatMap(({ lines }) => lines).filter(line => line.layout === 0).length)
-    for (const name of outcome.entry.names.values()) expect(svg).toContain(name)
-  })
-
+describe('the cutting in a file', () => {
   it('keeps a layout of a class through a file', () => {
-    const [outcome] = outcomes
+    const batch = readGood()
+    const [outcome] = planAll(batch, prepare(batch))
     const { problem } = outcome!.entry
     const kept = { ...batch, cutting: [{ ...cutting({}), paper: outcome!.paper.key, layouts: [writeLayout(outcome!.plan.layouts[0]!, 1, problem.supplies, problem.demands, 'inch')] }] } as Batch
     expect(readGood(writeBatch(kept)).cutting).toEqual(kept.cutting)
@@ -155,19 +138,5 @@ describe('the published schema', () => {
     }
     expect(validate({ ...file(), version: 2 })).toBe(false)
     expect(validate({ ...file(), cards: [{}] })).toBe(false)
-  })
-})
-
-describe('pieces as CSV', () => {
-  it('puts width before height and names the unit', async () => {
-    const [head, base] = (await piecesCsv(readGood(), prepare(readGood()))).split('\n')
-    expect(head).toBe('Card,Piece,Width (in),Height (in),Per kit,In all,Paper,Print top,Scores (in)')
-    expect(base).toBe('Harbour lantern,Base,8 1/2,5 1/2,1,16,Kelp,any,2 1/8 mountain; 4 1/4 valley')
-  })
-
-  it('does not let a title become a formula', async () => {
-    const batch = readGood()
-    batch.cards[0]!.title = '=HYPERLINK("http://x")'
-    expect((await piecesCsv(batch, prepare(batch))).split('\n')[1]).toMatch(/^"'=HYPERLINK/)
   })
 })

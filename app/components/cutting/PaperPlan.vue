@@ -30,7 +30,7 @@ const dearer = computed(() => {
 const saved = computed(() => (outcome.value ? outcome.value.settingsAlone - outcome.value.settings : 0))
 
 async function download(index: number) {
-  const { layoutSvg } = await import('../../../core/formats/cutting')
+  const { layoutSvg } = await import('../../../core/exports')
   saveText(await layoutSvg(outcome.value!, index, work.batch!), `${entry.paper.key}-sheet-${index + 1}.svg`, 'image/svg+xml')
 }
 </script>

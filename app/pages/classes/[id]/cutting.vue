@@ -16,7 +16,7 @@ function prefer(priority: Priority) {
   work.edit('priority', document => void (document.wishes.priority = priority))
 }
 async function saveCuts() {
-  const { cutsCsv } = await import('../../../../core/formats/cutting')
+  const { cutsCsv } = await import('../../../../core/exports')
   saveText(await cutsCsv(work.batch!, planner.outcomes), 'cuts.csv', 'text/csv')
 }
 </script>

@@ -1,6 +1,6 @@
 import { prepare } from '../../../../core/batch'
 import { blanksOf } from '../../../../core/folds'
-import { writePattern } from '../../../../core/formats'
+import { writePattern } from '../../../../core/exports'
 
 /** One flat pattern of a card as a file: `?card=KEY&part=KEY&format=svg|dxf`. */
 export default defineEventHandler(async (event) => {

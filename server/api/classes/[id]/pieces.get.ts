@@ -1,5 +1,5 @@
 import { prepare } from '../../../../core/batch'
-import { piecesCsv } from '../../../../core/formats'
+import { piecesCsv } from '../../../../core/exports'
 
 export default defineEventHandler(async (event) => {
   const studioClass = await classOf(event)

@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest'
+import { cutsCsv, layoutSvg, piecesCsv } from '.'
+import { planAll, prepare } from '../batch'
+import { demoBatches } from '../../demo'
+
+const demo = () => demoBatches(new Date(2030, 0, 1))[1]!
+
+describe('the cutting', () => {
+  const batch = demo()
+  const outcomes = planAll(batch, prepare(batch))
+
+  it('lists every cut of every paper as a row', async () => {
+    const lines = (await cutsCsv(batch, outcomes)).trimEnd().split('\n')
+    expect(lines[0]).toBe('Paper,Step,Setting,In hand,How many,Fence (in),Read at (in),From,Along,Cuts,Strokes,Comes off,Remains,By knife')
+    expect(lines).toHaveLength(1 + outcomes.reduce((sum, { steps }) => sum + steps.length, 0))
+    expect(lines[1]).toMatch(/^Kelp,1,1,sheet,/)
+  })
+
+  it('draws a layout in real size with every cut right across', async () => {
+    const outcome = outcomes.find(({ paper }) => paper.key === 'kelp')!
+    const svg = await layoutSvg(outcome, 0, batch)
+    expect(svg).toContain('width="215.9mm"')
+    expect(svg.match(/<line/g)!.length).toBeGreaterThanOrEqual(outcome.steps.flatMap(({ lines }) => lines).filter(line => line.layout === 0).length)
+    for (const name of outcome.entry.names.values()) expect(svg).toContain(name)
+  })
+})
+
+describe('pieces as CSV', () => {
+  it('puts width before height and names the unit', async () => {
+    const [head, base] = (await piecesCsv(demo(), prepare(demo()))).split('\n')
+    expect(head).toBe('Card,Piece,Width (in),Height (in),Per kit,In all,Paper,Print top,Scores (in)')
+    expect(base).toBe('Harbour lantern,Base,8 1/2,5 1/2,1,16,Kelp,any,2 1/8 mountain; 4 1/4 valley')
+  })
+
+  it('does not let a title become a formula', async () => {
+    const batch = demo()
+    batch.cards[0]!.title = '=HYPERLINK("http://x")'
+    expect((await piecesCsv(batch, prepare(batch))).split('\n')[1]).toMatch(/^"'=HYPERLINK/)
+  })
+})

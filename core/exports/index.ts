@@ -1,0 +1,3 @@
+export * from './cutting'
+export * from './patterns'
+export * from './pieces'
