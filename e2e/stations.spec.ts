@@ -36,7 +36,7 @@ test('what is missing on the shelf has to be bought, with its price', async ({ p
   await station(page, id, 'kits')
   const row = page.getByRole('row').filter({ hasText: 'Rust' })
   // 60 inserts, three to a Letter sheet: 20 sheets, of which 6 are on hand.
-  await expect(row.getByRole('cell')).toHaveText(['Letter', '14', '€6.72'])
+  await expect(row.getByRole('cell')).toHaveText(['Letter', '14', '€6.72'], { timeout: 30_000 })
   await expect(page.getByRole('link', { name: /^Kits/ })).toContainText('needs you')
 })
 

@@ -39,24 +39,42 @@ async function count(order: number, jobs: { key: string, problem: Problem, perKi
 }
 
 async function work(order: number, jobs: { key: string, problem: Problem }[]) {
-  for (const { key, problem } of jobs) {
-    try {
-      const finished = await search(order, key, problem)
-      if (!finished) return
-      answer({ kind: 'done', order, key, plans: finished })
-    }
-    catch (error) {
-      answer({ kind: 'failed', order, key, reason: (error as Error).message })
-    }
+  // Every paper gets its first plan before any is looked at more closely.
+  const open: typeof jobs = []
+  for (const job of jobs) {
+    const started = await attempt(order, job.key, () => first(order, job))
+    if (started === undefined) open.push(job)
+    if (order !== current) return
   }
+  for (const { key, problem } of open) {
+    await attempt(order, key, () => search(order, key, problem))
+    if (order !== current) return
+  }
+}
+
+/** Says that a job is done once it has plans, or why it failed; answers whether the job is settled. */
+async function attempt(order: number, key: string, plans: () => Promise<Plan[] | undefined>): Promise<boolean | undefined> {
+  try {
+    const finished = await plans()
+    if (!finished || order !== current) return undefined
+    answer({ kind: 'done', order, key, plans: finished })
+  }
+  catch (error) {
+    answer({ kind: 'failed', order, key, reason: (error as Error).message })
+  }
+  return true
+}
+
+/** Shows the first plan; answers all plans where nothing is left to look for. */
+async function first(order: number, { key, problem }: { key: string, problem: Problem }): Promise<Plan[] | undefined> {
+  const { done, value } = planPaper(problem).next()
+  if (done) return value
+  answer({ kind: 'progress', order, key, ...value })
+  await breathe()
 }
 
 /** Looks for the best plan, showing each that is better; nothing when a newer order has come. */
 async function search(order: number, key: string, problem: Problem): Promise<Plan[] | undefined> {
-  const first = planPaper(problem).next()
-  if (first.done) return first.value
-  answer({ kind: 'progress', order, key, ...first.value })
-  await breathe()
   const steps = planPaper(problem, await solver)
   while (order === current) {
     const { done, value } = steps.next()
