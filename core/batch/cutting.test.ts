@@ -133,6 +133,10 @@ describe('hidden parts', () => {
     expect(sheets(outcomes)).toBeLessThanOrEqual(sheets(planAll(batch, prepare(batch), solve)))
   })
 
+  it('are no reason to run out of a paper', () => {
+    expect(kitProblems(scrap, prepare(scrap)).map(({ paper }) => paper.key)).not.toContain(ANY_SCRAP)
+  })
+
   it('come from paper of a suitable weight only, and only hidden parts may', () => {
     const light = { ...scrap, papers: papers.map(entry => ({ ...entry, weight: 100 })) }
     expect(scrapProblem(light, prepare(light), planAll(light, { ...prepare(light), scrap: [] }, solve))!.problem.supplies).toEqual([])

@@ -4,7 +4,7 @@ import { isUsed } from '../folds'
 import type { Length } from '../lengths'
 import { formatLength, lengthFrom, writeLength } from '../lengths'
 import type { Paper } from '../paper'
-import { SHEET_FORMATS, stackOf } from '../paper'
+import { ANY_SCRAP, SHEET_FORMATS, stackOf } from '../paper'
 import type { Batch, CardEntry } from './document'
 import { supplyKey } from './layouts'
 import type { Preparation, PreparedCard } from './prepare'
@@ -18,9 +18,9 @@ export interface KitProblem {
   perKit: Map<string, number>
 }
 
-/** What one kit of some cards takes from each paper, with what is on hand of it. */
+/** What one kit of some cards takes from each paper, with what is on hand of it. Hidden parts from any scrap want no paper of their own. */
 export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: PreparedCard[] = cards): KitProblem[] {
-  const papers = new Map(some.flatMap(({ pieces }) => pieces).flatMap(({ paper }) => (paper ? [[paper.key, paper] as const] : [])))
+  const papers = new Map(some.flatMap(({ pieces }) => pieces).flatMap(({ paper }) => (paper && paper.key !== ANY_SCRAP ? [[paper.key, paper] as const] : [])))
   return [...papers.values()].map((paper) => {
     const stacked: Cutter = { ...cutter, stack: stackOf(cutter.stack, paper.weight) }
     const demands = demandsOf(batch, some, paper, piece => piece.perKit)

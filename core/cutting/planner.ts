@@ -32,8 +32,7 @@ const MANY_PIECES = 400
  * as often as the demand allows, and then raises the worth of the pieces that
  * ended on badly used sheets (sequential value correction). With a solver the
  * exact search follows: patterns of any guillotine cuts, a bound by their linear
- * relaxation, and whole sheets by an integer programme. Stops early when the
- * lower bound is met.
+ * relaxation, and whole sheets by an integer programme.
  * @returns the best plan, then plans with more sheets that may take less time at the bench
  */
 export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress, [Plan, ...Plan[]]> {
