@@ -29,9 +29,9 @@ export function writeLayout({ supply, repeats, root }: Layout, cut: number, supp
 
 /**
  * A kept layout read again.
- * @returns what is wrong with it where it does not fit the pieces and sheets of the class any more
+ * @returns what is wrong with it where it does not fit the pieces of the class any more
  */
-export function readLayout(entry: LayoutEntry, demands: Demand[], supplies: Supply[], cutter: Cutter): Layout | { wrong: string } {
+export function readLayout(entry: LayoutEntry, demands: Demand[], cutter: Cutter): Layout | { wrong: string } {
   const read = ({ width, height, side, parts, piece, turned = false }: TreeEntry): CutNode => {
     const size = { width: lengthFrom(width), height: lengthFrom(height) }
     if (parts && side) return { kind: 'cut', side, ...size, parts: parts.map(read) }
@@ -40,10 +40,8 @@ export function readLayout(entry: LayoutEntry, demands: Demand[], supplies: Supp
   }
   const root = read(entry.tree)
   const layout: Layout = { supply: supplyKey(entry.from, root), repeats: entry.repeats, root }
-  const supply = supplies.find(({ key }) => key === layout.supply)
-  if (!supply) return { wrong: 'its sheet is no longer on the shelf' }
-  const endless = { ...supply, onHand: entry.repeats, price: null }
+  const supply: Supply = { key: layout.supply, kind: entry.from, width: root.width, height: root.height, onHand: entry.repeats, price: null }
   const stated = { layouts: [layout], unplaced: demands.map(({ key, quantity }) => ({ demand: key, quantity, reason: '' })), sheets: entry.from === 'sheet' ? entry.repeats : 0, bound: 0, spending: 0, yield: 0 }
-  const [wrong] = verifyPlan(stated, { demands, supplies: [endless], cutter, objective: 'sheets' })
+  const [wrong] = verifyPlan(stated, { demands, supplies: [supply], cutter, objective: 'sheets' })
   return wrong ? { wrong: wrong.replace(/^layout 1: /, '') } : layout
 }

@@ -47,13 +47,16 @@ function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, demands
   const dropped: string[] = []
   const [cut, kept]: Layout[][] = [[], []]
   for (const layout of entry?.layouts ?? []) {
-    const read = readLayout(layout, demands, supplies, cutter)
+    const read = readLayout(layout, demands, cutter)
     if ('wrong' in read) {
       dropped.push(read.wrong)
       continue
     }
     if (layout.cut > 0) cut!.push({ ...read, repeats: Math.min(layout.cut, layout.repeats) })
-    if (layout.repeats > layout.cut) kept!.push({ ...read, repeats: layout.repeats - layout.cut })
+    if (layout.repeats <= layout.cut) continue
+    // What is cut is cut; what is still to be cut needs its sheet.
+    if (supplies.some(({ key }) => key === read.supply)) kept!.push({ ...read, repeats: layout.repeats - layout.cut })
+    else dropped.push('its sheet is no longer on the shelf')
   }
 
   const made = madeBy(cut!)
@@ -75,8 +78,8 @@ function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, demands
     ...kept!.length > 0 && { fixed: kept },
     ...cut!.length > 0 && { setUp: cut!.map(({ root }) => root) },
   }
-  const bound = kept!.length > 0 || without.size > 0
-  return { paper, names, wanted, spoiled, opened, dropped, problem, free: bound ? free : undefined }
+  const restricted = kept!.length > 0 || without.size > 0
+  return { paper, names, wanted, spoiled, opened, dropped, problem, free: restricted ? free : undefined }
 }
 
 const sheetKey = ({ width, height }: { width: string, height: string }): string => supplyKey('sheet', { width: lengthFrom(width), height: lengthFrom(height) })
