@@ -6,7 +6,7 @@ import { TURNS } from '../core/paper'
 const LENGTH = { type: 'string', description: 'A length with its unit: "5 3/8 in", "136 mm", "13.6 cm"', pattern: '(in|inch|inches|mm|cm|m|["″”])\\s*$' } as const
 
 /** Names that older files do not have; they are filled in. */
-const LATER = ['post', 'envelope', 'cutting', 'kerf', 'pace', 'grain', 'offcuts']
+const LATER = ['post', 'envelope', 'cutting', 'kerf', 'pace', 'grain', 'offcuts', 'shelved']
 
 /** The published JSON Schema of the batch file, written from the classes that validate it. */
 export function batchSchema(): object {

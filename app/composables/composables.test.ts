@@ -1,8 +1,9 @@
 import { describe, expect, it, vi } from 'vitest'
-import type { Demand } from '../../core/cutting'
+import type { PaperEntry } from '../../core/batch'
+import type { Demand, SupplyKind } from '../../core/cutting'
 import { plan } from '../../core/cutting'
 import { inches } from '../../core/lengths'
-import { offcutsAfter } from './useOffcuts'
+import { paperAfter } from './useOffcuts'
 import { isPale, paperFill } from './usePaperLook'
 import { problemAt, refusalOf } from './useRefusal'
 
@@ -43,10 +44,12 @@ describe('the look of paper', () => {
 describe('offcuts on the shelf', () => {
   it('lose what is used up and gain what is left, largest first', () => {
     const shelf = [{ width: '3 in', height: '4 in', count: 2 }, { width: '5 in', height: '5 in', count: 1 }]
-    const left = (width: number, height: number, count: number) => ({ width: inches(width), height: inches(height), count })
-    expect(offcutsAfter(shelf, [left(5, 5, 1), left(3, 4, 1)], [left(3, 4, 2), left(6, 8.5, 1)], 'inch')).toEqual([
-      { width: '6 in', height: '8 1/2 in', count: 1 }, { width: '3 in', height: '4 in', count: 3 },
-    ])
+    const left = (width: number, height: number, count: number, kind: SupplyKind = 'offcut') => ({ kind, width: inches(width), height: inches(height), count })
+    const kelp = { key: 'kelp', name: 'Kelp', stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 5, price: 40 }, { width: '12 in', height: '12 in', onHand: 1, price: null }], offcuts: shelf } as unknown as PaperEntry
+    // A drop-out of an offcut's size is no offcut, and no more sheets can go than there are.
+    const after = paperAfter(kelp, { usedUp: [left(5, 5, 1), left(3, 4, 1), left(3, 4, 9, 'drop-out'), left(8.5, 11, 3, 'sheet'), left(12, 12, 4, 'sheet')], leaves: [left(3, 4, 2), left(6, 8.5, 1)] }, 'inch')
+    expect(after.offcuts).toEqual([{ width: '6 in', height: '8 1/2 in', count: 1 }, { width: '3 in', height: '4 in', count: 3 }])
+    expect(after.stocks.map(({ onHand }) => onHand)).toEqual([2, 0])
   })
 })
 

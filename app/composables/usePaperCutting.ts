@@ -38,10 +38,10 @@ export function usePaperCutting(paper: () => string) {
     })
   }
 
-  /** The kept entry of a layout, if it is kept. */
+  /** The kept entry of a layout, if it is kept; what the shelf knows of is past. */
   function keptAt(layout: Layout, { problem }: PlannedPaper): number {
     const written = JSON.stringify(writeLayout(layout, 0, problem.supplies, problem.demands, work.units).tree)
-    return entry.value?.layouts.findIndex(kept => JSON.stringify(kept.tree) === written) ?? -1
+    return entry.value?.layouts.findIndex(kept => !kept.shelved && JSON.stringify(kept.tree) === written) ?? -1
   }
 
   /** Keeps a layout in the plan as it is, or lets it go again; sheets of it that are cut stay counted. */
@@ -54,13 +54,25 @@ export function usePaperCutting(paper: () => string) {
     })
   }
 
-  /** Notes that some more sheets of a layout are cut; what is missing then is planned anew. */
-  function noteCut(layout: Layout, planned: PlannedPaper, sheets: number) {
+  /** What to write down when some more sheets of a layout are cut. */
+  function cutIn(layout: Layout, planned: PlannedPaper, sheets: number) {
     const index = keptAt(layout, planned)
-    change('cut', (own) => {
+    return (own: CuttingEntry) => {
       const kept = own.layouts[index]
-      if (!kept) own.layouts.push({ ...writeLayout({ ...layout, repeats: sheets }, sheets, planned.problem.supplies, planned.problem.demands, work.units) })
+      if (!kept) own.layouts.push(writeLayout({ ...layout, repeats: sheets }, sheets, planned.problem.supplies, planned.problem.demands, work.units))
       else Object.assign(kept, { cut: kept.cut + sheets, repeats: Math.max(kept.repeats, kept.cut + sheets) })
+    }
+  }
+
+  /** Notes that some more sheets of a layout are cut; what is missing then is planned anew. */
+  const noteCut = (layout: Layout, planned: PlannedPaper, sheets: number) => change('cut', cutIn(layout, planned, sheets))
+
+  /** Notes that the whole plan is cut and that the shelf knows it. */
+  function noteShelved(planned: PlannedPaper) {
+    const notes = planned.outcome!.plan.layouts.map(layout => cutIn(layout, planned, layout.repeats))
+    change('shelf', (own) => {
+      for (const note of notes) note(own)
+      for (const layout of own.layouts) layout.shelved ||= layout.cut > 0
     })
   }
 
@@ -76,5 +88,5 @@ export function usePaperCutting(paper: () => string) {
     })
   }
 
-  return { entry, take, takeAsUsual, isForbidden, forbid, keptAt, keep, noteCut, forgetCut, spoiledOf, noteSpoiled }
+  return { entry, take, takeAsUsual, isForbidden, forbid, keptAt, keep, noteCut, noteShelved, forgetCut, spoiledOf, noteSpoiled }
 }

@@ -26,7 +26,7 @@ describe('the cutting problem of a paper', () => {
     const [entry] = prepare(batch).papers
     expect(entry!.problem.supplies.map(({ kind, onHand }) => [kind, onHand])).toEqual([['sheet', 10], ['offcut', 3]])
     const outcome = outcomeOf(entry!, plansFor(entry!.problem, solve), batch)
-    expect(outcome.usedUp).toEqual([{ width: inches(4.5), height: inches(6), count: expect.any(Number) }])
+    expect(outcome.usedUp.map(({ kind, width }) => [kind, width])).toEqual([['sheet', inches(8.5)], ['offcut', inches(4.5)]])
     expect(outcome.settings).toBeLessThanOrEqual(outcome.settingsAlone)
     for (const { width, height } of outcome.leaves) expect(Math.min(width, height)).toBeGreaterThanOrEqual(inches(2))
   })
@@ -94,6 +94,17 @@ describe('replanning', () => {
     // Sheets that are cut already still cost their money.
     const outcome = outcomeOf(entry!, [again], batch)
     expect(outcome.sheets[0]).toMatchObject({ cut: 1, needed: again.sheets })
+  })
+
+  it('takes cut sheets from what is on hand until the shelf knows of them, and from the wanted pieces for good', () => {
+    const noted = (shelved: boolean) => prepare({ ...batch, cutting: own({ layouts: [{ ...written(1), repeats: 1, shelved }] }) }).papers[0]!
+    expect([false, true].map(shelved => noted(shelved).problem.supplies[0]!.onHand)).toEqual([9, 10])
+    expect(noted(true).problem.demands).toEqual(noted(false).problem.demands)
+    const outcomes = [false, true].map(shelved => outcomeOf(noted(shelved), plansFor(noted(shelved).problem, solve), batch))
+    const gone = outcomes.map(({ usedUp, plan }) => usedUp.reduce((sum, { count }) => sum + count, 0) - plan.sheets)
+    // The sheet that is cut has still to be taken off the shelf, or is taken off it; it was paid for in any case.
+    expect(gone).toEqual([1, 0])
+    expect(outcomes.map(({ sheets }) => sheets[0]!.cut)).toEqual([1, 1])
   })
 
   it('keeps a layout as it is, for as long as the pieces stay', () => {

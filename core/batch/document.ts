@@ -96,6 +96,8 @@ export interface LayoutEntry {
   repeats: number
   /** Sheets of it that are cut already. */
   cut: number
+  /** Whether the shelf knows of what is cut: its sheets and offcuts are taken off it already. */
+  shelved: boolean
   tree: TreeEntry
 }
 

@@ -24,7 +24,7 @@ export function writeLayout({ supply, repeats, root }: Layout, cut: number, supp
     if (node.kind === 'cut') return { ...size, side: node.side, parts: node.parts.map(write) }
     return node.kind === 'piece' ? { ...size, piece: pieceRef(demands.find(({ key }) => key === node.demand)!, units), turned: node.turned } : size
   }
-  return { from: kind, repeats, cut, tree: write(root) }
+  return { from: kind, repeats, cut, shelved: false, tree: write(root) }
 }
 
 /**

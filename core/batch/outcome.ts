@@ -1,5 +1,5 @@
-import type { Measured, Plan, Solve } from '../cutting'
-import { leavesOf, madeBy, measured, plansFor, preferred, settingsAlone, tradeOffs } from '../cutting'
+import type { Measured, Plan, Solve, SupplyKind } from '../cutting'
+import { leavesOf, madeBy, measured, openedBy, plansFor, preferred, settingsAlone, tradeOffs } from '../cutting'
 import type { Kits, PaperUse } from '../kits'
 import { kitsFor } from '../kits'
 import type { Length } from '../lengths'
@@ -19,9 +19,9 @@ export interface PaperOutcome extends Measured {
   settingsAlone: number
   /** Sheets by format, those that are not needed included. `cut` are cut already and not among those needed. */
   sheets: (PaperUse['sheets'][number] & { cut: number })[]
-  /** Offcuts and drop-outs that are used up. */
-  usedUp: Leftover[]
-  /** Offcuts that are worth keeping, largest first. */
+  /** What the shelf has to learn once all of it is cut, what is cut already included: sheets and offcuts that are gone … */
+  usedUp: (Leftover & { kind: SupplyKind })[]
+  /** … and offcuts that are worth keeping, largest first. */
   leaves: Leftover[]
   /** Pieces that come out above what is wanted: spares. */
   over: { demand: string, count: number }[]
@@ -44,16 +44,18 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes, cutting,
   const chosen = own?.priority ? preferred(choices, own.priority, own.moreSheets) : preferred(choices, wishes.priority)
   const { layouts } = chosen.plan
   const made = madeBy(layouts)
-  const needed = (key: string) => layouts.filter(({ supply }) => supply === key).reduce((total, { repeats }) => total + repeats, 0)
+  const needed = openedBy(layouts)
+  const unshelved = [...entry.cut, ...layouts]
+  const gone = openedBy(unshelved)
   return {
     ...chosen,
     paper,
     entry,
     choices,
     settingsAlone: settingsAlone(chosen.plan, problem.cutter),
-    sheets: problem.supplies.filter(({ kind }) => kind === 'sheet').map(({ key, width, height, onHand, price }) => ({ width, height, onHand, price, needed: needed(key), cut: opened.get(key) ?? 0 })),
-    usedUp: problem.supplies.filter(({ kind, key }) => kind !== 'sheet' && needed(key) > 0).map(({ key, width, height }) => ({ width, height, count: needed(key) })),
-    leaves: leftoversOf(layouts),
+    sheets: problem.supplies.filter(({ kind }) => kind === 'sheet').map(({ key, width, height, onHand, price }) => ({ width, height, onHand, price, needed: needed.get(key) ?? 0, cut: opened.get(key) ?? 0 })),
+    usedUp: problem.supplies.filter(({ key }) => gone.has(key)).map(({ key, kind, width, height }) => ({ kind, width, height, count: gone.get(key)! })),
+    leaves: leftoversOf(unshelved),
     over: problem.demands.flatMap(({ key, quantity }) => ((made.get(key) ?? 0) > quantity ? [{ demand: key, count: made.get(key)! - quantity }] : [])),
   }
 

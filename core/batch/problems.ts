@@ -22,6 +22,8 @@ export interface PaperProblem {
   spoiled: Map<string, number>
   /** Sheets cut already, by supply key. */
   opened: Map<string, number>
+  /** Layouts that are cut and that the shelf does not know of yet. */
+  cut: Layout[]
   /** The paper of each supply, where they differ. */
   paperOf?: Map<string, Paper>
   /** Kept layouts that do not fit any more, and why. */
@@ -45,27 +47,32 @@ function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, demands
   const wanted = new Map(demands.map(({ key, quantity }) => [key, quantity]))
 
   const dropped: string[] = []
-  const [cut, kept]: Layout[][] = [[], []]
+  const [cut, kept, unshelved]: [Layout[], Layout[], Layout[]] = [[], [], []]
   for (const layout of entry?.layouts ?? []) {
     const read = readLayout(layout, demands, cutter)
     if ('wrong' in read) {
       dropped.push(read.wrong)
       continue
     }
-    if (layout.cut > 0) cut!.push({ ...read, repeats: Math.min(layout.cut, layout.repeats) })
+    if (layout.cut > 0) {
+      const done = { ...read, repeats: Math.min(layout.cut, layout.repeats) }
+      cut.push(done)
+      if (!layout.shelved) unshelved.push(done)
+    }
     if (layout.repeats <= layout.cut) continue
     // What is cut is cut; what is still to be cut needs its sheet.
-    if (supplies.some(({ key }) => key === read.supply)) kept!.push({ ...read, repeats: layout.repeats - layout.cut })
+    if (supplies.some(({ key }) => key === read.supply)) kept.push({ ...read, repeats: layout.repeats - layout.cut })
     else dropped.push('its sheet is no longer on the shelf')
   }
 
-  const made = madeBy(cut!)
-  const opened = openedBy(cut!)
+  const made = madeBy(cut)
+  const opened = openedBy(cut)
+  const taken = openedBy(unshelved)
   const spoiled = new Map((entry?.spoiled ?? []).map(({ piece, count }) => [keyOfRef(piece), count]))
   const missing = demands.map(demand => ({ ...demand, quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0) + (spoiled.get(demand.key) ?? 0)) }))
-  const left = supplies.map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (opened.get(supply.key) ?? 0)) }))
+  const left = supplies.map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (taken.get(supply.key) ?? 0)) }))
   const without = new Set((entry?.without ?? []).map(size => sheetKey(size)))
-  const keptOn = openedBy(kept!)
+  const keptOn = openedBy(kept)
   const free: Problem = { demands: missing, supplies: left, cutter, objective: batch.wishes.priority === 'sheets' ? 'sheets' : 'money' }
   const problem: Problem = {
     ...free,
@@ -75,11 +82,11 @@ function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, demands
       const held = keptOn.get(supply.key) ?? 0
       return held > 0 ? [{ ...supply, onHand: held, price: supply.onHand < held ? supply.price : null }] : []
     }),
-    ...kept!.length > 0 && { fixed: kept },
-    ...cut!.length > 0 && { setUp: cut!.map(({ root }) => root) },
+    ...kept.length > 0 && { fixed: kept },
+    ...cut.length > 0 && { setUp: cut.map(({ root }) => root) },
   }
-  const restricted = kept!.length > 0 || without.size > 0
-  return { paper, names, wanted, spoiled, opened, dropped, problem, free: restricted ? free : undefined }
+  const restricted = kept.length > 0 || without.size > 0
+  return { paper, names, wanted, spoiled, opened, cut: unshelved, dropped, problem, free: restricted ? free : undefined }
 }
 
 const sheetKey = ({ width, height }: { width: string, height: string }): string => supplyKey('sheet', { width: lengthFrom(width), height: lengthFrom(height) })

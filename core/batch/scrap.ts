@@ -39,12 +39,12 @@ export function scrapProblem(batch: Batch, { scrap, cutter }: Preparation, outco
   }
   for (const paper of papers.values()) {
     const used = outcomes.find(outcome => outcome.paper.key === paper.key)?.usedUp ?? []
-    for (const { width, height, count } of paper.offcuts) add(paper, { width, height }, count - (used.find(other => other.width === width && other.height === height)?.count ?? 0))
+    for (const { width, height, count } of paper.offcuts) add(paper, { width, height }, count - (used.find(other => other.kind === 'offcut' && other.width === width && other.height === height)?.count ?? 0))
   }
   const names = new Map(scrap.map(({ key, name }: Demand) => [key, name]))
   const wanted = new Map(scrap.map(({ key, quantity }) => [key, quantity]))
   return {
-    paper: SCRAP_PAPER, names, wanted, paperOf, dropped: [], spoiled: new Map(), opened: new Map(),
+    paper: SCRAP_PAPER, names, wanted, paperOf, dropped: [], spoiled: new Map(), opened: new Map(), cut: [],
     problem: { demands: scrap, supplies: [...supplies.values()], cutter, objective: 'sheets' },
   }
 }

@@ -29,7 +29,7 @@ const COLUMNS = [
         v-if="cut.length === 0"
         class="quiet small"
       >
-        Note above how many sheets of a layout are cut, and here what was spoiled: the plan is then made for what is missing. Sheets that are cut count as taken from what is on hand.
+        Note above how many sheets of a layout are cut, and here what was spoiled: the plan is then made for what is missing. Sheets that are cut count as taken from what is on hand until the shelf is brought up to date.
       </p>
       <p
         v-for="layout in cut"
@@ -40,7 +40,7 @@ const COLUMNS = [
           :width="lengthFrom(layout.tree.width)"
           :height="lengthFrom(layout.tree.height)"
           :units="work.units"
-        /> cut</span>
+        /> cut{{ layout.shelved ? ', off the shelf' : '' }}</span>
         <Button
           link
           size="small"

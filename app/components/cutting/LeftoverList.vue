@@ -1,22 +1,27 @@
 <script setup lang="ts">
 import type { PlannedPaper } from '../../composables/usePlanned'
 
-/** Offcuts that the plan uses up and those that it leaves, which go onto the shelf when they are cut. */
+/** What is left once the plan is cut, and the shelf brought up to date with it. */
 const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
 const shelf = usePapersStore()
 const toast = useToast()
 const busy = ref(false)
+const cutting = usePaperCutting(() => entry.paper.key)
 const outcome = computed(() => entry.outcome!)
+const offcuts = computed(() => outcome.value.usedUp.filter(({ kind }) => kind !== 'sheet'))
+const something = computed(() => outcome.value.usedUp.length > 0)
 
-/** Puts what the plan leaves onto the shelf and takes off it what is used up. */
+/** Takes sheets and offcuts that are used up off the shelf, puts what is left onto it, and notes everything as cut. */
 async function put() {
   const paper = shelf.papers.find(({ key }) => key === entry.paper.key)
   if (!paper) return
   busy.value = true
   try {
-    await shelf.change({ ...entryOf(paper), offcuts: offcutsAfter(paper.offcuts, outcome.value.usedUp, outcome.value.leaves, work.units) }, paper.revision)
-    toast.add({ severity: 'success', summary: `The offcuts of ${paper.name} are on the shelf.`, life: 4000 })
+    const planned = entry
+    await shelf.change(paperAfter(entryOf(paper), planned.outcome!, work.units), paper.revision)
+    cutting.noteShelved(planned)
+    toast.add({ severity: 'success', summary: `The shelf of ${paper.name} is up to date.`, life: 4000 })
   }
   catch (error) {
     toast.add({ severity: 'error', summary: 'The shelf is unchanged', detail: refusalOf(error).message, life: 12_000 })
@@ -29,7 +34,7 @@ async function put() {
 
 <template>
   <section
-    v-if="outcome.usedUp.length + outcome.leaves.length + outcome.over.length > 0"
+    v-if="something || outcome.over.length > 0"
     class="board stack"
     aria-label="What is left"
   >
@@ -43,7 +48,7 @@ async function put() {
       >{{ number }} × {{ entry.names.get(demand) }}</span>
     </p>
     <p
-      v-for="[word, list] in ([['Uses up offcuts', outcome.usedUp], ['Leaves offcuts', outcome.leaves]] as const)"
+      v-for="[word, list] in ([['Uses up offcuts', offcuts], ['Leaves offcuts', outcome.leaves]] as const)"
       v-show="list.length > 0"
       :key="word"
     >
@@ -58,9 +63,9 @@ async function put() {
         :units="work.units"
       /></span>
     </p>
-    <div v-if="outcome.usedUp.length + outcome.leaves.length > 0">
+    <div v-if="something">
       <Button
-        label="They are cut: put them on the shelf"
+        label="All of it is cut: bring the shelf up to date"
         size="small"
         severity="secondary"
         outlined

@@ -147,6 +147,9 @@ export class LayoutShape implements LayoutEntry {
   @most(BOUNDS.onHand) @least(0) @whole()
   cut!: number
 
+  @IsBoolean({ message: 'is true or false' })
+  shelved: boolean = false
+
   @IsCutTree(BOUNDS.parts)
   tree!: LayoutEntry['tree']
 }
