@@ -1,8 +1,8 @@
-import { without } from './guillotine'
+import { limited, without } from './guillotine'
 import { Patterns, fencesOf } from './patterns'
 import type { Column } from './patterns'
 import type { CutNode, Demand, Layout, Problem } from './plan'
-import { area, countsOf, isFresh, sheetsOf, spendingOf } from './plan'
+import { area, countsOf, isFresh, madeBy, sheetsOf, spendingOf, worthOf } from './plan'
 import type { Solve } from './solver'
 import { stripLayout } from './strips'
 
@@ -170,21 +170,13 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], {
     }
   }
 
-  /** A pattern without what is no longer missing. */
-  function trimmed(root: CutNode, left: ReadonlyMap<string, number>): CutNode {
-    return demands.reduce((node, { key }) => {
-      const over = (countsOf(node).get(key) ?? 0) - Math.max(0, left.get(key)!)
-      return over > 0 ? without(node, key, over, cutter) : node
-    }, root)
-  }
-
   /**
    * Patterns of a supply with no more than is left of anything: the best ones without what is
    * too much, and strips, which mix sizes where a pattern of any number would repeat one.
    */
   function* bounded(index: number, worth: ReadonlyMap<string, number>, left: ReadonlyMap<string, number>, count: number): Generator<{ root: CutNode, value: number }> {
-    const valued = (root: CutNode) => ({ root, value: [...countsOf(root)].reduce((sum, [key, pieces]) => sum + worth.get(key)! * pieces, 0) })
-    for (const { root } of count > 1 ? patterns.bests(index, worth) : [patterns.best(index, worth)].filter(best => best !== undefined)) yield valued(trimmed(root, left))
+    const valued = (root: CutNode) => ({ root, value: worthOf(root, worth) })
+    for (const { root } of count > 1 ? patterns.bests(index, worth) : [patterns.best(index, worth)].filter(best => best !== undefined)) yield valued(limited(root, left, cutter))
     for (const along of ['width', 'height'] as const) {
       const root = scarce ? stripLayout(supplies[index]!, cutter, along, demands, left, demand => worth.get(demand.key) ?? 0, { framed: false }) : undefined
       if (root) yield valued(root)
@@ -219,7 +211,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], {
         costs: columns.map(column => (patterns.isFresh(column) ? 1 : 0)),
         rows: [
           ...open.map(({ key }) => ({ least: left.get(key)!, of: columns.flatMap(({ counts }, index): [number, number][] => (counts.has(key) ? [[index, Math.min(counts.get(key)!, left.get(key)!)]] : [])) })),
-          ...limited.map(supply => ({ most: drawer[supply]!, of: columns.flatMap((column, index): [number, number][] => (column.supply === supply ? [[index, 1]] : [])) })),
+          ...limited.map(supply => ({ most: drawer[supply]!, of: patterns.from(supply) })),
         ],
       })
       if (!relaxed) return
@@ -254,7 +246,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], {
       rows: [
         ...patterns.demandRows(), ...patterns.drawerRows(columns.length),
         // What is proven already ends the search as soon as it is met.
-        ...bound > 0 && formats > 0 ? [{ least: bound, of: columns.flatMap((column, index): [number, number][] => (patterns.isFresh(column) ? [[index, 1]] : [])) }] : [],
+        ...bound > 0 && formats > 0 ? [{ least: bound, of: patterns.fresh() }] : [],
       ],
       whole: true,
     }, SECONDS.whole)
@@ -281,7 +273,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], {
       rows: [
         ...patterns.demandRows(kept),
         ...patterns.drawerRows(bought, kept),
-        { most, of: kept.flatMap((column, at): [number, number][] => (patterns.isFresh(column) ? [[at, 1]] : [])) },
+        { most, of: patterns.fresh(kept) },
         ...formats > 1 && Number.isFinite(cents) ? [patterns.budgetRow(bought, cents)] : [],
         // A layout that is used at all counts once, and so does each of its settings.
         ...kept.map(({ counts, supply }, at) => ({ most: 0, of: [[at, 1], [used + at, -mostOf(counts, supply)]] as [number, number][] })),
@@ -344,7 +336,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], {
 export function withoutSurplus(layouts: Layout[], demands: Demand[], { cutter }: Pick<Problem, 'cutter'>): Layout[] {
   let result = layouts
   for (const { key, quantity } of demands) {
-    let surplus = result.reduce((sum, { root, repeats }) => sum + (countsOf(root).get(key) ?? 0) * repeats, 0) - quantity
+    let surplus = (madeBy(result).get(key) ?? 0) - quantity
     if (surplus <= 0) continue
     result = result.flatMap((layout) => {
       const each = countsOf(layout.root).get(key) ?? 0

@@ -1,5 +1,5 @@
 import type { Demand, Plan, Problem } from './plan'
-import { area, countsOf, mergedLayouts, openedBy, sheetsOf, spendingOf } from './plan'
+import { area, madeBy, mergedLayouts, openedBy, sheetsOf, spendingOf } from './plan'
 
 /** What is left to plan beside the layouts that are in the plan whatever else is. */
 export function besideFixed(problem: Problem): Problem {
@@ -28,11 +28,4 @@ export function withFixed(plan: Plan, { fixed = [], supplies, demands }: Problem
     spending: spendingOf(layouts, supplies),
     yield: opened === 0 ? 0 : used / opened,
   }
-}
-
-/** How many of each demand some layouts give, by key. */
-export function madeBy(layouts: Plan['layouts']): Map<string, number> {
-  const made = new Map<string, number>()
-  for (const { root, repeats } of layouts) for (const [key, count] of countsOf(root)) made.set(key, (made.get(key) ?? 0) + count * repeats)
-  return made
 }

@@ -1,6 +1,7 @@
 import type { Length } from '../lengths'
 import { ways } from './bound'
 import type { CutNode, Cutter, Demand, Size } from './plan'
+import { countsOf } from './plan'
 import { isOffcut } from './strips'
 
 /** The most valuable way to cut one sheet, with its value. */
@@ -332,4 +333,14 @@ export function without(node: CutNode, demand: string, count: number, cutter: Cu
     return { kind: 'waste', width: part.width, height: part.height }
   }
   return tidy(visit(node), cutter)
+}
+
+/** A pattern without what is more than some number of each demand. */
+export function limited(node: CutNode, left: ReadonlyMap<string, number>, cutter: Cutter): CutNode {
+  let result = node
+  for (const [key, count] of countsOf(node)) {
+    const over = count - Math.max(0, left.get(key)!)
+    if (over > 0) result = without(result, key, over, cutter)
+  }
+  return result
 }

@@ -33,7 +33,7 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
   const allThere = patterns.addAll()
   const rows = () => [
     ...patterns.demandRows().map((row, index) => ({ least: 0, of: [...row.of, [columns.length, -demands[index]!.quantity] as [number, number]] })),
-    ...supplies.map(({ onHand }, supply) => ({ most: onHand, of: columns.flatMap((column, index): [number, number][] => (column.supply === supply ? [[index, 1]] : [])) })),
+    ...supplies.map(({ onHand }, supply) => ({ most: onHand, of: patterns.from(supply) })),
   ]
   const costs = () => [...columns.map(() => 0), -1]
 

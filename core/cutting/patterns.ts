@@ -96,8 +96,18 @@ export class Patterns {
   drawerRows(bought: number, columns = this.columns): Row[] {
     return this.supplies.map(({ onHand, price }, supply) => ({
       most: onHand,
-      of: [...columns.flatMap((column, index): [number, number][] => (column.supply === supply ? [[index, 1]] : [])), [bought + supply, price === null ? 0 : -1] as [number, number]],
+      of: [...this.from(supply, columns), [bought + supply, price === null ? 0 : -1] as [number, number]],
     }))
+  }
+
+  /** The columns of one supply, each counted once. */
+  from(supply: number, columns = this.columns): Row['of'] {
+    return columns.flatMap((column, index): Row['of'] => (column.supply === supply ? [[index, 1]] : []))
+  }
+
+  /** The columns of fresh sheets, each counted once. */
+  fresh(columns = this.columns): Row['of'] {
+    return columns.flatMap((column, index): Row['of'] => (this.isFresh(column) ? [[index, 1]] : []))
   }
 
   /** Spends no more than some cents. */

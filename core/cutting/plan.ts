@@ -167,4 +167,21 @@ export function spendingOf(layouts: Layout[], supplies: Supply[]): number {
   return supplies.reduce((sum, { key, onHand, price }) => sum + (price ?? 0) * Math.max(0, (opened.get(key) ?? 0) - onHand), 0)
 }
 
+/** How many of each demand some layouts give, by key. */
+export function madeBy(layouts: Layout[]): Map<string, number> {
+  const made = new Map<string, number>()
+  for (const { root, repeats } of layouts) for (const [key, count] of countsOf(root)) made.set(key, (made.get(key) ?? 0) + count * repeats)
+  return made
+}
+
+/** What the pieces of a cut tree are worth, by the worth of one piece of each demand. */
+export const worthOf = (root: CutNode, worths: ReadonlyMap<string, number>): number =>
+  [...countsOf(root)].reduce((sum, [key, count]) => sum + worths.get(key)! * count, 0)
+
+/** Whether one list of figures comes before another, the first that differs deciding; nothing when they are equal. */
+export function before(a: number[], b: number[]): boolean | undefined {
+  const decisive = a.findIndex((value, index) => value !== b[index])
+  return decisive < 0 ? undefined : a[decisive]! < b[decisive]!
+}
+
 export const area = ({ width, height }: Size): number => width * height

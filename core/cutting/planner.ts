@@ -2,10 +2,10 @@ import { fits, sheetBound, ways } from './bound'
 import { benchSequence, settingsIn } from './bench'
 import { exactly } from './exact'
 import { besideFixed, withFixed } from './fixed'
-import { Guillotine, without } from './guillotine'
+import { Guillotine, limited } from './guillotine'
 import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from './plan'
 import { lessKerf, withKerf } from './kerf'
-import { area, countsOf, isFresh, mergedLayouts, sheetsOf, spendingOf } from './plan'
+import { area, before, countsOf, isFresh, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf } from './plan'
 import type { Solve } from './solver'
 import { frame, isCuttable, squared, stripLayout } from './strips'
 
@@ -141,10 +141,10 @@ interface Attempt {
 
 /** Layouts measured as an attempt. */
 function attemptOf(layouts: Layout[], { supplies }: Pick<Problem, 'supplies'>, demands: Demand[]): Attempt {
-  const made = (key: string) => layouts.reduce((sum, { root, repeats }) => sum + (countsOf(root).get(key) ?? 0) * repeats, 0)
+  const made = madeBy(layouts)
   return {
     layouts: mergedLayouts(layouts),
-    missing: new Map(demands.map(({ key, quantity }) => [key, Math.max(0, quantity - made(key))])),
+    missing: new Map(demands.map(({ key, quantity }) => [key, Math.max(0, quantity - (made.get(key) ?? 0))])),
     sheets: sheetsOf(layouts, supplies),
     spending: spendingOf(layouts, supplies),
   }
@@ -152,8 +152,6 @@ function attemptOf(layouts: Layout[], { supplies }: Pick<Problem, 'supplies'>, d
 
 /** Fills one sheet with what is left to cut; nothing when not a single piece fits. */
 type Filler = (supply: Supply, left: Map<string, number>, worths: Map<string, number>) => CutNode | undefined
-
-const worthOf = (root: CutNode, worths: Map<string, number>) => [...countsOf(root)].reduce((sum, [key, count]) => sum + worths.get(key)! * count, 0)
 
 function stripFiller({ cutter }: Problem, demands: Demand[]): Filler {
   return (supply, left, worths) => SIDES
@@ -167,7 +165,7 @@ function guillotineFiller({ cutter, supplies }: Problem, demands: Demand[]): Fil
   return (supply, left, worths) => {
     const wanted = new Map([...worths].map(([key, worth]) => [key, left.get(key)! > 0 ? worth : 0]))
     const root = patterns.get(supply.key)?.best(wanted)?.root
-    return root && frame(supply, cutter, demands.reduce((node, { key }) => without(node, key, Math.max(0, (countsOf(node).get(key) ?? 0) - left.get(key)!), cutter), root))
+    return root && frame(supply, cutter, limited(root, left, cutter))
   }
 }
 
@@ -197,7 +195,7 @@ function oneAttempt(demands: Demand[], supplies: Supply[], worths: Map<string, n
 function correctWorths({ layouts }: Attempt, worths: Map<string, number>): void {
   for (const { root } of layouts) {
     const counts = countsOf(root)
-    const filled = [...counts].reduce((sum, [key, count]) => sum + worths.get(key)! * count, 0)
+    const filled = worthOf(root, worths)
     if (filled === 0) continue
     const scale = area(root) / filled
     for (const key of counts.keys()) worths.set(key, worths.get(key)! * (0.75 + 0.25 * scale))
@@ -212,12 +210,6 @@ function better(a: Attempt, b: Attempt, { objective, cutter, setUp = [] }: Probl
   const first = (attempt: Attempt) => [total(attempt.missing.values()), ...objective === 'sheets' ? [attempt.sheets, attempt.spending] : [attempt.spending, attempt.sheets]]
   const second = ({ layouts }: Attempt) => [layouts.filter(({ root }) => ready.size > 0 && !ready.has(JSON.stringify(root))).length, settingsIn(benchSequence(layouts, cutter))]
   return before(first(a), first(b)) ?? before(second(a), second(b)) ?? false
-}
-
-/** Whether one list of figures comes before another; nothing when they are equal. */
-function before(a: number[], b: number[]): boolean | undefined {
-  const decisive = a.findIndex((value, index) => value !== b[index])
-  return decisive < 0 ? undefined : a[decisive]! < b[decisive]!
 }
 
 /** An attempt as a plan; its yield is stated once the fixed layouts are with it. */

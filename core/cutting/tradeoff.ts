@@ -1,6 +1,7 @@
 import type { BenchStep, Pace } from './bench'
 import { benchSequence, handlingsIn, minutesOf, settingsIn, strokesIn } from './bench'
 import type { Cutter, Plan } from './plan'
+import { before } from './plan'
 
 /** What counts most for the maker. */
 export const PRIORITIES = ['money', 'sheets', 'settings', 'time'] as const
@@ -47,11 +48,7 @@ export function preferred(plans: Measured[], priority: Priority, moreSheets: num
     settings: [settings, plan.sheets, minutes],
     time: [minutes, plan.sheets, settings],
   })[priority]
-  return plans.filter(({ plan }) => moreSheets === null || plan.sheets <= least + moreSheets).reduce((best, one) => {
-    const [a, b] = [order(one), order(best)]
-    const decisive = a.findIndex((figure, index) => figure !== b[index])
-    return decisive >= 0 && a[decisive]! < b[decisive]! ? one : best
-  })
+  return plans.filter(({ plan }) => moreSheets === null || plan.sheets <= least + moreSheets).reduce((best, one) => (before(order(one), order(best)) ? one : best))
 }
 
 /** The wish that leads to a plan: what counts most among those with no more sheets than it. */
