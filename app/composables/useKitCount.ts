@@ -37,7 +37,7 @@ export function useKitCount() {
       stop()
     })
     const order: PlannerOrder = { kind: 'kits', order: 1, jobs: questions.map(({ key, kit: { problem, perKit } }) => ({ key, problem, perKit })) }
-    worker.postMessage(structuredClone(order))
+    worker.postMessage(order)
   }
 
   function stop() {

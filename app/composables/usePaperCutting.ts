@@ -88,5 +88,5 @@ export function usePaperCutting(paper: () => string) {
     })
   }
 
-  return { entry, take, takeAsUsual, isForbidden, forbid, keptAt, keep, noteCut, noteShelved, forgetCut, spoiledOf, noteSpoiled }
+  return { entry, take, takeAsUsual, isForbidden, forbid, keep, noteCut, noteShelved, forgetCut, spoiledOf, noteSpoiled }
 }

@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { computed, nextTick, shallowRef, watch } from 'vue'
 import type { Batch } from '../../core/batch'
-import { newCard, newClass, prepare } from '../../core/batch'
+import { newCard, newClass, prepare, writeLayout } from '../../core/batch'
 import { planPaper, plansFor } from '../../core/cutting'
 import { foldById } from '../../core/folds'
 import { inches } from '../../core/lengths'
@@ -141,6 +141,26 @@ describe('the planner’s store', () => {
     worker().work()
     expect(planner.papers[0]!.free!.sheets).toBeGreaterThan(0)
     expect(planner.outcomes[0]!.sheets.map(({ width }) => width)).toEqual([inches(6)])
+  })
+
+  it('has nothing more to tell the shelf once the shelf knows, though the plan is the same', async () => {
+    worker().work()
+    const { plan: { layouts }, entry: { problem } } = planner.outcomes[0]!
+    const cut = (shelved: boolean): Batch => {
+      const batch = withSeats(4)
+      const [paper] = batch.papers
+      const onHand = 50 - (shelved ? layouts.reduce((sum, { repeats }) => sum + repeats, 0) : 0)
+      return {
+        ...batch, papers: [{ ...paper!, stocks: [{ ...paper!.stocks[0]!, onHand }] }],
+        cutting: [{ paper: 'kelp', priority: null, moreSheets: null, without: [], spoiled: [], layouts: layouts.map(layout => ({ ...writeLayout(layout, layout.repeats, problem.supplies, problem.demands, 'inch'), shelved })) }],
+      }
+    }
+    await change(cut(false))
+    worker().work()
+    expect(planner.outcomes[0]!.usedUp.length).toBeGreaterThan(0)
+    const asked = worker().orders.length
+    await change(cut(true))
+    expect([worker().orders.length, planner.outcomes[0]!.usedUp]).toEqual([asked, []])
   })
 
   it('says what failed, paper by paper', () => {

@@ -31,7 +31,7 @@ const outcomes = new WeakMap<Plan[], { for: string, outcome: PaperOutcome }>()
 
 function outcomeFor(paper: PaperProblem, plans: Plan[], batch: Batch): PaperOutcome {
   const own = batch.cutting.find(entry => entry.paper === paper.paper.key)
-  const wishes = JSON.stringify([batch.wishes, batch.tools.pace, own?.priority, own?.moreSheets, [...paper.names], [...paper.opened]])
+  const wishes = JSON.stringify([batch.wishes, batch.tools.pace, own?.priority, own?.moreSheets, [...paper.names], [...paper.opened], paper.cut])
   const known = outcomes.get(plans)
   if (known?.for === wishes) return { ...known.outcome, paper: paper.paper, entry: paper }
   const outcome = outcomeOf(paper, plans, batch)
