@@ -4,6 +4,7 @@ import { kitsOfBatch, planAll, prepare } from '../core/batch'
 import type { Batch } from '../core/batch'
 import { loadSolver } from '../cli/solver'
 import { plan, planPaper } from '../core/cutting'
+import type { Solve } from '../core/cutting'
 import { FOLDS, defaultInputs, drawFolded, poseOf, thicknessMap } from '../core/folds'
 import { writeBatch } from '../core/formats'
 import { inches, millimetres } from '../core/lengths'
@@ -19,55 +20,72 @@ const FRAME = 1000 / 60
 
 /** The demo class for some seats, fewest sheets for the least money. */
 const withSeats = (batch: Batch, seats: number): Batch => ({ ...batch, class: { ...batch.class, seats, spares: 0 }, wishes: { priority: 'money' }, cutting: [] })
-const solve = await loadSolver()
-const speed = new Table({ head: ['Class', 'Kits', 'Change → pieces', 'of a frame', 'First plans', 'All plans', 'Kits'], style: { head: [], border: [] } })
-const sheets = new Table({ head: ['Class', 'Kits', 'Sheets', 'Lower bound', 'Ratio', 'Papers proven'], style: { head: [], border: [] } })
-for (const batch of demoBatches(new Date(2030, 0, 1))) {
-  for (const seats of [12, 60, 500]) {
-    const whole = withSeats(batch, seats)
-    const preparation = prepare(whole)
-    const outcomes = planAll(whole, preparation, solve)
-    const change = time(() => prepare(whole))
-    const first = time(() => preparation.papers.forEach(({ problem }) => planPaper(problem).next()), 5)
-    const all = time(() => preparation.papers.forEach(({ problem }) => plan(problem, solve)), 1)
-    const kits = time(() => kitsOfBatch(whole, preparation, outcomes))
-    speed.push([batch.class.title, seats, ms(change), of(change, FRAME), ms(first), ms(all), ms(kits)])
-    const used = outcomes.reduce((sum, outcome) => sum + outcome.plan.sheets, 0)
-    const bound = outcomes.reduce((sum, outcome) => sum + outcome.plan.bound, 0)
-    const proven = outcomes.filter(outcome => outcome.plan.sheets === outcome.plan.bound).length
-    sheets.push([batch.class.title, seats, used, bound, (used / bound).toFixed(3), `${proven} of ${outcomes.length}`])
+/** The demo classes at some sizes: how fast a change, the plans and the kits are, and how many sheets they take. */
+function classes(solve: Solve): string {
+  const speed = new Table({ head: ['Class', 'Kits', 'Change → pieces', 'of a frame', 'First plans', 'All plans', 'Kits'], style: { head: [], border: [] } })
+  const sheets = new Table({ head: ['Class', 'Kits', 'Sheets', 'Lower bound', 'Ratio', 'Papers proven'], style: { head: [], border: [] } })
+  for (const batch of demoBatches(new Date(2030, 0, 1))) {
+    for (const seats of [12, 60, 500]) {
+      const whole = withSeats(batch, seats)
+      const preparation = prepare(whole)
+      const outcomes = planAll(whole, preparation, solve)
+      const change = time(() => prepare(whole))
+      const first = time(() => preparation.papers.forEach(({ problem }) => planPaper(problem).next()), 5)
+      const all = time(() => preparation.papers.forEach(({ problem }) => plan(problem, solve)), 1)
+      const kits = time(() => kitsOfBatch(whole, preparation, outcomes))
+      speed.push([batch.class.title, seats, ms(change), of(change, FRAME), ms(first), ms(all), ms(kits)])
+      const used = outcomes.reduce((sum, outcome) => sum + outcome.plan.sheets, 0)
+      const bound = outcomes.reduce((sum, outcome) => sum + outcome.plan.bound, 0)
+      const proven = outcomes.filter(outcome => outcome.plan.sheets === outcome.plan.bound).length
+      sheets.push([batch.class.title, seats, used, bound, (used / bound).toFixed(3), `${proven} of ${outcomes.length}`])
+    }
   }
+  return `${speed.toString()}\n${sheets.toString()}`
 }
 
 /** What a change of a parameter may take: pieces and findings of one design. */
 const CHANGE = 5
-const folds = new Table({ head: ['Fold', 'Panels', 'Change → pieces and findings', 'of 5 ms', 'Pose at an opening', 'Drawn view', 'Thickness map'], style: { head: [], border: [] } })
-for (const fold of FOLDS) {
-  const inputs = defaultInputs(fold.parameters, 'inch')
-  const card = fold.construct(inputs, 'inch', inches(1 / 16))
-  const change = time(() => fold.construct(inputs, 'inch', inches(1 / 16)))
-  folds.push([
-    fold.name, card.parts.reduce((sum, { panels }) => sum + panels.length, 0), ms(change), of(change, CHANGE),
-    ms(time(() => poseOf(card, 0.4))), ms(time(() => drawFolded(card, 0.4, fold.view))), ms(time(() => thicknessMap(card, () => millimetres(0.3), millimetres(1.5)), 5)),
-  ])
+
+/** Every fold of the catalogue: how fast it is worked out, posed and drawn. */
+function folds(): string {
+  const table = new Table({ head: ['Fold', 'Panels', 'Change → pieces and findings', 'of 5 ms', 'Pose at an opening', 'Drawn view', 'Thickness map'], style: { head: [], border: [] } })
+  for (const fold of FOLDS) {
+    const inputs = defaultInputs(fold.parameters, 'inch')
+    const card = fold.construct(inputs, 'inch', inches(1 / 16))
+    const change = time(() => fold.construct(inputs, 'inch', inches(1 / 16)))
+    table.push([
+      fold.name, card.parts.reduce((sum, { panels }) => sum + panels.length, 0), ms(change), of(change, CHANGE),
+      ms(time(() => poseOf(card, 0.4))), ms(time(() => drawFolded(card, 0.4, fold.view))), ms(time(() => thicknessMap(card, () => millimetres(0.3), millimetres(1.5)), 5)),
+    ])
+  }
+  return table.toString()
 }
 
-const batch = writeBatch(demoBatches(new Date(2030, 0, 1))[1]!)
-const start = (args: string[]) => {
-  const began = performance.now()
-  spawnSync('node', args, { input: batch })
-  return performance.now() - began
+/** What the command line may take to its first line, in milliseconds. */
+const FIRST_LINE = 500
+
+/** “pieces” on the command line, through npm and without it, beside a bare start of Node. */
+function commandLine(): string {
+  const batch = writeBatch(demoBatches(new Date(2030, 0, 1))[1]!)
+  const start = (command: string, args: string[]) => median(Array.from({ length: 9 }, () => {
+    const began = performance.now()
+    spawnSync(command, args, { input: batch })
+    return performance.now() - began
+  }))
+  const node = start('node', ['-e', '0'])
+  const command = start('node', ['scripts/wakaru.mjs', 'pieces', '-'])
+  const npm = start('npm', ['run', '-s', 'wakaru', '--', 'pieces', '-'])
+  return `Command line, whole run of “pieces”: ${ms(command)}, ${of(command, node)} a bare start of Node (${ms(node)}); through npm ${ms(npm)}, ${of(npm, FIRST_LINE)} half a second.`
 }
-const node = median(Array.from({ length: 9 }, () => start(['-e', '0'])))
-const command = median(Array.from({ length: 9 }, () => start(['scripts/wakaru.mjs', 'pieces', '-'])))
 
-/** Random problems of each class and number of pieces; `--instances 5` for more. */
-const instances = Number(process.argv[process.argv.indexOf('--instances') + 1]) || 1
+async function main() {
+  const solve = await loadSolver()
+  /** Random problems of each class and number of pieces; `--instances 5` for more. */
+  const instances = Number(process.argv[process.argv.indexOf('--instances') + 1]) || 1
 
-console.log(`Node ${process.version}, ${process.platform} ${process.arch}. Medians in one process.\n`)
-console.log(speed.toString())
-console.log(sheets.toString())
-console.log(folds.toString())
-console.log(`Command line, whole run of “pieces”: ${ms(command)}, ${of(command, node)} a bare start of Node (${ms(node)}).`)
-for (const part of [craftBatches, (solver: typeof solve) => literatureClasses(solver, instances), studioOrders]) console.log(`\n${part(solve)}`)
-console.log(`Memory in use after it all: ${Math.round(process.memoryUsage().heapUsed / 1e6)} MB.`)
+  console.log(`Node ${process.version}, ${process.platform} ${process.arch}. Medians in one process.\n`)
+  for (const part of [() => classes(solve), folds, commandLine, () => craftBatches(solve), () => literatureClasses(solve, instances), () => studioOrders(solve)]) console.log(`${part()}\n`)
+  console.log(`Memory in use after it all: ${Math.round(process.memoryUsage().heapUsed / 1e6)} MB.`)
+}
+
+void main()

@@ -100,4 +100,4 @@ function wrong(message: string): number {
   return 2
 }
 
-process.exitCode = await run(process.argv.slice(2))
+void run(process.argv.slice(2)).then(status => (process.exitCode = status))

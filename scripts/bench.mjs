@@ -1,6 +1,6 @@
 import { pathToFileURL } from 'node:url'
 import { installPackages } from './lib/install.mjs'
-import { bundle } from './lib/sources.mjs'
+import { bundle } from './lib/bundle.mjs'
 import { main } from './lib/talk.mjs'
 
 main(async () => {

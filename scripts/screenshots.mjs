@@ -3,7 +3,8 @@ import { join } from 'node:path'
 import { checkNode, installChromium, installMariaDb, installPackages } from './lib/install.mjs'
 import { serve } from './lib/serve.mjs'
 import { buildApplication } from './lib/sources.mjs'
-import { ROOT, main, say } from './lib/talk.mjs'
+import { ROOT } from './lib/root.mjs'
+import { main, say } from './lib/talk.mjs'
 
 /** Takes one picture of each main view from the demo data, at 1280 × 800. */
 const VIEWS = [

@@ -4,7 +4,8 @@ import { parseArgs } from 'node:util'
 import { checkNode, installChromium, installMariaDb, installPackages, programs } from './lib/install.mjs'
 import { serve } from './lib/serve.mjs'
 import { buildApplication } from './lib/sources.mjs'
-import { ROOT, Stop, main, run, say } from './lib/talk.mjs'
+import { ROOT } from './lib/root.mjs'
+import { Stop, main, run, say } from './lib/talk.mjs'
 
 const REPORTS = join(ROOT, '.data/reports')
 const DATABASE = join(ROOT, '.data/test')

@@ -1,7 +1,8 @@
 import { existsSync, statSync } from 'node:fs'
 import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
-import { ROOT, Stop, run, say } from './talk.mjs'
+import { ROOT } from './root.mjs'
+import { Stop, run, say } from './talk.mjs'
 
 const NODE = [20, 19]
 

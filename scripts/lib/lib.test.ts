@@ -1,13 +1,15 @@
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, utimesSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { once } from './bundle.mjs'
 import { freePort } from './database.mjs'
 import { checkNode } from './install.mjs'
 import { forgetServing, noteServing, servingFrom } from './running.mjs'
 import { fingerprint } from './sources.mjs'
+import { ROOT } from './root.mjs'
 import { Stop, run } from './talk.mjs'
 
 describe('running commands', () => {
@@ -65,5 +67,62 @@ describe('the fingerprint of the sources', () => {
     expect(fingerprint(['core/paper'])).toBe(fingerprint(['core/paper']))
     expect(fingerprint(['core/paper'])).not.toBe(fingerprint(['core/kits']))
     expect(fingerprint(['no-such-room'])).toMatch(/^[0-9a-f]{64}$/)
+  })
+})
+
+describe('work done once for the same sources', () => {
+  const stamp = join(relative(ROOT, mkdtempSync(join(tmpdir(), 'wakaru-once-'))), 'stamp')
+  const doing = async (sources: string, there = true) => {
+    let done = false
+    await once(stamp, sources, () => there, async () => void (done = true))
+    return done
+  }
+
+  it('is done again for other sources, or when its result is gone', async () => {
+    expect(await doing('a')).toBe(true)
+    expect(await doing('a')).toBe(false)
+    expect(await doing('a', false)).toBe(true)
+    expect(await doing('b')).toBe(true)
+  })
+
+  it('is not noted as done when it fails', async () => {
+    await expect(once(stamp, 'c', () => true, () => Promise.reject(new Error('no')))).rejects.toThrow('no')
+    expect(await doing('c')).toBe(true)
+  })
+})
+
+describe('a bundle run with what was compiled before', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'wakaru-compiled-'))
+  const file = join(folder, 'sum.cjs')
+  const kept = `${file}.add.compiled`
+  const start = async (use = 'add') => {
+    const { code, output } = await run('node', ['-e', `import(${JSON.stringify(new URL('./compiled.mjs', import.meta.url))}).then(({ runCompiled }) => runCompiled(${JSON.stringify(file)}, ${JSON.stringify(use)}))`], { quiet: true, allowFailure: true })
+    return [code, output.trim()]
+  }
+
+  it('keeps it after a good run, and only then', async () => {
+    writeFileSync(file, 'console.log("wrong"); process.exitCode = 2')
+    expect(await start()).toEqual([2, 'wrong'])
+    expect(existsSync(kept)).toBe(false)
+    writeFileSync(file, 'const add = (a, b) => a + b; console.log(add(20, 22), require("node:path").basename(__filename))')
+    expect(await start()).toEqual([0, '42 sum.cjs'])
+    expect(existsSync(kept)).toBe(true)
+    const before = readFileSync(kept)
+    utimesSync(kept, 1, 1)
+    expect(await start()).toEqual([0, '42 sum.cjs'])
+    expect(readFileSync(kept).equals(before)).toBe(true)
+  })
+
+  it('makes it anew when it belongs to another bundle or is damaged', async () => {
+    writeFileSync(file, 'console.log("another, longer than the one before it was"); function unused() { return 1 }')
+    expect(await start()).toEqual([0, 'another, longer than the one before it was'])
+    writeFileSync(kept, 'rubbish')
+    expect(await start()).toEqual([0, 'another, longer than the one before it was'])
+    expect(readFileSync(kept).length).toBeGreaterThan(100)
+  })
+
+  it('takes no path from the name of the work', async () => {
+    expect(await start('../../elsewhere')).toEqual([0, 'another, longer than the one before it was'])
+    expect(existsSync(`${file}.other.compiled`)).toBe(true)
   })
 })

@@ -1,8 +1,9 @@
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
 import { freePort, startMariaDb } from './database.mjs'
-import { bundle } from './sources.mjs'
-import { ROOT, Stop, run, say } from './talk.mjs'
+import { bundle } from './bundle.mjs'
+import { ROOT } from './root.mjs'
+import { Stop, run, say } from './talk.mjs'
 
 /**
  * Starts database and application, each step undone in reverse order by `stop`.

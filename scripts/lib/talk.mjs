@@ -1,8 +1,5 @@
 import { spawn } from 'node:child_process'
-import { fileURLToPath } from 'node:url'
-
-/** The project's folder. */
-export const ROOT = fileURLToPath(new URL('../../', import.meta.url))
+import { ROOT } from './root.mjs'
 
 export const say = text => console.log(`· ${text}`)
 
