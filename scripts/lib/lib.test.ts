@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readFileSync, utimesSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, readdirSync, statSync, utimesSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -94,7 +94,7 @@ describe('work done once for the same sources', () => {
 describe('a bundle run with what was compiled before', () => {
   const folder = mkdtempSync(join(tmpdir(), 'wakaru-compiled-'))
   const file = join(folder, 'sum.cjs')
-  const kept = `${file}.add.compiled`
+  const kept = () => readdirSync(folder).filter(name => name !== 'sum.cjs')
   const start = async (use = 'add') => {
     const { code, output } = await run('node', ['-e', `import(${JSON.stringify(new URL('./compiled.mjs', import.meta.url))}).then(({ runCompiled }) => runCompiled(${JSON.stringify(file)}, ${JSON.stringify(use)}))`], { quiet: true, allowFailure: true })
     return [code, output.trim()]
@@ -103,26 +103,28 @@ describe('a bundle run with what was compiled before', () => {
   it('keeps it after a good run, and only then', async () => {
     writeFileSync(file, 'console.log("wrong"); process.exitCode = 2')
     expect(await start()).toEqual([2, 'wrong'])
-    expect(existsSync(kept)).toBe(false)
+    expect(kept()).toEqual([])
     writeFileSync(file, 'const add = (a, b) => a + b; console.log(add(20, 22), require("node:path").basename(__filename))')
     expect(await start()).toEqual([0, '42 sum.cjs'])
-    expect(existsSync(kept)).toBe(true)
-    const before = readFileSync(kept)
-    utimesSync(kept, 1, 1)
+    const [name] = kept()
+    utimesSync(join(folder, name!), 1, 1)
     expect(await start()).toEqual([0, '42 sum.cjs'])
-    expect(readFileSync(kept).equals(before)).toBe(true)
+    expect(kept()).toEqual([name])
+    expect(statSync(join(folder, name!)).mtimeMs).toBe(1000)
   })
 
-  it('makes it anew when it belongs to another bundle or is damaged', async () => {
-    writeFileSync(file, 'console.log("another, longer than the one before it was"); function unused() { return 1 }')
-    expect(await start()).toEqual([0, 'another, longer than the one before it was'])
-    writeFileSync(kept, 'rubbish')
-    expect(await start()).toEqual([0, 'another, longer than the one before it was'])
-    expect(readFileSync(kept).length).toBeGreaterThan(100)
+  it('is not misled by another bundle of the same length, nor by what does not fit', async () => {
+    writeFileSync(file, 'const sub = (a, b) => a - b; console.log(sub(20, 22), require("node:path").basename(__filename))')
+    utimesSync(file, 5, 5)
+    expect(await start()).toEqual([0, '-2 sum.cjs'])
+    const name = join(folder, 'sum.cjs.add.5000')
+    writeFileSync(name, 'rubbish')
+    expect(await start()).toEqual([0, '-2 sum.cjs'])
+    expect(readFileSync(name).length).toBeGreaterThan(100)
   })
 
   it('takes no path from the name of the work', async () => {
-    expect(await start('../../elsewhere')).toEqual([0, 'another, longer than the one before it was'])
-    expect(existsSync(`${file}.other.compiled`)).toBe(true)
+    expect(await start('../../elsewhere')).toEqual([0, '-2 sum.cjs'])
+    expect(kept()).toContain('sum.cjs.other.5000')
   })
 })
