@@ -1,3 +1,4 @@
+import type { Sequelize } from 'sequelize'
 import { connect } from './connection'
 import { defineModels, StudioClass, StudioPaper } from './models'
 import { migrations } from './migrations'
@@ -9,8 +10,7 @@ import { importBatch } from '../utils/import'
  * loads the demo studio into an empty database. Needs DATABASE_URL of a user
  * who may create tables.
  */
-const sequelize = connect(process.env.DATABASE_URL ?? '')
-try {
+async function prepare(sequelize: Sequelize) {
   defineModels(sequelize)
   const done = await migrations(sequelize).up()
   console.log(done.length > 0 ? `Tables brought up to date (${done.map(({ name }) => name).join(', ')}).` : 'Tables are up to date.')
@@ -20,10 +20,11 @@ try {
     console.log('Demo studio loaded: the Ferry Lane Paper Room.')
   }
 }
-catch (error) {
-  console.error(`The database could not be prepared: ${(error as Error).message}`)
-  process.exitCode = 1
-}
-finally {
-  await sequelize.close()
-}
+
+const sequelize = connect(process.env.DATABASE_URL ?? '')
+void prepare(sequelize)
+  .catch((error: Error) => {
+    console.error(`The database could not be prepared: ${error.message}`)
+    process.exitCode = 1
+  })
+  .finally(() => sequelize.close())
