@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process'
+import { parseArgs } from 'node:util'
 import Table from 'cli-table3'
 import { kitsOfBatch, planAll, prepare } from '../core/batch'
 import type { Batch } from '../core/batch'
@@ -79,13 +80,27 @@ function commandLine(): string {
 }
 
 async function main() {
+  const { values } = parseArgs({ options: { instances: { type: 'string' }, only: { type: 'string' } } })
   const solve = await loadSolver()
-  /** Random problems of each class and number of pieces; `--instances 5` for more. */
-  const instances = Number(process.argv[process.argv.indexOf('--instances') + 1]) || 1
+  /** Random problems of each class and number of pieces. */
+  const instances = Number(values.instances) || 1
+  const parts: Record<string, () => string> = {
+    classes: () => classes(solve),
+    folds,
+    command: commandLine,
+    craft: () => craftBatches(solve),
+    literature: () => literatureClasses(solve, instances),
+    studio: () => studioOrders(solve),
+  }
+  if (values.only !== undefined && !Object.hasOwn(parts, values.only)) throw new Error(`--only takes one of: ${Object.keys(parts).join(', ')}.`)
 
   console.log(`Node ${process.version}, ${process.platform} ${process.arch}. Medians in one process.\n`)
-  for (const part of [() => classes(solve), folds, commandLine, () => craftBatches(solve), () => literatureClasses(solve, instances), () => studioOrders(solve)]) console.log(`${part()}\n`)
-  console.log(`Memory in use after it all: ${Math.round(process.memoryUsage().heapUsed / 1e6)} MB.`)
+  for (const [name, part] of Object.entries(parts)) if (values.only === undefined || values.only === name) console.log(`${part()}\n`)
+  const { heapUsed, rss } = process.memoryUsage()
+  console.log(`Memory in use after it all: ${Math.round(heapUsed / 1e6)} MB, ${Math.round(rss / 1e6)} MB of the process.`)
 }
 
-void main()
+main().catch((error: Error) => {
+  console.error(error.message)
+  process.exitCode = 2
+})

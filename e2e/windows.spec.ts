@@ -66,29 +66,3 @@ test('a paper changed in another window is not overwritten', async ({ request })
   expect(late.status()).toBe(409)
   expect((await late.json()).message).toContain('changed in another window')
 })
-
-test.describe('the server’s doors', () => {
-  test('answer what is wrong and change nothing', async ({ request }) => {
-    const id = await demoClass(request, 'Doors')
-    const { revision, document } = await (await request.get(`/api/classes/${id}`)).json()
-    const put = async (body: unknown) => {
-      const answer = await request.put(`/api/classes/${id}`, { data: body as object })
-      return [answer.status(), (await answer.json()).message]
-    }
-    expect(await put({ revision, document: { ...document, cards: [{ ...document.cards[0], parameters: { width: 'x' } }] } })).toEqual([422, expect.stringContaining('cards[0].parameters.width')])
-    expect(await put({ revision, document: { ...document, class: { ...document.class, seats: -1 } } })).toEqual([422, expect.stringContaining('document.class.seats must be at least 1')])
-    expect(await put({ revision: revision + 5, document })).toEqual([409, expect.stringContaining('another window')])
-    expect(await put({ revision })).toEqual([422, expect.stringContaining('document is missing')])
-    expect(await put([])).toEqual([422, expect.stringContaining('must be a JSON object')])
-    const text = await request.put(`/api/classes/${id}`, { data: Buffer.from('no json'), headers: { 'Content-Type': 'application/json' } })
-    expect(text.status()).toBe(400)
-    expect((await request.get('/api/classes/abc')).status()).toBe(404)
-    expect((await request.delete('/api/classes/0')).status()).toBe(404)
-    expect((await (await request.get(`/api/classes/${id}`)).json()).revision).toBe(revision)
-  })
-
-  test('take changes from Wakaru’s own pages only', async ({ request }) => {
-    const answer = await request.post('/api/import', { data: '{}', headers: { Origin: 'http://elsewhere.example' } })
-    expect(answer.status()).toBe(403)
-  })
-})
