@@ -24,9 +24,28 @@ export function checkShape<T extends object>(shape: new () => T, data: unknown):
   if (typeof data !== 'object' || data === null || Array.isArray(data)) {
     return { ok: false, problems: [{ path: '', problem: 'must be a JSON object' }] }
   }
+  const strange = strangeNesting(data)
+  if (strange) return { ok: false, problems: [strange] }
   const instance = plainToInstance(shape, data)
   const problems = flatten(validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true }), '')
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: JSON.parse(JSON.stringify(instance)) as T }
+}
+
+/** How deep data may be nested: many times as deep as any class, and far from what the checks could not follow. */
+const DEEPEST = 500
+
+/** What the checks by shape would stumble over: data nested without end, and names that every object has already. */
+function strangeNesting(data: object): Problem | undefined {
+  const open: [value: object, path: string, depth: number][] = [[data, '', 0]]
+  for (let next = open.pop(); next; next = open.pop()) {
+    const [value, path, depth] = next
+    if (depth > DEEPEST) return { path: path.slice(0, 200), problem: `is nested more than ${DEEPEST} deep` }
+    for (const [name, inner] of Object.entries(value)) {
+      const at = Array.isArray(value) ? `${path}[${name}]` : path ? `${path}.${name}` : name
+      if (name in Object.prototype) return { path: at, problem: 'is not known here; check its spelling' }
+      if (typeof inner === 'object' && inner !== null) open.push([inner, at, depth + 1])
+    }
+  }
 }
 
 function flatten(errors: ValidationError[], parent: string): Problem[] {
