@@ -152,6 +152,8 @@ describe('saving', () => {
     expect(title(store)).toBe('Kept')
     await soon()
     expect(saved.document.class.title).toBe('Kept')
+    store.undo()
+    expect(title(store)).toBe('Evening')
   })
 
   it('asks when a kept change meets a newer class', async () => {
@@ -169,10 +171,19 @@ describe('saving', () => {
     expect([store.state, title(store), store.problems]).toEqual(['refused', 'Refused', [{ path: 'class.title', problem: 'is odd' }]])
   })
 
-  it('survives a broken draft', async () => {
-    storage.set('wakaru-draft-7', '{"revision":')
+  it.each([
+    ['half a text', '{"revision":'],
+    ['no class', '{"revision":3}'],
+    ['a class of an earlier form', JSON.stringify({ revision: 3, document: { ...document('Old'), cutting: undefined } })],
+    ['a class that cannot be worked out', JSON.stringify({ revision: 3, document: { ...document('Bent'), cards: [{ fold: 'z-fold' }] } })],
+    ['nothing at all', 'null'],
+  ])('shows what is saved where the browser kept %s, and sets it aside', async (_, kept) => {
+    storage.set('wakaru-draft-7', kept)
     await store.open(7)
-    expect([title(store), store.state]).toEqual(['Evening', 'saved'])
+    expect([title(store), store.state, store.setAside]).toEqual(['Evening', 'saved', true])
+    expect([storage.has('wakaru-draft-7'), storage.get('wakaru-draft-7-aside')]).toEqual([false, kept])
+    await store.open(7)
+    expect(store.setAside).toBe(false)
   })
 })
 

@@ -35,6 +35,8 @@ export const useClassStore = defineStore('class', () => {
   const problems = ref<Problem[]>([])
   /** What another window saved while this one had changes of its own. */
   const theirs = shallowRef<Saved>()
+  /** Changes that this browser had kept could not be read. */
+  const setAside = ref(false)
   const past = shallowRef<ClassDocument[]>([])
   const future = shallowRef<ClassDocument[]>([])
   let lastEdit = { label: '', time: 0 }
@@ -52,22 +54,19 @@ export const useClassStore = defineStore('class', () => {
     const [saved] = await Promise.all([$fetch<Saved>(`/api/classes/${wanted}`), shelf.load()])
     id.value = wanted
     adopt(saved)
-    const draft = readDraft(wanted)
+    const draft = readDraft(wanted, saved)
     if (!draft) return
-    if (draft.revision === saved.revision) {
-      document.value = draft.document
-      changed()
-    }
-    else {
-      document.value = draft.document
-      meet(saved)
-    }
+    document.value = draft.document
+    if (draft.revision !== saved.revision) return meet(saved)
+    past.value = [saved.document]
+    changed()
   }
 
   function close() {
     id.value = document.value = theirs.value = undefined
     past.value = future.value = []
     problems.value = []
+    setAside.value = false
     state.value = 'saved'
   }
 
@@ -119,13 +118,21 @@ export const useClassStore = defineStore('class', () => {
   }
 
   const draftKey = (of: number) => `wakaru-draft-${of}`
-  function readDraft(of: number): Saved | undefined {
+  /** What was kept in this browser. Where it cannot be shown, as after an update, it is set aside and said to be. */
+  function readDraft(of: number, saved: Saved): Saved | undefined {
+    const kept = localStorage.getItem(draftKey(of))
+    if (kept === null) return undefined
     try {
-      return JSON.parse(localStorage.getItem(draftKey(of)) ?? 'null') ?? undefined
+      const draft: Saved = JSON.parse(kept)
+      const isWhole = Number.isInteger(draft.revision) && Object.keys(saved.document).every(name => name in draft.document)
+      if (isWhole && prepare({ ...draft.document, papers: shelf.papers })) return draft
     }
     catch {
-      return undefined
+      // Not JSON, or not a class.
     }
+    localStorage.setItem(`${draftKey(of)}-aside`, kept)
+    localStorage.removeItem(draftKey(of))
+    setAside.value = true
   }
 
   /** Writes what is not saved yet into the browser, where it outlives a reload. */
@@ -208,5 +215,5 @@ export const useClassStore = defineStore('class', () => {
     useEventListener(window, 'pagehide', keepDraft)
   }
 
-  return { id, revision, document, state, problems, theirs, past, future, canUndo, canRedo, batch, preparation, settled, units, open, close, edit, undo, redo, save, takeTheirs, keepMine }
+  return { id, revision, document, state, problems, setAside, theirs, past, future, canUndo, canRedo, batch, preparation, settled, units, open, close, edit, undo, redo, save, takeTheirs, keepMine }
 })

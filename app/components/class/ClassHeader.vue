@@ -70,6 +70,14 @@ function take(changed: ClassDetails) {
     The last change is not saved: {{ work.problems.map(({ path, problem }) => `${path} ${problem}`).join('; ') }}. It stays on this
     screen; put it right or take it back.
   </Message>
+  <Message
+    v-if="work.setAside"
+    severity="warn"
+    closable
+    @close="work.setAside = false"
+  >
+    Changes that this browser had kept for this class could not be read, perhaps after an update. What was saved last is shown.
+  </Message>
   <LazyClassDetailsDialog
     v-if="editing"
     :details="details"
