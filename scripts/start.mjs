@@ -48,10 +48,11 @@ main(async () => {
 
   if (!databaseUrl) noteServing(DATA, address)
   console.log(`\n  Wakaru is ready: ${address}\n  Ctrl-C stops it. Your classes stay in ${databaseUrl ? 'your database' : '.data/studio'}.\n`)
-  await Promise.race([ended, ...['SIGINT', 'SIGTERM', 'SIGHUP'].map(signal => new Promise(resolve => process.once(signal, resolve)))])
+  const lost = await Promise.race([ended, ...['SIGINT', 'SIGTERM', 'SIGHUP'].map(signal => new Promise(resolve => process.once(signal, () => resolve(''))))])
   say('Stopping …')
   await stop()
   forgetServing(DATA)
+  if (lost) throw new Stop(`${lost} ended by itself. Start Wakaru again; what was saved is kept.`)
 })
 
 async function forget(databaseUrl, yes) {

@@ -4,7 +4,7 @@ import type { ShelfPaper } from '../stores/papers'
 const shelf = usePapersStore()
 const confirm = useConfirm()
 const toast = useToast()
-await callOnce('shelf', () => shelf.load(), { mode: 'navigation' })
+const { error } = await useAsyncData('shelf', () => shelf.load().then(() => true))
 
 const editing = ref<{ paper?: ShelfPaper }>()
 
@@ -42,8 +42,15 @@ useHead({ title: 'Paper shelf · Wakaru' })
         @click="editing = {}"
       />
     </div>
+    <Message
+      v-if="error"
+      severity="error"
+      :closable="false"
+    >
+      The shelf could not be read. {{ refusalOf(error).message }}
+    </Message>
     <section
-      v-if="shelf.papers.length === 0"
+      v-else-if="shelf.papers.length === 0"
       class="board"
     >
       <p>The shelf is empty. Add the papers you cut from: name, weight, sheet formats and how many are on hand.</p>

@@ -9,6 +9,7 @@ import { Stop, run, say } from './talk.mjs'
  * Starts database and application, each step undone in reverse order by `stop`.
  * @param {{ folder: string, port?: number, demo?: boolean, databaseUrl?: string, command?: string[] }} options
  *   `databaseUrl` names a server of one's own instead of ours; `command` starts the application, the built one by default
+ * @returns {Promise<{ address: string, stop: () => Promise<void>, ended: Promise<string> }>} `ended` names what ended by itself
  */
 export async function serve({ folder, port = 4173, demo = true, databaseUrl, command = ['node', '.output/server/index.mjs'] }) {
   const started = []
@@ -16,7 +17,7 @@ export async function serve({ folder, port = 4173, demo = true, databaseUrl, com
     for (const end of started.splice(0).reverse()) await end()
   }
   try {
-    let urls = { url: databaseUrl, ownerUrl: databaseUrl }
+    let urls = { url: databaseUrl, ownerUrl: databaseUrl, ended: new Promise(() => {}) }
     if (!databaseUrl) {
       say('Starting MariaDB …')
       const database = await startMariaDb(folder)
@@ -41,7 +42,7 @@ export async function serve({ folder, port = 4173, demo = true, databaseUrl, com
       await ended
     })
     await answering(`${address}/api/health`, server)
-    return { address, stop, ended }
+    return { address, stop, ended: Promise.race([ended.then(() => 'The application'), urls.ended.then(() => 'MariaDB')]) }
   }
   catch (error) {
     await stop()

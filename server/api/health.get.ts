@@ -1,4 +1,4 @@
-export default defineEventHandler(async () => {
+export default defineDoor(async () => {
   await useDatabase().authenticate()
   return { ready: true }
 })

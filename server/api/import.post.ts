@@ -1,7 +1,7 @@
 import { readBatch } from '../../core/formats'
 
 /** Takes a batch file as the body and adds its class. */
-export default defineEventHandler(async (event) => {
+export default defineDoor(async (event) => {
   const read = readBatch(await readText(event))
   if (!read.ok) throw refusal(422, 'The file was not imported.', { problems: read.problems })
   const { id } = await importBatch(useDatabase(), read.value)

@@ -1,5 +1,6 @@
 import type { IncomingMessage } from 'node:http'
 import type { H3Event } from 'h3'
+import { ConnectionError, DatabaseError } from 'sequelize'
 import type { Problem } from '../../core/formats'
 import { BOUNDS } from '../../core/batch'
 import { checkShape } from '../../core/formats'
@@ -7,6 +8,21 @@ import { checkShape } from '../../core/formats'
 /** Answers a request that cannot be met: a sentence for the maker and, where it helps, each problem with its place. */
 export const refusal = (statusCode: number, message: string, data: { problems?: Problem[], saved?: unknown } = {}) =>
   createError({ statusCode, message, data })
+
+/** A route: what it answers, or that the database is away, as the maker needs to know it. */
+export const defineDoor = <T>(answer: (event: H3Event) => T | Promise<T>) => defineEventHandler(async (event) => {
+  try {
+    return await answer(event)
+  }
+  catch (error) {
+    if (isAway(error)) throw refusal(503, 'The database does not answer. If it does not come back by itself, start Wakaru again; nothing that was saved is lost.')
+    throw error
+  }
+})
+
+/** No connection could be had, or it broke off under a query. */
+const isAway = (error: unknown) => error instanceof ConnectionError
+  || (error instanceof DatabaseError && 'code' in error.parent && ['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'].includes(String(error.parent.code)))
 
 /** Reads a body as text, but never more than a batch file may hold. */
 export async function readText(event: H3Event): Promise<string> {

@@ -4,7 +4,7 @@ import { MILLIMETRE } from '../../../core/lengths'
 import type { ListedVariant } from '../../composables/useVariants'
 
 /** The variants that makers kept from their cards. */
-const { data: variants, refresh } = await useVariants()
+const { data: variants, refresh, error } = await useVariants()
 const gone = ref<Omit<ListedVariant, 'id'>>()
 const refused = ref('')
 const shown = computed(() => variants.value.flatMap((variant) => {
@@ -34,7 +34,7 @@ const restore = () => change(async () => {
 
 <template>
   <section
-    v-if="shown.length > 0 || gone"
+    v-if="shown.length > 0 || gone || error"
     class="stack"
     aria-label="Your variants"
   >
@@ -45,6 +45,13 @@ const restore = () => change(async () => {
     >
       {{ refused }}
     </p>
+    <Message
+      v-if="error"
+      severity="error"
+      :closable="false"
+    >
+      Your variants could not be read. {{ refusalOf(error).message }}
+    </Message>
     <p v-if="gone">
       “{{ gone.name }}” was removed. <Button
         label="Bring it back"

@@ -1,7 +1,7 @@
 import { StudioClass, StudioPaper } from '../../database/models'
 
 /** Takes a paper off the shelf unless a class still cuts from it. */
-export default defineEventHandler(async (event) => {
+export default defineDoor(async (event) => {
   useDatabase()
   const found = await StudioPaper.findByPk(getRouterParam(event, 'key'))
   if (!found) throw refusal(404, 'That paper is no longer on the shelf.')

@@ -3,7 +3,7 @@ import { SavedPaperShape } from '../../utils/shapes'
 import { StudioPaper } from '../../database/models'
 
 /** Saves a paper if nobody saved it since the sender read it. */
-export default defineEventHandler(async (event) => {
+export default defineDoor(async (event) => {
   const { revision, paper } = await readShape(event, SavedPaperShape)
   useDatabase()
   const found = await StudioPaper.findByPk(getRouterParam(event, 'key'))

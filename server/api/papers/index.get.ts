@@ -1,1 +1,1 @@
-export default defineEventHandler(() => shelf())
+export default defineDoor(() => shelf())

@@ -2,7 +2,7 @@ import { UniqueConstraintError } from 'sequelize'
 import { PaperShape } from '../../../core/formats'
 import { StudioPaper } from '../../database/models'
 
-export default defineEventHandler(async (event) => {
+export default defineDoor(async (event) => {
   const paper = await readShape(event, PaperShape)
   useDatabase()
   try {

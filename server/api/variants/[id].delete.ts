@@ -1,7 +1,7 @@
 import { Variant } from '../../database/models'
 
 /** Removes a variant and answers it, so that it can be brought back. */
-export default defineEventHandler(async (event) => {
+export default defineDoor(async (event) => {
   useDatabase()
   const id = getRouterParam(event, 'id') ?? ''
   const found = /^\d{1,9}$/.test(id) ? await Variant.findByPk(Number(id)) : null

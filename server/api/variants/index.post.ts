@@ -4,7 +4,7 @@ import { Variant } from '../../database/models'
 const MOST = 500
 
 /** Keeps a fold with its parameters under a name of its own. */
-export default defineEventHandler(async (event) => {
+export default defineDoor(async (event) => {
   const { name, fold: foldId, units, parameters } = await readShape(event, VariantShape)
   useDatabase()
   const fold = foldById(foldId)

@@ -1,6 +1,6 @@
 import { writeBatch } from '../../../../core/formats'
 
-export default defineEventHandler(async (event) => {
+export default defineDoor(async (event) => {
   const studioClass = await classOf(event)
   download(event, studioClass.document.class.title, 'wakaru.json', 'application/json')
   return writeBatch(await batchOf(studioClass))

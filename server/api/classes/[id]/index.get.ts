@@ -1,4 +1,4 @@
-export default defineEventHandler(async (event) => {
+export default defineDoor(async (event) => {
   const { id, revision, document } = await classOf(event)
   return { id, revision, document }
 })

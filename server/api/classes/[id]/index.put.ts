@@ -2,7 +2,7 @@ import { OptimisticLockError } from 'sequelize'
 import { SavedClassShape } from '../../../utils/shapes'
 
 /** Saves a class if nobody saved it since the sender read it; else answers 409 with what is saved. */
-export default defineEventHandler(async (event) => {
+export default defineDoor(async (event) => {
   const { revision, document } = await readShape(event, SavedClassShape)
   mustMakeSense(document)
   const studioClass = await classOf(event)

@@ -3,7 +3,7 @@ import { blanksOf } from '../../../../core/folds'
 import { writePattern } from '../../../../core/exports'
 
 /** One flat pattern of a card as a file: `?card=KEY&part=KEY&format=svg|dxf`. */
-export default defineEventHandler(async (event) => {
+export default defineDoor(async (event) => {
   const { card: cardKey, part: partKey, format } = getQuery(event)
   if (format !== 'svg' && format !== 'dxf') throw refusal(422, 'The format is svg or dxf.')
   const batch = await batchOf(await classOf(event))

@@ -1,7 +1,7 @@
 import { prepare } from '../../../../core/batch'
 import { piecesCsv } from '../../../../core/exports'
 
-export default defineEventHandler(async (event) => {
+export default defineDoor(async (event) => {
   const studioClass = await classOf(event)
   const batch = await batchOf(studioClass)
   download(event, `${batch.class.title} pieces`, 'csv', 'text/csv')
