@@ -40,11 +40,16 @@ main(async () => {
   try {
     const target = join(ROOT, 'docs/screenshots')
     mkdirSync(target, { recursive: true })
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
     for (const [name, path, { dark = false } = {}] of VIEWS) {
-      const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: dark ? 'dark' : 'light' })
+      const page = await context.newPage()
+      await page.emulateMedia({ colorScheme: dark ? 'dark' : 'light' })
       await page.goto(address + path)
       await page.waitForLoadState('networkidle')
+      // Once more: a font that comes late is used from the next visit on.
+      await page.reload({ waitUntil: 'networkidle' })
       await page.getByRole('heading').first().waitFor()
+      await page.getByText('working', { exact: true }).first().waitFor({ state: 'hidden', timeout: 120_000 })
       await page.waitForTimeout(1500)
       await page.screenshot({ path: join(target, `${name}.png`) })
       await page.close()

@@ -24,13 +24,11 @@ useHead({ title: 'Classes · Wakaru' })
         />
       </div>
     </div>
-    <Message
+    <NotRead
       v-if="error"
-      severity="error"
-      :closable="false"
-    >
-      The classes could not be read. {{ refusalOf(error).message }}
-    </Message>
+      what="The classes"
+      :error="error"
+    />
     <section
       v-else-if="classes?.length === 0"
       class="board empty"

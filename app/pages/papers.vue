@@ -42,13 +42,11 @@ useHead({ title: 'Paper shelf · Wakaru' })
         @click="editing = {}"
       />
     </div>
-    <Message
+    <NotRead
       v-if="error"
-      severity="error"
-      :closable="false"
-    >
-      The shelf could not be read. {{ refusalOf(error).message }}
-    </Message>
+      what="The shelf"
+      :error="error"
+    />
     <section
       v-else-if="shelf.papers.length === 0"
       class="board"

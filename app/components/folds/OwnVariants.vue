@@ -45,13 +45,11 @@ const restore = () => change(async () => {
     >
       {{ refused }}
     </p>
-    <Message
+    <NotRead
       v-if="error"
-      severity="error"
-      :closable="false"
-    >
-      Your variants could not be read. {{ refusalOf(error).message }}
-    </Message>
+      what="Your variants"
+      :error="error"
+    />
     <p v-if="gone">
       “{{ gone.name }}” was removed. <Button
         label="Bring it back"
