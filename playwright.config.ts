@@ -10,8 +10,9 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 0,
-  timeout: 45_000,
-  expect: { timeout: 8_000 },
+  timeout: 60_000,
+  // Two browsers, their workers, the server and the database share two cores.
+  expect: { timeout: 15_000 },
   use: {
     baseURL: address,
     // Without a graphics card the view in space takes long; its own test asks for it.
