@@ -2,7 +2,7 @@ import Table from 'cli-table3'
 import type { Batch, Leftover, PaperOutcome, Preparation } from '../core/batch'
 import { kitProblems, stopsIn } from '../core/batch'
 import type { BenchStep, Solve } from '../core/cutting'
-import { countsOf, mostKits } from '../core/cutting'
+import { countsOf, mostKits, wholeMinutes } from '../core/cutting'
 import type { Kits } from '../core/kits'
 import type { Finding } from '../core/folds'
 import type { Length, Units } from '../core/lengths'
@@ -99,7 +99,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
     steps,
   }))
   const overview = table(['Paper', 'Sheets', 'At least', 'Yield', 'Layouts', 'Settings', 'Strokes', 'Minutes', 'On hand', 'To buy'], outcomes.map(({ paper, plan, settings, strokes, minutes, sheets }) => [
-    paper.name, plan.sheets, plan.bound, `${Math.round(plan.yield * 100)} %`, plan.layouts.length, settings, strokes, Math.ceil(minutes),
+    paper.name, plan.sheets, plan.bound, `${Math.round(plan.yield * 100)} %`, plan.layouts.length, settings, strokes, wholeMinutes(minutes),
     sheets.reduce((sum, { onHand }) => sum + onHand, 0), sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0),
   ]))
   const details = outcomes.map(({ paper, entry, plan, steps, choices, usedUp, leaves }) => {

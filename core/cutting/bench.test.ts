@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { benchSequence, minutesOf, plan, sequenceViolations, settingsIn, strokesIn, verifyPlan } from '.'
+import { benchSequence, minutesOf, plan, sequenceViolations, settingsIn, strokesIn, verifyPlan, wholeMinutes } from '.'
 import type { BenchStep, CutNode, Layout } from '.'
 import { inches, millimetres } from '../lengths'
 import { cutter, offcut, piece, problem, sheet } from './testing'
@@ -58,6 +58,10 @@ describe('the order of cuts', () => {
     expect(steps.map(({ handlings, turn }) => [handlings, turn])).toEqual([[2, false], [1, false], [4, true], [0, false]])
     expect(minutesOf(steps, { setting: 60, stroke: 6, handling: 12 })).toBeCloseTo(3 + strokesIn(steps) / 10 + 7 / 5)
     expect(steps[0]!.lines.map(({ layout }) => layout)).toEqual([0, 0])
+  })
+
+  it('takes whole minutes, at least one for any work', () => {
+    expect([0, 0.2, 1, 5.05, 6.5].map(wholeMinutes)).toEqual([0, 1, 1, 5, 7])
   })
 
   it('waits with a setting that strips will want as well', () => {

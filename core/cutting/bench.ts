@@ -257,3 +257,6 @@ export interface Pace {
 /** Minutes at the trimmer. */
 export const minutesOf = (steps: BenchStep[], { setting, stroke, handling }: Pace): number =>
   (settingsIn(steps) * setting + strokesIn(steps) * stroke + handlingsIn(steps) * handling) / 60
+
+/** Minutes as they are said everywhere: whole, and never none for some work. */
+export const wholeMinutes = (minutes: number): number => (minutes > 0 ? Math.max(1, Math.round(minutes)) : 0)

@@ -1,4 +1,4 @@
-export { benchSequence, handlingsIn, minutesOf, settingsIn, strokesIn } from './bench'
+export { benchSequence, handlingsIn, minutesOf, settingsIn, strokesIn, wholeMinutes } from './bench'
 export type { BenchStep, Pace, Pile } from './bench'
 export { sheetBound } from './bound'
 export * from './plan'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { countsOf } from '../../../core/cutting'
+import { countsOf, wholeMinutes } from '../../../core/cutting'
 import type { Layout } from '../../../core/cutting'
 import type { PlannedPaper } from '../../composables/usePlanned'
 
@@ -45,7 +45,7 @@ async function download(index: number) {
       >
         {{ proofOf(outcome) }}.
         <span class="quiet">{{ Math.round(outcome.plan.yield * 100) }} % of the area is used,
-          {{ count(outcome.settings, 'fence setting') }}<template v-if="saved > 0"> ({{ outcome.settingsAlone }} if each layout were cut by itself)</template>, {{ count(outcome.strokes, 'stroke') }} of the blade, about {{ Math.ceil(outcome.minutes) }} min.
+          {{ count(outcome.settings, 'fence setting') }}<template v-if="saved > 0"> ({{ outcome.settingsAlone }} if each layout were cut by itself)</template>, {{ count(outcome.strokes, 'stroke') }} of the blade, about {{ wholeMinutes(outcome.minutes) }} min.
           {{ entry.stopped ? 'Stopped by you.' : entry.progress < 1 ? `Still looking for better${entry.columns > 0 ? ` among ${count(entry.columns, 'pattern')}` : ''}.` : '' }}</span>
       </p>
       <p

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { wholeMinutes } from '../../../core/cutting'
 import type { Measured } from '../../../core/cutting'
 import type { PlannedPaper } from '../../composables/usePlanned'
 
@@ -50,7 +51,7 @@ const wish = computed(() => cutting.entry.value?.moreSheets ?? null)
             @click="cutting.take(choice, choices)"
           >
             <strong>{{ count(choice.plan.sheets, 'sheet') }}</strong>
-            <span>{{ Math.ceil(choice.minutes) }} min, {{ count(choice.settings, 'setting') }}, {{ count(choice.plan.layouts.length, 'layout') }}<template v-if="choice.plan.spending > 0">, {{ money(choice.plan.spending) }} to buy</template></span>
+            <span>{{ wholeMinutes(choice.minutes) }} min, {{ count(choice.settings, 'setting') }}, {{ count(choice.plan.layouts.length, 'layout') }}<template v-if="choice.plan.spending > 0">, {{ money(choice.plan.spending) }} to buy</template></span>
             <span class="quiet small">{{ bestAt(choice) }}</span>
           </button>
         </li>

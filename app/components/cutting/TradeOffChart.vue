@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { Chart, Legend, LinearScale, PointElement, ScatterController, Tooltip } from 'chart.js'
 import type { Measured } from '../../../core/cutting'
+import { wholeMinutes } from '../../../core/cutting'
 
 Chart.register(ScatterController, PointElement, LinearScale, Legend, Tooltip)
 
 /** Sheets against minutes at the trimmer, one point a plan; a click takes the plan. The buttons beside it say the same in words. */
 const { choices, chosen } = defineProps<{ choices: Measured[], chosen: number }>()
 const emit = defineEmits<{ choose: [index: number] }>()
-const inWords = ({ plan, minutes, settings }: Measured) => `${count(plan.sheets, 'sheet')}, ${Math.ceil(minutes)} min, ${count(settings, 'setting')}`
+const inWords = ({ plan, minutes, settings }: Measured) => `${count(plan.sheets, 'sheet')}, ${wholeMinutes(minutes)} min, ${count(settings, 'setting')}`
 
 useChart(useTemplateRef<HTMLCanvasElement>('canvas'), ({ text, accent, plain, line }) => {
   const sheets = choices.map(({ plan }) => plan.sheets)

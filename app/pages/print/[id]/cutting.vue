@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { wholeMinutes } from '../../../../core/cutting'
 import type { PlannedPaper } from '../../../composables/usePlanned'
 
 definePageMeta({ layout: 'print' })
@@ -23,7 +24,7 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
     >
       <PrintHeading :heading="`Cutting: ${entry.paper.name}`" />
       <p v-if="entry.outcome">
-        {{ proofOf(entry.outcome) }}. {{ count(entry.outcome.settings, 'fence setting') }}, about {{ Math.ceil(entry.outcome.minutes) }} min. Stacks of at most {{ entry.problem.cutter.stack }}.
+        {{ proofOf(entry.outcome) }}. {{ count(entry.outcome.settings, 'fence setting') }}, about {{ wholeMinutes(entry.outcome.minutes) }} min. Stacks of at most {{ entry.problem.cutter.stack }}.
       </p>
       <p
         v-for="{ demand, quantity, reason } in entry.outcome?.plan.unplaced ?? []"
