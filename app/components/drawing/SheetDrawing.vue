@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import type { BenchStep, Cutter, Layout, Placed, Supply } from '../../../core/cutting'
 import { leavesOf } from '../../../core/cutting'
 import type { Length, Units } from '../../../core/lengths'
+import { formatLength } from '../../../core/lengths'
 import type { Paper } from '../../../core/paper'
 
 /** One layout as a drawn sheet in its paper, with the cuts of one step brought out. */
@@ -44,20 +45,27 @@ const edge = computed(() => {
   return parts
 })
 const shortName = ({ node }: Placed) => node.kind === 'piece' ? (names.get(node.demand) ?? '').replace(/ \(.*?\)/g, '') : ''
+/** A name as far as there is room for it. */
+const fitted = (name: string, room: number) => {
+  const most = Math.floor(room / 6.5)
+  return name.length > most ? `${name.slice(0, most - 1)}…` : name
+}
 const px = (value: number) => value * scale.value
 /** Drawings count upwards, screens downwards. */
 const top = (leaf: Placed) => size.value.height - px(leaf.y + leaf.height)
 const fitsText = (leaf: Placed) => px(leaf.width) > 44 && px(leaf.height) > 20
 
 // A label lies where it fits and stands where only that fits.
-const LABEL = { length: 82, height: 18, named: 40 }
-const stands = (leaf: Placed) => px(leaf.width) < LABEL.length && leaf.height > leaf.width
+const LABEL = { sign: 6, around: 6, height: 18, named: 40 }
+/** How long the measure of a piece gets, told by its signs. */
+const length = (leaf: Placed) => LABEL.sign * (formatLength(leaf.width, units).length + formatLength(leaf.height, units).length + 3) + LABEL.around
+const stands = (leaf: Placed) => px(leaf.width) < length(leaf) && leaf.height > leaf.width
 const long = (leaf: Placed) => px(stands(leaf) ? leaf.height : leaf.width)
 const short = (leaf: Placed) => px(stands(leaf) ? leaf.width : leaf.height)
 const named = (leaf: Placed) => short(leaf) > LABEL.named
 /** Where the label of a piece goes, or nothing where it does not fit. */
 function label(leaf: Placed): string | undefined {
-  if (long(leaf) < LABEL.length || short(leaf) < LABEL.height) return undefined
+  if (long(leaf) < length(leaf) || short(leaf) < LABEL.height) return undefined
   const middle = `translate(${px(leaf.x + leaf.width / 2)} ${top(leaf) + px(leaf.height) / 2})`
   return stands(leaf) ? `${middle} rotate(-90)` : middle
 }
@@ -114,7 +122,7 @@ function label(leaf: Placed): string | undefined {
             y="14"
             text-anchor="middle"
             class="label"
-          >{{ shortName(leaf).slice(0, Math.floor(long(leaf) / 6.5)) }}</text>
+          >{{ fitted(shortName(leaf), long(leaf)) }}</text>
         </g>
         <text
           v-if="leaf.node.kind === 'offcut' && fitsText(leaf)"
