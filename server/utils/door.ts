@@ -1,9 +1,10 @@
 import type { IncomingMessage } from 'node:http'
 import type { H3Event } from 'h3'
-import { ConnectionError, DatabaseError } from 'sequelize'
+import { ConnectionError } from 'sequelize'
 import type { Problem } from '../../core/formats'
 import { BOUNDS } from '../../core/batch'
 import { checkShape } from '../../core/formats'
+import { codeOf } from '../database/connection'
 
 /** Answers a request that cannot be met: a sentence for the maker and, where it helps, each problem with its place. */
 export const refusal = (statusCode: number, message: string, data: { problems?: Problem[], saved?: unknown } = {}) =>
@@ -21,8 +22,7 @@ export const defineDoor = <T>(answer: (event: H3Event) => T | Promise<T>) => def
 })
 
 /** No connection could be had, or it broke off under a query. */
-const isAway = (error: unknown) => error instanceof ConnectionError
-  || (error instanceof DatabaseError && 'code' in error.parent && ['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'].includes(String(error.parent.code)))
+const isAway = (error: unknown) => error instanceof ConnectionError || ['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'].includes(codeOf(error))
 
 /** Reads a body as text, but never more than a batch file may hold. */
 export async function readText(event: H3Event): Promise<string> {

@@ -1,7 +1,8 @@
 import type { Sequelize, Transaction } from 'sequelize'
-import { DatabaseError, UniqueConstraintError } from 'sequelize'
+import { UniqueConstraintError } from 'sequelize'
 import type { Batch, PaperEntry } from '../../core/batch'
 import { freeKey, freeTitle } from '../../core/batch'
+import { codeOf } from '../database/connection'
 import { StudioClass, StudioPaper } from '../database/models'
 
 /** What a paper is, without how much of it lies on the shelf. */
@@ -27,8 +28,7 @@ export async function importBatch(sequelize: Sequelize, batch: Batch): Promise<S
 }
 
 /** Somebody else added the same paper, or the database undid one of two that waited for each other. */
-const isClash = (error: unknown) => error instanceof UniqueConstraintError
-  || (error instanceof DatabaseError && 'code' in error.parent && error.parent.code === 'ER_LOCK_DEADLOCK')
+const isClash = (error: unknown) => error instanceof UniqueConstraintError || codeOf(error) === 'ER_LOCK_DEADLOCK'
 
 async function addBatch({ papers, ...document }: Batch, transaction: Transaction): Promise<StudioClass> {
   const shelf = (await StudioPaper.findAll({ transaction })).map(paper => paper.entry())
