@@ -1,6 +1,6 @@
 import Table from 'cli-table3'
 import type { Batch, Leftover, PaperOutcome, Preparation } from '../core/batch'
-import { kitProblems, stopsIn } from '../core/batch'
+import { kitProblems, offcutsIn, stopsIn } from '../core/batch'
 import type { BenchStep, Solve } from '../core/cutting'
 import { countsOf, mostKits, wholeMinutes } from '../core/cutting'
 import type { Kits } from '../core/kits'
@@ -92,7 +92,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
     handlings,
     minutes,
     choices: choices.map(choice => ({ sheets: choice.plan.sheets, layouts: choice.plan.layouts.length, spending: choice.plan.spending, settings: choice.settings, minutes: choice.minutes })),
-    usedUp: usedUp.filter(({ kind }) => kind !== 'sheet').map(leftoverData),
+    usedUp: offcutsIn(usedUp).map(leftoverData),
     leaves: leaves.map(leftoverData),
     formats: sheets.map(sheet => ({ ...sheet, width: exact(sheet.width), height: exact(sheet.height) })),
     unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({ piece: entry.names.get(demand), quantity, reason })),
@@ -112,7 +112,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
     const leftovers = (word: string, list: Leftover[]) => (list.length === 0 ? [] : [`  ${word} ${list.map(({ count, width, height }) => `${count} × ${sizeText(batch, width, height)}`).join(', ')}`])
     const others = choices.length < 2 ? [] : [`  choices: ${choices.map(choice => `${choice.plan.sheets} sheets in ${Math.ceil(choice.minutes)} min with ${choice.settings} settings${choice.plan.spending > 0 ? `, ${money(choice.plan.spending)} to buy` : ''}`).join('; ')}`]
     const missing = plan.unplaced.map(({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`)
-    return [`\n${paper.name}`, ...layouts, ...steps.map((step, n) => `    ${n + 1}. ${stepText(step)}`), ...leftovers('uses up', usedUp.filter(({ kind }) => kind !== 'sheet')), ...leftovers('leaves', leaves), ...others, ...missing].join('\n')
+    return [`\n${paper.name}`, ...layouts, ...steps.map((step, n) => `    ${n + 1}. ${stepText(step)}`), ...leftovers('uses up', offcutsIn(usedUp)), ...leftovers('leaves', leaves), ...others, ...missing].join('\n')
   })
   const missing = outcomes.reduce((sum, { plan }) => sum + plan.unplaced.length, 0)
   return { data, text: [heading(batch), overview, ...details, '', ...findingLines(preparation)].join('\n').trimEnd(), stops: stopsIn(preparation) + missing }

@@ -1,5 +1,6 @@
 export * from './cards'
 export * from './document'
+export * from './leftovers'
 export * from './outcome'
 export * from './posting'
 export * from './layouts'

@@ -1,9 +1,9 @@
-import type { Measured, Plan, Solve, SupplyKind } from '../cutting'
+import type { Measured, Plan, Solve } from '../cutting'
 import { leavesOf, madeBy, measured, openedBy, plansFor, preferred, settingsAlone, tradeOffs } from '../cutting'
 import type { Kits, PaperUse } from '../kits'
 import { kitsFor } from '../kits'
-import type { Length } from '../lengths'
 import type { Batch } from './document'
+import type { Leftover, UsedUp } from './leftovers'
 import type { Preparation } from './prepare'
 import type { PaperProblem } from './problems'
 import { scrapProblem } from './scrap'
@@ -20,17 +20,11 @@ export interface PaperOutcome extends Measured {
   /** Sheets by format, those that are not needed included. `cut` are cut already and not among those needed. */
   sheets: (PaperUse['sheets'][number] & { cut: number })[]
   /** What the shelf has to learn once all of it is cut, what is cut already included: sheets and offcuts that are gone … */
-  usedUp: (Leftover & { kind: SupplyKind })[]
+  usedUp: UsedUp[]
   /** … and offcuts that are worth keeping, largest first. */
   leaves: Leftover[]
   /** Pieces that come out above what is wanted: spares. */
   over: { demand: string, count: number }[]
-}
-
-export interface Leftover {
-  width: Length
-  height: Length
-  count: number
 }
 
 /**

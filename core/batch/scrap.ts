@@ -4,6 +4,7 @@ import type { Paper } from '../paper'
 import { ANY_SCRAP, SCRAP_WEIGHTS } from '../paper'
 import type { Batch } from './document'
 import { supplyKey } from './layouts'
+import { goneOf } from './leftovers'
 import type { PaperOutcome } from './outcome'
 import type { Preparation } from './prepare'
 import type { PaperProblem } from './problems'
@@ -39,7 +40,7 @@ export function scrapProblem(batch: Batch, { scrap, cutter }: Preparation, outco
   }
   for (const paper of papers.values()) {
     const used = outcomes.find(outcome => outcome.paper.key === paper.key)?.usedUp ?? []
-    for (const { width, height, count } of paper.offcuts) add(paper, { width, height }, count - (used.find(other => other.kind === 'offcut' && other.width === width && other.height === height)?.count ?? 0))
+    for (const { count, ...size } of paper.offcuts) add(paper, size, count - goneOf(used, 'offcut', size))
   }
   const names = new Map(scrap.map(({ key, name }: Demand) => [key, name]))
   const wanted = new Map(scrap.map(({ key, quantity }) => [key, quantity]))

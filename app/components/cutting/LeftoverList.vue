@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { offcutsIn } from '../../../core/batch'
 import type { PlannedPaper } from '../../composables/usePlanned'
 
 /** What is left once the plan is cut, and the shelf brought up to date with it. */
@@ -9,7 +10,7 @@ const toast = useToast()
 const busy = ref(false)
 const cutting = usePaperCutting(() => entry.paper.key)
 const outcome = computed(() => entry.outcome!)
-const offcuts = computed(() => outcome.value.usedUp.filter(({ kind }) => kind !== 'sheet'))
+const offcuts = computed(() => offcutsIn(outcome.value.usedUp))
 const something = computed(() => outcome.value.usedUp.length > 0)
 
 /** Takes sheets and offcuts that are used up off the shelf, puts what is left onto it, and notes everything as cut. */
