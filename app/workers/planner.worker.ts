@@ -42,8 +42,7 @@ async function work(order: number, jobs: { key: string, problem: Problem }[]) {
   // Every paper gets its first plan before any is looked at more closely.
   const open: typeof jobs = []
   for (const job of jobs) {
-    const started = await attempt(order, job.key, () => first(order, job))
-    if (started === undefined) open.push(job)
+    if (!await attempt(order, job.key, () => first(order, job))) open.push(job)
     if (order !== current) return
   }
   for (const { key, problem } of open) {
@@ -52,11 +51,11 @@ async function work(order: number, jobs: { key: string, problem: Problem }[]) {
   }
 }
 
-/** Says that a job is done once it has plans, or why it failed; answers whether the job is settled. */
-async function attempt(order: number, key: string, plans: () => Promise<Plan[] | undefined>): Promise<boolean | undefined> {
+/** Says that a job is done once it has plans, or why it failed; answers whether that settles it. */
+async function attempt(order: number, key: string, plans: () => Promise<Plan[] | undefined>): Promise<boolean> {
   try {
     const finished = await plans()
-    if (!finished || order !== current) return undefined
+    if (!finished || order !== current) return false
     answer({ kind: 'done', order, key, plans: finished })
   }
   catch (error) {
