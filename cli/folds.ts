@@ -1,11 +1,11 @@
+import { DEFAULT_POST, DEFAULT_TOOLS } from '../core/document'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Fold, MessageArea, Parameter, Part, Place } from '../core/folds'
-import { FOLDS, blanksOf, collisionsAt, creaseAt, defaultInputs, dropOutsOf, foldById, inputProblem, inputProblems, sizeAt, thicknessMap, usualPaper } from '../core/folds'
+import { FOLDS, blanksOf, creaseAt, defaultInputs, dropOutsOf, foldById, inputProblem, inputProblems, passesThrough, sizeAt, thicknessMap, usualPaper } from '../core/folds'
 import { suppliesFor } from '../core/kits'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, lengthFrom, nanometres, writeLength } from '../core/lengths'
-import { DEFAULT_POST, DEFAULT_TOOLS } from '../core/batch'
 import { thickness } from '../core/paper'
 import type { PatternFormat } from '../core/exports'
 import { writePattern } from '../core/exports'
@@ -93,7 +93,7 @@ export async function foldReport(id: string | undefined, sets: string[], units: 
     displayed: box(1),
     thickness: bulk && { most: exact(bulk.most.thickness), at: { x: exact(bulk.most.x), y: exact(bulk.most.y) }, layers: bulk.most.layers },
     travel: card.travels.map(({ name, distance }) => ({ part: name, distance: exact(distance.value) })),
-    collisions: [0.1, 0.25, 0.4, 0.5, 0.6, 0.75, 0.9, 1].flatMap(opening => collisionsAt(card, opening)).map(({ opening, panels, depth }) => ({ opening, panels, depth: exact(nanometres(depth)) })),
+    collisions: passesThrough(card).map(({ opening, panels, depth }) => ({ opening, panels, depth: exact(nanometres(depth)) })),
     pieces: card.pieces.map(({ key, name, kind, width, height, printTop, scores }) => ({
       key, name, kind, width: exact(width.value), height: exact(height.value), printTop, from: { width: width.explain(units), height: height.explain(units) },
       scores: scores.map(({ at, fromOtherEnd, along, direction, turnOver, reading }) => ({ at: exact(at.value), fromOtherEnd: exact(fromOtherEnd.value), along, direction, turnOver, reading: { from: reading.from, at: exact(reading.at) } })),

@@ -1,6 +1,7 @@
+import type { Batch } from '../core/document'
 import Table from 'cli-table3'
-import type { Batch, Leftover, PaperOutcome, Preparation } from '../core/batch'
-import { kitProblems, offcutsIn, stopsIn } from '../core/batch'
+import type { ClassFinding, Leftover, PaperOutcome, Preparation } from '../core/batch'
+import { findingsOf, kitProblems, offcutsIn, stopsIn, viewOf } from '../core/batch'
 import type { BenchStep, Solve } from '../core/cutting'
 import { countsOf, mostKits, wholeMinutes } from '../core/cutting'
 import type { Kits } from '../core/kits'
@@ -34,27 +35,26 @@ const heading = ({ class: { title, date, seats, spares } }: Batch) => `${title},
 export const findingData = ({ severity, subject, problem, parameter, fix }: Finding, units: Units) =>
   ({ severity, subject, problem, parameter, fix: fix && { ...fix, value: writeLength(fix.value, units) } })
 
-function findingLines({ cards }: Preparation): string[] {
-  return cards.flatMap(({ entry, findings }) => findings.map(({ severity, subject, problem }) =>
-    `${severity.toUpperCase()}  ${entry.title}: ${subject} ${problem}`))
-}
+const findingLines = (findings: ClassFinding[]): string[] =>
+  findings.map(({ severity, title, subject, problem }) => `${severity.toUpperCase()}  ${title}: ${subject === title ? '' : `${subject} `}${problem}`)
 
 export function piecesReport(batch: Batch, preparation: Preparation): Report {
+  const findings = findingsOf(preparation)
   const { units } = batch.class
   const exact = (length: Length) => writeLength(length, units)
   const data = {
     class: batch.class,
-    cards: preparation.cards.map(({ entry, kits, pieces, findings }) => ({
-      card: entry.key,
-      title: entry.title,
-      kits,
-      pieces: pieces.map(piece => ({
+    cards: preparation.cards.map(card => ({
+      card: card.entry.key,
+      title: card.entry.title,
+      kits: card.kits,
+      pieces: card.pieces.map(piece => ({
         key: piece.key, name: piece.name, width: exact(piece.width.value), height: exact(piece.height.value),
         perKit: piece.perKit, quantity: piece.quantity, paper: piece.paper?.key ?? null, printTop: piece.printTop,
         from: { width: piece.width.explain(units), height: piece.height.explain(units) },
         scores: piece.scores.map(score => ({ at: exact(score.at.value), fromOtherEnd: exact(score.fromOtherEnd.value), direction: score.direction, turnOver: score.turnOver })),
       })),
-      findings: findings.map(finding => findingData(finding, units)),
+      findings: viewOf(card, batch.post, units).findings.map(finding => findingData(finding, units)),
     })),
   }
   const sections = preparation.cards.map(({ entry, kits, pieces }) => `\n${entry.title}: ${kits} kits\n${table(
@@ -64,12 +64,13 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
       piece.scores.map(({ at, direction }) => `${formatLength(at.value, units)} ${direction}`).join(', '), piece.width.explain(units),
     ]),
   )}`)
-  return { data, text: [heading(batch), ...sections, '', ...findingLines(preparation)].join('\n').trimEnd(), stops: stopsIn(preparation) }
+  return { data, text: [heading(batch), ...sections, '', ...findingLines(findings)].join('\n').trimEnd(), stops: stopsIn(findings) }
 }
 
 const moneyIn = ({ prices: { currency } }: Batch) => (cents: number) => new Intl.NumberFormat('en', { style: 'currency', currency }).format(cents / 100)
 
 export function planReport(batch: Batch, preparation: Preparation, outcomes: PaperOutcome[]): Report {
+  const findings = findingsOf(preparation, outcomes)
   const { units } = batch.class
   const exact = (length: Length) => writeLength(length, units)
   const money = moneyIn(batch)
@@ -114,11 +115,11 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
     const missing = plan.unplaced.map(({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`)
     return [`\n${paper.name}`, ...layouts, ...steps.map((step, n) => `    ${n + 1}. ${stepText(step)}`), ...leftovers('uses up', offcutsIn(usedUp)), ...leftovers('leaves', leaves), ...others, ...missing].join('\n')
   })
-  const missing = outcomes.reduce((sum, { plan }) => sum + plan.unplaced.length, 0)
-  return { data, text: [heading(batch), overview, ...details, '', ...findingLines(preparation)].join('\n').trimEnd(), stops: stopsIn(preparation) + missing }
+  return { data, text: [heading(batch), overview, ...details, '', ...findingLines(findings)].join('\n').trimEnd(), stops: stopsIn(findings) }
 }
 
 export function drawerReport(batch: Batch, preparation: Preparation, solve: Solve): Report {
+  const findings = findingsOf(preparation)
   const data = kitProblems(batch, preparation).map(({ paper, problem, perKit }) => ({ paper: paper.key, name: paper.name, ...mostKits(problem, perKit, solve) }))
   const kits = data.length > 0 ? Math.min(...data.map(entry => entry.kits)) : 0
   const first = data.filter(entry => entry.kits === kits).map(({ name }) => name).join(', ')
@@ -128,13 +129,14 @@ export function drawerReport(batch: Batch, preparation: Preparation, solve: Solv
       heading(batch),
       table(['Paper', 'Kits', 'At most'], data.map(({ name, kits, most }) => [name, kits, most])),
       data.length > 0 ? `${kits} ${kits === 1 ? 'kit' : 'kits'} from what is on hand; first to run out: ${first}.` : 'No piece has a paper yet.',
-      '', ...findingLines(preparation),
+      '', ...findingLines(findings),
     ].join('\n').trimEnd(),
-    stops: stopsIn(preparation),
+    stops: stopsIn(findings),
   }
 }
 
 export function kitsReport(batch: Batch, preparation: Preparation, kits: Kits): Report {
+  const findings = findingsOf(preparation)
   const { units } = batch.class
   const money = moneyIn(batch)
   const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
@@ -152,7 +154,7 @@ export function kitsReport(batch: Batch, preparation: Preparation, kits: Kits): 
       paper, sheetText(batch, width, height), needed, onHand, toBuy, cost === null ? (toBuy > 0 ? 'not for sale' : '') : money(cost),
     ])),
     `Tape ${(kits.totals.tape / 1e9).toFixed(1)} m, foam pads ${kits.totals.pads}. To buy ${money(kits.totals.spending)}, the whole class ${money(kits.totals.cost)}.`,
-    ...findingLines(preparation),
+    ...findingLines(findings),
   ].join('\n')
-  return { data, text, stops: stopsIn(preparation) }
+  return { data, text, stops: stopsIn(findings) }
 }

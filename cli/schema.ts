@@ -1,12 +1,9 @@
+import { TURNS, VERSION } from '../core/document'
+import { BatchFile, CHECKS } from '../core/document/open'
 import { defaultMetadataStorage } from 'class-transformer/esm5/storage'
 import { targetConstructorToSchema, validationMetadatasToSchemas } from 'class-validator-jsonschema'
-import { BatchFileShape, CHECKS } from '../core/formats'
-import { TURNS } from '../core/paper'
 
 const LENGTH = { type: 'string', description: 'A length with its unit: "5 3/8 in", "136 mm", "13.6 cm"', pattern: '(in|inch|inches|mm|cm|m|["″”])\\s*$' } as const
-
-/** Names that older files do not have; they are filled in. */
-const LATER = ['post', 'envelope', 'cutting', 'kerf', 'pace', 'grain', 'offcuts', 'shelved']
 
 /** The published JSON Schema of the batch file, written from the classes that validate it. */
 export function batchSchema(): object {
@@ -18,6 +15,8 @@ export function batchSchema(): object {
       [CHECKS.day]: () => ({ type: 'string' as const, format: 'date', pattern: '^\\d{4}-\\d{2}-\\d{2}$' }),
       [CHECKS.parameters]: () => ({ type: 'object' as const, additionalProperties: { anyOf: [{ type: 'string' as const }, { type: 'boolean' as const }] } }),
       [CHECKS.one]: () => ({}),
+      [CHECKS.text]: ({ constraints }: { constraints: unknown[] }) => ({ type: 'string' as const, maxLength: Number(constraints[0]) }),
+      [CHECKS.filledText]: ({ constraints }: { constraints: unknown[] }) => ({ type: 'string' as const, maxLength: Number(constraints[0]), pattern: '\\S' }),
       [CHECKS.list]: ({ constraints }: { constraints: unknown[] }) => ({ type: 'array' as const, maxItems: Number(constraints[0]) }),
       [CHECKS.wholeOrNull]: ({ constraints }: { constraints: unknown[] }) => ({ type: ['integer', 'null'] as never, minimum: 0, maximum: Number(constraints[0]) }),
       [CHECKS.tree]: () => ({ $ref: '#/$defs/CutTree' }),
@@ -31,13 +30,12 @@ export function batchSchema(): object {
     description: 'A sheet or a part of it. With side and parts it is cut right across; with piece it is one; else it is left over.',
     properties: { width: LENGTH, height: LENGTH, side: { enum: ['width', 'height'] }, parts: { type: 'array', minItems: 1, items: { $ref: '#/$defs/CutTree' } }, piece, turned: { type: 'boolean' } },
   }
-  const { BatchFileShape: _, ...definitions } = validationMetadatasToSchemas(options)
-  const file = targetConstructorToSchema(BatchFileShape, options)
-  const optional = (schema: { required?: string[] }) => ({ ...schema, required: schema.required?.filter(name => !LATER.includes(name)) })
+  const { BatchFile: _, ...definitions } = validationMetadatasToSchemas(options)
+  const file = targetConstructorToSchema(BatchFile, options)
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: 'Wakaru batch file, version 1',
-    ...optional(file as { required?: string[] }),
-    $defs: { ...Object.fromEntries(Object.entries(definitions).map(([name, schema]) => [name, optional(schema as { required?: string[] })])), CutTree: tree },
+    title: `Wakaru batch file, version ${VERSION}`,
+    ...file,
+    $defs: { ...definitions, CutTree: tree },
   }
 }

@@ -1,4 +1,4 @@
-import type { Batch } from '../core/batch'
+import type { Batch } from '../core/document'
 import { readBatch } from '../core/formats'
 import firstFrost from './first-frost.json' with { type: 'json' }
 import paperBoats from './paper-boats.json' with { type: 'json' }

@@ -1,3 +1,5 @@
+import { stopsIn } from '../../core/batch'
+
 /** The stations of a class's preparation, in the order of the craft. */
 export const STATIONS = [
   { key: 'cards', name: 'Cards' },
@@ -24,16 +26,16 @@ export function useStations() {
     const cards = work.settled?.preparation.cards ?? []
     const pieces = cards.flatMap(card => card.pieces)
     const paperless = pieces.filter(piece => !piece.paper).length
-    const broken = cards.flatMap(card => card.findings).filter(({ severity }) => severity === 'stop').length - paperless
+    const broken = stopsIn(cards.flatMap(card => card.findings)) - paperless
     const sheets = planner.outcomes.reduce((total, { plan }) => total + plan.sheets, 0)
-    const unplaced = planner.papers.some(({ failed, outcome }) => failed || (outcome && outcome.plan.unplaced.length > 0))
+    const unplaced = planner.papers.some(({ job, outcome }) => job.state === 'failed' || (outcome && outcome.plan.unplaced.length > 0))
     const toBuy = planner.kits?.purchases.some(purchase => purchase.toBuy > 0) ?? false
     const state = (wrong: boolean): StationState['state'] => (cards.length === 0 ? 'empty' : wrong ? 'needs you' : 'settled')
     return {
       cards: { figure: count(cards.length, 'card'), state: state(broken > 0) },
       papers: { figure: count(new Set(pieces.map(({ paper }) => paper?.key).filter(Boolean)).size, 'paper'), state: state(paperless > 0) },
       pieces: { figure: count(pieces.reduce((total, { quantity }) => total + quantity, 0), 'piece'), state: state(broken > 0) },
-      cutting: { figure: planner.ready ? count(sheets, 'sheet') : '…', state: planner.running ? 'working' : state(unplaced) },
+      cutting: { figure: planner.planless && !planner.ready ? '…' : count(sheets, 'sheet'), state: planner.running ? 'working' : state(unplaced) },
       kits: { figure: count(work.settled ? work.settled.batch.class.seats + work.settled.batch.class.spares : 0, 'kit'), state: planner.running ? 'working' : state(toBuy || unplaced) },
     }
   })

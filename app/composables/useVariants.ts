@@ -1,4 +1,4 @@
-import type { ParameterInputs } from '../../core/folds'
+import type { ParameterInputs } from '../../core/document'
 import type { Units } from '../../core/lengths'
 
 /** A fold with the maker's own parameters. */

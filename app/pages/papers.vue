@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import type { ShelfPaper } from '../stores/papers'
+import type { PaperEntry } from '../../core/document'
 
 const shelf = usePapersStore()
 const confirm = useConfirm()
 const toast = useToast()
 const { error } = await useAsyncData('shelf', () => shelf.load().then(() => true))
 
-const editing = ref<{ paper?: ShelfPaper }>()
+const editing = ref<{ paper?: PaperEntry }>()
 
-function askToRemove(paper: ShelfPaper) {
+function askToRemove(paper: PaperEntry) {
   confirm.require({
     header: `Take ${paper.name} off the shelf?`,
     message: 'Its sheets on hand and prices are forgotten.',
@@ -19,7 +19,7 @@ function askToRemove(paper: ShelfPaper) {
   })
 }
 
-async function remove({ key, name }: ShelfPaper) {
+async function remove({ key, name }: PaperEntry) {
   try {
     await shelf.remove(key)
     toast.add({ severity: 'success', summary: `${name} is off the shelf.`, life: 4000 })

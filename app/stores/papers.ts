@@ -1,32 +1,32 @@
 import { defineStore } from 'pinia'
-import type { PaperEntry } from '../../core/batch'
+import { ref, shallowRef } from 'vue'
+import type { PaperEntry } from '../../core/document'
+import { patchesBetween } from '../../core/document'
+import { newToken } from './feed'
 
-/** A paper as the shelf hands it out; the revision goes back with every change. */
-export type ShelfPaper = PaperEntry & { revision: number }
-
-/** The papers on the studio's shelf. */
+/** The papers on the studio's shelf. A class on screen shows its own state of them here. */
 export const usePapersStore = defineStore('papers', () => {
-  const papers = ref<ShelfPaper[]>([])
+  const papers = shallowRef<PaperEntry[]>([])
+  const position = ref(0)
+
+  const show = (now: PaperEntry[]) => void (papers.value = now)
 
   async function load() {
-    papers.value = await useRequestFetch()<ShelfPaper[]>('/api/papers')
+    const shelf = await useRequestFetch()<{ position: number, papers: PaperEntry[] }>('/api/papers')
+    position.value = shelf.position
+    papers.value = shelf.papers
   }
 
-  async function add(paper: PaperEntry) {
-    await $fetch('/api/papers', { method: 'POST', body: paper })
+  /** Saves the shelf as it is to be; a refusal of the server is thrown. */
+  async function save(label: string, now: PaperEntry[]) {
+    const patches = patchesBetween({ papers: papers.value }, { papers: now })
+    if (patches.length > 0) await $fetch('/api/edits', { method: 'POST', body: { token: newToken(), label, class: null, since: position.value, patches } })
     await load()
   }
 
-  async function change(paper: PaperEntry, revision: number) {
-    await $fetch(`/api/papers/${paper.key}`, { method: 'PUT', body: { revision, paper } })
-    await load()
-  }
+  const add = (paper: PaperEntry) => save(`add ${paper.key}`, [...papers.value, paper])
+  const change = (paper: PaperEntry) => save(`change ${paper.key}`, papers.value.map(other => (other.key === paper.key ? paper : other)))
+  const remove = (key: string) => save(`remove ${key}`, papers.value.filter(paper => paper.key !== key))
 
-  async function remove(key: string) {
-    const { paper } = await $fetch<{ paper: PaperEntry }>(`/api/papers/${key}`, { method: 'DELETE' })
-    await load()
-    return paper
-  }
-
-  return { papers, load, add, change, remove }
+  return { papers, show, load, add, change, remove }
 })

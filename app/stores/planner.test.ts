@@ -1,180 +1,116 @@
 import { createPinia, setActivePinia } from 'pinia'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { computed, nextTick, shallowRef, watch } from 'vue'
-import type { Batch } from '../../core/batch'
-import { newCard, newClass, prepare, writeLayout } from '../../core/batch'
-import { planPaper, plansFor } from '../../core/cutting'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { newCard, shelve } from '../../core/batch'
+import { plansFor } from '../../core/cutting'
+import type { Batch } from '../../core/document'
+import { newClass } from '../../core/document'
 import { foldById } from '../../core/folds'
-import { inches } from '../../core/lengths'
 import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
+import { useClassStore } from './class'
+import { usePlannerStore } from './planner'
 
-/** The planner's store against a worker made up here, which answers when the test lets it. */
+/** The stores together, with a server and a worker made up here. */
 class MadeUpWorker {
   static all: MadeUpWorker[] = []
   orders: PlannerOrder[] = []
-  ended = false
-  private listeners = new Map<string, (event: unknown) => void>()
-  constructor() {
-    MadeUpWorker.all.push(this)
+  private hear: (event: { data: PlannerAnswer }) => void = () => {}
+  constructor() { MadeUpWorker.all.push(this) }
+  addEventListener(kind: string, listener: (event: { data: PlannerAnswer }) => void) {
+    if (kind === 'message') this.hear = listener
   }
 
-  addEventListener = (kind: string, listener: (event: unknown) => void) => void this.listeners.set(kind, listener)
-  postMessage = (order: PlannerOrder) => void this.orders.push(structuredClone(order))
-  terminate = () => void (this.ended = true)
-  say = (data: PlannerAnswer) => this.listeners.get('message')!({ data })
-  die = (message: string) => this.listeners.get('error')!({ message })
-
-  /** Finishes every job of the newest order, or shows only its first plan. */
-  work(until: 'first' | 'end' = 'end') {
-    const order = this.orders.at(-1)!
-    if (order.kind !== 'plan') return
-    for (const { key, problem } of order.jobs) {
-      const first = planPaper(problem).next()
-      if (until === 'first') this.say({ kind: 'progress', order: order.order, key, plan: first.done ? first.value[0] : first.value.plan, columns: 0, share: 0.25 })
-      else this.say({ kind: 'done', order: order.order, key, plans: plansFor(problem) })
-    }
+  postMessage(order: PlannerOrder) { this.orders.push(structuredClone(order)) }
+  terminate() {}
+  work() {
+    const order = this.orders.at(-1)
+    if (order?.kind === 'plan') for (const { key, problem } of order.jobs) this.hear({ data: { kind: 'done', order: order.order, key, plans: plansFor(problem) } })
   }
 }
 
 const empty: Batch = {
   ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 4, spares: 0 }),
-  papers: [{ key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57', motif: 'plain', upright: false, grain: 'any' as const, offcuts: [], stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 50, price: 40 }] }],
+  papers: [{
+    key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57', motif: 'plain', upright: false, grain: 'any', offcuts: [],
+    stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 50, price: 40 }, { key: 'pad', width: '6 in', height: '6 in', onHand: 0, price: 10 }],
+  }],
 }
-const withSeats = (seats: number): Batch => {
-  const batch = { ...empty, class: { ...empty.class, seats } }
-  return { ...batch, cards: [newCard(foldById('gatefold')!, batch)] }
-}
-const batch = shallowRef<Batch>(empty)
-const preparation = computed(() => prepare(batch.value))
-
-vi.stubGlobal('computed', computed)
-vi.stubGlobal('shallowRef', shallowRef)
-vi.stubGlobal('watch', watch)
+const document: Batch = { ...empty, cards: [newCard(foldById('gatefold')!, empty)] }
 vi.stubGlobal('Worker', MadeUpWorker)
-vi.stubGlobal('useClassStore', () => ({
-  get settled() { return { batch: batch.value, preparation: preparation.value } },
-}))
-const { usePlannerStore } = await import('./planner')
+vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
+vi.stubGlobal('$fetch', async () => ({ position: 1, document }))
 
+let work: ReturnType<typeof useClassStore>
 let planner: ReturnType<typeof usePlannerStore>
+const painted = () => new Promise(resolve => setTimeout(resolve, 5))
 const worker = () => MadeUpWorker.all[0]!
-async function change(next: Batch) {
-  batch.value = next
-  await nextTick()
+async function change(label: string, edit: (draft: Batch) => void) {
+  work.edit(label, edit)
+  await painted()
 }
 
-beforeEach(() => {
+beforeEach(async () => {
   MadeUpWorker.all = []
-  batch.value = withSeats(4)
   setActivePinia(createPinia())
+  work = useClassStore()
   planner = usePlannerStore()
+  await work.open(7)
+  await painted()
 })
 
-afterEach(() => planner.$dispose())
-
 describe('the planner’s store', () => {
-  it('asks for every paper at once and shows what comes', () => {
-    expect(worker().orders).toMatchObject([{ kind: 'plan', order: 1, jobs: [{ problem: { demands: expect.any(Array) } }] }])
+  it('plans the class on screen, and knows its kits once it has', () => {
     expect([planner.ready, planner.running, planner.kits]).toEqual([false, true, undefined])
-    worker().work('first')
-    expect([planner.ready, planner.running]).toEqual([true, true])
     worker().work()
-    expect([planner.ready, planner.running]).toEqual([true, false])
-    expect(planner.kits!.seats).toHaveLength(4)
-    expect(planner.outcomes[0]!.sheets.map(({ needed }) => needed)).toEqual([planner.outcomes[0]!.plan.sheets])
+    expect([planner.ready, planner.running, planner.kits?.seats.length, planner.findings.length >= 0]).toEqual([true, false, 4, true])
+    expect(planner.outcomes[0]!.sheets.map(({ needed }) => needed).reduce((a, b) => a + b)).toBe(planner.outcomes[0]!.plan.sheets)
   })
 
-  it('asks anew when the pieces change, and takes no late answer for the old ones', async () => {
-    await change(withSeats(9))
-    expect(worker().orders.map(({ order }) => order)).toEqual([1, 2])
-    const [first] = worker().orders
-    if (first!.kind === 'plan') worker().say({ kind: 'done', order: 1, key: first!.jobs[0]!.key, plans: plansFor(first!.jobs[0]!.problem) })
-    expect(planner.ready).toBe(false)
-  })
-
-  it('asks for nothing when the same pieces come back', async () => {
+  it('asks for nothing when only words change, and works nothing out anew', async () => {
     worker().work()
-    await change(withSeats(9))
-    worker().work()
-    await change(withSeats(4))
-    expect(worker().orders).toHaveLength(2)
-    expect([planner.ready, planner.running, planner.kits!.seats.length]).toEqual([true, false, 4])
-  })
-
-  it('asks for nothing when only words change', async () => {
-    worker().work()
-    await change({ ...withSeats(4), class: { ...withSeats(4).class, title: 'Another title', notes: 'A note' } })
-    expect(worker().orders).toHaveLength(1)
-  })
-
-  it('keeps the best so far when it is stopped', () => {
-    worker().work('first')
-    planner.stop()
-    expect(worker().ended).toBe(true)
-    expect([planner.running, planner.ready, planner.papers[0]!.stopped]).toEqual([false, true, true])
-  })
-
-  it('replaces a worker that is too deep in an older order to take up the newer one', async () => {
-    vi.useFakeTimers()
-    worker().work('first')
-    await change(withSeats(9))
-    vi.advanceTimersByTime(1000)
-    vi.useRealTimers()
-    expect(worker().ended).toBe(true)
-    expect(MadeUpWorker.all[1]!.orders).toMatchObject([{ kind: 'plan', order: 2 }])
-    MadeUpWorker.all[1]!.work()
-    expect([planner.ready, planner.running]).toEqual([true, false])
+    const [before] = planner.outcomes
+    await change('title', draft => void (draft.class.title = 'Another'))
+    expect([worker().orders.length, planner.outcomes[0] === before]).toEqual([1, true])
   })
 
   it('chooses among the plans by the wishes of the class without planning again', async () => {
     worker().work()
-    const [fewest, alike] = [planner.outcomes[0]!, planner.outcomes[0]!.choices.at(-1)!]
-    await change({ ...withSeats(4), wishes: { priority: 'settings' } })
-    expect(worker().orders).toHaveLength(1)
-    expect(planner.outcomes[0]!.settings).toBeLessThanOrEqual(Math.min(fewest.settings, alike.settings))
+    const { choices } = planner.outcomes[0]!
+    await change('priority', draft => void (draft.wishes.priority = 'settings'))
+    expect([worker().orders.length, planner.outcomes[0]!.settings]).toEqual([1, Math.min(...choices.map(({ settings }) => settings))])
   })
 
-  it('knows what fixed layouts and forbidden formats cost', async () => {
-    const two: Batch = { ...withSeats(4), papers: [{ ...empty.papers[0]!, stocks: [...empty.papers[0]!.stocks, { width: '6 in', height: '6 in', onHand: 0, price: 10 }] }] }
-    await change({ ...two, cutting: [{ paper: 'kelp', priority: null, moreSheets: null, without: [{ width: '8 1/2 in', height: '11 in' }], layouts: [], spoiled: [] }] })
-    expect(planner.papers[0]!.free).toBeUndefined()
+  it('knows what a forbidden format costs', async () => {
+    await change('formats', draft => void draft.cutting.push({ paper: 'kelp', priority: null, moreSheets: null, without: ['letter'], layouts: [], spoiled: [] }))
+    expect(planner.papers[0]!.freePlan).toBeUndefined()
     worker().work()
-    expect(planner.papers[0]!.free!.sheets).toBeGreaterThan(0)
-    expect(planner.outcomes[0]!.sheets.map(({ width }) => width)).toEqual([inches(6)])
+    expect(planner.papers[0]!.freePlan!.sheets).toBeGreaterThan(0)
+    expect(planner.papers[0]!.problem.supplies.map(({ key }) => key)).toEqual(['pad'])
   })
 
-  it('has nothing more to tell the shelf once the shelf knows, though the plan is the same', async () => {
+  it('brings shelf and class up to date together, and takes both back together: nothing is taken off twice', async () => {
     worker().work()
-    const { plan: { layouts }, entry: { problem } } = planner.outcomes[0]!
-    const cut = (shelved: boolean): Batch => {
-      const batch = withSeats(4)
-      const [paper] = batch.papers
-      const onHand = 50 - (shelved ? layouts.reduce((sum, { repeats }) => sum + repeats, 0) : 0)
-      return {
-        ...batch, papers: [{ ...paper!, stocks: [{ ...paper!.stocks[0]!, onHand }] }],
-        cutting: [{ paper: 'kelp', priority: null, moreSheets: null, without: [], spoiled: [], layouts: layouts.map(layout => ({ ...writeLayout(layout, layout.repeats, problem.supplies, problem.demands, 'inch'), shelved })) }],
-      }
+    const onHand = () => work.document!.papers[0]!.stocks[0]!.onHand
+    const put = () => {
+      const [{ plan, usedUp, leaves, entry }] = planner.outcomes as [typeof planner.outcomes[number]]
+      work.edit('shelf', draft => shelve(draft, 'kelp', plan.layouts.map((layout, index) => ({ layout, key: `kept-${index}` })), entry.problem, { usedUp, leaves }))
     }
-    await change(cut(false))
+    const sheets = planner.outcomes[0]!.sheets[0]!.needed
+    put()
+    await painted()
+    expect(onHand()).toBe(50 - sheets)
     worker().work()
-    expect(planner.outcomes[0]!.usedUp.length).toBeGreaterThan(0)
-    const asked = worker().orders.length
-    await change(cut(true))
-    expect([worker().orders.length, planner.outcomes[0]!.usedUp]).toEqual([asked, []])
+    expect(planner.outcomes.map(({ usedUp }) => usedUp)).toEqual([[]])
+    work.undo()
+    await painted()
+    expect([onHand(), work.document!.cutting]).toEqual([50, []])
+    put()
+    await painted()
+    expect(onHand()).toBe(50 - sheets)
   })
 
-  it('says what failed, paper by paper', () => {
+  it('does not keep anybody waiting for a paper that failed', () => {
     const [order] = worker().orders
-    if (order!.kind === 'plan') worker().say({ kind: 'failed', order: 1, key: order!.jobs[0]!.key, reason: 'a slip' })
-    expect([planner.papers[0]!.failed, planner.running]).toEqual(['a slip', false])
-  })
-
-  it('starts a new worker after one has died', async () => {
-    worker().die('out of memory')
-    expect(planner.papers[0]!.failed).toBe('out of memory')
-    await change(withSeats(5))
-    expect(MadeUpWorker.all).toHaveLength(2)
-    MadeUpWorker.all[1]!.work()
-    expect(planner.ready).toBe(true)
+    if (order?.kind === 'plan') (worker() as unknown as { hear: (event: { data: PlannerAnswer }) => void }).hear({ data: { kind: 'failed', order: 1, key: order.jobs[0]!.key, reason: 'a slip' } })
+    expect([planner.ready, planner.planless, planner.papers[0]!.job.reason, planner.kits?.seats.length]).toEqual([true, true, 'a slip', 4])
   })
 })

@@ -1,155 +1,92 @@
 import { defineStore } from 'pinia'
-import type { Batch, PaperOutcome, PaperProblem } from '../../core/batch'
-import { kitsOfBatch, outcomeOf, scrapProblem } from '../../core/batch'
-import type { Plan, Problem } from '../../core/cutting'
-import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
+import { computed, shallowRef, watch } from 'vue'
+import type { PaperOutcome, PaperProblem } from '../../core/batch'
+import { findingsOf, kitsOfBatch, outcomeOf, scrapProblem } from '../../core/batch'
+import { problemKey } from '../../core/cutting'
+import type { Plan } from '../../core/cutting'
+import type { Batch } from '../../core/document'
+import { isOpen } from '../planning/job'
+import type { Job } from '../planning/job'
+import { Planning } from '../planning/planning'
+import type { PlannerAnswer } from '../workers/messages'
+import { useClassStore } from './class'
 
-interface Known {
-  /** The best plan, and at the end those that trade sheets for time; missing where planning failed before there was one. */
-  plans?: Plan[]
-  /** Between 0 and 1 while better plans are being looked for. */
-  progress: number
-  /** Patterns that the exact search knows. */
-  columns: number
-  stopped?: boolean
-  failed?: string
+/** One paper of the class with its plan, as far as it has come. */
+export interface PlannedPaper extends PaperProblem {
+  key: string
+  job: Job
+  outcome?: PaperOutcome
+  /** The plan were nothing fixed and no format forbidden, once it is known. */
+  freePlan?: Plan
+  /** The plan will not change by itself any more: what binds to it may be noted. */
+  settled: boolean
 }
 
-const MOST_KNOWN = 200
-/** Milliseconds that a worker has to take up a newer order. */
-const PATIENCE = 400
+/** Outcomes by their plans: a sequence of cuts is worked out once, not at every step of the search. */
+const outcomes = new WeakMap<Plan[], { of: unknown[], outcome: PaperOutcome }>()
+
+function outcomeFor(paper: PaperProblem, plans: Plan[], batch: Batch): PaperOutcome {
+  const of = [paper, batch.wishes, batch.tools]
+  const known = outcomes.get(plans)
+  if (known?.of.every((part, index) => part === of[index])) return known.outcome
+  const outcome = outcomeOf(paper, plans, batch)
+  outcomes.set(plans, { of, outcome })
+  return outcome
+}
 
 /**
  * The cutting of the class on screen. Plans are made in a worker whenever the
  * pieces of a paper change, and remembered by the problem they solve, so that
  * undo shows the old plan at once.
  */
-const isSame = (a: Plan | undefined, b: Plan): boolean => a !== undefined && a.sheets === b.sheets && a.bound === b.bound && JSON.stringify(a.layouts) === JSON.stringify(b.layouts)
-
-/** Outcomes by their plans: a sequence of cuts is worked out once, not at every step of the search. */
-const outcomes = new WeakMap<Plan[], { for: string, outcome: PaperOutcome }>()
-
-function outcomeFor(paper: PaperProblem, plans: Plan[], batch: Batch): PaperOutcome {
-  const own = batch.cutting.find(entry => entry.paper === paper.paper.key)
-  const wishes = JSON.stringify([batch.wishes, batch.tools.pace, own?.priority, own?.moreSheets, [...paper.names], [...paper.opened], paper.cut])
-  const known = outcomes.get(plans)
-  if (known?.for === wishes) return { ...known.outcome, paper: paper.paper, entry: paper }
-  const outcome = outcomeOf(paper, plans, batch)
-  outcomes.set(plans, { for: wishes, outcome })
-  return outcome
-}
-
 export const usePlannerStore = defineStore('planner', () => {
   const work = useClassStore()
-  const known = shallowRef(new Map<string, Known>())
-  let worker: Worker | undefined
-  let order = 0
-  /** The newest order that was answered, and the jobs of the newest one that are not done. */
-  let answered = 0
-  let unanswered = 0
+  /** Counts what has changed in the planning. */
+  const turn = shallowRef(0)
+  const planning = new Planning((hear, broken) => {
+    const worker = new Worker(new URL('../workers/planner.worker.ts', import.meta.url), { type: 'module' })
+    worker.addEventListener('message', ({ data }: MessageEvent<PlannerAnswer>) => hear(data))
+    worker.addEventListener('error', event => broken(event.message))
+    return worker
+  }, () => turn.value++)
 
-  const fromSheets = computed(() => (work.settled?.preparation.papers ?? []).map(paper => ({ paper, key: JSON.stringify(paper.problem), free: paper.free && JSON.stringify(paper.free) })))
+  const fromSheets = computed(() => (work.settled?.preparation.papers ?? []).map(planned))
   /** Hidden parts from scrap, once it is settled what the papers leave over. */
   const fromScrap = computed(() => {
-    if (!work.settled || work.settled.preparation.scrap.length === 0) return []
-    const planned = fromSheets.value.map(plannedOf)
-    if (planned.some(({ outcome, progress, stopped }) => !outcome || (progress < 1 && !stopped))) return []
-    const paper = scrapProblem(work.settled.batch, work.settled.preparation, planned.map(({ outcome }) => outcome!))
-    return paper ? [{ paper, key: JSON.stringify(paper.problem), free: undefined }] : []
+    if (!work.settled || fromSheets.value.some(({ job }) => isOpen(job))) return []
+    const paper = scrapProblem(work.settled.preparation, fromSheets.value.flatMap(({ outcome }) => outcome ?? []))
+    return paper ? [planned(paper)] : []
   })
-  const problems = computed(() => [...fromSheets.value, ...fromScrap.value])
-  const wanted = computed(() => problems.value.map(({ key }) => key).join('\n'))
-
   /** One entry for each paper, those still without a plan included. */
-  const papers = computed(() => problems.value.map(plannedOf))
+  const papers = computed(() => [...fromSheets.value, ...fromScrap.value])
 
-  function plannedOf({ paper, key, free }: { paper: PaperProblem, key: string, free?: string }) {
-    const { plans, progress = 0, columns = 0, stopped, failed } = known.value.get(key) ?? {}
+  function planned(paper: PaperProblem): PlannedPaper {
+    void turn.value
+    const key = problemKey(paper.problem)
+    const job = planning.job(key)
     return {
-      ...paper, key, progress, columns, stopped, failed,
-      outcome: plans && work.settled && outcomeFor(paper, plans, work.settled.batch),
-      /** The plan were nothing fixed and no format forbidden, once it is known. */
-      free: free === undefined ? undefined : known.value.get(free)?.plans?.[0],
+      ...paper, key, job,
+      outcome: job.plans && work.settled && outcomeFor(paper, job.plans, work.settled.batch),
+      freePlan: paper.free && planning.job(problemKey(paper.free)).plans?.[0],
+      settled: job.state === 'settled' || job.state === 'stopped',
     }
   }
 
-  const outcomes = computed(() => papers.value.map(({ outcome }) => outcome).filter((outcome): outcome is PaperOutcome => outcome !== undefined))
-  const ready = computed(() => papers.value.every(({ outcome }) => outcome))
-  const running = computed(() => papers.value.some(({ progress, failed, stopped }) => progress < 1 && !failed && !stopped))
-  const kits = computed(() => work.settled && ready.value ? kitsOfBatch(work.settled.batch, work.settled.preparation, outcomes.value) : undefined)
+  const plans = computed(() => papers.value.flatMap(({ outcome }) => outcome ?? []))
+  const running = computed(() => papers.value.some(({ job }) => isOpen(job)))
+  /** Everything is planned as far as it will be, what failed included. */
+  const ready = computed(() => work.settled !== undefined && !running.value)
+  const stopped = computed(() => papers.value.some(({ job }) => job.state === 'stopped' || job.state === 'failed'))
+  const progress = computed(() => papers.value.reduce((total, { job }) => total + job.progress, 0) / Math.max(1, papers.value.length))
+  /** Papers without any plan: their sheets are not known. */
+  const planless = computed(() => papers.value.some(({ outcome }) => !outcome))
+  const kits = computed(() => (work.settled && (ready.value || !planless.value) ? kitsOfBatch(work.settled.batch, work.settled.preparation, plans.value) : undefined))
+  const findings = computed(() => (work.settled ? findingsOf(work.settled.preparation, plans.value) : []))
 
-  watch(wanted, plan, { immediate: true })
+  watch(papers, all => planning.show(all.flatMap(({ key, problem, free }) => [
+    { key, problem },
+    ...free ? [{ key: problemKey(free), problem: free }] : [],
+  ])), { immediate: true })
 
-  function plan() {
-    const all = [
-      ...problems.value.map(({ paper, key }) => ({ key, problem: paper.problem })),
-      ...problems.value.flatMap(({ paper, free }) => (paper.free && free !== undefined ? [{ key: free, problem: paper.free }] : [])),
-    ]
-    const jobs = all.filter(({ key }) => (known.value.get(key)?.progress ?? 0) < 1)
-    if (jobs.length > 0) give(jobs)
-    else if (unanswered > 0) end()
-  }
-
-  /** Ends the worker, which may be deep in a step. */
-  function end() {
-    order += 1
-    unanswered = 0
-    worker?.terminate()
-    worker = undefined
-  }
-
-  /** Keeps the best plans found so far and looks no further. */
-  function stop() {
-    end()
-    remember(entries => problems.value.forEach(({ key }) => {
-      const entry = entries.get(key)
-      if (entry && entry.progress < 1) entries.set(key, { ...entry, stopped: true })
-    }))
-  }
-
-  /** Gives an order. A worker that is deep in a step of an older one and does not answer soon is replaced. */
-  function give(jobs: { key: string, problem: Problem }[]) {
-    const late = unanswered > 0
-    const message: PlannerOrder = { kind: 'plan', order: ++order, jobs }
-    unanswered = jobs.length
-    worker ??= start()
-    worker.postMessage(message)
-    if (!late) return
-    setTimeout(() => {
-      if (message.order !== order || answered === order) return
-      worker?.terminate()
-      worker = start()
-      worker.postMessage(message)
-    }, PATIENCE)
-  }
-
-  function start(): Worker {
-    const started = new Worker(new URL('../workers/planner.worker.ts', import.meta.url), { type: 'module' })
-    started.addEventListener('message', ({ data }: MessageEvent<PlannerAnswer>) => {
-      if (data.order !== order || data.kind === 'kits') return
-      answered = order
-      if (data.kind !== 'progress') unanswered -= 1
-      remember((entries) => {
-        const before = entries.get(data.key)
-        if (data.kind === 'failed') entries.set(data.key, { ...before, progress: 1, columns: 0, failed: data.reason })
-        else if (data.kind === 'done') entries.set(data.key, { plans: data.plans, progress: 1, columns: before?.columns ?? 0 })
-        else entries.set(data.key, { plans: isSame(before?.plans?.[0], data.plan) ? before!.plans : [data.plan], progress: data.share, columns: data.columns })
-      })
-    })
-    started.addEventListener('error', (event) => {
-      worker = undefined
-      remember(entries => problems.value.forEach(({ key }) => {
-        if (!entries.get(key)) entries.set(key, { progress: 1, columns: 0, failed: event.message || 'The planner ended unexpectedly.' })
-      }))
-    })
-    return started
-  }
-
-  function remember(change: (entries: Map<string, Known>) => void) {
-    const entries = new Map([...known.value].slice(-MOST_KNOWN))
-    change(entries)
-    known.value = entries
-  }
-
-  return { papers, outcomes, ready, running, kits, stop }
+  return { papers, outcomes: plans, planless, ready, running, stopped, progress, kits, findings, stop: () => planning.stop(), resume: () => planning.resume() }
 })

@@ -1,13 +1,14 @@
+import { freeKey, freeTitle, newClass } from '../document'
+import type { Batch, PaperEntry } from '../document'
 import { describe, expect, it } from 'vitest'
-import { freeKey, freeTitle, kitsOfBatch, newCard, newClass, planAll, prepare, stopsIn, summaryOf, withPapers } from '.'
-import type { Batch, PaperEntry } from '.'
+import { findingsOf, kitsOfBatch, newCard, planAll, prepare, stopsIn, summaryOf, withPapers } from '.'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
 
 const zFold = foldById('z-fold')!
 const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => ({
   key, name: key, kind: 'cardstock', weight: 250, colour: '#808080', motif: 'plain', upright: false, grain: 'any', offcuts: [],
-  stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }], ...changes,
+  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }], ...changes,
 })
 const chalk = paper('chalk', { colour: '#f5f5f0' })
 const herring = paper('herring', { kind: 'print', upright: true })
@@ -21,7 +22,7 @@ describe('a new card', () => {
     expect(card!.pieces.map(({ key, paper }) => [key, paper?.key])).toEqual([
       ['base', 'kelp'], ['mat-a', 'herring'], ['mat-b', 'herring'], ['mat-c', 'herring'], ['message', 'chalk'], ['plate', 'kelp'], ['plate-mat', 'herring'],
     ])
-    expect(stopsIn(prepare(batch))).toBe(0)
+    expect(stopsIn(findingsOf(prepare(batch)))).toBe(0)
   })
 
   it('gets a key and a title of its own', () => {
@@ -39,7 +40,7 @@ describe('a new card', () => {
   it('has no paper where the shelf is empty, and says so', () => {
     const bare = { ...empty, papers: [] }
     const preparation = prepare({ ...bare, cards: [newCard(zFold, bare)] })
-    expect(stopsIn(preparation)).toBe(7)
+    expect(stopsIn(findingsOf(preparation))).toBe(7)
     expect(preparation.cards[0]!.findings[0]!.problem).toContain('has no paper yet')
   })
 })

@@ -1,14 +1,14 @@
-import type { Fold, ParameterInputs, PartKind } from '../folds'
+import { freeKey, freeTitle } from '../document'
+import type { Batch, CardEntry, PaperEntry, ParameterInputs } from '../document'
+import type { Fold, PartKind } from '../folds'
 import { defaultInputs, usualPaper } from '../folds'
 import { lengthFrom } from '../lengths'
 import { STOCK_WEIGHTS } from '../paper'
-import type { Batch, CardEntry, PaperEntry } from './document'
-import { BOUNDS } from './document'
 
 /** A new card with a paper for every part, from natural defaults or from the maker's own start. */
-export function newCard(fold: Fold, batch: Batch, own: { title?: string, parameters?: ParameterInputs } = {}): CardEntry {
+export function newCard(fold: Fold, batch: Batch, own: { key?: string, title?: string, parameters?: ParameterInputs } = {}): CardEntry {
   const card: CardEntry = {
-    key: freeKey(fold.id, batch.cards.map(({ key }) => key)),
+    key: own.key ?? freeKey(fold.id, batch.cards.map(({ key }) => key)),
     title: freeTitle(own.title ?? fold.name, batch.cards.map(({ title }) => title)),
     fold: fold.id,
     kits: null,
@@ -39,18 +39,3 @@ function usual(kind: PartKind, papers: PaperEntry[]): PaperEntry | undefined {
 
 const brightness = (colour: string): number =>
   [1, 3, 5].reduce((total, at) => total + Number.parseInt(colour.slice(at, at + 2), 16), 0)
-
-/** `stem`, or `stem-2`, `stem-3`, … whichever is not taken yet. */
-export function freeKey(stem: string, taken: string[]): string {
-  return firstFree(number => (number === 1 ? stem : `${stem.slice(0, 72)}-${number}`), taken)
-}
-
-export function freeTitle(stem: string, taken: string[]): string {
-  return firstFree(number => (number === 1 ? stem : `${stem.slice(0, BOUNDS.title - 5)} ${number}`), taken)
-}
-
-function firstFree(nth: (number: number) => string, taken: string[]): string {
-  for (let number = 1; ; number++) {
-    if (!taken.includes(nth(number))) return nth(number)
-  }
-}

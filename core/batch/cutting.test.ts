@@ -1,16 +1,16 @@
+import { ANY_SCRAP, copyOf, newClass } from '../document'
+import type { Batch, CuttingEntry, PaperEntry } from '../document'
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
-import { copyOf, keyOfRef, kitProblems, fromFormat, nearbySizes, newCard, newClass, outcomeOf, pieceRef, planAll, prepare, readLayout, scrapProblem, stopsIn, writeLayout } from '.'
-import type { Batch, CuttingEntry, PaperEntry } from '.'
+import { findingsOf, keyOfRef, kitProblems, fromFormat, nearbySizes, newCard, outcomeOf, pieceRef, planAll, prepare, readLayout, scrapProblem, stopsIn, writeLayout } from '.'
 import { mostKits, plansFor, solverOf, verifyPlan } from '../cutting'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
-import { ANY_SCRAP } from '../paper'
 
 const solve = solverOf(await load())
 const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => ({
   key, name: key, kind: 'cardstock', weight: 240, colour: '#808080', motif: 'plain', upright: false, grain: 'any', offcuts: [],
-  stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }], ...changes,
+  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }], ...changes,
 })
 const empty = (...papers: PaperEntry[]): Batch => ({ ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 8, spares: 1 }), papers })
 function withCard(fold: string, papers: PaperEntry[], parameters: Record<string, string | boolean> = {}): Batch {
@@ -20,7 +20,7 @@ function withCard(fold: string, papers: PaperEntry[], parameters: Record<string,
 const own = (changes: Partial<CuttingEntry>): CuttingEntry[] => [{ paper: 'kelp', priority: null, moreSheets: null, without: [], layouts: [], spoiled: [], ...changes }]
 
 describe('the cutting problem of a paper', () => {
-  const batch = withCard('plain-card', [paper('kelp', { offcuts: [{ width: '4 1/2 in', height: '6 in', count: 3 }] })], { message: false })
+  const batch = withCard('plain-card', [paper('kelp', { offcuts: [{ key: 'offcut', width: '4 1/2 in', height: '6 in', count: 3 }] })], { message: false })
 
   it('counts offcuts among what it can cut from, and says which are used up and left', () => {
     const [entry] = prepare(batch).papers
@@ -55,14 +55,14 @@ describe('the cutting problem of a paper', () => {
   })
 
   it('does without a forbidden format and knows the problem without that wish', () => {
-    const two = { ...batch, papers: [paper('kelp', { stocks: [...batch.papers[0]!.stocks, { width: '12 in', height: '12 in', onHand: 2, price: 90 }] })], cutting: own({ without: [{ width: '8 1/2 in', height: '11 in' }] }) }
+    const two = { ...batch, papers: [paper('kelp', { stocks: [...batch.papers[0]!.stocks, { key: 'square', width: '12 in', height: '12 in', onHand: 2, price: 90 }] })], cutting: own({ without: ['letter'] }) }
     const [entry] = prepare(two).papers
     expect(entry!.problem.supplies.map(({ width }) => width)).toEqual([inches(12)])
     expect(entry!.free!.supplies).toHaveLength(2)
     // A layout that is kept on it still has its sheets.
     const [free] = prepare({ ...two, cutting: [] }).papers
     const kept = plansFor(free!.problem, solve)[0].layouts.find(({ supply }) => supply === free!.problem.supplies[0]!.key)!
-    const layouts = [writeLayout({ ...kept, repeats: 1 }, 0, free!.problem.supplies, free!.problem.demands, 'inch')]
+    const layouts = [writeLayout({ ...kept, repeats: 1 }, 'kept', 0, free!.problem, 'inch')]
     const [held] = prepare({ ...two, cutting: own({ without: two.cutting[0]!.without, layouts }) }).papers
     expect(held!.problem.supplies.map(({ onHand, price }) => [onHand, price])).toEqual([[1, null], [2, 90]])
     expect(verifyPlan(plansFor(held!.problem, solve)[0], held!.problem)).toEqual([])
@@ -74,7 +74,7 @@ describe('replanning', () => {
   const [first] = prepare(batch).papers
   const [planned] = plansFor(first!.problem, solve)
   const [layout] = planned.layouts
-  const written = (cut: number) => writeLayout(layout!, cut, first!.problem.supplies, first!.problem.demands, 'inch')
+  const written = (cut: number) => writeLayout(layout!, layout!.key, cut, first!.problem, 'inch')
 
   it('writes a layout into the class and reads it again, whole', () => {
     expect(readLayout(JSON.parse(JSON.stringify(written(0))), first!.problem.demands, first!.problem.cutter)).toEqual(layout)
@@ -86,7 +86,7 @@ describe('replanning', () => {
     const made = (key: string) => planned.layouts[0]!.root && entry!.wanted.get(key)! - entry!.problem.demands.find(other => other.key === key)!.quantity
     expect(entry!.spoiled.get(keyOfRef(pieceRef(demand, 'inch')))).toBe(2)
     expect(entry!.problem.supplies[0]!.onHand).toBe(9)
-    expect(entry!.problem.setUp).toEqual([layout!.root])
+    expect(entry!.problem.setUp).toEqual([{ key: layout!.key, supply: 'letter', root: layout!.root }])
     expect(first!.problem.demands.reduce((sum, { key }) => sum + made(key), 0)).toBeGreaterThan(-2)
     const [again] = plansFor(entry!.problem, solve)
     expect(verifyPlan(again, entry!.problem)).toEqual([])
@@ -113,10 +113,10 @@ describe('replanning', () => {
     const changed = withCard('plain-card', [paper('kelp')], { width: '5 in' })
     const [gone] = prepare({ ...changed, cutting: own({ layouts: [written(0)] }) }).papers
     expect([gone!.problem.fixed, gone!.dropped.length]).toEqual([undefined, 1])
-    const other = prepare({ ...batch, papers: [paper('kelp', { stocks: [{ width: '12 in', height: '12 in', onHand: 1, price: 1 }] })], cutting: own({ layouts: [written(0)] }) })
+    const other = prepare({ ...batch, papers: [paper('kelp', { stocks: [{ key: 'square', width: '12 in', height: '12 in', onHand: 1, price: 1 }] })], cutting: own({ layouts: [written(0)] }) })
     expect(other.papers[0]!.dropped).toEqual(['its sheet is no longer on the shelf'])
     // What was cut from a sheet or an offcut that is gone since is still there.
-    const later = prepare({ ...batch, papers: [paper('kelp', { stocks: [{ width: '12 in', height: '12 in', onHand: 9, price: 1 }] })], cutting: own({ layouts: [{ ...written(1), repeats: 1 }] }) })
+    const later = prepare({ ...batch, papers: [paper('kelp', { stocks: [{ key: 'square', width: '12 in', height: '12 in', onHand: 9, price: 1 }] })], cutting: own({ layouts: [{ ...written(1), repeats: 1 }] }) })
     expect(later.papers[0]!.dropped).toEqual([])
     expect(later.papers[0]!.problem.demands.some(({ key, quantity }) => quantity < later.papers[0]!.wanted.get(key)!)).toBe(true)
   })
@@ -130,14 +130,14 @@ describe('a copy of a class', () => {
 })
 
 describe('hidden parts', () => {
-  const papers = [paper('kelp'), paper('chalk', { offcuts: [{ width: '6 in', height: '6 in', count: 1 }] })]
+  const papers = [paper('kelp'), paper('chalk', { offcuts: [{ key: 'offcut', width: '6 in', height: '6 in', count: 1 }] })]
   const batch = withCard('rising-scene', papers)
   const hidden = prepare(batch).cards[0]!.pieces.filter(({ kind }) => kind === 'hidden').map(({ key }) => key)
   const scrap: Batch = { ...batch, cards: [{ ...batch.cards[0]!, papers: { ...batch.cards[0]!.papers, ...Object.fromEntries(hidden.map(key => [key, ANY_SCRAP])) } }] }
 
   it('go to any scrap that the plans leave, and open no sheet', () => {
     expect(hidden.length).toBeGreaterThan(0)
-    expect(stopsIn(prepare(scrap))).toBe(stopsIn(prepare(batch)))
+    expect(stopsIn(findingsOf(prepare(scrap)))).toBe(stopsIn(findingsOf(prepare(batch))))
     const preparation = prepare(scrap)
     const outcomes = planAll(scrap, preparation, solve)
     const last = outcomes.at(-1)!
@@ -154,14 +154,14 @@ describe('hidden parts', () => {
 
   it('come from paper of a suitable weight only, and only hidden parts may', () => {
     const light = { ...scrap, papers: papers.map(entry => ({ ...entry, weight: 100 })) }
-    expect(scrapProblem(light, prepare(light), planAll(light, { ...prepare(light), scrap: [] }, solve))!.problem.supplies).toEqual([])
+    expect(scrapProblem(prepare(light), planAll(light, { ...prepare(light), scrap: [] }, solve))!.problem.supplies).toEqual([])
     const shown = { ...batch, cards: [{ ...batch.cards[0]!, papers: { ...batch.cards[0]!.papers, base: ANY_SCRAP } }] }
     expect(prepare(shown).cards[0]!.findings.map(({ problem }) => problem)).toContainEqual(expect.stringContaining('no scrap will do'))
   })
 })
 
 describe('questions before the cutting', () => {
-  const batch = withCard('plain-card', [paper('kelp', { stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 3, price: null }] })], { message: false })
+  const batch = withCard('plain-card', [paper('kelp', { stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 3, price: null }] })], { message: false })
 
   it('asks for the pieces of one kit and the drawer as it is', () => {
     const [kit] = kitProblems(batch, prepare(batch))

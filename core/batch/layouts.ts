@@ -1,37 +1,42 @@
-import type { CutNode, Cutter, Demand, Layout, Supply, SupplyKind } from '../cutting'
+import type { CutNode, Cutter, Demand, Layout, Problem, Supply } from '../cutting'
 import { isOffcut, verifyPlan } from '../cutting'
+import type { LayoutEntry, PieceRef, TreeEntry } from '../document'
 import type { Length, Units } from '../lengths'
 import { writeLength, lengthFrom } from '../lengths'
-import type { LayoutEntry, PieceRef, TreeEntry } from './document'
 
 /** The key of a demand: pieces of one size that may lie the same way are cut as one. */
 export const demandKey = ({ width, height, turn }: Pick<Demand, 'width' | 'height' | 'turn'>): string => `${width}x${height} ${turn}`
 
-/** The key of a supply within its paper. */
-export const supplyKey = (kind: SupplyKind, { width, height }: { width: Length, height: Length }): string =>
-  kind === 'sheet' ? `${width}x${height}` : `${kind} ${width}x${height}`
+/** The key of drop-outs of one size: they have no row on the shelf, and those alike are one supply. */
+export const dropOutKey = ({ width, height }: { width: Length, height: Length }): string => `drop-out ${width}x${height}`
 
 export const pieceRef = ({ width, height, turn }: Pick<Demand, 'width' | 'height' | 'turn'>, units: Units): PieceRef =>
   ({ width: writeLength(width, units), height: writeLength(height, units), turn })
 
 export const keyOfRef = ({ width, height, turn }: PieceRef): string => demandKey({ width: lengthFrom(width), height: lengthFrom(height), turn })
 
-/** A layout as it is kept with the class. */
-export function writeLayout({ supply, repeats, root }: Layout, cut: number, supplies: Supply[], demands: Demand[], units: Units): LayoutEntry {
-  const { kind } = supplies.find(({ key }) => key === supply)!
+/**
+ * A layout as it is kept with the class.
+ * @param key what it is kept under
+ * @throws RangeError where it is a layout of another problem
+ */
+export function writeLayout({ supply, repeats, root }: Layout, key: string, cut: number, { supplies, demands }: Pick<Problem, 'supplies' | 'demands'>, units: Units): LayoutEntry {
+  const from = supplies.find(other => other.key === supply)
+  if (!from) throw new RangeError(`The layout is cut from “${supply}”, which is not in its problem.`)
   const write = (node: CutNode): TreeEntry => {
     const size = { width: writeLength(node.width, units), height: writeLength(node.height, units) }
     if (node.kind === 'cut') return { ...size, side: node.side, parts: node.parts.map(write) }
-    return node.kind === 'piece' ? { ...size, piece: pieceRef(demands.find(({ key }) => key === node.demand)!, units), turned: node.turned } : size
+    const demand = node.kind === 'piece' ? demands.find(({ key }) => key === node.demand) : undefined
+    return node.kind === 'piece' && demand ? { ...size, piece: pieceRef(demand, units), turned: node.turned } : size
   }
-  return { from: kind, repeats, cut, shelved: false, tree: write(root) }
+  return { key, from: from.kind, supply: from.kind === 'drop-out' ? '' : from.key, repeats, cut, shelved: false, tree: write(root) }
 }
 
 /**
  * A kept layout read again.
  * @returns what is wrong with it where it does not fit the pieces of the class any more
  */
-export function readLayout(entry: LayoutEntry, demands: Demand[], cutter: Cutter): Layout | { wrong: string } {
+export function readLayout(entry: LayoutEntry, demands: Demand[], cutter: Cutter): Required<Layout> | { wrong: string } {
   const read = ({ width, height, side, parts, piece, turned = false }: TreeEntry): CutNode => {
     const size = { width: lengthFrom(width), height: lengthFrom(height) }
     if (parts && side) return { kind: 'cut', side, ...size, parts: parts.map(read) }
@@ -39,9 +44,10 @@ export function readLayout(entry: LayoutEntry, demands: Demand[], cutter: Cutter
     return { kind: isOffcut(size, cutter) ? 'offcut' : 'waste', ...size }
   }
   const root = read(entry.tree)
-  const layout: Layout = { supply: supplyKey(entry.from, root), repeats: entry.repeats, root }
+  const layout = { key: entry.key, supply: entry.from === 'drop-out' ? dropOutKey(root) : entry.supply, repeats: entry.repeats, root }
   const supply: Supply = { key: layout.supply, kind: entry.from, width: root.width, height: root.height, onHand: entry.repeats, price: null }
-  const stated = { layouts: [layout], unplaced: demands.map(({ key, quantity }) => ({ demand: key, quantity, reason: '' })), sheets: entry.from === 'sheet' ? entry.repeats : 0, bound: 0, spending: 0, yield: 0 }
+  const unplaced = demands.map(({ key, quantity }) => ({ demand: key, quantity, reason: '' }))
+  const stated = { layouts: [layout], unplaced, sheets: entry.from === 'sheet' ? entry.repeats : 0, bound: 0, spending: 0, yield: 0 }
   const [wrong] = verifyPlan(stated, { demands, supplies: [supply], cutter, objective: 'sheets' })
   return wrong ? { wrong: wrong.replace(/^layout 1: /, '') } : layout
 }

@@ -1,4 +1,4 @@
-import type { SupplyKind } from '../cutting'
+import type { SupplyKind } from '../document'
 import type { Length } from '../lengths'
 
 export interface Leftover {
@@ -7,14 +7,15 @@ export interface Leftover {
   count: number
 }
 
-/** Sheets or offcuts of one size that a plan uses up. */
+/** Sheets or offcuts of one supply that a plan uses up. */
 export interface UsedUp extends Leftover {
+  /** Key of the sheet format or offcut on the shelf; of a drop-out, that of its supply. */
+  key: string
   kind: SupplyKind
 }
 
-/** How many of one kind and size are used up. */
-export const goneOf = (usedUp: UsedUp[], kind: SupplyKind, { width, height }: { width: Length, height: Length }): number =>
-  usedUp.find(other => other.kind === kind && other.width === width && other.height === height)?.count ?? 0
+/** How many of one sheet format or offcut are used up. */
+export const goneOf = (usedUp: UsedUp[], key: string): number => usedUp.find(other => other.key === key)?.count ?? 0
 
 /** What is used up beside fresh sheets. */
 export const offcutsIn = (usedUp: UsedUp[]): UsedUp[] => usedUp.filter(({ kind }) => kind !== 'sheet')

@@ -1,8 +1,8 @@
-import type { Measured, Plan, Solve } from '../cutting'
+import type { Batch } from '../document'
+import type { Layout, Measured, Plan, Solve } from '../cutting'
 import { leavesOf, madeBy, measured, openedBy, plansFor, preferred, settingsAlone, tradeOffs } from '../cutting'
 import type { Kits, PaperUse } from '../kits'
 import { kitsFor } from '../kits'
-import type { Batch } from './document'
 import type { Leftover, UsedUp } from './leftovers'
 import type { Preparation } from './prepare'
 import type { PaperProblem } from './problems'
@@ -18,7 +18,7 @@ export interface PaperOutcome extends Measured {
   /** Settings if every layout were cut by itself. */
   settingsAlone: number
   /** Sheets by format, those that are not needed included. `cut` are cut already and not among those needed. */
-  sheets: (PaperUse['sheets'][number] & { cut: number })[]
+  sheets: (PaperUse['sheets'][number] & { key: string, cut: number })[]
   /** What the shelf has to learn once all of it is cut, what is cut already included: sheets and offcuts that are gone … */
   usedUp: UsedUp[]
   /** … and offcuts that are worth keeping, largest first. */
@@ -31,10 +31,9 @@ export interface PaperOutcome extends Measured {
  * What follows for one paper once its cutting is planned.
  * @param plans the best plan, and others that trade sheets for time
  */
-export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes, cutting, tools }: Pick<Batch, 'wishes' | 'cutting' | 'tools'>): PaperOutcome {
-  const { paper, problem, names, opened } = entry
+export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes, tools }: Pick<Batch, 'wishes' | 'tools'>): PaperOutcome {
+  const { paper, problem, names, opened, own } = entry
   const choices = tradeOffs(plans.map(plan => measured(plan, problem.cutter, tools.pace, names)))
-  const own = cutting.find(entry => entry.paper === paper.key)
   const chosen = own?.priority ? preferred(choices, own.priority, own.moreSheets) : preferred(choices, wishes.priority)
   const { layouts } = chosen.plan
   const made = madeBy(layouts)
@@ -47,13 +46,13 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes, cutting,
     entry,
     choices,
     settingsAlone: settingsAlone(chosen.plan, problem.cutter),
-    sheets: problem.supplies.filter(({ kind }) => kind === 'sheet').map(({ key, width, height, onHand, price }) => ({ width, height, onHand, price, needed: needed.get(key) ?? 0, cut: opened.get(key) ?? 0 })),
-    usedUp: problem.supplies.filter(({ key }) => gone.has(key)).map(({ key, kind, width, height }) => ({ kind, width, height, count: gone.get(key)! })),
+    sheets: problem.supplies.filter(({ kind }) => kind === 'sheet').map(({ key, width, height, onHand, price }) => ({ key, width, height, onHand, price, needed: needed.get(key) ?? 0, cut: opened.get(key) ?? 0 })),
+    usedUp: problem.supplies.filter(({ key }) => gone.has(key)).map(({ key, kind, width, height }) => ({ key, kind, width, height, count: gone.get(key) ?? 0 })),
     leaves: leftoversOf(unshelved),
     over: problem.demands.flatMap(({ key, quantity }) => ((made.get(key) ?? 0) > quantity ? [{ demand: key, count: made.get(key)! - quantity }] : [])),
   }
 
-  function leftoversOf(layouts: Plan['layouts']): Leftover[] {
+  function leftoversOf(layouts: Layout[]): Leftover[] {
     const leaves = new Map<string, Leftover>()
     for (const { root, repeats } of layouts) {
       for (const { node, width, height } of leavesOf(root)) {
@@ -69,7 +68,7 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes, cutting,
 /** Plans every paper of a class to the end, exactly where there is a solver, and then hidden parts from scrap. Screens do the same step by step in a worker. */
 export function planAll(batch: Batch, preparation: Preparation, solve?: Solve): PaperOutcome[] {
   const outcomes = preparation.papers.map(entry => outcomeOf(entry, plansFor(entry.problem, solve), batch))
-  const scrap = scrapProblem(batch, preparation, outcomes)
+  const scrap = scrapProblem(preparation, outcomes)
   return scrap ? [...outcomes, outcomeOf(scrap, plansFor(scrap.problem, solve), batch)] : outcomes
 }
 

@@ -1,6 +1,7 @@
+import { BOUNDS, DEFAULT_POST, newClass } from '../document'
+import type { Batch, PostEntry } from '../document'
 import { describe, expect, it } from 'vitest'
-import { BOUNDS, DEFAULT_POST, newCard, newClass, postingOf, prepare } from '.'
-import type { Batch, PostEntry } from '.'
+import { newCard, postingOf, prepare } from '.'
 import { foldById } from '../folds'
 import { inches, millimetres } from '../lengths'
 
@@ -20,7 +21,7 @@ describe('posting a card', () => {
     expect(posting.closed).toEqual({ width: inches(4.25), height: inches(5.5), thickness: millimetres(0.9) })
     // (8 1/2 × 5 1/2 + 4 × 5 1/4) in² of 240 g/m².
     expect(posting.weight).toBeCloseTo((8.5 * 5.5 + 4 * 5.25) * 0.0254 ** 2 * 240, 6)
-    expect([posting.envelope, posting.rate!.name, posting.findings]).toEqual(['Small envelope', 'Flat letter', []])
+    expect([posting.envelope?.name, posting.rate!.name, posting.findings]).toEqual(['Small envelope', 'Flat letter', []])
   })
 
   it('follows the bulk of the paper', () => {
@@ -28,8 +29,8 @@ describe('posting a card', () => {
   })
 
   it('says which envelope fits when the chosen one does not', () => {
-    expect(problems(post('plain-card', { parameters: { width: '5 1/2 in' }, wanted: 'Small envelope' }))).toContain('“Small envelope” of 4 3/8 × 5 3/4 in is too small')
-    expect(problems(post('plain-card', { wanted: 'Lost envelope' }))).toContain('is not in the table')
+    expect(problems(post('plain-card', { parameters: { width: '5 1/2 in' }, wanted: 'small' }))).toContain('“Small envelope” of 4 3/8 × 5 3/4 in is too small')
+    expect(problems(post('plain-card', { wanted: 'lost' }))).toContain('is not in the table')
     expect(problems(post('plain-card', { parameters: { width: '11 in', height: '11 in' } }))).toContain('make one of')
   })
 

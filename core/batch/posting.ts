@@ -1,10 +1,10 @@
+import type { PostEntry, RateEntry } from '../document'
 import type { Finding, Part, Stack, ThicknessMap } from '../folds'
 import { areaOf, isWhole, thicknessMap } from '../folds'
 import type { Length, Units } from '../lengths'
 import { MILLIMETRE, formatLength, lengthFrom, nanometres, sum } from '../lengths'
 import type { Paper } from '../paper'
 import { thickness } from '../paper'
-import type { PostEntry, RateEntry } from './document'
 import type { PreparedCard } from './prepare'
 
 /** How a finished card goes into an envelope and through the post. */
@@ -15,8 +15,8 @@ export interface Posting {
   map: ThicknessMap
   /** Grams, paper only. */
   weight: number
-  /** Name of the envelope it goes into; missing when none in the table fits. */
-  envelope?: string
+  /** The envelope it goes into; missing when none in the table fits. */
+  envelope?: { key: string, name: string }
   /** The cheapest rate that takes it. */
   rate?: RateEntry
   findings: Finding[]
@@ -38,7 +38,7 @@ const fits = (card: { width: Length, height: Length }, room: { width: Length, he
  * @param card a prepared card
  * @param post the studio's envelopes, rates, foam and bulk
  * @param units for the words of findings
- * @param wanted name of the envelope it shall go into; empty for the smallest that fits
+ * @param wanted key of the envelope it shall go into; empty for the smallest that fits
  * @returns nothing for a card that cannot be folded
  */
 export function postingOf({ construction, pieces, entry }: PreparedCard, post: PostEntry, units: Units, wanted = entry.envelope): Posting | undefined {
@@ -57,14 +57,14 @@ export function postingOf({ construction, pieces, entry }: PreparedCard, post: P
   const thick = (length: Length) => `${(length / MILLIMETRE).toFixed(1)} mm`
   const size = ({ width, height }: { width: Length, height: Length }) => `${formatLength(width, units)} × ${show(height)}`
   const spare = Math.max(ROOM, closed.thickness)
-  const table = post.envelopes.map(({ name, width, height }) => ({ name, width: lengthFrom(width), height: lengthFrom(height) })).sort((a, b) => a.width * a.height - b.width * b.height)
+  const table = post.envelopes.map(({ key, name, width, height }) => ({ key, name, width: lengthFrom(width), height: lengthFrom(height) })).sort((a, b) => a.width * a.height - b.width * b.height)
   const smallest = table.find(envelope => fits(closed, envelope, spare))
-  const chosen = wanted ? table.find(({ name }) => name === wanted) : smallest
+  const chosen = wanted ? table.find(({ key }) => key === wanted) : smallest
   const bulky = closed.thickness > BULKY
   const inside = chosen && !bulky && fits(closed, chosen, spare) ? chosen : undefined
   const posted = inside ?? { width: sum(closed.width, nanometres(spare)), height: sum(closed.height, nanometres(spare)) }
   const rate = post.rates.filter(rate => weight <= rate.weight && closed.thickness <= lengthFrom(rate.thickness) && fits(posted, { width: lengthFrom(rate.width), height: lengthFrom(rate.height) }, 0)).sort((a, b) => a.price - b.price)[0]
-  return { closed, stack, map, weight, envelope: inside?.name, rate, findings: findings() }
+  return { closed, stack, map, weight, envelope: inside, rate, findings: findings() }
 
   function findings(): Finding[] {
     const found: Finding[] = []
@@ -72,7 +72,7 @@ export function postingOf({ construction, pieces, entry }: PreparedCard, post: P
       found.push({ severity: 'warn', subject: 'Closed card', problem: `is ${thick(closed.thickness)} thick; above ${thick(BULKY)} it is bulky and goes into a box envelope of ${size({ width: sum(closed.width, ROOM), height: sum(closed.height, ROOM) })} or from hand to hand.` })
     }
     else if (wanted && !chosen) {
-      found.push({ severity: 'warn', subject: 'Envelope', problem: `“${wanted}” is not in the table of envelopes; ${smallest ? `“${smallest.name}” fits` : 'none there fits'}.` })
+      found.push({ severity: 'warn', subject: 'Envelope', problem: `the one that was chosen (${wanted}) is not in the table any more; ${smallest ? `“${smallest.name}” fits` : 'none there fits'}.` })
     }
     else if (chosen && !inside) {
       found.push({ severity: 'warn', subject: 'Envelope', problem: `“${chosen.name}” of ${size(chosen)} is too small: the card is ${size(closed)} and wants ${show(nanometres(spare))} more on each side. ${smallest ? `“${smallest.name}” fits.` : 'None in the table fits.'}` })

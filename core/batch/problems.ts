@@ -1,17 +1,21 @@
+import type { Batch, CuttingEntry, Turn } from '../document'
 import type { Cutter, Demand, Layout, Problem, Supply } from '../cutting'
 import { madeBy, openedBy } from '../cutting'
 import { dropOutsOf } from '../folds'
 import type { Length } from '../lengths'
-import { downToMark, lengthFrom, product } from '../lengths'
-import type { Paper, Turn } from '../paper'
+import { downToMark, product } from '../lengths'
+import type { Paper } from '../paper'
 import { stackOf } from '../paper'
-import type { Batch } from './document'
-import { demandKey, keyOfRef, readLayout, supplyKey } from './layouts'
+import { demandKey, dropOutKey, keyOfRef, readLayout } from './layouts'
 import type { PreparedCard, PreparedPiece } from './prepare'
 
 /** The cutting problem of one paper, with the words for it. */
 export interface PaperProblem {
   paper: Paper
+  /** The cards that pieces are cut for from it. */
+  cards: PreparedCard[]
+  /** What the maker noted about its cutting. */
+  own?: CuttingEntry
   /** What is still to be cut. */
   problem: Problem
   /** Piece names by demand key. */
@@ -32,22 +36,20 @@ export interface PaperProblem {
   free?: Problem
 }
 
-/** One cutting problem for each paper that pieces are cut from. */
-export function paperProblems(batch: Batch, cards: PreparedCard[], papers: Paper[], tools: Cutter): PaperProblem[] {
-  return papers.flatMap((paper) => {
-    const demands = demandsOf(batch, cards, paper)
-    return demands.length === 0 ? [] : [paperProblem(batch, cards, paper, demands, { ...tools, stack: stackOf(tools.stack, paper.weight) })]
-  })
-}
-
-function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, demands: Demand[], cutter: Cutter): PaperProblem {
+/**
+ * The cutting problem of one paper.
+ * @param cards those that pieces are cut for from it
+ */
+export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, tools: Cutter): PaperProblem {
+  const cutter = { ...tools, stack: stackOf(tools.stack, paper.weight) }
+  const demands = demandsOf(batch, cards, paper)
   const entry = batch.cutting.find(({ paper: key }) => key === paper.key)
   const supplies = suppliesOf(paper, cards, cutter)
   const names = new Map(demands.map(({ key, name }) => [key, name]))
   const wanted = new Map(demands.map(({ key, quantity }) => [key, quantity]))
 
   const dropped: string[] = []
-  const [cut, kept, unshelved]: [Layout[], Layout[], Layout[]] = [[], [], []]
+  const [cut, kept, unshelved]: [Required<Layout>[], Layout[], Layout[]] = [[], [], []]
   for (const layout of entry?.layouts ?? []) {
     const read = readLayout(layout, demands, cutter)
     if ('wrong' in read) {
@@ -61,7 +63,7 @@ function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, demands
     }
     if (layout.repeats <= layout.cut) continue
     // What is cut is cut; what is still to be cut needs its sheet.
-    if (supplies.some(({ key }) => key === read.supply)) kept.push({ ...read, repeats: layout.repeats - layout.cut })
+    if (supplies.some(({ key, width, height }) => key === read.supply && width === read.root.width && height === read.root.height)) kept.push({ ...read, repeats: layout.repeats - layout.cut })
     else dropped.push('its sheet is no longer on the shelf')
   }
 
@@ -71,7 +73,7 @@ function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, demands
   const spoiled = new Map((entry?.spoiled ?? []).map(({ piece, count }) => [keyOfRef(piece), count]))
   const missing = demands.map(demand => ({ ...demand, quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0) + (spoiled.get(demand.key) ?? 0)) }))
   const left = supplies.map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (taken.get(supply.key) ?? 0)) }))
-  const without = new Set((entry?.without ?? []).map(size => sheetKey(size)))
+  const without = new Set(entry?.without ?? [])
   const keptOn = openedBy(kept)
   const free: Problem = { demands: missing, supplies: left, cutter, objective: batch.wishes.priority === 'sheets' ? 'sheets' : 'money' }
   const problem: Problem = {
@@ -83,13 +85,11 @@ function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, demands
       return held > 0 ? [{ ...supply, onHand: held, price: supply.onHand < held ? supply.price : null }] : []
     }),
     ...kept.length > 0 && { fixed: kept },
-    ...cut.length > 0 && { setUp: cut.map(({ root }) => root) },
+    ...cut.length > 0 && { setUp: cut.map(({ key, supply, root }) => ({ key, supply, root })) },
   }
   const restricted = kept.length > 0 || without.size > 0
-  return { paper, names, wanted, spoiled, opened, cut: unshelved, dropped, problem, free: restricted ? free : undefined }
+  return { paper, cards, own: entry, names, wanted, spoiled, opened, cut: unshelved, dropped, problem, free: restricted ? free : undefined }
 }
-
-const sheetKey = ({ width, height }: { width: string, height: string }): string => supplyKey('sheet', { width: lengthFrom(width), height: lengthFrom(height) })
 
 /**
  * What is wanted from a paper: pieces of one size that may lie the same way together.
@@ -117,14 +117,14 @@ export function demandsOf(batch: Batch, cards: PreparedCard[], paper: Paper, of 
 
 /** Sheets, offcuts on the shelf, and what windows of pieces of this paper will release. */
 export function suppliesOf(paper: Paper, cards: PreparedCard[], cutter: Cutter): Supply[] {
-  const supplies: Supply[] = paper.stocks.map(({ width, height, onHand, price }) => ({ key: supplyKey('sheet', { width, height }), kind: 'sheet', width, height, onHand, price }))
-  const add = (kind: 'offcut' | 'drop-out', width: Length, height: Length, count: number) => {
-    const key = supplyKey(kind, { width, height })
+  const supplies: Supply[] = paper.stocks.map(stock => ({ kind: 'sheet', ...stock }))
+  for (const { count, ...offcut } of paper.offcuts) supplies.push({ kind: 'offcut', ...offcut, onHand: count, price: null })
+  const release = (width: Length, height: Length, count: number) => {
+    const key = dropOutKey({ width, height })
     const same = supplies.find(supply => supply.key === key)
     if (same) same.onHand += count
-    else if (count > 0) supplies.push({ key, kind, width, height, onHand: count, price: null })
+    else if (count > 0) supplies.push({ key, kind: 'drop-out', width, height, onHand: count, price: null })
   }
-  for (const { width, height, count } of paper.offcuts) add('offcut', width, height, count)
   // A drop-out of a print may lie any way round on the sheet, so only plain paper is used again.
   if (!paper.upright) {
     for (const { construction, pieces } of cards) {
@@ -133,7 +133,7 @@ export function suppliesOf(paper: Paper, cards: PreparedCard[], cutter: Cutter):
         if (piece?.paper !== paper) continue
         // The largest square in a round drop-out.
         const [wide, high] = shape === 'circle' ? [product(width.value, Math.SQRT1_2), product(height.value, Math.SQRT1_2)] : [width.value, height.value]
-        if (Math.min(wide, high) >= cutter.smallestPiece) add('drop-out', downToMark(wide, cutter.mark), downToMark(high, cutter.mark), piece.quantity)
+        if (Math.min(wide, high) >= cutter.smallestPiece) release(downToMark(wide, cutter.mark), downToMark(high, cutter.mark), piece.quantity)
       }
     }
   }

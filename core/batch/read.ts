@@ -1,14 +1,14 @@
+import type { PaperEntry, ToolsEntry } from '../document'
 import type { Cutter } from '../cutting'
 import { lengthFrom } from '../lengths'
 import type { Units } from '../lengths'
 import type { Paper } from '../paper'
-import type { PaperEntry, ToolsEntry } from './document'
 
 /** A paper entry that has passed its door, with lengths instead of text. */
 export const readPaper = ({ stocks, offcuts, ...paper }: PaperEntry): Paper => ({
   ...paper,
   stocks: stocks.map(({ width, height, ...stock }) => ({ ...stock, width: lengthFrom(width), height: lengthFrom(height) })),
-  offcuts: offcuts.map(({ width, height, count }) => ({ width: lengthFrom(width), height: lengthFrom(height), count })),
+  offcuts: offcuts.map(({ width, height, ...offcut }) => ({ ...offcut, width: lengthFrom(width), height: lengthFrom(height) })),
 })
 
 /** The tools of a class as the planner knows them. */

@@ -1,17 +1,12 @@
 import type { Demand, Supply } from '../cutting'
 import { leavesOf } from '../cutting'
 import type { Paper } from '../paper'
-import { ANY_SCRAP, SCRAP_WEIGHTS } from '../paper'
-import type { Batch } from './document'
-import { supplyKey } from './layouts'
+import { SCRAP_WEIGHTS } from '../paper'
 import { goneOf } from './leftovers'
 import type { PaperOutcome } from './outcome'
 import type { Preparation } from './prepare'
 import type { PaperProblem } from './problems'
-import { readPaper } from './read'
-
-/** What hidden parts are said to be cut from. */
-export const SCRAP_PAPER: Paper = { key: ANY_SCRAP, name: 'Any scrap', kind: 'cardstock', weight: 240, colour: '#cfc9bd', motif: 'plain', upright: false, grain: 'any', stocks: [], offcuts: [] }
+import { SCRAP_PAPER } from './scrap-paper'
 
 /**
  * Hidden parts for which any scrap will do, once the papers are planned: they are cut
@@ -19,14 +14,14 @@ export const SCRAP_PAPER: Paper = { key: ANY_SCRAP, name: 'Any scrap', kind: 'ca
  * uses, of any paper of a suitable weight. No fresh sheet is opened for them.
  * @returns nothing where the class has no such parts
  */
-export function scrapProblem(batch: Batch, { scrap, cutter }: Preparation, outcomes: PaperOutcome[]): PaperProblem | undefined {
+export function scrapProblem({ scrap, cutter, shelf }: Preparation, outcomes: PaperOutcome[]): PaperProblem | undefined {
   if (scrap.length === 0) return undefined
-  const papers = new Map(batch.papers.map(readPaper).filter(({ weight }) => weight >= SCRAP_WEIGHTS.least && weight <= SCRAP_WEIGHTS.most).map(paper => [paper.key, paper]))
+  const papers = new Map([...shelf].filter(([, { weight }]) => weight >= SCRAP_WEIGHTS.least && weight <= SCRAP_WEIGHTS.most))
   const supplies = new Map<string, Supply>()
   const paperOf = new Map<string, Paper>()
   const add = (paper: Paper, size: Pick<Supply, 'width' | 'height'>, count: number) => {
     if (count <= 0 || Math.min(size.width, size.height) < cutter.smallestPiece) return
-    const key = `${paper.key} ${supplyKey('offcut', size)}`
+    const key = `${paper.key} ${size.width}x${size.height}`
     const known = supplies.get(key)
     if (known) known.onHand += count
     else supplies.set(key, { key, kind: 'offcut', width: size.width, height: size.height, onHand: count, price: null })
@@ -40,12 +35,12 @@ export function scrapProblem(batch: Batch, { scrap, cutter }: Preparation, outco
   }
   for (const paper of papers.values()) {
     const used = outcomes.find(outcome => outcome.paper.key === paper.key)?.usedUp ?? []
-    for (const { count, ...size } of paper.offcuts) add(paper, size, count - goneOf(used, 'offcut', size))
+    for (const { key, count, ...size } of paper.offcuts) add(paper, size, count - goneOf(used, key))
   }
   const names = new Map(scrap.map(({ key, name }: Demand) => [key, name]))
   const wanted = new Map(scrap.map(({ key, quantity }) => [key, quantity]))
   return {
-    paper: SCRAP_PAPER, names, wanted, paperOf, dropped: [], spoiled: new Map(), opened: new Map(), cut: [],
+    paper: SCRAP_PAPER, cards: [], names, wanted, paperOf, dropped: [], spoiled: new Map(), opened: new Map(), cut: [],
     problem: { demands: scrap, supplies: [...supplies.values()], cutter, objective: 'sheets' },
   }
 }

@@ -1,5 +1,6 @@
-import type { ClassDocument, Delivery, PaperEntry } from './document'
-import { prepare, stopsIn } from './prepare'
+import type { ClassDocument, Delivery, PaperEntry } from '../document'
+import { findingsOf, stopsIn } from './findings'
+import { prepare } from './prepare'
 
 /** A class on the list: what is coming up and what is missing. */
 export interface ClassSummary {
@@ -26,6 +27,6 @@ export function summaryOf(document: ClassDocument, papers: PaperEntry[]): ClassS
     cards: document.cards.map(card => card.title),
     kits: preparation.cards.reduce((total, card) => total + card.kits, 0),
     pieces: pieces.reduce((total, piece) => total + piece.quantity, 0),
-    stops: stopsIn(preparation),
+    stops: stopsIn(findingsOf(preparation)),
   }
 }

@@ -1,12 +1,11 @@
+import { ANY_SCRAP } from '../document'
+import type { Batch, CardEntry, ParameterInputs } from '../document'
 import type { Cutter, Demand, Problem } from '../cutting'
-import type { ParameterInputs } from '../folds'
 import { isUsed } from '../folds'
 import type { Length } from '../lengths'
 import { formatLength, lengthFrom, writeLength } from '../lengths'
 import type { Paper } from '../paper'
-import { ANY_SCRAP, SHEET_FORMATS, stackOf } from '../paper'
-import type { Batch, CardEntry } from './document'
-import { supplyKey } from './layouts'
+import { SHEET_FORMATS, stackOf } from '../paper'
 import type { Preparation, PreparedCard } from './prepare'
 import { prepare } from './prepare'
 import { demandsOf, suppliesOf } from './problems'
@@ -34,7 +33,7 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
 
 /** A drawer of some sheets of one format instead of what is on hand. */
 export function fromFormat({ problem, ...rest }: KitProblem, width: Length, height: Length, sheets: number): KitProblem {
-  const supply = { key: supplyKey('sheet', { width, height }), kind: 'sheet' as const, width, height, onHand: sheets, price: null }
+  const supply = { key: `sheet ${width}x${height}`, kind: 'sheet' as const, width, height, onHand: sheets, price: null }
   return { ...rest, problem: { ...problem, supplies: [supply] } }
 }
 

@@ -57,7 +57,7 @@ describe('the order of cuts', () => {
     // Two stacks of sheet 1, one of sheet 2, four of the strip, which is turned once and stays in hand.
     expect(steps.map(({ handlings, turn }) => [handlings, turn])).toEqual([[2, false], [1, false], [4, true], [0, false]])
     expect(minutesOf(steps, { setting: 60, stroke: 6, handling: 12 })).toBeCloseTo(3 + strokesIn(steps) / 10 + 7 / 5)
-    expect(steps[0]!.lines.map(({ layout }) => layout)).toEqual([0, 0])
+    expect(steps[0]!.lines.map(({ layout }) => layout)).toEqual(['1', '1'])
   })
 
   it('takes whole minutes, at least one for any work', () => {

@@ -1,10 +1,14 @@
+import type { PaceEntry } from '../document'
 import type { Length, Reading } from '../lengths'
 import { readOffScale } from '../lengths'
 import { fencesOf } from './patterns'
 import type { CutNode, Cutter, Layout, Size } from './plan'
+import { contentOf } from './plan'
 
 /** One setting of the fence for everything in hand that needs it. */
 export interface BenchStep {
+  /** Tells it from the other steps of a sequence. */
+  key: string
   /** What is cut: `sheet` or one of several by number, or a strip by its letter. */
   hold: string
   /** How many of it there are. */
@@ -44,8 +48,8 @@ export interface Pile extends Size {
 }
 
 export interface Line {
-  /** Index of the layout it is drawn on. */
-  layout: number
+  /** Key of the layout it is drawn on. */
+  layout: string
   from: Point
   to: Point
 }
@@ -55,7 +59,7 @@ interface Point {
   y: number
 }
 
-type Corner = Point & { layout: number }
+type Corner = Point & { layout: string }
 
 /** Alike parts of one cut node. */
 interface Group {
@@ -68,7 +72,7 @@ interface Hand {
   label: string
   quantity: number
   node: CutNode & { kind: 'cut' }
-  /** `JSON` of the node, by which alike strips find each other. */
+  /** The node in short, by which alike strips find each other. */
   content: string
   started: boolean
   /** Parts still to come off, alike ones together; the last one is what remains. */
@@ -111,7 +115,7 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
   const steps: BenchStep[] = []
   let strips = 0
   let fence: Length | undefined
-  layouts.forEach(({ root, repeats }, layout) => receive(root, repeats, [{ x: 0, y: 0, layout }], layouts.length === 1 ? 'sheet' : `sheet ${layout + 1}`))
+  layouts.forEach(({ key, root, repeats }, index) => receive(root, repeats, [{ x: 0, y: 0, layout: key ?? `${index + 1}` }], layouts.length === 1 ? 'sheet' : `sheet ${index + 1}`))
   while (hands.length > 0) {
     const choices = hands.flatMap(hand => movable(hand).map((group): Choice => ({ hand, group, size: group.node[hand.node.side] })))
     const { hand, group } = choices.find(({ size }) => size === fence) ?? nextOf(choices)
@@ -131,7 +135,7 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
     const size = { width: node.width, height: node.height, quantity }
     if (node.kind === 'piece') return { kind: 'piece', name: names.get(node.demand) ?? node.demand, demand: node.demand, ...size }
     if (node.kind !== 'cut') return { kind: node.kind, name: node.kind, ...size }
-    const content = JSON.stringify(node)
+    const content = contentOf(node)
     const same = hands.find(hand => !hand.started && hand.content === content)
     if (same) {
       same.quantity += quantity
@@ -171,6 +175,7 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
     const before = steps.at(-1)
     const stacks = Math.ceil(hand.quantity / cutter.stack)
     steps.push({
+      key: `step-${steps.length + 1}`,
       hold: hand.label,
       quantity: hand.quantity,
       side,
@@ -208,7 +213,7 @@ function groupsOf({ side, parts }: CutNode & { kind: 'cut' }, kerf: number): Gro
   const groups = new Map<string, Group>()
   let offset = 0
   for (const part of parts) {
-    const content = JSON.stringify(part)
+    const content = contentOf(part)
     const group = groups.get(content) ?? { node: part, offsets: [] }
     group.offsets.push(offset)
     groups.set(content, group)
@@ -247,15 +252,8 @@ export const strokesIn = (steps: BenchStep[]): number => steps.reduce((total, st
 /** How often a stack is taken in hand. */
 export const handlingsIn = (steps: BenchStep[]): number => steps.reduce((total, step) => total + step.handlings, 0)
 
-/** Seconds that the maker needs for each action at the trimmer. */
-export interface Pace {
-  setting: number
-  stroke: number
-  handling: number
-}
-
 /** Minutes at the trimmer. */
-export const minutesOf = (steps: BenchStep[], { setting, stroke, handling }: Pace): number =>
+export const minutesOf = (steps: BenchStep[], { setting, stroke, handling }: PaceEntry): number =>
   (settingsIn(steps) * setting + strokesIn(steps) * stroke + handlingsIn(steps) * handling) / 60
 
 /** Minutes as they are said everywhere: whole, and never none for some work. */

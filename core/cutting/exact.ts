@@ -2,7 +2,7 @@ import { limited, without } from './guillotine'
 import { Patterns, fencesOf } from './patterns'
 import type { Column } from './patterns'
 import type { CutNode, Demand, Layout, Problem } from './plan'
-import { area, countsOf, isFresh, madeBy, sheetsOf, spendingOf, worthOf } from './plan'
+import { area, contentOf, countsOf, isFresh, madeBy, sheetsOf, spendingOf, worthOf } from './plan'
 import type { Solve } from './solver'
 import { stripLayout } from './strips'
 
@@ -71,7 +71,10 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], {
   const { supplies, columns } = patterns
   if (supplies.length === 0 || demands.length === 0) return
   patterns.addLayouts(start)
-  for (const root of problem.setUp ?? []) patterns.addLayouts(problem.supplies.filter(({ width, height }) => width === root.width && height === root.height).map(({ key }) => ({ supply: key, repeats: 1, root })))
+  for (const { root } of problem.setUp ?? []) {
+    const alike = problem.supplies.filter(({ width, height }) => width === root.width && height === root.height)
+    patterns.addLayouts(alike.map(({ key }) => ({ supply: key, repeats: 1, root })))
+  }
   const allThere = patterns.addAll()
   const formats = supplies.filter(isFresh).length
   // Few pieces of each size: patterns that repeat one are of little use.
@@ -260,8 +263,8 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], {
    */
   function fewestSettings(most: number, cents: number, { seconds = SECONDS.settings, spares = false } = {}): Layout[] | undefined {
     // Columns that the relaxation uses, then those with the most on a sheet; what is set up in any case.
-    const ready = new Set((problem.setUp ?? []).map(root => JSON.stringify(root)))
-    const isSetUp = ({ root }: Column) => ready.size > 0 && ready.has(JSON.stringify(root))
+    const ready = new Set((problem.setUp ?? []).map(({ root }) => contentOf(root)))
+    const isSetUp = ({ root }: Column) => ready.size > 0 && ready.has(contentOf(root))
     const kept = columns.map((column, index) => ({ column, value: (values[index] ?? 0) + (isSetUp(column) ? 1 : 0) + (alike.has(column) ? 1 : 0) }))
       .sort((a, b) => b.value - a.value || patterns.fullness(b.column) - patterns.fullness(a.column)).slice(0, FEW).map(({ column }) => column)
     const settings = [...new Set(kept.flatMap(({ root }) => [...fencesOf(root)]))]

@@ -1,5 +1,5 @@
 import type { Demand, Plan, Problem } from './plan'
-import { area, madeBy, mergedLayouts, openedBy, sheetsOf, spendingOf } from './plan'
+import { area, keyedLayouts, madeBy, mergedLayouts, openedBy, sheetsOf, spendingOf } from './plan'
 
 /** What is left to plan beside the layouts that are in the plan whatever else is. */
 export function besideFixed(problem: Problem): Problem {
@@ -16,8 +16,8 @@ export function besideFixed(problem: Problem): Problem {
 }
 
 /** A plan for what was left together with the fixed layouts, its figures stated anew. */
-export function withFixed(plan: Plan, { fixed = [], supplies, demands }: Problem): Plan {
-  const layouts = mergedLayouts([...fixed, ...plan.layouts])
+export function withFixed(plan: Plan, { fixed = [], setUp, supplies, demands }: Problem): Plan {
+  const layouts = keyedLayouts(mergedLayouts([...fixed, ...plan.layouts.map(({ key: _, ...layout }) => layout)]), setUp)
   const sheets = sheetsOf(layouts, supplies)
   const made = madeBy(layouts)
   const used = demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, made.get(demand.key) ?? 0), 0)

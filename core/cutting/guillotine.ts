@@ -1,7 +1,7 @@
 import type { Length } from '../lengths'
 import { ways } from './bound'
 import type { CutNode, Cutter, Demand, Size } from './plan'
-import { countsOf } from './plan'
+import { contentOf, countsOf } from './plan'
 import { isOffcut } from './strips'
 
 /** The most valuable way to cut one sheet, with its value. */
@@ -316,7 +316,7 @@ export function tidy(node: CutNode, cutter: Cutter): CutNode {
   const used = parts.filter(part => part.kind === 'piece' || part.kind === 'cut')
   if (used.length === 0) return leftover(node, cutter)
   const free = node[side] - used.reduce((sum, part) => sum + part[side], 0)
-  const all: CutNode[] = [...used].sort((a, b) => b[side] - a[side] || JSON.stringify(a).localeCompare(JSON.stringify(b)))
+  const all: CutNode[] = [...used].sort((a, b) => b[side] - a[side] || (contentOf(a) < contentOf(b) ? -1 : 1))
   if (free > 0) all.push(leftover({ width: node.width, height: node.height, [side]: free as Length } as Size, cutter))
   return all.length === 1 ? all[0]! : { kind: 'cut', side, width: node.width, height: node.height, parts: all }
 }

@@ -51,7 +51,7 @@ describe('kerf', () => {
   it('is taken in and given back without a trace', () => {
     const given = problem([piece(4, 5, 6), piece(2, 3, 5)], [sheet(8.5, 11)], { kerf })
     const { layouts } = plan(given)
-    const grown = withKerf({ ...given, setUp: layouts.map(({ root }) => root) }).setUp!
-    expect(lessKerf(grown.map(root => ({ supply: 's', repeats: 1, root })), given).map(({ root }) => root)).toEqual(layouts.map(({ root }) => root))
+    const grown = withKerf({ ...given, setUp: layouts }).setUp!
+    expect(lessKerf(grown.map(({ root }) => ({ supply: 's', repeats: 1, root })), given).map(({ root }) => root)).toEqual(layouts.map(({ root }) => root))
   })
 })

@@ -22,7 +22,7 @@ export function withKerf(problem: Problem): Problem {
       squaring: cutter.squaring > 0 ? more(cutter.squaring) : cutter.squaring,
       offcut: { short: more(cutter.offcut.short), long: more(cutter.offcut.long) },
     },
-    setUp: problem.setUp?.map(root => resized(root, kerf)),
+    setUp: problem.setUp?.map(ready => ({ ...ready, root: resized(ready.root, kerf) })),
   }
 }
 

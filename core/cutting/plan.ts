@@ -1,5 +1,5 @@
+import type { SupplyKind, Turn } from '../document'
 import type { Length } from '../lengths'
-import type { Turn } from '../paper'
 
 /** Rectangles wanted of one size from one paper. */
 export interface Demand {
@@ -10,9 +10,6 @@ export interface Demand {
   quantity: number
   turn: Turn
 }
-
-/** What is cut from: fresh sheets, offcuts from the shelf, or what windows release. */
-export type SupplyKind = 'sheet' | 'offcut' | 'drop-out'
 
 /** Rectangles of one size to cut from. */
 export interface Supply {
@@ -53,10 +50,13 @@ export interface Problem {
   cutter: Cutter
   objective: Objective
   /** Layouts that are set up already: of equal plans the one that uses them is taken. */
-  setUp?: CutNode[]
+  setUp?: SetUp[]
   /** Layouts that are in the plan whatever else is. */
   fixed?: Layout[]
 }
+
+/** A layout that the maker has the settings for. */
+export type SetUp = Required<Omit<Layout, 'repeats'>>
 
 export interface Size {
   width: Length
@@ -75,11 +75,16 @@ export type CutNode = Size & (
 )
 
 export interface Layout {
+  /** Tells it from the others of a finished plan; a layout that is kept has the key it is kept under. */
+  key?: string
   supply: string
   /** How many sheets are cut like this. */
   repeats: number
   root: CutNode
 }
+
+/** A layout of a finished plan. */
+export type KeyedLayout = Layout & { key: string }
 
 export interface Unplaced {
   demand: string
@@ -89,7 +94,7 @@ export interface Unplaced {
 
 /** A complete answer for one paper. */
 export interface Plan {
-  layouts: Layout[]
+  layouts: KeyedLayout[]
   unplaced: Unplaced[]
   /** Fresh sheets opened; offcuts and drop-outs do not count. */
   sheets: number
@@ -136,16 +141,34 @@ export function countsOf(root: CutNode): Map<string, number> {
 
 export const isFresh = ({ kind }: Pick<Supply, 'kind'>): boolean => kind === 'sheet'
 
-/** Layouts that turned out alike on the same supply are one layout. */
+const contents = new WeakMap<CutNode, string>()
+
+/** A cut tree in short: two trees that are cut alike have the same. It is worked out once for each node. */
+export function contentOf(node: CutNode): string {
+  const known = contents.get(node)
+  if (known !== undefined) return known
+  const inside = node.kind === 'cut' ? `${node.side}(${node.parts.map(contentOf).join()})` : node.kind === 'piece' ? `${node.demand}${node.turned ? '*' : ''}` : node.kind
+  const content = `${node.width}:${node.height}:${inside}`
+  contents.set(node, content)
+  return content
+}
+
+/** Layouts that turned out alike on the same supply are one layout; it has the key of the first one. */
 export function mergedLayouts(layouts: Layout[]): Layout[] {
   const merged = new Map<string, Layout>()
   for (const layout of layouts) {
-    const key = layout.supply + JSON.stringify(layout.root)
+    const key = `${layout.supply} ${contentOf(layout.root)}`
     const same = merged.get(key)
     if (same) same.repeats += layout.repeats
     else merged.set(key, { ...layout })
   }
   return [...merged.values()]
+}
+
+/** Gives a key to every layout that has none yet: that of the one set up alike, or its number, which no kept layout can have. */
+export function keyedLayouts(layouts: Layout[], setUp: SetUp[] = []): KeyedLayout[] {
+  const ready = new Map(setUp.map(({ key, supply, root }) => [`${supply} ${contentOf(root)}`, key]))
+  return layouts.map((layout, index) => ({ ...layout, key: layout.key ?? ready.get(`${layout.supply} ${contentOf(layout.root)}`) ?? `layout ${index + 1}` }))
 }
 
 /** How many of each supply some layouts open, by key. */

@@ -5,7 +5,7 @@ import { besideFixed, withFixed } from './fixed'
 import { Guillotine, limited } from './guillotine'
 import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from './plan'
 import { lessKerf, withKerf } from './kerf'
-import { area, before, countsOf, isFresh, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf } from './plan'
+import { area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf } from './plan'
 import type { Solve } from './solver'
 import { frame, isCuttable, squared, stripLayout } from './strips'
 
@@ -38,7 +38,7 @@ const MANY_PIECES = 400
 export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress, [Plan, ...Plan[]]> {
   const rest = besideFixed(problem)
   const search = planWithoutKerf(withKerf(rest), solve)
-  const whole = (plan: Plan) => withFixed({ ...plan, layouts: lessKerf(plan.layouts, rest) }, problem)
+  const whole = (plan: Plan) => withFixed({ ...plan, layouts: keyedLayouts(lessKerf(plan.layouts, rest)) }, problem)
   for (;;) {
     const { done, value } = search.next()
     if (done) return value.map(whole) as [Plan, ...Plan[]]
@@ -206,9 +206,9 @@ const total = (values: Iterable<number>) => [...values].reduce((sum, value) => s
 
 /** Orders attempts: nothing missing first, then what is made least of, the layouts that are set up, and the fence settings. */
 function better(a: Attempt, b: Attempt, { objective, cutter, setUp = [] }: Problem): boolean {
-  const ready = new Set(setUp.map(root => JSON.stringify(root)))
+  const ready = new Set(setUp.map(({ root }) => contentOf(root)))
   const first = (attempt: Attempt) => [total(attempt.missing.values()), ...objective === 'sheets' ? [attempt.sheets, attempt.spending] : [attempt.spending, attempt.sheets]]
-  const second = ({ layouts }: Attempt) => [layouts.filter(({ root }) => ready.size > 0 && !ready.has(JSON.stringify(root))).length, settingsIn(benchSequence(layouts, cutter))]
+  const second = ({ layouts }: Attempt) => [layouts.filter(({ root }) => ready.size > 0 && !ready.has(contentOf(root))).length, settingsIn(benchSequence(layouts, cutter))]
   return before(first(a), first(b)) ?? before(second(a), second(b)) ?? false
 }
 
@@ -220,7 +220,7 @@ function finished(attempt: Attempt, demands: Demand[], unplaced: Unplaced[], bou
     reason: 'The sheets on hand are used up and none can be bought.',
   }))
   return {
-    layouts: [...attempt.layouts].sort((a, b) => b.repeats - a.repeats),
+    layouts: keyedLayouts([...attempt.layouts].sort((a, b) => b.repeats - a.repeats)),
     unplaced: [...unplaced, ...short],
     sheets: attempt.sheets,
     spending: attempt.spending,

@@ -1,5 +1,5 @@
+import type { Turn } from '../document'
 import { inches } from '../lengths'
-import type { Turn } from '../paper'
 import type { Cutter, Demand, Problem, Supply } from './plan'
 
 /** Problems for tests, in whole inches unless said otherwise. */

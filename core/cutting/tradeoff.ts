@@ -1,11 +1,9 @@
-import type { BenchStep, Pace } from './bench'
+import type { PaceEntry, Priority } from '../document'
+import { PRIORITIES } from '../document'
+import type { BenchStep } from './bench'
 import { benchSequence, handlingsIn, minutesOf, settingsIn, strokesIn } from './bench'
 import type { Cutter, Plan } from './plan'
 import { before } from './plan'
-
-/** What counts most for the maker. */
-export const PRIORITIES = ['money', 'sheets', 'settings', 'time'] as const
-export type Priority = typeof PRIORITIES[number]
 
 /** A plan with its sequence at the bench and what that takes. */
 export interface Measured {
@@ -17,7 +15,7 @@ export interface Measured {
   minutes: number
 }
 
-export function measured(plan: Plan, cutter: Cutter, pace: Pace, names?: ReadonlyMap<string, string>): Measured {
+export function measured(plan: Plan, cutter: Cutter, pace: PaceEntry, names?: ReadonlyMap<string, string>): Measured {
   const steps = benchSequence(plan.layouts, cutter, names)
   return { plan, steps, settings: settingsIn(steps), strokes: strokesIn(steps), handlings: handlingsIn(steps), minutes: minutesOf(steps, pace) }
 }

@@ -1,5 +1,6 @@
+import type { Batch } from '../document'
 import type makerjs from 'makerjs'
-import type { Batch, PaperOutcome } from '../batch'
+import type { PaperOutcome } from '../batch'
 import type { Pile } from '../cutting'
 import { leavesOf } from '../cutting'
 import { MILLIMETRE, formatLength } from '../lengths'
@@ -41,12 +42,14 @@ export async function cutsCsv({ class: { units } }: Batch, outcomes: PaperOutcom
 export const LAYOUT_LAYERS = { sheet: { stroke: 'black' }, cut: { stroke: 'red' }, name: { stroke: 'gray' } } as const
 
 /** One layout in real size, millimetres, origin at its lower left corner. */
-export async function layoutSvg({ plan, steps, entry: { problem, names } }: PaperOutcome, index: number, { class: { units } }: Batch): Promise<string> {
+export async function layoutSvg({ plan, steps, entry: { problem, names } }: PaperOutcome, key: string, { class: { units } }: Batch): Promise<string> {
   const { default: makerjs } = await import('makerjs')
   const mm = (nanometres: number) => nanometres / MILLIMETRE
-  const { root, supply } = plan.layouts[index]!
+  const drawn = plan.layouts.find(layout => layout.key === key)
+  if (!drawn) throw new RangeError(`There is no layout “${key}” in this plan.`)
+  const { root, supply } = drawn
   const sheet = problem.supplies.find(({ key }) => key === supply)!
-  const cuts = steps.flatMap(({ lines }) => lines).filter(({ layout }) => layout === index)
+  const cuts = steps.flatMap(({ lines }) => lines).filter(({ layout }) => layout === key)
   const line = ({ x, y }: { x: number, y: number }): makerjs.IPoint => [mm(x), mm(y)]
   const pieces = leavesOf(root, problem.cutter.kerf).filter(({ node }) => node.kind === 'piece')
   const model: makerjs.IModel = {

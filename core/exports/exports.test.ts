@@ -18,9 +18,9 @@ describe('the cutting', () => {
 
   it('draws a layout in real size with every cut right across', async () => {
     const outcome = outcomes.find(({ paper }) => paper.key === 'kelp')!
-    const svg = await layoutSvg(outcome, 0, batch)
+    const svg = await layoutSvg(outcome, outcome.plan.layouts[0]!.key, batch)
     expect(svg).toContain('width="215.9mm"')
-    expect(svg.match(/<line/g)!.length).toBeGreaterThanOrEqual(outcome.steps.flatMap(({ lines }) => lines).filter(line => line.layout === 0).length)
+    expect(svg.match(/<line/g)!.length).toBeGreaterThanOrEqual(outcome.steps.flatMap(({ lines }) => lines).filter(line => line.layout === outcome.plan.layouts[0]!.key).length)
     for (const name of outcome.entry.names.values()) expect(svg).toContain(name)
   })
 })

@@ -1,4 +1,5 @@
-import type { Batch, Preparation } from '../batch'
+import type { Batch } from '../document'
+import type { Preparation } from '../batch'
 import { formatLength } from '../lengths'
 
 /**

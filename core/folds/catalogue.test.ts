@@ -1,7 +1,8 @@
+import type { ParameterInputs } from '../document'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { FOLDS, defaultInputs, factsOf, foldById, inputProblems, isWhole, outlineOf, resizedInputs } from '.'
-import type { ParameterInputs, Point } from '.'
+import type { Point } from '.'
 import { inches, millimetres, writeLength } from '../lengths'
 import type { Units } from '../lengths'
 

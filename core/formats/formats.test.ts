@@ -1,11 +1,11 @@
+import type { Batch } from '../document'
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readBatch, writeBatch } from '.'
-import { DEFAULT_POST, planAll, prepare, writeLayout } from '../batch'
-import type { Batch } from '../batch'
+import { planAll, prepare, writeLayout } from '../batch'
 
 const TEXT = readFileSync(new URL('../../demo/tide-and-lantern.json', import.meta.url), 'utf8')
 const file = () => JSON.parse(TEXT)
@@ -23,13 +23,12 @@ function problemsWith(change: (file: ReturnType<typeof JSON.parse>) => void): st
 }
 
 const cutting = (changes: object) => ({ paper: 'kelp', priority: null, moreSheets: null, without: [], layouts: [], spoiled: [], ...changes })
-const layout = (tree: unknown) => cutting({ layouts: [{ from: 'sheet', repeats: 1, cut: 0, tree }] })
+const layout = (tree: unknown) => cutting({ layouts: [{ key: 'kept', from: 'sheet', supply: 'letter', repeats: 1, cut: 0, shelved: false, tree }] })
 
 describe('the batch file', () => {
   it('comes back as it went out', () => {
     expect(readGood(writeBatch(readGood()))).toEqual(readGood())
-    // A file from before posting was known gets what a new class starts with.
-    expect(JSON.parse(writeBatch(readGood()))).toMatchObject({ ...file(), post: DEFAULT_POST })
+    expect(JSON.parse(writeBatch(readGood()))).toEqual(file())
   })
 
   it('names what is nested without end, and names that every object has', () => {
@@ -51,7 +50,7 @@ describe('the batch file', () => {
 
   it.each<[string, Parameters<typeof problemsWith>[0], string]>([
     ['another format', f => void (f.format = 'recipe'), 'format: is not a batch file'],
-    ['a newer version', f => void (f.version = 3), 'version: is 3; this Wakaru reads version 1'],
+    ['a newer version', f => void (f.version = 3), 'version: is 3; this Wakaru reads versions 1 to 2'],
     ['no version', f => void delete f.version, 'version: is missing'],
     ['no class', f => void delete f.class, 'class: is missing'],
     ['an empty title', f => void (f.class.title = '  '), 'class.title: cannot be empty'],
@@ -73,9 +72,15 @@ describe('the batch file', () => {
     ['papers that are no list', f => void (f.papers = {}), 'papers: is a list of papers'],
     ['a sheet without height', f => void delete f.papers[0].stocks[0].height, 'papers[0].stocks[0].height: is a length'],
     ['a colour by name', f => void (f.papers[0].colour = 'red'), 'papers[0].colour: is a colour such as'],
+    ['a stock without a key', f => void delete f.papers[0].stocks[0].key, 'papers[0].stocks[0].key: is a key of'],
+    ['two stocks of one key', f => void (f.papers[0].stocks[1].key = 'letter'), 'papers[0].stocks[1].key: “letter” stands twice'],
+    ['an offcut with the key of a stock', f => void (f.papers[0].offcuts = [{ key: 'letter', width: '3 in', height: '4 in', count: 1 }]), 'papers[0].offcuts[0].key: “letter” is the key of a sheet format already'],
+    ['two envelopes of one key', f => void (f.post.envelopes[1].key = 'small'), 'post.envelopes[1].key: “small” stands twice'],
+    ['half a character', f => void (f.class.title = 'Half \ud83d'), 'class.title: holds half a character'],
+    ['a length without end', f => void (f.tools.trimmer = `${'1'.repeat(40_000)} in`), 'tools.trimmer: is a length'],
     ['a price below nothing', f => void (f.papers[0].stocks[0].price = -1), 'papers[0].stocks[0].price: is a whole number from 0'],
     ['a grain of no direction', f => void (f.papers[0].grain = 'slanted'), 'papers[0].grain: is one of: any, width, height'],
-    ['no offcut at all', f => void (f.papers[0].offcuts = [{ width: '3 in', height: '4 in', count: 0 }]), 'papers[0].offcuts[0].count: must be at least 1'],
+    ['no offcut at all', f => void (f.papers[0].offcuts = [{ key: 'o', width: '3 in', height: '4 in', count: 0 }]), 'papers[0].offcuts[0].count: must be at least 1'],
     ['a paper called any scrap', f => void (f.papers[0].key = 'any-scrap'), 'papers[0].key: cannot be “any-scrap”'],
     ['a wish nobody has', f => void (f.wishes.priority = 'luck'), 'wishes.priority: is one of: money, sheets, settings, time'],
     ['seconds below nothing', f => void (f.tools.pace = { setting: -1, stroke: 1, handling: 1 }), 'tools.pace.setting: must be at least 0'],
@@ -131,7 +136,7 @@ describe('the cutting in a file', () => {
     const batch = readGood()
     const [outcome] = planAll(batch, prepare(batch))
     const { problem } = outcome!.entry
-    const kept = { ...batch, cutting: [{ ...cutting({}), paper: outcome!.paper.key, layouts: [writeLayout(outcome!.plan.layouts[0]!, 1, problem.supplies, problem.demands, 'inch')] }] } as Batch
+    const kept = { ...batch, cutting: [{ ...cutting({}), paper: outcome!.paper.key, layouts: [writeLayout(outcome!.plan.layouts[0]!, 'kept', 1, problem, 'inch')] }] } as Batch
     expect(readGood(writeBatch(kept)).cutting).toEqual(kept.cutting)
   })
 })
@@ -149,7 +154,7 @@ describe('the published schema', () => {
       validate(JSON.parse(readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8')))
       expect(validate.errors, name).toBeNull()
     }
-    expect(validate({ ...file(), version: 2 })).toBe(false)
+    expect(validate({ ...file(), version: 1 })).toBe(false)
     expect(validate({ ...file(), cards: [{}] })).toBe(false)
   })
 })

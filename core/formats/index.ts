@@ -1,4 +1,1 @@
-export * from './batch-file/batch-file'
-export * from './batch-file/shapes'
-export { CHECKS, IsCalendarDay, IsOne, IsParameterInputs } from './batch-file/validators'
-export * from './batch-file/validate'
+export * from './batch-file'

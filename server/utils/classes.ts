@@ -1,42 +1,41 @@
 import type { H3Event } from 'h3'
-import type { Batch, ClassDocument, PaperEntry } from '../../core/batch'
-import { documentProblems } from '../../core/formats'
-import { ANY_SCRAP } from '../../core/paper'
-import { StudioClass, StudioPaper } from '../database/models'
-import { refusal, sentence } from './door'
+import type { Transaction } from 'sequelize'
+import type { Batch, ClassDocument, PaperEntry } from '../../core/document'
+import { Studio, StudioClass, StudioPaper } from '../database/models'
+import { batchFrom, classFrom, paperFrom } from './documents'
+import { refusal } from './door'
 
-/** The class a route is about. */
-export async function classOf(event: H3Event): Promise<StudioClass> {
-  useDatabase()
+const gone = () => refusal(404, 'There is no such class. It may have been deleted in another window.')
+
+/** The number of the class that a route is about. */
+export function classIdOf(event: H3Event): number {
   const id = getRouterParam(event, 'id') ?? ''
-  const found = /^\d{1,9}$/.test(id) ? await StudioClass.findByPk(Number(id)) : null
-  if (!found) throw refusal(404, 'There is no such class. It may have been deleted in another window.')
-  return found
+  if (!/^\d{1,9}$/.test(id)) throw gone()
+  return Number(id)
+}
+
+/** A class as it is saved. */
+export async function classOf(id: number, options: { transaction?: Transaction, lock?: boolean } = {}): Promise<{ row: StudioClass, document: ClassDocument }> {
+  const row = await StudioClass.findByPk(id, options)
+  if (!row) throw gone()
+  return { row, document: classFrom(row.document) }
 }
 
 /** The papers on the shelf, cardstock first. */
-export async function shelf(): Promise<(PaperEntry & { revision: number })[]> {
-  useDatabase()
-  const papers = await StudioPaper.findAll({ order: [['kind', 'ASC'], ['name', 'ASC']] })
-  return papers.map(paper => ({ ...paper.entry(), revision: paper.revision }))
+export async function shelf(transaction?: Transaction): Promise<PaperEntry[]> {
+  const rows = await StudioPaper.findAll({ order: [['kind', 'ASC'], ['name', 'ASC']], transaction })
+  return rows.map(({ document }) => paperFrom(document))
 }
 
-/** The class with just the papers it uses, as it goes into a file. */
-export async function batchOf(studioClass: StudioClass): Promise<Batch> {
-  const { document } = studioClass
-  const used = new Set(document.cards.flatMap(card => Object.values(card.papers)))
-  const papers = (await shelf()).filter(({ key }) => used.has(key)).map(({ revision: _, ...paper }) => paper)
-  const present = new Set([ANY_SCRAP, ...papers.map(({ key }) => key)])
-  // A paper that left the shelf is no longer named, so that the file can be read again.
-  const cards = document.cards.map(card => ({
-    ...card,
-    papers: Object.fromEntries(Object.entries(card.papers).filter(([, key]) => present.has(key))),
-  }))
-  return { ...document, cards, papers, cutting: document.cutting.filter(({ paper }) => present.has(paper)) }
-}
+/** Reads several things as they were at one moment, with the position of the last change before it. */
+export const atOneMoment = <T>(read: (transaction: Transaction) => Promise<T>): Promise<T & { position: number }> =>
+  useDatabase().transaction(async (transaction) => {
+    const studio = await Studio.findByPk(1, { transaction })
+    return { ...await read(transaction), position: Number(studio?.position ?? 0) }
+  })
 
-/** Refuses a document whose shape is right but whose folds or parameters are not. */
-export function mustMakeSense(document: ClassDocument): void {
-  const problems = documentProblems(document)
-  if (problems.length > 0) throw refusal(422, sentence(problems), { problems })
-}
+/** A class with just the papers it uses, as it goes into a file. */
+export const batchOf = (id: number): Promise<Batch> => atOneMoment(async (transaction) => {
+  const { document } = await classOf(id, { transaction })
+  return batchFrom(document, await shelf(transaction))
+}).then(({ position: _, ...batch }) => batch)

@@ -1,9 +1,9 @@
+import { BOUNDS } from '../../core/document'
+import type { Problem } from '../../core/document'
+import { checkShape } from '../../core/document/open'
 import type { IncomingMessage } from 'node:http'
 import type { H3Event } from 'h3'
 import { ConnectionError } from 'sequelize'
-import type { Problem } from '../../core/formats'
-import { BOUNDS } from '../../core/batch'
-import { checkShape } from '../../core/formats'
 import { codeOf } from '../database/connection'
 
 /** Answers a request that cannot be met: a sentence for the maker and, where it helps, each problem with its place. */

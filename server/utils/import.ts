@@ -1,52 +1,18 @@
-import type { Sequelize, Transaction } from 'sequelize'
-import { UniqueConstraintError } from 'sequelize'
-import type { Batch, PaperEntry } from '../../core/batch'
-import { freeKey, freeTitle } from '../../core/batch'
-import { codeOf } from '../database/connection'
+import type { Transaction } from 'sequelize'
+import { fittedTo } from '../../core/batch'
+import type { Batch } from '../../core/document'
 import { StudioClass, StudioPaper } from '../database/models'
+import { storedPaper } from './documents'
+import { shelf } from './classes'
+import type { Recorded } from './edits'
 
-/** What a paper is, without how much of it lies on the shelf. */
-const nature = ({ name, kind, weight, colour, motif, upright }: PaperEntry) => JSON.stringify([name, kind, weight, colour, motif, upright])
-
-/** Times an import is tried when others add papers at the same moment. */
-const TRIES = 8
-
-/**
- * Adds a class from a batch, all or nothing. A paper the studio already has is
- * used as it is on the shelf; one of the same key but another nature is added
- * under a new key, so that neither is lost.
- */
-export async function importBatch(sequelize: Sequelize, batch: Batch): Promise<StudioClass> {
-  for (let tries = 1; ; tries++) {
-    try {
-      return await sequelize.transaction(transaction => addBatch(batch, transaction))
-    }
-    catch (error) {
-      if (tries === TRIES || !isClash(error)) throw error
-    }
+/** Adds a class from a batch, and the papers it brings, inside a transaction that is recorded. */
+export async function addBatch(batch: Batch, transaction: Transaction, position: number): Promise<{ changes: Recorded[], answer: { id: number } }> {
+  const { document, added } = fittedTo(await shelf(transaction), batch)
+  for (const paper of added) await StudioPaper.create({ ...storedPaper(paper), position }, { transaction })
+  const { id } = await StudioClass.create({ document, position }, { transaction })
+  return {
+    changes: [{ entity: 'class', entityKey: String(id), patches: [] }, ...added.map(({ key }): Recorded => ({ entity: 'paper', entityKey: key, patches: [] }))],
+    answer: { id },
   }
-}
-
-/** Somebody else added the same paper, or the database undid one of two that waited for each other. */
-const isClash = (error: unknown) => error instanceof UniqueConstraintError || codeOf(error) === 'ER_LOCK_DEADLOCK'
-
-async function addBatch({ papers, ...document }: Batch, transaction: Transaction): Promise<StudioClass> {
-  const shelf = (await StudioPaper.findAll({ transaction })).map(paper => paper.entry())
-  const renamed = new Map<string, string>()
-  for (const paper of papers) {
-    const same = shelf.find(other => other.key === paper.key)
-    if (same && nature(same) === nature(paper)) continue
-    const added = same
-      ? { ...paper, key: freeKey(paper.key, shelf.map(({ key }) => key)), name: freeTitle(paper.name, shelf.map(({ name }) => name)) }
-      : paper
-    renamed.set(paper.key, added.key)
-    shelf.push(added)
-    await StudioPaper.create(added, { transaction })
-  }
-  const cards = document.cards.map(card => ({
-    ...card,
-    papers: Object.fromEntries(Object.entries(card.papers).map(([part, key]) => [part, renamed.get(key) ?? key])),
-  }))
-  const cutting = document.cutting.map(entry => ({ ...entry, paper: renamed.get(entry.paper) ?? entry.paper }))
-  return await StudioClass.create({ document: { ...document, cards, cutting } }, { transaction })
 }

@@ -1,31 +1,33 @@
-import { Type } from 'class-transformer'
-import { IsIn, IsInt, Matches, MaxLength, ValidateNested } from 'class-validator'
-import { BOUNDS } from '../../core/batch'
-import type { ParameterInputs } from '../../core/folds'
-import { ClassDocumentShape, IsCalendarDay, IsOne, IsParameterInputs, PaperShape } from '../../core/formats'
+import { IsIn, IsInt, Matches, Min } from 'class-validator'
+import { BOUNDS } from '../../core/document'
+import type { ParameterInputs, Patch } from '../../core/document'
+import { IsCalendarDay, IsFilledText, IsListOf, IsParameterInputs, IsPatch, IsWholeOrNull } from '../../core/document/open'
 import type { Units } from '../../core/lengths'
 
-/** A class on its way to be saved, with the revision the sender started from. */
-export class SavedClassShape {
-  @IsInt({ message: 'is the revision that was read' })
-  revision!: number
+/** Changes on their way to be saved. */
+export class EditShape {
+  /** The sender's own mark of it: sent again, it is recognised. */
+  @Matches(/^[a-zA-Z0-9-]{8,64}$/, { message: 'is a mark of 8 to 64 letters, digits and hyphens' })
+  token!: string
 
-  @ValidateNested() @Type(() => ClassDocumentShape) @IsOne('the class as a whole')
-  document!: ClassDocumentShape
-}
+  @IsFilledText(200)
+  label!: string
 
-/** A paper on its way to be saved, with the revision the sender started from. */
-export class SavedPaperShape {
-  @IsInt({ message: 'is the revision that was read' })
-  revision!: number
+  /** The class that is changed; `null` where only papers are. */
+  @IsWholeOrNull(999_999_999)
+  class!: number | null
 
-  @ValidateNested() @Type(() => PaperShape) @IsOne('the paper as a whole')
-  paper!: PaperShape
+  /** Position of the last change that the sender knows of. */
+  @Min(0, { message: 'is the position that was read' }) @IsInt({ message: 'is the position that was read' })
+  since!: number
+
+  @IsPatch({ each: true }) @IsListOf('changes', BOUNDS.patches)
+  patches!: Patch[]
 }
 
 /** What a copy of a class is to be called, and its day. */
 export class NewCopyShape {
-  @Matches(/\S/, { message: 'cannot be empty' }) @MaxLength(BOUNDS.title, { message: `is a text of at most ${BOUNDS.title} characters` })
+  @IsFilledText(BOUNDS.title)
   title!: string
 
   @IsCalendarDay()
@@ -34,7 +36,7 @@ export class NewCopyShape {
 
 /** A variant of a fold on its way to be kept. */
 export class VariantShape {
-  @Matches(/\S/, { message: 'cannot be empty' }) @MaxLength(BOUNDS.title, { message: `is a text of at most ${BOUNDS.title} characters` })
+  @IsFilledText(BOUNDS.title)
   name!: string
 
   @Matches(/^[a-z0-9-]{1,80}$/, { message: 'is the identifier of a fold' })

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { BOUNDS } from '../../../core/document'
+import type { ParameterInput, ParameterInputs } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
-import { BOUNDS, postingOf, withPapers } from '../../../core/batch'
-import type { Finding, ParameterInput, ParameterInputs } from '../../../core/folds'
-import { blanksOf, collisionsAt, isLayer, isWhole } from '../../../core/folds'
-import { formatLength, nanometres, writeLength } from '../../../core/lengths'
+import { isFoldable, viewOf, withPapers } from '../../../core/batch'
+import type { Finding } from '../../../core/folds'
+import { blanksOf } from '../../../core/folds'
+import { writeLength } from '../../../core/lengths'
 
 /** One card: its flat patterns, its parameters, what is found about it, and its pieces. */
 const { card } = defineProps<{ card: PreparedCard }>()
@@ -15,18 +17,10 @@ const blanks = computed(() => (card.construction ? blanksOf(card.construction) :
 /** What is computed from the finished card comes after the pieces are painted. */
 const later = useTrailing(() => card)
 /** A card with a broken part is not folded on screen; its findings say what to change. */
-const foldable = computed(() => later.value.construction?.parts.every(part => isLayer(part.kind) || isWhole(part)) ?? false)
-const posting = computed(() => work.settled && postingOf(later.value, work.settled.batch.post, work.units))
-const motion = computed((): Finding[] => {
-  const { construction } = later.value
-  if (!construction || !foldable.value) return []
-  const hits = [0.2, 0.4, 0.6, 0.8, 1].flatMap(opening => collisionsAt(construction, opening))
-  return [...new Map(hits.map(hit => [hit.panels.join(), hit])).values()].slice(0, 3).map(({ panels: [a, b], depth, opening }) => ({
-    severity: 'warn', subject: a, problem: `passes ${formatLength(nanometres(depth), work.units, { unit: true })} through ${b} when the card is ${Math.round(opening * 100)} % open.`,
-  }))
-})
-const ORDER = ['stop', 'warn', 'note']
-const findings = computed(() => [...card.findings, ...motion.value, ...posting.value?.findings ?? []].sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)))
+const foldable = computed(() => isFoldable(later.value))
+const view = computed(() => work.settled && viewOf(later.value, work.settled.batch.post, work.units))
+const posting = computed(() => view.value?.posting)
+const findings = computed(() => view.value?.findings ?? card.findings)
 
 const set = (parameter: string, input: ParameterInput) => edit(parameter, before => ({ ...before, [parameter]: input }))
 
@@ -36,7 +30,7 @@ function edit(what: string, change: (before: ParameterInputs) => ParameterInputs
     const entry = document.cards[at]
     if (!entry || !card.fold) return
     const changed = { ...entry, parameters: change(entry.parameters) }
-    document.cards[at] = withPapers(changed, card.fold, { ...document, papers: work.batch!.papers })
+    document.cards[at] = withPapers(changed, card.fold, document)
   })
 }
 const fix = ({ fix }: Finding) => fix && set(fix.parameter, writeLength(fix.value, work.units))
@@ -145,7 +139,7 @@ function rename(title: string) {
       v-if="resizing && card.fold"
       :fold="card.fold"
       :inputs="card.entry.parameters"
-      :batch="work.batch!"
+      :batch="work.document!"
       :mark="work.preparation!.cutter.mark"
       @close="resizing = false"
       @take="takeSize"

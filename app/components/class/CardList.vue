@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { BOUNDS } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
-import { BOUNDS } from '../../../core/batch'
 
 /** The cards of the class with how many kits of each are made. */
 defineProps<{ cards: PreparedCard[], chosen?: string }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BOUNDS } from '../../../core/batch'
+import { BOUNDS } from '../../../core/document'
 
 /** One card in the list. Its properties are plain values, so that a change of another card leaves it alone. */
 defineProps<{ title: string, fold: string, kits: number, stops: number, current: boolean }>()

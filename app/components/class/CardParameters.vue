@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Finding, Fold, ParameterInput, ParameterInputs } from '../../../core/folds'
+import type { ParameterInput, ParameterInputs } from '../../../core/document'
+import type { Finding, Fold } from '../../../core/folds'
 import { isUsed } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
 

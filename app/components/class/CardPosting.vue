@@ -7,8 +7,7 @@ const work = useClassStore()
 const money = useMoney()
 const id = useId()
 const wanted = computed(() => work.document!.cards.find(({ key }) => key === card)?.envelope ?? '')
-const SMALLEST = 'The smallest that fits'
-const envelopes = computed(() => [SMALLEST, ...work.document!.post.envelopes.map(({ name }) => name)])
+const envelopes = computed(() => [{ key: '', name: 'The smallest that fits' }, ...work.document!.post.envelopes])
 const millimetres = (length: number) => (length / 1e6).toFixed(1)
 /** Layers from front to back, the same ones that follow each other counted. */
 const layers = computed(() => posting.stack.layers.reduce<{ name: string, count: number }[]>((list, name) => {
@@ -32,10 +31,10 @@ const map = computed(() => {
   }
 })
 
-function choose(name: string) {
+function choose(envelope: string) {
   work.edit(`envelope of ${card}`, (document) => {
     const entry = document.cards.find(({ key }) => key === card)
-    if (entry) entry.envelope = name
+    if (entry) entry.envelope = envelope
   })
 }
 </script>
@@ -57,7 +56,7 @@ function choose(name: string) {
       v-if="posting.rate"
       class="small quiet"
     >
-      {{ posting.envelope ? `Goes in “${posting.envelope}”` : 'Goes' }} as {{ posting.rate.name.toLowerCase() }} for {{ money(posting.rate.price) }}.
+      {{ posting.envelope ? `Goes in “${posting.envelope.name}”` : 'Goes' }} as {{ posting.rate.name.toLowerCase() }} for {{ money(posting.rate.price) }}.
     </p>
     <div class="field">
       <span
@@ -66,10 +65,12 @@ function choose(name: string) {
       >Envelope</span>
       <Select
         :aria-labelledby="id"
-        :model-value="wanted || SMALLEST"
+        :model-value="wanted"
         :options="envelopes"
+        option-value="key"
+        option-label="name"
         size="small"
-        @update:model-value="choose($event === SMALLEST ? '' : $event)"
+        @update:model-value="choose($event)"
       />
     </div>
     <details class="small">

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import type { ClassDetails } from '../../../core/batch'
-import { BOUNDS } from '../../../core/batch'
-import type { Problem } from '../../../core/formats'
+import { BOUNDS } from '../../../core/document'
+import type { ClassDetails, Problem } from '../../../core/document'
 
 const { details } = defineProps<{ details: ClassDetails }>()
 const emit = defineEmits<{ close: [], take: [details: ClassDetails] }>()

@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import type { ClassDetails } from '../../../core/batch'
+import type { ClassDetails } from '../../../core/document'
 
 const work = useClassStore()
 const editing = ref(false)
 const details = computed(() => work.document!.class)
-const refused = computed(() => work.state === 'refused')
 const day = computed(() => new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }).format(new Date(`${details.value.date}T00:00:00Z`)))
 
 function take(changed: ClassDetails) {
@@ -62,22 +61,7 @@ function take(changed: ClassDetails) {
       />
     </div>
   </div>
-  <Message
-    v-if="refused"
-    severity="error"
-    :closable="false"
-  >
-    The last change is not saved: {{ work.problems.map(({ path, problem }) => `${path} ${problem}`).join('; ') }}. It stays on this
-    screen; put it right or take it back.
-  </Message>
-  <Message
-    v-if="work.setAside"
-    severity="warn"
-    closable
-    @close="work.setAside = false"
-  >
-    Changes that this browser had kept for this class could not be read, perhaps after an update. What was saved last is shown.
-  </Message>
+  <SaveNotes />
   <LazyClassDetailsDialog
     v-if="editing"
     :details="details"

@@ -1,23 +1,21 @@
 <script setup lang="ts">
-import type { ClassDocument } from '../../../core/batch'
+import { placeInWords, valueInWords } from '../../../core/batch'
+import { at } from '../../../core/document'
+import type { Path } from '../../../core/document'
 
+/** What two windows have changed in two ways: both are shown, and the maker chooses. Everything else of both is kept anyhow. */
 const work = useClassStore()
-const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
-/** What the two versions disagree on, in words. */
-const differences = computed(() => {
-  const [mine, saved] = [work.document, work.theirs?.document]
-  if (!mine || !saved) return []
-  const keys = [...new Set([...mine.cards, ...saved.cards].map(({ key }) => key))]
-  const card = (document: ClassDocument, key: string) => document.cards.find(entry => entry.key === key)
-  return [
-    ...(same(mine.class, saved.class) ? [] : ['title, day, seats or notes']),
-    ...keys.filter(key => !same(card(mine, key), card(saved, key))).map((key) => {
-      if (!card(saved, key)) return `card “${card(mine, key)!.title}”: only here`
-      return card(mine, key) ? `card “${card(mine, key)!.title}”` : `card “${card(saved, key)!.title}”: only in the other window`
-    }),
-    ...(same([mine.tools, mine.wishes, mine.prices], [saved.tools, saved.wishes, saved.prices]) ? [] : ['tools, wishes or prices']),
-  ]
+const rows = computed(() => {
+  const [mine, theirs] = [work.document, work.theirs]
+  if (!mine || !theirs) return []
+  const value = (of: object, path: Path) => (path.at(-1) === '(order)' ? 'another order' : valueInWords(at(of, path)))
+  return theirs.paths.map(path => ({
+    key: path.join('/'),
+    place: placeInWords(path, mine, theirs.document),
+    mine: value(mine, path),
+    theirs: value(theirs.document, path),
+  }))
 })
 </script>
 
@@ -26,35 +24,48 @@ const differences = computed(() => {
     visible
     modal
     :closable="false"
-    header="Another window changed this class"
-    :style="{ width: '34rem' }"
+    header="Another window changed the same"
+    :style="{ width: '40rem' }"
   >
     <div class="stack">
-      <p>Both versions are kept until you choose. They differ in:</p>
-      <ul>
-        <li
-          v-for="difference in differences"
-          :key="difference"
-        >
-          {{ difference }}
-        </li>
-        <li v-if="differences.length === 0">
-          nothing: both windows made the same change
-        </li>
-      </ul>
-      <p class="quiet small">
-        Whichever you choose, the other one is one step back (Ctrl Z).
-      </p>
+      <p>What only one of the windows has changed is in both already. This was changed in both:</p>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">
+              What
+            </th>
+            <th scope="col">
+              Here
+            </th>
+            <th scope="col">
+              In the other window
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="row in rows"
+            :key="row.key"
+          >
+            <th scope="row">
+              {{ row.place }}
+            </th>
+            <td>{{ row.mine }}</td>
+            <td>{{ row.theirs }}</td>
+          </tr>
+        </tbody>
+      </table>
       <div class="row end">
         <Button
           label="Take the other window’s"
           severity="secondary"
           outlined
-          @click="work.takeTheirs()"
+          @click="work.settle('theirs')"
         />
         <Button
           label="Keep mine"
-          @click="work.keepMine()"
+          @click="work.settle('mine')"
         />
       </div>
     </div>
@@ -62,6 +73,7 @@ const differences = computed(() => {
 </template>
 
 <style scoped>
-ul { margin: 0; padding-left: 1.2rem; }
 .end { justify-content: flex-end; }
+tbody th { font-weight: 400; }
+td { font-weight: 600; overflow-wrap: anywhere; }
 </style>

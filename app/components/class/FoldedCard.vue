@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { PaperEntry } from '../../../core/document'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
-import type { PaperEntry } from '../../../core/batch'
 import type { Construction, View } from '../../../core/folds'
 
 /** The card folded: one slider opens and closes it, dragging turns it round. In space where the browser can, drawn where it cannot. */

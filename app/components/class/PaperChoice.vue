@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import type { PaperEntry, PreparedPiece } from '../../../core/batch'
+import { ANY_SCRAP } from '../../../core/document'
+import type { PaperEntry } from '../../../core/document'
+import type { PreparedPiece } from '../../../core/batch'
 import { SCRAP_PAPER } from '../../../core/batch'
 import type { Units } from '../../../core/lengths'
-import { ANY_SCRAP } from '../../../core/paper'
 
 /** A choice of paper with its pattern, kind and what is on hand. */
 const { papers, label, piece } = defineProps<{ label: string, papers: PaperEntry[], piece?: PreparedPiece, units?: Units }>()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Parameter, ParameterInput } from '../../../core/folds'
+import type { ParameterInput } from '../../../core/document'
+import type { Parameter } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
 
 /** One parameter of a fold. Its properties are plain values, so that a change elsewhere leaves it alone. */

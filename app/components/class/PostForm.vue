@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { EnvelopeEntry, PostEntry, RateEntry } from '../../../core/batch'
-import { BOUNDS } from '../../../core/batch'
+import { BOUNDS } from '../../../core/document'
+import type { EnvelopeEntry, PostEntry, RateEntry } from '../../../core/document'
 
 /** Envelopes and rates of the class. The figures it starts with are made up; the maker puts in what the post asks. */
 const work = useClassStore()
@@ -11,8 +11,8 @@ const SIDES = [{ key: 'width', label: 'Width' }, { key: 'height', label: 'Height
 function set(label: string, change: (post: PostEntry) => void) {
   work.edit(`post ${label}`, document => change(document.post))
 }
-const addEnvelope = () => set('add envelope', ({ envelopes }) => void envelopes.push({ name: free('Envelope', envelopes), width: work.units === 'inch' ? '5 3/4 in' : '162 mm', height: work.units === 'inch' ? '8 3/4 in' : '229 mm' }))
-const addRate = () => set('add rate', ({ rates }) => void rates.push({ name: free('Rate', rates), width: '250 mm', height: '353 mm', thickness: '25 mm', weight: 500, price: 300 }))
+const addEnvelope = () => set('add envelope', ({ envelopes }) => void envelopes.push({ key: uniqueKey('envelope'), name: free('Envelope', envelopes), width: work.units === 'inch' ? '5 3/4 in' : '162 mm', height: work.units === 'inch' ? '8 3/4 in' : '229 mm' }))
+const addRate = () => set('add rate', ({ rates }) => void rates.push({ key: uniqueKey('rate'), name: free('Rate', rates), width: '250 mm', height: '353 mm', thickness: '25 mm', weight: 500, price: 300 }))
 const free = (stem: string, taken: { name: string }[]) => {
   let number = taken.length + 1
   while (taken.some(({ name }) => name === `${stem} ${number}`)) number++

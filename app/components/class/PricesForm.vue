@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { PricesEntry } from '../../../core/batch'
-import { BOUNDS } from '../../../core/batch'
+import { BOUNDS } from '../../../core/document'
+import type { PricesEntry } from '../../../core/document'
 
 /** What tape and foam cost; sheets carry their price on the shelf. */
 const work = useClassStore()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Batch } from '../../../core/batch'
-import type { Fold, ParameterInputs } from '../../../core/folds'
+import type { Batch, ParameterInputs } from '../../../core/document'
+import type { Fold } from '../../../core/folds'
 import { resizedInputs } from '../../../core/folds'
 import type { Length } from '../../../core/lengths'
 import { lengthFrom } from '../../../core/lengths'
@@ -23,9 +23,9 @@ const then = computed(() => sizeOf(changed.value))
 const ROOM = 3_000_000
 
 /** The largest percentage whose card, rounded to marks, still goes into the envelope either way round. */
-function fit(name: string) {
-  envelope.value = name
-  const wanted = batch.post.envelopes.find(entry => entry.name === name)
+function fit(key: string) {
+  envelope.value = key
+  const wanted = batch.post.envelopes.find(entry => entry.key === key)
   if (!wanted) return
   const room = [lengthFrom(wanted.width) - ROOM, lengthFrom(wanted.height) - ROOM].sort((a, b) => a - b)
   const goesIn = (share: number) => {
@@ -71,7 +71,7 @@ function fit(name: string) {
           :aria-labelledby="`${id}-envelope`"
           :model-value="envelope"
           :options="batch.post.envelopes"
-          option-value="name"
+          option-value="key"
           option-label="name"
           placeholder="Choose an envelope"
           @update:model-value="fit"

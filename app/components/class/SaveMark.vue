@@ -7,6 +7,7 @@ const SAVING = {
   waiting: { icon: 'tabler:dots', text: 'Saving …' },
   saving: { icon: 'tabler:dots', text: 'Saving …' },
   offline: { icon: 'tabler:plug-connected-x', text: 'Kept in this browser, trying again' },
+  failed: { icon: 'tabler:alert-octagon', text: 'Kept in this browser' },
   refused: { icon: 'tabler:alert-octagon', text: 'Not saved' },
   conflict: { icon: 'tabler:alert-octagon', text: 'Changed in another window' },
 } as const
@@ -15,7 +16,7 @@ const saving = computed(() => SAVING[work.state])
 
 <template>
   <span
-    :class="['small', work.state === 'refused' || work.state === 'conflict' ? 'wrong' : 'quiet']"
+    :class="['small', ['refused', 'failed', 'conflict'].includes(work.state) ? 'wrong' : 'quiet']"
     role="status"
   ><Icon
     :name="saving.icon"

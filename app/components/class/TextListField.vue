@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { TextParameter } from '../../../core/folds'
-import { LONGEST_TEXT } from '../../../core/folds'
+import { BOUNDS } from '../../../core/document'
 import type { Units } from '../../../core/lengths'
 
 /** A field for a short list. It is taken as soon as it can be read; until then the last good list stays in force. */
@@ -13,7 +13,7 @@ const typing = ref(false)
 watch(() => modelValue, () => {
   if (!typing.value) draft.value = modelValue
 })
-const reason = computed(() => (draft.value.length > LONGEST_TEXT ? `At most ${LONGEST_TEXT} characters.` : parameter.problem(draft.value, units)))
+const reason = computed(() => (draft.value.length > BOUNDS.parameter ? `At most ${BOUNDS.parameter} characters.` : parameter.problem(draft.value, units)))
 
 function take(text: string) {
   draft.value = text

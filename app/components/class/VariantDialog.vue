@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ParameterInputs } from '../../../core/folds'
+import type { ParameterInputs } from '../../../core/document'
 import type { Units } from '../../../core/lengths'
 
 /** Keeps the parameters of a card as a variant in the catalogue. */

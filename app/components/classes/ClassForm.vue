@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import type { ClassDetails } from '../../../core/batch'
-import { BOUNDS } from '../../../core/batch'
-import type { Problem } from '../../../core/formats'
+import { BOUNDS } from '../../../core/document'
+import type { ClassDetails, Problem } from '../../../core/document'
 
 /** The details of a class, for a new one and for one that is changed. */
 const details = defineModel<ClassDetails>({ required: true })

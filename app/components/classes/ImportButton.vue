@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { BOUNDS } from '../../../core/batch'
-import type { Problem } from '../../../core/formats'
+import { BOUNDS } from '../../../core/document'
+import type { Problem } from '../../../core/document'
 
 const emit = defineEmits<{ imported: [] }>()
 const chooser = useTemplateRef('chooser')

@@ -1,8 +1,7 @@
 <script setup lang="ts">
+import { newClass } from '../../../core/document'
+import type { ClassDetails, Problem } from '../../../core/document'
 import { useLocalStorage } from '@vueuse/core'
-import type { ClassDetails } from '../../../core/batch'
-import { newClass } from '../../../core/batch'
-import type { Problem } from '../../../core/formats'
 import type { Units } from '../../../core/lengths'
 
 const emit = defineEmits<{ close: [] }>()

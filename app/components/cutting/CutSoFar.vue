@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { lengthFrom } from '../../../core/lengths'
-import type { PlannedPaper } from '../../composables/usePlanned'
+import type { PlannedPaper } from '../../stores/planner'
 
 /** What is cut and what was spoiled: the plan above is for the rest. */
 const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
 const cutting = usePaperCutting(() => entry.paper.key)
-const cut = computed(() => (cutting.entry.value?.layouts ?? []).map((layout, index) => ({ ...layout, index })).filter(layout => layout.cut > 0))
+const cut = computed(() => (cutting.entry.value?.layouts ?? []).filter(layout => layout.cut > 0))
 const rows = computed(() => entry.problem.demands.map(demand => ({ ...demand, wanted: entry.wanted.get(demand.key) ?? 0, spoiled: cutting.spoiledOf(demand.key) })))
 type Row = typeof rows.value[number]
 const COLUMNS = [
@@ -33,7 +33,7 @@ const COLUMNS = [
       </p>
       <p
         v-for="layout in cut"
-        :key="layout.index"
+        :key="layout.key"
         class="row"
       >
         <span>{{ layout.cut }} × <SheetText
@@ -45,7 +45,7 @@ const COLUMNS = [
           link
           size="small"
           label="Not cut after all"
-          @click="cutting.forgetCut(layout.index)"
+          @click="cutting.forgetCut(layout.key)"
         />
       </p>
       <FigureTable

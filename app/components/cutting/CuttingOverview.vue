@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PlannedPaper } from '../../composables/usePlanned'
+import type { PlannedPaper } from '../../stores/planner'
 
 /** All papers at a glance: sheets needed against sheets on hand. */
 const { papers } = defineProps<{ papers: PlannedPaper[] }>()

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import type { PlannedPaper } from '../../composables/usePlanned'
+import type { PlannedPaper } from '../../stores/planner'
 
 /** The sheet formats of a paper, each to be used or not. */
 const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
 const cutting = usePaperCutting(() => entry.paper.key)
 const stocks = computed(() => entry.paper.stocks)
-const allowed = computed(() => stocks.value.filter(({ width, height }) => !cutting.isForbidden(width, height)).length)
+const allowed = computed(() => stocks.value.filter(({ key }) => !cutting.isForbidden(key)).length)
 </script>
 
 <template>
@@ -19,18 +19,18 @@ const allowed = computed(() => stocks.value.filter(({ width, height }) => !cutti
     </legend>
     <span class="label small">Cut from</span>
     <span
-      v-for="(stock, index) in stocks"
-      :key="index"
+      v-for="stock in stocks"
+      :key="stock.key"
       class="row"
     >
       <Checkbox
-        :model-value="!cutting.isForbidden(stock.width, stock.height)"
+        :model-value="!cutting.isForbidden(stock.key)"
         binary
-        :input-id="`format-${entry.paper.key}-${index}`"
-        :disabled="allowed === 1 && !cutting.isForbidden(stock.width, stock.height)"
-        @update:model-value="cutting.forbid(stock.width, stock.height, !$event)"
+        :input-id="`format-${entry.paper.key}-${stock.key}`"
+        :disabled="allowed === 1 && !cutting.isForbidden(stock.key)"
+        @update:model-value="cutting.forbid(stock.key, !$event)"
       />
-      <label :for="`format-${entry.paper.key}-${index}`"><SheetText
+      <label :for="`format-${entry.paper.key}-${stock.key}`"><SheetText
         :width="stock.width"
         :height="stock.height"
         :units="work.units"

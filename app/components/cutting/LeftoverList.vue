@@ -1,35 +1,20 @@
 <script setup lang="ts">
-import { offcutsIn } from '../../../core/batch'
-import type { PlannedPaper } from '../../composables/usePlanned'
+import { offcutsIn, shelve } from '../../../core/batch'
+import type { PlannedPaper } from '../../stores/planner'
 
 /** What is left once the plan is cut, and the shelf brought up to date with it. */
 const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
-const shelf = usePapersStore()
 const toast = useToast()
-const busy = ref(false)
-const cutting = usePaperCutting(() => entry.paper.key)
 const outcome = computed(() => entry.outcome!)
 const offcuts = computed(() => offcutsIn(outcome.value.usedUp))
 const something = computed(() => outcome.value.usedUp.length > 0)
 
 /** Takes sheets and offcuts that are used up off the shelf, puts what is left onto it, and notes everything as cut. */
-async function put() {
-  const paper = shelf.papers.find(({ key }) => key === entry.paper.key)
-  if (!paper) return
-  busy.value = true
-  try {
-    const planned = entry
-    await shelf.change(paperAfter(entryOf(paper), planned.outcome!, work.units), paper.revision)
-    cutting.noteShelved(planned)
-    toast.add({ severity: 'success', summary: `The shelf of ${paper.name} is up to date.`, life: 4000 })
-  }
-  catch (error) {
-    toast.add({ severity: 'error', summary: 'The shelf is unchanged', detail: refusalOf(error).message, life: 12_000 })
-  }
-  finally {
-    busy.value = false
-  }
+function put() {
+  const { paper, problem } = entry
+  work.edit(`the shelf of ${paper.name}`, batch => shelve(batch, paper.key, outcome.value.plan.layouts.map(layout => ({ layout, key: uniqueKey('kept') })), problem, outcome.value))
+  toast.add({ severity: 'success', summary: `The shelf of ${paper.name} is up to date.`, detail: 'Ctrl Z takes it back, for shelf and class together.', life: 4000 })
 }
 </script>
 
@@ -70,7 +55,7 @@ async function put() {
         size="small"
         severity="secondary"
         outlined
-        :loading="busy"
+        :disabled="!entry.settled"
         @click="put"
       />
     </div>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { isCutAlike, proofOf } from '../../../core/batch'
 import { countsOf, wholeMinutes } from '../../../core/cutting'
-import type { Layout } from '../../../core/cutting'
-import type { PlannedPaper } from '../../composables/usePlanned'
+import type { KeyedLayout, Layout } from '../../../core/cutting'
+import type { PlannedPaper } from '../../stores/planner'
 
 /** The plan of one paper: proof, choices, drawn layouts beside the order of all their cuts, and what is left. */
 const { entry } = defineProps<{ entry: PlannedPaper }>()
@@ -15,23 +16,30 @@ const shown = ref<number>()
 const step = computed(() => (shown.value === undefined ? undefined : outcome.value?.steps[shown.value]))
 const supplyOf = (layout: Layout) => entry.problem.supplies.find(({ key }) => key === layout.supply)!
 const paperOf = (layout: Layout) => entry.paperOf?.get(layout.supply) ?? entry.paper
-const heldBy = (index: number) => step.value?.lines.some(({ layout }) => layout === index) ?? false
-const isKept = (layout: Layout) => (entry.problem.fixed ?? []).some(({ root }) => JSON.stringify(root) === JSON.stringify(layout.root))
+const heldBy = ({ key }: KeyedLayout) => step.value?.lines.some(({ layout }) => layout === key) ?? false
+const isKept = (layout: KeyedLayout) => (entry.problem.fixed ?? []).some(({ key }) => key === layout.key)
 const pieces = (layout: Layout) => [...countsOf(layout.root)].map(([key, number]) => `${number} × ${entry.names.get(key)}`).join(', ')
 /** Papers that are cut in just the same way: their sheets can lie in one stack. */
-const together = computed(() => alikeWith(entry, planner.papers).map(({ paper }) => paper.name))
+const together = computed(() => planner.papers.filter(other => other.paper.key !== entry.paper.key && entry.outcome && other.outcome && isCutAlike(entry.outcome, other.outcome)).map(({ paper }) => paper.name))
 /** What keeping layouts and doing without formats costs, in words; empty where it costs nothing. */
 const dearer = computed(() => {
-  if (!entry.free || !outcome.value) return ''
+  if (!entry.freePlan || !outcome.value) return ''
   const { sheets, spending } = entry.outcome!.choices[0]!.plan
-  const [more, cents] = [sheets - entry.free.sheets, spending - entry.free.spending]
-  return [more > 0 ? `${count(more, 'sheet')} (${entry.free.sheets} would do)` : '', cents > 0 ? `${money(cents)} more to buy` : ''].filter(Boolean).join(' and ')
+  const [more, cents] = [sheets - entry.freePlan.sheets, spending - entry.freePlan.spending]
+  return [more > 0 ? `${count(more, 'sheet')} (${entry.freePlan.sheets} would do)` : '', cents > 0 ? `${money(cents)} more to buy` : ''].filter(Boolean).join(' and ')
+})
+/** How far the planning is, in words; nothing once it is settled. */
+const looking = computed(() => {
+  const { state, columns } = entry.job
+  if (state === 'stopped') return 'Stopped by you.'
+  if (state !== 'running' && state !== 'waiting') return ''
+  return `Still looking for better${columns > 0 ? ` among ${count(columns, 'pattern')}` : ''}; what binds to this plan waits until then.`
 })
 const saved = computed(() => (outcome.value ? outcome.value.settingsAlone - outcome.value.settings : 0))
 
-async function download(index: number) {
+async function download(layout: KeyedLayout, number: number) {
   const { layoutSvg } = await import('../../../core/exports')
-  saveText(await layoutSvg(outcome.value!, index, work.batch!), `${entry.paper.key}-sheet-${index + 1}.svg`, 'image/svg+xml')
+  saveText(await layoutSvg(outcome.value!, layout.key, work.document!), `${entry.paper.key}-sheet-${number}.svg`, 'image/svg+xml')
 }
 </script>
 
@@ -46,7 +54,7 @@ async function download(index: number) {
         {{ proofOf(outcome) }}.
         <span class="quiet">{{ Math.round(outcome.plan.yield * 100) }} % of the area is used,
           {{ count(outcome.settings, 'fence setting') }}<template v-if="saved > 0"> ({{ outcome.settingsAlone }} if each layout were cut by itself)</template>, {{ count(outcome.strokes, 'stroke') }} of the blade, about {{ wholeMinutes(outcome.minutes) }} min.
-          {{ entry.stopped ? 'Stopped by you.' : entry.progress < 1 ? `Still looking for better${entry.columns > 0 ? ` among ${count(entry.columns, 'pattern')}` : ''}.` : '' }}</span>
+          {{ looking }}</span>
       </p>
       <p
         v-if="together.length > 0"
@@ -65,11 +73,11 @@ async function download(index: number) {
       </p>
     </div>
     <Message
-      v-if="entry.failed"
+      v-if="entry.job.state === 'failed'"
       severity="error"
       :closable="false"
     >
-      The planner could not finish: {{ entry.failed }}
+      The planner could not finish: {{ entry.job.reason }}
     </Message>
     <Message
       v-for="(reason, index) in entry.dropped"
@@ -95,9 +103,9 @@ async function download(index: number) {
       <div class="stack">
         <section
           v-for="(layout, index) in outcome.plan.layouts"
-          :key="index"
+          :key="layout.key"
           class="board"
-          :class="{ held: heldBy(index) }"
+          :class="{ held: heldBy(layout) }"
           :aria-label="`Layout ${index + 1}`"
         >
           <h3>
@@ -115,7 +123,6 @@ async function download(index: number) {
           </h3>
           <SheetDrawing
             :layout="layout"
-            :index="index"
             :supply="supplyOf(layout)"
             :cutter="entry.problem.cutter"
             :paper="paperOf(layout)"
@@ -135,10 +142,12 @@ async function download(index: number) {
               on-label="Kept as it is"
               off-label="Keep it"
               size="small"
+              :disabled="!entry.settled"
               @update:model-value="cutting.keep(layout, entry, $event)"
             />
             <CutNote
               :layout="layout"
+              :disabled="!entry.settled"
               @cut="cutting.noteCut(layout, entry, $event)"
             />
             <Button
@@ -147,7 +156,7 @@ async function download(index: number) {
               severity="secondary"
               text
               :aria-label="`Sheet ${index + 1} as SVG in real size`"
-              @click="download(index)"
+              @click="download(layout, index + 1)"
             />
           </div>
         </section>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PlannedPaper } from '../../composables/usePlanned'
+import type { PlannedPaper } from '../../stores/planner'
 
 /** The papers of the class with the sheets each one takes. */
 defineProps<{ papers: PlannedPaper[], chosen?: string }>()
@@ -18,7 +18,7 @@ const emit = defineEmits<{ choose: [paper?: string] }>()
       <strong class="number">{{ papers.reduce((total, { outcome }) => total + (outcome?.plan.sheets ?? 0), 0) }}</strong>
     </button>
     <button
-      v-for="{ paper, outcome, failed } in papers"
+      v-for="{ paper, outcome, job } in papers"
       :key="paper.key"
       type="button"
       :aria-current="paper.key === chosen"
@@ -27,7 +27,7 @@ const emit = defineEmits<{ choose: [paper?: string] }>()
       <PaperSwatch :paper="paper.key" />
       <span>{{ paper.name }}
         <span
-          v-if="failed || outcome?.plan.unplaced.length"
+          v-if="job.state === 'failed' || outcome?.plan.unplaced.length"
           class="wrong small"
         ><Icon
           name="tabler:alert-octagon"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { wholeMinutes } from '../../../core/cutting'
 import type { Measured } from '../../../core/cutting'
-import type { PlannedPaper } from '../../composables/usePlanned'
+import type { PlannedPaper } from '../../stores/planner'
 
 /** Sheets or time: the plans that are worth a thought, as points and as words. */
 const { entry } = defineProps<{ entry: PlannedPaper }>()

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import type { ToolsEntry } from '../../../core/batch'
-import { BOUNDS } from '../../../core/batch'
-import type { Pace } from '../../../core/cutting'
+import { BOUNDS } from '../../../core/document'
+import type { PaceEntry, ToolsEntry } from '../../../core/document'
 import { STACKED_WEIGHT } from '../../../core/paper'
 import { MARKS, formatLength, lengthFrom, writeLength } from '../../../core/lengths'
 
@@ -26,7 +25,7 @@ const PACE = [
   { key: 'handling', label: 'Seconds to take up a stack' },
 ] as const
 
-function setPace(key: keyof Pace, value: number) {
+function setPace(key: keyof PaceEntry, value: number) {
   work.edit(`pace ${key}`, ({ tools }) => void (tools.pace = { ...tools.pace, [key]: value }))
 }
 function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { PaperEntry } from '../../../core/document'
 import type { Group, Material, Mesh, PerspectiveCamera, Scene, Texture, WebGLRenderer } from 'three'
-import type { PaperEntry } from '../../../core/batch'
 import type { Box, Construction, Panel, Part, Point, View } from '../../../core/folds'
 import { boxOf, holesOf, isWhole, outlineOf, panelKey, poseOf } from '../../../core/folds'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PaperEntry } from '../../../core/batch'
+import type { PaperEntry } from '../../../core/document'
 
 /** The patterns of all papers, once on a page; drawings refer to them by key. */
 defineProps<{ papers: PaperEntry[] }>()

@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { BenchStep, Cutter, Layout, Placed, Supply } from '../../../core/cutting'
+import type { BenchStep, Cutter, KeyedLayout, Placed, Supply } from '../../../core/cutting'
 import { leavesOf } from '../../../core/cutting'
 import type { Length, Units } from '../../../core/lengths'
 import { formatLength } from '../../../core/lengths'
 import type { Paper } from '../../../core/paper'
 
 /** One layout as a drawn sheet in its paper, with the cuts of one step brought out. */
-const { layout, index = 0, supply, cutter, paper, names, units, width = 380, step } = defineProps<{
-  layout: Layout
-  /** Its place among the layouts of the paper, by which steps name it. */
-  index?: number
+const { layout, supply, cutter, paper, names, units, width = 380, step } = defineProps<{
+  layout: KeyedLayout
   cutter: Cutter
   supply: Supply
   paper: Paper
@@ -30,7 +28,7 @@ const scale = computed(() => {
 })
 const size = computed(() => ({ width: supply.width * scale.value, height: supply.height * scale.value }))
 const leaves = computed(() => leavesOf(layout.root, cutter.kerf))
-const lines = computed(() => step?.lines.filter(line => line.layout === index) ?? [])
+const lines = computed(() => step?.lines.filter(line => line.layout === layout.key) ?? [])
 /** The parts that the first cuts make, for dimensions along the edge. */
 const edge = computed(() => {
   const { root } = layout

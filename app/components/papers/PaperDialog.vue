@@ -1,20 +1,17 @@
 <script setup lang="ts">
-import type { PaperEntry } from '../../../core/batch'
-import { BOUNDS, freeKey } from '../../../core/batch'
-import type { Problem } from '../../../core/formats'
-import type { Grain } from '../../../core/paper'
-import { ANY_SCRAP, GRAINS, MOTIFS, SHEET_FORMATS } from '../../../core/paper'
-import type { ShelfPaper } from '../../stores/papers'
+import { ANY_SCRAP, BOUNDS, GRAINS, MOTIFS, freeKey, keyFrom } from '../../../core/document'
+import type { Grain, PaperEntry, Problem } from '../../../core/document'
+import { SHEET_FORMATS } from '../../../core/paper'
 
-const { paper } = defineProps<{ paper?: ShelfPaper }>()
+const { paper } = defineProps<{ paper?: PaperEntry }>()
 const emit = defineEmits<{ close: [] }>()
 const shelf = usePapersStore()
 const id = useId()
 
-const { revision = 0, ...original } = structuredClone(toRaw(paper) ?? {
+const original = structuredClone(toRaw(paper) ?? {
   key: '', name: '', kind: 'cardstock', weight: 250, colour: '#cfc6b0', motif: 'plain', upright: false, grain: 'any', offcuts: [],
-  stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 0, price: 40 }],
-} satisfies PaperEntry) as PaperEntry & { revision?: number }
+  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 0, price: 40 }],
+} satisfies PaperEntry) as PaperEntry
 const draft = ref<PaperEntry>(original)
 const problems = ref<Problem[]>([])
 const refused = ref('')
@@ -23,11 +20,15 @@ const busy = ref(false)
 
 const GRAIN_WORDS: Record<Grain, string> = { any: 'not minded', width: 'along the width', height: 'along the height' }
 const KINDS = [{ value: 'cardstock', label: 'Cardstock' }, { value: 'print', label: 'Print' }]
-const formats = SHEET_FORMATS.map(({ name, width, height }) => ({ label: `${name} (${width} × ${height})`, command: () => addStock(width, height) }))
+const formats = SHEET_FORMATS.map(({ name, width, height }) => ({ label: `${name} (${width} × ${height})`, command: () => addStock(name, width, height) }))
 const menu = useTemplateRef('menu')
-const addStock = (width: string, height: string) => draft.value.stocks.push({ width, height, onHand: 0, price: null })
+const taken = () => [...draft.value.stocks, ...draft.value.offcuts].map(({ key }) => key)
+const addStock = (name: string, width: string, height: string) => draft.value.stocks.push({ key: freeKey(keyFrom(name, 'sheet'), taken()), width, height, onHand: 0, price: null })
 /** Starts from half a sheet, in the measure of the sheets that are there. */
-const addOffcut = () => draft.value.offcuts.push(/mm|cm/.test(draft.value.stocks[0]?.width ?? '') ? { width: '148 mm', height: '105 mm', count: 1 } : { width: '5 1/2 in', height: '4 1/4 in', count: 1 })
+const addOffcut = () => {
+  const half = /mm|cm/.test(draft.value.stocks[0]?.width ?? '') ? { width: '148 mm', height: '105 mm' } : { width: '5 1/2 in', height: '4 1/4 in' }
+  draft.value.offcuts.push({ key: freeKey('offcut', taken()), ...half, count: 1 })
+}
 
 async function save() {
   busy.value = true
@@ -35,17 +36,16 @@ async function save() {
   problems.value = []
   try {
     if (paper) {
-      await shelf.change(draft.value, revision)
+      await shelf.change(draft.value)
     }
     else {
-      const stem = draft.value.name.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 70) || 'paper'
-      await shelf.add({ ...draft.value, key: freeKey(stem, [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)]) })
+      await shelf.add({ ...draft.value, key: freeKey(keyFrom(draft.value.name, 'paper'), [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)]) })
     }
     emit('close')
   }
   catch (error) {
     const refusal = refusalOf(error)
-    problems.value = refusal.problems.map(problem => ({ ...problem, path: problem.path.replace(/^paper\./, '') }))
+    problems.value = refusal.problems.map(problem => ({ ...problem, path: problem.path.replace(/^papers\.[^.]+\./, '') }))
     refused.value = problems.value.length > 0 ? '' : refusal.message
   }
   finally {

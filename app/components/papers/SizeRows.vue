@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="Row extends { width: string, height: string }">
-import type { Problem } from '../../../core/formats'
+import type { Problem } from '../../../core/document'
 
 /** Sizes in a table to be typed over, with what is wrong in them below; further columns by slot. */
 const { path, noun, problems } = defineProps<{

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { DEFAULT_TOOLS } from '../../../core/document'
+import type { ParameterInput, ParameterInputs } from '../../../core/document'
 import { useLocalStorage } from '@vueuse/core'
-import type { Finding, ParameterInput, ParameterInputs } from '../../../core/folds'
+import type { Finding } from '../../../core/folds'
 import { blanksOf, defaultInputs, foldById, inputProblems, isLayer, isWhole } from '../../../core/folds'
-import { DEFAULT_TOOLS } from '../../../core/batch'
 import type { Units } from '../../../core/lengths'
 import { lengthFrom, writeLength } from '../../../core/lengths'
 

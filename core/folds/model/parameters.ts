@@ -1,3 +1,5 @@
+import type { ParameterInput, ParameterInputs } from '../../document'
+import { BOUNDS } from '../../document'
 import type { Length, Units } from '../../lengths'
 import { Measure, lengthFrom, nanometres, parseLength, writeLength } from '../../lengths'
 
@@ -40,10 +42,6 @@ export interface TextParameter extends Common {
 export type Parameter = LengthParameter | ToggleParameter | ChoiceParameter | TextParameter
 export type Parameters = Record<string, Parameter>
 
-/** A parameter as a class keeps it: lengths are text with unit. */
-export type ParameterInput = string | boolean
-export type ParameterInputs = Record<string, ParameterInput>
-
 /** What `build` receives: lengths as measures, the rest as they are. */
 export type Values<P extends Parameters> = {
   [K in keyof P]: P[K] extends LengthParameter ? Measure : P[K] extends ToggleParameter ? boolean : string
@@ -68,7 +66,6 @@ export function defaultInputs(parameters: Parameters, units: Units): ParameterIn
 }
 
 /** Characters that a text parameter may have. */
-export const LONGEST_TEXT = 400
 
 /** What is wrong with one input, in words for the maker; `undefined` when nothing is. */
 export function inputProblem(parameter: Parameter, input: unknown, units: Units): string | undefined {
@@ -81,7 +78,7 @@ export function inputProblem(parameter: Parameter, input: unknown, units: Units)
         : `${parameter.label} is one of: ${parameter.options.map(option => option.value).join(', ')}.`
     case 'text': {
       if (typeof input !== 'string') return `${parameter.label} is a text such as "${parameter.defaults[units]}".`
-      const problem = input.length > LONGEST_TEXT ? `has more than ${LONGEST_TEXT} characters.` : parameter.problem(input, units)
+      const problem = input.length > BOUNDS.parameter ? `has more than ${BOUNDS.parameter} characters.` : parameter.problem(input, units)
       return problem && `${parameter.label}: ${problem}`
     }
     case 'length': {

@@ -1,6 +1,7 @@
+import type { PaperKind } from '../../document'
 import type { Length, Reading } from '../../lengths'
 import { Measure, readOffScale } from '../../lengths'
-import type { PaperKind, PrintTop } from '../../paper'
+import type { PrintTop } from '../../paper'
 import type { Construction, Crease, CreaseDirection, Part, PartKind, Place, Slit, Window } from './card'
 import { creaseAt, isWhole } from './card'
 

@@ -1,1 +1,2 @@
-export default defineDoor(() => shelf())
+/** The papers on the shelf. */
+export default defineDoor(() => atOneMoment(async transaction => ({ papers: await shelf(transaction) })))

@@ -1,27 +1,11 @@
-import { DataTypes, QueryTypes } from 'sequelize'
 import type { Migration } from '.'
-import { DEFAULT_PACE } from '../../../core/batch'
 
-/** Papers learn their grain and keep offcuts; classes keep wishes and progress for the cutting of each paper. */
+/** Papers learn their grain and keep offcuts. */
 export const up: Migration = async ({ context: tables }) => {
-  await tables.addColumn('papers', 'grain', { type: DataTypes.STRING(10), allowNull: false, defaultValue: 'any' })
-  await tables.addColumn('papers', 'offcuts', { type: DataTypes.JSON, allowNull: true })
-  await tables.sequelize.query('UPDATE papers SET offcuts = ?', { replacements: ['[]'], type: QueryTypes.UPDATE })
-  const classes = await tables.sequelize.query<{ id: number, document: string | object }>('SELECT id, document FROM classes', { type: QueryTypes.SELECT })
-  for (const { id, document: stored } of classes) {
-    const document = typeof stored === 'string' ? JSON.parse(stored) : stored
-    const changed = {
-      ...document,
-      tools: { kerf: '0 mm', pace: DEFAULT_PACE, ...document.tools },
-      cutting: document.cutting ?? [],
-      // What was called fewest sheets has always spent the least money first.
-      wishes: { priority: document.wishes.priority === 'sheets' ? 'money' : document.wishes.priority },
-    }
-    await tables.sequelize.query('UPDATE classes SET document = ? WHERE id = ?', { replacements: [JSON.stringify(changed), id], type: QueryTypes.UPDATE })
-  }
+  await tables.sequelize.query('ALTER TABLE papers ADD COLUMN IF NOT EXISTS grain VARCHAR(10) NOT NULL DEFAULT \'any\', ADD COLUMN IF NOT EXISTS offcuts JSON NULL')
+  await tables.sequelize.query('UPDATE papers SET offcuts = \'[]\' WHERE offcuts IS NULL')
 }
 
 export const down: Migration = async ({ context: tables }) => {
-  await tables.removeColumn('papers', 'offcuts')
-  await tables.removeColumn('papers', 'grain')
+  await tables.sequelize.query('ALTER TABLE papers DROP COLUMN IF EXISTS offcuts, DROP COLUMN IF EXISTS grain')
 }

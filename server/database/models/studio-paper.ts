@@ -1,27 +1,15 @@
-import type { CreationOptional, InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize'
+import type { InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize'
 import { DataTypes, Model } from 'sequelize'
-import type { PaperEntry } from '../../../core/batch'
+import type { StoredDocument } from './json'
 import { json } from './json'
 
-/** A paper on the shelf. */
-export class StudioPaper extends Model<InferAttributes<StudioPaper>, InferCreationAttributes<StudioPaper>> implements PaperEntry {
+/** A paper on the shelf. Its document is the truth; name and kind stand beside it to sort by. */
+export class StudioPaper extends Model<InferAttributes<StudioPaper>, InferCreationAttributes<StudioPaper>> {
   declare key: string
   declare name: string
-  declare kind: PaperEntry['kind']
-  declare weight: number
-  declare colour: string
-  declare motif: PaperEntry['motif']
-  declare upright: boolean
-  declare grain: PaperEntry['grain']
-  declare stocks: PaperEntry['stocks']
-  declare offcuts: PaperEntry['offcuts']
-  declare revision: CreationOptional<number>
-
-  /** The paper as classes and files know it. */
-  entry(): PaperEntry {
-    const { key, name, kind, weight, colour, motif, upright, grain, stocks, offcuts } = this
-    return { key, name, kind, weight, colour, motif, upright: Boolean(upright), grain, stocks, offcuts }
-  }
+  declare kind: string
+  declare document: StoredDocument
+  declare position: number
 }
 
 export function defineStudioPaper(sequelize: Sequelize): void {
@@ -29,13 +17,7 @@ export function defineStudioPaper(sequelize: Sequelize): void {
     key: { type: DataTypes.STRING(80), primaryKey: true },
     name: { type: DataTypes.STRING(120), allowNull: false },
     kind: { type: DataTypes.STRING(20), allowNull: false },
-    weight: { type: DataTypes.INTEGER.UNSIGNED, allowNull: false },
-    colour: { type: DataTypes.STRING(7), allowNull: false },
-    motif: { type: DataTypes.STRING(20), allowNull: false },
-    upright: { type: DataTypes.BOOLEAN, allowNull: false },
-    grain: { type: DataTypes.STRING(10), allowNull: false },
-    stocks: json('stocks'),
-    offcuts: json('offcuts'),
-    revision: DataTypes.INTEGER,
-  }, { sequelize, tableName: 'papers', version: 'revision' })
+    document: json('document'),
+    position: { type: DataTypes.BIGINT.UNSIGNED, allowNull: false },
+  }, { sequelize, tableName: 'papers' })
 }

@@ -1,6 +1,6 @@
+import type { ParameterInputs } from '../../../core/document'
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize'
 import { DataTypes, Model } from 'sequelize'
-import type { ParameterInputs } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
 import { json } from './json'
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { freeTitle } from '../../../../core/document'
 import type { Fold } from '../../../../core/folds'
-import { freeKey, freeTitle, newCard } from '../../../../core/batch'
+import { newCard } from '../../../../core/batch'
 import type { ListedVariant } from '../../../composables/useVariants'
 
 const work = useClassStore()
@@ -14,7 +15,7 @@ const choose = (key: string) => router.replace({ query: { card: key } })
 
 function add(fold: Fold, variant?: ListedVariant) {
   adding.value = false
-  const card = newCard(fold, work.batch!, variant && { title: variant.name, parameters: variant.parameters })
+  const card = newCard(fold, work.document!, { key: uniqueKey(fold.id), ...variant && { title: variant.name, parameters: variant.parameters } })
   work.edit('add card', document => void document.cards.push(card))
   void choose(card.key)
 }
@@ -22,10 +23,11 @@ function add(fold: Fold, variant?: ListedVariant) {
 function copy(key: string) {
   work.edit('copy card', (document) => {
     const at = document.cards.findIndex(card => card.key === key)
-    const original = document.cards[at]!
+    const original = work.document?.cards.find(card => card.key === key)
+    if (!original) return
     document.cards.splice(at + 1, 0, {
-      ...structuredClone(original),
-      key: freeKey(original.fold, document.cards.map(card => card.key)),
+      ...original,
+      key: uniqueKey(original.fold),
       title: freeTitle(original.title, document.cards.map(card => card.title)),
     })
   })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Priority } from '../../../../core/cutting'
-import { PRIORITIES } from '../../../../core/cutting'
+import { PRIORITIES } from '../../../../core/document'
+import type { Priority } from '../../../../core/document'
 
 const work = useClassStore()
 const planner = usePlannerStore()
@@ -9,7 +9,6 @@ const router = useRouter()
 
 const chosen = computed(() => planner.papers.find(({ paper }) => paper.key === route.query.paper))
 const choose = (paper?: string) => router.replace({ query: paper ? { paper } : {} })
-const progress = computed(() => 100 * planner.papers.reduce((total, { progress, stopped }) => total + (stopped ? 1 : progress), 0) / Math.max(1, planner.papers.length))
 
 const OPTIONS = PRIORITIES.map(value => ({ value, label: PRIORITY_WORDS[value].replace(/^./, first => first.toUpperCase()) }))
 function prefer(priority: Priority) {
@@ -17,7 +16,7 @@ function prefer(priority: Priority) {
 }
 async function saveCuts() {
   const { cutsCsv } = await import('../../../../core/exports')
-  saveText(await cutsCsv(work.batch!, planner.outcomes), 'cuts.csv', 'text/csv')
+  saveText(await cutsCsv(work.document!, planner.outcomes), 'cuts.csv', 'text/csv')
 }
 </script>
 
@@ -66,7 +65,7 @@ async function saveCuts() {
         >
           <template v-if="planner.running">
             <ProgressBar
-              :value="Math.round(progress)"
+              :value="Math.round(100 * planner.progress)"
               :show-value="false"
               class="progress"
               aria-label="Looking for better plans"
@@ -79,6 +78,14 @@ async function saveCuts() {
               @click="planner.stop()"
             />
           </template>
+          <Button
+            v-else-if="planner.stopped"
+            label="Look further"
+            size="small"
+            severity="secondary"
+            outlined
+            @click="planner.resume()"
+          />
         </div>
         <Button
           label="Cuts as CSV"

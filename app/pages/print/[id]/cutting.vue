@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { proofOf } from '../../../../core/batch'
 import { wholeMinutes } from '../../../../core/cutting'
-import type { PlannedPaper } from '../../../composables/usePlanned'
+import type { PlannedPaper } from '../../../stores/planner'
 
 definePageMeta({ layout: 'print' })
 const { work, planner, missing } = usePrintedClass('Cutting sheets')
@@ -11,11 +12,11 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
   <p v-if="missing">
     {{ missing }}
   </p>
-  <p v-else-if="!work.document || !planner.ready || planner.running">
+  <p v-else-if="!work.document || !planner.ready">
     Planning the cutting …
   </p>
   <div v-else>
-    <PaperDefs :papers="work.batch!.papers" />
+    <PaperDefs :papers="work.document!.papers" />
     <PrintBar :back="`/classes/${work.id}/cutting`" />
     <section
       v-for="entry in planner.papers"
@@ -26,6 +27,9 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
       <p v-if="entry.outcome">
         {{ proofOf(entry.outcome) }}. {{ count(entry.outcome.settings, 'fence setting') }}, about {{ wholeMinutes(entry.outcome.minutes) }} min. Stacks of at most {{ entry.problem.cutter.stack }}.
       </p>
+      <p v-if="entry.job.state === 'failed'">
+        <strong>This paper could not be planned to the end:</strong> {{ entry.job.reason }}
+      </p>
       <p
         v-for="{ demand, quantity, reason } in entry.outcome?.plan.unplaced ?? []"
         :key="demand"
@@ -35,7 +39,7 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
       <div class="layouts">
         <div
           v-for="(layout, index) in entry.outcome?.plan.layouts ?? []"
-          :key="index"
+          :key="layout.key"
         >
           <h3>
             <template v-if="entry.outcome!.plan.layouts.length > 1">
@@ -51,7 +55,6 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
           </h3>
           <SheetDrawing
             :layout="layout"
-            :index="index"
             :supply="supplyOf(entry, layout.supply)"
             :cutter="entry.problem.cutter"
             :paper="entry.paperOf?.get(layout.supply) ?? entry.paper"

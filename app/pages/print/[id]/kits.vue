@@ -19,11 +19,11 @@ const PURCHASES = [
   <p v-if="missing">
     {{ missing }}
   </p>
-  <p v-else-if="!planner.kits || planner.running">
+  <p v-else-if="!planner.kits || !planner.ready">
     Packing the kits …
   </p>
   <div v-else>
-    <PaperDefs :papers="work.batch!.papers" />
+    <PaperDefs :papers="work.document!.papers" />
     <PrintBar :back="`/classes/${work.id}/kits`" />
     <section class="totals">
       <PrintHeading heading="Kits and what to buy" />
@@ -39,6 +39,9 @@ const PURCHASES = [
           />
         </template>
       </FigureTable>
+      <p v-if="planner.planless">
+        <strong>Not every paper could be planned: its sheets are not counted.</strong>
+      </p>
       <p>
         Tape about {{ (planner.kits.totals.tape / 1e9).toFixed(1) }} m, {{ count(planner.kits.totals.pads, 'foam pad') }}.
         To buy {{ money(planner.kits.totals.spending) }}.

@@ -35,7 +35,7 @@ const grain = (part: Part) => (part.creases[0]?.along === 'y' ? 'across its widt
     Laying out the score cards …
   </p>
   <div v-else>
-    <PaperDefs :papers="work.batch!.papers" />
+    <PaperDefs :papers="work.document!.papers" />
     <PrintBar :back="`/classes/${work.id}/pieces`" />
     <section
       v-for="{ entry, construction, kits, blanks } in cards"

@@ -1,11 +1,15 @@
-import { copyOf } from '../../../../core/batch'
+import { copyOf } from '../../../../core/document'
 import { StudioClass } from '../../../database/models'
 import { NewCopyShape } from '../../../utils/shapes'
 
 export default defineDoor(async (event) => {
   const { title, date } = await readShape(event, NewCopyShape)
-  const { document } = await classOf(event)
-  const { id } = await StudioClass.create({ document: copyOf(document, { title, date }) })
+  const id = classIdOf(event)
+  const { answer: made } = await recorded(useDatabase(), 'copy class', newToken(), async (transaction, position) => {
+    const { document } = await classOf(id, { transaction })
+    const copy = await StudioClass.create({ document: copyOf(document, { title, date }), position }, { transaction })
+    return { changes: [{ entity: 'class', entityKey: String(copy.id), patches: [] }], answer: Number(copy.id) }
+  })
   setResponseStatus(event, 201)
-  return { id }
+  return { id: made }
 })

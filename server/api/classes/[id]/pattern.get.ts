@@ -6,7 +6,7 @@ import { writePattern } from '../../../../core/exports'
 export default defineDoor(async (event) => {
   const { card: cardKey, part: partKey, format } = getQuery(event)
   if (format !== 'svg' && format !== 'dxf') throw refusal(422, 'The format is svg or dxf.')
-  const batch = await batchOf(await classOf(event))
+  const batch = await batchOf(classIdOf(event))
   const card = prepare(batch).cards.find(({ entry }) => entry.key === cardKey)
   if (!card?.construction) throw refusal(404, 'There is no such card in this class, or its sizes cannot be read.')
   const part = blanksOf(card.construction).find(({ key }) => key === partKey)

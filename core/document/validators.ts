@@ -1,24 +1,48 @@
 import type { ValidationOptions } from 'class-validator'
 import { ValidateBy, buildMessage } from 'class-validator'
-import { LONGEST_TEXT } from '../../folds'
-import { parseLength } from '../../lengths'
-import type { Turn } from '../../paper'
-import { TURNS } from '../../paper'
+import { parseLength } from '../lengths'
+import { BOUNDS } from './bounds'
+import type { Turn } from './vocabulary'
+import { TURNS } from './vocabulary'
 
 const HAS_UNIT = /[a-z"″”]\s*$/i
 
 /** Names of our own checks, as the schema writer knows them. */
-export const CHECKS = { length: 'isLengthText', parameters: 'isParameterInputs', papers: 'isPaperChoice', day: 'isCalendarDay', one: 'isOneObject', list: 'isListOfObjects', wholeOrNull: 'isWholeOrNull', tree: 'isCutTree', oneOrNull: 'isOneOrNull' } as const
+export const CHECKS = {
+  text: 'isPlainText', filledText: 'isFilledText', length: 'isLengthText', parameters: 'isParameterInputs', papers: 'isPaperChoice', day: 'isCalendarDay', one: 'isOneObject', list: 'isListOfObjects', wholeOrNull: 'isWholeOrNull', tree: 'isCutTree', oneOrNull: 'isOneOrNull', patch: 'isPatch',
+} as const
 
 /** What is wrong with a length written as text with its unit, if anything. */
 function lengthProblem(value: unknown, zero = false): string | undefined {
-  if (typeof value !== 'string') return 'is a length written as text with its unit, such as "5 3/8 in" or "136 mm"'
+  if (typeof value !== 'string' || value.length > BOUNDS.length) return 'is a length written as text with its unit, such as "5 3/8 in" or "136 mm"'
   const parsed = parseLength(value, 'inch')
   if (!parsed.ok) return `is not a length: ${parsed.reason}`
   if (!HAS_UNIT.test(value)) return 'needs its unit, such as "5 3/8 in" or "136 mm"'
   if (parsed.length < 0 || (parsed.length === 0 && !zero)) return zero ? 'cannot be negative' : 'must be more than zero'
   return undefined
 }
+
+/** Half of a character that takes two units: no database and no file can hold it. */
+const HALF = /\p{Surrogate}/u
+
+function textProblem(value: unknown, longest: number): string | undefined {
+  if (typeof value !== 'string') return 'is a text'
+  if (value.length > longest) return `is a text of at most ${longest} characters`
+  return HALF.test(value) ? 'holds half a character; type it again' : undefined
+}
+
+const textCheck = (name: string, longest: number, problem: (value: unknown) => string | undefined): PropertyDecorator => ValidateBy({
+  name,
+  constraints: [longest],
+  validator: { validate: value => problem(value) === undefined, defaultMessage: args => problem(args?.value) ?? 'is a text' },
+})
+
+/** A text of at most some characters, as JavaScript and the database count them alike. */
+export const IsText = (longest: number): PropertyDecorator => textCheck(CHECKS.text, longest, value => textProblem(value, longest))
+
+/** The same with something in it. */
+export const IsFilledText = (longest: number): PropertyDecorator =>
+  textCheck(CHECKS.filledText, longest, value => textProblem(value, longest) ?? (/\S/.test(value as string) ? undefined : 'cannot be empty'))
 
 /** A length written with its unit; more than zero unless `zero` allows none. */
 export function IsLengthText({ zero = false } = {}, options?: ValidationOptions): PropertyDecorator {
@@ -41,12 +65,12 @@ export const IsOne = (what: string): PropertyDecorator => ValidateBy({
   validator: { validate: isRecord, defaultMessage: args => args?.value === undefined ? 'is missing' : `must be ${what}` },
 })
 
-/** A list of objects; what is in each is checked by its own shape. */
-export const IsListOf = (what: string, longest: number): PropertyDecorator => ValidateBy({
+/** A list of objects, or of texts; what each is like is checked by its own shape. */
+export const IsListOf = (what: string, longest: number, of: 'object' | 'text' = 'object'): PropertyDecorator => ValidateBy({
   name: CHECKS.list,
-  constraints: [longest],
+  constraints: [longest, of],
   validator: {
-    validate: value => Array.isArray(value) && value.length <= longest && value.every(isRecord),
+    validate: value => Array.isArray(value) && value.length <= longest && value.every(one => (of === 'text' ? typeof one === 'string' : isRecord(one))),
     defaultMessage: args => Array.isArray(args?.value) && args.value.length > longest ? `holds at most ${longest} ${what}` : `is a list of ${what}`,
   },
 })
@@ -75,9 +99,9 @@ export const IsOneOrNull = (values: readonly string[]): PropertyDecorator => Val
 export const IsParameterInputs = (): PropertyDecorator => ValidateBy({
   name: CHECKS.parameters,
   validator: {
-    validate: value => isRecord(value) && Object.keys(value).length <= 80
-      && Object.values(value).every(input => typeof input === 'boolean' || (typeof input === 'string' && input.length <= LONGEST_TEXT)),
-    defaultMessage: () => 'is an object of parameters: names with a text (at most 400 characters) or true/false',
+    validate: value => isRecord(value) && Object.keys(value).length <= BOUNDS.names
+      && Object.values(value).every(input => typeof input === 'boolean' || textProblem(input, BOUNDS.parameter) === undefined),
+    defaultMessage: () => `is an object of parameters: names with a text (at most ${BOUNDS.parameter} characters) or true/false`,
   },
 })
 
@@ -85,8 +109,8 @@ export const IsParameterInputs = (): PropertyDecorator => ValidateBy({
 export const IsPaperChoice = (): PropertyDecorator => ValidateBy({
   name: CHECKS.papers,
   validator: {
-    validate: value => isRecord(value) && Object.keys(value).length <= 80
-      && Object.entries(value).every(([part, paper]) => part.length <= 80 && typeof paper === 'string' && paper.length <= 80),
+    validate: value => isRecord(value) && Object.keys(value).length <= BOUNDS.names
+      && Object.entries(value).every(texts => texts.every(text => textProblem(text, BOUNDS.key) === undefined)),
     defaultMessage: () => 'is an object: part keys with the key of a paper',
   },
 })
@@ -153,3 +177,28 @@ export const IsCalendarDay = (): PropertyDecorator => ValidateBy({
     defaultMessage: () => 'is a day that exists, written YYYY-MM-DD',
   },
 })
+
+const OPERATIONS = { set: ['value'], unset: [], add: ['entry', 'after'], remove: [], order: ['keys'] } as const
+/** How deep a path may lead: further than any part of a document lies. */
+const LONGEST_PATH = 12
+
+/** What is wrong with a patch, apart from whether it fits its document. */
+function patchProblem(patch: unknown): string | undefined {
+  if (!isRecord(patch)) return 'is a change: op and path'
+  const { op, path } = patch
+  if (typeof op !== 'string' || !Object.hasOwn(OPERATIONS, op)) return `op is one of: ${Object.keys(OPERATIONS).join(', ')}`
+  if (!Array.isArray(path) || path.length === 0 || path.length > LONGEST_PATH || path.some(name => textProblem(name, BOUNDS.key) !== undefined)) {
+    return `path is a list of 1 to ${LONGEST_PATH} names`
+  }
+  const wanted = ['op', 'path', ...OPERATIONS[op as keyof typeof OPERATIONS]]
+  if (wanted.some(name => !(name in patch)) || Object.keys(patch).length !== wanted.length) return `${op} takes: ${wanted.slice(1).join(', ')}`
+  if (op === 'add' && !(isRecord(patch.entry) && (patch.after === null || textProblem(patch.after, BOUNDS.key) === undefined))) return 'add takes an entry, and the key of the one before it or null'
+  if (op === 'order' && !(Array.isArray(patch.keys) && patch.keys.length <= BOUNDS.patches && patch.keys.every(key => textProblem(key, BOUNDS.key) === undefined))) return 'order takes a list of keys'
+  return undefined
+}
+
+/** A change of a document; whether it fits is seen when it is applied. */
+export const IsPatch = (options?: ValidationOptions): PropertyDecorator => ValidateBy({
+  name: CHECKS.patch,
+  validator: { validate: value => patchProblem(value) === undefined, defaultMessage: () => 'is a list of changes: op and path, and what the op takes' },
+}, options)

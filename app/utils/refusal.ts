@@ -1,4 +1,4 @@
-import type { Problem } from '../../core/formats'
+import type { Problem } from '../../core/document'
 
 /** A refusal of the server in the maker's words, with its problems by path. */
 export interface Refusal {

@@ -1,23 +1,25 @@
+import { DEFAULT_TOOLS, kitsOf, newClass } from '../document'
+import type { PaperEntry } from '../document'
+import { openBatch, openDocument } from '../document/open'
 import { describe, expect, it } from 'vitest'
-import { DEFAULT_TOOLS, kitsOf, newCard, newClass, readPaper, readTools } from '.'
-import type { PaperEntry } from '.'
+import { batchProblems, newCard, readPaper, readTools } from '../batch'
 import { FOLDS } from '../folds'
-import { BatchShape, ClassDocumentShape, batchProblems, checkShape, readBatch, writeBatch } from '../formats'
+import { readBatch, writeBatch } from '../formats'
 import { MARKS, inches, millimetres } from '../lengths'
 
-const kelp: PaperEntry = { key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57', motif: 'plain', upright: false, grain: 'any' as const, offcuts: [], stocks: [{ width: '210 mm', height: '11 in', onHand: 3, price: null }] }
+const kelp: PaperEntry = { key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57', motif: 'plain', upright: false, grain: 'any' as const, offcuts: [], stocks: [{ key: 'tall', width: '210 mm', height: '11 in', onHand: 3, price: null }] }
 
 describe.each(['inch', 'metric'] as const)('a new class in %s', (units) => {
   const document = newClass({ title: 'Evening', date: '2030-02-28', units })
 
   it('passes every door as it stands', () => {
-    expect(checkShape(ClassDocumentShape, document)).toEqual({ ok: true, value: document })
+    expect(openDocument(document)).toEqual({ ok: true, value: document })
     expect(readBatch(writeBatch({ ...document, papers: [] }))).toEqual({ ok: true, value: { ...document, papers: [] } })
   })
 
   it('still does with a card of every fold', () => {
     const batch = FOLDS.reduce((made, fold) => ({ ...made, cards: [...made.cards, newCard(fold, made)] }), { ...document, papers: [kelp] })
-    expect(checkShape(BatchShape, batch)).toEqual({ ok: true, value: batch })
+    expect(openBatch(batch)).toEqual({ ok: true, value: batch })
     expect(batchProblems(batch)).toEqual([])
   })
 
@@ -28,7 +30,7 @@ describe.each(['inch', 'metric'] as const)('a new class in %s', (units) => {
 
 describe('reading a class', () => {
   it('reads sheets whatever their unit', () => {
-    expect(readPaper(kelp).stocks).toEqual([{ width: millimetres(210), height: inches(11), onHand: 3, price: null }])
+    expect(readPaper(kelp).stocks).toEqual([{ key: 'tall', width: millimetres(210), height: inches(11), onHand: 3, price: null }])
   })
 
   it('makes a kit for each seat and spare unless a number is given', () => {

@@ -1,20 +1,8 @@
 import { plainToInstance } from 'class-transformer'
 import type { ValidationError } from 'class-validator'
 import { validateSync } from 'class-validator'
-import type { Batch, ClassDocument } from '../../batch'
-import { foldById, FOLDS, inputProblems } from '../../folds'
-import { ANY_SCRAP } from '../../paper'
-
-/** What is wrong in something from outside: where, and what would be right. */
-export interface Problem {
-  /** Path inside the document, such as `cards[0].parameters.width`; empty for the whole. */
-  path: string
-  problem: string
-}
-
-export type Checked<T> = { ok: true, value: T } | { ok: false, problems: Problem[] }
-
-const MOST_PROBLEMS = 25
+import type { Checked, Problem } from './problem'
+import { MOST_PROBLEMS } from './problem'
 
 /**
  * Checks plain data against a shape. Unknown names are problems too, so that a
@@ -59,39 +47,4 @@ function flatten(errors: ValidationError[], parent: string): Problem[] {
     const nested = flatten(error.children ?? [], path)
     return nested.length > 0 ? nested : [{ path, problem: nestedValidation ?? 'is wrong' }]
   }).slice(0, MOST_PROBLEMS)
-}
-
-/** Checks what the shape cannot: folds, their parameters, and keys that must not repeat. */
-export function documentProblems({ class: { units }, cards, cutting }: ClassDocument): Problem[] {
-  return [
-    ...repeatedKeys(cards, 'cards'),
-    ...repeatedKeys(cutting.map(({ paper }) => ({ key: paper })), 'cutting', 'paper'),
-    ...cards.flatMap((card, index) => {
-      const fold = foldById(card.fold)
-      if (!fold) return [{ path: `cards[${index}].fold`, problem: `is one of: ${FOLDS.map(({ id }) => id).join(', ')}` }]
-      return inputProblems(fold.parameters, card.parameters, units)
-        .map(({ parameter, problem }) => ({ path: `cards[${index}].parameters.${parameter}`, problem }))
-    }),
-  ].slice(0, MOST_PROBLEMS)
-}
-
-/** As `documentProblems`, and every paper that is named must be in the batch. */
-export function batchProblems(batch: Batch): Problem[] {
-  const keys = batch.papers.map(({ key }) => key)
-  return [
-    ...documentProblems(batch),
-    ...repeatedKeys(batch.papers, 'papers'),
-    ...batch.cards.flatMap((card, index) => Object.entries(card.papers)
-      .filter(([, paper]) => paper !== ANY_SCRAP && !keys.includes(paper))
-      .map(([part, paper]) => ({
-        path: `cards[${index}].papers.${part}`,
-        problem: `names the paper “${paper}”, which the file does not hold. It holds: ${keys.join(', ') || 'none'}`,
-      }))),
-  ].slice(0, MOST_PROBLEMS)
-}
-
-function repeatedKeys(entries: { key: string }[], where: string, name = 'key'): Problem[] {
-  return entries.flatMap(({ key }, index) => entries.findIndex(other => other.key === key) < index
-    ? [{ path: `${where}[${index}].${name}`, problem: `“${key}” stands twice; every key is used once` }]
-    : [])
 }

@@ -1,8 +1,11 @@
-/** One paper of the class with its plan, as far as it has come. */
-export type PlannedPaper = ReturnType<typeof usePlannerStore>['papers'][number]
+import { contentOf } from '../cutting'
+import type { PaperOutcome } from './outcome'
+
+/** `1 sheet`, `2 sheets`. */
+const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 
 /** The plan's number beside its bound, in words. */
-export function proofOf({ plan, choices, sheets: formats }: NonNullable<PlannedPaper['outcome']>): string {
+export function proofOf({ plan, choices, sheets: formats }: PaperOutcome): string {
   const sheets = count(plan.sheets, 'sheet')
   if (plan.unplaced.length > 0) return `${sheets}; not every piece could be placed`
   const least = Math.min(...choices.map(choice => choice.plan.sheets))
@@ -13,8 +16,9 @@ export function proofOf({ plan, choices, sheets: formats }: NonNullable<PlannedP
   return plan.sheets === plan.bound ? `${sheets}, and it cannot be done with fewer${money}` : `${sheets}; fewer than ${plan.bound} is impossible${money}`
 }
 
-/** The other papers whose sheets are cut in the same way, sheet for sheet. */
-export function alikeWith(entry: PlannedPaper, papers: PlannedPaper[]): PlannedPaper[] {
-  const cuts = ({ outcome }: PlannedPaper) => JSON.stringify(outcome?.plan.layouts.map(({ supply, root }) => [supply, root]))
-  return entry.outcome ? papers.filter(other => other.paper.key !== entry.paper.key && cuts(other) === cuts(entry)) : []
+/** Whether the sheets of two papers are cut in the same way, sheet for sheet, so that they can lie in one stack. */
+export function isCutAlike(a: PaperOutcome, b: PaperOutcome): boolean {
+  const cuts = ({ plan }: PaperOutcome) => plan.layouts.map(({ root, repeats }) => `${repeats} ${contentOf(root)}`)
+  const [one, other] = [cuts(a), cuts(b)]
+  return one.length === other.length && one.every((cut, index) => cut === other[index])
 }

@@ -1,4 +1,4 @@
-import type { PaperEntry } from '../../core/batch'
+import type { PaperEntry } from '../../core/document'
 
 /** Reference to a paper's pattern for SVG fills; `turned` lays its print on its side. */
 export const paperFill = (key: string | undefined, turned = false): string =>

@@ -1,0 +1,33 @@
+import { useEventListener } from '@vueuse/core'
+
+/** What the server tells: see its feed. `position` is −1 where the line has just been opened, and anything may have happened before. */
+export interface News {
+  position: number
+  touched: string[]
+}
+
+/** A mark for changes, the same one whenever they are sent again. */
+export const newToken = (): string => Array.from(crypto.getRandomValues(new Uint32Array(4)), number => number.toString(36)).join('-')
+
+/**
+ * Listens to what others change while somebody looks at the page; a browser keeps few lines
+ * open at once, so that a page in the background lets go of its own.
+ */
+export function useFeed(tell: (news: News) => void, wanted: () => boolean): void {
+  if (!import.meta.client) return
+  let line: EventSource | undefined
+
+  function open() {
+    if (document.hidden) {
+      line?.close()
+      line = undefined
+    }
+    else if (!line || line.readyState === EventSource.CLOSED) {
+      line = new EventSource('/api/feed')
+      line.addEventListener('message', ({ data }) => wanted() && tell(JSON.parse(data)))
+    }
+  }
+  useEventListener(document, 'visibilitychange', open)
+  useEventListener(window, 'focus', open)
+  open()
+}

@@ -1,0 +1,69 @@
+import { postingOf } from './posting'
+import type { Posting } from './posting'
+import type { PaperOutcome } from './outcome'
+import type { PreparedCard, Preparation } from './prepare'
+import type { PostEntry } from '../document'
+import type { Finding } from '../folds'
+import { passesThrough, isLayer, isWhole } from '../folds'
+import type { Units } from '../lengths'
+import { formatLength, nanometres } from '../lengths'
+
+/** A finding with what it is about: a card, or the cutting of a paper. */
+export type ClassFinding = Finding & ({ card: string, title: string } | { paper: string, title: string })
+
+const ORDER: Finding['severity'][] = ['stop', 'warn', 'note']
+const bySeverity = (a: Finding, b: Finding) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)
+/** Of panels that pass through each other, so many pairs are named. */
+const MOST_PASSES = 3
+
+/** Everything that is found about one card beside how it is posted. */
+export interface CardView {
+  posting?: Posting
+  findings: Finding[]
+}
+
+const views = new WeakMap<PreparedCard, { post: PostEntry, view: CardView }>()
+
+/** Whether a card can be folded on screen: nothing of it is broken. */
+export const isFoldable = ({ construction }: PreparedCard): boolean => construction?.parts.every(part => isLayer(part.kind) || isWhole(part)) ?? false
+
+/**
+ * Everything that is found about a card: its parameters and papers, its motion at all
+ * openings, and how it is posted; what has to be settled first. Worked out once for a prepared card.
+ */
+export function viewOf(card: PreparedCard, post: PostEntry, units: Units): CardView {
+  const known = views.get(card)
+  if (known?.post === post) return known.view
+  const posting = postingOf(card, post, units)
+  const findings = [...card.findings, ...motionFindings(card, units), ...posting?.findings ?? []].sort(bySeverity)
+  const view = { posting, findings }
+  views.set(card, { post, view })
+  return view
+}
+
+function motionFindings(card: PreparedCard, units: Units): Finding[] {
+  if (!card.construction || !isFoldable(card)) return []
+  return passesThrough(card.construction).slice(0, MOST_PASSES).map(({ panels: [a, b], depth, opening }) => ({
+    severity: 'warn', subject: a,
+    problem: `passes ${formatLength(nanometres(depth), units, { unit: true })} through ${b} when the card is ${Math.round(opening * 100)} % open.`,
+  }))
+}
+
+/**
+ * The one list of what is found about a class, on screen, in the list of classes, on the
+ * command line and in print.
+ * @param outcomes the cutting as far as it is planned; without it nothing is said of cutting
+ */
+export function findingsOf({ batch, cards, papers }: Preparation, outcomes: PaperOutcome[] = []): ClassFinding[] {
+  const ofCards = cards.flatMap(card => viewOf(card, batch.post, batch.class.units).findings.map(finding => ({ ...finding, card: card.entry.key, title: card.entry.title })))
+  const dropped = papers.flatMap(({ paper, dropped }) => dropped.map((reason): ClassFinding => ({
+    severity: 'warn', subject: paper.name, problem: `has a layout that you kept and that is not used: ${reason}. The pieces have changed since.`, paper: paper.key, title: paper.name,
+  })))
+  const unplaced = outcomes.flatMap(({ paper, plan, entry }) => plan.unplaced.map(({ demand, quantity, reason }): ClassFinding => ({
+    severity: 'stop', subject: paper.name, problem: `does not give ${quantity} × ${entry.names.get(demand) ?? demand}: ${reason}`, paper: paper.key, title: paper.name,
+  })))
+  return [...ofCards, ...dropped, ...unplaced].sort(bySeverity)
+}
+
+/** How many findings must be settled before anything is cut. */
+export const stopsIn = (findings: Finding[]): number => findings.filter(({ severity }) => severity === 'stop').length

@@ -1,0 +1,60 @@
+import type { Batch, ClassDocument, PaperEntry } from '../document'
+import { BOUNDS, freeKey, freeTitle, isSame } from '../document'
+import { lengthFrom } from '../lengths'
+
+/** What a paper is, without how much of it lies on the shelf. */
+const nature = ({ name, kind, weight, colour, motif, upright, grain }: PaperEntry) => [name, kind, weight, colour, motif, upright, grain]
+
+/**
+ * A class from elsewhere as it fits a shelf. A paper that the shelf has already is used
+ * as it lies there; one of the same key but another nature comes in under a new key, so
+ * that neither is lost.
+ * @returns the class, and the papers that the shelf has to take in
+ */
+export function fittedTo(shelf: PaperEntry[], { papers, ...document }: Batch): { document: ClassDocument, added: PaperEntry[] } {
+  const added: PaperEntry[] = []
+  const all = () => [...shelf, ...added]
+  /** Paper on the shelf for each key in the file. */
+  const found = new Map<string, PaperEntry>()
+  for (const paper of papers) {
+    const same = all().find(({ key }) => key === paper.key)
+    if (same && isSame(nature(same), nature(paper))) {
+      found.set(paper.key, same)
+      continue
+    }
+    const taken = same
+      ? { ...paper, key: freeKey(paper.key, all().map(({ key }) => key)), name: freeTitle(paper.name, all().map(({ name }) => name)) }
+      : paper
+    added.push(taken)
+    found.set(paper.key, taken)
+  }
+  const keyOf = (key: string) => found.get(key)?.key ?? key
+  return {
+    added,
+    document: {
+      ...document,
+      cards: document.cards.map(card => ({ ...card, papers: Object.fromEntries(Object.entries(card.papers).map(([part, key]) => [part, keyOf(key)])) })),
+      cutting: document.cutting.map((entry) => {
+        const supply = supplyKeys(papers.find(({ key }) => key === entry.paper), found.get(entry.paper))
+        return {
+          ...entry,
+          paper: keyOf(entry.paper),
+          without: [...new Set(entry.without.map(supply))].slice(0, BOUNDS.stocks),
+          layouts: entry.layouts.map(layout => ({ ...layout, supply: supply(layout.supply) })),
+        }
+      }),
+    },
+  }
+}
+
+/** Sheet formats and offcuts of the file by those of the same size on the shelf, which may have other keys. */
+function supplyKeys(from?: PaperEntry, to?: PaperEntry): (key: string) => string {
+  const keys = new Map<string, string>()
+  for (const kind of ['stocks', 'offcuts'] as const) {
+    for (const { key, width, height } of from?.[kind] ?? []) {
+      const same = to?.[kind].find(other => lengthFrom(other.width) === lengthFrom(width) && lengthFrom(other.height) === lengthFrom(height))
+      if (same) keys.set(key, same.key)
+    }
+  }
+  return key => keys.get(key) ?? key
+}

@@ -1,0 +1,43 @@
+import type { Cutter } from '../cutting'
+import type { CardEntry } from '../document'
+import { ANY_SCRAP } from '../document'
+import type { Finding, Piece } from '../folds'
+import type { Length, Units } from '../lengths'
+import { formatLength } from '../lengths'
+import { STOCK_WEIGHTS } from '../paper'
+import type { PreparedPiece } from './prepare'
+
+/** What is found in the paper that a piece is cut from. */
+export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cutter, units: Units): Finding[] {
+  const about = { subject: piece.name, part: piece.key }
+  const { paper } = piece
+  if (!paper) {
+    const chosen = entry.papers[piece.key]
+    const gone = chosen ? `was to be cut from “${chosen}”, which is no longer on the shelf. Choose another paper.` : 'has no paper yet. Choose one.'
+    return [{ ...about, severity: 'stop', problem: chosen === ANY_SCRAP ? 'shows on the card, so no scrap will do. Choose a paper.' : gone }]
+  }
+  const findings: Finding[] = []
+  const smallest = Math.min(piece.width.value, piece.height.value) as Length
+  if (smallest < cutter.smallestPiece) {
+    findings.push({ ...about, severity: 'warn', problem: `is only ${formatLength(smallest, units, { unit: true })} wide, too narrow to hold in the trimmer. Cut it last off a wider strip, or with knife and ruler.` })
+  }
+  if (piece.kind === 'base' && paper.weight < STOCK_WEIGHTS.light) {
+    findings.push({ ...about, severity: 'warn', problem: `is of ${paper.weight} g/m² paper, too light to hold its shape; ${STOCK_WEIGHTS.light} g/m² or more stands.` })
+  }
+  const crease = mainCrease(piece)
+  const against = piece.turn !== 'either' && crease !== undefined && paper.grain !== 'any' && (crease === paper.grain) !== (piece.turn === 'as drawn')
+  if (piece.scores.length > 0 && paper.weight >= STOCK_WEIGHTS.heavy) {
+    findings.push({ ...about, severity: 'note', problem: `is of heavy stock (${paper.weight} g/m²): score before folding and fold along the grain.` })
+  }
+  if (against) {
+    findings.push({ ...about, severity: 'note', problem: `folds across the grain of “${paper.name}”, as its print direction wants: score it well.` })
+  }
+  return findings
+}
+
+/** Which way the creases of a piece run for the most part. */
+export function mainCrease({ scores, width, height }: Piece): 'width' | 'height' | undefined {
+  const run = (along: 'x' | 'y', length: number) => scores.filter(score => score.along === along).length * length
+  const [upright, level] = [run('x', height.value), run('y', width.value)]
+  return upright + level === 0 ? undefined : upright >= level ? 'height' : 'width'
+}

@@ -1,0 +1,24 @@
+import type { Problem } from './plan'
+import { contentOf } from './plan'
+
+const keys = new WeakMap<Problem, string>()
+
+/**
+ * What tells a problem from any other: two with the same key have the same plans. Worked
+ * out once for each problem; names do not count, for they decide nothing.
+ */
+export function problemKey(problem: Problem): string {
+  const known = keys.get(problem)
+  if (known !== undefined) return known
+  const { demands, supplies, cutter, objective, setUp = [], fixed = [] } = problem
+  const key = [
+    objective,
+    [cutter.length, cutter.mark, cutter.smallestPiece, cutter.stack, cutter.squaring, cutter.kerf, cutter.offcut.short, cutter.offcut.long].join(),
+    ...demands.map(({ key, width, height, quantity, turn }) => `${key},${width},${height},${quantity},${turn}`),
+    ...supplies.map(({ key, kind, width, height, onHand, price }) => `${key},${kind},${width},${height},${onHand},${price}`),
+    ...setUp.map(({ key, supply, root }) => `set up ${key},${supply},${contentOf(root)}`),
+    ...fixed.map(({ key, supply, repeats, root }) => `fixed ${key},${supply},${repeats},${contentOf(root)}`),
+  ].join('\n')
+  keys.set(problem, key)
+  return key
+}

@@ -1,0 +1,33 @@
+/** What the doors allow; the same figures stand in the JSON Schema and in the forms. */
+export const BOUNDS = {
+  /** Bytes; a file beyond it is something else. */
+  file: 2_000_000,
+  key: 80,
+  title: 120,
+  notes: 4000,
+  /** Characters of a length or of another parameter written as text. */
+  length: 60,
+  parameter: 400,
+  /** Parameters of a card, and parts with a paper. */
+  names: 80,
+  /** Changes sent at once. */
+  patches: 5000,
+  seats: 500,
+  spares: 100,
+  kits: 10_000,
+  cards: 40,
+  papers: 60,
+  stocks: 8,
+  weight: { least: 40, most: 600 },
+  stack: 50,
+  onHand: 100_000,
+  offcuts: 60,
+  seconds: 3600,
+  moreSheets: 1000,
+  layouts: 60,
+  parts: 400,
+  cents: 1_000_000,
+  envelopes: 24,
+  rates: 12,
+  grams: 5000,
+} as const

@@ -1,0 +1,54 @@
+import type { Units } from '../lengths'
+import type { CardEntry, ClassDetails, ClassDocument, PaceEntry, PostEntry, PricesEntry, ToolsEntry } from './shapes'
+import { VERSION } from './version'
+
+/** Seconds: moving the fence and reading it twice, one stroke, taking up and squaring a stack. */
+export const DEFAULT_PACE: PaceEntry = { setting: 25, stroke: 4, handling: 8 }
+
+export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
+  inch: { trimmer: '12 in', mark: '1/16 in', smallestPiece: '1/2 in', stack: 4, squaring: '0 in', offcutShort: '2 in', offcutLong: '4 in', kerf: '0 in', pace: DEFAULT_PACE },
+  metric: { trimmer: '310 mm', mark: '1 mm', smallestPiece: '12 mm', stack: 4, squaring: '0 mm', offcutShort: '50 mm', offcutLong: '100 mm', kerf: '0 mm', pace: DEFAULT_PACE },
+}
+
+export const DEFAULT_PRICES: PricesEntry = { currency: 'EUR', tapePerMetre: 9, foamPad: 2 }
+
+export const DEFAULT_POST: PostEntry = {
+  foam: '1.5 mm',
+  bulk: 1.25,
+  envelopes: [
+    { key: 'small', name: 'Small envelope', width: '4 3/8 in', height: '5 3/4 in' },
+    { key: 'half-sheet', name: 'Half sheet envelope', width: '5 3/4 in', height: '8 3/4 in' },
+    { key: 'square', name: 'Square envelope', width: '6 1/4 in', height: '6 1/4 in' },
+    { key: 'a6', name: 'A6 envelope', width: '114 mm', height: '162 mm' },
+    { key: 'a5', name: 'A5 envelope', width: '162 mm', height: '229 mm' },
+    { key: 'long', name: 'Long envelope', width: '110 mm', height: '220 mm' },
+  ],
+  rates: [
+    { key: 'flat-letter', name: 'Flat letter', width: '165 mm', height: '240 mm', thickness: '5 mm', weight: 100, price: 110 },
+    { key: 'thick-letter', name: 'Thick letter', width: '250 mm', height: '353 mm', thickness: '25 mm', weight: 500, price: 290 },
+    { key: 'small-parcel', name: 'Small parcel', width: '350 mm', height: '450 mm', thickness: '160 mm', weight: 2000, price: 540 },
+  ],
+}
+
+/** A class with nothing in it yet. */
+export function newClass(details: Partial<ClassDetails> & Pick<ClassDetails, 'title' | 'date' | 'units'>): ClassDocument {
+  return {
+    version: VERSION,
+    class: { seats: 12, spares: 2, delivery: 'in person', notes: '', ...details },
+    cards: [],
+    tools: structuredClone(DEFAULT_TOOLS[details.units]),
+    wishes: { priority: 'money' },
+    cutting: [],
+    prices: { ...DEFAULT_PRICES },
+    post: structuredClone(DEFAULT_POST),
+  }
+}
+
+/** The same class again on another day: the wishes stay, but nothing is cut yet. */
+export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'title' | 'date'>): ClassDocument {
+  const cutting = document.cutting.map(entry => ({ ...entry, layouts: [], spoiled: [] })).filter(({ priority, without }) => priority !== null || without.length > 0)
+  return { ...document, class: { ...document.class, ...details }, cutting }
+}
+
+/** How many kits of a card are made. */
+export const kitsOf = (card: CardEntry, { seats, spares }: ClassDetails): number => card.kits ?? seats + spares

@@ -1,0 +1,12 @@
+export * from './bounds'
+export * from './defaults'
+export * from './keys'
+export * from './patches'
+export * from './problem'
+export * from './session'
+export type {
+  Batch, BatchFile, CardEntry, ClassDetails, ClassDocument, CuttingEntry, EnvelopeEntry, LayoutEntry, OffcutEntry, PaceEntry, PaperEntry,
+  PieceRef, PostEntry, PricesEntry, RateEntry, SpoiledEntry, StockEntry, ToolsEntry, TreeEntry, WishesEntry,
+} from './shapes'
+export * from './version'
+export * from './vocabulary'

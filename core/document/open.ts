@@ -1,0 +1,43 @@
+import { checkShape } from './check'
+import { keyProblems } from './keys'
+import type { Checked } from './problem'
+import { MOST_PROBLEMS } from './problem'
+import { Batch, ClassDocument, PaperEntry } from './shapes'
+import { isKnownVersion, upgraded } from './upgrades'
+import { VERSION } from './version'
+
+/*
+ * The second door of this room, with the validation classes: for the server, the
+ * command line and what reads a draft that an older Wakaru kept. Whatever is read,
+ * rows of the database, files and drafts, comes through here.
+ */
+
+export * from './check'
+export * from './shapes'
+export * from './validators'
+
+const isData = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+
+function open<T extends object>(kind: 'class' | 'paper', shape: new () => T, data: unknown): Checked<T> {
+  if (!isData(data)) return { ok: false, problems: [{ path: '', problem: 'must be a JSON object' }] }
+  if (data.version !== undefined && !isKnownVersion(data.version)) {
+    return { ok: false, problems: [{ path: 'version', problem: `is ${JSON.stringify(data.version)}; this Wakaru reads versions 1 to ${VERSION}` }] }
+  }
+  const checked = checkShape(shape, kind === 'paper' ? withoutVersion(upgraded(kind, data)) : upgraded(kind, data))
+  if (!checked.ok) return checked
+  const problems = keyProblems(checked.value)
+  return problems.length > 0 ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : checked
+}
+
+function withoutVersion({ version: _, ...paper }: Record<string, unknown>): object {
+  return paper
+}
+
+/** Reads a class of any version: what it is in the newest one, or what is wrong with it. Never throws. */
+export const openDocument = (data: unknown): Checked<ClassDocument> => open('class', ClassDocument, data)
+
+/** The same with the papers of the class. */
+export const openBatch = (data: unknown): Checked<Batch> => open('class', Batch, data)
+
+/** Reads a paper of any version; beside it stands the version it was written in. */
+export const openPaper = (data: unknown): Checked<PaperEntry> => open('paper', PaperEntry, data)

@@ -1,0 +1,91 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { PatchError, applied, at, collisions, isSame, newClass, patchesBetween } from '.'
+import type { CardEntry, ClassDocument, Patch } from '.'
+
+const card = (key: string, title = key): CardEntry => ({ key, title, fold: 'bridge', kits: null, parameters: { width: '6 in' }, papers: { base: 'kelp' }, envelope: '' })
+const document = (...cards: CardEntry[]): ClassDocument => ({ ...newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' }), cards })
+
+/** Documents that differ in cards, their order, titles, parameters and papers. */
+const anyCards = fc.uniqueArray(fc.constantFrom('a', 'b', 'c', 'd', 'e'), { maxLength: 5 }).chain(keys => fc.tuple(...keys.map(key => fc.record({
+  title: fc.constantFrom('One', 'Two'),
+  parameters: fc.dictionary(fc.constantFrom('width', 'height', 'border'), fc.constantFrom('1 in', '2 in')),
+  papers: fc.dictionary(fc.constantFrom('base', 'mat'), fc.constantFrom('kelp', 'chalk')),
+  kits: fc.constantFrom(null, 3),
+}).map(changes => ({ ...card(key), ...changes })))))
+const anyDocument = fc.tuple(anyCards, fc.constantFrom('Evening', 'Morning')).map(([cards, title]) => {
+  const made = document(...cards)
+  return { ...made, class: { ...made.class, title } }
+})
+
+describe('patches', () => {
+  it('lead from any class to any other, and back', () => {
+    fc.assert(fc.property(anyDocument, anyDocument, (before, after) => {
+      const there = patchesBetween(before, after)
+      expect(applied(before, there)).toEqual(after)
+      expect(applied(after, patchesBetween(after, before))).toEqual(before)
+      expect(there.length === 0).toBe(isSame(before, after))
+    }))
+  })
+
+  it('of two people that do not collide lead to the same class in either order', () => {
+    fc.assert(fc.property(anyDocument, anyDocument, anyDocument, (base, mine, theirs) => {
+      const [a, b] = [patchesBetween(base, mine), patchesBetween(base, theirs)]
+      fc.pre(collisions(a, b).length === 0)
+      const fits = (patch: Patch) => !b.some(other => isSame(other, patch))
+      const sorted = ({ cards, ...rest }: ClassDocument) => ({ ...rest, cards: [...cards].sort((x, y) => (x.key < y.key ? -1 : 1)) })
+      const [ab, ba] = [applied(applied(base, b), a.filter(fits)), applied(applied(base, a), b.filter(patch => !a.some(other => isSame(other, patch))))]
+      expect(sorted(ab)).toEqual(sorted(ba))
+    }))
+  })
+
+  it('name entries by their keys, whatever has been put before them', () => {
+    const base = document(card('a'), card('b'))
+    const renamed = patchesBetween(base, document(card('a'), card('b', 'Bridge of boats')))
+    expect(renamed).toEqual([{ op: 'set', path: ['cards', 'b', 'title'], value: 'Bridge of boats' }])
+    const other = document(card('new'), card('a'), card('b'))
+    expect(applied(other, renamed).cards.map(({ title }) => title)).toEqual(['new', 'a', 'Bridge of boats'])
+  })
+
+  it('say where an entry goes, and when only the order changes', () => {
+    const base = document(card('a'), card('b'))
+    expect(patchesBetween(base, document(card('a'), card('x'), card('b')))).toEqual([{ op: 'add', path: ['cards'], entry: card('x'), after: 'a' }])
+    expect(patchesBetween(base, document(card('b'), card('a')))).toEqual([{ op: 'order', path: ['cards'], keys: ['b', 'a'] }])
+  })
+
+  it('share what they do not touch', () => {
+    const base = document(card('a'), card('b'))
+    const after = applied(base, [{ op: 'set', path: ['cards', 'a', 'title'], value: 'x' }])
+    expect([after.cards[1] === base.cards[1], after.tools === base.tools, after.cards[0] === base.cards[0]]).toEqual([true, true, false])
+  })
+
+  it.each<[string, Patch, string]>([
+    ['an entry that is gone', { op: 'set', path: ['cards', 'z', 'title'], value: 'x' }, 'is not there any more'],
+    ['the removal of one that is gone', { op: 'remove', path: ['cards', 'z'] }, 'is not there any more'],
+    ['one that is there already', { op: 'add', path: ['cards'], entry: card('a'), after: null }, 'is there already'],
+    ['one without a key', { op: 'add', path: ['cards'], entry: {}, after: null }, 'takes entries with a key only'],
+    ['one for what is no list', { op: 'add', path: ['class'], entry: card('x'), after: null }, 'is not a list'],
+    ['a name that every object has', { op: 'set', path: ['class', '__proto__'], value: {} }, 'is not known here'],
+    ['nothing', { op: 'unset', path: [] }, 'names nothing'],
+  ])('do not fit %s, and leave the document as it was', (_, patch, problem) => {
+    const base = document(card('a'))
+    const before = structuredClone(base)
+    expect(() => applied(base, [{ op: 'set', path: ['class', 'title'], value: 'x' }, patch])).toThrow(PatchError)
+    expect(() => applied(base, [patch])).toThrow(problem)
+    expect(base).toEqual(before)
+  })
+
+  it('collide where both touch one thing, or one touches the inside of what the other takes away', () => {
+    const title = (value: string): Patch => ({ op: 'set', path: ['cards', 'a', 'title'], value })
+    expect(collisions([title('x')], [title('y')])).toEqual([['cards', 'a', 'title']])
+    expect(collisions([title('x')], [{ op: 'remove', path: ['cards', 'a'] }])).toEqual([['cards', 'a']])
+    expect(collisions([title('x')], [{ op: 'set', path: ['cards', 'b', 'title'], value: 'y' }])).toEqual([])
+    // The same change twice is one change.
+    expect(collisions([title('x')], [title('x')])).toEqual([])
+  })
+
+  it('find what stands at a path, and nothing where the path leads nowhere', () => {
+    const base = document(card('a'))
+    expect([at(base, ['cards', 'a', 'parameters', 'width']), at(base, ['cards', 'z', 'title']), at(base, ['class', 'constructor'])]).toEqual(['6 in', undefined, undefined])
+  })
+})

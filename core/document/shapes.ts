@@ -1,0 +1,386 @@
+import 'reflect-metadata'
+import { Type } from 'class-transformer'
+import { Equals, IsBoolean, IsHexColor, IsIn, IsInt, IsNumber, Length as HasLength, Matches, Max, Min, NotEquals, ValidateNested } from 'class-validator'
+import type { ValidationOptions } from 'class-validator'
+import type { Units } from '../lengths'
+import { BOUNDS } from './bounds'
+import {
+  IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOne, IsOneOrNull, IsPaperChoice, IsParameterInputs, IsText, IsWholeOrNull,
+} from './validators'
+import { BATCH_FORMAT, VERSION } from './version'
+import type { Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn } from './vocabulary'
+import { ANY_SCRAP, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, PRIORITIES, SUPPLY_KINDS, TURNS, UNIT_SCHOOLS } from './vocabulary'
+
+/*
+ * A class as data: what is stored, edited, exported and imported. Each entity is
+ * declared once, here: the types, the checks at every door, the JSON Schema and the
+ * limits of the forms are taken from these classes. Lengths are text with unit,
+ * just as the maker wrote them; everything else that Wakaru shows is computed
+ * from this. Entities in lists have keys, and whatever points at one uses its key.
+ */
+
+const KEY = /^[a-z0-9][a-z0-9-]{0,79}$/
+const key = (options?: ValidationOptions) => Matches(KEY, { ...options, message: 'is a key of small letters, digits and hyphens' })
+const oneOf = (values: readonly string[]) => IsIn(values, { message: `is one of: ${values.join(', ')}` })
+const whole = () => IsInt({ message: 'is a whole number' })
+const number = (of: string) => IsNumber({}, { message: `is a number of ${of}` })
+const least = (value: number) => Min(value, { message: `must be at least ${value}` })
+const most = (value: number) => Max(value, { message: `must be at most ${value}` })
+const yesOrNo = () => IsBoolean({ message: 'is true or false' })
+
+export class ClassDetails {
+  @IsFilledText(BOUNDS.title)
+  title!: string
+
+  /** Day of the class, YYYY-MM-DD. */
+  @IsCalendarDay()
+  date!: string
+
+  @most(BOUNDS.seats) @least(1) @whole()
+  seats!: number
+
+  @most(BOUNDS.spares) @least(0) @whole()
+  spares!: number
+
+  @oneOf(DELIVERIES)
+  delivery!: Delivery
+
+  @oneOf(UNIT_SCHOOLS)
+  units!: Units
+
+  @IsText(BOUNDS.notes)
+  notes!: string
+}
+
+export class CardEntry {
+  @key()
+  key!: string
+
+  @IsFilledText(BOUNDS.title)
+  title!: string
+
+  /** Identifier of the fold in the catalogue. */
+  @key()
+  fold!: string
+
+  /** How many kits of this card; `null` for one to each seat and spare. */
+  @IsWholeOrNull(BOUNDS.kits)
+  kits!: number | null
+
+  @IsParameterInputs()
+  parameters!: ParameterInputs
+
+  /** Paper key for each part key. */
+  @IsPaperChoice()
+  papers!: Record<string, string>
+
+  /** Key of the envelope it goes into; empty for the smallest that fits. */
+  @IsText(BOUNDS.key)
+  envelope!: string
+}
+
+/** Seconds for each action at the trimmer. */
+export class PaceEntry {
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  setting!: number
+
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  stroke!: number
+
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  handling!: number
+}
+
+export class ToolsEntry {
+  /** Longest cut. */
+  @IsLengthText()
+  trimmer!: string
+
+  @IsLengthText()
+  mark!: string
+
+  @IsLengthText({ zero: true })
+  smallestPiece!: string
+
+  @most(BOUNDS.stack) @least(1) @whole()
+  stack!: number
+
+  @IsLengthText({ zero: true })
+  squaring!: string
+
+  @IsLengthText()
+  offcutShort!: string
+
+  @IsLengthText()
+  offcutLong!: string
+
+  @IsLengthText({ zero: true })
+  kerf!: string
+
+  @ValidateNested() @Type(() => PaceEntry) @IsOne('the seconds for each action: setting, stroke, handling')
+  pace!: PaceEntry
+}
+
+export class WishesEntry {
+  @oneOf(PRIORITIES)
+  priority!: Priority
+}
+
+/** A piece to cut by its size and how it may lie: pieces alike in that are cut as one. */
+export class PieceRef {
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+
+  @oneOf(TURNS)
+  turn!: Turn
+}
+
+/** A cut tree: a part is a piece or a leftover, or is parted along its width or its height. `IsCutTree` checks it. */
+export interface TreeEntry {
+  width: string
+  height: string
+  side?: 'width' | 'height'
+  parts?: TreeEntry[]
+  piece?: PieceRef
+  turned?: boolean
+}
+
+export class LayoutEntry {
+  @key()
+  key!: string
+
+  @oneOf(SUPPLY_KINDS)
+  from!: SupplyKind
+
+  /** Key of the sheet format or offcut; empty for a drop-out, which has none. */
+  @IsText(BOUNDS.key)
+  supply!: string
+
+  @most(BOUNDS.onHand) @least(1) @whole()
+  repeats!: number
+
+  /** Sheets of it that are cut already. */
+  @most(BOUNDS.onHand) @least(0) @whole()
+  cut!: number
+
+  /** Whether the shelf knows of what is cut: its sheets and offcuts are taken off it already. */
+  @yesOrNo()
+  shelved!: boolean
+
+  @IsCutTree(BOUNDS.parts)
+  tree!: TreeEntry
+}
+
+export class SpoiledEntry {
+  @ValidateNested() @Type(() => PieceRef) @IsOne('the piece: width, height, turn')
+  piece!: PieceRef
+
+  @most(BOUNDS.onHand) @least(1) @whole()
+  count!: number
+}
+
+/** Wishes and progress for the cutting of one paper; its key is that of the paper. */
+export class CuttingEntry {
+  @key()
+  paper!: string
+
+  /** What counts most for this paper; `null` to go by the wishes of the class. */
+  @IsOneOrNull(PRIORITIES)
+  priority!: Priority | null
+
+  /** Sheets above the fewest that it may cost; `null` for any number. */
+  @IsWholeOrNull(BOUNDS.moreSheets)
+  moreSheets!: number | null
+
+  /** Keys of sheet formats that are not to be used. */
+  @key({ each: true }) @IsListOf('keys of sheet formats', BOUNDS.stocks, 'text')
+  without!: string[]
+
+  /** Layouts that stay in the plan as they are, and how many sheets of them are cut. */
+  @ValidateNested({ each: true }) @Type(() => LayoutEntry) @IsListOf('layouts', BOUNDS.layouts)
+  layouts!: LayoutEntry[]
+
+  /** Pieces that were cut and spoiled. */
+  @ValidateNested({ each: true }) @Type(() => SpoiledEntry) @IsListOf('spoiled pieces', BOUNDS.layouts)
+  spoiled!: SpoiledEntry[]
+}
+
+export class PricesEntry {
+  @Matches(/^[A-Z]{3}$/, { message: 'is a currency code of three capital letters' })
+  currency!: string
+
+  /** Cents. */
+  @most(BOUNDS.cents) @least(0) @number('cents')
+  tapePerMetre!: number
+
+  @most(BOUNDS.cents) @least(0) @number('cents')
+  foamPad!: number
+}
+
+export class EnvelopeEntry {
+  @key()
+  key!: string
+
+  @IsFilledText(BOUNDS.title)
+  name!: string
+
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+}
+
+/** Largest sides of what is posted, its greatest thickness and weight (grams), and what that costs (cents). */
+export class RateEntry {
+  @key()
+  key!: string
+
+  @IsFilledText(BOUNDS.title)
+  name!: string
+
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+
+  @IsLengthText()
+  thickness!: string
+
+  @most(BOUNDS.grams) @least(1) @whole()
+  weight!: number
+
+  @most(BOUNDS.cents) @least(0) @whole()
+  price!: number
+}
+
+/** What cards are posted in and for how much. Everything here can be changed; the figures it starts with are made up. */
+export class PostEntry {
+  /** Height of a foam pad. */
+  @IsLengthText({ zero: true })
+  foam!: string
+
+  /** Cubic centimetres per gram of paper: its thickness is weight times bulk. */
+  @most(4) @least(0.5) @number('cubic centimetres per gram')
+  bulk!: number
+
+  @ValidateNested({ each: true }) @Type(() => EnvelopeEntry) @IsListOf('envelopes', BOUNDS.envelopes)
+  envelopes!: EnvelopeEntry[]
+
+  @ValidateNested({ each: true }) @Type(() => RateEntry) @IsListOf('rates', BOUNDS.rates)
+  rates!: RateEntry[]
+}
+
+/** One sheet format of a paper, with what is on hand of it. */
+export class StockEntry {
+  @key()
+  key!: string
+
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+
+  @most(BOUNDS.onHand) @least(0) @whole()
+  onHand!: number
+
+  /** Price of one sheet in cents; `null` where it cannot be bought any more. */
+  @IsWholeOrNull(BOUNDS.cents)
+  price!: number | null
+}
+
+/** A leftover kept for later. */
+export class OffcutEntry {
+  @key()
+  key!: string
+
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+
+  @most(BOUNDS.onHand) @least(1) @whole()
+  count!: number
+}
+
+/** A paper as the studio keeps it. */
+export class PaperEntry {
+  @NotEquals(ANY_SCRAP, { message: `cannot be “${ANY_SCRAP}”, which stands for leftovers` }) @key()
+  key!: string
+
+  @IsFilledText(BOUNDS.title)
+  name!: string
+
+  @oneOf(PAPER_KINDS)
+  kind!: PaperKind
+
+  /** Grams per square metre. */
+  @most(BOUNDS.weight.most) @least(BOUNDS.weight.least) @whole()
+  weight!: number
+
+  /** CSS hex colour for drawings. */
+  @HasLength(7, 7, { message: 'is a colour such as #4f6d7a' }) @IsHexColor({ message: 'is a colour such as #4f6d7a' })
+  colour!: string
+
+  @oneOf(MOTIFS)
+  motif!: Motif
+
+  /** Whether the print has a right way up, running along the height of the sheet. */
+  @yesOrNo()
+  upright!: boolean
+
+  /** Which way the fibres run; creases then follow them where the print direction allows it. */
+  @oneOf(GRAINS)
+  grain!: Grain
+
+  @ValidateNested({ each: true }) @Type(() => StockEntry) @IsListOf('sheet formats', BOUNDS.stocks)
+  stocks!: StockEntry[]
+
+  @ValidateNested({ each: true }) @Type(() => OffcutEntry) @IsListOf('offcuts', BOUNDS.offcuts)
+  offcuts!: OffcutEntry[]
+}
+
+export class ClassDocument {
+  @Equals(VERSION, { message: `must be ${VERSION}` })
+  version!: typeof VERSION
+
+  @ValidateNested() @Type(() => ClassDetails) @IsOne('the class: title, date, seats, …')
+  class!: ClassDetails
+
+  @ValidateNested({ each: true }) @Type(() => CardEntry) @IsListOf('cards', BOUNDS.cards)
+  cards!: CardEntry[]
+
+  @ValidateNested() @Type(() => ToolsEntry) @IsOne('the tools: trimmer, mark, …')
+  tools!: ToolsEntry
+
+  @ValidateNested() @Type(() => WishesEntry) @IsOne('the wishes: priority')
+  wishes!: WishesEntry
+
+  /** Wishes and progress for the cutting of single papers. */
+  @ValidateNested({ each: true }) @Type(() => CuttingEntry) @IsListOf('wishes for single papers', BOUNDS.papers)
+  cutting!: CuttingEntry[]
+
+  @ValidateNested() @Type(() => PricesEntry) @IsOne('the prices: currency, tapePerMetre, foamPad')
+  prices!: PricesEntry
+
+  @ValidateNested() @Type(() => PostEntry) @IsOne('the posting: foam, bulk, envelopes, rates')
+  post!: PostEntry
+}
+
+/** A class with the papers it uses: all that is needed to prepare it. */
+export class Batch extends ClassDocument {
+  @ValidateNested({ each: true }) @Type(() => PaperEntry) @IsListOf('papers', BOUNDS.papers)
+  papers!: PaperEntry[]
+}
+
+/** A class on its way in or out of a file. */
+export class BatchFile extends Batch {
+  @Equals(BATCH_FORMAT, { message: `must be "${BATCH_FORMAT}"` })
+  format!: typeof BATCH_FORMAT
+}

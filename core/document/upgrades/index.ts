@@ -1,0 +1,29 @@
+import { VERSION } from '../version'
+import { upgradeClass, upgradePaper } from './from-1'
+
+type Data = Record<string, unknown>
+
+/** One step for each older version, by the version it starts from: pure, and frozen once it has been published. */
+const STEPS: Record<number, { class: (document: Data) => Data, paper: (paper: Data) => Data }> = {
+  1: { class: upgradeClass, paper: upgradePaper },
+}
+
+/** What has no version is of the first one, which did not write it down. */
+const versionOf = ({ version = 1 }: Data): unknown => version
+
+/** Whether documents of a version can be read; the newest one included. */
+export const isKnownVersion = (version: unknown): boolean => version === VERSION || (typeof version === 'number' && version in STEPS)
+
+/**
+ * Brings a document to the newest version, step by step. It is checked afterwards, so a
+ * step passes on what it does not understand.
+ */
+export function upgraded(kind: 'class' | 'paper', data: Data): Data {
+  let document = data
+  for (let version = versionOf(data); version !== VERSION; version = Number(version) + 1) {
+    const step = STEPS[Number(version)]
+    if (!step) return document
+    document = { ...step[kind](document), version: Number(version) + 1 }
+  }
+  return document
+}

@@ -1,0 +1,87 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { planAll, prepare } from '../../batch'
+import type { Batch } from '..'
+import { VERSION } from '..'
+import { readBatch } from '../../formats'
+import { openDocument, openPaper } from '../open'
+
+type Data = ReturnType<typeof JSON.parse>
+const fixture = (name: string): Data => JSON.parse(readFileSync(new URL(`fixtures/${name}.json`, import.meta.url), 'utf8'))
+function opened(data: Data): Batch {
+  const read = readBatch(JSON.stringify(data))
+  if (!read.ok) throw new Error(JSON.stringify(read.problems))
+  return read.value
+}
+
+describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (name) => {
+  const data = fixture(name)
+  const batch = opened(data)
+
+  it('is whole in the newest version, with everything that the maker had written', () => {
+    expect(batch.version).toBe(VERSION)
+    expect(batch.class).toEqual(data.class)
+    expect(batch.cards.map(({ envelope: _, ...card }) => card)).toEqual(data.cards.map(({ envelope: _, ...card }: Data) => card))
+    expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, ...stock }) => stock))).toEqual(data.papers.map(({ stocks }: Data) => stocks))
+    expect(batch.prices).toEqual(data.prices)
+  })
+
+  it('is opened the same from a row of the database, where class and papers lie apart', () => {
+    const { format: _, version: _v, papers, ...row } = data
+    const { papers: _p, ...document } = batch
+    expect(openDocument(row)).toEqual({ ok: true, value: document })
+    expect(papers.map((paper: Data) => openPaper(paper))).toEqual(batch.papers.map(value => ({ ok: true, value })))
+  })
+
+  it('needs no second step', () => {
+    expect(openDocument((({ papers: _, ...document }) => document)(batch))).toMatchObject({ ok: true, value: { cutting: batch.cutting, post: batch.post } })
+  })
+})
+
+describe('what version 1 had not written down', () => {
+  it('gets what was natural then, not what is natural now', () => {
+    const { post, tools, cutting, wishes } = opened(fixture('v1-first'))
+    expect([post.foam, post.bulk, post.envelopes.length, post.rates.length]).toEqual(['1.5 mm', 1.25, 6, 3])
+    expect([tools.kerf, tools.pace, cutting]).toEqual(['0 mm', { setting: 25, stroke: 4, handling: 8 }, []])
+    expect(wishes.priority).toBe('money')
+    // Fewest sheets meant least money until wishes for single papers came, and means itself since.
+    expect([opened(fixture('v1-middle')).wishes, opened({ ...fixture('v1-last'), wishes: { priority: 'sheets' } }).wishes]).toEqual([{ priority: 'money' }, { priority: 'sheets' }])
+  })
+})
+
+describe('what version 1 pointed at by size or by name', () => {
+  const batch = opened(fixture('v1-last'))
+
+  it('is pointed at by key', () => {
+    const paper = batch.papers.find(({ key }) => key === batch.cutting[0]!.paper)!
+    const letter = paper.stocks.find(({ width }) => width === '8 1/2 in')!
+    expect(batch.cutting[0]!.without).toEqual([letter.key])
+    expect(batch.cutting[0]!.layouts.map(({ key, supply }) => [key, supply])).toEqual([['kept-1', letter.key], ['kept-2', letter.key]])
+    expect(batch.cards[0]!.envelope).toBe(batch.post.envelopes.find(({ name }) => name === 'A6 envelope')!.key)
+    // One that is not in the table stays missing.
+    expect(batch.post.envelopes.map(({ key }) => key)).not.toContain(batch.cards[1]!.envelope)
+    expect(batch.cards[1]!.envelope).not.toBe('')
+  })
+
+  it('gives two offcuts of one size two keys', () => {
+    const keys = batch.papers[0]!.offcuts.map(({ key }) => key)
+    expect(new Set(keys).size).toBe(2)
+  })
+
+  it('still counts the same: kept layouts fit, and plans have the same sheets', () => {
+    const preparation = prepare(batch)
+    expect(preparation.papers.flatMap(({ dropped }) => dropped)).toEqual([])
+    const first = opened(fixture('v1-first'))
+    expect(planAll(first, prepare(first)).every(({ plan }) => plan.unplaced.length === 0)).toBe(true)
+  })
+})
+
+describe('the step from version 1', () => {
+  it('leaves to the door what it does not understand', () => {
+    for (const broken of [{}, { class: 7, cards: {}, tools: [], post: null, cutting: 'x', papers: [null, 3] }, { cards: [null], cutting: [{ layouts: 4, without: [{}, 3] }], post: { envelopes: [{ name: 3 }, null], rates: 1 } }]) {
+      expect(openDocument(broken)).toMatchObject({ ok: false })
+    }
+    expect(openDocument({ version: 99 })).toMatchObject({ ok: false, problems: [{ path: 'version' }] })
+    expect(openPaper({ version: 1, stocks: 7 })).toMatchObject({ ok: false })
+  })
+})

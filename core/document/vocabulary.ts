@@ -1,0 +1,35 @@
+/** The words that a document may hold where only some are allowed. Everything that reads one takes them from here. */
+
+export const UNIT_SCHOOLS = ['inch', 'metric'] as const
+export const DELIVERIES = ['in person', 'by post'] as const
+export const PAPER_KINDS = ['cardstock', 'print'] as const
+
+/** Drawn patterns a print can be shown with on screen. */
+export const MOTIFS = ['plain', 'shoal', 'lanterns', 'ripples', 'ropes', 'dots'] as const
+
+/** Which way the fibres run on a sheet; `any` where it is not known or does not matter. */
+export const GRAINS = ['any', 'width', 'height'] as const
+
+/** How a piece may lie on a sheet: width along the sheet's width, width along its height, or either. */
+export const TURNS = ['as drawn', 'turned', 'either'] as const
+
+/** What is cut from: fresh sheets, offcuts from the shelf, or what windows release. */
+export const SUPPLY_KINDS = ['sheet', 'offcut', 'drop-out'] as const
+
+/** What counts most for the maker. */
+export const PRIORITIES = ['money', 'sheets', 'settings', 'time'] as const
+
+/** Stands for a paper where a hidden part is cut from whatever is left over; no paper may have it as its key. */
+export const ANY_SCRAP = 'any-scrap'
+
+export type Delivery = typeof DELIVERIES[number]
+export type PaperKind = typeof PAPER_KINDS[number]
+export type Motif = typeof MOTIFS[number]
+export type Grain = typeof GRAINS[number]
+export type Turn = typeof TURNS[number]
+export type SupplyKind = typeof SUPPLY_KINDS[number]
+export type Priority = typeof PRIORITIES[number]
+
+/** A parameter of a fold as a class keeps it: lengths are text with unit. */
+export type ParameterInput = string | boolean
+export type ParameterInputs = Record<string, ParameterInput>

@@ -1,0 +1,42 @@
+import { batchProblems, documentProblems } from '../batch'
+import type { Batch, Checked, ClassDocument } from '../document'
+import { BATCH_FORMAT, BOUNDS, VERSION } from '../document'
+import { openBatch, openDocument, openPaper } from '../document/open'
+
+const refused = (path: string, problem: string): Checked<never> => ({ ok: false, problems: [{ path, problem }] })
+
+/** Reads a batch file of any version. Never throws; the problems name the path inside the file and what was expected. */
+export function readBatch(text: string): Checked<Batch> {
+  if (text.length > BOUNDS.file) return refused('', `the file holds ${Math.round(text.length / 1e6)} MB; a batch file has at most ${BOUNDS.file / 1e6} MB`)
+  let data: unknown
+  try {
+    data = JSON.parse(text.replace(/^\uFEFF/, ''))
+  }
+  catch (error) {
+    return refused('', `is not JSON: ${(error as Error).message}`)
+  }
+  if (typeof data !== 'object' || data === null || !('format' in data) || data.format !== BATCH_FORMAT) {
+    return refused('format', `is not a batch file: "format" must be "${BATCH_FORMAT}"`)
+  }
+  if (!('version' in data)) return refused('version', `is missing; this Wakaru reads versions 1 to ${VERSION}`)
+  const { format: _, ...rest } = data
+  const opened = openBatch(rest)
+  if (!opened.ok) return opened
+  const problems = batchProblems(opened.value)
+  return problems.length > 0 ? { ok: false, problems } : opened
+}
+
+/** Reads a class of any version, and checks that its folds and parameters make sense. Never throws. */
+export function readClass(data: unknown): Checked<ClassDocument> {
+  const opened = openDocument(data)
+  if (!opened.ok) return opened
+  const problems = documentProblems(opened.value)
+  return problems.length > 0 ? { ok: false, problems } : opened
+}
+
+/** Writes a batch file; `readBatch` gives back the same batch. */
+export function writeBatch({ version, class: details, cards, tools, wishes, cutting, prices, post, papers }: Batch): string {
+  return `${JSON.stringify({ format: BATCH_FORMAT, version, class: details, cards, tools, wishes, cutting, prices, post, papers }, null, 2)}\n`
+}
+
+export { openPaper as readPaper }

@@ -1,0 +1,162 @@
+import { randomUUID } from 'node:crypto'
+import type { Sequelize, Transaction } from 'sequelize'
+import { Op } from 'sequelize'
+import { documentProblems } from '../../core/batch'
+import type { Batch, ClassDocument, PaperEntry, Patch, Problem } from '../../core/document'
+import { ANY_SCRAP, PatchError, applied, collisions } from '../../core/document'
+import { openDocument, openPaper } from '../../core/document/open'
+import { codeOf } from '../database/connection'
+import { Change, Edit, Studio, StudioClass, StudioPaper } from '../database/models'
+import { classOf } from './classes'
+import { paperFrom, storedPaper } from './documents'
+import { refusal, sentence } from './door'
+import type { EditShape } from './shapes'
+
+/** Positions of changes that are kept: who has not looked for longer reads the class anew. */
+const KEPT = 20_000
+const TRIES = 8
+
+/** What a change did to one class or paper, for whoever was not there. */
+export interface Recorded {
+  entity: 'class' | 'paper'
+  entityKey: string
+  patches: Patch[]
+}
+
+/**
+ * Changes the studio in one transaction, after every change before it and before every
+ * one after it. The work answers what is to be kept of it.
+ * @param label what was done, for the record
+ * @param token the sender's own mark; a change that came already is not done again
+ * @returns the position of the change, and what the work answered unless it had been done
+ */
+export async function recorded<T>(sequelize: Sequelize, label: string, token: string, work: (transaction: Transaction, position: number) => Promise<{ changes: Recorded[], answer: T }>): Promise<{ position: number, answer?: T }> {
+  for (let tries = 1; ; tries++) {
+    try {
+      return await sequelize.transaction(async (transaction) => {
+        const studio = await Studio.findByPk(1, { transaction, lock: transaction.LOCK.UPDATE })
+        if (!studio) throw new Error('The studio has no row; its tables are not prepared.')
+        const done = await Edit.findOne({ where: { token }, transaction })
+        if (done) return { position: Number(done.position) }
+        const position = Number(studio.position) + 1
+        const { changes, answer } = await work(transaction, position)
+        await studio.update({ position }, { transaction })
+        await Edit.create({ position, token, label: label.slice(0, 200) }, { transaction })
+        await Change.bulkCreate(changes.map(change => ({ position, ...change })), { transaction })
+        if (position % 500 === 0) await forgetBefore(position - KEPT, transaction)
+        return { position, answer }
+      })
+    }
+    catch (error) {
+      // The database undid one of two that waited for each other.
+      if (tries === TRIES || codeOf(error) !== 'ER_LOCK_DEADLOCK') throw error
+    }
+  }
+}
+
+/** A mark for changes that nobody sends twice. */
+export const newToken = (): string => randomUUID()
+
+async function forgetBefore(position: number, transaction: Transaction): Promise<void> {
+  const where = { position: { [Op.lt]: position } }
+  await Change.destroy({ where, transaction })
+  await Edit.destroy({ where, transaction })
+}
+
+const isOfPapers = ({ path }: Patch) => path[0] === 'papers'
+/** Key of the paper that a patch is about. */
+const paperOf = (patch: Patch): string => (patch.op === 'add' ? String((patch.entry as { key?: unknown }).key) : patch.path[1] ?? '')
+
+/** Applies somebody's changes of a class and of papers to what is saved now, if nobody else has changed the same. */
+export async function applyEdit(sequelize: Sequelize, { token, label, class: id, since, patches: sent }: EditShape): Promise<{ position: number }> {
+  // The order of papers is nothing that is kept.
+  const patches = sent.filter(patch => !(patch.op === 'order' && isOfPapers(patch)))
+  const ofPapers = patches.filter(isOfPapers)
+  const ofClass = patches.filter(patch => !isOfPapers(patch))
+  if (ofClass.length > 0 && id === null) throw refusal(422, 'Only papers can be changed without a class.', { problems: [{ path: 'class', problem: 'is missing' }] })
+  const papers = [...new Set(ofPapers.map(paperOf))]
+
+  return await recorded(sequelize, label, token, async (transaction, position) => {
+    if (since < position - KEPT) throw changedElsewhere()
+    const others = await Change.findAll({ where: { position: { [Op.gt]: since }, [Op.or]: [{ entity: 'class', entityKey: String(id) }, { entity: 'paper', entityKey: papers }] }, transaction })
+    if (collisions(patches, others.flatMap(change => change.patches)).length > 0) throw changedElsewhere()
+
+    const rows = await StudioPaper.findAll({ where: { key: papers }, transaction })
+    const before = rows.map(({ document }) => paperFrom(document))
+    const found = id === null ? undefined : await classOf(id, { transaction })
+    const [whole, after] = [{ ...found?.document, papers: before }, fitted({ ...found?.document, papers: before }, patches)]
+    if (found && ofClass.length > 0) {
+      const { papers: _, ...document } = after as Batch
+      const checked = mustMakeSense(document)
+      await mustNamePapers(found.document, checked, [...papers.filter(key => after.papers.some(paper => paper.key === key))], transaction)
+      await found.row.update({ document: checked, position }, { transaction })
+    }
+    for (const key of papers) await savePaper(key, whole.papers, after.papers)
+    return { changes: [
+      ...ofClass.length > 0 ? [{ entity: 'class' as const, entityKey: String(id), patches: ofClass }] : [],
+      ...papers.map(key => ({ entity: 'paper' as const, entityKey: key, patches: ofPapers.filter(patch => paperOf(patch) === key) })),
+    ], answer: undefined }
+
+    async function savePaper(key: string, old: PaperEntry[], now: PaperEntry[]): Promise<void> {
+      const row = rows.find(row => row.key === key)
+      const paper = now.find(paper => paper.key === key)
+      if (!paper) {
+        const gone = old.find(paper => paper.key === key)
+        if (gone) await mustNotBeUsed(gone, transaction)
+        await row?.destroy({ transaction })
+        return
+      }
+      const checked = openPaper(paper)
+      if (!checked.ok) throw refused(checked.problems.map(({ path, problem }) => ({ path: `papers.${key}.${path}`, problem })))
+      if (row) await row.update({ ...storedPaper(checked.value), position }, { transaction })
+      else await StudioPaper.create({ ...storedPaper(checked.value), position }, { transaction })
+    }
+  })
+}
+
+const changedElsewhere = () => refusal(409, 'The same was changed in another window since you saw it.')
+const refused = (problems: Problem[]) => refusal(422, sentence(problems), { problems })
+
+function fitted<T extends { papers: PaperEntry[] }>(whole: T, patches: Patch[]): T {
+  try {
+    return applied(whole, patches)
+  }
+  catch (error) {
+    if (!(error instanceof PatchError)) throw error
+    const [path, problem] = [error.path.join('.'), error.message]
+    // What is not there any more was taken away by somebody; what is there already was put there.
+    throw refusal(409, `${path} ${problem}.`, { problems: [{ path, problem }] })
+  }
+}
+
+/** Refuses a class whose shape, folds or parameters are not right. */
+function mustMakeSense(document: object): ClassDocument {
+  const opened = openDocument(document)
+  const problems = opened.ok ? documentProblems(opened.value) : opened.problems
+  if (!opened.ok || problems.length > 0) throw refused(problems)
+  return opened.value
+}
+
+/** Refuses a class that names papers, newly, which are not on the shelf. */
+async function mustNamePapers(before: ClassDocument, after: ClassDocument, present: string[], transaction: Transaction): Promise<void> {
+  const named = after.cards.flatMap((card, index) => {
+    const old = before.cards.find(({ key }) => key === card.key)?.papers ?? {}
+    return Object.entries(card.papers).filter(([part, paper]) => old[part] !== paper && paper !== ANY_SCRAP && !present.includes(paper))
+      .map(([part, paper]) => ({ path: `cards[${index}].papers.${part}`, paper }))
+  })
+  if (named.length === 0) return
+  const there = await StudioPaper.findAll({ attributes: ['key'], where: { key: [...new Set(named.map(({ paper }) => paper))] }, transaction })
+  const missing = named.filter(({ paper }) => !there.some(({ key }) => key === paper))
+  if (missing.length > 0) throw refused(missing.map(({ path, paper }) => ({ path, problem: `names the paper “${paper}”, which is not on the shelf` })))
+}
+
+async function mustNotBeUsed({ key, name }: PaperEntry, transaction: Transaction): Promise<void> {
+  const users = (await StudioClass.findAll({ transaction })).flatMap(({ document }) => {
+    // Cards name their papers in the same way in every version.
+    const { class: details, cards } = document as Pick<ClassDocument, 'class' | 'cards'>
+    return cards.filter(({ papers }) => Object.values(papers).includes(key)).map(({ title }) => `${title} in ${details.title}`)
+  })
+  if (users.length > 0) {
+    throw refusal(409, `${name} is still used by ${users.slice(0, 3).join(', ')}${users.length > 3 ? ` and ${users.length - 3} more` : ''}. Choose another paper there first.`, { problems: [{ path: `papers.${key}`, problem: 'is still used' }] })
+  }
+}
