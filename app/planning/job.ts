@@ -49,6 +49,6 @@ export function next(job: Job, event: JobEvent): Job {
 
 const isSamePlan = (a: Plan, b: Plan): boolean => a.sheets === b.sheets && a.bound === b.bound && a.spending === b.spending
   && a.layouts.length === b.layouts.length && a.layouts.every((layout, index) => {
-    const other = b.layouts[index]
-    return other !== undefined && layout.key === other.key && layout.supply === other.supply && layout.repeats === other.repeats && contentOf(layout.root) === contentOf(other.root)
-  })
+  const other = b.layouts[index]
+  return other !== undefined && layout.key === other.key && layout.supply === other.supply && layout.repeats === other.repeats && contentOf(layout.root) === contentOf(other.root)
+})

@@ -1,12 +1,9 @@
 import type { Batch } from '../document'
-import type { Layout, Measured, Plan, Solve } from '../cutting'
-import { leavesOf, madeBy, measured, openedBy, plansFor, preferred, settingsAlone, tradeOffs } from '../cutting'
-import type { Kits, PaperUse } from '../kits'
-import { kitsFor } from '../kits'
+import type { Layout, Measured, Plan } from '../cutting'
+import { leavesOf, madeBy, measured, openedBy, preferred, settingsAlone, tradeOffs } from '../cutting'
+import type { PaperUse } from '../kits'
 import type { Leftover, UsedUp } from './leftovers'
-import type { Preparation } from './prepare'
 import type { PaperProblem } from './problems'
-import { scrapProblem } from './scrap'
 
 /** One paper's plan with its sequence at the bench and its key figures. */
 export interface PaperOutcome extends Measured {
@@ -63,30 +60,4 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes, tools }:
     }
     return [...leaves.values()].sort((a, b) => b.width * b.height - a.width * a.height)
   }
-}
-
-/** Plans every paper of a class to the end, exactly where there is a solver, and then hidden parts from scrap. Screens do the same step by step in a worker. */
-export function planAll(batch: Batch, preparation: Preparation, solve?: Solve): PaperOutcome[] {
-  const outcomes = preparation.papers.map(entry => outcomeOf(entry, plansFor(entry.problem, solve), batch))
-  const scrap = scrapProblem(preparation, outcomes)
-  return scrap ? [...outcomes, outcomeOf(scrap, plansFor(scrap.problem, solve), batch)] : outcomes
-}
-
-/** The kits of a prepared and planned class. */
-export function kitsOfBatch(batch: Batch, { cards }: Preparation, outcomes: PaperOutcome[]): Kits {
-  return kitsFor({
-    seats: batch.class.seats,
-    spares: batch.class.spares,
-    units: batch.class.units,
-    prices: batch.prices,
-    cards: cards.map(({ entry, kits, construction, pieces }) => ({
-      key: entry.key,
-      title: entry.title,
-      kits,
-      joints: construction?.joints ?? [],
-      extras: construction?.extras ?? [],
-      pieces: pieces.map(({ name, width, height, paper }) => ({ name, width: width.value, height: height.value, paper })),
-    })),
-    papers: outcomes.map(({ paper, sheets }) => ({ paper, sheets: sheets.map(({ cut, ...sheet }) => ({ ...sheet, needed: sheet.needed + cut, onHand: sheet.onHand + cut })) })),
-  })
 }

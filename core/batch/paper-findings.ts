@@ -5,7 +5,7 @@ import type { Finding, Piece } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength } from '../lengths'
 import { STOCK_WEIGHTS } from '../paper'
-import type { PreparedPiece } from './prepare'
+import type { PreparedPiece } from './prepared'
 
 /** What is found in the paper that a piece is cut from. */
 export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cutter, units: Units): Finding[] {

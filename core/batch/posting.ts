@@ -5,7 +5,7 @@ import type { Length, Units } from '../lengths'
 import { MILLIMETRE, formatLength, lengthFrom, nanometres, sum } from '../lengths'
 import type { Paper } from '../paper'
 import { thickness } from '../paper'
-import type { PreparedCard } from './prepare'
+import type { PreparedCard } from './prepared'
 
 /** How a finished card goes into an envelope and through the post. */
 export interface Posting {

@@ -1,37 +1,15 @@
 import type { Cutter, Demand } from '../cutting'
-import type { Batch, CardEntry, PaperEntry, Turn } from '../document'
+import type { Batch, CardEntry, PaperEntry } from '../document'
 import { ANY_SCRAP, kitsOf } from '../document'
-import type { Construction, Finding, Fold, Piece } from '../folds'
 import { foldById, inputProblems } from '../folds'
 import type { Paper } from '../paper'
 import { allowedTurn, alongGrain } from '../paper'
+import type { PreparedCard, PreparedPiece } from './prepared'
 import { mainCrease, paperFindings } from './paper-findings'
 import { demandsOf, paperProblem } from './problems'
 import type { PaperProblem } from './problems'
 import { readPaper, readTools } from './read'
 import { SCRAP_PAPER } from './scrap-paper'
-
-/** A piece with its paper and how many are cut. */
-export interface PreparedPiece extends Piece {
-  /** Missing while no paper is chosen, or when the chosen one is gone. */
-  paper?: Paper
-  turn: Turn
-  /** In one kit. */
-  perKit: number
-  /** In the whole batch. */
-  quantity: number
-}
-
-export interface PreparedCard {
-  entry: CardEntry
-  kits: number
-  /** Missing when the fold is unknown or a parameter cannot be read; the findings say which. */
-  fold?: Fold
-  construction?: Construction
-  pieces: PreparedPiece[]
-  /** What is found in its parameters and papers; `cardFindings` has the rest. */
-  findings: Finding[]
-}
 
 /** Everything that follows from a class without planning its cutting. */
 export interface Preparation {

@@ -7,7 +7,7 @@ import { downToMark, product } from '../lengths'
 import type { Paper } from '../paper'
 import { stackOf } from '../paper'
 import { demandKey, dropOutKey, keyOfRef, readLayout } from './layouts'
-import type { PreparedCard, PreparedPiece } from './prepare'
+import type { PreparedCard, PreparedPiece } from './prepared'
 
 /** The cutting problem of one paper, with the words for it. */
 export interface PaperProblem {

@@ -1,7 +1,6 @@
-import type { Batch, ClassDocument, PaperEntry } from '../../core/document'
+import type { Batch, ClassDocument, PaperEntry, Checked } from '../../core/document'
 import { ANY_SCRAP, VERSION } from '../../core/document'
 import { openDocument, openPaper } from '../../core/document/open'
-import type { Checked } from '../../core/document'
 import type { StoredDocument } from '../database/models/json'
 import { refusal, sentence } from './door'
 

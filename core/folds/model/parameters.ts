@@ -1,4 +1,4 @@
-import type { ParameterInput, ParameterInputs } from '../../document'
+import type { ParameterInputs } from '../../document'
 import { BOUNDS } from '../../document'
 import type { Length, Units } from '../../lengths'
 import { Measure, lengthFrom, nanometres, parseLength, writeLength } from '../../lengths'

@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize'
-import type { Migration } from '.'
+import type { Migration } from './migration'
 
 export const up: Migration = async ({ context: tables }) => {
   const stamps = {

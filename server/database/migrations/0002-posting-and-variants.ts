@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize'
-import type { Migration } from '.'
+import type { Migration } from './migration'
 
 /** Makers keep variants of folds. */
 export const up: Migration = async ({ context: tables }) => {

@@ -1,4 +1,4 @@
-import type { Migration } from '.'
+import type { Migration } from './migration'
 
 /** Papers learn their grain and keep offcuts. */
 export const up: Migration = async ({ context: tables }) => {

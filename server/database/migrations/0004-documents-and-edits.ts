@@ -1,4 +1,4 @@
-import type { Migration } from '.'
+import type { Migration } from './migration'
 
 /**
  * Papers become documents like classes, so that what they hold can change without a

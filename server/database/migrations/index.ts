@@ -5,9 +5,6 @@ import * as postingAndVariants from './0002-posting-and-variants'
 import * as cuttingAndOffcuts from './0003-cutting-and-offcuts'
 import * as documentsAndEdits from './0004-documents-and-edits'
 
-/** Touches tables only, and can be run again after it was broken off; documents are brought up to date when they are read. */
-export type Migration = (parameters: { context: QueryInterface }) => Promise<void>
-
 /** All migrations in their order. They are named here, so that a bundle needs no folder to search. */
 export const migrations = (sequelize: Sequelize): Umzug<QueryInterface> => new Umzug({
   migrations: [
