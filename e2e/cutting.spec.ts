@@ -20,7 +20,7 @@ const sheetsOf = async (page: Page) => Number.parseInt(await proof(page).innerTe
 
 /** Everything of the class on one paper that no other test cuts from. */
 const onPaper = (key: string, more = {}) => (file: { papers: object[], cards: { papers: Record<string, string> }[] }) => {
-  file.papers.push({ key, name: `Slate ${key}`, kind: 'cardstock', weight: 240, colour: '#6b7480', motif: 'plain', upright: false, stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 30, price: 50 }, { width: '12 in', height: '12 in', onHand: 10, price: 90 }], ...more })
+  file.papers.push({ key, name: `Slate ${key}`, kind: 'cardstock', weight: 240, colour: '#6b7480', motif: 'plain', upright: false, grain: 'any', offcuts: [], stocks: [{ key: 'sheets', width: '8 1/2 in', height: '11 in', onHand: 30, price: 50 }, { key: 'square', width: '12 in', height: '12 in', onHand: 10, price: 90 }], ...more })
   for (const card of file.cards) for (const part of Object.keys(card.papers)) card.papers[part] = key
 }
 
@@ -102,7 +102,7 @@ test('what is cut and what is spoiled is taken out of the plan and into it', asy
 })
 
 test('offcuts that a plan leaves go onto the shelf and are used by the next plan', async ({ page, request }) => {
-  const id = await demoClass(request, 'Leftovers', onPaper('slate-left', { stocks: [{ width: '12 in', height: '12 in', onHand: 30, price: 90 }], offcuts: [{ width: '11 1/2 in', height: '11 1/2 in', count: 1 }] }))
+  const id = await demoClass(request, 'Leftovers', onPaper('slate-left', { stocks: [{ key: 'sheets', width: '12 in', height: '12 in', onHand: 30, price: 90 }], offcuts: [{ key: 'offcut', width: '11 1/2 in', height: '11 1/2 in', count: 1 }] }))
   await paper(page, id, 'slate-left')
   const left = page.getByRole('region', { name: 'What is left' })
   await expect(left).toContainText('Uses up offcuts')

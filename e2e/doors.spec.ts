@@ -2,12 +2,12 @@ import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { expect, test } from '@playwright/test'
 import type { APIRequestContext, APIResponse } from '@playwright/test'
-import { DEMO, demoClass } from './studio'
+import { DEMO, classNow, demoClass, sendEdit } from './studio'
 
 /** The classes and papers whose title or name starts with a word; other tests make theirs meanwhile. */
 async function called(request: APIRequestContext, word: string): Promise<string[]> {
-  const lists = await Promise.all(['/api/classes', '/api/papers'].map(async path => (await request.get(path)).json()))
-  return lists.flat().map(({ title, name }: { title?: string, name?: string }) => title ?? name!).filter(name => name.startsWith(word))
+  const [classes, { papers }] = await Promise.all(['/api/classes', '/api/papers'].map(async path => (await request.get(path)).json()))
+  return [...classes, ...papers].map(({ title, name }: { title?: string, name?: string }) => title ?? name!).filter(name => name.startsWith(word))
 }
 
 const said = async (answer: APIResponse): Promise<[number, string]> => [answer.status(), (await answer.json()).message]
@@ -15,62 +15,96 @@ const json = (text: string) => ({ data: Buffer.from(text), headers: { 'Content-T
 const statuses = (answers: APIResponse[]) => answers.map(answer => answer.status()).sort()
 
 const GONE = /no such class/
-const paper = { key: 'doormat', name: 'Doormat', kind: 'cardstock', weight: 200, colour: '#777777', motif: 'plain', upright: false, grain: 'any', stocks: [{ width: '8 1/2 in', height: '11 in', onHand: 4, price: 30 }], offcuts: [] }
+const paper = { key: 'doormat', name: 'Doormat', kind: 'cardstock', weight: 200, colour: '#777777', motif: 'plain', upright: false, grain: 'any', stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 4, price: 30 }], offcuts: [] }
 const details = { title: 'Doorstep', date: '2030-03-01', seats: 4, spares: 0, delivery: 'in person', units: 'inch', notes: '' }
 
-test.describe('a class at the door', () => {
-  test('is answered what is wrong with it, and nothing changes', async ({ request }) => {
+test.describe('changes of a class at the door', () => {
+  const set = (path: string[], value: unknown) => ({ op: 'set', path, value })
+
+  test('are answered what is wrong with them, and nothing changes', async ({ request }) => {
     const id = await demoClass(request, 'Doors')
-    const { revision, document } = await (await request.get(`/api/classes/${id}`)).json()
-    const put = async (body: unknown) => said(await request.put(`/api/classes/${id}`, { data: body as object }))
-    expect(await put({ revision, document: { ...document, cards: [{ ...document.cards[0], parameters: { width: 'x' } }] } })).toEqual([422, expect.stringContaining('cards[0].parameters.width')])
-    expect(await put({ revision, document: { ...document, class: { ...document.class, seats: -1 } } })).toEqual([422, expect.stringContaining('document.class.seats must be at least 1')])
-    expect(await put({ revision, document: { ...document, cards: [document.cards[0], document.cards[0]] } })).toEqual([422, expect.stringContaining('cards[1].key')])
-    expect(await put({ revision, document: { ...document, cards: Array(41).fill(document.cards[0]) } })).toEqual([422, expect.stringContaining('cards')])
-    expect(await put({ revision: revision + 5, document })).toEqual([409, expect.stringContaining('another window')])
-    expect(await put({ revision: 'newest', document })).toEqual([422, expect.stringContaining('revision is the revision that was read')])
-    expect(await put({ revision })).toEqual([422, expect.stringContaining('document is missing')])
-    expect(await put([])).toEqual([422, expect.stringContaining('must be a JSON object')])
-    expect(await said(await request.put(`/api/classes/${id}`, json('no json')))).toEqual([400, 'The request is not JSON.'])
-    expect(await (await request.get(`/api/classes/${id}`)).json()).toEqual({ id, revision, document })
-  })
-
-  test('keeps names that mean something to a program as plain data', async ({ request }) => {
-    const id = await demoClass(request, 'Names')
-    const { revision, document } = await (await request.get(`/api/classes/${id}`)).json()
+    const { position, document } = await classNow(request, id)
+    const { papers: _, ...before } = document
     const [card] = document.cards
-    for (const name of ['__proto__', 'constructor', 'toString']) {
-      const text = JSON.stringify({ revision, document }).replace('"parameters":{', `"parameters":{"${name}":"1 in",`)
-      const [status, message] = await said(await request.put(`/api/classes/${id}`, json(text)))
-      expect([name, status, message]).toEqual([name, 422, expect.stringContaining('cards[0].parameters')])
+    const send = async (patches: unknown, more: object = {}) => said(await sendEdit(request, { class: id, since: position, patches, ...more }))
+    expect(await send([set(['cards', card.key, 'parameters'], { width: 'x' })])).toEqual([422, expect.stringContaining('cards[0].parameters.width')])
+    expect(await send([set(['class', 'seats'], -1)])).toEqual([422, expect.stringContaining('class.seats must be at least 1')])
+    expect(await send([set(['cards'], [card, card])])).toEqual([422, expect.stringContaining('cards[1].key')])
+    expect(await send([set(['cards'], Array(41).fill(card))])).toEqual([422, expect.stringContaining('cards')])
+    expect(await send([set(['class', 'seats'], 9), set(['version'], 7)])).toEqual([422, expect.stringContaining('version')])
+    expect(await send([set(['cards', card.key, 'papers', 'base'], 'velvet')])).toEqual([422, expect.stringContaining('“velvet”, which is not on the shelf')])
+    expect(await send([{ op: 'add', path: ['cards'], entry: card, after: null }])).toEqual([409, expect.stringContaining('is there already')])
+    expect(await send([{ op: 'remove', path: ['cards', 'nothing'] }])).toEqual([409, expect.stringContaining('is not there any more')])
+    for (const patches of [{}, [{}], [{ op: 'move', path: ['cards'] }], [{ op: 'set', path: [] }], [{ op: 'set', path: ['class', 7], value: 1 }], [{ op: 'unset', path: ['class'], value: 1 }], 'all']) {
+      expect((await send(patches))[0], JSON.stringify(patches)).toBe(422)
     }
-    const fold = await said(await request.put(`/api/classes/${id}`, { data: { revision, document: { ...document, cards: [{ ...card, fold: 'constructor' }] } } }))
-    expect(fold).toEqual([422, expect.stringContaining('cards[0].fold')])
-    expect((await (await request.get(`/api/classes/${id}`)).json()).document).toEqual(document)
+    expect(await send([], { since: 'newest' })).toEqual([422, expect.stringContaining('since is the position that was read')])
+    expect(await send([], { token: '?' })).toEqual([422, expect.stringContaining('token')])
+    expect(await send([set(['class', 'seats'], 9)], { class: null })).toEqual([422, expect.stringContaining('without a class')])
+    expect(await said(await request.post('/api/edits', json('no json')))).toEqual([400, 'The request is not JSON.'])
+    expect((await classNow(request, id)).document).toMatchObject(before)
   })
 
-  test('is saved once when two windows save at the same moment', async ({ request }) => {
+  test('keep names that mean something to a program as plain data', async ({ request }) => {
+    const id = await demoClass(request, 'Names')
+    const { position, document } = await classNow(request, id)
+    for (const name of ['__proto__', 'constructor', 'toString']) {
+      const answer = await said(await sendEdit(request, { class: id, since: position, patches: [set(['cards', document.cards[0].key, 'parameters', name], '1 in')] }))
+      expect([name, ...answer]).toEqual([name, expect.any(Number), expect.stringContaining(`parameters.${name}`)])
+      expect([409, 422]).toContain(answer[0])
+    }
+    expect((await classNow(request, id)).document.cards).toEqual(document.cards)
+  })
+
+  test('of the same thing at the same moment are made once; of different things all', async ({ request }) => {
     const id = await demoClass(request, 'At the same moment')
-    const { revision, document } = await (await request.get(`/api/classes/${id}`)).json()
-    const seats = [5, 6, 7, 8]
-    const answers = await Promise.all(seats.map(seats => request.put(`/api/classes/${id}`, { data: { revision, document: { ...document, class: { ...document.class, seats } } } })))
-    expect(statuses(answers)).toEqual([200, 409, 409, 409])
-    const winner = seats[answers.findIndex(answer => answer.ok())]
-    expect((await (await request.get(`/api/classes/${id}`)).json()).document.class.seats).toBe(winner)
+    const { position, document } = await classNow(request, id)
+    const seats = Array.from({ length: 25 }, (_, index) => index + 5)
+    const same = await Promise.all(seats.map(number => sendEdit(request, { class: id, since: position, patches: [set(['class', 'seats'], number)] })))
+    expect(statuses(same)).toEqual([200, ...Array(24).fill(409)])
+    const winner = seats[same.findIndex(answer => answer.ok())]
+    const different = await Promise.all(seats.map(number => sendEdit(request, { class: id, since: position, patches: [set(['cards', document.cards[0].key, 'parameters', 'border'], '1/8 in'), { op: 'add', path: ['cutting'], entry: { paper: `none-${number}`, priority: null, moreSheets: null, without: [], layouts: [], spoiled: [] }, after: null }] })))
+    expect(statuses(different)).toEqual(Array(25).fill(200))
+    const after = (await classNow(request, id)).document
+    expect([after.class.seats, after.cutting.length]).toEqual([winner, 25])
   })
 
+  test('sent again are recognised, whatever has happened since', async ({ request }) => {
+    const id = await demoClass(request, 'Sent again')
+    const { position } = await classNow(request, id)
+    const edit = { class: id, since: position, token: 'sent-once-and-again', patches: [set(['class', 'title'], 'Sent once')] }
+    const first = await (await sendEdit(request, edit)).json()
+    await sendEdit(request, { class: id, since: first.position, patches: [set(['class', 'title'], 'Later')] })
+    expect(await (await sendEdit(request, edit)).json()).toEqual(first)
+    expect((await classNow(request, id)).document.class.title).toBe('Later')
+  })
+
+  test('of class and shelf are made together, or not at all', async ({ request }) => {
+    const id = await demoClass(request, 'Together')
+    const { position } = await classNow(request, id)
+    await sendEdit(request, { class: null, since: position, patches: [{ op: 'add', path: ['papers'], entry: { ...paper, key: 'together', name: 'Together' }, after: null }] })
+    const taken = set(['papers', 'together', 'stocks', 'letter', 'onHand'], 3)
+    expect((await sendEdit(request, { class: id, since: position, patches: [taken, set(['class', 'seats'], 0)] })).status()).toBe(422)
+    const onHand = async () => (await classNow(request, id)).document.papers.find(({ key }: { key: string }) => key === 'together').stocks[0].onHand
+    expect(await onHand()).toBe(4)
+    expect((await sendEdit(request, { class: id, since: position, patches: [taken, set(['class', 'seats'], 9)] })).status()).toBe(200)
+    expect([await onHand(), (await classNow(request, id)).document.class.seats]).toEqual([3, 9])
+  })
+})
+
+test.describe('a class at the door', () => {
   test('that is not there is said to be gone, at every address', async ({ request }) => {
     const id = await demoClass(request, 'Gone')
-    const { revision, document } = await (await request.get(`/api/classes/${id}`)).json()
     expect((await request.delete(`/api/classes/${id}`)).ok()).toBe(true)
     for (const gone of [String(id), '0', '-1', '1e3', '99999999999999999999', '%00', 'abc']) {
       const at = `/api/classes/${gone}`
       const answers = await Promise.all([
         request.get(at), request.get(`${at}/file`), request.get(`${at}/pieces`), request.get(`${at}/pattern?card=a&part=b&format=svg`), request.delete(at),
-        request.put(at, { data: { revision, document } }), request.post(`${at}/copy`, { data: { title: 'Copy', date: '2030-01-01' } }),
+        request.post(`${at}/copy`, { data: { title: 'Copy', date: '2030-01-01' } }),
       ])
       for (const answer of answers) expect([gone, ...await said(answer)]).toEqual([gone, 404, expect.stringMatching(GONE)])
     }
+    expect(await said(await sendEdit(request, { class: id, since: 0, patches: [{ op: 'set', path: ['class', 'seats'], value: 3 }] }))).toEqual([404, expect.stringMatching(GONE)])
   })
 
   test('needs a title, a day there is, and seats', async ({ request }) => {
@@ -142,20 +176,40 @@ test.describe('a batch file at the door', () => {
     expect(statuses(answers)).toEqual([201, 201, 201])
     expect(await called(request, 'Twice at once')).toHaveLength(3)
     expect(await called(request, 'Brought along')).toEqual(['Brought along'])
-    expect((await request.delete('/api/papers/brought-along')).status()).toBe(409)
+    const [, message] = await said(await sendEdit(request, { class: null, since: 0, patches: [{ op: 'remove', path: ['papers', 'brought-along'] }] }))
+    expect(message).toMatch(/still used by|changed in another window/)
   })
 })
 
 test.describe('a paper at the door', () => {
-  test('is put on the shelf once, kept under its key, and taken off', async ({ request }) => {
-    const answers = await Promise.all(Array.from({ length: 4 }, () => request.post('/api/papers', { data: paper })))
-    expect(statuses(answers)).toEqual([201, 409, 409, 409])
-    const at = '/api/papers/doormat'
-    expect(await said(await request.put(at, { data: { revision: 0, paper: { ...paper, key: 'rug' } } }))).toEqual([422, 'A paper keeps its key.'])
-    expect(await said(await request.put(at, { data: { revision: 77, paper } }))).toEqual([409, expect.stringContaining('another window')])
-    expect((await request.delete(at)).status()).toBe(200)
-    expect((await request.delete(at)).status()).toBe(404)
-    expect((await request.put(at, { data: { revision: 0, paper } })).status()).toBe(404)
+  const add = (entry: object) => ({ op: 'add', path: ['papers'], entry, after: null })
+  const send = async (request: APIRequestContext, patches: object[]) => {
+    const { position } = await (await request.get('/api/papers')).json()
+    return sendEdit(request, { class: null, since: position, patches })
+  }
+
+  test('is put on the shelf once, kept under its key, and taken off once', async ({ request }) => {
+    const answers = await Promise.all(Array.from({ length: 4 }, () => send(request, [add(paper)])))
+    expect(statuses(answers)).toEqual([200, 409, 409, 409])
+    expect((await send(request, [{ op: 'set', path: ['papers', 'doormat', 'key'], value: 'rug' }])).status()).toBe(422)
+    const remove = [{ op: 'remove', path: ['papers', 'doormat'] }]
+    expect((await send(request, remove)).status()).toBe(200)
+    expect((await send(request, remove)).status()).toBe(409)
+    expect(await called(request, 'Doormat')).toEqual([])
+  })
+
+  test('is not taken off while a class is given it: what is answered is what happened', async ({ request }) => {
+    const id = await demoClass(request, 'Dangling')
+    await send(request, [add({ ...paper, key: 'dangling', name: 'Dangling' })])
+    const { position, document } = await classNow(request, id)
+    const [given, removed] = await Promise.all([
+      sendEdit(request, { class: id, since: position, patches: [{ op: 'set', path: ['cards', document.cards[0].key, 'papers', 'base'], value: 'dangling' }] }),
+      sendEdit(request, { class: null, since: position, patches: [{ op: 'remove', path: ['papers', 'dangling'] }] }),
+    ])
+    expect([given.ok(), removed.ok()].filter(Boolean)).toHaveLength(1)
+    const after = (await classNow(request, id)).document
+    expect(after.cards[0].papers.base === 'dangling').toBe(given.ok())
+    expect(after.papers.some(({ key }: { key: string }) => key === 'dangling')).toBe(given.ok())
   })
 
   for (const [what, change, problem] of [
@@ -167,14 +221,15 @@ test.describe('a paper at the door', () => {
     ['less than no sheets', { stocks: [{ ...paper.stocks[0], onHand: -1 }] }, 'stocks[0].onHand'],
     ['a price with parts of a cent', { stocks: [{ ...paper.stocks[0], price: 12.5 }] }, 'stocks[0].price'],
     ['a sheet as wide as a house', { stocks: [{ ...paper.stocks[0], width: '9 m' }] }, 'stocks[0].width'],
-    ['an offcut that is none', { offcuts: [{ width: '2 in', height: '3 in', count: 0 }] }, 'offcuts[0].count'],
-    ['offcuts without number', { offcuts: Array.from({ length: 61 }, () => ({ width: '2 in', height: '3 in', count: 1 })) }, 'offcuts'],
+    ['an offcut that is none', { offcuts: [{ key: 'none', width: '2 in', height: '3 in', count: 0 }] }, 'offcuts[0].count'],
+    ['offcuts without number', { offcuts: Array.from({ length: 61 }, (_, index) => ({ key: `o-${index}`, width: '2 in', height: '3 in', count: 1 })) }, 'offcuts'],
   ] satisfies [string, object, string][]) {
     test(`with ${what} is refused`, async ({ request }) => {
-      const answer = await request.post('/api/papers', { data: { ...paper, key: 'refused', ...{ name: `Refused with ${what}` }, ...change } })
+      const refused = { ...paper, key: 'refused', ...{ name: `Refused with ${what}` }, ...change }
+      const answer = await send(request, [add(refused)])
       expect(answer.status()).toBe(422)
       const { data } = await answer.json()
-      expect(data.problems.map(({ path }: { path: string }) => path)).toContain(problem)
+      expect(data.problems.map(({ path }: { path: string }) => path)).toContain(`papers.${refused.key}.${problem}`)
       expect(await called(request, `Refused with ${what}`)).toEqual([])
     })
   }
@@ -183,7 +238,7 @@ test.describe('a paper at the door', () => {
 test.describe('any door', () => {
   test('takes changes from Wakaru’s own pages only', async ({ request, baseURL }) => {
     for (const origin of ['http://elsewhere.example', 'null', 'no address', `${baseURL}.elsewhere.example`]) {
-      for (const [method, path] of [['post', '/api/import'], ['post', '/api/classes'], ['delete', '/api/papers/kelp']] as const) {
+      for (const [method, path] of [['post', '/api/import'], ['post', '/api/classes'], ['post', '/api/edits']] as const) {
         expect([origin, (await request[method](path, { data: '{}', headers: { Origin: origin } })).status()]).toEqual([origin, 403])
       }
     }
@@ -192,7 +247,7 @@ test.describe('any door', () => {
   })
 
   test('that is not there, or is used the wrong way, tells no secrets', async ({ request }) => {
-    for (const [method, path] of [['get', '/api/nothing'], ['delete', '/api/classes'], ['post', '/api/papers/kelp'], ['put', '/api/import']] as const) {
+    for (const [method, path] of [['get', '/api/nothing'], ['delete', '/api/classes'], ['post', '/api/papers/kelp'], ['put', '/api/import'], ['put', '/api/edits']] as const) {
       const answer = await request[method](path)
       expect([404, 405], path).toContain(answer.status())
       expect(await answer.text()).not.toMatch(/node_modules|\.mjs|at Object/)

@@ -29,7 +29,7 @@ test('a paper of the same key but another nature gets a key of its own', async (
   const { document } = await (await request.get(`/api/classes/${id}`)).json()
   const key = document.cards[0].papers.base
   expect(key).toMatch(/^kelp-\d+$/)
-  const papers: { key: string, weight: number }[] = await (await request.get('/api/papers')).json()
+  const { papers }: { papers: { key: string, weight: number }[] } = await (await request.get('/api/papers')).json()
   expect(papers.find(paper => paper.key === key)!.weight).toBe(111)
   expect(papers.find(paper => paper.key === 'kelp')!.weight).toBe(250)
 })

@@ -129,11 +129,11 @@ test('a card says how thick it is, which envelope it wants and what that costs',
   await saved(page)
   const file = await (await request.get(`/api/classes/${id}/file`)).json()
   expect(file.post.envelopes[5]).toMatchObject({ name: 'Wide envelope' })
-  expect(file.cards[0].envelope).toBe('Long envelope')
+  expect(file.cards[0].envelope).toBe('long')
 })
 
 test('the score card prints every score in its order, with slits, windows and steps', async ({ page, request }) => {
-  const id = await demoClass(request, 'Scores', file => void (file.cards = [{ key: 'stage', title: 'Stage', fold: 'book-stage', kits: null, parameters: {}, papers: {} }, { key: 'frame', title: 'Frame', fold: 'floating-window', kits: null, parameters: {}, papers: {} }]))
+  const id = await demoClass(request, 'Scores', file => void (file.cards = [{ key: 'stage', title: 'Stage', fold: 'book-stage', kits: null, parameters: {}, papers: {}, envelope: '' }, { key: 'frame', title: 'Frame', fold: 'floating-window', kits: null, parameters: {}, papers: {}, envelope: '' }]))
   await station(page, id, 'pieces')
   await page.getByRole('link', { name: 'Score cards to print' }).click()
   const scores = page.getByRole('table', { name: 'Scores of Inner sheet' })
@@ -163,7 +163,7 @@ test('the card is seen in space where the browser can, and its creases are marke
 })
 
 test('slits and windows are in the files for a cutting machine', async ({ page, request }) => {
-  const id = await demoClass(request, 'Machine', file => void (file.cards = [{ key: 'stage', title: 'Stage', fold: 'book-stage', kits: null, parameters: {}, papers: {} }]))
+  const id = await demoClass(request, 'Machine', file => void (file.cards = [{ key: 'stage', title: 'Stage', fold: 'book-stage', kits: null, parameters: {}, papers: {}, envelope: '' }]))
   await station(page, id, 'cards')
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'SVG of Inner sheet' }).click()])
   const svg = await readFile(await download.path(), 'utf8')

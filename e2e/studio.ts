@@ -1,5 +1,6 @@
+import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import type { APIRequestContext, Locator, Page } from '@playwright/test'
+import type { APIRequestContext, APIResponse, Locator, Page } from '@playwright/test'
 import { expect } from '@playwright/test'
 
 /** The demo class that tests change copies of. */
@@ -14,6 +15,15 @@ export async function demoClass(request: APIRequestContext, title: string, chang
   expect(answer.status()).toBe(201)
   return (await answer.json()).id
 }
+
+/** A class as the server has it, with the papers of the shelf. */
+export async function classNow(request: APIRequestContext, id: number): Promise<{ position: number, document: ReturnType<typeof JSON.parse> }> {
+  return (await request.get(`/api/classes/${id}`)).json()
+}
+
+/** Sends changes as a window does; what is given replaces what a window would send. */
+export const sendEdit = (request: APIRequestContext, edit: { class: number | null, since: number, patches: unknown } & Record<string, unknown>): Promise<APIResponse> =>
+  request.post('/api/edits', { data: { token: randomUUID(), label: 'a test', ...edit } })
 
 /** Opens a page and waits until it answers to clicks. */
 export async function visit(page: Page, path: string): Promise<void> {

@@ -40,5 +40,3 @@ export function useStations() {
     }
   })
 }
-
-export const count = (number: number, word: string): string => `${number} ${word}${number === 1 ? '' : 's'}`

@@ -2,8 +2,9 @@
 import type { ListedClass } from '../composables/useClasses'
 
 const { data: classes, refresh, error } = await useClasses()
-// The day is taken where the page is first made, so that server and browser agree.
-const today = useState('today', () => new Date().toISOString().slice(0, 10))
+// The day is taken where the page is first made, so that server and browser agree; then it is the maker's.
+const today = useState('today', () => localDay())
+onMounted(() => (today.value = localDay()))
 const upcoming = computed(() => (classes.value ?? []).filter(({ date }) => date >= today.value))
 const past = computed(() => (classes.value ?? []).filter(({ date }) => date < today.value).reverse())
 

@@ -59,12 +59,12 @@ export const useClassStore = defineStore('class', () => {
     setAside.value = false
   }
 
-  useFeed(({ position, touched }) => {
+  const { listen, leave } = useFeed(({ position, touched }) => {
     const concerns = position < 0 || touched.some(what => what === `class:${id.value}` || what.startsWith('paper:'))
     void editing.hear(position < 0 ? Infinity : position, concerns)
-  }, () => id.value !== undefined)
+  })
   if (import.meta.client) useEventListener(window, 'online', () => void editing.save())
 
   const { problems, noRoom, blocked, position, canUndo, canRedo, edit, undo, redo, save, settle } = editing
-  return { id, document, session, state, problems, noRoom, blocked, position, setAside, theirs, canUndo, canRedo, preparation, settled: behind, units, open, close, edit, undo, redo, save, settle }
+  return { id, document, session, state, problems, noRoom, blocked, position, setAside, theirs, canUndo, canRedo, preparation, settled: behind, units, open, close, listen, leave, edit, undo, redo, save, settle }
 })

@@ -13,21 +13,27 @@ export const newToken = (): string => Array.from(crypto.getRandomValues(new Uint
  * Listens to what others change while somebody looks at the page; a browser keeps few lines
  * open at once, so that a page in the background lets go of its own.
  */
-export function useFeed(tell: (news: News) => void, wanted: () => boolean): void {
-  if (!import.meta.client) return
+export function useFeed(tell: (news: News) => void): { listen: () => void, leave: () => void } {
   let line: EventSource | undefined
+  let wanted = false
 
   function open() {
-    if (document.hidden) {
+    if (!wanted || document.hidden) {
       line?.close()
       line = undefined
     }
     else if (!line || line.readyState === EventSource.CLOSED) {
       line = new EventSource('/api/feed')
-      line.addEventListener('message', ({ data }) => wanted() && tell(JSON.parse(data)))
+      line.addEventListener('message', ({ data }) => tell(JSON.parse(data)))
     }
   }
-  useEventListener(document, 'visibilitychange', open)
-  useEventListener(window, 'focus', open)
-  open()
+  if (import.meta.client) {
+    useEventListener(document, 'visibilitychange', open)
+    useEventListener(window, 'focus', open)
+  }
+  const turn = (on: boolean) => {
+    wanted = on
+    open()
+  }
+  return { listen: () => turn(true), leave: () => turn(false) }
 }

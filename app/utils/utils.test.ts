@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { localDay } from './days'
 import { isPale, paperFill } from './paper-look'
 import { problemAt, refusalOf } from './refusal'
 import { uniqueKey } from './unique-key'
@@ -29,6 +30,15 @@ describe('the look of paper', () => {
   it('draws dark on pale papers and pale on dark ones', () => {
     expect(['#f6f2e7', '#c3c9c8', '#d99a4e'].every(colour => isPale({ colour }))).toBe(true)
     expect(['#2b3a55', '#3f6b57', '#000000'].some(colour => isPale({ colour }))).toBe(false)
+  })
+})
+
+describe('today', () => {
+  it('is the day of the place, however late in the evening', () => {
+    const evening = new Date(2026, 10, 30, 23, 30)
+    expect([localDay(0, evening), localDay(1, evening), localDay(14, evening)]).toEqual(['2026-11-30', '2026-12-01', '2026-12-14'])
+    // West of Greenwich the day there is the next one already; east of it, in the small hours, the one before.
+    expect(localDay(0, new Date(2026, 0, 1, 0, 5))).toBe('2026-01-01')
   })
 })
 

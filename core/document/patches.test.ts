@@ -66,6 +66,8 @@ describe('patches', () => {
     ['one without a key', { op: 'add', path: ['cards'], entry: {}, after: null }, 'takes entries with a key only'],
     ['one for what is no list', { op: 'add', path: ['class'], entry: card('x'), after: null }, 'is not a list'],
     ['a name that every object has', { op: 'set', path: ['class', '__proto__'], value: {} }, 'is not known here'],
+    ['a key', { op: 'set', path: ['cards', 'a', 'key'], value: 'z' }, 'stays as it is'],
+    ['an entry of another key', { op: 'set', path: ['cards', 'a'], value: card('z') }, 'keeps its key'],
     ['nothing', { op: 'unset', path: [] }, 'names nothing'],
   ])('do not fit %s, and leave the document as it was', (_, patch, problem) => {
     const base = document(card('a'))

@@ -16,9 +16,10 @@ export type Patch
     | { op: 'remove', path: Path }
     | { op: 'order', path: Path, keys: string[] }
 
-/** A patch does not fit the document: what it changes is not there, or is there already. */
+/** A patch does not fit the document. */
 export class PatchError extends Error {
-  constructor(readonly path: Path, problem: string) {
+  /** @param elsewhere somebody else has taken away what it changes, or has put it there; otherwise it fits no document */
+  constructor(readonly path: Path, problem: string, readonly elsewhere = false) {
     super(problem)
   }
 }
@@ -99,7 +100,7 @@ function apply(document: Data, patch: Patch): void {
       }
       const key = keyOf(patch.entry)
       if (key === undefined) throw new PatchError(path, 'takes entries with a key only')
-      if (list.some(entry => keyOf(entry) === key)) throw new PatchError([...path, key], 'is there already')
+      if (list.some(entry => keyOf(entry) === key)) throw new PatchError([...path, key], 'is there already', true)
       const before = list.findIndex(entry => keyOf(entry) === patch.after)
       list.splice(patch.after === null ? 0 : before < 0 ? list.length : before + 1, 0, patch.entry)
       return
@@ -110,16 +111,18 @@ function apply(document: Data, patch: Patch): void {
       if (name === undefined) throw new PatchError(path, 'names nothing')
       if (Array.isArray(parent)) {
         const index = parent.findIndex(entry => keyOf(entry) === name)
-        if (index < 0) throw new PatchError(path, 'is not there any more')
+        if (index < 0) throw new PatchError(path, 'is not there any more', true)
+        if (patch.op === 'set' && keyOf(patch.value) !== name) throw new PatchError(path, 'keeps its key')
         if (patch.op === 'set') parent[index] = patch.value
         else parent.splice(index, 1)
       }
       else if (isData(parent)) {
+        if (name === 'key') throw new PatchError(path, 'stays as it is')
         if (name in Object.prototype) throw new PatchError(path, 'is not known here; check its spelling')
         if (patch.op === 'set') parent[name] = patch.value
         else Reflect.deleteProperty(parent, name)
       }
-      else { throw new PatchError(path, 'is not there any more') }
+      else { throw new PatchError(path, 'is not there any more', true) }
     }
   }
 }

@@ -124,8 +124,7 @@ function fitted<T extends { papers: PaperEntry[] }>(whole: T, patches: Patch[]):
   catch (error) {
     if (!(error instanceof PatchError)) throw error
     const [path, problem] = [error.path.join('.'), error.message]
-    // What is not there any more was taken away by somebody; what is there already was put there.
-    throw refusal(409, `${path} ${problem}.`, { problems: [{ path, problem }] })
+    throw refusal(error.elsewhere ? 409 : 422, `${path} ${problem}.`, { problems: [{ path, problem }] })
   }
 }
 

@@ -5,7 +5,7 @@ import type { ListedClass } from '../../composables/useClasses'
 const { entry } = defineProps<{ entry: ListedClass }>()
 const emit = defineEmits<{ close: [] }>()
 const title = ref(`${entry.title}, again`.slice(0, 120))
-const date = ref(new Date(Date.now() + 14 * 86_400_000).toISOString().slice(0, 10))
+const date = ref(localDay(14))
 const problems = ref<Problem[]>([])
 const id = useId()
 

@@ -7,7 +7,7 @@ import type { Units } from '../../../core/lengths'
 const emit = defineEmits<{ close: [] }>()
 // The school of measuring chosen last is the likely one for the next class.
 const units = useLocalStorage<Units>('wakaru-units', 'inch')
-const details = ref<ClassDetails>(newClass({ title: '', date: new Date(Date.now() + 14 * 86_400_000).toISOString().slice(0, 10), units: units.value }).class)
+const details = ref<ClassDetails>(newClass({ title: '', date: localDay(14), units: units.value }).class)
 const problems = ref<Problem[]>([])
 const refused = ref('')
 const busy = ref(false)

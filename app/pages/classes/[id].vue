@@ -18,7 +18,11 @@ watch(id, async (wanted) => {
     missing.value = refusalOf(error).message
   }
 }, { immediate: true })
-onBeforeUnmount(() => void work.save())
+onMounted(() => work.listen())
+onBeforeUnmount(() => {
+  work.leave()
+  void work.save()
+})
 
 const typing = (event: Event) => (event.target as HTMLElement).closest('input, textarea')
 onKeyStroke(event => (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z', (event) => {
