@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { benchSequence, countsOf, leavesOf, plan, planPaper, plansFor, sequenceViolations, solverOf, verifyPlan } from '.'
 import type { Demand, Problem } from '.'
 import { inches } from '../lengths'
-import { withoutSurplus } from './exact'
+import { withoutSurplus } from './surplus'
 import { Guillotine, tidy, without } from './guillotine'
 import { cutter, offcut, piece, problem, sheet } from './testing'
 

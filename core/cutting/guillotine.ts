@@ -62,6 +62,11 @@ export class Guillotine {
     })
   }
 
+  /** Rectangles that one pricing looks at. */
+  get steps(): number {
+    return this.xs.length * this.ys.length
+  }
+
   /** @param worth what one piece of each demand is worth, by key */
   best(worth: ReadonlyMap<string, number>): BestCut | undefined {
     return this.bests(worth, 1)[0]
@@ -316,7 +321,7 @@ export function tidy(node: CutNode, cutter: Cutter): CutNode {
   const used = parts.filter(part => part.kind === 'piece' || part.kind === 'cut')
   if (used.length === 0) return leftover(node, cutter)
   const free = node[side] - used.reduce((sum, part) => sum + part[side], 0)
-  const all: CutNode[] = [...used].sort((a, b) => b[side] - a[side] || (contentOf(a) < contentOf(b) ? -1 : 1))
+  const all: CutNode[] = [...used].sort((a, b) => b[side] - a[side] || compare(contentOf(a), contentOf(b)))
   if (free > 0) all.push(leftover({ width: node.width, height: node.height, [side]: free as Length } as Size, cutter))
   return all.length === 1 ? all[0]! : { kind: 'cut', side, width: node.width, height: node.height, parts: all }
 }
@@ -344,3 +349,5 @@ export function limited(node: CutNode, left: ReadonlyMap<string, number>, cutter
   }
   return result
 }
+
+const compare = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)

@@ -13,7 +13,7 @@ export interface KitsFrom {
 const MOST_ROUNDS = 80
 /** Plans tried between what the patterns give and what the bound allows. */
 const MOST_TRIES = 4
-const SECONDS = 1
+const NODES = 2000
 
 /**
  * The most kits from what is on hand, nothing bought: the greatest number of kits whose
@@ -54,7 +54,7 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
     if (!found) break
   }
   if (!Number.isFinite(most)) return { kits: 0, most: 0 }
-  const whole = solve({ costs: costs(), rows: rows(), whole: true }, SECONDS)
+  const whole = solve({ costs: costs(), rows: rows(), whole: { nodes: NODES } })
   let kits = Math.min(most, Math.max(0, Math.floor((whole?.columns.at(-1) ?? 0) + 1e-6)))
   if (allThere && whole?.optimal) most = kits
   // Patterns that mix sizes in just the right numbers are the planner's business.

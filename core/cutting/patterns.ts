@@ -34,6 +34,11 @@ export class Patterns {
     this.pricing = this.supplies.map(supply => new Guillotine(squared(supply, cutter), cutter, demands))
   }
 
+  /** Rectangles that are looked at to price the patterns of a supply. */
+  steps(supply: number): number {
+    return this.pricing[supply]?.steps ?? 0
+  }
+
   /** The pattern worth most on a supply. */
   best(supply: number, worth: ReadonlyMap<string, number>): BestCut | undefined {
     return this.pricing[supply]!.best(worth)

@@ -14,7 +14,7 @@ describe('the solver', () => {
   })
 
   it('answers in whole sheets where asked', () => {
-    expect(solve({ costs: [1, 1], rows: [{ least: 5, of: [[0, 2]] }, { least: 4, of: [[0, 1], [1, 3]] }], whole: true })).toMatchObject({ cost: 4, optimal: true })
+    expect(solve({ costs: [1, 1], rows: [{ least: 5, of: [[0, 2]] }, { least: 4, of: [[0, 1], [1, 3]] }], whole: { nodes: 100 } })).toMatchObject({ cost: 4, optimal: true })
   })
 
   it('keeps to rows that allow no more', () => {
@@ -24,9 +24,9 @@ describe('the solver', () => {
   it('has no answer where there is none, or none in time', () => {
     expect(solve({ costs: [1], rows: [{ least: 5, of: [[0, 1]] }, { most: 3, of: [[0, 1]] }] })).toBeUndefined()
     const late = solverOf({ solve: () => ({ Status: 'Time limit reached', ObjectiveValue: 0, Columns: { x0: { Primal: 0 } }, Rows: [] }) })
-    expect(late({ costs: [1], rows: [{ least: 5, of: [[0, 1]] }], whole: true })).toBeUndefined()
+    expect(late({ costs: [1], rows: [{ least: 5, of: [[0, 1]] }], whole: { nodes: 100 } })).toBeUndefined()
     const found = solverOf({ solve: () => ({ Status: 'Time limit reached', ObjectiveValue: 6, Columns: { x0: { Primal: 6 } }, Rows: [] }) })
-    expect(found({ costs: [1], rows: [{ least: 5, of: [[0, 1]] }], whole: true })).toMatchObject({ optimal: false, columns: [6] })
+    expect(found({ costs: [1], rows: [{ least: 5, of: [[0, 1]] }], whole: { nodes: 100 } })).toMatchObject({ optimal: false, columns: [6] })
   })
 
   it('takes long programmes and negative factors', () => {

@@ -2,12 +2,17 @@
 export interface Programme {
   costs: number[]
   rows: { least?: number, most?: number, of: [column: number, factor: number][] }[]
-  /** Whether every column is a whole number. */
-  whole?: boolean
+  /** Every column is a whole number. */
+  whole?: {
+    /** Branches after which the best found stands. */
+    nodes: number
+    /** Without the solver's own searches beside the branching, which take long where the relaxation is weak. */
+    plain?: boolean
+  }
 }
 
 export interface Solved {
-  /** Whether the answer is the best there is, not only the best found in time. */
+  /** Whether the answer is the best there is, not only the best found within the limits. */
   optimal: boolean
   cost: number
   columns: number[]
@@ -15,24 +20,30 @@ export interface Solved {
   duals: number[]
 }
 
-/** Solves a programme within some seconds; nothing when no answer was found. */
-export type Solve = (programme: Programme, seconds?: number) => Solved | undefined
+/** Solves a programme, the same way on every machine; nothing when no answer was found. */
+export type Solve = (programme: Programme) => Solved | undefined
 
 /** What the solver library offers of itself. */
 interface Library {
   solve: (text: string, options?: Record<string, unknown>) => { Status: string, ObjectiveValue: number, Columns: Record<string, { Primal?: number }>, Rows: { Dual?: number }[] }
 }
 
+/** No limit in time: what ends a search is counted, so that everybody comes to the same end. */
+const SAME_EVERYWHERE = { output_flag: false, threads: 1, random_seed: 0 }
+const PLAIN = { mip_allow_restart: false, mip_heuristic_effort: 0, mip_heuristic_run_rins: false, mip_heuristic_run_rens: false, mip_heuristic_run_root_reduced_cost: false }
+
 /** Makes the solver of a loaded library. Loading differs between browser and Node, so it is left to them. */
-export const solverOf = (library: unknown): Solve => (programme, seconds = 10) => {
+export const solverOf = (library: unknown): Solve => (programme) => {
+  const { whole } = programme
   const { Status, ObjectiveValue, Columns, Rows } = (library as Library).solve(textOf(programme), {
-    time_limit: seconds, output_flag: false, ...programme.whole ? { mip_rel_gap: 0, mip_abs_gap: 0.4 } : {},
+    ...SAME_EVERYWHERE,
+    ...whole && { mip_rel_gap: 0, mip_abs_gap: 0.4, mip_max_nodes: whole.nodes, ...whole.plain && PLAIN },
   })
-  if (Status !== 'Optimal' && Status !== 'Time limit reached') return undefined
+  if (Status !== 'Optimal' && !whole) return undefined
   const columns = programme.costs.map((_, index) => Columns[`x${index}`]?.Primal ?? Number.NaN)
-  // Out of time with nothing found gives figures that do not fit their rows.
+  // At its limits with nothing found it gives figures that do not fit their rows.
   const holds = columns.every(Number.isFinite) && programme.rows.every(({ least = -Infinity, most = Infinity, of }) => {
-    const value = of.reduce((sum, [column, factor]) => sum + factor * columns[column]!, 0)
+    const value = of.reduce((sum, [column, factor]) => sum + factor * (columns[column] ?? Number.NaN), 0)
     return value >= least - 1e-5 && value <= most + 1e-5
   })
   return holds ? { optimal: Status === 'Optimal', cost: ObjectiveValue, columns, duals: Rows.map(({ Dual }) => Dual ?? 0) } : undefined
@@ -40,7 +51,8 @@ export const solverOf = (library: unknown): Solve => (programme, seconds = 10) =
 
 /** A programme in the LP format that solvers read; terms are broken into short lines. */
 function textOf({ costs, rows, whole }: Programme): string {
-  const terms = (of: [number, number][]) => of.map(([column, factor], index) => `${factor < 0 ? '-' : '+'} ${Math.abs(factor)} x${column}${index % 8 === 7 ? '\n' : ''}`).join(' ')
+  const term = ([column, factor]: [number, number], index: number) => `${factor < 0 ? '-' : '+'} ${Math.abs(factor)} x${column}${index % 8 === 7 ? '\n' : ''}`
+  const terms = (of: [number, number][]) => of.map(term).join(' ')
   return [
     'Minimize', `cost: ${terms(costs.map((cost, column) => [column, cost]))}`,
     'Subject To',

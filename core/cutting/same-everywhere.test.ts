@@ -1,0 +1,53 @@
+import { readFileSync } from 'node:fs'
+import { Worker } from 'node:worker_threads'
+import fc from 'fast-check'
+import load from 'highs'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { plansFor, solverOf } from '.'
+import { inches } from '../lengths'
+import { piece, problem, sheet } from './testing'
+
+/** Threads that do nothing but keep the machine busy. */
+const burners: Worker[] = []
+const burn = () => burners.push(...Array.from({ length: 4 }, () => new Worker('for (;;) Math.sqrt(Math.random())', { eval: true })))
+const rest = () => Promise.all(burners.splice(0).map(burner => burner.terminate()))
+
+/** Classes as they come: some sizes, some of each, one or two formats, on hand or to buy. */
+const anyProblem = fc.record({
+  pieces: fc.uniqueArray(fc.tuple(fc.integer({ min: 4, max: 40 }), fc.integer({ min: 4, max: 40 }), fc.integer({ min: 1, max: 30 })), { minLength: 1, maxLength: 7, selector: ([w, h]) => `${w}x${h}` }),
+  square: fc.boolean(),
+  onHand: fc.integer({ min: 0, max: 6 }),
+}).map(({ pieces, square, onHand }) => problem(
+  pieces.map(([width, height, quantity]) => piece(width / 4, height / 4, quantity)),
+  [sheet(11, 17, onHand, 40), ...square ? [sheet(12, 12, onHand, 70)] : []],
+  { length: inches(20) },
+))
+
+describe('a plan', () => {
+  let alone: ReturnType<typeof solverOf>
+  const others: ReturnType<typeof solverOf>[] = []
+  beforeAll(async () => {
+    alone = solverOf(await load())
+    for (let at = 0; at < 8; at++) others.push(solverOf(await load()))
+  })
+  afterAll(rest)
+
+  it('is the same to the last sign on a quiet and on a busy machine, with a solver that is new or has worked before', async () => {
+    const problems = fc.sample(anyProblem, { seed: 20_300_101, numRuns: others.length })
+    const quiet = problems.map(given => JSON.stringify(plansFor(given, alone)))
+    burn()
+    const busy = problems.map((given, at) => JSON.stringify(plansFor(structuredClone(given), others[at])))
+    await rest()
+    expect(busy).toEqual(quiet)
+  })
+})
+
+describe('the core', () => {
+  it('asks for no time and throws no dice', () => {
+    const files = import.meta.glob(['../**/*.ts', '!../**/*.test.ts', '!../**/testing.ts'], { query: '?raw', import: 'default' })
+    expect(Object.keys(files).length).toBeGreaterThan(80)
+    for (const file of Object.keys(files)) {
+      expect([file, /Date\.now|performance\.|new Date\(\)|Math\.random/.exec(readFileSync(new URL(file, import.meta.url), 'utf8'))]).toEqual([file, null])
+    }
+  })
+})

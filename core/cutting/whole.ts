@@ -1,0 +1,34 @@
+import type { Layout } from './plan'
+import { isFresh } from './plan'
+import type { Search } from './search'
+import { withoutSurplus } from './surplus'
+
+/** Cost of a sheet and of a cent by what is made least of first. */
+const COSTS = { money: { sheet: 1, cent: 10 }, sheets: { sheet: 10_000, cent: 1 } } as const
+/** Cost of all offcuts together: less than a sheet, so that each is used, but none for nothing. */
+const ALL_OFFCUTS = 0.3
+/** Branches of the integer programme. */
+const NODES = 2000
+/** Sizes above which a branch takes long, and how many there are then. */
+const MANY = { sizes: 30, nodes: 20 }
+
+/**
+ * Whole sheets from the columns known, by an integer programme: least money and then
+ * fewest sheets, or the other way round. What is proven already ends the search as soon as it is met.
+ */
+export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean } | undefined {
+  const { patterns, demands, problem, formats, bound } = search
+  const { columns, supplies } = patterns
+  const { sheet, cent } = COSTS[formats > 1 ? problem.objective : 'money']
+  // Where no sheet is opened at all, as few offcuts as possible.
+  const offcut = formats === 0 ? 1 : ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
+  const solved = search.solve({
+    costs: [...columns.map(column => (patterns.isFresh(column) ? sheet : offcut)), ...supplies.map(({ price }) => (formats > 1 ? (price ?? 0) * cent : 0))],
+    rows: [
+      ...patterns.demandRows(), ...patterns.drawerRows(columns.length),
+      ...bound > 0 && formats > 0 ? [{ least: bound, of: patterns.fresh() }] : [],
+    ],
+    whole: { nodes: demands.length > MANY.sizes ? MANY.nodes : NODES },
+  })
+  return solved && { layouts: withoutSurplus(patterns.layoutsOf(solved.columns), demands, problem), optimal: solved.optimal }
+}
