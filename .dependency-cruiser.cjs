@@ -46,7 +46,7 @@ module.exports = {
     {
       name: 'nothing-leans-on-the-app',
       severity: 'error',
-      from: { path: '^(core|server|cli|demo)/' },
+      from: { path: '^(core|server|cli|demo)/', pathNot: TEST },
       to: { path: '^(app|e2e|scripts)/' },
     },
     {

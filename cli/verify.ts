@@ -1,19 +1,20 @@
-import type { Plan, Problem } from '../core/cutting'
-import { benchSequence, sequenceViolations, verifyPlan } from '../core/cutting'
+import type { BenchStep, Plan, Problem } from '../core/cutting'
+import { sequenceViolations, verifyPlan } from '../core/cutting'
 import type { Report } from './reports'
 
 interface PlannedPaper {
   paper: string
   problem: Problem
   plan: Plan
+  steps: BenchStep[]
 }
 
 const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
 const isPlanned = (value: unknown): value is PlannedPaper => isRecord(value) && typeof value.paper === 'string'
   && isRecord(value.problem) && Array.isArray(value.problem.demands) && Array.isArray(value.problem.supplies) && isRecord(value.problem.cutter)
-  && isRecord(value.plan) && Array.isArray(value.plan.layouts) && Array.isArray(value.plan.unplaced)
+  && isRecord(value.plan) && Array.isArray(value.plan.layouts) && Array.isArray(value.plan.unplaced) && Array.isArray(value.steps)
 
-/** Checks the plans that `plan FILE --json` wrote, with code that shares nothing with the planner, and replays the order of cuts. */
+/** Checks the plans that `plan FILE --json` wrote, with code that shares nothing with the planner, and does the steps as they stand in the file, one after the other. */
 export function verifyReport(text: string): Report | { wrong: string } {
   let data: unknown
   try {
@@ -24,10 +25,10 @@ export function verifyReport(text: string): Report | { wrong: string } {
   }
   if (!Array.isArray(data)) return { wrong: 'is not a list of planned papers, as “plan FILE --json” writes it.' }
   const strange = data.findIndex(entry => !isPlanned(entry))
-  if (strange >= 0) return { wrong: `[${strange}] is not a planned paper: it needs paper, problem and plan, as “plan FILE --json” writes them.` }
-  const checked = (data as PlannedPaper[]).map(({ paper, problem, plan }) => {
+  if (strange >= 0) return { wrong: `[${strange}] is not a planned paper: it needs paper, problem, plan and steps, as “plan FILE --json” writes them.` }
+  const checked = (data as PlannedPaper[]).map(({ paper, problem, plan, steps }) => {
     try {
-      return { paper, sheets: plan.sheets, bound: plan.bound, violations: [...verifyPlan(plan, problem), ...sequenceViolations(benchSequence(plan.layouts, problem.cutter), plan, problem)] }
+      return { paper, sheets: plan.sheets, bound: plan.bound, violations: [...verifyPlan(plan, problem), ...sequenceViolations(steps, plan, problem)] }
     }
     catch (error) {
       return { paper, sheets: plan.sheets, bound: plan.bound, violations: [`the plan is broken: ${(error as Error).message}`] }

@@ -90,14 +90,36 @@ describe('wakaru on the command line', () => {
     const file = join(folder, 'plan.json')
     writeFileSync(file, planned.stdout)
     expect(wakaru(['verify', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('can be cut as it stands') })
+    // The steps are those in the file: one that is wrong there is found, though the plan is right.
+    const right = papers[0].steps[0].keep.quantity
+    papers[0].steps[0].keep.quantity = right + 1
+    writeFileSync(file, JSON.stringify(papers))
+    expect(wakaru(['verify', file])).toMatchObject({ status: 1, stdout: expect.stringContaining('came off, not') })
+    papers[0].steps[0].keep.quantity = right
     papers[0].plan.layouts[0].repeats = 1
     writeFileSync(file, JSON.stringify(papers))
     expect(wakaru(['verify', file])).toMatchObject({ status: 1, stdout: expect.stringContaining('promised') })
-    for (const [text, reason] of [['{}', 'is not a list'], ['[7]', '[0] is not a planned paper'], ['plan', 'is not JSON'], ['[{"paper":"a","problem":{"demands":[],"supplies":[],"cutter":{}},"plan":{"layouts":[{}],"unplaced":[]}}]', 'wrong']] as const) {
+    for (const [text, reason] of [['{}', 'is not a list'], ['[7]', '[0] is not a planned paper'], ['plan', 'is not JSON'], ['[{"paper":"a","problem":{"demands":[],"supplies":[],"cutter":{}},"plan":{"layouts":[{}],"unplaced":[]},"steps":[]}]', 'wrong']] as const) {
       writeFileSync(file, text)
       const { status, stdout, stderr } = wakaru(['verify', file])
       expect([status !== 0, stdout + stderr]).toEqual([true, expect.stringContaining(reason)])
     }
+  })
+
+  it.each([
+    ['plan', '"leaf": "75 mm"', '"leaf": "0.000001 mm"', 'nothing that small can be cut'],
+    ['drawer', '"leaf": "75 mm"', '"leaf": "0.000001 mm"', 'nothing under 1 mm can be cut'],
+    ['drawer', '"squaring": "0 mm"', '"squaring": "200 mm"', '0 kits from what is on hand'],
+    ['plan', '"squaring": "0 mm"', '"squaring": "200 mm"', 'Nothing is left of a sheet once it is squared'],
+    ['plan', '"insertHeight": "90 mm",\n        "border": "3 mm"', '"insertHeight": "90 mm",\n        "border": "100 in"', 'nothing is left of it'],
+  ])('answers %s for sizes that nobody cuts, and says what is wrong with them', (command, from, to, said) => {
+    const file = join(folder, 'odd.json')
+    const text = readFileSync('demo/paper-boats.json', 'utf8')
+    expect(text).toContain(from)
+    writeFileSync(file, text.replace(from, to))
+    const { status, stdout, stderr } = wakaru([command, file])
+    expect([[0, 1].includes(status ?? 9), stderr]).toEqual([true, ''])
+    expect(stdout).toContain(said)
   })
 
   it('counts kits from the drawer and writes cuts as CSV', () => {

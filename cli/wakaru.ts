@@ -29,7 +29,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   --json        print data instead of tables
 
 FILE is a batch file, or - for standard input. Exit status: 0 done, 1 done with findings
-that must be settled before cutting, 2 wrong call or wrong file.`
+that must be settled before cutting, 2 wrong call or wrong file, 3 Wakaru itself broke down.`
 
 const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
   pieces: batch => piecesReport(batch, prepare(batch)),
@@ -99,4 +99,7 @@ function wrong(message: string): number {
   return 2
 }
 
-void run(process.argv.slice(2)).then(status => (process.exitCode = status))
+void run(process.argv.slice(2)).then(status => (process.exitCode = status)).catch((error: Error) => {
+  console.error(`Wakaru broke down over this: ${error.message}`)
+  process.exitCode = 3
+})

@@ -64,8 +64,10 @@ describe('the cutting problem of a paper', () => {
     const kept = plansFor(free!.problem, solve)[0].layouts.find(({ supply }) => supply === free!.problem.supplies[0]!.key)!
     const layouts = [writeLayout({ ...kept, repeats: 1 }, 'kept', 0, free!.problem, 'inch')]
     const [held] = prepare({ ...two, cutting: own({ without: two.cutting[0]!.without, layouts }) }).papers
-    expect(held!.problem.supplies.map(({ onHand, price }) => [onHand, price])).toEqual([[1, null], [2, 90]])
-    expect(verifyPlan(plansFor(held!.problem, solve)[0], held!.problem)).toEqual([])
+    expect(held!.problem.supplies.map(({ onHand, onlyFixed }) => [onHand, onlyFixed])).toEqual([[10, true], [2, undefined]])
+    const [plan] = plansFor(held!.problem, solve)
+    expect(verifyPlan(plan, held!.problem)).toEqual([])
+    expect(plan.layouts.filter(({ supply }) => supply === 'letter').map(({ key, repeats }) => [key, repeats])).toEqual([['kept', 1]])
   })
 })
 

@@ -1,4 +1,5 @@
 import type { Cutter } from '../cutting'
+import { LEAST_PIECE } from '../cutting'
 import type { CardEntry } from '../document'
 import { ANY_SCRAP } from '../document'
 import type { Finding, Piece } from '../folds'
@@ -18,7 +19,10 @@ export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cu
   }
   const findings: Finding[] = []
   const smallest = Math.min(piece.width.value, piece.height.value) as Length
-  if (smallest < cutter.smallestPiece) {
+  if (smallest < LEAST_PIECE) {
+    findings.push({ ...about, severity: 'stop', problem: `is only ${formatLength(smallest, units, { unit: true })} wide: nothing under 1 mm can be cut.` })
+  }
+  else if (smallest < cutter.smallestPiece) {
     findings.push({ ...about, severity: 'warn', problem: `is only ${formatLength(smallest, units, { unit: true })} wide, too narrow to hold in the trimmer. Cut it last off a wider strip, or with knife and ruler.` })
   }
   if (piece.kind === 'base' && paper.weight < STOCK_WEIGHTS.light) {

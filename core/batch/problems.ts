@@ -81,8 +81,7 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
     supplies: left.flatMap((supply) => {
       if (supply.kind !== 'sheet' || !without.has(supply.key)) return [supply]
       // A format that is not wanted still serves the layouts that are kept on it.
-      const held = keptOn.get(supply.key) ?? 0
-      return held > 0 ? [{ ...supply, onHand: held, price: supply.onHand < held ? supply.price : null }] : []
+      return keptOn.has(supply.key) ? [{ ...supply, onlyFixed: true }] : []
     }),
     ...kept.length > 0 && { fixed: kept },
     ...cut.length > 0 && { setUp: cut.map(({ key, supply, root }) => ({ key, supply, root })) },

@@ -11,7 +11,7 @@ export function besideFixed(problem: Problem): Problem {
     ...problem,
     fixed: undefined,
     demands: demands.map((demand): Demand => ({ ...demand, quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0)) })),
-    supplies: supplies.map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (opened.get(supply.key) ?? 0)) })),
+    supplies: supplies.filter(({ onlyFixed }) => !onlyFixed).map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (opened.get(supply.key) ?? 0)) })),
   }
 }
 

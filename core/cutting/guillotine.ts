@@ -10,6 +10,9 @@ export interface BestCut {
   root: CutNode
 }
 
+/** Points along one side beyond which a table of them is not made: many times as many as a class has. */
+const MOST_POINTS = 4000
+
 interface Item {
   demand: Demand
   turned: boolean
@@ -287,10 +290,14 @@ export class Guillotine {
 }
 
 /** Sums of sizes up to a whole, and the whole itself. */
+/** @throws RangeError where there are too many of them */
 function normalPoints(whole: number, sizes: number[]): number[] {
   const points = new Set<number>([0])
   for (const size of new Set(sizes)) {
-    for (const point of [...points].sort((a, b) => a - b)) for (let sum = point + size; sum <= whole; sum += size) points.add(sum)
+    for (const point of [...points].sort((a, b) => a - b)) {
+      for (let sum = point + size; sum <= whole; sum += size) points.add(sum)
+      if (points.size > MOST_POINTS) throw new RangeError('There are too many ways to set these pieces side by side.')
+    }
   }
   points.delete(0)
   points.add(whole)

@@ -1,5 +1,6 @@
 import { Patterns } from './patterns'
 import type { Problem } from './plan'
+import { LEAST_PIECE } from './plan'
 import { plan } from './planner'
 import type { Solve } from './solver'
 import { withKerf } from './kerf'
@@ -26,10 +27,13 @@ const NODES = 2000
 export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, solve: Solve): KitsFrom {
   const wanted = problem.demands.flatMap(demand => ((perKit.get(demand.key) ?? 0) > 0 ? [{ ...demand, quantity: perKit.get(demand.key)! }] : []))
   const drawer: Problem = { ...problem, demands: wanted, supplies: problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })), fixed: undefined, setUp: undefined }
-  if (wanted.length === 0 || drawer.supplies.length === 0) return { kits: 0, most: 0 }
+  const none = { kits: 0, most: 0 }
+  if (wanted.length === 0 || drawer.supplies.length === 0 || wanted.some(({ width, height }) => Math.min(width, height) < LEAST_PIECE)) return none
   const { demands, ...inflated } = withKerf(drawer)
   const patterns = new Patterns({ ...inflated, demands }, demands)
   const { columns, supplies } = patterns
+  // The trimmer is too short for all of it, or nothing is left of a sheet once it is squared.
+  if (supplies.length === 0) return none
   const allThere = patterns.addAll()
   const rows = () => [
     ...patterns.demandRows().map((row, index) => ({ least: 0, of: [...row.of, [columns.length, -demands[index]!.quantity] as [number, number]] })),

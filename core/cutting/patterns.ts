@@ -28,6 +28,7 @@ export class Patterns {
   private readonly known = new Map<string, number>()
   private readonly pricing: Guillotine[]
 
+  /** @throws RangeError where the pieces can be set side by side in too many ways */
   constructor(readonly problem: Problem, readonly demands: Demand[]) {
     const { cutter } = problem
     this.supplies = problem.supplies.filter(supply => (supply.price !== null || supply.onHand > 0) && isCuttable(supply, cutter))

@@ -20,6 +20,8 @@ export interface Supply {
   onHand: number
   /** Price of one more sheet in cents, `null` where none can be bought. */
   price: number | null
+  /** Nothing is cut from it but the layouts that are in the plan whatever else is. */
+  onlyFixed?: boolean
 }
 
 /** The maker's trimmer and habits. */
@@ -57,6 +59,9 @@ export interface Problem {
 
 /** A layout that the maker has the settings for. */
 export type SetUp = Required<Omit<Layout, 'repeats'>>
+
+/** Pieces narrower than this cannot be cut by anybody. */
+export const LEAST_PIECE = 1_000_000 as Length
 
 export interface Size {
   width: Length

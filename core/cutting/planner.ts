@@ -5,7 +5,7 @@ import { besideFixed, withFixed } from './fixed'
 import { Guillotine, limited } from './guillotine'
 import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from './plan'
 import { lessKerf, withKerf } from './kerf'
-import { area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf } from './plan'
+import { LEAST_PIECE, area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf } from './plan'
 import type { Solve } from './solver'
 import { frame, isCuttable, squared, stripLayout } from './strips'
 
@@ -111,9 +111,10 @@ function sortOut({ demands, supplies, cutter }: Problem): { placeable: Demand[],
 
   function whyNot(demand: Demand): string | undefined {
     const available = supplies.filter(supply => supply.price !== null || supply.onHand > 0)
+    if (Math.min(demand.width, demand.height) < LEAST_PIECE) return 'It is less than 1 mm wide: nothing that small can be cut.'
     if (available.length === 0) return 'There is no sheet on hand and none to buy.'
     const cuttable = available.filter(supply => isCuttable(supply, cutter))
-    if (cuttable.length === 0) return 'The trimmer is too short for every sheet of this paper.'
+    if (cuttable.length === 0) return 'Nothing is left of a sheet once it is squared, or the trimmer is too short for every sheet of this paper.'
     if (cuttable.some(supply => SIDES.some(along => stripLayout(supply, cutter, along, [demand], new Map([[demand.key, 1]]), area)))) return undefined
     const sheets = cuttable.map(supply => squared(supply, cutter))
     if (ways(demand).some(way => sheets.some(sheet => fits(way, sheet)))) return 'The trimmer is too short to cut it out.'

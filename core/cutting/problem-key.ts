@@ -15,7 +15,7 @@ export function problemKey(problem: Problem): string {
     objective,
     [cutter.length, cutter.mark, cutter.smallestPiece, cutter.stack, cutter.squaring, cutter.kerf, cutter.offcut.short, cutter.offcut.long].join(),
     ...demands.map(({ key, width, height, quantity, turn }) => `${key},${width},${height},${quantity},${turn}`),
-    ...supplies.map(({ key, kind, width, height, onHand, price }) => `${key},${kind},${width},${height},${onHand},${price}`),
+    ...supplies.map(({ key, kind, width, height, onHand, price, onlyFixed = false }) => `${key},${kind},${width},${height},${onHand},${price},${onlyFixed}`),
     ...setUp.map(({ key, supply, root }) => `set up ${key},${supply},${contentOf(root)}`),
     ...fixed.map(({ key, supply, repeats, root }) => `fixed ${key},${supply},${repeats},${contentOf(root)}`),
   ].join('\n')

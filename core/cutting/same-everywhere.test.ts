@@ -1,4 +1,6 @@
-import { readFileSync } from 'node:fs'
+import { readFileSync, readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import { Worker } from 'node:worker_threads'
 import fc from 'fast-check'
 import load from 'highs'
@@ -44,10 +46,11 @@ describe('a plan', () => {
 
 describe('the core', () => {
   it('asks for no time and throws no dice', () => {
-    const files = import.meta.glob(['../**/*.ts', '!../**/*.test.ts', '!../**/testing.ts'], { query: '?raw', import: 'default' })
-    expect(Object.keys(files).length).toBeGreaterThan(80)
-    for (const file of Object.keys(files)) {
-      expect([file, /Date\.now|performance\.|new Date\(\)|Math\.random/.exec(readFileSync(new URL(file, import.meta.url), 'utf8'))]).toEqual([file, null])
+    const core = fileURLToPath(new URL('..', import.meta.url))
+    const files = (readdirSync(core, { recursive: true }) as string[]).filter(file => file.endsWith('.ts') && !file.endsWith('.test.ts'))
+    expect(files.length).toBeGreaterThan(80)
+    for (const file of files) {
+      expect([file, /Date\.now|performance\.|new Date\(\)|Math\.random/.exec(readFileSync(join(core, file), 'utf8'))]).toEqual([file, null])
     }
   })
 })

@@ -37,6 +37,7 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     const across = step.side === 'width' ? 'height' : 'width'
     const left = held[step.side] - step.cuts * (step.fence + cutter.kerf)
     if (left < -cutter.kerf) say(`${step.hold} is too small for ${step.cuts} cuts`)
+    if (left === 0 && cutter.kerf === 0) say(`the last cut of ${step.hold} parts nothing`)
     if (held[across] > cutter.length && !step.byKnife) say(`the cut across ${step.hold} is longer than the trimmer`)
     const off: Size = { ...held, [step.side]: step.fence }
     const remains: Size = { ...held, [step.side]: left }

@@ -207,7 +207,8 @@ export function frame(supply: Supply, cutter: Cutter, body: CutNode): CutNode {
 export function isCuttable(supply: Supply, cutter: Cutter): boolean {
   if (marginOf(supply, cutter) > 0 && !squaringOrder(supply, cutter)) return false
   const inner = squared(supply, cutter)
-  return Math.min(inner.width, inner.height) <= cutter.length
+  const short = Math.min(inner.width, inner.height)
+  return short > 0 && short <= cutter.length
 }
 
 /** Whether a leftover is worth keeping by the maker's own rule. */
