@@ -11,6 +11,7 @@ import { writeBatch } from '../core/formats'
 import { inches, millimetres } from '../core/lengths'
 import { demoBatches } from '../demo'
 import { craftBatches, literatureClasses, studioOrders } from './cutting'
+import { editing } from './editing'
 import { median, ms, of, time } from './measure'
 
 /**
@@ -86,6 +87,7 @@ async function main() {
   const instances = Number(values.instances) || 1
   const parts: Record<string, () => string> = {
     classes: () => classes(solve),
+    editing,
     folds,
     command: commandLine,
     craft: () => craftBatches(solve),
