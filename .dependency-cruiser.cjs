@@ -1,4 +1,7 @@
-/** The rooms of the house and the arrows between them: lengths ← document ← paper ← folds, paper ← cutting, all ← kits ← batch ← formats and exports; then app, server, cli. */
+/**
+ * The rooms of the house and the arrows between them: lengths ← document ← paper ← folds, paper ← cutting,
+ * all ← kits ← batch ← formats and exports; then app, server, cli.
+ */
 const ROOMS = {
   lengths: [],
   document: ['lengths'],
@@ -24,7 +27,9 @@ module.exports = {
     })),
     {
       name: 'one-door',
-      comment: 'Other rooms import the index.ts of a core room, never a file behind it. The document has a second door, open.ts, with the validation classes.',
+      comment:
+        'Other rooms import the index.ts of a core room, never a file behind it. The document has a second door, open.ts, with '
+        + 'the validation classes.',
       severity: 'error',
       from: { path: '^(?!core/)|^core/([^/]+)/' },
       to: { path: '^core/[^/]+/.+', pathNot: '^core/[^/]+/index\\.ts$|^core/document/open\\.ts$|^core/$1/' },
@@ -57,7 +62,12 @@ module.exports = {
       to: { path: '^core/(formats|document/open)', dependencyTypesNot: ['type-only', 'dynamic-import'] },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    { name: 'no-orphans', severity: 'error', from: { orphan: true, path: '^(core|server/utils|cli)/', pathNot: [TEST, '\\.d\\.ts$', '^server/utils/'] }, to: {} },
+    {
+      name: 'no-orphans',
+      severity: 'error',
+      from: { orphan: true, path: '^(core|server/utils|cli)/', pathNot: [TEST, '\\.d\\.ts$', '^server/utils/'] },
+      to: {},
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

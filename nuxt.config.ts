@@ -12,7 +12,13 @@ export default defineNuxtConfig({
       ],
       link: [
         { rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' },
-        { rel: 'preload', as: 'font', type: 'font/woff2', href: '/fonts/source-sans-3-latin-wght-normal.woff2', crossorigin: 'anonymous' },
+        {
+          rel: 'preload',
+          as: 'font',
+          type: 'font/woff2',
+          href: '/fonts/source-sans-3-latin-wght-normal.woff2',
+          crossorigin: 'anonymous',
+        },
       ],
     },
   },
@@ -64,7 +70,26 @@ export default defineNuxtConfig({
   },
   primevue: {
     importTheme: { from: '~/theme/preset.ts' },
-    components: { include: ['Button', 'Checkbox', 'ConfirmDialog', 'DatePicker', 'Dialog', 'InputNumber', 'InputText', 'Menu', 'Message', 'ProgressBar', 'Select', 'SelectButton', 'Textarea', 'Toast', 'ToggleButton', 'ToggleSwitch'] },
+    components: {
+      include: [
+        'Button',
+        'Checkbox',
+        'ConfirmDialog',
+        'DatePicker',
+        'Dialog',
+        'InputNumber',
+        'InputText',
+        'Menu',
+        'Message',
+        'ProgressBar',
+        'Select',
+        'SelectButton',
+        'Textarea',
+        'Toast',
+        'ToggleButton',
+        'ToggleSwitch',
+      ],
+    },
     directives: { include: ['Tooltip'] },
   },
 })

@@ -21,11 +21,22 @@ import { median, ms, of, time } from './measure'
 const FRAME = 1000 / 60
 
 /** The demo class for some seats, fewest sheets for the least money. */
-const withSeats = (batch: Batch, seats: number): Batch => ({ ...batch, class: { ...batch.class, seats, spares: 0 }, wishes: { priority: 'money' }, cutting: [] })
+const withSeats = (batch: Batch, seats: number): Batch => ({
+  ...batch,
+  class: { ...batch.class, seats, spares: 0 },
+  wishes: { priority: 'money' },
+  cutting: [],
+})
 /** The demo classes at some sizes: how fast a change, the plans and the kits are, and how many sheets they take. */
 function classes(solve: Solve): string {
-  const speed = new Table({ head: ['Class', 'Kits', 'Change → pieces', 'of a frame', 'First plans', 'All plans', 'Kits'], style: { head: [], border: [] } })
-  const sheets = new Table({ head: ['Class', 'Kits', 'Sheets', 'Lower bound', 'Ratio', 'Papers proven'], style: { head: [], border: [] } })
+  const speed = new Table({
+    head: ['Class', 'Kits', 'Change → pieces', 'of a frame', 'First plans', 'All plans', 'Kits'],
+    style: { head: [], border: [] },
+  })
+  const sheets = new Table({
+    head: ['Class', 'Kits', 'Sheets', 'Lower bound', 'Ratio', 'Papers proven'],
+    style: { head: [], border: [] },
+  })
   for (const batch of demoBatches(new Date(2030, 0, 1))) {
     for (const seats of [12, 60, 500]) {
       const whole = withSeats(batch, seats)
@@ -50,14 +61,22 @@ const CHANGE = 5
 
 /** Every fold of the catalogue: how fast it is worked out, posed and drawn. */
 function folds(): string {
-  const table = new Table({ head: ['Fold', 'Panels', 'Change → pieces and findings', 'of 5 ms', 'Pose at an opening', 'Drawn view', 'Thickness map'], style: { head: [], border: [] } })
+  const table = new Table({
+    head: ['Fold', 'Panels', 'Change → pieces and findings', 'of 5 ms', 'Pose at an opening', 'Drawn view', 'Thickness map'],
+    style: { head: [], border: [] },
+  })
   for (const fold of FOLDS) {
     const inputs = defaultInputs(fold.parameters, 'inch')
     const card = fold.construct(inputs, 'inch', inches(1 / 16))
     const change = time(() => fold.construct(inputs, 'inch', inches(1 / 16)))
     table.push([
-      fold.name, card.parts.reduce((sum, { panels }) => sum + panels.length, 0), ms(change), of(change, CHANGE),
-      ms(time(() => poseOf(card, 0.4))), ms(time(() => drawFolded(card, 0.4, fold.view))), ms(time(() => thicknessMap(card, () => millimetres(0.3), millimetres(1.5)), 5)),
+      fold.name,
+      card.parts.reduce((sum, { panels }) => sum + panels.length, 0),
+      ms(change),
+      of(change, CHANGE),
+      ms(time(() => poseOf(card, 0.4))),
+      ms(time(() => drawFolded(card, 0.4, fold.view))),
+      ms(time(() => thicknessMap(card, () => millimetres(0.3), millimetres(1.5)), 5)),
     ])
   }
   return table.toString()
@@ -69,15 +88,19 @@ const FIRST_LINE = 500
 /** “pieces” on the command line, through npm and without it, beside a bare start of Node. */
 function commandLine(): string {
   const batch = writeBatch(demoBatches(new Date(2030, 0, 1))[1]!)
-  const start = (command: string, args: string[]) => median(Array.from({ length: 9 }, () => {
-    const began = performance.now()
-    spawnSync(command, args, { input: batch })
-    return performance.now() - began
-  }))
+  const start = (command: string, args: string[]) =>
+    median(
+      Array.from({ length: 9 }, () => {
+        const began = performance.now()
+        spawnSync(command, args, { input: batch })
+        return performance.now() - began
+      }),
+    )
   const node = start('node', ['-e', '0'])
   const command = start('node', ['scripts/wakaru.mjs', 'pieces', '-'])
   const npm = start('npm', ['run', '-s', 'wakaru', '--', 'pieces', '-'])
-  return `Command line, whole run of “pieces”: ${ms(command)}, ${of(command, node)} a bare start of Node (${ms(node)}); through npm ${ms(npm)}, ${of(npm, FIRST_LINE)} half a second.`
+  return `Command line, whole run of “pieces”: ${ms(command)}, ${of(command, node)} a bare start of Node (${ms(node)}); through `
+    + `npm ${ms(npm)}, ${of(npm, FIRST_LINE)} half a second.`
 }
 
 async function main() {
@@ -94,7 +117,8 @@ async function main() {
     literature: () => literatureClasses(solve, instances),
     studio: () => studioOrders(solve),
   }
-  if (values.only !== undefined && !Object.hasOwn(parts, values.only)) throw new Error(`--only takes one of: ${Object.keys(parts).join(', ')}.`)
+  if (values.only !== undefined && !Object.hasOwn(parts, values.only))
+    throw new Error(`--only takes one of: ${Object.keys(parts).join(', ')}.`)
 
   console.log(`Node ${process.version}, ${process.platform} ${process.arch}. Medians in one process.\n`)
   for (const [name, part] of Object.entries(parts)) if (values.only === undefined || values.only === name) console.log(`${part()}\n`)

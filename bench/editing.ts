@@ -38,13 +38,36 @@ function changed(batch: Batch): { edit: number, pieces: number, all: number } {
 /** A change in a class of 12 cards beside the same change in a class of one: only the card it touches is prepared. */
 export function editing(): string {
   const [, demo] = demoBatches(new Date(2030, 0, 1)) as [Batch, Batch]
-  const table = new Table({ head: ['Cards', 'Edit', 'Change → pieces', 'beside one card', 'With findings and patches', 'beside one card', 'Prepared from nothing'], style: { head: [], border: [] } })
-  const classOf = (cards: number): Batch => FOLDERS.slice(0, cards).reduce<Batch>((batch, fold) => ({ ...batch, cards: [...batch.cards, newCard(fold, batch)] }), { ...demo, cards: [] })
+  const table = new Table({
+    head: [
+      'Cards',
+      'Edit',
+      'Change → pieces',
+      'beside one card',
+      'With findings and patches',
+      'beside one card',
+      'Prepared from nothing',
+    ],
+    style: { head: [], border: [] },
+  })
+  const classOf = (cards: number): Batch =>
+    FOLDERS.slice(0, cards).reduce<Batch>((batch, fold) => ({ ...batch, cards: [...batch.cards, newCard(fold, batch)] }), {
+      ...demo,
+      cards: [],
+    })
   const one = changed(classOf(1))
   for (const cards of [1, 12, 20]) {
     const batch = classOf(cards)
     const many = cards === 1 ? one : changed(batch)
-    table.push([cards, ms(many.edit), ms(many.pieces), of(many.pieces, one.pieces), ms(many.all), of(many.all, one.all), ms(time(() => prepare(batch)))])
+    table.push([
+      cards,
+      ms(many.edit),
+      ms(many.pieces),
+      of(many.pieces, one.pieces),
+      ms(many.all),
+      of(many.all, one.all),
+      ms(time(() => prepare(batch))),
+    ])
   }
   return table.toString()
 }

@@ -2,7 +2,8 @@ import { MaxRectsPacker } from 'maxrects-packer'
 import type { Problem } from '../core/cutting'
 
 /** Every piece of a problem by itself, largest first, on the one sheet format it has. */
-const piecesOf = ({ demands }: Problem) => demands.flatMap(({ width, height, quantity, turn }) => Array.from({ length: quantity }, () => ({ width, height, turn })))
+const piecesOf = ({ demands }: Problem) =>
+  demands.flatMap(({ width, height, quantity, turn }) => Array.from({ length: quantity }, () => ({ width, height, turn })))
 
 /**
  * First fit by decreasing height: pieces in the order of their heights go onto the first
@@ -11,7 +12,12 @@ const piecesOf = ({ demands }: Problem) => demands.flatMap(({ width, height, qua
  */
 export function firstFitStrips(problem: Problem): number {
   const [{ width, height }] = problem.supplies as [Problem['supplies'][number]]
-  const upright = piecesOf(problem).map(piece => (piece.turn === 'either' && piece.width > piece.height && piece.width <= height ? { ...piece, width: piece.height, height: piece.width } : piece))
+  const upright = piecesOf(problem)
+    .map(piece =>
+      piece.turn === 'either' && piece.width > piece.height && piece.width <= height
+        ? { ...piece, width: piece.height, height: piece.width }
+        : piece,
+    )
     .map(piece => (piece.width > width && piece.turn === 'either' ? { ...piece, width: piece.height, height: piece.width } : piece))
     .sort((a, b) => b.height - a.height || b.width - a.width)
   const sheets: { left: number, strips: { height: number, left: number }[] }[] = []
@@ -22,7 +28,7 @@ export function firstFitStrips(problem: Problem): number {
       continue
     }
     let sheet = sheets.find(({ left }) => left >= piece.height)
-    if (!sheet) sheets.push(sheet = { left: height, strips: [] })
+    if (!sheet) sheets.push((sheet = { left: height, strips: [] }))
     sheet.left -= piece.height
     sheet.strips.push({ height: piece.height, left: width - piece.width })
   }

@@ -2,7 +2,10 @@ import { DEFAULT_POST, DEFAULT_TOOLS } from '../core/document'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Fold, MessageArea, Parameter, Part, Place } from '../core/folds'
-import { FOLDS, blanksOf, creaseAt, defaultInputs, dropOutsOf, foldById, inputProblem, inputProblems, passesThrough, sizeAt, thicknessMap, usualPaper } from '../core/folds'
+import {
+  FOLDS, blanksOf, creaseAt, defaultInputs, dropOutsOf, foldById, inputProblem, inputProblems, passesThrough, sizeAt, thicknessMap,
+  usualPaper,
+} from '../core/folds'
 import { suppliesFor } from '../core/kits'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, lengthFrom, nanometres, writeLength } from '../core/lengths'
@@ -24,17 +27,33 @@ const range = (parameter: Parameter): string => {
 const natural = (parameter: Parameter, units: Units): string =>
   'defaults' in parameter ? parameter.defaults[units] : String(parameter.initial)
 
-const parameterRows = ({ parameters }: Fold, units?: Units) => Object.entries(parameters).map(([name, parameter]) => ({
-  name, label: parameter.label, kind: parameter.kind, range: range(parameter),
-  usual: units ? natural(parameter, units) : [...new Set([natural(parameter, 'inch'), natural(parameter, 'metric')])].join(' / '),
-}))
+const parameterRows = ({ parameters }: Fold, units?: Units) =>
+  Object.entries(parameters).map(([name, parameter]) => ({
+    name,
+    label: parameter.label,
+    kind: parameter.kind,
+    range: range(parameter),
+    usual: units ? natural(parameter, units) : [...new Set([natural(parameter, 'inch'), natural(parameter, 'metric')])].join(' / '),
+  }))
 
 /** The catalogue with every parameter, its natural value and its range. */
 export function foldsReport(units?: Units): Report {
-  const data = FOLDS.map(fold => ({ number: fold.number, id: fold.id, name: fold.name, summary: fold.summary, parameters: parameterRows(fold, units) }))
-  const text = data.map(({ number, id, name, summary, parameters }) => `${number}. ${name} (${id})\n${summary}\n${table(
-    ['Parameter', 'Meaning', 'Usual', 'Range'], parameters.map(({ name, label, usual, range }) => [name, label, usual, range]),
-  )}`).join('\n\n')
+  const data = FOLDS.map(fold => ({
+    number: fold.number,
+    id: fold.id,
+    name: fold.name,
+    summary: fold.summary,
+    parameters: parameterRows(fold, units),
+  }))
+  const text = data
+    .map(
+      ({ number, id, name, summary, parameters }) =>
+        `${number}. ${name} (${id})\n${summary}\n${table(
+          ['Parameter', 'Meaning', 'Usual', 'Range'],
+          parameters.map(({ name, label, usual, range }) => [name, label, usual, range]),
+        )}`,
+    )
+    .join('\n\n')
   return { data, text, stops: 0 }
 }
 
@@ -43,18 +62,33 @@ export function foldsReport(units?: Units): Report {
  * @param sets `name=value` each
  * @param folders where to write the flat patterns, by format
  */
-export async function foldReport(id: string | undefined, sets: string[], units: Units, folders: Partial<Record<PatternFormat, string>> = {}): Promise<Report | { wrong: string }> {
+export async function foldReport(
+  id: string | undefined,
+  sets: string[],
+  units: Units,
+  folders: Partial<Record<PatternFormat, string>> = {},
+): Promise<Report | { wrong: string }> {
   const fold = id === undefined ? undefined : foldById(id)
-  if (!fold) return { wrong: `${id === undefined ? 'fold takes the identifier of a fold' : `There is no fold “${id}”`}; there are: ${FOLDS.map(({ id }) => id).join(', ')}.` }
+  if (!fold)
+    return {
+      wrong: `${id === undefined ? 'fold takes the identifier of a fold' : `There is no fold “${id}”`}; there are: `
+        + `${FOLDS.map(({ id }) => id).join(', ')}.`,
+    }
   const inputs = defaultInputs(fold.parameters, units)
   for (const set of sets) {
     const [name = '', ...rest] = set.split('=')
     const value = rest.join('=')
     const parameter = Object.hasOwn(fold.parameters, name) ? fold.parameters[name] : undefined
     if (!parameter || rest.length === 0) {
-      return { wrong: parameter ? `--set ${name} needs a value: ${name}=${natural(parameter, units)}.` : inputProblems(fold.parameters, { [name]: value }, units).map(({ problem }) => `“${name}” ${problem}`).join() }
+      return {
+        wrong: parameter
+          ? `--set ${name} needs a value: ${name}=${natural(parameter, units)}.`
+          : inputProblems(fold.parameters, { [name]: value }, units)
+              .map(({ problem }) => `“${name}” ${problem}`)
+              .join(),
+      }
     }
-    const input = parameter.kind === 'toggle' ? { true: true, false: false }[value] ?? value : value
+    const input = parameter.kind === 'toggle' ? ({ true: true, false: false }[value] ?? value) : value
     const problem = inputProblem(parameter, input, units)
     if (problem) return { wrong: `${name}: ${problem} Range: ${range(parameter)}.` }
     inputs[name] = input
@@ -83,29 +117,87 @@ export async function foldReport(id: string | undefined, sets: string[], units: 
   }
   const supplies = suppliesFor(card.joints, units)
   const place = ({ x, y }: Place) => ({ x: exact(x.value), y: exact(y.value) })
-  const area = (message: MessageArea) => ({ where: message.where, width: exact(message.width.value), height: exact(message.height.value) })
+  const area = (message: MessageArea) => ({
+    where: message.where,
+    width: exact(message.width.value),
+    height: exact(message.height.value),
+  })
   const bulk = thicknessMap(card, usualThickness, lengthFrom(DEFAULT_POST.foam))
   const data = {
     fold: fold.id,
     parameters: inputs,
-    finished: { width: exact(card.finished.width.value), height: exact(card.finished.height.value), depth: card.finished.depth && exact(card.finished.depth.value) },
+    finished: {
+      width: exact(card.finished.width.value),
+      height: exact(card.finished.height.value),
+      depth: card.finished.depth && exact(card.finished.depth.value),
+    },
     closed: box(0),
     displayed: box(1),
-    thickness: bulk && { most: exact(bulk.most.thickness), at: { x: exact(bulk.most.x), y: exact(bulk.most.y) }, layers: bulk.most.layers },
+    thickness: bulk && {
+      most: exact(bulk.most.thickness),
+      at: { x: exact(bulk.most.x), y: exact(bulk.most.y) },
+      layers: bulk.most.layers,
+    },
     travel: card.travels.map(({ name, distance }) => ({ part: name, distance: exact(distance.value) })),
     collisions: passesThrough(card).map(({ opening, panels, depth }) => ({ opening, panels, depth: exact(nanometres(depth)) })),
     pieces: card.pieces.map(({ key, name, kind, width, height, printTop, scores }) => ({
-      key, name, kind, width: exact(width.value), height: exact(height.value), printTop, from: { width: width.explain(units), height: height.explain(units) },
-      scores: scores.map(({ at, fromOtherEnd, along, direction, turnOver, reading }) => ({ at: exact(at.value), fromOtherEnd: exact(fromOtherEnd.value), along, direction, turnOver, reading: { from: reading.from, at: exact(reading.at) } })),
+      key,
+      name,
+      kind,
+      width: exact(width.value),
+      height: exact(height.value),
+      printTop,
+      from: { width: width.explain(units), height: height.explain(units) },
+      scores: scores.map(({ at, fromOtherEnd, along, direction, turnOver, reading }) => ({
+        at: exact(at.value),
+        fromOtherEnd: exact(fromOtherEnd.value),
+        along,
+        direction,
+        turnOver,
+        reading: { from: reading.from, at: exact(reading.at) },
+      })),
     })),
-    creases: card.parts.flatMap(part => part.creases.map(crease => ({
-      part: part.key, between: crease.between, along: crease.along, at: exact(creaseAt(crease).value), direction: crease.direction,
-      face: crease.direction === 'valley' ? 'inside' : 'outside', from: place(crease.from), to: place(crease.to), degrees: { closed: crease.angle(0), displayed: crease.angle(1) },
-    }))),
+    creases: card.parts.flatMap(part =>
+      part.creases.map(crease => ({
+        part: part.key,
+        between: crease.between,
+        along: crease.along,
+        at: exact(creaseAt(crease).value),
+        direction: crease.direction,
+        face: crease.direction === 'valley' ? 'inside' : 'outside',
+        from: place(crease.from),
+        to: place(crease.to),
+        degrees: { closed: crease.angle(0), displayed: crease.angle(1) },
+      })),
+    ),
     slits: card.parts.flatMap(part => part.slits.map(({ from, to }) => ({ part: part.key, from: place(from), to: place(to) }))),
-    windows: card.parts.flatMap(part => part.windows.map(({ name, shape, x, y, width, height }) => ({ part: part.key, name, shape, at: { x: exact(x.value), y: exact(y.value) }, width: exact(width.value), height: exact(height.value) }))),
-    dropOuts: dropOutsOf(card).map(({ part, name, shape, width, height }) => ({ part, name, shape, width: exact(width.value), height: exact(height.value) })),
-    joints: card.joints.map(({ part, onto, face, faceDown, turned, means, glue }) => ({ part, onto: `${onto.part}/${onto.key}`, face, faceDown, turned, means, width: exact(glue.width.value), height: exact(glue.height.value) })),
+    windows: card.parts.flatMap(part =>
+      part.windows.map(({ name, shape, x, y, width, height }) => ({
+        part: part.key,
+        name,
+        shape,
+        at: { x: exact(x.value), y: exact(y.value) },
+        width: exact(width.value),
+        height: exact(height.value),
+      })),
+    ),
+    dropOuts: dropOutsOf(card).map(({ part, name, shape, width, height }) => ({
+      part,
+      name,
+      shape,
+      width: exact(width.value),
+      height: exact(height.value),
+    })),
+    joints: card.joints.map(({ part, onto, face, faceDown, turned, means, glue }) => ({
+      part,
+      onto: `${onto.part}/${onto.key}`,
+      face,
+      faceDown,
+      turned,
+      means,
+      width: exact(glue.width.value),
+      height: exact(glue.height.value),
+    })),
     message: card.message && area(card.message),
     stamping: card.stamping.map(area),
     supplies: { tape: exact(supplies.tape), foamPads: supplies.pads, others: card.extras },
@@ -115,10 +207,17 @@ export async function foldReport(id: string | undefined, sets: string[], units: 
   }
   const show = (length: Length) => formatLength(length, units)
   const text = [
-    `${fold.name}: ${data.finished.width} × ${data.finished.height} closed; on display ${data.displayed.width} × ${data.displayed.height} × ${data.displayed.depth}`,
-    table(['Piece', 'Width × height', 'Scores', 'Where from'], card.pieces.map(({ name, width, height, scores }) => [
-      name, `${show(width.value)} × ${show(height.value)}`, scores.map(({ at, direction }) => `${show(at.value)} ${direction}`).join(', '), width.explain(units),
-    ])),
+    `${fold.name}: ${data.finished.width} × ${data.finished.height} closed; on display ${data.displayed.width} × `
+    + `${data.displayed.height} × ${data.displayed.depth}`,
+    table(
+      ['Piece', 'Width × height', 'Scores', 'Where from'],
+      card.pieces.map(({ name, width, height, scores }) => [
+        name,
+        `${show(width.value)} × ${show(height.value)}`,
+        scores.map(({ at, direction }) => `${show(at.value)} ${direction}`).join(', '),
+        width.explain(units),
+      ]),
+    ),
     ...card.travels.map(({ name, distance }) => `${name} travels ${show(distance.value)}.`),
     ...card.steps.map(({ text, warning }, index) => `${index + 1}. ${text}${warning ? ` — ${warning}` : ''}`),
     ...files.map(file => `Written: ${file}`),

@@ -32,11 +32,18 @@ const sheetText = (batch: Batch, width: Length, height: Length) => sheetName(wid
 const heading = ({ class: { title, date, seats, spares } }: Batch) => `${title}, ${date}: ${seats} seats and ${spares} spares`
 
 /** A finding as data, its right value written with unit. */
-export const findingData = ({ severity, subject, problem, parameter, fix }: Finding, units: Units) =>
-  ({ severity, subject, problem, parameter, fix: fix && { ...fix, value: writeLength(fix.value, units) } })
+export const findingData = ({ severity, subject, problem, parameter, fix }: Finding, units: Units) => ({
+  severity,
+  subject,
+  problem,
+  parameter,
+  fix: fix && { ...fix, value: writeLength(fix.value, units) },
+})
 
 const findingLines = (findings: ClassFinding[]): string[] =>
-  findings.map(({ severity, title, subject, problem }) => `${severity.toUpperCase()}  ${title}: ${subject === title ? '' : `${subject} `}${problem}`)
+  findings.map(
+    ({ severity, title, subject, problem }) => `${severity.toUpperCase()}  ${title}: ${subject === title ? '' : `${subject} `}${problem}`,
+  )
 
 export function piecesReport(batch: Batch, preparation: Preparation): Report {
   const findings = findingsOf(preparation)
@@ -49,25 +56,47 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
       title: card.entry.title,
       kits: card.kits,
       pieces: card.pieces.map(piece => ({
-        key: piece.key, name: piece.name, width: exact(piece.width.value), height: exact(piece.height.value),
-        perKit: piece.perKit, quantity: piece.quantity, paper: piece.paper?.key ?? null, printTop: piece.printTop,
+        key: piece.key,
+        name: piece.name,
+        width: exact(piece.width.value),
+        height: exact(piece.height.value),
+        perKit: piece.perKit,
+        quantity: piece.quantity,
+        paper: piece.paper?.key ?? null,
+        printTop: piece.printTop,
         from: { width: piece.width.explain(units), height: piece.height.explain(units) },
-        scores: piece.scores.map(score => ({ at: exact(score.at.value), fromOtherEnd: exact(score.fromOtherEnd.value), direction: score.direction, turnOver: score.turnOver })),
+        scores: piece.scores.map(score => ({
+          at: exact(score.at.value),
+          fromOtherEnd: exact(score.fromOtherEnd.value),
+          direction: score.direction,
+          turnOver: score.turnOver,
+        })),
       })),
       findings: viewOf(card, batch.post, units).findings.map(finding => findingData(finding, units)),
     })),
   }
-  const sections = preparation.cards.map(({ entry, kits, pieces }) => `\n${entry.title}: ${kits} kits\n${table(
-    ['Piece', 'Width × height', 'Kit', 'In all', 'Paper', 'Scores', 'Where from'],
-    pieces.map(piece => [
-      piece.name, sizeText(batch, piece.width.value, piece.height.value), piece.perKit, piece.quantity, piece.paper?.name ?? '–',
-      piece.scores.map(({ at, direction }) => `${formatLength(at.value, units)} ${direction}`).join(', '), piece.width.explain(units),
-    ]),
-  )}`)
+  const sections = preparation.cards.map(
+    ({ entry, kits, pieces }) =>
+      `\n${entry.title}: ${kits} kits\n${table(
+        ['Piece', 'Width × height', 'Kit', 'In all', 'Paper', 'Scores', 'Where from'],
+        pieces.map(piece => [
+          piece.name,
+          sizeText(batch, piece.width.value, piece.height.value),
+          piece.perKit,
+          piece.quantity,
+          piece.paper?.name ?? '–',
+          piece.scores.map(({ at, direction }) => `${formatLength(at.value, units)} ${direction}`).join(', '),
+          piece.width.explain(units),
+        ]),
+      )}`,
+  )
   return { data, text: [heading(batch), ...sections, '', ...findingLines(findings)].join('\n').trimEnd(), stops: stopsIn(findings) }
 }
 
-const moneyIn = ({ prices: { currency } }: Batch) => (cents: number) => new Intl.NumberFormat('en', { style: 'currency', currency }).format(cents / 100)
+const moneyIn
+  = ({ prices: { currency } }: Batch) =>
+    (cents: number) =>
+      new Intl.NumberFormat('en', { style: 'currency', currency }).format(cents / 100)
 
 export function planReport(batch: Batch, preparation: Preparation, outcomes: PaperOutcome[]): Report {
   const findings = findingsOf(preparation, outcomes)
@@ -78,59 +107,115 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
   const stepText = (step: BenchStep) => {
     const from = step.reading.from === 'far' ? ` (set ${formatLength(step.reading.at, units)} from the other edge)` : ''
     const rest = step.rest ? `, ${step.rest.name} remains` : ''
-    return `${step.turn ? 'turn; ' : ''}${step.quantity} × ${step.hold}: fence ${formatLength(step.fence, units, { unit: true })}${from} along the ${step.side}, ${step.cuts} ${step.cuts === 1 ? 'cut' : 'cuts'}: ${step.keep.quantity} × ${step.keep.name}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
+    return `${step.turn ? 'turn; ' : ''}${step.quantity} × ${step.hold}: fence `
+      + `${formatLength(step.fence, units, { unit: true })}${from} along the ${step.side}, ${step.cuts} `
+      + `${step.cuts === 1 ? 'cut' : 'cuts'}: ${step.keep.quantity} × `
+      + `${step.keep.name}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
   }
-  const data = outcomes.map(({ paper, entry, plan, sheets, settings, settingsAlone, strokes, handlings, minutes, steps, choices, usedUp, leaves }) => ({
-    paper: paper.key,
-    problem: entry.problem,
-    plan,
-    sheets: plan.sheets,
-    bound: plan.bound,
-    yield: plan.yield,
-    settings,
-    settingsAlone,
-    strokes,
-    handlings,
-    minutes,
-    choices: choices.map(choice => ({ sheets: choice.plan.sheets, layouts: choice.plan.layouts.length, spending: choice.plan.spending, settings: choice.settings, minutes: choice.minutes })),
-    usedUp: offcutsIn(usedUp).map(leftoverData),
-    leaves: leaves.map(leftoverData),
-    formats: sheets.map(sheet => ({ ...sheet, width: exact(sheet.width), height: exact(sheet.height) })),
-    unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({ piece: entry.names.get(demand), quantity, reason })),
-    steps,
-  }))
-  const overview = table(['Paper', 'Sheets', 'At least', 'Yield', 'Layouts', 'Settings', 'Strokes', 'Minutes', 'On hand', 'To buy'], outcomes.map(({ paper, plan, settings, strokes, minutes, sheets }) => [
-    paper.name, plan.sheets, plan.bound, `${Math.round(plan.yield * 100)} %`, plan.layouts.length, settings, strokes, wholeMinutes(minutes),
-    sheets.reduce((sum, { onHand }) => sum + onHand, 0), sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0),
-  ]))
+  const data = outcomes.map(
+    ({ paper, entry, plan, sheets, settings, settingsAlone, strokes, handlings, minutes, steps, choices, usedUp, leaves }) => ({
+      paper: paper.key,
+      problem: entry.problem,
+      plan,
+      sheets: plan.sheets,
+      bound: plan.bound,
+      yield: plan.yield,
+      settings,
+      settingsAlone,
+      strokes,
+      handlings,
+      minutes,
+      choices: choices.map(choice => ({
+        sheets: choice.plan.sheets,
+        layouts: choice.plan.layouts.length,
+        spending: choice.plan.spending,
+        settings: choice.settings,
+        minutes: choice.minutes,
+      })),
+      usedUp: offcutsIn(usedUp).map(leftoverData),
+      leaves: leaves.map(leftoverData),
+      formats: sheets.map(sheet => ({ ...sheet, width: exact(sheet.width), height: exact(sheet.height) })),
+      unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({ piece: entry.names.get(demand), quantity, reason })),
+      steps,
+    }),
+  )
+  const overview = table(
+    ['Paper', 'Sheets', 'At least', 'Yield', 'Layouts', 'Settings', 'Strokes', 'Minutes', 'On hand', 'To buy'],
+    outcomes.map(({ paper, plan, settings, strokes, minutes, sheets }) => [
+      paper.name,
+      plan.sheets,
+      plan.bound,
+      `${Math.round(plan.yield * 100)} %`,
+      plan.layouts.length,
+      settings,
+      strokes,
+      wholeMinutes(minutes),
+      sheets.reduce((sum, { onHand }) => sum + onHand, 0),
+      sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0),
+    ]),
+  )
   const details = outcomes.map(({ paper, entry, plan, steps, choices, usedUp, leaves }) => {
     const { names, problem, paperOf } = entry
     const layouts = plan.layouts.map(({ supply, repeats, root }, at) => {
-      const sheet = problem.supplies.find(({ key }) => key === supply)!
+      const sheet = problem.supplies.find(({ key }) => key === supply)
       const counts = [...countsOf(root)].map(([key, count]) => `${count} × ${names.get(key)}`).join(', ')
-      return `  ${plan.layouts.length > 1 ? `sheet ${at + 1}: ` : ''}${repeats} × ${sheet.kind === 'sheet' ? '' : `${paperOf ? `${paperOf.get(supply)!.name} ` : ''}${sheet.kind} `}${sheetText(batch, sheet.width, sheet.height)}: ${counts}`
+      const kind = !sheet || sheet.kind === 'sheet' ? '' : `${[paperOf?.get(supply)?.name, sheet.kind].filter(Boolean).join(' ')} `
+      const size = sheet ? sheetText(batch, sheet.width, sheet.height) : supply
+      return `  ${plan.layouts.length > 1 ? `sheet ${at + 1}: ` : ''}${repeats} × ${kind}${size}: ${counts}`
     })
-    const leftovers = (word: string, list: Leftover[]) => (list.length === 0 ? [] : [`  ${word} ${list.map(({ count, width, height }) => `${count} × ${sizeText(batch, width, height)}`).join(', ')}`])
-    const others = choices.length < 2 ? [] : [`  choices: ${choices.map(choice => `${choice.plan.sheets} sheets in ${Math.ceil(choice.minutes)} min with ${choice.settings} settings${choice.plan.spending > 0 ? `, ${money(choice.plan.spending)} to buy` : ''}`).join('; ')}`]
+    const leftovers = (word: string, list: Leftover[]) =>
+      list.length === 0
+        ? []
+        : [`  ${word} ${list.map(({ count, width, height }) => `${count} × ${sizeText(batch, width, height)}`).join(', ')}`]
+    const inWords = ({ plan: { sheets, spending }, minutes, settings }: PaperOutcome['choices'][number]) =>
+      `${sheets} sheets in ${Math.ceil(minutes)} min with ${settings} settings${spending > 0 ? `, ${money(spending)} to buy` : ''}`
+    const others = choices.length < 2 ? [] : [`  choices: ${choices.map(inWords).join('; ')}`]
     const missing = plan.unplaced.map(({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`)
-    return [`\n${paper.name}`, ...layouts, ...steps.map((step, n) => `    ${n + 1}. ${stepText(step)}`), ...leftovers('uses up', offcutsIn(usedUp)), ...leftovers('leaves', leaves), ...others, ...missing].join('\n')
+    return [
+      `\n${paper.name}`,
+      ...layouts,
+      ...steps.map((step, n) => `    ${n + 1}. ${stepText(step)}`),
+      ...leftovers('uses up', offcutsIn(usedUp)),
+      ...leftovers('leaves', leaves),
+      ...others,
+      ...missing,
+    ].join('\n')
   })
-  return { data, text: [heading(batch), overview, ...details, '', ...findingLines(findings)].join('\n').trimEnd(), stops: stopsIn(findings) }
+  return {
+    data,
+    text: [heading(batch), overview, ...details, '', ...findingLines(findings)].join('\n').trimEnd(),
+    stops: stopsIn(findings),
+  }
 }
 
 export function drawerReport(batch: Batch, preparation: Preparation, solve: Solve): Report {
   const findings = findingsOf(preparation)
-  const data = kitProblems(batch, preparation).map(({ paper, problem, perKit }) => ({ paper: paper.key, name: paper.name, ...mostKits(problem, perKit, solve) }))
+  const data = kitProblems(batch, preparation).map(({ paper, problem, perKit }) => ({
+    paper: paper.key,
+    name: paper.name,
+    ...mostKits(problem, perKit, solve),
+  }))
   const kits = data.length > 0 ? Math.min(...data.map(entry => entry.kits)) : 0
-  const first = data.filter(entry => entry.kits === kits).map(({ name }) => name).join(', ')
+  const first = data
+    .filter(entry => entry.kits === kits)
+    .map(({ name }) => name)
+    .join(', ')
   return {
     data: { kits, papers: data },
     text: [
       heading(batch),
-      table(['Paper', 'Kits', 'At most'], data.map(({ name, kits, most }) => [name, kits, most])),
-      data.length > 0 ? `${kits} ${kits === 1 ? 'kit' : 'kits'} from what is on hand; first to run out: ${first}.` : 'No piece has a paper yet.',
-      '', ...findingLines(findings),
-    ].join('\n').trimEnd(),
+      table(
+        ['Paper', 'Kits', 'At most'],
+        data.map(({ name, kits, most }) => [name, kits, most]),
+      ),
+      data.length > 0
+        ? `${kits} ${kits === 1 ? 'kit' : 'kits'} from what is on hand; first to run out: ${first}.`
+        : 'No piece has a paper yet.',
+      '',
+      ...findingLines(findings),
+    ]
+      .join('\n')
+      .trimEnd(),
     stops: stopsIn(findings),
   }
 }
@@ -143,17 +228,36 @@ export function kitsReport(batch: Batch, preparation: Preparation, kits: Kits): 
   const data = {
     seats: kits.seats,
     costs: kits.costs.map(cost => ({ ...cost, supplies: { ...cost.supplies, tape: writeLength(cost.supplies.tape, units) } })),
-    purchases: kits.purchases.map(purchase => ({ ...purchase, width: writeLength(purchase.width, units), height: writeLength(purchase.height, units) })),
+    purchases: kits.purchases.map(purchase => ({
+      ...purchase,
+      width: writeLength(purchase.width, units),
+      height: writeLength(purchase.height, units),
+    })),
     totals: { ...kits.totals, tape: writeLength(kits.totals.tape, units) },
   }
   const text = [
     heading(batch),
-    table(['Bag', 'Cards'], kits.seats.map(({ label, cards }) => [label, cards.map(key => titles.get(key)).join(', ') || '–'])),
-    table(['Card', 'Paper', 'Tape and foam', 'One kit'], kits.costs.map(({ card, paper, other }) => [titles.get(card) ?? card, money(paper), money(other), money(paper + other)])),
-    table(['Paper', 'Sheet', 'Needed', 'On hand', 'To buy', 'Cost'], kits.purchases.map(({ paper, width, height, needed, onHand, toBuy, cost }) => [
-      paper, sheetText(batch, width, height), needed, onHand, toBuy, cost === null ? (toBuy > 0 ? 'not for sale' : '') : money(cost),
-    ])),
-    `Tape ${(kits.totals.tape / 1e9).toFixed(1)} m, foam pads ${kits.totals.pads}. To buy ${money(kits.totals.spending)}, the whole class ${money(kits.totals.cost)}.`,
+    table(
+      ['Bag', 'Cards'],
+      kits.seats.map(({ label, cards }) => [label, cards.map(key => titles.get(key)).join(', ') || '–']),
+    ),
+    table(
+      ['Card', 'Paper', 'Tape and foam', 'One kit'],
+      kits.costs.map(({ card, paper, other }) => [titles.get(card) ?? card, money(paper), money(other), money(paper + other)]),
+    ),
+    table(
+      ['Paper', 'Sheet', 'Needed', 'On hand', 'To buy', 'Cost'],
+      kits.purchases.map(({ paper, width, height, needed, onHand, toBuy, cost }) => [
+        paper,
+        sheetText(batch, width, height),
+        needed,
+        onHand,
+        toBuy,
+        cost === null ? (toBuy > 0 ? 'not for sale' : '') : money(cost),
+      ]),
+    ),
+    `Tape ${(kits.totals.tape / 1e9).toFixed(1)} m, foam pads ${kits.totals.pads}. To buy ${money(kits.totals.spending)}, the `
+    + `whole class ${money(kits.totals.cost)}.`,
     ...findingLines(findings),
   ].join('\n')
   return { data, text, stops: stopsIn(findings) }

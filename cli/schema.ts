@@ -3,7 +3,11 @@ import { BatchFile, CHECKS } from '../core/document/open'
 import { defaultMetadataStorage } from 'class-transformer/esm5/storage'
 import { targetConstructorToSchema, validationMetadatasToSchemas } from 'class-validator-jsonschema'
 
-const LENGTH = { type: 'string', description: 'A length with its unit: "5 3/8 in", "136 mm", "13.6 cm"', pattern: '(in|inch|inches|mm|cm|m|["″”])\\s*$' } as const
+const LENGTH = {
+  type: 'string',
+  description: 'A length with its unit: "5 3/8 in", "136 mm", "13.6 cm"',
+  pattern: '(in|inch|inches|mm|cm|m|["″”])\\s*$',
+} as const
 
 /** The published JSON Schema of the batch file, written from the classes that validate it. */
 export function batchSchema(): object {
@@ -13,22 +17,46 @@ export function batchSchema(): object {
     additionalConverters: {
       [CHECKS.length]: () => LENGTH,
       [CHECKS.day]: () => ({ type: 'string' as const, format: 'date', pattern: '^\\d{4}-\\d{2}-\\d{2}$' }),
-      [CHECKS.parameters]: () => ({ type: 'object' as const, additionalProperties: { anyOf: [{ type: 'string' as const }, { type: 'boolean' as const }] } }),
+      [CHECKS.parameters]: () => ({
+        type: 'object' as const,
+        additionalProperties: { anyOf: [{ type: 'string' as const }, { type: 'boolean' as const }] },
+      }),
       [CHECKS.one]: () => ({}),
       [CHECKS.text]: ({ constraints }: { constraints: unknown[] }) => ({ type: 'string' as const, maxLength: Number(constraints[0]) }),
-      [CHECKS.filledText]: ({ constraints }: { constraints: unknown[] }) => ({ type: 'string' as const, maxLength: Number(constraints[0]), pattern: '\\S' }),
+      [CHECKS.filledText]: ({ constraints }: { constraints: unknown[] }) => ({
+        type: 'string' as const,
+        maxLength: Number(constraints[0]),
+        pattern: '\\S',
+      }),
       [CHECKS.list]: ({ constraints }: { constraints: unknown[] }) => ({ type: 'array' as const, maxItems: Number(constraints[0]) }),
-      [CHECKS.wholeOrNull]: ({ constraints }: { constraints: unknown[] }) => ({ type: ['integer', 'null'] as never, minimum: 0, maximum: Number(constraints[0]) }),
+      [CHECKS.wholeOrNull]: ({ constraints }: { constraints: unknown[] }) => ({
+        type: ['integer', 'null'] as never,
+        minimum: 0,
+        maximum: Number(constraints[0]),
+      }),
       [CHECKS.tree]: () => ({ $ref: '#/$defs/CutTree' }),
       [CHECKS.oneOrNull]: ({ constraints }: { constraints: unknown[] }) => ({ enum: [...constraints, null] }),
       [CHECKS.papers]: () => ({ type: 'object' as const, additionalProperties: { type: 'string' as const } }),
     },
   }
-  const piece = { type: 'object' as const, required: ['width', 'height', 'turn'], properties: { width: LENGTH, height: LENGTH, turn: { enum: [...TURNS] } } }
+  const piece = {
+    type: 'object' as const,
+    required: ['width', 'height', 'turn'],
+    properties: { width: LENGTH, height: LENGTH, turn: { enum: [...TURNS] } },
+  }
   const tree = {
-    type: 'object', required: ['width', 'height'], additionalProperties: false,
+    type: 'object',
+    required: ['width', 'height'],
+    additionalProperties: false,
     description: 'A sheet or a part of it. With side and parts it is cut right across; with piece it is one; else it is left over.',
-    properties: { width: LENGTH, height: LENGTH, side: { enum: ['width', 'height'] }, parts: { type: 'array', minItems: 1, items: { $ref: '#/$defs/CutTree' } }, piece, turned: { type: 'boolean' } },
+    properties: {
+      width: LENGTH,
+      height: LENGTH,
+      side: { enum: ['width', 'height'] },
+      parts: { type: 'array', minItems: 1, items: { $ref: '#/$defs/CutTree' } },
+      piece,
+      turned: { type: 'boolean' },
+    },
   }
   const { BatchFile: _, ...definitions } = validationMetadatasToSchemas(options)
   const file = targetConstructorToSchema(BatchFile, options)

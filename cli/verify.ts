@@ -9,12 +9,24 @@ interface PlannedPaper {
   steps: BenchStep[]
 }
 
-const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
-const isPlanned = (value: unknown): value is PlannedPaper => isRecord(value) && typeof value.paper === 'string'
-  && isRecord(value.problem) && Array.isArray(value.problem.demands) && Array.isArray(value.problem.supplies) && isRecord(value.problem.cutter)
-  && isRecord(value.plan) && Array.isArray(value.plan.layouts) && Array.isArray(value.plan.unplaced) && Array.isArray(value.steps)
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+const isPlanned = (value: unknown): value is PlannedPaper =>
+  isRecord(value)
+  && typeof value.paper === 'string'
+  && isRecord(value.problem)
+  && Array.isArray(value.problem.demands)
+  && Array.isArray(value.problem.supplies)
+  && isRecord(value.problem.cutter)
+  && isRecord(value.plan)
+  && Array.isArray(value.plan.layouts)
+  && Array.isArray(value.plan.unplaced)
+  && Array.isArray(value.steps)
 
-/** Checks the plans that `plan FILE --json` wrote, with code that shares nothing with the planner, and does the steps as they stand in the file, one after the other. */
+/**
+ * Checks the plans that `plan FILE --json` wrote, with code that shares nothing with the planner, and does
+ * the steps as they stand in the file, one after the other.
+ */
 export function verifyReport(text: string): Report | { wrong: string } {
   let data: unknown
   try {
@@ -25,10 +37,16 @@ export function verifyReport(text: string): Report | { wrong: string } {
   }
   if (!Array.isArray(data)) return { wrong: 'is not a list of planned papers, as “plan FILE --json” writes it.' }
   const strange = data.findIndex(entry => !isPlanned(entry))
-  if (strange >= 0) return { wrong: `[${strange}] is not a planned paper: it needs paper, problem, plan and steps, as “plan FILE --json” writes them.` }
+  if (strange >= 0)
+    return { wrong: `[${strange}] is not a planned paper: it needs paper, problem, plan and steps, as “plan FILE --json” writes them.` }
   const checked = (data as PlannedPaper[]).map(({ paper, problem, plan, steps }) => {
     try {
-      return { paper, sheets: plan.sheets, bound: plan.bound, violations: [...verifyPlan(plan, problem), ...sequenceViolations(steps, plan, problem)] }
+      return {
+        paper,
+        sheets: plan.sheets,
+        bound: plan.bound,
+        violations: [...verifyPlan(plan, problem), ...sequenceViolations(steps, plan, problem)],
+      }
     }
     catch (error) {
       return { paper, sheets: plan.sheets, bound: plan.bound, violations: [`the plan is broken: ${(error as Error).message}`] }
@@ -36,7 +54,15 @@ export function verifyReport(text: string): Report | { wrong: string } {
   })
   return {
     data: checked,
-    text: checked.map(({ paper, sheets, bound, violations }) => [`${paper}: ${sheets} sheets, at least ${bound}: ${violations.length === 0 ? 'can be cut as it stands' : `${violations.length} wrong`}`, ...violations.map(violation => `  ${violation}`)].join('\n')).join('\n'),
+    text: checked
+      .map(({ paper, sheets, bound, violations }) =>
+        [
+          `${paper}: ${sheets} sheets, at least ${bound}: `
+          + `${violations.length === 0 ? 'can be cut as it stands' : `${violations.length} wrong`}`,
+          ...violations.map(violation => `  ${violation}`),
+        ].join('\n'),
+      )
+      .join('\n'),
     stops: checked.reduce((sum, { violations }) => sum + violations.length, 0),
   }
 }

@@ -65,7 +65,10 @@ describe('wakaru on the command line', () => {
     [['pieces', 'package.json'], '"format" must be "wakaru-batch"'],
     [['pieces', 'README.md'], 'is not JSON'],
     [['pieces', changed('seats.json', '"seats": 14', '"seats": 0')], 'class.seats: must be at least 1'],
-    [['pieces', changed('length.json', '"width": "4 1/4 in"', '"width": "4 1/4 ft"')], 'cards[0].parameters.width: Finished width: “ft” is not a unit here'],
+    [
+      ['pieces', changed('length.json', '"width": "4 1/4 in"', '"width": "4 1/4 ft"')],
+      'cards[0].parameters.width: Finished width: “ft” is not a unit here',
+    ],
   ])('answers 2 and says what is wrong: %j', (args, message) => {
     const { status, stderr, stdout } = wakaru(args)
     expect(stderr).toContain(message)
@@ -73,11 +76,17 @@ describe('wakaru on the command line', () => {
   })
 
   it('lists the folds and works one out', () => {
-    expect(JSON.parse(wakaru(['folds', '--json']).stdout).map(({ number }: { number: number }) => number)).toEqual(Array.from({ length: 26 }, (_, index) => index + 1))
+    expect(JSON.parse(wakaru(['folds', '--json']).stdout).map(({ number }: { number: number }) => number)).toEqual(
+      Array.from({ length: 26 }, (_, index) => index + 1),
+    )
     const card = JSON.parse(wakaru(['fold', 'bridge', '--set', 'depth=1 in', '--json']).stdout)
     expect(card.pieces[0]).toMatchObject({ key: 'base', width: '8 in', height: '4 in' })
-    expect(card.pieces[0].scores.map(({ at, direction }: { at: string, direction: string }) => `${at} ${direction}`))
-      .toEqual(['1 in mountain', '2 in valley', '6 in valley', '7 in mountain'])
+    expect(card.pieces[0].scores.map(({ at, direction }: { at: string, direction: string }) => `${at} ${direction}`)).toEqual([
+      '1 in mountain',
+      '2 in valley',
+      '6 in valley',
+      '7 in mountain',
+    ])
     expect(card).toMatchObject({ closed: { width: '6 in', height: '4 in', depth: '0 in' }, displayed: { width: '6 in', depth: '1 in' } })
     expect(wakaru(['fold', 'bridge', '--units', 'metric']).stdout).toContain('206 × 100')
   })
@@ -99,7 +108,12 @@ describe('wakaru on the command line', () => {
     papers[0].plan.layouts[0].repeats = 1
     writeFileSync(file, JSON.stringify(papers))
     expect(wakaru(['verify', file])).toMatchObject({ status: 1, stdout: expect.stringContaining('promised') })
-    for (const [text, reason] of [['{}', 'is not a list'], ['[7]', '[0] is not a planned paper'], ['plan', 'is not JSON'], ['[{"paper":"a","problem":{"demands":[],"supplies":[],"cutter":{}},"plan":{"layouts":[{}],"unplaced":[]},"steps":[]}]', 'wrong']] as const) {
+    for (const [text, reason] of [
+      ['{}', 'is not a list'],
+      ['[7]', '[0] is not a planned paper'],
+      ['plan', 'is not JSON'],
+      ['[{"paper":"a","problem":{"demands":[],"supplies":[],"cutter":{}},"plan":{"layouts":[{}],"unplaced":[]},"steps":[]}]', 'wrong'],
+    ] as const) {
       writeFileSync(file, text)
       const { status, stdout, stderr } = wakaru(['verify', file])
       expect([status !== 0, stdout + stderr]).toEqual([true, expect.stringContaining(reason)])
@@ -111,7 +125,12 @@ describe('wakaru on the command line', () => {
     ['drawer', '"leaf": "75 mm"', '"leaf": "0.000001 mm"', 'nothing under 1 mm can be cut'],
     ['drawer', '"squaring": "0 mm"', '"squaring": "200 mm"', '0 kits from what is on hand'],
     ['plan', '"squaring": "0 mm"', '"squaring": "200 mm"', 'Nothing is left of a sheet once it is squared'],
-    ['plan', '"insertHeight": "90 mm",\n        "border": "3 mm"', '"insertHeight": "90 mm",\n        "border": "100 in"', 'nothing is left of it'],
+    [
+      'plan',
+      '"insertHeight": "90 mm",\n        "border": "3 mm"',
+      '"insertHeight": "90 mm",\n        "border": "100 in"',
+      'nothing is left of it',
+    ],
   ])('answers %s for sizes that nobody cuts, and says what is wrong with them', (command, from, to, said) => {
     const file = join(folder, 'odd.json')
     const text = readFileSync('demo/paper-boats.json', 'utf8')
@@ -133,9 +152,14 @@ describe('wakaru on the command line', () => {
 
   it('writes the flat patterns of a fold', () => {
     const { files } = JSON.parse(wakaru(['fold', 'gatefold', '--svg', folder, '--dxf', folder, '--json']).stdout)
-    expect(files).toEqual(['gatefold-base.svg', 'gatefold-band.svg', 'gatefold-base.dxf', 'gatefold-band.dxf'].map(name => join(folder, name)))
+    expect(files).toEqual(
+      ['gatefold-base.svg', 'gatefold-band.svg', 'gatefold-base.dxf', 'gatefold-band.dxf'].map(name => join(folder, name)),
+    )
     expect(readFileSync(files[0], 'utf8')).toContain('width="215.9mm"')
-    expect(wakaru(['fold', 'gatefold', '--svg', join(DEMO, 'inside')])).toMatchObject({ status: 2, stderr: expect.stringContaining('cannot be written') })
+    expect(wakaru(['fold', 'gatefold', '--svg', join(DEMO, 'inside')])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('cannot be written'),
+    })
   })
 
   it('prints nothing but help when nothing is asked', () => {

@@ -47,24 +47,44 @@ const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
 async function run(args: string[]): Promise<number> {
   let parsed
   try {
-    parsed = parseArgs({ args, allowPositionals: true, options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' }, set: { type: 'string', multiple: true }, units: { type: 'string' }, csv: { type: 'boolean' }, svg: { type: 'string' }, dxf: { type: 'string' } } })
+    parsed = parseArgs({
+      args,
+      allowPositionals: true,
+      options: {
+        json: { type: 'boolean' },
+        help: { type: 'boolean', short: 'h' },
+        set: { type: 'string', multiple: true },
+        units: { type: 'string' },
+        csv: { type: 'boolean' },
+        svg: { type: 'string' },
+        dxf: { type: 'string' },
+      },
+    })
   }
   catch (error) {
     return wrong(`${(error as Error).message}\n\n${HELP}`)
   }
-  const { values, positionals: [name, file, ...more] } = parsed
-  if (values.help || name === undefined) return console.log(HELP), values.help ? 0 : 2
+  const {
+    values,
+    positionals: [name, file, ...more],
+  } = parsed
+  if (values.help || name === undefined) return (console.log(HELP), values.help ? 0 : 2)
   if (name === 'schema') {
     const { batchSchema } = await import('./schema')
-    return console.log(JSON.stringify(batchSchema(), null, 2)), 0
+    return (console.log(JSON.stringify(batchSchema(), null, 2)), 0)
   }
   if (name === 'folds' || name === 'fold') {
-    if (values.units !== undefined && values.units !== 'inch' && values.units !== 'metric') return wrong(`--units is inch or metric, not “${values.units}”.`)
-    const answer = name === 'folds' ? foldsReport(values.units) : await foldReport(file, values.set ?? [], values.units ?? 'inch', { svg: values.svg, dxf: values.dxf })
+    if (values.units !== undefined && values.units !== 'inch' && values.units !== 'metric')
+      return wrong(`--units is inch or metric, not “${values.units}”.`)
+    const answer
+      = name === 'folds'
+        ? foldsReport(values.units)
+        : await foldReport(file, values.set ?? [], values.units ?? 'inch', { svg: values.svg, dxf: values.dxf })
     return 'wrong' in answer ? wrong(answer.wrong) : print(answer)
   }
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
-  if (!command && name !== 'verify') return wrong(`There is no command “${name}”; there are: ${Object.keys(COMMANDS).join(', ')}, verify, folds, fold, schema.`)
+  if (!command && name !== 'verify')
+    return wrong(`There is no command “${name}”; there are: ${Object.keys(COMMANDS).join(', ')}, verify, folds, fold, schema.`)
   if (file === undefined || more.length > 0) return wrong(`${name} takes one ${name === 'verify' ? 'plan' : 'batch'} file.\n\n${HELP}`)
 
   let text
@@ -82,7 +102,7 @@ async function run(args: string[]): Promise<number> {
   if (!read.ok) return wrong(read.problems.map(problem => `${file}: ${line(problem)}`).join('\n'))
   if (values.csv) {
     if (name !== 'plan') return wrong('--csv goes with plan.')
-    return console.log((await cutsCsv(read.value, planAll(read.value, prepare(read.value), await loadSolver()))).trimEnd()), 0
+    return (console.log((await cutsCsv(read.value, planAll(read.value, prepare(read.value), await loadSolver()))).trimEnd()), 0)
   }
   return print(await command(read.value))
 
@@ -99,7 +119,9 @@ function wrong(message: string): number {
   return 2
 }
 
-void run(process.argv.slice(2)).then(status => (process.exitCode = status)).catch((error: Error) => {
-  console.error(`Wakaru broke down over this: ${error.message}`)
-  process.exitCode = 3
-})
+void run(process.argv.slice(2))
+  .then(status => (process.exitCode = status))
+  .catch((error: Error) => {
+    console.error(`Wakaru broke down over this: ${error.message}`)
+    process.exitCode = 3
+  })

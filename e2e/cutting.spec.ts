@@ -19,10 +19,27 @@ const proof = (page: Page) => page.locator('.proof')
 const sheetsOf = async (page: Page) => Number.parseInt(await proof(page).innerText())
 
 /** Everything of the class on one paper that no other test cuts from. */
-const onPaper = (key: string, more = {}) => (file: { papers: object[], cards: { papers: Record<string, string> }[] }) => {
-  file.papers.push({ key, name: `Slate ${key}`, kind: 'cardstock', weight: 240, colour: '#6b7480', motif: 'plain', upright: false, grain: 'any', offcuts: [], stocks: [{ key: 'sheets', width: '8 1/2 in', height: '11 in', onHand: 30, price: 50 }, { key: 'square', width: '12 in', height: '12 in', onHand: 10, price: 90 }], ...more })
-  for (const card of file.cards) for (const part of Object.keys(card.papers)) card.papers[part] = key
-}
+const onPaper
+  = (key: string, more = {}) =>
+    (file: { papers: object[], cards: { papers: Record<string, string> }[] }) => {
+      file.papers.push({
+        key,
+        name: `Slate ${key}`,
+        kind: 'cardstock',
+        weight: 240,
+        colour: '#6b7480',
+        motif: 'plain',
+        upright: false,
+        grain: 'any',
+        offcuts: [],
+        stocks: [
+          { key: 'sheets', width: '8 1/2 in', height: '11 in', onHand: 30, price: 50 },
+          { key: 'square', width: '12 in', height: '12 in', onHand: 10, price: 90 },
+        ],
+        ...more,
+      })
+      for (const card of file.cards) for (const part of Object.keys(card.papers)) card.papers[part] = key
+    }
 
 test('what counts most is a choice, and the cut in hand is shown in the drawings', async ({ page, request }) => {
   const id = await demoClass(request, 'Settings', many)
@@ -102,7 +119,14 @@ test('what is cut and what is spoiled is taken out of the plan and into it', asy
 })
 
 test('offcuts that a plan leaves go onto the shelf and are used by the next plan', async ({ page, request }) => {
-  const id = await demoClass(request, 'Leftovers', onPaper('slate-left', { stocks: [{ key: 'sheets', width: '12 in', height: '12 in', onHand: 30, price: 90 }], offcuts: [{ key: 'offcut', width: '11 1/2 in', height: '11 1/2 in', count: 1 }] }))
+  const id = await demoClass(
+    request,
+    'Leftovers',
+    onPaper('slate-left', {
+      stocks: [{ key: 'sheets', width: '12 in', height: '12 in', onHand: 30, price: 90 }],
+      offcuts: [{ key: 'offcut', width: '11 1/2 in', height: '11 1/2 in', count: 1 }],
+    }),
+  )
   await paper(page, id, 'slate-left')
   const left = page.getByRole('region', { name: 'What is left' })
   await expect(left).toContainText('Uses up offcuts')
@@ -156,11 +180,17 @@ test('hidden parts are cut from any scrap', async ({ page, request }) => {
   await page.getByRole('button', { name: 'Add a card' }).click()
   await page.getByRole('button', { name: /^Rising scene/ }).click()
   await page.getByRole('link', { name: /^Papers/ }).click()
-  await page.getByRole('combobox', { name: /^Left guide/i }).first().click()
+  await page
+    .getByRole('combobox', { name: /^Left guide/i })
+    .first()
+    .click()
   await page.getByRole('option', { name: /^Any scrap/ }).click()
   await saved(page)
   await page.getByRole('link', { name: /^Cutting/ }).click()
-  await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Any scrap/ }).click(PATIENT)
+  await page
+    .getByRole('navigation', { name: 'Papers to cut' })
+    .getByRole('button', { name: /Any scrap/ })
+    .click(PATIENT)
   await expect(proof(page)).toContainText('No fresh sheet: offcuts are enough', PATIENT)
   await expect(page.getByRole('heading', { name: /leftover of/ }).first()).toBeVisible()
 })

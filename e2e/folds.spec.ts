@@ -9,7 +9,10 @@ test('folds of every kind can be added and have nothing to settle', async ({ pag
     const add = page.getByRole('button', { name: 'Add a card' })
     if (await add.isVisible()) await add.click()
     await page.getByRole('textbox', { name: 'Find' }).fill(fold)
-    await page.getByRole('list', { name: 'Folds to add' }).getByRole('button', { name: new RegExp(`^${fold}`) }).click()
+    await page
+      .getByRole('list', { name: 'Folds to add' })
+      .getByRole('button', { name: new RegExp(`^${fold}`) })
+      .click()
     await expect(page.getByLabel('Name of the card')).toHaveValue(fold)
     await expect(page.getByRole('img', { name: 'Folded card' }).locator('path.panel')).not.toHaveCount(0)
   }
@@ -54,7 +57,9 @@ test('a fold is tried out in the catalogue, kept as a variant, and added to a cl
   await page.getByLabel('Height of the middle figure').fill('3 in')
   await page.getByRole('button', { name: 'Set 2 13/16 in' }).click()
   await expect(page.getByLabel('Height of the middle figure')).toHaveValue('2 13/16')
-  await expect(page.getByRole('table', { name: 'Pieces of Step pop-up' }).getByRole('row', { name: /Middle figure/ })).toContainText('2 13/16 in')
+  await expect(page.getByRole('table', { name: 'Pieces of Step pop-up' }).getByRole('row', { name: /Middle figure/ })).toContainText(
+    '2 13/16 in',
+  )
   await page.getByRole('button', { name: 'Keep as variant' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Name of the variant').fill(' ')
@@ -133,7 +138,15 @@ test('a card says how thick it is, which envelope it wants and what that costs',
 })
 
 test('the score card prints every score in its order, with slits, windows and steps', async ({ page, request }) => {
-  const id = await demoClass(request, 'Scores', file => void (file.cards = [{ key: 'stage', title: 'Stage', fold: 'book-stage', kits: null, parameters: {}, papers: {}, envelope: '' }, { key: 'frame', title: 'Frame', fold: 'floating-window', kits: null, parameters: {}, papers: {}, envelope: '' }]))
+  const id = await demoClass(
+    request,
+    'Scores',
+    file =>
+      void (file.cards = [
+        { key: 'stage', title: 'Stage', fold: 'book-stage', kits: null, parameters: {}, papers: {}, envelope: '' },
+        { key: 'frame', title: 'Frame', fold: 'floating-window', kits: null, parameters: {}, papers: {}, envelope: '' },
+      ]),
+  )
   await station(page, id, 'pieces')
   await page.getByRole('link', { name: 'Score cards to print' }).click()
   const scores = page.getByRole('table', { name: 'Scores of Inner sheet' })
@@ -163,7 +176,12 @@ test('the card is seen in space where the browser can, and its creases are marke
 })
 
 test('slits and windows are in the files for a cutting machine', async ({ page, request }) => {
-  const id = await demoClass(request, 'Machine', file => void (file.cards = [{ key: 'stage', title: 'Stage', fold: 'book-stage', kits: null, parameters: {}, papers: {}, envelope: '' }]))
+  const id = await demoClass(
+    request,
+    'Machine',
+    file =>
+      void (file.cards = [{ key: 'stage', title: 'Stage', fold: 'book-stage', kits: null, parameters: {}, papers: {}, envelope: '' }]),
+  )
   await station(page, id, 'cards')
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'SVG of Inner sheet' }).click()])
   const svg = await readFile(await download.path(), 'utf8')

@@ -108,9 +108,8 @@ test.describe('wrong input', () => {
 
   test('a sheet that is too small is said at the cutting, the rest is planned', async ({ page, request }) => {
     const id = await demoClass(request, 'Too small', (file) => {
-      file.papers.find((paper: { key: string }) => paper.key === 'kelp').key = 'tiny'
-      file.papers.find((paper: { key: string }) => paper.key === 'tiny').name = 'Tiny'
-      file.papers.find((paper: { key: string }) => paper.key === 'tiny').stocks = [{ width: '6 in', height: '6 in', onHand: 3, price: 9 }]
+      const kelp = file.papers.find((paper: { key: string }) => paper.key === 'kelp')
+      file.papers.push({ ...kelp, key: 'tiny', name: 'Tiny', stocks: [{ key: 'pad', width: '6 in', height: '6 in', onHand: 3, price: 9 }] })
       file.cards[0].papers.base = 'tiny'
     })
     await station(page, id, 'cutting')

@@ -11,9 +11,17 @@ const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 async function serious(page: Page): Promise<string[]> {
   await page.evaluate(AXE)
   return await page.evaluate(async () => {
-    const { violations } = await (window as unknown as { axe: { run: (options: object) => Promise<{ violations: { id: string, impact: string, nodes: { html: string, failureSummary: string }[] }[] }> } }).axe
-      .run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] })
-    return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    const { violations } = await (
+      window as unknown as {
+        axe: {
+          run: (
+            options: object,
+          ) => Promise<{ violations: { id: string, impact: string, nodes: { html: string, failureSummary: string }[] }[] }>
+        }
+      }
+    ).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] })
+    return violations
+      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
       .flatMap(({ id, nodes }) => nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 200)} ${failureSummary.slice(0, 300)}`))
   })
 }
@@ -23,7 +31,16 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test.setTimeout(240_000)
     const id = await demoClass(request, `Access ${colorScheme}`)
     const page = await (await browser.newContext({ baseURL, colorScheme, viewport: { width: 1280, height: 800 } })).newPage()
-    for (const path of ['/', '/folds', '/folds/step-popup', '/papers', ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits'].map(name => `/classes/${id}/${name}`), `/print/${id}/cutting`, `/print/${id}/kits`, `/print/${id}/scores`]) {
+    for (const path of [
+      '/',
+      '/folds',
+      '/folds/step-popup',
+      '/papers',
+      ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits'].map(name => `/classes/${id}/${name}`),
+      `/print/${id}/cutting`,
+      `/print/${id}/kits`,
+      `/print/${id}/scores`,
+    ]) {
       await page.goto(path)
       await page.waitForLoadState('networkidle')
       await expect(page.getByRole('heading').first()).toBeVisible()
@@ -44,7 +61,7 @@ test('the whole job works from the keyboard', async ({ page }) => {
       await page.keyboard.press('Tab')
       const focused = await page.evaluate(() => {
         const element = document.activeElement as HTMLElement
-        const labelled = element instanceof HTMLInputElement ? [...element.labels ?? []].map(label => label.textContent).join() : ''
+        const labelled = element instanceof HTMLInputElement ? [...(element.labels ?? [])].map(label => label.textContent).join() : ''
         return [element.getAttribute('aria-label'), labelled, element.textContent].filter(Boolean).join(' ').trim()
       })
       if (name.test(focused)) return
@@ -75,11 +92,14 @@ test('the whole job works from the keyboard', async ({ page }) => {
 test('the list of classes is light and does not jump', async ({ page }) => {
   const scripts: Promise<number>[] = []
   page.on('response', (response) => {
-    if (response.request().resourceType() === 'script' || response.url().endsWith('.js')) scripts.push(response.body().then(body => gzipSync(body).length))
+    if (response.request().resourceType() === 'script' || response.url().endsWith('.js'))
+      scripts.push(page.request.get(response.url()).then(async answer => gzipSync(await answer.body()).length))
   })
   await page.addInitScript(() => {
-    const shifts: number[] = (window as unknown as { shifts: number[] }).shifts = []
-    new PerformanceObserver(list => list.getEntries().forEach(entry => shifts.push((entry as unknown as { value: number }).value))).observe({ type: 'layout-shift', buffered: true })
+    const shifts: number[] = ((window as unknown as { shifts: number[] }).shifts = [])
+    new PerformanceObserver(list =>
+      list.getEntries().forEach(entry => shifts.push((entry as unknown as { value: number }).value)),
+    ).observe({ type: 'layout-shift', buffered: true })
   })
   await visit(page, '/')
   const size = (await Promise.all(scripts)).reduce((sum, length) => sum + length, 0)
@@ -101,7 +121,9 @@ test('the page answers while a plan is being looked for, and a newer change repl
   await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('settled', { timeout: 30_000 })
   // The plan on screen is the one for the last border, not for one in between.
   await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Chalk/ }).click()
-  await expect(page.getByRole('region', { name: 'Layout 1' }).locator('title').filter({ hasText: 'Message panel' }).first()).toBeAttached()
+  await expect(
+    page.getByRole('region', { name: 'Layout 1' }).locator('title').filter({ hasText: 'Message panel' }).first(),
+  ).toBeAttached()
   const { cards } = (await (await request.get(`/api/classes/${id}`)).json()).document
   expect(cards[0].parameters.border).toBe('1/8 in')
 })

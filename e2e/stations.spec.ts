@@ -22,7 +22,10 @@ test('a short trimmer says which pieces it cannot cut', async ({ page, request }
   await page.getByText('Your trimmer').click()
   await page.getByLabel('Longest cut').fill('8')
   await page.getByLabel('Longest cut').blur()
-  await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Lantern/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Papers to cut' })
+    .getByRole('button', { name: /Lantern/ })
+    .click()
   await expect(page.getByText('The trimmer is too short for every sheet of this paper.').first()).toBeVisible()
   await page.getByLabel('Longest cut').fill('zero')
   await expect(page.getByText('is not a unit here')).toBeVisible()
@@ -86,7 +89,13 @@ test('the pieces say how each score is set on the board', async ({ page, request
 
 test('a class without cards says at every station what to do first', async ({ page, request }) => {
   const id = await demoClass(request, 'Bare', file => void (file.cards = []))
-  for (const [name, words] of [['cards', 'Which cards will you teach?'], ['papers', 'Papers are chosen for the parts of a card'], ['pieces', 'There are no pieces yet'], ['cutting', 'Nothing to cut yet'], ['kits', 'Kits are packed from cards']]) {
+  for (const [name, words] of [
+    ['cards', 'Which cards will you teach?'],
+    ['papers', 'Papers are chosen for the parts of a card'],
+    ['pieces', 'There are no pieces yet'],
+    ['cutting', 'Nothing to cut yet'],
+    ['kits', 'Kits are packed from cards'],
+  ]) {
     await station(page, id, name!)
     await expect(page.getByText(words!)).toBeVisible()
   }

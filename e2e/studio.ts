@@ -7,7 +7,11 @@ import { expect } from '@playwright/test'
 export const DEMO = readFileSync(new URL('../demo/tide-and-lantern.json', import.meta.url), 'utf8')
 
 /** Adds a copy of the demo class under a title of its own and answers its number. */
-export async function demoClass(request: APIRequestContext, title: string, change: (file: ReturnType<typeof JSON.parse>) => void = () => {}): Promise<number> {
+export async function demoClass(
+  request: APIRequestContext,
+  title: string,
+  change: (file: ReturnType<typeof JSON.parse>) => void = () => {},
+): Promise<number> {
   const file = JSON.parse(DEMO)
   file.class.title = title
   change(file)
@@ -17,13 +21,18 @@ export async function demoClass(request: APIRequestContext, title: string, chang
 }
 
 /** A class as the server has it, with the papers of the shelf. */
-export async function classNow(request: APIRequestContext, id: number): Promise<{ position: number, document: ReturnType<typeof JSON.parse> }> {
+export async function classNow(
+  request: APIRequestContext,
+  id: number,
+): Promise<{ position: number, document: ReturnType<typeof JSON.parse> }> {
   return (await request.get(`/api/classes/${id}`)).json()
 }
 
 /** Sends changes as a window does; what is given replaces what a window would send. */
-export const sendEdit = (request: APIRequestContext, edit: { class: number | null, since: number, patches: unknown } & Record<string, unknown>): Promise<APIResponse> =>
-  request.post('/api/edits', { data: { token: randomUUID(), label: 'a test', ...edit } })
+export const sendEdit = (
+  request: APIRequestContext,
+  edit: { class: number | null, since: number, patches: unknown } & Record<string, unknown>,
+): Promise<APIResponse> => request.post('/api/edits', { data: { token: randomUUID(), label: 'a test', ...edit } })
 
 /** Opens a page and waits until it answers to clicks. */
 export async function visit(page: Page, path: string): Promise<void> {
@@ -40,14 +49,16 @@ export async function station(page: Page, id: number, name: string): Promise<voi
 export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible()
 
 /** The row of a piece in a table of pieces. */
-export const pieceRow = (page: Page, name: string) => page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) })
+export const pieceRow = (page: Page, name: string) =>
+  page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) })
 
 /** The size of a piece as it is read out: width, then height. */
-export const sizeOf = (page: Page, name: string) => pieceRow(page, name).getByRole('cell').filter({ hasText: '×' }).first()
-  .locator('.unseen')
+export const sizeOf = (page: Page, name: string) =>
+  pieceRow(page, name).getByRole('cell').filter({ hasText: '×' }).first().locator('.unseen')
 
 /** Waits until a piece has this size. */
-export const expectSize = (page: Page, name: string, width: string, height: string) => expect(sizeOf(page, name)).toHaveText([width, height])
+export const expectSize = (page: Page, name: string, width: string, height: string) =>
+  expect(sizeOf(page, name)).toHaveText([width, height])
 
 /** Types a number key by key, as number fields are made for; anew when a dialog that was still opening took the focus meanwhile. */
 export async function typeNumber(field: Locator, number: string, held = new RegExp(`^${number}$`)): Promise<void> {

@@ -2,7 +2,8 @@ import { expect, test } from '@playwright/test'
 import type { Browser, Page } from '@playwright/test'
 import { classNow, demoClass, saved, sendEdit, station } from './studio'
 
-const another = async (browser: Browser, baseURL?: string): Promise<Page> => (await browser.newContext({ baseURL, viewport: { width: 1280, height: 800 } })).newPage()
+const another = async (browser: Browser, baseURL?: string): Promise<Page> =>
+  (await browser.newContext({ baseURL, viewport: { width: 1280, height: 800 } })).newPage()
 
 test.describe('two windows on one class', () => {
   test('merge by themselves what they change apart, within a second', async ({ page, browser, request, baseURL }) => {
@@ -79,7 +80,8 @@ test('a dropped connection loses nothing, and a reload brings the change back', 
 
 test('a paper changed in another window is not overwritten', async ({ request }) => {
   const { position } = await (await request.get('/api/papers')).json()
-  const weigh = (weight: number) => sendEdit(request, { class: null, since: position, patches: [{ op: 'set', path: ['papers', 'rope', 'weight'], value: weight }] })
+  const weigh = (weight: number) =>
+    sendEdit(request, { class: null, since: position, patches: [{ op: 'set', path: ['papers', 'rope', 'weight'], value: weight }] })
   expect((await weigh(191)).status()).toBe(200)
   const late = await weigh(192)
   expect(late.status()).toBe(409)

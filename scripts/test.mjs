@@ -24,7 +24,9 @@ const STEPS = {
 main(async () => {
   let only
   try {
-    ({ values: { only } } = parseArgs({ options: { only: { type: 'string', multiple: true } } }))
+    ;({
+      values: { only },
+    } = parseArgs({ options: { only: { type: 'string', multiple: true } } }))
   }
   catch (error) {
     throw new Stop(error.message)
@@ -67,7 +69,9 @@ async function check(title, command, args) {
 async function unitTests() {
   say('Unit tests …')
   const report = join(REPORTS, 'unit.json')
-  const { code } = await run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], { allowFailure: true })
+  const { code } = await run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], {
+    allowFailure: true,
+  })
   const { numPassedTests, numFailedTests, numPendingTests } = read(report, 'The unit tests')
   total.passed += numPassedTests
   // A file that cannot even be loaded fails without a failed test.

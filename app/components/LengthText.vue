@@ -8,7 +8,11 @@ const parts = computed(() => lengthParts(length, units))
 </script>
 
 <template>
-  <span class="length"><span class="unseen">{{ formatLength(length, units, { unit: true }) }}</span><span aria-hidden="true">{{ parts.approximate ? '≈' : '' }}{{ parts.negative ? '−' : '' }}{{ parts.whole }}<template v-if="parts.whole && parts.numerator">&thinsp;</template><span
+  <span class="length"><span class="unseen">{{ formatLength(length, units, { unit: true }) }}</span><span
+    aria-hidden="true"
+  >{{ parts.approximate ? '≈' : '' }}{{ parts.negative ? '−' : '' }}{{ parts.whole }}<template
+    v-if="parts.whole && parts.numerator"
+  >&thinsp;</template><span
     v-if="parts.numerator"
     class="fraction"
   >{{ parts.numerator }}/{{ parts.denominator }}</span><span

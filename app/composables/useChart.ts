@@ -15,19 +15,34 @@ export interface ChartLook {
  * @param settings the chart in the look of the page, without what all charts share
  * @param shown what it shows; the chart is drawn anew when its JSON changes
  */
-export function useChart(canvas: Readonly<Ref<HTMLCanvasElement | null>>, settings: (look: ChartLook) => ChartConfiguration, shown: () => unknown): void {
+export function useChart(
+  canvas: Readonly<Ref<HTMLCanvasElement | null>>,
+  settings: (look: ChartLook) => ChartConfiguration,
+  shown: () => unknown,
+): void {
   const dark = useDark({ storageKey: 'wakaru-theme', valueLight: '' })
   let chart: Chart | undefined
 
   function draw() {
     const style = getComputedStyle(document.documentElement)
     const colour = (name: string) => style.getPropertyValue(name).trim()
-    const look = { text: colour('--p-text-color'), accent: colour('--p-primary-color'), plain: colour('--p-surface-400'), line: colour('--p-content-border-color') }
+    const look = {
+      text: colour('--p-text-color'),
+      accent: colour('--p-primary-color'),
+      plain: colour('--p-surface-400'),
+      line: colour('--p-content-border-color'),
+    }
     const { options, ...rest } = settings(look)
     chart?.destroy()
     chart = new Chart(canvas.value!, {
       ...rest,
-      options: { animation: false, maintainAspectRatio: false, font: { family: 'Source Sans 3 Variable', size: 14 }, color: look.text, ...options },
+      options: {
+        animation: false,
+        maintainAspectRatio: false,
+        font: { family: 'Source Sans 3 Variable', size: 14 },
+        color: look.text,
+        ...options,
+      },
     } as ChartConfiguration)
   }
 

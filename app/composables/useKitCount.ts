@@ -36,7 +36,11 @@ export function useKitCount() {
       failed.value = event.message || 'The counting ended unexpectedly.'
       stop()
     })
-    const order: PlannerOrder = { kind: 'kits', order: 1, jobs: questions.map(({ key, kit: { problem, perKit } }) => ({ key, problem, perKit })) }
+    const order: PlannerOrder = {
+      kind: 'kits',
+      order: 1,
+      jobs: questions.map(({ key, kit: { problem, perKit } }) => ({ key, problem, perKit })),
+    }
     worker.postMessage(order)
   }
 
@@ -47,5 +51,12 @@ export function useKitCount() {
   }
 
   onScopeDispose(stop)
-  return { answers, failed, share: computed(() => (asked.value === 0 ? 1 : done.value / asked.value)), running: computed(() => asked.value > 0), ask, stop }
+  return {
+    answers,
+    failed,
+    share: computed(() => (asked.value === 0 ? 1 : done.value / asked.value)),
+    running: computed(() => asked.value > 0),
+    ask,
+    stop,
+  }
 }

@@ -4,7 +4,12 @@ import type { Batch, Priority } from '../../core/document'
 import type { PlannedPaper } from '../stores/planner'
 
 /** What counts most, as the maker reads it. */
-export const PRIORITY_WORDS: Record<Priority, string> = { money: 'least money', sheets: 'fewest sheets', settings: 'fewest settings', time: 'least time' }
+export const PRIORITY_WORDS: Record<Priority, string> = {
+  money: 'least money',
+  sheets: 'fewest sheets',
+  settings: 'fewest settings',
+  time: 'least time',
+}
 
 /** The wishes and the progress for the cutting of one paper, every change one step back in the class. */
 export function usePaperCutting(paper: () => string) {
@@ -17,10 +22,13 @@ export function usePaperCutting(paper: () => string) {
     takeAsUsual: () => change('choice', batch => takeAsUsual(batch, paper())),
     isForbidden: (stock: string) => entry.value?.without.includes(stock) ?? false,
     forbid: (stock: string, forbidden: boolean) => change('formats', batch => forbidFormat(batch, paper(), stock, forbidden)),
-    keep: (layout: KeyedLayout, { problem }: PlannedPaper, keep: boolean) => change('layouts', batch => keepLayout(batch, paper(), { layout, key: uniqueKey('kept'), problem }, keep)),
-    noteCut: (layout: KeyedLayout, { problem }: PlannedPaper, sheets: number) => change('cut', batch => noteCut(batch, paper(), { layout, key: uniqueKey('kept'), problem }, sheets)),
+    keep: (layout: KeyedLayout, { problem }: PlannedPaper, keep: boolean) =>
+      change('layouts', batch => keepLayout(batch, paper(), { layout, key: uniqueKey('kept'), problem }, keep)),
+    noteCut: (layout: KeyedLayout, { problem }: PlannedPaper, sheets: number) =>
+      change('cut', batch => noteCut(batch, paper(), { layout, key: uniqueKey('kept'), problem }, sheets)),
     forgetCut: (key: string) => change('cut', batch => forgetCut(batch, paper(), key)),
     spoiledOf: (demand: string) => entry.value?.spoiled.find(({ piece }) => keyOfRef(piece) === demand)?.count ?? 0,
-    noteSpoiled: (demand: string, { problem }: PlannedPaper, count: number) => change('spoiled', batch => noteSpoiled(batch, paper(), demand, problem, count)),
+    noteSpoiled: (demand: string, { problem }: PlannedPaper, count: number) =>
+      change('spoiled', batch => noteSpoiled(batch, paper(), demand, problem, count)),
   }
 }

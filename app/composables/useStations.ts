@@ -9,7 +9,7 @@ export const STATIONS = [
   { key: 'kits', name: 'Kits' },
 ] as const
 
-export type StationKey = typeof STATIONS[number]['key']
+export type StationKey = (typeof STATIONS)[number]['key']
 
 export interface StationState {
   /** The station's one key figure. */
@@ -33,10 +33,25 @@ export function useStations() {
     const state = (wrong: boolean): StationState['state'] => (cards.length === 0 ? 'empty' : wrong ? 'needs you' : 'settled')
     return {
       cards: { figure: count(cards.length, 'card'), state: state(broken > 0) },
-      papers: { figure: count(new Set(pieces.map(({ paper }) => paper?.key).filter(Boolean)).size, 'paper'), state: state(paperless > 0) },
-      pieces: { figure: count(pieces.reduce((total, { quantity }) => total + quantity, 0), 'piece'), state: state(broken > 0) },
-      cutting: { figure: planner.planless && !planner.ready ? '…' : count(sheets, 'sheet'), state: planner.running ? 'working' : state(unplaced) },
-      kits: { figure: count(work.settled ? work.settled.batch.class.seats + work.settled.batch.class.spares : 0, 'kit'), state: planner.running ? 'working' : state(toBuy || unplaced) },
+      papers: {
+        figure: count(new Set(pieces.map(({ paper }) => paper?.key).filter(Boolean)).size, 'paper'),
+        state: state(paperless > 0),
+      },
+      pieces: {
+        figure: count(
+          pieces.reduce((total, { quantity }) => total + quantity, 0),
+          'piece',
+        ),
+        state: state(broken > 0),
+      },
+      cutting: {
+        figure: planner.planless && !planner.ready ? '…' : count(sheets, 'sheet'),
+        state: planner.running ? 'working' : state(unplaced),
+      },
+      kits: {
+        figure: count(work.settled ? work.settled.batch.class.seats + work.settled.batch.class.spares : 0, 'kit'),
+        state: planner.running ? 'working' : state(toBuy || unplaced),
+      },
     }
   })
 }

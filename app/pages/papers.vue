@@ -70,7 +70,8 @@ useHead({ title: 'Paper shelf · Wakaru' })
         <div class="about">
           <h2>{{ paper.name }}</h2>
           <p class="quiet">
-            {{ paper.kind }}, {{ paper.weight }} g/m²{{ paper.upright ? ', has a right way up' : '' }}{{ paper.grain === 'any' ? '' : `, grain along the ${paper.grain}` }}
+            {{ paper.kind }}, {{ paper.weight }}
+            g/m²{{ paper.upright ? ', has a right way up' : '' }}{{ paper.grain === 'any' ? '' : `, grain along the ${paper.grain}` }}
           </p>
           <p
             v-for="stock in paper.stocks"
@@ -123,10 +124,35 @@ useHead({ title: 'Paper shelf · Wakaru' })
 </template>
 
 <style scoped>
-.shelf { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(22rem, 1fr)); gap: 0.9rem; }
-.paper { display: grid; grid-template-columns: 110px 1fr auto; gap: 1rem; padding: 0; overflow: hidden; }
-.face { width: 110px; height: 100%; min-height: 112px; }
-.about { padding: 0.6rem 0; }
-.about h2 { font-size: 1.2rem; }
-.tools { display: grid; align-content: start; padding: 0.3rem; }
+.shelf {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(22rem, 1fr));
+  gap: 0.9rem;
+}
+.paper {
+  display: grid;
+  grid-template-columns: 110px 1fr auto;
+  gap: 1rem;
+  padding: 0;
+  overflow: hidden;
+}
+.face {
+  width: 110px;
+  height: 100%;
+  min-height: 112px;
+}
+.about {
+  padding: 0.6rem 0;
+}
+.about h2 {
+  font-size: 1.2rem;
+}
+.tools {
+  display: grid;
+  align-content: start;
+  padding: 0.3rem;
+}
 </style>

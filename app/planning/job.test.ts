@@ -6,7 +6,11 @@ import type { Job, JobEvent } from './job'
 
 const planOf = (sheets: number): Plan => ({
   layouts: [{ key: 'layout 1', supply: 's', repeats: sheets, root: { kind: 'waste', width: inches(1), height: inches(1) } }],
-  unplaced: [], sheets, bound: 1, spending: 0, yield: 0,
+  unplaced: [],
+  sheets,
+  bound: 1,
+  spending: 0,
+  yield: 0,
 })
 const after = (...events: JobEvent[]): Job => events.reduce(next, WAITING)
 const progress = (sheets: number): JobEvent => ({ kind: 'progress', plan: planOf(sheets), columns: 9, share: 0.5 })
@@ -27,11 +31,16 @@ describe('a job', () => {
   it('that is stopped keeps its best plan, and hears nothing that comes late', () => {
     const stopped = after(progress(4), { kind: 'stop' })
     expect(stopped).toMatchObject({ state: 'stopped', plans: [{ sheets: 4 }], progress: 1 })
-    for (const late of [progress(2), done, { kind: 'failed', reason: 'x' }, { kind: 'stop' }] satisfies JobEvent[]) expect(next(stopped, late)).toBe(stopped)
+    for (const late of [progress(2), done, { kind: 'failed', reason: 'x' }, { kind: 'stop' }] satisfies JobEvent[])
+      expect(next(stopped, late)).toBe(stopped)
   })
 
   it('that fails says why and keeps what it had', () => {
-    expect(after(progress(4), { kind: 'failed', reason: 'a slip' })).toMatchObject({ state: 'failed', reason: 'a slip', plans: [{ sheets: 4 }] })
+    expect(after(progress(4), { kind: 'failed', reason: 'a slip' })).toMatchObject({
+      state: 'failed',
+      reason: 'a slip',
+      plans: [{ sheets: 4 }],
+    })
     expect(after({ kind: 'failed', reason: 'a slip' }).plans).toBeUndefined()
   })
 

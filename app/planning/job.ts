@@ -32,7 +32,8 @@ export const isOpen = ({ state }: Job): boolean => state === 'waiting' || state 
 
 /** What becomes of a job; what does not concern it in its state leaves it as it is. */
 export function next(job: Job, event: JobEvent): Job {
-  if (event.kind === 'resume') return job.state === 'stopped' || job.state === 'failed' ? { ...job, state: 'waiting', progress: 0, reason: undefined } : job
+  if (event.kind === 'resume')
+    return job.state === 'stopped' || job.state === 'failed' ? { ...job, state: 'waiting', progress: 0, reason: undefined } : job
   if (!isOpen(job)) return job
   switch (event.kind) {
     case 'progress': {
@@ -41,14 +42,27 @@ export function next(job: Job, event: JobEvent): Job {
       const plans = best && isSamePlan(best, event.plan) ? job.plans : [event.plan]
       return { state: 'running', plans, progress: event.share, columns: event.columns }
     }
-    case 'done': return { state: 'settled', plans: event.plans, progress: 1, columns: job.columns }
-    case 'failed': return { ...job, state: 'failed', progress: 1, reason: event.reason }
-    case 'stop': return { ...job, state: 'stopped', progress: 1 }
+    case 'done':
+      return { state: 'settled', plans: event.plans, progress: 1, columns: job.columns }
+    case 'failed':
+      return { ...job, state: 'failed', progress: 1, reason: event.reason }
+    case 'stop':
+      return { ...job, state: 'stopped', progress: 1 }
   }
 }
 
-const isSamePlan = (a: Plan, b: Plan): boolean => a.sheets === b.sheets && a.bound === b.bound && a.spending === b.spending
-  && a.layouts.length === b.layouts.length && a.layouts.every((layout, index) => {
-  const other = b.layouts[index]
-  return other !== undefined && layout.key === other.key && layout.supply === other.supply && layout.repeats === other.repeats && contentOf(layout.root) === contentOf(other.root)
-})
+const isSamePlan = (a: Plan, b: Plan): boolean =>
+  a.sheets === b.sheets
+  && a.bound === b.bound
+  && a.spending === b.spending
+  && a.layouts.length === b.layouts.length
+  && a.layouts.every((layout, index) => {
+    const other = b.layouts[index]
+    return (
+      other !== undefined
+      && layout.key === other.key
+      && layout.supply === other.supply
+      && layout.repeats === other.repeats
+      && contentOf(layout.root) === contentOf(other.root)
+    )
+  })

@@ -10,20 +10,33 @@ class MadeUpWorker {
   static all: MadeUpWorker[] = []
   orders: PlannerOrder[] = []
   ended = false
-  constructor(readonly hear: (answer: PlannerAnswer) => void, readonly broken: (reason: string) => void) {
+  constructor(
+    readonly hear: (answer: PlannerAnswer) => void,
+    readonly broken: (reason: string) => void,
+  ) {
     MadeUpWorker.all.push(this)
   }
 
   postMessage = (order: PlannerOrder) => void this.orders.push(structuredClone(order))
   terminate = () => void (this.ended = true)
-  get last() { return this.orders.at(-1)! }
+  get last() {
+    return this.orders.at(-1)!
+  }
 
   /** Finishes every job of the newest order, or shows only its first plan. */
   work(until: 'first' | 'end' = 'end', order = this.last) {
     if (order.kind !== 'plan') return
     for (const { key, problem } of order.jobs) {
       const first = planPaper(problem).next()
-      if (until === 'first') this.hear({ kind: 'progress', order: order.order, key, plan: first.done ? first.value[0] : first.value.plan, columns: 0, share: 0.25 })
+      if (until === 'first')
+        this.hear({
+          kind: 'progress',
+          order: order.order,
+          key,
+          plan: first.done ? first.value[0] : first.value.plan,
+          columns: 0,
+          share: 0.25,
+        })
       else this.hear({ kind: 'done', order: order.order, key, plans: plansFor(problem) })
     }
   }
@@ -32,10 +45,19 @@ class MadeUpWorker {
 const problem = (quantity: number): Problem => ({
   demands: [{ key: 'base', name: 'Base', width: inches(4), height: inches(5), quantity, turn: 'either' }],
   supplies: [{ key: 'letter', kind: 'sheet', width: inches(8.5), height: inches(11), onHand: 50, price: 40 }],
-  cutter: { length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 4, squaring: inches(0), kerf: inches(0), offcut: { short: inches(2), long: inches(4) } },
+  cutter: {
+    length: inches(12),
+    mark: inches(1 / 16),
+    smallestPiece: inches(0.5),
+    stack: 4,
+    squaring: inches(0),
+    kerf: inches(0),
+    offcut: { short: inches(2), long: inches(4) },
+  },
   objective: 'money',
 })
-const wanted = (...quantities: number[]) => quantities.map(quantity => ({ key: problemKey(problem(quantity)), problem: problem(quantity) }))
+const wanted = (...quantities: number[]) =>
+  quantities.map(quantity => ({ key: problemKey(problem(quantity)), problem: problem(quantity) }))
 const key = (quantity: number) => wanted(quantity)[0]!.key
 
 let planning: Planning
@@ -47,7 +69,10 @@ beforeEach(() => {
   vi.useFakeTimers()
   MadeUpWorker.all = []
   changes = 0
-  planning = new Planning((hear, broken) => new MadeUpWorker(hear, broken), () => changes++)
+  planning = new Planning(
+    (hear, broken) => new MadeUpWorker(hear, broken),
+    () => changes++,
+  )
 })
 afterEach(() => vi.useRealTimers())
 

@@ -25,7 +25,8 @@ export const useClassStore = defineStore('class', () => {
   const load = (of: number) => $fetch<{ position: number, document: Batch }>(`/api/classes/${of}`)
   const editing = useEditing<Batch>({
     load: () => load(id.value ?? 0),
-    save: (sent: Sent) => $fetch<{ position: number }>('/api/edits', { method: 'POST', body: { ...sent, class: id.value ?? null }, retry: 0 }),
+    save: (sent: Sent) =>
+      $fetch<{ position: number }>('/api/edits', { method: 'POST', body: { ...sent, class: id.value ?? null }, retry: 0 }),
     keep: session => id.value === undefined || keepDraft(id.value, session),
     forget: () => id.value !== undefined && forgetDraft(id.value),
     newToken,
@@ -37,10 +38,21 @@ export const useClassStore = defineStore('class', () => {
   const preparation = computed(() => (before = document.value && prepare(document.value, before)))
   /** Document and preparation one paint behind, for what follows from the cards and may be drawn after them. */
   const behind = useTrailing(() => document.value && preparation.value && { batch: document.value, preparation: preparation.value })
+  const whileOpen = <T>(value: T | undefined): T => {
+    if (value === undefined) throw new Error('No class is open.')
+    return value
+  }
+  /** The class on screen and what follows from it, for parts of the page that are shown only while one is open. */
+  const batch = computed(() => whileOpen(document.value))
+  const prepared = computed(() => whileOpen(preparation.value))
   const units = computed(() => document.value?.class.units ?? 'inch')
   const theirs = computed(() => session.value?.theirs)
   // Whatever draws papers draws those of the class on screen.
-  watch(() => document.value?.papers, papers => papers && shelf.show(papers), { flush: 'sync' })
+  watch(
+    () => document.value?.papers,
+    papers => papers && shelf.show(papers),
+    { flush: 'sync' },
+  )
 
   async function open(wanted: number) {
     close()
@@ -66,5 +78,32 @@ export const useClassStore = defineStore('class', () => {
   if (import.meta.client) useEventListener(window, 'online', () => void editing.save())
 
   const { problems, noRoom, blocked, position, canUndo, canRedo, edit, undo, redo, save, settle } = editing
-  return { id, document, session, state, problems, noRoom, blocked, position, setAside, theirs, canUndo, canRedo, preparation, settled: behind, units, open, close, listen, leave, edit, undo, redo, save, settle }
+  return {
+    id,
+    document,
+    batch,
+    prepared,
+    session,
+    state,
+    problems,
+    noRoom,
+    blocked,
+    position,
+    setAside,
+    theirs,
+    canUndo,
+    canRedo,
+    preparation,
+    settled: behind,
+    units,
+    open,
+    close,
+    listen,
+    leave,
+    edit,
+    undo,
+    redo,
+    save,
+    settle,
+  }
 })

@@ -48,7 +48,10 @@ export async function withDraft(id: number, saved: Batch): Promise<{ session: Se
     const read = (side: unknown): Batch => {
       const { papers, ...document } = side as { papers: unknown[] }
       const own = papers.map(paper => must(readPaper(paper)))
-      return { ...must(readClass(document)), papers: saved.papers.map((paper): PaperEntry => own.find(({ key }) => key === paper.key) ?? paper) }
+      return {
+        ...must(readClass(document)),
+        papers: saved.papers.map((paper): PaperEntry => own.find(({ key }) => key === paper.key) ?? paper),
+      }
     }
     const [base, current] = [read(draft.base), read(draft.current)]
     const step = { label: 'kept in this browser', time: 0, before: base, after: current, seen: 0 }

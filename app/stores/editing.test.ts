@@ -60,7 +60,7 @@ beforeEach(async () => {
   editing = useEditing<ClassDocument>({
     load: server.load,
     save: server.save,
-    keep: session => (kept = session, hasRoom),
+    keep: session => ((kept = session), hasRoom),
     forget: () => (kept = undefined),
     newToken: () => `token-${++tokens}`,
     refusalOf,
@@ -75,7 +75,9 @@ describe('saving', () => {
     rename('Morning')
     expect([editing.state.value, server.sent.length]).toEqual(['waiting', 0])
     await soon()
-    expect(server.sent).toMatchObject([{ since: 3, label: 'title', patches: [{ op: 'set', path: ['class', 'title'], value: 'Morning' }] }])
+    expect(server.sent).toMatchObject([
+      { since: 3, label: 'title', patches: [{ op: 'set', path: ['class', 'title'], value: 'Morning' }] },
+    ])
     expect([editing.state.value, editing.position.value, kept]).toEqual(['saved', 4, undefined])
   })
 
@@ -109,10 +111,12 @@ describe('saving', () => {
 
   it('recognises a change whose answer was lost: it is not made twice, and nobody is asked', async () => {
     rename('Once')
-    server.troubles = [() => {
-      server.take(server.sent[0]!)
-      throw new Error('cut off')
-    }]
+    server.troubles = [
+      () => {
+        server.take(server.sent[0]!)
+        throw new Error('cut off')
+      },
+    ]
     await soon()
     await vi.advanceTimersByTimeAsync(3000)
     expect([server.sent.map(({ token }) => token)].flat().every((token, _, all) => token === all[0])).toBe(true)
@@ -131,9 +135,15 @@ describe('saving', () => {
 
   it('says what was refused, keeps it on screen, and sends what puts it right', async () => {
     rename('Refused')
-    server.troubles = [throws({ statusCode: 422, data: { message: 'no', data: { problems: [{ path: 'class.title', problem: 'is odd' }] } } })]
+    server.troubles = [
+      throws({ statusCode: 422, data: { message: 'no', data: { problems: [{ path: 'class.title', problem: 'is odd' }] } } }),
+    ]
     await soon()
-    expect([editing.state.value, shown(), editing.problems.value]).toEqual(['refused', 'Refused', [{ path: 'class.title', problem: 'is odd' }]])
+    expect([editing.state.value, shown(), editing.problems.value]).toEqual([
+      'refused',
+      'Refused',
+      [{ path: 'class.title', problem: 'is odd' }],
+    ])
     rename('Right', 'again')
     await soon()
     expect([editing.state.value, server.document.class.title, editing.problems.value]).toEqual(['saved', 'Right', []])
@@ -172,7 +182,11 @@ describe('somebody else', () => {
     server.change(document => void (document.class.spares = 7))
     await soon()
     await soon()
-    expect([editing.state.value, server.document.class, editing.current.value?.class.spares]).toMatchObject(['saved', { title: 'Again', spares: 7 }, 7])
+    expect([editing.state.value, server.document.class, editing.current.value?.class.spares]).toMatchObject([
+      'saved',
+      { title: 'Again', spares: 7 },
+      7,
+    ])
   })
 
   it('is seen where the server merged by itself', async () => {
@@ -180,14 +194,22 @@ describe('somebody else', () => {
     rename('Mine')
     server.change(document => void (document.class.seats = 30))
     await soon()
-    expect([editing.state.value, editing.current.value?.class, editing.position.value]).toMatchObject(['saved', { title: 'Mine', seats: 30 }, 5])
+    expect([editing.state.value, editing.current.value?.class, editing.position.value]).toMatchObject([
+      'saved',
+      { title: 'Mine', seats: 30 },
+      5,
+    ])
   })
 
   it('who changes the same is met: both are kept, nothing is saved until one is chosen', async () => {
     rename('Mine')
     server.change(document => void (document.class.title = 'Theirs'))
     await soon()
-    expect([editing.state.value, shown(), editing.session.value?.theirs]).toMatchObject(['conflict', 'Mine', { document: { class: { title: 'Theirs' } }, paths: [['class', 'title']] }])
+    expect([editing.state.value, shown(), editing.session.value?.theirs]).toMatchObject([
+      'conflict',
+      'Mine',
+      { document: { class: { title: 'Theirs' } }, paths: [['class', 'title']] },
+    ])
     rename('Mine again', 'again')
     await soon()
     expect(server.document.class.title).toBe('Theirs')
@@ -228,7 +250,14 @@ describe('somebody else', () => {
     server.load = async () => {
       throw { statusCode: 404, data: { message: 'There is no such class.' } }
     }
-    editing = useEditing<ClassDocument>({ load: () => server.load(), save: server.save, keep: () => true, forget: () => {}, newToken: () => 'token-x', refusalOf })
+    editing = useEditing<ClassDocument>({
+      load: () => server.load(),
+      save: server.save,
+      keep: () => true,
+      forget: () => {},
+      newToken: () => 'token-x',
+      refusalOf,
+    })
     editing.begin(3, sessionOf(server.document))
     await editing.hear(4, true)
     expect([editing.state.value, shown(), editing.problems.value[0]?.problem]).toEqual(['refused', 'Evening', 'There is no such class.'])

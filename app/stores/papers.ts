@@ -20,13 +20,22 @@ export const usePapersStore = defineStore('papers', () => {
   /** Saves the shelf as it is to be; a refusal of the server is thrown. */
   async function save(label: string, now: PaperEntry[]) {
     const patches = patchesBetween({ papers: papers.value }, { papers: now })
-    if (patches.length > 0) await $fetch('/api/edits', { method: 'POST', body: { token: newToken(), label, class: null, since: position.value, patches } })
+    if (patches.length > 0)
+      await $fetch('/api/edits', { method: 'POST', body: { token: newToken(), label, class: null, since: position.value, patches } })
     await load()
   }
 
   const add = (paper: PaperEntry) => save(`add ${paper.key}`, [...papers.value, paper])
-  const change = (paper: PaperEntry) => save(`change ${paper.key}`, papers.value.map(other => (other.key === paper.key ? paper : other)))
-  const remove = (key: string) => save(`remove ${key}`, papers.value.filter(paper => paper.key !== key))
+  const change = (paper: PaperEntry) =>
+    save(
+      `change ${paper.key}`,
+      papers.value.map(other => (other.key === paper.key ? paper : other)),
+    )
+  const remove = (key: string) =>
+    save(
+      `remove ${key}`,
+      papers.value.filter(paper => paper.key !== key),
+    )
 
   return { papers, show, load, add, change, remove }
 })

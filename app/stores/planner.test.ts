@@ -14,25 +14,45 @@ class MadeUpWorker {
   static all: MadeUpWorker[] = []
   orders: PlannerOrder[] = []
   private hear: (event: { data: PlannerAnswer }) => void = () => {}
-  constructor() { MadeUpWorker.all.push(this) }
+  constructor() {
+    MadeUpWorker.all.push(this)
+  }
+
   addEventListener(kind: string, listener: (event: { data: PlannerAnswer }) => void) {
     if (kind === 'message') this.hear = listener
   }
 
-  postMessage(order: PlannerOrder) { this.orders.push(structuredClone(order)) }
+  postMessage(order: PlannerOrder) {
+    this.orders.push(structuredClone(order))
+  }
+
   terminate() {}
   work() {
     const order = this.orders.at(-1)
-    if (order?.kind === 'plan') for (const { key, problem } of order.jobs) this.hear({ data: { kind: 'done', order: order.order, key, plans: plansFor(problem) } })
+    if (order?.kind === 'plan')
+      for (const { key, problem } of order.jobs) this.hear({ data: { kind: 'done', order: order.order, key, plans: plansFor(problem) } })
   }
 }
 
 const empty: Batch = {
   ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 4, spares: 0 }),
-  papers: [{
-    key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57', motif: 'plain', upright: false, grain: 'any', offcuts: [],
-    stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 50, price: 40 }, { key: 'pad', width: '6 in', height: '6 in', onHand: 0, price: 10 }],
-  }],
+  papers: [
+    {
+      key: 'kelp',
+      name: 'Kelp',
+      kind: 'cardstock',
+      weight: 250,
+      colour: '#3f6b57',
+      motif: 'plain',
+      upright: false,
+      grain: 'any',
+      offcuts: [],
+      stocks: [
+        { key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 50, price: 40 },
+        { key: 'pad', width: '6 in', height: '6 in', onHand: 0, price: 10 },
+      ],
+    },
+  ],
 }
 const document: Batch = { ...empty, cards: [newCard(foldById('gatefold')!, empty)] }
 vi.stubGlobal('Worker', MadeUpWorker)
@@ -80,7 +100,11 @@ describe('the planner’s store', () => {
   })
 
   it('knows what a forbidden format costs', async () => {
-    await change('formats', draft => void draft.cutting.push({ paper: 'kelp', priority: null, moreSheets: null, without: ['letter'], layouts: [], spoiled: [] }))
+    await change(
+      'formats',
+      draft =>
+        void draft.cutting.push({ paper: 'kelp', priority: null, moreSheets: null, without: ['letter'], layouts: [], spoiled: [] }),
+    )
     expect(planner.papers[0]!.freePlan).toBeUndefined()
     worker().work()
     expect(planner.papers[0]!.freePlan!.sheets).toBeGreaterThan(0)
@@ -91,8 +115,16 @@ describe('the planner’s store', () => {
     worker().work()
     const onHand = () => work.document!.papers[0]!.stocks[0]!.onHand
     const put = () => {
-      const [{ plan, usedUp, leaves, entry }] = planner.outcomes as [typeof planner.outcomes[number]]
-      work.edit('shelf', draft => shelve(draft, 'kelp', plan.layouts.map((layout, index) => ({ layout, key: `kept-${index}` })), entry.problem, { usedUp, leaves }))
+      const [{ plan, usedUp, leaves, entry }] = planner.outcomes as [(typeof planner.outcomes)[number]]
+      work.edit('shelf', draft =>
+        shelve(
+          draft,
+          'kelp',
+          plan.layouts.map((layout, index) => ({ layout, key: `kept-${index}` })),
+          entry.problem,
+          { usedUp, leaves },
+        ),
+      )
     }
     const sheets = planner.outcomes[0]!.sheets[0]!.needed
     put()
@@ -110,7 +142,15 @@ describe('the planner’s store', () => {
 
   it('does not keep anybody waiting for a paper that failed', () => {
     const [order] = worker().orders
-    if (order?.kind === 'plan') (worker() as unknown as { hear: (event: { data: PlannerAnswer }) => void }).hear({ data: { kind: 'failed', order: 1, key: order.jobs[0]!.key, reason: 'a slip' } })
-    expect([planner.ready, planner.planless, planner.papers[0]!.job.reason, planner.kits?.seats.length]).toEqual([true, true, 'a slip', 4])
+    if (order?.kind === 'plan')
+      (worker() as unknown as { hear: (event: { data: PlannerAnswer }) => void }).hear({
+        data: { kind: 'failed', order: 1, key: order.jobs[0]!.key, reason: 'a slip' },
+      })
+    expect([planner.ready, planner.planless, planner.papers[0]!.job.reason, planner.kits?.seats.length]).toEqual([
+      true,
+      true,
+      'a slip',
+      4,
+    ])
   })
 })

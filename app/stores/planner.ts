@@ -43,18 +43,24 @@ export const usePlannerStore = defineStore('planner', () => {
   const work = useClassStore()
   /** Counts what has changed in the planning. */
   const turn = shallowRef(0)
-  const planning = new Planning((hear, broken) => {
-    const worker = new Worker(new URL('../workers/planner.worker.ts', import.meta.url), { type: 'module' })
-    worker.addEventListener('message', ({ data }: MessageEvent<PlannerAnswer>) => hear(data))
-    worker.addEventListener('error', event => broken(event.message))
-    return worker
-  }, () => turn.value++)
+  const planning = new Planning(
+    (hear, broken) => {
+      const worker = new Worker(new URL('../workers/planner.worker.ts', import.meta.url), { type: 'module' })
+      worker.addEventListener('message', ({ data }: MessageEvent<PlannerAnswer>) => hear(data))
+      worker.addEventListener('error', event => broken(event.message))
+      return worker
+    },
+    () => turn.value++,
+  )
 
   const fromSheets = computed(() => (work.settled?.preparation.papers ?? []).map(planned))
   /** Hidden parts from scrap, once it is settled what the papers leave over. */
   const fromScrap = computed(() => {
     if (!work.settled || fromSheets.value.some(({ job }) => isOpen(job))) return []
-    const paper = scrapProblem(work.settled.preparation, fromSheets.value.flatMap(({ outcome }) => outcome ?? []))
+    const paper = scrapProblem(
+      work.settled.preparation,
+      fromSheets.value.flatMap(({ outcome }) => outcome ?? []),
+    )
     return paper ? [planned(paper)] : []
   })
   /** One entry for each paper, those still without a plan included. */
@@ -65,7 +71,9 @@ export const usePlannerStore = defineStore('planner', () => {
     const key = problemKey(paper.problem)
     const job = planning.job(key)
     return {
-      ...paper, key, job,
+      ...paper,
+      key,
+      job,
       outcome: job.plans && work.settled && outcomeFor(paper, job.plans, work.settled.batch),
       freePlan: paper.free && planning.job(problemKey(paper.free)).plans?.[0],
       settled: job.state === 'settled' || job.state === 'stopped',
@@ -80,13 +88,31 @@ export const usePlannerStore = defineStore('planner', () => {
   const progress = computed(() => papers.value.reduce((total, { job }) => total + job.progress, 0) / Math.max(1, papers.value.length))
   /** Papers without any plan: their sheets are not known. */
   const planless = computed(() => papers.value.some(({ outcome }) => !outcome))
-  const kits = computed(() => (work.settled && (ready.value || !planless.value) ? kitsOfBatch(work.settled.batch, work.settled.preparation, plans.value) : undefined))
+  const kits = computed(() =>
+    work.settled && (ready.value || !planless.value) ? kitsOfBatch(work.settled.batch, work.settled.preparation, plans.value) : undefined,
+  )
   const findings = computed(() => (work.settled ? findingsOf(work.settled.preparation, plans.value) : []))
 
-  watch(papers, all => planning.show(all.flatMap(({ key, problem, free }) => [
-    { key, problem },
-    ...free ? [{ key: problemKey(free), problem: free }] : [],
-  ])), { immediate: true })
+  watch(
+    papers,
+    all =>
+      planning.show(
+        all.flatMap(({ key, problem, free }) => [{ key, problem }, ...(free ? [{ key: problemKey(free), problem: free }] : [])]),
+      ),
+    { immediate: true },
+  )
 
-  return { papers, outcomes: plans, planless, ready, running, stopped, progress, kits, findings, stop: () => planning.stop(), resume: () => planning.resume() }
+  return {
+    papers,
+    outcomes: plans,
+    planless,
+    ready,
+    running,
+    stopped,
+    progress,
+    kits,
+    findings,
+    stop: () => planning.stop(),
+    resume: () => planning.resume(),
+  }
 })

@@ -2,16 +2,45 @@ import { definePreset } from '@primeuix/themes'
 import Aura from '@primeuix/themes/aura'
 
 const mulberry = {
-  50: '#fbf1f5', 100: '#f5dfe8', 200: '#ebc0d1', 300: '#dd97b3', 400: '#c9688f', 500: '#a8416c',
-  600: '#8c3058', 700: '#7b2d4f', 800: '#602440', 900: '#4b1d33', 950: '#2d0f1d',
+  50: '#fbf1f5',
+  100: '#f5dfe8',
+  200: '#ebc0d1',
+  300: '#dd97b3',
+  400: '#c9688f',
+  500: '#a8416c',
+  600: '#8c3058',
+  700: '#7b2d4f',
+  800: '#602440',
+  900: '#4b1d33',
+  950: '#2d0f1d',
 }
 const paper = {
-  0: '#fffdf8', 50: '#faf6ed', 100: '#f3eee2', 200: '#e6dfd0', 300: '#d3cab8', 400: '#aaa190',
-  500: '#7d7567', 600: '#5f584d', 700: '#474239', 800: '#302c26', 900: '#221f1b', 950: '#171512',
+  0: '#fffdf8',
+  50: '#faf6ed',
+  100: '#f3eee2',
+  200: '#e6dfd0',
+  300: '#d3cab8',
+  400: '#aaa190',
+  500: '#7d7567',
+  600: '#5f584d',
+  700: '#474239',
+  800: '#302c26',
+  900: '#221f1b',
+  950: '#171512',
 }
 const charcoal = {
-  0: '#ffffff', 50: '#f2f0ec', 100: '#dedbd4', 200: '#c2beb6', 300: '#a39f97', 400: '#858179',
-  500: '#66635c', 600: '#4e4b46', 700: '#3b3935', 800: '#2c2a28', 900: '#232120', 950: '#1a1918',
+  0: '#ffffff',
+  50: '#f2f0ec',
+  100: '#dedbd4',
+  200: '#c2beb6',
+  300: '#a39f97',
+  400: '#858179',
+  500: '#66635c',
+  600: '#4e4b46',
+  700: '#3b3935',
+  800: '#2c2a28',
+  900: '#232120',
+  950: '#1a1918',
 }
 
 /** Wakaru's look: warm paper and ink, one mulberry accent for what can be acted on, square-cut corners. */
@@ -28,7 +57,12 @@ const preset = definePreset(Aura, {
         surface: paper,
         primary: { color: '{primary.700}', contrastColor: '#ffffff', hoverColor: '{primary.800}', activeColor: '{primary.900}' },
         text: { color: '#2b2722', hoverColor: '#171512', mutedColor: '#5f584d', hoverMutedColor: '#474239' },
-        formField: { borderColor: '{surface.400}', hoverBorderColor: '{surface.600}', placeholderColor: '{surface.600}', invalidPlaceholderColor: '{surface.600}' },
+        formField: {
+          borderColor: '{surface.400}',
+          hoverBorderColor: '{surface.600}',
+          placeholderColor: '{surface.600}',
+          invalidPlaceholderColor: '{surface.600}',
+        },
         content: { background: '{surface.0}', borderColor: '{surface.300}' },
       },
       dark: {

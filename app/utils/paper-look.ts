@@ -26,4 +26,8 @@ export const MOTIF_PATHS: Record<PaperEntry['motif'], string> = {
 /** Side of a tile. */
 export const MOTIF_TILE = 24
 /** How the lines of a motif are drawn on a paper. */
-export const motifLines = (paper: Pick<PaperEntry, 'colour' | 'motif'>) => ({ colour: isPale(paper) ? '#000' : '#fff', opacity: 0.28, width: paper.motif === 'dots' ? 5 : 1.4 })
+export const motifLines = (paper: Pick<PaperEntry, 'colour' | 'motif'>) => ({
+  colour: isPale(paper) ? '#000' : '#fff',
+  opacity: 0.28,
+  width: paper.motif === 'dots' ? 5 : 1.4,
+})

@@ -18,13 +18,20 @@ describe('what the server refused', () => {
   })
 
   it('is no connection when no answer came', () => {
-    expect(refusalOf(new TypeError('Failed to fetch'))).toMatchObject({ status: 0, message: expect.stringContaining('cannot be reached') })
+    expect(refusalOf(new TypeError('Failed to fetch'))).toMatchObject({
+      status: 0,
+      message: expect.stringContaining('cannot be reached'),
+    })
   })
 })
 
 describe('the look of paper', () => {
   it('lays a print on its side where a piece is turned', () => {
-    expect([paperFill('kelp'), paperFill('kelp', true), paperFill(undefined)]).toEqual(['url(#paper-kelp)', 'url(#paper-kelp-turned)', 'none'])
+    expect([paperFill('kelp'), paperFill('kelp', true), paperFill(undefined)]).toEqual([
+      'url(#paper-kelp)',
+      'url(#paper-kelp-turned)',
+      'none',
+    ])
   })
 
   it('draws dark on pale papers and pale on dark ones', () => {

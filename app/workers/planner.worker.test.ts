@@ -10,14 +10,34 @@ vi.stubGlobal('addEventListener', (_: string, listener: typeof receive) => (rece
 vi.stubGlobal('postMessage', (answer: PlannerAnswer) => void said.push(answer))
 await import('./planner.worker')
 
-const cutter = { length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 4, squaring: inches(0), kerf: inches(0), offcut: { short: inches(2), long: inches(4) } }
+const cutter = {
+  length: inches(12),
+  mark: inches(1 / 16),
+  smallestPiece: inches(0.5),
+  stack: 4,
+  squaring: inches(0),
+  kerf: inches(0),
+  offcut: { short: inches(2), long: inches(4) },
+}
 const problem = (quantity: number): Problem => ({
-  demands: [[4, 5], [3, 4], [2, 3.5]].map(([width, height]) => ({ key: `${width}`, name: `${width}`, width: inches(width!), height: inches(height!), quantity, turn: 'either' })),
+  demands: [
+    [4, 5],
+    [3, 4],
+    [2, 3.5],
+  ].map(([width, height]) => ({
+    key: `${width}`,
+    name: `${width}`,
+    width: inches(width!),
+    height: inches(height!),
+    quantity,
+    turn: 'either',
+  })),
   supplies: [{ key: 'letter', kind: 'sheet', width: inches(8.5), height: inches(11), onHand: 0, price: 50 }],
   cutter,
   objective: 'money',
 })
-const settled = (order: number, count: number) => vi.waitFor(() => expect(said.filter(({ kind, order: of }) => kind !== 'progress' && of === order)).toHaveLength(count))
+const settled = (order: number, count: number) =>
+  vi.waitFor(() => expect(said.filter(({ kind, order: of }) => kind !== 'progress' && of === order)).toHaveLength(count))
 
 describe('the planner in its worker', () => {
   beforeEach(() => {
@@ -49,7 +69,16 @@ describe('the planner in its worker', () => {
 
   it('says what it cannot do and goes on with the rest', async () => {
     const broken = { ...problem(1), demands: [undefined] } as unknown as Problem
-    receive({ data: { kind: 'plan', order: 6, jobs: [{ key: 'broken', problem: broken }, { key: 'fine', problem: problem(1) }] } })
+    receive({
+      data: {
+        kind: 'plan',
+        order: 6,
+        jobs: [
+          { key: 'broken', problem: broken },
+          { key: 'fine', problem: problem(1) },
+        ],
+      },
+    })
     await settled(6, 2)
     expect(said.find(({ kind }) => kind === 'failed')).toMatchObject({ key: 'broken', reason: expect.any(String) })
     expect(said.at(-1)).toMatchObject({ kind: 'done', key: 'fine' })

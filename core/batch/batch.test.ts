@@ -7,12 +7,24 @@ import { inches } from '../lengths'
 
 const zFold = foldById('z-fold')!
 const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => ({
-  key, name: key, kind: 'cardstock', weight: 250, colour: '#808080', motif: 'plain', upright: false, grain: 'any', offcuts: [],
-  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }], ...changes,
+  key,
+  name: key,
+  kind: 'cardstock',
+  weight: 250,
+  colour: '#808080',
+  motif: 'plain',
+  upright: false,
+  grain: 'any',
+  offcuts: [],
+  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }],
+  ...changes,
 })
 const chalk = paper('chalk', { colour: '#f5f5f0' })
 const herring = paper('herring', { kind: 'print', upright: true })
-const empty: Batch = { ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 4, spares: 1 }), papers: [paper('kelp'), chalk, herring] }
+const empty: Batch = {
+  ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 4, spares: 1 }),
+  papers: [paper('kelp'), chalk, herring],
+}
 const batch: Batch = { ...empty, cards: [newCard(zFold, empty)] }
 
 describe('a new card', () => {
@@ -20,7 +32,13 @@ describe('a new card', () => {
     const [card] = prepare(batch).cards
     expect(card!.kits).toBe(5)
     expect(card!.pieces.map(({ key, paper }) => [key, paper?.key])).toEqual([
-      ['base', 'kelp'], ['mat-a', 'herring'], ['mat-b', 'herring'], ['mat-c', 'herring'], ['message', 'chalk'], ['plate', 'kelp'], ['plate-mat', 'herring'],
+      ['base', 'kelp'],
+      ['mat-a', 'herring'],
+      ['mat-b', 'herring'],
+      ['mat-c', 'herring'],
+      ['message', 'chalk'],
+      ['plate', 'kelp'],
+      ['plate-mat', 'herring'],
     ])
     expect(stopsIn(findingsOf(prepare(batch)))).toBe(0)
   })
@@ -51,21 +69,31 @@ describe('from cards to demand', () => {
     const demands = papers.find(({ paper }) => paper.key === 'herring')!.problem.demands
     // Mats A and B are alike: 2 × (5 + 3); mat C and the plate's mat once each.
     expect(demands.map(({ width, height, quantity }) => [width, height, quantity])).toEqual([
-      [inches(1.875), inches(5.25), 16], [inches(4), inches(5.25), 8], [inches(3), inches(3.25), 8],
+      [inches(1.875), inches(5.25), 16],
+      [inches(4), inches(5.25), 8],
+      [inches(3), inches(3.25), 8],
     ])
     expect(demands[0]!.name).toContain('Mat on panel A (Z-fold), Mat on panel B (Z-fold)')
     expect(demands.every(({ turn }) => turn === 'as drawn')).toBe(true)
   })
 
   it('cuts a matched pair from one blank, and each by itself where the print need not run on', () => {
-    const stage = (matched: boolean) => prepare({ ...batch, cards: [newCard(foldById('book-stage')!, batch, { parameters: { matched } })] })
-    const named = (preparation: ReturnType<typeof stage>) => preparation.papers.flatMap(({ problem }) => problem.demands).map(({ name, width, quantity }) => [name, width, quantity] as const)
+    const stage = (matched: boolean) =>
+      prepare({ ...batch, cards: [newCard(foldById('book-stage')!, batch, { parameters: { matched } })] })
+    const named = (preparation: ReturnType<typeof stage>) =>
+      preparation.papers.flatMap(({ problem }) => problem.demands).map(({ name, width, quantity }) => [name, width, quantity] as const)
     const kits = batch.class.seats + batch.class.spares
     // Pages of 4 1/8 − 1 1/4 − 3/4 = 2 1/8, less two borders of 1/8.
     expect(named(stage(true))).toContainEqual(['Mat on left page and Mat on right page, matched', 2 * inches(1.875), kits])
-    expect(named(stage(false)).map(([name]) => name).join()).not.toContain('matched')
+    expect(
+      named(stage(false))
+        .map(([name]) => name)
+        .join(),
+    ).not.toContain('matched')
     // No piece is lost: the list of pieces is the same.
-    expect(stage(true).cards[0]!.pieces.map(({ key, quantity }) => [key, quantity])).toEqual(stage(false).cards[0]!.pieces.map(({ key, quantity }) => [key, quantity]))
+    expect(stage(true).cards[0]!.pieces.map(({ key, quantity }) => [key, quantity])).toEqual(
+      stage(false).cards[0]!.pieces.map(({ key, quantity }) => [key, quantity]),
+    )
   })
 
   it('turns prints on the sheet for sideways decoration', () => {
@@ -77,7 +105,9 @@ describe('from cards to demand', () => {
 
   it('changes everything with one border', () => {
     const wide = { ...batch.cards[0]!, parameters: { ...batch.cards[0]!.parameters, border: '1/4 in' } }
-    const [before, after] = [prepare(batch), prepare({ ...batch, cards: [wide] })].map(({ cards }) => cards[0]!.pieces.find(({ key }) => key === 'mat-c')!)
+    const [before, after] = [prepare(batch), prepare({ ...batch, cards: [wide] })].map(({ cards }) =>
+      cards[0]!.pieces.find(({ key }) => key === 'mat-c')!,
+    )
     expect(before!.width.value - after!.width.value).toBe(inches(0.25))
     expect(after!.height.explain('inch')).toBe('Finished height 5 1/2 − 2 × Border 1/4')
   })
@@ -89,7 +119,9 @@ describe('from cards to demand', () => {
 
 describe('findings of the batch', () => {
   const findings = (changes: Partial<Batch['cards'][0]>, papers = batch.papers) =>
-    prepare({ ...batch, papers, cards: [{ ...batch.cards[0]!, ...changes }] }).cards[0]!.findings.map(({ severity, problem }) => `${severity}: ${problem}`)
+    prepare({ ...batch, papers, cards: [{ ...batch.cards[0]!, ...changes }] }).cards[0]!.findings.map(
+      ({ severity, problem }) => `${severity}: ${problem}`,
+    )
 
   it('names a fold nobody knows', () => {
     expect(findings({ fold: 'origami-swan' })).toEqual([expect.stringContaining('does not know')])
@@ -106,7 +138,9 @@ describe('findings of the batch', () => {
   it('knows light bases, heavy stock and narrow pieces', () => {
     expect(findings({}, [paper('kelp', { weight: 120 }), chalk, herring])).toContainEqual(expect.stringContaining('too light'))
     expect(findings({}, [paper('kelp', { weight: 300 }), chalk, herring])).toContainEqual(expect.stringContaining('along the grain'))
-    expect(findings({ parameters: { ...batch.cards[0]!.parameters, width: '1 in', plate: false, message: false } })).toContainEqual(expect.stringContaining('too narrow to hold'))
+    expect(findings({ parameters: { ...batch.cards[0]!.parameters, width: '1 in', plate: false, message: false } })).toContainEqual(
+      expect.stringContaining('too narrow to hold'),
+    )
   })
 })
 

@@ -8,7 +8,14 @@ import { newClass } from '../document'
 import { foldById } from '../folds'
 
 const kelp: PaperEntry = {
-  key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 240, colour: '#808080', motif: 'plain', upright: false, grain: 'any',
+  key: 'kelp',
+  name: 'Kelp',
+  kind: 'cardstock',
+  weight: 240,
+  colour: '#808080',
+  motif: 'plain',
+  upright: false,
+  grain: 'any',
   stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }],
   offcuts: [{ key: 'old', width: '4 1/2 in', height: '6 in', count: 3 }],
 }
@@ -25,7 +32,10 @@ function change(edit: (draft: Batch) => void) {
 }
 const own = () => batch.cutting.find(({ paper }) => paper === 'kelp')
 const planned = (at = 0, key = 'kept-new') => ({ layout: outcome.plan.layouts[at]!, key, problem: outcome.entry.problem })
-const shelfOf = ({ papers: [paper] }: Batch) => [paper!.stocks.map(({ onHand }) => onHand), paper!.offcuts.map(({ width, height, count }) => `${count} × ${width} × ${height}`).sort()]
+const shelfOf = ({ papers: [paper] }: Batch) => [
+  paper!.stocks.map(({ onHand }) => onHand),
+  paper!.offcuts.map(({ width, height, count }) => `${count} × ${width} × ${height}`).sort(),
+]
 
 beforeEach(() => {
   batch = start
@@ -45,7 +55,10 @@ describe('what is noted about the cutting of a paper', () => {
 
   it('keeps a layout under a key, and lets go of that one only', () => {
     change(draft => keepLayout(draft, 'kelp', planned(0, 'kept-one'), true))
-    expect([own()?.layouts.map(({ key }) => key), outcome.entry.problem.fixed?.map(({ key }) => key)]).toEqual([['kept-one'], ['kept-one']])
+    expect([own()?.layouts.map(({ key }) => key), outcome.entry.problem.fixed?.map(({ key }) => key)]).toEqual([
+      ['kept-one'],
+      ['kept-one'],
+    ])
     // A layout that came from a file that was written otherwise stands before it.
     change((draft) => {
       const [kept] = draft.cutting[0]!.layouts
@@ -72,7 +85,16 @@ describe('what is noted about the cutting of a paper', () => {
 })
 
 describe('the shelf', () => {
-  const put = () => change(draft => shelve(draft, 'kelp', outcome.plan.layouts.map((layout, at) => ({ layout, key: `kept-${at}` })), outcome.entry.problem, outcome))
+  const put = () =>
+    change(draft =>
+      shelve(
+        draft,
+        'kelp',
+        outcome.plan.layouts.map((layout, at) => ({ layout, key: `kept-${at}` })),
+        outcome.entry.problem,
+        outcome,
+      ),
+    )
 
   it('loses what is used up and gains what is left, and is not told the same twice', () => {
     const { usedUp, leaves } = outcome
@@ -80,7 +102,9 @@ describe('the shelf', () => {
     put()
     const [paper] = batch.papers
     expect(paper!.stocks[0]!.onHand).toBe(10 - used('letter'))
-    expect(paper!.offcuts.reduce((sum, { count }) => sum + count, 0)).toBe(3 - used('old') + leaves.reduce((sum, { count }) => sum + count, 0))
+    expect(paper!.offcuts.reduce((sum, { count }) => sum + count, 0)).toBe(
+      3 - used('old') + leaves.reduce((sum, { count }) => sum + count, 0),
+    )
     expect(own()?.layouts.every(({ cut, shelved }) => shelved && cut > 0)).toBe(true)
     expect([outcome.plan.layouts, outcome.usedUp]).toEqual([[], []])
   })
@@ -96,9 +120,24 @@ describe('the shelf', () => {
 
 describe('two sheet formats of one size', () => {
   it('are two stocks, each counted once and named by its key', () => {
-    const twice = { ...start, papers: [{ ...kelp, offcuts: [], stocks: [{ ...kelp.stocks[0]!, onHand: 2, price: null }, { ...kelp.stocks[0]!, key: 'other-letter', onHand: 3, price: null }] }] }
+    const twice = {
+      ...start,
+      papers: [
+        {
+          ...kelp,
+          offcuts: [],
+          stocks: [
+            { ...kelp.stocks[0]!, onHand: 2, price: null },
+            { ...kelp.stocks[0]!, key: 'other-letter', onHand: 3, price: null },
+          ],
+        },
+      ],
+    }
     const [paper] = prepare(twice).papers
-    expect(paper!.problem.supplies.map(({ key, onHand }) => [key, onHand])).toEqual([['letter', 2], ['other-letter', 3]])
+    expect(paper!.problem.supplies.map(({ key, onHand }) => [key, onHand])).toEqual([
+      ['letter', 2],
+      ['other-letter', 3],
+    ])
     const { sheets, plan } = outcomeOf(paper!, plansFor(paper!.problem), twice)
     expect(sheets.reduce((sum, { needed }) => sum + needed, 0)).toBe(plan.sheets)
     expect(sheets.every(({ needed, onHand }) => needed <= onHand)).toBe(true)

@@ -43,26 +43,40 @@ export const takeAsUsual = (batch: Batch, paper: string): void =>
   change(batch, paper, entry => void Object.assign(entry, { priority: null, moreSheets: null }))
 
 /** Does without a sheet format, or uses it again. */
-export const forbidFormat = (batch: Batch, paper: string, stock: string, forbidden: boolean): void => change(batch, paper, (entry) => {
-  entry.without = entry.without.filter(key => key !== stock)
-  if (forbidden) entry.without.push(stock)
-})
+export const forbidFormat = (batch: Batch, paper: string, stock: string, forbidden: boolean): void =>
+  change(batch, paper, (entry) => {
+    entry.without = entry.without.filter(key => key !== stock)
+    if (forbidden) entry.without.push(stock)
+  })
 
 /** The kept layout that a layout of the plan is; what the shelf knows of is past. */
-const keptAs = (entry: CuttingEntry, { key }: Layout): LayoutEntry | undefined => entry.layouts.find(kept => kept.key === key && !kept.shelved)
+const keptAs = (entry: CuttingEntry, { key }: Layout): LayoutEntry | undefined =>
+  entry.layouts.find(kept => kept.key === key && !kept.shelved)
 
 function add(entry: CuttingEntry, { layout, key, problem }: Planned, cut: number, units: Units): void {
-  entry.layouts.push(writeLayout(layout, freeKey(key, entry.layouts.map(({ key }) => key)), cut, problem, units))
+  entry.layouts.push(
+    writeLayout(
+      layout,
+      freeKey(
+        key,
+        entry.layouts.map(({ key }) => key),
+      ),
+      cut,
+      problem,
+      units,
+    ),
+  )
 }
 
 /** Keeps a layout in the plan as it is, or lets it go again; sheets of it that are cut stay counted. */
-export const keepLayout = (batch: Batch, paper: string, planned: Planned, keep: boolean): void => change(batch, paper, (entry) => {
-  const kept = keptAs(entry, planned.layout)
-  if (keep && kept) kept.repeats = kept.cut + planned.layout.repeats
-  else if (keep) add(entry, planned, 0, batch.class.units)
-  else if (kept?.cut) kept.repeats = kept.cut
-  else if (kept) entry.layouts.splice(entry.layouts.indexOf(kept), 1)
-})
+export const keepLayout = (batch: Batch, paper: string, planned: Planned, keep: boolean): void =>
+  change(batch, paper, (entry) => {
+    const kept = keptAs(entry, planned.layout)
+    if (keep && kept) kept.repeats = kept.cut + planned.layout.repeats
+    else if (keep) add(entry, planned, 0, batch.class.units)
+    else if (kept?.cut) kept.repeats = kept.cut
+    else if (kept) entry.layouts.splice(entry.layouts.indexOf(kept), 1)
+  })
 
 function cutMore(entry: CuttingEntry, planned: Planned, sheets: number, units: Units): void {
   const kept = keptAs(entry, planned.layout)
@@ -75,11 +89,12 @@ export const noteCut = (batch: Batch, paper: string, planned: Planned, sheets: n
   change(batch, paper, entry => cutMore(entry, planned, sheets, batch.class.units))
 
 /** Notes how many of a piece were spoiled in all. */
-export const noteSpoiled = (batch: Batch, paper: string, demand: string, { demands }: Pick<Problem, 'demands'>, count: number): void => change(batch, paper, (entry) => {
-  entry.spoiled = entry.spoiled.filter(({ piece }) => keyOfRef(piece) !== demand)
-  const wanted = demands.find(({ key }) => key === demand)
-  if (wanted && count > 0) entry.spoiled.push({ piece: pieceRef(wanted, batch.class.units), count })
-})
+export const noteSpoiled = (batch: Batch, paper: string, demand: string, { demands }: Pick<Problem, 'demands'>, count: number): void =>
+  change(batch, paper, (entry) => {
+    entry.spoiled = entry.spoiled.filter(({ piece }) => keyOfRef(piece) !== demand)
+    const wanted = demands.find(({ key }) => key === demand)
+    if (wanted && count > 0) entry.spoiled.push({ piece: pieceRef(wanted, batch.class.units), count })
+  })
 
 /** Offcuts that one sheet of a kept layout leaves. */
 function leftBy({ width, height, parts, piece }: TreeEntry, cutter: Cutter): { width: Length, height: Length }[] {
@@ -102,7 +117,13 @@ export function forgetCut(batch: Batch, paper: string, key: string): void {
     for (const left of leftBy(kept.tree, readTools(batch.tools, batch.class.units))) takeOffcut(shelf, { ...left, count: kept.cut })
     const stock = shelf.stocks.find(({ key }) => key === kept.supply)
     if (stock) stock.onHand = Math.min(BOUNDS.onHand, stock.onHand + kept.cut)
-    else if (kept.from === 'offcut') putOffcut(shelf, { width: lengthFrom(kept.tree.width), height: lengthFrom(kept.tree.height), count: kept.cut }, batch.class.units, kept.supply)
+    else if (kept.from === 'offcut')
+      putOffcut(
+        shelf,
+        { width: lengthFrom(kept.tree.width), height: lengthFrom(kept.tree.height), count: kept.cut },
+        batch.class.units,
+        kept.supply,
+      )
   })
 }
 
@@ -110,7 +131,13 @@ export function forgetCut(batch: Batch, paper: string, key: string): void {
  * The whole plan of a paper is cut: sheets and offcuts that it used up leave the shelf, what
  * it leaves is put there, and the class notes both as done, all in one change.
  */
-export function shelve(batch: Batch, paper: string, layouts: Omit<Planned, 'problem'>[], problem: Planned['problem'], { usedUp, leaves }: { usedUp: UsedUp[], leaves: Leftover[] }): void {
+export function shelve(
+  batch: Batch,
+  paper: string,
+  layouts: Omit<Planned, 'problem'>[],
+  problem: Planned['problem'],
+  { usedUp, leaves }: { usedUp: UsedUp[], leaves: Leftover[] },
+): void {
   const shelf = batch.papers.find(({ key }) => key === paper)
   if (!shelf) return
   for (const stock of shelf.stocks) stock.onHand = Math.max(0, stock.onHand - goneOf(usedUp, stock.key))
@@ -131,7 +158,12 @@ function putOffcut(shelf: PaperEntry, { width, height, count }: Leftover, units:
   if (same) same.count = Math.min(BOUNDS.onHand, same.count + count)
   else {
     const taken = [...shelf.stocks, ...shelf.offcuts].map(({ key }) => key)
-    shelf.offcuts.push({ key: key ?? freeKey('offcut', taken), width: writeLength(width, units), height: writeLength(height, units), count })
+    shelf.offcuts.push({
+      key: key ?? freeKey('offcut', taken),
+      width: writeLength(width, units),
+      height: writeLength(height, units),
+      count,
+    })
   }
   shelf.offcuts.sort((a, b) => lengthFrom(b.width) * lengthFrom(b.height) - lengthFrom(a.width) * lengthFrom(a.height))
 }

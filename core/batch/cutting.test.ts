@@ -2,31 +2,56 @@ import { ANY_SCRAP, copyOf, newClass } from '../document'
 import type { Batch, CuttingEntry, PaperEntry } from '../document'
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
-import { findingsOf, keyOfRef, kitProblems, fromFormat, nearbySizes, newCard, outcomeOf, pieceRef, planAll, prepare, readLayout, scrapProblem, stopsIn, writeLayout } from '.'
+import {
+  findingsOf, keyOfRef, kitProblems, fromFormat, nearbySizes, newCard, outcomeOf, pieceRef, planAll, prepare, readLayout, scrapProblem,
+  stopsIn, writeLayout,
+} from '.'
 import { mostKits, plansFor, solverOf, verifyPlan } from '../cutting'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
 
 const solve = solverOf(await load())
 const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => ({
-  key, name: key, kind: 'cardstock', weight: 240, colour: '#808080', motif: 'plain', upright: false, grain: 'any', offcuts: [],
-  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }], ...changes,
+  key,
+  name: key,
+  kind: 'cardstock',
+  weight: 240,
+  colour: '#808080',
+  motif: 'plain',
+  upright: false,
+  grain: 'any',
+  offcuts: [],
+  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }],
+  ...changes,
 })
-const empty = (...papers: PaperEntry[]): Batch => ({ ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 8, spares: 1 }), papers })
+const empty = (...papers: PaperEntry[]): Batch => ({
+  ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 8, spares: 1 }),
+  papers,
+})
 function withCard(fold: string, papers: PaperEntry[], parameters: Record<string, string | boolean> = {}): Batch {
   const batch = empty(...papers)
   return { ...batch, cards: [newCard(foldById(fold)!, batch, { parameters })] }
 }
-const own = (changes: Partial<CuttingEntry>): CuttingEntry[] => [{ paper: 'kelp', priority: null, moreSheets: null, without: [], layouts: [], spoiled: [], ...changes }]
+const own = (changes: Partial<CuttingEntry>): CuttingEntry[] => [
+  { paper: 'kelp', priority: null, moreSheets: null, without: [], layouts: [], spoiled: [], ...changes },
+]
 
 describe('the cutting problem of a paper', () => {
-  const batch = withCard('plain-card', [paper('kelp', { offcuts: [{ key: 'offcut', width: '4 1/2 in', height: '6 in', count: 3 }] })], { message: false })
+  const batch = withCard('plain-card', [paper('kelp', { offcuts: [{ key: 'offcut', width: '4 1/2 in', height: '6 in', count: 3 }] })], {
+    message: false,
+  })
 
   it('counts offcuts among what it can cut from, and says which are used up and left', () => {
     const [entry] = prepare(batch).papers
-    expect(entry!.problem.supplies.map(({ kind, onHand }) => [kind, onHand])).toEqual([['sheet', 10], ['offcut', 3]])
+    expect(entry!.problem.supplies.map(({ kind, onHand }) => [kind, onHand])).toEqual([
+      ['sheet', 10],
+      ['offcut', 3],
+    ])
     const outcome = outcomeOf(entry!, plansFor(entry!.problem, solve), batch)
-    expect(outcome.usedUp.map(({ kind, width }) => [kind, width])).toEqual([['sheet', inches(8.5)], ['offcut', inches(4.5)]])
+    expect(outcome.usedUp.map(({ kind, width }) => [kind, width])).toEqual([
+      ['sheet', inches(8.5)],
+      ['offcut', inches(4.5)],
+    ])
     expect(outcome.settings).toBeLessThanOrEqual(outcome.settingsAlone)
     for (const { width, height } of outcome.leaves) expect(Math.min(width, height)).toBeGreaterThanOrEqual(inches(2))
   })
@@ -36,7 +61,11 @@ describe('the cutting problem of a paper', () => {
     const { supplies } = prepare(window).papers.find(entry => entry.paper.key === 'kelp')!.problem
     const released = supplies.filter(({ kind }) => kind === 'drop-out')
     expect(released.every(({ onHand, price }) => onHand === 9 && price === null)).toBe(true)
-    expect(prepare({ ...window, papers: [paper('kelp', { upright: true })] }).papers[0]!.problem.supplies.some(({ kind }) => kind === 'drop-out')).toBe(false)
+    expect(
+      prepare({ ...window, papers: [paper('kelp', { upright: true })] }).papers[0]!.problem.supplies.some(
+        ({ kind }) => kind === 'drop-out',
+      ),
+    ).toBe(false)
   })
 
   it('takes fewer sheets of heavy paper in one stack', () => {
@@ -47,7 +76,10 @@ describe('the cutting problem of a paper', () => {
   it('lays creases along the grain unless the print direction forbids it', () => {
     const turns = (changes: Partial<PaperEntry>) => {
       const [card] = prepare(withCard('plain-card', [paper('kelp', changes)])).cards
-      return [card!.pieces.find(({ key }) => key === 'base')!.turn, card!.findings.some(({ problem }) => problem.includes('across the grain'))]
+      return [
+        card!.pieces.find(({ key }) => key === 'base')!.turn,
+        card!.findings.some(({ problem }) => problem.includes('across the grain')),
+      ]
     }
     expect(turns({ grain: 'any' })).toEqual(['either', false])
     expect(turns({ grain: 'height' })).toEqual(['as drawn', false])
@@ -55,7 +87,13 @@ describe('the cutting problem of a paper', () => {
   })
 
   it('does without a forbidden format and knows the problem without that wish', () => {
-    const two = { ...batch, papers: [paper('kelp', { stocks: [...batch.papers[0]!.stocks, { key: 'square', width: '12 in', height: '12 in', onHand: 2, price: 90 }] })], cutting: own({ without: ['letter'] }) }
+    const two = {
+      ...batch,
+      papers: [
+        paper('kelp', { stocks: [...batch.papers[0]!.stocks, { key: 'square', width: '12 in', height: '12 in', onHand: 2, price: 90 }] }),
+      ],
+      cutting: own({ without: ['letter'] }),
+    }
     const [entry] = prepare(two).papers
     expect(entry!.problem.supplies.map(({ width }) => width)).toEqual([inches(12)])
     expect(entry!.free!.supplies).toHaveLength(2)
@@ -64,7 +102,10 @@ describe('the cutting problem of a paper', () => {
     const kept = plansFor(free!.problem, solve)[0].layouts.find(({ supply }) => supply === free!.problem.supplies[0]!.key)!
     const layouts = [writeLayout({ ...kept, repeats: 1 }, 'kept', 0, free!.problem, 'inch')]
     const [held] = prepare({ ...two, cutting: own({ without: two.cutting[0]!.without, layouts }) }).papers
-    expect(held!.problem.supplies.map(({ onHand, onlyFixed }) => [onHand, onlyFixed])).toEqual([[10, true], [2, undefined]])
+    expect(held!.problem.supplies.map(({ onHand, onlyFixed }) => [onHand, onlyFixed])).toEqual([
+      [10, true],
+      [2, undefined],
+    ])
     const [plan] = plansFor(held!.problem, solve)
     expect(verifyPlan(plan, held!.problem)).toEqual([])
     expect(plan.layouts.filter(({ supply }) => supply === 'letter').map(({ key, repeats }) => [key, repeats])).toEqual([['kept', 1]])
@@ -84,8 +125,12 @@ describe('replanning', () => {
 
   it('plans only what is missing once some sheets are cut and pieces spoiled', () => {
     const demand = first!.problem.demands[0]!
-    const [entry] = prepare({ ...batch, cutting: own({ layouts: [{ ...written(1), repeats: 1 }], spoiled: [{ piece: pieceRef(demand, 'inch'), count: 2 }] }) }).papers
-    const made = (key: string) => planned.layouts[0]!.root && entry!.wanted.get(key)! - entry!.problem.demands.find(other => other.key === key)!.quantity
+    const [entry] = prepare({
+      ...batch,
+      cutting: own({ layouts: [{ ...written(1), repeats: 1 }], spoiled: [{ piece: pieceRef(demand, 'inch'), count: 2 }] }),
+    }).papers
+    const made = (key: string) =>
+      planned.layouts[0]!.root && entry!.wanted.get(key)! - entry!.problem.demands.find(other => other.key === key)!.quantity
     expect(entry!.spoiled.get(keyOfRef(pieceRef(demand, 'inch')))).toBe(2)
     expect(entry!.problem.supplies[0]!.onHand).toBe(9)
     expect(entry!.problem.setUp).toEqual([{ key: layout!.key, supply: 'letter', root: layout!.root }])
@@ -99,7 +144,8 @@ describe('replanning', () => {
   })
 
   it('takes cut sheets from what is on hand until the shelf knows of them, and from the wanted pieces for good', () => {
-    const noted = (shelved: boolean) => prepare({ ...batch, cutting: own({ layouts: [{ ...written(1), repeats: 1, shelved }] }) }).papers[0]!
+    const noted = (shelved: boolean) =>
+      prepare({ ...batch, cutting: own({ layouts: [{ ...written(1), repeats: 1, shelved }] }) }).papers[0]!
     expect([false, true].map(shelved => noted(shelved).problem.supplies[0]!.onHand)).toEqual([9, 10])
     expect(noted(true).problem.demands).toEqual(noted(false).problem.demands)
     const outcomes = [false, true].map(shelved => outcomeOf(noted(shelved), plansFor(noted(shelved).problem, solve), batch))
@@ -115,10 +161,18 @@ describe('replanning', () => {
     const changed = withCard('plain-card', [paper('kelp')], { width: '5 in' })
     const [gone] = prepare({ ...changed, cutting: own({ layouts: [written(0)] }) }).papers
     expect([gone!.problem.fixed, gone!.dropped.length]).toEqual([undefined, 1])
-    const other = prepare({ ...batch, papers: [paper('kelp', { stocks: [{ key: 'square', width: '12 in', height: '12 in', onHand: 1, price: 1 }] })], cutting: own({ layouts: [written(0)] }) })
+    const other = prepare({
+      ...batch,
+      papers: [paper('kelp', { stocks: [{ key: 'square', width: '12 in', height: '12 in', onHand: 1, price: 1 }] })],
+      cutting: own({ layouts: [written(0)] }),
+    })
     expect(other.papers[0]!.dropped).toEqual(['its sheet is no longer on the shelf'])
     // What was cut from a sheet or an offcut that is gone since is still there.
-    const later = prepare({ ...batch, papers: [paper('kelp', { stocks: [{ key: 'square', width: '12 in', height: '12 in', onHand: 9, price: 1 }] })], cutting: own({ layouts: [{ ...written(1), repeats: 1 }] }) })
+    const later = prepare({
+      ...batch,
+      papers: [paper('kelp', { stocks: [{ key: 'square', width: '12 in', height: '12 in', onHand: 9, price: 1 }] })],
+      cutting: own({ layouts: [{ ...written(1), repeats: 1 }] }),
+    })
     expect(later.papers[0]!.dropped).toEqual([])
     expect(later.papers[0]!.problem.demands.some(({ key, quantity }) => quantity < later.papers[0]!.wanted.get(key)!)).toBe(true)
   })
@@ -126,16 +180,30 @@ describe('replanning', () => {
 
 describe('a copy of a class', () => {
   it('keeps the wishes for its papers, but nothing that is cut or spoiled', () => {
-    const batch = { ...withCard('plain-card', [paper('kelp')]), cutting: [...own({ priority: 'time', moreSheets: 2, spoiled: [{ piece: { width: '1 in', height: '1 in', turn: 'either' }, count: 1 }] }), { ...own({ spoiled: [] })[0]!, paper: 'chalk' }] }
-    expect(copyOf(batch, { title: 'Again', date: '2031-01-01' })).toMatchObject({ class: { title: 'Again', date: '2031-01-01', seats: 8 }, cutting: own({ priority: 'time', moreSheets: 2 }) })
+    const batch = {
+      ...withCard('plain-card', [paper('kelp')]),
+      cutting: [
+        ...own({ priority: 'time', moreSheets: 2, spoiled: [{ piece: { width: '1 in', height: '1 in', turn: 'either' }, count: 1 }] }),
+        { ...own({ spoiled: [] })[0]!, paper: 'chalk' },
+      ],
+    }
+    expect(copyOf(batch, { title: 'Again', date: '2031-01-01' })).toMatchObject({
+      class: { title: 'Again', date: '2031-01-01', seats: 8 },
+      cutting: own({ priority: 'time', moreSheets: 2 }),
+    })
   })
 })
 
 describe('hidden parts', () => {
   const papers = [paper('kelp'), paper('chalk', { offcuts: [{ key: 'offcut', width: '6 in', height: '6 in', count: 1 }] })]
   const batch = withCard('rising-scene', papers)
-  const hidden = prepare(batch).cards[0]!.pieces.filter(({ kind }) => kind === 'hidden').map(({ key }) => key)
-  const scrap: Batch = { ...batch, cards: [{ ...batch.cards[0]!, papers: { ...batch.cards[0]!.papers, ...Object.fromEntries(hidden.map(key => [key, ANY_SCRAP])) } }] }
+  const hidden = prepare(batch)
+    .cards[0]!.pieces.filter(({ kind }) => kind === 'hidden')
+    .map(({ key }) => key)
+  const scrap: Batch = {
+    ...batch,
+    cards: [{ ...batch.cards[0]!, papers: { ...batch.cards[0]!.papers, ...Object.fromEntries(hidden.map(key => [key, ANY_SCRAP])) } }],
+  }
 
   it('go to any scrap that the plans leave, and open no sheet', () => {
     expect(hidden.length).toBeGreaterThan(0)
@@ -163,7 +231,11 @@ describe('hidden parts', () => {
 })
 
 describe('questions before the cutting', () => {
-  const batch = withCard('plain-card', [paper('kelp', { stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 3, price: null }] })], { message: false })
+  const batch = withCard(
+    'plain-card',
+    [paper('kelp', { stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 3, price: null }] })],
+    { message: false },
+  )
 
   it('asks for the pieces of one kit and the drawer as it is', () => {
     const [kit] = kitProblems(batch, prepare(batch))

@@ -26,7 +26,8 @@ export interface CardView {
 const views = new WeakMap<PreparedCard, { post: PostEntry, view: CardView }>()
 
 /** Whether a card can be folded on screen: nothing of it is broken. */
-export const isFoldable = ({ construction }: PreparedCard): boolean => construction?.parts.every(part => isLayer(part.kind) || isWhole(part)) ?? false
+export const isFoldable = ({ construction }: PreparedCard): boolean =>
+  construction?.parts.every(part => isLayer(part.kind) || isWhole(part)) ?? false
 
 /**
  * Everything that is found about a card: its parameters and papers, its motion at all
@@ -36,7 +37,7 @@ export function viewOf(card: PreparedCard, post: PostEntry, units: Units): CardV
   const known = views.get(card)
   if (known?.post === post) return known.view
   const posting = postingOf(card, post, units)
-  const findings = [...card.findings, ...motionFindings(card, units), ...posting?.findings ?? []].sort(bySeverity)
+  const findings = [...card.findings, ...motionFindings(card, units), ...(posting?.findings ?? [])].sort(bySeverity)
   const view = { posting, findings }
   views.set(card, { post, view })
   return view
@@ -44,10 +45,14 @@ export function viewOf(card: PreparedCard, post: PostEntry, units: Units): CardV
 
 function motionFindings(card: PreparedCard, units: Units): Finding[] {
   if (!card.construction || !isFoldable(card)) return []
-  return passesThrough(card.construction).slice(0, MOST_PASSES).map(({ panels: [a, b], depth, opening }) => ({
-    severity: 'warn', subject: a,
-    problem: `passes ${formatLength(nanometres(depth), units, { unit: true })} through ${b} when the card is ${Math.round(opening * 100)} % open.`,
-  }))
+  return passesThrough(card.construction)
+    .slice(0, MOST_PASSES)
+    .map(({ panels: [a, b], depth, opening }) => ({
+      severity: 'warn',
+      subject: a,
+      problem: `passes ${formatLength(nanometres(depth), units, { unit: true })} through ${b} when the card is `
+        + `${Math.round(opening * 100)} % open.`,
+    }))
 }
 
 /**
@@ -56,13 +61,27 @@ function motionFindings(card: PreparedCard, units: Units): Finding[] {
  * @param outcomes the cutting as far as it is planned; without it nothing is said of cutting
  */
 export function findingsOf({ batch, cards, papers }: Preparation, outcomes: PaperOutcome[] = []): ClassFinding[] {
-  const ofCards = cards.flatMap(card => viewOf(card, batch.post, batch.class.units).findings.map(finding => ({ ...finding, card: card.entry.key, title: card.entry.title })))
-  const dropped = papers.flatMap(({ paper, dropped }) => dropped.map((reason): ClassFinding => ({
-    severity: 'warn', subject: paper.name, problem: `has a layout that you kept and that is not used: ${reason}. The pieces have changed since.`, paper: paper.key, title: paper.name,
-  })))
-  const unplaced = outcomes.flatMap(({ paper, plan, entry }) => plan.unplaced.map(({ demand, quantity, reason }): ClassFinding => ({
-    severity: 'stop', subject: paper.name, problem: `does not give ${quantity} × ${entry.names.get(demand) ?? demand}: ${reason}`, paper: paper.key, title: paper.name,
-  })))
+  const ofCards = cards.flatMap(card =>
+    viewOf(card, batch.post, batch.class.units).findings.map(finding => ({ ...finding, card: card.entry.key, title: card.entry.title })),
+  )
+  const dropped = papers.flatMap(({ paper, dropped }) =>
+    dropped.map((reason): ClassFinding => ({
+      severity: 'warn',
+      subject: paper.name,
+      problem: `has a layout that you kept and that is not used: ${reason}. The pieces have changed since.`,
+      paper: paper.key,
+      title: paper.name,
+    })),
+  )
+  const unplaced = outcomes.flatMap(({ paper, plan, entry }) =>
+    plan.unplaced.map(({ demand, quantity, reason }): ClassFinding => ({
+      severity: 'stop',
+      subject: paper.name,
+      problem: `does not give ${quantity} × ${entry.names.get(demand) ?? demand}: ${reason}`,
+      paper: paper.key,
+      title: paper.name,
+    })),
+  )
   return [...ofCards, ...dropped, ...unplaced].sort(bySeverity)
 }
 

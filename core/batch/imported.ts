@@ -23,7 +23,17 @@ export function fittedTo(shelf: PaperEntry[], { papers, ...document }: Batch): {
       continue
     }
     const taken = same
-      ? { ...paper, key: freeKey(paper.key, all().map(({ key }) => key)), name: freeTitle(paper.name, all().map(({ name }) => name)) }
+      ? {
+          ...paper,
+          key: freeKey(
+            paper.key,
+            all().map(({ key }) => key),
+          ),
+          name: freeTitle(
+            paper.name,
+            all().map(({ name }) => name),
+          ),
+        }
       : paper
     added.push(taken)
     found.set(paper.key, taken)
@@ -33,9 +43,15 @@ export function fittedTo(shelf: PaperEntry[], { papers, ...document }: Batch): {
     added,
     document: {
       ...document,
-      cards: document.cards.map(card => ({ ...card, papers: Object.fromEntries(Object.entries(card.papers).map(([part, key]) => [part, keyOf(key)])) })),
+      cards: document.cards.map(card => ({
+        ...card,
+        papers: Object.fromEntries(Object.entries(card.papers).map(([part, key]) => [part, keyOf(key)])),
+      })),
       cutting: document.cutting.map((entry) => {
-        const supply = supplyKeys(papers.find(({ key }) => key === entry.paper), found.get(entry.paper))
+        const supply = supplyKeys(
+          papers.find(({ key }) => key === entry.paper),
+          found.get(entry.paper),
+        )
         return {
           ...entry,
           paper: keyOf(entry.paper),
@@ -52,7 +68,9 @@ function supplyKeys(from?: PaperEntry, to?: PaperEntry): (key: string) => string
   const keys = new Map<string, string>()
   for (const kind of ['stocks', 'offcuts'] as const) {
     for (const { key, width, height } of from?.[kind] ?? []) {
-      const same = to?.[kind].find(other => lengthFrom(other.width) === lengthFrom(width) && lengthFrom(other.height) === lengthFrom(height))
+      const same = to?.[kind].find(
+        other => lengthFrom(other.width) === lengthFrom(width) && lengthFrom(other.height) === lengthFrom(height),
+      )
       if (same) keys.set(key, same.key)
     }
   }

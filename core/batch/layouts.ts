@@ -10,17 +10,27 @@ export const demandKey = ({ width, height, turn }: Pick<Demand, 'width' | 'heigh
 /** The key of drop-outs of one size: they have no row on the shelf, and those alike are one supply. */
 export const dropOutKey = ({ width, height }: { width: Length, height: Length }): string => `drop-out ${width}x${height}`
 
-export const pieceRef = ({ width, height, turn }: Pick<Demand, 'width' | 'height' | 'turn'>, units: Units): PieceRef =>
-  ({ width: writeLength(width, units), height: writeLength(height, units), turn })
+export const pieceRef = ({ width, height, turn }: Pick<Demand, 'width' | 'height' | 'turn'>, units: Units): PieceRef => ({
+  width: writeLength(width, units),
+  height: writeLength(height, units),
+  turn,
+})
 
-export const keyOfRef = ({ width, height, turn }: PieceRef): string => demandKey({ width: lengthFrom(width), height: lengthFrom(height), turn })
+export const keyOfRef = ({ width, height, turn }: PieceRef): string =>
+  demandKey({ width: lengthFrom(width), height: lengthFrom(height), turn })
 
 /**
  * A layout as it is kept with the class.
  * @param key what it is kept under
  * @throws RangeError where it is a layout of another problem
  */
-export function writeLayout({ supply, repeats, root }: Layout, key: string, cut: number, { supplies, demands }: Pick<Problem, 'supplies' | 'demands'>, units: Units): LayoutEntry {
+export function writeLayout(
+  { supply, repeats, root }: Layout,
+  key: string,
+  cut: number,
+  { supplies, demands }: Pick<Problem, 'supplies' | 'demands'>,
+  units: Units,
+): LayoutEntry {
   const from = supplies.find(other => other.key === supply)
   if (!from) throw new RangeError(`The layout is cut from “${supply}”, which is not in its problem.`)
   const write = (node: CutNode): TreeEntry => {
@@ -45,7 +55,14 @@ export function readLayout(entry: LayoutEntry, demands: Demand[], cutter: Cutter
   }
   const root = read(entry.tree)
   const layout = { key: entry.key, supply: entry.from === 'drop-out' ? dropOutKey(root) : entry.supply, repeats: entry.repeats, root }
-  const supply: Supply = { key: layout.supply, kind: entry.from, width: root.width, height: root.height, onHand: entry.repeats, price: null }
+  const supply: Supply = {
+    key: layout.supply,
+    kind: entry.from,
+    width: root.width,
+    height: root.height,
+    onHand: entry.repeats,
+    price: null,
+  }
   const unplaced = demands.map(({ key, quantity }) => ({ demand: key, quantity, reason: '' }))
   const stated = { layouts: [layout], unplaced, sheets: entry.from === 'sheet' ? entry.repeats : 0, bound: 0, spending: 0, yield: 0 }
   const [wrong] = verifyPlan(stated, { demands, supplies: [supply], cutter, objective: 'sheets' })

@@ -43,10 +43,24 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes, tools }:
     entry,
     choices,
     settingsAlone: settingsAlone(chosen.plan, problem.cutter),
-    sheets: problem.supplies.filter(({ kind }) => kind === 'sheet').map(({ key, width, height, onHand, price }) => ({ key, width, height, onHand, price, needed: needed.get(key) ?? 0, cut: opened.get(key) ?? 0 })),
-    usedUp: problem.supplies.filter(({ key }) => gone.has(key)).map(({ key, kind, width, height }) => ({ key, kind, width, height, count: gone.get(key) ?? 0 })),
+    sheets: problem.supplies
+      .filter(({ kind }) => kind === 'sheet')
+      .map(({ key, width, height, onHand, price }) => ({
+        key,
+        width,
+        height,
+        onHand,
+        price,
+        needed: needed.get(key) ?? 0,
+        cut: opened.get(key) ?? 0,
+      })),
+    usedUp: problem.supplies
+      .filter(({ key }) => gone.has(key))
+      .map(({ key, kind, width, height }) => ({ key, kind, width, height, count: gone.get(key) ?? 0 })),
     leaves: leftoversOf(unshelved),
-    over: problem.demands.flatMap(({ key, quantity }) => ((made.get(key) ?? 0) > quantity ? [{ demand: key, count: made.get(key)! - quantity }] : [])),
+    over: problem.demands.flatMap(({ key, quantity }) =>
+      (made.get(key) ?? 0) > quantity ? [{ demand: key, count: made.get(key)! - quantity }] : [],
+    ),
   }
 
   function leftoversOf(layouts: Layout[]): Leftover[] {

@@ -14,27 +14,53 @@ export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cu
   const { paper } = piece
   if (!paper) {
     const chosen = entry.papers[piece.key]
-    const gone = chosen ? `was to be cut from “${chosen}”, which is no longer on the shelf. Choose another paper.` : 'has no paper yet. Choose one.'
-    return [{ ...about, severity: 'stop', problem: chosen === ANY_SCRAP ? 'shows on the card, so no scrap will do. Choose a paper.' : gone }]
+    const gone = chosen
+      ? `was to be cut from “${chosen}”, which is no longer on the shelf. Choose another paper.`
+      : 'has no paper yet. Choose one.'
+    return [
+      { ...about, severity: 'stop', problem: chosen === ANY_SCRAP ? 'shows on the card, so no scrap will do. Choose a paper.' : gone },
+    ]
   }
   const findings: Finding[] = []
   const smallest = Math.min(piece.width.value, piece.height.value) as Length
   if (smallest < LEAST_PIECE) {
-    findings.push({ ...about, severity: 'stop', problem: `is only ${formatLength(smallest, units, { unit: true })} wide: nothing under 1 mm can be cut.` })
+    findings.push({
+      ...about,
+      severity: 'stop',
+      problem: `is only ${formatLength(smallest, units, { unit: true })} wide: nothing under 1 mm can be cut.`,
+    })
   }
   else if (smallest < cutter.smallestPiece) {
-    findings.push({ ...about, severity: 'warn', problem: `is only ${formatLength(smallest, units, { unit: true })} wide, too narrow to hold in the trimmer. Cut it last off a wider strip, or with knife and ruler.` })
+    findings.push({
+      ...about,
+      severity: 'warn',
+      problem: `is only ${formatLength(smallest, units, { unit: true })} wide, too narrow to hold in the trimmer. Cut it last `
+        + `off a wider strip, or with knife and ruler.`,
+    })
   }
   if (piece.kind === 'base' && paper.weight < STOCK_WEIGHTS.light) {
-    findings.push({ ...about, severity: 'warn', problem: `is of ${paper.weight} g/m² paper, too light to hold its shape; ${STOCK_WEIGHTS.light} g/m² or more stands.` })
+    findings.push({
+      ...about,
+      severity: 'warn',
+      problem: `is of ${paper.weight} g/m² paper, too light to hold its shape; ${STOCK_WEIGHTS.light} g/m² or more stands.`,
+    })
   }
   const crease = mainCrease(piece)
-  const against = piece.turn !== 'either' && crease !== undefined && paper.grain !== 'any' && (crease === paper.grain) !== (piece.turn === 'as drawn')
+  const against
+    = piece.turn !== 'either' && crease !== undefined && paper.grain !== 'any' && (crease === paper.grain) !== (piece.turn === 'as drawn')
   if (piece.scores.length > 0 && paper.weight >= STOCK_WEIGHTS.heavy) {
-    findings.push({ ...about, severity: 'note', problem: `is of heavy stock (${paper.weight} g/m²): score before folding and fold along the grain.` })
+    findings.push({
+      ...about,
+      severity: 'note',
+      problem: `is of heavy stock (${paper.weight} g/m²): score before folding and fold along the grain.`,
+    })
   }
   if (against) {
-    findings.push({ ...about, severity: 'note', problem: `folds across the grain of “${paper.name}”, as its print direction wants: score it well.` })
+    findings.push({
+      ...about,
+      severity: 'note',
+      problem: `folds across the grain of “${paper.name}”, as its print direction wants: score it well.`,
+    })
   }
   return findings
 }

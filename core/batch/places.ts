@@ -8,20 +8,67 @@ import { foldById } from '../folds'
  */
 
 const NAMES: Record<string, string> = {
-  'title': 'title', 'date': 'day', 'seats': 'seats', 'spares': 'spares', 'delivery': 'delivery', 'units': 'units', 'notes': 'notes',
-  'fold': 'fold', 'kits': 'number of kits', 'envelope': 'envelope', 'parameters': 'sizes', 'papers': 'papers',
-  'trimmer': 'longest cut', 'mark': 'smallest mark', 'smallestPiece': 'narrowest safe piece', 'stack': 'sheets in one stack',
-  'squaring': 'squaring of edges', 'kerf': 'paper lost at a cut', 'offcutShort': 'short side of offcuts', 'offcutLong': 'long side of offcuts', 'pace': 'seconds at the trimmer',
-  'setting': 'seconds to set the fence', 'stroke': 'seconds for a stroke', 'handling': 'seconds to take up a stack',
-  'priority': 'what counts most', 'moreSheets': 'sheets it may cost more', 'without': 'sheet formats to do without', 'layouts': 'kept and cut layouts', 'spoiled': 'spoiled pieces',
-  'currency': 'currency', 'tapePerMetre': 'price of tape', 'foamPad': 'price of a foam pad',
-  'foam': 'height of foam', 'bulk': 'bulk of paper', 'envelopes': 'envelopes', 'rates': 'rates',
-  'name': 'name', 'kind': 'kind', 'weight': 'weight', 'colour': 'colour', 'motif': 'pattern', 'upright': 'print direction', 'grain': 'grain', 'stocks': 'sheets', 'offcuts': 'offcuts',
-  'width': 'width', 'height': 'height', 'thickness': 'thickness', 'price': 'price', 'onHand': 'sheets on hand', 'count': 'number', '(order)': 'order', 'key': 'key',
+  'title': 'title',
+  'date': 'day',
+  'seats': 'seats',
+  'spares': 'spares',
+  'delivery': 'delivery',
+  'units': 'units',
+  'notes': 'notes',
+  'fold': 'fold',
+  'kits': 'number of kits',
+  'envelope': 'envelope',
+  'parameters': 'sizes',
+  'papers': 'papers',
+  'trimmer': 'longest cut',
+  'mark': 'smallest mark',
+  'smallestPiece': 'narrowest safe piece',
+  'stack': 'sheets in one stack',
+  'squaring': 'squaring of edges',
+  'kerf': 'paper lost at a cut',
+  'offcutShort': 'short side of offcuts',
+  'offcutLong': 'long side of offcuts',
+  'pace': 'seconds at the trimmer',
+  'setting': 'seconds to set the fence',
+  'stroke': 'seconds for a stroke',
+  'handling': 'seconds to take up a stack',
+  'priority': 'what counts most',
+  'moreSheets': 'sheets it may cost more',
+  'without': 'sheet formats to do without',
+  'layouts': 'kept and cut layouts',
+  'spoiled': 'spoiled pieces',
+  'currency': 'currency',
+  'tapePerMetre': 'price of tape',
+  'foamPad': 'price of a foam pad',
+  'foam': 'height of foam',
+  'bulk': 'bulk of paper',
+  'envelopes': 'envelopes',
+  'rates': 'rates',
+  'name': 'name',
+  'kind': 'kind',
+  'weight': 'weight',
+  'colour': 'colour',
+  'motif': 'pattern',
+  'upright': 'print direction',
+  'grain': 'grain',
+  'stocks': 'sheets',
+  'offcuts': 'offcuts',
+  'width': 'width',
+  'height': 'height',
+  'thickness': 'thickness',
+  'price': 'price',
+  'onHand': 'sheets on hand',
+  'count': 'number',
+  '(order)': 'order',
+  'key': 'key',
 }
 
-const named = (name: string | undefined, fallback: string): string => (name === undefined ? fallback : NAMES[name] ?? name)
-const last = (path: Path, fallback: string): string => named([...path].reverse().find(name => name in NAMES), fallback)
+const named = (name: string | undefined, fallback: string): string => (name === undefined ? fallback : (NAMES[name] ?? name))
+const last = (path: Path, fallback: string): string =>
+  named(
+    [...path].reverse().find(name => name in NAMES),
+    fallback,
+  )
 
 /** Title or name of what stands at a path in the first of some versions that has it. */
 function titleAt(versions: Batch[], path: Path): string {
@@ -40,9 +87,15 @@ export function placeInWords(path: Path, ...versions: Batch[]): string {
   const [part, key, ...rest] = path
   if (part === 'class') return named(key, 'title, day, seats or notes')
   if (part === 'cards') return key === undefined || key === '(order)' ? 'order of the cards' : cardPlace(key, rest, versions)
-  if (part === 'papers') return rest.length === 0 ? `paper ${titleAt(versions, path)}` : `${last(rest, 'paper')} of ${titleAt(versions, ['papers', key ?? ''])}`
+  if (part === 'papers')
+    return rest.length === 0
+      ? `paper ${titleAt(versions, path)}`
+      : `${last(rest, 'paper')} of ${titleAt(versions, ['papers', key ?? ''])}`
   if (part === 'cutting') return `${last(rest, 'cutting')} for ${titleAt(versions, ['papers', key ?? ''])}`
-  if (part === 'post') return rest.length === 0 ? named(key, 'envelopes and posting') : `${last(rest, '') || named(key, '')} of ${titleAt(versions, path.slice(0, 3))}`
+  if (part === 'post')
+    return rest.length === 0
+      ? named(key, 'envelopes and posting')
+      : `${last(rest, '') || named(key, '')} of ${titleAt(versions, path.slice(0, 3))}`
   return last(path.slice(1), { tools: 'trimmer', wishes: 'wishes', prices: 'prices' }[part ?? ''] ?? 'class')
 }
 

@@ -8,7 +8,10 @@ import { outcomeOf } from './outcome'
 import type { Preparation } from './prepare'
 import { scrapProblem } from './scrap'
 
-/** Plans every paper of a class to the end, exactly where there is a solver, and then hidden parts from scrap. Screens do the same step by step in a worker. */
+/**
+ * Plans every paper of a class to the end, exactly where there is a solver, and then hidden parts from scrap.
+ * Screens do the same step by step in a worker.
+ */
 export function planAll(batch: Batch, preparation: Preparation, solve?: Solve): PaperOutcome[] {
   const outcomes = preparation.papers.map(entry => outcomeOf(entry, plansFor(entry.problem, solve), batch))
   const scrap = scrapProblem(preparation, outcomes)
@@ -30,6 +33,9 @@ export function kitsOfBatch(batch: Batch, { cards }: Preparation, outcomes: Pape
       extras: construction?.extras ?? [],
       pieces: pieces.map(({ name, width, height, paper }) => ({ name, width: width.value, height: height.value, paper })),
     })),
-    papers: outcomes.map(({ paper, sheets }) => ({ paper, sheets: sheets.map(({ cut, ...sheet }) => ({ ...sheet, needed: sheet.needed + cut, onHand: sheet.onHand + cut })) })),
+    papers: outcomes.map(({ paper, sheets }) => ({
+      paper,
+      sheets: sheets.map(({ cut, ...sheet }) => ({ ...sheet, needed: sheet.needed + cut, onHand: sheet.onHand + cut })),
+    })),
   })
 }

@@ -5,8 +5,26 @@ import { newCard, postingOf, prepare } from '.'
 import { foldById } from '../folds'
 import { inches, millimetres } from '../lengths'
 
-const paper = { key: 'kelp', name: 'Kelp', kind: 'cardstock' as const, weight: 240, colour: '#3f6b57', motif: 'plain' as const, upright: false, grain: 'any' as const, offcuts: [], stocks: [] }
-function post(fold: string, { parameters = {}, table = DEFAULT_POST, wanted }: { parameters?: Record<string, string | boolean>, table?: PostEntry, wanted?: string } = {}) {
+const paper = {
+  key: 'kelp',
+  name: 'Kelp',
+  kind: 'cardstock' as const,
+  weight: 240,
+  colour: '#3f6b57',
+  motif: 'plain' as const,
+  upright: false,
+  grain: 'any' as const,
+  offcuts: [],
+  stocks: [],
+}
+function post(
+  fold: string,
+  {
+    parameters = {},
+    table = DEFAULT_POST,
+    wanted,
+  }: { parameters?: Record<string, string | boolean>, table?: PostEntry, wanted?: string } = {},
+) {
   const empty: Batch = { ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch' }), papers: [paper] }
   const card = newCard(foldById(fold)!, empty, { parameters })
   const [prepared] = prepare({ ...empty, cards: [card] }).cards
@@ -25,11 +43,15 @@ describe('posting a card', () => {
   })
 
   it('follows the bulk of the paper', () => {
-    expect(post('plain-card', { parameters: { message: false }, table: { ...DEFAULT_POST, bulk: 2.5 } }).closed.thickness).toBe(millimetres(1.8))
+    expect(post('plain-card', { parameters: { message: false }, table: { ...DEFAULT_POST, bulk: 2.5 } }).closed.thickness).toBe(
+      millimetres(1.8),
+    )
   })
 
   it('says which envelope fits when the chosen one does not', () => {
-    expect(problems(post('plain-card', { parameters: { width: '5 1/2 in' }, wanted: 'small' }))).toContain('“Small envelope” of 4 3/8 × 5 3/4 in is too small')
+    expect(problems(post('plain-card', { parameters: { width: '5 1/2 in' }, wanted: 'small' }))).toContain(
+      '“Small envelope” of 4 3/8 × 5 3/4 in is too small',
+    )
     expect(problems(post('plain-card', { wanted: 'lost' }))).toContain('is not in the table')
     expect(problems(post('plain-card', { parameters: { width: '11 in', height: '11 in' } }))).toContain('make one of')
   })
@@ -48,7 +70,9 @@ describe('posting a card', () => {
   it('says how much foam a stopper wants to hold what rests against it', () => {
     expect(problems(post('easel'))).not.toContain('Stopper')
     // Base, topper and mat of 0.3 mm each against one layer of paper on 0.5 mm of foam.
-    expect(problems(post('easel', { table: { ...DEFAULT_POST, foam: '0.5 mm' } }))).toContain('stands 0.8 mm high, but what rests against it is 0.9 mm thick and slips over it: put 2 layers of foam under it.')
+    expect(problems(post('easel', { table: { ...DEFAULT_POST, foam: '0.5 mm' } }))).toContain(
+      'stands 0.8 mm high, but what rests against it is 0.9 mm thick and slips over it: put 2 layers of foam under it.',
+    )
   })
 
   it('has nothing to say about a card that cannot be worked out', () => {

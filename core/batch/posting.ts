@@ -41,44 +41,83 @@ const fits = (card: { width: Length, height: Length }, room: { width: Length, he
  * @param wanted key of the envelope it shall go into; empty for the smallest that fits
  * @returns nothing for a card that cannot be folded
  */
-export function postingOf({ construction, pieces, entry }: PreparedCard, post: PostEntry, units: Units, wanted = entry.envelope): Posting | undefined {
+export function postingOf(
+  { construction, pieces, entry }: PreparedCard,
+  post: PostEntry,
+  units: Units,
+  wanted = entry.envelope,
+): Posting | undefined {
   if (!construction) return undefined
   const papers = new Map(pieces.map(({ key, paper }) => [key, paper]))
   const weightOf = (part: Part) => (papers.get(part.key) as Paper | undefined)?.weight ?? USUAL_WEIGHT
   const map = thicknessMap(construction, part => thickness(weightOf(part), post.bulk), lengthFrom(post.foam))
   if (!map) return undefined
   const { most: stack } = map
-  const closed = { width: construction.finished.width.value, height: construction.finished.height.value, thickness: nanometres(Math.max(stack.thickness, construction.finished.depth?.value ?? 0)) }
+  const closed = {
+    width: construction.finished.width.value,
+    height: construction.finished.height.value,
+    thickness: nanometres(Math.max(stack.thickness, construction.finished.depth?.value ?? 0)),
+  }
   // Square nanometres to square metres.
-  const weight = construction.parts.filter(isWhole).reduce((grams, part) => grams + part.panels.reduce((area, panel) => area + areaOf(part, panel), 0) / 1e18 * weightOf(part), 0)
+  const weight = construction.parts
+    .filter(isWhole)
+    .reduce((grams, part) => grams + (part.panels.reduce((area, panel) => area + areaOf(part, panel), 0) / 1e18) * weightOf(part), 0)
 
   const show = (length: Length) => formatLength(length, units, { unit: true })
   /** Thickness is measured in millimetres by makers of either school. */
   const thick = (length: Length) => `${(length / MILLIMETRE).toFixed(1)} mm`
   const size = ({ width, height }: { width: Length, height: Length }) => `${formatLength(width, units)} × ${show(height)}`
   const spare = Math.max(ROOM, closed.thickness)
-  const table = post.envelopes.map(({ key, name, width, height }) => ({ key, name, width: lengthFrom(width), height: lengthFrom(height) })).sort((a, b) => a.width * a.height - b.width * b.height)
+  const table = post.envelopes
+    .map(({ key, name, width, height }) => ({ key, name, width: lengthFrom(width), height: lengthFrom(height) }))
+    .sort((a, b) => a.width * a.height - b.width * b.height)
   const smallest = table.find(envelope => fits(closed, envelope, spare))
   const chosen = wanted ? table.find(({ key }) => key === wanted) : smallest
   const bulky = closed.thickness > BULKY
   const inside = chosen && !bulky && fits(closed, chosen, spare) ? chosen : undefined
   const posted = inside ?? { width: sum(closed.width, nanometres(spare)), height: sum(closed.height, nanometres(spare)) }
-  const rate = post.rates.filter(rate => weight <= rate.weight && closed.thickness <= lengthFrom(rate.thickness) && fits(posted, { width: lengthFrom(rate.width), height: lengthFrom(rate.height) }, 0)).sort((a, b) => a.price - b.price)[0]
+  const rate = post.rates
+    .filter(
+      rate =>
+        weight <= rate.weight
+        && closed.thickness <= lengthFrom(rate.thickness)
+        && fits(posted, { width: lengthFrom(rate.width), height: lengthFrom(rate.height) }, 0),
+    )
+    .sort((a, b) => a.price - b.price)[0]
   return { closed, stack, map, weight, envelope: inside, rate, findings: findings() }
 
   function findings(): Finding[] {
     const found: Finding[] = []
     if (bulky) {
-      found.push({ severity: 'warn', subject: 'Closed card', problem: `is ${thick(closed.thickness)} thick; above ${thick(BULKY)} it is bulky and goes into a box envelope of ${size({ width: sum(closed.width, ROOM), height: sum(closed.height, ROOM) })} or from hand to hand.` })
+      found.push({
+        severity: 'warn',
+        subject: 'Closed card',
+        problem: `is ${thick(closed.thickness)} thick; above ${thick(BULKY)} it is bulky and goes into a box envelope of `
+          + `${size({ width: sum(closed.width, ROOM), height: sum(closed.height, ROOM) })} or from hand to hand.`,
+      })
     }
     else if (wanted && !chosen) {
-      found.push({ severity: 'warn', subject: 'Envelope', problem: `the one that was chosen (${wanted}) is not in the table any more; ${smallest ? `“${smallest.name}” fits` : 'none there fits'}.` })
+      found.push({
+        severity: 'warn',
+        subject: 'Envelope',
+        problem: `the one that was chosen (${wanted}) is not in the table any more; `
+          + `${smallest ? `“${smallest.name}” fits` : 'none there fits'}.`,
+      })
     }
     else if (chosen && !inside) {
-      found.push({ severity: 'warn', subject: 'Envelope', problem: `“${chosen.name}” of ${size(chosen)} is too small: the card is ${size(closed)} and wants ${show(nanometres(spare))} more on each side. ${smallest ? `“${smallest.name}” fits.` : 'None in the table fits.'}` })
+      found.push({
+        severity: 'warn',
+        subject: 'Envelope',
+        problem: `“${chosen.name}” of ${size(chosen)} is too small: the card is ${size(closed)} and wants `
+          + `${show(nanometres(spare))} more on each side. ${smallest ? `“${smallest.name}” fits.` : 'None in the table fits.'}`,
+      })
     }
     else if (!chosen) {
-      found.push({ severity: 'warn', subject: 'Envelope', problem: `none in the table takes ${size(closed)}: make one of ${size(posted)}, such as the envelope with side seams.` })
+      found.push({
+        severity: 'warn',
+        subject: 'Envelope',
+        problem: `none in the table takes ${size(closed)}: make one of ${size(posted)}, such as the envelope with side seams.`,
+      })
     }
     for (const { part, against } of construction!.stoppers) {
       const partOf = (key: string) => construction!.parts.find(other => other.key === key)!
@@ -87,10 +126,20 @@ export function postingOf({ construction, pieces, entry }: PreparedCard, post: P
       const height = layer(part) + (construction!.joints.some(joint => joint.part === part && joint.means === 'foam') ? foam : 0)
       const rests = against.reduce((whole, key) => whole + layer(key), 0)
       if (height < rests) {
-        found.push({ severity: 'warn', subject: partOf(part).name, problem: `stands ${thick(nanometres(height))} high, but what rests against it is ${thick(nanometres(rests))} thick and slips over it: put ${Math.ceil((rests - layer(part)) / foam)} layers of foam under it.` })
+        found.push({
+          severity: 'warn',
+          subject: partOf(part).name,
+          problem: `stands ${thick(nanometres(height))} high, but what rests against it is ${thick(nanometres(rests))} thick and `
+            + `slips over it: put ${Math.ceil((rests - layer(part)) / foam)} layers of foam under it.`,
+        })
       }
     }
-    if (!rate) found.push({ severity: 'warn', subject: 'Posting', problem: `no rate in the table takes ${thick(closed.thickness)} and ${Math.ceil(weight)} g.` })
+    if (!rate)
+      found.push({
+        severity: 'warn',
+        subject: 'Posting',
+        problem: `no rate in the table takes ${thick(closed.thickness)} and ${Math.ceil(weight)} g.`,
+      })
     return found
   }
 }

@@ -35,7 +35,8 @@ export function prepare(batch: Batch, before?: Preparation): Preparation {
   const known = new Map(sameTools ? before.cards.map(card => [card.entry, card]) : [])
   const cards = batch.cards.map((entry) => {
     const card = known.get(entry)
-    const same = card?.kits === kitsOf(entry, batch.class) && Object.values(entry.papers).every(key => before?.shelf.get(key) === shelf.get(key))
+    const same
+      = card?.kits === kitsOf(entry, batch.class) && Object.values(entry.papers).every(key => before?.shelf.get(key) === shelf.get(key))
     return same ? card : prepareCard(entry, batch, shelf, cutter)
   })
   const scrap = demandsOf(batch, cards, SCRAP_PAPER)
@@ -43,7 +44,7 @@ export function prepare(batch: Batch, before?: Preparation): Preparation {
 
   /** One cutting problem for each paper that pieces are cut from. */
   function problemsOf(): PaperProblem[] {
-    const isSame = sameTools && before.batch.wishes === batch.wishes && (before.batch.cards.length > 1) === (batch.cards.length > 1)
+    const isSame = sameTools && before.batch.wishes === batch.wishes && isAlone(before.batch) === isAlone(batch)
     return [...shelf.values()].flatMap((paper) => {
       const users = cards.filter(card => isCutFrom(card, paper))
       if (users.length === 0) return []
@@ -55,9 +56,12 @@ export function prepare(batch: Batch, before?: Preparation): Preparation {
   }
 }
 
+/** Pieces of a class with one card are not named after it. */
+const isAlone = ({ cards }: Batch) => cards.length <= 1
+
 /** A paper as it was read before, where nothing of it has changed. */
 const asBefore = (entry: PaperEntry, before?: Preparation): Paper | undefined =>
-  (before?.batch.papers.includes(entry) ? before.shelf.get(entry.key) : undefined)
+  before?.batch.papers.includes(entry) ? before.shelf.get(entry.key) : undefined
 
 const isCutFrom = ({ pieces }: PreparedCard, paper: Paper) => pieces.some(piece => piece.paper === paper && piece.quantity > 0)
 
@@ -66,11 +70,21 @@ function prepareCard(entry: CardEntry, batch: Batch, shelf: ReadonlyMap<string, 
   const kits = kitsOf(entry, batch.class)
   const fold = foldById(entry.fold)
   if (!fold) {
-    return { entry, kits, pieces: [], findings: [{ severity: 'stop', subject: entry.title, problem: `uses the fold “${entry.fold}”, which this Wakaru does not know.` }] }
+    return {
+      entry,
+      kits,
+      pieces: [],
+      findings: [{ severity: 'stop', subject: entry.title, problem: `uses the fold “${entry.fold}”, which this Wakaru does not know.` }],
+    }
   }
   const wrong = inputProblems(fold.parameters, entry.parameters, units)
   if (wrong.length > 0) {
-    return { entry, kits, pieces: [], findings: wrong.map(({ parameter, problem }) => ({ severity: 'stop', subject: entry.title, parameter, problem })) }
+    return {
+      entry,
+      kits,
+      pieces: [],
+      findings: wrong.map(({ parameter, problem }) => ({ severity: 'stop', subject: entry.title, parameter, problem })),
+    }
   }
   const { pieces: plain, findings, ...construction } = fold.construct(entry.parameters, units, cutter.mark)
   const pieces = plain.map((piece): PreparedPiece => {

@@ -63,7 +63,8 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
     }
     if (layout.repeats <= layout.cut) continue
     // What is cut is cut; what is still to be cut needs its sheet.
-    if (supplies.some(({ key, width, height }) => key === read.supply && width === read.root.width && height === read.root.height)) kept.push({ ...read, repeats: layout.repeats - layout.cut })
+    if (supplies.some(({ key, width, height }) => key === read.supply && width === read.root.width && height === read.root.height))
+      kept.push({ ...read, repeats: layout.repeats - layout.cut })
     else dropped.push('its sheet is no longer on the shelf')
   }
 
@@ -71,7 +72,10 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
   const opened = openedBy(cut)
   const taken = openedBy(unshelved)
   const spoiled = new Map((entry?.spoiled ?? []).map(({ piece, count }) => [keyOfRef(piece), count]))
-  const missing = demands.map(demand => ({ ...demand, quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0) + (spoiled.get(demand.key) ?? 0)) }))
+  const missing = demands.map(demand => ({
+    ...demand,
+    quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0) + (spoiled.get(demand.key) ?? 0)),
+  }))
   const left = supplies.map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (taken.get(supply.key) ?? 0)) }))
   const without = new Set(entry?.without ?? [])
   const keptOn = openedBy(kept)
@@ -83,11 +87,23 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
       // A format that is not wanted still serves the layouts that are kept on it.
       return keptOn.has(supply.key) ? [{ ...supply, onlyFixed: true }] : []
     }),
-    ...kept.length > 0 && { fixed: kept },
-    ...cut.length > 0 && { setUp: cut.map(({ key, supply, root }) => ({ key, supply, root })) },
+    ...(kept.length > 0 && { fixed: kept }),
+    ...(cut.length > 0 && { setUp: cut.map(({ key, supply, root }) => ({ key, supply, root })) }),
   }
   const restricted = kept.length > 0 || without.size > 0
-  return { paper, cards, own: entry, names, wanted, spoiled, opened, cut: unshelved, dropped, problem, free: restricted ? free : undefined }
+  return {
+    paper,
+    cards,
+    own: entry,
+    names,
+    wanted,
+    spoiled,
+    opened,
+    cut: unshelved,
+    dropped,
+    problem,
+    free: restricted ? free : undefined,
+  }
 }
 
 /**
@@ -97,7 +113,9 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
 export function demandsOf(batch: Batch, cards: PreparedCard[], paper: Paper, of = (piece: PreparedPiece) => piece.quantity): Demand[] {
   const demands = new Map<string, Demand>()
   for (const card of cards) {
-    for (const blank of blanksToCut(card.pieces.filter(piece => piece.paper?.key === paper.key && piece.quantity > 0).map(piece => ({ ...piece, quantity: of(piece) })))) {
+    for (const blank of blanksToCut(
+      card.pieces.filter(piece => piece.paper?.key === paper.key && piece.quantity > 0).map(piece => ({ ...piece, quantity: of(piece) })),
+    )) {
       const { width, height, turn, quantity } = blank
       const key = demandKey(blank)
       const name = batch.cards.length > 1 ? `${blank.name} (${card.entry.title})` : blank.name
@@ -131,8 +149,10 @@ export function suppliesOf(paper: Paper, cards: PreparedCard[], cutter: Cutter):
         const piece = pieces.find(({ key }) => key === part)
         if (piece?.paper !== paper) continue
         // The largest square in a round drop-out.
-        const [wide, high] = shape === 'circle' ? [product(width.value, Math.SQRT1_2), product(height.value, Math.SQRT1_2)] : [width.value, height.value]
-        if (Math.min(wide, high) >= cutter.smallestPiece) release(downToMark(wide, cutter.mark), downToMark(high, cutter.mark), piece.quantity)
+        const [wide, high]
+          = shape === 'circle' ? [product(width.value, Math.SQRT1_2), product(height.value, Math.SQRT1_2)] : [width.value, height.value]
+        if (Math.min(wide, high) >= cutter.smallestPiece)
+          release(downToMark(wide, cutter.mark), downToMark(high, cutter.mark), piece.quantity)
       }
     }
   }
@@ -142,10 +162,22 @@ export function suppliesOf(paper: Paper, cards: PreparedCard[], cutter: Cutter):
 /** What is cut: every piece by itself, a matched pair side by side from one blank. */
 function blanksToCut(pieces: PreparedPiece[]): { name: string, width: Length, height: Length, turn: Turn, quantity: number }[] {
   return pieces.flatMap((piece) => {
-    const { name, width: { value: width }, height: { value: height }, turn, quantity, pair } = piece
-    const partner = pair === undefined ? undefined : pieces.find(other => other !== piece && other.pair === pair && other.height.value === height && other.turn === turn)
+    const {
+      name,
+      width: { value: width },
+      height: { value: height },
+      turn,
+      quantity,
+      pair,
+    } = piece
+    const partner
+      = pair === undefined
+        ? undefined
+        : pieces.find(other => other !== piece && other.pair === pair && other.height.value === height && other.turn === turn)
     if (!partner) return [{ name, width, height, turn, quantity }]
     // The pair is listed once, by its first piece.
-    return pieces.indexOf(partner) < pieces.indexOf(piece) ? [] : [{ name: `${name} and ${partner.name}, matched`, width: (width + partner.width.value) as Length, height, turn, quantity }]
+    return pieces.indexOf(partner) < pieces.indexOf(piece)
+      ? []
+      : [{ name: `${name} and ${partner.name}, matched`, width: (width + partner.width.value) as Length, height, turn, quantity }]
   })
 }

@@ -13,7 +13,9 @@ export function proofOf({ plan, choices, sheets: formats }: PaperOutcome): strin
   // With several formats the least money comes first, and the proof is for that money.
   const money = formats.length > 1 ? ' for the same money' : ''
   if (plan.sheets === 0) return plan.layouts.length > 0 ? 'No fresh sheet: offcuts are enough' : 'Everything is cut'
-  return plan.sheets === plan.bound ? `${sheets}, and it cannot be done with fewer${money}` : `${sheets}; fewer than ${plan.bound} is impossible${money}`
+  return plan.sheets === plan.bound
+    ? `${sheets}, and it cannot be done with fewer${money}`
+    : `${sheets}; fewer than ${plan.bound} is impossible${money}`
 }
 
 /** Whether the sheets of two papers are cut in the same way, sheet for sheet, so that they can lie in one stack. */

@@ -30,7 +30,8 @@ export function scrapProblem({ scrap, cutter, shelf }: Preparation, outcomes: Pa
   for (const { paper, plan } of outcomes) {
     if (!papers.has(paper.key)) continue
     for (const { root, repeats } of plan.layouts) {
-      for (const { node, width, height } of leavesOf(root)) if (node.kind === 'offcut' || node.kind === 'waste') add(paper, { width, height }, repeats)
+      for (const { node, width, height } of leavesOf(root))
+        if (node.kind === 'offcut' || node.kind === 'waste') add(paper, { width, height }, repeats)
     }
   }
   for (const paper of papers.values()) {
@@ -40,7 +41,15 @@ export function scrapProblem({ scrap, cutter, shelf }: Preparation, outcomes: Pa
   const names = new Map(scrap.map(({ key, name }: Demand) => [key, name]))
   const wanted = new Map(scrap.map(({ key, quantity }) => [key, quantity]))
   return {
-    paper: SCRAP_PAPER, cards: [], names, wanted, paperOf, dropped: [], spoiled: new Map(), opened: new Map(), cut: [],
+    paper: SCRAP_PAPER,
+    cards: [],
+    names,
+    wanted,
+    paperOf,
+    dropped: [],
+    spoiled: new Map(),
+    opened: new Map(),
+    cut: [],
     problem: { demands: scrap, supplies: [...supplies.values()], cutter, objective: 'sheets' },
   }
 }

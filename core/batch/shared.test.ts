@@ -8,9 +8,20 @@ import { FOLDS, OPENINGS } from '../folds'
 
 /** What follows from a preparation, without the functions by which cards move. */
 const told = ({ cards, papers, scrap, cutter }: Preparation) => ({
-  cards: cards.map(({ entry, kits, findings, pieces }) => ({ entry, kits, findings, pieces: pieces.map(({ width, height, ...piece }) => ({ ...piece, width: width.value, height: height.value, scores: piece.scores.length })) })),
+  cards: cards.map(({ entry, kits, findings, pieces }) => ({
+    entry,
+    kits,
+    findings,
+    pieces: pieces.map(({ width, height, ...piece }) => ({
+      ...piece,
+      width: width.value,
+      height: height.value,
+      scores: piece.scores.length,
+    })),
+  })),
   papers: papers.map(({ cards: _, ...paper }) => ({ ...paper, key: problemKey(paper.problem) })),
-  scrap, cutter,
+  scrap,
+  cutter,
 })
 
 const batch = demoBatches(new Date(2030, 0, 1))[1]!
@@ -23,13 +34,20 @@ describe('a class that is prepared again', () => {
     const after = prepare(changed, before)
     expect(after.cards.map((card, at) => card === before.cards[at])).toEqual(batch.cards.map((_, at) => at > 0))
     const touched = new Set(after.cards[0]!.pieces.map(({ paper }) => paper?.key))
-    for (const paper of after.papers) expect([paper.paper.key, before.papers.includes(paper)]).toEqual([paper.paper.key, !touched.has(paper.paper.key)])
+    for (const paper of after.papers)
+      expect([paper.paper.key, before.papers.includes(paper)]).toEqual([paper.paper.key, !touched.has(paper.paper.key)])
     expect(told(after)).toEqual(told(prepare(changed)))
   })
 
   it('keeps everything where only words change', () => {
-    const after = prepare(produce(batch, draft => void (draft.class.notes = 'x')), before)
-    expect([after.cards.every((card, at) => card === before.cards[at]), after.papers.every((paper, at) => paper === before.papers[at])]).toEqual([true, true])
+    const after = prepare(
+      produce(batch, draft => void (draft.class.notes = 'x')),
+      before,
+    )
+    expect([
+      after.cards.every((card, at) => card === before.cards[at]),
+      after.papers.every((paper, at) => paper === before.papers[at]),
+    ]).toEqual([true, true])
   })
 
   it.each<[string, (draft: typeof batch) => void]>([
@@ -39,7 +57,10 @@ describe('a class that is prepared again', () => {
     ['the wishes', draft => void (draft.wishes.priority = 'sheets')],
     ['a paper', draft => void (draft.papers[0]!.weight = 300)],
     ['a paper that leaves the shelf', draft => void draft.papers.splice(0, 1)],
-    ['the wishes for a paper', draft => void draft.cutting.push({ paper: 'kelp', priority: null, moreSheets: null, without: ['a4'], layouts: [], spoiled: [] })],
+    [
+      'the wishes for a paper',
+      draft => void draft.cutting.push({ paper: 'kelp', priority: null, moreSheets: null, without: ['a4'], layouts: [], spoiled: [] }),
+    ],
     ['a card', draft => void draft.cards.splice(1, 1)],
   ])('comes to the same as one that is prepared from nothing, whatever was changed: %s', (_, change) => {
     const changed = produce(batch, change)
@@ -77,7 +98,10 @@ describe('a class from elsewhere', () => {
 
   it('points at the sheets of the shelf, whatever their keys are there', () => {
     const from = { ...batch, cutting: [{ paper: 'kelp', priority: null, moreSheets: null, without: ['a4'], layouts: [], spoiled: [] }] }
-    const shelf = batch.papers.map(paper => ({ ...paper, stocks: paper.stocks.map(stock => ({ ...stock, key: `own-${stock.key}`, onHand: 1 })) }))
+    const shelf = batch.papers.map(paper => ({
+      ...paper,
+      stocks: paper.stocks.map(stock => ({ ...stock, key: `own-${stock.key}`, onHand: 1 })),
+    }))
     expect(fittedTo(shelf, from).document.cutting[0]!.without).toEqual(['own-a4'])
   })
 })
@@ -103,7 +127,15 @@ describe('places in words', () => {
 
   it('say what stands there, in short', () => {
     expect([undefined, null, '', true, 7, 'x'.repeat(99), [], [1, 2], batch.cards[0]].map(valueInWords)).toEqual([
-      'not there', 'as usual', 'nothing', 'yes', '7', `${'x'.repeat(79)}…`, 'none', '2 of them', 'Harbour lantern',
+      'not there',
+      'as usual',
+      'nothing',
+      'yes',
+      '7',
+      `${'x'.repeat(79)}…`,
+      'none',
+      '2 of them',
+      'Harbour lantern',
     ])
   })
 })

@@ -20,7 +20,9 @@ export interface KitProblem {
 
 /** What one kit of some cards takes from each paper, with what is on hand of it. Hidden parts from any scrap want no paper of their own. */
 export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: PreparedCard[] = cards): KitProblem[] {
-  const papers = new Map(some.flatMap(({ pieces }) => pieces).flatMap(({ paper }) => (paper && paper.key !== ANY_SCRAP ? [[paper.key, paper] as const] : [])))
+  const papers = new Map(
+    some.flatMap(({ pieces }) => pieces).flatMap(({ paper }) => (paper && paper.key !== ANY_SCRAP ? [[paper.key, paper] as const] : [])),
+  )
   return [...papers.values()].map((paper) => {
     const stacked: Cutter = { ...cutter, stack: stackOf(cutter.stack, paper.weight) }
     const demands = demandsOf(batch, some, paper, piece => piece.perKit)

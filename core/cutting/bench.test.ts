@@ -7,55 +7,91 @@ import { cutter, offcut, piece, problem, sheet } from './testing'
 
 describe('the order of cuts', () => {
   it('sets the fence once for a sheet cut in half', () => {
-    const { layouts: [layout] } = plan(problem([piece(8.5, 5.5, 16)], [sheet(8.5, 11)]))
+    const {
+      layouts: [layout],
+    } = plan(problem([piece(8.5, 5.5, 16)], [sheet(8.5, 11)]))
     const steps = benchSequence([layout!], cutter)
-    expect(steps).toMatchObject([{ hold: 'sheet', quantity: 8, fence: inches(5.5), cuts: 1, strokes: 2, keep: { kind: 'piece', quantity: 16 }, byKnife: false }])
+    expect(steps).toMatchObject([
+      { hold: 'sheet', quantity: 8, fence: inches(5.5), cuts: 1, strokes: 2, keep: { kind: 'piece', quantity: 16 }, byKnife: false },
+    ])
     expect([settingsIn(steps), strokesIn(steps)]).toEqual([1, 2])
   })
 
   it('draws each cut right across what is cut', () => {
-    const { layouts: [layout] } = plan(problem([piece(4, 5, 4, 'as drawn')], [sheet(8.5, 11)]))
+    const {
+      layouts: [layout],
+    } = plan(problem([piece(4, 5, 4, 'as drawn')], [sheet(8.5, 11)]))
     const lines = benchSequence([layout!], cutter).flatMap(step => step.lines)
     // Two strips 5 high come off a sheet 8.5 wide; each is cut twice at 4.
     expect(lines.filter(({ from, to }) => from.y === to.y).map(({ from, to }) => [from.x, to.x, from.y])).toEqual([
-      [0, inches(8.5), inches(5)], [0, inches(8.5), inches(10)],
+      [0, inches(8.5), inches(5)],
+      [0, inches(8.5), inches(10)],
     ])
     expect(lines.filter(({ from, to }) => from.x === to.x)).toHaveLength(4)
   })
 
   it('reads from the other edge where only that has a mark', () => {
     const layout: Layout = {
-      supply: 'a', repeats: 1,
-      root: { kind: 'cut', side: 'width', width: millimetres(100.5), height: millimetres(50), parts: [
-        { kind: 'piece', demand: 'p', turned: false, width: millimetres(40.5), height: millimetres(50) },
-        { kind: 'waste', width: millimetres(60), height: millimetres(50) },
-      ] },
+      supply: 'a',
+      repeats: 1,
+      root: {
+        kind: 'cut',
+        side: 'width',
+        width: millimetres(100.5),
+        height: millimetres(50),
+        parts: [
+          { kind: 'piece', demand: 'p', turned: false, width: millimetres(40.5), height: millimetres(50) },
+          { kind: 'waste', width: millimetres(60), height: millimetres(50) },
+        ],
+      },
     }
     const [step] = benchSequence([layout], { ...cutter, mark: millimetres(1) })
     expect(step!.reading).toEqual({ from: 'far', at: millimetres(60) })
   })
 
   it('asks for the knife where the trimmer is too short', () => {
-    const { layouts: [layout] } = plan(problem([piece(8.5, 5.5, 2)], [sheet(8.5, 11)]))
+    const {
+      layouts: [layout],
+    } = plan(problem([piece(8.5, 5.5, 2)], [sheet(8.5, 11)]))
     expect(benchSequence([layout!], { ...cutter, length: inches(8) })[0]!.byKnife).toBe(true)
   })
 
   it('sets the fence once for all layouts that want it', () => {
     // Two layouts that share their strips: 5 high and then 4 and 3 wide.
-    const cut = (side: 'width' | 'height', width: number, height: number, parts: CutNode[]): CutNode => ({ kind: 'cut', side, width: inches(width), height: inches(height), parts })
-    const leaf = (width: number, height: number, demand?: string): CutNode => ({ width: inches(width), height: inches(height), ...demand ? { kind: 'piece', demand, turned: false } : { kind: 'waste' } })
+    const cut = (side: 'width' | 'height', width: number, height: number, parts: CutNode[]): CutNode => ({
+      kind: 'cut',
+      side,
+      width: inches(width),
+      height: inches(height),
+      parts,
+    })
+    const leaf = (width: number, height: number, demand?: string): CutNode => ({
+      width: inches(width),
+      height: inches(height),
+      ...(demand ? { kind: 'piece', demand, turned: false } : { kind: 'waste' }),
+    })
     const strip = cut('width', 8, 5, [leaf(4, 5, 'a'), leaf(3, 5, 'b'), leaf(1, 5)])
     const layouts: Layout[] = [
       { supply: 's', repeats: 6, root: cut('height', 8, 11, [strip, strip, leaf(8, 1)]) },
       { supply: 's', repeats: 2, root: cut('height', 8, 11, [strip, leaf(8, 6)]) },
     ]
     const steps = benchSequence(layouts, cutter)
-    expect(steps.map(({ hold, fence }) => [hold, fence])).toEqual([['sheet 1', inches(5)], ['sheet 2', inches(5)], ['strip A', inches(4)], ['strip A', inches(3)]])
+    expect(steps.map(({ hold, fence }) => [hold, fence])).toEqual([
+      ['sheet 1', inches(5)],
+      ['sheet 2', inches(5)],
+      ['strip A', inches(4)],
+      ['strip A', inches(3)],
+    ])
     expect(steps[2]!.quantity).toBe(14)
     expect(settingsIn(steps)).toBe(3)
     expect(layouts.reduce((sum, layout) => sum + settingsIn(benchSequence([layout], cutter)), 0)).toBe(6)
     // Two stacks of sheet 1, one of sheet 2, four of the strip, which is turned once and stays in hand.
-    expect(steps.map(({ handlings, turn }) => [handlings, turn])).toEqual([[2, false], [1, false], [4, true], [0, false]])
+    expect(steps.map(({ handlings, turn }) => [handlings, turn])).toEqual([
+      [2, false],
+      [1, false],
+      [4, true],
+      [0, false],
+    ])
     expect(minutesOf(steps, { setting: 60, stroke: 6, handling: 12 })).toBeCloseTo(3 + strokesIn(steps) / 10 + 7 / 5)
     expect(steps[0]!.lines.map(({ layout }) => layout)).toEqual(['1', '1'])
   })
@@ -66,26 +102,53 @@ describe('the order of cuts', () => {
 
   it('waits with a setting that strips will want as well', () => {
     // 5 is wanted by both sheets, 3 at once by sheet 2 and later by the strip of sheet 1.
-    const cut = (side: 'width' | 'height', width: number, height: number, parts: CutNode[]): CutNode => ({ kind: 'cut', side, width: inches(width), height: inches(height), parts })
-    const leaf = (width: number, height: number, demand?: string): CutNode => ({ width: inches(width), height: inches(height), ...demand ? { kind: 'piece', demand, turned: false } : { kind: 'waste' } })
-    const steps = benchSequence([
-      { supply: 's', repeats: 1, root: cut('height', 9, 11, [leaf(9, 3, 'c'), leaf(9, 8)]) },
-      { supply: 's', repeats: 1, root: cut('height', 9, 11, [cut('width', 9, 2, [leaf(3, 2, 'a'), leaf(3, 2, 'a'), leaf(3, 2, 'a')]), leaf(9, 9)]) },
-    ], cutter)
+    const cut = (side: 'width' | 'height', width: number, height: number, parts: CutNode[]): CutNode => ({
+      kind: 'cut',
+      side,
+      width: inches(width),
+      height: inches(height),
+      parts,
+    })
+    const leaf = (width: number, height: number, demand?: string): CutNode => ({
+      width: inches(width),
+      height: inches(height),
+      ...(demand ? { kind: 'piece', demand, turned: false } : { kind: 'waste' }),
+    })
+    const steps = benchSequence(
+      [
+        { supply: 's', repeats: 1, root: cut('height', 9, 11, [leaf(9, 3, 'c'), leaf(9, 8)]) },
+        {
+          supply: 's',
+          repeats: 1,
+          root: cut('height', 9, 11, [cut('width', 9, 2, [leaf(3, 2, 'a'), leaf(3, 2, 'a'), leaf(3, 2, 'a')]), leaf(9, 9)]),
+        },
+      ],
+      cutter,
+    )
     expect(steps.map(({ fence }) => fence)).toEqual([inches(2), inches(3), inches(3)])
     expect(settingsIn(steps)).toBe(2)
   })
 
   it('ends with exactly the pieces of the plan, for any demand and kerf', () => {
     const side = fc.integer({ min: 8, max: 128 }).map(sixteenths => sixteenths / 16)
-    const sizes = fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 30 }) }), { minLength: 1, maxLength: 5 })
-    fc.assert(fc.property(sizes, fc.constantFrom(0, 1 / 16, 0.05), fc.constantFrom(0, 0.125), (sizes, kerf, squaring) => {
-      const demands = sizes.map(({ width, height, quantity }, index) => ({ ...piece(width, height, quantity), key: `p${index}`, name: `p${index}` }))
-      const given = problem(demands, [sheet(8.5, 11), offcut(5, 6, 3)], { kerf: inches(kerf), squaring: inches(squaring) })
-      const planned = plan(given)
-      expect(verifyPlan(planned, given)).toEqual([])
-      expect(sequenceViolations(benchSequence(planned.layouts, given.cutter), planned, given)).toEqual([])
-    }), { numRuns: 60 })
+    const sizes = fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 30 }) }), {
+      minLength: 1,
+      maxLength: 5,
+    })
+    fc.assert(
+      fc.property(sizes, fc.constantFrom(0, 1 / 16, 0.05), fc.constantFrom(0, 0.125), (sizes, kerf, squaring) => {
+        const demands = sizes.map(({ width, height, quantity }, index) => ({
+          ...piece(width, height, quantity),
+          key: `p${index}`,
+          name: `p${index}`,
+        }))
+        const given = problem(demands, [sheet(8.5, 11), offcut(5, 6, 3)], { kerf: inches(kerf), squaring: inches(squaring) })
+        const planned = plan(given)
+        expect(verifyPlan(planned, given)).toEqual([])
+        expect(sequenceViolations(benchSequence(planned.layouts, given.cutter), planned, given)).toEqual([])
+      }),
+      { numRuns: 60 },
+    )
   })
 })
 

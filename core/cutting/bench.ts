@@ -115,7 +115,9 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
   const steps: BenchStep[] = []
   let strips = 0
   let fence: Length | undefined
-  layouts.forEach(({ key, root, repeats }, index) => receive(root, repeats, [{ x: 0, y: 0, layout: key ?? `${index + 1}` }], layouts.length === 1 ? 'sheet' : `sheet ${index + 1}`))
+  layouts.forEach(({ key, root, repeats }, index) =>
+    receive(root, repeats, [{ x: 0, y: 0, layout: key ?? `${index + 1}` }], layouts.length === 1 ? 'sheet' : `sheet ${index + 1}`),
+  )
   while (hands.length > 0) {
     const choices = hands.flatMap(hand => movable(hand).map((group): Choice => ({ hand, group, size: group.node[hand.node.side] })))
     const { hand, group } = choices.find(({ size }) => size === fence) ?? nextOf(choices)
@@ -127,7 +129,7 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
   function nextOf(choices: Choice[]): Choice {
     const hidden = new Set(hands.flatMap(hand => hand.groups.flatMap(({ node }) => [...hiddenIn(node, hand.node.side)])))
     const free = choices.filter(({ size }) => !hidden.has(size))
-    return [...free.length > 0 ? free : choices].sort(preference)[0]!
+    return [...(free.length > 0 ? free : choices)].sort(preference)[0]!
   }
 
   /** Puts down what came off; what has cuts of its own is taken in hand later, alike strips together. */
@@ -143,7 +145,16 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
       return { kind: 'strip', name: same.label, ...size }
     }
     const name = label ?? `strip ${letter(strips++)}`
-    hands.push({ label: name, quantity, node, content, started: false, groups: groupsOf(node, cutter.kerf), size: node[node.side], corners })
+    hands.push({
+      label: name,
+      quantity,
+      node,
+      content,
+      started: false,
+      groups: groupsOf(node, cutter.kerf),
+      size: node[node.side],
+      corners,
+    })
     return { kind: 'strip', name, ...size }
   }
 
@@ -204,7 +215,8 @@ function hiddenIn(node: CutNode, side: 'width' | 'height'): ReadonlySet<number> 
   if (known) return known
   const found = new Set(fencesOf(node))
   const own = node[side]
-  if (node.kind === 'cut' && !node.parts.some(part => (part[node.side] === own ? hiddenIn(part, node.side) : fencesOf(part)).has(own))) found.delete(own)
+  if (node.kind === 'cut' && !node.parts.some(part => (part[node.side] === own ? hiddenIn(part, node.side) : fencesOf(part)).has(own)))
+    found.delete(own)
   hidden[side].set(node, found)
   return found
 }
@@ -223,7 +235,8 @@ function groupsOf({ side, parts }: CutNode & { kind: 'cut' }, kerf: number): Gro
 }
 
 /** A corner moved along the side that a cut node divides. */
-const along = ({ x, y, layout }: Corner, side: 'width' | 'height', by: number): Corner => (side === 'width' ? { x: x + by, y, layout } : { x, y: y + by, layout })
+const along = ({ x, y, layout }: Corner, side: 'width' | 'height', by: number): Corner =>
+  side === 'width' ? { x: x + by, y, layout } : { x, y: y + by, layout }
 
 const cornersOf = ({ corners, node: { side } }: Hand, { offsets }: Group): Corner[] =>
   corners.flatMap(corner => offsets.map(offset => along(corner, side, offset)))
@@ -233,15 +246,16 @@ function linesOf({ corners, node: { side, width, height } }: Hand, { node, offse
   const [whole, across] = side === 'width' ? [width, height] : [height, width]
   const cutAt = offsets.map(offset => (offset + node[side] === whole ? offset : offset + node[side])).slice(0, cuts)
   const point = ({ x, y }: Corner): Point => ({ x, y })
-  return corners.flatMap(corner => cutAt.map((at) => {
-    const from = along(corner, side, at)
-    return { layout: corner.layout, from: point(from), to: point(along(from, side === 'width' ? 'height' : 'width', across)) }
-  }))
+  return corners.flatMap(corner =>
+    cutAt.map((at) => {
+      const from = along(corner, side, at)
+      return { layout: corner.layout, from: point(from), to: point(along(from, side === 'width' ? 'height' : 'width', across)) }
+    }),
+  )
 }
 
 /** A, B, … Z, AA, AB, … */
-const letter = (index: number): string =>
-  (index >= 26 ? letter(Math.floor(index / 26) - 1) : '') + String.fromCharCode(65 + index % 26)
+const letter = (index: number): string => (index >= 26 ? letter(Math.floor(index / 26) - 1) : '') + String.fromCharCode(65 + (index % 26))
 
 /** How often the fence has to be moved. */
 export const settingsIn = (steps: BenchStep[]): number =>

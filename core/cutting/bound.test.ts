@@ -3,8 +3,9 @@ import { sheetBound } from '.'
 import { inches } from '../lengths'
 import { cutter, piece, sheet } from './testing'
 
-const bound = (...[demands, supplies, changes]: [Parameters<typeof sheetBound>[0], Parameters<typeof sheetBound>[1], Partial<typeof cutter>?]) =>
-  sheetBound(demands, supplies, { ...cutter, ...changes })
+const bound = (
+  ...[demands, supplies, changes]: [Parameters<typeof sheetBound>[0], Parameters<typeof sheetBound>[1], Partial<typeof cutter>?]
+) => sheetBound(demands, supplies, { ...cutter, ...changes })
 
 describe('the lower bound', () => {
   it('counts area, rounded up', () => {

@@ -18,8 +18,17 @@ const leftOf = (left: ReadonlyMap<string, number>, key: string) => Math.max(0, l
  * Patterns of a supply with no more than is left of anything: the best ones without what is
  * too much, and strips, which mix sizes where a pattern of any number would repeat one.
  */
-function* bounded({ patterns, demands, effort }: Search, index: number, worth: ReadonlyMap<string, number>, left: ReadonlyMap<string, number>, count: number): Generator<{ root: CutNode, value: number }> {
-  const { supplies, problem: { cutter } } = patterns
+function* bounded(
+  { patterns, demands, effort }: Search,
+  index: number,
+  worth: ReadonlyMap<string, number>,
+  left: ReadonlyMap<string, number>,
+  count: number,
+): Generator<{ root: CutNode, value: number }> {
+  const {
+    supplies,
+    problem: { cutter },
+  } = patterns
   const supply = supplies[index]
   if (!supply) return
   const valued = (root: CutNode) => ({ root, value: worthOf(root, worth) })
@@ -32,15 +41,22 @@ function* bounded({ patterns, demands, effort }: Search, index: number, worth: R
   }
 }
 
-/** Rounds the relaxation down and cuts what is left sheet by sheet: patterns that mix sizes in just the numbers still missing become columns. */
+/**
+ * Rounds the relaxation down and cuts what is left sheet by sheet: patterns that mix sizes in just the
+ * numbers still missing become columns.
+ */
 export function complete(search: Search, worth: ReadonlyMap<string, number>): void {
   const { patterns, demands, values } = search
   const { columns, supplies } = patterns
-  const taken = (key: string) => columns.reduce((sum, { counts }, index) => sum + Math.floor((values[index] ?? 0) + 1e-6) * (counts.get(key) ?? 0), 0)
+  const taken = (key: string) =>
+    columns.reduce((sum, { counts }, index) => sum + Math.floor((values[index] ?? 0) + 1e-6) * (counts.get(key) ?? 0), 0)
   const left = new Map(demands.map(({ key, quantity }) => [key, quantity - taken(key)]))
   for (let sheet = 0; sheet < MOST_LEFT && someLeft(left); sheet++) {
     const wanted = new Map([...worth].map(([key, value]) => [key, leftOf(left, key) > 0 ? Math.max(value, 1e-6) : 0]))
-    const found = supplies.flatMap((supply, index) => [...bounded(search, index, wanted, left, 1)].map(({ root, value }) => ({ index, root, share: value / area(supply) })))
+    const found = supplies
+      .flatMap((supply, index) =>
+        [...bounded(search, index, wanted, left, 1)].map(({ root, value }) => ({ index, root, share: value / area(supply) })),
+      )
       .sort((a, b) => b.share - a.share)
     const [best] = found
     if (!best) return
@@ -81,8 +97,10 @@ export function* dive(search: Search, most: number): Generator<Layout[] | undefi
     open.forEach(({ key }, index) => worth.set(key, Math.max(0, relaxed.duals[index] ?? 0)))
     const isNew = supplies.map((supply, index) => {
       const own = counted.indexOf(index)
-      const price = (isFresh(supply) ? 1 : 0) - (own < 0 ? 0 : relaxed.duals[open.length + own] ?? 0)
-      return [...bounded(search, index, worth, left, 2)].map(({ root, value }) => value > price + 1e-6 && patterns.addInside(index, root)).some(Boolean)
+      const price = (isFresh(supply) ? 1 : 0) - (own < 0 ? 0 : (relaxed.duals[open.length + own] ?? 0))
+      return [...bounded(search, index, worth, left, 2)]
+        .map(({ root, value }) => value > price + 1e-6 && patterns.addInside(index, root))
+        .some(Boolean)
     })
     // A pattern worth more than a sheet is tried before any is taken for good.
     if (isNew.some(Boolean)) continue

@@ -20,7 +20,8 @@ function exact(...parameters: Parameters<typeof problem>) {
 const worths = (demands: Demand[]) => new Map(demands.map(({ key, width, height }) => [key, width * height]))
 
 describe('the best pattern of one sheet', () => {
-  const best = (demands: Demand[], width: number, height: number, changes = {}) => new Guillotine({ width: inches(width), height: inches(height) }, { ...cutter, ...changes }, demands).best(worths(demands))
+  const best = (demands: Demand[], width: number, height: number, changes = {}) =>
+    new Guillotine({ width: inches(width), height: inches(height) }, { ...cutter, ...changes }, demands).best(worths(demands))
 
   it('fills a sheet that can be filled', () => {
     // 8 1/2 × 11: a strip of 8 1/2 × 5 1/2 and two of 4 1/4 × 5 1/2.
@@ -48,30 +49,63 @@ describe('the best pattern of one sheet', () => {
 
   it('is at least as good as any pattern of strips, and adds up, for any sizes', () => {
     const side = fc.integer({ min: 8, max: 100 }).map(sixteenths => sixteenths / 16)
-    fc.assert(fc.property(fc.array(fc.tuple(side, side), { minLength: 1, maxLength: 5 }), (sizes) => {
-      const demands = sizes.map(([width, height], index) => ({ ...piece(width, height, 99), key: `p${index}` }))
-      const worth = worths(demands)
-      const pattern = best(demands, 8.5, 11)
-      const strips = plan(problem(demands.map(demand => ({ ...demand, quantity: 99 })), [sheet(8.5, 11)])).layouts
-      const value = (root: Parameters<typeof countsOf>[0]) => [...countsOf(root)].reduce((sum, [key, count]) => sum + worth.get(key)! * count, 0)
-      for (const { root } of strips) expect(pattern!.value).toBeGreaterThanOrEqual(value(root))
-      if (pattern) expect(value(pattern.root)).toBe(pattern.value)
-    }), { numRuns: 12 })
+    fc.assert(
+      fc.property(fc.array(fc.tuple(side, side), { minLength: 1, maxLength: 5 }), (sizes) => {
+        const demands = sizes.map(([width, height], index) => ({ ...piece(width, height, 99), key: `p${index}` }))
+        const worth = worths(demands)
+        const pattern = best(demands, 8.5, 11)
+        const strips = plan(
+          problem(
+            demands.map(demand => ({ ...demand, quantity: 99 })),
+            [sheet(8.5, 11)],
+          ),
+        ).layouts
+        const value = (root: Parameters<typeof countsOf>[0]) =>
+          [...countsOf(root)].reduce((sum, [key, count]) => sum + worth.get(key)! * count, 0)
+        for (const { root } of strips) expect(pattern!.value).toBeGreaterThanOrEqual(value(root))
+        if (pattern) expect(value(pattern.root)).toBe(pattern.value)
+      }),
+      { numRuns: 12 },
+    )
   })
 })
 
 describe('tidying a pattern', () => {
-  const leaf = (width: number, height: number, demand?: string) => ({ width: inches(width), height: inches(height), ...demand ? { kind: 'piece' as const, demand, turned: false } : { kind: 'waste' as const } })
+  const leaf = (width: number, height: number, demand?: string) => ({
+    width: inches(width),
+    height: inches(height),
+    ...(demand ? { kind: 'piece' as const, demand, turned: false } : { kind: 'waste' as const }),
+  })
 
   it('makes one cut of several in one direction and gathers what is left', () => {
-    const nested = { kind: 'cut' as const, side: 'width' as const, width: inches(8), height: inches(4), parts: [
-      leaf(1, 4), { kind: 'cut' as const, side: 'width' as const, width: inches(7), height: inches(4), parts: [leaf(4, 4, 'a'), leaf(3, 4)] },
-    ] }
-    expect(tidy(nested, cutter)).toMatchObject({ kind: 'cut', side: 'width', parts: [{ kind: 'piece', width: inches(4) }, { kind: 'offcut', width: inches(4) }] })
+    const nested = {
+      kind: 'cut' as const,
+      side: 'width' as const,
+      width: inches(8),
+      height: inches(4),
+      parts: [
+        leaf(1, 4),
+        { kind: 'cut' as const, side: 'width' as const, width: inches(7), height: inches(4), parts: [leaf(4, 4, 'a'), leaf(3, 4)] },
+      ],
+    }
+    expect(tidy(nested, cutter)).toMatchObject({
+      kind: 'cut',
+      side: 'width',
+      parts: [
+        { kind: 'piece', width: inches(4) },
+        { kind: 'offcut', width: inches(4) },
+      ],
+    })
   })
 
   it('leaves out pieces and keeps their place as one leftover', () => {
-    const row = { kind: 'cut' as const, side: 'width' as const, width: inches(6), height: inches(4), parts: [leaf(2, 4, 'a'), leaf(2, 4, 'a'), leaf(2, 4, 'a')] }
+    const row = {
+      kind: 'cut' as const,
+      side: 'width' as const,
+      width: inches(6),
+      height: inches(4),
+      parts: [leaf(2, 4, 'a'), leaf(2, 4, 'a'), leaf(2, 4, 'a')],
+    }
     expect(without(row, 'a', 2, cutter)).toMatchObject({ parts: [{ kind: 'piece' }, { kind: 'offcut', width: inches(4) }] })
     expect(without(row, 'a', 3, cutter)).toMatchObject({ kind: 'offcut', width: inches(6) })
     const demands = [{ ...piece(2, 4, 7), key: 'a' }]
@@ -118,13 +152,18 @@ describe('planning one paper exactly', () => {
 
   it('keeps to what is on hand and to print direction, trimmer and squaring', () => {
     const demands = [piece(4, 5, 9, 'as drawn'), piece(3, 4, 11, 'turned'), piece(2, 3.5, 13)]
-    expect(exact(demands, [sheet(8.5, 11, 3, null), sheet(12, 12, 50, null)], { squaring: inches(0.25), length: inches(12) }).unplaced).toEqual([])
+    expect(
+      exact(demands, [sheet(8.5, 11, 3, null), sheet(12, 12, 50, null)], { squaring: inches(0.25), length: inches(12) }).unplaced,
+    ).toEqual([])
   })
 
   it('answers one kit, no kits, 500 kits and many sizes', () => {
     expect(exact([piece(4, 5, 1)], [sheet(8.5, 11)])).toMatchObject({ sheets: 1, bound: 1 })
     expect(exact([piece(4, 5, 0)], [sheet(8.5, 11)])).toMatchObject({ sheets: 0, layouts: [] })
-    const many = exact(Array.from({ length: 12 }, (_, index) => piece(1 + index / 4, 2 + index / 8, 12)), [sheet(12, 12)])
+    const many = exact(
+      Array.from({ length: 12 }, (_, index) => piece(1 + index / 4, 2 + index / 8, 12)),
+      [sheet(12, 12)],
+    )
     expect(many.sheets - many.bound).toBeLessThanOrEqual(2)
     const order = exact([piece(4.25, 5.5, 500), piece(3, 5, 500), piece(2, 3.5, 1000)], [sheet(8.5, 11)])
     expect(order.sheets / order.bound).toBeLessThanOrEqual(1.01)
@@ -132,53 +171,88 @@ describe('planning one paper exactly', () => {
 
   it('never needs more sheets than strips, and its bound never passes its plan, step by step', () => {
     const side = fc.integer({ min: 16, max: 128 }).map(sixteenths => sixteenths / 16)
-    fc.assert(fc.property(fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 40 }) }), { minLength: 1, maxLength: 6 }), (sizes) => {
-      const given: Problem = problem(sizes.map(({ width, height, quantity }, index) => ({ ...piece(width, height, quantity), key: `p${index}`, name: `p${index}` })), [sheet(8.5, 11)])
-      const search = planPaper(given, solve)
-      let last = Infinity
-      for (let step = search.next(); ; step = search.next()) {
-        const current = step.done ? step.value[0] : step.value.plan
-        expect(verifyPlan(current, given)).toEqual([])
-        expect(current.sheets).toBeLessThanOrEqual(last)
-        last = current.sheets
-        if (step.done) break
-      }
-      expect(last).toBeLessThanOrEqual(plan(given).sheets)
-      // Every plan, those that trade sheets for time included, can be cut as its sequence says.
-      for (const each of plansFor(given, solve)) {
-        expect(verifyPlan(each, given)).toEqual([])
-        expect(sequenceViolations(benchSequence(each.layouts, cutter), each, given)).toEqual([])
-      }
-    }), { numRuns: 8 })
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 40 }) }), { minLength: 1, maxLength: 6 }),
+        (sizes) => {
+          const given: Problem = problem(
+            sizes.map(({ width, height, quantity }, index) => ({
+              ...piece(width, height, quantity),
+              key: `p${index}`,
+              name: `p${index}`,
+            })),
+            [sheet(8.5, 11)],
+          )
+          const search = planPaper(given, solve)
+          let last = Infinity
+          for (let step = search.next(); ; step = search.next()) {
+            const current = step.done ? step.value[0] : step.value.plan
+            expect(verifyPlan(current, given)).toEqual([])
+            expect(current.sheets).toBeLessThanOrEqual(last)
+            last = current.sheets
+            if (step.done) break
+          }
+          expect(last).toBeLessThanOrEqual(plan(given).sheets)
+          // Every plan, those that trade sheets for time included, can be cut as its sequence says.
+          for (const each of plansFor(given, solve)) {
+            expect(verifyPlan(each, given)).toEqual([])
+            expect(sequenceViolations(benchSequence(each.layouts, cutter), each, given)).toEqual([])
+          }
+        },
+      ),
+      { numRuns: 8 },
+    )
   })
 
   it('keeps to trimmer, squaring, kerf and offcuts, for any sizes', () => {
     const side = fc.integer({ min: 20, max: 120 }).map(sixteenths => sixteenths / 16)
-    const sizes = fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 12 }) }), { minLength: 1, maxLength: 4 })
-    fc.assert(fc.property(sizes, fc.constantFrom(0, 1 / 16, 0.05), fc.constantFrom(0, 0.125), (sizes, kerf, squaring) => {
-      const demands = sizes.map(({ width, height, quantity }, index) => ({ ...piece(width, height, quantity), key: `p${index}`, name: `p${index}` }))
-      const given = problem(demands, [sheet(14, 11), offcut(5, 6, 2)], { kerf: inches(kerf), squaring: inches(squaring), length: inches(11.5) })
-      for (const each of plansFor(given, solve)) {
-        expect(verifyPlan(each, given)).toEqual([])
-        expect(sequenceViolations(benchSequence(each.layouts, given.cutter), each, given)).toEqual([])
-      }
-    }), { numRuns: 6 })
+    const sizes = fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 12 }) }), {
+      minLength: 1,
+      maxLength: 4,
+    })
+    fc.assert(
+      fc.property(sizes, fc.constantFrom(0, 1 / 16, 0.05), fc.constantFrom(0, 0.125), (sizes, kerf, squaring) => {
+        const demands = sizes.map(({ width, height, quantity }, index) => ({
+          ...piece(width, height, quantity),
+          key: `p${index}`,
+          name: `p${index}`,
+        }))
+        const given = problem(demands, [sheet(14, 11), offcut(5, 6, 2)], {
+          kerf: inches(kerf),
+          squaring: inches(squaring),
+          length: inches(11.5),
+        })
+        for (const each of plansFor(given, solve)) {
+          expect(verifyPlan(each, given)).toEqual([])
+          expect(sequenceViolations(benchSequence(each.layouts, given.cutter), each, given)).toEqual([])
+        }
+      }),
+      { numRuns: 6 },
+    )
   })
 })
 
 describe('all patterns of few sizes', () => {
   it('hold every count that some pattern of straight cuts gives, and none that another beats', () => {
     const side = fc.integer({ min: 44, max: 100 }).map(sixteenths => sixteenths / 16)
-    fc.assert(fc.property(fc.array(fc.tuple(side, side), { minLength: 1, maxLength: 3 }), fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 3, maxLength: 3 }), (sizes, worths) => {
-      const demands = sizes.map(([width, height], index) => ({ ...piece(width, height, 99), key: `p${index}` }))
-      const cuts = new Guillotine({ width: inches(8.5), height: inches(11) }, cutter, demands)
-      const all = cuts.all(demands, 1_000_000)!.map(root => demands.map(({ key }) => countsOf(root).get(key) ?? 0))
-      for (const one of all) expect(all.filter(other => other !== one && other.every((count, index) => count >= one[index]!))).toEqual([])
-      // Whatever the pieces are worth, the best pattern is among them.
-      const worth = new Map(demands.map(({ key }, index) => [key, worths[index]!]))
-      const most = Math.max(0, ...all.map(counts => counts.reduce((sum, count, index) => sum + count * worths[index]!, 0)))
-      expect(cuts.best(worth)?.value ?? 0).toBe(most)
-    }), { numRuns: 20 })
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(side, side), { minLength: 1, maxLength: 3 }),
+        fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 3, maxLength: 3 }),
+        (sizes, worths) => {
+          const demands = sizes.map(([width, height], index) => ({ ...piece(width, height, 99), key: `p${index}` }))
+          const cuts = new Guillotine({ width: inches(8.5), height: inches(11) }, cutter, demands)
+          const all = cuts.all(demands, 1_000_000)!.map(root => demands.map(({ key }) => countsOf(root).get(key) ?? 0))
+          for (const one of all)
+            expect(all.filter(other => other !== one && other.every((count, index) => count >= one[index]!))).toEqual([])
+          // Whatever the pieces are worth, the best pattern is among them.
+          const worth = new Map(demands.map(({ key }, index) => [key, worths[index]!]))
+          const most = Math.max(0, ...all.map(counts => counts.reduce((sum, count, index) => sum + count * worths[index]!, 0)))
+          expect(cuts.best(worth)?.value ?? 0).toBe(most)
+        },
+      ),
+      { numRuns: 20 },
+    )
   })
 
   it('are not listed where there are too many', () => {

@@ -55,7 +55,13 @@ function patternsOf(problem: Problem, demands: Demand[]): Patterns | undefined {
  * @returns better layouts and bounds as they come; at the end the layouts with the fewest
  * fence settings, and plans with more sheets and fewer settings
  */
-export function* exactly(problem: Problem, demands: Demand[], start: Layout[], { spending, sheets: known, bound: floor }: Known, solve: Solve): Generator<ExactStep, void> {
+export function* exactly(
+  problem: Problem,
+  demands: Demand[],
+  start: Layout[],
+  { spending, sheets: known, bound: floor }: Known,
+  solve: Solve,
+): Generator<ExactStep, void> {
   const patterns = patternsOf(problem, demands)
   // Strips have to do, with the bound of area and conflicts.
   if (!patterns) return
@@ -74,7 +80,13 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], {
   const isDone = () => formats === 1 && known <= search.bound && demands.length > TRADE_OFF.sizes
   let best: Layout[] | undefined
   const sheets = (layouts: Layout[]) => sheetsOf(layouts, supplies)
-  const step = (share: number, layouts?: Layout[], others?: Layout[][]): ExactStep => ({ bound: search.bound, layouts, others, share, columns: columns.length })
+  const step = (share: number, layouts?: Layout[], others?: Layout[][]): ExactStep => ({
+    bound: search.bound,
+    layouts,
+    others,
+    share,
+    columns: columns.length,
+  })
   // Once more where the first integer plan spends less than was known: the bound is for that money then.
   for (const last of [false, true]) {
     if (isDone()) return yield step(1)
@@ -115,7 +127,7 @@ export function* exactly(problem: Problem, demands: Demand[], start: Layout[], {
   for (let more = 1; more <= TRADE_OFF.plans; more++) {
     const layouts = fewestSettings(search, least + more, Infinity, { spares: true, alike })
     if (layouts) others.push(layouts)
-    yield step(0.9 + 0.1 * more / TRADE_OFF.plans, best)
+    yield step(0.9 + (0.1 * more) / TRADE_OFF.plans, best)
     if (!layouts || layouts.length === 1) break
   }
   yield step(1, best, others.concat(everySheetAlike(search, alike)))

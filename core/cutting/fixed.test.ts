@@ -6,7 +6,8 @@ import { sheetsOf } from './plan'
 import { offcut, piece, problem, sheet } from './testing'
 
 const given = problem([piece(4, 5, 10), piece(2, 3, 4)], [sheet(8.5, 11, 2), offcut(5, 6, 2)])
-const only = (width: number, height: number, supplies = given.supplies): Layout => plan({ ...given, demands: [piece(width, height, 1)], supplies }).layouts[0]!
+const only = (width: number, height: number, supplies = given.supplies): Layout =>
+  plan({ ...given, demands: [piece(width, height, 1)], supplies }).layouts[0]!
 
 describe('layouts that are in the plan whatever else is', () => {
   it('change nothing where there are none', () => {
@@ -14,7 +15,10 @@ describe('layouts that are in the plan whatever else is', () => {
   })
 
   it('are taken from what is wanted and from what is on hand', () => {
-    const fixed = [{ ...only(4, 5, [sheet(8.5, 11, 2)]), repeats: 3 }, { ...only(2, 3, [offcut(5, 6, 2)]), repeats: 1 }]
+    const fixed = [
+      { ...only(4, 5, [sheet(8.5, 11, 2)]), repeats: 3 },
+      { ...only(2, 3, [offcut(5, 6, 2)]), repeats: 1 },
+    ]
     const left = besideFixed({ ...given, fixed })
     expect(left.fixed).toBeUndefined()
     expect(left.demands.map(({ quantity }) => quantity)).toEqual([7, 3])

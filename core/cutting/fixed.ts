@@ -11,7 +11,9 @@ export function besideFixed(problem: Problem): Problem {
     ...problem,
     fixed: undefined,
     demands: demands.map((demand): Demand => ({ ...demand, quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0)) })),
-    supplies: supplies.filter(({ onlyFixed }) => !onlyFixed).map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (opened.get(supply.key) ?? 0)) })),
+    supplies: supplies
+      .filter(({ onlyFixed }) => !onlyFixed)
+      .map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (opened.get(supply.key) ?? 0)) })),
   }
 }
 
@@ -23,7 +25,9 @@ export function withFixed(plan: Plan, { fixed = [], setUp, supplies, demands }: 
   const used = demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, made.get(demand.key) ?? 0), 0)
   const opened = layouts.reduce((sum, { supply, repeats }) => sum + repeats * area(supplies.find(({ key }) => key === supply)!), 0)
   return {
-    ...plan, layouts, sheets,
+    ...plan,
+    layouts,
+    sheets,
     bound: plan.unplaced.length > 0 && plan.bound === 0 ? 0 : plan.bound + sheetsOf(fixed, supplies),
     spending: spendingOf(layouts, supplies),
     yield: opened === 0 ? 0 : used / opened,

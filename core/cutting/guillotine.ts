@@ -51,17 +51,36 @@ export class Guillotine {
   private readonly exact = new Map<number, number[]>()
 
   /** @param sheet what is left of the sheet after its squaring cuts */
-  constructor(private readonly sheet: Size, private readonly cutter: Cutter, demands: Demand[]) {
-    this.items = demands.flatMap(demand => ways(demand)
-      .filter(({ width, height }, index, all) => width <= sheet.width && height <= sheet.height && (index === 0 || width !== all[0]!.width))
-      .map(({ width, height }) => ({ demand, turned: width !== demand.width || (demand.turn === 'turned' && demand.width === demand.height), width, height })))
-    this.xs = normalPoints(sheet.width, this.items.map(({ width }) => width))
-    this.ys = normalPoints(sheet.height, this.items.map(({ height }) => height))
+  constructor(
+    private readonly sheet: Size,
+    private readonly cutter: Cutter,
+    demands: Demand[],
+  ) {
+    this.items = demands.flatMap(demand =>
+      ways(demand)
+        .filter(
+          ({ width, height }, index, all) => width <= sheet.width && height <= sheet.height && (index === 0 || width !== all[0]!.width),
+        )
+        .map(({ width, height }) => ({
+          demand,
+          turned: width !== demand.width || (demand.turn === 'turned' && demand.width === demand.height),
+          width,
+          height,
+        })),
+    )
+    this.xs = normalPoints(
+      sheet.width,
+      this.items.map(({ width }) => width),
+    )
+    this.ys = normalPoints(
+      sheet.height,
+      this.items.map(({ height }) => height),
+    )
     this.besideX = besides(this.xs)
     this.besideY = besides(this.ys)
     this.items.forEach(({ width, height }, index) => {
       const place = this.xs.indexOf(width) * this.ys.length + this.ys.indexOf(height)
-      this.exact.set(place, [...this.exact.get(place) ?? [], index])
+      this.exact.set(place, [...(this.exact.get(place) ?? []), index])
     })
   }
 
@@ -164,10 +183,23 @@ export class Guillotine {
     if (count === 1) return found
     for (const { side, k, rest, value } of this.firstCuts(values).slice(0, count - 1)) {
       const [i, j] = [columns - 1, rows - 1]
-      const parts = side === 'width'
-        ? [this.tree(kinds, which, k, j), this.tree(kinds, which, rest, j)]
-        : [this.tree(kinds, which, i, k), this.tree(kinds, which, i, rest)]
-      found.push({ value, root: tidy({ kind: 'cut', side, width: xs[i] as Length, height: ys[j] as Length, parts: this.filled(side, parts, side === 'width' ? xs[i]! : ys[j]!) }, this.cutter) })
+      const parts
+        = side === 'width'
+          ? [this.tree(kinds, which, k, j), this.tree(kinds, which, rest, j)]
+          : [this.tree(kinds, which, i, k), this.tree(kinds, which, i, rest)]
+      found.push({
+        value,
+        root: tidy(
+          {
+            kind: 'cut',
+            side,
+            width: xs[i] as Length,
+            height: ys[j] as Length,
+            parts: this.filled(side, parts, side === 'width' ? xs[i]! : ys[j]!),
+          },
+          this.cutter,
+        ),
+      })
     }
     return found
   }
@@ -210,7 +242,7 @@ export class Guillotine {
     const { xs, ys, besideX, besideY, items } = this
     const [columns, rows] = [xs.length, ys.length]
     const bits = Math.floor(31 / demands.length)
-    const full = (demand: Demand) => Math.floor(this.sheet.width * this.sheet.height / (demand.width * demand.height))
+    const full = (demand: Demand) => Math.floor((this.sheet.width * this.sheet.height) / (demand.width * demand.height))
     if (demands.some(demand => full(demand) >= 2 ** (bits - 1))) return undefined
     const one = new Map(demands.map(({ key }, index) => [key, 2 ** (index * bits)]))
     const guard = demands.reduce((sum, _, index) => sum + 2 ** (index * bits + bits - 1), 0)
@@ -236,16 +268,19 @@ export class Guillotine {
         }
         const join = (way: 2 | 3, k: number, first: Counted, second: Counted) => {
           steps += first.counts.length * second.counts.length
-          for (let a = 0; a < first.counts.length; a++) for (let b = 0; b < second.counts.length; b++) offer(first.counts[a]! + second.counts[b]!, way, k, a, b)
+          for (let a = 0; a < first.counts.length; a++)
+            for (let b = 0; b < second.counts.length; b++) offer(first.counts[a]! + second.counts[b]!, way, k, a, b)
         }
         for (const item of this.exact.get(here) ?? []) offer(one.get(items[item]!.demand.key)!, 1, item, 0, 0)
         if (ys[j]! <= this.cutter.length) {
           if (i > 0) sets[here - rows]!.counts.forEach((counts, a) => offer(counts, 4, 0, a, 0))
-          for (let k = 0; 2 * xs[k]! <= xs[i]!; k++) if (besideX[i * columns + k]! >= 0) join(2, k, sets[k * rows + j]!, sets[besideX[i * columns + k]! * rows + j]!)
+          for (let k = 0; 2 * xs[k]! <= xs[i]!; k++)
+            if (besideX[i * columns + k]! >= 0) join(2, k, sets[k * rows + j]!, sets[besideX[i * columns + k]! * rows + j]!)
         }
         if (xs[i]! <= this.cutter.length) {
           if (j > 0) sets[here - 1]!.counts.forEach((counts, a) => offer(counts, 5, 0, a, 0))
-          for (let k = 0; 2 * ys[k]! <= ys[j]!; k++) if (besideY[j * rows + k]! >= 0) join(3, k, sets[i * rows + k]!, sets[i * rows + besideY[j * rows + k]!]!)
+          for (let k = 0; 2 * ys[k]! <= ys[j]!; k++)
+            if (besideY[j * rows + k]! >= 0) join(3, k, sets[i * rows + k]!, sets[i * rows + besideY[j * rows + k]!]!)
         }
         if (steps > most) return undefined
         // An empty rectangle counts as one way, so that what lies beside it is found.
@@ -253,7 +288,9 @@ export class Guillotine {
         sets.push(set)
       }
     }
-    return sets.at(-1)!.counts.flatMap((counts, at) => (counts > 0 ? [tidy(this.counted(sets, at, columns - 1, rows - 1), this.cutter)] : []))
+    return sets
+      .at(-1)!
+      .counts.flatMap((counts, at) => (counts > 0 ? [tidy(this.counted(sets, at, columns - 1, rows - 1), this.cutter)] : []))
   }
 
   /** The cut tree of one entry; a rectangle is told by its points, and what is over is padded. */
@@ -262,13 +299,25 @@ export class Guillotine {
     const set = sets[i * ys.length + j]!
     const [k, a, b] = [set.k[at]!, set.a[at]!, set.b[at]!]
     const size = { width: xs[i] as Length, height: ys[j] as Length }
-    const cut = (side: 'width' | 'height', parts: CutNode[]): CutNode => ({ kind: 'cut', side, ...size, parts: this.filled(side, parts, size[side]) })
+    const cut = (side: 'width' | 'height', parts: CutNode[]): CutNode => ({
+      kind: 'cut',
+      side,
+      ...size,
+      parts: this.filled(side, parts, size[side]),
+    })
     switch (set.way[at]) {
-      case 2: return cut('width', [this.counted(sets, a, k, j), this.counted(sets, b, this.besideX[i * xs.length + k]!, j)])
-      case 3: return cut('height', [this.counted(sets, a, i, k), this.counted(sets, b, i, this.besideY[j * ys.length + k]!)])
-      case 4: return cut('width', [this.counted(sets, a, i - 1, j)])
-      case 5: return cut('height', [this.counted(sets, a, i, j - 1)])
-      default: return k < 0 ? { kind: 'waste', ...size } : { kind: 'piece', demand: this.items[k]!.demand.key, turned: this.items[k]!.turned, ...size }
+      case 2:
+        return cut('width', [this.counted(sets, a, k, j), this.counted(sets, b, this.besideX[i * xs.length + k]!, j)])
+      case 3:
+        return cut('height', [this.counted(sets, a, i, k), this.counted(sets, b, i, this.besideY[j * ys.length + k]!)])
+      case 4:
+        return cut('width', [this.counted(sets, a, i - 1, j)])
+      case 5:
+        return cut('height', [this.counted(sets, a, i, j - 1)])
+      default:
+        return k < 0
+          ? { kind: 'waste', ...size }
+          : { kind: 'piece', demand: this.items[k]!.demand.key, turned: this.items[k]!.turned, ...size }
     }
   }
 
@@ -277,14 +326,25 @@ export class Guillotine {
     const size = { width: xs[i] as Length, height: ys[j] as Length }
     const here = i * ys.length + j
     const chosen = which[here]!
-    const cut = (side: 'width' | 'height', parts: CutNode[]): CutNode => ({ kind: 'cut', side, ...size, parts: this.filled(side, parts, size[side]) })
+    const cut = (side: 'width' | 'height', parts: CutNode[]): CutNode => ({
+      kind: 'cut',
+      side,
+      ...size,
+      parts: this.filled(side, parts, size[side]),
+    })
     switch (kinds[here]) {
-      case 1: return { kind: 'piece', demand: this.items[chosen]!.demand.key, turned: this.items[chosen]!.turned, ...size }
-      case 2: return cut('width', [this.tree(kinds, which, chosen, j), this.tree(kinds, which, this.besideX[i * xs.length + chosen]!, j)])
-      case 3: return cut('height', [this.tree(kinds, which, i, chosen), this.tree(kinds, which, i, this.besideY[j * ys.length + chosen]!)])
-      case 4: return cut('width', [this.tree(kinds, which, i - 1, j)])
-      case 5: return cut('height', [this.tree(kinds, which, i, j - 1)])
-      default: return { kind: 'waste', ...size }
+      case 1:
+        return { kind: 'piece', demand: this.items[chosen]!.demand.key, turned: this.items[chosen]!.turned, ...size }
+      case 2:
+        return cut('width', [this.tree(kinds, which, chosen, j), this.tree(kinds, which, this.besideX[i * xs.length + chosen]!, j)])
+      case 3:
+        return cut('height', [this.tree(kinds, which, i, chosen), this.tree(kinds, which, i, this.besideY[j * ys.length + chosen]!)])
+      case 4:
+        return cut('width', [this.tree(kinds, which, i - 1, j)])
+      case 5:
+        return cut('height', [this.tree(kinds, which, i, j - 1)])
+      default:
+        return { kind: 'waste', ...size }
     }
   }
 }
@@ -324,7 +384,9 @@ export function tidy(node: CutNode, cutter: Cutter): CutNode {
   if (node.kind === 'piece') return node
   if (node.kind !== 'cut') return leftover(node, cutter)
   const { side } = node
-  const parts = node.parts.map(part => tidy(part, cutter)).flatMap(part => (part.kind === 'cut' && part.side === side ? part.parts : [part]))
+  const parts = node.parts
+    .map(part => tidy(part, cutter))
+    .flatMap(part => (part.kind === 'cut' && part.side === side ? part.parts : [part]))
   const used = parts.filter(part => part.kind === 'piece' || part.kind === 'cut')
   if (used.length === 0) return leftover(node, cutter)
   const free = node[side] - used.reduce((sum, part) => sum + part[side], 0)
@@ -333,7 +395,11 @@ export function tidy(node: CutNode, cutter: Cutter): CutNode {
   return all.length === 1 ? all[0]! : { kind: 'cut', side, width: node.width, height: node.height, parts: all }
 }
 
-const leftover = ({ width, height }: Size, cutter: Cutter): CutNode => ({ kind: isOffcut({ width, height }, cutter) ? 'offcut' : 'waste', width, height })
+const leftover = ({ width, height }: Size, cutter: Cutter): CutNode => ({
+  kind: isOffcut({ width, height }, cutter) ? 'offcut' : 'waste',
+  width,
+  height,
+})
 
 /** A pattern with some pieces of a demand left out. */
 export function without(node: CutNode, demand: string, count: number, cutter: Cutter): CutNode {

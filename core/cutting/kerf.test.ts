@@ -32,26 +32,41 @@ describe('kerf', () => {
 
   it('lies between all parts of every cut, and nowhere else', () => {
     const side = fc.integer({ min: 8, max: 80 }).map(sixteenths => sixteenths / 16)
-    const sizes = fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 12 }) }), { minLength: 1, maxLength: 4 })
-    fc.assert(fc.property(sizes, fc.constantFrom(1 / 32, 1 / 16, 1 / 8), (sizes, width) => {
-      const blade = inches(width)
-      const demands = sizes.map(({ width, height, quantity }, index) => ({ ...piece(width, height, quantity), key: `p${index}`, name: `p${index}` }))
-      const given = problem(demands, [sheet(8.5, 11)], { kerf: blade })
-      const planned = plan(given)
-      expect(verifyPlan(planned, given)).toEqual([])
-      for (const { whole, parts } of planned.layouts.flatMap(({ root }) => cuts(root))) {
-        const over = whole - parts.reduce((sum, part) => sum + part, 0) - blade * (parts.length - 1)
-        // Nothing is left, or so little that the last cut turns all of it to dust.
-        expect(over).toBeGreaterThanOrEqual(0)
-        expect(over).toBeLessThanOrEqual(blade)
-      }
-    }), { numRuns: 60 })
+    const sizes = fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 12 }) }), {
+      minLength: 1,
+      maxLength: 4,
+    })
+    fc.assert(
+      fc.property(sizes, fc.constantFrom(1 / 32, 1 / 16, 1 / 8), (sizes, width) => {
+        const blade = inches(width)
+        const demands = sizes.map(({ width, height, quantity }, index) => ({
+          ...piece(width, height, quantity),
+          key: `p${index}`,
+          name: `p${index}`,
+        }))
+        const given = problem(demands, [sheet(8.5, 11)], { kerf: blade })
+        const planned = plan(given)
+        expect(verifyPlan(planned, given)).toEqual([])
+        for (const { whole, parts } of planned.layouts.flatMap(({ root }) => cuts(root))) {
+          const over = whole - parts.reduce((sum, part) => sum + part, 0) - blade * (parts.length - 1)
+          // Nothing is left, or so little that the last cut turns all of it to dust.
+          expect(over).toBeGreaterThanOrEqual(0)
+          expect(over).toBeLessThanOrEqual(blade)
+        }
+      }),
+      { numRuns: 60 },
+    )
   })
 
   it('is taken in and given back without a trace', () => {
     const given = problem([piece(4, 5, 6), piece(2, 3, 5)], [sheet(8.5, 11)], { kerf })
     const { layouts } = plan(given)
     const grown = withKerf({ ...given, setUp: layouts }).setUp!
-    expect(lessKerf(grown.map(({ root }) => ({ supply: 's', repeats: 1, root })), given).map(({ root }) => root)).toEqual(layouts.map(({ root }) => root))
+    expect(
+      lessKerf(
+        grown.map(({ root }) => ({ supply: 's', repeats: 1, root })),
+        given,
+      ).map(({ root }) => root),
+    ).toEqual(layouts.map(({ root }) => root))
   })
 })

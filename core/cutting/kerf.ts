@@ -10,7 +10,11 @@ export function withKerf(problem: Problem): Problem {
   const { kerf, ...cutter } = problem.cutter
   if (kerf === 0) return problem
   const more = (length: number) => (length + kerf) as Length
-  const larger = <T extends { width: Length, height: Length }>(size: T): T => ({ ...size, width: more(size.width), height: more(size.height) })
+  const larger = <T extends { width: Length, height: Length }>(size: T): T => ({
+    ...size,
+    width: more(size.width),
+    height: more(size.height),
+  })
   return {
     ...problem,
     demands: problem.demands.map(larger),

@@ -37,15 +37,28 @@ describe('the most kits from a drawer', () => {
 
   it('agrees with the planner, for any kit and drawer', () => {
     const side = fc.integer({ min: 24, max: 120 }).map(sixteenths => sixteenths / 16)
-    const kit = fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 3 }) }), { minLength: 1, maxLength: 3 })
-    fc.assert(fc.property(kit, fc.integer({ min: 1, max: 5 }), (sizes, sheets) => {
-      const demands = sizes.map(({ width, height, quantity }, index) => ({ ...piece(width, height, quantity), key: `p${index}` }))
-      const drawer = [sheet(8.5, 11, sheets, null)]
-      const { kits, most } = kitsFrom(demands, drawer)
-      const fits = (count: number) => plan(problem(demands.map(demand => ({ ...demand, quantity: demand.quantity * count })), drawer), solve).unplaced.length === 0
-      expect(kits).toBeLessThanOrEqual(most)
-      expect(fits(kits)).toBe(true)
-      expect(fits(most + 1)).toBe(false)
-    }), { numRuns: 20 })
+    const kit = fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 3 }) }), {
+      minLength: 1,
+      maxLength: 3,
+    })
+    fc.assert(
+      fc.property(kit, fc.integer({ min: 1, max: 5 }), (sizes, sheets) => {
+        const demands = sizes.map(({ width, height, quantity }, index) => ({ ...piece(width, height, quantity), key: `p${index}` }))
+        const drawer = [sheet(8.5, 11, sheets, null)]
+        const { kits, most } = kitsFrom(demands, drawer)
+        const fits = (count: number) =>
+          plan(
+            problem(
+              demands.map(demand => ({ ...demand, quantity: demand.quantity * count })),
+              drawer,
+            ),
+            solve,
+          ).unplaced.length === 0
+        expect(kits).toBeLessThanOrEqual(most)
+        expect(fits(kits)).toBe(true)
+        expect(fits(most + 1)).toBe(false)
+      }),
+      { numRuns: 20 },
+    )
   })
 })

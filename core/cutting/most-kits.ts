@@ -25,10 +25,19 @@ const NODES = 2000
  * @param perKit pieces in one kit by demand key
  */
 export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, solve: Solve): KitsFrom {
-  const wanted = problem.demands.flatMap(demand => ((perKit.get(demand.key) ?? 0) > 0 ? [{ ...demand, quantity: perKit.get(demand.key)! }] : []))
-  const drawer: Problem = { ...problem, demands: wanted, supplies: problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })), fixed: undefined, setUp: undefined }
+  const wanted = problem.demands.flatMap(demand =>
+    (perKit.get(demand.key) ?? 0) > 0 ? [{ ...demand, quantity: perKit.get(demand.key)! }] : [],
+  )
+  const drawer: Problem = {
+    ...problem,
+    demands: wanted,
+    supplies: problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })),
+    fixed: undefined,
+    setUp: undefined,
+  }
   const none = { kits: 0, most: 0 }
-  if (wanted.length === 0 || drawer.supplies.length === 0 || wanted.some(({ width, height }) => Math.min(width, height) < LEAST_PIECE)) return none
+  if (wanted.length === 0 || drawer.supplies.length === 0 || wanted.some(({ width, height }) => Math.min(width, height) < LEAST_PIECE))
+    return none
   const { demands, ...inflated } = withKerf(drawer)
   const patterns = new Patterns({ ...inflated, demands }, demands)
   const { columns, supplies } = patterns
@@ -36,7 +45,9 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
   if (supplies.length === 0) return none
   const allThere = patterns.addAll()
   const rows = () => [
-    ...patterns.demandRows().map((row, index) => ({ least: 0, of: [...row.of, [columns.length, -demands[index]!.quantity] as [number, number]] })),
+    ...patterns
+      .demandRows()
+      .map((row, index) => ({ least: 0, of: [...row.of, [columns.length, -demands[index]!.quantity] as [number, number]] })),
     ...supplies.map(({ onHand }, supply) => ({ most: onHand, of: patterns.from(supply) })),
   ]
   const costs = () => [...columns.map(() => 0), -1]
@@ -52,7 +63,8 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
     supplies.forEach((supply, index) => {
       const pattern = patterns.best(index, duals)
       total += supply.onHand * (pattern?.value ?? 0)
-      if (pattern && pattern.value + relaxed.duals[demands.length + index]! > 1e-7) found = patterns.addInside(index, pattern.root) || found
+      if (pattern && pattern.value + relaxed.duals[demands.length + index]! > 1e-7)
+        found = patterns.addInside(index, pattern.root) || found
     })
     most = Math.min(most, Math.floor(total + 1e-6))
     if (!found) break

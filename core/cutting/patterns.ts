@@ -29,7 +29,10 @@ export class Patterns {
   private readonly pricing: Guillotine[]
 
   /** @throws RangeError where the pieces can be set side by side in too many ways */
-  constructor(readonly problem: Problem, readonly demands: Demand[]) {
+  constructor(
+    readonly problem: Problem,
+    readonly demands: Demand[],
+  ) {
     const { cutter } = problem
     this.supplies = problem.supplies.filter(supply => (supply.price !== null || supply.onHand > 0) && isCuttable(supply, cutter))
     this.pricing = this.supplies.map(supply => new Guillotine(squared(supply, cutter), cutter, demands))
@@ -84,7 +87,11 @@ export class Patterns {
   }
 
   addLayouts(layouts: Layout[]): void {
-    for (const { supply, root } of layouts) this.add(this.supplies.findIndex(({ key }) => key === supply), root)
+    for (const { supply, root } of layouts)
+      this.add(
+        this.supplies.findIndex(({ key }) => key === supply),
+        root,
+      )
   }
 
   /** One row for each demand: at least as many pieces as wanted. */
@@ -127,7 +134,10 @@ export class Patterns {
 
   /** Share of a supply that a column makes use of for what is wanted. */
   fullness({ counts, supply }: Column): number {
-    return this.demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, counts.get(demand.key) ?? 0), 0) / area(this.supplies[supply]!)
+    return (
+      this.demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, counts.get(demand.key) ?? 0), 0)
+      / area(this.supplies[supply]!)
+    )
   }
 
   /** Layouts from how often each column is taken. */

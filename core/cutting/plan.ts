@@ -73,11 +73,12 @@ export interface Size {
  * `side: 'width'` sets parts next to each other from left to right,
  * `side: 'height'` sets them on top of each other from bottom to top.
  */
-export type CutNode = Size & (
-  | { kind: 'piece', demand: string, turned: boolean }
-  | { kind: 'offcut' | 'waste' }
-  | { kind: 'cut', side: 'width' | 'height', parts: CutNode[] }
-)
+export type CutNode = Size
+  & (
+    | { kind: 'piece', demand: string, turned: boolean }
+    | { kind: 'offcut' | 'waste' }
+    | { kind: 'cut', side: 'width' | 'height', parts: CutNode[] }
+  )
 
 export interface Layout {
   /** Tells it from the others of a finished plan; a layout that is kept has the key it is kept under. */
@@ -152,7 +153,12 @@ const contents = new WeakMap<CutNode, string>()
 export function contentOf(node: CutNode): string {
   const known = contents.get(node)
   if (known !== undefined) return known
-  const inside = node.kind === 'cut' ? `${node.side}(${node.parts.map(contentOf).join()})` : node.kind === 'piece' ? `${node.demand}${node.turned ? '*' : ''}` : node.kind
+  const inside
+    = node.kind === 'cut'
+      ? `${node.side}(${node.parts.map(contentOf).join()})`
+      : node.kind === 'piece'
+        ? `${node.demand}${node.turned ? '*' : ''}`
+        : node.kind
   const content = `${node.width}:${node.height}:${inside}`
   contents.set(node, content)
   return content
@@ -173,7 +179,10 @@ export function mergedLayouts(layouts: Layout[]): Layout[] {
 /** Gives a key to every layout that has none yet: that of the one set up alike, or its number, which no kept layout can have. */
 export function keyedLayouts(layouts: Layout[], setUp: SetUp[] = []): KeyedLayout[] {
   const ready = new Map(setUp.map(({ key, supply, root }) => [`${supply} ${contentOf(root)}`, key]))
-  return layouts.map((layout, index) => ({ ...layout, key: layout.key ?? ready.get(`${layout.supply} ${contentOf(layout.root)}`) ?? `layout ${index + 1}` }))
+  return layouts.map((layout, index) => ({
+    ...layout,
+    key: layout.key ?? ready.get(`${layout.supply} ${contentOf(layout.root)}`) ?? `layout ${index + 1}`,
+  }))
 }
 
 /** How many of each supply some layouts open, by key. */
@@ -198,7 +207,8 @@ export function spendingOf(layouts: Layout[], supplies: Supply[]): number {
 /** How many of each demand some layouts give, by key. */
 export function madeBy(layouts: Layout[]): Map<string, number> {
   const made = new Map<string, number>()
-  for (const { root, repeats } of layouts) for (const [key, count] of countsOf(root)) made.set(key, (made.get(key) ?? 0) + count * repeats)
+  for (const { root, repeats } of layouts)
+    for (const [key, count] of countsOf(root)) made.set(key, (made.get(key) ?? 0) + count * repeats)
   return made
 }
 

@@ -24,7 +24,9 @@ describe('planning one paper', () => {
 
   it('leaves out a piece one mark too large, says why, and plans the rest', () => {
     const result = checked([piece(8.5 + 1 / 16, 11, 2), piece(4, 4, 2)], [sheet(8.5, 11)])
-    expect(result.unplaced).toEqual([{ demand: piece(8.5 + 1 / 16, 11, 2).key, quantity: 2, reason: expect.stringContaining('larger than every sheet') }])
+    expect(result.unplaced).toEqual([
+      { demand: piece(8.5 + 1 / 16, 11, 2).key, quantity: 2, reason: expect.stringContaining('larger than every sheet') },
+    ])
     expect(result.sheets).toBe(1)
   })
 
@@ -36,7 +38,10 @@ describe('planning one paper', () => {
 
   it('mixes sizes in one layout', () => {
     // 8.5 × 11 holds one 8.5 × 5.5 and two 4.25 × 5.5.
-    expect(checked([piece(8.5, 5.5, 5, 'as drawn'), piece(4.25, 5.5, 10, 'as drawn')], [sheet(8.5, 11)])).toMatchObject({ sheets: 5, bound: 5 })
+    expect(checked([piece(8.5, 5.5, 5, 'as drawn'), piece(4.25, 5.5, 10, 'as drawn')], [sheet(8.5, 11)])).toMatchObject({
+      sheets: 5,
+      bound: 5,
+    })
   })
 
   it('stacks low pieces in a higher strip', () => {
@@ -101,19 +106,32 @@ describe('planning one paper', () => {
 
   it('passes the verifier for any demand', () => {
     const side = fc.integer({ min: 1, max: 200 }).map(sixteenths => sixteenths / 16)
-    const demand = fc.record({ width: side, height: side, quantity: fc.integer({ min: 0, max: 40 }), turn: fc.constantFrom('either', 'as drawn', 'turned') })
-    const supply = fc.record({ width: fc.integer({ min: 4, max: 14 }), height: fc.integer({ min: 4, max: 17 }), onHand: fc.integer({ min: 0, max: 9 }), price: fc.constantFrom(null, 40, 90) })
-    fc.assert(fc.property(
-      fc.uniqueArray(demand, { maxLength: 6, selector: ({ width, height, turn }) => `${width} ${height} ${turn}` }),
-      fc.uniqueArray(supply, { maxLength: 3, selector: ({ width, height }) => `${width} ${height}` }),
-      fc.constantFrom(0, 0.125),
-      (demands, supplies, squaring) => {
-        checked(
-          demands.map(({ width, height, quantity, turn }) => piece(width, height, quantity, turn as Demand['turn'])),
-          supplies.map(({ width, height, onHand, price }) => sheet(width, height, onHand, price)),
-          { squaring: inches(squaring) },
-        )
-      },
-    ), { numRuns: 60 })
+    const demand = fc.record({
+      width: side,
+      height: side,
+      quantity: fc.integer({ min: 0, max: 40 }),
+      turn: fc.constantFrom('either', 'as drawn', 'turned'),
+    })
+    const supply = fc.record({
+      width: fc.integer({ min: 4, max: 14 }),
+      height: fc.integer({ min: 4, max: 17 }),
+      onHand: fc.integer({ min: 0, max: 9 }),
+      price: fc.constantFrom(null, 40, 90),
+    })
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(demand, { maxLength: 6, selector: ({ width, height, turn }) => `${width} ${height} ${turn}` }),
+        fc.uniqueArray(supply, { maxLength: 3, selector: ({ width, height }) => `${width} ${height}` }),
+        fc.constantFrom(0, 0.125),
+        (demands, supplies, squaring) => {
+          checked(
+            demands.map(({ width, height, quantity, turn }) => piece(width, height, quantity, turn as Demand['turn'])),
+            supplies.map(({ width, height, onHand, price }) => sheet(width, height, onHand, price)),
+            { squaring: inches(squaring) },
+          )
+        },
+      ),
+      { numRuns: 60 },
+    )
   })
 })

@@ -5,7 +5,9 @@ import { besideFixed, withFixed } from './fixed'
 import { Guillotine, limited } from './guillotine'
 import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from './plan'
 import { lessKerf, withKerf } from './kerf'
-import { LEAST_PIECE, area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf } from './plan'
+import {
+  LEAST_PIECE, area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf,
+} from './plan'
 import type { Solve } from './solver'
 import { frame, isCuttable, squared, stripLayout } from './strips'
 
@@ -57,7 +59,8 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
   if (placeable.length === 0) return [planOf(best)]
   const tried: Layout[] = []
   // Strips of many sizes take long; where an exact search follows, whole patterns give its start.
-  const many = solve !== undefined && placeable.length > FEW_SIZES && placeable.reduce((sum, { quantity }) => sum + quantity, 0) > MANY_PIECES
+  const many
+    = solve !== undefined && placeable.length > FEW_SIZES && placeable.reduce((sum, { quantity }) => sum + quantity, 0) > MANY_PIECES
   const fill = many ? guillotineFiller(problem, placeable) : stripFiller(problem, placeable)
   const rounds = many ? 1 : !solve ? ROUNDS : placeable.length > FEW_SIZES ? STRIP_ROUNDS / 2 : STRIP_ROUNDS
   for (let round = 1; round <= rounds; round++) {
@@ -72,7 +75,13 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
   let others: Layout[][] = []
   let looked: Layout[] | undefined
   if (solve) {
-    for (const step of exactly(problem, placeable, tried, { spending: best.spending, sheets: total(best.missing.values()) > 0 ? Infinity : best.sheets, bound: least }, solve)) {
+    for (const step of exactly(
+      problem,
+      placeable,
+      tried,
+      { spending: best.spending, sheets: total(best.missing.values()) > 0 ? Infinity : best.sheets, bound: least },
+      solve,
+    )) {
       bound = Math.max(least, step.bound)
       if (step.layouts && step.layouts !== looked) {
         looked = step.layouts
@@ -80,10 +89,20 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
         if (better(attempt, best, problem)) best = attempt
       }
       others = step.others ?? others
-      yield { plan: planOf(best), columns: step.columns, share: Math.min(0.99, (STRIP_ROUNDS + step.share * (ROUNDS - STRIP_ROUNDS)) / ROUNDS) }
+      yield {
+        plan: planOf(best),
+        columns: step.columns,
+        share: Math.min(0.99, (STRIP_ROUNDS + step.share * (ROUNDS - STRIP_ROUNDS)) / ROUNDS),
+      }
     }
   }
-  return [planOf(best), ...others.map(layouts => attemptOf(layouts, problem, placeable)).filter(({ missing }) => total(missing.values()) === 0).map(planOf)]
+  return [
+    planOf(best),
+    ...others
+      .map(layouts => attemptOf(layouts, problem, placeable))
+      .filter(({ missing }) => total(missing.values()) === 0)
+      .map(planOf),
+  ]
 }
 
 /** Runs the planner to its end, for the best plan. */
@@ -114,8 +133,10 @@ function sortOut({ demands, supplies, cutter }: Problem): { placeable: Demand[],
     if (Math.min(demand.width, demand.height) < LEAST_PIECE) return 'It is less than 1 mm wide: nothing that small can be cut.'
     if (available.length === 0) return 'There is no sheet on hand and none to buy.'
     const cuttable = available.filter(supply => isCuttable(supply, cutter))
-    if (cuttable.length === 0) return 'Nothing is left of a sheet once it is squared, or the trimmer is too short for every sheet of this paper.'
-    if (cuttable.some(supply => SIDES.some(along => stripLayout(supply, cutter, along, [demand], new Map([[demand.key, 1]]), area)))) return undefined
+    if (cuttable.length === 0)
+      return 'Nothing is left of a sheet once it is squared, or the trimmer is too short for every sheet of this paper.'
+    if (cuttable.some(supply => SIDES.some(along => stripLayout(supply, cutter, along, [demand], new Map([[demand.key, 1]]), area))))
+      return undefined
     const sheets = cuttable.map(supply => squared(supply, cutter))
     if (ways(demand).some(way => sheets.some(sheet => fits(way, sheet)))) return 'The trimmer is too short to cut it out.'
     const turnedFits = sheets.some(sheet => fits({ width: demand.height, height: demand.width }, sheet))
@@ -155,14 +176,18 @@ function attemptOf(layouts: Layout[], { supplies }: Pick<Problem, 'supplies'>, d
 type Filler = (supply: Supply, left: Map<string, number>, worths: Map<string, number>) => CutNode | undefined
 
 function stripFiller({ cutter }: Problem, demands: Demand[]): Filler {
-  return (supply, left, worths) => SIDES
-    .map(along => stripLayout(supply, cutter, along, demands, left, demand => worths.get(demand.key)!))
-    .filter(root => root !== undefined)
-    .sort((a, b) => worthOf(b, worths) - worthOf(a, worths))[0]
+  return (supply, left, worths) =>
+    SIDES.map(along => stripLayout(supply, cutter, along, demands, left, demand => worths.get(demand.key)!))
+      .filter(root => root !== undefined)
+      .sort((a, b) => worthOf(b, worths) - worthOf(a, worths))[0]
 }
 
 function guillotineFiller({ cutter, supplies }: Problem, demands: Demand[]): Filler {
-  const patterns = new Map(supplies.filter(supply => isCuttable(supply, cutter)).map(supply => [supply.key, new Guillotine(squared(supply, cutter), cutter, demands)]))
+  const patterns = new Map(
+    supplies
+      .filter(supply => isCuttable(supply, cutter))
+      .map(supply => [supply.key, new Guillotine(squared(supply, cutter), cutter, demands)]),
+  )
   return (supply, left, worths) => {
     const wanted = new Map([...worths].map(([key, worth]) => [key, left.get(key)! > 0 ? worth : 0]))
     const root = patterns.get(supply.key)?.best(wanted)?.root
@@ -177,7 +202,7 @@ function oneAttempt(demands: Demand[], supplies: Supply[], worths: Map<string, n
   const drawer = new Map(supplies.map(supply => [supply.key, supply.onHand]))
   for (const buying of [false, true]) {
     for (const supply of supplies) {
-      const available = () => buying ? (supply.price === null ? 0 : Infinity) : drawer.get(supply.key)!
+      const available = () => (buying ? (supply.price === null ? 0 : Infinity) : drawer.get(supply.key)!)
       while (available() > 0) {
         const root = fill(supply, left, worths)
         if (!root) break
@@ -208,18 +233,26 @@ const total = (values: Iterable<number>) => [...values].reduce((sum, value) => s
 /** Orders attempts: nothing missing first, then what is made least of, the layouts that are set up, and the fence settings. */
 function better(a: Attempt, b: Attempt, { objective, cutter, setUp = [] }: Problem): boolean {
   const ready = new Set(setUp.map(({ root }) => contentOf(root)))
-  const first = (attempt: Attempt) => [total(attempt.missing.values()), ...objective === 'sheets' ? [attempt.sheets, attempt.spending] : [attempt.spending, attempt.sheets]]
-  const second = ({ layouts }: Attempt) => [layouts.filter(({ root }) => ready.size > 0 && !ready.has(contentOf(root))).length, settingsIn(benchSequence(layouts, cutter))]
+  const first = (attempt: Attempt) => [
+    total(attempt.missing.values()),
+    ...(objective === 'sheets' ? [attempt.sheets, attempt.spending] : [attempt.spending, attempt.sheets]),
+  ]
+  const second = ({ layouts }: Attempt) => [
+    layouts.filter(({ root }) => ready.size > 0 && !ready.has(contentOf(root))).length,
+    settingsIn(benchSequence(layouts, cutter)),
+  ]
   return before(first(a), first(b)) ?? before(second(a), second(b)) ?? false
 }
 
 /** An attempt as a plan; its yield is stated once the fixed layouts are with it. */
 function finished(attempt: Attempt, demands: Demand[], unplaced: Unplaced[], bound: number): Plan {
-  const short = demands.filter(demand => attempt.missing.get(demand.key)! > 0).map(demand => ({
-    demand: demand.key,
-    quantity: attempt.missing.get(demand.key)!,
-    reason: 'The sheets on hand are used up and none can be bought.',
-  }))
+  const short = demands
+    .filter(demand => attempt.missing.get(demand.key)! > 0)
+    .map(demand => ({
+      demand: demand.key,
+      quantity: attempt.missing.get(demand.key)!,
+      reason: 'The sheets on hand are used up and none can be bought.',
+    }))
   return {
     layouts: keyedLayouts([...attempt.layouts].sort((a, b) => b.repeats - a.repeats)),
     unplaced: [...unplaced, ...short],

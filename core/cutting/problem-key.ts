@@ -13,9 +13,21 @@ export function problemKey(problem: Problem): string {
   const { demands, supplies, cutter, objective, setUp = [], fixed = [] } = problem
   const key = [
     objective,
-    [cutter.length, cutter.mark, cutter.smallestPiece, cutter.stack, cutter.squaring, cutter.kerf, cutter.offcut.short, cutter.offcut.long].join(),
+    [
+      cutter.length,
+      cutter.mark,
+      cutter.smallestPiece,
+      cutter.stack,
+      cutter.squaring,
+      cutter.kerf,
+      cutter.offcut.short,
+      cutter.offcut.long,
+    ].join(),
     ...demands.map(({ key, width, height, quantity, turn }) => `${key},${width},${height},${quantity},${turn}`),
-    ...supplies.map(({ key, kind, width, height, onHand, price, onlyFixed = false }) => `${key},${kind},${width},${height},${onHand},${price},${onlyFixed}`),
+    ...supplies.map(
+      ({ key, kind, width, height, onHand, price, onlyFixed = false }) =>
+        `${key},${kind},${width},${height},${onHand},${price},${onlyFixed}`,
+    ),
     ...setUp.map(({ key, supply, root }) => `set up ${key},${supply},${contentOf(root)}`),
     ...fixed.map(({ key, supply, repeats, root }) => `fixed ${key},${supply},${repeats},${contentOf(root)}`),
   ].join('\n')

@@ -24,12 +24,12 @@ export function* relaxation(search: Search, most: number, isDone: () => boolean)
     const [missing, buying] = [columns.length, columns.length + demands.length]
     const demandRows = patterns.demandRows().map((row, index) => ({ ...row, of: [...row.of, [missing + index, 1] as [number, number]] }))
     const relaxed = search.solve({
-      costs: [...columns.map(column => (patterns.isFresh(column) ? 1 : 0)), ...demands.map(() => A_MISSING_PIECE), ...supplies.map(() => 0)],
-      rows: [
-        ...demandRows,
-        ...patterns.drawerRows(buying),
-        ...search.budgeted ? [patterns.budgetRow(buying, search.budget)] : [],
+      costs: [
+        ...columns.map(column => (patterns.isFresh(column) ? 1 : 0)),
+        ...demands.map(() => A_MISSING_PIECE),
+        ...supplies.map(() => 0),
       ],
+      rows: [...demandRows, ...patterns.drawerRows(buying), ...(search.budgeted ? [patterns.budgetRow(buying, search.budget)] : [])],
     })
     effort.spend(demandRows.reduce((sum, { of }) => sum + of.length, 0))
     if (!relaxed) return
@@ -48,9 +48,11 @@ export function* relaxation(search: Search, most: number, isDone: () => boolean)
         if (value + drawer > (isFresh(supply) ? 1 : 0) + WORTH_WHILE) found = patterns.addInside(index, root) || found
       }
     })
-    const covered = demands.reduce((sum, { key, quantity }) => sum + worthIn(search.duals, key) * quantity, 0) - scrap
-      + supplies.reduce((sum, supply, index) => sum + (isFresh(supply) ? dual(demands.length + index) * supply.onHand : 0), 0)
-      + (search.budgeted ? dual(demands.length + supplies.length) * search.budget : 0)
+    const covered
+      = demands.reduce((sum, { key, quantity }) => sum + worthIn(search.duals, key) * quantity, 0)
+        - scrap
+        + supplies.reduce((sum, supply, index) => sum + (isFresh(supply) ? dual(demands.length + index) * supply.onHand : 0), 0)
+        + (search.budgeted ? dual(demands.length + supplies.length) * search.budget : 0)
     search.bound = Math.max(search.bound, Math.ceil(covered / mostWorth - 1e-6))
     yield Math.min(1, round / 20)
     if (!found || isDone() || effort.spent > most) return

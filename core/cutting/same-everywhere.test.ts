@@ -15,15 +15,23 @@ const burn = () => burners.push(...Array.from({ length: 4 }, () => new Worker('f
 const rest = () => Promise.all(burners.splice(0).map(burner => burner.terminate()))
 
 /** Classes as they come: some sizes, some of each, one or two formats, on hand or to buy. */
-const anyProblem = fc.record({
-  pieces: fc.uniqueArray(fc.tuple(fc.integer({ min: 4, max: 40 }), fc.integer({ min: 4, max: 40 }), fc.integer({ min: 1, max: 30 })), { minLength: 1, maxLength: 7, selector: ([w, h]) => `${w}x${h}` }),
-  square: fc.boolean(),
-  onHand: fc.integer({ min: 0, max: 6 }),
-}).map(({ pieces, square, onHand }) => problem(
-  pieces.map(([width, height, quantity]) => piece(width / 4, height / 4, quantity)),
-  [sheet(11, 17, onHand, 40), ...square ? [sheet(12, 12, onHand, 70)] : []],
-  { length: inches(20) },
-))
+const anyProblem = fc
+  .record({
+    pieces: fc.uniqueArray(fc.tuple(fc.integer({ min: 4, max: 40 }), fc.integer({ min: 4, max: 40 }), fc.integer({ min: 1, max: 30 })), {
+      minLength: 1,
+      maxLength: 7,
+      selector: ([w, h]) => `${w}x${h}`,
+    }),
+    square: fc.boolean(),
+    onHand: fc.integer({ min: 0, max: 6 }),
+  })
+  .map(({ pieces, square, onHand }) =>
+    problem(
+      pieces.map(([width, height, quantity]) => piece(width / 4, height / 4, quantity)),
+      [sheet(11, 17, onHand, 40), ...(square ? [sheet(12, 12, onHand, 70)] : [])],
+      { length: inches(20) },
+    ),
+  )
 
 describe('a plan', () => {
   let alone: ReturnType<typeof solverOf>
@@ -50,7 +58,10 @@ describe('the core', () => {
     const files = (readdirSync(core, { recursive: true }) as string[]).filter(file => file.endsWith('.ts') && !file.endsWith('.test.ts'))
     expect(files.length).toBeGreaterThan(80)
     for (const file of files) {
-      expect([file, /Date\.now|performance\.|new Date\(\)|Math\.random/.exec(readFileSync(join(core, file), 'utf8'))]).toEqual([file, null])
+      expect([file, /Date\.now|performance\.|new Date\(\)|Math\.random/.exec(readFileSync(join(core, file), 'utf8'))]).toEqual([
+        file,
+        null,
+      ])
     }
   })
 })

@@ -35,10 +35,20 @@ export interface Search {
   duals: Map<string, number>
 }
 
-export function searchOf(problem: Problem, demands: Demand[], patterns: Patterns, solve: Solve, known: { spending: number, bound: number }): Search {
+export function searchOf(
+  problem: Problem,
+  demands: Demand[],
+  patterns: Patterns,
+  solve: Solve,
+  known: { spending: number, bound: number },
+): Search {
   const formats = patterns.supplies.filter(isFresh).length
   return {
-    problem, demands, patterns, solve, formats,
+    problem,
+    demands,
+    patterns,
+    solve,
+    formats,
     effort: new Effort(),
     budgeted: problem.objective === 'money' && formats > 1,
     budget: known.spending,

@@ -23,15 +23,23 @@ export type Alike = Map<Column, number>
  * setting that some layout in use wants counts once, as layouts are cut together.
  * With `spares` a layout that gives too much is cut as it is, and the rest are spares.
  */
-export function fewestSettings(search: Search, most: number, cents: number, { spares = false, alike = new Map() as Alike } = {}): Layout[] | undefined {
+export function fewestSettings(
+  search: Search,
+  most: number,
+  cents: number,
+  { spares = false, alike = new Map() as Alike } = {},
+): Layout[] | undefined {
   const { patterns, demands, problem, formats, values } = search
   const { columns, supplies } = patterns
   // Columns that the relaxation uses, then those with the most on a sheet; what is set up in any case.
   const ready = new Set((problem.setUp ?? []).map(({ root }) => contentOf(root)))
   const isSetUp = ({ root }: Column) => ready.size > 0 && ready.has(contentOf(root))
   const rank = (column: Column, index: number) => (values[index] ?? 0) + (isSetUp(column) ? 1 : 0) + (alike.has(column) ? 1 : 0)
-  const kept = columns.map((column, index) => ({ column, value: rank(column, index), fullness: patterns.fullness(column) }))
-    .sort((a, b) => b.value - a.value || b.fullness - a.fullness).slice(0, FEW).map(({ column }) => column)
+  const kept = columns
+    .map((column, index) => ({ column, value: rank(column, index), fullness: patterns.fullness(column) }))
+    .sort((a, b) => b.value - a.value || b.fullness - a.fullness)
+    .slice(0, FEW)
+    .map(({ column }) => column)
   const settings = [...new Set(kept.flatMap(({ root }) => [...fencesOf(root)]))]
   const [used, bought] = [kept.length, 2 * kept.length + settings.length]
   const fewSizes = demands.length <= TRADE_OFF.sizes
@@ -47,10 +55,24 @@ export function fewestSettings(search: Search, most: number, cents: number, { sp
       ...patterns.demandRows(kept),
       ...patterns.drawerRows(bought, kept),
       { most, of: patterns.fresh(kept) },
-      ...formats > 1 && Number.isFinite(cents) ? [patterns.budgetRow(bought, cents)] : [],
+      ...(formats > 1 && Number.isFinite(cents) ? [patterns.budgetRow(bought, cents)] : []),
       // A layout that is used at all counts once, and so does each of its settings.
-      ...kept.map((column, at) => ({ most: 0, of: [[at, 1], [used + at, -mostOf(column)]] as [number, number][] })),
-      ...fewSizes ? uses.map(([at, setting]) => ({ most: 0, of: [[used + at, 1], [2 * used + setting, -1]] as [number, number][] })) : [],
+      ...kept.map((column, at) => ({
+        most: 0,
+        of: [
+          [at, 1],
+          [used + at, -mostOf(column)],
+        ] as [number, number][],
+      })),
+      ...(fewSizes
+        ? uses.map(([at, setting]) => ({
+            most: 0,
+            of: [
+              [used + at, 1],
+              [2 * used + setting, -1],
+            ] as [number, number][],
+          }))
+        : []),
     ],
     whole: { nodes: NODES, plain: true },
   })
@@ -68,7 +90,11 @@ export function fewestSettings(search: Search, most: number, cents: number, { sp
 /** Adds layouts that hold an even share of everything, or a single size: they make plans with few settings. */
 export function addAlike({ patterns, demands }: Search): Alike {
   const alike: Alike = new Map()
-  const { columns, supplies, problem: { cutter } } = patterns
+  const {
+    columns,
+    supplies,
+    problem: { cutter },
+  } = patterns
   const pieces = demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
   const most = Math.max(...demands.map(({ quantity }) => quantity))
   supplies.forEach((supply, index) => {
@@ -81,7 +107,10 @@ export function addAlike({ patterns, demands }: Search): Alike {
         patterns.add(index, root)
         const made = countsOf(root)
         const isComplete = wanted.every(({ key, quantity }) => (made.get(key) ?? 0) >= quantity)
-        const column = columns.find(({ supply, counts }) => supply === index && made.size === counts.size && [...made].every(([key, count]) => counts.get(key) === count))
+        const column = columns.find(
+          ({ supply, counts }) =>
+            supply === index && made.size === counts.size && [...made].every(([key, count]) => counts.get(key) === count),
+        )
         if (isComplete && column) return column
       }
       return undefined
@@ -100,8 +129,11 @@ export function addAlike({ patterns, demands }: Search): Alike {
 
 /** Plans of a single layout, as few sheets as it takes. */
 export function everySheetAlike({ patterns }: Search, alike: Alike): Layout[][] {
-  return [...alike].sort((a, b) => a[1] - b[1]).flatMap(([{ supply, root }, repeats]) => {
-    const there = patterns.supplies[supply]
-    return there && (there.price !== null || there.onHand >= repeats) ? [[{ supply: there.key, repeats, root }]] : []
-  }).slice(0, 1)
+  return [...alike]
+    .sort((a, b) => a[1] - b[1])
+    .flatMap(([{ supply, root }, repeats]) => {
+      const there = patterns.supplies[supply]
+      return there && (there.price !== null || there.onHand >= repeats) ? [[{ supply: there.key, repeats, root }]] : []
+    })
+    .slice(0, 1)
 }

@@ -65,7 +65,10 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     if (pile.quantity !== quantity) say(`${quantity} × ${pile.name} came off, not ${pile.quantity}`)
     if (pile.kind === 'piece') {
       const demand = demands.find(({ key }) => key === pile.demand)
-      const fits = demand && ((demand.width === size.width && demand.height === size.height) || (demand.width === size.height && demand.height === size.width))
+      const fits
+        = demand
+          && ((demand.width === size.width && demand.height === size.height)
+            || (demand.width === size.height && demand.height === size.width))
       if (!fits) return say(`${pile.name} has not the size of a wanted piece`)
       return gain(demand.key, quantity)
     }

@@ -6,7 +6,14 @@ import { isCuttable, squared, squaringOrder, stripLayout } from './strips'
 import { cutter, piece, sheet } from './testing'
 
 const fill = (demands: ReturnType<typeof piece>[], supply = sheet(8.5, 11), along: 'width' | 'height' = 'width', changes = {}) =>
-  stripLayout(supply, { ...cutter, ...changes }, along, demands, new Map(demands.map(({ key, quantity }) => [key, quantity])), ({ width, height }) => width * height)
+  stripLayout(
+    supply,
+    { ...cutter, ...changes },
+    along,
+    demands,
+    new Map(demands.map(({ key, quantity }) => [key, quantity])),
+    ({ width, height }) => width * height,
+  )
 const counts = (root?: CutNode) => [...countsOf(root!).values()]
 
 describe('filling one sheet with strips', () => {

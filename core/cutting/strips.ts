@@ -35,7 +35,7 @@ const orientations = (demand: Demand, along: 'width' | 'height') => {
   const drawn = { turned: false, x: demand.width, y: demand.height }
   const turned = { turned: true, x: demand.height, y: demand.width }
   const allowed = demand.turn === 'either' ? [drawn, turned] : demand.turn === 'turned' ? [turned] : [drawn]
-  return allowed.map(({ turned, x, y }) => along === 'width' ? { turned, along: x, across: y } : { turned, along: y, across: x })
+  return allowed.map(({ turned, x, y }) => (along === 'width' ? { turned, along: x, across: y } : { turned, along: y, across: x }))
 }
 
 /** Whether a strip makes more of its height than another; of equals the one that holds more. */
@@ -54,7 +54,14 @@ interface State {
 }
 
 /** The best columns for one strip: a bounded knapsack over the reachable lengths. */
-function fillStrip(length: number, height: number, along: 'width' | 'height', demands: Demand[], left: ReadonlyMap<string, number>, worth: Worth): Strip {
+function fillStrip(
+  length: number,
+  height: number,
+  along: 'width' | 'height',
+  demands: Demand[],
+  left: ReadonlyMap<string, number>,
+  worth: Worth,
+): Strip {
   let states: State[] = [{ used: 0, worth: 0, ofThis: 0 }]
   for (const demand of demands) {
     const available = left.get(demand.key) ?? 0
@@ -71,7 +78,13 @@ function fillStrip(length: number, height: number, along: 'width' | 'height', de
       for (const start of states) {
         let state = start
         while (state.used + column.width <= length && state.ofThis + perColumn <= available) {
-          state = { used: state.used + column.width, worth: state.worth + value, ofThis: state.ofThis + perColumn, previous: state, column }
+          state = {
+            used: state.used + column.width,
+            worth: state.worth + value,
+            ofThis: state.ofThis + perColumn,
+            previous: state,
+            column,
+          }
           const rival = next.get(state.used)
           if (!rival || rival.worth < state.worth) next.set(state.used, state)
         }
@@ -114,7 +127,15 @@ function undominated<S extends { used: number, worth: number }>(states: S[]): S[
  * @param framed whether the squaring cuts are put around it
  * @returns nothing when not a single piece fits
  */
-export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'height', demands: Demand[], left: ReadonlyMap<string, number>, worth: Worth, { framed = true } = {}): CutNode | undefined {
+export function stripLayout(
+  supply: Supply,
+  cutter: Cutter,
+  along: 'width' | 'height',
+  demands: Demand[],
+  left: ReadonlyMap<string, number>,
+  worth: Worth,
+  { framed = true } = {},
+): CutNode | undefined {
   const inner = squared(supply, cutter)
   const length = along === 'width' ? inner.width : inner.height
   let room: number = along === 'width' ? inner.height : inner.width
@@ -123,9 +144,12 @@ export function stripLayout(supply: Supply, cutter: Cutter, along: 'width' | 'he
   const remaining = new Map(left)
   const strips: Strip[] = []
   for (;;) {
-    const heights = heightsToTry(demands.filter(demand => (remaining.get(demand.key) ?? 0) > 0)
-      .flatMap(demand => orientations(demand, along).map(way => way.across as number))
-      .filter(height => height <= room))
+    const heights = heightsToTry(
+      demands
+        .filter(demand => (remaining.get(demand.key) ?? 0) > 0)
+        .flatMap(demand => orientations(demand, along).map(way => way.across as number))
+        .filter(height => height <= room),
+    )
     let best: Strip | undefined
     for (const height of heights) {
       const strip = fillStrip(length, height, along, demands, remaining, worth)
@@ -159,7 +183,9 @@ export const squared = (supply: Supply, cutter: Cutter): Size => ({
 function treeOf(inner: Size, cutter: Cutter, along: 'width' | 'height', strips: Strip[]): CutNode {
   const across = along === 'width' ? 'height' : 'width'
   const size = (alongSize: number, acrossSize: number): Size =>
-    along === 'width' ? { width: alongSize as Length, height: acrossSize as Length } : { width: acrossSize as Length, height: alongSize as Length }
+    along === 'width'
+      ? { width: alongSize as Length, height: acrossSize as Length }
+      : { width: acrossSize as Length, height: alongSize as Length }
   const length = along === 'width' ? inner.width : inner.height
   const depth = along === 'width' ? inner.height : inner.width
   const leftover = (rest: Size): CutNode => ({ kind: isOffcut(rest, cutter) ? 'offcut' : 'waste', ...rest })
@@ -171,7 +197,12 @@ function treeOf(inner: Size, cutter: Cutter, along: 'width' | 'height', strips: 
   const stripNodes = strips.map(({ height, columns }) => {
     const columnNodes = columns.map(({ demand, turned, width, height: pieceHeight, pieces }) => {
       const piece: CutNode = { kind: 'piece', demand: demand.key, turned, ...size(width, pieceHeight) }
-      return divide(size(width, height), across, Array.from({ length: pieces }, () => piece), size(width, height - pieces * pieceHeight))
+      return divide(
+        size(width, height),
+        across,
+        Array.from({ length: pieces }, () => piece),
+        size(width, height - pieces * pieceHeight),
+      )
     })
     const used = columns.reduce((total, column) => total + column.width, 0)
     return divide(size(length, height), along, columnNodes, size(length - used, height))

@@ -10,7 +10,10 @@ export function withoutSurplus(layouts: Layout[], demands: Demand[], { cutter }:
     if (surplus <= 0) continue
     result = result.flatMap((layout) => {
       const each = countsOf(layout.root).get(key) ?? 0
-      const less = (count: number, repeats: number): Layout[] => (repeats > 0 && count >= 0 ? [{ ...layout, repeats, root: count > 0 ? without(layout.root, key, count, cutter) : layout.root }] : [])
+      const less = (count: number, repeats: number): Layout[] =>
+        repeats > 0 && count >= 0
+          ? [{ ...layout, repeats, root: count > 0 ? without(layout.root, key, count, cutter) : layout.root }]
+          : []
       if (each === 0 || surplus === 0) return [layout]
       const bare = Math.min(layout.repeats, Math.floor(surplus / each))
       surplus -= bare * each

@@ -1,7 +1,10 @@
 import { PRIORITIES } from '../document'
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
-import { contentOf, measured, plansFor, preferred, settingsAlone, sheetsOf, solverOf, spendingOf, tradeOffs, verifyPlan, wishFor, countsOf, plan } from '.'
+import {
+  contentOf, measured, plansFor, preferred, settingsAlone, sheetsOf, solverOf, spendingOf, tradeOffs, verifyPlan, wishFor, countsOf,
+  plan,
+} from '.'
 import { offcut, piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())
@@ -18,13 +21,15 @@ describe('sheets or time', () => {
   it('offers plans of which none beats another in everything', () => {
     const figures = choices.map(({ plan, settings, minutes }) => [plan.sheets, plan.spending, settings, minutes])
     expect(choices.length).toBeGreaterThan(1)
-    figures.forEach((one, index) => figures.forEach((other, at) => {
-      if (index !== at) expect(other.every((figure, i) => figure <= one[i]!)).toBe(false)
-    }))
+    figures.forEach((one, index) =>
+      figures.forEach((other, at) => {
+        if (index !== at) expect(other.every((figure, i) => figure <= one[i]!)).toBe(false)
+      }),
+    )
   })
 
   it('finds each end: sheets, money, settings, time', () => {
-    const least = (of: (choice: typeof choices[number]) => number) => Math.min(...choices.map(of))
+    const least = (of: (choice: (typeof choices)[number]) => number) => Math.min(...choices.map(of))
     expect(preferred(choices, 'sheets').plan.sheets).toBe(least(({ plan }) => plan.sheets))
     expect(preferred(choices, 'money').plan.spending).toBe(least(({ plan }) => plan.spending))
     expect(preferred(choices, 'settings').settings).toBe(least(({ settings }) => settings))
@@ -43,7 +48,10 @@ describe('sheets or time', () => {
     const plans = plansFor(problem([piece(4, 5, 12), piece(3, 4, 12)], [sheet(8.5, 11)]), solve)
     const alike = plans.filter(({ layouts }) => layouts.length === 1)
     expect(alike.length).toBeGreaterThan(0)
-    for (const { layouts: [layout] } of alike) for (const count of countsOf(layout!.root).values()) expect(count * layout!.repeats).toBeGreaterThanOrEqual(12)
+    for (const {
+      layouts: [layout],
+    } of alike)
+      for (const count of countsOf(layout!.root).values()) expect(count * layout!.repeats).toBeGreaterThanOrEqual(12)
   })
 
   it('gangs settings of all layouts: at least 30 % fewer than one layout after the other', () => {
@@ -92,11 +100,24 @@ describe('what is fixed', () => {
 
   it('keeps a layout that is set up where that costs nothing', () => {
     // Two of many equal ways to cut one sheet: the one set up comes back.
-    const plans = [plan(problem([piece(4, 5, 2), piece(3, 4, 3)], [sheet(8.5, 11)]), solve), plan(problem([piece(4, 5, 3), piece(3, 4, 1)], [sheet(8.5, 11)]), solve)]
-    for (const { layouts: [layout] } of plans) {
+    const plans = [
+      plan(problem([piece(4, 5, 2), piece(3, 4, 3)], [sheet(8.5, 11)]), solve),
+      plan(problem([piece(4, 5, 3), piece(3, 4, 1)], [sheet(8.5, 11)]), solve),
+    ]
+    for (const {
+      layouts: [layout],
+    } of plans) {
       const counts = countsOf(layout!.root)
-      const again = plan({ ...problem([piece(4, 5, counts.get('4x5either')! * 2), piece(3, 4, counts.get('3x4either')! * 2)], [sheet(8.5, 11)]), setUp: [layout!] }, solve)
-      expect(again.layouts.map(({ key, root, repeats }) => [key, contentOf(root), repeats])).toEqual([[layout!.key, contentOf(layout!.root), 2]])
+      const again = plan(
+        {
+          ...problem([piece(4, 5, counts.get('4x5either')! * 2), piece(3, 4, counts.get('3x4either')! * 2)], [sheet(8.5, 11)]),
+          setUp: [layout!],
+        },
+        solve,
+      )
+      expect(again.layouts.map(({ key, root, repeats }) => [key, contentOf(root), repeats])).toEqual([
+        [layout!.key, contentOf(layout!.root), 2],
+      ])
     }
   })
 

@@ -17,7 +17,14 @@ export interface Measured {
 
 export function measured(plan: Plan, cutter: Cutter, pace: PaceEntry, names?: ReadonlyMap<string, string>): Measured {
   const steps = benchSequence(plan.layouts, cutter, names)
-  return { plan, steps, settings: settingsIn(steps), strokes: strokesIn(steps), handlings: handlingsIn(steps), minutes: minutesOf(steps, pace) }
+  return {
+    plan,
+    steps,
+    settings: settingsIn(steps),
+    strokes: strokesIn(steps),
+    handlings: handlingsIn(steps),
+    minutes: minutesOf(steps, pace),
+  }
 }
 
 /** Settings where every layout is cut by itself, for comparison. */
@@ -28,9 +35,15 @@ const figures = ({ plan, settings, minutes }: Measured) => [plan.sheets, plan.sp
 
 /** The plans that no other one beats or equals in every figure, the fewest sheets first. */
 export function tradeOffs(plans: Measured[]): Measured[] {
-  const kept = plans.filter((one, index) => !plans.some((other, at) => other !== one
-    && figures(other).every((figure, i) => figure <= figures(one)[i]!)
-    && (at < index || figures(other).some((figure, i) => figure < figures(one)[i]!))))
+  const kept = plans.filter(
+    (one, index) =>
+      !plans.some(
+        (other, at) =>
+          other !== one
+          && figures(other).every((figure, i) => figure <= figures(one)[i]!)
+          && (at < index || figures(other).some((figure, i) => figure < figures(one)[i]!)),
+      ),
+  )
   return kept.sort((a, b) => a.plan.sheets - b.plan.sheets || a.minutes - b.minutes)
 }
 
@@ -40,13 +53,16 @@ export function tradeOffs(plans: Measured[]): Measured[] {
  */
 export function preferred(plans: Measured[], priority: Priority, moreSheets: number | null = null): Measured {
   const least = Math.min(...plans.map(({ plan }) => plan.sheets))
-  const order = ({ plan, settings, minutes }: Measured) => ({
-    sheets: [plan.sheets, plan.spending, minutes],
-    money: [plan.spending, plan.sheets, minutes],
-    settings: [settings, plan.sheets, minutes],
-    time: [minutes, plan.sheets, settings],
-  })[priority]
-  return plans.filter(({ plan }) => moreSheets === null || plan.sheets <= least + moreSheets).reduce((best, one) => (before(order(one), order(best)) ? one : best))
+  const order = ({ plan, settings, minutes }: Measured) =>
+    ({
+      sheets: [plan.sheets, plan.spending, minutes],
+      money: [plan.spending, plan.sheets, minutes],
+      settings: [settings, plan.sheets, minutes],
+      time: [minutes, plan.sheets, settings],
+    })[priority]
+  return plans
+    .filter(({ plan }) => moreSheets === null || plan.sheets <= least + moreSheets)
+    .reduce((best, one) => (before(order(one), order(best)) ? one : best))
 }
 
 /** The wish that leads to a plan: what counts most among those with no more sheets than it. */

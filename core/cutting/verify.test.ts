@@ -35,11 +35,19 @@ describe('the verifier', () => {
     ['a piece nobody wants', (_, root) => void (firstPiece(root).demand = 'other'), 'not wanted'],
     ['a layout that starts from a smaller sheet', (_, root) => void (root.height = inches(10)), 'whole sheet'],
     ['a part without a size', (_, root) => void (root.parts[0]!.height = inches(0)), 'a part measures'],
-    ['too few pieces', ({ layouts }, root) => void (layouts[0]!.root = { kind: 'waste', width: root.width, height: root.height }), 'promised'],
-    ['more sheets than there are', (plan) => {
-      plan.layouts[0]!.repeats = 4
-      plan.sheets = 4
-    }, 'more used than there are'],
+    [
+      'too few pieces',
+      ({ layouts }, root) => void (layouts[0]!.root = { kind: 'waste', width: root.width, height: root.height }),
+      'promised',
+    ],
+    [
+      'more sheets than there are',
+      (plan) => {
+        plan.layouts[0]!.repeats = 4
+        plan.sheets = 4
+      },
+      'more used than there are',
+    ],
     ['a wrong number of sheets', plan => void (plan.sheets = 7), '7 sheets stated'],
     ['a bound above the plan', plan => void (plan.bound = 2), 'bound is above'],
     ['no repeats', plan => void (plan.layouts[0]!.repeats = 0), 'repeated 0 times'],

@@ -24,16 +24,18 @@ export function verifyPlan(plan: Plan, problem: Problem): string[] {
     walk(layout.root, 0, 0)
     const covered = rectangles.reduce((sum, { width, height }) => sum + BigInt(width) * BigInt(height), dust)
     if (covered !== BigInt(supply.width) * BigInt(supply.height)) say('pieces, offcuts and waste do not add up to the sheet')
-    rectangles.forEach((a, i) => rectangles.slice(i + 1).forEach((b) => {
-      if (a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height) say('two parts overlap')
-    }))
+    rectangles.forEach((a, i) =>
+      rectangles.slice(i + 1).forEach((b) => {
+        if (a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height) say('two parts overlap')
+      }),
+    )
 
     function walk(node: CutNode, x: number, y: number): void {
       if (!Number.isSafeInteger(node.width) || !Number.isSafeInteger(node.height) || node.width <= 0 || node.height <= 0) {
         return void say(`a part measures ${node.width} × ${node.height}`)
       }
       if (node.kind === 'cut') {
-        const [along, across] = node.side === 'width' ? ['width', 'height'] as const : ['height', 'width'] as const
+        const [along, across] = node.side === 'width' ? (['width', 'height'] as const) : (['height', 'width'] as const)
         const { kerf } = problem.cutter
         const lost = node[along] - node.parts.reduce((sum, part) => sum + part[along], 0)
         const cuts = node.parts.length - 1
@@ -69,10 +71,14 @@ export function verifyPlan(plan: Plan, problem: Problem): string[] {
     if (made < demand.quantity - missing) violations.push(`${demand.name}: ${made} cut, ${demand.quantity - missing} promised`)
   }
   for (const supply of problem.supplies) {
-    if (supply.price === null && (opened.get(supply.key) ?? 0) > supply.onHand) violations.push(`sheet “${supply.key}”: more used than there are`)
+    if (supply.price === null && (opened.get(supply.key) ?? 0) > supply.onHand)
+      violations.push(`sheet “${supply.key}”: more used than there are`)
   }
   const sheets = problem.supplies.filter(({ kind }) => kind === 'sheet').reduce((sum, { key }) => sum + (opened.get(key) ?? 0), 0)
-  const spending = problem.supplies.reduce((sum, { key, onHand, price }) => sum + (price ?? 0) * Math.max(0, (opened.get(key) ?? 0) - onHand), 0)
+  const spending = problem.supplies.reduce(
+    (sum, { key, onHand, price }) => sum + (price ?? 0) * Math.max(0, (opened.get(key) ?? 0) - onHand),
+    0,
+  )
   if (spending !== plan.spending) violations.push(`${plan.spending} cents stated, ${spending} spent`)
   if (sheets !== plan.sheets) violations.push(`${plan.sheets} sheets stated, ${sheets} used`)
   if (plan.bound > plan.sheets) violations.push('the lower bound is above the plan')

@@ -23,10 +23,14 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
   // Where no sheet is opened at all, as few offcuts as possible.
   const offcut = formats === 0 ? 1 : ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
   const solved = search.solve({
-    costs: [...columns.map(column => (patterns.isFresh(column) ? sheet : offcut)), ...supplies.map(({ price }) => (formats > 1 ? (price ?? 0) * cent : 0))],
+    costs: [
+      ...columns.map(column => (patterns.isFresh(column) ? sheet : offcut)),
+      ...supplies.map(({ price }) => (formats > 1 ? (price ?? 0) * cent : 0)),
+    ],
     rows: [
-      ...patterns.demandRows(), ...patterns.drawerRows(columns.length),
-      ...bound > 0 && formats > 0 ? [{ least: bound, of: patterns.fresh() }] : [],
+      ...patterns.demandRows(),
+      ...patterns.drawerRows(columns.length),
+      ...(bound > 0 && formats > 0 ? [{ least: bound, of: patterns.fresh() }] : []),
     ],
     whole: { nodes: demands.length > MANY.sizes ? MANY.nodes : NODES },
   })

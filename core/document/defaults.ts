@@ -6,8 +6,28 @@ import { VERSION } from './version'
 export const DEFAULT_PACE: PaceEntry = { setting: 25, stroke: 4, handling: 8 }
 
 export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
-  inch: { trimmer: '12 in', mark: '1/16 in', smallestPiece: '1/2 in', stack: 4, squaring: '0 in', offcutShort: '2 in', offcutLong: '4 in', kerf: '0 in', pace: DEFAULT_PACE },
-  metric: { trimmer: '310 mm', mark: '1 mm', smallestPiece: '12 mm', stack: 4, squaring: '0 mm', offcutShort: '50 mm', offcutLong: '100 mm', kerf: '0 mm', pace: DEFAULT_PACE },
+  inch: {
+    trimmer: '12 in',
+    mark: '1/16 in',
+    smallestPiece: '1/2 in',
+    stack: 4,
+    squaring: '0 in',
+    offcutShort: '2 in',
+    offcutLong: '4 in',
+    kerf: '0 in',
+    pace: DEFAULT_PACE,
+  },
+  metric: {
+    trimmer: '310 mm',
+    mark: '1 mm',
+    smallestPiece: '12 mm',
+    stack: 4,
+    squaring: '0 mm',
+    offcutShort: '50 mm',
+    offcutLong: '100 mm',
+    kerf: '0 mm',
+    pace: DEFAULT_PACE,
+  },
 }
 
 export const DEFAULT_PRICES: PricesEntry = { currency: 'EUR', tapePerMetre: 9, foamPad: 2 }
@@ -46,7 +66,9 @@ export function newClass(details: Partial<ClassDetails> & Pick<ClassDetails, 'ti
 
 /** The same class again on another day: the wishes stay, but nothing is cut yet. */
 export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'title' | 'date'>): ClassDocument {
-  const cutting = document.cutting.map(entry => ({ ...entry, layouts: [], spoiled: [] })).filter(({ priority, without }) => priority !== null || without.length > 0)
+  const cutting = document.cutting
+    .map(entry => ({ ...entry, layouts: [], spoiled: [] }))
+    .filter(({ priority, without }) => priority !== null || without.length > 0)
   return { ...document, class: { ...document.class, ...details }, cutting }
 }
 

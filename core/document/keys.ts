@@ -18,9 +18,16 @@ function firstFree(nth: (number: number) => string, taken: string[]): string {
 
 /** Small letters, digits and hyphens of a text, fit for a key; `fallback` where nothing is left. */
 export const keyFrom = (text: string, fallback: string): string =>
-  text.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, BOUNDS.key - 12).replace(/-+$/, '') || fallback
+  text
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, BOUNDS.key - 12)
+    .replace(/-+$/, '') || fallback
 
-const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /** What tells the entries of a list apart: their key, or the paper that they are about; nothing where a list has no such entries. */
 export function keyOf(entry: unknown): string | undefined {
@@ -38,7 +45,10 @@ export function keyProblems(document: object): Problem[] {
       value.forEach((entry, index) => {
         const key = keyOf(entry)
         if (key !== undefined && seen.has(key)) {
-          problems.push({ path: `${path}[${index}].${isRecord(entry) && 'key' in entry ? 'key' : 'paper'}`, problem: `“${key}” stands twice; every key is used once` })
+          problems.push({
+            path: `${path}[${index}].${isRecord(entry) && 'key' in entry ? 'key' : 'paper'}`,
+            problem: `“${key}” stands twice; every key is used once`,
+          })
         }
         if (key !== undefined) seen.add(key)
         visit(entry, `${path}[${index}]`)
@@ -51,7 +61,8 @@ export function keyProblems(document: object): Problem[] {
         const stocks = new Set(value.stocks.map(keyOf))
         value.offcuts.forEach((offcut, index) => {
           const key = keyOf(offcut)
-          if (key !== undefined && stocks.has(key)) problems.push({ path: `${path}.offcuts[${index}].key`, problem: `“${key}” is the key of a sheet format already` })
+          if (key !== undefined && stocks.has(key))
+            problems.push({ path: `${path}.offcuts[${index}].key`, problem: `“${key}” is the key of a sheet format already` })
         })
       }
     }

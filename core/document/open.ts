@@ -21,7 +21,10 @@ const isData = (value: unknown): value is Record<string, unknown> => typeof valu
 function open<T extends object>(kind: 'class' | 'paper', shape: new () => T, data: unknown): Checked<T> {
   if (!isData(data)) return { ok: false, problems: [{ path: '', problem: 'must be a JSON object' }] }
   if (data.version !== undefined && !isKnownVersion(data.version)) {
-    return { ok: false, problems: [{ path: 'version', problem: `is ${JSON.stringify(data.version)}; this Wakaru reads versions 1 to ${VERSION}` }] }
+    return {
+      ok: false,
+      problems: [{ path: 'version', problem: `is ${JSON.stringify(data.version)}; this Wakaru reads versions 1 to ${VERSION}` }],
+    }
   }
   const checked = checkShape(shape, kind === 'paper' ? withoutVersion(upgraded(kind, data)) : upgraded(kind, data))
   if (!checked.ok) return checked

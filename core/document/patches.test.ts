@@ -3,16 +3,35 @@ import { describe, expect, it } from 'vitest'
 import { PatchError, applied, at, collisions, isSame, newClass, patchesBetween } from '.'
 import type { CardEntry, ClassDocument, Patch } from '.'
 
-const card = (key: string, title = key): CardEntry => ({ key, title, fold: 'bridge', kits: null, parameters: { width: '6 in' }, papers: { base: 'kelp' }, envelope: '' })
-const document = (...cards: CardEntry[]): ClassDocument => ({ ...newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' }), cards })
+const card = (key: string, title = key): CardEntry => ({
+  key,
+  title,
+  fold: 'bridge',
+  kits: null,
+  parameters: { width: '6 in' },
+  papers: { base: 'kelp' },
+  envelope: '',
+})
+const document = (...cards: CardEntry[]): ClassDocument => ({
+  ...newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' }),
+  cards,
+})
 
 /** Documents that differ in cards, their order, titles, parameters and papers. */
-const anyCards = fc.uniqueArray(fc.constantFrom('a', 'b', 'c', 'd', 'e'), { maxLength: 5 }).chain(keys => fc.tuple(...keys.map(key => fc.record({
-  title: fc.constantFrom('One', 'Two'),
-  parameters: fc.dictionary(fc.constantFrom('width', 'height', 'border'), fc.constantFrom('1 in', '2 in')),
-  papers: fc.dictionary(fc.constantFrom('base', 'mat'), fc.constantFrom('kelp', 'chalk')),
-  kits: fc.constantFrom(null, 3),
-}).map(changes => ({ ...card(key), ...changes })))))
+const anyCards = fc.uniqueArray(fc.constantFrom('a', 'b', 'c', 'd', 'e'), { maxLength: 5 }).chain(keys =>
+  fc.tuple(
+    ...keys.map(key =>
+      fc
+        .record({
+          title: fc.constantFrom('One', 'Two'),
+          parameters: fc.dictionary(fc.constantFrom('width', 'height', 'border'), fc.constantFrom('1 in', '2 in')),
+          papers: fc.dictionary(fc.constantFrom('base', 'mat'), fc.constantFrom('kelp', 'chalk')),
+          kits: fc.constantFrom(null, 3),
+        })
+        .map(changes => ({ ...card(key), ...changes })),
+    ),
+  ),
+)
 const anyDocument = fc.tuple(anyCards, fc.constantFrom('Evening', 'Morning')).map(([cards, title]) => {
   const made = document(...cards)
   return { ...made, class: { ...made.class, title } }
@@ -20,23 +39,33 @@ const anyDocument = fc.tuple(anyCards, fc.constantFrom('Evening', 'Morning')).ma
 
 describe('patches', () => {
   it('lead from any class to any other, and back', () => {
-    fc.assert(fc.property(anyDocument, anyDocument, (before, after) => {
-      const there = patchesBetween(before, after)
-      expect(applied(before, there)).toEqual(after)
-      expect(applied(after, patchesBetween(after, before))).toEqual(before)
-      expect(there.length === 0).toBe(isSame(before, after))
-    }))
+    fc.assert(
+      fc.property(anyDocument, anyDocument, (before, after) => {
+        const there = patchesBetween(before, after)
+        expect(applied(before, there)).toEqual(after)
+        expect(applied(after, patchesBetween(after, before))).toEqual(before)
+        expect(there.length === 0).toBe(isSame(before, after))
+      }),
+    )
   })
 
   it('of two people that do not collide lead to the same class in either order', () => {
-    fc.assert(fc.property(anyDocument, anyDocument, anyDocument, (base, mine, theirs) => {
-      const [a, b] = [patchesBetween(base, mine), patchesBetween(base, theirs)]
-      fc.pre(collisions(a, b).length === 0)
-      const fits = (patch: Patch) => !b.some(other => isSame(other, patch))
-      const sorted = ({ cards, ...rest }: ClassDocument) => ({ ...rest, cards: [...cards].sort((x, y) => (x.key < y.key ? -1 : 1)) })
-      const [ab, ba] = [applied(applied(base, b), a.filter(fits)), applied(applied(base, a), b.filter(patch => !a.some(other => isSame(other, patch))))]
-      expect(sorted(ab)).toEqual(sorted(ba))
-    }))
+    fc.assert(
+      fc.property(anyDocument, anyDocument, anyDocument, (base, mine, theirs) => {
+        const [a, b] = [patchesBetween(base, mine), patchesBetween(base, theirs)]
+        fc.pre(collisions(a, b).length === 0)
+        const fits = (patch: Patch) => !b.some(other => isSame(other, patch))
+        const sorted = ({ cards, ...rest }: ClassDocument) => ({ ...rest, cards: [...cards].sort((x, y) => (x.key < y.key ? -1 : 1)) })
+        const [ab, ba] = [
+          applied(applied(base, b), a.filter(fits)),
+          applied(
+            applied(base, a),
+            b.filter(patch => !a.some(other => isSame(other, patch))),
+          ),
+        ]
+        expect(sorted(ab)).toEqual(sorted(ba))
+      }),
+    )
   })
 
   it('name entries by their keys, whatever has been put before them', () => {
@@ -49,7 +78,9 @@ describe('patches', () => {
 
   it('say where an entry goes, and when only the order changes', () => {
     const base = document(card('a'), card('b'))
-    expect(patchesBetween(base, document(card('a'), card('x'), card('b')))).toEqual([{ op: 'add', path: ['cards'], entry: card('x'), after: 'a' }])
+    expect(patchesBetween(base, document(card('a'), card('x'), card('b')))).toEqual([
+      { op: 'add', path: ['cards'], entry: card('x'), after: 'a' },
+    ])
     expect(patchesBetween(base, document(card('b'), card('a')))).toEqual([{ op: 'order', path: ['cards'], keys: ['b', 'a'] }])
   })
 
@@ -88,6 +119,10 @@ describe('patches', () => {
 
   it('find what stands at a path, and nothing where the path leads nowhere', () => {
     const base = document(card('a'))
-    expect([at(base, ['cards', 'a', 'parameters', 'width']), at(base, ['cards', 'z', 'title']), at(base, ['class', 'constructor'])]).toEqual(['6 in', undefined, undefined])
+    expect([
+      at(base, ['cards', 'a', 'parameters', 'width']),
+      at(base, ['cards', 'z', 'title']),
+      at(base, ['class', 'constructor']),
+    ]).toEqual(['6 in', undefined, undefined])
   })
 })

@@ -2,12 +2,21 @@ import { describe, expect, it } from 'vitest'
 import { acknowledged, applied, edited, newClass, received, redone, sessionOf, settled, undone, unsaved } from '.'
 import type { Blocked, CardEntry, ClassDocument, Session } from '.'
 
-const card = (key: string): CardEntry => ({ key, title: key, fold: 'bridge', kits: null, parameters: { width: '6 in' }, papers: {}, envelope: '' })
+const card = (key: string): CardEntry => ({
+  key,
+  title: key,
+  fold: 'bridge',
+  kits: null,
+  parameters: { width: '6 in' },
+  papers: {},
+  envelope: '',
+})
 const document: ClassDocument = { ...newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' }), cards: [card('a'), card('b')] }
 
 /** A session with some edits, a second apart unless a time is given. */
 let clock = 0
-const edit = (session: Session<ClassDocument>, label: string, change: (draft: ClassDocument) => void, now = (clock += 1000)) => edited(session, label, change, now)
+const edit = (session: Session<ClassDocument>, label: string, change: (draft: ClassDocument) => void, now = (clock += 1000)) =>
+  edited(session, label, change, now)
 const titled = (title: string) => (draft: ClassDocument) => void (draft.class.title = title)
 const seated = (seats: number) => (draft: ClassDocument) => void (draft.class.seats = seats)
 const free = (result: Session<ClassDocument> | Blocked): Session<ClassDocument> => {
@@ -21,7 +30,11 @@ describe('editing', () => {
   it('goes back and forth step by step, and forgets what could be done again once something else is changed', () => {
     const two = edit(edit(start, 'title', titled('One')), 'seats', seated(9))
     const back = free(undone(two))
-    expect([shown(back), shown(free(undone(back))), shown(free(redone(back)))]).toEqual([['One', 12], ['Evening', 12], ['One', 9]])
+    expect([shown(back), shown(free(undone(back))), shown(free(redone(back)))]).toEqual([
+      ['One', 12],
+      ['Evening', 12],
+      ['One', 9],
+    ])
     expect(edit(back, 'title', titled('Three')).future).toEqual([])
     expect(free(undone(start))).toBe(start)
   })
@@ -49,7 +62,11 @@ describe('what somebody else changes', () => {
 
   it('comes in beside what is not saved here', () => {
     const merged = received(edit(start, 'title', titled('Mine')), theirs(seated(20)))
-    expect([shown(merged), unsaved(merged), merged.theirs]).toEqual([['Mine', 20], [{ op: 'set', path: ['class', 'title'], value: 'Mine' }], undefined])
+    expect([shown(merged), unsaved(merged), merged.theirs]).toEqual([
+      ['Mine', 20],
+      [{ op: 'set', path: ['class', 'title'], value: 'Mine' }],
+      undefined,
+    ])
   })
 
   it('is never taken back by a step back here', () => {
@@ -70,12 +87,18 @@ describe('what somebody else changes', () => {
 
   it('is shown beside what is here where both changed the same', () => {
     const mine = edit(edit(start, 'title', titled('Mine')), 'seats', seated(9))
-    const met = received(mine, theirs((draft) => {
-      draft.class.title = 'Theirs'
-      draft.class.spares = 5
-    }))
+    const met = received(
+      mine,
+      theirs((draft) => {
+        draft.class.title = 'Theirs'
+        draft.class.spares = 5
+      }),
+    )
     expect([met.current, met.theirs?.paths]).toEqual([mine.current, [['class', 'title']]])
-    for (const [keep, title] of [['mine', 'Mine'], ['theirs', 'Theirs']] as const) {
+    for (const [keep, title] of [
+      ['mine', 'Mine'],
+      ['theirs', 'Theirs'],
+    ] as const) {
       const ended = settled(met, keep)
       // All else of both is kept in any case.
       expect([ended.current.class, ended.theirs]).toMatchObject([{ title, seats: 9, spares: 5 }, undefined])
@@ -102,7 +125,10 @@ describe('what somebody else changes', () => {
 
   it('sends only what is left to send after a merge, and that fits what is there', () => {
     const fresh = theirs(draft => void draft.cards.unshift(card('theirs')))
-    const merged = received(edit(start, 'x', draft => void draft.cards.push(card('mine'))), fresh)
+    const merged = received(
+      edit(start, 'x', draft => void draft.cards.push(card('mine'))),
+      fresh,
+    )
     expect(applied(fresh, unsaved(merged)).cards.map(({ key }) => key)).toEqual(['theirs', 'a', 'b', 'mine'])
   })
 })

@@ -61,10 +61,12 @@ function turned<T extends object>({ current, foreign }: Session<T>, from: T, to:
   const patches = patchesBetween(from, to)
   const since = foreign.slice(seen)
   // Not even the same change: what somebody else did as well stays.
-  const blocked = patches.map(touches).filter((path, index) => since.some((other) => {
-    const patch = patches[index]
-    return patch !== undefined && (collide(patch, other) || isSame(touches(other), path))
-  }))
+  const blocked = patches.map(touches).filter((path, index) =>
+    since.some((other) => {
+      const patch = patches[index]
+      return patch !== undefined && (collide(patch, other) || isSame(touches(other), path))
+    }),
+  )
   return blocked.length > 0 ? { blocked } : applied(current, patches)
 }
 
@@ -85,11 +87,19 @@ export function redone<T extends object>(session: Session<T>): Session<T> | Bloc
   if (!step) return session
   const current = turned(session, step.before, step.after, step.seen)
   if (isBlocked(current)) return current
-  return { ...session, current, future: session.future.slice(0, -1), past: [...session.past, { ...step, time: 0, seen: session.foreign.length }] }
+  return {
+    ...session,
+    current,
+    future: session.future.slice(0, -1),
+    past: [...session.past, { ...step, time: 0, seen: session.foreign.length }],
+  }
 }
 
 /** The server has what was sent. */
-export const acknowledged = <T extends object>(session: Session<T>, sent: Patch[]): Session<T> => ({ ...session, base: applied(session.base, sent) })
+export const acknowledged = <T extends object>(session: Session<T>, sent: Patch[]): Session<T> => ({
+  ...session,
+  base: applied(session.base, sent),
+})
 
 /**
  * Somebody else has changed the document on the server. What does not collide with what
@@ -120,10 +130,19 @@ export function settled<T extends object>(session: Session<T>, keep: 'mine' | 't
   const others = patchesBetween(base, fresh)
   const own = patchesBetween(base, current).filter(patch => !within(patch) && !others.some(other => isSame(other, patch)))
   const merged = applied(fresh, own)
-  const next = keep === 'theirs' ? merged : applied(merged, paths.flatMap(path => towards(merged, current, path)))
+  const next
+    = keep === 'theirs'
+      ? merged
+      : applied(
+          merged,
+          paths.flatMap(path => towards(merged, current, path)),
+        )
   const step: Step<T> = { label: 'whose version', time: 0, before: merged, after: next, seen: foreign.length + others.length }
   return {
-    base: fresh, current: next, theirs: undefined, future: [],
+    base: fresh,
+    current: next,
+    theirs: undefined,
+    future: [],
     past: next === merged ? session.past : [...session.past, step],
     foreign: [...foreign, ...others],
   }

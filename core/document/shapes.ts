@@ -1,11 +1,14 @@
 import 'reflect-metadata'
 import { Type } from 'class-transformer'
-import { Equals, IsBoolean, IsHexColor, IsIn, IsInt, IsNumber, Length as HasLength, Matches, Max, Min, NotEquals, ValidateNested } from 'class-validator'
+import {
+  Equals, IsBoolean, IsHexColor, IsIn, IsInt, IsNumber, Length as HasLength, Matches, Max, Min, NotEquals, ValidateNested,
+} from 'class-validator'
 import type { ValidationOptions } from 'class-validator'
 import type { Units } from '../lengths'
 import { BOUNDS } from './bounds'
 import {
-  IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOne, IsOneOrNull, IsPaperChoice, IsParameterInputs, IsText, IsWholeOrNull,
+  IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOne, IsOneOrNull, IsPaperChoice, IsParameterInputs, IsText,
+  IsWholeOrNull,
 } from './validators'
 import { BATCH_FORMAT, VERSION } from './version'
 import type { Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn } from './vocabulary'
@@ -36,10 +39,14 @@ export class ClassDetails {
   @IsCalendarDay()
   date!: string
 
-  @most(BOUNDS.seats) @least(1) @whole()
+  @most(BOUNDS.seats)
+  @least(1)
+  @whole()
   seats!: number
 
-  @most(BOUNDS.spares) @least(0) @whole()
+  @most(BOUNDS.spares)
+  @least(0)
+  @whole()
   spares!: number
 
   @oneOf(DELIVERIES)
@@ -81,13 +88,19 @@ export class CardEntry {
 
 /** Seconds for each action at the trimmer. */
 export class PaceEntry {
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  @most(BOUNDS.seconds)
+  @least(0)
+  @number('seconds')
   setting!: number
 
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  @most(BOUNDS.seconds)
+  @least(0)
+  @number('seconds')
   stroke!: number
 
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  @most(BOUNDS.seconds)
+  @least(0)
+  @number('seconds')
   handling!: number
 }
 
@@ -102,7 +115,9 @@ export class ToolsEntry {
   @IsLengthText({ zero: true })
   smallestPiece!: string
 
-  @most(BOUNDS.stack) @least(1) @whole()
+  @most(BOUNDS.stack)
+  @least(1)
+  @whole()
   stack!: number
 
   @IsLengthText({ zero: true })
@@ -117,7 +132,9 @@ export class ToolsEntry {
   @IsLengthText({ zero: true })
   kerf!: string
 
-  @ValidateNested() @Type(() => PaceEntry) @IsOne('the seconds for each action: setting, stroke, handling')
+  @ValidateNested()
+  @Type(() => PaceEntry)
+  @IsOne('the seconds for each action: setting, stroke, handling')
   pace!: PaceEntry
 }
 
@@ -159,11 +176,15 @@ export class LayoutEntry {
   @IsText(BOUNDS.key)
   supply!: string
 
-  @most(BOUNDS.onHand) @least(1) @whole()
+  @most(BOUNDS.onHand)
+  @least(1)
+  @whole()
   repeats!: number
 
   /** Sheets of it that are cut already. */
-  @most(BOUNDS.onHand) @least(0) @whole()
+  @most(BOUNDS.onHand)
+  @least(0)
+  @whole()
   cut!: number
 
   /** Whether the shelf knows of what is cut: its sheets and offcuts are taken off it already. */
@@ -175,10 +196,14 @@ export class LayoutEntry {
 }
 
 export class SpoiledEntry {
-  @ValidateNested() @Type(() => PieceRef) @IsOne('the piece: width, height, turn')
+  @ValidateNested()
+  @Type(() => PieceRef)
+  @IsOne('the piece: width, height, turn')
   piece!: PieceRef
 
-  @most(BOUNDS.onHand) @least(1) @whole()
+  @most(BOUNDS.onHand)
+  @least(1)
+  @whole()
   count!: number
 }
 
@@ -196,15 +221,20 @@ export class CuttingEntry {
   moreSheets!: number | null
 
   /** Keys of sheet formats that are not to be used. */
-  @key({ each: true }) @IsListOf('keys of sheet formats', BOUNDS.stocks, 'text')
+  @key({ each: true })
+  @IsListOf('keys of sheet formats', BOUNDS.stocks, 'text')
   without!: string[]
 
   /** Layouts that stay in the plan as they are, and how many sheets of them are cut. */
-  @ValidateNested({ each: true }) @Type(() => LayoutEntry) @IsListOf('layouts', BOUNDS.layouts)
+  @ValidateNested({ each: true })
+  @Type(() => LayoutEntry)
+  @IsListOf('layouts', BOUNDS.layouts)
   layouts!: LayoutEntry[]
 
   /** Pieces that were cut and spoiled. */
-  @ValidateNested({ each: true }) @Type(() => SpoiledEntry) @IsListOf('spoiled pieces', BOUNDS.layouts)
+  @ValidateNested({ each: true })
+  @Type(() => SpoiledEntry)
+  @IsListOf('spoiled pieces', BOUNDS.layouts)
   spoiled!: SpoiledEntry[]
 }
 
@@ -213,10 +243,14 @@ export class PricesEntry {
   currency!: string
 
   /** Cents. */
-  @most(BOUNDS.cents) @least(0) @number('cents')
+  @most(BOUNDS.cents)
+  @least(0)
+  @number('cents')
   tapePerMetre!: number
 
-  @most(BOUNDS.cents) @least(0) @number('cents')
+  @most(BOUNDS.cents)
+  @least(0)
+  @number('cents')
   foamPad!: number
 }
 
@@ -251,10 +285,14 @@ export class RateEntry {
   @IsLengthText()
   thickness!: string
 
-  @most(BOUNDS.grams) @least(1) @whole()
+  @most(BOUNDS.grams)
+  @least(1)
+  @whole()
   weight!: number
 
-  @most(BOUNDS.cents) @least(0) @whole()
+  @most(BOUNDS.cents)
+  @least(0)
+  @whole()
   price!: number
 }
 
@@ -265,13 +303,19 @@ export class PostEntry {
   foam!: string
 
   /** Cubic centimetres per gram of paper: its thickness is weight times bulk. */
-  @most(4) @least(0.5) @number('cubic centimetres per gram')
+  @most(4)
+  @least(0.5)
+  @number('cubic centimetres per gram')
   bulk!: number
 
-  @ValidateNested({ each: true }) @Type(() => EnvelopeEntry) @IsListOf('envelopes', BOUNDS.envelopes)
+  @ValidateNested({ each: true })
+  @Type(() => EnvelopeEntry)
+  @IsListOf('envelopes', BOUNDS.envelopes)
   envelopes!: EnvelopeEntry[]
 
-  @ValidateNested({ each: true }) @Type(() => RateEntry) @IsListOf('rates', BOUNDS.rates)
+  @ValidateNested({ each: true })
+  @Type(() => RateEntry)
+  @IsListOf('rates', BOUNDS.rates)
   rates!: RateEntry[]
 }
 
@@ -286,7 +330,9 @@ export class StockEntry {
   @IsLengthText()
   height!: string
 
-  @most(BOUNDS.onHand) @least(0) @whole()
+  @most(BOUNDS.onHand)
+  @least(0)
+  @whole()
   onHand!: number
 
   /** Price of one sheet in cents; `null` where it cannot be bought any more. */
@@ -305,13 +351,16 @@ export class OffcutEntry {
   @IsLengthText()
   height!: string
 
-  @most(BOUNDS.onHand) @least(1) @whole()
+  @most(BOUNDS.onHand)
+  @least(1)
+  @whole()
   count!: number
 }
 
 /** A paper as the studio keeps it. */
 export class PaperEntry {
-  @NotEquals(ANY_SCRAP, { message: `cannot be “${ANY_SCRAP}”, which stands for leftovers` }) @key()
+  @NotEquals(ANY_SCRAP, { message: `cannot be “${ANY_SCRAP}”, which stands for leftovers` })
+  @key()
   key!: string
 
   @IsFilledText(BOUNDS.title)
@@ -321,11 +370,14 @@ export class PaperEntry {
   kind!: PaperKind
 
   /** Grams per square metre. */
-  @most(BOUNDS.weight.most) @least(BOUNDS.weight.least) @whole()
+  @most(BOUNDS.weight.most)
+  @least(BOUNDS.weight.least)
+  @whole()
   weight!: number
 
   /** CSS hex colour for drawings. */
-  @HasLength(7, 7, { message: 'is a colour such as #4f6d7a' }) @IsHexColor({ message: 'is a colour such as #4f6d7a' })
+  @HasLength(7, 7, { message: 'is a colour such as #4f6d7a' })
+  @IsHexColor({ message: 'is a colour such as #4f6d7a' })
   colour!: string
 
   @oneOf(MOTIFS)
@@ -339,10 +391,14 @@ export class PaperEntry {
   @oneOf(GRAINS)
   grain!: Grain
 
-  @ValidateNested({ each: true }) @Type(() => StockEntry) @IsListOf('sheet formats', BOUNDS.stocks)
+  @ValidateNested({ each: true })
+  @Type(() => StockEntry)
+  @IsListOf('sheet formats', BOUNDS.stocks)
   stocks!: StockEntry[]
 
-  @ValidateNested({ each: true }) @Type(() => OffcutEntry) @IsListOf('offcuts', BOUNDS.offcuts)
+  @ValidateNested({ each: true })
+  @Type(() => OffcutEntry)
+  @IsListOf('offcuts', BOUNDS.offcuts)
   offcuts!: OffcutEntry[]
 }
 
@@ -350,32 +406,48 @@ export class ClassDocument {
   @Equals(VERSION, { message: `must be ${VERSION}` })
   version!: typeof VERSION
 
-  @ValidateNested() @Type(() => ClassDetails) @IsOne('the class: title, date, seats, …')
+  @ValidateNested()
+  @Type(() => ClassDetails)
+  @IsOne('the class: title, date, seats, …')
   class!: ClassDetails
 
-  @ValidateNested({ each: true }) @Type(() => CardEntry) @IsListOf('cards', BOUNDS.cards)
+  @ValidateNested({ each: true })
+  @Type(() => CardEntry)
+  @IsListOf('cards', BOUNDS.cards)
   cards!: CardEntry[]
 
-  @ValidateNested() @Type(() => ToolsEntry) @IsOne('the tools: trimmer, mark, …')
+  @ValidateNested()
+  @Type(() => ToolsEntry)
+  @IsOne('the tools: trimmer, mark, …')
   tools!: ToolsEntry
 
-  @ValidateNested() @Type(() => WishesEntry) @IsOne('the wishes: priority')
+  @ValidateNested()
+  @Type(() => WishesEntry)
+  @IsOne('the wishes: priority')
   wishes!: WishesEntry
 
   /** Wishes and progress for the cutting of single papers. */
-  @ValidateNested({ each: true }) @Type(() => CuttingEntry) @IsListOf('wishes for single papers', BOUNDS.papers)
+  @ValidateNested({ each: true })
+  @Type(() => CuttingEntry)
+  @IsListOf('wishes for single papers', BOUNDS.papers)
   cutting!: CuttingEntry[]
 
-  @ValidateNested() @Type(() => PricesEntry) @IsOne('the prices: currency, tapePerMetre, foamPad')
+  @ValidateNested()
+  @Type(() => PricesEntry)
+  @IsOne('the prices: currency, tapePerMetre, foamPad')
   prices!: PricesEntry
 
-  @ValidateNested() @Type(() => PostEntry) @IsOne('the posting: foam, bulk, envelopes, rates')
+  @ValidateNested()
+  @Type(() => PostEntry)
+  @IsOne('the posting: foam, bulk, envelopes, rates')
   post!: PostEntry
 }
 
 /** A class with the papers it uses: all that is needed to prepare it. */
 export class Batch extends ClassDocument {
-  @ValidateNested({ each: true }) @Type(() => PaperEntry) @IsListOf('papers', BOUNDS.papers)
+  @ValidateNested({ each: true })
+  @Type(() => PaperEntry)
+  @IsListOf('papers', BOUNDS.papers)
   papers!: PaperEntry[]
 }
 

@@ -9,12 +9,24 @@ const HAS_UNIT = /[a-z"″”]\s*$/i
 
 /** Names of our own checks, as the schema writer knows them. */
 export const CHECKS = {
-  text: 'isPlainText', filledText: 'isFilledText', length: 'isLengthText', parameters: 'isParameterInputs', papers: 'isPaperChoice', day: 'isCalendarDay', one: 'isOneObject', list: 'isListOfObjects', wholeOrNull: 'isWholeOrNull', tree: 'isCutTree', oneOrNull: 'isOneOrNull', patch: 'isPatch',
+  text: 'isPlainText',
+  filledText: 'isFilledText',
+  length: 'isLengthText',
+  parameters: 'isParameterInputs',
+  papers: 'isPaperChoice',
+  day: 'isCalendarDay',
+  one: 'isOneObject',
+  list: 'isListOfObjects',
+  wholeOrNull: 'isWholeOrNull',
+  tree: 'isCutTree',
+  oneOrNull: 'isOneOrNull',
+  patch: 'isPatch',
 } as const
 
 /** What is wrong with a length written as text with its unit, if anything. */
 function lengthProblem(value: unknown, zero = false): string | undefined {
-  if (typeof value !== 'string' || value.length > BOUNDS.length) return 'is a length written as text with its unit, such as "5 3/8 in" or "136 mm"'
+  if (typeof value !== 'string' || value.length > BOUNDS.length)
+    return 'is a length written as text with its unit, such as "5 3/8 in" or "136 mm"'
   const parsed = parseLength(value, 'inch')
   if (!parsed.ok) return `is not a length: ${parsed.reason}`
   if (!HAS_UNIT.test(value)) return 'needs its unit, such as "5 3/8 in" or "136 mm"'
@@ -31,103 +43,124 @@ function textProblem(value: unknown, longest: number): string | undefined {
   return HALF.test(value) ? 'holds half a character; type it again' : undefined
 }
 
-const textCheck = (name: string, longest: number, problem: (value: unknown) => string | undefined): PropertyDecorator => ValidateBy({
-  name,
-  constraints: [longest],
-  validator: { validate: value => problem(value) === undefined, defaultMessage: args => problem(args?.value) ?? 'is a text' },
-})
+const textCheck = (name: string, longest: number, problem: (value: unknown) => string | undefined): PropertyDecorator =>
+  ValidateBy({
+    name,
+    constraints: [longest],
+    validator: { validate: value => problem(value) === undefined, defaultMessage: args => problem(args?.value) ?? 'is a text' },
+  })
 
 /** A text of at most some characters, as JavaScript and the database count them alike. */
 export const IsText = (longest: number): PropertyDecorator => textCheck(CHECKS.text, longest, value => textProblem(value, longest))
 
 /** The same with something in it. */
 export const IsFilledText = (longest: number): PropertyDecorator =>
-  textCheck(CHECKS.filledText, longest, value => textProblem(value, longest) ?? (/\S/.test(value as string) ? undefined : 'cannot be empty'))
+  textCheck(
+    CHECKS.filledText,
+    longest,
+    value => textProblem(value, longest) ?? (/\S/.test(value as string) ? undefined : 'cannot be empty'),
+  )
 
 /** A length written with its unit; more than zero unless `zero` allows none. */
 export function IsLengthText({ zero = false } = {}, options?: ValidationOptions): PropertyDecorator {
   const problem = (value: unknown) => lengthProblem(value, zero)
-  return ValidateBy({
-    name: CHECKS.length,
-    validator: {
-      validate: value => problem(value) === undefined,
-      defaultMessage: buildMessage((each, args) => problem(args?.value) ?? `${each}is a length`),
+  return ValidateBy(
+    {
+      name: CHECKS.length,
+      validator: {
+        validate: value => problem(value) === undefined,
+        defaultMessage: buildMessage((each, args) => problem(args?.value) ?? `${each}is a length`),
+      },
     },
-  }, options)
+    options,
+  )
 }
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /** One object, not a list in its place; what is in it is checked by its own shape. */
-export const IsOne = (what: string): PropertyDecorator => ValidateBy({
-  name: CHECKS.one,
-  validator: { validate: isRecord, defaultMessage: args => args?.value === undefined ? 'is missing' : `must be ${what}` },
-})
+export const IsOne = (what: string): PropertyDecorator =>
+  ValidateBy({
+    name: CHECKS.one,
+    validator: { validate: isRecord, defaultMessage: args => (args?.value === undefined ? 'is missing' : `must be ${what}`) },
+  })
 
 /** A list of objects, or of texts; what each is like is checked by its own shape. */
-export const IsListOf = (what: string, longest: number, of: 'object' | 'text' = 'object'): PropertyDecorator => ValidateBy({
-  name: CHECKS.list,
-  constraints: [longest, of],
-  validator: {
-    validate: value => Array.isArray(value) && value.length <= longest && value.every(one => (of === 'text' ? typeof one === 'string' : isRecord(one))),
-    defaultMessage: args => Array.isArray(args?.value) && args.value.length > longest ? `holds at most ${longest} ${what}` : `is a list of ${what}`,
-  },
-})
+export const IsListOf = (what: string, longest: number, of: 'object' | 'text' = 'object'): PropertyDecorator =>
+  ValidateBy({
+    name: CHECKS.list,
+    constraints: [longest, of],
+    validator: {
+      validate: value =>
+        Array.isArray(value) && value.length <= longest && value.every(one => (of === 'text' ? typeof one === 'string' : isRecord(one))),
+      defaultMessage: args =>
+        Array.isArray(args?.value) && args.value.length > longest ? `holds at most ${longest} ${what}` : `is a list of ${what}`,
+    },
+  })
 
 /** A whole number from 0 to `most`, or `null` for “as usual”. */
-export const IsWholeOrNull = (most: number): PropertyDecorator => ValidateBy({
-  name: CHECKS.wholeOrNull,
-  constraints: [most],
-  validator: {
-    validate: value => value === null || (Number.isInteger(value) && value >= 0 && value <= most),
-    defaultMessage: () => `is a whole number from 0 to ${most}, or null`,
-  },
-})
+export const IsWholeOrNull = (most: number): PropertyDecorator =>
+  ValidateBy({
+    name: CHECKS.wholeOrNull,
+    constraints: [most],
+    validator: {
+      validate: value => value === null || (Number.isInteger(value) && value >= 0 && value <= most),
+      defaultMessage: () => `is a whole number from 0 to ${most}, or null`,
+    },
+  })
 
 /** One of some words, or `null` for “as usual”. */
-export const IsOneOrNull = (values: readonly string[]): PropertyDecorator => ValidateBy({
-  name: CHECKS.oneOrNull,
-  constraints: [...values],
-  validator: {
-    validate: value => value === null || values.includes(value as string),
-    defaultMessage: () => `is one of: ${values.join(', ')}, or null`,
-  },
-})
+export const IsOneOrNull = (values: readonly string[]): PropertyDecorator =>
+  ValidateBy({
+    name: CHECKS.oneOrNull,
+    constraints: [...values],
+    validator: {
+      validate: value => value === null || values.includes(value as string),
+      defaultMessage: () => `is one of: ${values.join(', ')}, or null`,
+    },
+  })
 
 /** The parameters of a card: names with texts or true/false. */
-export const IsParameterInputs = (): PropertyDecorator => ValidateBy({
-  name: CHECKS.parameters,
-  validator: {
-    validate: value => isRecord(value) && Object.keys(value).length <= BOUNDS.names
-      && Object.values(value).every(input => typeof input === 'boolean' || textProblem(input, BOUNDS.parameter) === undefined),
-    defaultMessage: () => `is an object of parameters: names with a text (at most ${BOUNDS.parameter} characters) or true/false`,
-  },
-})
+export const IsParameterInputs = (): PropertyDecorator =>
+  ValidateBy({
+    name: CHECKS.parameters,
+    validator: {
+      validate: value =>
+        isRecord(value)
+        && Object.keys(value).length <= BOUNDS.names
+        && Object.values(value).every(input => typeof input === 'boolean' || textProblem(input, BOUNDS.parameter) === undefined),
+      defaultMessage: () => `is an object of parameters: names with a text (at most ${BOUNDS.parameter} characters) or true/false`,
+    },
+  })
 
 /** The papers of a card: part keys with paper keys. */
-export const IsPaperChoice = (): PropertyDecorator => ValidateBy({
-  name: CHECKS.papers,
-  validator: {
-    validate: value => isRecord(value) && Object.keys(value).length <= BOUNDS.names
-      && Object.entries(value).every(texts => texts.every(text => textProblem(text, BOUNDS.key) === undefined)),
-    defaultMessage: () => 'is an object: part keys with the key of a paper',
-  },
-})
+export const IsPaperChoice = (): PropertyDecorator =>
+  ValidateBy({
+    name: CHECKS.papers,
+    validator: {
+      validate: value =>
+        isRecord(value)
+        && Object.keys(value).length <= BOUNDS.names
+        && Object.entries(value).every(texts => texts.every(text => textProblem(text, BOUNDS.key) === undefined)),
+      defaultMessage: () => 'is an object: part keys with the key of a paper',
+    },
+  })
 
 /** How deep cuts may lie in each other: far more than any layout has. */
 const DEEPEST = 24
 const TREE_NAMES = ['width', 'height', 'side', 'parts', 'piece', 'turned']
 
 /** A cut tree of at most some parts: sizes with units, a side where it is parted, the piece where it is one. */
-export const IsCutTree = (parts: number): PropertyDecorator => ValidateBy({
-  name: CHECKS.tree,
-  constraints: [parts],
-  validator: {
-    validate: value => treeProblem(value, parts) === undefined,
-    defaultMessage: args => treeProblem(args?.value, parts) ?? 'is a cut tree',
-  },
-})
+export const IsCutTree = (parts: number): PropertyDecorator =>
+  ValidateBy({
+    name: CHECKS.tree,
+    constraints: [parts],
+    validator: {
+      validate: value => treeProblem(value, parts) === undefined,
+      defaultMessage: args => treeProblem(args?.value, parts) ?? 'is a cut tree',
+    },
+  })
 
 function treeProblem(root: unknown, most: number): string | undefined {
   const open: [node: unknown, path: string, depth: number][] = [[root, 'the tree', 0]]
@@ -166,17 +199,18 @@ function pieceProblem(piece: unknown): string | undefined {
 }
 
 /** A day that exists, written YYYY-MM-DD. */
-export const IsCalendarDay = (): PropertyDecorator => ValidateBy({
-  name: CHECKS.day,
-  validator: {
-    validate(value) {
-      if (typeof value !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(value)) return false
-      const day = new Date(`${value}T00:00:00Z`)
-      return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(value)
+export const IsCalendarDay = (): PropertyDecorator =>
+  ValidateBy({
+    name: CHECKS.day,
+    validator: {
+      validate(value) {
+        if (typeof value !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(value)) return false
+        const day = new Date(`${value}T00:00:00Z`)
+        return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(value)
+      },
+      defaultMessage: () => 'is a day that exists, written YYYY-MM-DD',
     },
-    defaultMessage: () => 'is a day that exists, written YYYY-MM-DD',
-  },
-})
+  })
 
 const OPERATIONS = { set: ['value'], unset: [], add: ['entry', 'after'], remove: [], order: ['keys'] } as const
 /** How deep a path may lead: further than any part of a document lies. */
@@ -187,18 +221,40 @@ function patchProblem(patch: unknown): string | undefined {
   if (!isRecord(patch)) return 'is a change: op and path'
   const { op, path } = patch
   if (typeof op !== 'string' || !Object.hasOwn(OPERATIONS, op)) return `op is one of: ${Object.keys(OPERATIONS).join(', ')}`
-  if (!Array.isArray(path) || path.length === 0 || path.length > LONGEST_PATH || path.some(name => textProblem(name, BOUNDS.key) !== undefined)) {
+  if (
+    !Array.isArray(path)
+    || path.length === 0
+    || path.length > LONGEST_PATH
+    || path.some(name => textProblem(name, BOUNDS.key) !== undefined)
+  ) {
     return `path is a list of 1 to ${LONGEST_PATH} names`
   }
   const wanted = ['op', 'path', ...OPERATIONS[op as keyof typeof OPERATIONS]]
-  if (wanted.some(name => !(name in patch)) || Object.keys(patch).length !== wanted.length) return `${op} takes: ${wanted.slice(1).join(', ')}`
-  if (op === 'add' && !(isRecord(patch.entry) && (patch.after === null || textProblem(patch.after, BOUNDS.key) === undefined))) return 'add takes an entry, and the key of the one before it or null'
-  if (op === 'order' && !(Array.isArray(patch.keys) && patch.keys.length <= BOUNDS.patches && patch.keys.every(key => textProblem(key, BOUNDS.key) === undefined))) return 'order takes a list of keys'
+  if (wanted.some(name => !(name in patch)) || Object.keys(patch).length !== wanted.length)
+    return `${op} takes: ${wanted.slice(1).join(', ')}`
+  if (op === 'add' && !(isRecord(patch.entry) && (patch.after === null || textProblem(patch.after, BOUNDS.key) === undefined)))
+    return 'add takes an entry, and the key of the one before it or null'
+  if (
+    op === 'order'
+    && !(
+      Array.isArray(patch.keys)
+      && patch.keys.length <= BOUNDS.patches
+      && patch.keys.every(key => textProblem(key, BOUNDS.key) === undefined)
+    )
+  )
+    return 'order takes a list of keys'
   return undefined
 }
 
 /** A change of a document; whether it fits is seen when it is applied. */
-export const IsPatch = (options?: ValidationOptions): PropertyDecorator => ValidateBy({
-  name: CHECKS.patch,
-  validator: { validate: value => patchProblem(value) === undefined, defaultMessage: () => 'is a list of changes: op and path, and what the op takes' },
-}, options)
+export const IsPatch = (options?: ValidationOptions): PropertyDecorator =>
+  ValidateBy(
+    {
+      name: CHECKS.patch,
+      validator: {
+        validate: value => patchProblem(value) === undefined,
+        defaultMessage: () => 'is a list of changes: op and path, and what the op takes',
+      },
+    },
+    options,
+  )

@@ -42,7 +42,11 @@ export async function cutsCsv({ class: { units } }: Batch, outcomes: PaperOutcom
 export const LAYOUT_LAYERS = { sheet: { stroke: 'black' }, cut: { stroke: 'red' }, name: { stroke: 'gray' } } as const
 
 /** One layout in real size, millimetres, origin at its lower left corner. */
-export async function layoutSvg({ plan, steps, entry: { problem, names } }: PaperOutcome, key: string, { class: { units } }: Batch): Promise<string> {
+export async function layoutSvg(
+  { plan, steps, entry: { problem, names } }: PaperOutcome,
+  key: string,
+  { class: { units } }: Batch,
+): Promise<string> {
   const { default: makerjs } = await import('makerjs')
   const mm = (nanometres: number) => nanometres / MILLIMETRE
   const drawn = plan.layouts.find(layout => layout.key === key)
@@ -56,16 +60,29 @@ export async function layoutSvg({ plan, steps, entry: { problem, names } }: Pape
     units: makerjs.unitType.Millimeter,
     models: {
       sheet: { ...new makerjs.models.Rectangle(mm(sheet.width), mm(sheet.height)), layer: 'sheet' },
-      cuts: { layer: 'cut', paths: Object.fromEntries(cuts.map(({ from, to }, at) => [`c${at}`, new makerjs.paths.Line(line(from), line(to))])) },
+      cuts: {
+        layer: 'cut',
+        paths: Object.fromEntries(cuts.map(({ from, to }, at) => [`c${at}`, new makerjs.paths.Line(line(from), line(to))])),
+      },
       names: {
         layer: 'name',
-        models: Object.fromEntries(pieces.map(({ x, y, width, height, node }, at) => {
-          const middle = mm(y + height / 2)
-          const text = `${node.kind === 'piece' ? names.get(node.demand) : ''} ${formatLength(width, units)} × ${formatLength(height, units, { unit: true })}`
-          return [`n${at}`, { caption: { text, anchor: new makerjs.paths.Line([mm(x), middle], [mm(x + width), middle]) } }]
-        })),
+        models: Object.fromEntries(
+          pieces.map(({ x, y, width, height, node }, at) => {
+            const middle = mm(y + height / 2)
+            const text = `${node.kind === 'piece' ? names.get(node.demand) : ''} ${formatLength(width, units)} × `
+              + `${formatLength(height, units, { unit: true })}`
+            return [`n${at}`, { caption: { text, anchor: new makerjs.paths.Line([mm(x), middle], [mm(x + width), middle]) } }]
+          }),
+        ),
       },
     },
   }
-  return makerjs.exporter.toSVG(model, { units: makerjs.unitType.Millimeter, layerOptions: { ...LAYOUT_LAYERS }, strokeWidth: '0.2mm', useSvgPathOnly: false, fontSize: '4', svgAttrs: { xmlns: 'http://www.w3.org/2000/svg' } })
+  return makerjs.exporter.toSVG(model, {
+    units: makerjs.unitType.Millimeter,
+    layerOptions: { ...LAYOUT_LAYERS },
+    strokeWidth: '0.2mm',
+    useSvgPathOnly: false,
+    fontSize: '4',
+    svgAttrs: { xmlns: 'http://www.w3.org/2000/svg' },
+  })
 }

@@ -11,7 +11,9 @@ describe('the cutting', () => {
 
   it('lists every cut of every paper as a row', async () => {
     const lines = (await cutsCsv(batch, outcomes)).trimEnd().split('\n')
-    expect(lines[0]).toBe('Paper,Step,Setting,In hand,How many,Fence (in),Read at (in),From,Along,Cuts,Strokes,Comes off,Remains,By knife')
+    expect(lines[0]).toBe(
+      'Paper,Step,Setting,In hand,How many,Fence (in),Read at (in),From,Along,Cuts,Strokes,Comes off,Remains,By knife',
+    )
     expect(lines).toHaveLength(1 + outcomes.reduce((sum, { steps }) => sum + steps.length, 0))
     expect(lines[1]).toMatch(/^Kelp,1,1,sheet,/)
   })
@@ -20,7 +22,9 @@ describe('the cutting', () => {
     const outcome = outcomes.find(({ paper }) => paper.key === 'kelp')!
     const svg = await layoutSvg(outcome, outcome.plan.layouts[0]!.key, batch)
     expect(svg).toContain('width="215.9mm"')
-    expect(svg.match(/<line/g)!.length).toBeGreaterThanOrEqual(outcome.steps.flatMap(({ lines }) => lines).filter(line => line.layout === outcome.plan.layouts[0]!.key).length)
+    expect(svg.match(/<line/g)!.length).toBeGreaterThanOrEqual(
+      outcome.steps.flatMap(({ lines }) => lines).filter(line => line.layout === outcome.plan.layouts[0]!.key).length,
+    )
     for (const name of outcome.entry.names.values()) expect(svg).toContain(name)
   })
 })

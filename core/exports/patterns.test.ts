@@ -13,7 +13,13 @@ function linesOf(dxf: string) {
     if (row !== 'LINE') return []
     const values = new Map<string, string>()
     for (let at = index + 1; rows[at] !== '0' && at < rows.length; at += 2) values.set(rows[at]!, rows[at + 1]!)
-    return [{ layer: values.get('8'), from: [Number(values.get('10')), Number(values.get('20'))], to: [Number(values.get('11')), Number(values.get('21'))] }]
+    return [
+      {
+        layer: values.get('8'),
+        from: [Number(values.get('10')), Number(values.get('20'))],
+        to: [Number(values.get('11')), Number(values.get('21'))],
+      },
+    ]
   })
 }
 

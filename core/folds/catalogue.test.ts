@@ -7,13 +7,15 @@ import { inches, millimetres, writeLength } from '../lengths'
 import type { Units } from '../lengths'
 
 /** The reason of a limit and which side of it was broken. */
-const reasonOf = ({ subject, problem }: { subject: string, problem: string }) => `${subject} ${problem}`.replace(/is .*? must be (at \w+) .*?: /, '$1: ')
+const reasonOf = ({ subject, problem }: { subject: string, problem: string }) =>
+  `${subject} ${problem}`.replace(/is .*? must be (at \w+) .*?: /, '$1: ')
 
 /** Area of a polygon, positive where its corners run counter-clockwise. */
-const areaOf = (corners: Point[]) => corners.reduce((sum, [x, y], index) => {
-  const [nextX, nextY] = corners[(index + 1) % corners.length]!
-  return sum + (x * nextY - nextX * y) / 2
-}, 0)
+const areaOf = (corners: Point[]) =>
+  corners.reduce((sum, [x, y], index) => {
+    const [nextX, nextY] = corners[(index + 1) % corners.length]!
+    return sum + (x * nextY - nextX * y) / 2
+  }, 0)
 
 const MARK = { inch: inches(1 / 16), metric: millimetres(1) }
 
@@ -23,8 +25,15 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
     const entries = Object.entries(fold.parameters).map(([key, parameter]) => {
       if (parameter.kind === 'toggle') return [key, fc.boolean()] as const
       if (parameter.kind === 'choice') return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
-      if (parameter.kind === 'text') return [key, fc.constantFrom(...new Set([parameter.defaults[units], resizedInputs({ [key]: parameter }, {}, 0.5, units, step)[key]!]))] as const
-      return [key, fc.integer({ min: parameter.zero ? 0 : 1, max: 400 }).map(steps => writeLength((steps * step) as typeof step, units))] as const
+      if (parameter.kind === 'text')
+        return [
+          key,
+          fc.constantFrom(...new Set([parameter.defaults[units], resizedInputs({ [key]: parameter }, {}, 0.5, units, step)[key]!])),
+        ] as const
+      return [
+        key,
+        fc.integer({ min: parameter.zero ? 0 : 1, max: 400 }).map(steps => writeLength((steps * step) as typeof step, units)),
+      ] as const
     })
     return fc.record(Object.fromEntries(entries)) as fc.Arbitrary<ParameterInputs>
   }
@@ -38,43 +47,56 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
   })
 
   it.each(['inch', 'metric'] as const)('answers any sizes in %s with whole geometry and findings', (units) => {
-    fc.assert(fc.property(inputs(units), (values) => {
-      const card = fold.construct(values, units, MARK[units])
-      for (const part of card.parts) {
-        if (!isWhole(part)) continue
-        // Panels cover the blank, less what is cut away, and nothing twice.
-        if (!part.outline) expect(part.panels.reduce((sum, panel) => sum + areaOf(outlineOf(panel)) - (panel.holes ?? []).reduce((all, hole) => all + areaOf(hole), 0), 0) / (part.width.value * part.height.value)).toBeCloseTo(1, 9)
-        for (const { from, to } of part.creases) {
-          for (const { x, y } of [from, to]) expect(x.value >= 0 && x.value <= part.width.value && y.value >= 0 && y.value <= part.height.value).toBe(true)
+    fc.assert(
+      fc.property(inputs(units), (values) => {
+        const card = fold.construct(values, units, MARK[units])
+        for (const part of card.parts) {
+          if (!isWhole(part)) continue
+          // Panels cover the blank, less what is cut away, and nothing twice.
+          if (!part.outline)
+            expect(
+              part.panels.reduce(
+                (sum, panel) => sum + areaOf(outlineOf(panel)) - (panel.holes ?? []).reduce((all, hole) => all + areaOf(hole), 0),
+                0,
+              )
+              / (part.width.value * part.height.value),
+            ).toBeCloseTo(1, 9)
+          for (const { from, to } of part.creases) {
+            for (const { x, y } of [from, to])
+              expect(x.value >= 0 && x.value <= part.width.value && y.value >= 0 && y.value <= part.height.value).toBe(true)
+          }
         }
-      }
-      const stopped = new Set(card.findings.filter(({ severity }) => severity === 'stop').map(({ part }) => part))
-      for (const part of card.parts) if (!isWhole(part)) expect(stopped).toContain(part.key)
-      for (const { width, height, kind, scores } of card.pieces) {
-        if (kind === 'mat' || kind === 'message') expect([width.value % MARK[units], height.value % MARK[units]]).toEqual([0, 0])
-        for (const { at, fromOtherEnd, along } of scores) expect(at.value + fromOtherEnd.value).toBe((along === 'y' ? height : width).value)
-      }
-      // A layer never sticks out of the panel it is glued on, unless a finding says so.
-      for (const { part, onto, x, y } of card.joints) {
-        const glued = card.parts.find(({ key }) => key === part)!
-        if (glued.kind !== 'mat' || glued.outline || glued.width.value <= 0 || glued.height.value <= 0) continue
-        expect(x.value >= 0 && y.value >= 0).toBe(true)
-        expect(x.value + glued.width.value <= onto.width.value + 1 && y.value + glued.height.value <= onto.height.value + 1).toBe(true)
-      }
-    }))
+        const stopped = new Set(card.findings.filter(({ severity }) => severity === 'stop').map(({ part }) => part))
+        for (const part of card.parts) if (!isWhole(part)) expect(stopped).toContain(part.key)
+        for (const { width, height, kind, scores } of card.pieces) {
+          if (kind === 'mat' || kind === 'message') expect([width.value % MARK[units], height.value % MARK[units]]).toEqual([0, 0])
+          for (const { at, fromOtherEnd, along } of scores)
+            expect(at.value + fromOtherEnd.value).toBe((along === 'y' ? height : width).value)
+        }
+        // A layer never sticks out of the panel it is glued on, unless a finding says so.
+        for (const { part, onto, x, y } of card.joints) {
+          const glued = card.parts.find(({ key }) => key === part)!
+          if (glued.kind !== 'mat' || glued.outline || glued.width.value <= 0 || glued.height.value <= 0) continue
+          expect(x.value >= 0 && y.value >= 0).toBe(true)
+          expect(x.value + glued.width.value <= onto.width.value + 1 && y.value + glued.height.value <= onto.height.value + 1).toBe(true)
+        }
+      }),
+    )
   })
 
   it('takes the value that a finding calls right', () => {
-    fc.assert(fc.property(inputs('inch'), (values) => {
-      const { findings } = fold.construct(values, 'inch', MARK.inch)
-      for (const finding of findings) {
-        const { fix } = finding
-        if (!fix) continue
-        const again = fold.construct({ ...values, [fix.parameter]: writeLength(fix.value, 'inch') }, 'inch', MARK.inch)
-        // Another limit of the same length may be broken then; the one that offered the value is kept.
-        expect(again.findings.map(reasonOf)).not.toContain(reasonOf(finding))
-      }
-    }))
+    fc.assert(
+      fc.property(inputs('inch'), (values) => {
+        const { findings } = fold.construct(values, 'inch', MARK.inch)
+        for (const finding of findings) {
+          const { fix } = finding
+          if (!fix) continue
+          const again = fold.construct({ ...values, [fix.parameter]: writeLength(fix.value, 'inch') }, 'inch', MARK.inch)
+          // Another limit of the same length may be broken then; the one that offered the value is kept.
+          expect(again.findings.map(reasonOf)).not.toContain(reasonOf(finding))
+        }
+      }),
+    )
   })
 })
 
@@ -103,7 +125,9 @@ describe('inputs of a fold', () => {
     [{ wdth: '4 in' }, 'It has: width, height'],
     [{ __proto__x: '4 in' }, 'is not a parameter'],
   ])('refuses %j', (inputs, reason) => {
-    expect(inputProblems(parameters, inputs, 'inch')).toEqual([{ parameter: Object.keys(inputs)[0], problem: expect.stringContaining(reason) }])
+    expect(inputProblems(parameters, inputs, 'inch')).toEqual([
+      { parameter: Object.keys(inputs)[0], problem: expect.stringContaining(reason) },
+    ])
   })
 
   it('accepts zero where none is meant and leaves defaults to the fold', () => {

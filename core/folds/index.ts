@@ -1,6 +1,8 @@
 export * from './catalogue'
 export * from './facts'
-export type { Construction, Crease, Face, Finding, Joint, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Slit, Step, Travel, Window } from './model/card'
+export type {
+  Construction, Crease, Face, Finding, Joint, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Slit, Step, Travel, Window,
+} from './model/card'
 export { creaseAt, holesOf, isWhole, outlineOf, windowOutline } from './model/card'
 export type { Fold, Group, Skill } from './model/fold'
 export type { Parameter, TextParameter } from './model/parameters'

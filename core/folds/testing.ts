@@ -11,9 +11,11 @@ export function build(id: string, changes: Record<string, string | boolean> = {}
 }
 
 export const inInches = (nanometres: number): number => nanometres / inches(1)
-export const sizes = (built: Built) => Object.fromEntries(built.pieces.map(({ key, width, height }) => [key, [inInches(width.value), inInches(height.value)]]))
+export const sizes = (built: Built) =>
+  Object.fromEntries(built.pieces.map(({ key, width, height }) => [key, [inInches(width.value), inInches(height.value)]]))
 export const partOf = (built: Built, key: string) => built.parts.find(part => part.key === key)!
-export const creases = (built: Built, part: string) => partOf(built, part).creases.map(crease => [inInches(creaseAt(crease).value), crease.direction])
+export const creases = (built: Built, part: string) =>
+  partOf(built, part).creases.map(crease => [inInches(creaseAt(crease).value), crease.direction])
 export const stops = (built: Built) => built.findings.filter(({ severity }) => severity === 'stop')
 export const fixes = (built: Built) => built.findings.flatMap(({ fix }) => (fix ? [[fix.parameter, inInches(fix.value)]] : []))
 

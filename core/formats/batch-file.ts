@@ -7,7 +7,8 @@ const refused = (path: string, problem: string): Checked<never> => ({ ok: false,
 
 /** Reads a batch file of any version. Never throws; the problems name the path inside the file and what was expected. */
 export function readBatch(text: string): Checked<Batch> {
-  if (text.length > BOUNDS.file) return refused('', `the file holds ${Math.round(text.length / 1e6)} MB; a batch file has at most ${BOUNDS.file / 1e6} MB`)
+  if (text.length > BOUNDS.file)
+    return refused('', `the file holds ${Math.round(text.length / 1e6)} MB; a batch file has at most ${BOUNDS.file / 1e6} MB`)
   let data: unknown
   try {
     data = JSON.parse(text.replace(/^\uFEFF/, ''))
@@ -36,7 +37,8 @@ export function readClass(data: unknown): Checked<ClassDocument> {
 
 /** Writes a batch file; `readBatch` gives back the same batch. */
 export function writeBatch({ version, class: details, cards, tools, wishes, cutting, prices, post, papers }: Batch): string {
-  return `${JSON.stringify({ format: BATCH_FORMAT, version, class: details, cards, tools, wishes, cutting, prices, post, papers }, null, 2)}\n`
+  const file = { format: BATCH_FORMAT, version, class: details, cards, tools, wishes, cutting, prices, post, papers }
+  return `${JSON.stringify(file, null, 2)}\n`
 }
 
 export { openPaper as readPaper }

@@ -22,8 +22,17 @@ function problemsWith(change: (file: ReturnType<typeof JSON.parse>) => void): st
   return read.ok ? [] : read.problems.map(({ path, problem }) => `${path}: ${problem}`)
 }
 
-const cutting = (changes: object) => ({ paper: 'kelp', priority: null, moreSheets: null, without: [], layouts: [], spoiled: [], ...changes })
-const layout = (tree: unknown) => cutting({ layouts: [{ key: 'kept', from: 'sheet', supply: 'letter', repeats: 1, cut: 0, shelved: false, tree }] })
+const cutting = (changes: object) => ({
+  paper: 'kelp',
+  priority: null,
+  moreSheets: null,
+  without: [],
+  layouts: [],
+  spoiled: [],
+  ...changes,
+})
+const layout = (tree: unknown) =>
+  cutting({ layouts: [{ key: 'kept', from: 'sheet', supply: 'letter', repeats: 1, cut: 0, shelved: false, tree }] })
 
 describe('the batch file', () => {
   it('comes back as it went out', () => {
@@ -36,11 +45,14 @@ describe('the batch file', () => {
       const read = readBatch(text)
       return read.ok ? [] : read.problems.map(({ path, problem }) => `${path}: ${problem}`)
     }
-    const deep = (brackets: [string, string]) => TEXT.replace('"notes":', `"more":${brackets[0].repeat(50_000)}1${brackets[1].repeat(50_000)},"notes":`)
+    const deep = (brackets: [string, string]) =>
+      TEXT.replace('"notes":', `"more":${brackets[0].repeat(50_000)}1${brackets[1].repeat(50_000)},"notes":`)
     expect(told(deep(['{"a":', '}']))).toEqual([expect.stringMatching(/^class\.more\.a\.a.*: is nested more than 500 deep$/)])
     expect(told(deep(['[', ']']))).toEqual([expect.stringMatching(/^class\.more\[0\]\[0\].*: is nested more than 500 deep$/)])
     for (const name of ['__proto__', 'constructor', 'toString']) {
-      expect(told(TEXT.replace('"parameters": {', `"parameters": {"${name}": "1 in", `))).toEqual([`cards[0].parameters.${name}: is not known here; check its spelling`])
+      expect(told(TEXT.replace('"parameters": {', `"parameters": {"${name}": "1 in", `))).toEqual([
+        `cards[0].parameters.${name}: is not known here; check its spelling`,
+      ])
     }
   })
 
@@ -64,7 +76,11 @@ describe('the batch file', () => {
     ['a number for a length', f => void (f.cards[0].parameters.width = 4.25), 'cards[0].parameters: is an object of parameters'],
     ['a length without unit', f => void (f.tools.trimmer = '12'), 'tools.trimmer: needs its unit'],
     ['a mark of zero', f => void (f.tools.mark = '0 in'), 'tools.mark: must be more than zero'],
-    ['a parameter nobody knows', f => void (f.cards[0].parameters.wdth = '4 in'), 'cards[0].parameters.wdth: is not a parameter of this fold'],
+    [
+      'a parameter nobody knows',
+      f => void (f.cards[0].parameters.wdth = '4 in'),
+      'cards[0].parameters.wdth: is not a parameter of this fold',
+    ],
     ['a fold nobody knows', f => void (f.cards[1].fold = 'swan'), 'cards[1].fold: is one of: z-fold'],
     ['a paper that is not in the file', f => void (f.cards[0].papers.base = 'gold'), 'cards[0].papers.base: names the paper “gold”'],
     ['two cards of one key', f => void (f.cards[1].key = f.cards[0].key), 'cards[1].key: “harbour-lantern” stands twice'],
@@ -74,25 +90,81 @@ describe('the batch file', () => {
     ['a colour by name', f => void (f.papers[0].colour = 'red'), 'papers[0].colour: is a colour such as'],
     ['a stock without a key', f => void delete f.papers[0].stocks[0].key, 'papers[0].stocks[0].key: is a key of'],
     ['two stocks of one key', f => void (f.papers[0].stocks[1].key = 'letter'), 'papers[0].stocks[1].key: “letter” stands twice'],
-    ['an offcut with the key of a stock', f => void (f.papers[0].offcuts = [{ key: 'letter', width: '3 in', height: '4 in', count: 1 }]), 'papers[0].offcuts[0].key: “letter” is the key of a sheet format already'],
+    [
+      'an offcut with the key of a stock',
+      f => void (f.papers[0].offcuts = [{ key: 'letter', width: '3 in', height: '4 in', count: 1 }]),
+      'papers[0].offcuts[0].key: “letter” is the key of a sheet format already',
+    ],
     ['two envelopes of one key', f => void (f.post.envelopes[1].key = 'small'), 'post.envelopes[1].key: “small” stands twice'],
     ['half a character', f => void (f.class.title = 'Half \ud83d'), 'class.title: holds half a character'],
     ['a length without end', f => void (f.tools.trimmer = `${'1'.repeat(40_000)} in`), 'tools.trimmer: is a length'],
     ['a price below nothing', f => void (f.papers[0].stocks[0].price = -1), 'papers[0].stocks[0].price: is a whole number from 0'],
     ['a grain of no direction', f => void (f.papers[0].grain = 'slanted'), 'papers[0].grain: is one of: any, width, height'],
-    ['no offcut at all', f => void (f.papers[0].offcuts = [{ key: 'o', width: '3 in', height: '4 in', count: 0 }]), 'papers[0].offcuts[0].count: must be at least 1'],
+    [
+      'no offcut at all',
+      f => void (f.papers[0].offcuts = [{ key: 'o', width: '3 in', height: '4 in', count: 0 }]),
+      'papers[0].offcuts[0].count: must be at least 1',
+    ],
     ['a paper called any scrap', f => void (f.papers[0].key = 'any-scrap'), 'papers[0].key: cannot be “any-scrap”'],
     ['a wish nobody has', f => void (f.wishes.priority = 'luck'), 'wishes.priority: is one of: money, sheets, settings, time'],
-    ['seconds below nothing', f => void (f.tools.pace = { setting: -1, stroke: 1, handling: 1 }), 'tools.pace.setting: must be at least 0'],
+    [
+      'seconds below nothing',
+      f => void (f.tools.pace = { setting: -1, stroke: 1, handling: 1 }),
+      'tools.pace.setting: must be at least 0',
+    ],
     ['wishes for one paper twice', f => void (f.cutting = [cutting({}), cutting({})]), 'cutting[1].paper: “kelp” stands twice'],
-    ['a wish for a paper that nobody has', f => void (f.cutting = [cutting({ priority: 'luck' })]), 'cutting[0].priority: is one of: money, sheets, settings, time, or null'],
-    ['a layout without a tree', f => void (f.cutting = [layout(undefined)]), 'cutting[0].layouts[0].tree: the tree is an object with width and height'],
+    [
+      'a wish for a paper that nobody has',
+      f => void (f.cutting = [cutting({ priority: 'luck' })]),
+      'cutting[0].priority: is one of: money, sheets, settings, time, or null',
+    ],
+    [
+      'a layout without a tree',
+      f => void (f.cutting = [layout(undefined)]),
+      'cutting[0].layouts[0].tree: the tree is an object with width and height',
+    ],
     ['a tree without units', f => void (f.cutting = [layout({ width: '8', height: '11 in' })]), 'tree: the tree.width needs its unit'],
-    ['a tree with a side and no parts', f => void (f.cutting = [layout({ width: '8 in', height: '11 in', side: 'width' })]), 'the tree has both side and parts, or neither'],
-    ['a part that is nothing', f => void (f.cutting = [layout({ width: '8 in', height: '11 in', side: 'width', parts: [7] })]), 'the tree.parts[0] is an object'],
-    ['a piece that may lie as it likes', f => void (f.cutting = [layout({ width: '8 in', height: '11 in', piece: { width: '8 in', height: '11 in', turn: 'maybe' } })]), 'the tree.piece turn is one of: as drawn, turned, either'],
-    ['a tree deeper than any cut', f => void (f.cutting = [layout(Array.from({ length: 60 }).reduce<object>(inside => ({ width: '8 in', height: '11 in', side: 'width', parts: [inside] }), { width: '8 in', height: '11 in' }))]), 'nested at most 24 deep'],
-    ['a tree wider than any sheet', f => void (f.cutting = [layout({ width: '8 in', height: '11 in', side: 'width', parts: Array.from({ length: 900 }, () => ({ width: '1 in', height: '11 in' })) })]), 'holds at most 400 parts'],
+    [
+      'a tree with a side and no parts',
+      f => void (f.cutting = [layout({ width: '8 in', height: '11 in', side: 'width' })]),
+      'the tree has both side and parts, or neither',
+    ],
+    [
+      'a part that is nothing',
+      f => void (f.cutting = [layout({ width: '8 in', height: '11 in', side: 'width', parts: [7] })]),
+      'the tree.parts[0] is an object',
+    ],
+    [
+      'a piece that may lie as it likes',
+      f => void (f.cutting = [layout({ width: '8 in', height: '11 in', piece: { width: '8 in', height: '11 in', turn: 'maybe' } })]),
+      'the tree.piece turn is one of: as drawn, turned, either',
+    ],
+    [
+      'a tree deeper than any cut',
+      f =>
+        void (f.cutting = [
+          layout(
+            Array.from({ length: 60 }).reduce<object>(inside => ({ width: '8 in', height: '11 in', side: 'width', parts: [inside] }), {
+              width: '8 in',
+              height: '11 in',
+            }),
+          ),
+        ]),
+      'nested at most 24 deep',
+    ],
+    [
+      'a tree wider than any sheet',
+      f =>
+        void (f.cutting = [
+          layout({
+            width: '8 in',
+            height: '11 in',
+            side: 'width',
+            parts: Array.from({ length: 900 }, () => ({ width: '1 in', height: '11 in' })),
+          }),
+        ]),
+      'holds at most 400 parts',
+    ],
     ['thousands of cards', f => void (f.cards = Array.from({ length: 3000 }, () => f.cards[0])), 'cards: holds at most 40 cards'],
     ['a card that is null', f => void (f.cards[0] = null), 'cards: is a list of cards'],
     ['a list for a card', f => void (f.cards[0] = []), 'cards: is a list of cards'],
@@ -120,14 +192,25 @@ describe('the batch file', () => {
   })
 
   it('never throws, whatever stands where', () => {
-    const paths = [['class'], ['cards'], ['cards', '0'], ['cards', '0', 'parameters'], ['tools', 'mark'], ['papers', '0', 'stocks'], ['wishes'], ['prices', 'currency']]
-    fc.assert(fc.property(fc.constantFrom(...paths), fc.jsonValue(), (path, value) => {
-      const changed = file()
-      const parent = path.slice(0, -1).reduce((at, key) => at[key], changed)
-      parent[path.at(-1)!] = value
-      const read = readBatch(JSON.stringify(changed))
-      if (!read.ok) expect(read.problems.length).toBeGreaterThan(0)
-    }))
+    const paths = [
+      ['class'],
+      ['cards'],
+      ['cards', '0'],
+      ['cards', '0', 'parameters'],
+      ['tools', 'mark'],
+      ['papers', '0', 'stocks'],
+      ['wishes'],
+      ['prices', 'currency'],
+    ]
+    fc.assert(
+      fc.property(fc.constantFrom(...paths), fc.jsonValue(), (path, value) => {
+        const changed = file()
+        const parent = path.slice(0, -1).reduce((at, key) => at[key], changed)
+        parent[path.at(-1)!] = value
+        const read = readBatch(JSON.stringify(changed))
+        if (!read.ok) expect(read.problems.length).toBeGreaterThan(0)
+      }),
+    )
   })
 })
 
@@ -136,7 +219,12 @@ describe('the cutting in a file', () => {
     const batch = readGood()
     const [outcome] = planAll(batch, prepare(batch))
     const { problem } = outcome!.entry
-    const kept = { ...batch, cutting: [{ ...cutting({}), paper: outcome!.paper.key, layouts: [writeLayout(outcome!.plan.layouts[0]!, 'kept', 1, problem, 'inch')] }] } as Batch
+    const kept = {
+      ...batch,
+      cutting: [
+        { ...cutting({}), paper: outcome!.paper.key, layouts: [writeLayout(outcome!.plan.layouts[0]!, 'kept', 1, problem, 'inch')] },
+      ],
+    } as Batch
     expect(readGood(writeBatch(kept)).cutting).toEqual(kept.cutting)
   })
 })

@@ -7,7 +7,18 @@ import { FOLDS } from '../folds'
 import { readBatch, writeBatch } from '../formats'
 import { MARKS, inches, millimetres } from '../lengths'
 
-const kelp: PaperEntry = { key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57', motif: 'plain', upright: false, grain: 'any' as const, offcuts: [], stocks: [{ key: 'tall', width: '210 mm', height: '11 in', onHand: 3, price: null }] }
+const kelp: PaperEntry = {
+  key: 'kelp',
+  name: 'Kelp',
+  kind: 'cardstock',
+  weight: 250,
+  colour: '#3f6b57',
+  motif: 'plain',
+  upright: false,
+  grain: 'any' as const,
+  offcuts: [],
+  stocks: [{ key: 'tall', width: '210 mm', height: '11 in', onHand: 3, price: null }],
+}
 
 describe.each(['inch', 'metric'] as const)('a new class in %s', (units) => {
   const document = newClass({ title: 'Evening', date: '2030-02-28', units })
@@ -18,7 +29,10 @@ describe.each(['inch', 'metric'] as const)('a new class in %s', (units) => {
   })
 
   it('still does with a card of every fold', () => {
-    const batch = FOLDS.reduce((made, fold) => ({ ...made, cards: [...made.cards, newCard(fold, made)] }), { ...document, papers: [kelp] })
+    const batch = FOLDS.reduce((made, fold) => ({ ...made, cards: [...made.cards, newCard(fold, made)] }), {
+      ...document,
+      papers: [kelp],
+    })
     expect(openBatch(batch)).toEqual({ ok: true, value: batch })
     expect(batchProblems(batch)).toEqual([])
   })

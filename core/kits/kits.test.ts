@@ -7,13 +7,32 @@ import { Measure, ZERO, inches } from '../lengths'
 const joint = (width: number, height: number, means: Joint['means']): Joint => {
   const zero = Measure.zero
   const onto = { part: 'base', key: 'a', name: 'A', x: zero, y: zero, width: zero, height: zero }
-  return { part: 'mat', by: onto, onto, face: 'inside', faceDown: false, turned: 0, x: zero, y: zero, means, glue: { x: zero, y: zero, width: Measure.of('w', inches(width)), height: Measure.of('h', inches(height)) } }
+  return {
+    part: 'mat',
+    by: onto,
+    onto,
+    face: 'inside',
+    faceDown: false,
+    turned: 0,
+    x: zero,
+    y: zero,
+    means,
+    glue: { x: zero, y: zero, width: Measure.of('w', inches(width)), height: Measure.of('h', inches(height)) },
+  }
 }
 const kelp = { key: 'kelp', name: 'Kelp' }
-const card = (key: string, kits: number, width: number, height: number, joints: Joint[] = []): KitCard =>
-  ({ key, title: key, kits, joints, extras: [], pieces: [{ name: 'Base', width: inches(width), height: inches(height), paper: kelp }] })
-const use = (needed: number, onHand: number, price: number | null = 50): PaperUse =>
-  ({ paper: kelp, sheets: [{ width: inches(8.5), height: inches(11), needed, onHand, price }] })
+const card = (key: string, kits: number, width: number, height: number, joints: Joint[] = []): KitCard => ({
+  key,
+  title: key,
+  kits,
+  joints,
+  extras: [],
+  pieces: [{ name: 'Base', width: inches(width), height: inches(height), paper: kelp }],
+})
+const use = (needed: number, onHand: number, price: number | null = 50): PaperUse => ({
+  paper: kelp,
+  sheets: [{ width: inches(8.5), height: inches(11), needed, onHand, price }],
+})
 const request = { seats: 3, spares: 1, prices: { tapePerMetre: 10, foamPad: 2 }, units: 'inch' as const }
 
 describe('supplies from the glue zones', () => {
@@ -55,11 +74,17 @@ describe('kits', () => {
     const kits = kitsFor({ ...request, cards: [card('one', 4, 4, 5)], papers: [use(7, 5)] })
     expect(kits.purchases).toMatchObject([{ needed: 7, onHand: 5, toBuy: 2, cost: 100 }])
     expect(kits.totals.spending).toBe(100)
-    expect(kitsFor({ ...request, cards: [card('one', 4, 4, 5)], papers: [use(7, 9, null)] }).purchases).toMatchObject([{ toBuy: 0, cost: null }])
+    expect(kitsFor({ ...request, cards: [card('one', 4, 4, 5)], papers: [use(7, 9, null)] }).purchases).toMatchObject([
+      { toBuy: 0, cost: null },
+    ])
   })
 
   it('adds supplies up over all kits', () => {
-    const { totals, costs } = kitsFor({ ...request, cards: [card('one', 4, 4, 5, [joint(2, 3, 'tape'), joint(1, 1, 'foam')])], papers: [] })
+    const { totals, costs } = kitsFor({
+      ...request,
+      cards: [card('one', 4, 4, 5, [joint(2, 3, 'tape'), joint(1, 1, 'foam')])],
+      papers: [],
+    })
     expect(totals).toMatchObject({ tape: inches(40), pads: 8 })
     // 10 in are 0.254 m of tape at 10 cents, and two pads at 2.
     expect(costs[0]!.other).toBeCloseTo(2.54 + 4)

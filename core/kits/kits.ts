@@ -92,14 +92,29 @@ interface Request {
  */
 export function kitsFor({ seats, spares, cards, papers, prices, units }: Request): Kits {
   const costs = cards.map(card => costOf(card))
-  const purchases = papers.flatMap(({ paper, sheets }) => sheets.filter(sheet => sheet.needed > 0).map((sheet): Purchase => {
-    const toBuy = Math.max(0, sheet.needed - sheet.onHand)
-    return { paper: paper.name, width: sheet.width, height: sheet.height, needed: sheet.needed, onHand: sheet.onHand, toBuy, cost: sheet.price === null ? null : sheet.price * toBuy }
-  }))
-  const totals = cards.reduce((total, { kits }, index) => {
-    const { supplies } = costs[index]!
-    return { tape: sum(total.tape, product(supplies.tape, kits)), pads: total.pads + supplies.pads * kits }
-  }, { tape: ZERO, pads: 0 })
+  const purchases = papers.flatMap(({ paper, sheets }) =>
+    sheets
+      .filter(sheet => sheet.needed > 0)
+      .map((sheet): Purchase => {
+        const toBuy = Math.max(0, sheet.needed - sheet.onHand)
+        return {
+          paper: paper.name,
+          width: sheet.width,
+          height: sheet.height,
+          needed: sheet.needed,
+          onHand: sheet.onHand,
+          toBuy,
+          cost: sheet.price === null ? null : sheet.price * toBuy,
+        }
+      }),
+  )
+  const totals = cards.reduce(
+    (total, { kits }, index) => {
+      const { supplies } = costs[index]!
+      return { tape: sum(total.tape, product(supplies.tape, kits)), pads: total.pads + supplies.pads * kits }
+    },
+    { tape: ZERO, pads: 0 },
+  )
   return {
     seats: bags(),
     costs,
@@ -127,7 +142,7 @@ export function kitsFor({ seats, spares, cards, papers, prices, units }: Request
       supplies,
       extras: card.extras,
       paper: card.kits === 0 ? 0 : paper / card.kits,
-      other: supplies.tape / 1e9 * prices.tapePerMetre + supplies.pads * prices.foamPad,
+      other: (supplies.tape / 1e9) * prices.tapePerMetre + supplies.pads * prices.foamPad,
     }
   }
 
@@ -137,9 +152,8 @@ export function kitsFor({ seats, spares, cards, papers, prices, units }: Request
 
   /** Share of the area that a card takes of all pieces from one paper. */
   function shareOf(card: KitCard, paper: string): number {
-    const areaOf = ({ pieces, kits }: KitCard) => kits * pieces
-      .filter(piece => piece.paper?.key === paper)
-      .reduce((total, { width, height }) => total + width * height, 0)
+    const areaOf = ({ pieces, kits }: KitCard) =>
+      kits * pieces.filter(piece => piece.paper?.key === paper).reduce((total, { width, height }) => total + width * height, 0)
     const whole = cards.reduce((total, other) => total + areaOf(other), 0)
     return whole === 0 ? 0 : areaOf(card) / whole
   }

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { INCH, MILLIMETRE, formatLength, inches, lengthFrom, lengthParts, millimetres, nanometres, parseLength, sum, writeLength } from '.'
+import {
+  INCH, MILLIMETRE, formatLength, inches, lengthFrom, lengthParts, millimetres, nanometres, parseLength, sum, writeLength,
+} from '.'
 
 describe('reading lengths', () => {
   it.each([
@@ -9,7 +11,7 @@ describe('reading lengths', () => {
     ['5-3/8 in', 'metric', 5.375 * INCH],
     ['5.375 in', 'metric', 5.375 * INCH],
     ['.5', 'inch', INCH / 2],
-    ['3/16', 'inch', 3 * INCH / 16],
+    ['3/16', 'inch', (3 * INCH) / 16],
     ['13,5 cm', 'inch', 135 * MILLIMETRE],
     ['13.5cm', 'inch', 135 * MILLIMETRE],
     ['136mm', 'inch', 136 * MILLIMETRE],
@@ -43,10 +45,12 @@ describe('reading lengths', () => {
   })
 
   it('never throws, whatever is typed', () => {
-    fc.assert(fc.property(fc.string(), fc.constantFrom('inch', 'metric' as const), (text, units) => {
-      const parsed = parseLength(text, units as 'inch' | 'metric')
-      expect(parsed.ok ? Number.isInteger(parsed.length) : parsed.reason.length > 0).toBe(true)
-    }))
+    fc.assert(
+      fc.property(fc.string(), fc.constantFrom('inch', 'metric' as const), (text, units) => {
+        const parsed = parseLength(text, units as 'inch' | 'metric')
+        expect(parsed.ok ? Number.isInteger(parsed.length) : parsed.reason.length > 0).toBe(true)
+      }),
+    )
   })
 
   it('throws where text that passed a door is no length after all', () => {
@@ -69,10 +73,12 @@ describe('writing lengths', () => {
   })
 
   it('reads back exactly what it wrote for a file', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 5_000_000_000 }), fc.constantFrom('inch' as const, 'metric' as const), (value, units) => {
-      const length = nanometres(value)
-      expect(lengthFrom(writeLength(length, units), 'inch')).toBe(length)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 5_000_000_000 }), fc.constantFrom('inch' as const, 'metric' as const), (value, units) => {
+        const length = nanometres(value)
+        expect(lengthFrom(writeLength(length, units), 'inch')).toBe(length)
+      }),
+    )
     expect(writeLength(inches(2.125), 'metric')).toBe('2 1/8 in')
     expect(writeLength(millimetres(210), 'inch')).toBe('210 mm')
   })

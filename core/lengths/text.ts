@@ -2,12 +2,27 @@ import type { Length, Units } from './length'
 import { INCH, LONGEST, MILLIMETRE, nanometres } from './length'
 
 const UNIT_SIZES: Record<string, Length> = {
-  'in': INCH, 'inch': INCH, 'inches': INCH, '"': INCH, '″': INCH, '”': INCH,
-  'mm': MILLIMETRE, 'cm': nanometres(10 * MILLIMETRE), 'm': nanometres(1000 * MILLIMETRE),
+  'in': INCH,
+  'inch': INCH,
+  'inches': INCH,
+  '"': INCH,
+  '″': INCH,
+  '”': INCH,
+  'mm': MILLIMETRE,
+  'cm': nanometres(10 * MILLIMETRE),
+  'm': nanometres(1000 * MILLIMETRE),
 }
 
 const VULGAR: Record<string, string> = {
-  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
 }
 
 const ACCEPTED = /^([+-]?)(?:(\d{1,9})(?=[\s/.]|$)\s*)?(?:(\.\d{1,9})|\s*(\d{1,6})\s*\/\s*(\d{1,6}))?$/
@@ -32,9 +47,12 @@ export function parseLength(text: string, units: Units): ParsedLength {
   const size = unit === '' ? (units === 'inch' ? INCH : MILLIMETRE) : UNIT_SIZES[unit.toLowerCase()]
   if (size === undefined) return refuse(`“${unit}” is not a unit here: use in, mm, cm or m.`)
 
-  const number = written.slice(0, written.length - unit.length).trim()
+  const number = written
+    .slice(0, written.length - unit.length)
+    .trim()
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, character => ` ${VULGAR[character]}`)
-    .replace(/⁄/g, '/').replace(/−/g, '-')
+    .replace(/⁄/g, '/')
+    .replace(/−/g, '-')
     .replace(/^(\d+),(\d+)$/, '$1.$2')
     .replace(/^([+-]?\d+)-(\d+\/)/, '$1 $2')
     .trim()
@@ -48,7 +66,7 @@ export function parseLength(text: string, units: Units): ParsedLength {
   let length = Number(whole ?? 0) * size
   if (decimals !== undefined) length += Math.round(Number(`0${decimals}`) * size)
   if (numerator !== undefined) {
-    const exact = Number(numerator) * size / Number(denominator)
+    const exact = (Number(numerator) * size) / Number(denominator)
     if (!Number.isInteger(exact)) return refuse(`No ruler has ${numerator}/${denominator}: use halves down to 64ths, or a decimal.`)
     length += exact
   }
@@ -92,7 +110,14 @@ export function lengthParts(length: Length, units: Units): LengthParts {
   const rest = steps % 64
   if (rest === 0) return { negative, whole: String(whole), unit: 'in', approximate }
   const divisor = greatestDivisor(rest, 64)
-  return { negative, whole: whole === 0 ? '' : String(whole), numerator: rest / divisor, denominator: 64 / divisor, unit: 'in', approximate }
+  return {
+    negative,
+    whole: whole === 0 ? '' : String(whole),
+    numerator: rest / divisor,
+    denominator: 64 / divisor,
+    unit: 'in',
+    approximate,
+  }
 }
 
 /** Plain text for lists, exports and the terminal: `5 3/8`, `136`, with `≈` in front of a value that was shortened. */

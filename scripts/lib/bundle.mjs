@@ -42,28 +42,33 @@ function glance(parts) {
 export async function bundle(entry, sources) {
   const folder = `.data/build/${entry.replace(/[/.]/g, '-')}`
   const output = join(ROOT, folder, `${basename(entry, '.ts')}.cjs`)
-  await once(`${folder}/sources`, glance([...sources, 'package-lock.json', 'scripts/lib/bundle.mjs']), () => existsSync(output), async () => {
-    const { build } = await import('esbuild')
-    rmSync(join(ROOT, folder), { recursive: true, force: true })
-    await build({
-      absWorkingDir: ROOT,
-      entryPoints: [entry],
-      outfile: output,
-      bundle: true,
-      format: 'cjs',
-      platform: 'node',
-      target: 'node20',
-      // What was compiled in an earlier run cannot import, but it can require.
-      supported: { 'dynamic-import': false },
-      external: ['sequelize', 'mysql2', 'umzug', 'class-validator-jsonschema', 'highs'],
-      // The ES modules of a package leave out what is not used; the programs start in half the time.
-      mainFields: ['module', 'main'],
-      // Names stay: the JSON Schema is written with those of the classes.
-      minifyWhitespace: true,
-      minifySyntax: true,
-      tsconfigRaw: { compilerOptions: { experimentalDecorators: true } },
-      logLevel: 'warning',
-    })
-  })
+  await once(
+    `${folder}/sources`,
+    glance([...sources, 'package-lock.json', 'scripts/lib/bundle.mjs']),
+    () => existsSync(output),
+    async () => {
+      const { build } = await import('esbuild')
+      rmSync(join(ROOT, folder), { recursive: true, force: true })
+      await build({
+        absWorkingDir: ROOT,
+        entryPoints: [entry],
+        outfile: output,
+        bundle: true,
+        format: 'cjs',
+        platform: 'node',
+        target: 'node20',
+        // What was compiled in an earlier run cannot import, but it can require.
+        supported: { 'dynamic-import': false },
+        external: ['sequelize', 'mysql2', 'umzug', 'class-validator-jsonschema', 'highs'],
+        // The ES modules of a package leave out what is not used; the programs start in half the time.
+        mainFields: ['module', 'main'],
+        // Names stay: the JSON Schema is written with those of the classes.
+        minifyWhitespace: true,
+        minifySyntax: true,
+        tsconfigRaw: { compilerOptions: { experimentalDecorators: true } },
+        logLevel: 'warning',
+      })
+    },
+  )
   return output
 }

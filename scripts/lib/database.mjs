@@ -34,7 +34,18 @@ export async function startMariaDb(folder) {
   const asRoot = process.getuid?.() === 0 ? ['--user=root'] : []
   if (!existsSync(join(data, 'mysql'))) {
     say('Creating the database folder …')
-    await run(programs.installDb(), ['--no-defaults', `--datadir=${data}`, '--skip-test-db', '--auth-root-authentication-method=socket', `--auth-root-socket-user=${user}`, `--user=${user}`], { quiet: true })
+    await run(
+      programs.installDb(),
+      [
+        '--no-defaults',
+        `--datadir=${data}`,
+        '--skip-test-db',
+        '--auth-root-authentication-method=socket',
+        `--auth-root-socket-user=${user}`,
+        `--user=${user}`,
+      ],
+      { quiet: true },
+    )
   }
   const secret = join(folder, 'password')
   if (!existsSync(secret)) writeFileSync(secret, randomBytes(18).toString('base64url'), { mode: 0o600 })
@@ -47,11 +58,25 @@ export async function startMariaDb(folder) {
   chmodSync(run_, 0o700)
   const port = await freePort()
   const log = join(folder, 'mariadb.log')
-  const server = spawn(programs.mariadbd(), [
-    '--no-defaults', `--datadir=${data}`, '--bind-address=127.0.0.1', `--port=${port}`, `--socket=${join(run_, 's')}`,
-    `--pid-file=${join(run_, 'pid')}`, `--init-file=${init}`, `--log-error=${log}`, '--skip-name-resolve',
-    '--character-set-server=utf8mb4', '--innodb-buffer-pool-size=64M', '--max-allowed-packet=16M', ...asRoot,
-  ], { stdio: 'ignore', detached: true })
+  const server = spawn(
+    programs.mariadbd(),
+    [
+      '--no-defaults',
+      `--datadir=${data}`,
+      '--bind-address=127.0.0.1',
+      `--port=${port}`,
+      `--socket=${join(run_, 's')}`,
+      `--pid-file=${join(run_, 'pid')}`,
+      `--init-file=${init}`,
+      `--log-error=${log}`,
+      '--skip-name-resolve',
+      '--character-set-server=utf8mb4',
+      '--innodb-buffer-pool-size=64M',
+      '--max-allowed-packet=16M',
+      ...asRoot,
+    ],
+    { stdio: 'ignore', detached: true },
+  )
 
   const ended = new Promise(resolve => server.once('close', resolve))
   const stop = async () => {
@@ -70,13 +95,19 @@ export async function startMariaDb(folder) {
   return { ownerUrl: url('wakaru_owner'), url: url('wakaru_app'), ended, stop }
 }
 
-const initSql = password => [
-  'CREATE DATABASE IF NOT EXISTS wakaru CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci',
-  ...[['wakaru_owner', 'ALL PRIVILEGES'], ['wakaru_app', 'SELECT, INSERT, UPDATE, DELETE']].flatMap(([name, rights]) => [
-    `CREATE OR REPLACE USER '${name}'@'127.0.0.1' IDENTIFIED BY '${password}'`,
-    `GRANT ${rights} ON wakaru.* TO '${name}'@'127.0.0.1'`,
-  ]),
-].map(statement => `${statement};\n`).join('')
+const initSql = password =>
+  [
+    'CREATE DATABASE IF NOT EXISTS wakaru CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci',
+    ...[
+      ['wakaru_owner', 'ALL PRIVILEGES'],
+      ['wakaru_app', 'SELECT, INSERT, UPDATE, DELETE'],
+    ].flatMap(([name, rights]) => [
+      `CREATE OR REPLACE USER '${name}'@'127.0.0.1' IDENTIFIED BY '${password}'`,
+      `GRANT ${rights} ON wakaru.* TO '${name}'@'127.0.0.1'`,
+    ]),
+  ]
+    .map(statement => `${statement};\n`)
+    .join('')
 
 /** Waits until the server takes connections; the init file has run by then. */
 async function ready(port, server, log) {
@@ -91,9 +122,10 @@ async function ready(port, server, log) {
   throw new Stop('MariaDB did not answer within 30 seconds.')
 }
 
-const answers = port => new Promise((resolve) => {
-  const socket = connect(port, '127.0.0.1')
-  socket.once('data', () => (socket.destroy(), resolve(true)))
-  socket.once('error', () => resolve(false))
-  socket.setTimeout(1000, () => (socket.destroy(), resolve(false)))
-})
+const answers = port =>
+  new Promise((resolve) => {
+    const socket = connect(port, '127.0.0.1')
+    socket.once('data', () => (socket.destroy(), resolve(true)))
+    socket.once('error', () => resolve(false))
+    socket.setTimeout(1000, () => (socket.destroy(), resolve(false)))
+  })

@@ -22,7 +22,8 @@ export async function installPackages() {
   await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { quiet: true })
 }
 
-const onPath = (name, places = []) => [...(process.env.PATH ?? '').split(':'), ...places].map(folder => join(folder, name)).find(existsSync)
+const onPath = (name, places = []) =>
+  [...(process.env.PATH ?? '').split(':'), ...places].map(folder => join(folder, name)).find(existsSync)
 
 export const programs = {
   mariadbd: () => onPath('mariadbd', ['/usr/sbin', '/usr/local/sbin']),
@@ -41,13 +42,21 @@ async function installDebian(packages, what, present) {
     throw new Stop(`${what} is missing. On Debian, run this line first, then start again:\n\n  sudo sh -c '${line}'\n`)
   }
   say(`Installing ${what} (Debian: ${packages.join(', ')}) …`)
-  const apt = args => run(asRoot[0] ?? 'apt-get', asRoot.length ? [...asRoot.slice(1), 'apt-get', ...args] : args, { quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } })
+  const apt = args =>
+    run(asRoot[0] ?? 'apt-get', asRoot.length ? [...asRoot.slice(1), 'apt-get', ...args] : args, {
+      quiet: true,
+      env: { DEBIAN_FRONTEND: 'noninteractive' },
+    })
   await apt(['update'])
   await apt(['install', '--yes', '--no-install-recommends', ...packages])
   if (!present()) throw new Stop(`${packages.join(' and ')} were installed, but ${what} cannot be found on the path.`)
 }
 
 // The core packages bring the programs without a system service of their own.
-export const installMariaDb = () => installDebian(['mariadb-server-core', 'mariadb-client-core'], 'the MariaDB server',
-  () => programs.mariadbd() && programs.installDb() && programs.printDefaults())
+export const installMariaDb = () =>
+  installDebian(
+    ['mariadb-server-core', 'mariadb-client-core'],
+    'the MariaDB server',
+    () => programs.mariadbd() && programs.installDb() && programs.printDefaults(),
+  )
 export const installChromium = () => installDebian(['chromium'], 'Chromium', programs.chromium)

@@ -18,7 +18,9 @@ describe('running commands', () => {
   })
 
   it('stops with the command and its output when it fails', async () => {
-    await expect(run('node', ['-e', 'console.error("broken"); process.exit(3)'], { quiet: true })).rejects.toThrow(/node -e .* failed\.\nbroken/)
+    await expect(run('node', ['-e', 'console.error("broken"); process.exit(3)'], { quiet: true })).rejects.toThrow(
+      /node -e .* failed\.\nbroken/,
+    )
     await expect(run('no-such-command', [])).rejects.toBeInstanceOf(Stop)
   })
 
@@ -74,7 +76,12 @@ describe('work done once for the same sources', () => {
   const stamp = join(relative(ROOT, mkdtempSync(join(tmpdir(), 'wakaru-once-'))), 'stamp')
   const doing = async (sources: string, there = true) => {
     let done = false
-    await once(stamp, sources, () => there, async () => void (done = true))
+    await once(
+      stamp,
+      sources,
+      () => there,
+      async () => void (done = true),
+    )
     return done
   }
 
@@ -86,7 +93,14 @@ describe('work done once for the same sources', () => {
   })
 
   it('is not noted as done when it fails', async () => {
-    await expect(once(stamp, 'c', () => true, () => Promise.reject(new Error('no')))).rejects.toThrow('no')
+    await expect(
+      once(
+        stamp,
+        'c',
+        () => true,
+        () => Promise.reject(new Error('no')),
+      ),
+    ).rejects.toThrow('no')
     expect(await doing('c')).toBe(true)
   })
 })
@@ -96,7 +110,15 @@ describe('a bundle run with what was compiled before', () => {
   const file = join(folder, 'sum.cjs')
   const kept = () => readdirSync(folder).filter(name => name !== 'sum.cjs')
   const start = async (use = 'add') => {
-    const { code, output } = await run('node', ['-e', `import(${JSON.stringify(new URL('./compiled.mjs', import.meta.url))}).then(({ runCompiled }) => runCompiled(${JSON.stringify(file)}, ${JSON.stringify(use)}))`], { quiet: true, allowFailure: true })
+    const { code, output } = await run(
+      'node',
+      [
+        '-e',
+        `import(${JSON.stringify(new URL('./compiled.mjs', import.meta.url))}).then(({ runCompiled }) => `
+        + `runCompiled(${JSON.stringify(file)}, ${JSON.stringify(use)}))`,
+      ],
+      { quiet: true, allowFailure: true },
+    )
     return [code, output.trim()]
   }
 

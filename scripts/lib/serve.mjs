@@ -34,7 +34,17 @@ export async function serve({ folder, port = 4173, demo = true, databaseUrl, com
       cwd: ROOT,
       detached: true,
       stdio: ['ignore', 'inherit', 'inherit'],
-      env: { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(free), NITRO_PORT: String(free), NITRO_SHUTDOWN_TIMEOUT: '1500', NUXT_DATABASE_URL: urls.url, DATABASE_URL: undefined },
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        HOST: '127.0.0.1',
+        NITRO_HOST: '127.0.0.1',
+        PORT: String(free),
+        NITRO_PORT: String(free),
+        NITRO_SHUTDOWN_TIMEOUT: '1500',
+        NUXT_DATABASE_URL: urls.url,
+        DATABASE_URL: undefined,
+      },
     })
     const ended = new Promise(resolve => server.once('close', resolve))
     started.push(async () => {

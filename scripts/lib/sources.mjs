@@ -15,7 +15,13 @@ export function fingerprint(parts = BUILT_FROM) {
 }
 
 /** Builds the application when its sources changed. */
-export const buildApplication = () => once('.output/wakaru-sources', fingerprint(), () => existsSync(join(ROOT, '.output/server/index.mjs')), async () => {
-  say('Building the application (a minute or two the first time) …')
-  await run('npx', ['nuxt', 'build'], { quiet: true, env: { NODE_OPTIONS: '--max-old-space-size=4096' } })
-})
+export const buildApplication = () =>
+  once(
+    '.output/wakaru-sources',
+    fingerprint(),
+    () => existsSync(join(ROOT, '.output/server/index.mjs')),
+    async () => {
+      say('Building the application (a minute or two the first time) …')
+      await run('npx', ['nuxt', 'build'], { quiet: true, env: { NODE_OPTIONS: '--max-old-space-size=4096' } })
+    },
+  )

@@ -10,12 +10,17 @@ export class Stop extends Error {}
  * Runs a command to its end.
  * @param {string} command
  * @param {string[]} args
- * @param {{ quiet?: boolean, env?: Record<string, string | undefined>, allowFailure?: boolean }} [options] `quiet` shows output only on failure
+ * @param {{ quiet?: boolean, env?: Record<string, string | undefined>, allowFailure?: boolean }} [options] `quiet`
+ *   shows output only on failure
  * @returns {Promise<{ code: number, output: string }>}
  */
 export function run(command, args, { quiet = false, env = {}, allowFailure = false } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { cwd: ROOT, env: { ...process.env, ...env }, stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'] })
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
+    })
     let output = ''
     child.stdout?.on('data', data => (output += data))
     child.stderr?.on('data', data => (output += data))
@@ -30,7 +35,7 @@ export function run(command, args, { quiet = false, env = {}, allowFailure = fal
 /** Runs a script's work and ends the process with its result; a `Stop` is a plain message. */
 export async function main(work) {
   try {
-    process.exitCode = await work() ?? 0
+    process.exitCode = (await work()) ?? 0
   }
   catch (error) {
     console.error(error instanceof Stop ? `\n${error.message}` : error)

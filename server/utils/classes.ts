@@ -15,7 +15,10 @@ export function classIdOf(event: H3Event): number {
 }
 
 /** A class as it is saved. */
-export async function classOf(id: number, options: { transaction?: Transaction, lock?: boolean } = {}): Promise<{ row: StudioClass, document: ClassDocument }> {
+export async function classOf(
+  id: number,
+  options: { transaction?: Transaction, lock?: boolean } = {},
+): Promise<{ row: StudioClass, document: ClassDocument }> {
   const row = await StudioClass.findByPk(id, options)
   if (!row) throw gone()
   return { row, document: classFrom(row.document) }
@@ -23,7 +26,13 @@ export async function classOf(id: number, options: { transaction?: Transaction, 
 
 /** The papers on the shelf, cardstock first. */
 export async function shelf(transaction?: Transaction): Promise<PaperEntry[]> {
-  const rows = await StudioPaper.findAll({ order: [['kind', 'ASC'], ['name', 'ASC']], transaction })
+  const rows = await StudioPaper.findAll({
+    order: [
+      ['kind', 'ASC'],
+      ['name', 'ASC'],
+    ],
+    transaction,
+  })
   return rows.map(({ document }) => paperFrom(document))
 }
 
@@ -31,11 +40,12 @@ export async function shelf(transaction?: Transaction): Promise<PaperEntry[]> {
 export const atOneMoment = <T>(read: (transaction: Transaction) => Promise<T>): Promise<T & { position: number }> =>
   useDatabase().transaction(async (transaction) => {
     const studio = await Studio.findByPk(1, { transaction })
-    return { ...await read(transaction), position: Number(studio?.position ?? 0) }
+    return { ...(await read(transaction)), position: Number(studio?.position ?? 0) }
   })
 
 /** A class with just the papers it uses, as it goes into a file. */
-export const batchOf = (id: number): Promise<Batch> => atOneMoment(async (transaction) => {
-  const { document } = await classOf(id, { transaction })
-  return batchFrom(document, await shelf(transaction))
-}).then(({ position: _, ...batch }) => batch)
+export const batchOf = (id: number): Promise<Batch> =>
+  atOneMoment(async (transaction) => {
+    const { document } = await classOf(id, { transaction })
+    return batchFrom(document, await shelf(transaction))
+  }).then(({ position: _, ...batch }) => batch)

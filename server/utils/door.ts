@@ -11,18 +11,24 @@ export const refusal = (statusCode: number, message: string, data: { problems?: 
   createError({ statusCode, message, data })
 
 /** A route: what it answers, or that the database is away, as the maker needs to know it. */
-export const defineDoor = <T>(answer: (event: H3Event) => T | Promise<T>) => defineEventHandler(async (event) => {
-  try {
-    return await answer(event)
-  }
-  catch (error) {
-    if (isAway(error)) throw refusal(503, 'The database does not answer. If it does not come back by itself, start Wakaru again; nothing that was saved is lost.')
-    throw error
-  }
-})
+export const defineDoor = <T>(answer: (event: H3Event) => T | Promise<T>) =>
+  defineEventHandler(async (event) => {
+    try {
+      return await answer(event)
+    }
+    catch (error) {
+      if (isAway(error))
+        throw refusal(
+          503,
+          'The database does not answer. If it does not come back by itself, start Wakaru again; nothing that was saved is lost.',
+        )
+      throw error
+    }
+  })
 
 /** No connection could be had, or it broke off under a query. */
-const isAway = (error: unknown) => error instanceof ConnectionError || ['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'].includes(codeOf(error))
+const isAway = (error: unknown) =>
+  error instanceof ConnectionError || ['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'].includes(codeOf(error))
 
 /** Reads a body as text, but never more than a batch file may hold. */
 export async function readText(event: H3Event): Promise<string> {
@@ -80,5 +86,9 @@ export async function readShape<T extends object>(event: H3Event, shape: new () 
 
 /** The problems in one sentence, for a message that stands alone. */
 export const sentence = (problems: Problem[]): string =>
-  problems.slice(0, 3).map(({ path, problem }) => `${path} ${problem}`.trim()).join('; ')
-  + (problems.length > 3 ? ` — and ${problems.length - 3} more` : '') + '.'
+  problems
+    .slice(0, 3)
+    .map(({ path, problem }) => `${path} ${problem}`.trim())
+    .join('; ')
+    + (problems.length > 3 ? ` — and ${problems.length - 3} more` : '')
+    + '.'

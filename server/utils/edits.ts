@@ -30,7 +30,12 @@ export interface Recorded {
  * @param token the sender's own mark; a change that came already is not done again
  * @returns the position of the change, and what the work answered unless it had been done
  */
-export async function recorded<T>(sequelize: Sequelize, label: string, token: string, work: (transaction: Transaction, position: number) => Promise<{ changes: Recorded[], answer: T }>): Promise<{ position: number, answer?: T }> {
+export async function recorded<T>(
+  sequelize: Sequelize,
+  label: string,
+  token: string,
+  work: (transaction: Transaction, position: number) => Promise<{ changes: Recorded[], answer: T }>,
+): Promise<{ position: number, answer?: T }> {
   for (let tries = 1; ; tries++) {
     try {
       return await sequelize.transaction(async (transaction) => {
@@ -42,7 +47,10 @@ export async function recorded<T>(sequelize: Sequelize, label: string, token: st
         const { changes, answer } = await work(transaction, position)
         await studio.update({ position }, { transaction })
         await Edit.create({ position, token, label: label.slice(0, 200) }, { transaction })
-        await Change.bulkCreate(changes.map(change => ({ position, ...change })), { transaction })
+        await Change.bulkCreate(
+          changes.map(change => ({ position, ...change })),
+          { transaction },
+        )
         if (position % 500 === 0) await forgetBefore(position - KEPT, transaction)
         return { position, answer }
       })
@@ -65,21 +73,40 @@ async function forgetBefore(position: number, transaction: Transaction): Promise
 
 const isOfPapers = ({ path }: Patch) => path[0] === 'papers'
 /** Key of the paper that a patch is about. */
-const paperOf = (patch: Patch): string => (patch.op === 'add' ? String((patch.entry as { key?: unknown }).key) : patch.path[1] ?? '')
+const paperOf = (patch: Patch): string => (patch.op === 'add' ? String((patch.entry as { key?: unknown }).key) : (patch.path[1] ?? ''))
 
 /** Applies somebody's changes of a class and of papers to what is saved now, if nobody else has changed the same. */
-export async function applyEdit(sequelize: Sequelize, { token, label, class: id, since, patches: sent }: EditShape): Promise<{ position: number }> {
+export async function applyEdit(
+  sequelize: Sequelize,
+  { token, label, class: id, since, patches: sent }: EditShape,
+): Promise<{ position: number }> {
   // The order of papers is nothing that is kept.
   const patches = sent.filter(patch => !(patch.op === 'order' && isOfPapers(patch)))
   const ofPapers = patches.filter(isOfPapers)
   const ofClass = patches.filter(patch => !isOfPapers(patch))
-  if (ofClass.length > 0 && id === null) throw refusal(422, 'Only papers can be changed without a class.', { problems: [{ path: 'class', problem: 'is missing' }] })
+  if (ofClass.length > 0 && id === null)
+    throw refusal(422, 'Only papers can be changed without a class.', { problems: [{ path: 'class', problem: 'is missing' }] })
   const papers = [...new Set(ofPapers.map(paperOf))]
 
   return await recorded(sequelize, label, token, async (transaction, position) => {
     if (since < position - KEPT) throw changedElsewhere()
-    const others = await Change.findAll({ where: { position: { [Op.gt]: since }, [Op.or]: [{ entity: 'class', entityKey: String(id) }, { entity: 'paper', entityKey: papers }] }, transaction })
-    if (collisions(patches, others.flatMap(change => change.patches)).length > 0) throw changedElsewhere()
+    const others = await Change.findAll({
+      where: {
+        position: { [Op.gt]: since },
+        [Op.or]: [
+          { entity: 'class', entityKey: String(id) },
+          { entity: 'paper', entityKey: papers },
+        ],
+      },
+      transaction,
+    })
+    if (
+      collisions(
+        patches,
+        others.flatMap(change => change.patches),
+      ).length > 0
+    )
+      throw changedElsewhere()
 
     const rows = await StudioPaper.findAll({ where: { key: papers }, transaction })
     const before = rows.map(({ document }) => paperFrom(document))
@@ -92,10 +119,13 @@ export async function applyEdit(sequelize: Sequelize, { token, label, class: id,
       await found.row.update({ document: checked, position }, { transaction })
     }
     for (const key of papers) await savePaper(key, whole.papers, after.papers)
-    return { changes: [
-      ...ofClass.length > 0 ? [{ entity: 'class' as const, entityKey: String(id), patches: ofClass }] : [],
-      ...papers.map(key => ({ entity: 'paper' as const, entityKey: key, patches: ofPapers.filter(patch => paperOf(patch) === key) })),
-    ], answer: undefined }
+    return {
+      changes: [
+        ...(ofClass.length > 0 ? [{ entity: 'class' as const, entityKey: String(id), patches: ofClass }] : []),
+        ...papers.map(key => ({ entity: 'paper' as const, entityKey: key, patches: ofPapers.filter(patch => paperOf(patch) === key) })),
+      ],
+      answer: undefined,
+    }
 
     async function savePaper(key: string, old: PaperEntry[], now: PaperEntry[]): Promise<void> {
       const row = rows.find(row => row.key === key)
@@ -140,13 +170,19 @@ function mustMakeSense(document: object): ClassDocument {
 async function mustNamePapers(before: ClassDocument, after: ClassDocument, present: string[], transaction: Transaction): Promise<void> {
   const named = after.cards.flatMap((card, index) => {
     const old = before.cards.find(({ key }) => key === card.key)?.papers ?? {}
-    return Object.entries(card.papers).filter(([part, paper]) => old[part] !== paper && paper !== ANY_SCRAP && !present.includes(paper))
+    return Object.entries(card.papers)
+      .filter(([part, paper]) => old[part] !== paper && paper !== ANY_SCRAP && !present.includes(paper))
       .map(([part, paper]) => ({ path: `cards[${index}].papers.${part}`, paper }))
   })
   if (named.length === 0) return
-  const there = await StudioPaper.findAll({ attributes: ['key'], where: { key: [...new Set(named.map(({ paper }) => paper))] }, transaction })
+  const there = await StudioPaper.findAll({
+    attributes: ['key'],
+    where: { key: [...new Set(named.map(({ paper }) => paper))] },
+    transaction,
+  })
   const missing = named.filter(({ paper }) => !there.some(({ key }) => key === paper))
-  if (missing.length > 0) throw refused(missing.map(({ path, paper }) => ({ path, problem: `names the paper “${paper}”, which is not on the shelf` })))
+  if (missing.length > 0)
+    throw refused(missing.map(({ path, paper }) => ({ path, problem: `names the paper “${paper}”, which is not on the shelf` })))
 }
 
 async function mustNotBeUsed({ key, name }: PaperEntry, transaction: Transaction): Promise<void> {
@@ -156,6 +192,11 @@ async function mustNotBeUsed({ key, name }: PaperEntry, transaction: Transaction
     return cards.filter(({ papers }) => Object.values(papers).includes(key)).map(({ title }) => `${title} in ${details.title}`)
   })
   if (users.length > 0) {
-    throw refusal(409, `${name} is still used by ${users.slice(0, 3).join(', ')}${users.length > 3 ? ` and ${users.length - 3} more` : ''}. Choose another paper there first.`, { problems: [{ path: `papers.${key}`, problem: 'is still used' }] })
+    throw refusal(
+      409,
+      `${name} is still used by ${users.slice(0, 3).join(', ')}${users.length > 3 ? ` and ${users.length - 3} more` : ''}. `
+      + `Choose another paper there first.`,
+      { problems: [{ path: `papers.${key}`, problem: 'is still used' }] },
+    )
   }
 }

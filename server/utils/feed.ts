@@ -43,7 +43,10 @@ async function look(): Promise<void> {
     useDatabase()
     const position = Number((await Studio.findByPk(1))?.position ?? 0)
     if (known >= 0 && position > known) {
-      const changes = await Change.findAll({ attributes: ['entity', 'entityKey'], where: { position: { [Op.gt]: known, [Op.lte]: position } } })
+      const changes = await Change.findAll({
+        attributes: ['entity', 'entityKey'],
+        where: { position: { [Op.gt]: known, [Op.lte]: position } },
+      })
       const touched = [...new Set(changes.map(({ entity, entityKey }) => `${entity}:${entityKey}`))]
       for (const tell of listeners) tell({ position, touched })
     }

@@ -99,7 +99,7 @@ function rename(title: string) {
         :inputs="card.entry.parameters"
         :findings="card.findings"
         :units="work.units"
-        :mark="work.preparation!.cutter.mark"
+        :mark="work.prepared.cutter.mark"
         @change="set"
       >
         <template #head>
@@ -139,8 +139,8 @@ function rename(title: string) {
       v-if="resizing && card.fold"
       :fold="card.fold"
       :inputs="card.entry.parameters"
-      :batch="work.document!"
-      :mark="work.preparation!.cutter.mark"
+      :batch="work.batch"
+      :mark="work.prepared.cutter.mark"
       @close="resizing = false"
       @take="takeSize"
     />

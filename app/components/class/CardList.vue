@@ -7,7 +7,7 @@ defineProps<{ cards: PreparedCard[], chosen?: string }>()
 const emit = defineEmits<{ choose: [key: string], copy: [key: string], remove: [key: string], add: [] }>()
 const work = useClassStore()
 
-const perSeat = computed(() => work.document!.class.seats + work.document!.class.spares)
+const perSeat = computed(() => work.batch.class.seats + work.batch.class.spares)
 const stops = ({ findings }: PreparedCard) => findings.filter(({ severity }) => severity === 'stop').length
 
 function setKits(key: string, kits: number | null) {

@@ -64,12 +64,48 @@ const id = useId()
 </template>
 
 <style scoped>
-.card { background: var(--sheet); border: 1px solid var(--line); border-left-width: 4px; border-radius: 3px; padding: 0.5rem 0.5rem 0.4rem 0.7rem; }
-.current { border-left-color: var(--accent); }
-.title { font: inherit; font-weight: 600; color: inherit; background: none; border: 0; padding: 0; text-align: left; cursor: pointer; display: grid; width: 100%; }
-.stops { color: var(--stop); display: flex; gap: 0.25rem; align-items: center; }
-.kits { gap: 0.4rem; margin-top: 0.3rem; flex-wrap: nowrap; }
-.number :deep(input) { width: 3.6rem; padding: 0.2rem 0.4rem; }
-.tools { margin-left: auto; white-space: nowrap; }
-.tools :deep(button) { padding: 0.25rem; }
+.card {
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-left-width: 4px;
+  border-radius: 3px;
+  padding: 0.5rem 0.5rem 0.4rem 0.7rem;
+}
+.current {
+  border-left-color: var(--accent);
+}
+.title {
+  font: inherit;
+  font-weight: 600;
+  color: inherit;
+  background: none;
+  border: 0;
+  padding: 0;
+  text-align: left;
+  cursor: pointer;
+  display: grid;
+  width: 100%;
+}
+.stops {
+  color: var(--stop);
+  display: flex;
+  gap: 0.25rem;
+  align-items: center;
+}
+.kits {
+  gap: 0.4rem;
+  margin-top: 0.3rem;
+  flex-wrap: nowrap;
+}
+.number :deep(input) {
+  width: 3.6rem;
+  padding: 0.2rem 0.4rem;
+}
+.tools {
+  margin-left: auto;
+  white-space: nowrap;
+}
+.tools :deep(button) {
+  padding: 0.25rem;
+}
 </style>

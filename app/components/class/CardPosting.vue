@@ -6,16 +6,18 @@ const { posting, card } = defineProps<{ posting: Posting, card: string }>()
 const work = useClassStore()
 const money = useMoney()
 const id = useId()
-const wanted = computed(() => work.document!.cards.find(({ key }) => key === card)?.envelope ?? '')
-const envelopes = computed(() => [{ key: '', name: 'The smallest that fits' }, ...work.document!.post.envelopes])
+const wanted = computed(() => work.batch.cards.find(({ key }) => key === card)?.envelope ?? '')
+const envelopes = computed(() => [{ key: '', name: 'The smallest that fits' }, ...work.batch.post.envelopes])
 const millimetres = (length: number) => (length / 1e6).toFixed(1)
 /** Layers from front to back, the same ones that follow each other counted. */
-const layers = computed(() => posting.stack.layers.reduce<{ name: string, count: number }[]>((list, name) => {
-  const last = list.at(-1)
-  if (last?.name === name) last.count++
-  else list.push({ name, count: 1 })
-  return list
-}, []))
+const layers = computed(() =>
+  posting.stack.layers.reduce<{ name: string, count: number }[]>((list, name) => {
+    const last = list.at(-1)
+    if (last?.name === name) last.count++
+    else list.push({ name, count: 1 })
+    return list
+  }, []),
+)
 
 /** The closed card seen from its front, the darker the thicker. */
 const MAP = 110
@@ -23,11 +25,18 @@ const map = computed(() => {
   const { xs, ys, cells, most } = posting.map
   const scale = MAP / Math.max(xs.at(-1)! - xs[0]!, ys.at(-1)! - ys[0]!, 1)
   return {
-    width: (xs.at(-1)! - xs[0]!) * scale, height: (ys.at(-1)! - ys[0]!) * scale,
+    width: (xs.at(-1)! - xs[0]!) * scale,
+    height: (ys.at(-1)! - ys[0]!) * scale,
     spot: { x: most.x * scale, y: (ys.at(-1)! - ys[0]! - most.y) * scale },
-    cells: cells.flatMap((column, i) => column.map((thickness, j) => ({
-      x: (xs[i]! - xs[0]!) * scale, y: (ys.at(-1)! - ys[j + 1]!) * scale, width: (xs[i + 1]! - xs[i]!) * scale, height: (ys[j + 1]! - ys[j]!) * scale, share: thickness / most.thickness,
-    }))),
+    cells: cells.flatMap((column, i) =>
+      column.map((thickness, j) => ({
+        x: (xs[i]! - xs[0]!) * scale,
+        y: (ys.at(-1)! - ys[j + 1]!) * scale,
+        width: (xs[i + 1]! - xs[i]!) * scale,
+        height: (ys[j + 1]! - ys[j]!) * scale,
+        share: thickness / most.thickness,
+      })),
+    ),
   }
 })
 
@@ -56,7 +65,8 @@ function choose(envelope: string) {
       v-if="posting.rate"
       class="small quiet"
     >
-      {{ posting.envelope ? `Goes in “${posting.envelope.name}”` : 'Goes' }} as {{ posting.rate.name.toLowerCase() }} for {{ money(posting.rate.price) }}.
+      {{ posting.envelope ? `Goes in “${posting.envelope.name}”` : 'Goes' }} as {{ posting.rate.name.toLowerCase() }} for
+      {{ money(posting.rate.price) }}.
     </p>
     <div class="field">
       <span

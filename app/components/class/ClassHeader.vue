@@ -3,8 +3,12 @@ import type { ClassDetails } from '../../../core/document'
 
 const work = useClassStore()
 const editing = ref(false)
-const details = computed(() => work.document!.class)
-const day = computed(() => new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }).format(new Date(`${details.value.date}T00:00:00Z`)))
+const details = computed(() => work.batch.class)
+const day = computed(() =>
+  new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }).format(
+    new Date(`${details.value.date}T00:00:00Z`),
+  ),
+)
 
 function take(changed: ClassDetails) {
   work.edit('class details', (document) => {

@@ -41,10 +41,37 @@ const SIGNS = {
 </template>
 
 <style scoped>
-ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.4rem; }
-li { display: grid; grid-template-columns: 8rem 1fr auto; gap: 0.75rem; align-items: center; padding: 0.35rem 0.75rem; background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; }
-.sign { display: flex; align-items: center; gap: 0.35rem; font-weight: 600; font-size: var(--small); }
-.stop .sign { color: var(--stop); }
-.warn .sign { color: var(--warn); }
-.note .sign { color: var(--note); }
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.4rem;
+}
+li {
+  display: grid;
+  grid-template-columns: 8rem 1fr auto;
+  gap: 0.75rem;
+  align-items: center;
+  padding: 0.35rem 0.75rem;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+}
+.sign {
+  display: flex;
+  align-items: center;
+  gap: 0.35rem;
+  font-weight: 600;
+  font-size: var(--small);
+}
+.stop .sign {
+  color: var(--stop);
+}
+.warn .sign {
+  color: var(--warn);
+}
+.note .sign {
+  color: var(--note);
+}
 </style>

@@ -63,11 +63,34 @@ const choices = computed(() => [
 </template>
 
 <style scoped>
-ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(20rem, 1fr)); gap: 0.6rem; }
-button {
-  font: inherit; color: inherit; text-align: left; width: 100%; height: 100%; display: grid; grid-template-columns: 130px 1fr; gap: 0.8rem; align-items: center;
-  background: var(--ground); border: 1px solid var(--line); border-radius: 3px; padding: 0.5rem 0.7rem; cursor: pointer;
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(20rem, 1fr));
+  gap: 0.6rem;
 }
-button:hover { border-color: var(--accent); }
-button span { display: grid; }
+button {
+  font: inherit;
+  color: inherit;
+  text-align: left;
+  width: 100%;
+  height: 100%;
+  display: grid;
+  grid-template-columns: 130px 1fr;
+  gap: 0.8rem;
+  align-items: center;
+  background: var(--ground);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 0.5rem 0.7rem;
+  cursor: pointer;
+}
+button:hover {
+  border-color: var(--accent);
+}
+button span {
+  display: grid;
+}
 </style>

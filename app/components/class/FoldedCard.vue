@@ -4,7 +4,13 @@ import { useEventListener, useLocalStorage } from '@vueuse/core'
 import type { Construction, View } from '../../../core/folds'
 
 /** The card folded: one slider opens and closes it, dragging turns it round. In space where the browser can, drawn where it cannot. */
-const { front } = defineProps<{ construction: Construction, front: View, papers: Record<string, string>, looks: PaperEntry[], chosen?: string }>()
+const { front } = defineProps<{
+  construction: Construction
+  front: View
+  papers: Record<string, string>
+  looks: PaperEntry[]
+  chosen?: string
+}>()
 const emit = defineEmits<{ choose: [part: string] }>()
 
 const SIZE = { width: 250, height: 200 }
@@ -127,12 +133,45 @@ useEventListener('pointerdown', () => (playing.value = false))
 </template>
 
 <style scoped>
-.folded { padding: 0.4rem 0.6rem 0.7rem; }
-.stage { cursor: grab; touch-action: none; user-select: none; min-height: 200px; }
-.controls { display: grid; gap: 0.3rem; }
-.slider { display: grid; grid-template-columns: 2.6rem 1fr; align-items: center; font-size: var(--small); font-weight: 600; }
-.buttons { gap: 0.9rem; row-gap: 0.2rem; }
-.buttons button { font: inherit; font-size: var(--small); color: var(--accent); background: none; border: 0; padding: 0.1rem 0; cursor: pointer; }
-.buttons button[aria-pressed='true'] { font-weight: 700; text-decoration: underline; }
-input[type='range'] { accent-color: var(--accent); width: 100%; }
+.folded {
+  padding: 0.4rem 0.6rem 0.7rem;
+}
+.stage {
+  cursor: grab;
+  touch-action: none;
+  user-select: none;
+  min-height: 200px;
+}
+.controls {
+  display: grid;
+  gap: 0.3rem;
+}
+.slider {
+  display: grid;
+  grid-template-columns: 2.6rem 1fr;
+  align-items: center;
+  font-size: var(--small);
+  font-weight: 600;
+}
+.buttons {
+  gap: 0.9rem;
+  row-gap: 0.2rem;
+}
+.buttons button {
+  font: inherit;
+  font-size: var(--small);
+  color: var(--accent);
+  background: none;
+  border: 0;
+  padding: 0.1rem 0;
+  cursor: pointer;
+}
+.buttons button[aria-pressed='true'] {
+  font-weight: 700;
+  text-decoration: underline;
+}
+input[type='range'] {
+  accent-color: var(--accent);
+  width: 100%;
+}
 </style>

@@ -12,7 +12,9 @@ const id = useId()
 const onHand = ({ stocks }: PaperEntry) => stocks.reduce((total, stock) => total + stock.onHand, 0)
 const entry = (key: string) => options.value.find(paper => paper.key === key)
 /** Hidden parts may be cut from whatever is left over. */
-const options = computed(() => (piece?.kind === 'hidden' ? [{ ...SCRAP_PAPER, stocks: [], offcuts: [] } satisfies PaperEntry, ...papers] : papers))
+const options = computed(() =>
+  piece?.kind === 'hidden' ? [{ ...SCRAP_PAPER, stocks: [], offcuts: [] } satisfies PaperEntry, ...papers] : papers,
+)
 </script>
 
 <template>
@@ -54,7 +56,8 @@ const options = computed(() => (piece?.kind === 'hidden' ? [{ ...SCRAP_PAPER, st
       </template>
       <template #option="{ option }">
         <span class="row paper"><PaperSwatch :paper="option.key" /> {{ option.name }}
-          <span class="quiet small">{{ option.key === ANY_SCRAP ? 'leftovers of any suitable paper' : `${option.kind}, ${option.weight} g/m², ${count(onHand(option), 'sheet')}` }}</span></span>
+          <span class="quiet small">{{ option.key === ANY_SCRAP ? 'leftovers of any suitable paper'
+            : `${option.kind}, ${option.weight} g/m², ${count(onHand(option), 'sheet')}` }}</span></span>
       </template>
     </Select>
     <span

@@ -4,7 +4,13 @@ import type { Construction, Part } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
 
 /** All patterns of a card, drawn to one scale: side by side where they stay large enough, else below each other. */
-const { blanks } = defineProps<{ construction: Construction, blanks: Part[], papers: Record<string, string>, units: Units, chosen?: string }>()
+const { blanks } = defineProps<{
+  construction: Construction
+  blanks: Part[]
+  papers: Record<string, string>
+  units: Units
+  chosen?: string
+}>()
 const emit = defineEmits<{ choose: [part: string] }>()
 
 const board = useTemplateRef('board')

@@ -8,12 +8,18 @@ const { card, full = false } = defineProps<{ card: PreparedCard, full?: boolean,
 const emit = defineEmits<{ choose: [part: string] }>()
 const work = useClassStore()
 /** What a size does not say about a piece. */
-const aboutOf = ({ kind, windows, slits, shaped }: PreparedPiece) => [
-  kind === 'hidden' && 'hidden: any scrap will do',
-  shaped && 'cut to shape after scoring',
-  slits.length > 0 && count(slits.length, 'slit'),
-  ...windows.map(({ name, width, height }) => `${name.toLowerCase()} ${formatLength(width.value, work.units)} × ${formatLength(height.value, work.units)}`),
-].filter(Boolean).join(', ')
+const aboutOf = ({ kind, windows, slits, shaped }: PreparedPiece) =>
+  [
+    kind === 'hidden' && 'hidden: any scrap will do',
+    shaped && 'cut to shape after scoring',
+    slits.length > 0 && count(slits.length, 'slit'),
+    ...windows.map(
+      ({ name, width, height }) =>
+        `${name.toLowerCase()} ${formatLength(width.value, work.units)} × ${formatLength(height.value, work.units)}`,
+    ),
+  ]
+    .filter(Boolean)
+    .join(', ')
 const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height }) => [width.value, height.value]), 1))
 </script>
 

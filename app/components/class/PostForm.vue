@@ -4,23 +4,52 @@ import type { EnvelopeEntry, PostEntry, RateEntry } from '../../../core/document
 
 /** Envelopes and rates of the class. The figures it starts with are made up; the maker puts in what the post asks. */
 const work = useClassStore()
-const post = computed(() => work.document!.post)
-const mark = computed(() => work.preparation!.cutter.mark)
-const SIDES = [{ key: 'width', label: 'Width' }, { key: 'height', label: 'Height' }] as const
+const post = computed(() => work.batch.post)
+const mark = computed(() => work.prepared.cutter.mark)
+const SIDES = [
+  { key: 'width', label: 'Width' },
+  { key: 'height', label: 'Height' },
+] as const
 
 function set(label: string, change: (post: PostEntry) => void) {
   work.edit(`post ${label}`, document => change(document.post))
 }
-const addEnvelope = () => set('add envelope', ({ envelopes }) => void envelopes.push({ key: uniqueKey('envelope'), name: free('Envelope', envelopes), width: work.units === 'inch' ? '5 3/4 in' : '162 mm', height: work.units === 'inch' ? '8 3/4 in' : '229 mm' }))
-const addRate = () => set('add rate', ({ rates }) => void rates.push({ key: uniqueKey('rate'), name: free('Rate', rates), width: '250 mm', height: '353 mm', thickness: '25 mm', weight: 500, price: 300 }))
+const addEnvelope = () =>
+  set(
+    'add envelope',
+    ({ envelopes }) =>
+      void envelopes.push({
+        key: uniqueKey('envelope'),
+        name: free('Envelope', envelopes),
+        width: work.units === 'inch' ? '5 3/4 in' : '162 mm',
+        height: work.units === 'inch' ? '8 3/4 in' : '229 mm',
+      }),
+  )
+const addRate = () =>
+  set(
+    'add rate',
+    ({ rates }) =>
+      void rates.push({
+        key: uniqueKey('rate'),
+        name: free('Rate', rates),
+        width: '250 mm',
+        height: '353 mm',
+        thickness: '25 mm',
+        weight: 500,
+        price: 300,
+      }),
+  )
 const free = (stem: string, taken: { name: string }[]) => {
   let number = taken.length + 1
   while (taken.some(({ name }) => name === `${stem} ${number}`)) number++
   return `${stem} ${number}`
 }
-const rename = (kind: 'envelopes' | 'rates', index: number, name: string) => name.trim() && set(`${kind} ${index} name`, all => void (all[kind][index]!.name = name.slice(0, BOUNDS.title)))
-const envelope = (index: number, key: keyof EnvelopeEntry, value: string) => set(`envelope ${index} ${key}`, ({ envelopes }) => void (envelopes[index]![key] = value))
-const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry[K]) => set(`rate ${index} ${key}`, ({ rates }) => void (rates[index]![key] = value))
+const rename = (kind: 'envelopes' | 'rates', index: number, name: string) =>
+  name.trim() && set(`${kind} ${index} name`, all => void (all[kind][index]!.name = name.slice(0, BOUNDS.title)))
+const envelope = (index: number, key: keyof EnvelopeEntry, value: string) =>
+  set(`envelope ${index} ${key}`, ({ envelopes }) => void (envelopes[index]![key] = value))
+const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry[K]) =>
+  set(`rate ${index} ${key}`, ({ rates }) => void (rates[index]![key] = value))
 </script>
 
 <template>
@@ -156,8 +185,24 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
 </template>
 
 <style scoped>
-summary { cursor: pointer; font-weight: 600; }
-.stack { margin-top: 0.75rem; }
-.entry { display: flex; flex-wrap: wrap; gap: 0.5rem 0.9rem; align-items: end; border: 0; border-top: 1px solid var(--line); padding: 0.6rem 0 0; margin: 0; }
-.entry :deep(.p-inputnumber input) { width: 5rem; }
+summary {
+  cursor: pointer;
+  font-weight: 600;
+}
+.stack {
+  margin-top: 0.75rem;
+}
+.entry {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 0.9rem;
+  align-items: end;
+  border: 0;
+  border-top: 1px solid var(--line);
+  padding: 0.6rem 0 0;
+  margin: 0;
+}
+.entry :deep(.p-inputnumber input) {
+  width: 5rem;
+}
 </style>

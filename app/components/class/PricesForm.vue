@@ -4,7 +4,7 @@ import type { PricesEntry } from '../../../core/document'
 
 /** What tape and foam cost; sheets carry their price on the shelf. */
 const work = useClassStore()
-const prices = computed(() => work.document!.prices)
+const prices = computed(() => work.batch.prices)
 const FIELDS = [
   { key: 'tapePerMetre', label: 'Cents for a metre of tape' },
   { key: 'foamPad', label: 'Cents for a foam pad' },

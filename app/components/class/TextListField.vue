@@ -10,10 +10,15 @@ const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
 const id = useId()
 const draft = ref(modelValue)
 const typing = ref(false)
-watch(() => modelValue, () => {
-  if (!typing.value) draft.value = modelValue
-})
-const reason = computed(() => (draft.value.length > BOUNDS.parameter ? `At most ${BOUNDS.parameter} characters.` : parameter.problem(draft.value, units)))
+watch(
+  () => modelValue,
+  () => {
+    if (!typing.value) draft.value = modelValue
+  },
+)
+const reason = computed(() =>
+  draft.value.length > BOUNDS.parameter ? `At most ${BOUNDS.parameter} characters.` : parameter.problem(draft.value, units),
+)
 
 function take(text: string) {
   draft.value = text

@@ -40,7 +40,10 @@ async function keep() {
       novalidate
       @submit.prevent="keep"
     >
-      <p>It stands in the catalogue with these parameters and can be added to any class in {{ units === 'inch' ? 'inches' : 'millimetres' }}.</p>
+      <p>
+        It stands in the catalogue with these parameters and can be added to any class in
+        {{ units === 'inch' ? 'inches' : 'millimetres' }}.
+      </p>
       <div class="field">
         <label :for="id">Name of the variant</label>
         <InputText

@@ -11,11 +11,19 @@ const at = (field: string) => problemAt(problems, field)
 const day = computed({
   get: () => (details.value.date ? new Date(`${details.value.date}T12:00:00`) : null),
   set: (date: Date | null) => {
-    details.value.date = date ? [date.getFullYear(), String(date.getMonth() + 1).padStart(2, '0'), String(date.getDate()).padStart(2, '0')].join('-') : ''
+    details.value.date = date
+      ? [date.getFullYear(), String(date.getMonth() + 1).padStart(2, '0'), String(date.getDate()).padStart(2, '0')].join('-')
+      : ''
   },
 })
-const UNITS = [{ value: 'inch', label: 'Inches' }, { value: 'metric', label: 'Millimetres' }]
-const DELIVERY = [{ value: 'in person', label: 'In person' }, { value: 'by post', label: 'By post' }]
+const UNITS = [
+  { value: 'inch', label: 'Inches' },
+  { value: 'metric', label: 'Millimetres' },
+]
+const DELIVERY = [
+  { value: 'in person', label: 'In person' },
+  { value: 'by post', label: 'By post' },
+]
 </script>
 
 <template>

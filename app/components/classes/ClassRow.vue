@@ -16,7 +16,9 @@ const day = computed(() => {
 const state = computed(() => {
   if (entry.cards.length === 0) return { word: 'no cards yet', icon: 'tabler:circle-dashed', kind: 'open' }
   if (entry.stops > 0) return { word: `${entry.stops} to settle`, icon: 'tabler:alert-octagon', kind: 'stop' }
-  return past ? { word: 'taught', icon: 'tabler:archive', kind: 'done' } : { word: 'pieces settled', icon: 'tabler:circle-check', kind: 'done' }
+  return past
+    ? { word: 'taught', icon: 'tabler:archive', kind: 'done' }
+    : { word: 'pieces settled', icon: 'tabler:circle-check', kind: 'done' }
 })
 
 const actions = [
@@ -103,19 +105,62 @@ async function remove() {
 
 <style scoped>
 .entry {
-  display: grid; grid-template-columns: 5.5rem minmax(14rem, 1.3fr) minmax(12rem, 1.2fr) 10rem auto; gap: 1.25rem; align-items: center;
-  background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; padding: 0.7rem 1rem; margin-bottom: 0.6rem; min-height: 5.4rem;
+  display: grid;
+  grid-template-columns: 5.5rem minmax(14rem, 1.3fr) minmax(12rem, 1.2fr) 10rem auto;
+  gap: 1.25rem;
+  align-items: center;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 0.7rem 1rem;
+  margin-bottom: 0.6rem;
+  min-height: 5.4rem;
 }
-.day { display: grid; justify-items: center; line-height: 1.1; font-size: var(--small); color: var(--quiet); padding-right: 1.1rem; background: var(--score-upright) right / 1px 100% no-repeat; }
-.day strong { font-size: 1.75rem; color: var(--ink); font-weight: 600; }
-.what h3 { font-size: 1.2rem; }
-.what a { color: var(--ink); text-decoration-color: var(--accent); text-underline-offset: 3px; }
-.cards { display: grid; }
-.state { display: flex; align-items: center; gap: 0.4rem; font-weight: 600; }
-.state.stop { color: var(--stop); }
-.state.open, .state.done { color: var(--quiet); }
+.day {
+  display: grid;
+  justify-items: center;
+  line-height: 1.1;
+  font-size: var(--small);
+  color: var(--quiet);
+  padding-right: 1.1rem;
+  background: var(--score-upright) right / 1px 100% no-repeat;
+}
+.day strong {
+  font-size: 1.75rem;
+  color: var(--ink);
+  font-weight: 600;
+}
+.what h3 {
+  font-size: 1.2rem;
+}
+.what a {
+  color: var(--ink);
+  text-decoration-color: var(--accent);
+  text-underline-offset: 3px;
+}
+.cards {
+  display: grid;
+}
+.state {
+  display: flex;
+  align-items: center;
+  gap: 0.4rem;
+  font-weight: 600;
+}
+.state.stop {
+  color: var(--stop);
+}
+.state.open,
+.state.done {
+  color: var(--quiet);
+}
 @media (max-width: 900px) {
-  .entry { grid-template-columns: 4.5rem 1fr auto; }
-  .cards, .state { grid-column: 2; }
+  .entry {
+    grid-template-columns: 4.5rem 1fr auto;
+  }
+  .cards,
+  .state {
+    grid-column: 2;
+  }
 }
 </style>

@@ -11,7 +11,10 @@ const id = useId()
 
 async function copy() {
   try {
-    const { id: copied } = await $fetch<{ id: number }>(`/api/classes/${entry.id}/copy`, { method: 'POST', body: { title: title.value, date: date.value } })
+    const { id: copied } = await $fetch<{ id: number }>(`/api/classes/${entry.id}/copy`, {
+      method: 'POST',
+      body: { title: title.value, date: date.value },
+    })
     await navigateTo(`/classes/${copied}/cards`)
   }
   catch (error) {

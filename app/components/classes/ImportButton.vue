@@ -13,12 +13,20 @@ async function take(event: Event) {
   input.value = ''
   if (!file) return
   if (file.size > BOUNDS.file) {
-    refused.value = { file: file.name, message: `The file has ${Math.round(file.size / 1e6)} MB; a batch file has at most ${BOUNDS.file / 1e6} MB. Nothing was changed.`, problems: [] }
+    refused.value = {
+      file: file.name,
+      message: `The file has ${Math.round(file.size / 1e6)} MB; a batch file has at most ${BOUNDS.file / 1e6} MB. Nothing was changed.`,
+      problems: [],
+    }
     return
   }
   busy.value = true
   try {
-    const { id } = await $fetch<{ id: number }>('/api/import', { method: 'POST', body: await file.text(), headers: { 'Content-Type': 'application/json' } })
+    const { id } = await $fetch<{ id: number }>('/api/import', {
+      method: 'POST',
+      body: await file.text(),
+      headers: { 'Content-Type': 'application/json' },
+    })
     emit('imported')
     await navigateTo(`/classes/${id}/cards`)
   }

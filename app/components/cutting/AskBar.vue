@@ -1,6 +1,13 @@
 <script setup lang="ts">
 /** Heading of a question that takes a while: asks it, shows how far it is, stops it, and says what went wrong. */
-const { counter } = defineProps<{ heading: string, ask: string, stop: string, busy: string, counter: ReturnType<typeof useKitCount>, disabled?: boolean }>()
+const { counter } = defineProps<{
+  heading: string
+  ask: string
+  stop: string
+  busy: string
+  counter: ReturnType<typeof useKitCount>
+  disabled?: boolean
+}>()
 const emit = defineEmits<{ ask: [] }>()
 const running = computed(() => counter.running.value)
 const share = computed(() => Math.round(100 * counter.share.value))

@@ -78,12 +78,47 @@ const product = ({ kind, name, quantity }: BenchStep['keep']) => (kind === 'wast
 </template>
 
 <style scoped>
-ol { list-style: none; counter-reset: cut; margin: 0; padding: 0; display: grid; align-content: start; }
-li { counter-increment: cut; display: grid; grid-template-columns: 6.5rem 1fr; gap: 0.75rem; align-items: baseline; padding: 0.35rem 0.5rem 0.35rem 2rem; border-bottom: 1px solid var(--line); position: relative; }
-li::before { content: counter(cut); position: absolute; left: 0.4rem; top: 0.5rem; color: var(--quiet); }
-li:hover, li:focus { background: color-mix(in srgb, var(--accent) 10%, transparent); }
-.turn { color: var(--quiet); }
-.fence { display: grid; }
-.fence strong { font-size: var(--measure); }
-.note { display: block; color: var(--warn); font-size: var(--small); }
+ol {
+  list-style: none;
+  counter-reset: cut;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  align-content: start;
+}
+li {
+  counter-increment: cut;
+  display: grid;
+  grid-template-columns: 6.5rem 1fr;
+  gap: 0.75rem;
+  align-items: baseline;
+  padding: 0.35rem 0.5rem 0.35rem 2rem;
+  border-bottom: 1px solid var(--line);
+  position: relative;
+}
+li::before {
+  content: counter(cut);
+  position: absolute;
+  left: 0.4rem;
+  top: 0.5rem;
+  color: var(--quiet);
+}
+li:hover,
+li:focus {
+  background: color-mix(in srgb, var(--accent) 10%, transparent);
+}
+.turn {
+  color: var(--quiet);
+}
+.fence {
+  display: grid;
+}
+.fence strong {
+  font-size: var(--measure);
+}
+.note {
+  display: block;
+  color: var(--warn);
+  font-size: var(--small);
+}
 </style>

@@ -7,8 +7,10 @@ const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
 const cutting = usePaperCutting(() => entry.paper.key)
 const cut = computed(() => (cutting.entry.value?.layouts ?? []).filter(layout => layout.cut > 0))
-const rows = computed(() => entry.problem.demands.map(demand => ({ ...demand, wanted: entry.wanted.get(demand.key) ?? 0, spoiled: cutting.spoiledOf(demand.key) })))
-type Row = typeof rows.value[number]
+const rows = computed(() =>
+  entry.problem.demands.map(demand => ({ ...demand, wanted: entry.wanted.get(demand.key) ?? 0, spoiled: cutting.spoiledOf(demand.key) })),
+)
+type Row = (typeof rows.value)[number]
 const COLUMNS = [
   { key: 'name', head: 'Piece', text: ({ name }: Row) => name },
   { key: 'size', head: 'Width × height' },
@@ -29,7 +31,8 @@ const COLUMNS = [
         v-if="cut.length === 0"
         class="quiet small"
       >
-        Note above how many sheets of a layout are cut, and here what was spoiled: the plan is then made for what is missing. Sheets that are cut count as taken from what is on hand until the shelf is brought up to date.
+        Note above how many sheets of a layout are cut, and here what was spoiled: the plan is then made for what is missing. Sheets
+        that are cut count as taken from what is on hand until the shelf is brought up to date.
       </p>
       <p
         v-for="layout in cut"

@@ -12,31 +12,60 @@ const now = computed(() => JSON.stringify(kits.value.map(({ paper, problem }) =>
 
 function ask() {
   asked.value = now.value
-  counter.ask(kits.value.flatMap((kit) => {
-    const oneMore = (supply: Supply) => ({ ...kit, problem: { ...kit.problem, supplies: kit.problem.supplies.map(other => (other === supply ? { ...other, onHand: other.onHand + 1 } : other)) } })
-    return [
-      { key: key(kit.paper.key), kit },
-      ...kit.problem.supplies.filter(({ kind }) => kind === 'sheet').map(supply => ({ key: key(kit.paper.key, supply.key), kit: oneMore(supply) })),
-    ]
-  }))
+  counter.ask(
+    kits.value.flatMap((kit) => {
+      const oneMore = (supply: Supply) => ({
+        ...kit,
+        problem: {
+          ...kit.problem,
+          supplies: kit.problem.supplies.map(other => (other === supply ? { ...other, onHand: other.onHand + 1 } : other)),
+        },
+      })
+      return [
+        { key: key(kit.paper.key), kit },
+        ...kit.problem.supplies
+          .filter(({ kind }) => kind === 'sheet')
+          .map(supply => ({ key: key(kit.paper.key, supply.key), kit: oneMore(supply) })),
+      ]
+    }),
+  )
 }
 
-const rows = computed(() => kits.value.flatMap(({ paper, problem }) => {
-  const from = counter.answers.value.get(key(paper.key))
-  if (!from) return []
-  const more = problem.supplies.filter(({ kind }) => kind === 'sheet').flatMap((supply) => {
-    const then = counter.answers.value.get(key(paper.key, supply.key))
-    return then ? [{ supply, kits: then.kits - from.kits }] : []
-  })
-  const sheets = problem.supplies.filter(({ kind }) => kind === 'sheet').reduce((sum, { onHand }) => sum + onHand, 0)
-  return [{ paper, sheets, offcuts: problem.supplies.filter(({ kind }) => kind === 'offcut').reduce((sum, { onHand }) => sum + onHand, 0), from, more }]
-}))
-type Row = typeof rows.value[number]
-const least = computed(() => (rows.value.length === kits.value.length && rows.value.length > 0 ? Math.min(...rows.value.map(({ from }) => from.kits)) : undefined))
+const rows = computed(() =>
+  kits.value.flatMap(({ paper, problem }) => {
+    const from = counter.answers.value.get(key(paper.key))
+    if (!from) return []
+    const more = problem.supplies
+      .filter(({ kind }) => kind === 'sheet')
+      .flatMap((supply) => {
+        const then = counter.answers.value.get(key(paper.key, supply.key))
+        return then ? [{ supply, kits: then.kits - from.kits }] : []
+      })
+    const sheets = problem.supplies.filter(({ kind }) => kind === 'sheet').reduce((sum, { onHand }) => sum + onHand, 0)
+    return [
+      {
+        paper,
+        sheets,
+        offcuts: problem.supplies.filter(({ kind }) => kind === 'offcut').reduce((sum, { onHand }) => sum + onHand, 0),
+        from,
+        more,
+      },
+    ]
+  }),
+)
+type Row = (typeof rows.value)[number]
+const least = computed(() =>
+  rows.value.length === kits.value.length && rows.value.length > 0 ? Math.min(...rows.value.map(({ from }) => from.kits)) : undefined,
+)
 const first = computed(() => rows.value.filter(({ from }) => from.kits === least.value))
 const COLUMNS = [
   { key: 'paper', head: 'Paper' },
-  { key: 'hand', head: 'On hand', number: true, text: ({ sheets, offcuts }: Row) => `${count(sheets, 'sheet')}${offcuts > 0 ? `, ${count(offcuts, 'offcut')}` : ''}` },
+  {
+    key: 'hand',
+    head: 'On hand',
+    number: true,
+    text: ({ sheets, offcuts }: Row) => `${count(sheets, 'sheet')}${offcuts > 0 ? `, ${count(offcuts, 'offcut')}` : ''}`,
+  },
   { key: 'kits', head: 'Kits', number: true },
   { key: 'more', head: 'One more sheet' },
 ]
@@ -66,7 +95,8 @@ const COLUMNS = [
       v-if="least !== undefined"
       class="answer"
     >
-      <strong>{{ count(least, 'kit') }}</strong> from what is on hand; {{ first.map(({ paper }) => paper.name).join(' and ') }} {{ first.length === 1 ? 'runs' : 'run' }} out first.
+      <strong>{{ count(least, 'kit') }}</strong> from what is on hand;
+      {{ first.map(({ paper }) => paper.name).join(' and ') }} {{ first.length === 1 ? 'runs' : 'run' }} out first.
       <span
         v-if="asked !== now"
         class="quiet"

@@ -12,34 +12,50 @@ const chosen = ref('')
 const card = computed(() => cards.value.find(({ entry }) => entry.key === chosen.value) ?? cards.value[0])
 const kits = computed(() => (work.settled && card.value ? kitProblems(work.settled.batch, work.settled.preparation, [card.value]) : []))
 const formats = formatsToTry()
-const usual = (stocks: { width: number, height: number }[]) => formats.find(({ width, height }) => stocks.some(stock => stock.width === width && stock.height === height))
+const usual = (stocks: { width: number, height: number }[]) =>
+  formats.find(({ width, height }) => stocks.some(stock => stock.width === width && stock.height === height))
 const nearby = shallowRef<NearbySize[]>([])
-watch(() => JSON.stringify([chosen.value, kits.value.map(({ problem }) => problem)]), () => {
-  counter.ask([])
-  nearby.value = []
-})
+watch(
+  () => JSON.stringify([chosen.value, kits.value.map(({ problem }) => problem)]),
+  () => {
+    counter.ask([])
+    nearby.value = []
+  },
+)
 
 function ask() {
   if (!work.settled || !card.value) return
   nearby.value = nearbySizes(work.settled.batch, work.settled.preparation, card.value.entry.key)
-  const of = (kit: typeof kits.value[number]) => {
+  const of = (kit: (typeof kits.value)[number]) => {
     const format = usual(kit.paper.stocks)
     return format && fromFormat(kit, format.width, format.height, SHEETS)
   }
   counter.ask([
-    ...formats.flatMap(({ name, width, height }) => kits.value.map(kit => ({ key: `format ${name} ${kit.paper.key}`, kit: fromFormat(kit, width, height, 1) }))),
-    ...kits.value.flatMap(kit => of(kit) ? [{ key: `now ${kit.paper.key}`, kit: of(kit)! }] : []),
-    ...nearby.value.flatMap(({ parameter, value, batch, card: changed }) => kitProblems(batch, { ...work.settled!.preparation, cards: [changed] })
-      .flatMap(kit => of(kit) ? [{ key: `near ${parameter} ${value} ${kit.paper.key}`, kit: of(kit)! }] : [])),
+    ...formats.flatMap(({ name, width, height }) =>
+      kits.value.map(kit => ({ key: `format ${name} ${kit.paper.key}`, kit: fromFormat(kit, width, height, 1) })),
+    ),
+    ...kits.value.flatMap(kit => (of(kit) ? [{ key: `now ${kit.paper.key}`, kit: of(kit)! }] : [])),
+    ...nearby.value.flatMap(({ parameter, value, batch, card: changed }) =>
+      kitProblems(batch, { ...work.settled!.preparation, cards: [changed] }).flatMap(kit =>
+        of(kit) ? [{ key: `near ${parameter} ${value} ${kit.paper.key}`, kit: of(kit)! }] : [],
+      ),
+    ),
   ])
 }
 
 const answered = computed(() => counter.answers.value.size > 0)
 const at = (key: string) => counter.answers.value.get(key)?.kits
-const better = computed(() => nearby.value.flatMap(({ parameter, label, value, shown }) => kits.value.flatMap(({ paper }) => {
-  const [now, then] = [at(`now ${paper.key}`), at(`near ${parameter} ${value} ${paper.key}`)]
-  return now !== undefined && then !== undefined && then > now ? [{ parameter, label, value, shown, paper, now, then }] : []
-})).sort((a, b) => b.then / b.now - a.then / a.now).slice(0, 8))
+const better = computed(() =>
+  nearby.value
+    .flatMap(({ parameter, label, value, shown }) =>
+      kits.value.flatMap(({ paper }) => {
+        const [now, then] = [at(`now ${paper.key}`), at(`near ${parameter} ${value} ${paper.key}`)]
+        return now !== undefined && then !== undefined && then > now ? [{ parameter, label, value, shown, paper, now, then }] : []
+      }),
+    )
+    .sort((a, b) => b.then / b.now - a.then / a.now)
+    .slice(0, 8),
+)
 
 function take({ parameter, value }: { parameter: string, value: string }) {
   const key = card.value!.entry.key
@@ -129,7 +145,8 @@ function take({ parameter, value }: { parameter: string, value: string }) {
         v-for="hint in better"
         :key="`${hint.parameter} ${hint.value} ${hint.paper.key}`"
       >
-        {{ hint.label }} of <strong>{{ hint.shown }}</strong> gives <strong>{{ hint.then }}</strong> kits instead of {{ hint.now }} from {{ SHEETS }} sheets of {{ hint.paper.name }}.
+        {{ hint.label }} of <strong>{{ hint.shown }}</strong> gives <strong>{{ hint.then }}</strong> kits instead of {{ hint.now }}
+        from {{ SHEETS }} sheets of {{ hint.paper.name }}.
         <Button
           link
           size="small"

@@ -13,8 +13,21 @@ const something = computed(() => outcome.value.usedUp.length > 0)
 /** Takes sheets and offcuts that are used up off the shelf, puts what is left onto it, and notes everything as cut. */
 function put() {
   const { paper, problem } = entry
-  work.edit(`the shelf of ${paper.name}`, batch => shelve(batch, paper.key, outcome.value.plan.layouts.map(layout => ({ layout, key: uniqueKey('kept') })), problem, outcome.value))
-  toast.add({ severity: 'success', summary: `The shelf of ${paper.name} is up to date.`, detail: 'Ctrl Z takes it back, for shelf and class together.', life: 4000 })
+  work.edit(`the shelf of ${paper.name}`, batch =>
+    shelve(
+      batch,
+      paper.key,
+      outcome.value.plan.layouts.map(layout => ({ layout, key: uniqueKey('kept') })),
+      problem,
+      outcome.value,
+    ),
+  )
+  toast.add({
+    severity: 'success',
+    summary: `The shelf of ${paper.name} is up to date.`,
+    detail: 'Ctrl Z takes it back, for shelf and class together.',
+    life: 4000,
+  })
 }
 </script>
 

@@ -20,13 +20,19 @@ const heldBy = ({ key }: KeyedLayout) => step.value?.lines.some(({ layout }) => 
 const isKept = (layout: KeyedLayout) => (entry.problem.fixed ?? []).some(({ key }) => key === layout.key)
 const pieces = (layout: Layout) => [...countsOf(layout.root)].map(([key, number]) => `${number} × ${entry.names.get(key)}`).join(', ')
 /** Papers that are cut in just the same way: their sheets can lie in one stack. */
-const together = computed(() => planner.papers.filter(other => other.paper.key !== entry.paper.key && entry.outcome && other.outcome && isCutAlike(entry.outcome, other.outcome)).map(({ paper }) => paper.name))
+const together = computed(() =>
+  planner.papers
+    .filter(other => other.paper.key !== entry.paper.key && entry.outcome && other.outcome && isCutAlike(entry.outcome, other.outcome))
+    .map(({ paper }) => paper.name),
+)
 /** What keeping layouts and doing without formats costs, in words; empty where it costs nothing. */
 const dearer = computed(() => {
   if (!entry.freePlan || !outcome.value) return ''
   const { sheets, spending } = entry.outcome!.choices[0]!.plan
   const [more, cents] = [sheets - entry.freePlan.sheets, spending - entry.freePlan.spending]
-  return [more > 0 ? `${count(more, 'sheet')} (${entry.freePlan.sheets} would do)` : '', cents > 0 ? `${money(cents)} more to buy` : ''].filter(Boolean).join(' and ')
+  return [more > 0 ? `${count(more, 'sheet')} (${entry.freePlan.sheets} would do)` : '', cents > 0 ? `${money(cents)} more to buy` : '']
+    .filter(Boolean)
+    .join(' and ')
 })
 /** How far the planning is, in words; nothing once it is settled. */
 const looking = computed(() => {
@@ -39,7 +45,7 @@ const saved = computed(() => (outcome.value ? outcome.value.settingsAlone - outc
 
 async function download(layout: KeyedLayout, number: number) {
   const { layoutSvg } = await import('../../../core/exports')
-  saveText(await layoutSvg(outcome.value!, layout.key, work.document!), `${entry.paper.key}-sheet-${number}.svg`, 'image/svg+xml')
+  saveText(await layoutSvg(outcome.value!, layout.key, work.batch), `${entry.paper.key}-sheet-${number}.svg`, 'image/svg+xml')
 }
 </script>
 
@@ -53,7 +59,8 @@ async function download(layout: KeyedLayout, number: number) {
       >
         {{ proofOf(outcome) }}.
         <span class="quiet">{{ Math.round(outcome.plan.yield * 100) }} % of the area is used,
-          {{ count(outcome.settings, 'fence setting') }}<template v-if="saved > 0"> ({{ outcome.settingsAlone }} if each layout were cut by itself)</template>, {{ count(outcome.strokes, 'stroke') }} of the blade, about {{ wholeMinutes(outcome.minutes) }} min.
+          {{ count(outcome.settings, 'fence setting') }}<template v-if="saved > 0"> ({{ outcome.settingsAlone }} if each layout were
+            cut by itself)</template>, {{ count(outcome.strokes, 'stroke') }} of the blade, about {{ wholeMinutes(outcome.minutes) }} min.
           {{ looking }}</span>
       </p>
       <p

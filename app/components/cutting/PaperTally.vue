@@ -40,11 +40,40 @@ const emit = defineEmits<{ choose: [paper?: string] }>()
 </template>
 
 <style scoped>
-nav { display: grid; border: 1px solid var(--line); border-radius: 3px; background: var(--sheet); }
-button { font: inherit; color: inherit; background: none; border: 0; border-bottom: 1px solid var(--line); display: grid; grid-template-columns: 30px 1fr auto; gap: 0.7rem; align-items: center; padding: 0.4rem 0.75rem; text-align: left; cursor: pointer; }
-button:last-child { border-bottom: 0; }
-button:hover { background: var(--ground); }
-button[aria-current='true'] { box-shadow: inset 4px 0 var(--accent); font-weight: 600; }
-.number { font-size: var(--measure); }
-.wrong { color: var(--stop); }
+nav {
+  display: grid;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  background: var(--sheet);
+}
+button {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  display: grid;
+  grid-template-columns: 30px 1fr auto;
+  gap: 0.7rem;
+  align-items: center;
+  padding: 0.4rem 0.75rem;
+  text-align: left;
+  cursor: pointer;
+}
+button:last-child {
+  border-bottom: 0;
+}
+button:hover {
+  background: var(--ground);
+}
+button[aria-current='true'] {
+  box-shadow: inset 4px 0 var(--accent);
+  font-weight: 600;
+}
+.number {
+  font-size: var(--measure);
+}
+.wrong {
+  color: var(--stop);
+}
 </style>

@@ -51,7 +51,9 @@ const wish = computed(() => cutting.entry.value?.moreSheets ?? null)
             @click="cutting.take(choice, choices)"
           >
             <strong>{{ count(choice.plan.sheets, 'sheet') }}</strong>
-            <span>{{ wholeMinutes(choice.minutes) }} min, {{ count(choice.settings, 'setting') }}, {{ count(choice.plan.layouts.length, 'layout') }}<template v-if="choice.plan.spending > 0">, {{ money(choice.plan.spending) }} to buy</template></span>
+            <span>{{ wholeMinutes(choice.minutes) }} min, {{ count(choice.settings, 'setting') }},
+              {{ count(choice.plan.layouts.length, 'layout') }}<template v-if="choice.plan.spending > 0">,
+                {{ money(choice.plan.spending) }} to buy</template></span>
             <span class="quiet small">{{ bestAt(choice) }}</span>
           </button>
         </li>
@@ -65,7 +67,7 @@ const wish = computed(() => cutting.entry.value?.moreSheets ?? null)
       <Button
         link
         size="small"
-        :label="`As the class wants it (${PRIORITY_WORDS[work.document!.wishes.priority]})`"
+        :label="`As the class wants it (${PRIORITY_WORDS[work.batch.wishes.priority]})`"
         @click="cutting.takeAsUsual()"
       />
     </p>
@@ -73,11 +75,46 @@ const wish = computed(() => cutting.entry.value?.moreSheets ?? null)
 </template>
 
 <style scoped>
-.both { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr); gap: 1.25rem; }
-ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.3rem; align-content: start; }
-button:not(.p-button) { font: inherit; color: inherit; width: 100%; text-align: left; background: none; border: 1px solid var(--line); border-radius: 3px; padding: 0.35rem 0.6rem; display: grid; grid-template-columns: 6rem 1fr; gap: 0 0.6rem; cursor: pointer; }
-button > .small { grid-column: 2; }
-button[aria-pressed='true'] { border-color: var(--accent); box-shadow: inset 4px 0 var(--accent); }
-button:hover { background: var(--ground); }
-@media (max-width: 900px) { .both { grid-template-columns: 1fr; } }
+.both {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
+  gap: 1.25rem;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.3rem;
+  align-content: start;
+}
+button:not(.p-button) {
+  font: inherit;
+  color: inherit;
+  width: 100%;
+  text-align: left;
+  background: none;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 0.35rem 0.6rem;
+  display: grid;
+  grid-template-columns: 6rem 1fr;
+  gap: 0 0.6rem;
+  cursor: pointer;
+}
+button > .small {
+  grid-column: 2;
+}
+button[aria-pressed='true'] {
+  border-color: var(--accent);
+  box-shadow: inset 4px 0 var(--accent);
+}
+button:hover {
+  background: var(--ground);
+}
+@media (max-width: 900px) {
+  .both {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

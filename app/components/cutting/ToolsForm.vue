@@ -6,9 +6,11 @@ import { MARKS, formatLength, lengthFrom, writeLength } from '../../../core/leng
 
 /** The trimmer and its habits; folded away because it seldom changes. */
 const work = useClassStore()
-const tools = computed(() => work.document!.tools)
-const mark = computed(() => work.preparation!.cutter.mark)
-const marks = computed(() => MARKS[work.units].map(length => ({ value: writeLength(length, work.units), label: formatLength(length, work.units, { unit: true }) })))
+const tools = computed(() => work.batch.tools)
+const mark = computed(() => work.prepared.cutter.mark)
+const marks = computed(() =>
+  MARKS[work.units].map(length => ({ value: writeLength(length, work.units), label: formatLength(length, work.units, { unit: true }) })),
+)
 
 const FIELDS = [
   { key: 'trimmer', label: 'Longest cut' },

@@ -44,12 +44,14 @@ function labelsAlong(along: 'x' | 'y'): Label[] {
     else if (!known.words.includes(crease.direction)) known.words = 'both ways'
   }
   const ends: number[] = []
-  return [...lines.values()].sort((a, b) => a.place - b.place).map((label) => {
-    let row = ends.findIndex(end => label.place - end >= FIGURE)
-    if (row < 0) row = ends.length
-    ends[row] = label.place
-    return { ...label, row }
-  })
+  return [...lines.values()]
+    .sort((a, b) => a.place - b.place)
+    .map((label) => {
+      let row = ends.findIndex(end => label.place - end >= FIGURE)
+      if (row < 0) row = ends.length
+      ends[row] = label.place
+      return { ...label, row }
+    })
 }
 const below = computed(() => labelsAlong('x'))
 const beside = computed(() => labelsAlong('y'))
@@ -59,8 +61,19 @@ const margin = computed(() => ({ left: 56, right: 14 + rowsOf(beside.value) * RO
 
 const spot = ([x, y]: Point, left = 0, bottom = height.value) => `${(left + x * scale).toFixed(1)},${(bottom - y * scale).toFixed(1)}`
 /** The edge of a part with its windows, as one path, its lower left corner at this place. */
-const pathOf = (shape: Part, left = 0, bottom = height.value) => [shape.outline ?? [[0, 0], [shape.width.value, 0], [shape.width.value, shape.height.value], [0, shape.height.value]] as Point[], ...shape.windows.map(windowOutline)]
-  .map(corners => `M${corners.map(corner => spot(corner, left, bottom)).join('L')}Z`).join('')
+const pathOf = (shape: Part, left = 0, bottom = height.value) =>
+  [
+    shape.outline
+    ?? ([
+      [0, 0],
+      [shape.width.value, 0],
+      [shape.width.value, shape.height.value],
+      [0, shape.height.value],
+    ] as Point[]),
+    ...shape.windows.map(windowOutline),
+  ]
+    .map(corners => `M${corners.map(corner => spot(corner, left, bottom)).join('L')}Z`)
+    .join('')
 const pointOf = ({ x, y }: Place): Point => [x.value, y.value]
 
 interface Laid {
@@ -90,20 +103,28 @@ const layers = computed(() => {
 /** Where the name of a panel stands: a place that lies in it for every shape that folds use. */
 function middle(panel: Panel) {
   // Where a flap is cut from its middle the name goes above it.
-  if (panel.holes) return { x: (panel.x.value + panel.width.value / 2) * scale, y: height.value - (panel.y.value + panel.height.value) * scale + 16 }
+  if (panel.holes)
+    return { x: (panel.x.value + panel.width.value / 2) * scale, y: height.value - (panel.y.value + panel.height.value) * scale + 16 }
   const corners = outlineOf(panel)
   // Many corners along one edge, as round steps, would pull the mean there.
-  const mean = (axis: 0 | 1) => corners.length > 5 ? (Math.min(...corners.map(corner => corner[axis])) + Math.max(...corners.map(corner => corner[axis]))) / 2 : corners.reduce((sum, corner) => sum + corner[axis], 0) / corners.length
+  const mean = (axis: 0 | 1) =>
+    corners.length > 5
+      ? (Math.min(...corners.map(corner => corner[axis])) + Math.max(...corners.map(corner => corner[axis]))) / 2
+      : corners.reduce((sum, corner) => sum + corner[axis], 0) / corners.length
   return { x: mean(0) * scale, y: height.value - mean(1) * scale }
 }
 /** Where the number of a crease stands: a quarter of the way along it, clear of names in the middle. */
-const numbered = ({ from, to }: Crease): Point => [from.x.value + (to.x.value - from.x.value) / 4, from.y.value + (to.y.value - from.y.value) / 4]
+const numbered = ({ from, to }: Crease): Point => [
+  from.x.value + (to.x.value - from.x.value) / 4,
+  from.y.value + (to.y.value - from.y.value) / 4,
+]
 /** Width of a letter of a name, about. */
 const LETTER = 6.6
 const nameOf = ({ name }: Panel) => (part.panels.length > 1 ? name : part.name)
 function roomy(panel: Panel) {
   const corners = outlineOf(panel)
-  const across = (axis: 0 | 1) => (Math.max(...corners.map(corner => corner[axis])) - Math.min(...corners.map(corner => corner[axis]))) * scale
+  const across = (axis: 0 | 1) =>
+    (Math.max(...corners.map(corner => corner[axis])) - Math.min(...corners.map(corner => corner[axis]))) * scale
   return across(0) >= nameOf(panel).length * LETTER && across(1) >= 16
 }
 const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'right'
@@ -256,20 +277,76 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
 </template>
 
 <style scoped>
-svg { display: block; max-width: 100%; height: auto; }
-.edge { stroke: var(--ink); stroke-width: 1.2; cursor: pointer; }
-.layer { stroke-width: 0.8; }
-.behind { fill-opacity: 0.25; stroke-dasharray: 2 3; }
-.chosen { stroke: var(--accent); stroke-width: 3; }
-.crease { stroke: var(--ink); stroke-width: 1.6; pointer-events: none; }
-.halo { stroke: var(--sheet); stroke-width: 4; stroke-opacity: 0.8; pointer-events: none; }
-.slit { stroke: var(--ink); stroke-width: 2.6; pointer-events: none; }
-.disc { fill: var(--sheet); stroke: var(--ink); }
-.count { font-size: 12px; font-weight: 700; }
-.leader { stroke: var(--line); stroke-width: 1; }
-.mountain { stroke-dasharray: 10 3 2 3; }
-.valley { stroke-dasharray: 6 4; }
-.dimension { font-size: 17px; font-weight: 500; }
-.word { font-size: 12px; fill: var(--quiet); }
-.name { font-size: 14px; font-weight: 600; paint-order: stroke; stroke: var(--sheet); stroke-width: 4px; stroke-linejoin: round; pointer-events: none; }
+svg {
+  display: block;
+  max-width: 100%;
+  height: auto;
+}
+.edge {
+  stroke: var(--ink);
+  stroke-width: 1.2;
+  cursor: pointer;
+}
+.layer {
+  stroke-width: 0.8;
+}
+.behind {
+  fill-opacity: 0.25;
+  stroke-dasharray: 2 3;
+}
+.chosen {
+  stroke: var(--accent);
+  stroke-width: 3;
+}
+.crease {
+  stroke: var(--ink);
+  stroke-width: 1.6;
+  pointer-events: none;
+}
+.halo {
+  stroke: var(--sheet);
+  stroke-width: 4;
+  stroke-opacity: 0.8;
+  pointer-events: none;
+}
+.slit {
+  stroke: var(--ink);
+  stroke-width: 2.6;
+  pointer-events: none;
+}
+.disc {
+  fill: var(--sheet);
+  stroke: var(--ink);
+}
+.count {
+  font-size: 12px;
+  font-weight: 700;
+}
+.leader {
+  stroke: var(--line);
+  stroke-width: 1;
+}
+.mountain {
+  stroke-dasharray: 10 3 2 3;
+}
+.valley {
+  stroke-dasharray: 6 4;
+}
+.dimension {
+  font-size: 17px;
+  font-weight: 500;
+}
+.word {
+  font-size: 12px;
+  fill: var(--quiet);
+}
+.name {
+  font-size: 14px;
+  font-weight: 600;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
+  stroke-linejoin: round;
+  pointer-events: none;
+}
 </style>

@@ -3,7 +3,14 @@ import type { Construction, DrawnPanel, View } from '../../../core/folds'
 import { drawFolded } from '../../../core/folds'
 
 /** The folded card drawn from its model, at one opening and from one side. */
-const { construction, opening, view = { turn: -28, tilt: 18 }, width, height, papers = {} } = defineProps<{
+const {
+  construction,
+  opening,
+  view = { turn: -28, tilt: 18 },
+  width,
+  height,
+  papers = {},
+} = defineProps<{
   construction: Construction
   opening: number
   view?: View
@@ -19,15 +26,20 @@ const MARGIN = 8
 const panels = computed(() => drawFolded(construction, opening, view))
 /** Closed and displayed card both fit, so that the drawing does not jump while it opens. */
 const frame = computed(() => {
-  const points = [0, 0.5, 1].flatMap(t => drawFolded(construction, t, view)).concat(panels.value).flatMap(panel => panel.points)
+  const points = [0, 0.5, 1]
+    .flatMap(t => drawFolded(construction, t, view))
+    .concat(panels.value)
+    .flatMap(panel => panel.points)
   const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
   const box = { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) }
   const scale = Math.min((width - 2 * MARGIN) / (box.right - box.left), (height - 2 * MARGIN) / (box.bottom - box.top))
-  return { scale, x: width / 2 - scale * (box.left + box.right) / 2, y: height / 2 - scale * (box.top + box.bottom) / 2 }
+  return { scale, x: width / 2 - (scale * (box.left + box.right)) / 2, y: height / 2 - (scale * (box.top + box.bottom)) / 2 }
 })
 const path = ({ points, holes }: DrawnPanel) => {
   const { scale, x, y } = frame.value
-  return [points, ...holes].map(corners => `M${corners.map(corner => `${(x + scale * corner[0]).toFixed(1)},${(y + scale * corner[1]).toFixed(1)}`).join('L')}Z`).join('')
+  return [points, ...holes]
+    .map(corners => `M${corners.map(corner => `${(x + scale * corner[0]).toFixed(1)},${(y + scale * corner[1]).toFixed(1)}`).join('L')}Z`)
+    .join('')
 }
 </script>
 

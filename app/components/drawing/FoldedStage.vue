@@ -5,7 +5,17 @@ import type { Box, Construction, Panel, Part, Point, View } from '../../../core/
 import { boxOf, holesOf, isWhole, outlineOf, panelKey, poseOf } from '../../../core/folds'
 
 /** The folded card in space, seen from one side. Draws when something changed, never by itself. */
-const { construction, opening, view, papers, looks, width, height, chosen, creases = false } = defineProps<{
+const {
+  construction,
+  opening,
+  view,
+  papers,
+  looks,
+  width,
+  height,
+  chosen,
+  creases = false,
+} = defineProps<{
   construction: Construction
   opening: number
   view: View
@@ -66,9 +76,18 @@ onBeforeUnmount(() => {
   })
   renderer?.dispose()
 })
-watch(() => [construction, papers, looks, creases], () => build())
-watch(() => opening, () => place())
-watch(() => [view.turn, view.tilt, chosen], () => draw())
+watch(
+  () => [construction, papers, looks, creases],
+  () => build(),
+)
+watch(
+  () => opening,
+  () => place(),
+)
+watch(
+  () => [view.turn, view.tilt, chosen],
+  () => draw(),
+)
 
 function clear() {
   card?.traverse((object) => {
@@ -87,7 +106,12 @@ function build() {
       const mesh = new three.Mesh(geometryOf(part, panel), paperMaterial(part, false))
       mesh.matrixAutoUpdate = false
       mesh.userData.part = part
-      mesh.add(new three.LineSegments(new three.EdgesGeometry(mesh.geometry), kept('edges', () => new three.LineBasicMaterial({ color: 0x2a2622, transparent: true, opacity: 0.55 }))))
+      mesh.add(
+        new three.LineSegments(
+          new three.EdgesGeometry(mesh.geometry),
+          kept('edges', () => new three.LineBasicMaterial({ color: 0x2a2622, transparent: true, opacity: 0.55 })),
+        ),
+      )
       meshes.set(panelKey(panel), mesh)
       card.add(mesh)
     }
@@ -99,7 +123,7 @@ function build() {
   place()
 }
 
-const halfDiagonal = ({ least, most }: Box) => Math.hypot(...least.map((low, axis) => (most[axis]! - low) / 2 * SCALE))
+const halfDiagonal = ({ least, most }: Box) => Math.hypot(...least.map((low, axis) => ((most[axis]! - low) / 2) * SCALE))
 
 function geometryOf(part: Part, panel: Panel) {
   const spot = ([x, y]: Point): [number, number] => [(x - panel.x.value) * SCALE, (y - panel.y.value) * SCALE]
@@ -114,9 +138,19 @@ function markCreases(part: Part) {
   for (const { between, from, to, direction } of part.creases) {
     const panel = part.panels.find(({ key }) => key === between[0])!
     const ends = [from, to].map(({ x, y }) => new three.Vector3((x.value - panel.x.value) * SCALE, (y.value - panel.y.value) * SCALE, 0))
-    const line = new three.Line(new three.BufferGeometry().setFromPoints(ends), kept(direction, () => new three.LineDashedMaterial({
-      color: direction === 'mountain' ? 0xb3261e : 0x1d4ed8, dashSize: direction === 'mountain' ? 0.22 : 0.12, gapSize: direction === 'mountain' ? 0.06 : 0.1, depthTest: false,
-    })))
+    const line = new three.Line(
+      new three.BufferGeometry().setFromPoints(ends),
+      kept(
+        direction,
+        () =>
+          new three.LineDashedMaterial({
+            color: direction === 'mountain' ? 0xb3261e : 0x1d4ed8,
+            dashSize: direction === 'mountain' ? 0.22 : 0.12,
+            gapSize: direction === 'mountain' ? 0.06 : 0.1,
+            depthTest: false,
+          }),
+      ),
+    )
     line.computeLineDistances()
     line.renderOrder = 1
     meshes.get(panelKey(panel))?.add(line)
@@ -132,9 +166,15 @@ function kept(name: string, make: () => Material): Material {
 /** The paper of a part, glowing where the part is chosen. */
 function paperMaterial({ key, printTop }: Part, glowing: boolean): Material {
   const paper = looks.find(look => look.key === papers[key])
-  return kept(`${paper ? `${paper.key} ${paper.colour} ${paper.motif} ${printTop}` : 'plain'} ${glowing}`, () => new three.MeshLambertMaterial({
-    map: paper ? textureOf(paper, printTop) : null, side: three.DoubleSide, emissive: glowing ? 0x402000 : 0x000000,
-  }))
+  return kept(
+    `${paper ? `${paper.key} ${paper.colour} ${paper.motif} ${printTop}` : 'plain'} ${glowing}`,
+    () =>
+      new three.MeshLambertMaterial({
+        map: paper ? textureOf(paper, printTop) : null,
+        side: three.DoubleSide,
+        emissive: glowing ? 0x402000 : 0x000000,
+      }),
+  )
 }
 
 /** The paper as a tile that repeats; the top of the print lies where the part wants it. */
@@ -160,13 +200,30 @@ function place() {
   if (!renderer) return
   const pose = poseOf(construction, opening, APART)
   const { least, most } = boxOf(construction, pose)
-  card?.position.set(...least.map((low, axis) => -(low + most[axis]!) / 2 * SCALE) as [number, number, number])
+  card?.position.set(...(least.map((low, axis) => (-(low + most[axis]!) / 2) * SCALE) as [number, number, number]))
   for (const [key, mesh] of meshes) {
     const frame = pose.get(key)
     mesh.visible = frame !== undefined
     if (!frame) continue
     const { origin, x, y, normal } = frame
-    mesh.matrix.set(x[0], y[0], normal[0], origin[0] * SCALE, x[1], y[1], normal[1], origin[1] * SCALE, x[2], y[2], normal[2], origin[2] * SCALE, 0, 0, 0, 1)
+    mesh.matrix.set(
+      x[0],
+      y[0],
+      normal[0],
+      origin[0] * SCALE,
+      x[1],
+      y[1],
+      normal[1],
+      origin[1] * SCALE,
+      x[2],
+      y[2],
+      normal[2],
+      origin[2] * SCALE,
+      0,
+      0,
+      0,
+      1,
+    )
   }
   draw()
 }
@@ -175,9 +232,13 @@ function draw() {
   if (!renderer || asked) return
   asked = requestAnimationFrame(() => {
     asked = 0
-    const [turn, tilt] = [view.turn * Math.PI / 180, view.tilt * Math.PI / 180]
-    const distance = radius / Math.sin(SEEN / 2 * Math.PI / 180) * 0.97
-    camera.position.set(-Math.sin(turn) * Math.cos(tilt) * distance, Math.sin(tilt) * distance, Math.cos(turn) * Math.cos(tilt) * distance)
+    const [turn, tilt] = [(view.turn * Math.PI) / 180, (view.tilt * Math.PI) / 180]
+    const distance = (radius / Math.sin(((SEEN / 2) * Math.PI) / 180)) * 0.97
+    camera.position.set(
+      -Math.sin(turn) * Math.cos(tilt) * distance,
+      Math.sin(tilt) * distance,
+      Math.cos(turn) * Math.cos(tilt) * distance,
+    )
     camera.lookAt(0, 0, 0)
     for (const mesh of meshes.values()) mesh.material = paperMaterial(mesh.userData.part, mesh.userData.part.key === chosen)
     renderer!.render(scene, camera)
@@ -188,8 +249,11 @@ function pick(event: MouseEvent) {
   if (!renderer) return
   const { left, top, width: wide, height: high } = canvas.value!.getBoundingClientRect()
   const ray = new three.Raycaster()
-  ray.setFromCamera(new three.Vector2((event.clientX - left) / wide * 2 - 1, 1 - (event.clientY - top) / high * 2), camera)
-  const hit = ray.intersectObjects([...meshes.values()].filter(({ visible }) => visible), false)[0]
+  ray.setFromCamera(new three.Vector2(((event.clientX - left) / wide) * 2 - 1, 1 - ((event.clientY - top) / high) * 2), camera)
+  const hit = ray.intersectObjects(
+    [...meshes.values()].filter(({ visible }) => visible),
+    false,
+  )[0]
   if (hit) emit('choose', hit.object.userData.part.key)
 }
 </script>

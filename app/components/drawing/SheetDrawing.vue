@@ -7,7 +7,16 @@ import { formatLength } from '../../../core/lengths'
 import type { Paper } from '../../../core/paper'
 
 /** One layout as a drawn sheet in its paper, with the cuts of one step brought out. */
-const { layout, supply, cutter, paper, names, units, width = 380, step } = defineProps<{
+const {
+  layout,
+  supply,
+  cutter,
+  paper,
+  names,
+  units,
+  width = 380,
+  step,
+} = defineProps<{
   layout: KeyedLayout
   cutter: Cutter
   supply: Supply
@@ -24,7 +33,7 @@ const frame = useTemplateRef('frame')
 const { width: room } = useElementSize(frame, { width, height: 0 })
 const scale = computed(() => {
   const available = Math.max(160, Math.min(room.value || width, width)) - MARGIN
-  return Math.min(available / supply.width, available * 1.05 / supply.height)
+  return Math.min(available / supply.width, (available * 1.05) / supply.height)
 })
 const size = computed(() => ({ width: supply.width * scale.value, height: supply.height * scale.value }))
 const leaves = computed(() => leavesOf(layout.root, cutter.kerf))
@@ -42,7 +51,7 @@ const edge = computed(() => {
   }
   return parts
 })
-const shortName = ({ node }: Placed) => node.kind === 'piece' ? (names.get(node.demand) ?? '').replace(/ \(.*?\)/g, '') : ''
+const shortName = ({ node }: Placed) => (node.kind === 'piece' ? (names.get(node.demand) ?? '').replace(/ \(.*?\)/g, '') : '')
 /** A name as far as there is room for it. */
 const fitted = (name: string, room: number) => {
   const most = Math.floor(room / 6.5)
@@ -56,7 +65,8 @@ const fitsText = (leaf: Placed) => px(leaf.width) > 44 && px(leaf.height) > 20
 // A label lies where it fits and stands where only that fits.
 const LABEL = { sign: 6, around: 6, height: 18, named: 40 }
 /** How long the measure of a piece gets, told by its signs. */
-const length = (leaf: Placed) => LABEL.sign * (formatLength(leaf.width, units).length + formatLength(leaf.height, units).length + 3) + LABEL.around
+const length = (leaf: Placed) =>
+  LABEL.sign * (formatLength(leaf.width, units).length + formatLength(leaf.height, units).length + 3) + LABEL.around
 const stands = (leaf: Placed) => px(leaf.width) < length(leaf) && leaf.height > leaf.width
 const long = (leaf: Placed) => px(stands(leaf) ? leaf.height : leaf.width)
 const short = (leaf: Placed) => px(stands(leaf) ? leaf.width : leaf.height)

@@ -8,10 +8,21 @@ const emit = defineEmits<{ close: [] }>()
 const shelf = usePapersStore()
 const id = useId()
 
-const original = structuredClone(toRaw(paper) ?? {
-  key: '', name: '', kind: 'cardstock', weight: 250, colour: '#cfc6b0', motif: 'plain', upright: false, grain: 'any', offcuts: [],
-  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 0, price: 40 }],
-} satisfies PaperEntry) as PaperEntry
+const original = structuredClone(
+  toRaw(paper)
+  ?? ({
+    key: '',
+    name: '',
+    kind: 'cardstock',
+    weight: 250,
+    colour: '#cfc6b0',
+    motif: 'plain',
+    upright: false,
+    grain: 'any',
+    offcuts: [],
+    stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 0, price: 40 }],
+  } satisfies PaperEntry),
+) as PaperEntry
 const draft = ref<PaperEntry>(original)
 const problems = ref<Problem[]>([])
 const refused = ref('')
@@ -19,14 +30,23 @@ const at = (path: string) => problemAt(problems.value, path)
 const busy = ref(false)
 
 const GRAIN_WORDS: Record<Grain, string> = { any: 'not minded', width: 'along the width', height: 'along the height' }
-const KINDS = [{ value: 'cardstock', label: 'Cardstock' }, { value: 'print', label: 'Print' }]
-const formats = SHEET_FORMATS.map(({ name, width, height }) => ({ label: `${name} (${width} × ${height})`, command: () => addStock(name, width, height) }))
+const KINDS = [
+  { value: 'cardstock', label: 'Cardstock' },
+  { value: 'print', label: 'Print' },
+]
+const formats = SHEET_FORMATS.map(({ name, width, height }) => ({
+  label: `${name} (${width} × ${height})`,
+  command: () => addStock(name, width, height),
+}))
 const menu = useTemplateRef('menu')
 const taken = () => [...draft.value.stocks, ...draft.value.offcuts].map(({ key }) => key)
-const addStock = (name: string, width: string, height: string) => draft.value.stocks.push({ key: freeKey(keyFrom(name, 'sheet'), taken()), width, height, onHand: 0, price: null })
+const addStock = (name: string, width: string, height: string) =>
+  draft.value.stocks.push({ key: freeKey(keyFrom(name, 'sheet'), taken()), width, height, onHand: 0, price: null })
 /** Starts from half a sheet, in the measure of the sheets that are there. */
 const addOffcut = () => {
-  const half = /mm|cm/.test(draft.value.stocks[0]?.width ?? '') ? { width: '148 mm', height: '105 mm' } : { width: '5 1/2 in', height: '4 1/4 in' }
+  const half = /mm|cm/.test(draft.value.stocks[0]?.width ?? '')
+    ? { width: '148 mm', height: '105 mm' }
+    : { width: '5 1/2 in', height: '4 1/4 in' }
   draft.value.offcuts.push({ key: freeKey('offcut', taken()), ...half, count: 1 })
 }
 
@@ -39,7 +59,10 @@ async function save() {
       await shelf.change(draft.value)
     }
     else {
-      await shelf.add({ ...draft.value, key: freeKey(keyFrom(draft.value.name, 'paper'), [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)]) })
+      await shelf.add({
+        ...draft.value,
+        key: freeKey(keyFrom(draft.value.name, 'paper'), [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)]),
+      })
     }
     emit('close')
   }

@@ -17,8 +17,12 @@ defineSlots<{ default: (properties: { row: Row, index: number, invalid: (name: s
 const SIDES = { width: 'Width', height: 'Height' } as const
 const own = computed(() => problems.filter(problem => problem.path.startsWith(path)))
 const invalid = (index: number, name: string) => own.value.some(problem => problem.path === `${path}[${index}].${name}`)
-const inWords = ({ path: at, problem }: Problem, names: Record<string, string>) =>
-  `${at.replace(/^.*\[(\d+)\]\.(.*)$/, (_, index, name) => `${noun.replace(/^./, first => first.toUpperCase())} ${Number(index) + 1}: ${(names[name] ?? name).toLowerCase()}`)} ${problem}.`
+const heading = computed(() => noun.replace(/^./, first => first.toUpperCase()))
+function inWords({ path: at, problem }: Problem, names: Record<string, string>): string {
+  const [, index, name = ''] = /\[(\d+)\]\.(.*)$/.exec(at) ?? []
+  const place = `${heading.value} ${Number(index) + 1}: ${(names[name] ?? name).toLowerCase()}`
+  return `${place} ${problem}.`
+}
 </script>
 
 <template>

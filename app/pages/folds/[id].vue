@@ -14,14 +14,19 @@ if (!fold) throw createError({ statusCode: 404, statusMessage: 'There is no such
 
 const remembered = useLocalStorage<Units>('wakaru-units', 'inch', { initOnMounted: true })
 const units = computed({ get: () => remembered.value, set: value => (remembered.value = value) })
-const UNITS = [{ value: 'inch', label: 'Inches' }, { value: 'metric', label: 'Millimetres' }]
+const UNITS = [
+  { value: 'inch', label: 'Inches' },
+  { value: 'metric', label: 'Millimetres' },
+]
 const mark = computed(() => lengthFrom(DEFAULT_TOOLS[units.value].mark))
 const inputs = ref<ParameterInputs>(defaultInputs(fold.parameters, units.value))
 watch(units, () => (inputs.value = defaultInputs(fold.parameters, units.value)))
 const chosen = ref<string>()
 const keeping = ref(false)
 
-const card = computed(() => fold.construct(inputProblems(fold.parameters, inputs.value, units.value).length > 0 ? {} : inputs.value, units.value, mark.value))
+const card = computed(() =>
+  fold.construct(inputProblems(fold.parameters, inputs.value, units.value).length > 0 ? {} : inputs.value, units.value, mark.value),
+)
 const blanks = computed(() => blanksOf(card.value))
 const foldable = computed(() => card.value.parts.every(part => isLayer(part.kind) || isWhole(part)))
 const ORDER = ['stop', 'warn', 'note']
@@ -29,6 +34,12 @@ const findings = computed(() => [...card.value.findings].sort((a, b) => ORDER.in
 const set = (name: string, input: ParameterInput) => (inputs.value = { ...inputs.value, [name]: input })
 const fix = ({ fix }: Finding) => fix && set(fix.parameter, writeLength(fix.value, units.value))
 useHead({ title: `${fold.name} · Wakaru` })
+const COLUMNS = [
+  { key: 'piece', head: 'Piece' },
+  { key: 'size', head: 'Width × height' },
+  { key: 'scores', head: 'Scores', number: true, text: ({ scores }: { scores: unknown[] }) => scores.length || '' },
+  { key: 'from', head: 'Where it comes from' },
+]
 </script>
 
 <template>
@@ -73,7 +84,7 @@ useHead({ title: `${fold.name} · Wakaru` })
         <FigureTable
           :label="`Pieces of ${fold.name}`"
           :rows="card.pieces"
-          :columns="[{ key: 'piece', head: 'Piece' }, { key: 'size', head: 'Width × height' }, { key: 'scores', head: 'Scores', number: true, text: ({ scores }) => scores.length || '' }, { key: 'from', head: 'Where it comes from' }]"
+          :columns="COLUMNS"
         >
           <template #piece="{ row }">
             {{ row.name }}

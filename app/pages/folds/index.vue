@@ -24,22 +24,40 @@ const GROUPS: { value: Group | 'any', label: string }[] = [
   { value: 'around', label: 'Around the card' },
 ]
 
-const UNITS = [{ value: 'inch', label: 'Inches' }, { value: 'metric', label: 'Millimetres' }]
-const SKILLS = [{ value: 'any', label: 'Any' }, { value: 'first card', label: 'First card' }, { value: 'some care', label: 'Some care' }, { value: 'nimble', label: 'Nimble' }]
+const UNITS = [
+  { value: 'inch', label: 'Inches' },
+  { value: 'metric', label: 'Millimetres' },
+]
+const SKILLS = [
+  { value: 'any', label: 'Any' },
+  { value: 'first card', label: 'First card' },
+  { value: 'some care', label: 'Some care' },
+  { value: 'nimble', label: 'Nimble' },
+]
 
 const all = computed(() => FOLDS.map(fold => ({ ...fold, facts: factsOf(fold, units.value) })))
-const shown = computed(() => all.value.filter(fold =>
-  (!standing.value || fold.stands)
-  && (!posts.value || fold.facts.flat)
-  && (group.value === 'any' || fold.group === group.value)
-  && (skill.value === 'any' || fold.skill === skill.value)
-  && `${fold.number} ${fold.name} ${fold.summary}`.toLowerCase().includes(find.value.trim().toLowerCase())))
+const shown = computed(() =>
+  all.value.filter(
+    fold =>
+      (!standing.value || fold.stands)
+      && (!posts.value || fold.facts.flat)
+      && (group.value === 'any' || fold.group === group.value)
+      && (skill.value === 'any' || fold.skill === skill.value)
+      && `${fold.number} ${fold.name} ${fold.summary}`.toLowerCase().includes(find.value.trim().toLowerCase()),
+  ),
+)
 const chosen = computed(() => all.value.filter(({ id }) => compared.value.includes(id)))
 const measure = (length: Length) => formatLength(length, units.value)
-const COMPARED: { what: string, show: (fold: typeof all.value[number]) => string | number }[] = [
+const COMPARED: { what: string, show: (fold: (typeof all.value)[number]) => string | number }[] = [
   { what: 'Closed', show: ({ facts: { closed } }) => `${measure(closed.width)} × ${measure(closed.height)}` },
-  { what: 'On display, with depth', show: ({ facts: { displayed } }) => `${measure(displayed.width)} × ${measure(displayed.height)} × ${measure(displayed.depth)}` },
-  { what: 'Thickness closed', show: ({ facts }) => `${(facts.thickness / 1e6).toFixed(1)} mm, ${facts.flat ? 'posts flat' : 'too thick for a flat letter'}` },
+  {
+    what: 'On display, with depth',
+    show: ({ facts: { displayed } }) => `${measure(displayed.width)} × ${measure(displayed.height)} × ${measure(displayed.depth)}`,
+  },
+  {
+    what: 'Thickness closed',
+    show: ({ facts }) => `${(facts.thickness / 1e6).toFixed(1)} mm, ${facts.flat ? 'posts flat' : 'too thick for a flat letter'}`,
+  },
   { what: 'Pieces', show: ({ facts }) => facts.pieces },
   { what: 'Scores', show: ({ facts }) => facts.scores },
   { what: 'Usual sheets a kit, by area', show: ({ facts }) => facts.sheets.toFixed(2) },
@@ -146,10 +164,12 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
             :units="units"
             unit
           />
-          <span class="quiet small">{{ count(fold.facts.pieces, 'piece') }}, {{ fold.facts.sheets.toFixed(1) }} {{ USUAL_SHEET[units].name }} a kit</span>
+          <span class="quiet small">{{ count(fold.facts.pieces, 'piece') }}, {{ fold.facts.sheets.toFixed(1) }}
+            {{ USUAL_SHEET[units].name }} a kit</span>
         </p>
         <p class="quiet small">
-          {{ fold.skill }}{{ fold.stands ? ', stands by itself' : '' }}, {{ fold.facts.flat ? 'posts flat' : 'wants a box' }} ({{ (fold.facts.thickness / 1e6).toFixed(1) }} mm)
+          {{ fold.skill }}{{ fold.stands ? ', stands by itself' : '' }}, {{ fold.facts.flat ? 'posts flat' : 'wants a box' }}
+          ({{ (fold.facts.thickness / 1e6).toFixed(1) }} mm)
         </p>
         <div class="row compare">
           <Checkbox
@@ -194,12 +214,40 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
 </template>
 
 <style scoped>
-.filters { gap: 1.5rem; }
-.open { margin-left: auto; }
-input[type='range'] { accent-color: var(--accent); width: 10rem; }
-.tiles { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(17.5rem, 1fr)); gap: 0.9rem; }
-.tiles li { display: grid; gap: 0.3rem; align-content: start; justify-items: start; }
-.tiles h2 { font-size: 1.2rem; }
-.facts { display: flex; gap: 0.6rem; align-items: baseline; flex-wrap: wrap; }
-.compare { gap: 0.4rem; }
+.filters {
+  gap: 1.5rem;
+}
+.open {
+  margin-left: auto;
+}
+input[type='range'] {
+  accent-color: var(--accent);
+  width: 10rem;
+}
+.tiles {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(17.5rem, 1fr));
+  gap: 0.9rem;
+}
+.tiles li {
+  display: grid;
+  gap: 0.3rem;
+  align-content: start;
+  justify-items: start;
+}
+.tiles h2 {
+  font-size: 1.2rem;
+}
+.facts {
+  display: flex;
+  gap: 0.6rem;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+.compare {
+  gap: 0.4rem;
+}
 </style>

@@ -37,12 +37,14 @@ const data = (value: unknown): Data => (isData(value) ? value : {})
 
 /** Changes every entry of a list; what is no list of entries stays for the door to refuse. */
 const each = (list: unknown, change: (entry: Data, index: number) => unknown): unknown =>
-  (Array.isArray(list) ? list.map((entry, index) => (isData(entry) ? change(entry, index) : entry)) : list)
+  Array.isArray(list) ? list.map((entry, index) => (isData(entry) ? change(entry, index) : entry)) : list
 
 /** A paper, with a key for each of its sheet formats and offcuts. */
 export function upgradePaper(paper: Data): Data {
   const taken = new Set<string>()
-  const keyed = (kind: string) => (entry: Data): Data => ({ key: unused(sizeKey(kind, entry), taken), ...entry })
+  const keyed
+    = (kind: string) =>
+      (entry: Data): Data => ({ key: unused(sizeKey(kind, entry), taken), ...entry })
   return { grain: 'any', ...paper, stocks: each(paper.stocks, keyed('sheet')), offcuts: each(paper.offcuts ?? [], keyed('offcut')) }
 }
 
@@ -66,14 +68,14 @@ export function upgradeClass(document: Data): Data {
     cards: each(document.cards, card => ({
       ...card,
       // The name of an envelope that is not in the table stays as a key that nothing has, and is found to be missing as before.
-      envelope: card.envelope === undefined || card.envelope === '' ? '' : envelopes.get(card.envelope) ?? nameKey(card.envelope),
+      envelope: card.envelope === undefined || card.envelope === '' ? '' : (envelopes.get(card.envelope) ?? nameKey(card.envelope)),
     })),
     tools: isData(document.tools) ? { kerf: '0 mm', pace: PACE, ...tools } : document.tools,
     // What was called fewest sheets spent the least money first until wishes for single papers came.
     wishes: before && wishes.priority === 'sheets' ? { ...wishes, priority: 'money' } : document.wishes,
     cutting: before ? [] : each(document.cutting, upgradeCutting),
     post: newPost,
-    ...document.papers !== undefined && { papers: each(document.papers, upgradePaper) },
+    ...(document.papers !== undefined && { papers: each(document.papers, upgradePaper) }),
   }
 }
 
@@ -90,16 +92,26 @@ function upgradeCutting(entry: Data): Data {
   }
 }
 
-const keyedRate = (taken: Set<string>) => (rate: Data): Data => ({ key: unused(nameKey(rate.name), taken), ...rate })
+const keyedRate
+  = (taken: Set<string>) =>
+    (rate: Data): Data => ({ key: unused(nameKey(rate.name), taken), ...rate })
 
 /** `sheet-215900000x279400000`: the size in nanometres, so that it is found whatever its unit. */
 function sizeKey(kind: string, { width, height }: Data): string {
-  const read = [width, height].map(side => (typeof side === 'string' && side.length < 100 && parseLength(side, 'inch').ok ? Math.abs(lengthFrom(side)) : 0))
+  const read = [width, height].map(side =>
+    typeof side === 'string' && side.length < 100 && parseLength(side, 'inch').ok ? Math.abs(lengthFrom(side)) : 0,
+  )
   return `${kind}-${read.join('x')}`
 }
 
 const nameKey = (name: unknown): string =>
-  String(name).normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60).replace(/-+$/, '') || 'unnamed'
+  String(name)
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 60)
+    .replace(/-+$/, '') || 'unnamed'
 
 function unused(stem: string, taken: Set<string>): string {
   let key = stem

@@ -22,7 +22,9 @@ describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (
     expect(batch.version).toBe(VERSION)
     expect(batch.class).toEqual(data.class)
     expect(batch.cards.map(({ envelope: _, ...card }) => card)).toEqual(data.cards.map(({ envelope: _, ...card }: Data) => card))
-    expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, ...stock }) => stock))).toEqual(data.papers.map(({ stocks }: Data) => stocks))
+    expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, ...stock }) => stock))).toEqual(
+      data.papers.map(({ stocks }: Data) => stocks),
+    )
     expect(batch.prices).toEqual(data.prices)
   })
 
@@ -34,7 +36,10 @@ describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (
   })
 
   it('needs no second step', () => {
-    expect(openDocument((({ papers: _, ...document }) => document)(batch))).toMatchObject({ ok: true, value: { cutting: batch.cutting, post: batch.post } })
+    expect(openDocument((({ papers: _, ...document }) => document)(batch))).toMatchObject({
+      ok: true,
+      value: { cutting: batch.cutting, post: batch.post },
+    })
   })
 })
 
@@ -45,7 +50,10 @@ describe('what version 1 had not written down', () => {
     expect([tools.kerf, tools.pace, cutting]).toEqual(['0 mm', { setting: 25, stroke: 4, handling: 8 }, []])
     expect(wishes.priority).toBe('money')
     // Fewest sheets meant least money until wishes for single papers came, and means itself since.
-    expect([opened(fixture('v1-middle')).wishes, opened({ ...fixture('v1-last'), wishes: { priority: 'sheets' } }).wishes]).toEqual([{ priority: 'money' }, { priority: 'sheets' }])
+    expect([opened(fixture('v1-middle')).wishes, opened({ ...fixture('v1-last'), wishes: { priority: 'sheets' } }).wishes]).toEqual([
+      { priority: 'money' },
+      { priority: 'sheets' },
+    ])
   })
 })
 
@@ -56,7 +64,10 @@ describe('what version 1 pointed at by size or by name', () => {
     const paper = batch.papers.find(({ key }) => key === batch.cutting[0]!.paper)!
     const letter = paper.stocks.find(({ width }) => width === '8 1/2 in')!
     expect(batch.cutting[0]!.without).toEqual([letter.key])
-    expect(batch.cutting[0]!.layouts.map(({ key, supply }) => [key, supply])).toEqual([['kept-1', letter.key], ['kept-2', letter.key]])
+    expect(batch.cutting[0]!.layouts.map(({ key, supply }) => [key, supply])).toEqual([
+      ['kept-1', letter.key],
+      ['kept-2', letter.key],
+    ])
     expect(batch.cards[0]!.envelope).toBe(batch.post.envelopes.find(({ name }) => name === 'A6 envelope')!.key)
     // One that is not in the table stays missing.
     expect(batch.post.envelopes.map(({ key }) => key)).not.toContain(batch.cards[1]!.envelope)
@@ -78,7 +89,11 @@ describe('what version 1 pointed at by size or by name', () => {
 
 describe('the step from version 1', () => {
   it('leaves to the door what it does not understand', () => {
-    for (const broken of [{}, { class: 7, cards: {}, tools: [], post: null, cutting: 'x', papers: [null, 3] }, { cards: [null], cutting: [{ layouts: 4, without: [{}, 3] }], post: { envelopes: [{ name: 3 }, null], rates: 1 } }]) {
+    for (const broken of [
+      {},
+      { class: 7, cards: {}, tools: [], post: null, cutting: 'x', papers: [null, 3] },
+      { cards: [null], cutting: [{ layouts: 4, without: [{}, 3] }], post: { envelopes: [{ name: 3 }, null], rates: 1 } },
+    ]) {
       expect(openDocument(broken)).toMatchObject({ ok: false })
     }
     expect(openDocument({ version: 99 })).toMatchObject({ ok: false, problems: [{ path: 'version' }] })

@@ -23,7 +23,10 @@ export const plainCard = defineFold({
   parameters: {
     width: WIDTH,
     height: HEIGHT,
-    fold: choice('Fold', [{ value: 'side', label: 'At the side' }, { value: 'top', label: 'At the top' }]),
+    fold: choice('Fold', [
+      { value: 'side', label: 'At the side' },
+      { value: 'top', label: 'At the top' },
+    ]),
     border: BORDER,
     message: toggle('Message panel inside', true),
   },
@@ -31,10 +34,22 @@ export const plainCard = defineFold({
     const side = fold === 'side'
     const base = side
       ? card.strip('base', 'Base', 'base', height, [panel('front', 'Front panel', width), valley(60), panel('back', 'Back panel', width)])
-      : card.strip('base', 'Base', 'base', width, [panel('back', 'Back panel', height), valley(60), panel('front', 'Front panel', height)], 'y')
+      : card.strip(
+          'base',
+          'Base',
+          'base',
+          width,
+          [panel('back', 'Back panel', height), valley(60), panel('front', 'Front panel', height)],
+          'y',
+        )
     const back = panelOf(base, 'back')
     card.step('Score and fold the base, along the grain.')
-    card.mat(panelOf(base, 'front'), border, { key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: side ? 'top' : 'bottom' })
+    card.mat(panelOf(base, 'front'), border, {
+      key: 'mat-front',
+      name: 'Mat on the front',
+      face: 'outside',
+      printTop: side ? 'top' : 'bottom',
+    })
     card.step('Glue the mat on the front.')
     if (message) {
       const note = card.mat(back, border, { key: 'message', name: 'Message panel', kind: 'message' })
@@ -77,11 +92,36 @@ export const sideSeamEnvelope = defineFold({
     card.crease(sheet, ['back', 'right'], at(right, low), at(right, high), bent('valley', shut))
     card.crease(sheet, ['back', 'front'], at(left, low), at(right, low), bent('valley', shut))
     card.crease(sheet, ['back', 'flap'], at(left, high), at(right, high), valley(40))
-    card.shape(sheet, [at(left, zero), at(right, zero), at(right, low), at(whole, low), at(whole, high), at(right, high), at(right, high.plus(flap)), at(left, high.plus(flap)), at(left, high), at(zero, high), at(zero, low), at(left, low)])
+    card.shape(sheet, [
+      at(left, zero),
+      at(right, zero),
+      at(right, low),
+      at(whole, low),
+      at(whole, high),
+      at(right, high),
+      at(right, high.plus(flap)),
+      at(left, high.plus(flap)),
+      at(left, high),
+      at(zero, high),
+      at(zero, low),
+      at(left, low),
+    ])
     card.step('Score all four lines, cut the corners away, fold the seams in and glue the pocket over them.', 'Glue the seams only.')
-    card.limit({ subject: 'Side flap', parameter: 'seam', value: seam, atLeast: rule('glueWidth', card.units), because: 'a narrower seam does not hold.' })
+    card.limit({
+      subject: 'Side flap',
+      parameter: 'seam',
+      value: seam,
+      atLeast: rule('glueWidth', card.units),
+      because: 'a narrower seam does not hold.',
+    })
     card.limit({ subject: 'Side flap', parameter: 'seam', value: seam, atMost: width.half(), because: 'the seams would overlap.' })
-    card.limit({ subject: 'Closing flap', parameter: 'flap', value: flap, atMost: height, because: 'it would stick out of the closed envelope.' })
+    card.limit({
+      subject: 'Closing flap',
+      parameter: 'flap',
+      value: flap,
+      atMost: height,
+      because: 'it would stick out of the closed envelope.',
+    })
     return { width, height, anchor: back }
   },
 })
@@ -110,22 +150,75 @@ export const diagonalEnvelope = defineFold({
     const back = card.area(sheet, 'back', 'Back', box(left, low, width, height))
     const zero = Measure.zero
     const flaps = [
-      { key: 'lower', name: 'Lower flap', ends: [at(right, low), at(left, low)], tip: at(wide.half(), zero), space: box(left, zero, width, reachY) },
-      { key: 'right', name: 'Right flap', ends: [at(right, high), at(right, low)], tip: at(wide, tall.half()), space: box(right, low, reachX, height) },
-      { key: 'upper', name: 'Upper flap', ends: [at(left, high), at(right, high)], tip: at(wide.half(), tall), space: box(left, high, width, reachY) },
-      { key: 'left', name: 'Left flap', ends: [at(left, low), at(left, high)], tip: at(zero, tall.half()), space: box(zero, low, reachX, height) },
+      {
+        key: 'lower',
+        name: 'Lower flap',
+        ends: [at(right, low), at(left, low)],
+        tip: at(wide.half(), zero),
+        space: box(left, zero, width, reachY),
+      },
+      {
+        key: 'right',
+        name: 'Right flap',
+        ends: [at(right, high), at(right, low)],
+        tip: at(wide, tall.half()),
+        space: box(right, low, reachX, height),
+      },
+      {
+        key: 'upper',
+        name: 'Upper flap',
+        ends: [at(left, high), at(right, high)],
+        tip: at(wide.half(), tall),
+        space: box(left, high, width, reachY),
+      },
+      {
+        key: 'left',
+        name: 'Left flap',
+        ends: [at(left, low), at(left, high)],
+        tip: at(zero, tall.half()),
+        space: box(zero, low, reachX, height),
+      },
     ] as const
     const outline: Place[] = []
-    for (const { key, name, ends: [from, to], tip, space } of flaps) {
+    for (const {
+      key,
+      name,
+      ends: [from, to],
+      tip,
+      space,
+    } of flaps) {
       card.area(sheet, key, name, space, { outline: [from, to, tip] })
       card.crease(sheet, ['back', key], from, to, key === 'upper' ? valley(40) : bent('valley', shut))
       outline.push(to, tip)
     }
     card.shape(sheet, outline)
-    card.step('Cut the blank to the outline, score the four sides of the back, fold left and right first.', 'Glue the lower flap to the sides only where it lies on them.')
-    card.limit({ subject: 'Overlap of the flaps', parameter: 'overlap', value: overlap, atLeast: rule('glueWidth', card.units), because: 'with less they do not meet.' })
-    card.limit({ subject: 'Flap of the envelope', parameter: 'overlap', value: reachY, atMost: height, right: height.times(2).minus(width), because: 'the upper and lower flap would stick out of the closed envelope.' })
-    card.limit({ subject: 'Flap of the envelope', parameter: 'overlap', value: reachX, atMost: width, right: width.times(2).minus(height), because: 'the side flaps would stick out of the closed envelope.' })
+    card.step(
+      'Cut the blank to the outline, score the four sides of the back, fold left and right first.',
+      'Glue the lower flap to the sides only where it lies on them.',
+    )
+    card.limit({
+      subject: 'Overlap of the flaps',
+      parameter: 'overlap',
+      value: overlap,
+      atLeast: rule('glueWidth', card.units),
+      because: 'with less they do not meet.',
+    })
+    card.limit({
+      subject: 'Flap of the envelope',
+      parameter: 'overlap',
+      value: reachY,
+      atMost: height,
+      right: height.times(2).minus(width),
+      because: 'the upper and lower flap would stick out of the closed envelope.',
+    })
+    card.limit({
+      subject: 'Flap of the envelope',
+      parameter: 'overlap',
+      value: reachX,
+      atMost: width,
+      right: width.times(2).minus(height),
+      because: 'the side flaps would stick out of the closed envelope.',
+    })
     return { width, height, anchor: back }
   },
 })
@@ -147,7 +240,10 @@ export const boxEnvelope = defineFold({
   build({ cardWidth, cardHeight, depth, ease, lid }, card) {
     const zero = Measure.zero
     const build = (key: string, name: string, width: Measure, height: Measure) => {
-      const sheet = card.sheet(key, name, key === 'tray' ? 'base' : 'insert', { width: width.plus(depth.times(2)), height: height.plus(depth.times(2)) })
+      const sheet = card.sheet(key, name, key === 'tray' ? 'base' : 'insert', {
+        width: width.plus(depth.times(2)),
+        height: height.plus(depth.times(2)),
+      })
       const [right, top] = [depth.plus(width), depth.plus(height)]
       const floor = card.area(sheet, 'floor', `${name} floor`, box(depth, depth, width, height))
       card.area(sheet, 'left', 'Left wall', box(zero, depth, depth, height))
@@ -159,8 +255,14 @@ export const boxEnvelope = defineFold({
       card.crease(sheet, ['floor', 'right'], at(right, depth), at(right, top), square)
       card.crease(sheet, ['floor', 'lower'], at(depth, depth), at(right, depth), square)
       card.crease(sheet, ['floor', 'upper'], at(depth, top), at(right, top), square)
-      for (const [wall, x, cut] of [['left', zero, depth], ['right', right, right]] as const) {
-        for (const [end, y, edge] of [['lower', zero, depth], ['upper', top, top]] as const) {
+      for (const [wall, x, cut] of [
+        ['left', zero, depth],
+        ['right', right, right],
+      ] as const) {
+        for (const [end, y, edge] of [
+          ['lower', zero, depth],
+          ['upper', top, top],
+        ] as const) {
           card.area(sheet, `${wall}-${end}`, `Tab of the ${wall} wall, ${end}`, box(x, y, depth, depth))
           card.crease(sheet, [wall, `${wall}-${end}`], at(x, edge), at(x.plus(depth), edge), square)
           card.slit(sheet, at(cut, y), at(cut, y.plus(depth)))
@@ -175,8 +277,17 @@ export const boxEnvelope = defineFold({
       build('lid', 'Lid', width.plus(ease), height.plus(ease))
       card.note('Lid', `is ${ease.explain(card.units)} larger than the tray, so that it slips over it.`)
     }
-    card.step('Score four lines, cut the four slits, fold the walls up.', 'The ends of the side walls are tabs: fold them round the corners and glue them to the other walls.')
-    card.limit({ subject: 'Depth', parameter: 'depth', value: depth, atMost: height.half(), because: 'the tabs at the corners would run into each other.' })
+    card.step(
+      'Score four lines, cut the four slits, fold the walls up.',
+      'The ends of the side walls are tabs: fold them round the corners and glue them to the other walls.',
+    )
+    card.limit({
+      subject: 'Depth',
+      parameter: 'depth',
+      value: depth,
+      atMost: height.half(),
+      because: 'the tabs at the corners would run into each other.',
+    })
     return { width: width.plus(depth.times(2)), height: height.plus(depth.times(2)), depth, anchor: floor }
   },
 })
@@ -196,20 +307,50 @@ export const giftCardHolder = defineFold({
     border: BORDER,
   },
   build({ width, height, pocket, tape, border }, card) {
-    const base = card.strip('base', 'Base', 'base', height, [panel('front', 'Front panel', width), valley(60), panel('back', 'Back panel', width)])
+    const base = card.strip('base', 'Base', 'base', height, [
+      panel('front', 'Front panel', width),
+      valley(60),
+      panel('back', 'Back panel', width),
+    ])
     const back = panelOf(base, 'back')
     card.step('Score and fold the base.')
     card.mat(panelOf(base, 'front'), border, { key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: 'top' })
     const across = width.minus(border.times(2)).downToMark(card.mark)
-    const holder = card.strip('holder', 'Pocket', 'insert', across, [panel('pocket', 'Pocket', pocket), valley(180), panel('backing', 'Backing', height.minus(border.times(2)).downToMark(card.mark))], 'y')
+    const holder = card.strip(
+      'holder',
+      'Pocket',
+      'insert',
+      across,
+      [panel('pocket', 'Pocket', pocket), valley(180), panel('backing', 'Backing', height.minus(border.times(2)).downToMark(card.mark))],
+      'y',
+    )
     card.joinAt(panelOf(holder, 'backing'), back, 'inside', { x: border, y: border })
     card.step('Score the insert, fold its pocket up and tape the two sides of the pocket.', 'Keep the tape at the very edge.')
     card.step('Glue the insert on the back panel, inside.')
     const gift = Measure.of('Gift card', millimetres(85.6))
     card.message('the inside above the pocket', across, height.minus(border.times(2)).minus(pocket))
-    card.limit({ subject: 'Pocket width', parameter: 'width', value: across.minus(tape.times(2)), atLeast: gift, right: gift.plus(tape.times(2)).plus(border.times(2)), because: 'a gift card of 85.6 × 54 mm must fit between the tapes.' })
-    card.limit({ subject: 'Pocket height', parameter: 'pocket', value: pocket, atLeast: rule('openingSide', card.units), because: 'the gift card would fall out.' })
-    card.limit({ subject: 'Pocket height', parameter: 'pocket', value: pocket, atMost: height.minus(border.times(2)), because: 'it would stick out of the card.' })
+    card.limit({
+      subject: 'Pocket width',
+      parameter: 'width',
+      value: across.minus(tape.times(2)),
+      atLeast: gift,
+      right: gift.plus(tape.times(2)).plus(border.times(2)),
+      because: 'a gift card of 85.6 × 54 mm must fit between the tapes.',
+    })
+    card.limit({
+      subject: 'Pocket height',
+      parameter: 'pocket',
+      value: pocket,
+      atLeast: rule('openingSide', card.units),
+      because: 'the gift card would fall out.',
+    })
+    card.limit({
+      subject: 'Pocket height',
+      parameter: 'pocket',
+      value: pocket,
+      atMost: height.minus(border.times(2)),
+      because: 'it would stick out of the card.',
+    })
     return { width, height, anchor: back }
   },
 })

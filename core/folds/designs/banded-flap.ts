@@ -25,12 +25,21 @@ export const bandedFlap = defineFold({
   },
   build({ width, height, flap, bandHeight, ease, border, message }, card) {
     const printTop = 'top'
-    const base = card.strip('base', 'Base', 'base', width, [panel('back', 'Back panel', height), during(0.5, 1, valley(50)), panel('flap', 'Flap', flap)], 'y')
+    const base = card.strip(
+      'base',
+      'Base',
+      'base',
+      width,
+      [panel('back', 'Back panel', height), during(0.5, 1, valley(50)), panel('flap', 'Flap', flap)],
+      'y',
+    )
     const round = width.plus(ease).named('Card width and ease')
     const tongue = round.half()
     const band = card.strip('band', 'Band', 'insert', bandHeight, [
-      panel('left-tongue', 'Left tongue', tongue), during(0, 0.5, mountain(40)),
-      panel('middle', 'Band behind the card', round), during(0, 0.5, mountain(40)),
+      panel('left-tongue', 'Left tongue', tongue),
+      during(0, 0.5, mountain(40)),
+      panel('middle', 'Band behind the card', round),
+      during(0, 0.5, mountain(40)),
       panel('right-tongue', 'Right tongue', round.minus(tongue)),
     ])
     const back = panelOf(base, 'back')
@@ -38,7 +47,10 @@ export const bandedFlap = defineFold({
 
     const inner = card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop })
     card.mat(panelOf(base, 'flap'), border, { key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop })
-    card.step('Glue the mats on the back panel and on the outside of the flap.', 'Fold the flap first: what looks upright flat may be upside down folded.')
+    card.step(
+      'Glue the mats on the back panel and on the outside of the flap.',
+      'Fold the flap first: what looks upright flat may be upside down folded.',
+    )
     card.mat(panelOf(band, 'left-tongue'), border, { key: 'mat-left-tongue', name: 'Mat on left tongue', printTop })
     card.mat(panelOf(band, 'right-tongue'), border, { key: 'mat-right-tongue', name: 'Mat on right tongue', printTop })
     card.step('Glue the mats on the tongues.', 'Width first: a tongue is half the card wide and as high as the band.')
@@ -48,18 +60,31 @@ export const bandedFlap = defineFold({
       card.step('Glue the message panel on the back panel, under the flap.')
     }
     card.join(panelOf(band, 'middle'), back, 'outside')
-    card.step('Glue the middle of the band behind the back panel; the tongues meet in front.', 'A topper that holds the tongues is glued to one tongue only.')
+    card.step(
+      'Glue the middle of the band behind the back panel; the tongues meet in front.',
+      'A topper that holds the tongues is glued to one tongue only.',
+    )
 
     card.limit({
-      subject: 'Flap', parameter: 'flap', value: flap, atMost: height.minus(border),
+      subject: 'Flap',
+      parameter: 'flap',
+      value: flap,
+      atMost: height.minus(border),
       because: 'it must leave the border of the back panel visible.',
     })
     card.limit({
-      subject: 'Ease of the band', parameter: 'ease', value: ease, atMost: rule('ease', card.units), severity: 'warn',
+      subject: 'Ease of the band',
+      parameter: 'ease',
+      value: ease,
+      atMost: rule('ease', card.units),
+      severity: 'warn',
       because: 'a wider band slips off.',
     })
     card.limit({
-      subject: 'Band height', parameter: 'bandHeight', value: bandHeight, atMost: height.minus(border.times(2)),
+      subject: 'Band height',
+      parameter: 'bandHeight',
+      value: bandHeight,
+      atMost: height.minus(border.times(2)),
       because: 'the card must show above and below it.',
     })
     return { width, height, anchor: back }

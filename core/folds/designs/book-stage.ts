@@ -34,7 +34,11 @@ export const bookStage = defineFold({
   },
   build({ width, height, border, end, riser, rail, railFoot, mats, matched, charm, charmLength }, card) {
     const zero = Measure.zero
-    const base = card.strip('base', 'Base', 'base', height, [panel('left', 'Left cover', width), valley(OPEN), panel('right', 'Right cover', width)])
+    const base = card.strip('base', 'Base', 'base', height, [
+      panel('left', 'Left cover', width),
+      valley(OPEN),
+      panel('right', 'Right cover', width),
+    ])
     const long = width.minus(border).times(2).named('Inner sheet')
     const high = height.minus(border.times(2))
     const half = long.half()
@@ -47,11 +51,30 @@ export const bookStage = defineFold({
     // The end panels run on into the rails as far as the foot of the ridge.
     for (const side of ['left', 'right'] as const) {
       const x = (from: Measure) => (side === 'left' ? from : long.minus(from))
-      const corners = [at(x(zero), zero), at(x(railFoot), zero), at(x(railFoot), rail), at(x(end), rail), at(x(end), bandTop), at(x(railFoot), bandTop), at(x(railFoot), high), at(x(zero), high)]
-      card.area(sheet, `${side}-end`, `${side === 'left' ? 'Left' : 'Right'} end`, box(side === 'left' ? zero : long.minus(railFoot), zero, railFoot, high), { outline: side === 'left' ? corners : corners.reverse() })
+      const corners = [
+        at(x(zero), zero),
+        at(x(railFoot), zero),
+        at(x(railFoot), rail),
+        at(x(end), rail),
+        at(x(end), bandTop),
+        at(x(railFoot), bandTop),
+        at(x(railFoot), high),
+        at(x(zero), high),
+      ]
+      card.area(
+        sheet,
+        `${side}-end`,
+        `${side === 'left' ? 'Left' : 'Right'} end`,
+        box(side === 'left' ? zero : long.minus(railFoot), zero, railFoot, high),
+        { outline: side === 'left' ? corners : corners.reverse() },
+      )
     }
-    const part = (key: string, name: string, x: Measure, y: Measure, w: Measure, h: Measure) => card.area(sheet, key, name, box(x, y, w, h))
-    for (const [row, y] of [['lower', zero], ['upper', bandTop]] as const) {
+    const part = (key: string, name: string, x: Measure, y: Measure, w: Measure, h: Measure) =>
+      card.area(sheet, key, name, box(x, y, w, h))
+    for (const [row, y] of [
+      ['lower', zero],
+      ['upper', bandTop],
+    ] as const) {
       part(`${row}-left`, `${row === 'lower' ? 'Lower' : 'Upper'} rail, left`, railFoot, y, link, rail)
       part(`${row}-right`, `${row === 'lower' ? 'Lower' : 'Upper'} rail, right`, half, y, link, rail)
       const up = (x: Measure) => [at(x, y), at(x, y.plus(rail))] as const
@@ -70,31 +93,109 @@ export const bookStage = defineFold({
     card.crease(sheet, ['right-page', 'right-riser'], ...across(half.plus(page)), bent('mountain', spine))
     card.crease(sheet, ['right-riser', 'right-end'], ...across(long.minus(end)), bent('valley', spine))
     for (const y of [rail, bandTop]) card.slit(sheet, at(end, y), at(long.minus(end), y))
-    card.step('Cut the two long slits first, both the same length, then score.', 'Rails and band share the middle score, folded in opposite directions.')
+    card.step(
+      'Cut the two long slits first, both the same length, then score.',
+      'Rails and band share the middle score, folded in opposite directions.',
+    )
 
-    for (const [side, name] of [['left', 'left'], ['right', 'right']] as const) {
+    for (const [side, name] of [
+      ['left', 'left'],
+      ['right', 'right'],
+    ] as const) {
       const pair = (of: string) => (matched ? of : undefined)
-      card.mat(panelOf(sheet, `${side}-page`), mats, { key: `mat-${side}-page`, name: `Mat on ${name} page`, printTop: 'top', pair: pair('pages') })
-      for (const row of ['lower', 'upper'] as const) card.mat(panelOf(sheet, `${row}-${side}`), mats, { key: `mat-${row}-${side}`, name: `Mat on ${row} rail, ${name}`, printTop: 'top', pair: pair(row) })
+      card.mat(panelOf(sheet, `${side}-page`), mats, {
+        key: `mat-${side}-page`,
+        name: `Mat on ${name} page`,
+        printTop: 'top',
+        pair: pair('pages'),
+      })
+      for (const row of ['lower', 'upper'] as const)
+        card.mat(panelOf(sheet, `${row}-${side}`), mats, {
+          key: `mat-${row}-${side}`,
+          name: `Mat on ${row} rail, ${name}`,
+          printTop: 'top',
+          pair: pair(row),
+        })
     }
     card.step('Glue the mats on pages and rails. Where the pattern runs across the gutter, cut both pages from one piece of print.')
     const offset = { left: border, right: zero }
     for (const side of ['left', 'right'] as const) {
-      card.joinAt(panelOf(sheet, `${side}-end`), panelOf(base, side), 'inside', { x: side === 'left' ? offset.left : width.minus(border).minus(railFoot), y: border, glue: side === 'left' ? { width: end } : { x: long.minus(end), width: end } })
+      card.joinAt(panelOf(sheet, `${side}-end`), panelOf(base, side), 'inside', {
+        x: side === 'left' ? offset.left : width.minus(border).minus(railFoot),
+        y: border,
+        glue: side === 'left' ? { width: end } : { x: long.minus(end), width: end },
+      })
     }
-    card.step('Glue the end panels and the rails outside the ridge to the covers, the middle score on the spine.', 'No glue on risers, pages or links.')
+    card.step(
+      'Glue the end panels and the rails outside the ridge to the covers, the middle score on the spine.',
+      'No glue on risers, pages or links.',
+    )
     if (charm) {
       card.supply('1 charm on a thread')
-      card.limit({ subject: 'Length of the charm', parameter: 'charmLength', value: charmLength, atMost: Measure.of('Ridge above the pages', Math.max(0, Math.round((2 * link.value - 2 * riser.value) * Math.cos(OPEN / 360 * Math.PI))) as typeof card.mark), because: 'it would lie on the pages.' })
+      card.limit({
+        subject: 'Length of the charm',
+        parameter: 'charmLength',
+        value: charmLength,
+        atMost: Measure.of(
+          'Ridge above the pages',
+          Math.max(0, Math.round((2 * link.value - 2 * riser.value) * Math.cos((OPEN / 360) * Math.PI))) as typeof card.mark,
+        ),
+        because: 'it would lie on the pages.',
+      })
       card.step('Hang the charm from the middle of the upper rail.')
     }
     const room = width.minus(border)
-    card.limit({ subject: 'Foot of the ridge', parameter: 'railFoot', value: railFoot, atLeast: end, because: 'the ridge must start beyond the end panel.' })
-    card.limit({ subject: 'Closed ridge', parameter: 'railFoot', value: link.times(2), atMost: room, right: half.minus(room.half()), round: 'up', because: 'it would stick out of the closed card.' })
-    card.limit({ subject: 'Foot of the ridge', parameter: 'railFoot', value: link, atLeast: rule('openingSide', card.units), right: half.minus(rule('openingSide', card.units)), round: 'down', because: 'the links would be too short to rise.' })
-    card.limit({ subject: 'Closed riser', parameter: 'riser', value: half.minus(end).plus(riser), atMost: room, right: room.minus(half).plus(end), round: 'down', because: 'it would stick out of the closed card.' })
-    card.limit({ subject: 'Page', parameter: 'riser', value: page, atLeast: rule('messageSide', card.units), right: half.minus(end).minus(rule('messageSide', card.units)), round: 'down', severity: 'warn', because: 'hardly anything fits on it.' })
-    card.limit({ subject: 'Rail height', parameter: 'rail', value: rail, atMost: high.minus(rule('messageSide', card.units)).half(), because: 'nothing would be left of the pages.' })
+    card.limit({
+      subject: 'Foot of the ridge',
+      parameter: 'railFoot',
+      value: railFoot,
+      atLeast: end,
+      because: 'the ridge must start beyond the end panel.',
+    })
+    card.limit({
+      subject: 'Closed ridge',
+      parameter: 'railFoot',
+      value: link.times(2),
+      atMost: room,
+      right: half.minus(room.half()),
+      round: 'up',
+      because: 'it would stick out of the closed card.',
+    })
+    card.limit({
+      subject: 'Foot of the ridge',
+      parameter: 'railFoot',
+      value: link,
+      atLeast: rule('openingSide', card.units),
+      right: half.minus(rule('openingSide', card.units)),
+      round: 'down',
+      because: 'the links would be too short to rise.',
+    })
+    card.limit({
+      subject: 'Closed riser',
+      parameter: 'riser',
+      value: half.minus(end).plus(riser),
+      atMost: room,
+      right: room.minus(half).plus(end),
+      round: 'down',
+      because: 'it would stick out of the closed card.',
+    })
+    card.limit({
+      subject: 'Page',
+      parameter: 'riser',
+      value: page,
+      atLeast: rule('messageSide', card.units),
+      right: half.minus(end).minus(rule('messageSide', card.units)),
+      round: 'down',
+      severity: 'warn',
+      because: 'hardly anything fits on it.',
+    })
+    card.limit({
+      subject: 'Rail height',
+      parameter: 'rail',
+      value: rail,
+      atMost: high.minus(rule('messageSide', card.units)).half(),
+      because: 'nothing would be left of the pages.',
+    })
     card.message('a page', page, bandHeight)
     return { width, height, anchor: panelOf(base, 'left') }
   },

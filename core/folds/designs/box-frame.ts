@@ -21,7 +21,10 @@ export const boxFrame = defineFold({
     sheet: length('Sheet', '12 in', '300 mm', { help: 'Side of the square sheet' }),
     face: length('Face of a bar', '3/4 in', '20 mm'),
     depth: length('Depth', '1/2 in', '12 mm'),
-    fit: length('Fit allowance', '1/32 in', '0.8 mm', { zero: true, help: 'How much smaller than the opening the picture is cut; learnt for each paper' }),
+    fit: length('Fit allowance', '1/32 in', '0.8 mm', {
+      zero: true,
+      help: 'How much smaller than the opening the picture is cut; learnt for each paper',
+    }),
     stand: toggle('A folded card behind it as a stand', true),
     message: toggle('Message panel behind', true),
   },
@@ -41,14 +44,20 @@ export const boxFrame = defineFold({
       { key: 'foot', name: 'glued strip', from: zero, size: bar },
     ]
     const outline: Place[] = []
-    for (const [arm, name] of [['lower', 'Lower'], ['right', 'Right'], ['upper', 'Upper'], ['left', 'Left']] as const) {
+    for (const [arm, name] of [
+      ['lower', 'Lower'],
+      ['right', 'Right'],
+      ['upper', 'Upper'],
+      ['left', 'Left'],
+    ] as const) {
       /** A place by its distance from the arm's edge and along the arm, counter-clockwise round the sheet. */
-      const place = (along: Measure, inwards: Measure): Place => ({
-        lower: at(along, inwards),
-        right: at(side.minus(inwards), along),
-        upper: at(side.minus(along), side.minus(inwards)),
-        left: at(inwards, side.minus(along)),
-      })[arm]
+      const place = (along: Measure, inwards: Measure): Place =>
+        ({
+          lower: at(along, inwards),
+          right: at(side.minus(inwards), along),
+          upper: at(side.minus(along), side.minus(inwards)),
+          left: at(inwards, side.minus(along)),
+        })[arm]
       const narrowed = arm === 'left' || arm === 'right'
       const [start, end] = [roll, far]
       let before = 'centre'
@@ -58,11 +67,18 @@ export const boxFrame = defineFold({
         const inner = from.plus(size)
         const inset = (key === 'inner' || key === 'foot') && narrowed ? bar : zero
         // The face is mitred from the width of the outer wall to that of the opening.
-        const insetOuter = narrowed && (key === 'face') ? bar : inset
-        const corners = [place(start.plus(insetOuter), from), place(end.minus(insetOuter), from), place(end.minus(inset), inner), place(start.plus(inset), inner)]
+        const insetOuter = narrowed && key === 'face' ? bar : inset
+        const corners = [
+          place(start.plus(insetOuter), from),
+          place(end.minus(insetOuter), from),
+          place(end.minus(inset), inner),
+          place(start.plus(inset), inner),
+        ]
         const xs = corners.map(({ x }) => x).sort((a, b) => a.value - b.value)
         const ys = corners.map(({ y }) => y).sort((a, b) => a.value - b.value)
-        card.area(sheet, `${arm}-${key}`, `${name} ${word}`, box(xs[0]!, ys[0]!, xs[3]!.minus(xs[0]!), ys[3]!.minus(ys[0]!)), { outline: corners })
+        card.area(sheet, `${arm}-${key}`, `${name} ${word}`, box(xs[0]!, ys[0]!, xs[3]!.minus(xs[0]!), ys[3]!.minus(ys[0]!)), {
+          outline: corners,
+        })
         card.crease(sheet, [before, `${arm}-${key}`], corners[3]!, corners[2]!, bent('valley', square))
         before = `${arm}-${key}`
         out.push(corners[3]!, corners[0]!)
@@ -71,15 +87,32 @@ export const boxFrame = defineFold({
       outline.push(...out, ...back)
     }
     card.shape(sheet, outline)
-    card.step('Score four lines from every edge: face, depth, face, depth. Cut the four corners away.', 'Score before you cut; heavy stock is folded along every line once before it is rolled.')
+    card.step(
+      'Score four lines from every edge: face, depth, face, depth. Cut the four corners away.',
+      'Score before you cut; heavy stock is folded along every line once before it is rolled.',
+    )
     card.step('On the left and right arms narrow the two outer strips to the opening and mitre the third from there to its corner.')
-    card.step('Roll every edge inwards to a square tube and glue its last strip to the centre.', 'Hold each bar until the glue grips; the mitres meet over the straight arms.')
+    card.step(
+      'Roll every edge inwards to a square tube and glue its last strip to the centre.',
+      'Hold each bar until the glue grips; the mitres meet over the straight arms.',
+    )
 
-    card.piece(centre, { width: opening.minus(fit), height: opening.minus(fit) }, { key: 'picture', name: 'Inset picture', kind: 'mat', printTop: 'top' })
+    card.piece(
+      centre,
+      { width: opening.minus(fit), height: opening.minus(fit) },
+      { key: 'picture', name: 'Inset picture', kind: 'mat', printTop: 'top' },
+    )
     card.step('Set the picture into the opening.', 'A hair too large and it buckles: note the fit allowance that suits your paper.')
     card.supply('1 box envelope')
     if (stand) {
-      const leaf = card.strip('stand', 'Stand', 'insert', outer, [panel('leaf', 'Leaf', outer), bent('mountain', opening => 180 - 30 * opening), panel('glued', 'Glued half', outer)], 'y')
+      const leaf = card.strip(
+        'stand',
+        'Stand',
+        'insert',
+        outer,
+        [panel('leaf', 'Leaf', outer), bent('mountain', opening => 180 - 30 * opening), panel('glued', 'Glued half', outer)],
+        'y',
+      )
       card.joinAt(panelOf(leaf, 'glued'), centre, 'outside', { x: zero, y: zero, faceDown: true, turned: 180 })
       if (message) {
         const note = card.mat(panelOf(leaf, 'leaf'), rule('ease', card.units), { key: 'message', name: 'Message panel', kind: 'message' })
@@ -91,8 +124,22 @@ export const boxFrame = defineFold({
       const note = card.mat(centre, rule('ease', card.units), { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
       card.message('the back of the frame', note.width, note.height)
     }
-    card.limit({ subject: 'Opening', parameter: 'sheet', value: opening, atLeast: rule('openingSide', card.units), right: roll.times(2).plus(bar.times(2)).plus(rule('openingSide', card.units)), because: 'nothing would be seen in it.' })
-    card.limit({ subject: 'Fit allowance', parameter: 'fit', value: fit, atMost: rule('ease', card.units), severity: 'warn', because: 'the picture would rattle.' })
+    card.limit({
+      subject: 'Opening',
+      parameter: 'sheet',
+      value: opening,
+      atLeast: rule('openingSide', card.units),
+      right: roll.times(2).plus(bar.times(2)).plus(rule('openingSide', card.units)),
+      because: 'nothing would be seen in it.',
+    })
+    card.limit({
+      subject: 'Fit allowance',
+      parameter: 'fit',
+      value: fit,
+      atMost: rule('ease', card.units),
+      severity: 'warn',
+      because: 'the picture would rattle.',
+    })
     return { width: outer, height: outer, depth, anchor: centre }
   },
 })

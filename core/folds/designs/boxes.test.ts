@@ -8,7 +8,13 @@ import { squash } from './squash'
 describe('Box frame', () => {
   it('is scored at face, depth, face, depth from every edge', () => {
     // Face 3/4, depth 1/2: 3/4, 1 1/4, 2, 2 1/2 from each edge of a 12 in sheet.
-    const across = [...new Set(creases(build('box-frame'), 'sheet').filter((_, index) => partOf(build('box-frame'), 'sheet').creases[index]!.along === 'x').map(([at]) => at))].sort((a, b) => Number(a) - Number(b))
+    const across = [
+      ...new Set(
+        creases(build('box-frame'), 'sheet')
+          .filter((_, index) => partOf(build('box-frame'), 'sheet').creases[index]!.along === 'x')
+          .map(([at]) => at),
+      ),
+    ].sort((a, b) => Number(a) - Number(b))
     expect(across).toEqual([0.75, 1.25, 2, 2.5, 9.5, 10, 10.75, 11.25])
     // Outer frame 12 − 5 = 7, opening 5 1/2, picture 1/32 less.
     expect(sizes(build('box-frame'))).toMatchObject({ sheet: [12, 12], picture: [5.46875, 5.46875], stand: [7, 14] })
@@ -26,7 +32,10 @@ describe('Box frame', () => {
   it('is mitred: the faces of two neighbours meet and do not overlap', () => {
     const card = build('box-frame')
     // Measured from the corner of the outer frame: the mitre runs from there to the corner of the opening.
-    const left = cornersAt(card, 'sheet', 'left-face', 0).map(([x, y]) => [Math.round(x! * 1e6) / 1e6 + 0, Math.round(y! * 1e6) / 1e6 + 0])
+    const left = cornersAt(card, 'sheet', 'left-face', 0).map(([x, y]) => [
+      Math.round(x! * 1e6) / 1e6 + 0,
+      Math.round(y! * 1e6) / 1e6 + 0,
+    ])
     expect(left).toContainEqual([0, 0])
     expect(left).toContainEqual([0.75, 0.75])
     expect(fixes(build('box-frame', { sheet: '7 in' }))).toContainEqual(['sheet', 7.5])
@@ -40,7 +49,7 @@ describe('Corner stage', () => {
     // Walls at 60 degrees: cos ε = 0.7071 / cos 30° = 0.8165, ε = 35.26 degrees.
     const card = build('corner-stage')
     const floor = cornersAt(card, 'sheet', 'left-floor', 60 / 90)
-    const rise = Math.asin((highest(floor, 1) - lowest(floor, 1)) / (4.25 * Math.SQRT2)) * 180 / Math.PI
+    const rise = (Math.asin((highest(floor, 1) - lowest(floor, 1)) / (4.25 * Math.SQRT2)) * 180) / Math.PI
     expect(rise).toBeCloseTo(35.264, 2)
   })
 
@@ -63,8 +72,12 @@ describe('Squash-fold insert', () => {
 
   it('closes to a house within half its side and opens to its whole side', () => {
     const card = build('squash-fold')
-    const closed = ['lower', 'upper', 'left-low', 'right-high', 'left-low-tuck', 'right-high-tuck-side'].flatMap(key => cornersAt(card, 'insert', key, 0))
-    expect([highest(closed, 0) - lowest(closed, 0), highest(closed, 1) - lowest(closed, 1)].map(side => Math.round(side * 1000) / 1000)).toEqual([3.75, 3.75])
+    const closed = ['lower', 'upper', 'left-low', 'right-high', 'left-low-tuck', 'right-high-tuck-side'].flatMap(key =>
+      cornersAt(card, 'insert', key, 0),
+    )
+    expect(
+      [highest(closed, 0) - lowest(closed, 0), highest(closed, 1) - lowest(closed, 1)].map(side => Math.round(side * 1000) / 1000),
+    ).toEqual([3.75, 3.75])
     const open = ['left-low', 'right-low'].flatMap(key => cornersAt(card, 'insert', key, 1))
     expect(highest(open, 0) - lowest(open, 0)).toBeCloseTo(7.5, 6)
   })
@@ -89,6 +102,8 @@ describe('around the card', () => {
   })
 
   it('offers a holder for a gift card', () => {
-    expect(stops(build('gift-card-holder', { width: '3 1/2 in' }))).toMatchObject([{ parameter: 'width', fix: { value: 3.875 * 25_400_000 } }])
+    expect(stops(build('gift-card-holder', { width: '3 1/2 in' }))).toMatchObject([
+      { parameter: 'width', fix: { value: 3.875 * 25_400_000 } },
+    ])
   })
 })

@@ -32,10 +32,14 @@ export const bridge = defineFold({
   },
   build({ width, height, depth, border, scene, sceneHeight, fence, fenceHeight }, card) {
     const base = card.strip('base', 'Base', 'base', height, [
-      panel('left-foot', 'Left foot', depth), leading('mountain'),
-      panel('left-riser', 'Left riser', depth), leading('valley'),
-      panel('centre', 'Centre', width.minus(depth.times(2))), trailing('valley'),
-      panel('right-riser', 'Right riser', depth), trailing('mountain'),
+      panel('left-foot', 'Left foot', depth),
+      leading('mountain'),
+      panel('left-riser', 'Left riser', depth),
+      leading('valley'),
+      panel('centre', 'Centre', width.minus(depth.times(2))),
+      trailing('valley'),
+      panel('right-riser', 'Right riser', depth),
+      trailing('mountain'),
       panel('right-foot', 'Right foot', depth),
     ])
     card.step('Score all four creases and fold them sharply; burnish.')
@@ -50,19 +54,41 @@ export const bridge = defineFold({
       const strip = card.strip('scene', 'Scene strip', 'insert', sceneHeight, [panel('face', 'Scene', width)])
       card.joinAt(face(strip), left, 'inside', { x: left.x, glue: { width: depth } })
       card.joinAt(face(strip), right, 'inside', { x: depth.minus(width), glue: { x: width.minus(depth), width: depth } })
-      card.step('Glue the scene to the two outer feet only, with the card standing. Slide it flat once before the glue sets.', 'No glue on risers or centre, or the card cannot slide flat.')
+      card.step(
+        'Glue the scene to the two outer feet only, with the card standing. Slide it flat once before the glue sets.',
+        'No glue on risers or centre, or the card cannot slide flat.',
+      )
       if (fence) {
-        card.piece(face(strip), { width: width.minus(border.times(2)).downToMark(card.mark), height: fenceHeight }, { key: 'fence', name: 'Fence strip', kind: 'figure', means: 'foam', y: Measure.zero, printTop: 'top' })
-        card.step('Cut the silhouettes into the upper edges of scene and fence; set the fence on foam before the scene.', 'Each layer is taller than the one in front of it.')
-        card.limit({ subject: 'Fence height', parameter: 'fenceHeight', value: fenceHeight, atMost: sceneHeight.minus(rule('ease', card.units)), because: 'it would hide the scene behind it.' })
+        card.piece(
+          face(strip),
+          { width: width.minus(border.times(2)).downToMark(card.mark), height: fenceHeight },
+          { key: 'fence', name: 'Fence strip', kind: 'figure', means: 'foam', y: Measure.zero, printTop: 'top' },
+        )
+        card.step(
+          'Cut the silhouettes into the upper edges of scene and fence; set the fence on foam before the scene.',
+          'Each layer is taller than the one in front of it.',
+        )
+        card.limit({
+          subject: 'Fence height',
+          parameter: 'fenceHeight',
+          value: fenceHeight,
+          atMost: sceneHeight.minus(rule('ease', card.units)),
+          because: 'it would hide the scene behind it.',
+        })
       }
       card.limit({
-        subject: 'Scene height', parameter: 'sceneHeight', value: sceneHeight, atMost: height,
+        subject: 'Scene height',
+        parameter: 'sceneHeight',
+        value: sceneHeight,
+        atMost: height,
         because: 'it would stick out of the folded card.',
       })
     }
     card.limit({
-      subject: 'Depth', parameter: 'depth', value: depth, atMost: width.half().minus(rule('clearance', card.units)).minus(rule('openingSide', card.units).half()),
+      subject: 'Depth',
+      parameter: 'depth',
+      value: depth,
+      atMost: width.half().minus(rule('clearance', card.units)).minus(rule('openingSide', card.units).half()),
       because: 'the card would not fold flat inside its outline.',
     })
     return { width, height, anchor: panelOf(base, 'centre') }

@@ -34,17 +34,57 @@ export const cornerStage = defineFold({
     const right = card.area(sheet, 'right', 'Right wall', box(side, side, side, height))
     const square = { left: box(zero, zero, side, side), right: box(side, zero, side, side) }
     card.area(sheet, 'left-floor', 'Floor under the left wall', square.left, { outline: [at(zero, zero), vertex, at(zero, side)] })
-    const leftLap = card.area(sheet, 'left-lap', 'Lap of the left half', square.left, { outline: [at(zero, zero), at(side, zero), vertex] })
-    const rightFloor = card.area(sheet, 'right-floor', 'Floor under the right wall', square.right, { outline: [at(whole, zero), at(whole, side), vertex] })
+    const leftLap = card.area(sheet, 'left-lap', 'Lap of the left half', square.left, {
+      outline: [at(zero, zero), at(side, zero), vertex],
+    })
+    const rightFloor = card.area(sheet, 'right-floor', 'Floor under the right wall', square.right, {
+      outline: [at(whole, zero), at(whole, side), vertex],
+    })
     card.area(sheet, 'right-lap', 'Lap of the right half', square.right, { outline: [at(side, zero), at(whole, zero), vertex] })
-    card.crease(sheet, ['left', 'right'], vertex, at(side, top), bent('valley', opening => 180 - 90 * opening))
-    card.crease(sheet, ['left', 'left-floor'], at(zero, side), vertex, bent('valley', opening => cornerFloor(opening).foot))
-    card.crease(sheet, ['right', 'right-floor'], vertex, at(whole, side), bent('valley', opening => cornerFloor(opening).foot))
-    card.crease(sheet, ['left-floor', 'left-lap'], vertex, at(zero, zero), bent('mountain', opening => cornerFloor(opening).diagonal))
-    card.crease(sheet, ['right-floor', 'right-lap'], vertex, at(whole, zero), bent('mountain', opening => cornerFloor(opening).diagonal))
+    card.crease(
+      sheet,
+      ['left', 'right'],
+      vertex,
+      at(side, top),
+      bent('valley', opening => 180 - 90 * opening),
+    )
+    card.crease(
+      sheet,
+      ['left', 'left-floor'],
+      at(zero, side),
+      vertex,
+      bent('valley', opening => cornerFloor(opening).foot),
+    )
+    card.crease(
+      sheet,
+      ['right', 'right-floor'],
+      vertex,
+      at(whole, side),
+      bent('valley', opening => cornerFloor(opening).foot),
+    )
+    card.crease(
+      sheet,
+      ['left-floor', 'left-lap'],
+      vertex,
+      at(zero, zero),
+      bent('mountain', opening => cornerFloor(opening).diagonal),
+    )
+    card.crease(
+      sheet,
+      ['right-floor', 'right-lap'],
+      vertex,
+      at(whole, zero),
+      bent('mountain', opening => cornerFloor(opening).diagonal),
+    )
     card.slit(sheet, vertex, at(side, zero))
-    card.step('Score the middle line between the walls and the line at their foot; cut the lower middle line up to the centre and not beyond.', 'Stop at the centre, or the walls come apart.')
-    card.step('Turn over and score both diagonals from the centre to the lower corners.', 'Cut the score line away under the overlap to save bulk.')
+    card.step(
+      'Score the middle line between the walls and the line at their foot; cut the lower middle line up to the centre and not beyond.',
+      'Stop at the centre, or the walls come apart.',
+    )
+    card.step(
+      'Turn over and score both diagonals from the centre to the lower corners.',
+      'Cut the score line away under the overlap to save bulk.',
+    )
     card.mat(left, border, { key: 'mat-left', name: 'Mat on left wall', printTop: 'top' })
     card.mat(right, border, { key: 'mat-right', name: 'Mat on right wall', printTop: 'top' })
     if (outside) {
@@ -54,22 +94,46 @@ export const cornerStage = defineFold({
     card.step('Glue the mats on the walls.')
     // The left half lies on the right one, turned by a right angle: diagonal on diagonal.
     card.joinAt(leftLap, rightFloor, 'inside', { x: zero, y: zero, turned: 90 })
-    card.step('Lay the left square on the right one, diagonal on diagonal, and glue them together.', 'Glue on both sides of the diagonal but not on it: it must fold.')
+    card.step(
+      'Lay the left square on the right one, diagonal on diagonal, and glue them together.',
+      'Glue on both sides of the diagonal but not on it: it must fold.',
+    )
     if (floorPiece) {
       const size = side.minus(border.times(2)).downToMark(card.mark)
       const piece = card.loose('floor', 'Floor piece', { width: size, height: size }, 'underlay')
       card.supply('1 hook-and-loop dot')
-      card.step(`Glue the ${piece.name.toLowerCase()} on one half of the floor only; hold its other half with one hook-and-loop dot, the glued side raised by foam of the same height.`, 'Glued on both halves the floor cannot fold.')
+      card.step(
+        `Glue the ${piece.name.toLowerCase()} on one half of the floor only; hold its other half with one hook-and-loop dot, the `
+        + `glued side raised by foam of the same height.`,
+        'Glued on both halves the floor cannot fold.',
+      )
     }
     card.supply('1 box envelope')
     if (message) {
-      const note = card.mat(panelOf(sheet, 'left'), border.times(3), { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
+      const note = card.mat(panelOf(sheet, 'left'), border.times(3), {
+        key: 'message',
+        name: 'Message panel',
+        kind: 'message',
+        face: 'outside',
+      })
       card.message('the outside of the left wall', note.width, note.height)
     }
     else card.message('the outside of the left wall', side.minus(border.times(2)), height.minus(border.times(2)))
     card.note('Standing figures', 'go in front of the walls; a mini easel may stand on the floor.')
-    card.limit({ subject: 'Width of a wall', parameter: 'side', value: side, atMost: height, because: 'the floor would stick out of the closed card.' })
-    card.limit({ subject: 'Width of a wall', parameter: 'side', value: side, atLeast: rule('messageSide', card.units), because: 'there is no room for a stage.' })
+    card.limit({
+      subject: 'Width of a wall',
+      parameter: 'side',
+      value: side,
+      atMost: height,
+      because: 'the floor would stick out of the closed card.',
+    })
+    card.limit({
+      subject: 'Width of a wall',
+      parameter: 'side',
+      value: side,
+      atLeast: rule('messageSide', card.units),
+      because: 'there is no room for a stage.',
+    })
     return { width: side, height, anchor: left }
   },
 })

@@ -3,7 +3,8 @@ import { defaultInputs } from '../model/parameters'
 import { inches } from '../../lengths'
 import { crossingFlaps } from './crossing-flaps'
 
-const card = (changes = {}) => crossingFlaps.construct({ ...defaultInputs(crossingFlaps.parameters, 'inch'), ...changes }, 'inch', inches(1 / 16))
+const card = (changes = {}) =>
+  crossingFlaps.construct({ ...defaultInputs(crossingFlaps.parameters, 'inch'), ...changes }, 'inch', inches(1 / 16))
 
 describe('Crossing flaps', () => {
   it('follows its formulas at the natural inch size', () => {
@@ -41,11 +42,18 @@ describe('Crossing flaps', () => {
   })
 
   it('keeps the insert inside the border', () => {
-    expect(card({ leaf: '4 1/8 in', insertHeight: '5 3/8 in' }).findings.filter(({ severity }) => severity === 'stop').map(({ parameter }) => parameter))
-      .toEqual(['leaf', 'insertHeight'])
+    expect(
+      card({ leaf: '4 1/8 in', insertHeight: '5 3/8 in' })
+        .findings.filter(({ severity }) => severity === 'stop')
+        .map(({ parameter }) => parameter),
+    ).toEqual(['leaf', 'insertHeight'])
   })
 
   it('puts the mats of flap and front leaf on the outside', () => {
-    expect(card().joints.filter(({ face }) => face === 'outside').map(({ part }) => part)).toEqual(['mat-flap', 'mat-front-leaf'])
+    expect(
+      card()
+        .joints.filter(({ face }) => face === 'outside')
+        .map(({ part }) => part),
+    ).toEqual(['mat-flap', 'mat-front-leaf'])
   })
 })

@@ -41,7 +41,10 @@ export const crossingFlaps = defineFold({
     const back = panelOf(base, 'back')
     card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop })
     card.mat(panelOf(base, 'flap'), border, { key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop })
-    card.step('Glue the mats on the back panel and on the outside of the flap.', 'Fold the flap first: what looks upright flat may be upside down folded.')
+    card.step(
+      'Glue the mats on the back panel and on the outside of the flap.',
+      'Fold the flap first: what looks upright flat may be upside down folded.',
+    )
 
     card.mat(panelOf(insert, 'front-leaf'), border, { key: 'mat-front-leaf', name: 'Mat on front leaf', face: 'outside', printTop })
     const inner = card.mat(panelOf(insert, 'back-leaf'), border, { key: 'mat-back-leaf', name: 'Mat on back leaf', printTop })
@@ -55,25 +58,41 @@ export const crossingFlaps = defineFold({
     card.step('Glue the mats on both leaves of the insert, the message panel on the inside of the back leaf.')
 
     card.join(panelOf(insert, 'back-leaf'), back)
-    card.step('Glue the back leaf to the middle of the back panel, its fold on the left. Close the flap, then the leaf over it.', 'Glue the back leaf only. Close it once before the glue sets.')
+    card.step(
+      'Glue the back leaf to the middle of the back panel, its fold on the left. Close the flap, then the leaf over it.',
+      'Glue the back leaf only. Close it once before the glue sets.',
+    )
 
     const margin = width.minus(leaf).half().named('Margin beside the insert')
     const overlap = flap.minus(margin)
     const least = rule('overlap', units)
     card.limit({
-      subject: 'Overlap of leaf on flap', parameter: 'flap', value: overlap, atLeast: least, right: margin.plus(least),
+      subject: 'Overlap of leaf on flap',
+      parameter: 'flap',
+      value: overlap,
+      atLeast: least,
+      right: margin.plus(least),
       because: 'with less the card does not hold shut.',
     })
     card.limit({
-      subject: 'Flap', parameter: 'flap', value: flap, atMost: margin.plus(leaf).minus(rule('ease', units)),
+      subject: 'Flap',
+      parameter: 'flap',
+      value: flap,
+      atMost: margin.plus(leaf).minus(rule('ease', units)),
       because: 'its edge must stop short of the fold of the insert.',
     })
     card.limit({
-      subject: 'Insert leaf', parameter: 'leaf', value: leaf, atMost: width.minus(border.times(2)),
+      subject: 'Insert leaf',
+      parameter: 'leaf',
+      value: leaf,
+      atMost: width.minus(border.times(2)),
       because: 'the border must stay visible beside the insert.',
     })
     card.limit({
-      subject: 'Insert height', parameter: 'insertHeight', value: insertHeight, atMost: height.minus(border.times(2)),
+      subject: 'Insert height',
+      parameter: 'insertHeight',
+      value: insertHeight,
+      atMost: height.minus(border.times(2)),
       because: 'the border must stay visible above and below the insert.',
     })
     return { width, height, anchor: back }

@@ -27,11 +27,19 @@ export const doubleZFold = defineFold({
   build({ width, height, stripHeight, border, message, messageHeight }, card) {
     const half = width.half()
     const base = card.strip('base', 'Base', 'base', height, [
-      panel('a', 'Front panel A', half), mountain(OPEN), panel('b', 'Inner panel B', width.minus(half)), valley(OPEN), panel('c', 'Back panel C', width),
+      panel('a', 'Front panel A', half),
+      mountain(OPEN),
+      panel('b', 'Inner panel B', width.minus(half)),
+      valley(OPEN),
+      panel('c', 'Back panel C', width),
     ])
     // Turned end for end: its long panel runs across the front, its short end lies on panel C.
     const strip = card.strip('strip', 'Strip', 'insert', stripHeight, [
-      panel('long', 'Long panel', width), mountain(OPEN), panel('middle', 'Middle of the strip', half), valley(OPEN), panel('end', 'Short end', width.minus(half)),
+      panel('long', 'Long panel', width),
+      mountain(OPEN),
+      panel('middle', 'Middle of the strip', half),
+      valley(OPEN),
+      panel('end', 'Short end', width.minus(half)),
     ])
     const [a, c] = [panelOf(base, 'a'), panelOf(base, 'c')]
     const printTop = 'top'
@@ -53,18 +61,31 @@ export const doubleZFold = defineFold({
 
     const free = height.minus(stripHeight).half().minus(border.times(2)).named('Free height beside the strip')
     if (message) {
-      card.piece(face(matC), { width: matC.width.minus(border.times(2)).downToMark(card.mark), height: messageHeight }, {
-        key: 'message', name: 'Message panel', kind: 'message', y: border,
-      })
+      card.piece(
+        face(matC),
+        { width: matC.width.minus(border.times(2)).downToMark(card.mark), height: messageHeight },
+        {
+          key: 'message',
+          name: 'Message panel',
+          kind: 'message',
+          y: border,
+        },
+      )
       card.message('panel C below the strip', matC.width.minus(border.times(2)), messageHeight)
       card.step('Glue the message panel on panel C below the strip.')
       card.limit({
-        subject: 'Message height', parameter: 'messageHeight', value: messageHeight, atMost: free,
+        subject: 'Message height',
+        parameter: 'messageHeight',
+        value: messageHeight,
+        atMost: free,
         because: 'the strip would cover more.',
       })
     }
     card.limit({
-      subject: 'Strip height', parameter: 'stripHeight', value: stripHeight, atMost: height.minus(border.times(2)),
+      subject: 'Strip height',
+      parameter: 'stripHeight',
+      value: stripHeight,
+      atMost: height.minus(border.times(2)),
       because: 'the border must stay visible above and below it.',
     })
     return { width, height, anchor: c }

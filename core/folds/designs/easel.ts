@@ -16,7 +16,14 @@ export const easel = defineFold({
   layered: true,
   view: { turn: -18, tilt: -62 },
   parameters: {
-    shape: choice('Shape', [{ value: 'square', label: 'Square' }, { value: 'round', label: 'Round' }], 'A round card is cut through both layers, its top just over the fold'),
+    shape: choice(
+      'Shape',
+      [
+        { value: 'square', label: 'Square' },
+        { value: 'round', label: 'Round' },
+      ],
+      'A round card is cut through both layers, its top just over the fold',
+    ),
     side: length('Side', '5 1/2 in', '140 mm', { help: 'Base, front and topper are squares of this side' }),
     stop: length('Stopper from the hinge', '4 in', '100 mm', { help: 'The nearer to the hinge, the steeper it stands' }),
     stopperHeight: length('Stopper height', '3/4 in', '20 mm'),
@@ -26,12 +33,21 @@ export const easel = defineFold({
   build({ shape, side, stop, stopperHeight, border, message }, card) {
     const half = side.half()
     // Hinge, crease and foot of the topper form a triangle of two half sides over the stop.
-    const lean = Math.acos(Math.min(1, stop.value / side.value)) * 180 / Math.PI
-    const base = card.strip('base', 'Base', 'base', side, [
-      panel('floor', 'Base panel', side), valley(180 - lean),
-      panel('upper', 'Upper half of the front', half), valley(2 * lean, 0),
-      panel('lower', 'Lower half of the front', side.minus(half)),
-    ], 'y')
+    const lean = (Math.acos(Math.min(1, stop.value / side.value)) * 180) / Math.PI
+    const base = card.strip(
+      'base',
+      'Base',
+      'base',
+      side,
+      [
+        panel('floor', 'Base panel', side),
+        valley(180 - lean),
+        panel('upper', 'Upper half of the front', half),
+        valley(2 * lean, 0),
+        panel('lower', 'Lower half of the front', side.minus(half)),
+      ],
+      'y',
+    )
     const floor = panelOf(base, 'floor')
     const round = shape === 'round'
     if (round) {
@@ -56,27 +72,56 @@ export const easel = defineFold({
     }
     const topper = card.strip('topper', 'Topper', 'insert', side, [panel('face', 'Topper', side)])
     // The lower half points down when it is closed; the topper reaches from its foot beyond the crease.
-    card.joinAt(face(topper), panelOf(base, 'lower'), 'outside', { x: floor.x, y: half.times(-1), glue: { y: half, height: side.minus(half) } })
+    card.joinAt(face(topper), panelOf(base, 'lower'), 'outside', {
+      x: floor.x,
+      y: half.times(-1),
+      glue: { y: half, height: side.minus(half) },
+    })
     const topperMat = card.mat(face(topper), border, { key: 'mat-topper', name: 'Mat on topper', printTop: 'top' })
     if (round) card.shape(topper, arcs(half.value, half.value, half.value, 0, side.value))
-    card.step('Glue the topper to the lower half of the front only, with the card closed.', 'No glue above the crease of the front, or it cannot stand.')
+    card.step(
+      'Glue the topper to the lower half of the front only, with the card closed.',
+      'No glue above the crease of the front, or it cannot stand.',
+    )
 
-    const stopper = card.piece(floor, { width: half.downToMark(card.mark), height: stopperHeight }, {
-      key: 'stopper', name: 'Stopper', kind: 'plate', means: 'foam', y: side.minus(stop).minus(stopperHeight),
-    })
+    const stopper = card.piece(
+      floor,
+      { width: half.downToMark(card.mark), height: stopperHeight },
+      {
+        key: 'stopper',
+        name: 'Stopper',
+        kind: 'plate',
+        means: 'foam',
+        y: side.minus(stop).minus(stopperHeight),
+      },
+    )
     card.holds(stopper, [base, topper, topperMat])
-    card.step('Put the stopper on foam, its upper edge where the foot of the topper is to rest.', 'Foam as high as topper and front together, or the topper slips over it.')
+    card.step(
+      'Put the stopper on foam, its upper edge where the foot of the topper is to rest.',
+      'Foam as high as topper and front together, or the topper slips over it.',
+    )
 
     card.limit({
-      subject: 'Stopper from the hinge', parameter: 'stop', value: stop, atLeast: side.times(0.3), severity: 'warn',
+      subject: 'Stopper from the hinge',
+      parameter: 'stop',
+      value: stop,
+      atLeast: side.times(0.3),
+      severity: 'warn',
       because: 'steeper ones fall over backwards.',
     })
     card.limit({
-      subject: 'Stopper from the hinge', parameter: 'stop', value: stop, atMost: side.times(0.85), severity: 'warn',
+      subject: 'Stopper from the hinge',
+      parameter: 'stop',
+      value: stop,
+      atMost: side.times(0.85),
+      severity: 'warn',
       because: 'flatter ones hardly stand.',
     })
     card.limit({
-      subject: 'Stopper height', parameter: 'stopperHeight', value: stopperHeight, atMost: side.minus(stop),
+      subject: 'Stopper height',
+      parameter: 'stopperHeight',
+      value: stopperHeight,
+      atMost: side.minus(stop),
       because: 'the stopper would stick out of the base.',
     })
     return { width: side, height: side, anchor: floor }

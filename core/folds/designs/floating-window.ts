@@ -38,7 +38,11 @@ export const floatingWindow = defineFold({
     const upright = style === 'upright'
     const rise = upright ? depth : glue
     const frameWidth = (upright ? width.minus(glue.times(2)) : width).named('Frame')
-    const base = card.strip('base', 'Base', 'base', height, [panel('front', 'Front panel', width), valley(40), panel('back', 'Back panel', width)])
+    const base = card.strip('base', 'Base', 'base', height, [
+      panel('front', 'Front panel', width),
+      valley(40),
+      panel('back', 'Back panel', width),
+    ])
     const front = panelOf(base, 'front')
     card.step('Score and fold the base.')
 
@@ -47,28 +51,57 @@ export const floatingWindow = defineFold({
       ? [(opening: number) => 180 - 90 * opening, (opening: number) => 90 * opening]
       : [() => 180, () => 180]
     const frame = card.strip('frame', 'Frame', 'insert', height, [
-      panel('left-glue', 'Left glue strip', glue), bent('valley', leading), panel('left-riser', 'Left riser', rise), bent('mountain', leading),
+      panel('left-glue', 'Left glue strip', glue),
+      bent('valley', leading),
+      panel('left-riser', 'Left riser', rise),
+      bent('mountain', leading),
       panel('frame', 'Frame', frameWidth),
-      bent('mountain', trailing), panel('right-riser', 'Right riser', rise), bent('valley', trailing), panel('right-glue', 'Right glue strip', glue),
+      bent('mountain', trailing),
+      panel('right-riser', 'Right riser', rise),
+      bent('valley', trailing),
+      panel('right-glue', 'Right glue strip', glue),
     ])
     const middle = panelOf(frame, 'frame')
     const shape = { shape: shapeOf(windowShape), width: window, height: window }
     card.window(middle, 'window', 'Window drop-out', { ...shape, x: frameWidth.minus(window).half(), y: height.minus(window).half() })
     const mat = card.mat(middle, border, { key: 'mat-frame', name: 'Mat on frame', printTop: 'top' })
-    card.window(face(mat), 'mat-window', 'Mat window drop-out', { ...shape, x: mat.width.minus(window).half(), y: mat.height.minus(window).half() })
-    card.step('Cut the window through frame and mat; both drop-outs are usable pieces. Fold the risers under the frame and the glue strips out again.', 'Heavy stock: cut one layer at a time.')
+    card.window(face(mat), 'mat-window', 'Mat window drop-out', {
+      ...shape,
+      x: mat.width.minus(window).half(),
+      y: mat.height.minus(window).half(),
+    })
+    card.step(
+      'Cut the window through frame and mat; both drop-outs are usable pieces. Fold the risers under the frame and the glue '
+      + 'strips out again.',
+      'Heavy stock: cut one layer at a time.',
+    )
     const scene = card.mat(front, border, { key: 'mat-front', name: 'Background behind the frame', face: 'outside', printTop: 'top' })
     card.step('Glue the background on the front.')
 
     // The front lies with its inside on the back, so its right edge in the pattern is its left edge seen from outside.
     card.joinAt(panelOf(frame, 'left-glue'), front, 'outside', { x: width.minus(glue) })
     card.joinAt(panelOf(frame, 'right-glue'), front, 'outside', { x: Measure.zero })
-    card.step('Glue the two strips along the edges of the front. Press the card flat once before the glue sets.', 'Figures may bridge frame and background: glue them on the edge of the frame only.')
+    card.step(
+      'Glue the two strips along the edges of the front. Press the card flat once before the glue sets.',
+      'Figures may bridge frame and background: glue them on the edge of the frame only.',
+    )
     if (dressing) {
       const overlap = rule('ease', card.units)
-      const strip = card.loose('dressing', 'Window dressing', { width: window.plus(overlap.times(2)), height: window.half().downToMark(card.mark) }, 'insert')
+      const strip = card.loose(
+        'dressing',
+        'Window dressing',
+        { width: window.plus(overlap.times(2)), height: window.half().downToMark(card.mark) },
+        'insert',
+      )
       card.step(`Glue the ${strip.name.toLowerCase()} behind the lower edge of the window.`)
-      card.limit({ subject: 'Window dressing', parameter: 'window', value: strip.width, atMost: frameWidth, right: frameWidth.minus(overlap.times(2)), because: 'it would stick out behind the frame.' })
+      card.limit({
+        subject: 'Window dressing',
+        parameter: 'window',
+        value: strip.width,
+        atMost: frameWidth,
+        right: frameWidth.minus(overlap.times(2)),
+        because: 'it would stick out behind the frame.',
+      })
     }
     if (message) {
       const note = card.mat(panelOf(base, 'back'), border, { key: 'message', name: 'Message panel', kind: 'message' })
@@ -77,14 +110,38 @@ export const floatingWindow = defineFold({
     }
     if (upright) {
       card.travel(middle, rise, front)
-      card.limit({ subject: 'Rise', parameter: 'depth', value: depth, atMost: glue, because: 'pressed flat, the frame would stick out of the card.' })
+      card.limit({
+        subject: 'Rise',
+        parameter: 'depth',
+        value: depth,
+        atMost: glue,
+        because: 'pressed flat, the frame would stick out of the card.',
+      })
     }
     else {
       card.note('Frame', 'lies flat on its risers and springs up only by the tension of the paper.')
     }
-    card.limit({ subject: 'Window size', parameter: 'window', value: window, atMost: frameWidth.minus(border.times(4)), because: 'the frame and its mat must go round it.' })
-    card.limit({ subject: 'Window size', parameter: 'window', value: window, atMost: height.minus(border.times(4)), because: 'the frame and its mat must go on above and below it.' })
-    card.limit({ subject: 'Glue strip', parameter: 'glue', value: glue, atMost: width.times(0.25), because: 'the two strips would leave no room for the scene.' })
+    card.limit({
+      subject: 'Window size',
+      parameter: 'window',
+      value: window,
+      atMost: frameWidth.minus(border.times(4)),
+      because: 'the frame and its mat must go round it.',
+    })
+    card.limit({
+      subject: 'Window size',
+      parameter: 'window',
+      value: window,
+      atMost: height.minus(border.times(4)),
+      because: 'the frame and its mat must go on above and below it.',
+    })
+    card.limit({
+      subject: 'Glue strip',
+      parameter: 'glue',
+      value: glue,
+      atMost: width.times(0.25),
+      because: 'the two strips would leave no room for the scene.',
+    })
     card.stamp('the background inside the window', scene.width, scene.height)
     return { width, height, anchor: front }
   },

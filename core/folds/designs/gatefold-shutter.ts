@@ -22,10 +22,10 @@ export function coveredShare(shape: WindowShape, half: number, wide: number, hig
       const [x, y] = [(i + 0.5) / STEPS, (j + 0.5) / STEPS]
       if (shape === 'circle' && x * x + y * y > 1) continue
       all++
-      if (x * half / wide + y * half / high > 1) covered++
+      if ((x * half) / wide + (y * half) / high > 1) covered++
     }
   }
-  return Math.round(100 * covered / all)
+  return Math.round((100 * covered) / all)
 }
 
 export const gatefoldShutter = defineFold({
@@ -53,7 +53,11 @@ export const gatefoldShutter = defineFold({
   build({ width, height, panelWidth, tab, shutter, windowShape, window, windowAt, border, message }, card) {
     const half = width.half()
     const base = card.strip('base', 'Base', 'base', height, [
-      panel('left', 'Left door', half), valley(0), panel('middle', 'Middle', width), valley(0), panel('right', 'Right door', width.minus(half)),
+      panel('left', 'Left door', half),
+      valley(0),
+      panel('middle', 'Middle', width),
+      valley(0),
+      panel('right', 'Right door', width.minus(half)),
     ])
     const middle = panelOf(base, 'middle')
     const [left, right] = [panelOf(base, 'left'), panelOf(base, 'right')]
@@ -64,18 +68,37 @@ export const gatefoldShutter = defineFold({
     const fromHinge = width.minus(panelWidth).half()
     const foot = windowAt.minus(shutter.half())
     if (message) {
-      const note = card.piece(middle, { width: panelWidth.downToMark(card.mark), height: height.minus(border.times(2)).downToMark(card.mark) }, { key: 'message', name: 'Message panel', kind: 'message' })
+      const note = card.piece(
+        middle,
+        { width: panelWidth.downToMark(card.mark), height: height.minus(border.times(2)).downToMark(card.mark) },
+        { key: 'message', name: 'Message panel', kind: 'message' },
+      )
       card.message('the middle, seen through the window', note.width, window)
       card.step('Glue the message panel in the middle.')
     }
     const swing = riding(fromHinge.value, reach.value, opening => 180 * (1 - opening))
-    for (const [door, key, name] of [[left, 'left-shutter', 'Left shutter'], [right, 'right-shutter', 'Right shutter']] as const) {
+    for (const [door, key, name] of [
+      [left, 'left-shutter', 'Left shutter'],
+      [right, 'right-shutter', 'Right shutter'],
+    ] as const) {
       const mirrored = door === right
       const flap = panel('tab', 'Tab', tab)
       const blade = panel('blade', name, reach)
-      const part = card.strip(key, name, 'insert', shutter, mirrored ? [blade, bent('valley', swing), flap] : [flap, bent('valley', swing), blade])
+      const part = card.strip(
+        key,
+        name,
+        'insert',
+        shutter,
+        mirrored ? [blade, bent('valley', swing), flap] : [flap, bent('valley', swing), blade],
+      )
       const notched = (from: Measure) => {
-        const corners = [at(from, Measure.zero), at(part.width, Measure.zero), at(part.width.minus(travel), shutter.half()), at(part.width, shutter), at(from, shutter)]
+        const corners = [
+          at(from, Measure.zero),
+          at(part.width, Measure.zero),
+          at(part.width.minus(travel), shutter.half()),
+          at(part.width, shutter),
+          at(from, shutter),
+        ]
         return mirrored ? corners.map(({ x, y }) => at(part.width.minus(x), y)).reverse() : corners
       }
       card.shape(part, notched(Measure.zero))
@@ -83,36 +106,97 @@ export const gatefoldShutter = defineFold({
       card.joinAt(panelOf(part, 'tab'), door, 'inside', { x: mirrored ? fromHinge : half.minus(fromHinge).minus(tab), y: foot })
       card.travel(panelOf(part, 'blade'), travel)
     }
-    card.step('Cut a notch as deep as the travel into the free edge of each shutter, its point at mid-height. Glue each tab to its door, its crease where half the travel is from the hinge.', 'No glue beyond the tab: the blade must swing.')
+    card.step(
+      'Cut a notch as deep as the travel into the free edge of each shutter, its point at mid-height. Glue each tab to its door, '
+      + 'its crease where half the travel is from the hinge.',
+      'No glue beyond the tab: the blade must swing.',
+    )
 
-    const cover = card.strip('panel', 'Panel', 'insert', panelWidth, [panel('foot', 'Lower tab', tab), mountain(180), panel('front', 'Panel', height), mountain(180), panel('head', 'Upper tab', tab)], 'y')
+    const cover = card.strip(
+      'panel',
+      'Panel',
+      'insert',
+      panelWidth,
+      [panel('foot', 'Lower tab', tab), mountain(180), panel('front', 'Panel', height), mountain(180), panel('head', 'Upper tab', tab)],
+      'y',
+    )
     const front = panelOf(cover, 'front')
     const shape = { shape: shapeOf(windowShape), width: window, height: window }
     card.window(front, 'window', 'Window drop-out', { ...shape, x: panelWidth.minus(window).half(), y: windowAt.minus(window.half()) })
     card.joinAt(panelOf(cover, 'foot'), middle, 'inside', { x: fromHinge, y: Measure.zero, faceDown: true, turned: 180 })
     card.joinAt(panelOf(cover, 'head'), middle, 'inside', { x: fromHinge, y: height.minus(tab), faceDown: true, turned: 180 })
     const mat = card.mat(front, border, { key: 'mat-panel', name: 'Mat on panel', printTop: 'top' })
-    card.window(face(mat), 'mat-window', 'Mat window drop-out', { ...shape, x: mat.width.minus(window).half(), y: windowAt.minus(window.half()).minus(height.minus(mat.height).half()) })
-    card.step('Cut the window through panel and mat. Fold the tabs behind and glue them above and below, so that the shutters pass underneath.', 'Heavy stock: cut panel and mat one at a time. Nothing raised where a shutter passes.')
-    for (const door of [left, right]) card.mat(door, border, { key: `mat-${door.key}`, name: `Mat on ${door.name.toLowerCase()}`, face: 'outside', printTop: 'top' })
+    card.window(face(mat), 'mat-window', 'Mat window drop-out', {
+      ...shape,
+      x: mat.width.minus(window).half(),
+      y: windowAt.minus(window.half()).minus(height.minus(mat.height).half()),
+    })
+    card.step(
+      'Cut the window through panel and mat. Fold the tabs behind and glue them above and below, so that the shutters pass underneath.',
+      'Heavy stock: cut panel and mat one at a time. Nothing raised where a shutter passes.',
+    )
+    for (const door of [left, right])
+      card.mat(door, border, { key: `mat-${door.key}`, name: `Mat on ${door.name.toLowerCase()}`, face: 'outside', printTop: 'top' })
     card.step('Glue the mats on the outside of the doors. Close the card once before the glue sets.')
 
     // The diamond that open shutters leave, half as wide as the travel on each side, must hold the corners of the window.
     const share = 1 / Math.max(1, travel.value) + 2 / Math.max(1, shutter.value)
-    const clear = shapeOf(windowShape) === 'circle'
-      ? 2 * travel.value * (shutter.value / 2) / Math.hypot(travel.value, shutter.value / 2)
-      : 2 / share
+    const clear
+      = shapeOf(windowShape) === 'circle'
+        ? (2 * travel.value * (shutter.value / 2)) / Math.hypot(travel.value, shutter.value / 2)
+        : 2 / share
     card.limit({
-      subject: 'Window size', parameter: 'window', value: window, atMost: Measure.of('What the open shutters leave clear', Math.max(0, Math.floor(clear)) as typeof card.mark), severity: 'warn',
-      because: `${coveredShare(shapeOf(windowShape), window.value / 2, travel.value, shutter.value / 2)} % of it stays covered by the open shutters.`,
+      subject: 'Window size',
+      parameter: 'window',
+      value: window,
+      atMost: Measure.of('What the open shutters leave clear', Math.max(0, Math.floor(clear)) as typeof card.mark),
+      severity: 'warn',
+      because: `${coveredShare(shapeOf(windowShape), window.value / 2, travel.value, shutter.value / 2)} % of it stays covered `
+        + `by the open shutters.`,
     })
-    card.limit({ subject: 'Window size', parameter: 'window', value: window, atMost: panelWidth.minus(border.times(4)), because: 'the panel must frame it.' })
-    card.limit({ subject: 'Shutter height', parameter: 'shutter', value: shutter, atLeast: window, because: 'the closed shutters must cover the window.' })
-    card.limit({ subject: 'Panel width', parameter: 'panelWidth', value: panelWidth, atMost: width.minus(rule('openingSide', card.units)), because: 'the shutters would hardly move.' })
-    card.limit({ subject: 'Panel width', parameter: 'panelWidth', value: panelWidth, atLeast: half, because: 'the closed shutters would stick out of the card.' })
+    card.limit({
+      subject: 'Window size',
+      parameter: 'window',
+      value: window,
+      atMost: panelWidth.minus(border.times(4)),
+      because: 'the panel must frame it.',
+    })
+    card.limit({
+      subject: 'Shutter height',
+      parameter: 'shutter',
+      value: shutter,
+      atLeast: window,
+      because: 'the closed shutters must cover the window.',
+    })
+    card.limit({
+      subject: 'Panel width',
+      parameter: 'panelWidth',
+      value: panelWidth,
+      atMost: width.minus(rule('openingSide', card.units)),
+      because: 'the shutters would hardly move.',
+    })
+    card.limit({
+      subject: 'Panel width',
+      parameter: 'panelWidth',
+      value: panelWidth,
+      atLeast: half,
+      because: 'the closed shutters would stick out of the card.',
+    })
     card.limit({ subject: 'Tab', parameter: 'tab', value: tab, atMost: half.minus(fromHinge), because: 'it must stay on its door.' })
-    card.limit({ subject: 'Tab', parameter: 'tab', value: tab, atMost: windowAt.minus(shutter.half()), because: 'the shutters would run into the tabs of the panel.' })
-    card.limit({ subject: 'Window centre', parameter: 'windowAt', value: windowAt, atMost: height.minus(tab).minus(shutter.half()), because: 'the shutters would leave the panel at its upper end.' })
+    card.limit({
+      subject: 'Tab',
+      parameter: 'tab',
+      value: tab,
+      atMost: windowAt.minus(shutter.half()),
+      because: 'the shutters would run into the tabs of the panel.',
+    })
+    card.limit({
+      subject: 'Window centre',
+      parameter: 'windowAt',
+      value: windowAt,
+      atMost: height.minus(tab).minus(shutter.half()),
+      because: 'the shutters would leave the panel at its upper end.',
+    })
     return { width, height, anchor: middle }
   },
 })

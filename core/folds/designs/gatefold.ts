@@ -27,7 +27,11 @@ export const gatefold = defineFold({
   build({ width, height, border, insideMats, message, band, bandHeight, bandOverlap }, card) {
     const half = width.half()
     const base = card.strip('base', 'Base', 'base', height, [
-      panel('left', 'Left door', half), valley(50), panel('middle', 'Middle', width), valley(50), panel('right', 'Right door', width.minus(half)),
+      panel('left', 'Left door', half),
+      valley(50),
+      panel('middle', 'Middle', width),
+      valley(50),
+      panel('right', 'Right door', width.minus(half)),
     ])
     const middle = panelOf(base, 'middle')
     card.step('Score and fold both doors; they meet in the middle without overlapping.')
@@ -46,13 +50,22 @@ export const gatefold = defineFold({
     if (band) {
       const ease = rule('ease', card.units)
       card.loose('band', 'Belly band', { width: width.times(2).plus(bandOverlap).plus(ease), height: bandHeight })
-      card.step('Wrap the belly band loosely round the closed card by hand and glue its ends together, not to the card.', 'Never score it: a creased band sits too tight.')
+      card.step(
+        'Wrap the belly band loosely round the closed card by hand and glue its ends together, not to the card.',
+        'Never score it: a creased band sits too tight.',
+      )
       card.limit({
-        subject: 'Overlap of the band', parameter: 'bandOverlap', value: bandOverlap, atLeast: rule('overlap', card.units),
+        subject: 'Overlap of the band',
+        parameter: 'bandOverlap',
+        value: bandOverlap,
+        atLeast: rule('overlap', card.units),
         because: 'with less its ends do not hold.',
       })
       card.limit({
-        subject: 'Band height', parameter: 'bandHeight', value: bandHeight, atMost: height.minus(border.times(2)),
+        subject: 'Band height',
+        parameter: 'bandHeight',
+        value: bandHeight,
+        atMost: height.minus(border.times(2)),
         because: 'the card must show above and below it.',
       })
     }

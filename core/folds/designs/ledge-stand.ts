@@ -30,7 +30,11 @@ export const ledgeStand = defineFold({
     tab: length('Tab of the back leaf', '1/2 in', '12 mm'),
     border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
     figure: toggle('Figure on the lower rail', false),
-    reach: length('Figure beyond the ridge', '0 in', '0 mm', { zero: true, when: 'figure', help: 'Closed, the ridge lies on the edge of the card' }),
+    reach: length('Figure beyond the ridge', '0 in', '0 mm', {
+      zero: true,
+      when: 'figure',
+      help: 'Closed, the ridge lies on the edge of the card',
+    }),
     message: toggle('Message panel on the back leaf', true),
   },
   build({ side, height, rail, tab, border, figure, reach, message }, card) {
@@ -41,42 +45,88 @@ export const ledgeStand = defineFold({
     const [first, middle, third] = [side, side.times(2), side.times(3)]
     card.area(base, 'left', 'Left end', box(zero, zero, side, height))
     card.area(base, 'right', 'Right end', box(third, zero, side, height))
-    const rows = [['lower', 'Lower rail', zero, rail], ['band', 'Band', rail, bandHeight], ['upper', 'Upper rail', bandTop, rail]] as const
+    const rows = [
+      ['lower', 'Lower rail', zero, rail],
+      ['band', 'Band', rail, bandHeight],
+      ['upper', 'Upper rail', bandTop, rail],
+    ] as const
     for (const [key, name, y, high] of rows) {
       card.area(base, `${key}-left`, `${name}, left`, box(first, y, side, high))
       card.area(base, `${key}-right`, `${name}, right`, box(middle, y, side, high))
       const up = (x: Measure) => [at(x, y), at(x, y.plus(high))] as const
-      const [outer, inner] = key === 'band'
-        ? [bent('mountain', opening => link(opening) + bend(opening)), bent('valley', opening => 2 * link(opening))]
-        : [bent('valley', opening => link(opening) - bend(opening)), bent('mountain', opening => 2 * link(opening))]
+      const [outer, inner]
+        = key === 'band'
+          ? [bent('mountain', opening => link(opening) + bend(opening)), bent('valley', opening => 2 * link(opening))]
+          : [bent('valley', opening => link(opening) - bend(opening)), bent('mountain', opening => 2 * link(opening))]
       card.crease(base, ['left', `${key}-left`], ...up(first), outer)
       card.crease(base, [`${key}-left`, `${key}-right`], ...up(middle), inner)
       card.crease(base, [`${key}-right`, 'right'], ...up(third), outer)
     }
     for (const y of [rail, bandTop]) card.slit(base, at(first, y), at(third, y))
-    card.step('Cut the two slits between the first and the third score, both the same length.', 'Start and stop at the scores. The slits let one line be folded both ways.')
+    card.step(
+      'Cut the two slits between the first and the third score, both the same length.',
+      'Start and stop at the scores. The slits let one line be folded both ways.',
+    )
     card.step('Score the rails from behind in the middle and from the front at their ends; the band the other way round.')
 
-    for (const key of ['left', 'right']) card.mat(panelOf(base, key), border, { key: `mat-${key}`, name: `Mat on ${key} end`, printTop: 'top' })
+    for (const key of ['left', 'right'])
+      card.mat(panelOf(base, key), border, { key: `mat-${key}`, name: `Mat on ${key} end`, printTop: 'top' })
     for (const [key, name] of rows) {
-      for (const half of ['left', 'right']) card.mat(panelOf(base, `${key}-${half}`), border, { key: `mat-${key}-${half}`, name: `Mat on ${name.toLowerCase()}, ${half}`, printTop: 'top' })
+      for (const half of ['left', 'right'])
+        card.mat(panelOf(base, `${key}-${half}`), border, {
+          key: `mat-${key}-${half}`,
+          name: `Mat on ${name.toLowerCase()}, ${half}`,
+          printTop: 'top',
+        })
     }
     card.step('Glue the mats, the card folded once before.', 'Stop short of every score.')
-    const leaf = card.strip('leaf', 'Back leaf', 'insert', height, [panel('tab', 'Tab', tab), bent('valley', leafSwing), panel('leaf', 'Leaf', side.times(2))])
+    const leaf = card.strip('leaf', 'Back leaf', 'insert', height, [
+      panel('tab', 'Tab', tab),
+      bent('valley', leafSwing),
+      panel('leaf', 'Leaf', side.times(2)),
+    ])
     card.joinAt(panelOf(leaf, 'tab'), panelOf(base, 'left'), 'outside', { x: zero })
     if (message) {
       const note = card.mat(panelOf(leaf, 'leaf'), border, { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
       card.message('the back leaf', note.width, note.height)
     }
-    card.step('Fold the back leaf at its tab both ways and glue the tab behind the left end: closed, the leaf covers the card; on display it stands behind.', 'Glue the tab only.')
+    card.step(
+      'Fold the back leaf at its tab both ways and glue the tab behind the left end: closed, the leaf covers the card; on '
+      + 'display it stands behind.',
+      'Glue the tab only.',
+    )
     card.note('One sheet', 'often gives base and back leaf: look at the layouts before opening a second one.')
     if (figure) {
-      card.piece(panelOf(base, 'lower-left'), { width: side.plus(reach), height: rail }, { key: 'figure', name: 'Figure on the lower rail', kind: 'figure', x: zero, y: zero, glueWidth: side, printTop: 'top' })
+      card.piece(
+        panelOf(base, 'lower-left'),
+        { width: side.plus(reach), height: rail },
+        { key: 'figure', name: 'Figure on the lower rail', kind: 'figure', x: zero, y: zero, glueWidth: side, printTop: 'top' },
+      )
       card.step('Glue the figure to the left half of the lower rail.', 'No glue beyond the ridge.')
-      card.limit({ subject: 'Figure beyond the ridge', parameter: 'reach', value: reach, atMost: zero, because: 'by so much it would stick out of the closed card.' })
+      card.limit({
+        subject: 'Figure beyond the ridge',
+        parameter: 'reach',
+        value: reach,
+        atMost: zero,
+        because: 'by so much it would stick out of the closed card.',
+      })
     }
-    card.limit({ subject: 'Band height', parameter: 'rail', value: bandHeight, atLeast: rule('openingSide', card.units), right: height.minus(rule('openingSide', card.units)).half(), round: 'down', because: 'nothing would be left of the band.' })
-    card.limit({ subject: 'Rail height', parameter: 'rail', value: rail, atLeast: rule('between', card.units), because: 'a narrower rail does not hold its crease.' })
+    card.limit({
+      subject: 'Band height',
+      parameter: 'rail',
+      value: bandHeight,
+      atLeast: rule('openingSide', card.units),
+      right: height.minus(rule('openingSide', card.units)).half(),
+      round: 'down',
+      because: 'nothing would be left of the band.',
+    })
+    card.limit({
+      subject: 'Rail height',
+      parameter: 'rail',
+      value: rail,
+      atLeast: rule('between', card.units),
+      because: 'a narrower rail does not hold its crease.',
+    })
     card.limit({ subject: 'Tab', parameter: 'tab', value: tab, atMost: side, because: 'it must lie behind the left end.' })
     return { width: side.times(2), height, anchor: panelOf(base, 'left') }
   },

@@ -21,7 +21,12 @@ export const ownStrip = defineFold({
   parameters: {
     length: length('Blank width', '11 in', '297 mm'),
     height: length('Blank height', '5 1/2 in', '148 mm'),
-    scores: scoreList('Scores', '2 3/4 mountain 60, 5 1/2 valley 60', '74 mm mountain 60, 148 mm valley 60', 'From the left end: position, mountain or valley, degrees on display, and rails or band where there are slits'),
+    scores: scoreList(
+      'Scores',
+      '2 3/4 mountain 60, 5 1/2 valley 60',
+      '74 mm mountain 60, 148 mm valley 60',
+      'From the left end: position, mountain or valley, degrees on display, and rails or band where there are slits',
+    ),
     slits: toggle('Two slits, for rails and a band', false),
     slitFrom: length('Slits from', '2 3/4 in', '74 mm', { when: 'slits' }),
     slitTo: length('Slits to', '8 1/4 in', '223 mm', { when: 'slits' }),
@@ -36,14 +41,24 @@ export const ownStrip = defineFold({
     const base = card.sheet('base', 'Base', 'base', { width: long, height }, 'top')
     const band = height.minus(rail.times(2))
     const within = (from: Measure, to: Measure) => slits && from.value >= slitFrom.value && to.value <= slitTo.value
-    const rows = (split: boolean) => split
-      ? [{ key: 'lower', name: ', lower rail', row: 'rails' as Row, y: zero, high: rail }, { key: 'band', name: ', band', row: 'band' as Row, y: rail, high: band }, { key: 'upper', name: ', upper rail', row: 'rails' as Row, y: rail.plus(band), high: rail }]
-      : [{ key: 'all', name: '', row: 'all' as Row, y: zero, high: height }]
+    const rows = (split: boolean) =>
+      split
+        ? [
+            { key: 'lower', name: ', lower rail', row: 'rails' as Row, y: zero, high: rail },
+            { key: 'band', name: ', band', row: 'band' as Row, y: rail, high: band },
+            { key: 'upper', name: ', upper rail', row: 'rails' as Row, y: rail.plus(band), high: rail },
+          ]
+        : [{ key: 'all', name: '', row: 'all' as Row, y: zero, high: height }]
     const runs = (score: NotedScore, row: Row) => score.row === 'all' || row === 'all' || score.row === row
 
     // A score ends every panel that it runs over; the end of a slit is always one.
     const places = [...new Set(scores.map(score => score.at as number))]
-    const columns = [0, ...places, long.value].map((start, index, all) => ({ from: Measure.of('Score', nanometres(start)), to: Measure.of('Score', nanometres(all[index + 1] ?? start)) })).slice(0, -1)
+    const columns = [0, ...places, long.value]
+      .map((start, index, all) => ({
+        from: Measure.of('Score', nanometres(start)),
+        to: Measure.of('Score', nanometres(all[index + 1] ?? start)),
+      }))
+      .slice(0, -1)
     const panels: Panel[] = []
     let before: { key: string, row: Row, y: Measure, high: Measure }[] = []
     for (const [index, { from, to }] of columns.entries()) {
@@ -61,7 +76,13 @@ export const ownStrip = defineFold({
           const row = left.row === 'all' ? right.row : left.row
           // Where no score of this row stands at a panel's edge the paper runs on flat.
           const score = scores.find(score => score.at === from.value && runs(score, row))
-          card.crease(base, [left.key, right.key], at(from, low.y), at(from, high.y.plus(high.high)), score ? bent(score.direction, opening => 180 + (score.open - 180) * opening) : bent('valley', () => 0))
+          card.crease(
+            base,
+            [left.key, right.key],
+            at(from, low.y),
+            at(from, high.y.plus(high.high)),
+            score ? bent(score.direction, opening => 180 + (score.open - 180) * opening) : bent('valley', () => 0),
+          )
         }
       }
       before = here
@@ -70,7 +91,8 @@ export const ownStrip = defineFold({
     card.step('Score in the order of the list; turn the sheet over for mountains.')
     if (slits) card.step('Cut the two slits, both the same length.', 'Start and stop at the scores.')
     if (mats) {
-      for (const panel of panels) card.mat(panel, border, { key: `mat-${panel.key}`, name: `Mat on ${panel.name.toLowerCase()}`, printTop: 'top' })
+      for (const panel of panels)
+        card.mat(panel, border, { key: `mat-${panel.key}`, name: `Mat on ${panel.name.toLowerCase()}`, printTop: 'top' })
       card.step('Glue the mats, the strip folded once before.')
     }
     for (const [index, { width, height: high, onto }] of noted(readPieces(pieceText, card.units)).entries()) {
@@ -79,32 +101,67 @@ export const ownStrip = defineFold({
       const size = { width: Measure.of(`${name} width`, width), height: Measure.of(`${name} height`, high) }
       const [first, second] = targets
       const part = card.loose(`piece-${index + 1}`, name, size, 'insert')
-      if (first) card.joinAt(face(part), first, 'inside', { x: zero, glue: { width: first.width.value < width ? first.width : size.width } })
-      if (targets.includes(undefined)) card.missing(name, `is glued to panel ${onto[targets.indexOf(undefined)]}, but there are only ${columns.length} panels.`)
-      else card.step(second ? `Glue piece ${index + 1} to panel ${onto[0]}, close the strip and press its other end onto panel ${onto[1]}.` : `Glue piece ${index + 1} to panel ${onto[0]}.`)
+      if (first)
+        card.joinAt(face(part), first, 'inside', { x: zero, glue: { width: first.width.value < width ? first.width : size.width } })
+      if (targets.includes(undefined))
+        card.missing(name, `is glued to panel ${onto[targets.indexOf(undefined)]}, but there are only ${columns.length} panels.`)
+      else
+        card.step(
+          second
+            ? `Glue piece ${index + 1} to panel ${onto[0]}, close the strip and press its other end onto panel ${onto[1]}.`
+            : `Glue piece ${index + 1} to panel ${onto[0]}.`,
+        )
     }
 
-    card.limit({ subject: 'Last score', parameter: 'length', value: long, atLeast: Measure.of('Last score', nanometres((places.at(-1) ?? 0) + card.mark)), because: 'every score must lie on the blank.' })
+    card.limit({
+      subject: 'Last score',
+      parameter: 'length',
+      value: long,
+      atLeast: Measure.of('Last score', nanometres((places.at(-1) ?? 0) + card.mark)),
+      because: 'every score must lie on the blank.',
+    })
     if (slits) {
-      card.limit({ subject: 'Rail height', parameter: 'rail', value: rail, atMost: height.minus(rule('between', card.units)).half(), because: 'nothing would be left of the band.' })
-      for (const [parameter, value] of [['slitFrom', slitFrom], ['slitTo', slitTo]] as const) {
+      card.limit({
+        subject: 'Rail height',
+        parameter: 'rail',
+        value: rail,
+        atMost: height.minus(rule('between', card.units)).half(),
+        because: 'nothing would be left of the band.',
+      })
+      for (const [parameter, value] of [
+        ['slitFrom', slitFrom],
+        ['slitTo', slitTo],
+      ] as const) {
         const nearest = [...places].sort((a, b) => Math.abs(a - value.value) - Math.abs(b - value.value))[0]
         if (nearest !== undefined && nearest !== value.value) {
           const right = Measure.of('Nearest score', nanometres(nearest))
-          card.limit({ subject: parameter === 'slitFrom' ? 'Start of the slits' : 'End of the slits', parameter, value, ...nearest > value.value ? { atLeast: right } : { atMost: right }, because: 'slits start and stop at a score.' })
+          card.limit({
+            subject: parameter === 'slitFrom' ? 'Start of the slits' : 'End of the slits',
+            parameter,
+            value,
+            ...(nearest > value.value ? { atLeast: right } : { atMost: right }),
+            because: 'slits start and stop at a score.',
+          })
         }
       }
     }
     const anchor = panels.at(-1)!
     const finished = closedSize()
-    card.note('Closed strip', `is ${finished.width.explain(card.units).replace('Closed width ', '')} wide and ${finished.height.explain(card.units).replace('Closed height ', '')} high.`)
+    card.note(
+      'Closed strip',
+      `is ${finished.width.explain(card.units).replace('Closed width ', '')} wide and `
+      + `${finished.height.explain(card.units).replace('Closed height ', '')} high.`,
+    )
     return { ...finished, anchor }
 
     /** Where the strip ends up: the box round it with every score folded flat. */
     function closedSize() {
       const draft = card.finish({ width: long, height }, anchor)
       const { least, most } = boxOf(draft, poseOf(draft, 0))
-      return { width: Measure.of('Closed width', nanometres(Math.max(0, most[0] - least[0]))), height: Measure.of('Closed height', nanometres(Math.max(0, most[1] - least[1]))) }
+      return {
+        width: Measure.of('Closed width', nanometres(Math.max(0, most[0] - least[0]))),
+        height: Measure.of('Closed height', nanometres(Math.max(0, most[1] - least[1]))),
+      }
     }
   },
 })

@@ -6,7 +6,7 @@ import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 
 /** Pulled by a share of its full travel, the links stand at the angle whose cosine is what is left of it. Degrees. */
-const knee = (opening: number) => Math.acos(1 - opening) * 180 / Math.PI
+const knee = (opening: number) => (Math.acos(1 - opening) * 180) / Math.PI
 
 export const pullTabFlap = defineFold({
   id: 'pull-tab-flap',
@@ -37,44 +37,115 @@ export const pullTabFlap = defineFold({
     const flapWidth = faceWidth.minus(margin.times(2)).named('Flap width')
     const [hinge, kneeAt, upper, end] = [foot, foot.plus(link), foot.plus(link.times(2)), foot.plus(link.times(2)).plus(joint)]
     const right = margin.plus(flapWidth)
-    const frame = card.area(sheet, 'frame', 'Face', box(zero, zero, faceWidth, height), { holes: [[at(margin, hinge), at(right, hinge), at(right, end), at(margin, end)]] })
+    const frame = card.area(sheet, 'frame', 'Face', box(zero, zero, faceWidth, height), {
+      holes: [[at(margin, hinge), at(right, hinge), at(right, end), at(margin, end)]],
+    })
     card.area(sheet, 'lower', 'Lower link', box(margin, hinge, flapWidth, link))
     card.area(sheet, 'upper', 'Upper link', box(margin, kneeAt, flapWidth, link))
     const tab = card.area(sheet, 'joint', 'Joint tab', box(margin, upper, flapWidth, joint))
     const across = (y: Measure) => [at(margin, y), at(right, y)] as const
     card.crease(sheet, ['frame', 'lower'], ...across(hinge), bent('valley', knee))
-    card.crease(sheet, ['lower', 'upper'], ...across(kneeAt), bent('mountain', opening => 2 * knee(opening)))
+    card.crease(
+      sheet,
+      ['lower', 'upper'],
+      ...across(kneeAt),
+      bent('mountain', opening => 2 * knee(opening)),
+    )
     card.crease(sheet, ['upper', 'joint'], ...across(upper), bent('valley', knee))
     for (const x of [margin, right]) card.slit(sheet, at(x, hinge), at(x, end))
     card.slit(sheet, at(margin, end), at(right, end))
-    card.step('Cut both slits of the face from the hinge upwards and join them across at the far end.', 'Both slits start at the hinge line; cut with knife and steel ruler on a mat, away from you.')
+    card.step(
+      'Cut both slits of the face from the hinge upwards and join them across at the far end.',
+      'Both slits start at the hinge line; cut with knife and steel ruler on a mat, away from you.',
+    )
     card.step('Score hinge, knee and joint across the flap.')
 
     const room = link.times(2).plus(joint).named('Flap and joint')
     const tag = card.strip('tag', 'Tag', 'insert', tagWidth, [panel('tag', 'Tag', foot.plus(room))], 'y')
-    card.joinAt(face(tag), tab, 'outside', { x: flapWidth.minus(tagWidth).half(), y: foot.plus(link.times(2)).times(-1), faceDown: true, glue: { x: tagWidth.minus(flapWidth).half(), y: upper, width: flapWidth, height: joint } })
-    card.loose('sleeve', 'Sleeve', { width: tagWidth.times(2).plus(rule('overlap', card.units)).plus(rule('ease', card.units)), height: sleeve }, 'hidden')
-    card.step('Wrap the sleeve of thin paper loosely round the tag and glue its ends together; glue it over the hinge line behind the face.', 'The tag must slide in it: wrap by hand, never score it.')
+    card.joinAt(face(tag), tab, 'outside', {
+      x: flapWidth.minus(tagWidth).half(),
+      y: foot.plus(link.times(2)).times(-1),
+      faceDown: true,
+      glue: { x: tagWidth.minus(flapWidth).half(), y: upper, width: flapWidth, height: joint },
+    })
+    card.loose(
+      'sleeve',
+      'Sleeve',
+      { width: tagWidth.times(2).plus(rule('overlap', card.units)).plus(rule('ease', card.units)), height: sleeve },
+      'hidden',
+    )
+    card.step(
+      'Wrap the sleeve of thin paper loosely round the tag and glue its ends together; glue it over the hinge line behind the face.',
+      'The tag must slide in it: wrap by hand, never score it.',
+    )
     card.step('Glue the joint tab of the flap to the foot of the tag, the flap lying flat.', 'Glue the joint tab only.')
-    const onBase = card.piece(ground, { width: flapWidth.downToMark(card.mark), height: link.times(2).downToMark(card.mark) }, { key: 'message', name: 'Message panel under the flap', kind: 'message', y: foot, x: width.minus(flapWidth).half() })
+    const onBase = card.piece(
+      ground,
+      { width: flapWidth.downToMark(card.mark), height: link.times(2).downToMark(card.mark) },
+      { key: 'message', name: 'Message panel under the flap', kind: 'message', y: foot, x: width.minus(flapWidth).half() },
+    )
     card.message('the base, where the flap uncovers it', onBase.width, onBase.height)
     card.joinAt(frame, ground, 'inside', { x: width.minus(faceWidth).half(), y: zero })
-    card.step('Tape the face to the base along its two sides and its upper end.', 'Keep the tape at the very edge, or the tag jams. Punch the finger notch at the mouth through face and base in one go.')
+    card.step(
+      'Tape the face to the base along its two sides and its upper end.',
+      'Keep the tape at the very edge, or the tag jams. Punch the finger notch at the mouth through face and base in one go.',
+    )
     if (decoration) {
-      card.piece(panelOf(sheet, 'lower'), { width: flapWidth.downToMark(card.mark), height: link.downToMark(card.mark) }, { key: 'decoration', name: 'Decoration on lower link', printTop: 'top' })
+      card.piece(
+        panelOf(sheet, 'lower'),
+        { width: flapWidth.downToMark(card.mark), height: link.downToMark(card.mark) },
+        { key: 'decoration', name: 'Decoration on lower link', printTop: 'top' },
+      )
       card.step('Decorate the lower link only.', 'A layer across the knee keeps it from bending.')
     }
     card.travel(face(tag), link.times(2))
     card.note('Flap', 'stands past 60 degrees from half the travel on; that is the useful half of the pull.')
     const [quarter, clearance] = [rule('glueWidth', card.units), rule('clearance', card.units)]
     const most = faceWidth.minus(tape.times(2)).minus(clearance.times(2))
-    card.limit({ subject: 'Tag width', parameter: 'tagWidth', value: tagWidth, atLeast: flapWidth.plus(quarter.times(2)), because: 'a narrower tag slips through the opening of the flap.' })
+    card.limit({
+      subject: 'Tag width',
+      parameter: 'tagWidth',
+      value: tagWidth,
+      atLeast: flapWidth.plus(quarter.times(2)),
+      because: 'a narrower tag slips through the opening of the flap.',
+    })
     card.limit({ subject: 'Tag width', parameter: 'tagWidth', value: tagWidth, atMost: most, because: 'it would rub at the tape.' })
-    card.limit({ subject: 'Face width', parameter: 'faceWidth', value: faceWidth, atMost: width, because: 'it would stick out of the card.' })
-    card.limit({ subject: 'Margin beside the flap', parameter: 'margin', value: margin, atMost: faceWidth.minus(rule('openingSide', card.units)).half(), because: 'nothing would be left of the flap.' })
-    card.limit({ subject: 'Link of the flap', parameter: 'link', value: end, atMost: height.minus(rule('between', card.units)), right: height.minus(rule('between', card.units)).minus(joint).minus(foot).half(), because: 'the flap would leave no paper above it.' })
-    card.limit({ subject: 'Sleeve height', parameter: 'sleeve', value: sleeve, atMost: foot, because: 'it would stick out of the card at the mouth.' })
-    card.limit({ subject: 'Hinge above the foot', parameter: 'foot', value: foot, atLeast: rule('between', card.units).plus(rule('ease', card.units)), because: 'the tag has no guide below the hinge.' })
+    card.limit({
+      subject: 'Face width',
+      parameter: 'faceWidth',
+      value: faceWidth,
+      atMost: width,
+      because: 'it would stick out of the card.',
+    })
+    card.limit({
+      subject: 'Margin beside the flap',
+      parameter: 'margin',
+      value: margin,
+      atMost: faceWidth.minus(rule('openingSide', card.units)).half(),
+      because: 'nothing would be left of the flap.',
+    })
+    card.limit({
+      subject: 'Link of the flap',
+      parameter: 'link',
+      value: end,
+      atMost: height.minus(rule('between', card.units)),
+      right: height.minus(rule('between', card.units)).minus(joint).minus(foot).half(),
+      because: 'the flap would leave no paper above it.',
+    })
+    card.limit({
+      subject: 'Sleeve height',
+      parameter: 'sleeve',
+      value: sleeve,
+      atMost: foot,
+      because: 'it would stick out of the card at the mouth.',
+    })
+    card.limit({
+      subject: 'Hinge above the foot',
+      parameter: 'foot',
+      value: foot,
+      atLeast: rule('between', card.units).plus(rule('ease', card.units)),
+      because: 'the tag has no guide below the hinge.',
+    })
     return { width, height, anchor: ground }
   },
 })

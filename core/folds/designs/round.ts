@@ -16,10 +16,14 @@ export function arcs(x: number, y: number, radius: number, from: number, to: num
   const [low, high] = [Math.max(from, y - radius), Math.min(to, y + radius)]
   // Evenly by angle, so that flat caps are as smooth as the sides.
   const [start, end] = [low, high].map(level => Math.asin(Math.max(-1, Math.min(1, (level - y) / radius)))) as [number, number]
-  const levels = Array.from({ length: CORNERS / 2 + 1 }, (_, index) => (index === 0 ? low : index === CORNERS / 2 ? high : y + radius * Math.sin(start + (end - start) * index / (CORNERS / 2))))
+  const levels = Array.from({ length: CORNERS / 2 + 1 }, (_, index) =>
+    index === 0 ? low : index === CORNERS / 2 ? high : y + radius * Math.sin(start + ((end - start) * index) / (CORNERS / 2)),
+  )
   const right = levels.map(level => spot(x + reach(level), level))
   const left = levels.map(level => spot(x - reach(level), level)).reverse()
-  return [...right, ...left].filter(({ x, y }, index, all) => index === 0 || x.value !== all[index - 1]!.x.value || y.value !== all[index - 1]!.y.value)
+  return [...right, ...left].filter(
+    ({ x, y }, index, all) => index === 0 || x.value !== all[index - 1]!.x.value || y.value !== all[index - 1]!.y.value,
+  )
 }
 
 /** The outline round two discs, one above the other, that meet in a chord: right edges upwards, left edges downwards. */

@@ -29,9 +29,18 @@ const MOST = 60
 const USUAL_OPEN = 60
 const WORDS: Record<string, CreaseDirection> = { m: 'mountain', mountain: 'mountain', v: 'valley', valley: 'valley' }
 
-function readList<T>(text: string, units: Units, pattern: RegExp, form: string, read: (found: RegExpExecArray, length: (text: string) => Length | undefined) => T | string): Read<T> {
+function readList<T>(
+  text: string,
+  units: Units,
+  pattern: RegExp,
+  form: string,
+  read: (found: RegExpExecArray, length: (text: string) => Length | undefined) => T | string,
+): Read<T> {
   const entries: T[] = []
-  const written = text.split(/[,;\n]/).map(entry => entry.trim()).filter(Boolean)
+  const written = text
+    .split(/[,;\n]/)
+    .map(entry => entry.trim())
+    .filter(Boolean)
   if (written.length > MOST) return { ok: false, reason: `there are ${written.length} entries; at most ${MOST} can be read.` }
   for (const entry of written) {
     const found = pattern.exec(entry)
@@ -48,44 +57,85 @@ function readList<T>(text: string, units: Units, pattern: RegExp, form: string, 
 
 /** Reads scores in any order; they come back from left to right. */
 export function readScores(text: string, units: Units): Read<NotedScore> {
-  const list = readList<NotedScore>(text, units, /^(.+?)\s+(mountain|valley|m|v)(?:\s+(\d+))?(?:\s+(rails|band))?$/i, '“4 1/4 valley”, “4 1/4 valley 60” (degrees on display) or “4 1/4 valley 60 band”', ([, position, word, open, row], length) => {
-    const at = length(position!)
-    if (at === undefined) return 'has no position that can be read, more than zero.'
-    const degrees = open === undefined ? USUAL_OPEN : Number(open)
-    if (degrees > 180) return 'is folded by more than 180 degrees.'
-    return { at, direction: WORDS[word!.toLowerCase()]!, row: (row?.toLowerCase() ?? 'all') as Row, open: degrees }
-  })
+  const list = readList<NotedScore>(
+    text,
+    units,
+    /^(.+?)\s+(mountain|valley|m|v)(?:\s+(\d+))?(?:\s+(rails|band))?$/i,
+    '“4 1/4 valley”, “4 1/4 valley 60” (degrees on display) or “4 1/4 valley 60 band”',
+    ([, position, word, open, row], length) => {
+      const at = length(position!)
+      if (at === undefined) return 'has no position that can be read, more than zero.'
+      const degrees = open === undefined ? USUAL_OPEN : Number(open)
+      if (degrees > 180) return 'is folded by more than 180 degrees.'
+      return { at, direction: WORDS[word!.toLowerCase()]!, row: (row?.toLowerCase() ?? 'all') as Row, open: degrees }
+    },
+  )
   if (!list.ok) return list
   const entries = [...list.entries].sort((a, b) => a.at - b.at)
-  const twice = entries.find((entry, index) => entries.some((other, at) => at < index && other.at === entry.at && (other.row === entry.row || other.row === 'all' || entry.row === 'all')))
-  return twice ? { ok: false, reason: `there are two scores at ${writeLength(twice.at, units)} over the same height.` } : { ok: true, entries }
+  const twice = entries.find((entry, index) =>
+    entries.some(
+      (other, at) => at < index && other.at === entry.at && (other.row === entry.row || other.row === 'all' || entry.row === 'all'),
+    ),
+  )
+  return twice
+    ? { ok: false, reason: `there are two scores at ${writeLength(twice.at, units)} over the same height.` }
+    : { ok: true, entries }
 }
 
 export function readPieces(text: string, units: Units): Read<NotedPiece> {
-  return readList(text, units, /^(.+?)\s*[x×]\s*(.+?)\s+on\s+(\d+)(?:\s+to\s+(\d+))?$/i, '“3 x 1 1/2 on 2” or, glued from one panel to another, “8 x 1 1/2 on 1 to 4”', ([, wide, high, first, second], length) => {
-    const [width, height] = [length(wide!), length(high!)]
-    if (width === undefined || height === undefined) return 'has no width and height that can be read, more than zero.'
-    return { width, height, onto: [Number(first), ...second === undefined ? [] : [Number(second)]] }
-  })
+  return readList(
+    text,
+    units,
+    /^(.+?)\s*[x×]\s*(.+?)\s+on\s+(\d+)(?:\s+to\s+(\d+))?$/i,
+    '“3 x 1 1/2 on 2” or, glued from one panel to another, “8 x 1 1/2 on 1 to 4”',
+    ([, wide, high, first, second], length) => {
+      const [width, height] = [length(wide!), length(high!)]
+      if (width === undefined || height === undefined) return 'has no width and height that can be read, more than zero.'
+      return { width, height, onto: [Number(first), ...(second === undefined ? [] : [Number(second)])] }
+    },
+  )
 }
 
-const problemOf = (read: (text: string, units: Units) => Read<unknown>): TextParameter['problem'] => (text, units) => {
-  const list = read(text, units)
-  return list.ok ? undefined : list.reason
-}
+const problemOf
+  = (read: (text: string, units: Units) => Read<unknown>): TextParameter['problem'] =>
+    (text, units) => {
+      const list = read(text, units)
+      return list.ok ? undefined : list.reason
+    }
 
 export const scoreList = (label: string, inch: string, metric: string, help: string): TextParameter => ({
-  kind: 'text', label, help, defaults: { inch, metric }, problem: problemOf(readScores),
+  kind: 'text',
+  label,
+  help,
+  defaults: { inch, metric },
+  problem: problemOf(readScores),
   resized(text, change, units) {
     const list = readScores(text, units)
-    return list.ok ? list.entries.map(({ at, direction, open, row }) => `${writeLength(change(at), units)} ${direction} ${open}${row === 'all' ? '' : ` ${row}`}`).join(', ') : text
+    return list.ok
+      ? list.entries
+          .map(
+            ({ at, direction, open, row }) => `${writeLength(change(at), units)} ${direction} ${open}${row === 'all' ? '' : ` ${row}`}`,
+          )
+          .join(', ')
+      : text
   },
 })
 
 export const pieceList = (label: string, help: string): TextParameter => ({
-  kind: 'text', label, help, defaults: { inch: '', metric: '' }, problem: problemOf(readPieces),
+  kind: 'text',
+  label,
+  help,
+  defaults: { inch: '', metric: '' },
+  problem: problemOf(readPieces),
   resized(text, change, units) {
     const list = readPieces(text, units)
-    return list.ok ? list.entries.map(({ width, height, onto }) => `${writeLength(change(width), units)} x ${writeLength(change(height), units)} on ${onto.join(' to ')}`).join(', ') : text
+    return list.ok
+      ? list.entries
+          .map(
+            ({ width, height, onto }) =>
+              `${writeLength(change(width), units)} x ${writeLength(change(height), units)} on ${onto.join(' to ')}`,
+          )
+          .join(', ')
+      : text
   },
 })

@@ -7,7 +7,7 @@ describe('a blade that rides on the ground', () => {
   it('lies flat at both ends of the swing and tilts by the arcsine in between', () => {
     const fold = riding(1, 4, opening => 180 * (1 - opening))
     expect([fold(0), fold(1)]).toEqual([180, 0])
-    expect(fold(0.5)).toBeCloseTo(90 - Math.asin(1 / 4) * 180 / Math.PI, 9)
+    expect(fold(0.5)).toBeCloseTo(90 - (Math.asin(1 / 4) * 180) / Math.PI, 9)
   })
 })
 
@@ -22,7 +22,8 @@ describe('Gatefold with shutter', () => {
   it('brings the points of the notches together when it is closed, and apart by twice the travel', () => {
     const card = build('gatefold-shutter')
     // The notch’s point lies at mid-height, 2 3/4 above the foot: the middle of the card is 2 1/8 from its side.
-    const tip = (key: string, opening: number) => cornersAt(card, key, 'blade', opening).filter(([, y]) => Math.abs(y! - 2.75) < 1e-6)[0]![0]!
+    const tip = (key: string, opening: number) =>
+      cornersAt(card, key, 'blade', opening).filter(([, y]) => Math.abs(y! - 2.75) < 1e-6)[0]![0]!
     expect(tip('left-shutter', 0)).toBeCloseTo(tip('right-shutter', 0), 6)
     expect(tip('right-shutter', 1) - tip('left-shutter', 1)).toBeCloseTo(3.5, 6)
   })
@@ -32,7 +33,9 @@ describe('Gatefold with shutter', () => {
     expect(fixes(build('gatefold-shutter', { windowShape: 'rectangle', window: '1 3/4 in' }))).toContainEqual(['window', 1.5625])
     expect(fixes(build('gatefold-shutter', { windowShape: 'rectangle' }))).toEqual([])
     // A square as wide as the diamond covers it twice over; a small one lies inside.
-    expect([coveredShare('rectangle', 1, 1, 1), coveredShare('rectangle', 0.5, 1, 1), coveredShare('circle', 1, 1, 1)]).toEqual([50, 0, 36])
+    expect([coveredShare('rectangle', 1, 1, 1), coveredShare('rectangle', 0.5, 1, 1), coveredShare('circle', 1, 1, 1)]).toEqual([
+      50, 0, 36,
+    ])
   })
 })
 
@@ -60,7 +63,10 @@ describe('Pull-tab flap', () => {
 
 describe('Twin slider', () => {
   it('travels the track less its pad, both leaves alike', () => {
-    expect(build('twin-slider').travels.map(({ name, distance }) => [name, inInches(distance.value)])).toEqual([['Back leaf', 2], ['Front leaf', 2]])
+    expect(build('twin-slider').travels.map(({ name, distance }) => [name, inInches(distance.value)])).toEqual([
+      ['Back leaf', 2],
+      ['Front leaf', 2],
+    ])
     expect(partOf(build('twin-slider'), 'base').windows.map(({ height }) => inInches(height.value))).toEqual([2.25, 2.25])
   })
 
@@ -73,7 +79,11 @@ describe('Twin slider', () => {
   })
 
   it('marks its runners as any scrap', () => {
-    expect(build('twin-slider').pieces.filter(({ kind }) => kind === 'hidden').map(({ key }) => key)).toEqual(['inner-runner', 'outer-runner'])
+    expect(
+      build('twin-slider')
+        .pieces.filter(({ kind }) => kind === 'hidden')
+        .map(({ key }) => key),
+    ).toEqual(['inner-runner', 'outer-runner'])
   })
 })
 
@@ -85,7 +95,8 @@ describe('Rising scene', () => {
   })
 
   it('rides on the back panel all the way', () => {
-    for (const opening of [0.2, 0.5, 0.8]) expect(lowest(cornersAt(build('rising-scene'), 'slider', 'body', opening), 2)).toBeCloseTo(0, 6)
+    for (const opening of [0.2, 0.5, 0.8])
+      expect(lowest(cornersAt(build('rising-scene'), 'slider', 'body', opening), 2)).toBeCloseTo(0, 6)
   })
 
   it('hides the crossbar below the window, and asks about figures that look through it', () => {
@@ -97,6 +108,8 @@ describe('Rising scene', () => {
 
   it('keeps the slider behind the crossbar and between the guides', () => {
     expect(fixes(build('rising-scene', { bar: '2 in', guideHeight: '1 in' }))).toContainEqual(['bar', 2.5])
-    expect(stops(build('rising-scene', { sliderWidth: '4 in' }))).toMatchObject([{ parameter: 'sliderWidth', fix: { value: 3.125 * 25_400_000 } }])
+    expect(stops(build('rising-scene', { sliderWidth: '4 in' }))).toMatchObject([
+      { parameter: 'sliderWidth', fix: { value: 3.125 * 25_400_000 } },
+    ])
   })
 })

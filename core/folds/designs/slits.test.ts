@@ -1,14 +1,21 @@
 import { describe, expect, it } from 'vitest'
 import { build, cornersAt, creases, fixes, highest, inInches, lowest, partOf, sizes, stops } from '../testing'
 
-const slits = (id: string, part: string) => partOf(build(id), part).slits.map(({ from, to }) => [from.x, from.y, to.x, to.y].map(({ value }) => inInches(value)))
+const slits = (id: string, part: string) =>
+  partOf(build(id), part).slits.map(({ from, to }) => [from.x, from.y, to.x, to.y].map(({ value }) => inInches(value)))
 
 describe('Step pop-up', () => {
   it('has slits of the step’s depth to each side of the fold', () => {
     // Card 5 1/2 × 4 1/4 with a border of 1/8: half of the inner sheet 4 1/8, the step 3/4 wide in the middle of 5 1/4.
     expect(sizes(build('step-popup'))).toMatchObject({ 'inner': [5.25, 8.25], 'figure-middle': [0.75, 2.25] })
     expect(slits('step-popup', 'inner')).toContainEqual([2.25, 4.125 - 1.25, 2.25, 4.125 + 1.25])
-    expect(creases(build('step-popup', { sides: false }), 'inner')).toEqual([[4.125, 'valley'], [4.125, 'valley'], [2.875, 'valley'], [4.125, 'mountain'], [5.375, 'valley']])
+    expect(creases(build('step-popup', { sides: false }), 'inner')).toEqual([
+      [4.125, 'valley'],
+      [4.125, 'valley'],
+      [2.875, 'valley'],
+      [4.125, 'mountain'],
+      [5.375, 'valley'],
+    ])
   })
 
   it('stands as far out as it is deep, and closes to twice that from the spine', () => {
@@ -32,7 +39,10 @@ describe('Book stage', () => {
     // Inner sheet 2 × (4 1/4 − 1/8) = 8 1/4, its middle at 4 1/8.
     const middle = creases(build('book-stage'), 'inner').filter(([at]) => at === 4.125)
     expect(middle.map(([, direction]) => direction)).toEqual(['mountain', 'mountain', 'valley'])
-    expect(slits('book-stage', 'inner')).toEqual([[1.25, 0.75, 7, 0.75], [1.25, 4.5, 7, 4.5]])
+    expect(slits('book-stage', 'inner')).toEqual([
+      [1.25, 0.75, 7, 0.75],
+      [1.25, 4.5, 7, 4.5],
+    ])
   })
 
   it('reaches as far from the spine when closed as its formula says', () => {
@@ -51,13 +61,17 @@ describe('Book stage', () => {
 describe('Ledge stand', () => {
   it('lets one line carry both directions between the slits', () => {
     expect(sizes(build('ledge-stand'))).toMatchObject({ base: [9, 5.5], leaf: [5, 5.5] })
-    expect(creases(build('ledge-stand'), 'base').filter(([at]) => at === 4.5).map(([, direction]) => direction)).toEqual(['mountain', 'valley', 'mountain'])
+    expect(
+      creases(build('ledge-stand'), 'base')
+        .filter(([at]) => at === 4.5)
+        .map(([, direction]) => direction),
+    ).toEqual(['mountain', 'valley', 'mountain'])
     expect(build('ledge-stand').pieces[0]!.scores.filter(({ ends }) => ends)).toHaveLength(9)
   })
 
   it('stands forwards by the sine of its links, and its band as far back', () => {
     const card = build('ledge-stand')
-    const reach = 2.25 * Math.sin(60 * Math.PI / 180)
+    const reach = 2.25 * Math.sin((60 * Math.PI) / 180)
     expect(highest(cornersAt(card, 'base', 'upper-left', 1), 2)).toBeCloseTo(reach, 6)
     expect(lowest(cornersAt(card, 'base', 'band-left', 1), 2)).toBeCloseTo(-reach, 6)
   })
@@ -74,14 +88,21 @@ describe('Floating window', () => {
   it('has a blank of frame, two risers and two glue strips', () => {
     // Frame 4 1/4 − 2 × 5/8 = 3, risers 1/2.
     expect(sizes(build('floating-window'))).toMatchObject({ 'frame': [5.25, 5.5], 'mat-frame': [2.75, 5.25] })
-    expect(creases(build('floating-window'), 'frame')).toEqual([[0.625, 'valley'], [1.125, 'mountain'], [4.125, 'mountain'], [4.625, 'valley']])
+    expect(creases(build('floating-window'), 'frame')).toEqual([
+      [0.625, 'valley'],
+      [1.125, 'mountain'],
+      [4.125, 'mountain'],
+      [4.625, 'valley'],
+    ])
   })
 
   it('rises by its risers and presses flat inside the card', () => {
     const card = build('floating-window')
     expect(lowest(cornersAt(card, 'frame', 'frame', 1), 2)).toBeCloseTo(-0.5, 6)
     expect(highest(cornersAt(card, 'frame', 'frame', 0), 2)).toBeCloseTo(0, 6)
-    expect(stops(build('floating-window', { depth: '3/4 in' }))).toMatchObject([{ parameter: 'depth', fix: { value: 0.625 * 25_400_000 } }])
+    expect(stops(build('floating-window', { depth: '3/4 in' }))).toMatchObject([
+      { parameter: 'depth', fix: { value: 0.625 * 25_400_000 } },
+    ])
   })
 
   it('says that springing risers lie flat, and keeps both drop-outs', () => {
@@ -101,9 +122,12 @@ describe('Split-front pocket', () => {
   })
 
   it('says how a wallet card fits, and keeps the insert clear of the tape', () => {
-    const about = (opening: string) => build('split-front-pocket', { opening, topper: false }).findings.find(({ subject }) => subject === 'Wallet card')!.problem
+    const about = (opening: string) =>
+      build('split-front-pocket', { opening, topper: false }).findings.find(({ subject }) => subject === 'Wallet card')!.problem
     expect([about('1/2 in'), about('1 1/2 in'), about('2 1/2 in')]).toEqual([
-      expect.stringContaining('on its side'), expect.stringContaining('upright'), expect.stringContaining('does not fit'),
+      expect.stringContaining('on its side'),
+      expect.stringContaining('upright'),
+      expect.stringContaining('does not fit'),
     ])
     expect(fixes(build('split-front-pocket', { insertWidth: '4 in' }))).toContainEqual(['insertWidth', 3.875])
   })

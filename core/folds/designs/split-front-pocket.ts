@@ -5,7 +5,10 @@ import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 
-const SIDES = [{ value: 'left', label: 'Opens on the left' }, { value: 'right', label: 'Opens on the right' }] as const
+const SIDES = [
+  { value: 'left', label: 'Opens on the left' },
+  { value: 'right', label: 'Opens on the right' },
+] as const
 
 export const splitFrontPocket = defineFold({
   id: 'split-front-pocket',
@@ -42,41 +45,116 @@ export const splitFrontPocket = defineFold({
     const door = card.area(base, 'opening', 'Opening panel', box(fromOpening, zero, opening, height))
     const pocket = card.area(base, 'pocket', 'Pocket panel', box(fromPocket, zero, pocketWidth, height))
     card.crease(base, ['back', 'opening'], at(fromOpening, height), at(fromOpening.plus(opening), height), valley(70))
-    card.crease(base, ['back', 'pocket'], at(fromPocket, height), at(fromPocket.plus(pocketWidth), height), bent('valley', () => 180))
+    card.crease(
+      base,
+      ['back', 'pocket'],
+      at(fromPocket, height),
+      at(fromPocket.plus(pocketWidth), height),
+      bent('valley', () => 180),
+    )
     card.slit(base, at(split, zero), at(split, height))
     card.step('Score and fold the base first and look which half is a hair longer: put that half in front.')
-    card.step('Cut the slit through the front only, from its free edge to the crease.', 'Stop at the crease. A slit beyond it cuts the card in two.')
+    card.step(
+      'Cut the slit through the front only, from its free edge to the crease.',
+      'Stop at the crease. A slit beyond it cuts the card in two.',
+    )
 
     card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop: 'top' })
     card.mat(door, border, { key: 'mat-opening', name: 'Mat on opening panel', face: 'outside', printTop: 'bottom' })
     card.mat(pocket, border, { key: 'mat-pocket', name: 'Mat on pocket panel', face: 'outside', printTop: 'bottom' })
     card.step('Glue the mats.', 'The front is folded up: the top of its print lies at the free edge of the sheet.')
-    card.step('Tape the pocket panel to the back along the fold and its outer side.', 'Keep the tape at the very edge, or the insert jams.')
+    card.step(
+      'Tape the pocket panel to the back along the fold and its outer side.',
+      'Keep the tape at the very edge, or the insert jams.',
+    )
 
     const insert = card.loose('insert', 'Insert card', { width: insertWidth, height: insertHeight }, 'insert')
     card.joinAt(face(insert), back, 'inside', { x: width.minus(insertWidth).half(), y: tape, means: 'held' })
     const layer = card.mat(face(insert), border, { key: 'message', name: 'Message layer on the insert', kind: 'message' })
     card.message('the insert card', layer.width, layer.height)
     card.step('Glue the message layer on the insert card and push it into the pocket.')
-    card.note('Insert card', `lies behind the pocket panel on its ${onLeft ? 'right' : 'left'} side while it is in; write nothing there that must be read at once.`)
+    card.note(
+      'Insert card',
+      `lies behind the pocket panel on its ${onLeft ? 'right' : 'left'} side while it is in; write nothing there that must be `
+      + `read at once.`,
+    )
     if (topper) {
       const plate = card.loose('topper', 'Topper', { width: topperWidth, height: topperHeight })
       const overSlit = onLeft ? opening.plus(overhang).minus(topperWidth) : overhang.times(-1)
-      card.joinAt(face(plate), door, 'outside', { x: overSlit, glue: { x: onLeft ? overhang : zero, width: topperWidth.minus(overhang) } })
+      card.joinAt(face(plate), door, 'outside', {
+        x: overSlit,
+        glue: { x: onLeft ? overhang : zero, width: topperWidth.minus(overhang) },
+      })
       card.step('Glue the topper to the opening panel only.', 'No glue on the part that reaches over the pocket.')
-      card.limit({ subject: 'Topper over the pocket', parameter: 'overhang', value: overhang, atLeast: rule('glueWidth', card.units), because: 'with less it does not hold the door shut.' })
-      card.limit({ subject: 'Topper over the pocket', parameter: 'overhang', value: overhang, atMost: topperWidth.minus(rule('glueWidth', card.units)), because: 'the topper must be glued to the door.' })
-      card.limit({ subject: 'Topper width', parameter: 'topperWidth', value: topperWidth, atMost: opening.plus(overhang), because: 'it would stick out of the closed card.' })
-      card.limit({ subject: 'Topper height', parameter: 'topperHeight', value: topperHeight, atMost: height, because: 'it would stick out of the closed card.' })
+      card.limit({
+        subject: 'Topper over the pocket',
+        parameter: 'overhang',
+        value: overhang,
+        atLeast: rule('glueWidth', card.units),
+        because: 'with less it does not hold the door shut.',
+      })
+      card.limit({
+        subject: 'Topper over the pocket',
+        parameter: 'overhang',
+        value: overhang,
+        atMost: topperWidth.minus(rule('glueWidth', card.units)),
+        because: 'the topper must be glued to the door.',
+      })
+      card.limit({
+        subject: 'Topper width',
+        parameter: 'topperWidth',
+        value: topperWidth,
+        atMost: opening.plus(overhang),
+        because: 'it would stick out of the closed card.',
+      })
+      card.limit({
+        subject: 'Topper height',
+        parameter: 'topperHeight',
+        value: topperHeight,
+        atMost: height,
+        because: 'it would stick out of the closed card.',
+      })
     }
     const ease = rule('ease', card.units)
-    card.limit({ subject: 'Insert width', parameter: 'insertWidth', value: insertWidth, atMost: width.minus(tape).minus(ease), because: 'it would rub at the tape.' })
-    card.limit({ subject: 'Insert height', parameter: 'insertHeight', value: insertHeight, atMost: height.minus(tape), because: 'it would stick out of the closed card.' })
-    card.limit({ subject: 'Opening panel', parameter: 'opening', value: opening, atMost: width.minus(tape).minus(rule('openingSide', card.units)), because: 'the pocket would be too shallow to hold anything.' })
-    card.limit({ subject: 'Tape width', parameter: 'tape', value: tape, atMost: rule('tape', card.units), severity: 'warn', because: 'wider tape takes the room of the insert.' })
+    card.limit({
+      subject: 'Insert width',
+      parameter: 'insertWidth',
+      value: insertWidth,
+      atMost: width.minus(tape).minus(ease),
+      because: 'it would rub at the tape.',
+    })
+    card.limit({
+      subject: 'Insert height',
+      parameter: 'insertHeight',
+      value: insertHeight,
+      atMost: height.minus(tape),
+      because: 'it would stick out of the closed card.',
+    })
+    card.limit({
+      subject: 'Opening panel',
+      parameter: 'opening',
+      value: opening,
+      atMost: width.minus(tape).minus(rule('openingSide', card.units)),
+      because: 'the pocket would be too shallow to hold anything.',
+    })
+    card.limit({
+      subject: 'Tape width',
+      parameter: 'tape',
+      value: tape,
+      atMost: rule('tape', card.units),
+      severity: 'warn',
+      because: 'wider tape takes the room of the insert.',
+    })
     const pocketRoom = pocketWidth.minus(tape)
     const wallet = (side: number) => pocketRoom.value >= side * 1_000_000
-    card.note('Wallet card', wallet(85.6) ? 'of 85.6 × 54 mm fits into the pocket lying on its side.' : wallet(54) ? 'of 85.6 × 54 mm fits into the pocket standing upright.' : 'of 85.6 × 54 mm does not fit into the pocket.')
+    card.note(
+      'Wallet card',
+      wallet(85.6)
+        ? 'of 85.6 × 54 mm fits into the pocket lying on its side.'
+        : wallet(54)
+          ? 'of 85.6 × 54 mm fits into the pocket standing upright.'
+          : 'of 85.6 × 54 mm does not fit into the pocket.',
+    )
     return { width, height, anchor: back }
   },
 })

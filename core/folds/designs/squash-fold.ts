@@ -26,24 +26,63 @@ export const squashFold = defineFold({
     const zero = Measure.zero
     const [quarter, half, threeQuarters] = [square.times(0.25), square.half(), square.times(0.75)]
     const cover = half.plus(border.times(2)).named('Cover')
-    const base = card.strip('base', 'Base', 'base', cover, [panel('lower', 'Lower cover', cover), bent('valley', opening => 180 * (1 - opening)), panel('upper', 'Upper cover', cover)], 'y')
+    const base = card.strip(
+      'base',
+      'Base',
+      'base',
+      cover,
+      [panel('lower', 'Lower cover', cover), bent('valley', opening => 180 * (1 - opening)), panel('upper', 'Upper cover', cover)],
+      'y',
+    )
     const sheet = card.sheet('insert', 'Square', 'insert', { width: square, height: square }, 'top')
     const centre = at(half, half)
     const whole = box(zero, zero, square, square)
     const area = (key: string, name: string, outline: Place[]) => card.area(sheet, key, name, whole, { outline })
     // The quarter on the lower cover, that on the upper one, and the two halves of each side between them.
-    const lower = area('lower', 'Lower quarter', [at(quarter, zero), at(threeQuarters, zero), at(threeQuarters, quarter), centre, at(quarter, quarter)])
-    const upper = area('upper', 'Upper quarter', [centre, at(threeQuarters, threeQuarters), at(threeQuarters, square), at(quarter, square), at(quarter, threeQuarters)])
+    const lower = area('lower', 'Lower quarter', [
+      at(quarter, zero),
+      at(threeQuarters, zero),
+      at(threeQuarters, quarter),
+      centre,
+      at(quarter, quarter),
+    ])
+    const upper = area('upper', 'Upper quarter', [
+      centre,
+      at(threeQuarters, threeQuarters),
+      at(threeQuarters, square),
+      at(quarter, square),
+      at(quarter, threeQuarters),
+    ])
     const main = { direction: 'valley' as const, fold: (opening: number) => squash(opening).diagonal }
-    for (const [side, name] of [['left', 'Left'], ['right', 'Right']] as const) {
+    for (const [side, name] of [
+      ['left', 'Left'],
+      ['right', 'Right'],
+    ] as const) {
       const x = (from: Measure) => (side === 'right' ? from : square.minus(from))
       const turn = (corners: Place[]) => (side === 'right' ? corners : corners.reverse())
-      area(`${side}-low`, `${name} side, lower half`, turn([centre, at(x(threeQuarters), quarter), at(x(square), quarter), at(x(square), half)]))
-      area(`${side}-high`, `${name} side, upper half`, turn([centre, at(x(square), half), at(x(square), threeQuarters), at(x(threeQuarters), threeQuarters)]))
+      area(
+        `${side}-low`,
+        `${name} side, lower half`,
+        turn([centre, at(x(threeQuarters), quarter), at(x(square), quarter), at(x(square), half)]),
+      )
+      area(
+        `${side}-high`,
+        `${name} side, upper half`,
+        turn([centre, at(x(square), half), at(x(square), threeQuarters), at(x(threeQuarters), threeQuarters)]),
+      )
       card.crease(sheet, ['lower', `${side}-low`], centre, at(x(threeQuarters), quarter), main)
       card.crease(sheet, ['upper', `${side}-high`], centre, at(x(threeQuarters), threeQuarters), main)
-      card.crease(sheet, [`${side}-low`, `${side}-high`], centre, at(x(square), half), bent('mountain', opening => squash(opening).middle))
-      for (const [row, edge, inner, quarterKey] of [['low', zero, quarter, 'lower'], ['high', square, threeQuarters, 'upper']] as const) {
+      card.crease(
+        sheet,
+        [`${side}-low`, `${side}-high`],
+        centre,
+        at(x(square), half),
+        bent('mountain', opening => squash(opening).middle),
+      )
+      for (const [row, edge, inner, quarterKey] of [
+        ['low', zero, quarter, 'lower'],
+        ['high', square, threeQuarters, 'upper'],
+      ] as const) {
         const [tuck, tuckSide] = [`${side}-${row}-tuck`, `${side}-${row}-tuck-side`]
         const corner = at(x(square), edge)
         const pivot = at(x(threeQuarters), inner)
@@ -54,25 +93,59 @@ export const squashFold = defineFold({
         const flank = bent('valley', opening => squash(opening).flank)
         card.crease(sheet, [quarterKey, tuck], pivot, at(x(threeQuarters), edge), flank)
         card.crease(sheet, [`${side}-${row}`, tuckSide], pivot, at(x(square), inner), flank)
-        card.crease(sheet, [tuck, tuckSide], pivot, corner, bent('mountain', opening => squash(opening).diagonal))
+        card.crease(
+          sheet,
+          [tuck, tuckSide],
+          pivot,
+          corner,
+          bent('mountain', opening => squash(opening).diagonal),
+        )
       }
     }
-    card.step('Print and write on the square first: folded, nothing can be written.', 'Light to middling paper only; heavy stock cracks at the centre.')
-    card.step('Score both diagonals from the front and the middle line from the back; push the sides in until the square collapses to a triangle.')
-    card.step('Fold the four corners to the middle, open them and tuck them inside: a house is left.', 'Burnish every fold before gluing.')
-    for (const [quarterPanel, key, y] of [[lower, 'lower', cover.minus(half)], [upper, 'upper', half.times(-1)]] as const) {
+    card.step(
+      'Print and write on the square first: folded, nothing can be written.',
+      'Light to middling paper only; heavy stock cracks at the centre.',
+    )
+    card.step(
+      'Score both diagonals from the front and the middle line from the back; push the sides in until the square collapses to a triangle.',
+    )
+    card.step(
+      'Fold the four corners to the middle, open them and tuck them inside: a house is left.',
+      'Burnish every fold before gluing.',
+    )
+    for (const [quarterPanel, key, y] of [
+      [lower, 'lower', cover.minus(half)],
+      [upper, 'upper', half.times(-1)],
+    ] as const) {
       card.joinAt(quarterPanel, panelOf(base, key), 'inside', {
-        x: cover.minus(square).half(), y, glue: { x: quarter, y: key === 'lower' ? zero : threeQuarters, width: half, height: quarter },
+        x: cover.minus(square).half(),
+        y,
+        glue: { x: quarter, y: key === 'lower' ? zero : threeQuarters, width: half, height: quarter },
       })
     }
-    card.step('Glue the house into the base, its roof on the spine; close the cover onto it for the second half.', 'The point of the roof lies exactly on the fold.')
+    card.step(
+      'Glue the house into the base, its roof on the spine; close the cover onto it for the second half.',
+      'The point of the roof lies exactly on the fold.',
+    )
     if (mats) {
-      for (const key of ['lower', 'upper'] as const) card.mat(panelOf(base, key), border, { key: `mat-${key}`, name: `Mat on ${key} cover`, face: 'outside', printTop: key === 'upper' ? 'bottom' : 'top' })
+      for (const key of ['lower', 'upper'] as const)
+        card.mat(panelOf(base, key), border, {
+          key: `mat-${key}`,
+          name: `Mat on ${key} cover`,
+          face: 'outside',
+          printTop: key === 'upper' ? 'bottom' : 'top',
+        })
       card.step('Glue the mats on the outside of the covers.')
     }
     card.stamp('the open square, less the four tucked corners: a band as wide as the square', square, half)
     card.message('the middle of the open square', half, half)
-    card.limit({ subject: 'Square', parameter: 'square', value: square, atLeast: rule('messageSide', card.units).times(2), because: 'there would be no room to write.' })
+    card.limit({
+      subject: 'Square',
+      parameter: 'square',
+      value: square,
+      atLeast: rule('messageSide', card.units).times(2),
+      because: 'there would be no room to write.',
+    })
     return { width: cover, height: cover, anchor: panelOf(base, 'lower') }
   },
 })

@@ -14,7 +14,7 @@ const DEGREES = 180 / Math.PI
 export function squash(opening: number): { diagonal: number, middle: number, flank: number } {
   if (opening === 0) return { diagonal: 180, middle: 180, flank: 180 }
   if (opening === 1) return { diagonal: 0, middle: 0, flank: 0 }
-  const half = Math.PI / 2 * opening
+  const half = (Math.PI / 2) * opening
   const [c, s] = [Math.cos(half), Math.sin(half)]
   const dip = 2 * Math.atan(c)
   // Upper quarter towards e, fold between covers x, middle line of the side m.
@@ -26,5 +26,9 @@ export function squash(opening: number): { diagonal: number, middle: number, fla
   const between = quarterNormal.reduce((sum, value, axis) => sum + value * sideNormal[axis]!, 0) / size
   const diagonalFold = Math.acos(Math.max(-1, Math.min(1, between)))
   const middleFold = 2 * Math.asin(Math.min(1, Math.abs(sideNormal[1]!) / size))
-  return { diagonal: diagonalFold * DEGREES, middle: middleFold * DEGREES, flank: 2 * Math.atan(Math.SQRT2 * Math.tan(diagonalFold / 2)) * DEGREES }
+  return {
+    diagonal: diagonalFold * DEGREES,
+    middle: middleFold * DEGREES,
+    flank: 2 * Math.atan(Math.SQRT2 * Math.tan(diagonalFold / 2)) * DEGREES,
+  }
 }

@@ -32,37 +32,101 @@ export const twinSlider = defineFold({
     message: toggle('Message on the back leaf', true),
   },
   build(v, card) {
-    const { width, height, track, trackWidth, pad, apart, runnerWidth, runnerHeight, backWidth, backHeight, frontWidth, frontHeight, coverWidth, coverHeight, tape } = v
+    const {
+      width, height, track, trackWidth, pad, apart, runnerWidth, runnerHeight, backWidth, backHeight, frontWidth, frontHeight,
+      coverWidth, coverHeight, tape,
+    } = v
     const zero = Measure.zero
     const travel = track.minus(pad).named('Travel')
     const slide = (opening: number) => [0, travel.value * opening] as const
     // The front lies below the fold of the sheet and is folded up over the back; the mouth is the upper end.
-    const base = card.strip('base', 'Sleeve', 'base', width, [panel('front', 'Front panel', height), bent('valley', () => 180), panel('back', 'Back panel', height)], 'y')
+    const base = card.strip(
+      'base',
+      'Sleeve',
+      'base',
+      width,
+      [panel('front', 'Front panel', height), bent('valley', () => 180), panel('back', 'Back panel', height)],
+      'y',
+    )
     const [front, back] = [panelOf(base, 'front'), panelOf(base, 'back')]
     const coverFoot = height.minus(coverHeight).half().named('Foot of the cover')
     // The cover hides the runner at both ends of its way.
     const low = coverFoot.plus(runnerHeight.half())
     const trackLeft = width.minus(apart).half().minus(trackWidth)
     // Seen flat from the inside, the front is upside down: the closed end is at the fold.
-    for (const [key, x] of [['left', trackLeft], ['right', trackLeft.plus(trackWidth).plus(apart)]] as const) {
-      card.window(front, `track-${key}`, `${key === 'left' ? 'Left' : 'Right'} track drop-out`, { x, y: height.minus(low).minus(track), width: trackWidth, height: track })
+    for (const [key, x] of [
+      ['left', trackLeft],
+      ['right', trackLeft.plus(trackWidth).plus(apart)],
+    ] as const) {
+      card.window(front, `track-${key}`, `${key === 'left' ? 'Left' : 'Right'} track drop-out`, {
+        x,
+        y: height.minus(low).minus(track),
+        width: trackWidth,
+        height: track,
+      })
     }
-    card.step('Cut the two tracks into the front panel only, both the same length and parallel.', 'Slits of unequal length make the carriage jam. Knife and steel ruler on a mat, away from you.')
+    card.step(
+      'Cut the two tracks into the front panel only, both the same length and parallel.',
+      'Slits of unequal length make the carriage jam. Knife and steel ruler on a mat, away from you.',
+    )
 
     const startAt = coverFoot.plus(pad.half())
-    const inner = card.piece(back, { width: runnerWidth, height: runnerHeight }, { key: 'inner-runner', name: 'Inner runner', kind: 'hidden', means: 'held', y: startAt, slide })
+    const inner = card.piece(
+      back,
+      { width: runnerWidth, height: runnerHeight },
+      { key: 'inner-runner', name: 'Inner runner', kind: 'hidden', means: 'held', y: startAt, slide },
+    )
     const leaf = card.loose('back-leaf', 'Back leaf', { width: backWidth, height: backHeight }, 'insert')
-    card.joinAt(face(leaf), face(inner), 'outside', { x: runnerWidth.minus(backWidth).half(), y: startAt.times(-1), faceDown: true, glue: { x: backWidth.minus(runnerWidth).half(), y: startAt, width: runnerWidth, height: runnerHeight } })
+    card.joinAt(face(leaf), face(inner), 'outside', {
+      x: runnerWidth.minus(backWidth).half(),
+      y: startAt.times(-1),
+      faceDown: true,
+      glue: { x: backWidth.minus(runnerWidth).half(), y: startAt, width: runnerWidth, height: runnerHeight },
+    })
     const outer = card.loose('outer-runner', 'Outer runner', { width: runnerWidth, height: runnerHeight }, 'hidden')
-    card.joinAt(face(outer), face(inner), 'inside', { x: zero, y: zero, means: 'foam', glue: { x: runnerWidth.minus(apart).half().minus(pad), y: runnerHeight.minus(pad).half(), width: apart.plus(pad.times(2)), height: pad } })
-    card.step('Lay the inner runner behind the tracks and the outer runner in front; join them through the tracks with two foam pads.', 'The pads sit in the tracks only: they must not stick to the edges.')
-    card.step('Push the carriage to the closed end. Glue the back leaf to the inner runner, its foot at the fold.', 'Glue on the runner only.')
+    card.joinAt(face(outer), face(inner), 'inside', {
+      x: zero,
+      y: zero,
+      means: 'foam',
+      glue: {
+        x: runnerWidth.minus(apart).half().minus(pad),
+        y: runnerHeight.minus(pad).half(),
+        width: apart.plus(pad.times(2)),
+        height: pad,
+      },
+    })
+    card.step(
+      'Lay the inner runner behind the tracks and the outer runner in front; join them through the tracks with two foam pads.',
+      'The pads sit in the tracks only: they must not stick to the edges.',
+    )
+    card.step(
+      'Push the carriage to the closed end. Glue the back leaf to the inner runner, its foot at the fold.',
+      'Glue on the runner only.',
+    )
     const show = card.loose('front-leaf', 'Front leaf', { width: frontWidth, height: frontHeight }, 'insert')
-    card.joinAt(face(show), face(outer), 'inside', { x: runnerWidth.minus(frontWidth).half(), y: zero, glue: { width: frontWidth.value < runnerWidth.value ? frontWidth : runnerWidth, height: rule('tape', card.units) } })
-    card.step('Push the carriage to the open end and glue the foot of the front leaf to the outer runner: it shows beyond the cover, and closed the cover hides it.', 'Glue on the runner only.')
-    card.piece(front, { width: coverWidth, height: coverHeight }, { key: 'cover', name: 'Cover', kind: 'plate', means: 'foam', face: 'outside', printTop: 'bottom' })
-    card.step('Set the cover on foam pads at its four corners, over runner and tracks.', 'Pads in the corners only, clear of the path of the front leaf.')
-    card.step('Fold the sleeve and tape its two sides; the upper end stays open. Punch the finger notch at the mouth.', 'Tape at the very edge, or the back leaf jams.')
+    card.joinAt(face(show), face(outer), 'inside', {
+      x: runnerWidth.minus(frontWidth).half(),
+      y: zero,
+      glue: { width: frontWidth.value < runnerWidth.value ? frontWidth : runnerWidth, height: rule('tape', card.units) },
+    })
+    card.step(
+      'Push the carriage to the open end and glue the foot of the front leaf to the outer runner: it shows beyond the cover, and '
+      + 'closed the cover hides it.',
+      'Glue on the runner only.',
+    )
+    card.piece(
+      front,
+      { width: coverWidth, height: coverHeight },
+      { key: 'cover', name: 'Cover', kind: 'plate', means: 'foam', face: 'outside', printTop: 'bottom' },
+    )
+    card.step(
+      'Set the cover on foam pads at its four corners, over runner and tracks.',
+      'Pads in the corners only, clear of the path of the front leaf.',
+    )
+    card.step(
+      'Fold the sleeve and tape its two sides; the upper end stays open. Punch the finger notch at the mouth.',
+      'Tape at the very edge, or the back leaf jams.',
+    )
     if (v.message) {
       const note = card.mat(face(leaf), rule('ease', card.units), { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('the back leaf, pulled out', note.width, note.height)
@@ -71,22 +135,123 @@ export const twinSlider = defineFold({
     card.travel(face(show), travel)
 
     const clearance = rule('clearance', card.units)
-    card.limit({ subject: 'Track length', parameter: 'track', value: track, atLeast: pad.plus(rule('overlap', card.units)), because: 'the carriage would hardly move.' })
-    card.limit({ subject: 'Track length', parameter: 'track', value: track, atMost: coverHeight.minus(runnerHeight), because: 'the cover must hide runner and tracks at both ends.' })
-    card.limit({ subject: 'Track width', parameter: 'trackWidth', value: trackWidth, atLeast: pad.plus(clearance.times(2)), because: 'the pads would rub in it.' })
-    card.limit({ subject: 'Runner width', parameter: 'runnerWidth', value: runnerWidth, atLeast: apart.plus(trackWidth.times(2)).plus(clearance.times(2)), because: 'it would slip through the tracks.' })
-    card.limit({ subject: 'Runner width', parameter: 'runnerWidth', value: runnerWidth, atMost: width.minus(tape.plus(clearance).times(2)), because: 'it would rub at the tape.' })
-    card.limit({ subject: 'Runner height', parameter: 'runnerHeight', value: runnerHeight, atLeast: pad, because: 'the pads need room on it.' })
-    card.limit({ subject: 'Runner height', parameter: 'runnerHeight', value: runnerHeight, atMost: coverHeight.half(), because: 'nothing would be left of its way.' })
-    card.limit({ subject: 'Back leaf width', parameter: 'backWidth', value: backWidth, atMost: width.minus(tape.plus(clearance).times(2)), because: 'it would rub at the tape.' })
-    card.limit({ subject: 'Back leaf width', parameter: 'backWidth', value: backWidth, atLeast: runnerWidth, because: 'the runner would show beside it.' })
-    card.limit({ subject: 'Back leaf height', parameter: 'backHeight', value: backHeight, atMost: height, because: 'it would stick out of the closed card.' })
-    card.limit({ subject: 'Back leaf that stays inside', parameter: 'backHeight', value: backHeight.minus(travel), atLeast: rule('stays', card.units), right: travel.plus(rule('stays', card.units)), because: 'at full pull it would come out of the sleeve.' })
-    card.limit({ subject: 'Path of the front leaf', parameter: 'frontWidth', value: coverWidth.minus(frontWidth).half(), atLeast: pad.plus(clearance), right: coverWidth.minus(pad.plus(clearance).times(2)), round: 'down', because: 'the pads under the cover stand in its way.' })
-    card.limit({ subject: 'Front leaf height', parameter: 'frontHeight', value: frontHeight, atMost: coverHeight.minus(pad.half()).minus(clearance), because: 'the cover would not hide it when the card is closed.' })
-    card.limit({ subject: 'Front leaf shown', parameter: 'frontHeight', value: frontHeight.plus(pad.half()).plus(travel).minus(coverHeight), atLeast: rule('stays', card.units), right: coverHeight.plus(rule('stays', card.units)).minus(pad.half()).minus(travel), severity: 'warn', because: 'pulled out, hardly anything of it would show beyond the cover.' })
-    card.limit({ subject: 'Cover width', parameter: 'coverWidth', value: coverWidth, atMost: width, because: 'it would stick out of the closed card.' })
-    card.limit({ subject: 'Cover height', parameter: 'coverHeight', value: coverHeight, atMost: height, because: 'it would stick out of the closed card.' })
+    card.limit({
+      subject: 'Track length',
+      parameter: 'track',
+      value: track,
+      atLeast: pad.plus(rule('overlap', card.units)),
+      because: 'the carriage would hardly move.',
+    })
+    card.limit({
+      subject: 'Track length',
+      parameter: 'track',
+      value: track,
+      atMost: coverHeight.minus(runnerHeight),
+      because: 'the cover must hide runner and tracks at both ends.',
+    })
+    card.limit({
+      subject: 'Track width',
+      parameter: 'trackWidth',
+      value: trackWidth,
+      atLeast: pad.plus(clearance.times(2)),
+      because: 'the pads would rub in it.',
+    })
+    card.limit({
+      subject: 'Runner width',
+      parameter: 'runnerWidth',
+      value: runnerWidth,
+      atLeast: apart.plus(trackWidth.times(2)).plus(clearance.times(2)),
+      because: 'it would slip through the tracks.',
+    })
+    card.limit({
+      subject: 'Runner width',
+      parameter: 'runnerWidth',
+      value: runnerWidth,
+      atMost: width.minus(tape.plus(clearance).times(2)),
+      because: 'it would rub at the tape.',
+    })
+    card.limit({
+      subject: 'Runner height',
+      parameter: 'runnerHeight',
+      value: runnerHeight,
+      atLeast: pad,
+      because: 'the pads need room on it.',
+    })
+    card.limit({
+      subject: 'Runner height',
+      parameter: 'runnerHeight',
+      value: runnerHeight,
+      atMost: coverHeight.half(),
+      because: 'nothing would be left of its way.',
+    })
+    card.limit({
+      subject: 'Back leaf width',
+      parameter: 'backWidth',
+      value: backWidth,
+      atMost: width.minus(tape.plus(clearance).times(2)),
+      because: 'it would rub at the tape.',
+    })
+    card.limit({
+      subject: 'Back leaf width',
+      parameter: 'backWidth',
+      value: backWidth,
+      atLeast: runnerWidth,
+      because: 'the runner would show beside it.',
+    })
+    card.limit({
+      subject: 'Back leaf height',
+      parameter: 'backHeight',
+      value: backHeight,
+      atMost: height,
+      because: 'it would stick out of the closed card.',
+    })
+    card.limit({
+      subject: 'Back leaf that stays inside',
+      parameter: 'backHeight',
+      value: backHeight.minus(travel),
+      atLeast: rule('stays', card.units),
+      right: travel.plus(rule('stays', card.units)),
+      because: 'at full pull it would come out of the sleeve.',
+    })
+    card.limit({
+      subject: 'Path of the front leaf',
+      parameter: 'frontWidth',
+      value: coverWidth.minus(frontWidth).half(),
+      atLeast: pad.plus(clearance),
+      right: coverWidth.minus(pad.plus(clearance).times(2)),
+      round: 'down',
+      because: 'the pads under the cover stand in its way.',
+    })
+    card.limit({
+      subject: 'Front leaf height',
+      parameter: 'frontHeight',
+      value: frontHeight,
+      atMost: coverHeight.minus(pad.half()).minus(clearance),
+      because: 'the cover would not hide it when the card is closed.',
+    })
+    card.limit({
+      subject: 'Front leaf shown',
+      parameter: 'frontHeight',
+      value: frontHeight.plus(pad.half()).plus(travel).minus(coverHeight),
+      atLeast: rule('stays', card.units),
+      right: coverHeight.plus(rule('stays', card.units)).minus(pad.half()).minus(travel),
+      severity: 'warn',
+      because: 'pulled out, hardly anything of it would show beyond the cover.',
+    })
+    card.limit({
+      subject: 'Cover width',
+      parameter: 'coverWidth',
+      value: coverWidth,
+      atMost: width,
+      because: 'it would stick out of the closed card.',
+    })
+    card.limit({
+      subject: 'Cover height',
+      parameter: 'coverHeight',
+      value: coverHeight,
+      atMost: height,
+      because: 'it would stick out of the closed card.',
+    })
     return { width, height, anchor: back }
   },
 })

@@ -20,7 +20,8 @@ describe('Z-fold', () => {
     expect(sizeOf(card, 'message')).toEqual(size('3 3/4 in', '5 in'))
     expect(sizeOf(card, 'plate-mat')).toEqual(size('3 in', '3 1/4 in'))
     expect(card.parts[0]!.creases.map(crease => [creaseAt(crease).value, crease.direction])).toEqual([
-      [inches(2.125), 'mountain'], [inches(4.25), 'valley'],
+      [inches(2.125), 'mountain'],
+      [inches(4.25), 'valley'],
     ])
     expect(card.findings).toEqual([])
   })
@@ -74,6 +75,8 @@ describe('Z-fold', () => {
   it('says so when a border eats a mat up', () => {
     const { findings, pieces } = inch({ border: '1 1/8 in', plate: false })
     expect(pieces.map(({ key }) => key)).not.toContain('mat-a')
-    expect(findings).toContainEqual(expect.objectContaining({ severity: 'stop', part: 'mat-a', problem: expect.stringContaining('nothing is left of it') }))
+    expect(findings).toContainEqual(
+      expect.objectContaining({ severity: 'stop', part: 'mat-a', problem: expect.stringContaining('nothing is left of it') }),
+    )
   })
 })

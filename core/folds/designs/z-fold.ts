@@ -50,17 +50,35 @@ export const zFold = defineFold({
     if (plate) {
       const front = panelOf(base, 'a')
       const toEdge = width.minus(plateWidth).half()
-      const body = card.piece(front, { width: plateWidth, height: plateHeight }, {
-        key: 'plate', name: 'Plate', kind: 'plate', means: 'foam', x: toEdge, glueWidth: half.minus(toEdge),
-      })
+      const body = card.piece(
+        front,
+        { width: plateWidth, height: plateHeight },
+        {
+          key: 'plate',
+          name: 'Plate',
+          kind: 'plate',
+          means: 'foam',
+          x: toEdge,
+          glueWidth: half.minus(toEdge),
+        },
+      )
       card.mat(face(body), border, { key: 'plate-mat', name: 'Mat on plate', printTop })
-      card.step('Mat the plate. Put foam on its left half only and set it across the closed front.', 'No glue on the half that reaches over panel C, or the card is shut for good.')
+      card.step(
+        'Mat the plate. Put foam on its left half only and set it across the closed front.',
+        'No glue on the half that reaches over panel C, or the card is shut for good.',
+      )
       card.limit({
-        subject: 'Plate width', parameter: 'plateWidth', value: plateWidth, atMost: width.minus(border.times(2)),
+        subject: 'Plate width',
+        parameter: 'plateWidth',
+        value: plateWidth,
+        atMost: width.minus(border.times(2)),
         because: 'the border must stay visible beside it.',
       })
       card.limit({
-        subject: 'Plate height', parameter: 'plateHeight', value: plateHeight, atMost: height.minus(border.times(2)),
+        subject: 'Plate height',
+        parameter: 'plateHeight',
+        value: plateHeight,
+        atMost: height.minus(border.times(2)),
         because: 'the border must stay visible above and below it.',
       })
     }

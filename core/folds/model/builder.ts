@@ -1,7 +1,10 @@
 import type { Length, Units } from '../../lengths'
 import { LONGEST, Measure, downToMark, formatLength, upToMark } from '../../lengths'
 import type { PrintTop } from '../../paper'
-import type { Construction, Crease, CreaseDirection, Face, Finding, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Step, Stopper, Travel, Window, WindowShape } from './card'
+import type {
+  Construction, Crease, CreaseDirection, Face, Finding, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Step,
+  Stopper, Travel, Window, WindowShape,
+} from './card'
 import { face } from './card'
 
 export interface PanelEntry {
@@ -20,8 +23,9 @@ export interface CreaseEntry {
 }
 
 /** From `closed` degrees as mailed to `open` degrees on display, evenly. */
-const evenly = (direction: CreaseDirection) => (open: number, closed = 180): CreaseEntry =>
-  ({ direction, fold: opening => closed + (open - closed) * opening })
+const evenly
+  = (direction: CreaseDirection) =>
+    (open: number, closed = 180): CreaseEntry => ({ direction, fold: opening => closed + (open - closed) * opening })
 export const mountain = evenly('mountain')
 export const valley = evenly('valley')
 /** A crease whose fold follows a formula of its own. */
@@ -68,7 +72,9 @@ interface JoinOptions {
 /** A place on a sheet, from its lower left corner. */
 export const at = (x: Measure, y: Measure): Place => ({ x, y })
 /** A box on a sheet by its lower left corner and its size. */
-export const box = (x: Measure, y: Measure, width: Measure, height: Measure): Pick<Panel, 'x' | 'y' | 'width' | 'height'> => ({ x, y, width, height })
+export const box = (x: Measure, y: Measure, width: Measure, height: Measure): Pick<Panel, 'x' | 'y' | 'width' | 'height'> => ({
+  x, y, width, height,
+})
 const corner = ({ x, y }: Place): Point => [x.value, y.value]
 
 /** Collects the parts of a card while its design describes them. Designs receive one; nobody else needs it. */
@@ -90,7 +96,11 @@ export class CardBuilder {
    * @param mark smallest mark of the maker's trimmer, which mats are rounded down to
    * @param layered whether every mat gets a plain mat one border larger under it
    */
-  constructor(readonly units: Units, readonly mark: Length, private readonly layered = false) {}
+  constructor(
+    readonly units: Units,
+    readonly mark: Length,
+    private readonly layered = false,
+  ) {}
 
   /** A blank without panels yet; `area`, `crease`, `slit` and `window` say what becomes of it. */
   sheet(key: string, name: string, kind: PartKind, size: { width: Measure, height: Measure }, printTop: PrintTop = 'any'): Part {
@@ -100,8 +110,22 @@ export class CardBuilder {
   }
 
   /** A panel of a sheet. */
-  area(part: Part, key: string, name: string, box: Pick<Panel, 'x' | 'y' | 'width' | 'height'>, shape: { outline?: Place[], holes?: Place[][] } = {}): Panel {
-    const made: Panel = { part: part.key, key, name, ...box, width: box.width.named(name), outline: shape.outline?.map(corner), holes: shape.holes?.map(hole => hole.map(corner)) }
+  area(
+    part: Part,
+    key: string,
+    name: string,
+    box: Pick<Panel, 'x' | 'y' | 'width' | 'height'>,
+    shape: { outline?: Place[], holes?: Place[][] } = {},
+  ): Panel {
+    const made: Panel = {
+      part: part.key,
+      key,
+      name,
+      ...box,
+      width: box.width.named(name),
+      outline: shape.outline?.map(corner),
+      holes: shape.holes?.map(hole => hole.map(corner)),
+    }
     part.panels.push(made)
     return made
   }
@@ -118,7 +142,12 @@ export class CardBuilder {
   }
 
   /** Cuts a window into a panel; its box counts from the lower left corner of the panel. */
-  window(onto: Panel, key: string, name: string, { shape = 'rectangle', x, y, width, height }: Omit<Window, 'key' | 'name' | 'panel' | 'shape'> & { shape?: WindowShape }): void {
+  window(
+    onto: Panel,
+    key: string,
+    name: string,
+    { shape = 'rectangle', x, y, width, height }: Omit<Window, 'key' | 'name' | 'panel' | 'shape'> & { shape?: WindowShape },
+  ): void {
     this.partOf(onto).windows.push({ key, name, panel: onto.key, shape, x: onto.x.plus(x), y: onto.y.plus(y), width, height })
     const under = this.underlays.get(onto.part)
     if (!under) return
@@ -153,9 +182,11 @@ export class CardBuilder {
       const before = part.panels.at(-1)
       const size = entry.width.named(entry.name)
       const place = { part: key, key: entry.key, name: entry.name }
-      part.panels.push(along === 'x'
-        ? { ...place, x: length, y: Measure.zero, width: size, height: across }
-        : { ...place, x: Measure.zero, y: length, width: across, height: size })
+      part.panels.push(
+        along === 'x'
+          ? { ...place, x: length, y: Measure.zero, width: size, height: across }
+          : { ...place, x: Measure.zero, y: length, width: across, height: size },
+      )
       if (before && folded) {
         const [from, to] = along === 'x' ? [at(length, Measure.zero), at(length, across)] : [at(Measure.zero, length), at(across, length)]
         this.crease(part, [before.key, entry.key], from, to, folded)
@@ -167,8 +198,15 @@ export class CardBuilder {
     return part
   }
 
-  /** A flat piece laid centred on a panel, glued all over unless `glueWidth` or `glueHeight` name a narrower zone from its lower left corner. */
-  piece(onto: Panel, size: { width: Measure, height: Measure }, placing: Placing & { x?: Measure, y?: Measure, glueWidth?: Measure, glueHeight?: Measure, slide?: Joint['slide'] }): Part {
+  /**
+   * A flat piece laid centred on a panel, glued all over unless `glueWidth` or `glueHeight` name a narrower
+   * zone from its lower left corner.
+   */
+  piece(
+    onto: Panel,
+    size: { width: Measure, height: Measure },
+    placing: Placing & { x?: Measure, y?: Measure, glueWidth?: Measure, glueHeight?: Measure, slide?: Joint['slide'] },
+  ): Part {
     const { key, name, kind = 'mat', face = 'inside', printTop = 'any', means = 'tape', slide, pair } = placing
     const part = this.flat(key, name, kind, size, printTop)
     part.pair = pair
@@ -190,7 +228,15 @@ export class CardBuilder {
 
   private flat(key: string, name: string, kind: PartKind, size: { width: Measure, height: Measure }, printTop: PrintTop): Part {
     const part = this.sheet(key, name, kind, size, printTop)
-    part.panels.push({ part: key, key: 'face', name, x: Measure.zero, y: Measure.zero, width: size.width.named(name), height: size.height.named(`${name} height`) })
+    part.panels.push({
+      part: key,
+      key: 'face',
+      name,
+      x: Measure.zero,
+      y: Measure.zero,
+      width: size.width.named(name),
+      height: size.height.named(`${name} height`),
+    })
     return part
   }
 
@@ -200,16 +246,27 @@ export class CardBuilder {
    */
   mat(onto: Panel, border: Measure, placing: Placing): Part {
     if (!this.layered || (placing.kind ?? 'mat') !== 'mat') return this.bordered(onto, border, placing)
-    const under = this.bordered(onto, border, { ...placing, key: `${placing.key}-under`, name: `${placing.name}, lower layer`, kind: 'underlay', printTop: 'any', pair: undefined })
+    const under = this.bordered(onto, border, {
+      ...placing,
+      key: `${placing.key}-under`,
+      name: `${placing.name}, lower layer`,
+      kind: 'underlay',
+      printTop: 'any',
+      pair: undefined,
+    })
     this.underlays.set(placing.key, under)
     return this.bordered(face(under), border, { ...placing, face: 'inside' })
   }
 
   private bordered(onto: Panel, border: Measure, placing: Placing): Part {
-    return this.piece(onto, {
-      width: onto.width.minus(border.times(2)).downToMark(this.mark),
-      height: onto.height.minus(border.times(2)).downToMark(this.mark),
-    }, placing)
+    return this.piece(
+      onto,
+      {
+        width: onto.width.minus(border.times(2)).downToMark(this.mark),
+        height: onto.height.minus(border.times(2)).downToMark(this.mark),
+      },
+      placing,
+    )
   }
 
   /** A piece that belongs to the card but is not glued to it, such as a belly band. */
@@ -226,7 +283,12 @@ export class CardBuilder {
    * Glues a part by one of its panels at a place on another panel, in the middle of its height
    * unless `y` says where, and over the whole panel unless `glue` names the area of it that lies there.
    */
-  joinAt(by: Panel, onto: Panel, side: Face, { x, y = onto.height.minus(by.height).half(), glue = {}, means = 'tape', faceDown = false, turned = 0, slide }: JoinOptions): void {
+  joinAt(
+    by: Panel,
+    onto: Panel,
+    side: Face,
+    { x, y = onto.height.minus(by.height).half(), glue = {}, means = 'tape', faceDown = false, turned = 0, slide }: JoinOptions,
+  ): void {
     const whole = { x: by.x, y: by.y, width: by.width, height: by.height }
     this.joints.push({ part: by.part, by, onto, face: side, faceDown, turned, x, y, slide, glue: { ...whole, ...glue }, means })
   }
@@ -251,7 +313,10 @@ export class CardBuilder {
 
   /** A stopper that must stand at least as high as what rests against it. */
   holds(stopper: Part, against: Part[]): void {
-    this.stoppers.push({ part: stopper.key, against: against.flatMap(({ key }) => [key, ...this.underlays.has(key) ? [this.underlays.get(key)!.key] : []]) })
+    this.stoppers.push({
+      part: stopper.key,
+      against: against.flatMap(({ key }) => [key, ...(this.underlays.has(key) ? [this.underlays.get(key)!.key] : [])]),
+    })
   }
 
   /** A supply besides tape, foam and dots. */

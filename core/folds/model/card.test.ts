@@ -14,21 +14,34 @@ let card: CardBuilder
 beforeEach(() => {
   card = new CardBuilder('inch', MARK)
 })
-const base = () => card.strip('base', 'Base', 'base', measure('Height', 5), [
-  panel('left', 'Left', measure('Left width', 2)), mountain(60), panel('right', 'Right', measure('Right width', 4)),
-])
+const base = () =>
+  card.strip('base', 'Base', 'base', measure('Height', 5), [
+    panel('left', 'Left', measure('Left width', 2)),
+    mountain(60),
+    panel('right', 'Right', measure('Right width', 4)),
+  ])
 const finish = (part = base()): Construction => card.finish({ width: part.width, height: part.height }, part.panels[0]!)
 
 describe('building a card', () => {
   it('lays the panels of a strip side by side and the crease between them', () => {
     const strip = base()
     expect([strip.width.value, strip.height.value]).toEqual([inches(6), inches(5)])
-    expect(strip.panels.map(({ x, width }) => [x.value, width.value])).toEqual([[0, inches(2)], [inches(2), inches(4)]])
+    expect(strip.panels.map(({ x, width }) => [x.value, width.value])).toEqual([
+      [0, inches(2)],
+      [inches(2), inches(4)],
+    ])
     expect(strip.creases.map(crease => [creaseAt(crease).value, crease.direction])).toEqual([[inches(2), 'mountain']])
   })
 
   it('stacks them from bottom to top where asked', () => {
-    const strip = card.strip('base', 'Base', 'base', measure('Width', 4), [panel('back', 'Back', measure('Back', 5)), valley(0), panel('flap', 'Flap', measure('Flap', 2))], 'y')
+    const strip = card.strip(
+      'base',
+      'Base',
+      'base',
+      measure('Width', 4),
+      [panel('back', 'Back', measure('Back', 5)), valley(0), panel('flap', 'Flap', measure('Flap', 2))],
+      'y',
+    )
     expect([strip.width.value, strip.height.value]).toEqual([inches(4), inches(7)])
     expect(panelOf(strip, 'flap')).toMatchObject({ y: { value: inches(5) }, width: { value: inches(4) }, height: { value: inches(2) } })
   })
@@ -47,7 +60,9 @@ describe('building a card', () => {
     const mat = card.mat(panelOf(base(), 'right'), border, { key: 'mat', name: 'Mat' })
     card.window(face(mat), 'view', 'View', { x: border, y: border, width: border, height: border })
     const { parts, joints } = card.finish({ width: border, height: border }, base().panels[0]!)
-    const sizes = parts.filter(({ kind }) => kind !== 'base').map(({ key, kind, width, height }) => [key, kind, width.value, height.value])
+    const sizes = parts
+      .filter(({ kind }) => kind !== 'base')
+      .map(({ key, kind, width, height }) => [key, kind, width.value, height.value])
     expect(sizes).toEqual([
       ['mat-under', 'underlay', inches(3.75), inches(4.75)],
       ['mat', 'mat', inches(3.5), inches(4.5)],
@@ -72,7 +87,10 @@ describe('building a card', () => {
     card.joinAt(face(other), panelOf(strip, 'left'), 'inside', { x: border, glue: { width: border } })
     const { joints } = finish(strip)
     expect(joints[0]).toMatchObject({ x: { value: inches(0.5) }, y: { value: inches(2) }, glue: { width: { value: inches(3) } } })
-    expect(joints[1]).toMatchObject({ x: { value: inches(0.125) }, glue: { width: { value: inches(0.125) }, height: { value: inches(1) } } })
+    expect(joints[1]).toMatchObject({
+      x: { value: inches(0.125) },
+      glue: { width: { value: inches(0.125) }, height: { value: inches(1) } },
+    })
   })
 })
 
@@ -84,27 +102,62 @@ describe('limits', () => {
   })
 
   it('round the right value to the side that is allowed', () => {
-    card.limit({ subject: 'Flap', parameter: 'flap', value: measure('Flap', 3), atMost: measure('Panel', 2.03), because: 'it sticks out.' })
-    card.limit({ subject: 'Flap', parameter: 'flap', value: measure('Flap', 1), atLeast: measure('Panel', 2.03), because: 'it is short.', severity: 'warn' })
-    expect(finish().findings.map(({ severity, fix }) => [severity, fix!.value])).toEqual([['stop', inches(2)], ['warn', inches(2.0625)]])
+    card.limit({
+      subject: 'Flap',
+      parameter: 'flap',
+      value: measure('Flap', 3),
+      atMost: measure('Panel', 2.03),
+      because: 'it sticks out.',
+    })
+    card.limit({
+      subject: 'Flap',
+      parameter: 'flap',
+      value: measure('Flap', 1),
+      atLeast: measure('Panel', 2.03),
+      because: 'it is short.',
+      severity: 'warn',
+    })
+    expect(finish().findings.map(({ severity, fix }) => [severity, fix!.value])).toEqual([
+      ['stop', inches(2)],
+      ['warn', inches(2.0625)],
+    ])
   })
 
   it('offer no value where none is right', () => {
-    card.limit({ subject: 'Plate', parameter: 'plate', value: measure('Plate', 1), atMost: measure('Room', -1), because: 'there is no room.' })
+    card.limit({
+      subject: 'Plate',
+      parameter: 'plate',
+      value: measure('Plate', 1),
+      atMost: measure('Room', -1),
+      because: 'there is no room.',
+    })
     expect(finish().findings).toMatchObject([{ fix: undefined, problem: expect.stringContaining('must be at most −1 in') }])
   })
 })
 
 describe('checks of the model', () => {
   it('name edges between marks, with the nearest mark', () => {
-    const part = card.piece(panelOf(base(), 'right'), { width: measure('Width', 2.03), height: measure('Height', 3) }, { key: 'plate', name: 'Plate' })
-    expect(modelFindings(finish(), 'inch', MARK)).toMatchObject([{ severity: 'note', part: part.key, subject: 'Plate width', problem: expect.stringContaining('nearest mark is 2 in') }])
+    const part = card.piece(
+      panelOf(base(), 'right'),
+      { width: measure('Width', 2.03), height: measure('Height', 3) },
+      { key: 'plate', name: 'Plate' },
+    )
+    expect(modelFindings(finish(), 'inch', MARK)).toMatchObject([
+      { severity: 'note', part: part.key, subject: 'Plate width', problem: expect.stringContaining('nearest mark is 2 in') },
+    ])
   })
 
   it('warn of glue that is too narrow and of little room to write', () => {
-    card.piece(panelOf(base(), 'right'), { width: measure('Width', 3), height: measure('Height', 0.125) }, { key: 'sliver', name: 'Sliver' })
+    card.piece(
+      panelOf(base(), 'right'),
+      { width: measure('Width', 3), height: measure('Height', 0.125) },
+      { key: 'sliver', name: 'Sliver' },
+    )
     card.message('the sliver', measure('Width', 3), measure('Height', 1))
-    expect(modelFindings(finish(), 'inch', MARK).map(({ severity, subject }) => [severity, subject])).toEqual([['warn', 'Sliver'], ['warn', 'Message area']])
+    expect(modelFindings(finish(), 'inch', MARK).map(({ severity, subject }) => [severity, subject])).toEqual([
+      ['warn', 'Sliver'],
+      ['warn', 'Message area'],
+    ])
   })
 
   it('stop at a part of which nothing is left', () => {
@@ -118,16 +171,26 @@ describe('checks of the model', () => {
 describe('pieces', () => {
   it('want cardstock, but for prints on mats', () => {
     expect(usualPaper('mat')).toBe('print')
-    expect((['base', 'insert', 'plate', 'underlay', 'message'] as const).map(usualPaper)).toEqual(Array.from({ length: 5 }, () => 'cardstock'))
+    expect((['base', 'insert', 'plate', 'underlay', 'message'] as const).map(usualPaper)).toEqual(
+      Array.from({ length: 5 }, () => 'cardstock'),
+    )
   })
 
   it('read a mountain on the turned sheet from the other end', () => {
-    expect(piecesOf(finish(), MARK)[0]!.scores).toMatchObject([{ at: { value: inches(2) }, fromOtherEnd: { value: inches(4) }, turnOver: true, reading: { from: 'near', at: inches(4) } }])
+    expect(piecesOf(finish(), MARK)[0]!.scores).toMatchObject([
+      { at: { value: inches(2) }, fromOtherEnd: { value: inches(4) }, turnOver: true, reading: { from: 'near', at: inches(4) } },
+    ])
   })
 
   it('says what the closed card shows beyond its outline', () => {
     const strip = base()
-    const findings = modelFindings(card.finish({ width: measure('Outline', 3), height: measure('Outline', 5) }, panelOf(strip, 'right')), 'inch', MARK)
-    expect(findings).toContainEqual(expect.objectContaining({ subject: 'Closed card', problem: expect.stringContaining('4 in wide where its outline is 3 in') }))
+    const findings = modelFindings(
+      card.finish({ width: measure('Outline', 3), height: measure('Outline', 5) }, panelOf(strip, 'right')),
+      'inch',
+      MARK,
+    )
+    expect(findings).toContainEqual(
+      expect.objectContaining({ subject: 'Closed card', problem: expect.stringContaining('4 in wide where its outline is 3 in') }),
+    )
   })
 })

@@ -6,7 +6,10 @@ export type CreaseDirection = 'mountain' | 'valley'
 export type Face = 'inside' | 'outside'
 /** `underlay` is a plain layer under a mat, `hidden` a part nobody sees, which any scrap will do for. */
 export type PartKind = 'base' | 'insert' | 'plate' | 'underlay' | 'mat' | 'message' | 'hidden' | 'figure'
-/** How a joint is made: tape along the edges of the glue zone, foam pads spread over it, a hook-and-loop dot, or not glued but held in a guide. */
+/**
+ * How a joint is made: tape along the edges of the glue zone, foam pads spread over it, a hook-and-loop dot,
+ * or not glued but held in a guide.
+ */
 export type Means = 'tape' | 'foam' | 'dot' | 'held'
 
 /** A point on a part, from its lower left corner, in nanometres. */
@@ -179,25 +182,54 @@ export function panelOf(part: Part, key: string): Panel {
 }
 
 /** Corners of a panel on its part, counter-clockwise. */
-export const outlineOf = ({ x: { value: x }, y: { value: y }, width: { value: width }, height: { value: height }, outline }: Panel): Point[] =>
-  outline ?? [[x, y], [x + width, y], [x + width, y + height], [x, y + height]]
+export const outlineOf = ({
+  x: { value: x },
+  y: { value: y },
+  width: { value: width },
+  height: { value: height },
+  outline,
+}: Panel): Point[] =>
+  outline ?? [
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ]
 
 const ROUND = 48
 
 /** Corners of a window on its part; a circle by many. */
 export function windowOutline({ shape, x, y, width, height }: Window): Point[] {
-  if (shape === 'rectangle') return [[x.value, y.value], [x.value + width.value, y.value], [x.value + width.value, y.value + height.value], [x.value, y.value + height.value]]
+  if (shape === 'rectangle')
+    return [
+      [x.value, y.value],
+      [x.value + width.value, y.value],
+      [x.value + width.value, y.value + height.value],
+      [x.value, y.value + height.value],
+    ]
   const [rx, ry] = [width.value / 2, height.value / 2]
   return Array.from({ length: ROUND }, (_, index): Point => {
-    const angle = index / ROUND * 2 * Math.PI
+    const angle = (index / ROUND) * 2 * Math.PI
     return [x.value + rx + rx * Math.cos(angle), y.value + ry + ry * Math.sin(angle)]
   })
 }
 
 /** Whether everything on a part has a size and lies on its blank; a drawing of anything else would be broken. */
-export const isWhole = (part: Part): boolean => part.width.value > 0 && part.height.value > 0 && part.panels.every(({ x, y, width, height }) =>
-  width.value > 0 && height.value > 0 && x.value >= 0 && y.value >= 0 && x.value + width.value <= part.width.value && y.value + height.value <= part.height.value)
+export const isWhole = (part: Part): boolean =>
+  part.width.value > 0
+  && part.height.value > 0
+  && part.panels.every(
+    ({ x, y, width, height }) =>
+      width.value > 0
+      && height.value > 0
+      && x.value >= 0
+      && y.value >= 0
+      && x.value + width.value <= part.width.value
+      && y.value + height.value <= part.height.value,
+  )
 
 /** All openings in a panel. */
-export const holesOf = (part: Part, panel: Panel): Point[][] =>
-  [...panel.holes ?? [], ...part.windows.filter(window => window.panel === panel.key && window.width.value > 0 && window.height.value > 0).map(windowOutline)]
+export const holesOf = (part: Part, panel: Panel): Point[][] => [
+  ...(panel.holes ?? []),
+  ...part.windows.filter(window => window.panel === panel.key && window.width.value > 0 && window.height.value > 0).map(windowOutline),
+]

@@ -3,7 +3,7 @@ import { formatLength, isOnMark, nanometres, nearestMark } from '../../lengths'
 import type { Frame } from '../motion/frame'
 import { subtract } from '../motion/frame'
 import { boxOf, panelKey, placed, poseOf } from '../motion/pose'
-import type { Construction, Crease, Finding, Part } from './card'
+import type { Construction, Crease, Finding, Panel, Part } from './card'
 import { isWhole } from './card'
 import { isLayer } from './pieces'
 import { rule } from './rules'
@@ -16,7 +16,14 @@ function gapAt(part: Part, { between, from, to }: Crease, pose: ReadonlyMap<stri
   const [a, b] = between.map((key) => {
     const panel = part.panels.find(panel => panel.key === key)!
     const frame = pose.get(panelKey(panel))
-    return frame && placed([from, to].map(({ x, y }) => [x.value, y.value] as const), panel, frame)
+    return (
+      frame
+      && placed(
+        [from, to].map(({ x, y }) => [x.value, y.value] as const),
+        panel,
+        frame,
+      )
+    )
   })
   return a && b ? Math.max(...a.map((end, index) => Math.hypot(...subtract(end, b[index]!)))) : 0
 }
@@ -24,63 +31,105 @@ function gapAt(part: Part, { between, from, to }: Crease, pose: ReadonlyMap<stri
 /** Checks every construction gets from the model, whatever its design says. */
 export function modelFindings(construction: Construction, units: Units, mark: Length): Finding[] {
   const show = (length: Length) => formatLength(length, units, { unit: true })
-  return [...missingParts(), ...brokenParts(), ...unmarkedEdges(), ...narrowGlue(), ...smallMessage(), ...tornCreases(), ...outsideOutline()]
+  return [
+    ...missingParts(),
+    ...brokenParts(),
+    ...unmarkedEdges(),
+    ...narrowGlue(),
+    ...smallMessage(),
+    ...tornCreases(),
+    ...outsideOutline(),
+  ]
 
   function missingParts(): Finding[] {
-    return construction.parts.filter(part => part.width.value <= 0 || part.height.value <= 0).map(part => ({
-      severity: 'stop',
-      subject: part.name,
-      part: part.key,
-      problem: `would be ${show(part.width.value)} × ${show(part.height.value)}: nothing is left of it. Make its border smaller or its panel larger.`,
-    }))
-  }
-
-  function brokenParts(): Finding[] {
-    return construction.parts.filter(part => part.width.value > 0 && part.height.value > 0 && !isWhole(part)).map((part) => {
-      const wrong = part.panels.find(panel => panel.width.value <= 0 || panel.height.value <= 0)
-      return {
+    return construction.parts
+      .filter(part => part.width.value <= 0 || part.height.value <= 0)
+      .map(part => ({
         severity: 'stop',
         subject: part.name,
         part: part.key,
-        problem: wrong
-          ? `leaves ${show(wrong.width.value)} × ${show(wrong.height.value)} for ${wrong.name}. Make its neighbours smaller.`
-          : `is too small: ${part.panels.find(({ x, y, width, height }) => x.value < 0 || y.value < 0 || x.value + width.value > part.width.value || y.value + height.value > part.height.value)!.name} does not lie on it.`,
-      }
-    })
+        problem: `would be ${show(part.width.value)} × ${show(part.height.value)}: nothing is left of it. Make its border `
+          + `smaller or its panel larger.`,
+      }))
+  }
+
+  function brokenParts(): Finding[] {
+    return construction.parts
+      .filter(part => part.width.value > 0 && part.height.value > 0 && !isWhole(part))
+      .map((part) => {
+        const wrong = part.panels.find(panel => panel.width.value <= 0 || panel.height.value <= 0)
+        return {
+          severity: 'stop',
+          subject: part.name,
+          part: part.key,
+          problem: wrong
+            ? `leaves ${show(wrong.width.value)} × ${show(wrong.height.value)} for ${wrong.name}. Make its neighbours smaller.`
+            : `is too small: ${part.panels.find(panel => sticksOut(panel, part))?.name ?? 'a panel'} does not lie on it.`,
+        }
+      })
   }
 
   function unmarkedEdges(): Finding[] {
-    return construction.parts.flatMap(part => ([['width', part.width], ['height', part.height]] as const)
-      .filter(([, measure]) => measure.value > 0 && !isOnMark(measure.value, mark))
-      .map(([side, measure]): Finding => ({
-        severity: 'note',
-        subject: `${part.name} ${side}`,
-        part: part.key,
-        problem: `is ${show(measure.value)}, which your trimmer has no mark for. The nearest mark is ${show(nearestMark(measure.value, mark))}.`,
-      })))
+    return construction.parts.flatMap(part =>
+      (
+        [
+          ['width', part.width],
+          ['height', part.height],
+        ] as const
+      )
+        .filter(([, measure]) => measure.value > 0 && !isOnMark(measure.value, mark))
+        .map(([side, measure]): Finding => ({
+          severity: 'note',
+          subject: `${part.name} ${side}`,
+          part: part.key,
+          problem: `is ${show(measure.value)}, which your trimmer has no mark for. The nearest mark is `
+            + `${show(nearestMark(measure.value, mark))}.`,
+        })),
+    )
   }
 
   function narrowGlue(): Finding[] {
     const least = rule('glueWidth', units)
-    return construction.joints.filter(({ means }) => means === 'tape' || means === 'foam').flatMap((joint) => {
-      const narrow = Math.min(joint.glue.width.value, joint.glue.height.value) as Length
-      if (narrow <= 0 || narrow >= least.value) return []
-      const name = construction.parts.find(part => part.key === joint.part)!.name
-      return [{ severity: 'warn', subject: name, part: joint.part, problem: `is glued over only ${show(narrow)}; ${show(least.value)} is the least that holds.` }]
-    })
+    return construction.joints
+      .filter(({ means }) => means === 'tape' || means === 'foam')
+      .flatMap((joint) => {
+        const narrow = Math.min(joint.glue.width.value, joint.glue.height.value) as Length
+        if (narrow <= 0 || narrow >= least.value) return []
+        const name = construction.parts.find(part => part.key === joint.part)!.name
+        return [
+          {
+            severity: 'warn',
+            subject: name,
+            part: joint.part,
+            problem: `is glued over only ${show(narrow)}; ${show(least.value)} is the least that holds.`,
+          },
+        ]
+      })
   }
 
   /** Where creases close a loop, as rails and band between slits do, both sides of each must meet. */
   function tornCreases(): Finding[] {
     const looped = construction.parts.filter(part => isWhole(part) && part.creases.length >= part.panels.length)
     if (looped.length === 0) return []
-    return [0, 1].flatMap((opening) => {
-      const pose = poseOf(construction, opening)
-      return looped.flatMap((part) => {
-        const gap = Math.max(...part.creases.map(crease => gapAt(part, crease, pose)))
-        return gap < TORN ? [] : [{ severity: 'stop' as const, subject: part.name, part: part.key, problem: `would tear ${opening === 0 ? 'when it is closed' : 'on display'}: its creases miss each other by ${show(nanometres(gap))}. Rails and band must fold by angles that agree.` }]
+    return [0, 1]
+      .flatMap((opening) => {
+        const pose = poseOf(construction, opening)
+        return looped.flatMap((part) => {
+          const gap = Math.max(...part.creases.map(crease => gapAt(part, crease, pose)))
+          return gap < TORN
+            ? []
+            : [
+                {
+                  severity: 'stop' as const,
+                  subject: part.name,
+                  part: part.key,
+                  problem: `would tear ${opening === 0 ? 'when it is closed' : 'on display'}: its creases miss each other by `
+                    + `${show(nanometres(gap))}. Rails and band must fold by angles that agree.`,
+                },
+              ]
+        })
       })
-    }).slice(0, 1)
+      .slice(0, 1)
   }
 
   /** What the closed card shows beyond its outline, a band's ease aside. */
@@ -88,19 +137,34 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
     if (construction.parts.some(part => !isLayer(part.kind) && !isWhole(part))) return []
     const { least, most } = boxOf(construction, poseOf(construction, 0))
     const ease = rule('ease', units).value * 2
-    return ([['wide', most[0] - least[0], construction.finished.width.value], ['high', most[1] - least[1], construction.finished.height.value]] as const)
+    return (
+      [
+        ['wide', most[0] - least[0], construction.finished.width.value],
+        ['high', most[1] - least[1], construction.finished.height.value],
+      ] as const
+    )
       .filter(([, size, outline]) => size > outline + ease)
-      .map(([way, size, outline]) => ({ severity: 'warn', subject: 'Closed card', problem: `is ${show(nanometres(size))} ${way} where its outline is ${show(outline)}: something sticks out.` }))
+      .map(([way, size, outline]) => ({
+        severity: 'warn',
+        subject: 'Closed card',
+        problem: `is ${show(nanometres(size))} ${way} where its outline is ${show(outline)}: something sticks out.`,
+      }))
   }
 
   function smallMessage(): Finding[] {
     const least = rule('messageSide', units)
     const { message } = construction
     if (!message || Math.min(message.width.value, message.height.value) >= least.value) return []
-    return [{
-      severity: 'warn',
-      subject: 'Message area',
-      problem: `on ${message.where} is ${show(message.width.value)} × ${show(message.height.value)}; for handwriting each side should be at least ${show(least.value)}.`,
-    }]
+    return [
+      {
+        severity: 'warn',
+        subject: 'Message area',
+        problem: `on ${message.where} is ${show(message.width.value)} × ${show(message.height.value)}; for handwriting each side `
+          + `should be at least ${show(least.value)}.`,
+      },
+    ]
   }
 }
+
+const sticksOut = ({ x, y, width, height }: Panel, part: Part): boolean =>
+  x.value < 0 || y.value < 0 || x.value + width.value > part.width.value || y.value + height.value > part.height.value

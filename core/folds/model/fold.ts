@@ -12,7 +12,7 @@ import type { Piece } from './pieces'
 
 /** What kind of construction a fold is, for the catalogue. */
 export const GROUPS = ['strip', 'slit', 'slider', 'box', 'around'] as const
-export type Group = typeof GROUPS[number]
+export type Group = (typeof GROUPS)[number]
 
 export type Skill = 'first card' | 'some care' | 'nimble'
 
@@ -46,13 +46,31 @@ export type Fold = Omit<FoldDefinition<Parameters>, 'build' | 'view'> & {
   construct: (inputs: ParameterInputs, units: Units, mark: Length) => Construction & { pieces: Piece[] }
 }
 
-const DECORATION = choice('Decoration', [{ value: 'upright', label: 'Upright' }, { value: 'sideways', label: 'Sideways' }], 'The sentiment is placed with the card folded')
-const LAYERS = choice('Mats on each panel', [{ value: 'one', label: 'One layer' }, { value: 'two', label: 'Two layers' }], 'Two layers want narrow borders: half of the usual one each')
+const DECORATION = choice(
+  'Decoration',
+  [
+    { value: 'upright', label: 'Upright' },
+    { value: 'sideways', label: 'Sideways' },
+  ],
+  'The sentiment is placed with the card folded',
+)
+const LAYERS = choice(
+  'Mats on each panel',
+  [
+    { value: 'one', label: 'One layer' },
+    { value: 'two', label: 'Two layers' },
+  ],
+  'Two layers want narrow borders: half of the usual one each',
+)
 /** Where the top of a print lies once the card is decorated sideways: what was up is left. */
 const SIDEWAYS: Record<PrintTop, PrintTop> = { top: 'left', left: 'bottom', bottom: 'right', right: 'top', any: 'any' }
 
 export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinition<P>): Fold {
-  const parameters: Parameters = { ...fold.parameters, ...fold.layered && { layers: LAYERS }, ...fold.bothWays && { decoration: DECORATION } }
+  const parameters: Parameters = {
+    ...fold.parameters,
+    ...(fold.layered && { layers: LAYERS }),
+    ...(fold.bothWays && { decoration: DECORATION }),
+  }
   return {
     view: { turn: -28, tilt: 18 },
     ...fold,

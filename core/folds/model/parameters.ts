@@ -47,22 +47,31 @@ export type Values<P extends Parameters> = {
   [K in keyof P]: P[K] extends LengthParameter ? Measure : P[K] extends ToggleParameter ? boolean : string
 }
 
-export const length = (label: string, inch: string, metric: string, more: Partial<LengthParameter> = {}): LengthParameter =>
-  ({ kind: 'length', label, defaults: { inch, metric }, ...more })
+export const length = (label: string, inch: string, metric: string, more: Partial<LengthParameter> = {}): LengthParameter => ({
+  kind: 'length',
+  label,
+  defaults: { inch, metric },
+  ...more,
+})
 
-export const toggle = (label: string, initial: boolean, help?: string): ToggleParameter =>
-  ({ kind: 'toggle', label, initial, help })
+export const toggle = (label: string, initial: boolean, help?: string): ToggleParameter => ({ kind: 'toggle', label, initial, help })
 
-export const choice = (label: string, options: ChoiceParameter['options'], help?: string): ChoiceParameter =>
-  ({ kind: 'choice', label, options, initial: options[0]!.value, help })
+export const choice = (label: string, options: ChoiceParameter['options'], help?: string): ChoiceParameter => ({
+  kind: 'choice',
+  label,
+  options,
+  initial: options[0]!.value,
+  help,
+})
 
 /** Whether a parameter decides anything, by the toggle it hangs on. */
 export const isUsed = ({ when }: Parameter, inputs: ParameterInputs): boolean => when === undefined || inputs[when] === true
 
 /** The default inputs of a fold in one school of measuring. */
 export function defaultInputs(parameters: Parameters, units: Units): ParameterInputs {
-  return Object.fromEntries(Object.entries(parameters).map(([key, parameter]) =>
-    [key, 'defaults' in parameter ? parameter.defaults[units] : parameter.initial]))
+  return Object.fromEntries(
+    Object.entries(parameters).map(([key, parameter]) => [key, 'defaults' in parameter ? parameter.defaults[units] : parameter.initial]),
+  )
 }
 
 /** Characters that a text parameter may have. */
@@ -100,7 +109,8 @@ export interface InputProblem {
 
 /** Checks all inputs of a card against its fold, unknown names included. */
 export function inputProblems(parameters: Parameters, inputs: Record<string, unknown>, units: Units): InputProblem[] {
-  const unknown = Object.keys(inputs).filter(key => !Object.hasOwn(parameters, key))
+  const unknown = Object.keys(inputs)
+    .filter(key => !Object.hasOwn(parameters, key))
     .map(key => ({ parameter: key, problem: `is not a parameter of this fold. It has: ${Object.keys(parameters).join(', ')}.` }))
   const wrong = Object.entries(parameters).flatMap(([key, parameter]) => {
     const problem = Object.hasOwn(inputs, key) ? inputProblem(parameter, inputs[key], units) : undefined
@@ -124,12 +134,20 @@ export function readInputs<P extends Parameters>(parameters: P, inputs: Paramete
  * The inputs of a fold with every length times a factor, to the nearest mark; toggles and choices stay.
  * Inputs must have passed `inputProblems`.
  */
-export function resizedInputs(parameters: Parameters, inputs: ParameterInputs, factor: number, units: Units, mark: Length): ParameterInputs {
-  const resize = (length: Length) => nanometres(length === 0 ? 0 : Math.max(1, Math.round(length * factor / mark)) * mark)
+export function resizedInputs(
+  parameters: Parameters,
+  inputs: ParameterInputs,
+  factor: number,
+  units: Units,
+  mark: Length,
+): ParameterInputs {
+  const resize = (length: Length) => nanometres(length === 0 ? 0 : Math.max(1, Math.round((length * factor) / mark)) * mark)
   const all = { ...defaultInputs(parameters, units), ...inputs }
-  return Object.fromEntries(Object.entries(parameters).map(([key, parameter]) => {
-    const input = all[key]!
-    if (parameter.kind === 'length') return [key, writeLength(resize(lengthFrom(String(input), units)), units)]
-    return [key, parameter.kind === 'text' ? parameter.resized(String(input), resize, units) : input]
-  }))
+  return Object.fromEntries(
+    Object.entries(parameters).map(([key, parameter]) => {
+      const input = all[key]!
+      if (parameter.kind === 'length') return [key, writeLength(resize(lengthFrom(String(input), units)), units)]
+      return [key, parameter.kind === 'text' ? parameter.resized(String(input), resize, units) : input]
+    }),
+  )
 }

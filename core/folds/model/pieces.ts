@@ -62,38 +62,60 @@ export const blanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
 
 /** The pieces of a card, in the order in which its design lists them. Parts without a size are left to the findings. */
 export function piecesOf(construction: Construction, mark: Length): Piece[] {
-  return construction.parts.filter(hasSize).map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair }) => {
-    const scores: Score[] = []
-    for (const crease of creases) scores.push(scoreOf(crease, scores))
-    return { key, name, kind, width, height, printTop, scores, slits, windows, shaped: outline !== undefined, pair }
+  return construction.parts
+    .filter(hasSize)
+    .map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair }) => {
+      const scores: Score[] = []
+      for (const crease of creases) scores.push(scoreOf(crease, scores))
+      return { key, name, kind, width, height, printTop, scores, slits, windows, shaped: outline !== undefined, pair }
 
-    function scoreOf(crease: Crease, earlier: Score[]): Score {
-      const { along, direction, from, to } = crease
-      const at = creaseAt(crease)
-      const turnOver = direction === 'mountain'
-      const whole = along === 'y' ? Measure.of(`${name} height`, height.value) : Measure.of(`${name} width`, width.value)
-      const fromOtherEnd = whole.minus(at)
-      const [start, end, across] = along === 'y' ? [from.x.value, to.x.value, width.value] : [from.y.value, to.y.value, height.value]
-      const partial = along === 'slant' || Math.min(start, end) > 0 || Math.max(start, end) < across
-      const mirrored = (other: Score) => other.along === along && other.direction === direction && !other.endForEnd && other.at.value === fromOtherEnd.value && other.at.value !== at.value
-        && Boolean(other.ends) === partial && (!other.ends || sameSpan(other.ends, [from, to], along))
-      return {
-        at, fromOtherEnd, along, direction, turnOver,
-        reading: readOffScale(turnOver ? fromOtherEnd.value : at.value, whole.value, mark),
-        ends: partial ? [from, to] : undefined,
-        endForEnd: along !== 'slant' && earlier.some(mirrored),
+      function scoreOf(crease: Crease, earlier: Score[]): Score {
+        const { along, direction, from, to } = crease
+        const at = creaseAt(crease)
+        const turnOver = direction === 'mountain'
+        const whole = along === 'y' ? Measure.of(`${name} height`, height.value) : Measure.of(`${name} width`, width.value)
+        const fromOtherEnd = whole.minus(at)
+        const [start, end, across] = along === 'y' ? [from.x.value, to.x.value, width.value] : [from.y.value, to.y.value, height.value]
+        const partial = along === 'slant' || Math.min(start, end) > 0 || Math.max(start, end) < across
+        const mirrored = (other: Score) =>
+          other.along === along
+          && other.direction === direction
+          && !other.endForEnd
+          && other.at.value === fromOtherEnd.value
+          && other.at.value !== at.value
+          && Boolean(other.ends) === partial
+          && (!other.ends || sameSpan(other.ends, [from, to], along))
+        return {
+          at,
+          fromOtherEnd,
+          along,
+          direction,
+          turnOver,
+          reading: readOffScale(turnOver ? fromOtherEnd.value : at.value, whole.value, mark),
+          ends: partial ? [from, to] : undefined,
+          endForEnd: along !== 'slant' && earlier.some(mirrored),
+        }
       }
-    }
-  })
+    })
 }
 
-/** Indices of scores in the order they are made: front first, then turned over; from left to right, then from bottom to top, slanting ones last. */
+/**
+ * Indices of scores in the order they are made: front first, then turned over; from left to right, then from
+ * bottom to top, slanting ones last.
+ */
 export function scoringOrder(scores: Score[]): number[] {
   const ways = ['x', 'y', 'slant']
-  return scores.map((_, index) => index).sort((a, b) => {
-    const [first, second] = [scores[a]!, scores[b]!]
-    return Number(first.turnOver) - Number(second.turnOver) || ways.indexOf(first.along) - ways.indexOf(second.along) || first.at.value - second.at.value || a - b
-  })
+  return scores
+    .map((_, index) => index)
+    .sort((a, b) => {
+      const [first, second] = [scores[a]!, scores[b]!]
+      return (
+        Number(first.turnOver) - Number(second.turnOver)
+        || ways.indexOf(first.along) - ways.indexOf(second.along)
+        || first.at.value - second.at.value
+        || a - b
+      )
+    })
 }
 
 function sameSpan([a, b]: [Place, Place], [from, to]: [Place, Place], along: 'x' | 'y' | 'slant'): boolean {
@@ -103,5 +125,8 @@ function sameSpan([a, b]: [Place, Place], [from, to]: [Place, Place], along: 'x'
 
 /** The pieces that windows release, largest first. */
 export const dropOutsOf = ({ parts }: Pick<Construction, 'parts'>): DropOut[] =>
-  parts.flatMap(part => part.windows.filter(hasSize).map(({ name, shape, width, height }) => ({ part: part.key, name, shape, width, height })))
+  parts
+    .flatMap(part =>
+      part.windows.filter(hasSize).map(({ name, shape, width, height }) => ({ part: part.key, name, shape, width, height })),
+    )
     .sort((a, b) => b.width.value * b.height.value - a.width.value * a.height.value)

@@ -41,8 +41,15 @@ describe('the reading of a score', () => {
     const read = (at: number, whole: number) => {
       const card = new CardBuilder('metric', millimetres(1))
       const size = (value: number) => Measure.of('Given', millimetres(value))
-      const strip = card.strip('base', 'Base', 'base', size(50), [panel('a', 'A', size(at)), valley(0), panel('b', 'B', size(whole - at))])
-      return scoreReading(piecesOf(card.finish({ width: strip.width, height: strip.height }, strip.panels[0]!), millimetres(1))[0]!.scores[0]!, 'metric')
+      const strip = card.strip('base', 'Base', 'base', size(50), [
+        panel('a', 'A', size(at)),
+        valley(0),
+        panel('b', 'B', size(whole - at)),
+      ])
+      return scoreReading(
+        piecesOf(card.finish({ width: strip.width, height: strip.height }, strip.panels[0]!), millimetres(1))[0]!.scores[0]!,
+        'metric',
+      )
     }
     expect(read(40, 100.5)).toContain('set 40;')
     expect(read(40.5, 100.5)).toContain('set 60 from the other end')
@@ -50,7 +57,9 @@ describe('the reading of a score', () => {
   })
 
   it('scores fronts before backs, along one side before the other, slanting ones last', () => {
-    const order = scoringOrder(scoresOf('corner-stage', 'sheet')).map(index => scoresOf('corner-stage', 'sheet')[index]!).map(({ along, direction }) => `${along} ${direction}`)
+    const order = scoringOrder(scoresOf('corner-stage', 'sheet'))
+      .map(index => scoresOf('corner-stage', 'sheet')[index]!)
+      .map(({ along, direction }) => `${along} ${direction}`)
     expect(order).toEqual(['x valley', 'y valley', 'y valley', 'slant mountain', 'slant mountain'])
   })
 })
@@ -74,23 +83,44 @@ describe('a card from sheets', () => {
   it('lists slits, windows and partial scores with its pieces', () => {
     const { card, foot } = bracket()
     const [piece] = piecesOf(card.finish({ width: measure(4), height: measure(2) }, foot), inches(1 / 16))
-    expect(piece).toMatchObject({ slits: [{ from: { y: { value: inches(2) } } }], windows: [{ shape: 'circle', x: { value: inches(1) } }], shaped: false })
-    expect(piece!.scores.map(({ along, ends }) => [along, ends?.map(({ x }) => x.value)])).toEqual([['y', [0, inches(2)]], ['y', [inches(2), inches(4)]]])
+    expect(piece).toMatchObject({
+      slits: [{ from: { y: { value: inches(2) } } }],
+      windows: [{ shape: 'circle', x: { value: inches(1) } }],
+      shaped: false,
+    })
+    expect(piece!.scores.map(({ along, ends }) => [along, ends?.map(({ x }) => x.value)])).toEqual([
+      ['y', [0, inches(2)]],
+      ['y', [inches(2), inches(4)]],
+    ])
   })
 
   it('keeps what windows release as usable pieces, largest first', () => {
     const { card, foot } = bracket()
     card.window(foot, 'slot', 'Slot', { x: measure(2.5), y: measure(0.5), width: measure(1.25), height: measure(1) })
-    expect(dropOutsOf(card.finish({ width: measure(4), height: measure(2) }, foot)).map(({ name, shape }) => [name, shape])).toEqual([['Slot', 'rectangle'], ['Hole', 'circle']])
+    expect(dropOutsOf(card.finish({ width: measure(4), height: measure(2) }, foot)).map(({ name, shape }) => [name, shape])).toEqual([
+      ['Slot', 'rectangle'],
+      ['Hole', 'circle'],
+    ])
   })
 
   it('rounds the right value against the limit where a larger parameter makes it worse', () => {
     const { card, foot } = bracket()
-    const limit = { subject: 'Gap', parameter: 'gap', value: measure(1), atMost: measure(0.5), right: Measure.of('Right', inches(0.52)), because: 'it shows.' }
+    const limit = {
+      subject: 'Gap',
+      parameter: 'gap',
+      value: measure(1),
+      atMost: measure(0.5),
+      right: Measure.of('Right', inches(0.52)),
+      because: 'it shows.',
+    }
     card.limit(limit)
     card.limit({ ...limit, round: 'up' })
     card.limit({ ...limit, right: Measure.of('Right', inches(500)) })
-    expect(card.finish({ width: measure(4), height: measure(2) }, foot).findings.map(({ fix }) => fix && fix.value / inches(1))).toEqual([0.5, 0.5625, undefined])
+    expect(card.finish({ width: measure(4), height: measure(2) }, foot).findings.map(({ fix }) => fix && fix.value / inches(1))).toEqual([
+      0.5,
+      0.5625,
+      undefined,
+    ])
   })
 
   it('lets a part wait for its share of the way', () => {

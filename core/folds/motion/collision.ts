@@ -51,9 +51,15 @@ export function collisionsAt(construction: Construction, opening: number): Colli
   const pose = poseOf(construction, opening)
   const together = new Set<string>()
   const pair = (a: string, b: string) => [a, b].sort().join(' ')
-  for (const part of construction.parts) for (const { between: [a, b] } of part.creases) together.add(pair(`${part.key}/${a}`, `${part.key}/${b}`))
+  for (const part of construction.parts)
+    for (const {
+      between: [a, b],
+    } of part.creases)
+      together.add(pair(`${part.key}/${a}`, `${part.key}/${b}`))
   for (const { by, onto } of construction.joints) together.add(pair(panelKey(by), panelKey(onto)))
-  const sheets = construction.parts.filter(part => !isLayer(part.kind) && isWhole(part)).flatMap(part => part.panels.flatMap(panel => sheetOf(part, panel, pose.get(panelKey(panel)))))
+  const sheets = construction.parts
+    .filter(part => !isLayer(part.kind) && isWhole(part))
+    .flatMap(part => part.panels.flatMap(panel => sheetOf(part, panel, pose.get(panelKey(panel)))))
   const found: Collision[] = []
   for (const [index, a] of sheets.entries()) {
     for (const b of sheets.slice(index + 1)) {
@@ -70,13 +76,21 @@ function sheetOf(part: Part, panel: Panel, frame: Frame | undefined): Sheet[] {
   const outline = outlineOf(panel)
   const corners = placed(outline, panel, frame)
   const along = (axis: 0 | 1 | 2, pick: (...values: number[]) => number) => pick(...corners.map(corner => corner[axis]))
-  return [{
-    panel, frame, outline, corners, holes: holesOf(part, panel),
-    least: [along(0, Math.min), along(1, Math.min), along(2, Math.min)], most: [along(0, Math.max), along(1, Math.max), along(2, Math.max)],
-  }]
+  return [
+    {
+      panel,
+      frame,
+      outline,
+      corners,
+      holes: holesOf(part, panel),
+      least: [along(0, Math.min), along(1, Math.min), along(2, Math.min)],
+      most: [along(0, Math.max), along(1, Math.max), along(2, Math.max)],
+    },
+  ]
 }
 
-const apart = (a: Sheet, b: Sheet): boolean => ([0, 1, 2] as const).some(axis => a.most[axis] < b.least[axis] || b.most[axis] < a.least[axis])
+const apart = (a: Sheet, b: Sheet): boolean =>
+  ([0, 1, 2] as const).some(axis => a.most[axis] < b.least[axis] || b.most[axis] < a.least[axis])
 
 /** How far an edge of `a` reaches through `b`. */
 function pierce(a: Sheet, b: Sheet): number {
@@ -95,7 +109,12 @@ function pierce(a: Sheet, b: Sheet): number {
 }
 
 /** Distance of a place from the nearest edge of a panel or of an opening in it. */
-const fromEdge = ({ outline, holes }: Sheet, place: Point): number => Math.min(...[outline, ...holes].flatMap(corners => corners.map((corner, index) => fromSegment(place, corner, corners[(index + 1) % corners.length]!))))
+const fromEdge = ({ outline, holes }: Sheet, place: Point): number =>
+  Math.min(
+    ...[outline, ...holes].flatMap(corners =>
+      corners.map((corner, index) => fromSegment(place, corner, corners[(index + 1) % corners.length]!)),
+    ),
+  )
 
 function fromSegment([x, y]: Point, [x1, y1]: Point, [x2, y2]: Point): number {
   const length = (x2 - x1) ** 2 + (y2 - y1) ** 2

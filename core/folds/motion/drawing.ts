@@ -36,12 +36,22 @@ export function drawFolded(construction: Construction, opening: number, view: Vi
   const { least, most } = boxOf(construction, pose)
   const middle: Vector = [(least[0] + most[0]) / 2, (least[1] + most[1]) / 2, (least[2] + most[2]) / 2]
   const look = camera(view)
-  const solids = construction.parts.flatMap(part => part.panels.map(panel => ({ part, panel }))).flatMap(({ part, panel }, order): Solid[] => {
-    const frame = pose.get(panelKey(panel))
-    if (!frame || panel.width.value <= 0 || panel.height.value <= 0) return []
-    const seen = (corner: Vector) => look(subtract(corner, middle))
-    return [{ panel, order, corners: cornersOf(panel, frame).map(seen), holes: holesOf(part, panel).map(hole => placed(hole, panel, frame).map(seen)), normal: look(frame.normal) }]
-  })
+  const solids = construction.parts
+    .flatMap(part => part.panels.map(panel => ({ part, panel })))
+    .flatMap(({ part, panel }, order): Solid[] => {
+      const frame = pose.get(panelKey(panel))
+      if (!frame || panel.width.value <= 0 || panel.height.value <= 0) return []
+      const seen = (corner: Vector) => look(subtract(corner, middle))
+      return [
+        {
+          panel,
+          order,
+          corners: cornersOf(panel, frame).map(seen),
+          holes: holesOf(part, panel).map(hole => placed(hole, panel, frame).map(seen)),
+          normal: look(frame.normal),
+        },
+      ]
+    })
   return backToFront(solids).map(({ panel, corners, holes, normal }) => ({
     part: panel.part,
     panel: panel.key,
@@ -65,7 +75,7 @@ interface Solid {
 
 /** Turns a point so that the viewer looks along −z. */
 function camera({ turn, tilt }: View): (point: Vector) => Vector {
-  const [a, b] = [turn * Math.PI / 180, tilt * Math.PI / 180]
+  const [a, b] = [(turn * Math.PI) / 180, (tilt * Math.PI) / 180]
   return ([x, y, z]) => {
     const [right, depth] = [x * Math.cos(a) + z * Math.sin(a), z * Math.cos(a) - x * Math.sin(a)]
     return [right, y * Math.cos(b) - depth * Math.sin(b), y * Math.sin(b) + depth * Math.cos(b)]

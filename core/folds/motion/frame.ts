@@ -24,8 +24,16 @@ export const at = ({ origin, x, y, normal }: Frame, right: number, up: number, o
 /** Cosine and sine with no noise at right angles, so that a card folded flat is exactly flat. */
 function exact(degrees: number): readonly [cos: number, sin: number] {
   const turns = ((degrees % 360) + 360) % 360
-  if (turns % 90 === 0) return ([[1, 0], [0, 1], [-1, 0], [0, -1]] as const)[turns / 90]!
-  const angle = degrees * Math.PI / 180
+  if (turns % 90 === 0)
+    return (
+      [
+        [1, 0],
+        [0, 1],
+        [-1, 0],
+        [0, -1],
+      ] as const
+    )[turns / 90]!
+  const angle = (degrees * Math.PI) / 180
   return [Math.cos(angle), Math.sin(angle)]
 }
 
@@ -42,7 +50,13 @@ function turnedAbout(vector: Vector, axis: Vector, degrees: number): Vector {
  * @param degrees turn about the direction from start to end
  * @param corner lower left corner of the neighbour, in this panel's coordinates
  */
-export function foldOver(frame: Frame, start: readonly [number, number], end: readonly [number, number], degrees: number, corner: readonly [number, number]): Frame {
+export function foldOver(
+  frame: Frame,
+  start: readonly [number, number],
+  end: readonly [number, number],
+  degrees: number,
+  corner: readonly [number, number],
+): Frame {
   const length = Math.hypot(end[0] - start[0], end[1] - start[1]) || 1
   const axis = add(scale(frame.x, (end[0] - start[0]) / length), scale(frame.y, (end[1] - start[1]) / length))
   const turn = (vector: Vector) => turnedAbout(vector, axis, degrees)
@@ -52,5 +66,7 @@ export function foldOver(frame: Frame, start: readonly [number, number], end: re
 
 /** A frame turned in its own plane about its corner, by right angles. */
 export function quarterTurned(frame: Frame, degrees: number): Frame {
-  return degrees === 0 ? frame : { ...frame, x: turnedAbout(frame.x, frame.normal, degrees), y: turnedAbout(frame.y, frame.normal, degrees) }
+  return degrees === 0
+    ? frame
+    : { ...frame, x: turnedAbout(frame.x, frame.normal, degrees), y: turnedAbout(frame.y, frame.normal, degrees) }
 }

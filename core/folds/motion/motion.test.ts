@@ -18,92 +18,123 @@ function validInputs(fold: Fold) {
     if (parameter.kind === 'choice') return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
     if (parameter.kind === 'text') return [key, fc.constant(parameter.defaults.inch)] as const
     const natural = lengthFrom(parameter.defaults.inch)
-    return [key, fc.integer({ min: 75, max: 125 }).map(share => writeLength(nanometres(Math.max(1, Math.round(natural * share / 100 / MARK)) * MARK), 'inch'))] as const
+    return [
+      key,
+      fc
+        .integer({ min: 75, max: 125 })
+        .map(share => writeLength(nanometres(Math.max(1, Math.round((natural * share) / 100 / MARK)) * MARK), 'inch')),
+    ] as const
   })
-  return (fc.record(Object.fromEntries(entries)) as fc.Arbitrary<ParameterInputs>)
-    .filter(inputs => fold.construct(inputs, 'inch', MARK).findings.every(({ severity }) => severity !== 'stop'))
+  return (fc.record(Object.fromEntries(entries)) as fc.Arbitrary<ParameterInputs>).filter(inputs =>
+    fold.construct(inputs, 'inch', MARK).findings.every(({ severity }) => severity !== 'stop'),
+  )
 }
 const opening = fc.double({ min: 0, max: 1, noNaN: true })
 
 describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the motion of %s', (_, fold) => {
   it('keeps every panel in one piece and its neighbour at the crease', () => {
-    fc.assert(fc.property(validInputs(fold), opening, (inputs, t) => {
-      const card = fold.construct(inputs, 'inch', MARK)
-      const pose = poseOf(card, t)
-      for (const part of card.parts) {
-        for (const panel of part.panels) {
-          const frame = pose.get(panelKey(panel))
-          if (!frame) continue
-          const [flat, corners] = [outlineOf(panel), cornersOf(panel, frame)]
-          flat.forEach((corner, index) => {
-            const next = (index + 1) % flat.length
-            expect(Math.abs(far(corners[index]!, corners[next]!) - Math.hypot(corner[0] - flat[next]![0], corner[1] - flat[next]![1]))).toBeLessThan(MICROMETRE)
-          })
-        }
-        // Both panels at a crease hold it at the same place, where creases close a loop too.
-        for (const { from, to, between } of part.creases) {
-          const held = between.map((key) => {
-            const panel = part.panels.find(panel => panel.key === key)!
+    fc.assert(
+      fc.property(validInputs(fold), opening, (inputs, t) => {
+        const card = fold.construct(inputs, 'inch', MARK)
+        const pose = poseOf(card, t)
+        for (const part of card.parts) {
+          for (const panel of part.panels) {
             const frame = pose.get(panelKey(panel))
-            return frame && placed([from, to].map(({ x, y }) => [x.value, y.value] as const), panel, frame)
-          })
-          if (held[0] && held[1]) held[0].forEach((end, index) => expect(far(end, held[1]![index]!)).toBeLessThan(MICROMETRE))
+            if (!frame) continue
+            const [flat, corners] = [outlineOf(panel), cornersOf(panel, frame)]
+            flat.forEach((corner, index) => {
+              const next = (index + 1) % flat.length
+              expect(
+                Math.abs(far(corners[index]!, corners[next]!) - Math.hypot(corner[0] - flat[next]![0], corner[1] - flat[next]![1])),
+              ).toBeLessThan(MICROMETRE)
+            })
+          }
+          // Both panels at a crease hold it at the same place, where creases close a loop too.
+          for (const { from, to, between } of part.creases) {
+            const held = between.map((key) => {
+              const panel = part.panels.find(panel => panel.key === key)!
+              const frame = pose.get(panelKey(panel))
+              return (
+                frame
+                && placed(
+                  [from, to].map(({ x, y }) => [x.value, y.value] as const),
+                  panel,
+                  frame,
+                )
+              )
+            })
+            if (held[0] && held[1]) held[0].forEach((end, index) => expect(far(end, held[1]![index]!)).toBeLessThan(MICROMETRE))
+          }
         }
-      }
-    }), { numRuns: 40 })
+      }),
+      { numRuns: 40 },
+    )
   })
 
   it('keeps what is glued together, every joint of a loop included', () => {
-    fc.assert(fc.property(validInputs(fold), opening, (inputs, t) => {
-      const card = fold.construct(inputs, 'inch', MARK)
-      const pose = poseOf(card, t)
-      for (const joint of card.joints) {
-        const [glued, asked] = [pose.get(panelKey(joint.by))!, jointFrame(pose.get(panelKey(joint.onto))!, joint, t)]
-        expect(far(glued.origin, asked.origin)).toBeLessThan(MICROMETRE)
-        expect(far(glued.normal, asked.normal)).toBeLessThan(1e-7)
-        expect(far(glued.x, asked.x)).toBeLessThan(1e-7)
-      }
-    }), { numRuns: 40 })
+    fc.assert(
+      fc.property(validInputs(fold), opening, (inputs, t) => {
+        const card = fold.construct(inputs, 'inch', MARK)
+        const pose = poseOf(card, t)
+        for (const joint of card.joints) {
+          const [glued, asked] = [pose.get(panelKey(joint.by))!, jointFrame(pose.get(panelKey(joint.onto))!, joint, t)]
+          expect(far(glued.origin, asked.origin)).toBeLessThan(MICROMETRE)
+          expect(far(glued.normal, asked.normal)).toBeLessThan(1e-7)
+          expect(far(glued.x, asked.x)).toBeLessThan(1e-7)
+        }
+      }),
+      { numRuns: 40 },
+    )
   })
 
   it('lets nothing pass through anything on the way', () => {
-    fc.assert(fc.property(validInputs(fold), opening, (inputs, t) => {
-      expect(collisionsAt(fold.construct(inputs, 'inch', MARK), t)).toEqual([])
-    }), { numRuns: 60 })
+    fc.assert(
+      fc.property(validInputs(fold), opening, (inputs, t) => {
+        expect(collisionsAt(fold.construct(inputs, 'inch', MARK), t)).toEqual([])
+      }),
+      { numRuns: 60 },
+    )
   })
 
   it('lies flat inside its outline when closed', () => {
-    fc.assert(fc.property(validInputs(fold), (inputs) => {
-      const card = fold.construct(inputs, 'inch', MARK)
-      const { least, most } = boxOf(card, poseOf(card, 0))
-      // A band is a little wider than the card it slips over.
-      const ease = card.parts.some(({ key }) => key === 'band') ? inches(1 / 8) * 1.5 : 0
-      expect(most[0] - least[0]).toBeLessThanOrEqual(card.finished.width.value + ease + MICROMETRE)
-      expect(most[1] - least[1]).toBeLessThanOrEqual(card.finished.height.value + MICROMETRE)
-      expect(most[2] - least[2]).toBeLessThan((card.finished.depth?.value ?? 0) + MICROMETRE)
-    }), { numRuns: 40 })
+    fc.assert(
+      fc.property(validInputs(fold), (inputs) => {
+        const card = fold.construct(inputs, 'inch', MARK)
+        const { least, most } = boxOf(card, poseOf(card, 0))
+        // A band is a little wider than the card it slips over.
+        const ease = card.parts.some(({ key }) => key === 'band') ? inches(1 / 8) * 1.5 : 0
+        expect(most[0] - least[0]).toBeLessThanOrEqual(card.finished.width.value + ease + MICROMETRE)
+        expect(most[1] - least[1]).toBeLessThanOrEqual(card.finished.height.value + MICROMETRE)
+        expect(most[2] - least[2]).toBeLessThan((card.finished.depth?.value ?? 0) + MICROMETRE)
+      }),
+      { numRuns: 40 },
+    )
   })
 
   it('moves its moving parts as far as it says', () => {
-    fc.assert(fc.property(validInputs(fold), (inputs) => {
-      const card = fold.construct(inputs, 'inch', MARK)
-      const [closed, open] = [poseOf(card, 0), poseOf(card, 1)]
-      for (const { part, panel, distance, against = card.anchor } of card.travels) {
-        const place = (pose: typeof closed) => {
-          const [from, { origin }] = [pose.get(panelKey(against))!, pose.get(`${part}/${panel}`)!]
-          return [from.x, from.y, from.normal].map(axis => dot(subtract(origin, from.origin), axis))
+    fc.assert(
+      fc.property(validInputs(fold), (inputs) => {
+        const card = fold.construct(inputs, 'inch', MARK)
+        const [closed, open] = [poseOf(card, 0), poseOf(card, 1)]
+        for (const { part, panel, distance, against = card.anchor } of card.travels) {
+          const place = (pose: typeof closed) => {
+            const [from, { origin }] = [pose.get(panelKey(against))!, pose.get(`${part}/${panel}`)!]
+            return [from.x, from.y, from.normal].map(axis => dot(subtract(origin, from.origin), axis))
+          }
+          const moved = place(closed).map((value, axis) => Math.abs(value - place(open)[axis]!))
+          expect(Math.abs(Math.max(...moved) - distance.value)).toBeLessThan(MICROMETRE)
         }
-        const moved = place(closed).map((value, axis) => Math.abs(value - place(open)[axis]!))
-        expect(Math.abs(Math.max(...moved) - distance.value)).toBeLessThan(MICROMETRE)
-      }
-    }), { numRuns: 20 })
+      }),
+      { numRuns: 20 },
+    )
   })
 
-  if (fold.stands) it('is more than flat on display', () => {
-    const card = fold.construct(defaultInputs(fold.parameters, 'inch'), 'inch', MARK)
-    const { least, most } = boxOf(card, poseOf(card, 1))
-    expect(most[2] - least[2]).toBeGreaterThan(inches(1 / 2))
-  })
+  if (fold.stands)
+    it('is more than flat on display', () => {
+      const card = fold.construct(defaultInputs(fold.parameters, 'inch'), 'inch', MARK)
+      const { least, most } = boxOf(card, poseOf(card, 1))
+      expect(most[2] - least[2]).toBeGreaterThan(inches(1 / 2))
+    })
 
   it('is drawn with every panel that has a place', () => {
     const card = fold.construct(defaultInputs(fold.parameters, 'metric'), 'metric', MARK)

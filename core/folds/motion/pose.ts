@@ -5,7 +5,10 @@ import { outlineOf } from '../model/card'
 import type { Frame, Vector } from './frame'
 import { FLAT, at, foldOver, quarterTurned, scale } from './frame'
 
-/** Where every panel of a card lies at one opening, by `part/panel`: the frame of the lower left corner of its box. Loose parts have no place. */
+/**
+ * Where every panel of a card lies at one opening, by `part/panel`: the frame of the lower left corner of its
+ * box. Loose parts have no place.
+ */
 export type Pose = ReadonlyMap<string, Frame>
 
 export const panelKey = ({ part, key }: Pick<Panel, 'part' | 'key'>): string => `${part}/${key}`
@@ -26,7 +29,7 @@ export interface PoseOptions {
 export function poseOf({ anchor, parts, joints }: Construction, opening: number, { slack = 0, layer = 0 }: PoseOptions = {}): Pose {
   const pose = new Map<string, Frame>()
   const joined = new Map<string, Joint[]>()
-  for (const joint of joints) joined.set(joint.onto.part, [...joined.get(joint.onto.part) ?? [], joint])
+  for (const joint of joints) joined.set(joint.onto.part, [...(joined.get(joint.onto.part) ?? []), joint])
   unfold(anchor, FLAT)
   return pose
 
@@ -85,9 +88,14 @@ export function jointFrame(below: Frame, { face, faceDown, x, y, by, turned, sli
   const lying = alike ? below : { ...below, x: scale(below.x, -1), normal: scale(below.normal, -1) }
   // Its box starts where the joint says, whichever of its corners that is.
   const [width, height] = turned % 180 === 0 ? [by.width.value, by.height.value] : [by.height.value, by.width.value]
-  const quarter = ((turned / 90) % 4 + 4) % 4
+  const quarter = (((turned / 90) % 4) + 4) % 4
   const fromRight = alike ? quarter === 1 || quarter === 2 : quarter === 0 || quarter === 3
-  const corner = at(below, x.value + right + (fromRight ? width : 0), y.value + up + (quarter >= 2 ? height : 0), face === 'inside' ? layer : -layer)
+  const corner = at(
+    below,
+    x.value + right + (fromRight ? width : 0),
+    y.value + up + (quarter >= 2 ? height : 0),
+    face === 'inside' ? layer : -layer,
+  )
   return quarterTurned({ ...lying, origin: corner }, turned)
 }
 
@@ -96,7 +104,14 @@ export function glueOutline(joint: Joint): Point[] {
   const { by, onto, glue } = joint
   const frame = jointFrame(FLAT, joint, 0)
   const [left, bottom] = [glue.x.value - by.x.value, glue.y.value - by.y.value]
-  return ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([right, up]) => {
+  return (
+    [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+      [0, 1],
+    ] as const
+  ).map(([right, up]) => {
     const [x, y] = at(frame, left + right * glue.width.value, bottom + up * glue.height.value)
     return [onto.x.value + x, onto.y.value + y]
   })

@@ -12,8 +12,16 @@ const FOAM = millimetres(2)
 describe('the thickness of the closed card', () => {
   it('sums layers and foam where they lie on each other', () => {
     const card = new CardBuilder('inch', inches(1 / 16))
-    const base = card.strip('base', 'Base', 'base', measure(4), [panel('front', 'Front', measure(3)), valley(60), panel('back', 'Back', measure(3))])
-    const mat = card.piece(base.panels[0]!, { width: measure(1), height: measure(1) }, { key: 'mat', name: 'Mat', face: 'outside', means: 'foam' })
+    const base = card.strip('base', 'Base', 'base', measure(4), [
+      panel('front', 'Front', measure(3)),
+      valley(60),
+      panel('back', 'Back', measure(3)),
+    ])
+    const mat = card.piece(
+      base.panels[0]!,
+      { width: measure(1), height: measure(1) },
+      { key: 'mat', name: 'Mat', face: 'outside', means: 'foam' },
+    )
     const built = card.finish({ width: measure(3), height: measure(4) }, base.panels[1]!)
     const { most, xs, ys, cells } = thicknessMap(built, CARD, FOAM)!
     // Two layers of base everywhere; in the middle the mat on its foam.
@@ -43,11 +51,21 @@ describe('collisions on the way', () => {
   /** A wall that stands across a flap. */
   function crossing(open: number) {
     const card = new CardBuilder('inch', inches(1 / 16))
-    const base = card.strip('base', 'Base', 'base', measure(4), [panel('floor', 'Floor', measure(6)), valley(open), panel('flap', 'Flap', measure(4))])
+    const base = card.strip('base', 'Base', 'base', measure(4), [
+      panel('floor', 'Floor', measure(6)),
+      valley(open),
+      panel('flap', 'Flap', measure(4)),
+    ])
     const sheet = card.sheet('wall', 'Wall', 'insert', { width: measure(4), height: measure(2) })
     const glued = card.area(sheet, 'glued', 'Glued', box(Measure.zero, Measure.zero, measure(2), measure(2)))
     card.area(sheet, 'standing', 'Standing wall', box(measure(2), Measure.zero, measure(2), measure(2)))
-    card.crease(sheet, ['glued', 'standing'], at(measure(2), Measure.zero), at(measure(2), measure(2)), bent('valley', () => 90))
+    card.crease(
+      sheet,
+      ['glued', 'standing'],
+      at(measure(2), Measure.zero),
+      at(measure(2), measure(2)),
+      bent('valley', () => 90),
+    )
     card.joinAt(glued, base.panels[0]!, 'inside', { x: measure(2) })
     return card.finish({ width: measure(6), height: measure(4) }, base.panels[0]!)
   }

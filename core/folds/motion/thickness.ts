@@ -52,29 +52,48 @@ export function thicknessMap(construction: Construction, thicknessOf: (part: Par
     for (const panel of part.panels) {
       const [frame, apart] = [shut.get(panelKey(panel)), ajar.get(panelKey(panel))]
       if (!frame || !apart || Math.abs(frame.normal[2]) < 0.999) continue
-      layers.push({ name: part.name, outline: flat(cornersOf(panel, frame)), holes: holesOf(part, panel).map(hole => flat(placed(hole, panel, frame))), thickness: thicknessOf(part), z: heightOf(apart) })
+      layers.push({
+        name: part.name,
+        outline: flat(cornersOf(panel, frame)),
+        holes: holesOf(part, panel).map(hole => flat(placed(hole, panel, frame))),
+        thickness: thicknessOf(part),
+        z: heightOf(apart),
+      })
     }
   }
   for (const joint of construction.joints) {
     if (joint.means !== 'foam' || joint.glue.width.value <= 0 || joint.glue.height.value <= 0) continue
     const [frame, apart] = [shut.get(panelKey(joint.onto)), ajar.get(panelKey(joint.onto))]
     if (!frame || !apart || Math.abs(frame.normal[2]) < 0.999) continue
-    layers.push({ name: 'foam', outline: flat(placed(glueOutline(joint), joint.onto, frame)), holes: [], thickness: foam, z: (x, y) => heightOf(apart)(x, y) + (joint.face === 'inside' ? 1 : -1) * Math.sign(apart.normal[2]) * 10_000 })
+    layers.push({
+      name: 'foam',
+      outline: flat(placed(glueOutline(joint), joint.onto, frame)),
+      holes: [],
+      thickness: foam,
+      z: (x, y) => heightOf(apart)(x, y) + (joint.face === 'inside' ? 1 : -1) * Math.sign(apart.normal[2]) * 10_000,
+    })
   }
   if (layers.length === 0) return undefined
 
-  const lines = (axis: 0 | 1) => thinned([...new Set(layers.flatMap(({ outline, holes }) => [outline, ...holes].flat().map(corner => Math.round(corner[axis]))))].sort((a, b) => a - b))
+  const lines = (axis: 0 | 1) =>
+    thinned(
+      [...new Set(layers.flatMap(({ outline, holes }) => [outline, ...holes].flat().map(corner => Math.round(corner[axis]))))].sort(
+        (a, b) => a - b,
+      ),
+    )
   const [xs, ys] = [lines(0), lines(1)]
   let most: Stack | undefined
-  const cells = between(xs).map(x => between(ys).map((y) => {
-    const here = layers.filter(layer => covers(layer, [x, y]))
-    const thickness = nanometres(here.reduce((sum, layer) => sum + layer.thickness, 0))
-    if (!most || thickness > most.thickness) {
-      const order = [...here].sort((a, b) => b.z(x, y) - a.z(x, y))
-      most = { x: nanometres(x - xs[0]!), y: nanometres(y - ys[0]!), thickness, layers: order.map(({ name }) => name) }
-    }
-    return thickness
-  }))
+  const cells = between(xs).map(x =>
+    between(ys).map((y) => {
+      const here = layers.filter(layer => covers(layer, [x, y]))
+      const thickness = nanometres(here.reduce((sum, layer) => sum + layer.thickness, 0))
+      if (!most || thickness > most.thickness) {
+        const order = [...here].sort((a, b) => b.z(x, y) - a.z(x, y))
+        most = { x: nanometres(x - xs[0]!), y: nanometres(y - ys[0]!), thickness, layers: order.map(({ name }) => name) }
+      }
+      return thickness
+    }),
+  )
   return most && { most, xs: xs.map(nanometres), ys: ys.map(nanometres), cells }
 }
 
@@ -100,16 +119,19 @@ export function inside(corners: Point[], [x, y]: Point): boolean {
   let within = false
   corners.forEach(([x1, y1], index) => {
     const [x2, y2] = corners[(index + 1) % corners.length]!
-    if ((y1 > y) !== (y2 > y) && x < (x2 - x1) * (y - y1) / (y2 - y1) + x1) within = !within
+    if ((y1 > y) !== (y2 > y) && x < x1 + ((x2 - x1) * (y - y1)) / (y2 - y1)) within = !within
   })
   return within
 }
 
 /** Area of a panel without its openings, in square nanometres. */
 export function areaOf(part: Part, panel: Panel): number {
-  const area = (corners: Point[]) => Math.abs(corners.reduce((sum, [x, y], index) => {
-    const [nextX, nextY] = corners[(index + 1) % corners.length]!
-    return sum + (x * nextY - nextX * y) / 2
-  }, 0))
+  const area = (corners: Point[]) =>
+    Math.abs(
+      corners.reduce((sum, [x, y], index) => {
+        const [nextX, nextY] = corners[(index + 1) % corners.length]!
+        return sum + (x * nextY - nextX * y) / 2
+      }, 0),
+    )
   return area(outlineOf(panel)) - holesOf(part, panel).reduce((sum, hole) => sum + area(hole), 0)
 }

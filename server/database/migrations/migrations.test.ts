@@ -12,21 +12,36 @@ import { connect } from '../connection'
 import { StudioClass, StudioPaper, defineModels } from '../models'
 
 type Data = ReturnType<typeof JSON.parse>
-const fixture = (name: string): Data => JSON.parse(readFileSync(new URL(`../../../core/document/upgrades/fixtures/${name}.json`, import.meta.url), 'utf8'))
+const fixture = (name: string): Data =>
+  JSON.parse(readFileSync(new URL(`../../../core/document/upgrades/fixtures/${name}.json`, import.meta.url), 'utf8'))
 
 const STAMPS = 'created_at DATETIME NOT NULL, updated_at DATETIME NOT NULL'
-const PAPERS = `CREATE TABLE papers (\`key\` VARCHAR(80) PRIMARY KEY, name VARCHAR(120) NOT NULL, kind VARCHAR(20) NOT NULL, weight INT UNSIGNED NOT NULL,
-  colour VARCHAR(7) NOT NULL, motif VARCHAR(20) NOT NULL, upright TINYINT(1) NOT NULL, stocks JSON NOT NULL, ${STAMPS}, revision INT NOT NULL DEFAULT 0)`
-const CLASSES = `CREATE TABLE classes (id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, document JSON NOT NULL, ${STAMPS}, revision INT NOT NULL DEFAULT 0)`
-const VARIANTS = `CREATE TABLE variants (id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, name VARCHAR(120) NOT NULL, fold VARCHAR(80) NOT NULL, units VARCHAR(10) NOT NULL,
+const PAPERS = `CREATE TABLE papers (
+  \`key\` VARCHAR(80) PRIMARY KEY, name VARCHAR(120) NOT NULL, kind VARCHAR(20) NOT NULL, weight INT UNSIGNED NOT NULL,
+  colour VARCHAR(7) NOT NULL, motif VARCHAR(20) NOT NULL, upright TINYINT(1) NOT NULL, stocks JSON NOT NULL,
+  ${STAMPS}, revision INT NOT NULL DEFAULT 0)`
+const CLASSES = `CREATE TABLE classes (
+  id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, document JSON NOT NULL, ${STAMPS}, revision INT NOT NULL DEFAULT 0)`
+const VARIANTS = `CREATE TABLE variants (
+  id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, name VARCHAR(120) NOT NULL, fold VARCHAR(80) NOT NULL, units VARCHAR(10) NOT NULL,
   parameters JSON NOT NULL, ${STAMPS})`
 const CUTTING = 'ALTER TABLE papers ADD COLUMN grain VARCHAR(10) NOT NULL DEFAULT \'any\', ADD COLUMN offcuts JSON NULL'
 
 /** A studio's database as each older version left it: its tables, the migrations it had run, and a class as it wrote it. */
 const VERSIONS = [
   { name: 'before 0.2', tables: [PAPERS, CLASSES], done: ['0001-classes-and-papers'], file: 'v1-first' },
-  { name: 'before 0.3', tables: [PAPERS, CLASSES, VARIANTS], done: ['0001-classes-and-papers', '0002-posting-and-variants'], file: 'v1-middle' },
-  { name: '0.3', tables: [PAPERS, CLASSES, VARIANTS, CUTTING], done: ['0001-classes-and-papers', '0002-posting-and-variants', '0003-cutting-and-offcuts'], file: 'v1-last' },
+  {
+    name: 'before 0.3',
+    tables: [PAPERS, CLASSES, VARIANTS],
+    done: ['0001-classes-and-papers', '0002-posting-and-variants'],
+    file: 'v1-middle',
+  },
+  {
+    name: '0.3',
+    tables: [PAPERS, CLASSES, VARIANTS, CUTTING],
+    done: ['0001-classes-and-papers', '0002-posting-and-variants', '0003-cutting-and-offcuts'],
+    file: 'v1-last',
+  },
 ]
 
 const folder = mkdtempSync(join(tmpdir(), 'wakaru-migrations-'))
@@ -46,10 +61,11 @@ afterAll(async () => {
 })
 beforeEach(async () => {
   const tables = await sequelize.getQueryInterface().showAllTables()
-  for (const table of tables) await run(`DROP TABLE \`${typeof table === 'string' ? table : (table as { tableName: string }).tableName}\``)
+  for (const table of tables)
+    await run(`DROP TABLE \`${typeof table === 'string' ? table : (table as { tableName: string }).tableName}\``)
 })
 
-async function copyOf({ tables, done, file }: typeof VERSIONS[number]): Promise<Data> {
+async function copyOf({ tables, done, file }: (typeof VERSIONS)[number]): Promise<Data> {
   for (const table of tables) await run(table)
   await run('CREATE TABLE SequelizeMeta (name VARCHAR(255) PRIMARY KEY)')
   for (const name of done) await run('INSERT INTO SequelizeMeta VALUES (?)', [name])
@@ -57,9 +73,13 @@ async function copyOf({ tables, done, file }: typeof VERSIONS[number]): Promise<
   const now = '2026-01-02 03:04:05'
   await run('INSERT INTO classes (document, created_at, updated_at, revision) VALUES (?, ?, ?, 7)', [JSON.stringify(document), now, now])
   for (const { key, name, kind, weight, colour, motif, upright, stocks, grain, offcuts } of papers) {
-    await run('INSERT INTO papers (`key`, name, kind, weight, colour, motif, upright, stocks, created_at, updated_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-      [key, name, kind, weight, colour, motif, upright, JSON.stringify(stocks), now, now])
-    if (tables.includes(CUTTING)) await run('UPDATE papers SET grain = ?, offcuts = ? WHERE `key` = ?', [grain, JSON.stringify(offcuts), key])
+    await run(
+      'INSERT INTO papers (`key`, name, kind, weight, colour, motif, upright, stocks, created_at, updated_at) VALUES (?, ?, ?, '
+      + '?, ?, ?, ?, ?, ?, ?)',
+      [key, name, kind, weight, colour, motif, upright, JSON.stringify(stocks), now, now],
+    )
+    if (tables.includes(CUTTING))
+      await run('UPDATE papers SET grain = ?, offcuts = ? WHERE `key` = ?', [grain, JSON.stringify(offcuts), key])
   }
   return { document, papers }
 }
@@ -68,7 +88,11 @@ async function copyOf({ tables, done, file }: typeof VERSIONS[number]): Promise<
 async function opened() {
   const [row] = await StudioClass.findAll()
   const papers = await StudioPaper.findAll({ order: ['key'] })
-  return { document: openDocument(row?.document), papers: papers.map(({ document }) => openPaper(document)), positions: [row?.position, ...papers.map(({ position }) => position)].map(Number) }
+  return {
+    document: openDocument(row?.document),
+    papers: papers.map(({ document }) => openPaper(document)),
+    positions: [row?.position, ...papers.map(({ position }) => position)].map(Number),
+  }
 }
 
 describe.each(VERSIONS)('a database from $name', (version) => {
@@ -89,7 +113,8 @@ describe.each(VERSIONS)('a database from $name', (version) => {
     const whole = await opened()
     for (let at = 0; ; at++) {
       const tables = await sequelize.getQueryInterface().showAllTables()
-      for (const table of tables) await run(`DROP TABLE \`${typeof table === 'string' ? table : (table as { tableName: string }).tableName}\``)
+      for (const table of tables)
+        await run(`DROP TABLE \`${typeof table === 'string' ? table : (table as { tableName: string }).tableName}\``)
       await copyOf(version)
       const broken = await breakingOffAt(at)
       await migrations(sequelize).up()

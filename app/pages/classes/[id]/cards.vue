@@ -15,7 +15,10 @@ const choose = (key: string) => router.replace({ query: { card: key } })
 
 function add(fold: Fold, variant?: ListedVariant) {
   adding.value = false
-  const card = newCard(fold, work.document!, { key: uniqueKey(fold.id), ...variant && { title: variant.name, parameters: variant.parameters } })
+  const card = newCard(fold, work.batch, {
+    key: uniqueKey(fold.id),
+    ...(variant && { title: variant.name, parameters: variant.parameters }),
+  })
   work.edit('add card', document => void document.cards.push(card))
   void choose(card.key)
 }
@@ -28,7 +31,10 @@ function copy(key: string) {
     document.cards.splice(at + 1, 0, {
       ...original,
       key: uniqueKey(original.fold),
-      title: freeTitle(original.title, document.cards.map(card => card.title)),
+      title: freeTitle(
+        original.title,
+        document.cards.map(card => card.title),
+      ),
     })
   })
 }

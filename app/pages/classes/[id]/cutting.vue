@@ -16,7 +16,7 @@ function prefer(priority: Priority) {
 }
 async function saveCuts() {
   const { cutsCsv } = await import('../../../../core/exports')
-  saveText(await cutsCsv(work.document!, planner.outcomes), 'cuts.csv', 'text/csv')
+  saveText(await cutsCsv(work.batch, planner.outcomes), 'cuts.csv', 'text/csv')
 }
 </script>
 
@@ -48,7 +48,7 @@ async function saveCuts() {
         <Select
           label-id="priority"
           aria-label="What counts most"
-          :model-value="work.document!.wishes.priority"
+          :model-value="work.batch.wishes.priority"
           :options="OPTIONS"
           option-value="value"
           option-label="label"
@@ -114,7 +114,7 @@ async function saveCuts() {
           @choose="choose"
         />
         <LazyDrawerYield />
-        <LazyFormatYield v-if="work.document!.cards.length > 0" />
+        <LazyFormatYield v-if="work.batch.cards.length > 0" />
       </template>
     </div>
   </div>

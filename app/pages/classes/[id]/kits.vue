@@ -4,9 +4,9 @@ import type { CardCost, Purchase } from '../../../../core/kits'
 const work = useClassStore()
 const planner = usePlannerStore()
 const kits = computed(() => planner.kits)
-const title = (key: string) => work.document!.cards.find(card => card.key === key)?.title ?? key
+const title = (key: string) => work.batch.cards.find(card => card.key === key)?.title ?? key
 const money = useMoney()
-const packed = (key: string) => work.preparation!.cards.find(({ entry }) => entry.key === key)?.pieces ?? []
+const packed = (key: string) => work.prepared.cards.find(({ entry }) => entry.key === key)?.pieces ?? []
 const open = ref<string>()
 
 const COSTS = [
@@ -25,7 +25,7 @@ const PURCHASES = [
 
 <template>
   <NeedsCards
-    v-if="work.document!.cards.length === 0"
+    v-if="work.batch.cards.length === 0"
     what="Kits are packed from cards."
   />
   <p
@@ -129,13 +129,55 @@ const PURCHASES = [
 </template>
 
 <style scoped>
-.kits { display: grid; grid-template-columns: minmax(0, 1fr) 26rem; gap: 1.25rem; align-items: start; }
-.bags { list-style: none; margin: 0.8rem 0 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr)); gap: 0.6rem; }
-.bag { font: inherit; color: inherit; text-align: left; width: 100%; height: 100%; display: grid; align-content: start; background: var(--ground); border: 1px solid var(--line); border-top: 4px solid var(--score-colour); border-radius: 2px 2px 4px 4px; padding: 0.4rem 0.6rem; cursor: pointer; }
-.bag[aria-expanded='true'] { border-top-color: var(--accent); }
-.bag:hover { border-color: var(--accent); }
-.spare { border-style: dashed; }
-.contents { margin-top: 1rem; display: grid; gap: 0.6rem; }
-h2 { margin-bottom: 0.4rem; }
-@media (max-width: 1000px) { .kits { grid-template-columns: 1fr; } }
+.kits {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 26rem;
+  gap: 1.25rem;
+  align-items: start;
+}
+.bags {
+  list-style: none;
+  margin: 0.8rem 0 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr));
+  gap: 0.6rem;
+}
+.bag {
+  font: inherit;
+  color: inherit;
+  text-align: left;
+  width: 100%;
+  height: 100%;
+  display: grid;
+  align-content: start;
+  background: var(--ground);
+  border: 1px solid var(--line);
+  border-top: 4px solid var(--score-colour);
+  border-radius: 2px 2px 4px 4px;
+  padding: 0.4rem 0.6rem;
+  cursor: pointer;
+}
+.bag[aria-expanded='true'] {
+  border-top-color: var(--accent);
+}
+.bag:hover {
+  border-color: var(--accent);
+}
+.spare {
+  border-style: dashed;
+}
+.contents {
+  margin-top: 1rem;
+  display: grid;
+  gap: 0.6rem;
+}
+h2 {
+  margin-bottom: 0.4rem;
+}
+@media (max-width: 1000px) {
+  .kits {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -52,7 +52,7 @@ const replacing = ref<{ card: string, from?: string, to?: string }>()
           :key="piece.key"
           :label="piece.name"
           :model-value="card.entry.papers[piece.key]"
-          :papers="work.document!.papers"
+          :papers="work.batch.papers"
           :piece="piece"
           :units="work.units"
           @update:model-value="$event && choose(card.entry.key, piece.key, $event)"
@@ -71,12 +71,12 @@ const replacing = ref<{ card: string, from?: string, to?: string }>()
         <PaperChoice
           v-model="replacing.from"
           label="This paper"
-          :papers="work.document!.papers.filter(({ key }) => usedBy(replacing!.card).includes(key))"
+          :papers="work.batch.papers.filter(({ key }) => usedBy(replacing!.card).includes(key))"
         />
         <PaperChoice
           v-model="replacing.to"
           label="By this one"
-          :papers="work.document!.papers"
+          :papers="work.batch.papers"
         />
         <Button
           label="Replace"

@@ -16,7 +16,7 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
     Planning the cutting …
   </p>
   <div v-else>
-    <PaperDefs :papers="work.document!.papers" />
+    <PaperDefs :papers="work.batch.papers" />
     <PrintBar :back="`/classes/${work.id}/cutting`" />
     <section
       v-for="entry in planner.papers"
@@ -25,7 +25,8 @@ const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.fi
     >
       <PrintHeading :heading="`Cutting: ${entry.paper.name}`" />
       <p v-if="entry.outcome">
-        {{ proofOf(entry.outcome) }}. {{ count(entry.outcome.settings, 'fence setting') }}, about {{ wholeMinutes(entry.outcome.minutes) }} min. Stacks of at most {{ entry.problem.cutter.stack }}.
+        {{ proofOf(entry.outcome) }}. {{ count(entry.outcome.settings, 'fence setting') }}, about
+        {{ wholeMinutes(entry.outcome.minutes) }} min. Stacks of at most {{ entry.problem.cutter.stack }}.
       </p>
       <p v-if="entry.job.state === 'failed'">
         <strong>This paper could not be planned to the end:</strong> {{ entry.job.reason }}

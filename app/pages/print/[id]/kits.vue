@@ -3,7 +3,7 @@ import type { Purchase } from '../../../../core/kits'
 
 definePageMeta({ layout: 'print' })
 const { work, planner, missing } = usePrintedClass('Kit lists')
-const card = (key: string) => work.preparation!.cards.find(({ entry }) => entry.key === key)!
+const card = (key: string) => work.prepared.cards.find(({ entry }) => entry.key === key)!
 const money = useMoney()
 const PURCHASES = [
   { key: 'paper', head: 'Paper', text: ({ paper }: Purchase) => paper },
@@ -23,7 +23,7 @@ const PURCHASES = [
     Packing the kits …
   </p>
   <div v-else>
-    <PaperDefs :papers="work.document!.papers" />
+    <PaperDefs :papers="work.batch.papers" />
     <PrintBar :back="`/classes/${work.id}/kits`" />
     <section class="totals">
       <PrintHeading heading="Kits and what to buy" />
@@ -52,7 +52,7 @@ const PURCHASES = [
       :key="seat.label"
       class="seat"
     >
-      <h2>{{ seat.label }} <span class="quiet small">{{ work.document!.class.title }}</span></h2>
+      <h2>{{ seat.label }} <span class="quiet small">{{ work.batch.class.title }}</span></h2>
       <div class="cards">
         <div
           v-for="key in seat.cards"
@@ -71,7 +71,7 @@ const PURCHASES = [
     </section>
     <section class="steps">
       <template
-        v-for="{ entry, construction } in work.preparation!.cards"
+        v-for="{ entry, construction } in work.prepared.cards"
         :key="entry.key"
       >
         <div v-if="construction">

@@ -9,22 +9,35 @@ const { work, missing } = usePrintedClass('Score cards')
 const WIDE = 620
 const TALL = 330
 
-const cards = computed(() => (work.preparation?.cards ?? []).flatMap(({ entry, construction, pieces, kits }) => {
-  if (!construction) return []
-  const blanks = blanksOf(construction).flatMap((part) => {
-    const piece = pieces.find(({ key }) => key === part.key)
-    return piece && (piece.scores.length > 0 || piece.slits.length > 0 || piece.windows.length > 0 || piece.shaped) ? [{ part, piece, ...numbered(piece), scale: Math.min((WIDE - 140) / part.width.value, TALL / part.height.value) }] : []
-  })
-  return [{ entry, construction, kits, blanks }]
-}))
+const cards = computed(() =>
+  (work.preparation?.cards ?? []).flatMap(({ entry, construction, pieces, kits }) => {
+    if (!construction) return []
+    const blanks = blanksOf(construction).flatMap((part) => {
+      const piece = pieces.find(({ key }) => key === part.key)
+      return piece && (piece.scores.length > 0 || piece.slits.length > 0 || piece.windows.length > 0 || piece.shaped)
+        ? [{ part, piece, ...numbered(piece), scale: Math.min((WIDE - 140) / part.width.value, TALL / part.height.value) }]
+        : []
+    })
+    return [{ entry, construction, kits, blanks }]
+  }),
+)
 
 function numbered(piece: Piece) {
   const order = scoringOrder(piece.scores)
-  return { rows: order.map((index, at) => ({ number: at + 1, score: piece.scores[index]! })), numbers: piece.scores.map((_, index) => order.indexOf(index) + 1) }
+  return {
+    rows: order.map((index, at) => ({ number: at + 1, score: piece.scores[index]! })),
+    numbers: piece.scores.map((_, index) => order.indexOf(index) + 1),
+  }
 }
 const show = (length: Parameters<typeof formatLength>[0]) => formatLength(length, work.units)
 const place = ({ x, y }: Place) => `${show(x.value)} from the left, ${show(y.value)} from the foot`
 const grain = (part: Part) => (part.creases[0]?.along === 'y' ? 'across its width' : 'up its height')
+const COLUMNS = [
+  { key: 'number', head: 'No.' },
+  { key: 'fold', head: 'Fold' },
+  { key: 'face', head: 'Face up' },
+  { key: 'set', head: 'On the board' },
+]
 </script>
 
 <template>
@@ -35,7 +48,7 @@ const grain = (part: Part) => (part.creases[0]?.along === 'y' ? 'across its widt
     Laying out the score cards …
   </p>
   <div v-else>
-    <PaperDefs :papers="work.document!.papers" />
+    <PaperDefs :papers="work.batch.papers" />
     <PrintBar :back="`/classes/${work.id}/pieces`" />
     <section
       v-for="{ entry, construction, kits, blanks } in cards"
@@ -74,7 +87,7 @@ const grain = (part: Part) => (part.creases[0]?.along === 'y' ? 'across its widt
           v-if="rows.length > 0"
           :label="`Scores of ${part.name}`"
           :rows="rows"
-          :columns="[{ key: 'number', head: 'No.' }, { key: 'fold', head: 'Fold' }, { key: 'face', head: 'Face up' }, { key: 'set', head: 'On the board' }]"
+          :columns="COLUMNS"
         >
           <template #number="{ row }">
             {{ row.number }}
@@ -100,7 +113,8 @@ const grain = (part: Part) => (part.creases[0]?.along === 'y' ? 'across its widt
             v-for="window in piece.windows"
             :key="window.key"
           >
-            {{ window.shape === 'circle' ? 'Round window' : 'Window' }} {{ show(window.width.value) }} × {{ show(window.height.value) }}, its lower left corner {{ place(window) }}; keep the drop-out.
+            {{ window.shape === 'circle' ? 'Round window' : 'Window' }} {{ show(window.width.value) }} ×
+            {{ show(window.height.value) }}, its lower left corner {{ place(window) }}; keep the drop-out.
           </li>
           <li v-if="piece.shaped">
             Cut to the drawn outline after scoring.
