@@ -1,8 +1,6 @@
 import 'reflect-metadata'
 import { Type } from 'class-transformer'
-import {
-  Equals, IsBoolean, IsHexColor, IsIn, IsInt, IsNumber, Length as HasLength, Matches, Max, Min, NotEquals, ValidateNested,
-} from 'class-validator'
+import { Equals, IsBoolean, IsHexColor, IsIn, IsInt, IsNumber, Length as HasLength, Matches, Max, Min, NotEquals, ValidateNested } from 'class-validator'
 import type { ValidationOptions } from 'class-validator'
 import type { Units } from '../lengths'
 import { BOUNDS } from './bounds'
@@ -31,6 +29,14 @@ const least = (value: number) => Min(value, { message: `must be at least ${value
 const most = (value: number) => Max(value, { message: `must be at most ${value}` })
 const yesOrNo = () => IsBoolean({ message: 'is true or false' })
 
+/** Several checks as one; the first is the most basic, whose words are told. */
+const together = (...checks: PropertyDecorator[]): PropertyDecorator => (target, name) => checks.forEach(check => check(target, name))
+/** One entity, checked by its own shape. */
+const one = (of: () => new () => object, what: string) => together(IsOne(what), Type(of), ValidateNested())
+/** A list of entities, each checked by its own shape. */
+const listOf = (of: () => new () => object, what: string, longest: number) =>
+  together(IsListOf(what, longest), Type(of), ValidateNested({ each: true }))
+
 export class ClassDetails {
   @IsFilledText(BOUNDS.title)
   title!: string
@@ -39,14 +45,10 @@ export class ClassDetails {
   @IsCalendarDay()
   date!: string
 
-  @most(BOUNDS.seats)
-  @least(1)
-  @whole()
+  @most(BOUNDS.seats) @least(1) @whole()
   seats!: number
 
-  @most(BOUNDS.spares)
-  @least(0)
-  @whole()
+  @most(BOUNDS.spares) @least(0) @whole()
   spares!: number
 
   @oneOf(DELIVERIES)
@@ -88,19 +90,13 @@ export class CardEntry {
 
 /** Seconds for each action at the trimmer. */
 export class PaceEntry {
-  @most(BOUNDS.seconds)
-  @least(0)
-  @number('seconds')
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
   setting!: number
 
-  @most(BOUNDS.seconds)
-  @least(0)
-  @number('seconds')
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
   stroke!: number
 
-  @most(BOUNDS.seconds)
-  @least(0)
-  @number('seconds')
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
   handling!: number
 }
 
@@ -115,9 +111,7 @@ export class ToolsEntry {
   @IsLengthText({ zero: true })
   smallestPiece!: string
 
-  @most(BOUNDS.stack)
-  @least(1)
-  @whole()
+  @most(BOUNDS.stack) @least(1) @whole()
   stack!: number
 
   @IsLengthText({ zero: true })
@@ -132,9 +126,7 @@ export class ToolsEntry {
   @IsLengthText({ zero: true })
   kerf!: string
 
-  @ValidateNested()
-  @Type(() => PaceEntry)
-  @IsOne('the seconds for each action: setting, stroke, handling')
+  @one(() => PaceEntry, 'the seconds for each action: setting, stroke, handling')
   pace!: PaceEntry
 }
 
@@ -176,15 +168,11 @@ export class LayoutEntry {
   @IsText(BOUNDS.key)
   supply!: string
 
-  @most(BOUNDS.onHand)
-  @least(1)
-  @whole()
+  @most(BOUNDS.onHand) @least(1) @whole()
   repeats!: number
 
   /** Sheets of it that are cut already. */
-  @most(BOUNDS.onHand)
-  @least(0)
-  @whole()
+  @most(BOUNDS.onHand) @least(0) @whole()
   cut!: number
 
   /** Whether the shelf knows of what is cut: its sheets and offcuts are taken off it already. */
@@ -196,14 +184,10 @@ export class LayoutEntry {
 }
 
 export class SpoiledEntry {
-  @ValidateNested()
-  @Type(() => PieceRef)
-  @IsOne('the piece: width, height, turn')
+  @one(() => PieceRef, 'the piece: width, height, turn')
   piece!: PieceRef
 
-  @most(BOUNDS.onHand)
-  @least(1)
-  @whole()
+  @most(BOUNDS.onHand) @least(1) @whole()
   count!: number
 }
 
@@ -221,20 +205,15 @@ export class CuttingEntry {
   moreSheets!: number | null
 
   /** Keys of sheet formats that are not to be used. */
-  @key({ each: true })
-  @IsListOf('keys of sheet formats', BOUNDS.stocks, 'text')
+  @key({ each: true }) @IsListOf('keys of sheet formats', BOUNDS.stocks, 'text')
   without!: string[]
 
   /** Layouts that stay in the plan as they are, and how many sheets of them are cut. */
-  @ValidateNested({ each: true })
-  @Type(() => LayoutEntry)
-  @IsListOf('layouts', BOUNDS.layouts)
+  @listOf(() => LayoutEntry, 'layouts', BOUNDS.layouts)
   layouts!: LayoutEntry[]
 
   /** Pieces that were cut and spoiled. */
-  @ValidateNested({ each: true })
-  @Type(() => SpoiledEntry)
-  @IsListOf('spoiled pieces', BOUNDS.layouts)
+  @listOf(() => SpoiledEntry, 'spoiled pieces', BOUNDS.layouts)
   spoiled!: SpoiledEntry[]
 }
 
@@ -243,14 +222,10 @@ export class PricesEntry {
   currency!: string
 
   /** Cents. */
-  @most(BOUNDS.cents)
-  @least(0)
-  @number('cents')
+  @most(BOUNDS.cents) @least(0) @number('cents')
   tapePerMetre!: number
 
-  @most(BOUNDS.cents)
-  @least(0)
-  @number('cents')
+  @most(BOUNDS.cents) @least(0) @number('cents')
   foamPad!: number
 }
 
@@ -285,14 +260,10 @@ export class RateEntry {
   @IsLengthText()
   thickness!: string
 
-  @most(BOUNDS.grams)
-  @least(1)
-  @whole()
+  @most(BOUNDS.grams) @least(1) @whole()
   weight!: number
 
-  @most(BOUNDS.cents)
-  @least(0)
-  @whole()
+  @most(BOUNDS.cents) @least(0) @whole()
   price!: number
 }
 
@@ -303,19 +274,13 @@ export class PostEntry {
   foam!: string
 
   /** Cubic centimetres per gram of paper: its thickness is weight times bulk. */
-  @most(4)
-  @least(0.5)
-  @number('cubic centimetres per gram')
+  @most(4) @least(0.5) @number('cubic centimetres per gram')
   bulk!: number
 
-  @ValidateNested({ each: true })
-  @Type(() => EnvelopeEntry)
-  @IsListOf('envelopes', BOUNDS.envelopes)
+  @listOf(() => EnvelopeEntry, 'envelopes', BOUNDS.envelopes)
   envelopes!: EnvelopeEntry[]
 
-  @ValidateNested({ each: true })
-  @Type(() => RateEntry)
-  @IsListOf('rates', BOUNDS.rates)
+  @listOf(() => RateEntry, 'rates', BOUNDS.rates)
   rates!: RateEntry[]
 }
 
@@ -330,9 +295,7 @@ export class StockEntry {
   @IsLengthText()
   height!: string
 
-  @most(BOUNDS.onHand)
-  @least(0)
-  @whole()
+  @most(BOUNDS.onHand) @least(0) @whole()
   onHand!: number
 
   /** Price of one sheet in cents; `null` where it cannot be bought any more. */
@@ -351,16 +314,13 @@ export class OffcutEntry {
   @IsLengthText()
   height!: string
 
-  @most(BOUNDS.onHand)
-  @least(1)
-  @whole()
+  @most(BOUNDS.onHand) @least(1) @whole()
   count!: number
 }
 
 /** A paper as the studio keeps it. */
 export class PaperEntry {
-  @NotEquals(ANY_SCRAP, { message: `cannot be “${ANY_SCRAP}”, which stands for leftovers` })
-  @key()
+  @NotEquals(ANY_SCRAP, { message: `cannot be “${ANY_SCRAP}”, which stands for leftovers` }) @key()
   key!: string
 
   @IsFilledText(BOUNDS.title)
@@ -370,14 +330,11 @@ export class PaperEntry {
   kind!: PaperKind
 
   /** Grams per square metre. */
-  @most(BOUNDS.weight.most)
-  @least(BOUNDS.weight.least)
-  @whole()
+  @most(BOUNDS.weight.most) @least(BOUNDS.weight.least) @whole()
   weight!: number
 
   /** CSS hex colour for drawings. */
-  @HasLength(7, 7, { message: 'is a colour such as #4f6d7a' })
-  @IsHexColor({ message: 'is a colour such as #4f6d7a' })
+  @HasLength(7, 7, { message: 'is a colour such as #4f6d7a' }) @IsHexColor({ message: 'is a colour such as #4f6d7a' })
   colour!: string
 
   @oneOf(MOTIFS)
@@ -391,14 +348,10 @@ export class PaperEntry {
   @oneOf(GRAINS)
   grain!: Grain
 
-  @ValidateNested({ each: true })
-  @Type(() => StockEntry)
-  @IsListOf('sheet formats', BOUNDS.stocks)
+  @listOf(() => StockEntry, 'sheet formats', BOUNDS.stocks)
   stocks!: StockEntry[]
 
-  @ValidateNested({ each: true })
-  @Type(() => OffcutEntry)
-  @IsListOf('offcuts', BOUNDS.offcuts)
+  @listOf(() => OffcutEntry, 'offcuts', BOUNDS.offcuts)
   offcuts!: OffcutEntry[]
 }
 
@@ -406,48 +359,32 @@ export class ClassDocument {
   @Equals(VERSION, { message: `must be ${VERSION}` })
   version!: typeof VERSION
 
-  @ValidateNested()
-  @Type(() => ClassDetails)
-  @IsOne('the class: title, date, seats, …')
+  @one(() => ClassDetails, 'the class: title, date, seats, …')
   class!: ClassDetails
 
-  @ValidateNested({ each: true })
-  @Type(() => CardEntry)
-  @IsListOf('cards', BOUNDS.cards)
+  @listOf(() => CardEntry, 'cards', BOUNDS.cards)
   cards!: CardEntry[]
 
-  @ValidateNested()
-  @Type(() => ToolsEntry)
-  @IsOne('the tools: trimmer, mark, …')
+  @one(() => ToolsEntry, 'the tools: trimmer, mark, …')
   tools!: ToolsEntry
 
-  @ValidateNested()
-  @Type(() => WishesEntry)
-  @IsOne('the wishes: priority')
+  @one(() => WishesEntry, 'the wishes: priority')
   wishes!: WishesEntry
 
   /** Wishes and progress for the cutting of single papers. */
-  @ValidateNested({ each: true })
-  @Type(() => CuttingEntry)
-  @IsListOf('wishes for single papers', BOUNDS.papers)
+  @listOf(() => CuttingEntry, 'wishes for single papers', BOUNDS.papers)
   cutting!: CuttingEntry[]
 
-  @ValidateNested()
-  @Type(() => PricesEntry)
-  @IsOne('the prices: currency, tapePerMetre, foamPad')
+  @one(() => PricesEntry, 'the prices: currency, tapePerMetre, foamPad')
   prices!: PricesEntry
 
-  @ValidateNested()
-  @Type(() => PostEntry)
-  @IsOne('the posting: foam, bulk, envelopes, rates')
+  @one(() => PostEntry, 'the posting: foam, bulk, envelopes, rates')
   post!: PostEntry
 }
 
 /** A class with the papers it uses: all that is needed to prepare it. */
 export class Batch extends ClassDocument {
-  @ValidateNested({ each: true })
-  @Type(() => PaperEntry)
-  @IsListOf('papers', BOUNDS.papers)
+  @listOf(() => PaperEntry, 'papers', BOUNDS.papers)
   papers!: PaperEntry[]
 }
 

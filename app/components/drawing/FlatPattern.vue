@@ -55,6 +55,13 @@ function labelsAlong(along: 'x' | 'y'): Label[] {
 }
 const below = computed(() => labelsAlong('x'))
 const beside = computed(() => labelsAlong('y'))
+const edges = computed(() => {
+  const turned = (place: number) => `translate(${width.value} ${height.value - place}) rotate(-90)`
+  return [
+    ...below.value.map(label => ({ ...label, key: `x ${label.at.value}`, place: `translate(${label.place} ${height.value})` })),
+    ...beside.value.map(label => ({ ...label, key: `y ${label.at.value}`, place: turned(label.place) })),
+  ]
+})
 const rowsOf = (labels: Label[]) => Math.max(0, ...labels.map(({ row }) => row + 1))
 // Creases are measured below the drawing, or to the right of it where they lie across.
 const margin = computed(() => ({ left: 56, right: 14 + rowsOf(beside.value) * ROW, top: 26, bottom: 10 + rowsOf(below.value) * ROW }))
@@ -210,60 +217,31 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       >mat outside</text>
     </g>
     <g
-      v-for="label in below"
-      :key="`x ${label.at.value}`"
-      :transform="`translate(${label.place} ${height})`"
+      v-for="label in edges"
+      :key="label.key"
+      :transform="label.place"
     >
       <path
         :d="`M0 0V${8 + label.row * ROW}`"
         class="leader"
       />
-      <text
+      <DimensionText
         :y="20 + label.row * ROW"
-        text-anchor="middle"
-        class="dimension"
-      ><SvgLength
         :length="label.at.value"
         :units="units"
-      /></text>
+      />
       <text
         :y="33 + label.row * ROW"
         text-anchor="middle"
         class="word"
       >{{ label.words }}</text>
     </g>
-    <g
-      v-for="label in beside"
-      :key="`y ${label.at.value}`"
-      :transform="`translate(${width} ${height - label.place}) rotate(-90)`"
-    >
-      <path
-        :d="`M0 0V${8 + label.row * ROW}`"
-        class="leader"
-      />
-      <text
-        :y="20 + label.row * ROW"
-        text-anchor="middle"
-        class="dimension"
-      ><SvgLength
-        :length="label.at.value"
-        :units="units"
-      /></text>
-      <text
-        :y="33 + label.row * ROW"
-        text-anchor="middle"
-        class="word"
-      >{{ label.words }}</text>
-    </g>
-    <text
+    <DimensionText
       :x="width / 2"
       y="-10"
-      text-anchor="middle"
-      class="dimension"
-    ><SvgLength
       :length="part.width.value"
       :units="units"
-    /></text>
+    />
     <text
       x="-8"
       :y="height / 2 + 5"

@@ -163,23 +163,17 @@ function label(leaf: Placed): string | undefined {
         :y2="size.height - px(line.to.y)"
         class="cut"
       />
-      <text
+      <DimensionText
         :x="size.width / 2"
         y="-26"
-        text-anchor="middle"
-        class="dimension"
-      ><SvgLength
         :length="supply.width"
         :units="units"
-      /></text>
-      <text
+      />
+      <DimensionText
         :transform="`translate(-44 ${size.height / 2}) rotate(-90)`"
-        text-anchor="middle"
-        class="dimension"
-      ><SvgLength
         :length="supply.height"
         :units="units"
-      /></text>
+      />
       <text
         v-for="(part, at) in edge"
         :key="`edge-${at}`"

@@ -2,6 +2,7 @@ import { mountain, panel, valley } from '../model/builder'
 import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
+import { matBorder } from './choices'
 
 export const backGateStand = defineFold({
   id: 'back-gate-stand',
@@ -17,7 +18,7 @@ export const backGateStand = defineFold({
     outer: length('Outer panel', '2 1/8 in', '52 mm'),
     gate: length('Gate', '1 1/4 in', '30 mm', { help: 'The centre is two gates wide' }),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     message: toggle('Message panel behind the centre', true),
   },
   build({ outer, gate, height, border, message }, card) {

@@ -3,6 +3,7 @@ import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
+import { matBorder } from './choices'
 
 export const bandedFlap = defineFold({
   id: 'banded-flap',
@@ -20,7 +21,7 @@ export const bandedFlap = defineFold({
     flap: length('Flap', '3 in', '75 mm'),
     bandHeight: length('Band height', '1 1/2 in', '40 mm'),
     ease: length('Ease of the band', '1/8 in', '3 mm', { zero: true, help: 'How much wider than the card the band is' }),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     message: toggle('Message panel under the flap', true),
   },
   build({ width, height, flap, bandHeight, ease, border, message }, card) {

@@ -4,6 +4,7 @@ import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
+import { insertBorder } from './choices'
 
 /** How far the covers stay folded on display, in degrees. */
 const OPEN = 80
@@ -22,7 +23,7 @@ export const bookStage = defineFold({
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    border: length('Border', '1/8 in', '3 mm', { help: 'What the inner sheet leaves visible of the base' }),
+    border: insertBorder,
     end: length('End panel', '1 1/4 in', '32 mm'),
     riser: length('Riser of a page', '3/4 in', '20 mm'),
     rail: length('Rail height', '3/4 in', '20 mm'),

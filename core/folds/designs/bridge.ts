@@ -5,6 +5,7 @@ import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
+import { matBorder } from './choices'
 
 /** The card folds flat by sliding sideways: one riser swings from 0 to 90 degrees while the other comes from 180. */
 const leading = (direction: CreaseEntry['direction']): CreaseEntry => bent(direction, opening => 90 * opening)
@@ -24,7 +25,7 @@ export const bridge = defineFold({
     width: length('Finished width', '6 in', '150 mm'),
     height: length('Finished height', '4 in', '100 mm'),
     depth: length('Depth', '1 1/8 in', '28 mm', { help: 'How far the scene stands in front of the centre' }),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     scene: toggle('Scene strip in front', true),
     sceneHeight: length('Scene height', '1 1/2 in', '38 mm', { when: 'scene' }),
     fence: toggle('Fence on foam before the scene', false, 'A lower silhouette in front of the scene strip'),

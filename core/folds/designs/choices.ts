@@ -1,4 +1,5 @@
 import type { WindowShape } from '../model/card'
+import { length } from '../model/parameters'
 
 /** Choices that several designs offer in the same words. */
 export const WINDOWS = [
@@ -7,3 +8,9 @@ export const WINDOWS = [
 ] as const
 
 export const shapeOf = (window: string): WindowShape => (window === 'circle' ? 'circle' : 'rectangle')
+
+/** The border of every mat of a card. */
+export const matBorder = length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' })
+
+/** The border that a base shows round an inner sheet. */
+export const insertBorder = length('Border', '1/8 in', '3 mm', { help: 'What the inner sheet leaves visible of the base' })

@@ -5,6 +5,7 @@ import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { cornerFloor } from './corner-floor'
+import { matBorder } from './choices'
 
 export const cornerStage = defineFold({
   id: 'corner-stage',
@@ -19,7 +20,7 @@ export const cornerStage = defineFold({
   parameters: {
     side: length('Width of a wall', '4 1/4 in', '105 mm'),
     height: length('Height of a wall', '5 1/2 in', '148 mm'),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     floorPiece: toggle('Floor piece', true, 'Glued on one half of the floor only'),
     outside: toggle('Mats outside', true),
     message: toggle('Message panel outside', false),

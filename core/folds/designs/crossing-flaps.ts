@@ -3,6 +3,7 @@ import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
+import { matBorder } from './choices'
 
 export const crossingFlaps = defineFold({
   id: 'crossing-flaps',
@@ -20,7 +21,7 @@ export const crossingFlaps = defineFold({
     flap: length('Flap', '3 in', '72 mm'),
     leaf: length('Insert leaf', '3 in', '75 mm', { help: 'Width of one leaf of the folded insert' }),
     insertHeight: length('Insert height', '3 1/2 in', '90 mm'),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     message: toggle('Message panel in the insert', true),
   },
   build({ width, height, flap, leaf, insertHeight, border, message }, card) {

@@ -2,6 +2,7 @@ import { mountain, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
+import { matBorder } from './choices'
 
 /** How far the legs of the parallelogram stand open on display, in degrees. */
 const OPEN = 60
@@ -20,7 +21,7 @@ export const doubleZFold = defineFold({
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
     stripHeight: length('Strip height', '1 3/4 in', '45 mm'),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     message: toggle('Message panel on C', true, 'Below the strip'),
     messageHeight: length('Message height', '1 1/2 in', '40 mm', { when: 'message' }),
   },

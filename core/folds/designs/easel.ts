@@ -4,6 +4,7 @@ import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { arcs, outlineAround } from './round'
 import { Measure } from '../../lengths'
+import { matBorder } from './choices'
 
 export const easel = defineFold({
   id: 'easel',
@@ -27,7 +28,7 @@ export const easel = defineFold({
     side: length('Side', '5 1/2 in', '140 mm', { help: 'Base, front and topper are squares of this side' }),
     stop: length('Stopper from the hinge', '4 in', '100 mm', { help: 'The nearer to the hinge, the steeper it stands' }),
     stopperHeight: length('Stopper height', '3/4 in', '20 mm'),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     message: toggle('Message panel on the base', true),
   },
   build({ shape, side, stop, stopperHeight, border, message }, card) {

@@ -4,7 +4,7 @@ import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
-import { WINDOWS, shapeOf } from './choices'
+import { WINDOWS, matBorder, shapeOf } from './choices'
 
 const STYLES = [
   { value: 'upright', label: 'Upright risers' },
@@ -30,7 +30,7 @@ export const floatingWindow = defineFold({
     depth: length('Rise', '1/2 in', '12 mm', { help: 'Depth of the risers; springing ones are as deep as the glue strip' }),
     windowShape: choice('Window', WINDOWS),
     window: length('Window size', '1 3/4 in', '45 mm'),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     dressing: toggle('Window dressing behind the frame', false),
     message: toggle('Message panel inside', true),
   },

@@ -5,7 +5,7 @@ import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
-import { WINDOWS, shapeOf } from './choices'
+import { WINDOWS, matBorder, shapeOf } from './choices'
 import { riding } from './riding'
 
 /**
@@ -47,7 +47,7 @@ export const gatefoldShutter = defineFold({
     windowShape: choice('Window', WINDOWS),
     window: length('Window size', '1 1/2 in', '38 mm'),
     windowAt: length('Window centre above the foot', '2 3/4 in', '74 mm'),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     message: toggle('Message panel behind the window', true),
   },
   build({ width, height, panelWidth, tab, shutter, windowShape, window, windowAt, border, message }, card) {

@@ -3,6 +3,7 @@ import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
+import { matBorder } from './choices'
 
 export const gatefold = defineFold({
   id: 'gatefold',
@@ -17,7 +18,7 @@ export const gatefold = defineFold({
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     insideMats: toggle('Mats inside the doors', true),
     message: toggle('Message panel in the middle', true),
     band: toggle('Belly band', true, 'Wrapped by hand round the closed card, never scored'),

@@ -4,6 +4,7 @@ import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
+import { matBorder } from './choices'
 
 /** The links stand this far from the line that joins the outer creases, in degrees. */
 const LINK = 60
@@ -28,7 +29,7 @@ export const ledgeStand = defineFold({
     height: length('Finished height', '5 1/2 in', '148 mm'),
     rail: length('Rail height', '1 1/4 in', '32 mm'),
     tab: length('Tab of the back leaf', '1/2 in', '12 mm'),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     figure: toggle('Figure on the lower rail', false),
     reach: length('Figure beyond the ridge', '0 in', '0 mm', {
       zero: true,

@@ -8,6 +8,7 @@ import { boxOf, poseOf } from '../motion/pose'
 import { Measure, nanometres } from '../../lengths'
 import type { NotedScore, Row } from './score-list'
 import { pieceList, readPieces, readScores, scoreList } from './score-list'
+import { matBorder } from './choices'
 
 export const ownStrip = defineFold({
   id: 'own-strip',
@@ -32,7 +33,7 @@ export const ownStrip = defineFold({
     slitTo: length('Slits to', '8 1/4 in', '223 mm', { when: 'slits' }),
     rail: length('Rail height', '1 1/4 in', '32 mm', { when: 'slits' }),
     mats: toggle('A mat on every panel', true),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     pieces: pieceList('Glued pieces', 'Size and panel, counted from the left: “3 x 1 1/2 on 2”; “8 x 1 1/2 on 1 to 4” is glued to both'),
   },
   build({ length: long, height, scores: scoreText, slits, slitFrom, slitTo, rail, mats, border, pieces: pieceText }, card) {

@@ -5,6 +5,7 @@ import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { riding } from './riding'
+import { matBorder } from './choices'
 
 /** Degrees between the front and its flat, open place. */
 const away = (opening: number) => 180 * (1 - opening)
@@ -34,7 +35,7 @@ export const risingScene = defineFold({
     peek: toggle('Figures may look through the window', true),
     windowSize: length('Window size', '1 3/4 in', '45 mm', { when: 'window' }),
     figure: length('Figure height', '2 1/2 in', '64 mm', { help: 'Figures on the slider, their heads at its crease' }),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
   },
   build(
     { width, height, lift, flap, sliderWidth, guideWidth, guideHeight, bar, strips, window, peek, windowSize, figure, border },

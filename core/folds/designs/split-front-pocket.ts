@@ -4,6 +4,7 @@ import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
+import { matBorder } from './choices'
 
 const SIDES = [
   { value: 'left', label: 'Opens on the left' },
@@ -28,7 +29,7 @@ export const splitFrontPocket = defineFold({
     tape: length('Tape width', '1/4 in', '6 mm'),
     insertWidth: length('Insert width', '3 3/4 in', '95 mm'),
     insertHeight: length('Insert height', '5 in', '135 mm'),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     topper: toggle('Topper across the slit', true),
     topperWidth: length('Topper width', '2 in', '50 mm', { when: 'topper' }),
     topperHeight: length('Topper height', '2 in', '50 mm', { when: 'topper' }),

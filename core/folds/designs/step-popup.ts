@@ -5,6 +5,7 @@ import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
+import { insertBorder } from './choices'
 
 /** Opened to a right angle: the back stands on the floor. */
 const OPEN = 90
@@ -22,7 +23,7 @@ export const stepPopup = defineFold({
   parameters: {
     width: length('Finished width', '5 1/2 in', '148 mm'),
     height: length('Finished height', '4 1/4 in', '105 mm'),
-    border: length('Border', '1/8 in', '3 mm', { help: 'What the inner sheet leaves visible of the base' }),
+    border: insertBorder,
     depth: length('Depth of the middle step', '1 1/4 in', '32 mm', { help: 'How far it stands out from back and floor' }),
     stepWidth: length('Width of the middle step', '3/4 in', '20 mm'),
     figure: length('Height of the middle figure', '2 1/4 in', '58 mm'),

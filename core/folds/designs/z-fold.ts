@@ -2,6 +2,7 @@ import { mountain, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
+import { matBorder } from './choices'
 
 export const zFold = defineFold({
   id: 'z-fold',
@@ -16,7 +17,7 @@ export const zFold = defineFold({
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    border: length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' }),
+    border: matBorder,
     plate: toggle('Plate across the front', true, 'Glued to panel A only, reaching over panel C'),
     plateWidth: length('Plate width', '3 1/4 in', '80 mm', { when: 'plate' }),
     plateHeight: length('Plate height', '3 1/2 in', '90 mm', { when: 'plate' }),
