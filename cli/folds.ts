@@ -6,7 +6,7 @@ import {
   FOLDS, blanksOf, creaseAt, defaultInputs, dropOutsOf, foldById, inputProblem, inputProblems, passesThrough, sizeAt, thicknessMap,
   usualPaper,
 } from '../core/folds'
-import { suppliesFor } from '../core/kits'
+import { fasteningsFor } from '../core/kits'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, lengthFrom, nanometres, writeLength } from '../core/lengths'
 import { thickness } from '../core/paper'
@@ -115,7 +115,7 @@ export async function foldReport(
     const { width, height, depth } = sizeAt(card, opening)
     return { width: exact(width), height: exact(height), depth: exact(depth) }
   }
-  const supplies = suppliesFor(card.joints, units)
+  const supplies = fasteningsFor(card.joints, units)
   const place = ({ x, y }: Place) => ({ x: exact(x.value), y: exact(y.value) })
   const area = (message: MessageArea) => ({
     where: message.where,

@@ -22,15 +22,15 @@ export interface PlannedPaper extends PaperProblem {
   settled: boolean
 }
 
-/** Outcomes by their plans: a sequence of cuts is worked out once, not at every step of the search. */
-const outcomes = new WeakMap<Plan[], { of: unknown[], outcome: PaperOutcome }>()
+/** What followed from plans before: a sequence of cuts is worked out once, not at every step of the search. */
+const followed = new WeakMap<Plan[], { of: unknown[], outcome: PaperOutcome }>()
 
 function outcomeFor(paper: PaperProblem, plans: Plan[], batch: Batch): PaperOutcome {
   const of = [paper, batch.wishes, batch.tools]
-  const known = outcomes.get(plans)
+  const known = followed.get(plans)
   if (known?.of.every((part, index) => part === of[index])) return known.outcome
   const outcome = outcomeOf(paper, plans, batch)
-  outcomes.set(plans, { of, outcome })
+  followed.set(plans, { of, outcome })
   return outcome
 }
 

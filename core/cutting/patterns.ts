@@ -3,7 +3,7 @@ import type { BestCut } from './guillotine'
 import type { CutNode, Demand, Layout, Problem, Supply } from './plan'
 import { area, countsOf, isFresh } from './plan'
 import type { Programme } from './solver'
-import { frame, isCuttable, squared } from './strips'
+import { withMargins, isCuttable, squared } from './strips'
 
 /** One way to cut one supply, as a column of a programme. */
 export interface Column {
@@ -68,7 +68,7 @@ export class Patterns {
 
   /** Adds a pattern of what lies inside the squaring cuts; answers whether it gives other pieces than all known ones. */
   addInside(supply: number, root: CutNode): boolean {
-    return this.add(supply, frame(this.supplies[supply]!, this.problem.cutter, root))
+    return this.add(supply, withMargins(this.supplies[supply]!, this.problem.cutter, root))
   }
 
   /** Adds a pattern of a whole supply. Of two that give the same pieces, the one that wants fewer fence settings is kept. */

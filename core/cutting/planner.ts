@@ -9,7 +9,7 @@ import {
   LEAST_PIECE, area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf,
 } from './plan'
 import type { Solve } from './solver'
-import { frame, isCuttable, squared, stripLayout } from './strips'
+import { withMargins, isCuttable, squared, stripLayout } from './strips'
 
 /** The best plan so far and how far the search has come. */
 export interface Progress {
@@ -191,7 +191,7 @@ function guillotineFiller({ cutter, supplies }: Problem, demands: Demand[]): Fil
   return (supply, left, worths) => {
     const wanted = new Map([...worths].map(([key, worth]) => [key, left.get(key)! > 0 ? worth : 0]))
     const root = patterns.get(supply.key)?.best(wanted)?.root
-    return root && frame(supply, cutter, limited(root, left, cutter))
+    return root && withMargins(supply, cutter, limited(root, left, cutter))
   }
 }
 

@@ -163,7 +163,7 @@ export function stripLayout(
   if (strips.length === 0) return undefined
   strips.sort((a, b) => b.height - a.height)
   const body = treeOf(inner, cutter, along, strips)
-  return framed ? frame(supply, cutter, body) : body
+  return framed ? withMargins(supply, cutter, body) : body
 
   /** A strip higher than the trimmer is long must need no cut across it. */
   function canCross({ height, columns }: Strip): boolean {
@@ -223,7 +223,7 @@ export function squaringOrder(supply: Supply, cutter: Cutter): 'width' | 'height
 }
 
 /** Puts the squaring cuts around the part of the sheet that is used. */
-export function frame(supply: Supply, cutter: Cutter, body: CutNode): CutNode {
+export function withMargins(supply: Supply, cutter: Cutter, body: CutNode): CutNode {
   const margin = marginOf(supply, cutter) as Length
   const first = squaringOrder(supply, cutter)
   if (margin === 0 || !first) return body

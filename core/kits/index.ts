@@ -1,2 +1,2 @@
 export * from './kits'
-export * from './supplies'
+export * from './fastenings'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { kitsFor, suppliesFor } from '.'
+import { kitsFor, fasteningsFor } from '.'
 import type { KitCard, PaperUse } from '.'
 import type { Joint } from '../folds'
 import { Measure, ZERO, inches } from '../lengths'
@@ -37,17 +37,17 @@ const request = { seats: 3, spares: 1, prices: { tapePerMetre: 10, foamPad: 2 },
 
 describe('supplies from the glue zones', () => {
   it('runs tape round a taped zone', () => {
-    expect(suppliesFor([joint(2, 3, 'tape'), joint(1, 1, 'tape')], 'inch')).toEqual({ tape: inches(14), pads: 0 })
+    expect(fasteningsFor([joint(2, 3, 'tape'), joint(1, 1, 'tape')], 'inch')).toEqual({ tape: inches(14), pads: 0 })
   })
 
   it('spreads pads over a padded zone, never fewer than two', () => {
-    expect(suppliesFor([joint(1, 1, 'foam')], 'inch').pads).toBe(2)
+    expect(fasteningsFor([joint(1, 1, 'foam')], 'inch').pads).toBe(2)
     // 3 × 4 in at a spacing of 1 1/2 in: two by three.
-    expect(suppliesFor([joint(3, 4, 'foam')], 'inch').pads).toBe(6)
+    expect(fasteningsFor([joint(3, 4, 'foam')], 'inch').pads).toBe(6)
   })
 
   it('needs nothing for a zone without a size', () => {
-    expect(suppliesFor([joint(0, 4, 'foam'), joint(3, -1, 'tape')], 'inch')).toEqual({ tape: ZERO, pads: 0 })
+    expect(fasteningsFor([joint(0, 4, 'foam'), joint(3, -1, 'tape')], 'inch')).toEqual({ tape: ZERO, pads: 0 })
   })
 })
 

@@ -1,8 +1,8 @@
 import type { Joint } from '../folds'
 import type { Length, Units } from '../lengths'
 import { product, sum, ZERO } from '../lengths'
-import type { Supplies } from './supplies'
-import { suppliesFor } from './supplies'
+import type { Fastenings } from './fastenings'
+import { fasteningsFor } from './fastenings'
 
 /** One card of the class as the kits see it. */
 export interface KitCard {
@@ -46,7 +46,7 @@ export interface SeatKit {
 export interface CardCost {
   card: string
   /** Supplies for one kit. */
-  supplies: Supplies
+  supplies: Fastenings
   extras: string[]
   /** Cents for one kit: its share of the sheets opened, by area, and its supplies. */
   paper: number
@@ -68,7 +68,7 @@ export interface Kits {
   seats: SeatKit[]
   costs: CardCost[]
   purchases: Purchase[]
-  totals: Supplies & {
+  totals: Fastenings & {
     /** Cents to spend on sheets that are not on hand. */
     spending: number
     /** Cents for everything the class uses up, on hand or not. */
@@ -135,7 +135,7 @@ export function kitsFor({ seats, spares, cards, papers, prices, units }: Request
   }
 
   function costOf(card: KitCard): CardCost {
-    const supplies = suppliesFor(card.joints, units)
+    const supplies = fasteningsFor(card.joints, units)
     const paper = papers.reduce((total, use) => total + paperCost(use) * shareOf(card, use.paper.key), 0)
     return {
       card: card.key,

@@ -24,7 +24,7 @@ export async function serve({ folder, port = 4173, demo = true, databaseUrl, com
       started.push(database.stop)
       urls = database
     }
-    const prepare = await bundle('server/database/prepare.ts', ['core', 'server', 'demo'])
+    const prepare = await bundle('server/database/begin.ts', ['core', 'server', 'demo'])
     await run('node', [prepare], { env: { DATABASE_URL: urls.ownerUrl, WAKARU_DEMO: demo ? 'ferry-lane' : 'none' } })
 
     const free = await freePort(port)

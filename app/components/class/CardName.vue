@@ -5,8 +5,10 @@ const id = useId()
 </script>
 
 <template>
-  <div class="field">
-    <label :for="id">Name of the card</label>
+  <FormField
+    :input="id"
+    label="Name of the card"
+  >
     <InputText
       :id="id"
       :model-value="title"
@@ -14,5 +16,5 @@ const id = useId()
       autocomplete="off"
       @update:model-value="$event && emit('rename', $event)"
     />
-  </div>
+  </FormField>
 </template>

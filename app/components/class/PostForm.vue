@@ -68,8 +68,10 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           zero
           @update:model-value="value => set('foam', all => void (all.foam = value))"
         />
-        <div class="field">
-          <label for="post-bulk">Bulk of paper, cm³ per gram</label>
+        <FormField
+          input="post-bulk"
+          label="Bulk of paper, cm³ per gram"
+        >
           <InputNumber
             input-id="post-bulk"
             :model-value="post.bulk"
@@ -78,7 +80,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
             :max-fraction-digits="2"
             @update:model-value="typeof $event === 'number' && set('bulk', all => void (all.bulk = $event))"
           />
-        </div>
+        </FormField>
       </div>
       <fieldset
         v-for="(entry, index) in post.envelopes"
@@ -141,8 +143,10 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           :mark="mark"
           @update:model-value="rate(index, side.key, $event)"
         />
-        <div class="field">
-          <label :for="`rate-${index}-weight`">Grams</label>
+        <FormField
+          :input="`rate-${index}-weight`"
+          label="Grams"
+        >
           <InputNumber
             :input-id="`rate-${index}-weight`"
             :model-value="entry.weight"
@@ -151,9 +155,11 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
             :max-fraction-digits="0"
             @update:model-value="typeof $event === 'number' && rate(index, 'weight', $event)"
           />
-        </div>
-        <div class="field">
-          <label :for="`rate-${index}-price`">Cents</label>
+        </FormField>
+        <FormField
+          :input="`rate-${index}-price`"
+          label="Cents"
+        >
           <InputNumber
             :input-id="`rate-${index}-price`"
             :model-value="entry.price"
@@ -162,7 +168,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
             :max-fraction-digits="0"
             @update:model-value="typeof $event === 'number' && rate(index, 'price', $event)"
           />
-        </div>
+        </FormField>
         <Button
           text
           severity="secondary"

@@ -19,12 +19,12 @@ function set(key: keyof PricesEntry, value: number) {
   <details class="board">
     <summary>Prices</summary>
     <div class="stack">
-      <div
+      <FormField
         v-for="field in FIELDS"
         :key="field.key"
-        class="field"
+        :input="`price-${field.key}`"
+        :label="field.label"
       >
-        <label :for="`price-${field.key}`">{{ field.label }}</label>
         <InputNumber
           :input-id="`price-${field.key}`"
           :model-value="prices[field.key]"
@@ -33,7 +33,7 @@ function set(key: keyof PricesEntry, value: number) {
           :max-fraction-digits="2"
           @update:model-value="typeof $event === 'number' && set(field.key, $event)"
         />
-      </div>
+      </FormField>
     </div>
   </details>
 </template>

@@ -51,8 +51,10 @@ function fit(key: string) {
       novalidate
       @submit.prevent="emit('take', changed)"
     >
-      <div class="field">
-        <label :for="`${id}-percent`">Percent of the size it has now</label>
+      <FormField
+        :input="`${id}-percent`"
+        label="Percent of the size it has now"
+      >
         <InputNumber
           v-model="percent"
           :input-id="`${id}-percent`"
@@ -61,7 +63,7 @@ function fit(key: string) {
           :max-fraction-digits="1"
           show-buttons
         />
-      </div>
+      </FormField>
       <div class="field">
         <span
           :id="`${id}-envelope`"

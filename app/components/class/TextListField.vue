@@ -27,8 +27,10 @@ function take(text: string) {
 </script>
 
 <template>
-  <div class="field">
-    <label :for="id">{{ parameter.label }}</label>
+  <FormField
+    :input="id"
+    :label="parameter.label"
+  >
     <Textarea
       :id="id"
       :model-value="draft"
@@ -44,5 +46,5 @@ function take(text: string) {
       :id="`${id}-about`"
       :class="reason ? 'wrong' : 'quiet small'"
     >{{ reason ?? parameter.help }}</span>
-  </div>
+  </FormField>
 </template>

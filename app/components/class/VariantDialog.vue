@@ -44,8 +44,10 @@ async function keep() {
         It stands in the catalogue with these parameters and can be added to any class in
         {{ units === 'inch' ? 'inches' : 'millimetres' }}.
       </p>
-      <div class="field">
-        <label :for="id">Name of the variant</label>
+      <FormField
+        :input="id"
+        label="Name of the variant"
+      >
         <InputText
           :id="id"
           v-model="name"
@@ -53,7 +55,7 @@ async function keep() {
           autocomplete="off"
           autofocus
         />
-      </div>
+      </FormField>
       <FormFoot
         action="Keep it"
         :refused="refused"

@@ -43,8 +43,11 @@ const DELIVERY = [
         class="wrong"
       >The title {{ at('title') }}.</span>
     </div>
-    <div class="field">
-      <label :for="`${id}-date`">Day</label>
+    <FormField
+      :input="`${id}-date`"
+      label="Day"
+      :wrong="at('date') && `The day ${at('date')}.`"
+    >
       <DatePicker
         v-model="day"
         :input-id="`${id}-date`"
@@ -53,11 +56,7 @@ const DELIVERY = [
         icon-display="input"
         :invalid="Boolean(at('date'))"
       />
-      <span
-        v-if="at('date')"
-        class="wrong"
-      >The day {{ at('date') }}.</span>
-    </div>
+    </FormField>
     <fieldset class="field">
       <legend class="label small">
         How it is given
@@ -70,12 +69,13 @@ const DELIVERY = [
         :allow-empty="false"
       />
     </fieldset>
-    <div
+    <FormField
       v-for="[field, label, most] in [['seats', 'Seats', BOUNDS.seats], ['spares', 'Spare kits', BOUNDS.spares]] as const"
       :key="field"
-      class="field"
+      :input="`${id}-${field}`"
+      :label="label"
+      :wrong="at(field) && `${label} ${at(field)} (${field === 'seats' ? 1 : 0} to ${most}).`"
     >
-      <label :for="`${id}-${field}`">{{ label }}</label>
       <InputNumber
         v-model="details[field]"
         :input-id="`${id}-${field}`"
@@ -83,11 +83,7 @@ const DELIVERY = [
         :invalid="Boolean(at(field))"
         fluid
       />
-      <span
-        v-if="at(field)"
-        class="wrong"
-      >{{ label }} {{ at(field) }} ({{ field === 'seats' ? 1 : 0 }} to {{ most }}).</span>
-    </div>
+    </FormField>
     <fieldset
       v-if="!keepUnits"
       class="field wide"

@@ -37,30 +37,28 @@ async function copy() {
       novalidate
       @submit.prevent="copy"
     >
-      <div class="field">
-        <label :for="`${id}-title`">Title of the new class</label>
+      <FormField
+        :input="`${id}-title`"
+        label="Title of the new class"
+        :wrong="problemAt(problems, 'title') && `The title ${problemAt(problems, 'title')}.`"
+      >
         <InputText
           :id="`${id}-title`"
           v-model="title"
           maxlength="120"
         />
-        <span
-          v-if="problemAt(problems, 'title')"
-          class="wrong"
-        >The title {{ problemAt(problems, 'title') }}.</span>
-      </div>
-      <div class="field">
-        <label :for="`${id}-date`">Day</label>
+      </FormField>
+      <FormField
+        :input="`${id}-date`"
+        label="Day"
+        :wrong="problemAt(problems, 'date') && `The day ${problemAt(problems, 'date')}.`"
+      >
         <InputText
           :id="`${id}-date`"
           v-model="date"
           type="date"
         />
-        <span
-          v-if="problemAt(problems, 'date')"
-          class="wrong"
-        >The day {{ problemAt(problems, 'date') }}.</span>
-      </div>
+      </FormField>
       <FormFoot
         action="Copy the class"
         @cancel="emit('close')"

@@ -49,8 +49,10 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
         :zero="'zero' in field"
         @update:model-value="set(field.key, $event)"
       />
-      <div class="field">
-        <label for="tool-mark">Smallest mark</label>
+      <FormField
+        input="tool-mark"
+        label="Smallest mark"
+      >
         <Select
           input-id="tool-mark"
           label-id="tool-mark"
@@ -61,9 +63,11 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
           option-label="label"
           @update:model-value="set('mark', $event)"
         />
-      </div>
-      <div class="field">
-        <label for="tool-stack">Sheets in one stack</label>
+      </FormField>
+      <FormField
+        input="tool-stack"
+        label="Sheets in one stack"
+      >
         <InputNumber
           input-id="tool-stack"
           :model-value="tools.stack"
@@ -78,13 +82,13 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
           id="tool-stack-about"
           class="quiet small"
         >of {{ STACKED_WEIGHT }} g/m²; fewer of heavier paper, more of lighter</span>
-      </div>
-      <div
+      </FormField>
+      <FormField
         v-for="field in PACE"
         :key="field.key"
-        class="field"
+        :input="`pace-${field.key}`"
+        :label="field.label"
       >
-        <label :for="`pace-${field.key}`">{{ field.label }}</label>
         <InputNumber
           :input-id="`pace-${field.key}`"
           :model-value="tools.pace[field.key]"
@@ -94,7 +98,7 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
           fluid
           @update:model-value="typeof $event === 'number' && setPace(field.key, $event)"
         />
-      </div>
+      </FormField>
     </div>
   </details>
 </template>

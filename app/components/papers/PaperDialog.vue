@@ -91,8 +91,11 @@ async function save() {
       @submit.prevent="save"
     >
       <div class="grid">
-        <div class="field">
-          <label :for="`${id}-name`">Name</label>
+        <FormField
+          :input="`${id}-name`"
+          label="Name"
+          :wrong="at('name') && `The name ${at('name')}.`"
+        >
           <InputText
             :id="`${id}-name`"
             v-model="draft.name"
@@ -100,11 +103,7 @@ async function save() {
             :invalid="Boolean(at('name'))"
             autocomplete="off"
           />
-          <span
-            v-if="at('name')"
-            class="wrong"
-          >The name {{ at('name') }}.</span>
-        </div>
+        </FormField>
         <fieldset class="field">
           <legend class="label small">
             Kind
@@ -117,8 +116,11 @@ async function save() {
             :allow-empty="false"
           />
         </fieldset>
-        <div class="field">
-          <label :for="`${id}-weight`">Weight, g/m²</label>
+        <FormField
+          :input="`${id}-weight`"
+          label="Weight, g/m²"
+          :wrong="at('weight') && `The weight ${at('weight')} (${BOUNDS.weight.least} to ${BOUNDS.weight.most}).`"
+        >
           <InputNumber
             v-model="draft.weight"
             :input-id="`${id}-weight`"
@@ -126,20 +128,18 @@ async function save() {
             :invalid="Boolean(at('weight'))"
             fluid
           />
-          <span
-            v-if="at('weight')"
-            class="wrong"
-          >The weight {{ at('weight') }} ({{ BOUNDS.weight.least }} to {{ BOUNDS.weight.most }}).</span>
-        </div>
+        </FormField>
         <div class="row look">
-          <div class="field">
-            <label :for="`${id}-colour`">Colour</label>
+          <FormField
+            :input="`${id}-colour`"
+            label="Colour"
+          >
             <input
               :id="`${id}-colour`"
               v-model="draft.colour"
               type="color"
             >
-          </div>
+          </FormField>
           <div class="field motif">
             <label :for="`${id}-motif`">Drawn as</label>
             <Select
@@ -158,8 +158,10 @@ async function save() {
           />
           <label :for="`${id}-upright`">The print has a right way up, along the height of the sheet</label>
         </div>
-        <div class="field">
-          <label :for="`${id}-grain`">Grain of the sheet</label>
+        <FormField
+          :input="`${id}-grain`"
+          label="Grain of the sheet"
+        >
           <Select
             v-model="draft.grain"
             :label-id="`${id}-grain`"
@@ -170,7 +172,7 @@ async function save() {
             fluid
           />
           <span class="quiet small">Creases then run along the grain</span>
-        </div>
+        </FormField>
       </div>
       <div>
         <h3>Sheets</h3>

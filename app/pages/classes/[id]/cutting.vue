@@ -43,8 +43,10 @@ async function saveCuts() {
         :chosen="chosen?.paper.key"
         @choose="choose"
       />
-      <div class="field">
-        <label for="priority">What counts most</label>
+      <FormField
+        input="priority"
+        label="What counts most"
+      >
         <Select
           label-id="priority"
           aria-label="What counts most"
@@ -54,7 +56,7 @@ async function saveCuts() {
           option-label="label"
           @update:model-value="prefer"
         />
-      </div>
+      </FormField>
       <ToolsForm />
     </aside>
     <div class="stack">

@@ -12,7 +12,7 @@ import { addBatch } from '../utils/import'
  * loads the demo studio into a new database. Needs DATABASE_URL of a user
  * who may create tables.
  */
-async function prepare(sequelize: Sequelize) {
+async function bringUp(sequelize: Sequelize) {
   defineModels(sequelize)
   const steps = migrations(sequelize)
   const before = await steps.executed()
@@ -40,7 +40,7 @@ async function begin(sequelize: Sequelize, isOlder: boolean) {
 }
 
 const sequelize = connect(process.env.DATABASE_URL ?? '')
-void prepare(sequelize)
+void bringUp(sequelize)
   .catch((error: Error) => {
     console.error(`The database could not be prepared: ${error.message}`)
     process.exitCode = 1

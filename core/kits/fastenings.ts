@@ -4,7 +4,7 @@ import type { Length, Units } from '../lengths'
 import { ZERO, sum } from '../lengths'
 
 /** What holds one kit together. */
-export interface Supplies {
+export interface Fastenings {
   /** Double-sided tape. */
   tape: Length
   /** Foam pads. */
@@ -16,9 +16,9 @@ export interface Supplies {
  * of every taped zone, one foam pad for each started square of the pad spacing
  * on every padded zone and never fewer than two.
  */
-export function suppliesFor(joints: Joint[], units: Units): Supplies {
+export function fasteningsFor(joints: Joint[], units: Units): Fastenings {
   const spacing = foamSpacing(units)
-  const supplies: Supplies = { tape: ZERO, pads: 0 }
+  const supplies: Fastenings = { tape: ZERO, pads: 0 }
   for (const { glue, means } of joints) {
     const { width: { value: width }, height: { value: height } } = glue
     if (width <= 0 || height <= 0) continue
