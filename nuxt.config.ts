@@ -60,6 +60,12 @@ export default defineNuxtConfig({
     },
   },
   telemetry: false,
+  hooks: {
+    // A page fetches what it needs; what others need is fetched when somebody points at a link to them.
+    'build:manifest': (manifest) => {
+      for (const entry of Object.values(manifest)) entry.dynamicImports = []
+    },
+  },
   eslint: { config: { stylistic: true } },
   icon: {
     serverBundle: 'local',

@@ -1,4 +1,6 @@
+import { spawnSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
+import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { demoClass, saved, station, typeNumber, visit } from './studio'
@@ -212,4 +214,19 @@ test('a paper keeps its grain and its offcuts, and refuses what is no size', asy
   const kept = page.getByRole('listitem').filter({ hasText: 'Saltmarsh' })
   await expect(kept).toContainText('grain along the height')
   await expect(kept).toContainText('1 × 3 in × 4 1/4 in offcut')
+})
+
+test('the plan in the browser is the plan of the command line, to the last sign', async ({ page, request }) => {
+  const id = await demoClass(request, 'Same everywhere', (file) => {
+    // As it was planned when it was saved last does not matter: both plan it from nothing.
+    file.wishes.priority = 'time'
+  })
+  await station(page, id, 'cutting')
+  const save = page.getByRole('button', { name: 'Cuts as CSV' })
+  await expect(save).toBeEnabled(PATIENT)
+  const [download] = await Promise.all([page.waitForEvent('download'), save.click()])
+  const file = await (await request.get(`/api/classes/${id}/file`)).text()
+  const { stdout } = spawnSync('node', ['scripts/wakaru.mjs', 'plan', '-', '--csv'], { encoding: 'utf8', input: file })
+  expect(stdout.length).toBeGreaterThan(1000)
+  expect((await readFile(await download.path(), 'utf8')).trimEnd()).toBe(stdout.trimEnd())
 })

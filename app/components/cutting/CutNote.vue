@@ -2,7 +2,7 @@
 import type { Layout } from '../../../core/cutting'
 
 /** Notes how many sheets of a layout are cut. */
-const { layout } = defineProps<{ layout: Layout, disabled?: boolean }>()
+const { layout } = defineProps<{ layout: Layout }>()
 const emit = defineEmits<{ cut: [sheets: number] }>()
 const id = useId()
 const sheets = ref<number | null>(layout.repeats)
@@ -34,7 +34,7 @@ watch(() => layout.repeats, repeats => (sheets.value = repeats))
       size="small"
       severity="secondary"
       outlined
-      :disabled="disabled || !sheets"
+      :disabled="!sheets"
     />
   </form>
 </template>

@@ -140,8 +140,14 @@ async function download(layout: KeyedLayout, number: number) {
           <p class="quiet small">
             {{ pieces(layout) }}
           </p>
+          <p
+            v-if="!entry.paperOf && !entry.settled"
+            class="quiet small"
+          >
+            It can be kept and noted as cut once the plan is final.
+          </p>
           <div
-            v-if="!entry.paperOf"
+            v-else-if="!entry.paperOf"
             class="row"
           >
             <ToggleButton
@@ -149,12 +155,10 @@ async function download(layout: KeyedLayout, number: number) {
               on-label="Kept as it is"
               off-label="Keep it"
               size="small"
-              :disabled="!entry.settled"
               @update:model-value="cutting.keep(layout, entry, $event)"
             />
             <CutNote
               :layout="layout"
-              :disabled="!entry.settled"
               @cut="cutting.noteCut(layout, entry, $event)"
             />
             <Button
