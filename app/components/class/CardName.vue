@@ -5,7 +5,7 @@ const id = useId()
 </script>
 
 <template>
-  <FormField
+  <LabelledField
     :input="id"
     label="Name of the card"
   >
@@ -16,5 +16,5 @@ const id = useId()
       autocomplete="off"
       @update:model-value="$event && emit('rename', $event)"
     />
-  </FormField>
+  </LabelledField>
 </template>

@@ -28,7 +28,7 @@ const rows = computed(() => {
     :style="{ width: '40rem' }"
   >
     <div class="stack">
-      <p>What only one of the windows has changed is in both already. This was changed in both:</p>
+      <p>What only one of the windows has changed is kept in any case. This was changed in both:</p>
       <table>
         <thead>
           <tr>

@@ -68,7 +68,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           zero
           @update:model-value="value => set('foam', all => void (all.foam = value))"
         />
-        <FormField
+        <LabelledField
           input="post-bulk"
           label="Bulk of paper, cm³ per gram"
         >
@@ -80,7 +80,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
             :max-fraction-digits="2"
             @update:model-value="typeof $event === 'number' && set('bulk', all => void (all.bulk = $event))"
           />
-        </FormField>
+        </LabelledField>
       </div>
       <fieldset
         v-for="(entry, index) in post.envelopes"
@@ -143,7 +143,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           :mark="mark"
           @update:model-value="rate(index, side.key, $event)"
         />
-        <FormField
+        <LabelledField
           :input="`rate-${index}-weight`"
           label="Grams"
         >
@@ -155,8 +155,8 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
             :max-fraction-digits="0"
             @update:model-value="typeof $event === 'number' && rate(index, 'weight', $event)"
           />
-        </FormField>
-        <FormField
+        </LabelledField>
+        <LabelledField
           :input="`rate-${index}-price`"
           label="Cents"
         >
@@ -168,7 +168,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
             :max-fraction-digits="0"
             @update:model-value="typeof $event === 'number' && rate(index, 'price', $event)"
           />
-        </FormField>
+        </LabelledField>
         <Button
           text
           severity="secondary"

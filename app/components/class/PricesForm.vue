@@ -19,7 +19,7 @@ function set(key: keyof PricesEntry, value: number) {
   <details class="board">
     <summary>Prices</summary>
     <div class="stack">
-      <FormField
+      <LabelledField
         v-for="field in FIELDS"
         :key="field.key"
         :input="`price-${field.key}`"
@@ -33,7 +33,7 @@ function set(key: keyof PricesEntry, value: number) {
           :max-fraction-digits="2"
           @update:model-value="typeof $event === 'number' && set(field.key, $event)"
         />
-      </FormField>
+      </LabelledField>
     </div>
   </details>
 </template>

@@ -51,7 +51,7 @@ function fit(key: string) {
       novalidate
       @submit.prevent="emit('take', changed)"
     >
-      <FormField
+      <LabelledField
         :input="`${id}-percent`"
         label="Percent of the size it has now"
       >
@@ -63,7 +63,7 @@ function fit(key: string) {
           :max-fraction-digits="1"
           show-buttons
         />
-      </FormField>
+      </LabelledField>
       <div class="field">
         <span
           :id="`${id}-envelope`"

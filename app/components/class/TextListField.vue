@@ -27,7 +27,7 @@ function take(text: string) {
 </script>
 
 <template>
-  <FormField
+  <LabelledField
     :input="id"
     :label="parameter.label"
   >
@@ -46,5 +46,5 @@ function take(text: string) {
       :id="`${id}-about`"
       :class="reason ? 'wrong' : 'quiet small'"
     >{{ reason ?? parameter.help }}</span>
-  </FormField>
+  </LabelledField>
 </template>

@@ -44,7 +44,7 @@ async function keep() {
         It stands in the catalogue with these parameters and can be added to any class in
         {{ units === 'inch' ? 'inches' : 'millimetres' }}.
       </p>
-      <FormField
+      <LabelledField
         :input="id"
         label="Name of the variant"
       >
@@ -55,7 +55,7 @@ async function keep() {
           autocomplete="off"
           autofocus
         />
-      </FormField>
+      </LabelledField>
       <FormFoot
         action="Keep it"
         :refused="refused"

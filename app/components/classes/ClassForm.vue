@@ -43,7 +43,7 @@ const DELIVERY = [
         class="wrong"
       >The title {{ at('title') }}.</span>
     </div>
-    <FormField
+    <LabelledField
       :input="`${id}-date`"
       label="Day"
       :wrong="at('date') && `The day ${at('date')}.`"
@@ -56,7 +56,7 @@ const DELIVERY = [
         icon-display="input"
         :invalid="Boolean(at('date'))"
       />
-    </FormField>
+    </LabelledField>
     <fieldset class="field">
       <legend class="label small">
         How it is given
@@ -69,7 +69,7 @@ const DELIVERY = [
         :allow-empty="false"
       />
     </fieldset>
-    <FormField
+    <LabelledField
       v-for="[field, label, most] in [['seats', 'Seats', BOUNDS.seats], ['spares', 'Spare kits', BOUNDS.spares]] as const"
       :key="field"
       :input="`${id}-${field}`"
@@ -83,7 +83,7 @@ const DELIVERY = [
         :invalid="Boolean(at(field))"
         fluid
       />
-    </FormField>
+    </LabelledField>
     <fieldset
       v-if="!keepUnits"
       class="field wide"

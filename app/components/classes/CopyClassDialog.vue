@@ -37,7 +37,7 @@ async function copy() {
       novalidate
       @submit.prevent="copy"
     >
-      <FormField
+      <LabelledField
         :input="`${id}-title`"
         label="Title of the new class"
         :wrong="problemAt(problems, 'title') && `The title ${problemAt(problems, 'title')}.`"
@@ -47,8 +47,8 @@ async function copy() {
           v-model="title"
           maxlength="120"
         />
-      </FormField>
-      <FormField
+      </LabelledField>
+      <LabelledField
         :input="`${id}-date`"
         label="Day"
         :wrong="problemAt(problems, 'date') && `The day ${problemAt(problems, 'date')}.`"
@@ -58,7 +58,7 @@ async function copy() {
           v-model="date"
           type="date"
         />
-      </FormField>
+      </LabelledField>
       <FormFoot
         action="Copy the class"
         @cancel="emit('close')"

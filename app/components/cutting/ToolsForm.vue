@@ -49,7 +49,7 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
         :zero="'zero' in field"
         @update:model-value="set(field.key, $event)"
       />
-      <FormField
+      <LabelledField
         input="tool-mark"
         label="Smallest mark"
       >
@@ -63,8 +63,8 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
           option-label="label"
           @update:model-value="set('mark', $event)"
         />
-      </FormField>
-      <FormField
+      </LabelledField>
+      <LabelledField
         input="tool-stack"
         label="Sheets in one stack"
       >
@@ -82,8 +82,8 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
           id="tool-stack-about"
           class="quiet small"
         >of {{ STACKED_WEIGHT }} g/m²; fewer of heavier paper, more of lighter</span>
-      </FormField>
-      <FormField
+      </LabelledField>
+      <LabelledField
         v-for="field in PACE"
         :key="field.key"
         :input="`pace-${field.key}`"
@@ -98,7 +98,7 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
           fluid
           @update:model-value="typeof $event === 'number' && setPace(field.key, $event)"
         />
-      </FormField>
+      </LabelledField>
     </div>
   </details>
 </template>

@@ -91,7 +91,7 @@ async function save() {
       @submit.prevent="save"
     >
       <div class="grid">
-        <FormField
+        <LabelledField
           :input="`${id}-name`"
           label="Name"
           :wrong="at('name') && `The name ${at('name')}.`"
@@ -103,7 +103,7 @@ async function save() {
             :invalid="Boolean(at('name'))"
             autocomplete="off"
           />
-        </FormField>
+        </LabelledField>
         <fieldset class="field">
           <legend class="label small">
             Kind
@@ -116,7 +116,7 @@ async function save() {
             :allow-empty="false"
           />
         </fieldset>
-        <FormField
+        <LabelledField
           :input="`${id}-weight`"
           label="Weight, g/m²"
           :wrong="at('weight') && `The weight ${at('weight')} (${BOUNDS.weight.least} to ${BOUNDS.weight.most}).`"
@@ -128,9 +128,9 @@ async function save() {
             :invalid="Boolean(at('weight'))"
             fluid
           />
-        </FormField>
+        </LabelledField>
         <div class="row look">
-          <FormField
+          <LabelledField
             :input="`${id}-colour`"
             label="Colour"
           >
@@ -139,7 +139,7 @@ async function save() {
               v-model="draft.colour"
               type="color"
             >
-          </FormField>
+          </LabelledField>
           <div class="field motif">
             <label :for="`${id}-motif`">Drawn as</label>
             <Select
@@ -158,7 +158,7 @@ async function save() {
           />
           <label :for="`${id}-upright`">The print has a right way up, along the height of the sheet</label>
         </div>
-        <FormField
+        <LabelledField
           :input="`${id}-grain`"
           label="Grain of the sheet"
         >
@@ -172,7 +172,7 @@ async function save() {
             fluid
           />
           <span class="quiet small">Creases then run along the grain</span>
-        </FormField>
+        </LabelledField>
       </div>
       <div>
         <h3>Sheets</h3>

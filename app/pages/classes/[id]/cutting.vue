@@ -43,7 +43,7 @@ async function saveCuts() {
         :chosen="chosen?.paper.key"
         @choose="choose"
       />
-      <FormField
+      <LabelledField
         input="priority"
         label="What counts most"
       >
@@ -56,7 +56,7 @@ async function saveCuts() {
           option-label="label"
           @update:model-value="prefer"
         />
-      </FormField>
+      </LabelledField>
       <ToolsForm />
     </aside>
     <div class="stack">
