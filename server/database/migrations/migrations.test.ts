@@ -1,15 +1,12 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { readFileSync } from 'node:fs'
 import type { Sequelize } from 'sequelize'
 import { QueryTypes } from 'sequelize'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { migrations } from '.'
-import { startMariaDb } from '../../../scripts/lib/database.mjs'
 import { VERSION } from '../../../core/document'
 import { openDocument, openPaper } from '../../../core/document/open'
-import { connect } from '../connection'
-import { StudioClass, StudioPaper, defineModels } from '../models'
+import { StudioClass, StudioPaper } from '../models'
+import { testDatabase } from '../testing'
 
 type Data = ReturnType<typeof JSON.parse>
 const fixture = (name: string): Data =>
@@ -44,26 +41,16 @@ const VERSIONS = [
   },
 ]
 
-const folder = mkdtempSync(join(tmpdir(), 'wakaru-migrations-'))
-let database: Awaited<ReturnType<typeof startMariaDb>>
+let database: Awaited<ReturnType<typeof testDatabase>>
 let sequelize: Sequelize
 const run = (sql: string, replacements: unknown[] = []) => sequelize.query(sql, { replacements, type: QueryTypes.RAW })
 
 beforeAll(async () => {
-  database = await startMariaDb(folder)
-  sequelize = connect(database.ownerUrl)
-  defineModels(sequelize)
+  database = await testDatabase()
+  sequelize = database.sequelize
 }, 60_000)
-afterAll(async () => {
-  await sequelize.close()
-  await database.stop()
-  rmSync(folder, { recursive: true, force: true })
-})
-beforeEach(async () => {
-  const tables = await sequelize.getQueryInterface().showAllTables()
-  for (const table of tables)
-    await run(`DROP TABLE \`${typeof table === 'string' ? table : (table as { tableName: string }).tableName}\``)
-})
+afterAll(() => database.stop())
+beforeEach(() => database.clear())
 
 async function copyOf({ tables, done, file }: (typeof VERSIONS)[number]): Promise<Data> {
   for (const table of tables) await run(table)
@@ -112,9 +99,7 @@ describe.each(VERSIONS)('a database from $name', (version) => {
     await migrations(sequelize).up()
     const whole = await opened()
     for (let at = 0; ; at++) {
-      const tables = await sequelize.getQueryInterface().showAllTables()
-      for (const table of tables)
-        await run(`DROP TABLE \`${typeof table === 'string' ? table : (table as { tableName: string }).tableName}\``)
+      await database.clear()
       await copyOf(version)
       const broken = await breakingOffAt(at)
       await migrations(sequelize).up()

@@ -1,0 +1,28 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { Sequelize } from 'sequelize'
+import { startMariaDb } from '../../scripts/lib/database.mjs'
+import { connect } from './connection'
+import { defineModels } from './models'
+
+/** A MariaDB of its own for the tests of one file, with nothing in it. */
+export async function testDatabase(): Promise<{ sequelize: Sequelize, clear: () => Promise<void>, stop: () => Promise<void> }> {
+  const folder = mkdtempSync(join(tmpdir(), 'wakaru-test-'))
+  const database = await startMariaDb(folder)
+  const sequelize = connect(database.ownerUrl)
+  defineModels(sequelize)
+  return {
+    sequelize,
+    async clear() {
+      for (const table of await sequelize.getQueryInterface().showAllTables()) {
+        await sequelize.query(`DROP TABLE \`${typeof table === 'string' ? table : (table as { tableName: string }).tableName}\``)
+      }
+    },
+    async stop() {
+      await sequelize.close()
+      await database.stop()
+      rmSync(folder, { recursive: true, force: true })
+    },
+  }
+}
