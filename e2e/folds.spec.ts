@@ -162,6 +162,9 @@ test('the card is seen in space where the browser can, and its creases are marke
   await page.addInitScript(() => localStorage.setItem('wakaru-drawn-view', 'false'))
   await station(page, await demoClass(request, 'In space'), 'cards')
   const stage = page.locator('canvas[aria-label="Folded card"]')
+  // It is drawn until somebody reaches for it.
+  await expect(page.getByRole('img', { name: 'Folded card' }).locator('path.panel')).not.toHaveCount(0)
+  await page.getByRole('region', { name: 'Folded card' }).hover()
   await expect(stage).toBeVisible()
   const picture = async () => (await stage.screenshot()).toString('base64')
   await expect.poll(async () => (await picture()).length).toBeGreaterThan(5000)

@@ -89,14 +89,34 @@ test('the whole job works from the keyboard', async ({ page }) => {
   await expect.poll(() => page.evaluate(() => getComputedStyle(document.activeElement!).outlineStyle)).not.toBe('none')
 })
 
-test('the list of classes is light and does not jump', async ({ page }) => {
-  /** Size of every script by its address: one that is asked for twice is fetched once. */
+/** Bytes of all scripts that a page fetches from now on, as they are sent. */
+function scriptsOf(page: Page): () => Promise<number> {
+  // By address: one that is asked for twice is fetched once.
   const scripts = new Map<string, Promise<number>>()
   page.on('response', (response) => {
     const url = response.url()
     if (!url.endsWith('.js') || scripts.has(url)) return
     scripts.set(url, page.request.get(url).then(async answer => gzipSync(await answer.body()).length))
   })
+  return async () => (await Promise.all(scripts.values())).reduce((sum, length) => sum + length, 0)
+}
+
+test('a class is light, whichever station is opened first', async ({ browser, request, baseURL }) => {
+  const id = await demoClass(request, 'Light')
+  for (const name of ['cards', 'papers', 'cutting', 'kits']) {
+    // A window that has seen nothing yet, with the card in space where it is reached for.
+    const page = await (await browser.newContext({ baseURL, storageState: { cookies: [], origins: [] } })).newPage()
+    const scripts = scriptsOf(page)
+    await station(page, id, name)
+    await expect(page.getByText('working', { exact: true })).toHaveCount(0, { timeout: 60_000 })
+    const size = await scripts()
+    expect([name, size > 10_000, size < 450_000]).toEqual([name, true, true])
+    await page.context().close()
+  }
+})
+
+test('the list of classes is light and does not jump', async ({ page }) => {
+  const scripts = scriptsOf(page)
   await page.addInitScript(() => {
     const shifts: number[] = ((window as unknown as { shifts: number[] }).shifts = [])
     new PerformanceObserver(list =>
@@ -104,7 +124,7 @@ test('the list of classes is light and does not jump', async ({ page }) => {
     ).observe({ type: 'layout-shift', buffered: true })
   })
   await visit(page, '/')
-  const size = (await Promise.all(scripts.values())).reduce((sum, length) => sum + length, 0)
+  const size = await scripts()
   expect(size).toBeGreaterThan(10_000)
   expect(size).toBeLessThan(300_000)
   const shifts = await page.evaluate(() => (window as unknown as { shifts: number[] }).shifts)

@@ -3,7 +3,10 @@ import type { PaperEntry } from '../../../core/document'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
 import type { Construction, View } from '../../../core/folds'
 
-/** The card folded: one slider opens and closes it, dragging turns it round. In space where the browser can, drawn where it cannot. */
+/**
+ * The card folded: one slider opens and closes it, dragging turns it round. It is drawn at first; in space, where the
+ * browser can, as soon as somebody reaches for it, because that takes more to load than all the rest of the page.
+ */
 const { front } = defineProps<{
   construction: Construction
   front: View
@@ -20,7 +23,16 @@ const id = useId()
 const drawn = useLocalStorage('wakaru-drawn-view', false)
 const unavailable = ref(false)
 const creases = ref(false)
+const inSpace = ref(false)
 const playing = ref(false)
+
+/** Fetches the view in space; the drawing stays until it is there. */
+async function wake() {
+  if (inSpace.value || drawn.value || unavailable.value) return
+  await import('../drawing/FoldedStage.vue').catch(() => (unavailable.value = true))
+  inSpace.value = true
+}
+watch(drawn, isDrawn => isDrawn || wake())
 
 function drag(event: PointerEvent) {
   if (event.buttons !== 1) return
@@ -48,13 +60,15 @@ useEventListener('pointerdown', () => (playing.value = false))
   <section
     class="board folded"
     aria-label="Folded card"
+    @pointerenter="wake"
+    @focusin="wake"
   >
     <div
       class="stage"
       @pointermove="drag"
     >
       <LazyFoldedStage
-        v-if="!drawn && !unavailable"
+        v-if="inSpace && !drawn && !unavailable"
         :construction="construction"
         :opening="percent / 100"
         :view="view"
