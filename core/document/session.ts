@@ -61,12 +61,8 @@ function turned<T extends object>({ current, foreign }: Session<T>, from: T, to:
   const patches = patchesBetween(from, to)
   const since = foreign.slice(seen)
   // Not even the same change: what somebody else did as well stays.
-  const blocked = patches.map(touches).filter((path, index) =>
-    since.some((other) => {
-      const patch = patches[index]
-      return patch !== undefined && (collide(patch, other) || isSame(touches(other), path))
-    }),
-  )
+  const isTheirs = (patch: Patch) => since.some(other => collide(patch, other) || isSame(touches(other), touches(patch)))
+  const blocked = patches.filter(isTheirs).map(touches)
   return blocked.length > 0 ? { blocked } : applied(current, patches)
 }
 
