@@ -1,6 +1,7 @@
 import type { ChartConfiguration } from 'chart.js'
 import { Chart } from 'chart.js'
 import { useDark } from '@vueuse/core'
+import { isSame } from '../../core/document'
 
 /** Colours and type of the page, for charts. */
 export interface ChartLook {
@@ -13,7 +14,7 @@ export interface ChartLook {
 /**
  * Draws a chart on a canvas, and again when what it shows or the theme changes.
  * @param settings the chart in the look of the page, without what all charts share
- * @param shown what it shows; the chart is drawn anew when its JSON changes
+ * @param shown what it shows; the chart is drawn anew when that says something else
  */
 export function useChart(
   canvas: Readonly<Ref<HTMLCanvasElement | null>>,
@@ -47,7 +48,7 @@ export function useChart(
   }
 
   onMounted(draw)
-  watch(() => JSON.stringify(shown()), draw)
+  watch(shown, (now, before) => isSame(now, before) || draw())
   watch(dark, () => nextTick(draw))
   onBeforeUnmount(() => chart?.destroy())
 }

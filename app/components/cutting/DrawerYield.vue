@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { kitProblems } from '../../../core/batch'
 import type { Supply } from '../../../core/cutting'
+import { problemKey } from '../../../core/cutting'
 
 /** How many kits the drawer gives, which paper runs out first, and what one more sheet of it would add. */
 const work = useClassStore()
@@ -8,7 +9,7 @@ const counter = useKitCount()
 const kits = computed(() => (work.settled ? kitProblems(work.settled.batch, work.settled.preparation) : []))
 const key = (paper: string, more = '') => `${paper} ${more}`
 const asked = ref('')
-const now = computed(() => JSON.stringify(kits.value.map(({ paper, problem }) => [paper.key, problem])))
+const now = computed(() => kits.value.map(({ paper, problem }) => `${paper.key} ${problemKey(problem)}`).join('\n'))
 
 function ask() {
   asked.value = now.value

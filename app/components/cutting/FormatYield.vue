@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { formatsToTry, fromFormat, kitProblems, nearbySizes } from '../../../core/batch'
 import type { NearbySize } from '../../../core/batch'
+import { problemKey } from '../../../core/cutting'
 
 /** Kits from one sheet of every format for one card, and sizes close by that give more. */
 const work = useClassStore()
@@ -16,7 +17,7 @@ const usual = (stocks: { width: number, height: number }[]) =>
   formats.find(({ width, height }) => stocks.some(stock => stock.width === width && stock.height === height))
 const nearby = shallowRef<NearbySize[]>([])
 watch(
-  () => JSON.stringify([chosen.value, kits.value.map(({ problem }) => problem)]),
+  () => [chosen.value, ...kits.value.map(({ problem }) => problemKey(problem))].join('\n'),
   () => {
     counter.ask([])
     nearby.value = []
