@@ -42,12 +42,13 @@ export async function withDraft(id: number, saved: Batch): Promise<{ session: Se
   try {
     // The checks come along only where there is something to check.
     const { readClass, readPaper } = await import('../../core/formats')
-    const draft = JSON.parse(kept) as { base?: unknown, current?: unknown, document?: object }
+    const draft = JSON.parse(kept) as { version?: number, base?: unknown, current?: unknown, document?: object }
     // Older ones hold the document only; what differs from what is saved is what the maker had changed.
     if (draft.document) Object.assign(draft, { base: { ...saved, papers: [] }, current: { ...draft.document, papers: [] } })
     const read = (side: unknown): Batch => {
-      const { papers, ...document } = side as { papers: unknown[] }
-      const own = papers.map(paper => must(readPaper(paper)))
+      const { papers, ...document } = side as { papers: object[] }
+      // A paper does not carry its version; the draft does.
+      const own = papers.map(paper => must(readPaper({ ...paper, version: draft.version })))
       return {
         ...must(readClass(document)),
         papers: saved.papers.map((paper): PaperEntry => own.find(({ key }) => key === paper.key) ?? paper),

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import type { PaperOutcome, PaperProblem } from '../../core/batch'
-import { findingsOf, kitsOfBatch, outcomeOf, scrapProblem } from '../../core/batch'
+import { kitsOfBatch, outcomeOf, scrapProblem } from '../../core/batch'
 import { problemKey } from '../../core/cutting'
 import type { Plan } from '../../core/cutting'
 import type { Batch } from '../../core/document'
@@ -91,7 +91,6 @@ export const usePlannerStore = defineStore('planner', () => {
   const kits = computed(() =>
     work.settled && (ready.value || !planless.value) ? kitsOfBatch(work.settled.batch, work.settled.preparation, plans.value) : undefined,
   )
-  const findings = computed(() => (work.settled ? findingsOf(work.settled.preparation, plans.value) : []))
 
   watch(
     papers,
@@ -111,7 +110,6 @@ export const usePlannerStore = defineStore('planner', () => {
     stopped,
     progress,
     kits,
-    findings,
     stop: () => planning.stop(),
     resume: () => planning.resume(),
   }
