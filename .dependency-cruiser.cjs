@@ -1,17 +1,18 @@
 /**
- * The rooms of the house and the arrows between them: lengths ← document ← paper ← folds, paper ← cutting,
+ * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds, paper ← cutting,
  * all ← kits ← batch ← formats and exports; then app, server, cli.
  */
 const ROOMS = {
-  lengths: [],
-  document: ['lengths'],
-  paper: ['lengths', 'document'],
-  folds: ['lengths', 'document', 'paper'],
-  cutting: ['lengths', 'document', 'paper'],
-  kits: ['lengths', 'document', 'paper', 'folds', 'cutting'],
-  batch: ['lengths', 'document', 'paper', 'folds', 'cutting', 'kits'],
-  formats: ['lengths', 'document', 'paper', 'folds', 'cutting', 'kits', 'batch'],
-  exports: ['lengths', 'document', 'paper', 'folds', 'cutting', 'kits', 'batch'],
+  lists: [],
+  lengths: ['lists'],
+  document: ['lists', 'lengths'],
+  paper: ['lists', 'lengths', 'document'],
+  folds: ['lists', 'lengths', 'document', 'paper'],
+  cutting: ['lists', 'lengths', 'document', 'paper'],
+  kits: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting'],
+  batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'kits'],
+  formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'kits', 'batch'],
+  exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'kits', 'batch'],
 }
 const TEST = '\\.test\\.ts$'
 const PURE = '^node_modules/(papaparse|class-validator|class-transformer|reflect-metadata|makerjs|immer)/'

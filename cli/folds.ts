@@ -102,8 +102,9 @@ export async function foldReport(
     try {
       mkdirSync(folder, { recursive: true })
       for (const part of blanksOf(card)) {
-        files.push(join(folder, `${fold.id}-${part.key}.${format}`))
-        writeFileSync(files.at(-1)!, await writePattern(card, part, format))
+        const file = join(folder, `${fold.id}-${part.key}.${format}`)
+        files.push(file)
+        writeFileSync(file, await writePattern(card, part, format))
       }
     }
     catch (error) {

@@ -25,6 +25,7 @@ export function useChart(
   let chart: Chart | undefined
 
   function draw() {
+    if (!canvas.value) return
     const style = getComputedStyle(document.documentElement)
     const colour = (name: string) => style.getPropertyValue(name).trim()
     const look = {
@@ -35,7 +36,7 @@ export function useChart(
     }
     const { options, ...rest } = settings(look)
     chart?.destroy()
-    chart = new Chart(canvas.value!, {
+    chart = new Chart(canvas.value, {
       ...rest,
       options: {
         animation: false,

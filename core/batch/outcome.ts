@@ -58,9 +58,9 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes, tools }:
       .filter(({ key }) => gone.has(key))
       .map(({ key, kind, width, height }) => ({ key, kind, width, height, count: gone.get(key) ?? 0 })),
     leaves: leftoversOf(unshelved),
-    over: problem.demands.flatMap(({ key, quantity }) =>
-      (made.get(key) ?? 0) > quantity ? [{ demand: key, count: made.get(key)! - quantity }] : [],
-    ),
+    over: problem.demands
+      .map(({ key, quantity }) => ({ demand: key, count: (made.get(key) ?? 0) - quantity }))
+      .filter(({ count }) => count > 0),
   }
 
   function leftoversOf(layouts: Layout[]): Leftover[] {

@@ -1,3 +1,4 @@
+import { byKey } from '../lists'
 import type { PostEntry, RateEntry } from '../document'
 import type { Finding, Part, Stack, ThicknessMap } from '../folds'
 import { areaOf, isWhole, thicknessMap } from '../folds'
@@ -31,7 +32,7 @@ const BULKY = nanometres(5 * MILLIMETRE)
 
 const sides = ({ width, height }: { width: Length, height: Length }) => [width, height].sort((a, b) => a - b) as [Length, Length]
 const fits = (card: { width: Length, height: Length }, room: { width: Length, height: Length }, spare: number) =>
-  sides(card).every((side, index) => side + spare <= sides(room)[index]!)
+  sides(card)[0] + spare <= sides(room)[0] && sides(card)[1] + spare <= sides(room)[1]
 
 /**
  * Thickness, weight, envelope and rate of a card.
@@ -48,6 +49,7 @@ export function postingOf(
   wanted = entry.envelope,
 ): Posting | undefined {
   if (!construction) return undefined
+  const { joints, parts, stoppers } = construction
   const papers = new Map(pieces.map(({ key, paper }) => [key, paper]))
   const weightOf = (part: Part) => (papers.get(part.key) as Paper | undefined)?.weight ?? USUAL_WEIGHT
   const map = thicknessMap(construction, part => thickness(weightOf(part), post.bulk), lengthFrom(post.foam))
@@ -119,16 +121,15 @@ export function postingOf(
         problem: `none in the table takes ${size(closed)}: make one of ${size(posted)}, such as the envelope with side seams.`,
       })
     }
-    for (const { part, against } of construction!.stoppers) {
-      const partOf = (key: string) => construction!.parts.find(other => other.key === key)!
-      const layer = (key: string) => thickness(weightOf(partOf(key)), post.bulk)
+    for (const { part, against } of stoppers) {
+      const layer = (key: string) => thickness(weightOf(byKey(parts, key)), post.bulk)
       const foam = lengthFrom(post.foam)
-      const height = layer(part) + (construction!.joints.some(joint => joint.part === part && joint.means === 'foam') ? foam : 0)
+      const height = layer(part) + (joints.some(joint => joint.part === part && joint.means === 'foam') ? foam : 0)
       const rests = against.reduce((whole, key) => whole + layer(key), 0)
       if (height < rests) {
         found.push({
           severity: 'warn',
-          subject: partOf(part).name,
+          subject: byKey(parts, part).name,
           problem: `stands ${thick(nanometres(height))} high, but what rests against it is ${thick(nanometres(rests))} thick and `
             + `slips over it: put ${Math.ceil((rests - layer(part)) / foam)} layers of foam under it.`,
         })

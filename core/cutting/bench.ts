@@ -1,3 +1,4 @@
+import { itemAt } from '../lists'
 import type { PaceEntry } from '../document'
 import type { Length, Reading } from '../lengths'
 import { readOffScale } from '../lengths'
@@ -129,7 +130,7 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
   function nextOf(choices: Choice[]): Choice {
     const hidden = new Set(hands.flatMap(hand => hand.groups.flatMap(({ node }) => [...hiddenIn(node, hand.node.side)])))
     const free = choices.filter(({ size }) => !hidden.has(size))
-    return [...(free.length > 0 ? free : choices)].sort(preference)[0]!
+    return itemAt([...(free.length > 0 ? free : choices)].sort(preference), 0)
   }
 
   /** Puts down what came off; what has cuts of its own is taken in hand later, alike strips together. */
@@ -259,7 +260,7 @@ const letter = (index: number): string => (index >= 26 ? letter(Math.floor(index
 
 /** How often the fence has to be moved. */
 export const settingsIn = (steps: BenchStep[]): number =>
-  steps.filter((step, index) => index === 0 || step.fence !== steps[index - 1]!.fence).length
+  steps.filter((step, index) => index === 0 || step.fence !== steps[index - 1]?.fence).length
 
 export const strokesIn = (steps: BenchStep[]): number => steps.reduce((total, step) => total + step.strokes, 0)
 

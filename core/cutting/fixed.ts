@@ -1,3 +1,4 @@
+import { byKey } from '../lists'
 import type { Demand, Plan, Problem } from './plan'
 import { area, keyedLayouts, madeBy, mergedLayouts, openedBy, sheetsOf, spendingOf } from './plan'
 
@@ -23,7 +24,7 @@ export function withFixed(plan: Plan, { fixed = [], setUp, supplies, demands }: 
   const sheets = sheetsOf(layouts, supplies)
   const made = madeBy(layouts)
   const used = demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, made.get(demand.key) ?? 0), 0)
-  const opened = layouts.reduce((sum, { supply, repeats }) => sum + repeats * area(supplies.find(({ key }) => key === supply)!), 0)
+  const opened = layouts.reduce((sum, { supply, repeats }) => sum + repeats * area(byKey(supplies, supply)), 0)
   return {
     ...plan,
     layouts,

@@ -1,3 +1,5 @@
+/* eslint-disable @typescript-eslint/no-non-null-assertion -- The tables of this search are read some hundred million
+   times in a class, every place in them being counted from the length of the very list that is read. */
 import type { Length } from '../lengths'
 import { ways } from './bound'
 import type { CutNode, Cutter, Demand, Size } from './plan'

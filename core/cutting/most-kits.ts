@@ -1,3 +1,4 @@
+import { itemAt } from '../lists'
 import { Patterns } from './patterns'
 import type { Problem } from './plan'
 import { LEAST_PIECE } from './plan'
@@ -25,9 +26,9 @@ const NODES = 2000
  * @param perKit pieces in one kit by demand key
  */
 export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, solve: Solve): KitsFrom {
-  const wanted = problem.demands.flatMap(demand =>
-    (perKit.get(demand.key) ?? 0) > 0 ? [{ ...demand, quantity: perKit.get(demand.key)! }] : [],
-  )
+  const wanted = problem.demands
+    .map(demand => ({ ...demand, quantity: perKit.get(demand.key) ?? 0 }))
+    .filter(({ quantity }) => quantity > 0)
   const drawer: Problem = {
     ...problem,
     demands: wanted,
@@ -47,7 +48,7 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
   const rows = () => [
     ...patterns
       .demandRows()
-      .map((row, index) => ({ least: 0, of: [...row.of, [columns.length, -demands[index]!.quantity] as [number, number]] })),
+      .map((row, index) => ({ least: 0, of: [...row.of, [columns.length, -itemAt(demands, index).quantity] as [number, number]] })),
     ...supplies.map(({ onHand }, supply) => ({ most: onHand, of: patterns.from(supply) })),
   ]
   const costs = () => [...columns.map(() => 0), -1]
@@ -56,14 +57,14 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const relaxed = solve({ costs: costs(), rows: rows() })
     if (!relaxed) break
-    const raw = demands.map((_, index) => Math.max(0, relaxed.duals[index]!))
-    const worthOfKit = demands.reduce((sum, { quantity }, index) => sum + quantity * raw[index]!, 0)
-    const duals = new Map(demands.map(({ key }, index) => [key, worthOfKit > 0 ? raw[index]! / worthOfKit : 1 / demands.length]))
+    const raw = demands.map((_, index) => Math.max(0, itemAt(relaxed.duals, index)))
+    const worthOfKit = demands.reduce((sum, { quantity }, index) => sum + quantity * itemAt(raw, index), 0)
+    const duals = new Map(demands.map(({ key }, index) => [key, worthOfKit > 0 ? itemAt(raw, index) / worthOfKit : 1 / demands.length]))
     let [found, total] = [false, 0]
     supplies.forEach((supply, index) => {
       const pattern = patterns.best(index, duals)
       total += supply.onHand * (pattern?.value ?? 0)
-      if (pattern && pattern.value + relaxed.duals[demands.length + index]! > 1e-7)
+      if (pattern && pattern.value + itemAt(relaxed.duals, demands.length + index) > 1e-7)
         found = patterns.addInside(index, pattern.root) || found
     })
     most = Math.min(most, Math.floor(total + 1e-6))

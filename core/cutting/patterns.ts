@@ -1,3 +1,4 @@
+import { itemAt } from '../lists'
 import { Guillotine } from './guillotine'
 import type { BestCut } from './guillotine'
 import type { CutNode, Demand, Layout, Problem, Supply } from './plan'
@@ -45,12 +46,12 @@ export class Patterns {
 
   /** The pattern worth most on a supply. */
   best(supply: number, worth: ReadonlyMap<string, number>): BestCut | undefined {
-    return this.pricing[supply]!.best(worth)
+    return itemAt(this.pricing, supply).best(worth)
   }
 
   /** The pattern worth most on a supply, and others of those worth most after another first cut. */
   bests(supply: number, worth: ReadonlyMap<string, number>): BestCut[] {
-    return this.pricing[supply]!.bests(worth, MANY)
+    return itemAt(this.pricing, supply).bests(worth, MANY)
   }
 
   /**
@@ -60,7 +61,7 @@ export class Patterns {
   addAll(): boolean {
     if (this.demands.length > ALL.sizes) return false
     return this.supplies.every((_, index) => {
-      const all = this.pricing[index]!.all(this.demands, ALL.steps)
+      const all = itemAt(this.pricing, index).all(this.demands, ALL.steps)
       for (const root of all ?? []) this.addInside(index, root)
       return all !== undefined
     })
@@ -68,7 +69,7 @@ export class Patterns {
 
   /** Adds a pattern of what lies inside the squaring cuts; answers whether it gives other pieces than all known ones. */
   addInside(supply: number, root: CutNode): boolean {
-    return this.add(supply, withMargins(this.supplies[supply]!, this.problem.cutter, root))
+    return this.add(supply, withMargins(itemAt(this.supplies, supply), this.problem.cutter, root))
   }
 
   /** Adds a pattern of a whole supply. Of two that give the same pieces, the one that wants fewer fence settings is kept. */
@@ -78,7 +79,8 @@ export class Patterns {
     const key = `${supply} ${[...counts].sort().join(' ')}`
     const known = this.known.get(key)
     if (known !== undefined) {
-      if (fencesOf(root).size < fencesOf(this.columns[known]!.root).size) this.columns[known]!.root = root
+      const column = itemAt(this.columns, known)
+      if (fencesOf(root).size < fencesOf(column.root).size) column.root = root
       return false
     }
     this.known.set(key, this.columns.length)
@@ -98,7 +100,10 @@ export class Patterns {
   demandRows(columns = this.columns): Row[] {
     return this.demands.map(({ key, quantity }) => ({
       least: quantity,
-      of: columns.flatMap(({ counts }, index): [number, number][] => (counts.has(key) ? [[index, counts.get(key)!]] : [])),
+      of: columns.flatMap(({ counts }, index): [number, number][] => {
+        const count = counts.get(key)
+        return count === undefined ? [] : [[index, count]]
+      }),
     }))
   }
 
@@ -129,14 +134,14 @@ export class Patterns {
   }
 
   isFresh({ supply }: Column): boolean {
-    return isFresh(this.supplies[supply]!)
+    return isFresh(itemAt(this.supplies, supply))
   }
 
   /** Share of a supply that a column makes use of for what is wanted. */
   fullness({ counts, supply }: Column): number {
     return (
       this.demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, counts.get(demand.key) ?? 0), 0)
-      / area(this.supplies[supply]!)
+      / area(itemAt(this.supplies, supply))
     )
   }
 
@@ -144,7 +149,7 @@ export class Patterns {
   layoutsOf(amounts: number[], columns = this.columns): Layout[] {
     return columns.flatMap(({ supply, root }, index) => {
       const repeats = Math.round(amounts[index] ?? 0)
-      return repeats > 0 ? [{ supply: this.supplies[supply]!.key, repeats, root }] : []
+      return repeats > 0 ? [{ supply: itemAt(this.supplies, supply).key, repeats, root }] : []
     })
   }
 }

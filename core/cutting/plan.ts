@@ -1,3 +1,4 @@
+import { itemAt, lookUp } from '../lists'
 import type { SupplyKind, Turn } from '../document'
 import type { Length } from '../lengths'
 
@@ -214,12 +215,12 @@ export function madeBy(layouts: Layout[]): Map<string, number> {
 
 /** What the pieces of a cut tree are worth, by the worth of one piece of each demand. */
 export const worthOf = (root: CutNode, worths: ReadonlyMap<string, number>): number =>
-  [...countsOf(root)].reduce((sum, [key, count]) => sum + worths.get(key)! * count, 0)
+  [...countsOf(root)].reduce((sum, [key, count]) => sum + lookUp(worths, key) * count, 0)
 
 /** Whether one list of figures comes before another, the first that differs deciding; nothing when they are equal. */
 export function before(a: number[], b: number[]): boolean | undefined {
   const decisive = a.findIndex((value, index) => value !== b[index])
-  return decisive < 0 ? undefined : a[decisive]! < b[decisive]!
+  return decisive < 0 ? undefined : itemAt(a, decisive) < itemAt(b, decisive)
 }
 
 export const area = ({ width, height }: Size): number => width * height

@@ -1,3 +1,4 @@
+import { lookUp } from '../lists'
 import { fits, sheetBound, ways } from './bound'
 import { benchSequence, settingsIn } from './bench'
 import { exactly } from './exact'
@@ -177,7 +178,7 @@ type Filler = (supply: Supply, left: Map<string, number>, worths: Map<string, nu
 
 function stripFiller({ cutter }: Problem, demands: Demand[]): Filler {
   return (supply, left, worths) =>
-    SIDES.map(along => stripLayout(supply, cutter, along, demands, left, demand => worths.get(demand.key)!))
+    SIDES.map(along => stripLayout(supply, cutter, along, demands, left, demand => lookUp(worths, demand.key)))
       .filter(root => root !== undefined)
       .sort((a, b) => worthOf(b, worths) - worthOf(a, worths))[0]
 }
@@ -189,7 +190,7 @@ function guillotineFiller({ cutter, supplies }: Problem, demands: Demand[]): Fil
       .map(supply => [supply.key, new Guillotine(squared(supply, cutter), cutter, demands)]),
   )
   return (supply, left, worths) => {
-    const wanted = new Map([...worths].map(([key, worth]) => [key, left.get(key)! > 0 ? worth : 0]))
+    const wanted = new Map([...worths].map(([key, worth]) => [key, lookUp(left, key) > 0 ? worth : 0]))
     const root = patterns.get(supply.key)?.best(wanted)?.root
     return root && withMargins(supply, cutter, limited(root, left, cutter))
   }
@@ -202,14 +203,14 @@ function oneAttempt(demands: Demand[], supplies: Supply[], worths: Map<string, n
   const drawer = new Map(supplies.map(supply => [supply.key, supply.onHand]))
   for (const buying of [false, true]) {
     for (const supply of supplies) {
-      const available = () => (buying ? (supply.price === null ? 0 : Infinity) : drawer.get(supply.key)!)
+      const available = () => (buying ? (supply.price === null ? 0 : Infinity) : lookUp(drawer, supply.key))
       while (available() > 0) {
         const root = fill(supply, left, worths)
         if (!root) break
         const counts = countsOf(root)
-        const repeats = Math.min(available(), ...[...counts].map(([key, count]) => Math.floor(left.get(key)! / count)))
-        for (const [key, count] of counts) left.set(key, left.get(key)! - count * repeats)
-        if (!buying) drawer.set(supply.key, drawer.get(supply.key)! - repeats)
+        const repeats = Math.min(available(), ...[...counts].map(([key, count]) => Math.floor(lookUp(left, key) / count)))
+        for (const [key, count] of counts) left.set(key, lookUp(left, key) - count * repeats)
+        if (!buying) drawer.set(supply.key, lookUp(drawer, supply.key) - repeats)
         layouts.push({ supply: supply.key, repeats, root })
       }
     }
@@ -224,7 +225,7 @@ function correctWorths({ layouts }: Attempt, worths: Map<string, number>): void 
     const filled = worthOf(root, worths)
     if (filled === 0) continue
     const scale = area(root) / filled
-    for (const key of counts.keys()) worths.set(key, worths.get(key)! * (0.75 + 0.25 * scale))
+    for (const key of counts.keys()) worths.set(key, lookUp(worths, key) * (0.75 + 0.25 * scale))
   }
 }
 
@@ -247,10 +248,10 @@ function better(a: Attempt, b: Attempt, { objective, cutter, setUp = [] }: Probl
 /** An attempt as a plan; its yield is stated once the fixed layouts are with it. */
 function finished(attempt: Attempt, demands: Demand[], unplaced: Unplaced[], bound: number): Plan {
   const short = demands
-    .filter(demand => attempt.missing.get(demand.key)! > 0)
+    .filter(demand => lookUp(attempt.missing, demand.key) > 0)
     .map(demand => ({
       demand: demand.key,
-      quantity: attempt.missing.get(demand.key)!,
+      quantity: lookUp(attempt.missing, demand.key),
       reason: 'The sheets on hand are used up and none can be bought.',
     }))
   return {

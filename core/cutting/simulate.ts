@@ -1,3 +1,4 @@
+import { byKey } from '../lists'
 import type { BenchStep, Pile } from './bench'
 import type { Plan, Problem, Size } from './plan'
 
@@ -24,7 +25,7 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
   const pieces = new Map<string, number>()
   const inHand = new Set<string>()
   layouts.forEach((layout, index) => {
-    const { width, height } = supplies.find(({ key }) => key === layout.supply)!
+    const { width, height } = byKey(supplies, layout.supply)
     if (layout.root.kind === 'piece') gain(layout.root.demand, layout.repeats)
     else bench.set(layouts.length === 1 ? 'sheet' : `sheet ${index + 1}`, { width, height, quantity: layout.repeats })
   })

@@ -1,3 +1,4 @@
+import { itemAt, lookUp } from '../lists'
 import type { Length } from '../lengths'
 import type { Cutter, CutNode, Demand, Size, Supply } from './plan'
 import { isFresh } from './plan'
@@ -108,7 +109,7 @@ function heightsToTry(heights: number[]): number[] {
   if (sorted.length <= FEW_HEIGHTS) return sorted
   const half = FEW_HEIGHTS / 2
   const step = (sorted.length - half) / half
-  return [...sorted.slice(0, half), ...Array.from({ length: half }, (_, index) => sorted[Math.floor(half + index * step)]!)]
+  return [...sorted.slice(0, half), ...Array.from({ length: half }, (_, index) => itemAt(sorted, Math.floor(half + index * step)))]
 }
 
 /** Drops every state that is longer and worth no more than another. */
@@ -158,7 +159,7 @@ export function stripLayout(
     if (!best) break
     strips.push(best)
     room -= best.height
-    for (const { demand, pieces } of best.columns) remaining.set(demand.key, remaining.get(demand.key)! - pieces)
+    for (const { demand, pieces } of best.columns) remaining.set(demand.key, lookUp(remaining, demand.key) - pieces)
   }
   if (strips.length === 0) return undefined
   strips.sort((a, b) => b.height - a.height)
@@ -167,7 +168,7 @@ export function stripLayout(
 
   /** A strip higher than the trimmer is long must need no cut across it. */
   function canCross({ height, columns }: Strip): boolean {
-    return height <= cutter.length || (columns.length === 1 && columns[0]!.width === length)
+    return height <= cutter.length || (columns.length === 1 && columns[0]?.width === length)
   }
 }
 
@@ -191,7 +192,7 @@ function treeOf(inner: Size, cutter: Cutter, along: 'width' | 'height', strips: 
   const leftover = (rest: Size): CutNode => ({ kind: isOffcut(rest, cutter) ? 'offcut' : 'waste', ...rest })
   const divide = (whole: Size, side: 'width' | 'height', parts: CutNode[], rest: Size): CutNode => {
     const all = rest[side] > 0 ? [...parts, leftover(rest)] : parts
-    return all.length === 1 ? all[0]! : { kind: 'cut', side, ...whole, parts: all }
+    return all.length === 1 ? itemAt(all, 0) : { kind: 'cut', side, ...whole, parts: all }
   }
 
   const stripNodes = strips.map(({ height, columns }) => {

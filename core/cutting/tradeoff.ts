@@ -1,3 +1,4 @@
+import { itemAt } from '../lists'
 import type { PaceEntry, Priority } from '../document'
 import { PRIORITIES } from '../document'
 import type { BenchStep } from './bench'
@@ -40,8 +41,8 @@ export function tradeOffs(plans: Measured[]): Measured[] {
       !plans.some(
         (other, at) =>
           other !== one
-          && figures(other).every((figure, i) => figure <= figures(one)[i]!)
-          && (at < index || figures(other).some((figure, i) => figure < figures(one)[i]!)),
+          && figures(other).every((figure, i) => figure <= itemAt(figures(one), i))
+          && (at < index || figures(other).some((figure, i) => figure < itemAt(figures(one), i))),
       ),
   )
   return kept.sort((a, b) => a.plan.sheets - b.plan.sheets || a.minutes - b.minutes)

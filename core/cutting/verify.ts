@@ -1,4 +1,4 @@
-import type { CutNode, Plan, Problem } from './plan'
+import type { CutNode, Plan, Problem, Size } from './plan'
 
 /**
  * Checks a plan against its problem from nothing but the rectangles in it; it
@@ -20,6 +20,7 @@ export function verifyPlan(plan: Plan, problem: Problem): string[] {
     if (layout.root.width !== supply.width || layout.root.height !== supply.height) say('does not start from the whole sheet')
 
     let dust = 0n
+    const sheet: Size = supply
     const rectangles: { x: number, y: number, width: number, height: number }[] = []
     walk(layout.root, 0, 0)
     const covered = rectangles.reduce((sum, { width, height }) => sum + BigInt(width) * BigInt(height), dust)
@@ -53,7 +54,7 @@ export function verifyPlan(plan: Plan, problem: Problem): string[] {
         }
         return
       }
-      if (x < 0 || y < 0 || x + node.width > supply!.width || y + node.height > supply!.height) say('a part leaves the sheet')
+      if (x < 0 || y < 0 || x + node.width > sheet.width || y + node.height > sheet.height) say('a part leaves the sheet')
       rectangles.push({ x, y, width: node.width, height: node.height })
       if (node.kind !== 'piece') return
       const demand = demands.get(node.demand)

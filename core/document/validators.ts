@@ -164,8 +164,8 @@ export const IsCutTree = (parts: number): PropertyDecorator =>
 
 function treeProblem(root: unknown, most: number): string | undefined {
   const open: [node: unknown, path: string, depth: number][] = [[root, 'the tree', 0]]
-  for (let seen = 0; open.length > 0; seen++) {
-    const [node, path, depth] = open.pop()!
+  for (let next = open.pop(), seen = 0; next; next = open.pop(), seen++) {
+    const [node, path, depth] = next
     if (seen > most) return `holds at most ${most} parts`
     if (depth > DEEPEST) return `parts are nested at most ${DEEPEST} deep`
     if (!isRecord(node)) return `${path} is an object with width and height, and side and parts where it is cut`

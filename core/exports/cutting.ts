@@ -1,3 +1,4 @@
+import { byKey } from '../lists'
 import type { Batch } from '../document'
 import type makerjs from 'makerjs'
 import type { PaperOutcome } from '../batch'
@@ -52,7 +53,7 @@ export async function layoutSvg(
   const drawn = plan.layouts.find(layout => layout.key === key)
   if (!drawn) throw new RangeError(`There is no layout “${key}” in this plan.`)
   const { root, supply } = drawn
-  const sheet = problem.supplies.find(({ key }) => key === supply)!
+  const sheet = byKey(problem.supplies, supply)
   const cuts = steps.flatMap(({ lines }) => lines).filter(({ layout }) => layout === key)
   const line = ({ x, y }: { x: number, y: number }): makerjs.IPoint => [mm(x), mm(y)]
   const pieces = leavesOf(root, problem.cutter.kerf).filter(({ node }) => node.kind === 'piece')

@@ -41,8 +41,9 @@ const known = new Map<string, FoldFacts>()
 /** The facts of a fold in one school of measuring. They never change, so they are computed once. */
 export function factsOf(fold: Fold, units: Units): FoldFacts {
   const key = `${fold.id} ${units}`
-  if (!known.has(key)) known.set(key, compute(fold, units))
-  return known.get(key)!
+  const facts = known.get(key) ?? compute(fold, units)
+  known.set(key, facts)
+  return facts
 }
 
 function compute(fold: Fold, units: Units): FoldFacts {

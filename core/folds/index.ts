@@ -3,7 +3,7 @@ export * from './facts'
 export type {
   Construction, Crease, Face, Finding, Joint, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Slit, Step, Travel, Window,
 } from './model/card'
-export { creaseAt, holesOf, isWhole, outlineOf, windowOutline } from './model/card'
+export { creaseAt, face, holesOf, isWhole, outlineOf, panelOf, windowOutline } from './model/card'
 export type { Fold, Group, Skill } from './model/fold'
 export type { Parameter, TextParameter } from './model/parameters'
 export { defaultInputs, inputProblem, inputProblems, isUsed, resizedInputs } from './model/parameters'

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists'
 import type { Joint } from '../folds'
 import type { Length, Units } from '../lengths'
 import { product, sum, ZERO } from '../lengths'
@@ -92,6 +93,7 @@ interface Request {
  */
 export function kitsFor({ seats, spares, cards, papers, prices, units }: Request): Kits {
   const costs = cards.map(card => costOf(card))
+  const costEach = ({ paper, other }: CardCost) => paper + other
   const purchases = papers.flatMap(({ paper, sheets }) =>
     sheets
       .filter(sheet => sheet.needed > 0)
@@ -110,7 +112,7 @@ export function kitsFor({ seats, spares, cards, papers, prices, units }: Request
   )
   const totals = cards.reduce(
     (total, { kits }, index) => {
-      const { supplies } = costs[index]!
+      const { supplies } = itemAt(costs, index)
       return { tape: sum(total.tape, product(supplies.tape, kits)), pads: total.pads + supplies.pads * kits }
     },
     { tape: ZERO, pads: 0 },
@@ -122,7 +124,7 @@ export function kitsFor({ seats, spares, cards, papers, prices, units }: Request
     totals: {
       ...totals,
       spending: purchases.reduce((total, { cost }) => total + (cost ?? 0), 0),
-      cost: cards.reduce((total, { kits }, index) => total + kits * (costs[index]!.paper + costs[index]!.other), 0),
+      cost: cards.reduce((total, { kits }, index) => total + kits * costEach(itemAt(costs, index)), 0),
     },
   }
 

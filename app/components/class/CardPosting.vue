@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt, neighbours } from '../../../core/lists'
 import type { Posting } from '../../../core/batch'
 
 /** How the finished card goes into an envelope and through the post. */
@@ -23,18 +24,20 @@ const layers = computed(() =>
 const MAP = 110
 const map = computed(() => {
   const { xs, ys, cells, most } = posting.map
-  const scale = MAP / Math.max(xs.at(-1)! - xs[0]!, ys.at(-1)! - ys[0]!, 1)
+  const [left, right] = [itemAt(xs, 0), itemAt(xs, -1)]
+  const [foot, head] = [itemAt(ys, 0), itemAt(ys, -1)]
+  const scale = MAP / Math.max(right - left, head - foot, 1)
   return {
-    width: (xs.at(-1)! - xs[0]!) * scale,
-    height: (ys.at(-1)! - ys[0]!) * scale,
-    spot: { x: most.x * scale, y: (ys.at(-1)! - ys[0]! - most.y) * scale },
-    cells: cells.flatMap((column, i) =>
-      column.map((thickness, j) => ({
-        x: (xs[i]! - xs[0]!) * scale,
-        y: (ys.at(-1)! - ys[j + 1]!) * scale,
-        width: (xs[i + 1]! - xs[i]!) * scale,
-        height: (ys[j + 1]! - ys[j]!) * scale,
-        share: thickness / most.thickness,
+    width: (right - left) * scale,
+    height: (head - foot) * scale,
+    spot: { x: most.x * scale, y: (head - foot - most.y) * scale },
+    cells: neighbours(xs).flatMap(([x, nextX], i) =>
+      neighbours(ys).map(([y, nextY], j) => ({
+        x: (x - left) * scale,
+        y: (head - nextY) * scale,
+        width: (nextX - x) * scale,
+        height: (nextY - y) * scale,
+        share: itemAt(itemAt(cells, i), j) / most.thickness,
       })),
     ),
   }

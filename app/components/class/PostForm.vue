@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../../core/lists'
 import { BOUNDS } from '../../../core/document'
 import type { EnvelopeEntry, PostEntry, RateEntry } from '../../../core/document'
 
@@ -45,11 +46,11 @@ const free = (stem: string, taken: { name: string }[]) => {
   return `${stem} ${number}`
 }
 const rename = (kind: 'envelopes' | 'rates', index: number, name: string) =>
-  name.trim() && set(`${kind} ${index} name`, all => void (all[kind][index]!.name = name.slice(0, BOUNDS.title)))
+  name.trim() && set(`${kind} ${index} name`, all => void (itemAt<{ name: string }>(all[kind], index).name = name.slice(0, BOUNDS.title)))
 const envelope = (index: number, key: keyof EnvelopeEntry, value: string) =>
-  set(`envelope ${index} ${key}`, ({ envelopes }) => void (envelopes[index]![key] = value))
+  set(`envelope ${index} ${key}`, ({ envelopes }) => void (itemAt(envelopes, index)[key] = value))
 const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry[K]) =>
-  set(`rate ${index} ${key}`, ({ rates }) => void (rates[index]![key] = value))
+  set(`rate ${index} ${key}`, ({ rates }) => void (itemAt(rates, index)[key] = value))
 </script>
 
 <template>

@@ -27,10 +27,10 @@ function fit(key: string) {
   envelope.value = key
   const wanted = batch.post.envelopes.find(entry => entry.key === key)
   if (!wanted) return
-  const room = [lengthFrom(wanted.width) - ROOM, lengthFrom(wanted.height) - ROOM].sort((a, b) => a - b)
+  const sides = [lengthFrom(wanted.width) - ROOM, lengthFrom(wanted.height) - ROOM]
   const goesIn = (share: number) => {
     const { width, height } = sizeOf(resizedInputs(fold.parameters, inputs, share / 100, units.value, mark))
-    return [width, height].sort((a, b) => a - b).every((side, index) => side <= room[index]!)
+    return Math.min(width, height) <= Math.min(...sides) && Math.max(width, height) <= Math.max(...sides)
   }
   let share = 300
   while (share > 5 && !goesIn(share)) share--

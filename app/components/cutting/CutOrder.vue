@@ -11,7 +11,7 @@ function move(by: 1 | -1) {
   const items = [...(list.value?.querySelectorAll<HTMLElement>('li') ?? [])]
   items[items.indexOf(document.activeElement as HTMLElement) + by]?.focus()
 }
-const moved = (index: number) => index === 0 || steps[index]!.fence !== steps[index - 1]!.fence
+const moved = (index: number) => index === 0 || steps[index]?.fence !== steps[index - 1]?.fence
 const product = ({ kind, name, quantity }: BenchStep['keep']) => (kind === 'waste' ? 'waste' : `${quantity} × ${name}`)
 </script>
 

@@ -6,9 +6,9 @@ const { papers } = defineProps<{ papers: PlannedPaper[] }>()
 const emit = defineEmits<{ choose: [paper: string] }>()
 const work = useClassStore()
 
-const rows = computed(() => papers.flatMap(({ paper, outcome }) => (outcome?.sheets ?? [])
-  .filter(({ needed }) => needed > 0)
-  .map(sheet => ({ ...sheet, paper, outcome: outcome! }))))
+const rows = computed(() => papers.flatMap(({ paper, outcome }) => outcome
+  ? outcome.sheets.filter(({ needed }) => needed > 0).map(sheet => ({ ...sheet, paper, outcome }))
+  : []))
 
 type Row = typeof rows.value[number]
 const COLUMNS = [

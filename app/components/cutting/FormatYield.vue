@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byKey } from '../../../core/lists'
 import { formatsToTry, fromFormat, kitProblems, nearbySizes } from '../../../core/batch'
 import type { NearbySize } from '../../../core/batch'
 import { problemKey } from '../../../core/cutting'
@@ -25,21 +26,21 @@ watch(
 )
 
 function ask() {
-  if (!work.settled || !card.value) return
-  nearby.value = nearbySizes(work.settled.batch, work.settled.preparation, card.value.entry.key)
-  const of = (kit: (typeof kits.value)[number]) => {
+  const { settled } = work
+  if (!settled || !card.value) return
+  nearby.value = nearbySizes(settled.batch, settled.preparation, card.value.entry.key)
+  /** What is asked about a kit of one paper, where a usual format of it can be had. */
+  const asked = (key: string, kit: (typeof kits.value)[number]) => {
     const format = usual(kit.paper.stocks)
-    return format && fromFormat(kit, format.width, format.height, SHEETS)
+    return format ? [{ key: `${key} ${kit.paper.key}`, kit: fromFormat(kit, format.width, format.height, SHEETS) }] : []
   }
   counter.ask([
     ...formats.flatMap(({ name, width, height }) =>
       kits.value.map(kit => ({ key: `format ${name} ${kit.paper.key}`, kit: fromFormat(kit, width, height, 1) })),
     ),
-    ...kits.value.flatMap(kit => (of(kit) ? [{ key: `now ${kit.paper.key}`, kit: of(kit)! }] : [])),
+    ...kits.value.flatMap(kit => asked('now', kit)),
     ...nearby.value.flatMap(({ parameter, value, batch, card: changed }) =>
-      kitProblems(batch, { ...work.settled!.preparation, cards: [changed] }).flatMap(kit =>
-        of(kit) ? [{ key: `near ${parameter} ${value} ${kit.paper.key}`, kit: of(kit)! }] : [],
-      ),
+      kitProblems(batch, { ...settled.preparation, cards: [changed] }).flatMap(kit => asked(`near ${parameter} ${value}`, kit)),
     ),
   ])
 }
@@ -59,8 +60,8 @@ const better = computed(() =>
 )
 
 function take({ parameter, value }: { parameter: string, value: string }) {
-  const key = card.value!.entry.key
-  work.edit(`${key} ${parameter}`, document => void (document.cards.find(entry => entry.key === key)!.parameters[parameter] = value))
+  const key = card.value?.entry.key
+  if (key !== undefined) work.edit(`${key} ${parameter}`, ({ cards }) => void (byKey(cards, key).parameters[parameter] = value))
 }
 </script>
 

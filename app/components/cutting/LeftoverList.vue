@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { offcutsIn, shelve } from '../../../core/batch'
+import type { PaperOutcome } from '../../../core/batch'
 import type { PlannedPaper } from '../../stores/planner'
 
 /** What is left once the plan is cut, and the shelf brought up to date with it. */
-const { entry } = defineProps<{ entry: PlannedPaper }>()
+const { entry, outcome } = defineProps<{ entry: PlannedPaper, outcome: PaperOutcome }>()
 const work = useClassStore()
 const toast = useToast()
-const outcome = computed(() => entry.outcome!)
-const offcuts = computed(() => offcutsIn(outcome.value.usedUp))
-const something = computed(() => outcome.value.usedUp.length > 0)
+const offcuts = computed(() => offcutsIn(outcome.usedUp))
+const something = computed(() => outcome.usedUp.length > 0)
 
 /** Takes sheets and offcuts that are used up off the shelf, puts what is left onto it, and notes everything as cut. */
 function put() {
@@ -17,9 +17,9 @@ function put() {
     shelve(
       batch,
       paper.key,
-      outcome.value.plan.layouts.map(layout => ({ layout, key: uniqueKey('kept') })),
+      outcome.plan.layouts.map(layout => ({ layout, key: uniqueKey('kept') })),
       problem,
-      outcome.value,
+      outcome,
     ),
   )
   toast.add({

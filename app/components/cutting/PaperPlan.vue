@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byKey, itemAt } from '../../../core/lists'
 import { isCutAlike, proofOf } from '../../../core/batch'
 import { countsOf, wholeMinutes } from '../../../core/cutting'
 import type { KeyedLayout, Layout } from '../../../core/cutting'
@@ -14,7 +15,7 @@ const cutting = usePaperCutting(() => entry.paper.key)
 const outcome = computed(() => entry.outcome)
 const shown = ref<number>()
 const step = computed(() => (shown.value === undefined ? undefined : outcome.value?.steps[shown.value]))
-const supplyOf = (layout: Layout) => entry.problem.supplies.find(({ key }) => key === layout.supply)!
+const supplyOf = (layout: Layout) => byKey(entry.problem.supplies, layout.supply)
 const paperOf = (layout: Layout) => entry.paperOf?.get(layout.supply) ?? entry.paper
 const heldBy = ({ key }: KeyedLayout) => step.value?.lines.some(({ layout }) => layout === key) ?? false
 const isKept = (layout: KeyedLayout) => (entry.problem.fixed ?? []).some(({ key }) => key === layout.key)
@@ -28,7 +29,7 @@ const together = computed(() =>
 /** What keeping layouts and doing without formats costs, in words; empty where it costs nothing. */
 const dearer = computed(() => {
   if (!entry.freePlan || !outcome.value) return ''
-  const { sheets, spending } = entry.outcome!.choices[0]!.plan
+  const { sheets, spending } = itemAt(outcome.value.choices, 0).plan
   const [more, cents] = [sheets - entry.freePlan.sheets, spending - entry.freePlan.spending]
   return [more > 0 ? `${count(more, 'sheet')} (${entry.freePlan.sheets} would do)` : '', cents > 0 ? `${money(cents)} more to buy` : '']
     .filter(Boolean)
@@ -44,8 +45,9 @@ const looking = computed(() => {
 const saved = computed(() => (outcome.value ? outcome.value.settingsAlone - outcome.value.settings : 0))
 
 async function download(layout: KeyedLayout, number: number) {
+  if (!outcome.value) return
   const { layoutSvg } = await import('../../../core/exports')
-  saveText(await layoutSvg(outcome.value!, layout.key, work.batch), `${entry.paper.key}-sheet-${number}.svg`, 'image/svg+xml')
+  saveText(await layoutSvg(outcome.value, layout.key, work.batch), `${entry.paper.key}-sheet-${number}.svg`, 'image/svg+xml')
 }
 </script>
 
@@ -186,6 +188,7 @@ async function download(layout: KeyedLayout, number: number) {
     </div>
     <LeftoverList
       v-if="outcome && !entry.paperOf"
+      :outcome="outcome"
       :entry="entry"
     />
     <template v-if="!entry.paperOf">

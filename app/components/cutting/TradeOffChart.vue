@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../../core/lists'
 import { Chart, Legend, LinearScale, PointElement, ScatterController, Tooltip } from 'chart.js'
 import type { Measured } from '../../../core/cutting'
 import { wholeMinutes } from '../../../core/cutting'
@@ -32,7 +33,7 @@ useChart(
       },
       options: {
         onClick: (_, [element]) => element && emit('choose', element.index),
-        plugins: { legend: { display: false }, tooltip: { callbacks: { label: ({ dataIndex }) => inWords(choices[dataIndex]!) } } },
+        plugins: { legend: { display: false }, tooltip: { callbacks: { label: ({ dataIndex }) => inWords(itemAt(choices, dataIndex)) } } },
         scales: {
           x: {
             title: { display: true, text: 'sheets', color: text },

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { byKey } from '../../../core/lists'
 import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../../../core/folds'
-import { creaseAt, isLayer, outlineOf, windowOutline } from '../../../core/folds'
+import { creaseAt, face, isLayer, outlineOf, windowOutline } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
 
 /**
@@ -96,12 +97,12 @@ const layers = computed(() => {
   const visit = (panel: Panel, x: number, bottom: number) => {
     for (const joint of construction.joints) {
       if (joint.onto.part !== panel.part || joint.onto.key !== panel.key) continue
-      const glued = construction.parts.find(candidate => candidate.key === joint.part)!
+      const glued = byKey(construction.parts, joint.part)
       // What is no layer, such as a plate across the folded card, is drawn by itself.
       if (!isLayer(glued.kind) || glued.width.value <= 0 || glued.height.value <= 0) continue
       const at = { x: x + joint.x.value * scale, bottom: bottom - joint.y.value * scale }
       found.push({ part: glued, joint, x: at.x, y: at.bottom - glued.height.value * scale })
-      visit(glued.panels[0]!, at.x, at.bottom)
+      visit(face(glued), at.x, at.bottom)
     }
   }
   for (const panel of part.panels) visit(panel, panel.x.value * scale, height.value - panel.y.value * scale)

@@ -2,7 +2,7 @@
 import type { PaperEntry } from '../../../core/document'
 import type { Group, Material, Mesh, PerspectiveCamera, Scene, Texture, WebGLRenderer } from 'three'
 import type { Box, Construction, Panel, Part, Point, View } from '../../../core/folds'
-import { boxOf, holesOf, isWhole, outlineOf, panelKey, poseOf } from '../../../core/folds'
+import { boxOf, holesOf, isWhole, outlineOf, panelKey, panelOf, poseOf } from '../../../core/folds'
 
 /** The folded card in space, seen from one side. Draws when something changed, never by itself. */
 const {
@@ -50,8 +50,9 @@ let asked = 0
 
 onMounted(async () => {
   three = await import('three')
+  if (!canvas.value) return
   try {
-    renderer = new three.WebGLRenderer({ canvas: canvas.value!, antialias: true, alpha: true })
+    renderer = new three.WebGLRenderer({ canvas: canvas.value, antialias: true, alpha: true })
   }
   catch {
     return emit('unavailable')
@@ -123,7 +124,7 @@ function build() {
   place()
 }
 
-const halfDiagonal = ({ least, most }: Box) => Math.hypot(...least.map((low, axis) => ((most[axis]! - low) / 2) * SCALE))
+const halfDiagonal = ({ least, most }: Box) => Math.hypot(most[0] - least[0], most[1] - least[1], most[2] - least[2]) * (SCALE / 2)
 
 function geometryOf(part: Part, panel: Panel) {
   const spot = ([x, y]: Point): [number, number] => [(x - panel.x.value) * SCALE, (y - panel.y.value) * SCALE]
@@ -136,7 +137,7 @@ function geometryOf(part: Part, panel: Panel) {
 /** Dashes for valleys, dots and dashes for mountains, on the panel before each crease. */
 function markCreases(part: Part) {
   for (const { between, from, to, direction } of part.creases) {
-    const panel = part.panels.find(({ key }) => key === between[0])!
+    const panel = panelOf(part, between[0])
     const ends = [from, to].map(({ x, y }) => new three.Vector3((x.value - panel.x.value) * SCALE, (y.value - panel.y.value) * SCALE, 0))
     const line = new three.Line(
       new three.BufferGeometry().setFromPoints(ends),
@@ -181,7 +182,8 @@ function paperMaterial({ key, printTop }: Part, glowing: boolean): Material {
 function textureOf(paper: PaperEntry, top: Part['printTop']): Texture {
   const tile = document.createElement('canvas')
   tile.width = tile.height = 128
-  const pen = tile.getContext('2d')!
+  const pen = tile.getContext('2d')
+  if (!pen) throw new Error('This browser cannot draw on a canvas.')
   pen.fillStyle = paper.colour
   pen.fillRect(0, 0, 128, 128)
   pen.scale(128 / MOTIF_TILE, 128 / MOTIF_TILE)
@@ -200,7 +202,8 @@ function place() {
   if (!renderer) return
   const pose = poseOf(construction, opening, APART)
   const { least, most } = boxOf(construction, pose)
-  card?.position.set(...(least.map((low, axis) => (-(low + most[axis]!) / 2) * SCALE) as [number, number, number]))
+  const middle = (axis: 0 | 1 | 2) => ((least[axis] + most[axis]) / 2) * SCALE
+  card?.position.set(-middle(0), -middle(1), -middle(2))
   for (const [key, mesh] of meshes) {
     const frame = pose.get(key)
     mesh.visible = frame !== undefined
@@ -241,13 +244,13 @@ function draw() {
     )
     camera.lookAt(0, 0, 0)
     for (const mesh of meshes.values()) mesh.material = paperMaterial(mesh.userData.part, mesh.userData.part.key === chosen)
-    renderer!.render(scene, camera)
+    renderer?.render(scene, camera)
   })
 }
 
 function pick(event: MouseEvent) {
-  if (!renderer) return
-  const { left, top, width: wide, height: high } = canvas.value!.getBoundingClientRect()
+  if (!renderer || !canvas.value) return
+  const { left, top, width: wide, height: high } = canvas.value.getBoundingClientRect()
   const ray = new three.Raycaster()
   ray.setFromCamera(new three.Vector2(((event.clientX - left) / wide) * 2 - 1, 1 - ((event.clientY - top) / high) * 2), camera)
   const hit = ray.intersectObjects(

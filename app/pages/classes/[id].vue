@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../../core/lists'
 import { onKeyStroke } from '@vueuse/core'
 import { STATIONS } from '../../composables/useStations'
 
@@ -34,7 +35,7 @@ onKeyStroke(event => (event.ctrlKey || event.metaKey) && event.key.toLowerCase()
 })
 onKeyStroke(event => event.altKey && /^[1-5]$/.test(event.key), (event) => {
   event.preventDefault()
-  void navigateTo(`/classes/${id.value}/${STATIONS[Number(event.key) - 1]!.key}`)
+  void navigateTo(`/classes/${id.value}/${itemAt(STATIONS, Number(event.key) - 1).key}`)
 })
 useHead({ title: computed(() => `${work.document?.class.title ?? 'Class'} · Wakaru`) })
 </script>

@@ -1,5 +1,5 @@
 import { during, mountain, panel, valley } from '../model/builder'
-import { panelOf } from '../model/card'
+import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
@@ -56,7 +56,7 @@ export const bandedFlap = defineFold({
     card.mat(panelOf(band, 'right-tongue'), border, { key: 'mat-right-tongue', name: 'Mat on right tongue', printTop })
     card.step('Glue the mats on the tongues.', 'Width first: a tongue is half the card wide and as high as the band.')
     if (message) {
-      const note = card.mat(inner.panels[0]!, border, { key: 'message', name: 'Message panel', kind: 'message' })
+      const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('the back panel', note.width, note.height)
       card.step('Glue the message panel on the back panel, under the flap.')
     }

@@ -4,6 +4,7 @@ import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
+import { itemAt } from '../../lists'
 import { Measure } from '../../lengths'
 
 /** The bars are rolled once and for all; on display only the back leaf moves. */
@@ -68,21 +69,16 @@ export const boxFrame = defineFold({
         const inset = (key === 'inner' || key === 'foot') && narrowed ? bar : zero
         // The face is mitred from the width of the outer wall to that of the opening.
         const insetOuter = narrowed && key === 'face' ? bar : inset
-        const corners = [
-          place(start.plus(insetOuter), from),
-          place(end.minus(insetOuter), from),
-          place(end.minus(inset), inner),
-          place(start.plus(inset), inner),
-        ]
-        const xs = corners.map(({ x }) => x).sort((a, b) => a.value - b.value)
-        const ys = corners.map(({ y }) => y).sort((a, b) => a.value - b.value)
-        card.area(sheet, `${arm}-${key}`, `${name} ${word}`, box(xs[0]!, ys[0]!, xs[3]!.minus(xs[0]!), ys[3]!.minus(ys[0]!)), {
-          outline: corners,
-        })
-        card.crease(sheet, [before, `${arm}-${key}`], corners[3]!, corners[2]!, bent('valley', square))
+        const near = [place(start.plus(insetOuter), from), place(end.minus(insetOuter), from)] as const
+        const far = [place(end.minus(inset), inner), place(start.plus(inset), inner)] as const
+        const corners = [...near, ...far]
+        const [left, right] = span(corners.map(({ x }) => x))
+        const [foot, head] = span(corners.map(({ y }) => y))
+        card.area(sheet, `${arm}-${key}`, `${name} ${word}`, box(left, foot, right.minus(left), head.minus(foot)), { outline: corners })
+        card.crease(sheet, [before, `${arm}-${key}`], far[1], far[0], bent('valley', square))
         before = `${arm}-${key}`
-        out.push(corners[3]!, corners[0]!)
-        back.unshift(corners[1]!, corners[2]!)
+        out.push(far[1], near[0])
+        back.unshift(near[1], far[0])
       }
       outline.push(...out, ...back)
     }
@@ -143,3 +139,9 @@ export const boxFrame = defineFold({
     return { width: outer, height: outer, depth, anchor: centre }
   },
 })
+
+/** The least and the most of some measures. */
+function span(measures: Measure[]): [Measure, Measure] {
+  const sorted = [...measures].sort((a, b) => a.value - b.value)
+  return [itemAt(sorted, 0), itemAt(sorted, -1)]
+}

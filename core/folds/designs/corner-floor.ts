@@ -1,3 +1,5 @@
+import { cross, scale, subtract } from '../motion/frame'
+
 const RADIAN = Math.PI / 180
 
 /**
@@ -17,10 +19,10 @@ export function cornerFloor(opening: number): { foot: number, diagonal: number }
   // Foot of the wall p, diagonal d; up is z and the halving plane x = 0.
   const p = [Math.sin(half), Math.cos(half), 0] as const
   const d = [0, Math.cos(rise), Math.sin(rise)] as const
-  const across = d.map((value, axis) => value - Math.SQRT1_2 * p[axis]!)
-  const foot = Math.acos(-across[2]! / Math.hypot(...across)) / RADIAN
+  const across = subtract(d, scale(p, Math.SQRT1_2))
+  const foot = Math.acos(-across[2] / Math.hypot(...across)) / RADIAN
   // The floor's normal is square to p and d; its mirror image belongs to the other half.
-  const normal = [p[1] * d[2] - p[2] * d[1], p[2] * d[0] - p[0] * d[2], p[0] * d[1] - p[1] * d[0]]
+  const normal = cross(p, d)
   const size = Math.hypot(...normal)
-  return { foot, diagonal: 2 * Math.asin(Math.min(1, Math.abs(normal[0]!) / size)) / RADIAN }
+  return { foot, diagonal: 2 * Math.asin(Math.min(1, Math.abs(normal[0]) / size)) / RADIAN }
 }

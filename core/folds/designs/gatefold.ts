@@ -1,5 +1,5 @@
 import { panel, valley } from '../model/builder'
-import { panelOf } from '../model/card'
+import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
@@ -44,7 +44,7 @@ export const gatefold = defineFold({
     const inner = card.mat(middle, border, { key: 'mat-middle', name: 'Mat in the middle', printTop: 'top' })
     card.step('Glue the mats on the doors and in the middle.', 'Two faces that meet should not carry the same print.')
     if (message) {
-      const note = card.mat(inner.panels[0]!, border, { key: 'message', name: 'Message panel', kind: 'message' })
+      const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('the middle', note.width, note.height)
       card.step('Glue the message panel in the middle.')
     }

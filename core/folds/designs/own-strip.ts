@@ -1,3 +1,4 @@
+import { itemAt } from '../../lists'
 import { at, bent, box } from '../model/builder'
 import type { Panel } from '../model/card'
 import { face } from '../model/card'
@@ -146,7 +147,7 @@ export const ownStrip = defineFold({
         }
       }
     }
-    const anchor = panels.at(-1)!
+    const anchor = itemAt(panels, -1)
     const finished = closedSize()
     card.note(
       'Closed strip',

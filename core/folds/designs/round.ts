@@ -22,7 +22,7 @@ export function arcs(x: number, y: number, radius: number, from: number, to: num
   const right = levels.map(level => spot(x + reach(level), level))
   const left = levels.map(level => spot(x - reach(level), level)).reverse()
   return [...right, ...left].filter(
-    ({ x, y }, index, all) => index === 0 || x.value !== all[index - 1]!.x.value || y.value !== all[index - 1]!.y.value,
+    ({ x, y }, index, all) => x.value !== all[index - 1]?.x.value || y.value !== all[index - 1]?.y.value,
   )
 }
 

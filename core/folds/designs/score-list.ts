@@ -27,14 +27,13 @@ type Read<T> = { ok: true, entries: T[] } | { ok: false, reason: string }
 
 const MOST = 60
 const USUAL_OPEN = 60
-const WORDS: Record<string, CreaseDirection> = { m: 'mountain', mountain: 'mountain', v: 'valley', valley: 'valley' }
 
 function readList<T>(
   text: string,
   units: Units,
   pattern: RegExp,
   form: string,
-  read: (found: RegExpExecArray, length: (text: string) => Length | undefined) => T | string,
+  read: (found: string[], length: (text: string) => Length | undefined) => T | string,
 ): Read<T> {
   const entries: T[] = []
   const written = text
@@ -45,7 +44,7 @@ function readList<T>(
   for (const entry of written) {
     const found = pattern.exec(entry)
     if (!found) return { ok: false, reason: `“${entry.slice(0, 40)}” is not of the form ${form}.` }
-    const made = read(found, (part) => {
+    const made = read(found.map(part => part ?? ''), (part) => {
       const parsed = parseLength(part, units)
       return parsed.ok && parsed.length > 0 ? parsed.length : undefined
     })
@@ -62,12 +61,12 @@ export function readScores(text: string, units: Units): Read<NotedScore> {
     units,
     /^(.+?)\s+(mountain|valley|m|v)(?:\s+(\d+))?(?:\s+(rails|band))?$/i,
     '“4 1/4 valley”, “4 1/4 valley 60” (degrees on display) or “4 1/4 valley 60 band”',
-    ([, position, word, open, row], length) => {
-      const at = length(position!)
+    ([, position = '', word = '', open, row], length) => {
+      const at = length(position)
       if (at === undefined) return 'has no position that can be read, more than zero.'
-      const degrees = open === undefined ? USUAL_OPEN : Number(open)
+      const degrees = open ? Number(open) : USUAL_OPEN
       if (degrees > 180) return 'is folded by more than 180 degrees.'
-      return { at, direction: WORDS[word!.toLowerCase()]!, row: (row?.toLowerCase() ?? 'all') as Row, open: degrees }
+      return { at, direction: /^m/i.test(word) ? 'mountain' : 'valley', row: (row?.toLowerCase() || 'all') as Row, open: degrees }
     },
   )
   if (!list.ok) return list
@@ -88,10 +87,10 @@ export function readPieces(text: string, units: Units): Read<NotedPiece> {
     units,
     /^(.+?)\s*[x×]\s*(.+?)\s+on\s+(\d+)(?:\s+to\s+(\d+))?$/i,
     '“3 x 1 1/2 on 2” or, glued from one panel to another, “8 x 1 1/2 on 1 to 4”',
-    ([, wide, high, first, second], length) => {
-      const [width, height] = [length(wide!), length(high!)]
+    ([, wide = '', high = '', first, second], length) => {
+      const [width, height] = [length(wide), length(high)]
       if (width === undefined || height === undefined) return 'has no width and height that can be read, more than zero.'
-      return { width, height, onto: [Number(first), ...(second === undefined ? [] : [Number(second)])] }
+      return { width, height, onto: [Number(first), ...(second ? [Number(second)] : [])] }
     },
   )
 }

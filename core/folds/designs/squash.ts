@@ -1,3 +1,5 @@
+import { dot } from '../motion/frame'
+
 const DEGREES = 180 / Math.PI
 
 /**
@@ -21,11 +23,11 @@ export function squash(opening: number): { diagonal: number, middle: number, fla
   const quarterNormal = [0, -c, s] as const
   const [mx, mz] = [Math.cos(dip), Math.sin(dip)]
   const diagonal = [Math.SQRT1_2, Math.SQRT1_2 * s, Math.SQRT1_2 * c] as const
-  const sideNormal = [-diagonal[1] * mz, diagonal[0] * mz - diagonal[2] * mx, diagonal[1] * mx]
+  const sideNormal = [-diagonal[1] * mz, diagonal[0] * mz - diagonal[2] * mx, diagonal[1] * mx] as const
   const size = Math.hypot(...sideNormal)
-  const between = quarterNormal.reduce((sum, value, axis) => sum + value * sideNormal[axis]!, 0) / size
+  const between = dot(quarterNormal, sideNormal) / size
   const diagonalFold = Math.acos(Math.max(-1, Math.min(1, between)))
-  const middleFold = 2 * Math.asin(Math.min(1, Math.abs(sideNormal[1]!) / size))
+  const middleFold = 2 * Math.asin(Math.min(1, Math.abs(sideNormal[1]) / size))
   return {
     diagonal: diagonalFold * DEGREES,
     middle: middleFold * DEGREES,

@@ -1,3 +1,4 @@
+import { itemAt } from '../../lists'
 import { at, bent, box, panel, valley } from '../model/builder'
 import type { Place } from '../model/card'
 import { panelOf } from '../model/card'
@@ -142,12 +143,13 @@ export const stepPopup = defineFold({
       'Glued too high it tears or sticks out of the closed card.',
     )
     const least = rule('between', card.units)
+    const beside = itemAt(steps, 0).x
     card.limit({
       subject: 'Paper beside the steps',
       parameter: 'stepWidth',
-      value: steps[0]!.x,
+      value: beside,
       atLeast: least,
-      right: stepWidth.minus(least.minus(steps[0]!.x).times(2)),
+      right: stepWidth.minus(least.minus(beside).times(2)),
       round: 'down',
       because: 'a narrower edge tears.',
     })

@@ -1,3 +1,4 @@
+import { byKey, itemAt } from '../../lists'
 import type { Length, Units } from '../../lengths'
 import { LONGEST, Measure, downToMark, formatLength, upToMark } from '../../lengths'
 import type { PrintTop } from '../../paper'
@@ -131,10 +132,12 @@ export class CardBuilder {
   }
 
   /** A crease between two panels of a sheet, from one of its ends to the other. */
-  crease(part: Part, between: [string, string], from: Place, to: Place, { direction, fold }: CreaseEntry): void {
+  crease(part: Part, between: [string, string], from: Place, to: Place, { direction, fold }: CreaseEntry): Crease {
     const along: Crease['along'] = from.x.value === to.x.value ? 'x' : from.y.value === to.y.value ? 'y' : 'slant'
     const sign = direction === 'valley' ? 1 : -1
-    part.creases.push({ between, from, to, along, direction, angle: opening => sign * fold(opening) })
+    const crease: Crease = { between, from, to, along, direction, angle: opening => sign * fold(opening) }
+    part.creases.push(crease)
+    return crease
   }
 
   slit(part: Part, from: Place, to: Place): void {
@@ -189,8 +192,7 @@ export class CardBuilder {
       )
       if (before && folded) {
         const [from, to] = along === 'x' ? [at(length, Measure.zero), at(length, across)] : [at(Measure.zero, length), at(across, length)]
-        this.crease(part, [before.key, entry.key], from, to, folded)
-        part.creases.at(-1)!.along = along
+        this.crease(part, [before.key, entry.key], from, to, folded).along = along
       }
       length = length.plus(size)
     }
@@ -212,7 +214,7 @@ export class CardBuilder {
     part.pair = pair
     this.joints.push({
       part: key,
-      by: part.panels[0]!,
+      by: itemAt(part.panels, 0),
       onto,
       face,
       faceDown: false,
@@ -315,7 +317,7 @@ export class CardBuilder {
   holds(stopper: Part, against: Part[]): void {
     this.stoppers.push({
       part: stopper.key,
-      against: against.flatMap(({ key }) => [key, ...(this.underlays.has(key) ? [this.underlays.get(key)!.key] : [])]),
+      against: against.flatMap(({ key }) => [key, ...[this.underlays.get(key)].flatMap(under => under?.key ?? [])]),
     })
   }
 
@@ -335,7 +337,8 @@ export class CardBuilder {
 
   /** States a limit; a value outside becomes a finding with the value that would be right. */
   limit({ subject, value, atLeast, atMost, because, parameter, right, round = atLeast ? 'up' : 'down', severity = 'stop' }: Limit): void {
-    const bound = (atLeast ?? atMost)!
+    const bound = atLeast ?? atMost
+    if (!bound) throw new Error(`The limit of ${subject} has no bound.`)
     const broken = atLeast ? value.value < atLeast.value : value.value > bound.value
     if (!broken) return
     const target = right ?? bound
@@ -356,6 +359,6 @@ export class CardBuilder {
   }
 
   private partOf({ part }: Panel): Part {
-    return this.parts.find(({ key }) => key === part)!
+    return byKey(this.parts, part)
   }
 }

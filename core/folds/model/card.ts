@@ -1,3 +1,4 @@
+import { itemAt } from '../../lists'
 import type { Length, Measure } from '../../lengths'
 import type { PrintTop } from '../../paper'
 
@@ -172,7 +173,7 @@ export interface Construction {
 }
 
 /** The single panel of a flat piece. */
-export const face = (part: Part): Panel => part.panels[0]!
+export const face = ({ panels }: Part): Panel => itemAt(panels, 0)
 
 /** A panel of a part by its key; designs only ask for panels they made. */
 export function panelOf(part: Part, key: string): Panel {

@@ -1,10 +1,11 @@
+import { byKey, itemAt } from '../../lists'
 import type { Length, Units } from '../../lengths'
 import { formatLength, isOnMark, nanometres, nearestMark } from '../../lengths'
 import type { Frame } from '../motion/frame'
 import { subtract } from '../motion/frame'
 import { boxOf, panelKey, placed, poseOf } from '../motion/pose'
 import type { Construction, Crease, Finding, Panel, Part } from './card'
-import { isWhole } from './card'
+import { isWhole, panelOf } from './card'
 import { isLayer } from './pieces'
 import { rule } from './rules'
 
@@ -14,7 +15,7 @@ const TORN = 10_000
 /** How far the two panels at a crease hold it apart. */
 function gapAt(part: Part, { between, from, to }: Crease, pose: ReadonlyMap<string, Frame>): number {
   const [a, b] = between.map((key) => {
-    const panel = part.panels.find(panel => panel.key === key)!
+    const panel = panelOf(part, key)
     const frame = pose.get(panelKey(panel))
     return (
       frame
@@ -25,7 +26,7 @@ function gapAt(part: Part, { between, from, to }: Crease, pose: ReadonlyMap<stri
       )
     )
   })
-  return a && b ? Math.max(...a.map((end, index) => Math.hypot(...subtract(end, b[index]!)))) : 0
+  return a && b ? Math.max(...a.map((end, index) => Math.hypot(...subtract(end, itemAt(b, index))))) : 0
 }
 
 /** Checks every construction gets from the model, whatever its design says. */
@@ -95,7 +96,7 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
       .flatMap((joint) => {
         const narrow = Math.min(joint.glue.width.value, joint.glue.height.value) as Length
         if (narrow <= 0 || narrow >= least.value) return []
-        const name = construction.parts.find(part => part.key === joint.part)!.name
+        const name = byKey(construction.parts, joint.part).name
         return [
           {
             severity: 'warn',

@@ -1,3 +1,4 @@
+import { itemAt } from '../../lists'
 import type { ParameterInputs } from '../../document'
 import { BOUNDS } from '../../document'
 import type { Length, Units } from '../../lengths'
@@ -60,7 +61,7 @@ export const choice = (label: string, options: ChoiceParameter['options'], help?
   kind: 'choice',
   label,
   options,
-  initial: options[0]!.value,
+  initial: itemAt(options, 0).value,
   help,
 })
 
@@ -123,7 +124,7 @@ export function inputProblems(parameters: Parameters, inputs: Record<string, unk
 export function readInputs<P extends Parameters>(parameters: P, inputs: ParameterInputs, units: Units): Values<P> {
   const defaults = defaultInputs(parameters, units)
   const entries = Object.entries(parameters).map(([key, parameter]) => {
-    const input = Object.hasOwn(inputs, key) ? inputs[key]! : defaults[key]!
+    const input = Object.hasOwn(inputs, key) ? inputs[key] : defaults[key]
     if (parameter.kind !== 'length') return [key, input]
     return [key, Measure.of(parameter.label, lengthFrom(String(input), units))]
   })
@@ -145,7 +146,7 @@ export function resizedInputs(
   const all = { ...defaultInputs(parameters, units), ...inputs }
   return Object.fromEntries(
     Object.entries(parameters).map(([key, parameter]) => {
-      const input = all[key]!
+      const input = all[key] ?? ''
       if (parameter.kind === 'length') return [key, writeLength(resize(lengthFrom(String(input), units)), units)]
       return [key, parameter.kind === 'text' ? parameter.resized(String(input), resize, units) : input]
     }),

@@ -1,3 +1,4 @@
+import { itemAt } from '../../lists'
 import type { PaperKind } from '../../document'
 import type { Length, Reading } from '../../lengths'
 import { Measure, readOffScale } from '../../lengths'
@@ -108,7 +109,7 @@ export function scoringOrder(scores: Score[]): number[] {
   return scores
     .map((_, index) => index)
     .sort((a, b) => {
-      const [first, second] = [scores[a]!, scores[b]!]
+      const [first, second] = [itemAt(scores, a), itemAt(scores, b)]
       return (
         Number(first.turnOver) - Number(second.turnOver)
         || ways.indexOf(first.along) - ways.indexOf(second.along)

@@ -8,7 +8,7 @@ export function scoreReading({ at, along, fromOtherEnd, reading, turnOver, ends,
   const show = (length: Length) => formatLength(length, units)
   const place = ({ x, y }: Place) => `${show(x.value)} right, ${show(y.value)} up`
   const face = turnOver ? 'turn over, ' : ''
-  if (along === 'slant') return `${face}by ruler from ${place(ends![0])} to ${place(ends![1])}`
+  if (along === 'slant') return `${face}by ruler${ends ? ` from ${place(ends[0])} to ${place(ends[1])}` : ''}`
   const axis = along === 'y' ? 'x' : 'y'
   const [start, stop] = ends ? ([ends[0][axis].value, ends[1][axis].value].sort((a, b) => a - b) as [Length, Length]) : []
   const span = start !== undefined && stop !== undefined ? `; only from ${show(start)} to ${show(stop)}` : ''

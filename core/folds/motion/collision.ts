@@ -1,3 +1,4 @@
+import { around } from '../../lists'
 import type { Construction, Panel, Part, Point } from '../model/card'
 import { holesOf, isWhole, outlineOf } from '../model/card'
 import { isLayer } from '../model/pieces'
@@ -95,8 +96,7 @@ const apart = (a: Sheet, b: Sheet): boolean =>
 /** How far an edge of `a` reaches through `b`. */
 function pierce(a: Sheet, b: Sheet): number {
   let deepest = 0
-  a.corners.forEach((from, index) => {
-    const to = a.corners[(index + 1) % a.corners.length]!
+  around(a.corners).forEach(([from, to]) => {
     const [before, after] = [from, to].map(point => dot(subtract(point, b.frame.origin), b.frame.normal)) as [number, number]
     if (before * after >= 0) return
     const share = before / (before - after)
@@ -111,9 +111,7 @@ function pierce(a: Sheet, b: Sheet): number {
 /** Distance of a place from the nearest edge of a panel or of an opening in it. */
 const fromEdge = ({ outline, holes }: Sheet, place: Point): number =>
   Math.min(
-    ...[outline, ...holes].flatMap(corners =>
-      corners.map((corner, index) => fromSegment(place, corner, corners[(index + 1) % corners.length]!)),
-    ),
+    ...[outline, ...holes].flatMap(corners => around(corners).map(([from, to]) => fromSegment(place, from, to))),
   )
 
 function fromSegment([x, y]: Point, [x1, y1]: Point, [x2, y2]: Point): number {

@@ -1,3 +1,4 @@
+import { itemAt } from '../../lists'
 import type { Construction, Panel } from '../model/card'
 import { holesOf } from '../model/card'
 import type { Vector } from './frame'
@@ -89,7 +90,8 @@ function backToFront(solids: Solid[]): Solid[] {
   const ordered: Solid[] = []
   while (waiting.length > 0) {
     // The next to paint hides behind everything still waiting; where panels cross, the farthest goes.
-    const next = waiting.find(candidate => waiting.every(other => other === candidate || !mustPrecede(other, candidate))) ?? waiting[0]!
+    const isNext = (solid: Solid) => waiting.every(other => other === solid || !mustPrecede(other, solid))
+    const next = waiting.find(isNext) ?? itemAt(waiting, 0)
     ordered.push(next)
     waiting.splice(waiting.indexOf(next), 1)
   }
@@ -107,7 +109,7 @@ function mustPrecede(a: Solid, b: Solid): boolean {
 /** 1 where all of `of` is on the viewer's side of the plane of `plane`, −1 where all is behind, 0 where it is neither. */
 function side(of: Solid, plane: Solid): -1 | 0 | 1 {
   const towards = plane.normal[2] >= 0 ? 1 : -1
-  const distances = of.corners.map(corner => towards * dot(subtract(corner, plane.corners[0]!), plane.normal))
+  const distances = of.corners.map(corner => towards * dot(subtract(corner, itemAt(plane.corners, 0)), plane.normal))
   const tolerance = LAYER / 10
   if (distances.every(distance => distance >= -tolerance)) return distances.some(distance => distance > tolerance) ? 1 : 0
   return distances.every(distance => distance <= tolerance) ? -1 : 0

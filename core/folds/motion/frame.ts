@@ -21,18 +21,17 @@ export const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1
 export const at = ({ origin, x, y, normal }: Frame, right: number, up: number, out = 0): Vector =>
   add(add(origin, scale(x, right)), add(scale(y, up), scale(normal, out)))
 
+const SQUARE = new Map<number, readonly [cos: number, sin: number]>([
+  [0, [1, 0]],
+  [90, [0, 1]],
+  [180, [-1, 0]],
+  [270, [0, -1]],
+])
+
 /** Cosine and sine with no noise at right angles, so that a card folded flat is exactly flat. */
 function exact(degrees: number): readonly [cos: number, sin: number] {
-  const turns = ((degrees % 360) + 360) % 360
-  if (turns % 90 === 0)
-    return (
-      [
-        [1, 0],
-        [0, 1],
-        [-1, 0],
-        [0, -1],
-      ] as const
-    )[turns / 90]!
+  const square = SQUARE.get(((degrees % 360) + 360) % 360)
+  if (square) return square
   const angle = (degrees * Math.PI) / 180
   return [Math.cos(angle), Math.sin(angle)]
 }

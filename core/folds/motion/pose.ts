@@ -1,3 +1,4 @@
+import { byKey, lookUp } from '../../lists'
 import type { Length } from '../../lengths'
 import { nanometres } from '../../lengths'
 import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../model/card'
@@ -34,14 +35,14 @@ export function poseOf({ anchor, parts, joints }: Construction, opening: number,
   return pose
 
   function unfold(first: Panel, frame: Frame): void {
-    const part = parts.find(({ key }) => key === first.part)!
+    const part = byKey(parts, first.part)
     pose.set(panelKey(first), frame)
     const reached = [first]
     for (const panel of reached) {
       for (const crease of part.creases) {
         const other = acrossFrom(part, crease, panel)
         if (!other || pose.has(panelKey(other))) continue
-        pose.set(panelKey(other), neighbourFrame(pose.get(panelKey(panel))!, panel, other, crease, angleAt(crease)))
+        pose.set(panelKey(other), neighbourFrame(lookUp(pose, panelKey(panel)), panel, other, crease, angleAt(crease)))
         reached.push(other)
       }
     }

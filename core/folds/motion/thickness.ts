@@ -1,3 +1,4 @@
+import { around, itemAt, neighbours } from '../../lists'
 import type { Length } from '../../lengths'
 import { nanometres } from '../../lengths'
 import type { Construction, Panel, Part, Point } from '../model/card'
@@ -83,13 +84,14 @@ export function thicknessMap(construction: Construction, thicknessOf: (part: Par
     )
   const [xs, ys] = [lines(0), lines(1)]
   let most: Stack | undefined
+  const [left, foot] = [itemAt(xs, 0), itemAt(ys, 0)]
   const cells = between(xs).map(x =>
     between(ys).map((y) => {
       const here = layers.filter(layer => covers(layer, [x, y]))
       const thickness = nanometres(here.reduce((sum, layer) => sum + layer.thickness, 0))
       if (!most || thickness > most.thickness) {
         const order = [...here].sort((a, b) => b.z(x, y) - a.z(x, y))
-        most = { x: nanometres(x - xs[0]!), y: nanometres(y - ys[0]!), thickness, layers: order.map(({ name }) => name) }
+        most = { x: nanometres(x - left), y: nanometres(y - foot), thickness, layers: order.map(({ name }) => name) }
       }
       return thickness
     }),
@@ -98,13 +100,15 @@ export function thicknessMap(construction: Construction, thicknessOf: (part: Par
 }
 
 const flat = (corners: Vector[]): Point[] => corners.map(([x, y]) => [x, y])
-const between = (lines: number[]): number[] => lines.slice(1).map((line, index) => (line + lines[index]!) / 2)
+const between = (lines: number[]): number[] => neighbours(lines).map(([line, next]) => (line + next) / 2)
 
 /** Round edges give many lines close together; a coarser grid still meets every straight edge. */
 function thinned(lines: number[]): number[] {
   if (lines.length <= COARSEST * 2) return lines
-  const step = (lines.at(-1)! - lines[0]!) / COARSEST / 4
-  return lines.filter((line, index) => index === 0 || index === lines.length - 1 || line - lines[index - 1]! > step || index % 4 === 0)
+  const step = (itemAt(lines, -1) - itemAt(lines, 0)) / COARSEST / 4
+  return lines.filter((line, index) =>
+    index % 4 === 0 || index === lines.length - 1 || line - itemAt(lines, index - 1) > step,
+  )
 }
 
 /** Height of the plane of a panel over a place of the closed card. */
@@ -117,8 +121,7 @@ const covers = ({ outline, holes }: Layer, point: Point): boolean => inside(outl
 /** Whether a point lies in a polygon, by the number of edges a line from it crosses. */
 export function inside(corners: Point[], [x, y]: Point): boolean {
   let within = false
-  corners.forEach(([x1, y1], index) => {
-    const [x2, y2] = corners[(index + 1) % corners.length]!
+  around(corners).forEach(([[x1, y1], [x2, y2]]) => {
     if ((y1 > y) !== (y2 > y) && x < x1 + ((x2 - x1) * (y - y1)) / (y2 - y1)) within = !within
   })
   return within
@@ -127,11 +130,6 @@ export function inside(corners: Point[], [x, y]: Point): boolean {
 /** Area of a panel without its openings, in square nanometres. */
 export function areaOf(part: Part, panel: Panel): number {
   const area = (corners: Point[]) =>
-    Math.abs(
-      corners.reduce((sum, [x, y], index) => {
-        const [nextX, nextY] = corners[(index + 1) % corners.length]!
-        return sum + (x * nextY - nextX * y) / 2
-      }, 0),
-    )
+    Math.abs(around(corners).reduce((sum, [[x, y], [nextX, nextY]]) => sum + (x * nextY - nextX * y) / 2, 0))
   return area(outlineOf(panel)) - holesOf(part, panel).reduce((sum, hole) => sum + area(hole), 0)
 }

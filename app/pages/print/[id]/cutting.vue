@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { byKey } from '../../../../core/lists'
 import { proofOf } from '../../../../core/batch'
 import { wholeMinutes } from '../../../../core/cutting'
 import type { PlannedPaper } from '../../../stores/planner'
 
 definePageMeta({ layout: 'print' })
 const { work, planner, missing } = usePrintedClass('Cutting sheets')
-const supplyOf = (entry: PlannedPaper, key: string) => entry.problem.supplies.find(supply => supply.key === key)!
+const supplyOf = (entry: PlannedPaper, key: string) => byKey(entry.problem.supplies, key)
 </script>
 
 <template>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { lookUp } from '../../../../core/lists'
 import type { Purchase } from '../../../../core/kits'
 
 definePageMeta({ layout: 'print' })
 const { work, planner, missing } = usePrintedClass('Kit lists')
-const card = (key: string) => work.prepared.cards.find(({ entry }) => entry.key === key)!
+const cards = computed(() => new Map(work.prepared.cards.map(card => [card.entry.key, card])))
+const card = (key: string) => lookUp(cards.value, key)
 const money = useMoney()
 const PURCHASES = [
   { key: 'paper', head: 'Paper', text: ({ paper }: Purchase) => paper },

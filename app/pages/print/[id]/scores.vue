@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '../../../../core/lists'
 import { blanksOf, scoreReading, scoringOrder } from '../../../../core/folds'
 import type { Part, Piece, Place } from '../../../../core/folds'
 import { formatLength } from '../../../../core/lengths'
@@ -25,7 +26,7 @@ const cards = computed(() =>
 function numbered(piece: Piece) {
   const order = scoringOrder(piece.scores)
   return {
-    rows: order.map((index, at) => ({ number: at + 1, score: piece.scores[index]! })),
+    rows: order.map((index, at) => ({ number: at + 1, score: itemAt(piece.scores, index) })),
     numbers: piece.scores.map((_, index) => order.indexOf(index) + 1),
   }
 }

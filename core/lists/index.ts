@@ -1,0 +1,41 @@
+/**
+ * Taking things out of lists and tables where they are known to be. What is missing after all is said where
+ * it is asked for, and never handed on as nothing.
+ */
+
+/**
+ * The entry with a key.
+ * @throws RangeError where none has it
+ */
+export function byKey<T extends { key: string }>(list: readonly T[], key: string): T {
+  const found = list.find(entry => entry.key === key)
+  if (!found) throw new RangeError(`Nothing here has the key “${key}”.`)
+  return found
+}
+
+/**
+ * What a table holds under a key.
+ * @throws RangeError where it holds nothing
+ */
+export function lookUp<K, V>(table: ReadonlyMap<K, V>, key: K): V {
+  const found = table.get(key)
+  if (found === undefined) throw new RangeError(`The table holds nothing under “${String(key)}”.`)
+  return found
+}
+
+/**
+ * An item by its place, from the end where the place is negative.
+ * @throws RangeError where the list is not as long
+ */
+export function itemAt<T>(list: readonly T[], place: number): T {
+  const found = list[place < 0 ? list.length + place : place]
+  if (found === undefined) throw new RangeError(`There is no item at ${place} of ${list.length}.`)
+  return found
+}
+
+/** Each item with the one after it: one pair less than there are items. */
+export const neighbours = <T>(list: readonly T[]): [T, T][] => list.slice(1).map((item, place) => [itemAt(list, place), item])
+
+/** Each item with the one after it, the last with the first: as many pairs as there are items. */
+export const around = <T>(list: readonly T[]): [T, T][] =>
+  list.map((item, place) => [item, itemAt(list, (place + 1) % list.length)])
