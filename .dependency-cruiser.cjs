@@ -59,7 +59,7 @@ module.exports = {
       name: 'no-validation-in-the-browser',
       comment: 'The validation classes come into the browser only where a draft has to be read, and then by themselves.',
       severity: 'error',
-      from: { path: '^app/' },
+      from: { path: '^app/', pathNot: [TEST, '/testing\\.ts$'] },
       to: { path: '^core/(formats|document/open)', dependencyTypesNot: ['type-only', 'dynamic-import'] },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },

@@ -1,6 +1,6 @@
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@primevue/nuxt-module', '@nuxt/icon', '@nuxt/eslint'],
-  components: [{ path: '~/components', pathPrefix: false }],
+  components: [{ path: '~/components', pathPrefix: false, extensions: ['vue'] }],
   devtools: { enabled: false },
   app: {
     head: {

@@ -1,10 +1,31 @@
+import { defineVitestProject } from '@nuxt/test-utils/config'
 import { defineConfig } from 'vitest/config'
 
+/** Components are mounted in a DOM, with Nuxt as it runs in the browser; all else needs nothing but Node. */
+const MOUNTED = 'app/components/**/*.test.ts'
+
 export default defineConfig({
-  esbuild: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } },
   test: {
-    // Property tests take their time on a busy machine.
-    testTimeout: 180_000,
-    include: ['{core,cli,server,app,demo,scripts}/**/*.test.ts'],
+    projects: [
+      {
+        esbuild: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } },
+        test: {
+          name: 'plain',
+          // Property tests take their time on a busy machine.
+          testTimeout: 180_000,
+          include: ['{core,cli,server,app,demo,scripts}/**/*.test.ts'],
+          exclude: [MOUNTED],
+        },
+      },
+      await defineVitestProject({
+        test: {
+          name: 'mounted',
+          testTimeout: 60_000,
+          include: [MOUNTED],
+          environment: 'nuxt',
+          environmentOptions: { nuxt: { domEnvironment: 'happy-dom' } },
+        },
+      }),
+    ],
   },
 })

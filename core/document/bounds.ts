@@ -30,4 +30,6 @@ export const BOUNDS = {
   envelopes: 24,
   rates: 12,
   grams: 5000,
+  /** Cubic centimetres of a gram of paper. */
+  bulk: { least: 0.5, most: 4 },
 } as const

@@ -274,7 +274,7 @@ export class PostEntry {
   foam!: string
 
   /** Cubic centimetres per gram of paper: its thickness is weight times bulk. */
-  @most(4) @least(0.5) @number('cubic centimetres per gram')
+  @most(BOUNDS.bulk.most) @least(BOUNDS.bulk.least) @number('cubic centimetres per gram')
   bulk!: number
 
   @listOf(() => EnvelopeEntry, 'envelopes', BOUNDS.envelopes)

@@ -85,8 +85,8 @@ function rename(title: string) {
     </section>
     <div class="stack side">
       <FoldedCard
-        v-if="later.construction && foldable"
-        :front="card.fold!.view"
+        v-if="later.construction && later.fold && foldable"
+        :front="later.fold.view"
         :construction="later.construction"
         :papers="card.entry.papers"
         :looks="shelf.papers"

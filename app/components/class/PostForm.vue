@@ -76,8 +76,8 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           <InputNumber
             input-id="post-bulk"
             :model-value="post.bulk"
-            :min="0.5"
-            :max="4"
+            :min="BOUNDS.bulk.least"
+            :max="BOUNDS.bulk.most"
             :max-fraction-digits="2"
             @update:model-value="typeof $event === 'number' && set('bulk', all => void (all.bulk = $event))"
           />

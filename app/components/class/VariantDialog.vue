@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BOUNDS } from '../../../core/document'
 import type { ParameterInputs } from '../../../core/document'
 import type { Units } from '../../../core/lengths'
 
@@ -51,7 +52,7 @@ async function keep() {
         <InputText
           :id="id"
           v-model="name"
-          :maxlength="120"
+          :maxlength="BOUNDS.title"
           autocomplete="off"
           autofocus
         />

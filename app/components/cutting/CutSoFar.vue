@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BOUNDS } from '../../../core/document'
 import { lengthFrom } from '../../../core/lengths'
 import type { PlannedPaper } from '../../stores/planner'
 
@@ -67,7 +68,7 @@ const COLUMNS = [
           <InputNumber
             :model-value="row.spoiled"
             :min="0"
-            :max="100_000"
+            :max="BOUNDS.onHand"
             :max-fraction-digits="0"
             size="small"
             input-class="few"

@@ -1,0 +1,54 @@
+import { registerEndpoint } from '@nuxt/test-utils/runtime'
+import { createError, readBody } from 'h3'
+import type { Batch } from '../../core/document'
+import { applied } from '../../core/document'
+import { readBatch } from '../../core/formats'
+import tide from '../../demo/tide-and-lantern.json'
+import { useClassStore } from '../stores/class'
+
+/** A studio made up for mounted parts: one class behind the routes that the stores ask, with the changes it was sent. */
+export class MadeUpStudio {
+  position = 1
+  document: Batch
+  sent: { label: string, class: number | null, patches: { op: string, path: string[] }[] }[] = []
+  /** What the next change is answered with instead. */
+  refusal?: { statusCode: number, statusMessage?: string, data?: unknown }
+
+  constructor(change: (document: Batch) => void = () => {}) {
+    const read = readBatch(JSON.stringify(tide))
+    if (!read.ok) throw new Error('The demo class cannot be opened.')
+    this.document = structuredClone(read.value)
+    change(this.document)
+    registerEndpoint('/api/classes/1', () => ({ id: 1, position: this.position, document: this.document }))
+    registerEndpoint('/api/papers', () => ({ position: this.position, papers: this.document.papers }))
+    registerEndpoint('/api/edits', {
+      method: 'POST',
+      handler: async (event) => {
+        const body = await readBody(event)
+        const { refusal } = this
+        this.refusal = undefined
+        if (refusal) throw createError(refusal)
+        this.sent.push(body)
+        this.document = applied(this.document, body.patches)
+        this.position += 1
+        return { position: this.position }
+      },
+    })
+  }
+
+  /** Another window saves. */
+  change(edit: (document: Batch) => void): void {
+    this.document = structuredClone(this.document)
+    edit(this.document)
+    this.position += 1
+  }
+}
+
+/** Opens the class of a made-up studio in the store, as its page does. */
+export async function openedClass(change?: (document: Batch) => void) {
+  const studio = new MadeUpStudio(change)
+  localStorage.clear()
+  const work = useClassStore()
+  await work.open(1)
+  return { studio, work }
+}
