@@ -1,5 +1,14 @@
+import { fileURLToPath } from 'node:url'
+
+/** Runs before anything is painted, so that a dark page never flashes light. */
+const THEME
+  = 'try{const t=localStorage.getItem("wakaru-theme");if(t==="dark"||(t!=="light"&&matchMedia("(prefers-color-scheme: '
+    + 'dark)").matches))document.documentElement.classList.add("dark")}catch{}'
+
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@primevue/nuxt-module', '@nuxt/icon', '@nuxt/eslint'],
+  // Everything is drawn in the browser: the first answer is the same for everybody and costs the server next to nothing.
+  ssr: false,
   components: [{ path: '~/components', pathPrefix: false, extensions: ['vue'] }],
   devtools: { enabled: false },
   app: {
@@ -10,6 +19,7 @@ export default defineNuxtConfig({
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
         { name: 'description', content: 'Piece sizes, cutting layouts and kit lists for fold and pop-up card classes' },
       ],
+      script: [{ innerHTML: THEME, tagPosition: 'head' }],
       link: [
         { rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' },
         {
@@ -27,11 +37,6 @@ export default defineNuxtConfig({
     // Set by NUXT_DATABASE_URL; the start command does it.
     databaseUrl: '',
   },
-  routeRules: {
-    // A class is edited in the browser: drawn there, planned there, undone there.
-    '/classes/**': { ssr: false },
-    '/print/**': { ssr: false },
-  },
   experimental: {
     payloadExtraction: false,
     // Pages are fetched ahead when somebody points at a link, not because a link is in sight.
@@ -39,6 +44,8 @@ export default defineNuxtConfig({
   },
   compatibilityDate: '2026-01-01',
   nitro: {
+    // Bounds, headers and a quick end: see the file. For development the framework brings its own.
+    ...(process.env.NODE_ENV !== 'development' && { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) }),
     // The typeface under an address that is known before anything is built.
     publicAssets: [{ dir: '../node_modules/@fontsource-variable/source-sans-3/files', baseURL: 'fonts', maxAge: 31_536_000 }],
     // Imported for what it does to Reflect, not for what it exports.
@@ -76,6 +83,8 @@ export default defineNuxtConfig({
   },
   primevue: {
     importTheme: { from: '~/theme/preset.ts' },
+    // Parts bring their styles when they are shown; the first answer carries none.
+    loadStyles: false,
     components: {
       include: [
         'Button',

@@ -1,16 +1,11 @@
 <script setup lang="ts">
 const toast = useToast()
+const bringBack = useBringBack()
 
-/** Brings a deleted class back from the batch file that its deletion handed out. */
-async function restore(file: string) {
+/** Brings back what was just deleted. */
+async function restore(bin: string) {
   toast.removeGroup('undo')
-  try {
-    await $fetch('/api/import', { method: 'POST', body: file, headers: { 'Content-Type': 'application/json' } })
-    await refreshNuxtData('classes')
-  }
-  catch (error) {
-    toast.add({ severity: 'error', summary: refusalOf(error).message, life: 8000 })
-  }
+  await bringBack(Number(bin))
 }
 </script>
 

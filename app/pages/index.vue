@@ -1,14 +1,19 @@
 <script setup lang="ts">
-import type { ListedClass } from '../composables/useClasses'
+import { refDebounced } from '@vueuse/core'
+import { BOUNDS } from '../../core/document'
+import type { ListedClass } from '../composables/useClassList'
 
-const { data: classes, refresh, error } = await useClasses()
-// The day is taken where the page is first made, so that server and browser agree; then it is the maker's.
-const today = useState('today', () => localDay())
-onMounted(() => (today.value = localDay()))
-const upcoming = computed(() => (classes.value ?? []).filter(({ date }) => date >= today.value))
-const past = computed(() => (classes.value ?? []).filter(({ date }) => date < today.value).reverse())
+const today = ref(localDay())
+const typed = ref('')
+const search = refDebounced(typed, 200)
+const turn = useClassTurn()
+const counts = reactive({ coming: -1, past: -1 })
+const errors = reactive<Record<string, unknown>>({})
+const error = computed(() => errors.coming ?? errors.past)
+const isEmpty = computed(() => search.value === '' && counts.coming === 0 && counts.past === 0)
 
 const starting = ref(false)
+const binOpen = ref(false)
 const copying = ref<ListedClass>()
 useHead({ title: 'Classes · Wakaru' })
 </script>
@@ -18,7 +23,24 @@ useHead({ title: 'Classes · Wakaru' })
     <div class="spread">
       <h1>Classes</h1>
       <div class="row">
-        <ImportButton @imported="refresh()" />
+        <InputText
+          v-if="!isEmpty"
+          v-model="typed"
+          type="search"
+          placeholder="Search titles"
+          aria-label="Search the titles of classes"
+          :maxlength="BOUNDS.title"
+        />
+        <Button
+          v-tooltip.bottom="'What was deleted'"
+          text
+          severity="secondary"
+          aria-label="Bin: what was deleted"
+          @click="binOpen = true"
+        >
+          <Icon name="tabler:trash" />
+        </Button>
+        <ImportButton @imported="turn++" />
         <Button
           label="New class"
           @click="starting = true"
@@ -31,7 +53,7 @@ useHead({ title: 'Classes · Wakaru' })
       :error="error"
     />
     <section
-      v-else-if="classes?.length === 0"
+      v-else-if="isEmpty"
       class="board empty"
     >
       <h2>No classes yet</h2>
@@ -44,48 +66,28 @@ useHead({ title: 'Classes · Wakaru' })
         @click="starting = true"
       />
     </section>
-    <template v-else>
-      <section aria-labelledby="coming">
-        <h2
-          id="coming"
-          class="section"
-        >
-          Coming up
-        </h2>
-        <p
-          v-if="upcoming.length === 0"
-          class="quiet"
-        >
-          Nothing is coming up. Start a new class or copy an old one.
-        </p>
-        <ClassRow
-          v-for="entry in upcoming"
-          :key="entry.id"
-          :entry="entry"
-          @copy="copying = entry"
-          @changed="refresh()"
-        />
-      </section>
-      <section
-        v-if="past.length > 0"
-        aria-labelledby="past"
-      >
-        <h2
-          id="past"
-          class="section"
-        >
-          Taught
-        </h2>
-        <ClassRow
-          v-for="entry in past"
-          :key="entry.id"
-          :entry="entry"
-          past
-          @copy="copying = entry"
-          @changed="refresh()"
-        />
-      </section>
-    </template>
+    <div v-show="!error && !isEmpty">
+      <ClassSection
+        when="coming"
+        head="Coming up"
+        :none="search ? 'Nothing that is coming up is called so.' : 'Nothing is coming up. Start a new class or copy an old one.'"
+        :search="search"
+        :today="today"
+        @copy="copying = $event"
+        @counted="counts.coming = $event"
+        @failed="errors.coming = $event"
+      />
+      <ClassSection
+        when="past"
+        head="Taught"
+        :none="search ? 'Nothing that was taught is called so.' : ''"
+        :search="search"
+        :today="today"
+        @copy="copying = $event"
+        @counted="counts.past = $event"
+        @failed="errors.past = $event"
+      />
+    </div>
     <LazyNewClassDialog
       v-if="starting"
       @close="starting = false"
@@ -95,10 +97,13 @@ useHead({ title: 'Classes · Wakaru' })
       :entry="copying"
       @close="copying = undefined"
     />
+    <LazyBinDialog
+      v-if="binOpen"
+      @close="binOpen = false"
+    />
   </div>
 </template>
 
 <style scoped>
-.section { margin: 0.75rem 0 0.5rem; }
 .empty { max-width: 38rem; display: grid; gap: 0.9rem; justify-items: start; }
 </style>

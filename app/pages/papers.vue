@@ -1,17 +1,30 @@
 <script setup lang="ts">
+import { refDebounced } from '@vueuse/core'
+import { BOUNDS } from '../../core/document'
 import type { PaperEntry } from '../../core/document'
 
 const shelf = usePapersStore()
 const confirm = useConfirm()
 const toast = useToast()
-const { error } = await useAsyncData('shelf', () => shelf.load().then(() => true))
+const typed = ref('')
+const search = refDebounced(typed, 200)
+const kind = ref<'all' | 'cardstock' | 'print'>('all')
+const KINDS = [
+  { value: 'all', label: 'All' },
+  { value: 'cardstock', label: 'Cardstock' },
+  { value: 'print', label: 'Prints' },
+]
+const { error, status } = useAsyncData('shelf', () => shelf.load({ search: search.value, kind: kind.value }).then(() => true), {
+  watch: [search, kind],
+})
+const binOpen = ref(false)
 
 const editing = ref<{ paper?: PaperEntry }>()
 
 function askToRemove(paper: PaperEntry) {
   confirm.require({
     header: `Take ${paper.name} off the shelf?`,
-    message: 'Its sheets on hand and prices are forgotten.',
+    message: 'It goes into the bin with its sheets on hand and prices, and can be brought back for 30 days.',
     acceptLabel: 'Take it off',
     rejectLabel: 'Keep it',
     rejectProps: { severity: 'secondary', outlined: true },
@@ -37,10 +50,36 @@ useHead({ title: 'Paper shelf · Wakaru' })
     <PaperDefs :papers="shelf.papers" />
     <div class="spread">
       <h1>Paper shelf</h1>
-      <Button
-        label="Add a paper"
-        @click="editing = {}"
-      />
+      <div class="row">
+        <InputText
+          v-model="typed"
+          type="search"
+          placeholder="Search names"
+          aria-label="Search the names of papers"
+          :maxlength="BOUNDS.title"
+        />
+        <SelectButton
+          v-model="kind"
+          :options="KINDS"
+          option-value="value"
+          option-label="label"
+          :allow-empty="false"
+          aria-label="Kind of paper"
+        />
+        <Button
+          v-tooltip.bottom="'What was taken off'"
+          text
+          severity="secondary"
+          aria-label="Bin: what was taken off the shelf"
+          @click="binOpen = true"
+        >
+          <Icon name="tabler:trash" />
+        </Button>
+        <Button
+          label="Add a paper"
+          @click="editing = {}"
+        />
+      </div>
     </div>
     <NotRead
       v-if="error"
@@ -48,10 +87,15 @@ useHead({ title: 'Paper shelf · Wakaru' })
       :error="error"
     />
     <section
-      v-else-if="shelf.papers.length === 0"
+      v-else-if="status === 'success' && shelf.papers.length === 0"
       class="board"
     >
-      <p>The shelf is empty. Add the papers you cut from: name, weight, sheet formats and how many are on hand.</p>
+      <p v-if="search || kind !== 'all'">
+        No paper on the shelf is called so.
+      </p>
+      <p v-else>
+        The shelf is empty. Add the papers you cut from: name, weight, sheet formats and how many are on hand.
+      </p>
     </section>
     <ul class="shelf">
       <li
@@ -115,6 +159,22 @@ useHead({ title: 'Paper shelf · Wakaru' })
         </div>
       </li>
     </ul>
+    <div
+      v-if="shelf.total > shelf.papers.length"
+      class="row"
+    >
+      <Button
+        label="Show more"
+        severity="secondary"
+        outlined
+        @click="shelf.more()"
+      />
+      <span class="quiet">{{ shelf.papers.length }} of {{ shelf.total }} papers</span>
+    </div>
+    <LazyBinDialog
+      v-if="binOpen"
+      @close="binOpen = false"
+    />
     <LazyPaperDialog
       v-if="editing"
       :paper="editing.paper"

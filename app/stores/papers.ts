@@ -4,18 +4,50 @@ import type { PaperEntry } from '../../core/document'
 import { patchesBetween } from '../../core/document'
 import { newToken } from './feed'
 
-/** The papers on the studio's shelf. A class on screen shows its own state of them here. */
+/** Papers that are read at once. */
+const STRETCH = 60
+
+/** Which papers of the shelf are looked at. */
+export interface ShelfQuery {
+  search: string
+  kind: 'cardstock' | 'print' | 'all'
+}
+
+interface ShelfAnswer {
+  position: number
+  total: number
+  papers: PaperEntry[]
+}
+
+/** The papers on the studio's shelf, read stretch by stretch. A class on screen shows its own state of them here. */
 export const usePapersStore = defineStore('papers', () => {
   const papers = shallowRef<PaperEntry[]>([])
   const position = ref(0)
+  const total = ref(0)
+  let query: ShelfQuery = { search: '', kind: 'all' }
+  let asked = 0
 
   const show = (now: PaperEntry[]) => void (papers.value = now)
 
-  async function load() {
-    const shelf = await useRequestFetch()<{ position: number, papers: PaperEntry[] }>('/api/papers')
+  const ask = (query: ShelfQuery, offset: number, limit: number) =>
+    $fetch<ShelfAnswer>('/api/papers', { query: { ...query, offset, limit } })
+
+  async function read(offset: number, limit: number) {
+    const order = ++asked
+    const shelf = await ask(query, offset, limit)
+    if (order !== asked) return
     position.value = shelf.position
-    papers.value = shelf.papers
+    total.value = shelf.total
+    papers.value = [...papers.value.slice(0, offset), ...shelf.papers]
   }
+  /** Reads the shelf anew from its beginning. */
+  const load = (wanted: ShelfQuery = query) => {
+    query = wanted
+    return read(0, Math.min(100, Math.max(STRETCH, papers.value.length)))
+  }
+  const more = () => read(papers.value.length, STRETCH)
+  /** Papers by a part of their name, without showing them here. */
+  const find = (search: string) => ask({ search, kind: 'all' }, 0, 20).then(({ papers }) => papers)
 
   /** Saves the shelf as it is to be; a refusal of the server is thrown. */
   async function save(label: string, now: PaperEntry[]) {
@@ -37,5 +69,5 @@ export const usePapersStore = defineStore('papers', () => {
       papers.value.filter(paper => paper.key !== key),
     )
 
-  return { papers, show, load, add, change, remove }
+  return { papers, total, show, load, more, find, add, change, remove }
 })

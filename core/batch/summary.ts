@@ -15,6 +15,8 @@ export interface ClassSummary {
   pieces: number
   /** Findings to settle before cutting. */
   stops: number
+  /** The figures are still being worked out. */
+  pending?: true
 }
 
 /** The key figures of a class without planning its cutting. */

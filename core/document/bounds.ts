@@ -2,6 +2,8 @@
 export const BOUNDS = {
   /** Bytes; a file beyond it is something else. */
   file: 2_000_000,
+  /** Bytes of what a page sends at once. */
+  body: 1_000_000,
   key: 80,
   title: 120,
   notes: 4000,

@@ -3,6 +3,7 @@ import type { ValidationError } from 'class-validator'
 import { validateSync } from 'class-validator'
 import type { Checked, Problem } from './problem'
 import { MOST_PROBLEMS } from './problem'
+import { oversize } from './sizes'
 
 /**
  * Checks plain data against a shape. Unknown names are problems too, so that a
@@ -12,6 +13,8 @@ export function checkShape<T extends object>(shape: new () => T, data: unknown):
   if (typeof data !== 'object' || data === null || Array.isArray(data)) {
     return { ok: false, problems: [{ path: '', problem: 'must be a JSON object' }] }
   }
+  const large = oversize(shape, data)
+  if (large.length > 0) return { ok: false, problems: large.slice(0, MOST_PROBLEMS) }
   const strange = strangeNesting(data)
   if (strange) return { ok: false, problems: [strange] }
   const instance = plainToInstance(shape, data)

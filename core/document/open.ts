@@ -3,6 +3,7 @@ import { keyProblems } from './keys'
 import type { Checked } from './problem'
 import { MOST_PROBLEMS } from './problem'
 import { Batch, ClassDocument, PaperEntry } from './shapes'
+import { isEndless } from './sizes'
 import { isKnownVersion, upgraded } from './upgrades'
 import { VERSION } from './version'
 
@@ -26,6 +27,7 @@ function open<T extends object>(kind: 'class' | 'paper', shape: new () => T, dat
       problems: [{ path: 'version', problem: `is ${JSON.stringify(data.version)}; this Wakaru reads versions 1 to ${VERSION}` }],
     }
   }
+  if (isEndless(data)) return { ok: false, problems: [{ path: '', problem: 'holds more than any class can' }] }
   const checked = checkShape(shape, kind === 'paper' ? withoutVersion(upgraded(kind, data)) : upgraded(kind, data))
   if (!checked.ok) return checked
   const problems = keyProblems(checked.value)

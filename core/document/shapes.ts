@@ -4,6 +4,7 @@ import { Equals, IsBoolean, IsHexColor, IsIn, IsInt, IsNumber, Length as HasLeng
 import type { ValidationOptions } from 'class-validator'
 import type { Units } from '../lengths'
 import { BOUNDS } from './bounds'
+import { Within } from './sizes'
 import {
   IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOne, IsOneOrNull, IsPaperChoice, IsParameterInputs, IsText,
   IsWholeOrNull,
@@ -32,10 +33,10 @@ const yesOrNo = () => IsBoolean({ message: 'is true or false' })
 /** Several checks as one; the first is the most basic, whose words are told. */
 const together = (...checks: PropertyDecorator[]): PropertyDecorator => (target, name) => checks.forEach(check => check(target, name))
 /** One entity, checked by its own shape. */
-const one = (of: () => new () => object, what: string) => together(IsOne(what), Type(of), ValidateNested())
+const one = (of: () => new () => object, what: string) => together(IsOne(what), Type(of), Within(of), ValidateNested())
 /** A list of entities, each checked by its own shape. */
 const listOf = (of: () => new () => object, what: string, longest: number) =>
-  together(IsListOf(what, longest), Type(of), ValidateNested({ each: true }))
+  together(IsListOf(what, longest), Type(of), Within(of), ValidateNested({ each: true }))
 
 export class ClassDetails {
   @IsFilledText(BOUNDS.title)

@@ -90,7 +90,7 @@ export const IsOne = (what: string): PropertyDecorator =>
 export const IsListOf = (what: string, longest: number, of: 'object' | 'text' = 'object'): PropertyDecorator =>
   ValidateBy({
     name: CHECKS.list,
-    constraints: [longest, of],
+    constraints: [longest, of, what],
     validator: {
       validate: value =>
         Array.isArray(value) && value.length <= longest && value.every(one => (of === 'text' ? typeof one === 'string' : isRecord(one))),

@@ -46,9 +46,9 @@ describe('the batch file', () => {
       return read.ok ? [] : read.problems.map(({ path, problem }) => `${path}: ${problem}`)
     }
     const deep = (brackets: [string, string]) =>
-      TEXT.replace('"notes":', `"more":${brackets[0].repeat(50_000)}1${brackets[1].repeat(50_000)},"notes":`)
-    expect(told(deep(['{"a":', '}']))).toEqual([expect.stringMatching(/^class\.more\.a\.a.*: is nested more than 500 deep$/)])
-    expect(told(deep(['[', ']']))).toEqual([expect.stringMatching(/^class\.more\[0\]\[0\].*: is nested more than 500 deep$/)])
+      TEXT.replace('"parameters": {', `"parameters": {"more":${brackets[0].repeat(50_000)}1${brackets[1].repeat(50_000)},`)
+    expect(told(deep(['{"a":', '}']))).toEqual([expect.stringMatching(/parameters\.more\.a\.a.*: is nested more than 500 deep$/)])
+    expect(told(deep(['[', ']']))).toEqual([expect.stringMatching(/parameters\.more\[0\]\[0\].*: is nested more than 500 deep$/)])
     for (const name of ['__proto__', 'constructor', 'toString']) {
       expect(told(TEXT.replace('"parameters": {', `"parameters": {"${name}": "1 in", `))).toEqual([
         `cards[0].parameters.${name}: is not known here; check its spelling`,

@@ -25,6 +25,9 @@ const VULGAR: Record<string, string> = {
   '⅔': '2/3',
 }
 
+/** Letters of a measure; nothing longer is even looked at. */
+const MOST_LETTERS = 60
+
 const ACCEPTED = /^([+-]?)(?:(\d{1,9})(?=[\s/.]|$)\s*)?(?:(\.\d{1,9})|\s*(\d{1,6})\s*\/\s*(\d{1,6}))?$/
 
 export type ParsedLength = { ok: true, length: Length } | { ok: false, reason: string }
@@ -40,6 +43,7 @@ const refuse = (reason: string): ParsedLength => ({ ok: false, reason })
  */
 export function parseLength(text: string, units: Units): ParsedLength {
   const example = units === 'inch' ? '5 3/8 or 5.375 in' : '136 or 13.6 cm'
+  if (text.length > MOST_LETTERS) return refuse(`A measure has at most ${MOST_LETTERS} characters. Write it like ${example}.`)
   const written = text.trim()
   if (written === '') return refuse(`Type a measure, such as ${example}.`)
 

@@ -1,24 +1,55 @@
+import { existsSync, readdirSync } from 'node:fs'
+import { join } from 'node:path'
 import type { Sequelize } from 'sequelize'
-import { connect } from './connection'
-import { Studio, defineModels } from './models'
-import { migrations } from './migrations'
 import { demoBatches } from '../../demo'
+import { emptyBin } from '../utils/bin'
 import type { Recorded } from '../utils/edits'
 import { newToken, recorded } from '../utils/edits'
 import { addBatch } from '../utils/import'
+import { writeBackup } from './backup'
+import { connect } from './connection'
+import { migrations } from './migrations'
+import { Studio, defineModels } from './models'
+
+/** Seconds that one start waits for another one to bring the tables up to date. */
+const PATIENCE = 600
 
 /**
  * Run by the start command before the server: brings the tables up to date and
  * loads the demo studio into a new database. Needs DATABASE_URL of a user
- * who may create tables.
+ * who may create tables. Of two that run at once, the second waits and finds everything done.
  */
-async function bringUp(sequelize: Sequelize) {
+async function bringUp(sequelize: Sequelize, url: string) {
   defineModels(sequelize)
-  const steps = migrations(sequelize)
-  const before = await steps.executed()
-  const done = await steps.up()
-  console.log(done.length > 0 ? `Tables brought up to date (${done.map(({ name }) => name).join(', ')}).` : 'Tables are up to date.')
-  await begin(sequelize, before.length > 0 && done.length > 0)
+  // The connection of the transaction holds the lock; the server lets go of it when the connection ends, however it does.
+  await sequelize.transaction(async (transaction) => {
+    const [[lock]] = (await sequelize.query('SELECT GET_LOCK(\'wakaru-tables\', ?) AS held', {
+      replacements: [PATIENCE],
+      transaction,
+    })) as unknown as [[{ held: number | null }]]
+    if (lock.held !== 1) throw new Error('another start has been bringing the tables up to date for too long.')
+    const steps = migrations(sequelize)
+    const [before, pending] = [await steps.executed(), await steps.pending()]
+    if (before.length > 0 && pending[0]) await backUpBefore(pending[0].name, url)
+    for (const [index, { name }] of pending.entries()) {
+      console.log(`· Tables: ${name} (${index + 1} of ${pending.length}) …`)
+      await steps.up({ to: name })
+    }
+    await begin(sequelize, before.length > 0 && pending.length > 0)
+    await emptyBin()
+    await sequelize.query('SELECT RELEASE_LOCK(\'wakaru-tables\')', { transaction })
+  })
+}
+
+/** Keeps everything as it was; a start that was broken off has done so already. */
+async function backUpBefore(migration: string, url: string) {
+  const folder = process.env.WAKARU_BACKUPS
+  if (!folder) return
+  const ending = `-before-${migration}.backup`
+  if (existsSync(folder) && readdirSync(folder).some(name => name.endsWith(ending))) return
+  const file = join(folder, `wakaru-${new Date().toISOString().slice(0, 10)}${ending}`)
+  console.log(`· Backup before the tables change: ${file}`)
+  await writeBackup(url, file)
 }
 
 /** A new studio gets the demo, or begins empty where that was asked for; either is decided once and for all. */
@@ -36,11 +67,12 @@ async function begin(sequelize: Sequelize, isOlder: boolean) {
     await Studio.update({ begun: true }, { where: { id: 1 }, transaction })
     return { changes, answer: undefined }
   })
-  if (demo) console.log('Demo studio loaded: the Ferry Lane Paper Room.')
+  if (demo) console.log('· Demo studio loaded: the Ferry Lane Paper Room.')
 }
 
-const sequelize = connect(process.env.DATABASE_URL ?? '')
-void bringUp(sequelize)
+const url = process.env.DATABASE_URL ?? ''
+const sequelize = connect(url)
+void bringUp(sequelize, url)
   .catch((error: Error) => {
     console.error(`The database could not be prepared: ${error.message}`)
     process.exitCode = 1

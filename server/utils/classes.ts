@@ -1,18 +1,23 @@
 import type { H3Event } from 'h3'
-import type { Transaction } from 'sequelize'
+import type { Order, Transaction, WhereOptions } from 'sequelize'
+import { Op } from 'sequelize'
 import type { Batch, ClassDocument, PaperEntry } from '../../core/document'
 import { Studio, StudioClass, StudioPaper } from '../database/models'
 import { batchFrom, classFrom, paperFrom } from './documents'
 import { refusal } from './door'
+import { papersOf } from './rows'
 
-const gone = () => refusal(404, 'There is no such class. It may have been deleted in another window.')
+const GONE = 'There is no such class. It may have been deleted in another window.'
 
-/** The number of the class that a route is about. */
-export function classIdOf(event: H3Event): number {
+/** The number that a route is about. */
+export function numberOf(event: H3Event, otherwise: string): number {
   const id = getRouterParam(event, 'id') ?? ''
-  if (!/^\d{1,9}$/.test(id)) throw gone()
+  if (!/^\d{1,9}$/.test(id)) throw refusal(404, otherwise)
   return Number(id)
 }
+
+/** The number of the class that a route is about. */
+export const classIdOf = (event: H3Event): number => numberOf(event, GONE)
 
 /** A class as it is saved. */
 export async function classOf(
@@ -20,20 +25,41 @@ export async function classOf(
   options: { transaction?: Transaction, lock?: boolean } = {},
 ): Promise<{ row: StudioClass, document: ClassDocument }> {
   const row = await StudioClass.findByPk(id, options)
-  if (!row) throw gone()
+  if (!row) throw refusal(404, GONE)
   return { row, document: classFrom(row.document) }
 }
 
-/** The papers on the shelf, cardstock first. */
-export async function shelf(transaction?: Transaction): Promise<PaperEntry[]> {
-  const rows = await StudioPaper.findAll({
-    order: [
-      ['kind', 'ASC'],
-      ['name', 'ASC'],
-    ],
-    transaction,
-  })
-  return rows.map(({ document }) => paperFrom(document))
+/** Cardstock first, then by name. */
+const ORDER: Order = [['kind', 'ASC'], ['name', 'ASC'], ['key', 'ASC']]
+const entries = (rows: StudioPaper[]): PaperEntry[] => rows.map(({ document }) => paperFrom(document))
+
+/** Some papers of the shelf by their keys. */
+export const papersWith = async (keys: string[], transaction?: Transaction): Promise<PaperEntry[]> =>
+  entries(await StudioPaper.findAll({ where: { key: keys }, order: ORDER, transaction }))
+
+/** A stretch of the shelf, and how many papers there are of what is asked for. */
+export async function listPapers(
+  { search, kind, offset, limit }: { search: string, kind: string, offset: number, limit: number },
+  transaction?: Transaction,
+): Promise<{ total: number, papers: PaperEntry[] }> {
+  const where: WhereOptions = {
+    ...(search !== '' && { name: { [Op.substring]: search } }),
+    ...(kind !== 'all' && { kind }),
+  }
+  const total = await StudioPaper.count({ where, transaction })
+  return { total, papers: entries(await StudioPaper.findAll({ where, order: ORDER, offset, limit, transaction })) }
+}
+
+/** Papers of the shelf that a class is handed to choose from; any other is found by its name. */
+const CHOICE = 200
+
+/** The papers that are asked for and the first ones of the shelf, in its order; `more` is how many others there are. */
+export async function choiceOfPapers(keys: string[], transaction: Transaction): Promise<{ papers: PaperEntry[], more: number }> {
+  const first = await StudioPaper.findAll({ order: ORDER, limit: CHOICE, transaction })
+  const missing = keys.filter(key => !first.some(paper => paper.key === key))
+  const others = missing.length > 0 ? await StudioPaper.findAll({ where: { key: missing }, order: ORDER, transaction }) : []
+  const total = first.length < CHOICE ? first.length : await StudioPaper.count({ transaction })
+  return { papers: entries([...first, ...others]), more: total - first.length - others.length }
 }
 
 /** Reads several things as they were at one moment, with the position of the last change before it. */
@@ -47,5 +73,5 @@ export const atOneMoment = <T>(read: (transaction: Transaction) => Promise<T>): 
 export const batchOf = (id: number): Promise<Batch> =>
   atOneMoment(async (transaction) => {
     const { document } = await classOf(id, { transaction })
-    return batchFrom(document, await shelf(transaction))
+    return batchFrom(document, await papersWith(papersOf(document), transaction))
   }).then(({ position: _, ...batch }) => batch)

@@ -7,7 +7,7 @@ let opened: Sequelize | undefined
 /** The studio's database, opened with the first request. */
 export function useDatabase(): Sequelize {
   if (!opened) {
-    opened = connect(useRuntimeConfig().databaseUrl)
+    opened = connect(useRuntimeConfig().databaseUrl, { hurried: true })
     defineModels(opened)
   }
   return opened

@@ -19,10 +19,6 @@ export function paperFrom(stored: StoredDocument): PaperEntry {
   return paper
 }
 
-/** A paper as it goes into its row. */
-export const storedPaper = (paper: PaperEntry): { key: string, name: string, kind: string, document: StoredDocument } =>
-  ({ key: paper.key, name: paper.name, kind: paper.kind, document: { version: VERSION, ...paper } })
-
 /** The class with just the papers it uses, as it goes into a file. */
 export function batchFrom(document: ClassDocument, shelf: PaperEntry[]): Batch {
   const used = new Set(document.cards.flatMap(card => Object.values(card.papers)))

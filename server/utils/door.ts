@@ -3,20 +3,28 @@ import type { Problem } from '../../core/document'
 import { checkShape } from '../../core/document/open'
 import type { IncomingMessage } from 'node:http'
 import type { H3Event } from 'h3'
-import { ConnectionError } from 'sequelize'
+import { ConnectionAcquireTimeoutError, ConnectionError } from 'sequelize'
 import { codeOf } from '../database/connection'
 
 /** Answers a request that cannot be met: a sentence for the maker and, where it helps, each problem with its place. */
 export const refusal = (statusCode: number, message: string, data: { problems?: Problem[], saved?: unknown } = {}) =>
   createError({ statusCode, message, data })
 
+/** Milliseconds until somebody who waits is told that it takes too long. */
+const DEADLINE = 10_000
+
 /** A route: what it answers, or that the database is away, as the maker needs to know it. */
 export const defineDoor = <T>(answer: (event: H3Event) => T | Promise<T>) =>
   defineEventHandler(async (event) => {
+    let timer: ReturnType<typeof setTimeout> | undefined
     try {
-      return await answer(event)
+      const late = new Promise<never>((_, reject) => {
+        timer = setTimeout(() => reject(refusal(503, 'That takes too long: the database is slow or away. Try again.')), DEADLINE)
+      })
+      return await Promise.race([Promise.resolve(answer(event)), late])
     }
     catch (error) {
+      if (codeOf(error) === 'ER_STATEMENT_TIMEOUT') throw refusal(503, 'That takes too long: the database is busy. Try again.')
       if (isAway(error))
         throw refusal(
           503,
@@ -24,29 +32,39 @@ export const defineDoor = <T>(answer: (event: H3Event) => T | Promise<T>) =>
         )
       throw error
     }
+    finally {
+      clearTimeout(timer)
+    }
   })
 
 /** No connection could be had, or it broke off under a query. */
 const isAway = (error: unknown) =>
-  error instanceof ConnectionError || ['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'].includes(codeOf(error))
+  error instanceof ConnectionError
+  || error instanceof ConnectionAcquireTimeoutError
+  || ['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'].includes(codeOf(error))
 
-/** Reads a body as text, but never more than a batch file may hold. */
-export async function readText(event: H3Event): Promise<string> {
+/**
+ * Reads a JSON body as text, but never more than `most` bytes. What is not said to be JSON is not read: a form
+ * of another page could send it.
+ */
+export async function readText(event: H3Event, most: number = BOUNDS.file): Promise<string> {
   const { req } = event.node
+  const type = getRequestHeader(event, 'content-type') ?? ''
+  if (!/^application\/json\s*(;|$)/i.test(type)) throw refusal(415, 'Wakaru takes JSON only, said to be application/json.')
   const chunks: Buffer[] = []
   let size = Number(getRequestHeader(event, 'content-length') ?? 0)
-  if (size <= BOUNDS.file) {
+  if (size <= most) {
     size = 0
     for await (const chunk of req as AsyncIterable<Buffer>) {
       size += chunk.length
-      if (size > BOUNDS.file) break
+      if (size > most) break
       chunks.push(chunk)
     }
   }
-  if (size > BOUNDS.file) {
+  if (size > most) {
     await discard(req)
     setResponseHeader(event, 'Connection', 'close')
-    throw refusal(413, `That is larger than the ${BOUNDS.file / 1e6} MB a class can have. Nothing was changed.`)
+    throw refusal(413, `That is larger than the ${most / 1e6} MB that are taken at once. Nothing was changed.`)
   }
   const text = new TextDecoder('utf-8', { fatal: true })
   try {
@@ -72,7 +90,7 @@ async function discard(req: IncomingMessage): Promise<void> {
 /** Reads a JSON body of a known shape, or refuses it with every problem named. */
 export async function readShape<T extends object>(event: H3Event, shape: new () => T): Promise<T> {
   let data: unknown
-  const body = await readText(event)
+  const body = await readText(event, BOUNDS.body)
   try {
     data = JSON.parse(body)
   }
@@ -80,6 +98,13 @@ export async function readShape<T extends object>(event: H3Event, shape: new () 
     throw refusal(400, 'The request is not JSON.')
   }
   const checked = checkShape(shape, data)
+  if (!checked.ok) throw refusal(422, sentence(checked.problems), { problems: checked.problems })
+  return checked.value
+}
+
+/** Reads what stands behind the question mark, or refuses it with every problem named. */
+export function readQuery<T extends object>(event: H3Event, shape: new () => T): T {
+  const checked = checkShape(shape, getQuery(event))
   if (!checked.ok) throw refusal(422, sentence(checked.problems), { problems: checked.problems })
   return checked.value
 }

@@ -6,9 +6,10 @@ import { patchesBetween } from '../../core/document'
 import { migrations } from '../database/migrations'
 import { Change, Edit, Studio, StudioClass, StudioPaper } from '../database/models'
 import { testDatabase } from '../database/testing'
-import { classFrom, paperFrom, storedPaper } from './documents'
+import { classFrom, paperFrom } from './documents'
 import { applyEdit, newToken, recorded } from './edits'
 import { addBatch } from './import'
+import { storedPaper } from './rows'
 
 // What the server's framework makes of a refusal.
 vi.stubGlobal('createError', (refusal: object) => Object.assign(new Error('refused'), refusal))

@@ -6,10 +6,12 @@ import type { Batch, ClassDocument, PaperEntry, Patch, Problem } from '../../cor
 import { ANY_SCRAP, PatchError, applied, collisions } from '../../core/document'
 import { openDocument, openPaper } from '../../core/document/open'
 import { codeOf } from '../database/connection'
-import { Change, Edit, Studio, StudioClass, StudioPaper } from '../database/models'
+import { Change, Edit, PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
+import { binPaper, unbinPaper } from './bin'
 import { classOf } from './classes'
-import { paperFrom, storedPaper } from './documents'
+import { paperFrom } from './documents'
 import { refusal, sentence } from './door'
+import { changeClass, changePaper, createPaper } from './rows'
 import type { EditShape } from './shapes'
 
 /** Positions of changes that are kept: who has not looked for longer reads the class anew. */
@@ -116,7 +118,7 @@ export async function applyEdit(
       const { papers: _, ...document } = after as Batch
       const checked = mustMakeSense(document)
       await mustNamePapers(found.document, checked, [...papers.filter(key => after.papers.some(paper => paper.key === key))], transaction)
-      await found.row.update({ document: checked, position }, { transaction })
+      await changeClass(found.row, checked, position, transaction)
     }
     for (const key of papers) await savePaper(key, whole.papers, after.papers)
     return {
@@ -133,13 +135,16 @@ export async function applyEdit(
       if (!paper) {
         const gone = old.find(paper => paper.key === key)
         if (gone) await mustNotBeUsed(gone, transaction)
-        await row?.destroy({ transaction })
+        if (!row) return
+        await binPaper(row, transaction)
+        await row.destroy({ transaction })
         return
       }
       const checked = openPaper(paper)
       if (!checked.ok) throw refused(checked.problems.map(({ path, problem }) => ({ path: `papers.${key}.${path}`, problem })))
-      if (row) await row.update({ ...storedPaper(checked.value), position }, { transaction })
-      else await StudioPaper.create({ ...storedPaper(checked.value), position }, { transaction })
+      if (row) return changePaper(row, checked.value, position, transaction)
+      await createPaper(checked.value, position, transaction)
+      await unbinPaper(key, transaction)
     }
   })
 }
@@ -186,15 +191,18 @@ async function mustNamePapers(before: ClassDocument, after: ClassDocument, prese
 }
 
 async function mustNotBeUsed({ key, name }: PaperEntry, transaction: Transaction): Promise<void> {
-  const users = (await StudioClass.findAll({ transaction })).flatMap(({ document }) => {
-    // Cards name their papers in the same way in every version.
-    const { class: details, cards } = document as Pick<ClassDocument, 'class' | 'cards'>
-    return cards.filter(({ papers }) => Object.values(papers).includes(key)).map(({ title }) => `${title} in ${details.title}`)
-  })
-  if (users.length > 0) {
+  const uses = await PaperUse.findAll({ where: { paper: key }, order: ['classId'], transaction })
+  if (uses.length > 0) {
+    const classes = await StudioClass.findAll({ where: { id: uses.slice(0, 3).map(({ classId }) => classId) }, transaction })
+    const users = classes.flatMap(({ document }) => {
+      // Cards name their papers in the same way in every version.
+      const { class: details, cards } = document as Pick<ClassDocument, 'class' | 'cards'>
+      return cards.filter(({ papers }) => Object.values(papers).includes(key)).map(({ title }) => `${title} in ${details.title}`)
+    })
+    const more = users.length - 3 + Math.max(0, uses.length - classes.length)
     throw refusal(
       409,
-      `${name} is still used by ${users.slice(0, 3).join(', ')}${users.length > 3 ? ` and ${users.length - 3} more` : ''}. `
+      `${name} is still used by ${users.slice(0, 3).join(', ')}${more > 0 ? ` and ${more} more` : ''}. `
       + `Choose another paper there first.`,
       { problems: [{ path: `papers.${key}`, problem: 'is still used' }] },
     )

@@ -1,10 +1,11 @@
 import type { Transaction } from 'sequelize'
+import { Op } from 'sequelize'
 import { fittedTo } from '../../core/batch'
 import type { Batch } from '../../core/document'
-import { StudioClass, StudioPaper } from '../database/models'
-import { storedPaper } from './documents'
-import { shelf } from './classes'
+import { StudioPaper } from '../database/models'
+import { paperFrom } from './documents'
 import type { Recorded } from './edits'
+import { createClass, createPaper } from './rows'
 
 /** Adds a class from a batch, and the papers it brings, inside a transaction that is recorded. */
 export async function addBatch(
@@ -12,9 +13,15 @@ export async function addBatch(
   transaction: Transaction,
   position: number,
 ): Promise<{ changes: Recorded[], answer: { id: number } }> {
-  const { document, added } = fittedTo(await shelf(transaction), batch)
-  for (const paper of added) await StudioPaper.create({ ...storedPaper(paper), position }, { transaction })
-  const { id } = await StudioClass.create({ document, position }, { transaction })
+  // Of the shelf only what has a key of the file, or one that could be made from it, has a say.
+  const keys = batch.papers.map(({ key }) => key)
+  const rows = await StudioPaper.findAll({
+    where: { [Op.or]: [{ key: keys }, ...keys.map(key => ({ key: { [Op.startsWith]: `${key.slice(0, 70)}-` } }))] },
+    transaction,
+  })
+  const { document, added } = fittedTo(keys.length > 0 ? rows.map(({ document }) => paperFrom(document)) : [], batch)
+  for (const paper of added) await createPaper(paper, position, transaction)
+  const id = await createClass(document, position, transaction)
   return {
     changes: [
       { entity: 'class', entityKey: String(id), patches: [] },

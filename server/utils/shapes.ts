@@ -1,7 +1,7 @@
 import { IsIn, IsInt, Matches, Min } from 'class-validator'
 import { BOUNDS } from '../../core/document'
 import type { ParameterInputs, Patch } from '../../core/document'
-import { IsCalendarDay, IsFilledText, IsListOf, IsParameterInputs, IsPatch, IsWholeOrNull } from '../../core/document/open'
+import { IsCalendarDay, IsFilledText, IsListOf, IsParameterInputs, IsPatch, IsText, IsWholeOrNull } from '../../core/document/open'
 import type { Units } from '../../core/lengths'
 
 /** Changes on their way to be saved. */
@@ -47,4 +47,37 @@ export class VariantShape {
 
   @IsParameterInputs()
   parameters!: ParameterInputs
+}
+
+/** Which stretch of a list is asked for. */
+class ListShape {
+  @IsText(BOUNDS.title)
+  search = ''
+
+  @Matches(/^\d{1,6}$/, { message: 'is a whole number from 0 to 999999' })
+  offset = '0'
+
+  @Matches(/^([1-9]\d?|100)$/, { message: 'is a whole number from 1 to 100' })
+  limit = '50'
+}
+
+/** A stretch of the classes, told apart by a day. */
+export class ClassListShape extends ListShape {
+  @IsIn(['coming', 'past', 'all'], { message: 'is one of: coming, past, all' })
+  when: 'coming' | 'past' | 'all' = 'all'
+
+  @IsCalendarDay()
+  today = '2000-01-01'
+}
+
+/** A stretch of the shelf. */
+export class PaperListShape extends ListShape {
+  @IsIn(['cardstock', 'print', 'all'], { message: 'is one of: cardstock, print, all' })
+  kind: 'cardstock' | 'print' | 'all' = 'all'
+}
+
+/** Papers that a class is to be handed besides those that it names. */
+export class WithPapersShape {
+  @Matches(/^[a-z0-9,-]{0,4000}$/, { message: 'is a list of keys of papers, parted by commas' })
+  with = ''
 }

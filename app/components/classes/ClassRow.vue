@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import type { ListedClass } from '../../composables/useClasses'
+import type { ListedClass } from '../../composables/useClassList'
 
 const { entry, past = false } = defineProps<{ entry: ListedClass, past?: boolean }>()
-const emit = defineEmits<{ copy: [], changed: [] }>()
+const emit = defineEmits<{ copy: [] }>()
 const confirm = useConfirm()
 const toast = useToast()
+const turn = useClassTurn()
 const menu = useTemplateRef('menu')
 
 const day = computed(() => {
@@ -14,6 +15,7 @@ const day = computed(() => {
 })
 
 const state = computed(() => {
+  if (entry.pending) return { word: '…', icon: 'tabler:circle-dashed', kind: 'open' }
   if (entry.cards.length === 0) return { word: 'no cards yet', icon: 'tabler:circle-dashed', kind: 'open' }
   if (entry.stops > 0) return { word: `${entry.stops} to settle`, icon: 'tabler:alert-octagon', kind: 'stop' }
   return past
@@ -30,7 +32,8 @@ const actions = [
 function askToDelete() {
   confirm.require({
     header: 'Delete this class?',
-    message: `“${entry.title}” and its ${entry.cards.length} cards will be deleted. Papers stay on the shelf.`,
+    message: `“${entry.title}” and its ${entry.cards.length} cards go into the bin for 30 days and can be brought back. `
+      + 'Papers stay on the shelf.',
     acceptLabel: 'Delete class',
     rejectLabel: 'Keep it',
     rejectProps: { severity: 'secondary', outlined: true },
@@ -40,13 +43,13 @@ function askToDelete() {
 
 async function remove() {
   try {
-    const { file } = await $fetch<{ file: string }>(`/api/classes/${entry.id}`, { method: 'DELETE' })
-    toast.add({ severity: 'info', summary: `“${entry.title}” was deleted.`, group: 'undo', life: 20_000, detail: file })
+    const { bin } = await $fetch<{ bin: number }>(`/api/classes/${entry.id}`, { method: 'DELETE' })
+    toast.add({ severity: 'info', summary: `“${entry.title}” was deleted.`, group: 'undo', life: 20_000, detail: String(bin) })
   }
   catch (error) {
     toast.add({ severity: 'error', summary: refusalOf(error).message, life: 8000 })
   }
-  emit('changed')
+  turn.value++
 }
 </script>
 
@@ -69,12 +72,20 @@ async function remove() {
           :datetime="entry.date"
           class="unseen"
         >{{ day.weekday }} {{ day.number }} {{ day.month }}</time>
-        {{ entry.seats }} seats and {{ entry.spares }} {{ entry.spares === 1 ? 'spare' : 'spares' }}, {{ entry.delivery }}
+        <template v-if="entry.pending">
+          figures are being worked out …
+        </template>
+        <template v-else>
+          {{ entry.seats }} seats and {{ entry.spares }} {{ entry.spares === 1 ? 'spare' : 'spares' }}, {{ entry.delivery }}
+        </template>
       </p>
     </div>
     <p class="cards">
       {{ entry.cards.join(' · ') || '–' }}
-      <span class="quiet small">{{ entry.kits }} kits of {{ entry.pieces }} pieces</span>
+      <span
+        v-if="!entry.pending"
+        class="quiet small"
+      >{{ entry.kits }} kits of {{ entry.pieces }} pieces</span>
     </p>
     <p :class="['state', state.kind]">
       <Icon

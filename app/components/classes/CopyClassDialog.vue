@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Problem } from '../../../core/document'
-import type { ListedClass } from '../../composables/useClasses'
+import type { ListedClass } from '../../composables/useClassList'
 
 const { entry } = defineProps<{ entry: ListedClass }>()
 const emit = defineEmits<{ close: [] }>()

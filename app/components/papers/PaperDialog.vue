@@ -61,7 +61,10 @@ async function save() {
     else {
       await shelf.add({
         ...draft.value,
-        key: freeKey(keyFrom(draft.value.name, 'paper'), [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)]),
+        // Where not all papers are here, nobody here knows which keys are free.
+        key: shelf.total > shelf.papers.length
+          ? uniqueKey(keyFrom(draft.value.name, 'paper').slice(0, 60))
+          : freeKey(keyFrom(draft.value.name, 'paper'), [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)]),
       })
     }
     emit('close')

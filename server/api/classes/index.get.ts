@@ -1,5 +1,6 @@
-/** The list of classes, by day. */
-export default defineDoor(async () => {
-  const { classes } = await atOneMoment(async transaction => ({ classes: await summaries(transaction) }))
-  return classes.sort((a, b) => a.date.localeCompare(b.date) || a.id - b.id)
+/** A stretch of the list of classes: `?when=coming|past|all&today=DAY&search=TEXT&offset=N&limit=N`. */
+export default defineDoor(async (event) => {
+  const { offset, limit, ...query } = readQuery(event, ClassListShape)
+  useDatabase()
+  return await listClasses({ ...query, offset: Number(offset), limit: Number(limit) })
 })

@@ -1,12 +1,12 @@
+import { UniqueConstraintError } from 'sequelize'
 import { foldById, inputProblems } from '../../../core/folds'
-import { Variant } from '../../database/models'
+import { Studio, Variant } from '../../database/models'
 
 const MOST = 500
 
 /** Keeps a fold with its parameters under a name of its own. */
 export default defineDoor(async (event) => {
   const { name, fold: foldId, units, parameters } = await readShape(event, VariantShape)
-  useDatabase()
   const fold = foldById(foldId)
   if (!fold) throw refusal(422, `There is no fold “${foldId}”.`)
   const wrong = inputProblems(fold.parameters, parameters, units)
@@ -14,12 +14,19 @@ export default defineDoor(async (event) => {
     throw refusal(422, 'The variant was not kept.', {
       problems: wrong.map(({ parameter, problem }) => ({ path: `parameters.${parameter}`, problem })),
     })
-  if (await Variant.findOne({ where: { name } }))
-    throw refusal(409, `There is a variant “${name}” already.`, {
-      problems: [{ path: 'name', problem: 'is taken; choose another name' }],
+  const id = await useDatabase()
+    .transaction(async (transaction) => {
+      // One after the other, so that they are counted right.
+      await Studio.findByPk(1, { transaction, lock: transaction.LOCK.UPDATE })
+      if ((await Variant.count({ transaction })) >= MOST) throw refusal(422, `There are ${MOST} variants; remove one first.`)
+      return (await Variant.create({ name, fold: foldId, units, parameters }, { transaction })).id
     })
-  if ((await Variant.count()) >= MOST) throw refusal(422, `There are ${MOST} variants; remove one first.`)
-  const { id } = await Variant.create({ name, fold: foldId, units, parameters })
+    .catch((error: unknown) => {
+      if (!(error instanceof UniqueConstraintError)) throw error
+      throw refusal(409, `There is a variant “${name}” already.`, {
+        problems: [{ path: 'name', problem: 'is taken; choose another name' }],
+      })
+    })
   setResponseStatus(event, 201)
   return { id, name, fold: foldId, units, parameters }
 })

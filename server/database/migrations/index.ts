@@ -4,16 +4,24 @@ import * as classesAndPapers from './0001-classes-and-papers'
 import * as postingAndVariants from './0002-posting-and-variants'
 import * as cuttingAndOffcuts from './0003-cutting-and-offcuts'
 import * as documentsAndEdits from './0004-documents-and-edits'
+import * as binAndLists from './0005-bin-and-lists'
+import type { Migration } from './migration'
+import { DONE, MIGRATIONS } from './names'
 
-/** All migrations in their order. They are named here, so that a bundle needs no folder to search. */
-export const migrations = (sequelize: Sequelize): Umzug<QueryInterface> => new Umzug({
-  migrations: [
-    { name: '0001-classes-and-papers', ...classesAndPapers },
-    { name: '0002-posting-and-variants', ...postingAndVariants },
-    { name: '0003-cutting-and-offcuts', ...cuttingAndOffcuts },
-    { name: '0004-documents-and-edits', ...documentsAndEdits },
-  ],
-  context: sequelize.getQueryInterface(),
-  storage: new SequelizeStorage({ sequelize }),
-  logger: undefined,
-})
+/** What each one does. They stand here, so that a bundle needs no folder to search. */
+const STEPS: Record<(typeof MIGRATIONS)[number], { up: Migration, down: Migration }> = {
+  '0001-classes-and-papers': classesAndPapers,
+  '0002-posting-and-variants': postingAndVariants,
+  '0003-cutting-and-offcuts': cuttingAndOffcuts,
+  '0004-documents-and-edits': documentsAndEdits,
+  '0005-bin-and-lists': binAndLists,
+}
+
+/** All migrations in their order. */
+export const migrations = (sequelize: Sequelize): Umzug<QueryInterface> =>
+  new Umzug({
+    migrations: MIGRATIONS.map(name => ({ name, ...STEPS[name] })),
+    context: sequelize.getQueryInterface(),
+    storage: new SequelizeStorage({ sequelize, tableName: DONE }),
+    logger: undefined,
+  })

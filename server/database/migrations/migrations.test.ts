@@ -54,8 +54,8 @@ beforeEach(() => database.clear())
 
 async function copyOf({ tables, done, file }: (typeof VERSIONS)[number]): Promise<Data> {
   for (const table of tables) await run(table)
-  await run('CREATE TABLE SequelizeMeta (name VARCHAR(255) PRIMARY KEY)')
-  for (const name of done) await run('INSERT INTO SequelizeMeta VALUES (?)', [name])
+  await run('CREATE TABLE sequelize_meta (name VARCHAR(255) PRIMARY KEY)')
+  for (const name of done) await run('INSERT INTO sequelize_meta VALUES (?)', [name])
   const { format: _, version: _v, papers, ...document } = fixture(file)
   const now = '2026-01-02 03:04:05'
   await run('INSERT INTO classes (document, created_at, updated_at, revision) VALUES (?, ?, ?, 7)', [JSON.stringify(document), now, now])

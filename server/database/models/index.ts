@@ -1,11 +1,13 @@
 import type { Sequelize } from 'sequelize'
+import { defineBin } from './bin'
 import { defineHistory } from './history'
 import { defineStudioClass } from './studio-class'
 import { defineStudioPaper } from './studio-paper'
 import { defineVariant } from './variant'
 
+export { Binned } from './bin'
 export { Change, Edit, Studio } from './history'
-export { StudioClass } from './studio-class'
+export { PaperUse, StudioClass } from './studio-class'
 export { StudioPaper } from './studio-paper'
 export { Variant } from './variant'
 
@@ -13,5 +15,6 @@ export function defineModels(sequelize: Sequelize): void {
   defineStudioClass(sequelize)
   defineStudioPaper(sequelize)
   defineVariant(sequelize)
+  defineBin(sequelize)
   defineHistory(sequelize)
 }

@@ -1,3 +1,4 @@
+import type { ClassSummary } from '../../../core/batch'
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize'
 import { DataTypes, Model } from 'sequelize'
 import type { StoredDocument } from './json'
@@ -8,7 +9,20 @@ export class StudioClass extends Model<InferAttributes<StudioClass>, InferCreati
   declare id: CreationOptional<number>
   declare document: StoredDocument
   declare position: number
+  /** What lists are sorted and searched by, as the document has it. */
+  declare title: string
+  declare day: string
+  /** Key figures, once they were worked out. */
+  declare summary: CreationOptional<ClassSummary | null>
+  /** Position of a change since which the figures are not right; none where they are. */
+  declare stale: CreationOptional<number | null>
   declare updatedAt: CreationOptional<Date>
+}
+
+/** That a class uses a paper. */
+export class PaperUse extends Model<InferAttributes<PaperUse>, InferCreationAttributes<PaperUse>> {
+  declare classId: number
+  declare paper: string
 }
 
 export function defineStudioClass(sequelize: Sequelize): void {
@@ -16,6 +30,14 @@ export function defineStudioClass(sequelize: Sequelize): void {
     id: { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true },
     document: json('document'),
     position: { type: DataTypes.BIGINT.UNSIGNED, allowNull: false },
+    title: { type: DataTypes.STRING(120), allowNull: false },
+    day: { type: DataTypes.STRING(10), allowNull: false },
+    summary: { ...json('summary'), allowNull: true },
+    stale: { type: DataTypes.BIGINT.UNSIGNED, allowNull: true },
     updatedAt: DataTypes.DATE,
   }, { sequelize, tableName: 'classes' })
+  PaperUse.init({
+    classId: { type: DataTypes.INTEGER.UNSIGNED, primaryKey: true },
+    paper: { type: DataTypes.STRING(80), primaryKey: true },
+  }, { sequelize, tableName: 'uses', timestamps: false })
 }

@@ -1,5 +1,4 @@
 import { copyOf } from '../../../../core/document'
-import { StudioClass } from '../../../database/models'
 import { NewCopyShape } from '../../../utils/shapes'
 
 export default defineDoor(async (event) => {
@@ -7,8 +6,8 @@ export default defineDoor(async (event) => {
   const id = classIdOf(event)
   const { answer: made } = await recorded(useDatabase(), 'copy class', newToken(), async (transaction, position) => {
     const { document } = await classOf(id, { transaction })
-    const copy = await StudioClass.create({ document: copyOf(document, { title, date }), position }, { transaction })
-    return { changes: [{ entity: 'class', entityKey: String(copy.id), patches: [] }], answer: Number(copy.id) }
+    const copy = await createClass(copyOf(document, { title, date }), position, transaction)
+    return { changes: [{ entity: 'class', entityKey: String(copy), patches: [] }], answer: copy }
   })
   setResponseStatus(event, 201)
   return { id: made }

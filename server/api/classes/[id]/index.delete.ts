@@ -1,13 +1,11 @@
-import { writeBatch } from '../../../../core/formats'
-
-/** Deletes a class and hands it back as a batch file, so that the deletion can be undone. */
+/** Puts a class into the bin; answers its place there, so that it can be brought back whole. */
 export default defineDoor(async (event) => {
   const id = classIdOf(event)
   const { answer } = await recorded(useDatabase(), 'delete class', newToken(), async (transaction) => {
     const { row, document } = await classOf(id, { transaction })
-    const file = writeBatch(batchFrom(document, await shelf(transaction)))
-    await row.destroy({ transaction })
-    return { changes: [{ entity: 'class', entityKey: String(id), patches: [] }], answer: { file } }
+    const bin = await binClass(id, document, transaction)
+    await removeClass(row, transaction)
+    return { changes: [{ entity: 'class', entityKey: String(id), patches: [] }], answer: { bin } }
   })
   hurry()
   return answer

@@ -1,10 +1,10 @@
-import { shelf } from '../../../utils/classes'
-
-/** A class with the papers on the shelf, as both are at one moment. */
+/** A class with papers to choose from, as all are at one moment: `?with=KEY,KEY` names papers that are wanted besides. */
 export default defineDoor((event) => {
   const id = classIdOf(event)
+  const { with: wanted } = readQuery(event, WithPapersShape)
   return atOneMoment(async (transaction) => {
     const { document } = await classOf(id, { transaction })
-    return { id, document: { ...document, papers: await shelf(transaction) } }
+    const { papers, more } = await choiceOfPapers([...papersOf(document), ...wanted.split(',').filter(Boolean)], transaction)
+    return { id, more, document: { ...document, papers } }
   })
 })

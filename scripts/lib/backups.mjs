@@ -1,0 +1,104 @@
+import { existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import { bundle } from './bundle.mjs'
+import { startMariaDb } from './database.mjs'
+import { put, removeWhole } from './files.mjs'
+import { begun } from './lifeline.mjs'
+import { readNote } from './running.mjs'
+import { ROOT } from './root.mjs'
+import { Stop, run, say } from './talk.mjs'
+
+/** Where backups lie unless told otherwise. */
+export const BACKUPS = join(ROOT, '.data/backups')
+
+const HOUR = 3_600_000
+/** Backups that were made by themselves; those with other names are never removed. */
+const OURS = /^wakaru-.*-daily\.backup$/
+
+/** A name that sorts by time, in the maker's own hours. */
+export function backupName(kind, now = new Date()) {
+  const two = number => String(number).padStart(2, '0')
+  const day = `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
+  return `wakaru-${day}-${two(now.getHours())}${two(now.getMinutes())}${two(now.getSeconds())}${kind ? `-${kind}` : ''}.backup`
+}
+
+/** Does what `server/database/keep.ts` can do; answers what it says. */
+export async function keep(what, file, databaseUrl) {
+  const program = await bundle('server/database/keep.ts', ['core', 'server'])
+  const { code, output } = await run('node', [program, what, file], { quiet: true, allowFailure: true, env: { DATABASE_URL: databaseUrl } })
+  if (code !== 0) throw new Stop(output.trim() || 'It was broken off.')
+  return output.trim()
+}
+
+/** The address of the database that serves from a folder now; nothing where none does. */
+export function runningDatabase(folder) {
+  const { processes, database } = readNote(folder)
+  if (!database || !processes.some(({ name }) => name === 'database') || !existsSync(join(folder, 'password'))) return undefined
+  return `mysql://wakaru_app:${readFileSync(join(folder, 'password'), 'utf8')}@127.0.0.1:${database}/wakaru`
+}
+
+/**
+ * Makes a backup every so many hours, counted from the last one, and removes the oldest beyond some number.
+ * One that fails is said, and tried again.
+ */
+export function scheduleBackups({ databaseUrl, hours, keep: number, folder = BACKUPS }) {
+  const due = () => {
+    const last = existsSync(folder) ? Math.max(0, ...ours(folder).map(name => statSync(join(folder, name)).mtimeMs)) : 0
+    return Math.max(60_000, last + hours * HOUR - Date.now())
+  }
+  let timer
+  const next = () => {
+    timer = setTimeout(async () => {
+      try {
+        await keep('write', join(folder, backupName('daily')), databaseUrl)
+        for (const name of ours(folder).slice(0, -number)) rmSync(join(folder, name), { force: true })
+      }
+      catch (error) {
+        say(`The backup could not be made: ${error.message}`)
+      }
+      next()
+    }, Math.min(due(), 2 ** 31 - 1))
+    timer.unref()
+  }
+  next()
+  begun(() => clearTimeout(timer))
+}
+
+const ours = folder => readdirSync(folder).filter(name => OURS.test(name)).sort()
+
+/** Where a restored database waits until it takes the place of the old one. */
+const waiting = folder => join(folder, 'restoring')
+
+/**
+ * Puts a backup in the place of a folder's database. It is made and read beside the old one first; the old one
+ * stays, under another name. Only whoever holds the folder may call it.
+ * @returns {Promise<{ said: string, old?: string }>}
+ */
+export async function restoreInto(folder, file) {
+  removeWhole(waiting(folder))
+  mkdirSync(waiting(folder), { recursive: true })
+  const database = await startMariaDb(waiting(folder), { spawned: (_, end) => begun(end) })
+  let said
+  try {
+    said = await keep('restore', file, database.ownerUrl)
+  }
+  finally {
+    await database.stop()
+  }
+  // From here on it counts, whatever happens to us.
+  put(join(waiting(folder), 'data', 'restored'), '')
+  return { said, old: finishRestore(folder) }
+}
+
+/** Puts a restored database in its place, also where that was broken off before. */
+export function finishRestore(folder) {
+  const restored = join(waiting(folder), 'data')
+  if (!existsSync(join(restored, 'restored'))) return removeWhole(waiting(folder))
+  const data = join(folder, 'data')
+  const old = existsSync(data) ? join(folder, `data.before-${backupName('').slice(7, 24)}`) : undefined
+  for (const name of readdirSync(folder)) if (old && name.startsWith('data.before-')) removeWhole(join(folder, name))
+  if (old) renameSync(data, old)
+  renameSync(restored, data)
+  removeWhole(waiting(folder))
+  return old
+}

@@ -1,0 +1,62 @@
+import { closeSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync, statfsSync, writeSync } from 'node:fs'
+import { basename, dirname, join } from 'node:path'
+import { Stop, explained } from './talk.mjs'
+
+/** Writes a file so that at any moment either the old or the new one is there, whole. */
+export function put(file, text, mode = 0o644) {
+  const whole = `${file}.${process.pid}.new`
+  const to = openSync(whole, 'w', mode)
+  try {
+    writeSync(to, text)
+    fsyncSync(to)
+  }
+  finally {
+    closeSync(to)
+  }
+  renameSync(whole, file)
+}
+
+/** Removes a folder so that nobody ever finds half of it under its name. */
+export function removeWhole(folder) {
+  const aside = `${folder}.gone-${process.pid}`
+  try {
+    renameSync(folder, aside)
+  }
+  catch (error) {
+    if (error.code === 'ENOENT') return
+    throw error
+  }
+  rmSync(aside, { recursive: true, force: true })
+}
+
+/** Removes what was broken off while something beside a folder was made or removed. */
+export function removeUnfinished(folder) {
+  const parent = dirname(folder)
+  for (const name of readdirSync(parent)) {
+    if (name.startsWith(`${basename(folder)}.gone-`) || name.startsWith(`${basename(folder)}.new-`))
+      rmSync(join(parent, name), { recursive: true, force: true })
+  }
+}
+
+/** Bytes that a database needs to begin with. */
+const ROOM = 200e6
+
+/** Makes a folder that can be written to and has room, or says why it cannot be had. */
+export function roomyFolder(folder) {
+  try {
+    mkdirSync(folder, { recursive: true })
+    const trial = join(folder, `.trial-${process.pid}`)
+    put(trial, 'x')
+    rmSync(trial)
+  }
+  catch (error) {
+    throw explained(error, folder)
+  }
+  const { bavail, bsize } = statfsSync(folder)
+  if (bavail * bsize < ROOM) {
+    throw new Stop(
+      `There are only ${Math.round((bavail * bsize) / 1e6)} MB left on the disk of ${folder}; Wakaru needs ${ROOM / 1e6} MB to begin. `
+      + 'Make room, then start again; nothing that was saved is lost.',
+    )
+  }
+}

@@ -1,0 +1,56 @@
+import { isAlive, parentsUpToNpm } from './processes.mjs'
+
+/** Somebody asked for the end: no failure, and nothing to be put right. */
+export class Ended extends Error {
+  constructor(why, code) {
+    super(why)
+    this.code = code
+  }
+}
+
+const SIGNALS = { SIGHUP: 1, SIGINT: 2, SIGTERM: 15 }
+const undo = []
+let reject
+let ending
+let done = false
+/** Settles, as a refusal, when the end is asked for: by a signal, or because the npm that runs us is gone. */
+export const asked = new Promise((_, no) => (reject = no))
+asked.catch(() => {})
+
+/** From here on signals end what was begun instead of ending only us. Called before anything else is done. */
+export function arm() {
+  for (const [signal, number] of Object.entries(SIGNALS)) {
+    process.on(signal, () => {
+      // Asked again: no more patience.
+      if (ending) process.exit(128 + number)
+      reject(new Ended(signal, done ? 0 : 128 + number))
+    })
+  }
+  // A terminal that is gone takes no more words.
+  for (const stream of [process.stdout, process.stderr]) stream.on('error', () => {})
+  const parents = parentsUpToNpm()
+  if (parents.length > 0)
+    setInterval(() => parents.every(isAlive) || reject(new Ended('npm is gone', 128 + SIGNALS.SIGHUP)), 500).unref()
+}
+
+/**
+ * Notes how something that was begun is ended.
+ * @returns {() => void} what to call when it has ended by itself
+ */
+export function begun(end) {
+  // Too late for a beginning.
+  if (ending) void end()
+  else undo.push(end)
+  return () => void (undo.includes(end) && undo.splice(undo.indexOf(end), 1))
+}
+
+/** What was asked for stands: to be ended from now on is no failure. */
+export const standing = () => void (done = true)
+
+/** Ends everything that was begun, the last first. */
+export const endAll = () =>
+  (ending ??= (async () => {
+    for (let end = undo.pop(); end; end = undo.pop()) {
+      await Promise.resolve(end()).catch(error => console.error(error))
+    }
+  })())

@@ -1,0 +1,104 @@
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, readFileSync, readdirSync } from 'node:fs'
+
+/**
+ * When a process was started, in the words of the system; nothing where none runs under this number. Numbers
+ * are given out again: number and start together tell one process from every other.
+ * @param {number} pid
+ * @returns {string | undefined}
+ */
+export function startOf(pid) {
+  if (!Number.isInteger(pid) || pid < 2) return undefined
+  if (!existsSync('/proc/self/stat')) {
+    const { status, stdout } = spawnSync('ps', ['-o', 'lstart=', '-p', String(pid)], { encoding: 'utf8' })
+    return status === 0 ? stdout.trim() || undefined : undefined
+  }
+  // The name of the program, in brackets, may hold anything; what counts stands behind it.
+  const fields = read(`/proc/${pid}/stat`)?.replace(/^.*\)\s/s, '').split(' ')
+  return !fields || fields[0] === 'Z' ? undefined : fields[19]
+}
+
+/** A process as it is noted down: its number and when it was started. */
+export const known = pid => ({ pid, started: startOf(pid) })
+
+/** Whether this very process still runs. */
+export const isAlive = process => process?.started !== undefined && startOf(process.pid) === process.started
+
+const pause = milliseconds => new Promise(resolve => setTimeout(resolve, milliseconds))
+
+/**
+ * Ends a process that is not ours to wait for: asks it first, and makes it where it takes too long.
+ * @param {number} patience milliseconds
+ */
+export async function endProcess(process_, patience) {
+  for (const [signal, rest] of [['SIGTERM', patience], ['SIGKILL', 5000]]) {
+    if (!isAlive(process_)) return
+    // One that was stopped hears nothing before it goes on.
+    for (const word of [signal, 'SIGCONT']) send(process_.pid, word)
+    for (const end = Date.now() + rest; isAlive(process_) && Date.now() < end;) await pause(30)
+  }
+}
+
+function send(pid, signal) {
+  try {
+    process.kill(pid, signal)
+  }
+  catch {
+    // It has ended meanwhile.
+  }
+}
+
+/** Numbers of running processes with some text in their command line. */
+export const withArgument = argument =>
+  (existsSync('/proc/self/stat') ? readdirSync('/proc') : [])
+    .filter(name => /^\d+$/.test(name) && read(`/proc/${name}/cmdline`)?.split('\0').includes(argument))
+    .map(Number)
+
+/** The process that another one was started by. */
+function parentOf(pid) {
+  const fields = read(`/proc/${pid}/stat`)?.replace(/^.*\)\s/s, '').split(' ')
+  return fields ? Number(fields[1]) : undefined
+}
+
+/** This process's parents up to the npm that runs it; none where no npm does. */
+export function parentsUpToNpm() {
+  const parents = []
+  if (!process.env.npm_command) return parents
+  for (let pid = process.ppid; pid > 1 && parents.length < 4; pid = parentOf(pid) ?? 0) {
+    parents.push(known(pid))
+    if (/\bnpm\b/.test(read(`/proc/${pid}/cmdline`) ?? '')) return parents
+  }
+  return []
+}
+
+function read(file) {
+  try {
+    return readFileSync(file, 'utf8')
+  }
+  catch {
+    return undefined
+  }
+}
+
+/** The kernel ends what is started by this when we end, in whatever way we do. */
+const TETHER = spawnSync('setpriv', ['--pdeathsig', 'TERM', '--', 'true']).status === 0 ? ['setpriv', '--pdeathsig', 'TERM', '--'] : []
+
+/**
+ * Starts a process that does not outlive this one, and that Ctrl-C at the terminal does not reach: whoever
+ * started it ends it in its turn.
+ */
+export function spawnTethered(command, args, options) {
+  const [program, ...rest] = [...TETHER, command, ...args]
+  return spawn(program, rest, { ...options, detached: true })
+}
+
+/** Ends a child of ours: asks it first, and makes it where it takes too long. */
+export async function endChild(child, patience) {
+  if (child.exitCode !== null || child.signalCode !== null || child.pid === undefined) return
+  const ended = new Promise(resolve => child.once('exit', resolve))
+  child.kill('SIGTERM')
+  child.kill('SIGCONT')
+  const timer = setTimeout(() => child.kill('SIGKILL'), patience)
+  await ended
+  clearTimeout(timer)
+}

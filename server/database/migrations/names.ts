@@ -1,0 +1,11 @@
+/** Table in which the migrations that are done are noted. */
+export const DONE = 'sequelize_meta'
+
+/** Names of all migrations, in their order. */
+export const MIGRATIONS = [
+  '0001-classes-and-papers',
+  '0002-posting-and-variants',
+  '0003-cutting-and-offcuts',
+  '0004-documents-and-edits',
+  '0005-bin-and-lists',
+] as const

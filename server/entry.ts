@@ -1,0 +1,93 @@
+import '#nitro-internal-pollyfills'
+import { randomBytes } from 'node:crypto'
+import type { IncomingMessage, ServerResponse } from 'node:http'
+import { Server } from 'node:http'
+import { toNodeListener } from 'h3'
+import { useNitroApp } from 'nitropack/runtime'
+import { HEADERS } from './utils/headers'
+import { logError, logLine } from './utils/log'
+import { hostsFrom, strangeness } from './utils/strangers'
+
+/*
+ * The application as a process of its own: what comes in is bounded in time before anything
+ * looks at it, strangers are turned away at every address, and the end is quick whatever runs.
+ */
+
+/** Milliseconds: to send the head of a request, to send all of it, and between two requests; bytes of a head. */
+const LIMITS = {
+  headersTimeout: 5_000,
+  requestTimeout: 15_000,
+  keepAliveTimeout: 5_000,
+  connectionsCheckingInterval: 1_000,
+  maxHeaderSize: 16_384,
+}
+/** Lines open at once: more than any studio has windows, fewer than exhaust the machine. */
+const MOST_LINES = 2000
+/** Milliseconds that what is under way may still take once the end is asked for. */
+const PATIENCE = 1_200
+
+const app = useNitroApp()
+const answer = toNodeListener(app.h3App)
+const hosts = hostsFrom(process.env.WAKARU_HOSTS)
+const underWay = new Set<ServerResponse>()
+let ending = false
+
+const server = new Server(LIMITS, (request, response) => {
+  const id = randomBytes(6).toString('hex')
+  for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value)
+  response.setHeader('X-Request-Id', id)
+  underWay.add(response)
+  note(id, request, response)
+  const strange = strangeness({ method: request.method ?? '', path: request.url ?? '', headers: request.headers }, hosts)
+  if (strange || ending) return refuse(response, strange ? 403 : 503, strange ?? 'Wakaru is ending. Start it again.')
+  // What every answer tells the browser stands above; the framework adds nothing about itself.
+  const set = response.setHeader.bind(response)
+  response.setHeader = (name, value) => (name.toLowerCase() === 'x-powered-by' ? response : set(name, value))
+  void answer(request, response)
+})
+server.maxConnections = MOST_LINES
+
+function refuse(response: ServerResponse, statusCode: number, message: string): void {
+  response.writeHead(statusCode, { 'Content-Type': 'application/json', 'Connection': 'close' })
+  response.end(JSON.stringify({ statusCode, message }))
+}
+
+/** A line in the log for each answer of a route, without anything that people typed. */
+function note(id: string, { method, url = '' }: IncomingMessage, response: ServerResponse): void {
+  const begin = performance.now()
+  response.once('close', () => {
+    underWay.delete(response)
+    const [path = ''] = url.split('?')
+    if (path.startsWith('/_nuxt/') || path.startsWith('/fonts/')) return
+    const [whole, ms] = [response.writableFinished, Math.round(performance.now() - begin)]
+    logLine({ level: 'info', id, method, path: path.slice(0, 100), status: response.statusCode, whole, ms })
+  })
+}
+
+// The framework's own words on an error may quote what was sent; the hook tells what is to be known.
+console.error = console.warn = () => {}
+app.hooks.hook('error', error => logError(error))
+for (const event of ['unhandledRejection', 'uncaughtException']) process.on(event, (error: unknown) => logError(error))
+
+server.on('error', (error) => {
+  logError(error)
+  process.exit(1)
+})
+server.listen({ port: Number(process.env.NITRO_PORT ?? process.env.PORT ?? 3000), host: process.env.NITRO_HOST ?? process.env.HOST }, () =>
+  logLine({ level: 'info', what: 'listening', address: server.address() }))
+
+/** Takes nothing new, lets what is under way come to its end, and ends; lines that stay open for news are cut. */
+async function end(): Promise<void> {
+  if (ending) return
+  ending = true
+  server.close()
+  const isNews = (response: ServerResponse) => String(response.getHeader('Content-Type')).startsWith('text/event-stream')
+  for (const until = Date.now() + PATIENCE; Date.now() < until && [...underWay].some(response => !isNews(response));)
+    await new Promise(resolve => setTimeout(resolve, 20))
+  server.closeAllConnections()
+  await Promise.race([app.hooks.callHook('close'), new Promise(resolve => setTimeout(resolve, 300))])
+  process.exit(0)
+}
+for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP']) process.on(signal, () => void end())
+
+export default {}

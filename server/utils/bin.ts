@@ -1,0 +1,94 @@
+import type { Transaction } from 'sequelize'
+import { Op } from 'sequelize'
+import type { ClassDocument, PaperEntry } from '../../core/document'
+import { Binned, StudioClass, StudioPaper } from '../database/models'
+import { classFrom, paperFrom } from './documents'
+import { refusal } from './door'
+import type { Recorded } from './edits'
+import { createClass, createPaper, papersOf } from './rows'
+
+/** Days that what was deleted can be brought back. */
+export const REST = 30
+const DAY = 86_400_000
+
+/** Puts a class that is being deleted into the bin; answers its place there. */
+export async function binClass(id: number, document: ClassDocument, transaction: Transaction): Promise<number> {
+  const { title } = document.class
+  const row = await Binned.create({ entity: 'class', entityKey: String(id), title, document, deletedAt: new Date() }, { transaction })
+  return Number(row.id)
+}
+
+export async function binPaper(row: StudioPaper, transaction: Transaction): Promise<number> {
+  const { key, name, document } = row
+  const binned = await Binned.create({ entity: 'paper', entityKey: key, title: name, document, deletedAt: new Date() }, { transaction })
+  return Number(binned.id)
+}
+
+/** A paper that is there again, by a step back or otherwise, need not be brought back. */
+export const unbinPaper = (key: string, transaction: Transaction): Promise<number> =>
+  Binned.destroy({ where: { entity: 'paper', entityKey: key }, transaction })
+
+/** Removes for good what has rested long enough. */
+export const emptyBin = (now = Date.now()): Promise<number> =>
+  Binned.destroy({ where: { deletedAt: { [Op.lt]: new Date(now - REST * DAY) } } })
+
+/** What rests in the bin, the newest first. */
+export async function binned(): Promise<{ id: number, entity: 'class' | 'paper', title: string, deleted: string, days: number }[]> {
+  const rows = await Binned.findAll({
+    attributes: ['id', 'entity', 'title', 'deletedAt'],
+    order: [['deletedAt', 'DESC'], ['id', 'DESC']],
+    limit: 500,
+  })
+  return rows.map(({ id, entity, title, deletedAt }) => ({
+    id: Number(id),
+    entity,
+    title,
+    deleted: deletedAt.toISOString(),
+    days: Math.max(0, REST - Math.floor((Date.now() - deletedAt.getTime()) / DAY)),
+  }))
+}
+
+/**
+ * Brings something back as it was: a class under its old number, with those of its papers that are in the bin as
+ * well; a paper under its old key.
+ */
+export async function broughtBack(
+  id: number,
+  transaction: Transaction,
+  position: number,
+): Promise<{ changes: Recorded[], answer: { entity: 'class' | 'paper', id: string, title: string } }> {
+  const row = await Binned.findByPk(id, { transaction })
+  if (!row) throw refusal(404, 'That is not in the bin any more. It may have been brought back in another window.')
+  if (row.entity === 'paper') return { changes: await paperBack(row, transaction, position), answer: answerOf(row, row.entityKey) }
+
+  const document = classFrom(row.document)
+  const missing = papersOf(document)
+  const there = await StudioPaper.findAll({ attributes: ['key'], where: { key: missing }, transaction })
+  const papers = await Binned.findAll({
+    where: { entity: 'paper', entityKey: missing.filter(key => !there.some(paper => paper.key === key)) },
+    order: [['id', 'DESC']],
+    transaction,
+  })
+  const changes: Recorded[] = []
+  for (const paper of papers) {
+    if (!changes.some(({ entityKey }) => entityKey === paper.entityKey)) changes.push(...(await paperBack(paper, transaction, position)))
+  }
+  const taken = await StudioClass.findByPk(row.entityKey, { attributes: ['id'], transaction })
+  const number = await createClass(document, position, transaction, taken ? undefined : Number(row.entityKey))
+  await row.destroy({ transaction })
+  return {
+    changes: [{ entity: 'class', entityKey: String(number), patches: [] }, ...changes],
+    answer: answerOf(row, String(number)),
+  }
+}
+
+const answerOf = ({ entity, title }: Binned, id: string) => ({ entity, id, title })
+
+async function paperBack(row: Binned, transaction: Transaction, position: number): Promise<Recorded[]> {
+  const paper: PaperEntry = paperFrom(row.document)
+  if (await StudioPaper.findByPk(paper.key, { attributes: ['key'], transaction }))
+    throw refusal(409, `There is a paper with the key “${paper.key}” on the shelf already.`)
+  await createPaper(paper, position, transaction)
+  await unbinPaper(paper.key, transaction)
+  return [{ entity: 'paper', entityKey: paper.key, patches: [] }]
+}
