@@ -1,4 +1,6 @@
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { build } from 'esbuild'
 
 /** Runs before anything is painted, so that a dark page never flashes light. */
 const THEME
@@ -44,6 +46,22 @@ export default defineNuxtConfig({
   },
   compatibilityDate: '2026-01-01',
   nitro: {
+    hooks: {
+      // The thread that does long checks, beside the application.
+      compiled: async (nitro) => {
+        await build({
+          entryPoints: [fileURLToPath(new URL('./server/workers/checker.ts', import.meta.url))],
+          outfile: join(nitro.options.output.serverDir, 'checker.cjs'),
+          bundle: true,
+          format: 'cjs',
+          platform: 'node',
+          target: 'node20',
+          mainFields: ['module', 'main'],
+          tsconfigRaw: { compilerOptions: { experimentalDecorators: true } },
+          logLevel: 'warning',
+        })
+      },
+    },
     // Bounds, headers and a quick end: see the file. For development the framework brings its own.
     ...(process.env.NODE_ENV !== 'development' && { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) }),
     // The typeface under an address that is known before anything is built.

@@ -6,7 +6,9 @@ import { DEMO, classNow, demoClass, sendEdit } from './studio'
 
 /** The classes and papers whose title or name starts with a word; other tests make theirs meanwhile. */
 async function called(request: APIRequestContext, word: string): Promise<string[]> {
-  const [classes, { papers }] = await Promise.all(['/api/classes', '/api/papers'].map(async path => (await request.get(path)).json()))
+  const [{ classes }, { papers }] = await Promise.all(
+    ['/api/classes', '/api/papers'].map(async path => (await request.get(path, { params: { search: word, limit: 100 } })).json()),
+  )
   return [...classes, ...papers]
     .map(({ title, name }: { title?: string, name?: string }) => title ?? name!)
     .filter(name => name.startsWith(word))
@@ -72,7 +74,7 @@ test.describe('changes of a class at the door', () => {
     expect(await send([], { since: 'newest' })).toEqual([422, expect.stringContaining('since is the position that was read')])
     expect(await send([], { token: '?' })).toEqual([422, expect.stringContaining('token')])
     expect(await send([set(['class', 'seats'], 9)], { class: null })).toEqual([422, expect.stringContaining('without a class')])
-    expect(await said(await request.post('/api/edits', json('no json')))).toEqual([400, 'The request is not JSON.'])
+    expect(await said(await request.post('/api/edits', json('no json')))).toEqual([422, 'The request is not JSON.'])
     expect((await classNow(request, id)).document).toMatchObject(before)
   })
 
@@ -380,7 +382,7 @@ test('a studio whose database is away says so on every page, and what would help
   })
   try {
     const [heard] = (await once(server.stdout, 'data')) as [Buffer]
-    const address = heard.toString().match(/http:\S+/)![0]
+    const address = `http://127.0.0.1:${JSON.parse(heard.toString()).address.port}`
     expect((await page.request.get(`${address}/api/classes`)).status()).toBe(503)
     for (const path of ['/', '/papers', '/folds', '/classes/1/cards', '/print/1/kits']) {
       await page.goto(`${address}${path}`)

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
+import { demoClass, expectSize, lookFor, pieceRow, saved, station, typeNumber, visit } from './studio'
 
 test.describe('wrong input', () => {
   test('a new class names what is missing and what is too much', async ({ page }) => {
@@ -69,6 +69,7 @@ test.describe('wrong input', () => {
     await station(page, id, 'cards')
     await expect(page.getByRole('heading', { name: title })).toBeVisible()
     await visit(page, '/')
+    await lookFor(page, title)
     await expect(page.getByRole('link', { name: title }).first()).toBeVisible()
     expect(await page.evaluate('window.bad')).toBeUndefined()
   })

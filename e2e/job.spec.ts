@@ -1,9 +1,10 @@
 import { expect, test } from '@playwright/test'
-import { demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
+import { demoClass, expectSize, lookFor, pieceRow, saved, station, typeNumber, visit } from './studio'
 
 test('the demo studio is there with its classes', async ({ page }) => {
   await visit(page, '/')
   for (const title of ['Tide and Lantern', 'Paper Boats, children\'s afternoon', 'First Frost by post']) {
+    await lookFor(page, title)
     await expect(page.getByRole('link', { name: title, exact: true })).toBeVisible()
   }
 })
@@ -46,6 +47,7 @@ test('from a new class to cut sheets, kits and print, and everything is there af
   await page.getByRole('link', { name: /^Pieces/ }).click()
   await expectSize(page, 'Mat on panel C', '3 3/4 in', '5 in')
   await visit(page, '/')
+  await lookFor(page, 'Evening by the quay')
   await expect(page.getByRole('link', { name: 'Evening by the quay' })).toBeVisible()
 })
 

@@ -40,6 +40,9 @@ export async function visit(page: Page, path: string): Promise<void> {
   await page.waitForLoadState('networkidle')
 }
 
+/** Looks for classes on their list: tests make many, and the list begins with the first ones. */
+export const lookFor = (page: Page, title: string): Promise<void> => page.getByLabel('Search classes').fill(title)
+
 /** Opens a station of a class and waits until it is laid out. */
 export async function station(page: Page, id: number, name: string): Promise<void> {
   await page.goto(`/classes/${id}/${name}`)

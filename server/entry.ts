@@ -4,6 +4,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http'
 import { Server } from 'node:http'
 import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
+import { endChecks } from './utils/checker'
 import { HEADERS } from './utils/headers'
 import { logError, logLine } from './utils/log'
 import { hostsFrom, strangeness } from './utils/strangers'
@@ -16,7 +17,7 @@ import { hostsFrom, strangeness } from './utils/strangers'
 /** Milliseconds: to send the head of a request, to send all of it, and between two requests; bytes of a head. */
 const LIMITS = {
   headersTimeout: 5_000,
-  requestTimeout: 15_000,
+  requestTimeout: 35_000,
   keepAliveTimeout: 5_000,
   connectionsCheckingInterval: 1_000,
   maxHeaderSize: 16_384,
@@ -85,7 +86,7 @@ async function end(): Promise<void> {
   for (const until = Date.now() + PATIENCE; Date.now() < until && [...underWay].some(response => !isNews(response));)
     await new Promise(resolve => setTimeout(resolve, 20))
   server.closeAllConnections()
-  await Promise.race([app.hooks.callHook('close'), new Promise(resolve => setTimeout(resolve, 300))])
+  await Promise.race([Promise.all([app.hooks.callHook('close'), endChecks()]), new Promise(resolve => setTimeout(resolve, 300))])
   process.exit(0)
 }
 for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP']) process.on(signal, () => void end())

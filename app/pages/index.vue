@@ -10,7 +10,15 @@ const turn = useClassTurn()
 const counts = reactive({ coming: -1, past: -1 })
 const errors = reactive<Record<string, unknown>>({})
 const error = computed(() => errors.coming ?? errors.past)
+/** Both lists are shown at once, so that neither pushes the other. */
+const ready = computed(() => counts.coming >= 0 && counts.past >= 0)
 const isEmpty = computed(() => search.value === '' && counts.coming === 0 && counts.past === 0)
+
+const menu = useTemplateRef('menu')
+const actions = [
+  { label: 'Bin: what was deleted', command: () => (binOpen.value = true) },
+  { label: 'Export everything', command: () => window.open('/api/archive', '_self') },
+]
 
 const starting = ref(false)
 const binOpen = ref(false)
@@ -27,19 +35,22 @@ useHead({ title: 'Classes · Wakaru' })
           v-if="!isEmpty"
           v-model="typed"
           type="search"
-          placeholder="Search titles"
-          aria-label="Search the titles of classes"
+          placeholder="Search"
+          aria-label="Search classes"
           :maxlength="BOUNDS.title"
         />
         <Button
-          v-tooltip.bottom="'What was deleted'"
+          label="Studio"
           text
           severity="secondary"
-          aria-label="Bin: what was deleted"
-          @click="binOpen = true"
-        >
-          <Icon name="tabler:trash" />
-        </Button>
+          aria-haspopup="menu"
+          @click="menu?.toggle($event)"
+        />
+        <Menu
+          ref="menu"
+          :model="actions"
+          popup
+        />
         <ImportButton @imported="turn++" />
         <Button
           label="New class"
@@ -66,7 +77,7 @@ useHead({ title: 'Classes · Wakaru' })
         @click="starting = true"
       />
     </section>
-    <div v-show="!error && !isEmpty">
+    <div v-show="!error && ready && !isEmpty">
       <ClassSection
         when="coming"
         head="Coming up"

@@ -54,8 +54,8 @@ useHead({ title: 'Paper shelf · Wakaru' })
         <InputText
           v-model="typed"
           type="search"
-          placeholder="Search names"
-          aria-label="Search the names of papers"
+          placeholder="Search"
+          aria-label="Search the shelf"
           :maxlength="BOUNDS.title"
         />
         <SelectButton
@@ -67,14 +67,11 @@ useHead({ title: 'Paper shelf · Wakaru' })
           aria-label="Kind of paper"
         />
         <Button
-          v-tooltip.bottom="'What was taken off'"
+          label="Bin"
           text
           severity="secondary"
-          aria-label="Bin: what was taken off the shelf"
           @click="binOpen = true"
-        >
-          <Icon name="tabler:trash" />
-        </Button>
+        />
         <Button
           label="Add a paper"
           @click="editing = {}"

@@ -22,7 +22,22 @@ export const useClassStore = defineStore('class', () => {
   /** Changes that this browser had kept could not be read. */
   const setAside = ref(false)
 
-  const load = (of: number) => $fetch<{ position: number, document: Batch }>(`/api/classes/${of}`)
+  /** Papers that were looked for and chosen, besides those that come by themselves; how many the shelf has besides. */
+  const wanted = new Set<string>()
+  const morePapers = ref(0)
+  async function load(of: number) {
+    const answer = await $fetch<{ position: number, document: Batch, more: number }>(`/api/classes/${of}`, {
+      query: wanted.size > 0 ? { with: [...wanted].join(',') } : undefined,
+    })
+    morePapers.value = answer.more
+    return answer
+  }
+  /** Fetches a paper of the shelf that is not here yet. */
+  async function bring(key: string) {
+    if (document.value?.papers.some(paper => paper.key === key)) return
+    wanted.add(key)
+    await editing.refresh()
+  }
   const editing = useEditing<Batch>({
     load: () => load(id.value ?? 0),
     save: (sent: Sent) =>
@@ -68,6 +83,7 @@ export const useClassStore = defineStore('class', () => {
   function close() {
     editing.end()
     id.value = undefined
+    wanted.clear()
     setAside.value = false
   }
 
@@ -105,5 +121,7 @@ export const useClassStore = defineStore('class', () => {
     redo,
     save,
     settle,
+    morePapers,
+    bring,
   }
 })

@@ -2,8 +2,14 @@
 export const BOUNDS = {
   /** Bytes; a file beyond it is something else. */
   file: 2_000_000,
+  /** Bytes of a class without its papers; with as many papers as it may name it still goes into a file. */
+  document: 1_000_000,
   /** Bytes of what a page sends at once. */
-  body: 1_000_000,
+  body: 1_200_000,
+  /** Bytes of a small form. */
+  form: 120_000,
+  /** Bytes of an archive of everything. */
+  archive: 64_000_000,
   key: 80,
   title: 120,
   notes: 4000,
@@ -18,7 +24,7 @@ export const BOUNDS = {
   spares: 100,
   kits: 10_000,
   cards: 40,
-  papers: 60,
+  papers: 120,
   stocks: 8,
   weight: { least: 40, most: 600 },
   stack: 50,

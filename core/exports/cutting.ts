@@ -5,27 +5,26 @@ import type { PaperOutcome } from '../batch'
 import type { Pile } from '../cutting'
 import { leavesOf } from '../cutting'
 import { MILLIMETRE, formatLength } from '../lengths'
+import { csvOf, harmless } from './cells'
 
 /**
  * The order of cuts as CSV for a spreadsheet: one row a step, in the order of the bench,
  * every paper after the other. Texts are guarded against being read as formulas.
  */
 export async function cutsCsv({ class: { units } }: Batch, outcomes: PaperOutcome[]): Promise<string> {
-  const { default: Papa } = await import('papaparse')
-  const unit = units === 'inch' ? 'in' : 'mm'
   const pile = ({ kind, name, quantity }: Pile) => (kind === 'waste' ? 'waste' : `${quantity} × ${name}`)
   const rows = outcomes.flatMap(({ paper, steps }) => {
     let setting = 0
     return steps.map((step, index) => {
       if (step.fence !== steps[index - 1]?.fence) setting += 1
       return {
-        'Paper': paper.name,
+        'Paper': harmless(paper.name),
         'Step': index + 1,
         'Setting': setting,
         'In hand': step.hold,
         'How many': step.quantity,
-        [`Fence (${unit})`]: formatLength(step.fence, units),
-        [`Read at (${unit})`]: formatLength(step.reading.at, units),
+        'Fence': formatLength(step.fence, units, { unit: true }),
+        'Read at': formatLength(step.reading.at, units, { unit: true }),
         'From': { near: 'the near edge', far: 'the other edge', between: 'between marks' }[step.reading.from],
         'Along': step.side,
         'Cuts': step.cuts,
@@ -36,7 +35,7 @@ export async function cutsCsv({ class: { units } }: Batch, outcomes: PaperOutcom
       }
     })
   })
-  return `${Papa.unparse(rows, { escapeFormulae: true, newline: '\n' })}\n`
+  return csvOf(rows)
 }
 
 /** Layers of a drawn layout: the sheet, its cuts, and the names of what comes out. */

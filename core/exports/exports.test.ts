@@ -1,3 +1,4 @@
+import { harmless } from './cells'
 import { describe, expect, it } from 'vitest'
 import { cutsCsv, layoutSvg, piecesCsv } from '.'
 import { planAll, prepare } from '../batch'
@@ -12,7 +13,7 @@ describe('the cutting', () => {
   it('lists every cut of every paper as a row', async () => {
     const lines = (await cutsCsv(batch, outcomes)).trimEnd().split('\n')
     expect(lines[0]).toBe(
-      'Paper,Step,Setting,In hand,How many,Fence (in),Read at (in),From,Along,Cuts,Strokes,Comes off,Remains,By knife',
+      'Paper,Step,Setting,In hand,How many,Fence,Read at,From,Along,Cuts,Strokes,Comes off,Remains,By knife',
     )
     expect(lines).toHaveLength(1 + outcomes.reduce((sum, { steps }) => sum + steps.length, 0))
     expect(lines[1]).toMatch(/^Kelp,1,1,sheet,/)
@@ -32,9 +33,21 @@ describe('the cutting', () => {
 describe('pieces as CSV', () => {
   it('puts width before height and names the unit', async () => {
     const [head, base] = (await piecesCsv(demo(), prepare(demo()))).split('\n')
-    expect(head).toBe('Card,Piece,Width (in),Height (in),Per kit,In all,Paper,Print top,Scores (in)')
-    expect(base).toBe('Harbour lantern,Base,8 1/2,5 1/2,1,16,Kelp,any,2 1/8 mountain; 4 1/4 valley')
+    expect(head).toBe('Card,Piece,Width,Height,Per kit,In all,Paper,Print top,Scores')
+    expect(base).toBe('Harbour lantern,Base,8 1/2 in,5 1/2 in,1,16,Kelp,any,mountain at 2 1/8 in; valley at 4 1/4 in')
   })
+
+  it.each([
+    '=1+1', '+1', '-1', '@SUM(A1)', ' =1', '"=1', '\t=1', '|cmd', '3/4', '3-4', '1.5', '12:30', '2027-03-04', '4. Mai',
+    '3 April 2027', 'March 5', 'Mar-5', 'mai 27', '3月4日', '4-Jan', 'Sept. 12, 2027', '1 1/2', 'J 1',
+  ])('makes harmless what a spreadsheet somewhere would take for a formula or a date: %s', (text) => {
+    expect(harmless(text)).toBe(`'${text}`)
+  })
+
+  it.each(['Harbour lantern', 'A6 envelope', 'Kelp', 'Paper Boats, children’s afternoon', '', 'Über-Karte', 'Don’t', '210'])(
+    'leaves other words alone: %s',
+    text => expect(harmless(text)).toBe(text),
+  )
 
   it('does not let a title become a formula', async () => {
     const batch = demo()

@@ -1,25 +1,26 @@
 import type { Batch } from '../document'
 import type { Preparation } from '../batch'
+import type { Length } from '../lengths'
 import { formatLength } from '../lengths'
+import { csvOf, harmless } from './cells'
 
 /**
  * The pieces of a class as CSV for a spreadsheet: one row a piece, width before
  * height, texts guarded against being read as formulas.
  */
 export async function piecesCsv(batch: Batch, { cards }: Preparation): Promise<string> {
-  const { default: Papa } = await import('papaparse')
   const { units } = batch.class
-  const unit = units === 'inch' ? 'in' : 'mm'
+  const show = (length: Length) => formatLength(length, units, { unit: true })
   const rows = cards.flatMap(({ entry, pieces }) => pieces.map(piece => ({
-    'Card': entry.title,
-    'Piece': piece.name,
-    [`Width (${unit})`]: formatLength(piece.width.value, units),
-    [`Height (${unit})`]: formatLength(piece.height.value, units),
+    'Card': harmless(entry.title),
+    'Piece': harmless(piece.name),
+    'Width': show(piece.width.value),
+    'Height': show(piece.height.value),
     'Per kit': piece.perKit,
     'In all': piece.quantity,
-    'Paper': piece.paper?.name ?? '',
+    'Paper': harmless(piece.paper?.name ?? ''),
     'Print top': piece.printTop,
-    [`Scores (${unit})`]: piece.scores.map(({ at, direction }) => `${formatLength(at.value, units)} ${direction}`).join('; '),
+    'Scores': piece.scores.map(({ at, direction }) => `${direction} at ${show(at.value)}`).join('; '),
   })))
-  return `${Papa.unparse(rows, { escapeFormulae: true, newline: '\n' })}\n`
+  return csvOf(rows)
 }

@@ -35,10 +35,11 @@ export function readClass(data: unknown): Checked<ClassDocument> {
   return problems.length > 0 ? { ok: false, problems } : opened
 }
 
-/** Writes a batch file; `readBatch` gives back the same batch. */
+/** Writes a batch file; `readBatch` gives back the same batch. What would be too large to be read is written without blanks. */
 export function writeBatch({ version, class: details, cards, tools, wishes, cutting, prices, post, papers }: Batch): string {
   const file = { format: BATCH_FORMAT, version, class: details, cards, tools, wishes, cutting, prices, post, papers }
-  return `${JSON.stringify(file, null, 2)}\n`
+  const text = `${JSON.stringify(file, null, 2)}\n`
+  return new TextEncoder().encode(text).length <= BOUNDS.file ? text : JSON.stringify(file)
 }
 
 export { openPaper as readPaper }

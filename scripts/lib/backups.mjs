@@ -1,5 +1,5 @@
 import { existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
 import { bundle } from './bundle.mjs'
 import { startMariaDb } from './database.mjs'
 import { put, removeWhole } from './files.mjs'
@@ -9,7 +9,7 @@ import { ROOT } from './root.mjs'
 import { Stop, run, say } from './talk.mjs'
 
 /** Where backups lie unless told otherwise. */
-export const BACKUPS = join(ROOT, '.data/backups')
+export const BACKUPS = process.env.WAKARU_DATA ? `${resolve(process.env.WAKARU_DATA)}-backups` : join(ROOT, '.data/backups')
 
 const HOUR = 3_600_000
 /** Backups that were made by themselves; those with other names are never removed. */

@@ -1,16 +1,21 @@
+import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, readdirSync, statSync, utimesSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join, relative } from 'node:path'
-import { describe, expect, it } from 'vitest'
+import { PassThrough } from 'node:stream'
+import { describe, expect, it, vi } from 'vitest'
 import { once } from './bundle.mjs'
-import { freePort } from './database.mjs'
+import { put, roomyFolder } from './files.mjs'
 import { checkNode } from './install.mjs'
-import { forgetServing, noteServing, servingFrom } from './running.mjs'
+import { keptLog } from './log.mjs'
+import { freePort } from './ports.mjs'
+import { endProcess, isAlive, known, startOf } from './processes.mjs'
+import { hold, note, readNote } from './running.mjs'
 import { fingerprint } from './sources.mjs'
 import { ROOT } from './root.mjs'
-import { Stop, run } from './talk.mjs'
+import { Stop, explained, run } from './talk.mjs'
 
 describe('running commands', () => {
   it('hands back what a quiet one printed', async () => {
@@ -40,27 +45,86 @@ describe('ports', () => {
     const holder = createServer()
     await new Promise<void>(resolve => holder.listen(0, '127.0.0.1', resolve))
     const taken = (holder.address() as AddressInfo).port
-    expect(await freePort(taken)).not.toBe(taken)
+    expect(await freePort(taken)).toBeGreaterThan(taken)
     holder.close()
   })
 })
 
-describe('the note of a running Wakaru', () => {
-  const folder = mkdtempSync(join(tmpdir(), 'wakaru-test-'))
-
-  it('points to it while it runs', () => {
-    expect(servingFrom(folder)).toBeUndefined()
-    noteServing(folder, 'http://127.0.0.1:1')
-    expect(servingFrom(folder)).toBe('http://127.0.0.1:1')
-    forgetServing(folder)
-    expect(servingFrom(folder)).toBeUndefined()
+describe('processes', () => {
+  it('are told from others of the same number by when they were started', async () => {
+    const child = spawn('sleep', ['60'])
+    const process_ = known(child.pid ?? 0)
+    expect(isAlive(process_)).toBe(true)
+    expect(isAlive({ ...process_, started: '1' })).toBe(false)
+    expect([isAlive({ pid: 2 ** 22 + 1, started: undefined }), startOf(-5), startOf(2 ** 22 + 1)]).toEqual([false, undefined, undefined])
+    await endProcess({ ...process_, started: '1' }, 1000)
+    expect(isAlive(process_)).toBe(true)
+    await endProcess(process_, 5000)
+    expect(isAlive(process_)).toBe(false)
   })
 
-  it('does not count after a crash, nor when it cannot be read', () => {
-    writeFileSync(join(folder, 'running.json'), JSON.stringify({ pid: 2 ** 22 + 1, address: 'http://127.0.0.1:1' }))
-    expect(servingFrom(folder)).toBeUndefined()
-    writeFileSync(join(folder, 'running.json'), '{')
-    expect(servingFrom(folder)).toBeUndefined()
+  it('that hear nothing are ended all the same', async () => {
+    const child = spawn('sh', ['-c', 'trap "" TERM; echo on; while :; do sleep 0.1; done'])
+    await new Promise(resolve => child.stdout.once('data', resolve))
+    await endProcess(known(child.pid ?? 0), 200)
+    expect(isAlive(known(child.pid ?? 0))).toBe(false)
+  })
+})
+
+describe('a data folder', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'wakaru-test-'))
+
+  it('is held by one at a time, and the second is told by whom', async () => {
+    const held = await hold(folder)
+    await expect(hold(folder)).rejects.toThrow(`Another start of Wakaru is at work in this folder (process ${process.pid})`)
+    held.serves('http://127.0.0.1:1')
+    await expect(hold(folder)).rejects.toThrow('Wakaru is running already: http://127.0.0.1:1. Stop it there')
+    held.release()
+    ;(await hold(folder)).release()
+  })
+
+  it('has a note of what was started; one that cannot be read is none', () => {
+    note(folder, 'database', process.pid, { database: 3306 })
+    note(folder, 'application', process.pid)
+    expect(readNote(folder)).toMatchObject({ database: 3306, processes: [{ name: 'database' }, { name: 'application' }] })
+    for (const text of ['{', '', '[]', '{"processes":[{"pid":"1"}]}']) {
+      writeFileSync(join(folder, 'running.json'), text)
+      expect(readNote(folder).processes).toEqual([])
+    }
+  })
+
+  it('is made, or the reason why it cannot be had is said', () => {
+    const file = join(folder, 'file')
+    writeFileSync(file, '')
+    expect(() => roomyFolder(join(folder, 'new'))).not.toThrow()
+    expect(() => roomyFolder(join(file, 'new'))).toThrow()
+    const words = { ENOSPC: 'The disk is full', EROFS: 'can only be read', EACCES: 'You may not write there' }
+    for (const [code, hint] of Object.entries(words))
+      expect(explained(Object.assign(new Error(code), { code }), '/data').message).toMatch(new RegExp(`^/data: ${code}\\n\\n.*${hint}`))
+    expect(explained(new Error('else'), '/data').message).toBe('else')
+  })
+
+  it('keeps the old file or the new one, whole', () => {
+    const file = join(folder, 'kept')
+    put(file, 'old', 0o600)
+    put(file, 'new', 0o600)
+    expect([readFileSync(file, 'utf8'), statSync(file).mode & 0o777]).toEqual(['new', 0o600])
+    expect(readdirSync(folder).filter(name => name.includes('.new-'))).toEqual([])
+  })
+})
+
+describe('a log', () => {
+  it('is put aside when it is long, and knows its last lines', async () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'wakaru-log-')), 'application.log')
+    const log = keptLog(file)
+    const from = new PassThrough()
+    log.take(from)
+    for (let line = 0; line < 60; line++) from.write(`${line} ${'x'.repeat(100_000)}\n`)
+    from.end('the last\n')
+    await vi.waitFor(() => expect(log.tail()).toMatch(/the last$/))
+    log.close()
+    expect(statSync(file).size).toBeLessThan(5_200_000)
+    expect(statSync(`${file}.1`).size).toBeGreaterThan(4_900_000)
   })
 })
 

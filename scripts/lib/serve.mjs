@@ -1,6 +1,6 @@
 import { rmSync } from 'node:fs'
 import { createServer } from 'node:http'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
 import { bundle } from './bundle.mjs'
 import { BACKUPS, finishRestore } from './backups.mjs'
 import { startMariaDb } from './database.mjs'
@@ -13,8 +13,8 @@ import { ROOT } from './root.mjs'
 import { endOrphans, forgetNote, hold, note } from './running.mjs'
 import { Stop, run, say } from './talk.mjs'
 
-/** Data folder of the studio. */
-export const DATA = join(ROOT, '.data/studio')
+/** Data folder of the studio; WAKARU_DATA names another one. */
+export const DATA = process.env.WAKARU_DATA ? resolve(process.env.WAKARU_DATA) : join(ROOT, '.data/studio')
 
 /** Makes sure of a folder that can be written to, and that nobody else works in it. */
 export async function holdFolder(folder) {

@@ -1,11 +1,13 @@
+import { BOUNDS } from '../../core/document'
 import { applyEdit } from '../utils/edits'
 import { hurry } from '../utils/feed'
-import { EditShape } from '../utils/shapes'
 
 /** Saves changes of a class and of papers, all or nothing: 409 where somebody else has changed the same since. */
 export default defineDoor(async (event) => {
-  const edit = await readShape(event, EditShape)
-  const { position } = await applyEdit(useDatabase(), edit)
+  const body = await readText(event, BOUNDS.body)
+  const read = await checked('edit', body, body.length)
+  if (!read.ok) throw refusal(422, sentence(read.problems), { problems: read.problems })
+  const { position } = await applyEdit(useDatabase(), read.value)
   hurry()
   return { position }
 })

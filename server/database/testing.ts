@@ -6,13 +6,22 @@ import { startMariaDb } from '../../scripts/lib/database.mjs'
 import { connect } from './connection'
 import { defineModels } from './models'
 
+interface TestDatabase {
+  /** Of its owner. */
+  url: string
+  sequelize: Sequelize
+  clear: () => Promise<void>
+  stop: () => Promise<void>
+}
+
 /** A MariaDB of its own for the tests of one file, with nothing in it. */
-export async function testDatabase(): Promise<{ sequelize: Sequelize, clear: () => Promise<void>, stop: () => Promise<void> }> {
+export async function testDatabase(): Promise<TestDatabase> {
   const folder = mkdtempSync(join(tmpdir(), 'wakaru-test-'))
   const database = await startMariaDb(folder)
   const sequelize = connect(database.ownerUrl)
   defineModels(sequelize)
   return {
+    url: database.ownerUrl,
     sequelize,
     async clear() {
       for (const table of await sequelize.getQueryInterface().showAllTables()) {

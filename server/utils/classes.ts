@@ -6,6 +6,7 @@ import { Studio, StudioClass, StudioPaper } from '../database/models'
 import { batchFrom, classFrom, paperFrom } from './documents'
 import { refusal } from './door'
 import { papersOf } from './rows'
+import { holding } from './search'
 
 const GONE = 'There is no such class. It may have been deleted in another window.'
 
@@ -42,10 +43,7 @@ export async function listPapers(
   { search, kind, offset, limit }: { search: string, kind: string, offset: number, limit: number },
   transaction?: Transaction,
 ): Promise<{ total: number, papers: PaperEntry[] }> {
-  const where: WhereOptions = {
-    ...(search !== '' && { name: { [Op.substring]: search } }),
-    ...(kind !== 'all' && { kind }),
-  }
+  const where: WhereOptions = { [Op.and]: [...holding('name', search), kind === 'all' ? {} : { kind }] }
   const total = await StudioPaper.count({ where, transaction })
   return { total, papers: entries(await StudioPaper.findAll({ where, order: ORDER, offset, limit, transaction })) }
 }

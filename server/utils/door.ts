@@ -43,54 +43,69 @@ const isAway = (error: unknown) =>
   || error instanceof ConnectionAcquireTimeoutError
   || ['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'].includes(codeOf(error))
 
+/** Milliseconds that a body may take to come in. */
+const UPLOAD = 30_000
+
 /**
- * Reads a JSON body as text, but never more than `most` bytes. What is not said to be JSON is not read: a form
+ * Reads a body of one type, but never more than `most` bytes. What is said to be anything else is not read: a form
  * of another page could send it.
  */
-export async function readText(event: H3Event, most: number = BOUNDS.file): Promise<string> {
+export async function readBytes(event: H3Event, type: string, most: number): Promise<Uint8Array> {
   const { req } = event.node
-  const type = getRequestHeader(event, 'content-type') ?? ''
-  if (!/^application\/json\s*(;|$)/i.test(type)) throw refusal(415, 'Wakaru takes JSON only, said to be application/json.')
+  const said = (getRequestHeader(event, 'content-type') ?? '').split(';')[0]?.trim().toLowerCase()
+  if (said !== type) throw refusal(415, `Wakaru takes ${type} here and nothing else.`)
   const chunks: Buffer[] = []
   let size = Number(getRequestHeader(event, 'content-length') ?? 0)
-  if (size <= most) {
-    size = 0
-    for await (const chunk of req as AsyncIterable<Buffer>) {
-      size += chunk.length
-      if (size > most) break
-      chunks.push(chunk)
+  // Whoever sends a drop at a time is cut off.
+  const late = setTimeout(() => req.destroy(), UPLOAD)
+  try {
+    if (size <= most) {
+      size = 0
+      for await (const chunk of req as AsyncIterable<Buffer>) {
+        size += chunk.length
+        if (size > most) break
+        chunks.push(chunk)
+      }
+    }
+    if (size > most) {
+      await discard(req, 4 * most)
+      setResponseHeader(event, 'Connection', 'close')
+      throw refusal(413, `That is larger than the ${most / 1e6} MB that are taken at once. Nothing was changed.`)
     }
   }
-  if (size > most) {
-    await discard(req)
-    setResponseHeader(event, 'Connection', 'close')
-    throw refusal(413, `That is larger than the ${most / 1e6} MB that are taken at once. Nothing was changed.`)
+  finally {
+    clearTimeout(late)
   }
-  const text = new TextDecoder('utf-8', { fatal: true })
+  return Buffer.concat(chunks)
+}
+
+/** Reads a JSON body as text. */
+export async function readText(event: H3Event, most: number = BOUNDS.file): Promise<string> {
   try {
-    return text.decode(Buffer.concat(chunks))
+    return new TextDecoder('utf-8', { fatal: true }).decode(await readBytes(event, 'application/json', most))
   }
-  catch {
+  catch (error) {
+    if (!(error instanceof TypeError)) throw error
     throw refusal(422, 'That is not a text file in UTF-8. Nothing was changed.')
   }
 }
 
-/** How much of a body that is too large is still taken, so that its sender can read the answer. */
-const PATIENCE = 32 * BOUNDS.file
-
-/** Lets a sender finish, keeping nothing of it. A sender without end is cut off. */
-async function discard(req: IncomingMessage): Promise<void> {
+/**
+ * Lets the sender of a body that is too large finish, keeping nothing of it, so that the answer can be read. One
+ * without end is cut off.
+ */
+async function discard(req: IncomingMessage, most: number): Promise<void> {
   let size = 0
   for await (const chunk of req) {
     size += (chunk as Buffer).length
-    if (size > PATIENCE) break
+    if (size > most) break
   }
 }
 
 /** Reads a JSON body of a known shape, or refuses it with every problem named. */
 export async function readShape<T extends object>(event: H3Event, shape: new () => T): Promise<T> {
   let data: unknown
-  const body = await readText(event, BOUNDS.body)
+  const body = await readText(event, BOUNDS.form)
   try {
     data = JSON.parse(body)
   }

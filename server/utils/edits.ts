@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
 import { Op } from 'sequelize'
-import { documentProblems } from '../../core/batch'
 import type { Batch, ClassDocument, PaperEntry, Patch, Problem } from '../../core/document'
 import { ANY_SCRAP, PatchError, applied, collisions } from '../../core/document'
-import { openDocument, openPaper } from '../../core/document/open'
+import { openPaper } from '../../core/document/open'
 import { codeOf } from '../database/connection'
 import { Change, Edit, PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
 import { binPaper, unbinPaper } from './bin'
+import { checked } from './checker'
 import { classOf } from './classes'
 import { paperFrom } from './documents'
 import { refusal, sentence } from './door'
@@ -116,9 +116,9 @@ export async function applyEdit(
     const [whole, after] = [{ ...found?.document, papers: before }, fitted({ ...found?.document, papers: before }, patches)]
     if (found && ofClass.length > 0) {
       const { papers: _, ...document } = after as Batch
-      const checked = mustMakeSense(document)
-      await mustNamePapers(found.document, checked, [...papers.filter(key => after.papers.some(paper => paper.key === key))], transaction)
-      await changeClass(found.row, checked, position, transaction)
+      const changed = await mustMakeSense(document)
+      await mustNamePapers(found.document, changed, [...papers.filter(key => after.papers.some(paper => paper.key === key))], transaction)
+      await changeClass(found.row, changed, position, transaction)
     }
     for (const key of papers) await savePaper(key, whole.papers, after.papers)
     return {
@@ -140,10 +140,10 @@ export async function applyEdit(
         await row.destroy({ transaction })
         return
       }
-      const checked = openPaper(paper)
-      if (!checked.ok) throw refused(checked.problems.map(({ path, problem }) => ({ path: `papers.${key}.${path}`, problem })))
-      if (row) return changePaper(row, checked.value, position, transaction)
-      await createPaper(checked.value, position, transaction)
+      const read = openPaper(paper)
+      if (!read.ok) throw refused(read.problems.map(({ path, problem }) => ({ path: `papers.${key}.${path}`, problem })))
+      if (row) return changePaper(row, read.value, position, transaction)
+      await createPaper(read.value, position, transaction)
       await unbinPaper(key, transaction)
     }
   })
@@ -164,11 +164,10 @@ function fitted<T extends { papers: PaperEntry[] }>(whole: T, patches: Patch[]):
 }
 
 /** Refuses a class whose shape, folds or parameters are not right. */
-function mustMakeSense(document: object): ClassDocument {
-  const opened = openDocument(document)
-  const problems = opened.ok ? documentProblems(opened.value) : opened.problems
-  if (!opened.ok || problems.length > 0) throw refused(problems)
-  return opened.value
+async function mustMakeSense(document: object): Promise<ClassDocument> {
+  const read = await checked('class', document, JSON.stringify(document).length)
+  if (!read.ok) throw refused(read.problems)
+  return read.value
 }
 
 /** Refuses a class that names papers, newly, which are not on the shelf. */

@@ -1,9 +1,10 @@
 import type { Transaction } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassDocument, PaperEntry } from '../../core/document'
-import { ANY_SCRAP, VERSION } from '../../core/document'
+import { ANY_SCRAP, BOUNDS, VERSION } from '../../core/document'
 import type { StoredDocument } from '../database/models/json'
 import { PaperUse, StudioClass, StudioPaper } from '../database/models'
+import { refusal } from './door'
 
 /*
  * Rows of classes and papers, with what stands beside their documents: what lists are
@@ -28,14 +29,31 @@ async function keepUses(classId: number, document: ClassDocument, transaction: T
   await PaperUse.bulkCreate(papers.map(paper => ({ classId, paper })), { transaction, ignoreDuplicates: true })
 }
 
+/** Refuses what could be saved but not be written to a file and read again. */
+function mustFit(document: ClassDocument): void {
+  const papers = papersOf(document).length
+  if (papers > BOUNDS.papers) {
+    throw refusal(422, `The class uses ${papers} papers; a class can use ${BOUNDS.papers}.`, {
+      problems: [{ path: 'cards', problem: `use ${papers} papers; a class can use ${BOUNDS.papers}` }],
+    })
+  }
+  const bytes = Buffer.byteLength(JSON.stringify(document))
+  if (bytes > BOUNDS.document) {
+    const sizes = `${(bytes / 1e6).toFixed(1)} MB; a class has at most ${BOUNDS.document / 1e6} MB`
+    throw refusal(422, `The class has ${sizes}. Take kept layouts out of it.`, { problems: [{ path: '', problem: `has ${sizes}` }] })
+  }
+}
+
 /** Adds a class; answers its number. */
 export async function createClass(document: ClassDocument, position: number, transaction: Transaction, id?: number): Promise<number> {
+  if (id === undefined) mustFit(document)
   const row = await StudioClass.create({ ...(id !== undefined && { id }), ...storedClass(document, position) }, { transaction })
   await keepUses(Number(row.id), document, transaction)
   return Number(row.id)
 }
 
 export async function changeClass(row: StudioClass, document: ClassDocument, position: number, transaction: Transaction): Promise<void> {
+  mustFit(document)
   await row.update(storedClass(document, position), { transaction })
   await keepUses(Number(row.id), document, transaction)
 }

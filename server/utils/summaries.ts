@@ -5,6 +5,7 @@ import { summaryOf } from '../../core/batch'
 import { StudioClass, StudioPaper } from '../database/models'
 import { classFrom, paperFrom } from './documents'
 import { papersOf } from './rows'
+import { holding } from './search'
 
 /** What a list of classes shows: a stretch of those that are asked for, and how many there are. */
 export interface ClassList {
@@ -29,8 +30,7 @@ const AT_ONCE = 5
 /** A stretch of the list of classes: what is coming up by day, what is past the latest first. */
 export async function listClasses({ search, when, today, offset, limit }: ClassQuery): Promise<ClassList> {
   const where: WhereOptions = {
-    ...(search !== '' && { title: { [Op.substring]: search } }),
-    ...(when !== 'all' && { day: when === 'coming' ? { [Op.gte]: today } : { [Op.lt]: today } }),
+    [Op.and]: [...holding('title', search), when === 'all' ? {} : { day: when === 'coming' ? { [Op.gte]: today } : { [Op.lt]: today } }],
   }
   const way = when === 'past' ? 'DESC' : 'ASC'
   const [total, rows] = await Promise.all([

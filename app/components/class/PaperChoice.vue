@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ANY_SCRAP } from '../../../core/document'
+import { useDebounceFn } from '@vueuse/core'
+import { ANY_SCRAP, BOUNDS } from '../../../core/document'
 import type { PaperEntry } from '../../../core/document'
 import type { PreparedPiece } from '../../../core/batch'
 import { SCRAP_PAPER } from '../../../core/batch'
@@ -8,13 +9,26 @@ import type { Units } from '../../../core/lengths'
 /** A choice of paper with its pattern, kind and what is on hand. */
 const { papers, label, piece } = defineProps<{ label: string, papers: PaperEntry[], piece?: PreparedPiece, units?: Units }>()
 const chosen = defineModel<string | undefined>()
+const work = useClassStore()
+const shelf = usePapersStore()
 const id = useId()
 const onHand = ({ stocks }: PaperEntry) => stocks.reduce((total, stock) => total + stock.onHand, 0)
+/** What was found on the shelf by its name, where the shelf is too large to be here whole. */
+const found = shallowRef<PaperEntry[]>([])
+const look = useDebounceFn(async (name: string) => {
+  found.value = name.trim() && work.morePapers > 0 ? await shelf.find(name.trim().slice(0, BOUNDS.title)).catch(() => []) : []
+}, 200)
+async function choose(key: string) {
+  await work.bring(key)
+  chosen.value = key
+}
 const entry = (key: string) => options.value.find(paper => paper.key === key)
 /** Hidden parts may be cut from whatever is left over. */
-const options = computed(() =>
-  piece?.kind === 'hidden' ? [{ ...SCRAP_PAPER, stocks: [], offcuts: [] } satisfies PaperEntry, ...papers] : papers,
-)
+const options = computed(() => [
+  ...(piece?.kind === 'hidden' ? [{ ...SCRAP_PAPER, stocks: [], offcuts: [] } satisfies PaperEntry] : []),
+  ...papers,
+  ...found.value.filter(({ key }) => !papers.some(paper => paper.key === key)),
+])
 </script>
 
 <template>
@@ -34,7 +48,7 @@ const options = computed(() =>
       /></span>
     </span>
     <Select
-      v-model="chosen"
+      :model-value="chosen"
       :options="options"
       option-value="key"
       option-label="name"
@@ -43,6 +57,8 @@ const options = computed(() =>
       :invalid="piece !== undefined && !piece.paper"
       filter
       fluid
+      @update:model-value="choose"
+      @filter="({ value }) => look(value)"
     >
       <template #value="{ value, placeholder }">
         <span

@@ -1,0 +1,75 @@
+import { cpus, totalmem } from 'node:os'
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { parseArgs } from 'node:util'
+import { checkNode, installMariaDb, installPackages } from './lib/install.mjs'
+import { ROOT } from './lib/root.mjs'
+import { buildApplication } from './lib/sources.mjs'
+import { Stop, main, say } from './lib/talk.mjs'
+import { badRequests, lists, load } from './torture/requests.mjs'
+import { backups, migrations, saving, starts } from './torture/kills.mjs'
+
+const PARTS = { starts, migrations, saving, backups, requests: badRequests, lists, load }
+const HELP = `npm run torture [-- options]
+
+  --only PART     one of: ${Object.keys(PARTS).join(', ')}; may be given several times
+  --kills N       kills for each part that kills, 40 unless told
+  --requests N    bad requests, 10000 unless told
+  --minutes N     length of the load, 3 unless told
+  --seed N        another course of events
+  --write         put the table into docs/torture.md`
+
+main(async () => {
+  const { values } = parseArgs({
+    options: {
+      only: { type: 'string', multiple: true },
+      kills: { type: 'string', default: '40' },
+      requests: { type: 'string', default: '10000' },
+      minutes: { type: 'string', default: '3' },
+      seed: { type: 'string', default: '1' },
+      write: { type: 'boolean' },
+      help: { type: 'boolean' },
+    },
+  })
+  if (values.help) return console.log(HELP)
+  const wrong = (values.only ?? []).find(part => !(part in PARTS))
+  if (wrong) throw new Stop(`There is no part “${wrong}”.\n\n${HELP}`)
+  const options = Object.fromEntries(['kills', 'requests', 'minutes', 'seed'].map(name => [name, Number(values[name])]))
+  if (Object.values(options).some(number => !(number > 0))) throw new Stop(HELP)
+  checkNode()
+  await installPackages()
+  await installMariaDb()
+  await buildApplication()
+
+  const rows = []
+  for (const [name, part] of Object.entries(PARTS)) {
+    if (values.only && !values.only.includes(name)) continue
+    say(`${name} …`)
+    rows.push(...(await part({ ...options, random: seeded(options.seed) })))
+  }
+  const table = [
+    '| what | done | seen | good |',
+    '|---|---|---|---|',
+    ...rows.map(row => `| ${row.what} | ${row.done} | ${row.seen} | ${row.good ? 'yes' : '**no**'} |`),
+  ].join('\n')
+  console.log(`\n${table}\n`)
+  if (values.write) writeFileSync(join(ROOT, 'docs/torture.md'), page(table))
+  return rows.every(({ good }) => good) ? 0 : 1
+})
+
+const page = table => `# What it takes
+
+\`npm run torture -- --write\` wrote this page: on ${cpus().length} cores (${cpus()[0].model.trim()}), ${Math.round(totalmem() / 2 ** 30)} GB, Node.js ${process.versions.node}.
+What is killed is killed by \`kill -9\` unless the row says otherwise, at moments drawn by lot from a seed.
+
+${table}
+`
+
+/** A course of numbers from 0 to 1 that is the same for the same seed. */
+function seeded(seed) {
+  let state = seed
+  return () => {
+    state = (state * 1_664_525 + 1_013_904_223) % 2 ** 32
+    return state / 2 ** 32
+  }
+}

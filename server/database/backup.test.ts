@@ -1,0 +1,126 @@
+import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { gunzipSync, gzipSync } from 'node:zlib'
+import type { Sequelize } from 'sequelize'
+import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
+import { demoBatches } from '../../demo'
+import { applyEdit, newToken, recorded } from '../utils/edits'
+import { addBatch } from '../utils/import'
+import { checkBackup, restoreBackup, writeBackup } from './backup'
+import { migrations } from './migrations'
+import { Studio, StudioClass, Variant } from './models'
+import { testDatabase } from './testing'
+
+vi.stubGlobal('createError', (refusal: object) => Object.assign(new Error('refused'), refusal))
+
+const folder = mkdtempSync(join(tmpdir(), 'wakaru-backup-'))
+const file = join(folder, 'deep/one.backup')
+let database: Awaited<ReturnType<typeof testDatabase>>
+let sequelize: Sequelize
+
+beforeAll(async () => {
+  database = await testDatabase()
+  sequelize = database.sequelize
+}, 60_000)
+afterAll(async () => {
+  await database.stop()
+  rmSync(folder, { recursive: true, force: true })
+})
+beforeEach(async () => {
+  await database.clear()
+  await migrations(sequelize).up()
+  for (const demo of demoBatches(new Date(2030, 0, 1)))
+    await recorded(sequelize, 'import', newToken(), (transaction, position) => addBatch(demo, transaction, position))
+})
+
+/** Everything in the database but what the clock has written. */
+async function everything() {
+  const all: Record<string, unknown> = {}
+  for (const table of ['bin', 'changes', 'classes', 'edits', 'papers', 'studio', 'uses', 'variants', 'sequelize_meta'])
+    [all[table]] = await sequelize.query(`SELECT * FROM ${table} ORDER BY 1, 2`.replace(table === 'sequelize_meta' ? ', 2' : '', ''))
+  return all
+}
+
+describe('a backup', () => {
+  it('brings everything back into an empty database, and is whole', async () => {
+    const odd = 'It’s “½” \\ \n \' \u0000'
+    await Variant.create({ name: odd, fold: 'z-fold', units: 'inch', parameters: { odd } })
+    const before = await everything()
+    const rows = await writeBackup(database.url, file)
+    expect(rows).toBeGreaterThan(20)
+    expect(await checkBackup(file)).toMatchObject({ rows: { classes: 3, variants: 1 } })
+    await database.clear()
+    expect(await restoreBackup(sequelize, file)).toEqual({ classes: 3, papers: expect.any(Number) })
+    expect(await everything()).toEqual(before)
+    expect(readdirSync(join(folder, 'deep'))).toEqual(['one.backup'])
+  })
+
+  it('holds one moment while others change the studio', async () => {
+    let going = true
+    const [row] = await StudioClass.findAll()
+    const changing = (async () => {
+      for (let seats = 1; going; seats = (seats % 400) + 1)
+        await applyEdit(sequelize, {
+          token: newToken(), label: 'seats', class: Number(row!.id), since: 99_999,
+          patches: [{ op: 'set', path: ['class', 'seats'], value: seats }],
+        })
+    })()
+    await new Promise(resolve => setTimeout(resolve, 100))
+    const moment = join(folder, 'moment.backup')
+    await writeBackup(database.url, moment)
+    going = false
+    await changing
+    await database.clear()
+    await restoreBackup(sequelize, moment)
+    const studio = Number((await Studio.findByPk(1))?.position)
+    const [[last]] = (await sequelize.query('SELECT MAX(position) AS position FROM edits')) as unknown as [[{ position: number }]]
+    expect(studio).toBeGreaterThan(3)
+    expect(Number(last.position)).toBe(studio)
+    expect(Math.max(...(await StudioClass.findAll()).map(({ position }) => Number(position)))).toBe(studio)
+  })
+
+  it('that is damaged, cut off, of a newer Wakaru or none at all is refused before anything is changed', async () => {
+    const good = join(folder, 'good.backup')
+    await writeBackup(database.url, good)
+    await database.clear()
+    const lines = gunzipSync(readFileSync(good)).toString().split('\n')
+    const bad = join(folder, 'bad.backup')
+    const refused = async (bytes: Buffer | string, words: RegExp) => {
+      writeFileSync(bad, bytes)
+      await expect(restoreBackup(sequelize, bad)).rejects.toThrow(words)
+      expect(await sequelize.getQueryInterface().showAllTables()).toEqual([])
+    }
+    const zipped = (text: string[]) => gzipSync(text.join('\n'))
+    await refused('no backup', /damaged or is no backup/)
+    await refused(readFileSync(good).subarray(0, 1500), /damaged or is no backup/)
+    await refused(zipped(lines.slice(0, -2)), /not whole: its end is missing/)
+    await refused(zipped(lines.map(line => line.replace('Tide and Lantern', 'Tide and Lanterns'))), /its checksum is not that/)
+    await refused(zipped([lines[0]!.replace('"version":1', '"version":2'), ...lines.slice(1)]), /newer Wakaru/)
+    await refused(gzipSync('{"format":"recipe"}\n'), /no backup of Wakaru/)
+    await refused(gzipSync(''), /not whole/)
+  })
+
+  it('is not put over what is there', async () => {
+    const good = join(folder, 'over.backup')
+    await writeBackup(database.url, good)
+    await expect(restoreBackup(sequelize, good)).rejects.toThrow('The database is not empty.')
+    expect(await StudioClass.count()).toBe(3)
+  })
+
+  it('of an older Wakaru is brought up to date', async () => {
+    await database.clear()
+    await migrations(sequelize).up({ to: '0004-documents-and-edits' })
+    const now = '2026-01-01 00:00:00'
+    const [, tide] = demoBatches(new Date(2030, 0, 1))
+    const { papers: _, ...document } = tide!
+    await sequelize.query('INSERT INTO classes (document, position, created_at, updated_at) VALUES (?, 1, ?, ?)', {
+      replacements: [JSON.stringify(document), now, now],
+    })
+    const older = join(folder, 'older.backup')
+    await writeBackup(database.url, older)
+    await database.clear()
+    expect(await restoreBackup(sequelize, older)).toEqual({ classes: 1, papers: 0 })
+    expect((await StudioClass.findOne())?.title).toBe('Tide and Lantern')
+  })
+})

@@ -1,0 +1,44 @@
+import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
+import { Op } from 'sequelize'
+import { writeBatch } from '../../core/formats'
+import { StudioClass } from '../database/models'
+import { papersWith } from './classes'
+import { batchFrom, classFrom } from './documents'
+import { papersOf } from './rows'
+
+/** A title as part of a file name. */
+const plain = (title: string) =>
+  title.normalize('NFKD').replace(/[^\w\s-]/g, '').trim().replace(/\s+/g, '-').toLowerCase().slice(0, 50) || 'class'
+
+/**
+ * Every class of the studio as a batch file with its papers, in one archive, made while it is read: no more than
+ * one class is held at a time.
+ */
+export function archive(): ReadableStream<Uint8Array> {
+  let after = 0
+  let zip: Zip
+  return new ReadableStream<Uint8Array>({
+    start(controller) {
+      zip = new Zip((error, data, final) => {
+        if (error) return controller.error(error)
+        controller.enqueue(data)
+        if (final) controller.close()
+      })
+      const about = new ZipPassThrough('README.txt')
+      zip.add(about)
+      const words = 'Classes of a Wakaru studio, each with its papers. Import this archive, or any file in it.\n'
+      about.push(new TextEncoder().encode(words), true)
+    },
+    async pull() {
+      useDatabase()
+      const row = await StudioClass.findOne({ where: { id: { [Op.gt]: after } }, order: [['id', 'ASC']] })
+      if (!row) return zip.end()
+      after = Number(row.id)
+      const document = classFrom(row.document)
+      const text = writeBatch(batchFrom(document, await papersWith(papersOf(document))))
+      const file = new ZipDeflate(`${String(after).padStart(5, '0')}-${plain(row.title)}.wakaru.json`, { level: 6 })
+      zip.add(file)
+      file.push(new TextEncoder().encode(text), true)
+    },
+  })
+}
