@@ -20,7 +20,9 @@ export default defineConfig({
       await defineVitestProject({
         test: {
           name: 'mounted',
+          // The framework starts before the first test of a file; on a busy machine that takes a while.
           testTimeout: 60_000,
+          hookTimeout: 120_000,
           include: [MOUNTED],
           environment: 'nuxt',
           environmentOptions: { nuxt: { domEnvironment: 'happy-dom' } },

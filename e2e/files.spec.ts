@@ -52,7 +52,7 @@ test('40 MB are refused, by the page and by the server', async ({ page, request 
   test.slow()
   await visit(page, '/')
   await page.getByLabel('Batch file to import').setInputFiles(upload('huge.json', Buffer.alloc(40_000_000, ' ')))
-  await expect(page.getByRole('dialog')).toContainText('The file has 40 MB; a batch file has at most 2 MB')
+  await expect(page.getByRole('dialog')).toContainText('The file has 40 MB; a batch file has at most 4 MB')
   const answer = await request.post('/api/import', { data: Buffer.alloc(40_000_000, ' '), headers: { 'Content-Type': 'application/json' } })
   expect(answer.status()).toBe(413)
   expect((await answer.json()).message).toContain('Nothing was changed')

@@ -4,12 +4,18 @@ import { unzipSync } from 'fflate'
 import { DEMO, classNow, demoClass, lookFor, sendEdit, station, visit } from './studio'
 
 /** Asks with headers that a browser would not let a page set. */
-interface Raw { method?: string, headers?: object, body?: string }
+interface Raw {
+  method?: string
+  headers?: object
+  body?: string
+}
 function raw(base: string, path: string, { method = 'GET', headers = {}, body = '' }: Raw = {}) {
   return new Promise<{ status: number, headers: Record<string, unknown>, text: string }>((resolve, reject) => {
     const sent = ask(new URL(path, base), { method, headers: { ...headers } }, (answer) => {
       let text = ''
-      answer.on('data', data => (text += data)).on('end', () => resolve({ status: answer.statusCode ?? 0, headers: answer.headers, text }))
+      answer
+        .on('data', data => (text += data))
+        .on('end', () => resolve({ status: answer.statusCode ?? 0, headers: answer.headers, text }))
     })
     sent.on('error', reject)
     sent.end(body)
@@ -63,6 +69,31 @@ test('JSON is taken only where it is said to be JSON', async ({ request }) => {
       expect([type, path, answer.status()]).toEqual([type, path, 415])
     }
   }
+})
+
+test('twenty variants of one name: one is kept', async ({ request }) => {
+  const variant = { name: 'Twenty at once', fold: 'z-fold', units: 'inch', parameters: { width: '4 in' } }
+  const answers = await Promise.all(Array.from({ length: 20 }, () => request.post('/api/variants', { data: variant })))
+  expect(answers.map(answer => answer.status()).sort()).toEqual([201, ...Array(19).fill(409)])
+  const kept = (await (await request.get('/api/variants')).json()).filter(({ name }: { name: string }) => name === variant.name)
+  expect(kept).toHaveLength(1)
+  await request.delete(`/api/variants/${kept[0].id}`)
+})
+
+test('letters that take two units are kept, and half of one is refused', async ({ request }) => {
+  const details = { date: '2030-03-01', seats: 4, spares: 0, delivery: 'in person', units: 'inch', notes: '' }
+  const post = async (title: string) =>
+    (
+      await request.post('/api/classes', {
+        data: Buffer.from(JSON.stringify({ ...details, title })),
+        headers: { 'Content-Type': 'application/json' },
+      })
+    ).status()
+  expect(await post('🏮'.repeat(60))).toBe(201)
+  expect(await post('🏮'.repeat(120))).toBe(422)
+  expect(await post('Half \uD83C')).toBe(422)
+  const { classes } = await (await request.get('/api/classes', { params: { search: '🏮' } })).json()
+  expect(classes.map(({ title }: { title: string }) => title)).toContain('🏮'.repeat(60))
 })
 
 test('alive and ready are told apart', async ({ request }) => {

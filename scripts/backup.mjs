@@ -33,7 +33,9 @@ main(async () => {
   console.log(`${file}\n${said}, ${Math.ceil(statSync(file).size / 1000)} kB, checked. npm run restore FILE brings it back.`)
 })
 
-const isFolder = name => existsSync(name) && statSync(name).isDirectory()
+function isFolder(name) {
+  return existsSync(name) && statSync(name).isDirectory()
+}
 
 /** The database that runs, or one that is started for the time being. */
 async function ownDatabase() {

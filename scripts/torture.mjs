@@ -45,7 +45,9 @@ main(async () => {
   for (const [name, part] of Object.entries(PARTS)) {
     if (values.only && !values.only.includes(name)) continue
     say(`${name} …`)
-    rows.push(...(await part({ ...options, random: seeded(options.seed) })))
+    const done = await part({ ...options, random: seeded(options.seed) })
+    for (const row of done) console.log(`  ${row.good ? 'good' : 'NOT GOOD'}: ${row.what}: ${row.done}: ${row.seen}`)
+    rows.push(...done)
   }
   const table = [
     '| what | done | seen | good |',
@@ -59,7 +61,7 @@ main(async () => {
 
 const page = table => `# What it takes
 
-\`npm run torture -- --write\` wrote this page: on ${cpus().length} cores (${cpus()[0].model.trim()}), ${Math.round(totalmem() / 2 ** 30)} GB, Node.js ${process.versions.node}.
+\`npm run torture -- --write\` wrote this page: on ${machine()}.
 What is killed is killed by \`kill -9\` unless the row says otherwise, at moments drawn by lot from a seed.
 
 ${table}
@@ -73,3 +75,6 @@ function seeded(seed) {
     return state / 2 ** 32
   }
 }
+
+const machine = () =>
+  `${cpus().length} cores (${cpus()[0].model.trim()}), ${Math.round(totalmem() / 2 ** 30)} GB, Node.js ${process.versions.node}`

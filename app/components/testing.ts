@@ -1,6 +1,6 @@
 import { registerEndpoint } from '@nuxt/test-utils/runtime'
-import { createError, readBody } from 'h3'
-import type { Batch } from '../../core/document'
+import { createError, getQuery, readBody } from 'h3'
+import type { Batch, PaperEntry } from '../../core/document'
 import { applied } from '../../core/document'
 import { readBatch } from '../../core/formats'
 import tide from '../../demo/tide-and-lantern.json'
@@ -11,6 +11,8 @@ export class MadeUpStudio {
   position = 1
   document: Batch
   sent: { label: string, class: number | null, patches: { op: string, path: string[] }[] }[] = []
+  /** Papers of the shelf that the class is not handed by itself. */
+  elsewhere: PaperEntry[] = []
   /** What the next change is answered with instead. */
   refusal?: { statusCode: number, statusMessage?: string, data?: unknown }
 
@@ -19,8 +21,17 @@ export class MadeUpStudio {
     if (!read.ok) throw new Error('The demo class cannot be opened.')
     this.document = structuredClone(read.value)
     change(this.document)
-    registerEndpoint('/api/classes/1', () => ({ id: 1, position: this.position, document: this.document }))
-    registerEndpoint('/api/papers', () => ({ position: this.position, papers: this.document.papers }))
+    registerEndpoint('/api/classes/1', (event) => {
+      const wanted = String(getQuery(event).with ?? '').split(',')
+      const brought = this.elsewhere.filter(({ key }) => wanted.includes(key))
+      const papers = [...this.document.papers, ...brought]
+      return { id: 1, position: this.position, more: this.elsewhere.length - brought.length, document: { ...this.document, papers } }
+    })
+    registerEndpoint('/api/papers', (event) => {
+      const search = String(getQuery(event).search ?? '').toLowerCase()
+      const papers = [...this.document.papers, ...this.elsewhere].filter(({ name }) => name.toLowerCase().includes(search))
+      return { position: this.position, total: papers.length, papers }
+    })
     registerEndpoint('/api/edits', {
       method: 'POST',
       handler: async (event) => {

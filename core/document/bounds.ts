@@ -1,7 +1,7 @@
 /** What the doors allow; the same figures stand in the JSON Schema and in the forms. */
 export const BOUNDS = {
   /** Bytes; a file beyond it is something else. */
-  file: 2_000_000,
+  file: 4_000_000,
   /** Bytes of a class without its papers; with as many papers as it may name it still goes into a file. */
   document: 1_000_000,
   /** Bytes of what a page sends at once. */

@@ -1,4 +1,5 @@
 import type { Batch } from '../document'
+import { BOUNDS } from '../document'
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020'
@@ -179,7 +180,7 @@ describe('the batch file', () => {
     ['[]', 'is not a batch file'],
     ['null', 'is not a batch file'],
     ['"text"', 'is not a batch file'],
-    [`{"format":"wakaru-batch","x":"${'x'.repeat(2_000_001)}"}`, 'has at most 2 MB'],
+    [`{"format":"wakaru-batch","x":"${'x'.repeat(BOUNDS.file)}"}`, 'has at most 4 MB'],
   ])('refuses a file that is something else', (text, problem) => {
     const read = readBatch(text)
     expect(read.ok ? '' : read.problems[0]!.problem).toContain(problem)
@@ -227,6 +228,48 @@ describe('the cutting in a file', () => {
     } as Batch
     expect(readGood(writeBatch(kept)).cutting).toEqual(kept.cutting)
   })
+})
+
+it('the largest class that can be saved goes into a file, and comes out of it the same', () => {
+  const read = readBatch(TEXT)
+  if (!read.ok) throw new Error('The demo class cannot be read.')
+  const long = (text: string) => text.padStart(BOUNDS.length, ' ')
+  const sizes = (index: number, sort: string) => ({
+    key: `${sort}-${index}`.padEnd(BOUNDS.key, 'x'), width: long(`${10 + index} mm`), height: long('90 mm'),
+  })
+  const papers = Array.from({ length: BOUNDS.papers }, (_, index) => ({
+    ...read.value.papers[0]!,
+    key: `paper-${index}`,
+    name: '紙'.repeat(BOUNDS.title),
+    stocks: Array.from({ length: BOUNDS.stocks }, (_, at) => ({ ...sizes(at, 'stock'), onHand: 99_999, price: 999_999 })),
+    offcuts: Array.from({ length: BOUNDS.offcuts }, (_, at) => ({ ...sizes(at, 'offcut'), count: 99_999 })),
+  }))
+  const [card] = read.value.cards
+  const cards = Array.from({ length: BOUNDS.cards }, (_, index) => ({
+    ...card!,
+    key: `card-${index}`,
+    papers: { 'base': papers[3 * index]!.key, 'mat-a': papers[3 * index + 1]!.key, 'mat-b': papers[3 * index + 2]!.key },
+  }))
+  const leaf = { width: '1 in', height: '1 in' }
+  let tree: object = leaf
+  for (let depth = 0; depth < 20; depth++) {
+    tree = { width: '9 in', height: '9 in', side: depth % 2 ? 'width' : 'height', parts: [leaf, tree] }
+  }
+  const layouts = (paper: number) => Array.from({ length: BOUNDS.layouts }, (_, index) => ({
+    key: `layout-${paper}-${index}`, supply: papers[paper]!.stocks[0]!.key, from: 'sheet', repeats: 1, cut: 0, shelved: false, tree,
+  }))
+  const cutting = [0, 1, 2, 3, 4, 5].map(paper => ({
+    paper: papers[paper]!.key, priority: null, moreSheets: null, without: [], spoiled: [], layouts: layouts(paper),
+  }))
+  const batch = { ...read.value, cards, papers, cutting } as unknown as Batch
+  const { papers: _, ...document } = batch
+  const bytes = (text: string) => new TextEncoder().encode(text).length
+  expect(bytes(JSON.stringify(document))).toBeGreaterThan(BOUNDS.document * 0.6)
+  const text = writeBatch(batch)
+  expect(bytes(text)).toBeLessThan(BOUNDS.file)
+  const again = readBatch(text)
+  expect(again.ok ? [] : again.problems).toEqual([])
+  expect(again.ok && again.value).toEqual(batch)
 })
 
 describe('the published schema', () => {

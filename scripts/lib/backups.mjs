@@ -51,7 +51,7 @@ export function scheduleBackups({ databaseUrl, hours, keep: number, folder = BAC
     timer = setTimeout(async () => {
       try {
         await keep('write', join(folder, backupName('daily')), databaseUrl)
-        for (const name of ours(folder).slice(0, -number)) rmSync(join(folder, name), { force: true })
+        for (const name of [...ours(folder).slice(0, -number), ...brokenOff(folder)]) rmSync(join(folder, name), { force: true })
       }
       catch (error) {
         say(`The backup could not be made: ${error.message}`)
@@ -65,6 +65,10 @@ export function scheduleBackups({ databaseUrl, hours, keep: number, folder = BAC
 }
 
 const ours = folder => readdirSync(folder).filter(name => OURS.test(name)).sort()
+
+/** What is left of backups that were killed half-way. */
+const brokenOff = folder =>
+  readdirSync(folder).filter(name => name.includes('.backup.new-') && statSync(join(folder, name)).mtimeMs < Date.now() - HOUR)
 
 /** Where a restored database waits until it takes the place of the old one. */
 const waiting = folder => join(folder, 'restoring')

@@ -2,13 +2,13 @@ import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, wri
 import { basename, dirname, join } from 'node:path'
 import { ROOT } from './root.mjs'
 
-/** Every file of these files and folders, in order; tests do not count. */
+/** Every file of these files and folders, in order; tests and what only they use do not count. */
 export function* sourceFiles(parts) {
   for (const part of parts.map(part => join(ROOT, part)).filter(existsSync)) yield* filesOf(part)
 }
 
 function* filesOf(path) {
-  if (!statSync(path).isDirectory()) return void (path.endsWith('.test.ts') || (yield path))
+  if (!statSync(path).isDirectory()) return void (/(\.test|[/]testing)\.ts$/.test(path) || (yield path))
   for (const name of readdirSync(path).sort()) yield* filesOf(join(path, name))
 }
 

@@ -16,6 +16,9 @@ export function put(file, text, mode = 0o644) {
   renameSync(whole, file)
 }
 
+/** Whatever is in it; somebody may still be leaving. */
+const THOROUGHLY = { recursive: true, force: true, maxRetries: 8, retryDelay: 50 }
+
 /** Removes a folder so that nobody ever finds half of it under its name. */
 export function removeWhole(folder) {
   const aside = `${folder}.gone-${process.pid}`
@@ -26,7 +29,7 @@ export function removeWhole(folder) {
     if (error.code === 'ENOENT') return
     throw error
   }
-  rmSync(aside, { recursive: true, force: true })
+  rmSync(aside, THOROUGHLY)
 }
 
 /** Removes what was broken off while something beside a folder was made or removed. */
@@ -34,7 +37,7 @@ export function removeUnfinished(folder) {
   const parent = dirname(folder)
   for (const name of readdirSync(parent)) {
     if (name.startsWith(`${basename(folder)}.gone-`) || name.startsWith(`${basename(folder)}.new-`))
-      rmSync(join(parent, name), { recursive: true, force: true })
+      rmSync(join(parent, name), THOROUGHLY)
   }
 }
 

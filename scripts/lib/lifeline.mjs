@@ -29,8 +29,9 @@ export function arm() {
   // A terminal that is gone takes no more words.
   for (const stream of [process.stdout, process.stderr]) stream.on('error', () => {})
   const parents = parentsUpToNpm()
-  if (parents.length > 0)
-    setInterval(() => parents.every(isAlive) || reject(new Ended('npm is gone', 128 + SIGNALS.SIGHUP)), 500).unref()
+  const gone = () => reject(new Ended('npm is gone', 128 + SIGNALS.SIGHUP))
+  if (!parents) gone()
+  else if (parents.length > 0) setInterval(() => parents.every(isAlive) || gone(), 500).unref()
 }
 
 /**

@@ -1,5 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, readFileSync, readdirSync } from 'node:fs'
+import { basename } from 'node:path'
 
 /**
  * When a process was started, in the words of the system; nothing where none runs under this number. Numbers
@@ -8,7 +9,7 @@ import { existsSync, readFileSync, readdirSync } from 'node:fs'
  * @returns {string | undefined}
  */
 export function startOf(pid) {
-  if (!Number.isInteger(pid) || pid < 2) return undefined
+  if (!Number.isInteger(pid) || pid < 1) return undefined
   if (!existsSync('/proc/self/stat')) {
     const { status, stdout } = spawnSync('ps', ['-o', 'lstart=', '-p', String(pid)], { encoding: 'utf8' })
     return status === 0 ? stdout.trim() || undefined : undefined
@@ -32,10 +33,11 @@ const pause = milliseconds => new Promise(resolve => setTimeout(resolve, millise
  */
 export async function endProcess(process_, patience) {
   for (const [signal, rest] of [['SIGTERM', patience], ['SIGKILL', 5000]]) {
-    if (!isAlive(process_)) return
-    // One that was stopped hears nothing before it goes on.
-    for (const word of [signal, 'SIGCONT']) send(process_.pid, word)
-    for (const end = Date.now() + rest; isAlive(process_) && Date.now() < end;) await pause(30)
+    for (const end = Date.now() + rest; isAlive(process_) && Date.now() < end;) {
+      // One that was stopped hears nothing before it goes on; one that is just beginning may not hear at once.
+      for (const word of [signal, 'SIGCONT']) send(process_.pid, word)
+      for (let looks = 0; looks < 10 && isAlive(process_); looks++) await pause(30)
+    }
   }
 }
 
@@ -48,10 +50,10 @@ function send(pid, signal) {
   }
 }
 
-/** Numbers of running processes with some text in their command line. */
-export const withArgument = argument =>
+/** Numbers of running processes with an argument that begins with some text. */
+export const withArgument = text =>
   (existsSync('/proc/self/stat') ? readdirSync('/proc') : [])
-    .filter(name => /^\d+$/.test(name) && read(`/proc/${name}/cmdline`)?.split('\0').includes(argument))
+    .filter(name => /^\d+$/.test(name) && read(`/proc/${name}/cmdline`)?.split('\0').some(argument => argument.startsWith(text)))
     .map(Number)
 
 /** The process that another one was started by. */
@@ -60,15 +62,20 @@ function parentOf(pid) {
   return fields ? Number(fields[1]) : undefined
 }
 
-/** This process's parents up to the npm that runs it; none where no npm does. */
+/**
+ * This process's parents up to the npm that runs it: none where no npm does, and nothing at all where the npm that
+ * ran it is gone already.
+ * @returns {{ pid: number, started?: string }[] | undefined}
+ */
 export function parentsUpToNpm() {
+  const { npm_lifecycle_script: script = '' } = process.env
+  if (!existsSync('/proc/self/stat') || !script.includes(basename(process.argv[1] ?? '-'))) return []
   const parents = []
-  if (!process.env.npm_command) return parents
-  for (let pid = process.ppid; pid > 1 && parents.length < 4; pid = parentOf(pid) ?? 0) {
+  for (let pid = process.ppid; pid >= 1; pid = parentOf(pid) ?? 0) {
     parents.push(known(pid))
     if (/\bnpm\b/.test(read(`/proc/${pid}/cmdline`) ?? '')) return parents
   }
-  return []
+  return undefined
 }
 
 function read(file) {
@@ -81,7 +88,8 @@ function read(file) {
 }
 
 /** The kernel ends what is started by this when we end, in whatever way we do. */
-const TETHER = spawnSync('setpriv', ['--pdeathsig', 'TERM', '--', 'true']).status === 0 ? ['setpriv', '--pdeathsig', 'TERM', '--'] : []
+const SETPRIV = ['setpriv', '--pdeathsig', 'TERM', '--']
+export const TETHER = spawnSync('sh', ['-c', `${SETPRIV.join(' ')} true`]).status === 0 ? SETPRIV : []
 
 /**
  * Starts a process that does not outlive this one, and that Ctrl-C at the terminal does not reach: whoever
@@ -96,9 +104,12 @@ export function spawnTethered(command, args, options) {
 export async function endChild(child, patience) {
   if (child.exitCode !== null || child.signalCode !== null || child.pid === undefined) return
   const ended = new Promise(resolve => child.once('exit', resolve))
-  child.kill('SIGTERM')
-  child.kill('SIGCONT')
+  const ask = () => (child.kill('SIGTERM'), child.kill('SIGCONT'))
+  ask()
+  // One that is just beginning may not hear at once.
+  const again = setInterval(ask, 400)
   const timer = setTimeout(() => child.kill('SIGKILL'), patience)
   await ended
+  clearInterval(again)
   clearTimeout(timer)
 }

@@ -72,12 +72,12 @@ export const forgetNote = folder => rmSync(noteOf(folder), { force: true })
 
 /**
  * Ends what an earlier start left running from this folder: what it noted down, and any database server on this
- * folder's data. Only whoever holds the folder may call it.
+ * folder's data, also on data that was still being made. Only whoever holds the folder may call it.
  * @returns {Promise<string[]>} names of what was ended
  */
 export async function endOrphans(folder) {
   const noted = readNote(folder).processes.filter(isAlive)
-  const databases = withArgument(`--datadir=${join(folder, 'data')}`)
+  const databases = ['data', 'restoring/data'].flatMap(data => withArgument(`--datadir=${join(folder, data)}`))
     .filter(pid => !noted.some(other => other.pid === pid))
     .map(pid => ({ name: 'database', ...known(pid) }))
   const orphans = [...noted, ...databases]

@@ -51,9 +51,9 @@ export async function serve({
   try {
     const mine = held ?? (await holdFolder(folder))
     undo.push(() => (forgetNote(folder), mine.release()))
+    const orphans = await endOrphans(folder)
     removeUnfinished(folder)
     finishRestore(folder)
-    const orphans = await endOrphans(folder)
     if (orphans.length > 0) say(`Ended what an earlier start had left running: ${orphans.join(' and ')}.`)
     if (fresh) forget(folder)
 

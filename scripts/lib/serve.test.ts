@@ -1,6 +1,6 @@
 import type { ChildProcess } from 'node:child_process'
 import { spawn } from 'node:child_process'
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -161,4 +161,53 @@ describe('a studio', () => {
     expect(started.text().match(/The application ended by itself/g)).toHaveLength(5)
     await allGone()
   })
+})
+
+it('what an earlier start left running is ended before anything is forgotten or begun', async () => {
+  fresh()
+  await runsAndEnds()
+  // A database that nobody minds any more, as a start that was killed on another system leaves it.
+  const { startMariaDb } = await import('./database.mjs')
+  const orphan = await startMariaDb(folder)
+  const started = start(0, { fresh: true })
+  await started.says('ready')
+  expect(started.text()).toContain('Ended what an earlier start had left running: database.')
+  expect(isAlive(known(orphan.pid))).toBe(false)
+  expect((await fetch(started.address())).status).toBe(200)
+})
+
+it('a backup that was made while it ran takes the place of what is there, which stays beside it', async () => {
+  const { finishRestore, keep, restoreInto, runningDatabase } = await import('./backups.mjs')
+  const { startMariaDb } = await import('./database.mjs')
+  const holds = async () => {
+    const database = await startMariaDb(folder)
+    const after = join(room, 'backups', `after-${Date.now()}.backup`)
+    await keep('write', after, database.url)
+    await database.stop()
+    return keep('check', after)
+  }
+  fresh()
+  const started = start(0, { demo: true })
+  await started.says('ready')
+  const file = join(room, 'backups', 'full.backup')
+  await keep('write', file, runningDatabase(folder))
+  started.child.kill('SIGINT')
+  await started.ended
+  fresh()
+  await runsAndEnds()
+  expect(await holds()).toContain(' 0 classes and')
+
+  const { said, old } = await restoreInto(folder, file)
+  expect(said).toMatch(/^3 classes and \d+ papers, all of them read again$/)
+  expect(await holds()).toContain(' 3 classes and')
+  expect([existsSync(join(old ?? '', 'wakaru')), existsSync(join(folder, 'restoring'))]).toEqual([true, false])
+
+  // Broken off between the two: the next start puts it in its place.
+  mkdirSync(join(folder, 'restoring'))
+  renameSync(join(folder, 'data'), join(folder, 'restoring/data'))
+  writeFileSync(join(folder, 'restoring/data/restored'), '')
+  await runsAndEnds()
+  expect(await holds()).toContain(' 3 classes and')
+  expect(finishRestore(folder)).toBeUndefined()
+  await expect(keep('check', join(room, 'application.cjs'), '')).rejects.toThrow('no backup of Wakaru')
 })

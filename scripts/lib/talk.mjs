@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
 import { Ended, arm, asked, begun, endAll } from './lifeline.mjs'
-import { endChild } from './processes.mjs'
+import { TETHER, endChild } from './processes.mjs'
 import { ROOT } from './root.mjs'
 
 export const say = text => console.log(`· ${text}`)
@@ -18,7 +18,8 @@ export class Stop extends Error {}
  */
 export function run(command, args, { quiet = false, env = {}, allowFailure = false } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, {
+    const [program = command, ...rest] = [...TETHER, command, ...args]
+    const child = spawn(program, rest, {
       cwd: ROOT,
       env: { ...process.env, ...env },
       stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],

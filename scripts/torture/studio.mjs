@@ -11,7 +11,7 @@ export const FOLDER = join(ROOT, '.data/torture')
 export const DEMO = readFileSync(join(ROOT, 'demo/tide-and-lantern.json'), 'utf8')
 export const pause = milliseconds => new Promise(resolve => setTimeout(resolve, milliseconds))
 export const forget = () => {
-  for (const folder of [FOLDER, `${FOLDER}-backups`]) rmSync(folder, { recursive: true, force: true })
+  for (const folder of [FOLDER, `${FOLDER}-backups`]) rmSync(folder, { recursive: true, force: true, maxRetries: 8, retryDelay: 50 })
 }
 
 /** Starts Wakaru by its command; answers how to wait for it, and what there is to kill. */

@@ -7,6 +7,7 @@ import { connect } from './connection'
 import { defineModels } from './models'
 
 interface TestDatabase {
+  pid: number
   /** Of its owner. */
   url: string
   sequelize: Sequelize
@@ -21,6 +22,7 @@ export async function testDatabase(): Promise<TestDatabase> {
   const sequelize = connect(database.ownerUrl)
   defineModels(sequelize)
   return {
+    pid: database.pid,
     url: database.ownerUrl,
     sequelize,
     async clear() {

@@ -4,7 +4,7 @@ import type { ClassDocument, PaperEntry } from '../../core/document'
 import { Binned, StudioClass, StudioPaper } from '../database/models'
 import { classFrom, paperFrom } from './documents'
 import { refusal } from './door'
-import type { Recorded } from './edits'
+import type { Recorded } from './rows'
 import { createClass, createPaper, papersOf } from './rows'
 
 /** Days that what was deleted can be brought back. */

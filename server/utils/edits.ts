@@ -11,19 +11,13 @@ import { checked } from './checker'
 import { classOf } from './classes'
 import { paperFrom } from './documents'
 import { refusal, sentence } from './door'
+import type { Recorded } from './rows'
 import { changeClass, changePaper, createPaper } from './rows'
 import type { EditShape } from './shapes'
 
 /** Positions of changes that are kept: who has not looked for longer reads the class anew. */
 const KEPT = 20_000
 const TRIES = 8
-
-/** What a change did to one class or paper, for whoever was not there. */
-export interface Recorded {
-  entity: 'class' | 'paper'
-  entityKey: string
-  patches: Patch[]
-}
 
 /**
  * Changes the studio in one transaction, after every change before it and before every

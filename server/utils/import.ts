@@ -4,7 +4,7 @@ import { fittedTo } from '../../core/batch'
 import type { Batch } from '../../core/document'
 import { StudioPaper } from '../database/models'
 import { paperFrom } from './documents'
-import type { Recorded } from './edits'
+import type { Recorded } from './rows'
 import { createClass, createPaper } from './rows'
 
 /** Adds a class from a batch, and the papers it brings, inside a transaction that is recorded. */

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import { Op } from 'sequelize'
-import type { ClassDocument, PaperEntry } from '../../core/document'
+import type { ClassDocument, PaperEntry, Patch } from '../../core/document'
 import { ANY_SCRAP, BOUNDS, VERSION } from '../../core/document'
 import type { StoredDocument } from '../database/models/json'
 import { PaperUse, StudioClass, StudioPaper } from '../database/models'
@@ -10,6 +10,13 @@ import { refusal } from './door'
  * Rows of classes and papers, with what stands beside their documents: what lists are
  * sorted by, and which class uses which paper. Whatever writes a document does it here.
  */
+
+/** What a change did to one class or paper, for whoever was not there. */
+export interface Recorded {
+  entity: 'class' | 'paper'
+  entityKey: string
+  patches: Patch[]
+}
 
 /** A paper as it goes into its row. */
 export const storedPaper = (paper: PaperEntry): { key: string, name: string, kind: string, document: StoredDocument } =>

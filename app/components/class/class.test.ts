@@ -9,6 +9,7 @@ import CardEditor from './CardEditor.vue'
 import CardList from './CardList.vue'
 import ClassHeader from './ClassHeader.vue'
 import ConflictDialog from './ConflictDialog.vue'
+import PaperChoice from './PaperChoice.vue'
 
 /** The bench of a class as its page lays it out, with its first card chosen. */
 const Bench = defineComponent({
@@ -52,6 +53,28 @@ const saved = async () => {
   await vi.waitFor(() => expect(useClassStore().state).not.toMatch(/waiting|saving/))
   await flushPromises()
 }
+
+describe('a paper of a shelf that is too large to be here whole', () => {
+  it('is found by its name, and fetched once it is chosen', async () => {
+    const { studio, work } = await openedClass()
+    const [kelp] = studio.document.papers
+    studio.elsewhere = [{ ...kelp!, key: 'zebra', name: 'Zebra' }, { ...kelp!, key: 'zinc', name: 'Zinc' }]
+    await work.bring('nothing')
+    expect(work.morePapers).toBe(2)
+    const shown = await mountSuspended(PaperChoice, { props: { label: 'Base', papers: work.batch.papers, modelValue: 'kelp' } })
+    mounted = shown
+    const select = shown.getComponent({ name: 'Select' })
+    const names = () => (select.props('options') as { name: string }[]).map(({ name }) => name)
+    expect(names()).not.toContain('Zebra')
+    select.vm.$emit('filter', { value: 'zeb' })
+    await vi.waitFor(() => expect(names()).toContain('Zebra'))
+    expect(names()).not.toContain('Zinc')
+    select.vm.$emit('update:modelValue', 'zebra')
+    await vi.waitFor(() => expect(shown.emitted('update:modelValue')).toEqual([['zebra']]))
+    expect(work.batch.papers.some(({ key }) => key === 'zebra')).toBe(true)
+    expect([work.morePapers, work.state]).toEqual([1, 'saved'])
+  })
+})
 
 describe('a class under the maker’s hands', () => {
   beforeEach(() => vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))
