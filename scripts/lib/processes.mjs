@@ -15,7 +15,9 @@ export function startOf(pid) {
     return status === 0 ? stdout.trim() || undefined : undefined
   }
   // The name of the program, in brackets, may hold anything; what counts stands behind it.
-  const fields = read(`/proc/${pid}/stat`)?.replace(/^.*\)\s/s, '').split(' ')
+  const fields = read(`/proc/${pid}/stat`)
+    ?.replace(/^.*\)\s/s, '')
+    .split(' ')
   return !fields || fields[0] === 'Z' ? undefined : fields[19]
 }
 
@@ -32,7 +34,10 @@ const pause = milliseconds => new Promise(resolve => setTimeout(resolve, millise
  * @param {number} patience milliseconds
  */
 export async function endProcess(process_, patience) {
-  for (const [signal, rest] of [['SIGTERM', patience], ['SIGKILL', 5000]]) {
+  for (const [signal, rest] of [
+    ['SIGTERM', patience],
+    ['SIGKILL', 5000],
+  ]) {
     for (const end = Date.now() + rest; isAlive(process_) && Date.now() < end;) {
       // One that was stopped hears nothing before it goes on; one that is just beginning may not hear at once.
       for (const word of [signal, 'SIGCONT']) send(process_.pid, word)
@@ -53,12 +58,20 @@ function send(pid, signal) {
 /** Numbers of running processes with an argument that begins with some text. */
 export const withArgument = text =>
   (existsSync('/proc/self/stat') ? readdirSync('/proc') : [])
-    .filter(name => /^\d+$/.test(name) && read(`/proc/${name}/cmdline`)?.split('\0').some(argument => argument.startsWith(text)))
+    .filter(
+      name =>
+        /^\d+$/.test(name)
+        && read(`/proc/${name}/cmdline`)
+          ?.split('\0')
+          .some(argument => argument.startsWith(text)),
+    )
     .map(Number)
 
 /** The process that another one was started by. */
 function parentOf(pid) {
-  const fields = read(`/proc/${pid}/stat`)?.replace(/^.*\)\s/s, '').split(' ')
+  const fields = read(`/proc/${pid}/stat`)
+    ?.replace(/^.*\)\s/s, '')
+    .split(' ')
   return fields ? Number(fields[1]) : undefined
 }
 
@@ -87,16 +100,25 @@ function read(file) {
   }
 }
 
-/** The kernel ends what is started by this when we end, in whatever way we do. */
-const SETPRIV = ['setpriv', '--pdeathsig', 'TERM', '--']
-export const TETHER = spawnSync('sh', ['-c', `${SETPRIV.join(' ')} true`]).status === 0 ? SETPRIV : []
+/**
+ * The kernel ends what is started by this when we end, in whatever way we do. It does not ask: a database that is just
+ * beginning does not hear, and what was acknowledged is on the disk.
+ */
+const SETPRIV = ['setpriv', '--pdeathsig', 'KILL', '--']
+const HAS_SETPRIV = spawnSync('sh', ['-c', `${SETPRIV.join(' ')} true`]).status === 0
+
+/** A command as one that does not outlive us, also where we end before the kernel has been told. */
+export const tethered = (command, args) =>
+  HAS_SETPRIV
+    ? [...SETPRIV, 'sh', '-c', '[ "$PPID" = "$1" ] && shift && exec "$@"', 'sh', String(process.pid), command, ...args]
+    : [command, ...args]
 
 /**
  * Starts a process that does not outlive this one, and that Ctrl-C at the terminal does not reach: whoever
  * started it ends it in its turn.
  */
 export function spawnTethered(command, args, options) {
-  const [program, ...rest] = [...TETHER, command, ...args]
+  const [program, ...rest] = tethered(command, args)
   return spawn(program, rest, { ...options, detached: true })
 }
 

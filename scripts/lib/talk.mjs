@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
 import { Ended, arm, asked, begun, endAll } from './lifeline.mjs'
-import { TETHER, endChild } from './processes.mjs'
+import { endChild, tethered } from './processes.mjs'
 import { ROOT } from './root.mjs'
 
 export const say = text => console.log(`· ${text}`)
@@ -18,7 +18,7 @@ export class Stop extends Error {}
  */
 export function run(command, args, { quiet = false, env = {}, allowFailure = false } = {}) {
   return new Promise((resolve, reject) => {
-    const [program = command, ...rest] = [...TETHER, command, ...args]
+    const [program = command, ...rest] = tethered(command, args)
     const child = spawn(program, rest, {
       cwd: ROOT,
       env: { ...process.env, ...env },
