@@ -68,7 +68,7 @@ main(async () => {
     databaseUrl: databaseUrl?.replace(/^mariadb:/, 'mysql:'),
     command: options.dev ? ['npx', 'nuxt', 'dev', '--host', '127.0.0.1'] : undefined,
   })
-  if (hours > 0) scheduleBackups({ databaseUrl: ownerUrl, hours, keep })
+  if (hours > 0) scheduleBackups({ databaseUrl: ownerUrl, hours, number: keep })
 
   console.log(
     `\n  Wakaru is ready: ${address}\n  Ctrl-C stops it. Your classes stay in ${databaseUrl ? 'your database' : '.data/studio'}.\n`,

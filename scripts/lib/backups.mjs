@@ -39,9 +39,10 @@ export function runningDatabase(folder) {
 
 /**
  * Makes a backup every so many hours, counted from the last one, and removes the oldest beyond some number.
- * One that fails is said, and tried again.
+ * One that fails is said, and tried again a minute later.
+ * @param {{ databaseUrl: string, hours: number, number: number, folder?: string, write?: (file: string) => Promise<unknown> }} options
  */
-export function scheduleBackups({ databaseUrl, hours, keep: number, folder = BACKUPS }) {
+export function scheduleBackups({ databaseUrl, hours, number, folder = BACKUPS, write = file => keep('write', file, databaseUrl) }) {
   const due = () => {
     const last = existsSync(folder) ? Math.max(0, ...ours(folder).map(name => statSync(join(folder, name)).mtimeMs)) : 0
     return Math.max(60_000, last + hours * HOUR - Date.now())
@@ -50,7 +51,7 @@ export function scheduleBackups({ databaseUrl, hours, keep: number, folder = BAC
   const next = () => {
     timer = setTimeout(async () => {
       try {
-        await keep('write', join(folder, backupName('daily')), databaseUrl)
+        await write(join(folder, backupName('daily')))
         for (const name of [...ours(folder).slice(0, -number), ...brokenOff(folder)]) rmSync(join(folder, name), { force: true })
       }
       catch (error) {

@@ -5,7 +5,8 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join, relative } from 'node:path'
 import { PassThrough } from 'node:stream'
-import { describe, expect, it, vi } from 'vitest'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { scheduleBackups } from './backups.mjs'
 import { once } from './bundle.mjs'
 import { put, roomyFolder } from './files.mjs'
 import { checkNode } from './install.mjs'
@@ -110,6 +111,42 @@ describe('a data folder', () => {
     put(file, 'new', 0o600)
     expect([readFileSync(file, 'utf8'), statSync(file).mode & 0o777]).toEqual(['new', 0o600])
     expect(readdirSync(folder).filter(name => name.includes('.new-'))).toEqual([])
+  })
+})
+
+describe('backups that are made by themselves', () => {
+  afterEach(() => void vi.useRealTimers())
+
+  it('come a day after the last one, whenever Wakaru was started; the oldest go, and others are left alone', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'wakaru-daily-'))
+    const HOUR = 3_600_000
+    const now = Date.now()
+    vi.useFakeTimers({ now })
+    const ages = { 'wakaru-2020-01-01-000000-daily.backup': 30, 'wakaru-2020-01-02-000000-daily.backup': 23, 'mine.backup': 900 }
+    for (const [name, age] of Object.entries(ages)) {
+      writeFileSync(join(folder, name), '')
+      utimesSync(join(folder, name), (now - age * HOUR) / 1000, (now - age * HOUR) / 1000)
+    }
+    let fails = true
+    const made: number[] = []
+    scheduleBackups({
+      databaseUrl: '', hours: 24, number: 2, folder,
+      write: async (file: string) => {
+        made.push(Math.round((Date.now() - now) / 60_000))
+        if (fails) throw new Error('away')
+        writeFileSync(file, '')
+        utimesSync(file, Date.now() / 1000, Date.now() / 1000)
+      },
+    })
+    await vi.advanceTimersByTimeAsync(62 * 60_000)
+    fails = false
+    await vi.advanceTimersByTimeAsync(2 * 24 * HOUR)
+    expect(made.slice(0, 3)).toEqual([60, 61, 62])
+    expect(made.at(-1)! - made.at(-2)!).toBe(24 * 60)
+    const left = readdirSync(folder)
+    expect(left).toHaveLength(3)
+    expect(left).toContain('mine.backup')
+    expect(left.some(name => name.startsWith('wakaru-2020'))).toBe(false)
   })
 })
 
