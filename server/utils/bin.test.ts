@@ -94,6 +94,11 @@ describe('the bin', () => {
     expect(await Binned.count()).toBe(1)
     await emptyBin(Date.now() + (REST + 1) * 86_400_000)
     expect(await Binned.count()).toBe(0)
+    // A server that runs for months does so with every deletion.
+    await remove(await add(TIDE))
+    await Binned.update({ deletedAt: new Date(Date.now() - (REST + 1) * 86_400_000) }, { where: {} })
+    await remove(await add(TIDE))
+    expect(await Binned.count()).toBe(1)
   })
 
   it('does not keep a paper that is on the shelf again', async () => {

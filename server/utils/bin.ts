@@ -11,26 +11,26 @@ import { createClass, createPaper, papersOf } from './rows'
 export const REST = 30
 const DAY = 86_400_000
 
-/** Puts a class that is being deleted into the bin; answers its place there. */
-export async function binClass(id: number, document: ClassDocument, transaction: Transaction): Promise<number> {
-  const { title } = document.class
-  const row = await Binned.create({ entity: 'class', entityKey: String(id), title, document, deletedAt: new Date() }, { transaction })
-  return Number(row.id)
+/** Puts something in, and takes out what has rested long enough; answers its place there. */
+async function bin(what: Pick<Binned, 'entity' | 'entityKey' | 'title' | 'document'>, transaction: Transaction): Promise<number> {
+  await emptyBin(Date.now(), transaction)
+  return Number((await Binned.create({ ...what, deletedAt: new Date() }, { transaction })).id)
 }
 
-export async function binPaper(row: StudioPaper, transaction: Transaction): Promise<number> {
-  const { key, name, document } = row
-  const binned = await Binned.create({ entity: 'paper', entityKey: key, title: name, document, deletedAt: new Date() }, { transaction })
-  return Number(binned.id)
-}
+/** Puts a class that is being deleted into the bin; answers its place there. */
+export const binClass = (id: number, document: ClassDocument, transaction: Transaction): Promise<number> =>
+  bin({ entity: 'class', entityKey: String(id), title: document.class.title, document }, transaction)
+
+export const binPaper = ({ key, name, document }: StudioPaper, transaction: Transaction): Promise<number> =>
+  bin({ entity: 'paper', entityKey: key, title: name, document }, transaction)
 
 /** A paper that is there again, by a step back or otherwise, need not be brought back. */
 export const unbinPaper = (key: string, transaction: Transaction): Promise<number> =>
   Binned.destroy({ where: { entity: 'paper', entityKey: key }, transaction })
 
 /** Removes for good what has rested long enough. */
-export const emptyBin = (now = Date.now()): Promise<number> =>
-  Binned.destroy({ where: { deletedAt: { [Op.lt]: new Date(now - REST * DAY) } } })
+export const emptyBin = (now = Date.now(), transaction?: Transaction): Promise<number> =>
+  Binned.destroy({ where: { deletedAt: { [Op.lt]: new Date(now - REST * DAY) } }, transaction })
 
 /** What rests in the bin, the newest first. */
 export async function binned(): Promise<{ id: number, entity: 'class' | 'paper', title: string, deleted: string, days: number }[]> {

@@ -1,4 +1,4 @@
-import type { Transaction, WhereOptions } from 'sequelize'
+import type { WhereOptions } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassSummary } from '../../core/batch'
 import { summaryOf } from '../../core/batch'
@@ -61,14 +61,14 @@ const unknown = ({ title, day }: StudioClass): ClassSummary =>
   ({ title, date: day, seats: 0, spares: 0, delivery: 'in person', cards: [], kits: 0, pieces: 0, stops: 0, pending: true })
 
 /** Works the figures of a class out and keeps them, unless they have changed meanwhile; nothing where the class is gone. */
-async function freshen(id: number, transaction?: Transaction): Promise<ClassSummary | undefined> {
-  const row = await StudioClass.findByPk(id, { transaction })
+async function freshen(id: number): Promise<ClassSummary | undefined> {
+  const row = await StudioClass.findByPk(id)
   if (!row) return undefined
   const document = classFrom(row.document)
-  const papers = await StudioPaper.findAll({ where: { key: papersOf(document) }, transaction })
+  const papers = await StudioPaper.findAll({ where: { key: papersOf(document) } })
   const summary = summaryOf(document, papers.map(paper => paperFrom(paper.document)))
   if (row.stale !== null)
-    await StudioClass.update({ summary, stale: null }, { where: { id, stale: row.stale }, silent: true, transaction })
+    await StudioClass.update({ summary, stale: null }, { where: { id, stale: row.stale }, silent: true })
   return summary
 }
 
