@@ -18,13 +18,19 @@ registerEndpoint('/api/classes', (event) => {
   const found = classes.filter(({ title }) => title.includes(query.search ?? ''))
   return { total: found.length, classes: found.slice(Number(query.offset), Number(query.offset) + Number(query.limit)) }
 })
+let mounted: { unmount: () => void } | undefined
 afterEach(() => {
   asked.length = 0
+  mounted?.unmount()
   document.body.innerHTML = ''
 })
 
-const section = () =>
-  mountSuspended(ClassSection, { props: { when: 'coming', head: 'Coming up', none: 'Nothing.', search: '', today: '2030-01-01' } })
+async function section() {
+  const props = { when: 'coming' as const, head: 'Coming up', none: 'Nothing.', search: '', today: '2030-01-01' }
+  const shown = await mountSuspended(ClassSection, { props })
+  mounted = shown
+  return shown
+}
 
 describe('a list of classes', () => {
   it('is read by the stretch, and says how far', async () => {
@@ -75,7 +81,7 @@ describe('the bin', () => {
         return { entity: 'class', id: '3', title: 'Tide and Lantern' }
       },
     })
-    await mountSuspended(BinDialog, { attachTo: document.body })
+    mounted = await mountSuspended(BinDialog, { attachTo: document.body })
     await vi.waitFor(() => expect(document.body.textContent).toContain('Tide and Lantern'))
     expect(document.querySelector('tbody tr')?.textContent).toMatch(/5 January\s*29/)
     document.querySelector<HTMLButtonElement>('tbody button')?.click()

@@ -5,7 +5,11 @@ import { usePapersStore } from '../../stores/papers'
 import { MadeUpStudio } from '../testing'
 import PaperDialog from './PaperDialog.vue'
 
-afterEach(() => void (document.body.innerHTML = ''))
+let mounted: { unmount: () => void } | undefined
+afterEach(() => {
+  mounted?.unmount()
+  document.body.innerHTML = ''
+})
 
 async function opened(key?: string) {
   const studio = new MadeUpStudio()
@@ -15,6 +19,7 @@ async function opened(key?: string) {
     props: { paper: shelf.papers.find(paper => paper.key === key) },
     attachTo: document.body,
   })
+  mounted = shown
   await flushPromises()
   const part = <E extends HTMLElement>(selector: string) => {
     const found = document.querySelector<E>(selector)
