@@ -1,4 +1,4 @@
-import { closeSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync, statfsSync, writeSync } from 'node:fs'
+import { accessSync, closeSync, constants, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync, statfsSync, writeSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
 import { Stop, explained } from './talk.mjs'
 
@@ -41,6 +41,23 @@ export function removeUnfinished(folder) {
   }
 }
 
+/**
+ * Making several folders at once tells of a disk that can only be read as if something were missing; asking the last
+ * one that is there tells why.
+ */
+function reasonFor(error, folder) {
+  if (error.code !== 'ENOENT') return error
+  let there = folder
+  while (!existsSync(there)) there = dirname(there)
+  try {
+    accessSync(there, constants.W_OK)
+    return error
+  }
+  catch (reason) {
+    return reason
+  }
+}
+
 /** Bytes that a database needs to begin with. */
 const ROOM = 200e6
 
@@ -53,7 +70,7 @@ export function roomyFolder(folder) {
     rmSync(trial)
   }
   catch (error) {
-    throw explained(error, folder)
+    throw explained(reasonFor(error, folder), folder)
   }
   const { bavail, bsize } = statfsSync(folder)
   if (bavail * bsize < ROOM) {

@@ -34,6 +34,18 @@ it('three first starts at once: the demo is there once, and all end well', async
   expect(existsSync(backups)).toBe(false)
 })
 
+it('a first start that is broken off anywhere has the demo at the next one, once', async () => {
+  for (const [index, name] of MIGRATIONS.entries()) {
+    await database.clear()
+    await database.sequelize.query('CREATE TABLE first_start (made DATETIME NOT NULL)')
+    await migrations(database.sequelize).up({ to: name })
+    const { output } = await begin()
+    expect([index, output.includes('Demo studio loaded'), await StudioClass.count()]).toEqual([index, true, 3])
+    expect((await database.sequelize.getQueryInterface().showAllTables()).map(String)).not.toContain('first_start')
+  }
+  expect(existsSync(backups)).toBe(false)
+})
+
 it('a studio that was begun empty stays empty', async () => {
   await begin('none')
   await begin()

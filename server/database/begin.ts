@@ -28,17 +28,29 @@ async function bringUp(sequelize: Sequelize, url: string) {
       transaction,
     })) as unknown as [[{ held: number | null }]]
     if (lock.held !== 1) throw new Error('another start has been bringing the tables up to date for too long.')
+    const isNew = await isFirstStart(sequelize)
     const steps = migrations(sequelize)
-    const [before, pending] = [await steps.executed(), await steps.pending()]
-    if (before.length > 0 && pending[0]) await backUpBefore(pending[0].name, url)
+    const pending = await steps.pending()
+    if (!isNew && pending[0]) await backUpBefore(pending[0].name, url)
     for (const [index, { name }] of pending.entries()) {
       console.log(`· Tables: ${name} (${index + 1} of ${pending.length}) …`)
       await steps.up({ to: name })
     }
-    await begin(sequelize, before.length > 0 && pending.length > 0)
+    await begin(sequelize, isNew)
+    await sequelize.query(`DROP TABLE IF EXISTS ${FIRST_START}`)
     await emptyBin()
     await sequelize.query('SELECT RELEASE_LOCK(\'wakaru-tables\')', { transaction })
   })
+}
+
+/** Stands in the database from the beginning of its first start to the end of it, however often that is broken off. */
+const FIRST_START = 'first_start'
+
+async function isFirstStart(sequelize: Sequelize): Promise<boolean> {
+  const tables = (await sequelize.getQueryInterface().showAllTables()).map(table => String(table))
+  if (tables.length > 0) return tables.includes(FIRST_START)
+  await sequelize.query(`CREATE TABLE ${FIRST_START} (made DATETIME NOT NULL)`)
+  return true
 }
 
 /** Keeps everything as it was; a start that was broken off has done so already. */
@@ -53,10 +65,10 @@ async function backUpBefore(migration: string, url: string) {
 }
 
 /** A new studio gets the demo, or begins empty where that was asked for; either is decided once and for all. */
-async function begin(sequelize: Sequelize, isOlder: boolean) {
+async function begin(sequelize: Sequelize, isNew: boolean) {
   const studio = await Studio.findByPk(1)
   if (!studio || studio.begun) return
-  const demo = process.env.WAKARU_DEMO !== 'none' && !isOlder
+  const demo = isNew && process.env.WAKARU_DEMO !== 'none'
   await recorded(sequelize, 'begin the studio', newToken(), async (transaction, position) => {
     const changes: Recorded[] = []
     for (const batch of demo ? demoBatches(new Date()) : []) {

@@ -24,6 +24,7 @@ export const defineDoor = <T>(answer: (event: H3Event) => T | Promise<T>) =>
       return await Promise.race([Promise.resolve(answer(event)), late])
     }
     catch (error) {
+      if (FULL.includes(codeOf(error))) throw refusal(507, 'The disk is full. Make room and try again; nothing that was saved is lost.')
       if (codeOf(error) === 'ER_STATEMENT_TIMEOUT') throw refusal(503, 'That takes too long: the database is busy. Try again.')
       if (isAway(error))
         throw refusal(
@@ -36,6 +37,9 @@ export const defineDoor = <T>(answer: (event: H3Event) => T | Promise<T>) =>
       clearTimeout(timer)
     }
   })
+
+/** The database has no room left to write to. */
+const FULL = ['ER_RECORD_FILE_FULL', 'ER_DISK_FULL', 'ER_ERROR_ON_WRITE', 'ER_TEMP_FILE_WRITE_FAILURE', 'ER_CANT_CREATE_FILE']
 
 /** No connection could be had, or it broke off under a query. */
 const isAway = (error: unknown) =>
