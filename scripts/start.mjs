@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs'
+import { relative } from 'node:path'
 import { createInterface } from 'node:readline/promises'
 import { parseArgs } from 'node:util'
 import { scheduleBackups } from './lib/backups.mjs'
@@ -71,10 +72,10 @@ main(async () => {
   if (hours > 0) scheduleBackups({ databaseUrl: ownerUrl, hours, number: keep })
 
   console.log(
-    `\n  Wakaru is ready: ${address}\n  Ctrl-C stops it. Your classes stay in ${databaseUrl ? 'your database' : '.data/studio'}.\n`,
+    `\n  Wakaru is ready: ${address}\n  Ctrl-C stops it. Your classes stay in ${databaseUrl ? 'your database' : relative(process.cwd(), DATA)}.\n`,
   )
   standing()
-  throw new Stop(`${await ended} ended by itself again and again. Its log is in .data/studio; what was saved is kept.`)
+  throw new Stop(`${await ended} ended by itself again and again. Its log is in ${relative(process.cwd(), DATA)}; what was saved is kept.`)
 })
 
 async function mustMeanIt(databaseUrl, yes) {

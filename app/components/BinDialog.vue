@@ -6,7 +6,6 @@ const bringBack = useBringBack()
 
 interface Entry { id: number, entity: 'class' | 'paper', title: string, deleted: string, days: number }
 const { data, error, refresh } = useFetch<{ rest: number, entries: Entry[] }>('/api/bin', { key: 'bin' })
-onMounted(() => void refresh())
 const entries = computed(() => data.value?.entries ?? [])
 const day = (time: string) => new Date(time).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })
 
@@ -35,7 +34,7 @@ async function back({ id, title }: Entry) {
         v-else-if="entries.length === 0"
         class="quiet"
       >
-        Nothing was deleted. Classes and papers rest here for {{ data?.rest ?? 30 }} days.
+        {{ data ? `Nothing was deleted. Classes and papers rest here for ${data.rest} days.` : 'Looking into the bin …' }}
       </p>
       <table v-else>
         <thead>

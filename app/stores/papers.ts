@@ -27,6 +27,8 @@ export const usePapersStore = defineStore('papers', () => {
   let query: ShelfQuery = { search: '', kind: 'all' }
   let asked = 0
 
+  /** Whether all papers of the shelf are here, so that a key that is free here is free. */
+  const isWhole = () => query.search === '' && query.kind === 'all' && total.value <= papers.value.length
   const show = (now: PaperEntry[]) => void (papers.value = now)
 
   const ask = (query: ShelfQuery, offset: number, limit: number) =>
@@ -69,5 +71,5 @@ export const usePapersStore = defineStore('papers', () => {
       papers.value.filter(paper => paper.key !== key),
     )
 
-  return { papers, total, show, load, more, find, add, change, remove }
+  return { papers, total, isWhole, show, load, more, find, add, change, remove }
 })

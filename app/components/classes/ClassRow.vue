@@ -32,7 +32,7 @@ const actions = [
 function askToDelete() {
   confirm.require({
     header: 'Delete this class?',
-    message: `“${entry.title}” and its ${entry.cards.length} cards go into the bin for 30 days and can be brought back. `
+    message: `“${entry.title}” and its cards go into the bin for 30 days and can be brought back. `
       + 'Papers stay on the shelf.',
     acceptLabel: 'Delete class',
     rejectLabel: 'Keep it',

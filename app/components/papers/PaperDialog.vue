@@ -62,9 +62,9 @@ async function save() {
       await shelf.add({
         ...draft.value,
         // Where not all papers are here, nobody here knows which keys are free.
-        key: shelf.total > shelf.papers.length
-          ? uniqueKey(keyFrom(draft.value.name, 'paper').slice(0, 60))
-          : freeKey(keyFrom(draft.value.name, 'paper'), [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)]),
+        key: shelf.isWhole()
+          ? freeKey(keyFrom(draft.value.name, 'paper'), [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)])
+          : uniqueKey(keyFrom(draft.value.name, 'paper')),
       })
     }
     emit('close')
