@@ -9,6 +9,9 @@ import { DATA, holdFolder, serve } from './lib/serve.mjs'
 import { buildApplication } from './lib/sources.mjs'
 import { Stop, main } from './lib/talk.mjs'
 
+/** The data folder, as it is called from here. */
+const place = relative(process.cwd(), DATA)
+
 const HELP = `npm start [-- options]
 
   --port N          serve on this port instead of 4173
@@ -75,7 +78,7 @@ main(async () => {
     `\n  Wakaru is ready: ${address}\n  Ctrl-C stops it. Your classes stay in ${databaseUrl ? 'your database' : relative(process.cwd(), DATA)}.\n`,
   )
   standing()
-  throw new Stop(`${await ended} ended by itself again and again. Its log is in ${relative(process.cwd(), DATA)}; what was saved is kept.`)
+  throw new Stop(`${await ended} ended by itself again and again. Its log is in ${place}; what was saved is kept.`)
 })
 
 async function mustMeanIt(databaseUrl, yes) {
