@@ -9,10 +9,10 @@ const THEME
 
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@primevue/nuxt-module', '@nuxt/icon', '@nuxt/eslint'],
-  // Everything is drawn in the browser: the first answer is the same for everybody and costs the server next to nothing.
-  ssr: false,
   // The development server wants an entry for the server; its pages are drawn in the browser all the same.
   $development: { ssr: true, routeRules: { '/**': { ssr: false } } },
+  // Everything is drawn in the browser: the first answer is the same for everybody and costs the server next to nothing.
+  ssr: false,
   components: [{ path: '~/components', pathPrefix: false, extensions: ['vue'] }],
   devtools: { enabled: false },
   app: {

@@ -75,7 +75,7 @@ main(async () => {
   if (hours > 0) scheduleBackups({ databaseUrl: ownerUrl, hours, number: keep })
 
   console.log(
-    `\n  Wakaru is ready: ${address}\n  Ctrl-C stops it. Your classes stay in ${databaseUrl ? 'your database' : relative(process.cwd(), DATA)}.\n`,
+    `\n  Wakaru is ready: ${address}\n  Ctrl-C stops it. Your classes stay in ${databaseUrl ? 'your database' : place}.\n`,
   )
   standing()
   throw new Stop(`${await ended} ended by itself again and again. Its log is in ${place}; what was saved is kept.`)
