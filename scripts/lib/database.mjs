@@ -7,7 +7,7 @@ import { put, removeUnfinished, removeWhole } from './files.mjs'
 import { programs } from './install.mjs'
 import { freePort } from './ports.mjs'
 import { endChild, spawnTethered } from './processes.mjs'
-import { Stop, run, say } from './talk.mjs'
+import { Stop, run, say, whatHelps } from './talk.mjs'
 
 /** Milliseconds that the server may take to put everything in its place. */
 const PATIENCE = 20_000
@@ -132,12 +132,8 @@ async function ready(port, server, log) {
   for (const end = Date.now() + 60_000; Date.now() < end;) {
     if (isGone()) {
       const tail = existsSync(log) ? readFileSync(log, 'utf8').split('\n').slice(-12).join('\n') : ''
-      const hint = /No space left|errno: 28\b|error 28\b/i.test(tail)
-        ? 'The disk is full. Make room, then start again; nothing that was saved is lost.'
-        : /Permission denied|errno: 13\b|Read-only file system|errno: 30\b/i.test(tail)
-          ? `The data in ${log.replace(/\/[^/]*$/, '')} cannot be written to. Give yourself the right to that folder.`
-          : 'If another database server uses this folder, stop it first.'
-      throw new Stop(`MariaDB ended at once. ${hint} Its log says:\n${tail}`)
+      const help = whatHelps(tail) ?? 'If another database server uses this folder, stop it first.'
+      throw new Stop(`MariaDB ended at once. ${help} Its log says:\n${tail}`)
     }
     if (await answers(port)) return
     await new Promise(resolve => setTimeout(resolve, 50))

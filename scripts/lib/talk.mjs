@@ -32,28 +32,34 @@ export function run(command, args, { quiet = false, env = {}, allowFailure = fal
     child.on('close', (code) => {
       done()
       if (code === 0 || allowFailure) return resolve({ code: code ?? 1, output })
-      reject(new Stop(`${[command, ...args].join(' ')} failed.${output ? `\n${output.slice(-4000)}` : ''}${hint(output)}`))
+      const said = output ? `\n${output.slice(-4000)}` : ''
+      const help = whatHelps(output)
+      reject(new Stop(`${[command, ...args].join(' ')} failed.${said}${help ? `\n\n${help}` : ''}`))
     })
   })
 }
 
-/** What the system says when there is no room or no right, and what helps. */
-const HINTS = {
-  ENOSPC: 'The disk is full. Make room, then start again; nothing that was saved is lost.',
-  EDQUOT: 'Your share of the disk is used up. Make room, then start again; nothing that was saved is lost.',
-  EROFS: 'The folder is on a disk that can only be read. Move Wakaru to one that can be written to.',
-  EACCES: 'You may not write there. Give yourself the right to this folder, or start as the user it belongs to.',
-  EPERM: 'You may not write there. Give yourself the right to this folder, or start as the user it belongs to.',
-}
-const hint = (text) => {
-  const named = Object.keys(HINTS).find(code => new RegExp(`\\b${code}\\b`).test(text))
-  const found = named ?? (/no space left/i.test(text) ? 'ENOSPC' : undefined)
-  return found ? `\n\n${HINTS[found]}` : ''
-}
+/** What the system says when there is no room or no right, by code or in a program's own words, and what helps. */
+const HINTS = [
+  [/\bENOSPC\b|no space left|\b(errno:|error) 28\b/i, 'The disk is full. Make room, then start again; nothing that was saved is lost.'],
+  [/\bEDQUOT\b/, 'Your share of the disk is used up. Make room, then start again; nothing that was saved is lost.'],
+  [
+    /\bEROFS\b|read-only file system|\berrno: 30\b/i,
+    'The folder is on a disk that can only be read. Move Wakaru to one that can be written to.',
+  ],
+  [
+    /\bEACCES\b|\bEPERM\b|permission denied|\berrno: 13\b/i,
+    'You may not write there. Give yourself the right to this folder, or start as the user it belongs to.',
+  ],
+]
+/** What helps against what a program or the system says, where that is known. */
+export const whatHelps = text => HINTS.find(([words]) => words.test(text))?.[1]
 
 /** An error of the system as a failure that the user can do something about. */
-export const explained = (error, path) =>
-  error instanceof Stop || !(error.code in HINTS) ? error : new Stop(`${path}: ${error.message}${hint(error.code)}`)
+export function explained(error, path) {
+  const help = error instanceof Stop || !error.code ? undefined : whatHelps(error.code)
+  return help ? new Stop(`${path}: ${error.message}\n\n${help}`) : error
+}
 
 /**
  * Runs a script's work and ends the process with its result; a `Stop` is a plain message. Whatever was begun is

@@ -3,10 +3,8 @@ export default defineDoor(async (event) => {
   const text = await readText(event)
   const read = await checked('batch', text, text.length)
   if (!read.ok) throw refusal(422, 'The file was not imported.', { problems: read.problems })
-  const { answer } = await recorded(useDatabase(), 'import class', newToken(), (transaction, position) =>
-    addBatch(read.value, transaction, position),
-  )
+  const id = await importBatch(useDatabase(), read.value)
   hurry()
   setResponseStatus(event, 201)
-  return answer
+  return { id }
 })

@@ -2,43 +2,38 @@ import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
-import type { Sequelize } from 'sequelize'
-import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { demoBatches } from '../../demo'
-import { applyEdit, newToken, recorded } from '../utils/edits'
-import { addBatch } from '../utils/import'
+import { applyEdit, newToken } from '../utils/edits'
+import { importBatch } from '../utils/import'
 import { checkBackup, restoreBackup, writeBackup } from './backup'
 import { migrations } from './migrations'
 import { Studio, StudioClass, Variant } from './models'
-import { testDatabase } from './testing'
+import { databaseOfFile } from './testing'
 
 vi.stubGlobal('createError', (refusal: object) => Object.assign(new Error('refused'), refusal))
 
 const folder = mkdtempSync(join(tmpdir(), 'wakaru-backup-'))
 const file = join(folder, 'deep/one.backup')
-let database: Awaited<ReturnType<typeof testDatabase>>
-let sequelize: Sequelize
+const database = databaseOfFile()
 
-beforeAll(async () => {
-  database = await testDatabase()
-  sequelize = database.sequelize
-}, 60_000)
 afterAll(async () => {
-  await database.stop()
   rmSync(folder, { recursive: true, force: true })
 })
 beforeEach(async () => {
   await database.clear()
-  await migrations(sequelize).up()
+  await migrations(database.sequelize).up()
   for (const demo of demoBatches(new Date(2030, 0, 1)))
-    await recorded(sequelize, 'import', newToken(), (transaction, position) => addBatch(demo, transaction, position))
+    await importBatch(database.sequelize, demo)
 })
 
 /** Everything in the database but what the clock has written. */
 async function everything() {
   const all: Record<string, unknown> = {}
-  for (const table of ['bin', 'changes', 'classes', 'edits', 'papers', 'studio', 'uses', 'variants', 'sequelize_meta'])
-    [all[table]] = await sequelize.query(`SELECT * FROM ${table} ORDER BY 1, 2`.replace(table === 'sequelize_meta' ? ', 2' : '', ''))
+  for (const table of ['bin', 'changes', 'classes', 'edits', 'papers', 'studio', 'uses', 'variants', 'sequelize_meta']) {
+    const order = table === 'sequelize_meta' ? '1' : '1, 2'
+    ;[all[table]] = await database.sequelize.query(`SELECT * FROM ${table} ORDER BY ${order}`)
+  }
   return all
 }
 
@@ -51,7 +46,7 @@ describe('a backup', () => {
     expect(rows).toBeGreaterThan(20)
     expect(await checkBackup(file)).toMatchObject({ rows: { classes: 3, variants: 1 } })
     await database.clear()
-    expect(await restoreBackup(sequelize, file)).toEqual({ classes: 3, papers: expect.any(Number) })
+    expect(await restoreBackup(database.sequelize, file)).toEqual({ classes: 3, papers: expect.any(Number) })
     expect(await everything()).toEqual(before)
     expect(readdirSync(join(folder, 'deep'))).toEqual(['one.backup'])
   })
@@ -61,7 +56,7 @@ describe('a backup', () => {
     const [row] = await StudioClass.findAll()
     const changing = (async () => {
       for (let seats = 1; going; seats = (seats % 400) + 1)
-        await applyEdit(sequelize, {
+        await applyEdit(database.sequelize, {
           token: newToken(), label: 'seats', class: Number(row!.id), since: 99_999,
           patches: [{ op: 'set', path: ['class', 'seats'], value: seats }],
         })
@@ -72,9 +67,9 @@ describe('a backup', () => {
     going = false
     await changing
     await database.clear()
-    await restoreBackup(sequelize, moment)
+    await restoreBackup(database.sequelize, moment)
     const studio = Number((await Studio.findByPk(1))?.position)
-    const [[last]] = (await sequelize.query('SELECT MAX(position) AS position FROM edits')) as unknown as [[{ position: number }]]
+    const [[last]] = (await database.sequelize.query('SELECT MAX(position) AS position FROM edits')) as unknown as [[{ position: number }]]
     expect(studio).toBeGreaterThan(3)
     expect(Number(last.position)).toBe(studio)
     expect(Math.max(...(await StudioClass.findAll()).map(({ position }) => Number(position)))).toBe(studio)
@@ -88,8 +83,8 @@ describe('a backup', () => {
     const bad = join(folder, 'bad.backup')
     const refused = async (bytes: Buffer | string, words: RegExp) => {
       writeFileSync(bad, bytes)
-      await expect(restoreBackup(sequelize, bad)).rejects.toThrow(words)
-      expect(await sequelize.getQueryInterface().showAllTables()).toEqual([])
+      await expect(restoreBackup(database.sequelize, bad)).rejects.toThrow(words)
+      expect(await database.sequelize.getQueryInterface().showAllTables()).toEqual([])
     }
     const zipped = (text: string[]) => gzipSync(text.join('\n'))
     await refused('no backup', /damaged or is no backup/)
@@ -104,23 +99,23 @@ describe('a backup', () => {
   it('is not put over what is there', async () => {
     const good = join(folder, 'over.backup')
     await writeBackup(database.url, good)
-    await expect(restoreBackup(sequelize, good)).rejects.toThrow('The database is not empty.')
+    await expect(restoreBackup(database.sequelize, good)).rejects.toThrow('The database is not empty.')
     expect(await StudioClass.count()).toBe(3)
   })
 
   it('of an older Wakaru is brought up to date', async () => {
     await database.clear()
-    await migrations(sequelize).up({ to: '0004-documents-and-edits' })
+    await migrations(database.sequelize).up({ to: '0004-documents-and-edits' })
     const now = '2026-01-01 00:00:00'
     const [, tide] = demoBatches(new Date(2030, 0, 1))
     const { papers: _, ...document } = tide!
-    await sequelize.query('INSERT INTO classes (document, position, created_at, updated_at) VALUES (?, 1, ?, ?)', {
+    await database.sequelize.query('INSERT INTO classes (document, position, created_at, updated_at) VALUES (?, 1, ?, ?)', {
       replacements: [JSON.stringify(document), now, now],
     })
     const older = join(folder, 'older.backup')
     await writeBackup(database.url, older)
     await database.clear()
-    expect(await restoreBackup(sequelize, older)).toEqual({ classes: 1, papers: 0 })
+    expect(await restoreBackup(database.sequelize, older)).toEqual({ classes: 1, papers: 0 })
     expect((await StudioClass.findOne())?.title).toBe('Tide and Lantern')
   })
 })

@@ -8,18 +8,16 @@ import { checkBackup } from './backup'
 import { migrations } from './migrations'
 import { MIGRATIONS } from './migrations/names'
 import { StudioClass } from './models'
-import { testDatabase } from './testing'
+import { databaseOfFile } from './testing'
 
 const backups = join(mkdtempSync(join(tmpdir(), 'wakaru-begin-')), 'backups')
-let database: Awaited<ReturnType<typeof testDatabase>>
+const database = databaseOfFile()
 let program: string
 
 beforeAll(async () => {
-  database = await testDatabase()
   program = await bundle('server/database/begin.ts', ['core', 'server', 'demo'])
 }, 60_000)
 afterAll(async () => {
-  await database.stop()
   rmSync(backups, { recursive: true, force: true })
 })
 beforeEach(() => database.clear())

@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Sequelize } from 'sequelize'
+import { afterAll, beforeAll } from 'vitest'
 import { startMariaDb } from '../../scripts/lib/database.mjs'
 import { connect } from './connection'
 import { defineModels } from './models'
@@ -15,8 +16,16 @@ interface TestDatabase {
   stop: () => Promise<void>
 }
 
+/** The database of the tests of one file: there from before the first of them until after the last. */
+export function databaseOfFile(): TestDatabase {
+  const held = {} as TestDatabase
+  beforeAll(async () => void Object.assign(held, await testDatabase()), 60_000)
+  afterAll(() => held.stop())
+  return held
+}
+
 /** A MariaDB of its own for the tests of one file, with nothing in it. */
-export async function testDatabase(): Promise<TestDatabase> {
+async function testDatabase(): Promise<TestDatabase> {
   const folder = mkdtempSync(join(tmpdir(), 'wakaru-test-'))
   const database = await startMariaDb(folder)
   const sequelize = connect(database.ownerUrl)

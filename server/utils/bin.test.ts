@@ -1,47 +1,43 @@
-import type { Sequelize } from 'sequelize'
-import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Batch, PaperEntry } from '../../core/document'
 import { demoBatches } from '../../demo'
 import { migrations } from '../database/migrations'
 import { Binned, PaperUse, StudioClass, StudioPaper } from '../database/models'
-import { testDatabase } from '../database/testing'
+import { databaseOfFile } from '../database/testing'
 import { REST, binClass, binned, broughtBack, emptyBin } from './bin'
 import { classOf } from './classes'
 import { classFrom } from './documents'
 import { applyEdit, newToken, recorded } from './edits'
-import { addBatch } from './import'
+import { importBatch } from './import'
 import { removeClass } from './rows'
 
 // What the server's framework makes of a refusal.
 vi.stubGlobal('createError', (refusal: object) => Object.assign(new Error('refused'), refusal))
 
 const [, TIDE] = demoBatches(new Date(2030, 0, 1)) as [never, Batch]
-let database: Awaited<ReturnType<typeof testDatabase>>
-let sequelize: Sequelize
+const database = databaseOfFile()
 
-beforeAll(async () => {
-  database = await testDatabase()
-  sequelize = database.sequelize
-}, 60_000)
-afterAll(() => database.stop())
 beforeEach(async () => {
   await database.clear()
-  await migrations(sequelize).up()
+  await migrations(database.sequelize).up()
 })
 
 const add = async (batch: Batch) =>
-  (await recorded(sequelize, 'import', newToken(), (transaction, position) => addBatch(batch, transaction, position))).answer!.id
+  importBatch(database.sequelize, batch)
 const remove = async (id: number) =>
-  (await recorded(sequelize, 'delete', newToken(), async (transaction) => {
+  (await recorded(database.sequelize, 'delete', newToken(), async (transaction) => {
     const { row, document } = await classOf(id, { transaction })
     const bin = await binClass(id, document, transaction)
     await removeClass(row, transaction)
     return { changes: [], answer: bin }
   })).answer!
 const back = (bin: number) =>
-  recorded(sequelize, 'bring back', newToken(), (transaction, position) => broughtBack(bin, transaction, position))
+  recorded(database.sequelize, 'bring back', newToken(), (transaction, position) => broughtBack(bin, transaction, position))
 const removePaper = (key: string) =>
-  applyEdit(sequelize, { token: newToken(), label: 'off', class: null, since: 999, patches: [{ op: 'remove', path: ['papers', key] }] })
+  applyEdit(database.sequelize, {
+    token: newToken(), label: 'off', class: null, since: 999,
+    patches: [{ op: 'remove', path: ['papers', key] }],
+  })
 const status = (sent: Promise<unknown>): Promise<number> =>
   sent.then(() => 200, (error: { statusCode?: number }) => error.statusCode ?? 500)
 
@@ -105,7 +101,7 @@ describe('the bin', () => {
     await add({ ...TIDE, cards: [], cutting: [] })
     await removePaper('kelp')
     const kelp = TIDE.papers.find(({ key }) => key === 'kelp')
-    await applyEdit(sequelize, {
+    await applyEdit(database.sequelize, {
       token: newToken(), label: 'undo', class: null, since: 999,
       patches: [{ op: 'add', path: ['papers'], entry: { ...kelp! }, after: null }],
     })
@@ -119,7 +115,7 @@ describe('fifty at once', () => {
     const [card] = TIDE.cards
     const keys = TIDE.papers.map(({ key }) => key)
     const use = (index: number) =>
-      applyEdit(sequelize, {
+      applyEdit(database.sequelize, {
         token: newToken(), label: 'use', class: id, since: 1,
         patches: [{ op: 'set', path: ['cards', card!.key, 'papers', `part-${index}`], value: keys[index % keys.length] }],
       })
@@ -138,7 +134,7 @@ describe('fifty at once', () => {
   it('delete a class once, and no change of it is answered as made afterwards', async () => {
     const id = await add(TIDE)
     const change = (seats: number) =>
-      applyEdit(sequelize, {
+      applyEdit(database.sequelize, {
         token: newToken(), label: 'seats', class: id, since: 999,
         patches: [{ op: 'set', path: ['class', 'seats'], value: seats }],
       })

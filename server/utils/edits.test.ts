@@ -1,34 +1,26 @@
-import type { Sequelize } from 'sequelize'
-import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { demoBatches } from '../../demo'
 import type { Patch } from '../../core/document'
 import { patchesBetween } from '../../core/document'
 import { migrations } from '../database/migrations'
 import { Change, Edit, Studio, StudioClass, StudioPaper } from '../database/models'
-import { testDatabase } from '../database/testing'
+import { databaseOfFile } from '../database/testing'
 import { classFrom, paperFrom } from './documents'
-import { applyEdit, newToken, recorded } from './edits'
-import { addBatch } from './import'
+import { applyEdit, newToken } from './edits'
+import { importBatch } from './import'
 import { storedPaper } from './rows'
 
 // What the server's framework makes of a refusal.
 vi.stubGlobal('createError', (refusal: object) => Object.assign(new Error('refused'), refusal))
 
 const [, DEMO] = demoBatches(new Date(2030, 0, 1)) as [never, ReturnType<typeof demoBatches>[number]]
-let database: Awaited<ReturnType<typeof testDatabase>>
-let sequelize: Sequelize
+const database = databaseOfFile()
 let id: number
 
-beforeAll(async () => {
-  database = await testDatabase()
-  sequelize = database.sequelize
-}, 60_000)
-afterAll(() => database.stop())
 beforeEach(async () => {
   await database.clear()
-  await migrations(sequelize).up()
-  const { answer } = await recorded(sequelize, 'import', newToken(), (transaction, position) => addBatch(DEMO, transaction, position))
-  id = answer?.id ?? 0
+  await migrations(database.sequelize).up()
+  id = await importBatch(database.sequelize, DEMO)
 })
 
 const position = async () => Number((await Studio.findByPk(1))?.position)
@@ -39,7 +31,7 @@ const paper = async (key: string) => {
 }
 const set = (path: string[], value: unknown): Patch => ({ op: 'set', path, value })
 const send = (patches: Patch[], more: { class?: number | null, since?: number, token?: string } = {}) =>
-  applyEdit(sequelize, { token: newToken(), label: 'a test', class: id, since: 1, patches, ...more })
+  applyEdit(database.sequelize, { token: newToken(), label: 'a test', class: id, since: 1, patches, ...more })
 const status = (sent: Promise<unknown>): Promise<number> =>
   sent.then(
     () => 200,
@@ -130,7 +122,7 @@ describe('fifty people at once', () => {
       papers: Object.fromEntries(Object.entries(card.papers).map(([part, key]) => [part, key === 'kelp' ? 'algae' : key])),
     }))
     await Promise.all(
-      fifty.map(() => recorded(sequelize, 'import', newToken(), (transaction, position) => addBatch(batch, transaction, position))),
+      fifty.map(() => importBatch(database.sequelize, batch)),
     )
     expect([await StudioClass.count(), await StudioPaper.count()]).toEqual([51, before + 1])
   })

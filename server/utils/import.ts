@@ -1,9 +1,10 @@
-import type { Transaction } from 'sequelize'
+import type { Sequelize, Transaction } from 'sequelize'
 import { Op } from 'sequelize'
 import { fittedTo } from '../../core/batch'
 import type { Batch } from '../../core/document'
 import { StudioPaper } from '../database/models'
 import { paperFrom } from './documents'
+import { newToken, recorded } from './edits'
 import type { Recorded } from './rows'
 import { createClass, createPaper } from './rows'
 
@@ -29,4 +30,13 @@ export async function addBatch(
     ],
     answer: { id },
   }
+}
+
+/** Adds a class from a batch as a change of its own; answers its number. */
+export async function importBatch(sequelize: Sequelize, batch: Batch): Promise<number> {
+  const { answer } = await recorded(sequelize, 'import class', newToken(), (transaction, position) =>
+    addBatch(batch, transaction, position),
+  )
+  if (!answer) throw new Error('A change with a new mark had been made already.')
+  return answer.id
 }

@@ -1,11 +1,9 @@
-import { afterAll, beforeAll, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import { migrations } from '../database/migrations'
-import { testDatabase } from '../database/testing'
+import { databaseOfFile } from '../database/testing'
 import { isReady } from './ready'
 
-let database: Awaited<ReturnType<typeof testDatabase>>
-beforeAll(async () => (database = await testDatabase()), 60_000)
-afterAll(() => database.stop())
+const database = databaseOfFile()
 
 it('a database is ready once its tables are up to date', async () => {
   expect(await isReady(database.url)).toBe(false)

@@ -1,29 +1,24 @@
-import type { Sequelize } from 'sequelize'
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { beforeAll, describe, expect, it, vi } from 'vitest'
 import * as batch from '../../core/batch'
 import { demoBatches } from '../../demo'
 import { migrations } from '../database/migrations'
 import { StudioClass } from '../database/models'
-import { testDatabase } from '../database/testing'
-import { applyEdit, newToken, recorded } from './edits'
-import { addBatch } from './import'
+import { databaseOfFile } from '../database/testing'
+import { applyEdit, newToken } from './edits'
+import { importBatch } from './import'
 import { freshenAll, listClasses } from './summaries'
 
 vi.mock('../../core/batch', async load => ({ ...(await load<typeof batch>()) }))
 const worked = vi.spyOn(batch, 'summaryOf')
 
-let database: Awaited<ReturnType<typeof testDatabase>>
-let sequelize: Sequelize
+const database = databaseOfFile()
 const add = (demo: ReturnType<typeof demoBatches>[number]) =>
-  recorded(sequelize, 'import', newToken(), (transaction, position) => addBatch(demo, transaction, position))
+  importBatch(database.sequelize, demo)
 
 beforeAll(async () => {
-  database = await testDatabase()
-  sequelize = database.sequelize
-  await migrations(sequelize).up()
+  await migrations(database.sequelize).up()
   for (const demo of demoBatches(new Date(2030, 0, 1))) await add(demo)
 }, 60_000)
-afterAll(() => database.stop())
 
 const ALL = { search: '', when: 'all', today: '2030-01-01', offset: 0, limit: 50 } as const
 const list = async (query: Partial<Parameters<typeof listClasses>[0]> = {}) => {
@@ -32,7 +27,7 @@ const list = async (query: Partial<Parameters<typeof listClasses>[0]> = {}) => {
   return { found: found.classes, total: found.total, worked: worked.mock.calls.length }
 }
 const send = (class_: number | null, since: number, path: string[], value: unknown) =>
-  applyEdit(sequelize, { token: newToken(), label: 'a test', class: class_, since, patches: [{ op: 'set', path, value }] })
+  applyEdit(database.sequelize, { token: newToken(), label: 'a test', class: class_, since, patches: [{ op: 'set', path, value }] })
 
 describe('the list of classes', () => {
   it('works every class out once, and again only where it or one of its papers has changed', async () => {

@@ -12,7 +12,7 @@ export default defineEventHandler(async (event) => {
       refused.push({ file: name.slice(0, 120), problem: sentence(file.problems) })
       continue
     }
-    await recorded(useDatabase(), 'import class', newToken(), (transaction, position) => addBatch(file.value, transaction, position))
+    await importBatch(useDatabase(), file.value)
     added += 1
   }
   hurry()

@@ -1,12 +1,11 @@
 import { readFileSync } from 'node:fs'
-import type { Sequelize } from 'sequelize'
 import { QueryTypes } from 'sequelize'
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { migrations } from '.'
 import { VERSION } from '../../../core/document'
 import { openDocument, openPaper } from '../../../core/document/open'
 import { StudioClass, StudioPaper } from '../models'
-import { testDatabase } from '../testing'
+import { databaseOfFile } from '../testing'
 
 type Data = ReturnType<typeof JSON.parse>
 const fixture = (name: string): Data =>
@@ -41,15 +40,9 @@ const VERSIONS = [
   },
 ]
 
-let database: Awaited<ReturnType<typeof testDatabase>>
-let sequelize: Sequelize
-const run = (sql: string, replacements: unknown[] = []) => sequelize.query(sql, { replacements, type: QueryTypes.RAW })
+const database = databaseOfFile()
+const run = (sql: string, replacements: unknown[] = []) => database.sequelize.query(sql, { replacements, type: QueryTypes.RAW })
 
-beforeAll(async () => {
-  database = await testDatabase()
-  sequelize = database.sequelize
-}, 60_000)
-afterAll(() => database.stop())
 beforeEach(() => database.clear())
 
 async function copyOf({ tables, done, file }: (typeof VERSIONS)[number]): Promise<Data> {
@@ -85,7 +78,7 @@ async function opened() {
 describe.each(VERSIONS)('a database from $name', (version) => {
   it('is brought up to date with everything that was in it', async () => {
     const { document, papers } = await copyOf(version)
-    await migrations(sequelize).up()
+    await migrations(database.sequelize).up()
     const now = await opened()
     expect(now.document).toEqual(openDocument(document))
     expect(now.document).toMatchObject({ ok: true, value: { version: VERSION, class: document.class } })
@@ -96,13 +89,13 @@ describe.each(VERSIONS)('a database from $name', (version) => {
 
   it('ends the same wherever the migration is broken off, and run again', async () => {
     await copyOf(version)
-    await migrations(sequelize).up()
+    await migrations(database.sequelize).up()
     const whole = await opened()
     for (let at = 0; ; at++) {
       await database.clear()
       await copyOf(version)
       const broken = await breakingOffAt(at)
-      await migrations(sequelize).up()
+      await migrations(database.sequelize).up()
       expect([at, await opened()]).toEqual([at, whole])
       if (!broken) break
       expect(at).toBeLessThan(60)
@@ -113,13 +106,13 @@ describe.each(VERSIONS)('a database from $name', (version) => {
 /** Runs the migrations and breaks them off before a statement; answers whether there was one. */
 async function breakingOffAt(at: number): Promise<boolean> {
   let statements = 0
-  const query = sequelize.query.bind(sequelize)
-  sequelize.query = ((...args: Parameters<typeof query>) => {
+  const query = database.sequelize.query.bind(database.sequelize)
+  database.sequelize.query = ((...args: Parameters<typeof query>) => {
     if (statements++ === at) throw new Error('broken off')
     return query(...args)
-  }) as typeof sequelize.query
+  }) as typeof database.sequelize.query
   try {
-    await migrations(sequelize).up()
+    await migrations(database.sequelize).up()
     return false
   }
   catch (error) {
@@ -127,6 +120,6 @@ async function breakingOffAt(at: number): Promise<boolean> {
     return true
   }
   finally {
-    sequelize.query = query as typeof sequelize.query
+    database.sequelize.query = query as typeof database.sequelize.query
   }
 }
