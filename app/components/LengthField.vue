@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import type { Length, Units } from '../../core/lengths'
 import { formatLength, nanometres, parseLength, writeLength } from '../../core/lengths'
+import type { Reading } from '../utils/reading'
 
 /**
- * A field for one length, text with unit on both sides. What is typed is taken
- * as soon as it can be read; what cannot be read stays in the field with a
- * reason below it, and the last good value stays in force.
+ * A field for one length, text with unit on both sides. A bare number is meant in the maker's units. Up and down go a mark
+ * further, as does pulling at the label.
  */
 const { modelValue, units, mark, label, help, zero = false } = defineProps<{
   modelValue: string
@@ -15,61 +15,57 @@ const { modelValue, units, mark, label, help, zero = false } = defineProps<{
   mark: Length
   help?: string
   zero?: boolean
-  /** A finding about this length, shown below it. */
-  finding?: string
+  /** The element that says more about this length, a finding for instance. */
+  describedBy?: string
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
 
 const id = useId()
+const lengthOf = (text: string) => {
+  const parsed = parseLength(text.replace('≈', ''), units)
+  return parsed.ok ? parsed.length : undefined
+}
 const shown = (text: string) => {
-  const parsed = parseLength(text, units)
-  return parsed.ok ? formatLength(parsed.length, units) : text
+  const length = lengthOf(text)
+  return length === undefined ? text : formatLength(length, units)
 }
-const draft = ref(shown(modelValue))
-const typing = ref(false)
-watch(() => [modelValue, units], () => {
-  if (!typing.value) draft.value = shown(modelValue)
+function read(text: string): Reading<string> {
+  // What the field itself shows means what is in force, also where its digits were shortened.
+  if (text === shown(modelValue)) return { ok: true, value: modelValue }
+  const parsed = parseLength(text, units)
+  if (!parsed.ok) return parsed
+  if (parsed.length < 0) return { ok: false, reason: 'A length cannot be negative.' }
+  if (parsed.length === 0 && !zero) return { ok: false, reason: 'This must be more than zero.' }
+  return { ok: true, value: writeLength(parsed.length, units) }
+}
+const { draft, reason, set, escape, bindings } = useEntry<string>({
+  value: () => modelValue,
+  read,
+  write: shown,
+  // On the way to 5 7/16 stands 5 7/1, which is 12.
+  isHalf: text => /\/\s*1$/.test(text.trim()),
+  take: value => emit('update:modelValue', value),
 })
 
-const reason = computed(() => {
-  const parsed = parseLength(draft.value.replace('≈', ''), units)
-  if (!parsed.ok) return parsed.reason
-  if (parsed.length < 0) return 'A length cannot be negative.'
-  if (parsed.length === 0 && !zero) return 'This must be more than zero.'
-  return undefined
-})
-
-function take(text: string) {
-  draft.value = text
-  const parsed = parseLength(text, units)
-  if (!parsed.ok || reason.value) return
-  const value = writeLength(parsed.length, units)
-  if (value !== modelValue) emit('update:modelValue', value)
+function to(length: number) {
+  set(writeLength(nanometres(Math.max(zero ? 0 : mark, length)), units))
 }
-
 function step(direction: 1 | -1) {
-  const parsed = parseLength(draft.value, units)
-  if (parsed.ok) take(formatLength(nanometres(Math.max(zero ? 0 : mark, parsed.length + direction * mark)), units))
+  const length = lengthOf(draft.value) ?? lengthOf(modelValue)
+  if (length !== undefined) to(length + direction * mark)
 }
 
-/** Dragging the label to the right makes the length larger, mark by mark. */
+/** Pulling the label to the right makes the length larger, mark by mark. */
 const PIXELS_A_MARK = 5
 let grip: { x: number, length: number } | undefined
 function grab(event: PointerEvent) {
-  const parsed = parseLength(draft.value, units)
-  if (!parsed.ok) return
-  grip = { x: event.clientX, length: parsed.length };
+  const length = lengthOf(modelValue)
+  if (length === undefined || event.pointerType === 'touch') return
+  grip = { x: event.clientX, length };
   (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
 }
 function pull(event: PointerEvent) {
-  if (!grip) return
-  const marks = Math.round((event.clientX - grip.x) / PIXELS_A_MARK)
-  take(formatLength(nanometres(Math.max(zero ? 0 : mark, grip.length + marks * mark)), units))
-}
-
-function settle() {
-  typing.value = false
-  if (!reason.value) draft.value = shown(modelValue)
+  if (grip) to(grip.length + Math.round((event.clientX - grip.x) / PIXELS_A_MARK) * mark)
 }
 </script>
 
@@ -77,7 +73,7 @@ function settle() {
   <div class="field">
     <label
       :for="id"
-      title="Drag to change"
+      title="Pull to change"
       class="grip"
       @pointerdown="grab"
       @pointermove="pull"
@@ -87,33 +83,30 @@ function settle() {
     <div class="row narrow">
       <InputText
         :id="id"
-        :model-value="draft"
-        :invalid="Boolean(reason)"
-        :aria-describedby="reason || finding || help ? `${id}-about` : undefined"
+        v-bind="bindings"
+        :aria-describedby="[describedBy, (reason || help) && `${id}-about`].filter(Boolean).join(' ') || undefined"
         autocomplete="off"
         inputmode="text"
         class="measure"
-        @focus="typing = true"
-        @update:model-value="take($event ?? '')"
-        @blur="settle"
         @keydown.up.prevent="step(1)"
         @keydown.down.prevent="step(-1)"
+        @keydown.esc="escape"
       />
       <span
-        class="quiet"
+        class="quiet unit"
         aria-hidden="true"
       >{{ units === 'inch' ? 'in' : 'mm' }}</span>
     </div>
     <span
-      v-if="reason || finding || help"
+      v-if="reason || help"
       :id="`${id}-about`"
-      :class="reason || finding ? 'wrong' : 'quiet small'"
-    >{{ reason ?? finding ?? help }}</span>
+      :class="reason ? 'wrong' : 'quiet small help'"
+    >{{ reason ? `${reason} It stays ${shown(modelValue)}.` : help }}</span>
   </div>
 </template>
 
 <style scoped>
 .measure { width: 6.2rem; font-size: 1.0625rem; font-weight: 500; }
-.grip { cursor: ew-resize; touch-action: none; user-select: none; }
-.narrow { gap: 0.35rem; }
+.grip { cursor: ew-resize; user-select: none; }
+.narrow { gap: 0.35rem; flex-wrap: nowrap; }
 </style>

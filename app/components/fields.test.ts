@@ -5,8 +5,11 @@ import { foldById } from '../../core/folds'
 import TextListField from './class/TextListField.vue'
 import FindingList from './class/FindingList.vue'
 import CutNote from './cutting/CutNote.vue'
+import DayField from './DayField.vue'
 import LengthField from './LengthField.vue'
 import LengthText from './LengthText.vue'
+import MoneyField from './MoneyField.vue'
+import NumberField from './NumberField.vue'
 import SizeRows from './papers/SizeRows.vue'
 
 const mark = lengthFrom('1/16 in')
@@ -61,11 +64,84 @@ describe('a field for a length', () => {
     expect(input.element.value).toBe('5 1/2')
   })
 
-  it('shows a finding where nothing is wrong with what was typed', async () => {
-    const { shown, input } = await field('4 in', { finding: 'is 4 in, but must be at most 3 in.', help: 'Folded' })
-    expect(shown.get('.wrong').text()).toContain('at most 3 in')
-    await input.setValue('x')
-    expect(shown.get('.wrong').text()).not.toContain('at most')
+  it('goes back to what it was when what is typed cannot be read any more', async () => {
+    const { input, shown, taken } = await field('4 1/4 in', {
+      'onUpdate:modelValue': (modelValue: string) => shown.setProps({ modelValue }),
+    })
+    await input.trigger('focus')
+    for (const text of ['5', '5 ', '5 7', '5 7/', '5 7/1', '5 7/17']) await input.setValue(text)
+    await input.trigger('blur')
+    // The whole inch on the way counted; what cannot be read does not, nor does what would have been 12.
+    expect(taken()).toEqual(['5 in', '4 1/4 in'])
+    expect([input.element.value, shown.get('.wrong').text()]).toEqual([
+      '5 7/17',
+      'No ruler has 7/17: use halves down to 64ths, or a decimal. It stays 4 1/4.',
+    ])
+    await input.trigger('keydown', { key: 'Escape' })
+    expect([input.element.value, shown.find('.wrong').exists()]).toEqual(['4 1/4', false])
+  })
+
+  it('shows a change that comes from elsewhere, such as an undo, while it has the focus', async () => {
+    const { input, shown, taken } = await field('4 in', { 'onUpdate:modelValue': (modelValue: string) => shown.setProps({ modelValue }) })
+    await input.trigger('focus')
+    await input.trigger('keydown', { key: 'ArrowUp' })
+    expect([taken(), input.element.value]).toEqual([['4 1/16 in'], '4 1/16'])
+    await shown.setProps({ modelValue: '4 in' })
+    expect(input.element.value).toBe('4')
+    // What was typed and refused gives way as well.
+    await input.setValue('wide')
+    await shown.setProps({ modelValue: '3 in' })
+    expect(input.element.value).toBe('3')
+  })
+})
+
+describe('a field for a number', () => {
+  const number = async (more: object) => {
+    const shown = await mountSuspended(NumberField, {
+      props: { 'modelValue': 20, 'min': 0, 'max': 10_000, 'onUpdate:modelValue': (modelValue: unknown) => shown.setProps({ modelValue }), ...more },
+    })
+    const input = shown.get('input')
+    return { shown, input, taken: () => (shown.emitted('update:modelValue') ?? []).flat() }
+  }
+
+  it('means what is typed and nothing of what was there', async () => {
+    const { input, taken } = await number({})
+    await input.trigger('focus')
+    await input.setValue('')
+    await input.setValue('1')
+    await input.setValue('16')
+    expect(taken().at(-1)).toBe(16)
+  })
+
+  it('refuses what is out of its bounds, and it stays what it was', async () => {
+    const { shown, input, taken } = await number({})
+    await input.setValue('-3')
+    expect([taken(), shown.get('.wrong').text()]).toEqual([[], 'At least 0. It stays 20.'])
+  })
+
+  it('takes money with its point, and keeps cents', async () => {
+    const shown = await mountSuspended(MoneyField, { props: { modelValue: 40, max: 1_000_000, blank: null } })
+    const input = shown.get('input')
+    expect(input.element.value).toBe('0.40')
+    await input.setValue('0.95')
+    await input.setValue('')
+    expect(shown.emitted('update:modelValue')).toEqual([[95], [null]])
+  })
+})
+
+describe('a field for a day', () => {
+  it('reads every usual form and says the day in words', async () => {
+    const shown = await mountSuspended(DayField, {
+      props: { 'modelValue': '2027-04-10', 'inputId': 'day', 'units': 'inch', 'onUpdate:modelValue': (modelValue: string) => shown.setProps({ modelValue }) },
+    })
+    const input = shown.get('input')
+    expect(input.element.value).toBe('10 April 2027')
+    await input.trigger('focus')
+    await input.setValue('4/3/27')
+    expect([shown.emitted('update:modelValue')?.at(-1), shown.get('[aria-live]').text()]).toEqual([['2027-04-03'], 'Saturday 3 April 2027'])
+    await input.setValue('4/3/27 evening')
+    expect([input.element.value, shown.emitted('update:modelValue')?.at(-1)]).toEqual(['4/3/27 evening', ['2027-04-10']])
+    expect(shown.get('.wrong').text()).toContain('Write the day like 3 April 2027')
   })
 })
 

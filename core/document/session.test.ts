@@ -44,6 +44,8 @@ describe('editing', () => {
     expect([typed.past.length, shown(free(undone(typed)))]).toEqual([1, ['Evening', 12]])
     expect(edit(typed, 'title', titled('One'), 5000).past).toHaveLength(2)
     expect(edit(start, 'title', titled('Evening'))).toBe(start)
+    // Typed and taken back at once is no step.
+    expect(edit(edit(start, 'title', titled('O'), 0), 'title', titled('Evening'), 400)).toMatchObject({ current: start.current, past: [] })
   })
 
   it('knows what the server does not know yet', () => {

@@ -49,7 +49,10 @@ export function edited<T extends object>(session: Session<T>, label: string, cha
   const last = past.at(-1)
   const joins = last && last.label === label && now - last.time <= ONE_STEP && last.after === current && last.seen === foreign.length
   const step: Step<T> = { label, time: now, before: joins ? last.before : current, after, seen: foreign.length }
-  return { ...session, current: after, past: [...(joins ? past.slice(0, -1) : past).slice(-HISTORY), step], future: [] }
+  const earlier = (joins ? past.slice(0, -1) : past).slice(-HISTORY)
+  // What was typed and taken back at once is no step.
+  const isNone = joins && patchesBetween(step.before, after).length === 0
+  return { ...session, current: after, past: isNone ? earlier : [...earlier, step], future: [] }
 }
 
 /** Where a step cannot be taken back or again: what somebody else has changed there since. */

@@ -21,6 +21,11 @@ describe('a measure that knows where it comes from', () => {
     expect(panel.minus(border).named('Leaf').half().explain('inch')).toBe('½ × Leaf 5 3/8')
   })
 
+  it('knows the given figures behind every name', () => {
+    const leaf = panel.minus(border.times(2)).named('Leaf')
+    expect(leaf.half().plus(border).named('Flap').downToMark(inches(1 / 16)).givens).toEqual(['Panel', 'Border'])
+  })
+
   it('says when it was rounded to a mark, and only then', () => {
     const half = Measure.of('Width', millimetres(105)).half()
     expect(half.downToMark(millimetres(1)).explain('metric')).toBe('½ × Width 105, down to the 1 mm mark')

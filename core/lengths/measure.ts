@@ -7,6 +7,8 @@ interface Term {
   factor: number
   label: string
   value: Length
+  /** What a named figure was made of. */
+  from?: Measure
 }
 
 /**
@@ -50,7 +52,12 @@ export class Measure {
 
   /** The same figure under a name of its own, as the next figure will quote it. */
   named(label: string): Measure {
-    return new Measure(this.value, [{ factor: 1, label, value: this.value }])
+    return new Measure(this.value, [{ factor: 1, label, value: this.value, from: this }])
+  }
+
+  /** Labels of the given figures it follows from, however often they were folded away under other names; each once. */
+  get givens(): string[] {
+    return [...new Set(this.terms.flatMap(({ label, from }) => from?.givens ?? [label]))]
   }
 
   /** Rounded down to a tool's mark, so that a piece never grows past its place. */

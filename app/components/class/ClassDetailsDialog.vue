@@ -35,7 +35,7 @@ function submit() {
     <form
       class="stack"
       novalidate
-      @submit.prevent="submit"
+      @submit.prevent="isReadable($event) && submit()"
     >
       <ClassForm
         v-model="draft"

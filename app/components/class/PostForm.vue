@@ -73,13 +73,13 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           input="post-bulk"
           label="Bulk of paper, cm³ per gram"
         >
-          <InputNumber
+          <NumberField
             input-id="post-bulk"
             :model-value="post.bulk"
             :min="BOUNDS.bulk.least"
             :max="BOUNDS.bulk.most"
-            :max-fraction-digits="2"
-            @update:model-value="typeof $event === 'number' && set('bulk', all => void (all.bulk = $event))"
+            :decimals="2"
+            @update:model-value="value => value !== null && set('bulk', all => void (all.bulk = value))"
           />
         </LabelledField>
       </div>
@@ -148,26 +148,23 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           :input="`rate-${index}-weight`"
           label="Grams"
         >
-          <InputNumber
+          <NumberField
             :input-id="`rate-${index}-weight`"
             :model-value="entry.weight"
             :min="1"
             :max="BOUNDS.grams"
-            :max-fraction-digits="0"
-            @update:model-value="typeof $event === 'number' && rate(index, 'weight', $event)"
+            @update:model-value="$event !== null && rate(index, 'weight', $event)"
           />
         </LabelledField>
         <LabelledField
           :input="`rate-${index}-price`"
-          label="Cents"
+          :label="`Price, ${work.batch.prices.currency}`"
         >
-          <InputNumber
+          <MoneyField
             :input-id="`rate-${index}-price`"
             :model-value="entry.price"
-            :min="0"
             :max="BOUNDS.cents"
-            :max-fraction-digits="0"
-            @update:model-value="typeof $event === 'number' && rate(index, 'price', $event)"
+            @update:model-value="$event !== null && rate(index, 'price', $event)"
           />
         </LabelledField>
         <Button
@@ -208,8 +205,5 @@ summary {
   border-top: 1px solid var(--line);
   padding: 0.6rem 0 0;
   margin: 0;
-}
-.entry :deep(.p-inputnumber input) {
-  width: 5rem;
 }
 </style>

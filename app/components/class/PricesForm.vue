@@ -6,9 +6,12 @@ import type { PricesEntry } from '../../../core/document'
 const work = useClassStore()
 const prices = computed(() => work.batch.prices)
 const FIELDS = [
-  { key: 'tapePerMetre', label: 'Cents for a metre of tape' },
-  { key: 'foamPad', label: 'Cents for a foam pad' },
+  { key: 'tapePerMetre', label: { inch: 'A yard of tape', metric: 'A metre of tape' } },
+  { key: 'foamPad', label: { inch: 'A foam pad', metric: 'A foam pad' } },
 ] as const
+/** Metres in what the maker buys tape by. */
+const length = computed(() => (work.units === 'inch' ? 0.9144 : 1))
+const shareOf = (key: keyof PricesEntry) => (key === 'tapePerMetre' ? length.value : 1)
 
 function set(key: keyof PricesEntry, value: number) {
   work.edit(`price ${key}`, document => void (document.prices = { ...document.prices, [key]: value }))
@@ -23,15 +26,14 @@ function set(key: keyof PricesEntry, value: number) {
         v-for="field in FIELDS"
         :key="field.key"
         :input="`price-${field.key}`"
-        :label="field.label"
+        :label="`${field.label[work.units]}, ${prices.currency}`"
       >
-        <InputNumber
+        <MoneyField
           :input-id="`price-${field.key}`"
-          :model-value="prices[field.key]"
-          :min="0"
+          :model-value="prices[field.key] * shareOf(field.key)"
           :max="BOUNDS.cents"
-          :max-fraction-digits="2"
-          @update:model-value="typeof $event === 'number' && set(field.key, $event)"
+          fine
+          @update:model-value="$event !== null && set(field.key, $event / shareOf(field.key))"
         />
       </LabelledField>
     </div>

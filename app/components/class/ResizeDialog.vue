@@ -49,19 +49,20 @@ function fit(key: string) {
     <form
       class="stack"
       novalidate
-      @submit.prevent="emit('take', changed)"
+      @submit.prevent="isReadable($event) && emit('take', changed)"
     >
       <LabelledField
         :input="`${id}-percent`"
         label="Percent of the size it has now"
       >
-        <InputNumber
-          v-model="percent"
+        <NumberField
+          :model-value="percent"
           :input-id="`${id}-percent`"
           :min="5"
           :max="300"
-          :max-fraction-digits="1"
-          show-buttons
+          :decimals="1"
+          suffix="%"
+          @update:model-value="$event !== null && (percent = $event)"
         />
       </LabelledField>
       <div class="field">

@@ -8,14 +8,10 @@ const { problems, keepUnits = false } = defineProps<{ problems: Problem[], keepU
 
 const id = useId()
 const at = (field: string) => problemAt(problems, field)
-const day = computed({
-  get: () => (details.value.date ? new Date(`${details.value.date}T12:00:00`) : null),
-  set: (date: Date | null) => {
-    details.value.date = date
-      ? [date.getFullYear(), String(date.getMonth() + 1).padStart(2, '0'), String(date.getDate()).padStart(2, '0')].join('-')
-      : ''
-  },
-})
+const NUMBERS = [
+  ['seats', 'Seats', 1, BOUNDS.seats],
+  ['spares', 'Spare bags', 0, BOUNDS.spares],
+] as const
 const UNITS = [
   { value: 'inch', label: 'Inches' },
   { value: 'metric', label: 'Millimetres' },
@@ -46,15 +42,12 @@ const DELIVERY = [
     <LabelledField
       :input="`${id}-date`"
       label="Day"
-      :wrong="at('date') && `The day ${at('date')}.`"
     >
-      <DatePicker
-        v-model="day"
+      <DayField
+        v-model="details.date"
         :input-id="`${id}-date`"
-        date-format="d M yy"
-        show-icon
-        icon-display="input"
-        :invalid="Boolean(at('date'))"
+        :units="details.units"
+        :wrong="at('date') && `The day ${at('date')}.`"
       />
     </LabelledField>
     <fieldset class="field">
@@ -70,18 +63,18 @@ const DELIVERY = [
       />
     </fieldset>
     <LabelledField
-      v-for="[field, label, most] in [['seats', 'Seats', BOUNDS.seats], ['spares', 'Spare kits', BOUNDS.spares]] as const"
+      v-for="[field, label, least, most] in NUMBERS"
       :key="field"
       :input="`${id}-${field}`"
       :label="label"
-      :wrong="at(field) && `${label} ${at(field)} (${field === 'seats' ? 1 : 0} to ${most}).`"
     >
-      <InputNumber
-        v-model="details[field]"
+      <NumberField
+        :model-value="details[field]"
         :input-id="`${id}-${field}`"
-        :max-fraction-digits="0"
-        :invalid="Boolean(at(field))"
-        fluid
+        :min="least"
+        :max="most"
+        :wrong="at(field) && `${label} ${at(field)}.`"
+        @update:model-value="$event !== null && (details[field] = $event)"
       />
     </LabelledField>
     <fieldset

@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import type { Problem } from '../../../core/document'
+import { useLocalStorage } from '@vueuse/core'
+import type { Units } from '../../../core/lengths'
 import type { ListedClass } from '../../composables/useClassList'
 
 const { entry } = defineProps<{ entry: ListedClass }>()
 const emit = defineEmits<{ close: [] }>()
+// The maker's way to write a day.
+const units = useLocalStorage<Units>('wakaru-units', 'inch')
 const title = ref(`${entry.title}, again`.slice(0, 120))
 const date = ref(localDay(14))
 const problems = ref<Problem[]>([])
@@ -35,7 +39,7 @@ async function copy() {
     <form
       class="stack"
       novalidate
-      @submit.prevent="copy"
+      @submit.prevent="isReadable($event) && copy()"
     >
       <LabelledField
         :input="`${id}-title`"
@@ -51,12 +55,12 @@ async function copy() {
       <LabelledField
         :input="`${id}-date`"
         label="Day"
-        :wrong="problemAt(problems, 'date') && `The day ${problemAt(problems, 'date')}.`"
       >
-        <InputText
-          :id="`${id}-date`"
+        <DayField
           v-model="date"
-          type="date"
+          :input-id="`${id}-date`"
+          :units="units"
+          :wrong="problemAt(problems, 'date') && `The day ${problemAt(problems, 'date')}.`"
         />
       </LabelledField>
       <FormFoot

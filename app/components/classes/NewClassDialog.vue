@@ -43,7 +43,7 @@ async function create() {
     <form
       class="stack"
       novalidate
-      @submit.prevent="create"
+      @submit.prevent="isReadable($event) && create()"
     >
       <ClassForm
         v-model="details"

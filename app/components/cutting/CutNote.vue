@@ -13,20 +13,17 @@ watch(() => layout.repeats, repeats => (sheets.value = repeats))
   <form
     class="row"
     novalidate
-    @submit.prevent="sheets && emit('cut', Math.min(sheets, layout.repeats))"
+    @submit.prevent="isReadable($event) && sheets && emit('cut', sheets)"
   >
     <label
       :for="id"
       class="unseen"
     >Sheets of it that are cut</label>
-    <InputNumber
+    <NumberField
       v-model="sheets"
       :input-id="id"
       :min="1"
       :max="layout.repeats"
-      :max-fraction-digits="0"
-      size="small"
-      input-class="few"
     />
     <Button
       type="submit"
@@ -38,7 +35,3 @@ watch(() => layout.repeats, repeats => (sheets.value = repeats))
     />
   </form>
 </template>
-
-<style scoped>
-:deep(.few) { width: 4rem; text-align: right; }
-</style>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { BOUNDS } from '../../../core/document'
 import { lengthFrom } from '../../../core/lengths'
 import type { PlannedPaper } from '../../stores/planner'
 
@@ -65,15 +64,12 @@ const COLUMNS = [
           />
         </template>
         <template #spoiled="{ row }">
-          <InputNumber
+          <NumberField
             :model-value="row.spoiled"
             :min="0"
-            :max="BOUNDS.onHand"
-            :max-fraction-digits="0"
-            size="small"
-            input-class="few"
-            :aria-label="`Spoiled of ${row.name}`"
-            @update:model-value="typeof $event === 'number' && cutting.noteSpoiled(row.key, entry, $event)"
+            :max="row.wanted + row.spoiled"
+            :label="`Spoiled of ${row.name}`"
+            @update:model-value="$event !== null && cutting.noteSpoiled(row.key, entry, $event)"
           />
         </template>
       </FigureTable>
@@ -84,5 +80,4 @@ const COLUMNS = [
 <style scoped>
 summary { cursor: pointer; font-weight: 600; }
 .stack { margin-top: 0.75rem; }
-:deep(.few) { width: 5rem; text-align: right; }
 </style>

@@ -68,20 +68,14 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
         input="tool-stack"
         label="Sheets in one stack"
       >
-        <InputNumber
+        <NumberField
           input-id="tool-stack"
           :model-value="tools.stack"
           :min="1"
           :max="BOUNDS.stack"
-          :max-fraction-digits="0"
-          fluid
-          aria-describedby="tool-stack-about"
-          @update:model-value="typeof $event === 'number' && set('stack', $event)"
+          @update:model-value="$event !== null && set('stack', $event)"
         />
-        <span
-          id="tool-stack-about"
-          class="quiet small"
-        >of {{ STACKED_WEIGHT }} g/m²; fewer of heavier paper, more of lighter</span>
+        <span class="quiet small">of {{ STACKED_WEIGHT }} g/m²; fewer of heavier paper, more of lighter</span>
       </LabelledField>
       <LabelledField
         v-for="field in PACE"
@@ -89,14 +83,13 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
         :input="`pace-${field.key}`"
         :label="field.label"
       >
-        <InputNumber
+        <NumberField
           :input-id="`pace-${field.key}`"
           :model-value="tools.pace[field.key]"
           :min="0"
           :max="BOUNDS.seconds"
-          :max-fraction-digits="1"
-          fluid
-          @update:model-value="typeof $event === 'number' && setPace(field.key, $event)"
+          :decimals="1"
+          @update:model-value="$event !== null && setPace(field.key, $event)"
         />
       </LabelledField>
     </div>

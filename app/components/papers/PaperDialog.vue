@@ -91,7 +91,7 @@ async function save() {
     <form
       class="stack"
       novalidate
-      @submit.prevent="save"
+      @submit.prevent="isReadable($event) && save()"
     >
       <div class="grid">
         <LabelledField
@@ -122,14 +122,14 @@ async function save() {
         <LabelledField
           :input="`${id}-weight`"
           label="Weight, g/m²"
-          :wrong="at('weight') && `The weight ${at('weight')} (${BOUNDS.weight.least} to ${BOUNDS.weight.most}).`"
+          :wrong="at('weight') && `The weight ${at('weight')}.`"
         >
-          <InputNumber
-            v-model="draft.weight"
+          <NumberField
+            :model-value="draft.weight"
             :input-id="`${id}-weight`"
-            :max-fraction-digits="0"
-            :invalid="Boolean(at('weight'))"
-            fluid
+            :min="BOUNDS.weight.least"
+            :max="BOUNDS.weight.most"
+            @update:model-value="$event !== null && (draft.weight = $event)"
           />
         </LabelledField>
         <div class="row look">
@@ -183,28 +183,26 @@ async function save() {
           :rows="draft.stocks"
           path="stocks"
           noun="sheet"
-          :more="{ onHand: 'On hand', price: 'Price, cents' }"
+          :more="{ onHand: 'On hand', price: 'Price (empty: not for sale)' }"
           :problems="problems"
           @remove="draft.stocks.splice($event, 1)"
         >
-          <template #default="{ row, index, invalid }">
+          <template #default="{ row, index }">
             <td>
-              <InputNumber
-                v-model="row.onHand"
-                :aria-label="`On hand of sheet ${index + 1}`"
-                :max-fraction-digits="0"
-                :invalid="invalid('onHand')"
-                input-class="measure"
+              <NumberField
+                :model-value="row.onHand"
+                :label="`On hand of sheet ${index + 1}`"
+                :min="0"
+                :max="BOUNDS.onHand"
+                @update:model-value="$event !== null && (row.onHand = $event)"
               />
             </td>
             <td>
-              <InputNumber
+              <MoneyField
                 v-model="row.price"
-                :aria-label="`Price of sheet ${index + 1}`"
-                placeholder="not for sale"
-                :max-fraction-digits="0"
-                :invalid="invalid('price')"
-                input-class="measure"
+                :label="`Price of sheet ${index + 1}`"
+                :max="BOUNDS.cents"
+                :blank="null"
               />
             </td>
           </template>
@@ -234,14 +232,14 @@ async function save() {
           :problems="problems"
           @remove="draft.offcuts.splice($event, 1)"
         >
-          <template #default="{ row, index, invalid }">
+          <template #default="{ row, index }">
             <td>
-              <InputNumber
-                v-model="row.count"
-                :aria-label="`How many of offcut ${index + 1}`"
-                :max-fraction-digits="0"
-                :invalid="invalid('count')"
-                input-class="measure"
+              <NumberField
+                :model-value="row.count"
+                :label="`How many of offcut ${index + 1}`"
+                :min="1"
+                :max="BOUNDS.onHand"
+                @update:model-value="$event !== null && (row.count = $event)"
               />
             </td>
           </template>

@@ -12,7 +12,7 @@ const { path, noun, problems } = defineProps<{
   problems: Problem[]
 }>()
 const emit = defineEmits<{ remove: [index: number] }>()
-defineSlots<{ default: (properties: { row: Row, index: number, invalid: (name: string) => boolean }) => unknown }>()
+defineSlots<{ default: (properties: { row: Row, index: number }) => unknown }>()
 
 const SIDES = { width: 'Width', height: 'Height' } as const
 const own = computed(() => problems.filter(problem => problem.path.startsWith(path)))
@@ -60,7 +60,6 @@ function inWords({ path: at, problem }: Problem, names: Record<string, string>):
         <slot
           :row="row"
           :index="index"
-          :invalid="(name: string) => invalid(index, name)"
         />
         <td>
           <Button

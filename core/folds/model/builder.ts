@@ -101,6 +101,8 @@ export class CardBuilder {
     readonly units: Units,
     readonly mark: Length,
     private readonly layered = false,
+    /** The lengths that were typed, by the names of their parameters. */
+    private readonly given: Record<string, { label: string, value: Length }> = {},
   ) {}
 
   /** A blank without panels yet; `area`, `crease`, `slit` and `window` say what becomes of it. */
@@ -344,10 +346,15 @@ export class CardBuilder {
     const target = right ?? bound
     const rounded = (round === 'up' ? upToMark : downToMark)(target.value, this.mark)
     const show = (length: Length) => formatLength(length, this.units, { unit: true })
+    // What was typed is named too, where the figure that is wrong follows from it.
+    const given = this.given[parameter]
+    const typed = given && given.value !== value.value ? ` with ${given.label} at ${show(given.value)}` : ''
+    const hasRoom = atLeast !== undefined || bound.value >= 0
+    const must = hasRoom ? `must be ${atLeast ? 'at least' : 'at most'} ${show(bound.value)}` : 'there is no room left for it'
     this.findings.push({
       severity,
       subject,
-      problem: `is ${show(value.value)}, but must be ${atLeast ? 'at least' : 'at most'} ${show(bound.value)}: ${because}`,
+      problem: `is ${show(value.value)}${typed}, but ${must}: ${because}`,
       parameter,
       fix: rounded > 0 && rounded <= LONGEST ? { parameter, value: rounded } : undefined,
     })

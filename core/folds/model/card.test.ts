@@ -131,7 +131,24 @@ describe('limits', () => {
       atMost: measure('Room', -1),
       because: 'there is no room.',
     })
-    expect(finish().findings).toMatchObject([{ fix: undefined, problem: expect.stringContaining('must be at most −1 in') }])
+    expect(finish().findings).toMatchObject([{ fix: undefined, problem: expect.stringContaining('there is no room left for it') }])
+  })
+})
+
+describe('a limit of a figure that follows from what was typed', () => {
+  it('names what was typed beside it', () => {
+    const typed = new CardBuilder('inch', MARK, false, { flap: { label: 'Flap width', value: inches(5) } })
+    typed.limit({
+      subject: 'Reach',
+      parameter: 'flap',
+      value: measure('Reach', 8),
+      atMost: measure('Room', 4.0625),
+      because: 'it sticks out.',
+    })
+    const strip = base()
+    expect(typed.finish({ width: strip.width, height: strip.height }, face(strip)).findings[0]!.problem).toBe(
+      'is 8 in with Flap width at 5 in, but must be at most 4 1/16 in: it sticks out.',
+    )
   })
 })
 

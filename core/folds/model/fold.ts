@@ -1,5 +1,6 @@
 import type { ParameterInputs } from '../../document'
 import type { Length, Units } from '../../lengths'
+import { Measure } from '../../lengths'
 import type { PrintTop } from '../../paper'
 import { CardBuilder } from './builder'
 import type { Construction, Panel } from './card'
@@ -76,8 +77,13 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
     ...fold,
     parameters,
     construct(inputs, units, mark) {
-      const card = new CardBuilder(units, mark, inputs.layers === 'two')
-      const { anchor, ...finished } = build(readInputs(fold.parameters, inputs, units), card)
+      const values = readInputs(fold.parameters, inputs, units)
+      const given = Object.entries(fold.parameters).flatMap(([name, { label }]) => {
+        const value = values[name]
+        return value instanceof Measure ? [[name, { label, value: value.value }]] : []
+      })
+      const card = new CardBuilder(units, mark, inputs.layers === 'two', Object.fromEntries(given))
+      const { anchor, ...finished } = build(values, card)
       const construction = card.finish(finished, anchor)
       if (fold.bothWays && inputs.decoration === 'sideways') construction.parts.forEach(part => (part.printTop = SIDEWAYS[part.printTop]))
       const pieces = piecesOf(construction, mark)

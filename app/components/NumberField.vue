@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import type { NumberBounds } from '../utils/reading'
+import { readNumber } from '../utils/reading'
+
+/**
+ * A field for one number, typed as text: nothing is put together from what was there before. Up and down go one further.
+ * `blank` is what an empty field means, where it means something.
+ */
+const { modelValue, min, max, decimals = 0, blank, wrong } = defineProps<NumberBounds & {
+  modelValue: number | null
+  inputId?: string
+  label?: string
+  blank?: number | null
+  suffix?: string
+  /** What somebody else found wrong with it. */
+  wrong?: string
+}>()
+const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
+
+const id = useId()
+/** Money keeps both its digits, other figures none that say nothing. */
+const write = (value: number | null) => (value === null ? '' : decimals === 2 ? value.toFixed(2) : String(value))
+const { draft, reason, set, escape, bindings } = useEntry<number | null>({
+  value: () => modelValue,
+  read: text => (text.trim() === '' && blank !== undefined ? { ok: true, value: blank } : readNumber(text, { min, max, decimals })),
+  write,
+  take: value => emit('update:modelValue', value),
+})
+const said = computed(() => (reason.value ? `${reason.value}${modelValue === null ? '' : ` It stays ${write(modelValue)}.`}` : wrong))
+
+function step(direction: 1 | -1) {
+  const read = readNumber(draft.value, { decimals })
+  const from = read.ok ? read.value : (modelValue ?? min ?? 0)
+  set(Math.min(max ?? Infinity, Math.max(min ?? -Infinity, from + direction)))
+}
+</script>
+
+<template>
+  <span class="number">
+    <span class="row narrow">
+      <InputText
+        :id="inputId"
+        v-bind="bindings"
+        :invalid="Boolean(said)"
+        :aria-label="label"
+        :aria-describedby="said ? `${id}-wrong` : undefined"
+        :inputmode="decimals > 0 ? 'decimal' : 'numeric'"
+        autocomplete="off"
+        class="figure"
+        @keydown.up.prevent="step(1)"
+        @keydown.down.prevent="step(-1)"
+        @keydown.esc="escape"
+      />
+      <span
+        v-if="suffix"
+        class="quiet"
+        aria-hidden="true"
+      >{{ suffix }}</span>
+    </span>
+    <span
+      v-if="said"
+      :id="`${id}-wrong`"
+      class="wrong"
+    >{{ said }}</span>
+  </span>
+</template>
+
+<style scoped>
+.number { display: grid; gap: 0.2rem; }
+.narrow { gap: 0.35rem; flex-wrap: nowrap; }
+.figure { width: 5.5rem; text-align: right; }
+.wrong { color: var(--stop); font-size: var(--small); }
+</style>

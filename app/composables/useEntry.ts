@@ -1,0 +1,84 @@
+import type { Reading } from '../utils/reading'
+
+interface EntryOptions<T> {
+  /** The value in force. */
+  value: () => T
+  read: (text: string) => Reading<T>
+  write: (value: T) => string
+  /** Text that can be read already but is clearly not all of it. */
+  isHalf?: (text: string) => boolean
+  take: (value: T) => void
+}
+
+/**
+ * A field that is typed into. What can be read is in force at once; what cannot changes nothing: the value from before the
+ * typing stands, and the text stays in the field with its reason. A change from elsewhere, such as an undo, is shown at once.
+ */
+export function useEntry<T>({ value, read, write, isHalf = () => false, take }: EntryOptions<T>) {
+  const draft = ref(write(value()))
+  const typing = ref(false)
+  /** What stands while the text cannot be read. */
+  let held = value()
+  /** What this field has last put in force itself. */
+  let own = value()
+
+  const reading = computed(() => read(draft.value))
+  const reason = computed(() => (reading.value.ok ? undefined : reading.value.reason))
+
+  watch(() => [value(), write(value())] as const, ([now]) => {
+    if (now === own && (typing.value || !reading.value.ok)) return
+    own = held = now
+    draft.value = write(now)
+  })
+
+  function put(next: T) {
+    own = next
+    if (next !== value()) take(next)
+  }
+
+  function type(text: string) {
+    draft.value = text
+    const read = reading.value
+    if (read.ok && isHalf(text)) return
+    put(read.ok ? read.value : held)
+  }
+
+  /** Puts a value in force that was not typed, such as a step up. */
+  function set(next: T) {
+    draft.value = write(next)
+    put(next)
+  }
+
+  const focus = () => {
+    typing.value = true
+    held = own = value()
+  }
+  const blur = () => {
+    typing.value = false
+    if (!reading.value.ok) return
+    put(reading.value.value)
+    draft.value = write(value())
+  }
+
+  /** Escape takes the typing back; where there is none it is left to what lies behind the field. */
+  function escape(event: KeyboardEvent) {
+    if (draft.value === write(held)) return
+    event.stopPropagation()
+    event.preventDefault()
+    draft.value = write(held)
+    put(held)
+  }
+
+  /** What makes a text field such an entry. */
+  const bindings = computed(() => ({
+    'modelValue': draft.value,
+    'invalid': reason.value !== undefined,
+    // What `isReadable` looks for.
+    'data-unread': reason.value === undefined ? undefined : '',
+    'onUpdate:modelValue': (text?: string) => type(text ?? ''),
+    'onFocus': focus,
+    'onBlur': blur,
+  }))
+
+  return { draft, reading, reason, set, escape, bindings }
+}
