@@ -35,7 +35,7 @@ describe('a field for a length', () => {
     expect(shown.get('.wrong').text()).toContain('five')
     expect(shown.get('input').attributes('aria-describedby')).toBe(shown.get('.wrong').attributes('id'))
     await input.setValue('0')
-    expect(shown.get('.wrong').text()).toBe('This must be more than zero.')
+    expect(shown.get('.wrong').text()).toBe('This must be more than zero. It stays 4.')
     await input.setValue('-1')
     expect(taken()).toEqual(['5 1/2 in'])
   })
@@ -82,7 +82,9 @@ describe('a field for a length', () => {
   })
 
   it('shows a change that comes from elsewhere, such as an undo, while it has the focus', async () => {
-    const { input, shown, taken } = await field('4 in', { 'onUpdate:modelValue': (modelValue: string) => shown.setProps({ modelValue }) })
+    const { input, shown, taken } = await field('4 in', {
+      'onUpdate:modelValue': (modelValue: string) => shown.setProps({ modelValue }),
+    })
     await input.trigger('focus')
     await input.trigger('keydown', { key: 'ArrowUp' })
     expect([taken(), input.element.value]).toEqual([['4 1/16 in'], '4 1/16'])
@@ -98,7 +100,13 @@ describe('a field for a length', () => {
 describe('a field for a number', () => {
   const number = async (more: object) => {
     const shown = await mountSuspended(NumberField, {
-      props: { 'modelValue': 20, 'min': 0, 'max': 10_000, 'onUpdate:modelValue': (modelValue: unknown) => shown.setProps({ modelValue }), ...more },
+      props: {
+        'modelValue': 20,
+        'min': 0,
+        'max': 10_000,
+        'onUpdate:modelValue': (modelValue: unknown) => shown.setProps({ modelValue }),
+        ...more,
+      },
     })
     const input = shown.get('input')
     return { shown, input, taken: () => (shown.emitted('update:modelValue') ?? []).flat() }
@@ -132,7 +140,12 @@ describe('a field for a number', () => {
 describe('a field for a day', () => {
   it('reads every usual form and says the day in words', async () => {
     const shown = await mountSuspended(DayField, {
-      props: { 'modelValue': '2027-04-10', 'inputId': 'day', 'units': 'inch', 'onUpdate:modelValue': (modelValue: string) => shown.setProps({ modelValue }) },
+      props: {
+        'modelValue': '2027-04-10',
+        'inputId': 'day',
+        'units': 'inch',
+        'onUpdate:modelValue': (modelValue: string) => shown.setProps({ modelValue }),
+      },
     })
     const input = shown.get('input')
     expect(input.element.value).toBe('10 April 2027')
