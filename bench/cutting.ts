@@ -1,7 +1,8 @@
 import { newClass } from '../core/document'
 import type { Batch } from '../core/document'
 import Table from 'cli-table3'
-import { kitProblems, newCard, prepare } from '../core/batch'
+import { kitProblems, prepare } from '../core/batch'
+import { paperedCard } from '../core/batch/testing'
 import type { Cutter, Plan, Problem, Solve } from '../core/cutting'
 import { measured, planPaper, sequenceViolations, settingsAlone, verifyPlan } from '../core/cutting'
 import { foldById } from '../core/folds'
@@ -180,7 +181,7 @@ function cardProblem(id: string, units: Units, kits: number, width: Length, heig
     offcuts: [],
   }
   const empty: Batch = { ...newClass({ title: 'Bench', date: '2030-01-01', units }), papers: [paper] }
-  const batch: Batch = { ...empty, cards: [newCard(foldById(id)!, empty)] }
+  const batch: Batch = { ...empty, cards: [paperedCard(foldById(id)!, empty)] }
   const [kit] = kitProblems(batch, prepare(batch))
   const supply = { key: 'sheet', kind: 'sheet' as const, width, height, onHand: 0, price: 50 }
   const long = (side: Length, other: Length) => side <= width && other <= height

@@ -1,6 +1,7 @@
 import Table from 'cli-table3'
 import type { Preparation } from '../core/batch'
-import { findingsOf, newCard, prepare } from '../core/batch'
+import { findingsOf, prepare } from '../core/batch'
+import { paperedCard } from '../core/batch/testing'
 import type { Batch, Session } from '../core/document'
 import { edited, sessionOf, unsaved } from '../core/document'
 import { FOLDS } from '../core/folds'
@@ -51,7 +52,7 @@ export function editing(): string {
     style: { head: [], border: [] },
   })
   const classOf = (cards: number): Batch =>
-    FOLDERS.slice(0, cards).reduce<Batch>((batch, fold) => ({ ...batch, cards: [...batch.cards, newCard(fold, batch)] }), {
+    FOLDERS.slice(0, cards).reduce<Batch>((batch, fold) => ({ ...batch, cards: [...batch.cards, paperedCard(fold, batch)] }), {
       ...demo,
       cards: [],
     })

@@ -2,8 +2,8 @@ import { mountSuspended } from '@nuxt/test-utils/runtime'
 import { describe, expect, it } from 'vitest'
 import { lengthFrom } from '../../core/lengths'
 import { foldById } from '../../core/folds'
-import TextListField from './class/TextListField.vue'
-import FindingList from './class/FindingList.vue'
+import TextListField from './card/TextListField.vue'
+import FindingList from './card/FindingList.vue'
 import CutNote from './cutting/CutNote.vue'
 import DayField from './DayField.vue'
 import LengthField from './LengthField.vue'
@@ -104,7 +104,7 @@ describe('a field for a number', () => {
         'modelValue': 20,
         'min': 0,
         'max': 10_000,
-        'onUpdate:modelValue': (modelValue: unknown) => shown.setProps({ modelValue }),
+        'onUpdate:modelValue': (modelValue: number | null) => shown.setProps({ modelValue }),
         ...more,
       },
     })
@@ -143,7 +143,7 @@ describe('a field for a day', () => {
       props: {
         'modelValue': '2027-04-10',
         'inputId': 'day',
-        'units': 'inch',
+        'units': 'inch' as const,
         'onUpdate:modelValue': (modelValue: string) => shown.setProps({ modelValue }),
       },
     })
@@ -191,11 +191,13 @@ describe('findings', () => {
       { severity: 'note' as const, subject: 'Slits', problem: 'start at a score.' },
     ]
     const shown = await mountSuspended(FindingList, { props: { findings, units: 'inch' } })
+    expect(shown.findAll('li')).toHaveLength(1)
+    await shown.get('.more').trigger('click')
     expect(shown.findAll('li').map(item => item.findAll('span, button').map(part => part.text()).slice(0, 3))).toEqual([
       ['Settle first', 'Leaf is too wide.', 'Set 3 in'],
       ['Good to know', 'Slits start at a score.'],
     ])
-    await shown.get('button').trigger('click')
+    await shown.get('li button').trigger('click')
     expect(shown.emitted('fix')).toEqual([[findings[0]]])
   })
 })

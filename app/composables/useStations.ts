@@ -14,7 +14,7 @@ export type StationKey = (typeof STATIONS)[number]['key']
 export interface StationState {
   /** The station's one key figure. */
   figure: string
-  state: 'settled' | 'needs you' | 'working' | 'empty'
+  state: 'ready' | 'needs you' | 'working' | 'empty'
 }
 
 /** Key figure and state of every station. */
@@ -26,11 +26,11 @@ export function useStations() {
     const cards = work.settled?.preparation.cards ?? []
     const pieces = cards.flatMap(card => card.pieces)
     const paperless = pieces.filter(piece => !piece.paper).length
-    const broken = stopsIn(cards.flatMap(card => card.findings)) - paperless
+    const broken = stopsIn(cards.flatMap(card => card.findings).filter(({ place }) => place !== 'papers'))
     const sheets = planner.outcomes.reduce((total, { plan }) => total + plan.sheets, 0)
     const unplaced = planner.papers.some(({ job, outcome }) => job.state === 'failed' || (outcome && outcome.plan.unplaced.length > 0))
     const toBuy = planner.kits?.purchases.some(purchase => purchase.toBuy > 0) ?? false
-    const state = (wrong: boolean): StationState['state'] => (cards.length === 0 ? 'empty' : wrong ? 'needs you' : 'settled')
+    const state = (wrong: boolean): StationState['state'] => (cards.length === 0 ? 'empty' : wrong ? 'needs you' : 'ready')
     return {
       cards: { figure: count(cards.length, 'card'), state: state(broken > 0) },
       papers: {
@@ -49,7 +49,7 @@ export function useStations() {
         state: planner.running ? 'working' : state(unplaced),
       },
       kits: {
-        figure: count(work.settled ? work.settled.batch.class.seats + work.settled.batch.class.spares : 0, 'kit'),
+        figure: count(work.settled ? work.settled.batch.class.seats + work.settled.batch.class.spares : 0, 'bag'),
         state: planner.running ? 'working' : state(toBuy || unplaced),
       },
     }

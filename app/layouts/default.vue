@@ -4,10 +4,13 @@ import { useDark, useToggle } from '@vueuse/core'
 const dark = useDark({ storageKey: 'wakaru-theme', valueLight: '' })
 const toggleDark = useToggle(dark)
 const help = useHelp()
+/** A page that fills the window scrolls nowhere but in its own lists. */
+const route = useRoute()
+const fills = computed(() => route.meta.fills === true)
 </script>
 
 <template>
-  <div class="frame">
+  <div :class="['frame', { fills }]">
     <a
       class="skip"
       href="#work"
@@ -23,7 +26,7 @@ const help = useHelp()
           width="24"
           height="24"
         >
-        Wakaru
+        <span class="wordmark">Wakaru</span>
       </NuxtLink>
       <nav
         aria-label="Rooms"
@@ -76,12 +79,23 @@ const help = useHelp()
 </template>
 
 <style scoped>
-.top { display: flex; align-items: center; gap: 1.5rem; padding: 0.45rem 1.25rem; }
+.top { display: flex; align-items: center; gap: 0 1.5rem; padding: 0 1rem; min-height: 2.5rem; }
 .mark { display: flex; align-items: center; gap: 0.5rem; font-weight: 700; font-size: 1.125rem; color: var(--ink); text-decoration: none; }
 nav { gap: 1.25rem; }
 nav a { color: var(--quiet); text-decoration: none; padding: 0.2rem 0; }
 nav a:hover { color: var(--ink); }
 nav a.router-link-exact-active { color: var(--ink); font-weight: 600; }
 .gap { flex: 1; }
-main { padding: 1.1rem 1.25rem 3rem; max-width: 1440px; margin: 0 auto; outline: none; }
+main { padding: 0.5rem 1rem 2rem; max-width: 1440px; margin: 0 auto; outline: none; }
+@media (pointer: coarse) { nav a, .mark { min-height: 44px; display: flex; align-items: center; } }
+@media (max-width: 560px) {
+  .top { gap: 0 0.7rem; padding: 0 0.6rem; }
+  nav { gap: 0.7rem; }
+  .wordmark { display: none; }
+  main { padding: 0.4rem 0.6rem 2rem; }
+}
+@media (min-width: 1000px) and (min-height: 600px) {
+  .fills { height: 100dvh; display: flex; flex-direction: column; }
+  .fills main { flex: 1; min-height: 0; width: 100%; max-width: none; padding-bottom: 0; display: flex; flex-direction: column; }
+}
 </style>

@@ -19,6 +19,11 @@ const { error, status } = useAsyncData('shelf', () => shelf.load({ search: searc
 })
 const binOpen = ref(false)
 
+/** A new paper is shown where it belongs in the order of the shelf. */
+async function close(saved?: string) {
+  editing.value = undefined
+  if (saved) await shelf.load()
+}
 const editing = ref<{ paper?: PaperEntry }>()
 
 function askToRemove(paper: PaperEntry) {
@@ -175,7 +180,7 @@ useHead({ title: 'Paper shelf · Wakaru' })
     <LazyPaperDialog
       v-if="editing"
       :paper="editing.paper"
-      @close="editing = undefined"
+      @close="close"
     />
   </div>
 </template>

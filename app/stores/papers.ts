@@ -59,7 +59,12 @@ export const usePapersStore = defineStore('papers', () => {
     await load()
   }
 
-  const add = (paper: PaperEntry) => save(`add ${paper.key}`, [...papers.value, paper])
+  /** Puts a new paper on the shelf without reading the shelf anew; who shows it does that, or fetches the one paper. */
+  async function add(paper: PaperEntry) {
+    const { position: since } = await ask({ search: '', kind: 'all' }, 0, 1)
+    const patches = patchesBetween({ papers: papers.value }, { papers: [...papers.value, paper] })
+    await $fetch('/api/edits', { method: 'POST', body: { token: newToken(), label: `add ${paper.key}`, class: null, since, patches } })
+  }
   const change = (paper: PaperEntry) =>
     save(
       `change ${paper.key}`,

@@ -1,6 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { newCard, shelve } from '../../core/batch'
+import { shelve } from '../../core/batch'
+import { paperedCard } from '../../core/batch/testing'
 import { plansFor } from '../../core/cutting'
 import type { Batch } from '../../core/document'
 import { newClass } from '../../core/document'
@@ -54,7 +55,7 @@ const empty: Batch = {
     },
   ],
 }
-const document: Batch = { ...empty, cards: [newCard(foldById('gatefold')!, empty)] }
+const document: Batch = { ...empty, cards: [paperedCard(foldById('gatefold')!, empty)] }
 vi.stubGlobal('Worker', MadeUpWorker)
 vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
 vi.stubGlobal('$fetch', async () => ({ position: 1, document }))

@@ -2,6 +2,7 @@ import { freeKey, freeTitle, newClass } from '../document'
 import type { Batch, PaperEntry } from '../document'
 import { describe, expect, it } from 'vitest'
 import { findingsOf, kitsOfBatch, newCard, planAll, prepare, stopsIn, summaryOf, withPapers } from '.'
+import { paperedCard } from './testing'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
 
@@ -25,7 +26,7 @@ const empty: Batch = {
   ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 4, spares: 1 }),
   papers: [paper('kelp'), chalk, herring],
 }
-const batch: Batch = { ...empty, cards: [newCard(zFold, empty)] }
+const batch: Batch = { ...empty, cards: [paperedCard(zFold, empty)] }
 
 describe('a new card', () => {
   it('starts with one kit for each seat and spare, and a usual paper for every part', () => {
@@ -44,7 +45,7 @@ describe('a new card', () => {
   })
 
   it('gets a key and a title of its own', () => {
-    const second = newCard(zFold, batch)
+    const second = paperedCard(zFold, batch)
     expect([second.key, second.title]).toEqual(['z-fold-2', 'Z-fold 2'])
     expect(freeKey('a', ['a', 'a-2'])).toBe('a-3')
     expect(freeTitle('x'.repeat(120), ['x'.repeat(120)]).length).toBeLessThanOrEqual(120)
@@ -52,12 +53,27 @@ describe('a new card', () => {
 
   it('keeps chosen papers when parts are added', () => {
     const chosen = { ...batch.cards[0]!, papers: { base: 'chalk' } }
-    expect(withPapers(chosen, zFold, batch).papers).toMatchObject({ 'base': 'chalk', 'mat-a': 'herring' })
+    const other = { ...batch.cards[0]!, key: 'other', papers: { 'mat-a': 'herring', 'base': 'kelp' } }
+    expect(withPapers(chosen, zFold, { ...batch, cards: [chosen, other] }).papers).toEqual({
+      'base': 'chalk',
+      'mat-a': 'herring',
+      'mat-b': 'herring',
+      'mat-c': 'herring',
+      'plate-mat': 'herring',
+    })
+  })
+
+  it('takes the papers of the class for the same roles, and nothing that nobody chose', () => {
+    expect(newCard(zFold, empty).papers).toEqual({})
+    const mixed = { ...batch, cards: [{ ...batch.cards[0]!, papers: { ...batch.cards[0]!.papers, base: 'chalk' } }] }
+    const next = newCard(foldById('gatefold')!, mixed)
+    expect([next.papers.base, ...new Set(Object.entries(next.papers).filter(([key]) => key.startsWith('mat')).map(([, paper]) => paper))])
+      .toEqual(['chalk', 'herring'])
   })
 
   it('has no paper where the shelf is empty, and says so', () => {
     const bare = { ...empty, papers: [] }
-    const preparation = prepare({ ...bare, cards: [newCard(zFold, bare)] })
+    const preparation = prepare({ ...bare, cards: [paperedCard(zFold, bare)] })
     expect(stopsIn(findingsOf(preparation))).toBe(7)
     expect(preparation.cards[0]!.findings[0]!.problem).toContain('has no paper yet')
   })
@@ -65,7 +81,7 @@ describe('a new card', () => {
 
 describe('from cards to demand', () => {
   it('gathers equal pieces of one paper, whatever card they are for', () => {
-    const { papers } = prepare({ ...batch, cards: [batch.cards[0]!, { ...newCard(zFold, batch), kits: 3 }] })
+    const { papers } = prepare({ ...batch, cards: [batch.cards[0]!, { ...paperedCard(zFold, batch), kits: 3 }] })
     const demands = papers.find(({ paper }) => paper.key === 'herring')!.problem.demands
     // Mats A and B are alike: 2 × (5 + 3); mat C and the plate's mat once each.
     expect(demands.map(({ width, height, quantity }) => [width, height, quantity])).toEqual([
@@ -79,7 +95,7 @@ describe('from cards to demand', () => {
 
   it('cuts a matched pair from one blank, and each by itself where the print need not run on', () => {
     const stage = (matched: boolean) =>
-      prepare({ ...batch, cards: [newCard(foldById('book-stage')!, batch, { parameters: { matched } })] })
+      prepare({ ...batch, cards: [paperedCard(foldById('book-stage')!, batch, { parameters: { matched } })] })
     const named = (preparation: ReturnType<typeof stage>) =>
       preparation.papers.flatMap(({ problem }) => problem.demands).map(({ name, width, quantity }) => [name, width, quantity] as const)
     const kits = batch.class.seats + batch.class.spares

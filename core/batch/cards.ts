@@ -1,11 +1,14 @@
 import { freeKey, freeTitle } from '../document'
 import type { Batch, CardEntry, PaperEntry, ParameterInputs } from '../document'
-import type { Fold, PartKind } from '../folds'
-import { defaultInputs, usualPaper } from '../folds'
+import type { Fold, PartKind, Piece } from '../folds'
+import { defaultInputs, foldById, usualPaper } from '../folds'
 import { lengthFrom } from '../lengths'
 import { STOCK_WEIGHTS } from '../paper'
 
-/** A new card with a paper for every part, from natural defaults or from the maker's own start. */
+/**
+ * A new card from natural defaults or from the maker's own start. Its parts are cut from what the class cuts such parts from;
+ * where the class has chosen nothing yet, nothing is chosen.
+ */
 export function newCard(fold: Fold, batch: Batch, own: { key?: string, title?: string, parameters?: ParameterInputs } = {}): CardEntry {
   const card: CardEntry = {
     key: own.key ?? freeKey(fold.id, batch.cards.map(({ key }) => key)),
@@ -19,15 +22,42 @@ export function newCard(fold: Fold, batch: Batch, own: { key?: string, title?: s
   return withPapers(card, fold, batch)
 }
 
-/** The card with a usual paper for each part that has none yet. Papers already chosen stay. */
-export function withPapers(card: CardEntry, fold: Fold, { class: { units }, tools, papers }: Batch): CardEntry {
-  const { pieces } = fold.construct(card.parameters, units, lengthFrom(tools.mark, units))
-  const chosen = { ...card.papers }
-  for (const { key, kind } of pieces) {
-    const suggestion = chosen[key] === undefined ? usual(kind, papers) : undefined
-    if (suggestion) chosen[key] = suggestion.key
+/** The card with the class's paper for each part that has none yet, that of the card itself first. Papers already chosen stay. */
+export function withPapers(card: CardEntry, fold: Fold, batch: Batch): CardEntry {
+  const own = papersByKind([card], batch)
+  const ofClass = papersByKind(batch.cards.filter(({ key }) => key !== card.key), batch)
+  return filled(card, piecesOfCard(card, fold, batch), ({ kind }) => own.get(kind) ?? ofClass.get(kind))
+}
+
+/** The card with a usual paper of the shelf for each part that has none yet. Only for a maker who asks for it. */
+export const withUsualPapers = (card: CardEntry, fold: Fold, batch: Batch): CardEntry =>
+  filled(card, piecesOfCard(card, fold, batch), ({ kind }) => usual(kind, batch.papers)?.key)
+
+function filled(card: CardEntry, pieces: Piece[], paper: (piece: Piece) => string | undefined): CardEntry {
+  const missing = pieces.flatMap((piece) => {
+    const key = card.papers[piece.key] === undefined ? paper(piece) : undefined
+    return key === undefined ? [] : [[piece.key, key] as const]
+  })
+  return missing.length === 0 ? card : { ...card, papers: { ...card.papers, ...Object.fromEntries(missing) } }
+}
+
+const piecesOfCard = ({ parameters }: CardEntry, fold: Fold, { class: { units }, tools }: Batch): Piece[] =>
+  fold.construct(parameters, units, lengthFrom(tools.mark, units)).pieces
+
+/** The paper that most parts of each kind are cut from; of several the one that was first. */
+function papersByKind(cards: CardEntry[], batch: Batch): Map<PartKind, string> {
+  const counts = new Map<PartKind, Map<string, number>>()
+  for (const card of cards) {
+    const fold = Object.keys(card.papers).length > 0 ? foldById(card.fold) : undefined
+    for (const { key, kind } of fold ? piecesOfCard(card, fold, batch) : []) {
+      const paper = card.papers[key]
+      if (paper === undefined) continue
+      const own = counts.get(kind) ?? new Map<string, number>()
+      counts.set(kind, own.set(paper, (own.get(paper) ?? 0) + 1))
+    }
   }
-  return { ...card, papers: chosen }
+  const mostOf = (papers: Map<string, number>) => [...papers].reduce((most, next) => (next[1] > most[1] ? next : most))[0]
+  return new Map([...counts].map(([kind, papers]) => [kind, mostOf(papers)]))
 }
 
 /** Bases get firm cardstock, messages the palest one, mats a print; the first of its kind wins. */

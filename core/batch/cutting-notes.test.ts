@@ -1,6 +1,7 @@
 import { produce } from 'immer'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { forbidFormat, forgetCut, keepLayout, newCard, noteCut, noteSpoiled, outcomeOf, prepare, shelve, takeAsUsual, takePlan } from '.'
+import { forbidFormat, forgetCut, keepLayout, noteCut, noteSpoiled, outcomeOf, prepare, shelve, takeAsUsual, takePlan } from '.'
+import { paperedCard } from './testing'
 import type { PaperOutcome } from '.'
 import { plansFor } from '../cutting'
 import type { Batch, PaperEntry } from '../document'
@@ -20,7 +21,7 @@ const kelp: PaperEntry = {
   offcuts: [{ key: 'old', width: '4 1/2 in', height: '6 in', count: 3 }],
 }
 const empty: Batch = { ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 8, spares: 1 }), papers: [kelp] }
-const start: Batch = { ...empty, cards: [newCard(foldById('plain-card')!, empty)] }
+const start: Batch = { ...empty, cards: [paperedCard(foldById('plain-card')!, empty)] }
 
 let batch: Batch
 let outcome: PaperOutcome

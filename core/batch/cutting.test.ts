@@ -3,9 +3,10 @@ import type { Batch, CuttingEntry, PaperEntry } from '../document'
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
 import {
-  findingsOf, keyOfRef, kitProblems, fromFormat, nearbySizes, newCard, outcomeOf, pieceRef, planAll, prepare, readLayout, scrapProblem,
+  findingsOf, keyOfRef, kitProblems, fromFormat, nearbySizes, outcomeOf, pieceRef, planAll, prepare, readLayout, scrapProblem,
   stopsIn, writeLayout,
 } from '.'
+import { paperedCard } from './testing'
 import { mostKits, plansFor, solverOf, verifyPlan } from '../cutting'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
@@ -30,7 +31,7 @@ const empty = (...papers: PaperEntry[]): Batch => ({
 })
 function withCard(fold: string, papers: PaperEntry[], parameters: Record<string, string | boolean> = {}): Batch {
   const batch = empty(...papers)
-  return { ...batch, cards: [newCard(foldById(fold)!, batch, { parameters })] }
+  return { ...batch, cards: [paperedCard(foldById(fold)!, batch, { parameters })] }
 }
 const own = (changes: Partial<CuttingEntry>): CuttingEntry[] => [
   { paper: 'kelp', priority: null, moreSheets: null, without: [], layouts: [], spoiled: [], ...changes },

@@ -18,7 +18,12 @@ export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cu
       ? `was to be cut from “${chosen}”, which is no longer on the shelf. Choose another paper.`
       : 'has no paper yet. Choose one.'
     return [
-      { ...about, severity: 'stop', problem: chosen === ANY_SCRAP ? 'shows on the card, so no scrap will do. Choose a paper.' : gone },
+      {
+        ...about,
+        severity: 'stop',
+        place: 'papers',
+        problem: chosen === ANY_SCRAP ? 'shows on the card, so no scrap will do. Choose a paper.' : gone,
+      },
     ]
   }
   const findings: Finding[] = []

@@ -1,7 +1,8 @@
 import { BOUNDS, DEFAULT_POST, newClass } from '../document'
 import type { Batch, PostEntry } from '../document'
 import { describe, expect, it } from 'vitest'
-import { newCard, postingOf, prepare } from '.'
+import { postingOf, prepare } from '.'
+import { paperedCard } from './testing'
 import { foldById } from '../folds'
 import { inches, millimetres } from '../lengths'
 
@@ -26,7 +27,7 @@ function post(
   }: { parameters?: Record<string, string | boolean>, table?: PostEntry, wanted?: string } = {},
 ) {
   const empty: Batch = { ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch' }), papers: [paper] }
-  const card = newCard(foldById(fold)!, empty, { parameters })
+  const card = paperedCard(foldById(fold)!, empty, { parameters })
   const [prepared] = prepare({ ...empty, cards: [card] }).cards
   return postingOf(prepared!, table, 'inch', wanted)!
 }

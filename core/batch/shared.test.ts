@@ -1,7 +1,8 @@
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import type { Preparation } from '.'
-import { findingsOf, fittedTo, newCard, placeInWords, prepare, stopsIn, valueInWords, viewOf } from '.'
+import { paperedCard } from './testing'
+import { findingsOf, fittedTo, placeInWords, prepare, stopsIn, valueInWords, viewOf } from '.'
 import { demoBatches } from '../../demo'
 import { problemKey } from '../cutting'
 import { FOLDS, OPENINGS } from '../folds'
@@ -81,7 +82,7 @@ describe('the one list of findings', () => {
 
   it('looks at every fold at the same openings, and at its posting', () => {
     expect([OPENINGS[0], OPENINGS.at(-1)]).toEqual([0.1, 1])
-    const all = { ...batch, cards: FOLDS.map(fold => newCard(fold, { ...batch, cards: [] })) }
+    const all = { ...batch, cards: FOLDS.map(fold => paperedCard(fold, { ...batch, cards: [] })) }
     for (const card of prepare(all).cards) expect(viewOf(card, batch.post, 'inch').posting?.weight).toBeGreaterThan(0)
   })
 })

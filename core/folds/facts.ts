@@ -4,6 +4,7 @@ import { thickness } from '../paper'
 import type { Construction } from './model/card'
 import type { Fold } from './model/fold'
 import { defaultInputs } from './model/parameters'
+import type { Piece } from './model/pieces'
 import { usualPaper } from './model/pieces'
 import { sizeAt } from './motion/pose'
 import { thicknessMap } from './motion/thickness'
@@ -36,6 +37,12 @@ const USUAL = { print: 120, cardstock: 240, foam: millimetres(1.5) } as const
 /** Thickest that goes as a flat letter. */
 const FLAT = millimetres(5)
 
+/** Share of a sheet of the school's usual format that pieces cover together; more than 1 where they cover more. */
+export function usualSheets(pieces: Pick<Piece, 'width' | 'height'>[], units: Units): number {
+  const sheet = USUAL_SHEET[units]
+  return pieces.reduce((sum, { width, height }) => sum + width.value * height.value, 0) / (sheet.width * sheet.height)
+}
+
 const known = new Map<string, FoldFacts>()
 
 /** The facts of a fold in one school of measuring. They never change, so they are computed once. */
@@ -51,7 +58,6 @@ function compute(fold: Fold, units: Units): FoldFacts {
   const { pieces, finished } = construction
   const map = thicknessMap(construction, part => thickness(USUAL[usualPaper(part.kind)]), USUAL.foam)
   const thickest = nanometres(Math.max(map?.most.thickness ?? 0, finished.depth?.value ?? 0))
-  const sheet = USUAL_SHEET[units]
   return {
     construction,
     closed: { width: finished.width.value, height: finished.height.value },
@@ -60,6 +66,6 @@ function compute(fold: Fold, units: Units): FoldFacts {
     flat: thickest <= FLAT,
     pieces: pieces.length,
     scores: pieces.reduce((sum, piece) => sum + piece.scores.length, 0),
-    sheets: pieces.reduce((sum, { width, height }) => sum + width.value * height.value, 0) / (sheet.width * sheet.height),
+    sheets: usualSheets(pieces, units),
   }
 }

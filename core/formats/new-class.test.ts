@@ -2,7 +2,8 @@ import { DEFAULT_TOOLS, kitsOf, newClass } from '../document'
 import type { PaperEntry } from '../document'
 import { openBatch, openDocument } from '../document/open'
 import { describe, expect, it } from 'vitest'
-import { batchProblems, newCard, readPaper, readTools } from '../batch'
+import { batchProblems, readPaper, readTools } from '../batch'
+import { paperedCard } from '../batch/testing'
 import { FOLDS } from '../folds'
 import { readBatch, writeBatch } from '../formats'
 import { MARKS, inches, millimetres } from '../lengths'
@@ -29,7 +30,7 @@ describe.each(['inch', 'metric'] as const)('a new class in %s', (units) => {
   })
 
   it('still does with a card of every fold', () => {
-    const batch = FOLDS.reduce((made, fold) => ({ ...made, cards: [...made.cards, newCard(fold, made)] }), {
+    const batch = FOLDS.reduce((made, fold) => ({ ...made, cards: [...made.cards, paperedCard(fold, made)] }), {
       ...document,
       papers: [kelp],
     })

@@ -1,14 +1,22 @@
 <script setup lang="ts">
 import type { ClassDetails } from '../../../core/document'
 
+/** One line: what class it is on the left; saving, the way back and everything else that can be done with it on the right. */
 const work = useClassStore()
 const editing = ref(false)
 const details = computed(() => work.batch.class)
-const day = computed(() =>
-  new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }).format(
-    new Date(`${details.value.date}T00:00:00Z`),
-  ),
-)
+const seats = computed(() => count(details.value.seats, 'seat') + (details.value.spares > 0 ? ` + ${details.value.spares} spare` : ''))
+const menu = useTemplateRef('menu')
+const actions = computed(() => [
+  { label: 'Change the class', command: () => (editing.value = true) },
+  { label: 'Export as a batch file', command: () => window.open(`/api/classes/${work.id}/file`, '_self') },
+  { separator: true },
+  ...[
+    ['Print the cutting sheets', 'cutting'],
+    ['Print the score cards', 'scores'],
+    ['Print the bag lists', 'kits'],
+  ].map(([label, page]) => ({ label, command: () => navigateTo(`/print/${work.id}/${page}`) })),
+])
 
 function take(changed: ClassDetails) {
   work.edit('class details', (document) => {
@@ -19,21 +27,20 @@ function take(changed: ClassDetails) {
 </script>
 
 <template>
-  <div class="spread">
-    <div>
-      <h1>{{ details.title }}</h1>
-      <p class="quiet">
-        {{ day }} · {{ count(details.seats, 'seat') }} and {{ count(details.spares, 'spare') }}, {{ details.delivery }} ·
-        {{ details.units === 'inch' ? 'inches' : 'millimetres' }}
-        <Button
-          label="Change"
-          link
-          class="change"
-          @click="editing = true"
-        />
-      </p>
-    </div>
-    <div class="row">
+  <div class="line">
+    <h1 :title="details.title">
+      {{ details.title }}
+    </h1>
+    <p class="quiet about">
+      {{ dayInWords(details.date, 'EEE d MMM yyyy') }} · {{ seats }}, {{ details.delivery }}
+      <Button
+        label="Change"
+        link
+        class="change"
+        @click="editing = true"
+      />
+    </p>
+    <div class="tools">
       <SaveMark />
       <Button
         v-tooltip.bottom="'Take back (Ctrl Z)'"
@@ -56,12 +63,18 @@ function take(changed: ClassDetails) {
         <Icon name="tabler:arrow-forward-up" />
       </Button>
       <Button
-        as="a"
-        :href="`/api/classes/${work.id}/file`"
-        label="Export"
+        text
         severity="secondary"
-        outlined
-        download
+        aria-label="More for this class"
+        aria-haspopup="menu"
+        @click="menu?.toggle($event)"
+      >
+        <Icon name="tabler:menu-2" />
+      </Button>
+      <Menu
+        ref="menu"
+        :model="actions"
+        popup
       />
     </div>
   </div>
@@ -75,5 +88,14 @@ function take(changed: ClassDetails) {
 </template>
 
 <style scoped>
+.line { display: flex; align-items: center; gap: 0 0.9rem; min-height: 2.2rem; flex: none; }
+h1 { font-size: 1.25rem; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; min-width: 6rem; flex: 0 1 auto; }
+.about { white-space: nowrap; flex: none; }
 .change { padding: 0 0.25rem; }
+.tools { margin-left: auto; display: flex; align-items: center; gap: 0.1rem; flex: none; }
+@media (max-width: 999px) {
+  .line { flex-wrap: wrap; }
+  h1 { flex: 1 1 60%; }
+  .about { order: 3; flex-basis: 100%; white-space: normal; }
+}
 </style>

@@ -5,11 +5,11 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { computed, defineComponent, h } from 'vue'
 import { useClassStore } from '../../stores/class'
 import { openedClass } from '../testing'
-import CardEditor from './CardEditor.vue'
-import CardList from './CardList.vue'
+import CardEditor from '../card/CardEditor.vue'
+import CardTabs from '../card/CardTabs.vue'
 import ClassHeader from './ClassHeader.vue'
 import ConflictDialog from './ConflictDialog.vue'
-import PaperChoice from './PaperChoice.vue'
+import PaperChoice from '../papers/PaperChoice.vue'
 
 /** The bench of a class as its page lays it out, with its first card chosen. */
 const Bench = defineComponent({
@@ -18,7 +18,7 @@ const Bench = defineComponent({
     const cards = computed(() => work.preparation?.cards ?? [])
     return () => [
       h(ClassHeader),
-      h(CardList, { cards: cards.value, chosen: cards.value[0]?.entry.key }),
+      h(CardTabs, { cards: cards.value, chosen: cards.value[0]?.entry.key }),
       cards.value[0] && h(CardEditor, { key: cards.value[0].entry.key, card: cards.value[0] }),
       work.theirs && h(ConflictDialog),
     ]
@@ -26,7 +26,11 @@ const Bench = defineComponent({
 })
 
 let mounted: VueWrapper | undefined
-const bench = async () => (mounted = await mountSuspended(Bench, { attachTo: document.body }))
+const bench = async () => {
+  // The pieces lie in a drawer.
+  localStorage.setItem('wakaru-drawer', 'true')
+  return (mounted = await mountSuspended(Bench, { attachTo: document.body }))
+}
 afterEach(() => {
   mounted?.unmount()
   useClassStore().close()
@@ -169,14 +173,16 @@ describe('a class under the maker’s hands', () => {
   it('makes fewer kits of one card, and as many as there are seats again where the field is left empty', async () => {
     const { studio, work } = await openedClass()
     const shown = await bench()
-    const list = shown.getComponent(CardList)
-    const kits = list.get('input')
+    const kits = input(shown, 'Kits of this card')
     expect(kits.element.value).toBe('16')
-    list.findAllComponents({ name: 'CardListEntry' })[0]?.vm.$emit('kits', 9.4)
+    await kits.setValue('9')
     await saved()
     expect(studio.document.cards[0]?.kits).toBe(9)
     expect(work.prepared.cards[0]?.kits).toBe(9)
-    list.findAllComponents({ name: 'CardListEntry' })[0]?.vm.$emit('kits', null)
+    expect(shown.getComponent(CardTabs).get('button').text()).toContain('9 kits')
+    await kits.setValue('99999')
+    expect(work.prepared.cards[0]?.kits).toBe(9)
+    await kits.setValue('')
     await saved()
     expect(studio.document.cards[0]?.kits).toBeNull()
   })

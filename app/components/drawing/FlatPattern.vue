@@ -1,14 +1,19 @@
 <script setup lang="ts">
 import { byKey } from '../../../core/lists'
 import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../../../core/folds'
-import { creaseAt, face, isLayer, outlineOf, windowOutline } from '../../../core/folds'
-import type { Units } from '../../../core/lengths'
+import { formatLength } from '../../../core/lengths'
+import { creaseAt, face, holesOf, isLayer, outlineOf, windowOutline } from '../../../core/folds'
+import type { Measure, Units } from '../../../core/lengths'
+import type { Chosen } from '../card/chosen'
+import { isChosen } from '../card/chosen'
 
 /**
  * The flat pattern of one blank, inside face up: panels, creases (dash-dot for
- * mountain, dashes for valley), what is glued on it, and its measures.
+ * mountain, dashes for valley), what is glued on it, and its measures. Everything
+ * in it can be pointed at; by keyboard the parts are gone through with Tab, the
+ * faces of one with the arrow keys.
  */
-const { construction, part, papers, units, scale } = defineProps<{
+const { construction, part, papers, units, scale, chosen } = defineProps<{
   construction: Construction
   part: Part
   /** Paper key for each part key. */
@@ -16,11 +21,17 @@ const { construction, part, papers, units, scale } = defineProps<{
   units: Units
   /** Pixels for one nanometre. */
   scale: number
-  chosen?: string
+  chosen?: Chosen
+  /** Cannot be made as it is. */
+  broken?: boolean
   /** The number of each crease in the order of scoring, where it is shown. */
   numbers?: number[]
 }>()
-const emit = defineEmits<{ choose: [part: string] }>()
+const emit = defineEmits<{
+  choose: [chosen: Chosen]
+  /** Which given figures a measure follows from. */
+  ask: [labels: string[]]
+}>()
 
 const width = computed(() => part.width.value * scale)
 const height = computed(() => part.height.value * scale)
@@ -29,7 +40,7 @@ const height = computed(() => part.height.value * scale)
 const FIGURE = 52
 const ROW = 34
 interface Label {
-  at: Crease['from']['x']
+  at: Measure
   words: string
   place: number
   row: number
@@ -82,6 +93,9 @@ const pathOf = (shape: Part, left = 0, bottom = height.value) =>
   ]
     .map(corners => `M${corners.map(corner => spot(corner, left, bottom)).join('L')}Z`)
     .join('')
+/** The edge of one panel with what is cut from it. */
+const faceOf = (panel: Panel) =>
+  [outlineOf(panel), ...holesOf(part, panel)].map(corners => `M${corners.map(corner => spot(corner)).join('L')}Z`).join('')
 const pointOf = ({ x, y }: Place): Point => [x.value, y.value]
 
 interface Laid {
@@ -135,6 +149,21 @@ function roomy(panel: Panel) {
     (Math.max(...corners.map(corner => corner[axis])) - Math.min(...corners.map(corner => corner[axis]))) * scale
   return across(0) >= nameOf(panel).length * LETTER && across(1) >= 16
 }
+const pick = (part: string, panels?: string[]) => emit('choose', { part, ...(panels && { panels }) })
+/** The next face of the part, or the one before it. */
+function turn(event: KeyboardEvent) {
+  const way = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key]
+  if (!way || part.panels.length < 2) return
+  event.preventDefault()
+  const { length } = part.panels
+  const now = part.panels.findIndex(({ key }) => isChosen(chosen, part.key, key) && chosen?.panels?.length === 1)
+  pick(part.key, [part.panels[now < 0 ? (way > 0 ? 0 : length - 1) : (now + way + length) % length]?.key ?? ''])
+}
+const labelOf = (shape: Part) => {
+  const faces = chosen?.part === shape.key ? shape.panels.filter(({ key }) => chosen.panels?.includes(key)) : []
+  const size = `${formatLength(shape.width.value, units)} × ${formatLength(shape.height.value, units, { unit: true })}`
+  return [shape.name, size, ...(faces.length > 0 ? [`face ${faces.map(({ name }) => name).join(' and ')}`] : [])].join(', ')
+}
 const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'right'
 </script>
 
@@ -144,15 +173,29 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
     :viewBox="`${-margin.left} ${-margin.top} ${width + margin.left + margin.right} ${height + margin.top + margin.bottom}`"
     :width="width + margin.left + margin.right"
     :height="height + margin.top + margin.bottom"
-    role="img"
+    role="group"
     :aria-label="`Flat pattern of ${part.name}`"
   >
     <path
       :d="pathOf(part)"
       :fill="paperFill(papers[part.key])"
       fill-rule="evenodd"
-      :class="['edge', { chosen: chosen === part.key }]"
-      @click="emit('choose', part.key)"
+      :class="['edge', { chosen: isChosen(chosen, part.key) && !chosen?.panels, broken }]"
+      role="button"
+      tabindex="0"
+      :aria-pressed="isChosen(chosen, part.key)"
+      :aria-label="labelOf(part)"
+      @click="pick(part.key)"
+      @keydown.enter.space.prevent="pick(part.key)"
+      @keydown="turn"
+    />
+    <path
+      v-for="panel in part.panels.length > 1 ? part.panels : []"
+      :key="`face ${panel.key}`"
+      :d="faceOf(panel)"
+      fill-rule="evenodd"
+      :class="['face', { marked: chosen?.panels && isChosen(chosen, part.key, panel.key) }]"
+      @click="pick(part.key, [panel.key])"
     />
     <path
       v-for="layer in layers"
@@ -160,8 +203,13 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       :d="pathOf(layer.part, layer.x, layer.y + layer.part.height.value * scale)"
       :fill="paperFill(papers[layer.part.key], turned(layer.part))"
       fill-rule="evenodd"
-      :class="['edge layer', { chosen: chosen === layer.part.key, behind: layer.joint.face === 'outside' }]"
-      @click="emit('choose', layer.part.key)"
+      :class="['edge layer', { chosen: isChosen(chosen, layer.part.key), behind: layer.joint.face === 'outside' }]"
+      role="button"
+      tabindex="0"
+      :aria-pressed="isChosen(chosen, layer.part.key)"
+      :aria-label="labelOf(layer.part)"
+      @click="pick(layer.part.key)"
+      @keydown.enter.space.prevent="pick(layer.part.key)"
     >
       <title>{{ layer.part.name }}{{ layer.joint.face === 'outside' ? ', on the outside' : '' }}</title>
     </path>
@@ -180,6 +228,7 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
         :key="look"
         :d="`M${spot(pointOf(crease.from))}L${spot(pointOf(crease.to))}`"
         :class="look === 'halo' ? 'halo' : ['crease', look]"
+        @click="pick(part.key, crease.between)"
       />
     </template>
     <g
@@ -221,6 +270,8 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       v-for="label in edges"
       :key="label.key"
       :transform="label.place"
+      class="measured"
+      @click="emit('ask', label.at.givens)"
     >
       <path
         :d="`M0 0V${8 + label.row * ROW}`"
@@ -242,12 +293,15 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       y="-10"
       :length="part.width.value"
       :units="units"
+      class="measured"
+      @click="emit('ask', part.width.givens)"
     />
     <text
       x="-8"
       :y="height / 2 + 5"
       text-anchor="end"
-      class="dimension"
+      class="dimension measured"
+      @click="emit('ask', part.height.givens)"
     ><SvgLength
       :length="part.height.value"
       :units="units"
@@ -265,6 +319,31 @@ svg {
   stroke: var(--ink);
   stroke-width: 1.2;
   cursor: pointer;
+}
+.edge:focus-visible {
+  outline: none;
+  stroke: var(--accent);
+  stroke-width: 4;
+}
+.broken {
+  stroke: var(--stop);
+  stroke-width: 2.5;
+  stroke-dasharray: 8 5;
+}
+.face {
+  fill: transparent;
+  cursor: pointer;
+}
+.face.marked {
+  fill: color-mix(in srgb, var(--accent) 22%, transparent);
+  stroke: var(--accent);
+  stroke-width: 2.5;
+}
+.measured {
+  cursor: pointer;
+}
+.measured:hover {
+  text-decoration: underline;
 }
 .layer {
   stroke-width: 0.8;
@@ -284,9 +363,9 @@ svg {
 }
 .halo {
   stroke: var(--sheet);
-  stroke-width: 4;
+  stroke-width: 5;
   stroke-opacity: 0.8;
-  pointer-events: none;
+  cursor: pointer;
 }
 .slit {
   stroke: var(--ink);

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type { Construction, DrawnPanel, View } from '../../../core/folds'
-import { drawFolded } from '../../../core/folds'
+import { drawFolded, isWhole } from '../../../core/folds'
+import type { Chosen } from '../card/chosen'
+import { isChosen } from '../card/chosen'
 
 /** The folded card drawn from its model, at one opening and from one side. */
 const {
@@ -18,12 +20,14 @@ const {
   height: number
   /** Paper key for each part key; parts without one are left plain. */
   papers?: Record<string, string>
-  chosen?: string
+  chosen?: Chosen
 }>()
-const emit = defineEmits<{ choose: [part: string] }>()
+const emit = defineEmits<{ choose: [chosen: Chosen] }>()
 
 const MARGIN = 8
 const panels = computed(() => drawFolded(construction, opening, view))
+/** Parts that cannot be made as they are. */
+const broken = computed(() => construction.parts.filter(part => !isWhole(part)).map(({ key }) => key))
 /** Closed and displayed card both fit, so that the drawing does not jump while it opens. */
 const frame = computed(() => {
   const points = [0, 0.5, 1]
@@ -32,6 +36,7 @@ const frame = computed(() => {
     .flatMap(panel => panel.points)
   const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
   const box = { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) }
+  if (points.length === 0) return { scale: 0, x: 0, y: 0 }
   const scale = Math.min((width - 2 * MARGIN) / (box.right - box.left), (height - 2 * MARGIN) / (box.bottom - box.top))
   return { scale, x: width / 2 - (scale * (box.left + box.right)) / 2, y: height / 2 - (scale * (box.top + box.bottom)) / 2 }
 })
@@ -54,13 +59,13 @@ const path = ({ points, holes }: DrawnPanel) => {
     <g
       v-for="panel in panels"
       :key="`${panel.part}/${panel.panel}`"
-      @click="emit('choose', panel.part)"
+      @click="emit('choose', { part: panel.part, panels: [panel.panel] })"
     >
       <path
         :d="path(panel)"
         fill-rule="evenodd"
         :fill="papers[panel.part] ? paperFill(papers[panel.part]) : 'var(--sheet)'"
-        :class="['panel', { chosen: chosen === panel.part }]"
+        :class="['panel', { chosen: isChosen(chosen, panel.part, panel.panel), broken: broken.includes(panel.part) }]"
       />
       <path
         :d="path(panel)"
@@ -76,5 +81,6 @@ const path = ({ points, holes }: DrawnPanel) => {
 svg { display: block; max-width: 100%; }
 .panel { stroke: var(--ink); stroke-width: 0.9; stroke-linejoin: round; }
 .shade { fill: #000; pointer-events: none; }
+.broken { stroke: var(--stop); stroke-width: 2; stroke-dasharray: 6 4; }
 .chosen { stroke: var(--accent); stroke-width: 2.5; }
 </style>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { Chosen } from '../card/chosen'
+import { isChosen } from '../card/chosen'
 import type { PaperEntry } from '../../../core/document'
 import type { Group, Material, Mesh, PerspectiveCamera, Scene, Texture, WebGLRenderer } from 'three'
 import type { Box, Construction, Panel, Part, Point, View } from '../../../core/folds'
@@ -24,11 +26,11 @@ const {
   looks: PaperEntry[]
   width: number
   height: number
-  chosen?: string
+  chosen?: Chosen
   /** Whether mountains and valleys are marked. */
   creases?: boolean
 }>()
-const emit = defineEmits<{ choose: [part: string], unavailable: [] }>()
+const emit = defineEmits<{ choose: [chosen: Chosen], unavailable: [] }>()
 
 const SCALE = 1 / 25_400_000
 /** Creases stay this short of shut and layers this far apart, so that none hides in another. */
@@ -82,6 +84,16 @@ watch(
   () => build(),
 )
 watch(
+  () => [width, height],
+  () => {
+    if (!renderer) return
+    renderer.setSize(width, height, false)
+    camera.aspect = width / height
+    camera.updateProjectionMatrix()
+    draw()
+  },
+)
+watch(
   () => opening,
   () => place(),
 )
@@ -107,6 +119,7 @@ function build() {
       const mesh = new three.Mesh(geometryOf(part, panel), paperMaterial(part, false))
       mesh.matrixAutoUpdate = false
       mesh.userData.part = part
+      mesh.userData.panel = panel.key
       mesh.add(
         new three.LineSegments(
           new three.EdgesGeometry(mesh.geometry),
@@ -243,7 +256,10 @@ function draw() {
       Math.cos(turn) * Math.cos(tilt) * distance,
     )
     camera.lookAt(0, 0, 0)
-    for (const mesh of meshes.values()) mesh.material = paperMaterial(mesh.userData.part, mesh.userData.part.key === chosen)
+    for (const mesh of meshes.values()) {
+      const { part, panel } = mesh.userData
+      mesh.material = paperMaterial(part, isChosen(chosen, part.key, panel))
+    }
     renderer?.render(scene, camera)
   })
 }
@@ -257,7 +273,7 @@ function pick(event: MouseEvent) {
     [...meshes.values()].filter(({ visible }) => visible),
     false,
   )[0]
-  if (hit) emit('choose', hit.object.userData.part.key)
+  if (hit) emit('choose', { part: hit.object.userData.part.key, panels: [hit.object.userData.panel] })
 }
 </script>
 

@@ -1,26 +1,35 @@
 <script setup lang="ts">
 import { ANY_SCRAP, BOUNDS, GRAINS, MOTIFS, freeKey, keyFrom } from '../../../core/document'
-import type { Grain, PaperEntry, Problem } from '../../../core/document'
+import type { Grain, PaperEntry, PaperKind, Problem } from '../../../core/document'
+import { useLocalStorage } from '@vueuse/core'
+import type { Units } from '../../../core/lengths'
 import { SHEET_FORMATS } from '../../../core/paper'
 
-const { paper } = defineProps<{ paper?: PaperEntry }>()
-const emit = defineEmits<{ close: [] }>()
+/** A paper of the shelf, or a new one of some kind. Closing after it was saved says under which key. */
+const { paper, kind = 'cardstock' } = defineProps<{ paper?: PaperEntry, kind?: PaperKind }>()
+const emit = defineEmits<{ close: [key?: string] }>()
 const shelf = usePapersStore()
+const work = useClassStore()
 const id = useId()
+const units = useLocalStorage<Units>('wakaru-units', 'inch')
 
 const original = structuredClone(
   toRaw(paper)
   ?? ({
     key: '',
     name: '',
-    kind: 'cardstock',
-    weight: 250,
-    colour: '#cfc6b0',
-    motif: 'plain',
+    kind,
+    weight: kind === 'print' ? 120 : 250,
+    colour: kind === 'print' ? '#b9cdd6' : '#cfc6b0',
+    motif: kind === 'print' ? 'dots' : 'plain',
     upright: false,
     grain: 'any',
     offcuts: [],
-    stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 0, price: 40 }],
+    stocks: [
+      units.value === 'inch'
+        ? { key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 0, price: null }
+        : { key: 'a4', width: '210 mm', height: '297 mm', onHand: 0, price: null },
+    ],
   } satisfies PaperEntry),
 ) as PaperEntry
 const draft = ref<PaperEntry>(original)
@@ -55,19 +64,17 @@ async function save() {
   refused.value = ''
   problems.value = []
   try {
+    let { key } = draft.value
     if (paper) {
       await shelf.change(draft.value)
     }
     else {
-      await shelf.add({
-        ...draft.value,
-        // Where not all papers are here, nobody here knows which keys are free.
-        key: shelf.isWhole()
-          ? freeKey(keyFrom(draft.value.name, 'paper'), [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)])
-          : uniqueKey(keyFrom(draft.value.name, 'paper')),
-      })
+      // Where not all papers are here, nobody here knows which keys are free.
+      const stem = keyFrom(draft.value.name, 'paper')
+      key = shelf.isWhole() && work.morePapers === 0 ? freeKey(stem, [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)]) : uniqueKey(stem)
+      await shelf.add({ ...draft.value, key })
     }
-    emit('close')
+    emit('close', key)
   }
   catch (error) {
     const refusal = refusalOf(error)

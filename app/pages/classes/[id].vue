@@ -41,7 +41,7 @@ useHead({ title: computed(() => `${work.document?.class.title ?? 'Class'} · Wak
 </script>
 
 <template>
-  <div class="stack">
+  <div :class="['class', { fills: route.meta.fills }]">
     <Message
       v-if="missing"
       severity="error"
@@ -67,3 +67,8 @@ useHead({ title: computed(() => `${work.document?.class.title ?? 'Class'} · Wak
     </p>
   </div>
 </template>
+
+<style scoped>
+.class { display: flex; flex-direction: column; gap: 0.5rem; }
+@media (min-width: 1000px) and (min-height: 600px) { .class.fills { flex: 1; min-height: 0; gap: 0.35rem; } }
+</style>

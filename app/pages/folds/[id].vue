@@ -3,11 +3,12 @@ import { DEFAULT_TOOLS } from '../../../core/document'
 import type { ParameterInput, ParameterInputs } from '../../../core/document'
 import { useLocalStorage } from '@vueuse/core'
 import type { Finding } from '../../../core/folds'
-import { blanksOf, defaultInputs, foldById, inputProblems, isLayer, isWhole } from '../../../core/folds'
+import { defaultInputs, foldById, inputProblems } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
 import { lengthFrom, writeLength } from '../../../core/lengths'
 
 /** One fold of the catalogue, to try out: parameters, the card folded, patterns, pieces and findings. */
+definePageMeta({ fills: true })
 const route = useRoute()
 const fold = foldById(String(route.params.id))
 if (!fold) throw createError({ statusCode: 404, statusMessage: 'There is no such fold.', fatal: true })
@@ -21,14 +22,11 @@ const UNITS = [
 const mark = computed(() => lengthFrom(DEFAULT_TOOLS[units.value].mark))
 const inputs = ref<ParameterInputs>(defaultInputs(fold.parameters, units.value))
 watch(units, () => (inputs.value = defaultInputs(fold.parameters, units.value)))
-const chosen = ref<string>()
 const keeping = ref(false)
 
 const card = computed(() =>
   fold.construct(inputProblems(fold.parameters, inputs.value, units.value).length > 0 ? {} : inputs.value, units.value, mark.value),
 )
-const blanks = computed(() => blanksOf(card.value))
-const foldable = computed(() => card.value.parts.every(part => isLayer(part.kind) || isWhole(part)))
 const ORDER = ['stop', 'warn', 'note']
 const findings = computed(() => [...card.value.findings].sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)))
 const set = (name: string, input: ParameterInput) => (inputs.value = { ...inputs.value, [name]: input })
@@ -45,42 +43,68 @@ const COLUMNS = [
 <template>
   <div
     v-if="fold"
-    class="stack"
+    class="fold"
   >
-    <div class="spread">
-      <div>
-        <h1>{{ fold.name }}</h1>
-        <p class="quiet">
-          No. {{ fold.number }} · {{ fold.skill }} · <NuxtLink to="/folds">
-            Back to the catalogue
-          </NuxtLink>
-        </p>
+    <div class="line">
+      <h1>{{ fold.name }}</h1>
+      <p class="quiet">
+        No. {{ fold.number }} · {{ fold.skill }} · <NuxtLink to="/folds">
+          Back to the catalogue
+        </NuxtLink>
+      </p>
+      <div class="row tools">
+        <SelectButton
+          v-model="units"
+          :options="UNITS"
+          option-value="value"
+          option-label="label"
+          :allow-empty="false"
+          size="small"
+          aria-label="Measures"
+        />
+        <Button
+          label="Natural sizes"
+          size="small"
+          severity="secondary"
+          outlined
+          @click="inputs = defaultInputs(fold.parameters, units)"
+        />
+        <Button
+          label="Keep as variant"
+          size="small"
+          severity="secondary"
+          outlined
+          @click="keeping = true"
+        />
       </div>
-      <SelectButton
-        v-model="units"
-        :options="UNITS"
-        option-value="value"
-        option-label="label"
-        :allow-empty="false"
-        size="small"
-        aria-label="Measures"
-      />
     </div>
-    <div class="editor">
-      <div class="stack">
-        <PatternBoard
+    <CardBench
+      :fold="fold"
+      :inputs="inputs"
+      :construction="card"
+      :later="card"
+      :findings="findings"
+      :papers="{}"
+      :looks="[]"
+      :units="units"
+      :mark="mark"
+      :drawer="`${count(card.pieces.length, 'piece')} a kit, and how it is made`"
+      @change="set"
+      @fix="fix"
+    >
+      <template #head>
+        <p class="quiet small">
+          {{ fold.summary }}
+        </p>
+      </template>
+      <template #facts>
+        <CardFacts
           :construction="card"
-          :blanks="blanks"
-          :papers="{}"
+          :pieces="card.pieces"
           :units="units"
-          :chosen="chosen"
-          @choose="chosen = $event"
         />
-        <FindingList
-          :findings="findings"
-          :units="units"
-          @fix="fix"
-        />
+      </template>
+      <template #drawer>
         <FigureTable
           :label="`Pieces of ${fold.name}`"
           :rows="card.pieces"
@@ -100,60 +124,18 @@ const COLUMNS = [
             <span class="small quiet">{{ row.width.explain(units) }}<br>{{ row.height.explain(units) }}</span>
           </template>
         </FigureTable>
-        <section class="board">
-          <h2>How it is made</h2>
-          <ol>
-            <li
-              v-for="step in card.steps"
-              :key="step.text"
-            >
-              {{ step.text }} <strong v-if="step.warning">{{ step.warning }}</strong>
-            </li>
-          </ol>
-          <Cautions />
-        </section>
-      </div>
-      <div class="stack side">
-        <ClientOnly>
-          <FoldedCard
-            v-if="foldable"
-            :construction="card"
-            :front="fold.view"
-            :papers="{}"
-            :looks="[]"
-            :chosen="chosen"
-            @choose="chosen = $event"
-          />
-        </ClientOnly>
-        <CardParameters
-          :fold="fold"
-          :inputs="inputs"
-          :findings="card.findings"
-          :units="units"
-          :mark="mark"
-          @change="set"
-        >
-          <Button
-            label="Natural sizes"
-            size="small"
-            severity="secondary"
-            outlined
-            @click="inputs = defaultInputs(fold.parameters, units)"
-          />
-          <Button
-            label="Keep as variant"
-            size="small"
-            severity="secondary"
-            outlined
-            @click="keeping = true"
-          />
-        </CardParameters>
-        <CardFacts
-          :construction="card"
-          :units="units"
-        />
-      </div>
-    </div>
+        <h2>How it is made</h2>
+        <ol>
+          <li
+            v-for="step in card.steps"
+            :key="step.text"
+          >
+            {{ step.text }} <strong v-if="step.warning">{{ step.warning }}</strong>
+          </li>
+        </ol>
+        <Cautions />
+      </template>
+    </CardBench>
     <LazyVariantDialog
       v-if="keeping"
       :fold="fold.id"
@@ -166,6 +148,8 @@ const COLUMNS = [
 </template>
 
 <style scoped>
-.editor { display: grid; grid-template-columns: minmax(0, 1fr) 17rem; gap: 1.25rem; align-items: start; }
-@media (max-width: 1000px) { .editor { grid-template-columns: 1fr; } .side { order: -1; } }
+.fold { display: flex; flex-direction: column; gap: 0.5rem; flex: 1; min-height: 0; }
+.line { display: flex; flex-wrap: wrap; align-items: center; gap: 0.3rem 1rem; }
+h1 { font-size: 1.25rem; }
+.tools { margin-left: auto; }
 </style>

@@ -128,6 +128,8 @@ export interface Finding {
   fix?: { parameter: string, value: Length }
   parameter?: string
   part?: string
+  /** Where it is put right, when that is not on the card itself. */
+  place?: 'papers'
 }
 
 /** An area to write or stamp on that stays visible. */

@@ -57,9 +57,14 @@ export const isLayer = (kind: PartKind): boolean => kind === 'mat' || kind === '
 
 const hasSize = ({ width, height }: Pick<Part, 'width' | 'height'>): boolean => width.value > 0 && height.value > 0
 
-/** The parts of a card that are blanks of their own, to be scored, slit or folded; plain mats are rectangles on them. */
-export const blanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
-  parts.filter(part => isWhole(part) && (!isLayer(part.kind) || part.windows.length > 0 || part.outline !== undefined))
+/** Plain mats are rectangles on other blanks. */
+const isBlank = ({ kind, windows, outline }: Part): boolean => !isLayer(kind) || windows.length > 0 || outline !== undefined
+
+/** The parts of a card that are blanks of their own, to be scored, slit or folded, as far as they can be made. */
+export const blanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] => parts.filter(part => isBlank(part) && isWhole(part))
+
+/** All blanks that have a size and can be drawn, those included that cannot be made as they are. */
+export const drawnBlanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] => parts.filter(part => isBlank(part) && hasSize(part))
 
 /** The pieces of a card, in the order in which its design lists them. Parts without a size are left to the findings. */
 export function piecesOf(construction: Construction, mark: Length): Piece[] {

@@ -4,6 +4,7 @@ import type { Fold } from '../../../../core/folds'
 import { newCard } from '../../../../core/batch'
 import type { ListedVariant } from '../../../composables/useVariants'
 
+definePageMeta({ fills: true })
 const work = useClassStore()
 const route = useRoute()
 const router = useRouter()
@@ -59,18 +60,18 @@ function remove(key: string) {
     v-else
     class="bench"
   >
-    <CardList
+    <CardTabs
       :cards="cards"
       :chosen="chosen?.entry.key"
       @choose="choose"
-      @copy="copy"
-      @remove="remove"
       @add="adding = true"
     />
     <CardEditor
       v-if="chosen"
       :key="chosen.entry.key"
       :card="chosen"
+      @copy="copy(chosen.entry.key)"
+      @remove="remove(chosen.entry.key)"
     />
     <Dialog
       v-model:visible="adding"
@@ -84,7 +85,6 @@ function remove(key: string) {
 </template>
 
 <style scoped>
-.bench { display: grid; grid-template-columns: 13.5rem minmax(0, 1fr); gap: 1.25rem; align-items: start; }
-.empty { display: grid; gap: 1rem; max-width: 44rem; }
-@media (max-width: 900px) { .bench { grid-template-columns: 1fr; } }
+.bench { display: flex; flex-direction: column; gap: 0.6rem; flex: 1; min-height: 0; }
+.empty { display: grid; gap: 1rem; }
 </style>

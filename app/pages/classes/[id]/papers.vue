@@ -1,25 +1,39 @@
 <script setup lang="ts">
+import { rolesOf, withUsualPapers } from '../../../../core/batch'
+import { foldById } from '../../../../core/folds'
+
+definePageMeta({ fills: true })
 const work = useClassStore()
 const cards = computed(() => work.preparation?.cards ?? [])
+const roles = computed(() => rolesOf(cards.value))
+const missing = computed(() => cards.value.flatMap(({ pieces }) => pieces).filter(({ paper }) => !paper).length)
 
-function choose(card: string, part: string, paper: string) {
-  work.edit(`paper of ${card} ${part}`, (document) => {
-    const entry = document.cards.find(({ key }) => key === card)
-    if (entry) entry.papers = { ...entry.papers, [part]: paper }
+function choose(pieces: { card: string, part: string }[], paper: string) {
+  work.edit('papers', (document) => {
+    for (const { card, part } of pieces) {
+      const entry = document.cards.find(({ key }) => key === card)
+      if (entry) entry.papers[part] = paper
+    }
   })
 }
 
-/** Every part of the card that lay on one paper moves to another. */
-function replaceAll({ card, from, to }: { card: string, from?: string, to?: string }) {
-  replacing.value = undefined
-  if (!from || !to) return
-  work.edit(`papers of ${card}`, (document) => {
-    const entry = document.cards.find(({ key }) => key === card)
-    if (entry) entry.papers = Object.fromEntries(Object.entries(entry.papers).map(([part, paper]) => [part, paper === from ? to : paper]))
+/** Every part of the class that lay on one paper moves to another. */
+function replace(from: string, to: string) {
+  work.edit(`replace ${from}`, (document) => {
+    for (const { papers } of document.cards)
+      for (const [part, paper] of Object.entries(papers)) if (paper === from) papers[part] = to
   })
 }
-const usedBy = (card = '') => [...new Set(Object.values(cards.value.find(({ entry }) => entry.key === card)?.entry.papers ?? {}))]
-const replacing = ref<{ card: string, from?: string, to?: string }>()
+
+/** What has no paper yet gets a usual one of the shelf: the maker asks for it, and it is one step back. */
+function fill() {
+  const batch = work.batch
+  const filled = batch.cards.map((card) => {
+    const fold = foldById(card.fold)
+    return fold ? withUsualPapers(card, fold, batch) : card
+  })
+  work.edit('usual papers', document => document.cards.forEach((card, index) => (card.papers = { ...filled[index]?.papers })))
+}
 </script>
 
 <template>
@@ -29,65 +43,46 @@ const replacing = ref<{ card: string, from?: string, to?: string }>()
   />
   <div
     v-else
-    class="stack"
+    class="papers"
   >
-    <section
-      v-for="card in cards"
-      :key="card.entry.key"
-      class="board"
-      :aria-label="card.entry.title"
-    >
-      <div class="spread">
-        <h2>{{ card.entry.title }}</h2>
+    <div class="roles">
+      <p
+        v-if="missing > 0"
+        class="row missing"
+        role="status"
+      >
+        <Icon
+          name="tabler:alert-octagon"
+          aria-hidden="true"
+        /> {{ count(missing, 'piece') }} without a paper
         <Button
-          label="Replace a paper throughout"
-          link
+          label="Take usual papers from the shelf"
           size="small"
-          @click="replacing = { card: card.entry.key }"
+          severity="secondary"
+          outlined
+          :disabled="work.batch.papers.length === 0"
+          @click="fill"
         />
-      </div>
-      <div class="parts">
-        <PaperChoice
-          v-for="piece in card.pieces"
-          :key="piece.key"
-          :label="piece.name"
-          :model-value="card.entry.papers[piece.key]"
-          :papers="work.batch.papers"
-          :piece="piece"
-          :units="work.units"
-          @update:model-value="$event && choose(card.entry.key, piece.key, $event)"
-        />
-      </div>
-    </section>
-    <Dialog
-      v-if="replacing"
-      visible
-      modal
-      header="Replace a paper throughout the card"
-      :style="{ width: '30rem' }"
-      @update:visible="replacing = undefined"
-    >
-      <div class="stack">
-        <PaperChoice
-          v-model="replacing.from"
-          label="This paper"
-          :papers="work.batch.papers.filter(({ key }) => usedBy(replacing!.card).includes(key))"
-        />
-        <PaperChoice
-          v-model="replacing.to"
-          label="By this one"
-          :papers="work.batch.papers"
-        />
-        <Button
-          label="Replace"
-          :disabled="!replacing.from || !replacing.to"
-          @click="replaceAll(replacing)"
-        />
-      </div>
-    </Dialog>
+      </p>
+      <RoleRow
+        v-for="role in roles"
+        :key="role.kind"
+        :role="role"
+        @choose="choose"
+      />
+    </div>
+    <UsedPapers @replace="replace" />
   </div>
 </template>
 
 <style scoped>
-.parts { display: grid; grid-template-columns: repeat(auto-fill, minmax(17.5rem, 1fr)); gap: 1rem 1.5rem; margin-top: 0.8rem; }
+.papers { display: grid; gap: 1rem; align-items: start; min-height: 0; flex: 1; }
+.missing { color: var(--stop); font-weight: 600; }
+@media (min-width: 1000px) {
+  .papers { grid-template-columns: minmax(0, 1fr) 24rem; }
+}
+@media (min-width: 1000px) and (min-height: 600px) {
+  .papers { align-items: stretch; padding-bottom: 0.75rem; }
+  .roles, .papers > :last-child { overflow-y: auto; min-height: 0; }
+}
 </style>

@@ -1,22 +1,28 @@
 <script setup lang="ts">
 import type { PaperEntry } from '../../../core/document'
-import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { useElementSize, useEventListener, useLocalStorage } from '@vueuse/core'
 import type { Construction, View } from '../../../core/folds'
+import { isLayer, isWhole } from '../../../core/folds'
+import type { Chosen } from './chosen'
 
 /**
  * The card folded: one slider opens and closes it, dragging turns it round. It is drawn at first; in space, where the
  * browser can, as soon as somebody reaches for it, because that takes more to load than all the rest of the page.
  */
-const { front } = defineProps<{
+const { front, construction } = defineProps<{
   construction: Construction
   front: View
   papers: Record<string, string>
   looks: PaperEntry[]
-  chosen?: string
+  chosen?: Chosen
 }>()
-const emit = defineEmits<{ choose: [part: string] }>()
+const emit = defineEmits<{ choose: [chosen: Chosen] }>()
 
-const SIZE = { width: 250, height: 200 }
+const stage = useTemplateRef('stage')
+const { width } = useElementSize(stage, { width: 360, height: 280 })
+const size = computed(() => ({ width: Math.max(160, Math.round(width.value)), height: Math.round(Math.max(160, width.value) * 0.75) }))
+/** What cannot be made is marked in the drawing; in space it could not be shown. */
+const broken = computed(() => construction.parts.filter(part => !isLayer(part.kind) && !isWhole(part)).map(({ name }) => name))
 const percent = ref(70)
 const view = ref({ ...front })
 const id = useId()
@@ -64,17 +70,18 @@ useEventListener('pointerdown', () => (playing.value = false))
     @focusin="wake"
   >
     <div
+      ref="stage"
       class="stage"
       @pointermove="drag"
     >
       <LazyFoldedStage
-        v-if="inSpace && !drawn && !unavailable"
+        v-if="inSpace && !drawn && !unavailable && broken.length === 0"
         :construction="construction"
         :opening="percent / 100"
         :view="view"
         :papers="papers"
         :looks="looks"
-        v-bind="SIZE"
+        v-bind="size"
         :chosen="chosen"
         :creases="creases"
         @choose="emit('choose', $event)"
@@ -86,11 +93,17 @@ useEventListener('pointerdown', () => (playing.value = false))
         :opening="percent / 100"
         :view="view"
         :papers="papers"
-        v-bind="SIZE"
+        v-bind="size"
         :chosen="chosen"
         @choose="emit('choose', $event)"
       />
     </div>
+    <p
+      v-if="broken.length > 0"
+      class="broken small"
+    >
+      Drawn as far as it can be made. Wrong: {{ broken.join(', ') }}.
+    </p>
     <div class="controls">
       <div class="slider">
         <label :for="`${id}-opening`">Open</label>
@@ -148,13 +161,17 @@ useEventListener('pointerdown', () => (playing.value = false))
 
 <style scoped>
 .folded {
-  padding: 0.4rem 0.6rem 0.7rem;
+  padding: 0.3rem 0.6rem 0.5rem;
 }
 .stage {
   cursor: grab;
   touch-action: none;
   user-select: none;
-  min-height: 200px;
+  aspect-ratio: 4 / 3;
+  overflow: hidden;
+}
+.broken {
+  color: var(--stop);
 }
 .controls {
   display: grid;

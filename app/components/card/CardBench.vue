@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import type { PaperEntry, ParameterInput, ParameterInputs } from '../../../core/document'
+import type { Construction, Finding, Fold } from '../../../core/folds'
+import { drawnBlanksOf } from '../../../core/folds'
+import type { Length, Units } from '../../../core/lengths'
+import type { Chosen } from './chosen'
+import { isChosen } from './chosen'
+
+/**
+ * One card under the maker's hands: its fields, its flat patterns and the card folded, side by side where there is room, with
+ * the pieces in a drawer below. What is chosen in one of them is marked in the others.
+ */
+const { fold, inputs, construction, later } = defineProps<{
+  fold: Fold
+  inputs: ParameterInputs
+  /** Missing where an input cannot be read. */
+  construction?: Construction
+  /** The same one paint later, for the drawing of the folded card. */
+  later?: Construction
+  findings: Finding[]
+  papers: Record<string, string>
+  looks: PaperEntry[]
+  units: Units
+  mark: Length
+  /** What the handle of the drawer says of the pieces. */
+  drawer: string
+}>()
+const emit = defineEmits<{ change: [name: string, input: ParameterInput], fix: [finding: Finding] }>()
+defineSlots<{
+  head: () => unknown
+  facts: () => unknown
+  drawer: (properties: { chosen?: string, choose: (part: string) => void }) => unknown
+}>()
+
+const chosen = ref<Chosen>()
+/** Choosing the same again lets go of it. */
+function choose(next: Chosen) {
+  const isSame = isChosen(chosen.value, next.part) && String(chosen.value?.panels) === String(next.panels)
+  chosen.value = isSame ? undefined : next
+}
+const asked = ref<string[]>([])
+const blanks = computed(() => (construction ? drawnBlanksOf(construction) : []))
+
+/** Labels of the figures behind what is chosen. */
+const marked = computed(() => {
+  const part = construction?.parts.find(({ key }) => key === chosen.value?.part)
+  if (!part) return asked.value
+  const { panels } = chosen.value ?? {}
+  const faces = panels ? part.panels.filter(({ key }) => panels.includes(key)) : [part]
+  return [...new Set(faces.flatMap(({ width, height }) => [...width.givens, ...height.givens]))]
+})
+
+const fields = useTemplateRef('fields')
+/** Takes the maker to the field of the first figure that a measure follows from. */
+function ask(labels: string[]) {
+  chosen.value = undefined
+  asked.value = labels
+  const name = Object.entries(fold.parameters).find(([, { label }]) => labels.includes(label))?.[0]
+  const input = name && fields.value?.querySelector<HTMLInputElement>(`[data-parameter="${name}"] input`)
+  if (!input) return
+  input.focus()
+  input.select()
+}
+
+const open = useLocalStorage('wakaru-drawer', false)
+const id = useId()
+</script>
+
+<template>
+  <div class="card-bench">
+    <div
+      ref="fields"
+      class="column"
+    >
+      <CardFields
+        :fold="fold"
+        :inputs="inputs"
+        :findings="findings"
+        :units="units"
+        :mark="mark"
+        :marked="marked"
+        @change="(name, input) => emit('change', name, input)"
+        @fix="emit('fix', $event)"
+      >
+        <template #head>
+          <slot name="head" />
+        </template>
+      </CardFields>
+    </div>
+    <section
+      class="column patterns"
+      aria-label="Flat patterns"
+    >
+      <PatternBoard
+        v-if="construction"
+        :construction="construction"
+        :blanks="blanks"
+        :papers="papers"
+        :units="units"
+        :chosen="chosen"
+        class="grows"
+        @choose="choose"
+        @ask="ask"
+      />
+    </section>
+    <div class="column folded">
+      <FoldedCard
+        v-if="later"
+        :front="fold.view"
+        :construction="later"
+        :papers="papers"
+        :looks="looks"
+        :chosen="chosen"
+        @choose="choose"
+      />
+      <slot name="facts" />
+    </div>
+    <section
+      :class="['drawer', { open }]"
+      aria-label="Pieces"
+    >
+      <button
+        type="button"
+        class="handle"
+        :aria-expanded="open"
+        :aria-controls="id"
+        @click="open = !open"
+      >
+        <Icon
+          :name="open ? 'tabler:chevron-down' : 'tabler:chevron-up'"
+          aria-hidden="true"
+        />
+        <strong>Pieces</strong> <span class="quiet">{{ drawer }}</span>
+      </button>
+      <div
+        v-if="open"
+        :id="id"
+        class="inside"
+      >
+        <slot
+          name="drawer"
+          :chosen="chosen?.part"
+          :choose="(part: string) => choose({ part })"
+        />
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.card-bench { display: grid; gap: 0.75rem; grid-template-columns: minmax(0, 1fr); }
+.column { min-width: 0; display: flex; flex-direction: column; gap: 0.5rem; }
+.drawer { background: var(--sheet); border-top: 1px solid var(--line); min-width: 0; }
+.handle {
+  font: inherit; color: inherit; background: none; border: 0; width: 100%; text-align: left; cursor: pointer;
+  display: flex; gap: 0.5rem; align-items: center; padding: 0.35rem 0.5rem;
+}
+.inside { overflow: auto; padding: 0 0.75rem 0.75rem; }
+@media (pointer: coarse) { .handle { min-height: 44px; } }
+@media (max-width: 699px) { .patterns, .folded { order: -1; } .folded { order: -2; } }
+@media (min-width: 700px) {
+  .card-bench { grid-template-columns: 18.5rem minmax(0, 1fr); }
+  .column:first-child { grid-row: 1 / 3; }
+  .drawer { grid-column: 1 / -1; }
+}
+@media (min-width: 1000px) and (min-height: 600px) {
+  .card-bench {
+    flex: 1; min-height: 0; position: relative; grid-template-columns: 18.5rem minmax(0, 1fr) clamp(16rem, 28vw, 24rem);
+    grid-template-rows: minmax(0, 1fr) auto;
+  }
+  .column, .column:first-child { grid-row: 1; min-height: 0; }
+  .column:first-child > * { flex: 1; }
+  .folded { overflow-y: auto; }
+  .grows { flex: 1; }
+  .drawer { grid-row: 2; margin: 0 -1rem; padding: 0 0.5rem; }
+  /* Over everything, from below. */
+  .drawer.open {
+    grid-area: 1 / 1 / -1 / -1; position: absolute; inset: auto 0 0; max-height: 62%; display: flex; flex-direction: column; z-index: 2;
+    box-shadow: 0 -6px 18px rgb(0 0 0 / 14%);
+  }
+}
+</style>

@@ -1,0 +1,202 @@
+<script setup lang="ts">
+import { BOUNDS } from '../../../core/document'
+import type { ParameterInput, ParameterInputs } from '../../../core/document'
+import type { PreparedCard } from '../../../core/batch'
+import { viewOf, withPapers } from '../../../core/batch'
+import type { Finding } from '../../../core/folds'
+import { blanksOf } from '../../../core/folds'
+import type { MenuItem } from 'primevue/menuitem'
+import { writeLength } from '../../../core/lengths'
+
+/** One card of the class on screen. */
+const { card } = defineProps<{ card: PreparedCard }>()
+const emit = defineEmits<{ copy: [], remove: [] }>()
+const work = useClassStore()
+const shelf = usePapersStore()
+const id = useId()
+
+/** What is computed from the finished card comes after the pieces are painted. */
+const later = useTrailing(() => card)
+const view = computed(() => work.settled && viewOf(later.value, work.settled.batch.post, work.units))
+/** Papers are chosen elsewhere, all at once; here it is only said that some are missing. */
+const findings = computed(() => (view.value?.findings ?? card.findings).filter(({ place }) => place !== 'papers'))
+const paperless = computed(() => card.pieces.filter(({ paper }) => !paper).length)
+const perSeat = computed(() => work.batch.class.seats + work.batch.class.spares)
+const inAll = computed(() => card.pieces.reduce((sum, { quantity }) => sum + quantity, 0))
+
+const set = (parameter: string, input: ParameterInput) => edit(parameter, before => ({ ...before, [parameter]: input }))
+
+function edit(what: string, change: (before: ParameterInputs) => ParameterInputs) {
+  work.edit(`${card.entry.key} ${what}`, (document) => {
+    const at = document.cards.findIndex(({ key }) => key === card.entry.key)
+    const entry = document.cards[at]
+    if (!entry || !card.fold) return
+    const changed = { ...entry, parameters: change(entry.parameters) }
+    document.cards[at] = withPapers(changed, card.fold, document)
+  })
+}
+const fix = ({ fix }: Finding) => fix && set(fix.parameter, writeLength(fix.value, work.units))
+
+function setKits(kits: number | null) {
+  work.edit(`kits of ${card.entry.key}`, (document) => {
+    const entry = document.cards.find(({ key }) => key === card.entry.key)
+    if (entry) entry.kits = kits === perSeat.value ? null : kits
+  })
+}
+function rename(title = '') {
+  if (!title.trim()) return
+  work.edit(`title of ${card.entry.key}`, (document) => {
+    const entry = document.cards.find(({ key }) => key === card.entry.key)
+    if (entry) entry.title = title.slice(0, BOUNDS.title)
+  })
+}
+
+const resizing = ref(false)
+const keeping = ref(false)
+function takeSize(parameters: ParameterInputs) {
+  resizing.value = false
+  edit('size', () => parameters)
+}
+const menu = useTemplateRef('menu')
+const actions = computed((): MenuItem[] => [
+  { label: 'Another size', command: () => (resizing.value = true), disabled: !card.fold },
+  { label: 'Keep as variant', command: () => (keeping.value = true) },
+  { label: 'Copy this card', command: () => void emit('copy') },
+  { label: 'Remove this card', command: () => void emit('remove') },
+])
+</script>
+
+<template>
+  <CardBench
+    v-if="card.fold"
+    :fold="card.fold"
+    :inputs="card.entry.parameters"
+    :construction="card.construction"
+    :later="later.construction"
+    :findings="findings"
+    :papers="card.entry.papers"
+    :looks="shelf.papers"
+    :units="work.units"
+    :mark="work.prepared.cutter.mark"
+    :drawer="`${count(card.pieces.length, 'piece')} a kit, ${inAll} in all`"
+    @change="set"
+    @fix="fix"
+  >
+    <template #head>
+      <div class="head">
+        <div class="row name">
+          <label
+            :for="`${id}-name`"
+            class="unseen"
+          >Name of the card</label>
+          <InputText
+            :id="`${id}-name`"
+            :model-value="card.entry.title"
+            :maxlength="BOUNDS.title"
+            autocomplete="off"
+            @update:model-value="rename"
+          />
+          <Button
+            text
+            severity="secondary"
+            :aria-label="`More for ${card.entry.title}`"
+            aria-haspopup="menu"
+            @click="menu?.toggle($event)"
+          >
+            <Icon name="tabler:dots-vertical" />
+          </Button>
+          <Menu
+            ref="menu"
+            :model="actions"
+            popup
+          />
+        </div>
+        <p class="quiet small">
+          {{ card.fold.name }}: {{ card.fold.summary }}
+        </p>
+        <p
+          v-if="paperless > 0"
+          class="paperless small"
+        >
+          {{ count(paperless, 'piece') }} without a paper. <NuxtLink :to="`/classes/${work.id}/papers`">
+            Choose papers
+          </NuxtLink>
+        </p>
+        <div class="kits">
+          <label :for="`${id}-kits`">Kits of this card</label>
+          <NumberField
+            :model-value="card.kits"
+            :input-id="`${id}-kits`"
+            :min="0"
+            :max="BOUNDS.kits"
+            :blank="perSeat"
+            @update:model-value="setKits"
+          />
+        </div>
+      </div>
+    </template>
+    <template #facts>
+      <CardFacts
+        v-if="later.construction"
+        :construction="later.construction"
+        :pieces="later.pieces"
+        :units="work.units"
+        :posting="view?.posting"
+        :card="card.entry.key"
+      />
+    </template>
+    <template #drawer="{ chosen, choose }">
+      <PatternFiles
+        :card="card.entry.key"
+        :blanks="card.construction ? blanksOf(card.construction) : []"
+      />
+      <PieceTable
+        :card="card"
+        :chosen="chosen"
+        @choose="choose"
+      />
+    </template>
+  </CardBench>
+  <section
+    v-else
+    class="board stack"
+  >
+    <p
+      v-for="finding in card.findings"
+      :key="finding.problem"
+    >
+      <strong>{{ finding.subject }}</strong> {{ finding.problem }}
+    </p>
+    <Button
+      label="Remove this card"
+      severity="secondary"
+      outlined
+      @click="emit('remove')"
+    />
+  </section>
+  <LazyResizeDialog
+    v-if="resizing && card.fold"
+    :fold="card.fold"
+    :inputs="card.entry.parameters"
+    :batch="work.batch"
+    :mark="work.prepared.cutter.mark"
+    @close="resizing = false"
+    @take="takeSize"
+  />
+  <LazyVariantDialog
+    v-if="keeping"
+    :fold="card.entry.fold"
+    :units="work.units"
+    :parameters="card.entry.parameters"
+    :title="card.entry.title"
+    @close="keeping = false"
+  />
+</template>
+
+<style scoped>
+.head { display: grid; gap: 0.3rem; flex: none; }
+.name { flex-wrap: nowrap; gap: 0.2rem; }
+.name :deep(input) { flex: 1; min-width: 0; font-weight: 600; font-size: 1.0625rem; }
+.paperless { color: var(--stop); font-weight: 600; }
+.kits { display: flex; justify-content: space-between; align-items: center; padding: 0 0.4rem; }
+</style>

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { itemAt } from '../../../core/lists'
+import type { ParameterInput, ParameterInputs } from '../../../core/document'
+import type { Finding, Fold } from '../../../core/folds'
+import { isUsed } from '../../../core/folds'
+import type { Length, Units } from '../../../core/lengths'
+
+/**
+ * All parameters of a card in groups, each with what is found about it. What is gravest is pinned above them, so that it is in
+ * sight wherever the list has been scrolled to.
+ */
+const { fold, inputs, findings, marked = [] } = defineProps<{
+  fold: Fold
+  inputs: ParameterInputs
+  findings: Finding[]
+  units: Units
+  mark: Length
+  /** Labels of the figures that what is chosen follows from. */
+  marked?: string[]
+}>()
+const emit = defineEmits<{ change: [name: string, input: ParameterInput], fix: [finding: Finding] }>()
+
+const change = (name: string, input: ParameterInput) => emit('change', name, input)
+const shown = computed(() => Object.entries(fold.parameters).filter(([, parameter]) => isUsed(parameter, inputs)))
+const GROUPS = [
+  { key: 'sizes', name: 'Sizes', has: (kind: string) => kind === 'length' || kind === 'text' },
+  { key: 'choices', name: 'How it is made', has: (kind: string) => kind === 'toggle' || kind === 'choice' },
+]
+const groups = computed(() =>
+  GROUPS.map(group => ({ ...group, entries: shown.value.filter(([, { kind }]) => group.has(kind)) }))
+    .filter(({ entries }) => entries.length > 0),
+)
+const at = (name: string) => findings.filter(({ parameter }) => parameter === name)
+/** What has no field of its own is said in full above; of the rest only the first, and only where it has to be settled. */
+const pinned = computed(() => {
+  const loose = findings.filter(({ parameter }) => !parameter || !shown.value.some(([name]) => name === parameter))
+  const [worst] = findings
+  return worst?.severity === 'stop' && !loose.includes(worst) ? [itemAt(findings, 0), ...loose] : loose
+})
+</script>
+
+<template>
+  <div class="fields">
+    <slot name="head" />
+    <FindingList
+      :findings="pinned"
+      :units="units"
+      @fix="emit('fix', $event)"
+    />
+    <div class="list">
+      <section
+        v-for="group in groups"
+        :key="group.key"
+        :aria-label="group.name"
+      >
+        <h3 class="small quiet">
+          {{ group.name }}
+        </h3>
+        <ParameterField
+          v-for="[name, entry] in group.entries"
+          :key="name"
+          :name="name"
+          :parameter="entry"
+          :input="inputs[name]"
+          :units="units"
+          :mark="mark"
+          :findings="at(name)"
+          :marked="marked.includes(entry.label)"
+          @change="change"
+          @fix="emit('fix', $event)"
+        />
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.fields { display: flex; flex-direction: column; gap: 0.5rem; min-height: 0; }
+.list { overflow-y: auto; min-height: 0; display: grid; gap: 0.6rem; align-content: start; padding-bottom: 0.5rem; }
+h3 { padding: 0 0.4rem 0.1rem; }
+.list :deep(.field) { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0.1rem 0.5rem; align-items: center; }
+.list :deep(.field > label), .list :deep(.field > .label) { font-size: 1rem; font-weight: 400; }
+.list :deep(.field > :nth-child(n + 3)), .list :deep(.field:has(textarea) > *) { grid-column: 1 / -1; }
+.list :deep(.p-inputtext) { padding: 0.2rem 0.5rem; }
+.list :deep(.help) { line-height: 1.2; }
+.list :deep(.unit) { width: 1.6rem; }
+@media (pointer: coarse) { .list :deep(.p-inputtext) { min-height: 44px; } }
+</style>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import type { Finding } from '../../../core/folds'
+import type { Units } from '../../../core/lengths'
+import { formatLength } from '../../../core/lengths'
+
+/** What is found about one field, under it, with the value that would be right as a button. */
+defineProps<{ findings: Finding[], units: Units }>()
+const emit = defineEmits<{ fix: [finding: Finding] }>()
+const SIGNS = { stop: 'tabler:alert-octagon', warn: 'tabler:alert-triangle', note: 'tabler:info-circle' } as const
+</script>
+
+<template>
+  <ul>
+    <li
+      v-for="finding in findings"
+      :key="finding.problem"
+      :class="finding.severity"
+    >
+      <Icon
+        :name="SIGNS[finding.severity]"
+        aria-hidden="true"
+      />
+      <span>{{ finding.subject }} {{ finding.problem }}
+        <Button
+          v-if="finding.fix"
+          :label="`Set ${formatLength(finding.fix.value, units, { unit: true })}`"
+          size="small"
+          severity="secondary"
+          outlined
+          @click="emit('fix', finding)"
+        /></span>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.3rem; font-size: var(--small); }
+li { display: grid; grid-template-columns: auto 1fr; gap: 0.35rem; align-items: start; }
+li > svg { margin-top: 0.15rem; }
+.stop { color: var(--stop); }
+.warn { color: var(--warn); }
+.note { color: var(--note); }
+</style>

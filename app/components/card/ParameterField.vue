@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import type { ParameterInput } from '../../../core/document'
+import type { Finding, Parameter } from '../../../core/folds'
+import type { Length, Units } from '../../../core/lengths'
+
+/** One parameter of a fold. Its properties are plain values, so that a change elsewhere leaves it alone. */
+const { name, parameter, input, units } = defineProps<{
+  name: string
+  parameter: Parameter
+  input?: ParameterInput
+  units: Units
+  mark: Length
+  findings?: Finding[]
+  /** Whether what is chosen in a drawing follows from it. */
+  marked?: boolean
+}>()
+const emit = defineEmits<{ change: [name: string, input: ParameterInput], fix: [finding: Finding] }>()
+const options = computed(() => (parameter.kind === 'choice' ? [...parameter.options] : []))
+const set = (value: ParameterInput | undefined) => value !== undefined && emit('change', name, value)
+</script>
+
+<template>
+  <div
+    :class="['parameter', parameter.kind, { marked }]"
+    :data-parameter="name"
+  >
+    <LengthField
+      v-if="parameter.kind === 'length'"
+      :model-value="String(input ?? parameter.defaults[units])"
+      :label="parameter.label"
+      :help="parameter.help"
+      :zero="parameter.zero"
+      :units="units"
+      :mark="mark"
+      :described-by="findings?.length ? `found-${name}` : undefined"
+      @update:model-value="set"
+    />
+    <div
+      v-else-if="parameter.kind === 'toggle'"
+      class="row switch"
+    >
+      <label :for="`p-${name}`">{{ parameter.label }}</label>
+      <ToggleSwitch
+        :input-id="`p-${name}`"
+        :model-value="Boolean(input ?? parameter.initial)"
+        @update:model-value="set"
+      />
+    </div>
+    <TextListField
+      v-else-if="parameter.kind === 'text'"
+      :model-value="String(input ?? parameter.defaults[units])"
+      :parameter="parameter"
+      :units="units"
+      @update:model-value="set"
+    />
+    <fieldset
+      v-else
+      class="field"
+    >
+      <legend class="label">
+        {{ parameter.label }}
+      </legend>
+      <SelectButton
+        :model-value="input ?? parameter.initial"
+        :options="options"
+        option-value="value"
+        option-label="label"
+        :allow-empty="false"
+        size="small"
+        :aria-label="parameter.label"
+        @update:model-value="set"
+      />
+    </fieldset>
+    <FieldFindings
+      v-if="findings?.length"
+      :id="`found-${name}`"
+      :findings="findings"
+      :units="units"
+      @fix="emit('fix', $event)"
+    />
+  </div>
+</template>
+
+<style scoped>
+.parameter { padding: 0.1rem 0.4rem; border-left: 3px solid transparent; display: grid; gap: 0.2rem; }
+.marked { border-left-color: var(--accent); background: color-mix(in srgb, var(--accent) 6%, transparent); }
+.switch { flex-wrap: nowrap; justify-content: space-between; min-height: 2.1rem; }
+legend { float: left; }
+.choice :deep(.field) { grid-template-columns: 1fr; }
+</style>
