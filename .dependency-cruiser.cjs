@@ -1,6 +1,6 @@
 /**
  * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds, paper ← cutting,
- * all ← kits ← batch ← formats and exports; then app, server, cli.
+ * all ← kits ← batch ← formats, exports and prints; then app, server, cli.
  */
 const ROOMS = {
   lists: [],
@@ -13,6 +13,7 @@ const ROOMS = {
   batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'kits'],
   formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'kits', 'batch'],
   exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'kits', 'batch'],
+  prints: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'kits', 'batch'],
 }
 const TEST = '\\.test\\.ts$'
 const PURE = '^node_modules/(papaparse|class-validator|class-transformer|reflect-metadata|makerjs|immer)/'

@@ -67,7 +67,13 @@ export default defineNuxtConfig({
     // Bounds, headers and a quick end: see the file. For development the framework brings its own.
     ...(process.env.NODE_ENV !== 'development' && { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) }),
     // The typeface under an address that is known before anything is built.
-    publicAssets: [{ dir: '../node_modules/@fontsource-variable/source-sans-3/files', baseURL: 'fonts', maxAge: 31_536_000 }],
+    publicAssets: [
+      { dir: '../node_modules/@fontsource-variable/source-sans-3/files', baseURL: 'fonts', maxAge: 31_536_000 },
+      // What PDFs are set in: two weights, whole.
+      ...['400Regular', '600SemiBold'].map(weight => ({
+        dir: `../node_modules/@expo-google-fonts/source-sans-3/${weight}`, baseURL: 'fonts/print', maxAge: 31_536_000,
+      })),
+    ],
     // Imported for what it does to Reflect, not for what it exports.
     moduleSideEffects: ['reflect-metadata'],
     esbuild: { options: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } } },

@@ -3,6 +3,9 @@ import { CHROMIUM } from './e2e/chromium.mjs'
 
 const address = process.env.WAKARU_URL ?? 'http://127.0.0.1:4173'
 
+/** Without a graphics card the view in space takes long; its own test asks for it. Drawer and findings lie open, to be read. */
+const KEPT = ['wakaru-drawn-view', 'wakaru-drawer', 'wakaru-all-findings'].map(name => ({ name, value: 'true' }))
+
 export default defineConfig({
   testDir: 'e2e',
   outputDir: '.data/interface',
@@ -15,8 +18,7 @@ export default defineConfig({
   expect: { timeout: 15_000 },
   use: {
     baseURL: address,
-    // Without a graphics card the view in space takes long; its own test asks for it.
-    storageState: { cookies: [], origins: [{ origin: address, localStorage: [{ name: 'wakaru-drawn-view', value: 'true' }] }] },
+    storageState: { cookies: [], origins: [{ origin: address, localStorage: KEPT }] },
     launchOptions: CHROMIUM,
     viewport: { width: 1280, height: 800 },
     trace: 'off',

@@ -16,7 +16,7 @@ test('folds of every kind can be added and have nothing to settle', async ({ pag
     await expect(page.getByLabel('Name of the card')).toHaveValue(fold)
     await expect(page.getByRole('img', { name: 'Folded card' }).locator('path.panel')).not.toHaveCount(0)
   }
-  await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('settled')
+  await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('ready')
   await saved(page)
 })
 

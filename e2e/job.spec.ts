@@ -60,7 +60,7 @@ test('a finding offers the right value, and taking it settles the card', async (
   await finding.getByRole('button', { name: 'Set 4 in' }).click()
   await expect(finding).toHaveCount(0)
   await expect(page.getByLabel('Plate width')).toHaveValue('4')
-  await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('settled')
+  await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('ready')
 })
 
 test('cards are added, copied, given their own number of kits and removed', async ({ page, request }) => {
@@ -68,7 +68,7 @@ test('cards are added, copied, given their own number of kits and removed', asyn
   await page.getByRole('button', { name: 'Add a card' }).click()
   await page.getByRole('dialog').getByRole('button', { name: /^Crossing flaps/ }).click()
   await expect(page.getByLabel('Name of the card')).toHaveValue('Crossing flaps')
-  await typeNumber(page.getByLabel('Kits of Crossing flaps'), '5')
+  await typeNumber(page.getByLabel('Kits of this card'), '5')
   await expect(pieceRow(page, 'Insert').getByRole('cell', { name: '5', exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Copy Crossing flaps' }).click()
   await expect(page.getByRole('link', { name: /^Cards/ })).toContainText('4 cards')

@@ -140,7 +140,7 @@ test('the page answers while a plan is being looked for, and a newer change repl
   for (const value of ['1/4', '3/16', '1/8', '1/16', '1/8']) await border.fill(value)
   await expectSize(page, 'Mat on panel C', '4 in', '5 1/4 in')
   await page.getByRole('link', { name: /^Cutting/ }).click()
-  await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('settled', { timeout: 30_000 })
+  await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('ready', { timeout: 30_000 })
   // The plan on screen is the one for the last border, not for one in between.
   await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Chalk/ }).click()
   await expect(

@@ -110,7 +110,7 @@ test('a class of none but spare kits, and a card of no kits, are planned as they
   await station(page, id, 'kits')
   await expect(page.getByRole('button', { name: /^Seat 1/ })).toContainText('Harbour lantern')
   await expect(page.getByRole('button', { name: /^Seat 1/ })).not.toContainText('Two tides')
-  await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('settled')
+  await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('ready')
 })
 
 test('a paper is changed on the shelf and taken off it when nothing uses it', async ({ page }) => {

@@ -58,7 +58,7 @@ test('no page asks for what its policy forbids', async ({ page, request }) => {
   page.on('pageerror', error => wrong.push(error.message))
   for (const path of ['/', '/papers', '/folds', '/folds/step-popup', `/print/${id}/kits`]) await visit(page, path)
   for (const name of ['cards', 'papers', 'pieces', 'cutting', 'kits']) await station(page, id, name)
-  await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('settled', { timeout: 60_000 })
+  await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('ready', { timeout: 60_000 })
   expect(wrong).toEqual([])
 })
 

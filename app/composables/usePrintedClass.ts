@@ -1,5 +1,8 @@
-/** Opens the class of a print page and names the page after it. */
-export function usePrintedClass(what: string) {
+import type { Print, PrintSection } from '../../core/prints'
+import { SCALE } from '../prints/scale'
+
+/** Opens the class of a print page and makes a print of its sections. */
+export function usePrintedClass(name: string) {
   const work = useClassStore()
   const planner = usePlannerStore()
   const route = useRoute()
@@ -14,10 +17,15 @@ export function usePrintedClass(what: string) {
       missing.value = refusalOf(error).message
     }
   })
-  const size = computed(() => (work.units === 'inch' ? 'letter' : 'A4'))
-  useHead({
-    title: computed(() => `${what} · ${work.document?.class.title ?? ''}`),
-    style: [{ innerHTML: computed(() => `@page { size: ${size.value} portrait; margin: 12mm; }`) }],
+  const chosen = ref<Print['paper']>()
+  const paper = computed({ get: () => chosen.value ?? (work.units === 'inch' ? 'LETTER' : 'A4'), set: value => (chosen.value = value) })
+  const printOf = (sections: PrintSection[], scaled = false): Print => ({
+    name,
+    of: `${work.batch.class.title}, ${dayInWords(work.batch.class.date, 'd MMMM yyyy')}`,
+    paper: paper.value,
+    sections: sections.map((section, at) =>
+      (scaled && at === sections.length - 1 ? { ...section, blocks: [...section.blocks, SCALE[work.units]] } : section)),
   })
-  return { work, planner, missing }
+  const file = computed(() => `${name}-${work.document?.class.title ?? ''}`.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, ''))
+  return { work, planner, missing, paper, printOf, file }
 }

@@ -23,13 +23,19 @@ const actions = [
 const starting = ref(false)
 const binOpen = ref(false)
 const copying = ref<ListedClass>()
+const WHAT = 'Wakaru works out every piece of the cards you teach, plans how to cut them from your sheets, and packs a bag for each seat.'
 useHead({ title: 'Classes · Wakaru' })
 </script>
 
 <template>
   <div class="stack">
     <div class="spread">
-      <h1>Classes</h1>
+      <div>
+        <h1>Classes</h1>
+        <p class="quiet">
+          {{ WHAT }}
+        </p>
+      </div>
       <div class="row">
         <InputText
           v-if="!isEmpty"

@@ -167,7 +167,35 @@ describe('the whole class', () => {
     expect(kits.seats).toHaveLength(5)
     expect(kits.purchases.every(({ toBuy }) => toBuy === 0)).toBe(true)
     expect(kits.costs[0]!.paper).toBeGreaterThan(0)
-    expect(summaryOf(batch, batch.papers)).toMatchObject({ title: 'Test', cards: ['Z-fold'], kits: 5, pieces: 35, stops: 0 })
+    expect(summaryOf(batch, batch.papers)).toMatchObject({
+      title: 'Test',
+      cards: [{ title: 'Z-fold', fold: 'z-fold', colours: { base: '#808080' } }],
+      bags: 5,
+      pieces: 35,
+      stops: 0,
+    })
+  })
+
+  it('says what comes next in the order of the craft, and what has to be bought whatever the plan', () => {
+    const step = (change: (batch: Batch) => Batch) => {
+      const changed = change(batch)
+      return summaryOf(changed, changed.papers).next
+    }
+    const card = batch.cards[0]!
+    expect(step(all => ({ ...all, cards: [] }))).toEqual({ station: 'cards', words: 'Choose the cards' })
+    expect(step(all => ({ ...all, cards: [{ ...card, parameters: { ...card.parameters, border: '4 in' } }] })).station).toBe('cards')
+    expect(step(all => ({ ...all, cards: [{ ...card, papers: {} }] }))).toEqual({
+      station: 'papers',
+      words: 'Choose papers for 7 pieces',
+    })
+    expect(step(all => all)).toEqual({ station: 'cutting', words: 'Cut the sheets' })
+    const bare = batch.papers.map(entry => ({ ...entry, stocks: entry.stocks.map(stock => ({ ...stock, onHand: 0 })), offcuts: [] }))
+    expect(step(all => ({ ...all, papers: bare }))).toEqual({ station: 'kits', words: 'Buy paper, then cut' })
+    for (const { paper: name, sheets } of summaryOf(batch, bare).short) {
+      const { plan } = planAll({ ...batch, papers: bare }, prepare({ ...batch, papers: bare })).find(({ paper }) => paper.name === name)!
+      expect([sheets > 0, sheets <= plan.sheets]).toEqual([true, true])
+    }
+    expect(step(all => ({ ...all, cards: [{ ...card, kits: 0 }] })).words).toBe('Pack the bags')
   })
 
   it('follows the sheets: what is needed is what the layouts open', () => {

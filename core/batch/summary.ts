@@ -1,34 +1,79 @@
 import type { ClassDocument, Delivery, PaperEntry } from '../document'
+import type { Units } from '../lengths'
 import { findingsOf, stopsIn } from './findings'
 import { prepare } from './prepare'
+import type { Preparation } from './prepare'
+import type { PaperProblem } from './problems'
 
-/** A class on the list: what is coming up and what is missing. */
+/** What the maker does next, and where. */
+export interface NextStep {
+  station: 'cards' | 'papers' | 'cutting' | 'kits'
+  words: string
+}
+
+/** A class on the list: what is coming up, how far it is and what is missing. */
 export interface ClassSummary {
   title: string
   date: string
+  units: Units
   seats: number
   spares: number
   delivery: Delivery
-  /** Titles of its cards. */
-  cards: string[]
-  kits: number
+  /** Its cards with the colour of every part's paper. */
+  cards: { title: string, fold: string, colours: Record<string, string> }[]
+  /** One for each seat, and the spare ones. */
+  bags: number
   pieces: number
   /** Findings to settle before cutting. */
   stops: number
+  next: NextStep
+  /** Papers of which the pieces alone need more than there is, with the fewest sheets that have to be bought. */
+  short: { paper: string, sheets: number }[]
   /** The figures are still being worked out. */
   pending?: true
 }
 
 /** The key figures of a class without planning its cutting. */
 export function summaryOf(document: ClassDocument, papers: PaperEntry[]): ClassSummary {
-  const { title, date, seats, spares, delivery } = document.class
+  const { title, date, units, seats, spares, delivery } = document.class
   const preparation = prepare({ ...document, papers })
   const pieces = preparation.cards.flatMap(card => card.pieces)
+  const findings = findingsOf(preparation)
+  const short = preparation.papers.flatMap(shortage)
   return {
-    title, date, seats, spares, delivery,
-    cards: document.cards.map(card => card.title),
-    kits: preparation.cards.reduce((total, card) => total + card.kits, 0),
+    title, date, units, seats, spares, delivery,
+    cards: preparation.cards.map(({ entry, pieces }) => ({
+      title: entry.title,
+      fold: entry.fold,
+      colours: Object.fromEntries(pieces.flatMap(({ key, paper }) => (paper ? [[key, paper.colour]] : []))),
+    })),
+    bags: seats + spares,
     pieces: pieces.reduce((total, piece) => total + piece.quantity, 0),
-    stops: stopsIn(findingsOf(preparation)),
+    stops: stopsIn(findings),
+    next: nextStep(preparation, stopsIn(findings.filter(({ place }) => place !== 'papers')), short.length > 0),
+    short,
   }
+}
+
+/** The first thing in the order of the craft that is not done. */
+function nextStep({ cards, papers, batch }: Preparation, broken: number, isShort: boolean): NextStep {
+  if (cards.length === 0) return { station: 'cards', words: 'Choose the cards' }
+  if (broken > 0) return { station: 'cards', words: `Put ${broken === 1 ? 'one thing' : `${broken} things`} right on the cards` }
+  const paperless = cards.flatMap(({ pieces }) => pieces).filter(({ paper }) => !paper).length
+  if (paperless > 0) return { station: 'papers', words: `Choose papers for ${paperless === 1 ? 'one piece' : `${paperless} pieces`}` }
+  const left = papers.some(({ problem }) => problem.demands.some(({ quantity }) => quantity > 0))
+  if (!left) return { station: 'kits', words: 'Pack the bags' }
+  const begun = batch.cutting.some(({ layouts }) => layouts.some(({ cut }) => cut > 0))
+  if (isShort) return { station: 'kits', words: 'Buy paper, then cut' }
+  return { station: 'cutting', words: begun ? 'Go on cutting' : 'Cut the sheets' }
+}
+
+/** How many sheets are missing at least: by area alone, so that no plan can do with fewer. */
+function shortage({ paper, problem }: PaperProblem): ClassSummary['short'] {
+  const area = ({ width, height }: { width: number, height: number }) => width * height
+  const need = problem.demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
+  const have = paper.stocks.reduce((sum, stock) => sum + area(stock) * stock.onHand, 0)
+    + paper.offcuts.reduce((sum, offcut) => sum + area(offcut) * offcut.count, 0)
+  const largest = Math.max(0, ...paper.stocks.map(area))
+  return need > have && largest > 0 ? [{ paper: paper.name, sheets: Math.ceil((need - have) / largest) }] : []
 }

@@ -57,8 +57,10 @@ export async function listClasses({ search, when, today, offset, limit }: ClassQ
 }
 
 /** What is known of a class before its figures are worked out. */
-const unknown = ({ title, day }: StudioClass): ClassSummary =>
-  ({ title, date: day, seats: 0, spares: 0, delivery: 'in person', cards: [], kits: 0, pieces: 0, stops: 0, pending: true })
+const unknown = ({ title, day }: StudioClass): ClassSummary => ({
+  title, date: day, units: 'inch', seats: 0, spares: 0, delivery: 'in person', cards: [], bags: 0, pieces: 0, stops: 0,
+  next: { station: 'cards', words: '…' }, short: [], pending: true,
+})
 
 /** Works the figures of a class out and keeps them, unless they have changed meanwhile; nothing where the class is gone. */
 async function freshen(id: number): Promise<ClassSummary | undefined> {

@@ -7,7 +7,12 @@ import { stopsIn } from '../../../core/batch'
 const { cards, chosen } = defineProps<{ cards: PreparedCard[], chosen?: string }>()
 const emit = defineEmits<{ choose: [key: string], add: [] }>()
 const entries = computed(() =>
-  cards.map(({ entry, kits, findings }) => ({ key: entry.key, title: entry.title, kits, stops: stopsIn(findings.filter(({ place }) => place !== 'papers')) })),
+  cards.map(({ entry, kits, findings }) => ({
+    key: entry.key,
+    title: entry.title,
+    kits,
+    stops: stopsIn(findings.filter(({ place }) => place !== 'papers')),
+  })),
 )
 </script>
 

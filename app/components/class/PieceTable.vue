@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import type { PreparedCard, PreparedPiece } from '../../../core/batch'
 import { formatLength } from '../../../core/lengths'
-import { scoreReading } from '../../../core/folds'
+import type { Piece } from '../../../core/folds'
+import { scoreLines } from '../../../core/folds'
+import { typesetText } from '../../../core/prints'
 
 /** The pieces of one card with the arithmetic behind each size; `full` adds paper and scores. */
 const { card, full = false } = defineProps<{ card: PreparedCard, full?: boolean, chosen?: string }>()
@@ -20,6 +22,7 @@ const aboutOf = ({ kind, windows, slits, shaped }: PreparedPiece) =>
   ]
     .filter(Boolean)
     .join(', ')
+const linesOf = (piece: Piece) => scoreLines(piece, work.units).map(({ words }) => typesetText(words))
 const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height }) => [width.value, height.value]), 1))
 </script>
 
@@ -114,18 +117,17 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
             >none yet</span>
           </td>
           <td>
-            <div
-              v-for="(score, index) in piece.scores"
-              :key="index"
+            <ol
+              v-if="piece.scores.length > 0"
+              class="scores small"
             >
-              <strong><LengthText
-                :length="score.at.value"
-                :units="work.units"
-              /></strong> {{ score.along === 'slant' ? 'slanting ' : '' }}{{ score.direction }}
-              <div class="quiet small">
-                {{ scoreReading(score, work.units) }}
-              </div>
-            </div>
+              <li
+                v-for="line in linesOf(piece)"
+                :key="line"
+              >
+                {{ line }}
+              </li>
+            </ol>
           </td>
         </template>
         <td class="small quiet">
@@ -143,6 +145,7 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
 .measure { font-size: var(--measure); font-weight: 500; }
 .name { color: var(--ink); font-size: 1rem; }
 .glyph { width: 3.2rem; padding: 0.1rem 0.5rem 0.1rem 0; }
+.scores { margin: 0; padding-left: 1.1rem; }
 .paper { flex-wrap: nowrap; }
 .missing { color: var(--stop); font-weight: 600; }
 .chosen { background: color-mix(in srgb, var(--accent) 10%, transparent); }

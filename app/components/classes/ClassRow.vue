@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { differenceInCalendarDays, parseISO } from 'date-fns'
 import type { ListedClass } from '../../composables/useClassList'
 
 const { entry, past = false } = defineProps<{ entry: ListedClass, past?: boolean }>()
@@ -7,6 +8,8 @@ const confirm = useConfirm()
 const toast = useToast()
 const turn = useClassTurn()
 const menu = useTemplateRef('menu')
+/** Cards that are drawn in a row. */
+const PICTURES = 4
 
 const day = computed(() => {
   const date = new Date(`${entry.date}T00:00:00Z`)
@@ -14,14 +17,13 @@ const day = computed(() => {
   return { weekday: part({ weekday: 'short' }), number: part({ day: 'numeric' }), month: part({ month: 'short', year: 'numeric' }) }
 })
 
-const state = computed(() => {
-  if (entry.pending) return { word: '…', icon: 'tabler:circle-dashed', kind: 'open' }
-  if (entry.cards.length === 0) return { word: 'no cards yet', icon: 'tabler:circle-dashed', kind: 'open' }
-  if (entry.stops > 0) return { word: `${entry.stops} to settle`, icon: 'tabler:alert-octagon', kind: 'stop' }
-  return past
-    ? { word: 'taught', icon: 'tabler:archive', kind: 'done' }
-    : { word: 'pieces settled', icon: 'tabler:circle-check', kind: 'done' }
+const days = computed(() => {
+  const left = differenceInCalendarDays(parseISO(entry.date), new Date())
+  return left === 0 ? 'today' : left === 1 ? 'tomorrow' : left > 0 ? `in ${left} days` : left === -1 ? 'yesterday' : `${-left} days ago`
 })
+const short = computed(() =>
+  entry.short.map(({ paper, sheets }) => `at least ${count(sheets, 'sheet')} of ${paper}`).join(', '),
+)
 
 const actions = [
   { label: 'Copy to a new class', command: () => emit('copy') },
@@ -71,28 +73,74 @@ async function remove() {
         <time
           :datetime="entry.date"
           class="unseen"
-        >{{ day.weekday }} {{ day.number }} {{ day.month }}</time>
+        >{{ day.weekday }} {{ day.number }} {{ day.month }}, </time>
         <template v-if="entry.pending">
           figures are being worked out …
         </template>
         <template v-else>
-          {{ entry.seats }} seats and {{ entry.spares }} {{ entry.spares === 1 ? 'spare' : 'spares' }}, {{ entry.delivery }}
+          {{ days }} · {{ count(entry.seats, 'seat') }}{{ entry.spares ? ` + ${entry.spares} spare` : '' }}, {{ entry.delivery }}
         </template>
       </p>
     </div>
-    <p class="cards">
-      {{ entry.cards.join(' · ') || '–' }}
-      <span
-        v-if="!entry.pending"
+    <ul
+      v-if="entry.cards.length > 0"
+      class="cards"
+      :aria-label="`Cards of ${entry.title}`"
+    >
+      <li
+        v-for="card in entry.cards.slice(0, PICTURES)"
+        :key="card.title"
+      >
+        <LazyCardPicture
+          :fold="card.fold"
+          :units="entry.units"
+          :colours="card.colours"
+          :title="card.title"
+        />
+      </li>
+      <li
+        v-if="entry.cards.length > PICTURES"
+        class="quiet"
+      >
+        + {{ entry.cards.length - PICTURES }}
+      </li>
+    </ul>
+    <p
+      v-else
+      class="cards quiet"
+    >
+      no cards yet
+    </p>
+    <div class="next">
+      <p
+        v-if="past"
+        class="quiet"
+      >
+        taught
+      </p>
+      <NuxtLink
+        v-else-if="!entry.pending"
+        :to="`/classes/${entry.id}/${entry.next.station}`"
+      >
+        <Icon
+          :name="entry.stops > 0 ? 'tabler:alert-octagon' : 'tabler:arrow-right'"
+          :class="{ stop: entry.stops > 0 }"
+          aria-hidden="true"
+        /> {{ entry.next.words }}
+      </NuxtLink>
+      <p
+        v-if="!past && short"
+        class="small"
+      >
+        To buy: {{ short }}
+      </p>
+      <p
+        v-else-if="!entry.pending"
         class="quiet small"
-      >{{ entry.kits }} kits of {{ entry.pieces }} pieces</span>
-    </p>
-    <p :class="['state', state.kind]">
-      <Icon
-        :name="state.icon"
-        aria-hidden="true"
-      /> {{ state.word }}
-    </p>
+      >
+        {{ count(entry.bags, 'bag') }}, {{ count(entry.pieces, 'piece') }}
+      </p>
+    </div>
     <div>
       <Button
         text
@@ -117,14 +165,14 @@ async function remove() {
 <style scoped>
 .entry {
   display: grid;
-  grid-template-columns: 5.5rem minmax(14rem, 1.3fr) minmax(12rem, 1.2fr) 10rem auto;
-  gap: 1.25rem;
+  grid-template-columns: 5.5rem minmax(12rem, 1.2fr) minmax(12rem, 1fr) minmax(11rem, 0.9fr) auto;
+  gap: 0.5rem 1.25rem;
   align-items: center;
   background: var(--sheet);
   border: 1px solid var(--line);
   border-radius: 3px;
-  padding: 0.7rem 1rem;
-  margin-bottom: 0.6rem;
+  padding: 0.5rem 1rem;
+  margin-bottom: 0.5rem;
   min-height: 5.4rem;
 }
 .day {
@@ -149,29 +197,45 @@ async function remove() {
   text-decoration-color: var(--accent);
   text-underline-offset: 3px;
 }
+.what { min-width: 0; overflow-wrap: anywhere; }
 .cards {
-  display: grid;
+  display: flex;
+  gap: 0.4rem;
+  align-items: center;
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  min-height: 4.4rem;
 }
-.state {
+.next {
+  display: grid;
+  gap: 0.15rem;
+}
+.next a {
+  font-weight: 600;
   display: flex;
   align-items: center;
-  gap: 0.4rem;
-  font-weight: 600;
+  gap: 0.35rem;
 }
-.state.stop {
+.next .stop {
   color: var(--stop);
 }
-.state.open,
-.state.done {
-  color: var(--quiet);
+@media (pointer: coarse) {
+  .next a, .what a { min-height: 44px; display: flex; align-items: center; }
 }
-@media (max-width: 900px) {
+@media (max-width: 999px) {
   .entry {
-    grid-template-columns: 4.5rem 1fr auto;
+    grid-template-columns: 4.5rem minmax(0, 1fr) auto;
   }
-  .cards,
-  .state {
+  .cards {
     grid-column: 2;
   }
+  .next {
+    grid-column: 2;
+  }
+}
+@media (max-width: 560px) {
+  .entry { grid-template-columns: 3.6rem minmax(0, 1fr) auto; padding: 0.5rem 0.4rem 0.5rem 0.6rem; gap: 0.4rem 0.6rem; }
+  .day { padding-right: 0.5rem; }
 }
 </style>

@@ -8,7 +8,8 @@ import ClassSection from './ClassSection.vue'
 
 const one = (id: number, more: Partial<ListedClass> = {}): ListedClass => ({
   id, title: `Class ${id}`, date: '2030-01-02', seats: 12, spares: 1, delivery: 'in person',
-  cards: ['Lantern'], kits: 13, pieces: 91, stops: 0, ...more,
+  units: 'inch', cards: [{ title: 'Lantern', fold: 'z-fold', colours: { base: '#3f6b57' } }], bags: 13, pieces: 91, stops: 0,
+  next: { station: 'cutting', words: 'Cut the sheets' }, short: [], ...more,
 })
 let classes: ListedClass[] = []
 const asked: Record<string, string>[] = []
@@ -63,8 +64,8 @@ describe('a list of classes', () => {
     await vi.waitFor(() => expect(shown.text()).toContain('figures are being worked out'))
     expect(shown.text()).not.toContain('pieces')
     classes = [one(1)]
-    await vi.waitFor(() => expect(shown.text()).toContain('13 kits of 91 pieces'), { timeout: 5000 })
-    expect(shown.text()).toContain('12 seats and 1 spare, in person')
+    await vi.waitFor(() => expect(shown.text()).toContain('13 bags, 91 pieces'), { timeout: 5000 })
+    expect(shown.text()).toContain('12 seats + 1 spare, in person')
   })
 })
 

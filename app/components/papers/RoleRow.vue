@@ -15,8 +15,8 @@ const rows = computed(() => role.cards.map(entry => ({ ...entry, key: entry.card
 const all = computed(() => [...new Set(rows.value.flatMap(({ papers }) => papers))])
 const several = computed(() => rows.value.length > 1 || (rows.value[0]?.pieces.length ?? 0) > 1)
 const asked = ref(false)
-/** Opened by a difference that was there when the page came, or by hand; choosing one paper for all does not shut it again. */
-const opened = computed(() => several.value && (asked.value || all.value.filter(Boolean).length > 1))
+const isMixed = computed(() => all.value.filter(Boolean).length > 1)
+const opened = computed(() => several.value && (asked.value || isMixed.value))
 const split = reactive(new Set<string>())
 const isSplit = (key: string, papers: string[]) => split.has(key) || papers.length > 1
 const one = (papers: string[]) => (papers.length === 1 ? papers[0] : undefined)
@@ -27,8 +27,13 @@ const words = (papers: string[]) => {
 const pieceCount = computed(() => rows.value.reduce((sum, { pieces }) => sum + pieces.length, 0))
 const refs = (entries: typeof rows.value) =>
   entries.flatMap(({ key, pieces }) => pieces.map(piece => ({ card: key, part: piece.key })))
+/** Those of the usual kind first. */
+const papers = computed(() => {
+  const kind = usualPaper(role.kind)
+  return [...work.batch.papers].sort((a, b) => Number(b.kind === kind) - Number(a.kind === kind))
+})
 const shared = computed(() => ({
-  papers: work.batch.papers,
+  papers: papers.value,
   scrap: role.kind === 'hidden',
   kind: usualPaper(role.kind),
 }))
@@ -53,8 +58,8 @@ const name = computed(() => ROLE_NAMES[role.kind])
         @update:model-value="emit('choose', refs(rows), $event)"
       />
       <Button
-        v-if="several"
-        :label="opened ? 'Each by itself' : 'Differ'"
+        v-if="several && !isMixed"
+        :label="opened ? 'Together' : 'One by one'"
         text
         severity="secondary"
         size="small"
@@ -65,7 +70,7 @@ const name = computed(() => ROLE_NAMES[role.kind])
     </div>
     <template v-if="opened">
       <template
-        v-for="{ key, card, pieces, papers } in rows"
+        v-for="{ key, card, pieces, papers: own } in rows"
         :key="key"
       >
         <div
@@ -76,22 +81,22 @@ const name = computed(() => ROLE_NAMES[role.kind])
           <PaperChoice
             v-bind="shared"
             :label="`${name} of ${card.entry.title}`"
-            :model-value="one(papers)"
-            :placeholder="words(papers)"
-            :missing="papers.includes('')"
+            :model-value="one(own)"
+            :placeholder="words(own)"
+            :missing="own.includes('')"
             @update:model-value="emit('choose', pieces.map(piece => ({ card: key, part: piece.key })), $event)"
           />
           <Button
-            v-if="pieces.length > 1 && papers.length === 1"
+            v-if="pieces.length > 1 && own.length === 1"
             :label="split.has(key) ? 'Together' : 'Piece by piece'"
             text
             severity="secondary"
             size="small"
-            :aria-expanded="isSplit(key, papers)"
+            :aria-expanded="isSplit(key, own)"
             @click="split.has(key) ? split.delete(key) : split.add(key)"
           />
         </div>
-        <template v-if="rows.length === 1 || isSplit(key, papers)">
+        <template v-if="rows.length === 1 || isSplit(key, own)">
           <div
             v-for="piece in pieces"
             :key="piece.key"
@@ -104,11 +109,10 @@ const name = computed(() => ROLE_NAMES[role.kind])
                 :units="work.units"
                 unit
                 class="quiet"
-              />
-              <span
+              /><span
                 v-if="piece.turn === 'as drawn' || piece.turn === 'turned'"
                 class="quiet small"
-              >{{ piece.turn === 'turned' ? 'print lies sideways' : 'print stands upright' }}</span></span>
+              >, {{ piece.turn === 'turned' ? 'print lies sideways' : 'print stands upright' }}</span></span>
             <PaperChoice
               v-bind="shared"
               :label="`${piece.name} of ${card.entry.title}`"
@@ -125,7 +129,7 @@ const name = computed(() => ROLE_NAMES[role.kind])
 
 <style scoped>
 .role { border-bottom: 1px solid var(--line); padding: 0.45rem 0; display: grid; gap: 0.3rem; }
-.line { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 18rem) 8rem; gap: 0.2rem 0.75rem; align-items: center; }
+.line { display: grid; grid-template-columns: minmax(0, 1fr) clamp(11rem, 24vw, 18rem) 7.5rem; gap: 0.2rem 0.75rem; align-items: center; }
 h2 { font-size: 1.0625rem; }
 h3 { font-size: 1rem; font-weight: 400; overflow-wrap: anywhere; }
 .card { padding-left: 1rem; }

@@ -54,7 +54,7 @@ export const bandedFlap = defineFold({
     )
     card.mat(panelOf(band, 'left-tongue'), border, { key: 'mat-left-tongue', name: 'Mat on left tongue', printTop })
     card.mat(panelOf(band, 'right-tongue'), border, { key: 'mat-right-tongue', name: 'Mat on right tongue', printTop })
-    card.step('Glue the mats on the tongues.', 'Width first: a tongue is half the card wide and as high as the band.')
+    card.step('Glue the mats on the tongues.', `Width first: a tongue is ${card.show(tongue)} wide and ${card.show(bandHeight)} high.`)
     if (message) {
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('the back panel', note.width, note.height)

@@ -107,8 +107,8 @@ export const gatefoldShutter = defineFold({
       card.travel(panelOf(part, 'blade'), travel)
     }
     card.step(
-      'Cut a notch as deep as the travel into the free edge of each shutter, its point at mid-height. Glue each tab to its door, '
-      + 'its crease where half the travel is from the hinge.',
+      `Cut a notch ${card.show(travel)} deep into the free edge of each shutter, its point at mid-height. Glue each tab to its door, `
+      + `its crease ${card.show(travel.half())} from the hinge.`,
       'No glue beyond the tab: the blade must swing.',
     )
 

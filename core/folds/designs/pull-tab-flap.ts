@@ -99,7 +99,7 @@ export const pullTabFlap = defineFold({
       card.step('Decorate the lower link only.', 'A layer across the knee keeps it from bending.')
     }
     card.travel(face(tag), link.times(2))
-    card.note('Flap', 'stands past 60 degrees from half the travel on; that is the useful half of the pull.')
+    card.note('Flap', `stands past 60 degrees once the tag is ${card.show(link)} out; the rest of the pull is the useful one.`)
     const [quarter, clearance] = [rule('glueWidth', card.units), rule('clearance', card.units)]
     const most = faceWidth.minus(tape.times(2)).minus(clearance.times(2))
     card.limit({

@@ -56,7 +56,7 @@ export const risingScene = defineFold({
     if (window) {
       const x = width.minus(windowSize).half()
       card.window(front, 'window', 'Window drop-out', { shape: 'circle', x, y: lift, width: windowSize, height: windowSize })
-      card.step('Cut the window into the front only, its upper edge as far below the fold as the crease of the slider.')
+      card.step(`Cut the window into the front only, its upper edge ${card.show(height.minus(lift).minus(windowSize))} below the fold.`)
       card.limit({
         subject: 'Window size',
         parameter: 'windowSize',

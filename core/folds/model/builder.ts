@@ -297,6 +297,11 @@ export class CardBuilder {
     this.joints.push({ part: by.part, by, onto, face: side, faceDown, turned, x, y, slide, glue: { ...whole, ...glue }, means })
   }
 
+  /** A length as a maker reads it in a step: `4 1/8 in`. */
+  show(measure: Measure): string {
+    return formatLength(measure.value, this.units, { unit: true })
+  }
+
   step(text: string, warning?: string): void {
     this.steps.push({ text, warning })
   }

@@ -1,40 +1,53 @@
 import { describe, expect, it } from 'vitest'
 import { Measure, inches, millimetres } from '../../lengths'
+import { FOLDS } from '../catalogue'
 import { build } from '../testing'
 import { CardBuilder, at, bent, box, mountain, panel, valley } from './builder'
 import { dropOutsOf, piecesOf, scoringOrder } from './pieces'
-import { scoreReading } from './reading'
+import { cutLines, scoreLines } from './reading'
 
 const measure = (value: number) => Measure.of('Given', inches(value))
-const scoresOf = (id: string, part: string) => build(id).pieces.find(({ key }) => key === part)!.scores
-const lines = (id: string, part: string) => {
-  const scores = scoresOf(id, part)
-  return scoringOrder(scores).map(index => `${scores[index]!.direction}: ${scoreReading(scores[index]!, 'inch')}`)
-}
+const pieceOf = (id: string, part: string) => build(id).pieces.find(({ key }) => key === part)!
+const scoresOf = (id: string, part: string) => pieceOf(id, part).scores
+const lines = (id: string, part: string) => scoreLines(pieceOf(id, part), 'inch').map(({ words }) => words)
 
-describe('the reading of a score', () => {
-  it('gives the setting and both ends, and turns the sheet over for a mountain', () => {
+describe('what is said at the scoring board', () => {
+  it('gives the setting and how far the score runs, and turns the sheet over for a mountain', () => {
     expect(lines('z-fold', 'base')).toEqual([
-      'valley: set 4 1/4; ends 4 1/4 and 4 1/4',
-      'mountain: turn over, set 6 3/8; ends 2 1/8 and 6 3/8',
+      'Score at 4 1/4, whole height.',
+      'Turn the sheet over. Score at 6 3/8, whole height.',
     ])
   })
 
   it('calls the second of a symmetrical pair the same setting, turned end for end', () => {
     expect(lines('gatefold', 'base')).toEqual([
-      'valley: set 2 1/8; ends 2 1/8 and 6 3/8',
-      'valley: same setting, piece turned end for end; ends 6 3/8 and 2 1/8',
+      'Score at 2 1/8, whole height.',
+      'Turn it end for end and score at 2 1/8 again, whole height.',
     ])
   })
 
   it('says where a score starts and stops that does not run right across', () => {
-    const [lowest] = lines('book-stage', 'inner')
-    expect(lowest).toBe('valley: set 1 1/4; ends 1 1/4 and 7; only from 3/4 to 4 1/2')
+    expect(lines('book-stage', 'inner')[0]).toBe('Score at 1 1/4, from 3/4 to 4 1/2.')
+    // Two that meet are one to whoever draws them.
+    expect(lines('split-front-pocket', 'base')[0]).toBe('Score at 5 1/2 up from the foot, from 0 to 4 1/4.')
+  })
+
+  it('says one setting once, however many scores are made at it, and every score somewhere', () => {
+    for (const fold of FOLDS) {
+      for (const piece of build(fold.id).pieces) {
+        const said = scoreLines(piece, 'inch')
+        expect(new Set(said.map(({ words }) => words)).size).toBe(said.length)
+        expect(said.flatMap(({ scores }) => scores).sort((a, b) => a - b)).toEqual(piece.scores.map((_, index) => index))
+        expect(said.filter(({ words }) => words.startsWith('Turn the sheet over')).length).toBeLessThanOrEqual(1)
+      }
+    }
+    const steps = scoreLines(pieceOf('step-popup', 'inner'), 'inch')
+    expect(steps.some(({ scores, words }) => scores.length > 1 && words.includes(' and from '))).toBe(true)
   })
 
   it('gives the two ends of a slanting score', () => {
-    const slanting = scoresOf('corner-stage', 'sheet').find(({ along }) => along === 'slant')!
-    expect(scoreReading(slanting, 'inch')).toBe('turn over, by ruler from 4 1/4 right, 4 1/4 up to 0 right, 0 up')
+    expect(lines('corner-stage', 'sheet').find(words => words.includes('ruler')))
+      .toBe('Turn the sheet over. Score by ruler from 4 1/4 right, 4 1/4 up to 0 right, 0 up.')
   })
 
   it('looks for a mark from the other end, and says when neither end has one', () => {
@@ -46,14 +59,21 @@ describe('the reading of a score', () => {
         valley(0),
         panel('b', 'B', size(whole - at)),
       ])
-      return scoreReading(
-        piecesOf(card.finish({ width: strip.width, height: strip.height }, strip.panels[0]!), millimetres(1))[0]!.scores[0]!,
-        'metric',
-      )
+      const [piece] = piecesOf(card.finish({ width: strip.width, height: strip.height }, strip.panels[0]!), millimetres(1))
+      return scoreLines(piece!, 'metric')[0]!.words
     }
-    expect(read(40, 100.5)).toContain('set 40;')
-    expect(read(40.5, 100.5)).toContain('set 60 from the other end')
-    expect(read(40.5, 100)).toContain('between marks, nearest')
+    expect(read(40, 100.5)).toBe('Score at 40, whole height.')
+    expect(read(40.5, 100.5)).toBe('Score at 60 from the other end, whole height.')
+    expect(read(40.5, 100)).toBe('Score at 40.5 by ruler, the nearest mark is 41, whole height.')
+  })
+
+  it('says slits with start and stop, those on one line together, and windows with what falls out', () => {
+    const said = cutLines(pieceOf('step-popup', 'inner'), 'inch')
+    expect(said.every(words => /^Slit upright at [\d /]+ from the left, from [\d /]+ to [\d /]+/.test(words))).toBe(true)
+    expect(cutLines(pieceOf('gatefold-shutter', 'panel'), 'inch')).toEqual([
+      'Round window 1 1/2 across, its lower left corner 1/2 right, 2 1/2 up; keep the window drop-out.',
+    ])
+    expect(cutLines(pieceOf('gatefold-shutter', 'left-shutter'), 'inch')).toEqual(['Cut to the drawn outline after scoring.'])
   })
 
   it('scores fronts before backs, along one side before the other, slanting ones last', () => {

@@ -1,22 +1,99 @@
 import type { Length, Units } from '../../lengths'
 import { formatLength } from '../../lengths'
-import type { Place } from './card'
-import type { Score } from './pieces'
+import type { Place, Window } from './card'
+import type { Piece, Score } from './pieces'
+import { scoringOrder } from './pieces'
+import { itemAt } from '../../lists'
 
-/** How a score is set on the board, in one line: which face, the setting, its distance from both ends, and where it starts and stops. */
-export function scoreReading({ at, along, fromOtherEnd, reading, turnOver, ends, endForEnd }: Score, units: Units): string {
+/** One thing to do at the scoring board, for every score that it makes. */
+export interface ScoreLine {
+  /** Indices of the scores of the piece. */
+  scores: number[]
+  words: string
+}
+
+/**
+ * What is done at the scoring board, in the order in which it is done and in words that are said there: scores at one setting
+ * are one line, however many they are.
+ */
+export function scoreLines({ scores }: Pick<Piece, 'scores'>, units: Units): ScoreLine[] {
   const show = (length: Length) => formatLength(length, units)
-  const place = ({ x, y }: Place) => `${show(x.value)} right, ${show(y.value)} up`
-  const face = turnOver ? 'turn over, ' : ''
-  if (along === 'slant') return `${face}by ruler${ends ? ` from ${place(ends[0])} to ${place(ends[1])}` : ''}`
-  const axis = along === 'y' ? 'x' : 'y'
-  const [start, stop] = ends ? ([ends[0][axis].value, ends[1][axis].value].sort((a, b) => a - b) as [Length, Length]) : []
-  const span = start !== undefined && stop !== undefined ? `; only from ${show(start)} to ${show(stop)}` : ''
-  if (endForEnd) return `${face}same setting, piece turned end for end${span}; ends ${show(at.value)} and ${show(fromOtherEnd.value)}`
-  const set = {
-    near: `set ${show(reading.at)}`,
-    far: `set ${show(reading.at)} from the other end`,
-    between: `between marks, nearest ${show(reading.at)}`,
+  const groups: { key: string, scores: number[] }[] = []
+  let isTurned = false
+  for (const index of scoringOrder(scores)) {
+    const score = itemAt(scores, index)
+    const { along, turnOver, endForEnd, reading, at } = score
+    const key = along === 'slant' ? `slant ${index}` : `${along} ${turnOver} ${endForEnd} ${reading.from} ${reading.at} ${at.value}`
+    const known = groups.find(group => group.key === key)
+    if (known) known.scores.push(index)
+    else groups.push({ key, scores: [index] })
+  }
+  return groups.map(({ scores: indices }) => {
+    const first = itemAt(scores, itemAt(indices, 0))
+    const turn = first.turnOver && !isTurned ? 'Turn the sheet over. ' : ''
+    isTurned ||= first.turnOver
+    return { scores: indices, words: turn + settingOf(first, show) + spansOf(indices.map(index => itemAt(scores, index)), show) }
+  })
+}
+
+function settingOf({ along, at, fromOtherEnd, reading, endForEnd, ends }: Score, show: (length: Length) => string): string {
+  if (along === 'slant' && ends) return `Score by ruler from ${placeInWords(ends[0], show)} to ${placeInWords(ends[1], show)}.`
+  const foot = along === 'y' ? ' up from the foot' : ''
+  if (endForEnd) return `Turn it end for end and score at ${show(fromOtherEnd.value)} again${foot}`
+  return {
+    near: `Score at ${show(reading.at)}${foot}`,
+    far: `Score at ${show(reading.at)} from the other end${foot && ', level'}`,
+    between: `Score at ${show(at.value)}${foot} by ruler, the nearest mark is ${show(reading.at)}`,
   }[reading.from]
-  return `${face}${set}; ends ${show(at.value)} and ${show(fromOtherEnd.value)}${span}`
+}
+
+/** Whole height or width, or where each score at this setting starts and stops. */
+function spansOf(scores: Score[], show: (length: Length) => string): string {
+  const [{ along, ends }] = scores as [Score]
+  if (along === 'slant') return ''
+  if (!ends) return along === 'y' ? ', whole width.' : ', whole height.'
+  const axis = along === 'y' ? 'x' : 'y'
+  return `, ${inARow(inSpans(scores.flatMap(({ ends }) => (ends ? [[ends[0][axis].value, ends[1][axis].value]] : [])), show))}.`
+}
+
+/** Where lines start and stop; those that meet are one line to whoever draws them. */
+function inSpans(lines: Length[][], show: (length: Length) => string): string[] {
+  const joined: { start: Length, stop: Length }[] = []
+  const sorted = lines.map(([a, b]) => ({ start: Math.min(a ?? 0, b ?? 0) as Length, stop: Math.max(a ?? 0, b ?? 0) as Length }))
+  for (const next of sorted.sort((a, b) => a.start - b.start)) {
+    const last = joined.at(-1)
+    if (last && next.start <= last.stop) last.stop = Math.max(last.stop, next.stop) as Length
+    else joined.push(next)
+  }
+  return joined.map(({ start, stop }) => `from ${show(start)} to ${show(stop)}`)
+}
+
+const inARow = (words: string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
+
+const placeInWords = ({ x, y }: Place, show: (length: Length) => string) => `${show(x.value)} right, ${show(y.value)} up`
+
+/** What is cut inside a piece before it is folded, with where each cut starts and stops; slits on one line are said together. */
+export function cutLines({ slits, windows, shaped }: Pick<Piece, 'slits' | 'windows' | 'shaped'>, units: Units): string[] {
+  const show = (length: Length) => formatLength(length, units)
+  const along = new Map<string, Length[][]>()
+  const loose: string[] = []
+  for (const { from, to } of slits) {
+    const upright = from.x.value === to.x.value
+    if (!upright && from.y.value !== to.y.value) {
+      loose.push(`Slit by ruler from ${placeInWords(from, show)} to ${placeInWords(to, show)}.`)
+      continue
+    }
+    const words = upright ? `Slit upright at ${show(from.x.value)} from the left` : `Slit level at ${show(from.y.value)} up from the foot`
+    const axis = upright ? 'y' : 'x'
+    along.set(words, [...(along.get(words) ?? []), [from[axis].value, to[axis].value]])
+  }
+  const straight = [...along].map(([words, lines]) => `${words}, ${inARow(inSpans(lines, show))}.`)
+  return [...straight, ...loose, ...windows.map(windowInWords), ...(shaped ? ['Cut to the drawn outline after scoring.'] : [])]
+
+  function windowInWords({ name, shape, x, y, width, height }: Window): string {
+    const size = shape === 'circle' ? `${show(width.value)} across` : `${show(width.value)} × ${show(height.value)}`
+    return `${shape === 'circle' ? 'Round window' : 'Window'} ${size}, its lower left corner ${placeInWords({ x, y }, show)}; keep the `
+      + `${name.toLowerCase()}.`
+  }
 }

@@ -5,6 +5,7 @@ import * as postingAndVariants from './0002-posting-and-variants'
 import * as cuttingAndOffcuts from './0003-cutting-and-offcuts'
 import * as documentsAndEdits from './0004-documents-and-edits'
 import * as binAndLists from './0005-bin-and-lists'
+import * as richerLists from './0006-richer-lists'
 import type { Migration } from './migration'
 import { DONE, MIGRATIONS } from './names'
 
@@ -15,6 +16,7 @@ const STEPS: Record<(typeof MIGRATIONS)[number], { up: Migration, down: Migratio
   '0003-cutting-and-offcuts': cuttingAndOffcuts,
   '0004-documents-and-edits': documentsAndEdits,
   '0005-bin-and-lists': binAndLists,
+  '0006-richer-lists': richerLists,
 }
 
 /** All migrations in their order. */

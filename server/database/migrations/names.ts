@@ -8,4 +8,5 @@ export const MIGRATIONS = [
   '0003-cutting-and-offcuts',
   '0004-documents-and-edits',
   '0005-bin-and-lists',
+  '0006-richer-lists',
 ] as const

@@ -79,7 +79,7 @@ function fill() {
 .papers { display: grid; gap: 1rem; align-items: start; min-height: 0; flex: 1; }
 .missing { color: var(--stop); font-weight: 600; }
 @media (min-width: 1000px) {
-  .papers { grid-template-columns: minmax(0, 1fr) 24rem; }
+  .papers { grid-template-columns: minmax(0, 1fr) clamp(17rem, 28vw, 24rem); }
 }
 @media (min-width: 1000px) and (min-height: 600px) {
   .papers { align-items: stretch; padding-bottom: 0.75rem; }

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import type { Print } from '../../../core/prints'
+
+/** A print on screen, as the browser prints it and as a PDF: three ways to one description. */
+const { print, back, file } = defineProps<{
+  print: Print
+  back: string
+  /** Name of the PDF, without its ending. */
+  file: string
+}>()
+const paper = defineModel<Print['paper']>('paper', { required: true })
+const PAPERS = [
+  { value: 'LETTER', label: 'Letter' },
+  { value: 'A4', label: 'A4' },
+] as const
+const busy = ref(false)
+const toast = useToast()
+
+async function download() {
+  busy.value = true
+  try {
+    const { pdfOf } = await import('../../prints/pdf')
+    saveBlob(await pdfOf(print), `${file}.pdf`)
+  }
+  catch (error) {
+    toast.add({ severity: 'error', summary: `The PDF could not be made: ${String(error)}`, life: 10_000 })
+  }
+  finally {
+    busy.value = false
+  }
+}
+const printNow = () => window.print()
+const quoted = (text: string) => JSON.stringify(text).replaceAll('<', '\\3c ')
+useHead({
+  title: computed(() => `${print.name} · ${print.of}`),
+  style: [
+    {
+      innerHTML: computed(
+        () => `@page { size: ${print.paper === 'A4' ? 'A4' : 'letter'} portrait; margin: 16mm 12mm 12mm; `
+          + `@top-left { content: ${quoted(`${print.name} · ${print.of}`)}; font: 8.5pt 'Source Sans 3 Variable', sans-serif; } `
+          + `@top-right { content: counter(page) ' of ' counter(pages); font: 8.5pt 'Source Sans 3 Variable', sans-serif; } }`,
+      ),
+    },
+  ],
+})
+</script>
+
+<template>
+  <div class="document">
+    <nav
+      class="row bar"
+      aria-label="Printing"
+    >
+      <Button
+        label="Print"
+        @click="printNow"
+      />
+      <Button
+        label="Save as PDF"
+        :loading="busy"
+        @click="download"
+      />
+      <SelectButton
+        v-model="paper"
+        :options="[...PAPERS]"
+        option-value="value"
+        option-label="label"
+        :allow-empty="false"
+        size="small"
+        aria-label="Paper of the printer"
+      />
+      <slot />
+      <Button
+        as="router-link"
+        :to="back"
+        label="Back to the class"
+        severity="secondary"
+        outlined
+      />
+    </nav>
+    <h1>{{ print.name }} <span class="quiet">{{ print.of }}</span></h1>
+    <!-- A table, because only its head is said again on every page that a section runs on to. -->
+    <table
+      v-for="(section, index) in print.sections"
+      :key="section.heading + index"
+      role="presentation"
+      :class="['section', { fresh: section.fresh && index > 0 }]"
+    >
+      <thead>
+        <tr>
+          <td><h2>{{ section.heading }}</h2></td>
+        </tr>
+      </thead>
+      <tbody>
+        <tr>
+          <td>
+            <PrintedBlock
+              v-for="(block, at) in section.blocks"
+              :key="at"
+              :block="block"
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <Cautions class="cautions" />
+    <Toast position="bottom-right" />
+  </div>
+</template>
+
+<style scoped>
+.bar { margin-bottom: 5mm; }
+h1 { font-size: 1.25rem; margin-bottom: 2mm; }
+h1 .quiet { font-weight: 400; font-size: 1rem; }
+h2 { font-size: 1.25rem; }
+.section > * > tr > td { border: 0; padding: 0; }
+.section > thead td { padding: 3mm 0 1mm; }
+.section > tbody > tr { break-inside: auto; }
+.cautions { margin-top: 5mm; break-inside: avoid; }
+@media print {
+  .bar, h1 { display: none; }
+  .fresh { break-before: page; }
+}
+</style>

@@ -1,8 +1,0 @@
-/** Hands a text to the browser as a file. */
-export function saveText(text: string, name: string, type: string): void {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type }))
-  link.download = name
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(link.href), 1000)
-}

@@ -1,0 +1,107 @@
+import type { PreparedCard, PreparedPiece } from '../batch'
+import type { Kits, SeatKit } from '../kits'
+import type { Length, Units } from '../lengths'
+import { lookUp } from '../lists'
+import { sheetName } from '../paper'
+import type { PrintBlock, PrintSection } from './model'
+import { typesetSize, typesetText } from './typeset'
+
+const sizeOf = (width: Length, height: Length, units: Units) => sheetName(width, height) ?? typesetSize(width, height, units, true)
+
+/** What has to be bought, and what the class uses of everything else. */
+export function shoppingSection(kits: Kits, units: Units, words: { money: (cents: number) => string, tape: string }): PrintSection {
+  return {
+    heading: 'Sheets and what to buy',
+    blocks: [
+      {
+        kind: 'table',
+        name: 'Sheets and what to buy',
+        head: ['Paper', 'Sheet', 'Needed', 'On hand', 'To buy', 'Cost'],
+        rows: kits.purchases.map(({ paper, width, height, needed, onHand, toBuy, cost }) => [
+          paper, sizeOf(width, height, units), String(needed), String(onHand), String(toBuy), toBuy > 0 ? words.money(cost ?? 0) : '',
+        ]),
+        numbers: [2, 3, 4, 5],
+      },
+      { kind: 'text', text: `${words.tape}. To buy ${words.money(kits.totals.spending)}.` },
+    ],
+  }
+}
+
+/**
+ * The lists of the bags: one for all that are alike with a box for each seat to tick, or one for each bag.
+ * @param each a list of its own for every bag, to be put into it
+ */
+export function bagSection(kits: Kits, cards: PreparedCard[], units: Units, each: boolean): PrintSection {
+  const byKey = new Map(cards.map(card => [card.entry.key, card]))
+  const content = (seat: SeatKit): PrintBlock[] =>
+    seat.cards.length === 0
+      ? [{ kind: 'text', text: 'Nothing is packed.' }]
+      : seat.cards.flatMap((key): PrintBlock[] => {
+          const { entry, pieces } = lookUp(byKey, key)
+          return [
+            { kind: 'text', strong: true, text: entry.title },
+            { kind: 'list', mark: 'box', items: pieces.map(piece => pieceInWords(piece, units)) },
+          ]
+        })
+  if (each) {
+    return {
+      heading: 'One list for each bag',
+      blocks: [{ kind: 'side by side', cells: kits.seats.map(seat => [{ kind: 'heading', text: seat.label }, ...content(seat)]) }],
+    }
+  }
+  const alike = new Map<string, SeatKit[]>()
+  for (const seat of kits.seats) alike.set(seat.cards.join(' '), [...(alike.get(seat.cards.join(' ')) ?? []), seat])
+  return {
+    heading: 'What goes into the bags',
+    blocks: [...alike.values()].flatMap((seats): PrintBlock[] => [
+      { kind: 'heading', text: seats.length === kits.seats.length ? `All ${seats.length} bags alike` : bagsInWords(seats) },
+      ...content(seats[0] as SeatKit),
+      { kind: 'text', text: seats.map(({ label }) => `☐ ${label}`).join('   ') },
+    ]),
+  }
+}
+
+const bagsInWords = (seats: SeatKit[]): string => (seats.length === 1 ? `One bag: ${seats[0]?.label}` : `${seats.length} bags alike`)
+
+const pieceInWords = ({ perKit, name, width, height, paper }: PreparedPiece, units: Units): string =>
+  `${perKit} × ${name}, ${typesetSize(width.value, height.value, units, true)}, ${paper?.name ?? 'no paper yet'}`
+
+/** How every card is made, in steps. */
+export const stepSections = (cards: PreparedCard[]): PrintSection[] =>
+  cards.flatMap(({ entry, construction }) =>
+    construction
+      ? [
+          {
+            heading: `How to make ${entry.title}`,
+            blocks: [
+              {
+                kind: 'list' as const,
+                mark: 'number' as const,
+                items: construction.steps.map(({ text, warning }) => typesetText(warning ? `${text} ${warning}` : text)),
+              },
+            ],
+          },
+        ]
+      : [],
+  )
+
+/** All pieces of a card as a list to cut by hand. */
+export const pieceSection = ({ entry, pieces, kits }: PreparedCard, units: Units): PrintSection => ({
+  heading: `${entry.title}, ${kits === 1 ? 'one kit' : `${kits} kits`}`,
+  blocks: [
+    {
+      kind: 'table',
+      name: `Pieces of ${entry.title}`,
+      head: ['Piece', 'Width × height', 'A kit', 'In all', 'Paper', 'Print'],
+      rows: pieces.map(({ name, width, height, perKit, quantity, paper, turn }) => [
+        name,
+        typesetSize(width.value, height.value, units),
+        String(perKit),
+        String(quantity),
+        paper?.name ?? 'none yet',
+        turn === 'as drawn' ? 'upright' : turn === 'turned' ? 'sideways' : '',
+      ]),
+      numbers: [2, 3],
+    },
+  ],
+})

@@ -1,0 +1,6 @@
+export * from './bags'
+export * from './cutting'
+export * from './letters'
+export * from './model'
+export * from './scores'
+export * from './typeset'

@@ -1,0 +1,18 @@
+import type { Length, Units } from '../lengths'
+import { lengthParts } from '../lengths'
+
+/** A length for print: `5 ⅜ in` as digits round a fraction slash, which the typeface sets as a true fraction. */
+export function typeset(length: Length, units: Units, unit = false): string {
+  const { approximate, negative, whole, numerator, denominator, unit: name } = lengthParts(length, units)
+  const fraction = numerator === undefined ? '' : `${numerator}\u2044${denominator}`
+  const digits = [whole, fraction].filter(Boolean).join('\u2009')
+  return `${approximate ? '≈' : ''}${negative ? '−' : ''}${digits}${unit ? `\u00a0${name}` : ''}`
+}
+
+/** Width × height. */
+export const typesetSize = (width: Length, height: Length, units: Units, unit = false): string =>
+  `${typeset(width, units)} × ${typeset(height, units, unit)}`
+
+/** The same in plain words, as what a text written elsewhere says of lengths is set: `2 3/8` becomes a true fraction. */
+export const typesetText = (text: string): string =>
+  text.replace(/(\d) (\d+)\/(\d+)/g, '$1\u2009$2\u2044$3').replace(/(^|[^\d\u2044/])(\d+)\/(\d+)(?![\d/])/g, '$1$2\u2044$3')
