@@ -29,8 +29,8 @@ useHead({ title: 'Classes · Wakaru' })
 
 <template>
   <div class="stack">
-    <div class="spread">
-      <div>
+    <div class="head">
+      <div class="what">
         <h1>Classes</h1>
         <p class="quiet">
           {{ WHAT }}
@@ -122,5 +122,7 @@ useHead({ title: 'Classes · Wakaru' })
 </template>
 
 <style scoped>
+.head { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; align-items: center; }
+.what { flex: 1 1 22rem; }
 .empty { max-width: 38rem; display: grid; gap: 0.9rem; justify-items: start; }
 </style>

@@ -44,17 +44,24 @@ export function definitionOf(
       ],
       columnGap: 8,
     }),
-    content: print.sections.flatMap(({ heading, blocks, fresh }, index): Content[] => [
-      {
+    content: print.sections.flatMap(({ heading, blocks, fresh }, index): Content[] => {
+      // The heading stays with what it introduces, up to the first thing that is looked at.
+      const first = blocks.findIndex(({ kind }) => kind !== 'text')
+      const led = blocks.slice(0, first + 1).flatMap(block => contentOf(block, width))
+      const isLong = blocks[first]?.kind === 'list' || blocks[first]?.kind === 'table'
+      const head: Content = {
         text: heading,
         fontSize: 15,
         bold: true,
         margin: [0, index === 0 ? 0 : 12, 0, 4],
         headlineLevel: 1,
         ...(fresh && index > 0 && { pageBreak: 'before' as const }),
-      },
-      ...blocks.flatMap(block => contentOf(block, width)),
-    ]),
+      }
+      return [
+        ...(isLong ? [head, ...led] : [{ unbreakable: true, stack: [head, ...led.slice(0, first + 1)] }, ...led.slice(first + 1)]),
+        ...blocks.slice(first + 1).flatMap(block => contentOf(block, width)),
+      ]
+    }),
     pageBreakBefore: (node, { getFollowingNodesOnPage }) => {
       if (!node.headlineLevel) return false
       // A heading is not left alone at the foot of a page.

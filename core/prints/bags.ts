@@ -10,6 +10,7 @@ const sizeOf = (width: Length, height: Length, units: Units) => sheetName(width,
 
 /** What has to be bought, and what the class uses of everything else. */
 export function shoppingSection(kits: Kits, units: Units, words: { money: (cents: number) => string, tape: string }): PrintSection {
+  const toBuy = kits.totals.spending > 0 ? `To buy for ${words.money(kits.totals.spending)}` : 'Nothing has to be bought'
   return {
     heading: 'Sheets and what to buy',
     blocks: [
@@ -22,7 +23,7 @@ export function shoppingSection(kits: Kits, units: Units, words: { money: (cents
         ]),
         numbers: [2, 3, 4, 5],
       },
-      { kind: 'text', text: `${words.tape}. To buy ${words.money(kits.totals.spending)}.` },
+      { kind: 'text', text: `Besides: ${words.tape}. ${toBuy}.` },
     ],
   }
 }
@@ -56,7 +57,7 @@ export function bagSection(kits: Kits, cards: PreparedCard[], units: Units, each
     blocks: [...alike.values()].flatMap((seats): PrintBlock[] => [
       { kind: 'heading', text: seats.length === kits.seats.length ? `All ${seats.length} bags alike` : bagsInWords(seats) },
       ...content(seats[0] as SeatKit),
-      { kind: 'text', text: seats.map(({ label }) => `☐ ${label}`).join('   ') },
+      { kind: 'text', text: seats.map(({ label }) => `☐\u00a0${label.replace(' ', '\u00a0')}`).join('   ') },
     ]),
   }
 }

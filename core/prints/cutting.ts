@@ -53,17 +53,33 @@ export function cuttingSection(outcome: PaperOutcome, units: Units): PrintSectio
     blocks: [
       { kind: 'text', text: `${proofOf(outcome)}. ${work}` },
       ...missing,
-      { kind: 'drawings', drawings },
-      { kind: 'table', name: `Pieces of ${paper.name}`, head: ['', 'Piece', 'Width × height', 'Number'], rows: demands, numbers: [3] },
-      ...(steps.length === 0 ? [] : [stepTable(steps, letters, units, paper)]),
+      ...laidOut(drawings, [
+        { kind: 'table', name: `Pieces of ${paper.name}`, head: ['', 'Piece', 'Width × height', 'Number'], rows: demands, numbers: [3] },
+        ...(steps.length === 0 ? [] : [stepTable(steps, letters, units, paper)]),
+      ]),
     ],
   }
 }
 
+/** More steps than this take the whole width of a page. */
+const FEW_STEPS = 12
+
+/** One drawing stands beside its tables where they are short: two papers and more go on a page then. */
+function laidOut(drawings: Drawing[], tables: Extract<PrintBlock, { kind: 'table' }>[]): PrintBlock[] {
+  const rows = tables.reduce((sum, table) => sum + table.rows.length, 0)
+  if (drawings.length > 1 || rows > FEW_STEPS) return [{ kind: 'drawings', drawings }, ...tables]
+  return [{ kind: 'side by side', cells: [[{ kind: 'drawings', drawings }], tables] }]
+}
+
 /** The order of cuts; a fence that stays where it is is not said again. */
-function stepTable(steps: BenchStep[], letters: ReadonlyMap<string, string>, units: Units, { name }: Pick<Paper, 'name'>): PrintBlock {
+function stepTable(
+  steps: BenchStep[],
+  letters: ReadonlyMap<string, string>,
+  units: Units,
+  { name }: Pick<Paper, 'name'>,
+): Extract<PrintBlock, { kind: 'table' }> {
   const pile = ({ kind, name, demand, quantity }: BenchStep['keep']) =>
-    kind === 'waste' ? 'waste' : `${quantity} × ${demand && letters.has(demand) ? `${letters.get(demand)} ` : ''}${name}`
+    kind === 'waste' ? 'waste' : `${quantity} × ${(demand && letters.get(demand)) ?? name}`
   const notes = ({ reading, byKnife }: BenchStep) => [
     ...(reading.from === 'far' ? [`set ${typeset(reading.at, units)} from the other edge`] : []),
     ...(reading.from === 'between' ? [`between marks, nearest ${typeset(reading.at, units)}`] : []),
@@ -80,7 +96,7 @@ function stepTable(steps: BenchStep[], letters: ReadonlyMap<string, string>, uni
       const more = notes(step).map(note => ` (${note})`).join('')
       const cuts = `${count(step.cuts, 'cut')} along the ${step.side}`
       const words = `${turn}${step.quantity} × ${step.hold}, ${cuts} → ${pile(step.keep)}${rest}${more}`
-      return [String(index + 1), moved ? typeset(step.fence, units) : '·', words, '☐']
+      return [String(index + 1), moved ? typeset(step.fence, units) : 'same', words, '☐']
     }),
   }
 }
@@ -161,7 +177,7 @@ function edges({ layout: { root }, cutter, units, left, top, height, px }: {
     const size = part[root.side]
     const middle = px(at + size / 2)
     at += size + cutter.kerf
-    if (px(size) < 16) return []
+    if (px(size) < 16 || part.kind === 'waste') return []
     const words = typeset(size, units)
     return [root.side === 'width'
       ? text(left + middle, top - 5, words)

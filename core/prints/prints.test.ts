@@ -64,7 +64,7 @@ describe('cutting sheets', () => {
     expect(steps!.rows).toHaveLength(outcome.steps.length)
     // A fence that stays is a point, not a number said again.
     const fences = steps!.rows.map(row => row[1])
-    expect(fences.filter(fence => fence !== '·')).toHaveLength(
+    expect(fences.filter(fence => fence !== 'same')).toHaveLength(
       outcome.steps.filter(({ fence }, index) => fence !== outcome.steps[index - 1]?.fence).length,
     )
   })

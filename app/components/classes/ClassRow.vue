@@ -21,9 +21,7 @@ const days = computed(() => {
   const left = differenceInCalendarDays(parseISO(entry.date), new Date())
   return left === 0 ? 'today' : left === 1 ? 'tomorrow' : left > 0 ? `in ${left} days` : left === -1 ? 'yesterday' : `${-left} days ago`
 })
-const short = computed(() =>
-  entry.short.map(({ paper, sheets }) => `at least ${count(sheets, 'sheet')} of ${paper}`).join(', '),
-)
+const short = computed(() => entry.short.map(({ paper, sheets }) => `${sheets} ${paper}`).join(', '))
 
 const actions = [
   { label: 'Copy to a new class', command: () => emit('copy') },
@@ -132,7 +130,7 @@ async function remove() {
         v-if="!past && short"
         class="small"
       >
-        To buy: {{ short }}
+        To buy, at least: {{ short }}
       </p>
       <p
         v-else-if="!entry.pending"

@@ -114,7 +114,8 @@ defineProps<{ block: PrintBlock }>()
 
 <style scoped>
 .strong { font-weight: 600; }
-p { margin: 1mm 0; }
+/* What is said before a drawing or a list stays with it. */
+p { margin: 1mm 0; break-after: avoid; }
 h3 { margin: 3mm 0 1mm; break-after: avoid; }
 ol, ul { margin: 1mm 0 2mm; padding-left: 1.4rem; }
 .box { list-style: none; padding: 0; }
@@ -122,7 +123,7 @@ ol, ul { margin: 1mm 0 2mm; padding-left: 1.4rem; }
   content: ''; display: inline-block; width: 0.75em; height: 0.75em; border: 1.1px solid currentColor; margin-right: 0.45em;
 }
 table { margin: 2mm 0 3mm; font-size: 0.95em; }
-th, td { padding: 0.5mm 2mm 0.5mm 0; border-color: #888; overflow-wrap: anywhere; }
+th, td { padding: 0.5mm 2mm 0.5mm 0; border-color: #888; overflow-wrap: break-word; }
 tr, .together, figure { break-inside: avoid; }
 .short { break-inside: avoid; }
 /* No page with a single row. */
@@ -131,6 +132,7 @@ tbody tr:last-child { break-before: avoid; }
 .drawings { display: flex; flex-wrap: wrap; gap: 3mm 4mm; }
 figure { margin: 0; max-width: 100%; }
 figure :deep(svg) { display: block; max-width: 100%; height: auto; background: #fff; }
+figure :deep(text) { font-family: inherit; }
 figcaption { font-weight: 600; }
 .cells { display: grid; grid-template-columns: 1fr 1fr; gap: 4mm 6mm; align-items: start; }
 .scale {
