@@ -7,7 +7,11 @@ const upload = (name: string, text: string | Buffer) => ({ name, mimeType: 'appl
 test('a class goes out as a batch file and comes back with nothing lost', async ({ page, request }) => {
   const id = await demoClass(request, 'There and back')
   await station(page, id, 'cards')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Export' }).click()])
+  await page.getByRole('button', { name: 'More for this class' }).click()
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Export as a batch file' }).click(),
+  ])
   expect(download.suggestedFilename()).toBe('there-and-back.wakaru.json')
   const text = await readFile(await download.path(), 'utf8')
   const before = JSON.parse(text)

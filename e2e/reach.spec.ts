@@ -36,10 +36,12 @@ for (const colorScheme of ['light', 'dark'] as const) {
       '/folds',
       '/folds/step-popup',
       '/papers',
+      '/settings',
       ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits'].map(name => `/classes/${id}/${name}`),
       `/print/${id}/cutting`,
       `/print/${id}/kits`,
       `/print/${id}/scores`,
+      `/print/${id}/pieces`,
     ]) {
       await page.goto(path)
       await page.waitForLoadState('networkidle')
@@ -80,12 +82,15 @@ test('the whole job works from the keyboard', async ({ page }) => {
   await page.keyboard.press('ArrowUp')
   await expectSize(page, 'Mat on panel C', '3 7/8 in', '5 1/8 in')
   await saved(page)
+  await page.keyboard.press('Alt+2')
+  await tabTo(/^Take usual papers/)
+  await page.keyboard.press('Enter')
   await page.keyboard.press('Alt+4')
   await expect(page.getByRole('heading', { name: 'Sheets needed against sheets on hand' })).toBeVisible()
   await page.keyboard.press('Alt+5')
   await expect(page.getByRole('heading', { name: 'One bag for each seat' })).toBeVisible()
   await page.keyboard.press('?')
-  await expect(page.getByRole('dialog')).toContainText('Shortcuts and cautions')
+  await expect(page.getByRole('dialog')).toContainText('Shortcuts')
   await expect.poll(() => page.evaluate(() => getComputedStyle(document.activeElement!).outlineStyle)).not.toBe('none')
 })
 

@@ -1,3 +1,4 @@
+import type { Locator } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
 
@@ -49,42 +50,85 @@ test('dearer tape makes a dearer kit', async ({ page, request }) => {
   await expect(kit).toContainText('€')
   const before = await kit.textContent()
   await page.getByText('Prices', { exact: true }).last().click()
-  await typeNumber(page.getByLabel('Cents for a metre of tape'), '90')
+  await typeNumber(page.getByLabel('A yard of tape'), '0.85', /^085$/)
   await expect(kit).not.toHaveText(before!)
   await saved(page)
 })
 
-test('one paper is replaced by another throughout a card', async ({ page, request }) => {
+test('one paper is replaced by another throughout a class, and Escape closes what was opened last', async ({ page, request }) => {
   await station(page, await demoClass(request, 'Replaced'), 'papers')
-  await page.getByRole('region', { name: 'Two tides' }).getByRole('button', { name: 'Replace a paper throughout' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByRole('combobox', { name: 'This paper' }).click()
-  await page.getByRole('option', { name: /^Rope/ }).click()
-  await dialog.getByRole('combobox', { name: 'By this one' }).click()
+  await page.getByRole('button', { name: 'Replace Rope throughout the class' }).click()
+  const instead = page.getByRole('combobox', { name: 'Instead of Rope' })
+  await instead.click()
+  await expect(page.getByRole('option', { name: /^Ripple/ })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('option', { name: /^Ripple/ })).toHaveCount(0)
+  await expect(instead).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(instead).toHaveCount(0)
+  await page.getByRole('button', { name: 'Replace Rope throughout the class' }).click()
+  await instead.click()
   await page.getByRole('option', { name: /^Ripple/ }).click()
-  await dialog.getByRole('button', { name: 'Replace' }).click()
-  for (const part of ['Mat on front leaf', 'Mat on back leaf']) {
-    await expect(page.getByRole('combobox', { name: new RegExp(`^${part}`) })).toContainText('Ripple')
-  }
+  for (const part of ['Mat on front leaf', 'Mat on back leaf'])
+    await expect(page.getByRole('combobox', { name: `${part} of Two tides` })).toContainText('Ripple')
+  await expect(page.getByRole('button', { name: /^Replace Rope/ })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Take back the last change' }).click()
+  await expect(page.getByRole('button', { name: /^Replace Rope/ })).toBeVisible()
   await saved(page)
+})
+
+test('a class with three cards, two new papers and a paper for every piece takes at most 40 clicks', async ({ page }) => {
+  let clicks = 0
+  const click = async (target: Locator) => {
+    clicks += 1
+    await target.click()
+  }
+  const paper = `Lagoon ${Date.now()}`
+  await visit(page, '/')
+  await click(page.getByRole('button', { name: 'New class' }))
+  await page.getByLabel('Title').fill('Counted in clicks')
+  await click(page.getByRole('button', { name: 'Make the class' }))
+  await click(page.getByRole('button', { name: /^Z-fold/ }))
+  for (const fold of [/^Gatefold Two doors|^Gatefold/, /^Rising scene/]) {
+    await click(page.getByRole('button', { name: 'Add a card' }))
+    await click(page.getByRole('dialog').getByRole('button', { name: fold }).first())
+  }
+  await click(page.getByRole('link', { name: /^Papers/ }))
+  const choose = (role: string) => click(page.getByRole('combobox', { name: `Paper of all ${role}` }))
+  for (const [role, kind, name] of [['bases', 'New paper', paper], ['mats', 'New print', `${paper} waves`]] as const) {
+    await choose(role)
+    await click(page.getByRole('button', { name: kind }))
+    await page.getByRole('dialog').getByLabel('Name').fill(name)
+    await click(page.getByRole('dialog').getByRole('button', { name: 'Put it on the shelf' }))
+    await expect(page.getByRole('combobox', { name: `Paper of all ${role}` })).toContainText(name)
+  }
+  for (const role of ['plates', 'inner sheets', 'messages', 'raised pieces', 'hidden parts', 'under the mats']) {
+    if ((await page.getByRole('combobox', { name: `Paper of all ${role}` }).count()) === 0) continue
+    await choose(role)
+    await click(page.getByRole('option', { name: new RegExp(`^${paper} `) }).first())
+  }
+  await expect(page.getByText(/without a paper/)).toHaveCount(0)
+  await expect(page.getByRole('link', { name: /^Papers/ })).toContainText('ready')
+  await saved(page)
+  expect(clicks).toBeLessThanOrEqual(40)
 })
 
 test('a print with a right way up holds its pieces upright, sideways decoration lays them down', async ({ page, request }) => {
   const id = await demoClass(request, 'Direction')
   await station(page, id, 'papers')
-  await expect(page.getByText('Print direction holds it upright on the sheet.')).not.toHaveCount(0)
+  await expect(page.getByText('print stands upright')).not.toHaveCount(0)
   await page.getByRole('link', { name: /^Cards/ }).click()
   await page.getByRole('button', { name: 'Sideways' }).click()
   await saved(page)
   await page.getByRole('link', { name: /^Papers/ }).click()
-  await expect(page.getByText('Print direction holds it sideways on the sheet.')).not.toHaveCount(0)
+  await expect(page.getByText('print lies sideways')).not.toHaveCount(0)
 })
 
 test('the pieces say how each score is set on the board', async ({ page, request }) => {
   await station(page, await demoClass(request, 'Scores'), 'pieces')
   const base = pieceRow(page, 'Base').first()
-  await expect(base).toContainText('turn over, set 6 3/8; ends 2 1/8 and 6 3/8')
-  await expect(base).toContainText('set 4 1/4; ends 4 1/4 and 4 1/4')
+  await expect(base).toContainText('Score at 4\u20091\u20444, whole height.')
+  await expect(base).toContainText('Turn the sheet over. Score at 6\u20093\u20448, whole height.')
 })
 
 test('a class without cards says at every station what to do first', async ({ page, request }) => {
@@ -129,9 +173,41 @@ test('a paper is changed on the shelf and taken off it when nothing uses it', as
   await expect(page.getByRole('heading', { name: 'Sandbank' })).toHaveCount(0)
 })
 
-test('light and dark are kept for the next visit', async ({ page }) => {
+test('what is set for the studio is what its next class starts with', async ({ page }) => {
+  await visit(page, '/settings')
+  await page.getByRole('combobox', { name: 'Currency' }).click()
+  await page.getByRole('option', { name: 'CAD' }).click()
+  await page.getByLabel('Longest cut').fill('13 1/2')
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
   await visit(page, '/')
-  await page.getByRole('button', { name: 'Light or dark' }).click()
+  await page.getByRole('button', { name: 'New class' }).click()
+  await page.getByLabel('Title').fill('Of a set studio')
+  await page.getByRole('button', { name: 'Make the class' }).click()
+  await expect(page.getByRole('heading', { name: 'Of a set studio' })).toBeVisible()
+  const id = Number(/classes\/(\d+)/.exec(page.url())![1])
+  const { document } = await (await page.request.get(`/api/classes/${id}`)).json()
+  expect([document.prices.currency, document.tools.trimmer]).toEqual(['CAD', '13 1/2 in'])
+})
+
+test('a tour goes through a class, station by station, and can be left', async ({ page, request }) => {
+  await station(page, await demoClass(request, 'Shown round'), 'kits')
+  await page.getByRole('button', { name: 'Help' }).click()
+  await page.getByLabel('Find a word').fill('fence')
+  await expect(page.getByText('The stop of the trimmer')).toBeVisible()
+  await page.getByRole('button', { name: 'Show me round' }).click()
+  const tour = page.getByRole('complementary', { name: 'A look round' })
+  for (const words of ['Change a number', 'Choose a paper for each role', 'Every piece to cut']) {
+    await expect(tour).toContainText(words)
+    await tour.getByRole('button', { name: 'Next' }).click()
+  }
+  await expect(page).toHaveURL(/\/cutting$/)
+  await tour.getByRole('button', { name: 'Leave' }).click()
+  await expect(tour).toHaveCount(0)
+})
+
+test('light and dark are kept for the next visit', async ({ page }) => {
+  await visit(page, '/settings')
+  await page.getByRole('button', { name: 'Dark', exact: true }).click()
   await expect(page.locator('html')).toHaveClass(/dark/)
   await page.reload()
   await expect(page.locator('html')).toHaveClass(/dark/)

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { useDark, useToggle } from '@vueuse/core'
+import { useDark } from '@vueuse/core'
 
-const dark = useDark({ storageKey: 'wakaru-theme', valueLight: '' })
-const toggleDark = useToggle(dark)
+useDark({ storageKey: 'wakaru-theme', valueLight: '' })
 const help = useHelp()
 /** A page that fills the window scrolls nowhere but in its own lists. */
 const route = useRoute()
@@ -44,22 +43,23 @@ const fills = computed(() => route.meta.fills === true)
       </nav>
       <span class="gap" />
       <Button
-        v-tooltip.bottom="'Shortcuts and cautions (?)'"
+        v-tooltip.bottom="'Words, shortcuts and cautions (?)'"
         text
         severity="secondary"
-        aria-label="Shortcuts and cautions"
+        aria-label="Help"
         @click="help = true"
       >
         <Icon name="tabler:help" />
       </Button>
       <Button
-        v-tooltip.bottom="'Light or dark'"
+        v-tooltip.bottom="'Settings'"
+        as="router-link"
+        to="/settings"
         text
         severity="secondary"
-        aria-label="Light or dark"
-        @click="toggleDark()"
+        aria-label="Settings"
       >
-        <Icon name="tabler:brightness-half" />
+        <Icon name="tabler:settings" />
       </Button>
     </header>
     <hr class="scored">
@@ -74,6 +74,7 @@ const fills = computed(() => route.meta.fills === true)
       <UndoToast />
       <ConfirmDialog />
       <HelpDialog />
+      <TourPanel />
     </ClientOnly>
   </div>
 </template>

@@ -24,6 +24,17 @@ const starting = ref(false)
 const binOpen = ref(false)
 const copying = ref<ListedClass>()
 const WHAT = 'Wakaru works out every piece of the cards you teach, plans how to cut them from your sheets, and packs a bag for each seat.'
+const { begin } = useTour()
+const toast = useToast()
+/** Puts the worked example among the classes and shows the maker round in it. */
+async function example() {
+  try {
+    await begin()
+  }
+  catch (reason) {
+    toast.add({ severity: 'error', summary: refusalOf(reason).message, life: 8000 })
+  }
+}
 useHead({ title: 'Classes · Wakaru' })
 </script>
 
@@ -74,12 +85,40 @@ useHead({ title: 'Classes · Wakaru' })
       class="board empty"
     >
       <h2>No classes yet</h2>
-      <p>
-        Start with a class: its day, its seats and the cards you want to teach. Wakaru works out every piece, plans the
-        cutting and packs the kits.
-      </p>
+      <ul class="ways">
+        <li>
+          <NuxtLink to="/folds">
+            Start from a fold
+          </NuxtLink>
+          <p class="quiet">
+            Look through the catalogue, change the sizes, and teach what you like.
+          </p>
+        </li>
+        <li>
+          <button
+            type="button"
+            class="way"
+            @click="example"
+          >
+            Start from a worked class
+          </button>
+          <p class="quiet">
+            A whole class with two cards and its papers. Look round in it, then make it yours.
+          </p>
+        </li>
+        <li>
+          <NuxtLink to="/folds?shelf=1">
+            What could I teach?
+          </NuxtLink>
+          <p class="quiet">
+            Put your papers on the shelf first; the catalogue then says how many kits they are enough for.
+          </p>
+        </li>
+      </ul>
       <Button
-        label="Make the first class"
+        label="Make an empty class"
+        severity="secondary"
+        outlined
         @click="starting = true"
       />
     </section>
@@ -124,5 +163,8 @@ useHead({ title: 'Classes · Wakaru' })
 <style scoped>
 .head { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; align-items: center; }
 .what { flex: 1 1 22rem; }
+.ways { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.8rem; }
+.ways a, .way { font: inherit; font-size: 1.0625rem; font-weight: 600; color: var(--accent); }
+.way { background: none; border: 0; padding: 0; cursor: pointer; text-decoration: underline; }
 .empty { max-width: 38rem; display: grid; gap: 0.9rem; justify-items: start; }
 </style>

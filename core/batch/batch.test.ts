@@ -1,7 +1,7 @@
 import { freeKey, freeTitle, newClass } from '../document'
 import type { Batch, PaperEntry } from '../document'
 import { describe, expect, it } from 'vitest'
-import { findingsOf, kitsOfBatch, newCard, planAll, prepare, stopsIn, summaryOf, withPapers } from '.'
+import { findingsOf, kitsByArea, kitsOfBatch, newCard, planAll, prepare, stopsIn, summaryOf, withPapers } from '.'
 import { paperedCard } from './testing'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
@@ -157,6 +157,17 @@ describe('findings of the batch', () => {
     expect(findings({ parameters: { ...batch.cards[0]!.parameters, width: '1 in', plate: false, message: false } })).toContainEqual(
       expect.stringContaining('too narrow to hold'),
     )
+  })
+})
+
+describe('what a shelf is enough for', () => {
+  it('is counted by area, never fewer than a plan makes', () => {
+    const bare = batch.papers.map(entry => ({ ...entry, stocks: [], offcuts: [] }))
+    expect(kitsByArea(zFold, bare, 'inch')).toBe(0)
+    const most = kitsByArea(zFold, batch.papers, 'inch')
+    const made = { ...batch, cards: [{ ...batch.cards[0]!, kits: most + 1 }] }
+    const short = planAll(made, prepare(made)).some(({ sheets }) => sheets.some(({ needed, onHand }) => needed > onHand))
+    expect([most > 0, short]).toEqual([true, true])
   })
 })
 

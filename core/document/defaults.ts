@@ -1,5 +1,7 @@
 import type { Units } from '../lengths'
-import type { CardEntry, ClassDetails, ClassDocument, PaceEntry, PostEntry, PricesEntry, ToolsEntry } from './shapes'
+import type {
+  CardEntry, ClassDetails, ClassDocument, PaceEntry, PostEntry, PricesEntry, StudioSettings, ToolsEntry,
+} from './shapes'
 import { VERSION } from './version'
 
 /** Seconds: moving the fence and reading it twice, one stroke, taking up and squaring a stack. */
@@ -50,17 +52,23 @@ export const DEFAULT_POST: PostEntry = {
   ],
 }
 
-/** A class with nothing in it yet. */
-export function newClass(details: Partial<ClassDetails> & Pick<ClassDetails, 'title' | 'date' | 'units'>): ClassDocument {
+/** What a studio starts with that has set nothing. */
+export const DEFAULT_SETTINGS: StudioSettings = { units: 'inch', tools: DEFAULT_TOOLS, prices: DEFAULT_PRICES, post: DEFAULT_POST }
+
+/** A class with nothing in it yet, with the tools, prices and envelopes of its studio. */
+export function newClass(
+  details: Partial<ClassDetails> & Pick<ClassDetails, 'title' | 'date' | 'units'>,
+  { tools, prices, post }: StudioSettings = DEFAULT_SETTINGS,
+): ClassDocument {
   return {
     version: VERSION,
     class: { seats: 12, spares: 2, delivery: 'in person', notes: '', ...details },
     cards: [],
-    tools: structuredClone(DEFAULT_TOOLS[details.units]),
+    tools: structuredClone(tools[details.units]),
     wishes: { priority: 'money' },
     cutting: [],
-    prices: { ...DEFAULT_PRICES },
-    post: structuredClone(DEFAULT_POST),
+    prices: { ...prices },
+    post: structuredClone(post),
   }
 }
 

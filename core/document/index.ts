@@ -6,7 +6,7 @@ export * from './problem'
 export * from './session'
 export type {
   Batch, BatchFile, CardEntry, ClassDetails, ClassDocument, CuttingEntry, EnvelopeEntry, LayoutEntry, OffcutEntry, PaceEntry, PaperEntry,
-  PieceRef, PostEntry, PricesEntry, RateEntry, SpoiledEntry, StockEntry, ToolsEntry, TreeEntry, WishesEntry,
+  PieceRef, PostEntry, PricesEntry, RateEntry, SettingsChange, SpoiledEntry, StockEntry, StudioSettings, ToolsEntry, TreeEntry, WishesEntry,
 } from './shapes'
 export * from './version'
 export * from './vocabulary'

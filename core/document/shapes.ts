@@ -356,6 +356,39 @@ export class PaperEntry {
   offcuts!: OffcutEntry[]
 }
 
+/** The trimmers of both schools: each class is measured in one of them. */
+export class SchoolTools {
+  @one(() => ToolsEntry, 'the tools of an inch maker')
+  inch!: ToolsEntry
+
+  @one(() => ToolsEntry, 'the tools of a metric maker')
+  metric!: ToolsEntry
+}
+
+/** What every new class of a studio starts with. */
+export class StudioSettings {
+  @oneOf(UNIT_SCHOOLS)
+  units!: Units
+
+  @one(() => SchoolTools, 'the tools of both schools')
+  tools!: SchoolTools
+
+  @one(() => PricesEntry, 'the prices: currency, tapePerMetre, foamPad')
+  prices!: PricesEntry
+
+  @one(() => PostEntry, 'the envelopes and rates')
+  post!: PostEntry
+}
+
+/** Settings as they are to be, by a window that knows of those at a position. */
+export class SettingsChange {
+  @least(0) @whole()
+  since!: number
+
+  @one(() => StudioSettings, 'the settings')
+  settings!: StudioSettings
+}
+
 export class ClassDocument {
   @Equals(VERSION, { message: `must be ${VERSION}` })
   version!: typeof VERSION

@@ -11,7 +11,7 @@ import { thicknessMap } from './motion/thickness'
 
 /** What a maker compares before choosing a fold, at its natural size. */
 export interface FoldFacts {
-  construction: Construction
+  construction: Construction & { pieces: Piece[] }
   closed: { width: Length, height: Length }
   displayed: { width: Length, height: Length, depth: Length }
   pieces: number

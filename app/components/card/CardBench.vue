@@ -137,6 +137,9 @@ const id = useId()
         v-if="open"
         :id="id"
         class="inside"
+        tabindex="0"
+        role="region"
+        aria-label="Pieces in full"
       >
         <slot
           name="drawer"
@@ -174,10 +177,6 @@ const id = useId()
   .folded { overflow-y: auto; }
   .grows { flex: 1; }
   .drawer { grid-row: 2; margin: 0 -1rem; padding: 0 0.5rem; }
-  /* Over everything, from below. */
-  .drawer.open {
-    grid-area: 1 / 1 / -1 / -1; position: absolute; inset: auto 0 0; max-height: 62%; display: flex; flex-direction: column; z-index: 2;
-    box-shadow: 0 -6px 18px rgb(0 0 0 / 14%);
-  }
+  .drawer.open { max-height: 55vh; display: flex; flex-direction: column; min-height: 0; }
 }
 </style>

@@ -1,20 +1,24 @@
 <script setup lang="ts">
 import { itemAt } from '../../../core/lists'
 import { BOUNDS } from '../../../core/document'
+import type { Length, Units } from '../../../core/lengths'
 import type { EnvelopeEntry, PostEntry, RateEntry } from '../../../core/document'
 
-/** Envelopes and rates of the class. The figures it starts with are made up; the maker puts in what the post asks. */
-const work = useClassStore()
-const post = computed(() => work.batch.post)
-const mark = computed(() => work.prepared.cutter.mark)
+/** Envelopes and rates. The figures it starts with are made up; the maker puts in what the post asks. */
+const { post, units, mark, currency, open = false } = defineProps<{
+  post: PostEntry
+  units: Units
+  mark: Length
+  currency: string
+  open?: boolean
+}>()
+const emit = defineEmits<{ change: [what: string, change: (post: PostEntry) => void] }>()
 const SIDES = [
   { key: 'width', label: 'Width' },
   { key: 'height', label: 'Height' },
 ] as const
 
-function set(label: string, change: (post: PostEntry) => void) {
-  work.edit(`post ${label}`, document => change(document.post))
-}
+const set = (label: string, change: (post: PostEntry) => void) => emit('change', `post ${label}`, change)
 const addEnvelope = () =>
   set(
     'add envelope',
@@ -22,8 +26,8 @@ const addEnvelope = () =>
       void envelopes.push({
         key: uniqueKey('envelope'),
         name: free('Envelope', envelopes),
-        width: work.units === 'inch' ? '5 3/4 in' : '162 mm',
-        height: work.units === 'inch' ? '8 3/4 in' : '229 mm',
+        width: units === 'inch' ? '5 3/4 in' : '162 mm',
+        height: units === 'inch' ? '8 3/4 in' : '229 mm',
       }),
   )
 const addRate = () =>
@@ -54,7 +58,10 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
 </script>
 
 <template>
-  <details class="board">
+  <details
+    class="board"
+    :open="open"
+  >
     <summary>Envelopes and posting</summary>
     <div class="stack">
       <p class="quiet small">
@@ -64,7 +71,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
         <LengthField
           label="Height of a foam pad"
           :model-value="post.foam"
-          :units="work.units"
+          :units="units"
           :mark="mark"
           zero
           @update:model-value="value => set('foam', all => void (all.foam = value))"
@@ -101,7 +108,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           :key="side.key"
           :label="side.label"
           :model-value="entry[side.key]"
-          :units="work.units"
+          :units="units"
           :mark="mark"
           @update:model-value="envelope(index, side.key, $event)"
         />
@@ -140,7 +147,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           :key="side.key"
           :label="side.label"
           :model-value="entry[side.key]"
-          :units="work.units"
+          :units="units"
           :mark="mark"
           @update:model-value="rate(index, side.key, $event)"
         />
@@ -158,7 +165,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
         </LabelledField>
         <LabelledField
           :input="`rate-${index}-price`"
-          :label="`Price, ${work.batch.prices.currency}`"
+          :label="`Price, ${currency}`"
         >
           <MoneyField
             :input-id="`rate-${index}-price`"

@@ -1,32 +1,47 @@
 <script setup lang="ts">
 import { BOUNDS } from '../../../core/document'
 import type { PricesEntry } from '../../../core/document'
+import type { Units } from '../../../core/lengths'
 
-/** What tape and foam cost; sheets carry their price on the shelf. */
-const work = useClassStore()
-const prices = computed(() => work.batch.prices)
+/** What tape and foam cost, in the maker's money; sheets carry their price on the shelf. */
+const { prices, units, open = false } = defineProps<{ prices: PricesEntry, units: Units, open?: boolean }>()
+const emit = defineEmits<{ change: [what: string, prices: PricesEntry] }>()
+const CURRENCIES = ['USD', 'CAD', 'GBP', 'EUR', 'AUD', 'NZD', 'CHF', 'SEK', 'NOK', 'DKK', 'JPY']
 const FIELDS = [
   { key: 'tapePerMetre', label: { inch: 'A yard of tape', metric: 'A metre of tape' } },
   { key: 'foamPad', label: { inch: 'A foam pad', metric: 'A foam pad' } },
 ] as const
 /** Metres in what the maker buys tape by. */
-const length = computed(() => (work.units === 'inch' ? 0.9144 : 1))
+const length = computed(() => (units === 'inch' ? 0.9144 : 1))
 const shareOf = (key: keyof PricesEntry) => (key === 'tapePerMetre' ? length.value : 1)
 
-function set(key: keyof PricesEntry, value: number) {
-  work.edit(`price ${key}`, document => void (document.prices = { ...document.prices, [key]: value }))
-}
+const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit('change', `price ${key}`, { ...prices, [key]: value })
 </script>
 
 <template>
-  <details class="board">
+  <details
+    class="board"
+    :open="open"
+  >
     <summary>Prices</summary>
     <div class="stack">
+      <div class="field">
+        <span
+          id="price-currency"
+          class="label"
+        >Currency</span>
+        <Select
+          aria-labelledby="price-currency"
+          :model-value="prices.currency"
+          :options="CURRENCIES.includes(prices.currency) ? CURRENCIES : [prices.currency, ...CURRENCIES]"
+          @update:model-value="set('currency', $event)"
+        />
+      </div>
       <LabelledField
         v-for="field in FIELDS"
         :key="field.key"
         :input="`price-${field.key}`"
-        :label="`${field.label[work.units]}, ${prices.currency}`"
+        :label="`${field.label[units]}, ${prices.currency}`"
       >
         <MoneyField
           :input-id="`price-${field.key}`"

@@ -4,6 +4,8 @@ import type { ClassDetails, Problem } from '../../../core/document'
 import { useLocalStorage } from '@vueuse/core'
 import type { Units } from '../../../core/lengths'
 
+/** A new class, with its first card where a fold is given. */
+const { fold } = defineProps<{ fold?: string }>()
 const emit = defineEmits<{ close: [] }>()
 // The school of measuring chosen last is the likely one for the next class.
 const units = useLocalStorage<Units>('wakaru-units', 'inch')
@@ -19,7 +21,7 @@ async function create() {
   try {
     const { id } = await $fetch('/api/classes', { method: 'POST', body: details.value })
     units.value = details.value.units
-    await navigateTo(`/classes/${id}/cards`)
+    await navigateTo({ path: `/classes/${id}/cards`, query: fold ? { fold } : {} })
   }
   catch (error) {
     const refusal = refusalOf(error)

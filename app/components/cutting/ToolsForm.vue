@@ -2,20 +2,21 @@
 import { BOUNDS } from '../../../core/document'
 import type { PaceEntry, ToolsEntry } from '../../../core/document'
 import { STACKED_WEIGHT } from '../../../core/paper'
+import type { Units } from '../../../core/lengths'
 import { MARKS, formatLength, lengthFrom, writeLength } from '../../../core/lengths'
 
-/** The trimmer and its habits; folded away because it seldom changes. */
-const work = useClassStore()
-const tools = computed(() => work.batch.tools)
-const mark = computed(() => work.prepared.cutter.mark)
+/** The trimmer and its habits; folded away where it seldom changes. */
+const { tools, units, open = false } = defineProps<{ tools: ToolsEntry, units: Units, open?: boolean }>()
+const emit = defineEmits<{ change: [what: string, tools: ToolsEntry] }>()
+const mark = computed(() => lengthFrom(tools.mark, units))
 const marks = computed(() =>
-  MARKS[work.units].map(length => ({ value: writeLength(length, work.units), label: formatLength(length, work.units, { unit: true }) })),
+  MARKS[units].map(length => ({ value: writeLength(length, units), label: formatLength(length, units, { unit: true }) })),
 )
 
 const FIELDS = [
   { key: 'trimmer', label: 'Longest cut' },
   { key: 'smallestPiece', label: 'Narrowest safe piece', zero: true },
-  { key: 'squaring', label: 'Squared off every edge', zero: true },
+  { key: 'squaring', label: 'Trimmed off each edge first', zero: true },
   { key: 'kerf', label: 'Lost at every cut', zero: true },
   { key: 'offcutShort', label: 'Offcut worth keeping: short side' },
   { key: 'offcutLong', label: 'Offcut worth keeping: long side' },
@@ -27,16 +28,16 @@ const PACE = [
   { key: 'handling', label: 'Seconds to take up a stack' },
 ] as const
 
-function setPace(key: keyof PaceEntry, value: number) {
-  work.edit(`pace ${key}`, ({ tools }) => void (tools.pace = { ...tools.pace, [key]: value }))
-}
-function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
-  work.edit(`tool ${key}`, document => void (document.tools = { ...document.tools, [key]: value }))
-}
+const setPace = (key: keyof PaceEntry, value: number) =>
+  emit('change', `pace ${key}`, { ...tools, pace: { ...tools.pace, [key]: value } })
+const set = (key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) => emit('change', `tool ${key}`, { ...tools, [key]: value })
 </script>
 
 <template>
-  <details class="board">
+  <details
+    class="board"
+    :open="open"
+  >
     <summary>Your trimmer</summary>
     <div class="stack">
       <LengthField
@@ -44,7 +45,7 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
         :key="field.key"
         :label="field.label"
         :model-value="tools[field.key]"
-        :units="work.units"
+        :units="units"
         :mark="mark"
         :zero="'zero' in field"
         @update:model-value="set(field.key, $event)"
@@ -57,7 +58,7 @@ function set(key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) {
           input-id="tool-mark"
           label-id="tool-mark"
           aria-label="Smallest mark"
-          :model-value="writeLength(lengthFrom(tools.mark, work.units), work.units)"
+          :model-value="writeLength(lengthFrom(tools.mark, units), units)"
           :options="marks"
           option-value="value"
           option-label="label"

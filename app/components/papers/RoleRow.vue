@@ -64,7 +64,7 @@ const name = computed(() => ROLE_NAMES[role.kind])
         severity="secondary"
         size="small"
         :aria-expanded="opened"
-        :aria-label="`Different papers for ${name.toLowerCase()}`"
+        :aria-label="`${opened ? 'Together' : 'One by one'}: ${name.toLowerCase()}`"
         @click="asked = !asked"
       />
     </div>

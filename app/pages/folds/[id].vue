@@ -23,6 +23,7 @@ const mark = computed(() => lengthFrom(DEFAULT_TOOLS[units.value].mark))
 const inputs = ref<ParameterInputs>(defaultInputs(fold.parameters, units.value))
 watch(units, () => (inputs.value = defaultInputs(fold.parameters, units.value)))
 const keeping = ref(false)
+const teaching = ref(false)
 
 const card = computed(() =>
   fold.construct(inputProblems(fold.parameters, inputs.value, units.value).length > 0 ? {} : inputs.value, units.value, mark.value),
@@ -68,6 +69,11 @@ const COLUMNS = [
           severity="secondary"
           outlined
           @click="inputs = defaultInputs(fold.parameters, units)"
+        />
+        <Button
+          label="Teach it"
+          size="small"
+          @click="teaching = true"
         />
         <Button
           label="Keep as variant"
@@ -136,6 +142,11 @@ const COLUMNS = [
         <Cautions />
       </template>
     </CardBench>
+    <LazyNewClassDialog
+      v-if="teaching"
+      :fold="fold.id"
+      @close="teaching = false"
+    />
     <LazyVariantDialog
       v-if="keeping"
       :fold="fold.id"

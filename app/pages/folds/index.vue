@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
 import type { Group, Skill } from '../../../core/folds'
+import { kitsByArea } from '../../../core/batch'
 import { FOLDS, USUAL_SHEET, factsOf } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
 import { formatLength } from '../../../core/lengths'
@@ -35,11 +36,29 @@ const SKILLS = [
   { value: 'nimble', label: 'Nimble' },
 ]
 
-const all = computed(() => FOLDS.map(fold => ({ ...fold, facts: factsOf(fold, units.value) })))
+const shelf = usePapersStore()
+const route = useRoute()
+/** Only what the shelf has paper for, with how many kits it is enough for. */
+const mine = ref(route.query.shelf === '1')
+const shelfRead = ref(false)
+watch(mine, async (wanted) => {
+  if (!wanted || shelfRead.value) return
+  await shelf.load().catch(() => {})
+  while (!shelf.isWhole() && shelf.papers.length < 600) await shelf.more().catch(() => {})
+  shelfRead.value = true
+}, { immediate: true })
+const all = computed(() =>
+  FOLDS.map(fold => ({
+    ...fold,
+    facts: factsOf(fold, units.value),
+    kits: mine.value && shelfRead.value ? kitsByArea(fold, shelf.papers, units.value) : undefined,
+  })),
+)
 const shown = computed(() =>
   all.value.filter(
     fold =>
       (!standing.value || fold.stands)
+      && fold.kits !== 0
       && (!posts.value || fold.facts.flat)
       && (group.value === 'any' || fold.group === group.value)
       && (skill.value === 'any' || fold.skill === skill.value)
@@ -120,6 +139,13 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
         />
         <label for="stands">Stands by itself</label>
       </div>
+      <div class="row">
+        <ToggleSwitch
+          v-model="mine"
+          input-id="mine"
+        />
+        <label for="mine">From my shelf</label>
+      </div>
       <div class="row open">
         <label for="opening">Open</label>
         <input
@@ -166,6 +192,10 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
           />
           <span class="quiet small">{{ count(fold.facts.pieces, 'piece') }}, {{ fold.facts.sheets.toFixed(1) }}
             {{ USUAL_SHEET[units].name }} a kit</span>
+          <strong
+            v-if="fold.kits !== undefined"
+            class="small"
+          >paper for up to {{ count(fold.kits, 'kit') }}</strong>
         </p>
         <p class="quiet small">
           {{ fold.skill }}{{ fold.stands ? ', stands by itself' : '' }}, {{ fold.facts.flat ? 'posts flat' : 'wants a box' }}

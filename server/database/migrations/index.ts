@@ -6,6 +6,7 @@ import * as cuttingAndOffcuts from './0003-cutting-and-offcuts'
 import * as documentsAndEdits from './0004-documents-and-edits'
 import * as binAndLists from './0005-bin-and-lists'
 import * as richerLists from './0006-richer-lists'
+import * as settings from './0007-settings'
 import type { Migration } from './migration'
 import { DONE, MIGRATIONS } from './names'
 
@@ -17,6 +18,7 @@ const STEPS: Record<(typeof MIGRATIONS)[number], { up: Migration, down: Migratio
   '0004-documents-and-edits': documentsAndEdits,
   '0005-bin-and-lists': binAndLists,
   '0006-richer-lists': richerLists,
+  '0007-settings': settings,
 }
 
 /** All migrations in their order. */

@@ -9,4 +9,5 @@ export const MIGRATIONS = [
   '0004-documents-and-edits',
   '0005-bin-and-lists',
   '0006-richer-lists',
+  '0007-settings',
 ] as const

@@ -1,12 +1,14 @@
 import type { Sequelize } from 'sequelize'
 import { defineBin } from './bin'
 import { defineHistory } from './history'
+import { defineSettings } from './settings'
 import { defineStudioClass } from './studio-class'
 import { defineStudioPaper } from './studio-paper'
 import { defineVariant } from './variant'
 
 export { Binned } from './bin'
 export { Change, Edit, Studio } from './history'
+export { Settings } from './settings'
 export { PaperUse, StudioClass } from './studio-class'
 export { StudioPaper } from './studio-paper'
 export { Variant } from './variant'
@@ -17,4 +19,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineVariant(sequelize)
   defineBin(sequelize)
   defineHistory(sequelize)
+  defineSettings(sequelize)
 }

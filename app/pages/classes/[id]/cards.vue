@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { freeTitle } from '../../../../core/document'
 import type { Fold } from '../../../../core/folds'
+import { foldById } from '../../../../core/folds'
 import { newCard } from '../../../../core/batch'
 import type { ListedVariant } from '../../../composables/useVariants'
 
@@ -23,6 +24,12 @@ function add(fold: Fold, variant?: ListedVariant) {
   work.edit('add card', document => void document.cards.push(card))
   void choose(card.key)
 }
+
+// From the catalogue: the fold that somebody wanted to teach is the first card.
+onMounted(() => {
+  const fold = foldById(String(route.query.fold ?? ''))
+  if (fold && work.batch.cards.length === 0) add(fold)
+})
 
 function copy(key: string) {
   work.edit('copy card', (document) => {

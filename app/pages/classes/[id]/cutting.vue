@@ -57,7 +57,11 @@ async function saveCuts() {
           @update:model-value="prefer"
         />
       </LabelledField>
-      <ToolsForm />
+      <ToolsForm
+        :tools="work.batch.tools"
+        :units="work.units"
+        @change="(what, tools) => work.edit(what, document => void (document.tools = tools))"
+      />
     </aside>
     <div class="stack">
       <div class="spread controls">

@@ -122,8 +122,18 @@ const PURCHASES = [
           </template>
         </FigureTable>
       </section>
-      <PricesForm />
-      <PostForm />
+      <PricesForm
+        :prices="work.batch.prices"
+        :units="work.units"
+        @change="(what, prices) => work.edit(what, document => void (document.prices = prices))"
+      />
+      <PostForm
+        :post="work.batch.post"
+        :units="work.units"
+        :mark="work.prepared.cutter.mark"
+        :currency="work.batch.prices.currency"
+        @change="(what, change) => work.edit(what, document => change(document.post))"
+      />
     </div>
   </div>
 </template>

@@ -1,0 +1,54 @@
+import { useLocalStorage } from '@vueuse/core'
+
+/** A look round in a class: where each stop is, and what is to be seen there. */
+export const TOUR = [
+  {
+    station: 'cards',
+    words: 'A card is a fold with your own sizes. Change a number on the left: pattern, folded card and pieces '
+      + 'follow. Click a measure in the drawing to come to its number.',
+  },
+  {
+    station: 'papers',
+    words: 'Choose a paper for each role, once for the whole class. Where cards or pieces differ, open the role.',
+  },
+  {
+    station: 'pieces',
+    words: 'Every piece to cut, how many of it, and how it is scored. Each size says what it was made of.',
+  },
+  {
+    station: 'cutting',
+    words: 'How the pieces lie on your sheets, with the proof that fewer sheets will not do, and the cuts in the '
+      + 'order you make them.',
+  },
+  {
+    station: 'kits',
+    words: 'What goes into each bag, what has to be bought, and what a kit costs. The menu at the top right prints '
+      + 'everything.',
+  },
+] as const
+
+interface Place {
+  class: number
+  stop: number
+}
+
+/** The tour through a class; it can be left at any time and goes on where it was. */
+export function useTour() {
+  const serializer = { read: (text: string): Place | null => JSON.parse(text), write: JSON.stringify }
+  const place = useLocalStorage<Place | null>('wakaru-tour', null, { serializer })
+  const stop = computed(() => (place.value ? TOUR[place.value.stop] : undefined))
+  const to = async (id: number, at: number) => {
+    const next = TOUR[at]
+    if (!next) return leave()
+    place.value = { class: id, stop: at }
+    await navigateTo(`/classes/${id}/${next.station}`)
+  }
+  const leave = () => void (place.value = null)
+  /** Through this class, or through the worked example, which is put among the classes for it. */
+  async function begin(id?: number) {
+    const shown = id ?? (await $fetch<{ id: number }>('/api/example', { method: 'POST' })).id
+    await to(shown, 0)
+  }
+  const step = (by: 1 | -1) => (place.value ? to(place.value.class, Math.max(0, place.value.stop + by)) : undefined)
+  return { place, stop, begin, step, leave }
+}

@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { useColorMode, useDebounceFn, useLocalStorage } from '@vueuse/core'
+import type { StudioSettings } from '../../core/document'
+import type { Units } from '../../core/lengths'
+import { lengthFrom } from '../../core/lengths'
+
+/** What every new class starts with, and how Wakaru looks in this browser. A class keeps what it has; its own stand at its stations. */
+const toast = useToast()
+const remembered = useLocalStorage<Units>('wakaru-units', 'inch')
+const mode = useColorMode({ storageKey: 'wakaru-theme', emitAuto: true, modes: { light: '' } })
+const settings = ref<StudioSettings>()
+const position = ref(0)
+const state = ref<'saved' | 'saving' | 'failed'>('saved')
+const failed = shallowRef<unknown>()
+
+async function load() {
+  try {
+    const answer = await $fetch<{ position: number, settings: StudioSettings }>('/api/settings')
+    settings.value = answer.settings
+    position.value = answer.position
+  }
+  catch (error) {
+    failed.value = error
+  }
+}
+onMounted(load)
+
+const save = useDebounceFn(async () => {
+  try {
+    const answer = await $fetch<{ position: number }>('/api/settings', {
+      method: 'PUT',
+      body: { since: position.value, settings: settings.value },
+    })
+    position.value = answer.position
+    state.value = 'saved'
+  }
+  catch (error) {
+    const { status, message } = refusalOf(error)
+    state.value = 'failed'
+    toast.add({ severity: 'error', summary: message, life: 10_000 })
+    if (status === 409) await load()
+  }
+}, 400)
+function change(edit: (settings: StudioSettings) => void) {
+  if (!settings.value) return
+  const changed = structuredClone(toRaw(settings.value))
+  edit(changed)
+  settings.value = changed
+  state.value = 'saving'
+  void save()
+}
+function setUnits(units: Units) {
+  remembered.value = units
+  change(all => (all.units = units))
+}
+const UNITS = [
+  { value: 'inch', label: 'Inches' },
+  { value: 'metric', label: 'Millimetres' },
+]
+const THEMES = [
+  { value: 'auto', label: 'As the system' },
+  { value: 'light', label: 'Light' },
+  { value: 'dark', label: 'Dark' },
+]
+const WORDS = { saved: 'Saved', saving: 'Saving …', failed: 'Not saved' }
+const units = computed(() => settings.value?.units ?? 'inch')
+useHead({ title: 'Settings · Wakaru' })
+</script>
+
+<template>
+  <div class="settings">
+    <div class="spread">
+      <h1>Settings</h1>
+      <span
+        class="small quiet"
+        role="status"
+      >{{ WORDS[state] }}</span>
+    </div>
+    <p class="quiet">
+      What every new class starts with. A class that is there keeps its own.
+    </p>
+    <NotRead
+      v-if="failed"
+      what="The settings"
+      :error="failed"
+    />
+    <div
+      v-else-if="settings"
+      class="columns"
+    >
+      <section class="board stack">
+        <fieldset class="field">
+          <legend class="label small">
+            Measures
+          </legend>
+          <SelectButton
+            :model-value="units"
+            :options="UNITS"
+            option-value="value"
+            option-label="label"
+            :allow-empty="false"
+            aria-label="Measures"
+            @update:model-value="setUnits"
+          />
+        </fieldset>
+        <fieldset class="field">
+          <legend class="label small">
+            Light or dark
+          </legend>
+          <SelectButton
+            v-model="mode"
+            :options="THEMES"
+            option-value="value"
+            option-label="label"
+            :allow-empty="false"
+            aria-label="Light or dark"
+          />
+        </fieldset>
+      </section>
+      <PricesForm
+        :prices="settings.prices"
+        :units="units"
+        open
+        @change="(_, prices) => change(all => void (all.prices = prices))"
+      />
+      <ToolsForm
+        :key="units"
+        :tools="settings.tools[units]"
+        :units="units"
+        open
+        @change="(_, tools) => change(all => void (all.tools[units] = tools))"
+      />
+      <PostForm
+        :post="settings.post"
+        :units="units"
+        :mark="lengthFrom(settings.tools[units].mark, units)"
+        :currency="settings.prices.currency"
+        @change="(_, edit) => change(all => edit(all.post))"
+      />
+    </div>
+    <p
+      v-else
+      class="quiet"
+    >
+      Looking up the settings …
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.settings { display: grid; gap: 0.6rem; max-width: 70rem; }
+.columns { display: grid; grid-template-columns: repeat(auto-fit, minmax(min(20rem, 100%), 1fr)); gap: 0.75rem; align-items: start; }
+</style>

@@ -1,0 +1,31 @@
+import { describe, expect, it } from 'vitest'
+import { DEFAULT_SETTINGS } from '../../core/document'
+import { Settings } from '../database/models'
+import { databaseOfFile } from '../database/testing'
+import { keepSettings, readSettings } from './settings'
+
+const database = databaseOfFile()
+const keep = (since: number, currency: string) => {
+  const settings = { ...DEFAULT_SETTINGS, prices: { ...DEFAULT_SETTINGS.prices, currency } }
+  return database.sequelize.transaction(transaction => keepSettings({ since, settings }, transaction))
+}
+
+describe('the settings of a studio', () => {
+  it('are the defaults until somebody changes them', async () => {
+    expect(await readSettings()).toEqual({ position: 0, settings: DEFAULT_SETTINGS })
+    expect(await keep(0, 'CAD')).toBe(1)
+    expect(await readSettings()).toMatchObject({ position: 1, settings: { prices: { currency: 'CAD' } } })
+  })
+
+  it('are not overwritten by a window that does not know of a change, not even at the same moment', async () => {
+    await expect(keep(0, 'GBP')).rejects.toMatchObject({ statusCode: 409 })
+    const both = await Promise.allSettled([keep(1, 'GBP'), keep(1, 'EUR')])
+    expect(both.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected'])
+    expect((await readSettings()).position).toBe(2)
+  })
+
+  it('give way to the defaults where they cannot be read', async () => {
+    await Settings.update({ document: { units: 'cubits' } }, { where: { id: 1 } })
+    expect((await readSettings()).settings).toEqual(DEFAULT_SETTINGS)
+  })
+})
