@@ -10,7 +10,7 @@ test('a class goes out as a batch file and comes back with nothing lost', async 
   await page.getByRole('button', { name: 'More for this class' }).click()
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('menuitem', { name: 'Export as a batch file' }).click(),
+    page.getByRole('menuitem', { name: 'Export as a file' }).click(),
   ])
   expect(download.suggestedFilename()).toBe('there-and-back.wakaru.json')
   const text = await readFile(await download.path(), 'utf8')

@@ -46,7 +46,7 @@ export const lookFor = (page: Page, title: string): Promise<void> => page.getByL
 /** Opens a station of a class and waits until it is laid out. */
 export async function station(page: Page, id: number, name: string): Promise<void> {
   await page.goto(`/classes/${id}/${name}`)
-  await expect(page.getByRole('navigation', { name: 'Stations of the preparation' })).toBeVisible()
+  await expect(page.getByRole('navigation', { name: 'Steps of the preparation' })).toBeVisible()
 }
 
 export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible()

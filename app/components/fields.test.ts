@@ -194,7 +194,7 @@ describe('findings', () => {
     expect(shown.findAll('li')).toHaveLength(1)
     await shown.get('.more').trigger('click')
     expect(shown.findAll('li').map(item => item.findAll('span, button').map(part => part.text()).slice(0, 3))).toEqual([
-      ['Settle first', 'Leaf is too wide.', 'Set 3 in'],
+      ['Put right first', 'Leaf is too wide.', 'Set 3 in'],
       ['Good to know', 'Slits start at a score.'],
     ])
     await shown.get('li button').trigger('click')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { lengthFrom } from '../../core/lengths'
 import { refDebounced } from '@vueuse/core'
 import { BOUNDS } from '../../core/document'
 import type { PaperEntry } from '../../core/document'
@@ -19,6 +20,11 @@ const { error, status } = useAsyncData('shelf', () => shelf.load({ search: searc
 })
 const binOpen = ref(false)
 
+/** A size as it was measured, whichever school that was. */
+function sizeOf({ width, height }: { width: string, height: string }) {
+  const units = /mm|cm|m$/.test(width.trim()) ? ('metric' as const) : ('inch' as const)
+  return { width: lengthFrom(width, units), height: lengthFrom(height, units), units }
+}
 /** A new paper is shown where it belongs in the order of the shelf. */
 async function close(saved?: string) {
   editing.value = undefined
@@ -123,7 +129,7 @@ useHead({ title: 'Paper shelf · Wakaru' })
             v-for="stock in paper.stocks"
             :key="stock.width + stock.height"
           >
-            <strong>{{ stock.onHand }}</strong> × {{ stock.width }} × {{ stock.height }}
+            <strong>{{ stock.onHand }}</strong> × <SheetText v-bind="sizeOf(stock)" />
             <span class="quiet small">{{ money(stock.price) }}</span>
           </p>
           <p
@@ -131,7 +137,7 @@ useHead({ title: 'Paper shelf · Wakaru' })
             :key="`offcut ${offcut.width} ${offcut.height}`"
             class="small"
           >
-            <strong>{{ offcut.count }}</strong> × {{ offcut.width }} × {{ offcut.height }}
+            <strong>{{ offcut.count }}</strong> × <SheetText v-bind="sizeOf(offcut)" />
             <span class="quiet">offcut</span>
           </p>
           <p

@@ -53,7 +53,12 @@ export const DEFAULT_POST: PostEntry = {
 }
 
 /** What a studio starts with that has set nothing. */
-export const DEFAULT_SETTINGS: StudioSettings = { units: 'inch', tools: DEFAULT_TOOLS, prices: DEFAULT_PRICES, post: DEFAULT_POST }
+export const DEFAULT_SETTINGS: StudioSettings = {
+  units: 'inch',
+  tools: DEFAULT_TOOLS,
+  prices: { ...DEFAULT_PRICES, currency: 'USD' },
+  post: DEFAULT_POST,
+}
 
 /** A class with nothing in it yet, with the tools, prices and envelopes of its studio. */
 export function newClass(

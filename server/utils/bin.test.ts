@@ -148,3 +148,15 @@ describe('fifty at once', () => {
     expect(made.some(number => number > 0) ? made : [TIDE.class.seats]).toContain(seats)
   })
 })
+
+it('a class that came in again from a file is not in the bin any more, another of its name is', async () => {
+  const [batch] = demoBatches(new Date(2030, 0, 1))
+  const { papers, ...document } = batch!
+  await database.sequelize.transaction(async (transaction) => {
+    await binClass(77, document, transaction)
+    await binClass(78, { ...document, class: { ...document.class, seats: document.class.seats + 1 } }, transaction)
+  })
+  const before = (await binned()).filter(({ title }) => title === document.class.title).length
+  await importBatch(database.sequelize, { ...document, papers })
+  expect((await binned()).filter(({ title }) => title === document.class.title)).toHaveLength(before - 1)
+})

@@ -1,6 +1,7 @@
 import type { Transaction } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassDocument, PaperEntry } from '../../core/document'
+import { isSame } from '../../core/document'
 import { Binned, StudioClass, StudioPaper } from '../database/models'
 import { classFrom, paperFrom } from './documents'
 import { refusal } from './door'
@@ -27,6 +28,12 @@ export const binPaper = ({ key, name, document }: StudioPaper, transaction: Tran
 /** A paper that is there again, by a step back or otherwise, need not be brought back. */
 export const unbinPaper = (key: string, transaction: Transaction): Promise<number> =>
   Binned.destroy({ where: { entity: 'paper', entityKey: key }, transaction })
+
+/** A class that is there again, from a file for instance, need not be brought back: it would be there twice. */
+export async function unbinClass(document: ClassDocument, transaction: Transaction): Promise<void> {
+  const rows = await Binned.findAll({ where: { entity: 'class', title: document.class.title }, transaction })
+  for (const row of rows) if (isSame(classFrom(row.document), document)) await row.destroy({ transaction })
+}
 
 /** Removes for good what has rested long enough. */
 export const emptyBin = (now = Date.now(), transaction?: Transaction): Promise<number> =>

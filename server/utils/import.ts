@@ -3,6 +3,7 @@ import { Op } from 'sequelize'
 import { fittedTo } from '../../core/batch'
 import type { Batch } from '../../core/document'
 import { StudioPaper } from '../database/models'
+import { unbinClass } from './bin'
 import { paperFrom } from './documents'
 import { newToken, recorded } from './edits'
 import type { Recorded } from './rows'
@@ -23,6 +24,7 @@ export async function addBatch(
   const { document, added } = fittedTo(keys.length > 0 ? rows.map(({ document }) => paperFrom(document)) : [], batch)
   for (const paper of added) await createPaper(paper, position, transaction)
   const id = await createClass(document, position, transaction)
+  await unbinClass(document, transaction)
   return {
     changes: [
       { entity: 'class', entityKey: String(id), patches: [] },

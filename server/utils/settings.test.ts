@@ -1,10 +1,12 @@
-import { describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
 import { DEFAULT_SETTINGS } from '../../core/document'
 import { Settings } from '../database/models'
+import { migrations } from '../database/migrations'
 import { databaseOfFile } from '../database/testing'
 import { keepSettings, readSettings } from './settings'
 
 const database = databaseOfFile()
+beforeAll(async () => void (await migrations(database.sequelize).up()))
 const keep = (since: number, currency: string) => {
   const settings = { ...DEFAULT_SETTINGS, prices: { ...DEFAULT_SETTINGS.prices, currency } }
   return database.sequelize.transaction(transaction => keepSettings({ since, settings }, transaction))

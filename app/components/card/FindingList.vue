@@ -10,7 +10,7 @@ const emit = defineEmits<{ fix: [finding: Finding] }>()
 const all = useLocalStorage('wakaru-all-findings', false)
 const shown = computed(() => (all.value ? findings : findings.slice(0, 1)))
 const SIGNS = {
-  stop: { icon: 'tabler:alert-octagon', word: 'Settle first' },
+  stop: { icon: 'tabler:alert-octagon', word: 'Put right first' },
   warn: { icon: 'tabler:alert-triangle', word: 'Take care' },
   note: { icon: 'tabler:info-circle', word: 'Good to know' },
 } as const

@@ -9,12 +9,13 @@ const seats = computed(() => count(details.value.seats, 'seat') + (details.value
 const menu = useTemplateRef('menu')
 const actions = computed(() => [
   { label: 'Change the class', command: () => (editing.value = true) },
-  { label: 'Export as a batch file', command: () => window.open(`/api/classes/${work.id}/file`, '_self') },
+  { label: 'Export as a file', command: () => window.open(`/api/classes/${work.id}/file`, '_self') },
   { separator: true },
   ...[
     ['Print the cutting sheets', 'cutting'],
     ['Print the score cards', 'scores'],
     ['Print the bag lists', 'kits'],
+    ['Print the piece lists', 'pieces'],
   ].map(([label, page]) => ({ label, command: () => navigateTo(`/print/${work.id}/${page}`) })),
 ])
 

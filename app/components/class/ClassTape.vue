@@ -9,7 +9,7 @@ const SIGNS = { 'ready': 'tabler:check', 'needs you': 'tabler:alert-octagon', 'w
 
 <template>
   <nav
-    aria-label="Stations of the preparation"
+    aria-label="Steps of the preparation"
     class="tape"
   >
     <NuxtLink

@@ -78,7 +78,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
         />
         <LabelledField
           input="post-bulk"
-          label="Bulk of paper, cm³ per gram"
+          label="Thickness for its weight (bulk), cm³ per gram"
         >
           <NumberField
             input-id="post-bulk"

@@ -163,10 +163,10 @@ describe('a class under the maker’s hands', () => {
     await input(shown, 'Plate width').setValue('9')
     await saved()
     const fix = shown.findAll('li button').find(entry => entry.text().startsWith('Set '))
-    expect(shown.text()).toContain('Settle first')
+    expect(shown.text()).toContain('Put right first')
     await fix?.trigger('click')
     await saved()
-    expect(shown.text()).not.toContain('Settle first')
+    expect(shown.text()).not.toContain('Put right first')
     expect(studio.document.cards[0]?.parameters.plateWidth).toBe(fix?.text().replace('Set ', ''))
   })
 

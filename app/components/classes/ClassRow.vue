@@ -25,7 +25,7 @@ const short = computed(() => entry.short.map(({ paper, sheets }) => `${sheets} $
 
 const actions = [
   { label: 'Copy to a new class', command: () => emit('copy') },
-  { label: 'Export as batch file', command: () => window.open(`/api/classes/${entry.id}/file`, '_self') },
+  { label: 'Export as a file', command: () => window.open(`/api/classes/${entry.id}/file`, '_self') },
   { label: 'Delete', command: askToDelete },
 ]
 

@@ -45,6 +45,8 @@ async function take(event: Event) {
       headers: { 'Content-Type': 'application/json' },
     })
     emit('imported')
+    // What was deleted before may be what has just come in.
+    toast.removeGroup('undo')
     await navigateTo(`/classes/${id}/cards`)
   }
   catch (error) {
@@ -58,7 +60,7 @@ async function take(event: Event) {
 
 <template>
   <Button
-    label="Import a batch file"
+    label="Import a class"
     severity="secondary"
     outlined
     :loading="busy"

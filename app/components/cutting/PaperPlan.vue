@@ -56,13 +56,19 @@ async function download(layout: KeyedLayout, number: number) {
     <div>
       <h2>{{ entry.paper.name }}</h2>
       <p
-        v-if="outcome"
+        v-if="outcome && outcome.plan.layouts.length === 0 && outcome.plan.unplaced.length === 0"
+        class="proof"
+      >
+        Everything of this paper is cut.
+      </p>
+      <p
+        v-else-if="outcome"
         class="proof"
       >
         {{ proofOf(outcome) }}.
         <span class="quiet">{{ Math.round(outcome.plan.yield * 100) }} % of the area is used,
-          {{ count(outcome.settings, 'fence setting') }}<template v-if="saved > 0"> ({{ outcome.settingsAlone }} if each layout were
-            cut by itself)</template>, {{ count(outcome.strokes, 'stroke') }} of the blade, about {{ wholeMinutes(outcome.minutes) }} min.
+          {{ count(outcome.settings, 'setting') }} of the fence<template v-if="saved > 0"> ({{ outcome.settingsAlone }} if each layout were
+            cut by itself)</template>, about {{ wholeMinutes(outcome.minutes) }} min.
           {{ looking }}</span>
       </p>
       <p

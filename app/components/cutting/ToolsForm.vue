@@ -24,7 +24,7 @@ const FIELDS = [
 
 const PACE = [
   { key: 'setting', label: 'Seconds to set the fence' },
-  { key: 'stroke', label: 'Seconds for a stroke' },
+  { key: 'stroke', label: 'Seconds for one cut' },
   { key: 'handling', label: 'Seconds to take up a stack' },
 ] as const
 

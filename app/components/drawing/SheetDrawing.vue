@@ -51,7 +51,9 @@ const edge = computed(() => {
   }
   return parts
 })
-const shortName = ({ node }: Placed) => (node.kind === 'piece' ? (names.get(node.demand) ?? '').replace(/ \(.*?\)/g, '') : '')
+/** Without the cards it is of: pieces of several cards that are alike have one name between them. */
+const shortName = ({ node }: Placed) =>
+  (node.kind === 'piece' ? [...new Set((names.get(node.demand) ?? '').replace(/ \([^)]*\)/g, '').split(', '))].join(', ') : '')
 /** A name as far as there is room for it. */
 const fitted = (name: string, room: number) => {
   const most = Math.floor(room / 6.5)

@@ -89,6 +89,16 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
   <div class="stack">
     <div class="spread">
       <h1>Catalogue of folds</h1>
+      <div class="row open">
+        <label for="opening">Open</label>
+        <input
+          id="opening"
+          v-model.number="opening"
+          type="range"
+          min="0"
+          max="100"
+        >
+      </div>
       <SelectButton
         v-model="units"
         :options="UNITS"
@@ -145,16 +155,6 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
           input-id="mine"
         />
         <label for="mine">From my shelf</label>
-      </div>
-      <div class="row open">
-        <label for="opening">Open</label>
-        <input
-          id="opening"
-          v-model.number="opening"
-          type="range"
-          min="0"
-          max="100"
-        >
       </div>
     </div>
     <ul

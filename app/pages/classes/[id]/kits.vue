@@ -45,7 +45,7 @@ const PURCHASES = [
         <Button
           as="router-link"
           :to="`/print/${work.id}/kits`"
-          label="Print the kit lists"
+          label="Print the bag lists"
           severity="secondary"
           outlined
         />
@@ -100,7 +100,7 @@ const PURCHASES = [
         />
         <p class="small quiet">
           The whole class uses up {{ money(kits.totals.cost) }}: about {{ (kits.totals.tape / 1e9).toFixed(1) }} m of tape and
-          {{ count(kits.totals.pads, 'foam pad') }}, estimated from the glue zones.
+          {{ count(kits.totals.pads, 'foam pad') }}, estimated from where pieces are glued.
         </p>
       </section>
       <section class="board">
