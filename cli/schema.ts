@@ -58,7 +58,8 @@ export function batchSchema(): object {
       turned: { type: 'boolean' },
     },
   }
-  const { BatchFile: _, ...definitions } = validationMetadatasToSchemas(options)
+  // The settings of a studio are no part of a file.
+  const { BatchFile: _, SettingsChange: _c, StudioSettings: _s, SchoolTools: _t, ...definitions } = validationMetadatasToSchemas(options)
   const file = targetConstructorToSchema(BatchFile, options)
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',

@@ -2,7 +2,8 @@
 /** A table of figures: one head a column, numbers to the right, cells by slot or by the column's own text. */
 defineProps<{
   rows: Row[]
-  columns: { key: string, head: string, number?: boolean, text?: (row: Row) => string | number }[]
+  /** `wide` ones are left out where there is no room for them. */
+  columns: { key: string, head: string, number?: boolean, wide?: boolean, text?: (row: Row) => string | number }[]
   label?: string
 }>()
 defineSlots<Record<string, (properties: { row: Row }) => unknown>>()
@@ -16,7 +17,7 @@ defineSlots<Record<string, (properties: { row: Row }) => unknown>>()
           v-for="column in columns"
           :key="column.key"
           scope="col"
-          :class="{ number: column.number }"
+          :class="{ number: column.number, wide: column.wide }"
         >
           {{ column.head }}
         </th>
@@ -32,7 +33,7 @@ defineSlots<Record<string, (properties: { row: Row }) => unknown>>()
           v-for="(column, at) in columns"
           :key="column.key"
           :scope="at === 0 ? 'row' : undefined"
-          :class="{ number: column.number }"
+          :class="{ number: column.number, wide: column.wide }"
         >
           <slot
             :name="column.key"
@@ -45,3 +46,7 @@ defineSlots<Record<string, (properties: { row: Row }) => unknown>>()
     </tbody>
   </table>
 </template>
+
+<style scoped>
+@media (max-width: 700px) { .wide { display: none; } }
+</style>

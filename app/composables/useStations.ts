@@ -46,11 +46,11 @@ export function useStations() {
       },
       cutting: {
         figure: planner.planless && !planner.ready ? '…' : count(sheets, 'sheet'),
-        state: planner.running ? 'working' : state(unplaced),
+        state: planner.running ? 'working' : state(unplaced || paperless > 0),
       },
       kits: {
         figure: count(work.settled ? work.settled.batch.class.seats + work.settled.batch.class.spares : 0, 'bag'),
-        state: planner.running ? 'working' : state(toBuy || unplaced),
+        state: planner.running ? 'working' : state(toBuy || unplaced || paperless > 0),
       },
     }
   })

@@ -88,7 +88,7 @@ nav a:hover { color: var(--ink); }
 nav a.router-link-exact-active { color: var(--ink); font-weight: 600; }
 .gap { flex: 1; }
 main { padding: 0.5rem 1rem 2rem; max-width: 1440px; margin: 0 auto; outline: none; }
-@media (pointer: coarse) { nav a, .mark { min-height: 44px; display: flex; align-items: center; } }
+@media (pointer: coarse) { nav a, .mark { min-height: 44px; min-width: 44px; display: flex; align-items: center; } }
 @media (max-width: 560px) {
   .top { gap: 0 0.7rem; padding: 0 0.6rem; }
   nav { gap: 0.7rem; }

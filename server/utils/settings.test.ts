@@ -1,10 +1,11 @@
-import { beforeAll, describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { DEFAULT_SETTINGS } from '../../core/document'
 import { Settings } from '../database/models'
 import { migrations } from '../database/migrations'
 import { databaseOfFile } from '../database/testing'
 import { keepSettings, readSettings } from './settings'
 
+vi.stubGlobal('createError', (refusal: object) => Object.assign(new Error('refused'), refusal))
 const database = databaseOfFile()
 beforeAll(async () => void (await migrations(database.sequelize).up()))
 const keep = (since: number, currency: string) => {

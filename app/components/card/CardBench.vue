@@ -175,6 +175,7 @@ const id = useId()
   .column, .column:first-child { grid-row: 1; min-height: 0; }
   .column:first-child > * { flex: 1; }
   .folded { overflow-y: auto; }
+  .folded > * { flex: none; }
   .grows { flex: 1; }
   .drawer { grid-row: 2; margin: 0 -1rem; padding: 0 0.5rem; }
   .drawer.open { max-height: 55vh; display: flex; flex-direction: column; min-height: 0; }

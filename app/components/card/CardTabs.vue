@@ -25,7 +25,7 @@ const entries = computed(() =>
       v-for="{ key, title, kits, stops } in entries"
       :key="key"
       type="button"
-      :class="['tab', { current: key === chosen }]"
+      :class="['tab', { current: key === chosen, many: entries.length > 6 }]"
       :aria-current="key === chosen || undefined"
       :title="title"
       @click="emit('choose', key)"
@@ -56,6 +56,7 @@ const entries = computed(() =>
   font: inherit; color: inherit; background: none; border: 0; border-bottom: 3px solid transparent; cursor: pointer;
   display: flex; gap: 0.4rem; align-items: baseline; padding: 0.35rem 0.7rem 0.25rem; max-width: 15rem; min-width: 0; flex: 0 1 auto;
 }
+.many { flex: 1 1 6rem; padding-inline: 0.4rem; }
 .tab:hover { background: color-mix(in srgb, var(--accent) 7%, transparent); }
 .current { border-bottom-color: var(--accent); font-weight: 600; }
 .title { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; min-width: 2.5rem; }

@@ -197,6 +197,10 @@ useEventListener('pointerdown', () => (playing.value = false))
   padding: 0.1rem 0;
   cursor: pointer;
 }
+@media (pointer: coarse) {
+  .buttons button { min-height: 44px; min-width: 44px; }
+  input[type='range'] { min-height: 44px; }
+}
 .buttons button[aria-pressed='true'] {
   font-weight: 700;
   text-decoration: underline;

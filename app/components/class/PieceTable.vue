@@ -73,7 +73,10 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
         v-for="piece in card.pieces"
         :key="piece.key"
         :class="{ chosen: piece.key === chosen }"
+        :aria-selected="full ? undefined : piece.key === chosen"
+        :tabindex="full ? undefined : 0"
         @click="emit('choose', piece.key)"
+        @keydown.enter.space.prevent="emit('choose', piece.key)"
       >
         <td class="glyph">
           <PieceGlyph
@@ -147,6 +150,14 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
 .glyph { width: 3.2rem; padding: 0.1rem 0.5rem 0.1rem 0; }
 .scores { margin: 0; padding-left: 1.1rem; }
 .paper { flex-wrap: nowrap; }
+@media (max-width: 700px) {
+  thead { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
+  tr { display: grid; grid-template-columns: 3.2rem minmax(0, 1fr) auto; align-items: baseline; border-bottom: 1px solid var(--line); padding: 0.4rem 0; }
+  th, td { display: block; border: 0; padding: 0 0.4rem 0.1rem 0; }
+  td.glyph { grid-row: 1 / 3; }
+  td:not(.glyph, .measure, .number) { grid-column: 1 / -1; }
+  td.number::after { content: ' ×'; color: var(--quiet); }
+}
 .missing { color: var(--stop); font-weight: 600; }
 .chosen { background: color-mix(in srgb, var(--accent) 10%, transparent); }
 </style>

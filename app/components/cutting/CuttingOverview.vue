@@ -15,12 +15,11 @@ const COLUMNS = [
   { key: 'paper', head: 'Paper' },
   { key: 'sheet', head: 'Sheet' },
   { key: 'needed', head: 'Needed', number: true },
-  { key: 'bound', head: 'At least', number: true, text: ({ outcome }: Row) => outcome.plan.bound || '–' },
+  { key: 'bound', head: 'At least', number: true, wide: true, text: ({ outcome }: Row) => outcome.plan.bound || '–' },
   { key: 'hand', head: 'On hand', number: true, text: ({ onHand }: Row) => onHand },
   { key: 'buy', head: 'To buy', number: true },
-  { key: 'yield', head: 'Used area', number: true, text: ({ outcome }: Row) => `${Math.round(outcome.plan.yield * 100)} %` },
-  { key: 'settings', head: 'Settings', number: true, text: ({ outcome }: Row) => outcome.settings },
-  { key: 'strokes', head: 'Strokes', number: true, text: ({ outcome }: Row) => outcome.strokes },
+  { key: 'yield', head: 'Used area', number: true, wide: true, text: ({ outcome }: Row) => `${Math.round(outcome.plan.yield * 100)} %` },
+  { key: 'settings', head: 'Settings', number: true, wide: true, text: ({ outcome }: Row) => outcome.settings },
 ]
 </script>
 

@@ -212,5 +212,5 @@ async function download(layout: KeyedLayout, number: number) {
 .board .row { margin-top: 0.5rem; }
 .held { border-color: var(--accent); }
 .order { position: sticky; top: 0.5rem; max-height: calc(100vh - 1rem); overflow: auto; }
-@media (max-width: 1000px) { .bench { grid-template-columns: 1fr; } .order { position: static; max-height: none; } }
+@media (max-width: 1000px) { .bench { grid-template-columns: minmax(0, 1fr); } .order { position: static; max-height: none; } }
 </style>

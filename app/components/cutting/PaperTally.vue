@@ -57,6 +57,7 @@ button {
   gap: 0.7rem;
   align-items: center;
   padding: 0.4rem 0.75rem;
+  min-height: 44px;
   text-align: left;
   cursor: pointer;
 }

@@ -59,6 +59,21 @@ const fitted = (name: string, room: number) => {
   const most = Math.floor(room / 6.5)
   return name.length > most ? `${name.slice(0, most - 1)}…` : name
 }
+/** The part that the keyboard is on, in the order in which the parts are cut. */
+const held = ref<number>()
+function move(event: KeyboardEvent) {
+  const way = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key]
+  if (!way) return
+  event.preventDefault()
+  const { length } = leaves.value
+  held.value = held.value === undefined ? (way > 0 ? 0 : length - 1) : (held.value + way + length) % length
+}
+const said = computed(() => {
+  const leaf = held.value === undefined ? undefined : leaves.value[held.value]
+  if (!leaf) return ''
+  const name = leaf.node.kind === 'piece' ? names.get(leaf.node.demand) : leaf.node.kind
+  return `${name}, ${formatLength(leaf.width, units)} × ${formatLength(leaf.height, units, { unit: true })}`
+})
 const px = (value: number) => value * scale.value
 /** Drawings count upwards, screens downwards. */
 const top = (leaf: Placed) => size.value.height - px(leaf.y + leaf.height)
@@ -92,8 +107,11 @@ function label(leaf: Placed): string | undefined {
       :viewBox="`${-MARGIN} -42 ${size.width + MARGIN + 2} ${size.height + 44}`"
       :width="size.width + MARGIN + 2"
       :height="size.height + 44"
-      role="img"
-      :aria-label="`${layout.repeats} sheets of ${paper.name} cut alike`"
+      role="group"
+      tabindex="0"
+      :aria-label="`${count(layout.repeats, 'sheet')} of ${paper.name} cut alike. Arrow keys go from part to part.`"
+      @keydown="move"
+      @blur="held = undefined"
     >
       <rect
         :width="size.width"
@@ -110,7 +128,7 @@ function label(leaf: Placed): string | undefined {
           :width="px(leaf.width)"
           :height="px(leaf.height)"
           :fill="leaf.node.kind === 'piece' ? paperFill(paper.key) : leaf.node.kind === 'offcut' ? 'url(#hatch)' : 'var(--ground)'"
-          class="part"
+          :class="['part', { held: held === at }]"
         />
         <g
           v-if="leaf.node.kind === 'piece' && label(leaf)"
@@ -195,6 +213,12 @@ function label(leaf: Placed): string | undefined {
         <title>Top of the print</title>
       </g>
     </svg>
+    <p
+      class="unseen"
+      aria-live="polite"
+    >
+      {{ said }}
+    </p>
   </div>
 </template>
 
@@ -202,6 +226,8 @@ function label(leaf: Placed): string | undefined {
 .frame { width: 100%; }
 svg { display: block; }
 .part { stroke: var(--ink); stroke-width: 1; }
+.held { stroke: var(--accent); stroke-width: 4; }
+svg:focus-visible { outline: 2px solid var(--accent); }
 .sheet { fill: none; stroke: var(--ink); stroke-width: 1.8; }
 .cut { stroke: var(--accent); stroke-width: 4; }
 .label { font-size: 12px; paint-order: stroke; stroke: var(--sheet); stroke-width: 4px; stroke-linejoin: round; pointer-events: none; }

@@ -132,5 +132,5 @@ async function saveCuts() {
 .controls > .row { flex: 1; }
 .controls { min-height: 2.4rem; align-items: center; }
 .progress { width: 14rem; height: 0.5rem; }
-@media (max-width: 900px) { .cutting { grid-template-columns: 1fr; } }
+@media (max-width: 900px) { .cutting { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -8,6 +8,8 @@ const title = (key: string) => work.batch.cards.find(card => card.key === key)?.
 const money = useMoney()
 const packed = (key: string) => work.prepared.cards.find(({ entry }) => entry.key === key)?.pieces ?? []
 const open = ref<string>()
+/** Cards that are named on a bag. */
+const TITLES = 3
 
 const COSTS = [
   { key: 'card', head: 'Card', text: ({ card }: CardCost) => title(card) },
@@ -63,10 +65,14 @@ const PURCHASES = [
           >
             <strong>{{ seat.label }}</strong>
             <span
-              v-for="card in seat.cards"
+              v-for="card in seat.cards.slice(0, TITLES)"
               :key="card"
-              class="small"
+              class="small title"
             >{{ title(card) }}</span>
+            <span
+              v-if="seat.cards.length > TITLES"
+              class="small quiet"
+            >and {{ seat.cards.length - TITLES }} more</span>
             <span
               v-if="seat.cards.length === 0"
               class="small quiet"
@@ -99,7 +105,7 @@ const PURCHASES = [
           :columns="COSTS"
         />
         <p class="small quiet">
-          The whole class uses up {{ money(kits.totals.cost) }}: about {{ (kits.totals.tape / 1e9).toFixed(1) }} m of tape and
+          The whole class uses up {{ money(kits.totals.cost) }}: {{ tapeInWords(kits.totals.tape, work.units) }} and
           {{ count(kits.totals.pads, 'foam pad') }}, estimated from where pieces are glued.
         </p>
       </section>
@@ -171,6 +177,15 @@ const PURCHASES = [
 .bag[aria-expanded='true'] {
   border-top-color: var(--accent);
 }
+.bags li {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 6rem;
+}
+.title {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
 .bag:hover {
   border-color: var(--accent);
 }
@@ -187,7 +202,7 @@ h2 {
 }
 @media (max-width: 1000px) {
   .kits {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>
