@@ -167,7 +167,7 @@ test('a paper is changed on the shelf and taken off it when nothing uses it', as
   await page.getByRole('button', { name: 'Change Sandbank' }).click()
   await typeNumber(dialog.getByLabel('On hand of sheet 1'), '12')
   await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
-  await expect(page.getByRole('listitem').filter({ hasText: 'Sandbank' })).toContainText('12 × 8 1/2 in × 11 in')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Sandbank' })).toContainText('12 × Letter')
   await page.getByRole('button', { name: 'Take Sandbank off the shelf' }).click()
   await page.getByRole('button', { name: 'Take it off' }).click()
   await expect(page.getByRole('heading', { name: 'Sandbank' })).toHaveCount(0)

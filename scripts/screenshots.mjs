@@ -6,12 +6,14 @@ import { buildApplication } from './lib/sources.mjs'
 import { ROOT } from './lib/root.mjs'
 import { main, say } from './lib/talk.mjs'
 
-/** Takes one picture of each main view from the demo data, at 1280 × 800. */
+/** Takes one picture of each main view from the demo data, at 1280 × 800, and of a card on a phone. */
 const VIEWS = [
   ['classes', '/'],
   ['card', '/classes/2/cards'],
   ['card-dark', '/classes/3/cards?card=jetty', { dark: true }],
+  ['card-phone', '/classes/2/cards', { phone: true }],
   ['catalogue', '/folds'],
+  ['fold', '/folds/step-popup'],
   ['papers', '/classes/2/papers'],
   ['pieces', '/classes/2/pieces'],
   ['cutting', '/classes/2/cutting'],
@@ -19,10 +21,10 @@ const VIEWS = [
   ['sheets-or-time', '/classes/1/cutting?paper=chalk'],
   ['kits', '/classes/2/kits'],
   ['shelf', '/papers'],
+  ['settings', '/settings'],
   ['print-cutting', '/print/2/cutting'],
   ['print-kits', '/print/2/kits'],
   ['print-scores', '/print/2/scores'],
-  ['fold', '/folds/step-popup'],
 ]
 
 main(async () => {
@@ -41,8 +43,9 @@ main(async () => {
     const target = join(ROOT, 'docs/screenshots')
     mkdirSync(target, { recursive: true })
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
-    for (const [name, path, { dark = false } = {}] of VIEWS) {
+    for (const [name, path, { dark = false, phone = false } = {}] of VIEWS) {
       const page = await context.newPage()
+      if (phone) await page.setViewportSize({ width: 390, height: 844 })
       await page.emulateMedia({ colorScheme: dark ? 'dark' : 'light' })
       await page.goto(address + path)
       await page.waitForLoadState('networkidle')

@@ -90,8 +90,8 @@ nav a.router-link-exact-active { color: var(--ink); font-weight: 600; }
 main { padding: 0.5rem 1rem 2rem; max-width: 1440px; margin: 0 auto; outline: none; }
 @media (pointer: coarse) { nav a, .mark { min-height: 44px; min-width: 44px; display: flex; align-items: center; } }
 @media (max-width: 560px) {
-  .top { gap: 0 0.7rem; padding: 0 0.6rem; }
-  nav { gap: 0.7rem; }
+  .top { gap: 0 0.3rem; padding: 0 0.4rem; }
+  .top nav { gap: 0.6rem; flex-wrap: nowrap; white-space: nowrap; }
   .wordmark { display: none; }
   main { padding: 0.4rem 0.6rem 2rem; }
 }

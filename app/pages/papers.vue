@@ -129,7 +129,7 @@ useHead({ title: 'Paper shelf · Wakaru' })
             v-for="stock in paper.stocks"
             :key="stock.width + stock.height"
           >
-            <strong>{{ stock.onHand }}</strong> × <SheetText v-bind="sizeOf(stock)" />
+            <strong>{{ stock.onHand }}</strong> × <SheetText v-bind="sizeOf(stock)" />{{ ' ' }}
             <span class="quiet small">{{ money(stock.price) }}</span>
           </p>
           <p
@@ -137,7 +137,7 @@ useHead({ title: 'Paper shelf · Wakaru' })
             :key="`offcut ${offcut.width} ${offcut.height}`"
             class="small"
           >
-            <strong>{{ offcut.count }}</strong> × <SheetText v-bind="sizeOf(offcut)" />
+            <strong>{{ offcut.count }}</strong> × <SheetText v-bind="sizeOf(offcut)" />{{ ' ' }}
             <span class="quiet">offcut</span>
           </p>
           <p

@@ -51,6 +51,7 @@ const SIGNS = { 'ready': 'tabler:check', 'needs you': 'tabler:alert-octagon', 'w
 .station:hover .name { color: var(--ink); }
 .router-link-active .name { color: var(--accent); }
 .router-link-active .notch { background: var(--accent); width: 4px; height: 0.8rem; }
+@media (pointer: coarse) { .station { min-height: 44px; } }
 @media (max-width: 999px) {
   .station { flex-wrap: wrap; gap: 0 0.3rem; align-content: flex-start; min-height: 44px; }
   .figure { font-size: var(--small); }

@@ -73,7 +73,7 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
         v-for="piece in card.pieces"
         :key="piece.key"
         :class="{ chosen: piece.key === chosen }"
-        :aria-selected="full ? undefined : piece.key === chosen"
+        :aria-current="piece.key === chosen || undefined"
         :tabindex="full ? undefined : 0"
         @click="emit('choose', piece.key)"
         @keydown.enter.space.prevent="emit('choose', piece.key)"
@@ -152,7 +152,10 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
 .paper { flex-wrap: nowrap; }
 @media (max-width: 700px) {
   thead { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
-  tr { display: grid; grid-template-columns: 3.2rem minmax(0, 1fr) auto; align-items: baseline; border-bottom: 1px solid var(--line); padding: 0.4rem 0; }
+  tr {
+    display: grid; grid-template-columns: 3.2rem minmax(0, 1fr) auto; align-items: baseline; padding: 0.4rem 0;
+    border-bottom: 1px solid var(--line);
+  }
   th, td { display: block; border: 0; padding: 0 0.4rem 0.1rem 0; }
   td.glyph { grid-row: 1 / 3; }
   td:not(.glyph, .measure, .number) { grid-column: 1 / -1; }

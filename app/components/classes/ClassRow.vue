@@ -198,6 +198,7 @@ async function remove() {
 .what { min-width: 0; overflow-wrap: anywhere; }
 .cards {
   display: flex;
+  flex-wrap: wrap;
   gap: 0.4rem;
   align-items: center;
   list-style: none;

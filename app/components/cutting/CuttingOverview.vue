@@ -6,30 +6,36 @@ const { papers } = defineProps<{ papers: PlannedPaper[] }>()
 const emit = defineEmits<{ choose: [paper: string] }>()
 const work = useClassStore()
 
-const rows = computed(() => papers.flatMap(({ paper, outcome }) => outcome
-  ? outcome.sheets.filter(({ needed }) => needed > 0).map(sheet => ({ ...sheet, paper, outcome }))
-  : []))
+/** A paper is there from the beginning; its figures come when it is planned, so that nothing moves then. */
+const rows = computed(() => papers.flatMap(({ paper, outcome }) => {
+  const sheets = outcome ? outcome.sheets.filter(({ needed }) => needed > 0) : [undefined]
+  return sheets.map(sheet => ({ paper, outcome, sheet }))
+}))
+const charted = computed(() => rows.value.map(({ paper, sheet }) => ({
+  name: paper.name,
+  needed: sheet?.needed ?? 0,
+  onHand: sheet?.onHand ?? 0,
+})))
 
 type Row = typeof rows.value[number]
+const figure = (of: (row: Row & { sheet: NonNullable<Row['sheet']>, outcome: NonNullable<Row['outcome']> }) => string | number) =>
+  ({ sheet, outcome, ...row }: Row) => (sheet && outcome ? of({ ...row, sheet, outcome }) : '…')
 const COLUMNS = [
   { key: 'paper', head: 'Paper' },
   { key: 'sheet', head: 'Sheet' },
   { key: 'needed', head: 'Needed', number: true },
-  { key: 'bound', head: 'At least', number: true, wide: true, text: ({ outcome }: Row) => outcome.plan.bound || '–' },
-  { key: 'hand', head: 'On hand', number: true, text: ({ onHand }: Row) => onHand },
+  { key: 'bound', head: 'At least', number: true, wide: true, text: figure(({ outcome }) => outcome.plan.bound || '–') },
+  { key: 'hand', head: 'On hand', number: true, text: figure(({ sheet }) => sheet.onHand) },
   { key: 'buy', head: 'To buy', number: true },
-  { key: 'yield', head: 'Used area', number: true, wide: true, text: ({ outcome }: Row) => `${Math.round(outcome.plan.yield * 100)} %` },
-  { key: 'settings', head: 'Settings', number: true, wide: true, text: ({ outcome }: Row) => outcome.settings },
+  { key: 'yield', head: 'Used area', number: true, wide: true, text: figure(({ outcome }) => `${Math.round(outcome.plan.yield * 100)} %`) },
+  { key: 'settings', head: 'Settings', number: true, wide: true, text: figure(({ outcome }) => outcome.settings) },
 ]
 </script>
 
 <template>
   <section class="board stack">
     <h2>Sheets needed against sheets on hand</h2>
-    <SheetsChart
-      v-if="rows.length > 0"
-      :rows="rows.map(({ paper, needed, onHand }) => ({ name: paper.name, needed, onHand }))"
-    />
+    <SheetsChart :rows="charted" />
     <FigureTable
       :rows="rows"
       :columns="COLUMNS"
@@ -45,16 +51,20 @@ const COLUMNS = [
       </template>
       <template #sheet="{ row }">
         <SheetText
-          :width="row.width"
-          :height="row.height"
+          v-if="row.sheet"
+          :width="row.sheet.width"
+          :height="row.sheet.height"
           :units="work.units"
         />
       </template>
       <template #needed="{ row }">
-        <strong>{{ row.needed }}</strong>
+        <strong>{{ row.sheet?.needed ?? '…' }}</strong>
       </template>
       <template #buy="{ row }">
-        <span :class="{ buy: row.needed > row.onHand }">{{ Math.max(0, row.needed - row.onHand) || '–' }}</span>
+        <span
+          v-if="row.sheet"
+          :class="{ buy: row.sheet.needed > row.sheet.onHand }"
+        >{{ Math.max(0, row.sheet.needed - row.sheet.onHand) || '–' }}</span>
       </template>
     </FigureTable>
   </section>
@@ -62,5 +72,6 @@ const COLUMNS = [
 
 <style scoped>
 .paper { padding: 0; gap: 0.6rem; }
+@media (min-width: 701px) { :deep(table) { table-layout: fixed; } }
 .buy { color: var(--stop); font-weight: 600; }
 </style>
