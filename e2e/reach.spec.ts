@@ -48,10 +48,26 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expect(page.getByRole('heading').first()).toBeVisible()
       expect(await serious(page), path).toEqual([])
     }
-    await visit(page, '/')
-    await page.getByRole('button', { name: 'New class' }).click()
-    await expect(page.getByRole('dialog')).toBeVisible()
-    expect(await serious(page), 'the new class').toEqual([])
+    const dialogs: [path: string, buttons: (string | RegExp)[]][] = [
+      ['/', ['New class']],
+      ['/', ['Studio', /^Bin/]],
+      ['/', ['Help']],
+      ['/papers', ['Add a paper']],
+      [`/classes/${id}/cards`, ['Change']],
+      [`/classes/${id}/cards`, ['Add a card']],
+      [`/classes/${id}/cards`, ['More for Harbour lantern', 'Another size']],
+      [`/classes/${id}/cards`, ['More for Harbour lantern', 'Keep as variant']],
+      ['/folds/z-fold', ['Teach it']],
+    ]
+    for (const [path, names] of dialogs) {
+      await visit(page, path)
+      for (const name of names) {
+        const isWhole = typeof name === 'string'
+        await page.getByRole('button', { name, exact: isWhole }).or(page.getByRole('menuitem', { name, exact: isWhole })).first().click()
+      }
+      await expect(page.getByRole('dialog')).toBeVisible()
+      expect(await serious(page), `${path}: ${names.join(', ')}`).toEqual([])
+    }
     await page.context().close()
   })
 }

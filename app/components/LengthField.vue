@@ -34,6 +34,8 @@ function read(text: string): Reading<string> {
   if (text === shown(modelValue)) return { ok: true, value: modelValue }
   const parsed = parseLength(text, units)
   if (!parsed.ok) return parsed
+  // A slip, or on the way from 5 7/1 to 5 7/16; it would be 12.
+  if (/\/\s*1$/.test(text.trim())) return { ok: false, reason: 'A fraction over 1 is a whole number.' }
   if (parsed.length < 0) return { ok: false, reason: 'A length cannot be negative.' }
   if (parsed.length === 0 && !zero) return { ok: false, reason: 'This must be more than zero.' }
   return { ok: true, value: writeLength(parsed.length, units) }
@@ -42,8 +44,6 @@ const { draft, reason, set, escape, bindings } = useEntry<string>({
   value: () => modelValue,
   read,
   write: shown,
-  // On the way to 5 7/16 stands 5 7/1, which is 12.
-  isHalf: text => /\/\s*1$/.test(text.trim()),
   take: value => emit('update:modelValue', value),
 })
 

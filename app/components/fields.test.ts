@@ -77,6 +77,8 @@ describe('a field for a length', () => {
       '5 7/17',
       'No ruler has 7/17: use halves down to 64ths, or a decimal. It stays 4 1/4.',
     ])
+    await input.setValue('5 7/1')
+    expect(shown.get('.wrong').text()).toBe('A fraction over 1 is a whole number. It stays 4 1/4.')
     await input.trigger('keydown', { key: 'Escape' })
     expect([input.element.value, shown.find('.wrong').exists()]).toEqual(['4 1/4', false])
   })

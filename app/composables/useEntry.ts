@@ -5,8 +5,6 @@ interface EntryOptions<T> {
   value: () => T
   read: (text: string) => Reading<T>
   write: (value: T) => string
-  /** Text that can be read already but is clearly not all of it. */
-  isHalf?: (text: string) => boolean
   take: (value: T) => void
 }
 
@@ -14,7 +12,7 @@ interface EntryOptions<T> {
  * A field that is typed into. What can be read is in force at once; what cannot changes nothing: the value from before the
  * typing stands, and the text stays in the field with its reason. A change from elsewhere, such as an undo, is shown at once.
  */
-export function useEntry<T>({ value, read, write, isHalf = () => false, take }: EntryOptions<T>) {
+export function useEntry<T>({ value, read, write, take }: EntryOptions<T>) {
   const draft = ref(write(value()))
   const typing = ref(false)
   /** What stands while the text cannot be read. */
@@ -38,9 +36,7 @@ export function useEntry<T>({ value, read, write, isHalf = () => false, take }: 
 
   function type(text: string) {
     draft.value = text
-    const read = reading.value
-    if (read.ok && isHalf(text)) return
-    put(read.ok ? read.value : held)
+    put(reading.value.ok ? reading.value.value : held)
   }
 
   /** Puts a value in force that was not typed, such as a step up. */
