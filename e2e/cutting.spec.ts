@@ -46,7 +46,7 @@ const onPaper
 test('what counts most is a choice, and the cut in hand is shown in the drawings', async ({ page, request }) => {
   const id = await demoClass(request, 'Settings', many)
   await paper(page, id, 'chalk')
-  const strokes = /(\d+) fence settings?/
+  const strokes = /(\d+) settings? of the fence/
   const before = Number(strokes.exec(await proof(page).innerText())![1])
   await page.getByRole('combobox', { name: 'What counts most' }).click()
   await page.getByRole('option', { name: 'Fewest settings' }).click()

@@ -88,7 +88,7 @@ export const useClassStore = defineStore('class', () => {
   }
 
   const { listen, leave } = useFeed(({ position, touched }) => {
-    const concerns = position < 0 || touched.some(what => what === `class:${id.value}` || what.startsWith('paper:'))
+    const concerns = touched.some(what => what === '*' || what === `class:${id.value}` || what.startsWith('paper:'))
     void editing.hear(position < 0 ? Infinity : position, concerns)
   })
   if (import.meta.client) useEventListener(window, 'online', () => void editing.save())

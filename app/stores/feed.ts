@@ -1,6 +1,9 @@
 import { useEventListener } from '@vueuse/core'
 
-/** What the server tells: see its feed. `position` is −1 where the line has just been opened, and anything may have happened before. */
+/**
+ * What the server tells: see its feed. Where the line has just been opened `*` is touched, anything that happened before; the
+ * position is −1 where the server does not know it.
+ */
 export interface News {
   position: number
   touched: string[]
