@@ -97,7 +97,8 @@ export function piecesOf(construction: Construction, mark: Length): Piece[] {
           along,
           direction,
           turnOver,
-          reading: readOffScale(turnOver ? fromOtherEnd.value : at.value, whole.value, mark),
+          // Turned over like a page, left and right change places and the foot stays the foot.
+          reading: readOffScale(turnOver && along !== 'y' ? fromOtherEnd.value : at.value, whole.value, mark),
           ends: partial ? [from, to] : undefined,
           endForEnd: along !== 'slant' && earlier.some(mirrored),
         }

@@ -15,7 +15,7 @@ describe('what is said at the scoring board', () => {
   it('gives the setting and how far the score runs, and turns the sheet over for a mountain', () => {
     expect(lines('z-fold', 'base')).toEqual([
       'Score at 4 1/4, whole height.',
-      'Turn the sheet over. Score at 6 3/8, whole height.',
+      'Turn the sheet over like a page. Score at 6 3/8, whole height.',
     ])
   })
 
@@ -47,7 +47,7 @@ describe('what is said at the scoring board', () => {
 
   it('gives the two ends of a slanting score', () => {
     expect(lines('corner-stage', 'sheet').find(words => words.includes('ruler')))
-      .toBe('Turn the sheet over. Score by ruler from 4 1/4 right, 4 1/4 up to 0 right, 0 up.')
+      .toBe('Turn the sheet over like a page. Score by ruler from 4 1/4 right, 4 1/4 up to 8 1/2 right, 0 up.')
   })
 
   it('looks for a mark from the other end, and says when neither end has one', () => {
@@ -65,6 +65,27 @@ describe('what is said at the scoring board', () => {
     expect(read(40, 100.5)).toBe('Score at 40, whole height.')
     expect(read(40.5, 100.5)).toBe('Score at 60 from the other end, whole height.')
     expect(read(40.5, 100)).toBe('Score at 40.5 by ruler, the nearest mark is 41, whole height.')
+  })
+
+  it('measures a sheet that is turned over from its other end, also what is scored there again or by ruler', () => {
+    // A score 2 from the left of 8 1/4 is set at 6 1/4 once the sheet is turned, and so is the one 2 from the right.
+    expect(lines('book-stage', 'inner').slice(-3)).toEqual([
+      'Turn the sheet over like a page. Score at 6 1/4, from 3/4 to 4 1/2.',
+      'Score at 4 1/8, from 0 to 3/4 and from 4 1/2 to 5 1/4.',
+      'Turn it end for end and score at 6 1/4 again, from 3/4 to 4 1/2.',
+    ])
+    // What is measured from the foot stays where it is.
+    for (const { along, turnOver, at, reading } of scoresOf('step-popup', 'inner'))
+      if (turnOver && along === 'y' && reading.from === 'near') expect(reading.at).toBe(at.value)
+    for (const fold of FOLDS) {
+      for (const piece of build(fold.id).pieces) {
+        const settings = scoreLines(piece, 'inch').map(({ words }) => / at ([\d/ ]+?)(?=[,.]| again| up| by)/.exec(words)?.[1])
+        scoreLines(piece, 'inch').forEach(({ words }, at) => {
+          // What is scored again has been scored before, at the same setting.
+          if (words.includes(' again')) expect(settings.slice(0, at)).toContain(settings[at])
+        })
+      }
+    }
   })
 
   it('says slits with start and stop, those on one line together, and windows with what falls out', () => {

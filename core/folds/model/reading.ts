@@ -1,5 +1,5 @@
 import type { Length, Units } from '../../lengths'
-import { formatLength } from '../../lengths'
+import { formatLength, nanometres } from '../../lengths'
 import type { Place, Window } from './card'
 import type { Piece, Score } from './pieces'
 import { scoringOrder } from './pieces'
@@ -16,8 +16,10 @@ export interface ScoreLine {
  * What is done at the scoring board, in the order in which it is done and in words that are said there: scores at one setting
  * are one line, however many they are.
  */
-export function scoreLines({ scores }: Pick<Piece, 'scores'>, units: Units): ScoreLine[] {
+export function scoreLines({ scores, width }: Pick<Piece, 'scores' | 'width'>, units: Units): ScoreLine[] {
   const show = (length: Length) => formatLength(length, units)
+  /** A distance from the left as it is from what is the left by then. */
+  const fromLeft = ({ turnOver }: Score) => (x: Length) => (turnOver ? nanometres(width.value - x) : x)
   const groups: { key: string, scores: number[] }[] = []
   let isTurned = false
   for (const index of scoringOrder(scores)) {
@@ -30,30 +32,39 @@ export function scoreLines({ scores }: Pick<Piece, 'scores'>, units: Units): Sco
   }
   return groups.map(({ scores: indices }) => {
     const first = itemAt(scores, itemAt(indices, 0))
-    const turn = first.turnOver && !isTurned ? 'Turn the sheet over. ' : ''
+    const turn = first.turnOver && !isTurned ? 'Turn the sheet over like a page. ' : ''
     isTurned ||= first.turnOver
-    return { scores: indices, words: turn + settingOf(first, show) + spansOf(indices.map(index => itemAt(scores, index)), show) }
+    const setting = settingOf(first, show, fromLeft(first))
+    return { scores: indices, words: turn + setting + spansOf(indices.map(index => itemAt(scores, index)), show, fromLeft(first)) }
   })
 }
 
-function settingOf({ along, at, fromOtherEnd, reading, endForEnd, ends }: Score, show: (length: Length) => string): string {
-  if (along === 'slant' && ends) return `Score by ruler from ${placeInWords(ends[0], show)} to ${placeInWords(ends[1], show)}.`
+type Show = (length: Length) => string
+type Mirror = (x: Length) => Length
+
+function settingOf({ along, at, fromOtherEnd, reading, turnOver, endForEnd, ends }: Score, show: Show, left: Mirror): string {
+  if (along === 'slant' && ends) {
+    const [from, to] = ends.map(({ x, y }) => `${show(left(x.value))} right, ${show(y.value)} up`)
+    return `Score by ruler from ${from} to ${to}.`
+  }
+  // On a sheet that is turned over like a page, left and right change places; the foot stays the foot.
+  const [own, other] = turnOver && along !== 'y' ? [fromOtherEnd.value, at.value] : [at.value, fromOtherEnd.value]
   const foot = along === 'y' ? ' up from the foot' : ''
-  if (endForEnd) return `Turn it end for end and score at ${show(fromOtherEnd.value)} again${foot}`
+  if (endForEnd) return `Turn it end for end and score at ${show(other)} again${foot}`
   return {
     near: `Score at ${show(reading.at)}${foot}`,
     far: `Score at ${show(reading.at)} from the other end${foot && ', level'}`,
-    between: `Score at ${show(at.value)}${foot} by ruler, the nearest mark is ${show(reading.at)}`,
+    between: `Score at ${show(own)}${foot} by ruler, the nearest mark is ${show(reading.at)}`,
   }[reading.from]
 }
 
 /** Whole height or width, or where each score at this setting starts and stops. */
-function spansOf(scores: Score[], show: (length: Length) => string): string {
+function spansOf(scores: Score[], show: Show, left: Mirror): string {
   const [{ along, ends }] = scores as [Score]
   if (along === 'slant') return ''
   if (!ends) return along === 'y' ? ', whole width.' : ', whole height.'
-  const axis = along === 'y' ? 'x' : 'y'
-  return `, ${inARow(inSpans(scores.flatMap(({ ends }) => (ends ? [[ends[0][axis].value, ends[1][axis].value]] : [])), show))}.`
+  const place = ({ x, y }: Place) => (along === 'y' ? left(x.value) : y.value)
+  return `, ${inARow(inSpans(scores.flatMap(({ ends }) => (ends ? [ends.map(place)] : [])), show))}.`
 }
 
 /** Where lines start and stop; those that meet are one line to whoever draws them. */
