@@ -44,10 +44,15 @@ export function useTour() {
     await navigateTo(`/classes/${id}/${next.station}`)
   }
   const leave = () => void (place.value = null)
-  /** Through this class, or through the worked example, which is put among the classes for it. */
+  /** Through this class, else through the first one there is; an empty studio gets the worked example for it. */
   async function begin(id?: number) {
-    const shown = id ?? (await $fetch<{ id: number }>('/api/example', { method: 'POST' })).id
-    await to(shown, 0)
+    await to(id ?? (await first()) ?? (await $fetch<{ id: number }>('/api/example', { method: 'POST' })).id, 0)
+  }
+  async function first() {
+    const { classes } = await $fetch<{ classes: { id: number }[] }>('/api/classes', {
+      query: { when: 'all', today: localDay(), search: '', offset: 0, limit: 1 },
+    })
+    return classes[0]?.id
   }
   const step = (by: 1 | -1) => (place.value ? to(place.value.class, Math.max(0, place.value.stop + by)) : undefined)
   return { place, stop, begin, step, leave }

@@ -24,14 +24,21 @@ export function newCard(fold: Fold, batch: Batch, own: { key?: string, title?: s
 
 /** The card with the class's paper for each part that has none yet, that of the card itself first. Papers already chosen stay. */
 export function withPapers(card: CardEntry, fold: Fold, batch: Batch): CardEntry {
-  const own = papersByKind([card], batch)
-  const ofClass = papersByKind(batch.cards.filter(({ key }) => key !== card.key), batch)
-  return filled(card, piecesOfCard(card, fold, batch), ({ kind }) => own.get(kind) ?? ofClass.get(kind))
+  // Seldom asked: while a number is typed every part has its paper already, and no other card is worked out.
+  const own = once(() => papersByKind([card], batch))
+  const ofClass = once(() => papersByKind(batch.cards.filter(({ key }) => key !== card.key), batch))
+  return filled(card, piecesOfCard(card, fold, batch), ({ kind }) => own().get(kind) ?? ofClass().get(kind))
 }
 
 /** The card with a usual paper of the shelf for each part that has none yet. Only for a maker who asks for it. */
 export const withUsualPapers = (card: CardEntry, fold: Fold, batch: Batch): CardEntry =>
   filled(card, piecesOfCard(card, fold, batch), ({ kind }) => usual(kind, batch.papers)?.key)
+
+/** Works something out when it is asked for first. */
+function once<T>(work: () => T): () => T {
+  let known: { value: T } | undefined
+  return () => (known ??= { value: work() }).value
+}
 
 function filled(card: CardEntry, pieces: Piece[], paper: (piece: Piece) => string | undefined): CardEntry {
   const missing = pieces.flatMap((piece) => {
