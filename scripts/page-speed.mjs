@@ -1,10 +1,5 @@
-import { rmSync } from 'node:fs'
-import { join } from 'node:path'
-import { checkNode, installChromium, installMariaDb, installPackages } from './lib/install.mjs'
-import { serve } from './lib/serve.mjs'
-import { buildApplication } from './lib/sources.mjs'
-import { ROOT } from './lib/root.mjs'
 import { main, say } from './lib/talk.mjs'
+import { visited } from './lib/visited.mjs'
 
 /**
  * Shows how long pages take until they can be worked with, as a ratio to a page of the same application that shows one
@@ -35,32 +30,14 @@ async function timed(browser, address, ready) {
   return taken
 }
 
-main(async () => {
-  checkNode()
-  await installPackages()
-  await installMariaDb()
-  await installChromium()
-  await buildApplication()
-  const folder = join(ROOT, '.data/page-speed')
-  rmSync(folder, { recursive: true, force: true })
-  const { address, stop } = await serve({ folder, port: 0 })
-  const { chromium } = await import('playwright-core')
-  const { CHROMIUM } = await import('../e2e/chromium.mjs')
-  const browser = await chromium.launch(CHROMIUM)
-  try {
-    let least
-    for (const [name, path, ready] of PAGES) {
-      await timed(browser, address + path, ready)
-      const times = []
-      for (let run = 0; run < RUNS; run++) times.push(await timed(browser, address + path, ready))
-      const time = median(times)
-      least ??= time
-      say(`${name.padEnd(20)} ${String(Math.round(time)).padStart(5)} ms  ${(time / least).toFixed(2)} × the page with one sentence`)
-    }
+main(() => visited('page-speed', async (browser, address) => {
+  let least
+  for (const [name, path, ready] of PAGES) {
+    await timed(browser, address + path, ready)
+    const times = []
+    for (let run = 0; run < RUNS; run++) times.push(await timed(browser, address + path, ready))
+    const time = median(times)
+    least ??= time
+    say(`${name.padEnd(20)} ${String(Math.round(time)).padStart(5)} ms  ${(time / least).toFixed(2)} × the page with one sentence`)
   }
-  finally {
-    await browser.close()
-    await stop()
-    rmSync(folder, { recursive: true, force: true })
-  }
-})
+}))

@@ -1,10 +1,8 @@
-import { mkdirSync, rmSync } from 'node:fs'
+import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { checkNode, installChromium, installMariaDb, installPackages } from './lib/install.mjs'
-import { serve } from './lib/serve.mjs'
-import { buildApplication } from './lib/sources.mjs'
 import { ROOT } from './lib/root.mjs'
 import { main, say } from './lib/talk.mjs'
+import { visited } from './lib/visited.mjs'
 
 /** Takes one picture of each main view from the demo data, at 1280 × 800, and of a card on a phone. */
 const VIEWS = [
@@ -27,41 +25,23 @@ const VIEWS = [
   ['print-scores', '/print/2/scores'],
 ]
 
-main(async () => {
-  checkNode()
-  await installPackages()
-  await installMariaDb()
-  await installChromium()
-  await buildApplication()
-  const folder = join(ROOT, '.data/pictures')
-  rmSync(folder, { recursive: true, force: true })
-  const { address, stop } = await serve({ folder, port: 0 })
-  const { chromium } = await import('playwright-core')
-  const { CHROMIUM } = await import('../e2e/chromium.mjs')
-  const browser = await chromium.launch(CHROMIUM)
-  try {
-    const target = join(ROOT, 'docs/screenshots')
-    mkdirSync(target, { recursive: true })
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
-    for (const [name, path, { dark = false, phone = false } = {}] of VIEWS) {
-      const page = await context.newPage()
-      if (phone) await page.setViewportSize({ width: 390, height: 844 })
-      await page.emulateMedia({ colorScheme: dark ? 'dark' : 'light' })
-      await page.goto(address + path)
-      await page.waitForLoadState('networkidle')
-      // Once more: a font that comes late is used from the next visit on.
-      await page.reload({ waitUntil: 'networkidle' })
-      await page.getByRole('heading').first().waitFor()
-      await page.getByText('working', { exact: true }).first().waitFor({ state: 'hidden', timeout: 120_000 })
-      await page.waitForTimeout(1500)
-      await page.screenshot({ path: join(target, `${name}.png`) })
-      await page.close()
-      say(`docs/screenshots/${name}.png`)
-    }
+main(() => visited('pictures', async (browser, address) => {
+  const target = join(ROOT, 'docs/screenshots')
+  mkdirSync(target, { recursive: true })
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  for (const [name, path, { dark = false, phone = false } = {}] of VIEWS) {
+    const page = await context.newPage()
+    if (phone) await page.setViewportSize({ width: 390, height: 844 })
+    await page.emulateMedia({ colorScheme: dark ? 'dark' : 'light' })
+    await page.goto(address + path)
+    await page.waitForLoadState('networkidle')
+    // Once more: a font that comes late is used from the next visit on.
+    await page.reload({ waitUntil: 'networkidle' })
+    await page.getByRole('heading').first().waitFor()
+    await page.getByText('working', { exact: true }).first().waitFor({ state: 'hidden', timeout: 120_000 })
+    await page.waitForTimeout(1500)
+    await page.screenshot({ path: join(target, `${name}.png`) })
+    await page.close()
+    say(`docs/screenshots/${name}.png`)
   }
-  finally {
-    await browser.close()
-    await stop()
-    rmSync(folder, { recursive: true, force: true })
-  }
-})
+}))

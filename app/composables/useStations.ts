@@ -1,4 +1,4 @@
-import { stopsIn } from '../../core/batch'
+import { onCard, stopsIn } from '../../core/batch'
 
 /** The stations of a class's preparation, in the order of the craft. */
 export const STATIONS = [
@@ -26,7 +26,7 @@ export function useStations() {
     const cards = work.settled?.preparation.cards ?? []
     const pieces = cards.flatMap(card => card.pieces)
     const paperless = pieces.filter(piece => !piece.paper).length
-    const broken = stopsIn(cards.flatMap(card => card.findings).filter(({ place }) => place !== 'papers'))
+    const broken = stopsIn(onCard(cards.flatMap(card => card.findings)))
     const sheets = planner.outcomes.reduce((total, { plan }) => total + plan.sheets, 0)
     const unplaced = planner.papers.some(({ job, outcome }) => job.state === 'failed' || (outcome && outcome.plan.unplaced.length > 0))
     const toBuy = planner.kits?.purchases.some(purchase => purchase.toBuy > 0) ?? false

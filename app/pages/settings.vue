@@ -53,10 +53,6 @@ function setUnits(units: Units) {
   remembered.value = units
   change(all => (all.units = units))
 }
-const UNITS = [
-  { value: 'inch', label: 'Inches' },
-  { value: 'metric', label: 'Millimetres' },
-]
 const THEMES = [
   { value: 'auto', label: 'As the system' },
   { value: 'light', label: 'Light' },
@@ -93,13 +89,8 @@ useHead({ title: 'Settings · Wakaru' })
           <legend class="label small">
             Measures
           </legend>
-          <SelectButton
+          <UnitsChoice
             :model-value="units"
-            :options="UNITS"
-            option-value="value"
-            option-label="label"
-            :allow-empty="false"
-            aria-label="Measures"
             @update:model-value="setUnits"
           />
         </fieldset>

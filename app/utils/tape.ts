@@ -1,11 +1,11 @@
 import type { Length, Units } from '../../core/lengths'
 
-/** Nanometres of a yard and of a metre. */
-const UNIT = { inch: 914_400_000, metric: 1_000_000_000 }
+/** Nanometres of what makers buy tape by: a yard, a metre. */
+export const TAPE_UNIT = { inch: 914_400_000, metric: 1_000_000_000 }
 
 /** How much tape a class uses, in what its maker buys tape by: `about 14 yards of tape`. */
 export const tapeInWords = (length: Length, units: Units): string => {
-  const much = length / UNIT[units]
+  const much = length / TAPE_UNIT[units]
   const words = units === 'inch' ? (much === 1 ? 'yard' : 'yards') : 'm'
   return `about ${much < 10 ? much.toFixed(1) : Math.round(much)} ${words} of tape`
 }

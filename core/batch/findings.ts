@@ -26,7 +26,7 @@ export interface CardView {
 const views = new WeakMap<PreparedCard, { post: PostEntry, view: CardView }>()
 
 /** Whether a card can be folded on screen: nothing of it is broken. */
-export const isFoldable = ({ construction }: PreparedCard): boolean =>
+const isFoldable = ({ construction }: PreparedCard): boolean =>
   construction?.parts.every(part => isLayer(part.kind) || isWhole(part)) ?? false
 
 /**
@@ -84,6 +84,9 @@ export function findingsOf({ batch, cards, papers }: Preparation, outcomes: Pape
   )
   return [...ofCards, ...dropped, ...unplaced].sort(bySeverity)
 }
+
+/** Those that are put right on the card itself; papers are chosen elsewhere, all at once. */
+export const onCard = <F extends Finding>(findings: F[]): F[] => findings.filter(({ place }) => place !== 'papers')
 
 /** How many findings must be settled before anything is cut. */
 export const stopsIn = (findings: Finding[]): number => findings.filter(({ severity }) => severity === 'stop').length

@@ -1,8 +1,6 @@
 import { contentOf } from '../cutting'
+import { count } from '../lists'
 import type { PaperOutcome } from './outcome'
-
-/** `1 sheet`, `2 sheets`. */
-const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
 
 /** The plan's number beside its bound, in words. */
 export function proofOf({ plan, choices, sheets: formats }: PaperOutcome): string {

@@ -1,6 +1,6 @@
 import type { ClassDocument, Delivery, PaperEntry } from '../document'
 import type { Units } from '../lengths'
-import { findingsOf, stopsIn } from './findings'
+import { findingsOf, onCard, stopsIn } from './findings'
 import { prepare } from './prepare'
 import type { Preparation } from './prepare'
 import type { PaperProblem } from './problems'
@@ -50,7 +50,7 @@ export function summaryOf(document: ClassDocument, papers: PaperEntry[]): ClassS
     bags: seats + spares,
     pieces: pieces.reduce((total, piece) => total + piece.quantity, 0),
     stops: stopsIn(findings),
-    next: nextStep(preparation, stopsIn(findings.filter(({ place }) => place !== 'papers')), short.length > 0),
+    next: nextStep(preparation, stopsIn(onCard(findings)), short.length > 0),
     short,
   }
 }

@@ -39,3 +39,6 @@ export const neighbours = <T>(list: readonly T[]): [T, T][] => list.slice(1).map
 /** Each item with the one after it, the last with the first: as many pairs as there are items. */
 export const around = <T>(list: readonly T[]): [T, T][] =>
   list.map((item, place) => [item, itemAt(list, (place + 1) % list.length)])
+
+/** `1 sheet`, `2 sheets`. */
+export const count = (number: number, word: string): string => `${number} ${word}${number === 1 ? '' : 's'}`

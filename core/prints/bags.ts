@@ -1,12 +1,10 @@
 import type { PreparedCard, PreparedPiece } from '../batch'
 import type { Kits, SeatKit } from '../kits'
-import type { Length, Units } from '../lengths'
+import type { Units } from '../lengths'
 import { lookUp } from '../lists'
-import { sheetName } from '../paper'
 import type { PrintBlock, PrintSection } from './model'
-import { typesetSize, typesetText } from './typeset'
-
-const sizeOf = (width: Length, height: Length, units: Units) => sheetName(width, height) ?? typesetSize(width, height, units, true)
+import { stepList } from './steps'
+import { sheetInWords, typesetSize } from './typeset'
 
 /** What has to be bought, and what the class uses of everything else. */
 export function shoppingSection(kits: Kits, units: Units, words: { money: (cents: number) => string, tape: string }): PrintSection {
@@ -19,7 +17,7 @@ export function shoppingSection(kits: Kits, units: Units, words: { money: (cents
         name: 'Sheets and what to buy',
         head: ['Paper', 'Sheet', 'Needed', 'On hand', 'To buy', 'Cost'],
         rows: kits.purchases.map(({ paper, width, height, needed, onHand, toBuy, cost }) => [
-          paper, sizeOf(width, height, units), String(needed), String(onHand), String(toBuy), toBuy > 0 ? words.money(cost ?? 0) : '',
+          paper, sheetInWords(width, height, units), String(needed), String(onHand), String(toBuy), toBuy > 0 ? words.money(cost ?? 0) : '',
         ]),
         numbers: [2, 3, 4, 5],
       },
@@ -70,20 +68,7 @@ const pieceInWords = ({ perKit, name, width, height, paper }: PreparedPiece, uni
 /** How every card is made, in steps. */
 export const stepSections = (cards: PreparedCard[]): PrintSection[] =>
   cards.flatMap(({ entry, construction }) =>
-    construction
-      ? [
-          {
-            heading: `How to make ${entry.title}`,
-            blocks: [
-              {
-                kind: 'list' as const,
-                mark: 'number' as const,
-                items: construction.steps.map(({ text, warning }) => typesetText(warning ? `${text} ${warning}` : text)),
-              },
-            ],
-          },
-        ]
-      : [],
+    construction ? [{ heading: `How to make ${entry.title}`, blocks: [stepList(construction.steps)] }] : [],
   )
 
 /** All pieces of a card as a list to cut by hand. */

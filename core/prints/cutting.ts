@@ -2,20 +2,17 @@ import type { PaperOutcome } from '../batch'
 import { proofOf } from '../batch'
 import type { BenchStep, Cutter, KeyedLayout, Supply } from '../cutting'
 import { countsOf, leavesOf, wholeMinutes } from '../cutting'
-import { byKey } from '../lists'
+import { byKey, count } from '../lists'
 import type { Units } from '../lengths'
 import type { Paper } from '../paper'
-import { sheetName } from '../paper'
 import { lettersOf } from './letters'
 import type { Drawing, PrintBlock, PrintSection } from './model'
 import { drawing, hatching, line, rectangle, text } from './svg'
-import { typeset, typesetSize } from './typeset'
-
-const count = (number: number, word: string) => `${number} ${word}${number === 1 ? '' : 's'}`
+import { sheetInWords, typeset, typesetSize } from './typeset'
 
 /** What is said of a sheet that is cut from, by its name where it has one. */
 function supplyInWords({ kind, width, height }: Supply, units: Units, from?: string): string {
-  const size = sheetName(width, height) ?? typesetSize(width, height, units, true)
+  const size = sheetInWords(width, height, units)
   return kind === 'sheet' ? size : from ? `leftover of ${from}, ${size}` : `${kind} ${size}`
 }
 

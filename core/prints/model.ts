@@ -15,8 +15,6 @@ export interface Print {
 export interface PrintSection {
   heading: string
   blocks: PrintBlock[]
-  /** Begins on a page of its own. */
-  fresh?: boolean
 }
 
 export type PrintBlock

@@ -4,6 +4,7 @@ import { blanksOf, cutLines, scoreLines } from '../folds'
 import type { Units } from '../lengths'
 import type { PrintBlock, PrintSection } from './model'
 import { patternDrawing } from './pattern'
+import { stepList } from './steps'
 import { typesetText } from './typeset'
 
 /** Points: the largest drawing of a blank on a score card. */
@@ -30,11 +31,7 @@ export function scoreSection({ entry, construction, pieces, kits }: PreparedCard
           ? [{ kind: 'side by side' as const, cells: small.map(({ part, piece }) => blankBlocks(part, piece, kits, units, SMALL)) }]
           : []),
         { kind: 'heading', text: 'Order of assembly' },
-        {
-          kind: 'list',
-          mark: 'number',
-          items: construction.steps.map(({ text, warning }) => typesetText(warning ? `${text} ${warning}` : text)),
-        },
+        stepList(construction.steps),
       ],
     },
   ]

@@ -1,5 +1,6 @@
 import type { Length, Units } from '../lengths'
 import { lengthParts } from '../lengths'
+import { sheetName } from '../paper'
 
 /** A length for print: `5 ⅜ in` as digits round a fraction slash, which the typeface sets as a true fraction. */
 export function typeset(length: Length, units: Units, unit = false): string {
@@ -12,6 +13,10 @@ export function typeset(length: Length, units: Units, unit = false): string {
 /** Width × height. */
 export const typesetSize = (width: Length, height: Length, units: Units, unit = false): string =>
   `${typeset(width, units)} × ${typeset(height, units, unit)}`
+
+/** A sheet by its usual name, else by its size. */
+export const sheetInWords = (width: Length, height: Length, units: Units): string =>
+  sheetName(width, height) ?? typesetSize(width, height, units, true)
 
 /** The same in plain words, as what a text written elsewhere says of lengths is set: `2 3/8` becomes a true fraction. */
 export const typesetText = (text: string): string =>

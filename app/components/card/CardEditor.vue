@@ -2,7 +2,7 @@
 import { BOUNDS } from '../../../core/document'
 import type { ParameterInput, ParameterInputs } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
-import { viewOf, withPapers } from '../../../core/batch'
+import { onCard, viewOf, withPapers } from '../../../core/batch'
 import type { Finding } from '../../../core/folds'
 import { blanksOf } from '../../../core/folds'
 import type { MenuItem } from 'primevue/menuitem'
@@ -18,8 +18,7 @@ const id = useId()
 /** What is computed from the finished card comes after the pieces are painted. */
 const later = useTrailing(() => card)
 const view = computed(() => work.settled && viewOf(later.value, work.settled.batch.post, work.units))
-/** Papers are chosen elsewhere, all at once; here it is only said that some are missing. */
-const findings = computed(() => (view.value?.findings ?? card.findings).filter(({ place }) => place !== 'papers'))
+const findings = computed(() => onCard(view.value?.findings ?? card.findings))
 const paperless = computed(() => card.pieces.filter(({ paper }) => !paper).length)
 const perSeat = computed(() => work.batch.class.seats + work.batch.class.spares)
 const inAll = computed(() => card.pieces.reduce((sum, { quantity }) => sum + quantity, 0))

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BOUNDS } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
-import { stopsIn } from '../../../core/batch'
+import { onCard, stopsIn } from '../../../core/batch'
 
 /** The cards of a class in a row: name, kits, and a mark where something has to be settled first. */
 const { cards, chosen } = defineProps<{ cards: PreparedCard[], chosen?: string }>()
@@ -11,7 +11,7 @@ const entries = computed(() =>
     key: entry.key,
     title: entry.title,
     kits,
-    stops: stopsIn(findings.filter(({ place }) => place !== 'papers')),
+    stops: stopsIn(onCard(findings)),
   })),
 )
 </script>

@@ -11,9 +11,7 @@ const FIELDS = [
   { key: 'tapePerMetre', label: { inch: 'A yard of tape', metric: 'A metre of tape' } },
   { key: 'foamPad', label: { inch: 'A foam pad', metric: 'A foam pad' } },
 ] as const
-/** Metres in what the maker buys tape by. */
-const length = computed(() => (units === 'inch' ? 0.9144 : 1))
-const shareOf = (key: keyof PricesEntry) => (key === 'tapePerMetre' ? length.value : 1)
+const shareOf = (key: keyof PricesEntry) => (key === 'tapePerMetre' ? TAPE_UNIT[units] / TAPE_UNIT.metric : 1)
 
 const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit('change', `price ${key}`, { ...prices, [key]: value })
 </script>

@@ -12,10 +12,6 @@ const NUMBERS = [
   ['seats', 'Seats', 1, BOUNDS.seats],
   ['spares', 'Spare bags', 0, BOUNDS.spares],
 ] as const
-const UNITS = [
-  { value: 'inch', label: 'Inches' },
-  { value: 'metric', label: 'Millimetres' },
-]
 const DELIVERY = [
   { value: 'in person', label: 'In person' },
   { value: 'by post', label: 'By post' },
@@ -84,12 +80,8 @@ const DELIVERY = [
       <legend class="label small">
         Measures
       </legend>
-      <SelectButton
+      <UnitsChoice
         v-model="details.units"
-        :options="UNITS"
-        option-value="value"
-        option-label="label"
-        :allow-empty="false"
       />
     </fieldset>
     <div class="field wide">

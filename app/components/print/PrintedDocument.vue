@@ -84,7 +84,7 @@ useHead({
       v-for="(section, index) in print.sections"
       :key="section.heading + index"
       role="presentation"
-      :class="['section', { fresh: section.fresh && index > 0 }]"
+      class="section"
     >
       <thead>
         <tr>
@@ -119,6 +119,5 @@ h2 { font-size: 1.25rem; }
 .cautions { margin-top: 5mm; break-inside: avoid; }
 @media print {
   .bar, h1 { display: none; }
-  .fresh { break-before: page; }
 }
 </style>

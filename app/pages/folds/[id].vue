@@ -15,10 +15,6 @@ if (!fold) throw createError({ statusCode: 404, statusMessage: 'There is no such
 
 const remembered = useLocalStorage<Units>('wakaru-units', 'inch', { initOnMounted: true })
 const units = computed({ get: () => remembered.value, set: value => (remembered.value = value) })
-const UNITS = [
-  { value: 'inch', label: 'Inches' },
-  { value: 'metric', label: 'Millimetres' },
-]
 const mark = computed(() => lengthFrom(DEFAULT_TOOLS[units.value].mark))
 const inputs = ref<ParameterInputs>(defaultInputs(fold.parameters, units.value))
 watch(units, () => (inputs.value = defaultInputs(fold.parameters, units.value)))
@@ -54,14 +50,9 @@ const COLUMNS = [
         </NuxtLink>
       </p>
       <div class="row tools">
-        <SelectButton
+        <UnitsChoice
           v-model="units"
-          :options="UNITS"
-          option-value="value"
-          option-label="label"
-          :allow-empty="false"
           size="small"
-          aria-label="Measures"
         />
         <Button
           label="Natural sizes"

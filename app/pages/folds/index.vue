@@ -25,10 +25,6 @@ const GROUPS: { value: Group | 'any', label: string }[] = [
   { value: 'around', label: 'Around the card' },
 ]
 
-const UNITS = [
-  { value: 'inch', label: 'Inches' },
-  { value: 'metric', label: 'Millimetres' },
-]
 const SKILLS = [
   { value: 'any', label: 'Any' },
   { value: 'first card', label: 'First card' },
@@ -99,14 +95,9 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
           max="100"
         >
       </div>
-      <SelectButton
+      <UnitsChoice
         v-model="units"
-        :options="UNITS"
-        option-value="value"
-        option-label="label"
-        :allow-empty="false"
         size="small"
-        aria-label="Measures"
       />
     </div>
     <div class="row filters">

@@ -1,0 +1,29 @@
+import { rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { checkNode, installChromium, installMariaDb, installPackages } from './install.mjs'
+import { ROOT } from './root.mjs'
+import { serve } from './serve.mjs'
+import { buildApplication } from './sources.mjs'
+
+/** Runs some work with a browser and the address of a demo studio of its own, which is gone afterwards. */
+export async function visited(name, work) {
+  checkNode()
+  await installPackages()
+  await installMariaDb()
+  await installChromium()
+  await buildApplication()
+  const folder = join(ROOT, '.data', name)
+  rmSync(folder, { recursive: true, force: true })
+  const { address, stop } = await serve({ folder, port: 0 })
+  const { chromium } = await import('playwright-core')
+  const { CHROMIUM } = await import('../../e2e/chromium.mjs')
+  const browser = await chromium.launch(CHROMIUM)
+  try {
+    await work(browser, address)
+  }
+  finally {
+    await browser.close()
+    await stop()
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
