@@ -1,5 +1,5 @@
 /**
- * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds, paper ← cutting,
+ * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds ← dressing, paper ← cutting,
  * all ← kits ← batch ← formats, exports and prints; then app, server, cli.
  */
 const ROOMS = {
@@ -9,14 +9,15 @@ const ROOMS = {
   paper: ['lists', 'lengths', 'document'],
   folds: ['lists', 'lengths', 'document', 'paper'],
   cutting: ['lists', 'lengths', 'document', 'paper'],
+  dressing: ['lists', 'lengths', 'document', 'paper', 'folds'],
   kits: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting'],
-  batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'kits'],
-  formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'kits', 'batch'],
-  exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'kits', 'batch'],
-  prints: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'kits', 'batch'],
+  batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'kits'],
+  formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'kits', 'batch'],
+  exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'kits', 'batch'],
+  prints: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'kits', 'batch'],
 }
 const TEST = '\\.test\\.ts$'
-const PURE = '^node_modules/(papaparse|class-validator|class-transformer|reflect-metadata|makerjs|immer)/'
+const PURE = '^node_modules/(papaparse|class-validator|class-transformer|reflect-metadata|makerjs|immer|fast-xml-parser|simplify-js)/'
 
 module.exports = {
   forbidden: [

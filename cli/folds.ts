@@ -1,3 +1,5 @@
+import type { DressingEntry } from '../core/document'
+import { facesOf, layersOn, wholeCard } from '../core/dressing'
 import { DEFAULT_POST, DEFAULT_TOOLS } from '../core/document'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -60,6 +62,7 @@ export function foldsReport(units?: Units): Report {
 /**
  * One fold with some parameters set, worked out as the application does it.
  * @param sets `name=value` each
+ * @param dressing what lies on it otherwise than the catalogue has it
  * @param folders where to write the flat patterns, by format
  */
 export async function foldReport(
@@ -67,6 +70,7 @@ export async function foldReport(
   sets: string[],
   units: Units,
   folders: Partial<Record<PatternFormat, string>> = {},
+  dressing: DressingEntry = { faces: [], free: [] },
 ): Promise<Report | { wrong: string }> {
   const fold = id === undefined ? undefined : foldById(id)
   if (!fold)
@@ -94,7 +98,9 @@ export async function foldReport(
     inputs[name] = input
   }
 
-  const card = fold.construct(inputs, units, lengthFrom(DEFAULT_TOOLS[units].mark))
+  const card = wholeCard(fold, { parameters: inputs, ...dressing }, units, lengthFrom(DEFAULT_TOOLS[units].mark))
+  const strange = dressing.faces.find(({ key }) => !facesOf(card).some(face => face.key === key))
+  if (strange) return { wrong: `The card has no face “${strange.key}”; it has: ${facesOf(card).map(({ key }) => key).join(', ')}.` }
   const files: string[] = []
   for (const format of ['svg', 'dxf'] as const) {
     const folder = folders[format]
@@ -198,6 +204,9 @@ export async function foldReport(
       means,
       width: exact(glue.width.value),
       height: exact(glue.height.value),
+    })),
+    faces: facesOf(card).map(({ key, name, panel, side }) => ({
+      key, name, layers: layersOn(card, panel, side).map(({ part }) => part),
     })),
     message: card.message && area(card.message),
     stamping: card.stamping.map(area),

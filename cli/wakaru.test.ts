@@ -150,6 +150,29 @@ describe('wakaru on the command line', () => {
     expect(wakaru(['kits', DEMO, '--csv'])).toMatchObject({ status: 2, stderr: expect.stringContaining('--csv goes with plan') })
   })
 
+  it('dresses a fold from a file, and lists its faces', () => {
+    const dress = (name: string, data: unknown) => {
+      const path = join(folder, name)
+      writeFileSync(path, typeof data === 'string' ? data : JSON.stringify(data))
+      return wakaru(['fold', 'gatefold', '--json', '--dress', path])
+    }
+    const bare = JSON.parse(dress('bare.json', { faces: [{ key: 'base--middle--inside', stamped: true, layers: [] }] }).stdout)
+    expect(bare.pieces.map(({ key }: { key: string }) => key)).not.toContain('mat-middle')
+    expect(bare.faces).toContainEqual({ key: 'base--middle--inside', name: 'Middle, inside', layers: [] })
+    expect(bare.stamping.map(({ where }: { where: string }) => where)).toContain('Middle, inside')
+    for (const [data, words] of [
+      [{ faces: [{ key: 'base--roof--inside', stamped: false, layers: [] }] }, 'no face “base--roof--inside”; it has: base--left--inside'],
+      [{ faces: [{ key: 'base--left--inside', stamped: 'no', layers: [] }] }, 'faces[0].stamped'],
+      [{ hats: [] }, 'hats: is not known here'],
+      ['{', 'is not JSON'],
+    ] as const) {
+      const { status, stderr } = dress('wrong.json', data)
+      expect(status).toBe(2)
+      expect(stderr).toContain(words)
+    }
+    expect(wakaru(['fold', 'gatefold', '--dress', join(folder, 'none.json')])).toMatchObject({ status: 2 })
+  })
+
   it('writes the flat patterns of a fold', () => {
     const { files } = JSON.parse(wakaru(['fold', 'gatefold', '--svg', folder, '--dxf', folder, '--json']).stdout)
     expect(files).toEqual(

@@ -1,9 +1,9 @@
-import type { Batch, Problem } from '../core/document'
+import type { Batch, DressingEntry, Problem } from '../core/document'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { kitsOfBatch, planAll, prepare } from '../core/batch'
 import { cutsCsv } from '../core/exports'
-import { readBatch } from '../core/formats'
+import { readBatch, readDressing } from '../core/formats'
 import { foldReport, foldsReport } from './folds'
 import { drawerReport, kitsReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
@@ -22,6 +22,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   schema        the JSON Schema of the batch file
 
   --set name=value   a parameter of the fold, as often as needed
+  --dress FILE       what lies on the fold: JSON with faces and free pieces, as a card in a batch file has them
   --svg FOLDER       write the flat pattern of every blank of the fold, in real size; --dxf FOLDER alike
   --units inch       or metric: which natural sizes to start from, and how to write measures
 
@@ -44,6 +45,19 @@ const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
   },
 }
 
+/** Reads a file of dressing; what is wrong with it where it cannot be used. */
+function dressingIn(file: string): DressingEntry | string {
+  let text
+  try {
+    text = readFileSync(file, 'utf8')
+  }
+  catch (error) {
+    return `${file} cannot be read: ${(error as Error).message}`
+  }
+  const read = readDressing(text)
+  return read.ok ? read.value : read.problems.map(problem => `${file}: ${line(problem)}`).join('\n')
+}
+
 async function run(args: string[]): Promise<number> {
   let parsed
   try {
@@ -58,6 +72,7 @@ async function run(args: string[]): Promise<number> {
         csv: { type: 'boolean' },
         svg: { type: 'string' },
         dxf: { type: 'string' },
+        dress: { type: 'string' },
       },
     })
   }
@@ -76,10 +91,12 @@ async function run(args: string[]): Promise<number> {
   if (name === 'folds' || name === 'fold') {
     if (values.units !== undefined && values.units !== 'inch' && values.units !== 'metric')
       return wrong(`--units is inch or metric, not “${values.units}”.`)
+    const dressing = values.dress === undefined ? undefined : dressingIn(values.dress)
+    if (typeof dressing === 'string') return wrong(dressing)
     const answer
       = name === 'folds'
         ? foldsReport(values.units)
-        : await foldReport(file, values.set ?? [], values.units ?? 'inch', { svg: values.svg, dxf: values.dxf })
+        : await foldReport(file, values.set ?? [], values.units ?? 'inch', { svg: values.svg, dxf: values.dxf }, dressing)
     return 'wrong' in answer ? wrong(answer.wrong) : print(answer)
   }
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined

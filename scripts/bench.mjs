@@ -5,5 +5,6 @@ import { main } from './lib/talk.mjs'
 
 main(async () => {
   await installPackages()
-  await import(pathToFileURL(await bundle('bench/bench.ts', ['core', 'demo', 'bench'])))
+  const { done } = await import(pathToFileURL(await bundle('bench/bench.ts', ['core', 'demo', 'bench', 'cli'])))
+  await done
 })

@@ -16,7 +16,6 @@ const VIEWS = [
   ['pieces', '/classes/2/pieces'],
   ['cutting', '/classes/2/cutting'],
   ['layouts', '/classes/2/cutting?paper=lantern'],
-  ['sheets-or-time', '/classes/1/cutting?paper=chalk'],
   ['kits', '/classes/2/kits'],
   ['shelf', '/papers'],
   ['settings', '/settings'],

@@ -1,5 +1,6 @@
 import { freeKey, freeTitle } from '../document'
 import type { Batch, CardEntry, PaperEntry, ParameterInputs } from '../document'
+import { wholeCard } from '../dressing'
 import type { Fold, PartKind, Piece } from '../folds'
 import { defaultInputs, foldById, usualPaper } from '../folds'
 import { lengthFrom } from '../lengths'
@@ -18,6 +19,8 @@ export function newCard(fold: Fold, batch: Batch, own: { key?: string, title?: s
     parameters: { ...defaultInputs(fold.parameters, batch.class.units), ...own.parameters },
     papers: {},
     envelope: '',
+    faces: [],
+    free: [],
   }
   return withPapers(card, fold, batch)
 }
@@ -48,8 +51,8 @@ function filled(card: CardEntry, pieces: Piece[], paper: (piece: Piece) => strin
   return missing.length === 0 ? card : { ...card, papers: { ...card.papers, ...Object.fromEntries(missing) } }
 }
 
-const piecesOfCard = ({ parameters }: CardEntry, fold: Fold, { class: { units }, tools }: Batch): Piece[] =>
-  fold.construct(parameters, units, lengthFrom(tools.mark, units)).pieces
+const piecesOfCard = (card: CardEntry, fold: Fold, { class: { units }, tools }: Batch): Piece[] =>
+  wholeCard(fold, card, units, lengthFrom(tools.mark, units)).pieces
 
 /** The paper that most parts of each kind are cut from; of several the one that was first. */
 function papersByKind(cards: CardEntry[], batch: Batch): Map<PartKind, string> {

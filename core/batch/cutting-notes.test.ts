@@ -1,6 +1,8 @@
 import { produce } from 'immer'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { forbidFormat, forgetCut, keepLayout, noteCut, noteSpoiled, outcomeOf, prepare, shelve, takeAsUsual, takePlan } from '.'
+import {
+  forgetCut, keepLayout, noteCut, noteSpoiled, outcomeOf, prepare, readPaper, setFormat, shelve, takeAsUsual, takePlan,
+} from '.'
 import { paperedCard } from './testing'
 import type { PaperOutcome } from '.'
 import { plansFor } from '../cutting'
@@ -48,9 +50,9 @@ describe('what is noted about the cutting of a paper', () => {
     change(draft => takePlan(draft, 'kelp', outcome.choices[0]!, outcome.choices))
     expect(own()?.priority).toBeTruthy()
     change(draft => takeAsUsual(draft, 'kelp'))
-    change(draft => forbidFormat(draft, 'kelp', 'letter', true))
+    change(draft => setFormat(draft, readPaper(draft.papers[0]!), 'letter', false))
     expect(own()).toMatchObject({ without: ['letter'], priority: null })
-    change(draft => forbidFormat(draft, 'kelp', 'letter', false))
+    change(draft => setFormat(draft, readPaper(draft.papers[0]!), 'letter', true))
     expect(batch.cutting).toEqual([])
   })
 

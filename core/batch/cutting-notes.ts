@@ -5,8 +5,11 @@ import { BOUNDS, freeKey } from '../document'
 import type { Length, Units } from '../lengths'
 import { lengthFrom, writeLength } from '../lengths'
 import { keyOfRef, pieceRef, writeLayout } from './layouts'
+import type { Paper } from '../paper'
+import { ownFormats } from '../paper'
 import type { Leftover, UsedUp } from './leftovers'
 import { goneOf } from './leftovers'
+import { formatsFor } from './problems'
 import { readTools } from './read'
 
 /*
@@ -22,13 +25,13 @@ export interface Planned {
   problem: Pick<Problem, 'supplies' | 'demands'>
 }
 
-const isNothing = ({ priority, moreSheets, without, layouts, spoiled }: CuttingEntry) =>
-  priority === null && moreSheets === null && without.length + layouts.length + spoiled.length === 0
+const isNothing = ({ priority, moreSheets, without, also, layouts, spoiled }: CuttingEntry) =>
+  priority === null && moreSheets === null && without.length + also.length + layouts.length + spoiled.length === 0
 
 /** Changes the entry of a paper; one that says nothing is not kept. */
 function change(batch: Batch, paper: string, edit: (entry: CuttingEntry) => void): void {
   const there = batch.cutting.find(entry => entry.paper === paper)
-  const entry = there ?? { paper, priority: null, moreSheets: null, without: [], layouts: [], spoiled: [] }
+  const entry = there ?? { paper, priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [] }
   edit(entry)
   if (!there && !isNothing(entry)) batch.cutting.push(entry)
   if (there && isNothing(entry)) batch.cutting.splice(batch.cutting.indexOf(there), 1)
@@ -42,11 +45,19 @@ export const takePlan = (batch: Batch, paper: string, choice: Measured, choices:
 export const takeAsUsual = (batch: Batch, paper: string): void =>
   change(batch, paper, entry => void Object.assign(entry, { priority: null, moreSheets: null }))
 
-/** Does without a sheet format, or uses it again. */
-export const forbidFormat = (batch: Batch, paper: string, stock: string, forbidden: boolean): void =>
+/** The keys of the sheet formats that a class cuts a paper from. */
+export const formatsInUse = (batch: Batch, paper: Paper): string[] => {
+  const without = batch.cutting.find(entry => entry.paper === paper.key)?.without ?? []
+  return formatsFor(batch, paper).map(({ key }) => key).filter(key => !without.includes(key))
+}
+
+/** Uses a sheet format, or does without it; one of the other units is only used where it is named. */
+export const setFormat = (batch: Batch, { key: paper, stocks }: Paper, stock: string, used: boolean): void =>
   change(batch, paper, (entry) => {
-    entry.without = entry.without.filter(key => key !== stock)
-    if (forbidden) entry.without.push(stock)
+    const own = ownFormats(stocks, batch.class.units).some(({ key }) => key === stock)
+    const keep = (keys: string[], named: boolean) => [...keys.filter(key => key !== stock), ...(named ? [stock] : [])]
+    entry.without = keep(entry.without, own && !used)
+    entry.also = keep(entry.also, !own && used)
   })
 
 /** The kept layout that a layout of the plan is; what the shelf knows of is past. */

@@ -1,10 +1,11 @@
 import { ANY_SCRAP, copyOf, newClass } from '../document'
 import type { Batch, CuttingEntry, PaperEntry } from '../document'
 import load from 'highs'
+import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import {
-  findingsOf, keyOfRef, kitProblems, fromFormat, nearbySizes, outcomeOf, pieceRef, planAll, prepare, readLayout, scrapProblem,
-  stopsIn, writeLayout,
+  findingsOf, formatsInUse, keyOfRef, kitProblems, fromFormat, nearbySizes, outcomeOf, pieceRef, planAll, prepare, readLayout,
+  readPaper, scrapProblem, setFormat, stopsIn, writeLayout,
 } from '.'
 import { paperedCard } from './testing'
 import { mostKits, plansFor, solverOf, verifyPlan } from '../cutting'
@@ -34,7 +35,7 @@ function withCard(fold: string, papers: PaperEntry[], parameters: Record<string,
   return { ...batch, cards: [paperedCard(foldById(fold)!, batch, { parameters })] }
 }
 const own = (changes: Partial<CuttingEntry>): CuttingEntry[] => [
-  { paper: 'kelp', priority: null, moreSheets: null, without: [], layouts: [], spoiled: [], ...changes },
+  { paper: 'kelp', priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], ...changes },
 ]
 
 describe('the cutting problem of a paper', () => {
@@ -55,6 +56,23 @@ describe('the cutting problem of a paper', () => {
     ])
     expect(outcome.settings).toBeLessThanOrEqual(outcome.settingsAlone)
     for (const { width, height } of outcome.leaves) expect(Math.min(width, height)).toBeGreaterThanOrEqual(inches(2))
+  })
+
+  it('mixes no sheets of the other units into a plan unasked', () => {
+    const a4 = { key: 'a4', width: '210 mm', height: '297 mm', onHand: 90, price: 10 }
+    const both = withCard('plain-card', [paper('kelp', { stocks: [...paper('kelp').stocks, a4] })])
+    const formats = (batch: Batch) => [
+      prepare(batch).papers[0]!.problem.supplies.map(({ key }) => key),
+      formatsInUse(batch, readPaper(batch.papers[0]!)),
+    ]
+    expect(formats(both)).toEqual([['letter'], ['letter']])
+    expect(formats({ ...both, class: { ...both.class, units: 'metric' } })).toEqual([['a4'], ['a4']])
+
+    const asked = produce(both, draft => setFormat(draft, readPaper(draft.papers[0]!), 'a4', true))
+    expect(formats(asked)).toEqual([['letter', 'a4'], ['letter', 'a4']])
+    expect(produce(asked, draft => setFormat(draft, readPaper(draft.papers[0]!), 'a4', false)).cutting).toEqual([])
+    // A paper that is only to be had in the other units is cut from what there is.
+    expect(formats(withCard('plain-card', [paper('kelp', { stocks: [a4] })]))).toEqual([['a4'], ['a4']])
   })
 
   it('cuts small pieces from what windows release', () => {

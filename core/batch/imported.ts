@@ -56,6 +56,7 @@ export function fittedTo(shelf: PaperEntry[], { papers, ...document }: Batch): {
           ...entry,
           paper: keyOf(entry.paper),
           without: [...new Set(entry.without.map(supply))].slice(0, BOUNDS.stocks),
+          also: [...new Set(entry.also.map(supply))].slice(0, BOUNDS.stocks),
           layouts: entry.layouts.map(layout => ({ ...layout, supply: supply(layout.supply) })),
         }
       }),

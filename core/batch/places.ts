@@ -35,6 +35,7 @@ const NAMES: Record<string, string> = {
   'priority': 'what counts most',
   'moreSheets': 'sheets it may cost more',
   'without': 'sheet formats to do without',
+  'also': 'sheet formats of the other units',
   'layouts': 'kept and cut layouts',
   'spoiled': 'spoiled pieces',
   'currency': 'currency',

@@ -1,6 +1,7 @@
 import type { Cutter, Demand } from '../cutting'
 import type { Batch, CardEntry, PaperEntry } from '../document'
 import { ANY_SCRAP, kitsOf } from '../document'
+import { wholeCard } from '../dressing'
 import { foldById, inputProblems } from '../folds'
 import type { Paper } from '../paper'
 import { allowedTurn, alongGrain } from '../paper'
@@ -86,12 +87,12 @@ function prepareCard(entry: CardEntry, batch: Batch, shelf: ReadonlyMap<string, 
       findings: wrong.map(({ parameter, problem }) => ({ severity: 'stop', subject: entry.title, parameter, problem })),
     }
   }
-  const { pieces: plain, findings, ...construction } = fold.construct(entry.parameters, units, cutter.mark)
+  const { pieces: plain, findings, ...construction } = wholeCard(fold, entry, units, cutter.mark)
   const pieces = plain.map((piece): PreparedPiece => {
     const chosen = entry.papers[piece.key] ?? ''
     const paper = chosen === ANY_SCRAP && piece.kind === 'hidden' ? SCRAP_PAPER : shelf.get(chosen)
     const turn = paper ? alongGrain(allowedTurn(paper, piece.printTop), paper.grain, mainCrease(piece)) : 'either'
-    return { ...piece, paper, turn, perKit: 1, quantity: kits }
+    return { ...piece, paper, turn, quantity: kits * piece.perKit }
   })
   const all = [...findings, ...pieces.flatMap(piece => paperFindings(piece, entry, cutter, units))]
   return { entry, kits, fold, construction: { ...construction, findings }, pieces, findings: all }

@@ -7,8 +7,6 @@ export interface PreparedPiece extends Piece {
   /** Missing while no paper is chosen, or when the chosen one is gone. */
   paper?: Paper
   turn: Turn
-  /** In one kit. */
-  perKit: number
   /** In the whole batch. */
   quantity: number
 }

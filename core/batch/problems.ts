@@ -4,8 +4,8 @@ import { madeBy, openedBy } from '../cutting'
 import { dropOutsOf } from '../folds'
 import type { Length } from '../lengths'
 import { downToMark, product } from '../lengths'
-import type { Paper } from '../paper'
-import { stackOf } from '../paper'
+import type { Paper, Stock } from '../paper'
+import { ownFormats, stackOf } from '../paper'
 import { demandKey, dropOutKey, keyOfRef, readLayout } from './layouts'
 import type { PreparedCard, PreparedPiece } from './prepared'
 
@@ -44,7 +44,7 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
   const cutter = { ...tools, stack: stackOf(tools.stack, paper.weight) }
   const demands = demandsOf(batch, cards, paper)
   const entry = batch.cutting.find(({ paper: key }) => key === paper.key)
-  const supplies = suppliesOf(paper, cards, cutter)
+  const supplies = suppliesOf(paper, formatsFor(batch, paper), cards, cutter)
   const names = new Map(demands.map(({ key, name }) => [key, name]))
   const wanted = new Map(demands.map(({ key, quantity }) => [key, quantity]))
 
@@ -132,9 +132,16 @@ export function demandsOf(batch: Batch, cards: PreparedCard[], paper: Paper, of 
   return [...demands.values()]
 }
 
-/** Sheets, offcuts on the shelf, and what windows of pieces of this paper will release. */
-export function suppliesOf(paper: Paper, cards: PreparedCard[], cutter: Cutter): Supply[] {
-  const supplies: Supply[] = paper.stocks.map(stock => ({ kind: 'sheet', ...stock }))
+/** The sheet formats that a class may cut a paper from, before it does without some: those of its own units and those asked for. */
+export function formatsFor(batch: Batch, { key, stocks }: Paper): Stock[] {
+  const also = batch.cutting.find(({ paper }) => paper === key)?.also ?? []
+  const own = ownFormats(stocks, batch.class.units)
+  return stocks.filter(stock => own.includes(stock) || also.includes(stock.key))
+}
+
+/** Sheets of some formats, offcuts on the shelf, and what windows of pieces of this paper will release. */
+export function suppliesOf(paper: Paper, formats: Stock[], cards: PreparedCard[], cutter: Cutter): Supply[] {
+  const supplies: Supply[] = formats.map(stock => ({ kind: 'sheet', ...stock }))
   for (const { count, ...offcut } of paper.offcuts) supplies.push({ kind: 'offcut', ...offcut, onHand: count, price: null })
   const release = (width: Length, height: Length, count: number) => {
     const key = dropOutKey({ width, height })

@@ -27,6 +27,8 @@ const told = ({ cards, papers, scrap, cutter }: Preparation) => ({
 
 const batch = demoBatches(new Date(2030, 0, 1))[1]!
 
+const WITHOUT_A4 = { paper: 'kelp', priority: null, moreSheets: null, without: ['a4'], also: [], layouts: [], spoiled: [] }
+
 describe('a class that is prepared again', () => {
   const before = prepare(batch)
 
@@ -60,7 +62,7 @@ describe('a class that is prepared again', () => {
     ['a paper that leaves the shelf', draft => void draft.papers.splice(0, 1)],
     [
       'the wishes for a paper',
-      draft => void draft.cutting.push({ paper: 'kelp', priority: null, moreSheets: null, without: ['a4'], layouts: [], spoiled: [] }),
+      draft => void draft.cutting.push(WITHOUT_A4),
     ],
     ['a card', draft => void draft.cards.splice(1, 1)],
   ])('comes to the same as one that is prepared from nothing, whatever was changed: %s', (_, change) => {
@@ -98,7 +100,7 @@ describe('a class from elsewhere', () => {
   })
 
   it('points at the sheets of the shelf, whatever their keys are there', () => {
-    const from = { ...batch, cutting: [{ paper: 'kelp', priority: null, moreSheets: null, without: ['a4'], layouts: [], spoiled: [] }] }
+    const from = { ...batch, cutting: [WITHOUT_A4] }
     const shelf = batch.papers.map(paper => ({
       ...paper,
       stocks: paper.stocks.map(stock => ({ ...stock, key: `own-${stock.key}`, onHand: 1 })),

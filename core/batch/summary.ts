@@ -72,8 +72,7 @@ function nextStep({ cards, papers, batch }: Preparation, broken: number, isShort
 function shortage({ paper, problem }: PaperProblem): ClassSummary['short'] {
   const area = ({ width, height }: { width: number, height: number }) => width * height
   const need = problem.demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
-  const have = paper.stocks.reduce((sum, stock) => sum + area(stock) * stock.onHand, 0)
-    + paper.offcuts.reduce((sum, offcut) => sum + area(offcut) * offcut.count, 0)
-  const largest = Math.max(0, ...paper.stocks.map(area))
+  const have = problem.supplies.reduce((sum, supply) => sum + area(supply) * supply.onHand, 0)
+  const largest = Math.max(0, ...problem.supplies.filter(({ kind }) => kind === 'sheet').map(area))
   return need > have && largest > 0 ? [{ paper: paper.name, sheets: Math.ceil((need - have) / largest) }] : []
 }

@@ -9,7 +9,7 @@ import { SHEET_FORMATS, stackOf } from '../paper'
 import type { Preparation } from './prepare'
 import type { PreparedCard } from './prepared'
 import { prepare } from './prepare'
-import { demandsOf, suppliesOf } from './problems'
+import { demandsOf, formatsFor, suppliesOf } from './problems'
 
 /** What one kit takes from one paper: a problem whose quantities are those of a single kit. */
 export interface KitProblem {
@@ -28,7 +28,7 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
     const demands = demandsOf(batch, some, paper, piece => piece.perKit)
     return {
       paper,
-      problem: { demands, supplies: suppliesOf(paper, [], stacked), cutter: stacked, objective: 'sheets' },
+      problem: { demands, supplies: suppliesOf(paper, formatsFor(batch, paper), [], stacked), cutter: stacked, objective: 'sheets' },
       perKit: new Map(demands.map(({ key, quantity }: Demand) => [key, quantity])),
     }
   })

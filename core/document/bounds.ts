@@ -17,13 +17,21 @@ export const BOUNDS = {
   length: 60,
   parameter: 400,
   /** Parameters of a card, and parts with a paper. */
-  names: 80,
+  names: 200,
   /** Changes sent at once. */
   patches: 5000,
   seats: 500,
   spares: 100,
   kits: 10_000,
   cards: 40,
+  /** Faces of a card that are dressed otherwise than the catalogue has it, layers on each, and free pieces. */
+  faces: 80,
+  layers: 3,
+  free: 40,
+  /** Of one free piece in a kit. */
+  inKit: 50,
+  /** Characters of an outline. */
+  outline: 6000,
   papers: 120,
   stocks: 8,
   weight: { least: 40, most: 600 },

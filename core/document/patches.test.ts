@@ -11,6 +11,8 @@ const card = (key: string, title = key): CardEntry => ({
   parameters: { width: '6 in' },
   papers: { base: 'kelp' },
   envelope: '',
+  faces: [],
+  free: [],
 })
 const document = (...cards: CardEntry[]): ClassDocument => ({
   ...newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' }),

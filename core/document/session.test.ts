@@ -10,6 +10,8 @@ const card = (key: string): CardEntry => ({
   parameters: { width: '6 in' },
   papers: {},
   envelope: '',
+  faces: [],
+  free: [],
 })
 const document: ClassDocument = { ...newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' }), cards: [card('a'), card('b')] }
 

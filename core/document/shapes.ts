@@ -10,8 +10,13 @@ import {
   IsWholeOrNull,
 } from './validators'
 import { BATCH_FORMAT, VERSION } from './version'
-import type { Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn } from './vocabulary'
-import { ANY_SCRAP, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, PRIORITIES, SUPPLY_KINDS, TURNS, UNIT_SCHOOLS } from './vocabulary'
+import type {
+  Delivery, FreeKind, FreeShape, Grain, Hold, LayerShape, Motif, PaperKind, ParameterInputs, PrintTop, Priority, SupplyKind, Turn,
+} from './vocabulary'
+import {
+  ANY_SCRAP, DELIVERIES, FREE_KINDS, FREE_SHAPES, GRAINS, HOLDS, LAYER_SHAPES, MOTIFS, PAPER_KINDS, PRINT_TOPS, PRIORITIES, SUPPLY_KINDS,
+  TURNS, UNIT_SCHOOLS,
+} from './vocabulary'
 
 /*
  * A class as data: what is stored, edited, exported and imported. Each entity is
@@ -62,7 +67,152 @@ export class ClassDetails {
   notes!: string
 }
 
-export class CardEntry {
+/** One layer on a face, or on the layer below it. */
+export class LayerEntry {
+  @key()
+  key!: string
+
+  /** What it is called; empty for its place. */
+  @IsText(BOUNDS.title)
+  name!: string
+
+  /** What it leaves visible of what it lies on, seen from its own side; where it has a fixed size and is not in the middle, its place. */
+  @IsLengthText({ zero: true })
+  left!: string
+
+  @IsLengthText({ zero: true })
+  right!: string
+
+  @IsLengthText({ zero: true })
+  top!: string
+
+  @IsLengthText({ zero: true })
+  bottom!: string
+
+  /** A size of its own; nothing where the borders say it. */
+  @IsLengthText({ zero: true })
+  width!: string
+
+  @IsLengthText({ zero: true })
+  height!: string
+
+  /** Whether a layer of fixed size lies in the middle, rather than so far from the left and from the bottom. */
+  @yesOrNo()
+  centred!: boolean
+
+  @oneOf(LAYER_SHAPES)
+  shape!: LayerShape
+
+  /** Radius of rounded corners. */
+  @IsLengthText({ zero: true })
+  corner!: string
+
+  @oneOf(HOLDS)
+  hold!: Hold
+
+  /** Whether it is kept free to be written on. */
+  @yesOrNo()
+  message!: boolean
+
+  @oneOf(PRINT_TOPS)
+  printTop!: PrintTop
+
+  /** Layers of one card with the same word here are cut side by side from one piece of print; empty for none. */
+  @IsText(BOUNDS.key)
+  pair!: string
+
+  /** Key of the window that it is a frame ring round, its borders counted from the window; empty for none. */
+  @IsText(BOUNDS.key)
+  ring!: string
+
+  /** Whether windows of its panel go through it. */
+  @yesOrNo()
+  windows!: boolean
+}
+
+/** A face that is dressed otherwise than the catalogue has it. Its key says which: part, panel and side. */
+export class FaceEntry {
+  @key()
+  key!: string
+
+  /** Stamped or embossed before anything is glued. */
+  @yesOrNo()
+  stamped!: boolean
+
+  /** From the lowest up; none leaves it bare. */
+  @listOf(() => LayerEntry, 'layers', BOUNDS.layers)
+  layers!: LayerEntry[]
+}
+
+/** A free piece: whatever else makes it a card. */
+export class FreeEntry {
+  @key()
+  key!: string
+
+  @IsFilledText(BOUNDS.title)
+  name!: string
+
+  @oneOf(FREE_KINDS)
+  kind!: FreeKind
+
+  @oneOf(FREE_SHAPES)
+  shape!: FreeShape
+
+  /** Closed outline as SVG path data of M, L and Z alone; only its shape counts. Empty unless the shape is an outline. */
+  @Matches(/^(M[-\d.,\sLMZ]*Z)?$/, { message: 'is a path of straight lines: M, L and Z with numbers' }) @IsText(BOUNDS.outline)
+  outline!: string
+
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+
+  /** Radius of rounded corners. */
+  @IsLengthText({ zero: true })
+  corner!: string
+
+  /** How wide a ring is; nothing where it is whole. */
+  @IsLengthText({ zero: true })
+  ring!: string
+
+  /** How many a kit holds. */
+  @most(BOUNDS.inKit) @least(1) @whole()
+  count!: number
+
+  /** Key of the face that one of them lies on; empty where they lie in the bag. */
+  @IsText(BOUNDS.key)
+  face!: string
+
+  /** Place of its lower left corner on the face, seen from that side; below zero it sticks out. */
+  @IsLengthText({ signed: true })
+  left!: string
+
+  @IsLengthText({ signed: true })
+  bottom!: string
+
+  /** Degrees it is turned by, anticlockwise about its middle. */
+  @most(180) @least(-180) @whole()
+  turn!: number
+
+  @oneOf(HOLDS)
+  hold!: Hold
+
+  @oneOf(PRINT_TOPS)
+  printTop!: PrintTop
+}
+
+/** What is put on a card otherwise than the catalogue has it. */
+export class DressingEntry {
+  /** Faces that are dressed otherwise. */
+  @listOf(() => FaceEntry, 'faces', BOUNDS.faces)
+  faces!: FaceEntry[]
+
+  @listOf(() => FreeEntry, 'free pieces', BOUNDS.free)
+  free!: FreeEntry[]
+}
+
+export class CardEntry extends DressingEntry {
   @key()
   key!: string
 
@@ -208,6 +358,10 @@ export class CuttingEntry {
   /** Keys of sheet formats that are not to be used. */
   @key({ each: true }) @IsListOf('keys of sheet formats', BOUNDS.stocks, 'text')
   without!: string[]
+
+  /** Keys of sheet formats of the other units that are to be used too: they are not mixed in unasked. */
+  @key({ each: true }) @IsListOf('keys of sheet formats', BOUNDS.stocks, 'text')
+  also!: string[]
 
   /** Layouts that stay in the plan as they are, and how many sheets of them are cut. */
   @listOf(() => LayoutEntry, 'layouts', BOUNDS.layouts)

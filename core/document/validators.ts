@@ -24,12 +24,13 @@ export const CHECKS = {
 } as const
 
 /** What is wrong with a length written as text with its unit, if anything. */
-function lengthProblem(value: unknown, zero = false): string | undefined {
+function lengthProblem(value: unknown, zero = false, signed = false): string | undefined {
   if (typeof value !== 'string' || value.length > BOUNDS.length)
     return 'is a length written as text with its unit, such as "5 3/8 in" or "136 mm"'
   const parsed = parseLength(value, 'inch')
   if (!parsed.ok) return `is not a length: ${parsed.reason}`
   if (!HAS_UNIT.test(value)) return 'needs its unit, such as "5 3/8 in" or "136 mm"'
+  if (signed) return undefined
   if (parsed.length < 0 || (parsed.length === 0 && !zero)) return zero ? 'cannot be negative' : 'must be more than zero'
   return undefined
 }
@@ -61,9 +62,9 @@ export const IsFilledText = (longest: number): PropertyDecorator =>
     value => textProblem(value, longest) ?? (/\S/.test(value as string) ? undefined : 'cannot be empty'),
   )
 
-/** A length written with its unit; more than zero unless `zero` allows none. */
-export function IsLengthText({ zero = false } = {}, options?: ValidationOptions): PropertyDecorator {
-  const problem = (value: unknown) => lengthProblem(value, zero)
+/** A length written with its unit; more than zero unless `zero` allows none, or `signed` any. */
+export function IsLengthText({ zero = false, signed = false } = {}, options?: ValidationOptions): PropertyDecorator {
+  const problem = (value: unknown) => lengthProblem(value, zero, signed)
   return ValidateBy(
     {
       name: CHECKS.length,

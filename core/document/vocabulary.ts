@@ -19,9 +19,27 @@ export const SUPPLY_KINDS = ['sheet', 'offcut', 'drop-out'] as const
 /** What counts most for the maker. */
 export const PRIORITIES = ['money', 'sheets', 'settings', 'time'] as const
 
+/** Shapes of what is put on a card: `like its face` follows the outline of what it lies on. */
+export const LAYER_SHAPES = ['like its face', 'rectangle', 'rounded', 'oval'] as const
+export const FREE_SHAPES = ['rectangle', 'rounded', 'oval', 'outline'] as const
+
+/** How what is put on a card is held; `loose` lies there unglued. */
+export const HOLDS = ['tape', 'glue', 'dots', 'foam', 'loose'] as const
+
+/** What a free piece is for. Ribbons and solids are bought, not cut. */
+export const FREE_KINDS = ['topper', 'sentiment', 'figure', 'strip', 'ring', 'insert', 'ribbon', 'solid'] as const
+
+/** Which edge of a piece the top of a print must meet; `any` where it does not matter. */
+export const PRINT_TOPS = ['any', 'top', 'right', 'bottom', 'left'] as const
+
 /** Stands for a paper where a hidden part is cut from whatever is left over; no paper may have it as its key. */
 export const ANY_SCRAP = 'any-scrap'
 
+export type LayerShape = typeof LAYER_SHAPES[number]
+export type FreeShape = typeof FREE_SHAPES[number]
+export type Hold = typeof HOLDS[number]
+export type FreeKind = typeof FREE_KINDS[number]
+export type PrintTop = typeof PRINT_TOPS[number]
 export type Delivery = typeof DELIVERIES[number]
 export type PaperKind = typeof PAPER_KINDS[number]
 export type Motif = typeof MOTIFS[number]

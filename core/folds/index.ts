@@ -1,7 +1,7 @@
 export * from './catalogue'
 export * from './facts'
 export type {
-  Construction, Crease, Face, Finding, Joint, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Slit, Step, Travel, Window,
+  Construction, Crease, Face, Finding, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Slit, Step, Travel, Window,
 } from './model/card'
 export { creaseAt, face, holesOf, isWhole, outlineOf, panelOf, windowOutline } from './model/card'
 export type { Fold, Group, Skill } from './model/fold'

@@ -1,7 +1,7 @@
 import { batchProblems, documentProblems } from '../batch'
-import type { Batch, Checked, ClassDocument } from '../document'
-import { BATCH_FORMAT, BOUNDS, VERSION } from '../document'
-import { openBatch, openDocument, openPaper } from '../document/open'
+import type { Batch, Checked, ClassDocument, DressingEntry } from '../document'
+import { BATCH_FORMAT, BOUNDS, VERSION, keyProblems } from '../document'
+import { DressingEntry as Dressing, checkShape, openBatch, openDocument, openPaper } from '../document/open'
 
 const refused = (path: string, problem: string): Checked<never> => ({ ok: false, problems: [{ path, problem }] })
 
@@ -25,6 +25,22 @@ export function readBatch(text: string): Checked<Batch> {
   if (!opened.ok) return opened
   const problems = batchProblems(opened.value)
   return problems.length > 0 ? { ok: false, problems } : opened
+}
+
+/** Reads what is put on a card: `{ "faces": [...], "free": [...] }`, as a card in a batch file has them; either may be left out. */
+export function readDressing(text: string): Checked<DressingEntry> {
+  if (text.length > BOUNDS.document) return refused('', 'the file is larger than what any card carries')
+  let data: unknown
+  try {
+    data = JSON.parse(text.replace(/^\uFEFF/, ''))
+  }
+  catch (error) {
+    return refused('', `is not JSON: ${(error as Error).message}`)
+  }
+  if (typeof data !== 'object' || data === null || Array.isArray(data)) return refused('', 'must be a JSON object with faces and free')
+  const checked = checkShape(Dressing, { faces: [], free: [], ...data })
+  const problems = checked.ok ? keyProblems(checked.value) : []
+  return problems.length > 0 ? { ok: false, problems } : checked
 }
 
 /** Reads a class of any version, and checks that its folds and parameters make sense. Never throws. */

@@ -1,5 +1,5 @@
 import type { Batch } from '../document'
-import { BOUNDS } from '../document'
+import { BOUNDS, VERSION } from '../document'
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2020'
@@ -28,6 +28,7 @@ const cutting = (changes: object) => ({
   priority: null,
   moreSheets: null,
   without: [],
+  also: [],
   layouts: [],
   spoiled: [],
   ...changes,
@@ -63,7 +64,7 @@ describe('the batch file', () => {
 
   it.each<[string, Parameters<typeof problemsWith>[0], string]>([
     ['another format', f => void (f.format = 'recipe'), 'format: is not a batch file'],
-    ['a newer version', f => void (f.version = 3), 'version: is 3; this Wakaru reads versions 1 to 2'],
+    ['a newer version', f => void (f.version = VERSION + 1), `version: is ${VERSION + 1}; this Wakaru reads versions 1 to ${VERSION}`],
     ['no version', f => void delete f.version, 'version: is missing'],
     ['no class', f => void delete f.class, 'class: is missing'],
     ['an empty title', f => void (f.class.title = '  '), 'class.title: cannot be empty'],
@@ -259,7 +260,7 @@ it('the largest class that can be saved goes into a file, and comes out of it th
     key: `layout-${paper}-${index}`, supply: papers[paper]!.stocks[0]!.key, from: 'sheet', repeats: 1, cut: 0, shelved: false, tree,
   }))
   const cutting = [0, 1, 2, 3, 4, 5].map(paper => ({
-    paper: papers[paper]!.key, priority: null, moreSheets: null, without: [], spoiled: [], layouts: layouts(paper),
+    paper: papers[paper]!.key, priority: null, moreSheets: null, without: [], also: [], spoiled: [], layouts: layouts(paper),
   }))
   const batch = { ...read.value, cards, papers, cutting } as unknown as Batch
   const { papers: _, ...document } = batch

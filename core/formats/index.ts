@@ -1,1 +1,2 @@
 export * from './batch-file'
+export * from './outline'

@@ -50,7 +50,7 @@ describe('reading a class', () => {
 
   it('makes a kit for each seat and spare unless a number is given', () => {
     const details = newClass({ title: 'x', date: '2030-01-01', units: 'inch', seats: 14, spares: 2 }).class
-    const card = { key: 'a', title: 'A', fold: 'z-fold', parameters: {}, papers: {}, envelope: '' }
+    const card = { key: 'a', title: 'A', fold: 'z-fold', parameters: {}, papers: {}, envelope: '', faces: [], free: [] }
     expect([null, 0, 5].map(kits => kitsOf({ ...card, kits }, details))).toEqual([16, 0, 5])
   })
 })

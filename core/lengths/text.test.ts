@@ -69,7 +69,16 @@ describe('writing lengths', () => {
 
   it('says when digits are not the whole truth', () => {
     expect(formatLength(millimetres(210), 'inch')).toBe('≈8 17/64')
-    expect(lengthParts(inches(1 / 64), 'metric')).toMatchObject({ whole: '0.4', approximate: true })
+    expect(formatLength(inches(5.375), 'inch')).toBe('5 3/8')
+  })
+
+  it('shows a metric maker whole and half millimetres, and what was typed', () => {
+    expect(formatLength(inches(8.5), 'metric', { unit: true })).toBe('216 mm')
+    expect(formatLength(inches(0.125), 'metric')).toBe('3')
+    expect(formatLength(nanometres(70_710_678), 'metric')).toBe('70.5')
+    expect(formatLength(millimetres(52.25), 'metric')).toBe('52.25')
+    expect(formatLength(inches(1 / 256), 'metric')).toBe('0.1')
+    expect(lengthParts(inches(12), 'metric')).toMatchObject({ whole: '305', approximate: false })
   })
 
   it('reads back exactly what it wrote for a file', () => {

@@ -85,7 +85,7 @@ export function lengthFrom(text: string, units: Units = 'inch'): Length {
   return parsed.length
 }
 
-/** A length split for typesetting. `approximate` says that the digits are the nearest ones, not the exact value. */
+/** A length split for typesetting. `approximate` says that the fraction is the nearest one, not the exact value. */
 export interface LengthParts {
   negative: boolean
   whole: string
@@ -97,16 +97,26 @@ export interface LengthParts {
 
 const FINEST_INCH = INCH / 64
 const FINEST_METRIC = MILLIMETRE / 100
+const HALF_MILLIMETRE = MILLIMETRE / 2
 
 const greatestDivisor = (a: number, b: number): number => (b === 0 ? a : greatestDivisor(b, a % b))
 
-/** Splits a length into digits: inches as whole and fraction down to 64ths, millimetres to two decimals. */
+/**
+ * A length in millimetres as a ruler is read: what was made in inches (8 1/2 in), or is no hundredth (a diagonal), to the
+ * nearest half; what a metric maker can have typed just so. Nothing is shown as nothing that is something.
+ */
+function millimetresShown(size: number): number {
+  const metric = size % FINEST_METRIC === 0 && size % FINEST_INCH !== 0
+  const halves = Math.round(size / HALF_MILLIMETRE) / 2
+  return metric || (halves === 0 && size > 0) ? Math.round(size / FINEST_METRIC) / 100 : halves
+}
+
+/** Splits a length into digits: inches as whole and fraction down to 64ths, millimetres as a ruler is read. */
 export function lengthParts(length: Length, units: Units): LengthParts {
   const size = Math.abs(length)
   const negative = length < 0
   if (units === 'metric') {
-    const steps = Math.round(size / FINEST_METRIC)
-    return { negative, whole: String(steps / 100), unit: 'mm', approximate: size % FINEST_METRIC !== 0 }
+    return { negative, whole: String(millimetresShown(size)), unit: 'mm', approximate: false }
   }
   const steps = Math.round(size / FINEST_INCH)
   const approximate = size % FINEST_INCH !== 0
@@ -124,7 +134,7 @@ export function lengthParts(length: Length, units: Units): LengthParts {
   }
 }
 
-/** Plain text for lists, exports and the terminal: `5 3/8`, `136`, with `≈` in front of a value that was shortened. */
+/** Plain text for lists, exports and the terminal: `5 3/8`, `136`, with `≈` in front of a fraction that is only the nearest. */
 export function formatLength(length: Length, units: Units, options: { unit?: boolean } = {}): string {
   const parts = lengthParts(length, units)
   const fraction = parts.numerator === undefined ? '' : `${parts.numerator}/${parts.denominator}`
@@ -136,8 +146,8 @@ export function formatLength(length: Length, units: Units, options: { unit?: boo
 export function writeLength(length: Length, units: Units): string {
   const sign = length < 0 ? '-' : ''
   const size = nanometres(Math.abs(length))
-  const fits = (school: Units) => !lengthParts(size, school).approximate
-  const school = fits(units) ? units : fits('inch') ? 'inch' : fits('metric') ? 'metric' : undefined
-  if (school) return sign + formatLength(size, school, { unit: true })
+  const fits = { inch: size % FINEST_INCH === 0, metric: size % FINEST_METRIC === 0 }
+  if (fits.inch && (units === 'inch' || !fits.metric)) return sign + formatLength(size, 'inch', { unit: true })
+  if (fits.metric) return `${sign}${size / FINEST_METRIC / 100} mm`
   return `${sign}${Math.floor(size / MILLIMETRE)}.${String(size % MILLIMETRE).padStart(6, '0')} mm`
 }

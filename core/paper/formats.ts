@@ -1,5 +1,5 @@
-import type { Length } from '../lengths'
-import { lengthFrom } from '../lengths'
+import type { Length, Units } from '../lengths'
+import { INCH, lengthFrom } from '../lengths'
 
 /** Sheet formats as makers call them, width × height, written as in a batch file. */
 export interface SheetFormat {
@@ -18,6 +18,22 @@ export const SHEET_FORMATS: readonly SheetFormat[] = [
   { name: 'A5', width: '148 mm', height: '210 mm' },
 ]
 
+const formatOf = (width: Length, height: Length) =>
+  SHEET_FORMATS.find(format => lengthFrom(format.width) === width && lengthFrom(format.height) === height)
+
+/** Whether a sheet was made in inches or in millimetres: by its usual name, else by whether its sides are whole sixteenths. */
+export function sheetSchool({ width, height }: { width: Length, height: Length }): Units {
+  const format = formatOf(width, height)
+  if (format) return format.width.endsWith('in') ? 'inch' : 'metric'
+  return [width, height].every(side => side % (INCH / 16) === 0) ? 'inch' : 'metric'
+}
+
+/** The sheet formats that a maker cuts from without being asked: those of their own units; all where a paper has none of them. */
+export function ownFormats<Format extends { width: Length, height: Length }>(formats: readonly Format[], units: Units): readonly Format[] {
+  const own = formats.filter(format => sheetSchool(format) === units)
+  return own.length > 0 ? own : formats
+}
+
 /** The usual name of a sheet size, if it has one. */
 export const sheetName = (width: Length, height: Length): string | undefined =>
-  SHEET_FORMATS.find(format => lengthFrom(format.width) === width && lengthFrom(format.height) === height)?.name
+  formatOf(width, height)?.name

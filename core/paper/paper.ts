@@ -1,4 +1,4 @@
-import type { Grain, OffcutEntry, PaperEntry, StockEntry, Turn } from '../document'
+import type { Grain, OffcutEntry, PaperEntry, PrintTop, StockEntry, Turn } from '../document'
 import type { Length } from '../lengths'
 import { nanometres } from '../lengths'
 
@@ -13,9 +13,6 @@ export type Offcut = Sized<OffcutEntry>
 
 /** A paper as the studio keeps it, with lengths instead of text. */
 export type Paper = Omit<PaperEntry, 'stocks' | 'offcuts'> & { stocks: Stock[], offcuts: Offcut[] }
-
-/** Which edge of a piece the top of a print must meet; `any` where it does not matter. */
-export type PrintTop = 'top' | 'right' | 'bottom' | 'left' | 'any'
 
 /** Print direction decides whether a piece may be turned on the sheet. */
 export function allowedTurn(paper: Pick<Paper, 'upright'>, printTop: PrintTop): Turn {

@@ -36,10 +36,11 @@ export function bagSection(kits: Kits, cards: PreparedCard[], units: Units, each
     seat.cards.length === 0
       ? [{ kind: 'text', text: 'Nothing is packed.' }]
       : seat.cards.flatMap((key): PrintBlock[] => {
-          const { entry, pieces } = lookUp(byKey, key)
+          const { entry, pieces, construction } = lookUp(byKey, key)
+          const items = [...pieces.map(piece => pieceInWords(piece, units)), ...(construction?.extras ?? [])]
           return [
             { kind: 'text', strong: true, text: entry.title },
-            { kind: 'list', mark: 'box', items: pieces.map(piece => pieceInWords(piece, units)) },
+            { kind: 'list', mark: 'box', items },
           ]
         })
   if (each) {

@@ -103,8 +103,14 @@ describe('bag lists', () => {
   it('or one list for every bag', () => {
     const section = bagSection(kits, preparation.cards, 'inch', true)
     expect(ofKind(section, 'heading').map(({ text }) => text)).toEqual(kits.seats.map(({ label }) => label))
-    const pieces = preparation.cards.flatMap(card => card.pieces).length
+    const pieces = preparation.cards.flatMap(card => [...card.pieces, ...(card.construction?.extras ?? [])]).length
     expect(ofKind(section, 'list').flatMap(({ items }) => items)).toHaveLength(pieces * kits.seats.length)
+    // What is bought goes in as well.
+    const [first, ...rest] = preparation.cards
+    const bow = { ...first!, construction: { ...first!.construction!, extras: ['2 × Bow'] } }
+    expect(ofKind(bagSection(kits, [bow, ...rest], 'inch', true), 'list').filter(({ items }) => items.includes('2 × Bow'))).toHaveLength(
+      kits.seats.length,
+    )
   })
 
   it('tell what has to be bought in the maker’s money', () => {

@@ -108,8 +108,8 @@ export async function badRequests({ requests, random }) {
   const names = Array.from({ length: 150_000 }, (_, index) => `"n${index}":1`)
   const heavy = {
     'a length of 40,000 letters': DEMO.replace('"trimmer": "12 in"', `"trimmer": "${' 1'.repeat(20_000)}x"`),
-    '1.9 MB of empty cards': JSON.stringify({ format: 'wakaru-batch', version: 2, cards: Array(630_000).fill({}) }),
-    '1.9 MB of empty papers': JSON.stringify({ format: 'wakaru-batch', version: 2, papers: Array(630_000).fill({}) }),
+    '1.9 MB of empty cards': JSON.stringify({ format: 'wakaru-batch', version: 3, cards: Array(630_000).fill({}) }),
+    '1.9 MB of empty papers': JSON.stringify({ format: 'wakaru-batch', version: 3, papers: Array(630_000).fill({}) }),
     '150,000 unknown names': `{"format":"wakaru-batch","version":2,${names.join(',')}}`,
     'an old file with endless lists': JSON.stringify({ format: 'wakaru-batch', version: 1, cards: Array(140_000).fill([1, 2, 3]) }),
   }

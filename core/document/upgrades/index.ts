@@ -1,11 +1,13 @@
 import { VERSION } from '../version'
-import { upgradeClass, upgradePaper } from './from-1'
+import * as from1 from './from-1'
+import * as from2 from './from-2'
 
 type Data = Record<string, unknown>
 
 /** One step for each older version, by the version it starts from: pure, and frozen once it has been published. */
 const STEPS: Record<number, { class: (document: Data) => Data, paper: (paper: Data) => Data }> = {
-  1: { class: upgradeClass, paper: upgradePaper },
+  1: { class: from1.upgradeClass, paper: from1.upgradePaper },
+  2: { class: from2.upgradeClass, paper: from2.upgradePaper },
 }
 
 /** What has no version is of the first one, which did not write it down. */

@@ -21,7 +21,9 @@ describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (
   it('is whole in the newest version, with everything that the maker had written', () => {
     expect(batch.version).toBe(VERSION)
     expect(batch.class).toEqual(data.class)
-    expect(batch.cards.map(({ envelope: _, ...card }) => card)).toEqual(data.cards.map(({ envelope: _, ...card }: Data) => card))
+    expect(batch.cards.map(({ envelope: _, ...card }) => card)).toEqual(
+      data.cards.map(({ envelope: _, ...card }: Data) => ({ ...card, faces: [], free: [] })),
+    )
     expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, ...stock }) => stock))).toEqual(
       data.papers.map(({ stocks }: Data) => stocks),
     )
@@ -40,6 +42,19 @@ describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (
       ok: true,
       value: { cutting: batch.cutting, post: batch.post },
     })
+  })
+})
+
+describe('a file of version 2', () => {
+  const data = fixture('v2')
+
+  it('keeps what it said of the cutting, and asks for no sheet of the other units', () => {
+    const batch = opened(data)
+    expect(batch.version).toBe(VERSION)
+    expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, also: [] })))
+    // Nothing lies on its cards but what the catalogue puts there: the same pieces as before.
+    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, faces: [], free: [] })))
+    expect([batch.papers, batch.post]).toEqual([data.papers, data.post])
   })
 })
 

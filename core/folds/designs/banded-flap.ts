@@ -5,6 +5,8 @@ import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { matBorder } from './choices'
 
+const meeting = (over: number): string => (over === 0 ? 'meet' : over > 0 ? 'overlap' : 'leave a gap for a topper')
+
 export const bandedFlap = defineFold({
   id: 'banded-flap',
   number: 6,
@@ -21,10 +23,12 @@ export const bandedFlap = defineFold({
     flap: length('Flap', '3 in', '75 mm'),
     bandHeight: length('Band height', '1 1/2 in', '40 mm'),
     ease: length('Ease of the band', '1/8 in', '3 mm', { zero: true, help: 'How much wider than the card the band is' }),
+    overlap: length('Tongues overlap by', '0 in', '0 mm', { zero: true, help: 'Nothing where they meet edge to edge' }),
+    gap: length('Gap between the tongues', '0 in', '0 mm', { zero: true, help: 'Bridged by a topper on one of them' }),
     border: matBorder,
     message: toggle('Message panel under the flap', true),
   },
-  build({ width, height, flap, bandHeight, ease, border, message }, card) {
+  build({ width, height, flap, bandHeight, ease, overlap, gap, border, message }, card) {
     const printTop = 'top'
     const base = card.strip(
       'base',
@@ -35,13 +39,15 @@ export const bandedFlap = defineFold({
       'y',
     )
     const round = width.plus(ease).named('Card width and ease')
-    const tongue = round.half()
+    // They meet, overlap or leave a gap: each gives or takes half of it.
+    const tongue = round.half().plus(overlap.half()).minus(gap.half())
+    const other = round.plus(overlap).minus(gap).minus(tongue)
     const band = card.strip('band', 'Band', 'insert', bandHeight, [
       panel('left-tongue', 'Left tongue', tongue),
       during(0, 0.5, mountain(40)),
       panel('middle', 'Band behind the card', round),
       during(0, 0.5, mountain(40)),
-      panel('right-tongue', 'Right tongue', round.minus(tongue)),
+      panel('right-tongue', 'Right tongue', other),
     ])
     const back = panelOf(base, 'back')
     card.step('Score and fold the base; the flap closes from the top. Score and fold the band, its print outwards.')
@@ -62,10 +68,24 @@ export const bandedFlap = defineFold({
     }
     card.join(panelOf(band, 'middle'), back, 'outside')
     card.step(
-      'Glue the middle of the band behind the back panel; the tongues meet in front.',
+      `Glue the middle of the band behind the back panel; the tongues ${meeting(overlap.minus(gap).value)} in front.`,
       'A topper that holds the tongues is glued to one tongue only.',
     )
 
+    card.limit({
+      subject: 'Gap between the tongues',
+      parameter: 'gap',
+      value: gap,
+      atMost: round.half(),
+      because: 'with more the tongues are too short to hold the card shut.',
+    })
+    card.limit({
+      subject: 'Overlap of the tongues',
+      parameter: 'overlap',
+      value: overlap,
+      atMost: round.half(),
+      because: 'a longer tongue reaches round the other side of the card.',
+    })
     card.limit({
       subject: 'Flap',
       parameter: 'flap',

@@ -23,7 +23,7 @@ export const gatefold = defineFold({
     message: toggle('Message panel in the middle', true),
     band: toggle('Belly band', true, 'Wrapped by hand round the closed card, never scored'),
     bandHeight: length('Band height', '1 1/2 in', '40 mm', { when: 'band' }),
-    bandOverlap: length('Overlap of the band', '1/2 in', '12 mm', { when: 'band' }),
+    bandOverlap: length('Overlap of the band', '1/2 in', '12 mm', { when: 'band', zero: true }),
   },
   build({ width, height, border, insideMats, message, band, bandHeight, bandOverlap }, card) {
     const half = width.half()
@@ -60,7 +60,8 @@ export const gatefold = defineFold({
         parameter: 'bandOverlap',
         value: bandOverlap,
         atLeast: rule('overlap', card.units),
-        because: 'with less its ends do not hold.',
+        severity: 'warn',
+        because: 'with less its ends do not hold, unless a topper is glued over them.',
       })
       card.limit({
         subject: 'Band height',

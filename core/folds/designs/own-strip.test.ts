@@ -23,7 +23,6 @@ describe('a list of scores', () => {
   })
 
   it.each([
-    ['2 3/4', 'is not of the form'],
     ['2 3/4 sideways', 'is not of the form'],
     ['0 valley', 'more than zero'],
     ['-2 valley', 'more than zero'],
@@ -76,6 +75,13 @@ describe('Your own strip', () => {
     for (const opening of [0, 0.3, 1]) {
       expect(highest(cornersAt(own, 'base', 'panel-1', opening), 2)).toBeCloseTo(highest(cornersAt(z, 'base', 'a', opening), 2), 9)
     }
+  })
+
+  it('folds to and fro where no direction is typed', () => {
+    const directions = (scores: string) => creases(build('own-strip', { scores }), 'base').map(([, direction]) => direction)
+    expect(directions('2 3/4, 5 1/2')).toEqual(['mountain', 'valley'])
+    expect(directions('1, 2 1/2, 5 1/4')).toEqual(['valley', 'mountain', 'valley'])
+    expect(directions('1, 2 1/2 v, 5 1/4 v')).toEqual(['mountain', 'valley', 'valley'])
   })
 
   it('splits into rails and band between slits', () => {

@@ -27,7 +27,7 @@ export const ownStrip = defineFold({
       'Scores',
       '2 3/4 mountain 60, 5 1/2 valley 60',
       '74 mm mountain 60, 148 mm valley 60',
-      'From the left end: position, mountain or valley, degrees on display, and rails or band where there are slits',
+      'From the left end: positions alone, or with mountain or valley, degrees on display, and rails or band where there are slits',
     ),
     slits: toggle('Two slits, for rails and a band', false),
     slitFrom: length('Slits from', '2 3/4 in', '74 mm', { when: 'slits' }),

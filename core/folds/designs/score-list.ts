@@ -6,7 +6,7 @@ import type { TextParameter } from '../model/parameters'
 /** Which part of the height a score runs over: all of it, the two rails, or the band between slits. */
 export type Row = 'all' | 'rails' | 'band'
 
-/** A score as a maker notes it: `4 1/4 valley 60 band`. */
+/** A score as a maker notes it: `4 1/4 valley 60 band`, or `4 1/4` alone, which folds to and fro with its neighbours. */
 export interface NotedScore {
   at: Length
   direction: CreaseDirection
@@ -54,23 +54,30 @@ function readList<T>(
   return { ok: true, entries }
 }
 
-/** Reads scores in any order; they come back from left to right. */
+const SCORE_FORM = '“4 1/4”, “4 1/4 valley”, “4 1/4 valley 60” (degrees on display) or “4 1/4 valley 60 band”'
+
+/**
+ * Reads scores in any order; they come back from left to right. One without a direction folds the other way than the next to
+ * its right, the last a valley.
+ */
 export function readScores(text: string, units: Units): Read<NotedScore> {
-  const list = readList<NotedScore>(
+  const list = readList<Omit<NotedScore, 'direction'> & { direction?: CreaseDirection }>(
     text,
     units,
-    /^(.+?)\s+(mountain|valley|m|v)(?:\s+(\d+))?(?:\s+(rails|band))?$/i,
-    '“4 1/4 valley”, “4 1/4 valley 60” (degrees on display) or “4 1/4 valley 60 band”',
+    /^(.+?)(?:\s+(mountain|valley|m|v)(?:\s+(\d+))?(?:\s+(rails|band))?)?$/i,
+    SCORE_FORM,
     ([, position = '', word = '', open, row], length) => {
       const at = length(position)
-      if (at === undefined) return 'has no position that can be read, more than zero.'
+      if (at === undefined)
+        return word ? 'has no position that can be read, more than zero.' : `is not of the form ${SCORE_FORM}.`
       const degrees = open ? Number(open) : USUAL_OPEN
       if (degrees > 180) return 'is folded by more than 180 degrees.'
-      return { at, direction: /^m/i.test(word) ? 'mountain' : 'valley', row: (row?.toLowerCase() || 'all') as Row, open: degrees }
+      const direction = word && (/^m/i.test(word) ? 'mountain' : 'valley')
+      return { at, direction: direction || undefined, row: (row?.toLowerCase() || 'all') as Row, open: degrees }
     },
   )
   if (!list.ok) return list
-  const entries = [...list.entries].sort((a, b) => a.at - b.at)
+  const entries = folded([...list.entries].sort((a, b) => a.at - b.at))
   const twice = entries.find((entry, index) =>
     entries.some(
       (other, at) => at < index && other.at === entry.at && (other.row === entry.row || other.row === 'all' || entry.row === 'all'),
@@ -79,6 +86,14 @@ export function readScores(text: string, units: Units): Read<NotedScore> {
   return twice
     ? { ok: false, reason: `there are two scores at ${writeLength(twice.at, units)} over the same height.` }
     : { ok: true, entries }
+}
+
+function folded(scores: (Omit<NotedScore, 'direction'> & { direction?: CreaseDirection })[]): NotedScore[] {
+  let next: CreaseDirection = 'mountain'
+  return scores.reverse().map((score) => {
+    next = score.direction ?? (next === 'valley' ? 'mountain' : 'valley')
+    return { ...score, direction: next }
+  }).reverse()
 }
 
 export function readPieces(text: string, units: Units): Read<NotedPiece> {

@@ -77,6 +77,15 @@ describe('Back-gate stand', () => {
 describe('Banded flap', () => {
   it('has a band with tongues half as wide as card and ease', () => {
     expect(sizes(card('banded-flap'))).toMatchObject({ 'base': [4.25, 8.5], 'band': [8.75, 1.5], 'mat-left-tongue': [1.9375, 1.25] })
+    // Half an inch more or less is a quarter on each tongue; all three ways are good ones.
+    const tongues = (changes: Record<string, string>) => {
+      const made = card('banded-flap', changes)
+      expect(stops(made)).toEqual([])
+      const { panels } = made.parts.find(({ key }) => key === 'band')!
+      return panels.filter(({ key }) => key.endsWith('tongue')).map(({ width }) => width.value / inches(1))
+    }
+    expect(tongues({ overlap: '1/2 in' })).toEqual([2.4375, 2.4375])
+    expect(tongues({ gap: '1/2 in' })).toEqual([1.9375, 1.9375])
     expect(creases(card('banded-flap'), 'band')).toEqual([
       [2.1875, 'mountain'],
       [6.5625, 'mountain'],
@@ -98,7 +107,10 @@ describe('Gatefold', () => {
       'mat-middle': [4, 5.25],
       'band': [9.125, 1.5],
     })
-    expect(stops(card('gatefold', { bandOverlap: '1/4 in' }))).toMatchObject([{ fix: { parameter: 'bandOverlap', value: inches(0.5) } }])
+    const { findings } = card('gatefold', { bandOverlap: '1/4 in' })
+    expect(findings.filter(({ severity }) => severity !== 'note')).toMatchObject([
+      { severity: 'warn', fix: { parameter: 'bandOverlap', value: inches(0.5) } },
+    ])
   })
 })
 

@@ -1,7 +1,7 @@
 import { byKey, itemAt } from '../../lists'
 import type { Length, Units } from '../../lengths'
 import { LONGEST, Measure, downToMark, formatLength, upToMark } from '../../lengths'
-import type { PrintTop } from '../../paper'
+import type { PrintTop } from '../../document'
 import type {
   Construction, Crease, CreaseDirection, Face, Finding, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Step,
   Stopper, Travel, Window, WindowShape,

@@ -1,6 +1,6 @@
+import type { PrintTop } from '../../document'
 import { itemAt } from '../../lists'
 import type { Length, Measure } from '../../lengths'
-import type { PrintTop } from '../../paper'
 
 export type CreaseDirection = 'mountain' | 'valley'
 /** Patterns are drawn inside face up; `outside` is the back of that drawing. */
@@ -8,10 +8,10 @@ export type Face = 'inside' | 'outside'
 /** `underlay` is a plain layer under a mat, `hidden` a part nobody sees, which any scrap will do for. */
 export type PartKind = 'base' | 'insert' | 'plate' | 'underlay' | 'mat' | 'message' | 'hidden' | 'figure'
 /**
- * How a joint is made: tape along the edges of the glue zone, foam pads spread over it, a hook-and-loop dot,
+ * How a joint is made: tape along the edges of the glue zone, wet glue, foam pads spread over it, a hook-and-loop dot,
  * or not glued but held in a guide.
  */
-export type Means = 'tape' | 'foam' | 'dot' | 'held'
+export type Means = 'tape' | 'glue' | 'foam' | 'dot' | 'held'
 
 /** A point on a part, from its lower left corner, in nanometres. */
 export type Point = readonly [x: number, y: number]
@@ -86,6 +86,8 @@ export interface Part {
   /** Corners of the part where it is cut to another shape than its blank. */
   outline?: Point[]
   printTop: PrintTop
+  /** How many of it a kit holds; one unless it says so. */
+  count?: number
   /** Parts of one pair are cut side by side from one piece, so that a print runs on across them. */
   pair?: string
 }
@@ -103,7 +105,10 @@ export interface Joint {
   /** Lower left corner of where `by` lies, from the lower left corner of `onto`, seen from the inside. */
   x: Measure
   y: Measure
-  /** Degrees by which `by` is turned counter-clockwise about that corner. */
+  /**
+   * Degrees by which `by` is turned counter-clockwise. Turned by right angles its box still starts at that corner; by others
+   * it is turned about the middle of the box that it would fill unturned.
+   */
   turned: number
   /** How far it has moved from there at each opening, where it slides. Nanometres. */
   slide?: (opening: number) => Point

@@ -1,7 +1,6 @@
-import type { ParameterInputs } from '../../document'
+import type { ParameterInputs, PrintTop } from '../../document'
 import type { Length, Units } from '../../lengths'
 import { Measure } from '../../lengths'
-import type { PrintTop } from '../../paper'
 import { CardBuilder } from './builder'
 import type { Construction, Panel } from './card'
 import type { View } from '../motion/drawing'
@@ -43,8 +42,16 @@ export interface FoldDefinition<P extends Parameters> {
 /** A design as the catalogue lists it. */
 export type Fold = Omit<FoldDefinition<Parameters>, 'build' | 'view'> & {
   view: View
-  /** Works out a card. Inputs must have passed `inputProblems`. */
-  construct: (inputs: ParameterInputs, units: Units, mark: Length) => Construction & { pieces: Piece[] }
+  /**
+   * Works out a card. Inputs must have passed `inputProblems`.
+   * @param dress puts on it what the maker wants, before its pieces are listed and it is checked
+   */
+  construct: (
+    inputs: ParameterInputs,
+    units: Units,
+    mark: Length,
+    dress?: (construction: Construction) => Construction,
+  ) => Construction & { pieces: Piece[] }
 }
 
 const DECORATION = choice(
@@ -76,7 +83,7 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
     view: { turn: -28, tilt: 18 },
     ...fold,
     parameters,
-    construct(inputs, units, mark) {
+    construct(inputs, units, mark, dress = construction => construction) {
       const values = readInputs(fold.parameters, inputs, units)
       const given = Object.entries(fold.parameters).flatMap(([name, { label }]) => {
         const value = values[name]
@@ -84,8 +91,9 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
       })
       const card = new CardBuilder(units, mark, inputs.layers === 'two', Object.fromEntries(given))
       const { anchor, ...finished } = build(values, card)
-      const construction = card.finish(finished, anchor)
-      if (fold.bothWays && inputs.decoration === 'sideways') construction.parts.forEach(part => (part.printTop = SIDEWAYS[part.printTop]))
+      const natural = card.finish(finished, anchor)
+      if (fold.bothWays && inputs.decoration === 'sideways') natural.parts.forEach(part => (part.printTop = SIDEWAYS[part.printTop]))
+      const construction = dress(natural)
       const pieces = piecesOf(construction, mark)
       return { ...construction, pieces, findings: [...construction.findings, ...modelFindings(construction, units, mark)] }
     },

@@ -1,8 +1,7 @@
 import { itemAt } from '../../lists'
-import type { PaperKind } from '../../document'
+import type { PaperKind, PrintTop } from '../../document'
 import type { Length, Reading } from '../../lengths'
 import { Measure, readOffScale } from '../../lengths'
-import type { PrintTop } from '../../paper'
 import type { Construction, Crease, CreaseDirection, Part, PartKind, Place, Slit, Window } from './card'
 import { creaseAt, isWhole } from './card'
 
@@ -36,6 +35,8 @@ export interface Piece {
   windows: Window[]
   /** Whether the blank is cut to another shape afterwards. */
   shaped: boolean
+  /** How many of it a kit holds. */
+  perKit: number
   /** Pieces of one pair are cut side by side from one blank. */
   pair?: string
 }
@@ -70,10 +71,10 @@ export const drawnBlanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
 export function piecesOf(construction: Construction, mark: Length): Piece[] {
   return construction.parts
     .filter(hasSize)
-    .map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair }) => {
+    .map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, count = 1 }) => {
       const scores: Score[] = []
       for (const crease of creases) scores.push(scoreOf(crease, scores))
-      return { key, name, kind, width, height, printTop, scores, slits, windows, shaped: outline !== undefined, pair }
+      return { key, name, kind, width, height, printTop, scores, slits, windows, shaped: outline !== undefined, perKit: count, pair }
 
       function scoreOf(crease: Crease, earlier: Score[]): Score {
         const { along, direction, from, to } = crease

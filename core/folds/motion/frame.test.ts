@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Frame, Vector } from './frame'
-import { FLAT, add, at, cross, dot, foldOver, quarterTurned, scale, subtract } from './frame'
+import { FLAT, add, at, cross, dot, foldOver, turnedFlat, scale, subtract } from './frame'
 
 const close = (a: Vector, b: Vector) => a.forEach((value, axis) => expect(value).toBeCloseTo(b[axis]!, 6))
 const angle = fc.integer({ min: -180, max: 180 })
@@ -51,7 +51,7 @@ describe('frames in space', () => {
   })
 
   it('turn in their own plane about their corner', () => {
-    const turned = quarterTurned({ ...FLAT, origin: [5, 6, 7] }, 90)
+    const turned = turnedFlat({ ...FLAT, origin: [5, 6, 7] }, 90)
     expect([turned.origin, turned.x.map(value => value + 0), turned.y.map(value => value + 0)]).toEqual([[5, 6, 7], [0, 1, 0], [-1, 0, 0]])
   })
 

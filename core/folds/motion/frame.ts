@@ -63,8 +63,8 @@ export function foldOver(
   return { origin: add(from, turn(subtract(at(frame, ...corner), from))), x: turn(frame.x), y: turn(frame.y), normal: turn(frame.normal) }
 }
 
-/** A frame turned in its own plane about its corner, by right angles. */
-export function quarterTurned(frame: Frame, degrees: number): Frame {
+/** A frame turned in its own plane about its corner. */
+export function turnedFlat(frame: Frame, degrees: number): Frame {
   return degrees === 0
     ? frame
     : { ...frame, x: turnedAbout(frame.x, frame.normal, degrees), y: turnedAbout(frame.y, frame.normal, degrees) }

@@ -4,7 +4,7 @@ import { nanometres } from '../../lengths'
 import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../model/card'
 import { outlineOf } from '../model/card'
 import type { Frame, Vector } from './frame'
-import { FLAT, at, foldOver, quarterTurned, scale } from './frame'
+import { FLAT, at, foldOver, scale, turnedFlat } from './frame'
 
 /**
  * Where every panel of a card lies at one opening, by `part/panel`: the frame of the lower left corner of its
@@ -87,6 +87,7 @@ export function jointFrame(below: Frame, { face, faceDown, x, y, by, turned, sli
   // On the outside its inside looks away from the card, as it does on the inside, unless it lies face down.
   const alike = (face === 'inside') !== faceDown
   const lying = alike ? below : { ...below, x: scale(below.x, -1), normal: scale(below.normal, -1) }
+  if (turned % 90 !== 0) return aboutItsMiddle()
   // Its box starts where the joint says, whichever of its corners that is.
   const [width, height] = turned % 180 === 0 ? [by.width.value, by.height.value] : [by.height.value, by.width.value]
   const quarter = (((turned / 90) % 4) + 4) % 4
@@ -97,7 +98,14 @@ export function jointFrame(below: Frame, { face, faceDown, x, y, by, turned, sli
     y.value + up + (quarter >= 2 ? height : 0),
     face === 'inside' ? layer : -layer,
   )
-  return quarterTurned({ ...lying, origin: corner }, turned)
+  return turnedFlat({ ...lying, origin: corner }, turned)
+
+  function aboutItsMiddle(): Frame {
+    const [halfWide, halfHigh] = [by.width.value / 2, by.height.value / 2]
+    const middle = at(below, x.value + right + halfWide, y.value + up + halfHigh, face === 'inside' ? layer : -layer)
+    const frame = turnedFlat({ ...lying, origin: middle }, turned)
+    return { ...frame, origin: at(frame, -halfWide, -halfHigh) }
+  }
 }
 
 /** The glued area of a joint on the panel it lies on: corners on the part of that panel. */

@@ -1,0 +1,78 @@
+import type { Construction, Finding } from '../folds'
+import { boxOf, cornersOf, face as onlyPanel, isLayer, isWhole, panelKey, poseOf } from '../folds'
+import type { Length, Units } from '../lengths'
+import { formatLength, lengthFrom, nanometres, nearestMark } from '../lengths'
+import type { PlacedPiece } from './free'
+
+/** Across and up the closed card: its two sides, and the measure of a piece that runs that way. */
+const WAYS = [
+  [0, ['on the left', 'on the right'], 'left'],
+  [1, ['at the foot', 'at the head'], 'bottom'],
+] as const
+
+/** What is wrong with free pieces once they lie on the card: each names the piece, the number and the one that would be right. */
+export function freeFindings(natural: Construction, card: Construction, placed: PlacedPiece[], units: Units, mark: Length): Finding[] {
+  const show = (length: Length) => formatLength(length, units, { unit: true })
+  if (natural.parts.some(part => !isLayer(part.kind) && !isWhole(part))) return []
+  return [...sticksOut(), ...brokenShapes()]
+
+  /** Out of the closed card, by how much and on which side. */
+  function sticksOut(): Finding[] {
+    const { least, most } = boxOf(natural, poseOf(natural, 0))
+    const pose = poseOf(card, 0)
+    return placed.flatMap(({ entry, part, face }): Finding[] => {
+      const frame = part && pose.get(panelKey(onlyPanel(part)))
+      if (!frame || !part || !face) return []
+      const corners = cornersOf(onlyPanel(part), frame)
+      const reach = (axis: 0 | 1) => {
+        const along = corners.map(corner => corner[axis])
+        return [least[axis] - Math.min(...along), Math.max(...along) - most[axis]] as const
+      }
+      const found: Finding[] = []
+      for (const [axis, sides, size] of WAYS) {
+        const [before, after] = reach(axis)
+        const over = Math.max(before, after)
+        if (over <= mark / 2) continue
+        // Which way its own measure runs, as the card lies closed.
+        const under = pose.get(panelKey(face.panel))
+        const runs = under ? Math.sign((axis === 0 ? under.x : under.y)[axis]) * (axis === 0 && face.side === 'outside' ? -1 : 1) : 0
+        const shift = (before > after ? 1 : -1) * over * runs
+        const value = nearestMark(nanometres(lengthFrom(entry[size]) + shift), mark)
+        const fits = Math.min(before, after) <= -over
+        found.push({
+          severity: 'warn',
+          subject: entry.name,
+          part: part.key,
+          parameter: `free/${entry.key}/${size}`,
+          problem: `sticks out of the closed card by ${show(nanometres(over))} ${sides[before > after ? 0 : 1]}: it would be bent in an `
+            + 'envelope.',
+          fix: runs !== 0 && fits && value > 0 ? { parameter: `free/${entry.key}/${size}`, value } : undefined,
+        })
+      }
+      return found
+    })
+  }
+
+  /** An outline that is none, a ring without a hole. */
+  function brokenShapes(): Finding[] {
+    return placed.flatMap(({ entry, part }): Finding[] => {
+      if (!part) return []
+      const found: Finding[] = []
+      if (entry.shape === 'outline' && !part.outline) {
+        found.push({
+          severity: 'warn', subject: entry.name, part: part.key, parameter: `free/${entry.key}/shape`,
+          problem: 'has no outline yet: it is cut as a rectangle. Read one from an SVG file.',
+        })
+      }
+      const half = nanometres(Math.min(part.width.value, part.height.value) / 2)
+      if (lengthFrom(entry.ring) >= half && lengthFrom(entry.ring) > 0) {
+        found.push({
+          severity: 'warn', subject: entry.name, part: part.key, parameter: `free/${entry.key}/ring`,
+          problem: `is a ring ${show(lengthFrom(entry.ring))} wide in a piece that is ${show(nanometres(half * 2))} across: nothing is `
+            + `left open. It must be less than ${show(half)}.`,
+        })
+      }
+      return found
+    })
+  }
+}

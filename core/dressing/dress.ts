@@ -1,0 +1,135 @@
+import type { CardEntry, DressingEntry, FaceEntry } from '../document'
+import type { Construction, Fold, Joint, Piece } from '../folds'
+import { face as onlyPanel } from '../folds'
+import type { Length, Units } from '../lengths'
+import { Measure, formatLength, lengthFrom } from '../lengths'
+import { byKey } from '../lists'
+import { freeFindings } from './checks'
+import type { CardFace } from './faces'
+import { faceAt, facesOf, layersOn } from './faces'
+import type { PlacedPiece } from './free'
+import { addFree, boxesOn, clearOf } from './free'
+import { addLayers } from './layers'
+import { HOLD_WORDS } from './parts'
+
+/** A card of a class worked out with everything that is put on it. Its parameters must have passed `inputProblems`. */
+export const wholeCard = (
+  fold: Fold,
+  { parameters, faces, free }: DressingEntry & Pick<CardEntry, 'parameters'>,
+  units: Units,
+  mark: Length,
+): Construction & { pieces: Piece[] } =>
+  fold.construct(parameters, units, mark, natural => dress(natural, { faces, free }, units, mark))
+
+/**
+ * Puts the maker's dressing on a construction: faces that are named lose their natural layers and get those that are wanted,
+ * then come the free pieces. A face that the card does not have at the moment keeps its dressing for when it comes back.
+ */
+export function dress(natural: Construction, { faces, free }: DressingEntry, units: Units, mark: Length): Construction {
+  if (faces.length === 0 && free.length === 0) return natural
+  const card: Construction = {
+    ...natural,
+    parts: [...natural.parts],
+    joints: [...natural.joints],
+    steps: [...natural.steps],
+    extras: [...natural.extras],
+    findings: [...natural.findings],
+    stamping: [...natural.stamping],
+  }
+  const placed: PlacedPiece[] = []
+  // Free pieces can be dressed as well, so they come first; what lies on a dressed face is put on its layers afterwards.
+  for (const entry of free) placed.push(addFree(card, entry))
+  // Layers are no faces themselves, so that these are the faces to the end.
+  const byFace = new Map(facesOf(card).map(face => [face.key, face]))
+  for (const entry of faces) {
+    const face = byFace.get(entry.key)
+    if (face) dressFace(card, face, entry, units, mark)
+  }
+  settle(card, placed)
+  setMessage(card, natural, faces)
+  for (const piece of placed) card.steps.push(...stepFor(piece, card, units))
+  return { ...card, findings: [...card.findings, ...freeFindings(natural, card, placed, units, mark)] }
+}
+
+/** Takes the natural layers off a face and puts the maker's on it. */
+function dressFace(card: Construction, face: CardFace, entry: FaceEntry, units: Units, mark: Length): void {
+  const layers = layersOn(card, face.panel, face.side)
+  for (const layer of [...layers].reverse()) takeOff(card, layer)
+  addLayers(card, face, entry, units, mark)
+  const names = layersOn(card, face.panel, face.side).map(({ part }) => byKey(card.parts, part).name)
+  if (entry.stamped) {
+    card.stamping.push({ where: face.name, width: face.panel.width, height: face.panel.height })
+    card.steps.unshift({ text: `Stamp ${face.name.toLowerCase()} before anything is glued.` })
+  }
+  const what = names.length === 0 ? 'stays bare' : `takes, from the lowest: ${names.join('; ')}`
+  card.steps.push({ text: `${face.name}: this face ${what}. Leave out what the other steps say of it.` })
+}
+
+/** Takes a layer off; what lay on it lies on what was below it. */
+function takeOff(card: Construction, layer: Joint): void {
+  const panel = layer.by
+  card.parts = card.parts.filter(({ key }) => key !== layer.part)
+  card.joints = card.joints.filter(joint => joint !== layer).map((joint) => {
+    if (joint.onto.part !== panel.part) return joint
+    const x = layer.face === 'inside' ? layer.x.plus(joint.x) : layer.x.plus(panel.width).minus(joint.x).minus(joint.by.width)
+    return { ...joint, onto: layer.onto, face: layer.face, x, y: layer.y.plus(joint.y) }
+  })
+  card.stoppers = card.stoppers.map(({ part, against }) => ({ part, against: against.filter(key => key !== layer.part) }))
+}
+
+/** Lifts free pieces onto the layers that their face got after them. */
+function settle(card: Construction, placed: PlacedPiece[]): void {
+  for (const { part, face } of placed) {
+    if (!part || !face) continue
+    const at = card.joints.findIndex(joint => joint.part === part.key)
+    let joint = card.joints[at]
+    if (!joint) continue
+    for (const layer of layersOn(card, face.panel, face.side)) {
+      if (layer.onto !== joint.onto || layer.face !== joint.face || layer.turned !== 0 || layer.faceDown) continue
+      const within = joint.x.minus(layer.x)
+      const x: Measure = layer.face === 'outside' ? layer.by.width.minus(within).minus(joint.by.width) : within
+      const y: Measure = joint.y.minus(layer.y)
+      const middle = [x.value + joint.by.width.value / 2, y.value + joint.by.height.value / 2] as const
+      if (middle[0] < 0 || middle[1] < 0 || middle[0] > layer.by.width.value || middle[1] > layer.by.height.value) continue
+      joint = { ...joint, onto: layer.by, face: 'inside', x, y }
+    }
+    // It lies on top, so it is put on last.
+    card.joints.splice(at, 1)
+    card.joints.push(joint)
+  }
+}
+
+/** The message area: the largest layer that is kept free to be written on, less what lies on it. */
+function setMessage(card: Construction, natural: Construction, faces: FaceEntry[]): void {
+  const free = card.parts.filter(({ kind }) => kind === 'message')
+  const hadPart = natural.parts.some(({ kind }) => kind === 'message')
+  if (free.length === 0) {
+    if (hadPart) card.message = undefined
+    return
+  }
+  const isOurs = faces.some(({ layers }) => layers.some(({ message }) => message))
+  const isSame = free.every(part => natural.parts.includes(part)) && free.every(part => boxesOn(card, onlyPanel(part)).length === 0)
+  if (!isOurs && isSame) return
+  const areas = free.map((part) => {
+    const joint = card.joints.find(({ part: key }) => key === part.key)
+    const { width, height } = clearOf(part.width.value, part.height.value, boxesOn(card, onlyPanel(part)))
+    const where = (joint && faceAt(card, joint))?.name.toLowerCase() ?? part.name.toLowerCase()
+    return { where, width: Measure.of('clear width', width), height: Measure.of('clear height', height) }
+  })
+  card.message = areas.reduce((most, area) => (area.width.value * area.height.value > most.width.value * most.height.value ? area : most))
+}
+
+/** The step that puts a free piece on, with what to watch. */
+function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: Units): Construction['steps'] {
+  const show = (text: string) => formatLength(lengthFrom(text), units, { unit: true })
+  if (!face) return entry.count > 0 && entry.face === '' ? [{ text: `${entry.name}: put ${entry.count} into the bag.` }] : []
+  const joint = card.joints.find(({ part: key }) => key === part?.key)
+  const partly = joint && joint.turned === 0
+    && (joint.glue.width.value < joint.by.width.value || joint.glue.height.value < joint.by.height.value)
+  const turned = entry.turn === 0 ? '' : `, turned by ${Math.abs(entry.turn)}° ${entry.turn > 0 ? 'anticlockwise' : 'clockwise'}`
+  return [{
+    text: `${entry.name}: on ${face.name.toLowerCase()}, ${show(entry.left)} from the left and ${show(entry.bottom)} from the foot`
+      + `${turned}, ${HOLD_WORDS[entry.hold]}.`,
+    warning: partly && entry.hold !== 'loose' ? `No glue on what reaches beyond ${face.panel.name.toLowerCase()}.` : undefined,
+  }]
+}

@@ -1,0 +1,160 @@
+import type { CardEntry, FaceEntry, FreeEntry, LayerEntry } from '../document'
+import { freeKey } from '../document'
+import type { Construction, Joint, Panel } from '../folds'
+import type { Length, Units } from '../lengths'
+import { isOnMark, lengthFrom, nanometres, nearestMark, writeLength } from '../lengths'
+import { byKey } from '../lists'
+import { facesOf, layersOn } from './faces'
+import { freePartKey } from './free'
+import { layerKey } from './layers'
+import { holdOf } from './parts'
+
+/*
+ * What a maker does to the dressing of a card. Each function changes the draft of a card
+ * that it is given, papers included, so that what is dressed anew is cut from what it was.
+ */
+
+/** Stands where a layer has no size of its own, a ring no width, a corner no radius. */
+export const NOTHING = '0 in'
+const BORDER: Record<Units, string> = { inch: '1/8 in', metric: '3 mm' }
+
+/** A layer with an even border, as another one is put on a face. */
+export const newLayer = (key: string, units: Units): LayerEntry => ({
+  key, name: '', left: BORDER[units], right: BORDER[units], top: BORDER[units], bottom: BORDER[units], width: NOTHING, height: NOTHING,
+  centred: true, shape: 'like its face', corner: NOTHING, hold: 'tape', message: false, printTop: 'top', pair: '', ring: '', windows: true,
+})
+
+/** The dressing of a face as it is: what the maker wants there, else what the catalogue has, put so that the same pieces come of it. */
+export function dressingOf(
+  card: Pick<CardEntry, 'faces'>,
+  construction: Construction,
+  key: string,
+  units: Units,
+  mark: Length,
+): FaceEntry | undefined {
+  const own = card.faces.find(face => face.key === key)
+  if (own) return own
+  const face = facesOf(construction).find(face => face.key === key)
+  if (!face) return undefined
+  const layers = stackOf(construction, face.panel, face.side).map((joint, index) => asEntry(construction, joint, index, units, mark))
+  return { key, stamped: false, layers }
+}
+
+/** The layers of a face one on the other; of several side by side the first stands for them. */
+function stackOf(construction: Construction, panel: Panel, side: Joint['face']): Joint[] {
+  const [first, ...rest] = layersOn(construction, panel, side)
+  if (!first) return []
+  const stack = [first]
+  for (const joint of rest) if (joint.onto === stack.at(-1)?.by) stack.push(joint)
+  return stack.slice(0, 3)
+}
+
+function asEntry(construction: Construction, joint: Joint, index: number, units: Units, mark: Length): LayerEntry {
+  const { part: key, by, onto, face, x, y, means } = joint
+  const part = byKey(construction.parts, key)
+  const write = (length: number) => writeLength(nanometres(Math.max(0, length)), units)
+  // What a design made to measure, off the trimmer's marks, keeps its size.
+  const own = (size: Length) => (isOnMark(size, mark) ? NOTHING : write(size))
+  const [fromLeft, fromRight] = [x.value, onto.width.value - x.value - by.width.value]
+  const [left, right] = face === 'inside' ? [fromLeft, fromRight] : [fromRight, fromLeft]
+  return {
+    ...newLayer(`layer-${index + 1}`, units),
+    name: part.name,
+    left: write(left),
+    right: write(right),
+    bottom: write(y.value),
+    top: write(onto.height.value - y.value - by.height.value),
+    width: own(by.width.value),
+    height: own(by.height.value),
+    shape: onto.outline && !part.outline ? 'rectangle' : 'like its face',
+    hold: holdOf(means),
+    message: part.kind === 'message',
+    printTop: part.printTop,
+    pair: part.pair ?? '',
+    windows: part.windows.length > 0,
+  }
+}
+
+/** Dresses a face otherwise; layers that were there under another key hand on their papers. */
+export function dressFaceAs(card: CardEntry, construction: Construction, next: FaceEntry): void {
+  const before = layersAt(construction, next.key)
+  const was = card.faces.some(({ key }) => key === next.key)
+  card.faces = [...card.faces.filter(({ key }) => key !== next.key), next]
+  if (was) return
+  next.layers.forEach(({ key }, index) => {
+    const paper = card.papers[before[index] ?? '']
+    if (paper !== undefined) card.papers[layerKey(next.key, key)] ??= paper
+  })
+}
+
+const layersAt = (construction: Construction, key: string): string[] => {
+  const face = facesOf(construction).find(face => face.key === key)
+  return face ? stackOf(construction, face.panel, face.side).map(({ part }) => part) : []
+}
+
+/** The natural dressing of a face again. */
+export function dressAsInCatalogue(card: CardEntry, key: string): void {
+  card.faces = card.faces.filter(face => face.key !== key)
+  dropPapers(card, part => part.startsWith(`${key}--`))
+}
+
+/** Dresses other faces of the card just like one of them, papers included. */
+export function copyDressing(card: CardEntry, from: FaceEntry, to: string[]): void {
+  for (const key of to.filter(key => key !== from.key)) {
+    const layers = from.layers.map(layer => ({ ...layer, name: '' }))
+    card.faces = [...card.faces.filter(face => face.key !== key), { ...from, key, layers }]
+    for (const layer of from.layers) {
+      const paper = card.papers[layerKey(from.key, layer.key)]
+      if (paper !== undefined) card.papers[layerKey(key, layer.key)] = paper
+    }
+  }
+}
+
+/**
+ * Another free piece, in the bag unless it is laid on a face.
+ * @param on the panel of that face, in whose middle it lies
+ */
+export function addFreePiece(card: CardEntry, units: Units, own: Partial<FreeEntry> = {}, on?: Panel): FreeEntry {
+  const key = freeKey(own.key ?? 'piece', card.free.map(({ key }) => key))
+  const size = units === 'inch' ? '2 in' : '50 mm'
+  const middle = (room: Length, length: string) =>
+    writeLength(nearestMark(nanometres((room - lengthFrom(length)) / 2), lengthFrom(units === 'inch' ? '1/16 in' : '1 mm')), units)
+  const left = on ? middle(on.width.value, own.width ?? size) : NOTHING
+  const bottom = on ? middle(on.height.value, own.height ?? size) : NOTHING
+  const entry: FreeEntry = {
+    name: `Topper ${card.free.length + 1}`, kind: 'topper', shape: 'rectangle', outline: '', width: size, height: size, corner: NOTHING,
+    ring: NOTHING, count: 1, face: '', left, bottom, turn: 0, hold: 'foam', printTop: 'any', ...own, key,
+  }
+  card.free = [...card.free, entry]
+  return entry
+}
+
+export function removeFreePiece(card: CardEntry, key: string): void {
+  card.free = card.free.filter(piece => piece.key !== key)
+  const own = freePartKey(key)
+  card.faces = card.faces.filter(face => !face.key.startsWith(`${own}--`))
+  dropPapers(card, part => part === own || part.startsWith(`${own}--`))
+}
+
+function dropPapers(card: CardEntry, isGone: (part: string) => boolean): void {
+  card.papers = Object.fromEntries(Object.entries(card.papers).filter(([part]) => !isGone(part)))
+}
+
+/**
+ * Puts a value where a finding wants it: `free/topper/left`, `faces/base--a--inside/layers/layer-1/width`.
+ * @returns whether there is such a place; a parameter of the fold is none
+ */
+export function putRight(card: CardEntry, path: string, value: string): boolean {
+  const [list, key, , inner, field] = path.split('/')
+  if (list === 'free') {
+    const entry = card.free.find(piece => piece.key === key)
+    const name = path.split('/')[2]
+    if (!entry || !name || !(name in entry)) return false
+    Object.assign(entry, { [name]: value })
+    return true
+  }
+  const layer = list === 'faces' ? card.faces.find(face => face.key === key)?.layers.find(one => one.key === inner) : undefined
+  if (!layer || !field || !(field in layer)) return false
+  Object.assign(layer, { [field]: value })
+  return true
+}

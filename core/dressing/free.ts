@@ -1,0 +1,123 @@
+import type { FreeEntry, FreeKind } from '../document'
+import type { Construction, Joint, Panel, Part, PartKind, Point } from '../folds'
+import { face as onlyPanel } from '../folds'
+import type { Length } from '../lengths'
+import { Measure, lengthFrom, nanometres } from '../lengths'
+import { itemAt } from '../lists'
+import type { CardFace } from './faces'
+import { facesOf } from './faces'
+import { outlineFor } from './outlines'
+import { flatPart, glued, meansOf } from './parts'
+
+/** The key of the part that a free piece becomes, which its paper is chosen by. */
+export const freePartKey = (key: string): string => `free--${key}`
+
+/** What is bought and not cut. */
+export const isBought = (kind: FreeKind): boolean => kind === 'ribbon' || kind === 'solid'
+
+const KINDS: Record<FreeKind, PartKind> = {
+  topper: 'figure',
+  sentiment: 'figure',
+  figure: 'figure',
+  strip: 'plate',
+  ring: 'figure',
+  insert: 'insert',
+  ribbon: 'figure',
+  solid: 'figure',
+}
+
+/** Where a free piece was put. */
+export interface PlacedPiece {
+  entry: FreeEntry
+  /** Missing for what is bought. */
+  part?: Part
+  /** Missing where it lies in the bag, or its face is gone. */
+  face?: CardFace
+}
+
+/** Puts a free piece on a card: its part and its joint, or a line among the supplies where it is bought. */
+export function addFree(card: Construction, entry: FreeEntry): PlacedPiece {
+  const face = facesOf(card).find(({ key }) => key === entry.face)
+  const size = { width: lengthFrom(entry.width), height: lengthFrom(entry.height) }
+  if (isBought(entry.kind)) {
+    card.extras.push(`${entry.count} × ${entry.name}`)
+    return { entry, face }
+  }
+  const outline = outlineFor(entry.shape, size, { corner: lengthFrom(entry.corner), path: entry.outline })
+  const part = flatPart({
+    key: freePartKey(entry.key),
+    name: entry.name,
+    kind: KINDS[entry.kind],
+    width: Measure.of(`${entry.name} width`, size.width),
+    height: Measure.of(`${entry.name} height`, size.height),
+    printTop: entry.printTop,
+    count: entry.count,
+  }, outline)
+  openRing(part, entry, outline)
+  card.parts.push(part)
+  if (face) card.joints.push(jointOn(face, part, entry))
+  else if (entry.face !== '') {
+    card.findings.push({
+      severity: 'warn', subject: entry.name, part: part.key, parameter: `free/${entry.key}/face`,
+      problem: 'lies on a face that the card does not have: it goes into the bag beside it. Choose another face.',
+    })
+  }
+  return { entry, part, face }
+}
+
+/** Opens a ring: its own outline, smaller by its width all round. What comes out of a plain one is a piece to use. */
+function openRing(part: Part, entry: FreeEntry, outline?: Point[]): void {
+  const [wide, { width, height }] = [Measure.of('Width of the ring', lengthFrom(entry.ring)), part]
+  const inner = { width: width.minus(wide.times(2)), height: height.minus(wide.times(2)) }
+  if (wide.value <= 0 || inner.width.value <= 0 || inner.height.value <= 0) return
+  if (entry.shape === 'outline' && outline) {
+    const within = (at: number, size: number) => Math.round(wide.value + (at * (size - 2 * wide.value)) / size)
+    onlyPanel(part).holes = [outline.map(([x, y]): Point => [within(x, width.value), within(y, height.value)])]
+    return
+  }
+  part.windows.push({
+    key: 'opening', name: `Opening of ${part.name}`, panel: 'face', shape: entry.shape === 'oval' ? 'circle' : 'rectangle',
+    x: wide, y: wide, ...inner,
+  })
+}
+
+/** On its panel, glued only where it lies on that; `settle` lifts it onto the layers there. */
+function jointOn({ panel, side }: CardFace, part: Part, entry: FreeEntry): Joint {
+  const [left, bottom] = [Measure.of('from the left', lengthFrom(entry.left)), Measure.of('from the foot', lengthFrom(entry.bottom))]
+  const mirrored = side === 'outside'
+  const x = mirrored ? panel.width.minus(left).minus(part.width) : left
+  const by = onlyPanel(part)
+  const means = meansOf(entry.hold)
+  const turned = entry.turn
+  const overlap = (from: Measure, size: Measure, room: Measure) => {
+    const start = Math.max(0, -from.value)
+    const end = Math.min(size.value, room.value - from.value)
+    return { start: Measure.of('edge', nanometres(start)), size: Measure.of('glued', nanometres(Math.max(0, end - start))) }
+  }
+  const [across, up] = [overlap(left, part.width, panel.width), overlap(bottom, part.height, panel.height)]
+  const glue = turned === 0
+    ? { x: across.start, y: up.start, width: across.size, height: up.size }
+    : { x: Measure.zero, y: Measure.zero, width: part.width, height: part.height }
+  return glued(part, by, { onto: panel, face: side, x, y: bottom, means, turned, glue })
+}
+
+/** Boxes of what is glued or laid on a panel, from its lower left corner: left, foot, right, head. */
+export const boxesOn = (card: Construction, panel: Panel): [number, number, number, number][] =>
+  card.joints
+    .filter(({ onto, face }) => onto === panel && face === 'inside')
+    .map(({ x, y, by }) => [x.value, y.value, x.value + by.width.value, y.value + by.height.value])
+
+/** The largest clear rectangle of a panel beside some boxes on it. */
+export function clearOf(width: number, height: number, boxes: [number, number, number, number][]): { width: Length, height: Length } {
+  const lines = (axis: 0 | 1, most: number) =>
+    [...new Set([0, most, ...boxes.flatMap(box => [box[axis], itemAt(box, axis + 2)])])].filter(line => line >= 0 && line <= most)
+      .sort((a, b) => a - b)
+  const [xs, ys] = [lines(0, width), lines(1, height)]
+  let best = { width: nanometres(0), height: nanometres(0) }
+  for (const left of xs) for (const right of xs) for (const foot of ys) for (const head of ys) {
+    if (right <= left || head <= foot || (right - left) * (head - foot) <= best.width * best.height) continue
+    if (boxes.some(([l, f, r, h]) => l < right && r > left && f < head && h > foot)) continue
+    best = { width: nanometres(right - left), height: nanometres(head - foot) }
+  }
+  return best
+}

@@ -1,0 +1,9 @@
+export type { CardFace } from './faces'
+export { faceKey, faceSeen, facesOf, frontFace, layersOn } from './faces'
+export { dress, wholeCard } from './dress'
+export {
+  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, newLayer, putRight, removeFreePiece,
+} from './edit'
+export { freePartKey, isBought } from './free'
+export { layerKey } from './layers'
+export { pathPoints } from './outlines'
