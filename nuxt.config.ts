@@ -7,6 +7,28 @@ const THEME
   = 'try{const t=localStorage.getItem("wakaru-theme");if(t==="dark"||(t!=="light"&&matchMedia("(prefers-color-scheme: '
     + 'dark)").matches))document.documentElement.classList.add("dark")}catch{}'
 
+const ROOT = fileURLToPath(new URL('.', import.meta.url))
+/** What every page needs of the frame, none of which knows our code. */
+const PARTS = new RegExp(`/node_modules/(${[
+  '@?vue', 'vue-router', '@vueuse', 'pinia', 'immer', '@?primevue', '@primeuix', 'unhead', 'hookable', 'ofetch', 'ufo', 'destr', 'defu',
+].join('|')})/(?!nuxt-module)`)
+
+/** Rooms of the core that only some pages ask for, when they need them. */
+const LATER = /core\/(exports|prints|formats|document\/(check|open|shapes|sizes|upgrades|validators))/
+
+/**
+ * What the pages share is fetched in few files: each file is an answer to wait for, and a page of a class needs seventy
+ * of its parts. Only later files know of earlier ones: parts, core, bench. What is not needed at once (calendar, charts,
+ * the third dimension, print, the checks of files) stays by itself.
+ */
+function together(id: string): string | undefined {
+  if (/\/datepicker\/|Stage\.vue|Chart\.(vue|ts)|components\/(print|help)\//.test(id)) return
+  if (PARTS.test(id) || id.includes('vite/preload-helper') || id.includes('commonjsHelpers')) return 'parts'
+  if (id.startsWith(`${ROOT}core/`) && !LATER.test(id)) return 'core'
+  if (/nuxt\/dist\/(app|pages|head)|@nuxt\/icon/.test(id)) return 'bench'
+  if (/\/app\/(layouts|composables|utils|stores|components)\//.test(id)) return 'bench'
+}
+
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@primevue/nuxt-module', '@nuxt/icon', '@nuxt/eslint'],
   // The development server wants an entry for the server; its pages are drawn in the browser all the same.
@@ -14,6 +36,8 @@ export default defineNuxtConfig({
   // Everything is drawn in the browser: the first answer is the same for everybody and costs the server next to nothing.
   ssr: false,
   components: [{ path: '~/components', pathPrefix: false, extensions: ['vue'] }],
+  // The core says itself where everything comes from.
+  imports: { transform: { exclude: [/\/core\//] } },
   devtools: { enabled: false },
   app: {
     head: {
@@ -81,6 +105,7 @@ export default defineNuxtConfig({
   },
   vite: {
     worker: { format: 'es' },
+    build: { rollupOptions: { output: { manualChunks: together } } },
     optimizeDeps: { include: ['chart.js/auto'] },
   },
   typescript: {

@@ -16,6 +16,11 @@ export default defineConfig({
   timeout: 60_000,
   // Two browsers, their workers, the server and the database share two cores.
   expect: { timeout: 15_000 },
+  // What fills the shelf comes last, when nobody looks for a paper any more.
+  projects: [
+    { name: 'studio', testIgnore: /large/ },
+    { name: 'large', testMatch: /large/, dependencies: ['studio'] },
+  ],
   use: {
     baseURL: address,
     storageState: { cookies: [], origins: [{ origin: address, localStorage: KEPT }] },

@@ -11,6 +11,11 @@ const PATIENT = { timeout: 60_000 }
 
 /** Many kits, so that there is something to choose between sheets and time. */
 const many = (file: { class: { seats: number, spares: number } }) => void Object.assign(file.class, { seats: 60, spares: 0 })
+/** The same, cut from A4 as well as from Letter. */
+const bothUnits = (file: Parameters<typeof many>[0] & { cutting: object[] }) => {
+  many(file)
+  file.cutting = [{ paper: 'chalk', priority: null, moreSheets: null, without: [], also: ['a4'], layouts: [], spoiled: [] }]
+}
 
 async function paper(page: Page, id: number, name: string): Promise<void> {
   await station(page, id, `cutting?paper=${name}`)
@@ -61,7 +66,7 @@ test('what counts most is a choice, and the cut in hand is shown in the drawings
 })
 
 test('sheets are weighed against time for one paper, and the choice stays', async ({ page, request }) => {
-  const id = await demoClass(request, 'Weighed', many)
+  const id = await demoClass(request, 'Weighed', bothUnits)
   await paper(page, id, 'chalk')
   const choices = page.getByRole('region', { name: 'Sheets or time' })
   const other = choices.getByRole('button', { pressed: false }).first()
@@ -78,23 +83,26 @@ test('sheets are weighed against time for one paper, and the choice stays', asyn
   await expect(proof(page)).toContainText(words, PATIENT)
 })
 
-test('a layout is kept and a format forbidden, and what that costs is said', async ({ page, request }) => {
+test('a layout is kept and a format of the other units asked for, and what that costs is said', async ({ page, request }) => {
   const id = await demoClass(request, 'Kept', many)
   await paper(page, id, 'chalk')
   const before = await sheetsOf(page)
-  await page.getByRole('checkbox', { name: 'A4' }).click()
+  // Sheets of the other units stay out of it until they are asked for; the last format stays in.
+  const other = page.getByRole('checkbox', { name: 'A4 (metric sheet)' })
+  await expect(other).not.toBeChecked()
   await expect(page.getByRole('checkbox', { name: 'Letter' })).toBeDisabled()
-  await expect.poll(() => sheetsOf(page), PATIENT).not.toBe(before)
-  await expect(page.getByText(/What you fixed costs \d+ sheets? \(\d+ would do\)/)).toBeVisible(PATIENT)
   const layout = page.getByRole('region', { name: 'Layout 1', exact: true })
   await layout.getByRole('button', { name: 'Keep it' }).click()
   await expect(page.getByRole('button', { name: 'Kept as it is' })).toHaveCount(1)
-  await page.getByRole('checkbox', { name: 'A4' }).click()
+  await other.click()
+  await expect(page.getByText(/What you fixed costs \d+ sheets? \(\d+ would do\)/)).toBeVisible(PATIENT)
   // The kept layout stays on its letter sheets.
   await expect(page.getByRole('button', { name: 'Kept as it is' })).toHaveCount(1)
   await saved(page)
   await page.reload()
   await page.getByRole('button', { name: 'Kept as it is' }).click()
+  await expect.poll(() => sheetsOf(page), PATIENT).toBeLessThan(before)
+  await other.click()
   await expect.poll(() => sheetsOf(page), PATIENT).toBe(before)
 })
 
@@ -106,7 +114,7 @@ test('what is cut and what is spoiled is taken out of the plan and into it', asy
   await typeNumber(note.getByLabel('Sheets of it that are cut'), '1')
   await note.getByRole('button', { name: 'are cut' }).click()
   await expect.poll(() => sheetsOf(page), PATIENT).toBe(before - 1)
-  await expect(page.getByText('1 × A4 cut')).toBeVisible()
+  await expect(page.getByText('1 × Letter cut')).toBeVisible()
   // A whole lot of one piece is spoiled: it has to be cut again.
   const row = page.getByRole('table', { name: 'Pieces of this paper' }).getByRole('row').nth(1)
   const missing = Number(await row.getByRole('cell').last().innerText())
@@ -115,9 +123,9 @@ test('what is cut and what is spoiled is taken out of the plan and into it', asy
   await expect.poll(() => sheetsOf(page), PATIENT).toBeGreaterThanOrEqual(before)
   await saved(page)
   await page.reload()
-  await expect(page.getByText('1 × A4 cut')).toBeVisible()
+  await expect(page.getByText('1 × Letter cut')).toBeVisible()
   await page.getByRole('button', { name: 'Not cut after all' }).click()
-  await expect(page.getByText('1 × A4 cut')).toHaveCount(0)
+  await expect(page.getByText('1 × Letter cut')).toHaveCount(0)
 })
 
 test('offcuts that a plan leaves go onto the shelf and are used by the next plan', async ({ page, request }) => {
@@ -172,7 +180,7 @@ test('cuts are handed out as CSV and layouts as drawings in real size', async ({
   expect(csv.split('\n')[0]).toContain('Paper,Step,Setting,In hand,How many,Fence,Read at')
   expect(csv).toContain('Message panel')
   const svg = await text(() => page.getByRole('button', { name: 'Sheet 1 as SVG in real size' }).click())
-  expect(svg).toContain('width="210mm"')
+  expect(svg).toContain('width="215.9mm"')
   expect(svg).toContain('Message panel')
 })
 

@@ -1,6 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
+import { classNow, demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
+
+const NATURAL = { kits: null, parameters: {}, papers: {}, envelope: '', faces: [], free: [] }
 
 test('folds of every kind can be added and have nothing to settle', async ({ page, request }) => {
   const id = await demoClass(request, 'All kinds', file => void (file.cards = []))
@@ -144,8 +146,8 @@ test('the score card prints every score in its order, with slits, windows and st
     'Scores',
     file =>
       void (file.cards = [
-        { key: 'stage', title: 'Stage', fold: 'book-stage', kits: null, parameters: {}, papers: {}, envelope: '' },
-        { key: 'frame', title: 'Frame', fold: 'floating-window', kits: null, parameters: {}, papers: {}, envelope: '' },
+        { key: 'stage', title: 'Stage', fold: 'book-stage', ...NATURAL },
+        { key: 'frame', title: 'Frame', fold: 'floating-window', ...NATURAL },
       ]),
   )
   await station(page, id, 'pieces')
@@ -183,11 +185,67 @@ test('slits and windows are in the files for a cutting machine', async ({ page, 
     request,
     'Machine',
     file =>
-      void (file.cards = [{ key: 'stage', title: 'Stage', fold: 'book-stage', kits: null, parameters: {}, papers: {}, envelope: '' }]),
+      void (file.cards = [{ key: 'stage', title: 'Stage', fold: 'book-stage', ...NATURAL }]),
   )
   await station(page, id, 'cards')
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'SVG of Inner sheet' }).click()])
   const svg = await readFile(await download.path(), 'utf8')
   for (const layer of ['cut', 'slit', 'score-valley', 'score-mountain']) expect(svg).toContain(`id="${layer}"`)
   await expect(pieceRow(page, 'Inner sheet')).toContainText('2 slits')
+})
+
+test('a card is dressed to the last piece: a face bare, one with two layers, a topper of three', async ({ page, request }) => {
+  const id = await demoClass(request, 'Dressed')
+  await station(page, id, 'cards')
+  await page.getByRole('button', { name: 'On its faces' }).click()
+  const choose = async (name: string | RegExp) => {
+    await page.getByRole('combobox', { name: 'Face to dress' }).click()
+    await page.getByRole('option', { name }).click()
+  }
+  // What the catalogue puts there is what the maker begins with.
+  await choose('Inner panel B, inside')
+  await page.getByRole('button', { name: 'Take off mat on panel b' }).click()
+  await expect(page.getByText('Nothing lies on this face.')).toBeVisible()
+  await expect(pieceRow(page, 'Mat on panel B')).toHaveCount(0)
+
+  await choose('Back panel C, outside')
+  await page.getByRole('button', { name: 'Add a layer' }).click()
+  await page.getByRole('group', { name: 'Layer 1' }).getByLabel('Border').fill('1/4')
+  await page.getByRole('button', { name: 'Add a layer' }).click()
+  await page.getByRole('group', { name: 'Layer 2' }).getByLabel('Kept free to write on').check()
+  await expectSize(page, 'Message on Back panel C, outside', '3 1/2 in', '4 3/4 in')
+  await saved(page)
+
+  await page.getByRole('button', { name: 'Free pieces' }).click()
+  await page.getByRole('button', { name: 'Add a piece' }).click()
+  await page.getByLabel('In a kit').fill('3')
+  await page.getByLabel('From the left').fill('2 1/2')
+  await expect(page.getByText(/sticks out of the closed card by 3\/4 in on the right/)).toBeVisible()
+  await page.getByRole('button', { name: /^Set 1 3\/4 in/ }).first().click()
+  await expect(page.getByText(/sticks out of the closed card/)).toHaveCount(0)
+  await expect(pieceRow(page, 'Topper 1')).toContainText('48')
+  await page.getByLabel('Outline from an SVG file').waitFor({ state: 'detached' })
+  await page.getByRole('combobox', { name: 'Shape of Topper 1' }).click()
+  await page.getByRole('option', { name: 'outline' }).click()
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0H20V10L10 20L0 10Z"/></svg>'
+  const file = page.getByLabel('Outline from an SVG file')
+  await file.setInputFiles({ name: 'shield.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg/>') })
+  await expect(page.getByText('The SVG holds no path and no polygon.', { exact: false })).toBeVisible()
+  await file.setInputFiles({ name: 'shield.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })
+  await saved(page)
+
+  const { document } = await classNow(request, id)
+  expect(document.cards[0].faces.map(({ key, layers }: { key: string, layers: unknown[] }) => [key, layers.length])).toEqual([
+    ['base--b--inside', 0],
+    ['base--c--outside', 2],
+  ])
+  const shield = { count: 3, left: '1 3/4 in', shape: 'outline', outline: expect.stringMatching(/^M.*Z$/) }
+  expect(document.cards[0].free[0]).toMatchObject(shield)
+  // It goes back to the catalogue in one step, and undo brings it back.
+  await page.getByRole('button', { name: 'On its faces' }).click()
+  await choose(/^Inner panel B, inside/)
+  await page.getByRole('button', { name: 'As in the catalogue' }).click()
+  await expect(pieceRow(page, 'Mat on panel B')).toHaveCount(1)
+  await page.getByRole('button', { name: 'Take back the last change' }).click()
+  await expect(pieceRow(page, 'Mat on panel B')).toHaveCount(0)
 })

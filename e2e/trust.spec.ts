@@ -158,7 +158,7 @@ test('everything goes out as one archive and comes in again', async ({ page, req
 
 test('what is too large for any class is refused, whatever it is made of', async ({ request }) => {
   const names = `{"format":"wakaru-batch","version":2,${Array.from({ length: 150_000 }, (_, index) => `"n${index}":1`).join(',')}}`
-  const empty = JSON.stringify({ format: 'wakaru-batch', version: 2, cards: Array(600_000).fill({}) })
+  const empty = JSON.stringify({ format: 'wakaru-batch', version: 3, cards: Array(600_000).fill({}) })
   const long = DEMO.replace('"trimmer": "12 in"', `"trimmer": "${' 1'.repeat(20_000)}x"`)
   expect(long).not.toBe(DEMO)
   for (const [what, body] of Object.entries({ names, empty, long })) {

@@ -46,7 +46,7 @@ function point(day: unknown) {
       aria-live="polite"
     >{{ reason ?? wrong ?? (reading.ok ? dayInWords(reading.value) : '') }}</span>
     <Popover ref="calendar">
-      <DatePicker
+      <LazyDatePicker
         :model-value="pointed"
         inline
         @update:model-value="point"

@@ -7,7 +7,7 @@ import type { Reading } from '../utils/reading'
  * A field for one length, text with unit on both sides. A bare number is meant in the maker's units. Up and down go a mark
  * further, as does pulling at the label.
  */
-const { modelValue, units, mark, label, help, zero = false } = defineProps<{
+const { modelValue, units, mark, label, help, zero = false, signed = false } = defineProps<{
   modelValue: string
   units: Units
   label: string
@@ -15,6 +15,8 @@ const { modelValue, units, mark, label, help, zero = false } = defineProps<{
   mark: Length
   help?: string
   zero?: boolean
+  /** Less than nothing means something. */
+  signed?: boolean
   /** The element that says more about this length, a finding for instance. */
   describedBy?: string
 }>()
@@ -27,7 +29,10 @@ const lengthOf = (text: string) => {
 }
 const shown = (text: string) => {
   const length = lengthOf(text)
-  return length === undefined ? text : formatLength(length, units)
+  if (length === undefined) return text
+  // What the maker's own units would only show about, is shown as it was written.
+  const words = formatLength(length, units)
+  return lengthOf(words) === length ? words : text
 }
 function read(text: string): Reading<string> {
   // What the field itself shows means what is in force, also where its digits were shortened.
@@ -36,7 +41,7 @@ function read(text: string): Reading<string> {
   if (!parsed.ok) return parsed
   // A slip, or on the way from 5 7/1 to 5 7/16; it would be 12.
   if (/\/\s*1$/.test(text.trim())) return { ok: false, reason: 'A fraction over 1 is a whole number.' }
-  if (parsed.length < 0) return { ok: false, reason: 'A length cannot be negative.' }
+  if (parsed.length < 0 && !signed) return { ok: false, reason: 'A length cannot be negative.' }
   if (parsed.length === 0 && !zero) return { ok: false, reason: 'This must be more than zero.' }
   return { ok: true, value: writeLength(parsed.length, units) }
 }
@@ -48,7 +53,7 @@ const { draft, reason, set, escape, bindings } = useEntry<string>({
 })
 
 function to(length: number) {
-  set(writeLength(nanometres(Math.max(zero ? 0 : mark, length)), units))
+  set(writeLength(nanometres(signed ? length : Math.max(zero ? 0 : mark, length)), units))
 }
 function step(direction: 1 | -1) {
   const length = lengthOf(draft.value) ?? lengthOf(modelValue)

@@ -1,6 +1,7 @@
-import { forbidFormat, forgetCut, keepLayout, keyOfRef, noteCut, noteSpoiled, takeAsUsual, takePlan } from '../../core/batch'
+import { forgetCut, formatsInUse, keepLayout, keyOfRef, noteCut, noteSpoiled, takeAsUsual, takePlan, setFormat } from '../../core/batch'
 import type { Measured, KeyedLayout } from '../../core/cutting'
 import type { Batch, Priority } from '../../core/document'
+import type { Paper } from '../../core/paper'
 import type { PlannedPaper } from '../stores/planner'
 
 /** What counts most, as the maker reads it. */
@@ -20,8 +21,8 @@ export function usePaperCutting(paper: () => string) {
     entry,
     take: (choice: Measured, choices: Measured[]) => change('choice', batch => takePlan(batch, paper(), choice, choices)),
     takeAsUsual: () => change('choice', batch => takeAsUsual(batch, paper())),
-    isForbidden: (stock: string) => entry.value?.without.includes(stock) ?? false,
-    forbid: (stock: string, forbidden: boolean) => change('formats', batch => forbidFormat(batch, paper(), stock, forbidden)),
+    formatsInUse: (of: Paper) => (work.batch ? formatsInUse(work.batch, of) : []),
+    setFormat: (of: Paper, stock: string, used: boolean) => change('formats', batch => setFormat(batch, of, stock, used)),
     keep: (layout: KeyedLayout, { problem }: PlannedPaper, keep: boolean) =>
       change('layouts', batch => keepLayout(batch, paper(), { layout, key: uniqueKey('kept'), problem }, keep)),
     noteCut: (layout: KeyedLayout, { problem }: PlannedPaper, sheets: number) =>

@@ -80,48 +80,11 @@ useHead({ title: 'Classes · Wakaru' })
       what="The classes"
       :error="error"
     />
-    <section
+    <LazyFirstSteps
       v-else-if="isEmpty"
-      class="board empty"
-    >
-      <h2>No classes yet</h2>
-      <ul class="ways">
-        <li>
-          <NuxtLink to="/folds">
-            Start from a fold
-          </NuxtLink>
-          <p class="quiet">
-            Look through the catalogue, change the sizes, and teach what you like.
-          </p>
-        </li>
-        <li>
-          <button
-            type="button"
-            class="way"
-            @click="example"
-          >
-            Start from a worked class
-          </button>
-          <p class="quiet">
-            A whole class with two cards and its papers. Look round in it, then make it yours.
-          </p>
-        </li>
-        <li>
-          <NuxtLink to="/folds?shelf=1">
-            What could I teach?
-          </NuxtLink>
-          <p class="quiet">
-            Put your papers on the shelf first; the catalogue then says how many kits they are enough for.
-          </p>
-        </li>
-      </ul>
-      <Button
-        label="Make an empty class"
-        severity="secondary"
-        outlined
-        @click="starting = true"
-      />
-    </section>
+      @example="example"
+      @empty="starting = true"
+    />
     <div v-show="!error && ready && !isEmpty">
       <ClassSection
         when="coming"
@@ -163,8 +126,4 @@ useHead({ title: 'Classes · Wakaru' })
 <style scoped>
 .head { display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; align-items: center; }
 .what { flex: 1 1 22rem; }
-.ways { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.8rem; }
-.ways a, .way { font: inherit; font-size: 1.0625rem; font-weight: 600; color: var(--accent); }
-.way { background: none; border: 0; padding: 0; cursor: pointer; text-decoration: underline; }
-.empty { max-width: 38rem; display: grid; gap: 0.9rem; justify-items: start; }
 </style>

@@ -104,7 +104,9 @@ describe('the planner’s store', () => {
     await change(
       'formats',
       draft =>
-        void draft.cutting.push({ paper: 'kelp', priority: null, moreSheets: null, without: ['letter'], layouts: [], spoiled: [] }),
+        void draft.cutting.push({
+          paper: 'kelp', priority: null, moreSheets: null, without: ['letter'], also: [], layouts: [], spoiled: [],
+        }),
     )
     expect(planner.papers[0]!.freePlan).toBeUndefined()
     worker().work()

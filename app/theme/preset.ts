@@ -1,5 +1,26 @@
 import { definePreset } from '@primeuix/themes'
-import Aura from '@primeuix/themes/aura'
+import base from '@primeuix/themes/aura/base'
+import badge from '@primeuix/themes/aura/badge'
+import button from '@primeuix/themes/aura/button'
+import checkbox from '@primeuix/themes/aura/checkbox'
+import confirmdialog from '@primeuix/themes/aura/confirmdialog'
+import datepicker from '@primeuix/themes/aura/datepicker'
+import dialog from '@primeuix/themes/aura/dialog'
+import iconfield from '@primeuix/themes/aura/iconfield'
+import inputtext from '@primeuix/themes/aura/inputtext'
+import menu from '@primeuix/themes/aura/menu'
+import message from '@primeuix/themes/aura/message'
+import popover from '@primeuix/themes/aura/popover'
+import progressbar from '@primeuix/themes/aura/progressbar'
+import ripple from '@primeuix/themes/aura/ripple'
+import select from '@primeuix/themes/aura/select'
+import selectbutton from '@primeuix/themes/aura/selectbutton'
+import textarea from '@primeuix/themes/aura/textarea'
+import toast from '@primeuix/themes/aura/toast'
+import togglebutton from '@primeuix/themes/aura/togglebutton'
+import toggleswitch from '@primeuix/themes/aura/toggleswitch'
+import tooltip from '@primeuix/themes/aura/tooltip'
+import virtualscroller from '@primeuix/themes/aura/virtualscroller'
 
 const mulberry = {
   50: '#fbf1f5',
@@ -43,8 +64,36 @@ const charcoal = {
   950: '#1a1918',
 }
 
+/** What the look is built on: the parts that are used, and no others, because every page waits for them. */
+const ground = {
+  ...base,
+  components: {
+    badge,
+    button,
+    checkbox,
+    confirmdialog,
+    datepicker,
+    dialog,
+    iconfield,
+    inputtext,
+    menu,
+    message,
+    popover,
+    progressbar,
+    ripple,
+    select,
+    selectbutton,
+    textarea,
+    toast,
+    togglebutton,
+    toggleswitch,
+    tooltip,
+    virtualscroller,
+  },
+}
+
 /** Wakaru's look: warm paper and ink, one mulberry accent for what can be acted on, square-cut corners. */
-const preset = definePreset(Aura, {
+const preset = definePreset(ground, {
   primitive: {
     borderRadius: { none: '0', xs: '1px', sm: '2px', md: '3px', lg: '4px', xl: '6px' },
   },

@@ -29,6 +29,8 @@ const { fold, inputs, construction, later } = defineProps<{
 const emit = defineEmits<{ change: [name: string, input: ParameterInput], fix: [finding: Finding] }>()
 defineSlots<{
   head: () => unknown
+  /** Stands in place of the parameters. */
+  fields?: () => unknown
   facts: () => unknown
   drawer: (properties: { chosen?: string, choose: (part: string) => void }) => unknown
 }>()
@@ -85,6 +87,12 @@ const id = useId()
       >
         <template #head>
           <slot name="head" />
+        </template>
+        <template
+          v-if="$slots.fields"
+          #list
+        >
+          <slot name="fields" />
         </template>
       </CardFields>
     </div>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { BOUNDS } from '../../../core/document'
-import type { ParameterInput, ParameterInputs } from '../../../core/document'
+import type { CardEntry, ParameterInput, ParameterInputs } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
 import { onCard, viewOf, withPapers } from '../../../core/batch'
+import { putRight } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
 import { blanksOf } from '../../../core/folds'
 import type { MenuItem } from 'primevue/menuitem'
@@ -25,16 +26,32 @@ const inAll = computed(() => card.pieces.reduce((sum, { quantity }) => sum + qua
 
 const set = (parameter: string, input: ParameterInput) => edit(parameter, before => ({ ...before, [parameter]: input }))
 
-function edit(what: string, change: (before: ParameterInputs) => ParameterInputs) {
+const edit = (what: string, next: (before: ParameterInputs) => ParameterInputs) =>
+  change(what, entry => void (entry.parameters = next(entry.parameters)))
+function fix({ fix }: Finding) {
+  if (!fix) return
+  const value = writeLength(fix.value, work.units)
+  if (fix.parameter.includes('/')) change(fix.parameter, entry => void putRight(entry, fix.parameter, value))
+  else set(fix.parameter, value)
+}
+
+/** Changes the card; pieces that are new take the class's papers. */
+function change(what: string, edit: (entry: CardEntry) => void) {
   work.edit(`${card.entry.key} ${what}`, (document) => {
     const at = document.cards.findIndex(({ key }) => key === card.entry.key)
     const entry = document.cards[at]
     if (!entry || !card.fold) return
-    const changed = { ...entry, parameters: change(entry.parameters) }
-    document.cards[at] = withPapers(changed, card.fold, document)
+    edit(entry)
+    document.cards[at] = withPapers(entry, card.fold, document)
   })
 }
-const fix = ({ fix }: Finding) => fix && set(fix.parameter, writeLength(fix.value, work.units))
+const TABS = [
+  { value: 'sizes', label: 'Sizes' },
+  { value: 'faces', label: 'On its faces' },
+  { value: 'free', label: 'Free pieces' },
+]
+const tab = ref('sizes')
+const face = ref<string>()
 
 function setKits(kits: number | null) {
   work.edit(`kits of ${card.entry.key}`, (document) => {
@@ -132,7 +149,34 @@ const actions = computed((): MenuItem[] => [
             @update:model-value="setKits"
           />
         </div>
+        <SelectButton
+          v-model="tab"
+          :options="TABS"
+          option-value="value"
+          option-label="label"
+          :allow-empty="false"
+          size="small"
+          aria-label="What to change"
+        />
       </div>
+    </template>
+    <template
+      v-if="tab !== 'sizes' && card.construction"
+      #fields
+    >
+      <DressFaces
+        v-if="tab === 'faces'"
+        v-model:face="face"
+        :card="card"
+        :construction="card.construction"
+        @change="change"
+      />
+      <FreePieces
+        v-else
+        :card="card"
+        :construction="card.construction"
+        @change="change"
+      />
     </template>
     <template #facts>
       <CardFacts

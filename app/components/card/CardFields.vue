@@ -47,30 +47,32 @@ const pinned = computed(() => {
       :units="units"
       @fix="emit('fix', $event)"
     />
-    <div class="list">
-      <section
-        v-for="group in groups"
-        :key="group.key"
-        :aria-label="group.name"
-      >
-        <h3 class="small quiet">
-          {{ group.name }}
-        </h3>
-        <ParameterField
-          v-for="[name, entry] in group.entries"
-          :key="name"
-          :name="name"
-          :parameter="entry"
-          :input="inputs[name]"
-          :units="units"
-          :mark="mark"
-          :findings="at(name)"
-          :marked="marked.includes(entry.label)"
-          @change="change"
-          @fix="emit('fix', $event)"
-        />
-      </section>
-    </div>
+    <slot name="list">
+      <div class="list">
+        <section
+          v-for="group in groups"
+          :key="group.key"
+          :aria-label="group.name"
+        >
+          <h3 class="small quiet">
+            {{ group.name }}
+          </h3>
+          <ParameterField
+            v-for="[name, entry] in group.entries"
+            :key="name"
+            :name="name"
+            :parameter="entry"
+            :input="inputs[name]"
+            :units="units"
+            :mark="mark"
+            :findings="at(name)"
+            :marked="marked.includes(entry.label)"
+            @change="change"
+            @fix="emit('fix', $event)"
+          />
+        </section>
+      </div>
+    </slot>
   </div>
 </template>
 
@@ -78,11 +80,11 @@ const pinned = computed(() => {
 .fields { display: flex; flex-direction: column; gap: 0.5rem; min-height: 0; }
 .list { overflow-y: auto; min-height: 0; display: grid; gap: 0.6rem; align-content: start; padding-bottom: 0.5rem; }
 h3 { padding: 0 0.4rem 0.1rem; }
-.list :deep(.field) { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0.1rem 0.5rem; align-items: center; }
-.list :deep(.field > label), .list :deep(.field > .label) { font-size: 1rem; font-weight: 400; }
-.list :deep(.field > :nth-child(n + 3)), .list :deep(.field:has(textarea) > *) { grid-column: 1 / -1; }
-.list :deep(.p-inputtext) { padding: 0.2rem 0.5rem; }
-.list :deep(.help) { line-height: 1.2; }
-.list :deep(.unit) { width: 1.6rem; }
-@media (pointer: coarse) { .list :deep(.p-inputtext) { min-height: 44px; } }
+.fields :deep(.field) { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0.1rem 0.5rem; align-items: center; }
+.fields :deep(.field > label), .fields :deep(.field > .label) { font-size: 1rem; font-weight: 400; }
+.fields :deep(.field > :nth-child(n + 3)), .fields :deep(.field:has(textarea) > *) { grid-column: 1 / -1; }
+.fields :deep(.field .p-inputtext) { padding: 0.2rem 0.5rem; }
+.fields :deep(.help) { line-height: 1.2; }
+.fields :deep(.unit) { width: 1.6rem; }
+@media (pointer: coarse) { .fields :deep(.field .p-inputtext) { min-height: 44px; } }
 </style>

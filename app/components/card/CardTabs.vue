@@ -6,6 +6,8 @@ import { onCard, stopsIn } from '../../../core/batch'
 /** The cards of a class in a row: name, kits, and a mark where something has to be settled first. */
 const { cards, chosen } = defineProps<{ cards: PreparedCard[], chosen?: string }>()
 const emit = defineEmits<{ choose: [key: string], add: [] }>()
+/** So many cards share one line that their names need all of it; how many kits is read out still. */
+const many = computed(() => cards.length > 6)
 const entries = computed(() =>
   cards.map(({ entry, kits, findings }) => ({
     key: entry.key,
@@ -25,7 +27,7 @@ const entries = computed(() =>
       v-for="{ key, title, kits, stops } in entries"
       :key="key"
       type="button"
-      :class="['tab', { current: key === chosen, many: entries.length > 6 }]"
+      :class="['tab', { current: key === chosen, many }]"
       :aria-current="key === chosen || undefined"
       :title="title"
       @click="emit('choose', key)"
@@ -37,16 +39,26 @@ const entries = computed(() =>
         aria-hidden="true"
       />
       <span class="title">{{ title }}</span>
-      <span class="quiet small">{{ kits }}<span class="unseen"> kits{{ stops ? `, ${stops} to settle` : '' }}</span></span>
+      <span :class="['quiet small', { unseen: many }]">{{ kits }}<span
+        class="unseen"
+      > kits{{ stops ? `, ${stops} to settle` : '' }}</span></span>
     </button>
     <Button
-      label="Add a card"
+      aria-label="Add a card"
       text
       size="small"
       class="add"
       :disabled="cards.length >= BOUNDS.cards"
       @click="emit('add')"
-    />
+    >
+      <Icon
+        v-if="many"
+        name="tabler:plus"
+      />
+      <template v-else>
+        Add a card
+      </template>
+    </Button>
   </nav>
 </template>
 
@@ -55,8 +67,9 @@ const entries = computed(() =>
 .tab {
   font: inherit; color: inherit; background: none; border: 0; border-bottom: 3px solid transparent; cursor: pointer;
   display: flex; gap: 0.4rem; align-items: baseline; padding: 0.35rem 0.7rem 0.25rem; max-width: 15rem; min-width: 0; flex: 0 1 auto;
+  position: relative;
 }
-.many { flex: 1 1 6rem; padding-inline: 0.4rem; }
+.many { flex: 1 1 5rem; padding-inline: 0.4rem; }
 .tab:hover { background: color-mix(in srgb, var(--accent) 7%, transparent); }
 .current { border-bottom-color: var(--accent); font-weight: 600; }
 .title { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; min-width: 2.5rem; }

@@ -67,4 +67,5 @@ li {
 .warn { color: var(--warn); }
 .note { color: var(--note); }
 .more { font: inherit; color: var(--accent); background: none; border: 0; padding: 0.2rem 0.4rem; text-align: left; cursor: pointer; }
+@media (pointer: coarse) { .more { min-height: 44px; } }
 </style>

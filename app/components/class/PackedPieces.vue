@@ -3,7 +3,12 @@ import type { PreparedPiece } from '../../../core/batch'
 import type { Units } from '../../../core/lengths'
 
 /** What is packed for one card, as a list to check off. */
-defineProps<{ pieces: PreparedPiece[], units: Units }>()
+defineProps<{
+  pieces: PreparedPiece[]
+  /** What goes in besides paper, one line each. */
+  extras?: string[]
+  units: Units
+}>()
 </script>
 
 <template>
@@ -21,6 +26,13 @@ defineProps<{ pieces: PreparedPiece[], units: Units }>()
         unit
       /></strong>
       <span class="quiet">{{ piece.paper?.name ?? 'no paper yet' }}</span>
+    </li>
+    <li
+      v-for="extra in extras"
+      :key="extra"
+    >
+      <span class="box" />
+      <span>{{ extra }}</span>
     </li>
   </ul>
 </template>

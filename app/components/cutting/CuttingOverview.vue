@@ -35,7 +35,9 @@ const COLUMNS = [
 <template>
   <section class="board stack">
     <h2>Sheets needed against sheets on hand</h2>
-    <SheetsChart :rows="charted" />
+    <div class="charted">
+      <LazySheetsChart :rows="charted" />
+    </div>
     <FigureTable
       :rows="rows"
       :columns="COLUMNS"
@@ -71,6 +73,7 @@ const COLUMNS = [
 </template>
 
 <style scoped>
+.charted { min-height: 220px; }
 .paper { padding: 0; gap: 0.6rem; }
 @media (min-width: 701px) { :deep(table) { table-layout: fixed; } }
 .buy { color: var(--stop); font-weight: 600; }

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { Stock } from '../../../core/paper'
+import { sheetSchool } from '../../../core/paper'
 import type { PlannedPaper } from '../../stores/planner'
 
 /** The sheet formats of a paper, each to be used or not. */
@@ -6,7 +8,10 @@ const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
 const cutting = usePaperCutting(() => entry.paper.key)
 const stocks = computed(() => entry.paper.stocks)
-const allowed = computed(() => stocks.value.filter(({ key }) => !cutting.isForbidden(key)).length)
+const inUse = computed(() => cutting.formatsInUse(entry.paper))
+/** Sheets of the other units are cut only where they are ticked. */
+const WORDS = { inch: ' (inch sheet)', metric: ' (metric sheet)' }
+const foreign = (stock: Stock) => (sheetSchool(stock) === work.units ? '' : WORDS[sheetSchool(stock)])
 </script>
 
 <template>
@@ -24,17 +29,17 @@ const allowed = computed(() => stocks.value.filter(({ key }) => !cutting.isForbi
       class="row"
     >
       <Checkbox
-        :model-value="!cutting.isForbidden(stock.key)"
+        :model-value="inUse.includes(stock.key)"
         binary
         :input-id="`format-${entry.paper.key}-${stock.key}`"
-        :disabled="allowed === 1 && !cutting.isForbidden(stock.key)"
-        @update:model-value="cutting.forbid(stock.key, !$event)"
+        :disabled="inUse.length === 1 && inUse.includes(stock.key)"
+        @update:model-value="cutting.setFormat(entry.paper, stock.key, $event)"
       />
       <label :for="`format-${entry.paper.key}-${stock.key}`"><SheetText
         :width="stock.width"
         :height="stock.height"
         :units="work.units"
-      /></label>
+      />{{ foreign(stock) }}</label>
     </span>
   </fieldset>
 </template>

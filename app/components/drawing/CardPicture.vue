@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import type { DrawnPanel } from '../../../core/folds'
 import { drawFolded, foldById } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
 import { MILLIMETRE } from '../../../core/lengths'
 
 /** A card as a small picture in the colours of its papers, at the natural sizes of its fold. */
 const { fold, units, colours } = defineProps<{ fold: string, units: Units, colours: Record<string, string>, title: string }>()
-const WIDTH = 84
-const HEIGHT = 66
 const shapes = computed(() => picture(fold, units))
 </script>
 
 <script lang="ts">
+const WIDTH = 84
+const HEIGHT = 66
+
 /** Drawn once for a fold, however many cards of it are shown. */
 const drawn = new Map<string, { part: string, path: string, light: number }[]>()
 
@@ -21,14 +21,8 @@ function picture(id: string, units: Units) {
   if (known) return known
   const fold = foldById(id)
   const panels = fold ? drawFolded(fold.construct({}, units, MILLIMETRE), 0.75, fold.view) : []
-  const points = panels.flatMap(({ points }) => points)
-  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
-  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
-  const scale = Math.min(80 / (right - left), 62 / (bottom - top))
-  const at = ([x, y]: readonly [number, number]) =>
-    `${(42 + (x - (left + right) / 2) * scale).toFixed(1)},${(33 + (y - (top + bottom) / 2) * scale).toFixed(1)}`
-  const path = ({ points, holes }: DrawnPanel) => [points, ...holes].map(corners => `M${corners.map(at).join('L')}Z`).join('')
-  const shapes = panels.map(panel => ({ part: panel.part, path: path(panel), light: panel.light }))
+  const path = fitting(panels.flatMap(({ points }) => points), WIDTH, HEIGHT, 2)
+  const shapes = panels.map(panel => ({ part: panel.part, path: path([panel.points, ...panel.holes]), light: panel.light }))
   drawn.set(key, shapes)
   return shapes
 }

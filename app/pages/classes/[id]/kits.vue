@@ -6,7 +6,7 @@ const planner = usePlannerStore()
 const kits = computed(() => planner.kits)
 const title = (key: string) => work.batch.cards.find(card => card.key === key)?.title ?? key
 const money = useMoney()
-const packed = (key: string) => work.prepared.cards.find(({ entry }) => entry.key === key)?.pieces ?? []
+const packed = (key: string) => work.prepared.cards.find(({ entry }) => entry.key === key)
 const open = ref<string>()
 /** Cards that are named on a bag. */
 const TITLES = 3
@@ -91,7 +91,8 @@ const PURCHASES = [
         >
           <p><strong>{{ title(card) }}</strong></p>
           <PackedPieces
-            :pieces="packed(card)"
+            :pieces="packed(card)?.pieces ?? []"
+            :extras="packed(card)?.construction?.extras"
             :units="work.units"
           />
         </div>

@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import type { PreparedCard } from '../../../core/batch'
+import type { CardEntry, FaceEntry, LayerEntry } from '../../../core/document'
+import { BOUNDS, freeKey } from '../../../core/document'
+import { copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, layersOn, newLayer } from '../../../core/dressing'
+import type { Construction } from '../../../core/folds'
+
+/** What lies on the faces of a card: a face is chosen in the picture or by its name, and dressed. */
+const { card, construction } = defineProps<{ card: PreparedCard, construction: Construction }>()
+const chosen = defineModel<string | undefined>('face', { required: true })
+const emit = defineEmits<{ change: [what: string, edit: (card: CardEntry) => void] }>()
+const work = useClassStore()
+
+const faces = computed(() => facesOf(construction))
+const face = computed(() => faces.value.find(({ key }) => key === chosen.value) ?? faces.value[0])
+const mark = computed(() => work.prepared.cutter.mark)
+const entry = computed(() => face.value && dressingOf(card.entry, construction, face.value.key, work.units, mark.value))
+const isOwn = computed(() => card.entry.faces.some(({ key }) => key === face.value?.key))
+const options = computed(() => faces.value.map(({ key, name }) => {
+  const own = card.entry.faces.find(other => other.key === key)
+  return { key, name: own ? `${name} (${own.layers.length === 0 ? 'bare' : count(own.layers.length, 'layer')})` : name }
+}))
+/** Faces of the same size, which may be dressed alike. */
+const alike = computed(() => faces.value.filter(({ key, panel }) =>
+  key !== face.value?.key && panel.width.value === face.value?.panel.width.value && panel.height.value === face.value?.panel.height.value))
+const windows = computed(() => face.value?.part.windows.filter(({ panel }) => panel === face.value?.panel.key) ?? [])
+
+function change(next: FaceEntry) {
+  emit('change', `dressing of ${next.key}`, entry => dressFaceAs(entry, construction, next))
+}
+const setLayers = (layers: LayerEntry[]) => entry.value && change({ ...entry.value, layers })
+function add() {
+  const layers = entry.value?.layers ?? []
+  setLayers([...layers, newLayer(freeKey('layer', layers.map(({ key }) => key)), work.units)])
+}
+/** What lies there now, from the lowest up: the maker's layers, or those of the catalogue until they are dressed otherwise. */
+const lying = computed(() => (face.value ? layersOn(construction, face.value.panel, face.value.side) : []))
+const sizeOf = (index: number) => {
+  const piece = lying.value[index]?.by
+  return piece && { width: piece.width.value, height: piece.height.value }
+}
+const paperOf = (index: number) => card.entry.papers[lying.value[index]?.part ?? '']
+function setPaper(index: number, paper: string) {
+  const part = lying.value[index]?.part
+  if (part) emit('change', `paper of ${part}`, entry => void (entry.papers[part] = paper))
+}
+</script>
+
+<template>
+  <div class="stack dress">
+    <FacePicture
+      :construction="construction"
+      :front="card.fold?.view ?? { turn: -28, tilt: 18 }"
+      :papers="card.entry.papers"
+      :chosen="face?.key"
+      @choose="chosen = $event"
+    />
+    <Select
+      :model-value="face?.key"
+      :options="options"
+      option-value="key"
+      option-label="name"
+      aria-label="Face to dress"
+      size="small"
+      @update:model-value="chosen = $event"
+    />
+    <template v-if="face && entry">
+      <div class="row">
+        <Checkbox
+          :model-value="entry.stamped"
+          binary
+          input-id="face-stamped"
+          @update:model-value="entry && change({ ...entry, stamped: $event })"
+        />
+        <label for="face-stamped">Stamped before anything is glued</label>
+      </div>
+      <p
+        v-if="entry.layers.length === 0"
+        class="quiet"
+      >
+        Nothing lies on this face.
+      </p>
+      <LayerFields
+        v-for="(layer, index) in entry.layers"
+        :key="`${entry.key}/${layer.key}`"
+        :layer="layer"
+        :name="`Layer ${index + 1}`"
+        :size="sizeOf(index)"
+        :units="work.units"
+        :mark="mark"
+        :paper="paperOf(index)"
+        :papers="work.batch.papers"
+        :windows="windows"
+        @change="next => setLayers(entry!.layers.map(other => (other.key === layer.key ? next : other)))"
+        @paper="setPaper(index, $event)"
+        @remove="setLayers(entry!.layers.filter(({ key }) => key !== layer.key))"
+      />
+      <div class="row">
+        <Button
+          label="Add a layer"
+          size="small"
+          severity="secondary"
+          outlined
+          :disabled="entry.layers.length >= BOUNDS.layers"
+          @click="add"
+        />
+        <Button
+          v-if="isOwn"
+          label="As in the catalogue"
+          size="small"
+          text
+          @click="emit('change', `dressing of ${face.key}`, draft => dressAsInCatalogue(draft, face!.key))"
+        />
+        <Button
+          v-if="isOwn && alike.length > 0"
+          :label="`The same on ${count(alike.length, 'like face')}`"
+          size="small"
+          text
+          @click="emit('change', 'dressing of like faces', draft => copyDressing(draft, entry!, alike.map(({ key }) => key)))"
+        />
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.dress { gap: 0.5rem; overflow-y: auto; min-height: 0; align-content: start; padding-bottom: 0.5rem; }
+</style>

@@ -1,0 +1,193 @@
+<script setup lang="ts">
+import type { PreparedCard } from '../../../core/batch'
+import type { CardEntry, FreeEntry } from '../../../core/document'
+import { BOUNDS, FREE_KINDS, FREE_SHAPES, HOLDS } from '../../../core/document'
+import { addFreePiece, facesOf, freePartKey, frontFace, isBought, removeFreePiece } from '../../../core/dressing'
+import type { Construction } from '../../../core/folds'
+
+/** Every loose piece that makes it a card: toppers, figures, strips and what is bought, each with its size and its place. */
+const { card, construction } = defineProps<{ card: PreparedCard, construction: Construction }>()
+const emit = defineEmits<{ change: [what: string, edit: (card: CardEntry) => void] }>()
+const work = useClassStore()
+const toast = useToast()
+const id = useId()
+const mark = computed(() => work.prepared.cutter.mark)
+const faces = computed(() => facesOf(construction))
+const open = ref<string>()
+const CHOICES = [
+  { field: 'kind', options: FREE_KINDS, words: (name: string) => `What ${name} is` },
+  { field: 'shape', options: FREE_SHAPES, words: (name: string) => `Shape of ${name}` },
+  { field: 'hold', options: HOLDS, words: (name: string) => `How ${name} is held` },
+] as const
+const places = (piece: FreeEntry) => [
+  { key: '', name: 'in the bag' },
+  ...faces.value.filter(({ part }) => part.key !== freePartKey(piece.key)),
+]
+
+function set(piece: FreeEntry, change: Partial<FreeEntry>) {
+  emit('change', `${piece.key} ${Object.keys(change).join()}`, (entry) => {
+    entry.free = entry.free.map(other => (other.key === piece.key ? { ...other, ...change } : other))
+  })
+}
+function add() {
+  const front = frontFace(construction)
+  emit('change', 'another free piece', (entry) => {
+    open.value = addFreePiece(entry, work.units, { face: front?.key ?? '' }, front?.panel).key
+  })
+}
+/** Takes the outline of a piece from an SVG file; its height follows its width. */
+async function readOutline(piece: FreeEntry, event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  const { outlineFromSvg } = await import('../../../core/formats')
+  const read = outlineFromSvg(await file.text())
+  input.value = ''
+  if (read.ok) set(piece, { shape: 'outline', outline: read.outline })
+  else toast.add({ severity: 'error', summary: read.reason, life: 8000 })
+}
+</script>
+
+<template>
+  <div class="stack free">
+    <p
+      v-if="card.entry.free.length === 0"
+      class="quiet"
+    >
+      Toppers, sentiments, figures, strips, ribbons: whatever else goes into a kit of this card.
+    </p>
+    <details
+      v-for="piece in card.entry.free"
+      :key="piece.key"
+      :open="open === piece.key"
+      class="piece"
+    >
+      <summary @click.prevent="open = open === piece.key ? undefined : piece.key">
+        <strong>{{ piece.name }}</strong> <span class="quiet small">{{ piece.count }} × {{ piece.kind }}</span>
+      </summary>
+      <div class="field">
+        <label :for="`${id}-${piece.key}-name`">Name</label>
+        <InputText
+          :id="`${id}-${piece.key}-name`"
+          :model-value="piece.name"
+          :maxlength="BOUNDS.title"
+          autocomplete="off"
+          @update:model-value="$event?.trim() && set(piece, { name: $event })"
+        />
+      </div>
+      <div class="choices">
+        <Select
+          v-for="{ field, options, words } in CHOICES"
+          :key="field"
+          :model-value="piece[field]"
+          :options="[...options]"
+          :aria-label="words(piece.name)"
+          size="small"
+          @update:model-value="set(piece, { [field]: $event })"
+        />
+      </div>
+      <div
+        v-if="piece.shape === 'outline'"
+        class="field"
+      >
+        <label :for="`${id}-${piece.key}-svg`">Outline from an SVG file</label>
+        <input
+          :id="`${id}-${piece.key}-svg`"
+          type="file"
+          accept=".svg,image/svg+xml"
+          @change="readOutline(piece, $event)"
+        >
+      </div>
+      <PaperChoice
+        v-if="!isBought(piece.kind)"
+        :label="`Paper of ${piece.name}`"
+        :papers="work.batch.papers"
+        :model-value="card.entry.papers[freePartKey(piece.key)]"
+        :missing="!card.entry.papers[freePartKey(piece.key)]"
+        placeholder="Choose a paper"
+        @update:model-value="paper => emit('change', `paper of ${piece.key}`, entry => void (entry.papers[freePartKey(piece.key)] = paper))"
+      />
+      <LengthField
+        v-for="[field, label, zero] in ([
+          ['width', 'Width', false],
+          ['height', 'Height', false],
+          ...(piece.shape === 'rounded' ? [['corner', 'Radius of the corners', true]] : []),
+          ...(piece.kind === 'ring' ? [['ring', 'Width of the ring', true]] : []),
+        ] as ['width' | 'height' | 'corner' | 'ring', string, boolean][])"
+        :key="field"
+        :model-value="piece[field]"
+        :label="label"
+        :units="work.units"
+        :mark="mark"
+        :zero="zero"
+        @update:model-value="set(piece, { [field]: $event })"
+      />
+      <div class="field">
+        <label :for="`${id}-${piece.key}-count`">In a kit</label>
+        <NumberField
+          :model-value="piece.count"
+          :input-id="`${id}-${piece.key}-count`"
+          :min="1"
+          :max="BOUNDS.inKit"
+          @update:model-value="$event !== null && set(piece, { count: $event })"
+        />
+      </div>
+      <Select
+        :model-value="piece.face"
+        :options="places(piece)"
+        option-value="key"
+        option-label="name"
+        :aria-label="`Where ${piece.name} lies`"
+        size="small"
+        @update:model-value="set(piece, { face: $event })"
+      />
+      <template v-if="piece.face !== ''">
+        <LengthField
+          v-for="[field, label] in ([['left', 'From the left'], ['bottom', 'From the foot']] as const)"
+          :key="field"
+          :model-value="piece[field]"
+          :label="label"
+          :units="work.units"
+          :mark="mark"
+          zero
+          signed
+          @update:model-value="set(piece, { [field]: $event })"
+        />
+        <div class="field">
+          <label :for="`${id}-${piece.key}-turn`">Turned, degrees</label>
+          <NumberField
+            :model-value="piece.turn"
+            :input-id="`${id}-${piece.key}-turn`"
+            :min="-180"
+            :max="180"
+            @update:model-value="$event !== null && set(piece, { turn: $event })"
+          />
+        </div>
+      </template>
+      <Button
+        :label="`Remove ${piece.name}`"
+        text
+        severity="secondary"
+        size="small"
+        @click="emit('change', `without ${piece.key}`, entry => removeFreePiece(entry, piece.key))"
+      />
+    </details>
+    <Button
+      label="Add a piece"
+      size="small"
+      severity="secondary"
+      outlined
+      :disabled="card.entry.free.length >= BOUNDS.free"
+      @click="add"
+    />
+  </div>
+</template>
+
+<style scoped>
+.free { gap: 0.5rem; overflow-y: auto; min-height: 0; align-content: start; padding-bottom: 0.5rem; justify-items: start; }
+.piece { border: 1px solid var(--line); border-radius: 3px; padding: 0.3rem 0.6rem; width: 100%; }
+.piece[open] { display: grid; gap: 0.35rem; padding-bottom: 0.5rem; }
+.piece > * + * { margin-top: 0.35rem; }
+summary { cursor: pointer; }
+.choices { display: flex; flex-wrap: wrap; gap: 0.35rem; }
+</style>

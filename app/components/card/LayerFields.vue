@@ -1,0 +1,187 @@
+<script setup lang="ts">
+import type { LayerEntry, PaperEntry } from '../../../core/document'
+import { HOLDS, LAYER_SHAPES } from '../../../core/document'
+import { NOTHING } from '../../../core/dressing'
+import type { Length, Units } from '../../../core/lengths'
+import { lengthFrom, writeLength } from '../../../core/lengths'
+
+/** One layer of a face: its paper, its borders or its own size, and how it is held. */
+const { layer, size, units, windows } = defineProps<{
+  layer: LayerEntry
+  /** What it is called where it has no name of its own. */
+  name: string
+  size?: { width: Length, height: Length }
+  units: Units
+  mark: Length
+  paper?: string
+  papers: PaperEntry[]
+  /** Windows of its panel, which it may ring. */
+  windows: { key: string, name: string }[]
+}>()
+const emit = defineEmits<{ change: [layer: LayerEntry], paper: [key: string], remove: [] }>()
+const SIDES = [['left', 'Left'], ['right', 'Right'], ['top', 'Top'], ['bottom', 'Bottom']] as const
+const id = useId()
+const set = (change: Partial<LayerEntry>) => emit('change', { ...layer, ...change })
+const isEven = computed(() => SIDES.every(([side]) => lengthFrom(layer[side]) === lengthFrom(layer.left)))
+const apart = ref(false)
+const fixed = computed(() => lengthFrom(layer.width) > 0 || lengthFrom(layer.height) > 0)
+const evenly = (border: string) => set({ left: border, right: border, top: border, bottom: border })
+
+interface Tick {
+  key: string
+  words: string
+  on: boolean
+  take: (on: boolean) => void
+}
+const ticks = computed((): Tick[] => [
+  { key: 'apart', words: 'Each side its own', on: apart.value || !isEven.value, take: setApart },
+  { key: 'fixed', words: 'Size of its own', on: fixed.value, take: setFixed },
+  ...(fixed.value ? [{ key: 'centred', words: 'In the middle', on: layer.centred, take: (on: boolean) => set({ centred: on }) }] : []),
+  { key: 'message', words: 'Kept free to write on', on: layer.message, take: on => set({ message: on }) },
+  { key: 'windows', words: 'Windows go through', on: layer.windows, take: on => set({ windows: on }) },
+])
+function setApart(on: boolean) {
+  apart.value = on
+  if (!on) evenly(layer.left)
+}
+/** Size by the borders, or one of its own that begins with what the borders give. */
+function setFixed(on: boolean) {
+  const given = size && { width: writeLength(size.width, units), height: writeLength(size.height, units) }
+  set(on ? { ...given, centred: true } : { width: NOTHING, height: NOTHING })
+}
+const rings = computed(() => [{ key: '', name: 'no ring' }, ...windows.map(({ key, name }) => ({ key, name: `ring round ${name}` }))])
+</script>
+
+<template>
+  <fieldset class="layer">
+    <legend>{{ layer.name || name }}</legend>
+    <p
+      v-if="size"
+      class="size"
+    >
+      <SizeText
+        :width="size.width"
+        :height="size.height"
+        :units="units"
+        unit
+      />
+    </p>
+    <PaperChoice
+      :label="`Paper of ${layer.name || name}`"
+      :papers="papers"
+      :model-value="paper"
+      :missing="!paper"
+      kind="print"
+      placeholder="Choose a paper"
+      @update:model-value="emit('paper', $event)"
+    />
+    <LengthField
+      v-if="isEven && !apart"
+      :model-value="layer.left"
+      :label="fixed && !layer.centred ? 'From left and bottom' : 'Border'"
+      :units="units"
+      :mark="mark"
+      zero
+      @update:model-value="evenly"
+    />
+    <template v-else>
+      <LengthField
+        v-for="[side, label] in SIDES"
+        :key="side"
+        :model-value="layer[side]"
+        :label="`${label} border`"
+        :units="units"
+        :mark="mark"
+        zero
+        @update:model-value="set({ [side]: $event })"
+      />
+    </template>
+    <template v-if="fixed">
+      <LengthField
+        :model-value="layer.width"
+        label="Own width"
+        :units="units"
+        :mark="mark"
+        zero
+        @update:model-value="set({ width: $event })"
+      />
+      <LengthField
+        :model-value="layer.height"
+        label="Own height"
+        :units="units"
+        :mark="mark"
+        zero
+        @update:model-value="set({ height: $event })"
+      />
+    </template>
+    <div class="ticks">
+      <span
+        v-for="{ key, words, on, take } in ticks"
+        :key="key"
+        class="row"
+      >
+        <Checkbox
+          :input-id="`${id}-${key}`"
+          :model-value="on"
+          binary
+          @update:model-value="take"
+        />
+        <label :for="`${id}-${key}`">{{ words }}</label>
+      </span>
+    </div>
+    <div class="choices">
+      <Select
+        :model-value="layer.shape"
+        :options="[...LAYER_SHAPES]"
+        :aria-label="`Shape of ${layer.name || name}`"
+        size="small"
+        @update:model-value="set({ shape: $event })"
+      />
+      <Select
+        :model-value="layer.hold"
+        :options="[...HOLDS]"
+        :aria-label="`How ${layer.name || name} is held`"
+        size="small"
+        @update:model-value="set({ hold: $event })"
+      />
+      <Select
+        v-if="windows.length > 0"
+        :model-value="layer.ring"
+        :options="rings"
+        option-value="key"
+        option-label="name"
+        :aria-label="`Ring of ${layer.name || name}`"
+        size="small"
+        @update:model-value="set({ ring: $event })"
+      />
+    </div>
+    <LengthField
+      v-if="layer.shape === 'rounded'"
+      :model-value="layer.corner"
+      label="Radius of the corners"
+      :units="units"
+      :mark="mark"
+      zero
+      @update:model-value="set({ corner: $event })"
+    />
+    <Button
+      :label="`Take off ${layer.name || name}`"
+      text
+      severity="secondary"
+      size="small"
+      @click="emit('remove')"
+    />
+  </fieldset>
+</template>
+
+<style scoped>
+.layer {
+  border: 1px solid var(--line); border-radius: 3px; padding: 0.4rem 0.6rem 0.5rem; margin: 0; display: grid; gap: 0.35rem; min-width: 0;
+}
+legend { font-weight: 600; padding: 0 0.25rem; }
+.size { font-size: 1.125rem; }
+.ticks { display: grid; gap: 0.15rem; }
+.ticks .row { flex-wrap: nowrap; }
+.choices { display: flex; flex-wrap: wrap; gap: 0.35rem; }
+@media (pointer: coarse) { .ticks .row { min-height: 44px; } }
+</style>
