@@ -1,11 +1,11 @@
-import type { DressingEntry } from '../core/document'
+import type { DressingEntry, ParameterInputs } from '../core/document'
 import { facesOf, layersOn, wholeCard } from '../core/dressing'
 import { DEFAULT_POST, DEFAULT_TOOLS } from '../core/document'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Fold, MessageArea, Parameter, Part, Place } from '../core/folds'
 import {
-  FOLDS, blanksOf, creaseAt, defaultInputs, dropOutsOf, foldById, inputProblem, inputProblems, passesThrough, sizeAt, thicknessMap,
+  FOLDS, blanksOf, creaseAt, dropOutsOf, foldById, inputProblem, inputProblems, passesThrough, sizeAt, thicknessMap,
   usualPaper,
 } from '../core/folds'
 import { fasteningsFor } from '../core/kits'
@@ -78,7 +78,7 @@ export async function foldReport(
       wrong: `${id === undefined ? 'fold takes the identifier of a fold' : `There is no fold “${id}”`}; there are: `
         + `${FOLDS.map(({ id }) => id).join(', ')}.`,
     }
-  const inputs = defaultInputs(fold.parameters, units)
+  const typed: ParameterInputs = {}
   for (const set of sets) {
     const [name = '', ...rest] = set.split('=')
     const value = rest.join('=')
@@ -95,10 +95,10 @@ export async function foldReport(
     const input = parameter.kind === 'toggle' ? ({ true: true, false: false }[value] ?? value) : value
     const problem = inputProblem(parameter, input, units)
     if (problem) return { wrong: `${name}: ${problem} Range: ${range(parameter)}.` }
-    inputs[name] = input
+    typed[name] = input
   }
 
-  const card = wholeCard(fold, { parameters: inputs, ...dressing }, units, lengthFrom(DEFAULT_TOOLS[units].mark))
+  const card = wholeCard(fold, { parameters: typed, ...dressing }, units, lengthFrom(DEFAULT_TOOLS[units].mark))
   const strange = dressing.faces.find(({ key }) => !facesOf(card).some(face => face.key === key))
   if (strange) return { wrong: `The card has no face “${strange.key}”; it has: ${facesOf(card).map(({ key }) => key).join(', ')}.` }
   const files: string[] = []
@@ -132,7 +132,7 @@ export async function foldReport(
   const bulk = thicknessMap(card, usualThickness, lengthFrom(DEFAULT_POST.foam))
   const data = {
     fold: fold.id,
-    parameters: inputs,
+    parameters: card.inputs,
     finished: {
       width: exact(card.finished.width.value),
       height: exact(card.finished.height.value),

@@ -37,7 +37,11 @@ export const findingData = ({ severity, subject, problem, parameter, fix }: Find
   subject,
   problem,
   parameter,
-  fix: fix && { ...fix, value: writeLength(fix.value, units) },
+  fix: fix && {
+    parameter: fix.parameter,
+    value: writeLength(fix.value, units),
+    ...(fix.also && { also: fix.also.map(({ parameter, value }) => ({ parameter, value: value && writeLength(value, units) })) }),
+  },
 })
 
 const findingLines = (findings: ClassFinding[]): string[] =>

@@ -44,7 +44,7 @@ describe('wakaru on the command line', () => {
   })
 
   it('answers 1 where something must be settled first', () => {
-    const { status, stdout } = wakaru(['pieces', changed('wide.json', '"plateWidth": "3 1/4 in"', '"plateWidth": "5 in"')])
+    const { status, stdout } = wakaru(['pieces', changed('wide.json', '"plate": true', '"plate": true, "plateWidth": "5 in"')])
     expect(status).toBe(1)
     expect(stdout).toContain('STOP  Harbour lantern: Plate width is 5 in, but must be at most 4 in')
   })

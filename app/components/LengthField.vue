@@ -86,6 +86,7 @@ function pull(event: PointerEvent) {
       @pointercancel="grip = undefined"
     >{{ label }}</label>
     <div class="row narrow">
+      <slot />
       <InputText
         :id="id"
         v-bind="bindings"

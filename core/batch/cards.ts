@@ -2,12 +2,12 @@ import { freeKey, freeTitle } from '../document'
 import type { Batch, CardEntry, PaperEntry, ParameterInputs } from '../document'
 import { wholeCard } from '../dressing'
 import type { Fold, PartKind, Piece } from '../folds'
-import { defaultInputs, foldById, usualPaper } from '../folds'
+import { foldById, usualPaper } from '../folds'
 import { lengthFrom } from '../lengths'
 import { STOCK_WEIGHTS } from '../paper'
 
 /**
- * A new card from natural defaults or from the maker's own start. Its parts are cut from what the class cuts such parts from;
+ * A new card of natural size, or with what of the maker's own start was typed. Its parts are cut from what the class cuts such parts from;
  * where the class has chosen nothing yet, nothing is chosen.
  */
 export function newCard(fold: Fold, batch: Batch, own: { key?: string, title?: string, parameters?: ParameterInputs } = {}): CardEntry {
@@ -16,7 +16,7 @@ export function newCard(fold: Fold, batch: Batch, own: { key?: string, title?: s
     title: freeTitle(own.title ?? fold.name, batch.cards.map(({ title }) => title)),
     fold: fold.id,
     kits: null,
-    parameters: { ...defaultInputs(fold.parameters, batch.class.units), ...own.parameters },
+    parameters: { ...own.parameters },
     papers: {},
     envelope: '',
     faces: [],

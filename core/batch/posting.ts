@@ -1,7 +1,7 @@
 import { byKey } from '../lists'
 import type { PostEntry, RateEntry } from '../document'
 import type { Finding, Part, Stack, ThicknessMap } from '../folds'
-import { areaOf, isWhole, thicknessMap } from '../folds'
+import { areaOf, isWhole, thicknessAtEdges, thicknessMap } from '../folds'
 import type { Length, Units } from '../lengths'
 import { MILLIMETRE, formatLength, lengthFrom, nanometres, sum } from '../lengths'
 import type { Paper } from '../paper'
@@ -25,6 +25,8 @@ export interface Posting {
 
 /** Room that an envelope leaves beside a card, and over its thickness. */
 const ROOM = nanometres(3 * MILLIMETRE)
+/** So far in from its edges a card has to be thin. */
+const EDGE = nanometres(10 * MILLIMETRE)
 /** Grams per square metre where no paper is chosen yet. */
 const USUAL_WEIGHT = 200
 /** Above this a closed card is bulky: it wants a box envelope. */
@@ -69,7 +71,8 @@ export function postingOf(
   /** Thickness is measured in millimetres by makers of either school. */
   const thick = (length: Length) => `${(length / MILLIMETRE).toFixed(1)} mm`
   const size = ({ width, height }: { width: Length, height: Length }) => `${formatLength(width, units)} × ${show(height)}`
-  const spare = Math.max(ROOM, closed.thickness)
+  // Thick in its middle only, a card still slides in where its edges are thin.
+  const spare = Math.max(ROOM, construction.finished.depth?.value ?? thicknessAtEdges(map, EDGE))
   const table = post.envelopes
     .map(({ key, name, width, height }) => ({ key, name, width: lengthFrom(width), height: lengthFrom(height) }))
     .sort((a, b) => a.width * a.height - b.width * b.height)

@@ -3,6 +3,7 @@ import type { Batch, CardEntry, PaperEntry } from '../document'
 import { ANY_SCRAP, kitsOf } from '../document'
 import { wholeCard } from '../dressing'
 import { foldById, inputProblems } from '../folds'
+import { lengthFrom } from '../lengths'
 import type { Paper } from '../paper'
 import { allowedTurn, alongGrain } from '../paper'
 import type { PreparedCard, PreparedPiece } from './prepared'
@@ -87,7 +88,7 @@ function prepareCard(entry: CardEntry, batch: Batch, shelf: ReadonlyMap<string, 
       findings: wrong.map(({ parameter, problem }) => ({ severity: 'stop', subject: entry.title, parameter, problem })),
     }
   }
-  const { pieces: plain, findings, ...construction } = wholeCard(fold, entry, units, cutter.mark)
+  const { pieces: plain, findings, ...construction } = wholeCard(fold, entry, units, cutter.mark, lengthFrom(batch.tools.board, units))
   const pieces = plain.map((piece): PreparedPiece => {
     const chosen = entry.papers[piece.key] ?? ''
     const paper = chosen === ANY_SCRAP && piece.kind === 'hidden' ? SCRAP_PAPER : shelf.get(chosen)

@@ -1,5 +1,5 @@
 import type { CardEntry, Turn } from '../document'
-import type { Construction, Finding, Fold, Piece } from '../folds'
+import type { Finding, Fold, Piece, WorkedOut } from '../folds'
 import type { Paper } from '../paper'
 
 /** A piece with its paper and how many are cut. */
@@ -16,7 +16,7 @@ export interface PreparedCard {
   kits: number
   /** Missing when the fold is unknown or a parameter cannot be read; the findings say which. */
   fold?: Fold
-  construction?: Construction
+  construction?: Omit<WorkedOut, 'pieces'>
   pieces: PreparedPiece[]
   /** What is found in its parameters and papers; `cardFindings` has the rest. */
   findings: Finding[]

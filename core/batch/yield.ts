@@ -1,5 +1,5 @@
 import { ANY_SCRAP } from '../document'
-import type { Batch, CardEntry, ParameterInputs } from '../document'
+import type { Batch, CardEntry } from '../document'
 import type { Cutter, Demand, Problem } from '../cutting'
 import { isUsed } from '../folds'
 import type { Length } from '../lengths'
@@ -61,18 +61,17 @@ const STEPS = [-2, -1, 1, 2]
 /** Cards whose sizes differ by one or two marks in one parameter and have nothing that stops them. */
 export function nearbySizes(batch: Batch, { cards, cutter }: Preparation, key: string): NearbySize[] {
   const prepared = cards.find(({ entry }) => entry.key === key)
-  if (!prepared?.fold) return []
-  const { fold, entry } = prepared
+  if (!prepared?.fold || !prepared.construction) return []
+  const { fold, entry, construction: { inputs } } = prepared
   const { units } = batch.class
   return Object.entries(fold.parameters).flatMap(([name, parameter]) => {
-    if (parameter.kind !== 'length' || !isUsed(parameter, entry.parameters)) return []
-    const now = lengthFrom(String(entry.parameters[name]), units)
+    if (parameter.kind !== 'length' || !isUsed(parameter, inputs)) return []
+    const now = lengthFrom(String(inputs[name]), units)
     return STEPS.flatMap((step): NearbySize[] => {
       const length = (now + step * cutter.mark) as Length
       if (length <= 0) return []
       const value = writeLength(length, units)
-      const inputs: ParameterInputs = { ...entry.parameters, [name]: value }
-      const changed: CardEntry = { ...entry, parameters: inputs }
+      const changed: CardEntry = { ...entry, parameters: { ...entry.parameters, [name]: value } }
       const other: Batch = { ...batch, cards: [changed] }
       const [card] = prepare(other).cards
       if (!card || card.findings.some(({ severity }) => severity === 'stop')) return []

@@ -11,6 +11,7 @@ export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
   inch: {
     trimmer: '12 in',
     mark: '1/16 in',
+    board: '1/16 in',
     smallestPiece: '1/2 in',
     stack: 4,
     squaring: '0 in',
@@ -22,6 +23,7 @@ export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
   metric: {
     trimmer: '310 mm',
     mark: '1 mm',
+    board: '1 mm',
     smallestPiece: '12 mm',
     stack: 4,
     squaring: '0 mm',

@@ -259,6 +259,10 @@ export class ToolsEntry {
   @IsLengthText()
   mark!: string
 
+  /** Smallest mark of the scoring board. */
+  @IsLengthText()
+  board!: string
+
   @IsLengthText({ zero: true })
   smallestPiece!: string
 

@@ -1,5 +1,5 @@
-import type { CardEntry, DressingEntry, FaceEntry } from '../document'
-import type { Construction, Fold, Joint, Piece } from '../folds'
+import type { DressingEntry, FaceEntry } from '../document'
+import type { Construction, Fold, Joint, WorkedOut } from '../folds'
 import { face as onlyPanel } from '../folds'
 import type { Length, Units } from '../lengths'
 import { Measure, formatLength, lengthFrom } from '../lengths'
@@ -11,15 +11,21 @@ import type { PlacedPiece } from './free'
 import { addFree, boxesOn, clearOf } from './free'
 import { addLayers } from './layers'
 import { HOLD_WORDS } from './parts'
+import type { Repairable } from './repair'
+import { soundFindings } from './repair'
 
-/** A card of a class worked out with everything that is put on it. Its parameters must have passed `inputProblems`. */
-export const wholeCard = (
-  fold: Fold,
-  { parameters, faces, free }: DressingEntry & Pick<CardEntry, 'parameters'>,
-  units: Units,
-  mark: Length,
-): Construction & { pieces: Piece[] } =>
-  fold.construct(parameters, units, mark, natural => dress(natural, { faces, free }, units, mark))
+/**
+ * A card of a class worked out with everything that is put on it. Its parameters must have passed `inputProblems`.
+ * @param mark smallest mark of the trimmer, `board` that of the scoring board
+ */
+export function wholeCard(fold: Fold, card: Repairable, units: Units, mark: Length, board = mark): WorkedOut {
+  const made = workOut(card)
+  return { ...made, findings: soundFindings(fold, card, made, workOut, units, mark) }
+
+  function workOut({ parameters, faces, free }: Repairable) {
+    return fold.construct(parameters, units, mark, natural => dress(natural, { faces, free }, units, mark), board)
+  }
+}
 
 /**
  * Puts the maker's dressing on a construction: faces that are named lose their natural layers and get those that are wanted,

@@ -141,10 +141,11 @@ function dropPapers(card: CardEntry, isGone: (part: string) => boolean): void {
 }
 
 /**
- * Puts a value where a finding wants it: `free/topper/left`, `faces/base--a--inside/layers/layer-1/width`.
+ * Puts a value where a finding wants it: `free/topper/left`, `faces/base--a--inside/layers/layer-1/width`,
+ * or `…/border` for all four sides of a layer.
  * @returns whether there is such a place; a parameter of the fold is none
  */
-export function putRight(card: CardEntry, path: string, value: string): boolean {
+export function putRight(card: Pick<CardEntry, 'faces' | 'free'>, path: string, value: string): boolean {
   const [list, key, , inner, field] = path.split('/')
   if (list === 'free') {
     const entry = card.free.find(piece => piece.key === key)
@@ -154,6 +155,11 @@ export function putRight(card: CardEntry, path: string, value: string): boolean 
     return true
   }
   const layer = list === 'faces' ? card.faces.find(face => face.key === key)?.layers.find(one => one.key === inner) : undefined
+  // An even border is asked for at once; it takes the place of a size of its own.
+  if (layer && field === 'border') {
+    Object.assign(layer, { left: value, right: value, top: value, bottom: value, width: NOTHING, height: NOTHING })
+    return true
+  }
   if (!layer || !field || !(field in layer)) return false
   Object.assign(layer, { [field]: value })
   return true

@@ -5,5 +5,7 @@ export {
   NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, newLayer, putRight, removeFreePiece,
 } from './edit'
 export { freePartKey, isBought } from './free'
+export type { Repairable } from './repair'
+export { applyFix, fixWords } from './repair'
 export { layerKey } from './layers'
 export { pathPoints } from './outlines'

@@ -1,6 +1,6 @@
 import type { FaceEntry, LayerEntry } from '../document'
-import type { Construction, Finding, Panel, Part, Window } from '../folds'
-import { face as onlyPanel } from '../folds'
+import type { Construction, Finding, Panel, Part, Point, Window } from '../folds'
+import { face as onlyPanel, insetOn } from '../folds'
 import type { Length, Units } from '../lengths'
 import { Measure, downToMark, formatLength, lengthFrom, nanometres } from '../lengths'
 import type { CardFace } from './faces'
@@ -32,11 +32,12 @@ export function addLayers(card: Construction, face: CardFace, { key, layers }: F
       const problem = 'rings a window that is not there: it is left whole.'
       card.findings.push({ severity: 'warn', subject: name, part: face.part.key, problem })
     }
-    const box = ringed ? boxRound(ringed, below.panel, entry, below.side) : boxOn(below.panel, entry, mark)
+    const shaped = ringed ? undefined : shapedLike(below.panel, below.side, entry, mark)
+    const box = ringed ? boxRound(ringed, below.panel, entry, below.side) : shaped ?? boxOn(below.panel, entry, mark)
     // A ring has no size of its own that could be put right.
     card.findings.push(...tooLarge(name, at, box, below.panel, units, mark).map(found => (ringed ? { ...found, fix: undefined } : found)))
     const mirrored = below.side === 'outside'
-    const outline = outlineFor(entry.shape, { width: box.width.value, height: box.height.value }, {
+    const outline = shaped?.outline ?? outlineFor(entry.shape, { width: box.width.value, height: box.height.value }, {
       corner: lengthFrom(entry.corner),
       below: { panel: below.panel, mirrored },
     })
@@ -56,6 +57,17 @@ export function addLayers(card: Construction, face: CardFace, { key, layers }: F
     card.joints.push(glued(part, panel, { onto: below.panel, face: below.side, x, y: box.bottom, means: meansOf(entry.hold) }))
     below = { part, panel, side: 'inside' }
   }
+}
+
+/** The shape of what it lies on with an even border all along it; nothing where that is a rectangle or the borders differ. */
+function shapedLike(below: Panel, side: CardFace['side'], entry: LayerEntry, mark: Length): (Box & { outline: Point[] }) | undefined {
+  const borders = [entry.left, entry.right, entry.top, entry.bottom].map(text => lengthFrom(text))
+  const isEven = borders.every(border => border === borders[0])
+  const hasSize = lengthFrom(entry.width) > 0 || lengthFrom(entry.height) > 0
+  if (entry.shape !== 'like its face' || !isEven || hasSize) return undefined
+  const mirrored = side === 'outside'
+  const found = insetOn(below, Measure.of('border', lengthFrom(entry.left)), mark, mirrored)
+  return found && { ...found, left: mirrored ? below.width.minus(found.x).minus(found.width) : found.x, bottom: found.y }
 }
 
 /** By its borders, down to the trimmer's mark, what is lost to the mark shared by both sides; or of its own size. */

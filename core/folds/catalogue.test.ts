@@ -22,13 +22,14 @@ const MARK = { inch: inches(1 / 16), metric: millimetres(1) }
 describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
   const inputs = (units: Units) => {
     const step = MARK[units]
+    const usual = defaultInputs(fold.parameters, units)
     const entries = Object.entries(fold.parameters).map(([key, parameter]) => {
       if (parameter.kind === 'toggle') return [key, fc.boolean()] as const
       if (parameter.kind === 'choice') return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
       if (parameter.kind === 'text')
         return [
           key,
-          fc.constantFrom(...new Set([parameter.defaults[units], resizedInputs({ [key]: parameter }, {}, 0.5, units, step)[key]!])),
+          fc.constantFrom(...new Set([parameter.defaults[units], resizedInputs(fold.parameters, usual, 0.5, units, step)[key]!])),
         ] as const
       return [
         key,

@@ -1,12 +1,14 @@
 export * from './catalogue'
 export * from './facts'
 export type {
-  Construction, Crease, Face, Finding, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Slit, Step, Travel, Window,
+  Construction, Crease, Face, Finding, Fix, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Slit, Step, Travel,
+  Window,
 } from './model/card'
 export { creaseAt, face, holesOf, isWhole, outlineOf, panelOf, windowOutline } from './model/card'
-export type { Fold, Group, Skill } from './model/fold'
+export { insetOn } from './model/inset'
+export type { Fold, Group, Skill, WorkedOut } from './model/fold'
 export type { Parameter, TextParameter } from './model/parameters'
-export { defaultInputs, inputProblem, inputProblems, isUsed, resizedInputs } from './model/parameters'
+export { defaultInputs, followed, inputProblem, inputProblems, isUsed, resizedInputs } from './model/parameters'
 export type { DropOut, Piece, Score } from './model/pieces'
 export { blanksOf, drawnBlanksOf, dropOutsOf, isLayer, scoringOrder, usualPaper } from './model/pieces'
 export { cutLines, scoreLines } from './model/reading'
@@ -15,7 +17,7 @@ export { drawFolded } from './motion/drawing'
 export type { DrawnPanel, View } from './motion/drawing'
 export { OPENINGS, collisionsAt, passesThrough } from './motion/collision'
 export type { Collision } from './motion/collision'
-export { areaOf, thicknessMap } from './motion/thickness'
+export { areaOf, thicknessAtEdges, thicknessMap } from './motion/thickness'
 export type { Stack, ThicknessMap } from './motion/thickness'
 export type { Box } from './motion/pose'
 export { boxOf, cornersOf, glueOutline, jointFrame, panelKey, placed, poseOf, sizeAt } from './motion/pose'

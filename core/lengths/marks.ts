@@ -12,6 +12,12 @@ export const MARKS: Record<Units, Length[]> = {
   metric: [nanometres(MILLIMETRE / 2), MILLIMETRE],
 }
 
+/** What scoring boards are grooved to. */
+export const BOARD_MARKS: Record<Units, Length[]> = {
+  inch: [...MARKS.inch, nanometres(INCH / 4), nanometres(INCH / 2)],
+  metric: [...MARKS.metric, nanometres(5 * MILLIMETRE), nanometres(10 * MILLIMETRE)],
+}
+
 export const isOnMark = (length: Length, mark: Length): boolean => length % mark === 0
 export const downToMark = (length: Length, mark: Length): Length => (Math.floor(length / mark) * mark) as Length
 export const upToMark = (length: Length, mark: Length): Length => (Math.ceil(length / mark) * mark) as Length

@@ -14,6 +14,8 @@ import { isChosen } from './chosen'
 const { fold, inputs, construction, later } = defineProps<{
   fold: Fold
   inputs: ParameterInputs
+  /** What of them was typed. */
+  typed: ParameterInputs
   /** Missing where an input cannot be read. */
   construction?: Construction
   /** The same one paint later, for the drawing of the folded card. */
@@ -26,7 +28,7 @@ const { fold, inputs, construction, later } = defineProps<{
   /** What the handle of the drawer says of the pieces. */
   drawer: string
 }>()
-const emit = defineEmits<{ change: [name: string, input: ParameterInput], fix: [finding: Finding] }>()
+const emit = defineEmits<{ change: [name: string, input?: ParameterInput], fix: [finding: Finding] }>()
 defineSlots<{
   head: () => unknown
   /** Stands in place of the parameters. */
@@ -78,6 +80,7 @@ const id = useId()
       <CardFields
         :fold="fold"
         :inputs="inputs"
+        :typed="typed"
         :findings="findings"
         :units="units"
         :mark="mark"

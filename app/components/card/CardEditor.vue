@@ -3,11 +3,10 @@ import { BOUNDS } from '../../../core/document'
 import type { CardEntry, ParameterInput, ParameterInputs } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
 import { onCard, viewOf, withPapers } from '../../../core/batch'
-import { putRight } from '../../../core/dressing'
+import { applyFix } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
 import { blanksOf } from '../../../core/folds'
 import type { MenuItem } from 'primevue/menuitem'
-import { writeLength } from '../../../core/lengths'
 
 /** One card of the class on screen. */
 const { card } = defineProps<{ card: PreparedCard }>()
@@ -24,15 +23,16 @@ const paperless = computed(() => card.pieces.filter(({ paper }) => !paper).lengt
 const perSeat = computed(() => work.batch.class.seats + work.batch.class.spares)
 const inAll = computed(() => card.pieces.reduce((sum, { quantity }) => sum + quantity, 0))
 
-const set = (parameter: string, input: ParameterInput) => edit(parameter, before => ({ ...before, [parameter]: input }))
+/** Sets a parameter; without an input it is natural again. */
+const set = (parameter: string, input?: ParameterInput) => edit(parameter, ({ [parameter]: _, ...others }) =>
+  (input === undefined ? others : { ...others, [parameter]: input }))
+/** All inputs, natural ones included. */
+const inputs = computed(() => card.construction?.inputs ?? card.entry.parameters)
 
 const edit = (what: string, next: (before: ParameterInputs) => ParameterInputs) =>
   change(what, entry => void (entry.parameters = next(entry.parameters)))
 function fix({ fix }: Finding) {
-  if (!fix) return
-  const value = writeLength(fix.value, work.units)
-  if (fix.parameter.includes('/')) change(fix.parameter, entry => void putRight(entry, fix.parameter, value))
-  else set(fix.parameter, value)
+  if (fix) change(fix.parameter, entry => applyFix(entry, fix, work.units))
 }
 
 /** Changes the card; pieces that are new take the class's papers. */
@@ -86,7 +86,8 @@ const actions = computed((): MenuItem[] => [
   <CardBench
     v-if="card.fold"
     :fold="card.fold"
-    :inputs="card.entry.parameters"
+    :inputs="inputs"
+    :typed="card.entry.parameters"
     :construction="card.construction"
     :later="later.construction"
     :findings="findings"

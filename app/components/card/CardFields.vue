@@ -2,7 +2,7 @@
 import { itemAt } from '../../../core/lists'
 import type { ParameterInput, ParameterInputs } from '../../../core/document'
 import type { Finding, Fold } from '../../../core/folds'
-import { isUsed } from '../../../core/folds'
+import { followed, isUsed } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
 
 /**
@@ -12,15 +12,17 @@ import type { Length, Units } from '../../../core/lengths'
 const { fold, inputs, findings, marked = [] } = defineProps<{
   fold: Fold
   inputs: ParameterInputs
+  /** What of them was typed and does not follow the size of the card. */
+  typed: ParameterInputs
   findings: Finding[]
   units: Units
   mark: Length
   /** Labels of the figures that what is chosen follows from. */
   marked?: string[]
 }>()
-const emit = defineEmits<{ change: [name: string, input: ParameterInput], fix: [finding: Finding] }>()
+const emit = defineEmits<{ change: [name: string, input?: ParameterInput], fix: [finding: Finding] }>()
 
-const change = (name: string, input: ParameterInput) => emit('change', name, input)
+const change = (name: string, input?: ParameterInput) => emit('change', name, input)
 const shown = computed(() => Object.entries(fold.parameters).filter(([, parameter]) => isUsed(parameter, inputs)))
 const GROUPS = [
   { key: 'sizes', name: 'Sizes', has: (kind: string) => kind === 'length' || kind === 'text' },
@@ -63,6 +65,8 @@ const pinned = computed(() => {
             :name="name"
             :parameter="entry"
             :input="inputs[name]"
+            :typed="name in typed"
+            :follows="followed(entry).map(main => fold.parameters[main]?.label ?? main).join(', ')"
             :units="units"
             :mark="mark"
             :findings="at(name)"

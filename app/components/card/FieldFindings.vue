@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { fixWords } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
-import { formatLength } from '../../../core/lengths'
 
 /** What is found about one field, under it, with the value that would be right as a button. */
 defineProps<{ findings: Finding[], units: Units }>()
@@ -23,7 +23,7 @@ const SIGNS = { stop: 'tabler:alert-octagon', warn: 'tabler:alert-triangle', not
       <span>{{ finding.subject }} {{ finding.problem }}
         <Button
           v-if="finding.fix"
-          :label="`Set ${formatLength(finding.fix.value, units, { unit: true })}`"
+          :label="fixWords(finding.fix, units)"
           size="small"
           severity="secondary"
           outlined

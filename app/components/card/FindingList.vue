@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
+import { fixWords } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
-import { formatLength } from '../../../core/lengths'
 
 /** Findings with a shape and a word each, and the right value as a button. Only the first is in sight until more are asked for. */
 const { findings } = defineProps<{ findings: Finding[], units: Units }>()
@@ -34,7 +34,7 @@ const SIGNS = {
         <span class="said"><strong>{{ finding.subject }}</strong> {{ finding.problem }}</span>
         <Button
           v-if="finding.fix"
-          :label="`Set ${formatLength(finding.fix.value, units, { unit: true })}`"
+          :label="fixWords(finding.fix, units)"
           size="small"
           severity="secondary"
           outlined

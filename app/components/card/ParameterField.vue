@@ -4,18 +4,24 @@ import type { Finding, Parameter } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
 
 /** One parameter of a fold. Its properties are plain values, so that a change elsewhere leaves it alone. */
-const { name, parameter, input, units } = defineProps<{
+const { name, parameter, input, typed, follows, units } = defineProps<{
   name: string
   parameter: Parameter
   input?: ParameterInput
+  /** Whether the maker has typed it; until then it is natural. */
+  typed?: boolean
+  /** What it follows until then, in words. */
+  follows?: string
   units: Units
   mark: Length
   findings?: Finding[]
   /** Whether what is chosen in a drawing follows from it. */
   marked?: boolean
 }>()
-const emit = defineEmits<{ change: [name: string, input: ParameterInput], fix: [finding: Finding] }>()
+const emit = defineEmits<{ change: [name: string, input?: ParameterInput], fix: [finding: Finding] }>()
 const options = computed(() => (parameter.kind === 'choice' ? [...parameter.options] : []))
+/** What stands in the field's place once nobody has typed it: worth a button where that is something else. */
+const isOwn = computed(() => typed && parameter.kind === 'length' && (Boolean(follows) || input !== parameter.defaults[units]))
 const set = (value: ParameterInput | undefined) => value !== undefined && emit('change', name, value)
 </script>
 
@@ -34,7 +40,18 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
       :mark="mark"
       :described-by="findings?.length ? `found-${name}` : undefined"
       @update:model-value="set"
-    />
+    >
+      <button
+        v-if="isOwn"
+        type="button"
+        class="natural"
+        :aria-label="`${parameter.label} as usual`"
+        :title="follows ? `Let it follow again: ${follows}` : `As usual: ${parameter.defaults[units]}`"
+        @click="emit('change', name)"
+      >
+        <Icon name="tabler:rotate" />
+      </button>
+    </LengthField>
     <div
       v-else-if="parameter.kind === 'toggle'"
       class="row switch"
@@ -84,6 +101,9 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
 <style scoped>
 .parameter { padding: 0.1rem 0.4rem; border-left: 3px solid transparent; display: grid; gap: 0.2rem; }
 .marked { border-left-color: var(--accent); background: color-mix(in srgb, var(--accent) 6%, transparent); }
+.natural { background: none; border: 0; padding: 0.2rem; color: var(--quiet); cursor: pointer; line-height: 0; border-radius: 3px; }
+.natural:hover, .natural:focus-visible { color: var(--accent); }
+@media (pointer: coarse) { .natural { min-width: 44px; min-height: 44px; } }
 .switch { flex-wrap: nowrap; justify-content: space-between; min-height: 2.1rem; }
 legend { float: left; }
 .choice :deep(.field) { grid-template-columns: 1fr; }

@@ -2,16 +2,15 @@
 import { BOUNDS } from '../../../core/document'
 import type { PaceEntry, ToolsEntry } from '../../../core/document'
 import { STACKED_WEIGHT } from '../../../core/paper'
-import type { Units } from '../../../core/lengths'
-import { MARKS, formatLength, lengthFrom, writeLength } from '../../../core/lengths'
+import type { Length, Units } from '../../../core/lengths'
+import { BOARD_MARKS, MARKS, formatLength, lengthFrom, writeLength } from '../../../core/lengths'
 
 /** The trimmer and its habits; folded away where it seldom changes. */
 const { tools, units, open = false } = defineProps<{ tools: ToolsEntry, units: Units, open?: boolean }>()
 const emit = defineEmits<{ change: [what: string, tools: ToolsEntry] }>()
 const mark = computed(() => lengthFrom(tools.mark, units))
-const marks = computed(() =>
-  MARKS[units].map(length => ({ value: writeLength(length, units), label: formatLength(length, units, { unit: true }) })),
-)
+const marksOf = (marks: Length[]) =>
+  marks.map(length => ({ value: writeLength(length, units), label: formatLength(length, units, { unit: true }) }))
 
 const FIELDS = [
   { key: 'trimmer', label: 'Longest cut' },
@@ -38,7 +37,7 @@ const set = (key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) => 
     class="board"
     :open="open"
   >
-    <summary>Your trimmer</summary>
+    <summary>Your trimmer and scoring board</summary>
     <div class="stack">
       <LengthField
         v-for="field in FIELDS"
@@ -59,10 +58,25 @@ const set = (key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) => 
           label-id="tool-mark"
           aria-label="Smallest mark"
           :model-value="writeLength(lengthFrom(tools.mark, units), units)"
-          :options="marks"
+          :options="marksOf(MARKS[units])"
           option-value="value"
           option-label="label"
           @update:model-value="set('mark', $event)"
+        />
+      </LabelledField>
+      <LabelledField
+        input="tool-board"
+        label="Smallest mark of your scoring board"
+      >
+        <Select
+          input-id="tool-board"
+          label-id="tool-board"
+          aria-label="Smallest mark of your scoring board"
+          :model-value="writeLength(lengthFrom(tools.board, units), units)"
+          :options="marksOf(BOARD_MARKS[units])"
+          option-value="value"
+          option-label="label"
+          @update:model-value="set('board', $event)"
         />
       </LabelledField>
       <LabelledField

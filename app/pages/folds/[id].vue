@@ -2,10 +2,11 @@
 import { DEFAULT_TOOLS } from '../../../core/document'
 import type { ParameterInput, ParameterInputs } from '../../../core/document'
 import { useLocalStorage } from '@vueuse/core'
+import { applyFix, wholeCard } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
-import { defaultInputs, foldById, inputProblems } from '../../../core/folds'
+import { foldById, inputProblems } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
-import { lengthFrom, writeLength } from '../../../core/lengths'
+import { lengthFrom } from '../../../core/lengths'
 
 /** One fold of the catalogue, to try out: parameters, the card folded, patterns, pieces and findings. */
 definePageMeta({ fills: true })
@@ -16,18 +17,29 @@ if (!fold) throw createError({ statusCode: 404, statusMessage: 'There is no such
 const remembered = useLocalStorage<Units>('wakaru-units', 'inch', { initOnMounted: true })
 const units = computed({ get: () => remembered.value, set: value => (remembered.value = value) })
 const mark = computed(() => lengthFrom(DEFAULT_TOOLS[units.value].mark))
-const inputs = ref<ParameterInputs>(defaultInputs(fold.parameters, units.value))
-watch(units, () => (inputs.value = defaultInputs(fold.parameters, units.value)))
+const typed = ref<ParameterInputs>({})
+watch(units, () => (typed.value = {}))
+/** The catalogue shows what a fold is by nature. */
+const BARE = { faces: [], free: [] }
 const keeping = ref(false)
 const teaching = ref(false)
 
+const readable = computed(() => (inputProblems(fold.parameters, typed.value, units.value).length > 0 ? {} : typed.value))
 const card = computed(() =>
-  fold.construct(inputProblems(fold.parameters, inputs.value, units.value).length > 0 ? {} : inputs.value, units.value, mark.value),
+  wholeCard(fold, { parameters: readable.value, ...BARE }, units.value, mark.value),
 )
 const ORDER = ['stop', 'warn', 'note']
 const findings = computed(() => [...card.value.findings].sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)))
-const set = (name: string, input: ParameterInput) => (inputs.value = { ...inputs.value, [name]: input })
-const fix = ({ fix }: Finding) => fix && set(fix.parameter, writeLength(fix.value, units.value))
+const set = (name: string, input?: ParameterInput) => {
+  const { [name]: _, ...others } = typed.value
+  typed.value = input === undefined ? others : { ...others, [name]: input }
+}
+function fix({ fix }: Finding) {
+  if (!fix) return
+  const changed = { parameters: { ...typed.value }, ...BARE }
+  applyFix(changed, fix, units.value)
+  typed.value = changed.parameters
+}
 useHead({ title: `${fold.name} · Wakaru` })
 const COLUMNS = [
   { key: 'piece', head: 'Piece' },
@@ -59,7 +71,7 @@ const COLUMNS = [
           size="small"
           severity="secondary"
           outlined
-          @click="inputs = defaultInputs(fold.parameters, units)"
+          @click="typed = {}"
         />
         <Button
           label="Teach it"
@@ -77,7 +89,8 @@ const COLUMNS = [
     </div>
     <CardBench
       :fold="fold"
-      :inputs="inputs"
+      :inputs="card.inputs"
+      :typed="typed"
       :construction="card"
       :later="card"
       :findings="findings"
@@ -142,7 +155,7 @@ const COLUMNS = [
       v-if="keeping"
       :fold="fold.id"
       :units="units"
-      :parameters="inputs"
+      :parameters="typed"
       :title="fold.name"
       @close="keeping = false"
     />

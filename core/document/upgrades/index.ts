@@ -10,6 +10,14 @@ const STEPS: Record<number, { class: (document: Data) => Data, paper: (paper: Da
   2: { class: from2.upgradeClass, paper: from2.upgradePaper },
 }
 
+/** The settings of a studio, which have no version: tools that do not say what marks the scoring board has. */
+export function upgradedSettings(data: unknown): unknown {
+  if (!isData(data) || !isData(data.tools)) return data
+  return { ...data, tools: Object.fromEntries(Object.entries(data.tools).map(([units, tools]) => [units, from2.upgradeTools(tools)])) }
+}
+
+const isData = (value: unknown): value is Data => typeof value === 'object' && value !== null && !Array.isArray(value)
+
 /** What has no version is of the first one, which did not write it down. */
 const versionOf = ({ version = 1 }: Data): unknown => version
 

@@ -56,6 +56,12 @@ describe('a file of version 2', () => {
     expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, faces: [], free: [] })))
     expect([batch.papers, batch.post]).toEqual([data.papers, data.post])
   })
+
+  it('keeps the sizes that a card left out, where they would follow its own by now', () => {
+    const card = { ...data.cards[0], fold: 'z-fold', parameters: { width: '8 1/2 in', border: '1/4 in' }, papers: {} }
+    const [old] = opened({ ...data, cards: [card] }).cards
+    expect(old!.parameters).toEqual({ width: '8 1/2 in', border: '1/4 in', plateWidth: '3 1/4 in', plateHeight: '3 1/2 in' })
+  })
 })
 
 describe('what version 1 had not written down', () => {

@@ -43,7 +43,7 @@ export const plainCard = defineFold({
           'y',
         )
     const back = panelOf(base, 'back')
-    card.step('Score and fold the base, along the grain.')
+    card.step('Score and fold the base.')
     card.mat(panelOf(base, 'front'), border, {
       key: 'mat-front',
       name: 'Mat on the front',
@@ -72,7 +72,7 @@ export const sideSeamEnvelope = defineFold({
     thickness: length('Card thickness', '1/16 in', '2 mm', { zero: true }),
     ease: length('Ease', '1/8 in', '3 mm', { help: 'Room on each side' }),
     seam: length('Side flap', '5/8 in', '16 mm'),
-    flap: length('Closing flap', '2 in', '50 mm'),
+    flap: length('Closing flap', '2 in', '50 mm', { follows: 'cardHeight' }),
   },
   build({ cardWidth, cardHeight, thickness, ease, seam, flap }, card) {
     const zero = Measure.zero
@@ -302,7 +302,7 @@ export const giftCardHolder = defineFold({
   parameters: {
     width: length('Finished width', '4 1/4 in', '110 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    pocket: length('Pocket height', '1 3/4 in', '45 mm', { help: 'Folded up from the foot of the back panel’s insert' }),
+    pocket: length('Pocket height', '1 3/4 in', '45 mm', { follows: 'height', help: 'Folded up from the foot of the back panel’s insert' }),
     tape: length('Tape width', '1/8 in', '3 mm'),
     border: BORDER,
   },

@@ -16,7 +16,7 @@ export const backGateStand = defineFold({
   layered: true,
   parameters: {
     outer: length('Outer panel', '2 1/8 in', '52 mm'),
-    gate: length('Gate', '1 1/4 in', '30 mm', { help: 'The centre is two gates wide' }),
+    gate: length('Gate', '1 1/4 in', '30 mm', { follows: 'outer', help: 'The centre is two gates wide' }),
     height: length('Finished height', '5 1/2 in', '148 mm'),
     border: matBorder,
     message: toggle('Message panel behind the centre', true),

@@ -20,8 +20,8 @@ export const bandedFlap = defineFold({
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    flap: length('Flap', '3 in', '75 mm'),
-    bandHeight: length('Band height', '1 1/2 in', '40 mm'),
+    flap: length('Flap', '3 in', '75 mm', { follows: 'width' }),
+    bandHeight: length('Band height', '1 1/2 in', '40 mm', { follows: 'height' }),
     ease: length('Ease of the band', '1/8 in', '3 mm', { zero: true, help: 'How much wider than the card the band is' }),
     overlap: length('Tongues overlap by', '0 in', '0 mm', { zero: true, help: 'Nothing where they meet edge to edge' }),
     gap: length('Gap between the tongues', '0 in', '0 mm', { zero: true, help: 'Bridged by a topper on one of them' }),

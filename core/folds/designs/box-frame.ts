@@ -20,8 +20,8 @@ export const boxFrame = defineFold({
   group: 'box',
   parameters: {
     sheet: length('Sheet', '12 in', '300 mm', { help: 'Side of the square sheet' }),
-    face: length('Face of a bar', '3/4 in', '20 mm'),
-    depth: length('Depth', '1/2 in', '12 mm'),
+    face: length('Face of a bar', '3/4 in', '20 mm', { follows: 'sheet' }),
+    depth: length('Depth', '1/2 in', '12 mm', { follows: 'sheet' }),
     fit: length('Fit allowance', '1/32 in', '0.8 mm', {
       zero: true,
       help: 'How much smaller than the opening the picture is cut; learnt for each paper',
@@ -95,7 +95,8 @@ export const boxFrame = defineFold({
 
     card.piece(
       centre,
-      { width: opening.minus(fit), height: opening.minus(fit) },
+      // Rounded to the nearest mark it might not go in.
+      { width: opening.minus(fit).downToMark(card.mark), height: opening.minus(fit).downToMark(card.mark) },
       { key: 'picture', name: 'Inset picture', kind: 'mat', printTop: 'top' },
     )
     card.step('Set the picture into the opening.', 'A hair too large and it buckles: note the fit allowance that suits your paper.')

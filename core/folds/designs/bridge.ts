@@ -24,12 +24,12 @@ export const bridge = defineFold({
   parameters: {
     width: length('Finished width', '6 in', '150 mm'),
     height: length('Finished height', '4 in', '100 mm'),
-    depth: length('Depth', '1 1/8 in', '28 mm', { help: 'How far the scene stands in front of the centre' }),
+    depth: length('Depth', '1 1/8 in', '28 mm', { follows: 'width', help: 'How far the scene stands in front of the centre' }),
     border: matBorder,
     scene: toggle('Scene strip in front', true),
-    sceneHeight: length('Scene height', '1 1/2 in', '38 mm', { when: 'scene' }),
+    sceneHeight: length('Scene height', '1 1/2 in', '38 mm', { follows: 'height', when: 'scene' }),
     fence: toggle('Fence on foam before the scene', false, 'A lower silhouette in front of the scene strip'),
-    fenceHeight: length('Fence height', '3/4 in', '20 mm', { when: 'fence' }),
+    fenceHeight: length('Fence height', '3/4 in', '20 mm', { follows: 'height', when: 'fence' }),
   },
   build({ width, height, depth, border, scene, sceneHeight, fence, fenceHeight }, card) {
     const base = card.strip('base', 'Base', 'base', height, [
@@ -48,7 +48,8 @@ export const bridge = defineFold({
       card.mat(panelOf(base, key), border, { key: `mat-${key}`, name: `Mat on ${name.toLowerCase()}`, printTop: 'top' })
     }
     card.step('Glue the mats on centre, risers and feet.')
-    card.message('the centre', width.minus(depth.times(2)).minus(border.times(2)), height.minus(border.times(2)))
+    // The front of the centre is matted and stands behind the scene; its back is free.
+    card.message('the outside of the centre', width.minus(depth.times(2)), height)
 
     if (scene) {
       const [left, right] = [panelOf(base, 'left-foot'), panelOf(base, 'right-foot')]

@@ -1,4 +1,4 @@
-import type { WindowShape } from '../model/card'
+import type { Means, WindowShape } from '../model/card'
 import { length } from '../model/parameters'
 
 /** Choices that several designs offer in the same words. */
@@ -6,6 +6,19 @@ export const WINDOWS = [
   { value: 'circle', label: 'Round' },
   { value: 'rectangle', label: 'Square' },
 ] as const
+
+/** Windows with two sizes of their own. */
+export const OPENINGS = [
+  { value: 'circle', label: 'Round' },
+  { value: 'rectangle', label: 'Rectangle' },
+] as const
+
+/** How a loose piece on the front is held. */
+export const HELD = [
+  { value: 'tape', label: 'Flat' },
+  { value: 'foam', label: 'On foam' },
+] as const
+export const heldBy = (held: string): Means => (held === 'foam' ? 'foam' : 'tape')
 
 export const shapeOf = (window: string): WindowShape => (window === 'circle' ? 'circle' : 'rectangle')
 

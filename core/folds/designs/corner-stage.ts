@@ -1,11 +1,17 @@
-import { at, bent, box } from '../model/builder'
-import { panelOf } from '../model/card'
+import { at, bent, box, mountain, panel } from '../model/builder'
+import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { cornerFloor } from './corner-floor'
+import { arcs } from './round'
 import { matBorder } from './choices'
+
+const FLOORS = [
+  { value: 'square', label: 'Square' },
+  { value: 'round', label: 'Round' },
+] as const
 
 export const cornerStage = defineFold({
   id: 'corner-stage',
@@ -22,10 +28,12 @@ export const cornerStage = defineFold({
     height: length('Height of a wall', '5 1/2 in', '148 mm'),
     border: matBorder,
     floorPiece: toggle('Floor piece', true, 'Glued on one half of the floor only'),
+    floorShape: choice('Shape of the floor piece', FLOORS, undefined, 'floorPiece'),
+    easel: toggle('A small easel to stand on it', false),
     outside: toggle('Mats outside', true),
     message: toggle('Message panel outside', false),
   },
-  build({ side, height, border, floorPiece, outside, message }, card) {
+  build({ side, height, border, floorPiece, floorShape, easel, outside, message }, card) {
     const zero = Measure.zero
     const whole = side.times(2)
     const sheet = card.sheet('sheet', 'Sheet', 'base', { width: whole, height: height.plus(side) }, 'top')
@@ -102,12 +110,26 @@ export const cornerStage = defineFold({
     if (floorPiece) {
       const size = side.minus(border.times(2)).downToMark(card.mark)
       const piece = card.loose('floor', 'Floor piece', { width: size, height: size }, 'underlay')
+      if (floorShape === 'round') card.shape(piece, arcs(size.value / 2, size.value / 2, size.value / 2, 0, size.value))
+      // Glued to the lower right of the diagonal, on foam as high as the fastener under the other half.
+      card.joinAt(face(piece), leftLap, 'inside', {
+        x: border,
+        y: border,
+        means: 'foam',
+        glue: { x: size.half(), y: zero, width: size.half(), height: size.half() },
+      })
       card.supply('1 hook-and-loop dot')
       card.step(
         `Glue the ${piece.name.toLowerCase()} on one half of the floor only; hold its other half with one hook-and-loop dot, the `
         + `glued side raised by foam of the same height.`,
         'Glued on both halves the floor cannot fold.',
       )
+    }
+    if (easel) {
+      const tall = side.half().downToMark(card.mark)
+      const panels = [panel('front', 'Easel front', tall), mountain(150, 0), panel('foot', 'Easel foot', tall.half())]
+      card.strip('easel', 'Small easel', 'insert', tall, panels, 'y')
+      card.step('Fold the small easel and lay it flat beside the card; it stands on the floor by itself.')
     }
     card.supply('1 box envelope')
     if (message) {

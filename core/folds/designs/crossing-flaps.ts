@@ -18,9 +18,9 @@ export const crossingFlaps = defineFold({
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    flap: length('Flap', '3 in', '72 mm'),
-    leaf: length('Insert leaf', '3 in', '75 mm', { help: 'Width of one leaf of the folded insert' }),
-    insertHeight: length('Insert height', '3 1/2 in', '90 mm'),
+    flap: length('Flap', '3 in', '72 mm', { follows: 'width' }),
+    leaf: length('Insert leaf', '3 in', '75 mm', { follows: 'width', help: 'Width of one leaf of the folded insert' }),
+    insertHeight: length('Insert height', '3 1/2 in', '90 mm', { follows: 'height' }),
     border: matBorder,
     message: toggle('Message panel in the insert', true),
   },

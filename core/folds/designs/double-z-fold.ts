@@ -20,10 +20,10 @@ export const doubleZFold = defineFold({
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    stripHeight: length('Strip height', '1 3/4 in', '45 mm'),
+    stripHeight: length('Strip height', '1 3/4 in', '45 mm', { follows: 'height' }),
     border: matBorder,
     message: toggle('Message panel on C', true, 'Below the strip'),
-    messageHeight: length('Message height', '1 1/2 in', '40 mm', { when: 'message' }),
+    messageHeight: length('Message height', '1 1/2 in', '40 mm', { follows: 'height', when: 'message' }),
   },
   build({ width, height, stripHeight, border, message, messageHeight }, card) {
     const half = width.half()

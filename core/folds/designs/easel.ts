@@ -26,8 +26,8 @@ export const easel = defineFold({
       'A round card is cut through both layers, its top just over the fold',
     ),
     side: length('Side', '5 1/2 in', '140 mm', { help: 'Base, front and topper are squares of this side' }),
-    stop: length('Stopper from the hinge', '4 in', '100 mm', { help: 'The nearer to the hinge, the steeper it stands' }),
-    stopperHeight: length('Stopper height', '3/4 in', '20 mm'),
+    stop: length('Stopper from the hinge', '4 in', '100 mm', { follows: 'side', help: 'The nearer to the hinge, the steeper it stands' }),
+    stopperHeight: length('Stopper height', '3/4 in', '20 mm', { follows: 'side' }),
     border: matBorder,
     message: toggle('Message panel on the base', true),
   },
@@ -78,8 +78,8 @@ export const easel = defineFold({
       y: half.times(-1),
       glue: { y: half, height: side.minus(half) },
     })
-    const topperMat = card.mat(face(topper), border, { key: 'mat-topper', name: 'Mat on topper', printTop: 'top' })
     if (round) card.shape(topper, arcs(half.value, half.value, half.value, 0, side.value))
+    const topperMat = card.mat(face(topper), border, { key: 'mat-topper', name: 'Mat on topper', printTop: 'top' })
     card.step(
       'Glue the topper to the lower half of the front only, with the card closed.',
       'No glue above the crease of the front, or it cannot stand.',

@@ -4,7 +4,7 @@ import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
-import { Measure } from '../../lengths'
+import { Measure, nanometres } from '../../lengths'
 import { WINDOWS, matBorder, shapeOf } from './choices'
 import { riding } from './riding'
 
@@ -28,6 +28,20 @@ export function coveredShare(shape: WindowShape, half: number, wide: number, hig
   return Math.round((100 * covered) / all)
 }
 
+/**
+ * The largest rectangle between open shutters: within the diamond that their notches leave, and within the window. A point of
+ * the diamond has x / wide + y / high = 1, so half of each is the most without a window.
+ * @param wide half the width of the diamond, `high` half its height, `half` half the window
+ * @returns half the sides of the rectangle, as all that is given in nanometres
+ */
+function clearBetween(wide: number, high: number, half: number, shape: WindowShape): { width: number, height: number } {
+  if (wide <= 0 || high <= 0) return { width: 0, height: 0 }
+  const most = shape === 'circle' ? half * Math.SQRT1_2 : half
+  const width = Math.min(most, wide / 2)
+  const height = Math.min(most, high * (1 - width / wide))
+  return { width: Math.min(most, wide * (1 - height / high)), height }
+}
+
 export const gatefoldShutter = defineFold({
   id: 'gatefold-shutter',
   number: 8,
@@ -41,12 +55,15 @@ export const gatefoldShutter = defineFold({
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    panelWidth: length('Panel width', '2 1/2 in', '62 mm', { help: 'What the width leaves beside it is the travel of the shutters' }),
-    tab: length('Tab', '1/2 in', '12 mm'),
-    shutter: length('Shutter height', '3 in', '76 mm'),
-    windowShape: choice('Window', WINDOWS),
-    window: length('Window size', '1 1/2 in', '38 mm'),
-    windowAt: length('Window centre above the foot', '2 3/4 in', '74 mm'),
+    panelWidth: length('Panel width', '2 1/2 in', '62 mm', {
+      follows: 'width',
+      help: 'What the width leaves beside it is the travel of the shutters',
+    }),
+    tab: length('Tab', '1/2 in', '12 mm', { follows: ['width', 'height'] }),
+    shutter: length('Shutter height', '3 in', '76 mm', { follows: 'height' }),
+    windowShape: choice('Window', [...WINDOWS].reverse(), 'A square one leaves more room to write'),
+    window: length('Window size', '1 1/2 in', '40 mm', { follows: ['width', 'height'] }),
+    windowAt: length('Window centre above the foot', '2 3/4 in', '74 mm', { follows: 'height' }),
     border: matBorder,
     message: toggle('Message panel behind the window', true),
   },
@@ -73,7 +90,12 @@ export const gatefoldShutter = defineFold({
         { width: panelWidth.downToMark(card.mark), height: height.minus(border.times(2)).downToMark(card.mark) },
         { key: 'message', name: 'Message panel', kind: 'message' },
       )
-      card.message('the middle, seen through the window', note.width, window)
+      const clear = clearBetween(travel.value, shutter.half().value, window.half().value, shapeOf(windowShape))
+      card.message(
+        'the middle, between the open shutters',
+        Measure.of('Clear width', nanometres(Math.min(note.width.value, 2 * clear.width))),
+        Measure.of('Clear height', nanometres(2 * clear.height)),
+      )
       card.step('Glue the message panel in the middle.')
     }
     const swing = riding(fromHinge.value, reach.value, opening => 180 * (1 - opening))

@@ -22,7 +22,7 @@ export const gatefold = defineFold({
     insideMats: toggle('Mats inside the doors', true),
     message: toggle('Message panel in the middle', true),
     band: toggle('Belly band', true, 'Wrapped by hand round the closed card, never scored'),
-    bandHeight: length('Band height', '1 1/2 in', '40 mm', { when: 'band' }),
+    bandHeight: length('Band height', '1 1/2 in', '40 mm', { follows: 'height', when: 'band' }),
     bandOverlap: length('Overlap of the band', '1/2 in', '12 mm', { when: 'band', zero: true }),
   },
   build({ width, height, border, insideMats, message, band, bandHeight, bandOverlap }, card) {

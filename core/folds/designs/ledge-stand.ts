@@ -27,8 +27,8 @@ export const ledgeStand = defineFold({
   parameters: {
     side: length('Panel', '2 1/4 in', '55 mm', { help: 'A quarter of the blank; the closed card is two panels wide' }),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    rail: length('Rail height', '1 1/4 in', '32 mm'),
-    tab: length('Tab of the back leaf', '1/2 in', '12 mm'),
+    rail: length('Rail height', '1 1/4 in', '32 mm', { follows: 'height' }),
+    tab: length('Tab of the back leaf', '1/2 in', '12 mm', { follows: 'side' }),
     border: matBorder,
     figure: toggle('Figure on the lower rail', false),
     reach: length('Figure beyond the ridge', '0 in', '0 mm', {

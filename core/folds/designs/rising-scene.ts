@@ -1,11 +1,11 @@
 import { bent, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { riding } from './riding'
-import { matBorder } from './choices'
+import { OPENINGS, matBorder, shapeOf } from './choices'
 
 /** Degrees between the front and its flat, open place. */
 const away = (opening: number) => 180 * (1 - opening)
@@ -24,21 +24,34 @@ export const risingScene = defineFold({
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    lift: length('Crease below the fold', '1 in', '25 mm', { help: 'The slider rises by twice this' }),
-    flap: length('Flap of the slider', '3/4 in', '18 mm'),
-    sliderWidth: length('Slider width', '2 3/4 in', '66 mm'),
-    guideWidth: length('Guide width', '1/2 in', '12 mm'),
-    guideHeight: length('Guide height', '1 1/2 in', '38 mm'),
-    bar: length('Crossbar height', '2 1/2 in', '64 mm'),
+    lift: length('Crease below the fold', '1 in', '25 mm', { follows: 'height', help: 'The slider rises by twice this' }),
+    flap: length('Flap of the slider', '3/4 in', '18 mm', { follows: 'height' }),
+    sliderWidth: length('Slider width', '2 3/4 in', '66 mm', { follows: 'width' }),
+    guideWidth: length('Guide width', '1/2 in', '12 mm', { follows: 'width' }),
+    guideHeight: length('Guide height', '1 1/2 in', '38 mm', { follows: 'height' }),
+    bar: length('Crossbar height', '2 1/2 in', '64 mm', { follows: 'height' }),
     strips: toggle('A second, lower strip on the crossbar', true),
     window: toggle('Window in the front', false),
     peek: toggle('Figures may look through the window', true),
-    windowSize: length('Window size', '1 3/4 in', '45 mm', { when: 'window' }),
-    figure: length('Figure height', '2 1/2 in', '64 mm', { help: 'Figures on the slider, their heads at its crease' }),
+    windowShape: choice('Shape of the window', OPENINGS, undefined, 'window'),
+    windowSize: length('Window size', '1 3/4 in', '45 mm', { follows: ['width', 'height'], when: 'window', help: 'Its width' }),
+    windowHeight: length('Window height', '1 3/4 in', '45 mm', { follows: 'height', when: ['window', 'windowShape=rectangle'] }),
+    figure: length('Figure height', '2 1/2 in', '64 mm', { follows: 'height', help: 'Figures on the slider, their heads at its crease' }),
+    stack: choice(
+      'Pieces in each guide',
+      ['3', '1', '2', '4', '5'].map(value => ({ value, label: value })),
+      'A little thicker together than the slider with its figures',
+    ),
+    raised: toggle('Second strip on foam', true, undefined, 'strips'),
+    stage: toggle('A stage strip before the crossbar', false, 'Lowest of all, flat on the foot of the crossbar'),
+    curtains: toggle('Curtains at both sides', false, 'Flat on the guides, from the crossbar up'),
     border: matBorder,
   },
   build(
-    { width, height, lift, flap, sliderWidth, guideWidth, guideHeight, bar, strips, window, peek, windowSize, figure, border },
+    {
+      width, height, lift, flap, sliderWidth, guideWidth, guideHeight, bar, strips, window, peek, windowSize, windowShape, windowHeight,
+      figure, border, stack, curtains, stage, raised,
+    },
     card,
   ) {
     const zero = Measure.zero
@@ -53,18 +66,20 @@ export const risingScene = defineFold({
     )
     const [back, front] = [panelOf(base, 'back'), panelOf(base, 'front')]
     card.step('Score and fold the base; the fold is at the top.')
+    const windowHigh = windowShape === 'circle' ? windowSize : windowHeight
+    const size = { width: windowSize, height: windowHigh }
+    const windowX = width.minus(windowSize).half()
     if (window) {
-      const x = width.minus(windowSize).half()
-      card.window(front, 'window', 'Window drop-out', { shape: 'circle', x, y: lift, width: windowSize, height: windowSize })
-      card.step(`Cut the window into the front only, its upper edge ${card.show(height.minus(lift).minus(windowSize))} below the fold.`)
+      card.window(front, 'window', 'Window drop-out', { shape: shapeOf(windowShape), x: windowX, y: lift, ...size })
+      card.step(`Cut the window into the front only, its upper edge ${card.show(lift)} below the fold.`)
       card.limit({
-        subject: 'Window size',
-        parameter: 'windowSize',
-        value: windowSize,
+        subject: windowShape === 'circle' ? 'Window size' : 'Window height',
+        parameter: windowShape === 'circle' ? 'windowSize' : 'windowHeight',
+        value: windowHigh,
         atMost: height.minus(lift).minus(bar),
         because: 'the crossbar must stay hidden below it.',
       })
-      if (!peek) card.missing('Figures', 'look through the window of the closed card: leave the window out, or let them.')
+      if (!peek) card.warn('Figures', 'look through the window of the closed card: leave the window out, or let them.')
       card.limit({
         subject: 'Window size',
         parameter: 'windowSize',
@@ -74,7 +89,14 @@ export const risingScene = defineFold({
       })
     }
     card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop: 'top' })
-    if (!window) card.mat(front, border, { key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: 'bottom' })
+    const cover = card.mat(front, border, { key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: 'bottom' })
+    if (window) {
+      // Seen from outside, where left is right; the window is in the middle.
+      const below = (side: 'width' | 'height') => front[side].minus(cover[side]).half()
+      card.window(face(cover), 'mat-window', 'Mat window drop-out', {
+        shape: shapeOf(windowShape), x: windowX.minus(below('width')), y: lift.minus(below('height')), ...size,
+      })
+    }
     card.step('Glue the mats.')
 
     const slider = card.strip(
@@ -106,22 +128,35 @@ export const risingScene = defineFold({
       { key: 'figures', name: 'Figures on the slider', kind: 'figure', y: body.minus(figure), printTop: 'top' },
     )
 
+    const guide = { width: guideWidth, height: guideHeight }
+    let crossbarRests = back
     for (const [side, x] of [
       ['left', zero],
       ['right', width.minus(guideWidth)],
     ] as const) {
-      card.piece(
-        back,
-        { width: guideWidth, height: guideHeight },
-        { key: `guide-${side}`, name: `${side === 'left' ? 'Left' : 'Right'} guide`, kind: 'hidden', x, y: zero },
-      )
+      const name = `${side === 'left' ? 'Left' : 'Right'} guide`
+      let below = card.piece(back, guide, { key: `guide-${side}`, name, kind: 'hidden', x, y: zero })
+      for (let layer = 2; layer <= Number(stack); layer++)
+        below = card.piece(face(below), guide, { key: `guide-${side}-${layer}`, name: `${name}, piece ${layer}`, kind: 'hidden' })
+      if (side === 'left') crossbarRests = face(below)
+      if (curtains) {
+        const curtain = { width: guideWidth, height: height.minus(border).downToMark(card.mark) }
+        card.piece(face(below), curtain, {
+          key: `curtain-${side}`,
+          name: `${side === 'left' ? 'Left' : 'Right'} curtain`,
+          kind: 'figure',
+          y: zero,
+          glueHeight: guideHeight,
+        })
+      }
     }
     card.step(
-      'Stack small pieces into a guide in each lower corner, a little thicker than the slider with its figures.',
+      `Stack ${stack === '1' ? 'small pieces' : `${stack} small pieces`} into a guide in each lower corner, a little thicker than the `
+      + 'slider with its figures.',
       'The guides carry the crossbar clear of the slider.',
     )
     const crossbar = card.loose('crossbar', 'Crossbar', { width, height: bar }, 'insert')
-    card.joinAt(face(crossbar), back, 'inside', {
+    card.joinAt(face(crossbar), crossbarRests, 'inside', {
       x: zero,
       y: zero,
       glue: { width: guideWidth, height: guideHeight.value < bar.value ? guideHeight : bar },
@@ -130,7 +165,20 @@ export const risingScene = defineFold({
       card.piece(
         face(crossbar),
         { width, height: bar.minus(lift.half()).downToMark(card.mark) },
-        { key: 'crossbar-front', name: 'Second strip of the crossbar', kind: 'underlay', means: 'foam', y: zero, printTop: 'top' },
+        {
+          key: 'crossbar-front',
+          name: 'Second strip of the crossbar',
+          kind: 'underlay',
+          means: raised ? 'foam' : 'tape',
+          y: zero,
+          printTop: 'top',
+        },
+      )
+    if (stage)
+      card.piece(
+        face(crossbar),
+        { width, height: bar.half().minus(lift.half()).downToMark(card.mark) },
+        { key: 'stage', name: 'Stage strip', kind: 'figure', means: 'foam', y: zero, printTop: 'top' },
       )
     card.step(
       'Glue the crossbar to the two guides only; cut its upper edge to a wave if you like.',
@@ -195,7 +243,9 @@ export const risingScene = defineFold({
       because: 'it would stick out at the foot of the card.',
     })
     card.note('Figures', 'must not reach beyond the crease of the slider: there they would strike the front on its way.')
-    card.message('the back panel, below the risen scene', width.minus(border.times(2)), lift.times(2))
+    // The bar and the risen scene hide the back panel; what is lifted shows its inside.
+    const clear = height.minus(border).minus(lift)
+    card.message('the inside of the lifted front', width.minus(border.times(2)), window ? clear.minus(windowHigh) : clear)
     return { width, height, anchor: back }
   },
 })

@@ -110,6 +110,32 @@ export function readPieces(text: string, units: Units): Read<NotedPiece> {
   )
 }
 
+/** A further step as a maker notes it: `3/4 x 1 1/4 at 2`, with `figure 1 1/2 x 2` where that is wider than the step. */
+export interface NotedStep {
+  width: Length
+  depth: Length
+  /** Of its left edge from the left of the inner sheet. */
+  at: Length
+  figure?: { width: Length, height: Length }
+}
+
+export function readSteps(text: string, units: Units): Read<NotedStep> {
+  return readList(
+    text,
+    units,
+    /^(.+?)\s*[x×]\s*(.+?)\s+at\s+(.+?)(?:\s+figure\s+(.+?)\s*[x×]\s*(.+))?$/i,
+    '“3/4 x 1 at 2” (width, depth, from the left) or “3/4 x 1 at 2 figure 1 1/2 x 2”',
+    ([, wide = '', deep = '', left = '', figureWide = '', figureHigh = ''], length) => {
+      const [width, depth, at] = [length(wide), length(deep), length(left)]
+      if (width === undefined || depth === undefined || at === undefined) return 'has no width, depth and place that can be read.'
+      if (!figureWide) return { width, depth, at }
+      const figure = { width: length(figureWide), height: length(figureHigh) }
+      if (figure.width === undefined || figure.height === undefined) return 'has a figure without a size that can be read.'
+      return { width, depth, at, figure: { width: figure.width, height: figure.height } }
+    },
+  )
+}
+
 const problemOf
   = (read: (text: string, units: Units) => Read<unknown>): TextParameter['problem'] =>
     (text, units) => {
@@ -117,10 +143,11 @@ const problemOf
       return list.ok ? undefined : list.reason
     }
 
-export const scoreList = (label: string, inch: string, metric: string, help: string): TextParameter => ({
+export const scoreList = (label: string, inch: string, metric: string, help: string, follows: string): TextParameter => ({
   kind: 'text',
   label,
   help,
+  follows,
   defaults: { inch, metric },
   problem: problemOf(readScores),
   resized(text, change, units) {
@@ -149,6 +176,24 @@ export const pieceList = (label: string, help: string): TextParameter => ({
             ({ width, height, onto }) =>
               `${writeLength(change(width), units)} x ${writeLength(change(height), units)} on ${onto.join(' to ')}`,
           )
+          .join(', ')
+      : text
+  },
+})
+
+export const stepList = (label: string, help: string): TextParameter => ({
+  kind: 'text',
+  label,
+  help,
+  defaults: { inch: '', metric: '' },
+  problem: problemOf(readSteps),
+  resized(text, change, units) {
+    const list = readSteps(text, units)
+    const write = (length: Length) => writeLength(change(length), units)
+    return list.ok
+      ? list.entries
+          .map(({ width, depth, at, figure }) =>
+            `${write(width)} x ${write(depth)} at ${write(at)}${figure ? ` figure ${write(figure.width)} x ${write(figure.height)}` : ''}`)
           .join(', ')
       : text
   },

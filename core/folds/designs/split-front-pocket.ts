@@ -4,7 +4,7 @@ import { defineFold } from '../model/fold'
 import { choice, length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
-import { matBorder } from './choices'
+import { HELD, heldBy, matBorder } from './choices'
 
 const SIDES = [
   { value: 'left', label: 'Opens on the left' },
@@ -24,18 +24,24 @@ export const splitFrontPocket = defineFold({
   parameters: {
     width: length('Finished width', '4 1/4 in', '105 mm'),
     height: length('Finished height', '5 1/2 in', '148 mm'),
-    opening: length('Opening panel', '2 in', '50 mm', { help: 'The rest of the width is the pocket' }),
+    opening: length('Opening panel', '2 in', '50 mm', { follows: 'width', help: 'The rest of the width is the pocket' }),
     side: choice('Opening side', SIDES),
     tape: length('Tape width', '1/4 in', '6 mm'),
-    insertWidth: length('Insert width', '3 3/4 in', '95 mm'),
-    insertHeight: length('Insert height', '5 in', '135 mm'),
+    insertWidth: length('Insert width', '3 3/4 in', '95 mm', { follows: 'width' }),
+    insertHeight: length('Insert height', '5 in', '135 mm', { follows: 'height' }),
     border: matBorder,
     topper: toggle('Topper across the slit', true),
-    topperWidth: length('Topper width', '2 in', '50 mm', { when: 'topper' }),
-    topperHeight: length('Topper height', '2 in', '50 mm', { when: 'topper' }),
-    overhang: length('Topper over the pocket', '1/2 in', '12 mm', { when: 'topper' }),
+    topperWidth: length('Topper width', '2 in', '50 mm', { follows: 'width', when: 'topper' }),
+    topperHeight: length('Topper height', '2 in', '50 mm', { follows: 'height', when: 'topper' }),
+    topperHeld: choice('Topper', HELD, undefined, 'topper'),
+    overhang: length('Topper over the pocket', '1/2 in', '12 mm', { follows: 'width', when: 'topper' }),
   },
-  build({ width, height, opening, side, tape, insertWidth, insertHeight, border, topper, topperWidth, topperHeight, overhang }, card) {
+  build(
+    {
+      width, height, opening, side, tape, insertWidth, insertHeight, border, topper, topperWidth, topperHeight, topperHeld, overhang,
+    },
+    card,
+  ) {
     const zero = Measure.zero
     const base = card.sheet('base', 'Base', 'base', { width, height: height.times(2) })
     const pocketWidth = width.minus(opening)
@@ -72,7 +78,10 @@ export const splitFrontPocket = defineFold({
     const insert = card.loose('insert', 'Insert card', { width: insertWidth, height: insertHeight }, 'insert')
     card.joinAt(face(insert), back, 'inside', { x: width.minus(insertWidth).half(), y: tape, means: 'held' })
     const layer = card.mat(face(insert), border, { key: 'message', name: 'Message layer on the insert', kind: 'message' })
-    card.message('the insert card', layer.width, layer.height)
+    // While the insert is in, the pocket hides all of it that lies beyond the slit.
+    const beside = width.minus(layer.width).half()
+    card.message('the insert card, beside the pocket', opening.minus(beside), layer.height)
+    card.stamp('the insert card once it is pulled out', layer.width, layer.height)
     card.step('Glue the message layer on the insert card and push it into the pocket.')
     card.note(
       'Insert card',
@@ -85,6 +94,7 @@ export const splitFrontPocket = defineFold({
       card.joinAt(face(plate), door, 'outside', {
         x: overSlit,
         glue: { x: onLeft ? overhang : zero, width: topperWidth.minus(overhang) },
+        means: heldBy(topperHeld),
       })
       card.step('Glue the topper to the opening panel only.', 'No glue on the part that reaches over the pocket.')
       card.limit({

@@ -1,16 +1,26 @@
-import { itemAt } from '../../lists'
 import { at, bent, box, panel, valley } from '../model/builder'
 import type { Place } from '../model/card'
 import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
+import type { Length } from '../../lengths'
 import { Measure } from '../../lengths'
+import { readSteps, stepList } from './score-list'
 import { insertBorder } from './choices'
 
 /** Opened to a right angle: the back stands on the floor. */
 const OPEN = 90
 const hinge = (opening: number) => 180 + (OPEN - 180) * opening
+
+interface StepPlan {
+  key: string
+  name: string
+  x: Measure
+  width: Measure
+  depth: Measure
+  figure?: { width: Measure, height: Measure }
+}
 
 export const stepPopup = defineFold({
   id: 'step-popup',
@@ -25,16 +35,28 @@ export const stepPopup = defineFold({
     width: length('Finished width', '5 1/2 in', '148 mm'),
     height: length('Finished height', '4 1/4 in', '105 mm'),
     border: insertBorder,
-    depth: length('Depth of the middle step', '1 1/4 in', '32 mm', { help: 'How far it stands out from back and floor' }),
-    stepWidth: length('Width of the middle step', '3/4 in', '20 mm'),
-    figure: length('Height of the middle figure', '2 1/4 in', '58 mm'),
+    depth: length('Depth of the middle step', '1 1/4 in', '32 mm', {
+      follows: 'height',
+      help: 'How far it stands out from back and floor',
+    }),
+    stepWidth: length('Width of the middle step', '3/4 in', '20 mm', { follows: 'width' }),
+    figureWidth: length('Width of the middle figure', '0 in', '0 mm', { zero: true, help: 'Nothing: as wide as its step' }),
+    figure: length('Height of the middle figure', '2 1/4 in', '58 mm', { follows: 'height' }),
     sides: toggle('A smaller step on each side', true),
-    sideDepth: length('Depth of the side steps', '3/4 in', '18 mm', { when: 'sides' }),
-    sideWidth: length('Width of the side steps', '1/2 in', '12 mm', { when: 'sides' }),
-    sideFigure: length('Height of the side figures', '1 3/4 in', '45 mm', { when: 'sides' }),
-    gap: length('Gap between steps', '3/4 in', '20 mm', { when: 'sides' }),
+    sideDepth: length('Depth of the side steps', '3/4 in', '18 mm', { follows: 'height', when: 'sides' }),
+    sideWidth: length('Width of the side steps', '1/2 in', '12 mm', { follows: 'width', when: 'sides' }),
+    sideFigureWidth: length('Width of the side figures', '0 in', '0 mm', { zero: true, when: 'sides', help: 'Nothing: as wide as theirs' }),
+    sideFigure: length('Height of the side figures', '1 3/4 in', '45 mm', { follows: 'height', when: 'sides' }),
+    more: stepList('Further steps', 'Width × depth and where, from the left: “3/4 x 1 at 2, 1/2 x 3/4 at 4 figure 1 x 1 1/2”'),
+    gap: length('Gap between steps', '3/4 in', '20 mm', { follows: 'width', when: 'sides' }),
   },
-  build({ width, height, border, depth, stepWidth, figure, sides, sideDepth, sideWidth, sideFigure, gap }, card) {
+  build(
+    {
+      width, height, border, depth, stepWidth, figure, figureWidth, sides, sideDepth, sideWidth, sideFigure, sideFigureWidth, gap,
+      more: moreText,
+    },
+    card,
+  ) {
     const zero = Measure.zero
     const base = card.strip(
       'base',
@@ -47,15 +69,26 @@ export const stepPopup = defineFold({
     const inner = { width: width.minus(border.times(2)), half: height.minus(border).named('Half of the inner sheet') }
     const sheet = card.sheet('inner', 'Inner sheet', 'insert', { width: inner.width, height: inner.half.times(2) }, 'top')
     const left = inner.width.minus(stepWidth).half()
-    const steps = [
-      ...(sides
-        ? [{ key: 'left', name: 'Left', x: left.minus(gap).minus(sideWidth), width: sideWidth, depth: sideDepth, figure: sideFigure }]
-        : []),
-      { key: 'middle', name: 'Middle', x: left, width: stepWidth, depth, figure },
-      ...(sides
-        ? [{ key: 'right', name: 'Right', x: left.plus(stepWidth).plus(gap), width: sideWidth, depth: sideDepth, figure: sideFigure }]
-        : []),
-    ]
+    const wide = (own: Measure, step: Measure) => (own.value > 0 ? own : step)
+    const side = { width: sideWidth, depth: sideDepth, figure: { width: wide(sideFigureWidth, sideWidth), height: sideFigure } }
+    const noted = readSteps(moreText, card.units)
+    const further = (noted.ok ? noted.entries : []).map((step, index): StepPlan => {
+      const named = (what: string, length: Length) => Measure.of(`${what} of step ${index + 1}`, length)
+      return {
+        key: `step-${index + 1}`,
+        name: `Further step ${index + 1}`,
+        x: named('Place', step.at),
+        width: named('Width', step.width),
+        depth: named('Depth', step.depth),
+        figure: step.figure && { width: named('Figure width', step.figure.width), height: named('Figure height', step.figure.height) },
+      }
+    })
+    const steps: StepPlan[] = [
+      ...(sides ? [{ key: 'left', name: 'Left', x: left.minus(gap).minus(sideWidth), ...side }] : []),
+      { key: 'middle', name: 'Middle', x: left, width: stepWidth, depth, figure: { width: wide(figureWidth, stepWidth), height: figure } },
+      ...(sides ? [{ key: 'right', name: 'Right', x: left.plus(stepWidth).plus(gap), ...side }] : []),
+      ...further,
+    ].sort((a, b) => a.x.value - b.x.value)
     const fold = inner.half
     /** The edge of floor or back along the fold, round every step, from left to right. */
     const edge = (side: 1 | -1): Place[] =>
@@ -85,7 +118,7 @@ export const stepPopup = defineFold({
     }
     card.step(
       'Score the base. Score the inner sheet at the fold, but not across the steps; cut the slits, the same length to each side '
-      + 'of the fold.',
+      + 'of the fold, with a knife or, folded, with scissors from the fold through both halves at once.',
       `Both slits of a step must be equally long: a difference as large as a tenth of the step’s width leans it by six degrees.`,
     )
     card.step('Score both ends of each step, fold the sheet and push the steps through, their own fold the other way.')
@@ -98,21 +131,26 @@ export const stepPopup = defineFold({
     )
     for (const step of steps) {
       const front = panelOf(sheet, `${step.key}-front`)
-      card.piece(
-        front,
-        { width: step.width, height: step.figure },
-        {
+      if (step.figure) {
+        card.piece(front, step.figure, {
           key: `figure-${step.key}`,
           name: `${step.name} figure`,
           kind: 'figure',
           y: zero,
-          glueHeight: step.depth.value < step.figure.value ? step.depth : step.figure,
+          ...(step.figure.width.value > step.width.value && {
+            glueX: step.figure.width.minus(step.width).half(), glueWidth: step.width,
+          }),
+          glueHeight: step.depth.value < step.figure.height.value ? step.depth : step.figure.height,
           printTop: 'top',
-        },
-      )
+        })
+      }
       const parameter
         = step.key === 'middle' ? (['depth', 'figure', 'stepWidth'] as const) : (['sideDepth', 'sideFigure', 'sideWidth'] as const)
       if (step.key === 'right') continue
+      if (step.key.startsWith('step-')) {
+        checkFurther(step)
+        continue
+      }
       const about = step.key === 'middle' ? 'the middle step' : 'the side steps'
       const room = inner.half.minus(rule('clearance', card.units))
       card.limit({
@@ -125,7 +163,7 @@ export const stepPopup = defineFold({
       card.limit({
         subject: `Figure on ${about}`,
         parameter: parameter[1],
-        value: step.depth.plus(step.figure),
+        value: step.depth.plus(step.figure?.height ?? zero),
         atMost: room,
         right: room.minus(step.depth),
         because: 'depth and figure together would stick out of the closed card.',
@@ -143,7 +181,7 @@ export const stepPopup = defineFold({
       'Glued too high it tears or sticks out of the closed card.',
     )
     const least = rule('between', card.units)
-    const beside = itemAt(steps, 0).x
+    const beside = left.minus(sides ? gap.plus(sideWidth) : zero)
     card.limit({
       subject: 'Paper beside the steps',
       parameter: 'stepWidth',
@@ -170,7 +208,25 @@ export const stepPopup = defineFold({
         because: 'figures in front hide the middle one when they stand much farther out.',
       })
     }
-    card.message('the floor in front of the steps', inner.width, inner.half.minus(depth).minus(border))
+    const deepest = steps.reduce((most, step) => (step.depth.value > most.value ? step.depth : most), zero)
+    card.message('the floor in front of the steps', inner.width, inner.half.minus(deepest).minus(border))
     return { width, height, anchor: panelOf(base, 'back') }
+
+    /** A noted step has no field of its own whose value could be put right: the words say what would be. */
+    function checkFurther({ name, x, width, depth, figure }: StepPlan) {
+      const room = inner.half.minus(rule('clearance', card.units))
+      const wrong = (problem: string) => card.missing(name, `${problem} Change it in “Further steps”.`)
+      if (depth.value > inner.half.half().value)
+        wrong(`stands out ${card.show(depth)}, but at most ${card.show(inner.half.half())}, or it sticks out of the closed card.`)
+      else if (figure && depth.value + figure.height.value > room.value)
+        wrong(`has a figure ${card.show(figure.height)} high, but has room for ${card.show(room.minus(depth))} in the closed card.`)
+      const tears = rule('between', card.units)
+      const least = tears.value
+      const near = steps.find(other =>
+        other.name !== name && other.x.value < x.value + width.value + least && x.value < other.x.value + other.width.value + least)
+      if (near) wrong(`is nearer than ${card.show(tears)} to the step “${near.name}”: the paper between tears.`)
+      if (x.value < least || x.value + width.value > inner.width.value - least)
+        wrong(`must lie between ${card.show(tears)} and ${card.show(inner.width.minus(tears))} from the left.`)
+    }
   },
 })

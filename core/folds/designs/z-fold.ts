@@ -19,8 +19,8 @@ export const zFold = defineFold({
     height: length('Finished height', '5 1/2 in', '148 mm'),
     border: matBorder,
     plate: toggle('Plate across the front', true, 'Glued to panel A only, reaching over panel C'),
-    plateWidth: length('Plate width', '3 1/4 in', '80 mm', { when: 'plate' }),
-    plateHeight: length('Plate height', '3 1/2 in', '90 mm', { when: 'plate' }),
+    plateWidth: length('Plate width', '3 1/4 in', '80 mm', { follows: 'width', when: 'plate' }),
+    plateHeight: length('Plate height', '3 1/2 in', '90 mm', { follows: 'height', when: 'plate' }),
     message: toggle('Message panel on C', true),
   },
   build({ width, height, border, plate, plateWidth, plateHeight, message }, card) {

@@ -7,6 +7,8 @@ import type {
   Stopper, Travel, Window, WindowShape,
 } from './card'
 import { face } from './card'
+import { insetOn } from './inset'
+import { isLayer } from './pieces'
 
 export interface PanelEntry {
   key: string
@@ -95,12 +97,12 @@ export class CardBuilder {
   /**
    * @param units the maker's school, for the words of findings
    * @param mark smallest mark of the maker's trimmer, which mats are rounded down to
-   * @param layered whether every mat gets a plain mat one border larger under it
+   * @param mats whether every mat gets a plain mat one border larger under it, and what they are held with
    */
   constructor(
     readonly units: Units,
     readonly mark: Length,
-    private readonly layered = false,
+    private readonly mats: { layered: boolean, means: Means } = { layered: false, means: 'tape' },
     /** The lengths that were typed, by the names of their parameters. */
     private readonly given: Record<string, { label: string, value: Length }> = {},
   ) {}
@@ -209,9 +211,10 @@ export class CardBuilder {
   piece(
     onto: Panel,
     size: { width: Measure, height: Measure },
-    placing: Placing & { x?: Measure, y?: Measure, glueWidth?: Measure, glueHeight?: Measure, slide?: Joint['slide'] },
+    placing: Placing & { x?: Measure, y?: Measure, glueX?: Measure, glueWidth?: Measure, glueHeight?: Measure, slide?: Joint['slide'] },
   ): Part {
-    const { key, name, kind = 'mat', face = 'inside', printTop = 'any', means = 'tape', slide, pair } = placing
+    const { key, name, kind = 'mat', face = 'inside', printTop = 'any', slide, pair } = placing
+    const { means = isLayer(kind) ? this.mats.means : 'tape' } = placing
     const part = this.flat(key, name, kind, size, printTop)
     part.pair = pair
     this.joints.push({
@@ -224,7 +227,7 @@ export class CardBuilder {
       x: placing.x ?? onto.width.minus(size.width).half(),
       y: placing.y ?? onto.height.minus(size.height).half(),
       slide,
-      glue: { x: Measure.zero, y: Measure.zero, width: placing.glueWidth ?? size.width, height: placing.glueHeight ?? size.height },
+      glue: { x: placing.glueX ?? Measure.zero, y: Measure.zero, width: placing.glueWidth ?? size.width, height: placing.glueHeight ?? size.height },
       means,
     })
     return part
@@ -249,7 +252,7 @@ export class CardBuilder {
    * Where the maker wants two layers, a decorative mat lies on a plain one and leaves a border of it.
    */
   mat(onto: Panel, border: Measure, placing: Placing): Part {
-    if (!this.layered || (placing.kind ?? 'mat') !== 'mat') return this.bordered(onto, border, placing)
+    if (!this.mats.layered || (placing.kind ?? 'mat') !== 'mat') return this.bordered(onto, border, placing)
     const under = this.bordered(onto, border, {
       ...placing,
       key: `${placing.key}-under`,
@@ -263,6 +266,14 @@ export class CardBuilder {
   }
 
   private bordered(onto: Panel, border: Measure, placing: Placing): Part {
+    const shaped = insetOn(onto, border, this.mark, placing.face === 'outside')
+    if (shaped) {
+      const { outline, x, y, width, height } = shaped
+      const part = this.piece(onto, { width, height }, { ...placing, x, y })
+      part.outline = outline
+      face(part).outline = outline
+      return part
+    }
     return this.piece(
       onto,
       {
@@ -336,6 +347,10 @@ export class CardBuilder {
   /** Something that must be put right and has no length to offer. */
   missing(subject: string, problem: string): void {
     this.findings.push({ severity: 'stop', subject, problem })
+  }
+
+  warn(subject: string, problem: string): void {
+    this.findings.push({ severity: 'warn', subject, problem })
   }
 
   note(subject: string, problem: string): void {

@@ -56,7 +56,7 @@ describe('building a card', () => {
   })
 
   it('centres a mat with an even border, and a second layer on it', () => {
-    card = new CardBuilder('inch', MARK, true)
+    card = new CardBuilder('inch', MARK, { layered: true, means: 'tape' })
     const mat = card.mat(panelOf(base(), 'right'), border, { key: 'mat', name: 'Mat' })
     card.window(face(mat), 'view', 'View', { x: border, y: border, width: border, height: border })
     const { parts, joints } = card.finish({ width: border, height: border }, base().panels[0]!)
@@ -137,7 +137,7 @@ describe('limits', () => {
 
 describe('a limit of a figure that follows from what was typed', () => {
   it('names what was typed beside it', () => {
-    const typed = new CardBuilder('inch', MARK, false, { flap: { label: 'Flap width', value: inches(5) } })
+    const typed = new CardBuilder('inch', MARK, undefined, { flap: { label: 'Flap width', value: inches(5) } })
     typed.limit({
       subject: 'Reach',
       parameter: 'flap',

@@ -124,13 +124,21 @@ export interface Step {
 
 export type Severity = 'stop' | 'warn' | 'note'
 
+/** A parameter, or a figure of the dressing by its path, with the value that would be right. */
+export interface Fix {
+  parameter: string
+  value: Length
+  /** What has to change with it; without a value it becomes natural again. */
+  also?: { parameter: string, value?: Length }[]
+}
+
 /** Something the maker should know before cutting, with the number that would be right. */
 export interface Finding {
   severity: Severity
   subject: string
   problem: string
-  /** Parameter to change and the value that would be right, as a one-click fix. */
-  fix?: { parameter: string, value: Length }
+  /** What would put it right with one click. */
+  fix?: Fix
   parameter?: string
   part?: string
   /** Where it is put right, when that is not on the card itself. */

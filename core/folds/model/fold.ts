@@ -1,12 +1,12 @@
 import type { ParameterInputs, PrintTop } from '../../document'
 import type { Length, Units } from '../../lengths'
-import { Measure } from '../../lengths'
+import { Measure, writeLength } from '../../lengths'
 import { CardBuilder } from './builder'
 import type { Construction, Panel } from './card'
 import type { View } from '../motion/drawing'
 import { modelFindings } from './checks'
 import type { Parameters, Values } from './parameters'
-import { choice, readInputs } from './parameters'
+import { choice, followed, naturalInputs, readInputs } from './parameters'
 import { piecesOf } from './pieces'
 import type { Piece } from './pieces'
 
@@ -44,15 +44,24 @@ export type Fold = Omit<FoldDefinition<Parameters>, 'build' | 'view'> & {
   view: View
   /**
    * Works out a card. Inputs must have passed `inputProblems`.
+   * @param mark smallest mark of the trimmer
    * @param dress puts on it what the maker wants, before its pieces are listed and it is checked
+   * @param board smallest mark of the scoring board, where that is another
    */
   construct: (
     inputs: ParameterInputs,
     units: Units,
     mark: Length,
     dress?: (construction: Construction) => Construction,
-  ) => Construction & { pieces: Piece[] }
+    board?: Length,
+  ) => WorkedOut
 }
+
+/** A card worked out, with its pieces and with every input that it was worked out from, typed or natural. */
+export type WorkedOut = Construction & { pieces: Piece[], inputs: ParameterInputs }
+
+/** How often sizes that were not typed may make room for each other. */
+const TRIES = 6
 
 const DECORATION = choice(
   'Decoration',
@@ -70,32 +79,60 @@ const LAYERS = choice(
   ],
   'Two layers want narrow borders: half of the usual one each',
 )
+const HELD = choice('Mats held with', [
+  { value: 'tape', label: 'Tape' },
+  { value: 'glue', label: 'Wet glue' },
+])
 /** Where the top of a print lies once the card is decorated sideways: what was up is left. */
 const SIDEWAYS: Record<PrintTop, PrintTop> = { top: 'left', left: 'bottom', bottom: 'right', right: 'top', any: 'any' }
 
 export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinition<P>): Fold {
   const parameters: Parameters = {
     ...fold.parameters,
-    ...(fold.layered && { layers: LAYERS }),
+    ...(fold.layered && { layers: LAYERS, held: HELD }),
     ...(fold.bothWays && { decoration: DECORATION }),
   }
   return {
     view: { turn: -28, tilt: 18 },
     ...fold,
     parameters,
-    construct(inputs, units, mark, dress = construction => construction) {
-      const values = readInputs(fold.parameters, inputs, units)
-      const given = Object.entries(fold.parameters).flatMap(([name, { label }]) => {
-        const value = values[name]
-        return value instanceof Measure ? [[name, { label, value: value.value }]] : []
-      })
-      const card = new CardBuilder(units, mark, inputs.layers === 'two', Object.fromEntries(given))
-      const { anchor, ...finished } = build(values, card)
-      const natural = card.finish(finished, anchor)
+    construct(typed, units, mark, dress = construction => construction, board = mark) {
+      const { natural, inputs } = settled(typed, units, mark)
       if (fold.bothWays && inputs.decoration === 'sideways') natural.parts.forEach(part => (part.printTop = SIDEWAYS[part.printTop]))
       const construction = dress(natural)
-      const pieces = piecesOf(construction, mark)
-      return { ...construction, pieces, findings: [...construction.findings, ...modelFindings(construction, units, mark)] }
+      const pieces = piecesOf(construction, board)
+      const findings = [...construction.findings, ...modelFindings(construction, units, mark)]
+      return { ...construction, pieces, inputs, findings }
     },
+  }
+
+  /** Builds the card; where a size that nobody typed breaks a limit it takes the value that the limit allows. */
+  function settled(typed: ParameterInputs, units: Units, mark: Length) {
+    let inputs = naturalInputs(parameters, typed, units, mark)
+    let natural = built(inputs, units, mark)
+    for (let tries = 0; tries < TRIES; tries++) {
+      const moved: ParameterInputs = {}
+      for (const { severity, fix } of natural.findings) {
+        const parameter = fix && parameters[fix.parameter]
+        if (severity !== 'stop' || !parameter || Object.hasOwn(typed, fix.parameter) || followed(parameter).length === 0) continue
+        moved[fix.parameter] ??= writeLength(fix.value, units)
+      }
+      if (Object.keys(moved).length === 0) break
+      inputs = { ...inputs, ...moved }
+      natural = built(inputs, units, mark)
+    }
+    return { natural, inputs }
+  }
+
+  function built(inputs: ParameterInputs, units: Units, mark: Length): Construction {
+    const values = readInputs(fold.parameters, inputs, units)
+    const given = Object.entries(fold.parameters).flatMap(([name, { label }]) => {
+      const value = values[name]
+      return value instanceof Measure ? [[name, { label, value: value.value }]] : []
+    })
+    const mats = { layered: inputs.layers === 'two', means: inputs.held === 'glue' ? 'glue' as const : 'tape' as const }
+    const card = new CardBuilder(units, mark, mats, Object.fromEntries(given))
+    const { anchor, ...finished } = build(values, card)
+    return card.finish(finished, anchor)
   }
 }

@@ -1,14 +1,14 @@
 import { itemAt } from '../../lists'
-import type { ParameterInputs } from '../../document'
+import type { ParameterInput, ParameterInputs } from '../../document'
 import { BOUNDS } from '../../document'
 import type { Length, Units } from '../../lengths'
-import { Measure, lengthFrom, nanometres, parseLength, writeLength } from '../../lengths'
+import { Measure, downToMark, lengthFrom, nanometres, parseLength, writeLength } from '../../lengths'
 
 interface Common {
   label: string
   help?: string
-  /** Name of a toggle; while that is off this parameter decides nothing. */
-  when?: string
+  /** What must hold for it to decide anything, all of it: a toggle that is on, or `shape=round` of a choice. */
+  when?: string | readonly string[]
 }
 
 export interface LengthParameter extends Common {
@@ -17,6 +17,8 @@ export interface LengthParameter extends Common {
   defaults: Record<Units, string>
   /** May be zero; all other lengths must be more than that. */
   zero?: boolean
+  /** The sizes that it grows and shrinks with until it is typed; of several the one that has shrunk most decides. */
+  follows?: string | readonly string[]
 }
 
 export interface ToggleParameter extends Common {
@@ -34,6 +36,8 @@ export interface ChoiceParameter extends Common {
 export interface TextParameter extends Common {
   kind: 'text'
   defaults: Record<Units, string>
+  /** The size that its lengths grow and shrink with until it is typed. */
+  follows?: string
   /** What is wrong with a text; `undefined` when it can be read. */
   problem: (text: string, units: Units) => string | undefined
   /** The same text with every length in it changed. */
@@ -55,18 +59,30 @@ export const length = (label: string, inch: string, metric: string, more: Partia
   ...more,
 })
 
-export const toggle = (label: string, initial: boolean, help?: string): ToggleParameter => ({ kind: 'toggle', label, initial, help })
+export const toggle = (label: string, initial: boolean, help?: string, when?: Parameter['when']): ToggleParameter => ({
+  kind: 'toggle',
+  label,
+  initial,
+  help,
+  when,
+})
 
-export const choice = (label: string, options: ChoiceParameter['options'], help?: string): ChoiceParameter => ({
+/** The first option is the natural one. */
+export const choice = (label: string, options: ChoiceParameter['options'], help?: string, when?: Parameter['when']): ChoiceParameter => ({
   kind: 'choice',
   label,
   options,
   initial: itemAt(options, 0).value,
   help,
+  when,
 })
 
-/** Whether a parameter decides anything, by the toggle it hangs on. */
-export const isUsed = ({ when }: Parameter, inputs: ParameterInputs): boolean => when === undefined || inputs[when] === true
+/** Whether a parameter decides anything, by what it hangs on. */
+export const isUsed = ({ when = [] }: Parameter, inputs: ParameterInputs): boolean =>
+  [when].flat().every((condition) => {
+    const [name = '', value] = condition.split('=')
+    return inputs[name] === (value ?? true)
+  })
 
 /** The default inputs of a fold in one school of measuring. */
 export function defaultInputs(parameters: Parameters, units: Units): ParameterInputs {
@@ -75,7 +91,34 @@ export function defaultInputs(parameters: Parameters, units: Units): ParameterIn
   )
 }
 
-/** Characters that a text parameter may have. */
+/** The names of the sizes that a parameter follows. */
+export const followed = (parameter: Parameter): readonly string[] => ('follows' in parameter ? [parameter.follows ?? []].flat() : [])
+
+/**
+ * All inputs of a card: what was typed, and for the rest what is natural at these sizes. A length that follows others keeps its
+ * share of them, down to the mark; what was typed must have passed `inputProblems`.
+ */
+export function naturalInputs(parameters: Parameters, typed: ParameterInputs, units: Units, mark: Length): ParameterInputs {
+  const defaults = defaultInputs(parameters, units)
+  const all: ParameterInputs = {}
+  const inputOf = (name: string): ParameterInput => (all[name] ??= Object.hasOwn(typed, name) ? typed[name] ?? '' : naturalOf(name))
+  for (const name of Object.keys(parameters)) inputOf(name)
+  return all
+
+  function naturalOf(name: string): ParameterInput {
+    const usual = defaults[name] ?? ''
+    const parameter = parameters[name]
+    const shares = (parameter ? followed(parameter) : []).map((main) => {
+      const [now, natural] = [inputOf(main), defaults[main]].map(input => lengthFrom(String(input), units)) as [Length, Length]
+      return now / natural
+    })
+    const share = Math.min(...shares)
+    if (shares.length === 0 || share === 1) return usual
+    const toShare = (length: Length) => nanometres(Math.max(mark, downToMark(nanometres(Math.floor(length * share)), mark)))
+    if (parameter?.kind === 'text') return parameter.resized(String(usual), toShare, units)
+    return writeLength(toShare(lengthFrom(String(usual), units)), units)
+  }
+}
 
 /** What is wrong with one input, in words for the maker; `undefined` when nothing is. */
 export function inputProblem(parameter: Parameter, input: unknown, units: Units): string | undefined {
@@ -120,11 +163,10 @@ export function inputProblems(parameters: Parameters, inputs: Record<string, unk
   return [...unknown, ...wrong]
 }
 
-/** Reads inputs that have passed `inputProblems`; a parameter left out takes its default. */
+/** Reads all inputs of a card, as `naturalInputs` completes them. */
 export function readInputs<P extends Parameters>(parameters: P, inputs: ParameterInputs, units: Units): Values<P> {
-  const defaults = defaultInputs(parameters, units)
   const entries = Object.entries(parameters).map(([key, parameter]) => {
-    const input = Object.hasOwn(inputs, key) ? inputs[key] : defaults[key]
+    const input = inputs[key]
     if (parameter.kind !== 'length') return [key, input]
     return [key, Measure.of(parameter.label, lengthFrom(String(input), units))]
   })
@@ -132,8 +174,9 @@ export function readInputs<P extends Parameters>(parameters: P, inputs: Paramete
 }
 
 /**
- * The inputs of a fold with every length times a factor, to the nearest mark; toggles and choices stay.
- * Inputs must have passed `inputProblems`.
+ * The inputs of a fold at another size, to the nearest mark: the main sizes and all that follows them or was typed to go with
+ * them grow or shrink; borders, tape and whatever else follows nothing stay, as do toggles and choices. What was not typed still
+ * is not. Inputs must have passed `inputProblems`.
  */
 export function resizedInputs(
   parameters: Parameters,
@@ -143,12 +186,14 @@ export function resizedInputs(
   mark: Length,
 ): ParameterInputs {
   const resize = (length: Length) => nanometres(length === 0 ? 0 : Math.max(1, Math.round((length * factor) / mark)) * mark)
-  const all = { ...defaultInputs(parameters, units), ...inputs }
-  return Object.fromEntries(
-    Object.entries(parameters).map(([key, parameter]) => {
-      const input = all[key] ?? ''
-      if (parameter.kind === 'length') return [key, writeLength(resize(lengthFrom(String(input), units)), units)]
-      return [key, parameter.kind === 'text' ? parameter.resized(String(input), resize, units) : input]
-    }),
-  )
+  const all = naturalInputs(parameters, inputs, units, mark)
+  const mains = new Set(Object.values(parameters).flatMap(followed))
+  const changed = Object.entries(parameters).flatMap(([name, parameter]) => {
+    const input = String(all[name])
+    const isTyped = Object.hasOwn(inputs, name)
+    if (parameter.kind === 'text') return isTyped || !parameter.follows ? [[name, parameter.resized(input, resize, units)]] : []
+    const grows = mains.has(name) || (isTyped && followed(parameter).length > 0)
+    return parameter.kind === 'length' && grows ? [[name, writeLength(resize(lengthFrom(input, units)), units)]] : []
+  })
+  return { ...inputs, ...Object.fromEntries(changed) }
 }

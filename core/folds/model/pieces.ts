@@ -67,8 +67,11 @@ export const blanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] => part
 /** All blanks that have a size and can be drawn, those included that cannot be made as they are. */
 export const drawnBlanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] => parts.filter(part => isBlank(part) && hasSize(part))
 
-/** The pieces of a card, in the order in which its design lists them. Parts without a size are left to the findings. */
-export function piecesOf(construction: Construction, mark: Length): Piece[] {
+/**
+ * The pieces of a card, in the order in which its design lists them. Parts without a size are left to the findings.
+ * @param board smallest mark of the scoring board
+ */
+export function piecesOf(construction: Construction, board: Length): Piece[] {
   return construction.parts
     .filter(hasSize)
     .map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, count = 1 }) => {
@@ -99,7 +102,7 @@ export function piecesOf(construction: Construction, mark: Length): Piece[] {
           direction,
           turnOver,
           // Turned over like a page, left and right change places and the foot stays the foot.
-          reading: readOffScale(turnOver && along !== 'y' ? fromOtherEnd.value : at.value, whole.value, mark),
+          reading: readOffScale(turnOver && along !== 'y' ? fromOtherEnd.value : at.value, whole.value, board),
           ends: partial ? [from, to] : undefined,
           endForEnd: along !== 'slant' && earlier.some(mirrored),
         }

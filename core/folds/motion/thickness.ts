@@ -99,6 +99,15 @@ export function thicknessMap(construction: Construction, thicknessOf: (part: Par
   return most && { most, xs: xs.map(nanometres), ys: ys.map(nanometres), cells }
 }
 
+/** The greatest thickness within some distance of the edges of the closed card: what has to pass the mouth of an envelope. */
+export function thicknessAtEdges({ xs, ys, cells }: ThicknessMap, within: Length): Length {
+  const isNear = (lines: Length[], at: number) =>
+    itemAt(lines, at) < itemAt(lines, 0) + within || itemAt(lines, at + 1) > itemAt(lines, -1) - within
+  return nanometres(
+    Math.max(0, ...cells.flatMap((column, x) => column.filter((_, y) => isNear(xs, x) || isNear(ys, y)))),
+  )
+}
+
 const flat = (corners: Vector[]): Point[] => corners.map(([x, y]) => [x, y])
 const between = (lines: number[]): number[] => neighbours(lines).map(([line, next]) => (line + next) / 2)
 

@@ -1,0 +1,194 @@
+import type { CardEntry, ParameterInputs } from '../document'
+import type { Finding, Fix, Fold, WorkedOut } from '../folds'
+import { followed } from '../folds'
+import type { Length, Units } from '../lengths'
+import { formatLength, lengthFrom, nanometres, writeLength } from '../lengths'
+import { putRight } from './edit'
+import { layerKey } from './layers'
+
+/** What a fix may change: the sizes of a card and what is put on it. */
+export type Repairable = Pick<CardEntry, 'parameters' | 'faces' | 'free'>
+
+/** So many stops are put right one by one; with more of them one press does it all. */
+const ONE_BY_ONE = 3
+/** A card is worked out at most so often in search of values; in steps and not in seconds, so that answers stay the same. */
+const BUDGET = 60
+/** Layers lie on layers; after so many rounds of making room for them it is given up. */
+const ROUNDS = 6
+
+/** Changes a card as a fix wants it; parts of it that are not known are left alone. */
+export function applyFix(card: Repairable, { also = [], ...first }: Fix, units: Units): void {
+  for (const { parameter, value } of [first, ...also]) {
+    if (value === undefined) card.parameters = without(card.parameters, [parameter])
+    else if (parameter.includes('/')) putRight(card, parameter, writeLength(value, units))
+    else card.parameters[parameter] = writeLength(value, units)
+  }
+}
+
+/** What a fix does, as a button says it: the value that would be right, and how much else changes with it. */
+export function fixWords({ parameter, value, also = [] }: Fix, units: Units): string {
+  const others = also.filter(other => other.parameter !== parameter).length
+  return `Set ${formatLength(value, units, { unit: true })}${others > 0 ? ` and ${others} more as usual` : ''}`
+}
+
+/**
+ * The findings of a card with only such fixes as really help: what is offered takes its own finding away and brings no stop that
+ * was not there. Where the value of a design's limit does not, the nearest that does is looked for among the other sizes; and
+ * where none does, the finding says that this size cannot be met.
+ * @param work works out a changed card
+ */
+export function soundFindings(
+  fold: Fold,
+  card: Repairable,
+  made: WorkedOut,
+  work: (card: Repairable) => WorkedOut,
+  units: Units,
+  mark: Length,
+): Finding[] {
+  const { parameters } = fold
+  const mains = mainSizes(fold)
+  const before = stopsOf(made)
+  if (before.size === 0 && made.findings.every(({ fix }) => !fix)) return made.findings
+  const known = new Map<string, Stops>()
+  let left = BUDGET
+  const whole = before.size > ONE_BY_ONE ? wholeFix() : undefined
+  return made.findings.map((finding) => {
+    if (finding.severity !== 'stop') return { ...finding, fix: finding.fix && helpful(finding.fix, finding) }
+    const fix = whole ?? firstHelpful(finding)
+    if (fix) return { ...finding, fix, parameter: finding.parameter ?? fix.parameter }
+    return { ...finding, fix: undefined, problem: `${finding.problem} No other size of this card makes room for it.` }
+  })
+
+  function stopsAfter(fix: Fix): Stops | undefined {
+    const key = JSON.stringify(fix)
+    const found = known.get(key)
+    if (found) return found
+    if (left-- <= 0) return undefined
+    const copy = copyOf(card)
+    applyFix(copy, fix, units)
+    const after = stopsOf(work(copy))
+    known.set(key, after)
+    return after
+  }
+
+  /** A fix that takes a finding away and brings no stop; layers that no longer have room where it is made get a border instead. */
+  function helpful(fix: Fix, finding: Finding): Fix | undefined {
+    const right = roomy(fix, before)
+    return right && !stopsAfter(right)?.has(keyOf(finding)) ? right : undefined
+  }
+
+  /**
+   * A fix after which only such stops are left as may stay: layers that have no room any more get a border, the usual one or, where
+   * nothing is left of them, none. Layers that lie on those may follow, so it takes some rounds.
+   */
+  function roomy(fix: Fix, mayStay: Stops): Fix | undefined {
+    const borders = new Map<string, string>()
+    for (let round = 0; round < ROUNDS; round++) {
+      const also = [...borders].map(([path, border]) => ({ parameter: `${path}/border`, value: lengthFrom(border) }))
+      const tried = also.length > 0 ? { ...fix, also: [...fix.also ?? [], ...also] } : fix
+      const after = stopsAfter(tried)
+      if (!after) return undefined
+      const brought = [...after].filter(([key]) => !mayStay.has(key)).map(([, stop]) => layerPath(stop))
+      if (brought.length === 0) return tried
+      const [usual, none] = BORDERS[units]
+      for (const path of brought) {
+        if (path === undefined || borders.get(path) === none) return undefined
+        borders.set(path, borders.has(path) ? none : usual)
+      }
+    }
+  }
+
+  function firstHelpful(finding: Finding): Fix | undefined {
+    for (const fix of candidates(finding)) {
+      const right = helpful(fix, finding)
+      if (right) return right
+    }
+  }
+
+  /** What might put a finding right, what changes least first. */
+  function* candidates(finding: Finding): Generator<Fix> {
+    if (finding.fix) yield finding.fix
+    const layer = layerPath(finding)
+    if (layer) for (const value of BORDERS[units]) yield { parameter: `${layer}/border`, value: lengthFrom(value, units) }
+    const own = finding.parameter
+    const typed = Object.keys(parameters).filter(name => Object.hasOwn(card.parameters, name) && parameters[name]?.kind === 'length')
+    const loose = typed.filter(name => !mains.includes(name))
+    for (const name of [...loose].sort((a, b) => Number(b === own) - Number(a === own))) yield natural([name])
+    if (loose.length > 1) yield natural(loose)
+    for (const main of mains) {
+      const value = nearestSize(main, loose, finding)
+      if (value !== undefined) yield { parameter: main, value, also: loose.map(parameter => ({ parameter })) }
+    }
+    if (typed.length > 0) yield natural(typed)
+  }
+  /** Sizes that nobody has typed any more; the first says what it becomes. */
+  function natural(names: string[]): Fix {
+    const parameters = without(card.parameters, names)
+    const [first = ''] = names
+    left--
+    const value = lengthFrom(String(work({ ...card, parameters }).inputs[first]), units)
+    return { parameter: first, value, also: names.map(parameter => ({ parameter })) }
+  }
+
+  /** The size between that of the card and the natural one that is nearest to the card's and takes the finding away. */
+  function nearestSize(main: string, loose: string[], finding: Finding): Length | undefined {
+    const parameter = parameters[main]
+    if (parameter?.kind !== 'length') return undefined
+    const [now, usual] = [lengthFrom(String(made.inputs[main]), units), lengthFrom(parameter.defaults[units])]
+    const also = loose.map(parameter => ({ parameter }))
+    const works = (value: Length) => helpful({ parameter: main, value, also }, finding) !== undefined
+    const step = Math.sign(usual - now) * mark
+    let [bad, good] = [0, Math.floor(Math.abs(usual - now) / mark)]
+    const at = (steps: number) => nanometres(Math.round(now / mark) * mark + steps * step)
+    if (good === 0 || !works(at(good))) return undefined
+    while (good - bad > 1) {
+      const middle = Math.floor((good + bad) / 2)
+      if (works(at(middle))) good = middle
+      else bad = middle
+    }
+    return at(good)
+  }
+
+  /** One fix for all stops at once: nothing typed but the main sizes, or nothing at all; or, where only layers are wrong, borders. */
+  function wholeFix(): Fix | undefined {
+    const all = Object.keys(card.parameters).filter(name => parameters[name]?.kind === 'length')
+    const [layer] = [...before.values()].flatMap(stop => layerPath(stop) ?? [])
+    const starts = [
+      ...[all.filter(name => !mains.includes(name)), all].filter(names => names.length > 0).map(natural),
+      ...layer ? [{ parameter: `${layer}/border`, value: lengthFrom(BORDERS[units][0]) }] : [],
+    ]
+    for (const start of starts) {
+      const fix = roomy(start, new Map())
+      if (fix) return fix
+    }
+  }
+
+  /** Where the layer is changed that a finding is about; `undefined` for what the design puts on. */
+  function layerPath({ part, parameter = '' }: Finding): string | undefined {
+    if (parameter.startsWith('faces/')) return parameter.split('/').slice(0, 4).join('/')
+    for (const { key, layers } of card.faces)
+      for (const layer of layers) if (part === layerKey(key, layer.key)) return `faces/${key}/layers/${layer.key}`
+  }
+}
+
+const without = (parameters: ParameterInputs, names: string[]): ParameterInputs =>
+  Object.fromEntries(Object.entries(parameters).filter(([name]) => !names.includes(name)))
+
+/** Borders to fall back to where a layer has none that leaves anything of it. */
+const BORDERS: Record<Units, readonly [string, string]> = { inch: ['1/8 in', '0 in'], metric: ['3 mm', '0 mm'] }
+
+/** The sizes of a card that others follow; of a fold where none does, its first two. */
+function mainSizes({ parameters }: Fold): string[] {
+  const mains = [...new Set(Object.values(parameters).flatMap(followed))]
+  const lengths = Object.keys(parameters).filter(name => parameters[name]?.kind === 'length')
+  return mains.length > 0 ? [...new Set([...mains, ...lengths.filter(name => MAIN_NAMES.has(name))])] : lengths.slice(0, 2)
+}
+const MAIN_NAMES = new Set(['width', 'height', 'side', 'cardWidth', 'cardHeight'])
+
+/** A copy to try changes on; of a draft too. */
+const copyOf = ({ parameters, faces, free }: Repairable) => JSON.parse(JSON.stringify({ parameters, faces, free })) as Repairable
+
+const keyOf = ({ subject, parameter, part }: Finding): string => [subject, parameter, part].join('|')
+type Stops = ReadonlyMap<string, Finding>
+const stopsOf = ({ findings }: Pick<WorkedOut, 'findings'>): Stops =>
+  new Map(findings.filter(({ severity }) => severity === 'stop').map(finding => [keyOf(finding), finding]))

@@ -1,0 +1,81 @@
+import { around, itemAt } from '../../lists'
+import type { Length } from '../../lengths'
+import { Measure, nanometres } from '../../lengths'
+import type { Panel, Point } from './card'
+import { outlineOf } from './card'
+
+/** A shape of its own with the box round it, from the lower left corner of the box of what it lies on. */
+export interface Inset {
+  x: Measure
+  y: Measure
+  width: Measure
+  height: Measure
+  /** From its own lower left corner, counter-clockwise. */
+  outline: Point[]
+}
+
+/**
+ * What is left of a convex outline with the same border cut off all along it: the half-planes inside its edges, one after
+ * the other. Empty where nothing is left.
+ * @param corners counter-clockwise
+ */
+export function insetOf(corners: Point[], border: number): Point[] {
+  let left = corners
+  for (const [a, b] of around(corners)) {
+    const size = Math.hypot(b[0] - a[0], b[1] - a[1])
+    if (size === 0) continue
+    const [nx, ny] = [-(b[1] - a[1]) / size, (b[0] - a[0]) / size]
+    /** How far a point lies beyond the border, inwards. */
+    const beyond = ([x, y]: Point) => (x - a[0]) * nx + (y - a[1]) * ny - border
+    left = around(left).flatMap(([from, to]) => {
+      const [here, there] = [beyond(from), beyond(to)]
+      const share = here / (here - there)
+      const crossing: Point = [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share]
+      return [...(here >= 0 ? [from] : []), ...(here * there < 0 ? [crossing] : [])]
+    })
+    if (left.length < 3) return []
+  }
+  return left
+}
+
+/** Round edges are drawn with corners, which come so near to where the round would be. */
+const ROUGH = 150_000
+
+/** Whether an outline bulges nowhere inwards. */
+const isConvex = (corners: Point[]): boolean =>
+  around(corners).every(([a, b], index) => {
+    const c = itemAt(corners, (index + 2) % corners.length)
+    return (b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0]) >= -1e6
+  })
+
+/**
+ * A layer with an even border on a panel that is no rectangle: the same shape, its box down to the mark.
+ * @param mirrored on the outside of the panel, where left is right
+ * @returns nothing for rectangles and for shapes that bulge inwards: there a layer is a rectangle
+ */
+export function insetOn(panel: Panel, border: Measure, mark: Length, mirrored: boolean): Inset | undefined {
+  if (!panel.outline || !isConvex(panel.outline)) return undefined
+  const corners = insetOf(outlineOf(panel), border.value)
+  if (corners.length < 3) return undefined
+  const span = (axis: 0 | 1) => {
+    const all = corners.map(corner => corner[axis])
+    return [Math.min(...all), Math.max(...all)] as const
+  }
+  const [[left, right], [foot, head]] = [span(0), span(1)]
+  /** Where the shape reaches the borders of its box, the box says where the size comes from. */
+  const size = (name: string, between: Measure, exact: number) =>
+    (Math.abs(exact - between.value) < ROUGH ? between : Measure.of(name, nanometres(Math.round(exact)))).downToMark(mark)
+  const width = size('Width inside the border', panel.width.minus(border.times(2)), right - left)
+  const height = size('Height inside the border', panel.height.minus(border.times(2)), head - foot)
+  const fitted = corners.map(([x, y]): Point => [
+    Math.round(((x - left) / (right - left)) * width.value),
+    Math.round(((y - foot) / (head - foot)) * height.value),
+  ])
+  return {
+    x: Measure.of('Border', nanometres(Math.round((left + right - width.value) / 2 - panel.x.value))),
+    y: Measure.of('Border', nanometres(Math.round((foot + head - height.value) / 2 - panel.y.value))),
+    width,
+    height,
+    outline: mirrored ? fitted.map(([x, y]): Point => [width.value - x, y]).reverse() : fitted,
+  }
+}
