@@ -1,5 +1,8 @@
 import type { PaperEntry } from '../../core/document'
 
+/** What a paper looks like. */
+export type PaperLook = Pick<PaperEntry, 'key' | 'colour' | 'motif'>
+
 /** Reference to a paper's pattern for SVG fills; `turned` lays its print on its side. */
 export const paperFill = (key: string | undefined, turned = false): string =>
   key ? `url(#paper-${key}${turned ? '-turned' : ''})` : 'none'

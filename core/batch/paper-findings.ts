@@ -50,6 +50,13 @@ export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cu
       problem: `is of ${paper.weight} g/m² paper, too light to hold its shape; ${STOCK_WEIGHTS.light} g/m² or more stands.`,
     })
   }
+  if (piece.heaviest !== undefined && paper.weight > piece.heaviest) {
+    findings.push({
+      ...about,
+      severity: 'warn',
+      problem: `is of ${paper.weight} g/m² paper: above ${piece.heaviest} g/m² it cracks where its creases meet.`,
+    })
+  }
   const crease = mainCrease(piece)
   const against
     = piece.turn !== 'either' && crease !== undefined && paper.grain !== 'any' && (crease === paper.grain) !== (piece.turn === 'as drawn')

@@ -98,14 +98,17 @@ export function dressAsInCatalogue(card: CardEntry, key: string): void {
   dropPapers(card, part => part.startsWith(`${key}--`))
 }
 
-/** Dresses other faces of the card just like one of them, papers included. */
-export function copyDressing(card: CardEntry, from: FaceEntry, to: string[]): void {
-  for (const key of to.filter(key => key !== from.key)) {
+/**
+ * Dresses faces just like another one, of this card or of another, papers included.
+ * @param papers of its layers, by their keys; of a face that is dressed as in the catalogue they lie under other names
+ */
+export function copyDressing(card: CardEntry, from: FaceEntry, to: string[], papers: Record<string, string> = {}): void {
+  for (const key of to) {
     const layers = from.layers.map(layer => ({ ...layer, name: '' }))
     card.faces = [...card.faces.filter(face => face.key !== key), { ...from, key, layers }]
     for (const layer of from.layers) {
-      const paper = card.papers[layerKey(from.key, layer.key)]
-      if (paper !== undefined) card.papers[layerKey(key, layer.key)] = paper
+      const paper = papers[layer.key] || card.papers[layerKey(from.key, layer.key)]
+      if (paper) card.papers[layerKey(key, layer.key)] = paper
     }
   }
 }
@@ -127,6 +130,19 @@ export function addFreePiece(card: CardEntry, units: Units, own: Partial<FreeEnt
   }
   card.free = [...card.free, entry]
   return entry
+}
+
+/**
+ * Moves a free piece by so much, to the right and up as its flat pattern is drawn, inside face up.
+ * @param part the part that it has become
+ */
+export function moveFreePiece(card: CardEntry, part: string, right: number, up: number, units: Units): void {
+  const entry = card.free.find(({ key }) => freePartKey(key) === part)
+  if (!entry) return
+  // On the outside left is right.
+  const across = entry.face.endsWith('--outside') ? -right : right
+  entry.left = writeLength(nanometres(lengthFrom(entry.left) + across), units)
+  entry.bottom = writeLength(nanometres(lengthFrom(entry.bottom) + up), units)
 }
 
 export function removeFreePiece(card: CardEntry, key: string): void {

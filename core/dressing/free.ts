@@ -12,6 +12,9 @@ import { flatPart, glued, meansOf } from './parts'
 /** The key of the part that a free piece becomes, which its paper is chosen by. */
 export const freePartKey = (key: string): string => `free--${key}`
 
+/** Whether a part is a free piece of the maker's. */
+export const isFreePart = (key: string): boolean => key.startsWith('free--')
+
 /** What is bought and not cut. */
 export const isBought = (kind: FreeKind): boolean => kind === 'ribbon' || kind === 'solid'
 

@@ -1,10 +1,10 @@
 export type { CardFace } from './faces'
-export { faceKey, faceSeen, facesOf, frontFace, layersOn } from './faces'
+export { faceAt, faceKey, faceSeen, facesOf, frontFace, layersOn } from './faces'
 export { dress, wholeCard } from './dress'
 export {
-  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, newLayer, putRight, removeFreePiece,
+  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight, removeFreePiece,
 } from './edit'
-export { freePartKey, isBought } from './free'
+export { freePartKey, isBought, isFreePart } from './free'
 export type { Repairable } from './repair'
 export { applyFix, fixWords } from './repair'
 export { layerKey } from './layers'

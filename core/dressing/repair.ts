@@ -1,6 +1,5 @@
 import type { CardEntry, ParameterInputs } from '../document'
 import type { Finding, Fix, Fold, WorkedOut } from '../folds'
-import { followed } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, lengthFrom, nanometres, writeLength } from '../lengths'
 import { putRight } from './edit'
@@ -177,13 +176,9 @@ const without = (parameters: ParameterInputs, names: string[]): ParameterInputs 
 /** Borders to fall back to where a layer has none that leaves anything of it. */
 const BORDERS: Record<Units, readonly [string, string]> = { inch: ['1/8 in', '0 in'], metric: ['3 mm', '0 mm'] }
 
-/** The sizes of a card that others follow; of a fold where none does, its first two. */
-function mainSizes({ parameters }: Fold): string[] {
-  const mains = [...new Set(Object.values(parameters).flatMap(followed))]
-  const lengths = Object.keys(parameters).filter(name => parameters[name]?.kind === 'length')
-  return mains.length > 0 ? [...new Set([...mains, ...lengths.filter(name => MAIN_NAMES.has(name))])] : lengths.slice(0, 2)
-}
-const MAIN_NAMES = new Set(['width', 'height', 'side', 'cardWidth', 'cardHeight'])
+/** The sizes of the whole card. */
+const mainSizes = ({ parameters }: Fold): string[] =>
+  Object.entries(parameters).flatMap(([name, parameter]) => (parameter.kind === 'length' && parameter.main ? [name] : []))
 
 /** A copy to try changes on; of a draft too. */
 const copyOf = ({ parameters, faces, free }: Repairable) => JSON.parse(JSON.stringify({ parameters, faces, free })) as Repairable

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { ParameterInputs } from '../document'
 import { inches, lengthFrom, millimetres, nanometres, writeLength } from '../lengths'
 import type { Units } from '../lengths'
-import { FOLDS, defaultInputs, foldById, followed, resizedInputs } from '.'
+import { FOLDS, defaultInputs, foldById, resizedInputs } from '.'
 
 const MARK = { inch: inches(1 / 16), metric: millimetres(1) }
 const zFold = foldById('z-fold')!
@@ -37,7 +37,10 @@ const TIED: Record<string, string> = { 'corner-stage': 'side', 'diagonal-envelop
 describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the natural sizes of %s', (id, fold) => {
   it.each(['inch', 'metric'] as const)('are right for every card from six tenths to twice as large, %s', (units) => {
     const usual = defaultInputs(fold.parameters, units)
-    const mains = [...new Set(Object.values(fold.parameters).flatMap(followed))]
+    const mains = Object.keys(fold.parameters).filter((name) => {
+      const parameter = fold.parameters[name]
+      return parameter?.kind === 'length' && parameter.main
+    })
     const scaled = (name: string, factor: number) =>
       [name, writeLength(nanometres(Math.round((lengthFrom(String(usual[name]), units) * factor) / MARK[units]) * MARK[units]), units)]
     for (const factor of [0.6, 0.7, 0.85, 1.2, 1.5, 2]) {

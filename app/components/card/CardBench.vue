@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import type { PaperLook } from '../../utils/paper-look'
 import { useLocalStorage } from '@vueuse/core'
-import type { PaperEntry, ParameterInput, ParameterInputs } from '../../../core/document'
-import type { Construction, Finding, Fold } from '../../../core/folds'
+import type { ParameterInput, ParameterInputs } from '../../../core/document'
+import type { Construction, Crease, Finding, Fold } from '../../../core/folds'
 import { drawnBlanksOf } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
 import type { Chosen } from './chosen'
@@ -11,7 +12,7 @@ import { isChosen } from './chosen'
  * One card under the maker's hands: its fields, its flat patterns and the card folded, side by side where there is room, with
  * the pieces in a drawer below. What is chosen in one of them is marked in the others.
  */
-const { fold, inputs, construction, later } = defineProps<{
+const { fold, inputs, construction, later, units } = defineProps<{
   fold: Fold
   inputs: ParameterInputs
   /** What of them was typed. */
@@ -22,13 +23,19 @@ const { fold, inputs, construction, later } = defineProps<{
   later?: Construction
   findings: Finding[]
   papers: Record<string, string>
-  looks: PaperEntry[]
+  looks: readonly PaperLook[]
   units: Units
   mark: Length
   /** What the handle of the drawer says of the pieces. */
   drawer: string
 }>()
-const emit = defineEmits<{ change: [name: string, input?: ParameterInput], fix: [finding: Finding] }>()
+const emit = defineEmits<{
+  change: [name: string, input?: ParameterInput]
+  fix: [finding: Finding]
+  choose: [chosen: Chosen | undefined]
+  /** A free piece was pulled on the flat pattern: by so much to the right and up. */
+  move: [part: string, right: number, up: number]
+}>()
 defineSlots<{
   head: () => unknown
   /** Stands in place of the parameters. */
@@ -42,6 +49,12 @@ const chosen = ref<Chosen>()
 function choose(next: Chosen) {
   const isSame = isChosen(chosen.value, next.part) && String(chosen.value?.panels) === String(next.panels)
   chosen.value = isSame ? undefined : next
+  emit('choose', chosen.value)
+}
+/** A click on a crease of one's own strip folds it the other way. */
+function flip(crease: Crease) {
+  const next = fold.flip?.(inputs, crease, units)
+  if (next) emit('change', next.parameter, next.input)
 }
 const asked = ref<string[]>([])
 const blanks = computed(() => (construction ? drawnBlanksOf(construction) : []))
@@ -111,8 +124,12 @@ const id = useId()
         :units="units"
         :chosen="chosen"
         class="grows"
+        :flips="Boolean(fold.flip)"
+        :mark="mark"
         @choose="choose"
         @ask="ask"
+        @flip="flip"
+        @move="(part, right, up) => emit('move', part, right, up)"
       />
     </section>
     <div class="column folded">

@@ -3,9 +3,10 @@ import { BOUNDS } from '../../../core/document'
 import type { CardEntry, ParameterInput, ParameterInputs } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
 import { onCard, viewOf, withPapers } from '../../../core/batch'
-import { applyFix } from '../../../core/dressing'
+import { applyFix, faceAt, faceKey, moveFreePiece } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
-import { blanksOf } from '../../../core/folds'
+import { blanksOf, isLayer } from '../../../core/folds'
+import type { Chosen } from './chosen'
 import type { MenuItem } from 'primevue/menuitem'
 
 /** One card of the class on screen. */
@@ -52,6 +53,15 @@ const TABS = [
 ]
 const tab = ref('sizes')
 const face = ref<string>()
+/** What is chosen in a drawing is what the tab shows. */
+function chosen(now: Chosen | undefined) {
+  const construction = card.construction
+  const part = construction?.parts.find(({ key }) => key === now?.part)
+  if (!construction || !part || tab.value !== 'faces') return
+  const joint = isLayer(part.kind) ? construction.joints.find(joint => joint.part === part.key) : undefined
+  const panel = part.panels.find(({ key }) => now?.panels?.includes(key)) ?? part.panels[0]
+  face.value = joint ? faceAt(construction, joint)?.key : panel && faceKey(panel, 'inside')
+}
 
 function setKits(kits: number | null) {
   work.edit(`kits of ${card.entry.key}`, (document) => {
@@ -98,6 +108,8 @@ const actions = computed((): MenuItem[] => [
     :drawer="`${count(card.pieces.length, 'piece')} a kit, ${inAll} in all`"
     @change="set"
     @fix="fix"
+    @choose="chosen"
+    @move="(part, right, up) => change(`place of ${part}`, entry => moveFreePiece(entry, part, right, up, work.units))"
   >
     <template #head>
       <div class="head">

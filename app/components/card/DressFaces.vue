@@ -40,6 +40,23 @@ const sizeOf = (index: number) => {
   return piece && { width: piece.width.value, height: piece.height.value }
 }
 const paperOf = (index: number) => card.entry.papers[lying.value[index]?.part ?? '']
+/** Faces of other cards that can be dressed like this one: the same face of the same fold, or one of the same size. */
+const others = computed(() => work.prepared.cards.filter(({ entry }) => entry.key !== card.entry.key))
+const elsewhere = computed(() => others.value.flatMap(({ entry, construction }) =>
+  facesOf(construction ?? { parts: [] })
+    .filter(({ key, panel }) => face.value && (key === face.value.key
+      || (panel.width.value === face.value.panel.width.value && panel.height.value === face.value.panel.height.value)))
+    .map(({ key, name }) => ({ card: entry.key, key, label: `${entry.title}: ${name}` }))))
+function copyTo({ card: to, key }: { card: string, key: string }) {
+  const dressing = entry.value
+  if (!dressing) return
+  work.edit('dressing copied', (document) => {
+    const other = document.cards.find(one => one.key === to)
+    if (other) copyDressing(other, dressing, [key], lyingPapers.value)
+  })
+}
+/** The papers of what lies there, by layer. */
+const lyingPapers = computed(() => Object.fromEntries(entry.value?.layers.map(({ key }, index) => [key, paperOf(index) ?? '']) ?? []))
 function setPaper(index: number, paper: string) {
   const part = lying.value[index]?.part
   if (part) emit('change', `paper of ${part}`, entry => void (entry.papers[part] = paper))
@@ -111,12 +128,23 @@ function setPaper(index: number, paper: string) {
           text
           @click="emit('change', `dressing of ${face.key}`, draft => dressAsInCatalogue(draft, face!.key))"
         />
+        <Select
+          v-if="elsewhere.length > 0"
+          :model-value="undefined"
+          :options="elsewhere"
+          option-label="label"
+          placeholder="Copy to another card"
+          aria-label="Copy to another card"
+          size="small"
+          filter
+          @update:model-value="copyTo"
+        />
         <Button
-          v-if="isOwn && alike.length > 0"
+          v-if="alike.length > 0"
           :label="`The same on ${count(alike.length, 'like face')}`"
           size="small"
           text
-          @click="emit('change', 'dressing of like faces', draft => copyDressing(draft, entry!, alike.map(({ key }) => key)))"
+          @click="emit('change', 'dressing of like faces', draft => copyDressing(draft, entry!, alike.map(({ key }) => key), lyingPapers))"
         />
       </div>
     </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PaperEntry } from '../../../core/document'
+import type { PaperLook } from '../../utils/paper-look'
 import { useElementSize, useEventListener, useLocalStorage } from '@vueuse/core'
 import type { Construction, View } from '../../../core/folds'
 import { isLayer, isWhole } from '../../../core/folds'
@@ -13,7 +13,7 @@ const { front, construction } = defineProps<{
   construction: Construction
   front: View
   papers: Record<string, string>
-  looks: PaperEntry[]
+  looks: readonly PaperLook[]
   chosen?: Chosen
 }>()
 const emit = defineEmits<{ choose: [chosen: Chosen] }>()

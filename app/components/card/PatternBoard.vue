@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { Construction, Part } from '../../../core/folds'
+import type { Construction, Crease, Part } from '../../../core/folds'
 import { isLayer, isWhole } from '../../../core/folds'
-import type { Units } from '../../../core/lengths'
+import type { Length, Units } from '../../../core/lengths'
 import type { Chosen } from './chosen'
 
 /** All patterns of a card, drawn to the one largest scale at which they fit; what cannot be made is named below them. */
@@ -12,8 +12,17 @@ const { construction, blanks } = defineProps<{
   papers: Record<string, string>
   units: Units
   chosen?: Chosen
+  /** Whether a click on a crease folds it the other way. */
+  flips?: boolean
+  /** Free pieces are moved by whole marks. */
+  mark: Length
 }>()
-const emit = defineEmits<{ choose: [chosen: Chosen], ask: [labels: string[]] }>()
+const emit = defineEmits<{
+  choose: [chosen: Chosen]
+  ask: [labels: string[]]
+  flip: [crease: Crease]
+  move: [part: string, right: number, up: number]
+}>()
 
 const board = useTemplateRef('board')
 const { width, height } = useElementSize(board, { width: 560, height: 420 })
@@ -73,8 +82,12 @@ const flat = computed(() => broken.value.filter(part => !isLayer(part.kind) && !
         :scale="scale"
         :chosen="chosen"
         :broken="broken.includes(part)"
+        :flips="flips"
+        :mark="mark"
         @choose="emit('choose', $event)"
         @ask="emit('ask', $event)"
+        @flip="emit('flip', $event)"
+        @move="(piece, right, up) => emit('move', piece, right, up)"
       />
       <p
         v-for="part in flat"

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { byKey } from '../../../core/lists'
 import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../../../core/folds'
+import { isFreePart } from '../../../core/dressing'
 import { formatLength } from '../../../core/lengths'
 import { creaseAt, face, holesOf, isLayer, outlineOf, windowOutline } from '../../../core/folds'
-import type { Measure, Units } from '../../../core/lengths'
+import type { Length, Measure, Units } from '../../../core/lengths'
 import type { Chosen } from '../card/chosen'
 import { isChosen } from '../card/chosen'
 
@@ -13,7 +14,7 @@ import { isChosen } from '../card/chosen'
  * in it can be pointed at; by keyboard the parts are gone through with Tab, the
  * faces of one with the arrow keys.
  */
-const { construction, part, papers, units, scale, chosen } = defineProps<{
+const { construction, part, papers, units, scale, chosen, flips = false, mark } = defineProps<{
   construction: Construction
   part: Part
   /** Paper key for each part key. */
@@ -24,6 +25,10 @@ const { construction, part, papers, units, scale, chosen } = defineProps<{
   chosen?: Chosen
   /** Cannot be made as it is. */
   broken?: boolean
+  /** Whether a click on a crease folds it the other way. */
+  flips?: boolean
+  /** What can be moved by hand is moved by whole marks; without one nothing is. */
+  mark?: Length
   /** The number of each crease in the order of scoring, where it is shown. */
   numbers?: number[]
 }>()
@@ -31,6 +36,9 @@ const emit = defineEmits<{
   choose: [chosen: Chosen]
   /** Which given figures a measure follows from. */
   ask: [labels: string[]]
+  flip: [crease: Crease]
+  /** A free piece was pulled by so much to the right and up, in whole marks. */
+  move: [part: string, right: number, up: number]
 }>()
 
 const width = computed(() => part.width.value * scale)
@@ -112,8 +120,8 @@ const layers = computed(() => {
     for (const joint of construction.joints) {
       if (joint.onto.part !== panel.part || joint.onto.key !== panel.key) continue
       const glued = byKey(construction.parts, joint.part)
-      // What is no layer, such as a plate across the folded card, is drawn by itself.
-      if (!isLayer(glued.kind) || glued.width.value <= 0 || glued.height.value <= 0) continue
+      // What is no layer, such as a plate across the folded card, is drawn by itself; what the maker has laid on it can be moved.
+      if (!(isLayer(glued.kind) || isFree(glued)) || glued.width.value <= 0 || glued.height.value <= 0) continue
       const at = { x: x + joint.x.value * scale, bottom: bottom - joint.y.value * scale }
       found.push({ part: glued, joint, x: at.x, y: at.bottom - glued.height.value * scale })
       visit(face(glued), at.x, at.bottom)
@@ -148,6 +156,35 @@ function roomy(panel: Panel) {
   const across = (axis: 0 | 1) =>
     (Math.max(...corners.map(corner => corner[axis])) - Math.min(...corners.map(corner => corner[axis]))) * scale
   return across(0) >= nameOf(panel).length * LETTER && across(1) >= 16
+}
+const isFree = ({ key }: Part) => mark !== undefined && isFreePart(key)
+/** About its middle, as it lies on the card; drawings have up the other way round. */
+const turning = ({ part: { width, height }, joint: { turned, face }, x, y }: Laid) =>
+  turned === 0
+    ? undefined
+    : `rotate(${face === 'outside' ? turned : -turned} ${x + (width.value * scale) / 2} ${y + (height.value * scale) / 2})`
+
+/** A free piece under the hand, and how far it has been moved already, in marks. */
+let pulled: { key: string, x: number, y: number, right: number, up: number } | undefined
+function grab(event: PointerEvent, { part: shape }: Laid) {
+  if (!isFree(shape)) return
+  pulled = { key: shape.key, x: event.clientX, y: event.clientY, right: 0, up: 0 };
+  (event.currentTarget as Element).setPointerCapture(event.pointerId)
+}
+function pull(event: PointerEvent) {
+  if (!pulled || mark === undefined) return
+  const marks = (pixels: number) => Math.round(pixels / (mark * scale))
+  const [right, up] = [marks(event.clientX - pulled.x), marks(pulled.y - event.clientY)]
+  if (right === pulled.right && up === pulled.up) return
+  emit('move', pulled.key, (right - pulled.right) * mark, (up - pulled.up) * mark)
+  pulled = { ...pulled, right, up }
+}
+function nudge(event: KeyboardEvent, { part: shape }: Laid) {
+  const way = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key]
+  if (!way || !isFree(shape) || mark === undefined) return
+  event.preventDefault()
+  const [right = 0, up = 0] = way
+  emit('move', shape.key, right * mark, up * mark)
 }
 const pick = (part: string, panels?: string[]) => emit('choose', { part, ...(panels && { panels }) })
 /** The next face of the part, or the one before it. */
@@ -203,13 +240,22 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       :d="pathOf(layer.part, layer.x, layer.y + layer.part.height.value * scale)"
       :fill="paperFill(papers[layer.part.key], turned(layer.part))"
       fill-rule="evenodd"
-      :class="['edge layer', { chosen: isChosen(chosen, layer.part.key), behind: layer.joint.face === 'outside' }]"
+      :class="[
+        'edge layer',
+        { free: isFree(layer.part), chosen: isChosen(chosen, layer.part.key), behind: layer.joint.face === 'outside' },
+      ]"
+      :transform="turning(layer)"
       role="button"
       tabindex="0"
       :aria-pressed="isChosen(chosen, layer.part.key)"
       :aria-label="labelOf(layer.part)"
       @click="pick(layer.part.key)"
       @keydown.enter.space.prevent="pick(layer.part.key)"
+      @keydown="nudge($event, layer)"
+      @pointerdown="grab($event, layer)"
+      @pointermove="pull"
+      @pointerup="pulled = undefined"
+      @pointercancel="pulled = undefined"
     >
       <title>{{ layer.part.name }}{{ layer.joint.face === 'outside' ? ', on the outside' : '' }}</title>
     </path>
@@ -227,8 +273,8 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
         v-for="look in ['halo', crease.direction]"
         :key="look"
         :d="`M${spot(pointOf(crease.from))}L${spot(pointOf(crease.to))}`"
-        :class="look === 'halo' ? 'halo' : ['crease', look]"
-        @click="pick(part.key, crease.between)"
+        :class="look === 'halo' ? ['halo', { flips }] : ['crease', look]"
+        @click="flips ? emit('flip', crease) : pick(part.key, crease.between)"
       />
     </template>
     <g
@@ -366,6 +412,13 @@ svg {
   stroke-width: 5;
   stroke-opacity: 0.8;
   cursor: pointer;
+}
+.flips {
+  stroke-width: 12;
+}
+.free {
+  cursor: move;
+  touch-action: none;
 }
 .slit {
   stroke: var(--ink);

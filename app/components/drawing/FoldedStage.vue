@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import type { PaperLook } from '../../utils/paper-look'
 import type { Chosen } from '../card/chosen'
 import { isChosen } from '../card/chosen'
-import type { PaperEntry } from '../../../core/document'
 import type { Group, Material, Mesh, PerspectiveCamera, Scene, Texture, WebGLRenderer } from 'three'
 import type { Box, Construction, Panel, Part, Point, View } from '../../../core/folds'
-import { boxOf, holesOf, isWhole, outlineOf, panelKey, panelOf, poseOf } from '../../../core/folds'
+import { boxOf, holesOf, isWhole, outlineOf, paintOrder, panelKey, panelOf, poseOf } from '../../../core/folds'
 
 /** The folded card in space, seen from one side. Draws when something changed, never by itself. */
 const {
@@ -23,7 +23,7 @@ const {
   view: View
   /** Paper key for each part key. */
   papers: Record<string, string>
-  looks: PaperEntry[]
+  looks: readonly PaperLook[]
   width: number
   height: number
   chosen?: Chosen
@@ -123,7 +123,7 @@ function build() {
       mesh.add(
         new three.LineSegments(
           new three.EdgesGeometry(mesh.geometry),
-          kept('edges', () => new three.LineBasicMaterial({ color: 0x2a2622, transparent: true, opacity: 0.55 })),
+          kept('edges', () => new three.LineBasicMaterial({ color: 0x2a2622, transparent: true, opacity: 0.55, depthTest: false })),
         ),
       )
       meshes.set(panelKey(panel), mesh)
@@ -162,11 +162,11 @@ function markCreases(part: Part) {
             dashSize: direction === 'mountain' ? 0.22 : 0.12,
             gapSize: direction === 'mountain' ? 0.06 : 0.1,
             depthTest: false,
+            transparent: true,
           }),
       ),
     )
     line.computeLineDistances()
-    line.renderOrder = 1
     meshes.get(panelKey(panel))?.add(line)
   }
 }
@@ -186,13 +186,17 @@ function paperMaterial({ key, printTop }: Part, glowing: boolean): Material {
       new three.MeshLambertMaterial({
         map: paper ? textureOf(paper, printTop) : null,
         side: three.DoubleSide,
+        // What lies in front is known from the model, also of sheets that lie in one plane; the order of painting says it.
+        transparent: true,
+        depthTest: false,
+        depthWrite: false,
         emissive: glowing ? 0x402000 : 0x000000,
       }),
   )
 }
 
 /** The paper as a tile that repeats; the top of the print lies where the part wants it. */
-function textureOf(paper: PaperEntry, top: Part['printTop']): Texture {
+function textureOf(paper: PaperLook, top: Part['printTop']): Texture {
   const tile = document.createElement('canvas')
   tile.width = tile.height = 128
   const pen = tile.getContext('2d')
@@ -256,6 +260,12 @@ function draw() {
       Math.cos(turn) * Math.cos(tilt) * distance,
     )
     camera.lookAt(0, 0, 0)
+    paintOrder(construction, opening, view).forEach((key, place) => {
+      const mesh = meshes.get(key)
+      if (!mesh) return
+      mesh.renderOrder = place
+      mesh.children.forEach(lines => (lines.renderOrder = place + 0.5))
+    })
     for (const mesh of meshes.values()) {
       const { part, panel } = mesh.userData
       mesh.material = paperMaterial(part, isChosen(chosen, part.key, panel))
@@ -269,10 +279,8 @@ function pick(event: MouseEvent) {
   const { left, top, width: wide, height: high } = canvas.value.getBoundingClientRect()
   const ray = new three.Raycaster()
   ray.setFromCamera(new three.Vector2(((event.clientX - left) / wide) * 2 - 1, 1 - ((event.clientY - top) / high) * 2), camera)
-  const hit = ray.intersectObjects(
-    [...meshes.values()].filter(({ visible }) => visible),
-    false,
-  )[0]
+  const [hit] = ray.intersectObjects([...meshes.values()].filter(({ visible }) => visible), false)
+    .sort((a, b) => b.object.renderOrder - a.object.renderOrder)
   if (hit) emit('choose', { part: hit.object.userData.part.key, panels: [hit.object.userData.panel] })
 }
 </script>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { PaperEntry } from '../../../core/document'
+import type { PaperLook } from '../../utils/paper-look'
 
 /** The patterns of all papers, once on a page; drawings refer to them by key. */
-defineProps<{ papers: PaperEntry[] }>()
+defineProps<{ papers: readonly PaperLook[] }>()
 </script>
 
 <template>

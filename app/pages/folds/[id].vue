@@ -23,6 +23,21 @@ watch(units, () => (typed.value = {}))
 const BARE = { faces: [], free: [] }
 const keeping = ref(false)
 const teaching = ref(false)
+const carried = useCarriedCard()
+const { id } = fold
+/** Classes that it can be added to, the latest first; those of the other school would read other natural sizes. */
+const { data: listed } = await useFetch<{ classes: { id: number, title: string, units: Units }[] }>('/api/classes', {
+  lazy: true, server: false, query: { limit: 50 },
+})
+const classes = computed(() => listed.value?.classes.filter(entry => entry.units === units.value) ?? [])
+function addTo(chosen: { id: number }) {
+  carried.value = { fold: id, parameters: readable.value }
+  return navigateTo(`/classes/${chosen.id}/cards`)
+}
+function teach() {
+  carried.value = { fold: id, parameters: readable.value }
+  teaching.value = true
+}
 
 const readable = computed(() => (inputProblems(fold.parameters, typed.value, units.value).length > 0 ? {} : typed.value))
 const card = computed(() =>
@@ -73,10 +88,21 @@ const COLUMNS = [
           outlined
           @click="typed = {}"
         />
+        <Select
+          v-if="classes.length > 0"
+          :model-value="undefined"
+          :options="classes"
+          option-label="title"
+          placeholder="Add to a class"
+          aria-label="Add to a class"
+          size="small"
+          filter
+          @update:model-value="addTo"
+        />
         <Button
           label="Teach it"
           size="small"
-          @click="teaching = true"
+          @click="teach"
         />
         <Button
           label="Keep as variant"
@@ -87,6 +113,7 @@ const COLUMNS = [
         />
       </div>
     </div>
+    <PaperDefs :papers="SAMPLE_PAPERS" />
     <CardBench
       :fold="fold"
       :inputs="card.inputs"
@@ -94,8 +121,8 @@ const COLUMNS = [
       :construction="card"
       :later="card"
       :findings="findings"
-      :papers="{}"
-      :looks="[]"
+      :papers="sampleLook(card.parts)"
+      :looks="SAMPLE_PAPERS"
       :units="units"
       :mark="mark"
       :drawer="`${count(card.pieces.length, 'piece')} a kit, and how it is made`"

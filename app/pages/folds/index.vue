@@ -148,6 +148,7 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
         <label for="mine">From my shelf</label>
       </div>
     </div>
+    <PaperDefs :papers="SAMPLE_PAPERS" />
     <ul
       v-if="shown.length > 0"
       aria-label="Folds"
@@ -164,6 +165,7 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
           :view="fold.view"
           :width="250"
           :height="170"
+          :papers="sampleLook(fold.facts.construction.parts)"
           aria-hidden="true"
         />
         <h2>

@@ -2,15 +2,15 @@ import { at, bent, box, panel, valley } from '../model/builder'
 import { panelOf } from '../model/card'
 import type { Place } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure, millimetres } from '../../lengths'
 
 const shut = () => 180
 const STYLE = { skill: 'first card', stands: false, group: 'around' } as const
 const BORDER = length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' })
-const WIDTH = length('Finished width', '4 1/4 in', '105 mm')
-const HEIGHT = length('Finished height', '5 1/2 in', '148 mm')
+const WIDTH = size('Finished width', '4 1/4 in', '105 mm')
+const HEIGHT = size('Finished height', '5 1/2 in', '148 mm')
 
 export const plainCard = defineFold({
   ...STYLE,
@@ -20,6 +20,7 @@ export const plainCard = defineFold({
   summary: 'One fold, at the side or at the top, with mats outside and inside.',
   stands: true,
   layered: true,
+  handed: true,
   parameters: {
     width: WIDTH,
     height: HEIGHT,
@@ -67,8 +68,8 @@ export const sideSeamEnvelope = defineFold({
   name: 'Envelope with side seams',
   summary: 'A pocket with two side flaps and a closing flap, for a card of any size and thickness.',
   parameters: {
-    cardWidth: length('Card width', '5 1/2 in', '148 mm', { help: 'The longer side of the closed card' }),
-    cardHeight: length('Card height', '4 1/4 in', '105 mm'),
+    cardWidth: size('Card width', '5 1/2 in', '148 mm', { help: 'The longer side of the closed card' }),
+    cardHeight: size('Card height', '4 1/4 in', '105 mm'),
     thickness: length('Card thickness', '1/16 in', '2 mm', { zero: true }),
     ease: length('Ease', '1/8 in', '3 mm', { help: 'Room on each side' }),
     seam: length('Side flap', '5/8 in', '16 mm'),
@@ -133,8 +134,8 @@ export const diagonalEnvelope = defineFold({
   name: 'Envelope of four flaps',
   summary: 'A square laid cornerwise round the card: four flaps meet over it.',
   parameters: {
-    cardWidth: length('Card width', '5 1/2 in', '148 mm'),
-    cardHeight: length('Card height', '4 1/4 in', '105 mm'),
+    cardWidth: size('Card width', '5 1/2 in', '148 mm'),
+    cardHeight: size('Card height', '4 1/4 in', '105 mm'),
     thickness: length('Card thickness', '1/16 in', '2 mm', { zero: true }),
     ease: length('Ease', '1/8 in', '3 mm', { help: 'Room on each side' }),
     overlap: length('Overlap of the flaps', '1/2 in', '12 mm'),
@@ -231,8 +232,8 @@ export const boxEnvelope = defineFold({
   summary: 'A tray and a lid with depth, for cards too thick for a letter.',
   skill: 'some care',
   parameters: {
-    cardWidth: length('Card width', '5 1/2 in', '148 mm'),
-    cardHeight: length('Card height', '4 1/4 in', '105 mm'),
+    cardWidth: size('Card width', '5 1/2 in', '148 mm'),
+    cardHeight: size('Card height', '4 1/4 in', '105 mm'),
     depth: length('Depth', '3/4 in', '20 mm', { help: 'Thickness of the card with all that is on it' }),
     ease: length('Ease', '1/8 in', '3 mm', { help: 'Room round the card, and of the lid round the tray' }),
     lid: toggle('Lid', true),
@@ -299,9 +300,10 @@ export const giftCardHolder = defineFold({
   name: 'Gift-card holder',
   summary: 'A folded card with a pocket inside that holds a card of wallet size.',
   layered: true,
+  handed: true,
   parameters: {
-    width: length('Finished width', '4 1/4 in', '110 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '110 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     pocket: length('Pocket height', '1 3/4 in', '45 mm', { follows: 'height', help: 'Folded up from the foot of the back panel’s insert' }),
     tape: length('Tape width', '1/8 in', '3 mm'),
     border: BORDER,

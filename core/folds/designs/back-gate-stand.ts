@@ -1,7 +1,7 @@
 import { mountain, panel, valley } from '../model/builder'
 import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { length, size, toggle } from '../model/parameters'
 import { matBorder } from './choices'
 
 export const backGateStand = defineFold({
@@ -15,9 +15,9 @@ export const backGateStand = defineFold({
   bothWays: true,
   layered: true,
   parameters: {
-    outer: length('Outer panel', '2 1/8 in', '52 mm'),
+    outer: size('Outer panel', '2 1/8 in', '52 mm'),
     gate: length('Gate', '1 1/4 in', '30 mm', { follows: 'outer', help: 'The centre is two gates wide' }),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     border: matBorder,
     message: toggle('Message panel behind the centre', true),
   },

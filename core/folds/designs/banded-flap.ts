@@ -1,7 +1,7 @@
 import { during, mountain, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { matBorder } from './choices'
 
@@ -18,8 +18,8 @@ export const bandedFlap = defineFold({
   bothWays: true,
   layered: true,
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     flap: length('Flap', '3 in', '75 mm', { follows: 'width' }),
     bandHeight: length('Band height', '1 1/2 in', '40 mm', { follows: 'height' }),
     ease: length('Ease of the band', '1/8 in', '3 mm', { zero: true, help: 'How much wider than the card the band is' }),

@@ -1,7 +1,7 @@
 import { at, bent, box, panel, valley } from '../model/builder'
 import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { insertBorder } from './choices'
@@ -9,6 +9,11 @@ import { insertBorder } from './choices'
 /** How far the covers stay folded on display, in degrees. */
 const OPEN = 80
 const spine = (opening: number) => 180 + (OPEN - 180) * opening
+
+const CHARMS = [
+  { value: 'bought', label: 'Bought' },
+  { value: 'cut', label: 'Two mirrored pieces' },
+] as const
 
 export const bookStage = defineFold({
   id: 'book-stage',
@@ -21,8 +26,8 @@ export const bookStage = defineFold({
   layered: true,
   view: { turn: 42, tilt: 22 },
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     border: insertBorder,
     end: length('End panel', '1 1/4 in', '32 mm', { follows: 'width' }),
     riser: length('Riser of a page', '3/4 in', '20 mm', { follows: 'width' }),
@@ -31,9 +36,11 @@ export const bookStage = defineFold({
     mats: length('Border of the mats', '1/8 in', '3 mm', { zero: true }),
     matched: toggle('Print runs across the gutter', true, 'Pages and rails are cut in matched pairs'),
     charm: toggle('A charm hangs from the ridge', false),
+    charmKind: choice('The charm', CHARMS, undefined, 'charm'),
+    charmWidth: length('Width of the charm', '3/4 in', '20 mm', { follows: 'height', when: ['charm', 'charmKind=cut'] }),
     charmLength: length('Length of the charm', '1 in', '25 mm', { follows: 'height', when: 'charm' }),
   },
-  build({ width, height, border, end, riser, rail, railFoot, mats, matched, charm, charmLength }, card) {
+  build({ width, height, border, end, riser, rail, railFoot, mats, matched, charm, charmKind, charmWidth, charmLength }, card) {
     const zero = Measure.zero
     const base = card.strip('base', 'Base', 'base', height, [
       panel('left', 'Left cover', width),
@@ -128,11 +135,19 @@ export const bookStage = defineFold({
       })
     }
     card.step(
-      'Glue the end panels and the rails outside the ridge to the covers, the middle score on the spine.',
+      'Glue the end panels and the fixed feet of the rails, all that lies outside the ridge, to the covers; the middle score on the spine.',
       'No glue on risers, pages or links.',
     )
     if (charm) {
-      card.supply('1 charm on a thread')
+      if (charmKind === 'cut') {
+        const half = card.loose('charm', 'Half of the charm', { width: charmWidth, height: charmLength }, 'figure')
+        half.count = 2
+        card.supply('1 thread for the charm')
+        card.step('Cut the second half of the charm as in a mirror; glue both back to back with the end of the thread between them.')
+      }
+      else {
+        card.supply('1 charm on a thread')
+      }
       card.limit({
         subject: 'Length of the charm',
         parameter: 'charmLength',

@@ -1,8 +1,8 @@
 import { at, bent, box, panel } from '../model/builder'
 import type { Place } from '../model/card'
-import { panelOf } from '../model/card'
+import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { itemAt } from '../../lists'
 import { Measure } from '../../lengths'
@@ -19,17 +19,19 @@ export const boxFrame = defineFold({
   stands: true,
   group: 'box',
   parameters: {
-    sheet: length('Sheet', '12 in', '300 mm', { help: 'Side of the square sheet' }),
+    sheet: size('Sheet', '12 in', '300 mm', { help: 'Side of the square sheet' }),
     face: length('Face of a bar', '3/4 in', '20 mm', { follows: 'sheet' }),
     depth: length('Depth', '1/2 in', '12 mm', { follows: 'sheet' }),
     fit: length('Fit allowance', '1/32 in', '0.8 mm', {
       zero: true,
       help: 'How much smaller than the opening the picture is cut; learnt for each paper',
     }),
+    measured: length('Opening as measured', '0 in', '0 mm', { zero: true, help: 'On the rolled frame; nothing: as computed' }),
+    panel: toggle('Print panel behind the frame', false, 'Between frame and stand'),
     stand: toggle('A folded card behind it as a stand', true),
     message: toggle('Message panel behind', true),
   },
-  build({ sheet: side, face: bar, depth, fit, stand, message }, card) {
+  build({ sheet: side, face: bar, depth, fit, measured, panel: backing, stand, message }, card) {
     const zero = Measure.zero
     const roll = bar.plus(depth).times(2).named('Rolled edge')
     const outer = side.minus(roll.times(2)).named('Outer frame')
@@ -93,14 +95,21 @@ export const boxFrame = defineFold({
       'Hold each bar until the glue grips; the mitres meet over the straight arms.',
     )
 
+    // What was measured on the rolled frame beats what was computed.
+    const inside = (measured.value > 0 ? measured : opening).minus(fit).downToMark(card.mark)
     card.piece(
       centre,
       // Rounded to the nearest mark it might not go in.
-      { width: opening.minus(fit).downToMark(card.mark), height: opening.minus(fit).downToMark(card.mark) },
+      { width: inside, height: inside },
       { key: 'picture', name: 'Inset picture', kind: 'mat', printTop: 'top' },
     )
     card.step('Set the picture into the opening.', 'A hair too large and it buckles: note the fit allowance that suits your paper.')
     card.supply('1 box envelope')
+    const behind = backing
+      ? face(card.mat(centre, rule('ease', card.units), {
+          key: 'backing', name: 'Print panel behind the frame', face: 'outside', printTop: 'top',
+        }))
+      : undefined
     if (stand) {
       const leaf = card.strip(
         'stand',
@@ -110,7 +119,8 @@ export const boxFrame = defineFold({
         [panel('leaf', 'Leaf', outer), bent('mountain', opening => 180 - 30 * opening), panel('glued', 'Glued half', outer)],
         'y',
       )
-      card.joinAt(panelOf(leaf, 'glued'), centre, 'outside', { x: zero, y: zero, faceDown: true, turned: 180 })
+      const [onto, edge] = behind ? [behind, rule('ease', card.units).times(-1)] : [centre, zero]
+      card.joinAt(panelOf(leaf, 'glued'), onto, behind ? 'inside' : 'outside', { x: edge, y: edge, faceDown: true, turned: 180 })
       if (message) {
         const note = card.mat(panelOf(leaf, 'leaf'), rule('ease', card.units), { key: 'message', name: 'Message panel', kind: 'message' })
         card.message('the stand behind the frame', note.width, note.height)

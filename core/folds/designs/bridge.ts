@@ -2,10 +2,10 @@ import { bent, panel } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import type { CreaseEntry } from '../model/builder'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
-import { matBorder } from './choices'
+import { RAISED, heldBy, matBorder } from './choices'
 
 /** The card folds flat by sliding sideways: one riser swings from 0 to 90 degrees while the other comes from 180. */
 const leading = (direction: CreaseEntry['direction']): CreaseEntry => bent(direction, opening => 90 * opening)
@@ -22,16 +22,23 @@ export const bridge = defineFold({
   bothWays: true,
   layered: true,
   parameters: {
-    width: length('Finished width', '6 in', '150 mm'),
-    height: length('Finished height', '4 in', '100 mm'),
+    width: size('Finished width', '6 in', '150 mm'),
+    height: size('Finished height', '4 in', '100 mm'),
     depth: length('Depth', '1 1/8 in', '28 mm', { follows: 'width', help: 'How far the scene stands in front of the centre' }),
     border: matBorder,
     scene: toggle('Scene strip in front', true),
     sceneHeight: length('Scene height', '1 1/2 in', '38 mm', { follows: 'height', when: 'scene' }),
-    fence: toggle('Fence on foam before the scene', false, 'A lower silhouette in front of the scene strip'),
-    fenceHeight: length('Fence height', '3/4 in', '20 mm', { follows: 'height', when: 'fence' }),
+    fence: toggle('Fence before the scene', false, 'A lower silhouette in front of the scene strip', 'scene'),
+    fenceHeld: choice('Fence held', RAISED, undefined, ['scene', 'fence']),
+    fenceHeight: length('Fence height', '3/4 in', '20 mm', { follows: 'height', when: ['scene', 'fence'] }),
+    edge: toggle('A third strip before the fence', false, 'The lowest of all', ['scene', 'fence']),
+    edgeHeld: choice('Third strip held', RAISED, undefined, ['scene', 'fence', 'edge']),
+    edgeHeight: length('Third strip height', '3/8 in', '10 mm', { follows: 'height', when: ['scene', 'fence', 'edge'] }),
   },
-  build({ width, height, depth, border, scene, sceneHeight, fence, fenceHeight }, card) {
+  build(
+    { width, height, depth, border, scene, sceneHeight, fence, fenceHeld, fenceHeight, edge, edgeHeld, edgeHeight },
+    card,
+  ) {
     const base = card.strip('base', 'Base', 'base', height, [
       panel('left-foot', 'Left foot', depth),
       leading('mountain'),
@@ -61,13 +68,29 @@ export const bridge = defineFold({
         'No glue on risers or centre, or the card cannot slide flat.',
       )
       if (fence) {
-        card.piece(
+        const front = card.piece(
           face(strip),
           { width: width.minus(border.times(2)).downToMark(card.mark), height: fenceHeight },
-          { key: 'fence', name: 'Fence strip', kind: 'figure', means: 'foam', y: Measure.zero, printTop: 'top' },
+          { key: 'fence', name: 'Fence strip', kind: 'figure', means: heldBy(fenceHeld), y: Measure.zero, printTop: 'top' },
         )
+        if (edge) {
+          card.piece(
+            face(front),
+            { width: front.width, height: edgeHeight },
+            { key: 'edge', name: 'Third strip', kind: 'figure', means: heldBy(edgeHeld), y: Measure.zero, printTop: 'top' },
+          )
+          card.limit({
+            subject: 'Third strip height',
+            parameter: 'edgeHeight',
+            value: edgeHeight,
+            atMost: fenceHeight.minus(rule('ease', card.units)),
+            because: 'it would hide the fence behind it.',
+          })
+        }
+        const strips = [['scene', sceneHeight], ['fence', fenceHeight], ...(edge ? [['third strip', edgeHeight] as const] : [])] as const
         card.step(
-          'Cut the silhouettes into the upper edges of scene and fence; set the fence on foam before the scene.',
+          `Stamp or cut the silhouettes along the upper edges, measured from the foot: ${
+            strips.map(([name, high]) => `${name} up to ${card.show(high)}`).join(', ')}. Set each strip before the one behind it.`,
           'Each layer is taller than the one in front of it.',
         )
         card.limit({

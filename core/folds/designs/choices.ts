@@ -18,6 +18,8 @@ export const HELD = [
   { value: 'tape', label: 'Flat' },
   { value: 'foam', label: 'On foam' },
 ] as const
+/** The same where foam is usual. */
+export const RAISED = [...HELD].reverse()
 export const heldBy = (held: string): Means => (held === 'foam' ? 'foam' : 'tape')
 
 export const shapeOf = (window: string): WindowShape => (window === 'circle' ? 'circle' : 'rectangle')

@@ -1,7 +1,7 @@
 import { at, bent, box, mountain, panel } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, toggle } from '../model/parameters'
+import { choice, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { cornerFloor } from './corner-floor'
@@ -24,8 +24,8 @@ export const cornerStage = defineFold({
   layered: true,
   view: { turn: 42, tilt: 26 },
   parameters: {
-    side: length('Width of a wall', '4 1/4 in', '105 mm'),
-    height: length('Height of a wall', '5 1/2 in', '148 mm'),
+    side: size('Width of a wall', '4 1/4 in', '105 mm'),
+    height: size('Height of a wall', '5 1/2 in', '148 mm'),
     border: matBorder,
     floorPiece: toggle('Floor piece', true, 'Glued on one half of the floor only'),
     floorShape: choice('Shape of the floor piece', FLOORS, undefined, 'floorPiece'),

@@ -1,7 +1,7 @@
 import { during, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { matBorder } from './choices'
 
@@ -15,9 +15,10 @@ export const crossingFlaps = defineFold({
   group: 'strip',
   bothWays: true,
   layered: true,
+  handed: true,
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     flap: length('Flap', '3 in', '72 mm', { follows: 'width' }),
     leaf: length('Insert leaf', '3 in', '75 mm', { follows: 'width', help: 'Width of one leaf of the folded insert' }),
     insertHeight: length('Insert height', '3 1/2 in', '90 mm', { follows: 'height' }),

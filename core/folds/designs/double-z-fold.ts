@@ -1,7 +1,7 @@
 import { mountain, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { length, size, toggle } from '../model/parameters'
 import { matBorder } from './choices'
 
 /** How far the legs of the parallelogram stand open on display, in degrees. */
@@ -17,15 +17,18 @@ export const doubleZFold = defineFold({
   group: 'strip',
   bothWays: true,
   layered: true,
+  handed: true,
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     stripHeight: length('Strip height', '1 3/4 in', '45 mm', { follows: 'height' }),
+    placed: toggle('Strip at a height of its own', false, 'Otherwise in the middle'),
+    stripFoot: length('Strip above the foot', '1 7/8 in', '51 mm', { follows: 'height', when: 'placed', zero: true }),
     border: matBorder,
-    message: toggle('Message panel on C', true, 'Below the strip'),
+    message: toggle('Message panel on C', true, 'Beside the strip, where there is more room'),
     messageHeight: length('Message height', '1 1/2 in', '40 mm', { follows: 'height', when: 'message' }),
   },
-  build({ width, height, stripHeight, border, message, messageHeight }, card) {
+  build({ width, height, stripHeight, placed, stripFoot, border, message, messageHeight }, card) {
     const half = width.half()
     const base = card.strip('base', 'Base', 'base', height, [
       panel('a', 'Front panel A', half),
@@ -55,12 +58,16 @@ export const doubleZFold = defineFold({
     card.mat(panelOf(strip, 'end'), border, { key: 'mat-end', name: 'Mat on short end', printTop })
     card.step('Glue the mats on the strip.', 'Nothing raised on the middle of the strip: it swings through the card.')
 
-    card.joinAt(panelOf(strip, 'long'), a, 'inside', { x: a.x, glue: { width: half } })
+    const y = placed ? stripFoot : height.minus(stripHeight).half()
+    card.joinAt(panelOf(strip, 'long'), a, 'inside', { x: a.x, y, glue: { width: half } })
     card.step('Glue the left half of the long panel to panel A, with the card closed.', 'No glue right of the crease of panel A.')
-    card.joinAt(panelOf(strip, 'end'), c, 'inside', { x: half })
+    card.joinAt(panelOf(strip, 'end'), c, 'inside', { x: half, y })
     card.step('Put glue on the back of the short end, close the card flat and press through, so that both joints lie flat.')
 
-    const free = height.minus(stripHeight).half().minus(border.times(2)).named('Free height beside the strip')
+    // The message has the larger room, as far as the mat goes.
+    const above = height.minus(stripHeight).minus(y)
+    const isBelow = y.value >= above.value
+    const free = (isBelow ? y : above).minus(border.times(2)).named('Free height beside the strip')
     if (message) {
       card.piece(
         face(matC),
@@ -69,17 +76,26 @@ export const doubleZFold = defineFold({
           key: 'message',
           name: 'Message panel',
           kind: 'message',
-          y: border,
+          y: isBelow ? border : matC.height.minus(border).minus(messageHeight),
         },
       )
-      card.message('panel C below the strip', matC.width.minus(border.times(2)), messageHeight)
-      card.step('Glue the message panel on panel C below the strip.')
+      card.message(`panel C ${isBelow ? 'below' : 'above'} the strip`, matC.width.minus(border.times(2)), messageHeight)
+      card.step(`Glue the message panel on panel C ${isBelow ? 'below' : 'above'} the strip.`)
       card.limit({
         subject: 'Message height',
         parameter: 'messageHeight',
         value: messageHeight,
         atMost: free,
         because: 'the strip would cover more.',
+      })
+    }
+    if (placed) {
+      card.limit({
+        subject: 'Strip above the foot',
+        parameter: 'stripFoot',
+        value: stripFoot,
+        atMost: height.minus(stripHeight),
+        because: 'the strip would stick out at the head.',
       })
     }
     card.limit({

@@ -1,7 +1,7 @@
 import { panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { arcs, outlineAround } from './round'
 import { Measure } from '../../lengths'
 import { matBorder } from './choices'
@@ -25,7 +25,7 @@ export const easel = defineFold({
       ],
       'A round card is cut through both layers, its top just over the fold',
     ),
-    side: length('Side', '5 1/2 in', '140 mm', { help: 'Base, front and topper are squares of this side' }),
+    side: size('Side', '5 1/2 in', '140 mm', { help: 'Base, front and topper are squares of this side' }),
     stop: length('Stopper from the hinge', '4 in', '100 mm', { follows: 'side', help: 'The nearer to the hinge, the steeper it stands' }),
     stopperHeight: length('Stopper height', '3/4 in', '20 mm', { follows: 'side' }),
     border: matBorder,

@@ -1,14 +1,19 @@
 import { bent, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
-import { WINDOWS, matBorder, shapeOf } from './choices'
+import { OPENINGS, matBorder, shapeOf } from './choices'
 
 const STYLES = [
   { value: 'upright', label: 'Upright risers' },
   { value: 'springs', label: 'Lies flat and springs' },
+] as const
+
+const FOLDS = [
+  { value: 'side', label: 'At the side' },
+  { value: 'top', label: 'At the top' },
 ] as const
 
 export const floatingWindow = defineFold({
@@ -21,31 +26,37 @@ export const floatingWindow = defineFold({
   group: 'strip',
   bothWays: true,
   layered: true,
+  handed: true,
   view: { turn: 150, tilt: 18 },
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     style: choice('Risers', STYLES, 'Springing risers fold under a frame as wide as the card'),
     glue: length('Glue strip', '5/8 in', '16 mm', { follows: 'width' }),
     depth: length('Rise', '1/2 in', '12 mm', {
       follows: 'width',
       help: 'Depth of the risers; springing ones are as deep as the glue strip',
     }),
-    windowShape: choice('Window', WINDOWS),
-    window: length('Window size', '1 3/4 in', '45 mm', { follows: ['width', 'height'] }),
+    fold: choice('Fold', FOLDS),
+    windowShape: choice('Window', OPENINGS),
+    window: length('Window size', '1 3/4 in', '45 mm', { follows: ['width', 'height'], help: 'Its width' }),
+    windowHeight: length('Window height', '1 3/4 in', '45 mm', { follows: 'height', when: 'windowShape=rectangle' }),
     border: matBorder,
     dressing: toggle('Window dressing behind the frame', false),
     message: toggle('Message panel inside', true),
   },
-  build({ width, height, style, glue, depth, windowShape, window, border, dressing, message }, card) {
+  build({ width, height, style, glue, depth, fold, windowShape, window, windowHeight, border, dressing, message }, card) {
     const upright = style === 'upright'
     const rise = upright ? depth : glue
     const frameWidth = (upright ? width.minus(glue.times(2)) : width).named('Frame')
-    const base = card.strip('base', 'Base', 'base', height, [
-      panel('front', 'Front panel', width),
-      valley(40),
-      panel('back', 'Back panel', width),
-    ])
+    const atSide = fold === 'side'
+    const panels = {
+      front: (size: Measure) => panel('front', 'Front panel', size),
+      back: (size: Measure) => panel('back', 'Back panel', size),
+    }
+    const base = atSide
+      ? card.strip('base', 'Base', 'base', height, [panels.front(width), valley(40), panels.back(width)])
+      : card.strip('base', 'Base', 'base', width, [panels.back(height), valley(40), panels.front(height)], 'y')
     const front = panelOf(base, 'front')
     card.step('Score and fold the base.')
 
@@ -65,25 +76,31 @@ export const floatingWindow = defineFold({
       panel('right-glue', 'Right glue strip', glue),
     ])
     const middle = panelOf(frame, 'frame')
-    const shape = { shape: shapeOf(windowShape), width: window, height: window }
-    card.window(middle, 'window', 'Window drop-out', { ...shape, x: frameWidth.minus(window).half(), y: height.minus(window).half() })
+    const high = windowShape === 'circle' ? window : windowHeight
+    const shape = { shape: shapeOf(windowShape), width: window, height: high }
+    card.window(middle, 'window', 'Window drop-out', { ...shape, x: frameWidth.minus(window).half(), y: height.minus(high).half() })
     const mat = card.mat(middle, border, { key: 'mat-frame', name: 'Mat on frame', printTop: 'top' })
     card.window(face(mat), 'mat-window', 'Mat window drop-out', {
       ...shape,
       x: mat.width.minus(window).half(),
-      y: mat.height.minus(window).half(),
+      y: mat.height.minus(high).half(),
     })
     card.step(
       'Cut the window through frame and mat; both drop-outs are usable pieces. Fold the risers under the frame and the glue '
       + 'strips out again.',
       'Heavy stock: cut one layer at a time.',
     )
-    const scene = card.mat(front, border, { key: 'mat-front', name: 'Background behind the frame', face: 'outside', printTop: 'top' })
+    const scene = card.mat(front, border, {
+      key: 'mat-front', name: 'Background behind the frame', face: 'outside', printTop: atSide ? 'top' : 'bottom',
+    })
     card.step('Glue the background on the front.')
 
     // The front lies with its inside on the back, so its right edge in the pattern is its left edge seen from outside.
-    card.joinAt(panelOf(frame, 'left-glue'), front, 'outside', { x: width.minus(glue) })
-    card.joinAt(panelOf(frame, 'right-glue'), front, 'outside', { x: Measure.zero })
+    // Folded down from the top it stays on its side, but stands on its head.
+    const [leftmost, rightmost] = atSide ? [width.minus(glue), Measure.zero] : [Measure.zero, width.minus(glue)]
+    const turned = atSide ? 0 : 180
+    card.joinAt(panelOf(frame, 'left-glue'), front, 'outside', { x: leftmost, turned })
+    card.joinAt(panelOf(frame, 'right-glue'), front, 'outside', { x: rightmost, turned })
     card.step(
       'Glue the two strips along the edges of the front. Press the card flat once before the glue sets.',
       'Figures may bridge frame and background: glue them on the edge of the frame only.',
@@ -93,7 +110,7 @@ export const floatingWindow = defineFold({
       const strip = card.loose(
         'dressing',
         'Window dressing',
-        { width: window.plus(overlap.times(2)), height: window.half().downToMark(card.mark) },
+        { width: window.plus(overlap.times(2)), height: high.half().downToMark(card.mark) },
         'insert',
       )
       card.step(`Glue the ${strip.name.toLowerCase()} behind the lower edge of the window.`)
@@ -133,8 +150,8 @@ export const floatingWindow = defineFold({
     })
     card.limit({
       subject: 'Window size',
-      parameter: 'window',
-      value: window,
+      parameter: windowShape === 'circle' ? 'window' : 'windowHeight',
+      value: high,
       atMost: height.minus(border.times(4)),
       because: 'the frame and its mat must go on above and below it.',
     })

@@ -2,10 +2,11 @@ import { bent, mountain, panel, at, valley } from '../model/builder'
 import type { WindowShape } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure, nanometres } from '../../lengths'
 import { WINDOWS, matBorder, shapeOf } from './choices'
+import { bellyBand } from './belly-band'
 import { riding } from './riding'
 
 /**
@@ -53,8 +54,8 @@ export const gatefoldShutter = defineFold({
   bothWays: true,
   layered: true,
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     panelWidth: length('Panel width', '2 1/2 in', '62 mm', {
       follows: 'width',
       help: 'What the width leaves beside it is the travel of the shutters',
@@ -66,8 +67,11 @@ export const gatefoldShutter = defineFold({
     windowAt: length('Window centre above the foot', '2 3/4 in', '74 mm', { follows: 'height' }),
     border: matBorder,
     message: toggle('Message panel behind the window', true),
+    band: toggle('Belly band', false, 'Wrapped by hand round the closed card, never scored'),
+    bandHeight: length('Band height', '1 1/2 in', '40 mm', { follows: 'height', when: 'band' }),
+    bandOverlap: length('Overlap of the band', '1/2 in', '12 mm', { when: 'band', zero: true }),
   },
-  build({ width, height, panelWidth, tab, shutter, windowShape, window, windowAt, border, message }, card) {
+  build({ width, height, panelWidth, tab, shutter, windowShape, window, windowAt, border, message, band, bandHeight, bandOverlap }, card) {
     const half = width.half()
     const base = card.strip('base', 'Base', 'base', height, [
       panel('left', 'Left door', half),
@@ -219,6 +223,7 @@ export const gatefoldShutter = defineFold({
       atMost: height.minus(tab).minus(shutter.half()),
       because: 'the shutters would leave the panel at its upper end.',
     })
+    if (band) bellyBand(card, { width, height, border, bandHeight, bandOverlap })
     return { width, height, anchor: middle }
   },
 })

@@ -1,8 +1,8 @@
 import { panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
-import { rule } from '../model/rules'
+import { length, size, toggle } from '../model/parameters'
+import { bellyBand } from './belly-band'
 import { matBorder } from './choices'
 
 export const gatefold = defineFold({
@@ -16,8 +16,8 @@ export const gatefold = defineFold({
   bothWays: true,
   layered: true,
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     border: matBorder,
     insideMats: toggle('Mats inside the doors', true),
     message: toggle('Message panel in the middle', true),
@@ -48,29 +48,7 @@ export const gatefold = defineFold({
       card.message('the middle', note.width, note.height)
       card.step('Glue the message panel in the middle.')
     }
-    if (band) {
-      const ease = rule('ease', card.units)
-      card.loose('band', 'Belly band', { width: width.times(2).plus(bandOverlap).plus(ease), height: bandHeight })
-      card.step(
-        'Wrap the belly band loosely round the closed card by hand and glue its ends together, not to the card.',
-        'Never score it: a creased band sits too tight.',
-      )
-      card.limit({
-        subject: 'Overlap of the band',
-        parameter: 'bandOverlap',
-        value: bandOverlap,
-        atLeast: rule('overlap', card.units),
-        severity: 'warn',
-        because: 'with less its ends do not hold, unless a topper is glued over them.',
-      })
-      card.limit({
-        subject: 'Band height',
-        parameter: 'bandHeight',
-        value: bandHeight,
-        atMost: height.minus(border.times(2)),
-        because: 'the card must show above and below it.',
-      })
-    }
+    if (band) bellyBand(card, { width, height, border, bandHeight, bandOverlap })
     return { width, height, anchor: middle }
   },
 })

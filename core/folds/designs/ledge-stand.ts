@@ -1,7 +1,7 @@
 import { at, bent, box, panel } from '../model/builder'
 import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { matBorder } from './choices'
@@ -24,11 +24,13 @@ export const ledgeStand = defineFold({
   stands: true,
   group: 'slit',
   layered: true,
+  handed: true,
   parameters: {
-    side: length('Panel', '2 1/4 in', '55 mm', { help: 'A quarter of the blank; the closed card is two panels wide' }),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    side: size('Panel', '2 1/4 in', '55 mm', { help: 'A quarter of the blank; the closed card is two panels wide' }),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     rail: length('Rail height', '1 1/4 in', '32 mm', { follows: 'height' }),
     tab: length('Tab of the back leaf', '1/2 in', '12 mm', { follows: 'side' }),
+    leafHeight: length('Back leaf height', '5 1/2 in', '148 mm', { follows: 'height' }),
     border: matBorder,
     figure: toggle('Figure on the lower rail', false),
     reach: length('Figure beyond the ridge', '0 in', '0 mm', {
@@ -38,7 +40,7 @@ export const ledgeStand = defineFold({
     }),
     message: toggle('Message panel on the back leaf', true),
   },
-  build({ side, height, rail, tab, border, figure, reach, message }, card) {
+  build({ side, height, rail, tab, leafHeight, border, figure, reach, message }, card) {
     const zero = Measure.zero
     const base = card.sheet('base', 'Base', 'base', { width: side.times(4), height })
     const bandHeight = height.minus(rail.times(2)).named('Band height')
@@ -81,12 +83,12 @@ export const ledgeStand = defineFold({
         })
     }
     card.step('Glue the mats, the card folded once before.', 'Stop short of every score.')
-    const leaf = card.strip('leaf', 'Back leaf', 'insert', height, [
+    const leaf = card.strip('leaf', 'Back leaf', 'insert', leafHeight, [
       panel('tab', 'Tab', tab),
       bent('valley', leafSwing),
       panel('leaf', 'Leaf', side.times(2)),
     ])
-    card.joinAt(panelOf(leaf, 'tab'), panelOf(base, 'left'), 'outside', { x: zero })
+    card.joinAt(panelOf(leaf, 'tab'), panelOf(base, 'left'), 'outside', { x: zero, y: zero })
     if (message) {
       const note = card.mat(panelOf(leaf, 'leaf'), border, { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
       card.message('the back leaf', note.width, note.height)
@@ -127,6 +129,13 @@ export const ledgeStand = defineFold({
       value: rail,
       atLeast: rule('between', card.units),
       because: 'a narrower rail does not hold its crease.',
+    })
+    card.limit({
+      subject: 'Back leaf height',
+      parameter: 'leafHeight',
+      value: leafHeight,
+      atMost: height,
+      because: 'it would stick out of the closed card.',
     })
     card.limit({ subject: 'Tab', parameter: 'tab', value: tab, atMost: side, because: 'it must lie behind the left end.' })
     return { width: side.times(2), height, anchor: panelOf(base, 'left') }

@@ -3,12 +3,14 @@ import { at, bent, box } from '../model/builder'
 import type { Panel } from '../model/card'
 import { face } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { boxOf, poseOf } from '../motion/pose'
-import { Measure, nanometres } from '../../lengths'
+import type { ParameterInputs } from '../../document'
+import type { Length, Units } from '../../lengths'
+import { Measure, lengthFrom, nanometres } from '../../lengths'
 import type { NotedScore, Row } from './score-list'
-import { pieceList, readPieces, readScores, scoreList } from './score-list'
+import { flippedScores, pieceList, readPieces, readScores, scoreList } from './score-list'
 import { matBorder } from './choices'
 
 export const ownStrip = defineFold({
@@ -20,14 +22,16 @@ export const ownStrip = defineFold({
   stands: false,
   group: 'strip',
   layered: true,
+  handed: true,
   parameters: {
-    length: length('Blank width', '11 in', '297 mm'),
-    height: length('Blank height', '5 1/2 in', '148 mm'),
+    length: size('Blank width', '11 in', '297 mm'),
+    height: size('Blank height', '5 1/2 in', '148 mm'),
     scores: scoreList(
       'Scores',
       '2 3/4 mountain 60, 5 1/2 valley 60',
       '74 mm mountain 60, 148 mm valley 60',
-      'From the left end: positions alone, or with mountain or valley, degrees on display, and rails or band where there are slits',
+      'From the left end: positions alone, or with mountain or valley, degrees on display, and rails or band where there are slits. '
+      + 'A click on a crease folds it the other way',
       'length',
     ),
     slits: toggle('Two slits, for rails and a band', false),
@@ -37,6 +41,11 @@ export const ownStrip = defineFold({
     mats: toggle('A mat on every panel', true),
     border: matBorder,
     pieces: pieceList('Glued pieces', 'Size and panel, counted from the left: “3 x 1 1/2 on 2”; “8 x 1 1/2 on 1 to 4” is glued to both'),
+  },
+  flip(inputs, { from, to }, units) {
+    const scores = flippedScores(String(inputs.scores), from.x.value, units, ({ row }) =>
+      row === 'all' || (row === 'band') === isInBand(inputs, (from.y.value + to.y.value) / 2, units))
+    return scores === undefined ? undefined : { parameter: 'scores', input: scores }
   },
   build({ length: long, height, scores: scoreText, slits, slitFrom, slitTo, rail, mats, border, pieces: pieceText }, card) {
     const zero = Measure.zero
@@ -168,6 +177,12 @@ export const ownStrip = defineFold({
     }
   },
 })
+
+/** Whether a height of the blank lies in the band between the slits. */
+function isInBand(inputs: ParameterInputs, y: number, units: Units): boolean {
+  const [rail, height] = [inputs.rail, inputs.height].map(input => lengthFrom(String(input), units)) as [Length, Length]
+  return y > rail && y < height - rail
+}
 
 /** The entries of a list that has passed its check. */
 const noted = <T>(list: { ok: true, entries: T[] } | { ok: false }): T[] => (list.ok ? list.entries : [])

@@ -1,12 +1,20 @@
-import { at, bent, box, panel } from '../model/builder'
+import { at, bent, box, mountain, panel } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
+import { notched } from './round'
 import { Measure } from '../../lengths'
 
 /** Pulled by a share of its full travel, the links stand at the angle whose cosine is what is left of it. Degrees. */
 const knee = (opening: number) => (Math.acos(1 - opening) * 180) / Math.PI
+
+const BASES = [
+  { value: 'leaf', label: 'One leaf' },
+  { value: 'side', label: 'Folded at the side' },
+  { value: 'top', label: 'Folded at the top' },
+] as const
+type BaseKind = (typeof BASES)[number]['value']
 
 export const pullTabFlap = defineFold({
   id: 'pull-tab-flap',
@@ -17,8 +25,8 @@ export const pullTabFlap = defineFold({
   stands: false,
   group: 'slider',
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     faceWidth: length('Face width', '4 in', '99 mm', { follows: 'width' }),
     margin: length('Margin beside the flap', '1 in', '25 mm', { follows: 'width' }),
     foot: length('Hinge above the foot', '1 3/4 in', '44 mm', { follows: 'height' }),
@@ -30,12 +38,30 @@ export const pullTabFlap = defineFold({
     tagWidth: length('Tag width', '3 in', '76 mm', { follows: 'width' }),
     sleeve: length('Sleeve height', '1 1/2 in', '38 mm', { follows: 'height' }),
     tape: length('Tape width', '1/8 in', '3 mm'),
+    base: choice('Base', BASES),
+    placed: toggle('Face not in the middle of the base', false),
+    faceLeft: length('Face from the left', '1/8 in', '3 mm', { when: 'placed', zero: true }),
+    grip: length('Tag beyond the foot', '0 in', '0 mm', { zero: true, help: 'What shows of the closed tag' }),
+    notch: length('Radius of the finger notch', '3/8 in', '10 mm', { follows: 'width', zero: true, help: 'Nothing: no notch' }),
     decoration: toggle('Decoration on the lower link', true),
   },
-  build({ width, height, faceWidth, margin, foot, link, joint, tagWidth, sleeve, tape, decoration }, card) {
+  build(
+    {
+      width, height, faceWidth, margin, foot, link, joint, tagWidth, sleeve, tape, base: kind, placed, faceLeft, grip, notch, decoration,
+    },
+    card,
+  ) {
     const zero = Measure.zero
-    const base = card.sheet('base', 'Base', 'base', { width, height })
-    const ground = card.area(base, 'ground', 'Base', box(zero, zero, width, height))
+    // A folded base has the face on its front: it folds away from it.
+    const leaf = kind === 'side' ? width : height
+    const front = panel('ground', 'Base', leaf)
+    const back = panel('back', 'Back of the base', leaf)
+    const base = {
+      leaf: () => card.strip('base', 'Base', 'base', height, [panel('ground', 'Base', width)]),
+      side: () => card.strip('base', 'Base', 'base', height, [back, mountain(60), front]),
+      top: () => card.strip('base', 'Base', 'base', width, [front, mountain(60), back], 'y'),
+    }[kind as BaseKind]()
+    const ground = panelOf(base, 'ground')
     const sheet = card.sheet('face', 'Face', 'insert', { width: faceWidth, height }, 'top')
     const flapWidth = faceWidth.minus(margin.times(2)).named('Flap width')
     const [hinge, kneeAt, upper, end] = [foot, foot.plus(link), foot.plus(link.times(2)), foot.plus(link.times(2)).plus(joint)]
@@ -63,13 +89,19 @@ export const pullTabFlap = defineFold({
     )
     card.step('Score hinge, knee and joint across the flap.')
 
+    if (notch.value > 0) {
+      if (kind === 'leaf') card.shape(base, notched(base, notch))
+      const mouth = notched(sheet, notch)
+      card.shape(sheet, mouth)
+      card.shapePanel(frame, mouth)
+    }
     const room = link.times(2).plus(joint).named('Flap and joint')
-    const tag = card.strip('tag', 'Tag', 'insert', tagWidth, [panel('tag', 'Tag', foot.plus(room))], 'y')
+    const tag = card.strip('tag', 'Tag', 'insert', tagWidth, [panel('tag', 'Tag', foot.plus(room).plus(grip))], 'y')
     card.joinAt(face(tag), tab, 'outside', {
       x: flapWidth.minus(tagWidth).half(),
-      y: foot.plus(link.times(2)).times(-1),
+      y: foot.plus(link.times(2)).plus(grip).times(-1),
       faceDown: true,
-      glue: { x: tagWidth.minus(flapWidth).half(), y: upper, width: flapWidth, height: joint },
+      glue: { x: tagWidth.minus(flapWidth).half(), y: upper.plus(grip), width: flapWidth, height: joint },
     })
     card.loose(
       'sleeve',
@@ -82,16 +114,18 @@ export const pullTabFlap = defineFold({
       'The tag must slide in it: wrap by hand, never score it.',
     )
     card.step('Glue the joint tab of the flap to the foot of the tag, the flap lying flat.', 'Glue the joint tab only.')
+    const faceAt = placed ? faceLeft : width.minus(faceWidth).half()
     const onBase = card.piece(
       ground,
       { width: flapWidth.downToMark(card.mark), height: link.times(2).downToMark(card.mark) },
-      { key: 'message', name: 'Message panel under the flap', kind: 'message', y: foot, x: width.minus(flapWidth).half() },
+      { key: 'message', name: 'Message panel under the flap', kind: 'message', y: foot, x: faceAt.plus(margin) },
     )
     card.message('the base, where the flap uncovers it', onBase.width, onBase.height)
-    card.joinAt(frame, ground, 'inside', { x: width.minus(faceWidth).half(), y: zero })
+    card.joinAt(frame, ground, 'inside', { x: faceAt, y: zero })
     card.step(
       'Tape the face to the base along its two sides and its upper end.',
-      'Keep the tape at the very edge, or the tag jams. Punch the finger notch at the mouth through face and base in one go.',
+      'Keep the tape at the very edge, or the tag jams.'
+      + (notch.value > 0 ? ' Punch the finger notch through what lies at the mouth in one go.' : ''),
     )
     if (decoration) {
       card.piece(
@@ -113,6 +147,37 @@ export const pullTabFlap = defineFold({
       because: 'a narrower tag slips through the opening of the flap.',
     })
     card.limit({ subject: 'Tag width', parameter: 'tagWidth', value: tagWidth, atMost: most, because: 'it would rub at the tape.' })
+    if (placed) {
+      card.limit({
+        subject: 'Face from the left',
+        parameter: 'faceLeft',
+        value: faceLeft,
+        atMost: width.minus(faceWidth),
+        because: 'it would stick out of the card.',
+      })
+    }
+    card.limit({
+      subject: 'Tag beyond the foot',
+      parameter: 'grip',
+      value: grip,
+      atMost: zero,
+      severity: 'warn',
+      because: 'by so much it sticks out of the closed card.',
+    })
+    card.limit({
+      subject: 'Radius of the finger notch',
+      parameter: 'notch',
+      value: notch,
+      atMost: faceWidth.times(0.25),
+      because: 'the mouth would come apart.',
+    })
+    card.limit({
+      subject: 'Radius of the finger notch',
+      parameter: 'notch',
+      value: notch,
+      atMost: foot.minus(rule('between', card.units)),
+      because: 'it would run into the flap.',
+    })
     card.limit({
       subject: 'Face width',
       parameter: 'faceWidth',

@@ -1,7 +1,7 @@
 import { bent, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { riding } from './riding'
@@ -22,8 +22,8 @@ export const risingScene = defineFold({
   layered: true,
   view: { turn: -20, tilt: 8 },
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     lift: length('Crease below the fold', '1 in', '25 mm', { follows: 'height', help: 'The slider rises by twice this' }),
     flap: length('Flap of the slider', '3/4 in', '18 mm', { follows: 'height' }),
     sliderWidth: length('Slider width', '2 3/4 in', '66 mm', { follows: 'width' }),

@@ -26,6 +26,24 @@ export function arcs(x: number, y: number, radius: number, from: number, to: num
   )
 }
 
+/**
+ * A blank with a half-round notch for a finger in the middle of its foot, counter-clockwise from its lower left corner.
+ * @param turned the notch is at the head instead
+ */
+export function notched({ width, height }: { width: Measure, height: Measure }, radius: Measure, turned = false): Place[] {
+  const middle = width.value / 2
+  const round = Array.from({ length: CORNERS / 4 + 1 }, (_, step) => {
+    const angle = Math.PI * (1 - step / (CORNERS / 4))
+    return at(
+      Measure.of('Notch', nanometres(Math.round(middle + radius.value * Math.cos(angle)))),
+      Measure.of('Notch', nanometres(Math.round(radius.value * Math.sin(angle)))),
+    )
+  })
+  const zero = Measure.zero
+  const corners = [at(zero, zero), ...round, at(width, zero), at(width, height), at(zero, height)]
+  return turned ? corners.map(({ x, y }) => at(width.minus(x), height.minus(y))) : corners
+}
+
 /** The outline round two discs, one above the other, that meet in a chord: right edges upwards, left edges downwards. */
 export function outlineAround(lower: Place[], upper: Place[]): Place[] {
   const half = (corners: Place[]) => corners.length / 2

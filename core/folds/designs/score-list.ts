@@ -136,6 +136,18 @@ export function readSteps(text: string, units: Units): Read<NotedStep> {
   )
 }
 
+const writeScores = (scores: NotedScore[], units: Units): string =>
+  scores.map(({ at, direction, open, row }) => `${writeLength(at, units)} ${direction} ${open}${row === 'all' ? '' : ` ${row}`}`).join(', ')
+
+/** The list with one score folded the other way; all say their direction then, so that the others stay as they are. */
+export function flippedScores(text: string, at: number, units: Units, isMeant: (score: NotedScore) => boolean): string | undefined {
+  const list = readScores(text, units)
+  const score = list.ok ? list.entries.find(score => score.at === at && isMeant(score)) : undefined
+  if (!list.ok || !score) return undefined
+  const direction: CreaseDirection = score.direction === 'valley' ? 'mountain' : 'valley'
+  return writeScores(list.entries.map(other => (other === score ? { ...score, direction } : other)), units)
+}
+
 const problemOf
   = (read: (text: string, units: Units) => Read<unknown>): TextParameter['problem'] =>
     (text, units) => {
@@ -152,13 +164,7 @@ export const scoreList = (label: string, inch: string, metric: string, help: str
   problem: problemOf(readScores),
   resized(text, change, units) {
     const list = readScores(text, units)
-    return list.ok
-      ? list.entries
-          .map(
-            ({ at, direction, open, row }) => `${writeLength(change(at), units)} ${direction} ${open}${row === 'all' ? '' : ` ${row}`}`,
-          )
-          .join(', ')
-      : text
+    return list.ok ? writeScores(list.entries.map(score => ({ ...score, at: change(score.at) })), units) : text
   },
 })
 

@@ -1,7 +1,7 @@
 import { at, bent, box, valley } from '../model/builder'
 import { face } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { HELD, heldBy, matBorder } from './choices'
@@ -22,8 +22,8 @@ export const splitFrontPocket = defineFold({
   bothWays: true,
   layered: true,
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     opening: length('Opening panel', '2 in', '50 mm', { follows: 'width', help: 'The rest of the width is the pocket' }),
     side: choice('Opening side', SIDES),
     tape: length('Tape width', '1/4 in', '6 mm'),

@@ -2,10 +2,13 @@ import { at, bent, box, panel } from '../model/builder'
 import type { Place } from '../model/card'
 import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { squash } from './squash'
+
+/** Grams per square metre above which the square cracks where its creases meet. */
+const HEAVIEST = 170
 
 export const squashFold = defineFold({
   id: 'squash-fold',
@@ -18,11 +21,12 @@ export const squashFold = defineFold({
   layered: true,
   view: { turn: -20, tilt: -20 },
   parameters: {
-    square: length('Square', '7 1/2 in', '190 mm', { help: 'Side of the insert; closed it is half as wide and half as high' }),
+    square: size('Square', '7 1/2 in', '190 mm', { help: 'Side of the insert; closed it is half as wide and half as high' }),
     border: length('Border', '1/4 in', '6 mm', { help: 'What the covers leave visible round the folded insert' }),
     mats: toggle('Mats outside the covers', true),
+    matBorder: length('Border of the mats', '1/4 in', '6 mm', { follows: 'border', when: 'mats', zero: true }),
   },
-  build({ square, border, mats }, card) {
+  build({ square, border, mats, matBorder }, card) {
     const zero = Measure.zero
     const [quarter, half, threeQuarters] = [square.times(0.25), square.half(), square.times(0.75)]
     const cover = half.plus(border.times(2)).named('Cover')
@@ -35,6 +39,7 @@ export const squashFold = defineFold({
       'y',
     )
     const sheet = card.sheet('insert', 'Square', 'insert', { width: square, height: square }, 'top')
+    sheet.heaviest = HEAVIEST
     const centre = at(half, half)
     const whole = box(zero, zero, square, square)
     const area = (key: string, name: string, outline: Place[]) => card.area(sheet, key, name, whole, { outline })
@@ -129,7 +134,7 @@ export const squashFold = defineFold({
     )
     if (mats) {
       for (const key of ['lower', 'upper'] as const)
-        card.mat(panelOf(base, key), border, {
+        card.mat(panelOf(base, key), matBorder, {
           key: `mat-${key}`,
           name: `Mat on ${key} cover`,
           face: 'outside',

@@ -2,7 +2,7 @@ import { at, bent, box, panel, valley } from '../model/builder'
 import type { Place } from '../model/card'
 import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import type { Length } from '../../lengths'
 import { Measure } from '../../lengths'
@@ -32,8 +32,8 @@ export const stepPopup = defineFold({
   group: 'slit',
   view: { turn: -28, tilt: 28 },
   parameters: {
-    width: length('Finished width', '5 1/2 in', '148 mm'),
-    height: length('Finished height', '4 1/4 in', '105 mm'),
+    width: size('Finished width', '5 1/2 in', '148 mm'),
+    height: size('Finished height', '4 1/4 in', '105 mm'),
     border: insertBorder,
     depth: length('Depth of the middle step', '1 1/4 in', '32 mm', {
       follows: 'height',

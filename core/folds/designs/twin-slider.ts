@@ -1,9 +1,15 @@
 import { bent, panel } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
+import { notched } from './round'
 import { Measure } from '../../lengths'
+
+const TRACKS = [
+  { value: 'cut', label: 'Cut square' },
+  { value: 'punched', label: 'Punched round' },
+] as const
 
 export const twinSlider = defineFold({
   id: 'twin-slider',
@@ -14,8 +20,8 @@ export const twinSlider = defineFold({
   stands: false,
   group: 'slider',
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     track: length('Track length', '2 1/4 in', '56 mm', { follows: 'height' }),
     trackWidth: length('Track width', '3/8 in', '10 mm'),
     pad: length('Foam pad', '1/4 in', '6 mm', { help: 'Side of the pads that run in the tracks' }),
@@ -29,12 +35,14 @@ export const twinSlider = defineFold({
     coverWidth: length('Cover width', '4 in', '99 mm', { follows: 'width' }),
     coverHeight: length('Cover height', '4 1/2 in', '118 mm', { follows: 'height' }),
     tape: length('Tape width', '1/4 in', '6 mm'),
+    notch: length('Radius of the finger notch', '3/8 in', '10 mm', { follows: 'width', zero: true, help: 'Nothing: no notch' }),
+    tracks: choice('Ends of the tracks', TRACKS),
     message: toggle('Message on the back leaf', true),
   },
   build(v, card) {
     const {
       width, height, track, trackWidth, pad, apart, runnerWidth, runnerHeight, backWidth, backHeight, frontWidth, frontHeight,
-      coverWidth, coverHeight, tape,
+      coverWidth, coverHeight, tape, notch,
     } = v
     const zero = Measure.zero
     const travel = track.minus(pad).named('Travel')
@@ -49,6 +57,10 @@ export const twinSlider = defineFold({
       'y',
     )
     const [front, back] = [panelOf(base, 'front'), panelOf(base, 'back')]
+    if (notch.value > 0) {
+      card.shape(base, notched(base, notch))
+      card.shapePanel(front, notched(front, notch))
+    }
     const coverFoot = height.minus(coverHeight).half().named('Foot of the cover')
     // The cover hides the runner at both ends of its way.
     const low = coverFoot.plus(runnerHeight.half())
@@ -59,6 +71,7 @@ export const twinSlider = defineFold({
       ['right', trackLeft.plus(trackWidth).plus(apart)],
     ] as const) {
       card.window(front, `track-${key}`, `${key === 'left' ? 'Left' : 'Right'} track drop-out`, {
+        shape: v.tracks === 'punched' ? 'slot' : 'rectangle',
         x,
         y: height.minus(low).minus(track),
         width: trackWidth,
@@ -124,7 +137,7 @@ export const twinSlider = defineFold({
       'Pads in the corners only, clear of the path of the front leaf.',
     )
     card.step(
-      'Fold the sleeve and tape its two sides; the upper end stays open. Punch the finger notch at the mouth.',
+      'Fold the sleeve and tape its two sides; the upper end stays open.',
       'Tape at the very edge, or the back leaf jams.',
     )
     if (v.message) {
@@ -135,6 +148,13 @@ export const twinSlider = defineFold({
     card.travel(face(show), travel)
 
     const clearance = rule('clearance', card.units)
+    card.limit({
+      subject: 'Radius of the finger notch',
+      parameter: 'notch',
+      value: notch,
+      atMost: width.times(0.25),
+      because: 'the mouth would come apart.',
+    })
     card.limit({
       subject: 'Track length',
       parameter: 'track',

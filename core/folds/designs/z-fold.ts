@@ -1,8 +1,8 @@
 import { mountain, panel, valley } from '../model/builder'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, toggle } from '../model/parameters'
-import { matBorder } from './choices'
+import { choice, length, size, toggle } from '../model/parameters'
+import { RAISED, heldBy, matBorder } from './choices'
 
 export const zFold = defineFold({
   id: 'z-fold',
@@ -14,16 +14,18 @@ export const zFold = defineFold({
   group: 'strip',
   bothWays: true,
   layered: true,
+  handed: true,
   parameters: {
-    width: length('Finished width', '4 1/4 in', '105 mm'),
-    height: length('Finished height', '5 1/2 in', '148 mm'),
+    width: size('Finished width', '4 1/4 in', '105 mm'),
+    height: size('Finished height', '5 1/2 in', '148 mm'),
     border: matBorder,
     plate: toggle('Plate across the front', true, 'Glued to panel A only, reaching over panel C'),
+    plateHeld: choice('Plate held', RAISED, undefined, 'plate'),
     plateWidth: length('Plate width', '3 1/4 in', '80 mm', { follows: 'width', when: 'plate' }),
     plateHeight: length('Plate height', '3 1/2 in', '90 mm', { follows: 'height', when: 'plate' }),
     message: toggle('Message panel on C', true),
   },
-  build({ width, height, border, plate, plateWidth, plateHeight, message }, card) {
+  build({ width, height, border, plate, plateHeld, plateWidth, plateHeight, message }, card) {
     const half = width.half()
     const base = card.strip('base', 'Base', 'base', height, [
       panel('a', 'Front panel A', half),
@@ -58,14 +60,14 @@ export const zFold = defineFold({
           key: 'plate',
           name: 'Plate',
           kind: 'plate',
-          means: 'foam',
+          means: heldBy(plateHeld),
           x: toEdge,
           glueWidth: half.minus(toEdge),
         },
       )
       card.mat(face(body), border, { key: 'plate-mat', name: 'Mat on plate', printTop })
       card.step(
-        'Mat the plate. Put foam on its left half only and set it across the closed front.',
+        `Mat the plate. Put ${plateHeld === 'foam' ? 'foam' : 'tape'} on its left half only and set it across the closed front.`,
         'No glue on the half that reaches over panel C, or the card is shut for good.',
       )
       card.limit({

@@ -227,7 +227,12 @@ export class CardBuilder {
       x: placing.x ?? onto.width.minus(size.width).half(),
       y: placing.y ?? onto.height.minus(size.height).half(),
       slide,
-      glue: { x: placing.glueX ?? Measure.zero, y: Measure.zero, width: placing.glueWidth ?? size.width, height: placing.glueHeight ?? size.height },
+      glue: {
+        x: placing.glueX ?? Measure.zero,
+        y: Measure.zero,
+        width: placing.glueWidth ?? size.width,
+        height: placing.glueHeight ?? size.height,
+      },
       means,
     })
     return part

@@ -57,7 +57,8 @@ export interface Slit {
   to: Place
 }
 
-export type WindowShape = 'rectangle' | 'circle'
+/** A slot has round ends. */
+export type WindowShape = 'rectangle' | 'circle' | 'slot'
 
 /** A cut-out of a panel; what it releases is a usable piece. */
 export interface Window {
@@ -88,6 +89,8 @@ export interface Part {
   printTop: PrintTop
   /** How many of it a kit holds; one unless it says so. */
   count?: number
+  /** Grams per square metre above which its paper cracks or does not fold. */
+  heaviest?: number
   /** Parts of one pair are cut side by side from one piece, so that a print runs on across them. */
   pair?: string
 }
@@ -213,6 +216,8 @@ export const outlineOf = ({
   ]
 
 const ROUND = 48
+/** Which end of a slot a corner belongs to; those in the middle go to the first, and the last edge closes it. */
+const side = (along: number) => (along < -1e-9 ? -1 : 1)
 
 /** Corners of a window on its part; a circle by many. */
 export function windowOutline({ shape, x, y, width, height }: Window): Point[] {
@@ -224,9 +229,13 @@ export function windowOutline({ shape, x, y, width, height }: Window): Point[] {
       [x.value, y.value + height.value],
     ]
   const [rx, ry] = [width.value / 2, height.value / 2]
+  /** How far the middles of the round ends lie from the middle of a slot. */
+  const apart: Point = shape === 'slot' ? [Math.max(0, rx - ry), Math.max(0, ry - rx)] : [0, 0]
+  const [wide, high] = shape === 'slot' ? [Math.min(rx, ry), Math.min(rx, ry)] : [rx, ry]
   return Array.from({ length: ROUND }, (_, index): Point => {
     const angle = (index / ROUND) * 2 * Math.PI
-    return [x.value + rx + rx * Math.cos(angle), y.value + ry + ry * Math.sin(angle)]
+    const [right, up] = [Math.cos(angle), Math.sin(angle)]
+    return [x.value + rx + apart[0] * side(right) + wide * right, y.value + ry + apart[1] * side(up) + high * up]
   })
 }
 

@@ -2,11 +2,12 @@ import type { ParameterInputs, PrintTop } from '../../document'
 import type { Length, Units } from '../../lengths'
 import { Measure, writeLength } from '../../lengths'
 import { CardBuilder } from './builder'
-import type { Construction, Panel } from './card'
+import type { Construction, Crease, Panel } from './card'
 import type { View } from '../motion/drawing'
 import { modelFindings } from './checks'
 import type { Parameters, Values } from './parameters'
 import { choice, followed, naturalInputs, readInputs } from './parameters'
+import { mirrored } from './mirror'
 import { piecesOf } from './pieces'
 import type { Piece } from './pieces'
 
@@ -32,9 +33,13 @@ export interface FoldDefinition<P extends Parameters> {
   bothWays?: boolean
   /** Whether its mats may lie on plain ones that show a border of their own. */
   layered?: boolean
+  /** Whether it has a hand, so that it can be made for the other one. */
+  handed?: boolean
   /** Where it is best looked at from on display. */
   view?: View
   parameters: P
+  /** Folds one of its creases the other way, where its creases are typed: the parameter with what it says then. */
+  flip?: (inputs: ParameterInputs, crease: Crease, units: Units) => { parameter: string, input: string } | undefined
   /** Describes the card to the builder; answers the closed size and the panel that stays in place while it opens. */
   build: (values: Values<P>, card: CardBuilder) => Construction['finished'] & { anchor: Panel }
 }
@@ -71,6 +76,10 @@ const DECORATION = choice(
   ],
   'The sentiment is placed with the card folded',
 )
+const HAND = choice('Opens', [
+  { value: 'drawn', label: 'As drawn' },
+  { value: 'mirrored', label: 'From the other side' },
+])
 const LAYERS = choice(
   'Mats on each panel',
   [
@@ -90,6 +99,7 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
   const parameters: Parameters = {
     ...fold.parameters,
     ...(fold.layered && { layers: LAYERS, held: HELD }),
+    ...(fold.handed && { hand: HAND }),
     ...(fold.bothWays && { decoration: DECORATION }),
   }
   return {
@@ -133,6 +143,7 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
     const mats = { layered: inputs.layers === 'two', means: inputs.held === 'glue' ? 'glue' as const : 'tape' as const }
     const card = new CardBuilder(units, mark, mats, Object.fromEntries(given))
     const { anchor, ...finished } = build(values, card)
-    return card.finish(finished, anchor)
+    const made = card.finish(finished, anchor)
+    return inputs.hand === 'mirrored' ? mirrored(made) : made
   }
 }

@@ -17,6 +17,8 @@ export interface LengthParameter extends Common {
   defaults: Record<Units, string>
   /** May be zero; all other lengths must be more than that. */
   zero?: boolean
+  /** Whether it is one of the sizes of the whole card, which a card is resized by. */
+  main?: boolean
   /** The sizes that it grows and shrinks with until it is typed; of several the one that has shrunk most decides. */
   follows?: string | readonly string[]
 }
@@ -58,6 +60,10 @@ export const length = (label: string, inch: string, metric: string, more: Partia
   defaults: { inch, metric },
   ...more,
 })
+
+/** A size of the whole card. */
+export const size = (label: string, inch: string, metric: string, more: Partial<LengthParameter> = {}): LengthParameter =>
+  length(label, inch, metric, { ...more, main: true })
 
 export const toggle = (label: string, initial: boolean, help?: string, when?: Parameter['when']): ToggleParameter => ({
   kind: 'toggle',
@@ -187,13 +193,12 @@ export function resizedInputs(
 ): ParameterInputs {
   const resize = (length: Length) => nanometres(length === 0 ? 0 : Math.max(1, Math.round((length * factor) / mark)) * mark)
   const all = naturalInputs(parameters, inputs, units, mark)
-  const mains = new Set(Object.values(parameters).flatMap(followed))
   const changed = Object.entries(parameters).flatMap(([name, parameter]) => {
     const input = String(all[name])
     const isTyped = Object.hasOwn(inputs, name)
     if (parameter.kind === 'text') return isTyped || !parameter.follows ? [[name, parameter.resized(input, resize, units)]] : []
-    const grows = mains.has(name) || (isTyped && followed(parameter).length > 0)
-    return parameter.kind === 'length' && grows ? [[name, writeLength(resize(lengthFrom(input, units)), units)]] : []
+    const grows = parameter.kind === 'length' && (parameter.main || (isTyped && followed(parameter).length > 0))
+    return grows ? [[name, writeLength(resize(lengthFrom(input, units)), units)]] : []
   })
   return { ...inputs, ...Object.fromEntries(changed) }
 }

@@ -37,6 +37,8 @@ export interface Piece {
   shaped: boolean
   /** How many of it a kit holds. */
   perKit: number
+  /** Grams per square metre above which its paper cracks or does not fold. */
+  heaviest?: number
   /** Pieces of one pair are cut side by side from one blank. */
   pair?: string
 }
@@ -74,10 +76,11 @@ export const drawnBlanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
 export function piecesOf(construction: Construction, board: Length): Piece[] {
   return construction.parts
     .filter(hasSize)
-    .map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, count = 1 }) => {
+    .map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, heaviest, count = 1 }) => {
       const scores: Score[] = []
       for (const crease of creases) scores.push(scoreOf(crease, scores))
-      return { key, name, kind, width, height, printTop, scores, slits, windows, shaped: outline !== undefined, perKit: count, pair }
+      const cuts = { slits, windows, shaped: outline !== undefined }
+      return { key, name, kind, width, height, printTop, scores, ...cuts, perKit: count, pair, heaviest }
 
       function scoreOf(crease: Crease, earlier: Score[]): Score {
         const { along, direction, from, to } = crease

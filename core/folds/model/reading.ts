@@ -104,7 +104,8 @@ export function cutLines({ slits, windows, shaped }: Pick<Piece, 'slits' | 'wind
 
   function windowInWords({ name, shape, x, y, width, height }: Window): string {
     const size = shape === 'circle' ? `${show(width.value)} across` : `${show(width.value)} × ${show(height.value)}`
-    return `${shape === 'circle' ? 'Round window' : 'Window'} ${size}, its lower left corner ${placeInWords({ x, y }, show)}; keep the `
+    const what = { circle: 'Round window', slot: 'Window with round ends', rectangle: 'Window' }[shape]
+    return `${what} ${size}, its lower left corner ${placeInWords({ x, y }, show)}; keep the `
       + `${name.toLowerCase()}.`
   }
 }

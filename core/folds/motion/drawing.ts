@@ -1,4 +1,4 @@
-import { itemAt } from '../../lists'
+import { around, itemAt } from '../../lists'
 import type { Construction, Panel } from '../model/card'
 import { holesOf } from '../model/card'
 import type { Vector } from './frame'
@@ -26,6 +26,8 @@ export interface DrawnPanel {
 
 const SLACK = 3
 const LAYER = 250_000
+/** Panels that share so little only touch, as on the two sides of a crease. */
+const TOUCH = 1000
 
 /**
  * A drawn view of the card at an opening, panels from back to front. Needs no
@@ -33,11 +35,26 @@ const LAYER = 250_000
  * other, seen from the viewer.
  */
 export function drawFolded(construction: Construction, opening: number, view: View): DrawnPanel[] {
+  return backToFront(solidsOf(construction, opening, view)).map(({ panel, corners, holes, normal }) => ({
+    part: panel.part,
+    panel: panel.key,
+    points: corners.map(onPlane),
+    holes: holes.map(hole => hole.map(onPlane)),
+    face: normal[2] >= 0 ? 'inside' : 'outside',
+    light: Math.abs(normal[2]),
+  }))
+}
+
+/** The panels that have a place, from back to front as seen from there, by part and panel: what is painted later hides what was before. */
+export const paintOrder = (construction: Construction, opening: number, view: View): string[] =>
+  backToFront(solidsOf(construction, opening, view)).map(({ panel }) => panelKey(panel))
+
+function solidsOf(construction: Construction, opening: number, view: View): Solid[] {
   const pose = poseOf(construction, opening, { slack: SLACK, layer: LAYER })
   const { least, most } = boxOf(construction, pose)
   const middle: Vector = [(least[0] + most[0]) / 2, (least[1] + most[1]) / 2, (least[2] + most[2]) / 2]
   const look = camera(view)
-  const solids = construction.parts
+  return construction.parts
     .flatMap(part => part.panels.map(panel => ({ part, panel })))
     .flatMap(({ part, panel }, order): Solid[] => {
       const frame = pose.get(panelKey(panel))
@@ -53,14 +70,6 @@ export function drawFolded(construction: Construction, opening: number, view: Vi
         },
       ]
     })
-  return backToFront(solids).map(({ panel, corners, holes, normal }) => ({
-    part: panel.part,
-    panel: panel.key,
-    points: corners.map(onPlane),
-    holes: holes.map(hole => hole.map(onPlane)),
-    face: normal[2] >= 0 ? 'inside' : 'outside',
-    light: Math.abs(normal[2]),
-  }))
 }
 
 const onPlane = ([x, y]: Vector): [number, number] => [x, -y]
@@ -86,14 +95,19 @@ function camera({ turn, tilt }: View): (point: Vector) => Vector {
 /** Orders panels for painting: one goes first when another is nowhere behind its plane. */
 function backToFront(solids: Solid[]): Solid[] {
   const depth = ({ corners }: Solid) => corners.reduce((sum, [, , z]) => sum + z, 0) / corners.length
-  const waiting = [...solids].sort((a, b) => depth(a) - depth(b))
+  const sorted = [...solids].sort((a, b) => depth(a) - depth(b))
+  /** What hides behind each panel and has not been painted yet. */
+  const behind = new Map(sorted.map(solid => [solid, new Set(sorted.filter(other => other !== solid && mustPrecede(other, solid)))]))
   const ordered: Solid[] = []
-  while (waiting.length > 0) {
-    // The next to paint hides behind everything still waiting; where panels cross, the farthest goes.
-    const isNext = (solid: Solid) => waiting.every(other => other === solid || !mustPrecede(other, solid))
-    const next = waiting.find(isNext) ?? itemAt(waiting, 0)
+  while (behind.size > 0) {
+    // Where panels cross there is none with nothing behind it: then the one with least goes.
+    let next: Solid | undefined
+    let least = Infinity
+    for (const [solid, { size }] of behind) if (size < least) [next, least] = [solid, size]
+    if (!next) break
     ordered.push(next)
-    waiting.splice(waiting.indexOf(next), 1)
+    behind.delete(next)
+    for (const others of behind.values()) others.delete(next)
   }
   return ordered
 }
@@ -115,9 +129,14 @@ function side(of: Solid, plane: Solid): -1 | 0 | 1 {
   return distances.every(distance => distance <= tolerance) ? -1 : 0
 }
 
+/** Whether two panels share more than an edge as they are seen: no direction square to an edge of either parts them. */
 function overlap(a: Solid, b: Solid): boolean {
-  return ([0, 1] as const).every((axis) => {
-    const [as, bs] = [a, b].map(({ corners }) => corners.map(corner => corner[axis])) as [number[], number[]]
-    return Math.min(...as) < Math.max(...bs) && Math.min(...bs) < Math.max(...as)
-  })
+  return [a, b].every(({ corners }) =>
+    around(corners).every(([from, to]) => {
+      const [x, y] = [to[1] - from[1], from[0] - to[0]]
+      const size = Math.hypot(x, y)
+      if (size === 0) return true
+      const [as, bs] = [a, b].map(({ corners }) => corners.map(corner => (corner[0] * x + corner[1] * y) / size)) as [number[], number[]]
+      return Math.min(...as) < Math.max(...bs) - TOUCH && Math.min(...bs) < Math.max(...as) - TOUCH
+    }))
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { freeTitle } from '../../../../core/document'
 import type { Fold } from '../../../../core/folds'
-import { foldById } from '../../../../core/folds'
+import { foldById, inputProblems } from '../../../../core/folds'
 import { newCard } from '../../../../core/batch'
 import type { ListedVariant } from '../../../composables/useVariants'
 
@@ -15,7 +15,7 @@ const cards = computed(() => work.preparation?.cards ?? [])
 const chosen = computed(() => cards.value.find(({ entry }) => entry.key === route.query.card) ?? cards.value[0])
 const choose = (key: string) => router.replace({ query: { card: key } })
 
-function add(fold: Fold, variant?: ListedVariant) {
+function add(fold: Fold, variant?: Pick<ListedVariant, 'parameters'> & { name?: string }) {
   adding.value = false
   const card = newCard(fold, work.batch, {
     key: uniqueKey(fold.id),
@@ -25,10 +25,16 @@ function add(fold: Fold, variant?: ListedVariant) {
   void choose(card.key)
 }
 
-// From the catalogue: the fold that somebody wanted to teach is the first card.
+// From the catalogue: the fold that somebody wants to teach, of the sizes that were tried there.
+const carried = useCarriedCard()
 onMounted(() => {
-  const fold = foldById(String(route.query.fold ?? ''))
-  if (fold && work.batch.cards.length === 0) add(fold)
+  const wanted = carried.value
+  carried.value = undefined
+  const fold = foldById(wanted?.fold ?? String(route.query.fold ?? ''))
+  if (!fold) return
+  const isRight = wanted && inputProblems(fold.parameters, wanted.parameters, work.units).length === 0
+  if (isRight) add(fold, { parameters: wanted.parameters })
+  else if (work.batch.cards.length === 0) add(fold)
 })
 
 function copy(key: string) {
