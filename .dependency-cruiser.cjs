@@ -17,7 +17,7 @@ const ROOMS = {
   prints: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'kits', 'batch'],
 }
 const TEST = '\\.test\\.ts$'
-const PURE = '^node_modules/(papaparse|class-validator|class-transformer|reflect-metadata|makerjs|immer|fast-xml-parser|simplify-js)/'
+const PURE = '^node_modules/(papaparse|class-validator|class-transformer|reflect-metadata|makerjs|immer|fast-xml-parser|simplify-js|polygon-clipping|splaytree|robust-predicates)/'
 
 module.exports = {
   forbidden: [

@@ -1,5 +1,5 @@
 import type { DressingEntry, ParameterInputs } from '../core/document'
-import { facesOf, layersOn, wholeCard } from '../core/dressing'
+import { facesOf, layersOn, lyingFindings, wholeCard } from '../core/dressing'
 import { DEFAULT_POST, DEFAULT_TOOLS } from '../core/document'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -8,6 +8,7 @@ import {
   FOLDS, blanksOf, creaseAt, dropOutsOf, foldById, inputProblem, inputProblems, passesThrough, sizeAt, thicknessMap,
   usualPaper,
 } from '../core/folds'
+import { masksOf } from '../core/prints'
 import { fasteningsFor } from '../core/kits'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, lengthFrom, nanometres, writeLength } from '../core/lengths'
@@ -63,13 +64,13 @@ export function foldsReport(units?: Units): Report {
  * One fold with some parameters set, worked out as the application does it.
  * @param sets `name=value` each
  * @param dressing what lies on it otherwise than the catalogue has it
- * @param folders where to write the flat patterns, by format
+ * @param folders where to write the flat patterns, by format, and the stamping masks
  */
 export async function foldReport(
   id: string | undefined,
   sets: string[],
   units: Units,
-  folders: Partial<Record<PatternFormat, string>> = {},
+  folders: Partial<Record<PatternFormat | 'masks', string>> = {},
   dressing: DressingEntry = { faces: [], free: [] },
 ): Promise<Report | { wrong: string }> {
   const fold = id === undefined ? undefined : foldById(id)
@@ -117,6 +118,19 @@ export async function foldReport(
       return { wrong: `The patterns cannot be written to ${folder}: ${(error as Error).message}` }
     }
   }
+  if (folders.masks !== undefined) {
+    try {
+      mkdirSync(folders.masks, { recursive: true })
+      for (const { key, mask } of masksOf(card, units)) {
+        const file = join(folders.masks, `${fold.id}-${key}.svg`)
+        files.push(file)
+        writeFileSync(file, mask.svg)
+      }
+    }
+    catch (error) {
+      return { wrong: `The masks cannot be written to ${folders.masks}: ${(error as Error).message}` }
+    }
+  }
   const exact = (length: Length) => writeLength(length, units)
   const box = (opening: number) => {
     const { width, height, depth } = sizeAt(card, opening)
@@ -130,6 +144,7 @@ export async function foldReport(
     height: exact(message.height.value),
   })
   const bulk = thicknessMap(card, usualThickness, lengthFrom(DEFAULT_POST.foam))
+  const findings = [...card.findings, ...lyingFindings(card)]
   const data = {
     fold: fold.id,
     parameters: card.inputs,
@@ -213,7 +228,7 @@ export async function foldReport(
     supplies: { tape: exact(supplies.tape), foamPads: supplies.pads, others: card.extras },
     steps: card.steps,
     files,
-    findings: card.findings.map(finding => findingData(finding, units)),
+    findings: findings.map(finding => findingData(finding, units)),
   }
   const show = (length: Length) => formatLength(length, units)
   const text = [
@@ -231,7 +246,7 @@ export async function foldReport(
     ...card.travels.map(({ name, distance }) => `${name} travels ${show(distance.value)}.`),
     ...card.steps.map(({ text, warning }, index) => `${index + 1}. ${text}${warning ? ` — ${warning}` : ''}`),
     ...files.map(file => `Written: ${file}`),
-    ...card.findings.map(({ severity, subject, problem }) => `${severity.toUpperCase()}  ${subject} ${problem}`),
+    ...findings.map(({ severity, subject, problem }) => `${severity.toUpperCase()}  ${subject} ${problem}`),
   ].join('\n')
   return { data, text, stops: card.findings.filter(({ severity }) => severity === 'stop').length }
 }

@@ -23,6 +23,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
 
   --set name=value   a parameter of the fold, as often as needed
   --dress FILE       what lies on the fold: JSON with faces and free pieces, as a card in a batch file has them
+  --masks FOLDER     write a stamping mask of every face that is seen, in real size, as SVG
   --svg FOLDER       write the flat pattern of every blank of the fold, in real size; --dxf FOLDER alike
   --units inch       or metric: which natural sizes to start from, and how to write measures
 
@@ -70,6 +71,7 @@ async function run(args: string[]): Promise<number> {
         set: { type: 'string', multiple: true },
         units: { type: 'string' },
         csv: { type: 'boolean' },
+        masks: { type: 'string' },
         svg: { type: 'string' },
         dxf: { type: 'string' },
         dress: { type: 'string' },
@@ -93,10 +95,11 @@ async function run(args: string[]): Promise<number> {
       return wrong(`--units is inch or metric, not “${values.units}”.`)
     const dressing = values.dress === undefined ? undefined : dressingIn(values.dress)
     if (typeof dressing === 'string') return wrong(dressing)
+    const { svg, dxf, masks } = values
     const answer
       = name === 'folds'
         ? foldsReport(values.units)
-        : await foldReport(file, values.set ?? [], values.units ?? 'inch', { svg: values.svg, dxf: values.dxf }, dressing)
+        : await foldReport(file, values.set ?? [], values.units ?? 'inch', { svg, dxf, masks }, dressing)
     return 'wrong' in answer ? wrong(answer.wrong) : print(answer)
   }
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined

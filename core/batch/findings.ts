@@ -4,6 +4,7 @@ import type { PaperOutcome } from './outcome'
 import type { Preparation } from './prepare'
 import type { PreparedCard } from './prepared'
 import type { PostEntry } from '../document'
+import { lyingFindings } from '../dressing'
 import type { Finding } from '../folds'
 import { passesThrough, isLayer, isWhole } from '../folds'
 import type { Units } from '../lengths'
@@ -37,11 +38,13 @@ export function viewOf(card: PreparedCard, post: PostEntry, units: Units): CardV
   const known = views.get(card)
   if (known?.post === post) return known.view
   const posting = postingOf(card, post, units)
-  const findings = [...card.findings, ...motionFindings(card, units), ...(posting?.findings ?? [])].sort(bySeverity)
+  const findings = [...card.findings, ...motionFindings(card, units), ...lying(card), ...(posting?.findings ?? [])].sort(bySeverity)
   const view = { posting, findings }
   views.set(card, { post, view })
   return view
 }
+
+const lying = (card: PreparedCard): Finding[] => (card.construction && isFoldable(card) ? lyingFindings(card.construction) : [])
 
 function motionFindings(card: PreparedCard, units: Units): Finding[] {
   if (!card.construction || !isFoldable(card)) return []

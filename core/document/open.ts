@@ -2,9 +2,9 @@ import { checkShape } from './check'
 import { keyProblems } from './keys'
 import type { Checked } from './problem'
 import { MOST_PROBLEMS } from './problem'
-import { Batch, ClassDocument, PaperEntry } from './shapes'
+import { Batch, ClassDocument, PaperEntry, StudioSettings } from './shapes'
 import { isEndless } from './sizes'
-import { isKnownVersion, upgraded } from './upgrades'
+import { isKnownVersion, upgraded, upgradedSettings } from './upgrades'
 import { VERSION } from './version'
 
 /*
@@ -46,3 +46,6 @@ export const openBatch = (data: unknown): Checked<Batch> => open('class', Batch,
 
 /** Reads a paper of any version; beside it stands the version it was written in. */
 export const openPaper = (data: unknown): Checked<PaperEntry> => open('paper', PaperEntry, data)
+
+/** Reads the settings of a studio, as old as they may be. */
+export const openSettings = (data: unknown): Checked<StudioSettings> => checkShape(StudioSettings, upgradedSettings(data) as object)

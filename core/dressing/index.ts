@@ -7,5 +7,8 @@ export {
 export { freePartKey, isBought, isFreePart } from './free'
 export type { Repairable } from './repair'
 export { applyFix, fixWords } from './repair'
+export type { SeenFace } from './seen'
+export { areaOfAll, maskedFaces, neverSeen, seenFaces } from './seen'
+export { lyingFindings } from './lying'
 export { layerKey } from './layers'
 export { pathPoints } from './outlines'

@@ -1,8 +1,7 @@
 import type { Transaction } from 'sequelize'
 import type { SettingsChange, StudioSettings } from '../../core/document'
 import { DEFAULT_SETTINGS } from '../../core/document'
-import { StudioSettings as Shape, checkShape } from '../../core/document/open'
-import { upgradedSettings } from '../../core/document/upgrades'
+import { openSettings } from '../../core/document/open'
 import { Settings, Studio } from '../database/models'
 import { refusal } from './door'
 
@@ -10,7 +9,7 @@ import { refusal } from './door'
 export async function readSettings(transaction?: Transaction): Promise<{ position: number, settings: StudioSettings }> {
   const row = await Settings.findByPk(1, { transaction })
   if (!row) return { position: 0, settings: DEFAULT_SETTINGS }
-  const read = checkShape(Shape, upgradedSettings(row.document))
+  const read = openSettings(row.document)
   return { position: Number(row.position), settings: read.ok ? read.value : DEFAULT_SETTINGS }
 }
 

@@ -2,8 +2,9 @@
 import type { PreparedCard } from '../../../core/batch'
 import type { CardEntry, FaceEntry, LayerEntry } from '../../../core/document'
 import { BOUNDS, freeKey } from '../../../core/document'
-import { copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, layersOn, newLayer } from '../../../core/dressing'
+import { copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, layersOn, maskedFaces, newLayer } from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
+import { maskDrawing } from '../../../core/prints'
 
 /** What lies on the faces of a card: a face is chosen in the picture or by its name, and dressed. */
 const { card, construction } = defineProps<{ card: PreparedCard, construction: Construction }>()
@@ -40,6 +41,11 @@ const sizeOf = (index: number) => {
   return piece && { width: piece.width.value, height: piece.height.value }
 }
 const paperOf = (index: number) => card.entry.papers[lying.value[index]?.part ?? '']
+/** Where this face can be stamped; nothing where nothing of it is seen. */
+const mask = computed(() => {
+  const seen = face.value && maskedFaces(construction).find(({ panel, side }) => panel === face.value?.panel && side === face.value.side)
+  return seen && maskDrawing(seen, face.value?.name ?? '', work.units)
+})
 /** Faces of other cards that can be dressed like this one: the same face of the same fold, or one of the same size. */
 const others = computed(() => work.prepared.cards.filter(({ entry }) => entry.key !== card.entry.key))
 const elsewhere = computed(() => others.value.flatMap(({ entry, construction }) =>
@@ -120,6 +126,13 @@ function setPaper(index: number, paper: string) {
           outlined
           :disabled="entry.layers.length >= BOUNDS.layers"
           @click="add"
+        />
+        <Button
+          v-if="mask"
+          label="Mask as SVG"
+          size="small"
+          text
+          @click="saveText(mask.svg, `${card.entry.title} ${face.name}.svg`, 'image/svg+xml')"
         />
         <Button
           v-if="isOwn"

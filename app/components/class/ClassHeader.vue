@@ -16,6 +16,7 @@ const actions = computed(() => [
     ['Print the score cards', 'scores'],
     ['Print the bag lists', 'kits'],
     ['Print the piece lists', 'pieces'],
+    ['Print the stamping masks', 'masks'],
   ].map(([label, page]) => ({ label, command: () => navigateTo(`/print/${work.id}/${page}`) })),
 ])
 

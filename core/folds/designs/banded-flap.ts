@@ -66,7 +66,10 @@ export const bandedFlap = defineFold({
       card.message('the back panel', note.width, note.height)
       card.step('Glue the message panel on the back panel, under the flap.')
     }
-    card.join(panelOf(band, 'middle'), back, 'outside')
+    card.joinAt(panelOf(band, 'middle'), back, 'outside', {
+      x: width.minus(round).half(),
+      glue: { x: tongue.plus(round.minus(width).half()), width },
+    })
     card.step(
       `Glue the middle of the band behind the back panel; the tongues ${meeting(overlap.minus(gap).value)} in front.`,
       'A topper that holds the tongues is glued to one tongue only.',

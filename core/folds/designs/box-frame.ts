@@ -110,17 +110,25 @@ export const boxFrame = defineFold({
           key: 'backing', name: 'Print panel behind the frame', face: 'outside', printTop: 'top',
         }))
       : undefined
+    // A print panel shows on both sides of it.
+    const standWidth = behind ? outer.minus(rule('overlap', card.units).times(2)) : outer
     if (stand) {
       const leaf = card.strip(
         'stand',
         'Stand',
         'insert',
-        outer,
+        standWidth,
         [panel('leaf', 'Leaf', outer), bent('mountain', opening => 180 - 30 * opening), panel('glued', 'Glued half', outer)],
         'y',
       )
-      const [onto, edge] = behind ? [behind, rule('ease', card.units).times(-1)] : [centre, zero]
-      card.joinAt(panelOf(leaf, 'glued'), onto, behind ? 'inside' : 'outside', { x: edge, y: edge, faceDown: true, turned: 180 })
+      const onto = behind ?? centre
+      card.joinAt(panelOf(leaf, 'glued'), onto, behind ? 'inside' : 'outside', {
+        x: onto.width.minus(standWidth).half(),
+        y: onto.height.minus(outer).half(),
+        faceDown: true,
+        turned: 180,
+        glue: { y: outer.plus(outer.minus(onto.height).half()), height: onto.height },
+      })
       if (message) {
         const note = card.mat(panelOf(leaf, 'leaf'), rule('ease', card.units), { key: 'message', name: 'Message panel', kind: 'message' })
         card.message('the stand behind the frame', note.width, note.height)

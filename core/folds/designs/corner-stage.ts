@@ -102,7 +102,12 @@ export const cornerStage = defineFold({
     }
     card.step('Glue the mats on the walls.')
     // The left half lies on the right one, turned by a right angle: diagonal on diagonal.
-    card.joinAt(leftLap, rightFloor, 'inside', { x: zero, y: zero, turned: 90 })
+    card.joinAt(leftLap, rightFloor, 'inside', {
+      x: zero,
+      y: zero,
+      turned: 90,
+      glue: { x: side.half(), y: zero, width: side.half(), height: side.half() },
+    })
     card.step(
       'Lay the left square on the right one, diagonal on diagonal, and glue them together.',
       'Glue on both sides of the diagonal but not on it: it must fold.',

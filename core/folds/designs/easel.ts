@@ -66,8 +66,10 @@ export const easel = defineFold({
     card.step('Score and fold the hinge; score the front again across its middle.')
 
     const inner = card.mat(floor, border, { key: 'mat-base', name: 'Mat on base', printTop: 'top' })
+    let uppermost = inner
     if (message) {
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
+      uppermost = note
       card.message('the base above the stopper', note.width, stop.minus(border.times(2)))
       card.step('Glue mat and message panel on the base.')
     }
@@ -85,15 +87,17 @@ export const easel = defineFold({
       'No glue above the crease of the front, or it cannot stand.',
     )
 
+    const below = card.offsetOf(uppermost)
     const stopper = card.piece(
-      floor,
+      face(uppermost),
       { width: half.downToMark(card.mark), height: stopperHeight },
       {
         key: 'stopper',
         name: 'Stopper',
         kind: 'plate',
         means: 'foam',
-        y: side.minus(stop).minus(stopperHeight),
+        x: side.minus(half.downToMark(card.mark)).half().minus(below.x),
+        y: side.minus(stop).minus(stopperHeight).minus(below.y),
       },
     )
     card.holds(stopper, [base, topper, topperMat])

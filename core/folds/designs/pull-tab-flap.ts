@@ -121,7 +121,7 @@ export const pullTabFlap = defineFold({
       { key: 'message', name: 'Message panel under the flap', kind: 'message', y: foot, x: faceAt.plus(margin) },
     )
     card.message('the base, where the flap uncovers it', onBase.width, onBase.height)
-    card.joinAt(frame, ground, 'inside', { x: faceAt, y: zero })
+    card.joinAt(frame, ground, 'inside', { x: faceAt, y: zero, glue: { y: notch, height: height.minus(notch) } })
     card.step(
       'Tape the face to the base along its two sides and its upper end.',
       'Keep the tape at the very edge, or the tag jams.'

@@ -120,18 +120,28 @@ export const twinSlider = defineFold({
     card.joinAt(face(show), face(outer), 'inside', {
       x: runnerWidth.minus(frontWidth).half(),
       y: zero,
-      glue: { width: frontWidth.value < runnerWidth.value ? frontWidth : runnerWidth, height: rule('tape', card.units) },
+      glue: {
+        x: frontWidth.value < runnerWidth.value ? zero : frontWidth.minus(runnerWidth).half(),
+        width: frontWidth.value < runnerWidth.value ? frontWidth : runnerWidth,
+        height: rule('tape', card.units),
+      },
     })
     card.step(
       'Push the carriage to the open end and glue the foot of the front leaf to the outer runner: it shows beyond the cover, and '
       + 'closed the cover hides it.',
       'Glue on the runner only.',
     )
-    card.piece(
+    const cover = card.piece(
       front,
       { width: coverWidth, height: coverHeight },
-      { key: 'cover', name: 'Cover', kind: 'plate', means: 'foam', face: 'outside', printTop: 'bottom' },
+      { key: 'cover', name: 'Cover', kind: 'plate', means: 'foam', face: 'outside', printTop: 'bottom', glueWidth: pad },
     )
+    // Pads on its other side as well; between them runner and front leaf pass.
+    card.joinAt(face(cover), front, 'outside', {
+      x: width.minus(coverWidth).half(),
+      means: 'foam',
+      glue: { x: coverWidth.minus(pad), width: pad },
+    })
     card.step(
       'Set the cover on foam pads at its four corners, over runner and tracks.',
       'Pads in the corners only, clear of the path of the front leaf.',

@@ -313,6 +313,15 @@ export class CardBuilder {
     this.joints.push({ part: by.part, by, onto, face: side, faceDown, turned, x, y, slide, glue: { ...whole, ...glue }, means })
   }
 
+  /** Where a layer lies on the panel below all layers, from the lower left corner of that. */
+  offsetOf({ key }: Part): { x: Measure, y: Measure } {
+    const joint = this.joints.find(({ part }) => part === key)
+    const below = joint && byKey(this.parts, joint.onto.part)
+    if (!joint || !below) return { x: Measure.zero, y: Measure.zero }
+    const { x, y } = isLayer(below.kind) ? this.offsetOf(below) : { x: Measure.zero, y: Measure.zero }
+    return { x: x.plus(joint.x), y: y.plus(joint.y) }
+  }
+
   /** A length as a maker reads it in a step: `4 1/8 in`. */
   show(measure: Measure): string {
     return formatLength(measure.value, this.units, { unit: true })

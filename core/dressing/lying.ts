@@ -1,0 +1,116 @@
+import polygonClipping from 'polygon-clipping'
+import type { Polygon } from 'polygon-clipping'
+import type { Construction, Finding, Joint, Panel } from '../folds'
+import { glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf } from '../folds'
+import { byKey } from '../lists'
+import { areaOfAll, neverSeen } from './seen'
+
+/** Openings that a moving part is followed through. */
+const STEPS = [0, 0.25, 0.5, 0.75, 1]
+const MICRO = 1000
+/** Square micrometres: a hair more or less is no finding. */
+const TRIFLE = 2_000_000
+/** Two panels that slide past each other stay about parallel, as cosine. */
+const PARALLEL = 0.85
+/** So near at its nearest, in nanometres, what slides touches what it slides over. */
+const TOUCHING = 2_000_000
+
+/**
+ * What is wrong with the way things lie on a card at any opening: glue over openings and beyond its panel, raised pieces in the
+ * way of what slides, and pieces of which nothing is ever seen. It takes its time, so it waits until the card has settled.
+ */
+export function lyingFindings(card: Construction): Finding[] {
+  if (card.parts.some(part => !isWhole(part))) return []
+  return [...gluedAmiss(card), ...inTheWay(card), ...neverSeen(card).map((part): Finding => ({
+    severity: 'note',
+    subject: part.name,
+    part: part.key,
+    problem: 'is never seen, closed or open: any scrap would do for it.',
+  }))]
+}
+
+const ring = (corners: readonly (readonly [number, number])[]) =>
+  corners.map(([x, y]): [number, number] => [Math.round(x / MICRO), Math.round(y / MICRO)])
+
+function gluedAmiss(card: Construction): Finding[] {
+  return card.joints.filter(({ means, glue }) => means !== 'held' && glue.width.value > 0 && glue.height.value > 0).flatMap((joint) => {
+    const { name } = byKey(card.parts, joint.part)
+    const { onto } = joint
+    const part = byKey(card.parts, onto.part)
+    const zone: Polygon = [ring(glueOutline(joint))]
+    const about = { severity: 'warn' as const, subject: name, part: joint.part }
+    const beyond = polygonClipping.difference(zone, [ring(outlineOf(onto))])
+    // Beside a layer it is still glued to what that lies on.
+    if (areaOfAll(beyond) > TRIFLE && !isLayer(part.kind))
+      return [{ ...about, problem: `is glued beyond ${onto.name.toLowerCase()}: there it holds what has to part, or nothing.` }]
+    const holes = holesOf(part, onto).map((hole): Polygon => [ring(hole)])
+    const [first, ...others] = holes
+    const own = holesOf(byKey(card.parts, joint.part), joint.by).length > 0
+    if (first && !own && areaOfAll(polygonClipping.intersection(zone, polygonClipping.union(first, ...others))) > TRIFLE)
+      return [{ ...about, problem: `is glued over an opening of ${onto.name.toLowerCase()}: there glue shows and holds nothing.` }]
+    return []
+  })
+}
+
+/** Pieces on foam that something slides over. */
+function inTheWay(card: Construction): Finding[] {
+  const raised = card.joints.filter(({ means }) => means === 'foam')
+  if (raised.length === 0) return []
+  const poses = STEPS.map(step => poseOf(card, step, { layer: 20_000 }))
+  const high = new Set(raised.map(({ part }) => part))
+  return raised.flatMap((joint): Finding[] => {
+    const own = withAllOnIt(card, joint.part)
+    // What is on foam itself passes above.
+    // What was put on before the sheet that carries the piece passes below it.
+    const below = card.parts.findIndex(({ key }) => key === carrier(card, joint.onto.part))
+    const slider = card.parts.slice(below + 1).filter(({ key }) => !own.has(key) && !high.has(key)).flatMap(({ panels }) => panels)
+      .find(panel => slidesOver(panel, joint))
+    if (!slider) return []
+    return [{
+      severity: 'warn',
+      subject: byKey(card.parts, joint.part).name,
+      part: joint.part,
+      problem: `is on foam where ${slider.name.toLowerCase()} passes: it stands in its way. Hold it flat, or put it elsewhere.`,
+    }]
+  })
+
+  function slidesOver(panel: Panel, joint: Joint): boolean {
+    const { onto, part, face, faceDown } = joint
+    const pads: Polygon = [ring(glueOutline(joint).map(([right, up]) => [right - onto.x.value, up - onto.y.value] as const))]
+    const places: string[] = []
+    let hits = false
+    for (const pose of poses) {
+      const [ground, mover] = [pose.get(panelKey(onto)), pose.get(panelKey(panel))]
+      if (!ground || !mover) return false
+      const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, value, axis) => sum + value * (b[axis] ?? 0), 0)
+      if (Math.abs(dot(ground.normal, mover.normal)) < PARALLEL) return false
+      const spots = placed(outlineOf(panel), panel, mover).map((corner) => {
+        const from = corner.map((value, axis) => value - (ground.origin[axis] ?? 0))
+        return { right: dot(from, ground.x), up: dot(from, ground.y), high: dot(from, ground.normal) * (face === 'inside' ? 1 : -1) }
+      })
+      const heights = spots.map(({ high }) => high)
+      // What slides well below the sheet that carries the piece is not in its way.
+      if (Math.min(...heights.map(Math.abs)) > TOUCHING || Math.max(...heights) < -TOUCHING) return false
+      places.push(`${Math.round((spots[0]?.right ?? 0) / 1e5)} ${Math.round((spots[0]?.up ?? 0) / 1e5)}`)
+      const over = polygonClipping.intersection(pads, [ring(spots.map(({ right, up }) => [right, up] as const))])
+      hits ||= areaOfAll(over) > TRIFLE
+    }
+    return hits && new Set(places).size > 1 && part !== panel.part && !faceDown
+  }
+}
+
+/** The part that a layer lies on in the end. */
+function carrier(card: Construction, key: string): string {
+  const joint = isLayer(byKey(card.parts, key).kind) ? card.joints.find(({ part }) => part === key) : undefined
+  return joint ? carrier(card, joint.onto.part) : key
+}
+
+/** A part with everything that is glued on it. */
+function withAllOnIt({ joints }: Construction, part: string): Set<string> {
+  const all = new Set([part])
+  for (let size = 0; size < all.size;) {
+    size = all.size
+    for (const joint of joints) if (all.has(joint.onto.part)) all.add(joint.part)
+  }
+  return all
+}

@@ -1,0 +1,158 @@
+import polygonClipping from 'polygon-clipping'
+import type { MultiPolygon, Polygon } from 'polygon-clipping'
+import type { Construction, Face, Joint, Panel, Part, Point } from '../folds'
+import { face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf } from '../folds'
+
+/*
+ * What is seen of every face: polygons on the panel, in micrometres from its lower left corner, as its pattern is drawn, inside
+ * face up.
+ */
+
+/** One side of a panel with what can be seen of it. */
+export interface SeenFace {
+  part: Part
+  panel: Panel
+  side: Face
+  /** All of it, without its openings. */
+  whole: Polygon
+  /** Not covered by anything that lies on it while the card is on display. */
+  open: MultiPolygon
+  /** Seen from outside while the card is closed. */
+  closed: MultiPolygon
+  /** What is glued on it, and where it is glued itself. */
+  glued: MultiPolygon
+}
+
+type Pose = ReturnType<typeof poseOf>
+
+/** Creases stay so many degrees short of shut, and layers so far apart, that what lies in front of what can be told. */
+const AJAR = { slack: 0.5, layer: 20_000 }
+/** On display only what lies so near counts as lying on it; what stands farther off is looked past. */
+const NEAR = 3_000_000
+const MICRO = 1000
+/** Of two panels in one plane. */
+const LEVEL = 100
+
+const known = new WeakMap<Construction, SeenFace[]>()
+
+/** Both sides of every panel of a card that has a place on it. Worked out once for a card. */
+export function seenFaces(card: Construction): SeenFace[] {
+  const found = known.get(card) ?? compute(card)
+  known.set(card, found)
+  return found
+}
+
+/** Area of polygons, in square micrometres. */
+export const areaOfAll = (polygons: MultiPolygon): number =>
+  polygons.reduce((sum, [outer, ...holes]) => sum + (outer ? ringArea(outer) : 0) - holes.reduce((all, hole) => all + ringArea(hole), 0), 0)
+
+function ringArea(ring: readonly (readonly [number, number])[]): number {
+  return Math.abs(ring.reduce((sum, [x, y], at) => {
+    const [nextX, nextY] = ring[(at + 1) % ring.length] ?? [0, 0]
+    return sum + (x * nextY - nextX * y) / 2
+  }, 0))
+}
+
+function compute(card: Construction): SeenFace[] {
+  const parts = card.parts.filter(isWhole)
+  const [shut, shown] = [poseOf(card, 0, AJAR), poseOf(card, 1, AJAR)]
+  const all = parts.flatMap(part => part.panels.map(panel => ({ part, panel })))
+  return all.flatMap(({ part, panel }, order) =>
+    (['inside', 'outside'] as const).flatMap((side): SeenFace[] => {
+      if (!shut.has(panelKey(panel))) return []
+      const whole = polygonOf(outlineOf(panel), holesOf(part, panel), panel)
+      const seen = (pose: Pose, near: number) => {
+        const over = all.flatMap((other, at) => (at === order ? [] : coverOf(pose, panel, other, { side, near, later: at > order })))
+        return over.length === 0 ? [whole] : polygonClipping.difference(whole, ...over)
+      }
+      // Clipping takes its time, so it waits until it is asked for.
+      const [open, closed] = [once(() => seen(shown, NEAR)), once(() => seen(shut, Infinity))]
+      return [{
+        part, panel, side, whole,
+        get open() { return open() },
+        get closed() { return closed() },
+        get glued() { return gluedOn(card, panel, side) },
+      }]
+    }),
+  )
+}
+
+function once<T>(work: () => T): () => T {
+  let known: { value: T } | undefined
+  return () => (known ??= { value: work() }).value
+}
+
+const polygonOf = (outline: Point[], holes: Point[][], { x, y }: Panel): Polygon => {
+  const ring = (corners: Point[]) => corners.map(([right, up]): [number, number] => [
+    Math.round((right - x.value) / MICRO), Math.round((up - y.value) / MICRO),
+  ])
+  return [ring(outline), ...holes.map(ring)]
+}
+
+/** What another panel covers of one, where it lies flat over that side of it. */
+function coverOf(
+  pose: Pose,
+  panel: Panel,
+  other: { part: Part, panel: Panel },
+  { side, near, later }: { side: Face, near: number, later: boolean },
+): Polygon[] {
+  const [frame, over] = [pose.get(panelKey(panel)), pose.get(panelKey(other.panel))]
+  if (!frame || !over) return []
+  const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, value, axis) => sum + value * (b[axis] ?? 0), 0)
+  if (Math.abs(dot(frame.normal, over.normal)) < 0.995) return []
+  const project = (corners: Point[]) => placed(corners, other.panel, over).map((corner) => {
+    const from = corner.map((value, axis) => value - (frame.origin[axis] ?? 0))
+    const spot: [number, number] = [Math.round(dot(from, frame.x) / MICRO), Math.round(dot(from, frame.y) / MICRO)]
+    return { spot, up: dot(from, frame.normal) }
+  })
+  const outer = project(outlineOf(other.panel))
+  const [xs, ys] = [outer.map(({ spot }) => spot[0]), outer.map(({ spot }) => spot[1])]
+  if (Math.max(...xs) <= 0 || Math.min(...xs) >= panel.width.value / MICRO) return []
+  if (Math.max(...ys) <= 0 || Math.min(...ys) >= panel.height.value / MICRO) return []
+  const height = outer.reduce((sum, { up }) => sum + up, 0) / outer.length
+  // In one plane, as sheets that are glued in two places, what is put on later lies on the inside.
+  const above = (Math.abs(height) < LEVEL ? (later ? LEVEL : -LEVEL) : height) * (side === 'inside' ? 1 : -1)
+  if (above <= 0 || above > near) return []
+  return [[outer.map(({ spot }) => spot), ...holesOf(other.part, other.panel).map(hole => project(hole).map(({ spot }) => spot))]]
+}
+
+const boxed = ({ glue }: Joint, panel: Panel): Point[] => {
+  const [left, foot] = [glue.x.value, glue.y.value]
+  const [right, head] = [left + glue.width.value, foot + glue.height.value]
+  return ([[left, foot], [right, foot], [right, head], [left, head]] as Point[]).map(([x, y]): Point => [
+    Math.max(panel.x.value, Math.min(panel.x.value + panel.width.value, x)),
+    Math.max(panel.y.value, Math.min(panel.y.value + panel.height.value, y)),
+  ])
+}
+
+/** Where something is glued on a side of a panel, and where that side is glued down itself. */
+function gluedOn({ joints }: Construction, panel: Panel, side: Face): MultiPolygon {
+  return joints.filter(({ means }) => means !== 'held').flatMap((joint): Polygon[] => {
+    if (joint.glue.width.value <= 0 || joint.glue.height.value <= 0) return []
+    if (joint.onto === panel && joint.face === side) return [polygonOf(glueOutline(joint), [], panel)]
+    const down: Face = joint.faceDown ? 'inside' : 'outside'
+    return joint.by === panel && down === side ? [polygonOf(boxed(joint, panel), [], panel)] : []
+  })
+}
+
+/** Parts that lie on the card and of which nothing is ever seen: any scrap would do for them. */
+export function neverSeen(card: Construction): Part[] {
+  const faces = seenFaces(card)
+  return card.parts.filter(({ key, kind }) => {
+    if (kind === 'hidden' || kind === 'base') return false
+    const own = faces.filter(({ part }) => part.key === key)
+    const least = (own.reduce((sum, { whole }) => sum + areaOfAll([whole]), 0) / 2) * SHARE
+    return own.length > 0 && !own.some(face => areaOfAll(face.open) > least || areaOfAll(face.closed) > least)
+  })
+}
+/** Less of a part that is seen is nothing: roundings of round edges. */
+const SHARE = 0.01
+
+/** The faces worth a mask: those that can be stamped and are seen at least in part. */
+export const maskedFaces = (card: Construction): SeenFace[] =>
+  seenFaces(card).filter(({ part, panel, side, open, closed }) => {
+    if (part.kind === 'hidden') return false
+    // The back of a layer is glued down.
+    if (isLayer(part.kind) && (side === 'outside' || panel !== onlyPanel(part))) return false
+    return areaOfAll(open) > 0 || areaOfAll(closed) > 0
+  })
