@@ -43,6 +43,15 @@ describe('wakaru on the command line', () => {
     expect(wakaru(['pieces', '-'], readFileSync(DEMO, 'utf8')).stdout).toContain('Harbour lantern: 16 kits')
   })
 
+  it('writes a stamping mask of every face that is seen, and says what never shows', () => {
+    const masks = join(folder, 'masks')
+    expect(wakaru(['fold', 'split-front-pocket', '--masks', masks]).status).toBe(0)
+    const mask = readFileSync(join(masks, 'split-front-pocket-message.svg'), 'utf8')
+    // 3 1/2 × 4 3/4 in with an edge of 3 points round it.
+    expect(mask).toContain('width="258pt" height="348pt"')
+    expect(wakaru(['fold', 'ledge-stand', '--set', 'figure=true']).stdout).toContain('is never seen, closed or open')
+  })
+
   it('answers 1 where something must be settled first', () => {
     const { status, stdout } = wakaru(['pieces', changed('wide.json', '"plate": true', '"plate": true, "plateWidth": "5 in"')])
     expect(status).toBe(1)

@@ -85,6 +85,26 @@ test('a fold is tried out in the catalogue, kept as a variant, and added to a cl
   await page.getByRole('button', { name: 'Remove Tall steps' }).click()
 })
 
+test('sizes follow the card until they are typed, and a fold goes into a class with what was tried', async ({ page, request }) => {
+  const id = await demoClass(request, 'From the catalogue')
+  await visit(page, '/folds/z-fold')
+  await page.getByLabel('Finished width').fill('3')
+  await expect(page.getByLabel('Plate width')).toHaveValue('2 1/4')
+  await page.getByLabel('Plate width').fill('2')
+  await page.getByLabel('Finished width').fill('4')
+  await expect(page.getByLabel('Plate width')).toHaveValue('2')
+  await page.getByRole('button', { name: 'Plate width as usual' }).click()
+  await expect(page.getByLabel('Plate width')).toHaveValue('3 1/16')
+  await page.getByRole('combobox', { name: 'Add to a class' }).click()
+  await page.getByRole('searchbox').fill('From the catalogue')
+  await page.getByRole('option', { name: 'From the catalogue' }).first().click()
+  await expect(page).toHaveURL(new RegExp(`/classes/${id}/cards`))
+  await expect(page.getByLabel('Finished width')).toHaveValue('4')
+  await expectSize(page, 'Plate', '3 1/16 in', '3 1/2 in')
+  await page.goto(`/print/${id}/masks`)
+  await expect(page.getByText('White is seen', { exact: false }).first()).toBeVisible()
+})
+
 test('variants that make no sense are refused', async ({ request }) => {
   const keep = (data: object) => request.post('/api/variants', { data })
   const good = { name: 'Good', fold: 'bridge', units: 'inch', parameters: { depth: '1 in' } }
@@ -108,6 +128,12 @@ test('scores from somebody’s notes are typed, folded and resized', async ({ pa
   await page.getByLabel('Blank width').fill('8 1/2')
   await expect(page.getByText('is 4 1/4 wide and 5 1/2 high')).toBeVisible()
   await expectSize(page, 'Mat on panel 3', '4 in', '5 1/4 in')
+  // A click on a crease folds it the other way; another one back again.
+  const crease = page.getByRole('group', { name: 'Flat pattern of Base' }).locator('.flips').first()
+  await crease.click({ force: true })
+  await expect(scores).toHaveValue('2 1/8 in valley 60, 4 1/4 in valley 60')
+  await crease.click({ force: true })
+  await expect(scores).toHaveValue('2 1/8 in mountain 60, 4 1/4 in valley 60')
   await page.getByRole('button', { name: 'More for Your own strip' }).click()
   await page.getByRole('menuitem', { name: 'Another size' }).click()
   const dialog = page.getByRole('dialog')
@@ -218,6 +244,20 @@ test('a card is dressed to the last piece: a face bare, one with two layers, a t
 
   await page.getByRole('button', { name: 'Free pieces' }).click()
   await page.getByRole('button', { name: 'Add a piece' }).click()
+  // Pulled along the flat pattern, and moved on by the arrow keys.
+  const piece = page.getByRole('group', { name: /^Flat pattern/ }).getByRole('button', { name: /^Topper 1/ }).first()
+  const left = page.getByLabel('From the left')
+  const before = await left.inputValue()
+  const { x, y, width } = (await piece.boundingBox())!
+  await page.mouse.move(x + width / 2, y + 10)
+  await page.mouse.down()
+  await page.mouse.move(x + width / 2 + 20, y + 10, { steps: 4 })
+  await page.mouse.up()
+  await expect(left).not.toHaveValue(before)
+  await left.fill('1')
+  await piece.focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(left).toHaveValue('1 1/16')
   await page.getByLabel('In a kit').fill('3')
   await page.getByLabel('From the left').fill('2 1/2')
   await expect(page.getByText(/sticks out of the closed card by 3\/4 in on the right/)).toBeVisible()

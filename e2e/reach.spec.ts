@@ -49,6 +49,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       `/print/${id}/kits`,
       `/print/${id}/scores`,
       `/print/${id}/pieces`,
+      `/print/${id}/masks`,
     ]) {
       await page.goto(path)
       await page.waitForLoadState('networkidle')

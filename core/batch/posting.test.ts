@@ -3,7 +3,7 @@ import type { Batch, PostEntry } from '../document'
 import { describe, expect, it } from 'vitest'
 import { postingOf, prepare } from '.'
 import { paperedCard } from './testing'
-import { foldById } from '../folds'
+import { foldById, thicknessAtEdges } from '../folds'
 import { inches, millimetres } from '../lengths'
 
 const paper = {
@@ -32,6 +32,16 @@ function post(
   return postingOf(prepared!, table, 'inch', wanted)!
 }
 const problems = (posting: ReturnType<typeof post>) => posting.findings.map(({ problem }) => problem).join(' ')
+
+describe('a card that is thick in its middle only', () => {
+  it('still goes where its edges are thin', () => {
+    // A plate on foam a good inch inside the edges: 1/8 in beside the card is enough, however thick it is there.
+    const { closed, envelope, map } = post('z-fold', { parameters: { plateWidth: '1 1/2 in', plateHeight: '2 in' } })
+    expect(thicknessAtEdges(map, millimetres(10))).toBeLessThan(closed.thickness)
+    expect(closed.thickness).toBeGreaterThan(millimetres(3))
+    expect(envelope?.key).toBe('small')
+  })
+})
 
 describe('posting a card', () => {
   it('knows thickness, weight, the smallest envelope and the cheapest rate', () => {

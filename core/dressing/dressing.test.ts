@@ -4,8 +4,8 @@ import type { CardEntry, FaceEntry, LayerEntry } from '../document'
 import { FOLDS, defaultInputs, dropOutsOf, foldById, isWhole, poseOf } from '../folds'
 import { inches, lengthFrom } from '../lengths'
 import {
-  addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, frontFace, layersOn, newLayer, putRight,
-  removeFreePiece, wholeCard,
+  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, freePartKey, frontFace, layersOn, moveFreePiece,
+  newLayer, putRight, removeFreePiece, resizeDressing, wholeCard,
 } from '.'
 
 const mark = inches(1 / 16)
@@ -26,6 +26,32 @@ const whole = (card: CardEntry) => wholeCard(foldById(card.fold)!, card, 'inch',
 const sizes = (card: CardEntry) => whole(card).pieces.map(({ name, width, height }) => [name, width.value, height.value])
 const face = (key: string, ...layers: Partial<LayerEntry>[]): FaceEntry => ({
   key, stamped: false, layers: layers.map((layer, at) => ({ ...newLayer(`layer-${at + 1}`, 'inch'), ...layer })),
+})
+
+describe('a dressing on the move', () => {
+  it('goes to another card with its papers, where that is cut from others', () => {
+    const from = face('base--c--inside', { left: '1/4 in' })
+    const to = cardOf('z-fold', { papers: { 'mat-c': 'fog' } })
+    copyDressing(to, from, ['base--c--inside'], { 'layer-1': 'rust' })
+    expect(to.faces).toMatchObject([{ key: 'base--c--inside', layers: [{ left: '1/4 in' }] }])
+    expect(to.papers['base--c--inside--layer-1']).toBe('rust')
+  })
+
+  it('grows with the card where it has a size of its own, and leaves borders alone', () => {
+    const card = cardOf('z-fold', { faces: [face('base--c--inside', { width: '3 in', height: '2 in' }, { left: '1/4 in' })] })
+    addFreePiece(card, 'inch', { face: 'base--c--inside', left: '-1/4 in', bottom: '1 in' })
+    resizeDressing(card, 0.5, 'inch', mark)
+    expect(card.free).toMatchObject([{ width: '1 in', height: '1 in', left: '-1/8 in', bottom: '1/2 in', ring: NOTHING }])
+    expect(card.faces[0]!.layers).toMatchObject([{ width: '1 1/2 in', height: '1 in' }, { left: '1/4 in', width: NOTHING }])
+  })
+
+  it('is pulled to the right on the pattern, which is to the left on an outside', () => {
+    const card = cardOf('z-fold')
+    const inside = addFreePiece(card, 'inch', { face: 'base--c--inside', left: '1 in', bottom: '1 in' })
+    const outside = addFreePiece(card, 'inch', { face: 'base--c--outside', left: '1 in', bottom: '1 in' })
+    for (const { key } of [inside, outside]) moveFreePiece(card, freePartKey(key), inches(1 / 4), inches(1 / 2), 'inch')
+    expect(card.free.map(({ left, bottom }) => [left, bottom])).toEqual([['1 1/4 in', '1 1/2 in'], ['3/4 in', '1 1/2 in']])
+  })
 })
 
 describe.each(FOLDS.map(fold => [fold.id, fold] as const))('every face of a card: %s', (id) => {

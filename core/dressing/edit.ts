@@ -145,6 +145,23 @@ export function moveFreePiece(card: CardEntry, part: string, right: number, up: 
   entry.bottom = writeLength(nanometres(lengthFrom(entry.bottom) + up), units)
 }
 
+/** Makes what has a size of its own larger or smaller with the card, to the nearest mark; borders stay. */
+export function resizeDressing(card: Pick<CardEntry, 'faces' | 'free'>, factor: number, units: Units, mark: Length): void {
+  const resized = (text: string, least = -Infinity) => {
+    const length = nearestMark(nanometres(Math.round(lengthFrom(text) * factor)), mark)
+    return lengthFrom(text) === 0 ? text : writeLength(nanometres(Math.max(least, length)), units)
+  }
+  for (const piece of card.free) {
+    for (const side of ['width', 'height'] as const) piece[side] = resized(piece[side], mark)
+    for (const place of ['left', 'bottom', 'corner', 'ring'] as const) piece[place] = resized(piece[place])
+  }
+  for (const layer of card.faces.flatMap(({ layers }) => layers)) {
+    if (lengthFrom(layer.width) === 0 && lengthFrom(layer.height) === 0) continue
+    for (const side of ['width', 'height'] as const) layer[side] = resized(layer[side], mark)
+    if (!layer.centred) for (const place of ['left', 'bottom'] as const) layer[place] = resized(layer[place])
+  }
+}
+
 export function removeFreePiece(card: CardEntry, key: string): void {
   card.free = card.free.filter(piece => piece.key !== key)
   const own = freePartKey(key)

@@ -2,7 +2,8 @@ export type { CardFace } from './faces'
 export { faceAt, faceKey, faceSeen, facesOf, frontFace, layersOn } from './faces'
 export { dress, wholeCard } from './dress'
 export {
-  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight, removeFreePiece,
+  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight,
+  removeFreePiece, resizeDressing,
 } from './edit'
 export { freePartKey, isBought, isFreePart } from './free'
 export type { Repairable } from './repair'

@@ -27,6 +27,12 @@ describe('the settings of a studio', () => {
     expect((await readSettings()).position).toBe(2)
   })
 
+  it('are read as an older Wakaru kept them, before scoring boards had marks of their own', async () => {
+    const { board: _, ...inch } = { ...DEFAULT_SETTINGS.tools.inch, mark: '1/8 in' }
+    await Settings.update({ document: { ...DEFAULT_SETTINGS, tools: { ...DEFAULT_SETTINGS.tools, inch } } }, { where: { id: 1 } })
+    expect((await readSettings()).settings.tools.inch).toMatchObject({ mark: '1/8 in', board: '1/8 in' })
+  })
+
   it('give way to the defaults where they cannot be read', async () => {
     await Settings.update({ document: { units: 'cubits' } }, { where: { id: 1 } })
     expect((await readSettings()).settings).toEqual(DEFAULT_SETTINGS)

@@ -3,7 +3,7 @@ import { BOUNDS } from '../../../core/document'
 import type { CardEntry, ParameterInput, ParameterInputs } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
 import { onCard, viewOf, withPapers } from '../../../core/batch'
-import { applyFix, faceAt, faceKey, moveFreePiece } from '../../../core/dressing'
+import { applyFix, faceAt, faceKey, moveFreePiece, resizeDressing } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
 import { blanksOf, isLayer } from '../../../core/folds'
 import type { Chosen } from './chosen'
@@ -54,7 +54,7 @@ const TABS = [
 const tab = ref('sizes')
 const face = ref<string>()
 /** What is chosen in a drawing is what the tab shows. */
-function chosen(now: Chosen | undefined) {
+function showChosen(now: Chosen | undefined) {
   const construction = card.construction
   const part = construction?.parts.find(({ key }) => key === now?.part)
   if (!construction || !part || tab.value !== 'faces') return
@@ -79,9 +79,12 @@ function rename(title = '') {
 
 const resizing = ref(false)
 const keeping = ref(false)
-function takeSize(parameters: ParameterInputs) {
+function takeSize(parameters: ParameterInputs, factor: number) {
   resizing.value = false
-  edit('size', () => parameters)
+  change('size', (entry) => {
+    entry.parameters = parameters
+    resizeDressing(entry, factor, work.units, work.prepared.cutter.mark)
+  })
 }
 const menu = useTemplateRef('menu')
 const actions = computed((): MenuItem[] => [
@@ -108,7 +111,7 @@ const actions = computed((): MenuItem[] => [
     :drawer="`${count(card.pieces.length, 'piece')} a kit, ${inAll} in all`"
     @change="set"
     @fix="fix"
-    @choose="chosen"
+    @choose="showChosen"
     @move="(part, right, up) => change(`place of ${part}`, entry => moveFreePiece(entry, part, right, up, work.units))"
   >
     <template #head>

@@ -45,11 +45,13 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
         v-if="isOwn"
         type="button"
         class="natural"
-        :aria-label="`${parameter.label} as usual`"
         :title="follows ? `Let it follow again: ${follows}` : `As usual: ${parameter.defaults[units]}`"
         @click="emit('change', name)"
       >
-        <Icon name="tabler:rotate" />
+        <Icon
+          name="tabler:rotate"
+          aria-hidden="true"
+        /><span class="unseen">{{ parameter.label }} as usual</span>
       </button>
     </LengthField>
     <div

@@ -7,7 +7,7 @@ import { lengthFrom } from '../../../core/lengths'
 
 /** Makes a card larger or smaller in proportion, or as large as an envelope takes. */
 const { fold, inputs, batch, mark } = defineProps<{ fold: Fold, inputs: ParameterInputs, batch: Batch, mark: Length }>()
-const emit = defineEmits<{ close: [], take: [inputs: ParameterInputs] }>()
+const emit = defineEmits<{ close: [], take: [inputs: ParameterInputs, factor: number] }>()
 
 const id = useId()
 const percent = ref(100)
@@ -49,7 +49,7 @@ function fit(key: string) {
     <form
       class="stack"
       novalidate
-      @submit.prevent="isReadable($event) && emit('take', changed)"
+      @submit.prevent="isReadable($event) && emit('take', changed, percent / 100)"
     >
       <LabelledField
         :input="`${id}-percent`"
@@ -90,7 +90,8 @@ function fit(key: string) {
           :height="then.height"
           :units="units"
           unit
-        /></strong>. Every length is rounded to your trimmer’s marks; borders, tabs and tape change too.
+        /></strong>. Every length is rounded to your trimmer’s marks. Sizes that were typed and pieces of
+        a size of their own change with the card; borders and tape stay.
       </p>
       <FormFoot
         action="Take this size"

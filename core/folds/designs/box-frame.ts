@@ -96,7 +96,7 @@ export const boxFrame = defineFold({
     )
 
     // What was measured on the rolled frame beats what was computed.
-    const inside = (measured.value > 0 ? measured : opening).minus(fit).downToMark(card.mark)
+    const inside = (measured.value > 0 && measured.value <= outer.value ? measured : opening).minus(fit).downToMark(card.mark)
     card.piece(
       centre,
       // Rounded to the nearest mark it might not go in.
@@ -146,6 +146,14 @@ export const boxFrame = defineFold({
       atLeast: rule('openingSide', card.units),
       right: roll.times(2).plus(bar.times(2)).plus(rule('openingSide', card.units)),
       because: 'nothing would be seen in it.',
+    })
+    card.limit({
+      subject: 'Opening as measured',
+      parameter: 'measured',
+      value: measured,
+      atMost: opening.plus(bar),
+      right: opening,
+      because: 'a frame of this sheet has no opening so large.',
     })
     card.limit({
       subject: 'Fit allowance',

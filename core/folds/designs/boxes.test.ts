@@ -16,8 +16,8 @@ describe('Box frame', () => {
       ),
     ].sort((a, b) => Number(a) - Number(b))
     expect(across).toEqual([0.75, 1.25, 2, 2.5, 9.5, 10, 10.75, 11.25])
-    // Outer frame 12 − 5 = 7, opening 5 1/2, picture 1/32 less.
-    expect(sizes(build('box-frame'))).toMatchObject({ sheet: [12, 12], picture: [5.46875, 5.46875], stand: [7, 14] })
+    // Outer frame 12 − 5 = 7, opening 5 1/2, picture 1/32 less and down to the mark.
+    expect(sizes(build('box-frame'))).toMatchObject({ sheet: [12, 12], picture: [5.4375, 5.4375], stand: [7, 14] })
   })
 
   it('rolls every edge to a tube whose last strip lies on the centre', () => {

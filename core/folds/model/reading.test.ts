@@ -92,7 +92,7 @@ describe('what is said at the scoring board', () => {
     const said = cutLines(pieceOf('step-popup', 'inner'), 'inch')
     expect(said.every(words => /^Slit upright at [\d /]+ from the left, from [\d /]+ to [\d /]+/.test(words))).toBe(true)
     expect(cutLines(pieceOf('gatefold-shutter', 'panel'), 'inch')).toEqual([
-      'Round window 1 1/2 across, its lower left corner 1/2 right, 2 1/2 up; keep the window drop-out.',
+      'Window 1 1/2 × 1 1/2, its lower left corner 1/2 right, 2 1/2 up; keep the window drop-out.',
     ])
     expect(cutLines(pieceOf('gatefold-shutter', 'left-shutter'), 'inch')).toEqual(['Cut to the drawn outline after scoring.'])
   })

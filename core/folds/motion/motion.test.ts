@@ -11,21 +11,19 @@ const MARK = inches(1 / 16)
 const MICROMETRE = 1000
 const far = (a: Vector, b: Vector) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
 
-/** Natural sizes with every length changed by up to a quarter, kept when nothing has to be settled. */
+/** The sizes of the card and some others changed by up to a quarter, the rest natural; kept when nothing has to be settled. */
 function validInputs(fold: Fold) {
   const entries = Object.entries(fold.parameters).map(([key, parameter]) => {
     if (parameter.kind === 'toggle') return [key, fc.boolean()] as const
     if (parameter.kind === 'choice') return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
     if (parameter.kind === 'text') return [key, fc.constant(parameter.defaults.inch)] as const
     const natural = lengthFrom(parameter.defaults.inch)
-    return [
-      key,
-      fc
-        .integer({ min: 75, max: 125 })
-        .map(share => writeLength(nanometres(Math.max(1, Math.round((natural * share) / 100 / MARK)) * MARK), 'inch')),
-    ] as const
+    const near = fc.integer({ min: 75, max: 125 })
+      .map(share => writeLength(nanometres(Math.round((natural * share) / 100 / MARK) * MARK), 'inch'))
+    return [key, parameter.main || natural === 0 ? near : fc.option(near, { nil: undefined, freq: 1 })] as const
   })
-  return (fc.record(Object.fromEntries(entries)) as fc.Arbitrary<ParameterInputs>).filter(inputs =>
+  return (fc.record(Object.fromEntries(entries)).map(all =>
+    Object.fromEntries(Object.entries(all).filter(([, input]) => input !== undefined))) as fc.Arbitrary<ParameterInputs>).filter(inputs =>
     fold.construct(inputs, 'inch', MARK).findings.every(({ severity }) => severity !== 'stop'),
   )
 }
