@@ -4,8 +4,8 @@ import type { CardEntry, FaceEntry, LayerEntry } from '../document'
 import { FOLDS, defaultInputs, dropOutsOf, foldById, isWhole, poseOf } from '../folds'
 import { inches, lengthFrom } from '../lengths'
 import {
-  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, freePartKey, frontFace, layersOn, moveFreePiece,
-  newLayer, putRight, removeFreePiece, resizeDressing, wholeCard,
+  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, freePartKey, frontFace, layersOn,
+  moveFreePiece, newLayer, putRight, removeFreePiece, resizeDressing, wholeCard,
 } from '.'
 
 const mark = inches(1 / 16)

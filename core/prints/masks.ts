@@ -1,6 +1,6 @@
 import type { PreparedCard } from '../batch'
 import type { SeenFace } from '../dressing'
-import { facesOf, maskedFaces } from '../dressing'
+import { areaOfAll, facesOf, maskedFaces } from '../dressing'
 import type { Construction } from '../folds'
 import type { Units } from '../lengths'
 import type { Drawing, PrintBlock, PrintSection } from './model'
@@ -45,24 +45,38 @@ export function maskDrawing(seen: SeenFace, name: string, units: Units): Drawing
 }
 const EDGE = 3
 
-/** Every face of a card that is seen at least in part, with its name and its mask. */
-export function masksOf(construction: Construction, units: Units): { key: string, name: string, mask: Drawing }[] {
+/** Less of a face that is seen is a frame round what lies on it; from so much on it is all of it. */
+const LITTLE = 0.2
+const WHOLE = 0.98
+
+/** Every face of a card that is seen at least in part, with its name, its mask and the share of it that is seen on display. */
+export function masksOf(construction: Construction, units: Units): { key: string, name: string, mask: Drawing, share: number }[] {
   const faces = facesOf(construction)
   return maskedFaces(construction).map((seen) => {
     const face = faces.find(({ panel, side }) => panel === seen.panel && side === seen.side)
     const name = face?.name ?? seen.part.name
-    return { key: face?.key ?? seen.part.key, name, mask: maskDrawing(seen, name, units) }
+    const [whole, open, closed] = [[seen.whole], seen.open, seen.closed].map(areaOfAll) as [number, number, number]
+    // What is seen whole open and in part closed is worth a mask as well.
+    const isBoth = closed > 0 && closed < whole * WHOLE
+    const share = Math.min(open / whole, isBoth ? WHOLE : 1)
+    return { key: face?.key ?? seen.part.key, name, mask: maskDrawing(seen, name, units), share: Math.max(share, closed / whole) }
   })
 }
 
 /** The stamping masks of a card. */
 export function maskSection({ entry, construction }: PreparedCard, units: Units): PrintSection[] {
   if (!construction) return []
+  const all = masksOf(construction, units)
+  const whole = all.filter(({ share }) => share > WHOLE)
+  const some = all.filter(({ share }) => share >= LITTLE && share <= WHOLE)
   return [{
     heading: entry.title,
     blocks: [
       { kind: 'text', text: MASK_KEY },
-      ...masksOf(construction, units).map(({ mask }): PrintBlock => ({
+      ...(whole.length > 0
+        ? [{ kind: 'text' as const, text: `All of these is seen, they need no mask: ${whole.map(({ name }) => name).join('; ')}.` }]
+        : []),
+      ...some.map(({ mask }): PrintBlock => ({
         kind: 'together', blocks: [{ kind: 'drawings', drawings: [mask] }],
       })),
     ],

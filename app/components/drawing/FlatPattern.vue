@@ -391,6 +391,10 @@ svg {
 .measured:hover {
   text-decoration: underline;
 }
+/* Also what has no paper yet can be pointed at. */
+.edge {
+  pointer-events: all;
+}
 .layer {
   stroke-width: 0.8;
 }
