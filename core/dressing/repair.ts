@@ -120,6 +120,7 @@ export function soundFindings(
     }
     if (typed.length > 0) yield natural(typed)
   }
+
   /** Sizes that nobody has typed any more; the first says what it becomes. */
   function natural(names: string[]): Fix {
     const parameters = without(card.parameters, names)
