@@ -66,12 +66,12 @@ const set = (key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) => 
       </LabelledField>
       <LabelledField
         input="tool-board"
-        label="Smallest mark of your scoring board"
+        label="Marks of your scoring board"
       >
         <Select
           input-id="tool-board"
           label-id="tool-board"
-          aria-label="Smallest mark of your scoring board"
+          aria-label="Marks of your scoring board"
           :model-value="writeLength(lengthFrom(tools.board, units), units)"
           :options="marksOf(BOARD_MARKS[units])"
           option-value="value"
