@@ -103,7 +103,10 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
 <style scoped>
 .parameter { padding: 0.1rem 0.4rem; border-left: 3px solid transparent; display: grid; gap: 0.2rem; }
 .marked { border-left-color: var(--accent); background: color-mix(in srgb, var(--accent) 6%, transparent); }
-.natural { position: relative; background: none; border: 0; padding: 0.2rem; color: var(--quiet); cursor: pointer; line-height: 0; border-radius: 3px; }
+.natural {
+  position: relative; background: none; border: 0; padding: 0.2rem; color: var(--quiet); cursor: pointer; line-height: 0;
+  border-radius: 3px;
+}
 .natural:hover, .natural:focus-visible { color: var(--accent); }
 @media (pointer: coarse) { .natural { min-width: 44px; min-height: 44px; } }
 .switch { flex-wrap: nowrap; justify-content: space-between; min-height: 2.1rem; }
