@@ -119,7 +119,7 @@ test('what was deleted is in the bin, and comes back with its papers', async ({ 
   expect((await sendEdit(request, { class: null, since: position, patches: off })).ok()).toBe(true)
 
   await page.reload()
-  await page.getByRole('button', { name: 'Studio' }).click()
+  await page.getByRole('button', { name: 'Studio', exact: true }).click()
   await page.getByRole('menuitem', { name: /^Bin/ }).click()
   await expect(page.getByRole('dialog')).toContainText('Binned paper')
   await page.getByRole('button', { name: 'Bring back From the bin' }).click()
