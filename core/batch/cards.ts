@@ -1,9 +1,10 @@
 import { freeKey, freeTitle } from '../document'
 import type { Batch, CardEntry, PaperEntry, ParameterInputs } from '../document'
-import { wholeCard } from '../dressing'
+import { dressedCard } from '../dressing'
 import type { Fold, PartKind, Piece } from '../folds'
 import { foldById, usualPaper } from '../folds'
 import { lengthFrom } from '../lengths'
+import { once } from '../lists'
 import { STOCK_WEIGHTS } from '../paper'
 
 /**
@@ -37,12 +38,6 @@ export function withPapers(card: CardEntry, fold: Fold, batch: Batch): CardEntry
 export const withUsualPapers = (card: CardEntry, fold: Fold, batch: Batch): CardEntry =>
   filled(card, piecesOfCard(card, fold, batch), ({ kind }) => usual(kind, batch.papers)?.key)
 
-/** Works something out when it is asked for first. */
-function once<T>(work: () => T): () => T {
-  let known: { value: T } | undefined
-  return () => (known ??= { value: work() }).value
-}
-
 function filled(card: CardEntry, pieces: Piece[], paper: (piece: Piece) => string | undefined): CardEntry {
   const missing = pieces.flatMap((piece) => {
     const key = card.papers[piece.key] === undefined ? paper(piece) : undefined
@@ -52,7 +47,7 @@ function filled(card: CardEntry, pieces: Piece[], paper: (piece: Piece) => strin
 }
 
 const piecesOfCard = (card: CardEntry, fold: Fold, { class: { units }, tools }: Batch): Piece[] =>
-  wholeCard(fold, card, units, lengthFrom(tools.mark, units)).pieces
+  dressedCard(fold, card, units, lengthFrom(tools.mark, units)).pieces
 
 /** The paper that most parts of each kind are cut from; of several the one that was first. */
 function papersByKind(cards: CardEntry[], batch: Batch): Map<PartKind, string> {

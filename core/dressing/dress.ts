@@ -19,13 +19,14 @@ import { soundFindings } from './repair'
  * @param mark smallest mark of the trimmer, `board` that of the scoring board
  */
 export function wholeCard(fold: Fold, card: Repairable, units: Units, mark: Length, board = mark): WorkedOut {
+  const workOut = (changed: Repairable) => dressedCard(fold, changed, units, mark, board)
   const made = workOut(card)
   return { ...made, findings: soundFindings(fold, card, made, workOut, units, mark) }
-
-  function workOut({ parameters, faces, free }: Repairable) {
-    return fold.construct(parameters, units, mark, natural => dress(natural, { faces, free }, units, mark), board)
-  }
 }
+
+/** The same without a look at what would put its findings right: for whoever only asks for its pieces. */
+export const dressedCard = (fold: Fold, { parameters, faces, free }: Repairable, units: Units, mark: Length, board = mark): WorkedOut =>
+  fold.construct(parameters, units, mark, natural => dress(natural, { faces, free }, units, mark), board)
 
 /**
  * Puts the maker's dressing on a construction: faces that are named lose their natural layers and get those that are wanted,

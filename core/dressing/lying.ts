@@ -1,7 +1,7 @@
 import polygonClipping from 'polygon-clipping'
 import type { Polygon } from 'polygon-clipping'
 import type { Construction, Finding, Joint, Panel } from '../folds'
-import { glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf } from '../folds'
+import { dot, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
 import { byKey } from '../lists'
 import { areaOfAll, neverSeen } from './seen'
 
@@ -60,8 +60,7 @@ function inTheWay(card: Construction): Finding[] {
   const high = new Set(raised.map(({ part }) => part))
   return raised.flatMap((joint): Finding[] => {
     const own = withAllOnIt(card, joint.part)
-    // What is on foam itself passes above.
-    // What was put on before the sheet that carries the piece passes below it.
+    // What is on foam itself passes above, what was put on before the sheet that carries the piece passes below it.
     const below = card.parts.findIndex(({ key }) => key === carrier(card, joint.onto.part))
     const slider = card.parts.slice(below + 1).filter(({ key }) => !own.has(key) && !high.has(key)).flatMap(({ panels }) => panels)
       .find(panel => slidesOver(panel, joint))
@@ -82,11 +81,10 @@ function inTheWay(card: Construction): Finding[] {
     for (const pose of poses) {
       const [ground, mover] = [pose.get(panelKey(onto)), pose.get(panelKey(panel))]
       if (!ground || !mover) return false
-      const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, value, axis) => sum + value * (b[axis] ?? 0), 0)
       if (Math.abs(dot(ground.normal, mover.normal)) < PARALLEL) return false
       const spots = placed(outlineOf(panel), panel, mover).map((corner) => {
-        const from = corner.map((value, axis) => value - (ground.origin[axis] ?? 0))
-        return { right: dot(from, ground.x), up: dot(from, ground.y), high: dot(from, ground.normal) * (face === 'inside' ? 1 : -1) }
+        const [right, up, high] = seenFrom(ground, corner)
+        return { right, up, high: face === 'inside' ? high : -high }
       })
       const heights = spots.map(({ high }) => high)
       // What slides well below the sheet that carries the piece is not in its way.

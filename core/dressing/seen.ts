@@ -1,7 +1,8 @@
 import polygonClipping from 'polygon-clipping'
 import type { MultiPolygon, Polygon } from 'polygon-clipping'
 import type { Construction, Face, Joint, Panel, Part, Point } from '../folds'
-import { face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf } from '../folds'
+import { dot, face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
+import { once } from '../lists'
 
 /*
  * What is seen of every face: polygons on the panel, in micrometres from its lower left corner, as its pattern is drawn, inside
@@ -77,11 +78,6 @@ function compute(card: Construction): SeenFace[] {
   )
 }
 
-function once<T>(work: () => T): () => T {
-  let known: { value: T } | undefined
-  return () => (known ??= { value: work() }).value
-}
-
 const polygonOf = (outline: Point[], holes: Point[][], { x, y }: Panel): Polygon => {
   const ring = (corners: Point[]) => corners.map(([right, up]): [number, number] => [
     Math.round((right - x.value) / MICRO), Math.round((up - y.value) / MICRO),
@@ -98,12 +94,11 @@ function coverOf(
 ): Polygon[] {
   const [frame, over] = [pose.get(panelKey(panel)), pose.get(panelKey(other.panel))]
   if (!frame || !over) return []
-  const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, value, axis) => sum + value * (b[axis] ?? 0), 0)
   if (Math.abs(dot(frame.normal, over.normal)) < 0.995) return []
   const project = (corners: Point[]) => placed(corners, other.panel, over).map((corner) => {
-    const from = corner.map((value, axis) => value - (frame.origin[axis] ?? 0))
-    const spot: [number, number] = [Math.round(dot(from, frame.x) / MICRO), Math.round(dot(from, frame.y) / MICRO)]
-    return { spot, up: dot(from, frame.normal) }
+    const [right, up, high] = seenFrom(frame, corner)
+    const spot: [number, number] = [Math.round(right / MICRO), Math.round(up / MICRO)]
+    return { spot, up: high }
   })
   const outer = project(outlineOf(other.panel))
   const [xs, ys] = [outer.map(({ spot }) => spot[0]), outer.map(({ spot }) => spot[1])]

@@ -42,3 +42,9 @@ export const around = <T>(list: readonly T[]): [T, T][] =>
 
 /** `1 sheet`, `2 sheets`. */
 export const count = (number: number, word: string): string => `${number} ${word}${number === 1 ? '' : 's'}`
+
+/** Works something out when it is asked for first. */
+export function once<T>(work: () => T): () => T {
+  let known: { value: T } | undefined
+  return () => (known ??= { value: work() }).value
+}

@@ -4,7 +4,7 @@ import { nanometres } from '../../lengths'
 import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../model/card'
 import { outlineOf } from '../model/card'
 import type { Frame, Vector } from './frame'
-import { FLAT, at, foldOver, scale, turnedFlat } from './frame'
+import { FLAT, at, dot, foldOver, scale, subtract, turnedFlat } from './frame'
 
 /**
  * Where every panel of a card lies at one opening, by `part/panel`: the frame of the lower left corner of its
@@ -132,6 +132,12 @@ export const cornersOf = (panel: Panel, frame: Frame): Vector[] => placed(outlin
 /** Points of a part in space, as its panel in this frame carries them. */
 export const placed = (points: readonly (readonly [number, number])[], { x, y }: Panel, frame: Frame): Vector[] =>
   points.map(([right, up]) => at(frame, right - x.value, up - y.value))
+
+/** A point in space as it lies from a panel: to the right and up from its lower left corner, and above its inside. */
+export function seenFrom({ origin, x, y, normal }: Frame, point: Vector): Vector {
+  const from = subtract(point, origin)
+  return [dot(from, x), dot(from, y), dot(from, normal)]
+}
 
 export interface Box {
   least: Vector
