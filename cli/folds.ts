@@ -9,7 +9,7 @@ import {
   usualPaper,
 } from '../core/folds'
 import { masksOf } from '../core/prints'
-import { fasteningsFor } from '../core/kits'
+import { extraInWords, fasteningsFor } from '../core/kits'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, lengthFrom, nanometres, writeLength } from '../core/lengths'
 import { thickness } from '../core/paper'
@@ -225,7 +225,7 @@ export async function foldReport(
     })),
     message: card.message && area(card.message),
     stamping: card.stamping.map(area),
-    supplies: { tape: exact(supplies.tape), foamPads: supplies.pads, others: card.extras },
+    supplies: { tape: exact(supplies.tape), foamPads: supplies.pads, others: card.extras.map(extra => extraInWords(extra, units)) },
     steps: card.steps,
     files,
     findings: findings.map(finding => findingData(finding, units)),

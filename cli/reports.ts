@@ -1,7 +1,7 @@
 import type { Batch } from '../core/document'
 import Table from 'cli-table3'
 import type { ClassFinding, Leftover, PaperOutcome, Preparation } from '../core/batch'
-import { findingsOf, kitProblems, offcutsIn, stopsIn, viewOf } from '../core/batch'
+import { findingsOf, kitProblems, offcutsIn, sourceOf, stopsIn, viewOf } from '../core/batch'
 import type { BenchStep, Solve } from '../core/cutting'
 import { countsOf, mostKits, wholeMinutes } from '../core/cutting'
 import type { Kits } from '../core/kits'
@@ -66,7 +66,9 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
         height: exact(piece.height.value),
         perKit: piece.perKit,
         quantity: piece.quantity,
-        paper: piece.paper?.key ?? null,
+        paper: card.entry.papers[piece.key] ?? null,
+        papers: piece.shares.map(({ paper, quantity }) => ({ paper: paper.key, quantity })),
+        made: piece.made ?? [],
         printTop: piece.printTop,
         from: { width: piece.width.explain(units), height: piece.height.explain(units) },
         scores: piece.scores.map(score => ({
@@ -76,7 +78,7 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
           turnOver: score.turnOver,
         })),
       })),
-      findings: viewOf(card, batch.post, units).findings.map(finding => findingData(finding, units)),
+      findings: viewOf(card, batch).findings.map(finding => findingData(finding, units)),
     })),
   }
   const sections = preparation.cards.map(
@@ -88,7 +90,7 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
           sizeText(batch, piece.width.value, piece.height.value),
           piece.perKit,
           piece.quantity,
-          piece.paper?.name ?? '–',
+          sourceOf(piece) ?? '–',
           piece.scores.map(({ at, direction }) => `${formatLength(at.value, units)} ${direction}`).join(', '),
           piece.width.explain(units),
         ]),

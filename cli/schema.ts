@@ -36,6 +36,9 @@ export function batchSchema(): object {
       }),
       [CHECKS.tree]: () => ({ $ref: '#/$defs/CutTree' }),
       [CHECKS.oneOrNull]: ({ constraints }: { constraints: unknown[] }) => ({ enum: [...constraints, null] }),
+      [CHECKS.choices]: ({ constraints }: { constraints: unknown[] }) => ({
+        type: 'array' as const, uniqueItems: true, items: { enum: constraints },
+      }),
       [CHECKS.papers]: () => ({ type: 'object' as const, additionalProperties: { type: 'string' as const } }),
     },
   }

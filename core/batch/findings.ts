@@ -3,7 +3,7 @@ import type { Posting } from './posting'
 import type { PaperOutcome } from './outcome'
 import type { Preparation } from './prepare'
 import type { PreparedCard } from './prepared'
-import type { PostEntry } from '../document'
+import type { Batch, BoughtEntry, PostEntry } from '../document'
 import { lyingFindings } from '../dressing'
 import type { Finding } from '../folds'
 import { passesThrough, isLayer, isWhole } from '../folds'
@@ -24,7 +24,7 @@ export interface CardView {
   findings: Finding[]
 }
 
-const views = new WeakMap<PreparedCard, { post: PostEntry, view: CardView }>()
+const views = new WeakMap<PreparedCard, { post: PostEntry, bought: BoughtEntry[], view: CardView }>()
 
 /** Whether a card can be folded on screen: nothing of it is broken. */
 const isFoldable = ({ construction }: PreparedCard): boolean =>
@@ -34,13 +34,13 @@ const isFoldable = ({ construction }: PreparedCard): boolean =>
  * Everything that is found about a card: its parameters and papers, its motion at all
  * openings, and how it is posted; what has to be settled first. Worked out once for a prepared card.
  */
-export function viewOf(card: PreparedCard, post: PostEntry, units: Units): CardView {
+export function viewOf(card: PreparedCard, { post, bought, class: { units } }: Pick<Batch, 'post' | 'bought' | 'class'>): CardView {
   const known = views.get(card)
-  if (known?.post === post) return known.view
-  const posting = postingOf(card, post, units)
+  if (known?.post === post && known.bought === bought) return known.view
+  const posting = postingOf(card, post, bought, units)
   const findings = [...card.findings, ...motionFindings(card, units), ...lying(card), ...(posting?.findings ?? [])].sort(bySeverity)
   const view = { posting, findings }
-  views.set(card, { post, view })
+  views.set(card, { post, bought, view })
   return view
 }
 
@@ -65,7 +65,7 @@ function motionFindings(card: PreparedCard, units: Units): Finding[] {
  */
 export function findingsOf({ batch, cards, papers }: Preparation, outcomes: PaperOutcome[] = []): ClassFinding[] {
   const ofCards = cards.flatMap(card =>
-    viewOf(card, batch.post, batch.class.units).findings.map(finding => ({ ...finding, card: card.entry.key, title: card.entry.title })),
+    viewOf(card, batch).findings.map(finding => ({ ...finding, card: card.entry.key, title: card.entry.title })),
   )
   const dropped = papers.flatMap(({ paper, dropped }) =>
     dropped.map((reason): ClassFinding => ({

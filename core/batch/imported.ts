@@ -47,6 +47,7 @@ export function fittedTo(shelf: PaperEntry[], { papers, ...document }: Batch): {
         ...card,
         papers: Object.fromEntries(Object.entries(card.papers).map(([part, key]) => [part, keyOf(key)])),
       })),
+      pools: document.pools.map(pool => ({ ...pool, papers: [...new Set(pool.papers.map(keyOf))] })),
       cutting: document.cutting.map((entry) => {
         const supply = supplyKeys(
           papers.find(({ key }) => key === entry.paper),

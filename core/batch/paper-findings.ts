@@ -6,13 +6,16 @@ import type { Finding, Piece } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength } from '../lengths'
 import { STOCK_WEIGHTS } from '../paper'
+import type { Share } from './pools'
 import type { PreparedPiece } from './prepared'
 
-/** What is found in the paper that a piece is cut from. */
+/** What is found in the paper that a piece is cut from, or in those of its pool. */
 export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cutter, units: Units): Finding[] {
   const about = { subject: piece.name, part: piece.key }
-  const { paper } = piece
-  if (!paper) {
+  const { shares, pool } = piece
+  if (pool !== undefined && shares.length === 0)
+    return [{ ...about, severity: 'stop', place: 'papers', problem: `is cut from the pool “${pool}”, which has no paper. Put one into it.` }]
+  if (shares.length === 0) {
     const chosen = entry.papers[piece.key]
     const gone = chosen
       ? `was to be cut from “${chosen}”, which is no longer on the shelf. Choose another paper.`
@@ -43,38 +46,48 @@ export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cu
         + `off a wider strip, or with knife and ruler.`,
     })
   }
-  if (piece.kind === 'base' && paper.weight < STOCK_WEIGHTS.light) {
-    findings.push({
-      ...about,
-      severity: 'warn',
-      problem: `is of ${paper.weight} g/m² paper, too light to hold its shape; ${STOCK_WEIGHTS.light} g/m² or more stands.`,
-    })
-  }
-  if (piece.heaviest !== undefined && paper.weight > piece.heaviest) {
-    findings.push({
-      ...about,
-      severity: 'warn',
-      problem: `is of ${paper.weight} g/m² paper: above ${piece.heaviest} g/m² it cracks where its creases meet.`,
-    })
-  }
-  const crease = mainCrease(piece)
-  const against
-    = piece.turn !== 'either' && crease !== undefined && paper.grain !== 'any' && (crease === paper.grain) !== (piece.turn === 'as drawn')
-  if (piece.scores.length > 0 && paper.weight >= STOCK_WEIGHTS.heavy) {
-    findings.push({
-      ...about,
-      severity: 'note',
-      problem: `is of heavy stock (${paper.weight} g/m²): score before folding and fold along the grain.`,
-    })
-  }
-  if (against) {
-    findings.push({
-      ...about,
-      severity: 'note',
-      problem: `folds across the grain of “${paper.name}”, as its print direction wants: score it well.`,
-    })
+  const told = new Set<string>()
+  for (const share of shares) {
+    for (const finding of onPaper(share)) if (!told.has(finding.problem)) findings.push(finding)
+    findings.forEach(({ problem }) => told.add(problem))
   }
   return findings
+
+  function onPaper({ paper, turn }: Share): Finding[] {
+    const findings: Finding[] = []
+    if (piece.kind === 'base' && paper.weight < STOCK_WEIGHTS.light) {
+      findings.push({
+        ...about,
+        severity: 'warn',
+        problem: `is of ${paper.weight} g/m² paper, too light to hold its shape; ${STOCK_WEIGHTS.light} g/m² or more stands.`,
+      })
+    }
+    if (piece.heaviest !== undefined && paper.weight > piece.heaviest) {
+      findings.push({
+        ...about,
+        severity: 'warn',
+        problem: `is of ${paper.weight} g/m² paper: above ${piece.heaviest} g/m² it cracks where its creases meet.`,
+      })
+    }
+    const crease = mainCrease(piece)
+    const against
+      = turn !== 'either' && crease !== undefined && paper.grain !== 'any' && (crease === paper.grain) !== (turn === 'as drawn')
+    if (piece.scores.length > 0 && paper.weight >= STOCK_WEIGHTS.heavy) {
+      findings.push({
+        ...about,
+        severity: 'note',
+        problem: `is of heavy stock (${paper.weight} g/m²): score before folding and fold along the grain.`,
+      })
+    }
+    if (against) {
+      findings.push({
+        ...about,
+        severity: 'note',
+        problem: `folds across the grain of “${paper.name}”, as its print direction wants: score it well.`,
+      })
+    }
+    return findings
+  }
 }
 
 /** Which way the creases of a piece run for the most part. */

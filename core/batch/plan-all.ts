@@ -25,13 +25,19 @@ export function kitsOfBatch(batch: Batch, { cards }: Preparation, outcomes: Pape
     spares: batch.class.spares,
     units: batch.class.units,
     prices: batch.prices,
+    bought: batch.bought,
     cards: cards.map(({ entry, kits, construction, pieces }) => ({
       key: entry.key,
       title: entry.title,
       kits,
       joints: construction?.joints ?? [],
       extras: construction?.extras ?? [],
-      pieces: pieces.map(({ name, width, height, paper }) => ({ name, width: width.value, height: height.value, paper })),
+      pieces: pieces.map(({ name, width, height, quantity, shares }) => ({
+        name,
+        width: width.value,
+        height: height.value,
+        papers: shares.map(share => ({ key: share.paper.key, share: quantity > 0 ? share.quantity / quantity : 0 })),
+      })),
     })),
     papers: outcomes.map(({ paper, sheets }) => ({
       paper,

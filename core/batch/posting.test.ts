@@ -29,7 +29,7 @@ function post(
   const empty: Batch = { ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch' }), papers: [paper] }
   const card = paperedCard(foldById(fold)!, empty, { parameters })
   const [prepared] = prepare({ ...empty, cards: [card] }).cards
-  return postingOf(prepared!, table, 'inch', wanted)!
+  return postingOf(prepared!, table, [], 'inch', wanted)!
 }
 const problems = (posting: ReturnType<typeof post>) => posting.findings.map(({ problem }) => problem).join(' ')
 
@@ -87,7 +87,7 @@ describe('posting a card', () => {
   })
 
   it('has nothing to say about a card that cannot be worked out', () => {
-    expect(postingOf({ entry: { envelope: '' } as never, kits: 1, pieces: [], findings: [] }, DEFAULT_POST, 'inch')).toBeUndefined()
+    expect(postingOf({ entry: { envelope: '' } as never, kits: 1, pieces: [], findings: [] }, DEFAULT_POST, [], 'inch')).toBeUndefined()
     expect(BOUNDS.envelopes).toBeGreaterThan(DEFAULT_POST.envelopes.length)
   })
 })

@@ -1,13 +1,15 @@
 import type { Cutter, Demand } from '../cutting'
 import type { Batch, CardEntry, PaperEntry } from '../document'
-import { ANY_SCRAP, kitsOf } from '../document'
+import { ANY_SCRAP, isPool, kitsOf } from '../document'
 import { wholeCard } from '../dressing'
+import type { Piece } from '../folds'
 import { foldById, inputProblems } from '../folds'
 import { lengthFrom } from '../lengths'
 import type { Paper } from '../paper'
-import { allowedTurn, alongGrain } from '../paper'
 import type { PreparedCard, PreparedPiece } from './prepared'
-import { mainCrease, paperFindings } from './paper-findings'
+import { paperFindings } from './paper-findings'
+import type { Pool } from './pools'
+import { dealt, readPool } from './pools'
 import { demandsOf, paperProblem } from './problems'
 import type { PaperProblem } from './problems'
 import { readPaper, readTools } from './read'
@@ -34,12 +36,13 @@ export function prepare(batch: Batch, before?: Preparation): Preparation {
   const sameTools = before?.batch.tools === batch.tools && before.batch.class.units === batch.class.units
   const cutter = sameTools ? before.cutter : readTools(batch.tools, batch.class.units)
   const shelf = new Map(batch.papers.map(entry => [entry.key, asBefore(entry, before) ?? readPaper(entry)]))
+  const pools = new Map(batch.pools.map(entry => [entry.key, readPool(entry, shelf)]))
   const known = new Map(sameTools ? before.cards.map(card => [card.entry, card]) : [])
   const cards = batch.cards.map((entry) => {
     const card = known.get(entry)
-    const same
-      = card?.kits === kitsOf(entry, batch.class) && Object.values(entry.papers).every(key => before?.shelf.get(key) === shelf.get(key))
-    return same ? card : prepareCard(entry, batch, shelf, cutter)
+    const same = card?.kits === kitsOf(entry, batch.class) && papersIn(entry, batch).every(key => before?.shelf.get(key) === shelf.get(key))
+      && (before?.batch.pools === batch.pools || !Object.values(entry.papers).some(isPool))
+    return same ? card : prepareCard(entry, batch, shelf, pools, cutter)
   })
   const scrap = demandsOf(batch, cards, SCRAP_PAPER)
   return { batch, cards, papers: problemsOf(), scrap, cutter, shelf }
@@ -65,9 +68,20 @@ const isAlone = ({ cards }: Batch) => cards.length <= 1
 const asBefore = (entry: PaperEntry, before?: Preparation): Paper | undefined =>
   before?.batch.papers.includes(entry) ? before.shelf.get(entry.key) : undefined
 
-const isCutFrom = ({ pieces }: PreparedCard, paper: Paper) => pieces.some(piece => piece.paper === paper && piece.quantity > 0)
+const isCutFrom = ({ pieces }: PreparedCard, paper: Paper) =>
+  pieces.some(({ shares }) => shares.some(share => share.paper === paper && share.quantity > 0))
 
-function prepareCard(entry: CardEntry, batch: Batch, shelf: ReadonlyMap<string, Paper>, cutter: Cutter): PreparedCard {
+/** The papers that a card is cut from, those of its pools among them. */
+const papersIn = ({ papers }: CardEntry, { pools }: Batch): string[] =>
+  Object.values(papers).flatMap(key => pools.find(pool => pool.key === key)?.papers ?? [key])
+
+function prepareCard(
+  entry: CardEntry,
+  batch: Batch,
+  shelf: ReadonlyMap<string, Paper>,
+  pools: ReadonlyMap<string, Pool>,
+  cutter: Cutter,
+): PreparedCard {
   const { units } = batch.class
   const kits = kitsOf(entry, batch.class)
   const fold = foldById(entry.fold)
@@ -89,11 +103,22 @@ function prepareCard(entry: CardEntry, batch: Batch, shelf: ReadonlyMap<string, 
     }
   }
   const { pieces: plain, findings, ...construction } = wholeCard(fold, entry, units, cutter.mark, lengthFrom(batch.tools.board, units))
+  /** Pieces of a card from one pool begin with different papers; both of a matched pair with the same. */
+  const begun = new Map<string, string[]>()
+  function dealtFrom({ key }: Pool, { key: part, pair }: Piece): number {
+    const started = begun.get(key) ?? []
+    begun.set(key, started)
+    const name = pair === undefined ? `piece ${part}` : `pair ${pair}`
+    if (!started.includes(name)) started.push(name)
+    return started.indexOf(name)
+  }
   const pieces = plain.map((piece): PreparedPiece => {
     const chosen = entry.papers[piece.key] ?? ''
-    const paper = chosen === ANY_SCRAP && piece.kind === 'hidden' ? SCRAP_PAPER : shelf.get(chosen)
-    const turn = paper ? alongGrain(allowedTurn(paper, piece.printTop), paper.grain, mainCrease(piece)) : 'either'
-    return { ...piece, paper, turn, quantity: kits * piece.perKit }
+    const quantity = kits * piece.perKit
+    const pool = pools.get(chosen)
+    const one = chosen === ANY_SCRAP && piece.kind === 'hidden' ? SCRAP_PAPER : shelf.get(chosen)
+    const shares = dealt(pool?.papers ?? (one ? [one] : []), piece, quantity, pool ? dealtFrom(pool, piece) : 0)
+    return { ...piece, paper: shares[0]?.paper, pool: pool?.name, shares, turn: shares[0]?.turn ?? 'either', quantity }
   })
   const all = [...findings, ...pieces.flatMap(piece => paperFindings(piece, entry, cutter, units))]
   return { entry, kits, fold, construction: { ...construction, findings }, pieces, findings: all }

@@ -7,6 +7,7 @@ import { downToMark, product } from '../lengths'
 import type { Paper, Stock } from '../paper'
 import { ownFormats, stackOf } from '../paper'
 import { demandKey, dropOutKey, keyOfRef, readLayout } from './layouts'
+import type { Share } from './pools'
 import type { PreparedCard, PreparedPiece } from './prepared'
 
 /** The cutting problem of one paper, with the words for it. */
@@ -110,11 +111,19 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
  * What is wanted from a paper: pieces of one size that may lie the same way together.
  * @param of how many of a piece; all of the batch unless said otherwise
  */
-export function demandsOf(batch: Batch, cards: PreparedCard[], paper: Paper, of = (piece: PreparedPiece) => piece.quantity): Demand[] {
+export function demandsOf(
+  batch: Batch,
+  cards: PreparedCard[],
+  paper: Paper,
+  of = (_piece: PreparedPiece, share: Share) => share.quantity,
+): Demand[] {
   const demands = new Map<string, Demand>()
   for (const card of cards) {
     for (const blank of blanksToCut(
-      card.pieces.filter(piece => piece.paper?.key === paper.key && piece.quantity > 0).map(piece => ({ ...piece, quantity: of(piece) })),
+      card.pieces.flatMap((piece) => {
+        const share = piece.shares.find(other => other.paper.key === paper.key)
+        return share && share.quantity > 0 ? [{ ...piece, turn: share.turn, quantity: of(piece, share) }] : []
+      }),
     )) {
       const { width, height, turn, quantity } = blank
       const key = demandKey(blank)
@@ -154,12 +163,13 @@ export function suppliesOf(paper: Paper, formats: Stock[], cards: PreparedCard[]
     for (const { construction, pieces } of cards) {
       for (const { part, shape, width, height } of construction ? dropOutsOf(construction) : []) {
         const piece = pieces.find(({ key }) => key === part)
-        if (piece?.paper !== paper) continue
+        const share = piece?.shares.find(other => other.paper === paper)
+        if (!share) continue
         // The largest square in a round drop-out.
         const [wide, high]
           = shape === 'circle' ? [product(width.value, Math.SQRT1_2), product(height.value, Math.SQRT1_2)] : [width.value, height.value]
         if (Math.min(wide, high) >= cutter.smallestPiece)
-          release(downToMark(wide, cutter.mark), downToMark(high, cutter.mark), piece.quantity)
+          release(downToMark(wide, cutter.mark), downToMark(high, cutter.mark), share.quantity)
       }
     }
   }

@@ -1,14 +1,21 @@
 import type { Batch, ClassDocument, Problem } from '../document'
-import { ANY_SCRAP, MOST_PROBLEMS } from '../document'
+import { ANY_SCRAP, MOST_PROBLEMS, isPool } from '../document'
 import { foldById, FOLDS, inputProblems } from '../folds'
 
-/** Checks what the shape cannot: folds and their parameters. */
-export function documentProblems({ class: { units }, cards }: ClassDocument): Problem[] {
-  return cards.flatMap((card, index) => {
+/** Checks what the shape cannot: folds and their parameters, and that there are the pools that pieces are cut from. */
+export function documentProblems({ class: { units }, cards, pools }: ClassDocument): Problem[] {
+  return cards.flatMap((card, index): Problem[] => {
     const fold = foldById(card.fold)
     if (!fold) return [{ path: `cards[${index}].fold`, problem: `is one of: ${FOLDS.map(({ id }) => id).join(', ')}` }]
-    return inputProblems(fold.parameters, card.parameters, units)
-      .map(({ parameter, problem }) => ({ path: `cards[${index}].parameters.${parameter}`, problem }))
+    const missing = Object.entries(card.papers).filter(([, key]) => isPool(key) && !pools.some(pool => pool.key === key))
+    return [
+      ...inputProblems(fold.parameters, card.parameters, units)
+        .map(({ parameter, problem }) => ({ path: `cards[${index}].parameters.${parameter}`, problem })),
+      ...missing.map(([part, key]) => ({
+        path: `cards[${index}].papers.${part}`,
+        problem: `names the pool “${key}”, which the class does not have. It has: ${pools.map(pool => pool.key).join(', ') || 'none'}`,
+      })),
+    ]
   }).slice(0, MOST_PROBLEMS)
 }
 
@@ -18,10 +25,16 @@ export function batchProblems(batch: Batch): Problem[] {
   return [
     ...documentProblems(batch),
     ...batch.cards.flatMap((card, index) => Object.entries(card.papers)
-      .filter(([, paper]) => paper !== ANY_SCRAP && !keys.includes(paper))
+      .filter(([, paper]) => paper !== ANY_SCRAP && !isPool(paper) && !keys.includes(paper))
       .map(([part, paper]) => ({
         path: `cards[${index}].papers.${part}`,
-        problem: `names the paper “${paper}”, which the file does not hold. It holds: ${keys.join(', ') || 'none'}`,
+        problem: notHeld(paper, keys),
       }))),
+    ...batch.pools.flatMap(({ papers }, index) => papers
+      .filter(paper => !keys.includes(paper))
+      .map(paper => ({ path: `pools[${index}].papers`, problem: notHeld(paper, keys) }))),
   ].slice(0, MOST_PROBLEMS)
 }
+
+const notHeld = (paper: string, keys: string[]): string =>
+  `names the paper “${paper}”, which the file does not hold. It holds: ${keys.join(', ') || 'none'}`

@@ -75,7 +75,7 @@ describe('the one list of findings', () => {
   it('has what every card says of itself, once, in the order in which it wants to be settled', () => {
     const preparation = prepare({ ...batch, papers: batch.papers.slice(1) })
     const findings = findingsOf(preparation)
-    const ofCards = preparation.cards.flatMap(card => viewOf(card, batch.post, batch.class.units).findings)
+    const ofCards = preparation.cards.flatMap(card => viewOf(card, batch).findings)
     expect(findings).toHaveLength(ofCards.length)
     expect(stopsIn(findings)).toBe(stopsIn(ofCards))
     const order = findings.map(({ severity }) => ['stop', 'warn', 'note'].indexOf(severity))
@@ -85,7 +85,7 @@ describe('the one list of findings', () => {
   it('looks at every fold at the same openings, and at its posting', () => {
     expect([OPENINGS[0], OPENINGS.at(-1)]).toEqual([0.1, 1])
     const all = { ...batch, cards: FOLDS.map(fold => paperedCard(fold, { ...batch, cards: [] })) }
-    for (const card of prepare(all).cards) expect(viewOf(card, batch.post, 'inch').posting?.weight).toBeGreaterThan(0)
+    for (const card of prepare(all).cards) expect(viewOf(card, all).posting?.weight).toBeGreaterThan(0)
   })
 })
 

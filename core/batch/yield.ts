@@ -18,10 +18,14 @@ export interface KitProblem {
   perKit: Map<string, number>
 }
 
-/** What one kit of some cards takes from each paper, with what is on hand of it. Hidden parts from any scrap want no paper of their own. */
+/**
+ * What one kit of some cards takes from each paper, with what is on hand of it; where several come from a pool, all from that one
+ * paper. Hidden parts from any scrap want no paper of their own.
+ */
 export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: PreparedCard[] = cards): KitProblem[] {
   const papers = new Map(
-    some.flatMap(({ pieces }) => pieces).flatMap(({ paper }) => (paper && paper.key !== ANY_SCRAP ? [[paper.key, paper] as const] : [])),
+    some.flatMap(({ pieces }) => pieces.flatMap(({ shares }) => shares))
+      .flatMap(({ paper }) => (paper.key === ANY_SCRAP ? [] : [[paper.key, paper] as const])),
   )
   return [...papers.values()].map((paper) => {
     const stacked: Cutter = { ...cutter, stack: stackOf(cutter.stack, paper.weight) }

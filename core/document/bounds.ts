@@ -33,6 +33,11 @@ export const BOUNDS = {
   /** Characters of an outline. */
   outline: 6000,
   papers: 120,
+  pools: 20,
+  /** Papers of a pool. */
+  inPool: 40,
+  /** Things bought for the bags. */
+  bought: 60,
   stocks: 8,
   weight: { least: 40, most: 600 },
   stack: 50,

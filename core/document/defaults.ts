@@ -3,6 +3,7 @@ import type {
   CardEntry, ClassDetails, ClassDocument, PaceEntry, PostEntry, PricesEntry, StudioSettings, ToolsEntry,
 } from './shapes'
 import { VERSION } from './version'
+import { ANY_SCRAP, isPool } from './vocabulary'
 
 /** Seconds: moving the fence and reading it twice, one stroke, taking up and squaring a stack. */
 export const DEFAULT_PACE: PaceEntry = { setting: 25, stroke: 4, handling: 8 }
@@ -71,6 +72,8 @@ export function newClass(
     version: VERSION,
     class: { seats: 12, spares: 2, delivery: 'in person', notes: '', ...details },
     cards: [],
+    pools: [],
+    bought: [],
     tools: structuredClone(tools[details.units]),
     wishes: { priority: 'money' },
     cutting: [],
@@ -86,6 +89,11 @@ export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'tit
     .filter(({ priority, without }) => priority !== null || without.length > 0)
   return { ...document, class: { ...document.class, ...details }, cutting }
 }
+
+/** Keys of the papers that a class names, for pieces or in its pools. */
+export const namedPapers = ({ cards, pools }: Pick<ClassDocument, 'cards' | 'pools'>): string[] => [
+  ...new Set([...cards.flatMap(({ papers }) => Object.values(papers)), ...pools.flatMap(({ papers }) => papers)]),
+].filter(key => key !== ANY_SCRAP && !isPool(key))
 
 /** How many kits of a card are made. */
 export const kitsOf = (card: CardEntry, { seats, spares }: ClassDetails): number => card.kits ?? seats + spares

@@ -1,22 +1,21 @@
 import 'reflect-metadata'
-import { Type } from 'class-transformer'
-import { Equals, IsBoolean, IsHexColor, IsIn, IsInt, IsNumber, Length as HasLength, Matches, Max, Min, NotEquals, ValidateNested } from 'class-validator'
-import type { ValidationOptions } from 'class-validator'
+import { Equals, IsHexColor, Length as HasLength, Matches, NotEquals } from 'class-validator'
 import type { Units } from '../lengths'
 import { BOUNDS } from './bounds'
-import { Within } from './sizes'
+import { DressingEntry } from './dressing-shapes'
+import { key, least, listOf, most, number, one, oneOf, whole, yesOrNo } from './shape-checks'
 import {
-  IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOne, IsOneOrNull, IsPaperChoice, IsParameterInputs, IsText,
-  IsWholeOrNull,
+  IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice, IsParameterInputs, IsText, IsWholeOrNull,
 } from './validators'
 import { BATCH_FORMAT, VERSION } from './version'
 import type {
-  Delivery, FreeKind, FreeShape, Grain, Hold, LayerShape, Motif, PaperKind, ParameterInputs, PrintTop, Priority, SupplyKind, Turn,
+  Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn,
 } from './vocabulary'
 import {
-  ANY_SCRAP, DELIVERIES, FREE_KINDS, FREE_SHAPES, GRAINS, HOLDS, LAYER_SHAPES, MOTIFS, PAPER_KINDS, PRINT_TOPS, PRIORITIES, SUPPLY_KINDS,
-  TURNS, UNIT_SCHOOLS,
+  ANY_SCRAP, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, PRIORITIES, SUPPLY_KINDS, TURNS, UNIT_SCHOOLS,
 } from './vocabulary'
+
+export * from './dressing-shapes'
 
 /*
  * A class as data: what is stored, edited, exported and imported. Each entity is
@@ -25,23 +24,6 @@ import {
  * just as the maker wrote them; everything else that Wakaru shows is computed
  * from this. Entities in lists have keys, and whatever points at one uses its key.
  */
-
-const KEY = /^[a-z0-9][a-z0-9-]{0,79}$/
-const key = (options?: ValidationOptions) => Matches(KEY, { ...options, message: 'is a key of small letters, digits and hyphens' })
-const oneOf = (values: readonly string[]) => IsIn(values, { message: `is one of: ${values.join(', ')}` })
-const whole = () => IsInt({ message: 'is a whole number' })
-const number = (of: string) => IsNumber({}, { message: `is a number of ${of}` })
-const least = (value: number) => Min(value, { message: `must be at least ${value}` })
-const most = (value: number) => Max(value, { message: `must be at most ${value}` })
-const yesOrNo = () => IsBoolean({ message: 'is true or false' })
-
-/** Several checks as one; the first is the most basic, whose words are told. */
-const together = (...checks: PropertyDecorator[]): PropertyDecorator => (target, name) => checks.forEach(check => check(target, name))
-/** One entity, checked by its own shape. */
-const one = (of: () => new () => object, what: string) => together(IsOne(what), Type(of), Within(of), ValidateNested())
-/** A list of entities, each checked by its own shape. */
-const listOf = (of: () => new () => object, what: string, longest: number) =>
-  together(IsListOf(what, longest), Type(of), Within(of), ValidateNested({ each: true }))
 
 export class ClassDetails {
   @IsFilledText(BOUNDS.title)
@@ -67,151 +49,6 @@ export class ClassDetails {
   notes!: string
 }
 
-/** One layer on a face, or on the layer below it. */
-export class LayerEntry {
-  @key()
-  key!: string
-
-  /** What it is called; empty for its place. */
-  @IsText(BOUNDS.title)
-  name!: string
-
-  /** What it leaves visible of what it lies on, seen from its own side; where it has a fixed size and is not in the middle, its place. */
-  @IsLengthText({ zero: true })
-  left!: string
-
-  @IsLengthText({ zero: true })
-  right!: string
-
-  @IsLengthText({ zero: true })
-  top!: string
-
-  @IsLengthText({ zero: true })
-  bottom!: string
-
-  /** A size of its own; nothing where the borders say it. */
-  @IsLengthText({ zero: true })
-  width!: string
-
-  @IsLengthText({ zero: true })
-  height!: string
-
-  /** Whether a layer of fixed size lies in the middle, rather than so far from the left and from the bottom. */
-  @yesOrNo()
-  centred!: boolean
-
-  @oneOf(LAYER_SHAPES)
-  shape!: LayerShape
-
-  /** Radius of rounded corners. */
-  @IsLengthText({ zero: true })
-  corner!: string
-
-  @oneOf(HOLDS)
-  hold!: Hold
-
-  /** Whether it is kept free to be written on. */
-  @yesOrNo()
-  message!: boolean
-
-  @oneOf(PRINT_TOPS)
-  printTop!: PrintTop
-
-  /** Layers of one card with the same word here are cut side by side from one piece of print; empty for none. */
-  @IsText(BOUNDS.key)
-  pair!: string
-
-  /** Key of the window that it is a frame ring round, its borders counted from the window; empty for none. */
-  @IsText(BOUNDS.key)
-  ring!: string
-
-  /** Whether windows of its panel go through it. */
-  @yesOrNo()
-  windows!: boolean
-}
-
-/** A face that is dressed otherwise than the catalogue has it. Its key says which: part, panel and side. */
-export class FaceEntry {
-  @key()
-  key!: string
-
-  /** Stamped or embossed before anything is glued. */
-  @yesOrNo()
-  stamped!: boolean
-
-  /** From the lowest up; none leaves it bare. */
-  @listOf(() => LayerEntry, 'layers', BOUNDS.layers)
-  layers!: LayerEntry[]
-}
-
-/** A free piece: whatever else makes it a card. */
-export class FreeEntry {
-  @key()
-  key!: string
-
-  @IsFilledText(BOUNDS.title)
-  name!: string
-
-  @oneOf(FREE_KINDS)
-  kind!: FreeKind
-
-  @oneOf(FREE_SHAPES)
-  shape!: FreeShape
-
-  /** Closed outline as SVG path data of M, L and Z alone; only its shape counts. Empty unless the shape is an outline. */
-  @Matches(/^(M[-\d.,\sLMZ]*Z)?$/, { message: 'is a path of straight lines: M, L and Z with numbers' }) @IsText(BOUNDS.outline)
-  outline!: string
-
-  @IsLengthText()
-  width!: string
-
-  @IsLengthText()
-  height!: string
-
-  /** Radius of rounded corners. */
-  @IsLengthText({ zero: true })
-  corner!: string
-
-  /** How wide a ring is; nothing where it is whole. */
-  @IsLengthText({ zero: true })
-  ring!: string
-
-  /** How many a kit holds. */
-  @most(BOUNDS.inKit) @least(1) @whole()
-  count!: number
-
-  /** Key of the face that one of them lies on; empty where they lie in the bag. */
-  @IsText(BOUNDS.key)
-  face!: string
-
-  /** Place of its lower left corner on the face, seen from that side; below zero it sticks out. */
-  @IsLengthText({ signed: true })
-  left!: string
-
-  @IsLengthText({ signed: true })
-  bottom!: string
-
-  /** Degrees it is turned by, anticlockwise about its middle. */
-  @most(180) @least(-180) @whole()
-  turn!: number
-
-  @oneOf(HOLDS)
-  hold!: Hold
-
-  @oneOf(PRINT_TOPS)
-  printTop!: PrintTop
-}
-
-/** What is put on a card otherwise than the catalogue has it. */
-export class DressingEntry {
-  /** Faces that are dressed otherwise. */
-  @listOf(() => FaceEntry, 'faces', BOUNDS.faces)
-  faces!: FaceEntry[]
-
-  @listOf(() => FreeEntry, 'free pieces', BOUNDS.free)
-  free!: FreeEntry[]
-}
-
 export class CardEntry extends DressingEntry {
   @key()
   key!: string
@@ -230,7 +67,7 @@ export class CardEntry extends DressingEntry {
   @IsParameterInputs()
   parameters!: ParameterInputs
 
-  /** Paper key for each part key. */
+  /** For each part key the key of its paper, or of the pool that it is cut from. */
   @IsPaperChoice()
   papers!: Record<string, string>
 
@@ -388,6 +225,34 @@ export class PricesEntry {
   foamPad!: number
 }
 
+/** A name for several papers: what is cut from it is shared out among them. */
+export class PoolEntry {
+  @Matches(new RegExp(`^${POOL_PREFIX}`), { message: `begins with “${POOL_PREFIX}”` }) @key()
+  key!: string
+
+  @IsFilledText(BOUNDS.title)
+  name!: string
+
+  /** Keys of its papers, each once. */
+  @key({ each: true }) @IsListOf('keys of papers', BOUNDS.inPool, 'text')
+  papers!: string[]
+}
+
+/** What something that is bought costs (cents) and weighs (grams): each piece, or each metre of what goes by length. */
+export class BoughtEntry {
+  @key()
+  key!: string
+
+  @IsFilledText(BOUNDS.title)
+  name!: string
+
+  @most(BOUNDS.cents) @least(0) @number('cents')
+  price!: number
+
+  @most(BOUNDS.grams) @least(0) @number('grams')
+  weight!: number
+}
+
 export class EnvelopeEntry {
   @key()
   key!: string
@@ -479,7 +344,9 @@ export class OffcutEntry {
 
 /** A paper as the studio keeps it. */
 export class PaperEntry {
-  @NotEquals(ANY_SCRAP, { message: `cannot be “${ANY_SCRAP}”, which stands for leftovers` }) @key()
+  @Matches(new RegExp(`^(?!${POOL_PREFIX})`), { message: `cannot begin with “${POOL_PREFIX}”, which stands for a pool` })
+  @NotEquals(ANY_SCRAP, { message: `cannot be “${ANY_SCRAP}”, which stands for leftovers` })
+  @key()
   key!: string
 
   @IsFilledText(BOUNDS.title)
@@ -556,6 +423,14 @@ export class ClassDocument {
 
   @listOf(() => CardEntry, 'cards', BOUNDS.cards)
   cards!: CardEntry[]
+
+  /** Names for several papers that pieces are shared out among. */
+  @listOf(() => PoolEntry, 'pools', BOUNDS.pools)
+  pools!: PoolEntry[]
+
+  /** What things cost and weigh that are bought and not cut. */
+  @listOf(() => BoughtEntry, 'bought things', BOUNDS.bought)
+  bought!: BoughtEntry[]
 
   @one(() => ToolsEntry, 'the tools: trimmer, mark, …')
   tools!: ToolsEntry

@@ -26,6 +26,9 @@ export const FREE_SHAPES = ['rectangle', 'rounded', 'oval', 'outline'] as const
 /** How what is put on a card is held; `loose` lies there unglued. */
 export const HOLDS = ['tape', 'glue', 'dots', 'foam', 'loose'] as const
 
+/** What is done to a piece before it is put on: a motif is cut out along the picture of its print. */
+export const MAKINGS = ['stamped', 'coloured', 'die cut', 'cut out'] as const
+
 /** What a free piece is for. Ribbons and solids are bought, not cut. */
 export const FREE_KINDS = ['topper', 'sentiment', 'figure', 'strip', 'ring', 'insert', 'ribbon', 'solid'] as const
 
@@ -35,9 +38,16 @@ export const PRINT_TOPS = ['any', 'top', 'right', 'bottom', 'left'] as const
 /** Stands for a paper where a hidden part is cut from whatever is left over; no paper may have it as its key. */
 export const ANY_SCRAP = 'any-scrap'
 
+/** Keys of pools begin with it, so that a piece can be cut from a paper or from a pool; no paper's key may. */
+export const POOL_PREFIX = 'pool--'
+
+/** Whether a piece is said to be cut from a pool. */
+export const isPool = (key: string): boolean => key.startsWith(POOL_PREFIX)
+
 export type LayerShape = typeof LAYER_SHAPES[number]
 export type FreeShape = typeof FREE_SHAPES[number]
 export type Hold = typeof HOLDS[number]
+export type Making = typeof MAKINGS[number]
 export type FreeKind = typeof FREE_KINDS[number]
 export type PrintTop = typeof PRINT_TOPS[number]
 export type Delivery = typeof DELIVERIES[number]

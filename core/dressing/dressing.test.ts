@@ -28,6 +28,31 @@ const face = (key: string, ...layers: Partial<LayerEntry>[]): FaceEntry => ({
   key, stamped: false, layers: layers.map((layer, at) => ({ ...newLayer(`layer-${at + 1}`, 'inch'), ...layer })),
 })
 
+describe('glue and what comes before it', () => {
+  const glue = { left: '1/2 in', right: '1/4 in', top: '0 in', bottom: '1 in' }
+
+  it('keeps off the edges that are to stay free, on layers and on free pieces', () => {
+    const card = cardOf('gatefold', { faces: [face('base--middle--inside', { width: '3 in', height: '2 in', glue, made: ['stamped', 'die cut'] })] })
+    addFreePiece(card, 'inch', { key: 'flag', name: 'Flag', face: 'base--left--inside', width: '2 in', height: '2 in', left: '1 in', bottom: '0 in', glue })
+    const made = whole(card)
+    const zone = (part: string) => {
+      const { x, y, width, height } = made.joints.find(joint => joint.part === part)!.glue
+      return [x, y, width, height].map(({ value }) => value)
+    }
+    expect(zone('base--middle--inside--layer-1')).toEqual([1 / 2, 1, 3 - 3 / 4, 1].map(inches))
+    // The door is 2 1/8 wide: only 1 1/8 of the flag lies on it, and the first half inch of that stays free.
+    expect(zone('free--flag')).toEqual([1 / 2, 1, 1.125 - 0.5, 1].map(inches))
+    expect(made.steps.map(({ text }) => text)).toContain('Layer on Middle, inside: stamp it, cut it with its die before it is put on.')
+  })
+
+  it('is missed where it keeps off all of a piece', () => {
+    const card = cardOf('gatefold', { faces: [face('base--middle--inside', { glue: { ...glue, left: '9 in' } })] })
+    expect(whole(card).findings).toContainEqual(expect.objectContaining({ parameter: expect.stringMatching(/glue\/left$/) as string, severity: 'warn' }))
+    const loose = cardOf('gatefold', { faces: [face('base--middle--inside', { hold: 'loose', glue: { ...glue, left: '9 in' } })] })
+    expect(whole(loose).findings).toEqual([])
+  })
+})
+
 describe('a dressing on the move', () => {
   it('goes to another card with its papers, where that is cut from others', () => {
     const from = face('base--c--inside', { left: '1/4 in' })
@@ -171,7 +196,7 @@ describe('free pieces', () => {
     expect(made.joints.at(-1)).toMatchObject({ part: 'free--star', means: 'foam' })
     expect(made.steps.at(-1)!.text).toContain('Star: on')
     addFreePiece(card, 'inch', { key: 'bow', name: 'Bow', kind: 'ribbon', count: 2 })
-    expect(whole(card).extras).toContain('2 × Bow')
+    expect(whole(card).extras).toContainEqual({ name: 'Bow', count: 2, length: inches(2) })
     removeFreePiece(card, 'star')
     expect(whole(card).pieces.some(({ name }) => name === 'Star')).toBe(false)
   })

@@ -1,4 +1,4 @@
-import type { CardEntry, FaceEntry, FreeEntry, LayerEntry } from '../document'
+import type { CardEntry, FaceEntry, FreeEntry, GlueEntry, LayerEntry } from '../document'
 import { freeKey } from '../document'
 import type { Construction, Joint, Panel } from '../folds'
 import type { Length, Units } from '../lengths'
@@ -16,12 +16,16 @@ import { holdOf } from './parts'
 
 /** Stands where a layer has no size of its own, a ring no width, a corner no radius. */
 export const NOTHING = '0 in'
+/** Glue up to every edge. */
+export const ALL_GLUED: GlueEntry = { left: NOTHING, right: NOTHING, top: NOTHING, bottom: NOTHING }
+export const isGluedAll = (glue: GlueEntry): boolean => Object.values(glue).every(text => lengthFrom(text) === 0)
 const BORDER: Record<Units, string> = { inch: '1/8 in', metric: '3 mm' }
 
 /** A layer with an even border, as another one is put on a face. */
 export const newLayer = (key: string, units: Units): LayerEntry => ({
   key, name: '', left: BORDER[units], right: BORDER[units], top: BORDER[units], bottom: BORDER[units], width: NOTHING, height: NOTHING,
   centred: true, shape: 'like its face', corner: NOTHING, hold: 'tape', message: false, printTop: 'top', pair: '', ring: '', windows: true,
+  glue: ALL_GLUED, made: [],
 })
 
 /** The dressing of a face as it is: what the maker wants there, else what the catalogue has, put so that the same pieces come of it. */
@@ -50,7 +54,7 @@ function stackOf(construction: Construction, panel: Panel, side: Joint['face']):
 }
 
 function asEntry(construction: Construction, joint: Joint, index: number, units: Units, mark: Length): LayerEntry {
-  const { part: key, by, onto, face, x, y, means } = joint
+  const { part: key, by, onto, face, x, y, means, glue } = joint
   const part = byKey(construction.parts, key)
   const write = (length: number) => writeLength(nanometres(Math.max(0, length)), units)
   // What a design made to measure, off the trimmer's marks, keeps its size.
@@ -72,6 +76,12 @@ function asEntry(construction: Construction, joint: Joint, index: number, units:
     printTop: part.printTop,
     pair: part.pair ?? '',
     windows: part.windows.length > 0,
+    glue: {
+      left: write(glue.x.value),
+      bottom: write(glue.y.value),
+      right: write(by.width.value - glue.x.value - glue.width.value),
+      top: write(by.height.value - glue.y.value - glue.height.value),
+    },
   }
 }
 
@@ -126,7 +136,7 @@ export function addFreePiece(card: CardEntry, units: Units, own: Partial<FreeEnt
   const bottom = on ? middle(on.height.value, own.height ?? size) : NOTHING
   const entry: FreeEntry = {
     name: `Topper ${card.free.length + 1}`, kind: 'topper', shape: 'rectangle', outline: '', width: size, height: size, corner: NOTHING,
-    ring: NOTHING, count: 1, face: '', left, bottom, turn: 0, hold: 'foam', printTop: 'any', ...own, key,
+    ring: NOTHING, count: 1, face: '', left, bottom, turn: 0, hold: 'foam', printTop: 'any', glue: ALL_GLUED, made: [], ...own, key,
   }
   card.free = [...card.free, entry]
   return entry

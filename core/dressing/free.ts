@@ -7,7 +7,7 @@ import { itemAt } from '../lists'
 import type { CardFace } from './faces'
 import { facesOf } from './faces'
 import { outlineFor } from './outlines'
-import { flatPart, glued, meansOf } from './parts'
+import { flatPart, glueFindings, glueZone, glued, makingStep, meansOf } from './parts'
 
 /** The key of the part that a free piece becomes, which its paper is chosen by. */
 export const freePartKey = (key: string): string => `free--${key}`
@@ -43,7 +43,8 @@ export function addFree(card: Construction, entry: FreeEntry): PlacedPiece {
   const face = facesOf(card).find(({ key }) => key === entry.face)
   const size = { width: lengthFrom(entry.width), height: lengthFrom(entry.height) }
   if (isBought(entry.kind)) {
-    card.extras.push(`${entry.count} × ${entry.name}`)
+    // Ribbon is bought by the metre.
+    card.extras.push({ name: entry.name, count: entry.count, ...(entry.kind === 'ribbon' && { length: size.width }) })
     return { entry, face }
   }
   const outline = outlineFor(entry.shape, size, { corner: lengthFrom(entry.corner), path: entry.outline })
@@ -55,10 +56,16 @@ export function addFree(card: Construction, entry: FreeEntry): PlacedPiece {
     height: Measure.of(`${entry.name} height`, size.height),
     printTop: entry.printTop,
     count: entry.count,
+    made: entry.made,
   }, outline)
   openRing(part, entry, outline)
   card.parts.push(part)
-  if (face) card.joints.push(jointOn(face, part, entry))
+  card.steps.push(...makingStep(part))
+  if (face) {
+    const joint = jointOn(face, part, entry)
+    card.joints.push(joint)
+    card.findings.push(...glueFindings(part, joint, `free/${entry.key}`))
+  }
   else if (entry.face !== '') {
     card.findings.push({
       severity: 'warn', subject: entry.name, part: part.key, parameter: `free/${entry.key}/face`,
@@ -92,15 +99,14 @@ function jointOn({ panel, side }: CardFace, part: Part, entry: FreeEntry): Joint
   const by = onlyPanel(part)
   const means = meansOf(entry.hold)
   const turned = entry.turn
-  const overlap = (from: Measure, size: Measure, room: Measure) => {
-    const start = Math.max(0, -from.value)
-    const end = Math.min(size.value, room.value - from.value)
+  const zone = glueZone(part, entry.glue)
+  const overlap = (from: Measure, first: Measure, size: Measure, room: Measure) => {
+    const start = Math.max(first.value, -from.value)
+    const end = Math.min(first.value + size.value, room.value - from.value)
     return { start: Measure.of('edge', nanometres(start)), size: Measure.of('glued', nanometres(Math.max(0, end - start))) }
   }
-  const [across, up] = [overlap(left, part.width, panel.width), overlap(bottom, part.height, panel.height)]
-  const glue = turned === 0
-    ? { x: across.start, y: up.start, width: across.size, height: up.size }
-    : { x: Measure.zero, y: Measure.zero, width: part.width, height: part.height }
+  const [across, up] = [overlap(left, zone.x, zone.width, panel.width), overlap(bottom, zone.y, zone.height, panel.height)]
+  const glue = turned === 0 ? { x: across.start, y: up.start, width: across.size, height: up.size } : zone
   return glued(part, by, { onto: panel, face: side, x, y: bottom, means, turned, glue })
 }
 

@@ -5,7 +5,7 @@ import type { Length, Units } from '../lengths'
 import { Measure, downToMark, formatLength, lengthFrom, nanometres } from '../lengths'
 import type { CardFace } from './faces'
 import { outlineFor } from './outlines'
-import { flatPart, glued, meansOf } from './parts'
+import { flatPart, glueFindings, glueZone, glued, makingStep, meansOf } from './parts'
 
 /** The key of the part that a layer becomes, which papers are chosen by. */
 export const layerKey = (face: string, layer: string): string => `${face}--${layer}`
@@ -49,12 +49,18 @@ export function addLayers(card: Construction, face: CardFace, { key, layers }: F
       height: box.height,
       printTop: entry.printTop,
       pair: entry.pair || undefined,
+      made: entry.made,
     }, outline)
     const panel = onlyPanel(part)
     const x = mirrored ? below.panel.width.minus(box.left).minus(box.width) : box.left
     if (entry.windows || ringed) part.windows.push(...windowsThrough(below.part, below.panel, { x, y: box.bottom, part, mirrored }))
     card.parts.push(part)
-    card.joints.push(glued(part, panel, { onto: below.panel, face: below.side, x, y: box.bottom, means: meansOf(entry.hold) }))
+    const joint = glued(part, panel, {
+      onto: below.panel, face: below.side, x, y: box.bottom, means: meansOf(entry.hold), glue: glueZone(part, entry.glue),
+    })
+    card.joints.push(joint)
+    card.findings.push(...glueFindings(part, joint, at))
+    card.steps.push(...makingStep(part))
     below = { part, panel, side: 'inside' }
   }
 }

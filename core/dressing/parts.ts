@@ -1,6 +1,6 @@
-import type { Hold } from '../document'
-import type { Joint, Means, Panel, Part, Point } from '../folds'
-import { Measure } from '../lengths'
+import type { GlueEntry, Hold, Making } from '../document'
+import type { Finding, Joint, Means, Panel, Part, Point, Step } from '../folds'
+import { Measure, lengthFrom } from '../lengths'
 
 const MEANS: Record<Hold, Means> = { tape: 'tape', glue: 'glue', dots: 'dot', foam: 'foam', loose: 'held' }
 export const meansOf = (hold: Hold): Means => MEANS[hold]
@@ -11,9 +11,25 @@ export const HOLD_WORDS: Record<Hold, string> = {
   tape: 'with tape', glue: 'with wet glue', dots: 'with dots', foam: 'on foam', loose: 'without glue',
 }
 
+/** What is done to a piece before it is put on, as its step says it. */
+const MAKING_WORDS: Record<Making, string> = {
+  'stamped': 'stamp it', 'coloured': 'colour it', 'die cut': 'cut it with its die', 'cut out': 'cut it out along the picture of its print',
+}
+
+/** The step in which a piece is made ready; none where nothing is done to it. */
+export const makingStep = ({ name, made = [] }: Pick<Part, 'name' | 'made'>): Step[] =>
+  made.length === 0 ? [] : [{ text: `${name}: ${made.map(making => MAKING_WORDS[making]).join(', ')} before it is put on.` }]
+
+/** The part of a piece that is glued, seen from its front; with no size where glue keeps off all of it. */
+export function glueZone({ width, height }: Pick<Part, 'width' | 'height'>, glue: GlueEntry): Joint['glue'] {
+  const [left, right, top, bottom] = [glue.left, glue.right, glue.top, glue.bottom].map(text => Measure.of('kept free of glue', lengthFrom(text))) as
+    [Measure, Measure, Measure, Measure]
+  return { x: left, y: bottom, width: width.minus(left).minus(right), height: height.minus(top).minus(bottom) }
+}
+
 /** A flat piece: one panel of the size of its blank, cut to an outline where it has one. */
 export function flatPart(
-  part: Pick<Part, 'key' | 'name' | 'kind' | 'width' | 'height' | 'printTop' | 'pair' | 'count'>,
+  part: Pick<Part, 'key' | 'name' | 'kind' | 'width' | 'height' | 'printTop' | 'pair' | 'count' | 'made'>,
   outline?: Point[],
 ): Part {
   const { key, name, width, height } = part
@@ -34,6 +50,15 @@ export function flatPart(
     windows: [],
     outline,
   }
+}
+
+/** Glue that keeps off all of a piece. */
+export function glueFindings(part: Part, { glue, means }: Joint, at: string): Finding[] {
+  if (means === 'held' || (glue.width.value > 0 && glue.height.value > 0)) return []
+  return [{
+    severity: 'warn', subject: part.name, part: part.key, parameter: `${at}/glue/${glue.width.value > 0 ? 'top' : 'left'}`,
+    problem: 'keeps its glue off so far on both sides that nothing is glued: leave some of it between them.',
+  }]
 }
 
 /** A flat part glued by its whole face. */

@@ -33,8 +33,8 @@ describe('the cutting', () => {
 describe('pieces as CSV', () => {
   it('puts width before height and names the unit', async () => {
     const [head, base] = (await piecesCsv(demo(), prepare(demo()))).split('\n')
-    expect(head).toBe('Card,Piece,Width,Height,Per kit,In all,Paper,Print top,Scores')
-    expect(base).toBe('Harbour lantern,Base,8 1/2 in,5 1/2 in,1,16,Kelp,any,mountain at 2 1/8 in; valley at 4 1/4 in')
+    expect(head).toBe('Card,Piece,Width,Height,Per kit,In all,Paper,Made,Print top,Scores')
+    expect(base).toBe('Harbour lantern,Base,8 1/2 in,5 1/2 in,1,16,Kelp,,any,mountain at 2 1/8 in; valley at 4 1/4 in')
   })
 
   it.each([

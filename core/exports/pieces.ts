@@ -1,5 +1,6 @@
 import type { Batch } from '../document'
 import type { Preparation } from '../batch'
+import { sourceOf } from '../batch'
 import type { Length } from '../lengths'
 import { formatLength } from '../lengths'
 import { csvOf, harmless } from './cells'
@@ -18,7 +19,8 @@ export async function piecesCsv(batch: Batch, { cards }: Preparation): Promise<s
     'Height': show(piece.height.value),
     'Per kit': piece.perKit,
     'In all': piece.quantity,
-    'Paper': harmless(piece.paper?.name ?? ''),
+    'Paper': harmless(sourceOf(piece) ?? ''),
+    'Made': (piece.made ?? []).join(', '),
     'Print top': piece.printTop,
     'Scores': piece.scores.map(({ at, direction }) => `${direction} at ${show(at.value)}`).join('; '),
   })))

@@ -1,6 +1,7 @@
 import { batchProblems, documentProblems } from '../batch'
 import type { Batch, Checked, ClassDocument, DressingEntry } from '../document'
 import { BATCH_FORMAT, BOUNDS, VERSION, keyProblems } from '../document'
+import { ALL_GLUED } from '../dressing'
 import { DressingEntry as Dressing, checkShape, openBatch, openDocument, openPaper } from '../document/open'
 
 const refused = (path: string, problem: string): Checked<never> => ({ ok: false, problems: [{ path, problem }] })
@@ -27,7 +28,10 @@ export function readBatch(text: string): Checked<Batch> {
   return problems.length > 0 ? { ok: false, problems } : opened
 }
 
-/** Reads what is put on a card: `{ "faces": [...], "free": [...] }`, as a card in a batch file has them; either may be left out. */
+/**
+ * Reads what is put on a card: `{ "faces": [...], "free": [...] }`, as a card in a batch file has them; either may be left out,
+ * and so may where a piece is glued and what is done to it before.
+ */
 export function readDressing(text: string): Checked<DressingEntry> {
   if (text.length > BOUNDS.document) return refused('', 'the file is larger than what any card carries')
   let data: unknown
@@ -38,9 +42,17 @@ export function readDressing(text: string): Checked<DressingEntry> {
     return refused('', `is not JSON: ${(error as Error).message}`)
   }
   if (typeof data !== 'object' || data === null || Array.isArray(data)) return refused('', 'must be a JSON object with faces and free')
-  const checked = checkShape(Dressing, { faces: [], free: [], ...data })
+  const checked = checkShape(Dressing, heldAllOver({ faces: [], free: [], ...data }))
   const problems = checked.ok ? keyProblems(checked.value) : []
   return problems.length > 0 ? { ok: false, problems } : checked
+}
+
+/** Dressing in which nothing is said of the glue is glued all over. */
+function heldAllOver({ faces, free, ...rest }: Record<string, unknown>): object {
+  const each = (list: unknown, change: (entry: object) => object) =>
+    Array.isArray(list) ? list.map((entry: unknown) => (typeof entry === 'object' && entry !== null ? change(entry) : entry)) : list
+  const held = (entry: object) => ({ glue: ALL_GLUED, made: [], ...entry })
+  return { ...rest, faces: each(faces, face => ({ ...face, ...('layers' in face && { layers: each(face.layers, held) }) })), free: each(free, held) }
 }
 
 /** Reads a class of any version, and checks that its folds and parameters make sense. Never throws. */
@@ -52,8 +64,8 @@ export function readClass(data: unknown): Checked<ClassDocument> {
 }
 
 /** Writes a batch file; `readBatch` gives back the same batch. What would be too large to be read is written without blanks. */
-export function writeBatch({ version, class: details, cards, tools, wishes, cutting, prices, post, papers }: Batch): string {
-  const file = { format: BATCH_FORMAT, version, class: details, cards, tools, wishes, cutting, prices, post, papers }
+export function writeBatch({ version, class: details, cards, pools, bought, tools, wishes, cutting, prices, post, papers }: Batch): string {
+  const file = { format: BATCH_FORMAT, version, class: details, cards, pools, bought, tools, wishes, cutting, prices, post, papers }
   const text = `${JSON.stringify(file, null, 2)}\n`
   return new TextEncoder().encode(text).length <= BOUNDS.file ? text : JSON.stringify(file)
 }

@@ -1,2 +1,3 @@
+export * from './bought'
 export * from './kits'
 export * from './fastenings'

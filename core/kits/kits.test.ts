@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { kitsFor, fasteningsFor } from '.'
+import { boughtFor, boughtThings, extraInWords, fasteningsFor, kitsFor } from '.'
 import type { KitCard, PaperUse } from '.'
 import type { Joint } from '../folds'
 import { Measure, ZERO, inches } from '../lengths'
@@ -27,13 +27,13 @@ const card = (key: string, kits: number, width: number, height: number, joints: 
   kits,
   joints,
   extras: [],
-  pieces: [{ name: 'Base', width: inches(width), height: inches(height), paper: kelp }],
+  pieces: [{ name: 'Base', width: inches(width), height: inches(height), papers: [{ key: 'kelp', share: 1 }] }],
 })
 const use = (needed: number, onHand: number, price: number | null = 50): PaperUse => ({
   paper: kelp,
   sheets: [{ width: inches(8.5), height: inches(11), needed, onHand, price }],
 })
-const request = { seats: 3, spares: 1, prices: { tapePerMetre: 10, foamPad: 2 }, units: 'inch' as const }
+const request = { seats: 3, spares: 1, prices: { tapePerMetre: 10, foamPad: 2 }, bought: [], units: 'inch' as const }
 
 describe('supplies from the glue zones', () => {
   it('runs tape round a taped zone', () => {
@@ -88,6 +88,19 @@ describe('kits', () => {
     expect(totals).toMatchObject({ tape: inches(40), pads: 8 })
     // 10 in are 0.254 m of tape at 10 cents, and two pads at 2.
     expect(costs[0]!.other).toBeCloseTo(2.54 + 4)
+  })
+
+  it('counts what is bought by the piece and by length, however its name is written', () => {
+    const bought = [{ key: 'brass-pin', name: 'Brass pin', price: 12, weight: 2 }, { key: 'ribbon', name: 'Ribbon', price: 80, weight: 3 }]
+    const extras = [{ name: 'Brass  pin', count: 2 }, { name: 'ribbon', count: 1, length: inches(10) }, { name: 'Gem', count: 9 }]
+    expect(boughtFor(extras, bought)).toEqual({ price: 24 + 80 * 0.254, weight: 4 + 3 * 0.254 })
+    expect(extras.map(extra => extraInWords(extra, 'inch'))).toEqual(['2 × Brass  pin', '1 × ribbon, 10 in', '9 × Gem'])
+    expect(boughtThings([...extras, { name: 'brass pin', count: 1 }]).map(({ key, byLength }) => [key, byLength])).toEqual([
+      ['brass-pin', false], ['ribbon', true], ['gem', false],
+    ])
+    const { costs, totals } = kitsFor({ ...request, bought, cards: [{ ...card('one', 4, 4, 5), extras }], papers: [] })
+    expect(costs[0]!.other).toBeCloseTo(24 + 80 * 0.254)
+    expect(totals.cost).toBeCloseTo(4 * costs[0]!.other)
   })
 
   it('costs nothing for no kits', () => {

@@ -1,7 +1,9 @@
 import { itemAt } from '../lists'
-import type { Joint } from '../folds'
+import type { BoughtEntry } from '../document'
+import type { Extra, Joint } from '../folds'
 import type { Length, Units } from '../lengths'
 import { product, sum, ZERO } from '../lengths'
+import { boughtFor } from './bought'
 import type { Fastenings } from './fastenings'
 import { fasteningsFor } from './fastenings'
 
@@ -11,8 +13,8 @@ export interface KitCard {
   title: string
   kits: number
   joints: Joint[]
-  /** Supplies of one kit besides tape and foam. */
-  extras: string[]
+  /** What one kit holds besides paper, tape and foam. */
+  extras: Extra[]
   pieces: KitPiece[]
 }
 
@@ -20,8 +22,8 @@ export interface KitPiece {
   name: string
   width: Length
   height: Length
-  /** Key and name of its paper, where one is chosen. */
-  paper?: { key: string, name: string }
+  /** Keys of the papers that it is cut from, each with its share of such pieces. */
+  papers: { key: string, share: number }[]
 }
 
 /** What the plan of one paper opens and costs. */
@@ -48,7 +50,7 @@ export interface CardCost {
   card: string
   /** Supplies for one kit. */
   supplies: Fastenings
-  extras: string[]
+  extras: Extra[]
   /** Cents for one kit: its share of the sheets opened, by area, and its supplies. */
   paper: number
   other: number
@@ -83,6 +85,7 @@ interface Request {
   cards: KitCard[]
   papers: PaperUse[]
   prices: SupplyPrices
+  bought: BoughtEntry[]
   units: Units
 }
 
@@ -91,7 +94,7 @@ interface Request {
  * A card with fewer kits than seats goes to the first seats; one with more
  * fills the spare bags, and what is over stays with the last spare.
  */
-export function kitsFor({ seats, spares, cards, papers, prices, units }: Request): Kits {
+export function kitsFor({ seats, spares, cards, papers, prices, bought, units }: Request): Kits {
   const costs = cards.map(card => costOf(card))
   const costEach = ({ paper, other }: CardCost) => paper + other
   const purchases = papers.flatMap(({ paper, sheets }) =>
@@ -144,7 +147,8 @@ export function kitsFor({ seats, spares, cards, papers, prices, units }: Request
       supplies,
       extras: card.extras,
       paper: card.kits === 0 ? 0 : paper / card.kits,
-      other: (supplies.tape / 1e9) * prices.tapePerMetre + supplies.pads * prices.foamPad,
+      other: (supplies.tape / 1e9) * prices.tapePerMetre + supplies.pads * prices.foamPad
+        + boughtFor(card.extras, bought).price,
     }
   }
 
@@ -155,7 +159,7 @@ export function kitsFor({ seats, spares, cards, papers, prices, units }: Request
   /** Share of the area that a card takes of all pieces from one paper. */
   function shareOf(card: KitCard, paper: string): number {
     const areaOf = ({ pieces, kits }: KitCard) =>
-      kits * pieces.filter(piece => piece.paper?.key === paper).reduce((total, { width, height }) => total + width * height, 0)
+      kits * pieces.reduce((total, { width, height, papers }) => total + width * height * (papers.find(({ key }) => key === paper)?.share ?? 0), 0)
     const whole = cards.reduce((total, other) => total + areaOf(other), 0)
     return whole === 0 ? 0 : areaOf(card) / whole
   }

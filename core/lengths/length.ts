@@ -16,6 +16,7 @@ export const nanometres = (value: number): Length => Math.round(value) as Length
 
 export const ZERO = nanometres(0)
 export const MILLIMETRE = nanometres(1_000_000)
+export const METRE = nanometres(1_000_000_000)
 export const INCH = nanometres(25_400_000)
 
 /** The longest measure any door accepts: a card maker never needs more than 5 m. */

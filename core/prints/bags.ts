@@ -1,5 +1,7 @@
 import type { PreparedCard, PreparedPiece } from '../batch'
+import { sourceOf } from '../batch'
 import type { Kits, SeatKit } from '../kits'
+import { extraInWords } from '../kits'
 import type { Units } from '../lengths'
 import { lookUp } from '../lists'
 import type { PrintBlock, PrintSection } from './model'
@@ -37,7 +39,7 @@ export function bagSection(kits: Kits, cards: PreparedCard[], units: Units, each
       ? [{ kind: 'text', text: 'Nothing is packed.' }]
       : seat.cards.flatMap((key): PrintBlock[] => {
           const { entry, pieces, construction } = lookUp(byKey, key)
-          const items = [...pieces.map(piece => pieceInWords(piece, units)), ...(construction?.extras ?? [])]
+          const items = [...pieces.map(piece => pieceInWords(piece, units)), ...(construction?.extras ?? []).map(extra => extraInWords(extra, units))]
           return [
             { kind: 'text', strong: true, text: entry.title },
             { kind: 'list', mark: 'box', items },
@@ -63,8 +65,9 @@ export function bagSection(kits: Kits, cards: PreparedCard[], units: Units, each
 
 const bagsInWords = (seats: SeatKit[]): string => (seats.length === 1 ? `One bag: ${seats[0]?.label}` : `${seats.length} bags alike`)
 
-const pieceInWords = ({ perKit, name, width, height, paper }: PreparedPiece, units: Units): string =>
-  `${perKit} × ${name}, ${typesetSize(width.value, height.value, units, true)}, ${paper?.name ?? 'no paper yet'}`
+const pieceInWords = (piece: PreparedPiece, units: Units): string =>
+  [`${piece.perKit} × ${piece.name}`, typesetSize(piece.width.value, piece.height.value, units, true), ...(piece.made ?? []), sourceOf(piece) ?? 'no paper yet']
+    .join(', ')
 
 /** How every card is made, in steps. */
 export const stepSections = (cards: PreparedCard[]): PrintSection[] =>
@@ -80,13 +83,13 @@ export const pieceSection = ({ entry, pieces, kits }: PreparedCard, units: Units
       kind: 'table',
       name: `Pieces of ${entry.title}`,
       head: ['Piece', 'Width × height', 'A kit', 'In all', 'Paper', 'Print'],
-      rows: pieces.map(({ name, width, height, perKit, quantity, paper, turn }) => [
-        name,
-        typesetSize(width.value, height.value, units),
-        String(perKit),
-        String(quantity),
-        paper?.name ?? 'none yet',
-        turn === 'as drawn' ? 'upright' : turn === 'turned' ? 'sideways' : '',
+      rows: pieces.map(piece => [
+        [piece.name, ...(piece.made ?? [])].join(', '),
+        typesetSize(piece.width.value, piece.height.value, units),
+        String(piece.perKit),
+        String(piece.quantity),
+        sourceOf(piece) ?? 'none yet',
+        piece.turn === 'as drawn' ? 'upright' : piece.turn === 'turned' ? 'sideways' : '',
       ]),
       numbers: [2, 3],
     },

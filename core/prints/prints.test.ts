@@ -107,7 +107,7 @@ describe('bag lists', () => {
     expect(ofKind(section, 'list').flatMap(({ items }) => items)).toHaveLength(pieces * kits.seats.length)
     // What is bought goes in as well.
     const [first, ...rest] = preparation.cards
-    const bow = { ...first!, construction: { ...first!.construction!, extras: ['2 × Bow'] } }
+    const bow = { ...first!, construction: { ...first!.construction!, extras: [{ name: 'Bow', count: 2 }] } }
     expect(ofKind(bagSection(kits, [bow, ...rest], 'inch', true), 'list').filter(({ items }) => items.includes('2 × Bow'))).toHaveLength(
       kits.seats.length,
     )

@@ -1,10 +1,10 @@
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import { Op } from 'sequelize'
+import { namedPapers } from '../../core/document'
 import { writeBatch } from '../../core/formats'
 import { StudioClass } from '../database/models'
 import { papersWith } from './classes'
 import { batchFrom, classFrom } from './documents'
-import { papersOf } from './rows'
 
 /** A title as part of a file name. */
 const plain = (title: string) =>
@@ -35,7 +35,7 @@ export function archive(): ReadableStream<Uint8Array> {
       if (!row) return zip.end()
       after = Number(row.id)
       const document = classFrom(row.document)
-      const text = writeBatch(batchFrom(document, await papersWith(papersOf(document))))
+      const text = writeBatch(batchFrom(document, await papersWith(namedPapers(document))))
       const file = new ZipDeflate(`${String(after).padStart(5, '0')}-${plain(row.title)}.wakaru.json`, { level: 6 })
       zip.add(file)
       file.push(new TextEncoder().encode(text), true)

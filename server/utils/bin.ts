@@ -1,12 +1,12 @@
 import type { Transaction } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassDocument, PaperEntry } from '../../core/document'
-import { isSame } from '../../core/document'
+import { isSame, namedPapers } from '../../core/document'
 import { Binned, StudioClass, StudioPaper } from '../database/models'
 import { classFrom, paperFrom } from './documents'
 import { refusal } from './door'
 import type { Recorded } from './rows'
-import { createClass, createPaper, papersOf } from './rows'
+import { createClass, createPaper } from './rows'
 
 /** Days that what was deleted can be brought back. */
 export const REST = 30
@@ -69,7 +69,7 @@ export async function broughtBack(
   if (row.entity === 'paper') return { changes: await paperBack(row, transaction, position), answer: answerOf(row, row.entityKey) }
 
   const document = classFrom(row.document)
-  const missing = papersOf(document)
+  const missing = namedPapers(document)
   const there = await StudioPaper.findAll({ attributes: ['key'], where: { key: missing }, transaction })
   const papers = await Binned.findAll({
     where: { entity: 'paper', entityKey: missing.filter(key => !there.some(paper => paper.key === key)) },

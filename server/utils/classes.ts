@@ -2,10 +2,10 @@ import type { H3Event } from 'h3'
 import type { Order, Transaction, WhereOptions } from 'sequelize'
 import { Op } from 'sequelize'
 import type { Batch, ClassDocument, PaperEntry } from '../../core/document'
+import { namedPapers } from '../../core/document'
 import { Studio, StudioClass, StudioPaper } from '../database/models'
 import { batchFrom, classFrom, paperFrom } from './documents'
 import { refusal } from './door'
-import { papersOf } from './rows'
 import { holding } from './search'
 
 const GONE = 'There is no such class. It may have been deleted in another window.'
@@ -71,5 +71,5 @@ export const atOneMoment = <T>(read: (transaction: Transaction) => Promise<T>): 
 export const batchOf = (id: number): Promise<Batch> =>
   atOneMoment(async (transaction) => {
     const { document } = await classOf(id, { transaction })
-    return batchFrom(document, await papersWith(papersOf(document), transaction))
+    return batchFrom(document, await papersWith(namedPapers(document), transaction))
   }).then(({ position: _, ...batch }) => batch)

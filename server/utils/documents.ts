@@ -1,5 +1,5 @@
 import type { Batch, ClassDocument, PaperEntry, Checked } from '../../core/document'
-import { ANY_SCRAP, VERSION } from '../../core/document'
+import { ANY_SCRAP, VERSION, isPool, namedPapers } from '../../core/document'
 import { openDocument, openPaper } from '../../core/document/open'
 import type { StoredDocument } from '../database/models/json'
 import { refusal, sentence } from './door'
@@ -21,13 +21,14 @@ export function paperFrom(stored: StoredDocument): PaperEntry {
 
 /** The class with just the papers it uses, as it goes into a file. */
 export function batchFrom(document: ClassDocument, shelf: PaperEntry[]): Batch {
-  const used = new Set(document.cards.flatMap(card => Object.values(card.papers)))
+  const used = new Set(namedPapers(document))
   const papers = shelf.filter(({ key }) => used.has(key))
   const present = new Set([ANY_SCRAP, ...papers.map(({ key }) => key)])
   // A paper that left the shelf is no longer named, so that the file can be read again.
   const cards = document.cards.map(card => ({
     ...card,
-    papers: Object.fromEntries(Object.entries(card.papers).filter(([, key]) => present.has(key))),
+    papers: Object.fromEntries(Object.entries(card.papers).filter(([, key]) => present.has(key) || isPool(key))),
   }))
-  return { ...document, cards, papers, cutting: document.cutting.filter(({ paper }) => present.has(paper)) }
+  const pools = document.pools.map(pool => ({ ...pool, papers: pool.papers.filter(key => present.has(key)) }))
+  return { ...document, cards, pools, papers, cutting: document.cutting.filter(({ paper }) => present.has(paper)) }
 }

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
 import { Op } from 'sequelize'
 import type { Batch, ClassDocument, PaperEntry, Patch, Problem } from '../../core/document'
-import { ANY_SCRAP, PatchError, applied, collisions } from '../../core/document'
+import { ANY_SCRAP, PatchError, applied, collisions, isPool } from '../../core/document'
 import { openPaper } from '../../core/document/open'
 import { codeOf } from '../database/connection'
 import { Change, Edit, PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
@@ -166,12 +166,16 @@ async function mustMakeSense(document: object): Promise<ClassDocument> {
 
 /** Refuses a class that names papers, newly, which are not on the shelf. */
 async function mustNamePapers(before: ClassDocument, after: ClassDocument, present: string[], transaction: Transaction): Promise<void> {
-  const named = after.cards.flatMap((card, index) => {
+  const pooled = after.pools.flatMap(({ key, papers }, index) => {
+    const old = before.pools.find(pool => pool.key === key)?.papers ?? []
+    return papers.filter(paper => !old.includes(paper) && !present.includes(paper)).map(paper => ({ path: `pools[${index}].papers`, paper }))
+  })
+  const named = pooled.concat(after.cards.flatMap((card, index) => {
     const old = before.cards.find(({ key }) => key === card.key)?.papers ?? {}
     return Object.entries(card.papers)
-      .filter(([part, paper]) => old[part] !== paper && paper !== ANY_SCRAP && !present.includes(paper))
+      .filter(([part, paper]) => old[part] !== paper && paper !== ANY_SCRAP && !isPool(paper) && !present.includes(paper))
       .map(([part, paper]) => ({ path: `cards[${index}].papers.${part}`, paper }))
-  })
+  }))
   if (named.length === 0) return
   const there = await StudioPaper.findAll({
     attributes: ['key'],

@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassDocument, PaperEntry, Patch } from '../../core/document'
-import { ANY_SCRAP, BOUNDS, VERSION } from '../../core/document'
+import { BOUNDS, VERSION, namedPapers } from '../../core/document'
 import type { StoredDocument } from '../database/models/json'
 import { PaperUse, StudioClass, StudioPaper } from '../database/models'
 import { refusal } from './door'
@@ -26,19 +26,15 @@ export const storedPaper = (paper: PaperEntry): { key: string, name: string, kin
 const storedClass = (document: ClassDocument, position: number) =>
   ({ document, position, title: document.class.title, day: document.class.date, stale: position })
 
-/** The papers that a class names. */
-export const papersOf = ({ cards }: Pick<ClassDocument, 'cards'>): string[] =>
-  [...new Set(cards.flatMap(({ papers }) => Object.values(papers)))].filter(key => key !== ANY_SCRAP)
-
 async function keepUses(classId: number, document: ClassDocument, transaction: Transaction): Promise<void> {
-  const papers = papersOf(document)
+  const papers = namedPapers(document)
   await PaperUse.destroy({ where: { classId, paper: { [Op.notIn]: ['', ...papers] } }, transaction })
   await PaperUse.bulkCreate(papers.map(paper => ({ classId, paper })), { transaction, ignoreDuplicates: true })
 }
 
 /** Refuses what could be saved but not be written to a file and read again. */
 function mustFit(document: ClassDocument): void {
-  const papers = papersOf(document).length
+  const papers = namedPapers(document).length
   if (papers > BOUNDS.papers) {
     throw refusal(422, `The class uses ${papers} papers; a class can use ${BOUNDS.papers}.`, {
       problems: [{ path: 'cards', problem: `use ${papers} papers; a class can use ${BOUNDS.papers}` }],

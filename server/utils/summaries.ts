@@ -2,9 +2,9 @@ import type { WhereOptions } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassSummary } from '../../core/batch'
 import { summaryOf } from '../../core/batch'
+import { namedPapers } from '../../core/document'
 import { StudioClass, StudioPaper } from '../database/models'
 import { classFrom, paperFrom } from './documents'
-import { papersOf } from './rows'
 import { holding } from './search'
 
 /** What a list of classes shows: a stretch of those that are asked for, and how many there are. */
@@ -67,7 +67,7 @@ async function freshen(id: number): Promise<ClassSummary | undefined> {
   const row = await StudioClass.findByPk(id)
   if (!row) return undefined
   const document = classFrom(row.document)
-  const papers = await StudioPaper.findAll({ where: { key: papersOf(document) } })
+  const papers = await StudioPaper.findAll({ where: { key: namedPapers(document) } })
   const summary = summaryOf(document, papers.map(paper => paperFrom(paper.document)))
   if (row.stale !== null)
     await StudioClass.update({ summary, stale: null }, { where: { id, stale: row.stale }, silent: true })

@@ -2,7 +2,7 @@
 import { BOUNDS } from '../../../core/document'
 import type { CardEntry, ParameterInput, ParameterInputs } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
-import { onCard, viewOf, withPapers } from '../../../core/batch'
+import { drawnPapers, onCard, viewOf, withPapers } from '../../../core/batch'
 import { applyFix, faceAt, faceKey, moveFreePiece, resizeDressing } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
 import { blanksOf, isLayer } from '../../../core/folds'
@@ -18,7 +18,8 @@ const id = useId()
 
 /** What is computed from the finished card comes after the pieces are painted. */
 const later = useTrailing(() => card)
-const view = computed(() => work.settled && viewOf(later.value, work.settled.batch.post, work.units))
+const drawn = computed(() => drawnPapers(card))
+const view = computed(() => work.settled && viewOf(later.value, work.settled.batch))
 const findings = computed(() => onCard(view.value?.findings ?? card.findings))
 const paperless = computed(() => card.pieces.filter(({ paper }) => !paper).length)
 const perSeat = computed(() => work.batch.class.seats + work.batch.class.spares)
@@ -104,7 +105,7 @@ const actions = computed((): MenuItem[] => [
     :construction="card.construction"
     :later="later.construction"
     :findings="findings"
-    :papers="card.entry.papers"
+    :papers="drawn"
     :looks="shelf.papers"
     :units="work.units"
     :mark="work.prepared.cutter.mark"

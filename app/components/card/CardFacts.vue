@@ -2,6 +2,7 @@
 import type { Posting } from '../../../core/batch'
 import type { Construction, Piece } from '../../../core/folds'
 import { USUAL_SHEET, dropOutsOf, usualSheets } from '../../../core/folds'
+import { extraInWords } from '../../../core/kits'
 import type { Length, Units } from '../../../core/lengths'
 import { formatLength } from '../../../core/lengths'
 
@@ -29,7 +30,7 @@ const more = computed(() =>
       what: 'Left over',
       text: `${name}, ${shape === 'circle' ? 'round, ' : ''}${size(sides)}`,
     })),
-    ...construction.extras.map(text => ({ what: 'Also needed', text })),
+    ...construction.extras.map(extra => ({ what: 'Also needed', text: extraInWords(extra, units) })),
   ].filter(({ text }) => !text.includes('−')),
 )
 </script>

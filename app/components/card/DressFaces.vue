@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PreparedCard } from '../../../core/batch'
+import { drawnPapers } from '../../../core/batch'
 import type { CardEntry, FaceEntry, LayerEntry } from '../../../core/document'
 import { BOUNDS, freeKey } from '../../../core/document'
 import { copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, layersOn, maskedFaces, newLayer } from '../../../core/dressing'
@@ -11,6 +12,7 @@ const { card, construction } = defineProps<{ card: PreparedCard, construction: C
 const chosen = defineModel<string | undefined>('face', { required: true })
 const emit = defineEmits<{ change: [what: string, edit: (card: CardEntry) => void] }>()
 const work = useClassStore()
+const drawn = computed(() => drawnPapers(card))
 
 const faces = computed(() => facesOf(construction))
 const face = computed(() => faces.value.find(({ key }) => key === chosen.value) ?? faces.value[0])
@@ -74,7 +76,7 @@ function setPaper(index: number, paper: string) {
     <FacePicture
       :construction="construction"
       :front="card.fold?.view ?? { turn: -28, tilt: 18 }"
-      :papers="card.entry.papers"
+      :papers="drawn"
       :chosen="face?.key"
       @choose="chosen = $event"
     />

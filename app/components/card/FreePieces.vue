@@ -164,6 +164,15 @@ async function readOutline(piece: FreeEntry, event: Event) {
           />
         </div>
       </template>
+      <HoldDetails
+        v-if="!isBought(piece.kind)"
+        :glue="piece.glue"
+        :made="piece.made"
+        :name="piece.name"
+        :units="work.units"
+        :mark="mark"
+        @change="set(piece, $event)"
+      />
       <Button
         :label="`Remove ${piece.name}`"
         text

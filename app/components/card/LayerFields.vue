@@ -164,6 +164,14 @@ const rings = computed(() => [{ key: '', name: 'no ring' }, ...windows.map(({ ke
       zero
       @update:model-value="set({ corner: $event })"
     />
+    <HoldDetails
+      :glue="layer.glue"
+      :made="layer.made"
+      :name="layer.name || name"
+      :units="units"
+      :mark="mark"
+      @change="set"
+    />
     <Button
       :label="`Take off ${layer.name || name}`"
       text

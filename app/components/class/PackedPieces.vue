@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PreparedPiece } from '../../../core/batch'
+import { sourceOf } from '../../../core/batch'
 import type { Units } from '../../../core/lengths'
 
 /** What is packed for one card, as a list to check off. */
@@ -18,14 +19,14 @@ defineProps<{
       :key="piece.key"
     >
       <span class="box" />
-      <span>{{ piece.perKit }} × {{ piece.name }}</span>
+      <span>{{ piece.perKit }} × {{ [piece.name, ...(piece.made ?? [])].join(', ') }}</span>
       <strong><SizeText
         :width="piece.width.value"
         :height="piece.height.value"
         :units="units"
         unit
       /></strong>
-      <span class="quiet">{{ piece.paper?.name ?? 'no paper yet' }}</span>
+      <span class="quiet">{{ sourceOf(piece) ?? 'no paper yet' }}</span>
     </li>
     <li
       v-for="extra in extras"

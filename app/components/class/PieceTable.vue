@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PreparedCard, PreparedPiece } from '../../../core/batch'
+import { sourceOf } from '../../../core/batch'
 import { formatLength } from '../../../core/lengths'
 import type { Piece } from '../../../core/folds'
 import { scoreLines } from '../../../core/folds'
@@ -113,7 +114,7 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
             <span
               v-if="piece.paper"
               class="row paper"
-            ><PaperSwatch :paper="piece.paper.key" /> {{ piece.paper.name }}</span>
+            ><PaperSwatch :paper="piece.paper.key" /> {{ sourceOf(piece) }}</span>
             <span
               v-else
               class="missing"

@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { ANY_SCRAP, BOUNDS } from '../../../core/document'
-import type { PaperEntry, PaperKind } from '../../../core/document'
+import { ANY_SCRAP, BOUNDS, isPool } from '../../../core/document'
+import type { PaperEntry, PaperKind, PoolEntry } from '../../../core/document'
 import { SCRAP_PAPER } from '../../../core/batch'
 
 /** A choice of paper with its pattern, kind and what is on hand. A paper that is not there yet is made from inside the list. */
-const { modelValue, papers, scrap = false, kind = 'cardstock' } = defineProps<{
+const { modelValue, papers, scrap = false, pools = true, kind = 'cardstock' } = defineProps<{
   modelValue?: string
   label: string
   papers: PaperEntry[]
   /** Leftovers of any suitable paper will do as well. */
   scrap?: boolean
+  /** The pools of the class serve as well. */
+  pools?: boolean
   /** Nothing is chosen that should be. */
   missing?: boolean
   /** Stands where nothing, or not one paper, is chosen. */
@@ -30,7 +32,7 @@ const look = useDebounceFn(async (name: string) => {
   found.value = name.trim() && work.morePapers > 0 ? await shelf.find(name.trim().slice(0, BOUNDS.title)).catch(() => []) : []
 }, 200)
 async function choose(key: string) {
-  await work.bring(key)
+  if (!isPool(key)) await work.bring(key)
   emit('update:modelValue', key)
 }
 async function made(key?: string) {
@@ -42,11 +44,22 @@ function make(kind: PaperKind) {
   making.value = kind
 }
 const entry = (key: string) => options.value.find(paper => paper.key === key)
-const options = computed(() => [
-  ...(scrap ? [{ ...SCRAP_PAPER, stocks: [], offcuts: [] } satisfies PaperEntry] : []),
+const options = computed((): (PaperEntry & { look?: string })[] => [
+  ...(scrap ? [{ ...SCRAP_PAPER, stocks: [], offcuts: [] }] : []),
+  ...(pools ? work.batch.pools.map(poolOption) : []),
   ...papers,
   ...found.value.filter(({ key }) => !papers.some(paper => paper.key === key)),
 ])
+/** A pool looks like its first paper. */
+function poolOption({ key, name, papers: own }: PoolEntry) {
+  return { ...SCRAP_PAPER, key, name, look: own[0], stocks: [], offcuts: [] }
+}
+const lookOf = (option?: PaperEntry & { look?: string }) => (option && isPool(option.key) ? option.look : option?.key)
+const about = ({ key, kind: own, weight, ...option }: PaperEntry) => {
+  if (key === ANY_SCRAP) return 'leftovers of any suitable paper'
+  if (isPool(key)) return `pool of ${count(work.batch.pools.find(pool => pool.key === key)?.papers.length ?? 0, 'paper')}`
+  return `${own}, ${weight} g/m², ${count(onHand({ key, kind: own, weight, ...option }), 'sheet')}`
+}
 const NEW = [
   { kind: 'cardstock', label: 'New paper' },
   { kind: 'print', label: 'New print' },
@@ -75,16 +88,15 @@ const news = computed(() => (kind === 'print' ? [...NEW].reverse() : NEW))
         <span
           v-if="value"
           class="row paper"
-        ><PaperSwatch :paper="value" /> <span class="name">{{ entry(value)?.name ?? `${value} (gone)` }}</span></span>
+        ><PaperSwatch :paper="lookOf(entry(value))" /> <span class="name">{{ entry(value)?.name ?? `${value} (gone)` }}</span></span>
         <span
           v-else
           class="quiet"
         >{{ nothing }}</span>
       </template>
       <template #option="{ option }">
-        <span class="row paper"><PaperSwatch :paper="option.key" /> {{ option.name }}
-          <span class="quiet small">{{ option.key === ANY_SCRAP ? 'leftovers of any suitable paper'
-            : `${option.kind}, ${option.weight} g/m², ${count(onHand(option), 'sheet')}` }}</span></span>
+        <span class="row paper"><PaperSwatch :paper="lookOf(option)" /> {{ option.name }}
+          <span class="quiet small">{{ about(option) }}</span></span>
       </template>
       <template #footer>
         <div class="row foot">

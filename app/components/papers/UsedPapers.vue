@@ -7,10 +7,10 @@ const work = useClassStore()
 const planner = usePlannerStore()
 
 const used = computed(() => {
-  const pieces = work.prepared.cards.flatMap(card => card.pieces.map(piece => ({ piece, key: card.entry.papers[piece.key] })))
+  const shares = work.prepared.cards.flatMap(card => card.pieces.flatMap(piece => piece.shares))
   return work.batch.papers.flatMap((paper) => {
-    const own = pieces.filter(({ key }) => key === paper.key)
-    return own.length === 0 ? [] : [{ paper, pieces: own.reduce((sum, { piece }) => sum + piece.quantity, 0), ...needOf(paper) }]
+    const own = shares.filter(share => share.paper.key === paper.key)
+    return own.length === 0 ? [] : [{ paper, pieces: own.reduce((sum, { quantity }) => sum + quantity, 0), ...needOf(paper) }]
   })
 })
 function needOf({ key, stocks }: PaperEntry) {

@@ -1,6 +1,7 @@
 import { VERSION } from '../version'
 import * as from1 from './from-1'
 import * as from2 from './from-2'
+import * as from3 from './from-3'
 
 type Data = Record<string, unknown>
 
@@ -8,6 +9,7 @@ type Data = Record<string, unknown>
 const STEPS: Record<number, { class: (document: Data) => Data, paper: (paper: Data) => Data }> = {
   1: { class: from1.upgradeClass, paper: from1.upgradePaper },
   2: { class: from2.upgradeClass, paper: from2.upgradePaper },
+  3: { class: from3.upgradeClass, paper: from3.upgradePaper },
 }
 
 /** The settings of a studio, which have no version: tools that do not say what marks the scoring board has. */

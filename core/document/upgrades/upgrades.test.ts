@@ -64,6 +64,22 @@ describe('a file of version 2', () => {
   })
 })
 
+describe('a file of version 3', () => {
+  const data = fixture('v3')
+
+  it('is glued all over, made of nothing special, and has no pools and nothing to buy', () => {
+    const batch = opened(data)
+    const more = { glue: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }, made: [] }
+    const { faces, free } = data.cards[0]
+    expect(batch.cards[0]).toEqual({
+      ...data.cards[0],
+      faces: [{ ...faces[0], layers: [{ ...faces[0].layers[0], ...more }] }],
+      free: [{ ...free[0], ...more }],
+    })
+    expect([batch.version, batch.pools, batch.bought, batch.papers]).toEqual([VERSION, [], [], data.papers])
+  })
+})
+
 describe('what version 1 had not written down', () => {
   it('gets what was natural then, not what is natural now', () => {
     const { post, tools, cutting, wishes } = opened(fixture('v1-first'))

@@ -142,11 +142,11 @@ export const bookStage = defineFold({
       if (charmKind === 'cut') {
         const half = card.loose('charm', 'Half of the charm', { width: charmWidth, height: charmLength }, 'figure')
         half.count = 2
-        card.supply('1 thread for the charm')
+        card.supply('thread for the charm')
         card.step('Cut the second half of the charm as in a mirror; glue both back to back with the end of the thread between them.')
       }
       else {
-        card.supply('1 charm on a thread')
+        card.supply('charm on a thread')
       }
       card.limit({
         subject: 'Length of the charm',

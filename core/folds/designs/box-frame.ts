@@ -104,7 +104,7 @@ export const boxFrame = defineFold({
       { key: 'picture', name: 'Inset picture', kind: 'mat', printTop: 'top' },
     )
     card.step('Set the picture into the opening.', 'A hair too large and it buckles: note the fit allowance that suits your paper.')
-    card.supply('1 box envelope')
+    card.supply('box envelope')
     const behind = backing
       ? face(card.mat(centre, rule('ease', card.units), {
           key: 'backing', name: 'Print panel behind the frame', face: 'outside', printTop: 'top',

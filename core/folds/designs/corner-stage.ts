@@ -123,7 +123,7 @@ export const cornerStage = defineFold({
         means: 'foam',
         glue: { x: size.half(), y: zero, width: size.half(), height: size.half() },
       })
-      card.supply('1 hook-and-loop dot')
+      card.supply('hook-and-loop dot')
       card.step(
         `Glue the ${piece.name.toLowerCase()} on one half of the floor only; hold its other half with one hook-and-loop dot, the `
         + `glued side raised by foam of the same height.`,
@@ -136,7 +136,7 @@ export const cornerStage = defineFold({
       card.strip('easel', 'Small easel', 'insert', tall, panels, 'y')
       card.step('Fold the small easel and lay it flat beside the card; it stands on the floor by itself.')
     }
-    card.supply('1 box envelope')
+    card.supply('box envelope')
     if (message) {
       const note = card.mat(panelOf(sheet, 'left'), border.times(3), {
         key: 'message',

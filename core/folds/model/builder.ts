@@ -3,8 +3,8 @@ import type { Length, Units } from '../../lengths'
 import { LONGEST, Measure, downToMark, formatLength, upToMark } from '../../lengths'
 import type { PrintTop } from '../../document'
 import type {
-  Construction, Crease, CreaseDirection, Face, Finding, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Step,
-  Stopper, Travel, Window, WindowShape,
+  Construction, Crease, CreaseDirection, Extra, Face, Finding, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity,
+  Step, Stopper, Travel, Window, WindowShape,
 } from './card'
 import { face } from './card'
 import { insetOn } from './inset'
@@ -88,7 +88,7 @@ export class CardBuilder {
   private readonly findings: Finding[] = []
   private readonly travels: Travel[] = []
   private readonly stamping: MessageArea[] = []
-  private readonly extras: string[] = []
+  private readonly extras: Extra[] = []
   private readonly stoppers: Stopper[] = []
   /** The plain lower layer of a mat by the key of the mat. */
   private readonly underlays = new Map<string, Part>()
@@ -354,8 +354,8 @@ export class CardBuilder {
   }
 
   /** A supply besides tape, foam and dots. */
-  supply(text: string): void {
-    this.extras.push(text)
+  supply(name: string, count = 1): void {
+    this.extras.push({ name, count })
   }
 
   /** Something that must be put right and has no length to offer. */

@@ -1,4 +1,4 @@
-import type { PrintTop } from '../../document'
+import type { Making, PrintTop } from '../../document'
 import { itemAt } from '../../lists'
 import type { Length, Measure } from '../../lengths'
 
@@ -89,6 +89,8 @@ export interface Part {
   printTop: PrintTop
   /** How many of it a kit holds; one unless it says so. */
   count?: number
+  /** What is done to it before it is put on. */
+  made?: Making[]
   /** Grams per square metre above which its paper cracks or does not fold. */
   heaviest?: number
   /** Parts of one pair are cut side by side from one piece, so that a print runs on across them. */
@@ -148,6 +150,14 @@ export interface Finding {
   place?: 'papers'
 }
 
+/** Something that is bought and not cut, so much of it in a kit. */
+export interface Extra {
+  name: string
+  count: number
+  /** Of each, where it is bought by length. */
+  length?: Length
+}
+
 /** An area to write or stamp on that stays visible. */
 export interface MessageArea {
   where: string
@@ -184,8 +194,8 @@ export interface Construction {
   /** Areas for stamping, other than the message. */
   stamping: MessageArea[]
   travels: Travel[]
-  /** Supplies besides tape and foam, one line each. */
-  extras: string[]
+  /** What a kit holds besides paper, tape and foam. */
+  extras: Extra[]
   stoppers: Stopper[]
   findings: Finding[]
 }

@@ -1,5 +1,5 @@
 import { itemAt } from '../../lists'
-import type { PaperKind, PrintTop } from '../../document'
+import type { Making, PaperKind, PrintTop } from '../../document'
 import type { Length, Reading } from '../../lengths'
 import { Measure, readOffScale } from '../../lengths'
 import type { Construction, Crease, CreaseDirection, Part, PartKind, Place, Slit, Window } from './card'
@@ -37,6 +37,8 @@ export interface Piece {
   shaped: boolean
   /** How many of it a kit holds. */
   perKit: number
+  /** What is done to it before it is put on. */
+  made?: Making[]
   /** Grams per square metre above which its paper cracks or does not fold. */
   heaviest?: number
   /** Pieces of one pair are cut side by side from one blank. */
@@ -76,11 +78,11 @@ export const drawnBlanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
 export function piecesOf(construction: Construction, board: Length): Piece[] {
   return construction.parts
     .filter(hasSize)
-    .map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, heaviest, count = 1 }) => {
+    .map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, heaviest, made, count = 1 }) => {
       const scores: Score[] = []
       for (const crease of creases) scores.push(scoreOf(crease, scores))
       const cuts = { slits, windows, shaped: outline !== undefined }
-      return { key, name, kind, width, height, printTop, scores, ...cuts, perKit: count, pair, heaviest }
+      return { key, name, kind, width, height, printTop, scores, ...cuts, perKit: count, pair, heaviest, made }
 
       function scoreOf(crease: Crease, earlier: Score[]): Score {
         const { along, direction, from, to } = crease

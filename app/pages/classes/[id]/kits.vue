@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { CardCost, Purchase } from '../../../../core/kits'
+import { extraInWords } from '../../../../core/kits'
 
 const work = useClassStore()
 const planner = usePlannerStore()
@@ -14,7 +15,7 @@ const TITLES = 3
 const COSTS = [
   { key: 'card', head: 'Card', text: ({ card }: CardCost) => title(card) },
   { key: 'paper', head: 'Paper', number: true, text: ({ paper }: CardCost) => money(paper) },
-  { key: 'other', head: 'Tape, foam', number: true, text: ({ other }: CardCost) => money(other) },
+  { key: 'other', head: 'Supplies', number: true, text: ({ other }: CardCost) => money(other) },
   { key: 'kit', head: 'Kit', number: true, text: ({ paper, other }: CardCost) => money(paper + other) },
 ]
 const PURCHASES = [
@@ -92,7 +93,7 @@ const PURCHASES = [
           <p><strong>{{ title(card) }}</strong></p>
           <PackedPieces
             :pieces="packed(card)?.pieces ?? []"
-            :extras="packed(card)?.construction?.extras"
+            :extras="packed(card)?.construction?.extras.map(extra => extraInWords(extra, work.units))"
             :units="work.units"
           />
         </div>
@@ -134,6 +135,7 @@ const PURCHASES = [
         :units="work.units"
         @change="(what, prices) => work.edit(what, document => void (document.prices = prices))"
       />
+      <BoughtForm />
       <PostForm
         :post="work.batch.post"
         :units="work.units"

@@ -71,7 +71,10 @@ function fill() {
         @choose="choose"
       />
     </div>
-    <UsedPapers @replace="replace" />
+    <div class="stack side">
+      <UsedPapers @replace="replace" />
+      <PoolList />
+    </div>
   </div>
 </template>
 

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import type { GlueEntry, Making } from '../../../core/document'
+import { MAKINGS } from '../../../core/document'
+import { ALL_GLUED, isGluedAll } from '../../../core/dressing'
+import type { Length, Units } from '../../../core/lengths'
+
+/** What is done to a piece before it is put on, and how far its glue keeps from its edges. */
+const { glue, made, name } = defineProps<{ glue: GlueEntry, made: Making[], name: string, units: Units, mark: Length }>()
+const emit = defineEmits<{ change: [change: { glue?: GlueEntry, made?: Making[] }] }>()
+const SIDES = [['left', 'left'], ['right', 'right'], ['top', 'head'], ['bottom', 'foot']] as const
+const WORDS: Record<Making, string> = {
+  'stamped': 'stamped', 'coloured': 'coloured', 'die cut': 'cut with a die', 'cut out': 'cut out along its print',
+}
+const id = useId()
+const partly = ref(false)
+const shown = computed(() => partly.value || !isGluedAll(glue))
+function setPartly(on: boolean) {
+  partly.value = on
+  if (!on) emit('change', { glue: ALL_GLUED })
+}
+const setMade = (making: Making, on: boolean) => emit('change', { made: MAKINGS.filter(one => (one === making ? on : made.includes(one))) })
+</script>
+
+<template>
+  <details>
+    <summary class="small">
+      Before it is put on, and its glue<span class="unseen"> of {{ name }}</span>
+    </summary>
+    <div class="ticks">
+      <span
+        v-for="making in MAKINGS"
+        :key="making"
+        class="row"
+      >
+        <Checkbox
+          :input-id="`${id}-${making}`"
+          :model-value="made.includes(making)"
+          binary
+          @update:model-value="setMade(making, $event)"
+        />
+        <label :for="`${id}-${making}`">First {{ WORDS[making] }}</label>
+      </span>
+      <span class="row">
+        <Checkbox
+          :input-id="`${id}-partly`"
+          :model-value="shown"
+          binary
+          @update:model-value="setPartly"
+        />
+        <label :for="`${id}-partly`">Glued only in part</label>
+      </span>
+    </div>
+    <template v-if="shown">
+      <LengthField
+        v-for="[side, words] in SIDES"
+        :key="side"
+        :model-value="glue[side]"
+        :label="`No glue at the ${words}, for`"
+        :units="units"
+        :mark="mark"
+        zero
+        @update:model-value="emit('change', { glue: { ...glue, [side]: $event } })"
+      />
+    </template>
+  </details>
+</template>
+
+<style scoped>
+details { position: relative; display: grid; gap: 0.35rem; }
+summary { cursor: pointer; }
+.ticks { display: grid; gap: 0.15rem; margin: 0.3rem 0; }
+.ticks .row { flex-wrap: nowrap; }
+@media (pointer: coarse) { .ticks .row, summary { min-height: 44px; } }
+</style>

@@ -1,0 +1,48 @@
+import type { Batch, PoolEntry, Turn } from '../document'
+import { POOL_PREFIX, freeKey, freeTitle, keyFrom } from '../document'
+import type { Piece } from '../folds'
+import type { Paper } from '../paper'
+import { allowedTurn, alongGrain } from '../paper'
+import { mainCrease } from './paper-findings'
+
+/** A name for several papers, with those of them that are on the shelf. */
+export interface Pool {
+  key: string
+  name: string
+  papers: Paper[]
+}
+
+/** How many of a piece are cut from one paper, and how they may lie on it. */
+export interface Share {
+  paper: Paper
+  turn: Turn
+  quantity: number
+}
+
+export const readPool = ({ key, name, papers }: PoolEntry, shelf: ReadonlyMap<string, Paper>): Pool =>
+  ({ key, name, papers: papers.flatMap(paper => shelf.get(paper) ?? []) })
+
+/**
+ * Deals pieces out to papers in turn, as cards are dealt: those of the first kit begin at `first`, so that the pieces of a
+ * kit that come from one pool are of different papers as far as there are any.
+ */
+export const dealt = (papers: Paper[], piece: Piece, quantity: number, first = 0): Share[] =>
+  papers.map((paper, index) => {
+    const place = (index - first % papers.length + papers.length) % papers.length
+    return { paper, turn: turnOn(paper, piece), quantity: Math.floor((quantity - place + papers.length - 1) / papers.length) }
+  })
+
+const turnOn = (paper: Paper, piece: Piece): Turn => alongGrain(allowedTurn(paper, piece.printTop), paper.grain, mainCrease(piece))
+
+/** Another pool of a class, with no paper in it yet. */
+export function newPool({ pools }: Pick<Batch, 'pools'>): PoolEntry {
+  const name = freeTitle('Pool', pools.map(pool => pool.name))
+  return { key: freeKey(`${POOL_PREFIX}${keyFrom(name, 'pool')}`, pools.map(({ key }) => key)), name, papers: [] }
+}
+
+/** Takes a pool out of a class; what was cut from it has no paper any more. Changes the draft that it is given. */
+export function removePool(batch: Pick<Batch, 'pools' | 'cards'>, key: string): void {
+  batch.pools = batch.pools.filter(pool => pool.key !== key)
+  for (const card of batch.cards)
+    if (Object.values(card.papers).includes(key)) card.papers = Object.fromEntries(Object.entries(card.papers).filter(([, paper]) => paper !== key))
+}
