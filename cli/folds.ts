@@ -1,5 +1,5 @@
 import type { DressingEntry, ParameterInputs } from '../core/document'
-import { facesOf, layersOn, lyingFindings, wholeCard } from '../core/dressing'
+import { facesOf, layersOn, lyingFindings, wholeCard, windowsClear } from '../core/dressing'
 import { DEFAULT_POST, DEFAULT_TOOLS } from '../core/document'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -144,7 +144,8 @@ export async function foldReport(
     height: exact(message.height.value),
   })
   const bulk = thicknessMap(card, usualThickness, lengthFrom(DEFAULT_POST.foam))
-  const findings = [...card.findings, ...lyingFindings(card)]
+  const clear = windowsClear(card).map(({ panel, key, open, closed }) => ({ part: panel.part, key, shares: { open, closed } }))
+  const findings = [...card.findings, ...lyingFindings(card, units)]
   const data = {
     fold: fold.id,
     parameters: card.inputs,
@@ -194,13 +195,14 @@ export async function foldReport(
     ),
     slits: card.parts.flatMap(part => part.slits.map(({ from, to }) => ({ part: part.key, from: place(from), to: place(to) }))),
     windows: card.parts.flatMap(part =>
-      part.windows.map(({ name, shape, x, y, width, height }) => ({
+      part.windows.map(({ key, name, shape, x, y, width, height }) => ({
         part: part.key,
         name,
         shape,
         at: { x: exact(x.value), y: exact(y.value) },
         width: exact(width.value),
         height: exact(height.value),
+        clear: clear.find(one => one.part === part.key && one.key === key)?.shares ?? null,
       })),
     ),
     dropOuts: dropOutsOf(card).map(({ part, name, shape, width, height }) => ({
@@ -224,6 +226,7 @@ export async function foldReport(
       key, name, layers: layersOn(card, panel, side).map(({ part }) => part),
     })),
     message: card.message && area(card.message),
+    setUp: card.setUp,
     stamping: card.stamping.map(area),
     supplies: { tape: exact(supplies.tape), foamPads: supplies.pads, others: card.extras.map(extra => extraInWords(extra, units)) },
     steps: card.steps,

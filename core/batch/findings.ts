@@ -4,7 +4,7 @@ import type { PaperOutcome } from './outcome'
 import type { Preparation } from './prepare'
 import type { PreparedCard } from './prepared'
 import type { Batch, BoughtEntry, PostEntry } from '../document'
-import { lyingFindings } from '../dressing'
+import { faceToFace, lyingFindings } from '../dressing'
 import type { Finding } from '../folds'
 import { passesThrough, isLayer, isWhole } from '../folds'
 import type { Units } from '../lengths'
@@ -38,13 +38,31 @@ export function viewOf(card: PreparedCard, { post, bought, class: { units } }: P
   const known = views.get(card)
   if (known?.post === post && known.bought === bought) return known.view
   const posting = postingOf(card, post, bought, units)
-  const findings = [...card.findings, ...motionFindings(card, units), ...lying(card), ...(posting?.findings ?? [])].sort(bySeverity)
+  const findings = [...card.findings, ...motionFindings(card, units), ...lying(card, units), ...facing(card), ...(posting?.findings ?? [])].sort(bySeverity)
   const view = { posting, findings }
   views.set(card, { post, bought, view })
   return view
 }
 
-const lying = (card: PreparedCard): Finding[] => (card.construction && isFoldable(card) ? lyingFindings(card.construction) : [])
+const lying = (card: PreparedCard, units: Units): Finding[] =>
+  (card.construction && isFoldable(card) ? lyingFindings(card.construction, units) : [])
+
+/** Pieces of one print that lie face to face: no fault, but of two prints the card is livelier. Prints of a pool are shared out elsewhere. */
+function facing({ construction, pieces, ...card }: PreparedCard): Finding[] {
+  if (!construction || !isFoldable({ construction, pieces, ...card })) return []
+  const prints = new Map(pieces.flatMap(({ key, paper, pool }) => (paper?.kind === 'print' && pool === undefined ? [[key, paper] as const] : [])))
+  if (prints.size < 2) return []
+  const alike = new Map<string, string[]>()
+  for (const [one, other] of faceToFace(construction)) {
+    const print = prints.get(one.key)
+    if (print && print === prints.get(other.key)) alike.set(print.name, [...(alike.get(print.name) ?? []), `${one.name} and ${other.name}`])
+  }
+  return [...alike].map(([print, pairs]): Finding => ({
+    severity: 'note',
+    subject: print,
+    problem: `faces itself where the closed card lies on itself: ${pairs.join('; ')}. Another print on one of them is livelier.`,
+  }))
+}
 
 function motionFindings(card: PreparedCard, units: Units): Finding[] {
   if (!card.construction || !isFoldable(card)) return []

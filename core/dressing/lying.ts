@@ -3,15 +3,15 @@ import type { Polygon } from 'polygon-clipping'
 import type { Construction, Finding, Joint, Panel } from '../folds'
 import { dot, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
 import { byKey } from '../lists'
-import { areaOfAll, neverSeen } from './seen'
+import type { Units } from '../lengths'
+import { formatLength, nanometres } from '../lengths'
+import { PARALLEL, areaOfAll, neverSeen, seenFaces } from './seen'
 
 /** Openings that a moving part is followed through. */
 const STEPS = [0, 0.25, 0.5, 0.75, 1]
 const MICRO = 1000
 /** Square micrometres: a hair more or less is no finding. */
 const TRIFLE = 2_000_000
-/** Two panels that slide past each other stay about parallel, as cosine. */
-const PARALLEL = 0.85
 /** So near at its nearest, in nanometres, what slides touches what it slides over. */
 const TOUCHING = 2_000_000
 
@@ -19,9 +19,9 @@ const TOUCHING = 2_000_000
  * What is wrong with the way things lie on a card at any opening: glue over openings and beyond its panel, raised pieces in the
  * way of what slides, and pieces of which nothing is ever seen. It takes its time, so it waits until the card has settled.
  */
-export function lyingFindings(card: Construction): Finding[] {
+export function lyingFindings(card: Construction, units: Units): Finding[] {
   if (card.parts.some(part => !isWhole(part))) return []
-  return [...gluedAmiss(card), ...inTheWay(card), ...neverSeen(card).map((part): Finding => ({
+  return [...gluedAmiss(card), ...inTheWay(card), ...lookingOut(card, units), ...neverSeen(card).map((part): Finding => ({
     severity: 'note',
     subject: part.name,
     part: part.key,
@@ -95,6 +95,28 @@ function inTheWay(card: Construction): Finding[] {
     }
     return hits && new Set(places).size > 1 && part !== panel.part && !faceDown
   }
+}
+
+/** What is to be hidden and shows while the card is closed, by its outline and its place. */
+function lookingOut(card: Construction, units: Units): Finding[] {
+  const show = (length: number) => formatLength(nanometres(length), units, { unit: true })
+  const found: Finding[] = []
+  for (const hiding of card.hiding) {
+    const on = new Set(card.joints.filter(({ onto }) => onto === hiding).flatMap(({ part }) => [...withAllOnIt(card, part)]))
+    for (const { part, panel, closed } of seenFaces(card).filter(face => on.has(face.part.key))) {
+      const ys = closed.flatMap(([outer]) => outer ?? []).map(([, y]) => y * MICRO)
+      if (found.some(finding => finding.part === part.key) || areaOfAll(closed) <= TRIFLE) continue
+      const lowest = Math.min(...ys)
+      found.push({
+        severity: 'warn',
+        subject: part.name,
+        part: part.key,
+        problem: `shows while the card is closed, ${show(Math.max(...ys) - lowest)} of its height: what lies above `
+          + `${show(lowest)} of its ${show(panel.height.value)} has to go. Cut it to an outline, put it lower, or let it be seen.`,
+      })
+    }
+  }
+  return found
 }
 
 /** The part that a layer lies on in the end. */

@@ -3,7 +3,7 @@ import type { CardEntry, FreeEntry } from '../document'
 import { FOLDS, foldById } from '../folds'
 import { inches } from '../lengths'
 import type { Repairable, SeenFace } from '.'
-import { addFreePiece, areaOfAll, lyingFindings, maskedFaces, neverSeen, newLayer, seenFaces, wholeCard } from '.'
+import { addFreePiece, areaOfAll, faceToFace, lyingFindings, maskedFaces, neverSeen, newLayer, seenFaces, wholeCard, windowsClear } from '.'
 
 const MARK = inches(1 / 16)
 const whole = (fold: string, card: Partial<Repairable> = {}) =>
@@ -55,19 +55,65 @@ describe('pieces of which nothing is seen', () => {
     const layers = [1, 2].map(at => ({ ...newLayer(`layer-${at}`, 'inch'), ...border }))
     const card = whole('plain-card', { faces: [{ key: 'base--front--outside', stamped: false, layers }] })
     expect(neverSeen(card).map(({ key }) => key)).toEqual(['base--front--outside--layer-1'])
-    expect(lyingFindings(card)).toMatchObject([{ severity: 'note', problem: expect.stringContaining('any scrap') }])
+    expect(lyingFindings(card, 'inch')).toMatchObject([{ severity: 'note', problem: expect.stringContaining('any scrap') }])
+  })
+})
+
+describe('openings', () => {
+  it('are covered by shutters while the card is closed and clear on display, but for what stays of them', () => {
+    const [window] = windowsClear(whole('gatefold-shutter'))
+    expect(window!.closed).toBeLessThan(0.1)
+    expect(window!.open).toBeGreaterThan(0.6)
+  })
+
+  it('are not spoken of where nothing slides past them', () => {
+    expect(windowsClear(whole('plain-card'))).toEqual([])
+    for (const id of FOLDS.map(fold => fold.id)) for (const { open, closed } of windowsClear(whole(id))) {
+      expect(Math.min(open, closed)).toBeGreaterThanOrEqual(0)
+      expect(Math.max(open, closed)).toBeLessThanOrEqual(1.0001)
+    }
+  })
+})
+
+describe('pieces that lie face to face', () => {
+  it('are those that meet when the card is closed, with nothing between them', () => {
+    const both = (...keys: string[]) => ({ faces: keys.map(key => ({ key, stamped: false, layers: [newLayer('layer-1', 'inch')] })) })
+    const names = (id: string, dressing = {}) => faceToFace(whole(id, dressing)).map(pair => pair.map(({ key }) => key).sort().join(' + '))
+    expect(names('plain-card', both('base--front--inside', 'base--back--inside'))).toEqual([
+      'base--back--inside--layer-1 + base--front--inside--layer-1',
+    ])
+    expect(names('plain-card', both('base--front--outside', 'base--back--inside'))).toEqual([])
+  })
+})
+
+describe('figures that are to hide', () => {
+  const window = { window: true, peek: false }
+  const scene = (own: Partial<FreeEntry>) =>
+    lyingFindings(whole('rising-scene', {
+      ...withPiece({ face: 'slider--body--inside', hold: 'tape', ...own }),
+      parameters: { window: true, peek: false },
+      faces: [{ key: 'slider--body--inside', stamped: false, layers: [] }],
+    }), 'inch').filter(({ part }) => part === 'free--piece')
+
+  it('are asked about only where their outline reaches into the window', () => {
+    const place = { left: '0 in', bottom: '1 in', width: '2 3/4 in', height: '3 in' }
+    expect(scene(place)).toMatchObject([{ severity: 'warn', problem: expect.stringContaining('shows while the card is closed') }])
+    // As wide and as high, but with its middle cut away down to its foot.
+    const outline = 'M 0 0 L 30 0 L 30 95 L 245 95 L 245 0 L 275 0 L 275 100 L 0 100 Z'
+    expect(scene({ ...place, shape: 'outline', outline })).toEqual([])
+    expect(scene({ ...place, bottom: '0 in', height: '1 in' })).toEqual([])
   })
 })
 
 describe('how things lie on a card', () => {
   it.each(FOLDS.map(fold => [fold.id]))('is right on %s as it is in the catalogue', (id) => {
-    expect(lyingFindings(whole(id)).map(({ subject, problem }) => `${subject} ${problem}`)).toEqual([])
+    expect(lyingFindings(whole(id), 'inch').map(({ subject, problem }) => `${subject} ${problem}`)).toEqual([])
   })
 
   it('asks about what is raised where a shutter passes, and not about what is flat or beside it', () => {
     const place = { face: 'base--middle--inside', left: '1/2 in', bottom: '2 in', width: '3 in', height: '1 in' }
     const about = (own: Partial<FreeEntry>) =>
-      lyingFindings(whole('gatefold-shutter', withPiece({ ...place, ...own }))).map(({ subject }) => subject)
+      lyingFindings(whole('gatefold-shutter', withPiece({ ...place, ...own })), 'inch').map(({ subject }) => subject)
     expect(about({})).toEqual(['Topper 1'])
     expect(about({ hold: 'tape' })).toEqual([])
     expect(about({ bottom: '1/4 in', height: '1/2 in' })).toEqual([])
@@ -75,7 +121,7 @@ describe('how things lie on a card', () => {
 
   it('asks about glue over an opening', () => {
     const card = withPiece({ face: 'panel--front--outside', left: '0 in', bottom: '2 in', width: '2 1/2 in', height: '1 in', hold: 'tape' })
-    const found = lyingFindings(whole('gatefold-shutter', card))
+    const found = lyingFindings(whole('gatefold-shutter', card), 'inch')
     expect(found).toMatchObject([{ subject: 'Topper 1', problem: expect.stringContaining('over an opening') }])
   })
 })

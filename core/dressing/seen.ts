@@ -1,7 +1,7 @@
 import polygonClipping from 'polygon-clipping'
 import type { MultiPolygon, Polygon } from 'polygon-clipping'
-import type { Construction, Face, Joint, Panel, Part, Point } from '../folds'
-import { dot, face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
+import type { Construction, Face, Frame, Joint, Panel, Part, Point } from '../folds'
+import { dot, face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom, windowOutline } from '../folds'
 import { once } from '../lists'
 
 /*
@@ -31,6 +31,8 @@ const AJAR = { slack: 0.5, layer: 20_000 }
 /** On display only what lies so near counts as lying on it; what stands farther off is looked past. */
 const NEAR = 3_000_000
 const MICRO = 1000
+/** Two panels that slide past each other stay about parallel, as cosine. */
+export const PARALLEL = 0.85
 /** Of two panels in one plane. */
 const LEVEL = 100
 
@@ -85,6 +87,85 @@ const polygonOf = (outline: Point[], holes: Point[][], { x, y }: Panel): Polygon
   return [ring(outline), ...holes.map(ring)]
 }
 
+/** How much of an opening is clear of what slides past it, as a share of it. */
+export interface ClearWindow {
+  key: string
+  name: string
+  panel: Panel
+  open: number
+  closed: number
+}
+
+/** Every window that something slides past: how much of it stays covered by that on display, and while the card is closed. */
+export function windowsClear(card: Construction): ClearWindow[] {
+  const parts = card.parts.filter(isWhole)
+  if (parts.every(({ windows }) => windows.length === 0)) return []
+  const [open, closed, ...between] = [1, 0, 0.25, 0.5, 0.75].map(opening => poseOf(card, opening, AJAR)) as [Pose, Pose, ...Pose[]]
+  const all = parts.flatMap(part => part.panels.map(panel => ({ part, panel })))
+  return parts.filter(part => !isLayer(part.kind)).flatMap(part => part.windows.flatMap((window): ClearWindow[] => {
+    const panel = part.panels.find(({ key }) => key === window.panel)
+    if (!panel || window.width.value <= 0 || window.height.value <= 0 || !open.has(panelKey(panel))) return []
+    const sliding = all.filter(other => other.panel !== panel && slides(other.panel, panel))
+    if (sliding.length === 0) return []
+    const whole = polygonOf(windowOutline(window), [], panel)
+    const clear = (pose: Pose) => {
+      const over = sliding.flatMap(other =>
+        (['inside', 'outside'] as const).flatMap(side => coverOf(pose, panel, other, { side, near: NEAR, later: true })))
+      return over.length === 0 ? 1 : areaOfAll(polygonClipping.difference(whole, ...over)) / areaOfAll([whole])
+    }
+    const shares = { open: clear(open), closed: clear(closed) }
+    return Math.min(shares.open, shares.closed) < 1 ? [{ key: window.key, name: window.name, panel, ...shares }] : []
+  }))
+
+  /** Whether a panel moves along another one and stays about parallel to it. */
+  function slides(panel: Panel, along: Panel): boolean {
+    const places = [closed, ...between, open].map((pose) => {
+      const [ground, mover] = [pose.get(panelKey(along)), pose.get(panelKey(panel))]
+      return ground && mover && Math.abs(dot(ground.normal, mover.normal)) > PARALLEL ? seenFrom(ground, mover.origin) : undefined
+    })
+    const [first, last] = [places[0], places.at(-1)]
+    return first !== undefined && last !== undefined && places.every(place => place !== undefined)
+      && Math.hypot(first[0] - last[0], first[1] - last[1]) > NEAR
+  }
+}
+
+/** Pieces that lie face to face while the card is closed, with nothing between them: each pair once, as they are listed. */
+export function faceToFace(card: Construction): [Part, Part][] {
+  const pose = poseOf(card, 0, AJAR)
+  const faces = card.parts.filter(part => isWhole(part) && part.kind !== 'hidden' && part.kind !== 'base')
+    .flatMap(part => part.panels.filter(panel => pose.has(panelKey(panel))).map(panel => ({ part, panel })))
+  const all = card.parts.filter(isWhole).flatMap(part => part.panels.map(panel => ({ part, panel })))
+  const pairs: [Part, Part][] = []
+  faces.forEach((one, at) => {
+    for (const other of faces.slice(at + 1)) {
+      const [frame, facing] = [pose.get(panelKey(one.panel)), pose.get(panelKey(other.panel))]
+      if (!frame || !facing || one.part === other.part || dot(frame.normal, facing.normal) > -0.995) continue
+      if (pairs.some(([a, b]) => a === one.part && b === other.part)) continue
+      const [over, back] = [coverOf(pose, one.panel, other, { side: 'inside', near: Infinity, later: true }),
+        coverOf(pose, other.panel, one, { side: 'inside', near: Infinity, later: true })]
+      if (over.length === 0 || back.length === 0) continue
+      // What lies nearer to the one than the other does keeps them apart.
+      const distance = heightOver(frame, other.panel, facing)
+      const between = all.filter(({ panel }) => panel !== one.panel && panel !== other.panel).flatMap((third) => {
+        const lies = pose.get(panelKey(third.panel))
+        return lies && heightOver(frame, third.panel, lies) < distance
+          ? coverOf(pose, one.panel, third, { side: 'inside', near: distance, later: true })
+          : []
+      })
+      const shared = polygonClipping.intersection(polygonOf(outlineOf(one.panel), holesOf(one.part, one.panel), one.panel), ...over)
+      const touching = between.length === 0 || shared.length === 0 ? shared : polygonClipping.difference(shared, ...between)
+      if (areaOfAll(touching) > SHARE * areaOfAll([polygonOf(outlineOf(one.panel), [], one.panel)])) pairs.push([one.part, other.part])
+    }
+  })
+  return pairs
+}
+
+/** How far a panel lies from another one's inside. */
+function heightOver(frame: Frame, panel: Panel, lies: Frame): number {
+  const heights = placed(outlineOf(panel), panel, lies).map(corner => seenFrom(frame, corner)[2])
+  return heights.reduce((sum, height) => sum + height, 0) / heights.length
+}
+
 /** What another panel covers of one, where it lies flat over that side of it. */
 function coverOf(
   pose: Pose,
@@ -105,8 +186,9 @@ function coverOf(
   if (Math.max(...xs) <= 0 || Math.min(...xs) >= panel.width.value / MICRO) return []
   if (Math.max(...ys) <= 0 || Math.min(...ys) >= panel.height.value / MICRO) return []
   const height = outer.reduce((sum, { up }) => sum + up, 0) / outer.length
-  // In one plane, as sheets that are glued in two places, what is put on later lies on the inside.
-  const above = (Math.abs(height) < LEVEL ? (later ? LEVEL : -LEVEL) : height) * (side === 'inside' ? 1 : -1)
+  // In one plane, as sheets that are glued in two places, what is put on later lies on the inside; what looks the other way faces it.
+  const facing = dot(frame.normal, over.normal) < 0
+  const above = (Math.abs(height) < LEVEL ? (later || facing ? LEVEL : -LEVEL) : height) * (side === 'inside' ? 1 : -1)
   if (above <= 0 || above > near) return []
   return [[outer.map(({ spot }) => spot), ...holesOf(other.part, other.panel).map(hole => project(hole).map(({ spot }) => spot))]]
 }

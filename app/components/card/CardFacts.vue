@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Posting } from '../../../core/batch'
+import { windowsClear } from '../../../core/dressing'
 import type { Construction, Piece } from '../../../core/folds'
 import { USUAL_SHEET, dropOutsOf, usualSheets } from '../../../core/folds'
 import { extraInWords } from '../../../core/kits'
@@ -21,11 +22,15 @@ const { construction, pieces, units } = defineProps<{
 const show = (length: Length) => formatLength(length, units, { unit: true })
 const size = ({ width, height }: { width: { value: Length }, height: { value: Length } }) =>
   `${formatLength(width.value, units)} × ${show(height.value)}`
+const clearInWords = (share: number) => (share > 0.99 ? 'clear' : share < 0.01 ? 'covered' : `${Math.round((1 - share) * 100)} % covered`)
 const sheets = computed(() => usualSheets(pieces, units))
 const more = computed(() =>
   [
     ...construction.stamping.map(area => ({ what: 'To stamp', text: `${area.where}, ${size(area)}` })),
     ...construction.travels.map(({ name, distance }) => ({ what: 'Moves', text: `${name}, by ${show(distance.value)}` })),
+    ...windowsClear(construction).map(({ panel, open, closed }) => ({
+      what: 'Opening', text: `of ${panel.name.toLowerCase()}: ${clearInWords(open)} on display, ${clearInWords(closed)} closed`,
+    })),
     ...dropOutsOf(construction).map(({ name, shape, ...sides }) => ({
       what: 'Left over',
       text: `${name}, ${shape === 'circle' ? 'round, ' : ''}${size(sides)}`,

@@ -137,6 +137,13 @@ export const cornerStage = defineFold({
       card.step('Fold the small easel and lay it flat beside the card; it stands on the floor by itself.')
     }
     card.supply('box envelope')
+    card.setUp(
+      'Take the card out of its envelope and open the two walls to a right angle.',
+      'Press the floor down where its two squares lie on each other, until it is flat.',
+      ...(floorPiece ? ['Press the loose half of the floor piece onto its hook-and-loop dot.'] : []),
+      ...(easel ? ['Unfold the small easel and stand it on the floor.'] : []),
+      'To put it away, lift the floor in its middle and close the walls.',
+    )
     if (message) {
       const note = card.mat(panelOf(sheet, 'left'), border.times(3), {
         key: 'message',

@@ -79,7 +79,6 @@ export const risingScene = defineFold({
         atMost: height.minus(lift).minus(bar),
         because: 'the crossbar must stay hidden below it.',
       })
-      if (!peek) card.warn('Figures', 'look through the window of the closed card: leave the window out, or let them.')
       card.limit({
         subject: 'Window size',
         parameter: 'windowSize',
@@ -122,6 +121,7 @@ export const risingScene = defineFold({
       'Glue the flap only.',
     )
     card.travel(panelOf(slider, 'body'), lift.times(2))
+    if (window && !peek) card.hide(panelOf(slider, 'body'))
     card.piece(
       panelOf(slider, 'body'),
       { width: sliderWidth.minus(border.times(2)).downToMark(card.mark), height: figure },

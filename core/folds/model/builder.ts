@@ -80,6 +80,9 @@ export const box = (x: Measure, y: Measure, width: Measure, height: Measure): Pi
 })
 const corner = ({ x, y }: Place): Point => [x.value, y.value]
 
+/** Goes into the bag with a card that has to be set up. */
+const SLIP: Extra = { name: 'Slip: how to set it up', count: 1 }
+
 /** Collects the parts of a card while its design describes them. Designs receive one; nobody else needs it. */
 export class CardBuilder {
   private readonly parts: Part[] = []
@@ -90,6 +93,8 @@ export class CardBuilder {
   private readonly stamping: MessageArea[] = []
   private readonly extras: Extra[] = []
   private readonly stoppers: Stopper[] = []
+  private readonly hiding: Panel[] = []
+  private readonly settingUp: string[] = []
   /** The plain lower layer of a mat by the key of the mat. */
   private readonly underlays = new Map<string, Part>()
   private messageArea?: MessageArea
@@ -353,6 +358,16 @@ export class CardBuilder {
     })
   }
 
+  /** What lies on a panel must not be seen while the card is closed. */
+  hide(panel: Panel): void {
+    this.hiding.push(panel)
+  }
+
+  /** How whoever gets the card sets it up, on a slip that goes with it. */
+  setUp(...steps: string[]): void {
+    this.settingUp.push(...steps)
+  }
+
   /** A supply besides tape, foam and dots. */
   supply(name: string, count = 1): void {
     this.extras.push({ name, count })
@@ -395,8 +410,9 @@ export class CardBuilder {
   }
 
   finish(finished: Construction['finished'], anchor: Panel): Construction {
-    const { parts, joints, steps, messageArea: message, stamping, travels, extras, stoppers, findings } = this
-    return { finished, parts, anchor, joints, steps, message, stamping, travels, extras, stoppers, findings }
+    const { parts, joints, steps, messageArea: message, stamping, travels, stoppers, hiding, settingUp: setUp, findings } = this
+    const extras = setUp.length > 0 ? [...this.extras, SLIP] : this.extras
+    return { finished, parts, anchor, joints, steps, message, stamping, travels, extras, stoppers, hiding, setUp, findings }
   }
 
   private partOf({ part }: Panel): Part {

@@ -197,6 +197,10 @@ export interface Construction {
   /** What a kit holds besides paper, tape and foam. */
   extras: Extra[]
   stoppers: Stopper[]
+  /** What lies on these panels is not to be seen while the card is closed. */
+  hiding: Panel[]
+  /** How whoever gets the card sets it up; nothing where it only has to be opened. */
+  setUp: string[]
   findings: Finding[]
 }
 

@@ -42,6 +42,8 @@ export function mirrored(card: Construction): Construction {
     message: card.message && area(card.message),
     stamping: card.stamping.map(area),
     travels: card.travels.map(({ against, name, ...travel }) => ({ ...travel, name: words(name), against: against && panelOf(against) })),
+    hiding: card.hiding.map(panelOf),
+    setUp: card.setUp.map(words),
     findings: card.findings.map(finding => ({ ...finding, subject: words(finding.subject), problem: words(finding.problem) })),
   }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { PrintSection } from '../../../../core/prints'
-import { bagSection, shoppingSection, stepSections } from '../../../../core/prints'
+import { bagSection, shoppingSection, slipSection, stepSections } from '../../../../core/prints'
 
 definePageMeta({ layout: 'print' })
 const { work, planner, missing, paper, printOf, file } = usePrintedClass('Bag lists')
@@ -18,7 +18,7 @@ const print = computed(() => {
   const unsure: PrintSection[] = planner.planless
     ? [{ heading: 'Not complete', blocks: [{ kind: 'text', strong: true, text: NOT_ALL }] }]
     : []
-  return printOf([shopping, ...unsure, bagSection(kits, cards, work.units, each.value), ...stepSections(cards)])
+  return printOf([shopping, ...unsure, bagSection(kits, cards, work.units, each.value), ...stepSections(cards), ...cards.flatMap(slipSection)])
 })
 </script>
 
