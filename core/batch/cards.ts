@@ -1,5 +1,5 @@
 import { freeKey, freeTitle } from '../document'
-import type { Batch, CardEntry, PaperEntry, ParameterInputs } from '../document'
+import type { Batch, CardEntry, DressingEntry, PaperEntry, ParameterInputs } from '../document'
 import { dressedCard } from '../dressing'
 import type { Fold, PartKind, Piece } from '../folds'
 import { foldById, usualPaper } from '../folds'
@@ -11,7 +11,11 @@ import { STOCK_WEIGHTS } from '../paper'
  * A new card of natural size, or with what of the maker's own start was typed. Its parts are cut from what the class cuts such parts from;
  * where the class has chosen nothing yet, nothing is chosen.
  */
-export function newCard(fold: Fold, batch: Batch, own: { key?: string, title?: string, parameters?: ParameterInputs } = {}): CardEntry {
+export function newCard(
+  fold: Fold,
+  batch: Batch,
+  own: { key?: string, title?: string, parameters?: ParameterInputs } & Partial<DressingEntry> = {},
+): CardEntry {
   const card: CardEntry = {
     key: own.key ?? freeKey(fold.id, batch.cards.map(({ key }) => key)),
     title: freeTitle(own.title ?? fold.name, batch.cards.map(({ title }) => title)),
@@ -20,8 +24,8 @@ export function newCard(fold: Fold, batch: Batch, own: { key?: string, title?: s
     parameters: { ...own.parameters },
     papers: {},
     envelope: '',
-    faces: [],
-    free: [],
+    faces: own.faces ?? [],
+    free: own.free ?? [],
   }
   return withPapers(card, fold, batch)
 }

@@ -38,7 +38,8 @@ export function viewOf(card: PreparedCard, { post, bought, class: { units } }: P
   const known = views.get(card)
   if (known?.post === post && known.bought === bought) return known.view
   const posting = postingOf(card, post, bought, units)
-  const findings = [...card.findings, ...motionFindings(card, units), ...lying(card, units), ...facing(card), ...(posting?.findings ?? [])].sort(bySeverity)
+  const ofPosting = posting?.findings ?? []
+  const findings = [...card.findings, ...motionFindings(card, units), ...lying(card, units), ...facing(card), ...ofPosting].sort(bySeverity)
   const view = { posting, findings }
   views.set(card, { post, bought, view })
   return view
@@ -47,10 +48,14 @@ export function viewOf(card: PreparedCard, { post, bought, class: { units } }: P
 const lying = (card: PreparedCard, units: Units): Finding[] =>
   (card.construction && isFoldable(card) ? lyingFindings(card.construction, units) : [])
 
-/** Pieces of one print that lie face to face: no fault, but of two prints the card is livelier. Prints of a pool are shared out elsewhere. */
+/**
+ * Pieces of one print that lie face to face: no fault, but of two prints the card is livelier. Prints of a pool are dealt out
+ * so that they differ.
+ */
 function facing({ construction, pieces, ...card }: PreparedCard): Finding[] {
   if (!construction || !isFoldable({ construction, pieces, ...card })) return []
-  const prints = new Map(pieces.flatMap(({ key, paper, pool }) => (paper?.kind === 'print' && pool === undefined ? [[key, paper] as const] : [])))
+  const ofPrint = pieces.flatMap(({ key, paper, pool }) => (paper?.kind === 'print' && pool === undefined ? [[key, paper] as const] : []))
+  const prints = new Map(ofPrint)
   if (prints.size < 2) return []
   const alike = new Map<string, string[]>()
   for (const [one, other] of faceToFace(construction)) {

@@ -2,7 +2,8 @@ import type { Cutter } from '../cutting'
 import { LEAST_PIECE } from '../cutting'
 import type { CardEntry } from '../document'
 import { ANY_SCRAP } from '../document'
-import type { Finding, Piece } from '../folds'
+import type { Finding } from '../folds'
+import { mainCrease } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength } from '../lengths'
 import { STOCK_WEIGHTS } from '../paper'
@@ -13,8 +14,10 @@ import type { PreparedPiece } from './prepared'
 export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cutter, units: Units): Finding[] {
   const about = { subject: piece.name, part: piece.key }
   const { shares, pool } = piece
-  if (pool !== undefined && shares.length === 0)
-    return [{ ...about, severity: 'stop', place: 'papers', problem: `is cut from the pool “${pool}”, which has no paper. Put one into it.` }]
+  if (pool !== undefined && shares.length === 0) {
+    const problem = `is cut from the pool “${pool}”, which has no paper. Put one into it.`
+    return [{ ...about, severity: 'stop', place: 'papers', problem }]
+  }
   if (shares.length === 0) {
     const chosen = entry.papers[piece.key]
     const gone = chosen
@@ -88,11 +91,4 @@ export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cu
     }
     return findings
   }
-}
-
-/** Which way the creases of a piece run for the most part. */
-export function mainCrease({ scores, width, height }: Piece): 'width' | 'height' | undefined {
-  const run = (along: 'x' | 'y', length: number) => scores.filter(score => score.along === along).length * length
-  const [upright, level] = [run('x', height.value), run('y', width.value)]
-  return upright + level === 0 ? undefined : upright >= level ? 'height' : 'width'
 }

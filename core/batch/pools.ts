@@ -1,9 +1,9 @@
 import type { Batch, PoolEntry, Turn } from '../document'
 import { POOL_PREFIX, freeKey, freeTitle, keyFrom } from '../document'
 import type { Piece } from '../folds'
+import { mainCrease } from '../folds'
 import type { Paper } from '../paper'
 import { allowedTurn, alongGrain } from '../paper'
-import { mainCrease } from './paper-findings'
 
 /** A name for several papers, with those of them that are on the shelf. */
 export interface Pool {
@@ -43,6 +43,8 @@ export function newPool({ pools }: Pick<Batch, 'pools'>): PoolEntry {
 /** Takes a pool out of a class; what was cut from it has no paper any more. Changes the draft that it is given. */
 export function removePool(batch: Pick<Batch, 'pools' | 'cards'>, key: string): void {
   batch.pools = batch.pools.filter(pool => pool.key !== key)
-  for (const card of batch.cards)
-    if (Object.values(card.papers).includes(key)) card.papers = Object.fromEntries(Object.entries(card.papers).filter(([, paper]) => paper !== key))
+  for (const card of batch.cards) {
+    const left = Object.entries(card.papers).filter(([, paper]) => paper !== key)
+    if (left.length < Object.keys(card.papers).length) card.papers = Object.fromEntries(left)
+  }
 }

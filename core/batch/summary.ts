@@ -1,4 +1,6 @@
-import type { ClassDocument, Delivery, PaperEntry } from '../document'
+import type { CardEntry, ClassDocument, Delivery, PaperEntry } from '../document'
+import type { CardPicture } from '../folds'
+import { isWhole, pictureOf } from '../folds'
 import type { Units } from '../lengths'
 import { findingsOf, onCard, stopsIn } from './findings'
 import { prepare } from './prepare'
@@ -19,8 +21,8 @@ export interface ClassSummary {
   seats: number
   spares: number
   delivery: Delivery
-  /** Its cards with the colour of every part's paper. */
-  cards: { title: string, fold: string, colours: Record<string, string> }[]
+  /** Its cards with the colour of every part's paper; those that are dressed otherwise than in the catalogue as they look. */
+  cards: { title: string, fold: string, colours: Record<string, string>, picture?: CardPicture[] }[]
   /** One for each seat, and the spare ones. */
   bags: number
   pieces: number
@@ -33,6 +35,10 @@ export interface ClassSummary {
   pending?: true
 }
 
+/** So many cards of a class are shown as pictures. */
+export const PICTURES = 4
+const isDressed = ({ faces, free }: CardEntry): boolean => faces.length > 0 || free.length > 0
+
 /** The key figures of a class without planning its cutting. */
 export function summaryOf(document: ClassDocument, papers: PaperEntry[]): ClassSummary {
   const { title, date, units, seats, spares, delivery } = document.class
@@ -42,10 +48,12 @@ export function summaryOf(document: ClassDocument, papers: PaperEntry[]): ClassS
   const short = preparation.papers.flatMap(shortage)
   return {
     title, date, units, seats, spares, delivery,
-    cards: preparation.cards.map(({ entry, pieces }) => ({
+    cards: preparation.cards.map(({ entry, pieces, fold, construction }, at) => ({
       title: entry.title,
       fold: entry.fold,
       colours: Object.fromEntries(pieces.flatMap(({ key, paper }) => (paper ? [[key, paper.colour]] : []))),
+      ...(at < PICTURES && fold && construction?.parts.every(isWhole) && isDressed(entry)
+        && { picture: pictureOf(construction, fold.view) }),
     })),
     bags: seats + spares,
     pieces: pieces.reduce((total, piece) => total + piece.quantity, 0),

@@ -1,6 +1,6 @@
 import type { Units } from '../lengths'
 import type {
-  CardEntry, ClassDetails, ClassDocument, PaceEntry, PostEntry, PricesEntry, StudioSettings, ToolsEntry,
+  CardEntry, ClassDetails, ClassDocument, GlueEntry, PaceEntry, PostEntry, PricesEntry, StudioSettings, ToolsEntry,
 } from './shapes'
 import { VERSION } from './version'
 import { ANY_SCRAP, isPool } from './vocabulary'
@@ -89,6 +89,9 @@ export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'tit
     .filter(({ priority, without }) => priority !== null || without.length > 0)
   return { ...document, class: { ...document.class, ...details }, cutting }
 }
+
+/** Glue up to every edge. */
+export const ALL_GLUED: GlueEntry = { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }
 
 /** Keys of the papers that a class names, for pieces or in its pools. */
 export const namedPapers = ({ cards, pools }: Pick<ClassDocument, 'cards' | 'pools'>): string[] => [

@@ -2,6 +2,8 @@ import { checkShape } from './check'
 import { keyProblems } from './keys'
 import type { Checked } from './problem'
 import { MOST_PROBLEMS } from './problem'
+import { ALL_GLUED } from './defaults'
+import { DressingEntry } from './dressing-shapes'
 import { Batch, ClassDocument, PaperEntry, StudioSettings } from './shapes'
 import { isEndless } from './sizes'
 import { isKnownVersion, upgraded, upgradedSettings } from './upgrades'
@@ -49,3 +51,20 @@ export const openPaper = (data: unknown): Checked<PaperEntry> => open('paper', P
 
 /** Reads the settings of a studio, as old as they may be. */
 export const openSettings = (data: unknown): Checked<StudioSettings> => checkShape(StudioSettings, upgradedSettings(data) as object)
+
+/** Reads what is put on a card; it has no version, and what was kept before glue had a place is glued all over. */
+export function openDressing(data: unknown): Checked<DressingEntry> {
+  if (!isData(data)) return { ok: false, problems: [{ path: '', problem: 'must be a JSON object with faces and free' }] }
+  const checked = checkShape(DressingEntry, heldAllOver({ faces: [], free: [], ...data }))
+  const problems = checked.ok ? keyProblems(checked.value) : []
+  return problems.length > 0 ? { ok: false, problems } : checked
+}
+
+/** Dressing in which nothing is said of the glue is glued all over. */
+function heldAllOver({ faces, free, ...rest }: Record<string, unknown>): object {
+  const each = (list: unknown, change: (entry: object) => object) =>
+    Array.isArray(list) ? list.map((entry: unknown) => (typeof entry === 'object' && entry !== null ? change(entry) : entry)) : list
+  const held = (entry: object) => ({ glue: ALL_GLUED, made: [], ...entry })
+  const dressed = (face: object) => ({ ...face, ...('layers' in face && { layers: each(face.layers, held) }) })
+  return { ...rest, faces: each(faces, dressed), free: each(free, held) }
+}

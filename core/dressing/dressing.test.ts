@@ -32,8 +32,10 @@ describe('glue and what comes before it', () => {
   const glue = { left: '1/2 in', right: '1/4 in', top: '0 in', bottom: '1 in' }
 
   it('keeps off the edges that are to stay free, on layers and on free pieces', () => {
-    const card = cardOf('gatefold', { faces: [face('base--middle--inside', { width: '3 in', height: '2 in', glue, made: ['stamped', 'die cut'] })] })
-    addFreePiece(card, 'inch', { key: 'flag', name: 'Flag', face: 'base--left--inside', width: '2 in', height: '2 in', left: '1 in', bottom: '0 in', glue })
+    const layer: Partial<LayerEntry> = { width: '3 in', height: '2 in', glue, made: ['stamped', 'die cut'] }
+    const card = cardOf('gatefold', { faces: [face('base--middle--inside', layer)] })
+    const place = { face: 'base--left--inside', width: '2 in', height: '2 in', left: '1 in', bottom: '0 in' }
+    addFreePiece(card, 'inch', { key: 'flag', name: 'Flag', ...place, glue })
     const made = whole(card)
     const zone = (part: string) => {
       const { x, y, width, height } = made.joints.find(joint => joint.part === part)!.glue
@@ -47,7 +49,8 @@ describe('glue and what comes before it', () => {
 
   it('is missed where it keeps off all of a piece', () => {
     const card = cardOf('gatefold', { faces: [face('base--middle--inside', { glue: { ...glue, left: '9 in' } })] })
-    expect(whole(card).findings).toContainEqual(expect.objectContaining({ parameter: expect.stringMatching(/glue\/left$/) as string, severity: 'warn' }))
+    const parameter = 'faces/base--middle--inside/layers/layer-1/glue/left'
+    expect(whole(card).findings).toContainEqual(expect.objectContaining({ parameter, severity: 'warn' }))
     const loose = cardOf('gatefold', { faces: [face('base--middle--inside', { hold: 'loose', glue: { ...glue, left: '9 in' } })] })
     expect(whole(loose).findings).toEqual([])
   })

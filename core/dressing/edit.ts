@@ -1,5 +1,5 @@
 import type { CardEntry, FaceEntry, FreeEntry, GlueEntry, LayerEntry } from '../document'
-import { freeKey } from '../document'
+import { ALL_GLUED, freeKey } from '../document'
 import type { Construction, Joint, Panel } from '../folds'
 import type { Length, Units } from '../lengths'
 import { isOnMark, lengthFrom, nanometres, nearestMark, writeLength } from '../lengths'
@@ -16,8 +16,6 @@ import { holdOf } from './parts'
 
 /** Stands where a layer has no size of its own, a ring no width, a corner no radius. */
 export const NOTHING = '0 in'
-/** Glue up to every edge. */
-export const ALL_GLUED: GlueEntry = { left: NOTHING, right: NOTHING, top: NOTHING, bottom: NOTHING }
 export const isGluedAll = (glue: GlueEntry): boolean => Object.values(glue).every(text => lengthFrom(text) === 0)
 const BORDER: Record<Units, string> = { inch: '1/8 in', metric: '3 mm' }
 

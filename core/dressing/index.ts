@@ -2,7 +2,7 @@ export type { CardFace } from './faces'
 export { faceAt, faceKey, faceSeen, facesOf, frontFace, layersOn } from './faces'
 export { dress, dressedCard, wholeCard } from './dress'
 export {
-  ALL_GLUED, NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, isGluedAll, moveFreePiece, newLayer, putRight,
+  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, isGluedAll, moveFreePiece, newLayer, putRight,
   removeFreePiece, resizeDressing,
 } from './edit'
 export { freePartKey, isBought, isFreePart } from './free'

@@ -22,8 +22,8 @@ export const makingStep = ({ name, made = [] }: Pick<Part, 'name' | 'made'>): St
 
 /** The part of a piece that is glued, seen from its front; with no size where glue keeps off all of it. */
 export function glueZone({ width, height }: Pick<Part, 'width' | 'height'>, glue: GlueEntry): Joint['glue'] {
-  const [left, right, top, bottom] = [glue.left, glue.right, glue.top, glue.bottom].map(text => Measure.of('kept free of glue', lengthFrom(text))) as
-    [Measure, Measure, Measure, Measure]
+  const free = (text: string) => Measure.of('kept free of glue', lengthFrom(text))
+  const [left, right, top, bottom] = [free(glue.left), free(glue.right), free(glue.top), free(glue.bottom)]
   return { x: left, y: bottom, width: width.minus(left).minus(right), height: height.minus(top).minus(bottom) }
 }
 

@@ -87,7 +87,6 @@ describe('pieces that lie face to face', () => {
 })
 
 describe('figures that are to hide', () => {
-  const window = { window: true, peek: false }
   const scene = (own: Partial<FreeEntry>) =>
     lyingFindings(whole('rising-scene', {
       ...withPiece({ face: 'slider--body--inside', hold: 'tape', ...own }),

@@ -1,8 +1,7 @@
 import { batchProblems, documentProblems } from '../batch'
 import type { Batch, Checked, ClassDocument, DressingEntry } from '../document'
-import { BATCH_FORMAT, BOUNDS, VERSION, keyProblems } from '../document'
-import { ALL_GLUED } from '../dressing'
-import { DressingEntry as Dressing, checkShape, openBatch, openDocument, openPaper } from '../document/open'
+import { BATCH_FORMAT, BOUNDS, VERSION } from '../document'
+import { openBatch, openDocument, openDressing, openPaper } from '../document/open'
 
 const refused = (path: string, problem: string): Checked<never> => ({ ok: false, problems: [{ path, problem }] })
 
@@ -41,18 +40,7 @@ export function readDressing(text: string): Checked<DressingEntry> {
   catch (error) {
     return refused('', `is not JSON: ${(error as Error).message}`)
   }
-  if (typeof data !== 'object' || data === null || Array.isArray(data)) return refused('', 'must be a JSON object with faces and free')
-  const checked = checkShape(Dressing, heldAllOver({ faces: [], free: [], ...data }))
-  const problems = checked.ok ? keyProblems(checked.value) : []
-  return problems.length > 0 ? { ok: false, problems } : checked
-}
-
-/** Dressing in which nothing is said of the glue is glued all over. */
-function heldAllOver({ faces, free, ...rest }: Record<string, unknown>): object {
-  const each = (list: unknown, change: (entry: object) => object) =>
-    Array.isArray(list) ? list.map((entry: unknown) => (typeof entry === 'object' && entry !== null ? change(entry) : entry)) : list
-  const held = (entry: object) => ({ glue: ALL_GLUED, made: [], ...entry })
-  return { ...rest, faces: each(faces, face => ({ ...face, ...('layers' in face && { layers: each(face.layers, held) }) })), free: each(free, held) }
+  return openDressing(data)
 }
 
 /** Reads a class of any version, and checks that its folds and parameters make sense. Never throws. */

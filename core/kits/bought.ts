@@ -22,6 +22,6 @@ export function boughtFor(extras: Extra[], bought: BoughtEntry[]): { price: numb
 
 /** Everything that cards want bought, each once, by the name it was first written with. */
 export function boughtThings(extras: Extra[]): { key: string, name: string, byLength: boolean }[] {
-  const things = new Map(extras.map(({ name, length }) => [boughtKey(name), { key: boughtKey(name), name, byLength: length !== undefined }]))
-  return [...things.values()]
+  const keyed = extras.map(({ name, length }) => ({ key: boughtKey(name), name, byLength: length !== undefined }))
+  return keyed.filter(({ key }, at) => keyed.findIndex(other => other.key === key) === at)
 }

@@ -158,8 +158,9 @@ export function kitsFor({ seats, spares, cards, papers, prices, bought, units }:
 
   /** Share of the area that a card takes of all pieces from one paper. */
   function shareOf(card: KitCard, paper: string): number {
+    const shareFrom = ({ papers }: KitPiece) => papers.find(({ key }) => key === paper)?.share ?? 0
     const areaOf = ({ pieces, kits }: KitCard) =>
-      kits * pieces.reduce((total, { width, height, papers }) => total + width * height * (papers.find(({ key }) => key === paper)?.share ?? 0), 0)
+      kits * pieces.reduce((total, piece) => total + piece.width * piece.height * shareFrom(piece), 0)
     const whole = cards.reduce((total, other) => total + areaOf(other), 0)
     return whole === 0 ? 0 : areaOf(card) / whole
   }

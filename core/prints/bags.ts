@@ -39,7 +39,8 @@ export function bagSection(kits: Kits, cards: PreparedCard[], units: Units, each
       ? [{ kind: 'text', text: 'Nothing is packed.' }]
       : seat.cards.flatMap((key): PrintBlock[] => {
           const { entry, pieces, construction } = lookUp(byKey, key)
-          const items = [...pieces.map(piece => pieceInWords(piece, units)), ...(construction?.extras ?? []).map(extra => extraInWords(extra, units))]
+          const bought = construction?.extras.map(extra => extraInWords(extra, units)) ?? []
+          const items = [...pieces.map(piece => pieceInWords(piece, units)), ...bought]
           return [
             { kind: 'text', strong: true, text: entry.title },
             { kind: 'list', mark: 'box', items },
@@ -66,8 +67,12 @@ export function bagSection(kits: Kits, cards: PreparedCard[], units: Units, each
 const bagsInWords = (seats: SeatKit[]): string => (seats.length === 1 ? `One bag: ${seats[0]?.label}` : `${seats.length} bags alike`)
 
 const pieceInWords = (piece: PreparedPiece, units: Units): string =>
-  [`${piece.perKit} × ${piece.name}`, typesetSize(piece.width.value, piece.height.value, units, true), ...(piece.made ?? []), sourceOf(piece) ?? 'no paper yet']
-    .join(', ')
+  [
+    `${piece.perKit} × ${piece.name}`,
+    typesetSize(piece.width.value, piece.height.value, units, true),
+    ...(piece.made ?? []),
+    sourceOf(piece) ?? 'no paper yet',
+  ].join(', ')
 
 /** How every card is made, in steps. */
 export const stepSections = (cards: PreparedCard[]): PrintSection[] =>

@@ -8,5 +8,6 @@ export function slipSection({ entry, kits, construction }: PreparedCard): PrintS
     { kind: 'text', strong: true, text: `How to set up ${entry.title}` },
     { kind: 'list', mark: 'number', items: construction.setUp },
   ]
-  return [{ heading: `Slips to go with ${entry.title}`, blocks: [{ kind: 'side by side', cells: Array.from({ length: kits }, () => slip) }] }]
+  const cells = Array.from({ length: kits }, () => slip)
+  return [{ heading: `Slips to go with ${entry.title}`, blocks: [{ kind: 'side by side', cells }] }]
 }

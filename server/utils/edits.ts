@@ -168,7 +168,8 @@ async function mustMakeSense(document: object): Promise<ClassDocument> {
 async function mustNamePapers(before: ClassDocument, after: ClassDocument, present: string[], transaction: Transaction): Promise<void> {
   const pooled = after.pools.flatMap(({ key, papers }, index) => {
     const old = before.pools.find(pool => pool.key === key)?.papers ?? []
-    return papers.filter(paper => !old.includes(paper) && !present.includes(paper)).map(paper => ({ path: `pools[${index}].papers`, paper }))
+    const added = papers.filter(paper => !old.includes(paper) && !present.includes(paper))
+    return added.map(paper => ({ path: `pools[${index}].papers`, paper }))
   })
   const named = pooled.concat(after.cards.flatMap((card, index) => {
     const old = before.cards.find(({ key }) => key === card.key)?.papers ?? {}

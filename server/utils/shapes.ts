@@ -1,7 +1,7 @@
 import { IsIn, IsInt, Matches, Min } from 'class-validator'
 import { BOUNDS } from '../../core/document'
 import type { ParameterInputs, Patch } from '../../core/document'
-import { IsCalendarDay, IsFilledText, IsListOf, IsParameterInputs, IsPatch, IsText, IsWholeOrNull } from '../../core/document/open'
+import { IsCalendarDay, IsFilledText, IsListOf, IsOne, IsParameterInputs, IsPatch, IsText, IsWholeOrNull } from '../../core/document/open'
 import type { Units } from '../../core/lengths'
 
 /** Changes on their way to be saved. */
@@ -34,12 +34,12 @@ export class NewCopyShape {
   date!: string
 }
 
-/** A variant of a fold on its way to be kept. */
+/** A variant of a fold on its way to be kept, or a free piece by itself, which has no fold. */
 export class VariantShape {
   @IsFilledText(BOUNDS.title)
   name!: string
 
-  @Matches(/^[a-z0-9-]{1,80}$/, { message: 'is the identifier of a fold' })
+  @Matches(/^[a-z0-9-]{0,80}$/, { message: 'is the identifier of a fold, or empty for a piece' })
   fold!: string
 
   @IsIn(['inch', 'metric'], { message: 'is one of: inch, metric' })
@@ -47,6 +47,10 @@ export class VariantShape {
 
   @IsParameterInputs()
   parameters!: ParameterInputs
+
+  /** What is put on it; checked by the document room. */
+  @IsOne('faces and free')
+  dressing: object = { faces: [], free: [] }
 }
 
 /** Which stretch of a list is asked for. */

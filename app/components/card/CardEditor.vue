@@ -248,6 +248,7 @@ const actions = computed((): MenuItem[] => [
     :fold="card.entry.fold"
     :units="work.units"
     :parameters="card.entry.parameters"
+    :dressing="{ faces: card.entry.faces, free: card.entry.free }"
     :title="card.entry.title"
     @close="keeping = false"
   />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { faceSeen, facesOf } from '../../../core/dressing'
 import type { Construction, DrawnPanel, View } from '../../../core/folds'
-import { drawFolded } from '../../../core/folds'
+import { drawFolded, fitting } from '../../../core/folds'
 
 /** The faces of a card as three small pictures, open, closed and from behind: a click chooses the face that is seen there. */
 const { construction, front } = defineProps<{ construction: Construction, front: View, papers: Record<string, string>, chosen?: string }>()

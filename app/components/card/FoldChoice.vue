@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { dressedCard } from '../../../core/dressing'
 import type { Fold } from '../../../core/folds'
 import { FOLDS, foldById } from '../../../core/folds'
 import { MILLIMETRE } from '../../../core/lengths'
@@ -11,6 +12,8 @@ const { data: variants } = useVariants()
 const find = ref('')
 const id = useId()
 
+const pictured = (fold: Fold, variant?: ListedVariant) =>
+  dressedCard(fold, { parameters: variant?.parameters ?? {}, faces: [], free: [], ...variant?.dressing }, work.units, MILLIMETRE)
 const choices = computed(() => [
   ...variants.value.filter(({ units }) => units === work.units).flatMap((variant) => {
     const fold = foldById(variant.fold)
@@ -18,7 +21,7 @@ const choices = computed(() => [
   }),
   ...FOLDS.map(fold => ({ key: fold.id, fold, variant: undefined, name: fold.name, about: fold.summary })),
 ].filter(({ name, about, fold }) => `${fold.number} ${name} ${about}`.toLowerCase().includes(find.value.trim().toLowerCase()))
-  .map(choice => ({ ...choice, construction: choice.fold.construct(choice.variant?.parameters ?? {}, work.units, MILLIMETRE) })))
+  .map(choice => ({ ...choice, construction: pictured(choice.fold, choice.variant) })))
 </script>
 
 <template>

@@ -29,10 +29,16 @@ function set(piece: FreeEntry, change: Partial<FreeEntry>) {
     entry.free = entry.free.map(other => (other.key === piece.key ? { ...other, ...change } : other))
   })
 }
-function add() {
+/** Pieces that were kept from other cards. */
+const { data: variants } = useVariants()
+const kept = computed(() => variants.value.filter(({ fold, units }) => fold === '' && units === work.units)
+  .flatMap(({ name, dressing: { free: [piece] } }) => (piece ? [{ name, piece: { ...piece, name } }] : [])))
+const keeping = ref<FreeEntry>()
+function add(own?: FreeEntry) {
   const front = frontFace(construction)
   emit('change', 'another free piece', (entry) => {
-    open.value = addFreePiece(entry, work.units, { face: front?.key ?? '' }, front?.panel).key
+    const { left: _, bottom: _b, ...kept } = own ?? {}
+    open.value = addFreePiece(entry, work.units, { ...kept, face: front?.key ?? '' }, front?.panel).key
   })
 }
 /** Takes the outline of a piece from an SVG file; its height follows its width. */
@@ -174,6 +180,12 @@ async function readOutline(piece: FreeEntry, event: Event) {
         @change="set(piece, $event)"
       />
       <Button
+        :label="`Keep ${piece.name} for other cards`"
+        text
+        size="small"
+        @click="keeping = piece"
+      />
+      <Button
         :label="`Remove ${piece.name}`"
         text
         severity="secondary"
@@ -187,7 +199,26 @@ async function readOutline(piece: FreeEntry, event: Event) {
       severity="secondary"
       outlined
       :disabled="card.entry.free.length >= BOUNDS.free"
-      @click="add"
+      @click="add()"
+    />
+    <Select
+      v-if="kept.length > 0"
+      :model-value="undefined"
+      :options="kept"
+      option-label="name"
+      placeholder="Add one that you kept"
+      aria-label="Add one that you kept"
+      size="small"
+      :disabled="card.entry.free.length >= BOUNDS.free"
+      @update:model-value="add($event.piece)"
+    />
+    <LazyVariantDialog
+      v-if="keeping"
+      fold=""
+      :units="work.units"
+      :dressing="{ faces: [], free: [{ ...keeping, face: '' }] }"
+      :title="keeping.name"
+      @close="keeping = undefined"
     />
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { GlueEntry, Making } from '../../../core/document'
-import { MAKINGS } from '../../../core/document'
-import { ALL_GLUED, isGluedAll } from '../../../core/dressing'
+import { ALL_GLUED, MAKINGS } from '../../../core/document'
+import { isGluedAll } from '../../../core/dressing'
 import type { Length, Units } from '../../../core/lengths'
 
 /** What is done to a piece before it is put on, and how far its glue keeps from its edges. */

@@ -1,10 +1,17 @@
 <script setup lang="ts">
 import { BOUNDS } from '../../../core/document'
-import type { ParameterInputs } from '../../../core/document'
+import type { DressingEntry, ParameterInputs } from '../../../core/document'
 import type { Units } from '../../../core/lengths'
 
-/** Keeps the parameters of a card as a variant in the catalogue. */
-const { fold, units, parameters, title } = defineProps<{ fold: string, units: Units, parameters: ParameterInputs, title: string }>()
+/** Keeps the sizes of a card and what is put on it as a variant in the catalogue, or one free piece for other cards. */
+const { fold, units, parameters = {}, dressing, title } = defineProps<{
+  /** Empty for a piece by itself. */
+  fold: string
+  units: Units
+  parameters?: ParameterInputs
+  dressing?: DressingEntry
+  title: string
+}>()
 const emit = defineEmits<{ close: [] }>()
 const name = ref(title)
 const refused = ref('')
@@ -15,7 +22,7 @@ async function keep() {
   busy.value = true
   refused.value = ''
   try {
-    await $fetch('/api/variants', { method: 'POST', body: { name: name.value, fold, units, parameters } })
+    await $fetch('/api/variants', { method: 'POST', body: { name: name.value, fold, units, parameters, dressing } })
     await refreshNuxtData('variants')
     emit('close')
   }
@@ -32,7 +39,7 @@ async function keep() {
   <Dialog
     visible
     modal
-    header="Keep as a variant"
+    :header="fold ? 'Keep as a variant' : 'Keep this piece'"
     :style="{ width: '28rem' }"
     @update:visible="emit('close')"
   >
@@ -41,13 +48,16 @@ async function keep() {
       novalidate
       @submit.prevent="keep"
     >
-      <p>
-        It stands in the catalogue with these parameters and can be added to any class in
+      <p v-if="fold">
+        It stands in the catalogue with these sizes and what is put on it, and can be added to any class in
         {{ units === 'inch' ? 'inches' : 'millimetres' }}.
+      </p>
+      <p v-else>
+        It can be put on any card of any class in {{ units === 'inch' ? 'inches' : 'millimetres' }}.
       </p>
       <LabelledField
         :input="id"
-        label="Name of the variant"
+        :label="fold ? 'Name of the variant' : 'Name of the piece'"
       >
         <InputText
           :id="id"

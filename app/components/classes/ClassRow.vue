@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { differenceInCalendarDays, parseISO } from 'date-fns'
+import { PICTURES } from '../../../core/batch'
 import type { ListedClass } from '../../composables/useClassList'
 
 const { entry, past = false } = defineProps<{ entry: ListedClass, past?: boolean }>()
@@ -8,8 +9,6 @@ const confirm = useConfirm()
 const toast = useToast()
 const turn = useClassTurn()
 const menu = useTemplateRef('menu')
-/** Cards that are drawn in a row. */
-const PICTURES = 4
 
 const day = computed(() => {
   const date = new Date(`${entry.date}T00:00:00Z`)
@@ -93,6 +92,7 @@ async function remove() {
           :fold="card.fold"
           :units="entry.units"
           :colours="card.colours"
+          :picture="card.picture"
           :title="card.title"
         />
       </li>

@@ -1,28 +1,31 @@
 <script setup lang="ts">
-import { drawFolded, foldById } from '../../../core/folds'
+import type { CardPicture } from '../../../core/folds'
+import { PICTURE, foldById, pictureOf } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
 import { MILLIMETRE } from '../../../core/lengths'
 
-/** A card as a small picture in the colours of its papers, at the natural sizes of its fold. */
-const { fold, units, colours } = defineProps<{ fold: string, units: Units, colours: Record<string, string>, title: string }>()
-const shapes = computed(() => picture(fold, units))
+/** A card as a small picture in the colours of its papers: as it was drawn already, else at the natural sizes of its fold. */
+const { fold, units, colours, picture } = defineProps<{
+  fold: string
+  units: Units
+  colours: Record<string, string>
+  title: string
+  picture?: CardPicture[]
+}>()
+const shapes = computed(() => picture ?? naturalPicture(fold, units))
+const { width: WIDTH, height: HEIGHT } = PICTURE
 </script>
 
 <script lang="ts">
-const WIDTH = 84
-const HEIGHT = 66
-
 /** Drawn once for a fold, however many cards of it are shown. */
-const drawn = new Map<string, { part: string, path: string, light: number }[]>()
+const drawn = new Map<string, CardPicture[]>()
 
-function picture(id: string, units: Units) {
+function naturalPicture(id: string, units: Units): CardPicture[] {
   const key = `${id} ${units}`
   const known = drawn.get(key)
   if (known) return known
   const fold = foldById(id)
-  const panels = fold ? drawFolded(fold.construct({}, units, MILLIMETRE), 0.75, fold.view) : []
-  const path = fitting(panels.flatMap(({ points }) => points), WIDTH, HEIGHT, 2)
-  const shapes = panels.map(panel => ({ part: panel.part, path: path([panel.points, ...panel.holes]), light: panel.light }))
+  const shapes = fold ? pictureOf(fold.construct({}, units, MILLIMETRE), fold.view) : []
   drawn.set(key, shapes)
   return shapes
 }

@@ -1,15 +1,19 @@
 <script setup lang="ts">
+import { dressedCard } from '../../../core/dressing'
 import { foldById } from '../../../core/folds'
 import { MILLIMETRE } from '../../../core/lengths'
 import type { ListedVariant } from '../../composables/useVariants'
 
 /** The variants that makers kept from their cards. */
 const { data: variants, refresh, error } = await useVariants()
+/** Free pieces that were kept by themselves. */
+const pieces = computed(() => variants.value.filter(({ fold }) => fold === ''))
 const gone = ref<Omit<ListedVariant, 'id'>>()
 const refused = ref('')
 const shown = computed(() => variants.value.flatMap((variant) => {
   const fold = foldById(variant.fold)
-  return fold ? [{ variant, fold, construction: fold.construct(variant.parameters, variant.units, MILLIMETRE) }] : []
+  const card = { parameters: variant.parameters, ...variant.dressing }
+  return fold ? [{ variant, fold, construction: dressedCard(fold, card, variant.units, MILLIMETRE) }] : []
 }))
 
 async function change(what: () => Promise<void>) {
@@ -34,7 +38,7 @@ const restore = () => change(async () => {
 
 <template>
   <section
-    v-if="shown.length > 0 || gone || error"
+    v-if="shown.length > 0 || pieces.length > 0 || gone || error"
     class="stack"
     aria-label="Your variants"
   >
@@ -94,6 +98,28 @@ const restore = () => change(async () => {
         </div>
       </li>
     </ul>
+    <template v-if="pieces.length > 0">
+      <h3>Your pieces</h3>
+      <p
+        v-for="piece in pieces"
+        :key="piece.id"
+      >
+        <strong>{{ piece.name }}</strong>
+        <span
+          v-for="{ key, kind, width, height } in piece.dressing.free"
+          :key="key"
+          class="small quiet"
+        > {{ kind }}, {{ width }} × {{ height }}</span>
+        <Button
+          label="Remove"
+          size="small"
+          severity="secondary"
+          text
+          :aria-label="`Remove ${piece.name}`"
+          @click="remove(piece.id)"
+        />
+      </p>
+    </template>
   </section>
 </template>
 

@@ -146,3 +146,10 @@ export const dropOutsOf = ({ parts }: Pick<Construction, 'parts'>): DropOut[] =>
       part.windows.filter(hasSize).map(({ name, shape, width, height }) => ({ part: part.key, name, shape, width, height })),
     )
     .sort((a, b) => b.width.value * b.height.value - a.width.value * a.height.value)
+
+/** Which way the creases of a piece run for the most part. */
+export function mainCrease({ scores, width, height }: Piece): 'width' | 'height' | undefined {
+  const run = (along: 'x' | 'y', length: number) => scores.filter(score => score.along === along).length * length
+  const [upright, level] = [run('x', height.value), run('y', width.value)]
+  return upright + level === 0 ? undefined : upright >= level ? 'height' : 'width'
+}

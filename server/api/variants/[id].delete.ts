@@ -7,6 +7,6 @@ export default defineDoor(async (event) => {
   const found = /^\d{1,9}$/.test(id) ? await Variant.findByPk(Number(id)) : null
   if (!found) throw refusal(404, 'That variant is gone already.')
   await found.destroy()
-  const { name, fold, units, parameters } = found
-  return { variant: { name, fold, units, parameters } }
+  const { id: _, ...variant } = listed(found)
+  return { variant }
 })

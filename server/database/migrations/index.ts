@@ -7,6 +7,7 @@ import * as documentsAndEdits from './0004-documents-and-edits'
 import * as binAndLists from './0005-bin-and-lists'
 import * as richerLists from './0006-richer-lists'
 import * as settings from './0007-settings'
+import * as dressedVariants from './0008-dressed-variants'
 import type { Migration } from './migration'
 import { DONE, MIGRATIONS } from './names'
 
@@ -19,6 +20,7 @@ const STEPS: Record<(typeof MIGRATIONS)[number], { up: Migration, down: Migratio
   '0005-bin-and-lists': binAndLists,
   '0006-richer-lists': richerLists,
   '0007-settings': settings,
+  '0008-dressed-variants': dressedVariants,
 }
 
 /** All migrations in their order. */

@@ -10,4 +10,5 @@ export const MIGRATIONS = [
   '0005-bin-and-lists',
   '0006-richer-lists',
   '0007-settings',
+  '0008-dressed-variants',
 ] as const

@@ -15,11 +15,11 @@ const cards = computed(() => work.preparation?.cards ?? [])
 const chosen = computed(() => cards.value.find(({ entry }) => entry.key === route.query.card) ?? cards.value[0])
 const choose = (key: string) => router.replace({ query: { card: key } })
 
-function add(fold: Fold, variant?: Pick<ListedVariant, 'parameters'> & { name?: string }) {
+function add(fold: Fold, variant?: Pick<ListedVariant, 'parameters'> & Partial<Pick<ListedVariant, 'dressing' | 'name'>>) {
   adding.value = false
   const card = newCard(fold, work.batch, {
     key: uniqueKey(fold.id),
-    ...(variant && { title: variant.name, parameters: variant.parameters }),
+    ...(variant && { title: variant.name, parameters: variant.parameters, ...variant.dressing }),
   })
   work.edit('add card', document => void document.cards.push(card))
   void choose(card.key)

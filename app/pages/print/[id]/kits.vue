@@ -18,7 +18,8 @@ const print = computed(() => {
   const unsure: PrintSection[] = planner.planless
     ? [{ heading: 'Not complete', blocks: [{ kind: 'text', strong: true, text: NOT_ALL }] }]
     : []
-  return printOf([shopping, ...unsure, bagSection(kits, cards, work.units, each.value), ...stepSections(cards), ...cards.flatMap(slipSection)])
+  const forCards = [...stepSections(cards), ...cards.flatMap(slipSection)]
+  return printOf([shopping, ...unsure, bagSection(kits, cards, work.units, each.value), ...forCards])
 })
 </script>
 
