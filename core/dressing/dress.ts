@@ -62,7 +62,10 @@ export function dress(natural: Construction, { faces, free }: DressingEntry, uni
 function dressFace(card: Construction, face: CardFace, entry: FaceEntry, units: Units, mark: Length): void {
   const layers = layersOn(card, face.panel, face.side)
   for (const layer of [...layers].reverse()) takeOff(card, layer)
+  const lying = card.joints.filter(joint => joint.onto === face.panel && joint.face === face.side && isFlatPiece(card, joint))
   addLayers(card, face, entry, units, mark)
+  // What lies on the face, a stopper for one, lies on the maker's layers.
+  for (const { part } of lying) lift(card, part, face)
   const names = layersOn(card, face.panel, face.side).map(({ part }) => byKey(card.parts, part).name)
   if (entry.stamped) {
     card.stamping.push({ where: face.name, width: face.panel.width, height: face.panel.height })
@@ -71,6 +74,10 @@ function dressFace(card: Construction, face: CardFace, entry: FaceEntry, units: 
   const what = names.length === 0 ? 'stays bare' : `takes, from the lowest: ${names.join('; ')}`
   card.steps.push({ text: `${face.name}: this face ${what}. Leave out what the other steps say of it.` })
 }
+
+/** A piece of one panel that is put on in one place and stays there. */
+const isFlatPiece = ({ parts, joints }: Construction, { part, slide, turned, faceDown }: Joint): boolean =>
+  byKey(parts, part).panels.length === 1 && joints.filter(joint => joint.part === part).length === 1 && !slide && turned === 0 && !faceDown
 
 /** Takes a layer off; what lay on it lies on what was below it. */
 function takeOff(card: Construction, layer: Joint): void {
@@ -86,24 +93,26 @@ function takeOff(card: Construction, layer: Joint): void {
 
 /** Lifts free pieces onto the layers that their face got after them. */
 function settle(card: Construction, placed: PlacedPiece[]): void {
-  for (const { part, face } of placed) {
-    if (!part || !face) continue
-    const at = card.joints.findIndex(joint => joint.part === part.key)
-    let joint = card.joints[at]
-    if (!joint) continue
-    for (const layer of layersOn(card, face.panel, face.side)) {
-      if (layer.onto !== joint.onto || layer.face !== joint.face || layer.turned !== 0 || layer.faceDown) continue
-      const within = joint.x.minus(layer.x)
-      const x: Measure = layer.face === 'outside' ? layer.by.width.minus(within).minus(joint.by.width) : within
-      const y: Measure = joint.y.minus(layer.y)
-      const middle = [x.value + joint.by.width.value / 2, y.value + joint.by.height.value / 2] as const
-      if (middle[0] < 0 || middle[1] < 0 || middle[0] > layer.by.width.value || middle[1] > layer.by.height.value) continue
-      joint = { ...joint, onto: layer.by, face: 'inside', x, y }
-    }
-    // It lies on top, so it is put on last.
-    card.joints.splice(at, 1)
-    card.joints.push(joint)
+  for (const { part, face } of placed) if (part && face) lift(card, part.key, face)
+}
+
+/** Lifts a part of a card onto the layers of the face that it lies on. */
+function lift(card: Construction, part: string, face: CardFace): void {
+  const at = card.joints.findIndex(joint => joint.part === part)
+  let joint = card.joints[at]
+  if (!joint) return
+  for (const layer of layersOn(card, face.panel, face.side)) {
+    if (layer.onto !== joint.onto || layer.face !== joint.face || layer.turned !== 0 || layer.faceDown || layer.part === part) continue
+    const within = joint.x.minus(layer.x)
+    const x: Measure = layer.face === 'outside' ? layer.by.width.minus(within).minus(joint.by.width) : within
+    const y: Measure = joint.y.minus(layer.y)
+    const middle = [x.value + joint.by.width.value / 2, y.value + joint.by.height.value / 2] as const
+    if (middle[0] < 0 || middle[1] < 0 || middle[0] > layer.by.width.value || middle[1] > layer.by.height.value) continue
+    joint = { ...joint, onto: layer.by, face: 'inside', x, y }
   }
+  // It lies on top, so it is put on last.
+  card.joints.splice(at, 1)
+  card.joints.push(joint)
 }
 
 /** The message area: the largest layer that is kept free to be written on, less what lies on it. */

@@ -4,7 +4,7 @@ import { face as onlyPanel, insetOn } from '../folds'
 import type { Length, Units } from '../lengths'
 import { Measure, downToMark, formatLength, lengthFrom, nanometres } from '../lengths'
 import type { CardFace } from './faces'
-import { outlineFor } from './outlines'
+import { eroded, outlineFor } from './outlines'
 import { flatPart, glueFindings, glueZone, glued, makingStep, meansOf } from './parts'
 
 /** The key of the part that a layer becomes, which papers are chosen by. */
@@ -72,7 +72,7 @@ function shapedLike(below: Panel, side: CardFace['side'], entry: LayerEntry, mar
   const hasSize = lengthFrom(entry.width) > 0 || lengthFrom(entry.height) > 0
   if (entry.shape !== 'like its face' || !isEven || hasSize) return undefined
   const mirrored = side === 'outside'
-  const found = insetOn(below, Measure.of('border', lengthFrom(entry.left)), mark, mirrored)
+  const found = insetOn(below, Measure.of('border', lengthFrom(entry.left)), mark, mirrored, eroded)
   return found && { ...found, left: mirrored ? below.width.minus(found.x).minus(found.width) : found.x, bottom: found.y }
 }
 

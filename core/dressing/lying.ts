@@ -1,7 +1,7 @@
 import polygonClipping from 'polygon-clipping'
 import type { Polygon } from 'polygon-clipping'
 import type { Construction, Finding, Joint, Panel } from '../folds'
-import { dot, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
+import { dot, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, pointsInJoint, poseOf, seenFrom } from '../folds'
 import { byKey } from '../lists'
 import type { Units } from '../lengths'
 import { formatLength, nanometres } from '../lengths'
@@ -37,7 +37,8 @@ function gluedAmiss(card: Construction): Finding[] {
     const { name } = byKey(card.parts, joint.part)
     const { onto } = joint
     const part = byKey(card.parts, onto.part)
-    const zone: Polygon = [ring(glueOutline(joint))]
+    // Glue goes no farther than what it is put on.
+    const zone = polygonClipping.intersection([ring(glueOutline(joint))], [ring(pointsInJoint(joint, outlineOf(joint.by)))])
     const about = { severity: 'warn' as const, subject: name, part: joint.part }
     const beyond = polygonClipping.difference(zone, [ring(outlineOf(onto))])
     // Beside a layer it is still glued to what that lies on.
@@ -76,7 +77,7 @@ function inTheWay(card: Construction): Finding[] {
   function slidesOver(panel: Panel, joint: Joint): boolean {
     const { onto, part, face, faceDown } = joint
     const pads: Polygon = [ring(glueOutline(joint).map(([right, up]) => [right - onto.x.value, up - onto.y.value] as const))]
-    const places: string[] = []
+    const places: [number, number][] = []
     let hits = false
     for (const pose of poses) {
       const [ground, mover] = [pose.get(panelKey(onto)), pose.get(panelKey(panel))]
@@ -89,11 +90,13 @@ function inTheWay(card: Construction): Finding[] {
       const heights = spots.map(({ high }) => high)
       // What slides well below the sheet that carries the piece is not in its way.
       if (Math.min(...heights.map(Math.abs)) > TOUCHING || Math.max(...heights) < -TOUCHING) return false
-      places.push(`${Math.round((spots[0]?.right ?? 0) / 1e5)} ${Math.round((spots[0]?.up ?? 0) / 1e5)}`)
+      places.push([spots[0]?.right ?? 0, spots[0]?.up ?? 0])
       const over = polygonClipping.intersection(pads, [ring(spots.map(({ right, up }) => [right, up] as const))])
       hits ||= areaOfAll(over) > TRIFLE
     }
-    return hits && new Set(places).size > 1 && part !== panel.part && !faceDown
+    const [first = [0, 0]] = places
+    const moves = places.some(([right, up]) => Math.hypot(right - first[0], up - first[1]) > TOUCHING)
+    return hits && moves && part !== panel.part && !faceDown
   }
 }
 

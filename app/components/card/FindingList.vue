@@ -4,11 +4,20 @@ import { fixWords } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
 
-/** Findings with a shape and a word each, and the right value as a button. Only the first is in sight until more are asked for. */
+/**
+ * Findings with a shape and a word each, and the right value as a button. Only the first is in sight until more are asked for, and
+ * what is merely good to know not before.
+ */
 const { findings } = defineProps<{ findings: Finding[], units: Units }>()
 const emit = defineEmits<{ fix: [finding: Finding] }>()
 const all = useLocalStorage('wakaru-all-findings', false)
-const shown = computed(() => (all.value ? findings : findings.slice(0, 1)))
+const first = computed(() => findings.slice(0, 1).filter(({ severity }) => severity !== 'note'))
+const shown = computed(() => (all.value ? findings : first.value))
+const hidden = computed(() => findings.length - first.value.length)
+const words = computed(() => {
+  if (all.value) return first.value.length > 0 ? 'Show the first only' : 'Hide what is good to know'
+  return first.value.length > 0 ? `${hidden.value} more` : `Good to know: ${count(hidden.value, 'thing')}`
+})
 const SIGNS = {
   stop: { icon: 'tabler:alert-octagon', word: 'Put right first' },
   warn: { icon: 'tabler:alert-triangle', word: 'Take care' },
@@ -43,13 +52,13 @@ const SIGNS = {
       </li>
     </ul>
     <button
-      v-if="findings.length > 1"
+      v-if="hidden > 0"
       type="button"
       class="more"
       :aria-expanded="all"
       @click="all = !all"
     >
-      {{ all ? 'Show the first only' : `${findings.length - 1} more` }}
+      {{ words }}
     </button>
   </div>
 </template>

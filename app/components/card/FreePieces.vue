@@ -203,6 +203,7 @@ async function readOutline(piece: FreeEntry, event: Event) {
     />
     <Select
       v-if="kept.length > 0"
+      :key="card.entry.free.length"
       :model-value="undefined"
       :options="kept"
       option-label="name"

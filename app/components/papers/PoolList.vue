@@ -73,6 +73,8 @@ function add() {
       </ul>
       <PaperChoice
         v-if="pool.papers.length < BOUNDS.inPool"
+        :key="pool.papers.length"
+        class="wide"
         :label="`Into ${pool.name}`"
         placeholder="Add a paper to it"
         :papers="work.batch.papers.filter(({ key }) => !pool.papers.includes(key))"
@@ -94,7 +96,7 @@ function add() {
 <style scoped>
 h2 { font-size: 1.0625rem; }
 .pool { display: grid; gap: 0.4rem; margin-top: 0.6rem; padding-top: 0.6rem; border-top: 1px solid var(--line); justify-items: start; }
-.pool > .field, .pool > ul { width: 100%; }
+.pool > .field, .pool > ul, .wide { width: 100%; }
 ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.2rem; }
 li { display: grid; grid-template-columns: auto minmax(0, 1fr) auto; gap: 0.2rem 0.6rem; align-items: center; }
 .what { overflow-wrap: anywhere; }

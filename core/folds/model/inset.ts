@@ -51,11 +51,20 @@ const isConvex = (corners: Point[]): boolean =>
 /**
  * A layer with an even border on a panel that is no rectangle: the same shape, its box down to the mark.
  * @param mirrored on the outside of the panel, where left is right
- * @returns nothing for rectangles and for shapes that bulge inwards: there a layer is a rectangle
+ * @param eroded insets shapes that bulge inwards; without it a layer on them is a rectangle
+ * @returns nothing for rectangles
  */
-export function insetOn(panel: Panel, border: Measure, mark: Length, mirrored: boolean): Inset | undefined {
-  if (!panel.outline || !isConvex(panel.outline)) return undefined
-  const corners = insetOf(outlineOf(panel), border.value)
+export function insetOn(
+  panel: Panel,
+  border: Measure,
+  mark: Length,
+  mirrored: boolean,
+  eroded?: (corners: Point[], border: number) => Point[],
+): Inset | undefined {
+  if (!panel.outline) return undefined
+  const inset = isConvex(panel.outline) ? insetOf : eroded
+  if (!inset) return undefined
+  const corners = inset(outlineOf(panel), border.value)
   if (corners.length < 3) return undefined
   const span = (axis: 0 | 1) => {
     const all = corners.map(corner => corner[axis])

@@ -110,18 +110,16 @@ export function jointFrame(below: Frame, { face, faceDown, x, y, by, turned, sli
 
 /** The glued area of a joint on the panel it lies on: corners on the part of that panel. */
 export function glueOutline(joint: Joint): Point[] {
-  const { by, onto, glue } = joint
+  const { x: { value: left }, y: { value: foot }, width: { value: width }, height: { value: height } } = joint.glue
+  return pointsInJoint(joint, [[left, foot], [left + width, foot], [left + width, foot + height], [left, foot + height]])
+}
+
+/** Points of a part as they lie in its joint, on the part of the panel that it lies on. */
+export function pointsInJoint(joint: Joint, points: Point[]): Point[] {
+  const { by, onto } = joint
   const frame = jointFrame(FLAT, joint, 0)
-  const [left, bottom] = [glue.x.value - by.x.value, glue.y.value - by.y.value]
-  return (
-    [
-      [0, 0],
-      [1, 0],
-      [1, 1],
-      [0, 1],
-    ] as const
-  ).map(([right, up]) => {
-    const [x, y] = at(frame, left + right * glue.width.value, bottom + up * glue.height.value)
+  return points.map(([right, up]) => {
+    const [x, y] = at(frame, right - by.x.value, up - by.y.value)
     return [onto.x.value + x, onto.y.value + y]
   })
 }
