@@ -1,9 +1,10 @@
 import polygonClipping from 'polygon-clipping'
-import type { Ring } from 'polygon-clipping'
+import type { Pair, Ring } from 'polygon-clipping'
 import type { FreeShape, LayerShape } from '../document'
 import type { Panel, Point } from '../folds'
 import { outlineOf } from '../folds'
 import type { Length } from '../lengths'
+import { around, itemAt } from '../lists'
 
 /** Corners that stand for a whole round, and for a rounded corner. */
 const ROUND = 48
@@ -65,29 +66,46 @@ export function pathPoints(path: string): Point[] {
 }
 
 /**
- * What is left of any outline with the same border cut off all along it: a strip of twice the border is taken off along every
- * edge, square at its ends. Of several pieces the largest.
+ * What is left of an outline that bulges inwards with a border cut off all along it: of its box, less the border, what is cut
+ * out of the box is taken away, made larger by the border on all its sides. Of several pieces the largest.
  * @param corners counter-clockwise, nanometres
  */
 export function eroded(corners: Point[], border: number): Point[] {
-  const strips = corners.map((from, index) => strip(from, corners[(index + 1) % corners.length] ?? from, border))
-  const ring = corners.map(([x, y]): [number, number] => [Math.round(x), Math.round(y)])
-  const left = border > 0 ? polygonClipping.difference([ring], ...strips.map(one => [one])) : [[ring]]
-  const size = (outer: Ring = []) => Math.abs(outer.reduce((sum, [x, y], at) => {
-    const [nextX, nextY] = outer[(at + 1) % outer.length] ?? [0, 0]
-    return sum + (x * nextY - nextX * y) / 2
-  }, 0))
-  const [largest] = left.map(([outer]) => outer ?? []).sort((a, b) => size(b) - size(a))
-  return (border > 0 ? largest?.slice(0, -1) : largest) ?? []
+  const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
+  const box = (by: number): Ring => {
+    const [left, right, foot, head] = [Math.min(...xs) + by, Math.max(...xs) - by, Math.min(...ys) + by, Math.max(...ys) - by]
+    return [[left, foot], [right, foot], [right, head], [left, head]]
+  }
+  const bays = polygonClipping.difference([box(0)], [corners.map(([x, y]): [number, number] => [x, y])])
+  const left = polygonClipping.difference([box(border)], ...bays.map(([outer]) => [grown(hullOf(outer ?? []), border)]))
+  const [largest] = left.map(([outer]) => outer ?? []).sort((a, b) => Math.abs(areaWithin(b)) - Math.abs(areaWithin(a)))
+  return largest?.slice(0, -1).map(([x, y]): Point => [Math.round(x), Math.round(y)]) ?? []
 }
 
-/** The strip along an edge, as wide on both sides of it as the border, and longer by that at both ends. */
-function strip([x, y]: Point, [toX, toY]: Point, border: number): Ring {
-  const size = Math.hypot(toX - x, toY - y)
-  const [right, up] = size === 0 ? [border, 0] : [((toX - x) / size) * border, ((toY - y) / size) * border]
-  const [before, after] = [[x - right, y - up] as const, [toX + right, toY + up] as const]
-  return [
-    [before[0] - up, before[1] + right], [before[0] + up, before[1] - right],
-    [after[0] + up, after[1] - right], [after[0] - up, after[1] + right],
-  ].map(([a = 0, b = 0]): [number, number] => [Math.round(a), Math.round(b)])
+const areaWithin = (ring: Ring): number => around(ring).reduce((sum, [[x, y], [nextX, nextY]]) => sum + (x * nextY - nextX * y) / 2, 0)
+const turns = ([x, y]: Pair, [toX, toY]: Pair, [thenX, thenY]: Pair): number => (toX - x) * (thenY - y) - (toY - y) * (thenX - x)
+
+/** The convex hull of some points, counter-clockwise, nothing of it in one line: along its foot and back along its head. */
+function hullOf(points: Ring): Ring {
+  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1])
+  const chain = (along: Ring) => along.reduce((hull: Ring, point) => {
+    let kept = hull
+    while (kept.length > 1 && turns(itemAt(kept, kept.length - 2), itemAt(kept, kept.length - 1), point) <= 0) kept = kept.slice(0, -1)
+    return [...kept, point]
+  }, []).slice(0, -1)
+  return [...chain(sorted), ...chain(sorted.reverse())]
+}
+
+/** A convex outline with every edge moved outwards. */
+function grown(corners: Ring, by: number): Ring {
+  const lines = around(corners).map(([[x, y], [toX, toY]]) => {
+    const size = Math.hypot(toX - x, toY - y)
+    const [right, up] = [(toX - x) / size, (toY - y) / size]
+    return { at: [x + up * by, y - right * by] as const, right, up }
+  })
+  return around(lines).map(([one, next]): Pair => {
+    const cross = one.right * next.up - one.up * next.right
+    const along = ((next.at[0] - one.at[0]) * next.up - (next.at[1] - one.at[1]) * next.right) / cross
+    return [Math.round(one.at[0] + one.right * along), Math.round(one.at[1] + one.up * along)]
+  })
 }
