@@ -78,10 +78,18 @@ export function parseLength(text: string, units: Units): ParsedLength {
   return { ok: true, length: nanometres(sign === '-' ? -length : length) }
 }
 
+/** Lengths that were read already: a document writes the same ones over and over. */
+const READ: Record<Units, Map<string, Length>> = { inch: new Map(), metric: new Map() }
+const MOST_READ = 4000
+
 /** Reads text that has passed a door already. Throws when it is not a length after all. */
 export function lengthFrom(text: string, units: Units = 'inch'): Length {
+  const known = READ[units].get(text)
+  if (known !== undefined) return known
   const parsed = parseLength(text, units)
   if (!parsed.ok) throw new RangeError(parsed.reason)
+  if (READ[units].size >= MOST_READ) READ[units].clear()
+  READ[units].set(text, parsed.length)
   return parsed.length
 }
 
