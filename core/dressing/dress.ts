@@ -10,7 +10,7 @@ import { faceAt, facesOf, layersOn } from './faces'
 import type { PlacedPiece } from './free'
 import { addFree, boxesOn, clearOf } from './free'
 import { addLayers } from './layers'
-import { HOLD_WORDS } from './parts'
+import { HOLD_WORDS, glueWords } from './parts'
 import type { Repairable } from './repair'
 import { soundFindings } from './repair'
 
@@ -72,7 +72,12 @@ function dressFace(card: Construction, face: CardFace, entry: FaceEntry, units: 
     card.steps.unshift({ text: `Stamp ${face.name.toLowerCase()} before anything is glued.` })
   }
   const what = names.length === 0 ? 'stays bare' : `takes, from the lowest: ${names.join('; ')}`
-  card.steps.push({ text: `${face.name}: this face ${what}. Leave out what the other steps say of it.` })
+  const kept = entry.layers.flatMap(({ glue, hold }, at) => {
+    const free = hold === 'loose' ? undefined : glueWords(glue, length => formatLength(length, units, { unit: true }))
+    return free ? [`${names[at] ?? 'Layer'}: ${free.charAt(0).toLowerCase()}${free.slice(1)}`] : []
+  })
+  const warning = kept.length > 0 ? kept.join(' ') : undefined
+  card.steps.push({ text: `${face.name}: this face ${what}. Leave out what the other steps say of it.`, warning })
 }
 
 /** A piece of one panel that is put on in one place and stays there. */
@@ -138,14 +143,15 @@ function setMessage(card: Construction, natural: Construction, faces: FaceEntry[
 /** The step that puts a free piece on, with what to watch. */
 function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: Units): Construction['steps'] {
   const show = (text: string) => formatLength(lengthFrom(text), units, { unit: true })
+  const free = glueWords(entry.glue, length => formatLength(length, units, { unit: true }))
   if (!face) return entry.count > 0 && entry.face === '' ? [{ text: `${entry.name}: put ${entry.count} into the bag.` }] : []
   const joint = card.joints.find(({ part: key }) => key === part?.key)
   const partly = joint && joint.turned === 0
-    && (joint.glue.width.value < joint.by.width.value || joint.glue.height.value < joint.by.height.value)
+    && !free && (joint.glue.width.value < joint.by.width.value || joint.glue.height.value < joint.by.height.value)
   const turned = entry.turn === 0 ? '' : `, turned by ${Math.abs(entry.turn)}° ${entry.turn > 0 ? 'anticlockwise' : 'clockwise'}`
   return [{
     text: `${entry.name}: on ${face.name.toLowerCase()}, ${show(entry.left)} from the left and ${show(entry.bottom)} from the foot`
       + `${turned}, ${HOLD_WORDS[entry.hold]}.`,
-    warning: partly && entry.hold !== 'loose' ? `No glue on what reaches beyond ${face.panel.name.toLowerCase()}.` : undefined,
+    warning: entry.hold === 'loose' ? undefined : free ?? (partly ? `No glue on what reaches beyond ${face.panel.name.toLowerCase()}.` : undefined),
   }]
 }

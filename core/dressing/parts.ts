@@ -1,5 +1,6 @@
 import type { GlueEntry, Hold, Making } from '../document'
 import type { Finding, Joint, Means, Panel, Part, Point, Step } from '../folds'
+import type { Length } from '../lengths'
 import { Measure, lengthFrom } from '../lengths'
 
 const MEANS: Record<Hold, Means> = { tape: 'tape', glue: 'glue', dots: 'dot', foam: 'foam', loose: 'held' }
@@ -50,6 +51,13 @@ export function flatPart(
     windows: [],
     outline,
   }
+}
+
+/** Where glue keeps off, in words; nothing where it goes up to every edge. */
+export function glueWords({ left, right, top, bottom }: GlueEntry, show: (length: Length) => string): string | undefined {
+  const off = ([['left', left], ['right', right], ['head', top], ['foot', bottom]] as const)
+    .flatMap(([side, text]) => (lengthFrom(text) > 0 ? [`${show(lengthFrom(text))} at the ${side}`] : []))
+  return off.length > 0 ? `Leave free of glue: ${off.join(', ')}.` : undefined
 }
 
 /** Glue that keeps off all of a piece. */

@@ -66,5 +66,9 @@ function set({ key, name }: { key: string, name: string }, change: Partial<Bough
 <style scoped>
 summary { cursor: pointer; font-weight: 600; }
 .stack { margin-top: 0.75rem; }
-fieldset { border: 1px solid var(--line); border-radius: 3px; display: grid; grid-template-columns: 1fr 1fr; gap: 0.5rem; min-width: 0; }
+fieldset {
+  border: 1px solid var(--line); border-radius: 3px; margin: 0; padding: 0.3rem 0.6rem 0.6rem;
+  display: flex; flex-wrap: wrap; gap: 0.5rem 1.5rem; min-width: 0;
+}
+legend { font-weight: 600; padding: 0 0.25rem; }
 </style>
