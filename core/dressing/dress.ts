@@ -63,10 +63,9 @@ function dressFace(card: Construction, face: CardFace, entry: FaceEntry, units: 
   const layers = layersOn(card, face.panel, face.side)
   for (const layer of [...layers].reverse()) takeOff(card, layer)
   const lying = card.joints.filter(joint => joint.onto === face.panel && joint.face === face.side && isFlatPiece(card, joint))
-  addLayers(card, face, entry, units, mark)
+  const names = addLayers(card, face, entry, units, mark)
   // What lies on the face, a stopper for one, lies on the maker's layers.
   for (const { part } of lying) lift(card, part, face)
-  const names = layersOn(card, face.panel, face.side).map(({ part }) => byKey(card.parts, part).name)
   if (entry.stamped) {
     card.stamping.push({ where: face.name, width: face.panel.width, height: face.panel.height })
     card.steps.unshift({ text: `Stamp ${face.name.toLowerCase()} before anything is glued.` })

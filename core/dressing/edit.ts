@@ -1,4 +1,4 @@
-import type { CardEntry, FaceEntry, FreeEntry, GlueEntry, LayerEntry } from '../document'
+import type { CardEntry, FaceEntry, FreeEntry, LayerEntry } from '../document'
 import { ALL_GLUED, freeKey } from '../document'
 import type { Construction, Joint, Panel } from '../folds'
 import type { Length, Units } from '../lengths'
@@ -16,7 +16,6 @@ import { holdOf } from './parts'
 
 /** Stands where a layer has no size of its own, a ring no width, a corner no radius. */
 export const NOTHING = '0 in'
-export const isGluedAll = (glue: GlueEntry): boolean => Object.values(glue).every(text => lengthFrom(text) === 0)
 const BORDER: Record<Units, string> = { inch: '1/8 in', metric: '3 mm' }
 
 /** A layer with an even border, as another one is put on a face. */

@@ -2,9 +2,10 @@ export type { CardFace } from './faces'
 export { faceAt, faceKey, faceSeen, facesOf, frontFace, layersOn } from './faces'
 export { dress, dressedCard, wholeCard } from './dress'
 export {
-  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, isGluedAll, moveFreePiece, newLayer, putRight,
+  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight,
   removeFreePiece, resizeDressing,
 } from './edit'
+export { isGluedAll } from './parts'
 export { freePartKey, isBought, isFreePart } from './free'
 export type { Repairable } from './repair'
 export { applyFix, fixWords } from './repair'

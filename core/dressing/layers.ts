@@ -21,8 +21,10 @@ interface Box {
 /**
  * Puts layers on a face of a card, the lowest first, each on the one before.
  * @param card its parts, joints and findings are added to
+ * @returns what they are called
  */
-export function addLayers(card: Construction, face: CardFace, { key, layers }: FaceEntry, units: Units, mark: Length): void {
+export function addLayers(card: Construction, face: CardFace, { key, layers }: FaceEntry, units: Units, mark: Length): string[] {
+  const names: string[] = []
   let below: { part: Part, panel: Panel, side: CardFace['side'] } = face
   for (const [index, entry] of layers.entries()) {
     const name = entry.name || `${entry.message ? 'Message' : layers.length > 1 ? `Layer ${index + 1}` : 'Layer'} on ${face.name}`
@@ -62,7 +64,9 @@ export function addLayers(card: Construction, face: CardFace, { key, layers }: F
     card.findings.push(...glueFindings(part, joint, at))
     card.steps.push(...makingStep(part))
     below = { part, panel, side: 'inside' }
+    names.push(name)
   }
+  return names
 }
 
 /** The shape of what it lies on with an even border all along it; nothing where that is a rectangle or the borders differ. */

@@ -21,8 +21,13 @@ const MAKING_WORDS: Record<Making, string> = {
 export const makingStep = ({ name, made = [] }: Pick<Part, 'name' | 'made'>): Step[] =>
   made.length === 0 ? [] : [{ text: `${name}: ${made.map(making => MAKING_WORDS[making]).join(', ')} before it is put on.` }]
 
+/** Whether glue goes up to every edge. */
+export const isGluedAll = ({ left, right, top, bottom }: GlueEntry): boolean =>
+  [left, right, top, bottom].every(text => lengthFrom(text) === 0)
+
 /** The part of a piece that is glued, seen from its front; with no size where glue keeps off all of it. */
 export function glueZone({ width, height }: Pick<Part, 'width' | 'height'>, glue: GlueEntry): Joint['glue'] {
+  if (isGluedAll(glue)) return { x: Measure.zero, y: Measure.zero, width, height }
   const free = (text: string) => Measure.of('kept free of glue', lengthFrom(text))
   const [left, right, top, bottom] = [free(glue.left), free(glue.right), free(glue.top), free(glue.bottom)]
   return { x: left, y: bottom, width: width.minus(left).minus(right), height: height.minus(top).minus(bottom) }

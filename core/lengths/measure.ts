@@ -11,6 +11,9 @@ interface Term {
   from?: Measure
 }
 
+/** The sums that somebody asked about. */
+const ADDED_UP = new WeakMap<Measure, readonly Term[]>()
+
 /**
  * A length that knows where it comes from.
  *
@@ -21,29 +24,30 @@ interface Term {
 export class Measure {
   private constructor(
     readonly value: Length,
-    private readonly terms: readonly Term[],
+    /** A figure with a name, or what a sum is made of, each so many times. Most sums are never asked about, so they are not added up. */
+    private readonly made: Term | readonly (readonly [Measure, number])[],
     /** How the value was rounded to a tool's mark, if it was. */
     private readonly rounding?: { mark: Length },
   ) {}
 
   /** A given figure: a parameter, a sheet edge, a fixed rule. */
   static of(label: string, value: Length): Measure {
-    return new Measure(value, [{ factor: 1, label, value }])
+    return new Measure(value, { factor: 1, label, value })
   }
 
   static readonly zero = new Measure(ZERO, [])
 
   plus(other: Measure): Measure {
-    return new Measure((this.value + other.value) as Length, gather([...this.terms, ...other.terms]))
+    return new Measure((this.value + other.value) as Length, [[this, 1], [other, 1]])
   }
 
   minus(other: Measure): Measure {
-    return this.plus(other.times(-1))
+    return new Measure((this.value - other.value) as Length, [[this, 1], [other, -1]])
   }
 
   /** Times a plain factor. Halving an odd 64th of an inch rounds to the nearest nanometre. */
   times(factor: number): Measure {
-    return new Measure(nanometres(this.value * factor), this.terms.map(term => ({ ...term, factor: term.factor * factor })))
+    return new Measure(nanometres(this.value * factor), [[this, factor]])
   }
 
   half(): Measure {
@@ -52,7 +56,18 @@ export class Measure {
 
   /** The same figure under a name of its own, as the next figure will quote it. */
   named(label: string): Measure {
-    return new Measure(this.value, [{ factor: 1, label, value: this.value, from: this }])
+    return new Measure(this.value, { factor: 1, label, value: this.value, from: this })
+  }
+
+  private get terms(): readonly Term[] {
+    const known = ADDED_UP.get(this)
+    if (known) return known
+    const { made } = this
+    const terms = 'label' in made
+      ? [made]
+      : gather(made.flatMap(([part, times]) => part.terms.map(term => ({ ...term, factor: term.factor * times }))))
+    ADDED_UP.set(this, terms)
+    return terms
   }
 
   /** Labels of the given figures it follows from, however often they were folded away under other names; each once. */
@@ -63,7 +78,7 @@ export class Measure {
   /** Rounded down to a tool's mark, so that a piece never grows past its place. */
   downToMark(mark: Length): Measure {
     const value = downToMark(this.value, mark)
-    return value === this.value ? this : new Measure(value, this.terms, { mark })
+    return value === this.value ? this : new Measure(value, [[this, 1]], { mark })
   }
 
   /** One line of arithmetic in the maker's units: `Front panel 2 1/8 − 2 × Border 1/8`. */
