@@ -147,10 +147,11 @@ function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: 
   const joint = card.joints.find(({ part: key }) => key === part?.key)
   const partly = joint && joint.turned === 0
     && !free && (joint.glue.width.value < joint.by.width.value || joint.glue.height.value < joint.by.height.value)
+  const beyond = partly ? `No glue on what reaches beyond ${face.panel.name.toLowerCase()}.` : undefined
   const turned = entry.turn === 0 ? '' : `, turned by ${Math.abs(entry.turn)}° ${entry.turn > 0 ? 'anticlockwise' : 'clockwise'}`
   return [{
     text: `${entry.name}: on ${face.name.toLowerCase()}, ${show(entry.left)} from the left and ${show(entry.bottom)} from the foot`
       + `${turned}, ${HOLD_WORDS[entry.hold]}.`,
-    warning: entry.hold === 'loose' ? undefined : free ?? (partly ? `No glue on what reaches beyond ${face.panel.name.toLowerCase()}.` : undefined),
+    warning: entry.hold === 'loose' ? undefined : free ?? beyond,
   }]
 }
