@@ -139,9 +139,12 @@ function wrong(message: string): number {
   return 2
 }
 
-void run(process.argv.slice(2))
-  .then(status => (process.exitCode = status))
-  .catch((error: Error) => {
-    console.error(`Wakaru broke down over this: ${error.message}`)
-    process.exitCode = 3
-  })
+/** Whatever breaks is told in one line, without the code that it broke in. */
+function brokeDown(error: unknown): void {
+  console.error(`Wakaru broke down over this: ${error instanceof Error ? error.message : String(error)}`)
+  process.exit(3)
+}
+process.on('uncaughtException', brokeDown)
+process.on('unhandledRejection', brokeDown)
+
+void run(process.argv.slice(2)).then(status => (process.exitCode = status)).catch(brokeDown)

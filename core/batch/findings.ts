@@ -3,11 +3,12 @@ import type { Posting } from './posting'
 import type { PaperOutcome } from './outcome'
 import type { Preparation } from './prepare'
 import type { PreparedCard } from './prepared'
+import { isCuttable, squared } from '../cutting'
 import type { Batch, BoughtEntry, PostEntry } from '../document'
 import { faceToFace, lyingFindings } from '../dressing'
 import type { Finding } from '../folds'
 import { passesThrough, isLayer, isWhole } from '../folds'
-import type { Units } from '../lengths'
+import type { Length, Units } from '../lengths'
 import { formatLength, nanometres } from '../lengths'
 
 /** A finding with what it is about: a card, or the cutting of a paper. */
@@ -108,7 +109,23 @@ export function findingsOf({ batch, cards, papers }: Preparation, outcomes: Pape
       title: paper.name,
     })),
   )
-  return [...ofCards, ...dropped, ...unplaced].sort(bySeverity)
+  const leftOut = papers.flatMap(({ paper, problem: { supplies, cutter } }) =>
+    supplies.filter(supply => supply.kind === 'sheet' && !isCuttable(supply, cutter)).map((supply): ClassFinding => {
+      const { width, height } = squared(supply, cutter)
+      const show = (length: Length) => formatLength(length, batch.class.units, { unit: true })
+      const why = Math.min(width, height) <= 0
+        ? `nothing is left of them once ${show(cutter.squaring)} is trimmed off every edge.`
+        : `the trimmer cuts no more than ${show(cutter.length)}.`
+      return {
+        severity: 'note',
+        subject: paper.name,
+        problem: `has sheets of ${show(supply.width)} × ${show(supply.height)} that are left out: ${why}`,
+        paper: paper.key,
+        title: paper.name,
+      }
+    }),
+  )
+  return [...ofCards, ...dropped, ...unplaced, ...leftOut].sort(bySeverity)
 }
 
 /** Those that are put right on the card itself; papers are chosen elsewhere, all at once. */

@@ -2,7 +2,7 @@ import type { CutNode, Cutter, Demand, Layout, Problem, Supply } from '../cuttin
 import { isOffcut, verifyPlan } from '../cutting'
 import type { LayoutEntry, PieceRef, TreeEntry } from '../document'
 import type { Length, Units } from '../lengths'
-import { writeLength, lengthFrom } from '../lengths'
+import { ZERO, writeLength, lengthFrom } from '../lengths'
 
 /** The key of a demand: pieces of one size that may lie the same way are cut as one. */
 export const demandKey = ({ width, height, turn }: Pick<Demand, 'width' | 'height' | 'turn'>): string => `${width}x${height} ${turn}`
@@ -65,6 +65,8 @@ export function readLayout(entry: LayoutEntry, demands: Demand[], cutter: Cutter
   }
   const unplaced = demands.map(({ key, quantity }) => ({ demand: key, quantity, reason: '' }))
   const stated = { layouts: [layout], unplaced, sheets: entry.from === 'sheet' ? entry.repeats : 0, bound: 0, spending: 0, yield: 0 }
-  const [wrong] = verifyPlan(stated, { demands, supplies: [supply], cutter, objective: 'sheets' })
+  // What is cut already was squared as it was, or was not.
+  const asCut = entry.cut > 0 ? { ...cutter, squaring: ZERO } : cutter
+  const [wrong] = verifyPlan(stated, { demands, supplies: [supply], cutter: asCut, objective: 'sheets' })
   return wrong ? { wrong: wrong.replace(/^layout 1: /, '') } : layout
 }

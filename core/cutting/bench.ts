@@ -1,10 +1,11 @@
 import { itemAt } from '../lists'
 import type { PaceEntry } from '../document'
 import type { Length, Reading } from '../lengths'
-import { readOffScale } from '../lengths'
+import { downToMark, isOnMark, nearestMark, readOffScale } from '../lengths'
 import { fencesOf } from './patterns'
 import type { CutNode, Cutter, Layout, Size } from './plan'
 import { contentOf } from './plan'
+import { frameOf, squaringCuts } from './squaring'
 
 /** One setting of the fence for everything in hand that needs it. */
 export interface BenchStep {
@@ -90,6 +91,9 @@ interface Choice {
   size: Length
 }
 
+/** What a sheet is called after each of its squaring cuts. */
+const EDGES = ['with one straight edge', 'with two straight edges', 'with three straight edges', 'squared'] as const
+
 /** Which cut comes next where the fence has to be moved anyhow. */
 type Preference = (a: Choice, b: Choice) => number
 const widest: Preference = (a, b) => b.size - a.size
@@ -116,15 +120,71 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
   const steps: BenchStep[] = []
   let strips = 0
   let fence: Length | undefined
-  layouts.forEach(({ key, root, repeats }, index) =>
-    receive(root, repeats, [{ x: 0, y: 0, layout: key ?? `${index + 1}` }], layouts.length === 1 ? 'sheet' : `sheet ${index + 1}`),
-  )
+  const sheets = layouts.map(({ key, root, repeats }, index) => ({
+    root, repeats, frame: frameOf(root, cutter), layout: key ?? `${index + 1}`, name: layouts.length === 1 ? 'sheet' : `sheet ${index + 1}`,
+  }))
+  squareAll()
+  for (const { root, repeats, frame, layout, name } of sheets) if (!frame) receive(root, repeats, [{ x: 0, y: 0, layout }], name)
   while (hands.length > 0) {
     const choices = hands.flatMap(hand => movable(hand).map((group): Choice => ({ hand, group, size: group.node[hand.node.side] })))
     const { hand, group } = choices.find(({ size }) => size === fence) ?? nextOf(choices)
     fence = cutOff(hand, group) ?? fence
   }
   return steps
+
+  /** Trims the edges of all sheets that are squared, those of one size together, before anything is cut out of them. */
+  function squareAll(): void {
+    const alike = new Map<string, typeof sheets>()
+    for (const sheet of sheets) {
+      const { frame, root } = sheet
+      if (frame) alike.set(`${root.width} ${root.height}`, [...(alike.get(`${root.width} ${root.height}`) ?? []), sheet])
+    }
+    for (const same of alike.values()) EDGES.forEach((_, cut) => same.forEach(sheet => squareEdge(sheet, cut)))
+  }
+
+  function squareEdge({ root, repeats, frame, layout, name }: typeof sheets[number], index: number): void {
+    const cut = frame && squaringCuts(root, frame, cutter.kerf)[index]
+    if (!frame || !cut) return
+    const { side, keep, before, after, at, from } = cut
+    const across = side === 'width' ? 'height' : 'width'
+    const stacks = Math.ceil(repeats / cutter.stack)
+    const start = frame.margin + cutter.kerf
+    const pile: Pile = index < EDGES.length - 1
+      ? { kind: 'strip', name: `${name} ${EDGES[index]}`, ...after, quantity: repeats }
+      : receive(frame.inside, repeats, [{ x: start, y: start, layout }], `squared ${name}`)
+    const line = { x: side === 'width' ? at : from, y: side === 'width' ? from : at }
+    const last = steps.at(-1)
+    steps.push({
+      key: `step-${steps.length + 1}`,
+      hold: index === 0 ? name : `${name} ${EDGES[index - 1]}`,
+      quantity: repeats,
+      side,
+      fence: keep,
+      reading: readingOf(keep, before[side], 1),
+      cuts: 1,
+      strokes: stacks,
+      keep: pile,
+      rest: { kind: 'waste', name: 'waste', ...before, [side]: frame.margin, quantity: repeats },
+      last: true,
+      handlings: last?.lines[0]?.layout === layout ? 0 : stacks,
+      // Turned end for end, or by a quarter.
+      turn: index > 0,
+      byKnife: before[across] > cutter.length,
+      lines: [{ layout, from: line, to: { ...line, [side === 'width' ? 'y' : 'x']: from + before[across] } }],
+    })
+    fence = keep
+  }
+
+  /**
+   * How a fence is set. From the other edge it can be read for one cut only, because what is in hand grows smaller with each;
+   * the blade takes its kerf from there. What lies between marks is never read larger than what is in hand.
+   */
+  function readingOf(size: Length, held: Length, cuts: number): Reading {
+    if (isOnMark(size, cutter.mark)) return { from: 'near', at: size }
+    const found = readOffScale(size, (held - cutter.kerf) as Length, cutter.mark)
+    if (found.from === 'far' && cuts === 1 && found.at > 0) return found
+    return { from: 'between', at: Math.min(nearestMark(size, cutter.mark), downToMark(held, cutter.mark)) as Length }
+  }
 
   /** A setting that is not wanted again later, if any is not. */
   function nextOf(choices: Choice[]): Choice {
@@ -192,7 +252,7 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
       quantity: hand.quantity,
       side,
       fence: size,
-      reading: readOffScale(size, hand.size as Length, cutter.mark),
+      reading: readingOf(size, hand.size as Length, cuts),
       cuts,
       strokes: cuts * stacks,
       keep,

@@ -1,6 +1,6 @@
 import type { Cutter, Demand, Size, Supply } from './plan'
 import { area, isFresh } from './plan'
-import { squared } from './strips'
+import { isCuttable, squared } from './squaring'
 
 /**
  * A number of fresh sheets below which no plan exists, guillotine or not.
@@ -12,7 +12,7 @@ import { squared } from './strips'
  */
 export function sheetBound(demands: Demand[], supplies: Supply[], cutter: Cutter): number {
   const available = supplies.filter(supply => supply.price !== null || supply.onHand > 0)
-  const sheets = available.filter(isFresh).map(supply => squared(supply, cutter))
+  const sheets = available.filter(supply => isFresh(supply) && isCuttable(supply, cutter)).map(supply => squared(supply, cutter))
   if (sheets.length === 0 || demands.length === 0) return 0
   const scraps = available.filter(supply => !isFresh(supply))
   const free = scraps.reduce((total, scrap) => total + area(scrap) * scrap.onHand, 0)

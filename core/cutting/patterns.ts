@@ -4,7 +4,7 @@ import type { BestCut } from './guillotine'
 import type { CutNode, Demand, Layout, Problem, Supply } from './plan'
 import { area, countsOf, isFresh } from './plan'
 import type { Programme } from './solver'
-import { withMargins, isCuttable, squared } from './strips'
+import { isCuttable, squared, withMargins } from './squaring'
 
 /** One way to cut one supply, as a column of a programme. */
 export interface Column {

@@ -10,7 +10,8 @@ import {
   LEAST_PIECE, area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf,
 } from './plan'
 import type { Solve } from './solver'
-import { withMargins, isCuttable, squared, stripLayout } from './strips'
+import { isCuttable, squared, withMargins } from './squaring'
+import { stripLayout } from './strips'
 
 /** The best plan so far and how far the search has come. */
 export interface Progress {
@@ -141,8 +142,9 @@ function sortOut({ demands, supplies, cutter }: Problem): { placeable: Demand[],
     const sheets = cuttable.map(supply => squared(supply, cutter))
     if (ways(demand).some(way => sheets.some(sheet => fits(way, sheet)))) return 'The trimmer is too short to cut it out.'
     const turnedFits = sheets.some(sheet => fits({ width: demand.height, height: demand.width }, sheet))
-    return demand.turn !== 'either' && turnedFits
-      ? 'It fits only turned, which the print direction forbids.'
+    if (demand.turn !== 'either' && turnedFits) return 'It fits only turned, which the print direction forbids.'
+    return cuttable.length < available.length
+      ? 'It is larger than every sheet that can be cut; squaring or the length of the trimmer leaves the others out.'
       : 'It is larger than every sheet of this paper.'
   }
 }

@@ -2,9 +2,13 @@ import { byKey } from '../lists'
 import type { BenchStep, Pile } from './bench'
 import type { Plan, Problem, Size } from './plan'
 
+const SIDES = ['width', 'height'] as const
+
 /** What lies on the virtual bench: alike things under one name. */
 interface OnBench extends Size {
   quantity: number
+  /** How many of its two edges along each side are as they came, out of square. */
+  raw: Size
 }
 
 export interface Simulated {
@@ -27,7 +31,10 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
   layouts.forEach((layout, index) => {
     const { width, height } = byKey(supplies, layout.supply)
     if (layout.root.kind === 'piece') gain(layout.root.demand, layout.repeats)
-    else bench.set(layouts.length === 1 ? 'sheet' : `sheet ${index + 1}`, { width, height, quantity: layout.repeats })
+    else {
+      const raw = rawOf(layout.supply)
+      bench.set(layouts.length === 1 ? 'sheet' : `sheet ${index + 1}`, { width, height, quantity: layout.repeats, raw })
+    }
   })
   steps.forEach((step, index) => {
     const say = (what: string) => violations.push(`step ${index + 1}: ${what}`)
@@ -40,11 +47,14 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     if (left < -cutter.kerf) say(`${step.hold} is too small for ${step.cuts} cuts`)
     if (left === 0 && cutter.kerf === 0) say(`the last cut of ${step.hold} parts nothing`)
     if (held[across] > cutter.length && !step.byKnife) say(`the cut across ${step.hold} is longer than the trimmer`)
-    const off: Size = { ...held, [step.side]: step.fence }
-    const remains: Size = { ...held, [step.side]: left }
+    // A straight edge lies at the fence where there is one; the other one stays with what remains.
+    const ends = held.raw[step.side]
+    const off = { ...held, [step.side]: step.fence, raw: { ...held.raw, [step.side]: Math.max(0, ends - 1) } }
+    const remains = { ...held, [step.side]: left, raw: { ...held.raw, [step.side]: Math.min(1, ends) } }
     // The last of alike parts is what remains; it counts among those that came off.
     const alike = step.last && !step.rest && left === step.fence
-    put(step.keep, off, held.quantity * (step.cuts + (alike ? 1 : 0)), say)
+    const kept = alike ? { ...off, raw: { ...off.raw, [step.side]: Math.min(1, ends) } } : off
+    put(step.keep, kept, held.quantity * (step.cuts + (alike ? 1 : 0)), say)
     if (step.rest) put(step.rest, remains, held.quantity, say)
     else if (step.last && !alike && left > 0) say(`what remains of ${step.hold} is not named`)
     if (step.last) bench.delete(step.hold)
@@ -61,7 +71,17 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     pieces.set(demand, (pieces.get(demand) ?? 0) + quantity)
   }
 
-  function put(pile: Pile, size: Size, quantity: number, say: (what: string) => void): void {
+  /** Fresh sheets are out of square where the maker squares them. */
+  function rawOf(supply: string): Size {
+    const edges = (cutter.squaring > 0 && byKey(supplies, supply).kind === 'sheet' ? 2 : 0) as Size['width']
+    return { width: edges, height: edges }
+  }
+
+  function put(pile: Pile, { raw, ...size }: Omit<OnBench, 'quantity'>, quantity: number, say: (what: string) => void): void {
+    const edges = raw.width + raw.height
+    if (edges > 0 && (pile.kind === 'piece' || pile.kind === 'offcut')) say(`${pile.name} has an edge that was never cut`)
+    if (edges > 0 && pile.kind === 'waste' && SIDES.some(side => raw[side] > 0 && size[side] < cutter.squaring))
+      say('less than the margin comes off an edge')
     if (pile.width !== size.width || pile.height !== size.height) say(`${pile.name} does not measure what was cut`)
     if (pile.quantity !== quantity) say(`${quantity} × ${pile.name} came off, not ${pile.quantity}`)
     if (pile.kind === 'piece') {
@@ -77,7 +97,8 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     const there = bench.get(pile.name)
     if (there && (there.width !== size.width || there.height !== size.height)) say(`${pile.name} lies on others of another size`)
     if (inHand.has(pile.name)) say(`${pile.name} is in hand already`)
-    bench.set(pile.name, { ...size, quantity: (there?.quantity ?? 0) + quantity })
+    const worst = (side: 'width' | 'height') => Math.max(raw[side], there?.raw[side] ?? 0) as Size['width']
+    bench.set(pile.name, { ...size, quantity: (there?.quantity ?? 0) + quantity, raw: { width: worst('width'), height: worst('height') } })
   }
 }
 

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { countsOf, isOffcut, leavesOf } from '.'
 import type { CutNode } from '.'
 import { inches } from '../lengths'
-import { isCuttable, squared, squaringOrder, stripLayout } from './strips'
+import { isCuttable, squared, squaringOrder } from './squaring'
+import { stripLayout } from './strips'
 import { cutter, piece, sheet } from './testing'
 
 const fill = (demands: ReturnType<typeof piece>[], supply = sheet(8.5, 11), along: 'width' | 'height' = 'width', changes = {}) =>

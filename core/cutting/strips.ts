@@ -1,7 +1,7 @@
 import { itemAt, lookUp } from '../lists'
 import type { Length } from '../lengths'
 import type { Cutter, CutNode, Demand, Size, Supply } from './plan'
-import { isFresh } from './plan'
+import { isCuttable, squared, withMargins } from './squaring'
 
 /**
  * One sheet filled with strips: full cuts divide the sheet into strips, cross
@@ -172,15 +172,6 @@ export function stripLayout(
   }
 }
 
-/** Fresh sheets may come out of square; offcuts and drop-outs have edges that were cut. */
-const marginOf = (supply: Supply, cutter: Cutter): number => (isFresh(supply) ? cutter.squaring : 0)
-
-/** What is left of a sheet after its squaring cuts. */
-export const squared = (supply: Supply, cutter: Cutter): Size => ({
-  width: (supply.width - 2 * marginOf(supply, cutter)) as Length,
-  height: (supply.height - 2 * marginOf(supply, cutter)) as Length,
-})
-
 function treeOf(inner: Size, cutter: Cutter, along: 'width' | 'height', strips: Strip[]): CutNode {
   const across = along === 'width' ? 'height' : 'width'
   const size = (alongSize: number, acrossSize: number): Size =>
@@ -210,37 +201,6 @@ function treeOf(inner: Size, cutter: Cutter, along: 'width' | 'height', strips: 
   })
   const used = strips.reduce((total, strip) => total + strip.height, 0)
   return divide(inner, across, stripNodes, size(length, depth - used))
-}
-
-/**
- * Which pair of edges is squared first, so that no squaring cut is longer than
- * the trimmer; `undefined` where the sheet is too large for it either way.
- */
-export function squaringOrder(supply: Supply, cutter: Cutter): 'width' | 'height' | undefined {
-  const inner = squared(supply, cutter)
-  if (supply.width <= cutter.length && inner.height <= cutter.length) return 'height'
-  if (supply.height <= cutter.length && inner.width <= cutter.length) return 'width'
-  return undefined
-}
-
-/** Puts the squaring cuts around the part of the sheet that is used. */
-export function withMargins(supply: Supply, cutter: Cutter, body: CutNode): CutNode {
-  const margin = marginOf(supply, cutter) as Length
-  const first = squaringOrder(supply, cutter)
-  if (margin === 0 || !first) return body
-  const wrap = (inside: CutNode, side: 'width' | 'height'): CutNode => {
-    const edge: CutNode = { kind: 'waste', width: inside.width, height: inside.height, [side]: margin }
-    return { kind: 'cut', side, width: inside.width, height: inside.height, [side]: supply[side], parts: [edge, inside, edge] }
-  }
-  return first === 'height' ? wrap(wrap(body, 'width'), 'height') : wrap(wrap(body, 'height'), 'width')
-}
-
-/** Whether the trimmer can part a sheet at all, squaring cuts included. */
-export function isCuttable(supply: Supply, cutter: Cutter): boolean {
-  if (marginOf(supply, cutter) > 0 && !squaringOrder(supply, cutter)) return false
-  const inner = squared(supply, cutter)
-  const short = Math.min(inner.width, inner.height)
-  return short > 0 && short <= cutter.length
 }
 
 /** Whether a leftover is worth keeping by the maker's own rule. */

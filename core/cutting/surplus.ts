@@ -1,6 +1,7 @@
 import { without } from './guillotine'
 import type { Demand, Layout, Problem } from './plan'
 import { countsOf, madeBy } from './plan'
+import { withinFrame } from './squaring'
 
 /** Leaves out what would be cut too much: it stays an offcut instead. */
 export function withoutSurplus(layouts: Layout[], demands: Demand[], { cutter }: Pick<Problem, 'cutter'>): Layout[] {
@@ -10,10 +11,9 @@ export function withoutSurplus(layouts: Layout[], demands: Demand[], { cutter }:
     if (surplus <= 0) continue
     result = result.flatMap((layout) => {
       const each = countsOf(layout.root).get(key) ?? 0
+      const fewer = (count: number) => withinFrame(layout.root, cutter, inside => without(inside, key, count, cutter))
       const less = (count: number, repeats: number): Layout[] =>
-        repeats > 0 && count >= 0
-          ? [{ ...layout, repeats, root: count > 0 ? without(layout.root, key, count, cutter) : layout.root }]
-          : []
+        repeats > 0 && count >= 0 ? [{ ...layout, repeats, root: count > 0 ? fewer(count) : layout.root }] : []
       if (each === 0 || surplus === 0) return [layout]
       const bare = Math.min(layout.repeats, Math.floor(surplus / each))
       surplus -= bare * each

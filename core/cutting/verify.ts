@@ -21,6 +21,7 @@ export function verifyPlan(plan: Plan, problem: Problem): string[] {
 
     let dust = 0n
     const sheet: Size = supply
+    const { kind } = supply
     const rectangles: { x: number, y: number, width: number, height: number }[] = []
     walk(layout.root, 0, 0)
     const covered = rectangles.reduce((sum, { width, height }) => sum + BigInt(width) * BigInt(height), dust)
@@ -56,6 +57,10 @@ export function verifyPlan(plan: Plan, problem: Problem): string[] {
       }
       if (x < 0 || y < 0 || x + node.width > sheet.width || y + node.height > sheet.height) say('a part leaves the sheet')
       rectangles.push({ x, y, width: node.width, height: node.height })
+      // Within its margin a fresh sheet is out of square: nothing that is kept may lie there.
+      const margin = kind === 'sheet' ? problem.cutter.squaring : 0
+      const isInside = x >= margin && y >= margin && x + node.width <= sheet.width - margin && y + node.height <= sheet.height - margin
+      if (node.kind !== 'waste' && !isInside) say('a part has an edge of the sheet that was never squared')
       if (node.kind !== 'piece') return
       const demand = demands.get(node.demand)
       if (!demand) return void say(`piece “${node.demand}” is not wanted`)
