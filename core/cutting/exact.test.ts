@@ -260,3 +260,21 @@ describe('all patterns of few sizes', () => {
     expect(new Guillotine({ width: inches(12), height: inches(12) }, cutter, demands).all(demands, 1000)).toBeUndefined()
   })
 })
+
+describe('sizes with too many sums', () => {
+  const mm = (length: number) => length / 25.4
+  it.each([
+    ['millimetres beside inches', [piece(mm(105), mm(148), 12), piece(4.25, 5.5, 9), piece(mm(63), 2.5, 15), piece(3.125, mm(97), 12)], {}],
+    ['hundredths of a millimetre', [[51.31, 74.24], [88.77, 101.93], [33.46, 61.19], [120.53, 44.81], [70.37, 70.91]].map(
+      ([width, height]) => piece(mm(width!), mm(height!), 12),
+    ), { mark: inches(mm(1)) }],
+    ['a kerf off the marks', [piece(4, 5.25, 8), piece(3.75, 2.75, 9), piece(1.875, 5.25, 14)], { kerf: inches(mm(0.37)) }],
+  ] as const)('are planned on a grid, with a bound that holds: %s', (_, demands, changes) => {
+    const given = problem([...demands], [sheet(mm(600), mm(900))], { length: inches(mm(900)), ...changes })
+    const [best] = plansFor(given, solve)
+    expect([verifyPlan(best, given), best.unplaced]).toEqual([[], []])
+    expect(best.bound).toBeLessThanOrEqual(best.sheets)
+    expect(best.sheets).toBeLessThanOrEqual(best.bound + 1)
+    expect(sequenceViolations(benchSequence(best.layouts, given.cutter), best, given)).toEqual([])
+  })
+})

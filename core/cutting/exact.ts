@@ -34,16 +34,6 @@ const MOST = { columns: 40_000_000, all: 60_000_000 }
 /** Sizes up to which a few columns can be expected to do. */
 const MEDIUM = 30
 
-function patternsOf(problem: Problem, demands: Demand[]): Patterns | undefined {
-  try {
-    return new Patterns(problem, demands)
-  }
-  catch (error) {
-    if (error instanceof RangeError) return undefined
-    throw error
-  }
-}
-
 /**
  * The exact search: column generation over guillotine patterns, then an integer
  * programme over the patterns found. Where the sizes are few, all patterns are there
@@ -62,9 +52,7 @@ export function* exactly(
   { spending, sheets: known, bound: floor }: Known,
   solve: Solve,
 ): Generator<ExactStep, void> {
-  const patterns = patternsOf(problem, demands)
-  // Strips have to do, with the bound of area and conflicts.
-  if (!patterns) return
+  const patterns = new Patterns(problem, demands)
   const { supplies, columns } = patterns
   if (supplies.length === 0 || demands.length === 0) return
   patterns.addLayouts(start)

@@ -12,14 +12,18 @@ export interface BestCut {
   root: CutNode
 }
 
-/** Points along one side beyond which a table of them is not made: many times as many as a class has. */
+/** Rectangles that one pricing looks at, at most: many times as many as a class has. With more the sizes are rounded up. */
+const MOST_CELLS = 160_000
+/** Points along one side, as many as a table of them takes. */
 const MOST_POINTS = 4000
 
 interface Item {
   demand: Demand
   turned: boolean
+  /** As it is set, which may be larger than it is. */
   width: number
   height: number
+  size: Size
 }
 
 /**
@@ -40,9 +44,12 @@ interface Counted {
  * Finds the guillotine pattern of greatest value on a sheet: dynamic programming
  * over normal points, that is over the sums of piece sizes that fit, of which some
  * best pattern always makes its cuts. Every cut is at most as long as the trimmer.
- * Pieces may be repeated as often as they fit.
+ * Pieces may be repeated as often as they fit. Where the sizes have too many sums, as millimetres beside inches do, they are
+ * rounded up to a grid that has fewer: what comes out can be cut, but is not always the best.
  */
 export class Guillotine {
+  /** Sizes are rounded up to multiples of this; nothing where they are as they are. */
+  readonly grid: number
   private readonly items: Item[]
   private readonly xs: number[]
   private readonly ys: number[]
@@ -58,26 +65,25 @@ export class Guillotine {
     private readonly cutter: Cutter,
     demands: Demand[],
   ) {
-    this.items = demands.flatMap(demand =>
+    const items = demands.flatMap(demand =>
       ways(demand)
         .filter(
           ({ width, height }, index, all) => width <= sheet.width && height <= sheet.height && (index === 0 || width !== all[0]!.width),
         )
-        .map(({ width, height }) => ({
+        .map((size): Item => ({
           demand,
-          turned: width !== demand.width || (demand.turn === 'turned' && demand.width === demand.height),
-          width,
-          height,
+          turned: size.width !== demand.width || (demand.turn === 'turned' && demand.width === demand.height),
+          width: size.width,
+          height: size.height,
+          size,
         })),
     )
-    this.xs = normalPoints(
-      sheet.width,
-      this.items.map(({ width }) => width),
-    )
-    this.ys = normalPoints(
-      sheet.height,
-      this.items.map(({ height }) => height),
-    )
+    const exact = pointsOf(sheet, items)
+    this.grid = exact ? 0 : Math.max(cutter.mark, Math.ceil(Math.sqrt((sheet.width * sheet.height) / MOST_CELLS)))
+    this.items = exact ? items : items.flatMap(item => onGrid(item, this.grid, sheet))
+    const points = exact ?? { xs: normalPoints(sheet.width, this.items.map(({ width }) => width)) ?? [sheet.width], ys: [sheet.height] }
+    this.xs = points.xs
+    this.ys = exact ? points.ys : normalPoints(sheet.height, this.items.map(({ height }) => height)) ?? points.ys
     this.besideX = besides(this.xs)
     this.besideY = besides(this.ys)
     this.items.forEach(({ width, height }, index) => {
@@ -89,6 +95,17 @@ export class Guillotine {
   /** Rectangles that one pricing looks at. */
   get steps(): number {
     return this.xs.length * this.ys.length
+  }
+
+  /**
+   * What no pattern is worth more than: the best one, or on a grid what the sheet would be worth if it were
+   * full of what is worth most for its size.
+   * @param top the worth of the best pattern found
+   */
+  atMost(worth: ReadonlyMap<string, number>, top: number): number {
+    if (this.grid === 0) return top
+    const densest = Math.max(0, ...this.items.map(({ demand, size }) => (worth.get(demand.key) ?? 0) / (size.width * size.height)))
+    return Math.max(top, densest * this.sheet.width * this.sheet.height)
   }
 
   /** @param worth what one piece of each demand is worth, by key */
@@ -242,6 +259,8 @@ export class Guillotine {
    */
   all(demands: Demand[], most: number): CutNode[] | undefined {
     const { xs, ys, besideX, besideY, items } = this
+    // On a grid not every pattern is there.
+    if (this.grid > 0) return undefined
     const [columns, rows] = [xs.length, ys.length]
     const bits = Math.floor(31 / demands.length)
     const full = (demand: Demand) => Math.floor((this.sheet.width * this.sheet.height) / (demand.width * demand.height))
@@ -336,7 +355,7 @@ export class Guillotine {
     })
     switch (kinds[here]) {
       case 1:
-        return { kind: 'piece', demand: this.items[chosen]!.demand.key, turned: this.items[chosen]!.turned, ...size }
+        return asItIs(this.items[chosen]!)
       case 2:
         return cut('width', [this.tree(kinds, which, chosen, j), this.tree(kinds, which, this.besideX[i * xs.length + chosen]!, j)])
       case 3:
@@ -351,14 +370,38 @@ export class Guillotine {
   }
 }
 
-/** Sums of sizes up to a whole, and the whole itself. */
-/** @throws RangeError where there are too many of them */
-function normalPoints(whole: number, sizes: number[]): number[] {
+/** A piece in the place that it is set in: what its place is larger is cut off it. */
+function asItIs({ demand, turned, width, height, size }: Item): CutNode {
+  const piece: CutNode = { kind: 'piece', demand: demand.key, turned, ...size }
+  const parted = (node: CutNode, side: 'width' | 'height', whole: number): CutNode => {
+    const left = (whole - node[side]) as Length
+    if (left === 0) return node
+    const waste: CutNode = { kind: 'waste', width: node.width, height: node.height, [side]: left }
+    return { kind: 'cut', side, width: node.width, height: node.height, [side]: whole as Length, parts: [node, waste] }
+  }
+  return parted(parted(piece, 'height', height), 'width', width)
+}
+
+/** A piece rounded up to a grid; one that then is too large just fills the sheet. */
+function onGrid(item: Item, grid: number, sheet: Size): Item[] {
+  const up = (length: number, most: number) => Math.min(most, Math.ceil(length / grid) * grid)
+  return [{ ...item, width: up(item.width, sheet.width), height: up(item.height, sheet.height) }]
+}
+
+/** The points of both sides; nothing where there are too many of them. */
+function pointsOf(sheet: Size, items: Item[]): { xs: number[], ys: number[] } | undefined {
+  const xs = normalPoints(sheet.width, items.map(({ width }) => width))
+  const ys = xs && normalPoints(sheet.height, items.map(({ height }) => height))
+  return xs && ys && xs.length * ys.length <= MOST_CELLS ? { xs, ys } : undefined
+}
+
+/** Sums of sizes up to a whole, and the whole itself; nothing where there are too many of them. */
+function normalPoints(whole: number, sizes: number[]): number[] | undefined {
   const points = new Set<number>([0])
   for (const size of new Set(sizes)) {
     for (const point of [...points].sort((a, b) => a - b)) {
       for (let sum = point + size; sum <= whole; sum += size) points.add(sum)
-      if (points.size > MOST_POINTS) throw new RangeError('There are too many ways to set these pieces side by side.')
+      if (points.size > MOST_POINTS) return undefined
     }
   }
   points.delete(0)

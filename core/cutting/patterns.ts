@@ -29,7 +29,6 @@ export class Patterns {
   private readonly known = new Map<string, number>()
   private readonly pricing: Guillotine[]
 
-  /** @throws RangeError where the pieces can be set side by side in too many ways */
   constructor(
     readonly problem: Problem,
     readonly demands: Demand[],
@@ -42,6 +41,11 @@ export class Patterns {
   /** Rectangles that are looked at to price the patterns of a supply. */
   steps(supply: number): number {
     return this.pricing[supply]?.steps ?? 0
+  }
+
+  /** What no pattern of a supply is worth more than, where the best one found is worth `top`. */
+  atMost(supply: number, worth: ReadonlyMap<string, number>, top: number): number {
+    return itemAt(this.pricing, supply).atMost(worth, top)
   }
 
   /** The pattern worth most on a supply. */

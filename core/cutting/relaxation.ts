@@ -41,7 +41,7 @@ export function* relaxation(search: Search, most: number, isDone: () => boolean)
       const priced = patterns.bests(index, search.duals)
       effort.spend(patterns.steps(index))
       const drawer = dual(demands.length + index)
-      const top = priced[0]?.value ?? 0
+      const top = patterns.atMost(index, search.duals, priced[0]?.value ?? 0)
       if (isFresh(supply)) mostWorth = Math.max(mostWorth, top + drawer)
       else scrap += supply.onHand * top
       for (const { value, root } of priced) {
