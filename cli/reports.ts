@@ -113,13 +113,14 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
   const stepText = (step: BenchStep) => {
     const from = step.reading.from === 'far' ? ` (set ${formatLength(step.reading.at, units)} from the other edge)` : ''
     const rest = step.rest ? `, ${step.rest.name} remains` : ''
-    return `${step.turn ? 'turn; ' : ''}${step.quantity} × ${step.hold}: fence `
+    const held = `${step.quantity} × ${step.hold}, ${sizeText(batch, step.size.width, step.size.height)}`
+    return `${step.turn ? 'turn; ' : ''}${held}: fence `
       + `${formatLength(step.fence, units, { unit: true })}${from} along the ${step.side}, ${step.cuts} `
       + `${step.cuts === 1 ? 'cut' : 'cuts'}: ${step.keep.quantity} × `
       + `${step.keep.name}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
   }
   const data = outcomes.map(
-    ({ paper, entry, plan, sheets, settings, settingsAlone, strokes, handlings, minutes, steps, choices, usedUp, leaves }) => ({
+    ({ paper, entry, plan, sheets, settings, settingsAlone, strokes, handlings, minutes, steps, choices, usedUp, leaves, over }) => ({
       paper: paper.key,
       problem: entry.problem,
       plan,
@@ -140,6 +141,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       })),
       usedUp: offcutsIn(usedUp).map(leftoverData),
       leaves: leaves.map(leftoverData),
+      spares: over.map(({ demand, count }) => ({ piece: entry.names.get(demand), count })),
       formats: sheets.map(sheet => ({ ...sheet, width: exact(sheet.width), height: exact(sheet.height) })),
       unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({ piece: entry.names.get(demand), quantity, reason })),
       steps,
@@ -160,7 +162,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0),
     ]),
   )
-  const details = outcomes.map(({ paper, entry, plan, steps, choices, usedUp, leaves }) => {
+  const details = outcomes.map(({ paper, entry, plan, steps, choices, usedUp, leaves, over }) => {
     const { names, problem, paperOf } = entry
     const layouts = plan.layouts.map(({ supply, repeats, root }, at) => {
       const sheet = problem.supplies.find(({ key }) => key === supply)
@@ -174,7 +176,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
         ? []
         : [`  ${word} ${list.map(({ count, width, height }) => `${count} × ${sizeText(batch, width, height)}`).join(', ')}`]
     const inWords = ({ plan: { sheets, spending }, minutes, settings }: PaperOutcome['choices'][number]) =>
-      `${sheets} sheets in ${Math.ceil(minutes)} min with ${settings} settings${spending > 0 ? `, ${money(spending)} to buy` : ''}`
+      `${sheets} sheets in ${wholeMinutes(minutes)} min with ${settings} settings${spending > 0 ? `, ${money(spending)} to buy` : ''}`
     const others = choices.length < 2 ? [] : [`  choices: ${choices.map(inWords).join('; ')}`]
     const missing = plan.unplaced.map(({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`)
     return [
@@ -183,6 +185,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       ...steps.map((step, n) => `    ${n + 1}. ${stepText(step)}`),
       ...leftovers('uses up', offcutsIn(usedUp)),
       ...leftovers('leaves', leaves),
+      ...(over.length > 0 ? [`  spares ${over.map(({ demand, count }) => `${count} × ${names.get(demand)}`).join(', ')}`] : []),
       ...others,
       ...missing,
     ].join('\n')

@@ -177,7 +177,7 @@ test('cuts are handed out as CSV and layouts as drawings in real size', async ({
     return readFileSync(await file.path(), 'utf8')
   }
   const csv = await text(() => page.getByRole('button', { name: 'Cuts as CSV' }).click())
-  expect(csv.split('\n')[0]).toContain('Paper,Step,Setting,In hand,How many,Fence,Read at')
+  expect(csv.split('\n')[0]).toContain('Paper,Step,Setting,In hand,How many,Width,Height,Fence,Read at')
   expect(csv).toContain('Message panel')
   const svg = await text(() => page.getByRole('button', { name: 'Sheet 1 as SVG in real size' }).click())
   expect(svg).toContain('width="215.9mm"')

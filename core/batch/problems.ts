@@ -80,7 +80,9 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
   const left = supplies.map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (taken.get(supply.key) ?? 0)) }))
   const without = new Set(entry?.without ?? [])
   const keptOn = openedBy(kept)
-  const free: Problem = { demands: missing, supplies: left, cutter, objective: batch.wishes.priority === 'sheets' ? 'sheets' : 'money' }
+  // What the maker wishes for this paper comes before the wishes of the class.
+  const objective = (entry?.priority ?? batch.wishes.priority) === 'sheets' ? 'sheets' : 'money'
+  const free: Problem = { demands: missing, supplies: left, cutter, objective }
   const problem: Problem = {
     ...free,
     supplies: left.flatMap((supply) => {

@@ -13,8 +13,9 @@ export interface BenchStep {
   key: string
   /** What is cut: `sheet` or one of several by number, or a strip by its letter. */
   hold: string
-  /** How many of it there are. */
+  /** How many of it there are, and what each measures before this cut. */
   quantity: number
+  size: Size
   /** Which way the fence measures: along the width or the height of the sheet. */
   side: 'width' | 'height'
   fence: Length
@@ -158,6 +159,7 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
       key: `step-${steps.length + 1}`,
       hold: index === 0 ? name : `${name} ${EDGES[index - 1]}`,
       quantity: repeats,
+      size: before,
       side,
       fence: keep,
       reading: readingOf(keep, before[side], 1),
@@ -250,6 +252,7 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
       key: `step-${steps.length + 1}`,
       hold: hand.label,
       quantity: hand.quantity,
+      size: { width: hand.node.width, height: hand.node.height, [side]: hand.size as Length },
       side,
       fence: size,
       reading: readingOf(size, hand.size as Length, cuts),

@@ -198,14 +198,17 @@ export class Guillotine {
     }
     const whole = values[columns * rows - 1]!
     if (whole === 0) return []
-    const found: BestCut[] = [{ value: whole, root: tidy(this.tree(kinds, which, columns - 1, rows - 1), this.cutter) }]
+    // Equal rectangles are cut alike, so each is made once, and all patterns share them.
+    const [made, tidied]: Shared = [new Map(), new Map()]
+    const tree = (i: number, j: number) => this.tree({ kinds, which, made }, i, j)
+    const found: BestCut[] = [{ value: whole, root: tidy(tree(columns - 1, rows - 1), this.cutter, tidied) }]
     if (count === 1) return found
     for (const { side, k, rest, value } of this.firstCuts(values).slice(0, count - 1)) {
       const [i, j] = [columns - 1, rows - 1]
       const parts
         = side === 'width'
-          ? [this.tree(kinds, which, k, j), this.tree(kinds, which, rest, j)]
-          : [this.tree(kinds, which, i, k), this.tree(kinds, which, i, rest)]
+          ? [tree(k, j), tree(rest, j)]
+          : [tree(i, k), tree(i, rest)]
       found.push({
         value,
         root: tidy(
@@ -217,6 +220,7 @@ export class Guillotine {
             parts: this.filled(side, parts, side === 'width' ? xs[i]! : ys[j]!),
           },
           this.cutter,
+          tidied,
         ),
       })
     }
@@ -342,33 +346,53 @@ export class Guillotine {
     }
   }
 
-  private tree(kinds: Uint8Array, which: Int32Array, i: number, j: number): CutNode {
+  /** The cut tree of a rectangle, told by its points. */
+  private tree(of: Chosen, i: number, j: number): CutNode {
+    const here = i * this.ys.length + j
+    const known = of.made.get(here)
+    if (known) return known
+    const node = this.newTree(of, i, j)
+    of.made.set(here, node)
+    return node
+  }
+
+  private newTree(of: Chosen, i: number, j: number): CutNode {
     const { xs, ys } = this
     const size = { width: xs[i] as Length, height: ys[j] as Length }
     const here = i * ys.length + j
-    const chosen = which[here]!
+    const chosen = of.which[here]!
     const cut = (side: 'width' | 'height', parts: CutNode[]): CutNode => ({
       kind: 'cut',
       side,
       ...size,
       parts: this.filled(side, parts, size[side]),
     })
-    switch (kinds[here]) {
+    switch (of.kinds[here]) {
       case 1:
         return asItIs(this.items[chosen]!)
       case 2:
-        return cut('width', [this.tree(kinds, which, chosen, j), this.tree(kinds, which, this.besideX[i * xs.length + chosen]!, j)])
+        return cut('width', [this.tree(of, chosen, j), this.tree(of, this.besideX[i * xs.length + chosen]!, j)])
       case 3:
-        return cut('height', [this.tree(kinds, which, i, chosen), this.tree(kinds, which, i, this.besideY[j * ys.length + chosen]!)])
+        return cut('height', [this.tree(of, i, chosen), this.tree(of, i, this.besideY[j * ys.length + chosen]!)])
       case 4:
-        return cut('width', [this.tree(kinds, which, i - 1, j)])
+        return cut('width', [this.tree(of, i - 1, j)])
       case 5:
-        return cut('height', [this.tree(kinds, which, i, j - 1)])
+        return cut('height', [this.tree(of, i, j - 1)])
       default:
         return { kind: 'waste', ...size }
     }
   }
 }
+
+/** How each rectangle is best used, and the trees that are made of it so far. */
+interface Chosen {
+  kinds: Uint8Array
+  which: Int32Array
+  made: Map<number, CutNode>
+}
+
+/** Trees by rectangle, and tidy ones by those they are made from. */
+type Shared = [Map<number, CutNode>, Map<CutNode, CutNode>]
 
 /** A piece in the place that it is set in: what its place is larger is cut off it. */
 function asItIs({ demand, turned, width, height, size }: Item): CutNode {
@@ -424,20 +448,37 @@ function besides(points: number[]): Int16Array {
 /**
  * The same cuts in as few steps: cuts in one direction become one, what is left
  * over lies together at the end, equal parts beside each other.
+ * @param known what was made tidy already, for trees that share their parts
  */
-export function tidy(node: CutNode, cutter: Cutter): CutNode {
+export function tidy(node: CutNode, cutter: Cutter, known = new Map<CutNode, CutNode>()): CutNode {
   if (node.kind === 'piece') return node
   if (node.kind !== 'cut') return leftover(node, cutter)
+  const before = known.get(node)
+  if (before) return before
   const { side } = node
-  const parts = node.parts
-    .map(part => tidy(part, cutter))
-    .flatMap(part => (part.kind === 'cut' && part.side === side ? part.parts : [part]))
-  const used = parts.filter(part => part.kind === 'piece' || part.kind === 'cut')
-  if (used.length === 0) return leftover(node, cutter)
-  const free = node[side] - used.reduce((sum, part) => sum + part[side], 0)
-  const all: CutNode[] = [...used].sort((a, b) => b[side] - a[side] || compare(contentOf(a), contentOf(b)))
-  if (free > 0) all.push(leftover({ width: node.width, height: node.height, [side]: free as Length } as Size, cutter))
-  return all.length === 1 ? all[0]! : { kind: 'cut', side, width: node.width, height: node.height, parts: all }
+  const used: CutNode[] = []
+  // What is cut the same way inside is gathered at once, not level by level.
+  const gather = (part: CutNode): void => {
+    if (part.kind === 'cut' && part.side === side) part.parts.forEach(gather)
+    else if (part.kind === 'piece') used.push(part)
+    else if (part.kind === 'cut') {
+      const inside = tidy(part, cutter, known)
+      if (inside.kind === 'cut' && inside.side === side) inside.parts.forEach(gather)
+      else if (inside.kind === 'piece' || inside.kind === 'cut') used.push(inside)
+    }
+  }
+  node.parts.forEach(gather)
+  const result = together(node, used, cutter)
+  known.set(node, result)
+  return result
+}
+
+function together({ side, width, height }: CutNode & { kind: 'cut' }, used: CutNode[], cutter: Cutter): CutNode {
+  if (used.length === 0) return leftover({ width, height }, cutter)
+  const free = { width, height }[side] - used.reduce((sum, part) => sum + part[side], 0)
+  const all = [...used].sort((a, b) => b[side] - a[side] || compare(contentOf(a), contentOf(b)))
+  if (free > 0) all.push(leftover({ width, height, [side]: free as Length }, cutter))
+  return all.length === 1 ? all[0]! : { kind: 'cut', side, width, height, parts: all }
 }
 
 const leftover = ({ width, height }: Size, cutter: Cutter): CutNode => ({

@@ -150,13 +150,25 @@ export const isFresh = ({ kind }: Pick<Supply, 'kind'>): boolean => kind === 'sh
 
 const contents = new WeakMap<CutNode, string>()
 
+/** The same ones that follow each other once, with their number: a sheet may hold thousands of one piece. */
+function inRuns(contents: string[]): string[] {
+  const runs: string[] = []
+  for (let at = 0; at < contents.length;) {
+    let next = at + 1
+    while (contents[next] === contents[at]) next++
+    runs.push(next - at > 1 ? `${contents[at]}^${next - at}` : String(contents[at]))
+    at = next
+  }
+  return runs
+}
+
 /** A cut tree in short: two trees that are cut alike have the same. It is worked out once for each node. */
 export function contentOf(node: CutNode): string {
   const known = contents.get(node)
   if (known !== undefined) return known
   const inside
     = node.kind === 'cut'
-      ? `${node.side}(${node.parts.map(contentOf).join()})`
+      ? `${node.side}(${inRuns(node.parts.map(contentOf)).join()})`
       : node.kind === 'piece'
         ? `${node.demand}${node.turned ? '*' : ''}`
         : node.kind

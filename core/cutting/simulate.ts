@@ -40,6 +40,7 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     const say = (what: string) => violations.push(`step ${index + 1}: ${what}`)
     const held = bench.get(step.hold)
     if (!held) return void say(`there is no ${step.hold}`)
+    if (step.size.width !== held.width || step.size.height !== held.height) say(`${step.hold} measures something else`)
     if (!inHand.has(step.hold) && held.quantity !== step.quantity) say(`there are ${held.quantity} of ${step.hold}, not ${step.quantity}`)
     inHand.add(step.hold)
     const across = step.side === 'width' ? 'height' : 'width'

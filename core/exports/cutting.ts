@@ -23,6 +23,8 @@ export async function cutsCsv({ class: { units } }: Batch, outcomes: PaperOutcom
         'Setting': setting,
         'In hand': step.hold,
         'How many': step.quantity,
+        'Width': formatLength(step.size.width, units, { unit: true }),
+        'Height': formatLength(step.size.height, units, { unit: true }),
         'Fence': formatLength(step.fence, units, { unit: true }),
         'Read at': formatLength(step.reading.at, units, { unit: true }),
         'From': { near: 'the near edge', far: 'the other edge', between: 'between marks' }[step.reading.from],

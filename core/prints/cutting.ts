@@ -92,7 +92,8 @@ function stepTable(
       const rest = step.rest ? `, ${pile(step.rest)} remains` : ''
       const more = notes(step).map(note => ` (${note})`).join('')
       const cuts = `${count(step.cuts, 'cut')} along the ${step.side}`
-      const words = `${turn}${step.quantity} × ${step.hold}, ${cuts} → ${pile(step.keep)}${rest}${more}`
+      const held = `${step.quantity} × ${step.hold}, ${typesetSize(step.size.width, step.size.height, units)}`
+      const words = `${turn}${held}: ${cuts} → ${pile(step.keep)}${rest}${more}`
       return [String(index + 1), moved ? typeset(step.fence, units) : 'same', words, '☐']
     }),
   }

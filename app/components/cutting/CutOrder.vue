@@ -46,7 +46,11 @@ const product = ({ kind, name, quantity }: BenchStep['keep']) => (kind === 'wast
           name="tabler:rotate-clockwise-2"
           aria-hidden="true"
         /> turn:</span>
-        {{ step.quantity }} × {{ step.hold }}, {{ count(step.cuts, 'cut') }} along the {{ step.side }}
+        {{ step.quantity }} × {{ step.hold }}, <SizeText
+          :width="step.size.width"
+          :height="step.size.height"
+          :units="units"
+        />: {{ count(step.cuts, 'cut') }} along the {{ step.side }}
         → <strong>{{ product(step.keep) }}</strong><template v-if="step.rest">, {{ product(step.rest) }} remains</template>
         <span
           v-if="step.reading.from === 'far'"
