@@ -2,7 +2,7 @@ import { itemAt } from '../lists'
 import { Patterns } from './patterns'
 import type { Problem } from './plan'
 import { LEAST_PIECE } from './plan'
-import { plan } from './planner'
+import { plan, planPaper } from './planner'
 import type { Solve } from './solver'
 import { withKerf } from './kerf'
 
@@ -15,6 +15,9 @@ export interface KitsFrom {
 const MOST_ROUNDS = 80
 /** Plans tried between what the patterns give and what the bound allows. */
 const MOST_TRIES = 4
+const MANY_SIZES = 12
+/** Rounds of strips for a number of kits. */
+const STRIP_ROUNDS = 4
 const NODES = 2000
 
 /**
@@ -63,7 +66,7 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
     let [found, total] = [false, 0]
     supplies.forEach((supply, index) => {
       const pattern = patterns.best(index, duals)
-      total += supply.onHand * (pattern?.value ?? 0)
+      total += supply.onHand * patterns.atMost(index, duals, pattern?.value ?? 0)
       if (pattern && pattern.value + itemAt(relaxed.duals, demands.length + index) > 1e-7)
         found = patterns.addInside(index, pattern.root) || found
     })
@@ -74,10 +77,24 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
   const whole = solve({ costs: costs(), rows: rows(), whole: { nodes: NODES } })
   let kits = Math.min(most, Math.max(0, Math.floor((whole?.columns.at(-1) ?? 0) + 1e-6)))
   if (allThere && whole?.optimal) most = kits
-  // Patterns that mix sizes in just the right numbers are the planner's business.
-  for (let tries = 0, more = most; more > kits && tries < MOST_TRIES; tries++, more--) {
-    const full = plan({ ...drawer, demands: wanted.map(demand => ({ ...demand, quantity: demand.quantity * more })) }, solve)
-    if (full.unplaced.length === 0) kits = more
+  const kitsOf = (number: number) => ({ ...drawer, demands: wanted.map(demand => ({ ...demand, quantity: demand.quantity * number })) })
+  const stripsGive = (number: number) => {
+    const search = planPaper(kitsOf(number))
+    for (let round = 0; round < STRIP_ROUNDS; round++) {
+      const { done, value } = search.next()
+      if (done) return value[0].unplaced.length === 0
+      if (value.plan.unplaced.length === 0) return true
+    }
+    return false
   }
+  // Strips are quick: they narrow down what the programme left open.
+  for (let [least, above] = [kits, most + 1]; above - least > 1;) {
+    const middle = Math.floor((least + above) / 2)
+    if (stripsGive(middle)) kits = least = middle
+    else above = middle
+  }
+  // Patterns that mix sizes in just the right numbers are the planner's business; of many sizes it would take too long.
+  const tries = wanted.length > MANY_SIZES ? 0 : MOST_TRIES
+  for (let more = most; more > kits && more > most - tries; more--) if (plan(kitsOf(more), solve).unplaced.length === 0) kits = more
   return { kits, most }
 }
