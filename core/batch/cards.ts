@@ -1,4 +1,4 @@
-import { freeKey, freeTitle } from '../document'
+import { ANY_SCRAP, freeKey, freeTitle } from '../document'
 import type { Batch, CardEntry, DressingEntry, PaperEntry, ParameterInputs } from '../document'
 import { dressedCard } from '../dressing'
 import type { Fold, PartKind, Piece } from '../folds'
@@ -60,7 +60,8 @@ function papersByKind(cards: CardEntry[], batch: Batch): Map<PartKind, string> {
     const fold = Object.keys(card.papers).length > 0 ? foldById(card.fold) : undefined
     for (const { key, kind } of fold ? piecesOfCard(card, fold, batch) : []) {
       const paper = card.papers[key]
-      if (paper === undefined) continue
+      // A layer that is cut from scrap because nothing of it shows says nothing of other layers.
+      if (paper === undefined || (paper === ANY_SCRAP && kind !== 'hidden')) continue
       const own = counts.get(kind) ?? new Map<string, number>()
       counts.set(kind, own.set(paper, (own.get(paper) ?? 0) + 1))
     }

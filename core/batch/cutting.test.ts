@@ -9,6 +9,7 @@ import {
 } from '.'
 import { paperedCard } from './testing'
 import { mostKits, plansFor, solverOf, verifyPlan } from '../cutting'
+import { newLayer } from '../dressing'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
 
@@ -246,6 +247,24 @@ describe('hidden parts', () => {
     expect(scrapProblem(prepare(light), planAll(light, { ...prepare(light), scrap: [] }, solve))!.problem.supplies).toEqual([])
     const shown = { ...batch, cards: [{ ...batch.cards[0]!, papers: { ...batch.cards[0]!.papers, base: ANY_SCRAP } }] }
     expect(prepare(shown).cards[0]!.findings.map(({ problem }) => problem)).toContainEqual(expect.stringContaining('no scrap will do'))
+  })
+
+  it('are also layers that something else covers; where one shows it is asked for a paper', () => {
+    const nothing = { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }
+    const layers = [1, 2].map(at => ({ ...newLayer(`layer-${at}`, 'inch'), ...nothing }))
+    const key = 'base--front--outside'
+    const on = (layer: string): Batch => {
+      const plain = withCard('plain-card', papers)
+      const [card] = plain.cards
+      const chosen = { ...card!.papers, [`${key}--layer-1`]: 'chalk', [`${key}--layer-2`]: 'chalk', [`${key}--${layer}`]: ANY_SCRAP }
+      return { ...plain, cards: [{ ...card!, faces: [{ key, stamped: false, layers }], papers: chosen }] }
+    }
+    const about = (batch: Batch) => findingsOf(prepare(batch)).filter(({ problem }) => problem.includes('scrap'))
+    expect(about(on('layer-1'))).toEqual([])
+    expect(prepare(on('layer-1')).scrap).toHaveLength(1)
+    expect(about(on('layer-2')).map(({ severity, part }) => [severity, part])).toEqual([
+      ['stop', `${key}--layer-2`], ['note', `${key}--layer-1`],
+    ])
   })
 })
 

@@ -3,9 +3,10 @@ import type { Posting } from './posting'
 import type { PaperOutcome } from './outcome'
 import type { Preparation } from './prepare'
 import type { PreparedCard } from './prepared'
+import { SCRAP_PAPER } from './scrap-paper'
 import { isCuttable, squared } from '../cutting'
 import type { Batch, BoughtEntry, PostEntry } from '../document'
-import { faceToFace, lyingFindings } from '../dressing'
+import { faceToFace, lyingFindings, neverSeen } from '../dressing'
 import type { Finding } from '../folds'
 import { passesThrough, isLayer, isWhole } from '../folds'
 import type { Length, Units } from '../lengths'
@@ -46,8 +47,20 @@ export function viewOf(card: PreparedCard, { post, bought, class: { units } }: P
   return view
 }
 
-const lying = (card: PreparedCard, units: Units): Finding[] =>
-  (card.construction && isFoldable(card) ? lyingFindings(card.construction, units) : [])
+/** How things lie on a card; what is cut from scrap although it shows. */
+function lying(card: PreparedCard, units: Units): Finding[] {
+  const { construction, pieces } = card
+  if (!construction || !isFoldable(card)) return []
+  const scrap = pieces.filter(({ kind, paper }) => paper === SCRAP_PAPER && kind !== 'hidden')
+  const isScrap = (part?: string) => scrap.some(({ key }) => key === part)
+  // That scrap would do is known where it is scrap.
+  const found = lyingFindings(construction, units).filter(({ severity, part }) => severity !== 'note' || !isScrap(part))
+  if (scrap.length === 0) return found
+  const unseen = new Set(neverSeen(construction).map(({ key }) => key))
+  return found.concat(scrap.filter(({ key }) => !unseen.has(key)).map(({ name, key }): Finding => ({
+    severity: 'stop', subject: name, part: key, place: 'papers', problem: 'shows on the card, so no scrap will do. Choose a paper.',
+  })))
+}
 
 /**
  * Pieces of one print that lie face to face: no fault, but of two prints the card is livelier. Prints of a pool are dealt out

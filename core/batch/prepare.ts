@@ -13,14 +13,14 @@ import { dealt, readPool } from './pools'
 import { demandsOf, paperProblem } from './problems'
 import type { PaperProblem } from './problems'
 import { readPaper, readTools } from './read'
-import { SCRAP_PAPER } from './scrap-paper'
+import { SCRAP_PAPER, mayBeScrap } from './scrap-paper'
 
 /** Everything that follows from a class without planning its cutting. */
 export interface Preparation {
   batch: Batch
   cards: PreparedCard[]
   papers: PaperProblem[]
-  /** Hidden parts that are cut from any scrap once the papers are planned. */
+  /** Parts of which nothing shows that are cut from any scrap once the papers are planned. */
   scrap: Demand[]
   cutter: Cutter
   /** The papers of the shelf with lengths instead of text, by key. */
@@ -116,7 +116,7 @@ function prepareCard(
     const chosen = entry.papers[piece.key] ?? ''
     const quantity = kits * piece.perKit
     const pool = pools.get(chosen)
-    const one = chosen === ANY_SCRAP && piece.kind === 'hidden' ? SCRAP_PAPER : shelf.get(chosen)
+    const one = chosen === ANY_SCRAP && mayBeScrap(piece.kind) ? SCRAP_PAPER : shelf.get(chosen)
     const shares = dealt(pool?.papers ?? (one ? [one] : []), piece, quantity, pool ? dealtFrom(pool, piece) : 0)
     return { ...piece, paper: shares[0]?.paper, pool: pool?.name, shares, turn: shares[0]?.turn ?? 'either', quantity }
   })

@@ -110,6 +110,7 @@ async function readOutline(piece: FreeEntry, event: Event) {
         :papers="work.batch.papers"
         :model-value="card.entry.papers[freePartKey(piece.key)]"
         :missing="!card.entry.papers[freePartKey(piece.key)]"
+        scrap
         placeholder="Choose a paper"
         @update:model-value="paper => emit('change', `paper of ${piece.key}`, entry => void (entry.papers[freePartKey(piece.key)] = paper))"
       />

@@ -71,6 +71,7 @@ const rings = computed(() => [{ key: '', name: 'no ring' }, ...windows.map(({ ke
       :papers="papers"
       :model-value="paper"
       :missing="!paper"
+      scrap
       kind="print"
       placeholder="Choose a paper"
       @update:model-value="emit('paper', $event)"

@@ -34,7 +34,7 @@ const papers = computed(() => {
 })
 const shared = computed(() => ({
   papers: papers.value,
-  scrap: role.kind === 'hidden',
+  scrap: role.kind === 'hidden' || role.kind === 'underlay',
   kind: usualPaper(role.kind),
 }))
 const name = computed(() => ROLE_NAMES[role.kind])
