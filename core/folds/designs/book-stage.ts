@@ -33,6 +33,7 @@ export const bookStage = defineFold({
     riser: length('Riser of a page', '3/4 in', '20 mm', { follows: 'width' }),
     rail: length('Rail height', '3/4 in', '20 mm', { follows: 'height' }),
     railFoot: length('Foot of the ridge from the edge', '2 1/2 in', '64 mm', { follows: 'height' }),
+    feet: toggle('Feet of the rails are fixed', true, 'Glued to the covers, from the end panels to the ridge'),
     mats: length('Border of the mats', '1/8 in', '3 mm', { zero: true }),
     matched: toggle('Print runs across the gutter', true, 'Pages and rails are cut in matched pairs'),
     charm: toggle('A charm hangs from the ridge', false),
@@ -40,7 +41,7 @@ export const bookStage = defineFold({
     charmWidth: length('Width of the charm', '3/4 in', '20 mm', { follows: 'height', when: ['charm', 'charmKind=cut'] }),
     charmLength: length('Length of the charm', '1 in', '25 mm', { follows: 'height', when: 'charm' }),
   },
-  build({ width, height, border, end, riser, rail, railFoot, mats, matched, charm, charmKind, charmWidth, charmLength }, card) {
+  build({ width, height, border, end, riser, rail, railFoot, feet, mats, matched, charm, charmKind, charmWidth, charmLength }, card) {
     const zero = Measure.zero
     const base = card.strip('base', 'Base', 'base', height, [
       panel('left', 'Left cover', width),
@@ -133,9 +134,19 @@ export const bookStage = defineFold({
         y: border,
         glue: side === 'left' ? { width: end } : { x: long.minus(end), width: end },
       })
+      // The feet of both rails, from the end panel to where the ridge begins.
+      for (const y of feet && railFoot.value > end.value ? [zero, bandTop] : []) {
+        card.joinAt(panelOf(sheet, `${side}-end`), panelOf(base, side), 'inside', {
+          x: side === 'left' ? offset.left : width.minus(border).minus(railFoot),
+          y: border,
+          glue: { x: side === 'left' ? end : long.minus(railFoot), y, width: railFoot.minus(end), height: rail },
+        })
+      }
     }
     card.step(
-      'Glue the end panels and the fixed feet of the rails, all that lies outside the ridge, to the covers; the middle score on the spine.',
+      feet
+        ? 'Glue the end panels and the fixed feet of the rails, all outside the ridge, to the covers; the middle score on the spine.'
+        : 'Glue the end panels to the covers, the middle score on the spine; the feet of the rails stay loose.',
       'No glue on risers, pages or links.',
     )
     if (charm) {
