@@ -68,7 +68,7 @@ function dressedAllOver(fold: Fold): CardEntry {
   const natural = wholeCard(fold, card, 'inch', inches(1 / 16))
   const faces = facesOf(natural)
   card.faces = faces.map(({ key }) => ({
-    key, stamped: false, layers: ['layer-1', 'layer-2', 'layer-3'].map(layer => newLayer(layer, 'inch')),
+    key, stamped: false, message: false, layers: ['layer-1', 'layer-2', 'layer-3'].map(layer => newLayer(layer, 'inch')),
   }))
   for (let piece = 0; piece < 10; piece++) {
     const { key, panel } = faces[piece % faces.length]!

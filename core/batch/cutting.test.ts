@@ -257,7 +257,7 @@ describe('hidden parts', () => {
       const plain = withCard('plain-card', papers)
       const [card] = plain.cards
       const chosen = { ...card!.papers, [`${key}--layer-1`]: 'chalk', [`${key}--layer-2`]: 'chalk', [`${key}--${layer}`]: ANY_SCRAP }
-      return { ...plain, cards: [{ ...card!, faces: [{ key, stamped: false, layers }], papers: chosen }] }
+      return { ...plain, cards: [{ ...card!, faces: [{ key, stamped: false, message: false, layers }], papers: chosen }] }
     }
     const about = (batch: Batch) => findingsOf(prepare(batch)).filter(({ problem }) => problem.includes('scrap'))
     expect(about(on('layer-1'))).toEqual([])

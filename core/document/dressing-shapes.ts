@@ -103,6 +103,10 @@ export class FaceEntry {
   @yesOrNo()
   stamped!: boolean
 
+  /** Whether the face itself is kept free to be written on. */
+  @yesOrNo()
+  message!: boolean
+
   /** From the lowest up; none leaves it bare. */
   @listOf(() => LayerEntry, 'layers', BOUNDS.layers)
   layers!: LayerEntry[]

@@ -1,5 +1,5 @@
 import type { DressingEntry, FaceEntry } from '../document'
-import type { Construction, Fold, Joint, WorkedOut } from '../folds'
+import type { Construction, Fold, Joint, Panel, WorkedOut } from '../folds'
 import { face as onlyPanel } from '../folds'
 import type { Length, Units } from '../lengths'
 import { Measure, formatLength, lengthFrom } from '../lengths'
@@ -11,6 +11,7 @@ import type { PlacedPiece } from './free'
 import { addFree, boxesOn, clearOf } from './free'
 import { addLayers } from './layers'
 import { HOLD_WORDS, glueWords } from './parts'
+import { hidingBoxes } from './seen'
 import type { Repairable } from './repair'
 import { soundFindings } from './repair'
 
@@ -119,23 +120,30 @@ function lift(card: Construction, part: string, face: CardFace): void {
   card.joints.push(joint)
 }
 
-/** The message area: the largest layer that is kept free to be written on, less what lies on it. */
+/** The message area: the largest that is kept free to be written on, less what lies on it or hides it on display. */
 function setMessage(card: Construction, natural: Construction, faces: FaceEntry[]): void {
   const free = card.parts.filter(({ kind }) => kind === 'message')
+  const written = faces.filter(({ message }) => message).map(({ key }) => key)
   const hadPart = natural.parts.some(({ kind }) => kind === 'message')
-  if (free.length === 0) {
+  if (free.length === 0 && written.length === 0) {
     if (hadPart) card.message = undefined
     return
   }
-  const isOurs = faces.some(({ layers }) => layers.some(({ message }) => message))
+  const isOurs = written.length > 0 || faces.some(({ layers }) => layers.some(({ message }) => message))
   const isSame = free.every(part => natural.parts.includes(part)) && free.every(part => boxesOn(card, onlyPanel(part)).length === 0)
   if (!isOurs && isSame) return
-  const areas = free.map((part) => {
+  const clear = (panel: Panel, side: CardFace['side']) =>
+    clearOf(panel.width.value, panel.height.value, [...(side === 'inside' ? boxesOn(card, panel) : []), ...hidingBoxes(card, panel, side)])
+  const onLayers = free.map((part) => {
     const joint = card.joints.find(({ part: key }) => key === part.key)
-    const { width, height } = clearOf(part.width.value, part.height.value, boxesOn(card, onlyPanel(part)))
     const where = (joint && faceAt(card, joint))?.name.toLowerCase() ?? part.name.toLowerCase()
-    return { where, width: Measure.of('clear width', width), height: Measure.of('clear height', height) }
+    return { where, ...clear(onlyPanel(part), 'inside') }
   })
+  const onFaces = facesOf(card).filter(({ key }) => written.includes(key))
+    .map(({ name, panel, side }) => ({ where: name.toLowerCase(), ...clear(panel, side) }))
+  const areas = [...onLayers, ...onFaces].map(({ where, width, height }) =>
+    ({ where, width: Measure.of('clear width', width), height: Measure.of('clear height', height) }))
+  if (areas.length === 0) return
   card.message = areas.reduce((most, area) => (area.width.value * area.height.value > most.width.value * most.height.value ? area : most))
 }
 

@@ -25,7 +25,7 @@ const cardOf = (fold: string, own: Partial<CardEntry> = {}): CardEntry => ({
 const whole = (card: CardEntry) => wholeCard(foldById(card.fold)!, card, 'inch', mark)
 const sizes = (card: CardEntry) => whole(card).pieces.map(({ name, width, height }) => [name, width.value, height.value])
 const face = (key: string, ...layers: Partial<LayerEntry>[]): FaceEntry => ({
-  key, stamped: false, layers: layers.map((layer, at) => ({ ...newLayer(`layer-${at + 1}`, 'inch'), ...layer })),
+  key, stamped: false, message: false, layers: layers.map((layer, at) => ({ ...newLayer(`layer-${at + 1}`, 'inch'), ...layer })),
 })
 
 describe('glue and what comes before it', () => {
@@ -53,6 +53,29 @@ describe('glue and what comes before it', () => {
     expect(whole(card).findings).toContainEqual(expect.objectContaining({ parameter, severity: 'warn' }))
     const loose = cardOf('gatefold', { faces: [face('base--middle--inside', { hold: 'loose', glue: { ...glue, left: '9 in' } })] })
     expect(whole(loose).findings).toEqual([])
+  })
+})
+
+describe('what can be written on', () => {
+  const message = (fold: string, own: Partial<CardEntry>) => {
+    const { message } = whole(cardOf(fold, own))
+    return message && [message.where, message.width.value / inches(1), message.height.value / inches(1)]
+  }
+
+  it('may be a face itself, less what is glued on it', () => {
+    const bare = { ...face('base--c--inside'), message: true }
+    expect(message('z-fold', { faces: [bare], parameters: { plate: false } })).toEqual(['back panel c, inside', 4.25, 5.5])
+    const card = cardOf('z-fold', { faces: [bare], parameters: { plate: false } })
+    addFreePiece(card, 'inch', { face: 'base--c--inside', left: '0 in', bottom: '4 in', width: '4 1/4 in', height: '1 in' })
+    expect(whole(card).message!.height.value).toBe(inches(4))
+  })
+
+  it('is only what is seen of it on display', () => {
+    // Behind the open shutters and their panel most of the middle is hidden.
+    const behind = message('gatefold-shutter', { faces: [face('base--middle--inside', { message: true })] })!
+    expect(Number(behind[1]) * Number(behind[2])).toBeLessThan(4 * 5.25 - 2)
+    const open = message('gatefold', { faces: [face('base--middle--inside', { message: true })] })!
+    expect(open.slice(1)).toEqual([4, 5.25])
   })
 })
 

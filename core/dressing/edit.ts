@@ -38,7 +38,7 @@ export function dressingOf(
   const face = facesOf(construction).find(face => face.key === key)
   if (!face) return undefined
   const layers = stackOf(construction, face.panel, face.side).map((joint, index) => asEntry(construction, joint, index, units, mark))
-  return { key, stamped: false, layers }
+  return { key, stamped: false, message: false, layers }
 }
 
 /** The layers of a face one on the other; of several side by side the first stands for them. */

@@ -32,7 +32,7 @@ function cards(fold: Fold, units: Units) {
   })
   const face = fc.record({ key: fc.constantFrom(...keys), layers: fc.array(layer, { minLength: 1, maxLength: 2 }) }).map(
     ({ key, layers }): FaceEntry => ({
-      key, stamped: false, layers: layers.map((own, at) => ({ ...newLayer(`layer-${at + 1}`, units), ...own })),
+      key, stamped: false, message: false, layers: layers.map((own, at) => ({ ...newLayer(`layer-${at + 1}`, units), ...own })),
     }),
   )
   return fc.record({
@@ -79,7 +79,7 @@ describe('a fix', () => {
 
   it('gives a layer a border where it would not have room any more', () => {
     const layer = { ...newLayer('layer-1', 'inch'), width: '5 in', height: '3 in' }
-    const card: Repairable = { ...bare({ plateWidth: '6 in' }), faces: [{ key: 'plate--face--outside', stamped: false, layers: [layer] }] }
+    const card: Repairable = { ...bare({ plateWidth: '6 in' }), faces: [{ key: 'plate--face--outside', stamped: false, message: false, layers: [layer] }] }
     const { fix } = found(card, 'Plate width')!
     expect(fix!.also).toEqual([{ parameter: 'faces/plate--face--outside/layers/layer-1/border', value: inches(1 / 8) }])
     applyFix(card, fix!, 'inch')

@@ -87,6 +87,22 @@ const polygonOf = (outline: Point[], holes: Point[][], { x, y }: Panel): Polygon
   return [ring(outline), ...holes.map(ring)]
 }
 
+/**
+ * What hides some of a side of a panel while the card is on display: boxes from its lower left corner as it is drawn, left, foot,
+ * right and head in nanometres. Nothing where the card cannot be folded.
+ */
+export function hidingBoxes(card: Construction, panel: Panel, side: Face): [number, number, number, number][] {
+  if (card.parts.some(part => !isWhole(part))) return []
+  const pose = poseOf(card, 1, AJAR)
+  const all = card.parts.flatMap(part => part.panels.map(other => ({ part, panel: other })))
+  const order = all.findIndex(other => other.panel === panel)
+  return all.flatMap((other, at) => (at === order ? [] : coverOf(pose, panel, other, { side, near: NEAR, later: at > order })))
+    .map(([outer = []]) => {
+      const [xs, ys] = [outer.map(([x]) => x * MICRO), outer.map(([, y]) => y * MICRO)]
+      return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)]
+    })
+}
+
 /** How much of an opening is clear of what slides past it, as a share of it. */
 export interface ClearWindow {
   key: string

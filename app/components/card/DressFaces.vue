@@ -99,6 +99,15 @@ function setPaper(index: number, paper: string) {
         />
         <label for="face-stamped">Stamped before anything is glued</label>
       </div>
+      <div class="row">
+        <Checkbox
+          :model-value="entry.message"
+          binary
+          input-id="face-message"
+          @update:model-value="entry && change({ ...entry, message: $event })"
+        />
+        <label for="face-message">To be written on, as it is</label>
+      </div>
       <p
         v-if="entry.layers.length === 0"
         class="quiet"

@@ -2,8 +2,8 @@
  * From version 3 to version 4. Frozen: it is never changed to follow what a new class
  * starts with today.
  *
- * Version 3 glued what it put on a card all over, did nothing to it before, and knew neither pools of
- * papers nor what things cost that are bought.
+ * Version 3 glued what it put on a card all over, did nothing to it before, and wrote on layers only. It knew neither
+ * pools of papers nor what things cost that are bought.
  */
 
 type Data = Record<string, unknown>
@@ -22,7 +22,7 @@ export const upgradeClass = (document: Data): Data => ({
   ...document,
   cards: each(document.cards, card => ({
     ...card,
-    faces: each(card.faces, face => ({ ...face, layers: each(face.layers, held) })),
+    faces: each(card.faces, face => ({ ...face, message: false, layers: each(face.layers, held) })),
     free: each(card.free, held),
   })),
   pools: [],

@@ -73,7 +73,7 @@ describe('a file of version 3', () => {
     const { faces, free } = data.cards[0]
     expect(batch.cards[0]).toEqual({
       ...data.cards[0],
-      faces: [{ ...faces[0], layers: [{ ...faces[0].layers[0], ...more }] }],
+      faces: [{ ...faces[0], message: false, layers: [{ ...faces[0].layers[0], ...more }] }],
       free: [{ ...free[0], ...more }],
     })
     expect([batch.version, batch.pools, batch.bought, batch.papers]).toEqual([VERSION, [], [], data.papers])
