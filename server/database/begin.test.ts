@@ -57,8 +57,9 @@ it('an older studio is backed up before its tables change, once, and says how fa
     replacements: ['{"class":{"title":"Old","date":"2026-01-01"},"cards":[]}', now, now],
   })
   const { output } = await begin()
-  expect(output).toContain('Tables: 0004-documents-and-edits (1 of 4)')
-  expect(output).toContain(`Tables: ${MIGRATIONS.at(-1)} (4 of 4)`)
+  const left = MIGRATIONS.length - 3
+  expect(output).toContain(`Tables: 0004-documents-and-edits (1 of ${left})`)
+  expect(output).toContain(`Tables: ${MIGRATIONS.at(-1)} (${left} of ${left})`)
   const [name] = readdirSync(backups)
   expect(readdirSync(backups)).toHaveLength(1)
   expect(name).toMatch(/^wakaru-.*-before-0004-documents-and-edits\.backup$/)
