@@ -39,12 +39,15 @@ const pinned = computed(() => {
   const [worst] = findings
   return worst?.severity === 'stop' && !loose.includes(worst) ? [itemAt(findings, 0), ...loose] : loose
 })
+/** What is merely good to know stands below the fields. */
+const isUrgent = computed(() => pinned.value.some(({ severity }) => severity !== 'note'))
 </script>
 
 <template>
   <div class="fields">
     <slot name="head" />
     <FindingList
+      v-if="isUrgent"
       :findings="pinned"
       :units="units"
       @fix="emit('fix', $event)"
@@ -77,6 +80,12 @@ const pinned = computed(() => {
         </section>
       </div>
     </slot>
+    <FindingList
+      v-if="!isUrgent && pinned.length > 0"
+      :findings="pinned"
+      :units="units"
+      @fix="emit('fix', $event)"
+    />
   </div>
 </template>
 
