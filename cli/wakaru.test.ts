@@ -165,12 +165,13 @@ describe('wakaru on the command line', () => {
       writeFileSync(path, typeof data === 'string' ? data : JSON.stringify(data))
       return wakaru(['fold', 'gatefold', '--json', '--dress', path])
     }
-    const bare = JSON.parse(dress('bare.json', { faces: [{ key: 'base--middle--inside', stamped: true, message: false, layers: [] }] }).stdout)
+    const stamped = { key: 'base--middle--inside', stamped: true, message: false, layers: [] }
+    const bare = JSON.parse(dress('bare.json', { faces: [stamped] }).stdout)
     expect(bare.pieces.map(({ key }: { key: string }) => key)).not.toContain('mat-middle')
     expect(bare.faces).toContainEqual({ key: 'base--middle--inside', name: 'Middle, inside', layers: [] })
     expect(bare.stamping.map(({ where }: { where: string }) => where)).toContain('Middle, inside')
     for (const [data, words] of [
-      [{ faces: [{ key: 'base--roof--inside', stamped: false, message: false, layers: [] }] }, 'no face “base--roof--inside”; it has: base--left--inside'],
+      [{ faces: [{ key: 'base--roof--inside', stamped: false, layers: [] }] }, 'no face “base--roof--inside”; it has: base--left--inside'],
       [{ faces: [{ key: 'base--left--inside', stamped: 'no', layers: [] }] }, 'faces[0].stamped'],
       [{ hats: [] }, 'hats: is not known here'],
       ['{', 'is not JSON'],

@@ -79,7 +79,8 @@ describe('a fix', () => {
 
   it('gives a layer a border where it would not have room any more', () => {
     const layer = { ...newLayer('layer-1', 'inch'), width: '5 in', height: '3 in' }
-    const card: Repairable = { ...bare({ plateWidth: '6 in' }), faces: [{ key: 'plate--face--outside', stamped: false, message: false, layers: [layer] }] }
+    const face = { key: 'plate--face--outside', stamped: false, message: false, layers: [layer] }
+    const card: Repairable = { ...bare({ plateWidth: '6 in' }), faces: [face] }
     const { fix } = found(card, 'Plate width')!
     expect(fix!.also).toEqual([{ parameter: 'faces/plate--face--outside/layers/layer-1/border', value: inches(1 / 8) }])
     applyFix(card, fix!, 'inch')

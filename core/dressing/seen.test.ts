@@ -77,7 +77,8 @@ describe('openings', () => {
 
 describe('pieces that lie face to face', () => {
   it('are those that meet when the card is closed, with nothing between them', () => {
-    const both = (...keys: string[]) => ({ faces: keys.map(key => ({ key, stamped: false, message: false, layers: [newLayer('layer-1', 'inch')] })) })
+    const both = (...keys: string[]) =>
+      ({ faces: keys.map(key => ({ key, stamped: false, message: false, layers: [newLayer('layer-1', 'inch')] })) })
     const names = (id: string, dressing = {}) => faceToFace(whole(id, dressing)).map(pair => pair.map(({ key }) => key).sort().join(' + '))
     expect(names('plain-card', both('base--front--inside', 'base--back--inside'))).toEqual([
       'base--back--inside--layer-1 + base--front--inside--layer-1',
