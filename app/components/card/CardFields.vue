@@ -90,7 +90,9 @@ const isUrgent = computed(() => pinned.value.some(({ severity }) => severity !==
 </template>
 
 <style scoped>
-.fields { display: flex; flex-direction: column; gap: 0.5rem; min-height: 0; }
+.fields { display: flex; flex-direction: column; gap: 0.5rem; min-height: 0; overflow-y: auto; }
+/* What stands below the fields gives way to them. */
+.fields :deep(.findings:last-child) { flex: 0 1 auto; min-height: 0; }
 .list { overflow-y: auto; min-height: 0; display: grid; gap: 0.6rem; align-content: start; padding-bottom: 0.5rem; }
 h3 { padding: 0 0.4rem 0.1rem; }
 .fields :deep(.field) { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0.1rem 0.5rem; align-items: center; }
