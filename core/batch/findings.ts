@@ -7,7 +7,7 @@ import { SCRAP_PAPER } from './scrap-paper'
 import { isCuttable, squared } from '../cutting'
 import type { Batch, BoughtEntry, PostEntry } from '../document'
 import { faceToFace, lyingFindings, neverSeen } from '../dressing'
-import type { Finding } from '../folds'
+import type { Finding, Part } from '../folds'
 import { passesThrough, isLayer, isWhole } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, nanometres } from '../lengths'
@@ -66,15 +66,16 @@ function lying(card: PreparedCard, units: Units): Finding[] {
  * Pieces of one print that lie face to face: no fault, but of two prints the card is livelier. Prints of a pool are dealt out
  * so that they differ.
  */
-function facing({ construction, pieces, ...card }: PreparedCard): Finding[] {
-  if (!construction || !isFoldable({ construction, pieces, ...card })) return []
+function facing(card: PreparedCard): Finding[] {
+  const { construction, pieces } = card
+  if (!construction || !isFoldable(card)) return []
   const ofPrint = pieces.flatMap(({ key, paper, pool }) => (paper?.kind === 'print' && pool === undefined ? [[key, paper] as const] : []))
   const prints = new Map(ofPrint)
-  if (prints.size < 2) return []
   const alike = new Map<string, string[]>()
-  for (const [one, other] of faceToFace(construction)) {
-    const print = prints.get(one.key)
-    if (print && print === prints.get(other.key)) alike.set(print.name, [...(alike.get(print.name) ?? []), `${one.name} and ${other.name}`])
+  const isSame = (one: Part, other: Part) => prints.has(one.key) && prints.get(one.key) === prints.get(other.key)
+  for (const [one, other] of faceToFace(construction, isSame)) {
+    const name = prints.get(one.key)?.name ?? ''
+    alike.set(name, [...(alike.get(name) ?? []), `${one.name} and ${other.name}`])
   }
   return [...alike].map(([print, pairs]): Finding => ({
     severity: 'note',

@@ -5,6 +5,7 @@ import type { Panel, Point } from '../folds'
 import { outlineOf } from '../folds'
 import type { Length } from '../lengths'
 import { around, itemAt } from '../lists'
+import { areaOfAll } from './seen'
 
 /** Corners that stand for a whole round, and for a rounded corner. */
 const ROUND = 48
@@ -78,11 +79,10 @@ export function eroded(corners: Point[], border: number): Point[] {
   }
   const bays = polygonClipping.difference([box(0)], [corners.map(([x, y]): [number, number] => [x, y])])
   const left = polygonClipping.difference([box(border)], ...bays.map(([outer]) => [grown(hullOf(outer ?? []), border)]))
-  const [largest] = left.map(([outer]) => outer ?? []).sort((a, b) => Math.abs(areaWithin(b)) - Math.abs(areaWithin(a)))
-  return largest?.slice(0, -1).map(([x, y]): Point => [Math.round(x), Math.round(y)]) ?? []
+  const [largest] = [...left].sort((a, b) => areaOfAll([b]) - areaOfAll([a]))
+  return largest?.[0]?.slice(0, -1).map(([x, y]): Point => [Math.round(x), Math.round(y)]) ?? []
 }
 
-const areaWithin = (ring: Ring): number => around(ring).reduce((sum, [[x, y], [nextX, nextY]]) => sum + (x * nextY - nextX * y) / 2, 0)
 const turns = ([x, y]: Pair, [toX, toY]: Pair, [thenX, thenY]: Pair): number => (toX - x) * (thenY - y) - (toY - y) * (thenX - x)
 
 /** The convex hull of some points, counter-clockwise, nothing of it in one line: along its foot and back along its head. */

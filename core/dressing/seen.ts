@@ -145,36 +145,41 @@ export function windowsClear(card: Construction): ClearWindow[] {
   }
 }
 
-/** Pieces that lie face to face while the card is closed, with nothing between them: each pair once, as they are listed. */
-export function faceToFace(card: Construction): [Part, Part][] {
+/**
+ * Pieces that lie face to face while the card is closed, with nothing between them: each pair once, as they are listed.
+ * @param matters which pairs are asked about; clipping takes its time
+ */
+export function faceToFace(card: Construction, matters: (one: Part, other: Part) => boolean = () => true): [Part, Part][] {
   const pose = poseOf(card, 0, AJAR)
-  const faces = card.parts.filter(part => isWhole(part) && part.kind !== 'hidden' && part.kind !== 'base')
+  const all = card.parts.filter(isWhole)
     .flatMap(part => part.panels.filter(panel => pose.has(panelKey(panel))).map(panel => ({ part, panel })))
-  const all = card.parts.filter(isWhole).flatMap(part => part.panels.map(panel => ({ part, panel })))
+  const faces = all.filter(({ part: { kind } }) => kind !== 'hidden' && kind !== 'base')
   const pairs: [Part, Part][] = []
   faces.forEach((one, at) => {
     for (const other of faces.slice(at + 1)) {
-      const [frame, facing] = [pose.get(panelKey(one.panel)), pose.get(panelKey(other.panel))]
-      if (!frame || !facing || one.part === other.part || dot(frame.normal, facing.normal) > -0.995) continue
+      if (one.part === other.part || !matters(one.part, other.part)) continue
       if (pairs.some(([a, b]) => a === one.part && b === other.part)) continue
-      const [over, back] = [coverOf(pose, one.panel, other, { side: 'inside', near: Infinity, later: true }),
-        coverOf(pose, other.panel, one, { side: 'inside', near: Infinity, later: true })]
-      if (over.length === 0 || back.length === 0) continue
-      // What lies nearer to the one than the other does keeps them apart.
-      const distance = heightOver(frame, other.panel, facing)
-      const between = all.filter(({ panel }) => panel !== one.panel && panel !== other.panel).flatMap((third) => {
-        const lies = pose.get(panelKey(third.panel))
-        return lies && heightOver(frame, third.panel, lies) < distance
-          ? coverOf(pose, one.panel, third, { side: 'inside', near: distance, later: true })
-          : []
-      })
-      const shared = polygonClipping.intersection(polygonOf(outlineOf(one.panel), holesOf(one.part, one.panel), one.panel), ...over)
-      const touching = between.length === 0 || shared.length === 0 ? shared : polygonClipping.difference(shared, ...between)
-      if (areaOfAll(touching) > SHARE * areaOfAll([polygonOf(outlineOf(one.panel), [], one.panel)])) pairs.push([one.part, other.part])
+      const [frame, facing] = [pose.get(panelKey(one.panel)), pose.get(panelKey(other.panel))]
+      if (!frame || !facing || dot(frame.normal, facing.normal) > -0.995) continue
+      const over = coverOf(pose, one.panel, other, FACING)
+      if (over.length === 0 || coverOf(pose, other.panel, one, FACING).length === 0) continue
+      const whole = polygonOf(outlineOf(one.panel), holesOf(one.part, one.panel), one.panel)
+      const least = SHARE * areaOfAll([whole])
+      let touching = polygonClipping.intersection(whole, ...over)
+      // What lies nearer to the one than the other does keeps them apart; mostly the first of it does so altogether.
+      const near = heightOver(frame, other.panel, facing) - 1
+      for (const third of all) {
+        if (areaOfAll(touching) <= least) break
+        if (third.panel === one.panel || third.panel === other.panel) continue
+        const between = coverOf(pose, one.panel, third, { ...FACING, near })
+        if (between.length > 0) touching = polygonClipping.difference(touching, ...between)
+      }
+      if (areaOfAll(touching) > least) pairs.push([one.part, other.part])
     }
   })
   return pairs
 }
+const FACING = { side: 'inside', near: Infinity, later: true } as const
 
 /** How far a panel lies from another one's inside. */
 function heightOver(frame: Frame, panel: Panel, lies: Frame): number {
