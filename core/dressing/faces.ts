@@ -34,10 +34,20 @@ function nameOf(part: Part, panel: Panel, side: Face): string {
 
 /** What lies in layers on one side of a panel: joints from the lowest up, of several beside each other one after the other. */
 export function layersOn({ parts, joints }: Pick<Construction, 'parts' | 'joints'>, panel: Panel, side: Face): Joint[] {
-  return joints
-    .filter(({ part, onto, face }) =>
-      face === side && onto.key === panel.key && onto.part === panel.part && isLayer(byKey(parts, part).kind))
-    .flatMap(joint => [joint, ...layersOn({ parts, joints }, onlyPanel(byKey(parts, joint.part)), 'inside')])
+  const found: Joint[] = []
+  lying(panel, side)
+  return found
+
+  function lying(on: Panel, seen: Face): void {
+    for (const joint of joints) {
+      const { part: key, onto, face } = joint
+      if (face !== seen || onto.key !== on.key || onto.part !== on.part) continue
+      const part = byKey(parts, key)
+      if (!isLayer(part.kind)) continue
+      found.push(joint)
+      lying(onlyPanel(part), 'inside')
+    }
+  }
 }
 
 /** The face that a layer lies on in the end, or that the side of a panel is. */

@@ -40,7 +40,7 @@ export interface PlacedPiece {
 
 /** Puts a free piece on a card: its part and its joint, or a line among the supplies where it is bought. */
 export function addFree(card: Construction, entry: FreeEntry): PlacedPiece {
-  const face = facesOf(card).find(({ key }) => key === entry.face)
+  const face = facesOf({ parts: card.parts.filter(({ key }) => entry.face.startsWith(key)) }).find(({ key }) => key === entry.face)
   const size = { width: lengthFrom(entry.width), height: lengthFrom(entry.height) }
   if (isBought(entry.kind)) {
     // Ribbon is bought by the metre.

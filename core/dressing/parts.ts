@@ -38,17 +38,11 @@ export function flatPart(
   part: Pick<Part, 'key' | 'name' | 'kind' | 'width' | 'height' | 'printTop' | 'pair' | 'count' | 'made'>,
   outline?: Point[],
 ): Part {
-  const { key, name, width, height } = part
+  const { key, name, kind, width, height, printTop, pair, count, made } = part
   return {
-    ...part,
+    key, name, kind, width, height, printTop, pair, count, made,
     panels: [{
-      part: key,
-      key: 'face',
-      name,
-      x: Measure.zero,
-      y: Measure.zero,
-      width: width.named(name),
-      height: height.named(`${name} height`),
+      part: key, key: 'face', name, x: Measure.zero, y: Measure.zero, width: width.named(name), height: height.named(`${name} height`),
       outline,
     }],
     creases: [],

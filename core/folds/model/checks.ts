@@ -1,4 +1,4 @@
-import { byKey, itemAt } from '../../lists'
+import { byKey, itemAt, once } from '../../lists'
 import type { Length, Units } from '../../lengths'
 import { formatLength, isOnMark, nanometres, nearestMark } from '../../lengths'
 import type { Frame } from '../motion/frame'
@@ -32,6 +32,7 @@ function gapAt(part: Part, { between, from, to }: Crease, pose: ReadonlyMap<stri
 /** Checks every construction gets from the model, whatever its design says. */
 export function modelFindings(construction: Construction, units: Units, mark: Length): Finding[] {
   const show = (length: Length) => formatLength(length, units, { unit: true })
+  const closed = once(() => poseOf(construction, 0))
   return [
     ...missingParts(),
     ...brokenParts(),
@@ -112,9 +113,11 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
   function tornCreases(): Finding[] {
     const looped = construction.parts.filter(part => isWhole(part) && part.creases.length >= part.panels.length)
     if (looped.length === 0) return []
+    // Layers hold nothing else in its place.
+    const folding = { ...construction, joints: construction.joints.filter(({ part }) => !isLayer(byKey(construction.parts, part).kind)) }
     return [0, 1]
       .flatMap((opening) => {
-        const pose = poseOf(construction, opening)
+        const pose = opening === 0 ? closed() : poseOf(folding, opening)
         return looped.flatMap((part) => {
           const gap = Math.max(...part.creases.map(crease => gapAt(part, crease, pose)))
           return gap < TORN
@@ -136,7 +139,7 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
   /** What the closed card shows beyond its outline, a band's ease aside. */
   function outsideOutline(): Finding[] {
     if (construction.parts.some(part => !isLayer(part.kind) && !isWhole(part))) return []
-    const { least, most } = boxOf(construction, poseOf(construction, 0))
+    const { least, most } = boxOf(construction, closed())
     const ease = rule('ease', units).value * 2
     return (
       [

@@ -38,6 +38,42 @@ export function insetOf(corners: Point[], border: number): Point[] {
   return left
 }
 
+/**
+ * An outline with every edge moved inwards by the border, its neighbours met again: what is left of it as long as every edge
+ * keeps its direction and none crosses another. Nothing where that is not so; some of it is lost then.
+ * @param corners counter-clockwise
+ */
+export function mitred(corners: Point[], border: number): Point[] | undefined {
+  const last = corners.length - 1
+  const moved = corners.map((to, at): Point => {
+    const [from, next] = [itemAt(corners, at === 0 ? last : at - 1), itemAt(corners, at === last ? 0 : at + 1)]
+    const [x, y, thenX, thenY] = [to[0] - from[0], to[1] - from[1], next[0] - to[0], next[1] - to[1]]
+    const [size, thenSize] = [Math.hypot(x, y), Math.hypot(thenX, thenY)]
+    const [right, up, thenRight, thenUp] = [x / size, y / size, thenX / thenSize, thenY / thenSize]
+    // Half of the turn at the corner tells how far along both edges the new corner lies.
+    const along = (right * thenUp - up * thenRight) / (1 + right * thenRight + up * thenUp)
+    return [to[0] + border * (-up - along * right), to[1] + border * (right - along * up)]
+  })
+  for (let at = 0; at <= last; at++) {
+    const [a, b, from, to] = [itemAt(corners, at), itemAt(corners, at === last ? 0 : at + 1),
+      itemAt(moved, at), itemAt(moved, at === last ? 0 : at + 1)]
+    // What is not a number, at an edge of no length, is not above it either.
+    if (!((b[0] - a[0]) * (to[0] - from[0]) + (b[1] - a[1]) * (to[1] - from[1]) > 0)) return undefined
+  }
+  return isConvex(corners) || isSimple(moved) ? moved : undefined
+}
+
+/** Whether no two edges of an outline meet but neighbours in their corner. */
+function isSimple(corners: Point[]): boolean {
+  const edges = around(corners)
+  const isApart = (axis: 0 | 1, [a, b]: [Point, Point], [c, d]: [Point, Point]) =>
+    Math.max(a[axis], b[axis]) < Math.min(c[axis], d[axis]) || Math.max(c[axis], d[axis]) < Math.min(a[axis], b[axis])
+  const leftOf = ([a, b]: [Point, Point], [x, y]: Point) => Math.sign((b[0] - a[0]) * (y - a[1]) - (b[1] - a[1]) * (x - a[0]))
+  return edges.every((one, at) => edges.slice(at + 2, at === 0 ? -1 : undefined).every(other =>
+    isApart(0, one, other) || isApart(1, one, other)
+    || leftOf(one, other[0]) * leftOf(one, other[1]) > 0 || leftOf(other, one[0]) * leftOf(other, one[1]) > 0))
+}
+
 /** Round edges are drawn with corners, which come so near to where the round would be. */
 const ROUGH = 150_000
 
@@ -64,7 +100,8 @@ export function insetOn(
   if (!panel.outline) return undefined
   const inset = isConvex(panel.outline) ? insetOf : eroded
   if (!inset) return undefined
-  const corners = inset(outlineOf(panel), border.value)
+  const whole = outlineOf(panel)
+  const corners = mitred(whole, border.value) ?? inset(whole, border.value)
   if (corners.length < 3) return undefined
   const span = (axis: 0 | 1) => {
     const all = corners.map(corner => corner[axis])

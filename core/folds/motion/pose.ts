@@ -1,4 +1,4 @@
-import { byKey, lookUp } from '../../lists'
+import { lookUp } from '../../lists'
 import type { Length } from '../../lengths'
 import { nanometres } from '../../lengths'
 import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../model/card'
@@ -30,19 +30,25 @@ export interface PoseOptions {
 export function poseOf({ anchor, parts, joints }: Construction, opening: number, { slack = 0, layer = 0 }: PoseOptions = {}): Pose {
   const pose = new Map<string, Frame>()
   const joined = new Map<string, Joint[]>()
-  for (const joint of joints) joined.set(joint.onto.part, [...(joined.get(joint.onto.part) ?? []), joint])
+  for (const joint of joints) {
+    const others = joined.get(joint.onto.part)
+    if (others) others.push(joint)
+    else joined.set(joint.onto.part, [joint])
+  }
+  const byName = new Map(parts.map(part => [part.key, part]))
   unfold(anchor, FLAT)
   return pose
 
   function unfold(first: Panel, frame: Frame): void {
-    const part = byKey(parts, first.part)
+    const part = lookUp(byName, first.part)
     pose.set(panelKey(first), frame)
     const reached = [first]
-    for (const panel of reached) {
+    for (const panel of part.creases.length > 0 ? reached : []) {
+      const here = lookUp(pose, panelKey(panel))
       for (const crease of part.creases) {
         const other = acrossFrom(part, crease, panel)
         if (!other || pose.has(panelKey(other))) continue
-        pose.set(panelKey(other), neighbourFrame(lookUp(pose, panelKey(panel)), panel, other, crease, angleAt(crease)))
+        pose.set(panelKey(other), neighbourFrame(here, panel, other, crease, angleAt(crease)))
         reached.push(other)
       }
     }
@@ -146,13 +152,16 @@ export interface Box {
 export function boxOf({ parts }: Construction, pose: Pose): Box {
   const least: [number, number, number] = [Infinity, Infinity, Infinity]
   const most: [number, number, number] = [-Infinity, -Infinity, -Infinity]
-  for (const panel of parts.flatMap(part => part.panels)) {
-    const frame = pose.get(panelKey(panel))
-    if (!frame || panel.width.value <= 0 || panel.height.value <= 0) continue
-    for (const corner of cornersOf(panel, frame)) {
-      for (const axis of [0, 1, 2] as const) {
-        least[axis] = Math.min(least[axis], corner[axis])
-        most[axis] = Math.max(most[axis], corner[axis])
+  for (const { panels } of parts) {
+    for (const panel of panels) {
+      const frame = pose.get(panelKey(panel))
+      if (!frame || panel.width.value <= 0 || panel.height.value <= 0) continue
+      for (const corner of cornersOf(panel, frame)) {
+        for (let axis: 0 | 1 | 2 = 0; axis < 3; axis++) {
+          const at = corner[axis as 0 | 1 | 2]
+          if (at < least[axis]) least[axis] = at
+          if (at > most[axis]) most[axis] = at
+        }
       }
     }
   }
