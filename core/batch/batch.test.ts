@@ -1,7 +1,7 @@
 import { freeKey, freeTitle, newClass } from '../document'
 import type { Batch, PaperEntry } from '../document'
 import { describe, expect, it } from 'vitest'
-import { findingsOf, kitsByArea, kitsOfBatch, newCard, planAll, prepare, stopsIn, summaryOf, withPapers } from '.'
+import { findingsOf, kitsByArea, kitsOfBatch, newCard, planAll, prepare, stopsIn, summaryOf, viewOf, withPapers } from '.'
 import { paperedCard } from './testing'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
@@ -76,6 +76,14 @@ describe('a new card', () => {
     const preparation = prepare({ ...bare, cards: [paperedCard(zFold, bare)] })
     expect(stopsIn(findingsOf(preparation))).toBe(7)
     expect(preparation.cards[0]!.findings[0]!.problem).toContain('has no paper yet')
+  })
+
+  it('says at once what is wrong with a card, and tries what would put it right only for its list of findings', () => {
+    const [card] = prepare({ ...empty, cards: [{ ...paperedCard(zFold, empty), parameters: { border: '3 in' } }] }).cards
+    const stops = card!.findings.filter(({ severity }) => severity === 'stop')
+    expect([stops.length > 0, stops.some(({ fix }) => fix)]).toEqual([true, false])
+    const view = viewOf(card!, empty).findings
+    expect(view.filter(({ severity }) => severity === 'stop').every(({ fix }) => fix)).toBe(true)
   })
 })
 

@@ -41,7 +41,7 @@ export function viewOf(card: PreparedCard, { post, bought, class: { units } }: P
   if (known?.post === post && known.bought === bought) return known.view
   const posting = postingOf(card, post, bought, units)
   const ofPosting = posting?.findings ?? []
-  const findings = [...card.findings, ...motionFindings(card, units), ...lying(card, units), ...facing(card), ...ofPosting].sort(bySeverity)
+  const findings = [...card.fixed(), ...motionFindings(card, units), ...lying(card, units), ...facing(card), ...ofPosting].sort(bySeverity)
   const view = { posting, findings }
   views.set(card, { post, bought, view })
   return view

@@ -87,7 +87,8 @@ describe('posting a card', () => {
   })
 
   it('has nothing to say about a card that cannot be worked out', () => {
-    expect(postingOf({ entry: { envelope: '' } as never, kits: 1, pieces: [], findings: [] }, DEFAULT_POST, [], 'inch')).toBeUndefined()
+    const broken = { entry: { envelope: '' } as never, kits: 1, pieces: [], findings: [], fixed: () => [] }
+    expect(postingOf(broken, DEFAULT_POST, [], 'inch')).toBeUndefined()
     expect(BOUNDS.envelopes).toBeGreaterThan(DEFAULT_POST.envelopes.length)
   })
 })

@@ -1,10 +1,11 @@
 import type { Cutter, Demand } from '../cutting'
 import type { Batch, CardEntry, PaperEntry } from '../document'
 import { ANY_SCRAP, isPool, kitsOf } from '../document'
-import { wholeCard } from '../dressing'
-import type { Piece } from '../folds'
+import { dressedCard, fixedFindings } from '../dressing'
+import type { Finding, Piece } from '../folds'
 import { foldById, inputProblems } from '../folds'
 import { lengthFrom } from '../lengths'
+import { once } from '../lists'
 import type { Paper } from '../paper'
 import type { PreparedCard, PreparedPiece } from './prepared'
 import { paperFindings } from './paper-findings'
@@ -85,24 +86,17 @@ function prepareCard(
   const { units } = batch.class
   const kits = kitsOf(entry, batch.class)
   const fold = foldById(entry.fold)
+  const broken = (findings: Finding[]): PreparedCard => ({ entry, kits, pieces: [], findings, fixed: () => findings })
   if (!fold) {
-    return {
-      entry,
-      kits,
-      pieces: [],
-      findings: [{ severity: 'stop', subject: entry.title, problem: `uses the fold “${entry.fold}”, which this Wakaru does not know.` }],
-    }
+    const problem = `uses the fold “${entry.fold}”, which this Wakaru does not know.`
+    return broken([{ severity: 'stop', subject: entry.title, problem }])
   }
   const wrong = inputProblems(fold.parameters, entry.parameters, units)
-  if (wrong.length > 0) {
-    return {
-      entry,
-      kits,
-      pieces: [],
-      findings: wrong.map(({ parameter, problem }) => ({ severity: 'stop', subject: entry.title, parameter, problem })),
-    }
-  }
-  const { pieces: plain, findings, ...construction } = wholeCard(fold, entry, units, cutter.mark, lengthFrom(batch.tools.board, units))
+  if (wrong.length > 0)
+    return broken(wrong.map(({ parameter, problem }) => ({ severity: 'stop', subject: entry.title, parameter, problem })))
+  const board = lengthFrom(batch.tools.board, units)
+  const made = dressedCard(fold, entry, units, cutter.mark, board)
+  const { pieces: plain, ...construction } = made
   /** Pieces of a card from one pool begin with different papers; both of a matched pair with the same. */
   const begun = new Map<string, string[]>()
   function dealtFrom({ key }: Pool, { key: part, pair }: Piece): number {
@@ -120,6 +114,8 @@ function prepareCard(
     const shares = dealt(pool?.papers ?? (one ? [one] : []), piece, quantity, pool ? dealtFrom(pool, piece) : 0)
     return { ...piece, paper: shares[0]?.paper, pool: pool?.name, shares, turn: shares[0]?.turn ?? 'either', quantity }
   })
-  const all = [...findings, ...pieces.flatMap(piece => paperFindings(piece, entry, cutter, units))]
-  return { entry, kits, fold, construction: { ...construction, findings }, pieces, findings: all }
+  const ofPapers = pieces.flatMap(piece => paperFindings(piece, entry, cutter, units))
+  const findings = [...made.findings.map(finding => ({ ...finding, fix: undefined })), ...ofPapers]
+  const fixed = once(() => [...fixedFindings(fold, entry, made, units, cutter.mark, board), ...ofPapers])
+  return { entry, kits, fold, construction, pieces, findings, fixed }
 }

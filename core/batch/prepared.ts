@@ -31,6 +31,8 @@ export interface PreparedCard {
   fold?: Fold
   construction?: Omit<WorkedOut, 'pieces'>
   pieces: PreparedPiece[]
-  /** What is found in its parameters and papers; `cardFindings` has the rest. */
+  /** What is found in its parameters and papers, at once and with no fixes; `viewOf` has the rest. */
   findings: Finding[]
+  /** The same with the fixes that help, which are tried when they are asked for first. */
+  fixed: () => Finding[]
 }

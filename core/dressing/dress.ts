@@ -1,5 +1,5 @@
 import type { DressingEntry, FaceEntry } from '../document'
-import type { Construction, Fold, Joint, Panel, WorkedOut } from '../folds'
+import type { Construction, Finding, Fold, Joint, Panel, WorkedOut } from '../folds'
 import { face as onlyPanel } from '../folds'
 import type { Length, Units } from '../lengths'
 import { Measure, formatLength, lengthFrom } from '../lengths'
@@ -20,12 +20,15 @@ import { soundFindings } from './repair'
  * @param mark smallest mark of the trimmer, `board` that of the scoring board
  */
 export function wholeCard(fold: Fold, card: Repairable, units: Units, mark: Length, board = mark): WorkedOut {
-  const workOut = (changed: Repairable) => dressedCard(fold, changed, units, mark, board)
-  const made = workOut(card)
-  return { ...made, findings: soundFindings(fold, card, made, workOut, units, mark) }
+  const made = dressedCard(fold, card, units, mark, board)
+  return { ...made, findings: fixedFindings(fold, card, made, units, mark, board) }
 }
 
-/** The same without a look at what would put its findings right: for whoever only asks for its pieces. */
+/** The findings of a card that was worked out, with what would put them right: each way is tried on the card before it is offered. */
+export const fixedFindings = (fold: Fold, card: Repairable, made: WorkedOut, units: Units, mark: Length, board = mark): Finding[] =>
+  soundFindings(fold, card, made, changed => dressedCard(fold, changed, units, mark, board), units, mark)
+
+/** The same without a look at what would put its findings right, which takes many times as long; their fixes are not tried. */
 export const dressedCard = (fold: Fold, { parameters, faces, free }: Repairable, units: Units, mark: Length, board = mark): WorkedOut =>
   fold.construct(parameters, units, mark, natural => dress(natural, { faces, free }, units, mark), board)
 

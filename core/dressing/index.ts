@@ -1,6 +1,6 @@
 export type { CardFace } from './faces'
 export { faceAt, faceKey, faceSeen, facesOf, frontFace, layersOn } from './faces'
-export { dress, dressedCard, wholeCard } from './dress'
+export { dress, dressedCard, fixedFindings, wholeCard } from './dress'
 export {
   NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight,
   removeFreePiece, resizeDressing,

@@ -148,6 +148,8 @@ export interface Box {
   most: Vector
 }
 
+const AXES = [0, 1, 2] as const
+
 /** The box round everything that has a place in a pose. */
 export function boxOf({ parts }: Construction, pose: Pose): Box {
   const least: [number, number, number] = [Infinity, Infinity, Infinity]
@@ -157,10 +159,9 @@ export function boxOf({ parts }: Construction, pose: Pose): Box {
       const frame = pose.get(panelKey(panel))
       if (!frame || panel.width.value <= 0 || panel.height.value <= 0) continue
       for (const corner of cornersOf(panel, frame)) {
-        for (let axis: 0 | 1 | 2 = 0; axis < 3; axis++) {
-          const at = corner[axis as 0 | 1 | 2]
-          if (at < least[axis]) least[axis] = at
-          if (at > most[axis]) most[axis] = at
+        for (const axis of AXES) {
+          least[axis] = Math.min(least[axis], corner[axis])
+          most[axis] = Math.max(most[axis], corner[axis])
         }
       }
     }
