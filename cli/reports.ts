@@ -4,7 +4,7 @@ import type { ClassFinding, Leftover, PaperOutcome, Preparation } from '../core/
 import { findingsOf, kitProblems, offcutsIn, sourceOf, stopsIn, viewOf } from '../core/batch'
 import type { BenchStep, Solve } from '../core/cutting'
 import { countsOf, mostKits, wholeMinutes } from '../core/cutting'
-import type { Kits } from '../core/kits'
+import type { Fastenings, Kits } from '../core/kits'
 import type { Finding } from '../core/folds'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, writeLength } from '../core/lengths'
@@ -30,6 +30,8 @@ const sizeText = (batch: Batch, width: Length, height: Length) =>
 const sheetText = (batch: Batch, width: Length, height: Length) => sheetName(width, height) ?? sizeText(batch, width, height)
 
 const heading = ({ class: { title, date, seats, spares } }: Batch) => `${title}, ${date}: ${seats} seats and ${spares} spares`
+
+const tapesOf = ({ tape, strong }: Fastenings, units: Units) => ({ tape: writeLength(tape, units), strong: writeLength(strong, units) })
 
 /** A finding as data, its right value written with unit. */
 export const findingData = ({ severity, subject, problem, parameter, fix }: Finding, units: Units) => ({
@@ -120,7 +122,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       + `${step.keep.name}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
   }
   const data = outcomes.map(
-    ({ paper, entry, plan, sheets, settings, settingsAlone, strokes, handlings, minutes, steps, choices, usedUp, leaves, over }) => ({
+    ({ paper, entry, plan, sheets, settings, effort, minutes, loose, worth, cost, steps, choices, usedUp, leaves, over }) => ({
       paper: paper.key,
       problem: entry.problem,
       plan,
@@ -128,16 +130,20 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       bound: plan.bound,
       yield: plan.yield,
       settings,
-      settingsAlone,
-      strokes,
-      handlings,
+      effort,
       minutes,
+      loose,
+      worth,
+      cost,
       choices: choices.map(choice => ({
         sheets: choice.plan.sheets,
         layouts: choice.plan.layouts.length,
         spending: choice.plan.spending,
         settings: choice.settings,
         minutes: choice.minutes,
+        loose: choice.loose,
+        worth: choice.worth,
+        cost: choice.cost,
       })),
       usedUp: offcutsIn(usedUp).map(leftoverData),
       leaves: leaves.map(leftoverData),
@@ -149,14 +155,14 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
   )
   const overview = table(
     ['Paper', 'Sheets', 'At least', 'Yield', 'Layouts', 'Settings', 'Strokes', 'Minutes', 'On hand', 'To buy'],
-    outcomes.map(({ paper, plan, settings, strokes, minutes, sheets }) => [
+    outcomes.map(({ paper, plan, settings, effort, minutes, sheets }) => [
       paper.name,
       plan.sheets,
       plan.bound,
       `${Math.round(plan.yield * 100)} %`,
       plan.layouts.length,
       settings,
-      strokes,
+      effort.strokes,
       wholeMinutes(minutes),
       sheets.reduce((sum, { onHand }) => sum + onHand, 0),
       sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0),
@@ -236,13 +242,13 @@ export function kitsReport(batch: Batch, preparation: Preparation, kits: Kits): 
   const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
   const data = {
     seats: kits.seats,
-    costs: kits.costs.map(cost => ({ ...cost, supplies: { ...cost.supplies, tape: writeLength(cost.supplies.tape, units) } })),
+    costs: kits.costs.map(cost => ({ ...cost, supplies: { ...cost.supplies, ...tapesOf(cost.supplies, units) } })),
     purchases: kits.purchases.map(purchase => ({
       ...purchase,
       width: writeLength(purchase.width, units),
       height: writeLength(purchase.height, units),
     })),
-    totals: { ...kits.totals, tape: writeLength(kits.totals.tape, units) },
+    totals: { ...kits.totals, ...tapesOf(kits.totals, units) },
   }
   const text = [
     heading(batch),
@@ -265,7 +271,8 @@ export function kitsReport(batch: Batch, preparation: Preparation, kits: Kits): 
         cost === null ? (toBuy > 0 ? 'not for sale' : '') : money(cost),
       ]),
     ),
-    `Tape ${(kits.totals.tape / 1e9).toFixed(1)} m, foam pads ${kits.totals.pads}. To buy ${money(kits.totals.spending)}, the `
+    `Tape ${(kits.totals.tape / 1e9).toFixed(1)} m, strong tape ${(kits.totals.strong / 1e9).toFixed(1)} m, foam pads `
+    + `${kits.totals.pads}. To buy ${money(kits.totals.spending)}, the `
     + `whole class ${money(kits.totals.cost)}.`,
     ...findingLines(findings),
   ].join('\n')

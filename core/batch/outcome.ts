@@ -1,6 +1,6 @@
 import type { Batch } from '../document'
 import type { Layout, Measured, Plan } from '../cutting'
-import { leavesOf, madeBy, measured, openedBy, preferred, settingsAlone, tradeOffs } from '../cutting'
+import { leavesOf, madeBy, measured, openedBy, preferred, tradeOffs } from '../cutting'
 import type { PaperUse } from '../kits'
 import type { Leftover, UsedUp } from './leftovers'
 import type { PaperProblem } from './problems'
@@ -12,8 +12,6 @@ export interface PaperOutcome extends Measured {
   entry: PaperProblem
   /** All plans worth a thought, the chosen one among them: fewest sheets first. */
   choices: Measured[]
-  /** Settings if every layout were cut by itself. */
-  settingsAlone: number
   /** Sheets by format, those that are not needed included. `cut` are cut already and not among those needed. */
   sheets: (PaperUse['sheets'][number] & { key: string, cut: number })[]
   /** What the shelf has to learn once all of it is cut, what is cut already included: sheets and offcuts that are gone … */
@@ -28,9 +26,9 @@ export interface PaperOutcome extends Measured {
  * What follows for one paper once its cutting is planned.
  * @param plans the best plan, and others that trade sheets for time
  */
-export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes, tools }: Pick<Batch, 'wishes' | 'tools'>): PaperOutcome {
+export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<Batch, 'wishes'>): PaperOutcome {
   const { paper, problem, names, opened, own } = entry
-  const choices = tradeOffs(plans.map(plan => measured(plan, problem.cutter, tools.pace, names)))
+  const choices = tradeOffs(plans.map(plan => measured(plan, problem, names)))
   const chosen = own?.priority ? preferred(choices, own.priority, own.moreSheets) : preferred(choices, wishes.priority)
   const { layouts } = chosen.plan
   const made = madeBy(layouts)
@@ -42,7 +40,6 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes, tools }:
     paper,
     entry,
     choices,
-    settingsAlone: settingsAlone(chosen.plan, problem.cutter),
     sheets: problem.supplies
       .filter(({ kind }) => kind === 'sheet')
       .map(({ key, width, height, onHand, price }) => ({

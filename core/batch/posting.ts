@@ -130,8 +130,9 @@ export function postingOf(
     }
     for (const { part, against } of stoppers) {
       const layer = (key: string) => thickness(weightOf(byKey(parts, key)), post.bulk)
-      const foam = lengthFrom(post.foam)
-      const height = layer(part) + (joints.some(joint => joint.part === part && joint.means === 'foam') ? foam : 0)
+      const under = joints.find(joint => joint.part === part && joint.means === 'foam')
+      const foam = under?.foam ?? lengthFrom(post.foam)
+      const height = layer(part) + (under ? foam : 0)
       const rests = against.reduce((whole, key) => whole + layer(key), 0)
       if (height < rests) {
         found.push({

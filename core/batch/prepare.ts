@@ -50,7 +50,8 @@ export function prepare(batch: Batch, before?: Preparation): Preparation {
 
   /** One cutting problem for each paper that pieces are cut from. */
   function problemsOf(): PaperProblem[] {
-    const isSame = sameTools && before.batch.wishes === batch.wishes && isAlone(before.batch) === isAlone(batch)
+    const isSame = sameTools && before.batch.wishes === batch.wishes && before.batch.prices === batch.prices
+      && isAlone(before.batch) === isAlone(batch)
     return [...shelf.values()].flatMap((paper) => {
       const users = cards.filter(card => isCutFrom(card, paper))
       if (users.length === 0) return []

@@ -8,6 +8,7 @@ import type { Paper, Stock } from '../paper'
 import { ownFormats, stackOf } from '../paper'
 import { demandKey, dropOutKey, keyOfRef, readLayout } from './layouts'
 import type { Share } from './pools'
+import { readWork } from './read'
 import type { PreparedCard, PreparedPiece } from './prepared'
 
 /** The cutting problem of one paper, with the words for it. */
@@ -81,8 +82,8 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
   const without = new Set(entry?.without ?? [])
   const keptOn = openedBy(kept)
   // What the maker wishes for this paper comes before the wishes of the class.
-  const objective = (entry?.priority ?? batch.wishes.priority) === 'sheets' ? 'sheets' : 'money'
-  const free: Problem = { demands: missing, supplies: left, cutter, objective }
+  const objective = (entry?.priority ?? batch.wishes.priority) === 'money' ? 'money' : 'sheets'
+  const free: Problem = { demands: missing, supplies: left, cutter, objective, work: readWork(batch) }
   const problem: Problem = {
     ...free,
     supplies: left.flatMap((supply) => {

@@ -1,5 +1,5 @@
-import type { PaperEntry, ToolsEntry } from '../document'
-import type { Cutter } from '../cutting'
+import type { Batch, PaperEntry, ToolsEntry } from '../document'
+import type { Cutter, Work } from '../cutting'
 import { lengthFrom } from '../lengths'
 import type { Units } from '../lengths'
 import type { Paper } from '../paper'
@@ -23,3 +23,14 @@ export function readTools(tools: ToolsEntry, units: Units): Cutter {
     offcut: { short: lengthFrom(tools.offcutShort, units), long: lengthFrom(tools.offcutLong, units) },
   }
 }
+
+/** How the maker of a class works, and what plans are to keep to. */
+export const readWork = ({ tools, wishes, prices, class: { units } }: Pick<Batch, 'tools' | 'wishes' | 'prices' | 'class'>): Work => ({
+  pace: tools.pace,
+  hour: prices.hour,
+  way: wishes.working,
+  piles: wishes.mostPiles,
+  layouts: wishes.mostLayouts,
+  stages: wishes.mostStages,
+  strip: lengthFrom(wishes.leastStrip, units),
+})

@@ -1,18 +1,22 @@
 import { itemAt } from '../lists'
-import type { PaceEntry } from '../document'
 import type { Length, Reading } from '../lengths'
 import { downToMark, isOnMark, nearestMark, readOffScale } from '../lengths'
-import { fencesOf } from './patterns'
-import type { CutNode, Cutter, Layout, Size } from './plan'
+import type { CutNode, Cutter, Layout, Size, Supply } from './plan'
 import { contentOf } from './plan'
+import type { Group, Order } from './sequence'
+import { groupsOf, sequenceOf } from './sequence'
 import { frameOf, squaringCuts } from './squaring'
+import type { Work } from './work'
+import { USUAL_WORK } from './work'
 
 /** One setting of the fence for everything in hand that needs it. */
 export interface BenchStep {
   /** Tells it from the other steps of a sequence. */
   key: string
-  /** What is cut: `sheet` or one of several by number, or a strip by its letter. */
+  /** What is cut: a sheet by its letter, or a strip by that of the sheet it came off first and a number. */
   hold: string
+  /** It has been cut before, so that it is what was left of it. */
+  begun: boolean
   /** How many of it there are, and what each measures before this cut. */
   quantity: number
   size: Size
@@ -31,9 +35,13 @@ export interface BenchStep {
   rest?: Pile
   /** The thing in hand is used up. */
   last: boolean
-  /** Stacks taken in hand for this step; none where it is in hand already. */
-  handlings: number
-  /** The thing in hand is turned from how the last one lay. */
+  /** Stacks that it makes. */
+  stacks: number
+  /** Whether it is taken up for the first time, is in hand, came off with the last cut, or was put aside and has to be found again. */
+  taken: 'new' | 'in hand' | 'just cut' | 'found'
+  /** Other stacks of strips that lie waiting on the table. */
+  waiting: number
+  /** What is taken up is turned from how it lay. */
   turn: boolean
   /** The cut is longer than the trimmer: knife and steel ruler. */
   byKnife: boolean
@@ -64,75 +72,73 @@ interface Point {
 
 type Corner = Point & { layout: string }
 
-/** Alike parts of one cut node. */
-interface Group {
-  node: CutNode
-  /** Where each of them begins, from the start of the cut node. */
-  offsets: number[]
-}
-
 interface Hand {
+  serial: number
   label: string
+  /** Of the sheet that it came off first. */
+  letter: string
   quantity: number
   node: CutNode & { kind: 'cut' }
   /** The node in short, by which alike strips find each other. */
   content: string
   started: boolean
-  /** Parts still to come off, alike ones together; the last one is what remains. */
+  /** A sheet, which lies as it likes and finds no others. */
+  sheet: boolean
+  /** Parts that come off, alike ones together, and those that are still to come; the last one is what remains. */
   groups: Group[]
+  left: Group[]
   /** What the thing in hand measures now along the cut side. */
   size: number
+  /** The side along which it lies ready to be cut, once it has been cut or has come off. */
+  lies?: 'width' | 'height'
   /** Lower left corners of the things in hand on the drawn layouts. */
   corners: Corner[]
-}
-
-interface Choice {
-  hand: Hand
-  group: Group
-  size: Length
 }
 
 /** What a sheet is called after each of its squaring cuts. */
 const EDGES = ['with one straight edge', 'with two straight edges', 'with three straight edges', 'squared'] as const
 
-/** Which cut comes next where the fence has to be moved anyhow. */
-type Preference = (a: Choice, b: Choice) => number
-const widest: Preference = (a, b) => b.size - a.size
-const narrowest: Preference = (a, b) => a.size - b.size
-const fullest: Preference = (a, b) => b.hand.quantity - a.hand.quantity || b.size - a.size
+/** A, B, … Z, AA, AB, … */
+export const letterOf = (index: number): string =>
+  (index >= 26 ? letterOf(Math.floor(index / 26) - 1) : '') + String.fromCharCode(65 + (index % 26))
 
-/**
- * The order of cuts for all layouts of a paper together, for all their repeats. A
- * strip is cut up only after it came off, alike strips of all layouts at once. A
- * setting of the fence stands until nothing in hand needs it; the next one is, where
- * there is one, a setting that nothing still inside a strip will want again. Of several
- * such orders the one with the fewest settings is taken.
- *
- * @param names piece names by demand key; the key itself where a name is missing
- */
-export function benchSequence(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, string> = new Map()): BenchStep[] {
-  const orders = [widest, fullest, narrowest].map(preference => oneOrder(layouts, cutter, names, preference))
-  const effort = (steps: BenchStep[]) => settingsIn(steps) * 1000 + handlingsIn(steps)
-  return orders.reduce((best, steps) => (effort(steps) < effort(best) ? steps : best))
+/** What the sheets of layouts are called: an offcut is not called sheet. */
+const sheetName = (index: number, kind: Supply['kind'] = 'sheet'): string => `${kind} ${letterOf(index)}`
+
+interface Options {
+  /** Piece names by demand key; the key itself where a name is missing. */
+  names?: ReadonlyMap<string, string>
+  work?: Work
+  /** The order that was found for these layouts; looked for where it is not given. */
+  order?: Order
+  /** What the layouts are cut from. */
+  supplies?: Supply[]
 }
 
-function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, string>, preference: Preference): BenchStep[] {
+/**
+ * The steps of all layouts of a paper, for all their repeats, in the order that takes the least effort. A strip is cut up only
+ * after it came off, alike strips of all layouts at once.
+ */
+export function benchSequence(layouts: Layout[], cutter: Cutter, { names = new Map(), work = USUAL_WORK, order, supplies = [] }: Options = {}): BenchStep[] {
   const hands: Hand[] = []
   const steps: BenchStep[] = []
-  let strips = 0
-  let fence: Length | undefined
-  const sheets = layouts.map(({ key, root, repeats }, index) => ({
-    root, repeats, frame: frameOf(root, cutter), layout: key ?? `${index + 1}`, name: layouts.length === 1 ? 'sheet' : `sheet ${index + 1}`,
+  const strips = new Map<string, number>()
+  let justCut: Hand[] = []
+  let serials = layouts.length
+  const sheets = layouts.map(({ key, root, repeats, supply }, index) => ({
+    root, repeats, index, frame: frameOf(root, cutter), layout: key ?? `${index + 1}`, letter: letterOf(index),
+    name: sheetName(index, supplies.find(other => other.key === supply)?.kind),
   }))
   squareAll()
-  for (const { root, repeats, frame, layout, name } of sheets) if (!frame) receive(root, repeats, [{ x: 0, y: 0, layout }], name)
-  while (hands.length > 0) {
-    const choices = hands.flatMap(hand => movable(hand).map((group): Choice => ({ hand, group, size: group.node[hand.node.side] })))
-    const { hand, group } = choices.find(({ size }) => size === fence) ?? nextOf(choices)
-    fence = cutOff(hand, group) ?? fence
+  for (const { root, repeats, frame, layout, name, index } of sheets)
+    if (!frame) lay(root, repeats, [{ x: 0, y: 0, layout }], name, index)
+  const found = order ?? sequenceOf(layouts, cutter, work).order
+  for (let at = 0; at < found.length; at += 2) {
+    const hand = hands.find(({ serial }) => serial === found[at])
+    const group = hand?.groups[itemAt(found, at + 1)]
+    if (hand && group) cutOff(hand, group)
   }
   return steps
-
   /** Trims the edges of all sheets that are squared, those of one size together, before anything is cut out of them. */
   function squareAll(): void {
     const alike = new Map<string, typeof sheets>()
@@ -143,7 +149,7 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
     for (const same of alike.values()) EDGES.forEach((_, cut) => same.forEach(sheet => squareEdge(sheet, cut)))
   }
 
-  function squareEdge({ root, repeats, frame, layout, name }: typeof sheets[number], index: number): void {
+  function squareEdge({ root, repeats, frame, layout, name, index: sheet }: typeof sheets[number], index: number): void {
     const cut = frame && squaringCuts(root, frame, cutter.kerf)[index]
     if (!frame || !cut) return
     const { side, keep, before, after, at, from } = cut
@@ -152,12 +158,13 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
     const start = frame.margin + cutter.kerf
     const pile: Pile = index < EDGES.length - 1
       ? { kind: 'strip', name: `${name} ${EDGES[index]}`, ...after, quantity: repeats }
-      : receive(frame.inside, repeats, [{ x: start, y: start, layout }], `squared ${name}`)
+      : lay(frame.inside, repeats, [{ x: start, y: start, layout }], `squared ${name}`, sheet)
     const line = { x: side === 'width' ? at : from, y: side === 'width' ? from : at }
     const last = steps.at(-1)
     steps.push({
       key: `step-${steps.length + 1}`,
       hold: index === 0 ? name : `${name} ${EDGES[index - 1]}`,
+      begun: false,
       quantity: repeats,
       size: before,
       side,
@@ -168,13 +175,14 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
       keep: pile,
       rest: { kind: 'waste', name: 'waste', ...before, [side]: frame.margin, quantity: repeats },
       last: true,
-      handlings: last?.lines[0]?.layout === layout ? 0 : stacks,
+      stacks,
+      taken: index === 0 ? 'new' : last?.lines[0]?.layout === layout ? 'in hand' : 'found',
+      waiting: 0,
       // Turned end for end, or by a quarter.
       turn: index > 0,
       byKnife: before[across] > cutter.length,
       lines: [{ layout, from: line, to: { ...line, [side === 'width' ? 'y' : 'x']: from + before[across] } }],
     })
-    fence = keep
   }
 
   /**
@@ -188,69 +196,78 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
     return { from: 'between', at: Math.min(nearestMark(size, cutter.mark), downToMark(held, cutter.mark)) as Length }
   }
 
-  /** A setting that is not wanted again later, if any is not. */
-  function nextOf(choices: Choice[]): Choice {
-    const hidden = new Set(hands.flatMap(hand => hand.groups.flatMap(({ node }) => [...hiddenIn(node, hand.node.side)])))
-    const free = choices.filter(({ size }) => !hidden.has(size))
-    return itemAt([...(free.length > 0 ? free : choices)].sort(preference), 0)
+  /** Puts down a sheet that is to be cut; one that is a piece by itself is done. */
+  function lay(node: CutNode, quantity: number, corners: Corner[], label: string, index: number): Pile {
+    if (node.kind !== 'cut') return leftOrPiece(node, quantity)
+    hands.push({ ...handOf(node, quantity, corners), serial: index, label, letter: letterOf(index), sheet: true })
+    return { kind: 'strip', name: label, width: node.width, height: node.height, quantity }
   }
 
   /** Puts down what came off; what has cuts of its own is taken in hand later, alike strips together. */
-  function receive(node: CutNode, quantity: number, corners: Corner[], label?: string): Pile {
+  function receive(node: CutNode, quantity: number, corners: Corner[], from: Hand): Pile {
+    if (node.kind !== 'cut') return leftOrPiece(node, quantity)
     const size = { width: node.width, height: node.height, quantity }
-    if (node.kind === 'piece') return { kind: 'piece', name: names.get(node.demand) ?? node.demand, demand: node.demand, ...size }
-    if (node.kind !== 'cut') return { kind: node.kind, name: node.kind, ...size }
     const content = contentOf(node)
-    const same = hands.find(hand => !hand.started && hand.content === content)
+    const same = hands.find(hand => !hand.started && !hand.sheet && hand.content === content)
     if (same) {
       same.quantity += quantity
       same.corners.push(...corners)
       return { kind: 'strip', name: same.label, ...size }
     }
-    const name = label ?? `strip ${letter(strips++)}`
-    hands.push({
-      label: name,
-      quantity,
-      node,
-      content,
-      started: false,
-      groups: groupsOf(node, cutter.kerf),
-      size: node[node.side],
-      corners,
-    })
-    return { kind: 'strip', name, ...size }
+    const number = (strips.get(from.letter) ?? 0) + 1
+    strips.set(from.letter, number)
+    const hand: Hand = {
+      ...handOf(node, quantity, corners), serial: serials++, label: `strip ${from.letter}${number}`, letter: from.letter, sheet: false,
+      lies: from.node.side,
+    }
+    hands.push(hand)
+    justCut.push(hand)
+    return { kind: 'strip', name: hand.label, ...size }
   }
 
-  /** Leftovers stay last; any other part may come off first. */
-  function movable({ groups }: Hand): Group[] {
-    const parts = groups.filter(({ node }) => node.kind === 'piece' || node.kind === 'cut')
-    return parts.length > 0 ? parts : groups
+  function leftOrPiece(node: Exclude<CutNode, { kind: 'cut' }>, quantity: number): Pile {
+    const size = { width: node.width, height: node.height, quantity }
+    if (node.kind === 'piece') return { kind: 'piece', name: names.get(node.demand) ?? node.demand, demand: node.demand, ...size }
+    return { kind: node.kind, name: node.kind, ...size }
   }
 
-  /** Cuts all parts of one group off, and answers the fence it took, if any. */
-  function cutOff(hand: Hand, group: Group): Length | undefined {
+  function handOf(node: CutNode & { kind: 'cut' }, quantity: number, corners: Corner[]) {
+    const groups = groupsOf(node, cutter.kerf)
+    return { quantity, node, content: contentOf(node), started: false, groups, left: [...groups], size: node[node.side], corners }
+  }
+
+  /** Cuts all parts of one group off. */
+  function cutOff(hand: Hand, group: Group): void {
     const { side } = hand.node
     const size = group.node[side]
     const count = group.offsets.length
-    hand.started = true
-    hand.groups.splice(hand.groups.indexOf(group), 1)
+    hand.left.splice(hand.left.indexOf(group), 1)
     // The last part of all needs no cut, unless dust of less than a kerf is left beside it.
     const dust = hand.size - count * size - (count - 1) * cutter.kerf > 0
-    const cuts = hand.groups.length === 0 && !dust ? count - 1 : count
-    const [remaining, ...others] = hand.groups
+    const cuts = hand.left.length === 0 && !dust ? count - 1 : count
+    const [remaining, ...others] = hand.left
     const left = hand.size - cuts * (size + cutter.kerf)
     const restGroup = others.length === 0 && remaining?.offsets.length === 1 && remaining.node[side] === left ? remaining : undefined
-    if (restGroup) hand.groups.length = 0
-    const last = hand.groups.length === 0
+    if (restGroup) hand.left.length = 0
+    const last = hand.left.length === 0
     if (last) hands.splice(hands.indexOf(hand), 1)
-    const keep = receive(group.node, count * hand.quantity, cornersOf(hand, group))
-    const rest = restGroup && receive(restGroup.node, hand.quantity, cornersOf(hand, restGroup))
-    if (cuts === 0) return undefined
     const before = steps.at(-1)
-    const stacks = Math.ceil(hand.quantity / cutter.stack)
+    const wasCut = justCut.includes(hand)
+    const begun = hand.started
+    const stacksOf = ({ quantity }: Pick<Hand, 'quantity'>) => Math.ceil(quantity / cutter.stack)
+    const waiting = hands.reduce((sum, other) => sum + (other !== hand && (!other.sheet || other.started) ? stacksOf(other) : 0), 0)
+    const turn = hand.lies !== undefined && hand.lies !== side
+    if (cuts > 0) justCut = []
+    const keep = receive(group.node, count * hand.quantity, cornersOf(hand, group), hand)
+    const rest = restGroup && receive(restGroup.node, hand.quantity, cornersOf(hand, restGroup), hand)
+    hand.started = true
+    hand.lies = side
+    if (cuts === 0) return
+    const stacks = stacksOf(hand)
     steps.push({
       key: `step-${steps.length + 1}`,
       hold: hand.label,
+      begun,
       quantity: hand.quantity,
       size: { width: hand.node.width, height: hand.node.height, [side]: hand.size as Length },
       side,
@@ -261,41 +278,15 @@ function oneOrder(layouts: Layout[], cutter: Cutter, names: ReadonlyMap<string, 
       keep,
       rest,
       last,
-      handlings: before?.hold === hand.label ? 0 : stacks,
-      turn: before !== undefined && before.side !== side,
+      stacks,
+      taken: before?.hold === hand.label ? 'in hand' : hand.sheet && !begun ? 'new' : wasCut ? 'just cut' : 'found',
+      waiting,
+      turn,
       byKnife: hand.node[side === 'width' ? 'height' : 'width'] > cutter.length,
       lines: linesOf(hand, group, cuts),
     })
     hand.size = left
-    return size
   }
-}
-
-const hidden = { width: new WeakMap<CutNode, ReadonlySet<number>>(), height: new WeakMap<CutNode, ReadonlySet<number>>() }
-
-/** The settings that something inside a part wants, but for its own where that can go on as soon as it is in hand. */
-function hiddenIn(node: CutNode, side: 'width' | 'height'): ReadonlySet<number> {
-  const known = hidden[side].get(node)
-  if (known) return known
-  const found = new Set(fencesOf(node))
-  const own = node[side]
-  if (node.kind === 'cut' && !node.parts.some(part => (part[node.side] === own ? hiddenIn(part, node.side) : fencesOf(part)).has(own)))
-    found.delete(own)
-  hidden[side].set(node, found)
-  return found
-}
-
-function groupsOf({ side, parts }: CutNode & { kind: 'cut' }, kerf: number): Group[] {
-  const groups = new Map<string, Group>()
-  let offset = 0
-  for (const part of parts) {
-    const content = contentOf(part)
-    const group = groups.get(content) ?? { node: part, offsets: [] }
-    group.offsets.push(offset)
-    groups.set(content, group)
-    offset += part[side] + kerf
-  }
-  return [...groups.values()]
 }
 
 /** A corner moved along the side that a cut node divides. */
@@ -317,22 +308,3 @@ function linesOf({ corners, node: { side, width, height } }: Hand, { node, offse
     }),
   )
 }
-
-/** A, B, … Z, AA, AB, … */
-const letter = (index: number): string => (index >= 26 ? letter(Math.floor(index / 26) - 1) : '') + String.fromCharCode(65 + (index % 26))
-
-/** How often the fence has to be moved. */
-export const settingsIn = (steps: BenchStep[]): number =>
-  steps.filter((step, index) => index === 0 || step.fence !== steps[index - 1]?.fence).length
-
-export const strokesIn = (steps: BenchStep[]): number => steps.reduce((total, step) => total + step.strokes, 0)
-
-/** How often a stack is taken in hand. */
-export const handlingsIn = (steps: BenchStep[]): number => steps.reduce((total, step) => total + step.handlings, 0)
-
-/** Minutes at the trimmer. */
-export const minutesOf = (steps: BenchStep[], { setting, stroke, handling }: PaceEntry): number =>
-  (settingsIn(steps) * setting + strokesIn(steps) * stroke + handlingsIn(steps) * handling) / 60
-
-/** Minutes as they are said everywhere: whole, and never none for some work. */
-export const wholeMinutes = (minutes: number): number => (minutes > 0 ? Math.max(1, Math.round(minutes)) : 0)

@@ -2,9 +2,10 @@ import { complete, dive } from './dive'
 import { Patterns } from './patterns'
 import type { Demand, Layout, Problem } from './plan'
 import { area, sheetsOf, spendingOf } from './plan'
+import { byHand } from './families'
 import { relaxation } from './relaxation'
 import { searchOf } from './search'
-import { TRADE_OFF, addAlike, everySheetAlike, fewestSettings } from './settings'
+import { addFamilies, leastCost } from './economy'
 import type { Solve } from './solver'
 import { wholePlan } from './whole'
 
@@ -31,8 +32,11 @@ export interface Known {
 
 /** Steps of effort for columns, and for columns and dive together; the best so far stands after that. */
 const MOST = { columns: 40_000_000, all: 60_000_000 }
-/** Sizes up to which a few columns can be expected to do. */
+/** Sizes up to which a few columns can be expected to do, and beyond which nothing else is asked once the fewest sheets are known. */
 const MEDIUM = 30
+const MANY = 60
+/** How much a cent of paper counts where time counts first. */
+const LITTLE = 0.02
 
 /**
  * The exact search: column generation over guillotine patterns, then an integer
@@ -65,7 +69,7 @@ export function* exactly(
   const { formats } = search
 
   /** A plan is known that no other one beats; of many sizes nothing else is asked. */
-  const isDone = () => formats === 1 && known <= search.bound && demands.length > TRADE_OFF.sizes
+  const isDone = () => formats === 1 && known <= search.bound && demands.length > MANY
   let best: Layout[] | undefined
   const sheets = (layouts: Layout[]) => sheetsOf(layouts, supplies)
   const step = (share: number, layouts?: Layout[], others?: Layout[][]): ExactStep => ({
@@ -107,16 +111,12 @@ export function* exactly(
   }
   if (!best) return yield step(1)
   const least = sheets(best)
-  if (demands.length <= MEDIUM) best = fewestSettings(search, least, spendingOf(best, supplies)) ?? best
-  yield step(0.9, best)
-  if (demands.length > TRADE_OFF.sizes) return yield step(1, best)
-  const alike = addAlike(search)
-  const others: Layout[][] = []
-  for (let more = 1; more <= TRADE_OFF.plans; more++) {
-    const layouts = fewestSettings(search, least + more, Infinity, { spares: true, alike })
-    if (layouts) others.push(layouts)
-    yield step(0.9 + (0.1 * more) / TRADE_OFF.plans, best)
-    if (!layouts || layouts.length === 1) break
-  }
-  yield step(1, best, others.concat(everySheetAlike(search, alike)))
+  const liked = addFamilies(search)
+  best = leastCost(search, liked, { paper: 1, sheets: least, cents: spendingOf(best, supplies) }) ?? best
+  yield step(0.92, best)
+  const others = [1, LITTLE].flatMap((paper) => {
+    const layouts = leastCost(search, liked, { paper })
+    return layouts ? [layouts] : []
+  })
+  yield step(1, best, [...others, byHand(problem, demands)])
 }

@@ -80,7 +80,7 @@ export class Patterns {
   add(supply: number, root: CutNode): boolean {
     if (supply < 0) return false
     const counts = countsOf(root)
-    const key = `${supply} ${[...counts].sort().join(' ')}`
+    const key = keyFor(supply, counts)
     const known = this.known.get(key)
     if (known !== undefined) {
       const column = itemAt(this.columns, known)
@@ -90,6 +90,13 @@ export class Patterns {
     this.known.set(key, this.columns.length)
     this.columns.push({ supply, counts, root })
     return true
+  }
+
+  /** Adds a pattern of a whole supply; answers the column that gives such pieces. */
+  added(supply: number, root: CutNode): Column | undefined {
+    this.add(supply, root)
+    const at = this.known.get(keyFor(supply, countsOf(root)))
+    return at === undefined ? undefined : this.columns[at]
   }
 
   addLayouts(layouts: Layout[]): void {
@@ -157,6 +164,9 @@ export class Patterns {
     })
   }
 }
+
+/** Patterns of one supply that give the same pieces are one column. */
+const keyFor = (supply: number, counts: Map<string, number>): string => `${supply} ${[...counts].sort().join(' ')}`
 
 const fences = new WeakMap<CutNode, ReadonlySet<number>>()
 

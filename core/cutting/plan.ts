@@ -1,6 +1,8 @@
 import { itemAt, lookUp } from '../lists'
 import type { SupplyKind, Turn } from '../document'
 import type { Length } from '../lengths'
+import type { Order } from './sequence'
+import type { Work } from './work'
 
 /** Rectangles wanted of one size from one paper. */
 export interface Demand {
@@ -43,7 +45,7 @@ export interface Cutter {
   offcut: { short: Length, long: Length }
 }
 
-/** What the planner makes least of first: fresh sheets, or money for sheets that are not on hand. */
+/** What the first plan makes least of: fresh sheets, or money for sheets that are not on hand. The others weigh paper against time. */
 export type Objective = 'sheets' | 'money'
 
 /** The cutting problem of one paper. */
@@ -56,6 +58,8 @@ export interface Problem {
   setUp?: SetUp[]
   /** Layouts that are in the plan whatever else is. */
   fixed?: Layout[]
+  /** How the maker works and what a plan keeps to; `USUAL_WORK` where it is missing. */
+  work?: Work
 }
 
 /** A layout that the maker has the settings for. */
@@ -111,6 +115,8 @@ export interface Plan {
   spending: number
   /** Share of the sheets' area that ends up in pieces, 0 to 1. */
   yield: number
+  /** In which order it is cut, where that was looked for with care. */
+  order?: Order
 }
 
 /** A rectangle of a cut tree at its place on the sheet, origin bottom left. */

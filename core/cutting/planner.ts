@@ -1,6 +1,6 @@
 import { lookUp } from '../lists'
 import { fits, sheetBound, ways } from './bound'
-import { benchSequence, settingsIn } from './bench'
+import { benchSequence } from './bench'
 import { exactly } from './exact'
 import { besideFixed, withFixed } from './fixed'
 import { Guillotine, limited } from './guillotine'
@@ -11,6 +11,8 @@ import {
 } from './plan'
 import type { Solve } from './solver'
 import { isCuttable, squared, withMargins } from './squaring'
+import { sequenceOf } from './sequence'
+import { settingsIn, workOf } from './work'
 import { stripLayout } from './strips'
 
 /** The best plan so far and how far the search has come. */
@@ -43,9 +45,10 @@ export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress,
   const rest = besideFixed(problem)
   const search = planWithoutKerf(withKerf(rest), solve)
   const whole = (plan: Plan) => withFixed({ ...plan, layouts: keyedLayouts(lessKerf(plan.layouts, rest)) }, problem)
+  const ordered = (plan: Plan): Plan => ({ ...plan, order: sequenceOf(plan.layouts, problem.cutter, workOf(problem), true).order })
   for (;;) {
     const { done, value } = search.next()
-    if (done) return value.map(whole) as [Plan, ...Plan[]]
+    if (done) return value.map(plan => ordered(whole(plan))) as [Plan, ...Plan[]]
     yield { ...value, plan: whole(value.plan) }
   }
 }
@@ -238,7 +241,7 @@ function better(a: Attempt, b: Attempt, { objective, cutter, setUp = [] }: Probl
   const ready = new Set(setUp.map(({ root }) => contentOf(root)))
   const first = (attempt: Attempt) => [
     total(attempt.missing.values()),
-    ...(objective === 'sheets' ? [attempt.sheets, attempt.spending] : [attempt.spending, attempt.sheets]),
+    ...(objective === 'money' ? [attempt.spending, attempt.sheets] : [attempt.sheets, attempt.spending]),
   ]
   const second = ({ layouts }: Attempt) => [
     layouts.filter(({ root }) => ready.size > 0 && !ready.has(contentOf(root))).length,

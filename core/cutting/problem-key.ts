@@ -1,5 +1,6 @@
 import type { Problem } from './plan'
 import { contentOf } from './plan'
+import { workOf } from './work'
 
 const keys = new WeakMap<Problem, string>()
 
@@ -11,6 +12,7 @@ export function problemKey(problem: Problem): string {
   const known = keys.get(problem)
   if (known !== undefined) return known
   const { demands, supplies, cutter, objective, setUp = [], fixed = [] } = problem
+  const { pace, ...work } = workOf(problem)
   const key = [
     objective,
     [
@@ -23,6 +25,7 @@ export function problemKey(problem: Problem): string {
       cutter.offcut.short,
       cutter.offcut.long,
     ].join(),
+    JSON.stringify([Object.values(pace), Object.values(work)]),
     ...demands.map(({ key, width, height, quantity, turn }) => `${key},${width},${height},${quantity},${turn}`),
     ...supplies.map(
       ({ key, kind, width, height, onHand, price, onlyFixed = false }) =>

@@ -1,4 +1,4 @@
-import type { Patterns } from './patterns'
+import type { Column, Patterns } from './patterns'
 import type { Demand, Problem } from './plan'
 import { isFresh } from './plan'
 import type { Solve } from './solver'
@@ -32,6 +32,9 @@ export interface Search {
   bound: number
   /** How often the relaxation takes each column, and what one more piece of each demand is worth to it. */
   values: number[]
+  /** Columns that a relaxation or a whole plan made use of. */
+  wanted: Set<Column>
+  taken: Set<Column>
   duals: Map<string, number>
 }
 
@@ -54,6 +57,8 @@ export function searchOf(
     budget: known.spending,
     bound: known.bound,
     values: [],
+    wanted: new Set(),
+    taken: new Set(),
     duals: new Map(),
   }
 }

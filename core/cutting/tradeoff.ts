@@ -1,38 +1,40 @@
 import { itemAt } from '../lists'
-import type { PaceEntry, Priority } from '../document'
+import type { Priority } from '../document'
 import { PRIORITIES } from '../document'
 import type { BenchStep } from './bench'
-import { benchSequence, handlingsIn, minutesOf, settingsIn, strokesIn } from './bench'
-import type { Cutter, Plan } from './plan'
+import { benchSequence } from './bench'
+import type { Plan, Problem } from './plan'
 import { before } from './plan'
+import type { Effort } from './work'
+import { effortOf, looseIn, paperWorth, secondsOf, workOf } from './work'
 
 /** A plan with its sequence at the bench and what that takes. */
 export interface Measured {
   plan: Plan
   steps: BenchStep[]
+  effort: Effort
   settings: number
-  strokes: number
-  handlings: number
   minutes: number
+  /** Most stacks of strips that lie waiting at once. */
+  loose: number
+  /** Cents: what the fresh sheets are worth, and that together with the time. */
+  worth: number
+  cost: number
 }
 
-export function measured(plan: Plan, cutter: Cutter, pace: PaceEntry, names?: ReadonlyMap<string, string>): Measured {
-  const steps = benchSequence(plan.layouts, cutter, names)
+export function measured(plan: Plan, problem: Problem, names?: ReadonlyMap<string, string>): Measured {
+  const work = workOf(problem)
+  const steps = benchSequence(plan.layouts, problem.cutter, { names, work, order: plan.order, supplies: problem.supplies })
+  const effort = effortOf(steps)
+  const seconds = secondsOf(effort, work.pace)
+  const worth = paperWorth(plan.layouts, problem.supplies)
   return {
-    plan,
-    steps,
-    settings: settingsIn(steps),
-    strokes: strokesIn(steps),
-    handlings: handlingsIn(steps),
-    minutes: minutesOf(steps, pace),
+    plan, steps, effort, settings: effort.settings, minutes: seconds / 60, loose: looseIn(steps), worth,
+    cost: worth + (seconds / 3600) * work.hour,
   }
 }
 
-/** Settings where every layout is cut by itself, for comparison. */
-export const settingsAlone = ({ layouts }: Plan, cutter: Cutter): number =>
-  layouts.reduce((sum, layout) => sum + settingsIn(benchSequence([layout], cutter)), 0)
-
-const figures = ({ plan, settings, minutes }: Measured) => [plan.sheets, plan.spending, settings, minutes]
+const figures = ({ plan, worth, minutes }: Measured) => [plan.sheets, plan.spending, worth, minutes]
 
 /** The plans that no other one beats or equals in every figure, the fewest sheets first. */
 export function tradeOffs(plans: Measured[]): Measured[] {
@@ -54,12 +56,12 @@ export function tradeOffs(plans: Measured[]): Measured[] {
  */
 export function preferred(plans: Measured[], priority: Priority, moreSheets: number | null = null): Measured {
   const least = Math.min(...plans.map(({ plan }) => plan.sheets))
-  const order = ({ plan, settings, minutes }: Measured) =>
+  const order = ({ plan, minutes, worth, cost }: Measured) =>
     ({
-      sheets: [plan.sheets, plan.spending, minutes],
-      money: [plan.spending, plan.sheets, minutes],
-      settings: [settings, plan.sheets, minutes],
-      time: [minutes, plan.sheets, settings],
+      balanced: [cost, plan.sheets, minutes],
+      sheets: [plan.sheets, plan.spending, cost],
+      easy: [minutes, worth, plan.sheets],
+      money: [plan.spending, worth, cost],
     })[priority]
   return plans
     .filter(({ plan }) => moreSheets === null || plan.sheets <= least + moreSheets)
@@ -70,5 +72,5 @@ export function preferred(plans: Measured[], priority: Priority, moreSheets: num
 export function wishFor(choice: Measured, plans: Measured[]): { priority: Priority, moreSheets: number } {
   const moreSheets = choice.plan.sheets - Math.min(...plans.map(({ plan }) => plan.sheets))
   const priority = PRIORITIES.find(priority => preferred(plans, priority, moreSheets) === choice)
-  return { priority: priority ?? 'time', moreSheets }
+  return { priority: priority ?? 'easy', moreSheets }
 }

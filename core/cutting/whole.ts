@@ -34,5 +34,9 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
     ],
     whole: { nodes: demands.length > MANY.sizes ? MANY.nodes : NODES },
   })
+  solved?.columns.forEach((amount, at) => {
+    const column = columns[at]
+    if (column && amount > 0.5) search.taken.add(column)
+  })
   return solved && { layouts: withoutSurplus(patterns.layoutsOf(solved.columns), demands, problem), optimal: solved.optimal }
 }

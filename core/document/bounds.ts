@@ -45,6 +45,8 @@ export const BOUNDS = {
   offcuts: 60,
   seconds: 3600,
   moreSheets: 1000,
+  /** Of piles, layouts and stages that a maker allows. */
+  limit: 60,
   layouts: 60,
   parts: 400,
   cents: 1_000_000,

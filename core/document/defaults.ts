@@ -1,12 +1,17 @@
 import type { Units } from '../lengths'
 import type {
-  CardEntry, ClassDetails, ClassDocument, GlueEntry, PaceEntry, PostEntry, PricesEntry, StudioSettings, ToolsEntry,
+  CardEntry, ClassDetails, ClassDocument, GlueEntry, PaceEntry, PostEntry, PricesEntry, StudioSettings, ToolsEntry, WishesEntry,
 } from './shapes'
 import { VERSION } from './version'
 import { ANY_SCRAP, isPool } from './vocabulary'
 
-/** Seconds: moving the fence and reading it twice, one stroke, taking up and squaring a stack. */
-export const DEFAULT_PACE: PaceEntry = { setting: 25, stroke: 4, handling: 8 }
+/** Seconds: moving the fence and reading it twice, one stroke, taking up and squaring a stack, and what costs time beside that. */
+export const DEFAULT_PACE: PaceEntry = { setting: 25, stroke: 4, handling: 8, turning: 3, aside: 10, beside: 2, reading: 30 }
+
+/** Paper and time weighed in money, and nothing limited. */
+export const DEFAULT_WISHES: WishesEntry = {
+  priority: 'balanced', working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in',
+}
 
 export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
   inch: {
@@ -35,7 +40,9 @@ export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
   },
 }
 
-export const DEFAULT_PRICES: PricesEntry = { currency: 'EUR', tapePerMetre: 9, foamPad: 2 }
+export const DEFAULT_PRICES: PricesEntry = {
+  currency: 'EUR', tapePerMetre: 9, strongTapePerMetre: 20, foamPad: 2, hour: 1200,
+}
 
 export const DEFAULT_POST: PostEntry = {
   foam: '1.5 mm',
@@ -75,7 +82,7 @@ export function newClass(
     pools: [],
     bought: [],
     tools: structuredClone(tools[details.units]),
-    wishes: { priority: 'money' },
+    wishes: { ...DEFAULT_WISHES },
     cutting: [],
     prices: { ...prices },
     post: structuredClone(post),

@@ -66,6 +66,10 @@ export class LayerEntry {
   @oneOf(HOLDS)
   hold!: Hold
 
+  /** Height of the foam it is raised on; zero for what the class uses. */
+  @IsLengthText({ zero: true })
+  foam!: string
+
   /** Where it is glued, where that is not all of it. */
   @one(() => GlueEntry, 'how far the glue keeps from the edges: left, right, top, bottom')
   glue!: GlueEntry
@@ -165,6 +169,10 @@ export class FreeEntry {
 
   @oneOf(HOLDS)
   hold!: Hold
+
+  /** Height of the foam it is raised on; zero for what the class uses. */
+  @IsLengthText({ zero: true })
+  foam!: string
 
   /** Where it is glued, where that is not all of it. */
   @one(() => GlueEntry, 'how far the glue keeps from the edges: left, right, top, bottom')

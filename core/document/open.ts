@@ -64,7 +64,7 @@ export function openDressing(data: unknown): Checked<DressingEntry> {
 function heldAllOver({ faces, free, ...rest }: Record<string, unknown>): object {
   const each = (list: unknown, change: (entry: object) => object) =>
     Array.isArray(list) ? list.map((entry: unknown) => (typeof entry === 'object' && entry !== null ? change(entry) : entry)) : list
-  const held = (entry: object) => ({ glue: ALL_GLUED, made: [], ...entry })
+  const held = (entry: object) => ({ glue: ALL_GLUED, made: [], foam: '0 in', ...entry })
   const dressed = (face: object) => ({ message: false, ...face, ...('layers' in face && { layers: each(face.layers, held) }) })
   return { ...rest, faces: each(faces, dressed), free: each(free, held) }
 }

@@ -9,10 +9,10 @@ import {
 } from './validators'
 import { BATCH_FORMAT, VERSION } from './version'
 import type {
-  Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn,
+  Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn, WayOfWorking,
 } from './vocabulary'
 import {
-  ANY_SCRAP, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, PRIORITIES, SUPPLY_KINDS, TURNS, UNIT_SCHOOLS,
+  ANY_SCRAP, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, PRIORITIES, SUPPLY_KINDS, TURNS, UNIT_SCHOOLS, WAYS_OF_WORKING,
 } from './vocabulary'
 
 export * from './dressing-shapes'
@@ -84,8 +84,25 @@ export class PaceEntry {
   @most(BOUNDS.seconds) @least(0) @number('seconds')
   stroke!: number
 
+  /** Taking up and squaring a stack; half of it where the stack is in hand still. */
   @most(BOUNDS.seconds) @least(0) @number('seconds')
   handling!: number
+
+  /** A quarter turn of a stack. */
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  turning!: number
+
+  /** Putting a stack aside and finding it again. */
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  aside!: number
+
+  /** The same for each other stack that lies on the table. */
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  beside!: number
+
+  /** Reading a layout for the first time. */
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  reading!: number
 }
 
 export class ToolsEntry {
@@ -118,13 +135,33 @@ export class ToolsEntry {
   @IsLengthText({ zero: true })
   kerf!: string
 
-  @one(() => PaceEntry, 'the seconds for each action: setting, stroke, handling')
+  @one(() => PaceEntry, 'the seconds for each action: setting, stroke, handling, turning, aside, beside, reading')
   pace!: PaceEntry
 }
 
+/** What the cutting of a class is to be like. */
 export class WishesEntry {
   @oneOf(PRIORITIES)
   priority!: Priority
+
+  @oneOf(WAYS_OF_WORKING)
+  working!: WayOfWorking
+
+  /** Stacks of strips that may lie waiting on the table; `null` for as many as it pays. */
+  @IsWholeOrNull(BOUNDS.limit)
+  mostPiles!: number | null
+
+  /** Distinct layouts of a paper; `null` for any number. */
+  @IsWholeOrNull(BOUNDS.limit)
+  mostLayouts!: number | null
+
+  /** Times that the direction of the cuts may change within a sheet; `null` for any number. */
+  @IsWholeOrNull(BOUNDS.limit)
+  mostStages!: number | null
+
+  /** The narrowest strip that is to come off a sheet. */
+  @IsLengthText({ zero: true })
+  leastStrip!: string
 }
 
 /** A piece to cut by its size and how it may lie: pieces alike in that are cut as one. */
@@ -222,7 +259,14 @@ export class PricesEntry {
   tapePerMetre!: number
 
   @most(BOUNDS.cents) @least(0) @number('cents')
+  strongTapePerMetre!: number
+
+  @most(BOUNDS.cents) @least(0) @number('cents')
   foamPad!: number
+
+  /** What an hour of the maker's is worth. */
+  @most(BOUNDS.cents) @least(0) @number('cents')
+  hour!: number
 }
 
 /** A name for several papers: what is cut from it is shared out among them. */
@@ -398,7 +442,7 @@ export class StudioSettings {
   @one(() => SchoolTools, 'the tools of both schools')
   tools!: SchoolTools
 
-  @one(() => PricesEntry, 'the prices: currency, tapePerMetre, foamPad')
+  @one(() => PricesEntry, 'the prices: currency, tapePerMetre, strongTapePerMetre, foamPad, hour')
   prices!: PricesEntry
 
   @one(() => PostEntry, 'the envelopes and rates')
@@ -435,14 +479,14 @@ export class ClassDocument {
   @one(() => ToolsEntry, 'the tools: trimmer, mark, …')
   tools!: ToolsEntry
 
-  @one(() => WishesEntry, 'the wishes: priority')
+  @one(() => WishesEntry, 'the wishes: priority, working, mostPiles, mostLayouts, mostStages, leastStrip')
   wishes!: WishesEntry
 
   /** Wishes and progress for the cutting of single papers. */
   @listOf(() => CuttingEntry, 'wishes for single papers', BOUNDS.papers)
   cutting!: CuttingEntry[]
 
-  @one(() => PricesEntry, 'the prices: currency, tapePerMetre, foamPad')
+  @one(() => PricesEntry, 'the prices: currency, tapePerMetre, strongTapePerMetre, foamPad, hour')
   prices!: PricesEntry
 
   @one(() => PostEntry, 'the posting: foam, bulk, envelopes, rates')

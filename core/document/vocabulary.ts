@@ -16,15 +16,21 @@ export const TURNS = ['as drawn', 'turned', 'either'] as const
 /** What is cut from: fresh sheets, offcuts from the shelf, or what windows release. */
 export const SUPPLY_KINDS = ['sheet', 'offcut', 'drop-out'] as const
 
-/** What counts most for the maker. */
-export const PRIORITIES = ['money', 'sheets', 'settings', 'time'] as const
+/**
+ * What counts most for the maker: paper and time together in money, the fewest sheets, the least time at the trimmer, or the least
+ * money for paper.
+ */
+export const PRIORITIES = ['balanced', 'sheets', 'easy', 'money'] as const
+
+/** How sheets are cut: one layout after the other, all of them together, few strips lying about, or whichever takes least time. */
+export const WAYS_OF_WORKING = ['as it pays', 'sheet by sheet', 'all together', 'few strips'] as const
 
 /** Shapes of what is put on a card: `like its face` follows the outline of what it lies on. */
 export const LAYER_SHAPES = ['like its face', 'rectangle', 'rounded', 'oval'] as const
 export const FREE_SHAPES = ['rectangle', 'rounded', 'oval', 'outline'] as const
 
 /** How what is put on a card is held; `loose` lies there unglued. */
-export const HOLDS = ['tape', 'glue', 'dots', 'foam', 'loose'] as const
+export const HOLDS = ['tape', 'strong tape', 'glue', 'dots', 'foam', 'loose'] as const
 
 /** What is done to a piece before it is put on: a motif is cut out along the picture of its print. */
 export const MAKINGS = ['stamped', 'coloured', 'die cut', 'cut out'] as const
@@ -57,6 +63,7 @@ export type Grain = typeof GRAINS[number]
 export type Turn = typeof TURNS[number]
 export type SupplyKind = typeof SUPPLY_KINDS[number]
 export type Priority = typeof PRIORITIES[number]
+export type WayOfWorking = typeof WAYS_OF_WORKING[number]
 
 /** A parameter of a fold as a class keeps it: lengths are text with unit. */
 export type ParameterInput = string | boolean

@@ -10,7 +10,7 @@ import { faceAt, facesOf, layersOn } from './faces'
 import type { PlacedPiece } from './free'
 import { addFree, boxesOn, clearOf } from './free'
 import { addLayers } from './layers'
-import { HOLD_WORDS, glueWords } from './parts'
+import { glueWords, holdWords } from './parts'
 import { hidingBoxes } from './seen'
 import type { Repairable } from './repair'
 import { soundFindings } from './repair'
@@ -162,7 +162,7 @@ function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: 
   const turned = entry.turn === 0 ? '' : `, turned by ${Math.abs(entry.turn)}° ${entry.turn > 0 ? 'anticlockwise' : 'clockwise'}`
   return [{
     text: `${entry.name}: on ${face.name.toLowerCase()}, ${show(entry.left)} from the left and ${show(entry.bottom)} from the foot`
-      + `${turned}, ${HOLD_WORDS[entry.hold]}.`,
+      + `${turned}, ${holdWords(entry, length => formatLength(length, units, { unit: true }))}.`,
     warning: entry.hold === 'loose' ? undefined : free ?? beyond,
   }]
 }

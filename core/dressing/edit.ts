@@ -22,7 +22,7 @@ const BORDER: Record<Units, string> = { inch: '1/8 in', metric: '3 mm' }
 export const newLayer = (key: string, units: Units): LayerEntry => ({
   key, name: '', left: BORDER[units], right: BORDER[units], top: BORDER[units], bottom: BORDER[units], width: NOTHING, height: NOTHING,
   centred: true, shape: 'like its face', corner: NOTHING, hold: 'tape', message: false, printTop: 'top', pair: '', ring: '', windows: true,
-  glue: ALL_GLUED, made: [],
+  glue: ALL_GLUED, made: [], foam: NOTHING,
 })
 
 /** The dressing of a face as it is: what the maker wants there, else what the catalogue has, put so that the same pieces come of it. */
@@ -133,7 +133,8 @@ export function addFreePiece(card: CardEntry, units: Units, own: Partial<FreeEnt
   const bottom = on ? middle(on.height.value, own.height ?? size) : NOTHING
   const entry: FreeEntry = {
     name: `Topper ${card.free.length + 1}`, kind: 'topper', shape: 'rectangle', outline: '', width: size, height: size, corner: NOTHING,
-    ring: NOTHING, count: 1, face: '', left, bottom, turn: 0, hold: 'foam', printTop: 'any', glue: ALL_GLUED, made: [], ...own, key,
+    ring: NOTHING, count: 1, face: '', left, bottom, turn: 0, hold: 'foam', printTop: 'any', glue: ALL_GLUED, made: [],
+    foam: NOTHING, ...own, key,
   }
   card.free = [...card.free, entry]
   return entry

@@ -7,7 +7,7 @@ import { itemAt } from '../lists'
 import type { CardFace } from './faces'
 import { facesOf } from './faces'
 import { outlineFor } from './outlines'
-import { flatPart, glueFindings, glueZone, glued, makingStep, meansOf } from './parts'
+import { flatPart, foamOf, glueFindings, glueZone, glued, makingStep, meansOf } from './parts'
 
 /** The key of the part that a free piece becomes, which its paper is chosen by. */
 export const freePartKey = (key: string): string => `free--${key}`
@@ -107,7 +107,7 @@ function jointOn({ panel, side }: CardFace, part: Part, entry: FreeEntry): Joint
   }
   const [across, up] = [overlap(left, zone.x, zone.width, panel.width), overlap(bottom, zone.y, zone.height, panel.height)]
   const glue = turned === 0 ? { x: across.start, y: up.start, width: across.size, height: up.size } : zone
-  return glued(part, by, { onto: panel, face: side, x, y: bottom, means, turned, glue })
+  return glued(part, by, { onto: panel, face: side, x, y: bottom, means, foam: foamOf(entry), turned, glue })
 }
 
 /** Boxes of what is glued or laid on a panel, from its lower left corner: left, foot, right, head. */

@@ -5,7 +5,7 @@ import type { Length, Units } from '../lengths'
 import { Measure, downToMark, formatLength, lengthFrom, nanometres } from '../lengths'
 import type { CardFace } from './faces'
 import { eroded, outlineFor } from './outlines'
-import { flatPart, glueFindings, glueZone, glued, makingStep, meansOf } from './parts'
+import { flatPart, foamOf, glueFindings, glueZone, glued, makingStep, meansOf } from './parts'
 
 /** The key of the part that a layer becomes, which papers are chosen by. */
 export const layerKey = (face: string, layer: string): string => `${face}--${layer}`
@@ -58,7 +58,8 @@ export function addLayers(card: Construction, face: CardFace, { key, layers }: F
     if (entry.windows || ringed) part.windows.push(...windowsThrough(below.part, below.panel, { x, y: box.bottom, part, mirrored }))
     card.parts.push(part)
     const joint = glued(part, panel, {
-      onto: below.panel, face: below.side, x, y: box.bottom, means: meansOf(entry.hold), glue: glueZone(part, entry.glue),
+      onto: below.panel, face: below.side, x, y: box.bottom, means: meansOf(entry.hold), foam: foamOf(entry),
+      glue: glueZone(part, entry.glue),
     })
     card.joints.push(joint)
     card.findings.push(...glueFindings(part, joint, at))

@@ -3,14 +3,25 @@ import type { Finding, Joint, Means, Panel, Part, Point, Step } from '../folds'
 import type { Length } from '../lengths'
 import { Measure, lengthFrom } from '../lengths'
 
-const MEANS: Record<Hold, Means> = { tape: 'tape', glue: 'glue', dots: 'dot', foam: 'foam', loose: 'held' }
+const MEANS: Record<Hold, Means> = {
+  'tape': 'tape', 'strong tape': 'strong tape', 'glue': 'glue', 'dots': 'dot', 'foam': 'foam', 'loose': 'held',
+}
 export const meansOf = (hold: Hold): Means => MEANS[hold]
 export const holdOf = (means: Means): Hold => (Object.keys(MEANS) as Hold[]).find(hold => MEANS[hold] === means) ?? 'tape'
 
 /** What words say of a hold: `with foam`. */
 export const HOLD_WORDS: Record<Hold, string> = {
-  tape: 'with tape', glue: 'with wet glue', dots: 'with dots', foam: 'on foam', loose: 'without glue',
+  'tape': 'with tape', 'strong tape': 'with strong tape', 'glue': 'with wet glue', 'dots': 'with dots', 'foam': 'on foam',
+  'loose': 'without glue',
 }
+
+/** The same with the height of the foam, where it is not the usual one. */
+export const holdWords = ({ hold, foam }: { hold: Hold, foam: string }, show: (length: Length) => string): string =>
+  HOLD_WORDS[hold] + (hold === 'foam' && lengthFrom(foam) > 0 ? ` ${show(lengthFrom(foam))} high` : '')
+
+/** The height of foam that is not the usual one. */
+export const foamOf = ({ hold, foam }: { hold: Hold, foam: string }): Length | undefined =>
+  hold === 'foam' && lengthFrom(foam) > 0 ? lengthFrom(foam) : undefined
 
 /** What is done to a piece before it is put on, as its step says it. */
 const MAKING_WORDS: Record<Making, string> = {
@@ -72,5 +83,5 @@ export function glueFindings(part: Part, { glue, means }: Joint, at: string): Fi
 export const glued = (
   { key, width, height }: Part,
   by: Panel,
-  joint: Pick<Joint, 'onto' | 'face' | 'x' | 'y' | 'means'> & Partial<Pick<Joint, 'turned' | 'glue'>>,
+  joint: Pick<Joint, 'onto' | 'face' | 'x' | 'y' | 'means'> & Partial<Pick<Joint, 'turned' | 'glue' | 'foam'>>,
 ): Joint => ({ part: key, by, faceDown: false, turned: 0, glue: { x: Measure.zero, y: Measure.zero, width, height }, ...joint })

@@ -5,8 +5,9 @@ import { ZERO, sum } from '../lengths'
 
 /** What holds one kit together. */
 export interface Fastenings {
-  /** Double-sided tape. */
+  /** Double-sided tape, and the strong one. */
   tape: Length
+  strong: Length
   /** Foam pads. */
   pads: number
 }
@@ -18,11 +19,12 @@ export interface Fastenings {
  */
 export function fasteningsFor(joints: Joint[], units: Units): Fastenings {
   const spacing = foamSpacing(units)
-  const supplies: Fastenings = { tape: ZERO, pads: 0 }
+  const supplies: Fastenings = { tape: ZERO, strong: ZERO, pads: 0 }
   for (const { glue, means } of joints) {
     const { width: { value: width }, height: { value: height } } = glue
     if (width <= 0 || height <= 0) continue
     if (means === 'tape') supplies.tape = sum(supplies.tape, width, height, width, height)
+    else if (means === 'strong tape') supplies.strong = sum(supplies.strong, width, height, width, height)
     else if (means === 'foam') supplies.pads += Math.max(2, Math.ceil(width / spacing) * Math.ceil(height / spacing))
   }
   return supplies

@@ -33,11 +33,15 @@ const use = (needed: number, onHand: number, price: number | null = 50): PaperUs
   paper: kelp,
   sheets: [{ width: inches(8.5), height: inches(11), needed, onHand, price }],
 })
-const request = { seats: 3, spares: 1, prices: { tapePerMetre: 10, foamPad: 2 }, bought: [], units: 'inch' as const }
+const request = { seats: 3, spares: 1, prices: { tapePerMetre: 10, strongTapePerMetre: 30, foamPad: 2 }, bought: [], units: 'inch' as const }
 
 describe('supplies from the glue zones', () => {
   it('runs tape round a taped zone', () => {
-    expect(fasteningsFor([joint(2, 3, 'tape'), joint(1, 1, 'tape')], 'inch')).toEqual({ tape: inches(14), pads: 0 })
+    expect(fasteningsFor([joint(2, 3, 'tape'), joint(1, 1, 'tape')], 'inch')).toEqual({ tape: inches(14), strong: ZERO, pads: 0 })
+  })
+
+  it('counts strong tape by itself', () => {
+    expect(fasteningsFor([joint(2, 3, 'tape'), joint(1, 1, 'strong tape')], 'inch')).toMatchObject({ tape: inches(10), strong: inches(4) })
   })
 
   it('spreads pads over a padded zone, never fewer than two', () => {
@@ -47,7 +51,7 @@ describe('supplies from the glue zones', () => {
   })
 
   it('needs nothing for a zone without a size', () => {
-    expect(fasteningsFor([joint(0, 4, 'foam'), joint(3, -1, 'tape')], 'inch')).toEqual({ tape: ZERO, pads: 0 })
+    expect(fasteningsFor([joint(0, 4, 'foam'), joint(3, -1, 'tape')], 'inch')).toEqual({ tape: ZERO, strong: ZERO, pads: 0 })
   })
 })
 

@@ -33,8 +33,9 @@ export interface PaperUse {
 }
 
 export interface SupplyPrices {
-  /** Cents for one metre of tape. */
+  /** Cents for one metre of tape, and of the strong one. */
   tapePerMetre: number
+  strongTapePerMetre: number
   /** Cents for one foam pad. */
   foamPad: number
 }
@@ -116,9 +117,13 @@ export function kitsFor({ seats, spares, cards, papers, prices, bought, units }:
   const totals = cards.reduce(
     (total, { kits }, index) => {
       const { supplies } = itemAt(costs, index)
-      return { tape: sum(total.tape, product(supplies.tape, kits)), pads: total.pads + supplies.pads * kits }
+      return {
+        tape: sum(total.tape, product(supplies.tape, kits)),
+        strong: sum(total.strong, product(supplies.strong, kits)),
+        pads: total.pads + supplies.pads * kits,
+      }
     },
-    { tape: ZERO, pads: 0 },
+    { tape: ZERO, strong: ZERO, pads: 0 },
   )
   return {
     seats: bags(),
@@ -147,7 +152,8 @@ export function kitsFor({ seats, spares, cards, papers, prices, bought, units }:
       supplies,
       extras: card.extras,
       paper: card.kits === 0 ? 0 : paper / card.kits,
-      other: (supplies.tape / 1e9) * prices.tapePerMetre + supplies.pads * prices.foamPad
+      other: (supplies.tape / 1e9) * prices.tapePerMetre + (supplies.strong / 1e9) * prices.strongTapePerMetre
+        + supplies.pads * prices.foamPad
         + boughtFor(card.extras, bought).price,
     }
   }

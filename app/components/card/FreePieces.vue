@@ -174,6 +174,8 @@ async function readOutline(piece: FreeEntry, event: Event) {
       <HoldDetails
         v-if="!isBought(piece.kind)"
         :glue="piece.glue"
+        :hold="piece.hold"
+        :foam="piece.foam"
         :made="piece.made"
         :name="piece.name"
         :units="work.units"

@@ -1,12 +1,20 @@
 <script setup lang="ts">
-import type { GlueEntry, Making } from '../../../core/document'
+import type { GlueEntry, Hold, Making } from '../../../core/document'
 import { ALL_GLUED, MAKINGS } from '../../../core/document'
 import { isGluedAll } from '../../../core/dressing'
 import type { Length, Units } from '../../../core/lengths'
 
-/** What is done to a piece before it is put on, and how far its glue keeps from its edges. */
-const { glue, made, name } = defineProps<{ glue: GlueEntry, made: Making[], name: string, units: Units, mark: Length }>()
-const emit = defineEmits<{ change: [change: { glue?: GlueEntry, made?: Making[] }] }>()
+/** What is done to a piece before it is put on, how far its glue keeps from its edges, and how high its foam is. */
+const { glue, made, hold, foam, name } = defineProps<{
+  glue: GlueEntry
+  made: Making[]
+  hold: Hold
+  foam: string
+  name: string
+  units: Units
+  mark: Length
+}>()
+const emit = defineEmits<{ change: [change: { glue?: GlueEntry, made?: Making[], foam?: string }] }>()
 const SIDES = [['left', 'left'], ['right', 'right'], ['top', 'head'], ['bottom', 'foot']] as const
 const WORDS: Record<Making, string> = {
   'stamped': 'stamped', 'coloured': 'coloured', 'die cut': 'cut with a die', 'cut out': 'cut out along its print',
@@ -50,6 +58,15 @@ const setMade = (making: Making, on: boolean) => emit('change', { made: MAKINGS.
         <label :for="`${id}-partly`">Glued only in part</label>
       </span>
     </div>
+    <LengthField
+      v-if="hold === 'foam'"
+      :model-value="foam"
+      label="Height of its foam, 0 for the usual"
+      :mark="mark"
+      :units="units"
+      zero
+      @update:model-value="emit('change', { foam: $event })"
+    />
     <template v-if="shown">
       <LengthField
         v-for="[side, words] in SIDES"

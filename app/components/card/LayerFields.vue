@@ -167,6 +167,8 @@ const rings = computed(() => [{ key: '', name: 'no ring' }, ...windows.map(({ ke
     />
     <HoldDetails
       :glue="layer.glue"
+      :hold="layer.hold"
+      :foam="layer.foam"
       :made="layer.made"
       :name="layer.name || name"
       :units="units"

@@ -3,15 +3,17 @@ import { BOUNDS } from '../../../core/document'
 import type { PricesEntry } from '../../../core/document'
 import type { Units } from '../../../core/lengths'
 
-/** What tape and foam cost, in the maker's money; sheets carry their price on the shelf. */
+/** What tape, foam and an hour cost, in the maker's money; sheets carry their price on the shelf. */
 const { prices, units, open = false } = defineProps<{ prices: PricesEntry, units: Units, open?: boolean }>()
 const emit = defineEmits<{ change: [what: string, prices: PricesEntry] }>()
 const CURRENCIES = ['USD', 'CAD', 'GBP', 'EUR', 'AUD', 'NZD', 'CHF', 'SEK', 'NOK', 'DKK', 'JPY']
 const FIELDS = [
   { key: 'tapePerMetre', label: { inch: 'A yard of tape', metric: 'A metre of tape' } },
+  { key: 'strongTapePerMetre', label: { inch: 'A yard of strong tape', metric: 'A metre of strong tape' } },
   { key: 'foamPad', label: { inch: 'A foam pad', metric: 'A foam pad' } },
+  { key: 'hour', label: { inch: 'An hour of yours', metric: 'An hour of yours' } },
 ] as const
-const shareOf = (key: keyof PricesEntry) => (key === 'tapePerMetre' ? TAPE_UNIT[units] / TAPE_UNIT.metric : 1)
+const shareOf = (key: keyof PricesEntry) => (key === 'tapePerMetre' || key === 'strongTapePerMetre' ? TAPE_UNIT[units] / TAPE_UNIT.metric : 1)
 
 const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit('change', `price ${key}`, { ...prices, [key]: value })
 </script>

@@ -2,6 +2,7 @@ import { VERSION } from '../version'
 import * as from1 from './from-1'
 import * as from2 from './from-2'
 import * as from3 from './from-3'
+import * as from4 from './from-4'
 
 type Data = Record<string, unknown>
 
@@ -10,12 +11,14 @@ const STEPS: Record<number, { class: (document: Data) => Data, paper: (paper: Da
   1: { class: from1.upgradeClass, paper: from1.upgradePaper },
   2: { class: from2.upgradeClass, paper: from2.upgradePaper },
   3: { class: from3.upgradeClass, paper: from3.upgradePaper },
+  4: { class: from4.upgradeClass, paper: from4.upgradePaper },
 }
 
-/** The settings of a studio, which have no version: tools that do not say what marks the scoring board has. */
+/** The settings of a studio, which have no version: tools and prices that do not say what came later. */
 export function upgradedSettings(data: unknown): unknown {
   if (!isData(data) || !isData(data.tools)) return data
-  return { ...data, tools: Object.fromEntries(Object.entries(data.tools).map(([units, tools]) => [units, from2.upgradeTools(tools)])) }
+  const tools = Object.entries(data.tools).map(([units, tools]) => [units, from4.upgradeTools(from2.upgradeTools(tools))])
+  return { ...data, tools: Object.fromEntries(tools), prices: from4.upgradePrices(data.prices) }
 }
 
 const isData = (value: unknown): value is Data => typeof value === 'object' && value !== null && !Array.isArray(value)

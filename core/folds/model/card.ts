@@ -11,7 +11,7 @@ export type PartKind = 'base' | 'insert' | 'plate' | 'underlay' | 'mat' | 'messa
  * How a joint is made: tape along the edges of the glue zone, wet glue, foam pads spread over it, a hook-and-loop dot,
  * or not glued but held in a guide.
  */
-export type Means = 'tape' | 'glue' | 'foam' | 'dot' | 'held'
+export type Means = 'tape' | 'strong tape' | 'glue' | 'foam' | 'dot' | 'held'
 
 /** A point on a part, from its lower left corner, in nanometres. */
 export type Point = readonly [x: number, y: number]
@@ -120,6 +120,8 @@ export interface Joint {
   /** The glued area, from the lower left corner of the part. */
   glue: { x: Measure, y: Measure, width: Measure, height: Measure }
   means: Means
+  /** Height of the foam it stands on, where that is not what the class uses. */
+  foam?: Length
 }
 
 export interface Step {

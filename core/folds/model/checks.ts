@@ -93,7 +93,7 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
   function narrowGlue(): Finding[] {
     const least = rule('glueWidth', units)
     return construction.joints
-      .filter(({ means }) => means === 'tape' || means === 'foam')
+      .filter(({ means }) => means === 'tape' || means === 'strong tape' || means === 'foam')
       .flatMap((joint) => {
         const narrow = Math.min(joint.glue.width.value, joint.glue.height.value) as Length
         if (narrow <= 0 || narrow >= least.value) return []

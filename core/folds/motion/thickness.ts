@@ -70,7 +70,7 @@ export function thicknessMap(construction: Construction, thicknessOf: (part: Par
       name: 'foam',
       outline: flat(placed(glueOutline(joint), joint.onto, frame)),
       holes: [],
-      thickness: foam,
+      thickness: joint.foam ?? foam,
       z: (x, y) => heightOf(apart)(x, y) + (joint.face === 'inside' ? 1 : -1) * Math.sign(apart.normal[2]) * 10_000,
     })
   }

@@ -107,7 +107,7 @@ const PURCHASES = [
           :columns="COSTS"
         />
         <p class="small quiet">
-          The whole class uses up {{ money(kits.totals.cost) }}: {{ tapeInWords(kits.totals.tape, work.units) }} and
+          The whole class uses up {{ money(kits.totals.cost) }}: {{ tapeInWords(kits.totals, work.units) }} and
           {{ count(kits.totals.pads, 'foam pad') }}, estimated from where pieces are glued.
         </p>
       </section>

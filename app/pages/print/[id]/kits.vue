@@ -13,7 +13,7 @@ const print = computed(() => {
   const { kits } = planner
   if (!kits) return printOf([])
   const { cards } = work.prepared
-  const tape = `${tapeInWords(kits.totals.tape, work.units)}, ${count(kits.totals.pads, 'foam pad')}`
+  const tape = `${tapeInWords(kits.totals, work.units)}, ${count(kits.totals.pads, 'foam pad')}`
   const shopping = shoppingSection(kits, work.units, { money, tape })
   const unsure: PrintSection[] = planner.planless
     ? [{ heading: 'Not complete', blocks: [{ kind: 'text', strong: true, text: NOT_ALL }] }]

@@ -1,0 +1,231 @@
+import { byHand, oneSize, simpleLayouts } from './families'
+import { without } from './guillotine'
+import type { Column } from './patterns'
+import { fencesOf } from './patterns'
+import type { CutNode, Demand, Layout, Problem } from './plan'
+import { area, contentOf, countsOf, isFresh, madeBy } from './plan'
+import type { Search } from './search'
+import { frameOf, withinFrame } from './squaring'
+import { stripLayout } from './strips'
+import { sheetWorth, workOf } from './work'
+
+/*
+ * Plans that weigh paper against time: every sheet costs what it is worth and every action at the trimmer its seconds. Layouts and
+ * settings cost as soon as they are used at all, so that fewer of them come out of the programme itself.
+ */
+
+/** Columns that the programme looks at: those that came out of the relaxations and the simple families, then the fullest. */
+const FEW = 60
+/** Rounds in which simple layouts are priced. */
+const ROUNDS = 10
+/** Branches of the integer programme. */
+const NODES = 60
+/** Sizes up to which settings are counted one by one. */
+export const MANY_SIZES = 30
+/** Sheets that hold an even share of everything, in so many numbers of sheets. */
+const ALIKE = 3
+/** A layout that is set up costs next to nothing to read. */
+const SET_UP = 0.05
+
+/** What one sheet of a layout costs in seconds for its share of a stack, and what the layout costs once. */
+interface Seconds {
+  sheet: number
+  once: number
+}
+
+const known = new WeakMap<CutNode, { strokes: number, strips: number, kinds: number, stages: number, narrowest: number }>()
+
+/** Cuts, strips with cuts of their own, distinct ones among them, changes of direction, and the narrowest strip, of one sheet. */
+export function tally(node: CutNode): { strokes: number, strips: number, kinds: number, stages: number, narrowest: number } {
+  const found = known.get(node)
+  if (found) return found
+  const sum = { strokes: 0, strips: 0, kinds: 0, stages: 0, narrowest: Infinity }
+  if (node.kind === 'cut') {
+    const parts = node.parts.filter(part => part.kind === 'piece' || part.kind === 'cut')
+    sum.strokes = parts.length === node.parts.length ? parts.length - 1 : parts.length
+    const seen = new Set<string>()
+    for (const part of parts) {
+      if (part.kind !== 'cut') continue
+      const inner = tally(part)
+      sum.strips += 1 + inner.strips
+      sum.strokes += inner.strokes
+      sum.stages = Math.max(sum.stages, inner.stages)
+      sum.narrowest = Math.min(sum.narrowest, part[node.side], inner.narrowest)
+      if (seen.has(contentOf(part))) continue
+      seen.add(contentOf(part))
+      sum.kinds += 1 + inner.kinds
+    }
+    sum.stages += 1
+  }
+  known.set(node, sum)
+  return sum
+}
+
+function secondsFor(root: CutNode, { cutter, ...problem }: Problem): Seconds {
+  const { pace } = workOf(problem)
+  const { strokes, strips, kinds } = tally(frameOf(root, cutter)?.inside ?? root)
+  const strip = pace.handling / 2 + pace.turning + (kinds > 1 ? pace.aside : 0)
+  const sheet = (strokes * pace.stroke + pace.handling + strips * strip) / cutter.stack
+  return { sheet, once: pace.reading + (pace.handling + kinds * (pace.stroke + strip)) / 2 }
+}
+
+/** Adds what hands like to cut: sheets of one size, an even share of everything on a sheet, and what the relaxation of such asks for. */
+export function addFamilies(search: Search): Set<Column> {
+  const { patterns, demands, problem } = search
+  const { supplies } = patterns
+  const { cutter } = problem
+  const liked = new Set<Column>()
+  const add = (supply: number, root: CutNode | undefined) => {
+    if (!root) return
+    const column = patterns.added(supply, root)
+    if (column) liked.add(column)
+  }
+  supplies.forEach((supply, index) => {
+    for (const demand of demands) add(index, oneSize(supply, cutter, demand))
+    if (isFresh(supply)) for (const root of evenShares(search, index)) add(index, root)
+  })
+  for (const { supply, root } of byHand(problem, demands)) add(supplies.findIndex(({ key }) => key === supply), root)
+  for (let round = 0; round < ROUNDS; round++) {
+    const columns = [...liked]
+    const relaxed = search.solve({
+      costs: [...columns.map(column => costOf(search, column).sheet), ...demands.map(() => MISSING), ...supplies.map(() => 0)],
+      rows: [
+        ...patterns.demandRows(columns).map((row, at) => ({ ...row, of: [...row.of, [columns.length + at, 1] as [number, number]] })),
+        ...patterns.drawerRows(columns.length + demands.length, columns),
+      ],
+    })
+    if (!relaxed) break
+    columns.forEach((column, at) => {
+      if ((relaxed.columns[at] ?? 0) > 1e-6) search.wanted.add(column)
+    })
+    const worths = new Map(demands.map(({ key }, at) => [key, Math.max(0, relaxed.duals[at] ?? 0)]))
+    const before = liked.size
+    supplies.forEach((supply, index) => {
+      for (const root of simpleLayouts(supply, cutter, demands, ({ key }) => worths.get(key) ?? 0)) add(index, root)
+    })
+    if (liked.size === before) break
+  }
+  return liked
+}
+const MISSING = 100_000
+
+/** Layouts with an even share of all that is wanted, a sheet for so many kits. */
+function evenShares({ patterns, demands, problem: { cutter } }: Search, index: number): CutNode[] {
+  const supply = patterns.supplies[index]
+  if (!supply) return []
+  const pieces = demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
+  const most = Math.max(...demands.map(({ quantity }) => quantity))
+  const found: CutNode[] = []
+  for (let share = Math.max(1, Math.ceil(pieces / area(supply))); share <= most && found.length < ALIKE; share++) {
+    const wanted = demands.map(demand => ({ ...demand, quantity: Math.ceil(demand.quantity / share) }))
+    const left = new Map(wanted.map(({ key, quantity }) => [key, quantity]))
+    const complete = (['width', 'height'] as const).flatMap(along => stripLayout(supply, cutter, along, wanted, left, area) ?? [])
+      .find((root) => {
+        const made = countsOf(root)
+        return wanted.every(({ key, quantity }) => (made.get(key) ?? 0) >= quantity)
+      })
+    if (complete) found.push(complete)
+  }
+  return found
+}
+
+/** Cents that a sheet cut in some way costs: its paper and its share of the work; and what the layout costs once. */
+function costOf({ patterns: { supplies }, problem }: Search, { supply: at, root }: Column, paper = 1): Seconds {
+  const supply = supplies[at]
+  const { sheet, once } = secondsFor(root, problem)
+  const cents = workOf(problem).hour / 3600
+  return { sheet: (supply ? sheetWorth(supply, problem.supplies) : 0) * paper + sheet * cents, once: once * cents }
+}
+
+export interface Weighing {
+  /** How much a cent of paper counts beside one of time. */
+  paper: number
+  /** No more fresh sheets and cents to spend than this. */
+  sheets?: number
+  cents?: number
+}
+
+/**
+ * The plan that costs least of paper and time together, among the layouts that are worth a thought and within what the maker
+ * allows.
+ */
+export function leastCost(search: Search, liked: ReadonlySet<Column>, { paper, sheets = Infinity, cents = Infinity }: Weighing): Layout[] | undefined {
+  const { patterns, demands, problem, formats, values } = search
+  const { supplies } = patterns
+  const work = workOf(problem)
+  const fee = work.hour / 3600
+  const ready = new Set((problem.setUp ?? []).map(({ root }) => contentOf(root)))
+  const isSetUp = ({ root }: Column) => ready.size > 0 && ready.has(contentOf(root))
+  const rank = (column: Column, index: number) =>
+    (values[index] ?? 0) + (isSetUp(column) ? 2 : 0) + (search.wanted.has(column) ? 2 : 0) + (search.taken.has(column) ? 2 : 0)
+    + (liked.has(column) ? 0.5 : 0)
+  const kept = patterns.columns
+    .map((column, index) => ({ column, value: rank(column, index), fullness: patterns.fullness(column) }))
+    .filter(({ column }) => isAllowed(column))
+    .sort((a, b) => b.value - a.value || b.fullness - a.fullness)
+    .slice(0, Math.max(FEW, 2 * demands.length))
+    .map(({ column }) => column)
+  const counted = demands.length <= MANY_SIZES
+  const settings = counted ? [...new Set(kept.flatMap(({ root }) => [...fencesOf(root)]))] : []
+  const [used, bought] = [kept.length, 2 * kept.length + settings.length]
+  const fresh = patterns.fresh(kept)
+  const costs = kept.map(column => costOf(search, column, paper))
+  const solved = search.solve({
+    costs: [
+      ...costs.map(({ sheet }) => sheet),
+      ...kept.map((column, at) => (costs[at]?.once ?? 0) * (isSetUp(column) ? SET_UP : 1)
+        + (counted ? 0 : fencesOf(column.root).size * work.pace.setting * fee)),
+      ...settings.map(() => work.pace.setting * fee),
+      ...supplies.map(() => 0),
+    ],
+    rows: [
+      ...patterns.demandRows(kept),
+      ...patterns.drawerRows(bought, kept),
+      ...(Number.isFinite(sheets) ? [{ most: sheets, of: fresh }] : []),
+      ...(search.bound > 0 && formats > 0 ? [{ least: search.bound, of: fresh }] : []),
+      ...(formats > 1 && Number.isFinite(cents) ? [patterns.budgetRow(bought, cents)] : []),
+      ...(work.layouts === null ? [] : [{ most: work.layouts, of: kept.map((_, at): [number, number] => [used + at, 1]) }]),
+      // A layout that is used at all counts once, and so does each of its settings.
+      ...kept.map((column, at) => ({ most: 0, of: [[at, 1], [used + at, -mostOf(column)]] as [number, number][] })),
+      ...(counted
+        ? kept.flatMap(({ root }, at) => [...fencesOf(root)].map(fence => ({
+            most: 0, of: [[used + at, 1], [2 * used + settings.indexOf(fence), -1]] as [number, number][],
+          })))
+        : []),
+    ],
+    whole: { nodes: NODES, plain: true },
+  })
+  return solved && withFewSpares(patterns.layoutsOf(solved.columns, kept), demands, problem)
+
+  function isAllowed({ root }: Column): boolean {
+    const { stages, narrowest } = tally(frameOf(root, problem.cutter)?.inside ?? root)
+    return (work.stages === null || stages <= work.stages) && narrowest >= work.strip
+  }
+
+  /** More of one layout than this is never of use. */
+  function mostOf({ counts, supply }: Column): number {
+    const needed = Math.max(...demands.map(({ key, quantity }) => Math.ceil(quantity / (counts.get(key) ?? Infinity))))
+    const there = supplies[supply]
+    return Math.max(1, Math.min(needed, there && (!isFresh(there) || there.price === null) ? there.onHand : sheets))
+  }
+}
+
+/**
+ * Leaves out what would be cut too much, but the same on every sheet of a layout: what is over then are spares, for to cut some
+ * sheets otherwise would be one more layout to read.
+ */
+export function withFewSpares(layouts: Layout[], demands: Demand[], { cutter }: Pick<Problem, 'cutter'>): Layout[] {
+  const result = layouts.map(layout => ({ ...layout }))
+  const made = madeBy(result)
+  for (const { key, quantity } of demands) {
+    let surplus = (made.get(key) ?? 0) - quantity
+    for (const layout of [...result].sort((a, b) => a.repeats - b.repeats)) {
+      const each = countsOf(layout.root).get(key) ?? 0
+      const fewer = Math.min(each, Math.floor(surplus / layout.repeats))
+      if (fewer <= 0) continue
+      layout.root = withinFrame(layout.root, cutter, inside => without(inside, key, fewer, cutter))
+      surplus -= fewer * layout.repeats
+    }
+  }
+  return result.filter(({ root }) => countsOf(root).size > 0)
+}
