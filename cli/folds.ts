@@ -228,7 +228,10 @@ export async function foldReport(
     message: card.message && area(card.message),
     setUp: card.setUp,
     stamping: card.stamping.map(area),
-    supplies: { tape: exact(supplies.tape), strongTape: exact(supplies.strong), foamPads: supplies.pads, others: card.extras.map(extra => extraInWords(extra, units)) },
+    supplies: {
+      tape: exact(supplies.tape), strongTape: exact(supplies.strong), foamPads: supplies.pads,
+      others: card.extras.map(extra => extraInWords(extra, units)),
+    },
     steps: card.steps,
     files,
     findings: findings.map(finding => findingData(finding, units)),

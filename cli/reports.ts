@@ -3,7 +3,7 @@ import Table from 'cli-table3'
 import type { ClassFinding, Leftover, PaperOutcome, Preparation } from '../core/batch'
 import { findingsOf, kitProblems, offcutsIn, sourceOf, stopsIn, viewOf } from '../core/batch'
 import type { BenchStep, Solve } from '../core/cutting'
-import { countsOf, mostKits, wholeMinutes } from '../core/cutting'
+import { countsOf, heldInWords, mostKits, pileInWords, takenInWords, wholeMinutes } from '../core/cutting'
 import type { Fastenings, Kits } from '../core/kits'
 import type { Finding } from '../core/folds'
 import type { Length, Units } from '../core/lengths'
@@ -114,12 +114,13 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
   const leftoverData = ({ width, height, count }: Leftover) => ({ width: exact(width), height: exact(height), count })
   const stepText = (step: BenchStep) => {
     const from = step.reading.from === 'far' ? ` (set ${formatLength(step.reading.at, units)} from the other edge)` : ''
-    const rest = step.rest ? `, ${step.rest.name} remains` : ''
-    const held = `${step.quantity} × ${step.hold}, ${sizeText(batch, step.size.width, step.size.height)}`
+    const rest = step.rest ? `, ${pileInWords(step.rest)} remains` : ''
+    const taken = takenInWords(step)
+    const held = `${heldInWords(step)}${taken && ` ${taken}`}, ${sizeText(batch, step.size.width, step.size.height)}`
     return `${step.turn ? 'turn; ' : ''}${held}: fence `
       + `${formatLength(step.fence, units, { unit: true })}${from} along the ${step.side}, ${step.cuts} `
-      + `${step.cuts === 1 ? 'cut' : 'cuts'}: ${step.keep.quantity} × `
-      + `${step.keep.name}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
+      + `${step.cuts === 1 ? 'cut' : 'cuts'}: `
+      + `${pileInWords(step.keep)}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
   }
   const data = outcomes.map(
     ({ paper, entry, plan, sheets, settings, effort, minutes, loose, worth, cost, steps, choices, usedUp, leaves, over }) => ({
@@ -175,7 +176,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       const counts = [...countsOf(root)].map(([key, count]) => `${count} × ${names.get(key)}`).join(', ')
       const kind = !sheet || sheet.kind === 'sheet' ? '' : `${[paperOf?.get(supply)?.name, sheet.kind].filter(Boolean).join(' ')} `
       const size = sheet ? sheetText(batch, sheet.width, sheet.height) : supply
-      return `  ${plan.layouts.length > 1 ? `sheet ${at + 1}: ` : ''}${repeats} × ${kind}${size}: ${counts}`
+      return `  sheet ${at + 1}: ${repeats} × ${kind}${size}: ${counts}`
     })
     const leftovers = (word: string, list: Leftover[]) =>
       list.length === 0

@@ -96,8 +96,8 @@ describe('the planner’s store', () => {
   it('chooses among the plans by the wishes of the class without planning again', async () => {
     worker().work()
     const { choices } = planner.outcomes[0]!
-    await change('priority', draft => void (draft.wishes.priority = 'settings'))
-    expect([worker().orders.length, planner.outcomes[0]!.settings]).toEqual([1, Math.min(...choices.map(({ settings }) => settings))])
+    await change('priority', draft => void (draft.wishes.priority = 'easy'))
+    expect([worker().orders.length, planner.outcomes[0]!.minutes]).toEqual([1, Math.min(...choices.map(({ minutes }) => minutes))])
   })
 
   it('knows what a forbidden format costs', async () => {

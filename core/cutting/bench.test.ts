@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { benchSequence, minutesOf, plan, sequenceViolations, settingsIn, strokesIn, verifyPlan, wholeMinutes } from '.'
+import { USUAL_WORK, benchSequence, minutesOf, plan, sequenceViolations, settingsIn, strokesIn, verifyPlan, wholeMinutes } from '.'
 import type { BenchStep, CutNode, Layout } from '.'
 import { inches, millimetres } from '../lengths'
 import { cutter, offcut, piece, problem, sheet } from './testing'
+
+const together = { ...USUAL_WORK, way: 'all together' } as const
 
 describe('the order of cuts', () => {
   it('sets the fence once for a sheet cut in half', () => {
@@ -12,7 +14,7 @@ describe('the order of cuts', () => {
     } = plan(problem([piece(8.5, 5.5, 16)], [sheet(8.5, 11)]))
     const steps = benchSequence([layout!], cutter)
     expect(steps).toMatchObject([
-      { hold: 'sheet', quantity: 8, fence: inches(5.5), cuts: 1, strokes: 2, keep: { kind: 'piece', quantity: 16 }, byKnife: false },
+      { hold: 'sheet 1', quantity: 8, fence: inches(5.5), cuts: 1, strokes: 2, keep: { kind: 'piece', quantity: 16 }, byKnife: false },
     ])
     expect([settingsIn(steps), strokesIn(steps)]).toEqual([1, 2])
   })
@@ -75,24 +77,27 @@ describe('the order of cuts', () => {
       { supply: 's', repeats: 6, root: cut('height', 8, 11, [strip, strip, leaf(8, 1)]) },
       { supply: 's', repeats: 2, root: cut('height', 8, 11, [strip, leaf(8, 6)]) },
     ]
-    const steps = benchSequence(layouts, cutter)
+    const steps = benchSequence(layouts, cutter, { work: together })
     expect(steps.map(({ hold, fence }) => [hold, fence])).toEqual([
       ['sheet 1', inches(5)],
       ['sheet 2', inches(5)],
-      ['strip A', inches(4)],
-      ['strip A', inches(3)],
+      ['strip 1a', inches(4)],
+      ['strip 1a', inches(3)],
     ])
     expect(steps[2]!.quantity).toBe(14)
     expect(settingsIn(steps)).toBe(3)
     expect(layouts.reduce((sum, layout) => sum + settingsIn(benchSequence([layout], cutter)), 0)).toBe(6)
-    // Two stacks of sheet 1, one of sheet 2, four of the strip, which is turned once and stays in hand.
-    expect(steps.map(({ handlings, turn }) => [handlings, turn])).toEqual([
-      [2, false],
-      [1, false],
-      [4, true],
-      [0, false],
+    // Two stacks of sheet 1, one of sheet 2, four of the strip, most of which was put aside, which is turned once
+    // and stays in hand.
+    expect(steps.map(({ stacks, taken, turn }) => [stacks, taken, turn])).toEqual([
+      [2, 'new', false],
+      [1, 'new', false],
+      [4, 'found', true],
+      [4, 'in hand', false],
     ])
-    expect(minutesOf(steps, { setting: 60, stroke: 6, handling: 12 })).toBeCloseTo(3 + strokesIn(steps) / 10 + 7 / 5)
+    // Three settings, the strokes, seven stacks taken up, four of them found again and turned, and two layouts to read.
+    const pace = { ...USUAL_WORK.pace, setting: 60, stroke: 6, handling: 12, turning: 3, aside: 10, reading: 30 }
+    expect(minutesOf(steps, pace) * 60).toBe(180 + 6 * strokesIn(steps) + 7 * 12 + 4 * (10 + 3) + 2 * 30)
     expect(steps[0]!.lines.map(({ layout }) => layout)).toEqual(['1', '1'])
   })
 
@@ -124,6 +129,7 @@ describe('the order of cuts', () => {
         },
       ],
       cutter,
+      { work: together },
     )
     expect(steps.map(({ fence }) => fence)).toEqual([inches(2), inches(3), inches(3)])
     expect(settingsIn(steps)).toBe(2)
@@ -145,7 +151,7 @@ describe('the order of cuts', () => {
         const given = problem(demands, [sheet(8.5, 11), offcut(5, 6, 3)], { kerf: inches(kerf), squaring: inches(squaring) })
         const planned = plan(given)
         expect(verifyPlan(planned, given)).toEqual([])
-        expect(sequenceViolations(benchSequence(planned.layouts, given.cutter), planned, given)).toEqual([])
+        expect(sequenceViolations(benchSequence(planned.layouts, given.cutter, given), planned, given)).toEqual([])
       }),
       { numRuns: 60 },
     )

@@ -13,7 +13,7 @@ import { USUAL_WORK } from './work'
 export interface BenchStep {
   /** Tells it from the other steps of a sequence. */
   key: string
-  /** What is cut: a sheet by its letter, or a strip by that of the sheet it came off first and a number. */
+  /** What is cut: a sheet by its number, or a strip by that of the sheet it came off first and a letter. */
   hold: string
   /** It has been cut before, so that it is what was left of it. */
   begun: boolean
@@ -39,7 +39,8 @@ export interface BenchStep {
   stacks: number
   /** Whether it is taken up for the first time, is in hand, came off with the last cut, or was put aside and has to be found again. */
   taken: 'new' | 'in hand' | 'just cut' | 'found'
-  /** Other stacks of strips that lie waiting on the table. */
+  /** Other piles of strips that lie waiting on the table, and the stacks that they make. */
+  piles: number
   waiting: number
   /** What is taken up is turned from how it lay. */
   turn: boolean
@@ -56,6 +57,8 @@ export interface Pile extends Size {
   /** Of a piece, the key of its demand. */
   demand?: string
   quantity: number
+  /** A pile that was not there before and is put aside: its name is to be written on it. */
+  fresh?: boolean
 }
 
 export interface Line {
@@ -75,8 +78,8 @@ type Corner = Point & { layout: string }
 interface Hand {
   serial: number
   label: string
-  /** Of the sheet that it came off first. */
-  letter: string
+  /** Number of the sheet that it came off first. */
+  from: number
   quantity: number
   node: CutNode & { kind: 'cut' }
   /** The node in short, by which alike strips find each other. */
@@ -98,12 +101,12 @@ interface Hand {
 /** What a sheet is called after each of its squaring cuts. */
 const EDGES = ['with one straight edge', 'with two straight edges', 'with three straight edges', 'squared'] as const
 
-/** A, B, … Z, AA, AB, … */
-export const letterOf = (index: number): string =>
-  (index >= 26 ? letterOf(Math.floor(index / 26) - 1) : '') + String.fromCharCode(65 + (index % 26))
+/** a, b, … z, aa, ab, … : pieces have capital letters. */
+const letterOf = (index: number): string =>
+  (index >= 26 ? letterOf(Math.floor(index / 26) - 1) : '') + String.fromCharCode(97 + (index % 26))
 
 /** What the sheets of layouts are called: an offcut is not called sheet. */
-const sheetName = (index: number, kind: Supply['kind'] = 'sheet'): string => `${kind} ${letterOf(index)}`
+const sheetName = (index: number, kind: Supply['kind'] = 'sheet'): string => `${kind} ${index + 1}`
 
 interface Options {
   /** Piece names by demand key; the key itself where a name is missing. */
@@ -119,14 +122,18 @@ interface Options {
  * The steps of all layouts of a paper, for all their repeats, in the order that takes the least effort. A strip is cut up only
  * after it came off, alike strips of all layouts at once.
  */
-export function benchSequence(layouts: Layout[], cutter: Cutter, { names = new Map(), work = USUAL_WORK, order, supplies = [] }: Options = {}): BenchStep[] {
+export function benchSequence(
+  layouts: Layout[],
+  cutter: Cutter,
+  { names = new Map(), work = USUAL_WORK, order, supplies = [] }: Options = {},
+): BenchStep[] {
   const hands: Hand[] = []
   const steps: BenchStep[] = []
-  const strips = new Map<string, number>()
+  const strips = new Map<number, number>()
   let justCut: Hand[] = []
   let serials = layouts.length
   const sheets = layouts.map(({ key, root, repeats, supply }, index) => ({
-    root, repeats, index, frame: frameOf(root, cutter), layout: key ?? `${index + 1}`, letter: letterOf(index),
+    root, repeats, index, frame: frameOf(root, cutter), layout: key ?? `${index + 1}`,
     name: sheetName(index, supplies.find(other => other.key === supply)?.kind),
   }))
   squareAll()
@@ -138,7 +145,11 @@ export function benchSequence(layouts: Layout[], cutter: Cutter, { names = new M
     const group = hand?.groups[itemAt(found, at + 1)]
     if (hand && group) cutOff(hand, group)
   }
-  return steps
+  // What is cut up at once needs no name on it.
+  return steps.map((step, index) => {
+    const named = (pile: Pile): Pile => (pile.fresh && steps[index + 1]?.hold === pile.name ? { ...pile, fresh: false } : pile)
+    return { ...step, keep: named(step.keep), rest: step.rest && named(step.rest) }
+  })
   /** Trims the edges of all sheets that are squared, those of one size together, before anything is cut out of them. */
   function squareAll(): void {
     const alike = new Map<string, typeof sheets>()
@@ -177,6 +188,7 @@ export function benchSequence(layouts: Layout[], cutter: Cutter, { names = new M
       last: true,
       stacks,
       taken: index === 0 ? 'new' : last?.lines[0]?.layout === layout ? 'in hand' : 'found',
+      piles: 0,
       waiting: 0,
       // Turned end for end, or by a quarter.
       turn: index > 0,
@@ -199,7 +211,7 @@ export function benchSequence(layouts: Layout[], cutter: Cutter, { names = new M
   /** Puts down a sheet that is to be cut; one that is a piece by itself is done. */
   function lay(node: CutNode, quantity: number, corners: Corner[], label: string, index: number): Pile {
     if (node.kind !== 'cut') return leftOrPiece(node, quantity)
-    hands.push({ ...handOf(node, quantity, corners), serial: index, label, letter: letterOf(index), sheet: true })
+    hands.push({ ...handOf(node, quantity, corners), serial: index, label, from: index + 1, sheet: true })
     return { kind: 'strip', name: label, width: node.width, height: node.height, quantity }
   }
 
@@ -214,15 +226,15 @@ export function benchSequence(layouts: Layout[], cutter: Cutter, { names = new M
       same.corners.push(...corners)
       return { kind: 'strip', name: same.label, ...size }
     }
-    const number = (strips.get(from.letter) ?? 0) + 1
-    strips.set(from.letter, number)
+    const place = strips.get(from.from) ?? 0
+    strips.set(from.from, place + 1)
     const hand: Hand = {
-      ...handOf(node, quantity, corners), serial: serials++, label: `strip ${from.letter}${number}`, letter: from.letter, sheet: false,
+      ...handOf(node, quantity, corners), serial: serials++, label: `strip ${from.from}${letterOf(place)}`, from: from.from, sheet: false,
       lies: from.node.side,
     }
     hands.push(hand)
     justCut.push(hand)
-    return { kind: 'strip', name: hand.label, ...size }
+    return { kind: 'strip', name: hand.label, fresh: true, ...size }
   }
 
   function leftOrPiece(node: Exclude<CutNode, { kind: 'cut' }>, quantity: number): Pile {
@@ -255,7 +267,8 @@ export function benchSequence(layouts: Layout[], cutter: Cutter, { names = new M
     const wasCut = justCut.includes(hand)
     const begun = hand.started
     const stacksOf = ({ quantity }: Pick<Hand, 'quantity'>) => Math.ceil(quantity / cutter.stack)
-    const waiting = hands.reduce((sum, other) => sum + (other !== hand && (!other.sheet || other.started) ? stacksOf(other) : 0), 0)
+    const loose = hands.filter(other => other !== hand && (!other.sheet || other.started))
+    const waiting = loose.reduce((sum, other) => sum + stacksOf(other), 0)
     const turn = hand.lies !== undefined && hand.lies !== side
     if (cuts > 0) justCut = []
     const keep = receive(group.node, count * hand.quantity, cornersOf(hand, group), hand)
@@ -279,6 +292,7 @@ export function benchSequence(layouts: Layout[], cutter: Cutter, { names = new M
       rest,
       last,
       stacks,
+      piles: loose.length,
       taken: before?.hold === hand.label ? 'in hand' : hand.sheet && !begun ? 'new' : wasCut ? 'just cut' : 'found',
       waiting,
       turn,

@@ -14,14 +14,16 @@ import { sheetWorth, workOf } from './work'
  * settings cost as soon as they are used at all, so that fewer of them come out of the programme itself.
  */
 
-/** Columns that the programme looks at: those that came out of the relaxations and the simple families, then the fullest. */
-const FEW = 60
+/** Columns that the programme looks at, more of many sizes: what the relaxations and the simple families want, then the fullest. */
+const FEW = 44
 /** Rounds in which simple layouts are priced. */
 const ROUNDS = 10
-/** Branches of the integer programme. */
-const NODES = 60
-/** Sizes up to which settings are counted one by one. */
-export const MANY_SIZES = 30
+/** Branches of the integer programme, and the share of its cost that it may be off: what it weighs are estimates of effort. */
+const NODES = 12
+const GAP = 0.02
+/** Sizes up to which settings are counted one by one. Beyond that each layout pays for its share of those it wants. */
+const COUNTED = 4
+const SHARED = 0.6
 /** Sheets that hold an even share of everything, in so many numbers of sheets. */
 const ALIKE = 3
 /** A layout that is set up costs next to nothing to read. */
@@ -67,6 +69,15 @@ function secondsFor(root: CutNode, { cutter, ...problem }: Problem): Seconds {
   const strip = pace.handling / 2 + pace.turning + (kinds > 1 ? pace.aside : 0)
   const sheet = (strokes * pace.stroke + pace.handling + strips * strip) / cutter.stack
   return { sheet, once: pace.reading + (pace.handling + kinds * (pace.stroke + strip)) / 2 }
+}
+
+/** About how many seconds some layouts take, without a look for the best order. */
+export function secondsAbout(layouts: Layout[], problem: Problem): number {
+  const settings = new Set(layouts.flatMap(({ root }) => [...fencesOf(root)])).size
+  return layouts.reduce((sum, { root, repeats }) => {
+    const { sheet, once } = secondsFor(root, problem)
+    return sum + sheet * repeats + once
+  }, settings * workOf(problem).pace.setting)
 }
 
 /** Adds what hands like to cut: sheets of one size, an even share of everything on a sheet, and what the relaxation of such asks for. */
@@ -149,7 +160,11 @@ export interface Weighing {
  * The plan that costs least of paper and time together, among the layouts that are worth a thought and within what the maker
  * allows.
  */
-export function leastCost(search: Search, liked: ReadonlySet<Column>, { paper, sheets = Infinity, cents = Infinity }: Weighing): Layout[] | undefined {
+export function leastCost(
+  search: Search,
+  liked: ReadonlySet<Column>,
+  { paper, sheets = Infinity, cents = Infinity }: Weighing,
+): Layout[] | undefined {
   const { patterns, demands, problem, formats, values } = search
   const { supplies } = patterns
   const work = workOf(problem)
@@ -157,7 +172,7 @@ export function leastCost(search: Search, liked: ReadonlySet<Column>, { paper, s
   const ready = new Set((problem.setUp ?? []).map(({ root }) => contentOf(root)))
   const isSetUp = ({ root }: Column) => ready.size > 0 && ready.has(contentOf(root))
   const rank = (column: Column, index: number) =>
-    (values[index] ?? 0) + (isSetUp(column) ? 2 : 0) + (search.wanted.has(column) ? 2 : 0) + (search.taken.has(column) ? 2 : 0)
+    (values[index] ?? 0) + (isSetUp(column) ? 2 : 0) + (search.wanted.has(column) ? 2 : 0) + (search.taken.has(column) ? 3 : 0)
     + (liked.has(column) ? 0.5 : 0)
   const kept = patterns.columns
     .map((column, index) => ({ column, value: rank(column, index), fullness: patterns.fullness(column) }))
@@ -165,7 +180,7 @@ export function leastCost(search: Search, liked: ReadonlySet<Column>, { paper, s
     .sort((a, b) => b.value - a.value || b.fullness - a.fullness)
     .slice(0, Math.max(FEW, 2 * demands.length))
     .map(({ column }) => column)
-  const counted = demands.length <= MANY_SIZES
+  const counted = demands.length <= COUNTED
   const settings = counted ? [...new Set(kept.flatMap(({ root }) => [...fencesOf(root)]))] : []
   const [used, bought] = [kept.length, 2 * kept.length + settings.length]
   const fresh = patterns.fresh(kept)
@@ -174,7 +189,7 @@ export function leastCost(search: Search, liked: ReadonlySet<Column>, { paper, s
     costs: [
       ...costs.map(({ sheet }) => sheet),
       ...kept.map((column, at) => (costs[at]?.once ?? 0) * (isSetUp(column) ? SET_UP : 1)
-        + (counted ? 0 : fencesOf(column.root).size * work.pace.setting * fee)),
+        + (counted ? 0 : fencesOf(column.root).size * work.pace.setting * fee * SHARED)),
       ...settings.map(() => work.pace.setting * fee),
       ...supplies.map(() => 0),
     ],
@@ -193,7 +208,7 @@ export function leastCost(search: Search, liked: ReadonlySet<Column>, { paper, s
           })))
         : []),
     ],
-    whole: { nodes: NODES, plain: true },
+    whole: { nodes: NODES, gap: GAP },
   })
   return solved && withFewSpares(patterns.layoutsOf(solved.columns, kept), demands, problem)
 
@@ -211,10 +226,11 @@ export function leastCost(search: Search, liked: ReadonlySet<Column>, { paper, s
 }
 
 /**
- * Leaves out what would be cut too much, but the same on every sheet of a layout: what is over then are spares, for to cut some
- * sheets otherwise would be one more layout to read.
+ * Leaves out what would be cut too much, but the same on every sheet of a layout and only where it takes no more time: to cut some
+ * sheets or strips otherwise than the others is more to read and to find again. What is over then are spares.
  */
-export function withFewSpares(layouts: Layout[], demands: Demand[], { cutter }: Pick<Problem, 'cutter'>): Layout[] {
+export function withFewSpares(layouts: Layout[], demands: Demand[], problem: Problem): Layout[] {
+  const { cutter } = problem
   const result = layouts.map(layout => ({ ...layout }))
   const made = madeBy(result)
   for (const { key, quantity } of demands) {
@@ -223,7 +239,9 @@ export function withFewSpares(layouts: Layout[], demands: Demand[], { cutter }: 
       const each = countsOf(layout.root).get(key) ?? 0
       const fewer = Math.min(each, Math.floor(surplus / layout.repeats))
       if (fewer <= 0) continue
-      layout.root = withinFrame(layout.root, cutter, inside => without(inside, key, fewer, cutter))
+      const root = withinFrame(layout.root, cutter, inside => without(inside, key, fewer, cutter))
+      if (secondsAbout([{ ...layout, root }], problem) > secondsAbout([layout], problem)) continue
+      layout.root = root
       surplus -= fewer * layout.repeats
     }
   }

@@ -196,7 +196,7 @@ describe('planning one paper exactly', () => {
           // Every plan, those that trade sheets for time included, can be cut as its sequence says.
           for (const each of plansFor(given, solve)) {
             expect(verifyPlan(each, given)).toEqual([])
-            expect(sequenceViolations(benchSequence(each.layouts, cutter), each, given)).toEqual([])
+            expect(sequenceViolations(benchSequence(each.layouts, cutter, given), each, given)).toEqual([])
           }
         },
       ),
@@ -224,7 +224,7 @@ describe('planning one paper exactly', () => {
         })
         for (const each of plansFor(given, solve)) {
           expect(verifyPlan(each, given)).toEqual([])
-          expect(sequenceViolations(benchSequence(each.layouts, given.cutter), each, given)).toEqual([])
+          expect(sequenceViolations(benchSequence(each.layouts, given.cutter, given), each, given)).toEqual([])
         }
       }),
       { numRuns: 6 },
@@ -275,6 +275,6 @@ describe('sizes with too many sums', () => {
     expect([verifyPlan(best, given), best.unplaced]).toEqual([[], []])
     expect(best.bound).toBeLessThanOrEqual(best.sheets)
     expect(best.sheets).toBeLessThanOrEqual(best.bound + 1)
-    expect(sequenceViolations(benchSequence(best.layouts, given.cutter), best, given)).toEqual([])
+    expect(sequenceViolations(benchSequence(best.layouts, given.cutter, given), best, given)).toEqual([])
   })
 })

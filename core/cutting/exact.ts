@@ -112,11 +112,13 @@ export function* exactly(
   if (!best) return yield step(1)
   const least = sheets(best)
   const liked = addFamilies(search)
-  best = leastCost(search, liked, { paper: 1, sheets: least, cents: spendingOf(best, supplies) }) ?? best
-  yield step(0.92, best)
-  const others = [1, LITTLE].flatMap((paper) => {
-    const layouts = leastCost(search, liked, { paper })
-    return layouts ? [layouts] : []
-  })
-  yield step(1, best, [...others, byHand(problem, demands)])
+  const balanced = leastCost(search, liked, { paper: 1 })
+  const others = [byHand(problem, demands), ...balanced ? [balanced] : []]
+  yield step(0.9, best, others)
+  const [few, cents] = [least, spendingOf(best, supplies)]
+  const isFew = balanced && sheets(balanced) <= few && spendingOf(balanced, supplies) <= cents
+  best = (isFew ? balanced : leastCost(search, liked, { paper: 1, sheets: few, cents })) ?? best
+  yield step(0.95, best, others)
+  const easy = leastCost(search, liked, { paper: LITTLE })
+  yield step(1, best, [...others, ...easy ? [easy] : []])
 }

@@ -122,7 +122,8 @@ function bestBlock(sheet: Size, side: Side, all: Way[], worth: (demand: Demand) 
         if (other.size[side] > cutter.length) continue
         const value = strips * each
           + worth(other.demand) * Math.floor(rest / other.size[across]) * Math.floor(sheet[side] / other.size[side])
-        if (other.size[across] <= rest && other.size[side] <= sheet[side] && (!best || value > best.value)) best = { value, way, strips, other }
+        const fitsIn = other.size[across] <= rest && other.size[side] <= sheet[side]
+        if (fitsIn && (!best || value > best.value)) best = { value, way, strips, other }
       }
     }
   }
@@ -132,7 +133,8 @@ function bestBlock(sheet: Size, side: Side, all: Way[], worth: (demand: Demand) 
   const columns = Math.floor(rest[side] / other.size[side])
   const strip = stripOf(sheet, side, way)
   const column = stripOf(rest, across, other)
-  return beside(sheet, across, [...Array.from({ length: strips }, () => strip), beside(rest, side, Array.from({ length: columns }, () => column))])
+  const block = beside(rest, side, Array.from({ length: columns }, () => column))
+  return beside(sheet, across, [...Array.from({ length: strips }, () => strip), block])
 }
 
 /** A whole sheet of one size, the way that gives most pieces. */

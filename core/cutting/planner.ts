@@ -1,6 +1,6 @@
 import { lookUp } from '../lists'
 import { fits, sheetBound, ways } from './bound'
-import { benchSequence } from './bench'
+import { secondsAbout } from './economy'
 import { exactly } from './exact'
 import { besideFixed, withFixed } from './fixed'
 import { Guillotine, limited } from './guillotine'
@@ -12,12 +12,14 @@ import {
 import type { Solve } from './solver'
 import { isCuttable, squared, withMargins } from './squaring'
 import { sequenceOf } from './sequence'
-import { settingsIn, workOf } from './work'
+import { workOf } from './work'
 import { stripLayout } from './strips'
 
 /** The best plan so far and how far the search has come. */
 export interface Progress {
   plan: Plan
+  /** Others that weigh paper against time, once some are known. */
+  others?: Plan[]
   /** Patterns in the exact search; none while strips are tried. */
   columns: number
   /** Share of the way that is done, 0 to 1. */
@@ -49,7 +51,7 @@ export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress,
   for (;;) {
     const { done, value } = search.next()
     if (done) return value.map(plan => ordered(whole(plan))) as [Plan, ...Plan[]]
-    yield { ...value, plan: whole(value.plan) }
+    yield { ...value, plan: whole(value.plan), others: value.others?.map(whole) }
   }
 }
 
@@ -96,18 +98,17 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
       others = step.others ?? others
       yield {
         plan: planOf(best),
+        others: others.length > 0 ? plansOf(others) : undefined,
         columns: step.columns,
         share: Math.min(0.99, (STRIP_ROUNDS + step.share * (ROUNDS - STRIP_ROUNDS)) / ROUNDS),
       }
     }
   }
-  return [
-    planOf(best),
-    ...others
-      .map(layouts => attemptOf(layouts, problem, placeable))
-      .filter(({ missing }) => total(missing.values()) === 0)
-      .map(planOf),
-  ]
+  return [planOf(best), ...plansOf(others)]
+
+  function plansOf(all: Layout[][]): Plan[] {
+    return all.map(layouts => attemptOf(layouts, problem, placeable)).filter(({ missing }) => total(missing.values()) === 0).map(planOf)
+  }
 }
 
 /** Runs the planner to its end, for the best plan. */
@@ -236,8 +237,9 @@ function correctWorths({ layouts }: Attempt, worths: Map<string, number>): void 
 
 const total = (values: Iterable<number>) => [...values].reduce((sum, value) => sum + value, 0)
 
-/** Orders attempts: nothing missing first, then what is made least of, the layouts that are set up, and the fence settings. */
-function better(a: Attempt, b: Attempt, { objective, cutter, setUp = [] }: Problem): boolean {
+/** Orders attempts: nothing missing first, then what is made least of, the layouts that are set up, and the time it takes. */
+function better(a: Attempt, b: Attempt, problem: Problem): boolean {
+  const { objective, setUp = [] } = problem
   const ready = new Set(setUp.map(({ root }) => contentOf(root)))
   const first = (attempt: Attempt) => [
     total(attempt.missing.values()),
@@ -245,7 +247,7 @@ function better(a: Attempt, b: Attempt, { objective, cutter, setUp = [] }: Probl
   ]
   const second = ({ layouts }: Attempt) => [
     layouts.filter(({ root }) => ready.size > 0 && !ready.has(contentOf(root))).length,
-    settingsIn(benchSequence(layouts, cutter)),
+    secondsAbout(layouts, problem),
   ]
   return before(first(a), first(b)) ?? before(second(a), second(b)) ?? false
 }

@@ -21,7 +21,7 @@ export interface Group {
 export type Order = number[]
 
 /** Cuts that are looked at in search of a sequence. */
-const MOST = { quick: 3_000, thorough: 40_000 }
+const MOST = { quick: 3_000, thorough: 15_000 }
 /** States that are kept at each step, at most. */
 const WIDEST = 60
 /** Sheets are cut one by one unless something else saves as many seconds. */

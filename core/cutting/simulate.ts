@@ -33,7 +33,7 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     if (layout.root.kind === 'piece') gain(layout.root.demand, layout.repeats)
     else {
       const raw = rawOf(layout.supply)
-      bench.set(`${kind} ${lettered(index)}`, { width, height, quantity: layout.repeats, raw })
+      bench.set(`${kind} ${index + 1}`, { width, height, quantity: layout.repeats, raw })
     }
   })
   steps.forEach((step, index) => {
@@ -65,7 +65,8 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
   return { pieces, violations }
 
   function isLeft(name: string): boolean {
-    return name === 'offcut' || name === 'waste' || (/^(sheet|offcut|drop-out) /.test(name) && layouts.every(({ root }) => root.kind !== 'cut'))
+    const isSheet = /^(sheet|offcut|drop-out) /.test(name)
+    return name === 'offcut' || name === 'waste' || (isSheet && layouts.every(({ root }) => root.kind !== 'cut'))
   }
 
   function gain(demand: string, quantity: number): void {
@@ -102,10 +103,6 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     bench.set(pile.name, { ...size, quantity: (there?.quantity ?? 0) + quantity, raw: { width: worst('width'), height: worst('height') } })
   }
 }
-
-/** Sheets are lettered as the columns of a table are. */
-const lettered = (index: number): string =>
-  [...(index >= 26 ? lettered(Math.floor(index / 26) - 1) : ''), 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index % 26]].join('')
 
 /** Whether a maker who follows the steps ends with the pieces of the plan, and nothing else is amiss. */
 export function sequenceViolations(steps: BenchStep[], plan: Pick<Plan, 'layouts' | 'unplaced'>, problem: Problem): string[] {

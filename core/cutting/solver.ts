@@ -1,3 +1,5 @@
+import type { Highs } from 'highs'
+
 /** A linear programme: least cost under rows of bounds, every column zero or more. */
 export interface Programme {
   costs: number[]
@@ -8,6 +10,10 @@ export interface Programme {
     nodes: number
     /** Without the solver's own searches beside the branching, which take long where the relaxation is weak. */
     plain?: boolean
+    /** Ends once no answer can be cheaper by more than this share. */
+    gap?: number
+    /** Whole columns that are known to fit the rows, to start from. */
+    start?: number[]
   }
 }
 
@@ -23,16 +29,9 @@ export interface Solved {
 /** Solves a programme, the same way on every machine; nothing when no answer was found. */
 export type Solve = (programme: Programme) => Solved | undefined
 
-/** What the solver library offers of itself. */
-interface Library {
-  solve: (
-    text: string,
-    options?: Record<string, unknown>,
-  ) => { Status: string, ObjectiveValue: number, Columns: Record<string, { Primal?: number }>, Rows: { Dual?: number }[] }
-}
-
 /** No limit in time: what ends a search is counted, so that everybody comes to the same end. */
-const SAME_EVERYWHERE = { output_flag: false, threads: 1, random_seed: 0 }
+const SAME_EVERYWHERE = { output_flag: false, random_seed: 0 }
+const WHOLE = { mip_abs_gap: 0.4 }
 const PLAIN = {
   mip_allow_restart: false,
   mip_heuristic_effort: 0,
@@ -43,36 +42,51 @@ const PLAIN = {
 
 /** Makes the solver of a loaded library. Loading differs between browser and Node, so it is left to them. */
 export const solverOf
-  = (library: unknown): Solve =>
-    (programme) => {
-      const { whole } = programme
-      const { Status, ObjectiveValue, Columns, Rows } = (library as Library).solve(textOf(programme), {
-        ...SAME_EVERYWHERE,
-        ...(whole && { mip_rel_gap: 0, mip_abs_gap: 0.4, mip_max_nodes: whole.nodes, ...(whole.plain && PLAIN) }),
-      })
-      if (Status !== 'Optimal' && !whole) return undefined
-      const columns = programme.costs.map((_, index) => Columns[`x${index}`]?.Primal ?? Number.NaN)
-      // At its limits with nothing found it gives figures that do not fit their rows.
-      const holds
-        = columns.every(Number.isFinite)
-          && programme.rows.every(({ least = -Infinity, most = Infinity, of }) => {
-            const value = of.reduce((sum, [column, factor]) => sum + factor * (columns[column] ?? Number.NaN), 0)
-            return value >= least - 1e-5 && value <= most + 1e-5
-          })
-      return holds ? { optimal: Status === 'Optimal', cost: ObjectiveValue, columns, duals: Rows.map(({ Dual }) => Dual ?? 0) } : undefined
+  = (library: Pick<Highs, 'createModel' | 'constants'>): Solve =>
+    ({ costs, rows, whole }) => {
+      const { variableType, modelStatus } = library.constants
+      const model = library.createModel()
+      try {
+        model.options.set(SAME_EVERYWHERE)
+        if (whole) model.options.set({ ...WHOLE, mip_rel_gap: whole.gap ?? 0, mip_max_nodes: whole.nodes })
+        if (whole?.plain) model.options.set(PLAIN)
+        const starts = [0]
+        for (const { of } of rows) starts.push((starts.at(-1) ?? 0) + of.length)
+        model.passModel({
+          numCols: costs.length,
+          numRows: rows.length,
+          colCost: costs,
+          colLower: costs.map(() => 0),
+          colUpper: costs.map(() => Infinity),
+          rowLower: rows.map(({ least = -Infinity }) => least),
+          rowUpper: rows.map(({ most = Infinity }) => most),
+          matrix: {
+            format: 'csr',
+            numRows: rows.length,
+            numCols: costs.length,
+            starts,
+            indices: rows.flatMap(({ of }) => of.map(([column]) => column)),
+            values: rows.flatMap(({ of }) => of.map(([, factor]) => factor)),
+          },
+          ...(whole && { integrality: costs.map(() => variableType.integer) }),
+        })
+        if (whole?.start) model.setSolution({ colValue: whole.start })
+        const optimal = model.run().modelStatus === modelStatus.optimal
+        if (!optimal && !whole) return undefined
+        const { colValue, rowDual } = model.getSolution()
+        // Whole numbers come back a hair off.
+        const exact = (value: number) => (whole && Math.abs(value - Math.round(value)) < 1e-4 ? Math.round(value) : value)
+        const columns = [...colValue].map(exact)
+        // At its limits with nothing found it gives figures that do not fit their rows.
+        const holds
+          = columns.length === costs.length && columns.every(value => Number.isFinite(value) && (!whole || Number.isInteger(value)))
+            && rows.every(({ least = -Infinity, most = Infinity, of }) => {
+              const value = of.reduce((sum, [column, factor]) => sum + factor * (columns[column] ?? Number.NaN), 0)
+              return value >= least - 1e-5 && value <= most + 1e-5
+            })
+        return holds ? { optimal, cost: model.getObjectiveValue(), columns, duals: [...rowDual] } : undefined
+      }
+      finally {
+        model.dispose()
+      }
     }
-
-/** A programme in the LP format that solvers read; terms are broken into short lines. */
-function textOf({ costs, rows, whole }: Programme): string {
-  const term = ([column, factor]: [number, number], index: number) =>
-    `${factor < 0 ? '-' : '+'} ${Math.abs(factor)} x${column}${index % 8 === 7 ? '\n' : ''}`
-  const terms = (of: [number, number][]) => of.map(term).join(' ')
-  return [
-    'Minimize',
-    `cost: ${terms(costs.map((cost, column) => [column, cost]))}`,
-    'Subject To',
-    ...rows.map(({ least, most, of }, index) => `r${index}: ${terms(of)} ${least === undefined ? `<= ${most}` : `>= ${least}`}`),
-    ...(whole ? ['General', ...costs.map((_, column) => `x${column}`)] : []),
-    'End',
-  ].join('\n')
-}

@@ -12,17 +12,17 @@ const inInches = (steps: BenchStep[]) => steps.map(({ hold, side, fence }) => [h
 describe('sheets that are squared', () => {
   const given = problem([piece(4, 5, 8)], [sheet(8.5, 11)], margin)
   const planned = plan(given)
-  const steps = benchSequence(planned.layouts, given.cutter)
+  const steps = benchSequence(planned.layouts, given.cutter, given)
 
   it('lose their edges first: one, then the one opposite with the straight one at the fence, then the others', () => {
     expect(inInches(steps).slice(0, 4)).toEqual([
-      ['sheet', 'height', 10.75],
-      ['sheet with one straight edge', 'height', 10.5],
-      ['sheet with two straight edges', 'width', 8.25],
-      ['sheet with three straight edges', 'width', 8],
+      ['sheet 1', 'height', 10.75],
+      ['sheet 1 with one straight edge', 'height', 10.5],
+      ['sheet 1 with two straight edges', 'width', 8.25],
+      ['sheet 1 with three straight edges', 'width', 8],
     ])
     expect(steps.slice(0, 4).map(({ rest, turn }) => [rest?.kind, turn])).toEqual([false, true, true, true].map(turn => ['waste', turn]))
-    expect(steps[4]!.hold).toBe('squared sheet')
+    expect(steps[4]!.hold).toBe('squared sheet 1')
     expect([verifyPlan(planned, given), sequenceViolations(steps, planned, given)]).toEqual([[], []])
   })
 
@@ -39,7 +39,7 @@ describe('sheets that are squared', () => {
   it('are trimmed together where several layouts are cut from them; offcuts are square already', () => {
     const mixed = problem([piece(4, 5, 9), piece(3, 4, 7), piece(2, 2, 3)], [sheet(8.5, 11), offcut(5, 6)], margin)
     const { layouts, unplaced } = plan(mixed)
-    const sequence = benchSequence(layouts, mixed.cutter)
+    const sequence = benchSequence(layouts, mixed.cutter, mixed)
     const fresh = layouts.filter(({ supply }) => supply === '8.5x11').length
     expect(fresh).toBeGreaterThan(1)
     const trimmed = sequence.slice(0, 4 * fresh).map(({ fence }) => fence / inches(1))

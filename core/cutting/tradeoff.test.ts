@@ -2,24 +2,22 @@ import { PRIORITIES } from '../document'
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
 import {
-  contentOf, measured, plansFor, preferred, settingsAlone, sheetsOf, solverOf, spendingOf, tradeOffs, verifyPlan, wishFor, countsOf,
-  plan,
+  contentOf, countsOf, measured, plan, plansFor, preferred, sheetsOf, solverOf, spendingOf, tradeOffs, verifyPlan, wishFor,
 } from '.'
 import { offcut, piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())
-const PACE = { setting: 25, stroke: 4, handling: 8 }
 const given = problem([piece(4, 5.25, 40), piece(2.75, 5.25, 40), piece(3.75, 2.5, 20)], [sheet(8.5, 11), sheet(12, 12, 0, 90)])
 const choicesOf = (some: typeof given) => {
   const plans = plansFor(some, solve)
   for (const each of plans) expect(verifyPlan(each, some)).toEqual([])
-  return tradeOffs(plans.map(each => measured(each, some.cutter, PACE)))
+  return tradeOffs(plans.map(each => measured(each, some)))
 }
 const choices = choicesOf(given)
 
 describe('sheets or time', () => {
   it('offers plans of which none beats another in everything', () => {
-    const figures = choices.map(({ plan, settings, minutes }) => [plan.sheets, plan.spending, settings, minutes])
+    const figures = choices.map(({ plan, worth, minutes }) => [plan.sheets, plan.spending, worth, minutes])
     expect(choices.length).toBeGreaterThan(1)
     figures.forEach((one, index) =>
       figures.forEach((other, at) => {
@@ -28,12 +26,12 @@ describe('sheets or time', () => {
     )
   })
 
-  it('finds each end: sheets, money, settings, time', () => {
+  it('finds each end: sheets, money, time, and both together', () => {
     const least = (of: (choice: (typeof choices)[number]) => number) => Math.min(...choices.map(of))
     expect(preferred(choices, 'sheets').plan.sheets).toBe(least(({ plan }) => plan.sheets))
     expect(preferred(choices, 'money').plan.spending).toBe(least(({ plan }) => plan.spending))
-    expect(preferred(choices, 'settings').settings).toBe(least(({ settings }) => settings))
-    expect(preferred(choices, 'time').minutes).toBe(least(({ minutes }) => minutes))
+    expect(preferred(choices, 'easy').minutes).toBe(least(({ minutes }) => minutes))
+    expect(preferred(choices, 'balanced').cost).toBe(least(({ cost }) => cost))
   })
 
   it('knows the wish that leads back to every choice', () => {
@@ -52,12 +50,6 @@ describe('sheets or time', () => {
       layouts: [layout],
     } of alike)
       for (const count of countsOf(layout!.root).values()) expect(count * layout!.repeats).toBeGreaterThanOrEqual(12)
-  })
-
-  it('gangs settings of all layouts: at least 30 % fewer than one layout after the other', () => {
-    const many = problem([piece(4, 5.25, 33), piece(2.75, 5.25, 27), piece(3.75, 2.5, 21), piece(1.5, 3, 50)], [sheet(8.5, 11)])
-    const { settings, plan } = measured(plansFor(many, solve)[0], many.cutter, PACE)
-    expect(settings / settingsAlone(plan, many.cutter)).toBeLessThan(0.7)
   })
 })
 

@@ -15,7 +15,7 @@ export interface Measured {
   effort: Effort
   settings: number
   minutes: number
-  /** Most stacks of strips that lie waiting at once. */
+  /** Most piles of strips that lie waiting at once. */
   loose: number
   /** Cents: what the fresh sheets are worth, and that together with the time. */
   worth: number

@@ -47,8 +47,8 @@ export const settingsIn = (steps: Pick<BenchStep, 'fence'>[]): number =>
 
 export const strokesIn = (steps: BenchStep[]): number => steps.reduce((total, step) => total + step.strokes, 0)
 
-/** Most stacks of strips that lie waiting at once. */
-export const looseIn = (steps: BenchStep[]): number => Math.max(0, ...steps.map(({ waiting }) => waiting))
+/** Most piles of strips that lie waiting at once. */
+export const looseIn = (steps: BenchStep[]): number => Math.max(0, ...steps.map(({ piles }) => piles))
 
 /** Adds up what the steps of a sequence take. */
 export function effortOf(steps: BenchStep[]): Effort {

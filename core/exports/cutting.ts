@@ -2,8 +2,7 @@ import { byKey } from '../lists'
 import type { Batch } from '../document'
 import type makerjs from 'makerjs'
 import type { PaperOutcome } from '../batch'
-import type { Pile } from '../cutting'
-import { leavesOf } from '../cutting'
+import { leavesOf, pileInWords } from '../cutting'
 import { MILLIMETRE, formatLength } from '../lengths'
 import { csvOf, harmless } from './cells'
 
@@ -12,7 +11,6 @@ import { csvOf, harmless } from './cells'
  * every paper after the other. Texts are guarded against being read as formulas.
  */
 export async function cutsCsv({ class: { units } }: Batch, outcomes: PaperOutcome[]): Promise<string> {
-  const pile = ({ kind, name, quantity }: Pile) => (kind === 'waste' ? 'waste' : `${quantity} × ${name}`)
   const rows = outcomes.flatMap(({ paper, steps }) => {
     let setting = 0
     return steps.map((step, index) => {
@@ -31,8 +29,11 @@ export async function cutsCsv({ class: { units } }: Batch, outcomes: PaperOutcom
         'Along': step.side,
         'Cuts': step.cuts,
         'Strokes': step.strokes,
-        'Comes off': pile(step.keep),
-        'Remains': step.rest ? pile(step.rest) : '',
+        'Taken': step.taken,
+        'Turn': step.turn ? 'yes' : '',
+        'Piles waiting': step.piles,
+        'Comes off': pileInWords(step.keep),
+        'Remains': step.rest ? pileInWords(step.rest) : '',
         'By knife': step.byKnife ? 'yes' : '',
       }
     })

@@ -33,7 +33,8 @@ const use = (needed: number, onHand: number, price: number | null = 50): PaperUs
   paper: kelp,
   sheets: [{ width: inches(8.5), height: inches(11), needed, onHand, price }],
 })
-const request = { seats: 3, spares: 1, prices: { tapePerMetre: 10, strongTapePerMetre: 30, foamPad: 2 }, bought: [], units: 'inch' as const }
+const prices = { tapePerMetre: 10, strongTapePerMetre: 30, foamPad: 2 }
+const request = { seats: 3, spares: 1, prices, bought: [], units: 'inch' as const }
 
 describe('supplies from the glue zones', () => {
   it('runs tape round a taped zone', () => {

@@ -1,7 +1,7 @@
 import type { PaperOutcome } from '../batch'
 import { proofOf } from '../batch'
 import type { BenchStep, Cutter, KeyedLayout, Supply } from '../cutting'
-import { countsOf, leavesOf, wholeMinutes } from '../cutting'
+import { countsOf, heldInWords, leavesOf, pileInWords, takenInWords, wholeMinutes } from '../cutting'
 import { byKey, count } from '../lists'
 import type { Units } from '../lengths'
 import type { Paper } from '../paper'
@@ -24,7 +24,7 @@ export function cuttingSection(outcome: PaperOutcome, units: Units): PrintSectio
   const drawings = plan.layouts.map((layout, index) => {
     const supply = byKey(supplies, layout.supply)
     const source = entry.paperOf?.get(layout.supply)
-    const name = plan.layouts.length > 1 ? `Layout ${index + 1}: ` : ''
+    const name = plan.layouts.length > 1 ? `Sheet ${index + 1}: ` : ''
     const title = `${name}${layout.repeats} × ${supplyInWords(supply, units, source?.name)}`
     return sheetDrawing({ layout, supply, cutter, letters, units, paper: source ?? paper, title })
   })
@@ -75,8 +75,7 @@ function stepTable(
   units: Units,
   { name }: Pick<Paper, 'name'>,
 ): Extract<PrintBlock, { kind: 'table' }> {
-  const pile = ({ kind, name, demand, quantity }: BenchStep['keep']) =>
-    kind === 'waste' ? 'waste' : `${quantity} × ${(demand && letters.get(demand)) ?? name}`
+  const pile = (pile: BenchStep['keep']) => pileInWords(pile, (pile.demand && letters.get(pile.demand)) ?? pile.name)
   const notes = ({ reading, byKnife }: BenchStep) => [
     ...(reading.from === 'far' ? [`set ${typeset(reading.at, units)} from the other edge`] : []),
     ...(reading.from === 'between' ? [`between marks, nearest ${typeset(reading.at, units)}`] : []),
@@ -92,7 +91,8 @@ function stepTable(
       const rest = step.rest ? `, ${pile(step.rest)} remains` : ''
       const more = notes(step).map(note => ` (${note})`).join('')
       const cuts = `${count(step.cuts, 'cut')} along the ${step.side}`
-      const held = `${step.quantity} × ${step.hold}, ${typesetSize(step.size.width, step.size.height, units)}`
+      const from = takenInWords(step)
+      const held = `${heldInWords(step)}${from && ` ${from}`}, ${typesetSize(step.size.width, step.size.height, units)}`
       const words = `${turn}${held}: ${cuts} → ${pile(step.keep)}${rest}${more}`
       return [String(index + 1), moved ? typeset(step.fence, units) : 'same', words, '☐']
     }),
