@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
-import type { Page } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { demoClass, saved, station, typeNumber, visit } from './studio'
 
@@ -11,12 +11,6 @@ const PATIENT = { timeout: 60_000 }
 
 /** Many kits, so that there is something to choose between sheets and time. */
 const many = (file: { class: { seats: number, spares: number } }) => void Object.assign(file.class, { seats: 60, spares: 0 })
-/** The same, cut from A4 as well as from Letter. */
-const bothUnits = (file: Parameters<typeof many>[0] & { cutting: object[] }) => {
-  many(file)
-  file.cutting = [{ paper: 'chalk', priority: null, moreSheets: null, without: [], also: ['a4'], layouts: [], spoiled: [] }]
-}
-
 async function paper(page: Page, id: number, name: string): Promise<void> {
   await station(page, id, `cutting?paper=${name}`)
   await expect(proof(page)).toContainText('sheet', PATIENT)
@@ -48,15 +42,15 @@ const onPaper
       for (const card of file.cards) for (const part of Object.keys(card.papers)) card.papers[part] = key
     }
 
-test('what counts most is a choice, and the cut in hand is shown in the drawings', async ({ page, request }) => {
-  const id = await demoClass(request, 'Settings', many)
+test('what counts most is a choice, and the cut in hand is shown in the drawing', async ({ page, request }) => {
+  const id = await demoClass(request, 'Counts', many)
   await paper(page, id, 'chalk')
-  const strokes = /(\d+) settings? of the fence/
-  const before = Number(strokes.exec(await proof(page).innerText())![1])
+  const minutes = async () => Number(/about (\d+) min/.exec(await proof(page).innerText())![1])
+  const before = await minutes()
   await page.getByRole('combobox', { name: 'What counts most' }).click()
-  await page.getByRole('option', { name: 'Fewest settings' }).click()
+  await page.getByRole('option', { name: 'Easy to cut' }).click()
   await saved(page)
-  await expect.poll(async () => Number(strokes.exec(await proof(page).innerText())![1])).toBeLessThanOrEqual(before)
+  await expect.poll(minutes, PATIENT).toBeLessThanOrEqual(before)
   const order = page.getByRole('list', { name: 'Order of cuts' })
   await order.getByRole('listitem').first().focus()
   await expect(page.locator('line.cut')).not.toHaveCount(0)
@@ -66,21 +60,41 @@ test('what counts most is a choice, and the cut in hand is shown in the drawings
 })
 
 test('sheets are weighed against time for one paper, and the choice stays', async ({ page, request }) => {
-  const id = await demoClass(request, 'Weighed', bothUnits)
-  await paper(page, id, 'chalk')
-  const choices = page.getByRole('region', { name: 'Sheets or time' })
-  const other = choices.getByRole('button', { pressed: false }).first()
-  const words = await other.locator('strong').innerText()
-  await other.click()
-  await expect(proof(page)).toContainText(words, PATIENT)
-  await expect(choices.getByRole('button', { pressed: true })).toContainText(words)
+  const id = await demoClass(request, 'Weighed')
+  await paper(page, id, 'rust')
+  const choices = page.getByRole('region', { name: 'What could be traded' })
+  const [easy, balanced] = [/^Easy to cut/, /^Balanced/].map(name => choices.getByRole('button', { name })) as [Locator, Locator]
+  await expect(easy).toContainText(/sheets? more, \d+ minutes? less/, PATIENT)
+  await expect(choices.getByRole('button', { name: /^Least money/ })).toContainText('the same plan')
+  const sheets = /\d+ sheets/.exec(await easy.innerText())![0]
+  await easy.click()
+  await expect(easy).toHaveAttribute('aria-pressed', 'true')
+  await expect(proof(page)).toContainText(new RegExp(`^${sheets}, \\d+ sheets? more than the fewest and \\d+ minutes? less`))
   await saved(page)
   await page.reload()
-  await expect(proof(page)).toContainText(words, PATIENT)
-  await page.getByRole('button', { name: 'As the class wants it (least money)' }).click()
-  await expect(proof(page)).not.toContainText(words, PATIENT)
+  await expect(easy).toHaveAttribute('aria-pressed', 'true', PATIENT)
+  await page.getByRole('button', { name: 'As the class wants it (balanced)' }).click()
+  await expect(balanced).toHaveAttribute('aria-pressed', 'true', PATIENT)
   await page.keyboard.press('Control+z')
-  await expect(proof(page)).toContainText(words, PATIENT)
+  await expect(easy).toHaveAttribute('aria-pressed', 'true', PATIENT)
+})
+
+test('a paper that nothing can be traded for says so, and limits of the maker are kept to', async ({ page, request }) => {
+  const id = await demoClass(request, 'Limits')
+  await paper(page, id, 'kelp')
+  await expect(page.getByText('Nothing can be traded: fewest sheets, least time and least money are all this plan.')).toBeVisible(PATIENT)
+  await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /^Chalk/ }).click()
+  const layouts = page.getByRole('group', { name: 'Layouts' }).getByRole('button')
+  await expect(layouts).toHaveCount(2, PATIENT)
+  // Letters on the drawing are explained below it.
+  const key = page.getByRole('list', { name: 'Pieces on this sheet' })
+  await expect(key).toContainText('Message panel (Harbour lantern)')
+  await layouts.nth(1).click()
+  await expect(key).toContainText('Message panel (Two tides)')
+  await page.getByText('How you like to cut').click()
+  await typeNumber(page.getByLabel('Most layouts of a paper'), '1')
+  await expect(layouts).toHaveCount(0, PATIENT)
+  await expect(proof(page)).toContainText('1 layout,')
 })
 
 test('a layout is kept and a format of the other units asked for, and what that costs is said', async ({ page, request }) => {
@@ -226,7 +240,7 @@ test('a paper keeps its grain and its offcuts, and refuses what is no size', asy
 test('the plan in the browser is the plan of the command line, to the last sign', async ({ page, request }) => {
   const id = await demoClass(request, 'Same everywhere', (file) => {
     // As it was planned when it was saved last does not matter: both plan it from nothing.
-    file.wishes.priority = 'time'
+    file.wishes.priority = 'easy'
   })
   await station(page, id, 'cutting')
   const save = page.getByRole('button', { name: 'Cuts as CSV' })

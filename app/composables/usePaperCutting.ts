@@ -1,4 +1,4 @@
-import { forgetCut, formatsInUse, keepLayout, keyOfRef, noteCut, noteSpoiled, takeAsUsual, takePlan, setFormat } from '../../core/batch'
+import { forgetCut, formatsInUse, keepLayout, keyOfRef, noteCut, noteSpoiled, setFormat, takeAsUsual, takePlan, wishForPaper } from '../../core/batch'
 import type { Measured, KeyedLayout } from '../../core/cutting'
 import type { Batch, Priority } from '../../core/document'
 import type { Paper } from '../../core/paper'
@@ -6,10 +6,10 @@ import type { PlannedPaper } from '../stores/planner'
 
 /** What counts most, as the maker reads it. */
 export const PRIORITY_WORDS: Record<Priority, string> = {
-  money: 'least money',
+  balanced: 'balanced',
   sheets: 'fewest sheets',
-  settings: 'fewest settings',
-  time: 'least time',
+  easy: 'easy to cut',
+  money: 'least money',
 }
 
 /** The wishes and the progress for the cutting of one paper, every change one step back in the class. */
@@ -20,6 +20,7 @@ export function usePaperCutting(paper: () => string) {
   return {
     entry,
     take: (choice: Measured, choices: Measured[]) => change('choice', batch => takePlan(batch, paper(), choice, choices)),
+    wish: (priority: Priority) => change('choice', batch => wishForPaper(batch, paper(), priority)),
     takeAsUsual: () => change('choice', batch => takeAsUsual(batch, paper())),
     formatsInUse: (of: Paper) => (work.batch ? formatsInUse(work.batch, of) : []),
     setFormat: (of: Paper, stock: string, used: boolean) => change('formats', batch => setFormat(batch, of, stock, used)),

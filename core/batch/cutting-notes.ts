@@ -1,6 +1,6 @@
 import type { Cutter, Layout, Measured, Problem } from '../cutting'
 import { isOffcut, wishFor } from '../cutting'
-import type { Batch, CuttingEntry, LayoutEntry, PaperEntry, TreeEntry } from '../document'
+import type { Batch, CuttingEntry, LayoutEntry, PaperEntry, Priority, TreeEntry } from '../document'
 import { BOUNDS, freeKey } from '../document'
 import type { Length, Units } from '../lengths'
 import { lengthFrom, writeLength } from '../lengths'
@@ -40,6 +40,12 @@ function change(batch: Batch, paper: string, edit: (entry: CuttingEntry) => void
 /** Takes one of the plans that are worth a thought. */
 export const takePlan = (batch: Batch, paper: string, choice: Measured, choices: Measured[]): void =>
   change(batch, paper, entry => void Object.assign(entry, wishFor(choice, choices)))
+
+/** What counts most for this paper, at any cost of the rest. */
+export const wishForPaper = (batch: Batch, paper: string, priority: Priority): void =>
+  change(batch, paper, (entry) => {
+    Object.assign(entry, { priority: priority === batch.wishes.priority ? null : priority, moreSheets: null })
+  })
 
 /** Goes by the wishes of the class again. */
 export const takeAsUsual = (batch: Batch, paper: string): void =>

@@ -1,6 +1,6 @@
 import type { Batch } from '../document'
 import type { Layout, Measured, Plan } from '../cutting'
-import { leavesOf, madeBy, measured, openedBy, preferred, tradeOffs } from '../cutting'
+import { isWithin, leavesOf, madeBy, measured, openedBy, preferred, tradeOffs } from '../cutting'
 import type { PaperUse } from '../kits'
 import type { Leftover, UsedUp } from './leftovers'
 import type { PaperProblem } from './problems'
@@ -12,6 +12,10 @@ export interface PaperOutcome extends Measured {
   entry: PaperProblem
   /** All plans worth a thought, the chosen one among them: fewest sheets first. */
   choices: Measured[]
+  /** The plan with the fewest sheets, whatever the maker allows. */
+  fewest: Measured
+  /** No plan keeps to what the maker allows. */
+  beyond: boolean
   /** Sheets by format, those that are not needed included. `cut` are cut already and not among those needed. */
   sheets: (PaperUse['sheets'][number] & { key: string, cut: number })[]
   /** What the shelf has to learn once all of it is cut, what is cut already included: sheets and offcuts that are gone … */
@@ -28,7 +32,9 @@ export interface PaperOutcome extends Measured {
  */
 export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<Batch, 'wishes'>): PaperOutcome {
   const { paper, problem, names, opened, own } = entry
-  const choices = tradeOffs(plans.map(plan => measured(plan, problem, names)))
+  const all = plans.map(plan => measured(plan, problem, names))
+  const within = all.filter(one => isWithin(one, problem))
+  const choices = tradeOffs(within.length > 0 ? within : all)
   const chosen = own?.priority ? preferred(choices, own.priority, own.moreSheets) : preferred(choices, wishes.priority)
   const { layouts } = chosen.plan
   const made = madeBy(layouts)
@@ -40,6 +46,8 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<B
     paper,
     entry,
     choices,
+    fewest: preferred(all, 'sheets'),
+    beyond: within.length === 0,
     sheets: problem.supplies
       .filter(({ kind }) => kind === 'sheet')
       .map(({ key, width, height, onHand, price }) => ({

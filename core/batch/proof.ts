@@ -1,13 +1,16 @@
-import { contentOf } from '../cutting'
+import { contentOf, wholeMinutes } from '../cutting'
 import { count } from '../lists'
 import type { PaperOutcome } from './outcome'
 
 /** The plan's number beside its bound, in words. */
-export function proofOf({ plan, choices, sheets: formats }: PaperOutcome): string {
+export function proofOf({ plan, fewest, minutes, sheets: formats }: PaperOutcome): string {
   const sheets = count(plan.sheets, 'sheet')
   if (plan.unplaced.length > 0) return `${sheets}; not every piece could be placed`
-  const least = Math.min(...choices.map(choice => choice.plan.sheets))
-  if (least < plan.sheets) return `${sheets}, where ${least} would do`
+  if (fewest.plan.sheets < plan.sheets) {
+    const less = wholeMinutes(fewest.minutes) - wholeMinutes(minutes)
+    const more = `${count(plan.sheets - fewest.plan.sheets, 'sheet')} more than the fewest`
+    return `${sheets}, ${more}${less > 0 ? ` and ${count(less, 'minute')} less` : ''}`
+  }
   // With several formats the least money comes first, and the proof is for that money.
   const money = formats.length > 1 ? ' for the same money' : ''
   if (plan.sheets === 0) return plan.layouts.length > 0 ? 'No fresh sheet: offcuts are enough' : 'Everything is cut'

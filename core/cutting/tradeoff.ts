@@ -3,8 +3,10 @@ import type { Priority } from '../document'
 import { PRIORITIES } from '../document'
 import type { BenchStep } from './bench'
 import { benchSequence } from './bench'
+import { tally } from './economy'
 import type { Plan, Problem } from './plan'
 import { before } from './plan'
+import { frameOf } from './squaring'
 import type { Effort } from './work'
 import { effortOf, looseIn, paperWorth, secondsOf, workOf } from './work'
 
@@ -32,6 +34,15 @@ export function measured(plan: Plan, problem: Problem, names?: ReadonlyMap<strin
     plan, steps, effort, settings: effort.settings, minutes: seconds / 60, loose: looseIn(steps), worth,
     cost: worth + (seconds / 3600) * work.hour,
   }
+}
+
+/** Whether a plan keeps to what the maker allows. */
+export function isWithin({ plan: { layouts }, loose }: Measured, { cutter, ...problem }: Problem): boolean {
+  const { piles, layouts: most, stages, strip } = workOf(problem)
+  return (piles === null || loose <= piles) && (most === null || layouts.length <= most) && layouts.every(({ root }) => {
+    const found = tally(frameOf(root, cutter)?.inside ?? root)
+    return (stages === null || found.stages <= stages) && found.narrowest >= strip
+  })
 }
 
 const figures = ({ plan, worth, minutes }: Measured) => [plan.sheets, plan.spending, worth, minutes]

@@ -1,6 +1,5 @@
 export * from './bags'
 export * from './cutting'
-export * from './letters'
 export * from './masks'
 export * from './model'
 export * from './scores'

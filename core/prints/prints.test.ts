@@ -4,7 +4,8 @@ import { kitsOfBatch, planAll, prepare } from '../batch'
 import type { Batch } from '../document'
 import { readBatch } from '../formats'
 import { inches, millimetres } from '../lengths'
-import { bagSection, cuttingSection, letterAt, lettersOf, pieceSection, scoreSection, shoppingSection, typeset, typesetText } from '.'
+import { letterAt, lettersOf } from '../cutting'
+import { bagSection, cuttingSection, pieceSection, scoreSection, shoppingSection, typeset, typesetText } from '.'
 import type { PrintBlock, PrintSection } from '.'
 
 const read = readBatch(JSON.stringify(tide))

@@ -13,7 +13,8 @@ const FIELDS = [
   { key: 'foamPad', label: { inch: 'A foam pad', metric: 'A foam pad' } },
   { key: 'hour', label: { inch: 'An hour of yours', metric: 'An hour of yours' } },
 ] as const
-const shareOf = (key: keyof PricesEntry) => (key === 'tapePerMetre' || key === 'strongTapePerMetre' ? TAPE_UNIT[units] / TAPE_UNIT.metric : 1)
+const isTape = (key: keyof PricesEntry) => key === 'tapePerMetre' || key === 'strongTapePerMetre'
+const shareOf = (key: keyof PricesEntry) => (isTape(key) ? TAPE_UNIT[units] / TAPE_UNIT.metric : 1)
 
 const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit('change', `price ${key}`, { ...prices, [key]: value })
 </script>

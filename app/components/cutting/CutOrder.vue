@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { BenchStep } from '../../../core/cutting'
+import { heldInWords, pileInWords, takenInWords } from '../../../core/cutting'
 import type { Units } from '../../../core/lengths'
 
-/** The numbered cuts of a paper. Hover or focus shows the cut in the drawings. */
-const { steps } = defineProps<{ steps: BenchStep[], units: Units }>()
+/** The numbered cuts of a paper, those at one setting of the fence together. Hover or focus shows the cut in the drawings. */
+const { steps, letters = new Map() } = defineProps<{ steps: BenchStep[], units: Units, letters?: ReadonlyMap<string, string> }>()
 const emit = defineEmits<{ show: [step?: number] }>()
 const list = useTemplateRef<HTMLOListElement>('list')
 
@@ -12,7 +13,10 @@ function move(by: 1 | -1) {
   items[items.indexOf(document.activeElement as HTMLElement) + by]?.focus()
 }
 const moved = (index: number) => index === 0 || steps[index]?.fence !== steps[index - 1]?.fence
-const product = ({ kind, name, quantity }: BenchStep['keep']) => (kind === 'waste' ? 'waste' : `${quantity} × ${name}`)
+const product = (pile: BenchStep['keep']) => {
+  const letter = pile.demand && letters.get(pile.demand)
+  return pileInWords(pile, letter ? `${letter} ${pile.name}` : pile.name)
+}
 </script>
 
 <template>
@@ -25,6 +29,7 @@ const product = ({ kind, name, quantity }: BenchStep['keep']) => (kind === 'wast
     <li
       v-for="(step, index) in steps"
       :key="index"
+      :class="{ moved: moved(index) }"
       tabindex="0"
       @mouseenter="emit('show', index)"
       @mouseleave="emit('show')"
@@ -32,11 +37,17 @@ const product = ({ kind, name, quantity }: BenchStep['keep']) => (kind === 'wast
       @blur="emit('show')"
     >
       <span class="fence">
-        <span class="small quiet">{{ moved(index) ? 'fence' : 'same fence' }}</span>
-        <strong><LengthText
-          :length="step.fence"
-          :units="units"
-        /></strong>
+        <template v-if="moved(index)">
+          <span class="small quiet">fence</span>
+          <strong><LengthText
+            :length="step.fence"
+            :units="units"
+          /></strong>
+        </template>
+        <span
+          v-else
+          class="small quiet"
+        >same fence</span>
       </span>
       <span>
         <span
@@ -46,7 +57,7 @@ const product = ({ kind, name, quantity }: BenchStep['keep']) => (kind === 'wast
           name="tabler:rotate-clockwise-2"
           aria-hidden="true"
         /> turn:</span>
-        {{ step.quantity }} × {{ step.hold }}, <SizeText
+        {{ heldInWords(step) }}<span class="quiet">{{ takenInWords(step) && ` ${takenInWords(step)}` }}</span>, <SizeText
           :width="step.size.width"
           :height="step.size.height"
           :units="units"
@@ -82,47 +93,17 @@ const product = ({ kind, name, quantity }: BenchStep['keep']) => (kind === 'wast
 </template>
 
 <style scoped>
-ol {
-  list-style: none;
-  counter-reset: cut;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  align-content: start;
-}
+ol { list-style: none; counter-reset: cut; margin: 0; padding: 0; display: grid; align-content: start; }
 li {
-  counter-increment: cut;
-  display: grid;
-  grid-template-columns: 6.5rem 1fr;
-  gap: 0.75rem;
-  align-items: baseline;
-  padding: 0.35rem 0.5rem 0.35rem 2rem;
-  border-bottom: 1px solid var(--line);
-  position: relative;
+  counter-increment: cut; display: grid; grid-template-columns: 4.6rem 1fr; gap: 0.5rem; align-items: baseline; position: relative;
+  padding: 0.3rem 0.4rem 0.3rem 1.7rem;
 }
-li::before {
-  content: counter(cut);
-  position: absolute;
-  left: 0.4rem;
-  top: 0.5rem;
-  color: var(--quiet);
-}
-li:hover,
-li:focus {
-  background: color-mix(in srgb, var(--accent) 10%, transparent);
-}
-.turn {
-  color: var(--quiet);
-}
-.fence {
-  display: grid;
-}
-.fence strong {
-  font-size: var(--measure);
-}
-.note {
-  display: block;
-  color: var(--warn);
-  font-size: var(--small);
-}
+li.moved { border-top: 1px solid var(--line); }
+li.moved:first-child { border-top: 0; }
+li::before { content: counter(cut); position: absolute; left: 0.3rem; top: 0.4rem; color: var(--quiet); }
+li:hover, li:focus { background: color-mix(in srgb, var(--accent) 10%, transparent); }
+.turn { color: var(--quiet); }
+.fence { display: grid; }
+.fence strong { font-size: var(--measure); }
+.note { display: block; color: var(--warn); font-size: var(--small); }
 </style>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { wholeMinutes } from '../../../core/cutting'
 import type { PlannedPaper } from '../../stores/planner'
 
 /** All papers at a glance: sheets needed against sheets on hand. */
 const { papers } = defineProps<{ papers: PlannedPaper[] }>()
 const emit = defineEmits<{ choose: [paper: string] }>()
 const work = useClassStore()
+const money = useMoney()
 
 /** A paper is there from the beginning; its figures come when it is planned, so that nothing moves then. */
 const rows = computed(() => papers.flatMap(({ paper, outcome }) => {
@@ -17,6 +19,21 @@ const charted = computed(() => rows.value.map(({ paper, sheet }) => ({
   onHand: sheet?.onHand ?? 0,
 })))
 
+/** All papers in one line. */
+const inAll = computed(() => {
+  const outcomes = papers.flatMap(({ outcome }) => outcome ?? [])
+  const add = (of: (outcome: typeof outcomes[number]) => number) => outcomes.reduce((sum, outcome) => sum + of(outcome), 0)
+  const buy = add(({ sheets }) => sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0))
+  const proven = outcomes.filter(({ plan }) => plan.sheets === plan.bound).length
+  return {
+    sheets: count(add(({ plan }) => plan.sheets), 'sheet'),
+    buy: buy === 0 ? 'nothing to buy' : `${buy} of them to buy (${money(add(({ plan }) => plan.spending))})`,
+    rest: `${count(add(({ plan }) => plan.layouts.length), 'layout')}, about ${wholeMinutes(add(({ minutes }) => minutes))} min at the `
+      + `trimmer. ${proven === outcomes.length ? 'No paper' : `Proven for ${proven} of ${outcomes.length} papers: none of them`} can be cut `
+      + 'from fewer sheets.',
+  }
+})
+
 type Row = typeof rows.value[number]
 const figure = (of: (row: Row & { sheet: NonNullable<Row['sheet']>, outcome: NonNullable<Row['outcome']> }) => string | number) =>
   ({ sheet, outcome, ...row }: Row) => (sheet && outcome ? of({ ...row, sheet, outcome }) : '…')
@@ -28,12 +45,16 @@ const COLUMNS = [
   { key: 'hand', head: 'On hand', number: true, text: figure(({ sheet }) => sheet.onHand) },
   { key: 'buy', head: 'To buy', number: true },
   { key: 'yield', head: 'Used area', number: true, wide: true, text: figure(({ outcome }) => `${Math.round(outcome.plan.yield * 100)} %`) },
-  { key: 'settings', head: 'Settings', number: true, wide: true, text: figure(({ outcome }) => outcome.settings) },
+  { key: 'layouts', head: 'Layouts', number: true, wide: true, text: figure(({ outcome }) => outcome.plan.layouts.length) },
+  { key: 'minutes', head: 'Minutes', number: true, wide: true, text: figure(({ outcome }) => wholeMinutes(outcome.minutes)) },
 ]
 </script>
 
 <template>
   <section class="board stack">
+    <p class="line">
+      {{ inAll.sheets }}, {{ inAll.buy }}. <span class="quiet">{{ inAll.rest }}</span>
+    </p>
     <h2>Sheets needed against sheets on hand</h2>
     <div class="charted">
       <LazySheetsChart :rows="charted" />
@@ -73,6 +94,7 @@ const COLUMNS = [
 </template>
 
 <style scoped>
+.line { font-size: 1.0625rem; }
 .charted { min-height: 220px; }
 .paper { padding: 0; gap: 0.6rem; }
 @media (min-width: 701px) { :deep(table) { table-layout: fixed; } }

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { byKey, itemAt } from '../../../core/lists'
 import { isCutAlike, proofOf } from '../../../core/batch'
-import { countsOf, wholeMinutes } from '../../../core/cutting'
+import { countsOf, lettersOf, wholeMinutes } from '../../../core/cutting'
 import type { KeyedLayout, Layout } from '../../../core/cutting'
 import type { PlannedPaper } from '../../stores/planner'
 
-/** The plan of one paper: proof, choices, drawn layouts beside the order of all their cuts, and what is left. */
+/** The plan of one paper: what it takes in one line, what could be traded, one layout large, and the order of all cuts. */
 const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
 const planner = usePlannerStore()
@@ -13,13 +13,28 @@ const money = useMoney()
 const cutting = usePaperCutting(() => entry.paper.key)
 
 const outcome = computed(() => entry.outcome)
+const layouts = computed(() => outcome.value?.plan.layouts ?? [])
+/** The layout that is shown large: the one chosen, or the one that the step in hand is about. */
+const chosen = ref(0)
 const shown = ref<number>()
 const step = computed(() => (shown.value === undefined ? undefined : outcome.value?.steps[shown.value]))
+const large = computed(() => {
+  const held = step.value ? layouts.value.findIndex(layout => heldBy(layout)) : -1
+  const own = step.value?.lines.some(({ layout }) => layout === layouts.value[chosen.value]?.key)
+  return Math.min(held >= 0 && !own ? held : chosen.value, Math.max(0, layouts.value.length - 1))
+})
+const layout = computed(() => layouts.value[large.value])
+const letters = computed(() => lettersOf(layouts.value, entry.problem.cutter.kerf))
 const supplyOf = (layout: Layout) => byKey(entry.problem.supplies, layout.supply)
 const paperOf = (layout: Layout) => entry.paperOf?.get(layout.supply) ?? entry.paper
 const heldBy = ({ key }: KeyedLayout) => step.value?.lines.some(({ layout }) => layout === key) ?? false
 const isKept = (layout: KeyedLayout) => (entry.problem.fixed ?? []).some(({ key }) => key === layout.key)
-const pieces = (layout: Layout) => [...countsOf(layout.root)].map(([key, number]) => `${number} × ${entry.names.get(key)}`).join(', ')
+/** What the letters on the drawing stand for. */
+const key = computed(() => (layout.value
+  ? [...countsOf(layout.value.root)].map(([demand, number]) => ({
+      ...byKey(entry.problem.demands, demand), letter: letters.value.get(demand), number, name: entry.names.get(demand),
+    }))
+  : []))
 /** Papers that are cut in just the same way: their sheets can lie in one stack. */
 const together = computed(() =>
   planner.papers
@@ -42,7 +57,11 @@ const looking = computed(() => {
   if (state !== 'running' && state !== 'waiting') return ''
   return `Still looking for better${columns > 0 ? ` among ${count(columns, 'pattern')}` : ''}; what binds to this plan waits until then.`
 })
-const saved = computed(() => (outcome.value ? outcome.value.settingsAlone - outcome.value.settings : 0))
+const toBuy = computed(() => {
+  const { spending } = outcome.value?.plan ?? { spending: 0 }
+  const sheets = outcome.value?.sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0) ?? 0
+  return sheets === 0 ? 'nothing to buy' : `${count(sheets, 'sheet')} to buy${spending > 0 ? `, ${money(spending)}` : ''}`
+})
 
 async function download(layout: KeyedLayout, number: number) {
   if (!outcome.value) return
@@ -54,7 +73,6 @@ async function download(layout: KeyedLayout, number: number) {
 <template>
   <div class="stack">
     <div>
-      <h2>{{ entry.paper.name }}</h2>
       <p
         v-if="outcome && outcome.plan.layouts.length === 0 && outcome.plan.unplaced.length === 0"
         class="proof"
@@ -65,11 +83,15 @@ async function download(layout: KeyedLayout, number: number) {
         v-else-if="outcome"
         class="proof"
       >
-        {{ proofOf(outcome) }}.
-        <span class="quiet">{{ Math.round(outcome.plan.yield * 100) }} % of the area is used,
-          {{ count(outcome.settings, 'setting') }} of the fence<template v-if="saved > 0"> ({{ outcome.settingsAlone }} if each layout were
-            cut by itself)</template>, about {{ wholeMinutes(outcome.minutes) }} min.
-          {{ looking }}</span>
+        {{ proofOf(outcome) }}; {{ toBuy }}.
+        <span class="quiet">{{ count(layouts.length, 'layout') }}, {{ count(outcome.settings, 'setting') }} of the fence, about
+          {{ wholeMinutes(outcome.minutes) }} min. {{ Math.round(outcome.plan.yield * 100) }} % of the area is used. {{ looking }}</span>
+      </p>
+      <p
+        v-if="outcome?.beyond && layouts.length > 0"
+        class="costs"
+      >
+        No plan keeps to all that you set under “How you like to cut”; this one comes nearest.
       </p>
       <p
         v-if="together.length > 0"
@@ -112,23 +134,17 @@ async function download(layout: KeyedLayout, number: number) {
     </Message>
     <PlanChoices :entry="entry" />
     <div
-      v-if="outcome && outcome.plan.layouts.length > 0"
+      v-if="outcome && layout"
       class="bench"
     >
-      <div class="stack">
-        <section
-          v-for="(layout, index) in outcome.plan.layouts"
-          :key="layout.key"
-          class="board"
-          :class="{ held: heldBy(layout) }"
-          :aria-label="`Layout ${index + 1}`"
-        >
+      <section
+        class="board layout"
+        :class="{ held: heldBy(layout) }"
+        :aria-label="`Layout ${large + 1}`"
+      >
+        <div class="head">
           <h3>
-            <span
-              v-if="outcome.plan.layouts.length > 1"
-              class="quiet"
-            >Sheet {{ index + 1 }}:</span>
-            {{ layout.repeats }} × <template v-if="supplyOf(layout).kind !== 'sheet'">
+            Sheet {{ large + 1 }}: {{ layout.repeats }} × <template v-if="supplyOf(layout).kind !== 'sheet'">
               {{ entry.paperOf ? `leftover of ${paperOf(layout).name},` : supplyOf(layout).kind }}
             </template> <SheetText
               :width="supplyOf(layout).width"
@@ -136,57 +152,99 @@ async function download(layout: KeyedLayout, number: number) {
               :units="work.units"
             />
           </h3>
-          <SheetDrawing
-            :layout="layout"
-            :supply="supplyOf(layout)"
-            :cutter="entry.problem.cutter"
-            :paper="paperOf(layout)"
-            :names="entry.names"
-            :units="work.units"
-            :step="step"
-          />
-          <p class="quiet small">
-            {{ pieces(layout) }}
-          </p>
-          <p
-            v-if="!entry.paperOf && !entry.settled"
-            class="quiet small"
-          >
-            It can be kept and noted as cut once the plan is final.
-          </p>
           <div
-            v-else-if="!entry.paperOf"
-            class="row"
+            v-if="layouts.length > 1"
+            class="thumbs"
+            role="group"
+            aria-label="Layouts"
           >
-            <ToggleButton
-              :model-value="isKept(layout)"
-              on-label="Kept as it is"
-              off-label="Keep it"
-              size="small"
-              @update:model-value="cutting.keep(layout, entry, $event)"
-            />
-            <CutNote
-              :layout="layout"
-              @cut="cutting.noteCut(layout, entry, $event)"
-            />
-            <Button
-              label="SVG"
-              size="small"
-              severity="secondary"
-              text
-              :aria-label="`Sheet ${index + 1} as SVG in real size`"
-              @click="download(layout, index + 1)"
-            />
+            <button
+              v-for="(other, index) in layouts"
+              :key="other.key"
+              type="button"
+              :aria-pressed="index === large"
+              :aria-label="`Sheet ${index + 1}, ${other.repeats} times`"
+              @click="chosen = index"
+            >
+              <SheetThumb
+                :layout="other"
+                :supply="supplyOf(other)"
+                :cutter="entry.problem.cutter"
+                :paper="paperOf(other).key"
+              />
+              <span class="small">{{ other.repeats }} ×</span>
+            </button>
           </div>
-        </section>
-      </div>
+        </div>
+        <SheetDrawing
+          :layout="layout"
+          :supply="supplyOf(layout)"
+          :cutter="entry.problem.cutter"
+          :paper="paperOf(layout)"
+          :names="entry.names"
+          :letters="letters"
+          :units="work.units"
+          :width="430"
+          :height="405"
+          :step="step"
+        />
+        <ul
+          class="key"
+          aria-label="Pieces on this sheet"
+        >
+          <li
+            v-for="{ letter, number, name, width, height } in key"
+            :key="letter"
+          >
+            <strong>{{ letter }}</strong>
+            <span>{{ number }} × {{ name }}</span>
+            <SizeText
+              :width="width"
+              :height="height"
+              :units="work.units"
+            />
+          </li>
+        </ul>
+        <p
+          v-if="!entry.paperOf && !entry.settled"
+          class="quiet small"
+        >
+          It can be kept and noted as cut once the plan is final.
+        </p>
+        <div
+          v-else-if="!entry.paperOf"
+          class="row"
+        >
+          <ToggleButton
+            :model-value="isKept(layout)"
+            on-label="Kept as it is"
+            off-label="Keep it"
+            size="small"
+            @update:model-value="cutting.keep(layout, entry, $event)"
+          />
+          <CutNote
+            :key="layout.key"
+            :layout="layout"
+            @cut="cutting.noteCut(layout, entry, $event)"
+          />
+          <Button
+            label="SVG"
+            size="small"
+            severity="secondary"
+            text
+            :aria-label="`Sheet ${large + 1} as SVG in real size`"
+            @click="download(layout, large + 1)"
+          />
+        </div>
+      </section>
       <section
         class="board order"
         aria-label="Order of cuts for this paper"
       >
-        <h3>At the trimmer, all sheets together</h3>
+        <h3>At the trimmer</h3>
         <CutOrder
           :steps="outcome.steps"
+          :letters="letters"
           :units="work.units"
           @show="shown = $event"
         />
@@ -207,9 +265,20 @@ async function download(layout: KeyedLayout, number: number) {
 <style scoped>
 .proof { font-size: 1.0625rem; }
 .costs { color: var(--warn); }
-.bench { display: grid; grid-template-columns: minmax(0, 410px) minmax(0, 1fr); gap: 1rem; align-items: start; }
+.bench { display: grid; grid-template-columns: minmax(0, 462px) minmax(0, 1fr); gap: 1rem; align-items: start; }
 .bench h3 { margin-bottom: 0.4rem; }
 .board .row { margin-top: 0.5rem; }
+.layout { padding: 0.6rem 0.9rem; }
+.head { display: flex; flex-wrap: wrap; gap: 0.3rem 0.8rem; align-items: center; justify-content: space-between; }
+.head h3 { margin: 0; }
+.thumbs { display: flex; flex-wrap: wrap; gap: 0.3rem; }
+.thumbs button {
+  font: inherit; color: inherit; background: none; border: 1px solid var(--line); border-radius: 3px; padding: 0.2rem 0.35rem;
+  cursor: pointer; display: flex; gap: 0.35rem; align-items: center; min-height: 44px;
+}
+.thumbs button[aria-pressed='true'] { border-color: var(--accent); box-shadow: inset 0 -3px var(--accent); }
+.key { list-style: none; margin: 0.4rem 0 0; padding: 0; font-size: var(--small); display: grid; gap: 0.1rem; }
+.key li { display: grid; grid-template-columns: 1.6rem minmax(0, 1fr) auto; gap: 0.4rem; }
 .held { border-color: var(--accent); }
 .order { position: sticky; top: 0.5rem; max-height: calc(100vh - 1rem); overflow: auto; }
 @media (max-width: 1000px) { .bench { grid-template-columns: minmax(0, 1fr); } .order { position: static; max-height: none; } }

@@ -25,6 +25,10 @@ const PACE = [
   { key: 'setting', label: 'Seconds to set the fence' },
   { key: 'stroke', label: 'Seconds for one cut' },
   { key: 'handling', label: 'Seconds to take up a stack' },
+  { key: 'turning', label: 'Seconds to turn a stack' },
+  { key: 'aside', label: 'Seconds to put a stack aside and find it' },
+  { key: 'beside', label: 'Seconds more for each other stack' },
+  { key: 'reading', label: 'Seconds to read a layout' },
 ] as const
 
 const setPace = (key: keyof PaceEntry, value: number) =>

@@ -13,8 +13,10 @@ const {
   cutter,
   paper,
   names,
+  letters,
   units,
   width = 380,
+  height = width * 1.05,
   step,
 } = defineProps<{
   layout: KeyedLayout
@@ -22,9 +24,13 @@ const {
   supply: Supply
   paper: Paper
   names: ReadonlyMap<string, string>
+  /** The letter of each piece, which its key explains. */
+  letters: ReadonlyMap<string, string>
   units: Units
-  /** Widest drawing in pixels; height follows, at most a little more. */
+  /** Widest drawing in pixels. */
   width?: number
+  /** Highest drawing in pixels. */
+  height?: number
   step?: BenchStep
 }>()
 
@@ -33,7 +39,7 @@ const frame = useTemplateRef('frame')
 const { width: room } = useElementSize(frame, { width, height: 0 })
 const scale = computed(() => {
   const available = Math.max(160, Math.min(room.value || width, width)) - MARGIN
-  return Math.min(available / supply.width, (available * 1.05) / supply.height)
+  return Math.min(available / supply.width, (height - 44) / supply.height)
 })
 const size = computed(() => ({ width: supply.width * scale.value, height: supply.height * scale.value }))
 const leaves = computed(() => leavesOf(layout.root, cutter.kerf))
@@ -51,14 +57,7 @@ const edge = computed(() => {
   }
   return parts
 })
-/** Without the cards it is of: pieces of several cards that are alike have one name between them. */
-const shortName = ({ node }: Placed) =>
-  (node.kind === 'piece' ? [...new Set((names.get(node.demand) ?? '').replace(/ \([^)]*\)/g, '').split(', '))].join(', ') : '')
-/** A name as far as there is room for it. */
-const fitted = (name: string, room: number) => {
-  const most = Math.floor(room / 6.5)
-  return name.length > most ? `${name.slice(0, most - 1)}…` : name
-}
+const letterOf = ({ node }: Placed) => (node.kind === 'piece' ? letters.get(node.demand) ?? '' : '')
 /** The part that the keyboard is on, in the order in which the parts are cut. */
 const held = ref<number>()
 function move(event: KeyboardEvent) {
@@ -79,20 +78,28 @@ const px = (value: number) => value * scale.value
 const top = (leaf: Placed) => size.value.height - px(leaf.y + leaf.height)
 const fitsText = (leaf: Placed) => px(leaf.width) > 44 && px(leaf.height) > 20
 
-// A label lies where it fits and stands where only that fits.
-const LABEL = { sign: 6, around: 6, height: 18, named: 40 }
+// A label lies where it fits and stands where only that fits: the letter above the measure, beside it, or alone.
+const LABEL = { sign: 6.6, around: 8, line: 18, letter: 16 }
 /** How long the measure of a piece gets, told by its signs. */
 const length = (leaf: Placed) =>
   LABEL.sign * (formatLength(leaf.width, units).length + formatLength(leaf.height, units).length + 3) + LABEL.around
 const stands = (leaf: Placed) => px(leaf.width) < length(leaf) && leaf.height > leaf.width
 const long = (leaf: Placed) => px(stands(leaf) ? leaf.height : leaf.width)
 const short = (leaf: Placed) => px(stands(leaf) ? leaf.width : leaf.height)
-const named = (leaf: Placed) => short(leaf) > LABEL.named
-/** Where the label of a piece goes, or nothing where it does not fit. */
-function label(leaf: Placed): string | undefined {
-  if (long(leaf) < length(leaf) || short(leaf) < LABEL.height) return undefined
+function labelFor(leaf: Placed) {
+  const fits = long(leaf) >= length(leaf) && short(leaf) >= LABEL.line
+  const above = fits && short(leaf) >= 2 * LABEL.line + 4
+  const beside = fits && !above && long(leaf) >= length(leaf) + LABEL.letter + 4
   const middle = `translate(${px(leaf.x + leaf.width / 2)} ${top(leaf) + px(leaf.height) / 2})`
-  return stands(leaf) ? `${middle} rotate(-90)` : middle
+  return {
+    place: stands(leaf) && fits ? `${middle} rotate(-90)` : middle,
+    letter: above || beside || !fits,
+    // By its size alone where there is no room for more.
+    size: fits ? LABEL.letter : Math.max(7, Math.min(LABEL.letter, px(Math.min(leaf.width, leaf.height)) * 0.75)),
+    x: beside ? -length(leaf) / 2 : 0,
+    y: above ? -4 : 5,
+    measure: fits ? { x: beside ? LABEL.letter / 2 : 0, y: above ? 15 : 5 } : undefined,
+  }
 }
 </script>
 
@@ -131,11 +138,21 @@ function label(leaf: Placed): string | undefined {
           :class="['part', { held: held === at }]"
         />
         <g
-          v-if="leaf.node.kind === 'piece' && label(leaf)"
-          :transform="label(leaf)"
+          v-for="label in leaf.node.kind === 'piece' ? [labelFor(leaf)] : []"
+          :key="label.place"
+          :transform="label.place"
         >
           <text
-            :y="named(leaf) ? -3 : 5"
+            v-if="label.letter"
+            :x="label.x"
+            :y="label.measure ? label.y : label.size * 0.36"
+            text-anchor="middle"
+            class="label letter"
+            :style="{ fontSize: `${label.size}px` }"
+          >{{ letterOf(leaf) }}</text>
+          <text
+            v-if="label.measure"
+            v-bind="label.measure"
             text-anchor="middle"
             class="label measure"
           ><SvgLength
@@ -145,12 +162,6 @@ function label(leaf: Placed): string | undefined {
             :length="leaf.height"
             :units="units"
           /></text>
-          <text
-            v-if="named(leaf)"
-            y="14"
-            text-anchor="middle"
-            class="label"
-          >{{ fitted(shortName(leaf), long(leaf)) }}</text>
         </g>
         <text
           v-if="leaf.node.kind === 'offcut' && fitsText(leaf)"
@@ -232,6 +243,7 @@ svg:focus-visible { outline: 2px solid var(--accent); }
 .cut { stroke: var(--accent); stroke-width: 4; }
 .label { font-size: 12px; paint-order: stroke; stroke: var(--sheet); stroke-width: 4px; stroke-linejoin: round; pointer-events: none; }
 .measure { font-size: 14px; font-weight: 600; }
+.letter { font-weight: 700; }
 .dimension { font-size: 14px; font-weight: 600; }
 .edge { font-size: 13px; fill: var(--quiet); }
 .up path { fill: none; stroke: var(--ink); stroke-width: 1.6; }

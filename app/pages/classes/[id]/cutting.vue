@@ -57,6 +57,12 @@ async function saveCuts() {
           @update:model-value="prefer"
         />
       </LabelledField>
+      <WorkForm
+        :wishes="work.batch.wishes"
+        :units="work.units"
+        :mark="work.prepared.cutter.mark"
+        @change="(what, wishes) => work.edit(what, document => void (document.wishes = wishes))"
+      />
       <ToolsForm
         :tools="work.batch.tools"
         :units="work.units"
@@ -69,6 +75,7 @@ async function saveCuts() {
           class="row"
           aria-live="polite"
         >
+          <h2>{{ chosen?.paper.name ?? 'All papers' }}</h2>
           <template v-if="planner.running">
             <ProgressBar
               :value="Math.round(100 * planner.progress)"
@@ -127,10 +134,11 @@ async function saveCuts() {
 </template>
 
 <style scoped>
-.cutting { display: grid; grid-template-columns: 16.5rem minmax(0, 1fr); gap: 1.25rem; align-items: start; }
+.cutting { display: grid; grid-template-columns: 14.5rem minmax(0, 1fr); gap: 1rem; align-items: start; }
 /* The bar is the first to give way. */
 .controls > .row { flex: 1; }
 .controls { min-height: 2.4rem; align-items: center; }
+h2 { margin-right: 0.75rem; }
 .progress { width: 14rem; height: 0.5rem; }
 @media (max-width: 900px) { .cutting { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -1,5 +1,5 @@
-import type { KeyedLayout } from '../cutting'
-import { leavesOf } from '../cutting'
+import type { KeyedLayout } from './plan'
+import { leavesOf } from './plan'
 
 const ALPHABET = 'ABCDEFGHJKLMNPQRSTUVWXYZ'
 
