@@ -13,6 +13,7 @@ import { writeBatch } from '../core/formats'
 import { inches, millimetres } from '../core/lengths'
 import { demoBatches } from '../demo'
 import { craftBatches, literatureClasses, studioOrders } from './cutting'
+import { classBatches } from './classes'
 import { editing } from './editing'
 import { median, ms, of, time } from './measure'
 
@@ -26,7 +27,7 @@ const FRAME = 1000 / 60
 const withSeats = (batch: Batch, seats: number): Batch => ({
   ...batch,
   class: { ...batch.class, seats, spares: 0 },
-  wishes: { priority: 'money' },
+  wishes: { ...batch.wishes, priority: 'money' },
   cutting: [],
 })
 /** The demo classes at some sizes: how fast a change, the plans and the kits are, and how many sheets they take. */
@@ -140,6 +141,7 @@ async function main() {
     editing,
     folds,
     command: commandLine,
+    balance: () => classBatches(solve, 12 * instances),
     craft: () => craftBatches(solve),
     literature: () => literatureClasses(solve, instances),
     studio: () => studioOrders(solve),

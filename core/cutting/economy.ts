@@ -15,14 +15,14 @@ import { sheetWorth, workOf } from './work'
  */
 
 /** Columns that the programme looks at, more of many sizes: what the relaxations and the simple families want, then the fullest. */
-const FEW = 44
+const FEW = 40
 /** Rounds in which simple layouts are priced. */
 const ROUNDS = 10
 /** Branches of the integer programme, and the share of its cost that it may be off: what it weighs are estimates of effort. */
-const NODES = 12
-const GAP = 0.02
-/** Sizes up to which settings are counted one by one. Beyond that each layout pays for its share of those it wants. */
-const COUNTED = 4
+const LIMITS = { few: { nodes: 12, gap: 0.02 }, many: { nodes: 1, gap: Number(process.env.G ?? 0.05) } }
+/** Sizes above which a programme takes long. */
+const MANY_SIZES = 30
+/** Settings are shared among layouts: each pays for about this share of those it wants. */
 const SHARED = 0.6
 /** Sheets that hold an even share of everything, in so many numbers of sheets. */
 const ALIKE = 3
@@ -180,17 +180,14 @@ export function leastCost(
     .sort((a, b) => b.value - a.value || b.fullness - a.fullness)
     .slice(0, Math.max(FEW, 2 * demands.length))
     .map(({ column }) => column)
-  const counted = demands.length <= COUNTED
-  const settings = counted ? [...new Set(kept.flatMap(({ root }) => [...fencesOf(root)]))] : []
-  const [used, bought] = [kept.length, 2 * kept.length + settings.length]
+  const [used, bought] = [kept.length, 2 * kept.length]
   const fresh = patterns.fresh(kept)
   const costs = kept.map(column => costOf(search, column, paper))
   const solved = search.solve({
     costs: [
       ...costs.map(({ sheet }) => sheet),
       ...kept.map((column, at) => (costs[at]?.once ?? 0) * (isSetUp(column) ? SET_UP : 1)
-        + (counted ? 0 : fencesOf(column.root).size * work.pace.setting * fee * SHARED)),
-      ...settings.map(() => work.pace.setting * fee),
+        + fencesOf(column.root).size * work.pace.setting * fee * SHARED),
       ...supplies.map(() => 0),
     ],
     rows: [
@@ -200,15 +197,10 @@ export function leastCost(
       ...(search.bound > 0 && formats > 0 ? [{ least: search.bound, of: fresh }] : []),
       ...(formats > 1 && Number.isFinite(cents) ? [patterns.budgetRow(bought, cents)] : []),
       ...(work.layouts === null ? [] : [{ most: work.layouts, of: kept.map((_, at): [number, number] => [used + at, 1]) }]),
-      // A layout that is used at all counts once, and so does each of its settings.
+      // A layout that is used at all counts once.
       ...kept.map((column, at) => ({ most: 0, of: [[at, 1], [used + at, -mostOf(column)]] as [number, number][] })),
-      ...(counted
-        ? kept.flatMap(({ root }, at) => [...fencesOf(root)].map(fence => ({
-            most: 0, of: [[used + at, 1], [2 * used + settings.indexOf(fence), -1]] as [number, number][],
-          })))
-        : []),
     ],
-    whole: { nodes: NODES, gap: GAP },
+    whole: { ...(demands.length > MANY_SIZES ? LIMITS.many : LIMITS.few), brief: true },
   })
   return solved && withFewSpares(patterns.layoutsOf(solved.columns, kept), demands, problem)
 

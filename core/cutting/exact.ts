@@ -117,7 +117,7 @@ export function* exactly(
   yield step(0.9, best, others)
   const [few, cents] = [least, spendingOf(best, supplies)]
   const isFew = balanced && sheets(balanced) <= few && spendingOf(balanced, supplies) <= cents
-  best = (isFew ? balanced : leastCost(search, liked, { paper: 1, sheets: few, cents })) ?? best
+  best = (isFew ? balanced : demands.length > MEDIUM ? undefined : leastCost(search, liked, { paper: 1, sheets: few, cents })) ?? best
   yield step(0.95, best, others)
   const easy = leastCost(search, liked, { paper: LITTLE })
   yield step(1, best, [...others, ...easy ? [easy] : []])

@@ -20,10 +20,13 @@ export interface Group {
 /** Piles by the order in which they come about, sheets first, each followed by the group of parts that is cut off it. */
 export type Order = number[]
 
-/** Cuts that are looked at in search of a sequence. */
-const MOST = { quick: 3_000, thorough: 15_000 }
+/** Piles that are looked at in search of a sequence; after that it goes straight on to the end. */
+const MOST = { quick: 30_000, thorough: 250_000 }
+const MANY = 16
 /** States that are kept at each step, at most. */
 const WIDEST = 60
+/** Sheets that are looked at for the next one: of those that the fence stands right for, and of the others. */
+const FRESH = 4
 /** Sheets are cut one by one unless something else saves as many seconds. */
 const WORTH_WHILE = 120
 /** Piles that lie on the table at most, where the maker says nothing. */
@@ -67,7 +70,10 @@ interface Pile {
 }
 
 interface State {
-  piles: Pile[]
+  /** What lies on the table, and the sheets that were never cut: those are told by a number together. */
+  table: readonly Pile[]
+  fresh: readonly Pile[]
+  freshSum: number
   fence: number
   /** The pile in hand, and those that came off with the last cut. */
   inHand: number
@@ -99,7 +105,9 @@ export interface Sequence {
  * @param thorough looks at more of them
  */
 export function sequenceOf(layouts: Layout[], cutter: Cutter, work: Work, thorough = false): Sequence {
-  const search = new Search(layouts, cutter, work, thorough ? MOST.thorough : MOST.quick)
+  // Of many layouts every cut is looked at for longer.
+  const most = Math.max(MOST.quick, MOST.thorough / (1 + layouts.length / MANY))
+  const search = new Search(layouts, cutter, work, thorough ? most : MOST.quick)
   const single = layouts.length === 1
   const piles = work.piles ?? USUAL_PILES
   const oneByOne = () => search.run({ oneByOne: true, piles: work.piles ?? Infinity })
@@ -195,10 +203,12 @@ class Search {
 
   run(rules: Rules): Sequence {
     const first: State = {
-      piles: this.start, fence: -1, inHand: -1, justCut: [], serials: this.serials, seconds: 0, guess: 0, pile: -1, group: -1,
+      table: [], fresh: this.start, freshSum: 0, fence: -1, inHand: -1, justCut: [], serials: this.serials, seconds: 0, guess: 0, pile: -1, group: -1,
     }
-    let width = Math.floor(this.most / (this.stages * Math.max(2, this.start.length + 2)))
-    width = Math.max(1, Math.min(WIDEST, width))
+    // About as many states at each step as the budget lasts for to the end.
+    const piles = Math.min(FRESH, this.start.length) + this.start.length / 4 + 4
+    const width = Math.max(1, Math.min(WIDEST, Math.floor(this.most / (this.stages * FRESH * piles))))
+    let spent = 0
     let beam = [first]
     let done: State | undefined
     let whole = true
@@ -206,7 +216,8 @@ class Search {
       const next = new Map<string, State>()
       for (const state of beam) {
         for (const after of this.after(state, rules)) {
-          if (after.piles.length === 0) {
+          spent += after.table.length + after.fresh.length / 4 + 2
+          if (after.table.length + after.fresh.length === 0) {
             if (!done || after.seconds < done.seconds) done = after
             continue
           }
@@ -217,9 +228,10 @@ class Search {
         }
       }
       beam = [...next.values()]
-      if (beam.length > width) {
+      const room = spent > this.most ? 1 : width
+      if (beam.length > room) {
         whole = false
-        beam = beam.sort((a, b) => a.guess - b.guess).slice(0, width)
+        beam = beam.sort((a, b) => a.guess - b.guess).slice(0, room)
       }
     }
     const order: Order = []
@@ -227,17 +239,23 @@ class Search {
     return { order: order.reverse(), seconds: done?.seconds ?? 0, best: whole }
   }
 
-  /** What can be cut next; where the fence stands right for something, nothing that would move it and lie beside it. */
+  /** What can be cut next. Of sheets that were never cut those that the fence stands right for, and the first few of the others. */
   private* after(state: State, rules: Rules): Generator<State> {
-    const isFree = state.piles.every(({ untouched }) => untouched)
-    for (const pile of state.piles) {
-      if (pile.untouched && rules.oneByOne && !isFree) continue
-      const { groups } = itemAt(this.kinds, pile.kind)
-      const pieces = groups.some(({ leftover }, at) => !leftover && has(pile.left, at))
-      for (let at = 0; at < groups.length; at++) {
-        // Leftovers stay last; any other part may come off first.
-        if (has(pile.left, at) && !(pieces && groups[at]?.leftover)) yield this.cut(state, pile, at, rules)
-      }
+    for (const pile of state.table) yield* this.cutsOf(state, pile, rules)
+    if (rules.oneByOne && state.table.length > 0) return
+    let [ready, others] = [0, 0]
+    for (const pile of state.fresh) {
+      const isReady = itemAt(this.kinds, pile.kind).groups.some(({ size }) => size === state.fence)
+      if ((isReady ? ++ready : ++others) <= FRESH) yield* this.cutsOf(state, pile, rules)
+    }
+  }
+
+  private* cutsOf(state: State, pile: Pile, rules: Rules): Generator<State> {
+    const { groups } = itemAt(this.kinds, pile.kind)
+    const pieces = groups.some(({ leftover }, at) => !leftover && has(pile.left, at))
+    for (let at = 0; at < groups.length; at++) {
+      // Leftovers stay last; any other part may come off first.
+      if (has(pile.left, at) && !(pieces && groups[at]?.leftover)) yield this.cut(state, pile, at, rules)
     }
   }
 
@@ -254,10 +272,11 @@ class Search {
     const restGroup = rest >= 0 && groups[rest]?.count === 1 && groups[rest]?.size === remains ? groups[rest] : undefined
     if (restGroup) left = 0
     const stacks = this.stacks(pile.quantity)
-    const others = state.piles.filter(other => other !== pile)
+    const others = state.table.filter(other => other !== pile)
+    const fresh = pile.untouched ? state.fresh.filter(other => other !== pile) : state.fresh
     let seconds = state.seconds
     if (cuts > 0) {
-      const waiting = others.reduce((sum, { untouched, quantity }) => sum + (untouched ? 0 : this.stacks(quantity)), 0)
+      const waiting = others.reduce((sum, { quantity }) => sum + this.stacks(quantity), 0)
       if (size !== state.fence) seconds += pace.setting
       seconds += cuts * stacks * pace.stroke
       if (state.inHand !== pile.serial) {
@@ -266,8 +285,7 @@ class Search {
         else seconds += stacks * (pace.handling + pace.aside + pace.beside * waiting)
       }
       if (pile.lies !== undefined && pile.lies !== side) seconds += stacks * pace.turning
-      const piles = others.reduce((sum, { untouched }) => sum + (untouched ? 0 : 1), 0)
-      if (piles > rules.piles) seconds += TOO_MANY
+      if (others.length > rules.piles) seconds += TOO_MANY
     }
     let { serials } = state
     const justCut: number[] = []
@@ -290,7 +308,8 @@ class Search {
     if (restGroup) receive(restGroup.child, pile.quantity)
     const isCut = cuts > 0
     const after: State = {
-      piles: others, fence: isCut ? size : state.fence, inHand: isCut ? pile.serial : state.inHand,
+      table: others, fresh, freshSum: state.freshSum + (pile.untouched ? Math.imul(pile.serial + 1, 0x9E3779B1) >>> 0 : 0),
+      fence: isCut ? size : state.fence, inHand: isCut ? pile.serial : state.inHand,
       justCut: isCut ? justCut : [...state.justCut, ...justCut], serials, seconds, guess: 0, before: state, pile: pile.serial, group,
     }
     after.guess = seconds + this.toDo(after)
@@ -298,18 +317,18 @@ class Search {
   }
 
   /** What is still to do at least: every setting once, every stroke, every pile taken up. */
-  private toDo({ piles, fence }: State): number {
+  private toDo({ table, fresh, fence }: State): number {
     const { pace } = this.work
     let [low, high, seconds] = [0, 0, 0]
-    for (const { kind, quantity, left, untouched } of piles) {
-      const { groups, fences } = itemAt(this.kinds, kind)
+    for (const { kind, quantity } of fresh) {
+      const { fences } = itemAt(this.kinds, kind)
+      low |= fences[0]
+      high |= fences[1]
+      seconds += this.inside(kind, quantity) + this.stacks(quantity) * pace.handling
+    }
+    for (const { kind, quantity, left } of table) {
+      const { groups } = itemAt(this.kinds, kind)
       const stacks = this.stacks(quantity)
-      if (untouched) {
-        low |= fences[0]
-        high |= fences[1]
-        seconds += this.inside(kind, quantity) + stacks * pace.handling
-        continue
-      }
       groups.forEach(({ size, count, leftover, child }, at) => {
         if (!has(left, at)) return
         if (!leftover) {
@@ -341,8 +360,8 @@ function bits(word: number): number {
 }
 
 /** What tells a state from others, whatever the order was that led to it. */
-function keyOf({ piles, fence, inHand, justCut }: State): string {
-  const told = piles.map(({ kind, quantity, left, untouched, lies, serial }) =>
-    `${kind}:${quantity}:${left}:${untouched ? 's' : lies}${serial === inHand ? 'h' : justCut.includes(serial) ? 'j' : ''}`)
-  return `${told.sort().join()}|${fence}`
+function keyOf({ table, freshSum, fence, inHand, justCut }: State): string {
+  const told = table.map(({ kind, quantity, left, lies, serial }) =>
+    `${kind}:${quantity}:${left}:${lies}${serial === inHand ? 'h' : justCut.includes(serial) ? 'j' : ''}`)
+  return `${told.sort().join()}|${freshSum}|${fence}`
 }

@@ -8,8 +8,8 @@ export interface Programme {
   whole?: {
     /** Branches after which the best found stands. */
     nodes: number
-    /** Without the solver's own searches beside the branching, which take long where the relaxation is weak. */
-    plain?: boolean
+    /** Without the longer ones of the solver's own searches beside the branching. */
+    brief?: boolean
     /** Ends once no answer can be cheaper by more than this share. */
     gap?: number
     /** Whole columns that are known to fit the rows, to start from. */
@@ -32,13 +32,7 @@ export type Solve = (programme: Programme) => Solved | undefined
 /** No limit in time: what ends a search is counted, so that everybody comes to the same end. */
 const SAME_EVERYWHERE = { output_flag: false, random_seed: 0 }
 const WHOLE = { mip_abs_gap: 0.4 }
-const PLAIN = {
-  mip_allow_restart: false,
-  mip_heuristic_effort: 0,
-  mip_heuristic_run_rins: false,
-  mip_heuristic_run_rens: false,
-  mip_heuristic_run_root_reduced_cost: false,
-}
+const BRIEF = { mip_allow_restart: false, mip_heuristic_run_rins: false, mip_heuristic_run_rens: false }
 
 /** Makes the solver of a loaded library. Loading differs between browser and Node, so it is left to them. */
 export const solverOf
@@ -49,7 +43,7 @@ export const solverOf
       try {
         model.options.set(SAME_EVERYWHERE)
         if (whole) model.options.set({ ...WHOLE, mip_rel_gap: whole.gap ?? 0, mip_max_nodes: whole.nodes })
-        if (whole?.plain) model.options.set(PLAIN)
+        if (whole?.brief) model.options.set(BRIEF)
         const starts = [0]
         for (const { of } of rows) starts.push((starts.at(-1) ?? 0) + of.length)
         model.passModel({

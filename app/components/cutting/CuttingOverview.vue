@@ -28,9 +28,8 @@ const inAll = computed(() => {
   return {
     sheets: count(add(({ plan }) => plan.sheets), 'sheet'),
     buy: buy === 0 ? 'nothing to buy' : `${buy} of them to buy (${money(add(({ plan }) => plan.spending))})`,
-    rest: `${count(add(({ plan }) => plan.layouts.length), 'layout')}, about ${wholeMinutes(add(({ minutes }) => minutes))} min at the `
-      + `trimmer. ${proven === outcomes.length ? 'No paper' : `Proven for ${proven} of ${outcomes.length} papers: none of them`} can be cut `
-      + 'from fewer sheets.',
+    rest: `${count(add(({ plan }) => plan.layouts.length), 'layout')}, about ${wholeMinutes(add(({ minutes }) => minutes))} min at the trimmer. `
+      + `${proven === outcomes.length ? 'No paper' : `Proven for ${proven} of ${outcomes.length} papers: none of them`} can be cut from fewer sheets.`,
   }
 })
 
