@@ -129,6 +129,7 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       plan,
       sheets: plan.sheets,
       bound: plan.bound,
+      moneyBound: plan.moneyBound,
       yield: plan.yield,
       settings,
       effort,

@@ -31,7 +31,7 @@ describe('wakaru on the command line', () => {
     const plans: { paper: string, sheets: number, bound: number }[] = JSON.parse(wakaru(['plan', DEMO, '--json']).stdout)
     expect(plans).toHaveLength(9)
     expect(plans.find(({ paper }) => paper === 'kelp')).toMatchObject({ sheets: 8, bound: 8 })
-    expect(wakaru(['plan', DEMO]).stdout).toMatch(/1\. 8 × sheet, 8 1\/2 × 11 in: fence 5 1\/2 in along the height, 1 cut/)
+    expect(wakaru(['plan', DEMO]).stdout).toMatch(/1\. 8 × sheet 1, 8 1\/2 × 11 in: fence 5 1\/2 in along the height, 1 cut/)
   })
 
   it('lists the kits', () => {

@@ -1,8 +1,9 @@
 import { complete, dive } from './dive'
 import { Patterns } from './patterns'
 import type { Demand, Layout, Problem } from './plan'
-import { area, sheetsOf, spendingOf } from './plan'
+import { area, madeBy, sheetsOf, spendingOf } from './plan'
 import { byHand } from './families'
+import { moneyBound } from './money-bound'
 import { relaxation } from './relaxation'
 import { searchOf } from './search'
 import { addFamilies, leastCost } from './economy'
@@ -16,6 +17,8 @@ export interface ExactStep {
   others?: Layout[][]
   /** No plan needs fewer fresh sheets than this. */
   bound: number
+  /** Cents below which no plan can be had, where that was looked for. */
+  money?: number
   /** Columns of the programme, and the share of the way that is done. */
   columns: number
   share: number
@@ -65,15 +68,17 @@ export function* exactly(
     patterns.addLayouts(alike.map(({ key }) => ({ supply: key, repeats: 1, root })))
   }
   const allThere = patterns.addAll()
-  const search = searchOf(problem, demands, patterns, solve, { spending, bound: floor })
+  const search = searchOf(problem, demands, patterns, solve, { spending, bound: floor, short: known === Infinity })
   const { formats } = search
 
   /** A plan is known that no other one beats; of many sizes nothing else is asked. */
   const isDone = () => formats === 1 && known <= search.bound && demands.length > MANY
   let best: Layout[] | undefined
   const sheets = (layouts: Layout[]) => sheetsOf(layouts, supplies)
+  let money: number | undefined
   const step = (share: number, layouts?: Layout[], others?: Layout[][]): ExactStep => ({
     bound: search.bound,
+    money,
     layouts,
     others,
     share,
@@ -90,6 +95,8 @@ export function* exactly(
     // Of many sizes in one format the dive finds better ones sooner.
     const whole = formats === 1 && demands.length > MEDIUM ? undefined : wholePlan(search)
     best = whole?.layouts ?? best
+    const made = madeBy(best ?? [])
+    search.short &&= demands.some(({ key, quantity }) => (made.get(key) ?? 0) < quantity)
     // With every pattern there is, the best whole plan is the proof.
     if (allThere && whole?.optimal) search.bound = Math.max(search.bound, sheets(whole.layouts))
     yield step(last ? 0.75 : 0.55, best)
@@ -111,6 +118,10 @@ export function* exactly(
   }
   if (!best) return yield step(1)
   const least = sheets(best)
+  // With pieces missing nothing is to be traded.
+  if (search.short) return yield step(1, best)
+  const cheapest = spendingOf(best, supplies)
+  if (formats > 1 && cheapest > 0) money = moneyBound(search, 0, cheapest)
   const liked = addFamilies(search)
   const balanced = leastCost(search, liked, { paper: 1 })
   const others = [byHand(problem, demands), ...balanced ? [balanced] : []]

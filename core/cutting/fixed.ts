@@ -31,6 +31,7 @@ export function withFixed(plan: Plan, { fixed = [], setUp, supplies, demands }: 
     sheets,
     bound: plan.unplaced.length > 0 && plan.bound === 0 ? 0 : plan.bound + sheetsOf(fixed, supplies),
     spending: spendingOf(layouts, supplies),
+    ...(plan.moneyBound !== undefined && { moneyBound: plan.moneyBound + spendingOf(fixed, supplies) }),
     yield: opened === 0 ? 0 : used / opened,
   }
 }

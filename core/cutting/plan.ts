@@ -113,6 +113,8 @@ export interface Plan {
   bound: number
   /** Cents for sheets that are not on hand. */
   spending: number
+  /** No plan costs fewer cents than this, where there are several formats to buy. */
+  moneyBound?: number
   /** Share of the sheets' area that ends up in pieces, 0 to 1. */
   yield: number
   /** In which order it is cut, where that was looked for with care. */

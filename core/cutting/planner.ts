@@ -62,7 +62,11 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
   const worths = new Map(placeable.map(demand => [demand.key, area(demand)]))
   let best: Attempt = { layouts: [], missing: new Map(), sheets: 0, spending: 0 }
   // With more money fewer sheets may do: the relaxation's bound is for the money of the best plan.
-  const planOf = (attempt: Attempt) => finished(attempt, placeable, unplaced, attempt.spending > best.spending ? least : bound)
+  let money: number | undefined
+  const planOf = (attempt: Attempt): Plan => {
+    const plan = finished(attempt, placeable, unplaced, attempt.spending > best.spending ? least : bound)
+    return money === undefined || plan.unplaced.length > 0 ? plan : { ...plan, moneyBound: Math.min(money, plan.spending) }
+  }
   if (placeable.length === 0) return [planOf(best)]
   const tried: Layout[] = []
   // Strips of many sizes take long; where an exact search follows, whole patterns give its start.
@@ -90,6 +94,7 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
       solve,
     )) {
       bound = Math.max(least, step.bound)
+      money = step.money
       if (step.layouts && step.layouts !== looked) {
         looked = step.layouts
         const attempt = attemptOf(step.layouts, problem, placeable)
@@ -259,7 +264,7 @@ function finished(attempt: Attempt, demands: Demand[], unplaced: Unplaced[], bou
     .map(demand => ({
       demand: demand.key,
       quantity: lookUp(attempt.missing, demand.key),
-      reason: 'The sheets on hand are used up and none can be bought.',
+      reason: 'What is on hand gives no more of it, and none can be bought.',
     }))
   return {
     layouts: keyedLayouts([...attempt.layouts].sort((a, b) => b.repeats - a.repeats)),

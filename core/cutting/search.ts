@@ -28,6 +28,8 @@ export interface Search {
   budgeted: boolean
   /** Cents. */
   budget: number
+  /** No plan is known that gives everything: what can be had may not be enough. */
+  short: boolean
   /** No plan needs fewer fresh sheets than this. */
   bound: number
   /** How often the relaxation takes each column, and what one more piece of each demand is worth to it. */
@@ -43,7 +45,7 @@ export function searchOf(
   demands: Demand[],
   patterns: Patterns,
   solve: Solve,
-  known: { spending: number, bound: number },
+  known: { spending: number, bound: number, short: boolean },
 ): Search {
   const formats = patterns.supplies.filter(isFresh).length
   return {
@@ -56,6 +58,7 @@ export function searchOf(
     budgeted: problem.objective === 'money' && formats > 1,
     budget: known.spending,
     bound: known.bound,
+    short: known.short,
     values: [],
     wanted: new Set(),
     taken: new Set(),

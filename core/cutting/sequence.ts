@@ -27,6 +27,8 @@ const MANY = 16
 const WIDEST = 60
 /** Sheets that are looked at for the next one: of those that the fence stands right for, and of the others. */
 const FRESH = 4
+/** More layouts than this are not cut together unasked: nobody keeps an eye on all their strips. */
+const MOST_TOGETHER = 24
 /** Sheets are cut one by one unless something else saves as many seconds. */
 const WORTH_WHILE = 120
 /** Piles that lie on the table at most, where the maker says nothing. */
@@ -119,7 +121,7 @@ export function sequenceOf(layouts: Layout[], cutter: Cutter, work: Work, thorou
     case 'few strips':
       return search.run({ oneByOne: false, piles: Math.min(piles, 3) })
     default: {
-      if (single) return oneByOne()
+      if (single || layouts.length > MOST_TOGETHER) return oneByOne()
       const [plain, together] = [oneByOne(), search.run({ oneByOne: false, piles })]
       return together.seconds < plain.seconds - WORTH_WHILE ? together : { ...plain, best: plain.best && together.best }
     }
@@ -203,7 +205,8 @@ class Search {
 
   run(rules: Rules): Sequence {
     const first: State = {
-      table: [], fresh: this.start, freshSum: 0, fence: -1, inHand: -1, justCut: [], serials: this.serials, seconds: 0, guess: 0, pile: -1, group: -1,
+      table: [], fresh: this.start, freshSum: 0, fence: -1, inHand: -1, justCut: [], serials: this.serials, seconds: 0, guess: 0,
+      pile: -1, group: -1,
     }
     // About as many states at each step as the budget lasts for to the end.
     const piles = Math.min(FRESH, this.start.length) + this.start.length / 4 + 4
@@ -309,7 +312,8 @@ class Search {
     const isCut = cuts > 0
     const after: State = {
       table: others, fresh, freshSum: state.freshSum + (pile.untouched ? Math.imul(pile.serial + 1, 0x9E3779B1) >>> 0 : 0),
-      fence: isCut ? size : state.fence, inHand: isCut ? pile.serial : state.inHand,
+      fence: isCut ? size : state.fence,
+      inHand: isCut ? pile.serial : state.inHand,
       justCut: isCut ? justCut : [...state.justCut, ...justCut], serials, seconds, guess: 0, before: state, pile: pile.serial, group,
     }
     after.guess = seconds + this.toDo(after)

@@ -87,6 +87,7 @@ export function verifyPlan(plan: Plan, problem: Problem): string[] {
   )
   if (spending !== plan.spending) violations.push(`${plan.spending} cents stated, ${spending} spent`)
   if (sheets !== plan.sheets) violations.push(`${plan.sheets} sheets stated, ${sheets} used`)
+  if (plan.moneyBound !== undefined && plan.moneyBound > plan.spending) violations.push('the lower bound of money is above the plan')
   if (plan.bound > plan.sheets) violations.push('the lower bound is above the plan')
   return violations
 }

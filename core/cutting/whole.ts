@@ -7,6 +7,8 @@ import { withoutSurplus } from './surplus'
 const COSTS = { money: { sheet: 1, cent: 10 }, sheets: { sheet: 10_000, cent: 1 } } as const
 /** Cost of all offcuts together: less than a sheet, so that each is used, but none for nothing. */
 const ALL_OFFCUTS = 0.3
+/** Cost of a piece that cannot be cut, beside those of sheets. */
+const A_MISSING_PIECE = 1_000_000
 /** Branches of the integer programme. */
 const NODES = 2000
 /** Sizes above which a branch takes long, and how many there are then. */
@@ -22,15 +24,18 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
   const { sheet, cent } = COSTS[formats > 1 ? problem.objective : 'money']
   // Where no sheet is opened at all, as few offcuts as possible.
   const offcut = formats === 0 ? 1 : ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
+  // Where the sheets do not give everything, as few pieces as possible stay missing.
+  const lacking = columns.length + supplies.length
   const solved = search.solve({
     costs: [
       ...columns.map(column => (patterns.isFresh(column) ? sheet : offcut)),
       ...supplies.map(({ price }) => (formats > 1 ? (price ?? 0) * cent : 0)),
+      ...(search.short ? demands.map(() => A_MISSING_PIECE) : []),
     ],
     rows: [
-      ...patterns.demandRows(),
+      ...patterns.demandRows().map((row, at) => (search.short ? { ...row, of: [...row.of, [lacking + at, 1] as [number, number]] } : row)),
       ...patterns.drawerRows(columns.length),
-      ...(bound > 0 && formats > 0 ? [{ least: bound, of: patterns.fresh() }] : []),
+      ...(bound > 0 && formats > 0 && !search.short ? [{ least: bound, of: patterns.fresh() }] : []),
     ],
     whole: { nodes: demands.length > MANY.sizes ? MANY.nodes : NODES },
   })

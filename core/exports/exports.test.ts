@@ -13,10 +13,11 @@ describe('the cutting', () => {
   it('lists every cut of every paper as a row', async () => {
     const lines = (await cutsCsv(batch, outcomes)).trimEnd().split('\n')
     expect(lines[0]).toBe(
-      'Paper,Step,Setting,In hand,How many,Width,Height,Fence,Read at,From,Along,Cuts,Strokes,Comes off,Remains,By knife',
+      'Paper,Step,Setting,In hand,How many,Width,Height,Fence,Read at,From,Along,Cuts,Strokes,Taken,Turn,Piles waiting,'
+      + 'Comes off,Remains,By knife',
     )
     expect(lines).toHaveLength(1 + outcomes.reduce((sum, { steps }) => sum + steps.length, 0))
-    expect(lines[1]).toMatch(/^Kelp,1,1,sheet,/)
+    expect(lines[1]).toMatch(/^Kelp,1,1,sheet 1,/)
   })
 
   it('draws a layout in real size with every cut right across', async () => {

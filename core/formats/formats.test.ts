@@ -108,17 +108,17 @@ describe('the batch file', () => {
       'papers[0].offcuts[0].count: must be at least 1',
     ],
     ['a paper called any scrap', f => void (f.papers[0].key = 'any-scrap'), 'papers[0].key: cannot be “any-scrap”'],
-    ['a wish nobody has', f => void (f.wishes.priority = 'luck'), 'wishes.priority: is one of: money, sheets, settings, time'],
+    ['a wish nobody has', f => void (f.wishes.priority = 'luck'), 'wishes.priority: is one of: balanced, sheets, easy, money'],
     [
       'seconds below nothing',
-      f => void (f.tools.pace = { setting: -1, stroke: 1, handling: 1 }),
+      f => void (f.tools.pace.setting = -1),
       'tools.pace.setting: must be at least 0',
     ],
     ['wishes for one paper twice', f => void (f.cutting = [cutting({}), cutting({})]), 'cutting[1].paper: “kelp” stands twice'],
     [
       'a wish for a paper that nobody has',
       f => void (f.cutting = [cutting({ priority: 'luck' })]),
-      'cutting[0].priority: is one of: money, sheets, settings, time, or null',
+      'cutting[0].priority: is one of: balanced, sheets, easy, money, or null',
     ],
     [
       'a layout without a tree',

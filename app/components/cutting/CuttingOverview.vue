@@ -25,11 +25,12 @@ const inAll = computed(() => {
   const add = (of: (outcome: typeof outcomes[number]) => number) => outcomes.reduce((sum, outcome) => sum + of(outcome), 0)
   const buy = add(({ sheets }) => sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0))
   const proven = outcomes.filter(({ plan }) => plan.sheets === plan.bound).length
+  const [layouts, minutes] = [add(({ plan }) => plan.layouts.length), wholeMinutes(add(outcome => outcome.minutes))]
+  const proof = proven === outcomes.length ? 'No paper' : `Proven for ${proven} of ${outcomes.length} papers: none of them`
   return {
     sheets: count(add(({ plan }) => plan.sheets), 'sheet'),
     buy: buy === 0 ? 'nothing to buy' : `${buy} of them to buy (${money(add(({ plan }) => plan.spending))})`,
-    rest: `${count(add(({ plan }) => plan.layouts.length), 'layout')}, about ${wholeMinutes(add(({ minutes }) => minutes))} min at the trimmer. `
-      + `${proven === outcomes.length ? 'No paper' : `Proven for ${proven} of ${outcomes.length} papers: none of them`} can be cut from fewer sheets.`,
+    rest: `${count(layouts, 'layout')}, about ${minutes} min at the trimmer. ${proof} can be cut from fewer sheets.`,
   }
 })
 

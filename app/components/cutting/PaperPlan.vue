@@ -58,9 +58,13 @@ const looking = computed(() => {
   return `Still looking for better${columns > 0 ? ` among ${count(columns, 'pattern')}` : ''}; what binds to this plan waits until then.`
 })
 const toBuy = computed(() => {
-  const { spending } = outcome.value?.plan ?? { spending: 0 }
+  const { spending, moneyBound } = outcome.value?.plan ?? { spending: 0 }
   const sheets = outcome.value?.sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0) ?? 0
-  return sheets === 0 ? 'nothing to buy' : `${count(sheets, 'sheet')} to buy${spending > 0 ? `, ${money(spending)}` : ''}`
+  if (sheets === 0) return 'nothing to buy'
+  const least = moneyBound === undefined || spending === 0
+    ? ''
+    : moneyBound === spending ? ', and it cannot be had for less' : `; less than ${money(moneyBound)} is impossible`
+  return `${count(sheets, 'sheet')} to buy${spending > 0 ? `, ${money(spending)}` : ''}${least}`
 })
 
 async function download(layout: KeyedLayout, number: number) {

@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { planAll, prepare } from '../../batch'
 import type { Batch } from '..'
-import { VERSION } from '..'
+import { DEFAULT_SETTINGS, VERSION } from '..'
 import { readBatch } from '../../formats'
-import { openDocument, openPaper } from '../open'
+import { openDocument, openPaper, openSettings } from '../open'
 
 type Data = ReturnType<typeof JSON.parse>
 const fixture = (name: string): Data => JSON.parse(readFileSync(new URL(`fixtures/${name}.json`, import.meta.url), 'utf8'))
@@ -27,7 +27,7 @@ describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (
     expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, ...stock }) => stock))).toEqual(
       data.papers.map(({ stocks }: Data) => stocks),
     )
-    expect(batch.prices).toEqual(data.prices)
+    expect(batch.prices).toEqual({ ...data.prices, hour: 1200, strongTapePerMetre: 20 })
   })
 
   it('is opened the same from a row of the database, where class and papers lie apart', () => {
@@ -69,7 +69,7 @@ describe('a file of version 3', () => {
 
   it('is glued all over, made of nothing special, and has no pools and nothing to buy', () => {
     const batch = opened(data)
-    const more = { glue: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }, made: [] }
+    const more = { glue: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }, made: [], foam: '0 in' }
     const { faces, free } = data.cards[0]
     expect(batch.cards[0]).toEqual({
       ...data.cards[0],
@@ -80,16 +80,54 @@ describe('a file of version 3', () => {
   })
 })
 
+/** What was not limited before version 5. */
+const UNLIMITED = { working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in' }
+
+describe('a file of version 4', () => {
+  const data = fixture('v4')
+  const batch = opened(data)
+
+  it('wished for few settings or little time, which is to be easy to cut since; nothing is limited', () => {
+    expect(batch.wishes).toEqual({ ...UNLIMITED, priority: 'easy' })
+    expect(batch.cutting).toEqual([{ ...data.cutting[0], priority: 'easy' }, ...data.cutting.slice(1)])
+    expect(batch.tools.pace).toEqual({ ...data.tools.pace, turning: 3, aside: 10, beside: 2, reading: 30 })
+  })
+
+  it('knew one foam and one tape, and no price for an hour', () => {
+    const { faces, free } = data.cards[0]
+    expect(batch.cards[0]).toEqual({
+      ...data.cards[0],
+      faces: [{ ...faces[0], layers: [{ ...faces[0].layers[0], foam: '0 in' }] }],
+      free: [{ ...free[0], foam: '0 in' }],
+    })
+    const prices = { ...data.prices, hour: 1200, strongTapePerMetre: 20 }
+    expect([batch.prices, batch.pools, batch.version]).toEqual([prices, data.pools, VERSION])
+  })
+
+  it('has settings of a studio from before that are read as well', () => {
+    const { pace: _, ...tools } = DEFAULT_SETTINGS.tools.inch
+    const { hour, strongTapePerMetre, ...prices } = DEFAULT_SETTINGS.prices
+    const old = { setting: 30, stroke: 5, handling: 9 }
+    const read = openSettings({
+      ...DEFAULT_SETTINGS, prices, tools: { inch: { ...tools, pace: old }, metric: { ...DEFAULT_SETTINGS.tools.metric, pace: old } },
+    })
+    const pace = { setting: 30, aside: 10 }
+    expect(read).toMatchObject({ ok: true, value: { prices: { hour, strongTapePerMetre }, tools: { inch: { pace }, metric: { pace } } } })
+  })
+})
+
 describe('what version 1 had not written down', () => {
   it('gets what was natural then, not what is natural now', () => {
     const { post, tools, cutting, wishes } = opened(fixture('v1-first'))
     expect([post.foam, post.bulk, post.envelopes.length, post.rates.length]).toEqual(['1.5 mm', 1.25, 6, 3])
-    expect([tools.kerf, tools.pace, cutting]).toEqual(['0 mm', { setting: 25, stroke: 4, handling: 8 }, []])
+    expect([tools.kerf, tools.pace, cutting]).toEqual([
+      '0 mm', { setting: 25, stroke: 4, handling: 8, turning: 3, aside: 10, beside: 2, reading: 30 }, [],
+    ])
     expect(wishes.priority).toBe('money')
     // Fewest sheets meant least money until wishes for single papers came, and means itself since.
     expect([opened(fixture('v1-middle')).wishes, opened({ ...fixture('v1-last'), wishes: { priority: 'sheets' } }).wishes]).toEqual([
-      { priority: 'money' },
-      { priority: 'sheets' },
+      { ...UNLIMITED, priority: 'money' },
+      { ...UNLIMITED, priority: 'sheets' },
     ])
   })
 })
