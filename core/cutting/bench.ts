@@ -1,12 +1,11 @@
 import { itemAt } from '../lists'
 import type { Length, Reading } from '../lengths'
 import { downToMark, isOnMark, nearestMark, readOffScale } from '../lengths'
-import type { CutNode, Cutter, Layout, Size, Supply } from './plan'
+import type { CutNode, Cutter, Layout, Order, Size, Supply, Work } from './plan'
 import { contentOf } from './plan'
-import type { Group, Order } from './sequence'
+import type { Group } from './sequence'
 import { groupsOf, sequenceOf } from './sequence'
 import { frameOf, squaringCuts } from './squaring'
-import type { Work } from './work'
 import { USUAL_WORK } from './work'
 
 /** One setting of the fence for everything in hand that needs it. */

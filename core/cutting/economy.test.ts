@@ -47,7 +47,7 @@ describe('plans that weigh paper against time', () => {
 
   it('take more paper where an hour is dear, and less time for it', () => {
     // Three on a sheet with strips both ways, or two that are quickly cut.
-    const some = given([[6, 3.5, 48]])
+    const some = given([[6, 3.5, 16]])
     const at = (hour: number) => {
       const own = { ...some, work: { ...USUAL_WORK, hour } }
       return preferred(plansFor(own, solve).map(plan => measured(plan, own)), 'balanced')

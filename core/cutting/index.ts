@@ -13,10 +13,9 @@ export { isOffcut } from './strips'
 export { isWithin, measured, preferred, tradeOffs, wishFor } from './tradeoff'
 export type { Measured } from './tradeoff'
 export { sequenceOf } from './sequence'
-export {
-  USUAL_WORK, effortOf, looseIn, minutesOf, paperWorth, secondsOf, settingsIn, sheetWorth, strokesIn, wholeMinutes, workOf,
-} from './work'
-export type { Effort, Work } from './work'
+export { effortOf, looseIn, minutesOf, secondsOf, settingsIn, strokesIn } from './effort'
+export type { Effort } from './effort'
+export { USUAL_WORK, paperWorth, sheetWorth, wholeMinutes, workOf } from './work'
 export { byHand } from './families'
 export { letterAt, lettersOf } from './letters'
 export { heldInWords, pileInWords, takenInWords } from './words'

@@ -1,8 +1,6 @@
 import { itemAt, lookUp } from '../lists'
-import type { SupplyKind, Turn } from '../document'
+import type { PaceEntry, SupplyKind, Turn, WayOfWorking } from '../document'
 import type { Length } from '../lengths'
-import type { Order } from './sequence'
-import type { Work } from './work'
 
 /** Rectangles wanted of one size from one paper. */
 export interface Demand {
@@ -47,6 +45,20 @@ export interface Cutter {
 
 /** What the first plan makes least of: fresh sheets, or money for sheets that are not on hand. The others weigh paper against time. */
 export type Objective = 'sheets' | 'money'
+
+/** How a maker works, what time is worth, and what a plan must keep to. */
+export interface Work {
+  pace: PaceEntry
+  /** Cents for an hour. */
+  hour: number
+  way: WayOfWorking
+  /** Piles of strips that may lie waiting, distinct layouts, changes of direction within a sheet; `null` for any number. */
+  piles: number | null
+  layouts: number | null
+  stages: number | null
+  /** The narrowest strip that may come off a sheet. */
+  strip: Length
+}
 
 /** The cutting problem of one paper. */
 export interface Problem {
@@ -96,6 +108,9 @@ export interface Layout {
 
 /** A layout of a finished plan. */
 export type KeyedLayout = Layout & { key: string }
+
+/** Piles by the order in which they come about, sheets first, each followed by the group of parts that is cut off it. */
+export type Order = number[]
 
 export interface Unplaced {
   demand: string

@@ -1,8 +1,7 @@
 import { itemAt } from '../lists'
-import type { CutNode, Cutter, Layout } from './plan'
+import type { CutNode, Cutter, Layout, Order, Work } from './plan'
 import { contentOf } from './plan'
 import { frameOf } from './squaring'
-import type { Work } from './work'
 
 /*
  * In which order a person cuts: a search over the same model of effort that plans are weighed with. A state is what lies on the
@@ -16,9 +15,6 @@ export interface Group {
   /** Where each of them begins, from the start of the cut node. */
   offsets: number[]
 }
-
-/** Piles by the order in which they come about, sheets first, each followed by the group of parts that is cut off it. */
-export type Order = number[]
 
 /** Piles that are looked at in search of a sequence; after that it goes straight on to the end. */
 const MOST = { quick: 30_000, thorough: 250_000 }

@@ -1,5 +1,3 @@
-import type { Highs } from 'highs'
-
 /** A linear programme: least cost under rows of bounds, every column zero or more. */
 export interface Programme {
   costs: number[]
@@ -29,6 +27,20 @@ export interface Solved {
 /** Solves a programme, the same way on every machine; nothing when no answer was found. */
 export type Solve = (programme: Programme) => Solved | undefined
 
+/** What the solver library offers of itself. */
+interface Library {
+  constants: { variableType: { integer: number }, modelStatus: { optimal: number } }
+  createModel: () => {
+    options: { set: (values: Record<string, string | number | boolean>) => unknown }
+    passModel: (model: never) => unknown
+    setSolution: (solution: { colValue: number[] }) => unknown
+    run: () => { modelStatus: number }
+    getSolution: () => { colValue: ArrayLike<number>, rowDual: ArrayLike<number> }
+    getObjectiveValue: () => number
+    dispose: () => void
+  }
+}
+
 /** No limit in time: what ends a search is counted, so that everybody comes to the same end. */
 const SAME_EVERYWHERE = { output_flag: false, random_seed: 0 }
 const WHOLE = { mip_abs_gap: 0.4 }
@@ -36,17 +48,17 @@ const BRIEF = { mip_allow_restart: false, mip_heuristic_run_rins: false, mip_heu
 
 /** Makes the solver of a loaded library. Loading differs between browser and Node, so it is left to them. */
 export const solverOf
-  = (library: Pick<Highs, 'createModel' | 'constants'>): Solve =>
+  = (library: unknown): Solve =>
     ({ costs, rows, whole }) => {
-      const { variableType, modelStatus } = library.constants
-      const model = library.createModel()
+      const { constants: { variableType, modelStatus }, createModel } = library as Library
+      const model = createModel()
       try {
         model.options.set(SAME_EVERYWHERE)
         if (whole) model.options.set({ ...WHOLE, mip_rel_gap: whole.gap ?? 0, mip_max_nodes: whole.nodes })
         if (whole?.brief) model.options.set(BRIEF)
         const starts = [0]
         for (const { of } of rows) starts.push((starts.at(-1) ?? 0) + of.length)
-        model.passModel({
+        const programme = {
           numCols: costs.length,
           numRows: rows.length,
           colCost: costs,
@@ -63,14 +75,15 @@ export const solverOf
             values: rows.flatMap(({ of }) => of.map(([, factor]) => factor)),
           },
           ...(whole && { integrality: costs.map(() => variableType.integer) }),
-        })
+        }
+        model.passModel(programme as never)
         if (whole?.start) model.setSolution({ colValue: whole.start })
         const optimal = model.run().modelStatus === modelStatus.optimal
         if (!optimal && !whole) return undefined
         const { colValue, rowDual } = model.getSolution()
         // Whole numbers come back a hair off.
         const exact = (value: number) => (whole && Math.abs(value - Math.round(value)) < 1e-4 ? Math.round(value) : value)
-        const columns = [...colValue].map(exact)
+        const columns = Array.from(colValue, exact)
         // At its limits with nothing found it gives figures that do not fit their rows.
         const holds
           = columns.length === costs.length && columns.every(value => Number.isFinite(value) && (!whole || Number.isInteger(value)))
@@ -78,7 +91,7 @@ export const solverOf
               const value = of.reduce((sum, [column, factor]) => sum + factor * (columns[column] ?? Number.NaN), 0)
               return value >= least - 1e-5 && value <= most + 1e-5
             })
-        return holds ? { optimal, cost: model.getObjectiveValue(), columns, duals: [...rowDual] } : undefined
+        return holds ? { optimal, cost: model.getObjectiveValue(), columns, duals: Array.from(rowDual) } : undefined
       }
       finally {
         model.dispose()

@@ -7,8 +7,9 @@ import { tally } from './economy'
 import type { Plan, Problem } from './plan'
 import { before } from './plan'
 import { frameOf } from './squaring'
-import type { Effort } from './work'
-import { effortOf, looseIn, paperWorth, secondsOf, workOf } from './work'
+import type { Effort } from './effort'
+import { effortOf, looseIn, secondsOf } from './effort'
+import { paperWorth, workOf } from './work'
 
 /** A plan with its sequence at the bench and what that takes. */
 export interface Measured {
