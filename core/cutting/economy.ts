@@ -19,7 +19,7 @@ const FEW = 40
 /** Rounds in which simple layouts are priced. */
 const ROUNDS = 10
 /** Branches of the integer programme, and the share of its cost that it may be off: what it weighs are estimates of effort. */
-const LIMITS = { few: { nodes: 12, gap: 0.02 }, many: { nodes: 1, gap: Number(process.env.G ?? 0.05) } }
+const LIMITS = { few: { nodes: 12, gap: 0.02 }, many: { nodes: 1, gap: 0.05 } }
 /** Sizes above which a programme takes long. */
 const MANY_SIZES = 30
 /** Settings are shared among layouts: each pays for about this share of those it wants. */
