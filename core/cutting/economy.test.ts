@@ -7,8 +7,8 @@ import {
   USUAL_WORK, byHand, countsOf, isWithin, keyedLayouts, measured, plansFor, preferred, sequenceViolations, sheetWorth, sheetsOf, solverOf,
   spendingOf, tradeOffs, verifyPlan,
 } from '.'
-import { tally } from './economy'
 import { oneSize, simpleLayouts } from './families'
+import { tally } from './tally'
 import { cutter, piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())

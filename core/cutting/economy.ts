@@ -7,6 +7,7 @@ import { area, contentOf, countsOf, isFresh, madeBy } from './plan'
 import type { Search } from './search'
 import { frameOf, withinFrame } from './squaring'
 import { stripLayout } from './strips'
+import { tally } from './tally'
 import { sheetWorth, workOf } from './work'
 
 /*
@@ -24,8 +25,9 @@ const LIMITS = { few: { nodes: 12, gap: 0.02 }, many: { nodes: 1, gap: 0.05 } }
 const MANY_SIZES = 30
 /** Settings are shared among layouts: each pays for about this share of those it wants. */
 const SHARED = 0.6
-/** Sheets that hold an even share of everything, in so many numbers of sheets. */
+/** Sheets that hold an even share of everything, in so many numbers of sheets, and how many numbers are tried. */
 const ALIKE = 3
+const TRIES = 40
 /** A layout that is set up costs next to nothing to read. */
 const SET_UP = 0.05
 
@@ -33,34 +35,6 @@ const SET_UP = 0.05
 interface Seconds {
   sheet: number
   once: number
-}
-
-const known = new WeakMap<CutNode, { strokes: number, strips: number, kinds: number, stages: number, narrowest: number }>()
-
-/** Cuts, strips with cuts of their own, distinct ones among them, changes of direction, and the narrowest strip, of one sheet. */
-export function tally(node: CutNode): { strokes: number, strips: number, kinds: number, stages: number, narrowest: number } {
-  const found = known.get(node)
-  if (found) return found
-  const sum = { strokes: 0, strips: 0, kinds: 0, stages: 0, narrowest: Infinity }
-  if (node.kind === 'cut') {
-    const parts = node.parts.filter(part => part.kind === 'piece' || part.kind === 'cut')
-    sum.strokes = parts.length === node.parts.length ? parts.length - 1 : parts.length
-    const seen = new Set<string>()
-    for (const part of parts) {
-      if (part.kind !== 'cut') continue
-      const inner = tally(part)
-      sum.strips += 1 + inner.strips
-      sum.strokes += inner.strokes
-      sum.stages = Math.max(sum.stages, inner.stages)
-      sum.narrowest = Math.min(sum.narrowest, part[node.side], inner.narrowest)
-      if (seen.has(contentOf(part))) continue
-      seen.add(contentOf(part))
-      sum.kinds += 1 + inner.kinds
-    }
-    sum.stages += 1
-  }
-  known.set(node, sum)
-  return sum
 }
 
 function secondsFor(root: CutNode, { cutter, ...problem }: Problem): Seconds {
@@ -127,7 +101,8 @@ function evenShares({ patterns, demands, problem: { cutter } }: Search, index: n
   const pieces = demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
   const most = Math.max(...demands.map(({ quantity }) => quantity))
   const found: CutNode[] = []
-  for (let share = Math.max(1, Math.ceil(pieces / area(supply))); share <= most && found.length < ALIKE; share++) {
+  const first = Math.max(1, Math.ceil(pieces / area(supply)))
+  for (let share = first; share <= Math.min(most, first + TRIES) && found.length < ALIKE; share++) {
     const wanted = demands.map(demand => ({ ...demand, quantity: Math.ceil(demand.quantity / share) }))
     const left = new Map(wanted.map(({ key, quantity }) => [key, quantity]))
     const complete = (['width', 'height'] as const).flatMap(along => stripLayout(supply, cutter, along, wanted, left, area) ?? [])
