@@ -6,7 +6,7 @@ import { paperedCard } from '../core/batch/testing'
 import type { Cutter, Plan, Problem, Solve } from '../core/cutting'
 import { measured, planPaper, sequenceViolations, verifyPlan } from '../core/cutting'
 import { foldById } from '../core/folds'
-import { inches, lengthFrom, nanometres } from '../core/lengths'
+import { inches, lengthFrom, millimetres, nanometres } from '../core/lengths'
 import type { Length, Units } from '../core/lengths'
 import { SHEET_FORMATS } from '../core/paper'
 import { median, ms } from './measure'
@@ -237,7 +237,7 @@ const CLASSES: [string, number, (roll: Roll) => [number, number]][] = [
   ['10: mostly small', 100, mixed(3)],
 ]
 
-/** Random classes with 20 to 100 pieces, none turned, fixed seeds. */
+/** Random classes with 20 to 100 pieces, none turned, fixed seeds; a unit of theirs is a millimetre. */
 export function literatureClasses(solve: Solve, instances: number): string {
   const rows = CLASSES.map(([name, side, size], at): [string, Solved[]] => [
     name,
@@ -251,15 +251,16 @@ export function literatureClasses(solve: Solve, instances: number): string {
         }
         const demands = [...counts].map(([key, quantity]) => {
           const [width, height] = key.split(' ').map(Number) as [number, number]
-          return { key, name: key, width: width as Length, height: height as Length, quantity, turn: 'as drawn' as const }
+          return { key, name: key, width: millimetres(width), height: millimetres(height), quantity, turn: 'as drawn' as const }
         })
-        const supply = { key: 'sheet', kind: 'sheet' as const, width: side as Length, height: side as Length, onHand: 0, price: 1 }
+        const whole = millimetres(side)
+        const supply = { key: 'sheet', kind: 'sheet' as const, width: whole, height: whole, onHand: 0, price: 50 }
         return solved(
           `${name}, ${pieces} pieces, ${instance + 1}`,
           {
             demands,
             supplies: [supply],
-            cutter: { ...CUTTER, length: side as Length, mark: 1 as Length, offcut: { short: side as Length, long: side as Length } },
+            cutter: { ...CUTTER, length: whole, mark: millimetres(1), offcut: { short: whole, long: whole } },
             objective: 'money',
           },
           solve,
