@@ -25,20 +25,32 @@ async function load() {
 }
 onMounted(load)
 
+/** What was sent last, and whether an answer is waited for: one after the other, for each follows on the position of the one before. */
+let sent: StudioSettings | undefined
+let waiting = false
 const save = useDebounceFn(async () => {
+  if (waiting) return
+  waiting = true
   try {
-    const answer = await $fetch<{ position: number }>('/api/settings', {
-      method: 'PUT',
-      body: { since: position.value, settings: settings.value },
-    })
-    position.value = answer.position
+    while (toRaw(settings.value) !== sent) {
+      sent = toRaw(settings.value)
+      const answer = await $fetch<{ position: number }>('/api/settings', {
+        method: 'PUT',
+        body: { since: position.value, settings: sent },
+      })
+      position.value = answer.position
+    }
     state.value = 'saved'
   }
   catch (error) {
     const { status, message } = refusalOf(error)
+    sent = undefined
     state.value = 'failed'
     toast.add({ severity: 'error', summary: message, life: 10_000 })
     if (status === 409) await load()
+  }
+  finally {
+    waiting = false
   }
 }, 400)
 function change(edit: (settings: StudioSettings) => void) {
