@@ -1,4 +1,4 @@
-import { byHand, oneSize, simpleLayouts } from './families'
+import { oneSize, simpleLayouts } from './families'
 import { without } from './guillotine'
 import type { Column } from './patterns'
 import { fencesOf } from './patterns'
@@ -54,8 +54,11 @@ export function secondsAbout(layouts: Layout[], problem: Problem): number {
   }, settings * workOf(problem).pace.setting)
 }
 
-/** Adds what hands like to cut: sheets of one size, an even share of everything on a sheet, and what the relaxation of such asks for. */
-export function addFamilies(search: Search): Set<Column> {
+/**
+ * Adds what hands like to cut: sheets of one size, an even share of everything on a sheet, and what the relaxation of such asks for.
+ * @param hand the plan of a careful maker
+ */
+export function addFamilies(search: Search, hand: Layout[]): Set<Column> {
   const { patterns, demands, problem } = search
   const { supplies } = patterns
   const { cutter } = problem
@@ -69,7 +72,7 @@ export function addFamilies(search: Search): Set<Column> {
     for (const demand of demands) add(index, oneSize(supply, cutter, demand))
     if (isFresh(supply)) for (const root of evenShares(search, index)) add(index, root)
   })
-  for (const { supply, root } of byHand(problem, demands)) add(supplies.findIndex(({ key }) => key === supply), root)
+  for (const { supply, root } of hand) add(supplies.findIndex(({ key }) => key === supply), root)
   for (let round = 0; round < ROUNDS; round++) {
     const columns = [...liked]
     const relaxed = search.solve({

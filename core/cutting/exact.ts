@@ -116,19 +116,18 @@ export function* exactly(
     if (!search.budgeted || spent >= search.budget) break
     search.budget = spent
   }
-  if (!best) return yield step(1)
-  const least = sheets(best)
   // With pieces missing nothing is to be traded.
-  if (search.short) return yield step(1, best)
-  const cheapest = spendingOf(best, supplies)
-  if (formats > 1 && cheapest > 0) money = moneyBound(search, 0, cheapest)
-  const liked = addFamilies(search)
+  if (!best || search.short) return yield step(1, best)
+  const [least, cheapest] = [sheets(best), spendingOf(best, supplies)]
+  if (formats > 1 && cheapest > 0) money = moneyBound(search, cheapest)
+  const hand = byHand(problem, demands)
+  const liked = addFamilies(search, hand)
   const balanced = leastCost(search, liked, { paper: 1 })
-  const others = [byHand(problem, demands), ...balanced ? [balanced] : []]
+  const others = [hand, ...balanced ? [balanced] : []]
   yield step(0.9, best, others)
-  const [few, cents] = [least, spendingOf(best, supplies)]
-  const isFew = balanced && sheets(balanced) <= few && spendingOf(balanced, supplies) <= cents
-  best = (isFew ? balanced : demands.length > MEDIUM ? undefined : leastCost(search, liked, { paper: 1, sheets: few, cents })) ?? best
+  const isFew = balanced && sheets(balanced) <= least && spendingOf(balanced, supplies) <= cheapest
+  const few = () => (demands.length > MEDIUM ? undefined : leastCost(search, liked, { paper: 1, sheets: least, cents: cheapest }))
+  best = (isFew ? balanced : few()) ?? best
   yield step(0.95, best, others)
   const easy = leastCost(search, liked, { paper: LITTLE })
   yield step(1, best, [...others, ...easy ? [easy] : []])

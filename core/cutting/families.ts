@@ -4,7 +4,8 @@ import { tidy } from './guillotine'
 import { ways } from './bound'
 import type { CutNode, Cutter, Demand, Layout, Problem, Size, Supply } from './plan'
 import { area, countsOf, isFresh } from './plan'
-import { isCuttable, squared, withMargins } from './squaring'
+import type { Side } from './squaring'
+import { OTHER, isCuttable, squared, withMargins } from './squaring'
 import { stripLayout } from './strips'
 
 /*
@@ -12,8 +13,6 @@ import { stripLayout } from './strips'
  * may lie turned; with one or two changes of direction and few settings. They are priced by what pieces are worth, as any pattern is.
  */
 
-type Side = 'width' | 'height'
-const OTHER = { width: 'height', height: 'width' } as const
 const SIDES = ['width', 'height'] as const
 
 /** A demand in one of the ways it may lie. */

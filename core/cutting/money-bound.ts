@@ -11,12 +11,11 @@ const WORTH_WHILE = 1e-6
  * Cents below which no plan can be had: the relaxation in which what is bought costs its price and what is on hand nothing. Its
  * duals price the pieces; scaled so that no pattern is worth more than its sheet costs to buy (Farley), what they make of all pieces,
  * less what the sheets on hand can hold of that, bounds the money at every round.
- * @param floor cents that are known to be needed
  * @param spent cents of a plan that is known: nothing above is asked
  */
-export function moneyBound({ patterns, demands, solve, effort }: Search, floor: number, spent: number): number {
+export function moneyBound({ patterns, demands, solve, effort }: Search, spent: number): number {
   const { columns, supplies } = patterns
-  let bound = floor
+  let bound = 0
   for (let round = 0; round < ROUNDS && bound < spent; round++) {
     const [missing, buying] = [columns.length, columns.length + demands.length]
     const rows = patterns.demandRows().map((row, at) => ({ ...row, of: [...row.of, [missing + at, 1] as [number, number]] }))

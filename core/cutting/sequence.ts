@@ -106,7 +106,6 @@ export function sequenceOf(layouts: Layout[], cutter: Cutter, work: Work, thorou
   // Of many layouts every cut is looked at for longer.
   const most = Math.max(MOST.quick, MOST.thorough / (1 + layouts.length / MANY))
   const search = new Search(layouts, cutter, work, thorough ? most : MOST.quick)
-  const single = layouts.length === 1
   const piles = work.piles ?? USUAL_PILES
   const oneByOne = () => search.run({ oneByOne: true, piles: work.piles ?? Infinity })
   switch (work.way) {
@@ -117,7 +116,7 @@ export function sequenceOf(layouts: Layout[], cutter: Cutter, work: Work, thorou
     case 'few strips':
       return search.run({ oneByOne: false, piles: Math.min(piles, 3) })
     default: {
-      if (single || layouts.length > MOST_TOGETHER) return oneByOne()
+      if (layouts.length === 1 || layouts.length > MOST_TOGETHER) return oneByOne()
       const [plain, together] = [oneByOne(), search.run({ oneByOne: false, piles })]
       return together.seconds < plain.seconds - WORTH_WHILE ? together : { ...plain, best: plain.best && together.best }
     }
@@ -133,7 +132,6 @@ class Search {
   private readonly stages: number
 
   constructor(layouts: Layout[], private readonly cutter: Cutter, private readonly work: Work, private readonly most: number) {
-    let cuts = 0
     layouts.forEach(({ root, repeats }, serial) => {
       const body = frameOf(root, cutter)?.inside ?? root
       if (body.kind !== 'cut') return
@@ -142,9 +140,8 @@ class Search {
         serial, kind, quantity: repeats, left: 2 ** itemAt(this.kinds, kind).groups.length - 1, size: body[body.side], untouched: true,
         lies: undefined,
       })
-      cuts += 1
     })
-    this.stages = Math.max(1, cuts + this.kinds.reduce((sum, { groups }) => sum + groups.length, 0))
+    this.stages = Math.max(1, this.start.length + this.kinds.reduce((sum, { groups }) => sum + groups.length, 0))
     this.serials = layouts.length
   }
 
@@ -210,7 +207,8 @@ class Search {
     let spent = 0
     let beam = [first]
     let done: State | undefined
-    let whole = true
+    // Only some of many sheets are looked at for the next one.
+    let whole = this.start.length <= FRESH
     while (beam.length > 0) {
       const next = new Map<string, State>()
       for (const state of beam) {

@@ -8,8 +8,8 @@ import { isFresh } from './plan'
  * cut. In a cut tree that frame stands round everything: an edge, what is inside, an edge, first one way and then the other.
  */
 
-type Side = 'width' | 'height'
-const OTHER = { width: 'height', height: 'width' } as const
+export type Side = 'width' | 'height'
+export const OTHER = { width: 'height', height: 'width' } as const
 
 /** Offcuts and drop-outs have edges that were cut. */
 const marginOf = (supply: Supply, { squaring }: Cutter): number => (isFresh(supply) ? squaring : 0)
