@@ -40,6 +40,12 @@ export function batchSchema(): object {
         type: 'array' as const, uniqueItems: true, items: { enum: constraints },
       }),
       [CHECKS.papers]: () => ({ type: 'object' as const, additionalProperties: { type: 'string' as const } }),
+      [CHECKS.pointers]: ({ constraints }: { constraints: unknown[] }) => ({
+        type: 'object' as const, maxProperties: Number(constraints[0]), additionalProperties: { type: 'string' as const },
+      }),
+      [CHECKS.words]: ({ constraints }: { constraints: unknown[] }) => ({
+        type: 'object' as const, additionalProperties: { enum: constraints },
+      }),
     },
   }
   const piece = {

@@ -1,4 +1,4 @@
-import { ANY_SCRAP, freeKey, freeTitle } from '../document'
+import { ANY_SCRAP, SAME_FOR_ALL, freeKey, freeTitle } from '../document'
 import type { Batch, CardEntry, DressingEntry, PaperEntry, ParameterInputs } from '../document'
 import { dressedCard } from '../dressing'
 import type { Fold, PartKind, Piece } from '../folds'
@@ -23,6 +23,7 @@ export function newCard(
     kits: null,
     parameters: { ...own.parameters },
     papers: {},
+    ...structuredClone(SAME_FOR_ALL),
     envelope: '',
     faces: own.faces ?? [],
     free: own.free ?? [],

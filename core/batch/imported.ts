@@ -1,5 +1,5 @@
 import type { Batch, ClassDocument, PaperEntry } from '../document'
-import { BOUNDS, freeKey, freeTitle, isSame } from '../document'
+import { BOUNDS, freeKey, freeTitle, isSame, withChoices } from '../document'
 import { lengthFrom } from '../lengths'
 
 /** What a paper is, without how much of it lies on the shelf. */
@@ -43,9 +43,10 @@ export function fittedTo(shelf: PaperEntry[], { papers, ...document }: Batch): {
     added,
     document: {
       ...document,
-      cards: document.cards.map(card => ({
-        ...card,
-        papers: Object.fromEntries(Object.entries(card.papers).map(([part, key]) => [part, keyOf(key)])),
+      cards: document.cards.map(card =>
+        withChoices(card, papers => Object.fromEntries(Object.entries(papers).map(([part, key]) => [part, keyOf(key)])))),
+      roster: document.roster.map(seat => ({
+        ...seat, prints: Object.fromEntries(Object.entries(seat.prints).map(([part, key]) => [part, keyOf(key)])),
       })),
       pools: document.pools.map(pool => ({ ...pool, papers: [...new Set(pool.papers.map(keyOf))] })),
       cutting: document.cutting.map((entry) => {

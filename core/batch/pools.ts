@@ -43,8 +43,8 @@ export function newPool({ pools }: Pick<Batch, 'pools'>): PoolEntry {
 /** Takes a pool out of a class; what was cut from it has no paper any more. Changes the draft that it is given. */
 export function removePool(batch: Pick<Batch, 'pools' | 'cards'>, key: string): void {
   batch.pools = batch.pools.filter(pool => pool.key !== key)
-  for (const card of batch.cards) {
-    const left = Object.entries(card.papers).filter(([, paper]) => paper !== key)
-    if (left.length < Object.keys(card.papers).length) card.papers = Object.fromEntries(left)
+  for (const choice of batch.cards.flatMap(card => [card, ...card.colourways])) {
+    const left = Object.entries(choice.papers).filter(([, paper]) => paper !== key)
+    if (left.length < Object.keys(choice.papers).length) choice.papers = Object.fromEntries(left)
   }
 }

@@ -41,7 +41,7 @@ export function prepare(batch: Batch, before?: Preparation): Preparation {
   const known = new Map(sameTools ? before.cards.map(card => [card.entry, card]) : [])
   const cards = batch.cards.map((entry) => {
     const card = known.get(entry)
-    const same = card?.kits === kitsOf(entry, batch.class) && papersIn(entry, batch).every(key => before?.shelf.get(key) === shelf.get(key))
+    const same = card?.kits === kitsOf(entry, batch) && papersIn(entry, batch).every(key => before?.shelf.get(key) === shelf.get(key))
       && (before?.batch.pools === batch.pools || !Object.values(entry.papers).some(isPool))
     return same ? card : prepareCard(entry, batch, shelf, pools, cutter)
   })
@@ -85,7 +85,7 @@ function prepareCard(
   cutter: Cutter,
 ): PreparedCard {
   const { units } = batch.class
-  const kits = kitsOf(entry, batch.class)
+  const kits = kitsOf(entry, batch)
   const fold = foldById(entry.fold)
   const broken = (findings: Finding[]): PreparedCard => ({ entry, kits, pieces: [], findings, fixed: () => findings })
   if (!fold) {

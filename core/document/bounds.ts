@@ -36,6 +36,15 @@ export const BOUNDS = {
   pools: 20,
   /** Papers of a pool. */
   inPool: 40,
+  /** Colourways of a card. */
+  colourways: 12,
+  /** Bags that people choose from on the day. */
+  surplus: 60,
+  /** Of a wish beside a sheet, which weighs 100. */
+  ruleWeight: 1000,
+  profiles: 12,
+  /** Bags with something of their own: every seat, spare bag and bag to choose from. */
+  bags: 660,
   /** Things bought for the bags. */
   bought: 60,
   stocks: 8,

@@ -1,6 +1,7 @@
 import type { Units } from '../lengths'
 import type {
-  CardEntry, ClassDetails, ClassDocument, GlueEntry, PaceEntry, PostEntry, PricesEntry, StudioSettings, ToolsEntry, WishesEntry,
+  CardEntry, ClassDetails, ClassDocument, GlueEntry, PaceEntry, PostEntry, PricesEntry, SeatEntry, SharingEntry, StudioSettings, ToolsEntry,
+  WishesEntry,
 } from './shapes'
 import { VERSION } from './version'
 import { ANY_SCRAP, isPool } from './vocabulary'
@@ -12,6 +13,23 @@ export const DEFAULT_PACE: PaceEntry = { setting: 25, stroke: 4, handling: 8, tu
 export const DEFAULT_WISHES: WishesEntry = {
   priority: 'balanced', working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in',
 }
+
+/** Livelier cards and bags that differ where that costs little; a sheet weighs 100. */
+export const DEFAULT_SHARING: SharingEntry = {
+  touching: { hold: 'wish', weight: 20 },
+  neighbours: { hold: 'wish', weight: 10 },
+  different: { hold: 'wish', weight: 10 },
+  evenly: { hold: 'wish', weight: 2 },
+  surplus: 0,
+}
+
+/** A card that is the same for everybody: one choice of papers, for every bag, prepared as its bag's profile says. */
+export const SAME_FOR_ALL: Pick<CardEntry, 'colourways' | 'insteadOf' | 'bags' | 'prep'> = { colourways: [], insteadOf: '', bags: [], prep: {} }
+
+/** Nothing particular about a bag. */
+export const newSeat = (key: string): SeatEntry => ({
+  key, name: '', colourways: {}, prints: {}, leftHanded: false, online: false, paid: false, profile: '', notes: '',
+})
 
 export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
   inch: {
@@ -80,6 +98,10 @@ export function newClass(
     class: { seats: 12, spares: 2, delivery: 'in person', notes: '', ...details },
     cards: [],
     pools: [],
+    sharing: structuredClone(DEFAULT_SHARING),
+    profiles: [],
+    profile: '',
+    roster: [],
     bought: [],
     tools: structuredClone(tools[details.units]),
     wishes: { ...DEFAULT_WISHES },
@@ -102,8 +124,24 @@ export const ALL_GLUED: GlueEntry = { left: '0 in', right: '0 in', top: '0 in', 
 
 /** Keys of the papers that a class names, for pieces or in its pools. */
 export const namedPapers = ({ cards, pools }: Pick<ClassDocument, 'cards' | 'pools'>): string[] => [
-  ...new Set([...cards.flatMap(({ papers }) => Object.values(papers)), ...pools.flatMap(({ papers }) => papers)]),
+  ...new Set([
+    ...cards.flatMap(card => choicesOf(card).map(({ paper }) => paper)),
+    ...pools.flatMap(({ papers }) => papers),
+  ]),
 ].filter(key => key !== ANY_SCRAP && !isPool(key))
 
-/** How many kits of a card are made. */
-export const kitsOf = (card: CardEntry, { seats, spares }: ClassDetails): number => card.kits ?? seats + spares
+/** How many kits of a card are made: one to each bag unless it says otherwise. */
+export const kitsOf = (card: CardEntry, { class: { seats, spares }, sharing: { surplus } }: Pick<ClassDocument, 'class' | 'sharing'>): number =>
+  card.kits ?? seats + spares + surplus
+
+/** A card with every choice of papers of it and of its colourways changed. */
+export function withChoices(card: CardEntry, change: (papers: Record<string, string>) => Record<string, string>): CardEntry {
+  return { ...card, papers: change(card.papers), colourways: card.colourways.map(one => ({ ...one, papers: change(one.papers) })) }
+}
+
+/** All that a card says of papers: part, key of paper or pool, and where in the card that stands. */
+export const choicesOf = ({ papers, colourways }: Pick<CardEntry, 'papers' | 'colourways'>): { part: string, paper: string, path: string }[] => [
+  ...Object.entries(papers).map(([part, paper]) => ({ part, paper, path: `papers.${part}` })),
+  ...colourways.flatMap((one, at) =>
+    Object.entries(one.papers).map(([part, paper]) => ({ part, paper, path: `colourways[${at}].papers.${part}` }))),
+]

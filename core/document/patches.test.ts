@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { PatchError, applied, at, collisions, isSame, newClass, patchesBetween } from '.'
+import { PatchError, applied, at, collisions, SAME_FOR_ALL, isSame, newClass, patchesBetween } from '.'
 import type { CardEntry, ClassDocument, Patch } from '.'
 
 const card = (key: string, title = key): CardEntry => ({
@@ -10,6 +10,7 @@ const card = (key: string, title = key): CardEntry => ({
   kits: null,
   parameters: { width: '6 in' },
   papers: { base: 'kelp' },
+  ...SAME_FOR_ALL,
   envelope: '',
   faces: [],
   free: [],

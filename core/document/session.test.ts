@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { acknowledged, applied, edited, newClass, received, redone, sessionOf, settled, undone, unsaved } from '.'
+import { SAME_FOR_ALL, acknowledged, applied, edited, newClass, received, redone, sessionOf, settled, undone, unsaved } from '.'
 import type { Blocked, CardEntry, ClassDocument, Session } from '.'
 
 const card = (key: string): CardEntry => ({
@@ -9,6 +9,7 @@ const card = (key: string): CardEntry => ({
   kits: null,
   parameters: { width: '6 in' },
   papers: {},
+  ...SAME_FOR_ALL,
   envelope: '',
   faces: [],
   free: [],

@@ -5,14 +5,16 @@ import { BOUNDS } from './bounds'
 import { DressingEntry } from './dressing-shapes'
 import { key, least, listOf, most, number, one, oneOf, whole, yesOrNo } from './shape-checks'
 import {
-  IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice, IsParameterInputs, IsText, IsWholeOrNull,
+  IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice, IsParameterInputs, IsPointers, IsText, IsWholeOrNull,
+  IsWordOfEach,
 } from './validators'
 import { BATCH_FORMAT, VERSION } from './version'
 import type {
-  Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn, WayOfWorking,
+  Delivery, Grain, Motif, PaperKind, ParameterInputs, PrepLevel, Priority, RuleHold, SupplyKind, Turn, WayOfWorking,
 } from './vocabulary'
 import {
-  ANY_SCRAP, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, PRIORITIES, SUPPLY_KINDS, TURNS, UNIT_SCHOOLS, WAYS_OF_WORKING,
+  ANY_SCRAP, BAG_KEY, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, PREP_LEVELS, PRIORITIES, RULE_HOLDS, SUPPLY_KINDS, TURNS,
+  UNIT_SCHOOLS, WAYS_OF_WORKING,
 } from './vocabulary'
 
 export * from './dressing-shapes'
@@ -49,6 +51,23 @@ export class ClassDetails {
   notes!: string
 }
 
+/** A named choice of papers for a card: what it does not say is as on the card. */
+export class ColourwayEntry {
+  @key()
+  key!: string
+
+  @IsFilledText(BOUNDS.title)
+  name!: string
+
+  /** For part keys the key of a paper, or of a pool. */
+  @IsPaperChoice()
+  papers!: Record<string, string>
+
+  /** How many kits are of it; `null` for as many as students wish for, and an even share of what is left. */
+  @IsWholeOrNull(BOUNDS.kits)
+  kits!: number | null
+}
+
 export class CardEntry extends DressingEntry {
   @key()
   key!: string
@@ -70,6 +89,22 @@ export class CardEntry extends DressingEntry {
   /** For each part key the key of its paper, or of the pool that it is cut from. */
   @IsPaperChoice()
   papers!: Record<string, string>
+
+  /** Named choices of papers; without any every kit is of the papers above. */
+  @listOf(() => ColourwayEntry, 'colourways', BOUNDS.colourways)
+  colourways!: ColourwayEntry[]
+
+  /** Key of a card that this one stands in for, such as its copy in other papers: a bag holds one of them. Empty for none. */
+  @IsText(BOUNDS.key)
+  insteadOf!: string
+
+  /** Keys of the bags that get one where there are fewer kits than bags: those named first, then the first of the others. */
+  @key({ each: true }) @IsListOf('keys of bags', BOUNDS.bags, 'text')
+  bags!: string[]
+
+  /** How far single parts are prepared, where that is not as their bag's profile says. */
+  @IsWordOfEach(PREP_LEVELS)
+  prep!: Record<string, PrepLevel>
 
   /** Key of the envelope it goes into; empty for the smallest that fits. */
   @IsText(BOUNDS.key)
@@ -282,6 +317,88 @@ export class PoolEntry {
   papers!: string[]
 }
 
+/** How firmly a rule is held, and what a wish weighs: a sheet weighs 100. */
+export class RuleEntry {
+  @oneOf(RULE_HOLDS)
+  hold!: RuleHold
+
+  @most(BOUNDS.ruleWeight) @least(0) @whole()
+  weight!: number
+}
+
+const A_RULE = 'a rule: hold and weight'
+
+/** How prints of pools are shared out among the kits. */
+export class SharingEntry {
+  /** Faces that touch while the card is closed are of different prints. */
+  @one(() => RuleEntry, A_RULE)
+  touching!: RuleEntry
+
+  /** Faces that lie side by side on the open card are of different prints. */
+  @one(() => RuleEntry, A_RULE)
+  neighbours!: RuleEntry
+
+  /** No two kits of a card are alike. */
+  @one(() => RuleEntry, A_RULE)
+  different!: RuleEntry
+
+  /** The prints of a pool are used about equally. */
+  @one(() => RuleEntry, A_RULE)
+  evenly!: RuleEntry
+
+  /** Bags beyond seats and spare ones, for people who choose on the day. */
+  @most(BOUNDS.surplus) @least(0) @whole()
+  surplus!: number
+}
+
+/** How far pieces are prepared for some of the students, by what the pieces are for. */
+export class ProfileEntry {
+  @key()
+  key!: string
+
+  @IsFilledText(BOUNDS.title)
+  name!: string
+
+  /** Levels by kind of part; what is not named is cut, and scored where it has creases. */
+  @IsWordOfEach(PREP_LEVELS)
+  levels!: Record<string, PrepLevel>
+}
+
+/** What is particular about one bag: whose it is, and what that student wishes and needs. */
+export class SeatEntry {
+  /** The bag: `seat-3`, `spare-1`, `choice-2`. */
+  @Matches(BAG_KEY, { message: 'is the key of a bag: seat-3, spare-1 or choice-2' })
+  key!: string
+
+  @IsText(BOUNDS.title)
+  name!: string
+
+  /** For keys of cards the key of the colourway that is wished for. */
+  @IsPointers(BOUNDS.cards)
+  colourways!: Record<string, string>
+
+  /** What was given by hand and stays: for `card part` the key of a print. */
+  @IsPointers(BOUNDS.names)
+  prints!: Record<string, string>
+
+  @yesOrNo()
+  leftHanded!: boolean
+
+  /** Joins from afar: the bag is posted. */
+  @yesOrNo()
+  online!: boolean
+
+  @yesOrNo()
+  paid!: boolean
+
+  /** Key of a profile; empty for the one that is natural. */
+  @IsText(BOUNDS.key)
+  profile!: string
+
+  @IsText(BOUNDS.notes)
+  notes!: string
+}
+
 /** What something that is bought costs (cents) and weighs (grams): each piece, or each metre of what goes by length. */
 export class BoughtEntry {
   @key()
@@ -471,6 +588,22 @@ export class ClassDocument {
   /** Names for several papers that pieces are shared out among. */
   @listOf(() => PoolEntry, 'pools', BOUNDS.pools)
   pools!: PoolEntry[]
+
+  /** How prints of pools are shared out. */
+  @one(() => SharingEntry, 'the sharing: touching, neighbours, different, evenly, surplus')
+  sharing!: SharingEntry
+
+  /** How far pieces are prepared: profiles beside the natural ones, or in place of them where they have the same key. */
+  @listOf(() => ProfileEntry, 'profiles', BOUNDS.profiles)
+  profiles!: ProfileEntry[]
+
+  /** Key of the profile of everybody who has none; empty for the one that the delivery makes natural. */
+  @IsText(BOUNDS.key)
+  profile!: string
+
+  /** Bags that somebody has a name or a wish for. */
+  @listOf(() => SeatEntry, 'bags of the roster', BOUNDS.bags)
+  roster!: SeatEntry[]
 
   /** What things cost and weigh that are bought and not cut. */
   @listOf(() => BoughtEntry, 'bought things', BOUNDS.bought)

@@ -38,6 +38,18 @@ export const MAKINGS = ['stamped', 'coloured', 'die cut', 'cut out'] as const
 /** What a free piece is for. Ribbons and solids are bought, not cut. */
 export const FREE_KINDS = ['topper', 'sentiment', 'figure', 'strip', 'ring', 'insert', 'ribbon', 'solid'] as const
 
+/** How firmly a rule for sharing prints out is held: it must be kept, it is a wish with a weight, or nobody minds. */
+export const RULE_HOLDS = ['must', 'wish', 'free'] as const
+
+/** The rules by which prints are shared out among the kits, in the order in which they are shown. */
+export const RULES = ['touching', 'neighbours', 'different', 'evenly'] as const
+
+/**
+ * How far a piece is prepared before it goes into a bag: a sheet or strip of its paper goes along and the student cuts it, it is
+ * cut, and so on; what is brought is nowhere in the bag.
+ */
+export const PREP_LEVELS = ['brought', 'uncut', 'cut', 'cut and scored', 'die cut', 'stamped', 'assembled'] as const
+
 /** Which edge of a piece the top of a print must meet; `any` where it does not matter. */
 export const PRINT_TOPS = ['any', 'top', 'right', 'bottom', 'left'] as const
 
@@ -47,6 +59,9 @@ export const ANY_SCRAP = 'any-scrap'
 /** Keys of pools begin with it, so that a piece can be cut from a paper or from a pool; no paper's key may. */
 export const POOL_PREFIX = 'pool--'
 
+/** Keys of bags: those of seats, spare ones, and those that people choose from on the day. */
+export const BAG_KEY = /^(seat|spare|choice)-[1-9]\d{0,2}$/
+
 /** Whether a piece is said to be cut from a pool. */
 export const isPool = (key: string): boolean => key.startsWith(POOL_PREFIX)
 
@@ -55,6 +70,9 @@ export type FreeShape = typeof FREE_SHAPES[number]
 export type Hold = typeof HOLDS[number]
 export type Making = typeof MAKINGS[number]
 export type FreeKind = typeof FREE_KINDS[number]
+export type RuleHold = typeof RULE_HOLDS[number]
+export type RuleName = typeof RULES[number]
+export type PrepLevel = typeof PREP_LEVELS[number]
 export type PrintTop = typeof PRINT_TOPS[number]
 export type Delivery = typeof DELIVERIES[number]
 export type PaperKind = typeof PAPER_KINDS[number]

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { CardEntry, FaceEntry, LayerEntry } from '../document'
+import { SAME_FOR_ALL } from '../document'
 import { FOLDS, defaultInputs, dropOutsOf, foldById, isWhole, poseOf } from '../folds'
 import { inches, lengthFrom } from '../lengths'
 import {
@@ -17,6 +18,7 @@ const cardOf = (fold: string, own: Partial<CardEntry> = {}): CardEntry => ({
   kits: null,
   parameters: defaultInputs(foldById(fold)!.parameters, 'inch'),
   papers: {},
+  ...SAME_FOR_ALL,
   envelope: '',
   faces: [],
   free: [],

@@ -2,9 +2,9 @@ import { DEFAULT_TOOLS, kitsOf, newClass } from '../document'
 import type { PaperEntry } from '../document'
 import { openBatch, openDocument } from '../document/open'
 import { describe, expect, it } from 'vitest'
-import { batchProblems, readPaper, readTools } from '../batch'
+import { batchProblems, newCard, readPaper, readTools } from '../batch'
 import { paperedCard } from '../batch/testing'
-import { FOLDS } from '../folds'
+import { FOLDS, foldById } from '../folds'
 import { readBatch, writeBatch } from '../formats'
 import { MARKS, inches, millimetres } from '../lengths'
 
@@ -49,8 +49,9 @@ describe('reading a class', () => {
   })
 
   it('makes a kit for each seat and spare unless a number is given', () => {
-    const details = newClass({ title: 'x', date: '2030-01-01', units: 'inch', seats: 14, spares: 2 }).class
-    const card = { key: 'a', title: 'A', fold: 'z-fold', parameters: {}, papers: {}, envelope: '', faces: [], free: [] }
-    expect([null, 0, 5].map(kits => kitsOf({ ...card, kits }, details))).toEqual([16, 0, 5])
+    const empty = newClass({ title: 'x', date: '2030-01-01', units: 'inch', seats: 14, spares: 2 })
+    const card = newCard(foldById('z-fold')!, { ...empty, papers: [] })
+    expect([null, 0, 5].map(kits => kitsOf({ ...card, kits }, empty))).toEqual([16, 0, 5])
+    expect(kitsOf(card, { ...empty, sharing: { ...empty.sharing, surplus: 3 } })).toBe(19)
   })
 })

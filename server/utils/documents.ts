@@ -1,5 +1,5 @@
 import type { Batch, ClassDocument, PaperEntry, Checked } from '../../core/document'
-import { ANY_SCRAP, VERSION, isPool, namedPapers } from '../../core/document'
+import { ANY_SCRAP, VERSION, isPool, namedPapers, withChoices } from '../../core/document'
 import { openDocument, openPaper } from '../../core/document/open'
 import type { StoredDocument } from '../database/models/json'
 import { refusal, sentence } from './door'
@@ -25,10 +25,8 @@ export function batchFrom(document: ClassDocument, shelf: PaperEntry[]): Batch {
   const papers = shelf.filter(({ key }) => used.has(key))
   const present = new Set([ANY_SCRAP, ...papers.map(({ key }) => key)])
   // A paper that left the shelf is no longer named, so that the file can be read again.
-  const cards = document.cards.map(card => ({
-    ...card,
-    papers: Object.fromEntries(Object.entries(card.papers).filter(([, key]) => present.has(key) || isPool(key))),
-  }))
+  const cards = document.cards.map(card =>
+    withChoices(card, papers => Object.fromEntries(Object.entries(papers).filter(([, key]) => present.has(key) || isPool(key)))))
   const pools = document.pools.map(pool => ({ ...pool, papers: pool.papers.filter(key => present.has(key)) }))
   return { ...document, cards, pools, papers, cutting: document.cutting.filter(({ paper }) => present.has(paper)) }
 }

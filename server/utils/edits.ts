@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
 import { Op } from 'sequelize'
 import type { Batch, ClassDocument, PaperEntry, Patch, Problem } from '../../core/document'
-import { ANY_SCRAP, PatchError, applied, collisions, isPool } from '../../core/document'
+import { ANY_SCRAP, PatchError, applied, choicesOf, collisions, isPool } from '../../core/document'
 import { openPaper } from '../../core/document/open'
 import { codeOf } from '../database/connection'
 import { Change, Edit, PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
@@ -172,10 +172,11 @@ async function mustNamePapers(before: ClassDocument, after: ClassDocument, prese
     return added.map(paper => ({ path: `pools[${index}].papers`, paper }))
   })
   const named = pooled.concat(after.cards.flatMap((card, index) => {
-    const old = before.cards.find(({ key }) => key === card.key)?.papers ?? {}
-    return Object.entries(card.papers)
-      .filter(([part, paper]) => old[part] !== paper && paper !== ANY_SCRAP && !isPool(paper) && !present.includes(paper))
-      .map(([part, paper]) => ({ path: `cards[${index}].papers.${part}`, paper }))
+    const known = before.cards.find(({ key }) => key === card.key)
+    const old = new Map((known ? choicesOf(known) : []).map(({ path, paper }) => [path, paper]))
+    return choicesOf(card)
+      .filter(({ path, paper }) => old.get(path) !== paper && paper !== ANY_SCRAP && !isPool(paper) && !present.includes(paper))
+      .map(({ path, paper }) => ({ path: `cards[${index}].${path}`, paper }))
   }))
   if (named.length === 0) return
   const there = await StudioPaper.findAll({

@@ -22,7 +22,7 @@ describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (
     expect(batch.version).toBe(VERSION)
     expect(batch.class).toEqual(data.class)
     expect(batch.cards.map(({ envelope: _, ...card }) => card)).toEqual(
-      data.cards.map(({ envelope: _, ...card }: Data) => ({ ...card, faces: [], free: [] })),
+      data.cards.map(({ envelope: _, ...card }: Data) => ({ ...card, ...ALIKE, faces: [], free: [] })),
     )
     expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, ...stock }) => stock))).toEqual(
       data.papers.map(({ stocks }: Data) => stocks),
@@ -53,7 +53,7 @@ describe('a file of version 2', () => {
     expect(batch.version).toBe(VERSION)
     expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, also: [] })))
     // Nothing lies on its cards but what the catalogue puts there: the same pieces as before.
-    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, faces: [], free: [] })))
+    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE, faces: [], free: [] })))
     expect([batch.papers, batch.post]).toEqual([data.papers, data.post])
   })
 
@@ -73,12 +73,16 @@ describe('a file of version 3', () => {
     const { faces, free } = data.cards[0]
     expect(batch.cards[0]).toEqual({
       ...data.cards[0],
+      ...ALIKE,
       faces: [{ ...faces[0], message: false, layers: [{ ...faces[0].layers[0], ...more }] }],
       free: [{ ...free[0], ...more }],
     })
     expect([batch.version, batch.pools, batch.bought, batch.papers]).toEqual([VERSION, [], [], data.papers])
   })
 })
+
+/** Before version 6 a card was the same for everybody. */
+const ALIKE = { colourways: [], insteadOf: '', bags: [], prep: {} }
 
 /** What was not limited before version 5. */
 const UNLIMITED = { working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in' }
@@ -97,6 +101,7 @@ describe('a file of version 4', () => {
     const { faces, free } = data.cards[0]
     expect(batch.cards[0]).toEqual({
       ...data.cards[0],
+      ...ALIKE,
       faces: [{ ...faces[0], layers: [{ ...faces[0].layers[0], foam: '0 in' }] }],
       free: [{ ...free[0], foam: '0 in' }],
     })
@@ -113,6 +118,18 @@ describe('a file of version 4', () => {
     })
     const pace = { setting: 30, aside: 10 }
     expect(read).toMatchObject({ ok: true, value: { prices: { hour, strongTapePerMetre }, tools: { inch: { pace }, metric: { pace } } } })
+  })
+})
+
+describe('a file of version 5', () => {
+  const data = fixture('v5')
+  const batch = opened(data)
+
+  it('was the same for everybody: no colourways, no names, prints shared out as is natural since', () => {
+    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE })))
+    expect([batch.version, batch.profiles, batch.profile, batch.roster, batch.papers]).toEqual([VERSION, [], '', [], data.papers])
+    const wish = (weight: number) => ({ hold: 'wish', weight })
+    expect(batch.sharing).toEqual({ touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(2), surplus: 0 })
   })
 })
 
