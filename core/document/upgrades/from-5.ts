@@ -22,7 +22,7 @@ export const upgradeClass = (document: Data): Data => ({
     touching: { hold: 'wish', weight: 20 },
     neighbours: { hold: 'wish', weight: 10 },
     different: { hold: 'wish', weight: 10 },
-    evenly: { hold: 'wish', weight: 2 },
+    evenly: { hold: 'wish', weight: 1 },
     surplus: 0,
   },
   profiles: [],

@@ -129,7 +129,7 @@ describe('a file of version 5', () => {
     expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE })))
     expect([batch.version, batch.profiles, batch.profile, batch.roster, batch.papers]).toEqual([VERSION, [], '', [], data.papers])
     const wish = (weight: number) => ({ hold: 'wish', weight })
-    expect(batch.sharing).toEqual({ touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(2), surplus: 0 })
+    expect(batch.sharing).toEqual({ touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(1), surplus: 0 })
   })
 })
 

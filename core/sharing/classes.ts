@@ -1,0 +1,312 @@
+import type { CutNode, Demand, Programme, Solve, Supply } from '../cutting'
+import { Patterns, countsOf, isFresh, withKerf } from '../cutting'
+import { itemAt } from '../lists'
+import type { Print, Role, SharingProblem } from './model'
+import { SHEET } from './model'
+
+/*
+ * Prints that are to be had in the same sheets, for the same roles, are of one class. How many sheets are cut in which way does not
+ * depend on which of them they are, and a programme that does not tell them apart has none of their symmetry: it is small, and
+ * what it proves holds for every sharing.
+ */
+
+type Entry = [column: number, factor: number]
+type Row = Programme['rows'][number]
+
+const MOST_ROUNDS = 60
+const MOST_STEPS = 30_000_000
+const NODES = 1500
+/** How long a fairer mix of the same number of sheets is looked for, and how near to the fairest is good enough. */
+const MIXING = { nodes: 400, gap: 0.004 }
+/** Sheets more that a mix may take by which rules are kept that must be. */
+const MOST_MORE = 2
+const WORTH_WHILE = 1e-7
+/** What a role weighs that gets no print: more than all sheets. */
+const A_MISSING_ROLE = 1_000_000
+const A_CENT = 1e-3
+/** What a role weighs that is of a print although that has its fair share of such roles. */
+const A_ROLE_TOO_MANY = 1
+
+/** Prints that stand for each other. */
+interface PrintClass {
+  prints: Print[]
+  /** What all of them have, and what is wanted of them. */
+  patterns: Patterns
+  demands: Demand[]
+  wanted: number[]
+  whole: boolean
+}
+
+/** Roles that take the same of the same classes. */
+interface RoleType {
+  key: string
+  /** Places of classes, and what such a role takes of any print of each. */
+  classes: number[]
+  takes: ReadonlyMap<string, number>[]
+  count: number
+}
+
+/** How all sheets are cut: so many pieces of each size of each print, and how many roles of each type are of which class. */
+export interface CutByClass {
+  /** Pieces to share out, by `print demand`. */
+  pieces: Map<string, number>
+  sheets: number
+  /** No sharing takes fewer. */
+  bound: number
+  /** Roles of each type that get no print. */
+  missing: number
+  /** For each type, by its key, how many roles are of which print. */
+  dealt: Map<string, Map<string, number>>
+  /** Whether the programme found the fewest sheets there are. */
+  isFewest: boolean
+}
+
+/** What tells the type of a role: what it may be of, and what it takes. */
+export const typeOf = ({ options, takes }: Role): string =>
+  options.map((print, option) => `${print} ${[...itemAt(takes, option)].sort().join()}`).join('; ')
+
+/**
+ * How the sheets of all prints are cut for some roles, by a programme over classes of prints: first with the fewest sheets, and
+ * for whom the rules want a better mix, with one and two more.
+ */
+export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<CutByClass, void> {
+  const classes = classesOf(problem)
+  const types = typesOf(problem, classes)
+  let [bound, spent] = [0, 0]
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const built = build(classes, types, 0)
+    const relaxed = solve(built.programme)
+    if (!relaxed) return
+    const dual = (row: number | undefined) => (row === undefined ? 0 : (relaxed.duals[row] ?? 0))
+    let [found, total, mostWorth] = [false, 0, 1]
+    const prices = classes.map(({ demands }, at) =>
+      new Map(demands.map(({ key }, index) => [key, Math.max(0, dual(built.demandRows[at]?.[index])) / SHEET])))
+    classes.forEach(({ patterns, demands, wanted }, at) => {
+      const worths = itemAt(prices, at)
+      wanted.forEach((count, index) => (total += count * (worths.get(itemAt(demands, index).key) ?? 0)))
+      patterns.supplies.forEach((supply, index) => {
+        const drawer = dual(built.drawers[at]?.[index]) / SHEET
+        const best = patterns.bests(index, worths)
+        spent += patterns.steps(index)
+        const top = patterns.atMost(index, worths, best[0]?.value ?? 0)
+        if (isFresh(supply)) {
+          mostWorth = Math.max(mostWorth, top + drawer)
+          total += drawer * supply.onHand
+        }
+        else { total -= supply.onHand * top }
+        for (const { value, root } of best)
+          if (value + drawer > (isFresh(supply) ? 1 : 0) + WORTH_WHILE) found = patterns.addInside(index, root) || found
+      })
+    })
+    for (const { classes: of, takes, count } of types) {
+      const costs = of.map((at, option) => [...itemAt(takes, option)].reduce((sum, [key, pieces]) => sum + pieces * (itemAt(prices, at).get(key) ?? 0), 0))
+      total += count * Math.min(...costs)
+    }
+    bound = Math.max(bound, Math.ceil(total / mostWorth - 1e-6))
+    if (!found || spent > MOST_STEPS) break
+  }
+  const built = build(classes, types, bound)
+  const whole = solve({ ...built.programme, whole: { nodes: NODES } })
+  if (!whole) return
+  const sum = (columns: number[], of: number[]) => of.reduce((all, at) => all + Math.round(itemAt(columns, at)), 0)
+  const missing = sum(whole.columns, built.missing)
+  const sheets = sum(whole.columns, built.fresh)
+  const isFewest = missing === 0 && (sheets === bound || (whole.optimal && classes.every(({ whole }) => whole)))
+  const hasRules = Object.values(problem.rules).some(({ hold }) => hold !== 'free')
+  for (let more = 0; more <= (hasRules ? MOST_MORE : 0); more++) {
+    const mixed = build(classes, types, bound, { columns: whole.columns, sheets: sheets + more })
+    const better = hasRules && solve({ ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: true } })
+    const { columns } = better || whole
+    const opened = sum(columns, built.fresh)
+    const { pieces, dealt } = toPrints(classes, types, built, at => Math.round(itemAt(columns, at)))
+    const isProven = isFewest && opened === sheets
+    yield { pieces, dealt, sheets: opened, bound: missing > 0 ? 0 : isFewest ? sheets : Math.min(bound, sheets), missing, isFewest: isProven }
+  }
+}
+
+/** Prints of one class have the same formats, the same sizes to give and the same roles, and nothing else is wanted of them. */
+function classesOf({ prints, kinds }: SharingProblem): PrintClass[] {
+  const served = new Map<string, string[]>()
+  kinds.forEach(({ roles }, kind) => roles.forEach(({ options, takes }, role) => options.forEach((print, option) => {
+    const list = served.get(print) ?? []
+    served.set(print, list)
+    list.push(`${kind}.${role} ${[...itemAt(takes, option)].sort().join()}`)
+  })))
+  const groups = new Map<string, Print[]>()
+  for (const print of prints) {
+    const { supplies, demands } = print.problem
+    const alone = demands.some(({ quantity }) => quantity > 0)
+    const signature = [
+      alone ? print.key : '',
+      ...supplies.map(({ kind, width, height, price }) => `${kind} ${width} ${height} ${price === null}`),
+      ...(served.get(print.key) ?? []),
+    ].join('\n')
+    groups.set(signature, [...(groups.get(signature) ?? []), print])
+  }
+  const count = new Map<string, number>()
+  for (const { roles, kits } of kinds) {
+    for (const { options, takes } of roles) {
+      options.forEach((print, option) => {
+        for (const [demand, pieces] of itemAt(takes, option)) {
+          const key = `${print} ${demand}`
+          count.set(key, (count.get(key) ?? 0) + pieces * kits)
+        }
+      })
+    }
+  }
+  return [...groups.values()].map((group) => {
+    const first = itemAt(group, 0)
+    const supplies = first.problem.supplies.map((supply, at): Supply => ({
+      ...supply,
+      onHand: group.reduce((sum, { problem }) => sum + itemAt(problem.supplies, at).onHand, 0),
+    }))
+    const { demands: own, ...inflated } = withKerf({ ...first.problem, supplies })
+    const demands = own
+      .map(demand => ({ ...demand, quantity: demand.quantity + (count.get(`${first.key} ${demand.key}`) ?? 0) }))
+      .filter(({ quantity }) => quantity > 0)
+    const patterns = new Patterns({ ...inflated, demands }, demands)
+    const wanted = demands.map(({ key }) => first.problem.demands.find(demand => demand.key === key)?.quantity ?? 0)
+    return { prints: group, patterns, demands, wanted, whole: patterns.addAll() }
+  })
+}
+
+function typesOf({ kinds }: SharingProblem, classes: PrintClass[]): RoleType[] {
+  const classOf = new Map(classes.flatMap(({ prints }, at) => prints.map(({ key }) => [key, at] as const)))
+  const types = new Map<string, RoleType>()
+  for (const { roles, kits } of kinds) {
+    for (const role of roles) {
+      const key = typeOf(role)
+      const known = types.get(key)
+      if (known) {
+        known.count += kits
+        continue
+      }
+      const of = new Map<number, ReadonlyMap<string, number>>()
+      role.options.forEach((print, option) => of.set(classOf.get(print) ?? 0, itemAt(role.takes, option)))
+      types.set(key, { key, classes: [...of.keys()], takes: [...of.values()], count: kits })
+    }
+  }
+  return [...types.values()]
+}
+
+interface Spread {
+  role: number
+  fair: number
+}
+
+interface Built {
+  programme: Programme
+  /** A solution to start from. */
+  start?: number[]
+  /** By class and pattern. */
+  amounts: number[][]
+  fresh: number[]
+  demandRows: number[][]
+  drawers: number[][]
+  /** By type and its classes. */
+  roles: number[][]
+  missing: number[]
+}
+
+function build(classes: PrintClass[], types: RoleType[], sheets: number, from?: { columns: number[], sheets: number }): Built {
+  const [costs, rows]: [number[], Row[]] = [[], []]
+  const column = (cost: number) => costs.push(cost) - 1
+  const fresh: number[] = []
+  const amounts = classes.map(({ patterns }) => patterns.columns.map((pattern) => {
+    const isSheet = patterns.isFresh(pattern)
+    const at = column(isSheet ? SHEET : 0)
+    if (isSheet) fresh.push(at)
+    return at
+  }))
+  const roles = types.map(({ classes: of }) => of.map(() => column(0)))
+  const missing = types.map(() => column(A_MISSING_ROLE))
+  types.forEach(({ count }, type) =>
+    rows.push({ least: count, most: count, of: [...itemAt(roles, type), itemAt(missing, type)].map((at): Entry => [at, 1]) }))
+  const demandRows = classes.map(({ patterns, demands, wanted }, at) => patterns.demandRows().map(({ of }, index) => {
+    const { key } = itemAt(demands, index)
+    const taken = types.flatMap(({ classes: of, takes }, type) => of.flatMap((other, option): Entry[] => {
+      const pieces = other === at ? itemAt(takes, option).get(key) : undefined
+      return pieces === undefined ? [] : [[itemAt(itemAt(roles, type), option), -pieces]]
+    }))
+    return rows.push({ least: itemAt(wanted, index), of: [...of.map(([pattern, count]): Entry => [itemAt(itemAt(amounts, at), pattern), count]), ...taken] }) - 1
+  }))
+  const drawers = classes.map(({ prints, patterns }, at) => patterns.supplies.map(({ key, onHand, price }, supply) => {
+    const of = patterns.from(supply).map(([pattern]): Entry => [itemAt(itemAt(amounts, at), pattern), 1])
+    const cents = Math.min(...prints.map(({ problem }) => problem.supplies.find(other => other.key === key)?.price ?? price ?? 0))
+    if (price !== null) of.push([column(cents * A_CENT), -1])
+    return rows.push({ most: onHand, of }) - 1
+  }))
+  if (sheets > 0) rows.push({ least: sheets, of: fresh.map((at): Entry => [at, 1]) })
+  // Every type of roles is to be of all prints about equally: then the rules are easy to keep.
+  const spread: Spread[] = []
+  if (from) {
+    rows.push({ most: from.sheets, of: fresh.map((at): Entry => [at, 1]) })
+    types.forEach(({ classes: of, count }, type) => {
+      const prints = of.reduce((sum, at) => sum + itemAt(classes, at).prints.length, 0)
+      of.forEach((at, option) => {
+        const fair = Math.ceil(count * itemAt(classes, at).prints.length / prints)
+        const role = itemAt(itemAt(roles, type), option)
+        const over = column(A_ROLE_TOO_MANY)
+        rows.push({ most: fair, of: [[role, 1], [over, -1]] })
+        spread.push({ role, fair })
+      })
+    })
+  }
+  const start = from && [...from.columns, ...spread.map(({ role, fair }) => Math.max(0, Math.round(itemAt(from.columns, role)) - fair))]
+  return { programme: { costs, rows }, start, amounts, fresh, demandRows, drawers, roles, missing }
+}
+
+/**
+ * Says which sheets are of which print of their class: those on hand first, each print about as often as the others. Then what is cut
+ * from each print is dealt out to the types of roles.
+ */
+function toPrints(classes: PrintClass[], types: RoleType[], built: Built, amount: (at: number) => number): Pick<CutByClass, 'pieces' | 'dealt'> {
+  const pieces = new Map<string, number>()
+  const add = (key: string, count: number) => pieces.set(key, (pieces.get(key) ?? 0) + count)
+  classes.forEach(({ prints, patterns, wanted, demands }, at) => {
+    const left = patterns.supplies.map((_, supply) => prints.map(({ problem }) => itemAt(problem.supplies.filter(({ key }) => key === itemAt(patterns.supplies, supply).key), 0).onHand))
+    const used = prints.map(() => 0)
+    const order = patterns.columns.map((_, pattern) => pattern).sort((a, b) => total(itemAt(patterns.columns, b).counts) - total(itemAt(patterns.columns, a).counts) || a - b)
+    for (const pattern of order) {
+      const { supply, root } = itemAt(patterns.columns, pattern)
+      for (let sheet = amount(itemAt(itemAt(built.amounts, at), pattern)); sheet > 0; sheet--) {
+        const own = itemAt(left, supply)
+        // What lies there goes first; beyond that, the print of which fewest pieces are cut.
+        const rank = (print: number) => (itemAt(own, print) > 0 ? 0 : 1_000_000) + itemAt(used, print)
+        let best = 0
+        for (let print = 1; print < prints.length; print++) if (rank(print) < rank(best)) best = print
+        own[best] = itemAt(own, best) - 1
+        for (const [demand, count] of countsIn(root)) {
+          used[best] = itemAt(used, best) + count
+          add(`${itemAt(prints, best).key} ${demand}`, count)
+        }
+      }
+    }
+    if (prints.length === 1) wanted.forEach((count, index) => add(`${itemAt(prints, 0).key} ${itemAt(demands, index).key}`, -count))
+  })
+  const left = new Map(pieces)
+  const dealt = new Map(types.map(({ key }) => [key, new Map<string, number>()]))
+  types.forEach(({ key, classes: of, takes }, type) => of.forEach((at, option) => {
+    const own = dealt.get(key)
+    const { prints } = itemAt(classes, at)
+    const need = [...itemAt(takes, option)]
+    for (let role = amount(itemAt(itemAt(built.roles, type), option)); role > 0; role--) {
+      // The print of which most roles could still be served.
+      const serves = ({ key: print }: Print) => Math.min(...need.map(([demand, count]) => Math.floor((left.get(`${print} ${demand}`) ?? 0) / count)))
+      const best = prints.reduce((most, print) => (serves(print) > serves(most) ? print : most))
+      if (serves(best) <= 0) break
+      for (const [demand, count] of need) left.set(`${best.key} ${demand}`, (left.get(`${best.key} ${demand}`) ?? 0) - count)
+      own?.set(best.key, (own.get(best.key) ?? 0) + 1)
+    }
+  }))
+  return { pieces, dealt }
+}
+
+const total = (counts: ReadonlyMap<string, number>): number => [...counts.values()].reduce((sum, count) => sum + count, 0)
+
+const counted = new WeakMap<CutNode, Map<string, number>>()
+function countsIn(root: CutNode): Map<string, number> {
+  const known = counted.get(root) ?? countsOf(root)
+  counted.set(root, known)
+  return known
+}

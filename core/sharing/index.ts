@@ -1,0 +1,5 @@
+export { likeness, printOf } from './combinations'
+export { brokenBy, dealtOut, fairShares } from './deal'
+export * from './model'
+export { impossible, mostShared, shareOut } from './share'
+export type { MostShared } from './share'

@@ -1,0 +1,91 @@
+import type { Problem } from '../cutting'
+import type { RuleEntry } from '../document'
+
+/*
+ * Sharing prints out among kits. Pieces that may be cut from several prints are roles; a combination gives every role of a
+ * kit one of its prints, and takes pieces of those prints. How many pieces of which size are cut from which print follows
+ * from the combinations, and which combinations are best depends on what the sheets give.
+ */
+
+/** A print that pieces are shared out among. */
+export interface Print {
+  key: string
+  name: string
+  /** Its sheets and offcuts, and every size that is cut from it; the quantities are those wanted whatever is shared how. */
+  problem: Problem
+}
+
+/** Pieces of a kit that are of one print whichever it is: one piece, or a matched pair. */
+export interface Role {
+  key: string
+  name: string
+  /** Key of the pool that its prints come from. */
+  pool: string
+  /** Keys of the prints that it may be of. */
+  options: string[]
+  /** For each option what a kit takes of that print, by demand key. */
+  takes: ReadonlyMap<string, number>[]
+}
+
+/** Two roles, by their places, that lie against each other on the closed card or side by side on the open one. */
+export interface Apart {
+  roles: readonly [number, number]
+  rule: 'touching' | 'neighbours'
+}
+
+/** Kits of a card that are alike but for their prints. */
+export interface Kind {
+  key: string
+  card: string
+  /** Kits may be alike where this is the same: that of card and colourway. */
+  alike: string
+  /** For messages. */
+  name: string
+  kits: number
+  roles: Role[]
+  apart: Apart[]
+}
+
+export interface Rules {
+  touching: RuleEntry
+  neighbours: RuleEntry
+  different: RuleEntry
+  evenly: RuleEntry
+}
+
+export interface SharingProblem {
+  prints: Print[]
+  kinds: Kind[]
+  rules: Rules
+}
+
+/** For each role of a kind the place of its print among its options. */
+export type Combination = readonly number[]
+
+/** How often the rules are not kept. */
+export type Broken = Record<keyof Rules, number>
+
+/** Prints shared out: for each kind one combination a kit. */
+export interface Sharing {
+  kits: Combination[][]
+  broken: Broken
+  /** Fresh sheets of all prints that it takes, and how few any sharing takes that keeps what must be kept; once they are known. */
+  sheets?: number
+  bound?: number
+  /** What sheets and broken wishes cost together, a sheet 100, and what no sharing costs less than; once they are known. */
+  cost?: number
+  least?: number
+  /** Kits for which what can be had does not give the pieces. */
+  missing: number
+}
+
+/** What a sheet weighs beside wishes. */
+export const SHEET = 100
+
+/** Why some kits cannot be shared out at all. */
+export interface Impossible {
+  kind: string
+  rule: 'pool' | 'touching' | 'neighbours' | 'different'
+  /** Combinations that there are, where there are too few. */
+  combinations?: number
+}

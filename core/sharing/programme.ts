@@ -1,0 +1,208 @@
+import type { Demand, Programme } from '../cutting'
+import { Patterns, withKerf } from '../cutting'
+import { itemAt } from '../lists'
+import type { KitColumn } from './columns'
+import { KitColumns } from './columns'
+import { likeness } from './combinations'
+import { fairShares } from './deal'
+import type { Print, SharingProblem } from './model'
+import { SHEET } from './model'
+
+type Row = Programme['rows'][number]
+type Entry = [column: number, factor: number]
+
+/** What a kit weighs that is not made, beside a sheet: more than any sharing. */
+const A_MISSING_KIT = 100_000
+/** What a cent weighs beside sheets: of equal sharings the one is taken for which least is bought. */
+const A_CENT = 1e-3
+
+/** The sheets of one print: ways to cut them, and what is wanted of it whatever is shared how. */
+export interface PrintColumns {
+  print: Print
+  patterns: Patterns
+  demands: Demand[]
+  /** What is wanted of each demand besides what kits take. */
+  wanted: number[]
+  /** Whether every pattern is there. */
+  whole: boolean
+}
+
+/**
+ * One integer programme for cutting and sharing: cutting patterns of every print beside combinations of prints for kits. What kits
+ * take of a print must be cut from it.
+ */
+export class SharingProgramme {
+  readonly prints: PrintColumns[]
+  readonly kits: KitColumns
+
+  constructor(readonly problem: SharingProblem) {
+    const most = mostTaken(problem)
+    this.prints = problem.prints.map((print) => {
+      const { demands: own, ...inflated } = withKerf(print.problem)
+      const demands = own
+        .map(demand => ({ ...demand, quantity: demand.quantity + (most.get(`${print.key} ${demand.key}`) ?? 0) }))
+        .filter(({ quantity }) => quantity > 0)
+      const patterns = new Patterns({ ...inflated, demands }, demands)
+      const wanted = demands.map(({ key }) => print.problem.demands.find(demand => demand.key === key)?.quantity ?? 0)
+      return { print, patterns, demands, wanted, whole: patterns.addAll() }
+    })
+    this.kits = new KitColumns(problem.kinds, problem.rules)
+  }
+
+  /** Whether every pattern and every combination is there, so that nothing has to be priced. */
+  get isWhole(): boolean {
+    return this.kits.isWhole && this.prints.every(({ whole }) => whole)
+  }
+
+  /** Columns of patterns and kits. */
+  get columns(): number {
+    return this.kits.columns.length + this.prints.reduce((sum, { patterns }) => sum + patterns.columns.length, 0)
+  }
+
+  /**
+   * The programme over what is known.
+   * @param sheets fresh sheets that it takes at least
+   * @param wishes whether wishes count, or only what must be kept
+   * @param isMost as many sets of one kit of each card as what is on hand gives, instead of fewest sheets for the kits wanted
+   */
+  build({ sheets = 0, wishes = true, isMost = false }: { sheets?: number, wishes?: boolean, isMost?: boolean }): Built {
+    const { problem: { kinds, rules }, prints, kits } = this
+    const costs: number[] = []
+    const rows: Row[] = []
+    const column = (cost: number) => costs.push(cost) - 1
+    const taken = kits.columns.map(({ cost }) => column(wishes ? cost : 0))
+    const fresh: Entry[] = []
+    const amounts = prints.map(({ patterns }) => patterns.columns.map((pattern) => {
+      const isSheet = patterns.isFresh(pattern)
+      const at = column(isSheet && !isMost ? SHEET : 0)
+      if (isSheet) fresh.push([at, 1])
+      return at
+    }))
+    const demandRows = prints.map(({ print, patterns, demands, wanted }, at) => demands.map(({ key }, index) => {
+      const of: Entry[] = itemAt(patterns.demandRows(), index).of.map(([pattern, count]) => [itemAt(itemAt(amounts, at), pattern), count])
+      kits.columns.forEach(({ takes }, kit) => {
+        const count = takes.get(`${print.key} ${key}`)
+        if (count !== undefined) of.push([itemAt(taken, kit), -count])
+      })
+      return rows.push({ least: itemAt(wanted, index), of }) - 1
+    }))
+    const drawers = prints.map(({ patterns }, at) => patterns.supplies.map(({ onHand, price }, supply) => {
+      const of: Entry[] = patterns.from(supply).map(([pattern, one]) => [itemAt(itemAt(amounts, at), pattern), one])
+      if (price !== null && !isMost) of.push([column(price * A_CENT), -1])
+      return rows.push({ most: onHand, of }) - 1
+    }))
+    const ofKind = (kind: number): Entry[] => kits.columns.flatMap((kit, at): Entry[] => (kit.kind === kind ? [[itemAt(taken, at), 1]] : []))
+    let sets: number | undefined
+    const missing: number[] = []
+    const kindRows = isMost
+      ? []
+      : kinds.map(({ kits }, kind) => {
+          const at = column(A_MISSING_KIT)
+          missing.push(at)
+          return rows.push({ least: kits, most: kits, of: [...ofKind(kind), [at, 1]] }) - 1
+        })
+    if (isMost) {
+      const set = sets = column(-1)
+      for (const card of new Set(kinds.map(({ card }) => card)))
+        rows.push({ least: 0, of: [...kinds.flatMap(({ card: of }, kind) => (of === card ? ofKind(kind) : [])), [set, -1]] })
+    }
+    if (rules.different.hold !== 'free' && (wishes || rules.different.hold === 'must')) {
+      for (const { columns, kits: most } of this.alikes()) {
+        const wanted = columns.reduce((sum, at) => sum + itemAt(kinds, itemAt(kits.columns, at).kind).kits, 0)
+        if (!isMost && most >= wanted) continue
+        const of = columns.map((at): Entry => [itemAt(taken, at), 1])
+        if (rules.different.hold === 'wish') of.push([column(rules.different.weight), -1])
+        rows.push({ most, of })
+      }
+    }
+    const evenRows: { key: string, rows: number[] }[] = []
+    if (!isMost && rules.evenly.hold !== 'free' && (wishes || rules.evenly.hold === 'must')) {
+      for (const { pool, print, least, most } of fairShares(kinds)) {
+        const key = `${pool} ${print}`
+        const uses = kits.columns.flatMap(({ uses }, at): Entry[] => {
+          const count = uses.get(key)
+          return count === undefined ? [] : [[itemAt(taken, at), count]]
+        })
+        const slack = (factor: number): Entry[] => (rules.evenly.hold === 'wish' ? [[column(rules.evenly.weight), factor]] : [])
+        evenRows.push({ key, rows: [rows.push({ most, of: [...uses, ...slack(-1)] }) - 1, rows.push({ least, of: [...uses, ...slack(1)] }) - 1] })
+      }
+    }
+    if (sheets > 0) rows.push({ least: sheets, of: fresh })
+    const freshRow = sheets > 0 ? rows.length - 1 : undefined
+    return { programme: { costs, rows }, taken, fresh: fresh.map(([at]) => at), demandRows, drawers, kindRows, evenRows, freshRow, missing, sets }
+  }
+
+  /** Columns whose kits may be alike, with how many different ones they come to: what is given by hand is also in a column of others. */
+  private alikes(): { columns: number[], kits: number }[] {
+    const { problem: { kinds }, kits } = this
+    const groups: { columns: number[], kits: number }[] = []
+    const home = new Map<string, number>()
+    const order = kits.columns.map((_, at) => at).sort((a, b) => itemAt(kits.columns, b).members.length - itemAt(kits.columns, a).members.length)
+    for (const at of order) {
+      const { kind, members } = itemAt(kits.columns, at)
+      const of = itemAt(kinds, kind)
+      const names = members.map(member => `${of.alike}: ${likeness(of, member)}`)
+      const known = home.get(itemAt(names, 0))
+      if (known !== undefined && names.every(name => home.get(name) === known)) {
+        groups[known]?.columns.push(at)
+        continue
+      }
+      for (const name of names) if (!home.has(name)) home.set(name, groups.length)
+      groups.push({ columns: [at], kits: members.length })
+    }
+    return groups
+  }
+
+  /** Takes kits as a solution has them: of each column as many different members as there are, and then again from the first. */
+  kitsIn({ taken }: Built, columns: number[]): KitColumn['members'][] {
+    const kits: KitColumn['members'][] = this.problem.kinds.map(() => [])
+    const used = new Map<string, number>()
+    this.kits.columns.forEach(({ kind, members }, at) => {
+      const count = Math.round(columns[itemAt(taken, at)] ?? 0)
+      for (let one = 0; one < count; one++) {
+        // Kinds of one card may share combinations: those used least go first.
+        const of = itemAt(this.problem.kinds, kind)
+        const nameOf = (member: number) => `${of.alike}: ${likeness(of, itemAt(members, member))}`
+        let best = 0
+        for (let member = 1; member < members.length; member++)
+          if ((used.get(nameOf(member)) ?? 0) < (used.get(nameOf(best)) ?? 0)) best = member
+        used.set(nameOf(best), (used.get(nameOf(best)) ?? 0) + 1)
+        itemAt(kits, kind).push(itemAt(members, best))
+      }
+    })
+    return kits
+  }
+}
+
+/** A programme with the places of its columns and rows. */
+export interface Built {
+  programme: Programme
+  taken: number[]
+  fresh: number[]
+  /** By print and demand. */
+  demandRows: number[][]
+  /** By print and supply. */
+  drawers: number[][]
+  kindRows: number[]
+  /** By `pool print`. */
+  evenRows: { key: string, rows: number[] }[]
+  freshRow?: number
+  missing: number[]
+  sets?: number
+}
+
+/** How many pieces of each size kits could take of a print at most, by `print demand`. */
+function mostTaken({ kinds }: SharingProblem): Map<string, number> {
+  const most = new Map<string, number>()
+  for (const { roles, kits } of kinds) {
+    for (const { options, takes } of roles) {
+      options.forEach((print, option) => {
+        for (const [demand, count] of itemAt(takes, option)) {
+          const key = `${print} ${demand}`
+          most.set(key, (most.get(key) ?? 0) + count * Math.max(1, kits))
+        }
+      })
+    }
+  }
+  return most
+}

@@ -1,0 +1,216 @@
+import type { Solve } from '../cutting'
+import { before } from '../cutting'
+import { itemAt } from '../lists'
+import { cheapest, sizeOf, allCombinations } from './combinations'
+import { cutByClass } from './classes'
+import { brokenBy, dealtOut } from './deal'
+import { handedOut } from './handing'
+import type { Impossible, Kind, Rules, Sharing, SharingProblem } from './model'
+import { SHEET } from './model'
+import type { Built } from './programme'
+import { SharingProgramme } from './programme'
+
+const MOST_ROUNDS = 60
+/** Branches of the integer programme: few where it has many columns. */
+const NODES = { few: 4000, many: 300, columns: 1500 }
+const WORTH_WHILE = 1e-6
+
+/**
+ * Shares prints out among kits, together with the cutting: the first answer at once, then the best that is found within a counted
+ * effort, with a bound that holds for every sharing that keeps what must be kept.
+ */
+export function* shareOut(problem: SharingProblem, solve: Solve): Generator<{ sharing: Sharing, share: number }, Sharing> {
+  const first = dealtOut(problem)
+  if (problem.kinds.every(({ kits }) => kits === 0)) return { ...first, sheets: 0, bound: 0, cost: 0, least: 0 }
+  yield { sharing: first, share: 0 }
+  let best: Sharing | undefined
+  for (const cut of cutByClass(problem, solve)) {
+    const { kits, missing } = handedOut(problem, cut)
+    const broken = brokenBy(problem, kits)
+    const cost = costOf(problem.rules, broken, cut.sheets)
+    const next: Sharing = { kits, broken, missing, sheets: cut.sheets, bound: cut.bound, cost, least: missing > 0 ? undefined : cut.bound * SHEET }
+    if (!best || isBetter(problem.rules, next, best)) best = next
+    yield { sharing: best, share: 0.3 }
+    const isKept = mustBroken(problem.rules, broken) === 0
+    if (cut.isFewest && missing === 0 && isKept && cost <= cut.bound * SHEET) return best
+    // More sheets help with rules that must be kept, not with kits that cannot be made.
+    if (isKept || missing > 0) break
+  }
+  best ??= first
+  if (isLarge(problem)) return best
+  const programme = new SharingProgramme(problem)
+  if (!programme.isWhole || programme.columns > EXACT.columns) return best
+  const whole = exactly(problem, programme, solve)
+  return whole && isBetter(problem.rules, whole, best) ? whole : withBound(best, whole)
+}
+
+/** Columns, combinations and sizes of a print up to which everything is put into one programme. */
+const EXACT = { columns: 2500, combinations: 6000, sizes: 5 }
+
+const isLarge = ({ kinds, prints }: SharingProblem): boolean =>
+  kinds.reduce((sum, kind) => sum + sizeOf(kind), 0) > EXACT.combinations
+  || prints.some(({ problem }) => problem.demands.length > EXACT.sizes)
+
+/** Cutting and sharing in one programme of every pattern and every combination. */
+function exactly(problem: SharingProblem, programme: SharingProgramme, solve: Solve): Sharing | undefined {
+  const relaxed = (wishes: boolean, sheets: number) => {
+    const built = programme.build({ wishes, sheets })
+    const solved = solve(built.programme)
+    return solved && { cost: solved.cost, missing: built.missing.some(at => (solved.columns[at] ?? 0) > WORTH_WHILE) }
+  }
+  // How few sheets will do, whatever is wished for.
+  const sheets = relaxed(false, 0)
+  if (!sheets) return undefined
+  const bound = sheets.missing ? 0 : Math.max(0, Math.ceil(sheets.cost / SHEET - 1e-6))
+  const least = relaxed(true, bound)
+  const built = programme.build({ sheets: bound })
+  const whole = solve({ ...built.programme, whole: { nodes: programme.columns > NODES.columns ? NODES.many : NODES.few, gap: 0.001, brief: true } })
+  if (!whole) return undefined
+  const kits = programme.kitsIn(built, whole.columns)
+  const missing = built.missing.reduce((sum, at) => sum + Math.round(whole.columns[at] ?? 0), 0)
+  const opened = built.fresh.reduce((sum, at) => sum + Math.round(whole.columns[at] ?? 0), 0)
+  const all = filled(problem.kinds, kits, dealtOut(problem))
+  const broken = brokenBy(problem, all)
+  const cost = costOf(problem.rules, broken, opened)
+  const isProven = whole.optimal && missing === 0
+  return {
+    kits: all,
+    broken,
+    missing,
+    sheets: opened,
+    bound: isProven && noWishes(problem.rules) ? opened : bound,
+    cost,
+    least: isProven ? cost : missing > 0 || !least || least.missing ? undefined : Math.min(cost, Math.max(bound * SHEET, least.cost)),
+  }
+}
+
+/** How often rules are broken that must be kept. */
+const mustBroken = (rules: Rules, broken: Sharing['broken']): number =>
+  (Object.keys(broken) as (keyof Rules)[]).reduce((sum, rule) => sum + (rules[rule].hold === 'must' ? broken[rule] : 0), 0)
+
+/** Whether one sharing is better than another: more kits, then what must be kept, then what it costs. */
+const isBetter = (rules: Rules, one: Sharing, other: Sharing): boolean =>
+  before([one.missing, mustBroken(rules, one.broken), one.cost ?? Infinity], [other.missing, mustBroken(rules, other.broken), other.cost ?? Infinity])
+  ?? false
+
+/** A sharing with what another search has proven besides. */
+const withBound = (best: Sharing, other?: Sharing): Sharing => ({
+  ...best,
+  bound: best.bound === undefined ? other?.bound : Math.max(best.bound, other?.bound ?? 0),
+  least: best.least === undefined ? undefined : Math.min(best.cost ?? Infinity, Math.max(best.least, other?.least ?? 0)),
+})
+
+const noWishes = (rules: Rules) => Object.values(rules).every(({ hold }) => hold !== 'wish')
+
+/** What a sharing costs: its sheets, and what the wishes weigh that it does not meet. */
+const costOf = (rules: Rules, broken: Sharing['broken'], sheets: number): number =>
+  (Object.keys(broken) as (keyof Rules)[]).reduce(
+    (sum, rule) => sum + (rules[rule].hold === 'wish' ? rules[rule].weight * broken[rule] : 0),
+    sheets * SHEET,
+  )
+
+/** Kits that are not made get what they were dealt at first, so that everybody is said to have something. */
+const filled = (kinds: Kind[], kits: Sharing['kits'], first: Sharing): Sharing['kits'] =>
+  kinds.map((kind, at) => [...itemAt(kits, at), ...itemAt(first.kits, at).slice(itemAt(kits, at).length)].slice(0, kind.kits))
+
+/** What a piece of a print costs a kit, and a role of a print of a pool, by the duals of a round. */
+function pricesOf({ prints }: SharingProgramme, built: Built, dual: (row: number) => number): (key: string) => number {
+  const prices = new Map<string, number>()
+  prints.forEach(({ print, demands }, at) =>
+    demands.forEach(({ key }, index) => prices.set(`${print.key} ${key}`, Math.max(0, dual(itemAt(itemAt(built.demandRows, at), index))))))
+  for (const { key, rows } of built.evenRows) prices.set(key, -rows.reduce((sum, row) => sum + dual(row), 0))
+  return key => prices.get(key) ?? 0
+}
+
+/** How many kits some sheets give: at least `kits`, and never more than `most`; with a sharing of so many. */
+export interface MostShared {
+  kits: number
+  most: number
+  sharing: Sharing['kits']
+}
+
+/** The most kits from what is on hand, one of each card, nothing bought; by the rules that must be kept. */
+export function mostShared(problem: SharingProblem, solve: Solve): MostShared {
+  const roomy: SharingProblem = {
+    ...problem,
+    rules: { ...problem.rules, evenly: { hold: 'free', weight: 0 } },
+    prints: problem.prints.map(print => ({
+      ...print,
+      problem: { ...print.problem, supplies: print.problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })) },
+    })),
+    kinds: problem.kinds.map(kind => ({ ...kind, kits: Math.max(kind.kits, mostByArea(problem, kind)) })),
+  }
+  const programme = new SharingProgramme(roomy)
+  for (const { kind, combination, cost } of seeds(roomy)) programme.kits.add(kind, { combination, cost })
+  let most = Infinity
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const built = programme.build({ isMost: true, wishes: false })
+    const relaxed = solve(built.programme)
+    if (!relaxed) return { kits: 0, most: 0, sharing: problem.kinds.map(() => []) }
+    if (programme.isWhole) {
+      most = Math.floor(-relaxed.cost + WORTH_WHILE)
+      break
+    }
+    const dual = (row: number | undefined) => (row === undefined ? 0 : (relaxed.duals[row] ?? 0))
+    const prices = pricesOf(programme, built, dual)
+    let [found, total] = [false, 0]
+    programme.prints.forEach(({ print, patterns, demands, whole }, at) => {
+      const worths = new Map(demands.map(({ key }) => [key, prices(`${print.key} ${key}`)]))
+      patterns.supplies.forEach((supply, index) => {
+        const drawer = dual(built.drawers[at]?.[index])
+        const best = whole ? [] : patterns.bests(index, worths)
+        const top = whole ? -drawer : patterns.atMost(index, worths, best[0]?.value ?? 0)
+        total += Math.max(-drawer, top) * supply.onHand
+        for (const { value, root } of best) if (value + drawer > WORTH_WHILE) found = patterns.addInside(index, root) || found
+      })
+    })
+    // One set takes at least its cheapest kit of every card; scaled so that a set is worth one.
+    const cheap = new Map<string, number>()
+    roomy.kinds.forEach((kind, at) => {
+      const answer = programme.kits.price(at, prices, Infinity, false)
+      cheap.set(kind.card, Math.min(cheap.get(kind.card) ?? Infinity, answer.least))
+      found = answer.found || found
+    })
+    const aSet = [...cheap.values()].reduce((sum, cost) => sum + cost, 0)
+    if (aSet > WORTH_WHILE) most = Math.min(most, Math.floor(total / aSet + WORTH_WHILE))
+    if (!found) break
+  }
+  if (!Number.isFinite(most)) return { kits: 0, most: 0, sharing: problem.kinds.map(() => []) }
+  const built = programme.build({ isMost: true, wishes: false })
+  const whole = solve({ ...built.programme, whole: { nodes: NODES.few } })
+  if (!whole || built.sets === undefined) return { kits: 0, most, sharing: problem.kinds.map(() => []) }
+  const kits = Math.round(whole.columns[built.sets] ?? 0)
+  return { kits, most: whole.optimal && programme.isWhole ? kits : Math.max(kits, most), sharing: programme.kitsIn(built, whole.columns) }
+}
+
+/** Combinations to begin with where not all are listed. */
+const seeds = ({ kinds, rules }: SharingProblem) => kinds.flatMap((kind, at) =>
+  cheapest(kind, rules, (role, option) => (role + option) % kind.roles.length, MANY_SEEDS).found.map(one => ({ kind: at, ...one })))
+const MANY_SEEDS = 24
+
+/** Kits of a kind that all sheets on hand would give by area, so that programmes know how many pieces may be cut. */
+function mostByArea({ prints }: SharingProblem, { roles }: Kind): number {
+  const area = ({ width, height }: { width: number, height: number }) => width * height
+  const have = prints.reduce((sum, { problem }) => sum + problem.supplies.reduce((all, supply) => all + area(supply) * supply.onHand, 0), 0)
+  const need = roles.reduce((sum, { options, takes }) => sum + Math.min(...options.map((print, option) => {
+    const demands = prints.find(({ key }) => key === print)?.problem.demands ?? []
+    return [...itemAt(takes, option)].reduce((all, [key, count]) => all + count * area(demands.find(demand => demand.key === key) ?? { width: 0, height: 0 }), 0)
+  })), 0)
+  return need > 0 ? Math.ceil(have / need) : 0
+}
+
+/** Kinds that cannot be shared out at all by the rules that must be kept, and which rule forbids it. */
+export function impossible({ kinds, rules }: SharingProblem): Impossible[] {
+  return kinds.flatMap((kind): Impossible[] => {
+    if (kind.kits === 0) return []
+    if (kind.roles.some(({ options }) => options.length === 0)) return [{ kind: kind.key, rule: 'pool' }]
+    const free = { hold: 'free', weight: 0 } as const
+    const isPossible = (changed: Partial<Rules>) => cheapest(kind, { ...rules, ...changed }, () => 0, 1).found.length > 0
+    if (!isPossible({})) return [{ kind: kind.key, rule: isPossible({ touching: free }) || !isPossible({ neighbours: free }) ? 'touching' : 'neighbours' }]
+    if (rules.different.hold !== 'must' || sizeOf(kind) > COUNTED) return []
+    const combinations = allCombinations(kind, rules).length
+    return combinations < kind.kits ? [{ kind: kind.key, rule: 'different', combinations }] : []
+  })
+}
+/** Combinations that are counted one by one: beyond, there are more than kits. */
+const COUNTED = 20_000
