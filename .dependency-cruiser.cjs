@@ -1,5 +1,5 @@
 /**
- * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds ← dressing, paper ← cutting,
+ * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds ← dressing, paper ← cutting ← sharing,
  * all ← kits ← batch ← formats, exports and prints; then app, server, cli.
  */
 const ROOMS = {
@@ -10,11 +10,12 @@ const ROOMS = {
   folds: ['lists', 'lengths', 'document', 'paper'],
   cutting: ['lists', 'lengths', 'document', 'paper'],
   dressing: ['lists', 'lengths', 'document', 'paper', 'folds'],
+  sharing: ['lists', 'lengths', 'document', 'cutting'],
   kits: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting'],
-  batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'kits'],
-  formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'kits', 'batch'],
-  exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'kits', 'batch'],
-  prints: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'kits', 'batch'],
+  batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits'],
+  formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
+  exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
+  prints: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
 }
 const TEST = '\\.test\\.ts$'
 const PURE_PACKAGES = [

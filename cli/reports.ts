@@ -1,7 +1,9 @@
 import type { Batch } from '../core/document'
 import Table from 'cli-table3'
 import type { ClassFinding, Leftover, PaperOutcome, Preparation } from '../core/batch'
-import { findingsOf, kitProblems, offcutsIn, sourceOf, stopsIn, viewOf } from '../core/batch'
+import {
+  findingsOf, kitProblems, offcutsIn, packedBags, sourceOf, stopsIn, viewOf,
+} from '../core/batch'
 import type { BenchStep, Solve } from '../core/cutting'
 import { countsOf, heldInWords, mostKits, pileInWords, takenInWords, wholeMinutes } from '../core/cutting'
 import type { Fastenings, Kits } from '../core/kits'
@@ -29,7 +31,7 @@ const sizeText = (batch: Batch, width: Length, height: Length) =>
 
 const sheetText = (batch: Batch, width: Length, height: Length) => sheetName(width, height) ?? sizeText(batch, width, height)
 
-const heading = ({ class: { title, date, seats, spares } }: Batch) => `${title}, ${date}: ${seats} seats and ${spares} spares`
+export const heading = ({ class: { title, date, seats, spares } }: Batch) => `${title}, ${date}: ${seats} seats and ${spares} spares`
 
 const tapesOf = ({ tape, strong }: Fastenings, units: Units) => ({ tape: writeLength(tape, units), strong: writeLength(strong, units) })
 
@@ -46,7 +48,7 @@ export const findingData = ({ severity, subject, problem, parameter, fix }: Find
   },
 })
 
-const findingLines = (findings: ClassFinding[]): string[] =>
+export const findingLines = (findings: ClassFinding[]): string[] =>
   findings.map(
     ({ severity, title, subject, problem }) => `${severity.toUpperCase()}  ${title}: ${subject === title ? '' : `${subject} `}${problem}`,
   )
@@ -241,9 +243,18 @@ export function kitsReport(batch: Batch, preparation: Preparation, kits: Kits): 
   const findings = findingsOf(preparation)
   const { units } = batch.class
   const money = moneyIn(batch)
+  const bags = packedBags(preparation)
   const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
   const data = {
-    seats: kits.seats,
+    seats: bags.map(({ key, label, kits }) => ({
+      key,
+      label,
+      kits: kits.map(({ card: { entry }, colourway, pieces }) => ({
+        card: entry.key,
+        colourway: colourway?.key ?? null,
+        pieces: pieces.map(({ piece, count, paper }) => ({ part: piece.key, count, paper: paper?.key ?? null })),
+      })),
+    })),
     costs: kits.costs.map(cost => ({ ...cost, supplies: { ...cost.supplies, ...tapesOf(cost.supplies, units) } })),
     purchases: kits.purchases.map(purchase => ({
       ...purchase,
@@ -256,7 +267,8 @@ export function kitsReport(batch: Batch, preparation: Preparation, kits: Kits): 
     heading(batch),
     table(
       ['Bag', 'Cards'],
-      kits.seats.map(({ label, cards }) => [label, cards.map(key => titles.get(key)).join(', ') || '–']),
+      bags.map(({ label, kits }) => [label, kits.map(({ card, colourway }) =>
+        (colourway ? `${card.entry.title} (${colourway.name})` : card.entry.title)).join(', ') || '–']),
     ),
     table(
       ['Card', 'Paper', 'Tape and foam', 'One kit'],

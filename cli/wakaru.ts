@@ -1,12 +1,13 @@
 import type { Batch, DressingEntry, Problem } from '../core/document'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
-import { kitsOfBatch, planAll, prepare } from '../core/batch'
+import { kitsOfBatch, planAll, prepare, prepareShared } from '../core/batch'
 import { cutsCsv } from '../core/exports'
 import { readBatch, readDressing } from '../core/formats'
 import { foldReport, foldsReport } from './folds'
 import { drawerReport, kitsReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
+import { mostReport, shareReport } from './sharing'
 import { loadSolver } from './solver'
 import { verifyReport } from './verify'
 
@@ -16,6 +17,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
   verify PLAN   checks what “plan FILE --json” wrote: geometry, order of cuts, demand, supply
   drawer FILE   how many kits the sheets and offcuts on hand give, and which paper runs out first
+  share FILE    who gets which prints of the pools, with the sheets that takes and what each rule costs
   kits FILE     one list for each seat, what to buy, what a kit costs
   folds         the catalogue of folds with their parameters
   fold ID       one fold: pieces, creases, joints, findings, outline, size on display, steps
@@ -27,6 +29,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   --svg FOLDER       write the flat pattern of every blank of the fold, in real size; --dxf FOLDER alike
   --units inch       or metric: which natural sizes to start from, and how to write measures
 
+  --most        of “share”: the most kits that the sheets on hand give, one of each card
   --csv         of “plan”: the order of cuts as CSV
   --json        print data instead of tables
 
@@ -36,13 +39,16 @@ that must be settled before cutting, 2 wrong call or wrong file, 3 Wakaru itself
 const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
   pieces: batch => piecesReport(batch, prepare(batch)),
   plan: async (batch) => {
-    const preparation = prepare(batch)
-    return planReport(batch, preparation, planAll(batch, preparation, await loadSolver()))
+    const solve = await loadSolver()
+    const preparation = prepareShared(batch, solve)
+    return planReport(batch, preparation, planAll(batch, preparation, solve))
   },
   drawer: async batch => drawerReport(batch, prepare(batch), await loadSolver()),
+  share: async batch => shareReport(batch, await loadSolver()),
   kits: async (batch) => {
-    const preparation = prepare(batch)
-    return kitsReport(batch, preparation, kitsOfBatch(batch, preparation, planAll(batch, preparation, await loadSolver())))
+    const solve = await loadSolver()
+    const preparation = prepareShared(batch, solve)
+    return kitsReport(batch, preparation, kitsOfBatch(batch, preparation, planAll(batch, preparation, solve)))
   },
 }
 
@@ -71,6 +77,7 @@ async function run(args: string[]): Promise<number> {
         set: { type: 'string', multiple: true },
         units: { type: 'string' },
         csv: { type: 'boolean' },
+        most: { type: 'boolean' },
         masks: { type: 'string' },
         svg: { type: 'string' },
         dxf: { type: 'string' },
@@ -122,7 +129,12 @@ async function run(args: string[]): Promise<number> {
   if (!read.ok) return wrong(read.problems.map(problem => `${file}: ${line(problem)}`).join('\n'))
   if (values.csv) {
     if (name !== 'plan') return wrong('--csv goes with plan.')
-    return (console.log((await cutsCsv(read.value, planAll(read.value, prepare(read.value), await loadSolver()))).trimEnd()), 0)
+    const solve = await loadSolver()
+    return (console.log((await cutsCsv(read.value, planAll(read.value, prepareShared(read.value, solve), solve))).trimEnd()), 0)
+  }
+  if (values.most) {
+    if (name !== 'share') return wrong('--most goes with share.')
+    return print(mostReport(read.value, await loadSolver()))
   }
   return print(await command(read.value))
 

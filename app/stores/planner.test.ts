@@ -82,7 +82,7 @@ describe('the planner’s store', () => {
   it('plans the class on screen, and knows its kits once it has', () => {
     expect([planner.ready, planner.running, planner.kits]).toEqual([false, true, undefined])
     worker().work()
-    expect([planner.ready, planner.running, planner.kits?.seats.length]).toEqual([true, false, 4])
+    expect([planner.ready, planner.running, planner.kits?.costs.length]).toEqual([true, false, 1])
     expect(planner.outcomes[0]!.sheets.map(({ needed }) => needed).reduce((a, b) => a + b)).toBe(planner.outcomes[0]!.plan.sheets)
   })
 
@@ -149,11 +149,11 @@ describe('the planner’s store', () => {
       (worker() as unknown as { hear: (event: { data: PlannerAnswer }) => void }).hear({
         data: { kind: 'failed', order: 1, key: order.jobs[0]!.key, reason: 'a slip' },
       })
-    expect([planner.ready, planner.planless, planner.papers[0]!.job.reason, planner.kits?.seats.length]).toEqual([
+    expect([planner.ready, planner.planless, planner.papers[0]!.job.reason, planner.kits?.costs.length]).toEqual([
       true,
       true,
       'a slip',
-      4,
+      1,
     ])
   })
 })

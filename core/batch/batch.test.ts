@@ -1,7 +1,7 @@
 import { freeKey, freeTitle, newClass } from '../document'
 import type { Batch, PaperEntry } from '../document'
 import { describe, expect, it } from 'vitest'
-import { findingsOf, kitsByArea, kitsOfBatch, newCard, planAll, prepare, stopsIn, summaryOf, viewOf, withPapers } from '.'
+import { findingsOf, kitsByArea, kitsOfBatch, newCard, packedBags, planAll, prepare, stopsIn, summaryOf, viewOf, withPapers } from '.'
 import { paperedCard } from './testing'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
@@ -183,7 +183,7 @@ describe('the whole class', () => {
   it('goes from cards to bags and costs', () => {
     const preparation = prepare(batch)
     const kits = kitsOfBatch(batch, preparation, planAll(batch, preparation))
-    expect(kits.seats).toHaveLength(5)
+    expect(packedBags(preparation)).toHaveLength(5)
     expect(kits.purchases.every(({ toBuy }) => toBuy === 0)).toBe(true)
     expect(kits.costs[0]!.paper).toBeGreaterThan(0)
     expect(summaryOf(batch, batch.papers)).toMatchObject({

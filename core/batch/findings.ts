@@ -4,6 +4,7 @@ import type { PaperOutcome } from './outcome'
 import type { Preparation } from './prepare'
 import type { PreparedCard } from './prepared'
 import { SCRAP_PAPER } from './scrap-paper'
+import { sharingFindings } from './sharing-findings'
 import { isCuttable, squared } from '../cutting'
 import type { Batch, BoughtEntry, PostEntry } from '../document'
 import { faceToFace, lyingFindings, neverSeen } from '../dressing'
@@ -101,7 +102,8 @@ function motionFindings(card: PreparedCard, units: Units): Finding[] {
  * command line and in print.
  * @param outcomes the cutting as far as it is planned; without it nothing is said of cutting
  */
-export function findingsOf({ batch, cards, papers }: Preparation, outcomes: PaperOutcome[] = []): ClassFinding[] {
+export function findingsOf(preparation: Preparation, outcomes: PaperOutcome[] = []): ClassFinding[] {
+  const { batch, cards, papers } = preparation
   const ofCards = cards.flatMap(card =>
     viewOf(card, batch).findings.map(finding => ({ ...finding, card: card.entry.key, title: card.entry.title })),
   )
@@ -139,7 +141,7 @@ export function findingsOf({ batch, cards, papers }: Preparation, outcomes: Pape
       }
     }),
   )
-  return [...ofCards, ...dropped, ...unplaced, ...leftOut].sort(bySeverity)
+  return [...ofCards, ...sharingFindings(preparation), ...dropped, ...unplaced, ...leftOut].sort(bySeverity)
 }
 
 /** Those that are put right on the card itself; papers are chosen elsewhere, all at once. */

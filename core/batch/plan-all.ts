@@ -21,8 +21,6 @@ export function planAll(batch: Batch, preparation: Preparation, solve?: Solve): 
 /** The kits of a prepared and planned class. */
 export function kitsOfBatch(batch: Batch, { cards }: Preparation, outcomes: PaperOutcome[]): Kits {
   return kitsFor({
-    seats: batch.class.seats,
-    spares: batch.class.spares,
     units: batch.class.units,
     prices: batch.prices,
     bought: batch.bought,

@@ -22,17 +22,8 @@ export interface Share {
 export const readPool = ({ key, name, papers }: PoolEntry, shelf: ReadonlyMap<string, Paper>): Pool =>
   ({ key, name, papers: papers.flatMap(paper => shelf.get(paper) ?? []) })
 
-/**
- * Deals pieces out to papers in turn, as cards are dealt: those of the first kit begin at `first`, so that the pieces of a
- * kit that come from one pool are of different papers as far as there are any.
- */
-export const dealt = (papers: Paper[], piece: Piece, quantity: number, first = 0): Share[] =>
-  papers.map((paper, index) => {
-    const place = (index - first % papers.length + papers.length) % papers.length
-    return { paper, turn: turnOn(paper, piece), quantity: Math.floor((quantity - place + papers.length - 1) / papers.length) }
-  })
-
-const turnOn = (paper: Paper, piece: Piece): Turn => alongGrain(allowedTurn(paper, piece.printTop), paper.grain, mainCrease(piece))
+/** How a piece may lie on a paper. */
+export const turnOn = (paper: Paper, piece: Piece): Turn => alongGrain(allowedTurn(paper, piece.printTop), paper.grain, mainCrease(piece))
 
 /** Another pool of a class, with no paper in it yet. */
 export function newPool({ pools }: Pick<Batch, 'pools'>): PoolEntry {

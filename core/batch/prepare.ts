@@ -1,20 +1,23 @@
 import type { Cutter, Demand } from '../cutting'
 import type { Batch, CardEntry, PaperEntry } from '../document'
-import { ANY_SCRAP, isPool, kitsOf } from '../document'
+import { ANY_SCRAP, choicesOf, isPool } from '../document'
 import { dressedCard, fixedFindings } from '../dressing'
 import type { Finding, Piece } from '../folds'
 import { foldById, inputProblems } from '../folds'
 import { lengthFrom } from '../lengths'
-import { once } from '../lists'
+import { itemAt, once } from '../lists'
 import type { Paper } from '../paper'
 import type { PreparedCard, PreparedPiece } from './prepared'
 import { paperFindings } from './paper-findings'
-import type { Pool } from './pools'
-import { dealt, readPool } from './pools'
+import type { Pool, Share } from './pools'
+import { readPool, turnOn } from './pools'
 import { demandsOf, paperProblem } from './problems'
 import type { PaperProblem } from './problems'
 import { readPaper, readTools } from './read'
 import { SCRAP_PAPER, mayBeScrap } from './scrap-paper'
+import type { DealtKit, SharingOfClass } from './sharing'
+import { dealtKits } from './sharing'
+import type { Sharing } from '../sharing'
 
 /** Everything that follows from a class without planning its cutting. */
 export interface Preparation {
@@ -26,27 +29,39 @@ export interface Preparation {
   cutter: Cutter
   /** The papers of the shelf with lengths instead of text, by key. */
   shelf: Map<string, Paper>
+  /** How prints of pools are shared out, where there are any. */
+  sharing?: SharingOfClass
 }
 
 /**
  * From a class to pieces, findings and one cutting problem for each paper. The batch must have passed its door.
  * @param before what was prepared from an earlier state of the class: what does not
  * depend on anything that has changed since is taken from it, the same objects
+ * @param known the sharing of prints that was found for a problem, by its key; until there is one they are dealt out in turn
  */
-export function prepare(batch: Batch, before?: Preparation): Preparation {
+export function prepare(batch: Batch, before?: Preparation, known?: (key: string) => Sharing | undefined): Preparation {
   const sameTools = before?.batch.tools === batch.tools && before.batch.class.units === batch.class.units
   const cutter = sameTools ? before.cutter : readTools(batch.tools, batch.class.units)
   const shelf = new Map(batch.papers.map(entry => [entry.key, asBefore(entry, before) ?? readPaper(entry)]))
   const pools = new Map(batch.pools.map(entry => [entry.key, readPool(entry, shelf)]))
-  const known = new Map(sameTools ? before.cards.map(card => [card.entry, card]) : [])
-  const cards = batch.cards.map((entry) => {
-    const card = known.get(entry)
-    const same = card?.kits === kitsOf(entry, batch) && papersIn(entry, batch).every(key => before?.shelf.get(key) === shelf.get(key))
-      && (before?.batch.pools === batch.pools || !Object.values(entry.papers).some(isPool))
-    return same ? card : prepareCard(entry, batch, shelf, pools, cutter)
+  const old = new Map(sameTools ? before.cards.map(card => [card.entry, card]) : [])
+  const made = batch.cards.map(entry => old.get(entry)?.made ?? makeCard(entry, batch, cutter))
+  const { kits, sharing } = dealtKits(batch, made, shelf, pools, cutter, known)
+  const cards = made.map((one, at) => {
+    const card = old.get(one.entry)
+    const dealt = itemAt(kits, at)
+    const same = card !== undefined && isDealtAlike(card.dealt, dealt) && poolsIn(one.entry).every(key => namesOf(key, before) === namesOf(key))
+      && papersIn(one.entry, batch).every(key => before?.shelf.get(key) === shelf.get(key))
+    return same ? card : prepareCard(one, dealt, shelf, pools, batch, cutter)
   })
   const scrap = demandsOf(batch, cards, SCRAP_PAPER)
-  return { batch, cards, papers: problemsOf(), scrap, cutter, shelf }
+  return { batch, cards, papers: problemsOf(), scrap, cutter, shelf, sharing }
+
+  /** Name and papers of a pool, as text. */
+  function namesOf(key: string, of: Pick<Preparation, 'batch'> = { batch }): string {
+    const pool = of.batch.pools.find(pool => pool.key === key)
+    return pool ? [pool.name, ...pool.papers].join('\n') : ''
+  }
 
   /** One cutting problem for each paper that pieces are cut from. */
   function problemsOf(): PaperProblem[] {
@@ -63,6 +78,27 @@ export function prepare(batch: Batch, before?: Preparation): Preparation {
   }
 }
 
+const poolsIn = (card: CardEntry): string[] => choicesOf(card).map(({ paper }) => paper).filter(isPool)
+
+/** Whether two lists of kits come to the same: the same bags, colourways and papers. */
+const isDealtAlike = (one: DealtKit[], other: DealtKit[]): boolean =>
+  one.length === other.length && one.every((kit, at) => {
+    const { bag, colourway, papers } = itemAt(other, at)
+    return kit.bag === bag && kit.colourway === colourway && isSameTable(kit.papers, papers)
+  })
+
+const compared = new WeakMap<object, WeakMap<object, boolean>>()
+
+/** Kits that are alike share their table, so that few are compared. */
+function isSameTable(one: ReadonlyMap<string, Paper>, other: ReadonlyMap<string, Paper>): boolean {
+  const before = compared.get(one)?.get(other)
+  if (before !== undefined) return before
+  const same = one.size === other.size && [...one].every(([part, paper]) => other.get(part) === paper)
+  const own = compared.get(one) ?? new WeakMap<object, boolean>()
+  compared.set(one, own.set(other, same))
+  return same
+}
+
 /** Pieces of a class with one card are not named after it. */
 const isAlone = ({ cards }: Batch) => cards.length <= 1
 
@@ -74,20 +110,14 @@ const isCutFrom = ({ pieces }: PreparedCard, paper: Paper) =>
   pieces.some(({ shares }) => shares.some(share => share.paper === paper && share.quantity > 0))
 
 /** The papers that a card is cut from, those of its pools among them. */
-const papersIn = ({ papers }: CardEntry, { pools }: Batch): string[] =>
-  Object.values(papers).flatMap(key => pools.find(pool => pool.key === key)?.papers ?? [key])
+const papersIn = (card: CardEntry, { pools }: Batch): string[] =>
+  choicesOf(card).flatMap(({ paper }) => pools.find(pool => pool.key === paper)?.papers ?? [paper])
 
-function prepareCard(
-  entry: CardEntry,
-  batch: Batch,
-  shelf: ReadonlyMap<string, Paper>,
-  pools: ReadonlyMap<string, Pool>,
-  cutter: Cutter,
-): PreparedCard {
+/** A card worked out from its parameters and dressing, before anything is said of papers. */
+function makeCard(entry: CardEntry, batch: Batch, cutter: Cutter): PreparedCard['made'] {
   const { units } = batch.class
-  const kits = kitsOf(entry, batch)
   const fold = foldById(entry.fold)
-  const broken = (findings: Finding[]): PreparedCard => ({ entry, kits, pieces: [], findings, fixed: () => findings })
+  const broken = (findings: Finding[]): PreparedCard['made'] => ({ entry, pieces: [], findings, fixed: () => findings })
   if (!fold) {
     const problem = `uses the fold “${entry.fold}”, which this Wakaru does not know.`
     return broken([{ severity: 'stop', subject: entry.title, problem }])
@@ -97,26 +127,58 @@ function prepareCard(
     return broken(wrong.map(({ parameter, problem }) => ({ severity: 'stop', subject: entry.title, parameter, problem })))
   const board = lengthFrom(batch.tools.board, units)
   const made = dressedCard(fold, entry, units, cutter.mark, board)
-  const { pieces: plain, ...construction } = made
-  /** Pieces of a card from one pool begin with different papers; both of a matched pair with the same. */
-  const begun = new Map<string, string[]>()
-  function dealtFrom({ key }: Pool, { key: part, pair }: Piece): number {
-    const started = begun.get(key) ?? []
-    begun.set(key, started)
-    const name = pair === undefined ? `piece ${part}` : `pair ${pair}`
-    if (!started.includes(name)) started.push(name)
-    return started.indexOf(name)
-  }
-  const pieces = plain.map((piece): PreparedPiece => {
-    const chosen = entry.papers[piece.key] ?? ''
-    const quantity = kits * piece.perKit
-    const pool = pools.get(chosen)
-    const one = chosen === ANY_SCRAP && mayBeScrap(piece.kind) ? SCRAP_PAPER : shelf.get(chosen)
-    const shares = dealt(pool?.papers ?? (one ? [one] : []), piece, quantity, pool ? dealtFrom(pool, piece) : 0)
-    return { ...piece, paper: shares[0]?.paper, pool: pool?.name, shares, turn: shares[0]?.turn ?? 'either', quantity }
+  const { pieces, ...construction } = made
+  const findings = made.findings.map(finding => ({ ...finding, fix: undefined }))
+  return { entry, fold, construction, pieces, findings, fixed: once(() => fixedFindings(fold, entry, made, units, cutter.mark, board)) }
+}
+
+/** A card with its papers: what its kits are cut from, added up for each piece. */
+function prepareCard(
+  made: PreparedCard['made'],
+  dealt: DealtKit[],
+  shelf: ReadonlyMap<string, Paper>,
+  pools: ReadonlyMap<string, Pool>,
+  { class: { units } }: Batch,
+  cutter: Cutter,
+): PreparedCard {
+  const { entry, fold, construction } = made
+  const kits = dealt.length
+  const kitsBy = tallied(dealt)
+  const pieces = made.pieces.map((piece): PreparedPiece => {
+    const chosen = [...new Set([entry, ...entry.colourways].flatMap(({ papers }) => papers[piece.key] ?? []))]
+    const pool = chosen.map(key => pools.get(key)).find(pool => pool !== undefined)
+    const shares = sharesOf(piece, chosen)
+    return {
+      ...piece, paper: shares[0]?.paper, pool: pool?.name, shares, turn: shares[0]?.turn ?? 'either', quantity: kits * piece.perKit,
+    }
   })
   const ofPapers = pieces.flatMap(piece => paperFindings(piece, entry, cutter, units))
-  const findings = [...made.findings.map(finding => ({ ...finding, fix: undefined })), ...ofPapers]
-  const fixed = once(() => [...fixedFindings(fold, entry, made, units, cutter.mark, board), ...ofPapers])
-  return { entry, kits, fold, construction, pieces, findings, fixed }
+  const fixed = once(() => [...made.fixed(), ...ofPapers])
+  return { entry, kits, dealt, made, fold, construction, pieces, findings: [...made.findings, ...ofPapers], fixed }
+
+  /** How many of a piece are cut from which paper; without any kit it is still said which. */
+  function sharesOf(piece: Piece, chosen: string[]): Share[] {
+    const counts = new Map<Paper, number>()
+    for (const key of chosen) {
+      if (key === ANY_SCRAP && mayBeScrap(piece.kind)) counts.set(SCRAP_PAPER, 0)
+      for (const paper of pools.get(key)?.papers ?? [shelf.get(key)]) if (paper) counts.set(paper, 0)
+    }
+    let unsaid = kits
+    for (const [papers, count] of kitsBy) {
+      const paper = papers.get(piece.key)
+      if (!paper) continue
+      counts.set(paper, (counts.get(paper) ?? 0) + count * piece.perKit)
+      unsaid -= count
+    }
+    if (counts.has(SCRAP_PAPER)) counts.set(SCRAP_PAPER, unsaid * piece.perKit)
+    const used = [...counts].filter(([, quantity]) => quantity > 0)
+    return (used.length > 0 ? used : [...counts]).map(([paper, quantity]) => ({ paper, turn: turnOn(paper, piece), quantity }))
+  }
+}
+
+/** How many kits share each table of papers. */
+function tallied(dealt: DealtKit[]): Map<ReadonlyMap<string, Paper>, number> {
+  const counts = new Map<ReadonlyMap<string, Paper>, number>()
+  for (const { papers } of dealt) counts.set(papers, (counts.get(papers) ?? 0) + 1)
+  return counts
 }

@@ -2,6 +2,7 @@ import type { CardEntry, Turn } from '../document'
 import type { Finding, Fold, Piece, WorkedOut } from '../folds'
 import type { Paper } from '../paper'
 import type { Share } from './pools'
+import type { DealtKit } from './sharing'
 
 /** A piece with its paper and how many are cut. */
 export interface PreparedPiece extends Piece {
@@ -21,15 +22,28 @@ export const drawnPapers = ({ pieces }: Pick<PreparedCard, 'pieces'>): Record<st
   Object.fromEntries(pieces.flatMap(({ key, paper }) => (paper ? [[key, paper.key]] : [])))
 
 /** What a piece is cut from, in words; nothing while that is not chosen. */
-export const sourceOf = ({ paper, pool, shares }: PreparedPiece): string | undefined =>
-  pool === undefined ? paper?.name : `${pool} (${shares.map(({ paper: { name } }) => name).join(', ')})`
+export function sourceOf({ paper, pool, shares }: PreparedPiece): string | undefined {
+  const names = shares.map(({ paper: { name } }) => name).join(', ')
+  if (pool !== undefined) return `${pool} (${names})`
+  return shares.length > 1 ? names : paper?.name
+}
 
-export interface PreparedCard {
+/** A card worked out before anything is said of papers. */
+interface Made {
   entry: CardEntry
-  kits: number
   /** Missing when the fold is unknown or a parameter cannot be read; the findings say which. */
   fold?: Fold
   construction?: Omit<WorkedOut, 'pieces'>
+  pieces: Piece[]
+  findings: Finding[]
+  fixed: () => Finding[]
+}
+
+export interface PreparedCard extends Omit<Made, 'pieces'> {
+  made: Made
+  kits: number
+  /** Each kit: whose bag it goes into, its colourway, and what its parts are cut from. */
+  dealt: DealtKit[]
   pieces: PreparedPiece[]
   /** What is found in its parameters and papers, at once and with no fixes; `viewOf` has the rest. */
   findings: Finding[]

@@ -181,6 +181,35 @@ export function faceToFace(card: Construction, matters: (one: Part, other: Part)
 }
 const FACING = { side: 'inside', near: Infinity, later: true } as const
 
+/**
+ * Pieces that lie side by side on the open card: on one side of the same panel, or of two panels that meet at a crease. What is put on
+ * a piece counts as lying where that lies. Each pair once, as they are listed.
+ * @param matters which pairs are asked about
+ */
+export function sideBySide(card: Construction, matters: (one: Part, other: Part) => boolean = () => true): [Part, Part][] {
+  const glued = new Map(card.joints.map(joint => [joint.part, joint]))
+  const bases = new Map(card.parts.map(part => [part.key, part]))
+  /** The panel that everything under a piece lies on in the end, and which side of it. */
+  const ground = (part: Part): { panel: Panel, side: Face } | undefined => {
+    let found: { panel: Panel, side: Face } | undefined
+    for (let joint = glued.get(part.key), steps = 0; joint && steps <= card.parts.length; joint = glued.get(joint.onto.part), steps++)
+      found = { panel: joint.onto, side: joint.face }
+    return found
+  }
+  const lying = card.parts
+    .filter(({ kind }) => kind !== 'hidden' && kind !== 'base' && kind !== 'underlay')
+    .flatMap((part) => {
+      const on = ground(part)
+      return on ? [{ part, ...on }] : []
+    })
+  return lying.flatMap((one, at) => lying.slice(at + 1).flatMap((other): [Part, Part][] => {
+    if (one.side !== other.side || one.panel.part !== other.panel.part || !matters(one.part, other.part)) return []
+    const [a, b] = [one.panel.key, other.panel.key]
+    const meet = a === b || (bases.get(one.panel.part)?.creases ?? []).some(({ between }) => between.includes(a) && between.includes(b))
+    return meet ? [[one.part, other.part]] : []
+  }))
+}
+
 /** How far a panel lies from another one's inside. */
 function heightOver(frame: Frame, panel: Panel, lies: Frame): number {
   const heights = placed(outlineOf(panel), panel, lies).map(corner => seenFrom(frame, corner)[2])

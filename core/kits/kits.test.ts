@@ -34,7 +34,7 @@ const use = (needed: number, onHand: number, price: number | null = 50): PaperUs
   sheets: [{ width: inches(8.5), height: inches(11), needed, onHand, price }],
 })
 const prices = { tapePerMetre: 10, strongTapePerMetre: 30, foamPad: 2 }
-const request = { seats: 3, spares: 1, prices, bought: [], units: 'inch' as const }
+const request = { prices, bought: [], units: 'inch' as const }
 
 describe('supplies from the glue zones', () => {
   it('runs tape round a taped zone', () => {
@@ -57,16 +57,6 @@ describe('supplies from the glue zones', () => {
 })
 
 describe('kits', () => {
-  it('packs one bag for each seat and spare', () => {
-    const { seats } = kitsFor({ ...request, cards: [card('one', 4, 4, 5), card('two', 2, 4, 5)], papers: [use(2, 9)] })
-    expect(seats).toEqual([
-      { label: 'Seat 1', spare: false, cards: ['one', 'two'] },
-      { label: 'Seat 2', spare: false, cards: ['one', 'two'] },
-      { label: 'Seat 3', spare: false, cards: ['one'] },
-      { label: 'Spare 1', spare: true, cards: ['one'] },
-    ])
-  })
-
   it('shares the cost of a paper out by area and loses no cent', () => {
     const kits = kitsFor({ ...request, cards: [card('large', 4, 8, 4), card('small', 4, 4, 4)], papers: [use(6, 9)] })
     const [large, small] = kits.costs

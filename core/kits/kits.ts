@@ -40,13 +40,6 @@ export interface SupplyPrices {
   foamPad: number
 }
 
-/** The bag for one seat. */
-export interface SeatKit {
-  label: string
-  spare: boolean
-  cards: string[]
-}
-
 export interface CardCost {
   card: string
   /** Supplies for one kit. */
@@ -69,7 +62,6 @@ export interface Purchase {
 }
 
 export interface Kits {
-  seats: SeatKit[]
   costs: CardCost[]
   purchases: Purchase[]
   totals: Fastenings & {
@@ -81,8 +73,6 @@ export interface Kits {
 }
 
 interface Request {
-  seats: number
-  spares: number
   cards: KitCard[]
   papers: PaperUse[]
   prices: SupplyPrices
@@ -90,12 +80,8 @@ interface Request {
   units: Units
 }
 
-/**
- * Shares the pieces out to the seats and adds up what the class needs.
- * A card with fewer kits than seats goes to the first seats; one with more
- * fills the spare bags, and what is over stays with the last spare.
- */
-export function kitsFor({ seats, spares, cards, papers, prices, bought, units }: Request): Kits {
+/** Adds up what the class needs, and what a kit costs. */
+export function kitsFor({ cards, papers, prices, bought, units }: Request): Kits {
   const costs = cards.map(card => costOf(card))
   const costEach = ({ paper, other }: CardCost) => paper + other
   const purchases = papers.flatMap(({ paper, sheets }) =>
@@ -126,7 +112,6 @@ export function kitsFor({ seats, spares, cards, papers, prices, bought, units }:
     { tape: ZERO, strong: ZERO, pads: 0 },
   )
   return {
-    seats: bags(),
     costs,
     purchases,
     totals: {
@@ -134,14 +119,6 @@ export function kitsFor({ seats, spares, cards, papers, prices, bought, units }:
       spending: purchases.reduce((total, { cost }) => total + (cost ?? 0), 0),
       cost: cards.reduce((total, { kits }, index) => total + kits * costEach(itemAt(costs, index)), 0),
     },
-  }
-
-  function bags(): SeatKit[] {
-    return Array.from({ length: seats + spares }, (_, index) => ({
-      label: index < seats ? `Seat ${index + 1}` : `Spare ${index - seats + 1}`,
-      spare: index >= seats,
-      cards: cards.filter(card => index < card.kits).map(card => card.key),
-    }))
   }
 
   function costOf(card: KitCard): CardCost {

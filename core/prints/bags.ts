@@ -1,9 +1,9 @@
-import type { PreparedCard, PreparedPiece } from '../batch'
-import { sourceOf } from '../batch'
-import type { Kits, SeatKit } from '../kits'
+import type { Bag, PackedPiece, PreparedCard } from '../batch'
+import { contentsOf, sourceOf } from '../batch'
+import type { Kits } from '../kits'
 import { extraInWords } from '../kits'
 import type { Units } from '../lengths'
-import { lookUp } from '../lists'
+import { itemAt } from '../lists'
 import type { PrintBlock, PrintSection } from './model'
 import { stepList } from './steps'
 import { sheetInWords, typesetSize } from './typeset'
@@ -29,50 +29,43 @@ export function shoppingSection(kits: Kits, units: Units, words: { money: (cents
 }
 
 /**
- * The lists of the bags: one for all that are alike with a box for each seat to tick, or one for each bag.
+ * The lists of the bags: one for all that are alike with a box for each bag to tick, or one for each bag.
  * @param each a list of its own for every bag, to be put into it
  */
-export function bagSection(kits: Kits, cards: PreparedCard[], units: Units, each: boolean): PrintSection {
-  const byKey = new Map(cards.map(card => [card.entry.key, card]))
-  const content = (seat: SeatKit): PrintBlock[] =>
-    seat.cards.length === 0
+export function bagSection(bags: Bag[], units: Units, each: boolean): PrintSection {
+  const content = ({ kits }: Bag): PrintBlock[] =>
+    kits.length === 0
       ? [{ kind: 'text', text: 'Nothing is packed.' }]
-      : seat.cards.flatMap((key): PrintBlock[] => {
-          const { entry, pieces, construction } = lookUp(byKey, key)
+      : kits.flatMap(({ card: { entry, construction }, colourway, pieces }): PrintBlock[] => {
           const bought = construction?.extras.map(extra => extraInWords(extra, units)) ?? []
-          const items = [...pieces.map(piece => pieceInWords(piece, units)), ...bought]
           return [
-            { kind: 'text', strong: true, text: entry.title },
-            { kind: 'list', mark: 'box', items },
+            { kind: 'text', strong: true, text: colourway ? `${entry.title}, ${colourway.name}` : entry.title },
+            { kind: 'list', mark: 'box', items: [...pieces.map(piece => packedInWords(piece, units)), ...bought] },
           ]
         })
   if (each) {
     return {
       heading: 'One list for each bag',
-      blocks: [{ kind: 'side by side', cells: kits.seats.map(seat => [{ kind: 'heading', text: seat.label }, ...content(seat)]) }],
+      blocks: [{ kind: 'side by side', cells: bags.map(bag => [{ kind: 'heading', text: bag.label }, ...content(bag)]) }],
     }
   }
-  const alike = new Map<string, SeatKit[]>()
-  for (const seat of kits.seats) alike.set(seat.cards.join(' '), [...(alike.get(seat.cards.join(' ')) ?? []), seat])
+  const alike = new Map<string, Bag[]>()
+  for (const bag of bags) alike.set(contentsOf(bag), [...(alike.get(contentsOf(bag)) ?? []), bag])
   return {
     heading: 'What goes into the bags',
-    blocks: [...alike.values()].flatMap((seats): PrintBlock[] => [
-      { kind: 'heading', text: seats.length === kits.seats.length ? `All ${seats.length} bags alike` : bagsInWords(seats) },
-      ...content(seats[0] as SeatKit),
-      { kind: 'text', text: seats.map(({ label }) => `☐\u00a0${label.replace(' ', '\u00a0')}`).join('   ') },
+    blocks: [...alike.values()].flatMap((same): PrintBlock[] => [
+      { kind: 'heading', text: same.length === bags.length ? `All ${same.length} bags alike` : bagsInWords(same) },
+      ...content(itemAt(same, 0)),
+      { kind: 'text', text: same.map(({ label }) => `☐\u00a0${label.replaceAll(' ', '\u00a0')}`).join('   ') },
     ]),
   }
 }
 
-const bagsInWords = (seats: SeatKit[]): string => (seats.length === 1 ? `One bag: ${seats[0]?.label}` : `${seats.length} bags alike`)
+const bagsInWords = (bags: Bag[]): string => (bags.length === 1 ? `One bag: ${itemAt(bags, 0).label}` : `${bags.length} bags alike`)
 
-const pieceInWords = (piece: PreparedPiece, units: Units): string =>
-  [
-    `${piece.perKit} × ${piece.name}`,
-    typesetSize(piece.width.value, piece.height.value, units, true),
-    ...(piece.made ?? []),
-    sourceOf(piece) ?? 'no paper yet',
-  ].join(', ')
+/** `1 × Mat, 5 1/4 × 4 in, Herring`: a piece as it lies in a bag. */
+const packedInWords = ({ piece: { name, width, height, made = [] }, count, paper }: PackedPiece, units: Units): string =>
+  [`${count} × ${name}`, typesetSize(width.value, height.value, units, true), ...made, paper?.name ?? 'no paper yet'].join(', ')
 
 /** How every card is made, in steps. */
 export const stepSections = (cards: PreparedCard[]): PrintSection[] =>

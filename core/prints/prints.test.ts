@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import tide from '../../demo/tide-and-lantern.json'
-import { kitsOfBatch, planAll, prepare } from '../batch'
+import { kitsOfBatch, packedBags, planAll, prepare } from '../batch'
 import type { Batch } from '../document'
 import { readBatch } from '../formats'
 import { inches, millimetres } from '../lengths'
@@ -94,23 +94,25 @@ describe('score cards', () => {
 })
 
 describe('bag lists', () => {
+  const bags = packedBags(preparation)
+
   it('say what is alike once, with a box for every seat', () => {
-    const section = bagSection(kits, preparation.cards, 'inch', false)
+    const section = bagSection(bags, 'inch', false)
     const boxes = ofKind(section, 'text').map(({ text }) => text.match(/☐/g)?.length ?? 0)
-    expect(boxes.reduce((sum, count) => sum + count, 0)).toBe(kits.seats.length)
-    expect(ofKind(section, 'heading').map(({ text }) => text)).toEqual([`All ${kits.seats.length} bags alike`])
+    expect(boxes.reduce((sum, count) => sum + count, 0)).toBe(bags.length)
+    expect(ofKind(section, 'heading').map(({ text }) => text)).toEqual([`All ${bags.length} bags alike`])
   })
 
   it('or one list for every bag', () => {
-    const section = bagSection(kits, preparation.cards, 'inch', true)
-    expect(ofKind(section, 'heading').map(({ text }) => text)).toEqual(kits.seats.map(({ label }) => label))
+    const section = bagSection(bags, 'inch', true)
+    expect(ofKind(section, 'heading').map(({ text }) => text)).toEqual(bags.map(({ label }) => label))
     const pieces = preparation.cards.flatMap(card => [...card.pieces, ...(card.construction?.extras ?? [])]).length
-    expect(ofKind(section, 'list').flatMap(({ items }) => items)).toHaveLength(pieces * kits.seats.length)
+    expect(ofKind(section, 'list').flatMap(({ items }) => items)).toHaveLength(pieces * bags.length)
     // What is bought goes in as well.
     const [first, ...rest] = preparation.cards
     const bow = { ...first!, construction: { ...first!.construction!, extras: [{ name: 'Bow', count: 2 }] } }
-    expect(ofKind(bagSection(kits, [bow, ...rest], 'inch', true), 'list').filter(({ items }) => items.includes('2 × Bow'))).toHaveLength(
-      kits.seats.length,
+    expect(ofKind(bagSection(packedBags({ ...preparation, cards: [bow, ...rest] }), 'inch', true), 'list').filter(({ items }) => items.includes('2 × Bow'))).toHaveLength(
+      bags.length,
     )
   })
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PrintSection } from '../../../../core/prints'
+import { packedBags } from '../../../../core/batch'
 import { bagSection, shoppingSection, slipSection, stepSections } from '../../../../core/prints'
 
 definePageMeta({ layout: 'print' })
@@ -19,7 +20,7 @@ const print = computed(() => {
     ? [{ heading: 'Not complete', blocks: [{ kind: 'text', strong: true, text: NOT_ALL }] }]
     : []
   const forCards = [...stepSections(cards), ...cards.flatMap(slipSection)]
-  return printOf([shopping, ...unsure, bagSection(kits, cards, work.units, each.value), ...forCards])
+  return printOf([shopping, ...unsure, bagSection(packedBags(work.prepared), work.units, each.value), ...forCards])
 })
 </script>
 

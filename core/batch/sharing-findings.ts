@@ -1,0 +1,66 @@
+import { byKey, count } from '../lists'
+import type { RuleName } from '../document'
+import { impossible } from '../sharing'
+import { bagLabel, seatOf, unmetWishes } from './bags'
+import type { ClassFinding } from './findings'
+import type { Preparation } from './prepare'
+
+/** The rules of sharing as a maker says them. */
+export const RULE_NAMES: Record<RuleName, string> = {
+  touching: 'Faces that touch when closed differ',
+  neighbours: 'Neighbours on the open card differ',
+  different: 'No two kits alike',
+  evenly: 'Prints are used about equally',
+}
+
+/** What is found about who gets what: rules that nobody can keep, wishes that are not met, names without a seat. */
+export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFinding[] {
+  const onCard = (card: string) => ({ card, title: byKey(batch.cards, card).title })
+  const unkept = sharing ? impossible(sharing.problem).map(({ kind, rule, combinations }): ClassFinding => {
+    const of = byKey(sharing.problem.kinds, kind)
+    const name = rule === 'pool' ? '' : RULE_NAMES[rule]
+    const why = rule === 'different'
+      ? `only ${count(combinations ?? 0, 'kit')} can differ, and ${of.kits} are wanted. Put another print into a pool, or make the rule a wish.`
+      : rule === 'pool'
+        ? 'is cut from a pool without papers. Put one into it.'
+        : 'its pools have too few prints for that. Put another one in, or make the rule a wish.'
+    return { severity: 'stop', subject: of.name, problem: name ? `cannot keep “${name}”: ${why}` : why, place: 'papers', ...onCard(of.card) }
+  }) : []
+  const short: ClassFinding[] = sharing?.isSettled && sharing.sharing.missing > 0
+    ? [{
+        severity: 'warn',
+        subject: 'Prints',
+        problem: `do not suffice for ${count(sharing.sharing.missing, 'kit')}: the sheets of the pools are used up. Buy sheets, or put another `
+          + 'print into a pool.',
+        ...onCard(sharing.problem.kinds[0]?.card ?? ''),
+      }]
+    : []
+  const wishes = unmetWishes(batch).map(({ bag, card, colourway, isGone }): ClassFinding => {
+    const { name } = seatOf(batch, bag)
+    const entry = byKey(batch.cards, card)
+    const wish = entry.colourways.find(({ key }) => key === colourway)?.name ?? colourway
+    return {
+      severity: 'warn',
+      subject: name || bagLabel(bag),
+      problem: isGone
+        ? `wishes for the colourway “${wish}” of ${entry.title}, which there is no more.`
+        : `wishes for ${entry.title} in ${wish}, of which there are too few kits. Make more of it, or leave their number open.`,
+      ...onCard(card),
+    }
+  })
+  const first = cards[0]
+  const beyond = batch.roster.filter(({ key, name }) => name !== '' && Number(key.split('-')[1]) > mostOf(key))
+  const unseated: ClassFinding[] = beyond.length > 0 && first
+    ? [{
+        severity: 'warn',
+        subject: beyond.map(({ name }) => name).join(', '),
+        problem: `${beyond.length === 1 ? 'has' : 'have'} no seat: the class has ${batch.class.seats}. Raise the seats, or take the name out.`,
+        ...onCard(first.entry.key),
+      }]
+    : []
+  return [...unkept, ...short, ...wishes, ...unseated]
+
+  function mostOf(key: string): number {
+    return key.startsWith('seat') ? batch.class.seats : key.startsWith('spare') ? batch.class.spares : batch.sharing.surplus
+  }
+}

@@ -1,0 +1,269 @@
+import { itemAt } from '../lists'
+import type { Cutter } from '../cutting'
+import { problemKey } from '../cutting'
+import type { Batch, CardEntry } from '../document'
+import { isPool } from '../document'
+import { faceToFace, sideBySide } from '../dressing'
+import type { Construction, Piece } from '../folds'
+import { isLayer, isWhole } from '../folds'
+import type { Paper } from '../paper'
+import type { Apart, Kind, Print, Role, Sharing, SharingProblem } from '../sharing'
+import { dealtOut } from '../sharing'
+import type { BagKit } from './bags'
+import { choiceOf, handedKits, seatOf } from './bags'
+import { demandKey } from './layouts'
+import type { Pool } from './pools'
+import { turnOn } from './pools'
+import { blanksToCut, formatsFor, suppliesOf } from './problems'
+import { readWork } from './read'
+
+/** A card as sharing sees it: its pieces without papers. */
+export interface MadeCard {
+  entry: CardEntry
+  construction?: Omit<Construction, 'findings'>
+  pieces: Piece[]
+}
+
+/** One kit of a card: whose bag it goes into, and what each of its parts is cut from. */
+export interface DealtKit extends BagKit {
+  /** Papers by part; parts without one are not in it. */
+  papers: ReadonlyMap<string, Paper>
+}
+
+/** The sharing of a class: the problem, and for each of its kinds which kits of which card it is about. */
+export interface SharingOfClass {
+  problem: SharingProblem
+  /** Two with the same key have the same sharings. */
+  key: string
+  kits: { card: number, kit: number }[][]
+  /** What is shared out so far. */
+  sharing: Sharing
+  /** It was looked for together with the cutting, and will not change by itself. */
+  isSettled: boolean
+}
+
+/** How all kits of a class are cut: for each card a list of its kits, and the sharing where prints of pools are shared out. */
+export interface Dealt {
+  kits: DealtKit[][]
+  sharing?: SharingOfClass
+}
+
+/**
+ * Deals papers out to all kits of a class. What comes from pools is as the sharing says that is known for the problem, and until
+ * there is one dealt out in turn by the same rules.
+ */
+export function dealtKits(
+  batch: Batch,
+  cards: MadeCard[],
+  shelf: ReadonlyMap<string, Paper>,
+  pools: ReadonlyMap<string, Pool>,
+  cutter: Cutter,
+  known: (key: string) => Sharing | undefined = () => undefined,
+): Dealt {
+  const handed = handedKits(batch)
+  const lists = cards.map(({ entry }) => handed.get(entry.key) ?? [])
+  const found = sharedRoles(batch, cards, lists, pools)
+  const sharing = found.kinds.length > 0 ? sharingOf() : undefined
+  const prints = new Map<string, ReadonlyMap<string, Paper>>()
+  const kits = cards.map(({ entry }, card) => lists[card]?.map((kit, at): DealtKit => {
+    const own = sharing && printsOf(found, sharing.sharing, card, at)
+    // Kits that are alike share one table.
+    const key = `${card} ${kit.colourway?.key ?? ''} ${own?.name ?? ''}`
+    const papers = prints.get(key) ?? papersOf(entry, kit, own?.parts)
+    prints.set(key, papers)
+    return { ...kit, papers }
+  }) ?? [])
+  return { kits, sharing }
+
+  function papersOf(entry: CardEntry, { colourway }: BagKit, prints?: ReadonlyMap<string, string>): ReadonlyMap<string, Paper> {
+    return new Map(Object.entries(choiceOf(entry, colourway)).flatMap(([part, choice]) => {
+      const paper = shelf.get(prints?.get(part) ?? pools.get(choice)?.papers[0]?.key ?? choice)
+      return paper ? [[part, paper] as const] : []
+    }))
+  }
+
+  function sharingOf(): SharingOfClass {
+    const problem = sharingProblem(batch, cards, lists, found, shelf, cutter)
+    const key = keyOf(problem)
+    const sharing = known(key)
+    return { problem, key, kits: found.kits, sharing: sharing ?? dealtOut(problem), isSettled: sharing !== undefined }
+  }
+}
+
+interface Found {
+  kinds: (Omit<Kind, 'roles'> & { roles: RoleParts[] })[]
+  /** For each kind the kits that are of it. */
+  kits: { card: number, kit: number }[][]
+  /** Where each kit is among those of its kind, by `card kit`. */
+  places: Map<string, { kind: number, place: number }>
+}
+
+interface RoleParts {
+  key: string
+  name: string
+  pool: string
+  options: Paper[]
+  parts: Piece[]
+}
+
+/** Pieces that come from pools of several papers, kind by kind: kits of a card alike but for their prints. */
+function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: ReadonlyMap<string, Pool>): Found {
+  const found: Found = { kinds: [], kits: [], places: new Map() }
+  cards.forEach(({ entry, construction, pieces }, card) => {
+    const places = new Map<string, number>()
+    const roles = new Map<string, RoleParts[]>()
+    lists[card]?.forEach(({ bag, colourway }, kit) => {
+      const way = colourway?.key ?? ''
+      const own = roles.get(way) ?? rolesOf(pieces, choiceOf(entry, colourway), pools)
+      roles.set(way, own)
+      if (own.length === 0) return
+      const given = bag === undefined ? {} : seatOf(batch, bag).prints
+      const fixed = own.map(({ parts, options }) => options.find(({ key }) => parts.some(part => given[`${entry.key} ${part.key}`] === key)))
+      const name = [way, ...fixed.map(print => print?.key ?? '')].join(' ')
+      const at = places.get(name) ?? found.kinds.push({
+        key: `${entry.key} ${name}`,
+        card: entry.key,
+        alike: `${entry.key} ${way}`,
+        name: colourway ? `${entry.title}, ${colourway.name}` : entry.title,
+        kits: 0,
+        roles: own.map((role, index) => ({ ...role, options: fixed[index] ? [fixed[index]] : role.options })),
+        apart: construction?.parts.every(part => isLayer(part.kind) || isWhole(part)) ? apartIn(construction, own) : [],
+      }) - 1
+      places.set(name, at)
+      const kind = itemAt(found.kinds, at)
+      found.kits[at] = [...(found.kits[at] ?? []), { card, kit }]
+      found.places.set(`${card} ${kit}`, { kind: at, place: kind.kits })
+      kind.kits++
+    })
+  })
+  return found
+}
+
+/** The pieces of a kit that come from pools, a matched pair together. */
+function rolesOf(pieces: Piece[], choice: Record<string, string>, pools: ReadonlyMap<string, Pool>): RoleParts[] {
+  const roles: RoleParts[] = []
+  for (const piece of pieces) {
+    const pool = isPool(choice[piece.key] ?? '') ? pools.get(choice[piece.key] ?? '') : undefined
+    if (!pool || pool.papers.length === 0) continue
+    const partner = piece.pair === undefined
+      ? undefined
+      : roles.find(({ pool: key, parts }) => key === pool.key && parts.some(({ pair }) => pair === piece.pair))
+    if (partner) partner.parts.push(piece)
+    else roles.push({ key: piece.key, name: piece.name, pool: pool.key, options: pool.papers, parts: [piece] })
+  }
+  return roles
+}
+
+const known = new WeakMap<object, Map<string, Apart[]>>()
+
+/** Which roles lie face to face on the closed card or side by side on the open one. Worked out once for a card and its roles. */
+function apartIn(construction: Omit<Construction, 'findings'>, roles: RoleParts[]): Apart[] {
+  const name = roles.map(({ parts }) => parts.map(({ key }) => key).join('+')).join()
+  const own = known.get(construction) ?? new Map<string, Apart[]>()
+  known.set(construction, own)
+  const before = own.get(name)
+  if (before) return before
+  const roleOf = new Map(roles.flatMap(({ parts }, role) => parts.map(({ key }) => [key, role] as const)))
+  const card: Construction = { ...construction, findings: [] }
+  const isAsked = (one: { key: string }, other: { key: string }) =>
+    roleOf.has(one.key) && roleOf.has(other.key) && roleOf.get(one.key) !== roleOf.get(other.key)
+  const pairs = (found: [{ key: string }, { key: string }][], rule: Apart['rule']) => found.flatMap(([one, other]): Apart[] => {
+    const [a, b] = [roleOf.get(one.key) ?? 0, roleOf.get(other.key) ?? 0]
+    return [{ roles: [Math.min(a, b), Math.max(a, b)], rule }]
+  })
+  const all = [...pairs(faceToFace(card, isAsked), 'touching'), ...pairs(sideBySide(card, isAsked), 'neighbours')]
+  const apart = all.filter(({ roles: [a, b], rule }, at) =>
+    all.findIndex(other => other.rule === rule && other.roles[0] === a && other.roles[1] === b) === at)
+  own.set(name, apart)
+  return apart
+}
+
+/** The programme's view: sizes instead of pieces, and what is cut from the same prints whatever is shared how. */
+function sharingProblem(
+  batch: Batch, cards: MadeCard[], lists: BagKit[][], { kinds }: Found, shelf: ReadonlyMap<string, Paper>, cutter: Cutter,
+): SharingProblem {
+  const sizes = new Map<string, Map<string, Print['problem']['demands'][number]>>()
+  const sizesOf = (print: string) => {
+    const own = sizes.get(print) ?? new Map<string, Print['problem']['demands'][number]>()
+    sizes.set(print, own)
+    return own
+  }
+  const takes = (paper: Paper, parts: Piece[]): Map<string, number> => {
+    const counts = new Map<string, number>()
+    for (const blank of blanksToCut(parts.map(part => ({ ...part, turn: turnOn(paper, part), quantity: part.perKit })))) {
+      const key = demandKey(blank)
+      const { name, width, height, turn } = blank
+      if (!sizesOf(paper.key).has(key)) sizesOf(paper.key).set(key, { key, name, width, height, turn, quantity: 0 })
+      counts.set(key, (counts.get(key) ?? 0) + blank.quantity)
+    }
+    return counts
+  }
+  const shared = kinds.map((kind): Kind => ({
+    ...kind,
+    roles: kind.roles.map(({ key, name, pool, options, parts }): Role => ({
+      key, name, pool, options: options.map(paper => paper.key), takes: options.map(paper => takes(paper, parts)),
+    })),
+  }))
+  const { touching, neighbours, different, evenly } = batch.sharing
+  // What is cut from the same prints by name, for a card or for one of its colourways.
+  cards.forEach(({ entry, pieces }, card) => {
+    for (const [way, count] of waysOf(lists[card] ?? [])) {
+      const choice = choiceOf(entry, way)
+      for (const print of sizes.keys()) {
+        const own = pieces.filter(({ key }) => choice[key] === print)
+        const paper = shelf.get(print)
+        if (!paper || own.length === 0) continue
+        for (const [key, pieces] of takes(paper, own)) {
+          const demand = sizesOf(print).get(key)
+          if (demand) sizesOf(print).set(key, { ...demand, quantity: demand.quantity + pieces * count })
+        }
+      }
+    }
+  })
+  const prints = [...sizes].flatMap(([key, demands]): Print[] => {
+    const paper = shelf.get(key)
+    return paper
+      ? [{
+          key,
+          name: paper.name,
+          problem: {
+            demands: [...demands.values()],
+            supplies: suppliesOf(paper, formatsFor(batch, paper), [], cutter),
+            cutter,
+            objective: 'sheets',
+            work: readWork(batch),
+          },
+        }]
+      : []
+  })
+  return { prints, kinds: shared, rules: { touching, neighbours, different, evenly } }
+}
+
+/** How many kits are of each colourway, or of the card as it is. */
+function waysOf(kits: BagKit[]): Map<BagKit['colourway'], number> {
+  const ways = new Map<BagKit['colourway'], number>()
+  for (const { colourway } of kits) ways.set(colourway, (ways.get(colourway) ?? 0) + 1)
+  return ways
+}
+
+const keyOf = ({ prints, kinds, rules }: SharingProblem): string => [
+  JSON.stringify(rules),
+  ...prints.map(({ key, problem }) => `${key}\n${problemKey(problem)}`),
+  ...kinds.map(({ key, kits, roles, apart }) =>
+    `${key} ${kits} ${JSON.stringify(apart)} ${roles.map(({ key, pool, options, takes }) =>
+      `${key} ${pool} ${options.join()} ${takes.map(counts => [...counts].join()).join('/')}`).join(';')}`),
+].join('\n')
+
+/** The prints of one kit by part, and a name that kits of the same prints have alike. */
+function printsOf({ kinds, places }: Found, { kits }: Sharing, card: number, kit: number) {
+  const place = places.get(`${card} ${kit}`)
+  if (!place) return undefined
+  const kind = itemAt(kinds, place.kind)
+  const combination = kits[place.kind]?.[place.place] ?? kind.roles.map(() => 0)
+  const parts = new Map(kind.roles.flatMap(({ parts, options }, role) => {
+    const print = itemAt(options, combination[role] ?? 0).key
+    return parts.map(({ key }) => [key, print] as const)
+  }))
+  return { parts, name: [...parts].join(' ') }
+}
+
