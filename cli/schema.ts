@@ -43,9 +43,6 @@ export function batchSchema(): object {
       [CHECKS.pointers]: ({ constraints }: { constraints: unknown[] }) => ({
         type: 'object' as const, maxProperties: Number(constraints[0]), additionalProperties: { type: 'string' as const },
       }),
-      [CHECKS.words]: ({ constraints }: { constraints: unknown[] }) => ({
-        type: 'object' as const, additionalProperties: { enum: constraints },
-      }),
     },
   }
   const piece = {

@@ -1,4 +1,4 @@
-import { RULE_NAMES, bagLabel, findingsOf, planAll, prepareShared, ruleCosts, seatOf, stopsIn, writtenSharing } from '../core/batch'
+import { RULE_NAMES, bagLabel, bagsOf, findingsOf, planAll, prepareShared, ruleCosts, seatOf, stopsIn, writtenSharing } from '../core/batch'
 import type { Solve } from '../core/cutting'
 import type { Batch } from '../core/document'
 import { count } from '../core/lists'
@@ -24,7 +24,9 @@ export function shareReport(batch: Batch, solve: Solve): Report {
   const names = new Map(sharing.problem.prints.map(({ key, name }) => [key, name]))
   const parts = new Map(cards.map(({ entry, pieces }) => [entry.key, new Map(pieces.map(({ key, name }) => [key, name]))]))
   const bagText = (bag: string) => [bag === '' ? 'nobody' : bagLabel(bag), seatOf(batch, bag).name].filter(Boolean).join(', ')
-  const rows = (written?.kits ?? []).map(({ bag, card, colourway, prints }) => [
+  const order = bagsOf(batch)
+  const placeOf = (bag: string) => (order.includes(bag) ? order.indexOf(bag) : order.length)
+  const rows = [...(written?.kits ?? [])].sort((a, b) => placeOf(a.bag) - placeOf(b.bag)).map(({ bag, card, colourway, prints }) => [
     bagText(bag),
     [titles.get(card) ?? card, batch.cards.find(({ key }) => key === card)?.colourways.find(({ key }) => key === colourway)?.name].filter(Boolean).join(', '),
     Object.entries(prints).map(([part, print]) => `${parts.get(card)?.get(part) ?? part} ${names.get(print) ?? print}`).join(', '),

@@ -104,7 +104,7 @@ export class Planning {
 
   private start(): WorkerLike {
     const started: WorkerLike = this.make((answer) => {
-      if (this.worker !== started || answer.order !== this.order || answer.kind === 'kits') return
+      if (this.worker !== started || answer.order !== this.order || answer.kind === 'kits' || answer.kind === 'shared') return
       this.answered = answer.order
       if (answer.kind !== 'progress') this.outstanding.delete(answer.key)
       this.jobs.set(answer.key, next(this.job(answer.key), answer))

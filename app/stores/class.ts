@@ -11,6 +11,7 @@ import type { Sent } from './editing'
 import { useEditing } from './editing'
 import { newToken, useFeed } from './feed'
 import { usePapersStore } from './papers'
+import { useSharingStore } from './sharing'
 
 /**
  * The class on screen with the papers of the shelf: one document, its way back and its
@@ -50,7 +51,10 @@ export const useClassStore = defineStore('class', () => {
   const { current: document, session, state } = editing
   /** What is prepared takes over from before what has not changed. */
   let before: Preparation | undefined
-  const preparation = computed(() => (before = document.value && prepare(document.value, before)))
+  const sharings = useSharingStore()
+  const preparation = computed(() => (before = document.value && prepare(document.value, before, sharings.known)))
+  // Prints are shared out at once by their rules, and then together with the cutting.
+  watch(() => preparation.value?.sharing, sharing => sharing && import.meta.client && sharings.seek(sharing))
   /** Document and preparation one paint behind, for what follows from the cards and may be drawn after them. */
   const behind = useTrailing(() => document.value && preparation.value && { batch: document.value, preparation: preparation.value })
   const whileOpen = <T>(value: T | undefined): T => {

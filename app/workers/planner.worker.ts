@@ -1,5 +1,7 @@
 import type { Plan, Problem, Solve } from '../../core/cutting'
 import { mostKits, planPaper, solverOf } from '../../core/cutting'
+import type { SharingProblem } from '../../core/sharing'
+import { shareOut } from '../../core/sharing'
 import type { PlannerAnswer, PlannerOrder } from './messages'
 
 /**
@@ -19,6 +21,7 @@ const solver: Promise<Solve | undefined> = Promise.all([import('highs'), import(
 addEventListener('message', ({ data }: MessageEvent<PlannerOrder>) => {
   current = data.order
   if (data.kind === 'plan') void work(data.order, data.jobs)
+  else if (data.kind === 'share') void share(data.order, data.jobs)
   else void count(data.order, data.jobs)
 })
 
@@ -35,6 +38,27 @@ async function count(order: number, jobs: { key: string, problem: Problem, perKi
       answer({ kind: 'failed', order, key, reason: (error as Error).message })
     }
     await breathe()
+  }
+}
+
+/** Shares prints out, showing each sharing that is better. */
+async function share(order: number, jobs: { key: string, problem: SharingProblem }[]) {
+  const solve = await solver
+  for (const { key, problem } of jobs) {
+    try {
+      if (!solve) throw new Error('The solver could not be loaded.')
+      const search = shareOut(problem, solve)
+      for (;;) {
+        const { done, value } = search.next()
+        if (order !== current) return
+        answer({ kind: 'shared', order, key, ...(done ? { sharing: value, share: 1 } : value) })
+        if (done) break
+        await breathe()
+      }
+    }
+    catch (error) {
+      answer({ kind: 'failed', order, key, reason: (error as Error).message })
+    }
   }
 }
 

@@ -1,12 +1,19 @@
 import { itemAt } from '../lists'
 import type { Batch, CardEntry, ColourwayEntry, SeatEntry } from '../document'
-import { kitsOf, newSeat } from '../document'
+import type { Paper } from '../paper'
+import { freeKey, freeTitle, isSame, keyFrom, kitsOf, newSeat } from '../document'
 
 /** What is decided of one kit before its prints are: whose bag it goes into, and its colourway. */
 export interface BagKit {
   /** Missing for a kit that goes into nobody's bag. */
   bag?: string
   colourway?: ColourwayEntry
+}
+
+/** One kit of a card: whose bag it goes into, and what each of its parts is cut from. */
+export interface DealtKit extends BagKit {
+  /** Papers by part; parts without one are not in it. */
+  papers: ReadonlyMap<string, Paper>
 }
 
 /** The parts of a class that say who gets what. */
@@ -60,7 +67,7 @@ export function handedKits(batch: Handed): Map<string, BagKit[]> {
     for (const bag of own) taken.add(bag)
     const inOrder = bags.filter(bag => own.includes(bag))
     const list = Array.from({ length: kits }, (_, at): BagKit => ({ bag: inOrder[at] }))
-    return [card.key, withColourways(card, list, batch)]
+    return [card.key, inColourways(card, list, batch)]
   }))
 }
 
@@ -94,7 +101,7 @@ export function colourwayCounts({ colourways }: CardEntry, kits: number, wished:
 }
 
 /** Gives every kit its colourway: what its bag wishes for as long as there are such kits, then what is left, in turn. */
-function withColourways(card: CardEntry, kits: BagKit[], batch: Handed): BagKit[] {
+function inColourways(card: CardEntry, kits: BagKit[], batch: Handed): BagKit[] {
   if (card.colourways.length === 0) return kits
   const wishOf = ({ bag }: BagKit) => (bag === undefined ? undefined : batch.roster.find(({ key }) => key === bag)?.colourways[card.key])
   const wished = new Map<string, number>()
@@ -138,4 +145,28 @@ export function unmetWishes(batch: Handed, handed = handedKits(batch)): UnmetWis
     if (!entry || !kit || kit.colourway?.key === colourway) return []
     return [{ bag, card, colourway, isGone: !entry.colourways.some(({ key }) => key === colourway) }]
   }))
+}
+
+/** The roster with one bag as it is now: its entry goes where nothing particular is left to say of it. */
+export function withSeat(roster: SeatEntry[], seat: SeatEntry): SeatEntry[] {
+  const isPlain = isSame(seat, newSeat(seat.key))
+  if (!roster.some(({ key }) => key === seat.key)) return isPlain ? roster : [...roster, seat]
+  return isPlain ? roster.filter(({ key }) => key !== seat.key) : roster.map(other => (other.key === seat.key ? seat : other))
+}
+
+/** Columns of a roster as CSV, beside one for each card that has colourways. */
+export const ROSTER_COLUMNS = { bag: 'Bag', name: 'Name', leftHanded: 'Left-handed', online: 'Online', paid: 'Paid', notes: 'Notes' } as const
+
+/** Cards that a student can wish a colourway of. */
+export const withColourways = ({ cards }: Pick<Batch, 'cards'>) => cards.filter(({ colourways }) => colourways.length > 0)
+
+/** Another colourway for a card; the first one comes with a second, so that there is something to choose. Each begins as the card is. */
+export function newColourway({ colourways }: Pick<CardEntry, 'colourways'>): ColourwayEntry[] {
+  const made: ColourwayEntry[] = []
+  for (let open = colourways.length === 0 ? 2 : 1; open > 0; open--) {
+    const all = [...colourways, ...made]
+    const name = freeTitle('Colourway', all.map(one => one.name))
+    made.push({ key: freeKey(keyFrom(name, 'colourway'), all.map(({ key }) => key)), name, papers: {}, kits: null })
+  }
+  return made
 }

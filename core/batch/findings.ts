@@ -4,6 +4,7 @@ import type { PaperOutcome } from './outcome'
 import type { Preparation } from './prepare'
 import type { PreparedCard } from './prepared'
 import { SCRAP_PAPER } from './scrap-paper'
+import type { ClassFinding } from './class-finding'
 import { sharingFindings } from './sharing-findings'
 import { isCuttable, squared } from '../cutting'
 import type { Batch, BoughtEntry, PostEntry } from '../document'
@@ -13,8 +14,6 @@ import { passesThrough, isLayer, isWhole } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, nanometres } from '../lengths'
 
-/** A finding with what it is about: a card, or the cutting of a paper. */
-export type ClassFinding = Finding & ({ card: string, title: string } | { paper: string, title: string })
 
 const ORDER: Finding['severity'][] = ['stop', 'warn', 'note']
 const bySeverity = (a: Finding, b: Finding) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)

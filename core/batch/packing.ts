@@ -1,8 +1,8 @@
 import type { ColourwayEntry, SeatEntry } from '../document'
+import type { DealtKit } from './bags'
 import { bagLabel, bagsOf, seatOf } from './bags'
 import type { Preparation } from './prepare'
 import type { PreparedCard, PreparedPiece } from './prepared'
-import type { DealtKit } from './sharing'
 import type { Paper } from '../paper'
 
 /** A piece in a bag: so many of it, cut from a paper. */

@@ -2,7 +2,7 @@ import type { CardEntry, Turn } from '../document'
 import type { Finding, Fold, Piece, WorkedOut } from '../folds'
 import type { Paper } from '../paper'
 import type { Share } from './pools'
-import type { DealtKit } from './sharing'
+import type { DealtKit } from './bags'
 
 /** A piece with its paper and how many are cut. */
 export interface PreparedPiece extends Piece {

@@ -2,7 +2,7 @@ import { byKey, count } from '../lists'
 import type { RuleName } from '../document'
 import { impossible } from '../sharing'
 import { bagLabel, seatOf, unmetWishes } from './bags'
-import type { ClassFinding } from './findings'
+import type { ClassFinding } from './class-finding'
 import type { Preparation } from './prepare'
 
 /** The rules of sharing as a maker says them. */

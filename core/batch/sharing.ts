@@ -9,7 +9,7 @@ import { isLayer, isWhole } from '../folds'
 import type { Paper } from '../paper'
 import type { Apart, Kind, Print, Role, Sharing, SharingProblem } from '../sharing'
 import { dealtOut } from '../sharing'
-import type { BagKit } from './bags'
+import type { BagKit, DealtKit } from './bags'
 import { choiceOf, handedKits, seatOf } from './bags'
 import { demandKey } from './layouts'
 import type { Pool } from './pools'
@@ -22,12 +22,6 @@ export interface MadeCard {
   entry: CardEntry
   construction?: Omit<Construction, 'findings'>
   pieces: Piece[]
-}
-
-/** One kit of a card: whose bag it goes into, and what each of its parts is cut from. */
-export interface DealtKit extends BagKit {
-  /** Papers by part; parts without one are not in it. */
-  papers: ReadonlyMap<string, Paper>
 }
 
 /** The sharing of a class: the problem, and for each of its kinds which kits of which card it is about. */

@@ -42,7 +42,6 @@ export const BOUNDS = {
   surplus: 60,
   /** Of a wish beside a sheet, which weighs 100. */
   ruleWeight: 1000,
-  profiles: 12,
   /** Bags with something of their own: every seat, spare bag and bag to choose from. */
   bags: 660,
   /** Things bought for the bags. */

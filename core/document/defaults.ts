@@ -3,6 +3,7 @@ import type {
   CardEntry, ClassDetails, ClassDocument, GlueEntry, PaceEntry, PostEntry, PricesEntry, SeatEntry, SharingEntry, StudioSettings, ToolsEntry,
   WishesEntry,
 } from './shapes'
+import { isSame } from './patches'
 import { VERSION } from './version'
 import { ANY_SCRAP, isPool } from './vocabulary'
 
@@ -23,12 +24,12 @@ export const DEFAULT_SHARING: SharingEntry = {
   surplus: 0,
 }
 
-/** A card that is the same for everybody: one choice of papers, for every bag, prepared as its bag's profile says. */
-export const SAME_FOR_ALL: Pick<CardEntry, 'colourways' | 'insteadOf' | 'bags' | 'prep'> = { colourways: [], insteadOf: '', bags: [], prep: {} }
+/** A card that is the same for everybody: one choice of papers, for every bag. */
+export const SAME_FOR_ALL: Pick<CardEntry, 'colourways' | 'insteadOf' | 'bags'> = { colourways: [], insteadOf: '', bags: [] }
 
 /** Nothing particular about a bag. */
 export const newSeat = (key: string): SeatEntry => ({
-  key, name: '', colourways: {}, prints: {}, leftHanded: false, online: false, paid: false, profile: '', notes: '',
+  key, name: '', colourways: {}, prints: {}, leftHanded: false, online: false, paid: false, packed: false, notes: '',
 })
 
 export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
@@ -99,8 +100,6 @@ export function newClass(
     cards: [],
     pools: [],
     sharing: structuredClone(DEFAULT_SHARING),
-    profiles: [],
-    profile: '',
     roster: [],
     bought: [],
     tools: structuredClone(tools[details.units]),
@@ -116,7 +115,8 @@ export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'tit
   const cutting = document.cutting
     .map(entry => ({ ...entry, layouts: [], spoiled: [] }))
     .filter(({ priority, without }) => priority !== null || without.length > 0)
-  return { ...document, class: { ...document.class, ...details }, cutting }
+  // Those who came last time need not come again; how the bags were filled has no meaning without them.
+  return { ...document, class: { ...document.class, ...details }, cutting, roster: [] }
 }
 
 /** Glue up to every edge. */
@@ -145,3 +145,7 @@ export const choicesOf = ({ papers, colourways }: Pick<CardEntry, 'papers' | 'co
   ...colourways.flatMap((one, at) =>
     Object.entries(one.papers).map(([part, paper]) => ({ part, paper, path: `colourways[${at}].papers.${part}` }))),
 ]
+
+/** A class without the names of its students and what is noted about them, as it is handed to others; wishes stay. */
+export const withoutNames = <T extends Pick<ClassDocument, 'roster'>>(document: T): T =>
+  ({ ...document, roster: document.roster.map(seat => ({ ...seat, name: '', notes: '', paid: false })).filter(seat => !isSame(seat, newSeat(seat.key))) })

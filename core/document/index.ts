@@ -6,7 +6,7 @@ export * from './problem'
 export * from './session'
 export type {
   Batch, BatchFile, BoughtEntry, CardEntry, ClassDetails, ClassDocument, ColourwayEntry, CuttingEntry, DressingEntry, EnvelopeEntry, FaceEntry,
-  FreeEntry, GlueEntry, LayerEntry, LayoutEntry, OffcutEntry, PaceEntry, PaperEntry, PieceRef, PoolEntry, PostEntry, PricesEntry, ProfileEntry,
+  FreeEntry, GlueEntry, LayerEntry, LayoutEntry, OffcutEntry, PaceEntry, PaperEntry, PieceRef, PoolEntry, PostEntry, PricesEntry,
   RateEntry, RuleEntry, SeatEntry, SettingsChange, SharingEntry, SpoiledEntry, StockEntry, StudioSettings, ToolsEntry, TreeEntry, WishesEntry,
 } from './shapes'
 export * from './version'

@@ -6,14 +6,13 @@ import { DressingEntry } from './dressing-shapes'
 import { key, least, listOf, most, number, one, oneOf, whole, yesOrNo } from './shape-checks'
 import {
   IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice, IsParameterInputs, IsPointers, IsText, IsWholeOrNull,
-  IsWordOfEach,
 } from './validators'
 import { BATCH_FORMAT, VERSION } from './version'
 import type {
-  Delivery, Grain, Motif, PaperKind, ParameterInputs, PrepLevel, Priority, RuleHold, SupplyKind, Turn, WayOfWorking,
+  Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, RuleHold, SupplyKind, Turn, WayOfWorking,
 } from './vocabulary'
 import {
-  ANY_SCRAP, BAG_KEY, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, PREP_LEVELS, PRIORITIES, RULE_HOLDS, SUPPLY_KINDS, TURNS,
+  ANY_SCRAP, BAG_KEY, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, PRIORITIES, RULE_HOLDS, SUPPLY_KINDS, TURNS,
   UNIT_SCHOOLS, WAYS_OF_WORKING,
 } from './vocabulary'
 
@@ -101,10 +100,6 @@ export class CardEntry extends DressingEntry {
   /** Keys of the bags that get one where there are fewer kits than bags: those named first, then the first of the others. */
   @key({ each: true }) @IsListOf('keys of bags', BOUNDS.bags, 'text')
   bags!: string[]
-
-  /** How far single parts are prepared, where that is not as their bag's profile says. */
-  @IsWordOfEach(PREP_LEVELS)
-  prep!: Record<string, PrepLevel>
 
   /** Key of the envelope it goes into; empty for the smallest that fits. */
   @IsText(BOUNDS.key)
@@ -351,19 +346,6 @@ export class SharingEntry {
   surplus!: number
 }
 
-/** How far pieces are prepared for some of the students, by what the pieces are for. */
-export class ProfileEntry {
-  @key()
-  key!: string
-
-  @IsFilledText(BOUNDS.title)
-  name!: string
-
-  /** Levels by kind of part; what is not named is cut, and scored where it has creases. */
-  @IsWordOfEach(PREP_LEVELS)
-  levels!: Record<string, PrepLevel>
-}
-
 /** What is particular about one bag: whose it is, and what that student wishes and needs. */
 export class SeatEntry {
   /** The bag: `seat-3`, `spare-1`, `choice-2`. */
@@ -391,9 +373,9 @@ export class SeatEntry {
   @yesOrNo()
   paid!: boolean
 
-  /** Key of a profile; empty for the one that is natural. */
-  @IsText(BOUNDS.key)
-  profile!: string
+  /** Its bag is packed and counted. */
+  @yesOrNo()
+  packed!: boolean
 
   @IsText(BOUNDS.notes)
   notes!: string
@@ -592,14 +574,6 @@ export class ClassDocument {
   /** How prints of pools are shared out. */
   @one(() => SharingEntry, 'the sharing: touching, neighbours, different, evenly, surplus')
   sharing!: SharingEntry
-
-  /** How far pieces are prepared: profiles beside the natural ones, or in place of them where they have the same key. */
-  @listOf(() => ProfileEntry, 'profiles', BOUNDS.profiles)
-  profiles!: ProfileEntry[]
-
-  /** Key of the profile of everybody who has none; empty for the one that the delivery makes natural. */
-  @IsText(BOUNDS.key)
-  profile!: string
 
   /** Bags that somebody has a name or a wish for. */
   @listOf(() => SeatEntry, 'bags of the roster', BOUNDS.bags)

@@ -46,7 +46,7 @@ function planOf(shape: Shape): Map<string, Limit> {
     if (name === CHECKS.list) Object.assign(limit, { list: most, words: (constraints as unknown[])[2] })
     if (name === CHECKS.text || name === CHECKS.filledText) limit.text = most
     if (name === CHECKS.length) Object.assign(limit, { text: BOUNDS.length, kind: 'length' })
-    if (name === CHECKS.parameters || name === CHECKS.papers || name === CHECKS.words) limit.names = BOUNDS.names
+    if (name === CHECKS.parameters || name === CHECKS.papers) limit.names = BOUNDS.names
     if (name === CHECKS.pointers) limit.names = most
     limit.of = shapeIn(shape, propertyName)
     plan.set(propertyName, limit)

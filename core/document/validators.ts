@@ -14,7 +14,6 @@ export const CHECKS = {
   length: 'isLengthText',
   parameters: 'isParameterInputs',
   papers: 'isPaperChoice',
-  words: 'isWordOfEach',
   pointers: 'isPointers',
   day: 'isCalendarDay',
   one: 'isOneObject',
@@ -159,21 +158,6 @@ export const IsPaperChoice = (): PropertyDecorator =>
         && Object.keys(value).length <= BOUNDS.names
         && Object.entries(value).every(texts => texts.every(text => textProblem(text, BOUNDS.key) === undefined)),
       defaultMessage: () => 'is an object: part keys with the key of a paper',
-    },
-  })
-
-/** Names, each with one of some words. */
-export const IsWordOfEach = (values: readonly string[]): PropertyDecorator =>
-  ValidateBy({
-    name: CHECKS.words,
-    constraints: [...values],
-    validator: {
-      validate: value =>
-        isRecord(value)
-        && Object.keys(value).length <= BOUNDS.names
-        && Object.keys(value).every(name => textProblem(name, BOUNDS.key) === undefined)
-        && Object.values(value).every(word => values.includes(word as string)),
-      defaultMessage: () => `is an object: names, each with one of: ${values.join(', ')}`,
     },
   })
 

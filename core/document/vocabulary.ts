@@ -44,12 +44,6 @@ export const RULE_HOLDS = ['must', 'wish', 'free'] as const
 /** The rules by which prints are shared out among the kits, in the order in which they are shown. */
 export const RULES = ['touching', 'neighbours', 'different', 'evenly'] as const
 
-/**
- * How far a piece is prepared before it goes into a bag: a sheet or strip of its paper goes along and the student cuts it, it is
- * cut, and so on; what is brought is nowhere in the bag.
- */
-export const PREP_LEVELS = ['brought', 'uncut', 'cut', 'cut and scored', 'die cut', 'stamped', 'assembled'] as const
-
 /** Which edge of a piece the top of a print must meet; `any` where it does not matter. */
 export const PRINT_TOPS = ['any', 'top', 'right', 'bottom', 'left'] as const
 
@@ -72,7 +66,6 @@ export type Making = typeof MAKINGS[number]
 export type FreeKind = typeof FREE_KINDS[number]
 export type RuleHold = typeof RULE_HOLDS[number]
 export type RuleName = typeof RULES[number]
-export type PrepLevel = typeof PREP_LEVELS[number]
 export type PrintTop = typeof PRINT_TOPS[number]
 export type Delivery = typeof DELIVERIES[number]
 export type PaperKind = typeof PAPER_KINDS[number]

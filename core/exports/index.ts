@@ -1,3 +1,4 @@
 export * from './cutting'
 export * from './patterns'
 export * from './pieces'
+export * from './roster'

@@ -1,2 +1,3 @@
 export * from './batch-file'
 export * from './outline'
+export * from './roster'

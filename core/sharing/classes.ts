@@ -16,6 +16,8 @@ type Row = Programme['rows'][number]
 const MOST_ROUNDS = 60
 const MOST_STEPS = 30_000_000
 const NODES = 1500
+/** What sheets cost in money is not looked into further than this share. */
+const CENTS_ASIDE = 0.0005
 /** How long a fairer mix of the same number of sheets is looked for, and how near to the fairest is good enough. */
 const MIXING = { nodes: 400, gap: 0.004 }
 /** Sheets more that a mix may take by which rules are kept that must be. */
@@ -72,11 +74,13 @@ export const typeOf = ({ options, takes }: Role): string =>
 export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<CutByClass, void> {
   const classes = classesOf(problem)
   const types = typesOf(problem, classes)
-  let [bound, spent] = [0, 0]
+  let [bound, spent, isShort] = [0, 0, false]
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const built = build(classes, types, 0)
+    // What is bought does not count here: the bound is one of sheets.
+    const built = build(classes, types, { sheets: 0, cents: 0 })
     const relaxed = solve(built.programme)
     if (!relaxed) return
+    isShort = built.missing.some(at => (relaxed.columns[at] ?? 0) > WORTH_WHILE)
     const dual = (row: number | undefined) => (row === undefined ? 0 : (relaxed.duals[row] ?? 0))
     let [found, total, mostWorth] = [false, 0, 1]
     const prices = classes.map(({ demands }, at) =>
@@ -105,8 +109,11 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Cu
     bound = Math.max(bound, Math.ceil(total / mostWorth - 1e-6))
     if (!found || spent > MOST_STEPS) break
   }
-  const built = build(classes, types, bound)
-  const whole = solve({ ...built.programme, whole: { nodes: NODES } })
+  // Where roles stay without a print, their price says nothing of sheets.
+  if (isShort) bound = 0
+  const wanted = { sheets: bound, cents: A_CENT }
+  const built = build(classes, types, wanted)
+  const whole = solve({ ...built.programme, whole: { nodes: NODES, gap: CENTS_ASIDE } })
   if (!whole) return
   const sum = (columns: number[], of: number[]) => of.reduce((all, at) => all + Math.round(itemAt(columns, at)), 0)
   const missing = sum(whole.columns, built.missing)
@@ -114,7 +121,7 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Cu
   const isFewest = missing === 0 && (sheets === bound || (whole.optimal && classes.every(({ whole }) => whole)))
   const hasRules = Object.values(problem.rules).some(({ hold }) => hold !== 'free')
   for (let more = 0; more <= (hasRules ? MOST_MORE : 0); more++) {
-    const mixed = build(classes, types, bound, { columns: whole.columns, sheets: sheets + more })
+    const mixed = build(classes, types, wanted, { columns: whole.columns, sheets: sheets + more })
     const better = hasRules && solve({ ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: true } })
     const { columns } = better || whole
     const opened = sum(columns, built.fresh)
@@ -208,7 +215,9 @@ interface Built {
   missing: number[]
 }
 
-function build(classes: PrintClass[], types: RoleType[], sheets: number, from?: { columns: number[], sheets: number }): Built {
+function build(
+  classes: PrintClass[], types: RoleType[], { sheets, cents: aCent }: { sheets: number, cents: number }, from?: { columns: number[], sheets: number },
+): Built {
   const [costs, rows]: [number[], Row[]] = [[], []]
   const column = (cost: number) => costs.push(cost) - 1
   const fresh: number[] = []
@@ -233,7 +242,7 @@ function build(classes: PrintClass[], types: RoleType[], sheets: number, from?: 
   const drawers = classes.map(({ prints, patterns }, at) => patterns.supplies.map(({ key, onHand, price }, supply) => {
     const of = patterns.from(supply).map(([pattern]): Entry => [itemAt(itemAt(amounts, at), pattern), 1])
     const cents = Math.min(...prints.map(({ problem }) => problem.supplies.find(other => other.key === key)?.price ?? price ?? 0))
-    if (price !== null) of.push([column(cents * A_CENT), -1])
+    if (price !== null) of.push([column(cents * aCent), -1])
     return rows.push({ most: onHand, of }) - 1
   }))
   if (sheets > 0) rows.push({ least: sheets, of: fresh.map((at): Entry => [at, 1]) })

@@ -1,4 +1,4 @@
-export { likeness, printOf } from './combinations'
+export { brokenIn, likeness, printOf } from './combinations'
 export { brokenBy, dealtOut, fairShares } from './deal'
 export * from './model'
 export { impossible, mostShared, shareOut } from './share'

@@ -62,10 +62,11 @@ export class SharingProgramme {
   /**
    * The programme over what is known.
    * @param sheets fresh sheets that it takes at least
+   * @param cents whether of equal answers the one is wanted for which least is bought; a bound has none of it
    * @param wishes whether wishes count, or only what must be kept
    * @param isMost as many sets of one kit of each card as what is on hand gives, instead of fewest sheets for the kits wanted
    */
-  build({ sheets = 0, wishes = true, isMost = false }: { sheets?: number, wishes?: boolean, isMost?: boolean }): Built {
+  build({ sheets = 0, wishes = true, cents = false, isMost = false }: { sheets?: number, wishes?: boolean, cents?: boolean, isMost?: boolean }): Built {
     const { problem: { kinds, rules }, prints, kits } = this
     const costs: number[] = []
     const rows: Row[] = []
@@ -88,7 +89,7 @@ export class SharingProgramme {
     }))
     const drawers = prints.map(({ patterns }, at) => patterns.supplies.map(({ onHand, price }, supply) => {
       const of: Entry[] = patterns.from(supply).map(([pattern, one]) => [itemAt(itemAt(amounts, at), pattern), one])
-      if (price !== null && !isMost) of.push([column(price * A_CENT), -1])
+      if (price !== null && !isMost) of.push([column(cents ? price * A_CENT : 0), -1])
       return rows.push({ most: onHand, of }) - 1
     }))
     const ofKind = (kind: number): Entry[] => kits.columns.flatMap((kit, at): Entry[] => (kit.kind === kind ? [[itemAt(taken, at), 1]] : []))

@@ -63,8 +63,8 @@ function exactly(problem: SharingProblem, programme: SharingProgramme, solve: So
   if (!sheets) return undefined
   const bound = sheets.missing ? 0 : Math.max(0, Math.ceil(sheets.cost / SHEET - 1e-6))
   const least = relaxed(true, bound)
-  const built = programme.build({ sheets: bound })
-  const whole = solve({ ...built.programme, whole: { nodes: programme.columns > NODES.columns ? NODES.many : NODES.few, gap: 0.001, brief: true } })
+  const built = programme.build({ sheets: bound, cents: true })
+  const whole = solve({ ...built.programme, whole: { nodes: programme.columns > NODES.columns ? NODES.many : NODES.few, gap: 0.005 } })
   if (!whole) return undefined
   const kits = programme.kitsIn(built, whole.columns)
   const missing = built.missing.reduce((sum, at) => sum + Math.round(whole.columns[at] ?? 0), 0)

@@ -10,6 +10,9 @@ const menu = useTemplateRef('menu')
 const actions = computed(() => [
   { label: 'Change the class', command: () => (editing.value = true) },
   { label: 'Export as a file', command: () => window.open(`/api/classes/${work.id}/file`, '_self') },
+  ...(work.batch.roster.some(({ name, notes }) => name || notes)
+    ? [{ label: 'Export with names', command: () => window.open(`/api/classes/${work.id}/file?names=yes`, '_self') }]
+    : []),
   { separator: true },
   ...[
     ['Print the cutting sheets', 'cutting'],

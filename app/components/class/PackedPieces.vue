@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import type { PreparedPiece } from '../../../core/batch'
-import { sourceOf } from '../../../core/batch'
+import type { PackedPiece } from '../../../core/batch'
 import type { Units } from '../../../core/lengths'
 
 /** What is packed for one card, as a list to check off. */
 defineProps<{
-  pieces: PreparedPiece[]
+  pieces: PackedPiece[]
   /** What goes in besides paper, one line each. */
   extras?: string[]
   units: Units
@@ -15,18 +14,18 @@ defineProps<{
 <template>
   <ul>
     <li
-      v-for="piece in pieces"
+      v-for="{ piece, count, paper } in pieces"
       :key="piece.key"
     >
       <span class="box" />
-      <span>{{ piece.perKit }} × {{ [piece.name, ...(piece.made ?? [])].join(', ') }}</span>
+      <span>{{ count }} × {{ [piece.name, ...(piece.made ?? [])].join(', ') }}</span>
       <strong><SizeText
         :width="piece.width.value"
         :height="piece.height.value"
         :units="units"
         unit
       /></strong>
-      <span class="quiet">{{ sourceOf(piece) ?? 'no paper yet' }}</span>
+      <span class="quiet">{{ paper?.name ?? 'no paper yet' }}</span>
     </li>
     <li
       v-for="extra in extras"

@@ -38,7 +38,7 @@ function add() {
       v-if="pools.length === 0"
       class="quiet small"
     >
-      A pool is one name for several papers. Pieces cut from it are dealt out to its papers in turn, so that bags differ.
+      A pool is one name for several papers. Pieces cut from it are shared out among its papers, so that bags differ.
     </p>
     <div
       v-for="pool in pools"

@@ -16,7 +16,7 @@ export const upgradePaper = (paper: Data): Data => paper
 export const upgradeClass = (document: Data): Data => ({
   ...document,
   cards: Array.isArray(document.cards)
-    ? document.cards.map(card => (isData(card) ? { colourways: [], insteadOf: '', bags: [], prep: {}, ...card } : card))
+    ? document.cards.map(card => (isData(card) ? { colourways: [], insteadOf: '', bags: [], ...card } : card))
     : document.cards,
   sharing: {
     touching: { hold: 'wish', weight: 20 },
@@ -25,7 +25,5 @@ export const upgradeClass = (document: Data): Data => ({
     evenly: { hold: 'wish', weight: 1 },
     surplus: 0,
   },
-  profiles: [],
-  profile: '',
   roster: [],
 })

@@ -82,7 +82,7 @@ describe('a file of version 3', () => {
 })
 
 /** Before version 6 a card was the same for everybody. */
-const ALIKE = { colourways: [], insteadOf: '', bags: [], prep: {} }
+const ALIKE = { colourways: [], insteadOf: '', bags: [] }
 
 /** What was not limited before version 5. */
 const UNLIMITED = { working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in' }
@@ -127,7 +127,7 @@ describe('a file of version 5', () => {
 
   it('was the same for everybody: no colourways, no names, prints shared out as is natural since', () => {
     expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE })))
-    expect([batch.version, batch.profiles, batch.profile, batch.roster, batch.papers]).toEqual([VERSION, [], '', [], data.papers])
+    expect([batch.version, batch.roster, batch.papers]).toEqual([VERSION, [], data.papers])
     const wish = (weight: number) => ({ hold: 'wish', weight })
     expect(batch.sharing).toEqual({ touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(1), surplus: 0 })
   })

@@ -74,6 +74,8 @@ function fill() {
     <div class="stack side">
       <UsedPapers @replace="replace" />
       <PoolList />
+      <SharingRules />
+      <ColourwayList />
     </div>
   </div>
 </template>

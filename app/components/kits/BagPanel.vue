@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import type { Bag } from '../../../core/batch'
+import { isSeat, unpinned, withSeat } from '../../../core/batch'
+import type { SeatEntry } from '../../../core/document'
+import { BOUNDS } from '../../../core/document'
+import { extraInWords } from '../../../core/kits'
+
+/** One bag drawn out: whose it is, what that student wishes, and what is in it. */
+const { bag } = defineProps<{ bag: Bag }>()
+const work = useClassStore()
+const id = useId()
+const cards = computed(() => work.batch.cards.filter(({ colourways }) => colourways.length > 0))
+const FLAGS = [['leftHanded', 'Left-handed'], ['online', 'Joins online: by post'], ['paid', 'Paid']] as const
+
+function set(what: string, change: Partial<SeatEntry>) {
+  work.edit(`${what} of ${bag.key}`, document => void (document.roster = withSeat(document.roster, { ...bag.seat, ...change })))
+}
+function wish(card: string, colourway: string | null) {
+  const { [card]: _, ...others } = bag.seat.colourways
+  set(`wish for ${card}`, { colourways: colourway ? { ...others, [card]: colourway } : others })
+}
+const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
+</script>
+
+<template>
+  <section
+    class="board panel"
+    :aria-label="bag.label"
+  >
+    <h2>{{ bag.label }}</h2>
+    <div class="fields">
+      <div class="field">
+        <label :for="`${id}-name`">Name</label>
+        <InputText
+          :id="`${id}-name`"
+          :model-value="bag.seat.name"
+          :maxlength="BOUNDS.title"
+          autocomplete="off"
+          @update:model-value="set('name', { name: $event ?? '' })"
+        />
+      </div>
+      <div
+        v-for="card in cards"
+        :key="card.key"
+        class="field"
+      >
+        <label :for="`${id}-${card.key}`">{{ card.title }} in</label>
+        <Select
+          :input-id="`${id}-${card.key}`"
+          :model-value="bag.seat.colourways[card.key] ?? null"
+          :options="card.colourways"
+          option-label="name"
+          option-value="key"
+          placeholder="any colourway"
+          show-clear
+          @update:model-value="wish(card.key, $event)"
+        />
+      </div>
+    </div>
+    <div class="row">
+      <span
+        v-for="[flag, label] in FLAGS"
+        :key="flag"
+        class="row flag"
+      >
+        <Checkbox
+          binary
+          :input-id="`${id}-${flag}`"
+          :model-value="bag.seat[flag]"
+          @update:model-value="set(flag, { [flag]: $event })"
+        />
+        <label :for="`${id}-${flag}`">{{ label }}</label>
+      </span>
+    </div>
+    <p
+      v-if="isSeat(bag.key) && isGiven"
+      class="row small"
+    >
+      Its prints were given by hand.
+      <Button
+        label="Share them out again"
+        text
+        size="small"
+        @click="work.edit(`shared ${bag.key}`, document => void (document.roster = unpinned(document.roster, bag.key)))"
+      />
+    </p>
+    <h3>In the bag</h3>
+    <p
+      v-if="bag.kits.length === 0"
+      class="quiet"
+    >
+      Nothing.
+    </p>
+    <div
+      v-for="kit in bag.kits"
+      :key="kit.card.entry.key"
+    >
+      <p><strong>{{ kit.card.entry.title }}</strong>{{ kit.colourway ? `, ${kit.colourway.name}` : '' }}</p>
+      <PackedPieces
+        :pieces="kit.pieces"
+        :extras="kit.card.construction?.extras.map(extra => extraInWords(extra, work.units))"
+        :units="work.units"
+      />
+    </div>
+    <div class="field">
+      <label :for="`${id}-notes`">Notes</label>
+      <Textarea
+        :id="`${id}-notes`"
+        rows="2"
+        :model-value="bag.seat.notes"
+        :maxlength="BOUNDS.notes"
+        @update:model-value="set('notes', { notes: $event ?? '' })"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.panel { display: grid; gap: 0.5rem; }
+h2 { font-size: 1.0625rem; }
+.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(10rem, 1fr)); gap: 0.5rem; }
+.flag { gap: 0.35rem; }
+</style>

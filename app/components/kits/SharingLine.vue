@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { RULE_NAMES } from '../../../core/batch'
+import type { RuleName } from '../../../core/document'
+
+/** In one line how prints are shared out, what that takes, and which wishes are not met. */
+const work = useClassStore()
+const sharings = useSharingStore()
+const of = computed(() => work.prepared.sharing)
+const state = computed(() => sharings.stateOf(of.value?.key))
+const kits = computed(() => of.value?.problem.kinds.reduce((sum, { kits }) => sum + kits, 0) ?? 0)
+const answer = computed(() => {
+  const sharing = of.value?.sharing
+  if (!of.value || !sharing) return ''
+  const from = `${count(kits.value, 'kit')} from ${count(of.value.problem.prints.length, 'print')}`
+  if (sharing.sheets === undefined) return `${from}, dealt out in turn`
+  const proof = sharing.bound !== undefined && sharing.sheets <= sharing.bound ? 'fewer are impossible' : `fewer than ${sharing.bound} are impossible`
+  return `${from} on ${count(sharing.sheets, 'sheet')}: ${proof}`
+})
+const unkept = computed(() => {
+  const { sharing, problem } = of.value ?? {}
+  if (!sharing || !problem) return []
+  return (Object.keys(sharing.broken) as RuleName[])
+    .filter(rule => problem.rules[rule].hold !== 'free' && sharing.broken[rule] > 0 && rule !== 'evenly')
+    .map(rule => `${RULE_NAMES[rule]}: not so ${sharing.broken[rule]} ×`)
+})
+</script>
+
+<template>
+  <div
+    v-if="of"
+    class="line"
+    aria-live="polite"
+  >
+    <strong>{{ answer }}.</strong>
+    <span
+      v-if="unkept.length > 0"
+      class="quiet small"
+    >{{ unkept.join('. ') }}.</span>
+    <span
+      v-else-if="state?.state === 'done'"
+      class="quiet small"
+    >All wishes are met.</span>
+    <span
+      v-if="state?.state === 'running'"
+      class="seeking"
+    >
+      <ProgressBar
+        :value="Math.round(state.share * 100)"
+        :show-value="false"
+        aria-label="Sharing out"
+        class="bar"
+      />
+      <Button
+        label="That will do"
+        size="small"
+        text
+        @click="sharings.stop()"
+      />
+    </span>
+    <template v-else-if="state?.state === 'stopped' || state?.state === 'failed'">
+      <span class="small">{{ state.state === 'failed' ? state.reason : 'The search was ended.' }}</span>
+      <Button
+        label="Look further"
+        size="small"
+        text
+        @click="sharings.retry(of)"
+      />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.line { display: flex; flex-wrap: wrap; gap: 0.1rem 0.75rem; align-items: center; }
+.seeking { display: flex; gap: 0.5rem; align-items: center; }
+.bar { width: 6rem; height: 6px; }
+</style>

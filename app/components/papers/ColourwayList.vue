@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { colourwayCounts, newColourway, rolesOf, ROLE_NAMES } from '../../../core/batch'
+import type { ColourwayEntry } from '../../../core/document'
+import { BOUNDS } from '../../../core/document'
+import type { PartKind } from '../../../core/folds'
+import { usualPaper } from '../../../core/folds'
+
+/** Named choices of papers for a card: students choose one, or the maker says how many kits are of each. */
+const work = useClassStore()
+const id = useId()
+const cards = computed(() => work.prepared.cards)
+const chosen = ref<string>()
+const card = computed(() => cards.value.find(({ entry }) => entry.key === chosen.value) ?? cards.value[0])
+const roles = computed(() => (card.value ? rolesOf([card.value]) : []))
+const counts = computed(() => (card.value ? colourwayCounts(card.value.entry, card.value.kits) : []))
+
+function set(key: string, what: string, change: (one: ColourwayEntry) => void) {
+  work.edit(`${what} of ${key}`, (document) => {
+    const one = document.cards.find(entry => entry.key === card.value?.entry.key)?.colourways.find(one => one.key === key)
+    if (one) change(one)
+  })
+}
+function add() {
+  const entry = card.value?.entry
+  if (entry) work.edit('another colourway', document =>
+    void document.cards.find(({ key }) => key === entry.key)?.colourways.push(...newColourway(entry)))
+}
+function remove(key: string) {
+  work.edit(`without ${key}`, (document) => {
+    const entry = document.cards.find(entry => entry.key === card.value?.entry.key)
+    if (entry) entry.colourways = entry.colourways.filter(one => one.key !== key)
+  })
+}
+const partsOf = (kind: PartKind) => roles.value.find(role => role.kind === kind)?.cards[0]?.pieces.map(({ key }) => key) ?? []
+/** The paper of all parts of a kind in a colourway; nothing where they differ. */
+function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
+  const all = new Set(partsOf(kind).map(part => papers[part] ?? card.value?.entry.papers[part] ?? ''))
+  return all.size === 1 ? [...all][0] : undefined
+}
+</script>
+
+<template>
+  <section
+    v-if="card"
+    class="board"
+    aria-label="Colourways"
+  >
+    <div class="spread">
+      <h2>Colourways</h2>
+      <Button
+        label="New colourway"
+        size="small"
+        severity="secondary"
+        outlined
+        :disabled="card.entry.colourways.length >= BOUNDS.colourways"
+        @click="add"
+      />
+    </div>
+    <Select
+      v-if="cards.length > 1"
+      :model-value="card.entry.key"
+      :options="cards.map(({ entry }) => entry)"
+      option-label="title"
+      option-value="key"
+      aria-label="Colourways of"
+      class="wide"
+      @update:model-value="chosen = $event"
+    />
+    <p
+      v-if="card.entry.colourways.length === 0"
+      class="quiet small"
+    >
+      All kits of {{ card.entry.title }} are of the same papers. With colourways students choose, or you say how many are of each.
+    </p>
+    <div
+      v-for="(one, at) in card.entry.colourways"
+      :key="one.key"
+      class="one"
+    >
+      <div class="head">
+        <InputText
+          :model-value="one.name"
+          :maxlength="BOUNDS.title"
+          :aria-label="`Name of colourway ${at + 1}`"
+          autocomplete="off"
+          @update:model-value="$event?.trim() && set(one.key, 'name', way => void (way.name = $event))"
+        />
+        <InputNumber
+          :input-id="`${id}-${one.key}`"
+          :model-value="one.kits"
+          :min="0"
+          :max="BOUNDS.kits"
+          :placeholder="`${counts[at] ?? 0} kits`"
+          :aria-label="`Kits in ${one.name}; empty for as wished`"
+          @update:model-value="set(one.key, 'kits', way => void (way.kits = $event ?? null))"
+        />
+        <Button
+          label="Remove"
+          text
+          size="small"
+          severity="secondary"
+          :aria-label="`Remove ${one.name}`"
+          @click="remove(one.key)"
+        />
+      </div>
+      <template
+        v-for="{ kind } in roles"
+        :key="kind"
+      >
+        <span class="small">{{ ROLE_NAMES[kind] }}</span>
+        <PaperChoice
+          :label="`${ROLE_NAMES[kind]} in ${one.name}`"
+          :model-value="paperOf(one, kind)"
+          placeholder="Several papers"
+          :papers="work.batch.papers"
+          :kind="usualPaper(kind)"
+          @update:model-value="paper => set(one.key, `${kind} papers`, way => partsOf(kind).forEach(part => (way.papers[part] = paper)))"
+        />
+      </template>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+h2 { font-size: 1.0625rem; }
+.wide { width: 100%; margin-top: 0.4rem; }
+.one { display: grid; grid-template-columns: 5.5rem minmax(0, 1fr); gap: 0.3rem 0.5rem; align-items: center; margin-top: 0.6rem; padding-top: 0.6rem; border-top: 1px solid var(--line); }
+.head { grid-column: 1 / -1; display: grid; grid-template-columns: minmax(0, 1fr) 6rem auto; gap: 0.4rem; align-items: center; }
+.head :deep(input) { width: 100%; }
+</style>

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { RULE_NAMES } from '../../../core/batch'
+import type { RuleEntry, RuleName } from '../../../core/document'
+import { BOUNDS, RULES } from '../../../core/document'
+
+/** How prints of pools are shared out: what must be kept, what is a wish and how much it weighs, and bags to choose from. */
+const work = useClassStore()
+const id = useId()
+const HOLDS = [{ hold: 'must', label: 'Must' }, { hold: 'wish', label: 'Wish' }, { hold: 'free', label: 'Any' }]
+const used = computed(() => work.prepared.sharing !== undefined)
+
+function set(rule: RuleName, change: Partial<RuleEntry>) {
+  work.edit(`rule ${rule}`, document => void (document.sharing[rule] = { ...document.sharing[rule], ...change }))
+}
+</script>
+
+<template>
+  <section
+    v-if="used"
+    class="board"
+    aria-label="How prints are shared out"
+  >
+    <h2>How prints are shared out</h2>
+    <SharingLine />
+    <ul>
+      <li
+        v-for="rule in RULES"
+        :key="rule"
+      >
+        <span>{{ RULE_NAMES[rule] }}</span>
+        <SelectButton
+          :model-value="work.batch.sharing[rule].hold"
+          :options="HOLDS"
+          option-label="label"
+          option-value="hold"
+          :allow-empty="false"
+          size="small"
+          :aria-label="RULE_NAMES[rule]"
+          @update:model-value="set(rule, { hold: $event })"
+        />
+        <InputNumber
+          v-if="work.batch.sharing[rule].hold === 'wish'"
+          :model-value="work.batch.sharing[rule].weight"
+          :min="0"
+          :max="BOUNDS.ruleWeight"
+          class="weight"
+          :aria-label="`Weight of: ${RULE_NAMES[rule]}`"
+          @update:model-value="set(rule, { weight: $event ?? 0 })"
+        />
+      </li>
+    </ul>
+    <p class="quiet small">
+      A wish that is not met weighs as much as its number, a sheet weighs 100.
+    </p>
+    <div class="row">
+      <label :for="`${id}-surplus`">Bags to choose from on the day</label>
+      <InputNumber
+        :input-id="`${id}-surplus`"
+        :model-value="work.batch.sharing.surplus"
+        :min="0"
+        :max="BOUNDS.surplus"
+        class="weight"
+        @update:model-value="work.edit('surplus', document => void (document.sharing.surplus = $event ?? 0))"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+h2 { font-size: 1.0625rem; }
+ul { list-style: none; margin: 0.4rem 0; padding: 0; display: grid; gap: 0.4rem; }
+li { display: grid; grid-template-columns: minmax(0, 1fr) auto 4rem; gap: 0.4rem; align-items: center; }
+.weight { width: 4rem; }
+.weight :deep(input) { width: 4rem; }
+</style>

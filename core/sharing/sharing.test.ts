@@ -1,0 +1,170 @@
+import fc from 'fast-check'
+import highs from 'highs'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { brokenBy, dealtOut, impossible, mostShared, shareOut } from '.'
+import type { Kind, Print, Rules, Sharing, SharingProblem } from '.'
+import type { Solve } from '../cutting'
+import { plan, solverOf } from '../cutting'
+import type { Length } from '../lengths'
+import { inches } from '../lengths'
+
+let solve: Solve
+beforeAll(async () => void (solve = solverOf(await highs())))
+
+const ZERO = 0 as Length
+const cutter = {
+  length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 4, squaring: ZERO, kerf: ZERO,
+  offcut: { short: inches(2), long: inches(4) },
+}
+const FREE = { hold: 'free', weight: 0 } as const
+const MUST = { hold: 'must', weight: 0 } as const
+const rules = (own: Partial<Rules> = {}): Rules => ({ touching: FREE, neighbours: FREE, different: FREE, evenly: FREE, ...own })
+
+/** Prints of one format, from which pieces of some sizes are cut. */
+const printsOf = (names: string[], sizes: [number, number][], onHand: number, price: number | null): Print[] => names.map(key => ({
+  key,
+  name: key,
+  problem: {
+    demands: sizes.map(([width, height]) => ({
+      key: `${width}x${height}`, name: 'piece', width: inches(width), height: inches(height), quantity: 0, turn: 'either',
+    })),
+    supplies: [{ key: 'sheet', kind: 'sheet', width: inches(12), height: inches(12), onHand, price }],
+    cutter,
+    objective: 'sheets',
+  },
+}))
+const kindOf = (names: string[], sizes: string[], kits: number, apart: Kind['apart'] = []): Kind => ({
+  key: 'card', card: 'card', alike: 'card', name: 'Card', kits, apart,
+  roles: sizes.map((size, at) => ({
+    key: `role-${at}`, name: `Role ${at}`, pool: 'pool', options: names, takes: names.map(() => new Map([[size, 1]])),
+  })),
+})
+function toTheEnd(problem: SharingProblem): Sharing {
+  const search = shareOut(problem, solve)
+  for (;;) {
+    const { done, value } = search.next()
+    if (done) return value
+  }
+}
+
+/** Whether the pieces of a sharing can be cut from so many sheets altogether: by the planner, print by print. */
+function sheetsFor({ prints, kinds }: SharingProblem, { kits }: Sharing): { sheets: number, missing: number } {
+  const wanted = new Map<string, number>()
+  kinds.forEach(({ roles }, at) => kits[at]!.forEach(combination => roles.forEach(({ options, takes }, role) => {
+    const option = combination[role]!
+    for (const [demand, count] of takes[option]!) {
+      const key = `${options[option]} ${demand}`
+      wanted.set(key, (wanted.get(key) ?? 0) + count)
+    }
+  })))
+  return prints.reduce((total, { key: print, problem }) => {
+    const demands = problem.demands.map(demand => ({ ...demand, quantity: wanted.get(`${print} ${demand.key}`) ?? 0 }))
+    const { sheets, unplaced } = plan({ ...problem, demands: demands.filter(({ quantity }) => quantity > 0) }, solve)
+    return { sheets: total.sheets + sheets, missing: total.missing + unplaced.length }
+  }, { sheets: 0, missing: 0 })
+}
+
+const NAMES = ['ebb', 'flood', 'spray', 'foam']
+const SIZES: [number, number][] = [[5.25, 4], [2.5, 4], [3.75, 2.75]]
+/** Back, left and right panel and the plate of a Z-fold of 5 1/2 × 4 1/4 with borders of 1/8. */
+const zFold = (kits: number): Kind => kindOf(NAMES, ['5.25x4', '2.5x4', '2.5x4', '3.75x2.75'], kits, [
+  { roles: [1, 2], rule: 'touching' }, { roles: [0, 1], rule: 'neighbours' }, { roles: [0, 3], rule: 'neighbours' },
+])
+
+describe('four prints of one sheet each', () => {
+  it.each<[string, Partial<Rules>]>([
+    ['without rules', {}],
+    ['with faces that touch of different prints', { touching: MUST }],
+    ['with neighbours of different prints too', { touching: MUST, neighbours: MUST }],
+    ['with all kits different', { touching: MUST, neighbours: MUST, different: MUST }],
+  ])('give ten Z-folds and no more %s', (_, own) => {
+    const problem: SharingProblem = { prints: printsOf(NAMES, SIZES, 1, null), kinds: [zFold(10)], rules: rules(own) }
+    const { kits, most, sharing } = mostShared(problem, solve)
+    expect([kits, most]).toEqual([10, 10])
+    const broken = brokenBy(problem, sharing)
+    for (const rule of Object.keys(own) as (keyof Rules)[]) expect([rule, broken[rule]]).toEqual([rule, 0])
+    // The planner, which knows nothing of sharing, cuts just these pieces from the four sheets.
+    expect(sheetsFor(problem, { kits: sharing, broken, missing: 0 })).toEqual({ sheets: 4, missing: 0 })
+  })
+
+  it('are the fewest for ten kits', () => {
+    const problem: SharingProblem = { prints: printsOf(NAMES, SIZES, 1, 90), kinds: [zFold(10)], rules: rules({ touching: MUST, different: MUST }) }
+    expect(toTheEnd(problem)).toMatchObject({ sheets: 4, bound: 4, missing: 0, broken: { touching: 0, different: 0 } })
+  })
+})
+
+describe('a sharing', () => {
+  it('keeps what must be kept, can be cut from the sheets it says, and is never below its bound', () => {
+    const sizes = fc.subarray(['5.25x4', '2.5x4', '3.75x2.75'], { minLength: 1 })
+    const cases = fc.record({
+      prints: fc.integer({ min: 2, max: 4 }), roles: fc.array(sizes.map(list => list[0]!), { minLength: 2, maxLength: 4 }), kits: fc.integer({ min: 1, max: 9 }),
+      touching: fc.boolean(), different: fc.boolean(),
+    })
+    fc.assert(fc.property(cases, ({ prints, roles, kits, touching, different }) => {
+      const names = NAMES.slice(0, prints)
+      const problem: SharingProblem = {
+        prints: printsOf(names, SIZES, 1, 90),
+        kinds: [kindOf(names, roles, kits, [{ roles: [0, 1], rule: 'touching' }])],
+        rules: rules({ ...(touching && { touching: MUST }), ...(different && { different: MUST }) }),
+      }
+      if (impossible(problem).length > 0) return
+      const sharing = toTheEnd(problem)
+      expect(sharing.kits[0]).toHaveLength(kits)
+      expect(sharing.missing).toBe(0)
+      if (touching) expect(sharing.broken.touching).toBe(0)
+      if (different) expect(sharing.broken.different).toBe(0)
+      expect(sharing.broken).toEqual(brokenBy(problem, sharing.kits))
+      expect(sheetsFor(problem, sharing)).toEqual({ sheets: sharing.sheets, missing: 0 })
+      expect(sharing.bound).toBeLessThanOrEqual(sharing.sheets!)
+      // What is dealt out at once needs no fewer.
+      expect(sheetsFor(problem, dealtOut(problem)).sheets).toBeGreaterThanOrEqual(sharing.bound!)
+    }), { numRuns: 12, seed: 5 })
+  }, 60_000)
+
+  it('is the same every time', () => {
+    const problem: SharingProblem = { prints: printsOf(NAMES, SIZES, 2, 90), kinds: [zFold(12)], rules: rules({ touching: { hold: 'wish', weight: 20 } }) }
+    expect(toTheEnd(problem)).toEqual(toTheEnd(problem))
+  })
+
+  it('says how many kits the sheets do not suffice for, and bought ones are no way out', () => {
+    const problem: SharingProblem = { prints: printsOf(NAMES, SIZES, 1, null), kinds: [zFold(14)], rules: rules() }
+    const { missing, kits } = toTheEnd(problem)
+    expect([missing >= 4, kits[0]!.length]).toEqual([true, 14])
+  })
+
+  it('weighs a wish against sheets', () => {
+    // Two roles of a size that fills half a sheet: one print does with one sheet for both, two prints need two.
+    const prints = printsOf(['ebb', 'flood'], [[12, 6]], 0, 90)
+    const kinds = [kindOf(['ebb', 'flood'], ['12x6', '12x6'], 1, [{ roles: [0, 1], rule: 'touching' }])]
+    const of = (weight: number) => toTheEnd({ prints, kinds, rules: rules({ touching: { hold: 'wish', weight } }) })
+    expect([of(20), of(300)].map(({ sheets, broken }) => [sheets, broken.touching])).toEqual([[1, 1], [2, 0]])
+  })
+})
+
+describe('dealt out at once', () => {
+  it('prints keep the rules as far as they can, none is used twice as often as another', () => {
+    const problem: SharingProblem = { prints: [], kinds: [zFold(20)], rules: rules({ touching: MUST, neighbours: MUST, different: MUST }) }
+    const { kits, broken } = dealtOut(problem)
+    expect([kits[0]!.length, broken.touching, broken.neighbours, broken.different]).toEqual([20, 0, 0, 0])
+    const uses = NAMES.map((_, print) => kits[0]!.flat().filter(option => option === print).length)
+    expect(Math.max(...uses)).toBeLessThan(2 * Math.min(...uses))
+  })
+
+  it('five hundred kits of twelve prints take no time worth a thought', () => {
+    const names = Array.from({ length: 12 }, (_, at) => `print-${at}`)
+    const kind = kindOf(names, ['a', 'a', 'b', 'b', 'c', 'd'], 500, [{ roles: [0, 1], rule: 'touching' }, { roles: [1, 2], rule: 'neighbours' }])
+    expect(dealtOut({ prints: [], kinds: [kind], rules: rules({ different: MUST, touching: MUST }) }).broken).toMatchObject({ different: 0, touching: 0 })
+  })
+})
+
+describe('rules that nobody can keep', () => {
+  const of = (kind: Kind, own: Partial<Rules>) => impossible({ prints: [], kinds: [kind], rules: rules(own) })
+
+  it('are named', () => {
+    expect(of(kindOf(['ebb'], ['a', 'a'], 2, [{ roles: [0, 1], rule: 'touching' }]), { touching: MUST })).toEqual([{ kind: 'card', rule: 'touching' }])
+    expect(of(kindOf(['ebb'], ['a', 'a'], 2, [{ roles: [0, 1], rule: 'neighbours' }]), { neighbours: MUST })).toEqual([{ kind: 'card', rule: 'neighbours' }])
+    expect(of(kindOf(['ebb', 'flood'], ['a'], 3), { different: MUST })).toEqual([{ kind: 'card', rule: 'different', combinations: 2 }])
+    expect(of(kindOf([], ['a'], 1), {})).toEqual([{ kind: 'card', rule: 'pool' }])
+    expect(of(kindOf(['ebb', 'flood'], ['a', 'a'], 4), { different: MUST, touching: MUST })).toEqual([])
+  })
+})
