@@ -16,6 +16,7 @@ import { craftBatches, literatureClasses, studioOrders } from './cutting'
 import { classBatches } from './classes'
 import { editing } from './editing'
 import { median, ms, of, time } from './measure'
+import { sharing } from './sharing'
 
 /**
  * Speed as ratios against a bound in the same run: a 60 Hz frame for what must
@@ -145,6 +146,7 @@ async function main() {
     craft: () => craftBatches(solve),
     literature: () => literatureClasses(solve, instances),
     studio: () => studioOrders(solve),
+    sharing: () => sharing(solve),
   }
   if (values.only !== undefined && !Object.hasOwn(parts, values.only))
     throw new Error(`--only takes one of: ${Object.keys(parts).join(', ')}.`)

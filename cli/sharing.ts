@@ -28,7 +28,8 @@ export function shareReport(batch: Batch, solve: Solve): Report {
   const placeOf = (bag: string) => (order.includes(bag) ? order.indexOf(bag) : order.length)
   const rows = [...(written?.kits ?? [])].sort((a, b) => placeOf(a.bag) - placeOf(b.bag)).map(({ bag, card, colourway, prints }) => [
     bagText(bag),
-    [titles.get(card) ?? card, batch.cards.find(({ key }) => key === card)?.colourways.find(({ key }) => key === colourway)?.name].filter(Boolean).join(', '),
+    [titles.get(card) ?? card,
+      batch.cards.find(({ key }) => key === card)?.colourways.find(({ key }) => key === colourway)?.name].filter(Boolean).join(', '),
     Object.entries(prints).map(([part, print]) => `${parts.get(card)?.get(part) ?? part} ${names.get(print) ?? print}`).join(', '),
   ])
   const proof = sheets <= bound ? 'fewer are impossible' : `fewer than ${bound} are impossible`
@@ -75,7 +76,8 @@ export function mostReport(batch: Batch, solve: Solve): Report {
     text: [
       heading(batch),
       `${count(kits, 'kit')} from the sheets on hand; ${told}.`,
-      ...without.map(({ rule, kits: then }) => `  ${RULE_NAMES[rule]}: ${then > kits ? `costs ${count(then - kits, 'kit')}` : 'costs no kit'}`),
+      ...without.map(({ rule, kits: then }) =>
+        `  ${RULE_NAMES[rule]}: ${then > kits ? `costs ${count(then - kits, 'kit')}` : 'costs no kit'}`),
     ].join('\n'),
     stops: 0,
   }

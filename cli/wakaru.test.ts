@@ -23,15 +23,15 @@ describe('wakaru on the command line', () => {
     expect(table.stdout).toContain('8 1/2 × 5 1/2 in')
     expect(table.stdout).toContain('Back panel C 4 1/4 − 2 × Border 1/8')
     const { cards } = JSON.parse(wakaru(['pieces', DEMO, '--json']).stdout)
-    expect(cards[0].pieces[3]).toMatchObject({ key: 'mat-c', width: '4 in', height: '5 1/4 in', quantity: 16, paper: 'ripple' })
+    expect(cards[0].pieces[3]).toMatchObject({ key: 'mat-c', width: '4 in', height: '5 1/4 in', quantity: 16, paper: 'pool--shore' })
     expect(cards[0].pieces[0].scores[0]).toEqual({ at: '2 1/8 in', fromOtherEnd: '6 3/8 in', direction: 'mountain', turnOver: true })
   })
 
   it('plans every paper with its bound', () => {
     const plans: { paper: string, sheets: number, bound: number }[] = JSON.parse(wakaru(['plan', DEMO, '--json']).stdout)
     expect(plans).toHaveLength(9)
-    expect(plans.find(({ paper }) => paper === 'kelp')).toMatchObject({ sheets: 8, bound: 8 })
-    expect(wakaru(['plan', DEMO]).stdout).toMatch(/1\. 8 × sheet 1, 8 1\/2 × 11 in: fence 5 1\/2 in along the height, 1 cut/)
+    expect(plans.find(({ paper }) => paper === 'kelp')).toMatchObject({ sheets: 4, bound: 4 })
+    expect(wakaru(['plan', DEMO]).stdout).toMatch(/1\. 4 × sheet 1, 8 1\/2 × 11 in: fence 5 1\/2 in along the height, 1 cut/)
   })
 
   it('lists the kits', () => {
@@ -153,11 +153,23 @@ describe('wakaru on the command line', () => {
   it('counts kits from the drawer and writes cuts as CSV', () => {
     const { kits, papers } = JSON.parse(wakaru(['drawer', DEMO, '--json']).stdout)
     expect(kits).toBe(Math.min(...papers.map((paper: { kits: number }) => paper.kits)))
-    expect(wakaru(['drawer', DEMO]).stdout).toContain('18 kits from what is on hand; first to run out: Rust.')
+    expect(wakaru(['drawer', DEMO]).stdout).toContain(`${kits} kits from what is on hand; first to run out: Herring.`)
     const csv = wakaru(['plan', DEMO, '--csv'])
     expect([csv.status, csv.stdout.split('\n')[0]]).toEqual([0, expect.stringContaining('Paper,Step,Setting,In hand')])
     expect(wakaru(['kits', DEMO, '--csv'])).toMatchObject({ status: 2, stderr: expect.stringContaining('--csv goes with plan') })
   })
+
+  it('shares prints out so that bags differ, with the sheets that takes and what each rule costs', () => {
+    const told = JSON.parse(wakaru(['share', DEMO, '--json']).stdout)
+    expect([told.kits.length, told.sheets, told.bound, told.missing, told.violations]).toEqual([16, 22, 22, 0, []])
+    expect(told.broken).toMatchObject({ touching: 0, neighbours: 0, different: 0 })
+    expect(told.rules.map(({ rule }: { rule: string }) => rule)).toEqual(['touching', 'neighbours', 'different', 'evenly'])
+    expect(new Set(told.kits.map(({ prints }: { prints: object }) => JSON.stringify(prints))).size).toBeGreaterThan(9)
+    expect(wakaru(['share', DEMO, '--most']).stdout).toMatch(
+      /\d+ kits from the sheets on hand; more (are impossible|than \d+ are impossible)/)
+    expect(wakaru(['share', 'demo/first-frost.json'])).toMatchObject({ status: 0, stdout: expect.stringContaining('nothing to share out') })
+    expect(wakaru(['plan', DEMO, '--most'])).toMatchObject({ status: 2, stderr: expect.stringContaining('--most goes with share') })
+  }, 60_000)
 
   it('dresses a fold from a file, and lists its faces', () => {
     const dress = (name: string, data: unknown) => {

@@ -2,7 +2,9 @@ import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
 import { classNow, demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
 
-const NATURAL = { kits: null, parameters: {}, papers: {}, envelope: '', faces: [], free: [] }
+const NATURAL = {
+  kits: null, parameters: {}, papers: {}, colourways: [], insteadOf: '', bags: [], envelope: '', faces: [], free: [],
+}
 
 test('folds of every kind can be added and have nothing to settle', async ({ page, request }) => {
   const id = await demoClass(request, 'All kinds', file => void (file.cards = []))
@@ -308,7 +310,8 @@ test('mats come from a pool, and a topper is kept for another card', async ({ pa
   expect(document.pools).toMatchObject([{ name: 'Shore prints', papers: ['herring', 'lantern'] }])
   await station(page, id, 'kits')
   await page.getByRole('button', { name: 'Seat 1', exact: false }).first().click()
-  await expect(page.getByText('Shore prints (Herring, Lantern)').first()).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Seat 1' }).getByRole('listitem').filter({ hasText: 'Mat on panel A' })).toContainText(
+    /Herring|Lantern/)
 
   await station(page, id, 'cards')
   await page.getByRole('button', { name: 'Free pieces' }).click()

@@ -94,7 +94,7 @@ for (const [width, height] of [[1280, 800], [390, 844]] as const) {
     await station(page, id, 'kits')
     const last = page.getByRole('button', { name: /500/ }).first()
     await last.click({ timeout: 60_000 })
-    await expect(page.getByRole('heading', { name: /^In the bag of .*500/ })).toBeVisible()
+    await expect(page.getByRole('heading', { name: /^Seat 500/ })).toBeVisible()
     await context.close()
   })
 }

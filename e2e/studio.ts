@@ -12,12 +12,24 @@ export async function demoClass(
   title: string,
   change: (file: ReturnType<typeof JSON.parse>) => void = () => {},
 ): Promise<number> {
-  const file = JSON.parse(DEMO)
+  const file = sameForAll(JSON.parse(DEMO))
   file.class.title = title
   change(file)
   const answer = await request.post('/api/import', { data: JSON.stringify(file), headers: { 'Content-Type': 'application/json' } })
   expect(answer.status()).toBe(201)
   return (await answer.json()).id
+}
+
+/** The demo evening with bags that are all alike: one print for each part, no colourways and no names. */
+function sameForAll(file: ReturnType<typeof JSON.parse>) {
+  Object.assign(file.cards[0].papers, { 'mat-a': 'lantern', 'mat-b': 'ripple', 'mat-c': 'ripple', 'plate-mat': 'lantern' })
+  file.cards[0].colourways = []
+  return { ...file, pools: [], roster: [] }
+}
+
+/** The demo evening as it is shipped, under another title. */
+export async function sharedClass(request: APIRequestContext, title: string): Promise<number> {
+  return demoClass(request, title, file => Object.assign(file, JSON.parse(DEMO), { class: { ...file.class } }))
 }
 
 /** A class as the server has it, with the papers of the shelf. */

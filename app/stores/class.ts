@@ -54,7 +54,7 @@ export const useClassStore = defineStore('class', () => {
   const sharings = useSharingStore()
   const preparation = computed(() => (before = document.value && prepare(document.value, before, sharings.known)))
   // Prints are shared out at once by their rules, and then together with the cutting.
-  watch(() => preparation.value?.sharing, sharing => sharing && import.meta.client && sharings.seek(sharing))
+  watch(() => preparation.value?.sharing, sharing => sharing && typeof Worker !== 'undefined' && sharings.seek(sharing))
   /** Document and preparation one paint behind, for what follows from the cards and may be drawn after them. */
   const behind = useTrailing(() => document.value && preparation.value && { batch: document.value, preparation: preparation.value })
   const whileOpen = <T>(value: T | undefined): T => {

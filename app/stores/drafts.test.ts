@@ -1,6 +1,6 @@
 import { produce } from 'immer'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { demoBatches } from '../../demo'
+import { alikeEvening } from '../../demo/testing'
 import { sessionOf, undone } from '../../core/document'
 import { forgetDraft, keepDraft, withDraft } from './drafts'
 
@@ -14,7 +14,7 @@ vi.stubGlobal('localStorage', {
   },
   removeItem: (key: string) => void kept.delete(key),
 })
-const saved = demoBatches(new Date(2030, 0, 1))[1]!
+const saved = alikeEvening()
 const current = produce(saved, (draft) => {
   draft.class.title = 'Kept'
   draft.papers[0]!.weight += 1

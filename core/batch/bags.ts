@@ -155,7 +155,8 @@ export function withSeat(roster: SeatEntry[], seat: SeatEntry): SeatEntry[] {
 }
 
 /** Columns of a roster as CSV, beside one for each card that has colourways. */
-export const ROSTER_COLUMNS = { bag: 'Bag', name: 'Name', leftHanded: 'Left-handed', online: 'Online', paid: 'Paid', notes: 'Notes' } as const
+export const ROSTER_COLUMNS = { bag: 'Bag', name: 'Name', leftHanded: 'Left-handed', online: 'Online',
+  paid: 'Paid', notes: 'Notes' } as const
 
 /** Cards that a student can wish a colourway of. */
 export const withColourways = ({ cards }: Pick<Batch, 'cards'>) => cards.filter(({ colourways }) => colourways.length > 0)

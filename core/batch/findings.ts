@@ -14,7 +14,6 @@ import { passesThrough, isLayer, isWhole } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, nanometres } from '../lengths'
 
-
 const ORDER: Finding['severity'][] = ['stop', 'warn', 'note']
 const bySeverity = (a: Finding, b: Finding) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)
 /** Of panels that pass through each other, so many pairs are named. */

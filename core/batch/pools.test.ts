@@ -2,14 +2,9 @@ import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { batchProblems, documentProblems, fittedTo, kitsOfBatch, newPool, planAll, prepare, removePool, sourceOf } from '.'
 import { namedPapers } from '../document'
-import { demoBatches } from '../../demo'
+import { alikeEvening } from '../../demo/testing'
 
-/** The demo evening before its prints were in a pool, the same for everybody. */
-const demo = produce(demoBatches(new Date(2030, 0, 1))[1]!, (draft) => {
-  draft.pools = []
-  draft.cards[0]!.colourways = []
-  for (const part of ['mat-a', 'mat-b', 'mat-c', 'plate-mat']) draft.cards[0]!.papers[part] = 'ripple'
-})
+const demo = alikeEvening()
 const prints = demo.papers.filter(({ kind }) => kind === 'print').map(({ key }) => key).slice(0, 3)
 /** All mats of the first card from a pool of three prints. */
 const batch = produce(demo, (draft) => {
@@ -31,7 +26,8 @@ describe('a pool', () => {
       const counts = shares.map(share => share.quantity)
       expect(counts.reduce((sum, count) => sum + count, 0)).toBe(quantity)
     }
-    const all = prints.map(print => mats.reduce((sum, { shares }) => sum + (shares.find(({ paper }) => paper.key === print)?.quantity ?? 0), 0))
+    const all = prints.map(
+      print => mats.reduce((sum, { shares }) => sum + (shares.find(({ paper }) => paper.key === print)?.quantity ?? 0), 0))
     expect(Math.max(...all)).toBeLessThanOrEqual(1.5 * Math.min(...all))
   })
 

@@ -51,7 +51,8 @@ export function prepare(batch: Batch, before?: Preparation, known?: (key: string
   const cards = made.map((one, at) => {
     const card = old.get(one.entry)
     const dealt = itemAt(kits, at)
-    const same = card !== undefined && isDealtAlike(card.dealt, dealt) && poolsIn(one.entry).every(key => namesOf(key, before) === namesOf(key))
+    const same = card !== undefined && isDealtAlike(card.dealt, dealt)
+      && poolsIn(one.entry).every(key => namesOf(key, before) === namesOf(key))
       && papersIn(one.entry, batch).every(key => before?.shelf.get(key) === shelf.get(key))
     return same ? card : prepareCard(one, dealt, shelf, pools, batch, cutter)
   })

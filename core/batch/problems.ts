@@ -180,7 +180,9 @@ export function suppliesOf(paper: Paper, formats: Stock[], cards: PreparedCard[]
 }
 
 /** What is cut: every piece by itself, a matched pair side by side from one blank. */
-export function blanksToCut<T extends Pick<PreparedPiece, 'name' | 'width' | 'height' | 'turn' | 'quantity' | 'pair'>>(pieces: T[]): { name: string, width: Length, height: Length, turn: Turn, quantity: number }[] {
+export function blanksToCut<T extends Pick<PreparedPiece,
+  'name' | 'width' | 'height' | 'turn' | 'quantity' | 'pair'>>(
+  pieces: T[]): { name: string, width: Length, height: Length, turn: Turn, quantity: number }[] {
   return pieces.flatMap((piece) => {
     const {
       name,

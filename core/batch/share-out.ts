@@ -43,7 +43,8 @@ export interface RuleCost {
 }
 
 /** What each rule that is minded costs: the same sharing looked for without it. */
-export function ruleCosts({ problem, sharing }: Pick<NonNullable<Preparation['sharing']>, 'problem' | 'sharing'>, solve: Solve): RuleCost[] {
+export function ruleCosts({ problem, sharing }: Pick<NonNullable<Preparation['sharing']>,
+  'problem' | 'sharing'>, solve: Solve): RuleCost[] {
   return (Object.keys(problem.rules) as (keyof Rules)[]).filter(rule => problem.rules[rule].hold !== 'free').map((rule) => {
     const without = sharedToTheEnd({ ...problem, rules: { ...problem.rules, [rule]: { hold: 'free', weight: 0 } } }, solve, SHEETS_KNOWN)
     return { rule, sheets: Math.max(0, (sharing.sheets ?? 0) - (without.sheets ?? 0)), broken: without.broken[rule] }

@@ -36,7 +36,7 @@ describe('a class that is prepared again', () => {
     const changed = produce(batch, draft => void (draft.cards[0]!.parameters.border = '1/4 in'))
     const after = prepare(changed, before)
     expect(after.cards.map((card, at) => card === before.cards[at])).toEqual(batch.cards.map((_, at) => at > 0))
-    const touched = new Set(after.cards[0]!.pieces.map(({ paper }) => paper?.key))
+    const touched = new Set(after.cards[0]!.pieces.flatMap(({ shares }) => shares.map(({ paper }) => paper.key)))
     for (const paper of after.papers)
       expect([paper.paper.key, before.papers.includes(paper)]).toEqual([paper.paper.key, !touched.has(paper.paper.key)])
     expect(told(after)).toEqual(told(prepare(changed)))

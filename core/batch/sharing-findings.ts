@@ -16,22 +16,27 @@ export const RULE_NAMES: Record<RuleName, string> = {
 /** What is found about who gets what: rules that nobody can keep, wishes that are not met, names without a seat. */
 export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFinding[] {
   const onCard = (card: string) => ({ card, title: byKey(batch.cards, card).title })
-  const unkept = sharing ? impossible(sharing.problem).map(({ kind, rule, combinations }): ClassFinding => {
-    const of = byKey(sharing.problem.kinds, kind)
-    const name = rule === 'pool' ? '' : RULE_NAMES[rule]
-    const why = rule === 'different'
-      ? `only ${count(combinations ?? 0, 'kit')} can differ, and ${of.kits} are wanted. Put another print into a pool, or make the rule a wish.`
-      : rule === 'pool'
-        ? 'is cut from a pool without papers. Put one into it.'
-        : 'its pools have too few prints for that. Put another one in, or make the rule a wish.'
-    return { severity: 'stop', subject: of.name, problem: name ? `cannot keep “${name}”: ${why}` : why, place: 'papers', ...onCard(of.card) }
-  }) : []
+  const unkept = sharing
+    ? impossible(sharing.problem).map(({ kind, rule, combinations }): ClassFinding => {
+        const of = byKey(sharing.problem.kinds, kind)
+        const name = rule === 'pool' ? '' : RULE_NAMES[rule]
+        const why = rule === 'different'
+          ? `only ${count(combinations ?? 0, 'kit')} can differ, and ${of.kits} are wanted. `
+          + 'Put another print into a pool, or make the rule a wish.'
+          : rule === 'pool'
+            ? 'is cut from a pool without papers. Put one into it.'
+            : 'its pools have too few prints for that. Put another one in, or make the rule a wish.'
+        return { severity: 'stop', subject: of.name, problem: name
+          ? `cannot keep “${name}”: ${why}`
+          : why, place: 'papers', ...onCard(of.card) }
+      })
+    : []
   const short: ClassFinding[] = sharing?.isSettled && sharing.sharing.missing > 0
     ? [{
         severity: 'warn',
         subject: 'Prints',
-        problem: `do not suffice for ${count(sharing.sharing.missing, 'kit')}: the sheets of the pools are used up. Buy sheets, or put another `
-          + 'print into a pool.',
+        problem: `do not suffice for ${count(sharing.sharing.missing, 'kit')}: the sheets of the pools are used up. `
+          + 'Buy sheets, or put another print into a pool.',
         ...onCard(sharing.problem.kinds[0]?.card ?? ''),
       }]
     : []
@@ -54,7 +59,8 @@ export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFi
     ? [{
         severity: 'warn',
         subject: beyond.map(({ name }) => name).join(', '),
-        problem: `${beyond.length === 1 ? 'has' : 'have'} no seat: the class has ${batch.class.seats}. Raise the seats, or take the name out.`,
+        problem: `${beyond.length === 1 ? 'has' : 'have'} no seat: the class has ${batch.class.seats}. `
+          + 'Raise the seats, or take the name out.',
         ...onCard(first.entry.key),
       }]
     : []

@@ -3,7 +3,8 @@ import { produce } from 'immer'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Preparation } from '.'
 import {
-  bagsOf, colourwayCounts, contentsOf, findingsOf, handedKits, newColourway, packedBags, planAll, prepare, prepareShared, printsIn, rulesBroken,
+  bagsOf, colourwayCounts, contentsOf, findingsOf, handedKits, newColourway, packedBags, planAll,
+  prepare, prepareShared, printsIn, rulesBroken,
   seatOf, swapped, unmetWishes, unpinned, withSeat, writtenSharing,
 } from '.'
 import { demoBatches } from '../../demo'
@@ -44,7 +45,7 @@ describe('the demo evening', () => {
     const wrong = (change: (draft: typeof written) => void) => sharingViolations(produce(written, change))
     const [part] = Object.keys(written.kits[0]!.prints)
     expect(wrong(draft => void (draft.kits[0]!.prints[part!] = 'chalk'))[0]).toContain('not in the pool')
-    expect(wrong(draft => void delete draft.kits[0]!.prints[part!])[0]).toContain('has no print')
+    expect(wrong(draft => void (draft.kits[0]!.prints = {}))[0]).toContain('has no print')
     expect(wrong(draft => void draft.cut.forEach(cut => (cut.count = 0)))[0]).toContain('no more are cut')
     expect(wrong((draft) => {
       draft.rules.different = { hold: 'must', weight: 0 }
@@ -62,18 +63,22 @@ describe('the demo evening', () => {
       for (const [key, count] of entry.wanted) expect(made.get(key) ?? 0).toBeGreaterThanOrEqual(count)
     }
     const packed = packedBags(shared).flatMap(({ kits }) => kits.flatMap(({ pieces }) => pieces.map(({ count }) => count)))
-    expect(packed.reduce((sum, count) => sum + count, 0)).toBe(shared.cards.flatMap(({ pieces }) => pieces).reduce((sum, { quantity }) => sum + quantity, 0))
+    expect(packed.reduce((sum, count) => sum + count, 0)).toBe(
+      shared.cards.flatMap(({ pieces }) => pieces).reduce((sum, { quantity }) => sum + quantity, 0))
   }, 60_000)
 
   it('takes the sharing that is found over what was dealt out at once, and keeps everything else', () => {
     const first = prepare(batch)
     expect([first.sharing!.isSettled, shared.sharing!.isSettled, first.sharing!.key]).toEqual([false, true, shared.sharing!.key])
-    expect(first.papers.find(({ paper }) => paper.key === 'chalk')!.wanted).toEqual(shared.papers.find(({ paper }) => paper.key === 'chalk')!.wanted)
+    expect(first.papers.find(({ paper }) => paper.key === 'chalk')!.wanted).toEqual(
+      shared.papers.find(({ paper }) => paper.key === 'chalk')!.wanted)
   })
 })
 
 describe('two bags', () => {
-  const places = (part: string) => ['seat-1', 'seat-2'].map(bag => ({ bag, card: card.key, part })) as [{ bag: string, card: string, part: string }, { bag: string, card: string, part: string }]
+  const places = (part: string) =>
+    ['seat-1', 'seat-2'].map(
+      bag => ({ bag, card: card.key, part })) as [{ bag: string, card: string, part: string }, { bag: string, card: string, part: string }]
 
   it('swap a print, which is kept when everything is shared out anew', () => {
     const [one, other] = places('mat-c')
@@ -112,7 +117,8 @@ describe('who gets what', () => {
     handedKits(batch).get(card.key)!.forEach(({ bag, colourway }) => wishes[bag!] && expect(colourway?.key).toBe(wishes[bag!]))
     const counts = (kits: (number | null)[], of: number) =>
       colourwayCounts({ ...card, colourways: card.colourways.map((one, at) => ({ ...one, kits: kits[at]! })) }, of)
-    expect([counts([null, null], 7), counts([2, null], 7), counts([2, 2], 7), counts([9, null], 7)]).toEqual([[4, 3], [2, 5], [4, 3], [9, 0]])
+    expect([counts([null, null], 7), counts([2, null], 7), counts([2, 2], 7), counts([9, null], 7)]).toEqual(
+      [[4, 3], [2, 5], [4, 3], [9, 0]])
   })
 
   it('says which wish is not met, and why', () => {
@@ -146,7 +152,8 @@ describe('who gets what', () => {
     })
     expect(bagsOf(more).slice(-3)).toEqual(['spare-1', 'choice-1', 'choice-2'])
     expect(colourwaysOf(more)).toHaveLength(9)
-    expect(handedKits(changed(draft => void (draft.cards[0]!.kits = 9))).get(card.key)!.filter(({ bag }) => bag === undefined)).toHaveLength(2)
+    expect(handedKits(changed(draft => void (draft.cards[0]!.kits = 9))).get(card.key)!.filter(
+      ({ bag }) => bag === undefined)).toHaveLength(2)
   })
 
   it('keeps no entry of a bag that nothing is said of, and begins with two colourways', () => {

@@ -112,7 +112,8 @@ function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: 
       roles.set(way, own)
       if (own.length === 0) return
       const given = bag === undefined ? {} : seatOf(batch, bag).prints
-      const fixed = own.map(({ parts, options }) => options.find(({ key }) => parts.some(part => given[`${entry.key} ${part.key}`] === key)))
+      const fixed = own.map(
+        ({ parts, options }) => options.find(({ key }) => parts.some(part => given[`${entry.key} ${part.key}`] === key)))
       const name = [way, ...fixed.map(print => print?.key ?? '')].join(' ')
       const at = places.get(name) ?? found.kinds.push({
         key: `${entry.key} ${name}`,
@@ -260,4 +261,3 @@ function printsOf({ kinds, places }: Found, { kits }: Sharing, card: number, kit
   }))
   return { parts, name: [...parts].join(' ') }
 }
-

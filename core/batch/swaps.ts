@@ -1,9 +1,8 @@
-import type { Batch } from '../document'
+import type { Batch, RuleName } from '../document'
 import { brokenIn } from '../sharing'
 import { itemAt } from '../lists'
 import { seatOf, withSeat } from './bags'
 import type { Preparation } from './prepare'
-import type { RuleName } from '../document'
 
 /** One print in a bag: of which part of which card. */
 export interface PrintPlace {
@@ -47,7 +46,8 @@ export function swapped(preparation: Preparation, one: PrintPlace, other: PrintP
   if (sizeOf(a.takes) !== sizeOf(b.takes)) return { wrong: 'These two are of different sizes, so that they cannot be swapped.' }
   const given = (roster: Batch['roster'], { bag, card }: PrintPlace, prints: Record<string, string>) => {
     const seat = seatOf({ roster }, bag)
-    return withSeat(roster, { ...seat, prints: { ...seat.prints, ...Object.fromEntries(Object.entries(prints).map(([part, key]) => [`${card} ${part}`, key])) } })
+    return withSeat(roster,
+      { ...seat, prints: { ...seat.prints, ...Object.fromEntries(Object.entries(prints).map(([part, key]) => [`${card} ${part}`, key])) } })
   }
   const isOne = one.bag === other.bag && one.card === other.card
   const first = given(batch.roster, one, { ...mine.prints, [one.part]: theirPrint, ...(isOne && { [other.part]: print }) })

@@ -131,7 +131,8 @@ export const namedPapers = ({ cards, pools }: Pick<ClassDocument, 'cards' | 'poo
 ].filter(key => key !== ANY_SCRAP && !isPool(key))
 
 /** How many kits of a card are made: one to each bag unless it says otherwise. */
-export const kitsOf = (card: CardEntry, { class: { seats, spares }, sharing: { surplus } }: Pick<ClassDocument, 'class' | 'sharing'>): number =>
+export const kitsOf = (
+  card: CardEntry, { class: { seats, spares }, sharing: { surplus } }: Pick<ClassDocument, 'class' | 'sharing'>): number =>
   card.kits ?? seats + spares + surplus
 
 /** A card with every choice of papers of it and of its colourways changed. */
@@ -139,8 +140,17 @@ export function withChoices(card: CardEntry, change: (papers: Record<string, str
   return { ...card, papers: change(card.papers), colourways: card.colourways.map(one => ({ ...one, papers: change(one.papers) })) }
 }
 
-/** All that a card says of papers: part, key of paper or pool, and where in the card that stands. */
-export const choicesOf = ({ papers, colourways }: Pick<CardEntry, 'papers' | 'colourways'>): { part: string, paper: string, path: string }[] => [
+/** A paper that a card says a part is of. */
+interface Choice {
+  part: string
+  /** Key of a paper or of a pool. */
+  paper: string
+  /** Where in the card that stands. */
+  path: string
+}
+
+/** All that a card and its colourways say of papers. */
+export const choicesOf = ({ papers, colourways }: Pick<CardEntry, 'papers' | 'colourways'>): Choice[] => [
   ...Object.entries(papers).map(([part, paper]) => ({ part, paper, path: `papers.${part}` })),
   ...colourways.flatMap((one, at) =>
     Object.entries(one.papers).map(([part, paper]) => ({ part, paper, path: `colourways[${at}].papers.${part}` }))),
@@ -148,4 +158,5 @@ export const choicesOf = ({ papers, colourways }: Pick<CardEntry, 'papers' | 'co
 
 /** A class without the names of its students and what is noted about them, as it is handed to others; wishes stay. */
 export const withoutNames = <T extends Pick<ClassDocument, 'roster'>>(document: T): T =>
-  ({ ...document, roster: document.roster.map(seat => ({ ...seat, name: '', notes: '', paid: false })).filter(seat => !isSame(seat, newSeat(seat.key))) })
+  ({ ...document, roster: document.roster.map(seat => ({ ...seat, name: '', notes: '', paid: false })).filter(
+    seat => !isSame(seat, newSeat(seat.key))) })

@@ -5,7 +5,8 @@ import { BOUNDS } from './bounds'
 import { DressingEntry } from './dressing-shapes'
 import { key, least, listOf, most, number, one, oneOf, whole, yesOrNo } from './shape-checks'
 import {
-  IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice, IsParameterInputs, IsPointers, IsText, IsWholeOrNull,
+  IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice,
+  IsParameterInputs, IsPointers, IsText, IsWholeOrNull,
 } from './validators'
 import { BATCH_FORMAT, VERSION } from './version'
 import type {

@@ -35,7 +35,7 @@ describe('pieces as CSV', () => {
   it('puts width before height and names the unit', async () => {
     const [head, base] = (await piecesCsv(demo(), prepare(demo()))).split('\n')
     expect(head).toBe('Card,Piece,Width,Height,Per kit,In all,Paper,Made,Print top,Scores')
-    expect(base).toBe('Harbour lantern,Base,8 1/2 in,5 1/2 in,1,16,Kelp,,any,mountain at 2 1/8 in; valley at 4 1/4 in')
+    expect(base).toBe('Harbour lantern,Base,8 1/2 in,5 1/2 in,1,16,"Kelp, Fog",,any,mountain at 2 1/8 in; valley at 4 1/4 in')
   })
 
   it.each([

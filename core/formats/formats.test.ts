@@ -249,6 +249,7 @@ it('the largest class that can be saved goes into a file, and comes out of it th
   const cards = Array.from({ length: BOUNDS.cards }, (_, index) => ({
     ...card!,
     key: `card-${index}`,
+    colourways: [],
     papers: { 'base': papers[3 * index]!.key, 'mat-a': papers[3 * index + 1]!.key, 'mat-b': papers[3 * index + 2]!.key },
   }))
   const leaf = { width: '1 in', height: '1 in' }
@@ -262,7 +263,7 @@ it('the largest class that can be saved goes into a file, and comes out of it th
   const cutting = [0, 1, 2, 3, 4, 5].map(paper => ({
     paper: papers[paper]!.key, priority: null, moreSheets: null, without: [], also: [], spoiled: [], layouts: layouts(paper),
   }))
-  const batch = { ...read.value, cards, papers, cutting } as unknown as Batch
+  const batch = { ...read.value, cards, papers, cutting, pools: [], roster: [] } as unknown as Batch
   const { papers: _, ...document } = batch
   const bytes = (text: string) => new TextEncoder().encode(text).length
   expect(bytes(JSON.stringify(document))).toBeGreaterThan(BOUNDS.document * 0.6)

@@ -25,10 +25,12 @@ export async function readRoster(text: string, batch: Batch): Promise<Checked<Se
   const at = (name: string) => head.findIndex(cell => cell.toLowerCase() === name.toLowerCase())
   if (isHead) {
     for (const cell of head)
-      if (!known.some(name => name.toLowerCase() === cell.toLowerCase())) wrong(1, `“${cell.slice(0, 40)}” is no column here; there are: ${known.join(', ')}.`)
+      if (!known.some(name => name.toLowerCase() === cell.toLowerCase())) wrong(
+        1, `“${cell.slice(0, 40)}” is no column here; there are: ${known.join(', ')}.`)
   }
   const bags = bagsOf(batch)
-  const byLabel = new Map(bags.flatMap(key => [[bagLabel(key).toLowerCase(), key], [key, key], [key.startsWith('seat-') ? key.slice(5) : key, key]]))
+  const byLabel = new Map(
+    bags.flatMap(key => [[bagLabel(key).toLowerCase(), key], [key, key], [key.startsWith('seat-') ? key.slice(5) : key, key]]))
   const seats: SeatEntry[] = []
   const taken = new Set<string>()
   let next = 0
@@ -37,11 +39,13 @@ export async function readRoster(text: string, batch: Batch): Promise<Checked<Se
     if (cells.every(cell => cell.trim() === '')) return
     const cell = (name: string) => (at(name) < 0 ? undefined : (cells[at(name)] ?? '').trim())
     // An apostrophe before it says that a cell is text; a bare formula is nobody's name.
-    for (const text of cells) if (/^[=+@|]|^-\d/.test(text.trim())) return wrong(line, `begins with “${text.trim()[0]}”, as formulas do: write plain text.`)
+    for (const text of cells) if (/^[=+@|]|^-\d/.test(text.trim())) return wrong(
+      line, `begins with “${text.trim()[0]}”, as formulas do: write plain text.`)
     const plain = (name: string) => cell(name)?.replace(/^'/, '')
     const label = cell(COLUMNS.bag)
     const named = label ? byLabel.get(label.toLowerCase()) : undefined
-    if (label && named === undefined) return wrong(line, `has the bag “${label.slice(0, 40)}”; the class has Seat 1 to Seat ${batch.class.seats}.`)
+    if (label && named === undefined) return wrong(
+      line, `has the bag “${label.slice(0, 40)}”; the class has Seat 1 to Seat ${batch.class.seats}.`)
     while (named === undefined && taken.has(bags[next] ?? '')) next++
     const bag = named ?? bags[next]
     if (bag === undefined) return wrong(line, `has no seat left: the class has ${bags.length} bags. Raise the seats first.`)
@@ -73,7 +77,9 @@ export async function readRoster(text: string, batch: Batch): Promise<Checked<Se
     seats.push(seat)
   })
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) }
-  return seats.length > 0 ? { ok: true, value: seats } : refused('the file holds no name. Write one on each line, or a CSV file with a column Name.')
+  return seats.length > 0
+    ? { ok: true, value: seats }
+    : refused('the file holds no name. Write one on each line, or a CSV file with a column Name.')
 }
 
 const refused = (problem: string): Checked<never> => ({ ok: false, problems: [{ path: '', problem }] })

@@ -1,16 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import tide from '../../demo/tide-and-lantern.json'
+import { alikeEvening } from '../../demo/testing'
 import { kitsOfBatch, packedBags, planAll, prepare } from '../batch'
 import type { Batch } from '../document'
-import { readBatch } from '../formats'
 import { inches, millimetres } from '../lengths'
 import { letterAt, lettersOf } from '../cutting'
 import { bagSection, cuttingSection, pieceSection, scoreSection, shoppingSection, typeset, typesetText } from '.'
 import type { PrintBlock, PrintSection } from '.'
 
-const read = readBatch(JSON.stringify(tide))
-if (!read.ok) throw new Error('The demo class cannot be opened.')
-const batch: Batch = read.value
+const batch: Batch = alikeEvening()
 const preparation = prepare(batch)
 const outcomes = planAll(batch, preparation)
 const kits = kitsOfBatch(batch, preparation, outcomes)
@@ -111,7 +108,8 @@ describe('bag lists', () => {
     // What is bought goes in as well.
     const [first, ...rest] = preparation.cards
     const bow = { ...first!, construction: { ...first!.construction!, extras: [{ name: 'Bow', count: 2 }] } }
-    expect(ofKind(bagSection(packedBags({ ...preparation, cards: [bow, ...rest] }), 'inch', true), 'list').filter(({ items }) => items.includes('2 × Bow'))).toHaveLength(
+    expect(ofKind(bagSection(packedBags({ ...preparation, cards: [bow, ...rest] }), 'inch', true), 'list').filter(
+      ({ items }) => items.includes('2 × Bow'))).toHaveLength(
       bags.length,
     )
   })

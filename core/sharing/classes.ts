@@ -103,7 +103,8 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Cu
       })
     })
     for (const { classes: of, takes, count } of types) {
-      const costs = of.map((at, option) => [...itemAt(takes, option)].reduce((sum, [key, pieces]) => sum + pieces * (itemAt(prices, at).get(key) ?? 0), 0))
+      const costs = of.map(
+        (at, option) => [...itemAt(takes, option)].reduce((sum, [key, pieces]) => sum + pieces * (itemAt(prices, at).get(key) ?? 0), 0))
       total += count * Math.min(...costs)
     }
     bound = Math.max(bound, Math.ceil(total / mostWorth - 1e-6))
@@ -122,12 +123,17 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Cu
   const hasRules = Object.values(problem.rules).some(({ hold }) => hold !== 'free')
   for (let more = 0; more <= (hasRules ? MOST_MORE : 0); more++) {
     const mixed = build(classes, types, wanted, { columns: whole.columns, sheets: sheets + more })
-    const better = hasRules && solve({ ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: true } })
+    const better = hasRules
+      && solve({ ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: true } })
     const { columns } = better || whole
     const opened = sum(columns, built.fresh)
     const { pieces, dealt } = toPrints(classes, types, built, at => Math.round(itemAt(columns, at)))
     const isProven = isFewest && opened === sheets
-    yield { pieces, dealt, sheets: opened, bound: missing > 0 ? 0 : isFewest ? sheets : Math.min(bound, sheets), missing, isFewest: isProven }
+    yield { pieces, dealt, sheets: opened, bound: missing > 0
+      ? 0
+      : isFewest
+        ? sheets
+        : Math.min(bound, sheets), missing, isFewest: isProven }
   }
 }
 
@@ -216,7 +222,8 @@ interface Built {
 }
 
 function build(
-  classes: PrintClass[], types: RoleType[], { sheets, cents: aCent }: { sheets: number, cents: number }, from?: { columns: number[], sheets: number },
+  classes: PrintClass[], types: RoleType[], { sheets, cents: aCent }: { sheets: number, cents: number },
+  from?: { columns: number[], sheets: number },
 ): Built {
   const [costs, rows]: [number[], Row[]] = [[], []]
   const column = (cost: number) => costs.push(cost) - 1
@@ -237,7 +244,8 @@ function build(
       const pieces = other === at ? itemAt(takes, option).get(key) : undefined
       return pieces === undefined ? [] : [[itemAt(itemAt(roles, type), option), -pieces]]
     }))
-    return rows.push({ least: itemAt(wanted, index), of: [...of.map(([pattern, count]): Entry => [itemAt(itemAt(amounts, at), pattern), count]), ...taken] }) - 1
+    return rows.push({ least: itemAt(wanted, index),
+      of: [...of.map(([pattern, count]): Entry => [itemAt(itemAt(amounts, at), pattern), count]), ...taken] }) - 1
   }))
   const drawers = classes.map(({ prints, patterns }, at) => patterns.supplies.map(({ key, onHand, price }, supply) => {
     const of = patterns.from(supply).map(([pattern]): Entry => [itemAt(itemAt(amounts, at), pattern), 1])
@@ -269,13 +277,17 @@ function build(
  * Says which sheets are of which print of their class: those on hand first, each print about as often as the others. Then what is cut
  * from each print is dealt out to the types of roles.
  */
-function toPrints(classes: PrintClass[], types: RoleType[], built: Built, amount: (at: number) => number): Pick<CutByClass, 'pieces' | 'dealt'> {
+function toPrints(classes: PrintClass[], types: RoleType[], built: Built, amount: (at: number) => number): Pick<CutByClass,
+  'pieces' | 'dealt'> {
   const pieces = new Map<string, number>()
   const add = (key: string, count: number) => pieces.set(key, (pieces.get(key) ?? 0) + count)
   classes.forEach(({ prints, patterns, wanted, demands }, at) => {
-    const left = patterns.supplies.map((_, supply) => prints.map(({ problem }) => itemAt(problem.supplies.filter(({ key }) => key === itemAt(patterns.supplies, supply).key), 0).onHand))
+    const left = patterns.supplies.map(
+      (_, supply) => prints.map(
+        ({ problem }) => itemAt(problem.supplies.filter(({ key }) => key === itemAt(patterns.supplies, supply).key), 0).onHand))
     const used = prints.map(() => 0)
-    const order = patterns.columns.map((_, pattern) => pattern).sort((a, b) => total(itemAt(patterns.columns, b).counts) - total(itemAt(patterns.columns, a).counts) || a - b)
+    const order = patterns.columns.map((_, pattern) => pattern).sort(
+      (a, b) => total(itemAt(patterns.columns, b).counts) - total(itemAt(patterns.columns, a).counts) || a - b)
     for (const pattern of order) {
       const { supply, root } = itemAt(patterns.columns, pattern)
       for (let sheet = amount(itemAt(itemAt(built.amounts, at), pattern)); sheet > 0; sheet--) {
@@ -301,7 +313,8 @@ function toPrints(classes: PrintClass[], types: RoleType[], built: Built, amount
     const need = [...itemAt(takes, option)]
     for (let role = amount(itemAt(itemAt(built.roles, type), option)); role > 0; role--) {
       // The print of which most roles could still be served.
-      const serves = ({ key: print }: Print) => Math.min(...need.map(([demand, count]) => Math.floor((left.get(`${print} ${demand}`) ?? 0) / count)))
+      const serves = ({ key: print }: Print) =>
+        Math.min(...need.map(([demand, count]) => Math.floor((left.get(`${print} ${demand}`) ?? 0) / count)))
       const best = prints.reduce((most, print) => (serves(print) > serves(most) ? print : most))
       if (serves(best) <= 0) break
       for (const [demand, count] of need) left.set(`${best.key} ${demand}`, (left.get(`${best.key} ${demand}`) ?? 0) - count)

@@ -83,7 +83,8 @@ export class KitColumns {
     }
     const rules = broken ? this.rules : lenient(this.rules)
     const prices = of.roles.map(({ pool, options, takes }) => options.map((print, option) =>
-      price(`${pool} ${print}`) + [...itemAt(takes, option)].reduce((sum, [demand, count]) => sum + count * price(`${print} ${demand}`), 0)))
+      price(`${pool} ${print}`)
+      + [...itemAt(takes, option)].reduce((sum, [demand, count]) => sum + count * price(`${print} ${demand}`), 0)))
     const { found, least } = cheapest(of, rules, (role, option) => itemAt(itemAt(prices, role), option), MANY)
     let some = false
     for (const one of found)

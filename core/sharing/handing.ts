@@ -34,7 +34,9 @@ export function handedOut(problem: SharingProblem, { dealt, pieces }: CutByClass
   const { kinds, rules } = problem
   const kits: Kit[] = kinds.flatMap((kind, at) => Array.from({ length: kind.kits }, () => ({ kind, at, prints: [] as string[] })))
   const slots: Slot[] = kits.flatMap(({ kind }, kit) => kind.roles.map((role, at) => ({ kit, role: at, type: sizeOf(role) })))
-  const dealtTo = grouped(kits.flatMap(({ kind }, kit) => kind.roles.map((role, at): [string, { kit: number, role: number }] => [typeOf(role), { kit, role: at }])))
+  const dealtTo = grouped(
+    kits.flatMap(({ kind }, kit) =>
+      kind.roles.map((role, at): [string, { kit: number, role: number }] => [typeOf(role), { kit, role: at }])))
   const ofSize = grouped(slots.map((slot, at) => [slot.type, [slot, at] as const]))
   const over = new Map(pieces)
   const missing = new Set<Kit>()
@@ -60,7 +62,8 @@ export function handedOut(problem: SharingProblem, { dealt, pieces }: CutByClass
       use(to, role, print, -1)
     }
   }
-  const weights = { touching: weightOf('touching'), neighbours: weightOf('neighbours'), different: weightOf('different'), evenly: weightOf('evenly') }
+  const weights = { touching: weightOf('touching'), neighbours: weightOf('neighbours'),
+    different: weightOf('different'), evenly: weightOf('evenly') }
   const alike = new Map<string, number>()
   for (const kit of kits) note(kit, 1)
   const fair = new Map(fairShares(kinds).map(({ pool, print, least, most }) => [`${pool} ${print}`, { least, most, uses: 0 }]))
@@ -168,7 +171,8 @@ export function handedOut(problem: SharingProblem, { dealt, pieces }: CutByClass
         const theirs = itemAt(kits, other.kit)
         const print = itemAt(theirs.prints, other.role)
         if (print === mine || !mayTake(at, print) || !mayTake(place, mine)) continue
-        if (!itemAt(theirs.kind.roles, other.role).options.includes(mine) || !itemAt(kit.kind.roles, slot.role).options.includes(print)) continue
+        if (!itemAt(theirs.kind.roles, other.role).options.includes(mine)
+          || !itemAt(kit.kind.roles, slot.role).options.includes(print)) continue
         tries++
         const gain = put(kit, slot.role, print) + put(theirs, other.role, mine)
         put(theirs, other.role, print)

@@ -66,7 +66,7 @@ export class SharingProgramme {
    * @param wishes whether wishes count, or only what must be kept
    * @param isMost as many sets of one kit of each card as what is on hand gives, instead of fewest sheets for the kits wanted
    */
-  build({ sheets = 0, wishes = true, cents = false, isMost = false }: { sheets?: number, wishes?: boolean, cents?: boolean, isMost?: boolean }): Built {
+  build({ sheets = 0, wishes = true, cents = false, isMost = false }: Asked): Built {
     const { problem: { kinds, rules }, prints, kits } = this
     const costs: number[] = []
     const rows: Row[] = []
@@ -92,7 +92,8 @@ export class SharingProgramme {
       if (price !== null && !isMost) of.push([column(cents ? price * A_CENT : 0), -1])
       return rows.push({ most: onHand, of }) - 1
     }))
-    const ofKind = (kind: number): Entry[] => kits.columns.flatMap((kit, at): Entry[] => (kit.kind === kind ? [[itemAt(taken, at), 1]] : []))
+    const ofKind = (kind: number): Entry[] =>
+      kits.columns.flatMap((kit, at): Entry[] => (kit.kind === kind ? [[itemAt(taken, at), 1]] : []))
     let sets: number | undefined
     const missing: number[] = []
     const kindRows = isMost
@@ -125,12 +126,14 @@ export class SharingProgramme {
           return count === undefined ? [] : [[itemAt(taken, at), count]]
         })
         const slack = (factor: number): Entry[] => (rules.evenly.hold === 'wish' ? [[column(rules.evenly.weight), factor]] : [])
-        evenRows.push({ key, rows: [rows.push({ most, of: [...uses, ...slack(-1)] }) - 1, rows.push({ least, of: [...uses, ...slack(1)] }) - 1] })
+        evenRows.push({ key, rows: [
+          rows.push({ most, of: [...uses, ...slack(-1)] }) - 1, rows.push({ least, of: [...uses, ...slack(1)] }) - 1] })
       }
     }
     if (sheets > 0) rows.push({ least: sheets, of: fresh })
     const freshRow = sheets > 0 ? rows.length - 1 : undefined
-    return { programme: { costs, rows }, taken, fresh: fresh.map(([at]) => at), demandRows, drawers, kindRows, evenRows, freshRow, missing, sets }
+    return { programme: { costs, rows }, taken, fresh: fresh.map(([at]) => at), demandRows,
+      drawers, kindRows, evenRows, freshRow, missing, sets }
   }
 
   /** Columns whose kits may be alike, with how many different ones they come to: what is given by hand is also in a column of others. */
@@ -138,7 +141,8 @@ export class SharingProgramme {
     const { problem: { kinds }, kits } = this
     const groups: { columns: number[], kits: number }[] = []
     const home = new Map<string, number>()
-    const order = kits.columns.map((_, at) => at).sort((a, b) => itemAt(kits.columns, b).members.length - itemAt(kits.columns, a).members.length)
+    const order = kits.columns.map((_, at) => at).sort(
+      (a, b) => itemAt(kits.columns, b).members.length - itemAt(kits.columns, a).members.length)
     for (const at of order) {
       const { kind, members } = itemAt(kits.columns, at)
       const of = itemAt(kinds, kind)
@@ -173,6 +177,13 @@ export class SharingProgramme {
     })
     return kits
   }
+}
+
+interface Asked {
+  sheets?: number
+  wishes?: boolean
+  cents?: boolean
+  isMost?: boolean
 }
 
 /** A programme with the places of its columns and rows. */

@@ -28,7 +28,9 @@ export function* shareOut(problem: SharingProblem, solve: Solve): Generator<{ sh
     const { kits, missing } = handedOut(problem, cut)
     const broken = brokenBy(problem, kits)
     const cost = costOf(problem.rules, broken, cut.sheets)
-    const next: Sharing = { kits, broken, missing, sheets: cut.sheets, bound: cut.bound, cost, least: missing > 0 ? undefined : cut.bound * SHEET }
+    const next: Sharing = { kits, broken, missing, sheets: cut.sheets, bound: cut.bound, cost, least: missing > 0
+      ? undefined
+      : cut.bound * SHEET }
     if (!best || isBetter(problem.rules, next, best)) best = next
     yield { sharing: best, share: 0.3 }
     const isKept = mustBroken(problem.rules, broken) === 0
@@ -90,7 +92,8 @@ const mustBroken = (rules: Rules, broken: Sharing['broken']): number =>
 
 /** Whether one sharing is better than another: more kits, then what must be kept, then what it costs. */
 const isBetter = (rules: Rules, one: Sharing, other: Sharing): boolean =>
-  before([one.missing, mustBroken(rules, one.broken), one.cost ?? Infinity], [other.missing, mustBroken(rules, other.broken), other.cost ?? Infinity])
+  before([one.missing, mustBroken(rules, one.broken), one.cost ?? Infinity],
+    [other.missing, mustBroken(rules, other.broken), other.cost ?? Infinity])
   ?? false
 
 /** A sharing with what another search has proven besides. */
@@ -136,7 +139,8 @@ export function mostShared(problem: SharingProblem, solve: Solve): MostShared {
     rules: { ...problem.rules, evenly: { hold: 'free', weight: 0 } },
     prints: problem.prints.map(print => ({
       ...print,
-      problem: { ...print.problem, supplies: print.problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })) },
+      problem: { ...print.problem,
+        supplies: print.problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })) },
     })),
     kinds: problem.kinds.map(kind => ({ ...kind, kits: Math.max(kind.kits, mostByArea(problem, kind)) })),
   }
@@ -194,7 +198,8 @@ function mostByArea({ prints }: SharingProblem, { roles }: Kind): number {
   const have = prints.reduce((sum, { problem }) => sum + problem.supplies.reduce((all, supply) => all + area(supply) * supply.onHand, 0), 0)
   const need = roles.reduce((sum, { options, takes }) => sum + Math.min(...options.map((print, option) => {
     const demands = prints.find(({ key }) => key === print)?.problem.demands ?? []
-    return [...itemAt(takes, option)].reduce((all, [key, count]) => all + count * area(demands.find(demand => demand.key === key) ?? { width: 0, height: 0 }), 0)
+    return [...itemAt(takes, option)].reduce(
+      (all, [key, count]) => all + count * area(demands.find(demand => demand.key === key) ?? { width: 0, height: 0 }), 0)
   })), 0)
   return need > 0 ? Math.ceil(have / need) : 0
 }
@@ -206,7 +211,10 @@ export function impossible({ kinds, rules }: SharingProblem): Impossible[] {
     if (kind.roles.some(({ options }) => options.length === 0)) return [{ kind: kind.key, rule: 'pool' }]
     const free = { hold: 'free', weight: 0 } as const
     const isPossible = (changed: Partial<Rules>) => cheapest(kind, { ...rules, ...changed }, () => 0, 1).found.length > 0
-    if (!isPossible({})) return [{ kind: kind.key, rule: isPossible({ touching: free }) || !isPossible({ neighbours: free }) ? 'touching' : 'neighbours' }]
+    if (!isPossible({})) return [{ kind: kind.key, rule: isPossible({ touching: free })
+      || !isPossible({ neighbours: free })
+      ? 'touching'
+      : 'neighbours' }]
     if (rules.different.hold !== 'must' || sizeOf(kind) > COUNTED) return []
     const combinations = allCombinations(kind, rules).length
     return combinations < kind.kits ? [{ kind: kind.key, rule: 'different', combinations }] : []

@@ -88,7 +88,8 @@ describe('four prints of one sheet each', () => {
   })
 
   it('are the fewest for ten kits', () => {
-    const problem: SharingProblem = { prints: printsOf(NAMES, SIZES, 1, 90), kinds: [zFold(10)], rules: rules({ touching: MUST, different: MUST }) }
+    const problem: SharingProblem = { prints: printsOf(NAMES, SIZES, 1, 90), kinds: [zFold(10)],
+      rules: rules({ touching: MUST, different: MUST }) }
     expect(toTheEnd(problem)).toMatchObject({ sheets: 4, bound: 4, missing: 0, broken: { touching: 0, different: 0 } })
   })
 })
@@ -97,7 +98,8 @@ describe('a sharing', () => {
   it('keeps what must be kept, can be cut from the sheets it says, and is never below its bound', () => {
     const sizes = fc.subarray(['5.25x4', '2.5x4', '3.75x2.75'], { minLength: 1 })
     const cases = fc.record({
-      prints: fc.integer({ min: 2, max: 4 }), roles: fc.array(sizes.map(list => list[0]!), { minLength: 2, maxLength: 4 }), kits: fc.integer({ min: 1, max: 9 }),
+      prints: fc.integer({ min: 2, max: 4 }), roles: fc.array(sizes.map(list => list[0]!), { minLength: 2, maxLength: 4 }),
+      kits: fc.integer({ min: 1, max: 9 }),
       touching: fc.boolean(), different: fc.boolean(),
     })
     fc.assert(fc.property(cases, ({ prints, roles, kits, touching, different }) => {
@@ -122,7 +124,8 @@ describe('a sharing', () => {
   }, 60_000)
 
   it('is the same every time', () => {
-    const problem: SharingProblem = { prints: printsOf(NAMES, SIZES, 2, 90), kinds: [zFold(12)], rules: rules({ touching: { hold: 'wish', weight: 20 } }) }
+    const problem: SharingProblem = { prints: printsOf(NAMES, SIZES, 2, 90), kinds: [zFold(12)],
+      rules: rules({ touching: { hold: 'wish', weight: 20 } }) }
     expect(toTheEnd(problem)).toEqual(toTheEnd(problem))
   })
 
@@ -152,8 +155,10 @@ describe('dealt out at once', () => {
 
   it('five hundred kits of twelve prints take no time worth a thought', () => {
     const names = Array.from({ length: 12 }, (_, at) => `print-${at}`)
-    const kind = kindOf(names, ['a', 'a', 'b', 'b', 'c', 'd'], 500, [{ roles: [0, 1], rule: 'touching' }, { roles: [1, 2], rule: 'neighbours' }])
-    expect(dealtOut({ prints: [], kinds: [kind], rules: rules({ different: MUST, touching: MUST }) }).broken).toMatchObject({ different: 0, touching: 0 })
+    const kind = kindOf(names, ['a', 'a', 'b', 'b', 'c', 'd'], 500,
+      [{ roles: [0, 1], rule: 'touching' }, { roles: [1, 2], rule: 'neighbours' }])
+    expect(dealtOut({ prints: [], kinds: [kind],
+      rules: rules({ different: MUST, touching: MUST }) }).broken).toMatchObject({ different: 0, touching: 0 })
   })
 })
 
@@ -161,8 +166,10 @@ describe('rules that nobody can keep', () => {
   const of = (kind: Kind, own: Partial<Rules>) => impossible({ prints: [], kinds: [kind], rules: rules(own) })
 
   it('are named', () => {
-    expect(of(kindOf(['ebb'], ['a', 'a'], 2, [{ roles: [0, 1], rule: 'touching' }]), { touching: MUST })).toEqual([{ kind: 'card', rule: 'touching' }])
-    expect(of(kindOf(['ebb'], ['a', 'a'], 2, [{ roles: [0, 1], rule: 'neighbours' }]), { neighbours: MUST })).toEqual([{ kind: 'card', rule: 'neighbours' }])
+    expect(of(kindOf(['ebb'], ['a', 'a'], 2, [{ roles: [0, 1], rule: 'touching' }]), { touching: MUST })).toEqual(
+      [{ kind: 'card', rule: 'touching' }])
+    expect(of(kindOf(['ebb'], ['a', 'a'], 2, [{ roles: [0, 1], rule: 'neighbours' }]), { neighbours: MUST })).toEqual(
+      [{ kind: 'card', rule: 'neighbours' }])
     expect(of(kindOf(['ebb', 'flood'], ['a'], 3), { different: MUST })).toEqual([{ kind: 'card', rule: 'different', combinations: 2 }])
     expect(of(kindOf([], ['a'], 1), {})).toEqual([{ kind: 'card', rule: 'pool' }])
     expect(of(kindOf(['ebb', 'flood'], ['a', 'a'], 4), { different: MUST, touching: MUST })).toEqual([])

@@ -53,7 +53,8 @@ export function sharingViolations({ rules, cards, kits, cut }: WrittenSharing): 
         wrong.push(`${whose} has ${one} and ${other} of one print; ${rule} ones must differ`)
     const name = `${card} ${colourway} ${Object.keys(prints).sort().map(part => `${part} ${prints[part]}`).join()}`
     const twin = seen.get(name)
-    if (twin !== undefined && rules.different?.hold === 'must') wrong.push(`${whose} is like the one for ${twin || 'nobody'}; all must differ`)
+    if (twin !== undefined && rules.different?.hold === 'must') wrong.push(
+      `${whose} is like the one for ${twin || 'nobody'}; all must differ`)
     seen.set(name, bag)
   }
   return wrong

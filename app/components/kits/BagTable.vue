@@ -79,7 +79,7 @@ function pack({ key, seat }: Bag, packed: boolean) {
             :aria-pressed="chosen === bag.key"
             @click="chosen = bag.key"
           >
-            {{ bagLabel(bag.key) }} <span class="who">{{ bag.seat.name }}</span>
+            {{ bagLabel(bag.key) }} <span class="who">{{ bag.seat.name }}</span>{{ ' ' }}
             <span
               v-if="bag.seat.online || bag.seat.leftHanded"
               class="quiet small"
@@ -125,7 +125,11 @@ function pack({ key, seat }: Bag, packed: boolean) {
             <span
               v-if="unkept(bag, card.entry.key).length > 0"
               class="small unkept"
-            >{{ unkept(bag, card.entry.key).map(rule => ({ touching: 'alike where they touch', neighbours: 'alike side by side', different: 'like another bag', evenly: '' })[rule]).join(', ') }}</span>
+            >{{ unkept(bag, card.entry.key).map(
+              rule => ({ touching: 'alike where they touch',
+                         neighbours: 'alike side by side',
+                         different: 'like another bag',
+                         evenly: '' })[rule]).join(', ') }}</span>
           </span>
           <span
             v-else

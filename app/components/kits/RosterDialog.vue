@@ -26,7 +26,8 @@ function take() {
   while (lines.at(-1) === '') lines.pop()
   const long = lines.findIndex(line => line.length > BOUNDS.title)
   problems.value = lines.length > seats.value.length
-    ? [{ path: `line ${seats.value.length + 1}`, problem: `has no seat left: the class has ${seats.value.length}. Raise the seats in “Class details” first.` }]
+    ? [{ path: `line ${seats.value.length + 1}`,
+        problem: `has no seat left: the class has ${seats.value.length}. Raise the seats in “Class details” first.` }]
     : long >= 0 ? [{ path: `line ${long + 1}`, problem: `has more than ${BOUNDS.title} characters.` }] : []
   if (problems.value.length > 0) return
   put(seats.value.map((key, at) => ({ ...seatOf(work.batch, key), name: lines[at] ?? '' })), 'names')

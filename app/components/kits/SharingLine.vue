@@ -13,7 +13,9 @@ const answer = computed(() => {
   if (!of.value || !sharing) return ''
   const from = `${count(kits.value, 'kit')} from ${count(of.value.problem.prints.length, 'print')}`
   if (sharing.sheets === undefined) return `${from}, dealt out in turn`
-  const proof = sharing.bound !== undefined && sharing.sheets <= sharing.bound ? 'fewer are impossible' : `fewer than ${sharing.bound} are impossible`
+  const proof = sharing.bound !== undefined && sharing.sheets <= sharing.bound
+    ? 'fewer are impossible'
+    : `fewer than ${sharing.bound} are impossible`
   return `${from} on ${count(sharing.sheets, 'sheet')}: ${proof}`
 })
 const unkept = computed(() => {

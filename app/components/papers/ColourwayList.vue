@@ -124,7 +124,8 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
 <style scoped>
 h2 { font-size: 1.0625rem; }
 .wide { width: 100%; margin-top: 0.4rem; }
-.one { display: grid; grid-template-columns: 5.5rem minmax(0, 1fr); gap: 0.3rem 0.5rem; align-items: center; margin-top: 0.6rem; padding-top: 0.6rem; border-top: 1px solid var(--line); }
+.one { display: grid; grid-template-columns: 5.5rem minmax(
+  0, 1fr); gap: 0.3rem 0.5rem; align-items: center; margin-top: 0.6rem; padding-top: 0.6rem; border-top: 1px solid var(--line); }
 .head { grid-column: 1 / -1; display: grid; grid-template-columns: minmax(0, 1fr) 6rem auto; gap: 0.4rem; align-items: center; }
 .head :deep(input) { width: 100%; }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { RULE_NAMES } from '../../../core/batch'
+import { RULE_NAMES, sharingFindings } from '../../../core/batch'
 import type { RuleEntry, RuleName } from '../../../core/document'
 import { BOUNDS, RULES } from '../../../core/document'
 
@@ -7,6 +7,8 @@ import { BOUNDS, RULES } from '../../../core/document'
 const work = useClassStore()
 const id = useId()
 const HOLDS = [{ hold: 'must', label: 'Must' }, { hold: 'wish', label: 'Wish' }, { hold: 'free', label: 'Any' }]
+/** What no sharing can do: said where the rules are. */
+const wrong = computed(() => sharingFindings(work.prepared).filter(({ severity }) => severity === 'stop'))
 const used = computed(() => work.prepared.sharing !== undefined)
 
 function set(rule: RuleName, change: Partial<RuleEntry>) {
@@ -21,7 +23,15 @@ function set(rule: RuleName, change: Partial<RuleEntry>) {
     aria-label="How prints are shared out"
   >
     <h2>How prints are shared out</h2>
-    <SharingLine />
+    <SharingLine v-if="wrong.length === 0" />
+    <p
+      v-for="{ subject, problem } in wrong"
+      :key="subject + problem"
+      class="wrong"
+      role="alert"
+    >
+      {{ subject }} {{ problem }}
+    </p>
     <ul>
       <li
         v-for="rule in RULES"
@@ -69,7 +79,9 @@ function set(rule: RuleName, change: Partial<RuleEntry>) {
 <style scoped>
 h2 { font-size: 1.0625rem; }
 ul { list-style: none; margin: 0.4rem 0; padding: 0; display: grid; gap: 0.4rem; }
-li { display: grid; grid-template-columns: minmax(0, 1fr) auto 4rem; gap: 0.4rem; align-items: center; }
+li { display: grid; grid-template-columns: minmax(0, 1fr) 4rem; gap: 0.2rem 0.4rem; align-items: center; }
+li > span { grid-column: 1 / -1; }
+.wrong { color: var(--stop); }
 .weight { width: 4rem; }
 .weight :deep(input) { width: 4rem; }
 </style>
