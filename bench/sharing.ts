@@ -39,7 +39,8 @@ function evening(prints: number, sizes: number, colourways: number, rules: Rules
           key: keyOf(size), name: 'mat', width: inches(size[0]), height: inches(size[1]), quantity: 0, turn: 'either',
         })),
         supplies: [{
-          key: 'sheet', kind: 'sheet', width: inches(12), height: inches(12), onHand: isLimited ? 2 + at % 4 : at % 4, price: isLimited ? null : 95,
+          key: 'sheet', kind: 'sheet', width: inches(12), height: inches(12),
+          onHand: isLimited ? 2 + at % 4 : at % 4, price: isLimited ? null : 95,
         }],
         cutter: CUTTER,
         objective: 'sheets',
@@ -78,7 +79,10 @@ function sheetsOf({ prints, kinds }: SharingProblem, { kits }: Sharing, solve: S
 /** Prints shared out for 40 seats, beside its bound and beside dealing them out by hand with the same rules, both planned to the end. */
 export function sharing(solve: Solve): string {
   const table = new Table({
-    head: ['Prints', 'Sizes', 'Colourways', 'Sheets on hand', 'Rules', 'First', 'Settled', 'Sheets', 'Bound', 'Cost of bound', 'Not kept', 'Dealt by hand'],
+    head: [
+      'Prints', 'Sizes', 'Colourways', 'Sheets on hand', 'Rules', 'First', 'Settled', 'Sheets', 'Bound', 'Cost of bound', 'Not kept',
+      'Dealt by hand',
+    ],
     style: { head: [], border: [] },
   })
   for (const [prints, sizes, colourways, isLimited] of [
