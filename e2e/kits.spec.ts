@@ -103,3 +103,18 @@ test('colourways are made on the papers page and rules say when nobody can keep 
   await saved(page)
   await expect(rules.getByText(/cannot keep “Faces that touch when closed differ”/).first()).toBeVisible()
 })
+
+test('a card of which there are few goes to the bags that are named', async ({ page, request }) => {
+  const id = await demoClass(request, 'Few', file => void (file.cards[1].kits = 2))
+  await station(page, id, 'kits')
+  const who = page.getByRole('region', { name: 'Who gets which card' })
+  await expect(who).toContainText('2 kits for 16 bags')
+  await who.getByRole('combobox', { name: 'Goes first to' }).click()
+  await page.getByRole('option', { name: 'Seat 9', exact: true }).click()
+  await page.keyboard.press('Escape')
+  await saved(page)
+  const row = (name: string) => page.getByRole('table', { name: 'Bags' }).getByRole('row', { name: new RegExp(`^${name} `) })
+  await expect(row('Seat 9')).not.toContainText('none')
+  await expect(row('Seat 1')).not.toContainText('none')
+  await expect(row('Seat 2')).toContainText('none')
+})

@@ -1,4 +1,4 @@
-import { onCard, stopsIn } from '../../core/batch'
+import { bagsOf, onCard, stopsIn } from '../../core/batch'
 
 /** The stations of a class's preparation, in the order of the craft. */
 export const STATIONS = [
@@ -49,7 +49,7 @@ export function useStations() {
         state: planner.running ? 'working' : state(unplaced || paperless > 0),
       },
       kits: {
-        figure: count(work.settled ? work.settled.batch.class.seats + work.settled.batch.class.spares : 0, 'bag'),
+        figure: count(work.settled ? bagsOf(work.settled.batch).length : 0, 'bag'),
         state: planner.running ? 'working' : state(toBuy || unplaced || paperless > 0),
       },
     }

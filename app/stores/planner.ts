@@ -10,6 +10,7 @@ import type { Job } from '../planning/job'
 import { Planning } from '../planning/planning'
 import type { PlannerAnswer } from '../workers/messages'
 import { useClassStore } from './class'
+import { useSharingStore } from './sharing'
 
 /** One paper of the class with its plan, as far as it has come. */
 export interface PlannedPaper extends PaperProblem {
@@ -41,6 +42,7 @@ function outcomeFor(paper: PaperProblem, plans: Plan[], batch: Batch): PaperOutc
  */
 export const usePlannerStore = defineStore('planner', () => {
   const work = useClassStore()
+  const sharings = useSharingStore()
   /** Counts what has changed in the planning. */
   const turn = shallowRef(0)
   const planning = new Planning(
@@ -81,7 +83,9 @@ export const usePlannerStore = defineStore('planner', () => {
   }
 
   const plans = computed(() => papers.value.flatMap(({ outcome }) => outcome ?? []))
-  const running = computed(() => papers.value.some(({ job }) => isOpen(job)))
+  /** Prints are still being shared out: what is cut from them may change. */
+  const sharing = computed(() => sharings.stateOf(work.preparation?.sharing?.key)?.state === 'running')
+  const running = computed(() => sharing.value || papers.value.some(({ job }) => isOpen(job)))
   /** Everything is planned as far as it will be, what failed included. */
   const ready = computed(() => work.settled !== undefined && !running.value)
   const stopped = computed(() => papers.value.some(({ job }) => job.state === 'stopped' || job.state === 'failed'))

@@ -37,7 +37,9 @@ export const useSharingStore = defineStore('sharing', () => {
 
   /** Looks for the sharing of a class, unless it is known or being looked for. */
   function seek({ key, problem }: SharingOfClass) {
-    if (asked === key || sought.value.has(key)) return
+    const before = sought.value.get(key)
+    // What was left for a newer problem is taken up again.
+    if (asked === key || (before && before.state !== 'running')) return
     stopWorker()
     asked = key
     note(key, { state: 'running', share: 0 })

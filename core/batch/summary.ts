@@ -2,6 +2,7 @@ import type { CardEntry, ClassDocument, Delivery, PaperEntry } from '../document
 import type { CardPicture } from '../folds'
 import { isWhole, pictureOf } from '../folds'
 import type { Units } from '../lengths'
+import { bagsOf } from './bags'
 import { findingsOf, onCard, stopsIn } from './findings'
 import { prepare } from './prepare'
 import type { Preparation } from './prepare'
@@ -55,7 +56,7 @@ export function summaryOf(document: ClassDocument, papers: PaperEntry[]): ClassS
       ...(at < PICTURES && fold && construction?.parts.every(isWhole) && isDressed(entry)
         && { picture: pictureOf(construction, fold.view) }),
     })),
-    bags: seats + spares,
+    bags: bagsOf(document).length,
     pieces: pieces.reduce((total, piece) => total + piece.quantity, 0),
     stops: stopsIn(findings),
     next: nextStep(preparation, stopsIn(onCard(findings)), short.length > 0),

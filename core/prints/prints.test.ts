@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { demoBatches } from '../../demo'
 import { alikeEvening } from '../../demo/testing'
 import { kitsOfBatch, packedBags, planAll, prepare } from '../batch'
 import type { Batch } from '../document'
@@ -98,6 +99,23 @@ describe('bag lists', () => {
     const boxes = ofKind(section, 'text').map(({ text }) => text.match(/☐/g)?.length ?? 0)
     expect(boxes.reduce((sum, count) => sum + count, 0)).toBe(bags.length)
     expect(ofKind(section, 'heading').map(({ text }) => text)).toEqual([`All ${bags.length} bags alike`])
+  })
+
+  it('say what differs in one table with a row for every bag', () => {
+    const shared = prepare(demoBatches(new Date(2030, 0, 1))[1]!)
+    const bags = packedBags(shared)
+    const section = bagSection(bags, 'inch', false)
+    const [table, ...more] = ofKind(section, 'table')
+    expect([more.length, table!.head]).toEqual([
+      0, ['Bag', 'Harbour lantern', 'Base', 'Mat on panel A', 'Mat on panel B', 'Mat on panel C', 'Mat on plate'],
+    ])
+    // Each cell is what that very bag holds.
+    table!.rows.forEach(([label, colourway, ...papers], at) => {
+      const { label: bag, kits: [kit] } = bags[at]!
+      expect([label, colourway]).toEqual([`☐\u00a0${bag}`, kit!.colourway!.name])
+      expect(papers).toEqual(kit!.pieces.filter(({ piece }) => table!.head.includes(piece.name)).map(({ paper }) => paper!.name))
+    })
+    expect(ofKind(section, 'list').flatMap(({ items }) => items).filter(item => item.endsWith('see the table'))).toHaveLength(5)
   })
 
   it('or one list for every bag', () => {

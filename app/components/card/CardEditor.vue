@@ -2,7 +2,7 @@
 import { BOUNDS } from '../../../core/document'
 import type { CardEntry, ParameterInput, ParameterInputs } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
-import { drawnPapers, onCard, viewOf, withPapers } from '../../../core/batch'
+import { bagsOf, drawnPapers, onCard, viewOf, withPapers } from '../../../core/batch'
 import { applyFix, faceAt, faceKey, moveFreePiece, resizeDressing } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
 import { blanksOf, isLayer } from '../../../core/folds'
@@ -22,7 +22,7 @@ const drawn = computed(() => drawnPapers(card))
 const view = computed(() => work.settled && viewOf(later.value, work.settled.batch))
 const findings = computed(() => onCard(view.value?.findings ?? card.findings))
 const paperless = computed(() => card.pieces.filter(({ paper }) => !paper).length)
-const perSeat = computed(() => work.batch.class.seats + work.batch.class.spares)
+const perSeat = computed(() => bagsOf(work.batch).length)
 const inAll = computed(() => card.pieces.reduce((sum, { quantity }) => sum + quantity, 0))
 
 /** Sets a parameter; without an input it is natural again. */

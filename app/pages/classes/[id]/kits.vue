@@ -102,6 +102,7 @@ const PURCHASES = [
         v-if="bag"
         :bag="bag"
       />
+      <CardShares />
       <section
         v-if="kits"
         class="board"
