@@ -1,8 +1,10 @@
 import type { Batch, RuleName } from '../document'
-import { brokenIn } from '../sharing'
+import type { Role } from '../sharing'
+import { brokenIn, likeness } from '../sharing'
 import { itemAt } from '../lists'
 import { seatOf, withSeat } from './bags'
 import type { Preparation } from './prepare'
+import type { SharingOfClass } from './sharing'
 
 /** One print in a bag: of which part of which card. */
 export interface PrintPlace {
@@ -11,23 +13,54 @@ export interface PrintPlace {
   part: string
 }
 
-/** The kit of a card in a bag, with its kind in the sharing. */
-function placeOf({ sharing, cards }: Preparation, { bag, card }: Pick<PrintPlace, 'bag' | 'card'>) {
-  if (!sharing) return undefined
-  const at = cards.findIndex(({ entry }) => entry.key === card)
-  const kit = cards[at]?.dealt.findIndex(kit => kit.bag === bag) ?? -1
-  const kind = sharing.kits.findIndex(list => list.some(place => place.card === at && place.kit === kit))
-  if (kit < 0 || kind < 0) return undefined
-  const place = itemAt(sharing.kits, kind).findIndex(place => place.card === at && place.kit === kit)
-  const { roles, ...of } = itemAt(sharing.problem.kinds, kind)
-  const dealt = itemAt(itemAt(cards, at).dealt, kit)
-  const prints = Object.fromEntries(roles.map(({ key }) => [key, dealt.papers.get(key)?.key ?? '']))
-  return { kind: { ...of, roles }, place, prints, roles }
+/** The kit of a card in a bag as the sharing has it. */
+interface SharedKit {
+  roles: Role[]
+  /** Keys of prints by part; only what is shared out. */
+  prints: Record<string, string>
+  /** Rules that it does not keep, of those that somebody minds. */
+  broken: RuleName[]
 }
+
+const known = new WeakMap<SharingOfClass, Map<string, SharedKit>>()
+
+/** All kits that prints are shared out among, by `bag card`. Worked out once for a sharing. */
+function sharedKits({ sharing, cards }: Preparation): Map<string, SharedKit> {
+  if (!sharing) return new Map()
+  const before = known.get(sharing)
+  if (before) return before
+  const { rules } = sharing.problem
+  const isMinded = (rule: RuleName) => rules[rule].hold !== 'free'
+  const kits = new Map<string, SharedKit>()
+  const alike = new Map<string, SharedKit[]>()
+  sharing.problem.kinds.forEach((kind, at) => {
+    for (const { card, kit } of itemAt(sharing.kits, at)) {
+      const { entry, dealt } = itemAt(cards, card)
+      const { bag = '', papers } = itemAt(dealt, kit)
+      const prints = Object.fromEntries(kind.roles.map(({ key }) => [key, papers.get(key)?.key ?? '']))
+      const combination = kind.roles.map(({ key, options }) => Math.max(0, options.indexOf(prints[key] ?? '')))
+      const broken = [...new Set(brokenIn(kind, combination).map(({ rule }) => rule))].filter(isMinded)
+      const one: SharedKit = { roles: kind.roles, prints, broken }
+      kits.set(`${bag} ${entry.key}`, one)
+      const name = `${kind.alike}: ${likeness(kind, combination)}`
+      alike.set(name, [...(alike.get(name) ?? []), one])
+    }
+  })
+  if (isMinded('different')) for (const same of alike.values()) if (same.length > 1) for (const { broken } of same) broken.push('different')
+  known.set(sharing, kits)
+  return kits
+}
+
+const kitIn = (preparation: Preparation, { bag, card }: Pick<PrintPlace, 'bag' | 'card'>): SharedKit | undefined =>
+  sharedKits(preparation).get(`${bag} ${card}`)
 
 /** The prints that a bag has of a card, by part; only what is shared out. */
 export const printsIn = (preparation: Preparation, bag: string, card: string): Record<string, string> =>
-  placeOf(preparation, { bag, card })?.prints ?? {}
+  kitIn(preparation, { bag, card })?.prints ?? {}
+
+/** Rules that the kit of a card in a bag does not keep, of those that somebody minds. */
+export const rulesBroken = (preparation: Preparation, bag: string, card: string): RuleName[] =>
+  kitIn(preparation, { bag, card })?.broken ?? []
 
 /**
  * Two bags swap the prints of a part, or of two parts of one size and pool: both bags are as given by hand from then on.
@@ -35,7 +68,7 @@ export const printsIn = (preparation: Preparation, bag: string, card: string): R
  */
 export function swapped(preparation: Preparation, one: PrintPlace, other: PrintPlace): { roster: Batch['roster'] } | { wrong: string } {
   const { batch } = preparation
-  const [mine, theirs] = [placeOf(preparation, one), placeOf(preparation, other)]
+  const [mine, theirs] = [kitIn(preparation, one), kitIn(preparation, other)]
   if (!mine || !theirs) return { wrong: 'There is no print to swap in one of these bags.' }
   const [a, b] = [mine.roles.find(({ key }) => key === one.part), theirs.roles.find(({ key }) => key === other.part)]
   const [print, theirPrint] = [mine.prints[one.part] ?? '', theirs.prints[other.part] ?? '']
@@ -57,20 +90,4 @@ export function swapped(preparation: Preparation, one: PrintPlace, other: PrintP
 /** Nothing in a bag is as given by hand any more: its prints are shared out with the others. */
 export function unpinned(roster: Batch['roster'], bag: string): Batch['roster'] {
   return withSeat(roster, { ...seatOf({ roster }, bag), prints: {} })
-}
-
-/** Rules that the kit of a card in a bag does not keep. */
-export function rulesBroken(preparation: Preparation, bag: string, card: string): RuleName[] {
-  const place = placeOf(preparation, { bag, card })
-  if (!place || !preparation.sharing) return []
-  const { sharing } = preparation
-  const combination = place.roles.map(({ key, options }) => Math.max(0, options.indexOf(place.prints[key] ?? '')))
-  const own = new Set<RuleName>(brokenIn(place.kind, combination).map(({ rule }) => rule))
-  const name = JSON.stringify(Object.entries(place.prints))
-  const dealt = preparation.cards.find(({ entry }) => entry.key === card)?.dealt ?? []
-  const colourway = dealt.find(kit => kit.bag === bag)?.colourway
-  const alike = dealt.filter(kit => kit.bag !== bag && kit.colourway === colourway
-    && JSON.stringify(place.roles.map(({ key }) => [key, kit.papers.get(key)?.key ?? ''])) === name)
-  if (alike.length > 0) own.add('different')
-  return [...own].filter(rule => sharing.problem.rules[rule].hold !== 'free')
 }
