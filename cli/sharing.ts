@@ -44,7 +44,7 @@ export function shareReport(batch: Batch, solve: Solve): Report {
       bound,
       missing,
       broken,
-      rules: costs,
+      costs,
       violations: written ? sharingViolations(written) : [],
       ...written,
     },

@@ -1,5 +1,7 @@
 import type { BenchStep, Plan, Problem } from '../core/cutting'
 import { sequenceViolations, verifyPlan } from '../core/cutting'
+import type { WrittenSharing } from '../core/sharing'
+import { sharingViolations } from '../core/sharing'
 import type { Report } from './reports'
 
 interface PlannedPaper {
@@ -23,6 +25,28 @@ const isPlanned = (value: unknown): value is PlannedPaper =>
   && Array.isArray(value.plan.unplaced)
   && Array.isArray(value.steps)
 
+const isShared = (value: unknown): value is WrittenSharing =>
+  isRecord(value) && isRecord(value.rules) && Array.isArray(value.cards) && Array.isArray(value.kits) && Array.isArray(value.cut)
+
+/** Checks what `share FILE --json` wrote, with code that shares nothing with what made it. */
+function sharedReport(shared: WrittenSharing): Report {
+  let violations: string[]
+  try {
+    violations = sharingViolations(shared)
+  }
+  catch (error) {
+    violations = [`the sharing is broken: ${(error as Error).message}`]
+  }
+  const kits = `${shared.kits.length} kits: `
+  return {
+    data: { kits: shared.kits.length, violations },
+    text: violations.length === 0
+      ? `${kits}every kit has every print, and every piece is cut from it`
+      : [`${kits}${violations.length} wrong`, ...violations.map(violation => `  ${violation}`)].join('\n'),
+    stops: violations.length,
+  }
+}
+
 /**
  * Checks the plans that `plan FILE --json` wrote, with code that shares nothing with the planner, and does
  * the steps as they stand in the file, one after the other.
@@ -35,7 +59,10 @@ export function verifyReport(text: string): Report | { wrong: string } {
   catch (error) {
     return { wrong: `is not JSON: ${(error as Error).message}` }
   }
-  if (!Array.isArray(data)) return { wrong: 'is not a list of planned papers, as “plan FILE --json” writes it.' }
+  if (isShared(data)) return sharedReport(data)
+  if (!Array.isArray(data)) {
+    return { wrong: 'is not a list of planned papers, as “plan FILE --json” writes it, nor what “share FILE --json” writes.' }
+  }
   const strange = data.findIndex(entry => !isPlanned(entry))
   if (strange >= 0)
     return { wrong: `[${strange}] is not a planned paper: it needs paper, problem, plan and steps, as “plan FILE --json” writes them.` }

@@ -160,12 +160,25 @@ describe('wakaru on the command line', () => {
   })
 
   it('shares prints out so that bags differ, with the sheets that takes and what each rule costs', () => {
-    const told = JSON.parse(wakaru(['share', DEMO, '--json']).stdout)
-    expect([told.kits.length, told.sheets, told.bound, told.missing, told.violations]).toEqual([16, 22, 22, 0, []])
+    const small = JSON.parse(readFileSync(DEMO, 'utf8'))
+    Object.assign(small.class, { seats: 5, spares: 0 })
+    Object.assign(small, { cards: small.cards.slice(0, 1), roster: small.roster.slice(0, 5) })
+    const file = join(folder, 'small.json')
+    writeFileSync(file, JSON.stringify(small))
+    const told = JSON.parse(wakaru(['share', file, '--json']).stdout)
+    expect([told.kits.length, told.sheets <= told.bound, told.missing, told.violations]).toEqual([5, true, 0, []])
     expect(told.broken).toMatchObject({ touching: 0, neighbours: 0, different: 0 })
-    expect(told.rules.map(({ rule }: { rule: string }) => rule)).toEqual(['touching', 'neighbours', 'different', 'evenly'])
-    expect(new Set(told.kits.map(({ prints }: { prints: object }) => JSON.stringify(prints))).size).toBeGreaterThan(9)
-    expect(wakaru(['share', DEMO, '--most']).stdout).toMatch(
+    expect(told.costs.map(({ rule }: { rule: string }) => rule)).toEqual(['touching', 'neighbours', 'different', 'evenly'])
+    expect(new Set(told.kits.map(({ prints }: { prints: object }) => JSON.stringify(prints))).size).toBeGreaterThan(3)
+    const path = join(folder, 'share.json')
+    writeFileSync(path, JSON.stringify(told))
+    expect(wakaru(['verify', path])).toMatchObject({ status: 0, stdout: expect.stringContaining('every kit has every print') })
+    told.kits[0].prints['mat-a'] = 'chalk'
+    writeFileSync(path, JSON.stringify(told))
+    expect(wakaru(['verify', path])).toMatchObject({ status: 1, stdout: expect.stringContaining('not in the pool') })
+    writeFileSync(path, JSON.stringify({ ...told, cards: [null] }))
+    expect(wakaru(['verify', path])).toMatchObject({ status: 1, stdout: expect.stringContaining('is broken') })
+    expect(wakaru(['share', file, '--most']).stdout).toMatch(
       /\d+ kits from the sheets on hand; more (are impossible|than \d+ are impossible)/)
     expect(wakaru(['share', 'demo/first-frost.json'])).toMatchObject({ status: 0, stdout: expect.stringContaining('nothing to share out') })
     expect(wakaru(['plan', DEMO, '--most'])).toMatchObject({ status: 2, stderr: expect.stringContaining('--most goes with share') })

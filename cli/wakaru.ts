@@ -15,7 +15,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
 
   pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
-  verify PLAN   checks what “plan FILE --json” wrote: geometry, order of cuts, demand, supply
+  verify PLAN   checks what “plan FILE --json” or “share FILE --json” wrote, by code that shares nothing with the planner
   drawer FILE   how many kits the sheets and offcuts on hand give, and which paper runs out first
   share FILE    who gets which prints of the pools, with the sheets that takes and what each rule costs
   kits FILE     one list for each seat, what to buy, what a kit costs
