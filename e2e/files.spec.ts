@@ -1,16 +1,16 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { DEMO, demoClass, lookFor, station, visit } from './studio'
+import { DEMO, demoClass, lookFor, sharedClass, station, visit } from './studio'
 
 const upload = (name: string, text: string | Buffer) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
 
 test('a class goes out as a batch file and comes back with nothing lost', async ({ page, request }) => {
-  const id = await demoClass(request, 'There and back')
+  const id = await sharedClass(request, 'There and back')
   await station(page, id, 'cards')
   await page.getByRole('button', { name: 'More for this class' }).click()
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('menuitem', { name: 'Export as a file' }).click(),
+    page.getByRole('menuitem', { name: 'Export with names' }).click(),
   ])
   expect(download.suggestedFilename()).toBe('there-and-back.wakaru.json')
   const text = await readFile(await download.path(), 'utf8')
@@ -23,7 +23,7 @@ test('a class goes out as a batch file and comes back with nothing lost', async 
   await expect(page.getByRole('heading', { name: 'There and back', level: 1 })).toBeVisible()
   const copy = Number(/classes\/(\d+)/.exec(page.url())![1])
   expect(copy).not.toBe(id)
-  expect(await (await request.get(`/api/classes/${copy}/file`)).json()).toEqual(before)
+  expect(await (await request.get(`/api/classes/${copy}/file?names=yes`)).json()).toEqual(before)
 })
 
 test('a paper of the same key but another nature gets a key of its own', async ({ request }) => {

@@ -18,6 +18,8 @@ const MOST_STEPS = 30_000_000
 const NODES = 1500
 /** What sheets cost in money is not looked into further than this share. */
 const CENTS_ASIDE = 0.0005
+/** Sheets from which that share comes near a sheet, so that the end of the programme proves nothing. */
+const MOST_PROVEN = 900
 /** How long a fairer mix of the same number of sheets is looked for, and how near to the fairest is good enough. */
 const MIXING = { nodes: 400, gap: 0.004 }
 /** Sheets more that a mix may take by which rules are kept that must be. */
@@ -119,7 +121,7 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Cu
   const sum = (columns: number[], of: number[]) => of.reduce((all, at) => all + Math.round(itemAt(columns, at)), 0)
   const missing = sum(whole.columns, built.missing)
   const sheets = sum(whole.columns, built.fresh)
-  const isFewest = missing === 0 && (sheets === bound || (whole.optimal && classes.every(({ whole }) => whole)))
+  const isFewest = missing === 0 && (sheets === bound || (whole.optimal && sheets < MOST_PROVEN && classes.every(({ whole }) => whole)))
   const hasRules = Object.values(problem.rules).some(({ hold }) => hold !== 'free')
   for (let more = 0; more <= (hasRules ? MOST_MORE : 0); more++) {
     const mixed = build(classes, types, wanted, { columns: whole.columns, sheets: sheets + more })

@@ -13,6 +13,8 @@ import { SharingProgramme } from './programme'
 const MOST_ROUNDS = 60
 /** Branches of the integer programme: few where it has many columns. */
 const NODES = { few: 4000, many: 300, columns: 1500 }
+/** Share of its cost within which the search for the best sharing may end. */
+const GAP = 0.005
 const WORTH_WHILE = 1e-6
 
 /**
@@ -28,9 +30,8 @@ export function* shareOut(problem: SharingProblem, solve: Solve): Generator<{ sh
     const { kits, missing } = handedOut(problem, cut)
     const broken = brokenBy(problem, kits)
     const cost = costOf(problem.rules, broken, cut.sheets)
-    const next: Sharing = { kits, broken, missing, sheets: cut.sheets, bound: cut.bound, cost, least: missing > 0
-      ? undefined
-      : cut.bound * SHEET }
+    const least = missing > 0 ? undefined : cut.bound * SHEET
+    const next: Sharing = { kits, broken, missing, sheets: cut.sheets, bound: cut.bound, cost, least }
     if (!best || isBetter(problem.rules, next, best)) best = next
     yield { sharing: best, share: 0.3 }
     const isKept = mustBroken(problem.rules, broken) === 0
@@ -66,7 +67,7 @@ function exactly(problem: SharingProblem, programme: SharingProgramme, solve: So
   const bound = sheets.missing ? 0 : Math.max(0, Math.ceil(sheets.cost / SHEET - 1e-6))
   const least = relaxed(true, bound)
   const built = programme.build({ sheets: bound, cents: true })
-  const whole = solve({ ...built.programme, whole: { nodes: programme.columns > NODES.columns ? NODES.many : NODES.few, gap: 0.005 } })
+  const whole = solve({ ...built.programme, whole: { nodes: programme.columns > NODES.columns ? NODES.many : NODES.few, gap: GAP } })
   if (!whole) return undefined
   const kits = programme.kitsIn(built, whole.columns)
   const missing = built.missing.reduce((sum, at) => sum + Math.round(whole.columns[at] ?? 0), 0)
@@ -74,15 +75,17 @@ function exactly(problem: SharingProblem, programme: SharingProgramme, solve: So
   const all = filled(problem.kinds, kits, dealtOut(problem))
   const broken = brokenBy(problem, all)
   const cost = costOf(problem.rules, broken, opened)
-  const isProven = whole.optimal && missing === 0
+  // Sheets and wishes without what is bought, which only decides between equal ones; the search ended a little short of the best.
+  const proven = whole.optimal && missing === 0 ? Math.min(cost, whole.cost) * (1 - GAP) - Math.max(0, whole.cost - cost) : 0
+  const relaxedLeast = missing > 0 || !least || least.missing ? undefined : Math.max(bound * SHEET, least.cost, proven)
   return {
     kits: all,
     broken,
     missing,
     sheets: opened,
-    bound: isProven && noWishes(problem.rules) ? opened : bound,
+    bound: noWishes(problem.rules) ? Math.max(bound, Math.ceil(proven / SHEET - 1e-6)) : bound,
     cost,
-    least: isProven ? cost : missing > 0 || !least || least.missing ? undefined : Math.min(cost, Math.max(bound * SHEET, least.cost)),
+    least: relaxedLeast === undefined ? undefined : Math.min(cost, relaxedLeast),
   }
 }
 
