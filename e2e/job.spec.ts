@@ -41,8 +41,8 @@ test('from a new class to cut sheets, kits and print, and everything is there af
   await expect(page.getByRole('list', { name: 'Order of cuts' }).first().getByRole('listitem').first()).toContainText('fence')
 
   await page.getByRole('link', { name: /^Kits/ }).click()
-  await page.getByRole('button', { name: /Seat 3/ }).click()
-  await expect(page.getByText('In the bag of Seat 3')).toBeVisible()
+  await page.getByRole('button', { name: 'Seat 3', exact: true }).click()
+  await expect(page.getByRole('region', { name: 'Seat 3' })).toContainText('In the bag')
 
   await page.reload()
   await expect(page.getByRole('heading', { name: 'Evening by the quay' })).toBeVisible()
