@@ -19,10 +19,10 @@ const LATER = /core\/(exports|prints|formats|document\/(check|dressing-shapes|op
 /**
  * What the pages share is fetched in few files: each file is an answer to wait for, and a page of a class needs seventy
  * of its parts. Only later files know of earlier ones: parts, core, bench. What is not needed at once (calendar, charts,
- * the third dimension, print, the checks of files) stays by itself.
+ * the third dimension, print, the bags, the checks of files) stays by itself.
  */
 function together(id: string): string | undefined {
-  if (/\/datepicker\/|Stage\.vue|Chart\.(vue|ts)|components\/(print|help)\//.test(id)) return
+  if (/\/(datepicker|multiselect|textarea|chip)\/|Stage\.vue|Chart\.(vue|ts)|components\/(print|help|kits)\//.test(id)) return
   if (PARTS.test(id) || id.includes('vite/preload-helper') || id.includes('commonjsHelpers')) return 'parts'
   if (id.startsWith(`${ROOT}core/`) && !LATER.test(id)) return 'core'
   if (/nuxt\/dist\/(app|pages|head)|@nuxt\/icon/.test(id)) return 'bench'

@@ -118,7 +118,7 @@ test('the whole job works from the keyboard', async ({ page }) => {
   await page.keyboard.press('Alt+4')
   await expect(page.getByRole('heading', { name: 'Sheets needed against sheets on hand' })).toBeVisible()
   await page.keyboard.press('Alt+5')
-  await expect(page.getByRole('heading', { name: 'One bag for each seat' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '14 bags, all alike, 0 packed' })).toBeVisible()
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog')).toContainText('Shortcuts')
   await expect.poll(() => page.evaluate(() => getComputedStyle(document.activeElement!).outlineStyle)).not.toBe('none')

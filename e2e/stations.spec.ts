@@ -152,8 +152,8 @@ test('a class of none but spare kits, and a card of no kits, are planned as they
     file.cards[1].kits = 0
   })
   await station(page, id, 'kits')
-  await expect(page.getByRole('button', { name: /^Seat 1/ })).toContainText('Harbour lantern')
-  await expect(page.getByRole('button', { name: /^Seat 1/ })).not.toContainText('Two tides')
+  await expect(page.getByRole('region', { name: 'Seat 1' })).toContainText('Harbour lantern')
+  await expect(page.getByRole('region', { name: 'Seat 1' })).not.toContainText('Two tides')
   await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('ready')
 })
 

@@ -85,15 +85,16 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
           autocomplete="off"
           @update:model-value="$event?.trim() && set(one.key, 'name', way => void (way.name = $event))"
         />
-        <InputNumber
+        <NumberField
           :input-id="`${id}-${one.key}`"
           :model-value="one.kits"
           :min="0"
           :max="BOUNDS.kits"
-          :placeholder="`${counts[at] ?? 0} kits`"
-          :aria-label="`Kits in ${one.name}; empty for as wished`"
-          @update:model-value="set(one.key, 'kits', way => void (way.kits = $event ?? null))"
+          :blank="null"
+          :label="`Kits in ${one.name}`"
+          @update:model-value="set(one.key, 'kits', way => void (way.kits = $event))"
         />
+        <span class="small quiet">{{ one.kits === null ? `as wished: ${counts[at] ?? 0}` : count(counts[at] ?? 0, 'kit') }}</span>
         <Button
           label="Remove"
           text
@@ -126,6 +127,6 @@ h2 { font-size: 1.0625rem; }
 .wide { width: 100%; margin-top: 0.4rem; }
 .one { display: grid; grid-template-columns: 5.5rem minmax(
   0, 1fr); gap: 0.3rem 0.5rem; align-items: center; margin-top: 0.6rem; padding-top: 0.6rem; border-top: 1px solid var(--line); }
-.head { grid-column: 1 / -1; display: grid; grid-template-columns: minmax(0, 1fr) 6rem auto; gap: 0.4rem; align-items: center; }
+.head { grid-column: 1 / -1; display: grid; grid-template-columns: minmax(0, 1fr) 3.5rem auto auto; gap: 0.4rem; align-items: center; }
 .head :deep(input) { width: 100%; }
 </style>

@@ -48,13 +48,13 @@ function set(rule: RuleName, change: Partial<RuleEntry>) {
           :aria-label="RULE_NAMES[rule]"
           @update:model-value="set(rule, { hold: $event })"
         />
-        <InputNumber
+        <NumberField
           v-if="work.batch.sharing[rule].hold === 'wish'"
           :model-value="work.batch.sharing[rule].weight"
           :min="0"
           :max="BOUNDS.ruleWeight"
           class="weight"
-          :aria-label="`Weight of: ${RULE_NAMES[rule]}`"
+          :label="`Weight of: ${RULE_NAMES[rule]}`"
           @update:model-value="set(rule, { weight: $event ?? 0 })"
         />
       </li>
@@ -64,7 +64,7 @@ function set(rule: RuleName, change: Partial<RuleEntry>) {
     </p>
     <div class="row">
       <label :for="`${id}-surplus`">Bags to choose from on the day</label>
-      <InputNumber
+      <NumberField
         :input-id="`${id}-surplus`"
         :model-value="work.batch.sharing.surplus"
         :min="0"
