@@ -109,7 +109,7 @@ test('a card of which there are few goes to the bags that are named', async ({ p
   await station(page, id, 'kits')
   const who = page.getByRole('region', { name: 'Who gets which card' })
   await expect(who).toContainText('2 kits for 16 bags')
-  await who.getByRole('combobox', { name: 'Goes first to' }).click()
+  await who.getByText('the first: Seat 1, Seat 2').click()
   await page.getByRole('option', { name: 'Seat 9', exact: true }).click()
   await page.keyboard.press('Escape')
   await saved(page)
