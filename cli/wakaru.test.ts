@@ -167,7 +167,8 @@ describe('wakaru on the command line', () => {
     writeFileSync(file, JSON.stringify(small))
     const told = JSON.parse(wakaru(['share', file, '--json']).stdout)
     expect([told.kits.length, told.sheets <= told.bound, told.missing, told.violations]).toEqual([5, true, 0, []])
-    expect(told.broken).toMatchObject({ touching: 0, neighbours: 0, different: 0 })
+    // Another sheet would weigh more than the neighbours that stay alike.
+    expect(told.broken).toMatchObject({ touching: 0, different: 0 })
     expect(told.costs.map(({ rule }: { rule: string }) => rule)).toEqual(['touching', 'neighbours', 'different', 'evenly'])
     expect(new Set(told.kits.map(({ prints }: { prints: object }) => JSON.stringify(prints))).size).toBeGreaterThan(3)
     const path = join(folder, 'share.json')
