@@ -136,7 +136,8 @@ const PURCHASES = [
 </template>
 
 <style scoped>
-.kits { display: grid; gap: 1rem; align-items: start; min-height: 0; flex: 1; }
+.kits { display: grid; grid-template-columns: minmax(0, 1fr); gap: 1rem; align-items: start; min-height: 0; flex: 1; }
+.side { min-width: 0; }
 .bags { display: grid; gap: 0.4rem; min-width: 0; }
 .scroll { overflow-x: auto; }
 h2 { margin-bottom: 0.2rem; font-size: 1.0625rem; }

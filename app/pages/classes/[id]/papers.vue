@@ -81,7 +81,8 @@ function fill() {
 </template>
 
 <style scoped>
-.papers { display: grid; gap: 1rem; align-items: start; min-height: 0; flex: 1; }
+.papers { display: grid; grid-template-columns: minmax(0, 1fr); gap: 1rem; align-items: start; min-height: 0; flex: 1; }
+.side { min-width: 0; }
 .missing { color: var(--stop); font-weight: 600; }
 @media (min-width: 1000px) {
   .papers { grid-template-columns: minmax(0, 1fr) clamp(17rem, 28vw, 24rem); }
