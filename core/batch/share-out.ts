@@ -2,24 +2,11 @@ import type { Solve } from '../cutting'
 import { madeBy } from '../cutting'
 import type { Batch } from '../document'
 import { itemAt } from '../lists'
-import type { Rules, Sharing, SharingProblem, WrittenSharing } from '../sharing'
-import { shareOut } from '../sharing'
+import type { Rules, WrittenSharing } from '../sharing'
+import { sharedToTheEnd } from '../sharing'
 import type { PaperOutcome } from './outcome'
 import { prepare } from './prepare'
 import type { Preparation } from './prepare'
-
-/**
- * The sharing of a problem that is looked for to the end.
- * @param until share of the way after which the best so far will do
- */
-export function sharedToTheEnd(problem: SharingProblem, solve: Solve, until = 1): Sharing {
-  const search = shareOut(problem, solve)
-  for (;;) {
-    const { done, value } = search.next()
-    if (done) return value
-    if (value.share >= until) return value.sharing
-  }
-}
 
 /** Share of the way after which sheets are known, though not every wish is met that could be. */
 const SHEETS_KNOWN = 0.3

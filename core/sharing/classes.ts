@@ -1,8 +1,10 @@
-import type { CutNode, Demand, Programme, Solve, Supply } from '../cutting'
-import { Patterns, countsOf, isFresh, withKerf } from '../cutting'
-import { itemAt } from '../lists'
+import type { Programme, Solve, Supply } from '../cutting'
+import { isFresh } from '../cutting'
+import { byKey, itemAt } from '../lists'
 import type { Print, Role, SharingProblem } from './model'
 import { SHEET } from './model'
+import type { Sheets } from './sheets'
+import { mostTaken, sheetsOf } from './sheets'
 
 /*
  * Prints that are to be had in the same sheets, for the same roles, are of one class. How many sheets are cut in which way does not
@@ -32,13 +34,8 @@ const A_CENT = 1e-3
 const A_ROLE_TOO_MANY = 1
 
 /** Prints that stand for each other. */
-interface PrintClass {
+interface PrintClass extends Sheets {
   prints: Print[]
-  /** What all of them have, and what is wanted of them. */
-  patterns: Patterns
-  demands: Demand[]
-  wanted: number[]
-  whole: boolean
 }
 
 /** Roles that take the same of the same classes. */
@@ -122,6 +119,7 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Cu
   const missing = sum(whole.columns, built.missing)
   const sheets = sum(whole.columns, built.fresh)
   const isFewest = missing === 0 && (sheets === bound || (whole.optimal && sheets < MOST_PROVEN && classes.every(({ whole }) => whole)))
+  const proven = missing > 0 ? 0 : isFewest ? sheets : Math.min(bound, sheets)
   const hasRules = Object.values(problem.rules).some(({ hold }) => hold !== 'free')
   for (let more = 0; more <= (hasRules ? MOST_MORE : 0); more++) {
     const mixed = build(classes, types, wanted, { columns: whole.columns, sheets: sheets + more })
@@ -130,12 +128,7 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Cu
     const { columns } = better || whole
     const opened = sum(columns, built.fresh)
     const { pieces, dealt } = toPrints(classes, types, built, at => Math.round(itemAt(columns, at)))
-    const isProven = isFewest && opened === sheets
-    yield { pieces, dealt, sheets: opened, bound: missing > 0
-      ? 0
-      : isFewest
-        ? sheets
-        : Math.min(bound, sheets), missing, isFewest: isProven }
+    yield { pieces, dealt, sheets: opened, bound: proven, missing, isFewest: isFewest && opened === sheets }
   }
 }
 
@@ -158,30 +151,14 @@ function classesOf({ prints, kinds }: SharingProblem): PrintClass[] {
     ].join('\n')
     groups.set(signature, [...(groups.get(signature) ?? []), print])
   }
-  const count = new Map<string, number>()
-  for (const { roles, kits } of kinds) {
-    for (const { options, takes } of roles) {
-      options.forEach((print, option) => {
-        for (const [demand, pieces] of itemAt(takes, option)) {
-          const key = `${print} ${demand}`
-          count.set(key, (count.get(key) ?? 0) + pieces * kits)
-        }
-      })
-    }
-  }
+  const most = mostTaken(kinds)
   return [...groups.values()].map((group) => {
     const first = itemAt(group, 0)
     const supplies = first.problem.supplies.map((supply, at): Supply => ({
       ...supply,
       onHand: group.reduce((sum, { problem }) => sum + itemAt(problem.supplies, at).onHand, 0),
     }))
-    const { demands: own, ...inflated } = withKerf({ ...first.problem, supplies })
-    const demands = own
-      .map(demand => ({ ...demand, quantity: demand.quantity + (count.get(`${first.key} ${demand.key}`) ?? 0) }))
-      .filter(({ quantity }) => quantity > 0)
-    const patterns = new Patterns({ ...inflated, demands }, demands)
-    const wanted = demands.map(({ key }) => first.problem.demands.find(demand => demand.key === key)?.quantity ?? 0)
-    return { prints: group, patterns, demands, wanted, whole: patterns.addAll() }
+    return { prints: group, ...sheetsOf(first.key, { ...first.problem, supplies }, most) }
   })
 }
 
@@ -246,8 +223,8 @@ function build(
       const pieces = other === at ? itemAt(takes, option).get(key) : undefined
       return pieces === undefined ? [] : [[itemAt(itemAt(roles, type), option), -pieces]]
     }))
-    return rows.push({ least: itemAt(wanted, index),
-      of: [...of.map(([pattern, count]): Entry => [itemAt(itemAt(amounts, at), pattern), count]), ...taken] }) - 1
+    const cut = of.map(([pattern, count]): Entry => [itemAt(itemAt(amounts, at), pattern), count])
+    return rows.push({ least: itemAt(wanted, index), of: [...cut, ...taken] }) - 1
   }))
   const drawers = classes.map(({ prints, patterns }, at) => patterns.supplies.map(({ key, onHand, price }, supply) => {
     const of = patterns.from(supply).map(([pattern]): Entry => [itemAt(itemAt(amounts, at), pattern), 1])
@@ -284,14 +261,12 @@ function toPrints(classes: PrintClass[], types: RoleType[], built: Built, amount
   const pieces = new Map<string, number>()
   const add = (key: string, count: number) => pieces.set(key, (pieces.get(key) ?? 0) + count)
   classes.forEach(({ prints, patterns, wanted, demands }, at) => {
-    const left = patterns.supplies.map(
-      (_, supply) => prints.map(
-        ({ problem }) => itemAt(problem.supplies.filter(({ key }) => key === itemAt(patterns.supplies, supply).key), 0).onHand))
+    const left = patterns.supplies.map(({ key }) => prints.map(({ problem }) => byKey(problem.supplies, key).onHand))
     const used = prints.map(() => 0)
     const order = patterns.columns.map((_, pattern) => pattern).sort(
       (a, b) => total(itemAt(patterns.columns, b).counts) - total(itemAt(patterns.columns, a).counts) || a - b)
     for (const pattern of order) {
-      const { supply, root } = itemAt(patterns.columns, pattern)
+      const { supply, counts } = itemAt(patterns.columns, pattern)
       for (let sheet = amount(itemAt(itemAt(built.amounts, at), pattern)); sheet > 0; sheet--) {
         const own = itemAt(left, supply)
         // What lies there goes first; beyond that, the print of which fewest pieces are cut.
@@ -299,7 +274,7 @@ function toPrints(classes: PrintClass[], types: RoleType[], built: Built, amount
         let best = 0
         for (let print = 1; print < prints.length; print++) if (rank(print) < rank(best)) best = print
         own[best] = itemAt(own, best) - 1
-        for (const [demand, count] of countsIn(root)) {
+        for (const [demand, count] of counts) {
           used[best] = itemAt(used, best) + count
           add(`${itemAt(prints, best).key} ${demand}`, count)
         }
@@ -327,10 +302,3 @@ function toPrints(classes: PrintClass[], types: RoleType[], built: Built, amount
 }
 
 const total = (counts: ReadonlyMap<string, number>): number => [...counts.values()].reduce((sum, count) => sum + count, 0)
-
-const counted = new WeakMap<CutNode, Map<string, number>>()
-function countsIn(root: CutNode): Map<string, number> {
-  const known = counted.get(root) ?? countsOf(root)
-  counted.set(root, known)
-  return known
-}

@@ -1,6 +1,6 @@
 import { itemAt } from '../lists'
 import type { Priced } from './combinations'
-import { allCombinations, cheapest, likeness, printOf, sizeOf } from './combinations'
+import { allCombinations, cheapest, likeness, printOf, sizeOf, wishesBroken } from './combinations'
 import type { Combination, Kind, Rules } from './model'
 
 /** Kits of a kind that take the same pieces of the same prints and break the same wishes: as a column of a programme they are one. */
@@ -69,34 +69,23 @@ export class KitColumns {
   }
 
   /**
-   * Adds the combinations of a kind that are worth most by some prices.
-   * @param price of a piece of a print, by `print demand`; of a role of a print, by `pool print`
-   * @param worth what a kit is worth: only what costs less is added
-   * @returns whether there was one, and a cost that no combination is below
+   * Adds the combinations of a kind that cost least by some prices, whatever is wished for.
+   * @param price of a piece of a print, by `print demand`
+   * @returns whether there was a new one, and a cost that no combination is below
    */
-  price(kind: number, price: (key: string) => number, worth: number, broken = true): { found: boolean, least: number } {
+  price(kind: number, price: (key: string) => number): { found: boolean, least: number } {
     const of = itemAt(this.kinds, kind)
     if (this.whole.has(kind)) {
-      const costs = this.columns.filter(column => column.kind === kind).map(column =>
-        total(column.takes, price) + total(column.uses, price) + (broken ? column.cost : 0))
+      const costs = this.columns.filter(column => column.kind === kind).map(({ takes }) => total(takes, price))
       return { found: false, least: costs.length > 0 ? costs.reduce((least, cost) => Math.min(least, cost)) : 0 }
     }
-    const rules = broken ? this.rules : lenient(this.rules)
-    const prices = of.roles.map(({ pool, options, takes }) => options.map((print, option) =>
-      price(`${pool} ${print}`)
-      + [...itemAt(takes, option)].reduce((sum, [demand, count]) => sum + count * price(`${print} ${demand}`), 0)))
-    const { found, least } = cheapest(of, rules, (role, option) => itemAt(itemAt(prices, role), option), MANY)
+    const prices = of.roles.map(({ options, takes }) => options.map((print, option) =>
+      total(itemAt(takes, option), demand => price(`${print} ${demand}`))))
+    const { found, least } = cheapest(of, lenient(this.rules), (role, option) => itemAt(itemAt(prices, role), option), MANY)
     let some = false
-    for (const one of found)
-      if (one.cost < worth - 1e-7) some = this.add(kind, { combination: one.combination, cost: this.costOf(of, one.combination) }) || some
+    for (const { combination } of found)
+      some = this.add(kind, { combination, cost: wishesBroken(of, combination, this.rules) }) || some
     return { found: some, least }
-  }
-
-  private costOf(kind: Kind, combination: Combination): number {
-    return kind.apart.reduce((sum, { roles: [a, b], rule }) => {
-      const { hold, weight } = this.rules[rule]
-      return hold === 'wish' && printOf(kind, combination, a) === printOf(kind, combination, b) ? sum + weight : sum
-    }, 0)
   }
 }
 
@@ -104,7 +93,7 @@ const total = (counts: ReadonlyMap<string, number>, price: (key: string) => numb
   [...counts].reduce((sum, [key, count]) => sum + count * price(key), 0)
 
 /** Wishes count for nothing; what must be kept stays. */
-export const lenient = (rules: Rules): Rules => Object.fromEntries(Object.entries(rules).map(([name, rule]) =>
+const lenient = (rules: Rules): Rules => Object.fromEntries(Object.entries(rules).map(([name, rule]) =>
   [name, rule.hold === 'wish' ? { ...rule, hold: 'free' } : rule])) as unknown as Rules
 
 function columnOf(of: Kind, kind: number, combination: Combination, cost: number): KitColumn {

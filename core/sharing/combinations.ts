@@ -9,6 +9,10 @@ export const printOf = ({ roles }: Kind, combination: Combination, role: number)
 export const brokenIn = (kind: Kind, combination: Combination): Apart[] =>
   kind.apart.filter(({ roles: [a, b] }) => printOf(kind, combination, a) === printOf(kind, combination, b))
 
+/** What the wishes weigh that a combination does not meet. */
+export const wishesBroken = (kind: Kind, combination: Combination, rules: Rules): number =>
+  brokenIn(kind, combination).reduce((sum, { rule }) => (rules[rule].hold === 'wish' ? sum + rules[rule].weight : sum), 0)
+
 /** Steps after which a search for the cheapest combinations is content with what it has. */
 const MOST_STEPS = 40_000
 

@@ -34,9 +34,7 @@ export function handedOut(problem: SharingProblem, { dealt, pieces }: CutByClass
   const { kinds, rules } = problem
   const kits: Kit[] = kinds.flatMap((kind, at) => Array.from({ length: kind.kits }, () => ({ kind, at, prints: [] as string[] })))
   const slots: Slot[] = kits.flatMap(({ kind }, kit) => kind.roles.map((role, at) => ({ kit, role: at, type: sizeOf(role) })))
-  const dealtTo = grouped(
-    kits.flatMap(({ kind }, kit) =>
-      kind.roles.map((role, at): [string, { kit: number, role: number }] => [typeOf(role), { kit, role: at }])))
+  const dealtTo = grouped(slots.map(slot => [typeOf(itemAt(itemAt(kits, slot.kit).kind.roles, slot.role)), slot]))
   const ofSize = grouped(slots.map((slot, at) => [slot.type, [slot, at] as const]))
   const over = new Map(pieces)
   const missing = new Set<Kit>()

@@ -1,5 +1,4 @@
-import type { Demand, Programme } from '../cutting'
-import { Patterns, withKerf } from '../cutting'
+import type { Programme } from '../cutting'
 import { itemAt } from '../lists'
 import type { KitColumn } from './columns'
 import { KitColumns } from './columns'
@@ -7,6 +6,8 @@ import { likeness } from './combinations'
 import { fairShares } from './deal'
 import type { Print, SharingProblem } from './model'
 import { SHEET } from './model'
+import type { Sheets } from './sheets'
+import { mostTaken, sheetsOf } from './sheets'
 
 type Row = Programme['rows'][number]
 type Entry = [column: number, factor: number]
@@ -16,15 +17,9 @@ const A_MISSING_KIT = 100_000
 /** What a cent weighs beside sheets: of equal sharings the one is taken for which least is bought. */
 const A_CENT = 1e-3
 
-/** The sheets of one print: ways to cut them, and what is wanted of it whatever is shared how. */
-export interface PrintColumns {
+/** The sheets of one print. */
+interface PrintSheets extends Sheets {
   print: Print
-  patterns: Patterns
-  demands: Demand[]
-  /** What is wanted of each demand besides what kits take. */
-  wanted: number[]
-  /** Whether every pattern is there. */
-  whole: boolean
 }
 
 /**
@@ -32,20 +27,12 @@ export interface PrintColumns {
  * take of a print must be cut from it.
  */
 export class SharingProgramme {
-  readonly prints: PrintColumns[]
+  readonly prints: PrintSheets[]
   readonly kits: KitColumns
 
   constructor(readonly problem: SharingProblem) {
-    const most = mostTaken(problem)
-    this.prints = problem.prints.map((print) => {
-      const { demands: own, ...inflated } = withKerf(print.problem)
-      const demands = own
-        .map(demand => ({ ...demand, quantity: demand.quantity + (most.get(`${print.key} ${demand.key}`) ?? 0) }))
-        .filter(({ quantity }) => quantity > 0)
-      const patterns = new Patterns({ ...inflated, demands }, demands)
-      const wanted = demands.map(({ key }) => print.problem.demands.find(demand => demand.key === key)?.quantity ?? 0)
-      return { print, patterns, demands, wanted, whole: patterns.addAll() }
-    })
+    const most = mostTaken(problem.kinds)
+    this.prints = problem.prints.map(print => ({ print, ...sheetsOf(print.key, print.problem, most) }))
     this.kits = new KitColumns(problem.kinds, problem.rules)
   }
 
@@ -96,14 +83,14 @@ export class SharingProgramme {
       kits.columns.flatMap((kit, at): Entry[] => (kit.kind === kind ? [[itemAt(taken, at), 1]] : []))
     let sets: number | undefined
     const missing: number[] = []
-    const kindRows = isMost
-      ? []
-      : kinds.map(({ kits }, kind) => {
-          const at = column(A_MISSING_KIT)
-          missing.push(at)
-          return rows.push({ least: kits, most: kits, of: [...ofKind(kind), [at, 1]] }) - 1
-        })
-    if (isMost) {
+    if (!isMost) {
+      kinds.forEach(({ kits }, kind) => {
+        const at = column(A_MISSING_KIT)
+        missing.push(at)
+        rows.push({ least: kits, most: kits, of: [...ofKind(kind), [at, 1]] })
+      })
+    }
+    else {
       const set = sets = column(-1)
       for (const card of new Set(kinds.map(({ card }) => card)))
         rows.push({ least: 0, of: [...kinds.flatMap(({ card: of }, kind) => (of === card ? ofKind(kind) : [])), [set, -1]] })
@@ -117,7 +104,6 @@ export class SharingProgramme {
         rows.push({ most, of })
       }
     }
-    const evenRows: { key: string, rows: number[] }[] = []
     if (!isMost && rules.evenly.hold !== 'free' && (wishes || rules.evenly.hold === 'must')) {
       for (const { pool, print, least, most } of fairShares(kinds)) {
         const key = `${pool} ${print}`
@@ -126,14 +112,11 @@ export class SharingProgramme {
           return count === undefined ? [] : [[itemAt(taken, at), count]]
         })
         const slack = (factor: number): Entry[] => (rules.evenly.hold === 'wish' ? [[column(rules.evenly.weight), factor]] : [])
-        evenRows.push({ key, rows: [
-          rows.push({ most, of: [...uses, ...slack(-1)] }) - 1, rows.push({ least, of: [...uses, ...slack(1)] }) - 1] })
+        rows.push({ most, of: [...uses, ...slack(-1)] }, { least, of: [...uses, ...slack(1)] })
       }
     }
     if (sheets > 0) rows.push({ least: sheets, of: fresh })
-    const freshRow = sheets > 0 ? rows.length - 1 : undefined
-    return { programme: { costs, rows }, taken, fresh: fresh.map(([at]) => at), demandRows,
-      drawers, kindRows, evenRows, freshRow, missing, sets }
+    return { programme: { costs, rows }, taken, fresh: fresh.map(([at]) => at), demandRows, drawers, missing, sets }
   }
 
   /** Columns whose kits may be alike, with how many different ones they come to: what is given by hand is also in a column of others. */
@@ -195,26 +178,6 @@ export interface Built {
   demandRows: number[][]
   /** By print and supply. */
   drawers: number[][]
-  kindRows: number[]
-  /** By `pool print`. */
-  evenRows: { key: string, rows: number[] }[]
-  freshRow?: number
   missing: number[]
   sets?: number
-}
-
-/** How many pieces of each size kits could take of a print at most, by `print demand`. */
-function mostTaken({ kinds }: SharingProblem): Map<string, number> {
-  const most = new Map<string, number>()
-  for (const { roles, kits } of kinds) {
-    for (const { options, takes } of roles) {
-      options.forEach((print, option) => {
-        for (const [demand, count] of itemAt(takes, option)) {
-          const key = `${print} ${demand}`
-          most.set(key, (most.get(key) ?? 0) + count * Math.max(1, kits))
-        }
-      })
-    }
-  }
-  return most
 }

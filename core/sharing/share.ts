@@ -43,8 +43,21 @@ export function* shareOut(problem: SharingProblem, solve: Solve): Generator<{ sh
   if (isLarge(problem)) return best
   const programme = new SharingProgramme(problem)
   if (!programme.isWhole || programme.columns > EXACT.columns) return best
-  const whole = exactly(problem, programme, solve)
+  const whole = exactly(problem, programme, first, solve)
   return whole && isBetter(problem.rules, whole, best) ? whole : withBound(best, whole)
+}
+
+/**
+ * The sharing of a problem that is looked for to the end.
+ * @param until share of the way after which the best so far will do
+ */
+export function sharedToTheEnd(problem: SharingProblem, solve: Solve, until = 1): Sharing {
+  const search = shareOut(problem, solve)
+  for (;;) {
+    const { done, value } = search.next()
+    if (done) return value
+    if (value.share >= until) return value.sharing
+  }
 }
 
 /** Columns, combinations and sizes of a print up to which everything is put into one programme. */
@@ -55,7 +68,7 @@ const isLarge = ({ kinds, prints }: SharingProblem): boolean =>
   || prints.some(({ problem }) => problem.demands.length > EXACT.sizes)
 
 /** Cutting and sharing in one programme of every pattern and every combination. */
-function exactly(problem: SharingProblem, programme: SharingProgramme, solve: Solve): Sharing | undefined {
+function exactly(problem: SharingProblem, programme: SharingProgramme, first: Sharing, solve: Solve): Sharing | undefined {
   const relaxed = (wishes: boolean, sheets: number) => {
     const built = programme.build({ wishes, sheets })
     const solved = solve(built.programme)
@@ -72,7 +85,7 @@ function exactly(problem: SharingProblem, programme: SharingProgramme, solve: So
   const kits = programme.kitsIn(built, whole.columns)
   const missing = built.missing.reduce((sum, at) => sum + Math.round(whole.columns[at] ?? 0), 0)
   const opened = built.fresh.reduce((sum, at) => sum + Math.round(whole.columns[at] ?? 0), 0)
-  const all = filled(problem.kinds, kits, dealtOut(problem))
+  const all = filled(problem.kinds, kits, first)
   const broken = brokenBy(problem, all)
   const cost = costOf(problem.rules, broken, opened)
   // Sheets and wishes without what is bought, which only decides between equal ones; the search ended a little short of the best.
@@ -94,10 +107,10 @@ const mustBroken = (rules: Rules, broken: Sharing['broken']): number =>
   (Object.keys(broken) as (keyof Rules)[]).reduce((sum, rule) => sum + (rules[rule].hold === 'must' ? broken[rule] : 0), 0)
 
 /** Whether one sharing is better than another: more kits, then what must be kept, then what it costs. */
-const isBetter = (rules: Rules, one: Sharing, other: Sharing): boolean =>
-  before([one.missing, mustBroken(rules, one.broken), one.cost ?? Infinity],
-    [other.missing, mustBroken(rules, other.broken), other.cost ?? Infinity])
-  ?? false
+function isBetter(rules: Rules, one: Sharing, other: Sharing): boolean {
+  const rank = ({ missing, broken, cost = Infinity }: Sharing) => [missing, mustBroken(rules, broken), cost]
+  return before(rank(one), rank(other)) ?? false
+}
 
 /** A sharing with what another search has proven besides. */
 const withBound = (best: Sharing, other?: Sharing): Sharing => ({
@@ -119,12 +132,11 @@ const costOf = (rules: Rules, broken: Sharing['broken'], sheets: number): number
 const filled = (kinds: Kind[], kits: Sharing['kits'], first: Sharing): Sharing['kits'] =>
   kinds.map((kind, at) => [...itemAt(kits, at), ...itemAt(first.kits, at).slice(itemAt(kits, at).length)].slice(0, kind.kits))
 
-/** What a piece of a print costs a kit, and a role of a print of a pool, by the duals of a round. */
+/** What a piece of a print costs a kit by the duals of a round, by `print demand`. */
 function pricesOf({ prints }: SharingProgramme, built: Built, dual: (row: number) => number): (key: string) => number {
   const prices = new Map<string, number>()
   prints.forEach(({ print, demands }, at) =>
     demands.forEach(({ key }, index) => prices.set(`${print.key} ${key}`, Math.max(0, dual(itemAt(itemAt(built.demandRows, at), index))))))
-  for (const { key, rows } of built.evenRows) prices.set(key, -rows.reduce((sum, row) => sum + dual(row), 0))
   return key => prices.get(key) ?? 0
 }
 
@@ -174,7 +186,7 @@ export function mostShared(problem: SharingProblem, solve: Solve): MostShared {
     // One set takes at least its cheapest kit of every card; scaled so that a set is worth one.
     const cheap = new Map<string, number>()
     roomy.kinds.forEach((kind, at) => {
-      const answer = programme.kits.price(at, prices, Infinity, false)
+      const answer = programme.kits.price(at, prices)
       cheap.set(kind.card, Math.min(cheap.get(kind.card) ?? Infinity, answer.least))
       found = answer.found || found
     })
@@ -214,10 +226,10 @@ export function impossible({ kinds, rules }: SharingProblem): Impossible[] {
     if (kind.roles.some(({ options }) => options.length === 0)) return [{ kind: kind.key, rule: 'pool' }]
     const free = { hold: 'free', weight: 0 } as const
     const isPossible = (changed: Partial<Rules>) => cheapest(kind, { ...rules, ...changed }, () => 0, 1).found.length > 0
-    if (!isPossible({})) return [{ kind: kind.key, rule: isPossible({ touching: free })
-      || !isPossible({ neighbours: free })
-      ? 'touching'
-      : 'neighbours' }]
+    if (!isPossible({})) {
+      const isOfNeighbours = !isPossible({ touching: free }) && isPossible({ neighbours: free })
+      return [{ kind: kind.key, rule: isOfNeighbours ? 'neighbours' : 'touching' }]
+    }
     if (rules.different.hold !== 'must' || sizeOf(kind) > COUNTED) return []
     const combinations = allCombinations(kind, rules).length
     return combinations < kind.kits ? [{ kind: kind.key, rule: 'different', combinations }] : []
