@@ -1,4 +1,4 @@
-import { RULE_NAMES, bagLabel, bagsOf, findingsOf, planAll, prepareShared, ruleCosts, seatOf, stopsIn, writtenSharing } from '../core/batch'
+import { RULE_NAMES, bagLabel, bagsOf, findingsOf, planAll, prepareShared, ruleCosts, seatOf, sharingInWords, stopsIn, writtenSharing } from '../core/batch'
 import type { Solve } from '../core/cutting'
 import type { Batch } from '../core/document'
 import { count } from '../core/lists'
@@ -32,7 +32,6 @@ export function shareReport(batch: Batch, solve: Solve): Report {
       batch.cards.find(({ key }) => key === card)?.colourways.find(({ key }) => key === colourway)?.name].filter(Boolean).join(', '),
     Object.entries(prints).map(([part, print]) => `${parts.get(card)?.get(part) ?? part} ${names.get(print) ?? print}`).join(', '),
   ])
-  const proof = sheets <= bound ? 'fewer are impossible' : `fewer than ${bound} are impossible`
   const ruleLine = ({ rule, sheets, broken: without }: typeof costs[number]) => {
     const cost = sheets === 0 ? 'costs no sheet' : `costs ${count(sheets, 'sheet')}`
     const kept = broken[rule] === 0 ? '' : `, not kept ${broken[rule]} ×`
@@ -50,8 +49,7 @@ export function shareReport(batch: Batch, solve: Solve): Report {
     },
     text: [
       heading(batch),
-      `${count(rows.length, 'kit')} from ${count(names.size, 'print')}: ${count(sheets, 'sheet')}, ${proof}.`,
-      ...(missing > 0 ? [`The sheets do not suffice for ${count(missing, 'kit')}.`] : []),
+      `${count(rows.length, 'kit')} from ${count(names.size, 'print')} on ${sharingInWords(sharing.sharing)}.`,
       ...costs.map(ruleLine),
       table(['Bag', 'Card', 'Prints'], rows),
       ...findingLines(findings),

@@ -1,4 +1,4 @@
-import { itemAt } from '../lists'
+import { itemAt, lookUp, tally } from '../lists'
 import type { Batch, CardEntry, ColourwayEntry, SeatEntry } from '../document'
 import type { Paper } from '../paper'
 import { freeKey, freeTitle, isSame, keyFrom, kitsOf, newSeat } from '../document'
@@ -49,8 +49,7 @@ export function handedKits(batch: Handed): Map<string, BagKit[]> {
   /** Bags that have one of the cards that stand in for each other, by the first of these. */
   const served = new Map<string, Set<string>>()
   const groupOf = (card: CardEntry) => rootOf(card, batch.cards)
-  const alone = new Map(batch.cards.map(card => [groupOf(card), 0]))
-  for (const card of batch.cards) alone.set(groupOf(card), (alone.get(groupOf(card)) ?? 0) + 1)
+  const inGroup = tally(batch.cards, groupOf)
   // Who is named for a card gets it, whatever others would leave over.
   for (const card of batch.cards) {
     const own = served.get(groupOf(card)) ?? new Set<string>()
@@ -60,12 +59,12 @@ export function handedKits(batch: Handed): Map<string, BagKit[]> {
   return new Map(batch.cards.map((card) => {
     const kits = kitsOf(card, batch)
     const taken = served.get(groupOf(card)) ?? new Set<string>()
-    const isShared = (alone.get(groupOf(card)) ?? 1) > 1
-    const named = card.bags.filter(bag => bags.includes(bag))
-    const others = bags.filter(bag => !named.includes(bag) && !(isShared && taken.has(bag)))
-    const own = [...named, ...others].slice(0, kits)
+    const isShared = lookUp(inGroup, groupOf(card)) > 1
+    const named = new Set(card.bags.filter(bag => bags.includes(bag)))
+    const others = bags.filter(bag => !named.has(bag) && !(isShared && taken.has(bag)))
+    const own = new Set([...named, ...others].slice(0, kits))
     for (const bag of own) taken.add(bag)
-    const inOrder = bags.filter(bag => own.includes(bag))
+    const inOrder = bags.filter(bag => own.has(bag))
     const list = Array.from({ length: kits }, (_, at): BagKit => ({ bag: inOrder[at] }))
     return [card.key, inColourways(card, list, batch)]
   }))
@@ -103,13 +102,9 @@ export function colourwayCounts({ colourways }: CardEntry, kits: number, wished:
 /** Gives every kit its colourway: what its bag wishes for as long as there are such kits, then what is left, in turn. */
 function inColourways(card: CardEntry, kits: BagKit[], batch: Handed): BagKit[] {
   if (card.colourways.length === 0) return kits
-  const wishOf = ({ bag }: BagKit) => (bag === undefined ? undefined : batch.roster.find(({ key }) => key === bag)?.colourways[card.key])
-  const wished = new Map<string, number>()
-  for (const kit of kits) {
-    const wish = wishOf(kit)
-    if (wish !== undefined) wished.set(wish, (wished.get(wish) ?? 0) + 1)
-  }
-  const left = colourwayCounts(card, kits.length, wished)
+  const seats = new Map(batch.roster.map(seat => [seat.key, seat]))
+  const wishOf = ({ bag }: BagKit) => seats.get(bag ?? '')?.colourways[card.key]
+  const left = colourwayCounts(card, kits.length, tally(kits.flatMap(kit => wishOf(kit) ?? []), wish => wish))
   const granted = kits.map((kit): ColourwayEntry | undefined => {
     const at = card.colourways.findIndex(({ key }) => key === wishOf(kit))
     if (at < 0 || itemAt(left, at) === 0) return undefined
@@ -138,7 +133,7 @@ export interface UnmetWish {
 }
 
 /** The wishes that the kits handed out do not meet. */
-export function unmetWishes(batch: Handed, handed = handedKits(batch)): UnmetWish[] {
+export function unmetWishes(batch: Handed, handed: ReadonlyMap<string, BagKit[]> = handedKits(batch)): UnmetWish[] {
   return batch.roster.flatMap(({ key: bag, colourways }) => Object.entries(colourways).flatMap(([card, colourway]): UnmetWish[] => {
     const entry = batch.cards.find(({ key }) => key === card)
     const kit = handed.get(card)?.find(kit => kit.bag === bag)

@@ -5,7 +5,7 @@ import { dressedCard, fixedFindings } from '../dressing'
 import type { Finding, Piece } from '../folds'
 import { foldById, inputProblems } from '../folds'
 import { lengthFrom } from '../lengths'
-import { itemAt, once } from '../lists'
+import { itemAt, once, tally } from '../lists'
 import type { Paper } from '../paper'
 import type { PreparedCard, PreparedPiece } from './prepared'
 import { paperFindings } from './paper-findings'
@@ -145,7 +145,8 @@ function prepareCard(
 ): PreparedCard {
   const { entry, fold, construction } = made
   const kits = dealt.length
-  const kitsBy = tallied(dealt)
+  /** How many kits share each table of papers. */
+  const kitsBy = tally(dealt, ({ papers }) => papers)
   const pieces = made.pieces.map((piece): PreparedPiece => {
     const chosen = [...new Set([entry, ...entry.colourways].flatMap(({ papers }) => papers[piece.key] ?? []))]
     const pool = chosen.map(key => pools.get(key)).find(pool => pool !== undefined)
@@ -176,11 +177,4 @@ function prepareCard(
     const used = [...counts].filter(([, quantity]) => quantity > 0)
     return (used.length > 0 ? used : [...counts]).map(([paper, quantity]) => ({ paper, turn: turnOn(paper, piece), quantity }))
   }
-}
-
-/** How many kits share each table of papers. */
-function tallied(dealt: DealtKit[]): Map<ReadonlyMap<string, Paper>, number> {
-  const counts = new Map<ReadonlyMap<string, Paper>, number>()
-  for (const { papers } of dealt) counts.set(papers, (counts.get(papers) ?? 0) + 1)
-  return counts
 }

@@ -1,5 +1,6 @@
 import { byKey, count } from '../lists'
 import type { RuleName } from '../document'
+import type { Sharing } from '../sharing'
 import { impossible } from '../sharing'
 import { bagLabel, seatOf, unmetWishes } from './bags'
 import type { ClassFinding } from './class-finding'
@@ -11,6 +12,13 @@ export const RULE_NAMES: Record<RuleName, string> = {
   neighbours: 'Neighbours on the open card differ',
   different: 'No two kits alike',
   evenly: 'Prints are used about equally',
+}
+
+/** What a sharing takes and proves, in words; nothing while its sheets are not known. */
+export function sharingInWords({ sheets, bound = 0, missing }: Sharing): string | undefined {
+  if (sheets === undefined) return undefined
+  if (missing > 0) return `${count(sheets, 'sheet')}, which do not suffice for ${count(missing, 'kit')}`
+  return `${count(sheets, 'sheet')}: ${sheets <= bound ? 'fewer are impossible' : `fewer than ${bound} are impossible`}`
 }
 
 /** What is found about who gets what: rules that nobody can keep, wishes that are not met, names without a seat. */
@@ -40,7 +48,8 @@ export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFi
         ...onCard(sharing.problem.kinds[0]?.card ?? ''),
       }]
     : []
-  const wishes = unmetWishes(batch).map(({ bag, card, colourway, isGone }): ClassFinding => {
+  const handed = new Map(cards.map(({ entry, dealt }) => [entry.key, dealt]))
+  const wishes = unmetWishes(batch, handed).map(({ bag, card, colourway, isGone }): ClassFinding => {
     const { name } = seatOf(batch, bag)
     const entry = byKey(batch.cards, card)
     const wish = entry.colourways.find(({ key }) => key === colourway)?.name ?? colourway

@@ -5,7 +5,7 @@ import type { Preparation } from '.'
 import {
   bagsOf, colourwayCounts, contentsOf, findingsOf, handedKits, newColourway, packedBags, planAll,
   prepare, prepareShared, printsIn, rulesBroken,
-  seatOf, swapped, unmetWishes, unpinned, withSeat, writtenSharing,
+  seatOf, sharingInWords, swapped, unmetWishes, unpinned, withSeat, writtenSharing,
 } from '.'
 import { demoBatches } from '../../demo'
 import type { Solve } from '../cutting'
@@ -162,6 +162,16 @@ describe('who gets what', () => {
     expect([one.length, withSeat(one, newSeat('seat-1'))]).toEqual([1, []])
     expect(newColourway({ colourways: [] }).map(({ key }) => key)).toEqual(['colourway', 'colourway-2'])
     expect(newColourway(card)).toHaveLength(1)
+  })
+})
+
+describe('what a sharing takes', () => {
+  const of = (own: object) => sharingInWords({ kits: [], broken: { touching: 0, neighbours: 0, different: 0, evenly: 0 }, missing: 0, ...own })
+
+  it('is told with what is proven, and never with a proof where kits are missing', () => {
+    expect([of({}), of({ sheets: 1, bound: 1 }), of({ sheets: 9, bound: 8 }), of({ sheets: 4, bound: 0, missing: 3 })]).toEqual([
+      undefined, '1 sheet: fewer are impossible', '9 sheets: fewer than 8 are impossible', '4 sheets, which do not suffice for 3 kits',
+    ])
   })
 })
 

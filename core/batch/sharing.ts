@@ -1,4 +1,4 @@
-import { itemAt } from '../lists'
+import { itemAt, tally } from '../lists'
 import type { Cutter } from '../cutting'
 import { problemKey } from '../cutting'
 import type { Batch, CardEntry } from '../document'
@@ -10,7 +10,7 @@ import type { Paper } from '../paper'
 import type { Apart, Kind, Print, Role, Sharing, SharingProblem } from '../sharing'
 import { dealtOut } from '../sharing'
 import type { BagKit, DealtKit } from './bags'
-import { choiceOf, handedKits, seatOf } from './bags'
+import { choiceOf, handedKits } from './bags'
 import { demandKey } from './layouts'
 import type { Pool } from './pools'
 import { turnOn } from './pools'
@@ -32,7 +32,7 @@ export interface SharingOfClass {
   kits: { card: number, kit: number }[][]
   /** What is shared out so far. */
   sharing: Sharing
-  /** It was looked for together with the cutting, and will not change by itself. */
+  /** Whether it was looked for together with the cutting, and not just dealt out in turn. */
   isSettled: boolean
 }
 
@@ -103,6 +103,7 @@ interface RoleParts {
 /** Pieces that come from pools of several papers, kind by kind: kits of a card alike but for their prints. */
 function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: ReadonlyMap<string, Pool>): Found {
   const found: Found = { kinds: [], kits: [], places: new Map() }
+  const seats = new Map(batch.roster.map(seat => [seat.key, seat]))
   cards.forEach(({ entry, construction, pieces }, card) => {
     const places = new Map<string, number>()
     const roles = new Map<string, RoleParts[]>()
@@ -111,7 +112,7 @@ function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: 
       const own = roles.get(way) ?? rolesOf(pieces, choiceOf(entry, colourway), pools)
       roles.set(way, own)
       if (own.length === 0) return
-      const given = bag === undefined ? {} : seatOf(batch, bag).prints
+      const given = seats.get(bag ?? '')?.prints ?? {}
       const fixed = own.map(
         ({ parts, options }) => options.find(({ key }) => parts.some(part => given[`${entry.key} ${part.key}`] === key)))
       const name = [way, ...fixed.map(print => print?.key ?? '')].join(' ')
@@ -126,7 +127,9 @@ function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: 
       }) - 1
       places.set(name, at)
       const kind = itemAt(found.kinds, at)
-      found.kits[at] = [...(found.kits[at] ?? []), { card, kit }]
+      const kits = found.kits[at] ?? []
+      found.kits[at] = kits
+      kits.push({ card, kit })
       found.places.set(`${card} ${kit}`, { kind: at, place: kind.kits })
       kind.kits++
     })
@@ -202,7 +205,7 @@ function sharingProblem(
   const { touching, neighbours, different, evenly } = batch.sharing
   // What is cut from the same prints by name, for a card or for one of its colourways.
   cards.forEach(({ entry, pieces }, card) => {
-    for (const [way, count] of waysOf(lists[card] ?? [])) {
+    for (const [way, count] of tally(lists[card] ?? [], ({ colourway }) => colourway)) {
       const choice = choiceOf(entry, way)
       for (const print of sizes.keys()) {
         const own = pieces.filter(({ key }) => choice[key] === print)
@@ -232,13 +235,6 @@ function sharingProblem(
       : []
   })
   return { prints, kinds: shared, rules: { touching, neighbours, different, evenly } }
-}
-
-/** How many kits are of each colourway, or of the card as it is. */
-function waysOf(kits: BagKit[]): Map<BagKit['colourway'], number> {
-  const ways = new Map<BagKit['colourway'], number>()
-  for (const { colourway } of kits) ways.set(colourway, (ways.get(colourway) ?? 0) + 1)
-  return ways
 }
 
 const keyOf = ({ prints, kinds, rules }: SharingProblem): string => [

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { RULE_NAMES } from '../../../core/batch'
+import { RULE_NAMES, sharingInWords } from '../../../core/batch'
 import type { RuleName } from '../../../core/document'
 
 /** In one line how prints are shared out, what that takes, and which wishes are not met. */
@@ -12,11 +12,8 @@ const answer = computed(() => {
   const sharing = of.value?.sharing
   if (!of.value || !sharing) return ''
   const from = `${count(kits.value, 'kit')} from ${count(of.value.problem.prints.length, 'print')}`
-  if (sharing.sheets === undefined) return `${from}, dealt out in turn`
-  const proof = sharing.bound !== undefined && sharing.sheets <= sharing.bound
-    ? 'fewer are impossible'
-    : `fewer than ${sharing.bound} are impossible`
-  return `${from} on ${count(sharing.sheets, 'sheet')}: ${proof}`
+  const sheets = sharingInWords(sharing)
+  return sheets === undefined ? `${from}, dealt out in turn` : `${from} on ${sheets}`
 })
 const unkept = computed(() => {
   const { sharing, problem } = of.value ?? {}
@@ -39,7 +36,7 @@ const unkept = computed(() => {
       class="quiet small"
     >{{ unkept.join('. ') }}.</span>
     <span
-      v-else-if="state?.state === 'done'"
+      v-else-if="state?.state === 'done' && of.sharing.missing === 0"
       class="quiet small"
     >All wishes are met.</span>
     <span
