@@ -166,7 +166,8 @@ describe('who gets what', () => {
 })
 
 describe('what a sharing takes', () => {
-  const of = (own: object) => sharingInWords({ kits: [], broken: { touching: 0, neighbours: 0, different: 0, evenly: 0 }, missing: 0, ...own })
+  const broken = { touching: 0, neighbours: 0, different: 0, evenly: 0 }
+  const of = (own: object) => sharingInWords({ kits: [], broken, missing: 0, ...own })
 
   it('is told with what is proven, and never with a proof where kits are missing', () => {
     expect([of({}), of({ sheets: 1, bound: 1 }), of({ sheets: 9, bound: 8 }), of({ sheets: 4, bound: 0, missing: 3 })]).toEqual([

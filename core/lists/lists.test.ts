@@ -1,5 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { around, byKey, itemAt, lookUp, neighbours } from '.'
+import { around, byKey, itemAt, lookUp, neighbours, tally } from '.'
+
+it('a tally counts what comes to the same, in the order in which it is met', () => {
+  expect([...tally(['reed', 'tide', 'rope'], ([first]) => first)]).toEqual([['r', 2], ['t', 1]])
+})
 
 describe('what is known to be there', () => {
   it('is found', () => {

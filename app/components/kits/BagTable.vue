@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import type { Bag, PackedKit, PrintPlace } from '../../../core/batch'
+import type { Bag, PrintPlace } from '../../../core/batch'
 import { bagLabel, printsIn, rulesBroken, swapped, withSeat } from '../../../core/batch'
+import type { RuleName } from '../../../core/document'
 
 /**
  * Every bag in a row: who gets it, what colourway and which prints its kits are of, whether it is packed. A print is pulled onto
@@ -17,21 +18,32 @@ const cards = computed(() => work.prepared.cards)
 const differing = computed(() => cards.value.filter(({ entry, kits, dealt }) =>
   entry.colourways.length > 0 || kits < bags.length || dealt.some(({ papers }) => papers !== dealt[0]?.papers)))
 
-const kitOf = ({ kits }: Bag, card: string): PackedKit | undefined => kits.find(kit => kit.card.entry.key === card)
-function printsOf(bag: Bag, kit: PackedKit) {
-  return Object.entries(printsIn(work.prepared, bag.key, kit.card.entry.key)).map(([part, paper]) => ({
-    part, paper, name: kit.card.pieces.find(({ key }) => key === part)?.name ?? part,
-    print: work.batch.papers.find(({ key }) => key === paper)?.name ?? paper,
-  }))
+/** What a rule that is not kept is called beside the prints. */
+const UNKEPT: Record<RuleName, string> = {
+  touching: 'alike where they touch', neighbours: 'alike side by side', different: 'like another bag', evenly: '',
 }
+const printName = computed(() => new Map(work.batch.papers.map(({ key, name }) => [key, name])))
+
+/** Every bag with what is shown of its kits, card by card; nothing where it has none. */
+const rows = computed(() => bags.map(bag => ({ bag, cells: differing.value.map(({ entry: { key }, pieces }) => {
+  const kit = bag.kits.find(kit => kit.card.entry.key === key)
+  return kit && {
+    colourway: kit.colourway?.name,
+    prints: Object.entries(printsIn(work.prepared, bag.key, key)).map(([part, paper]) => ({
+      place: { bag: bag.key, card: key, part },
+      paper,
+      name: pieces.find(piece => piece.key === part)?.name ?? part,
+      print: printName.value.get(paper) ?? paper,
+    })),
+    isGiven: Object.keys(bag.seat.prints).some(name => name.startsWith(`${key} `)),
+    unkept: rulesBroken(work.prepared, bag.key, key).map(rule => UNKEPT[rule]).join(', '),
+  }
+}) })))
 const isHeld = ({ bag, card, part }: PrintPlace) => held.value?.bag === bag && held.value.card === card && held.value.part === part
-const isGiven = (bag: Bag, card: string) => Object.keys(bag.seat.prints).some(name => name.startsWith(`${card} `))
-const unkept = (bag: Bag, card: string) => rulesBroken(work.prepared, bag.key, card)
 
 function press(place: PrintPlace) {
-  if (!held.value) return void (held.value = place)
-  if (!isHeld(place)) swap(held.value, place)
-  held.value = undefined
+  if (held.value) drop(place)
+  else held.value = place
 }
 function swap(one: PrintPlace, other: PrintPlace) {
   const answer = swapped(work.prepared, one, other)
@@ -68,7 +80,7 @@ function pack({ key, seat }: Bag, packed: boolean) {
     </thead>
     <tbody>
       <tr
-        v-for="bag in bags"
+        v-for="{ bag, cells } in rows"
         :key="bag.key"
         :class="{ chosen: chosen === bag.key }"
       >
@@ -87,49 +99,45 @@ function pack({ key, seat }: Bag, packed: boolean) {
           </button>
         </th>
         <td
-          v-for="card in differing"
-          :key="card.entry.key"
+          v-for="(cell, at) in cells"
+          :key="at"
         >
           <span
-            v-if="kitOf(bag, card.entry.key)"
+            v-if="cell"
             class="kit"
           >
             <span
-              v-if="kitOf(bag, card.entry.key)?.colourway"
+              v-if="cell.colourway"
               class="way"
-            >{{ kitOf(bag, card.entry.key)?.colourway?.name }}</span>
+            >{{ cell.colourway }}</span>
             <button
-              v-for="{ part, paper, name, print } in printsOf(bag, kitOf(bag, card.entry.key)!)"
-              :key="part"
+              v-for="{ place, paper, name, print } in cell.prints"
+              :key="place.part"
               type="button"
               class="print"
               draggable="true"
               :title="`${name}: ${print}`"
               :aria-label="`${name} for ${bagLabel(bag.key)}: ${print}`"
-              :aria-pressed="isHeld({ bag: bag.key, card: card.entry.key, part })"
-              @click="press({ bag: bag.key, card: card.entry.key, part })"
-              @dragstart="held = { bag: bag.key, card: card.entry.key, part }"
+              :aria-pressed="isHeld(place)"
+              @click="press(place)"
+              @dragstart="held = place"
               @dragover.prevent
-              @drop.prevent="drop({ bag: bag.key, card: card.entry.key, part })"
+              @drop.prevent="drop(place)"
               @dragend="held = undefined"
             >
               <PaperSwatch :paper="paper" />
             </button>
             <Icon
-              v-if="isGiven(bag, card.entry.key)"
+              v-if="cell.isGiven"
               name="tabler:pin"
               class="quiet"
               title="Given by hand: it stays so"
               aria-label="Given by hand"
             />
             <span
-              v-if="unkept(bag, card.entry.key).length > 0"
+              v-if="cell.unkept"
               class="small unkept"
-            >{{ unkept(bag, card.entry.key).map(
-              rule => ({ touching: 'alike where they touch',
-                         neighbours: 'alike side by side',
-                         different: 'like another bag',
-                         evenly: '' })[rule]).join(', ') }}</span>
+            >{{ cell.unkept }}</span>
           </span>
           <span
             v-else
