@@ -14,7 +14,7 @@ const PARTS = new RegExp(`/node_modules/(${[
 ].join('|')})/(?!nuxt-module)`)
 
 /** Rooms of the core that only some pages ask for, when they need them. */
-const LATER = /core\/(exports|prints|formats|document\/(check|dressing-shapes|open|shape-checks|shapes|sizes|upgrades|validators))/
+const LATER = /core\/(exports|prints|formats|document\/(check|open|shape-checks|(bag-|dressing-)?shapes|sizes|upgrades|validators))/
 
 /**
  * What the pages share is fetched in few files: each file is an answer to wait for, and a page of a class needs seventy

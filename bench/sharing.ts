@@ -1,21 +1,14 @@
 import Table from 'cli-table3'
 import type { Solve } from '../core/cutting'
-import { plan } from '../core/cutting'
-import type { Length } from '../core/lengths'
-import { inches } from '../core/lengths'
 import { itemAt } from '../core/lists'
-import type { Kind, Print, Rules, Sharing, SharingProblem } from '../core/sharing'
+import type { Kind, Rules, Sharing, SharingProblem } from '../core/sharing'
 import { dealtOut, shareOut } from '../core/sharing'
+import { printOf12, rolesOf, sheetsFor, sizeKey } from '../core/sharing/testing'
 import { ms } from './measure'
 
 /** Sizes of mats on 12 × 12 prints, in the order in which roles take them. */
 const SIZES: [number, number][] = [[5.25, 4], [2.5, 4], [3.75, 2.75], [4, 4], [1.5, 3.5], [3.25, 5.25], [2, 2]]
 const KITS = 44
-const ZERO = 0 as Length
-const CUTTER = {
-  length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 4, squaring: ZERO, kerf: ZERO,
-  offcut: { short: inches(2), long: inches(4) },
-}
 const MUST = { hold: 'must', weight: 0 } as const
 const wish = (weight: number) => ({ hold: 'wish', weight }) as const
 const RULES: Record<string, Rules> = {
@@ -28,53 +21,27 @@ function evening(prints: number, sizes: number, colourways: number, rules: Rules
   const names = Array.from({ length: prints }, (_, at) => `print-${at}`)
   const used = SIZES.slice(0, sizes)
   const roles = sizes < 4 ? [...used, itemAt(used, 1)] : used
-  const keyOf = ([width, height]: [number, number]) => `${width}x${height}`
   return {
     rules,
-    prints: names.map((key, at): Print => ({
-      key,
-      name: key,
-      problem: {
-        demands: used.map(size => ({
-          key: keyOf(size), name: 'mat', width: inches(size[0]), height: inches(size[1]), quantity: 0, turn: 'either',
-        })),
-        supplies: [{
-          key: 'sheet', kind: 'sheet', width: inches(12), height: inches(12),
-          onHand: isLimited ? 2 + at % 4 : at % 4, price: isLimited ? null : 95,
-        }],
-        cutter: CUTTER,
-        objective: 'sheets',
-      },
-    })),
+    prints: names.map((key, at) => printOf12(key, used, isLimited ? 2 + at % 4 : at % 4, isLimited ? null : 95)),
     kinds: Array.from({ length: colourways }, (_, way): Kind => {
       const options = prints <= 4 ? names : names.filter((_, at) => colourways === 1 || (at + way) % colourways !== 0)
       return {
         key: `way-${way}`, card: 'card', alike: `way-${way}`, name: `Colourway ${way}`, kits: Math.ceil(KITS / colourways),
-        roles: roles.map((size, at) => ({
-          key: `role-${at}`, name: 'mat', pool: `pool-${way}`, options, takes: options.map(() => new Map([[keyOf(size), 1]])),
-        })),
+        roles: rolesOf(options, roles.map(sizeKey), `pool-${way}`),
         apart: roles.slice(1).map((_, at) => ({ roles: [at, at + 1], rule: at % 2 ? 'touching' : 'neighbours' })),
       }
     }),
   }
 }
 
-/** Sheets that a sharing takes when every print is planned by itself. */
-function sheetsOf({ prints, kinds }: SharingProblem, { kits }: Sharing, solve: Solve): number {
-  const wanted = new Map<string, number>()
-  kinds.forEach(({ roles }, at) => itemAt(kits, at).forEach(combination => roles.forEach(({ options, takes }, role) => {
-    const option = itemAt(combination, role)
-    for (const [demand, count] of itemAt(takes, option)) {
-      const key = `${options[option]} ${demand}`
-      wanted.set(key, (wanted.get(key) ?? 0) + count)
-    }
-  })))
-  return prints.reduce((sum, { key, problem }) => {
-    const demands = problem.demands.map(demand => ({ ...demand, quantity: wanted.get(`${key} ${demand.key}`) ?? 0 }))
-    const supplies = problem.supplies.map(supply => ({ ...supply, price: 95 }))
-    return sum + plan({ ...problem, supplies, demands: demands.filter(({ quantity }) => quantity > 0) }, solve).sheets
-  }, 0)
-}
+/** The same with sheets to buy, however few there are. */
+const toBuy = (problem: SharingProblem): SharingProblem => ({
+  ...problem,
+  prints: problem.prints.map(print => ({
+    ...print, problem: { ...print.problem, supplies: print.problem.supplies.map(supply => ({ ...supply, price: 95 })) },
+  })),
+})
 
 /** Prints shared out for 40 seats, beside its bound and beside dealing them out by hand with the same rules, both planned to the end. */
 export function sharing(solve: Solve): string {
@@ -104,7 +71,7 @@ export function sharing(solve: Solve): string {
       table.push([
         prints, sizes, colourways, isLimited ? 'limited' : 'more to buy', name, ms(first), ms(settled), sheets, bound,
         least ? (cost / least).toFixed(3) : '–', broken.touching + broken.neighbours + broken.different,
-        sheetsOf(problem, dealtOut(problem), solve),
+        sheetsFor(toBuy(problem), dealtOut(problem), solve).sheets,
       ])
     }
   }

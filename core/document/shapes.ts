@@ -1,22 +1,24 @@
 import 'reflect-metadata'
 import { Equals, IsHexColor, Length as HasLength, Matches, NotEquals } from 'class-validator'
 import type { Units } from '../lengths'
+import { ColourwayEntry, SeatEntry, SharingEntry } from './bag-shapes'
 import { BOUNDS } from './bounds'
 import { DressingEntry } from './dressing-shapes'
 import { key, least, listOf, most, number, one, oneOf, whole, yesOrNo } from './shape-checks'
 import {
   IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice,
-  IsParameterInputs, IsPointers, IsText, IsWholeOrNull,
+  IsParameterInputs, IsText, IsWholeOrNull,
 } from './validators'
 import { BATCH_FORMAT, VERSION } from './version'
 import type {
-  Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, RuleHold, SupplyKind, Turn, WayOfWorking,
+  Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn, WayOfWorking,
 } from './vocabulary'
 import {
-  ANY_SCRAP, BAG_KEY, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, PRIORITIES, RULE_HOLDS, SUPPLY_KINDS, TURNS,
+  ANY_SCRAP, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, PRIORITIES, SUPPLY_KINDS, TURNS,
   UNIT_SCHOOLS, WAYS_OF_WORKING,
 } from './vocabulary'
 
+export * from './bag-shapes'
 export * from './dressing-shapes'
 
 /*
@@ -49,23 +51,6 @@ export class ClassDetails {
 
   @IsText(BOUNDS.notes)
   notes!: string
-}
-
-/** A named choice of papers for a card: what it does not say is as on the card. */
-export class ColourwayEntry {
-  @key()
-  key!: string
-
-  @IsFilledText(BOUNDS.title)
-  name!: string
-
-  /** For part keys the key of a paper, or of a pool. */
-  @IsPaperChoice()
-  papers!: Record<string, string>
-
-  /** How many kits are of it; `null` for as many as students wish for, and an even share of what is left. */
-  @IsWholeOrNull(BOUNDS.kits)
-  kits!: number | null
 }
 
 export class CardEntry extends DressingEntry {
@@ -311,75 +296,6 @@ export class PoolEntry {
   /** Keys of its papers, each once. */
   @key({ each: true }) @IsListOf('keys of papers', BOUNDS.inPool, 'text')
   papers!: string[]
-}
-
-/** How firmly a rule is held, and what a wish weighs: a sheet weighs 100. */
-export class RuleEntry {
-  @oneOf(RULE_HOLDS)
-  hold!: RuleHold
-
-  @most(BOUNDS.ruleWeight) @least(0) @whole()
-  weight!: number
-}
-
-const A_RULE = 'a rule: hold and weight'
-
-/** How prints of pools are shared out among the kits. */
-export class SharingEntry {
-  /** Faces that touch while the card is closed are of different prints. */
-  @one(() => RuleEntry, A_RULE)
-  touching!: RuleEntry
-
-  /** Faces that lie side by side on the open card are of different prints. */
-  @one(() => RuleEntry, A_RULE)
-  neighbours!: RuleEntry
-
-  /** No two kits of a card are alike. */
-  @one(() => RuleEntry, A_RULE)
-  different!: RuleEntry
-
-  /** The prints of a pool are used about equally. */
-  @one(() => RuleEntry, A_RULE)
-  evenly!: RuleEntry
-
-  /** Bags beyond seats and spare ones, for people who choose on the day. */
-  @most(BOUNDS.surplus) @least(0) @whole()
-  surplus!: number
-}
-
-/** What is particular about one bag: whose it is, and what that student wishes and needs. */
-export class SeatEntry {
-  /** The bag: `seat-3`, `spare-1`, `choice-2`. */
-  @Matches(BAG_KEY, { message: 'is the key of a bag: seat-3, spare-1 or choice-2' })
-  key!: string
-
-  @IsText(BOUNDS.title)
-  name!: string
-
-  /** For keys of cards the key of the colourway that is wished for. */
-  @IsPointers(BOUNDS.cards)
-  colourways!: Record<string, string>
-
-  /** What was given by hand and stays: for `card part` the key of a print. */
-  @IsPointers(BOUNDS.names)
-  prints!: Record<string, string>
-
-  @yesOrNo()
-  leftHanded!: boolean
-
-  /** Joins from afar: the bag is posted. */
-  @yesOrNo()
-  online!: boolean
-
-  @yesOrNo()
-  paid!: boolean
-
-  /** Its bag is packed and counted. */
-  @yesOrNo()
-  packed!: boolean
-
-  @IsText(BOUNDS.notes)
-  notes!: string
 }
 
 /** What something that is bought costs (cents) and weighs (grams): each piece, or each metre of what goes by length. */

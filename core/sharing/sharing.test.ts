@@ -1,68 +1,24 @@
 import fc from 'fast-check'
 import highs from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { brokenBy, dealtOut, impossible, mostShared, shareOut } from '.'
-import type { Kind, Print, Rules, Sharing, SharingProblem } from '.'
+import { brokenBy, dealtOut, impossible, mostShared, sharedToTheEnd } from '.'
+import type { Kind, Print, Rules, SharingProblem } from '.'
+import { printOf12, rolesOf, sheetsFor } from './testing'
 import type { Solve } from '../cutting'
-import { plan, solverOf } from '../cutting'
-import type { Length } from '../lengths'
-import { inches } from '../lengths'
+import { solverOf } from '../cutting'
 
 let solve: Solve
 beforeAll(async () => void (solve = solverOf(await highs())))
 
-const ZERO = 0 as Length
-const cutter = {
-  length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 4, squaring: ZERO, kerf: ZERO,
-  offcut: { short: inches(2), long: inches(4) },
-}
 const FREE = { hold: 'free', weight: 0 } as const
 const MUST = { hold: 'must', weight: 0 } as const
 const rules = (own: Partial<Rules> = {}): Rules => ({ touching: FREE, neighbours: FREE, different: FREE, evenly: FREE, ...own })
 
-/** Prints of one format, from which pieces of some sizes are cut. */
-const printsOf = (names: string[], sizes: [number, number][], onHand: number, price: number | null): Print[] => names.map(key => ({
-  key,
-  name: key,
-  problem: {
-    demands: sizes.map(([width, height]) => ({
-      key: `${width}x${height}`, name: 'piece', width: inches(width), height: inches(height), quantity: 0, turn: 'either',
-    })),
-    supplies: [{ key: 'sheet', kind: 'sheet', width: inches(12), height: inches(12), onHand, price }],
-    cutter,
-    objective: 'sheets',
-  },
-}))
-const kindOf = (names: string[], sizes: string[], kits: number, apart: Kind['apart'] = []): Kind => ({
-  key: 'card', card: 'card', alike: 'card', name: 'Card', kits, apart,
-  roles: sizes.map((size, at) => ({
-    key: `role-${at}`, name: `Role ${at}`, pool: 'pool', options: names, takes: names.map(() => new Map([[size, 1]])),
-  })),
-})
-function toTheEnd(problem: SharingProblem): Sharing {
-  const search = shareOut(problem, solve)
-  for (;;) {
-    const { done, value } = search.next()
-    if (done) return value
-  }
-}
-
-/** Whether the pieces of a sharing can be cut from so many sheets altogether: by the planner, print by print. */
-function sheetsFor({ prints, kinds }: SharingProblem, { kits }: Sharing): { sheets: number, missing: number } {
-  const wanted = new Map<string, number>()
-  kinds.forEach(({ roles }, at) => kits[at]!.forEach(combination => roles.forEach(({ options, takes }, role) => {
-    const option = combination[role]!
-    for (const [demand, count] of takes[option]!) {
-      const key = `${options[option]} ${demand}`
-      wanted.set(key, (wanted.get(key) ?? 0) + count)
-    }
-  })))
-  return prints.reduce((total, { key: print, problem }) => {
-    const demands = problem.demands.map(demand => ({ ...demand, quantity: wanted.get(`${print} ${demand.key}`) ?? 0 }))
-    const { sheets, unplaced } = plan({ ...problem, demands: demands.filter(({ quantity }) => quantity > 0) }, solve)
-    return { sheets: total.sheets + sheets, missing: total.missing + unplaced.length }
-  }, { sheets: 0, missing: 0 })
-}
+const printsOf = (names: string[], sizes: [number, number][], onHand: number, price: number | null): Print[] =>
+  names.map(key => printOf12(key, sizes, onHand, price))
+const kindOf = (names: string[], sizes: string[], kits: number, apart: Kind['apart'] = []): Kind =>
+  ({ key: 'card', card: 'card', alike: 'card', name: 'Card', kits, apart, roles: rolesOf(names, sizes) })
+const toTheEnd = (problem: SharingProblem) => sharedToTheEnd(problem, solve)
 
 const NAMES = ['ebb', 'flood', 'spray', 'foam']
 const SIZES: [number, number][] = [[5.25, 4], [2.5, 4], [3.75, 2.75]]
@@ -84,7 +40,7 @@ describe('four prints of one sheet each', () => {
     const broken = brokenBy(problem, sharing)
     for (const rule of Object.keys(own) as (keyof Rules)[]) expect([rule, broken[rule]]).toEqual([rule, 0])
     // The planner, which knows nothing of sharing, cuts just these pieces from the four sheets.
-    expect(sheetsFor(problem, { kits: sharing, broken, missing: 0 })).toEqual({ sheets: 4, missing: 0 })
+    expect(sheetsFor(problem, { kits: sharing, broken, missing: 0 }, solve)).toEqual({ sheets: 4, missing: 0 })
   })
 
   it('are the fewest for ten kits', () => {
@@ -116,10 +72,10 @@ describe('a sharing', () => {
       if (touching) expect(sharing.broken.touching).toBe(0)
       if (different) expect(sharing.broken.different).toBe(0)
       expect(sharing.broken).toEqual(brokenBy(problem, sharing.kits))
-      expect(sheetsFor(problem, sharing)).toEqual({ sheets: sharing.sheets, missing: 0 })
+      expect(sheetsFor(problem, sharing, solve)).toEqual({ sheets: sharing.sheets, missing: 0 })
       expect(sharing.bound).toBeLessThanOrEqual(sharing.sheets!)
       // What is dealt out at once needs no fewer.
-      expect(sheetsFor(problem, dealtOut(problem)).sheets).toBeGreaterThanOrEqual(sharing.bound!)
+      expect(sheetsFor(problem, dealtOut(problem), solve).sheets).toBeGreaterThanOrEqual(sharing.bound!)
     }), { numRuns: 12, seed: 5 })
   }, 60_000)
 

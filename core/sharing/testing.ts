@@ -1,0 +1,52 @@
+import type { Solve } from '../cutting'
+import { plan } from '../cutting'
+import type { Length } from '../lengths'
+import { inches } from '../lengths'
+import { itemAt } from '../lists'
+import type { Print, Role, Sharing, SharingProblem } from './model'
+
+const ZERO = 0 as Length
+const CUTTER = {
+  length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 4, squaring: ZERO, kerf: ZERO,
+  offcut: { short: inches(2), long: inches(4) },
+}
+
+/** The key of a size in inches. */
+export const sizeKey = ([width, height]: [number, number]): string => `${width}x${height}`
+
+/** A print of 12 × 12 sheets, from which pieces of some sizes in inches are cut. */
+export const printOf12 = (key: string, sizes: [number, number][], onHand: number, price: number | null): Print => ({
+  key,
+  name: key,
+  problem: {
+    demands: sizes.map(size => ({
+      key: sizeKey(size), name: 'piece', width: inches(size[0]), height: inches(size[1]), quantity: 0, turn: 'either',
+    })),
+    supplies: [{ key: 'sheet', kind: 'sheet', width: inches(12), height: inches(12), onHand, price }],
+    cutter: CUTTER,
+    objective: 'sheets',
+  },
+})
+
+/** One role for each size, of any of some prints. */
+export const rolesOf = (prints: string[], sizes: string[], pool = 'pool'): Role[] => sizes.map((size, at) => ({
+  key: `role-${at}`, name: `Role ${at}`, pool, options: prints, takes: prints.map(() => new Map([[size, 1]])),
+}))
+
+/** Sheets for the pieces of a sharing, by the planner, which knows nothing of sharing, print by print; and sizes that it cannot give. */
+export function sheetsFor({ prints, kinds }: SharingProblem, { kits }: Pick<Sharing, 'kits'>,
+  solve: Solve): { sheets: number, missing: number } {
+  const wanted = new Map<string, number>()
+  kinds.forEach(({ roles }, at) => itemAt(kits, at).forEach(combination => roles.forEach(({ options, takes }, role) => {
+    const option = itemAt(combination, role)
+    for (const [demand, count] of itemAt(takes, option)) {
+      const key = `${options[option]} ${demand}`
+      wanted.set(key, (wanted.get(key) ?? 0) + count)
+    }
+  })))
+  return prints.reduce((total, { key: print, problem }) => {
+    const demands = problem.demands.map(demand => ({ ...demand, quantity: wanted.get(`${print} ${demand.key}`) ?? 0 }))
+    const { sheets, unplaced } = plan({ ...problem, demands: demands.filter(({ quantity }) => quantity > 0) }, solve)
+    return { sheets: total.sheets + sheets, missing: total.missing + unplaced.length }
+  }, { sheets: 0, missing: 0 })
+}
