@@ -3,7 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { Preparation } from '../../core/batch'
 import { prepare } from '../../core/batch'
-import type { Batch } from '../../core/document'
+import type { Batch, CardEntry } from '../../core/document'
 import { useTrailing } from '../composables/useTrailing'
 import { refusalOf } from '../utils/refusal'
 import { forgetDraft, keepDraft, withDraft } from './drafts'
@@ -97,6 +97,14 @@ export const useClassStore = defineStore('class', () => {
   })
   if (import.meta.client) useEventListener(window, 'online', () => void editing.save())
 
+  /** Changes one card of the class, if it is there still. */
+  function editCard(what: string, key: string, change: (card: CardEntry) => void) {
+    editing.edit(`${what} of ${key}`, (document) => {
+      const card = document.cards.find(card => card.key === key)
+      if (card) change(card)
+    })
+  }
+
   const { problems, noRoom, blocked, position, canUndo, canRedo, edit, undo, redo, save, settle } = editing
   return {
     id,
@@ -121,6 +129,7 @@ export const useClassStore = defineStore('class', () => {
     listen,
     leave,
     edit,
+    editCard,
     undo,
     redo,
     save,

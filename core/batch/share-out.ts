@@ -49,18 +49,13 @@ export function writtenSharing({ batch, cards, sharing }: Preparation, outcomes:
     const card = itemAt(cards, place.card)
     const colourway = card.dealt[place.kit]?.colourway?.key ?? ''
     if (written.some(other => other.card === kind.card && other.colourway === colourway)) return
-    const partsOf = (role: number) => {
-      const { key } = itemAt(kind.roles, role)
-      const piece = card.pieces.find(piece => piece.key === key)
-      return card.pieces.filter(other => other.key === key || (piece?.pair !== undefined && other.pair === piece.pair))
-    }
     written.push({
       card: kind.card,
       colourway,
-      blanks: kind.roles.flatMap(({ pool, options, takes }, role) => [...itemAt(takes, 0)].map(([demand, count]) => {
+      blanks: kind.roles.flatMap(({ parts, pool, options, takes }) => [...itemAt(takes, 0)].map(([demand, count]) => {
         const size = problem.prints.flatMap(({ problem }) => problem.demands).find(({ key }) => key === demand)
         const prints = batch.pools.find(({ key }) => key === pool)?.papers ?? options
-        return { parts: partsOf(role).map(({ key }) => key), pool, width: size?.width ?? 0, height: size?.height ?? 0, count, prints }
+        return { parts, pool, width: size?.width ?? 0, height: size?.height ?? 0, count, prints }
       })),
       apart: kind.apart.map(({ roles: [one, other], rule }) => ({
         parts: [itemAt(kind.roles, one).key, itemAt(kind.roles, other).key], rule,

@@ -199,7 +199,12 @@ function sharingProblem(
   const shared = kinds.map((kind): Kind => ({
     ...kind,
     roles: kind.roles.map(({ key, name, pool, options, parts }): Role => ({
-      key, name, pool, options: options.map(paper => paper.key), takes: options.map(paper => takes(paper, parts)),
+      key,
+      name,
+      parts: parts.map(part => part.key),
+      pool,
+      options: options.map(paper => paper.key),
+      takes: options.map(paper => takes(paper, parts)),
     })),
   }))
   const { touching, neighbours, different, evenly } = batch.sharing

@@ -19,6 +19,8 @@ export interface Print {
 export interface Role {
   key: string
   name: string
+  /** Keys of its parts. */
+  parts: string[]
   /** Key of the pool that its prints come from. */
   pool: string
   /** Keys of the prints that it may be of. */

@@ -30,7 +30,7 @@ export const printOf12 = (key: string, sizes: [number, number][], onHand: number
 
 /** One role for each size, of any of some prints. */
 export const rolesOf = (prints: string[], sizes: string[], pool = 'pool'): Role[] => sizes.map((size, at) => ({
-  key: `role-${at}`, name: `Role ${at}`, pool, options: prints, takes: prints.map(() => new Map([[size, 1]])),
+  key: `role-${at}`, name: `Role ${at}`, parts: [`role-${at}`], pool, options: prints, takes: prints.map(() => new Map([[size, 1]])),
 }))
 
 /** Sheets for the pieces of a sharing, by the planner, which knows nothing of sharing, print by print; and sizes that it cannot give. */

@@ -65,17 +65,11 @@ function showChosen(now: Chosen | undefined) {
 }
 
 function setKits(kits: number | null) {
-  work.edit(`kits of ${card.entry.key}`, (document) => {
-    const entry = document.cards.find(({ key }) => key === card.entry.key)
-    if (entry) entry.kits = kits === perSeat.value ? null : kits
-  })
+  work.editCard('kits', card.entry.key, entry => void (entry.kits = kits === perSeat.value ? null : kits))
 }
 function rename(title = '') {
   if (!title.trim()) return
-  work.edit(`title of ${card.entry.key}`, (document) => {
-    const entry = document.cards.find(({ key }) => key === card.entry.key)
-    if (entry) entry.title = title.slice(0, BOUNDS.title)
-  })
+  work.editCard('title', card.entry.key, entry => void (entry.title = title.slice(0, BOUNDS.title)))
 }
 
 const resizing = ref(false)

@@ -15,10 +15,7 @@ const said = computed(() => {
 })
 
 function choose(envelope: string) {
-  work.edit(`envelope of ${card}`, (document) => {
-    const entry = document.cards.find(({ key }) => key === card)
-    if (entry) entry.envelope = envelope
-  })
+  work.editCard('envelope', card, entry => void (entry.envelope = envelope))
 }
 </script>
 

@@ -10,10 +10,7 @@ const others = (key: string) => work.batch.cards.filter(card => card.key !== key
 const named = (keys: string[]) => keys.filter(key => bags.value.includes(key))
 
 function set(key: string, what: string, change: { bags?: string[], insteadOf?: string }) {
-  work.edit(`${what} of ${key}`, (document) => {
-    const entry = document.cards.find(card => card.key === key)
-    if (entry) Object.assign(entry, change)
-  })
+  work.editCard(what, key, entry => void Object.assign(entry, change))
 }
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { colourwayCounts, newColourway, rolesOf, ROLE_NAMES } from '../../../core/batch'
-import type { ColourwayEntry } from '../../../core/document'
+import type { CardEntry, ColourwayEntry } from '../../../core/document'
 import { BOUNDS } from '../../../core/document'
 import type { PartKind } from '../../../core/folds'
 import { usualPaper } from '../../../core/folds'
@@ -15,21 +15,14 @@ const roles = computed(() => (card.value ? rolesOf([card.value]) : []))
 const counts = computed(() => (card.value ? colourwayCounts(card.value.entry, card.value.kits) : []))
 
 function set(key: string, what: string, change: (one: ColourwayEntry) => void) {
-  work.edit(`${what} of ${key}`, (document) => {
-    const one = document.cards.find(entry => entry.key === card.value?.entry.key)?.colourways.find(one => one.key === key)
-    if (one) change(one)
-  })
+  edit(`${what} of ${key}`, entry => entry.colourways.filter(one => one.key === key).forEach(change))
 }
-function add() {
-  const entry = card.value?.entry
-  if (entry) work.edit('another colourway', document =>
-    void document.cards.find(({ key }) => key === entry.key)?.colourways.push(...newColourway(entry)))
-}
+const add = () => edit('another colourway', entry => void entry.colourways.push(...newColourway(entry)))
 function remove(key: string) {
-  work.edit(`without ${key}`, (document) => {
-    const entry = document.cards.find(entry => entry.key === card.value?.entry.key)
-    if (entry) entry.colourways = entry.colourways.filter(one => one.key !== key)
-  })
+  edit(`without ${key}`, entry => void (entry.colourways = entry.colourways.filter(one => one.key !== key)))
+}
+function edit(what: string, change: (entry: CardEntry) => void) {
+  if (card.value) work.editCard(what, card.value.entry.key, change)
 }
 const partsOf = (kind: PartKind) => roles.value.find(role => role.kind === kind)?.cards[0]?.pieces.map(({ key }) => key) ?? []
 /** The paper of all parts of a kind in a colourway; nothing where they differ. */
