@@ -1,6 +1,6 @@
 import type { Batch } from '../document'
-import type { Layout, Measured, Plan } from '../cutting'
-import { isWithin, leavesOf, madeBy, measured, openedBy, preferred, tradeOffs } from '../cutting'
+import type { KitNeed, Layout, Measured, Plan } from '../cutting'
+import { incompleteKits, isWithin, leavesOf, madeBy, measured, openedBy, preferred, tradeOffs } from '../cutting'
 import type { PaperUse } from '../kits'
 import type { Leftover, UsedUp } from './leftovers'
 import type { PaperProblem } from './problems'
@@ -22,6 +22,8 @@ export interface PaperOutcome extends Measured {
   usedUp: UsedUp[]
   /** … and offcuts that are worth keeping, largest first. */
   leaves: Leftover[]
+  /** Kits that stay incomplete because pieces are missing, and how many there are; where no sheets can be bought. */
+  incomplete?: { kits: number, of: number }
   /** Pieces that come out above what is wanted: spares. */
   over: { demand: string, count: number }[]
 }
@@ -36,7 +38,8 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<B
   const within = all.filter(one => isWithin(one, problem))
   const choices = tradeOffs(within.length > 0 ? within : all)
   const chosen = own?.priority ? preferred(choices, own.priority, own.moreSheets) : preferred(choices, wishes.priority)
-  const { layouts } = chosen.plan
+  const { plan } = chosen
+  const { layouts } = plan
   const made = madeBy(layouts)
   const needed = openedBy(layouts)
   const unshelved = [...entry.cut, ...layouts]
@@ -63,9 +66,15 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<B
       .filter(({ key }) => gone.has(key))
       .map(({ key, kind, width, height }) => ({ key, kind, width, height, count: gone.get(key) ?? 0 })),
     leaves: leftoversOf(unshelved),
+    ...(plan.unplaced.length > 0 && problem.kits && { incomplete: incompleteOf(plan, problem.kits) }),
     over: problem.demands
       .map(({ key, quantity }) => ({ demand: key, count: (made.get(key) ?? 0) - quantity }))
       .filter(({ count }) => count > 0),
+  }
+
+  function incompleteOf({ unplaced }: Plan, needs: KitNeed[]) {
+    const missing = new Map(unplaced.map(({ demand, quantity }) => [demand, quantity]))
+    return { kits: incompleteKits(needs, missing), of: needs.reduce((sum, { kits }) => sum + kits, 0) }
   }
 
   function leftoversOf(layouts: Layout[]): Leftover[] {

@@ -1,7 +1,8 @@
 import type { Batch, CuttingEntry, Turn } from '../document'
-import type { Cutter, Demand, Layout, Problem, Supply } from '../cutting'
+import type { Cutter, Demand, KitNeed, Layout, Problem, Supply } from '../cutting'
 import { madeBy, openedBy } from '../cutting'
 import { dropOutsOf } from '../folds'
+import { tally } from '../lists'
 import type { Length } from '../lengths'
 import { downToMark, product } from '../lengths'
 import type { Paper, Stock } from '../paper'
@@ -83,7 +84,8 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
   const keptOn = openedBy(kept)
   // What the maker wishes for this paper comes before the wishes of the class.
   const objective = (entry?.priority ?? batch.wishes.priority) === 'money' ? 'money' : 'sheets'
-  const free: Problem = { demands: missing, supplies: left, cutter, objective, work: readWork(batch) }
+  const kits = supplies.some(({ price }) => price !== null) ? [] : kitNeeds(batch, cards, paper)
+  const free: Problem = { demands: missing, supplies: left, cutter, objective, work: readWork(batch), ...(kits.length > 0 && { kits }) }
   const problem: Problem = {
     ...free,
     supplies: left.flatMap((supply) => {
@@ -142,6 +144,21 @@ export function demandsOf(
     }
   }
   return [...demands.values()]
+}
+
+/** What complete kits take from a paper: those that take the same count together. */
+export function kitNeeds(batch: Batch, cards: PreparedCard[], paper: Paper): KitNeed[] {
+  const needs = new Map<string, KitNeed>()
+  for (const card of cards) {
+    for (const [papers, kits] of tally(card.dealt, ({ papers }) => papers)) {
+      const demands = demandsOf(batch, [card], paper, piece => (papers.get(piece.key) === paper ? piece.perKit : 0))
+      const pieces = demands.filter(({ quantity }) => quantity > 0).map(({ key, quantity }) => [key, quantity] as const)
+      if (pieces.length === 0) continue
+      const alike = pieces.join(' ')
+      needs.set(alike, { kits: (needs.get(alike)?.kits ?? 0) + kits, pieces: new Map(pieces) })
+    }
+  }
+  return [...needs.values()]
 }
 
 /** The sheet formats that a class may cut a paper from, before it does without some: those of its own units and those asked for. */

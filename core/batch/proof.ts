@@ -3,8 +3,9 @@ import { count } from '../lists'
 import type { PaperOutcome } from './outcome'
 
 /** The plan's number beside its bound, in words. */
-export function proofOf({ plan, fewest, minutes, sheets: formats }: PaperOutcome): string {
+export function proofOf({ plan, fewest, minutes, incomplete, sheets: formats }: PaperOutcome): string {
   const sheets = count(plan.sheets, 'sheet')
+  if (incomplete) return `${sheets}: enough for ${incomplete.of - incomplete.kits} of ${incomplete.of} kits`
   if (plan.unplaced.length > 0) return `${sheets}; not every piece could be placed`
   if (fewest.plan.sheets < plan.sheets) {
     const less = wholeMinutes(fewest.minutes) - wholeMinutes(minutes)

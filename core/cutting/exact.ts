@@ -93,7 +93,7 @@ export function* exactly(
     if (isDone()) return yield step(1)
     for (const worth of [search.duals, new Map(demands.map(demand => [demand.key, area(demand)]))]) complete(search, worth)
     // Of many sizes in one format the dive finds better ones sooner.
-    const whole = formats === 1 && demands.length > MEDIUM ? undefined : wholePlan(search)
+    const whole = formats === 1 && demands.length > MEDIUM && !search.short ? undefined : wholePlan(search)
     best = whole?.layouts ?? best
     const made = madeBy(best ?? [])
     search.short &&= demands.some(({ key, quantity }) => (made.get(key) ?? 0) < quantity)

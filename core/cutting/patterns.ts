@@ -150,10 +150,7 @@ export class Patterns {
 
   /** Share of a supply that a column makes use of for what is wanted. */
   fullness({ counts, supply }: Column): number {
-    return (
-      this.demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, counts.get(demand.key) ?? 0), 0)
-      / area(itemAt(this.supplies, supply))
-    )
+    return piecesIn({ counts }, this.demands) / area(itemAt(this.supplies, supply))
   }
 
   /** Layouts from how often each column is taken. */
@@ -164,6 +161,10 @@ export class Patterns {
     })
   }
 }
+
+/** Area of what a column gives of what is wanted. */
+export const piecesIn = ({ counts }: Pick<Column, 'counts'>, demands: Demand[]): number =>
+  demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, counts.get(demand.key) ?? 0), 0)
 
 /** Patterns of one supply that give the same pieces are one column. */
 const keyFor = (supply: number, counts: Map<string, number>): string => `${supply} ${[...counts].sort().join(' ')}`

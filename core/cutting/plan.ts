@@ -1,5 +1,6 @@
 import { itemAt, lookUp } from '../lists'
 import type { PaceEntry, SupplyKind, Turn, WayOfWorking } from '../document'
+import type { KitNeed } from './kits-first'
 import type { Length } from '../lengths'
 
 /** Rectangles wanted of one size from one paper. */
@@ -72,6 +73,10 @@ export interface Problem {
   fixed?: Layout[]
   /** How the maker works and what a plan keeps to; `USUAL_WORK` where it is missing. */
   work?: Work
+  /** Which pieces make kits: where the sheets do not give everything, as many of them as possible are made complete. */
+  kits?: KitNeed[]
+  /** What is cut from offcuts counts as if it saved as much of a sheet: they are used up before sheets are opened. */
+  offcutsFirst?: boolean
 }
 
 /** A layout that the maker has the settings for. */

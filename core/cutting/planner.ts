@@ -5,6 +5,7 @@ import { exactly } from './exact'
 import { besideFixed, withFixed } from './fixed'
 import { Guillotine, limited } from './guillotine'
 import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from './plan'
+import { incompleteKits } from './kits-first'
 import { lessKerf, withKerf } from './kerf'
 import {
   LEAST_PIECE, area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf,
@@ -242,11 +243,12 @@ function correctWorths({ layouts }: Attempt, worths: Map<string, number>): void 
 
 const total = (values: Iterable<number>) => [...values].reduce((sum, value) => sum + value, 0)
 
-/** Orders attempts: nothing missing first, then what is made least of, the layouts that are set up, and the time it takes. */
+/** Orders attempts: as few kits incomplete and pieces missing as possible first, then what is made least of, the layouts that are set up, and the time it takes. */
 function better(a: Attempt, b: Attempt, problem: Problem): boolean {
-  const { objective, setUp = [] } = problem
+  const { objective, setUp = [], kits = [] } = problem
   const ready = new Set(setUp.map(({ root }) => contentOf(root)))
   const first = (attempt: Attempt) => [
+    incompleteKits(kits, attempt.missing),
     total(attempt.missing.values()),
     ...(objective === 'money' ? [attempt.spending, attempt.sheets] : [attempt.sheets, attempt.spending]),
   ]

@@ -11,10 +11,10 @@ const keys = new WeakMap<Problem, string>()
 export function problemKey(problem: Problem): string {
   const known = keys.get(problem)
   if (known !== undefined) return known
-  const { demands, supplies, cutter, objective, setUp = [], fixed = [] } = problem
+  const { demands, supplies, cutter, objective, setUp = [], fixed = [], kits = [], offcutsFirst = false } = problem
   const { pace, ...work } = workOf(problem)
   const key = [
-    objective,
+    `${objective}${offcutsFirst ? ', offcuts first' : ''}`,
     [
       cutter.length,
       cutter.mark,
@@ -31,6 +31,7 @@ export function problemKey(problem: Problem): string {
       ({ key, kind, width, height, onHand, price, onlyFixed = false }) =>
         `${key},${kind},${width},${height},${onHand},${price},${onlyFixed}`,
     ),
+    ...kits.map(({ kits, pieces }) => `kits ${kits},${[...pieces].join()}`),
     ...setUp.map(({ key, supply, root }) => `set up ${key},${supply},${contentOf(root)}`),
     ...fixed.map(({ key, supply, repeats, root }) => `fixed ${key},${supply},${repeats},${contentOf(root)}`),
   ].join('\n')

@@ -1,10 +1,12 @@
+import { kitRows } from './kits-first'
 import { isFresh } from './plan'
 import type { Search } from './search'
 import { worthIn } from './search'
 
 const MOST_ROUNDS = 160
-/** Cost of a piece that cannot be cut, beside one for every sheet. */
+/** Cost of a piece that cannot be cut, beside one for every sheet, and of a kit that is incomplete. */
 const A_MISSING_PIECE = 1000
+const AN_INCOMPLETE_KIT = 50_000
 /** A column is worth adding when it is worth this much more than its sheet. */
 const WORTH_WHILE = 1e-7
 
@@ -22,14 +24,21 @@ export function* relaxation(search: Search, most: number, isDone: () => boolean)
   const { columns, supplies } = patterns
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const [missing, buying] = [columns.length, columns.length + demands.length]
+    const needs = search.short ? search.needs : []
     const demandRows = patterns.demandRows().map((row, index) => ({ ...row, of: [...row.of, [missing + index, 1] as [number, number]] }))
     const relaxed = search.solve({
       costs: [
         ...columns.map(column => (patterns.isFresh(column) ? 1 : 0)),
         ...demands.map(() => A_MISSING_PIECE),
         ...supplies.map(() => 0),
+        ...needs.map(() => AN_INCOMPLETE_KIT),
       ],
-      rows: [...demandRows, ...patterns.drawerRows(buying), ...(search.budgeted ? [patterns.budgetRow(buying, search.budget)] : [])],
+      rows: [
+        ...demandRows,
+        ...patterns.drawerRows(buying),
+        ...(search.budgeted ? [patterns.budgetRow(buying, search.budget)] : []),
+        ...kitRows(demands, needs, missing, buying + supplies.length),
+      ],
     })
     effort.spend(demandRows.reduce((sum, { of }) => sum + of.length, 0))
     if (!relaxed) return

@@ -1,4 +1,5 @@
 import type { Column, Patterns } from './patterns'
+import type { KitNeed } from './kits-first'
 import type { Demand, Problem } from './plan'
 import { isFresh } from './plan'
 import type { Solve } from './solver'
@@ -30,6 +31,8 @@ export interface Search {
   budget: number
   /** No plan is known that gives everything: what can be had may not be enough. */
   short: boolean
+  /** Which pieces make kits, where they come before pieces. */
+  needs: KitNeed[]
   /** No plan needs fewer fresh sheets than this. */
   bound: number
   /** How often the relaxation takes each column, and what one more piece of each demand is worth to it. */
@@ -59,6 +62,7 @@ export function searchOf(
     budget: known.spending,
     bound: known.bound,
     short: known.short,
+    needs: problem.kits ?? [],
     values: [],
     wanted: new Set(),
     taken: new Set(),

@@ -1,5 +1,8 @@
+import { kitRows } from './kits-first'
+import type { Column } from './patterns'
+import { piecesIn } from './patterns'
 import type { Layout } from './plan'
-import { isFresh } from './plan'
+import { area, isFresh } from './plan'
 import type { Search } from './search'
 import { withoutSurplus } from './surplus'
 
@@ -15,8 +18,9 @@ const NODES = 2000
 const MANY = { sizes: 30, nodes: 20 }
 
 /**
- * Whole sheets from the columns known, by an integer programme: least money and then
- * fewest sheets, or the other way round. What is proven already ends the search as soon as it is met.
+ * Whole sheets from the columns known, by an integer programme: least money and then fewest sheets, or the other way round. Where
+ * they do not give everything, as few kits as possible are incomplete, and then as few pieces as possible missing. What is proven
+ * already ends the search as soon as it is met.
  */
 export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean } | undefined {
   const { patterns, demands, problem, formats, bound } = search
@@ -24,24 +28,47 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
   const { sheet, cent } = COSTS[formats > 1 ? problem.objective : 'money']
   // Where no sheet is opened at all, as few offcuts as possible.
   const offcut = formats === 0 ? 1 : ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
-  // Where the sheets do not give everything, as few pieces as possible stay missing.
   const lacking = columns.length + supplies.length
-  const solved = search.solve({
-    costs: [
-      ...columns.map(column => (patterns.isFresh(column) ? sheet : offcut)),
-      ...supplies.map(({ price }) => (formats > 1 ? (price ?? 0) * cent : 0)),
-      ...(search.short ? demands.map(() => A_MISSING_PIECE) : []),
-    ],
-    rows: [
-      ...patterns.demandRows().map((row, at) => (search.short ? { ...row, of: [...row.of, [lacking + at, 1] as [number, number]] } : row)),
-      ...patterns.drawerRows(columns.length),
-      ...(bound > 0 && formats > 0 && !search.short ? [{ least: bound, of: patterns.fresh() }] : []),
-    ],
-    whole: { nodes: demands.length > MANY.sizes ? MANY.nodes : NODES },
-  })
+  const needs = search.short ? search.needs : []
+  const incomplete = lacking + demands.length
+  const kits = needs.map((_, at): [number, number] => [incomplete + at, 1])
+  const solved = needs.length > 0 ? inOrder() : solve()
   solved?.columns.forEach((amount, at) => {
     const column = columns[at]
     if (column && amount > 0.5) search.taken.add(column)
   })
   return solved && { layouts: withoutSurplus(patterns.layoutsOf(solved.columns), demands, problem), optimal: solved.optimal }
+
+  /** First the kits alone, then everything else with no more of them incomplete: in one sum the one would drown the other. */
+  function inOrder() {
+    const first = solve({ kitsOnly: true })
+    const least = first && kits.reduce((sum, [at]) => sum + Math.round(first.columns[at] ?? 0), 0)
+    return least === undefined ? first : solve({ mostIncomplete: least }) ?? first
+  }
+
+  function solve({ kitsOnly = false, mostIncomplete = Infinity } = {}) {
+    const cost = (value: number) => (kitsOnly ? 0 : value)
+    return search.solve({
+      costs: [
+        ...columns.map(column => cost(patterns.isFresh(column) ? sheet : offcut - reward(column))),
+        ...supplies.map(({ price }) => cost(formats > 1 ? (price ?? 0) * cent : 0)),
+        ...(search.short ? demands.map(() => cost(A_MISSING_PIECE)) : []),
+        ...needs.map(() => (kitsOnly ? 1 : 0)),
+      ],
+      rows: [
+        ...patterns.demandRows().map((row, at) => (search.short ? { ...row, of: [...row.of, [lacking + at, 1] as [number, number]] } : row)),
+        ...patterns.drawerRows(columns.length),
+        ...kitRows(demands, needs, lacking, incomplete),
+        ...(Number.isFinite(mostIncomplete) ? [{ most: mostIncomplete, of: kits }] : []),
+        ...(bound > 0 && formats > 0 && !search.short ? [{ least: bound, of: patterns.fresh() }] : []),
+      ],
+      whole: { nodes: demands.length > MANY.sizes ? MANY.nodes : NODES },
+    })
+  }
+
+  /** With the wish for offcuts first, what is cut from them is worth its share of all that is wanted. */
+  function reward(column: Column): number {
+    if (!problem.offcutsFirst || search.short) return 0
+    return ALL_OFFCUTS * piecesIn(column, demands) / demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
+  }
 }
