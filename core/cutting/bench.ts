@@ -32,6 +32,9 @@ export interface BenchStep {
   keep: Pile
   /** What remains of the thing in hand after its last cut, where that differs from what came off. */
   rest?: Pile
+  /** Sheets of several layouts that are taken up as one pile, by their names; and what such a pile is dealt out into. */
+  gathers?: string[]
+  deals?: Pile[]
   /** The thing in hand is used up. */
   last: boolean
   /** Stacks that it makes. */
@@ -107,6 +110,17 @@ const letterOf = (index: number): string =>
 /** What the sheets of layouts are called: an offcut is not called sheet. */
 const sheetName = (index: number, kind: Supply['kind'] = 'sheet'): string => `${kind} ${index + 1}`
 
+/** Numbers that follow each other as a run: `1–3, 5`. */
+function runsOf(numbers: number[]): string {
+  const runs: number[][] = []
+  for (const number of numbers) {
+    const run = runs.at(-1)
+    if (run && run.at(-1) === number - 1) run.push(number)
+    else runs.push([number])
+  }
+  return runs.map(run => (run.length > 1 ? `${run[0]}–${run.at(-1)}` : `${run[0]}`)).join(', ')
+}
+
 interface Options {
   /** Piece names by demand key; the key itself where a name is missing. */
   names?: ReadonlyMap<string, string>
@@ -149,50 +163,62 @@ export function benchSequence(
     const named = (pile: Pile): Pile => (pile.fresh && steps[index + 1]?.hold === pile.name ? { ...pile, fresh: false } : pile)
     return { ...step, keep: named(step.keep), rest: step.rest && named(step.rest) }
   })
-  /** Trims the edges of all sheets that are squared, those of one size together, before anything is cut out of them. */
+  /** Trims the edges of all sheets that are squared, those of one size in one pile whatever their layout, before anything is cut. */
   function squareAll(): void {
     const alike = new Map<string, typeof sheets>()
     for (const sheet of sheets) {
-      const { frame, root } = sheet
-      if (frame) alike.set(`${root.width} ${root.height}`, [...(alike.get(`${root.width} ${root.height}`) ?? []), sheet])
+      if (!sheet.frame) continue
+      // A sheet that is a piece once it is squared lies with those like it.
+      const key = contentOf(sheet.frame.inside.kind === 'cut' ? { ...sheet.root, kind: 'waste' } : sheet.root)
+      alike.set(key, [...(alike.get(key) ?? []), sheet])
     }
-    for (const same of alike.values()) EDGES.forEach((_, cut) => same.forEach(sheet => squareEdge(sheet, cut)))
+    for (const same of alike.values()) EDGES.forEach((_, cut) => squareEdge(same, cut))
   }
 
-  function squareEdge({ root, repeats, frame, layout, name, index: sheet }: typeof sheets[number], index: number): void {
+  function squareEdge(same: typeof sheets, index: number): void {
+    const { frame, root } = itemAt(same, 0)
     const cut = frame && squaringCuts(root, frame, cutter.kerf)[index]
-    if (!frame || !cut) return
+    if (!cut) return
     const { side, keep, before, after, at, from } = cut
     const across = side === 'width' ? 'height' : 'width'
-    const stacks = Math.ceil(repeats / cutter.stack)
+    const quantity = same.reduce((sum, { repeats }) => sum + repeats, 0)
+    const stacks = Math.ceil(quantity / cutter.stack)
     const start = frame.margin + cutter.kerf
-    const pile: Pile = index < EDGES.length - 1
-      ? { kind: 'strip', name: `${name} ${EDGES[index]}`, ...after, quantity: repeats }
-      : lay(frame.inside, repeats, [{ x: start, y: start, layout }], `squared ${name}`, sheet)
+    const name = same.length === 1 ? itemAt(same, 0).name : `sheets ${runsOf(same.map(({ index }) => index + 1))}`
+    const isLast = index === EDGES.length - 1
+    const dealt = isLast
+      ? same.map(({ frame, repeats, name, layout, index: sheet }) =>
+          lay(frame?.inside ?? root, repeats, [{ x: start, y: start, layout }], `squared ${name}`, sheet))
+      : []
+    const [only] = dealt
+    const keeps: Pile = dealt.length === 1 && only
+      ? only
+      : { kind: 'strip', name: isLast ? `squared ${name}` : `${name} ${EDGES[index]}`, ...after, quantity }
     const line = { x: side === 'width' ? at : from, y: side === 'width' ? from : at }
-    const last = steps.at(-1)
     steps.push({
       key: `step-${steps.length + 1}`,
       hold: index === 0 ? name : `${name} ${EDGES[index - 1]}`,
       begun: false,
-      quantity: repeats,
+      quantity,
       size: before,
       side,
       fence: keep,
       reading: readingOf(keep, before[side], 1),
       cuts: 1,
       strokes: stacks,
-      keep: pile,
-      rest: { kind: 'waste', name: 'waste', ...before, [side]: frame.margin, quantity: repeats },
+      keep: keeps,
+      rest: { kind: 'waste', name: 'waste', ...before, [side]: frame.margin, quantity },
+      ...(same.length > 1 && index === 0 && { gathers: same.map(({ name }) => name) }),
+      ...(dealt.length > 1 && { deals: dealt }),
       last: true,
       stacks,
-      taken: index === 0 ? 'new' : last?.lines[0]?.layout === layout ? 'in hand' : 'found',
+      taken: index === 0 ? 'new' : 'in hand',
       piles: 0,
       waiting: 0,
       // Turned end for end, or by a quarter.
       turn: index > 0,
       byKnife: before[across] > cutter.length,
-      lines: [{ layout, from: line, to: { ...line, [side === 'width' ? 'y' : 'x']: from + before[across] } }],
+      lines: same.map(({ layout }) => ({ layout, from: line, to: { ...line, [side === 'width' ? 'y' : 'x']: from + before[across] } })),
     })
   }
 

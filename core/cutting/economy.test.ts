@@ -46,8 +46,8 @@ describe('plans that weigh paper against time', () => {
   })
 
   it('take more paper where an hour is dear, and less time for it', () => {
-    // Three on a sheet with strips both ways, or two that are quickly cut.
-    const some = given([[6, 3.5, 16]])
+    // Five on a sheet with strips both ways, or four that are quickly cut.
+    const some = given([[5, 3.25, 40]])
     const at = (hour: number) => {
       const own = { ...some, work: { ...USUAL_WORK, hour } }
       return preferred(plansFor(own, solve).map(plan => measured(plan, own)), 'balanced')

@@ -1,4 +1,5 @@
-import { oneSize, simpleLayouts } from './families'
+import { byKey } from '../lists'
+import { dividedLayouts, oneSize, simpleLayouts } from './families'
 import { without } from './guillotine'
 import type { Column } from './patterns'
 import { fencesOf } from './patterns'
@@ -8,7 +9,7 @@ import type { Search } from './search'
 import { frameOf, withinFrame } from './squaring'
 import { stripLayout } from './strips'
 import { tally } from './tally'
-import { sheetWorth, workOf } from './work'
+import { savedBy, sheetWorth, workOf } from './work'
 
 /*
  * Plans that weigh paper against time: every sheet costs what it is worth and every action at the trimmer its seconds. Layouts and
@@ -73,6 +74,8 @@ export function addFamilies(search: Search, hand: Layout[]): Set<Column> {
     if (isFresh(supply)) for (const root of evenShares(search, index)) add(index, root)
   })
   for (const { supply, root } of hand) add(supplies.findIndex(({ key }) => key === supply), root)
+  // Divided sheets are looked at once nothing simpler is found any more: there are as many again of them.
+  let families = [simpleLayouts]
   for (let round = 0; round < ROUNDS; round++) {
     const columns = [...liked]
     const relaxed = search.solve({
@@ -89,9 +92,11 @@ export function addFamilies(search: Search, hand: Layout[]): Set<Column> {
     const worths = new Map(demands.map(({ key }, at) => [key, Math.max(0, relaxed.duals[at] ?? 0)]))
     const before = liked.size
     supplies.forEach((supply, index) => {
-      for (const root of simpleLayouts(supply, cutter, demands, ({ key }) => worths.get(key) ?? 0)) add(index, root)
+      for (const family of families) for (const root of family(supply, cutter, demands, ({ key }) => worths.get(key) ?? 0)) add(index, root)
     })
-    if (liked.size === before) break
+    if (liked.size > before && round < ROUNDS - 2) continue
+    if (families.includes(dividedLayouts)) break
+    families = [dividedLayouts]
   }
   return liked
 }
@@ -119,11 +124,12 @@ function evenShares({ patterns, demands, problem: { cutter } }: Search, index: n
 }
 
 /** Cents that a sheet cut in some way costs: its paper and its share of the work; and what the layout costs once. */
-function costOf({ patterns: { supplies }, problem }: Search, { supply: at, root }: Column, paper = 1): Seconds {
-  const supply = supplies[at]
-  const { sheet, once } = secondsFor(root, problem)
+function costOf({ patterns: { supplies }, demands, problem }: Search, column: Column, paper = 1): Seconds {
+  const supply = supplies[column.supply]
+  const { sheet, once } = secondsFor(column.root, problem)
   const cents = workOf(problem).hour / 3600
-  return { sheet: (supply ? sheetWorth(supply, problem.supplies) : 0) * paper + sheet * cents, once: once * cents }
+  const worth = supply ? sheetWorth(supply, problem.supplies) - savedBy(column.root, supply, demands, problem) : 0
+  return { sheet: worth * paper + sheet * cents, once: once * cents }
 }
 
 export interface Weighing {
@@ -203,9 +209,12 @@ export function withFewSpares(layouts: Layout[], demands: Demand[], problem: Pro
   const { cutter } = problem
   const result = layouts.map(layout => ({ ...layout }))
   const made = madeBy(result)
+  const isOffcut = ({ supply }: Layout) => !isFresh(byKey(problem.supplies, supply))
+  // What comes from offcuts stays where they are to be used up.
+  const last = (layout: Layout) => (problem.offcutsFirst && isOffcut(layout) ? 1 : 0)
   for (const { key, quantity } of demands) {
     let surplus = (made.get(key) ?? 0) - quantity
-    for (const layout of [...result].sort((a, b) => a.repeats - b.repeats)) {
+    for (const layout of [...result].sort((a, b) => last(a) - last(b) || a.repeats - b.repeats)) {
       const each = countsOf(layout.root).get(key) ?? 0
       const fewer = Math.min(each, Math.floor(surplus / layout.repeats))
       if (fewer <= 0) continue

@@ -109,7 +109,7 @@ describe('tidying a pattern', () => {
     expect(without(row, 'a', 2, cutter)).toMatchObject({ parts: [{ kind: 'piece' }, { kind: 'offcut', width: inches(4) }] })
     expect(without(row, 'a', 3, cutter)).toMatchObject({ kind: 'offcut', width: inches(6) })
     const demands = [{ ...piece(2, 4, 7), key: 'a' }]
-    const trimmed = withoutSurplus([{ supply: 's', repeats: 3, root: row }], demands, { cutter })
+    const trimmed = withoutSurplus([{ supply: 's', repeats: 3, root: row }], demands, { cutter, supplies: [] })
     expect(trimmed.reduce((sum, { root, repeats }) => sum + (countsOf(root).get('a') ?? 0) * repeats, 0)).toBe(7)
     expect(trimmed.map(({ repeats }) => repeats)).toEqual([2, 1])
   })

@@ -107,6 +107,25 @@ export function simpleLayouts(supply: Supply, cutter: Cutter, demands: Demand[],
   return found.map(root => withMargins(supply, cutter, tidy(root, cutter)))
 }
 
+/** Sheets that are halved or quartered first, and all parts then cut alike in one stack. */
+export function dividedLayouts(supply: Supply, cutter: Cutter, demands: Demand[], worth: (demand: Demand) => number): CutNode[] {
+  if (!isCuttable(supply, cutter)) return []
+  const sheet = squared(supply, cutter)
+  return DIVISIONS.flatMap((sides) => {
+    const part = sides.reduce<Size>((size, side) => sized(size, side, size[side] / 2), sheet)
+    const isEven = Number.isInteger(part.width) && Number.isInteger(part.height)
+    const isLong = sides.some((side, at) => (at === 0 ? sheet : part)[OTHER[side]] > cutter.length)
+    if (!isEven || isLong) return []
+    // The parts have edges that were cut.
+    const halves = simpleLayouts({ ...supply, kind: 'drop-out', ...part }, cutter, demands, worth)
+    return halves.map(half => withMargins(supply, cutter, [...sides].reverse().reduce<CutNode>((inside, side) => twice(inside, side), half)))
+  })
+}
+const DIVISIONS = [['width'], ['height'], ['width', 'height']] as const
+
+const twice = (half: CutNode, side: Side): CutNode =>
+  ({ kind: 'cut', side, width: half.width, height: half.height, [side]: half[side] * 2, parts: [half, half] })
+
 /** Some strips of one size, and what is left of the sheet in strips of another one that run the other way. */
 function bestBlock(sheet: Size, side: Side, all: Way[], worth: (demand: Demand) => number, cutter: Cutter): CutNode | undefined {
   const across = OTHER[side]

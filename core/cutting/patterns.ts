@@ -3,6 +3,7 @@ import { Guillotine } from './guillotine'
 import type { BestCut } from './guillotine'
 import type { CutNode, Demand, Layout, Problem, Supply } from './plan'
 import { area, countsOf, isFresh } from './plan'
+import { restIn } from './rests'
 import type { Programme } from './solver'
 import { isCuttable, squared, withMargins } from './squaring'
 
@@ -76,7 +77,10 @@ export class Patterns {
     return this.add(supply, withMargins(itemAt(this.supplies, supply), this.problem.cutter, root))
   }
 
-  /** Adds a pattern of a whole supply. Of two that give the same pieces, the one that wants fewer fence settings is kept. */
+  /**
+   * Adds a pattern of a whole supply. Of two that give the same pieces, the one that wants fewer fence settings is kept, or leaves
+   * more in one rectangle with as many.
+   */
   add(supply: number, root: CutNode): boolean {
     if (supply < 0) return false
     const counts = countsOf(root)
@@ -84,7 +88,8 @@ export class Patterns {
     const known = this.known.get(key)
     if (known !== undefined) {
       const column = itemAt(this.columns, known)
-      if (fencesOf(root).size < fencesOf(column.root).size) column.root = root
+      const [fences, before] = [fencesOf(root).size, fencesOf(column.root).size]
+      if (fences < before || (fences === before && restIn(root) > restIn(column.root) + 1e-9)) column.root = root
       return false
     }
     this.known.set(key, this.columns.length)

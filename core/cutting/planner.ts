@@ -3,6 +3,7 @@ import { fits, sheetBound, ways } from './bound'
 import { secondsAbout } from './economy'
 import { exactly } from './exact'
 import { besideFixed, withFixed } from './fixed'
+import { gathered } from './gathered'
 import { Guillotine, limited } from './guillotine'
 import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from './plan'
 import { incompleteKits } from './kits-first'
@@ -13,7 +14,7 @@ import {
 import type { Solve } from './solver'
 import { isCuttable, squared, withMargins } from './squaring'
 import { sequenceOf } from './sequence'
-import { workOf } from './work'
+import { savedIn, workOf } from './work'
 import { stripLayout } from './strips'
 
 /** The best plan so far and how far the search has come. */
@@ -110,7 +111,7 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
       }
     }
   }
-  return [planOf(best), ...plansOf(others)]
+  return [planOf({ ...best, layouts: gathered(best.layouts, problem) }), ...plansOf(others.map(layouts => gathered(layouts, problem)))]
 
   function plansOf(all: Layout[][]): Plan[] {
     return all.map(layouts => attemptOf(layouts, problem, placeable)).filter(({ missing }) => total(missing.values()) === 0).map(planOf)
@@ -253,6 +254,7 @@ function better(a: Attempt, b: Attempt, problem: Problem): boolean {
     ...(objective === 'money' ? [attempt.spending, attempt.sheets] : [attempt.sheets, attempt.spending]),
   ]
   const second = ({ layouts }: Attempt) => [
+    -savedIn(layouts, problem),
     layouts.filter(({ root }) => ready.size > 0 && !ready.has(contentOf(root))).length,
     secondsAbout(layouts, problem),
   ]

@@ -105,19 +105,25 @@ export interface Sequence {
 export function sequenceOf(layouts: Layout[], cutter: Cutter, work: Work, thorough = false): Sequence {
   // Of many layouts every cut is looked at for longer.
   const most = Math.max(MOST.quick, MOST.thorough / (1 + layouts.length / MANY))
-  const search = new Search(layouts, cutter, work, thorough ? most : MOST.quick)
+  const quick = new Search(layouts, cutter, work, MOST.quick)
+  const wide = thorough ? new Search(layouts, cutter, work, most) : undefined
+  // A wider beam mostly, but not always, finds the better one.
+  const run = (rules: Rules): Sequence => {
+    const [found, better] = [quick.run(rules), wide?.run(rules)]
+    return better && (better.best || better.seconds < found.seconds) ? better : found
+  }
   const piles = work.piles ?? USUAL_PILES
-  const oneByOne = () => search.run({ oneByOne: true, piles: work.piles ?? Infinity })
+  const oneByOne = () => run({ oneByOne: true, piles: work.piles ?? Infinity })
   switch (work.way) {
     case 'sheet by sheet':
       return oneByOne()
     case 'all together':
-      return search.run({ oneByOne: false, piles: work.piles ?? Infinity })
+      return run({ oneByOne: false, piles: work.piles ?? Infinity })
     case 'few strips':
-      return search.run({ oneByOne: false, piles: Math.min(piles, 3) })
+      return run({ oneByOne: false, piles: Math.min(piles, 3) })
     default: {
       if (layouts.length === 1 || layouts.length > MOST_TOGETHER) return oneByOne()
-      const [plain, together] = [oneByOne(), search.run({ oneByOne: false, piles })]
+      const [plain, together] = [oneByOne(), run({ oneByOne: false, piles })]
       return together.seconds < plain.seconds - WORTH_WHILE ? together : { ...plain, best: plain.best && together.best }
     }
   }

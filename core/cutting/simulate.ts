@@ -38,6 +38,7 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
   })
   steps.forEach((step, index) => {
     const say = (what: string) => violations.push(`step ${index + 1}: ${what}`)
+    if (step.gathers) gather(step.hold, step.gathers, say)
     const held = bench.get(step.hold)
     if (!held) return void say(`there is no ${step.hold}`)
     if (step.size.width !== held.width || step.size.height !== held.height) say(`${step.hold} measures something else`)
@@ -58,11 +59,33 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     put(step.keep, kept, held.quantity * (step.cuts + (alike ? 1 : 0)), say)
     if (step.rest) put(step.rest, remains, held.quantity, say)
     else if (step.last && !alike && left > 0) say(`what remains of ${step.hold} is not named`)
+    if (step.deals) deal(step.keep, step.deals, say)
     if (step.last) bench.delete(step.hold)
     else bench.set(step.hold, { ...held, ...remains })
   })
   for (const [name, { quantity }] of bench) if (!isLeft(name)) violations.push(`${quantity} × ${name} is never cut up`)
   return { pieces, violations }
+
+  /** Sheets of one size as one pile. */
+  function gather(name: string, names: string[], say: (what: string) => void): void {
+    for (const each of names) {
+      const sheet = bench.get(each)
+      const pile = bench.get(name)
+      if (!sheet) return say(`there is no ${each}`)
+      if (pile && (pile.width !== sheet.width || pile.height !== sheet.height)) say(`${each} lies on others of another size`)
+      bench.set(name, { ...sheet, quantity: sheet.quantity + (pile?.quantity ?? 0) })
+      bench.delete(each)
+    }
+  }
+
+  /** A pile dealt out again. */
+  function deal({ name }: Pile, piles: Pile[], say: (what: string) => void): void {
+    const held = bench.get(name)
+    if (!held) return say(`there is no ${name}`)
+    if (piles.reduce((sum, { quantity }) => sum + quantity, 0) !== held.quantity) say(`${name} are not dealt out as many as there are`)
+    bench.delete(name)
+    for (const pile of piles) put(pile, held, pile.quantity, say)
+  }
 
   function isLeft(name: string): boolean {
     const isSheet = /^(sheet|offcut|drop-out) /.test(name)

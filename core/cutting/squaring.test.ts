@@ -42,8 +42,12 @@ describe('sheets that are squared', () => {
     const sequence = benchSequence(layouts, mixed.cutter, mixed)
     const fresh = layouts.filter(({ supply }) => supply === '8.5x11').length
     expect(fresh).toBeGreaterThan(1)
-    const trimmed = sequence.slice(0, 4 * fresh).map(({ fence }) => fence / inches(1))
-    expect(trimmed).toEqual([10.75, 10.5, 8.25, 8].flatMap(at => Array<number>(fresh).fill(at)))
+    const sheets = layouts.filter(({ supply }) => supply === '8.5x11').reduce((sum, { repeats }) => sum + repeats, 0)
+    const trimmed = sequence.slice(0, 4).map(({ fence, quantity, stacks, taken }) => [fence / inches(1), quantity, stacks, taken])
+    const stacks = Math.ceil(sheets / mixed.cutter.stack)
+    expect(trimmed).toEqual([10.75, 10.5, 8.25, 8].map((at, index) => [at, sheets, stacks, index === 0 ? 'new' : 'in hand']))
+    expect(sequence[3]!.deals).toHaveLength(fresh)
+    expect(sequence[4]!.hold).toMatch(/^(squared sheet|offcut) \d+$/)
     expect(sequenceViolations(sequence, { layouts, unplaced }, mixed)).toEqual([])
   })
 

@@ -1,11 +1,16 @@
+import { byKey } from '../lists'
 import { without } from './guillotine'
 import type { Demand, Layout, Problem } from './plan'
-import { countsOf, madeBy } from './plan'
+import { countsOf, isFresh, madeBy } from './plan'
 import { withinFrame } from './squaring'
 
 /** Leaves out what would be cut too much: it stays an offcut instead. */
-export function withoutSurplus(layouts: Layout[], demands: Demand[], { cutter }: Pick<Problem, 'cutter'>): Layout[] {
-  let result = layouts
+export function withoutSurplus(
+  layouts: Layout[], demands: Demand[], { cutter, supplies, offcutsFirst }: Pick<Problem, 'cutter' | 'supplies' | 'offcutsFirst'>,
+): Layout[] {
+  // What comes from offcuts stays where they are to be used up.
+  const last = ({ supply }: Layout) => (isFresh(byKey(supplies, supply)) ? 0 : 1)
+  let result = offcutsFirst ? [...layouts].sort((a, b) => last(a) - last(b)) : layouts
   for (const { key, quantity } of demands) {
     let surplus = (madeBy(result).get(key) ?? 0) - quantity
     if (surplus <= 0) continue

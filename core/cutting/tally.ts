@@ -29,7 +29,8 @@ export function tally(node: CutNode): Tally {
       const inner = tally(part)
       sum.strips += 1 + inner.strips
       sum.strokes += inner.strokes
-      sum.stages = Math.max(sum.stages, inner.stages)
+      // Halves that are cut the same way again are no change of direction.
+      sum.stages = Math.max(sum.stages, inner.stages - (part.side === node.side ? 1 : 0))
       sum.narrowest = Math.min(sum.narrowest, part[node.side], inner.narrowest)
       if (seen.has(contentOf(part))) continue
       seen.add(contentOf(part))

@@ -54,6 +54,20 @@ describe('sheets or time', () => {
 })
 
 describe('offcuts first', () => {
+  it('uses them up by wish, where that saves no sheet', () => {
+    const given = problem([piece(4, 4, 6)], [sheet(12, 12), offcut(4, 8, 2)])
+    const fromOffcuts = (some: typeof given) => {
+      const choices = choicesOf(some)
+      return (['balanced', 'sheets', 'money'] as const).map((priority) => {
+        const { layouts, sheets } = preferred(choices, priority).plan
+        expect(sheets).toBe(1)
+        return layouts.filter(({ supply }) => supply.startsWith('offcut')).reduce((sum, { repeats }) => sum + repeats, 0)
+      })
+    }
+    expect(fromOffcuts(given)).toEqual([0, 0, 0])
+    expect(fromOffcuts({ ...given, offcutsFirst: true })).toEqual([2, 2, 2])
+  })
+
   it('opens no sheet where offcuts are enough', () => {
     const result = plan(problem([piece(4, 4, 6)], [sheet(8, 8), offcut(4, 9, 3)]), solve)
     expect(result).toMatchObject({ sheets: 0, bound: 0, spending: 0, unplaced: [] })

@@ -5,11 +5,12 @@ import type { BenchStep } from './bench'
 import { benchSequence } from './bench'
 import type { Plan, Problem } from './plan'
 import { before } from './plan'
+import { restIn } from './rests'
 import { frameOf } from './squaring'
 import { tally } from './tally'
 import type { Effort } from './effort'
 import { effortOf, looseIn, secondsOf } from './effort'
-import { paperWorth, workOf } from './work'
+import { paperWorth, savedIn, workOf } from './work'
 
 /** A plan with its sequence at the bench and what that takes. */
 export interface Measured {
@@ -23,6 +24,10 @@ export interface Measured {
   /** Cents: what the fresh sheets are worth, and that together with the time. */
   worth: number
   cost: number
+  /** Cents by which a plan is preferred for what it cuts from offcuts, where those are to be used up first. */
+  saved: number
+  /** How much of what is left over lies together, over all layouts. */
+  rest: number
 }
 
 export function measured(plan: Plan, problem: Problem, names?: ReadonlyMap<string, string>): Measured {
@@ -33,7 +38,8 @@ export function measured(plan: Plan, problem: Problem, names?: ReadonlyMap<strin
   const worth = paperWorth(plan.layouts, problem.supplies)
   return {
     plan, steps, effort, settings: effort.settings, minutes: seconds / 60, loose: looseIn(steps), worth,
-    cost: worth + (seconds / 3600) * work.hour,
+    cost: worth + (seconds / 3600) * work.hour, saved: savedIn(plan.layouts, problem),
+    rest: plan.layouts.reduce((sum, { root, repeats }) => sum + restIn(root) * repeats, 0),
   }
 }
 
@@ -46,7 +52,7 @@ export function isWithin({ plan: { layouts }, loose }: Measured, { cutter, ...pr
   })
 }
 
-const figures = ({ plan, worth, minutes }: Measured) => [plan.sheets, plan.spending, worth, minutes]
+const figures = ({ plan, worth, minutes, saved }: Measured) => [plan.sheets, plan.spending, worth, minutes, -saved]
 
 /** The plans that no other one beats or equals in every figure, the fewest sheets first. */
 export function tradeOffs(plans: Measured[]): Measured[] {
@@ -68,12 +74,12 @@ export function tradeOffs(plans: Measured[]): Measured[] {
  */
 export function preferred(plans: Measured[], priority: Priority, moreSheets: number | null = null): Measured {
   const least = Math.min(...plans.map(({ plan }) => plan.sheets))
-  const order = ({ plan, minutes, worth, cost }: Measured) =>
+  const order = ({ plan, minutes, worth, cost, saved, rest }: Measured) =>
     ({
-      balanced: [cost, plan.sheets, minutes],
-      sheets: [plan.sheets, plan.spending, cost],
-      easy: [minutes, worth, plan.sheets],
-      money: [plan.spending, worth, cost],
+      balanced: [cost - saved, plan.sheets, minutes, -rest],
+      sheets: [plan.sheets, plan.spending, cost - saved, -rest],
+      easy: [minutes, worth - saved, plan.sheets, -rest],
+      money: [plan.spending, worth - saved, cost - saved, -rest],
     })[priority]
   return plans
     .filter(({ plan }) => moreSheets === null || plan.sheets <= least + moreSheets)

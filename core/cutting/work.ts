@@ -1,7 +1,8 @@
 import { DEFAULT_PACE, DEFAULT_PRICES } from '../document'
 import { ZERO } from '../lengths'
-import type { Layout, Problem, Supply, Work } from './plan'
-import { area, isFresh, openedBy } from './plan'
+import { byKey } from '../lists'
+import type { CutNode, Demand, Layout, Problem, Supply, Work } from './plan'
+import { area, countsOf, isFresh, openedBy } from './plan'
 
 export const USUAL_WORK: Work = {
   pace: DEFAULT_PACE, hour: DEFAULT_PRICES.hour, way: 'as it pays', piles: null, layouts: null, stages: null, strip: ZERO,
@@ -28,3 +29,19 @@ export function paperWorth(layouts: Layout[], supplies: Supply[]): number {
   const opened = openedBy(layouts)
   return supplies.reduce((sum, supply) => sum + sheetWorth(supply, supplies) * (opened.get(supply.key) ?? 0), 0)
 }
+
+/** Cents that the pieces on an offcut save of a sheet by their area, where offcuts are to be used up first; else nothing. */
+export function savedBy(
+  root: CutNode, supply: Supply, demands: Demand[], { supplies, offcutsFirst }: Pick<Problem, 'supplies' | 'offcutsFirst'>,
+): number {
+  if (!offcutsFirst || isFresh(supply)) return 0
+  const rates = supplies.filter(isFresh).map(sheet => sheetWorth(sheet, supplies) / area(sheet))
+  const counts = countsOf(root)
+  const pieces = demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, counts.get(demand.key) ?? 0), 0)
+  // Paper without a price is worth something all the same, or it would not be kept.
+  return pieces * Math.max(0, ...rates) + (rates.some(rate => rate > 0) ? 0 : pieces / area(supply))
+}
+
+/** The same for all layouts of a plan. */
+export const savedIn = (layouts: Layout[], problem: Problem): number =>
+  layouts.reduce((sum, { supply, root, repeats }) => sum + repeats * savedBy(root, byKey(problem.supplies, supply), problem.demands, problem), 0)
