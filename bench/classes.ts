@@ -1,7 +1,7 @@
 import Table from 'cli-table3'
 import { prepare } from '../core/batch'
 import { paperedCard } from '../core/batch/testing'
-import type { Measured, Problem, Solve } from '../core/cutting'
+import type { Measured, Plan, Problem, Solve } from '../core/cutting'
 import {
   byHand, keyedLayouts, measured, planPaper, preferred, sequenceViolations, sheetsOf, spendingOf, verifyPlan,
 } from '../core/cutting'
@@ -22,7 +22,7 @@ import { median, ms, of } from './measure'
 const CARDS = FOLDS.filter(({ id }) => !['own-strip', 'plain-card'].includes(id))
 
 /** A class with one to four cards of the catalogue, all on one paper. */
-function classProblem(roll: ReturnType<typeof dice>): { name: string, problem: Problem } | undefined {
+export function classProblem(roll: ReturnType<typeof dice>): { name: string, problem: Problem } | undefined {
   const units = roll(0, 1) === 0 ? 'inch' : 'metric'
   const [cards, kits] = [roll(1, 4), itemAt([8, 14, 20, 32], roll(0, 3))]
   const paper: Batch['papers'][number] = {
@@ -52,6 +52,8 @@ interface Weighed {
   easy: Measured
   fewest: Measured
   hand: Measured
+  /** The fewest sheets, found with no thought for layouts and settings. */
+  sheetsAlone: Measured
   bound: number
   /** Milliseconds until the first plan, the balanced one, and all of them. */
   first: number
@@ -63,11 +65,14 @@ function weighed(name: string, problem: Problem, solve: Solve): Weighed {
   const start = performance.now()
   const search = planPaper(problem, solve)
   let [first, settled] = [0, 0]
+  let alone: Plan | undefined
   for (;;) {
     const { done, value } = search.next()
     const now = performance.now() - start
     first ||= now
     if (!done && value.others) settled ||= now
+    // Before anything is weighed only sheets count.
+    if (!done && !value.others) alone = value.plan
     if (!done) continue
     const all = value.map(plan => measured(plan, problem))
     const wrong = all.flatMap(({ plan, steps }) => [...verifyPlan(plan, problem), ...sequenceViolations(steps, plan, problem)])
@@ -78,9 +83,10 @@ function weighed(name: string, problem: Problem, solve: Solve): Weighed {
       { layouts, sheets, unplaced: [], bound: 0, yield: 0, spending: spendingOf(layouts, problem.supplies) },
       problem,
     )
+    const sheetsAlone = measured(alone ?? itemAt(all, 0).plan, problem)
     const [balanced, easy, fewest] = (['balanced', 'easy', 'sheets'] as const).map(wish => preferred(all, wish)) as
       [Measured, Measured, Measured]
-    return { name, balanced, easy, fewest, hand, bound: value[0].bound, first, settled: settled || now, all: now }
+    return { name, balanced, easy, fewest, hand, sheetsAlone, bound: value[0].bound, first, settled: settled || now, all: now }
   }
 }
 
@@ -99,7 +105,8 @@ export function classBatches(solve: Solve, number: number): string {
   const sum = (wish: (one: Weighed) => Measured, of: (plan: Measured) => number) => all.reduce((total, one) => total + of(wish(one)), 0)
   const PLANS = [
     ['balanced', (one: Weighed) => one.balanced], ['easy to cut', (one: Weighed) => one.easy],
-    ['fewest sheets', (one: Weighed) => one.fewest], ['by hand', (one: Weighed) => one.hand],
+    ['fewest sheets', (one: Weighed) => one.fewest], ['sheets alone', (one: Weighed) => one.sheetsAlone],
+    ['by hand', (one: Weighed) => one.hand],
   ] as const
   for (const [name, wish] of PLANS) {
     table.push([

@@ -4,12 +4,12 @@ import { without } from './guillotine'
 import type { Column } from './patterns'
 import { fencesOf } from './patterns'
 import type { CutNode, Demand, Layout, Problem } from './plan'
-import { area, contentOf, countsOf, isFresh, madeBy } from './plan'
+import { area, contentOf, countsOf, isFresh, madeBy, sheetsOf } from './plan'
 import type { Search } from './search'
 import { frameOf, withinFrame } from './squaring'
 import { stripLayout } from './strips'
 import { tally } from './tally'
-import { savedBy, sheetWorth, workOf } from './work'
+import { paperWorth, savedBy, sheetWorth, workOf } from './work'
 
 /*
  * Plans that weigh paper against time: every sheet costs what it is worth and every action at the trimmer its seconds. Layouts and
@@ -21,7 +21,7 @@ const FEW = 40
 /** Rounds in which simple layouts are priced. */
 const ROUNDS = 10
 /** Branches of the integer programme, and the share of its cost that it may be off: what it weighs are estimates of effort. */
-const LIMITS = { few: { nodes: 12, gap: 0.02 }, many: { nodes: 1, gap: 0.05 } }
+const LIMITS = { few: { nodes: 12, gap: 0.02 }, chosen: { nodes: 100, gap: 0.002 }, many: { nodes: 1, gap: 0.05 } }
 /** Sizes above which a programme takes long. */
 const MANY_SIZES = 30
 /** Settings are shared among layouts: each pays for about this share of those it wants. */
@@ -102,6 +102,35 @@ export function addFamilies(search: Search, hand: Layout[]): Set<Column> {
 }
 const MISSING = 100_000
 
+/** Adds the layouts of whole plans; those of plans with no more than so many sheets are among what a programme looks at first. */
+export function addPlans(search: Search, plans: Layout[][], most: number): Column[] {
+  const { patterns } = search
+  return plans.flatMap((layouts) => {
+    const isGood = sheetsOf(layouts, patterns.supplies) <= most
+    return layouts.flatMap(({ supply, root }) => {
+      const column = patterns.added(patterns.supplies.findIndex(({ key }) => key === supply), root)
+      if (column && isGood) search.wanted.add(column)
+      return column ? [column] : []
+    })
+  })
+}
+
+/** Of some plans the cheapest, the quickest, and the one with fewest layouts among those with no more than so many sheets. */
+export function bestOf({ patterns: { supplies }, problem }: Search, plans: Layout[][], most: number): Layout[][] {
+  const weighed = plans.map((layouts) => {
+    const seconds = secondsAbout(layouts, problem)
+    return { layouts, seconds, cents: paperWorth(layouts, supplies) + seconds * workOf(problem).hour / 3600, number: layouts.length }
+  })
+  const within = weighed.filter(({ layouts }) => sheetsOf(layouts, supplies) <= most)
+  const first = <T extends typeof weighed[number]>(some: T[], many: number, of: (one: T) => number) =>
+    [...some].sort((a, b) => of(a) - of(b)).slice(0, many)
+  const best = [
+    ...first(weighed, 3, ({ cents }) => cents), ...first(weighed, 1, ({ seconds }) => seconds),
+    ...first(within, 2, ({ number, seconds }) => number + seconds / 1e6),
+  ]
+  return [...new Set(best.map(({ layouts }) => layouts))]
+}
+
 /** Layouts with an even share of all that is wanted, a sheet for so many kits. */
 function evenShares({ patterns, demands, problem: { cutter } }: Search, index: number): CutNode[] {
   const supply = patterns.supplies[index]
@@ -138,6 +167,8 @@ export interface Weighing {
   /** No more fresh sheets and cents to spend than this. */
   sheets?: number
   cents?: number
+  /** Only these, looked at for longer; all that are worth a thought where nothing is said. */
+  among?: ReadonlySet<Column>
 }
 
 /**
@@ -147,7 +178,7 @@ export interface Weighing {
 export function leastCost(
   search: Search,
   liked: ReadonlySet<Column>,
-  { paper, sheets = Infinity, cents = Infinity }: Weighing,
+  { paper, sheets = Infinity, cents = Infinity, among }: Weighing,
 ): Layout[] | undefined {
   const { patterns, demands, problem, formats, values } = search
   const { supplies } = patterns
@@ -160,7 +191,7 @@ export function leastCost(
     + (liked.has(column) ? 0.5 : 0)
   const kept = patterns.columns
     .map((column, index) => ({ column, value: rank(column, index), fullness: patterns.fullness(column) }))
-    .filter(({ column }) => isAllowed(column))
+    .filter(({ column }) => isAllowed(column) && (!among || among.has(column)))
     .sort((a, b) => b.value - a.value || b.fullness - a.fullness)
     .slice(0, Math.max(FEW, 2 * demands.length))
     .map(({ column }) => column)
@@ -184,7 +215,7 @@ export function leastCost(
       // A layout that is used at all counts once.
       ...kept.map((column, at) => ({ most: 0, of: [[at, 1], [used + at, -mostOf(column)]] as [number, number][] })),
     ],
-    whole: { ...(demands.length > MANY_SIZES ? LIMITS.many : LIMITS.few), brief: true },
+    whole: { ...(among ? LIMITS.chosen : demands.length > MANY_SIZES ? LIMITS.many : LIMITS.few), brief: true },
   })
   return solved && withFewSpares(patterns.layoutsOf(solved.columns, kept), demands, problem)
 

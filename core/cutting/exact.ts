@@ -6,7 +6,8 @@ import { byHand } from './families'
 import { moneyBound } from './money-bound'
 import { relaxation } from './relaxation'
 import { searchOf } from './search'
-import { addFamilies, leastCost } from './economy'
+import { addFamilies, addPlans, bestOf, leastCost } from './economy'
+import { repeatedPlans } from './repeated'
 import type { Solve } from './solver'
 import { wholePlan } from './whole'
 
@@ -40,6 +41,8 @@ const MEDIUM = 30
 const MANY = 60
 /** How much a cent of paper counts where time counts first. */
 const LITTLE = 0.02
+/** Sheets that a plan of few layouts may cost beside the fewest. */
+const MORE = 1.02
 
 /**
  * The exact search: column generation over guillotine patterns, then an integer
@@ -121,9 +124,13 @@ export function* exactly(
   const [least, cheapest] = [sheets(best), spendingOf(best, supplies)]
   if (formats > 1 && cheapest > 0) money = moneyBound(search, cheapest)
   const hand = byHand(problem, demands)
+  const repeated = demands.length > MEDIUM ? [] : repeatedPlans(search, least)
   const liked = addFamilies(search, hand)
-  const balanced = leastCost(search, liked, { paper: 1 })
-  const others = [hand, ...balanced ? [balanced] : []]
+  for (const column of addPlans(search, repeated, Math.floor(least * MORE))) liked.add(column)
+  const first = leastCost(search, liked, { paper: 1 })
+  const good = [...bestOf(search, repeated, Math.floor(least * MORE)), ...first ? [first] : []]
+  const balanced = good.length < 2 ? first : leastCost(search, liked, { paper: 1, among: new Set(addPlans(search, good, Infinity)) }) ?? first
+  const others = [hand, ...good, ...balanced ? [balanced] : []]
   yield step(0.9, best, others)
   const isFew = balanced && sheets(balanced) <= least && spendingOf(balanced, supplies) <= cheapest
   const few = () => (demands.length > MEDIUM ? undefined : leastCost(search, liked, { paper: 1, sheets: least, cents: cheapest }))

@@ -1,0 +1,73 @@
+import { lookUp } from '../lists'
+import type { CutNode, Layout, Supply } from './plan'
+import { area, countsOf, isFresh, mergedLayouts, worthOf } from './plan'
+import type { Search } from './search'
+import { stripLayout } from './strips'
+
+/*
+ * Plans of few layouts, each cut as often as it can be (pattern reduction by a sequential heuristic, after Haessler): what is left
+ * is shared out evenly among as many sheets as possible, and the layout is taken if it fills its sheet well enough.
+ */
+
+/** How full a sheet has to be, beside the average of the fewest sheets; and by what power of its area a piece counts. */
+const FILLS = [1, 0.97, 0.94, 0.9, 0.8]
+const POWERS = [1, 1.1, 1.2, 1.3]
+const MOST_LAYOUTS = 60
+/** Numbers of sheets that are tried for a layout. */
+const TRIES = 12
+
+/**
+ * @param sheets the fewest that all pieces fit on
+ * @returns whole plans; none where there are several supplies, of which the fullest sheet says nothing
+ */
+export function repeatedPlans({ patterns: { supplies }, demands, problem: { cutter } }: Search, sheets: number): Layout[][] {
+  const [supply] = supplies
+  if (!supply || supplies.length > 1 || !isFresh(supply) || supply.price === null) return []
+  const areas = new Map(demands.map(demand => [demand.key, area(demand)]))
+  const average = demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0) / sheets
+  return FILLS.flatMap(fill => POWERS.flatMap((power) => {
+    const plan = onePlan(supply, average * fill, power)
+    return plan ? [plan] : []
+  }))
+
+  function onePlan(supply: Supply, enough: number, power: number): Layout[] | undefined {
+    const left = new Map(demands.map(({ key, quantity }) => [key, quantity]))
+    const layouts: Layout[] = []
+    while ([...left.values()].some(count => count > 0)) {
+      const most = Math.max(1, Math.ceil(worth(left) / enough))
+      let best: { root: CutNode, repeats: number, filled: number } | undefined
+      for (const repeats of fewer(most)) {
+        // Shared out among all that it takes, the last piece of each may be one too many.
+        const share = new Map([...left].map(([key, count]) => [key, (repeats === most ? Math.ceil : Math.floor)(count / repeats)]))
+        for (const root of filled(supply, share, power)) {
+          const size = worthOf(root, areas)
+          if (!best || size > best.filled) best = { root, repeats, filled: size }
+        }
+        if (best && best.filled >= enough) break
+      }
+      if (!best || layouts.length > MOST_LAYOUTS) return undefined
+      const { root } = best
+      // No more often than all of it is wanted still.
+      const repeats = Math.min(best.repeats, ...[...countsOf(root)].map(([key, count]) => Math.ceil(lookUp(left, key) / count)))
+      for (const [key, count] of countsOf(root)) left.set(key, Math.max(0, lookUp(left, key) - count * repeats))
+      layouts.push({ supply: supply.key, repeats, root })
+    }
+    return mergedLayouts(layouts)
+  }
+
+  function worth(counts: ReadonlyMap<string, number>): number {
+    return [...counts].reduce((sum, [key, count]) => sum + count * lookUp(areas, key), 0)
+  }
+
+  function filled(supply: Supply, share: ReadonlyMap<string, number>, power: number): CutNode[] {
+    return (['width', 'height'] as const)
+      .flatMap(along => stripLayout(supply, cutter, along, demands, share, demand => area(demand) ** power) ?? [])
+  }
+}
+
+/** Numbers from one down to 1: all of a few, fewer and fewer between of many. */
+function fewer(most: number): number[] {
+  const numbers = new Set<number>()
+  for (let number = most; number >= 1; number = Math.min(number - 1, Math.floor(number * (1 - 2 / TRIES)))) numbers.add(number)
+  return [...numbers]
+}
