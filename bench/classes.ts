@@ -22,7 +22,7 @@ import { median, ms, of } from './measure'
 const CARDS = FOLDS.filter(({ id }) => !['own-strip', 'plain-card'].includes(id))
 
 /** A class with one to four cards of the catalogue, all on one paper. */
-export function classProblem(roll: ReturnType<typeof dice>): { name: string, problem: Problem } | undefined {
+function classProblem(roll: ReturnType<typeof dice>): { name: string, problem: Problem } | undefined {
   const units = roll(0, 1) === 0 ? 'inch' : 'metric'
   const [cards, kits] = [roll(1, 4), itemAt([8, 14, 20, 32], roll(0, 3))]
   const paper: Batch['papers'][number] = {

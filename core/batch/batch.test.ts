@@ -97,7 +97,7 @@ describe('from cards to demand', () => {
       [inches(4), inches(5.25), 8],
       [inches(3), inches(3.25), 8],
     ])
-    expect(demands[0]!.name).toContain('Mat on panel A (Z-fold), Mat on panel B (Z-fold)')
+    expect(demands[0]!.name).toBe('Mat on panel A (Z-fold, Z-fold 2), Mat on panel B (Z-fold, Z-fold 2)')
     expect(demands.every(({ turn }) => turn === 'as drawn')).toBe(true)
   })
 

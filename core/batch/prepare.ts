@@ -11,6 +11,7 @@ import type { PreparedCard, PreparedPiece } from './prepared'
 import { paperFindings } from './paper-findings'
 import type { Pool, Share } from './pools'
 import { readPool, turnOn } from './pools'
+import type { OwnedDemand } from './problems'
 import { demandsOf, paperProblem } from './problems'
 import type { PaperProblem } from './problems'
 import { readPaper, readTools } from './read'
@@ -26,7 +27,7 @@ export interface Preparation {
   cards: PreparedCard[]
   papers: PaperProblem[]
   /** Parts of which nothing shows that are cut from any scrap once the papers are planned. */
-  scrap: Demand[]
+  scrap: OwnedDemand[]
   cutter: Cutter
   /** The papers of the shelf with lengths instead of text, by key. */
   shelf: Map<string, Paper>

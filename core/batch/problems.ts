@@ -9,6 +9,8 @@ import type { Paper, Stock } from '../paper'
 import { ownFormats, stackOf } from '../paper'
 import { demandKey, dropOutKey, keyOfRef, readLayout } from './layouts'
 import type { Share } from './pools'
+import type { Owner } from './owners'
+import { belongsTo, pileName } from './owners'
 import { readWork } from './read'
 import type { PreparedCard, PreparedPiece } from './prepared'
 
@@ -21,8 +23,9 @@ export interface PaperProblem {
   own?: CuttingEntry
   /** What is still to be cut. */
   problem: Problem
-  /** Piece names by demand key. */
+  /** Piece names by demand key, and how many belong to whom where several pieces are cut as one. */
   names: Map<string, string>
+  belongs: Map<string, string>
   /** What the class needs in all, by demand key; the problem asks for what of it is missing. */
   wanted: Map<string, number>
   /** What was spoiled, by demand key. */
@@ -49,6 +52,7 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
   const entry = batch.cutting.find(({ paper: key }) => key === paper.key)
   const supplies = suppliesOf(paper, formatsFor(batch, paper), cards, cutter)
   const names = new Map(demands.map(({ key, name }) => [key, name]))
+  const belongs = new Map(demands.map(({ key, owners }) => [key, belongsTo(owners)]))
   const wanted = new Map(demands.map(({ key, quantity }) => [key, quantity]))
 
   const dropped: string[] = []
@@ -102,6 +106,7 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
     cards,
     own: entry,
     names,
+    belongs,
     wanted,
     spoiled,
     opened,
@@ -121,8 +126,8 @@ export function demandsOf(
   cards: PreparedCard[],
   paper: Paper,
   of = (_piece: PreparedPiece, share: Share) => share.quantity,
-): Demand[] {
-  const demands = new Map<string, Demand>()
+): OwnedDemand[] {
+  const demands = new Map<string, OwnedDemand>()
   for (const card of cards) {
     for (const blank of blanksToCut(
       card.pieces.flatMap((piece) => {
@@ -130,21 +135,17 @@ export function demandsOf(
         return share && share.quantity > 0 ? [{ ...piece, turn: share.turn, quantity: of(piece, share) }] : []
       }),
     )) {
-      const { width, height, turn, quantity } = blank
+      const { name: piece, width, height, turn, quantity } = blank
       const key = demandKey(blank)
-      const name = batch.cards.length > 1 ? `${blank.name} (${card.entry.title})` : blank.name
-      const same = demands.get(key)
-      if (!same) {
-        demands.set(key, { key, name, width, height, turn, quantity })
-      }
-      else {
-        same.quantity += quantity
-        if (!same.name.split(', ').includes(name)) same.name += `, ${name}`
-      }
+      const same = demands.get(key) ?? { key, name: '', width, height, turn, quantity: 0, owners: [] }
+      demands.set(key, { ...same, quantity: same.quantity + quantity, owners: [...same.owners, { card: card.entry.title, piece, quantity }] })
     }
   }
-  return [...demands.values()]
+  return [...demands.values()].map(demand => ({ ...demand, name: pileName(demand.owners, batch.cards.length <= 1) }))
 }
+
+/** Pieces of one size with whom they are cut for. */
+export type OwnedDemand = Demand & { owners: Owner[] }
 
 /** What complete kits take from a paper: those that take the same count together. */
 export function kitNeeds(batch: Batch, cards: PreparedCard[], paper: Paper): KitNeed[] {

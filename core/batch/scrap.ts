@@ -1,9 +1,10 @@
-import type { Demand, Supply } from '../cutting'
+import type { Supply } from '../cutting'
 import { leavesOf } from '../cutting'
 import type { Paper } from '../paper'
 import { SCRAP_WEIGHTS } from '../paper'
 import { goneOf } from './leftovers'
 import type { PaperOutcome } from './outcome'
+import { belongsTo } from './owners'
 import type { Preparation } from './prepare'
 import type { PaperProblem } from './problems'
 import { SCRAP_PAPER } from './scrap-paper'
@@ -38,12 +39,14 @@ export function scrapProblem({ scrap, cutter, shelf }: Preparation, outcomes: Pa
     const used = outcomes.find(outcome => outcome.paper.key === paper.key)?.usedUp ?? []
     for (const { key, count, ...size } of paper.offcuts) add(paper, size, count - goneOf(used, key))
   }
-  const names = new Map(scrap.map(({ key, name }: Demand) => [key, name]))
+  const names = new Map(scrap.map(({ key, name }) => [key, name]))
+  const belongs = new Map(scrap.map(({ key, owners }) => [key, belongsTo(owners)]))
   const wanted = new Map(scrap.map(({ key, quantity }) => [key, quantity]))
   return {
     paper: SCRAP_PAPER,
     cards: [],
     names,
+    belongs,
     wanted,
     paperOf,
     dropped: [],

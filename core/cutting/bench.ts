@@ -61,6 +61,8 @@ export interface Pile extends Size {
   quantity: number
   /** A pile that was not there before and is put aside: its name is to be written on it. */
   fresh?: boolean
+  /** Of strips that come off at several times: how many lie ready then, and how many there are before they are cut up. */
+  ready?: { lying: number, of: number }
 }
 
 export interface Line {
@@ -158,10 +160,19 @@ export function benchSequence(
     const group = hand?.groups[itemAt(found, at + 1)]
     if (hand && group) cutOff(hand, group)
   }
-  // What is cut up at once needs no name on it.
+  const cutUp = new Map([...steps].reverse().map(({ hold, quantity }) => [hold, quantity]))
+  const lying = new Map<string, number>()
   return steps.map((step, index) => {
-    const named = (pile: Pile): Pile => (pile.fresh && steps[index + 1]?.hold === pile.name ? { ...pile, fresh: false } : pile)
-    return { ...step, keep: named(step.keep), rest: step.rest && named(step.rest) }
+    const said = (pile: Pile): Pile => {
+      if (pile.kind !== 'strip') return pile
+      const ready = (lying.get(pile.name) ?? 0) + pile.quantity
+      lying.set(pile.name, ready)
+      const of = cutUp.get(pile.name) ?? pile.quantity
+      // What is cut up at once needs no name on it.
+      const fresh = pile.fresh && steps[index + 1]?.hold !== pile.name
+      return { ...pile, fresh, ...(of !== pile.quantity && { ready: { lying: ready, of } }) }
+    }
+    return { ...step, keep: said(step.keep), rest: step.rest && said(step.rest) }
   })
   /** Trims the edges of all sheets that are squared, those of one size in one pile whatever their layout, before anything is cut. */
   function squareAll(): void {

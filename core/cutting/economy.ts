@@ -25,7 +25,7 @@ const LIMITS = { few: { nodes: 12, gap: 0.02 }, chosen: { nodes: 100, gap: 0.002
 /** Sizes above which a programme takes long. */
 const MANY_SIZES = 30
 /** Settings are shared among layouts: each pays for about this share of those it wants. */
-const SHARED = 0.6
+const SHARED = 0.8
 /** Sheets that hold an even share of everything, in so many numbers of sheets, and how many numbers are tried. */
 const ALIKE = 3
 const TRIES = 40

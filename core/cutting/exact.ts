@@ -129,7 +129,8 @@ export function* exactly(
   for (const column of addPlans(search, repeated, Math.floor(least * MORE))) liked.add(column)
   const first = leastCost(search, liked, { paper: 1 })
   const good = [...bestOf(search, repeated, Math.floor(least * MORE)), ...first ? [first] : []]
-  const balanced = good.length < 2 ? first : leastCost(search, liked, { paper: 1, among: new Set(addPlans(search, good, Infinity)) }) ?? first
+  const chosen = new Set(addPlans(search, good, Infinity))
+  const balanced = good.length < 2 ? first : leastCost(search, liked, { paper: 1, among: chosen }) ?? first
   const others = [hand, ...good, ...balanced ? [balanced] : []]
   yield step(0.9, best, others)
   const isFew = balanced && sheets(balanced) <= least && spendingOf(balanced, supplies) <= cheapest

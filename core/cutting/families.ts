@@ -118,7 +118,7 @@ export function dividedLayouts(supply: Supply, cutter: Cutter, demands: Demand[]
     if (!isEven || isLong) return []
     // The parts have edges that were cut.
     const halves = simpleLayouts({ ...supply, kind: 'drop-out', ...part }, cutter, demands, worth)
-    return halves.map(half => withMargins(supply, cutter, [...sides].reverse().reduce<CutNode>((inside, side) => twice(inside, side), half)))
+    return halves.map(half => withMargins(supply, cutter, [...sides].reverse().reduce<CutNode>(twice, half)))
   })
 }
 const DIVISIONS = [['width'], ['height'], ['width', 'height']] as const

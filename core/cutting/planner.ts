@@ -244,7 +244,10 @@ function correctWorths({ layouts }: Attempt, worths: Map<string, number>): void 
 
 const total = (values: Iterable<number>) => [...values].reduce((sum, value) => sum + value, 0)
 
-/** Orders attempts: as few kits incomplete and pieces missing as possible first, then what is made least of, the layouts that are set up, and the time it takes. */
+/**
+ * Orders attempts: as few kits incomplete and pieces missing as possible first, then what is made least of, the layouts that are
+ * set up, and the time it takes.
+ */
 function better(a: Attempt, b: Attempt, problem: Problem): boolean {
   const { objective, setUp = [], kits = [] } = problem
   const ready = new Set(setUp.map(({ root }) => contentOf(root)))

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { WayOfWorking } from '../document'
 import { inches } from '../lengths'
-import { USUAL_WORK, benchSequence, effortOf, looseIn, plan, secondsOf, sequenceOf, sequenceViolations, settingsIn } from '.'
+import { USUAL_WORK, benchSequence, effortOf, looseIn, pileInWords, plan, secondsOf, sequenceOf, sequenceViolations, settingsIn } from '.'
 import type { CutNode, Layout } from '.'
 import { cutter, offcut, piece, problem, sheet } from './testing'
 
@@ -44,6 +44,21 @@ describe('a sequence for hands', () => {
     const together = benchSequence(layouts, cutter, { work: work('all together') })
     expect([settingsIn(steps), settingsIn(together)]).toEqual([4, 3])
     expect(together[0]!.keep).toMatchObject({ name: expect.stringMatching(/^strip [12]a$/), fresh: true })
+  })
+
+  it('says how many strips of a pile lie ready when they come off several sheets', () => {
+    const alike = cut('width', 8, 4, [leaf(3, 4, 'a'), leaf(3, 4, 'a'), leaf(2, 4)])
+    const layouts: Layout[] = ['b', 'c'].map(other => ({
+      supply: 's', repeats: 4, root: cut('height', 8, 10, [alike, leaf(8, other === 'b' ? 2 : 3, other), leaf(8, other === 'b' ? 4 : 3)]),
+    }))
+    const steps = benchSequence(layouts, cutter, { work: work('all together') })
+    const piles = steps.map(({ keep }) => keep).filter(({ kind }) => kind === 'strip')
+    expect(piles.map(({ ready }) => ready)).toEqual([{ lying: 4, of: 8 }, { lying: 8, of: 8 }])
+    expect(piles.map(pile => pileInWords(pile))).toEqual(expect.arrayContaining([
+      expect.stringContaining('4 of 8 lie ready'), expect.stringContaining('all 8 lie ready'),
+    ]))
+    // Sheet by sheet each strip is all there is.
+    expect(benchSequence(layouts, cutter, { work: work('sheet by sheet') }).flatMap(({ keep }) => keep.ready ?? [])).toEqual([])
   })
 
   it('cuts sheets together where that saves minutes, and with no more piles than are allowed', () => {

@@ -56,7 +56,8 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
         ...needs.map(() => (kitsOnly ? 1 : 0)),
       ],
       rows: [
-        ...patterns.demandRows().map((row, at) => (search.short ? { ...row, of: [...row.of, [lacking + at, 1] as [number, number]] } : row)),
+        ...patterns.demandRows().map((row, at) =>
+          (search.short ? { ...row, of: [...row.of, [lacking + at, 1] as [number, number]] } : row)),
         ...patterns.drawerRows(columns.length),
         ...kitRows(demands, needs, lacking, incomplete),
         ...(Number.isFinite(mostIncomplete) ? [{ most: mostIncomplete, of: kits }] : []),

@@ -16,7 +16,11 @@ export const takenInWords = ({ taken }: Pick<BenchStep, 'taken'>): string =>
  * What came off, or remains: `12 × strip 1a (write 1a on it)`.
  * @param name what a piece is called here
  */
-export function pileInWords({ kind, name, quantity, fresh }: Pile, called = name): string {
+export function pileInWords({ kind, name, quantity, fresh, ready }: Pile, called = name): string {
   if (kind === 'waste') return 'waste'
-  return `${quantity} × ${called}${fresh ? ` (write ${name.replace('strip ', '')} on it)` : ''}`
+  const notes = [
+    ...(fresh ? [`write ${name.replace('strip ', '')} on it`] : []),
+    ...(ready ? [ready.lying < ready.of ? `${ready.lying} of ${ready.of} lie ready` : `all ${ready.of} lie ready`] : []),
+  ]
+  return `${quantity} × ${called}${notes.length > 0 ? ` (${notes.join('; ')})` : ''}`
 }

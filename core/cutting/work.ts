@@ -44,4 +44,5 @@ export function savedBy(
 
 /** The same for all layouts of a plan. */
 export const savedIn = (layouts: Layout[], problem: Problem): number =>
-  layouts.reduce((sum, { supply, root, repeats }) => sum + repeats * savedBy(root, byKey(problem.supplies, supply), problem.demands, problem), 0)
+  layouts.reduce((sum, { supply, root, repeats }) =>
+    sum + repeats * savedBy(root, byKey(problem.supplies, supply), problem.demands, problem), 0)

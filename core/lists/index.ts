@@ -40,10 +40,10 @@ export const neighbours = <T>(list: readonly T[]): [T, T][] => list.slice(1).map
 export const around = <T>(list: readonly T[]): [T, T][] =>
   list.map((item, place) => [item, itemAt(list, (place + 1) % list.length)])
 
-/** How many items come to the same, by what that is, in the order in which each is first met. */
-export function tally<T, K>(list: readonly T[], of: (item: T) => K): Map<K, number> {
+/** How many items come to the same, by what that is, in the order in which each is first met; or what they add up to. */
+export function tally<T, K>(list: readonly T[], of: (item: T) => K, by: (item: T) => number = () => 1): Map<K, number> {
   const counts = new Map<K, number>()
-  for (const item of list) counts.set(of(item), (counts.get(of(item)) ?? 0) + 1)
+  for (const item of list) counts.set(of(item), (counts.get(of(item)) ?? 0) + by(item))
   return counts
 }
 

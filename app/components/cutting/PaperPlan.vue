@@ -33,6 +33,7 @@ const isKept = (layout: KeyedLayout) => (entry.problem.fixed ?? []).some(({ key 
 const key = computed(() => (layout.value
   ? [...countsOf(layout.value.root)].map(([demand, number]) => ({
       ...byKey(entry.problem.demands, demand), letter: letters.value.get(demand), number, name: entry.names.get(demand),
+      belongs: entry.belongs.get(demand),
     }))
   : []))
 /** Papers that are cut in just the same way: their sheets can lie in one stack. */
@@ -197,11 +198,14 @@ async function download(layout: KeyedLayout, number: number) {
           aria-label="Pieces on this sheet"
         >
           <li
-            v-for="{ letter, number, name, width, height } in key"
+            v-for="{ letter, number, name, belongs, width, height } in key"
             :key="letter"
           >
             <strong>{{ letter }}</strong>
-            <span>{{ number }} × {{ name }}</span>
+            <span>{{ number }} × {{ name }}<span
+              v-if="belongs"
+              class="quiet small"
+            > in all {{ belongs }}</span></span>
             <SizeText
               :width="width"
               :height="height"
