@@ -1,6 +1,6 @@
-import { forgetCut, formatsInUse, keepLayout, keyOfRef, noteCut, noteSpoiled, setFormat, takeAsUsual, takePlan, wishForPaper } from '../../core/batch'
+import { forgetCut, formatsInUse, keepLayout, keyOfRef, noteCut, noteMiscut, noteSpoiled, setFormat, takeAsUsual, takePlan, wishForPaper } from '../../core/batch'
 import type { Measured, KeyedLayout } from '../../core/cutting'
-import type { Batch, Priority } from '../../core/document'
+import type { Batch, MiscutEntry, Priority } from '../../core/document'
 import type { Paper } from '../../core/paper'
 import type { PlannedPaper } from '../stores/planner'
 
@@ -32,5 +32,6 @@ export function usePaperCutting(paper: () => string) {
     spoiledOf: (demand: string) => entry.value?.spoiled.find(({ piece }) => keyOfRef(piece) === demand)?.count ?? 0,
     noteSpoiled: (demand: string, { problem }: PlannedPaper, count: number) =>
       change('spoiled', batch => noteSpoiled(batch, paper(), demand, problem, count)),
+    noteMiscut: (what: string, miscut: MiscutEntry[]) => change(`miscut ${what}`, batch => noteMiscut(batch, paper(), miscut)),
   }
 }

@@ -105,7 +105,7 @@ describe('the planner’s store', () => {
       'formats',
       draft =>
         void draft.cutting.push({
-          paper: 'kelp', priority: null, moreSheets: null, without: ['letter'], also: [], layouts: [], spoiled: [],
+          paper: 'kelp', priority: null, moreSheets: null, without: ['letter'], also: [], layouts: [], spoiled: [], miscut: [],
         }),
     )
     expect(planner.papers[0]!.freePlan).toBeUndefined()

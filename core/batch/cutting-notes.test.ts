@@ -1,14 +1,16 @@
 import { produce } from 'immer'
 import { beforeEach, describe, expect, it } from 'vitest'
 import {
-  forgetCut, keepLayout, noteCut, noteSpoiled, outcomeOf, prepare, readPaper, setFormat, shelve, takeAsUsual, takePlan,
+  forgetCut, keepLayout, newMiscut, noteCut, noteMiscut, noteSpoiled, outcomeOf, prepare, readPaper, setFormat, shelve, takeAsUsual, takePlan,
 } from '.'
 import { paperedCard } from './testing'
 import type { PaperOutcome } from '.'
-import { plansFor } from '../cutting'
+import { countsOf, plansFor } from '../cutting'
 import type { Batch, PaperEntry } from '../document'
 import { newClass } from '../document'
 import { foldById } from '../folds'
+import type { Length } from '../lengths'
+import { inches, lengthFrom, writeLength } from '../lengths'
 
 const kelp: PaperEntry = {
   key: 'kelp',
@@ -84,6 +86,42 @@ describe('what is noted about the cutting of a paper', () => {
     expect(own()?.spoiled).toEqual([])
     change(draft => forgetCut(draft, 'kelp', own()!.layouts[0]!.key))
     expect([batch.cutting, outcome.plan.sheets]).toEqual([[], needed])
+  })
+
+  it('trims pieces that came out too large to what they should have been', () => {
+    const needed = outcome.plan.sheets
+    const [demand] = outcome.entry.problem.demands
+    change(draft => noteCut(draft, 'kelp', planned(), outcome.plan.layouts[0]!.repeats))
+    const made = outcome.entry.wanted.get(demand!.key)! - outcome.entry.problem.demands[0]!.quantity
+    const missing = outcome.plan.sheets
+    // Two of those that were cut are a little too wide: no more sheets are needed, but two trims.
+    const wrong = newMiscut(demand!, 'inch')
+    const larger = writeLength((lengthFrom(wrong.width) + inches(1 / 4)) as Length, 'inch')
+    change(draft => noteMiscut(draft, 'kelp', [{ ...wrong, count: 2, width: larger }]))
+    expect(made).toBeGreaterThan(2)
+    expect(outcome.plan.sheets).toBe(missing)
+    const trimmed = outcome.plan.layouts.filter(({ supply }) => supply.startsWith('miscut'))
+    expect(trimmed.map(({ root, repeats }) => [countsOf(root).get(demand!.key), repeats])).toEqual([[1, 2]])
+    expect(outcome.steps.find(({ hold }) => hold.startsWith('miscut'))).toMatchObject({ quantity: 2, cuts: 1, keep: { demand: demand!.key } })
+    // Once they are trimmed they are gone, before the shelf knows of it and after.
+    const layout = trimmed[0]!
+    change(draft => noteCut(draft, 'kelp', { ...planned(), key: 'trimmed', layout }, 2))
+    expect(outcome.plan.layouts.some(({ supply }) => supply.startsWith('miscut'))).toBe(false)
+    expect(outcome.plan.unplaced).toEqual([])
+    expect(outcome.entry.problem.supplies.find(({ kind }) => kind === 'miscut')?.onHand).toBe(0)
+    // Too small for anything they only have to be cut again.
+    change((draft) => {
+      noteMiscut(draft, 'kelp', [{ ...wrong, count: 2, width: '1/2 in', height: '1/2 in' }])
+      draft.cutting[0]!.layouts = []
+    })
+    expect(outcome.plan.unplaced).toEqual([])
+    expect(outcome.plan.sheets).toBeGreaterThanOrEqual(needed)
+  })
+
+  it('uses up offcuts by wish', () => {
+    expect(outcome.entry.problem.offcutsFirst).toBeUndefined()
+    change(draft => void (draft.wishes.offcutsFirst = true))
+    expect(outcome.entry.problem.offcutsFirst).toBe(true)
   })
 })
 

@@ -1,6 +1,6 @@
-import type { Cutter, Layout, Measured, Problem } from '../cutting'
+import type { Cutter, Demand, Layout, Measured, Problem } from '../cutting'
 import { isOffcut, wishFor } from '../cutting'
-import type { Batch, CuttingEntry, LayoutEntry, PaperEntry, Priority, TreeEntry } from '../document'
+import type { Batch, CuttingEntry, LayoutEntry, MiscutEntry, PaperEntry, Priority, TreeEntry } from '../document'
 import { BOUNDS, freeKey } from '../document'
 import type { Length, Units } from '../lengths'
 import { lengthFrom, writeLength } from '../lengths'
@@ -25,13 +25,13 @@ export interface Planned {
   problem: Pick<Problem, 'supplies' | 'demands'>
 }
 
-const isNothing = ({ priority, moreSheets, without, also, layouts, spoiled }: CuttingEntry) =>
-  priority === null && moreSheets === null && without.length + also.length + layouts.length + spoiled.length === 0
+const isNothing = ({ priority, moreSheets, without, also, layouts, spoiled, miscut }: CuttingEntry) =>
+  priority === null && moreSheets === null && without.length + also.length + layouts.length + spoiled.length + miscut.length === 0
 
 /** Changes the entry of a paper; one that says nothing is not kept. */
 function change(batch: Batch, paper: string, edit: (entry: CuttingEntry) => void): void {
   const there = batch.cutting.find(entry => entry.paper === paper)
-  const entry = there ?? { paper, priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [] }
+  const entry = there ?? { paper, priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [] }
   edit(entry)
   if (!there && !isNothing(entry)) batch.cutting.push(entry)
   if (there && isNothing(entry)) batch.cutting.splice(batch.cutting.indexOf(there), 1)
@@ -112,6 +112,16 @@ export const noteSpoiled = (batch: Batch, paper: string, demand: string, { deman
     const wanted = demands.find(({ key }) => key === demand)
     if (wanted && count > 0) entry.spoiled.push({ piece: pieceRef(wanted, batch.class.units), count })
   })
+
+/** Notes pieces that came out in a wrong size: the first of a paper, or other ones. */
+export const noteMiscut = (batch: Batch, paper: string, miscut: MiscutEntry[]): void =>
+  change(batch, paper, entry => void Object.assign(entry, { miscut }))
+
+/** One more kind of pieces cut wrong: one piece of a size, as it should have been, for the maker to say what it measures. */
+export const newMiscut = (demand: Demand, units: Units): MiscutEntry => {
+  const piece = pieceRef(demand, units)
+  return { piece, count: 1, width: piece.width, height: piece.height }
+}
 
 /** Offcuts that one sheet of a kept layout leaves. */
 function leftBy({ width, height, parts, piece }: TreeEntry, cutter: Cutter): { width: Length, height: Length }[] {

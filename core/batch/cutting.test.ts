@@ -36,7 +36,7 @@ function withCard(fold: string, papers: PaperEntry[], parameters: Record<string,
   return { ...batch, cards: [paperedCard(foldById(fold)!, batch, { parameters })] }
 }
 const own = (changes: Partial<CuttingEntry>): CuttingEntry[] => [
-  { paper: 'kelp', priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], ...changes },
+  { paper: 'kelp', priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [], ...changes },
 ]
 
 describe('the cutting problem of a paper', () => {

@@ -1,14 +1,17 @@
 import type { CutNode, Cutter, Demand, Layout, Problem, Supply } from '../cutting'
 import { isOffcut, verifyPlan } from '../cutting'
-import type { LayoutEntry, PieceRef, TreeEntry } from '../document'
+import type { LayoutEntry, PieceRef, SupplyKind, TreeEntry } from '../document'
 import type { Length, Units } from '../lengths'
 import { ZERO, writeLength, lengthFrom } from '../lengths'
 
 /** The key of a demand: pieces of one size that may lie the same way are cut as one. */
 export const demandKey = ({ width, height, turn }: Pick<Demand, 'width' | 'height' | 'turn'>): string => `${width}x${height} ${turn}`
 
-/** The key of drop-outs of one size: they have no row on the shelf, and those alike are one supply. */
-export const dropOutKey = ({ width, height }: { width: Length, height: Length }): string => `drop-out ${width}x${height}`
+/** Drop-outs and pieces cut wrong have no row on the shelf. */
+export const isLoose = (kind: SupplyKind): boolean => kind === 'drop-out' || kind === 'miscut'
+
+/** The key of what has no row on the shelf: those of one size are one supply. */
+export const looseKey = (kind: SupplyKind, { width, height }: { width: Length, height: Length }): string => `${kind} ${width}x${height}`
 
 export const pieceRef = ({ width, height, turn }: Pick<Demand, 'width' | 'height' | 'turn'>, units: Units): PieceRef => ({
   width: writeLength(width, units),
@@ -39,7 +42,7 @@ export function writeLayout(
     const demand = node.kind === 'piece' ? demands.find(({ key }) => key === node.demand) : undefined
     return node.kind === 'piece' && demand ? { ...size, piece: pieceRef(demand, units), turned: node.turned } : size
   }
-  return { key, from: from.kind, supply: from.kind === 'drop-out' ? '' : from.key, repeats, cut, shelved: false, tree: write(root) }
+  return { key, from: from.kind, supply: isLoose(from.kind) ? '' : from.key, repeats, cut, shelved: false, tree: write(root) }
 }
 
 /**
@@ -54,7 +57,7 @@ export function readLayout(entry: LayoutEntry, demands: Demand[], cutter: Cutter
     return { kind: isOffcut(size, cutter) ? 'offcut' : 'waste', ...size }
   }
   const root = read(entry.tree)
-  const layout = { key: entry.key, supply: entry.from === 'drop-out' ? dropOutKey(root) : entry.supply, repeats: entry.repeats, root }
+  const layout = { key: entry.key, supply: isLoose(entry.from) ? looseKey(entry.from, root) : entry.supply, repeats: entry.repeats, root }
   const supply: Supply = {
     key: layout.supply,
     kind: entry.from,

@@ -25,7 +25,8 @@ function withTwins(owners: Owner[]): { label: string, owners: Owner[] }[] {
   const groups = new Map<string, Owner[]>()
   for (const owner of owners) {
     const twin = twinName(owner.piece)
-    const same = twin && owners.filter(other => other.card === owner.card && twinName(other.piece) === twin && other.quantity === owner.quantity)
+    const same = twin && owners.filter(({ card, piece, quantity }) =>
+      card === owner.card && twinName(piece) === twin && quantity === owner.quantity)
     const label = same && same.length > 1 ? `${twin} (${same.length} × ${owner.quantity})` : owner.piece
     groups.set(label, [...(groups.get(label) ?? []), owner])
   }

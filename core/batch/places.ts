@@ -38,6 +38,7 @@ const NAMES: Record<string, string> = {
   'also': 'sheet formats of the other units',
   'layouts': 'kept and cut layouts',
   'spoiled': 'spoiled pieces',
+  'miscut': 'pieces cut wrong',
   'currency': 'currency',
   'tapePerMetre': 'price of tape',
   'foamPad': 'price of a foam pad',

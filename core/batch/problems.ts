@@ -4,10 +4,10 @@ import { madeBy, openedBy } from '../cutting'
 import { dropOutsOf } from '../folds'
 import { tally } from '../lists'
 import type { Length } from '../lengths'
-import { downToMark, product } from '../lengths'
+import { downToMark, lengthFrom, product } from '../lengths'
 import type { Paper, Stock } from '../paper'
 import { ownFormats, stackOf } from '../paper'
-import { demandKey, dropOutKey, keyOfRef, readLayout } from './layouts'
+import { demandKey, isLoose, keyOfRef, looseKey, readLayout } from './layouts'
 import type { Share } from './pools'
 import type { Owner } from './owners'
 import { belongsTo, pileName } from './owners'
@@ -50,7 +50,7 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
   const cutter = { ...tools, stack: stackOf(tools.stack, paper.weight) }
   const demands = demandsOf(batch, cards, paper)
   const entry = batch.cutting.find(({ paper: key }) => key === paper.key)
-  const supplies = suppliesOf(paper, formatsFor(batch, paper), cards, cutter)
+  const supplies = [...suppliesOf(paper, formatsFor(batch, paper), cards, cutter), ...miscutsOf(entry)]
   const names = new Map(demands.map(({ key, name }) => [key, name]))
   const belongs = new Map(demands.map(({ key, owners }) => [key, belongsTo(owners)]))
   const wanted = new Map(demands.map(({ key, quantity }) => [key, quantity]))
@@ -79,17 +79,25 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
   const opened = openedBy(cut)
   const taken = openedBy(unshelved)
   const spoiled = new Map((entry?.spoiled ?? []).map(({ piece, count }) => [keyOfRef(piece), count]))
+  const miscut = tally(entry?.miscut ?? [], ({ piece }) => keyOfRef(piece), ({ count }) => count)
   const missing = demands.map(demand => ({
     ...demand,
-    quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0) + (spoiled.get(demand.key) ?? 0)),
+    quantity: Math.max(
+      0, demand.quantity - (made.get(demand.key) ?? 0) + (spoiled.get(demand.key) ?? 0) + (miscut.get(demand.key) ?? 0),
+    ),
   }))
-  const left = supplies.map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (taken.get(supply.key) ?? 0)) }))
+  const left = supplies.map((supply) => {
+    // What the shelf does not hold is gone once it is cut, whether the shelf was brought up to date or not.
+    const gone = isLoose(supply.kind) ? opened : taken
+    return { ...supply, onHand: Math.max(0, supply.onHand - (gone.get(supply.key) ?? 0)) }
+  })
   const without = new Set(entry?.without ?? [])
   const keptOn = openedBy(kept)
   // What the maker wishes for this paper comes before the wishes of the class.
   const objective = (entry?.priority ?? batch.wishes.priority) === 'money' ? 'money' : 'sheets'
   const kits = supplies.some(({ price }) => price !== null) ? [] : kitNeeds(batch, cards, paper)
   const free: Problem = { demands: missing, supplies: left, cutter, objective, work: readWork(batch), ...(kits.length > 0 && { kits }) }
+  if (batch.wishes.offcutsFirst) free.offcutsFirst = true
   const problem: Problem = {
     ...free,
     supplies: left.flatMap((supply) => {
@@ -138,7 +146,8 @@ export function demandsOf(
       const { name: piece, width, height, turn, quantity } = blank
       const key = demandKey(blank)
       const same = demands.get(key) ?? { key, name: '', width, height, turn, quantity: 0, owners: [] }
-      demands.set(key, { ...same, quantity: same.quantity + quantity, owners: [...same.owners, { card: card.entry.title, piece, quantity }] })
+      const owners = [...same.owners, { card: card.entry.title, piece, quantity }]
+      demands.set(key, { ...same, quantity: same.quantity + quantity, owners })
     }
   }
   return [...demands.values()].map(demand => ({ ...demand, name: pileName(demand.owners, batch.cards.length <= 1) }))
@@ -174,7 +183,7 @@ export function suppliesOf(paper: Paper, formats: Stock[], cards: PreparedCard[]
   const supplies: Supply[] = formats.map(stock => ({ kind: 'sheet', ...stock }))
   for (const { count, ...offcut } of paper.offcuts) supplies.push({ kind: 'offcut', ...offcut, onHand: count, price: null })
   const release = (width: Length, height: Length, count: number) => {
-    const key = dropOutKey({ width, height })
+    const key = looseKey('drop-out', { width, height })
     const same = supplies.find(supply => supply.key === key)
     if (same) same.onHand += count
     else if (count > 0) supplies.push({ key, kind: 'drop-out', width, height, onHand: count, price: null })
@@ -195,6 +204,17 @@ export function suppliesOf(paper: Paper, formats: Stock[], cards: PreparedCard[]
     }
   }
   return supplies
+}
+
+/** Pieces cut to a wrong size, as something to cut from: trimmed they may serve yet, for what was meant or for something else. */
+function miscutsOf(entry?: CuttingEntry): Supply[] {
+  const supplies = new Map<string, Supply>()
+  for (const { count, ...size } of entry?.miscut ?? []) {
+    const [width, height] = [lengthFrom(size.width), lengthFrom(size.height)]
+    const key = looseKey('miscut', { width, height })
+    supplies.set(key, { key, kind: 'miscut', width, height, onHand: (supplies.get(key)?.onHand ?? 0) + count, price: null })
+  }
+  return [...supplies.values()]
 }
 
 /** What is cut: every piece by itself, a matched pair side by side from one blank. */

@@ -88,7 +88,7 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
   }
 
   function isLeft(name: string): boolean {
-    const isSheet = /^(sheet|offcut|drop-out) /.test(name)
+    const isSheet = /^(sheet|offcut|drop-out|miscut) /.test(name)
     return name === 'offcut' || name === 'waste' || (isSheet && layouts.every(({ root }) => root.kind !== 'cut'))
   }
 

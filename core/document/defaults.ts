@@ -13,6 +13,7 @@ export const DEFAULT_PACE: PaceEntry = { setting: 25, stroke: 4, handling: 8, tu
 /** Paper and time weighed in money, and nothing limited. */
 export const DEFAULT_WISHES: WishesEntry = {
   priority: 'balanced', working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in',
+  offcutsFirst: false,
 }
 
 /** Livelier cards and bags that differ where that costs little; a sheet weighs 100. */
@@ -113,7 +114,7 @@ export function newClass(
 /** The same class again on another day: the wishes stay, but nothing is cut yet. */
 export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'title' | 'date'>): ClassDocument {
   const cutting = document.cutting
-    .map(entry => ({ ...entry, layouts: [], spoiled: [] }))
+    .map(entry => ({ ...entry, layouts: [], spoiled: [], miscut: [] }))
     .filter(({ priority, without }) => priority !== null || without.length > 0)
   // Those who came last time need not come again; how the bags were filled has no meaning without them.
   return { ...document, class: { ...document.class, ...details }, cutting, roster: [] }

@@ -178,6 +178,10 @@ export class WishesEntry {
   /** The narrowest strip that is to come off a sheet. */
   @IsLengthText({ zero: true })
   leastStrip!: string
+
+  /** Offcuts are used up before sheets are opened, even where that saves no sheet. */
+  @yesOrNo()
+  offcutsFirst!: boolean
 }
 
 /** A piece to cut by its size and how it may lie: pieces alike in that are cut as one. */
@@ -236,6 +240,22 @@ export class SpoiledEntry {
   count!: number
 }
 
+/** Pieces that were cut to another size than they should have: they are missing, and something else may be cut from them. */
+export class MiscutEntry {
+  @one(() => PieceRef, 'the piece that was meant: width, height, turn')
+  piece!: PieceRef
+
+  @most(BOUNDS.onHand) @least(1) @whole()
+  count!: number
+
+  /** What they measure, the way the piece lies. */
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+}
+
 /** Wishes and progress for the cutting of one paper; its key is that of the paper. */
 export class CuttingEntry {
   @key()
@@ -264,6 +284,10 @@ export class CuttingEntry {
   /** Pieces that were cut and spoiled. */
   @listOf(() => SpoiledEntry, 'spoiled pieces', BOUNDS.layouts)
   spoiled!: SpoiledEntry[]
+
+  /** Pieces that came out in a wrong size and are there still. */
+  @listOf(() => MiscutEntry, 'pieces cut wrong', BOUNDS.layouts)
+  miscut!: MiscutEntry[]
 }
 
 export class PricesEntry {
@@ -503,7 +527,7 @@ export class ClassDocument {
   @one(() => ToolsEntry, 'the tools: trimmer, mark, …')
   tools!: ToolsEntry
 
-  @one(() => WishesEntry, 'the wishes: priority, working, mostPiles, mostLayouts, mostStages, leastStrip')
+  @one(() => WishesEntry, 'the wishes: priority, working, mostPiles, mostLayouts, mostStages, leastStrip, offcutsFirst')
   wishes!: WishesEntry
 
   /** Wishes and progress for the cutting of single papers. */

@@ -14,7 +14,7 @@ export const GRAINS = ['any', 'width', 'height'] as const
 export const TURNS = ['as drawn', 'turned', 'either'] as const
 
 /** What is cut from: fresh sheets, offcuts from the shelf, or what windows release. */
-export const SUPPLY_KINDS = ['sheet', 'offcut', 'drop-out'] as const
+export const SUPPLY_KINDS = ['sheet', 'offcut', 'drop-out', 'miscut'] as const
 
 /**
  * What counts most for the maker: paper and time together in money, the fewest sheets, the least time at the trimmer, or the least

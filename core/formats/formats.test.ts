@@ -31,6 +31,7 @@ const cutting = (changes: object) => ({
   also: [],
   layouts: [],
   spoiled: [],
+  miscut: [],
   ...changes,
 })
 const layout = (tree: unknown) =>
@@ -261,7 +262,7 @@ it('the largest class that can be saved goes into a file, and comes out of it th
     key: `layout-${paper}-${index}`, supply: papers[paper]!.stocks[0]!.key, from: 'sheet', repeats: 1, cut: 0, shelved: false, tree,
   }))
   const cutting = [0, 1, 2, 3, 4, 5].map(paper => ({
-    paper: papers[paper]!.key, priority: null, moreSheets: null, without: [], also: [], spoiled: [], layouts: layouts(paper),
+    paper: papers[paper]!.key, priority: null, moreSheets: null, without: [], also: [], spoiled: [], miscut: [], layouts: layouts(paper),
   }))
   const batch = { ...read.value, cards, papers, cutting, pools: [], roster: [] } as unknown as Batch
   const { papers: _, ...document } = batch

@@ -31,7 +31,8 @@ export function cuttingSection(outcome: PaperOutcome, units: Units): PrintSectio
     const demand = byKey(entry.problem.demands, key)
     const made = plan.layouts.reduce((sum, { root, repeats }) => sum + (countsOf(root).get(key) ?? 0) * repeats, 0)
     const belongs = entry.belongs.get(key)
-    return [letter, `${entry.names.get(key) ?? key}${belongs ? `: ${belongs}` : ''}`, typesetSize(demand.width, demand.height, units), String(made)]
+    const name = `${entry.names.get(key) ?? key}${belongs ? `: ${belongs}` : ''}`
+    return [letter, name, typesetSize(demand.width, demand.height, units), String(made)]
   })
   const missing = plan.unplaced.map(({ demand, quantity, reason }): PrintBlock => ({
     kind: 'text',

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { keyOfRef, newMiscut } from '../../../core/batch'
+import type { MiscutEntry } from '../../../core/document'
+import { BOUNDS } from '../../../core/document'
 import { lengthFrom } from '../../../core/lengths'
 import type { PlannedPaper } from '../../stores/planner'
 
-/** What is cut and what was spoiled: the plan above is for the rest. */
+/** What is cut, what was spoiled, and what came out in a wrong size: the plan above is for the rest. */
 const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
 const cutting = usePaperCutting(() => entry.paper.key)
@@ -11,6 +14,15 @@ const rows = computed(() =>
   entry.problem.demands.map(demand => ({ ...demand, wanted: entry.wanted.get(demand.key) ?? 0, spoiled: cutting.spoiledOf(demand.key) })),
 )
 type Row = (typeof rows.value)[number]
+const miscut = computed(() => cutting.entry.value?.miscut ?? [])
+const pieceOf = ({ piece }: MiscutEntry) => entry.names.get(keyOfRef(piece)) ?? 'a piece that is not wanted any more'
+const changeMiscut = (at: number, change: Partial<MiscutEntry>) =>
+  cutting.noteMiscut(`${at} ${Object.keys(change).join()}`, miscut.value.map((one, index) => (index === at ? { ...one, ...change } : one)))
+const addMiscut = ({ value }: { value: string }) => {
+  const demand = entry.problem.demands.find(({ key }) => key === value)
+  if (demand) cutting.noteMiscut('more', [...miscut.value, newMiscut(demand, work.units)])
+}
+const dropMiscut = (at: number) => cutting.noteMiscut('fewer', miscut.value.filter((_, index) => index !== at))
 const COLUMNS = [
   { key: 'name', head: 'Piece', text: ({ name }: Row) => name },
   { key: 'size', head: 'Width × height' },
@@ -23,7 +35,7 @@ const COLUMNS = [
 <template>
   <details
     class="board"
-    :open="cut.length > 0 || rows.some(({ spoiled }) => spoiled > 0)"
+    :open="cut.length + miscut.length > 0 || rows.some(({ spoiled }) => spoiled > 0)"
   >
     <summary>Cut so far, and spoiled</summary>
     <div class="stack">
@@ -73,11 +85,63 @@ const COLUMNS = [
           />
         </template>
       </FigureTable>
+      <fieldset
+        v-for="(wrong, at) in miscut"
+        :key="at"
+        class="row wrong"
+        :aria-label="`Cut wrong: ${pieceOf(wrong)}`"
+      >
+        <NumberField
+          :model-value="wrong.count"
+          :min="1"
+          :max="BOUNDS.onHand"
+          label="How many were cut wrong"
+          @update:model-value="$event !== null && changeMiscut(at, { count: $event })"
+        />
+        <span>× {{ pieceOf(wrong) }} came out as</span>
+        <LengthField
+          label="Width"
+          :model-value="wrong.width"
+          :units="work.units"
+          :mark="entry.problem.cutter.mark"
+          @update:model-value="changeMiscut(at, { width: $event })"
+        />
+        <LengthField
+          label="Height"
+          :model-value="wrong.height"
+          :units="work.units"
+          :mark="entry.problem.cutter.mark"
+          @update:model-value="changeMiscut(at, { height: $event })"
+        />
+        <Button
+          severity="secondary"
+          text
+          size="small"
+          label="Remove"
+          @click="dropMiscut(at)"
+        />
+      </fieldset>
+      <div class="row">
+        <Select
+          :model-value="null"
+          :options="rows"
+          option-value="key"
+          option-label="name"
+          placeholder="Cut to a wrong size…"
+          aria-label="Piece that was cut to a wrong size"
+          size="small"
+          @change="addMiscut"
+        />
+        <span class="quiet small">
+          Say what came out and what it measures: it is planned as something to trim, for this piece or another.
+        </span>
+      </div>
     </div>
   </details>
 </template>
 
 <style scoped>
 summary { cursor: pointer; font-weight: 600; }
+.wrong { align-items: end; border: 0; padding: 0; margin: 0; min-inline-size: 0; }
 .stack { margin-top: 0.75rem; }
 </style>

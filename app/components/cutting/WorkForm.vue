@@ -65,6 +65,15 @@ const set = (change: Partial<WishesEntry>) => emit('change', `wish ${Object.keys
         zero
         @update:model-value="set({ leastStrip: $event })"
       />
+      <label class="row">
+        <Checkbox
+          :model-value="wishes.offcutsFirst"
+          binary
+          input-id="offcuts-first"
+          @update:model-value="set({ offcutsFirst: $event })"
+        />
+        Use up offcuts before opening sheets
+      </label>
     </div>
   </details>
 </template>

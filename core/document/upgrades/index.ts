@@ -4,6 +4,7 @@ import * as from2 from './from-2'
 import * as from3 from './from-3'
 import * as from4 from './from-4'
 import * as from5 from './from-5'
+import * as from6 from './from-6'
 
 type Data = Record<string, unknown>
 
@@ -14,6 +15,7 @@ const STEPS: Record<number, { class: (document: Data) => Data, paper: (paper: Da
   3: { class: from3.upgradeClass, paper: from3.upgradePaper },
   4: { class: from4.upgradeClass, paper: from4.upgradePaper },
   5: { class: from5.upgradeClass, paper: from5.upgradePaper },
+  6: { class: from6.upgradeClass, paper: from6.upgradePaper },
 }
 
 /** The settings of a studio, which have no version: tools and prices that do not say what came later. */

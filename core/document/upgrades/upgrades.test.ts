@@ -51,7 +51,7 @@ describe('a file of version 2', () => {
   it('keeps what it said of the cutting, and asks for no sheet of the other units', () => {
     const batch = opened(data)
     expect(batch.version).toBe(VERSION)
-    expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, also: [] })))
+    expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, also: [], miscut: [] })))
     // Nothing lies on its cards but what the catalogue puts there: the same pieces as before.
     expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE, faces: [], free: [] })))
     expect([batch.papers, batch.post]).toEqual([data.papers, data.post])
@@ -85,7 +85,7 @@ describe('a file of version 3', () => {
 const ALIKE = { colourways: [], insteadOf: '', bags: [] }
 
 /** What was not limited before version 5. */
-const UNLIMITED = { working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in' }
+const UNLIMITED = { working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in', offcutsFirst: false }
 
 describe('a file of version 4', () => {
   const data = fixture('v4')
@@ -93,7 +93,7 @@ describe('a file of version 4', () => {
 
   it('wished for few settings or little time, which is to be easy to cut since; nothing is limited', () => {
     expect(batch.wishes).toEqual({ ...UNLIMITED, priority: 'easy' })
-    expect(batch.cutting).toEqual([{ ...data.cutting[0], priority: 'easy' }, ...data.cutting.slice(1)])
+    expect(batch.cutting).toEqual([{ ...data.cutting[0], priority: 'easy', miscut: [] }, ...data.cutting.slice(1)])
     expect(batch.tools.pace).toEqual({ ...data.tools.pace, turning: 3, aside: 10, beside: 2, reading: 30 })
   })
 
@@ -130,6 +130,17 @@ describe('a file of version 5', () => {
     expect([batch.version, batch.roster, batch.papers]).toEqual([VERSION, [], data.papers])
     const wish = (weight: number) => ({ hold: 'wish', weight })
     expect(batch.sharing).toEqual({ touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(1), surplus: 0 })
+  })
+})
+
+describe('a file of version 6', () => {
+  const data = fixture('v6')
+  const batch = opened(data)
+
+  it('took offcuts where they saved sheets, and nothing came out in a wrong size', () => {
+    expect([batch.version, batch.cards, batch.roster, batch.sharing]).toEqual([VERSION, data.cards, data.roster, data.sharing])
+    expect(batch.wishes).toEqual({ ...data.wishes, offcutsFirst: false })
+    expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, miscut: [] })))
   })
 })
 
