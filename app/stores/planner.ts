@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import type { PaperOutcome, PaperProblem } from '../../core/batch'
-import { kitsOfBatch, outcomeOf, scrapProblem } from '../../core/batch'
+import { kitsOfBatch, outcomeOf, planHidden } from '../../core/batch'
 import { problemKey } from '../../core/cutting'
 import type { Plan } from '../../core/cutting'
 import type { Batch } from '../../core/document'
@@ -56,17 +56,22 @@ export const usePlannerStore = defineStore('planner', () => {
   )
 
   const fromSheets = computed(() => (work.settled?.preparation.papers ?? []).map(planned))
-  /** Hidden parts from scrap, once it is settled what the papers leave over. */
-  const fromScrap = computed(() => {
-    if (!work.settled || fromSheets.value.some(({ job }) => isOpen(job))) return []
-    const paper = scrapProblem(
-      work.settled.preparation,
-      fromSheets.value.flatMap(({ outcome }) => outcome ?? []),
-    )
-    return paper ? [planned(paper)] : []
+  /** Hidden parts, once it is settled what the papers leave over; where that is not enough, together with one of them. */
+  const hidden = computed(() => {
+    if (!work.settled || fromSheets.value.some(({ job }) => isOpen(job))) return undefined
+    return planHidden(work.settled.preparation, fromSheets.value.flatMap(({ outcome }) => outcome ?? []), (paper) => {
+      const { job, outcome } = planned(paper)
+      return isOpen(job) ? 'open' : outcome
+    })
   })
   /** One entry for each paper, those still without a plan included. */
-  const papers = computed(() => [...fromSheets.value, ...fromScrap.value])
+  const papers = computed(() => {
+    if (!hidden.value) return fromSheets.value
+    const { outcomes, scrap } = hidden.value
+    const known = new Map(fromSheets.value.map(one => [one.outcome, one]))
+    const without = fromSheets.value.filter(({ outcome }) => !outcome)
+    return [...outcomes.map(outcome => known.get(outcome) ?? planned(outcome.entry)), ...without, ...scrap ? [planned(scrap)] : []]
+  })
 
   function planned(paper: PaperProblem): PlannedPaper {
     void turn.value
@@ -85,7 +90,7 @@ export const usePlannerStore = defineStore('planner', () => {
   const plans = computed(() => papers.value.flatMap(({ outcome }) => outcome ?? []))
   /** Prints are still being shared out: what is cut from them may change. */
   const sharing = computed(() => sharings.stateOf(work.preparation?.sharing?.key)?.state === 'running')
-  const running = computed(() => sharing.value || papers.value.some(({ job }) => isOpen(job)))
+  const running = computed(() => sharing.value || (hidden.value?.open ?? false) || papers.value.some(({ job }) => isOpen(job)))
   /** Everything is planned as far as it will be, what failed included. */
   const ready = computed(() => work.settled !== undefined && !running.value)
   const stopped = computed(() => papers.value.some(({ job }) => job.state === 'stopped' || job.state === 'failed'))
@@ -97,11 +102,12 @@ export const usePlannerStore = defineStore('planner', () => {
   )
 
   watch(
-    papers,
-    all =>
-      planning.show(
-        all.flatMap(({ key, problem, free }) => [{ key, problem }, ...(free ? [{ key: problemKey(free), problem: free }] : [])]),
-      ),
+    [papers, hidden],
+    () => {
+      const asked = [...papers.value, ...fromSheets.value, ...(hidden.value?.asked ?? []).map(planned)]
+      planning.show(asked.flatMap(({ key, problem, free }) =>
+        [{ key, problem }, ...(free ? [{ key: problemKey(free), problem: free }] : [])]))
+    },
     { immediate: true },
   )
 

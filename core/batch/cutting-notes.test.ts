@@ -1,7 +1,8 @@
 import { produce } from 'immer'
 import { beforeEach, describe, expect, it } from 'vitest'
 import {
-  forgetCut, keepLayout, newMiscut, noteCut, noteMiscut, noteSpoiled, outcomeOf, prepare, readPaper, setFormat, shelve, takeAsUsual, takePlan,
+  forgetCut, keepLayout, newMiscut, noteCut, noteMiscut, noteSpoiled, outcomeOf,
+  prepare, readPaper, setFormat, shelve, takeAsUsual, takePlan,
 } from '.'
 import { paperedCard } from './testing'
 import type { PaperOutcome } from '.'
@@ -102,7 +103,8 @@ describe('what is noted about the cutting of a paper', () => {
     expect(outcome.plan.sheets).toBe(missing)
     const trimmed = outcome.plan.layouts.filter(({ supply }) => supply.startsWith('miscut'))
     expect(trimmed.map(({ root, repeats }) => [countsOf(root).get(demand!.key), repeats])).toEqual([[1, 2]])
-    expect(outcome.steps.find(({ hold }) => hold.startsWith('miscut'))).toMatchObject({ quantity: 2, cuts: 1, keep: { demand: demand!.key } })
+    const trim = outcome.steps.find(({ hold }) => hold.startsWith('miscut'))
+    expect(trim).toMatchObject({ quantity: 2, cuts: 1, keep: { demand: demand!.key } })
     // Once they are trimmed they are gone, before the shelf knows of it and after.
     const layout = trimmed[0]!
     change(draft => noteCut(draft, 'kelp', { ...planned(), key: 'trimmed', layout }, 2))

@@ -4,11 +4,12 @@ import load from 'highs'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import {
-  findingsOf, formatsInUse, keyOfRef, kitProblems, fromFormat, nearbySizes, outcomeOf, pieceRef, planAll, prepare, readLayout,
+  findingsOf, formatsInUse, keepLayout, keyOfRef, kitProblems, fromFormat, nearbySizes, outcomeOf, pieceRef, planAll, prepare, readLayout,
   readPaper, scrapProblem, setFormat, stopsIn, writeLayout,
 } from '.'
+import type { PaperOutcome } from '.'
 import { paperedCard } from './testing'
-import { mostKits, plansFor, solverOf, verifyPlan } from '../cutting'
+import { madeBy, mostKits, plansFor, solverOf, verifyPlan } from '../cutting'
 import { newLayer } from '../dressing'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
@@ -240,6 +241,37 @@ describe('hidden parts', () => {
 
   it('are no reason to run out of a paper', () => {
     expect(kitProblems(scrap, prepare(scrap)).map(({ paper }) => paper.key)).not.toContain(ANY_SCRAP)
+  })
+
+  it('are planned with the pieces of a paper where the scrap is not enough, and may be kept on its layouts', () => {
+    // Offcuts and leftovers too small for anything: squaring takes what was left of each sheet.
+    const bare = { ...scrap, papers: papers.map(entry => ({ ...entry, offcuts: [] })), tools: { ...scrap.tools, smallestPiece: '4 in' } }
+    const preparation = prepare(bare)
+    const outcomes = planAll(bare, preparation, solve)
+    expect(outcomes.flatMap(({ plan }) => plan.unplaced)).toEqual([])
+    const wanted = new Map(preparation.scrap.map(({ key, quantity }) => [key, quantity]))
+    const joint = outcomes.filter(({ entry }) => entry.paper.key !== ANY_SCRAP && [...wanted.keys()].some(key => entry.names.has(key)))
+    expect(joint).toHaveLength(1)
+    const [{ plan, entry, paper }] = joint as [PaperOutcome]
+    expect(verifyPlan(plan, entry.problem)).toEqual([])
+    const made = madeBy(plan.layouts)
+    for (const [key, quantity] of wanted) expect(made.get(key)).toBeGreaterThanOrEqual(quantity)
+    // Kept, they stay where they are, and nothing more is asked of the scrap.
+    const kept = produce(bare, (draft) => {
+      for (const layout of plan.layouts) keepLayout(draft, paper.key, { layout, key: `kept-${layout.key}`, problem: entry.problem }, true)
+    })
+    const again = prepare(kept)
+    expect(again.papers.find(other => other.paper.key === paper.key)).toMatchObject({ dropped: [], hidden: wanted })
+    expect(scrapProblem(again, [])).toBeUndefined()
+    const last = planAll(kept, again, solve)
+    expect(last.flatMap(({ plan }) => plan.unplaced)).toEqual([])
+    expect(last.find(other => other.paper.key === paper.key)!.plan.sheets).toBe(plan.sheets)
+  })
+
+  it('stay missing, and nothing is changed, where no paper can give them', () => {
+    const light = { ...scrap, papers: papers.map(entry => ({ ...entry, weight: 100 })) }
+    const outcomes = planAll(light, prepare(light), solve)
+    expect(outcomes.at(-1)!.plan.unplaced.length).toBeGreaterThan(0)
   })
 
   it('come from paper of a suitable weight only, and only hidden parts may', () => {

@@ -1,12 +1,13 @@
 import type { Solve } from '../cutting'
-import { plansFor } from '../cutting'
+import { plansFor, problemKey } from '../cutting'
 import type { Batch } from '../document'
 import type { Kits } from '../kits'
 import { kitsFor } from '../kits'
+import { planHidden } from './hidden'
 import type { PaperOutcome } from './outcome'
 import { outcomeOf } from './outcome'
 import type { Preparation } from './prepare'
-import { scrapProblem } from './scrap'
+import type { PaperProblem } from './problems'
 
 /**
  * Plans every paper of a class to the end, exactly where there is a solver, and then hidden parts from scrap.
@@ -14,8 +15,15 @@ import { scrapProblem } from './scrap'
  */
 export function planAll(batch: Batch, preparation: Preparation, solve?: Solve): PaperOutcome[] {
   const outcomes = preparation.papers.map(entry => outcomeOf(entry, plansFor(entry.problem, solve), batch))
-  const scrap = scrapProblem(preparation, outcomes)
-  return scrap ? [...outcomes, outcomeOf(scrap, plansFor(scrap.problem, solve), batch)] : outcomes
+  const known = new Map<string, PaperOutcome>()
+  const planned = (entry: PaperProblem) => {
+    const key = `${entry.paper.key} ${problemKey(entry.problem)}`
+    const outcome = known.get(key) ?? outcomeOf(entry, plansFor(entry.problem, solve), batch)
+    known.set(key, outcome)
+    return outcome
+  }
+  const { outcomes: all, scrap } = planHidden(preparation, outcomes, planned)
+  return scrap ? [...all, planned(scrap)] : all
 }
 
 /** The kits of a prepared and planned class. */

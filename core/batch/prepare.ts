@@ -69,13 +69,17 @@ export function prepare(batch: Batch, before?: Preparation, known?: (key: string
   function problemsOf(): PaperProblem[] {
     const isSame = sameTools && before.batch.wishes === batch.wishes && before.batch.prices === batch.prices
       && isAlone(before.batch) === isAlone(batch)
+    // Hidden parts may be among the layouts that are kept.
+    const sameScrap = isSame && JSON.stringify(before.scrap) === JSON.stringify(scrap)
     return [...shelf.values()].flatMap((paper) => {
       const users = cards.filter(card => isCutFrom(card, paper))
-      if (users.length === 0) return []
       const entry = batch.cutting.find(own => own.paper === paper.key)
+      // A paper that no card is cut from may hold hidden parts on layouts that are kept.
+      if (users.length === 0 && (scrap.length === 0 || !entry?.layouts.length)) return []
       const old = isSame ? before.papers.find(problem => problem.paper === paper) : undefined
       const sameUsers = old && users.length === old.cards.length && users.every((card, index) => card === old.cards[index])
-      return [sameUsers && old.own === entry ? old : paperProblem(batch, users, paper, cutter)]
+      const problem = sameUsers && old.own === entry && sameScrap ? old : paperProblem(batch, users, paper, cutter, scrap)
+      return users.length > 0 || problem.hidden.size > 0 ? [problem] : []
     })
   }
 }

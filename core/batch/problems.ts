@@ -38,6 +38,9 @@ export interface PaperProblem {
   paperOf?: Map<string, Paper>
   /** Kept layouts that do not fit any more, and why. */
   dropped: string[]
+  /** What the class wants of it, and hidden parts for which any scrap would do on layouts that are kept or cut. */
+  demands: OwnedDemand[]
+  hidden: Map<string, number>
   /** The problem without kept layouts and with every format, where that differs: it shows what they cost. */
   free?: Problem
 }
@@ -45,8 +48,11 @@ export interface PaperProblem {
 /**
  * The cutting problem of one paper.
  * @param cards those that pieces are cut for from it
+ * @param scrap hidden parts that may be among its layouts
  */
-export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, tools: Cutter): PaperProblem {
+export function paperProblem(
+  batch: Batch, cards: PreparedCard[], paper: Paper, tools: Cutter, scrap: OwnedDemand[] = [],
+): PaperProblem {
   const cutter = { ...tools, stack: stackOf(tools.stack, paper.weight) }
   const demands = demandsOf(batch, cards, paper)
   const entry = batch.cutting.find(({ paper: key }) => key === paper.key)
@@ -55,10 +61,11 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
   const belongs = new Map(demands.map(({ key, owners }) => [key, belongsTo(owners)]))
   const wanted = new Map(demands.map(({ key, quantity }) => [key, quantity]))
 
+  const readable = [...demands, ...scrap.filter(({ key }) => !names.has(key))]
   const dropped: string[] = []
   const [cut, kept, unshelved]: [Required<Layout>[], Layout[], Layout[]] = [[], [], []]
   for (const layout of entry?.layouts ?? []) {
-    const read = readLayout(layout, demands, cutter)
+    const read = readLayout(layout, readable, cutter)
     if ('wrong' in read) {
       dropped.push(read.wrong)
       continue
@@ -80,12 +87,25 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
   const taken = openedBy(unshelved)
   const spoiled = new Map((entry?.spoiled ?? []).map(({ piece, count }) => [keyOfRef(piece), count]))
   const miscut = tally(entry?.miscut ?? [], ({ piece }) => keyOfRef(piece), ({ count }) => count)
-  const missing = demands.map(demand => ({
+  // Hidden parts on layouts that are kept or cut are no business of what the papers leave over.
+  const ofKept = madeBy([...cut, ...kept])
+  const keptOnly = madeBy(kept)
+  const hidden = new Map(scrap.flatMap(({ key, quantity }) => {
+    const count = names.has(key) ? 0 : Math.min(quantity, ofKept.get(key) ?? 0)
+    return count > 0 ? [[key, count] as const] : []
+  }))
+  const onLayouts = scrap.filter(({ key }) => hidden.has(key)).map(demand => ({ ...demand, quantity: keptOnly.get(demand.key) ?? 0 }))
+  for (const { key, name, owners } of onLayouts) {
+    names.set(key, name)
+    belongs.set(key, belongsTo(owners))
+    wanted.set(key, hidden.get(key) ?? 0)
+  }
+  const missing = [...onLayouts, ...demands.map(demand => ({
     ...demand,
     quantity: Math.max(
       0, demand.quantity - (made.get(demand.key) ?? 0) + (spoiled.get(demand.key) ?? 0) + (miscut.get(demand.key) ?? 0),
     ),
-  }))
+  }))]
   const left = supplies.map((supply) => {
     // What the shelf does not hold is gone once it is cut, whether the shelf was brought up to date or not.
     const gone = isLoose(supply.kind) ? opened : taken
@@ -120,6 +140,8 @@ export function paperProblem(batch: Batch, cards: PreparedCard[], paper: Paper, 
     opened,
     cut: unshelved,
     dropped,
+    demands,
+    hidden,
     problem,
     free: restricted ? free : undefined,
   }

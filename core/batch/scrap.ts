@@ -6,18 +6,25 @@ import { goneOf } from './leftovers'
 import type { PaperOutcome } from './outcome'
 import { belongsTo } from './owners'
 import type { Preparation } from './prepare'
-import type { PaperProblem } from './problems'
+import type { OwnedDemand, PaperProblem } from './problems'
 import { SCRAP_PAPER } from './scrap-paper'
 
 /**
  * Hidden parts for which any scrap will do, once the papers are planned: they are cut
  * from what the plans leave over, be it ever so small, and from offcuts that no plan
  * uses, of any paper of a suitable weight. No fresh sheet is opened for them.
+ * @param besides key of a paper that nothing is taken from
  * @returns nothing where the class has no such parts
  */
-export function scrapProblem({ scrap, cutter, shelf }: Preparation, outcomes: PaperOutcome[]): PaperProblem | undefined {
+export function scrapProblem(preparation: Preparation, outcomes: PaperOutcome[], besides?: string): PaperProblem | undefined {
+  const { cutter, shelf } = preparation
+  const scrap = preparation.scrap.flatMap((demand) => {
+    const quantity = stillWanted(preparation, demand)
+    return quantity > 0 || demand.quantity === 0 ? [{ ...demand, quantity }] : []
+  })
   if (scrap.length === 0) return undefined
-  const papers = new Map([...shelf].filter(([, { weight }]) => weight >= SCRAP_WEIGHTS.least && weight <= SCRAP_WEIGHTS.most))
+  const isSuitable = ({ weight }: Paper) => weight >= SCRAP_WEIGHTS.least && weight <= SCRAP_WEIGHTS.most
+  const papers = new Map([...shelf].filter(([key, paper]) => key !== besides && isSuitable(paper)))
   const supplies = new Map<string, Supply>()
   const paperOf = new Map<string, Paper>()
   const add = (paper: Paper, size: Pick<Supply, 'width' | 'height'>, count: number) => {
@@ -50,9 +57,15 @@ export function scrapProblem({ scrap, cutter, shelf }: Preparation, outcomes: Pa
     wanted,
     paperOf,
     dropped: [],
+    demands: scrap,
+    hidden: new Map(),
     spoiled: new Map(),
     opened: new Map(),
     cut: [],
     problem: { demands: scrap, supplies: [...supplies.values()], cutter, objective: 'sheets' },
   }
 }
+
+/** Hidden parts that are not among the layouts that are kept or cut. */
+export const stillWanted = ({ papers }: Pick<Preparation, 'papers'>, { key, quantity }: OwnedDemand): number =>
+  Math.max(0, quantity - papers.reduce((sum, { hidden }) => sum + (hidden.get(key) ?? 0), 0))

@@ -1,16 +1,9 @@
-import type { Demand } from './plan'
+import type { Demand, KitNeed } from './plan'
 import type { Programme } from './solver'
 
 /*
  * Where the sheets do not give everything, complete kits come before single pieces: a bag that lacks one piece cannot be given out.
  */
-
-/** Kits that take the same pieces from a paper. */
-export interface KitNeed {
-  kits: number
-  /** Pieces in one of them, by demand key. */
-  pieces: ReadonlyMap<string, number>
-}
 
 type Row = Programme['rows'][number]
 

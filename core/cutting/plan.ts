@@ -1,6 +1,5 @@
 import { itemAt, lookUp } from '../lists'
 import type { PaceEntry, SupplyKind, Turn, WayOfWorking } from '../document'
-import type { KitNeed } from './kits-first'
 import type { Length } from '../lengths'
 
 /** Rectangles wanted of one size from one paper. */
@@ -59,6 +58,13 @@ export interface Work {
   stages: number | null
   /** The narrowest strip that may come off a sheet. */
   strip: Length
+}
+
+/** Kits that take the same pieces from a paper. */
+export interface KitNeed {
+  kits: number
+  /** Pieces in one of them, by demand key. */
+  pieces: ReadonlyMap<string, number>
 }
 
 /** The cutting problem of one paper. */

@@ -1,6 +1,5 @@
 import type { Column, Patterns } from './patterns'
-import type { KitNeed } from './kits-first'
-import type { Demand, Problem } from './plan'
+import type { Demand, KitNeed, Problem } from './plan'
 import { isFresh } from './plan'
 import type { Solve } from './solver'
 
