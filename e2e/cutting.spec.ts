@@ -61,7 +61,7 @@ test('what counts most is a choice, and the cut in hand is shown in the drawing'
 
 test('sheets are weighed against time for one paper, and the choice stays', async ({ page, request }) => {
   const id = await demoClass(request, 'Weighed')
-  await paper(page, id, 'rust')
+  await paper(page, id, 'rope')
   const choices = page.getByRole('region', { name: 'What could be traded' })
   const [easy, balanced] = [/^Easy to cut/, /^Balanced/].map(name => choices.getByRole('button', { name })) as [Locator, Locator]
   await expect(easy).toContainText(/sheets? more, \d+ minutes? less/, PATIENT)

@@ -18,6 +18,7 @@ describe('a pile of equal pieces', () => {
     expect(pileName([owner('Left shutter', 20), owner('Right shutter', 20)], false)).toBe('Shutters (2 × 20, Harbour)')
     expect(pileName([owner('Upper leaf', 4), owner('Lower leaf', 4)], true)).toBe('Leaves (2 × 4)')
     expect(pileName([owner('Left box', 4), owner('Right box', 4)], true)).toBe('Boxes (2 × 4)')
+    expect(pileName([owner('Mat on left door', 4), owner('Mat on right door', 4)], true)).toBe('Mats on both doors (2 × 4)')
     // One of them alone, other numbers, and what is one part of a whole are no twins.
     expect(pileName([owner('Left door', 4)], true)).toBe('Left door')
     expect(pileName([owner('Left door', 4), owner('Right door', 3)], true)).toBe('Left door, Right door')

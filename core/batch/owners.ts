@@ -8,16 +8,21 @@ export interface Owner {
   quantity: number
 }
 
-/** Words that tell mirror twins apart. */
-const SIDES = /\b(left|right|upper|lower|top|bottom)\b */i
+/** Words that tell mirror twins apart: at the start, as in `Left door`, or after what lies there, as in `Mat on left door`. */
+const SIDE = '(?:left|right|upper|lower|top|bottom)'
+const FIRST = new RegExp(`^${SIDE} (.+)$`, 'i')
+const LATER = new RegExp(`^(.+) (on|in|inside|under|behind) (?:the )?${SIDE} (.+)$`, 'i')
 
-/** What both of two twins are called: `Left door` and `Right door` are doors. */
+const plural = (noun: string): string => noun.replace(/(f|fe)$/, 'ves').replace(/([^s])$/, '$1s').replace(/(x|ch|sh)s$/, '$1es')
+
+/** What both of two twins are called: `Left door` and `Right door` are doors; nothing where a name tells of no side. */
 function twinName(piece: string): string | undefined {
-  const name = piece.replace(SIDES, '').trim()
+  const [, what = '', where = '', side = ''] = LATER.exec(piece) ?? []
+  if (side) return `${plural(what)} ${where} both ${plural(side)}`
+  const [, name = ''] = FIRST.exec(piece) ?? []
   // What follows with “of” or “over” is not what there are several of.
-  if (name === piece || name === '' || /\s(of|over|for|with)\s/.test(name)) return undefined
-  const plural = name.replace(/(f|fe)$/, 'ves').replace(/([^s])$/, '$1s').replace(/(x|ch|sh)s$/, '$1es')
-  return plural.charAt(0).toUpperCase() + plural.slice(1)
+  if (name === '' || /\s(of|on|over|for|with)\s/.test(name)) return undefined
+  return plural(name.charAt(0).toUpperCase() + name.slice(1))
 }
 
 /** Mirror twins of a card under one name, how many of each. */

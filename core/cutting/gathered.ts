@@ -6,6 +6,9 @@ import { area, contentOf, countsOf } from './plan'
 import { restIn } from './rests'
 import { stripLayout } from './strips'
 
+/** Pieces on a sheet above which strips take long. */
+const MANY_PIECES = 120
+
 /**
  * The same pieces on the same sheets, in strips that leave more in one rectangle, where that takes no more time and no more
  * settings. Layouts that are set up stay as they are.
@@ -16,6 +19,7 @@ export function gathered(layouts: Layout[], problem: Problem): Layout[] {
   return layouts.map((layout) => {
     if (ready.has(contentOf(layout.root))) return layout
     const counts = countsOf(layout.root)
+    if ([...counts.values()].reduce((sum, count) => sum + count, 0) > MANY_PIECES) return layout
     const some = demands.filter(({ key }) => counts.has(key))
     const alike = (['width', 'height'] as const).flatMap((along): Layout[] => {
       const root = stripLayout(byKey(supplies, layout.supply), cutter, along, some, counts, area)

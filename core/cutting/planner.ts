@@ -33,8 +33,9 @@ const ROUNDS = 24
 /** Rounds of strips before the exact search takes over. */
 const STRIP_ROUNDS = 8
 const FEW_SIZES = 8
-/** Pieces above which strips of many sizes take too long to start from. */
+/** Pieces above which strips of many sizes take too long to start from, and pieces on a sheet. */
 const MANY_PIECES = 400
+const FULL_SHEET = 60
 
 /**
  * Plans the cutting of one paper with strip layouts: at once a first plan, then
@@ -72,8 +73,8 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
   if (placeable.length === 0) return [planOf(best)]
   const tried: Layout[] = []
   // Strips of many sizes take long; where an exact search follows, whole patterns give its start.
-  const many
-    = solve !== undefined && placeable.length > FEW_SIZES && placeable.reduce((sum, { quantity }) => sum + quantity, 0) > MANY_PIECES
+  const pieces = placeable.reduce((sum, { quantity }) => sum + quantity, 0)
+  const many = solve !== undefined && pieces > MANY_PIECES && (placeable.length > FEW_SIZES || pieces > FULL_SHEET * least)
   const fill = many ? guillotineFiller(problem, placeable) : stripFiller(problem, placeable)
   const rounds = many ? 1 : !solve ? ROUNDS : placeable.length > FEW_SIZES ? STRIP_ROUNDS / 2 : STRIP_ROUNDS
   for (let round = 1; round <= rounds; round++) {
@@ -271,7 +272,7 @@ function finished(attempt: Attempt, demands: Demand[], unplaced: Unplaced[], bou
     .map(demand => ({
       demand: demand.key,
       quantity: lookUp(attempt.missing, demand.key),
-      reason: 'What is on hand gives no more of it, and none can be bought.',
+      reason: 'What is on hand gives no more, and none can be bought.',
     }))
   return {
     layouts: keyedLayouts([...attempt.layouts].sort((a, b) => b.repeats - a.repeats)),

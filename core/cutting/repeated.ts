@@ -15,6 +15,8 @@ const POWERS = [1, 1.1, 1.2, 1.3]
 const MOST_LAYOUTS = 60
 /** Numbers of sheets that are tried for a layout. */
 const TRIES = 12
+/** Pieces on a sheet above which strips take long: layouts are cut for so long then that reading them counts for little. */
+const MANY_PIECES = 60
 
 /**
  * @param sheets the fewest that all pieces fit on
@@ -25,6 +27,7 @@ export function repeatedPlans({ patterns: { supplies }, demands, problem: { cutt
   if (!supply || supplies.length > 1 || !isFresh(supply) || supply.price === null) return []
   const areas = new Map(demands.map(demand => [demand.key, area(demand)]))
   const average = demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0) / sheets
+  if (demands.reduce((sum, { quantity }) => sum + quantity, 0) / sheets > MANY_PIECES) return []
   return FILLS.flatMap(fill => POWERS.flatMap((power) => {
     const plan = onePlan(supply, average * fill, power)
     return plan ? [plan] : []

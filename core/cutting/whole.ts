@@ -14,8 +14,10 @@ const ALL_OFFCUTS = 0.3
 const A_MISSING_PIECE = 1_000_000
 /** Branches of the integer programme. */
 const NODES = 2000
-/** Sizes above which a branch takes long, and how many there are then. */
-const MANY = { sizes: 30, nodes: 20 }
+/** And of that for the pieces that stay missing, once it is known how many kits do. */
+const NODES_FOR_PIECES = 300
+/** Sizes above which a branch takes long, and how many there are then; and the same for entries of the programme. */
+const MANY = { sizes: 30, nodes: 20, entries: 1300, few: 300 }
 
 /**
  * Whole sheets from the columns known, by an integer programme: least money and then fewest sheets, or the other way round. Where
@@ -31,6 +33,8 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
   const lacking = columns.length + supplies.length
   const needs = search.short ? search.needs : []
   const incomplete = lacking + demands.length
+  const entries = columns.reduce((sum, { counts }) => sum + counts.size, 0)
+  const isLarge = demands.length > MANY.sizes || entries > MANY.entries
   const kits = needs.map((_, at): [number, number] => [incomplete + at, 1])
   const solved = needs.length > 0 ? inOrder() : solve()
   solved?.columns.forEach((amount, at) => {
@@ -48,6 +52,7 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
 
   function solve({ kitsOnly = false, mostIncomplete = Infinity } = {}) {
     const cost = (value: number) => (kitsOnly ? 0 : value)
+    const most = Number.isFinite(mostIncomplete) ? NODES_FOR_PIECES : NODES
     return search.solve({
       costs: [
         ...columns.map(column => cost(patterns.isFresh(column) ? sheet : offcut - reward(column))),
@@ -63,7 +68,7 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
         ...(Number.isFinite(mostIncomplete) ? [{ most: mostIncomplete, of: kits }] : []),
         ...(bound > 0 && formats > 0 && !search.short ? [{ least: bound, of: patterns.fresh() }] : []),
       ],
-      whole: { nodes: demands.length > MANY.sizes ? MANY.nodes : NODES },
+      whole: isLarge ? { nodes: demands.length > MANY.sizes ? MANY.nodes : Math.min(most, MANY.few), brief: !search.short } : { nodes: most },
     })
   }
 

@@ -123,6 +123,7 @@ const COLUMNS = [
       </fieldset>
       <div class="row">
         <Select
+          :key="miscut.length"
           :model-value="null"
           :options="rows"
           option-value="key"
@@ -142,6 +143,7 @@ const COLUMNS = [
 
 <style scoped>
 summary { cursor: pointer; font-weight: 600; }
-.wrong { align-items: end; border: 0; padding: 0; margin: 0; min-inline-size: 0; }
+:deep(td input) { width: 4rem; }
+.wrong { align-items: center; border: 0; padding: 0; margin: 0; min-inline-size: 0; }
 .stack { margin-top: 0.75rem; }
 </style>

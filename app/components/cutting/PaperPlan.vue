@@ -51,6 +51,13 @@ const dearer = computed(() => {
     .filter(Boolean)
     .join(' and ')
 })
+/** What is missing, by the reason for it. */
+const missing = computed(() => {
+  const reasons = new Map<string, string[]>()
+  for (const { demand, quantity, reason } of outcome.value?.plan.unplaced ?? [])
+    reasons.set(reason, [...reasons.get(reason) ?? [], `${quantity} × ${entry.names.get(demand)}`])
+  return [...reasons]
+})
 /** How far the planning is, in words; nothing once it is settled. */
 const looking = computed(() => {
   const { state, columns } = entry.job
@@ -130,12 +137,12 @@ async function download(layout: KeyedLayout, number: number) {
       A layout you kept is not used: {{ reason }}. The pieces have changed since.
     </Message>
     <Message
-      v-for="{ demand, quantity, reason } in outcome?.plan.unplaced ?? []"
-      :key="demand"
+      v-for="[reason, pieces] in missing"
+      :key="reason"
       severity="error"
       :closable="false"
     >
-      {{ quantity }} × {{ entry.names.get(demand) }}: {{ reason }}
+      Missing: {{ pieces.join('; ') }}. {{ reason }}
     </Message>
     <PlanChoices :entry="entry" />
     <div

@@ -65,7 +65,7 @@ const set = (change: Partial<WishesEntry>) => emit('change', `wish ${Object.keys
         zero
         @update:model-value="set({ leastStrip: $event })"
       />
-      <label class="row">
+      <label class="wish">
         <Checkbox
           :model-value="wishes.offcutsFirst"
           binary
@@ -81,4 +81,5 @@ const set = (change: Partial<WishesEntry>) => emit('change', `wish ${Object.keys
 <style scoped>
 summary { cursor: pointer; font-weight: 600; }
 .stack { margin-top: 0.75rem; }
+.wish { display: flex; gap: 0.5rem; align-items: start; }
 </style>
