@@ -103,7 +103,7 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
   return { data, text: [heading(batch), ...sections, '', ...findingLines(findings)].join('\n').trimEnd(), stops: stopsIn(findings) }
 }
 
-const moneyIn
+export const moneyIn
   = ({ prices: { currency } }: Batch) =>
     (cents: number) =>
       new Intl.NumberFormat('en', { style: 'currency', currency }).format(cents / 100)

@@ -1,7 +1,9 @@
 import type { Batch, DressingEntry, Problem } from '../core/document'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
+import type { TeachWishes } from '../core/batch'
 import { kitsOfBatch, planAll, prepare, prepareShared } from '../core/batch'
+import { SKILLS } from '../core/folds'
 import { cutsCsv } from '../core/exports'
 import { readBatch, readDressing } from '../core/formats'
 import { foldReport, foldsReport } from './folds'
@@ -9,6 +11,7 @@ import { drawerReport, kitsReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
 import { mostReport, shareReport } from './sharing'
 import { loadSolver } from './solver'
+import { teachReport } from './teach'
 import { verifyReport } from './verify'
 
 const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
@@ -18,6 +21,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   verify PLAN   checks what “plan FILE --json” or “share FILE --json” wrote, by code that shares nothing with the planner
   drawer FILE   how many kits the sheets and offcuts on hand give, and which paper runs out first
   share FILE    who gets which prints of the pools, with the sheets that takes and what each rule costs
+  teach SHELF   which folds of the catalogue the shelf of a batch file gives, for how many kits, and what is to buy
   kits FILE     one list for each seat, what to buy, what a kit costs
   folds         the catalogue of folds with their parameters
   fold ID       one fold: pieces, creases, joints, findings, outline, size on display, steps
@@ -28,6 +32,11 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   --masks FOLDER     write a stamping mask of every face that is seen, in real size, as SVG
   --svg FOLDER       write the flat pattern of every blank of the fold, in real size; --dxf FOLDER alike
   --units inch       or metric: which natural sizes to start from, and how to write measures
+
+  --flat             of “teach”: only what goes into a flat letter
+  --minutes N        of “teach”: no more minutes at the trimmer than this
+  --skill NAME       of “teach”: first card, some care or nimble; as often as needed
+  --envelope KEY     of “teach”: what fits into this envelope of the file
 
   --most        of “share”: the most kits that the sheets on hand give, one of each card
   --csv         of “plan”: the order of cuts as CSV
@@ -65,6 +74,20 @@ function dressingIn(file: string): DressingEntry | string {
   return read.ok ? read.value : read.problems.map(problem => `${file}: ${line(problem)}`).join('\n')
 }
 
+/** What a class is to be like, as it was asked for; what is wrong with that otherwise. */
+function teachWishes(
+  { flat = false, minutes, skill = [], envelope = '' }: { flat?: boolean, minutes?: string, skill?: string[], envelope?: string },
+  { post: { envelopes } }: Batch,
+): TeachWishes | string {
+  const most = minutes === undefined ? null : Number(minutes)
+  if (most !== null && !(most > 0 && Number.isFinite(most))) return `--minutes is a number of minutes, not “${minutes}”.`
+  const unknown = skill.find(one => !SKILLS.some(known => known === one))
+  if (unknown !== undefined) return `--skill is one of ${SKILLS.join(', ')}, not “${unknown}”.`
+  if (envelope !== '' && envelopes.every(({ key }) => key !== envelope))
+    return `--envelope is one of ${envelopes.map(({ key }) => key).join(', ')}, not “${envelope}”.`
+  return { flat, minutes: most, skills: SKILLS.filter(known => skill.includes(known)), envelope }
+}
+
 async function run(args: string[]): Promise<number> {
   let parsed
   try {
@@ -82,6 +105,10 @@ async function run(args: string[]): Promise<number> {
         svg: { type: 'string' },
         dxf: { type: 'string' },
         dress: { type: 'string' },
+        flat: { type: 'boolean' },
+        minutes: { type: 'string' },
+        skill: { type: 'string', multiple: true },
+        envelope: { type: 'string' },
       },
     })
   }
@@ -110,8 +137,9 @@ async function run(args: string[]): Promise<number> {
     return 'wrong' in answer ? wrong(answer.wrong) : print(answer)
   }
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
-  if (!command && name !== 'verify')
-    return wrong(`There is no command “${name}”; there are: ${Object.keys(COMMANDS).join(', ')}, verify, folds, fold, schema.`)
+  const isTeach = name === 'teach'
+  if (!command && !isTeach && name !== 'verify')
+    return wrong(`There is no command “${name}”; there are: ${Object.keys(COMMANDS).join(', ')}, teach, verify, folds, fold, schema.`)
   if (file === undefined || more.length > 0) return wrong(`${name} takes one ${name === 'verify' ? 'plan' : 'batch'} file.\n\n${HELP}`)
 
   let text
@@ -121,12 +149,17 @@ async function run(args: string[]): Promise<number> {
   catch (error) {
     return wrong(`${file} cannot be read: ${(error as Error).message}`)
   }
-  if (!command) {
+  if (!command && !isTeach) {
     const checked = verifyReport(text)
     return 'wrong' in checked ? wrong(`${file}: ${checked.wrong}`) : print(checked)
   }
   const read = readBatch(text)
   if (!read.ok) return wrong(read.problems.map(problem => `${file}: ${line(problem)}`).join('\n'))
+  if (isTeach) {
+    const wishes = teachWishes(values, read.value)
+    return typeof wishes === 'string' ? wrong(wishes) : print(teachReport(read.value, wishes, await loadSolver()))
+  }
+  if (!command) return wrong(HELP)
   if (values.csv) {
     if (name !== 'plan') return wrong('--csv goes with plan.')
     const solve = await loadSolver()

@@ -74,9 +74,13 @@ function papersByKind(cards: CardEntry[], batch: Batch): Map<PartKind, string> {
 /** Bases get firm cardstock, messages the palest one, mats a print; the first of its kind wins. */
 function usual(kind: PartKind, papers: PaperEntry[]): PaperEntry | undefined {
   const fitting = papers.filter(paper => paper.kind === usualPaper(kind))
-  if (kind === 'message') return [...fitting].sort((a, b) => brightness(b.colour) - brightness(a.colour))[0]
+  if (kind === 'message') return palest(fitting)
   return fitting.find(paper => kind === 'mat' || paper.weight >= STOCK_WEIGHTS.light) ?? fitting[0] ?? papers[0]
 }
+
+/** The palest of some papers: what is written on it is read best. */
+export const palest = (papers: PaperEntry[]): PaperEntry | undefined =>
+  [...papers].sort((a, b) => brightness(b.colour) - brightness(a.colour))[0]
 
 const brightness = (colour: string): number =>
   [1, 3, 5].reduce((total, at) => total + Number.parseInt(colour.slice(at, at + 2), 16), 0)

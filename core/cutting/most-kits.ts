@@ -19,6 +19,7 @@ const MANY_SIZES = 12
 /** Rounds of strips for a number of kits. */
 const STRIP_ROUNDS = 4
 const NODES = 2000
+const FEW_NODES = 50
 
 /**
  * The most kits from what is on hand, nothing bought: the greatest number of kits whose
@@ -27,8 +28,9 @@ const NODES = 2000
  * best pattern of each of its sheets is worth.
  * @param problem sheets, offcuts and drop-outs on hand; the quantities of its demands do not matter
  * @param perKit pieces in one kit by demand key
+ * @param quick does without all patterns and without plans tried between the two numbers: these may lie further apart
  */
-export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, solve: Solve): KitsFrom {
+export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, solve: Solve, quick = false): KitsFrom {
   const wanted = problem.demands
     .map(demand => ({ ...demand, quantity: perKit.get(demand.key) ?? 0 }))
     .filter(({ quantity }) => quantity > 0)
@@ -47,7 +49,7 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
   const { columns, supplies } = patterns
   // The trimmer is too short for all of it, or nothing is left of a sheet once it is squared.
   if (supplies.length === 0) return none
-  const allThere = patterns.addAll()
+  const allThere = !quick && patterns.addAll()
   const rows = () => [
     ...patterns
       .demandRows()
@@ -74,7 +76,7 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
     if (!found) break
   }
   if (!Number.isFinite(most)) return { kits: 0, most: 0 }
-  const whole = solve({ costs: costs(), rows: rows(), whole: { nodes: NODES } })
+  const whole = solve({ costs: costs(), rows: rows(), whole: { nodes: quick ? FEW_NODES : NODES } })
   let kits = Math.min(most, Math.max(0, Math.floor((whole?.columns.at(-1) ?? 0) + 1e-6)))
   if (allThere && whole?.optimal) most = kits
   const kitsOf = (number: number) => ({ ...drawer, demands: wanted.map(demand => ({ ...demand, quantity: demand.quantity * number })) })
@@ -88,13 +90,13 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
     return false
   }
   // Strips are quick: they narrow down what the programme left open.
-  for (let [least, above] = [kits, most + 1]; above - least > 1;) {
+  for (let [least, above] = [kits, most + 1]; above - least > 1 && !(quick && kits > 0);) {
     const middle = Math.floor((least + above) / 2)
     if (stripsGive(middle)) kits = least = middle
     else above = middle
   }
   // Patterns that mix sizes in just the right numbers are the planner's business; of many sizes it would take too long.
-  const tries = wanted.length > MANY_SIZES ? 0 : MOST_TRIES
+  const tries = quick || wanted.length > MANY_SIZES ? 0 : MOST_TRIES
   for (let more = most; more > kits && more > most - tries; more--) if (plan(kitsOf(more), solve).unplaced.length === 0) kits = more
   return { kits, most }
 }

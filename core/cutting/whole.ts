@@ -68,7 +68,9 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
         ...(Number.isFinite(mostIncomplete) ? [{ most: mostIncomplete, of: kits }] : []),
         ...(bound > 0 && formats > 0 && !search.short ? [{ least: bound, of: patterns.fresh() }] : []),
       ],
-      whole: isLarge ? { nodes: demands.length > MANY.sizes ? MANY.nodes : Math.min(most, MANY.few), brief: !search.short } : { nodes: most },
+      whole: isLarge
+        ? { nodes: demands.length > MANY.sizes ? MANY.nodes : Math.min(most, MANY.few), brief: !search.short }
+        : { nodes: most },
     })
   }
 

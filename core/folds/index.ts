@@ -6,6 +6,7 @@ export type {
 } from './model/card'
 export { creaseAt, face, holesOf, isWhole, outlineOf, panelOf, windowOutline } from './model/card'
 export { insetOn } from './model/inset'
+export { SKILLS } from './model/fold'
 export type { Fold, Group, Skill, WorkedOut } from './model/fold'
 export type { Parameter, TextParameter } from './model/parameters'
 export { defaultInputs, followed, inputProblem, inputProblems, isUsed, resizedInputs } from './model/parameters'

@@ -15,7 +15,9 @@ import type { Piece } from './pieces'
 export const GROUPS = ['strip', 'slit', 'slider', 'box', 'around'] as const
 export type Group = (typeof GROUPS)[number]
 
-export type Skill = 'first card' | 'some care' | 'nimble'
+/** How much practice a fold takes. */
+export const SKILLS = ['first card', 'some care', 'nimble'] as const
+export type Skill = (typeof SKILLS)[number]
 
 /** A design: what can be chosen, and how everything follows from it. */
 export interface FoldDefinition<P extends Parameters> {

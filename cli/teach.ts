@@ -1,0 +1,44 @@
+import type { Suggestion, TeachWishes } from '../core/batch'
+import { suggestions } from '../core/batch'
+import type { Solve } from '../core/cutting'
+import { wholeMinutes } from '../core/cutting'
+import type { Batch } from '../core/document'
+import { count } from '../core/lists'
+import type { Report } from './reports'
+import { moneyIn, table } from './reports'
+
+/** What could be taught from the shelf of a batch file, the best first. */
+export function teachReport(batch: Batch, wishes: TeachWishes, solve: Solve): Report {
+  let found: Suggestion[] = []
+  for (const search = suggestions(batch, wishes, solve); ;) {
+    const { done, value } = search.next()
+    found = value
+    if (done) break
+  }
+  const money = moneyIn(batch)
+  const data = found.map(({ fold, papers, kits, most, wanted, toBuy, spending, whole, minutes, flat, others, nearby }) => ({
+    fold: fold.id, name: fold.name, skill: fold.skill, papers, kits, most, wanted, toBuy, spending, whole, minutes, flat,
+    others: others.map(({ papers, kits }) => ({ papers, kits })), nearby,
+  }))
+  const need = found[0]?.wanted ?? 0
+  const enough = found.filter(({ kits, wanted }) => kits >= wanted).length
+  return {
+    data,
+    text: found.length === 0
+      ? 'Nothing of the catalogue can be made of what is on the shelf as you wish it.'
+      : [
+          table(['Fold', 'Skill', 'Papers', 'Kits', 'To buy for all', 'Minutes'], found.map(row)),
+          `${count(found.length, 'fold')}; ${enough} of them for all ${count(need, 'kit')} from what is on hand. Minutes are those at the trimmer.`,
+          ...found.flatMap(({ fold, wanted, kits, nearby }) => (nearby
+            ? [`${fold.name}: with ${nearby.label.toLowerCase()} ${nearby.shown} ${nearby.kits} kits instead of ${kits} (of ${wanted}).`]
+            : [])),
+        ].join('\n'),
+    stops: 0,
+  }
+
+  function row({ fold, papers, kits, wanted, toBuy, spending, whole, minutes }: Suggestion): (string | number)[] {
+    const buy = toBuy.map(({ paper, sheets }) => `${sheets} × ${paper}`).join(', ')
+    const missing = kits >= wanted ? 'nothing' : whole ? `${buy}, ${money(spending)}` : 'cannot be bought whole'
+    return [fold.name, fold.skill, papers.join(', '), kits, missing, wholeMinutes(minutes)]
+  }
+}
