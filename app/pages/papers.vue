@@ -78,6 +78,12 @@ useHead({ title: 'Paper shelf · Wakaru' })
           aria-label="Kind of paper"
         />
         <Button
+          as="router-link"
+          to="/teach"
+          label="What could I teach?"
+          text
+        />
+        <Button
           label="Bin"
           text
           severity="secondary"

@@ -3,7 +3,7 @@ import { mostKits } from '../cutting'
 import type { Batch, CardEntry, PaperEntry } from '../document'
 import { ANY_SCRAP } from '../document'
 import type { Fold, Piece, Skill } from '../folds'
-import { FOLDS, factsOf, usualPaper } from '../folds'
+import { FOLDS, factsOf, foldById, usualPaper } from '../folds'
 import { itemAt } from '../lists'
 import { newCard, palest } from './cards'
 import { planAll } from './plan-all'
@@ -33,7 +33,8 @@ export const ANY_CLASS: TeachWishes = { skills: [], flat: false, envelope: '', m
 
 /** A fold that could be taught. */
 export interface Suggestion {
-  fold: Fold
+  /** Id of the fold: a suggestion can be handed from a worker to a page. */
+  fold: string
   /** A class with this card alone, its papers chosen. */
   batch: Batch
   card: CardEntry
@@ -98,7 +99,10 @@ export function* suggestions(
   return ranked(found)
 }
 
-/** Everything from what is here first; then what costs least to complete; of those that are alike what gives most kits, and is cut soonest. */
+/**
+ * Everything from what is here first; then what costs least to complete; of those that are alike what gives most kits, and is
+ * cut soonest.
+ */
 const ranked = (all: Suggestion[]): Suggestion[] => {
   const figures = ({ kits, wanted, whole, spending, minutes }: Suggestion) =>
     [kits >= wanted ? 0 : whole ? 1 : 2, spending, -Math.min(kits, wanted), minutes]
@@ -120,14 +124,21 @@ function suggestionFor(fold: Fold, empty: Batch, wishes: TeachWishes, solve: Sol
   const { toBuy, spending, whole, minutes } = classFrom(batch, preparation)
   if ((most === 0 && !whole) || (wishes.minutes !== null && minutes > wishes.minutes)) return undefined
   return {
-    fold, batch, card: itemAt(batch.cards, 0), papers, kits, most, wanted: prepared.kits, toBuy, spending, whole, minutes,
+    fold: fold.id, batch, card: itemAt(batch.cards, 0), papers, kits, most, wanted: prepared.kits, toBuy, spending, whole, minutes,
     flat: factsOf(fold, units).flat, others: [],
   }
 }
 
+/** @throws RangeError for a fold that the catalogue does not have */
+function byId(id: string): Fold {
+  const fold = foldById(id)
+  if (!fold) throw new RangeError(`There is no fold “${id}”.`)
+  return fold
+}
+
 /** A suggestion with what its fold gives in other papers. */
 function withOthers(one: Suggestion, empty: Batch, solve: Solve): Suggestion {
-  const others = colourwaysOf(one.fold, empty).slice(1).flatMap(({ batch, papers }) => {
+  const others = colourwaysOf(byId(one.fold), empty).slice(1).flatMap(({ batch, papers }) => {
     const { kits } = kitsFrom(batch, prepare(batch), solve)
     return kits > 0 ? [{ batch, papers, kits }] : []
   })

@@ -35,7 +35,7 @@ export interface Known {
 }
 
 /** Steps of effort for columns, and for columns and dive together; the best so far stands after that. */
-const MOST = { columns: 20_000_000, all: 30_000_000 }
+const MOST = { columns: 40_000_000, all: 60_000_000 }
 /** Sizes up to which a few columns can be expected to do, and beyond which nothing else is asked once the fewest sheets are known. */
 const MEDIUM = 30
 const MANY = 60

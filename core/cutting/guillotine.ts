@@ -15,7 +15,7 @@ export interface BestCut {
 /** Rectangles that one pricing looks at, at most: many times as many as a class has. With more the sizes are rounded up. */
 const MOST_CELLS = 80_000
 /** Cuts of a rectangle that are looked at in a step of effort. */
-const CUTS_A_STEP = 24
+const CUTS_A_STEP = 12
 /** Points along one side, as many as a table of them takes. */
 const MOST_POINTS = 4000
 
@@ -94,10 +94,10 @@ export class Guillotine {
     })
   }
 
-  /** What one pricing takes: rectangles, each with some of its cuts. */
+  /** What one pricing takes: the rectangles that it looks at; on a grid, which is fine, each of them many times as long. */
   get steps(): number {
     const [wide, high] = [this.xs.length, this.ys.length]
-    return Math.ceil(wide * high * Math.max(1, (wide + high) / CUTS_A_STEP))
+    return wide * high * (this.grid === 0 ? 1 : Math.ceil((wide + high) / CUTS_A_STEP))
   }
 
   /**
