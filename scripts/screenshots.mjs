@@ -18,6 +18,7 @@ const VIEWS = [
   ['layouts', '/classes/2/cutting?paper=lantern'],
   ['kits', '/classes/2/kits'],
   ['shelf', '/papers'],
+  ['teach', '/teach', { search: true }],
   ['settings', '/settings'],
   ['print-cutting', '/print/2/cutting'],
   ['print-kits', '/print/2/kits'],
@@ -28,7 +29,7 @@ main(() => visited('pictures', async (browser, address) => {
   const target = join(ROOT, 'docs/screenshots')
   mkdirSync(target, { recursive: true })
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
-  for (const [name, path, { dark = false, phone = false } = {}] of VIEWS) {
+  for (const [name, path, { dark = false, phone = false, search = false } = {}] of VIEWS) {
     const page = await context.newPage()
     if (phone) await page.setViewportSize({ width: 390, height: 844 })
     await page.emulateMedia({ colorScheme: dark ? 'dark' : 'light' })
@@ -38,6 +39,7 @@ main(() => visited('pictures', async (browser, address) => {
     await page.reload({ waitUntil: 'networkidle' })
     await page.getByRole('heading').first().waitFor()
     await page.getByText('working', { exact: true }).first().waitFor({ state: 'hidden', timeout: 120_000 })
+    if (search) await page.getByRole('button', { name: 'That will do' }).waitFor({ state: 'hidden', timeout: 120_000 })
     await page.waitForTimeout(1500)
     await page.screenshot({ path: join(target, `${name}.png`) })
     await page.close()
