@@ -39,6 +39,7 @@ main(() => visited('pictures', async (browser, address) => {
     await page.reload({ waitUntil: 'networkidle' })
     await page.getByRole('heading').first().waitFor()
     await page.getByText('working', { exact: true }).first().waitFor({ state: 'hidden', timeout: 120_000 })
+    await page.getByText(/^Planning the cutting/).first().waitFor({ state: 'hidden', timeout: 120_000 })
     if (search) await page.getByRole('button', { name: 'That will do' }).waitFor({ state: 'hidden', timeout: 120_000 })
     await page.waitForTimeout(1500)
     await page.screenshot({ path: join(target, `${name}.png`) })
