@@ -4,8 +4,8 @@ import { shelve } from '../../core/batch'
 import { paperedCard } from '../../core/batch/testing'
 import { plansFor } from '../../core/cutting'
 import type { Batch } from '../../core/document'
-import { newClass } from '../../core/document'
-import { foldById } from '../../core/folds'
+import { ANY_SCRAP, newClass } from '../../core/document'
+import { factsOf, foldById } from '../../core/folds'
 import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
 import { useClassStore } from './class'
 import { usePlannerStore } from './planner'
@@ -56,6 +56,8 @@ const empty: Batch = {
   ],
 }
 const document: Batch = { ...empty, cards: [paperedCard(foldById('gatefold')!, empty)] }
+/** Parts of a fold of which nothing shows. */
+const HIDDEN = factsOf(foldById('rising-scene')!, 'inch').construction.pieces.flatMap(({ key, kind }) => (kind === 'hidden' ? [key] : []))
 vi.stubGlobal('Worker', MadeUpWorker)
 vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
 vi.stubGlobal('$fetch', async () => ({ position: 1, document }))
@@ -112,6 +114,28 @@ describe('the planner’s store', () => {
     worker().work()
     expect(planner.papers[0]!.freePlan!.sheets).toBeGreaterThan(0)
     expect(planner.papers[0]!.problem.supplies.map(({ key }) => key)).toEqual(['pad'])
+  })
+
+  it('plans hidden parts with the pieces of a paper where the scrap is not enough, step by step', async () => {
+    await change('cards', (draft) => {
+      const card = paperedCard(foldById('rising-scene')!, { ...empty, cards: [] })
+      for (const part of HIDDEN) card.papers[part] = ANY_SCRAP
+      draft.cards = [card]
+      // What is left over is too narrow to be held.
+      draft.tools.smallestPiece = '5 in'
+    })
+    expect(HIDDEN.length).toBeGreaterThan(0)
+    const seen: number[] = []
+    for (let round = 0; planner.running && round < 10; round++) {
+      seen.push(worker().orders.at(-1)!.jobs.length)
+      worker().work()
+      await painted()
+    }
+    // The paper, its scrap, and then the paper with what the scrap does not give.
+    expect(seen.length).toBeGreaterThan(2)
+    expect([planner.running, planner.outcomes.flatMap(({ plan }) => plan.unplaced)]).toEqual([false, []])
+    expect(planner.papers.map(({ paper }) => paper.key)).toEqual(['kelp'])
+    expect(planner.papers[0]!.problem.demands.length).toBeGreaterThan(planner.papers[0]!.demands.length)
   })
 
   it('brings shelf and class up to date together, and takes both back together: nothing is taken off twice', async () => {
