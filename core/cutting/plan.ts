@@ -145,6 +145,8 @@ export interface Plan {
   yield: number
   /** In which order it is cut, where that was looked for with care. */
   order?: Order
+  /** Of the plans that cost about least of paper and time together the one with fewest layouts. */
+  favoured?: boolean
 }
 
 /** A rectangle of a cut tree at its place on the sheet, origin bottom left. */

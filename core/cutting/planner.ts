@@ -16,6 +16,7 @@ import { isCuttable, squared, withMargins } from './squaring'
 import { sequenceOf } from './sequence'
 import { savedIn, workOf } from './work'
 import { stripLayout } from './strips'
+import { withFavourite } from './tradeoff'
 
 /** The best plan so far and how far the search has come. */
 export interface Progress {
@@ -26,6 +27,12 @@ export interface Progress {
   columns: number
   /** Share of the way that is done, 0 to 1. */
   share: number
+}
+
+/** What a search ends with: the best plan and others, and which of them is that of a careful maker. */
+interface Found {
+  plans: [Plan, ...Plan[]]
+  hand?: number
 }
 
 const SIDES = ['width', 'height'] as const
@@ -53,12 +60,15 @@ export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress,
   const ordered = (plan: Plan): Plan => ({ ...plan, order: sequenceOf(plan.layouts, problem.cutter, workOf(problem), true).order })
   for (;;) {
     const { done, value } = search.next()
-    if (done) return value.map(plan => ordered(whole(plan))) as [Plan, ...Plan[]]
+    if (done) {
+      const [best, ...others] = value.plans.map(plan => ordered(whole(plan)))
+      return withFavourite([best ?? value.plans[0], ...others], value.hand, problem)
+    }
     yield { ...value, plan: whole(value.plan), others: value.others?.map(whole) }
   }
 }
 
-function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, [Plan, ...Plan[]]> {
+function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, Found> {
   const { placeable, unplaced } = sortOut(problem)
   const least = sheetBound(placeable, problem.supplies, problem.cutter)
   let bound = least
@@ -70,7 +80,7 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
     const plan = finished(attempt, placeable, unplaced, attempt.spending > best.spending ? least : bound)
     return money === undefined || plan.unplaced.length > 0 ? plan : { ...plan, moneyBound: Math.min(money, plan.spending) }
   }
-  if (placeable.length === 0) return [planOf(best)]
+  if (placeable.length === 0) return { plans: [planOf(best)] }
   const tried: Layout[] = []
   // Strips of many sizes take long; where an exact search follows, whole patterns give its start.
   const pieces = placeable.reduce((sum, { quantity }) => sum + quantity, 0)
@@ -112,7 +122,12 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
       }
     }
   }
-  return [planOf({ ...best, layouts: gathered(best.layouts, problem) }), ...plansOf(others.map(layouts => gathered(layouts, problem)))]
+  const rest = plansOf(others.map(layouts => gathered(layouts, problem)))
+  return {
+    plans: [planOf({ ...best, layouts: gathered(best.layouts, problem) }), ...rest],
+    // The plan of a careful maker comes first among the others, if it is whole.
+    ...(rest.length > 0 && rest.length === others.length && { hand: 1 }),
+  }
 
   function plansOf(all: Layout[][]): Plan[] {
     return all.map(layouts => attemptOf(layouts, problem, placeable)).filter(({ missing }) => total(missing.values()) === 0).map(planOf)

@@ -4,7 +4,9 @@ import { describe, expect, it } from 'vitest'
 import {
   contentOf, countsOf, measured, plan, plansFor, preferred, sheetsOf, solverOf, spendingOf, tradeOffs, verifyPlan, wishFor,
 } from '.'
+import type { Plan } from '.'
 import { offcut, piece, problem, sheet } from './testing'
+import { withFavourite } from './tradeoff'
 
 const solve = solverOf(await load())
 const given = problem([piece(4, 5.25, 40), piece(2.75, 5.25, 40), piece(3.75, 2.5, 20)], [sheet(8.5, 11), sheet(12, 12, 0, 90)])
@@ -31,7 +33,22 @@ describe('sheets or time', () => {
     expect(preferred(choices, 'sheets').plan.sheets).toBe(least(({ plan }) => plan.sheets))
     expect(preferred(choices, 'money').plan.spending).toBe(least(({ plan }) => plan.spending))
     expect(preferred(choices, 'easy').minutes).toBe(least(({ minutes }) => minutes))
-    expect(preferred(choices, 'balanced').cost).toBe(least(({ cost }) => cost))
+    expect(preferred(choices, 'balanced').cost).toBeLessThanOrEqual(least(({ cost }) => cost) * 1.015)
+  })
+
+  it('takes fewer layouts where plans cost about the same, but nothing dearer than a careful maker’s plan', () => {
+    const plans = plansFor(given, solve).map(({ favoured: _, ...plan }) => plan) as [Plan, ...Plan[]]
+    const costs = plans.map(each => measured(each, given).cost)
+    const most = Math.min(...costs) * 1.015
+    const favourite = withFavourite(plans, undefined, given).find(({ favoured }) => favoured)!
+    const alike = plans.filter((_, at) => costs[at]! <= most)
+    expect(measured(favourite, given).cost).toBeLessThanOrEqual(most)
+    expect(favourite.layouts.length).toBe(Math.min(...alike.map(({ layouts }) => layouts.length)))
+    plans.forEach((_, hand) => {
+      const own = withFavourite(plans, hand, given).find(({ favoured }) => favoured)!
+      expect(measured(own, given).cost).toBeLessThanOrEqual(Math.max(Math.min(...costs), Math.min(most, costs[hand]!)) + 1e-6)
+    })
+    expect(plansFor(given, solve).filter(({ favoured }) => favoured)).toHaveLength(1)
   })
 
   it('knows the wish that leads back to every choice', () => {

@@ -52,13 +52,35 @@ export function isWithin({ plan: { layouts }, loose }: Measured, { cutter, ...pr
   })
 }
 
+/** What is weighed are estimates: plans that cost as little up to this factor cost the same. */
+const ALIKE = 1.015
+
+/**
+ * Marks, of the plans that cost about the least, the one with fewest layouts: never one that is dearer than a careful maker's.
+ * @param hand place of the careful maker's plan, where it is known
+ */
+export function withFavourite(plans: [Plan, ...Plan[]], hand: number | undefined, problem: Problem): [Plan, ...Plan[]] {
+  if (plans.length === 1) return plans
+  const costs = plans.map((plan) => {
+    const { cost, saved } = measured(plan, problem)
+    return cost - saved
+  })
+  const least = Math.min(...costs)
+  const most = Math.min(least * ALIKE, hand === undefined ? Infinity : itemAt(costs, hand))
+  const order = (at: number) => [itemAt(plans, at).layouts.length, itemAt(costs, at)]
+  const favourite = plans.map((_, at) => at).filter(at => itemAt(costs, at) <= Math.max(least, most) + 1e-9)
+    .reduce((best, at) => (before(order(at), order(best)) ? at : best))
+  const marked = plans.map((plan, at) => (at === favourite ? { ...plan, favoured: true } : plan))
+  return [itemAt(marked, 0), ...marked.slice(1)]
+}
+
 const figures = ({ plan, worth, minutes, saved }: Measured) => [plan.sheets, plan.spending, worth, minutes, -saved]
 
-/** The plans that no other one beats or equals in every figure, the fewest sheets first. */
+/** The plans that no other one beats or equals in every figure, and the one that is favoured; the fewest sheets first. */
 export function tradeOffs(plans: Measured[]): Measured[] {
   const kept = plans.filter(
     (one, index) =>
-      !plans.some(
+      one.plan.favoured || !plans.some(
         (other, at) =>
           other !== one
           && figures(other).every((figure, i) => figure <= itemAt(figures(one), i))
@@ -76,7 +98,7 @@ export function preferred(plans: Measured[], priority: Priority, moreSheets: num
   const least = Math.min(...plans.map(({ plan }) => plan.sheets))
   const order = ({ plan, minutes, worth, cost, saved, rest }: Measured) =>
     ({
-      balanced: [cost - saved, plan.sheets, minutes, -rest],
+      balanced: [plan.favoured ? 0 : 1, cost - saved, plan.sheets, minutes, -rest],
       sheets: [plan.sheets, plan.spending, cost - saved, -rest],
       easy: [minutes, worth - saved, plan.sheets, -rest],
       money: [plan.spending, worth - saved, cost - saved, -rest],

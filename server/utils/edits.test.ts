@@ -106,7 +106,7 @@ describe('fifty people at once', () => {
 
   it('who each change something of their own: all of it is there, each at a position of its own', async () => {
     const entry = (at: number) => ({
-      paper: `paper-${at}`, priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [],
+      paper: `paper-${at}`, priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [],
     })
     const answers = await Promise.all(fifty.map(at => send([{ op: 'add', path: ['cutting'], entry: entry(at), after: null }])))
     expect(new Set(answers.map(({ position }) => position)).size).toBe(50)
