@@ -27,8 +27,7 @@ onMounted(async () => {
   try {
     const answer = await $fetch<{ settings: StudioSettings }>('/api/settings')
     settings.value = answer.settings
-    await shelf.load({ search: '', kind: 'all' })
-    while (!shelf.isWhole() && shelf.papers.length < BOUNDS.papers) await shelf.more()
+    await shelf.loadAll()
   }
   catch (error) {
     toast.add({ severity: 'error', summary: 'The shelf could not be read', detail: refusalOf(error).message, life: 12_000 })
@@ -38,8 +37,7 @@ onMounted(async () => {
 })
 
 function shelfAsClass(): Batch {
-  const date = new Date(Date.now() + 14 * 86_400_000).toISOString().slice(0, 10)
-  const details = { title: 'What could I teach', date, units: units.value, seats: seats.value, spares: spares.value }
+  const details = { title: 'What could I teach', date: localDay(14), units: units.value, seats: seats.value, spares: spares.value }
   return JSON.parse(JSON.stringify({ ...newClass(details, settings.value), papers: shelf.papers }))
 }
 function look() {
@@ -48,7 +46,8 @@ function look() {
 watch([seats, spares, units, wishes], look, { deep: true })
 
 const making = ref('')
-async function make({ fold, batch }: Suggestion | { fold: string, batch: Batch }) {
+type Chosen = Pick<Suggestion, 'fold' | 'batch'>
+async function make({ fold, batch }: Chosen) {
   making.value = fold
   try {
     const { writeBatch } = await import('../../core/formats')
@@ -68,17 +67,21 @@ async function make({ fold, batch }: Suggestion | { fold: string, batch: Batch }
 }
 
 /** A suggestion with the size that gives more. */
-function moved({ fold, batch, card, nearby }: Suggestion): { fold: string, batch: Batch } {
+function moved({ fold, batch, card, nearby }: Suggestion): Chosen {
   const parameters = nearby ? { ...card.parameters, [nearby.parameter]: nearby.value } : card.parameters
   return { fold, batch: { ...batch, cards: [{ ...card, parameters }] } }
 }
-const money = (cents: number) =>
-  new Intl.NumberFormat('en', { style: 'currency', currency: settings.value.prices.currency }).format(cents / 100)
+const money = useMoney(() => settings.value.prices.currency)
 const toBuy = ({ kits, wanted, toBuy, spending, whole }: Suggestion) => {
   if (kits >= wanted) return 'nothing to buy'
   if (!whole) return 'the rest cannot be bought'
   return `to buy ${toBuy.map(({ paper, sheets }) => `${sheets} × ${paper}`).join(', ')}, ${money(spending)}`
 }
+/** The suggestions with what the catalogue says of their folds. */
+const rows = computed(() => found.value.flatMap((one) => {
+  const fold = foldById(one.fold)
+  return fold ? [{ ...one, name: fold.name, view: fold.view, construction: factsOf(fold, units.value).construction }] : []
+}))
 const enough = computed(() => found.value.filter(({ kits, wanted }) => kits >= wanted).length)
 useHead({ title: 'What could I teach? · Wakaru' })
 </script>
@@ -195,21 +198,20 @@ useHead({ title: 'What could I teach? · Wakaru' })
       aria-label="What could be taught"
     >
       <li
-        v-for="one in found"
+        v-for="one in rows"
         :key="one.fold"
         class="board"
       >
         <FoldedDrawing
-          v-if="foldById(one.fold)"
-          :construction="factsOf(foldById(one.fold)!, units).construction"
+          :construction="one.construction"
           :opening="0.8"
-          :view="foldById(one.fold)!.view"
+          :view="one.view"
           :width="250"
           :height="160"
           :papers="one.card.papers"
           aria-hidden="true"
         />
-        <h2>{{ foldById(one.fold)?.name }}</h2>
+        <h2>{{ one.name }}</h2>
         <p>
           <strong>{{ count(one.kits, 'kit') }}</strong><span
             v-if="one.most > one.kits"
@@ -263,22 +265,5 @@ useHead({ title: 'What could I teach? · Wakaru' })
 .wishes {
   gap: 1rem;
   align-items: end;
-}
-.tiles {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(17.5rem, 1fr));
-  gap: 0.9rem;
-}
-.tiles li {
-  display: grid;
-  gap: 0.3rem;
-  align-content: start;
-  justify-items: start;
-}
-.tiles h2 {
-  font-size: 1.2rem;
 }
 </style>

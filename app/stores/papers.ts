@@ -6,6 +6,8 @@ import { newToken } from './feed'
 
 /** Papers that are read at once. */
 const STRETCH = 60
+/** Papers that are looked through at once, where all of them are asked for. */
+const MOST = 600
 
 /** Which papers of the shelf are looked at. */
 export interface ShelfQuery {
@@ -48,6 +50,11 @@ export const usePapersStore = defineStore('papers', () => {
     return read(0, Math.min(100, Math.max(STRETCH, papers.value.length)))
   }
   const more = () => read(papers.value.length, STRETCH)
+  /** The whole shelf, or as much of it as is looked through at once. */
+  async function loadAll() {
+    await load({ search: '', kind: 'all' })
+    while (!isWhole() && papers.value.length < MOST) await more()
+  }
   /** Papers by a part of their name, without showing them here. */
   const find = (search: string) => ask({ search, kind: 'all' }, 0, 20).then(({ papers }) => papers)
 
@@ -76,5 +83,5 @@ export const usePapersStore = defineStore('papers', () => {
       papers.value.filter(paper => paper.key !== key),
     )
 
-  return { papers, total, isWhole, show, load, more, find, add, change, remove }
+  return { papers, total, isWhole, show, load, loadAll, more, find, add, change, remove }
 })

@@ -1,11 +1,10 @@
 import type { OwnedDemand, PaperProblem } from './problems'
 import { paperProblem } from './problems'
 import { sheetWorth } from '../cutting'
-import { SCRAP_WEIGHTS } from '../paper'
 import type { PaperOutcome } from './outcome'
 import { belongsTo, pileName } from './owners'
 import type { Preparation } from './prepare'
-import { scrapProblem, stillWanted } from './scrap'
+import { isSuitable, scrapProblem, stillWanted } from './scrap'
 
 /*
  * Hidden parts for which any scrap will do are cut from what the papers leave over. Where that is not enough, what is missing is
@@ -75,9 +74,9 @@ export function planHidden(preparation: Preparation, outcomes: PaperOutcome[], k
 
   /** Papers of a suitable weight that can be had, those that are cut anyhow first, and the cheapest of them. */
   function candidates(): PaperProblem[] {
-    const used = preparation.papers.filter(({ paper }) => isSuitable(paper.weight))
+    const used = preparation.papers.filter(({ paper }) => isSuitable(paper))
     const unused = [...preparation.shelf.values()].filter(paper =>
-      isSuitable(paper.weight) && preparation.papers.every(other => other.paper !== paper) && paper.stocks.some(({ onHand }) => onHand > 0))
+      isSuitable(paper) && preparation.papers.every(other => other.paper !== paper) && paper.stocks.some(({ onHand }) => onHand > 0))
     const price = ({ problem: { supplies } }: PaperProblem) =>
       Math.min(...supplies.map(supply => sheetWorth(supply, supplies) / (supply.width * supply.height)))
     return [
@@ -86,8 +85,6 @@ export function planHidden(preparation: Preparation, outcomes: PaperOutcome[], k
     ].slice(0, MOST)
   }
 }
-
-const isSuitable = (weight: number) => weight >= SCRAP_WEIGHTS.least && weight <= SCRAP_WEIGHTS.most
 
 const missingInAll = (outcomes: PaperOutcome[]): number =>
   outcomes.flatMap(({ plan }) => plan.unplaced).reduce((sum, { quantity }) => sum + quantity, 0)

@@ -23,7 +23,6 @@ export function scrapProblem(preparation: Preparation, outcomes: PaperOutcome[],
     return quantity > 0 || demand.quantity === 0 ? [{ ...demand, quantity }] : []
   })
   if (scrap.length === 0) return undefined
-  const isSuitable = ({ weight }: Paper) => weight >= SCRAP_WEIGHTS.least && weight <= SCRAP_WEIGHTS.most
   const papers = new Map([...shelf].filter(([key, paper]) => key !== besides && isSuitable(paper)))
   const supplies = new Map<string, Supply>()
   const paperOf = new Map<string, Paper>()
@@ -69,3 +68,6 @@ export function scrapProblem(preparation: Preparation, outcomes: PaperOutcome[],
 /** Hidden parts that are not among the layouts that are kept or cut. */
 export const stillWanted = ({ papers }: Pick<Preparation, 'papers'>, { key, quantity }: OwnedDemand): number =>
   Math.max(0, quantity - papers.reduce((sum, { hidden }) => sum + (hidden.get(key) ?? 0), 0))
+
+/** Whether hidden parts may be cut from a paper: neither too thin nor too thick. */
+export const isSuitable = ({ weight }: Pick<Paper, 'weight'>): boolean => weight >= SCRAP_WEIGHTS.least && weight <= SCRAP_WEIGHTS.most

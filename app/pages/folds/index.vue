@@ -39,8 +39,7 @@ const mine = ref(route.query.shelf === '1')
 const shelfRead = ref(false)
 watch(mine, async (wanted) => {
   if (!wanted || shelfRead.value) return
-  await shelf.load().catch(() => {})
-  while (!shelf.isWhole() && shelf.papers.length < 600) await shelf.more().catch(() => {})
+  await shelf.loadAll().catch(() => {})
   shelfRead.value = true
 }, { immediate: true })
 const all = computed(() =>
@@ -246,23 +245,6 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
 input[type='range'] {
   accent-color: var(--accent);
   width: 10rem;
-}
-.tiles {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(17.5rem, 1fr));
-  gap: 0.9rem;
-}
-.tiles li {
-  display: grid;
-  gap: 0.3rem;
-  align-content: start;
-  justify-items: start;
-}
-.tiles h2 {
-  font-size: 1.2rem;
 }
 .facts {
   display: flex;
