@@ -1,6 +1,6 @@
 import type { DressingEntry, ParameterInputs } from '../core/document'
 import { facesOf, layersOn, lyingFindings, wholeCard, windowsClear } from '../core/dressing'
-import { DEFAULT_POST, DEFAULT_TOOLS } from '../core/document'
+import { DEFAULT_POST, DEFAULT_SUPPLIES, DEFAULT_TOOLS } from '../core/document'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Fold, MessageArea, Parameter, Part, Place } from '../core/folds'
@@ -9,7 +9,8 @@ import {
   usualPaper,
 } from '../core/folds'
 import { masksOf } from '../core/prints'
-import { extraInWords, fasteningsFor } from '../core/kits'
+import { byKey } from '../core/lists'
+import { amountInWords, extraInWords, stickingFor } from '../core/kits'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, lengthFrom, nanometres, writeLength } from '../core/lengths'
 import { thickness } from '../core/paper'
@@ -136,7 +137,7 @@ export async function foldReport(
     const { width, height, depth } = sizeAt(card, opening)
     return { width: exact(width), height: exact(height), depth: exact(depth) }
   }
-  const supplies = fasteningsFor(card.joints, units)
+  const { uses } = stickingFor(card.joints, DEFAULT_SUPPLIES, units)
   const place = ({ x, y }: Place) => ({ x: exact(x.value), y: exact(y.value) })
   const area = (message: MessageArea) => ({
     where: message.where,
@@ -229,7 +230,10 @@ export async function foldReport(
     setUp: card.setUp,
     stamping: card.stamping.map(area),
     supplies: {
-      tape: exact(supplies.tape), strongTape: exact(supplies.strong), foamPads: supplies.pads,
+      sticking: uses.map(({ supply, amount }) => {
+        const { name, use } = byKey(DEFAULT_SUPPLIES, supply)
+        return { supply, name, amount: amountInWords(use, amount, units) }
+      }),
       others: card.extras.map(extra => extraInWords(extra, units)),
     },
     steps: card.steps,

@@ -1,12 +1,9 @@
 import type { Batch } from '../core/document'
 import Table from 'cli-table3'
 import type { ClassFinding, Leftover, PaperOutcome, Preparation } from '../core/batch'
-import {
-  findingsOf, kitProblems, offcutsIn, packedBags, sourceOf, stopsIn, viewOf,
-} from '../core/batch'
+import { findingsOf, kitProblems, offcutsIn, sourceOf, stopsIn, viewOf } from '../core/batch'
 import type { BenchStep, Solve } from '../core/cutting'
 import { countsOf, heldInWords, mostKits, pileInWords, takenInWords, wholeMinutes } from '../core/cutting'
-import type { Fastenings, Kits } from '../core/kits'
 import type { Finding } from '../core/folds'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, writeLength } from '../core/lengths'
@@ -29,11 +26,9 @@ export const table = (head: string[], rows: (string | number)[][]): string => {
 const sizeText = (batch: Batch, width: Length, height: Length) =>
   `${formatLength(width, batch.class.units)} × ${formatLength(height, batch.class.units, { unit: true })}`
 
-const sheetText = (batch: Batch, width: Length, height: Length) => sheetName(width, height) ?? sizeText(batch, width, height)
+export const sheetText = (batch: Batch, width: Length, height: Length) => sheetName(width, height) ?? sizeText(batch, width, height)
 
 export const heading = ({ class: { title, date, seats, spares } }: Batch) => `${title}, ${date}: ${seats} seats and ${spares} spares`
-
-const tapesOf = ({ tape, strong }: Fastenings, units: Units) => ({ tape: writeLength(tape, units), strong: writeLength(strong, units) })
 
 /** A finding as data, its right value written with unit. */
 export const findingData = ({ severity, subject, problem, parameter, fix }: Finding, units: Units) => ({
@@ -237,58 +232,4 @@ export function drawerReport(batch: Batch, preparation: Preparation, solve: Solv
       .trimEnd(),
     stops: stopsIn(findings),
   }
-}
-
-export function kitsReport(batch: Batch, preparation: Preparation, kits: Kits): Report {
-  const findings = findingsOf(preparation)
-  const { units } = batch.class
-  const money = moneyIn(batch)
-  const bags = packedBags(preparation)
-  const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
-  const data = {
-    seats: bags.map(({ key, label, kits }) => ({
-      key,
-      label,
-      kits: kits.map(({ card: { entry }, colourway, pieces }) => ({
-        card: entry.key,
-        colourway: colourway?.key ?? null,
-        pieces: pieces.map(({ piece, count, paper }) => ({ part: piece.key, count, paper: paper?.key ?? null })),
-      })),
-    })),
-    costs: kits.costs.map(cost => ({ ...cost, supplies: { ...cost.supplies, ...tapesOf(cost.supplies, units) } })),
-    purchases: kits.purchases.map(purchase => ({
-      ...purchase,
-      width: writeLength(purchase.width, units),
-      height: writeLength(purchase.height, units),
-    })),
-    totals: { ...kits.totals, ...tapesOf(kits.totals, units) },
-  }
-  const text = [
-    heading(batch),
-    table(
-      ['Bag', 'Cards'],
-      bags.map(({ label, kits }) => [label, kits.map(({ card, colourway }) =>
-        (colourway ? `${card.entry.title} (${colourway.name})` : card.entry.title)).join(', ') || '–']),
-    ),
-    table(
-      ['Card', 'Paper', 'Tape and foam', 'One kit'],
-      kits.costs.map(({ card, paper, other }) => [titles.get(card) ?? card, money(paper), money(other), money(paper + other)]),
-    ),
-    table(
-      ['Paper', 'Sheet', 'Needed', 'On hand', 'To buy', 'Cost'],
-      kits.purchases.map(({ paper, width, height, needed, onHand, toBuy, cost }) => [
-        paper,
-        sheetText(batch, width, height),
-        needed,
-        onHand,
-        toBuy,
-        cost === null ? (toBuy > 0 ? 'not for sale' : '') : money(cost),
-      ]),
-    ),
-    `Tape ${(kits.totals.tape / 1e9).toFixed(1)} m, strong tape ${(kits.totals.strong / 1e9).toFixed(1)} m, foam pads `
-    + `${kits.totals.pads}. To buy ${money(kits.totals.spending)}, the `
-    + `whole class ${money(kits.totals.cost)}.`,
-    ...findingLines(findings),
-  ].join('\n')
-  return { data, text, stops: stopsIn(findings) }
 }

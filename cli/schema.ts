@@ -1,4 +1,4 @@
-import { TURNS, VERSION } from '../core/document'
+import { PREP_LEVELS, TURNS, VERSION } from '../core/document'
 import { BatchFile, CHECKS } from '../core/document/open'
 import { defaultMetadataStorage } from 'class-transformer/esm5/storage'
 import { targetConstructorToSchema, validationMetadatasToSchemas } from 'class-validator-jsonschema'
@@ -17,6 +17,7 @@ export function batchSchema(): object {
     additionalConverters: {
       [CHECKS.length]: () => LENGTH,
       [CHECKS.day]: () => ({ type: 'string' as const, format: 'date', pattern: '^\\d{4}-\\d{2}-\\d{2}$' }),
+      [CHECKS.time]: () => ({ type: 'string' as const, pattern: '^(([01]\\d|2[0-3]):[0-5]\\d)?$' }),
       [CHECKS.parameters]: () => ({
         type: 'object' as const,
         additionalProperties: { anyOf: [{ type: 'string' as const }, { type: 'boolean' as const }] },
@@ -40,6 +41,9 @@ export function batchSchema(): object {
         type: 'array' as const, uniqueItems: true, items: { enum: constraints },
       }),
       [CHECKS.papers]: () => ({ type: 'object' as const, additionalProperties: { type: 'string' as const } }),
+      [CHECKS.levels]: ({ constraints }: { constraints: unknown[] }) => ({
+        type: 'object' as const, maxProperties: Number(constraints[0]), additionalProperties: { enum: [...PREP_LEVELS] },
+      }),
       [CHECKS.pointers]: ({ constraints }: { constraints: unknown[] }) => ({
         type: 'object' as const, maxProperties: Number(constraints[0]), additionalProperties: { type: 'string' as const },
       }),

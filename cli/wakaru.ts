@@ -2,12 +2,13 @@ import type { Batch, DressingEntry, Problem } from '../core/document'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import type { TeachWishes } from '../core/batch'
-import { kitsOfBatch, planAll, prepare, prepareShared } from '../core/batch'
+import { planAll, prepare, prepareShared } from '../core/batch'
 import { SKILLS } from '../core/folds'
 import { cutsCsv } from '../core/exports'
 import { readBatch, readDressing } from '../core/formats'
 import { foldReport, foldsReport } from './folds'
-import { drawerReport, kitsReport, piecesReport, planReport } from './reports'
+import { kitsReport, shoppingReport } from './kits'
+import { drawerReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
 import { mostReport, shareReport } from './sharing'
 import { loadSolver } from './solver'
@@ -22,7 +23,8 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   drawer FILE   how many kits the sheets and offcuts on hand give, and which paper runs out first
   share FILE    who gets which prints of the pools, with the sheets that takes and what each rule costs
   teach SHELF   which folds of the catalogue the shelf of a batch file gives, for how many kits, and what is to buy
-  kits FILE     one list for each seat, what to buy, what a kit costs
+  kits FILE     one list for each seat, how far its pieces are made ready, what to do and buy, what a kit and a seat cost
+  shopping FILE what to buy of sheets, packs and envelopes, by where it is bought
   folds         the catalogue of folds with their parameters
   fold ID       one fold: pieces, creases, joints, findings, outline, size on display, steps
   schema        the JSON Schema of the batch file
@@ -54,11 +56,8 @@ const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
   },
   drawer: async batch => drawerReport(batch, prepare(batch), await loadSolver()),
   share: async batch => shareReport(batch, await loadSolver()),
-  kits: async (batch) => {
-    const solve = await loadSolver()
-    const preparation = prepareShared(batch, solve)
-    return kitsReport(batch, preparation, kitsOfBatch(batch, preparation, planAll(batch, preparation, solve)))
-  },
+  kits: async batch => kitsReport(batch, await loadSolver()),
+  shopping: async batch => shoppingReport(batch, await loadSolver()),
 }
 
 /** Reads a file of dressing; what is wrong with it where it cannot be used. */

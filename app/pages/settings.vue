@@ -122,7 +122,6 @@ useHead({ title: 'Settings · Wakaru' })
       </section>
       <PricesForm
         :prices="settings.prices"
-        :units="units"
         open
         @change="(_, prices) => change(all => void (all.prices = prices))"
       />
@@ -139,6 +138,14 @@ useHead({ title: 'Settings · Wakaru' })
         :mark="lengthFrom(settings.tools[units].mark, units)"
         :currency="settings.prices.currency"
         @change="(_, edit) => change(all => edit(all.post))"
+      />
+      <SupplyForm
+        :supplies="settings.supplies"
+        :units="units"
+        :currency="settings.prices.currency"
+        :envelopes="settings.post.envelopes"
+        :mark="lengthFrom(settings.tools[units].mark, units)"
+        @change="(_, edit) => change(all => edit(all.supplies))"
       />
     </div>
     <p

@@ -1,6 +1,7 @@
 import { itemAt, lookUp, tally } from '../lists'
 import type { Batch, CardEntry, ColourwayEntry, SeatEntry } from '../document'
 import type { Paper } from '../paper'
+import type { KitPrep } from './prep'
 import { freeKey, freeTitle, isSame, keyFrom, kitsOf, newSeat } from '../document'
 
 /** What is decided of one kit before its prints are: whose bag it goes into, and its colourway. */
@@ -10,10 +11,11 @@ export interface BagKit {
   colourway?: ColourwayEntry
 }
 
-/** One kit of a card: whose bag it goes into, and what each of its parts is cut from. */
+/** One kit of a card: whose bag it goes into, what each of its parts is cut from, and how far it is made ready. */
 export interface DealtKit extends BagKit {
-  /** Papers by part; parts without one are not in it. */
+  /** Papers by part; parts without one, or that students bring, are not in it. */
   papers: ReadonlyMap<string, Paper>
+  prep: KitPrep
 }
 
 /** The parts of a class that say who gets what. */
@@ -151,7 +153,7 @@ export function withSeat(roster: SeatEntry[], seat: SeatEntry): SeatEntry[] {
 
 /** Columns of a roster as CSV, beside one for each card that has colourways. */
 export const ROSTER_COLUMNS = { bag: 'Bag', name: 'Name', leftHanded: 'Left-handed', online: 'Online',
-  paid: 'Paid', notes: 'Notes' } as const
+  paid: 'Paid', profile: 'Made ready', notes: 'Notes' } as const
 
 /** Cards that a student can wish a colourway of. */
 export const withColourways = ({ cards }: Pick<Batch, 'cards'>) => cards.filter(({ colourways }) => colourways.length > 0)

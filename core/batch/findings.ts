@@ -7,7 +7,7 @@ import { SCRAP_PAPER } from './scrap-paper'
 import type { ClassFinding } from './class-finding'
 import { sharingFindings } from './sharing-findings'
 import { isCuttable, squared } from '../cutting'
-import type { Batch, BoughtEntry, PostEntry } from '../document'
+import type { Batch, PostEntry, SupplyEntry } from '../document'
 import { faceToFace, lyingFindings, neverSeen } from '../dressing'
 import type { Finding, Part } from '../folds'
 import { passesThrough, isLayer, isWhole } from '../folds'
@@ -25,7 +25,7 @@ export interface CardView {
   findings: Finding[]
 }
 
-const views = new WeakMap<PreparedCard, { post: PostEntry, bought: BoughtEntry[], view: CardView }>()
+const views = new WeakMap<PreparedCard, { post: PostEntry, supplies: SupplyEntry[], view: CardView }>()
 
 /** Whether a card can be folded on screen: nothing of it is broken. */
 const isFoldable = ({ construction }: PreparedCard): boolean =>
@@ -35,14 +35,14 @@ const isFoldable = ({ construction }: PreparedCard): boolean =>
  * Everything that is found about a card: its parameters and papers, its motion at all
  * openings, and how it is posted; what has to be settled first. Worked out once for a prepared card.
  */
-export function viewOf(card: PreparedCard, { post, bought, class: { units } }: Pick<Batch, 'post' | 'bought' | 'class'>): CardView {
+export function viewOf(card: PreparedCard, { post, supplies, class: { units } }: Pick<Batch, 'post' | 'supplies' | 'class'>): CardView {
   const known = views.get(card)
-  if (known?.post === post && known.bought === bought) return known.view
-  const posting = postingOf(card, post, bought, units)
+  if (known?.post === post && known.supplies === supplies) return known.view
+  const posting = postingOf(card, post, supplies, units)
   const ofPosting = posting?.findings ?? []
   const findings = [...card.fixed(), ...motionFindings(card, units), ...lying(card, units), ...facing(card), ...ofPosting].sort(bySeverity)
   const view = { posting, findings }
-  views.set(card, { post, bought, view })
+  views.set(card, { post, supplies, view })
   return view
 }
 

@@ -1,6 +1,8 @@
-import type { ColourwayEntry, SeatEntry } from '../document'
+import type { ColourwayEntry, PrepLevel, ProfileEntry, SeatEntry } from '../document'
 import type { DealtKit } from './bags'
 import { bagLabel, bagsOf, seatOf } from './bags'
+import type { Strip } from './prep'
+import { isCutReady, profileOf } from './prep'
 import type { Preparation } from './prepare'
 import type { PreparedCard, PreparedPiece } from './prepared'
 import type { Paper } from '../paper'
@@ -11,6 +13,8 @@ export interface PackedPiece {
   count: number
   /** Missing while no paper is chosen. */
   paper?: Paper
+  /** How far it is made ready: what is uncut lies in a strip, and what is brought is not in the bag. */
+  level: PrepLevel
 }
 
 /** One kit in a bag. */
@@ -18,6 +22,8 @@ export interface PackedKit {
   card: PreparedCard
   colourway?: ColourwayEntry
   pieces: PackedPiece[]
+  /** Uncut paper that goes along. */
+  strips: Strip[]
 }
 
 /** What goes into one bag. */
@@ -26,15 +32,27 @@ export interface Bag {
   /** `Seat 3`, with the name of whoever sits there. */
   label: string
   seat: SeatEntry
+  /** How its pieces are made ready. */
+  profile: ProfileEntry
   kits: PackedKit[]
 }
 
 /** The pieces of one kit, each with the paper that this kit has it of. */
-export const packedKit = (card: PreparedCard, { papers, colourway }: DealtKit): PackedKit => ({
+export const packedKit = (card: PreparedCard, { papers, colourway, prep: { levels, strips } }: DealtKit): PackedKit => ({
   card,
   colourway,
-  pieces: card.pieces.map(piece => ({ piece, count: piece.perKit, paper: papers.get(piece.key) ?? piece.paper })),
+  pieces: card.pieces.map((piece) => {
+    const level = levels.get(piece.key) ?? 'cut'
+    return { piece, count: piece.perKit, paper: papers.get(piece.key) ?? (level === 'brought' ? undefined : piece.paper), level }
+  }),
+  strips,
 })
+
+/** The pieces that lie in the bag by themselves: neither in a strip, nor put on already, nor brought. */
+export const lyingPieces = ({ pieces }: PackedKit): PackedPiece[] => pieces.filter(({ level }) => isCutReady(level))
+
+/** What students bring for a kit. */
+export const broughtPieces = ({ pieces }: PackedKit): PackedPiece[] => pieces.filter(({ level }) => level === 'brought')
 
 /** All bags of a class with what goes into them. */
 export function packedBags({ batch, cards }: Preparation): Bag[] {
@@ -46,10 +64,12 @@ export function packedBags({ batch, cards }: Preparation): Bag[] {
   }
   return bagsOf(batch).map((key) => {
     const seat = seatOf(batch, key)
-    return { key, seat, label: seat.name ? `${bagLabel(key)}, ${seat.name}` : bagLabel(key), kits: ofBag.get(key) ?? [] }
+    const profile = profileOf(batch, seat)
+    return { key, seat, profile, label: seat.name ? `${bagLabel(key)}, ${seat.name}` : bagLabel(key), kits: ofBag.get(key) ?? [] }
   })
 }
 
 /** What tells bags apart by what is in them: those alike can be packed from one list. */
 export const contentsOf = ({ kits }: Bag): string =>
-  kits.map(({ card, pieces }) => `${card.entry.key}: ${pieces.map(({ paper }) => paper?.key ?? '').join()}`).join('; ')
+  kits.map(({ card, pieces }) =>
+    `${card.entry.key}: ${pieces.map(({ paper, level }) => `${paper?.key ?? ''} ${level}`).join()}`).join('; ')

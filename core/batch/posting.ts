@@ -1,8 +1,8 @@
 import { byKey } from '../lists'
-import type { BoughtEntry, PostEntry, RateEntry } from '../document'
+import type { PostEntry, RateEntry, SupplyEntry } from '../document'
 import type { Finding, Part, Stack, ThicknessMap } from '../folds'
 import { areaOf, isWhole, thicknessAtEdges, thicknessMap } from '../folds'
-import { boughtFor } from '../kits'
+import { stickingFor, thingsFor, valueOf } from '../kits'
 import type { Length, Units } from '../lengths'
 import { MILLIMETRE, formatLength, lengthFrom, nanometres, sum } from '../lengths'
 import type { Paper } from '../paper'
@@ -15,7 +15,7 @@ export interface Posting {
   /** The thickest place of the closed card. */
   stack: Stack
   map: ThicknessMap
-  /** Grams: paper, and what is bought for it and has a weight. */
+  /** Grams: paper, what holds it together, and what is bought for it and has a weight. */
   weight: number
   /** The envelope it goes into; missing when none in the table fits. */
   envelope?: { key: string, name: string }
@@ -41,7 +41,7 @@ const fits = (card: { width: Length, height: Length }, room: { width: Length, he
  * Thickness, weight, envelope and rate of a card.
  * @param card a prepared card
  * @param post the studio's envelopes, rates, foam and bulk
- * @param bought what things weigh that are bought
+ * @param supplies what weighs beside the paper
  * @param units for the words of findings
  * @param wanted key of the envelope it shall go into; empty for the smallest that fits
  * @returns nothing for a card that cannot be folded
@@ -49,7 +49,7 @@ const fits = (card: { width: Length, height: Length }, room: { width: Length, he
 export function postingOf(
   { construction, pieces, entry }: PreparedCard,
   post: PostEntry,
-  bought: BoughtEntry[],
+  supplies: SupplyEntry[],
   units: Units,
   wanted = entry.envelope,
 ): Posting | undefined {
@@ -69,7 +69,7 @@ export function postingOf(
   const weight = construction.parts
     .filter(isWhole)
     .reduce((grams, part) => grams + (part.panels.reduce((area, panel) => area + areaOf(part, panel), 0) / 1e18) * weightOf(part), 0)
-    + boughtFor(construction.extras, bought).weight
+    + valueOf([...thingsFor(construction.extras, supplies), ...stickingFor(joints, supplies, units).uses], supplies).weight
 
   const show = (length: Length) => formatLength(length, units, { unit: true })
   /** Thickness is measured in millimetres by makers of either school. */

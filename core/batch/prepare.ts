@@ -5,9 +5,11 @@ import { dressedCard, fixedFindings } from '../dressing'
 import type { Finding, Piece } from '../folds'
 import { foldById, inputProblems } from '../folds'
 import { lengthFrom } from '../lengths'
-import { itemAt, once, tally } from '../lists'
+import { itemAt, lookUp, once, tally } from '../lists'
 import type { Paper } from '../paper'
-import type { PreparedCard, PreparedPiece } from './prepared'
+import type { PreparedCard, PreparedPiece, PreparedStrip } from './prepared'
+import type { KitPrep } from './prep'
+import { cutPerKit, stripName } from './prep'
 import { paperFindings } from './paper-findings'
 import type { Pool, Share } from './pools'
 import { readPool, turnOn } from './pools'
@@ -89,8 +91,8 @@ const poolsIn = (card: CardEntry): string[] => choicesOf(card).map(({ paper }) =
 /** Whether two lists of kits come to the same: the same bags, colourways and papers. */
 const isDealtAlike = (one: DealtKit[], other: DealtKit[]): boolean =>
   one.length === other.length && one.every((kit, at) => {
-    const { bag, colourway, papers } = itemAt(other, at)
-    return kit.bag === bag && kit.colourway === colourway && isSameTable(kit.papers, papers)
+    const { bag, colourway, papers, prep } = itemAt(other, at)
+    return kit.bag === bag && kit.colourway === colourway && kit.prep.profile === prep.profile && isSameTable(kit.papers, papers)
   })
 
 const compared = new WeakMap<object, WeakMap<object, boolean>>()
@@ -112,8 +114,9 @@ const isAlone = ({ cards }: Batch) => cards.length <= 1
 const asBefore = (entry: PaperEntry, before?: Preparation): Paper | undefined =>
   before?.batch.papers.includes(entry) ? before.shelf.get(entry.key) : undefined
 
-const isCutFrom = ({ pieces }: PreparedCard, paper: Paper) =>
-  pieces.some(({ shares }) => shares.some(share => share.paper === paper && share.quantity > 0))
+const isCutFrom = ({ pieces, strips }: PreparedCard, paper: Paper) =>
+  strips.some(strip => strip.paper === paper) || pieces.some(({ shares }) =>
+    shares.some(share => share.paper === paper && share.quantity > 0))
 
 /** The papers that a card is cut from, those of its pools among them. */
 const papersIn = (card: CardEntry, { pools }: Batch): string[] =>
@@ -149,19 +152,25 @@ function prepareCard(
 ): PreparedCard {
   const { entry, fold, construction } = made
   const kits = dealt.length
-  /** How many kits share each table of papers. */
+  /** How many kits share each table of papers, and how they are made ready. */
   const kitsBy = tally(dealt, ({ papers }) => papers)
+  const preps = new Map(dealt.map(({ papers, prep }) => [papers, prep]))
+  const groups = [...kitsBy].map(([papers, count]) => ({ papers, count, prep: lookUp(preps, papers) }))
   const pieces = made.pieces.map((piece): PreparedPiece => {
     const chosen = [...new Set([entry, ...entry.colourways].flatMap(({ papers }) => papers[piece.key] ?? []))]
     const pool = chosen.map(key => pools.get(key)).find(pool => pool !== undefined)
     const shares = sharesOf(piece, chosen)
+    const quantity = groups.reduce((sum, { count, prep }) => sum + count * cutPerKit(prep, piece), 0)
+    const brought = groups.length > 0 && groups.every(({ prep }) => prep.levels.get(piece.key) === 'brought')
     return {
-      ...piece, paper: shares[0]?.paper, pool: pool?.name, shares, turn: shares[0]?.turn ?? 'either', quantity: kits * piece.perKit,
+      ...piece, paper: shares[0]?.paper, pool: pool?.name, shares, turn: shares[0]?.turn ?? 'either', quantity,
+      ...(brought && { brought }),
     }
   })
-  const ofPapers = pieces.flatMap(piece => paperFindings(piece, entry, cutter, units))
+  const strips = stripsOf(groups)
+  const ofPapers = pieces.flatMap(piece => (piece.brought ? [] : paperFindings(piece, entry, cutter, units)))
   const fixed = once(() => [...made.fixed(), ...ofPapers])
-  return { entry, kits, dealt, made, fold, construction, pieces, findings: [...made.findings, ...ofPapers], fixed }
+  return { entry, kits, dealt, made, fold, construction, pieces, strips, findings: [...made.findings, ...ofPapers], fixed }
 
   /** How many of a piece are cut from which paper; without any kit it is still said which. */
   function sharesOf(piece: Piece, chosen: string[]): Share[] {
@@ -170,15 +179,26 @@ function prepareCard(
       if (key === ANY_SCRAP && mayBeScrap(piece.kind)) counts.set(SCRAP_PAPER, 0)
       for (const paper of pools.get(key)?.papers ?? [shelf.get(key)]) if (paper) counts.set(paper, 0)
     }
-    let unsaid = kits
-    for (const [papers, count] of kitsBy) {
-      const paper = papers.get(piece.key)
-      if (!paper) continue
-      counts.set(paper, (counts.get(paper) ?? 0) + count * piece.perKit)
-      unsaid -= count
+    for (const { papers, count, prep } of groups) {
+      // What is of no paper is cut from scrap, where that will do.
+      const paper = papers.get(piece.key) ?? (counts.has(SCRAP_PAPER) ? SCRAP_PAPER : undefined)
+      if (paper) counts.set(paper, (counts.get(paper) ?? 0) + count * cutPerKit(prep, piece))
     }
-    if (counts.has(SCRAP_PAPER)) counts.set(SCRAP_PAPER, unsaid * piece.perKit)
     const used = [...counts].filter(([, quantity]) => quantity > 0)
     return (used.length > 0 ? used : [...counts]).map(([paper, quantity]) => ({ paper, turn: turnOn(paper, piece), quantity }))
   }
+}
+
+/** The strips of all kits, those alike together. */
+function stripsOf(groups: { count: number, prep: KitPrep }[]): PreparedStrip[] {
+  const strips = new Map<string, PreparedStrip>()
+  for (const { count, prep } of groups) {
+    for (const strip of prep.strips) {
+      const key = [strip.paper.key, strip.width, strip.height, strip.turn, stripName(strip)].join(' ')
+      const same = strips.get(key)
+      if (same) same.quantity += count
+      else strips.set(key, { ...strip, quantity: count })
+    }
+  }
+  return [...strips.values()]
 }

@@ -3,6 +3,7 @@ import type { Finding, Fold, Piece, WorkedOut } from '../folds'
 import type { Paper } from '../paper'
 import type { Share } from './pools'
 import type { DealtKit } from './bags'
+import type { Strip } from './prep'
 
 /** A piece with its paper and how many are cut. */
 export interface PreparedPiece extends Piece {
@@ -13,9 +14,14 @@ export interface PreparedPiece extends Piece {
   /** How many are cut from which paper: from one, or from those of a pool. */
   shares: Share[]
   turn: Turn
-  /** In the whole batch. */
+  /** How many are cut to size in the whole batch. */
   quantity: number
+  /** Every student brings it: it wants no paper. */
+  brought?: true
 }
+
+/** Uncut paper that goes along, and in how many kits. */
+export type PreparedStrip = Strip & { quantity: number }
 
 /** The paper that each part of a card is drawn in; of a pool its first one. */
 export const drawnPapers = ({ pieces }: Pick<PreparedCard, 'pieces'>): Record<string, string> =>
@@ -45,6 +51,8 @@ export interface PreparedCard extends Omit<Made, 'pieces'> {
   /** Each kit: whose bag it goes into, its colourway, and what its parts are cut from. */
   dealt: DealtKit[]
   pieces: PreparedPiece[]
+  /** Strips for pieces that go along uncut, of the whole batch. */
+  strips: PreparedStrip[]
   /** What is found in its parameters and papers, at once and with no fixes; `viewOf` has the rest. */
   findings: Finding[]
   /** The same with the fixes that help, which are tried when they are asked for first. */

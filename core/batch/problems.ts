@@ -1,18 +1,21 @@
-import type { Batch, CuttingEntry, Turn } from '../document'
+import type { Batch, CuttingEntry, PrepLevel, Turn } from '../document'
 import type { Cutter, Demand, KitNeed, Layout, Problem, Supply } from '../cutting'
 import { madeBy, openedBy } from '../cutting'
+import type { Piece } from '../folds'
 import { dropOutsOf } from '../folds'
-import { tally } from '../lists'
+import { lookUp, tally } from '../lists'
 import type { Length } from '../lengths'
 import { downToMark, lengthFrom, product } from '../lengths'
 import type { Paper, Stock } from '../paper'
 import { ownFormats, stackOf } from '../paper'
 import { demandKey, isLoose, keyOfRef, looseKey, readLayout } from './layouts'
 import type { Share } from './pools'
+import { turnOn } from './pools'
 import type { Owner } from './owners'
 import { belongsTo, pileName } from './owners'
 import { readWork } from './read'
-import type { PreparedCard, PreparedPiece } from './prepared'
+import { cutPerKit, isCutReady, stripName, stripsFor } from './prep'
+import type { PreparedCard, PreparedPiece, PreparedStrip } from './prepared'
 
 /** The cutting problem of one paper, with the words for it. */
 export interface PaperProblem {
@@ -148,23 +151,26 @@ export function paperProblem(
 }
 
 /**
- * What is wanted from a paper: pieces of one size that may lie the same way together.
+ * What is wanted from a paper: pieces of one size that may lie the same way together, and strips that go along uncut.
  * @param of how many of a piece; all of the batch unless said otherwise
+ * @param stripsOf the strips of a card; all of the batch unless said otherwise
  */
 export function demandsOf(
   batch: Batch,
   cards: PreparedCard[],
   paper: Paper,
   of = (_piece: PreparedPiece, share: Share) => share.quantity,
+  stripsOf = ({ strips }: PreparedCard): PreparedStrip[] => strips,
 ): OwnedDemand[] {
   const demands = new Map<string, OwnedDemand>()
   for (const card of cards) {
-    for (const blank of blanksToCut(
-      card.pieces.flatMap((piece) => {
-        const share = piece.shares.find(other => other.paper.key === paper.key)
-        return share && share.quantity > 0 ? [{ ...piece, turn: share.turn, quantity: of(piece, share) }] : []
-      }),
-    )) {
+    const pieces = card.pieces.flatMap((piece) => {
+      const share = piece.shares.find(other => other.paper.key === paper.key)
+      const quantity = share ? of(piece, share) : 0
+      return share && quantity > 0 ? [{ ...piece, turn: share.turn, quantity }] : []
+    })
+    const strips = stripsOf(card).filter(strip => strip.paper.key === paper.key).map(strip => ({ ...strip, name: stripName(strip) }))
+    for (const blank of [...blanksToCut(pieces), ...strips]) {
       const { name: piece, width, height, turn, quantity } = blank
       const key = demandKey(blank)
       const same = demands.get(key) ?? { key, name: '', width, height, turn, quantity: 0, owners: [] }
@@ -182,8 +188,13 @@ export type OwnedDemand = Demand & { owners: Owner[] }
 export function kitNeeds(batch: Batch, cards: PreparedCard[], paper: Paper): KitNeed[] {
   const needs = new Map<string, KitNeed>()
   for (const card of cards) {
+    const preps = new Map(card.dealt.map(({ papers, prep }) => [papers, prep]))
     for (const [papers, kits] of tally(card.dealt, ({ papers }) => papers)) {
-      const demands = demandsOf(batch, [card], paper, piece => (papers.get(piece.key) === paper ? piece.perKit : 0))
+      const prep = lookUp(preps, papers)
+      const demands = demandsOf(
+        batch, [card], paper, piece => (papers.get(piece.key) === paper ? cutPerKit(prep, piece) : 0),
+        () => prep.strips.map(strip => ({ ...strip, quantity: 1 })),
+      )
       const pieces = demands.filter(({ quantity }) => quantity > 0).map(({ key, quantity }) => [key, quantity] as const)
       if (pieces.length === 0) continue
       const alike = pieces.join(' ')
@@ -262,4 +273,14 @@ export function blanksToCut<T extends Pick<PreparedPiece,
       ? []
       : [{ name: `${name} and ${partner.name}, matched`, width: (width + partner.width.value) as Length, height, turn, quantity }]
   })
+}
+
+/** What one kit takes of a paper for some of its pieces: those that are cut, and strips for those that go along uncut. */
+export function blanksOfKit(paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>): ReturnType<typeof blanksToCut> {
+  const levelOf = ({ key }: Piece) => levels.get(key) ?? 'cut'
+  const cut = parts.filter(part => isCutReady(levelOf(part)))
+  return [
+    ...blanksToCut(cut.map(part => ({ ...part, turn: turnOn(paper, part), quantity: part.perKit }))),
+    ...stripsFor(paper, parts.filter(part => levelOf(part) === 'uncut')).map(strip => ({ ...strip, name: stripName(strip), quantity: 1 })),
+  ]
 }

@@ -1,7 +1,7 @@
-import { itemAt, tally } from '../lists'
+import { itemAt, lookUp, tally } from '../lists'
 import type { Cutter } from '../cutting'
 import { problemKey } from '../cutting'
-import type { Batch, CardEntry } from '../document'
+import type { Batch, CardEntry, PrepLevel, ProfileEntry } from '../document'
 import { isPool } from '../document'
 import { faceToFace, sideBySide } from '../dressing'
 import type { Construction, Piece } from '../folds'
@@ -13,8 +13,8 @@ import type { BagKit, DealtKit } from './bags'
 import { choiceOf, handedKits } from './bags'
 import { demandKey } from './layouts'
 import type { Pool } from './pools'
-import { turnOn } from './pools'
-import { blanksToCut, formatsFor, suppliesOf } from './problems'
+import { kitPrep, levelsOf, profileOf } from './prep'
+import { blanksOfKit, formatsFor, suppliesOf } from './problems'
 import { readWork } from './read'
 
 /** A card as sharing sees it: its pieces without papers. */
@@ -58,22 +58,27 @@ export function dealtKits(
   const lists = cards.map(({ entry }) => handed.get(entry.key) ?? [])
   const found = sharedRoles(batch, cards, lists, pools)
   const sharing = found.kinds.length > 0 ? sharingOf() : undefined
-  const prints = new Map<string, ReadonlyMap<string, Paper>>()
-  const kits = cards.map(({ entry }, card) => lists[card]?.map((kit, at): DealtKit => {
+  const alike = new Map<string, Pick<DealtKit, 'papers' | 'prep'>>()
+  const profiles = profilesOf(batch)
+  const kits = cards.map((made, card) => lists[card]?.map((kit, at): DealtKit => {
     const own = sharing && printsOf(found, sharing.sharing, card, at)
+    const profile = profiles(kit)
     // Kits that are alike share one table.
-    const key = `${card} ${kit.colourway?.key ?? ''} ${own?.name ?? ''}`
-    const papers = prints.get(key) ?? papersOf(entry, kit, own?.parts)
-    prints.set(key, papers)
-    return { ...kit, papers }
+    const key = `${card} ${kit.colourway?.key ?? ''} ${profile.key} ${own?.name ?? ''}`
+    const known = alike.get(key) ?? kitOf(made, kit, profile, own?.parts)
+    alike.set(key, known)
+    return { ...kit, ...known }
   }) ?? [])
   return { kits, sharing }
 
-  function papersOf(entry: CardEntry, { colourway }: BagKit, prints?: ReadonlyMap<string, string>): ReadonlyMap<string, Paper> {
-    return new Map(Object.entries(choiceOf(entry, colourway)).flatMap(([part, choice]) => {
+  function kitOf({ entry, pieces }: MadeCard, { colourway }: BagKit, profile: ProfileEntry, prints?: ReadonlyMap<string, string>) {
+    const levels = levelsOf(profile, entry.key, pieces)
+    const choice = choiceOf(entry, colourway)
+    const papers: ReadonlyMap<string, Paper> = new Map(Object.entries(choice).flatMap(([part, choice]) => {
       const paper = shelf.get(prints?.get(part) ?? pools.get(choice)?.papers[0]?.key ?? choice)
-      return paper ? [[part, paper] as const] : []
+      return paper && levels.get(part) !== 'brought' ? [[part, paper] as const] : []
     }))
+    return { papers, prep: kitPrep(profile, entry.key, pieces, papers, choice) }
   }
 
   function sharingOf(): SharingOfClass {
@@ -82,6 +87,13 @@ export function dealtKits(
     const sharing = known(key)
     return { problem, key, kits: found.kits, sharing: sharing ?? dealtOut(problem), isSettled: sharing !== undefined }
   }
+}
+
+/** The profile of each kit, by the bag that it goes into. */
+function profilesOf(batch: Batch): (kit: BagKit) => ProfileEntry {
+  const seats = new Map(batch.roster.map(seat => [seat.key, seat]))
+  const usual = profileOf(batch)
+  return ({ bag = '' }) => (seats.has(bag) ? profileOf(batch, seats.get(bag)) : usual)
 }
 
 interface Found {
@@ -98,18 +110,21 @@ interface RoleParts {
   pool: string
   options: Paper[]
   parts: Piece[]
+  levels: ReadonlyMap<string, PrepLevel>
 }
 
 /** Pieces that come from pools of several papers, kind by kind: kits of a card alike but for their prints. */
 function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: ReadonlyMap<string, Pool>): Found {
   const found: Found = { kinds: [], kits: [], places: new Map() }
   const seats = new Map(batch.roster.map(seat => [seat.key, seat]))
+  const profiles = profilesOf(batch)
   cards.forEach(({ entry, construction, pieces }, card) => {
     const places = new Map<string, number>()
     const roles = new Map<string, RoleParts[]>()
     lists[card]?.forEach(({ bag, colourway }, kit) => {
-      const way = colourway?.key ?? ''
-      const own = roles.get(way) ?? rolesOf(pieces, choiceOf(entry, colourway), pools)
+      const profile = profiles({ bag })
+      const way = [colourway?.key ?? '', profile.key].join(' ').trim()
+      const own = roles.get(way) ?? rolesOf(pieces, choiceOf(entry, colourway), pools, levelsOf(profile, entry.key, pieces))
       roles.set(way, own)
       if (own.length === 0) return
       const given = seats.get(bag ?? '')?.prints ?? {}
@@ -119,7 +134,7 @@ function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: 
       const at = places.get(name) ?? found.kinds.push({
         key: `${entry.key} ${name}`,
         card: entry.key,
-        alike: `${entry.key} ${way}`,
+        alike: [entry.key, colourway?.key ?? '', ...own.map(({ key }) => key)].join(' '),
         name: colourway ? `${entry.title}, ${colourway.name}` : entry.title,
         kits: 0,
         roles: own.map((role, index) => ({ ...role, options: fixed[index] ? [fixed[index]] : role.options })),
@@ -138,16 +153,19 @@ function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: 
 }
 
 /** The pieces of a kit that come from pools, a matched pair together. */
-function rolesOf(pieces: Piece[], choice: Record<string, string>, pools: ReadonlyMap<string, Pool>): RoleParts[] {
+function rolesOf(
+  pieces: Piece[], choice: Record<string, string>, pools: ReadonlyMap<string, Pool>, levels: ReadonlyMap<string, PrepLevel>,
+): RoleParts[] {
   const roles: RoleParts[] = []
   for (const piece of pieces) {
+    if (levels.get(piece.key) === 'brought') continue
     const pool = isPool(choice[piece.key] ?? '') ? pools.get(choice[piece.key] ?? '') : undefined
     if (!pool || pool.papers.length === 0) continue
     const partner = piece.pair === undefined
       ? undefined
       : roles.find(({ pool: key, parts }) => key === pool.key && parts.some(({ pair }) => pair === piece.pair))
     if (partner) partner.parts.push(piece)
-    else roles.push({ key: piece.key, name: piece.name, pool: pool.key, options: pool.papers, parts: [piece] })
+    else roles.push({ key: piece.key, name: piece.name, pool: pool.key, options: pool.papers, parts: [piece], levels })
   }
   return roles
 }
@@ -186,9 +204,10 @@ function sharingProblem(
     sizes.set(print, own)
     return own
   }
-  const takes = (paper: Paper, parts: Piece[]): Map<string, number> => {
+  const profiles = profilesOf(batch)
+  const takes = (paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>): Map<string, number> => {
     const counts = new Map<string, number>()
-    for (const blank of blanksToCut(parts.map(part => ({ ...part, turn: turnOn(paper, part), quantity: part.perKit })))) {
+    for (const blank of blanksOfKit(paper, parts, levels)) {
       const key = demandKey(blank)
       const { name, width, height, turn } = blank
       if (!sizesOf(paper.key).has(key)) sizesOf(paper.key).set(key, { key, name, width, height, turn, quantity: 0 })
@@ -198,25 +217,29 @@ function sharingProblem(
   }
   const shared = kinds.map((kind): Kind => ({
     ...kind,
-    roles: kind.roles.map(({ key, name, pool, options, parts }): Role => ({
+    roles: kind.roles.map(({ key, name, pool, options, parts, levels }): Role => ({
       key,
       name,
       parts: parts.map(part => part.key),
       pool,
       options: options.map(paper => paper.key),
-      takes: options.map(paper => takes(paper, parts)),
+      takes: options.map(paper => takes(paper, parts, levels)),
     })),
   }))
   const { touching, neighbours, different, evenly } = batch.sharing
   // What is cut from the same prints by name, for a card or for one of its colourways.
   cards.forEach(({ entry, pieces }, card) => {
-    for (const [way, count] of tally(lists[card] ?? [], ({ colourway }) => colourway)) {
-      const choice = choiceOf(entry, way)
+    const alike = (kit: BagKit) => `${kit.colourway?.key ?? ''} ${profiles(kit).key}`
+    const firsts = new Map([...(lists[card] ?? [])].reverse().map(kit => [alike(kit), kit]))
+    for (const [way, count] of tally(lists[card] ?? [], alike)) {
+      const kit = lookUp(firsts, way)
+      const choice = choiceOf(entry, kit.colourway)
+      const levels = levelsOf(profiles(kit), entry.key, pieces)
       for (const print of sizes.keys()) {
         const own = pieces.filter(({ key }) => choice[key] === print)
         const paper = shelf.get(print)
         if (!paper || own.length === 0) continue
-        for (const [key, pieces] of takes(paper, own)) {
+        for (const [key, pieces] of takes(paper, own, levels)) {
           const demand = sizesOf(print).get(key)
           if (demand) sizesOf(print).set(key, { ...demand, quantity: demand.quantity + pieces * count })
         }

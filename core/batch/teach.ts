@@ -118,8 +118,8 @@ function suggestionFor(fold: Fold, empty: Batch, wishes: TeachWishes, solve: Sol
   const preparation = prepare(batch)
   const { kits, most } = kitsFrom(batch, preparation, solve)
   const prepared = itemAt(preparation.cards, 0)
-  const { post, bought, class: { units } } = batch
-  const fits = wishes.envelope === '' || postingOf(prepared, post, bought, units, wishes.envelope)?.envelope !== undefined
+  const { post, supplies, class: { units } } = batch
+  const fits = wishes.envelope === '' || postingOf(prepared, post, supplies, units, wishes.envelope)?.envelope !== undefined
   if (!fits) return undefined
   const { toBuy, spending, whole, minutes } = classFrom(batch, preparation)
   if ((most === 0 && !whole) || (wishes.minutes !== null && minutes > wishes.minutes)) return undefined

@@ -1,5 +1,6 @@
 import { ANY_SCRAP } from '../document'
-import type { Batch, CardEntry } from '../document'
+import type { Batch, CardEntry, PrepLevel } from '../document'
+import { lookUp } from '../lists'
 import type { Cutter, Demand, Problem } from '../cutting'
 import { isUsed } from '../folds'
 import type { Length } from '../lengths'
@@ -7,6 +8,7 @@ import { formatLength, lengthFrom, writeLength } from '../lengths'
 import type { Paper } from '../paper'
 import { SHEET_FORMATS, stackOf } from '../paper'
 import type { Preparation } from './prepare'
+import { cutPerKit, stripsFor } from './prep'
 import type { PreparedCard } from './prepared'
 import { prepare } from './prepare'
 import { demandsOf, formatsFor, suppliesOf } from './problems'
@@ -27,9 +29,17 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
     some.flatMap(({ pieces }) => pieces.flatMap(({ shares }) => shares))
       .flatMap(({ paper }) => (paper.key === ANY_SCRAP ? [] : [[paper.key, paper] as const])),
   )
+  // Made ready as the first of its kits.
+  const preps = new Map(some.flatMap(({ pieces, dealt }) => {
+    const levels = dealt[0]?.prep.levels ?? new Map<string, PrepLevel>()
+    return pieces.map(piece => [piece, { levels }] as const)
+  }))
   return [...papers.values()].map((paper) => {
     const stacked: Cutter = { ...cutter, stack: stackOf(cutter.stack, paper.weight) }
-    const demands = demandsOf(batch, some, paper, piece => piece.perKit)
+    const demands = demandsOf(batch, some, paper, piece => cutPerKit(lookUp(preps, piece), piece), card =>
+      stripsFor(paper, card.pieces.filter(piece =>
+        lookUp(preps, piece).levels.get(piece.key) === 'uncut' && piece.shares.some(share => share.paper === paper)))
+        .map(strip => ({ ...strip, quantity: 1 })))
     return {
       paper,
       problem: { demands, supplies: suppliesOf(paper, formatsFor(batch, paper), [], stacked), cutter: stacked, objective: 'sheets' },

@@ -76,6 +76,10 @@ export class SeatEntry {
   @IsPointers(BOUNDS.names)
   prints!: Record<string, string>
 
+  /** Key of the profile that says how far its pieces are made ready; empty for the usual one. */
+  @IsText(BOUNDS.key)
+  profile!: string
+
   @yesOrNo()
   leftHanded!: boolean
 

@@ -44,8 +44,15 @@ export const BOUNDS = {
   ruleWeight: 1000,
   /** Bags with something of their own: every seat, spare bag and bag to choose from. */
   bags: 660,
-  /** Things bought for the bags. */
-  bought: 60,
+  /** Supplies, and lines of a shopping list that something is noted of. */
+  supplies: 80,
+  shopping: 400,
+  /** Metres, millilitres or pieces of a pack. */
+  amount: 100_000,
+  /** How far pieces are made ready, in so many ways. */
+  profiles: 12,
+  /** Minutes that a class lasts. */
+  lasts: 1440,
   stocks: 8,
   weight: { least: 40, most: 600 },
   stack: 50,

@@ -1,11 +1,11 @@
 import type { Units } from '../lengths'
 import type {
-  CardEntry, ClassDetails, ClassDocument, GlueEntry, PaceEntry, PostEntry, PricesEntry, SeatEntry, SharingEntry, StudioSettings, ToolsEntry,
-  WishesEntry,
+  CardEntry, ClassDetails, ClassDocument, GlueEntry, PaceEntry, PostEntry, PrepEntry, PricesEntry, SeatEntry, SharingEntry, StudioSettings,
+  SupplyEntry, ToolsEntry, WishesEntry,
 } from './shapes'
 import { isSame } from './patches'
 import { VERSION } from './version'
-import { ANY_SCRAP, isPool } from './vocabulary'
+import { ANY_SCRAP, POST_PROFILE, ROOM_PROFILE, isPool } from './vocabulary'
 
 /** Seconds: moving the fence and reading it twice, one stroke, taking up and squaring a stack, and what costs time beside that. */
 export const DEFAULT_PACE: PaceEntry = { setting: 25, stroke: 4, handling: 8, turning: 3, aside: 10, beside: 2, reading: 30 }
@@ -30,7 +30,7 @@ export const SAME_FOR_ALL: Pick<CardEntry, 'colourways' | 'insteadOf' | 'bags'> 
 
 /** Nothing particular about a bag. */
 export const newSeat = (key: string): SeatEntry => ({
-  key, name: '', colourways: {}, prints: {}, leftHanded: false, online: false, paid: false, packed: false, notes: '',
+  key, name: '', colourways: {}, prints: {}, profile: '', leftHanded: false, online: false, paid: false, packed: false, notes: '',
 })
 
 export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
@@ -60,8 +60,40 @@ export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
   },
 }
 
-export const DEFAULT_PRICES: PricesEntry = {
-  currency: 'EUR', tapePerMetre: 9, strongTapePerMetre: 20, foamPad: 2, hour: 1200,
+export const DEFAULT_PRICES: PricesEntry = { currency: 'EUR', hour: 1200, venue: 0, seat: 0, packs: 'share', offcuts: 'nothing' }
+
+const supply = (entry: Pick<SupplyEntry, 'key' | 'name' | 'use' | 'pack' | 'price'> & Partial<SupplyEntry>): SupplyEntry => ({
+  of: '', way: 'outline', onHand: 0, weight: 0, ...entry,
+})
+
+/** What holds cards together and what they go into. Packs and prices are made up; the maker puts in what is in the drawer. */
+export const DEFAULT_SUPPLIES: SupplyEntry[] = [
+  supply({ key: 'tape', name: 'Tape', use: 'tape', pack: 10, price: 90, weight: 0.5 }),
+  supply({ key: 'strong-tape', name: 'Strong tape', use: 'strong tape', pack: 10, price: 200, weight: 1 }),
+  supply({ key: 'wet-glue', name: 'Wet glue', use: 'glue', pack: 50, price: 350, weight: 0.3 }),
+  supply({ key: 'foam-pads', name: 'Foam pads', use: 'foam', way: 'full area', pack: 100, price: 200, weight: 0.02 }),
+  supply({ key: 'dots', name: 'Hook-and-loop dots', use: 'dot', way: 'corners', pack: 50, price: 400, weight: 0.2 }),
+  supply({ key: 'bags', name: 'Clear bags', use: 'bag', pack: 50, price: 300, weight: 3 }),
+  supply({ key: 'labels', name: 'Labels', use: 'label', pack: 200, price: 250, weight: 0.3 }),
+]
+
+/** The usual ways to make pieces ready. What a profile does not name is cut. */
+export const DEFAULT_PREP: PrepEntry = {
+  usual: '',
+  profiles: [
+    { key: ROOM_PROFILE, name: 'In the room', levels: {}, adhesive: 'on the table' },
+    {
+      key: POST_PROFILE, name: 'By post or online', levels: { base: 'scored', insert: 'scored', hidden: 'scored' }, adhesive: 'in the bag',
+    },
+    {
+      key: 'children',
+      name: 'Children',
+      levels: { base: 'scored', insert: 'scored', hidden: 'assembled', underlay: 'assembled', figure: 'die cut' },
+      adhesive: 'precut',
+    },
+    { key: 'own-stash', name: 'Own stash', levels: { base: 'scored', insert: 'scored', mat: 'brought' }, adhesive: 'brought' },
+  ],
+  pace: { score: 12, dieCut: 30, stamp: 25, assemble: 40, stick: 15, pack: 4 },
 }
 
 export const DEFAULT_POST: PostEntry = {
@@ -88,21 +120,24 @@ export const DEFAULT_SETTINGS: StudioSettings = {
   tools: DEFAULT_TOOLS,
   prices: { ...DEFAULT_PRICES, currency: 'USD' },
   post: DEFAULT_POST,
+  supplies: DEFAULT_SUPPLIES,
 }
 
 /** A class with nothing in it yet, with the tools, prices and envelopes of its studio. */
 export function newClass(
   details: Partial<ClassDetails> & Pick<ClassDetails, 'title' | 'date' | 'units'>,
-  { tools, prices, post }: StudioSettings = DEFAULT_SETTINGS,
+  { tools, prices, post, supplies }: StudioSettings = DEFAULT_SETTINGS,
 ): ClassDocument {
   return {
     version: VERSION,
-    class: { seats: 12, spares: 2, delivery: 'in person', notes: '', ...details },
+    class: { seats: 12, spares: 2, starts: '', lasts: 180, place: '', delivery: 'in person', notes: '', ...details },
     cards: [],
     pools: [],
     sharing: structuredClone(DEFAULT_SHARING),
     roster: [],
-    bought: [],
+    prep: structuredClone(DEFAULT_PREP),
+    supplies: structuredClone(supplies),
+    shopping: [],
     tools: structuredClone(tools[details.units]),
     wishes: { ...DEFAULT_WISHES },
     cutting: [],
@@ -117,7 +152,9 @@ export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'tit
     .map(entry => ({ ...entry, layouts: [], spoiled: [], miscut: [] }))
     .filter(({ priority, without }) => priority !== null || without.length > 0)
   // Those who came last time need not come again; how the bags were filled has no meaning without them.
-  return { ...document, class: { ...document.class, ...details }, cutting, roster: [] }
+  // Where things are bought is worth keeping; what was ordered has come.
+  const shopping = document.shopping.filter(({ where }) => where !== '').map(line => ({ ...line, ordered: 0 }))
+  return { ...document, class: { ...document.class, ...details }, cutting, roster: [], shopping }
 }
 
 /** Glue up to every edge. */

@@ -4,10 +4,12 @@ import type { Units } from '../lengths'
 import { ColourwayEntry, SeatEntry, SharingEntry } from './bag-shapes'
 import { BOUNDS } from './bounds'
 import { DressingEntry } from './dressing-shapes'
+import { PrepEntry } from './prep-shapes'
+import { PricesEntry, ShoppingEntry, SupplyEntry } from './supply-shapes'
 import { key, least, listOf, most, number, one, oneOf, whole, yesOrNo } from './shape-checks'
 import {
   IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice,
-  IsParameterInputs, IsText, IsWholeOrNull,
+  IsParameterInputs, IsText, IsTimeOfDay, IsWholeOrNull,
 } from './validators'
 import { BATCH_FORMAT, VERSION } from './version'
 import type {
@@ -20,6 +22,8 @@ import {
 
 export * from './bag-shapes'
 export * from './dressing-shapes'
+export * from './prep-shapes'
+export * from './supply-shapes'
 
 /*
  * A class as data: what is stored, edited, exported and imported. Each entity is
@@ -42,6 +46,18 @@ export class ClassDetails {
 
   @most(BOUNDS.spares) @least(0) @whole()
   spares!: number
+
+  /** When it begins, HH:MM; empty while that is open. */
+  @IsTimeOfDay()
+  starts!: string
+
+  /** Minutes that it lasts. */
+  @most(BOUNDS.lasts) @least(1) @whole()
+  lasts!: number
+
+  /** Where it is held. */
+  @IsText(BOUNDS.title)
+  place!: string
 
   @oneOf(DELIVERIES)
   delivery!: Delivery
@@ -290,25 +306,6 @@ export class CuttingEntry {
   miscut!: MiscutEntry[]
 }
 
-export class PricesEntry {
-  @Matches(/^[A-Z]{3}$/, { message: 'is a currency code of three capital letters' })
-  currency!: string
-
-  /** Cents. */
-  @most(BOUNDS.cents) @least(0) @number('cents')
-  tapePerMetre!: number
-
-  @most(BOUNDS.cents) @least(0) @number('cents')
-  strongTapePerMetre!: number
-
-  @most(BOUNDS.cents) @least(0) @number('cents')
-  foamPad!: number
-
-  /** What an hour of the maker's is worth. */
-  @most(BOUNDS.cents) @least(0) @number('cents')
-  hour!: number
-}
-
 /** A name for several papers: what is cut from it is shared out among them. */
 export class PoolEntry {
   @Matches(new RegExp(`^${POOL_PREFIX}`), { message: `begins with “${POOL_PREFIX}”` }) @key()
@@ -320,21 +317,6 @@ export class PoolEntry {
   /** Keys of its papers, each once. */
   @key({ each: true }) @IsListOf('keys of papers', BOUNDS.inPool, 'text')
   papers!: string[]
-}
-
-/** What something that is bought costs (cents) and weighs (grams): each piece, or each metre of what goes by length. */
-export class BoughtEntry {
-  @key()
-  key!: string
-
-  @IsFilledText(BOUNDS.title)
-  name!: string
-
-  @most(BOUNDS.cents) @least(0) @number('cents')
-  price!: number
-
-  @most(BOUNDS.grams) @least(0) @number('grams')
-  weight!: number
 }
 
 export class EnvelopeEntry {
@@ -482,11 +464,14 @@ export class StudioSettings {
   @one(() => SchoolTools, 'the tools of both schools')
   tools!: SchoolTools
 
-  @one(() => PricesEntry, 'the prices: currency, tapePerMetre, strongTapePerMetre, foamPad, hour')
+  @one(() => PricesEntry, 'the prices: currency, hour, venue, seat, packs, offcuts')
   prices!: PricesEntry
 
   @one(() => PostEntry, 'the envelopes and rates')
   post!: PostEntry
+
+  @listOf(() => SupplyEntry, 'supplies', BOUNDS.supplies)
+  supplies!: SupplyEntry[]
 }
 
 /** Settings as they are to be, by a window that knows of those at a position. */
@@ -520,9 +505,17 @@ export class ClassDocument {
   @listOf(() => SeatEntry, 'bags of the roster', BOUNDS.bags)
   roster!: SeatEntry[]
 
-  /** What things cost and weigh that are bought and not cut. */
-  @listOf(() => BoughtEntry, 'bought things', BOUNDS.bought)
-  bought!: BoughtEntry[]
+  /** How far pieces are made ready before they go into a bag. */
+  @one(() => PrepEntry, 'the preparation: usual, profiles, pace')
+  prep!: PrepEntry
+
+  /** What is bought and not cut. */
+  @listOf(() => SupplyEntry, 'supplies', BOUNDS.supplies)
+  supplies!: SupplyEntry[]
+
+  /** What is noted of the shopping. */
+  @listOf(() => ShoppingEntry, 'lines of the shopping list', BOUNDS.shopping)
+  shopping!: ShoppingEntry[]
 
   @one(() => ToolsEntry, 'the tools: trimmer, mark, …')
   tools!: ToolsEntry
@@ -534,7 +527,7 @@ export class ClassDocument {
   @listOf(() => CuttingEntry, 'wishes for single papers', BOUNDS.papers)
   cutting!: CuttingEntry[]
 
-  @one(() => PricesEntry, 'the prices: currency, tapePerMetre, strongTapePerMetre, foamPad, hour')
+  @one(() => PricesEntry, 'the prices: currency, hour, venue, seat, packs, offcuts')
   prices!: PricesEntry
 
   @one(() => PostEntry, 'the posting: foam, bulk, envelopes, rates')

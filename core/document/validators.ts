@@ -2,8 +2,8 @@ import type { ValidationOptions } from 'class-validator'
 import { ValidateBy, buildMessage } from 'class-validator'
 import { parseLength } from '../lengths'
 import { BOUNDS } from './bounds'
-import type { Turn } from './vocabulary'
-import { TURNS } from './vocabulary'
+import type { PrepLevel, Turn } from './vocabulary'
+import { PREP_LEVELS, TURNS } from './vocabulary'
 
 const HAS_UNIT = /[a-z"″”]\s*$/i
 
@@ -15,7 +15,9 @@ export const CHECKS = {
   parameters: 'isParameterInputs',
   papers: 'isPaperChoice',
   pointers: 'isPointers',
+  levels: 'isLevels',
   day: 'isCalendarDay',
+  time: 'isTimeOfDay',
   one: 'isOneObject',
   list: 'isListOfObjects',
   wholeOrNull: 'isWholeOrNull',
@@ -176,6 +178,21 @@ export const IsPointers = (names: number): PropertyDecorator =>
     },
   })
 
+/** Names of kinds of parts or of single ones, each with how far it is made ready. */
+export const IsLevels = (names: number): PropertyDecorator =>
+  ValidateBy({
+    name: CHECKS.levels,
+    constraints: [names],
+    validator: {
+      validate: value =>
+        isRecord(value)
+        && Object.keys(value).length <= names
+        && Object.entries(value).every(([name, level]) =>
+          textProblem(name, 2 * BOUNDS.key + 1) === undefined && PREP_LEVELS.includes(level as PrepLevel)),
+      defaultMessage: () => `is an object: kinds of parts, or “card part”, each with one of: ${PREP_LEVELS.join(', ')}`,
+    },
+  })
+
 /** How deep cuts may lie in each other: far more than any layout has. */
 const DEEPEST = 24
 const TREE_NAMES = ['width', 'height', 'side', 'parts', 'piece', 'turned']
@@ -238,6 +255,16 @@ export const IsCalendarDay = (): PropertyDecorator =>
         return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(value)
       },
       defaultMessage: () => 'is a day that exists, written YYYY-MM-DD',
+    },
+  })
+
+/** A time of day, written HH:MM, or nothing while it is open. */
+export const IsTimeOfDay = (): PropertyDecorator =>
+  ValidateBy({
+    name: CHECKS.time,
+    validator: {
+      validate: value => typeof value === 'string' && /^(?:(?:[01]\d|2[0-3]):[0-5]\d)?$/.test(value),
+      defaultMessage: () => 'is a time of day, written HH:MM, or empty',
     },
   })
 

@@ -47,6 +47,28 @@ export const RULES = ['touching', 'neighbours', 'different', 'evenly'] as const
 /** Which edge of a piece the top of a print must meet; `any` where it does not matter. */
 export const PRINT_TOPS = ['any', 'top', 'right', 'bottom', 'left'] as const
 
+/** What a supply is for: it holds pieces together, is a thing that a card names, or goes with each card or bag. */
+export const SUPPLY_USES = ['tape', 'strong tape', 'glue', 'foam', 'dot', 'thing', 'thing by length', 'envelope', 'bag', 'label'] as const
+
+/** How makers stick: all round the edge, two strips, over the whole area, or at the corners only. */
+export const STICKING_WAYS = ['outline', 'two strips', 'full area', 'corners'] as const
+
+/** How far a piece is made ready: uncut paper goes along as a strip, and what is brought does not come from the maker at all. */
+export const PREP_LEVELS = ['uncut', 'cut', 'scored', 'die cut', 'stamped', 'assembled', 'brought'] as const
+
+/** Profiles that are natural for how a class is held, where a bag has none of its own. */
+export const ROOM_PROFILE = 'room'
+export const POST_PROFILE = 'post'
+
+/** Where tape, foam and glue are found: on the table, a share in the bag, cut ready in the bag, or students bring their own. */
+export const ADHESIVES = ['on the table', 'in the bag', 'precut', 'brought'] as const
+
+/** Packs count by what is used of them, or whole once they are opened. */
+export const PACK_COUNTS = ['share', 'whole'] as const
+/** What is left of sheets is worth its share by area, or nothing. */
+export const OFFCUT_WORTHS = ['by area', 'nothing'] as const
+export const SHOPPING_SORTS = ['paper', 'supply'] as const
+
 /** Stands for a paper where a hidden part is cut from whatever is left over; no paper may have it as its key. */
 export const ANY_SCRAP = 'any-scrap'
 
@@ -66,6 +88,13 @@ export type Making = typeof MAKINGS[number]
 export type FreeKind = typeof FREE_KINDS[number]
 export type RuleHold = typeof RULE_HOLDS[number]
 export type RuleName = typeof RULES[number]
+export type SupplyUse = typeof SUPPLY_USES[number]
+export type StickingWay = typeof STICKING_WAYS[number]
+export type PrepLevel = typeof PREP_LEVELS[number]
+export type Adhesive = typeof ADHESIVES[number]
+export type PackCount = typeof PACK_COUNTS[number]
+export type OffcutWorth = typeof OFFCUT_WORTHS[number]
+export type ShoppingSort = typeof SHOPPING_SORTS[number]
 export type PrintTop = typeof PRINT_TOPS[number]
 export type Delivery = typeof DELIVERIES[number]
 export type PaperKind = typeof PAPER_KINDS[number]

@@ -15,6 +15,7 @@ export async function rosterCsv(batch: Batch): Promise<string> {
       [COLUMNS.leftHanded]: yes(seat.leftHanded),
       [COLUMNS.online]: yes(seat.online),
       [COLUMNS.paid]: yes(seat.paid),
+      [COLUMNS.profile]: harmless(batch.prep.profiles.find(profile => profile.key === seat.profile)?.name ?? ''),
       [COLUMNS.notes]: harmless(seat.notes),
     }
   }))

@@ -8,7 +8,8 @@ const NO = ['no', 'n', 'false', '', '0']
 
 /**
  * Reads names and wishes: as CSV with a head (`Name`, and if wanted `Bag`, a column for each card with colourways, `Left-handed`, `Online`,
- * `Paid`, `Notes`), or as plain lines with one name each. Rows without a bag go to the seats in order. What is not named in the file
+ * `Paid`, `Made ready`, `Notes`), or as plain lines with one name each. Rows without a bag go to the seats in order. What is not named
+ * in the file
  * stays as it is. Nothing is read where a line is wrong; the problems name it.
  */
 export async function readRoster(text: string, batch: Batch): Promise<Checked<SeatEntry[]>> {
@@ -64,6 +65,14 @@ export async function readRoster(text: string, batch: Batch): Promise<Checked<Se
       if (text === undefined) continue
       if (!YES.includes(text) && !NO.includes(text)) return wrong(line, `${COLUMNS[flag]} is yes or no, not “${text.slice(0, 40)}”.`)
       seat[flag] = YES.includes(text)
+    }
+    const ready = plain(COLUMNS.profile)
+    if (ready !== undefined) {
+      const own = batch.prep.profiles.find(({ name }) => name.toLowerCase() === ready.toLowerCase())
+      if (ready !== '' && !own)
+        return wrong(line,
+          `is made ready as “${ready.slice(0, 40)}”; there are: ${batch.prep.profiles.map(({ name }) => name).join(', ')}.`)
+      seat.profile = own?.key ?? ''
     }
     for (const { key, title, colourways } of cards) {
       const wish = plain(title)

@@ -1,3 +1,3 @@
 export * from './bought'
 export * from './kits'
-export * from './fastenings'
+export * from './usage'

@@ -1,73 +1,71 @@
-import { itemAt } from '../lists'
-import type { BoughtEntry } from '../document'
-import type { Extra, Joint } from '../folds'
-import type { Length, Units } from '../lengths'
-import { product, sum, ZERO } from '../lengths'
-import { boughtFor } from './bought'
-import type { Fastenings } from './fastenings'
-import { fasteningsFor } from './fastenings'
+import type { OffcutWorth, PackCount, SupplyEntry } from '../document'
+import type { Length } from '../lengths'
+import type { Usage } from './usage'
+import { SCALE, added, measuredIn, valueOf } from './usage'
 
 /** One card of the class as the kits see it. */
 export interface KitCard {
   key: string
   title: string
   kits: number
-  joints: Joint[]
-  /** What one kit holds besides paper, tape and foam. */
-  extras: Extra[]
-  pieces: KitPiece[]
-}
-
-export interface KitPiece {
-  name: string
-  width: Length
-  height: Length
-  /** Keys of the papers that it is cut from, each with its share of such pieces. */
-  papers: { key: string, share: number }[]
+  /** What one kit takes of supplies; `sticking` only where students do not bring their own, in so many kits. */
+  sticking: Usage[]
+  stuck: number
+  things: Usage[]
+  /** Square nanometres that all kits together take of each paper. */
+  areas: ReadonlyMap<string, number>
 }
 
 /** What the plan of one paper opens and costs. */
 export interface PaperUse {
   paper: { key: string, name: string }
-  sheets: { width: Length, height: Length, needed: number, onHand: number, price: number | null }[]
-}
-
-export interface SupplyPrices {
-  /** Cents for one metre of tape, and of the strong one. */
-  tapePerMetre: number
-  strongTapePerMetre: number
-  /** Cents for one foam pad. */
-  foamPad: number
+  sheets: { key: string, width: Length, height: Length, needed: number, onHand: number, price: number | null }[]
+  /** Square nanometres of what is worth keeping of them. */
+  left: number
 }
 
 export interface CardCost {
   card: string
-  /** Supplies for one kit. */
-  supplies: Fastenings
-  extras: Extra[]
+  /** Supplies of one kit. */
+  uses: Usage[]
   /** Cents for one kit: its share of the sheets opened, by area, and its supplies. */
   paper: number
   other: number
 }
 
+/** A line of what is needed, with what of it has to be bought. */
 export interface Purchase {
-  paper: string
-  width: Length
-  height: Length
+  sort: 'paper' | 'supply'
+  /** Key of the paper, or of the supply. */
+  item: string
+  /** Key of the sheet format of a paper. */
+  stock: string
+  name: string
+  /** Of a sheet. */
+  width?: Length
+  height?: Length
+  /** Sheets; of supplies nanometres, microlitres or pieces. */
   needed: number
   onHand: number
+  /** Sheets, or packs. */
   toBuy: number
-  /** Cents; `null` where this format cannot be bought. */
+  /** Cents; `null` where it cannot be bought. */
   cost: number | null
 }
 
 export interface Kits {
   costs: CardCost[]
   purchases: Purchase[]
-  totals: Fastenings & {
-    /** Cents to spend on sheets that are not on hand. */
+  totals: {
+    /** What the class uses of supplies. */
+    uses: Usage[]
+    /** Cents to spend on what is not on hand. */
     spending: number
-    /** Cents for everything the class uses up, on hand or not. */
+    /** Cents for everything the class uses up, on hand or not: sheets, and packs by the share used or as they are opened. */
+    paper: number
+    supplies: number
+    /** Cents that what is left of the sheets is worth; nothing where the maker values it so. */
+    left: number
     cost: number
   }
 }
@@ -75,76 +73,130 @@ export interface Kits {
 interface Request {
   cards: KitCard[]
   papers: PaperUse[]
-  prices: SupplyPrices
-  bought: BoughtEntry[]
-  units: Units
+  supplies: SupplyEntry[]
+  /** What goes with each bag, such as the bag itself, and with how many. */
+  perBag: Usage[]
+  bags: number
+  packs: PackCount
+  offcuts: OffcutWorth
 }
 
 /** Adds up what the class needs, and what a kit costs. */
-export function kitsFor({ cards, papers, prices, bought, units }: Request): Kits {
-  const costs = cards.map(card => costOf(card))
-  const costEach = ({ paper, other }: CardCost) => paper + other
-  const purchases = papers.flatMap(({ paper, sheets }) =>
-    sheets
-      .filter(sheet => sheet.needed > 0)
-      .map((sheet): Purchase => {
-        const toBuy = Math.max(0, sheet.needed - sheet.onHand)
-        return {
-          paper: paper.name,
-          width: sheet.width,
-          height: sheet.height,
-          needed: sheet.needed,
-          onHand: sheet.onHand,
-          toBuy,
-          cost: sheet.price === null ? null : sheet.price * toBuy,
-        }
-      }),
+export function kitsFor({ cards, papers, supplies, perBag, bags, packs, offcuts }: Request): Kits {
+  const ofPaper = new Map(papers.map(use => [use.paper.key, sheetCost(use)]))
+  const costs = cards.map(costOf)
+  const uses = added(
+    ...cards.flatMap(({ sticking, stuck, things, kits }) => [{ uses: sticking, times: stuck }, { uses: things, times: kits }]),
+    { uses: perBag, times: bags },
   )
-  const totals = cards.reduce(
-    (total, { kits }, index) => {
-      const { supplies } = itemAt(costs, index)
-      return {
-        tape: sum(total.tape, product(supplies.tape, kits)),
-        strong: sum(total.strong, product(supplies.strong, kits)),
-        pads: total.pads + supplies.pads * kits,
-      }
-    },
-    { tape: ZERO, strong: ZERO, pads: 0 },
-  )
+  const sheets = papers.flatMap(({ paper, sheets }) => sheets.filter(({ needed }) => needed > 0).map((sheet): Purchase => {
+    const toBuy = Math.max(0, sheet.needed - sheet.onHand)
+    const cost = sheet.price === null ? null : sheet.price * toBuy
+    const { width, height, needed, onHand } = sheet
+    return { sort: 'paper', item: paper.key, stock: sheet.key, name: paper.name, width, height, needed, onHand, toBuy, cost }
+  }))
+  const packed = supplies.flatMap((entry): Purchase[] => {
+    const needed = uses.find(({ supply }) => supply === entry.key)?.amount ?? 0
+    if (needed === 0) return []
+    const onHand = Math.round(entry.onHand * SCALE[measuredIn(entry.use)])
+    const toBuy = packsFor(entry, needed - onHand)
+    return [{ sort: 'supply', item: entry.key, stock: '', name: entry.name, needed, onHand, toBuy, cost: toBuy * entry.price }]
+  })
+  const purchases = [...sheets, ...packed]
+  const paper = [...ofPaper.values()].reduce((total, cost) => total + cost, 0)
+  const shares = valueOf(uses, supplies).price
+  const opened = packed.reduce((total, { item, needed }) => {
+    const entry = supplies.find(({ key }) => key === item)
+    return total + (entry ? packsFor(entry, needed) * entry.price : 0)
+  }, 0)
+  const used = packs === 'whole' ? opened : shares
+  const left = offcuts === 'nothing' ? 0 : papers.reduce((total, use) => total + leftWorth(use), 0)
   return {
     costs,
     purchases,
     totals: {
-      ...totals,
+      uses,
       spending: purchases.reduce((total, { cost }) => total + (cost ?? 0), 0),
-      cost: cards.reduce((total, { kits }, index) => total + kits * costEach(itemAt(costs, index)), 0),
+      paper,
+      supplies: used,
+      left,
+      cost: paper + used - left,
     },
   }
 
-  function costOf(card: KitCard): CardCost {
-    const supplies = fasteningsFor(card.joints, units)
-    const paper = papers.reduce((total, use) => total + paperCost(use) * shareOf(card, use.paper.key), 0)
-    return {
-      card: card.key,
-      supplies,
-      extras: card.extras,
-      paper: card.kits === 0 ? 0 : paper / card.kits,
-      other: (supplies.tape / 1e9) * prices.tapePerMetre + (supplies.strong / 1e9) * prices.strongTapePerMetre
-        + supplies.pads * prices.foamPad
-        + boughtFor(card.extras, bought).price,
-    }
+  function costOf({ key, kits, sticking, stuck, things, areas }: KitCard): CardCost {
+    const ofKit = added({ uses: sticking, times: 1 }, { uses: things, times: 1 })
+    const all = added({ uses: sticking, times: stuck }, { uses: things, times: kits })
+    const paper = [...areas].reduce((total, [paper, area]) => total + (ofPaper.get(paper) ?? 0) * shareOf(paper, area), 0)
+    return { card: key, uses: ofKit, paper: kits === 0 ? 0 : paper / kits, other: kits === 0 ? 0 : valueOf(all, supplies).price / kits }
   }
 
-  function paperCost({ sheets }: PaperUse): number {
+  /** Share of the area that is cut from a paper. */
+  function shareOf(paper: string, area: number): number {
+    const whole = cards.reduce((total, { areas }) => total + (areas.get(paper) ?? 0), 0)
+    return whole === 0 ? 0 : area / whole
+  }
+
+  function sheetCost({ sheets }: PaperUse): number {
     return sheets.reduce((total, { needed, price }) => total + needed * (price ?? 0), 0)
   }
 
-  /** Share of the area that a card takes of all pieces from one paper. */
-  function shareOf(card: KitCard, paper: string): number {
-    const shareFrom = ({ papers }: KitPiece) => papers.find(({ key }) => key === paper)?.share ?? 0
-    const areaOf = ({ pieces, kits }: KitCard) =>
-      kits * pieces.reduce((total, piece) => total + piece.width * piece.height * shareFrom(piece), 0)
-    const whole = cards.reduce((total, other) => total + areaOf(other), 0)
-    return whole === 0 ? 0 : areaOf(card) / whole
+  /** What is left takes its share by area of what the sheets cost. */
+  function leftWorth(use: PaperUse): number {
+    const area = use.sheets.reduce((total, { needed, width, height }) => total + needed * width * height, 0)
+    return area === 0 ? 0 : sheetCost(use) * Math.min(1, use.left / area)
+  }
+}
+
+/** Packs that hold at least so much. */
+export const packsFor = ({ pack, use }: Pick<SupplyEntry, 'pack' | 'use'>, amount: number): number =>
+  Math.max(0, Math.ceil(amount / Math.round(pack * SCALE[measuredIn(use)])))
+
+/** What a class costs and brings in. Cents throughout. */
+export interface Money {
+  /** Sheets and supplies that the class uses up, less what is left where that is worth something. */
+  material: number
+  /** Minutes of the maker's, preparing and teaching, and what they are worth. */
+  minutes: number
+  work: number
+  venue: number
+  posting: number
+  cost: number
+  /** What all seats pay. */
+  income: number
+  margin: number
+  /** What a seat has to pay at least so that nothing is lost. */
+  perSeat: number
+  /** Seats that have to be sold so that nothing is lost; `null` where no number of seats of this class does it. */
+  breakEven: number | null
+}
+
+interface Costs {
+  material: number
+  minutes: number
+  hour: number
+  venue: number
+  posting: number
+  seats: number
+  /** What a seat pays. */
+  seat: number
+}
+
+/** Adds up what a class costs and what seats bring in. Everything is prepared for all seats, so an empty one saves nothing. */
+export function moneyOf({ material, minutes, hour, venue, posting, seats, seat }: Costs): Money {
+  const work = (minutes / 60) * hour
+  const cost = material + work + venue + posting
+  const sold = seat > 0 ? Math.ceil(cost / seat) : Infinity
+  return {
+    material,
+    minutes,
+    work,
+    venue,
+    posting,
+    cost,
+    income: seats * seat,
+    margin: seats * seat - cost,
+    perSeat: seats > 0 ? Math.ceil(cost / seats) : 0,
+    breakEven: cost <= 0 ? 0 : sold <= seats ? sold : null,
   }
 }

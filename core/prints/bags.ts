@@ -1,29 +1,41 @@
-import type { Bag, PackedKit, PackedPiece, PreparedCard } from '../batch'
-import { contentsOf, sourceOf } from '../batch'
+import type { Bag, PackedKit, PackedPiece, PreparedCard, ShoppingLine, Strip } from '../batch'
+import {
+  LEVEL_WORDS, broughtPieces, contentsOf, isCutReady, lyingPieces, neededInWords, packsInWords, purchaseName, sourceOf, stripName,
+} from '../batch'
 import type { Kits } from '../kits'
 import { extraInWords } from '../kits'
 import type { Units } from '../lengths'
 import { itemAt } from '../lists'
 import type { PrintBlock, PrintSection } from './model'
 import { stepList } from './steps'
-import { sheetInWords, typesetSize } from './typeset'
+import { typesetSize, typesetText } from './typeset'
 
-/** What has to be bought, and what the class uses of everything else. */
-export function shoppingSection(kits: Kits, units: Units, words: { money: (cents: number) => string, tape: string }): PrintSection {
-  const toBuy = kits.totals.spending > 0 ? `To buy for ${words.money(kits.totals.spending)}` : 'Nothing has to be bought'
+/** What the class needs of sheets and supplies, and what of it has to be bought, by where it is bought. */
+export function shoppingSection(groups: { where: string, lines: ShoppingLine[] }[], kits: Kits, units: Units, money: (cents: number) =>
+string): PrintSection {
+  const { spending } = kits.totals
   return {
-    heading: 'Sheets and what to buy',
+    heading: 'To buy',
     blocks: [
-      {
-        kind: 'table',
-        name: 'Sheets and what to buy',
-        head: ['Paper', 'Sheet', 'Needed', 'On hand', 'To buy', 'Cost'],
-        rows: kits.purchases.map(({ paper, width, height, needed, onHand, toBuy, cost }) => [
-          paper, sheetInWords(width, height, units), String(needed), String(onHand), String(toBuy), toBuy > 0 ? words.money(cost ?? 0) : '',
-        ]),
-        numbers: [2, 3, 4, 5],
-      },
-      { kind: 'text', text: `Besides: ${words.tape}. ${toBuy}.` },
+      ...groups.flatMap(({ where, lines }): PrintBlock[] => [
+        ...(where || groups.length > 1 ? [{ kind: 'heading' as const, text: where || 'Elsewhere' }] : []),
+        {
+          kind: 'table',
+          name: `To buy${where ? `: ${where}` : ''}`,
+          head: ['', 'What', 'Needed', 'On hand', 'Ordered', 'To buy', 'Cost'],
+          rows: lines.map(line => [
+            '☐',
+            typesetText(purchaseName(line, units)),
+            neededInWords(line.needed, line, units),
+            neededInWords(line.onHand, line, units),
+            line.ordered > 0 ? packsInWords(line.ordered, line, units) : '',
+            line.missing > 0 ? packsInWords(line.missing, line, units) : '',
+            line.cost === null ? 'not for sale' : money(line.cost),
+          ]),
+          numbers: [2, 3, 4, 5, 6],
+        },
+      ]),
+      { kind: 'text', text: spending > 0 ? `In all ${money(spending)}.` : 'Nothing has to be bought.' },
     ],
   }
 }
@@ -45,17 +57,21 @@ export function bagSection(bags: Bag[], units: Units, each: boolean): PrintSecti
       }],
     }
   }
-  /** Bags with kits of the same cards are packed together. */
+  /** Bags with kits of the same cards, made ready alike, are packed together. */
   const alike = new Map<string, Bag[]>()
   for (const bag of bags) {
-    const cards = bag.kits.map(({ card }) => card.entry.key).join(' ')
+    const cards = `${bag.profile.key}: ${bag.kits.map(({ card }) => card.entry.key).join(' ')}`
     alike.set(cards, [...(alike.get(cards) ?? []), bag])
   }
   return {
     heading: 'What goes into the bags',
     blocks: [...alike.values()].flatMap((same): PrintBlock[] => {
       const isAlike = new Set(same.map(contentsOf)).size === 1
-      const which = same.length === bags.length ? `All ${same.length} bags` : bagsInWords(same)
+      const { profile } = itemAt(same, 0)
+      const isOnly = bags.every(bag => bag.profile === profile)
+      const which = [same.length === bags.length ? `All ${same.length} bags` : bagsInWords(same), ...isOnly
+        ? []
+        : [profile.name]].join(', ')
       return [
         { kind: 'heading', text: isAlike ? `${which}${same.length > 1 ? ' alike' : ''}` : which },
         ...itemAt(same, 0).kits.flatMap((_, card) => sharedBlocks(same.map(bag => itemAt(bag.kits, card)), units)),
@@ -75,8 +91,30 @@ function kitBlocks(kit: PackedKit, units: Units): PrintBlock[] {
   const bought = kit.card.construction?.extras.map(extra => extraInWords(extra, units)) ?? []
   return [
     { kind: 'text', strong: true, text: kitTitle(kit) },
-    { kind: 'list', mark: 'box', items: [...kit.pieces.map(piece => packedInWords(piece, units)), ...bought] },
+    {
+      kind: 'list',
+      mark: 'box',
+      items: [...lyingPieces(kit).map(piece => packedInWords(piece, units)), ...kit.strips.map(strip => stripItem(strip, units)),
+        ...bought],
+    },
+    ...bringBlocks(kit, units),
   ]
+}
+
+/** `Strip for Mat, Plate, 9 × 4 in, Kelp, uncut`. */
+const stripItem = (strip: Strip, units: Units): string =>
+  [`1 × ${stripName(strip)}`, typesetSize(strip.width, strip.height, units, true), strip.paper.name, LEVEL_WORDS.uncut].join(', ')
+
+/** What students bring for a kit themselves. */
+function bringBlocks(kit: PackedKit, units: Units): PrintBlock[] {
+  const brought = broughtPieces(kit)
+  return brought.length === 0
+    ? []
+    : [
+        { kind: 'text', strong: true, text: 'You bring' },
+        { kind: 'list', mark: 'dot', items: brought.map(({ piece, count }) =>
+          `${count} × ${piece.name}, ${typesetSize(piece.width.value, piece.height.value, units, true)}`) },
+      ]
 }
 
 /** What kits of one card have alike; of what differs it says that the table has it. */
@@ -90,10 +128,12 @@ function sharedBlocks(kits: PackedKit[], units: Units): PrintBlock[] {
       kind: 'list',
       mark: 'box',
       items: [
-        ...first.pieces.map((piece, at) => packedInWords(piece, units, differs.has(at))),
+        ...first.pieces.flatMap((piece, at) => (isCutReady(piece.level) ? [packedInWords(piece, units, differs.has(at))] : [])),
+        ...first.strips.map(strip => stripItem(strip, units)),
         ...bought,
       ],
     },
+    ...bringBlocks(first, units),
   ]
 }
 
@@ -132,12 +172,15 @@ function differingTable(bags: Bag[]): PrintBlock {
 
 const bagsInWords = (bags: Bag[]): string => (bags.length === 1 ? `One bag: ${itemAt(bags, 0).label}` : `${bags.length} bags`)
 
-/** `1 × Mat, 5 1/4 × 4 in, Herring`: a piece as it lies in a bag. */
-const packedInWords = ({ piece: { name, width, height, made = [] }, count, paper }: PackedPiece, units: Units, inTable = false): string =>
-  [`${count} × ${name}`, typesetSize(width.value, height.value, units, true), ...made, inTable
-    ? 'see the table'
-    : (paper?.name ?? 'no paper yet')]
-    .join(', ')
+/** `1 × Mat, 5 1/4 × 4 in, Herring, cut and scored`: a piece as it lies in a bag. */
+const packedInWords = ({ piece: { name, width, height, made = [] }, count, paper, level }: PackedPiece, units: Units,
+  inTable = false): string =>
+  [
+    `${count} × ${name}`, typesetSize(width.value, height.value, units, true), ...made, inTable
+      ? 'see the table'
+      : (paper?.name ?? 'no paper yet'),
+    ...level === 'cut' ? [] : [LEVEL_WORDS[level]],
+  ].join(', ')
 
 /** How every card is made, in steps. */
 export const stepSections = (cards: PreparedCard[]): PrintSection[] =>

@@ -9,10 +9,11 @@ const problems = ref<Problem[]>([])
 
 /** The same bounds as at the server's door, so that a slip is named before it is sent. */
 function check(): Problem[] {
-  const { title, date, seats, spares } = draft.value
+  const { title, date, seats, spares, starts } = draft.value
   const found: Problem[] = []
   if (title.trim() === '') found.push({ path: 'title', problem: 'cannot be empty' })
   if (!/^\d{4}-\d{2}-\d{2}$/.test(date)) found.push({ path: 'date', problem: 'is missing' })
+  if (!/^(?:(?:[01]\d|2[0-3]):[0-5]\d)?$/.test(starts)) found.push({ path: 'starts', problem: 'is a time of day, written 18:30' })
   if (!Number.isInteger(seats) || seats < 1 || seats > BOUNDS.seats) found.push({ path: 'seats', problem: 'is a whole number' })
   if (!Number.isInteger(spares) || spares < 0 || spares > BOUNDS.spares) found.push({ path: 'spares', problem: 'is a whole number' })
   return found

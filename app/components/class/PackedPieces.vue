@@ -1,31 +1,49 @@
 <script setup lang="ts">
-import type { PackedPiece } from '../../../core/batch'
+import type { PackedPiece, Strip } from '../../../core/batch'
+import { LEVEL_WORDS, stripName } from '../../../core/batch'
 import type { Units } from '../../../core/lengths'
 
-/** What is packed for one card, as a list to check off. */
-defineProps<{
+/** What is packed for one card, as a list to check off: pieces as they are made ready, and strips of uncut paper. */
+const { pieces, strips = [] } = defineProps<{
   pieces: PackedPiece[]
+  strips?: Strip[]
   /** What goes in besides paper, one line each. */
   extras?: string[]
   units: Units
 }>()
+const lines = computed(() => [
+  ...pieces.map(({ piece, count, paper, level }) => ({
+    key: piece.key,
+    name: `${count} × ${[piece.name, ...(piece.made ?? [])].join(', ')}`,
+    width: piece.width.value,
+    height: piece.height.value,
+    paper: [paper?.name ?? 'no paper yet', ...level === 'cut' ? [] : [LEVEL_WORDS[level]]].join(', '),
+  })),
+  ...strips.map(strip => ({
+    key: `strip ${strip.parts.map(({ key }) => key).join()}`,
+    name: `1 × ${stripName(strip)}`,
+    width: strip.width,
+    height: strip.height,
+    paper: `${strip.paper.name}, ${LEVEL_WORDS.uncut}`,
+  })),
+])
 </script>
 
 <template>
   <ul>
     <li
-      v-for="{ piece, count, paper } in pieces"
-      :key="piece.key"
+      v-for="line in lines"
+      :key="line.key"
     >
       <span class="box" />
-      <span>{{ count }} × {{ [piece.name, ...(piece.made ?? [])].join(', ') }}</span>
+      <span>{{ line.name }}</span>
       <strong><SizeText
-        :width="piece.width.value"
-        :height="piece.height.value"
+        :width="line.width"
+        :height="line.height"
         :units="units"
         unit
       /></strong>
-      <span class="quiet">{{ paper?.name ?? 'no paper yet' }}</span>
+      <span class="quiet">{{ line.paper }}</span>
     </li>
     <li
       v-for="extra in extras"

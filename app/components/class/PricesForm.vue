@@ -1,20 +1,24 @@
 <script setup lang="ts">
 import { BOUNDS } from '../../../core/document'
 import type { PricesEntry } from '../../../core/document'
-import type { Units } from '../../../core/lengths'
 
-/** What tape, foam and an hour cost, in the maker's money; sheets carry their price on the shelf. */
-const { prices, units, open = false } = defineProps<{ prices: PricesEntry, units: Units, open?: boolean }>()
+/** The money of a class beside what things cost: the maker's hours, the room, what a seat pays, and how packs and leftovers count. */
+const { prices, open = false } = defineProps<{ prices: PricesEntry, open?: boolean }>()
 const emit = defineEmits<{ change: [what: string, prices: PricesEntry] }>()
 const CURRENCIES = ['USD', 'CAD', 'GBP', 'EUR', 'AUD', 'NZD', 'CHF', 'SEK', 'NOK', 'DKK', 'JPY']
 const FIELDS = [
-  { key: 'tapePerMetre', label: { inch: 'A yard of tape', metric: 'A metre of tape' } },
-  { key: 'strongTapePerMetre', label: { inch: 'A yard of strong tape', metric: 'A metre of strong tape' } },
-  { key: 'foamPad', label: { inch: 'A foam pad', metric: 'A foam pad' } },
-  { key: 'hour', label: { inch: 'An hour of yours', metric: 'An hour of yours' } },
+  { key: 'hour', label: 'An hour of yours' },
+  { key: 'venue', label: 'The room' },
+  { key: 'seat', label: 'A seat pays' },
 ] as const
-const isTape = (key: keyof PricesEntry) => key === 'tapePerMetre' || key === 'strongTapePerMetre'
-const shareOf = (key: keyof PricesEntry) => (isTape(key) ? TAPE_UNIT[units] / TAPE_UNIT.metric : 1)
+const CHOICES = [
+  { key: 'packs', label: 'Packs count', options: [{ value: 'share', label: 'by what is used' },
+    { value: 'whole', label: 'whole once opened' }] },
+  { key: 'offcuts', label: 'What is left of sheets', options: [
+    { value: 'nothing', label: 'is worth nothing' }, { value: 'by area', label: 'is worth its share' },
+  ] },
+] as const
+const id = useId()
 
 const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit('change', `price ${key}`, { ...prices, [key]: value })
 </script>
@@ -25,7 +29,7 @@ const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit
     :open="open"
   >
     <summary>Prices</summary>
-    <div class="stack">
+    <div class="fields">
       <div class="field">
         <span
           id="price-currency"
@@ -41,22 +45,36 @@ const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit
       <LabelledField
         v-for="field in FIELDS"
         :key="field.key"
-        :input="`price-${field.key}`"
-        :label="`${field.label[units]}, ${prices.currency}`"
+        :input="`${id}-${field.key}`"
+        :label="`${field.label}, ${prices.currency}`"
       >
         <MoneyField
-          :input-id="`price-${field.key}`"
-          :model-value="prices[field.key] * shareOf(field.key)"
+          :input-id="`${id}-${field.key}`"
+          :model-value="prices[field.key]"
           :max="BOUNDS.cents"
-          fine
-          @update:model-value="$event !== null && set(field.key, $event / shareOf(field.key))"
+          @update:model-value="$event !== null && set(field.key, $event)"
         />
       </LabelledField>
+      <div
+        v-for="choice in CHOICES"
+        :key="choice.key"
+        class="field"
+      >
+        <label :for="`${id}-${choice.key}`">{{ choice.label }}</label>
+        <Select
+          :input-id="`${id}-${choice.key}`"
+          :model-value="prices[choice.key]"
+          :options="[...choice.options]"
+          option-value="value"
+          option-label="label"
+          @update:model-value="set(choice.key, $event)"
+        />
+      </div>
     </div>
   </details>
 </template>
 
 <style scoped>
 summary { cursor: pointer; font-weight: 600; }
-.stack { margin-top: 0.75rem; }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr)); gap: 0.6rem; margin-top: 0.75rem; }
 </style>

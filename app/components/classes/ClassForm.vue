@@ -11,6 +11,7 @@ const at = (field: string) => problemAt(problems, field)
 const NUMBERS = [
   ['seats', 'Seats', 1, BOUNDS.seats],
   ['spares', 'Spare bags', 0, BOUNDS.spares],
+  ['lasts', 'Minutes', 1, BOUNDS.lasts],
 ] as const
 const DELIVERY = [
   { value: 'in person', label: 'In person' },
@@ -59,6 +60,24 @@ const DELIVERY = [
       />
     </fieldset>
     <LabelledField
+      :input="`${id}-starts`"
+      label="Begins, such as 18:30"
+    >
+      <InputText
+        :id="`${id}-starts`"
+        :model-value="details.starts"
+        :invalid="Boolean(at('starts'))"
+        placeholder="not said yet"
+        autocomplete="off"
+        inputmode="numeric"
+        @update:model-value="details.starts = ($event ?? '').trim()"
+      />
+      <span
+        v-if="at('starts')"
+        class="wrong"
+      >The beginning {{ at('starts') }}.</span>
+    </LabelledField>
+    <LabelledField
       v-for="[field, label, least, most] in NUMBERS"
       :key="field"
       :input="`${id}-${field}`"
@@ -73,6 +92,15 @@ const DELIVERY = [
         @update:model-value="$event !== null && (details[field] = $event)"
       />
     </LabelledField>
+    <div class="field">
+      <label :for="`${id}-place`">Where</label>
+      <InputText
+        :id="`${id}-place`"
+        v-model="details.place"
+        :maxlength="BOUNDS.title"
+        autocomplete="off"
+      />
+    </div>
     <fieldset
       v-if="!keepUnits"
       class="field wide"

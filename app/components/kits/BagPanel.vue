@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { Bag } from '../../../core/batch'
-import { isSeat, unpinned, withSeat } from '../../../core/batch'
+import { broughtPieces, isSeat, lyingPieces, unpinned, withSeat } from '../../../core/batch'
 import type { SeatEntry } from '../../../core/document'
 import { BOUNDS } from '../../../core/document'
 import { extraInWords } from '../../../core/kits'
+import { formatLength } from '../../../core/lengths'
 
 /** One bag drawn out: whose it is, what that student wishes, and what is in it. */
 const { bag } = defineProps<{ bag: Bag }>()
@@ -19,6 +20,11 @@ function wish(card: string, colourway: string | null) {
   const { [card]: _, ...others } = bag.seat.colourways
   set(`wish for ${card}`, { colourways: colourway ? { ...others, [card]: colourway } : others })
 }
+const brings = computed(() => [
+  ...bag.kits.flatMap(kit => broughtPieces(kit).map(({ piece: { name, width, height }, count }) =>
+    `${count} × ${name}, ${formatLength(width.value, work.units)} × ${formatLength(height.value, work.units, { unit: true })}`)),
+  ...bag.profile.adhesive === 'brought' ? ['Tape, foam and glue'] : [],
+])
 const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
 </script>
 
@@ -56,6 +62,19 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
           @update:model-value="wish(card.key, $event)"
         />
       </div>
+    </div>
+    <div class="field">
+      <label :for="`${id}-profile`">Made ready</label>
+      <Select
+        :input-id="`${id}-profile`"
+        :model-value="bag.seat.profile || null"
+        :options="work.batch.prep.profiles"
+        option-label="name"
+        option-value="key"
+        :placeholder="`as usual: ${bag.profile.name}`"
+        show-clear
+        @update:model-value="set('profile', { profile: $event ?? '' })"
+      />
     </div>
     <div class="row">
       <span
@@ -97,11 +116,23 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
     >
       <p><strong>{{ kit.card.entry.title }}</strong>{{ kit.colourway ? `, ${kit.colourway.name}` : '' }}</p>
       <PackedPieces
-        :pieces="kit.pieces"
+        :pieces="lyingPieces(kit)"
+        :strips="kit.strips"
         :extras="kit.card.construction?.extras.map(extra => extraInWords(extra, work.units))"
         :units="work.units"
       />
     </div>
+    <template v-if="brings.length > 0">
+      <h3>To be brought</h3>
+      <ul>
+        <li
+          v-for="line in brings"
+          :key="line"
+        >
+          {{ line }}
+        </li>
+      </ul>
+    </template>
     <div class="field">
       <label :for="`${id}-notes`">Notes</label>
       <Textarea

@@ -5,6 +5,7 @@ import * as from3 from './from-3'
 import * as from4 from './from-4'
 import * as from5 from './from-5'
 import * as from6 from './from-6'
+import * as from7 from './from-7'
 
 type Data = Record<string, unknown>
 
@@ -16,13 +17,17 @@ const STEPS: Record<number, { class: (document: Data) => Data, paper: (paper: Da
   4: { class: from4.upgradeClass, paper: from4.upgradePaper },
   5: { class: from5.upgradeClass, paper: from5.upgradePaper },
   6: { class: from6.upgradeClass, paper: from6.upgradePaper },
+  7: { class: from7.upgradeClass, paper: from7.upgradePaper },
 }
 
-/** The settings of a studio, which have no version: tools and prices that do not say what came later. */
+/** The settings of a studio, which have no version: tools and prices that do not say what came later, and no supplies. */
 export function upgradedSettings(data: unknown): unknown {
   if (!isData(data) || !isData(data.tools)) return data
   const tools = Object.entries(data.tools).map(([units, tools]) => [units, from4.upgradeTools(from2.upgradeTools(tools))])
-  return { ...data, tools: Object.fromEntries(tools), prices: from4.upgradePrices(data.prices) }
+  const settings = { ...data, tools: Object.fromEntries(tools) }
+  if ('supplies' in data) return settings
+  const prices = from4.upgradePrices(data.prices)
+  return { ...settings, prices: from7.upgradePrices(prices), supplies: from7.suppliesIn(prices) }
 }
 
 const isData = (value: unknown): value is Data => typeof value === 'object' && value !== null && !Array.isArray(value)

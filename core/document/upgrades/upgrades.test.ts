@@ -20,14 +20,14 @@ describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (
 
   it('is whole in the newest version, with everything that the maker had written', () => {
     expect(batch.version).toBe(VERSION)
-    expect(batch.class).toEqual(data.class)
+    expect(batch.class).toEqual({ ...data.class, ...UNTIMED })
     expect(batch.cards.map(({ envelope: _, ...card }) => card)).toEqual(
       data.cards.map(({ envelope: _, ...card }: Data) => ({ ...card, ...ALIKE, faces: [], free: [] })),
     )
     expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, ...stock }) => stock))).toEqual(
       data.papers.map(({ stocks }: Data) => stocks),
     )
-    expect(batch.prices).toEqual({ ...data.prices, hour: 1200, strongTapePerMetre: 20 })
+    expect([batch.prices, pricesOf(batch)]).toEqual([moneyOf(data.prices), [data.prices.tapePerMetre, 20, data.prices.foamPad]])
   })
 
   it('is opened the same from a row of the database, where class and papers lie apart', () => {
@@ -77,9 +77,14 @@ describe('a file of version 3', () => {
       faces: [{ ...faces[0], message: false, layers: [{ ...faces[0].layers[0], ...more }] }],
       free: [{ ...free[0], ...more }],
     })
-    expect([batch.version, batch.pools, batch.bought, batch.papers]).toEqual([VERSION, [], [], data.papers])
+    expect([batch.version, batch.pools, batch.supplies.length, batch.papers]).toEqual([VERSION, [], 3, data.papers])
   })
 })
+
+/** Before version 8 there was no time of day, and tape and foam were prices. */
+const UNTIMED = { starts: '', lasts: 180, place: '' }
+const moneyOf = ({ currency, hour = 1200 }: Data) => ({ currency, hour, venue: 0, seat: 0, packs: 'share', offcuts: 'nothing' })
+const pricesOf = ({ supplies }: Batch) => supplies.map(({ price }) => price)
 
 /** Before version 6 a card was the same for everybody. */
 const ALIKE = { colourways: [], insteadOf: '', bags: [] }
@@ -105,19 +110,21 @@ describe('a file of version 4', () => {
       faces: [{ ...faces[0], layers: [{ ...faces[0].layers[0], foam: '0 in' }] }],
       free: [{ ...free[0], foam: '0 in' }],
     })
-    const prices = { ...data.prices, hour: 1200, strongTapePerMetre: 20 }
-    expect([batch.prices, batch.pools, batch.version]).toEqual([prices, data.pools, VERSION])
+    expect([batch.prices, batch.pools, batch.version]).toEqual([moneyOf(data.prices), data.pools, VERSION])
+    expect(pricesOf(batch).slice(0, 3)).toEqual([data.prices.tapePerMetre, 20, data.prices.foamPad])
   })
 
   it('has settings of a studio from before that are read as well', () => {
     const { pace: _, ...tools } = DEFAULT_SETTINGS.tools.inch
-    const { hour, strongTapePerMetre, ...prices } = DEFAULT_SETTINGS.prices
+    const prices = { currency: 'USD', tapePerMetre: 9, foamPad: 2 }
+    const { supplies: _s, ...settings } = DEFAULT_SETTINGS
     const old = { setting: 30, stroke: 5, handling: 9 }
     const read = openSettings({
-      ...DEFAULT_SETTINGS, prices, tools: { inch: { ...tools, pace: old }, metric: { ...DEFAULT_SETTINGS.tools.metric, pace: old } },
+      ...settings, prices, tools: { inch: { ...tools, pace: old }, metric: { ...DEFAULT_SETTINGS.tools.metric, pace: old } },
     })
     const pace = { setting: 30, aside: 10 }
-    expect(read).toMatchObject({ ok: true, value: { prices: { hour, strongTapePerMetre }, tools: { inch: { pace }, metric: { pace } } } })
+    expect(read).toMatchObject({ ok: true, value: { prices: { hour: 1200, packs: 'share' },
+      supplies: [{ price: 9 }, { price: 20 }, { price: 2 }], tools: { inch: { pace }, metric: { pace } } } })
   })
 })
 
@@ -138,9 +145,31 @@ describe('a file of version 6', () => {
   const batch = opened(data)
 
   it('took offcuts where they saved sheets, and nothing came out in a wrong size', () => {
-    expect([batch.version, batch.cards, batch.roster, batch.sharing]).toEqual([VERSION, data.cards, data.roster, data.sharing])
+    const roster = data.roster.map((seat: Data) => ({ profile: '', ...seat }))
+    expect([batch.version, batch.cards, batch.roster, batch.sharing]).toEqual([VERSION, data.cards, roster, data.sharing])
     expect(batch.wishes).toEqual({ ...data.wishes, offcutsFirst: false })
     expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, miscut: [] })))
+  })
+})
+
+describe('a file of version 7', () => {
+  const data = fixture('v7')
+  const batch = opened(data)
+
+  it('knew tape and foam by their price, and ribbon by what a metre costs', () => {
+    expect(batch.supplies.map(({ key, use, way, pack, price, weight }) => [key, use, way, pack, price, weight])).toEqual([
+      ['tape', 'tape', 'outline', 1, 9, 0], ['strong-tape', 'strong tape', 'outline', 1, 20, 0],
+      ['foam-pads', 'foam', 'full area', 1, 2, 0],
+      ['brass-pin', 'thing', 'outline', 1, 12, 2], ['ribbon', 'thing by length', 'outline', 1, 80, 3],
+    ])
+    expect([batch.prices, batch.class, batch.shopping]).toEqual([moneyOf(data.prices), { ...data.class, ...UNTIMED }, []])
+  })
+
+  it('had every piece cut for every bag', () => {
+    const { papers } = prepare(batch)
+    expect(prepare({ ...batch, prep: { ...batch.prep, profiles: [] } }).papers.map(({ demands }) => demands))
+      .toEqual(papers.map(({ demands }) => demands))
+    expect(batch.roster).toEqual(data.roster.map((seat: Data) => ({ ...seat, profile: '' })))
   })
 })
 

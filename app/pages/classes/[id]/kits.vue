@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { contentsOf, packedBags } from '../../../../core/batch'
-import type { CardCost, Purchase } from '../../../../core/kits'
+import { contentsOf, packedBags, suppliesFor } from '../../../../core/batch'
+import type { SupplyEntry } from '../../../../core/document'
 
 definePageMeta({ fills: true })
 const work = useClassStore()
 const planner = usePlannerStore()
 const kits = computed(() => planner.kits)
-const title = (key: string) => work.batch.cards.find(card => card.key === key)?.title ?? key
 const money = useMoney()
 const bags = computed(() => packedBags(work.prepared))
 const chosen = ref('seat-1')
@@ -14,22 +13,24 @@ const bag = computed(() => bags.value.find(({ key }) => key === chosen.value) ??
 const naming = ref(false)
 const packed = computed(() => bags.value.filter(({ seat }) => seat.packed).length)
 const isAlike = computed(() => new Set(bags.value.map(contentsOf)).size === 1)
+/** What cards name is in the table with the first thing that is said of it. */
+function editSupplies(what: string, change: (supplies: SupplyEntry[]) => void) {
+  const all = structuredClone(toRaw(suppliesFor(work.prepared)))
+  change(all)
+  work.edit(what, document => void (document.supplies = all))
+}
 const summary = computed(() => [
   isAlike.value ? `${count(bags.value.length, 'bag')}, all alike` : count(bags.value.length, 'bag'), `${packed.value} packed`,
 ].join(', '))
 
-const COSTS = [
-  { key: 'card', head: 'Card', text: ({ card }: CardCost) => title(card) },
-  { key: 'paper', head: 'Paper', number: true, text: ({ paper }: CardCost) => money(paper) },
-  { key: 'other', head: 'Supplies', number: true, text: ({ other }: CardCost) => money(other) },
-  { key: 'kit', head: 'Kit', number: true, text: ({ paper, other }: CardCost) => money(paper + other) },
-]
-const PURCHASES = [
-  { key: 'paper', head: 'Paper', text: ({ paper }: Purchase) => paper },
-  { key: 'sheet', head: 'Sheet' },
-  { key: 'buy', head: 'To buy', number: true, text: ({ toBuy }: Purchase) => toBuy },
-  { key: 'cost', head: 'Cost', number: true, text: ({ cost }: Purchase) => (cost === null ? 'not for sale' : money(cost)) },
-]
+const PANELS = [
+  { value: 'bag', label: 'The bag' },
+  { value: 'ready', label: 'Made ready' },
+  { value: 'shopping', label: 'Shopping' },
+  { value: 'money', label: 'Costs' },
+] as const
+const panel = ref<(typeof PANELS)[number]['value']>('bag')
+const toBuy = computed(() => kits.value?.purchases.filter(purchase => purchase.toBuy > 0).length ?? 0)
 </script>
 
 <template>
@@ -72,64 +73,74 @@ const PURCHASES = [
       </div>
     </section>
     <div class="stack side">
-      <section class="board">
-        <h2>To buy</h2>
-        <p
-          v-if="!kits"
-          class="quiet"
-          aria-live="polite"
-        >
-          What has to be bought follows when the cutting is planned …
-        </p>
-        <p v-else-if="kits.purchases.every(({ toBuy }) => toBuy === 0)">
-          Nothing: the shelf has every sheet this class needs.
-        </p>
-        <FigureTable
-          v-else
-          :rows="kits.purchases.filter(({ toBuy }) => toBuy > 0)"
-          :columns="PURCHASES"
-        >
-          <template #sheet="{ row }">
-            <SheetText
-              :width="row.width"
-              :height="row.height"
-              :units="work.units"
-            />
-          </template>
-        </FigureTable>
-      </section>
-      <BagPanel
-        v-if="bag"
-        :bag="bag"
-      />
-      <CardShares />
-      <section
-        v-if="kits"
-        class="board"
+      <p
+        class="buy"
+        aria-live="polite"
       >
-        <h2>A kit costs</h2>
-        <FigureTable
-          :rows="kits.costs"
-          :columns="COSTS"
+        <template v-if="!kits">
+          What has to be bought follows when the cutting is planned …
+        </template>
+        <template v-else-if="toBuy === 0">
+          Nothing to buy: everything this class needs is here.
+        </template>
+        <template v-else>
+          To buy: {{ count(toBuy, 'thing') }} for {{ money(kits.totals.spending) }}
+          <Button
+            label="What"
+            text
+            size="small"
+            @click="panel = 'shopping'"
+          />
+        </template>
+      </p>
+      <SelectButton
+        v-model="panel"
+        :options="[...PANELS]"
+        option-value="value"
+        option-label="label"
+        :allow-empty="false"
+        size="small"
+        aria-label="What is shown beside the bags"
+      />
+      <template v-if="panel === 'bag'">
+        <BagPanel
+          v-if="bag"
+          :bag="bag"
         />
-        <p class="small quiet">
-          The whole class uses up {{ money(kits.totals.cost) }}: {{ tapeInWords(kits.totals, work.units) }} and
-          {{ count(kits.totals.pads, 'foam pad') }}, estimated from where pieces are glued.
-        </p>
-      </section>
-      <PricesForm
-        :prices="work.batch.prices"
-        :units="work.units"
-        @change="(what, prices) => work.edit(what, document => void (document.prices = prices))"
-      />
-      <BoughtForm />
-      <PostForm
-        :post="work.batch.post"
-        :units="work.units"
-        :mark="work.prepared.cutter.mark"
-        :currency="work.batch.prices.currency"
-        @change="(what, change) => work.edit(what, document => change(document.post))"
-      />
+        <CardShares />
+      </template>
+      <ReadyPanel v-else-if="panel === 'ready'" />
+      <template v-else-if="panel === 'shopping'">
+        <ShoppingPanel
+          v-if="kits"
+          :kits="kits"
+        />
+        <SupplyForm
+          :supplies="suppliesFor(work.prepared)"
+          :units="work.units"
+          :currency="work.batch.prices.currency"
+          :envelopes="work.batch.post.envelopes"
+          :mark="work.prepared.cutter.mark"
+          @change="editSupplies"
+        />
+      </template>
+      <template v-else>
+        <MoneyPanel
+          v-if="kits"
+          :kits="kits"
+        />
+        <PricesForm
+          :prices="work.batch.prices"
+          @change="(what, prices) => work.edit(what, document => void (document.prices = prices))"
+        />
+        <PostForm
+          :post="work.batch.post"
+          :units="work.units"
+          :mark="work.prepared.cutter.mark"
+          :currency="work.batch.prices.currency"
+          @change="(what, change) => work.edit(what, document => change(document.post))"
+        />
+      </template>
     </div>
     <RosterDialog v-model:visible="naming" />
   </div>
@@ -138,6 +149,7 @@ const PURCHASES = [
 <style scoped>
 .kits { display: grid; grid-template-columns: minmax(0, 1fr); gap: 1rem; align-items: start; min-height: 0; flex: 1; }
 .side { min-width: 0; }
+.buy { margin: 0; }
 .bags { display: grid; gap: 0.4rem; min-width: 0; }
 .scroll { overflow-x: auto; }
 h2 { margin-bottom: 0.2rem; font-size: 1.0625rem; }

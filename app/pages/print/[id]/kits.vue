@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { PrintSection } from '../../../../core/prints'
-import { packedBags } from '../../../../core/batch'
+import { packedBags, shoppingList, suppliesFor } from '../../../../core/batch'
 import { bagSection, shoppingSection, slipSection, stepSections } from '../../../../core/prints'
 
 definePageMeta({ layout: 'print' })
 const { work, planner, missing, paper, printOf, file } = usePrintedClass('Bag lists')
 const money = useMoney()
+const route = useRoute()
 const id = useId()
 /** A list to go into every bag, or one for all that are alike. */
 const each = ref(false)
@@ -14,8 +15,8 @@ const print = computed(() => {
   const { kits } = planner
   if (!kits) return printOf([])
   const { cards } = work.prepared
-  const tape = `${tapeInWords(kits.totals, work.units)}, ${count(kits.totals.pads, 'foam pad')}`
-  const shopping = shoppingSection(kits, work.units, { money, tape })
+  const shopping = shoppingSection(shoppingList(work.batch, kits, suppliesFor(work.prepared)), kits, work.units, money)
+  if (route.query.only === 'shopping') return printOf([shopping])
   const unsure: PrintSection[] = planner.planless
     ? [{ heading: 'Not complete', blocks: [{ kind: 'text', strong: true, text: NOT_ALL }] }]
     : []

@@ -1,0 +1,200 @@
+<script setup lang="ts">
+import { BOUNDS, SUPPLY_USES } from '../../../core/document'
+import type { EnvelopeEntry, StickingWay, SupplyEntry, SupplyUse } from '../../../core/document'
+import { measuredIn } from '../../../core/kits'
+import type { Length, Units } from '../../../core/lengths'
+import { lengthFrom } from '../../../core/lengths'
+import { itemAt } from '../../../core/lists'
+
+/** What is bought and not cut: packs, prices, what is on hand, and how the maker sticks with it. */
+const { supplies, units, currency, envelopes, mark, open = false } = defineProps<{
+  supplies: SupplyEntry[]
+  units: Units
+  currency: string
+  envelopes: EnvelopeEntry[]
+  mark: Length
+  open?: boolean
+}>()
+const emit = defineEmits<{ change: [what: string, change: (supplies: SupplyEntry[]) => void] }>()
+const id = useId()
+const USE_WORDS: Record<SupplyUse, string> = {
+  'tape': 'tape', 'strong tape': 'strong tape', 'glue': 'wet glue', 'foam': 'foam', 'dot': 'hook-and-loop dots',
+  'thing': 'a thing, by the piece',
+  'thing by length': 'ribbon or cord, by length', 'envelope': 'envelopes', 'bag': 'bags', 'label': 'labels',
+}
+const USES = SUPPLY_USES.map(value => ({ value, label: USE_WORDS[value] }))
+const WAYS: { value: StickingWay, label: string }[] = [
+  { value: 'outline', label: 'all round the edge' },
+  { value: 'two strips', label: 'two strips' },
+  { value: 'full area', label: 'over the whole area' },
+  { value: 'corners', label: 'at the corners' },
+]
+const isSticking = ({ use }: SupplyEntry) => ['tape', 'strong tape', 'glue', 'foam'].includes(use)
+/** What goes by length is told in yards where inches are used; kept are metres. */
+const share = ({ use }: SupplyEntry) => (measuredIn(use) === 'length' && units === 'inch' ? 0.9144 : 1)
+const unitOf = ({ use }: SupplyEntry) => ({ length: units === 'inch' ? 'yards' : 'metres', volume: 'millilitres',
+  pieces: 'pieces' })[measuredIn(use)]
+const shown = (supply: SupplyEntry, amount: number) => Number((amount / share(supply)).toFixed(2))
+
+function set(at: number, what: string, change: Partial<SupplyEntry>) {
+  emit('change', `supply ${at} ${what}`, all => void Object.assign(itemAt(all, at), change))
+}
+function add() {
+  emit('change', 'add supply', (all) => {
+    let number = all.length + 1
+    while (all.some(({ name }) => name === `Supply ${number}`)) number++
+    all.push({
+      key: uniqueKey('supply'), name: `Supply ${number}`, use: 'envelope', of: '', way: 'outline', pack: 1, price: 0, onHand: 0, weight: 0,
+    })
+  })
+}
+/** Fields of a supply that are amounts, with what makes them metres. */
+const AMOUNTS = [
+  { key: 'pack', label: 'A pack holds', least: 0.01 },
+  { key: 'onHand', label: 'On hand', least: 0 },
+] as const
+</script>
+
+<template>
+  <details
+    class="board"
+    :open="open"
+  >
+    <summary>Tape, foam and what else is bought</summary>
+    <div class="stack">
+      <fieldset
+        v-for="(supply, at) in supplies"
+        :key="supply.key"
+        class="supply"
+      >
+        <legend class="unseen">
+          {{ supply.name }}
+        </legend>
+        <div class="row head">
+          <InputText
+            :model-value="supply.name"
+            :aria-label="`Name of supply ${at + 1}`"
+            :maxlength="BOUNDS.title"
+            @update:model-value="$event?.trim() && set(at, 'name', { name: $event })"
+          />
+          <Button
+            text
+            severity="secondary"
+            :aria-label="`Remove ${supply.name}`"
+            @click="emit('change', 'remove supply', all => void all.splice(at, 1))"
+          >
+            <Icon name="tabler:trash" />
+          </Button>
+        </div>
+        <div class="fields">
+          <div class="field">
+            <label :for="`${id}-${at}-use`">Used as</label>
+            <Select
+              :input-id="`${id}-${at}-use`"
+              :model-value="supply.use"
+              :options="USES"
+              option-value="value"
+              option-label="label"
+              @update:model-value="set(at, 'use', { use: $event, of: '' })"
+            />
+          </div>
+          <div
+            v-if="isSticking(supply)"
+            class="field"
+          >
+            <label :for="`${id}-${at}-way`">You stick</label>
+            <Select
+              :input-id="`${id}-${at}-way`"
+              :model-value="supply.way"
+              :options="WAYS"
+              option-value="value"
+              option-label="label"
+              @update:model-value="set(at, 'way', { way: $event })"
+            />
+          </div>
+          <LengthField
+            v-if="supply.use === 'foam'"
+            label="Height, 0 for any"
+            :model-value="supply.of || '0 mm'"
+            :units="units"
+            :mark="mark"
+            zero
+            @update:model-value="set(at, 'height', { of: lengthFrom($event) === 0 ? '' : $event })"
+          />
+          <div
+            v-if="supply.use === 'envelope'"
+            class="field"
+          >
+            <label :for="`${id}-${at}-of`">Which</label>
+            <Select
+              :input-id="`${id}-${at}-of`"
+              :model-value="supply.of || null"
+              :options="envelopes"
+              option-value="key"
+              option-label="name"
+              placeholder="any"
+              show-clear
+              @update:model-value="set(at, 'envelope', { of: $event ?? '' })"
+            />
+          </div>
+          <LabelledField
+            v-for="amount in AMOUNTS"
+            :key="amount.key"
+            :input="`${id}-${at}-${amount.key}`"
+            :label="`${amount.label}, ${unitOf(supply)}`"
+          >
+            <NumberField
+              :input-id="`${id}-${at}-${amount.key}`"
+              :model-value="shown(supply, supply[amount.key])"
+              :min="amount.least"
+              :max="BOUNDS.onHand"
+              :decimals="3"
+              @update:model-value="$event !== null && set(at, amount.key, { [amount.key]: Number(($event * share(supply)).toFixed(4)) })"
+            />
+          </LabelledField>
+          <LabelledField
+            :input="`${id}-${at}-price`"
+            :label="`A pack costs, ${currency}`"
+          >
+            <MoneyField
+              :input-id="`${id}-${at}-price`"
+              :model-value="supply.price"
+              :max="BOUNDS.cents"
+              fine
+              @update:model-value="$event !== null && set(at, 'price', { price: $event })"
+            />
+          </LabelledField>
+          <LabelledField
+            :input="`${id}-${at}-weight`"
+            :label="measuredIn(supply.use) === 'length' ? `Grams a ${units === 'inch' ? 'yard' : 'metre'}` : 'Grams each'"
+          >
+            <NumberField
+              :input-id="`${id}-${at}-weight`"
+              :model-value="Number((supply.weight * share(supply)).toFixed(3))"
+              :min="0"
+              :max="BOUNDS.grams"
+              :decimals="3"
+              @update:model-value="$event !== null && set(at, 'weight', { weight: $event / share(supply) })"
+            />
+          </LabelledField>
+        </div>
+      </fieldset>
+      <Button
+        label="Add a supply"
+        size="small"
+        severity="secondary"
+        outlined
+        :disabled="supplies.length >= BOUNDS.supplies"
+        @click="add"
+      />
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary { cursor: pointer; font-weight: 600; }
+.stack { margin-top: 0.75rem; }
+.supply { border: 0; border-top: 1px solid var(--line); padding: 0.5rem 0 0; margin: 0; min-width: 0; }
+.head { justify-content: space-between; flex-wrap: nowrap; margin-bottom: 0.3rem; }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr)); gap: 0.5rem; align-items: end; }
+</style>

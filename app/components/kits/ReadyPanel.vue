@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { LEVEL_WORDS, ROLE_NAMES, rolesOf, taskMinutes, tasksOf, usualProfile } from '../../../core/batch'
+import type { Task } from '../../../core/batch'
+import { wholeMinutes } from '../../../core/cutting'
+import { ADHESIVES, BOUNDS, PREP_LEVELS } from '../../../core/document'
+import type { Adhesive, PrepEntry, PrepLevel, PrepPaceEntry, ProfileEntry } from '../../../core/document'
+
+/** How far pieces are made ready before they go into a bag, profile by profile, and what that gives to do. */
+const work = useClassStore()
+const id = useId()
+const prep = computed(() => work.batch.prep)
+const usual = computed(() => usualProfile(work.batch))
+const shown = ref<string>()
+const profile = computed(() => prep.value.profiles.find(({ key }) => key === shown.value) ?? usual.value)
+const roles = computed(() => rolesOf(work.prepared.cards))
+const tasks = computed(() => tasksOf(work.prepared))
+const bagsWith = (key: string) => work.prepared.cards[0]?.dealt.filter(({ prep: { profile } }) => profile.key === key).length ?? 0
+
+const LEVELS = PREP_LEVELS.map(value => ({ value, label: LEVEL_WORDS[value] }))
+const ADHESIVE_WORDS: Record<Adhesive, string> = {
+  'on the table': 'lies on the table', 'in the bag': 'goes into the bag', 'precut': 'goes into the bag cut ready',
+  'brought': 'students bring it',
+}
+const STICKS = ADHESIVES.map(value => ({ value, label: ADHESIVE_WORDS[value] }))
+const PACE: { key: keyof PrepPaceEntry, label: string }[] = [
+  { key: 'score', label: 'A score' }, { key: 'dieCut', label: 'Die cutting' }, { key: 'stamp', label: 'Stamping' },
+  { key: 'assemble', label: 'Putting on' }, { key: 'stick', label: 'Tape for a piece' }, { key: 'pack', label: 'Packing a piece' },
+]
+const TASKS = [
+  { key: 'name', head: 'To do', text: ({ name }: Task) => name },
+  { key: 'what', head: 'What', text: ({ what }: Task) => what },
+  { key: 'minutes', head: 'Minutes', number: true, text: ({ minutes }: Task) => wholeMinutes(minutes) },
+]
+
+const edit = (what: string, change: (prep: PrepEntry) => void) => work.edit(what, document => change(document.prep))
+function set(what: string, change: Partial<ProfileEntry>) {
+  const { key } = profile.value
+  edit(`${what} of ${key}`, ({ profiles }) => void Object.assign(profiles.find(own => own.key === key) ?? {}, change))
+}
+/** What is cut is not written down: it is as usual. */
+function level(name: string, value: PrepLevel | null, plain: PrepLevel | null = 'cut') {
+  const { [name]: _, ...others } = profile.value.levels
+  set(`level ${name}`, { levels: value === plain ? others : { ...others, [name]: value ?? 'cut' } })
+}
+const pieces = computed(() => work.prepared.cards.flatMap(({ entry, pieces }) =>
+  pieces.map(({ key, name }) => ({ value: `${entry.key} ${key}`, label: `${name} (${entry.title})` }))))
+const single = computed(() => pieces.value.filter(({ value }) => value in profile.value.levels))
+const others = computed(() => pieces.value.filter(({ value }) => !(value in profile.value.levels)))
+function add() {
+  const key = uniqueKey('profile')
+  let number = prep.value.profiles.length + 1
+  while (prep.value.profiles.some(({ name }) => name === `Profile ${number}`)) number++
+  edit('add profile', ({ profiles }) =>
+    void profiles.push({ key, name: `Profile ${number}`, levels: { ...profile.value.levels }, adhesive: profile.value.adhesive }))
+  shown.value = key
+}
+function remove() {
+  const { key } = profile.value
+  shown.value = undefined
+  work.edit(`remove profile ${key}`, (document) => {
+    document.prep.profiles = document.prep.profiles.filter(own => own.key !== key)
+    if (document.prep.usual === key) document.prep.usual = ''
+    for (const seat of document.roster) if (seat.profile === key) seat.profile = ''
+  })
+}
+</script>
+
+<template>
+  <section
+    class="board stack"
+    aria-label="Made ready"
+  >
+    <h2>How bags are made ready</h2>
+    <div class="fields">
+      <div class="field">
+        <label :for="`${id}-usual`">This class</label>
+        <Select
+          :input-id="`${id}-usual`"
+          :model-value="prep.usual || null"
+          :options="prep.profiles"
+          option-value="key"
+          option-label="name"
+          show-clear
+          :placeholder="`as is natural: ${usual.name}`"
+          @update:model-value="edit('usual profile', prep => void (prep.usual = $event ?? ''))"
+        />
+      </div>
+      <div class="field">
+        <label :for="`${id}-shown`">Look at</label>
+        <Select
+          :input-id="`${id}-shown`"
+          :model-value="profile.key"
+          :options="prep.profiles.map(({ key, name }) => ({ key, label: `${name} (${count(bagsWith(key), 'bag')})` }))"
+          option-value="key"
+          option-label="label"
+          @update:model-value="shown = $event"
+        />
+      </div>
+    </div>
+    <div class="row">
+      <InputText
+        :model-value="profile.name"
+        :maxlength="BOUNDS.title"
+        aria-label="Name of this profile"
+        @update:model-value="$event?.trim() && set('name', { name: $event })"
+      />
+      <Button
+        label="Another profile"
+        size="small"
+        severity="secondary"
+        outlined
+        :disabled="prep.profiles.length >= BOUNDS.profiles"
+        @click="add"
+      />
+      <Button
+        v-if="prep.profiles.length > 1"
+        text
+        size="small"
+        severity="secondary"
+        :aria-label="`Remove ${profile.name}`"
+        @click="remove"
+      >
+        <Icon name="tabler:trash" />
+      </Button>
+    </div>
+    <div class="fields">
+      <div
+        v-for="{ kind } in roles"
+        :key="kind"
+        class="field"
+      >
+        <label :for="`${id}-${kind}`">{{ ROLE_NAMES[kind] }}</label>
+        <Select
+          :input-id="`${id}-${kind}`"
+          :model-value="profile.levels[kind] ?? 'cut'"
+          :options="LEVELS"
+          option-value="value"
+          option-label="label"
+          @update:model-value="level(kind, $event)"
+        />
+      </div>
+      <div class="field">
+        <label :for="`${id}-adhesive`">Tape and foam</label>
+        <Select
+          :input-id="`${id}-adhesive`"
+          :model-value="profile.adhesive"
+          :options="STICKS"
+          option-value="value"
+          option-label="label"
+          @update:model-value="set('adhesive', { adhesive: $event })"
+        />
+      </div>
+      <div
+        v-for="{ value, label } in single"
+        :key="value"
+        class="field"
+      >
+        <label :for="`${id}-${value}`">{{ label }}</label>
+        <Select
+          :input-id="`${id}-${value}`"
+          :model-value="profile.levels[value]"
+          :options="LEVELS"
+          option-value="value"
+          option-label="label"
+          show-clear
+          @update:model-value="level(value, $event, null)"
+        />
+      </div>
+      <div
+        v-if="others.length > 0"
+        class="field"
+      >
+        <label :for="`${id}-single`">A single piece otherwise</label>
+        <Select
+          :input-id="`${id}-single`"
+          :model-value="null"
+          :options="others"
+          option-value="value"
+          option-label="label"
+          placeholder="choose it"
+          @update:model-value="$event && level($event, 'assembled', null)"
+        />
+      </div>
+    </div>
+    <p class="small quiet">
+      Uncut paper goes along as a strip,
+      and what students bring is neither cut nor bought. Bags with a profile of their own say so in the bag.
+    </p>
+    <h3>To do beside cutting, {{ wholeMinutes(taskMinutes(tasks)) }} minutes</h3>
+    <FigureTable
+      :rows="tasks"
+      :columns="TASKS"
+    />
+    <details>
+      <summary class="small">
+        Seconds for each
+      </summary>
+      <div class="fields">
+        <LabelledField
+          v-for="{ key, label } in PACE"
+          :key="key"
+          :input="`${id}-pace-${key}`"
+          :label="label"
+        >
+          <NumberField
+            :input-id="`${id}-pace-${key}`"
+            :model-value="prep.pace[key]"
+            :min="0"
+            :max="BOUNDS.seconds"
+            :decimals="1"
+            @update:model-value="$event !== null && edit(`pace ${key}`, prep => void (prep.pace[key] = $event))"
+          />
+        </LabelledField>
+      </div>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+h2 { font-size: 1.0625rem; }
+.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(10.5rem, 1fr)); gap: 0.5rem; align-items: end; }
+summary { cursor: pointer; }
+</style>

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import type { ShoppingLine } from '../../../core/batch'
+import { arrive, neededInWords, noteLine, packsInWords, purchaseName, shoppingList, suppliesFor } from '../../../core/batch'
+import { BOUNDS } from '../../../core/document'
+import type { Kits } from '../../../core/kits'
+
+/** What has to be bought, by where it is bought: ticked off as ordered, and onto the shelf when it has come. */
+const { kits } = defineProps<{ kits: Kits }>()
+const work = useClassStore()
+const id = useId()
+const money = useMoney()
+const groups = computed(() => shoppingList(work.batch, kits, suppliesFor(work.prepared)))
+const places = computed(() => [...new Set(work.batch.shopping.map(({ where }) => where).filter(Boolean))])
+const keyOf = ({ sort, item, stock }: ShoppingLine) => [sort, item, stock].join(' ')
+const note = (line: ShoppingLine, what: string, change: Parameters<typeof noteLine>[2]) =>
+  work.edit(`${what} ${keyOf(line)}`, document => noteLine(document, line, change))
+const take = (line: ShoppingLine) => {
+  const number = line.ordered || line.toBuy
+  work.edit(`${packsInWords(number, line, work.units)} of ${line.name} came`, document => arrive(document, line, number))
+}
+</script>
+
+<template>
+  <section
+    class="board stack"
+    aria-label="Shopping"
+  >
+    <div class="spread">
+      <h2>To buy {{ kits.totals.spending > 0 ? `for ${money(kits.totals.spending)}` : '' }}</h2>
+      <Button
+        v-if="groups.length > 0"
+        as="router-link"
+        :to="`/print/${work.id}/kits?only=shopping`"
+        label="Print the list"
+        size="small"
+        severity="secondary"
+        outlined
+      />
+    </div>
+    <p v-if="groups.length === 0">
+      Nothing: everything this class needs is here.
+    </p>
+    <datalist :id="`${id}-places`">
+      <option
+        v-for="place in places"
+        :key="place"
+        :value="place"
+      />
+    </datalist>
+    <div
+      v-for="{ where, lines } in groups"
+      :key="where"
+    >
+      <h3>{{ where || (groups.length > 1 ? 'Elsewhere' : 'No place said yet') }}</h3>
+      <ul>
+        <li
+          v-for="line in lines"
+          :key="keyOf(line)"
+        >
+          <div class="spread">
+            <strong>{{ purchaseName(line, work.units) }}</strong>
+            <span class="figure">{{ line.missing > 0 ? packsInWords(line.missing, line, work.units) : 'on its way' }}</span>
+          </div>
+          <p class="small quiet">
+            needs {{ neededInWords(line.needed, line, work.units) }}, on hand {{ neededInWords(line.onHand, line, work.units) }},
+            {{ line.cost === null ? 'not for sale' : money(line.cost) }}
+          </p>
+          <div class="row acts">
+            <span class="row flag">
+              <Checkbox
+                binary
+                :input-id="`${id}-${keyOf(line)}`"
+                :model-value="line.ordered > 0"
+                @update:model-value="note(line, 'ordered', { ordered: $event ? line.toBuy : 0 })"
+              />
+              <label :for="`${id}-${keyOf(line)}`">Ordered</label>
+            </span>
+            <Button
+              label="It has come"
+              size="small"
+              severity="secondary"
+              outlined
+              :aria-label="`${purchaseName(line, work.units)} has come`"
+              @click="take(line)"
+            />
+            <InputText
+              class="where"
+              :model-value="line.where"
+              :list="`${id}-places`"
+              :maxlength="BOUNDS.title"
+              placeholder="bought where?"
+              :aria-label="`Where ${purchaseName(line, work.units)} is bought`"
+              @change="note(line, 'place', { where: ($event.target as HTMLInputElement).value.trim() })"
+            />
+          </div>
+        </li>
+      </ul>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+h2 { font-size: 1.0625rem; }
+h3 { margin: 0.3rem 0 0; }
+ul { list-style: none; margin: 0; padding: 0; }
+li { border-top: 1px solid var(--line); padding: 0.35rem 0; }
+.acts { gap: 0.6rem; flex-wrap: wrap; }
+.flag { gap: 0.35rem; }
+.where { flex: 1 1 8rem; min-width: 7rem; }
+.figure { font-variant-numeric: tabular-nums; white-space: nowrap; }
+</style>

@@ -1,0 +1,166 @@
+import type { Preparation, ShoppingLine } from '../core/batch'
+import {
+  LEVEL_WORDS, findingsOf, kitsOfBatch, lyingPieces, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, planAll,
+  prepareShared,
+  purchaseName, shoppingList, stopsIn, stripInWords, stripName, suppliesFor, tasksOf,
+} from '../core/batch'
+import type { Batch } from '../core/document'
+import type { Purchase, Usage } from '../core/kits'
+import { amountInWords } from '../core/kits'
+import { wholeMinutes } from '../core/cutting'
+import type { Solve } from '../core/cutting'
+import { writeLength } from '../core/lengths'
+import type { Report } from './reports'
+import { findingLines, heading, moneyIn, table } from './reports'
+
+const planned = (batch: Batch, solve: Solve) => {
+  const preparation = prepareShared(batch, solve)
+  const outcomes = planAll(batch, preparation, solve)
+  return { preparation, outcomes, kits: kitsOfBatch(batch, preparation, outcomes) }
+}
+
+/** One list for each bag, how far its pieces are made ready, what is to be done, and what the class costs. */
+export function kitsReport(batch: Batch, solve: Solve): Report {
+  const { preparation, outcomes, kits } = planned(batch, solve)
+  const { units } = batch.class
+  const money = moneyIn(batch)
+  const supplies = suppliesFor(preparation)
+  const bags = packedBags(preparation)
+  const tasks = tasksOf(preparation, bags)
+  const parcels = parcelsOf(preparation, bags)
+  const worth = moneyOfClass(preparation, outcomes, kits)
+  const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
+  const usages = (uses: Usage[]) => uses.map(({ supply, amount }) => {
+    const entry = supplies.find(({ key }) => key === supply)
+    return { supply, name: entry?.name ?? supply, amount: amountInWords(entry?.use ?? 'thing', amount, units) }
+  })
+  const data = {
+    seats: bags.map(({ key, label, profile, kits }) => ({
+      key,
+      label,
+      profile: profile.name,
+      adhesive: profile.adhesive,
+      kits: kits.map(({ card: { entry, pieces: all }, colourway, pieces, strips }) => ({
+        card: entry.key,
+        colourway: colourway?.key ?? null,
+        pieces: pieces.map(({ piece, count, paper, level }) => ({ part: piece.key, count, paper: paper?.key ?? null, level })),
+        strips: strips.map(strip => ({
+          width: writeLength(strip.width, units), height: writeLength(strip.height, units), paper: strip.paper.key,
+          for: stripInWords(strip, all, units),
+        })),
+      })),
+    })),
+    costs: kits.costs.map(({ uses, ...cost }) => ({ ...cost, supplies: usages(uses) })),
+    purchases: kits.purchases.map(purchase => sized(purchase, units)),
+    totals: { ...kits.totals, uses: usages(kits.totals.uses) },
+    tasks,
+    parcels: parcels.map(({ rate, width, height, thickness, ...parcel }) => ({
+      ...parcel,
+      width: writeLength(width, units),
+      height: writeLength(height, units),
+      thickness: writeLength(thickness, units),
+      rate: rate?.key ?? null,
+      price: rate?.price ?? null,
+    })),
+    money: worth,
+  }
+  const findings = findingsOf(preparation)
+  const unposted = parcels.filter(({ rate }) => !rate).length
+  const text = [
+    heading(batch),
+    table(
+      ['Bag', 'Made ready', 'Cards', 'Pieces'],
+      bags.map(({ label, profile, kits }) => [
+        label,
+        profile.name,
+        kits.map(({ card, colourway }) => (colourway ? `${card.entry.title} (${colourway.name})` : card.entry.title)).join(', ') || '–',
+        kits.reduce((sum, kit) => sum + kit.strips.length + lyingPieces(kit).reduce((all, { count }) => all + count, 0), 0),
+      ]),
+    ),
+    ...stripLines(preparation),
+    table(
+      ['Card', 'Paper', 'Supplies', 'One kit'],
+      kits.costs.map(({ card, paper, other }) => [titles.get(card) ?? card, money(paper), money(other), money(paper + other)]),
+    ),
+    purchaseTable(batch, kits.purchases.map(purchase => ({ ...purchase, supply: supplies.find(({ key }) => key === purchase.item) }))),
+    tasks.length > 0
+      ? table(['To do', 'What', 'Minutes'], tasks.map(({ name, what, minutes }) => [name, what, wholeMinutes(minutes)]))
+      : 'Nothing to do beside cutting.',
+    `Material ${money(worth.material)}, work ${money(worth.work)} (${wholeMinutes(worth.minutes)} min with the class), venue `
+    + `${money(worth.venue)}, posting ${money(worth.posting)}${unposted > 0 ? ` (no rate takes ${unposted})` : ''}: ${money(worth.cost)}. `
+    + `A seat costs ${money(worth.perSeat)}${batch.prices.seat > 0
+      ? ` and pays ${money(batch.prices.seat)}: ${worth.breakEven === null
+        ? 'not even all seats cover it'
+        : `${worth.breakEven} of ${batch.class.seats} seats cover it`}`
+      : ''}.`,
+    `To buy ${money(kits.totals.spending)}.`,
+    ...findingLines(findings),
+  ].join('\n')
+  return { data, text, stops: stopsIn(findings) }
+}
+
+/** Strips that go along uncut, and how far pieces are made ready that are not just cut. */
+const stripLines = ({ cards, batch }: Preparation): string[] => cards.flatMap(({ entry, strips, pieces, dealt }) => [
+  ...strips.map(strip => `${entry.title}: ${strip.quantity} × ${stripName(strip)}, ${strip.paper.name}: `
+    + stripInWords(strip, pieces, batch.class.units)),
+  ...[...new Set(dealt.map(({ prep }) => prep))].flatMap(({ profile, levels }) => {
+    const special = pieces.filter(({ key }) => (levels.get(key) ?? 'cut') !== 'cut')
+    return special.length > 0
+      ? [`${entry.title}, ${profile.name}: ${special.map(({ key, name }) => `${name} ${LEVEL_WORDS[levels.get(key)
+        ?? 'cut']}`).join(', ')}`]
+      : []
+  }),
+])
+
+const sized = ({ width, height, ...purchase }: Purchase, units: Batch['class']['units']) => ({
+  ...purchase, ...(width !== undefined && height !== undefined && { width: writeLength(width, units), height: writeLength(height, units) }),
+})
+
+function purchaseTable(batch: Batch, purchases: Pick<ShoppingLine, keyof Purchase | 'supply'>[]): string {
+  const { units } = batch.class
+  const money = moneyIn(batch)
+  return table(
+    ['What', 'Needed', 'On hand', 'To buy', 'Cost'],
+    purchases.map(line => [
+      purchaseName(line, units),
+      neededInWords(line.needed, line, units),
+      neededInWords(line.onHand, line, units),
+      line.toBuy > 0 ? packsInWords(line.toBuy, line, units) : '–',
+      line.toBuy === 0 ? '' : line.cost === null ? 'not for sale' : money(line.cost),
+    ]),
+  )
+}
+
+/** The shopping list: what is to buy, grouped by where it is bought. */
+export function shoppingReport(batch: Batch, solve: Solve): Report {
+  const { preparation, kits } = planned(batch, solve)
+  const { units } = batch.class
+  const money = moneyIn(batch)
+  const groups = shoppingList(batch, kits, suppliesFor(preparation))
+  const findings = findingsOf(preparation)
+  const data = groups.map(({ where, lines }) => ({
+    where,
+    lines: lines.map(({ supply: _, ...line }) => ({ ...sized(line, units), where: line.where, ordered: line.ordered,
+      missing: line.missing })),
+  }))
+  const text = [
+    heading(batch),
+    ...groups.flatMap(({ where, lines }) => [
+      where || (groups.length > 1 ? 'Elsewhere' : 'To buy'),
+      table(
+        ['What', 'Needed', 'On hand', 'Ordered', 'To buy', 'Cost'],
+        lines.map(line => [
+          purchaseName(line, units),
+          neededInWords(line.needed, line, units),
+          neededInWords(line.onHand, line, units),
+          line.ordered > 0 ? packsInWords(line.ordered, line, units) : '–',
+          line.missing > 0 ? packsInWords(line.missing, line, units) : '–',
+          line.cost === null ? 'not for sale' : money(line.cost),
+        ]),
+      ),
+    ]),
+    groups.length === 0 ? 'Nothing has to be bought.' : `In all ${money(kits.totals.spending)}.`,
+    ...findingLines(findings),
+  ].join('\n')
+  return { data, text, stops: stopsIn(findings) }
+}

@@ -1,0 +1,130 @@
+import { itemAt } from '../lists'
+import type { Batch, PrepLevel, ProfileEntry, SeatEntry, Turn } from '../document'
+import { POST_PROFILE, ROOM_PROFILE, isPool } from '../document'
+import type { Piece } from '../folds'
+import type { Length, Units } from '../lengths'
+import { formatLength } from '../lengths'
+import type { Paper } from '../paper'
+import { turnOn } from './pools'
+
+/** The words for how far a piece is made ready, as they stand on a list. */
+export const LEVEL_WORDS: Record<PrepLevel, string> = {
+  'uncut': 'uncut', 'cut': 'cut', 'scored': 'cut and scored', 'die cut': 'die cut', 'stamped': 'stamped', 'assembled': 'put on already',
+  'brought': 'you bring it',
+}
+
+/** Everything is cut, and tape lies on the table: what a bag has whose profile is gone. */
+const PLAIN: ProfileEntry = { key: '', name: 'Cut', levels: {}, adhesive: 'on the table' }
+
+/** The profile that bags have which say none of their own: the one of the class, else the one natural for how it is held. */
+export function usualProfile({ prep: { usual, profiles }, class: { delivery } }: Pick<Batch, 'prep' | 'class'>): ProfileEntry {
+  const find = (wanted: string) => profiles.find(({ key }) => key === wanted)
+  return find(usual) ?? find(delivery === 'by post' ? POST_PROFILE : ROOM_PROFILE) ?? profiles[0] ?? PLAIN
+}
+
+/** The profile of a bag: its own, that of the post for who joins from afar, else the usual one. */
+export function profileOf(batch: Pick<Batch, 'prep' | 'class'>, seat?: SeatEntry): ProfileEntry {
+  const find = (wanted: string) => batch.prep.profiles.find(({ key }) => key === wanted)
+  return (seat && (find(seat.profile) ?? (seat.online ? find(POST_PROFILE) : undefined))) ?? usualProfile(batch)
+}
+
+/** How far each piece of a card is made ready, by its key. Both of a matched pair are as the first: they are cut from one blank. */
+export function levelsOf({ levels }: ProfileEntry, card: string, pieces: readonly Piece[]): ReadonlyMap<string, PrepLevel> {
+  return new Map(pieces.map((piece) => {
+    const first = piece.pair === undefined ? piece : pieces.find(({ pair }) => pair === piece.pair) ?? piece
+    const level = levels[`${card} ${first.key}`] ?? levels[first.kind] ?? 'cut'
+    // Nothing is scored on a piece without a score.
+    return [piece.key, level === 'scored' && piece.scores.length === 0 ? 'cut' : level]
+  }))
+}
+
+/** Whether a piece of a level is cut to its size by the maker. */
+export const isCutReady = (level: PrepLevel): boolean => level !== 'uncut' && level !== 'brought'
+
+/** Uncut paper that goes along: the pieces of one kit side by side, to be cut by whoever gets the bag. */
+export interface Strip {
+  paper: Paper
+  /** Keys and names of the pieces to be cut from it, each so many times. */
+  parts: { key: string, name: string, count: number }[]
+  width: Length
+  height: Length
+  turn: Turn
+}
+
+/** How the pieces of a kit are made ready. Kits that are alike share it. */
+export interface KitPrep {
+  profile: ProfileEntry
+  levels: ReadonlyMap<string, PrepLevel>
+  strips: Strip[]
+}
+
+const levelIn = ({ levels }: Pick<KitPrep, 'levels'>, key: string): PrepLevel => levels.get(key) ?? 'cut'
+
+/** How many of a piece are cut to size for one kit. */
+export const cutPerKit = (prep: Pick<KitPrep, 'levels'>, { key, perKit }: Pick<Piece, 'key' | 'perKit'>): number =>
+  (isCutReady(levelIn(prep, key)) ? perKit : 0)
+
+/** Whether a strip fits on some sheet of its paper; where there are only offcuts nobody knows. */
+function fitsSheet(paper: Paper, width: number, height: number, turn: Turn): boolean {
+  const fits = (wide: number, high: number) => paper.stocks.some(stock => wide <= stock.width && high <= stock.height)
+  return (turn !== 'turned' && fits(width, height)) || (turn !== 'as drawn' && fits(height, width))
+}
+
+/**
+ * Strips for uncut pieces of one paper: those of one height lie side by side, as many as a sheet is long.
+ * @param pieces those of one kit that are uncut
+ */
+export function stripsFor(paper: Paper, pieces: readonly Piece[]): Strip[] {
+  const strips: Strip[] = []
+  for (const piece of pieces) {
+    const turn = turnOn(paper, piece)
+    const [w, h] = [piece.width.value, piece.height.value]
+    // What may lie either way lies with its longer side across, so that more of one height come together.
+    const [width, height] = turn === 'either' && w > h ? [h, w] : [w, h]
+    for (let left = piece.perKit; left > 0; left--) {
+      const open = strips.find(strip => strip.height === height && strip.turn === turn
+        && fitsSheet(paper, strip.width + width, height, turn))
+      if (!open) {
+        strips.push({ paper, parts: [{ key: piece.key, name: piece.name, count: 1 }], width, height, turn })
+        continue
+      }
+      open.width = (open.width + width) as Length
+      const part = open.parts.find(({ key }) => key === piece.key)
+      if (part) part.count++
+      else open.parts.push({ key: piece.key, name: piece.name, count: 1 })
+    }
+  }
+  return strips
+}
+
+/**
+ * How the pieces of one kit are made ready.
+ * @param papers of the kit, by part
+ * @param choice what its parts are said to be cut from: prints of a pool keep to themselves, for they are shared out one by one
+ */
+export function kitPrep(
+  profile: ProfileEntry, card: string, pieces: readonly Piece[], papers: ReadonlyMap<string, Paper>, choice: Record<string, string>,
+): KitPrep {
+  const levels = levelsOf(profile, card, pieces)
+  const groups = new Map<string, { paper: Paper, pieces: Piece[] }>()
+  for (const piece of pieces) {
+    const paper = papers.get(piece.key)
+    if (!paper || levels.get(piece.key) !== 'uncut') continue
+    const own = isPool(choice[piece.key] ?? '') ? (piece.pair ?? piece.key) : ''
+    const group = groups.get(`${paper.key} ${own}`) ?? { paper, pieces: [] }
+    group.pieces.push(piece)
+    groups.set(`${paper.key} ${own}`, group)
+  }
+  return { profile, levels, strips: [...groups.values()].flatMap(({ paper, pieces }) => stripsFor(paper, pieces)) }
+}
+
+/** `Strip for Mat, 2 × Plate`. */
+export const stripName = ({ parts }: Pick<Strip, 'parts'>): string =>
+  `Strip for ${parts.map(({ name, count }) => (count > 1 ? `${count} × ${name}` : name)).join(', ')}`
+
+/** Every size to cut from a strip, for whoever cuts it: `Mat 5 1/4 × 4 in`. */
+export const stripInWords = ({ parts }: Strip, pieces: readonly Piece[], units: Units): string =>
+  parts.map(({ key, name, count }) => {
+    const piece = pieces.find(other => other.key === key) ?? itemAt(pieces, 0)
+    return `${count} × ${name} ${formatLength(piece.width.value, units)} × ${formatLength(piece.height.value, units, { unit: true })}`
+  }).join(', ')

@@ -1,0 +1,62 @@
+import 'reflect-metadata'
+import { BOUNDS } from './bounds'
+import { key, least, listOf, most, number, one, oneOf } from './shape-checks'
+import { IsFilledText, IsLevels, IsText } from './validators'
+import type { Adhesive, PrepLevel } from './vocabulary'
+import { ADHESIVES } from './vocabulary'
+
+/* How far pieces are made ready before they go into a bag. */
+
+/** How far the pieces of a bag are made ready. */
+export class ProfileEntry {
+  @key()
+  key!: string
+
+  @IsFilledText(BOUNDS.title)
+  name!: string
+
+  /** By kind of part (`mat`), or for a single one by `card part`; what is not in it is cut. */
+  @IsLevels(BOUNDS.names)
+  levels!: Record<string, PrepLevel>
+
+  /** Where tape, foam and glue are found. */
+  @oneOf(ADHESIVES)
+  adhesive!: Adhesive
+}
+
+/** Seconds for what is done to pieces beside cutting. */
+export class PrepPaceEntry {
+  /** Each score. */
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  score!: number
+
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  dieCut!: number
+
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  stamp!: number
+
+  /** Putting one piece on. */
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  assemble!: number
+
+  /** Cutting the tape or counting the foam for one piece. */
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  stick!: number
+
+  /** Each piece into its bag. */
+  @most(BOUNDS.seconds) @least(0) @number('seconds')
+  pack!: number
+}
+
+export class PrepEntry {
+  /** Key of the profile of a bag that has none of its own; empty for the one that is natural for how the class is held. */
+  @IsText(BOUNDS.key)
+  usual!: string
+
+  @listOf(() => ProfileEntry, 'profiles', BOUNDS.profiles)
+  profiles!: ProfileEntry[]
+
+  @one(() => PrepPaceEntry, 'the seconds for score, dieCut, stamp, assemble, stick, pack')
+  pace!: PrepPaceEntry
+}
