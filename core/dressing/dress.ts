@@ -59,7 +59,10 @@ export function dress(natural: Construction, { faces, free }: DressingEntry, uni
   settle(card, placed)
   setMessage(card, natural, faces)
   for (const piece of placed) card.steps.push(...stepFor(piece, card, units))
-  return { ...card, findings: [...card.findings, ...freeFindings(natural, card, placed, units, mark)] }
+  // What was taken off is in no step any more.
+  const isThere = (key: string) => card.parts.some(part => part.key === key)
+  const steps = card.steps.map(step => ({ ...step, makes: step.makes.filter(isThere), puts: step.puts.filter(isThere) }))
+  return { ...card, steps, findings: [...card.findings, ...freeFindings(natural, card, placed, units, mark)] }
 }
 
 /** Takes the natural layers off a face and puts the maker's on it. */
@@ -67,12 +70,14 @@ function dressFace(card: Construction, face: CardFace, entry: FaceEntry, units: 
   const layers = layersOn(card, face.panel, face.side)
   for (const layer of [...layers].reverse()) takeOff(card, layer)
   const lying = card.joints.filter(joint => joint.onto === face.panel && joint.face === face.side && isFlatPiece(card, joint))
+  const there = new Set(card.parts)
   const names = addLayers(card, face, entry, units, mark)
+  const puts = card.parts.filter(part => !there.has(part)).map(({ key }) => key)
   // What lies on the face, a stopper for one, lies on the maker's layers.
   for (const { part } of lying) lift(card, part, face)
   if (entry.stamped) {
     card.stamping.push({ where: face.name, width: face.panel.width, height: face.panel.height })
-    card.steps.unshift({ text: `Stamp ${face.name.toLowerCase()} before anything is glued.` })
+    card.steps.unshift({ text: `Stamp ${face.name.toLowerCase()} before anything is glued.`, makes: [], puts: [] })
   }
   const what = names.length === 0 ? 'stays bare' : `takes, from the lowest: ${names.join('; ')}`
   const kept = entry.layers.flatMap(({ glue, hold }, at) => {
@@ -80,7 +85,7 @@ function dressFace(card: Construction, face: CardFace, entry: FaceEntry, units: 
     return free ? [`${names[at] ?? 'Layer'}: ${free.charAt(0).toLowerCase()}${free.slice(1)}`] : []
   })
   const warning = kept.length > 0 ? kept.join(' ') : undefined
-  card.steps.push({ text: `${face.name}: this face ${what}. Leave out what the other steps say of it.`, warning })
+  card.steps.push({ text: `${face.name}: this face ${what}. Leave out what the other steps say of it.`, warning, makes: [], puts })
 }
 
 /** A piece of one panel that is put on in one place and stays there. */
@@ -154,7 +159,7 @@ function setMessage(card: Construction, natural: Construction, faces: FaceEntry[
 function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: Units): Construction['steps'] {
   const show = (text: string) => formatLength(lengthFrom(text), units, { unit: true })
   const free = glueWords(entry.glue, length => formatLength(length, units, { unit: true }))
-  if (!face) return entry.count > 0 && entry.face === '' ? [{ text: `${entry.name}: put ${entry.count} into the bag.` }] : []
+  if (!face) return entry.count > 0 && entry.face === '' ? [{ text: `${entry.name}: put ${entry.count} into the bag.`, makes: [], puts: [] }] : []
   const joint = card.joints.find(({ part: key }) => key === part?.key)
   const partly = joint && joint.turned === 0
     && !free && (joint.glue.width.value < joint.by.width.value || joint.glue.height.value < joint.by.height.value)
@@ -164,5 +169,7 @@ function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: 
     text: `${entry.name}: on ${face.name.toLowerCase()}, ${show(entry.left)} from the left and ${show(entry.bottom)} from the foot`
       + `${turned}, ${holdWords(entry, length => formatLength(length, units, { unit: true }))}.`,
     warning: entry.hold === 'loose' ? undefined : free ?? beyond,
+    makes: [],
+    puts: part ? [part.key] : [],
   }]
 }

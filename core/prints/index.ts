@@ -1,5 +1,6 @@
 export * from './bags'
 export * from './cutting'
+export * from './handout'
 export * from './masks'
 export * from './model'
 export * from './scores'

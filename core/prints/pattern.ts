@@ -38,9 +38,10 @@ export function patternDrawing(part: Part, numbers: number[], units: Units, box:
     const [[x1, y1], [x2, y2]] = [at([crease.from.x.value, crease.from.y.value]), at([crease.to.x.value, crease.to.y.value])]
     content.push(line(x1, y1, x2, y2, 0.9, DASHES[crease.direction]))
     const [x, y] = [x1 + (x2 - x1) / 4, y1 + (y2 - y1) / 4]
-    content.push(
+    const number = numbers[index]
+    if (number !== undefined) content.push(
       `<circle cx="${x.toFixed(1)}" cy="${y.toFixed(1)}" r="6" fill="#fff" stroke="#000" stroke-width="0.6"/>`,
-      text(x, y + 2.8, String(numbers[index] ?? ''), { size: 8, bold: true }),
+      text(x, y + 2.8, String(number), { size: 8, bold: true }),
     )
     const measure = creaseAt(crease)
     const key = `${crease.along} ${measure.value}`

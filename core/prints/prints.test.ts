@@ -106,7 +106,8 @@ describe('bag lists', () => {
     // Who joins from afar has a bag that is made ready otherwise, and a list of its own.
     const bags = packedBags(shared).filter(({ profile: { key } }) => key === 'room')
     const section = bagSection(packedBags(shared), 'inch', false)
-    expect(ofKind(section, 'heading').map(({ text }) => text)).toEqual(['15 bags, In the room', 'One bag: Seat 11, Kaja, By post or online'])
+    expect(ofKind(section, 'heading').map(({ text }) => text)).toEqual(['15 bags, In the room',
+      'One bag: Seat 11, Kaja, By post or online'])
     const [table, ...more] = ofKind(section, 'table')
     expect([more.length, table!.head]).toEqual([
       0, ['Bag', 'Harbour lantern', 'Base', 'Mat on panel A', 'Mat on panel B', 'Mat on panel C', 'Mat on plate'],

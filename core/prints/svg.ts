@@ -29,14 +29,14 @@ export function text(x: number, y: number, words: string, options: TextOptions =
 }
 
 /** Slanting lines over a box, light enough to write on. */
-export function hatching(x: number, y: number, width: number, height: number, apart = 6): string {
+export function hatching(x: number, y: number, width: number, height: number, apart = 6, stroke = '#999'): string {
   const lines: string[] = []
   for (let at = apart; at < width + height; at += apart) {
     const [x1, y1] = at < height ? [x, y + at] : [x + at - height, y + height]
     const [x2, y2] = at < width ? [x + at, y] : [x + width, y + at - width]
     lines.push(`M${n(x1)} ${n(y1)}L${n(x2)} ${n(y2)}`)
   }
-  return `<path d="${lines.join('')}" stroke="#999" stroke-width="0.35" fill="none"/>`
+  return `<path d="${lines.join('')}" stroke="${stroke}" stroke-width="0.35" fill="none"/>`
 }
 
 export const drawing = (title: string, width: number, height: number, content: string[]) => ({

@@ -64,8 +64,9 @@ defineProps<{ block: PrintBlock }>()
     class="drawings"
   >
     <figure
-      v-for="({ title, svg }, index) in block.drawings"
+      v-for="({ title, svg, width }, index) in block.drawings"
       :key="index"
+      :style="{ width: `${width}pt` }"
     >
       <figcaption>{{ title }}</figcaption>
       <!-- eslint-disable-next-line vue/no-v-html -- made by core/prints, which escapes every text -->

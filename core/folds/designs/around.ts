@@ -317,6 +317,7 @@ export const giftCardHolder = defineFold({
     const back = panelOf(base, 'back')
     card.step('Score and fold the base.')
     card.mat(panelOf(base, 'front'), border, { key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: 'top' })
+    card.step('Glue the mat on the front.')
     const across = width.minus(border.times(2)).downToMark(card.mark)
     const holder = card.strip(
       'holder',
@@ -327,7 +328,7 @@ export const giftCardHolder = defineFold({
       'y',
     )
     card.joinAt(panelOf(holder, 'backing'), back, 'inside', { x: border, y: border })
-    card.step('Score the insert, fold its pocket up and tape the two sides of the pocket.', 'Keep the tape at the very edge.')
+    card.step('Score the insert, fold its pocket up and tape the two sides of the pocket.', 'Keep the tape at the very edge.', [])
     card.step('Glue the insert on the back panel, inside.')
     const gift = Measure.of('Gift card', millimetres(85.6))
     card.message('the inside above the pocket', across, height.minus(border.times(2)).minus(pocket))

@@ -111,6 +111,7 @@ export const twinSlider = defineFold({
     card.step(
       'Lay the inner runner behind the tracks and the outer runner in front; join them through the tracks with two foam pads.',
       'The pads sit in the tracks only: they must not stick to the edges.',
+      [inner.key, outer.key],
     )
     card.step(
       'Push the carriage to the closed end. Glue the back leaf to the inner runner, its foot at the fold.',

@@ -98,6 +98,9 @@ export class CardBuilder {
   /** The plain lower layer of a mat by the key of the mat. */
   private readonly underlays = new Map<string, Part>()
   private messageArea?: MessageArea
+  /** Parts that a step has put on, and how many parts were there at the last step. */
+  private readonly told = new Set<string>()
+  private made = 0
 
   /**
    * @param units the maker's school, for the words of findings
@@ -332,8 +335,18 @@ export class CardBuilder {
     return formatLength(measure.value, this.units, { unit: true })
   }
 
-  step(text: string, warning?: string): void {
-    this.steps.push({ text, warning })
+  /**
+   * A step of making the card. Parts that were joined since the last one are put on in it.
+   * @param only keys of those of them that are put on in this step already, where others wait for the next one
+   */
+  step(text: string, warning?: string, only?: string[]): void {
+    const joined = [...new Set(this.joints.map(joint => joint.part))].filter(key => !this.told.has(key))
+    const puts = only ?? joined
+    // What is only put on later is not made here, unless it has to be scored or cut.
+    const makes = this.parts.slice(this.made).map(part => part.key).filter(key => !joined.includes(key) || this.isFolded(key))
+    this.steps.push({ text, warning, makes, puts })
+    for (const key of puts) this.told.add(key)
+    this.made = this.parts.length
   }
 
   message(where: string, width: Measure, height: Measure): void {
@@ -410,9 +423,17 @@ export class CardBuilder {
   }
 
   finish(finished: Construction['finished'], anchor: Panel): Construction {
+    // What was joined after the last step was said belongs to it.
+    const last = this.steps.at(-1)
+    for (const { part } of this.joints) if (last && !this.told.has(part) && !last.puts.includes(part)) last.puts.push(part)
     const { parts, joints, steps, messageArea: message, stamping, travels, stoppers, hiding, settingUp: setUp, findings } = this
     const extras = setUp.length > 0 ? [...this.extras, SLIP] : this.extras
     return { finished, parts, anchor, joints, steps, message, stamping, travels, extras, stoppers, hiding, setUp, findings }
+  }
+
+  private isFolded(key: string): boolean {
+    const { creases, slits } = byKey(this.parts, key)
+    return creases.length > 0 || slits.length > 0
   }
 
   private partOf({ part }: Panel): Part {

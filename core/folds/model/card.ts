@@ -127,6 +127,10 @@ export interface Joint {
 export interface Step {
   text: string
   warning?: string
+  /** Keys of the parts that are made ready in it: scored, cut to shape. */
+  makes: string[]
+  /** Keys of the parts that are put on in it. */
+  puts: string[]
 }
 
 export type Severity = 'stop' | 'warn' | 'note'
