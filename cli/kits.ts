@@ -1,6 +1,6 @@
 import type { Preparation, ShoppingLine } from '../core/batch'
 import {
-  LEVEL_WORDS, findingsOf, kitsOfBatch, lyingPieces, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, planAll,
+  LEVEL_WORDS, findingsOf, kitsOfBatch, piecesIn, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, planAll,
   prepareShared,
   purchaseName, shoppingList, stopsIn, stripInWords, stripName, suppliesFor, tasksOf,
 } from '../core/batch'
@@ -74,7 +74,7 @@ export function kitsReport(batch: Batch, solve: Solve): Report {
         label,
         profile.name,
         kits.map(({ card, colourway }) => (colourway ? `${card.entry.title} (${colourway.name})` : card.entry.title)).join(', ') || '–',
-        kits.reduce((sum, kit) => sum + kit.strips.length + lyingPieces(kit).reduce((all, { count }) => all + count, 0), 0),
+        piecesIn({ kits }),
       ]),
     ),
     ...stripLines(preparation),

@@ -28,6 +28,7 @@ export function definitionOf(
   running: Running = new Map(),
   found: (page: number, heading: string) => void = () => {},
 ): TDocumentDefinitions {
+  if (print.labels) return labelsOf(print, print.labels)
   const width = WIDTH[print.paper]
   return {
     pageSize: print.paper,
@@ -68,6 +69,24 @@ export function definitionOf(
       if (node.headlineLevel === 1 && typeof node.text === 'string') found(node.startPosition.pageNumber, node.text)
       return false
     },
+  }
+}
+
+/** Sheets of labels: each text in its place, no head and no margin. */
+function labelsOf(print: Print, sheets: NonNullable<Print['labels']>): TDocumentDefinitions {
+  return {
+    pageSize: print.paper,
+    pageMargins: 0,
+    info: { title: `${print.name}, ${print.of}`, creator: 'Wakaru' },
+    defaultStyle: { font: 'Sans', fontSize: 9, lineHeight: 1.1 },
+    content: sheets.flatMap((sheet, page): Content[] => sheet.map((label, at): Content => ({
+      absolutePosition: { x: label.x + 8, y: label.y + 8 },
+      // Set in a table of the label's width, so that long lines are broken within it.
+      table: { widths: [label.width - 16], body: [[{ stack: label.lines.map((text, line) =>
+        ({ text, bold: line === 0, fontSize: line === 0 ? 13 : 9 })) }]] },
+      layout: 'noBorders',
+      ...(page > 0 && at === 0 && { pageBreak: 'before' as const }),
+    }))),
   }
 }
 

@@ -77,15 +77,18 @@ function areasOf({ pieces, strips }: PreparedCard): Map<string, number> {
 export const isPosted = ({ class: { delivery } }: Pick<Batch, 'class'>, { key, seat, kits }: Bag): boolean =>
   kits.length > 0 && !key.startsWith('spare') && (delivery === 'by post' || seat.online)
 
-/** The bags that are posted, with what is in them beside paper. */
-export function parcelsOf(preparation: Preparation, bags: Bag[] = packedBags(preparation)): Parcel[] {
+/** The bags that are posted. */
+export const parcelsOf = (preparation: Preparation, bags: Bag[] = packedBags(preparation)): Parcel[] =>
+  weighedBags(preparation, bags.filter(bag => isPosted(preparation.batch, bag)))
+
+/** Bags that something is in, with their size and weight; what lies on the table or is brought is not in them. */
+export function weighedBags(preparation: Preparation, bags: Bag[] = packedBags(preparation)): Parcel[] {
   const { batch } = preparation
   const supplies = suppliesFor(preparation)
   const ofCard = new Map(preparation.cards.map(card => [card, usesOf(card, batch, supplies)]))
-  return bags.filter(bag => isPosted(batch, bag)).map((bag) => {
+  return bags.filter(({ kits }) => kits.length > 0).map((bag) => {
     const uses = bag.kits.flatMap(({ card }) => {
       const { sticking, things } = ofCard.get(card) ?? { sticking: [], things: [] }
-      // What lies on the table or is brought is not posted.
       const isIn = bag.profile.adhesive === 'in the bag' || bag.profile.adhesive === 'precut'
       return [{ uses: things, times: 1 }, { uses: sticking, times: isIn ? 1 : 0 }]
     })

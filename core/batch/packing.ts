@@ -51,8 +51,31 @@ export const packedKit = (card: PreparedCard, { papers, colourway, prep: { level
 /** The pieces that lie in the bag by themselves: neither in a strip, nor put on already, nor brought. */
 export const lyingPieces = ({ pieces }: PackedKit): PackedPiece[] => pieces.filter(({ level }) => isCutReady(level))
 
+/** How many pieces and strips lie in a bag. */
+export const piecesIn = ({ kits }: Pick<Bag, 'kits'>): number =>
+  kits.reduce((sum, kit) => sum + kit.strips.length + lyingPieces(kit).reduce((all, { count }) => all + count, 0), 0)
+
 /** What students bring for a kit. */
 export const broughtPieces = ({ pieces }: PackedKit): PackedPiece[] => pieces.filter(({ level }) => level === 'brought')
+
+/** What a piece is cut from, for a list that is to serve every bag: the prints of a pool are not told apart. */
+function anyPaper({ paper, pool, shares }: PreparedPiece): Paper | undefined {
+  if (!paper) return undefined
+  if (pool !== undefined) return { ...paper, name: `a print of ${pool}` }
+  return { ...paper, name: shares.map(share => share.paper.name).join(' or ') }
+}
+
+/** The kit of a card as all bags have it that are made ready alike: papers that differ are named together. */
+export function anyKit(card: PreparedCard, profile: ProfileEntry): PackedKit | undefined {
+  const dealt = card.dealt.find(({ prep }) => prep.profile === profile)
+  if (!dealt) return undefined
+  const kit = packedKit(card, dealt)
+  return {
+    ...kit,
+    colourway: undefined,
+    pieces: kit.pieces.map(packed => ({ ...packed, paper: packed.level === 'brought' ? undefined : anyPaper(packed.piece) })),
+  }
+}
 
 /** All bags of a class with what goes into them. */
 export function packedBags({ batch, cards }: Preparation): Bag[] {

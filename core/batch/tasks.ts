@@ -1,7 +1,7 @@
 import { count, tally } from '../lists'
 import type { PrepPaceEntry } from '../document'
 import type { Bag } from './packing'
-import { lyingPieces, packedBags } from './packing'
+import { packedBags, piecesIn } from './packing'
 import { isCutReady } from './prep'
 import type { Preparation } from './prepare'
 
@@ -24,6 +24,9 @@ const WORKS: { pace: keyof PrepPaceEntry, name: string }[] = [
   { pace: 'assemble', name: 'Put on' },
   { pace: 'stick', name: 'Cut tape and count foam for' },
 ]
+
+/** The last of the tasks. */
+export const PACKING = 'Pack'
 
 /** All that is done to the pieces of a class beside cutting, in the order of the craft; packing is last. */
 export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(preparation)): Task[] {
@@ -49,8 +52,7 @@ export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(prepa
       }
     }
   }
-  const inBags = bags.reduce((sum, { kits }) =>
-    sum + kits.reduce((all, kit) => all + lyingPieces(kit).reduce((pieces, { count }) => pieces + count, 0) + kit.strips.length, 0), 0)
+  const inBags = bags.reduce((sum, bag) => sum + piecesIn(bag), 0)
   const filled = bags.filter(({ kits }) => kits.length > 0).length
   const works = WORKS.flatMap(({ pace: work, name }) => [...done].flatMap(([key, { of, times, seconds, pieces }]): Task[] =>
     (key.startsWith(`${work} `)
@@ -63,7 +65,7 @@ export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(prepa
       : [])))
   return filled === 0
     ? works
-    : [...works, { name: 'Pack', what: `${count(inBags, 'piece')} into ${count(filled, 'bag')}`, times: inBags,
+    : [...works, { name: PACKING, what: `${count(inBags, 'piece')} into ${count(filled, 'bag')}`, times: inBags,
         minutes: (inBags * pace.pack) / 60 }]
 
   function add(work: keyof PrepPaceEntry, card: string, piece: string, pieces: number, times: number): void {

@@ -49,6 +49,8 @@ export const BOUNDS = {
   shopping: 400,
   /** Metres, millilitres or pieces of a pack. */
   amount: 100_000,
+  /** Labels across or down a sheet. */
+  labels: 30,
   /** How far pieces are made ready, in so many ways. */
   profiles: 12,
   /** Minutes that a class lasts. */

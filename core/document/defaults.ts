@@ -1,6 +1,7 @@
 import type { Units } from '../lengths'
 import type {
-  CardEntry, ClassDetails, ClassDocument, GlueEntry, PaceEntry, PostEntry, PrepEntry, PricesEntry, SeatEntry, SharingEntry, StudioSettings,
+  CardEntry, ClassDetails, ClassDocument, GlueEntry, LabelsEntry, PaceEntry, PostEntry, PrepEntry, PricesEntry, SeatEntry,
+  SharingEntry, StudioSettings,
   SupplyEntry, ToolsEntry, WishesEntry,
 } from './shapes'
 import { isSame } from './patches'
@@ -77,6 +78,16 @@ export const DEFAULT_SUPPLIES: SupplyEntry[] = [
   supply({ key: 'labels', name: 'Labels', use: 'label', pack: 200, price: 250, weight: 0.3 }),
 ]
 
+/** Labels that are halves of a sheet across and fifths of it down. */
+export const DEFAULT_LABELS: Record<Units, LabelsEntry> = {
+  inch: {
+    paper: 'LETTER', columns: 2, rows: 5, width: '4 in', height: '2 in', left: '1/4 in', top: '1/2 in', across: '0 in', down: '0 in',
+  },
+  metric: {
+    paper: 'A4', columns: 2, rows: 5, width: '105 mm', height: '57 mm', left: '0 mm', top: '6 mm', across: '0 mm', down: '0 mm',
+  },
+}
+
 /** The usual ways to make pieces ready. What a profile does not name is cut. */
 export const DEFAULT_PREP: PrepEntry = {
   usual: '',
@@ -121,12 +132,13 @@ export const DEFAULT_SETTINGS: StudioSettings = {
   prices: { ...DEFAULT_PRICES, currency: 'USD' },
   post: DEFAULT_POST,
   supplies: DEFAULT_SUPPLIES,
+  labels: DEFAULT_LABELS.inch,
 }
 
 /** A class with nothing in it yet, with the tools, prices and envelopes of its studio. */
 export function newClass(
   details: Partial<ClassDetails> & Pick<ClassDetails, 'title' | 'date' | 'units'>,
-  { tools, prices, post, supplies }: StudioSettings = DEFAULT_SETTINGS,
+  { tools, prices, post, supplies, labels }: StudioSettings = DEFAULT_SETTINGS,
 ): ClassDocument {
   return {
     version: VERSION,
@@ -143,6 +155,7 @@ export function newClass(
     cutting: [],
     prices: { ...prices },
     post: structuredClone(post),
+    labels: { ...labels },
   }
 }
 

@@ -7,7 +7,8 @@ export * from './session'
 export type {
   Batch, BatchFile, CardEntry, ClassDetails, ClassDocument, ColourwayEntry,
   CuttingEntry, DressingEntry, EnvelopeEntry, FaceEntry,
-  FreeEntry, GlueEntry, LayerEntry, LayoutEntry, OffcutEntry, PaceEntry, PaperEntry, PieceRef, PoolEntry, PostEntry, PricesEntry,
+  FreeEntry, GlueEntry, LabelsEntry, LayerEntry, LayoutEntry, OffcutEntry, PaceEntry, PaperEntry, PieceRef, PoolEntry, PostEntry,
+  PricesEntry,
   PrepEntry, PrepPaceEntry, ProfileEntry,
   RateEntry, RuleEntry, SeatEntry, SettingsChange, SharingEntry, ShoppingEntry, MiscutEntry, SpoiledEntry, StockEntry,
   StudioSettings, SupplyEntry, ToolsEntry, TreeEntry, WishesEntry,

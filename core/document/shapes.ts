@@ -5,7 +5,7 @@ import { ColourwayEntry, SeatEntry, SharingEntry } from './bag-shapes'
 import { BOUNDS } from './bounds'
 import { DressingEntry } from './dressing-shapes'
 import { PrepEntry } from './prep-shapes'
-import { PricesEntry, ShoppingEntry, SupplyEntry } from './supply-shapes'
+import { LabelsEntry, PricesEntry, ShoppingEntry, SupplyEntry } from './supply-shapes'
 import { key, least, listOf, most, number, one, oneOf, whole, yesOrNo } from './shape-checks'
 import {
   IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice,
@@ -472,6 +472,9 @@ export class StudioSettings {
 
   @listOf(() => SupplyEntry, 'supplies', BOUNDS.supplies)
   supplies!: SupplyEntry[]
+
+  @one(() => LabelsEntry, 'the labels: paper, columns, rows, width, height, left, top, across, down')
+  labels!: LabelsEntry
 }
 
 /** Settings as they are to be, by a window that knows of those at a position. */
@@ -532,6 +535,9 @@ export class ClassDocument {
 
   @one(() => PostEntry, 'the posting: foam, bulk, envelopes, rates')
   post!: PostEntry
+
+  @one(() => LabelsEntry, 'the labels: paper, columns, rows, width, height, left, top, across, down')
+  labels!: LabelsEntry
 }
 
 /** A class with the papers it uses: all that is needed to prepare it. */

@@ -2,9 +2,9 @@ import 'reflect-metadata'
 import { Matches } from 'class-validator'
 import { BOUNDS } from './bounds'
 import { key, least, most, number, oneOf, whole } from './shape-checks'
-import { IsFilledText, IsText } from './validators'
-import type { OffcutWorth, PackCount, ShoppingSort, StickingWay, SupplyUse } from './vocabulary'
-import { OFFCUT_WORTHS, PACK_COUNTS, SHOPPING_SORTS, STICKING_WAYS, SUPPLY_USES } from './vocabulary'
+import { IsFilledText, IsLengthText, IsText } from './validators'
+import type { OffcutWorth, PackCount, PrinterPaper, ShoppingSort, StickingWay, SupplyUse } from './vocabulary'
+import { OFFCUT_WORTHS, PACK_COUNTS, PRINTER_PAPERS, SHOPPING_SORTS, STICKING_WAYS, SUPPLY_USES } from './vocabulary'
 
 /* Everything in a bag that is not paper, what the class costs, and what has been ordered. */
 
@@ -67,6 +67,36 @@ export class ShoppingEntry {
   /** Sheets or packs that are on their way. */
   @most(BOUNDS.onHand) @least(0) @whole()
   ordered!: number
+}
+
+/** Labels on a sheet of them: so many across and down, their size, where the first one begins and what lies between them. */
+export class LabelsEntry {
+  @oneOf(PRINTER_PAPERS)
+  paper!: PrinterPaper
+
+  @most(BOUNDS.labels) @least(1) @whole()
+  columns!: number
+
+  @most(BOUNDS.labels) @least(1) @whole()
+  rows!: number
+
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+
+  @IsLengthText({ zero: true })
+  left!: string
+
+  @IsLengthText({ zero: true })
+  top!: string
+
+  @IsLengthText({ zero: true })
+  across!: string
+
+  @IsLengthText({ zero: true })
+  down!: string
 }
 
 export class PricesEntry {

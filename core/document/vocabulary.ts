@@ -67,6 +67,8 @@ export const ADHESIVES = ['on the table', 'in the bag', 'precut', 'brought'] as 
 export const PACK_COUNTS = ['share', 'whole'] as const
 /** What is left of sheets is worth its share by area, or nothing. */
 export const OFFCUT_WORTHS = ['by area', 'nothing'] as const
+/** Papers that a printer takes. */
+export const PRINTER_PAPERS = ['LETTER', 'A4'] as const
 export const SHOPPING_SORTS = ['paper', 'supply'] as const
 
 /** Stands for a paper where a hidden part is cut from whatever is left over; no paper may have it as its key. */
@@ -94,6 +96,7 @@ export type PrepLevel = typeof PREP_LEVELS[number]
 export type Adhesive = typeof ADHESIVES[number]
 export type PackCount = typeof PACK_COUNTS[number]
 export type OffcutWorth = typeof OFFCUT_WORTHS[number]
+export type PrinterPaper = typeof PRINTER_PAPERS[number]
 export type ShoppingSort = typeof SHOPPING_SORTS[number]
 export type PrintTop = typeof PRINT_TOPS[number]
 export type Delivery = typeof DELIVERIES[number]

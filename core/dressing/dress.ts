@@ -159,7 +159,10 @@ function setMessage(card: Construction, natural: Construction, faces: FaceEntry[
 function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: Units): Construction['steps'] {
   const show = (text: string) => formatLength(lengthFrom(text), units, { unit: true })
   const free = glueWords(entry.glue, length => formatLength(length, units, { unit: true }))
-  if (!face) return entry.count > 0 && entry.face === '' ? [{ text: `${entry.name}: put ${entry.count} into the bag.`, makes: [], puts: [] }] : []
+  if (!face) return entry.count > 0 && entry.face === ''
+    ? [{ text: `${entry.name}: put ${entry.count} into the bag.`, makes: [],
+        puts: [] }]
+    : []
   const joint = card.joints.find(({ part: key }) => key === part?.key)
   const partly = joint && joint.turned === 0
     && !free && (joint.glue.width.value < joint.by.width.value || joint.glue.height.value < joint.by.height.value)

@@ -30,7 +30,10 @@ const MAKING_WORDS: Record<Making, string> = {
 
 /** The step in which a piece is made ready; none where nothing is done to it. */
 export const makingStep = ({ name, made = [] }: Pick<Part, 'name' | 'made'>): Step[] =>
-  made.length === 0 ? [] : [{ text: `${name}: ${made.map(making => MAKING_WORDS[making]).join(', ')} before it is put on.`, makes: [], puts: [] }]
+  made.length === 0
+    ? []
+    : [{ text: `${name}: ${made.map(making => MAKING_WORDS[making]).join(', ')} before it is put on.`, makes: [],
+        puts: [] }]
 
 /** Whether glue goes up to every edge. */
 export const isGluedAll = ({ left, right, top, bottom }: GlueEntry): boolean =>

@@ -1,3 +1,4 @@
+export * from './calendar'
 export * from './cutting'
 export * from './patterns'
 export * from './pieces'

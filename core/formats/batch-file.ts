@@ -53,10 +53,11 @@ export function readClass(data: unknown): Checked<ClassDocument> {
 
 /** Writes a batch file; `readBatch` gives back the same batch. What would be too large to be read is written without blanks. */
 export function writeBatch(batch: Batch): string {
-  const { version, class: details, cards, pools, sharing, roster, prep, supplies, shopping, tools, wishes, cutting, prices, post } = batch
+  const { version, class: details, cards, pools, sharing, roster, prep, supplies, shopping, tools, wishes, cutting, prices, post,
+    labels } = batch
   const file = {
     format: BATCH_FORMAT, version, class: details, cards, pools, sharing, roster, prep, supplies, shopping, tools, wishes, cutting,
-    prices, post, papers: batch.papers,
+    prices, post, labels, papers: batch.papers,
   }
   const text = `${JSON.stringify(file, null, 2)}\n`
   return new TextEncoder().encode(text).length <= BOUNDS.file ? text : JSON.stringify(file)

@@ -92,12 +92,13 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
   if (!construction || !fold) return []
   const { width, height } = construction.finished
   const bought = construction.extras.map(extra => extraInWords(extra, units))
+  const isScored = kit.pieces.some(({ piece, level }) => piece.scores.length > 0 && (level === 'cut' || !isCutReady(level)))
   const brings = [
     ...broughtPieces(kit).map(({ piece, count }) =>
       `Paper for ${count} × ${piece.name}, ${typesetSize(piece.width.value, piece.height.value, units, true)}`),
     ...(profile.adhesive === 'brought' ? ['Tape, foam and glue'] : []),
     ...(kit.pieces.some(({ level }) => level === 'uncut' || level === 'brought') ? ['Paper trimmer, or knife, steel ruler and mat'] : []),
-    ...(kit.pieces.some(({ piece, level }) => piece.scores.length > 0 && (level === 'cut' || !isCutReady(level))) ? ['Scoring board or bone tool'] : []),
+    ...(isScored ? ['Scoring board or bone tool'] : []),
   ]
   const steps = stepsOf(kit, units)
   return [{
@@ -117,13 +118,19 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
               mark: 'box',
               items: [
                 ...lyingPieces(kit).filter(({ level }) => level !== 'assembled').map(({ piece, count, paper, level }) => [
-                  `${count} × ${piece.name}`, typesetSize(piece.width.value, piece.height.value, units, true), ...(paper ? [paper.name] : []),
+                  `${count} × ${piece.name}`, typesetSize(piece.width.value, piece.height.value, units, true),
+                  ...(paper ? [paper.name] : []),
                   ...(level === 'cut' ? [] : [LEVEL_WORDS[level]]),
                 ].join(', ')),
-                ...strips.map(strip =>
-                  `1 × ${stripName(strip)}, ${typesetSize(strip.width, strip.height, units, true)}, ${strip.paper.name}, ${LEVEL_WORDS.uncut}`),
+                ...strips.map(strip => [
+                  `1 × ${stripName(strip)}`, typesetSize(strip.width, strip.height, units, true), strip.paper.name, LEVEL_WORDS.uncut,
+                ].join(', ')),
                 ...bought,
-                ...(profile.adhesive === 'in the bag' ? ['Tape and foam'] : profile.adhesive === 'precut' ? ['Tape and foam, cut ready'] : []),
+                ...(profile.adhesive === 'in the bag'
+                  ? ['Tape and foam']
+                  : profile.adhesive === 'precut'
+                    ? ['Tape and foam, cut ready']
+                    : []),
               ],
             },
             ...(brings.length > 0
@@ -163,7 +170,8 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
             ],
           }]
         : []),
-      { kind: 'text', text: 'Hatched: glue here. Crossed: never glue here. Grey: the piece that comes. ▲ top: this edge of the print is up.' },
+      { kind: 'text',
+        text: 'Hatched: glue here. Crossed: never glue here. Grey: the piece that comes. ▲ top: this edge of the print is up.' },
       { kind: 'drawings', drawings: [drawing('Notes', 500, 64, [rectangle(0.5, 0.5, 499, 63, 0.4)])] },
     ],
   }]

@@ -1,3 +1,5 @@
+import type { PlacedLabel } from './labels'
+
 /**
  * A print as plain data: what stands in it, not how it is set. The page on screen and the PDF are made from the same one.
  * Texts are set already: true fractions, `\u2009` between a whole and its fraction.
@@ -9,6 +11,8 @@ export interface Print {
   of: string
   paper: 'LETTER' | 'A4'
   sections: PrintSection[]
+  /** Sheets of labels instead of sections: they fill their pages, without a margin. */
+  labels?: PlacedLabel[][]
 }
 
 /** A part that says its heading again where it runs on to another page. */

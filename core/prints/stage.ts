@@ -44,7 +44,9 @@ const openingWords = ({ opening, behind }: Stage): string =>
 
 /** A joint in words: where the glue is. */
 const onFace = ({ faceDown, means }: Joint): string =>
-  (means === 'held' ? 'not glued' : `${means === 'foam' ? 'foam' : means === 'dot' ? 'dots' : 'glue'} on its ${faceDown ? 'front' : 'back'}`)
+  (means === 'held'
+    ? 'not glued'
+    : `${means === 'foam' ? 'foam' : means === 'dot' ? 'dots' : 'glue'} on its ${faceDown ? 'front' : 'back'}`)
 
 /** Corners of the parts of a box that glue keeps off: left, right, below and above it. */
 function freeOf({ glue }: Joint, [x, y, width, height]: readonly [number, number, number, number]): Corners[] {
@@ -97,7 +99,8 @@ function pieceDrawing(part: Part, joints: Joint[], names: string): Drawing {
     content.push(line(left, top, right, foot, 0.9), line(left, foot, right, top, 0.9))
   }
   content.push(...topMark(part, place(whole)))
-  return drawing(`${names}: ${glued[0] ? onFace(glued[0]) : joints[0] ? onFace(joints[0]) : ''}`.replace(/: $/, ''), PIECE.width, PIECE.height,
+  return drawing(`${names}: ${glued[0] ? onFace(glued[0]) : joints[0] ? onFace(joints[0]) : ''}`.replace(/: $/, ''), PIECE.width,
+    PIECE.height,
     content)
 }
 

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { PACKING, calendarOf, shoppingList, suppliesFor, taskMinutes, tasksOf } from '../../../core/batch'
 import type { ClassDetails } from '../../../core/document'
 
 /** One line: what class it is on the left; saving, the way back and everything else that can be done with it on the right. */
 const work = useClassStore()
+const planner = usePlannerStore()
 const editing = ref(false)
 const details = computed(() => work.batch.class)
 const seats = computed(() => count(details.value.seats, 'seat') + (details.value.spares > 0 ? ` + ${details.value.spares} spare` : ''))
@@ -15,14 +17,31 @@ const actions = computed(() => [
     : []),
   { separator: true },
   ...[
+    ['Print everything, or choose', ''],
     ['Print the cutting sheets', 'cutting'],
     ['Print the score cards', 'scores'],
     ['Print the bag lists', 'kits'],
     ['Print the piece lists', 'pieces'],
     ['Print the stamping masks', 'masks'],
-  ].map(([label, page]) => ({ label, command: () => navigateTo(`/print/${work.id}/${page}`) })),
+    ['Print labels', 'labels'],
+  ].map(([label, page]) => ({ label, command: () => navigateTo(`/print/${work.id}${page && `/${page}`}`) })),
+  { separator: true },
+  { label: 'Save the calendar', disabled: !planner.kits, command: saveCalendar },
+  { label: 'Student page', command: () => window.open(`/api/classes/${work.id}/student`, '_blank') },
+  { label: 'Save the student page', command: () => window.open(`/api/classes/${work.id}/student?save=yes`, '_self') },
 ])
 
+async function saveCalendar() {
+  const { kits } = planner
+  if (!kits) return
+  const { calendarIcs } = await import('../../../core/exports')
+  const tasks = tasksOf(work.prepared)
+  const packing = taskMinutes(tasks.filter(({ name }) => name === PACKING))
+  const cutting = planner.outcomes.reduce((sum, { minutes }) => sum + minutes, 0)
+  const groups = shoppingList(work.batch, kits, suppliesFor(work.prepared)).filter(({ lines }) => lines.some(({ missing }) => missing > 0))
+  const events = calendarOf(work.batch, { cutting, packing, ready: taskMinutes(tasks) - packing }, groups.map(({ where }) => where))
+  saveText(await calendarIcs(events, `class-${work.id}`), 'class.ics', 'text/calendar')
+}
 function take(changed: ClassDetails) {
   work.edit('class details', (document) => {
     document.class = changed

@@ -103,6 +103,13 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
         @click="work.edit(`shared ${bag.key}`, document => void (document.roster = unpinned(document.roster, bag.key)))"
       />
     </p>
+    <p class="row small">
+      <NuxtLink :to="`/print/${work.id}?only=handouts&bag=${bag.key}`">Hand-outs of this bag</NuxtLink>
+      <a
+        :href="`/api/classes/${work.id}/student?seat=${bag.key}`"
+        target="_blank"
+      >Its student page</a>
+    </p>
     <h3>In the bag</h3>
     <p
       v-if="bag.kits.length === 0"

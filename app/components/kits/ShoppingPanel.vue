@@ -30,7 +30,7 @@ const take = (line: ShoppingLine) => {
       <Button
         v-if="groups.length > 0"
         as="router-link"
-        :to="`/print/${work.id}/kits?only=shopping`"
+        :to="`/print/${work.id}?only=shopping`"
         label="Print the list"
         size="small"
         severity="secondary"

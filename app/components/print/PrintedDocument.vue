@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Print } from '../../../core/prints'
+import { PAGES } from '../../../core/prints'
 
 /** A print on screen, as the browser prints it and as a PDF: three ways to one description. */
 const { print, back, file } = defineProps<{
@@ -36,9 +37,11 @@ useHead({
   style: [
     {
       innerHTML: computed(
-        () => `@page { size: ${print.paper === 'A4' ? 'A4' : 'letter'} portrait; margin: 16mm 12mm 12mm; `
-          + `@top-left { content: ${quoted(`${print.name} · ${print.of}`)}; font: 8.5pt 'Source Sans 3 Variable', sans-serif; } `
-          + `@top-right { content: counter(page) ' of ' counter(pages); font: 8.5pt 'Source Sans 3 Variable', sans-serif; } }`,
+        () => (print.labels
+          ? `@page { size: ${print.paper === 'A4' ? 'A4' : 'letter'} portrait; margin: 0; }`
+          : `@page { size: ${print.paper === 'A4' ? 'A4' : 'letter'} portrait; margin: 16mm 12mm 12mm; `
+            + `@top-left { content: ${quoted(`${print.name} · ${print.of}`)}; font: 8.5pt 'Source Sans 3 Variable', sans-serif; } `
+            + `@top-right { content: counter(page) ' of ' counter(pages); font: 8.5pt 'Source Sans 3 Variable', sans-serif; } }`),
       ),
     },
   ],
@@ -79,6 +82,26 @@ useHead({
       />
     </nav>
     <h1>{{ print.name }} <span class="quiet">{{ print.of }}</span></h1>
+    <div
+      v-for="(sheet, index) in print.labels ?? []"
+      :key="`sheet ${index}`"
+      class="sheet"
+      :style="{ width: `${PAGES[print.paper].width}pt`, height: `${PAGES[print.paper].height}pt` }"
+    >
+      <div
+        v-for="(label, at) in sheet"
+        :key="at"
+        class="label-cell"
+        :style="{ left: `${label.x}pt`, top: `${label.y}pt`, width: `${label.width}pt`, height: `${label.height}pt` }"
+      >
+        <p
+          v-for="(words, line) in label.lines"
+          :key="line"
+        >
+          {{ words }}
+        </p>
+      </div>
+    </div>
     <!-- A table, because only its head is said again on every page that a section runs on to. -->
     <table
       v-for="(section, index) in print.sections"
@@ -103,7 +126,10 @@ useHead({
         </tr>
       </tbody>
     </table>
-    <Cautions class="cautions" />
+    <Cautions
+      v-if="!print.labels"
+      class="cautions"
+    />
     <Toast position="bottom-right" />
   </div>
 </template>
@@ -117,7 +143,16 @@ h2 { font-size: 1.25rem; }
 .section > thead td { padding: 3mm 0 1mm; }
 .section > tbody > tr { break-inside: auto; }
 .cautions { margin-top: 5mm; break-inside: avoid; }
+.sheet { position: relative; overflow: hidden; background: #fff; color: #000; margin-bottom: 5mm; outline: 1px solid var(--line); }
+.label-cell {
+  position: absolute; overflow: hidden; padding: 5pt 8pt; outline: 1px dotted #999;
+  display: flex; flex-direction: column; justify-content: center; font-size: 9pt; line-height: 1.25;
+}
+.label-cell p { margin: 0; }
+.label-cell p:first-child { font-weight: 600; font-size: 13pt; }
 @media print {
   .bar, h1 { display: none; }
+  .sheet { outline: 0; margin: 0; break-after: page; max-width: none; }
+  .label-cell { outline: 0; }
 }
 </style>

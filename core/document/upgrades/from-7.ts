@@ -36,6 +36,11 @@ export const upgradePrices = (prices: unknown): unknown => {
   return { ...rest, venue: 0, seat: 0, packs: 'share', offcuts: 'nothing' }
 }
 
+/** Labels of half a sheet across, five down. */
+export const LABELS = {
+  paper: 'LETTER', columns: 2, rows: 5, width: '4 in', height: '2 in', left: '1/4 in', top: '1/2 in', across: '0 in', down: '0 in',
+}
+
 const keyFrom = (name: unknown): string =>
   String(name).normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '')
 
@@ -63,6 +68,7 @@ export function upgradeClass({ bought, ...document }: Data): Data {
     },
     supplies: Array.isArray(tapes) && Array.isArray(things) ? [...tapes, ...things] : (Array.isArray(tapes) ? things : tapes),
     shopping: [],
+    labels: LABELS,
     prices: upgradePrices(document.prices),
   }
 }

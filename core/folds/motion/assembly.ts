@@ -39,7 +39,8 @@ export function assembliesAt(card: Construction, step: number): Assembly[] {
     const parts = card.parts.filter(part => rootOf(part.key) === root)
     const keys = new Set(parts.map(({ key }) => key))
     const own = joints.filter(({ part, onto }) => keys.has(part) && keys.has(onto.part))
-    return { card: { ...card, anchor: anchorOf(card, parts, root), parts, joints: own }, coming: new Set([...coming].filter(key => keys.has(key))) }
+    return { card: { ...card, anchor: anchorOf(card, parts, root), parts, joints: own },
+      coming: new Set([...coming].filter(key => keys.has(key))) }
   })
 }
 
@@ -84,7 +85,8 @@ export function stagesOf({ card, coming }: Assembly, view: View, fronts: (part: 
     const panels = drawFolded(card, opening, behind ? { turn: view.turn + 180, tilt: view.tilt } : view)
     return { panels, opening, behind, seen: seenOf(panels, coming, fronts) }
   }))
-  const seenIn = ({ seen }: (typeof all)[number], parts: Iterable<string>) => [...parts].reduce((sum, part) => sum + (seen.get(part) ?? 0), 0)
+  const seenIn = ({ seen }: (typeof all)[number], parts: Iterable<string>) =>
+    [...parts].reduce((sum, part) => sum + (seen.get(part) ?? 0), 0)
   const best = (parts: string[]) => all.reduce((most, stage) =>
     // A little more to be seen is not worth a view that nobody knows.
     (seenIn(stage, parts) > seenIn(most, parts) * 1.1 + 1 ? stage : most))

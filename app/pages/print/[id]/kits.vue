@@ -6,7 +6,6 @@ import { bagSection, shoppingSection, slipSection, stepSections } from '../../..
 definePageMeta({ layout: 'print' })
 const { work, planner, missing, paper, printOf, file } = usePrintedClass('Bag lists')
 const money = useMoney()
-const route = useRoute()
 const id = useId()
 /** A list to go into every bag, or one for all that are alike. */
 const each = ref(false)
@@ -16,7 +15,6 @@ const print = computed(() => {
   if (!kits) return printOf([])
   const { cards } = work.prepared
   const shopping = shoppingSection(shoppingList(work.batch, kits, suppliesFor(work.prepared)), kits, work.units, money)
-  if (route.query.only === 'shopping') return printOf([shopping])
   const unsure: PrintSection[] = planner.planless
     ? [{ heading: 'Not complete', blocks: [{ kind: 'text', strong: true, text: NOT_ALL }] }]
     : []

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import type { PrintSection } from '../../../../core/prints'
+import {
+  anyKit, packedBags, piecesIn, shoppingList, suppliesFor, weighedBags,
+} from '../../../../core/batch'
+import type { Units } from '../../../../core/lengths'
+import {
+  bagSection, cuttingSection, handoutSection, instructorSections, packingSection, pieceSection, scoreSection, shoppingSection, slipSection,
+} from '../../../../core/prints'
+
+/** Everything that is printed for a class, in one place: what is ticked comes, in the order in which it is used. */
+definePageMeta({ layout: 'print' })
+const { work, planner, missing, paper, printOf, file } = usePrintedClass('The class on paper')
+const route = useRoute()
+const money = useMoney()
+const id = useId()
+
+const CHOICES = [
+  { key: 'shopping', label: 'What to buy' },
+  { key: 'cutting', label: 'Cutting sheets' },
+  { key: 'scores', label: 'Score cards' },
+  { key: 'pieces', label: 'Piece lists' },
+  { key: 'bags', label: 'Bag lists' },
+  { key: 'packing', label: 'Packing check' },
+  { key: 'evening', label: 'Instructor’s sheet' },
+  { key: 'handouts', label: 'Hand-outs' },
+  { key: 'slips', label: 'Slips to set up' },
+] as const
+type Choice = (typeof CHOICES)[number]['key']
+const asked = String(route.query.only ?? '').split(',')
+const only = CHOICES.filter(({ key }) => asked.includes(key)).map(({ key }) => key)
+const chosen = ref<Choice[]>(only.length > 0 ? only : CHOICES.map(({ key }) => key))
+
+const bags = computed(() => packedBags(work.prepared))
+const profiles = computed(() => [...new Set(bags.value.filter(({ kits }) => kits.length > 0).map(({ profile }) => profile))])
+/** Hand-outs are one for each card and way to make it ready, one for each bag, or those of one bag. */
+const EACH_CARD = 'card'
+const EACH_BAG = 'bags'
+const reader = ref(String(route.query.bag ?? EACH_CARD))
+const readers = computed(() => [
+  { key: EACH_CARD, label: 'One for each card' },
+  { key: EACH_BAG, label: 'One for each bag' },
+  ...bags.value.filter(({ kits }) => kits.length > 0).map(({ key, label }) => ({ key, label })),
+])
+const ownUnits = ref<Units>()
+const units = computed<Units>({ get: () => ownUnits.value ?? work.units, set: value => (ownUnits.value = value) })
+
+function handouts(): PrintSection[] {
+  if (reader.value !== EACH_CARD) {
+    return bags.value.filter(({ key }) => reader.value === EACH_BAG || key === reader.value).flatMap(bag =>
+      bag.kits.flatMap(kit => handoutSection(kit, bag, units.value).map(section =>
+        ({ ...section, heading: `${section.heading}: ${bag.label}` }))))
+  }
+  return work.prepared.cards.flatMap(card => profiles.value.flatMap((profile) => {
+    const kit = anyKit(card, profile)
+    const sections = kit ? handoutSection(kit, { profile }, units.value) : []
+    return profiles.value.length > 1 ? sections.map(section => ({ ...section, heading: `${section.heading}: ${profile.name}` })) : sections
+  }))
+}
+const SECTIONS: Record<Choice, () => PrintSection[]> = {
+  shopping: () => (planner.kits
+    ? [shoppingSection(shoppingList(work.batch, planner.kits, suppliesFor(work.prepared)), planner.kits, work.units, money)]
+    : []),
+  cutting: () => planner.papers.flatMap(({ outcome }) => (outcome ? [cuttingSection(outcome, work.units)] : [])),
+  scores: () => work.prepared.cards.flatMap(card => scoreSection(card, work.units)),
+  pieces: () => work.prepared.cards.map(card => pieceSection(card, work.units)),
+  bags: () => [bagSection(bags.value, work.units, false)],
+  packing: () => [packingSection(bags.value, weighedBags(work.prepared, bags.value), piecesIn)],
+  evening: () => (planner.kits ? instructorSections(work.prepared, bags.value, planner.kits) : []),
+  handouts,
+  slips: () => work.prepared.cards.flatMap(slipSection),
+}
+/** Hand-outs and slips are worked out only when they are asked for. */
+const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.includes(key)).flatMap(({ key }) => SECTIONS[key]())))
+</script>
+
+<template>
+  <p v-if="missing">
+    {{ missing }}
+  </p>
+  <p v-else-if="!work.document || !planner.kits || !planner.ready">
+    Planning the cutting and packing the bags …
+  </p>
+  <PrintedDocument
+    v-else
+    v-model:paper="paper"
+    :print="print"
+    :file="file"
+    :back="`/classes/${work.id}/kits`"
+  >
+    <fieldset class="what">
+      <legend class="label small">
+        What is printed
+      </legend>
+      <span
+        v-for="{ key, label } in CHOICES"
+        :key="key"
+        class="row one"
+      >
+        <Checkbox
+          v-model="chosen"
+          :input-id="`${id}-${key}`"
+          :value="key"
+        />
+        <label :for="`${id}-${key}`">{{ label }}</label>
+      </span>
+    </fieldset>
+    <template v-if="chosen.includes('handouts')">
+      <Select
+        v-model="reader"
+        :options="readers"
+        option-value="key"
+        option-label="label"
+        aria-label="Whom the hand-outs are for"
+      />
+      <span class="row one">
+        Hand-outs in
+        <UnitsChoice v-model="units" />
+      </span>
+    </template>
+    <p
+      v-if="print.sections.length === 0"
+      class="quiet nothing"
+    >
+      {{ chosen.length === 0 ? 'Tick what is to be printed.' : 'Nothing of that kind is needed for this class.' }}
+    </p>
+  </PrintedDocument>
+</template>
+
+<style scoped>
+.what { display: flex; flex-wrap: wrap; gap: 0.35rem 1rem; border: 0; padding: 0; margin: 0; flex-basis: 100%; order: 1; }
+.one { gap: 0.35rem; }
+.nothing { flex-basis: 100%; order: 2; }
+</style>
