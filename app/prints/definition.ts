@@ -45,7 +45,7 @@ export function definitionOf(
       ],
       columnGap: 8,
     }),
-    content: print.sections.flatMap(({ heading, blocks }, index): Content[] => {
+    content: print.sections.flatMap(({ heading, blocks, page }, index): Content[] => {
       // The heading stays with what it introduces, up to the first thing that is looked at.
       const first = blocks.findIndex(({ kind }) => kind !== 'text')
       const led = blocks.slice(0, first + 1).flatMap(block => contentOf(block, width))
@@ -57,8 +57,11 @@ export function definitionOf(
         margin: [0, index === 0 ? 0 : 12, 0, 4],
         headlineLevel: 1,
       }
+      const own = page && index > 0 ? { pageBreak: 'before' as const } : {}
       return [
-        ...(isLong ? [head, ...led] : [{ unbreakable: true, stack: [head, ...led.slice(0, first + 1)] }, ...led.slice(first + 1)]),
+        ...(isLong
+          ? [{ ...head, ...own }, ...led]
+          : [{ unbreakable: true, stack: [head, ...led.slice(0, first + 1)], ...own }, ...led.slice(first + 1)]),
         ...blocks.slice(first + 1).flatMap(block => contentOf(block, width)),
       ]
     }),

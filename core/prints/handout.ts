@@ -29,7 +29,7 @@ const MOST_BLANKS = 2
 /** What a student has to do in a step before its text, by how far the pieces are made ready. */
 function before({ makes }: Step, levels: ReadonlyMap<string, PrepLevel>, nameOf: (key: string) => string): string {
   const scored = makes.filter(key => ['scored', 'die cut', 'stamped', 'assembled'].includes(levels.get(key) ?? 'cut'))
-  return scored.length > 0 ? `${scored.map(nameOf).join(', ')}: scored already, so only fold. ` : ''
+  return scored.length > 0 ? `${scored.map(nameOf).join(', ')}: scored already, leave the scoring out. ` : ''
 }
 
 /** Whether all that a step does is done already: what it puts on is put on, and it makes nothing. */
@@ -103,6 +103,7 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
   const steps = stepsOf(kit, units)
   return [{
     heading: `${entry.title}${colourway ? `, ${colourway.name}` : ''}`,
+    page: true,
     blocks: [
       {
         kind: 'side by side',
@@ -145,7 +146,7 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
           const drawings = at === undefined ? [] : drawingsOf(card, at, units)
           return [
             { kind: 'text', text: `${index + 1}. ${typesetText(inUnits(text, units))}` },
-            ...(warning ? [{ kind: 'text' as const, strong: true, text: `⚠ ${typesetText(inUnits(warning, units))}` }] : []),
+            ...(warning ? [{ kind: 'text' as const, strong: true, text: `Mind: ${typesetText(inUnits(warning, units))}` }] : []),
             ...(drawings.length > 0 ? [{ kind: 'drawings' as const, drawings }] : []),
           ]
         }),

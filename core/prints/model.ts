@@ -18,6 +18,8 @@ export interface Print {
 /** A part that says its heading again where it runs on to another page. */
 export interface PrintSection {
   heading: string
+  /** Begins a page of its own: it is handed to somebody. */
+  page?: boolean
   blocks: PrintBlock[]
 }
 

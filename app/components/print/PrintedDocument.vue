@@ -108,6 +108,7 @@ useHead({
       :key="section.heading + index"
       role="presentation"
       class="section"
+      :class="{ 'own-page': section.page && index > 0 }"
     >
       <thead>
         <tr>
@@ -150,9 +151,12 @@ h2 { font-size: 1.25rem; }
 }
 .label-cell p { margin: 0; }
 .label-cell p:first-child { font-weight: 600; font-size: 13pt; }
+@media screen { .sheet { zoom: 0.9; } }
 @media print {
+  .own-page { break-before: page; }
   .bar, h1 { display: none; }
-  .sheet { outline: 0; margin: 0; break-after: page; max-width: none; }
+  .sheet { outline: 0; margin: 0; }
+  .sheet + .sheet { break-before: page; }
   .label-cell { outline: 0; }
 }
 </style>

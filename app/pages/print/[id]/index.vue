@@ -57,6 +57,10 @@ function handouts(): PrintSection[] {
     return profiles.value.length > 1 ? sections.map(section => ({ ...section, heading: `${section.heading}: ${profile.name}` })) : sections
   }))
 }
+/** What lists sheets, or prints as they are shared out, waits for the plan. */
+const PLANNED: Choice[] = ['shopping', 'cutting', 'bags', 'packing', 'evening']
+const isPlanned = computed(() => PLANNED.some(key => chosen.value.includes(key))
+  || (chosen.value.includes('handouts') && reader.value !== EACH_CARD))
 const SECTIONS: Record<Choice, () => PrintSection[]> = {
   shopping: () => (planner.kits
     ? [shoppingSection(shoppingList(work.batch, planner.kits, suppliesFor(work.prepared)), planner.kits, work.units, money)]
@@ -71,14 +75,15 @@ const SECTIONS: Record<Choice, () => PrintSection[]> = {
   slips: () => work.prepared.cards.flatMap(slipSection),
 }
 /** Hand-outs and slips are worked out only when they are asked for. */
-const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.includes(key)).flatMap(({ key }) => SECTIONS[key]())))
+const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.includes(key)).flatMap(({ key }) =>
+  SECTIONS[key]().map((section, at) => (at === 0 ? { ...section, page: true } : section)))))
 </script>
 
 <template>
   <p v-if="missing">
     {{ missing }}
   </p>
-  <p v-else-if="!work.document || !planner.kits || !planner.ready">
+  <p v-else-if="!work.document || (isPlanned && !(planner.kits && planner.ready))">
     Planning the cutting and packing the bags …
   </p>
   <PrintedDocument
