@@ -41,6 +41,11 @@ export function batchSchema(): object {
         type: 'array' as const, uniqueItems: true, items: { enum: constraints },
       }),
       [CHECKS.papers]: () => ({ type: 'object' as const, additionalProperties: { type: 'string' as const } }),
+      [CHECKS.counts]: ({ constraints }: { constraints: unknown[] }) => ({
+        type: 'object' as const,
+        maxProperties: Number(constraints[0]),
+        additionalProperties: { type: 'integer' as const, minimum: 0, maximum: Number(constraints[1]) },
+      }),
       [CHECKS.levels]: ({ constraints }: { constraints: unknown[] }) => ({
         type: 'object' as const, maxProperties: Number(constraints[0]), additionalProperties: { enum: [...PREP_LEVELS] },
       }),

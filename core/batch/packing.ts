@@ -2,7 +2,7 @@ import type { ColourwayEntry, PrepLevel, ProfileEntry, SeatEntry } from '../docu
 import type { DealtKit } from './bags'
 import { bagLabel, bagsOf, seatOf } from './bags'
 import type { Strip } from './prep'
-import { isCutReady, profileOf } from './prep'
+import { countInKit, isCutReady, profileOf } from './prep'
 import type { Preparation } from './prepare'
 import type { PreparedCard, PreparedPiece } from './prepared'
 import type { Paper } from '../paper'
@@ -38,12 +38,13 @@ export interface Bag {
 }
 
 /** The pieces of one kit, each with the paper that this kit has it of. */
-export const packedKit = (card: PreparedCard, { papers, colourway, prep: { levels, strips } }: DealtKit): PackedKit => ({
+export const packedKit = (card: PreparedCard, { papers, colourway, prep: { levels, strips, profile } }: DealtKit): PackedKit => ({
   card,
   colourway,
   pieces: card.pieces.map((piece) => {
     const level = levels.get(piece.key) ?? 'cut'
-    return { piece, count: piece.perKit, paper: papers.get(piece.key) ?? (level === 'brought' ? undefined : piece.paper), level }
+    const count = countInKit(profile, piece)
+    return { piece, count, paper: papers.get(piece.key) ?? (level === 'brought' ? undefined : piece.paper), level }
   }),
   strips,
 })

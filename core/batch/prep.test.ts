@@ -70,7 +70,7 @@ describe('how far pieces are made ready', () => {
   it('sends uncut paper along as a strip with all its pieces of one height, for a single bag as well', () => {
     const own = produce(batch, (draft) => {
       draft.roster = [{ ...newSeat('seat-2'), profile: 'strips' }]
-      draft.prep.profiles.push({ key: 'strips', name: 'Strips', levels: { base: 'uncut', message: 'uncut', plate: 'uncut' },
+      draft.prep.profiles.push({ key: 'strips', name: 'Strips', levels: { base: 'uncut', message: 'uncut', plate: 'uncut' }, more: {},
         adhesive: 'in the bag' })
     })
     const prepared = prepare(own)
@@ -93,7 +93,8 @@ describe('how far pieces are made ready', () => {
   })
 
   it('keeps both of a matched pair alike, for they are cut from one blank', () => {
-    const pair = { key: 'front', name: 'Pair', levels: { [`${card.key} mat-a`]: 'uncut' as const }, adhesive: 'on the table' as const }
+    const pair = { key: 'front', name: 'Pair', levels: { [`${card.key} mat-a`]: 'uncut' as const }, more: {},
+      adhesive: 'on the table' as const }
     const pieces = prepare(batch).cards[0]!.pieces.map(piece => (piece.kind === 'mat' ? { ...piece, pair: 'one' } : piece))
     const found = levelsOf(pair, card.key, pieces)
     expect(new Set(pieces.filter(({ pair }) => pair).map(({ key }) => found.get(key)))).toEqual(new Set(['uncut']))
@@ -118,6 +119,7 @@ describe('whatever is made ready how', () => {
         draft.roster = []
         for (const profile of draft.prep.profiles)
           profile.levels = Object.fromEntries(KINDS.filter(() => chance.next().value < 0.6).map(kind => [kind, some(PREP_LEVELS)]))
+        draft.prep.profiles[1]!.more = { message: 2, mat: 1 }
         for (const key of ['seat-1', 'seat-2', 'spare-1'])
           draft.roster.push({ ...newSeat(key), profile: some(draft.prep.profiles).key })
       })

@@ -14,7 +14,7 @@ export const LEVEL_WORDS: Record<PrepLevel, string> = {
 }
 
 /** Everything is cut, and tape lies on the table: what a bag has whose profile is gone. */
-const PLAIN: ProfileEntry = { key: '', name: 'Cut', levels: {}, adhesive: 'on the table' }
+const PLAIN: ProfileEntry = { key: '', name: 'Cut', levels: {}, more: {}, adhesive: 'on the table' }
 
 /** The profile that bags have which say none of their own: the one of the class, else the one natural for how it is held. */
 export function usualProfile({ prep: { usual, profiles }, class: { delivery } }: Pick<Batch, 'prep' | 'class'>): ProfileEntry {
@@ -60,9 +60,18 @@ export interface KitPrep {
 
 const levelIn = ({ levels }: Pick<KitPrep, 'levels'>, key: string): PrepLevel => levels.get(key) ?? 'cut'
 
+/** Pieces of a kit with those that are in it to choose from: `perKit` counts them too. */
+export const withMore = <T extends Piece>({ more }: Pick<ProfileEntry, 'more'>, pieces: readonly T[]): T[] =>
+  pieces.map(piece => ({ ...piece, perKit: piece.perKit + (more[piece.kind] ?? 0) }))
+
+/** How many of a piece a kit has, those to choose from among them. */
+export const countInKit = ({ more }: Pick<ProfileEntry, 'more'>, { kind, perKit }: Pick<Piece, 'kind' | 'perKit'>): number =>
+  perKit + (more[kind] ?? 0)
+
 /** How many of a piece are cut to size for one kit. */
-export const cutPerKit = (prep: Pick<KitPrep, 'levels'>, { key, perKit }: Pick<Piece, 'key' | 'perKit'>): number =>
-  (isCutReady(levelIn(prep, key)) ? perKit : 0)
+export const cutPerKit = (prep: Pick<KitPrep, 'levels'> & { profile: Pick<ProfileEntry, 'more'> }, piece: Pick<Piece,
+  'key' | 'kind' | 'perKit'>): number =>
+  (isCutReady(levelIn(prep, piece.key)) ? countInKit(prep.profile, piece) : 0)
 
 /** Whether a strip fits on some sheet of its paper; where there are only offcuts nobody knows. */
 function fitsSheet(paper: Paper, width: number, height: number, turn: Turn): boolean {
@@ -107,7 +116,7 @@ export function kitPrep(
 ): KitPrep {
   const levels = levelsOf(profile, card, pieces)
   const groups = new Map<string, { paper: Paper, pieces: Piece[] }>()
-  for (const piece of pieces) {
+  for (const piece of withMore(profile, pieces)) {
     const paper = papers.get(piece.key)
     if (!paper || levels.get(piece.key) !== 'uncut') continue
     const own = isPool(choice[piece.key] ?? '') ? (piece.pair ?? piece.key) : ''

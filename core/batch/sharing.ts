@@ -13,7 +13,7 @@ import type { BagKit, DealtKit } from './bags'
 import { choiceOf, handedKits } from './bags'
 import { demandKey } from './layouts'
 import type { Pool } from './pools'
-import { kitPrep, levelsOf, profileOf } from './prep'
+import { kitPrep, levelsOf, profileOf, withMore } from './prep'
 import { blanksOfKit, formatsFor, suppliesOf } from './problems'
 import { readWork } from './read'
 
@@ -111,6 +111,7 @@ interface RoleParts {
   options: Paper[]
   parts: Piece[]
   levels: ReadonlyMap<string, PrepLevel>
+  more: ProfileEntry['more']
 }
 
 /** Pieces that come from pools of several papers, kind by kind: kits of a card alike but for their prints. */
@@ -124,7 +125,7 @@ function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: 
     lists[card]?.forEach(({ bag, colourway }, kit) => {
       const profile = profiles({ bag })
       const way = [colourway?.key ?? '', profile.key].join(' ').trim()
-      const own = roles.get(way) ?? rolesOf(pieces, choiceOf(entry, colourway), pools, levelsOf(profile, entry.key, pieces))
+      const own = roles.get(way) ?? rolesOf(pieces, choiceOf(entry, colourway), pools, levelsOf(profile, entry.key, pieces), profile.more)
       roles.set(way, own)
       if (own.length === 0) return
       const given = seats.get(bag ?? '')?.prints ?? {}
@@ -155,6 +156,7 @@ function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: 
 /** The pieces of a kit that come from pools, a matched pair together. */
 function rolesOf(
   pieces: Piece[], choice: Record<string, string>, pools: ReadonlyMap<string, Pool>, levels: ReadonlyMap<string, PrepLevel>,
+  more: ProfileEntry['more'],
 ): RoleParts[] {
   const roles: RoleParts[] = []
   for (const piece of pieces) {
@@ -165,7 +167,7 @@ function rolesOf(
       ? undefined
       : roles.find(({ pool: key, parts }) => key === pool.key && parts.some(({ pair }) => pair === piece.pair))
     if (partner) partner.parts.push(piece)
-    else roles.push({ key: piece.key, name: piece.name, pool: pool.key, options: pool.papers, parts: [piece], levels })
+    else roles.push({ key: piece.key, name: piece.name, pool: pool.key, options: pool.papers, parts: [piece], levels, more })
   }
   return roles
 }
@@ -205,9 +207,9 @@ function sharingProblem(
     return own
   }
   const profiles = profilesOf(batch)
-  const takes = (paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>): Map<string, number> => {
+  const takes = (paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>, more: ProfileEntry['more']): Map<string, number> => {
     const counts = new Map<string, number>()
-    for (const blank of blanksOfKit(paper, parts, levels)) {
+    for (const blank of blanksOfKit(paper, withMore({ more }, parts), levels)) {
       const key = demandKey(blank)
       const { name, width, height, turn } = blank
       if (!sizesOf(paper.key).has(key)) sizesOf(paper.key).set(key, { key, name, width, height, turn, quantity: 0 })
@@ -217,13 +219,13 @@ function sharingProblem(
   }
   const shared = kinds.map((kind): Kind => ({
     ...kind,
-    roles: kind.roles.map(({ key, name, pool, options, parts, levels }): Role => ({
+    roles: kind.roles.map(({ key, name, pool, options, parts, levels, more }): Role => ({
       key,
       name,
       parts: parts.map(part => part.key),
       pool,
       options: options.map(paper => paper.key),
-      takes: options.map(paper => takes(paper, parts, levels)),
+      takes: options.map(paper => takes(paper, parts, levels, more)),
     })),
   }))
   const { touching, neighbours, different, evenly } = batch.sharing
@@ -234,12 +236,13 @@ function sharingProblem(
     for (const [way, count] of tally(lists[card] ?? [], alike)) {
       const kit = lookUp(firsts, way)
       const choice = choiceOf(entry, kit.colourway)
-      const levels = levelsOf(profiles(kit), entry.key, pieces)
+      const profile = profiles(kit)
+      const levels = levelsOf(profile, entry.key, pieces)
       for (const print of sizes.keys()) {
         const own = pieces.filter(({ key }) => choice[key] === print)
         const paper = shelf.get(print)
         if (!paper || own.length === 0) continue
-        for (const [key, pieces] of takes(paper, own, levels)) {
+        for (const [key, pieces] of takes(paper, own, levels, profile.more)) {
           const demand = sizesOf(print).get(key)
           if (demand) sizesOf(print).set(key, { ...demand, quantity: demand.quantity + pieces * count })
         }

@@ -2,7 +2,7 @@ import { count, tally } from '../lists'
 import type { PrepPaceEntry } from '../document'
 import type { Bag } from './packing'
 import { packedBags, piecesIn } from './packing'
-import { isCutReady } from './prep'
+import { countInKit, isCutReady } from './prep'
 import type { Preparation } from './prepare'
 
 /** Something to be done beside cutting before the class, and how long it takes. */
@@ -38,7 +38,7 @@ export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(prepa
     for (const [{ levels, profile }, kits] of kitsBy) {
       for (const piece of card.pieces) {
         const level = levels.get(piece.key) ?? 'cut'
-        const pieces = piece.perKit * kits
+        const pieces = countInKit(profile, piece) * kits
         const isReady = isCutReady(level)
         // What is put on already, stamped or die cut is scored as well.
         if (isReady && level !== 'cut') add('score', card.entry.title, piece.name, pieces, pieces * piece.scores.length)

@@ -8,7 +8,7 @@ import { formatLength, lengthFrom, writeLength } from '../lengths'
 import type { Paper } from '../paper'
 import { SHEET_FORMATS, stackOf } from '../paper'
 import type { Preparation } from './prepare'
-import { cutPerKit, stripsFor } from './prep'
+import { cutPerKit, stripsFor, withMore } from './prep'
 import type { PreparedCard } from './prepared'
 import { prepare } from './prepare'
 import { demandsOf, formatsFor, suppliesOf } from './problems'
@@ -31,14 +31,15 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
   )
   // Made ready as the first of its kits.
   const preps = new Map(some.flatMap(({ pieces, dealt }) => {
-    const levels = dealt[0]?.prep.levels ?? new Map<string, PrepLevel>()
-    return pieces.map(piece => [piece, { levels }] as const)
+    const { levels = new Map<string, PrepLevel>(), profile = { more: {} } } = dealt[0]?.prep ?? {}
+    return pieces.map(piece => [piece, { levels, profile }] as const)
   }))
   return [...papers.values()].map((paper) => {
     const stacked: Cutter = { ...cutter, stack: stackOf(cutter.stack, paper.weight) }
     const demands = demandsOf(batch, some, paper, piece => cutPerKit(lookUp(preps, piece), piece), card =>
       stripsFor(paper, card.pieces.filter(piece =>
-        lookUp(preps, piece).levels.get(piece.key) === 'uncut' && piece.shares.some(share => share.paper === paper)))
+        lookUp(preps, piece).levels.get(piece.key) === 'uncut' && piece.shares.some(share => share.paper === paper))
+        .flatMap(piece => withMore(lookUp(preps, piece).profile, [piece])))
         .map(strip => ({ ...strip, quantity: 1 })))
     return {
       paper,

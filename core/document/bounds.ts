@@ -53,6 +53,8 @@ export const BOUNDS = {
   labels: 30,
   /** How far pieces are made ready, in so many ways. */
   profiles: 12,
+  /** Pieces to choose from beyond those that a card takes. */
+  more: 20,
   /** Minutes that a class lasts. */
   lasts: 1440,
   stocks: 8,

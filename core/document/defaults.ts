@@ -92,17 +92,19 @@ export const DEFAULT_LABELS: Record<Units, LabelsEntry> = {
 export const DEFAULT_PREP: PrepEntry = {
   usual: '',
   profiles: [
-    { key: ROOM_PROFILE, name: 'In the room', levels: {}, adhesive: 'on the table' },
+    { key: ROOM_PROFILE, name: 'In the room', levels: {}, more: {}, adhesive: 'on the table' },
     {
-      key: POST_PROFILE, name: 'By post or online', levels: { base: 'scored', insert: 'scored', hidden: 'scored' }, adhesive: 'in the bag',
+      key: POST_PROFILE, name: 'By post or online', levels: { base: 'scored', insert: 'scored', hidden: 'scored' }, more: {},
+      adhesive: 'in the bag',
     },
     {
       key: 'children',
       name: 'Children',
       levels: { base: 'scored', insert: 'scored', hidden: 'assembled', underlay: 'assembled', figure: 'die cut' },
+      more: { message: 1 },
       adhesive: 'precut',
     },
-    { key: 'own-stash', name: 'Own stash', levels: { base: 'scored', insert: 'scored', mat: 'brought' }, adhesive: 'brought' },
+    { key: 'own-stash', name: 'Own stash', levels: { base: 'scored', insert: 'scored', mat: 'brought' }, more: {}, adhesive: 'brought' },
   ],
   pace: { score: 12, dieCut: 30, stamp: 25, assemble: 40, stick: 15, pack: 4 },
 }

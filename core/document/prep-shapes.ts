@@ -1,7 +1,7 @@
 import 'reflect-metadata'
 import { BOUNDS } from './bounds'
 import { key, least, listOf, most, number, one, oneOf } from './shape-checks'
-import { IsFilledText, IsLevels, IsText } from './validators'
+import { IsCounts, IsFilledText, IsLevels, IsText } from './validators'
 import type { Adhesive, PrepLevel } from './vocabulary'
 import { ADHESIVES } from './vocabulary'
 
@@ -18,6 +18,10 @@ export class ProfileEntry {
   /** By kind of part (`mat`), or for a single one by `card part`; what is not in it is cut. */
   @IsLevels(BOUNDS.names)
   levels!: Record<string, PrepLevel>
+
+  /** By kind of part so many pieces more than the card takes, to choose from. */
+  @IsCounts(BOUNDS.names, BOUNDS.more)
+  more!: Record<string, number>
 
   /** Where tape, foam and glue are found. */
   @oneOf(ADHESIVES)

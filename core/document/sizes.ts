@@ -47,7 +47,7 @@ function planOf(shape: Shape): Map<string, Limit> {
     if (name === CHECKS.text || name === CHECKS.filledText) limit.text = most
     if (name === CHECKS.length) Object.assign(limit, { text: BOUNDS.length, kind: 'length' })
     if (name === CHECKS.parameters || name === CHECKS.papers) limit.names = BOUNDS.names
-    if (name === CHECKS.pointers || name === CHECKS.levels) limit.names = most
+    if (name === CHECKS.pointers || name === CHECKS.levels || name === CHECKS.counts) limit.names = most
     limit.of = shapeIn(shape, propertyName)
     plan.set(propertyName, limit)
   }

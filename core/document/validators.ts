@@ -16,6 +16,7 @@ export const CHECKS = {
   papers: 'isPaperChoice',
   pointers: 'isPointers',
   levels: 'isLevels',
+  counts: 'isCounts',
   day: 'isCalendarDay',
   time: 'isTimeOfDay',
   one: 'isOneObject',
@@ -190,6 +191,21 @@ export const IsLevels = (names: number): PropertyDecorator =>
         && Object.entries(value).every(([name, level]) =>
           textProblem(name, 2 * BOUNDS.key + 1) === undefined && PREP_LEVELS.includes(level as PrepLevel)),
       defaultMessage: () => `is an object: kinds of parts, or “card part”, each with one of: ${PREP_LEVELS.join(', ')}`,
+    },
+  })
+
+/** Names with whole numbers from 0 to `most`. */
+export const IsCounts = (names: number, most: number): PropertyDecorator =>
+  ValidateBy({
+    name: CHECKS.counts,
+    constraints: [names, most],
+    validator: {
+      validate: value =>
+        isRecord(value)
+        && Object.keys(value).length <= names
+        && Object.entries(value).every(([name, count]) =>
+          textProblem(name, BOUNDS.key) === undefined && Number.isInteger(count) && Number(count) >= 0 && Number(count) <= most),
+      defaultMessage: () => `is an object: names, each with a whole number from 0 to ${most}`,
     },
   })
 

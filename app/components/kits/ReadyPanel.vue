@@ -42,6 +42,14 @@ function level(name: string, value: PrepLevel | null, plain: PrepLevel | null = 
   const { [name]: _, ...others } = profile.value.levels
   set(`level ${name}`, { levels: value === plain ? others : { ...others, [name]: value ?? 'cut' } })
 }
+const moreWords = computed(() => {
+  const total = Object.values(profile.value.more).reduce((sum, number) => sum + number, 0)
+  return total > 0 ? ` (${total})` : ''
+})
+function more(kind: string, number: number) {
+  const { [kind]: _, ...others } = profile.value.more
+  set(`more ${kind}`, { more: number > 0 ? { ...others, [kind]: number } : others })
+}
 const pieces = computed(() => work.prepared.cards.flatMap(({ entry, pieces }) =>
   pieces.map(({ key, name }) => ({ value: `${entry.key} ${key}`, label: `${name} (${entry.title})` }))))
 const single = computed(() => pieces.value.filter(({ value }) => value in profile.value.levels))
@@ -51,7 +59,8 @@ function add() {
   let number = prep.value.profiles.length + 1
   while (prep.value.profiles.some(({ name }) => name === `Profile ${number}`)) number++
   edit('add profile', ({ profiles }) =>
-    void profiles.push({ key, name: `Profile ${number}`, levels: { ...profile.value.levels }, adhesive: profile.value.adhesive }))
+    void profiles.push({ key, name: `Profile ${number}`, levels: { ...profile.value.levels }, more: { ...profile.value.more },
+      adhesive: profile.value.adhesive }))
   shown.value = key
 }
 function remove() {
@@ -182,6 +191,27 @@ function remove() {
         />
       </div>
     </div>
+    <details>
+      <summary class="small">
+        More pieces in the bag to choose from{{ moreWords }}
+      </summary>
+      <div class="fields">
+        <LabelledField
+          v-for="{ kind } in roles"
+          :key="kind"
+          :input="`${id}-more-${kind}`"
+          :label="ROLE_NAMES[kind]"
+        >
+          <NumberField
+            :input-id="`${id}-more-${kind}`"
+            :model-value="profile.more[kind] ?? 0"
+            :min="0"
+            :max="BOUNDS.more"
+            @update:model-value="$event !== null && more(kind, $event)"
+          />
+        </LabelledField>
+      </div>
+    </details>
     <p class="small quiet">
       Uncut paper goes along as a strip,
       and what students bring is neither cut nor bought. Bags with a profile of their own say so in the bag.

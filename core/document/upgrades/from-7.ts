@@ -61,8 +61,14 @@ export function upgradeClass({ bought, ...document }: Data): Data {
     prep: {
       usual: '',
       profiles: [
-        { key: 'room', name: 'In the room', levels: {}, adhesive: 'on the table' },
-        { key: 'post', name: 'By post or online', levels: { base: 'scored', insert: 'scored', hidden: 'scored' }, adhesive: 'in the bag' },
+        { key: 'room', name: 'In the room', levels: {}, more: {}, adhesive: 'on the table' },
+        {
+          key: 'post',
+          name: 'By post or online',
+          levels: { base: 'scored', insert: 'scored', hidden: 'scored' },
+          more: {},
+          adhesive: 'in the bag',
+        },
       ],
       pace: { score: 12, dieCut: 30, stamp: 25, assemble: 40, stick: 15, pack: 4 },
     },
