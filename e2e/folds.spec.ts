@@ -159,6 +159,7 @@ test('a card says how thick it is, which envelope it wants and what that costs',
   await saved(page)
 
   await station(page, id, 'kits')
+  await page.getByText('Costs', { exact: true }).click()
   await page.getByText('Envelopes and posting').click()
   await page.getByLabel('Name of envelope 6').fill('Wide envelope')
   await page.getByRole('group', { name: 'Envelope 6' }).getByLabel('Width').fill('200 mm')

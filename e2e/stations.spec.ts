@@ -38,19 +38,26 @@ test('what is missing on the shelf has to be bought, with its price', async ({ p
     file.class.spares = 0
   })
   await station(page, id, 'kits')
-  const row = page.getByRole('row').filter({ hasText: 'Rust' })
+  await page.getByText('Shopping', { exact: true }).click()
+  const line = page.getByRole('region', { name: 'Shopping' }).getByRole('listitem').filter({ hasText: 'Rust' })
   // 60 inserts, three to a Letter sheet: 20 sheets, of which 6 are on hand.
-  await expect(row.getByRole('cell')).toHaveText(['Letter', '14', '€6.72'], { timeout: 30_000 })
+  await expect(line).toContainText('14 sheets', { timeout: 30_000 })
+  await expect(line).toContainText('needs 20 sheets, on hand 6 sheets, €6.72')
   await expect(page.getByRole('link', { name: /^Kits/ })).toContainText('needs you')
 })
 
 test('dearer tape makes a dearer kit', async ({ page, request }) => {
   await station(page, await demoClass(request, 'Prices'), 'kits')
-  const kit = page.getByRole('row').filter({ hasText: 'Two tides' }).getByRole('cell').last()
+  const costs = page.getByText('Costs', { exact: true })
+  const kit = page.getByRole('table',
+    { name: 'What a kit costs' }).getByRole('row').filter({ hasText: 'Two tides' }).getByRole('cell').last()
+  await costs.click()
   await expect(kit).toContainText('€')
   const before = await kit.textContent()
-  await page.getByText('Prices', { exact: true }).last().click()
-  await typeNumber(page.getByLabel('A yard of tape'), '0.85', /^085$/)
+  await page.getByText('Shopping', { exact: true }).click()
+  await page.getByText('Tape, foam and what else is bought').click()
+  await typeNumber(page.getByRole('group', { name: 'Tape', exact: true }).getByLabel('A pack costs'), '8.50', /^850$/)
+  await costs.click()
   await expect(kit).not.toHaveText(before!)
   await saved(page)
 })

@@ -1,4 +1,4 @@
-import { bagsOf, onCard, stopsIn } from '../../core/batch'
+import { bagsOf, onCard, stopsIn, shoppingList } from '../../core/batch'
 
 /** The stations of a class's preparation, in the order of the craft. */
 export const STATIONS = [
@@ -25,11 +25,12 @@ export function useStations() {
   return computed((): Record<StationKey, StationState> => {
     const cards = work.settled?.preparation.cards ?? []
     const pieces = cards.flatMap(card => card.pieces)
-    const paperless = pieces.filter(piece => !piece.paper).length
+    const paperless = pieces.filter(piece => !piece.paper && !piece.brought).length
     const broken = stopsIn(onCard(cards.flatMap(card => card.findings)))
     const sheets = planner.outcomes.reduce((total, { plan }) => total + plan.sheets, 0)
     const unplaced = planner.papers.some(({ job, outcome }) => job.state === 'failed' || (outcome && outcome.plan.unplaced.length > 0))
-    const toBuy = planner.kits?.purchases.some(purchase => purchase.toBuy > 0) ?? false
+    const toBuy = planner.kits !== undefined
+      && shoppingList(work.batch, planner.kits, work.batch.supplies).some(({ lines }) => lines.some(({ missing }) => missing > 0))
     const state = (wrong: boolean): StationState['state'] => (cards.length === 0 ? 'empty' : wrong ? 'needs you' : 'ready')
     return {
       cards: { figure: count(cards.length, 'card'), state: state(broken > 0) },

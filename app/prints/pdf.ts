@@ -12,6 +12,9 @@ async function maker() {
   return pdfMake
 }
 
+/** Fetches what sets PDFs before it is asked for one. What fails here is told when a PDF is asked for. */
+export const warmUp = (): Promise<void> => maker().then(() => undefined, () => undefined)
+
 /** A print as a PDF with its own typeface in it. It is set twice: only then is it known which section each page is in. */
 export async function pdfOf(print: Print): Promise<Blob> {
   const pdfMake = await maker()

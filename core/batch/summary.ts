@@ -68,7 +68,7 @@ export function summaryOf(document: ClassDocument, papers: PaperEntry[]): ClassS
 function nextStep({ cards, papers, batch }: Preparation, broken: number, isShort: boolean): NextStep {
   if (cards.length === 0) return { station: 'cards', words: 'Choose the cards' }
   if (broken > 0) return { station: 'cards', words: `Put ${broken === 1 ? 'one thing' : `${broken} things`} right on the cards` }
-  const paperless = cards.flatMap(({ pieces }) => pieces).filter(({ paper }) => !paper).length
+  const paperless = cards.flatMap(({ pieces }) => pieces).filter(({ paper, brought }) => !paper && !brought).length
   if (paperless > 0) return { station: 'papers', words: `Choose papers for ${paperless === 1 ? 'one piece' : `${paperless} pieces`}` }
   const left = papers.some(({ problem }) => problem.demands.some(({ quantity }) => quantity > 0))
   if (!left) return { station: 'kits', words: 'Pack the bags' }

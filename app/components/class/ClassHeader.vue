@@ -4,7 +4,7 @@ import type { ClassDetails } from '../../../core/document'
 
 /** One line: what class it is on the left; saving, the way back and everything else that can be done with it on the right. */
 const work = useClassStore()
-const planner = usePlannerStore()
+const toast = useToast()
 const editing = ref(false)
 const details = computed(() => work.batch.class)
 const seats = computed(() => count(details.value.seats, 'seat') + (details.value.spares > 0 ? ` + ${details.value.spares} spare` : ''))
@@ -26,14 +26,16 @@ const actions = computed(() => [
     ['Print labels', 'labels'],
   ].map(([label, page]) => ({ label, command: () => navigateTo(`/print/${work.id}${page && `/${page}`}`) })),
   { separator: true },
-  { label: 'Save the calendar', disabled: !planner.kits, command: saveCalendar },
+  { label: 'Save the calendar', command: saveCalendar },
   { label: 'Student page', command: () => window.open(`/api/classes/${work.id}/student`, '_blank') },
   { label: 'Save the student page', command: () => window.open(`/api/classes/${work.id}/student?save=yes`, '_self') },
 ])
 
 async function saveCalendar() {
+  const planner = usePlannerStore()
   const { kits } = planner
-  if (!kits) return
+  if (!kits)
+    return toast.add({ severity: 'info', summary: 'Its minutes follow when the cutting is planned. Try again in a moment.', life: 6000 })
   const { calendarIcs } = await import('../../../core/exports')
   const tasks = tasksOf(work.prepared)
   const packing = taskMinutes(tasks.filter(({ name }) => name === PACKING))

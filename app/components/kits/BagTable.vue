@@ -93,9 +93,10 @@ function pack({ key, seat }: Bag, packed: boolean) {
           >
             {{ bagLabel(bag.key) }} <span class="who">{{ bag.seat.name }}</span>{{ ' ' }}
             <span
-              v-if="bag.seat.online || bag.seat.leftHanded"
+              v-if="bag.seat.online || bag.seat.leftHanded || bag.seat.profile"
               class="quiet small"
-            >{{ [bag.seat.online && 'online', bag.seat.leftHanded && 'left-handed'].filter(Boolean).join(', ') }}</span>
+            >{{ [bag.seat.online && 'online', bag.seat.leftHanded && 'left-handed', bag.seat.profile && bag.profile.name]
+              .filter(Boolean).join(', ') }}</span>
           </button>
         </th>
         <td

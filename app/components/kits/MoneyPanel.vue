@@ -2,7 +2,7 @@
 import { moneyOfClass, parcelsOf, suppliesFor } from '../../../core/batch'
 import { wholeMinutes } from '../../../core/cutting'
 import { lookUp } from '../../../core/lists'
-import { amountInWords } from '../../../core/kits'
+import { amountInWords, measuredIn } from '../../../core/kits'
 import type { CardCost, Kits } from '../../../core/kits'
 import { MILLIMETRE } from '../../../core/lengths'
 
@@ -20,7 +20,8 @@ const heaviest = computed(() => parcels.value.reduce((most, parcel) => (parcel.w
 const unposted = computed(() => parcels.value.filter(({ rate }) => !rate).length)
 const used = computed(() => kits.totals.uses.map(({ supply, amount }) => {
   const { name, use } = lookUp(supplies.value, supply)
-  return `${amountInWords(use, amount, work.units)} ${name.charAt(0).toLowerCase()}${name.slice(1)}`
+  const of = measuredIn(use) === 'pieces' ? '' : 'of '
+  return `${amountInWords(use, amount, work.units)} ${of}${name.charAt(0).toLowerCase()}${name.slice(1)}`
 }).join(', '))
 
 const COSTS = [

@@ -80,7 +80,7 @@ function remove() {
     aria-label="Made ready"
   >
     <h2>How bags are made ready</h2>
-    <div class="fields">
+    <div class="stack">
       <div class="field">
         <label :for="`${id}-usual`">This class</label>
         <Select
@@ -106,7 +106,7 @@ function remove() {
         />
       </div>
     </div>
-    <div class="row">
+    <div class="row name">
       <InputText
         :model-value="profile.name"
         :maxlength="BOUNDS.title"
@@ -250,4 +250,6 @@ function remove() {
 h2 { font-size: 1.0625rem; }
 .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(10.5rem, 1fr)); gap: 0.5rem; align-items: end; }
 summary { cursor: pointer; }
+.name { flex-wrap: nowrap; }
+.name input { min-width: 0; flex: 1; }
 </style>

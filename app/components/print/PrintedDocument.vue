@@ -17,6 +17,9 @@ const PAPERS = [
 const busy = ref(false)
 const toast = useToast()
 
+/** What sets the PDF is large: it is fetched while the page is looked at. */
+onMounted(() => requestIdleCallback(() => void import('../../prints/pdf').then(({ warmUp }) => warmUp())))
+
 async function download() {
   busy.value = true
   try {
