@@ -36,7 +36,20 @@ describe('wakaru on the command line', () => {
 
   it('lists the kits', () => {
     expect(wakaru(['kits', DEMO]).stdout).toContain('Spare 2')
-    expect(JSON.parse(wakaru(['kits', DEMO, '--json']).stdout).seats).toHaveLength(16)
+    const { seats, money, tasks, totals } = JSON.parse(wakaru(['kits', DEMO, '--json']).stdout)
+    expect(seats).toHaveLength(16)
+    expect(seats[10]).toMatchObject({ key: 'seat-11', profile: 'By post or online', adhesive: 'in the bag' })
+    expect(money.cost).toBeCloseTo(totals.cost + money.work + money.venue + money.posting, 6)
+    expect(tasks.at(-1)).toMatchObject({ name: 'Pack', what: '224 pieces into 16 bags' })
+  })
+
+  it('lists what to buy by where it is bought', () => {
+    const { stdout, status } = wakaru(['shopping', DEMO])
+    expect(status).toBe(0)
+    expect(stdout.indexOf('Harbour stationer')).toBeLessThan(stdout.indexOf('Elsewhere'))
+    const groups = JSON.parse(wakaru(['shopping', DEMO, '--json']).stdout)
+    expect(groups.map(({ where }: { where: string }) => where)).toEqual(['Harbour stationer', ''])
+    expect(groups[0].lines).toContainEqual(expect.objectContaining({ item: 'small-envelopes', ordered: 1, missing: 0 }))
   })
 
   it('reads standard input', () => {

@@ -17,12 +17,14 @@ const VIEWS = [
   ['cutting', '/classes/2/cutting'],
   ['layouts', '/classes/2/cutting?paper=lantern'],
   ['kits', '/classes/2/kits'],
+  ['shopping', '/classes/2/kits?panel=shopping'],
   ['shelf', '/papers'],
   ['teach', '/teach', { search: true }],
   ['settings', '/settings'],
   ['print-cutting', '/print/2/cutting'],
   ['print-kits', '/print/2/kits'],
   ['print-scores', '/print/2/scores'],
+  ['print-handouts', '/print/2?only=handouts'],
 ]
 
 main(() => visited('pictures', async (browser, address) => {

@@ -41,8 +41,9 @@ describe('what a browser keeps of a class', () => {
   })
 
   it('is brought up to date where an older Wakaru kept it', async () => {
-    const { papers: _, version: _v, ...document } = current
-    kept.set('wakaru-draft-7', JSON.stringify({ revision: 3, document }))
+    const { papers: _, version: _v, supplies: _s, ...document } = current
+    kept.set('wakaru-draft-7', JSON.stringify({ revision: 3, document: { ...document, bought: [],
+      prices: { currency: 'EUR', tapePerMetre: 9, foamPad: 2 } } }))
     const { session, setAside } = await withDraft(7, saved)
     expect([session.current.class.title, session.current.papers, setAside]).toEqual(['Kept', saved.papers, false])
   })

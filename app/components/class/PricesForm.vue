@@ -63,6 +63,7 @@ const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit
         <label :for="`${id}-${choice.key}`">{{ choice.label }}</label>
         <Select
           :input-id="`${id}-${choice.key}`"
+          :aria-label="choice.label"
           :model-value="prices[choice.key]"
           :options="[...choice.options]"
           option-value="value"

@@ -91,6 +91,7 @@ const AMOUNTS = [
             <label :for="`${id}-${at}-use`">Used as</label>
             <Select
               :input-id="`${id}-${at}-use`"
+              aria-label="Used as"
               :model-value="supply.use"
               :options="USES"
               option-value="value"
@@ -105,6 +106,7 @@ const AMOUNTS = [
             <label :for="`${id}-${at}-way`">You stick</label>
             <Select
               :input-id="`${id}-${at}-way`"
+              aria-label="You stick"
               :model-value="supply.way"
               :options="WAYS"
               option-value="value"
@@ -128,6 +130,7 @@ const AMOUNTS = [
             <label :for="`${id}-${at}-of`">Which</label>
             <Select
               :input-id="`${id}-${at}-of`"
+              aria-label="Which"
               :model-value="supply.of || null"
               :options="envelopes"
               option-value="key"

@@ -53,6 +53,7 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
         <label :for="`${id}-${card.key}`">{{ card.title }} in</label>
         <Select
           :input-id="`${id}-${card.key}`"
+          :aria-label="`${card.title} in`"
           :model-value="bag.seat.colourways[card.key] ?? null"
           :options="card.colourways"
           option-label="name"
@@ -67,6 +68,7 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
       <label :for="`${id}-profile`">Made ready</label>
       <Select
         :input-id="`${id}-profile`"
+        aria-label="Made ready"
         :model-value="bag.seat.profile || null"
         :options="work.batch.prep.profiles"
         option-label="name"

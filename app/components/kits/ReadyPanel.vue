@@ -85,6 +85,7 @@ function remove() {
         <label :for="`${id}-usual`">This class</label>
         <Select
           :input-id="`${id}-usual`"
+          aria-label="This class"
           :model-value="prep.usual || null"
           :options="prep.profiles"
           option-value="key"
@@ -98,6 +99,7 @@ function remove() {
         <label :for="`${id}-shown`">Look at</label>
         <Select
           :input-id="`${id}-shown`"
+          aria-label="Look at"
           :model-value="profile.key"
           :options="prep.profiles.map(({ key, name }) => ({ key, label: `${name} (${count(bagsWith(key), 'bag')})` }))"
           option-value="key"
@@ -141,6 +143,7 @@ function remove() {
         <label :for="`${id}-${kind}`">{{ ROLE_NAMES[kind] }}</label>
         <Select
           :input-id="`${id}-${kind}`"
+          :aria-label="ROLE_NAMES[kind]"
           :model-value="profile.levels[kind] ?? 'cut'"
           :options="LEVELS"
           option-value="value"
@@ -152,6 +155,7 @@ function remove() {
         <label :for="`${id}-adhesive`">Tape and foam</label>
         <Select
           :input-id="`${id}-adhesive`"
+          aria-label="Tape and foam"
           :model-value="profile.adhesive"
           :options="STICKS"
           option-value="value"
@@ -167,6 +171,7 @@ function remove() {
         <label :for="`${id}-${value}`">{{ label }}</label>
         <Select
           :input-id="`${id}-${value}`"
+          :aria-label="label"
           :model-value="profile.levels[value]"
           :options="LEVELS"
           option-value="value"
@@ -182,6 +187,7 @@ function remove() {
         <label :for="`${id}-single`">A single piece otherwise</label>
         <Select
           :input-id="`${id}-single`"
+          aria-label="A single piece otherwise"
           :model-value="null"
           :options="others"
           option-value="value"

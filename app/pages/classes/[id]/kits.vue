@@ -29,7 +29,8 @@ const PANELS = [
   { value: 'shopping', label: 'Shopping' },
   { value: 'money', label: 'Costs' },
 ] as const
-const panel = ref<(typeof PANELS)[number]['value']>('bag')
+const asked = useRoute().query.panel
+const panel = ref<(typeof PANELS)[number]['value']>(PANELS.find(({ value }) => value === asked)?.value ?? 'bag')
 const toBuy = computed(() => kits.value?.purchases.filter(purchase => purchase.toBuy > 0).length ?? 0)
 </script>
 
