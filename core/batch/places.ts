@@ -40,8 +40,23 @@ const NAMES: Record<string, string> = {
   'spoiled': 'spoiled pieces',
   'miscut': 'pieces cut wrong',
   'currency': 'currency',
-  'tapePerMetre': 'price of tape',
-  'foamPad': 'price of a foam pad',
+  'hour': 'price of an hour',
+  'venue': 'price of the room',
+  'seat': 'price of a seat',
+  'packs': 'how packs count',
+  'starts': 'beginning',
+  'lasts': 'minutes',
+  'place': 'place',
+  'usual': 'usual profile',
+  'levels': 'how far pieces are made ready',
+  'more': 'pieces to choose from',
+  'adhesive': 'where tape is found',
+  'profile': 'how it is made ready',
+  'use': 'use',
+  'way': 'way of sticking',
+  'pack': 'size of a pack',
+  'ordered': 'what is ordered',
+  'where': 'where it is bought',
   'foam': 'height of foam',
   'bulk': 'bulk of paper',
   'envelopes': 'envelopes',
@@ -94,11 +109,19 @@ export function placeInWords(path: Path, ...versions: Batch[]): string {
       ? `paper ${titleAt(versions, path)}`
       : `${last(rest, 'paper')} of ${titleAt(versions, ['papers', key ?? ''])}`
   if (part === 'cutting') return `${last(rest, 'cutting')} for ${titleAt(versions, ['papers', key ?? ''])}`
+  if (part === 'supplies' || part === 'shopping') {
+    const what = key !== undefined && part === 'supplies' ? ` of ${titleAt(versions, ['supplies', key])}` : ''
+    return `${last(rest, part === 'supplies' ? 'supply' : 'line')}${part === 'shopping' ? ' on the shopping list' : what}`
+  }
+  if (part === 'prep') return rest.length === 0
+    ? named(key, 'how pieces are made ready')
+    : `${last(rest, 'profile')} in ${titleAt(
+      versions, ['prep', key ?? '', ...rest.slice(0, 1)])}`
   if (part === 'post')
     return rest.length === 0
       ? named(key, 'envelopes and posting')
       : `${last(rest, '') || named(key, '')} of ${titleAt(versions, path.slice(0, 3))}`
-  return last(path.slice(1), { tools: 'trimmer', wishes: 'wishes', prices: 'prices' }[part ?? ''] ?? 'class')
+  return last(path.slice(1), { tools: 'trimmer', wishes: 'wishes', prices: 'prices', labels: 'labels' }[part ?? ''] ?? 'class')
 }
 
 function cardPlace(key: string, [part, name]: Path, versions: Batch[]): string {
