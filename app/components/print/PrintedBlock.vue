@@ -135,10 +135,10 @@ figure { margin: 0; max-width: 100%; }
 figure :deep(svg) { display: block; max-width: 100%; height: auto; background: #fff; }
 figure :deep(text) { font-family: inherit; }
 figcaption { font-weight: 600; }
-.cells { display: grid; grid-template-columns: 1fr 1fr; gap: 4mm 6mm; align-items: start; }
+.cells { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 4mm 6mm; align-items: start; }
 .scale {
   height: 10pt; border: solid #000; border-width: 0 1px; background: linear-gradient(#000, #000) center / 100% 1px no-repeat;
   print-color-adjust: exact;
 }
-@media screen and (max-width: 700px) { .cells { grid-template-columns: 1fr; } }
+@media screen and (max-width: 700px) { .cells { grid-template-columns: minmax(0, 1fr); } }
 </style>
