@@ -144,6 +144,20 @@ export function unmetWishes(batch: Handed, handed: ReadonlyMap<string, BagKit[]>
   }))
 }
 
+/**
+ * Seats that a bag nobody has, one to choose from or a spare one, would serve: those with no wish yet for a card that it holds in a
+ * colourway, and those whose wish for that colourway is not met.
+ */
+export function couldServe(batch: Handed, key: string, handed: ReadonlyMap<string, BagKit[]> = handedKits(batch)): string[] {
+  if (isSeat(key)) return []
+  const unmet = unmetWishes(batch, handed)
+  return bagsOf(batch).filter(isSeat).filter(seat => withColourways(batch).some(({ key: card }) => {
+    const own = handed.get(card)?.find(kit => kit.bag === key)?.colourway?.key
+    const wish = seatOf(batch, seat).colourways[card]
+    return own !== undefined && (wish === undefined || (wish === own && unmet.some(one => one.bag === seat && one.card === card)))
+  }))
+}
+
 /** The roster with one bag as it is now: its entry goes where nothing particular is left to say of it. */
 export function withSeat(roster: SeatEntry[], seat: SeatEntry): SeatEntry[] {
   const isPlain = isSame(seat, newSeat(seat.key))

@@ -3,7 +3,7 @@ import { produce } from 'immer'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Preparation } from '.'
 import {
-  bagsOf, colourwayCounts, contentsOf, findingsOf, handedKits, newColourway, packedBags, planAll,
+  bagsOf, colourwayCounts, contentsOf, couldServe, findingsOf, handedKits, newColourway, packedBags, planAll,
   prepare, prepareShared, printsIn, rulesBroken,
   seatOf, sharingInWords, swapped, unmetWishes, unpinned, withSeat, writtenSharing,
 } from '.'
@@ -129,6 +129,18 @@ describe('who gets what', () => {
     expect(words).toContainEqual(expect.stringMatching(/^Ada wishes for the colourway “high-water”.*no more/))
     const named = changed(draft => void draft.roster.push({ ...newSeat('seat-40'), name: 'Zelda' }))
     expect(findingsOf(prepare(named)).map(({ subject }) => subject)).toContain('Zelda')
+  })
+
+  it('knows whom a bag would serve that nobody has', () => {
+    const choosing = changed((draft) => {
+      draft.sharing.surplus = 2
+      draft.roster.forEach((seat, at) => (seat.colourways = at < 2 ? { [card.key]: 'high-water' } : {}))
+      draft.roster[2]!.colourways = { [card.key]: 'low-water' }
+    })
+    // Who has what was wished for needs no other bag.
+    expect(couldServe(choosing, 'choice-1')).toEqual(['seat-4', 'seat-5', 'seat-6'])
+    expect(couldServe(choosing, 'seat-4')).toEqual([])
+    expect(couldServe(produce(choosing, draft => void (draft.cards[0]!.colourways = [])), 'choice-1')).toEqual([])
   })
 
   it('gives a card of which there are few to the bags that are named, and of copies one to each seat', () => {

@@ -134,13 +134,12 @@ export const DEFAULT_SETTINGS: StudioSettings = {
   prices: { ...DEFAULT_PRICES, currency: 'USD' },
   post: DEFAULT_POST,
   supplies: DEFAULT_SUPPLIES,
-  labels: DEFAULT_LABELS.inch,
 }
 
 /** A class with nothing in it yet, with the tools, prices and envelopes of its studio. */
 export function newClass(
   details: Partial<ClassDetails> & Pick<ClassDetails, 'title' | 'date' | 'units'>,
-  { tools, prices, post, supplies, labels }: StudioSettings = DEFAULT_SETTINGS,
+  { tools, prices, post, supplies }: StudioSettings = DEFAULT_SETTINGS,
 ): ClassDocument {
   return {
     version: VERSION,
@@ -157,7 +156,7 @@ export function newClass(
     cutting: [],
     prices: { ...prices },
     post: structuredClone(post),
-    labels: { ...labels },
+    labels: { ...DEFAULT_LABELS[details.units] },
   }
 }
 

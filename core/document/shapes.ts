@@ -472,9 +472,6 @@ export class StudioSettings {
 
   @listOf(() => SupplyEntry, 'supplies', BOUNDS.supplies)
   supplies!: SupplyEntry[]
-
-  @one(() => LabelsEntry, 'the labels: paper, columns, rows, width, height, left, top, across, down')
-  labels!: LabelsEntry
 }
 
 /** Settings as they are to be, by a window that knows of those at a position. */

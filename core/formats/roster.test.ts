@@ -43,6 +43,14 @@ describe('a roster as CSV', () => {
     })
   })
 
+  it('takes how a bag is made ready by the name of its profile', async () => {
+    const answer = await readRoster('Bag,Made ready\n3,own STASH\n4,\n', batch)
+    // Names that the file does not give stay.
+    expect(answer.ok && answer.value.map(({ name, profile }) => [name, profile])).toEqual([
+      [batch.roster[2]!.name, 'own-stash'], [batch.roster[3]!.name, ''],
+    ])
+  })
+
   it.each<[string, string]>([
     ['Name\nOda\n=HYPERLINK("x")', 'line 3 begins with “=”, as formulas do'],
     ['Name\nS\uFFFDren', 'not in UTF-8'],
@@ -50,6 +58,7 @@ describe('a roster as CSV', () => {
     ['Name,Harbour lantern\nOda,Mud', 'line 2 wishes for Harbour lantern in “Mud”; there are: High water, Low water'],
     ['Bag,Name\nSeat 99,Oda', 'line 2 has the bag “Seat 99”'],
     ['Bag,Name\nSeat 1,Oda\nSeat 1,Per', 'line 3 has the same bag'],
+    ['Name,Made ready\nOda,half', 'line 2 is made ready as “half”; there are: In the room, By post or online, Children, Own stash'],
     ['Name,Paid\nOda,perhaps', 'line 2 Paid is yes or no'],
     [`Name\n${'x'.repeat(121)}`, 'line 2 has a name of more than 120 characters'],
     [Array.from({ length: 17 }, (_, at) => `Name ${at}x`).join('\n'), 'line 17 has no seat left'],

@@ -19,7 +19,7 @@ export async function readRoster(text: string, batch: Batch): Promise<Checked<Se
   if (text.includes('\uFFFD'))
     return refused('the file is not in UTF-8, so that letters with accents are lost. Save it as “CSV UTF-8” and take it again.')
   const rows = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trimEnd(), { skipEmptyLines: false }).data
-  const isHead = (rows[0] ?? []).some(cell => cell.trim().toLowerCase() === 'name')
+  const isHead = (rows[0] ?? []).some(cell => ['name', 'bag'].includes(cell.trim().toLowerCase()))
   const head = isHead ? (rows[0] ?? []).map(cell => cell.trim().replace(/^'/, '')) : [COLUMNS.name]
   const cards = withColourways(batch)
   const known = [...Object.values(COLUMNS) as string[], ...cards.map(({ title }) => title)]

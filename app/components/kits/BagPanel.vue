@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Bag } from '../../../core/batch'
-import { broughtPieces, isSeat, lyingPieces, unpinned, withSeat } from '../../../core/batch'
+import { bagLabel, broughtPieces, couldServe, isSeat, lyingPieces, seatOf, unpinned, withSeat } from '../../../core/batch'
 import type { SeatEntry } from '../../../core/document'
 import { BOUNDS } from '../../../core/document'
 import { extraInWords } from '../../../core/kits'
@@ -25,6 +25,8 @@ const brings = computed(() => [
     `${count} × ${name}, ${formatLength(width.value, work.units)} × ${formatLength(height.value, work.units, { unit: true })}`)),
   ...bag.profile.adhesive === 'brought' ? ['Tape, foam and glue'] : [],
 ])
+const serves = computed(() => couldServe(work.batch, bag.key, new Map(work.prepared.cards.map(({ entry, dealt }) => [entry.key, dealt])))
+  .map(key => seatOf(work.batch, key).name || bagLabel(key)))
 const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
 </script>
 
@@ -111,6 +113,12 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
         :href="`/api/classes/${work.id}/student?seat=${bag.key}`"
         target="_blank"
       >Its student page</a>
+    </p>
+    <p
+      v-if="serves.length > 0"
+      class="small"
+    >
+      Would do for {{ serves.slice(0, 6).join(', ') }}{{ serves.length > 6 ? ` and ${serves.length - 6} others` : '' }}.
     </p>
     <h3>In the bag</h3>
     <p

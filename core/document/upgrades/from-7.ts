@@ -37,9 +37,10 @@ export const upgradePrices = (prices: unknown): unknown => {
 }
 
 /** Labels of half a sheet across, five down. */
-export const LABELS = {
+const LETTER = {
   paper: 'LETTER', columns: 2, rows: 5, width: '4 in', height: '2 in', left: '1/4 in', top: '1/2 in', across: '0 in', down: '0 in',
 }
+const A4 = { paper: 'A4', columns: 2, rows: 5, width: '105 mm', height: '57 mm', left: '0 mm', top: '6 mm', across: '0 mm', down: '0 mm' }
 
 const keyFrom = (name: unknown): string =>
   String(name).normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '')
@@ -74,7 +75,7 @@ export function upgradeClass({ bought, ...document }: Data): Data {
     },
     supplies: Array.isArray(tapes) && Array.isArray(things) ? [...tapes, ...things] : (Array.isArray(tapes) ? things : tapes),
     shopping: [],
-    labels: LABELS,
+    labels: isData(document.class) && document.class.units === 'metric' ? A4 : LETTER,
     prices: upgradePrices(document.prices),
   }
 }

@@ -27,7 +27,7 @@ export function upgradedSettings(data: unknown): unknown {
   const settings = { ...data, tools: Object.fromEntries(tools) }
   if ('supplies' in data) return settings
   const prices = from4.upgradePrices(data.prices)
-  return { ...settings, prices: from7.upgradePrices(prices), supplies: from7.suppliesIn(prices), labels: from7.LABELS }
+  return { ...settings, prices: from7.upgradePrices(prices), supplies: from7.suppliesIn(prices) }
 }
 
 const isData = (value: unknown): value is Data => typeof value === 'object' && value !== null && !Array.isArray(value)
