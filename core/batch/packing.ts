@@ -75,6 +75,10 @@ export function anyKit(card: PreparedCard, profile: ProfileEntry): PackedKit | u
     ...kit,
     colourway: undefined,
     pieces: kit.pieces.map(packed => ({ ...packed, paper: packed.level === 'brought' ? undefined : anyPaper(packed.piece) })),
+    strips: kit.strips.map((strip) => {
+      const piece = card.pieces.find(({ key }) => key === strip.parts[0]?.key)
+      return { ...strip, paper: (piece && anyPaper(piece)) ?? strip.paper }
+    }),
   }
 }
 

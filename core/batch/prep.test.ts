@@ -10,6 +10,7 @@ import type { Solve } from '../cutting'
 import { madeBy, solverOf } from '../cutting'
 import type { Batch, PrepLevel } from '../document'
 import { PREP_LEVELS, newSeat } from '../document'
+import { inches, millimetres } from '../lengths'
 import { lookUp } from '../lists'
 import { demandKey } from './layouts'
 
@@ -30,6 +31,7 @@ const levels = (own: Record<string, PrepLevel>, change: (draft: Batch) => void =
   change(draft)
 })
 const card = batch.cards[0]!
+const A1 = millimetres(841)
 
 describe('the profile of a bag', () => {
   it('is its own, that of the post for who joins from afar, or what is natural for the class', () => {
@@ -85,11 +87,22 @@ describe('how far pieces are made ready', () => {
 
   it('lays pieces of one height side by side, and no more than a sheet is long', () => {
     const { paper, ...piece } = prepare(batch).cards[0]!.pieces.find(({ kind }) => kind === 'message')!
-    const strips = stripsFor(paper!, [{ ...piece, perKit: 9 }])
+    const strips = stripsFor(paper!, [{ ...piece, perKit: 9 }], 'inch')
     expect(strips.length).toBeGreaterThan(1)
     expect(strips.reduce((sum, { parts }) => sum + parts.reduce((all, { count }) => all + count, 0), 0)).toBe(9)
     for (const { width, height } of strips) expect(paper!.stocks.some(stock =>
       (width <= stock.width && height <= stock.height) || (height <= stock.width && width <= stock.height))).toBe(true)
+  })
+
+  it('fits strips on the sheets of its own units, and cuts what scrap would do for', () => {
+    const { paper, ...piece } = prepare(batch).cards[0]!.pieces.find(({ kind }) => kind === 'message')!
+    const stocks = [{ ...paper!.stocks[0]!, width: inches(6), height: inches(6) }, { ...paper!.stocks[0]!, width: A1, height: A1 }]
+    expect(Math.max(...stripsFor({ ...paper!, stocks }, [{ ...piece, perKit: 9 }], 'inch').map(({ width }) =>
+      width))).toBeLessThanOrEqual(inches(6))
+    const scrap = prepare(levels({ hidden: 'uncut' }, (draft) => {
+      draft.cards = [{ ...draft.cards[0]!, fold: 'twin-slider', parameters: {}, colourways: [], papers: { 'inner-runner': 'any-scrap' } }]
+    }))
+    expect(scrap.scrap.reduce((sum, { quantity }) => sum + quantity, 0)).toBe(6)
   })
 
   it('keeps both of a matched pair alike, for they are cut from one blank', () => {

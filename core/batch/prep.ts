@@ -5,6 +5,7 @@ import type { Piece } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength } from '../lengths'
 import type { Paper } from '../paper'
+import { ownFormats } from '../paper'
 import { turnOn } from './pools'
 
 /** The words for how far a piece is made ready, as they stand on a list. */
@@ -73,9 +74,9 @@ export const cutPerKit = (prep: Pick<KitPrep, 'levels'> & { profile: Pick<Profil
   'key' | 'kind' | 'perKit'>): number =>
   (isCutReady(levelIn(prep, piece.key)) ? countInKit(prep.profile, piece) : 0)
 
-/** Whether a strip fits on some sheet of its paper; where there are only offcuts nobody knows. */
-function fitsSheet(paper: Paper, width: number, height: number, turn: Turn): boolean {
-  const fits = (wide: number, high: number) => paper.stocks.some(stock => wide <= stock.width && high <= stock.height)
+/** Whether a strip fits on some sheet of its paper that the class cuts from unasked; where there are only offcuts nobody knows. */
+function fitsSheet({ stocks }: Paper, units: Units, width: number, height: number, turn: Turn): boolean {
+  const fits = (wide: number, high: number) => ownFormats(stocks, units).some(stock => wide <= stock.width && high <= stock.height)
   return (turn !== 'turned' && fits(width, height)) || (turn !== 'as drawn' && fits(height, width))
 }
 
@@ -83,7 +84,7 @@ function fitsSheet(paper: Paper, width: number, height: number, turn: Turn): boo
  * Strips for uncut pieces of one paper: those of one height lie side by side, as many as a sheet is long.
  * @param pieces those of one kit that are uncut
  */
-export function stripsFor(paper: Paper, pieces: readonly Piece[]): Strip[] {
+export function stripsFor(paper: Paper, pieces: readonly Piece[], units: Units): Strip[] {
   const strips: Strip[] = []
   for (const piece of pieces) {
     const turn = turnOn(paper, piece)
@@ -92,7 +93,7 @@ export function stripsFor(paper: Paper, pieces: readonly Piece[]): Strip[] {
     const [width, height] = turn === 'either' && w > h ? [h, w] : [w, h]
     for (let left = piece.perKit; left > 0; left--) {
       const open = strips.find(strip => strip.height === height && strip.turn === turn
-        && fitsSheet(paper, strip.width + width, height, turn))
+        && fitsSheet(paper, units, strip.width + width, height, turn))
       if (!open) {
         strips.push({ paper, parts: [{ key: piece.key, name: piece.name, count: 1 }], width, height, turn })
         continue
@@ -113,8 +114,11 @@ export function stripsFor(paper: Paper, pieces: readonly Piece[]): Strip[] {
  */
 export function kitPrep(
   profile: ProfileEntry, card: string, pieces: readonly Piece[], papers: ReadonlyMap<string, Paper>, choice: Record<string, string>,
+  units: Units,
 ): KitPrep {
-  const levels = levelsOf(profile, card, pieces)
+  const levels = new Map(levelsOf(profile, card, pieces))
+  // What is cut from any scrap, or from a paper that is not chosen yet, cannot go along as a strip of it.
+  for (const [key, level] of levels) if (level === 'uncut' && !papers.has(key)) levels.set(key, 'cut')
   const groups = new Map<string, { paper: Paper, pieces: Piece[] }>()
   for (const piece of withMore(profile, pieces)) {
     const paper = papers.get(piece.key)
@@ -124,7 +128,7 @@ export function kitPrep(
     group.pieces.push(piece)
     groups.set(`${paper.key} ${own}`, group)
   }
-  return { profile, levels, strips: [...groups.values()].flatMap(({ paper, pieces }) => stripsFor(paper, pieces)) }
+  return { profile, levels, strips: [...groups.values()].flatMap(({ paper, pieces }) => stripsFor(paper, pieces, units)) }
 }
 
 /** `Strip for Mat, 2 × Plate`. */

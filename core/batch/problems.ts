@@ -4,7 +4,7 @@ import { madeBy, openedBy } from '../cutting'
 import type { Piece } from '../folds'
 import { dropOutsOf } from '../folds'
 import { lookUp, tally } from '../lists'
-import type { Length } from '../lengths'
+import type { Length, Units } from '../lengths'
 import { downToMark, lengthFrom, product } from '../lengths'
 import type { Paper, Stock } from '../paper'
 import { ownFormats, stackOf } from '../paper'
@@ -276,11 +276,13 @@ export function blanksToCut<T extends Pick<PreparedPiece,
 }
 
 /** What one kit takes of a paper for some of its pieces: those that are cut, and strips for those that go along uncut. */
-export function blanksOfKit(paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>): ReturnType<typeof blanksToCut> {
+export function blanksOfKit(paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>,
+  units: Units): ReturnType<typeof blanksToCut> {
   const levelOf = ({ key }: Piece) => levels.get(key) ?? 'cut'
   const cut = parts.filter(part => isCutReady(levelOf(part)))
   return [
     ...blanksToCut(cut.map(part => ({ ...part, turn: turnOn(paper, part), quantity: part.perKit }))),
-    ...stripsFor(paper, parts.filter(part => levelOf(part) === 'uncut')).map(strip => ({ ...strip, name: stripName(strip), quantity: 1 })),
+    ...stripsFor(paper, parts.filter(part => levelOf(part) === 'uncut'), units).map(strip =>
+      ({ ...strip, name: stripName(strip), quantity: 1 })),
   ]
 }

@@ -78,7 +78,7 @@ export function dealtKits(
       const paper = shelf.get(prints?.get(part) ?? pools.get(choice)?.papers[0]?.key ?? choice)
       return paper && levels.get(part) !== 'brought' ? [[part, paper] as const] : []
     }))
-    return { papers, prep: kitPrep(profile, entry.key, pieces, papers, choice) }
+    return { papers, prep: kitPrep(profile, entry.key, pieces, papers, choice, batch.class.units) }
   }
 
   function sharingOf(): SharingOfClass {
@@ -209,7 +209,7 @@ function sharingProblem(
   const profiles = profilesOf(batch)
   const takes = (paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>, more: ProfileEntry['more']): Map<string, number> => {
     const counts = new Map<string, number>()
-    for (const blank of blanksOfKit(paper, withMore({ more }, parts), levels)) {
+    for (const blank of blanksOfKit(paper, withMore({ more }, parts), levels, batch.class.units)) {
       const key = demandKey(blank)
       const { name, width, height, turn } = blank
       if (!sizesOf(paper.key).has(key)) sizesOf(paper.key).set(key, { key, name, width, height, turn, quantity: 0 })

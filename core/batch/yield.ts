@@ -39,7 +39,7 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
     const demands = demandsOf(batch, some, paper, piece => cutPerKit(lookUp(preps, piece), piece), card =>
       stripsFor(paper, card.pieces.filter(piece =>
         lookUp(preps, piece).levels.get(piece.key) === 'uncut' && piece.shares.some(share => share.paper === paper))
-        .flatMap(piece => withMore(lookUp(preps, piece).profile, [piece])))
+        .flatMap(piece => withMore(lookUp(preps, piece).profile, [piece])), batch.class.units)
         .map(strip => ({ ...strip, quantity: 1 })))
     return {
       paper,
