@@ -9,6 +9,7 @@ import type { Purchase, Usage } from '../core/kits'
 import { amountInWords } from '../core/kits'
 import { wholeMinutes } from '../core/cutting'
 import type { Solve } from '../core/cutting'
+import { shoppingCsv } from '../core/exports'
 import { writeLength } from '../core/lengths'
 import type { Report } from './reports'
 import { findingLines, heading, moneyIn, table } from './reports'
@@ -129,6 +130,12 @@ function purchaseTable(batch: Batch, purchases: Pick<ShoppingLine, keyof Purchas
       line.toBuy === 0 ? '' : line.cost === null ? 'not for sale' : money(line.cost),
     ]),
   )
+}
+
+/** The shopping list as CSV. */
+export async function shoppingOf(batch: Batch, solve: Solve): Promise<string> {
+  const { preparation, kits } = planned(batch, solve)
+  return shoppingCsv(shoppingList(batch, kits, suppliesFor(preparation)), batch.class.units, batch.prices.currency)
 }
 
 /** The shopping list: what is to buy, grouped by where it is bought. */

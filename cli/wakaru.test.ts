@@ -169,7 +169,11 @@ describe('wakaru on the command line', () => {
     expect(wakaru(['drawer', DEMO]).stdout).toContain(`${kits} kits from what is on hand; first to run out: Herring.`)
     const csv = wakaru(['plan', DEMO, '--csv'])
     expect([csv.status, csv.stdout.split('\n')[0]]).toEqual([0, expect.stringContaining('Paper,Step,Setting,In hand')])
-    expect(wakaru(['kits', DEMO, '--csv'])).toMatchObject({ status: 2, stderr: expect.stringContaining('--csv goes with plan') })
+    expect(wakaru(['share', DEMO, '--csv'])).toMatchObject({ status: 2, stderr: expect.stringContaining('--csv goes with plan, kits') })
+    const bags = wakaru(['kits', DEMO, '--csv']).stdout.trimEnd().split('\n')
+    // A row for each piece of the 16 bags, below the head.
+    expect([bags.length, bags[0]]).toEqual([225, 'Bag,Name,Made ready,Card,Colourway,What,Count,Width,Height,Paper,State'])
+    expect(wakaru(['shopping', DEMO, '--csv']).stdout).toContain('Harbour stationer,Clear bags,16,12,,1 pack of 50,3.00')
   })
 
   it('shares prints out so that bags differ, with the sheets that takes and what each rule costs', () => {

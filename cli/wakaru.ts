@@ -2,12 +2,13 @@ import type { Batch, DressingEntry, Problem } from '../core/document'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import type { TeachWishes } from '../core/batch'
-import { planAll, prepare, prepareShared } from '../core/batch'
+import { packedBags, planAll, prepare, prepareShared } from '../core/batch'
+import type { Solve } from '../core/cutting'
 import { SKILLS } from '../core/folds'
-import { cutsCsv } from '../core/exports'
+import { bagsCsv, cutsCsv } from '../core/exports'
 import { readBatch, readDressing } from '../core/formats'
 import { foldReport, foldsReport } from './folds'
-import { kitsReport, shoppingReport } from './kits'
+import { kitsReport, shoppingOf, shoppingReport } from './kits'
 import { drawerReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
 import { mostReport, shareReport } from './sharing'
@@ -41,7 +42,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   --envelope KEY     of “teach”: what fits into this envelope of the file
 
   --most        of “share”: the most kits that the sheets on hand give, one of each card
-  --csv         of “plan”: the order of cuts as CSV
+  --csv         of “plan”, “kits” and “shopping”: the order of cuts, the bags or the list as CSV
   --json        print data instead of tables
 
 FILE is a batch file, or - for standard input. Exit status: 0 done, 1 done with findings
@@ -58,6 +59,13 @@ const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
   share: async batch => shareReport(batch, await loadSolver()),
   kits: async batch => kitsReport(batch, await loadSolver()),
   shopping: async batch => shoppingReport(batch, await loadSolver()),
+}
+
+/** Commands that write CSV. */
+const CSVS: Record<string, (batch: Batch, solve: Solve) => Promise<string>> = {
+  plan: (batch, solve) => cutsCsv(batch, planAll(batch, prepareShared(batch, solve), solve)),
+  kits: (batch, solve) => bagsCsv(packedBags(prepareShared(batch, solve)), batch.class.units),
+  shopping: (batch, solve) => shoppingOf(batch, solve),
 }
 
 /** Reads a file of dressing; what is wrong with it where it cannot be used. */
@@ -160,9 +168,9 @@ async function run(args: string[]): Promise<number> {
   }
   if (!command) return wrong(HELP)
   if (values.csv) {
-    if (name !== 'plan') return wrong('--csv goes with plan.')
-    const solve = await loadSolver()
-    return (console.log((await cutsCsv(read.value, planAll(read.value, prepareShared(read.value, solve), solve))).trimEnd()), 0)
+    const write = Object.hasOwn(CSVS, name) ? CSVS[name] : undefined
+    if (!write) return wrong(`--csv goes with ${Object.keys(CSVS).join(', ')}.`)
+    return (console.log((await write(read.value, await loadSolver())).trimEnd()), 0)
   }
   if (values.most) {
     if (name !== 'share') return wrong('--most goes with share.')

@@ -2,12 +2,12 @@ import { tally } from '../lists'
 import type { Batch, SupplyEntry } from '../document'
 import type { KitCard, Kits, Money, Usage } from '../kits'
 import { added, kitsFor, moneyOf, stickingFor, thingsFor, withThings } from '../kits'
-import { viewOf } from './findings'
 import type { PaperOutcome } from './outcome'
 import type { Bag } from './packing'
 import { packedBags } from './packing'
 import type { Parcel } from './parcel'
 import { parcelOf } from './parcel'
+import { postingOf } from './posting'
 import type { Preparation } from './prepare'
 import type { PreparedCard } from './prepared'
 import { taskMinutes, tasksOf } from './tasks'
@@ -22,11 +22,25 @@ const perBag = (supplies: SupplyEntry[]): Usage[] => (['bag', 'label'] as const)
   return entry ? [{ supply: entry.key, amount: 1 }] : []
 })
 
-/** What one kit of a card takes of supplies: what sticks, and things with the envelope it goes into. */
-function usesOf(card: PreparedCard, batch: Batch, supplies: SupplyEntry[]): Pick<KitCard, 'sticking' | 'things'> {
+/** Folds of the catalogue that are envelopes and boxes themselves. */
+const ENVELOPES = ['side-seam-envelope', 'diagonal-envelope', 'box-envelope']
+const isEnvelope = ({ entry }: PreparedCard): boolean => ENVELOPES.includes(entry.fold)
+
+/** Whether a class cuts an envelope for each of its other kits, so that none is bought. */
+function cutsEnvelopes(cards: PreparedCard[]): boolean {
+  const kits = (some: PreparedCard[]) => some.reduce((sum, card) => sum + card.kits, 0)
+  const cut = kits(cards.filter(isEnvelope))
+  return cut > 0 && cut >= kits(cards.filter(card => !isEnvelope(card)))
+}
+
+/** What one kit of a card takes of supplies: what sticks, and things with the envelope it goes into where one is bought. */
+function usesOf(
+  card: PreparedCard, { batch, cards }: Pick<Preparation, 'batch' | 'cards'>, supplies: SupplyEntry[],
+): Pick<KitCard, 'sticking' | 'things'> {
   const { construction } = card
   if (!construction) return { sticking: [], things: [] }
-  const envelope = viewOf(card, batch).posting?.envelope?.key
+  const isBought = !isEnvelope(card) && !cutsEnvelopes(cards)
+  const envelope = !isBought ? undefined : postingOf(card, batch.post, supplies, batch.class.units)?.envelope?.key
   const own = supplies.find(({ use, of }) => use === 'envelope' && of !== '' && of === envelope)
     ?? (envelope === undefined ? undefined : supplies.find(({ use, of }) => use === 'envelope' && of === ''))
   return {
@@ -50,9 +64,8 @@ export function kitsOfBatch(batch: Batch, preparation: Preparation, outcomes: Pa
     bags: bags.filter(({ kits }) => kits.length > 0).length,
     cards: cards.map((card): KitCard => ({
       key: card.entry.key,
-      title: card.entry.title,
       kits: card.kits,
-      ...usesOf(card, batch, supplies),
+      ...usesOf(card, preparation, supplies),
       stuck: card.dealt.filter(({ prep }) => isSupplied(prep.profile)).length,
       areas: areasOf(card),
     })),
@@ -85,7 +98,7 @@ export const parcelsOf = (preparation: Preparation, bags: Bag[] = packedBags(pre
 export function weighedBags(preparation: Preparation, bags: Bag[] = packedBags(preparation)): Parcel[] {
   const { batch } = preparation
   const supplies = suppliesFor(preparation)
-  const ofCard = new Map(preparation.cards.map(card => [card, usesOf(card, batch, supplies)]))
+  const ofCard = new Map(preparation.cards.map(card => [card, usesOf(card, preparation, supplies)]))
   return bags.filter(({ kits }) => kits.length > 0).map((bag) => {
     const uses = bag.kits.flatMap(({ card }) => {
       const { sticking, things } = ofCard.get(card) ?? { sticking: [], things: [] }

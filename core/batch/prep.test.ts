@@ -185,6 +185,16 @@ describe('what a class costs', () => {
     expect([used('bags'), used('labels')]).toEqual([6, 6])
   }, 60_000)
 
+  it('buys no envelopes where the class cuts its own', () => {
+    const uses = (own: Batch) => kitsOfBatch(own, prepare(own), []).totals.uses.find(({ supply }) => supply === 'small-envelopes')?.amount
+    expect(uses(batch)).toBe(12)
+    const cut = (kits: number | null) => produce(batch, (draft) => {
+      draft.cards[1] = { ...draft.cards[1]!, fold: 'side-seam-envelope', parameters: {}, papers: {}, kits }
+    })
+    // Cut for every kit, or too few of them.
+    expect([uses(cut(null)), uses(cut(2))]).toEqual([undefined, 6])
+  })
+
   it('takes fewer metres of tape than all round every mat where the maker sticks two strips', () => {
     const tape = (own: Batch) => kitsOfBatch(own, prepare(own), []).totals.uses.find(({ supply }) => supply === 'tape')!.amount
     const strips = produce(batch, draft => void (draft.supplies.find(({ use }) => use === 'tape')!.way = 'two strips'))

@@ -1,7 +1,8 @@
 import { harmless } from './cells'
 import { describe, expect, it } from 'vitest'
-import { cutsCsv, layoutSvg, piecesCsv } from '.'
-import { planAll, prepare } from '../batch'
+import { bagsCsv, cutsCsv, layoutSvg, piecesCsv } from '.'
+import { packedBags, planAll, prepare } from '../batch'
+import { newSeat } from '../document'
 import { demoBatches } from '../../demo'
 
 const demo = () => demoBatches(new Date(2030, 0, 1))[1]!
@@ -54,5 +55,20 @@ describe('pieces as CSV', () => {
     const batch = demo()
     batch.cards[0]!.title = '=HYPERLINK("http://x")'
     expect((await piecesCsv(batch, prepare(batch))).split('\n')[1]).toMatch(/^"'=HYPERLINK/)
+  })
+})
+
+describe('bags as CSV', () => {
+  it('have a row for every piece, strip and thing, with names that are no formulas', async () => {
+    const [, tide] = demoBatches(new Date(2030, 0, 1))
+    const roster = [{ ...newSeat('seat-1'), name: '=1+1', profile: 'own-stash' }]
+    const profiles = tide!.prep.profiles.map(one => ({ ...one, levels: { ...one.levels, message: 'uncut' as const } }))
+    const own = { ...tide!, roster, prep: { ...tide!.prep, profiles } }
+    const bags = packedBags(prepare(own)).slice(0, 1)
+    const rows = (await bagsCsv(bags, 'inch')).trimEnd().split('\n').slice(1)
+    expect(rows).toHaveLength(14)
+    expect(rows.every(row => row.startsWith('Seat 1,\'=1+1,Own stash,'))).toBe(true)
+    expect(rows.filter(row => row.includes('you bring it'))).toHaveLength(8)
+    expect(rows.filter(row => row.includes('Strip for Message panel') && row.endsWith('uncut'))).toHaveLength(2)
   })
 })

@@ -1,5 +1,6 @@
 export * from './calendar'
 export * from './cutting'
+export * from './kits'
 export * from './patterns'
 export * from './pieces'
 export * from './roster'

@@ -34,7 +34,7 @@ const TABLE = [
 const kelp = { key: 'kelp', name: 'Kelp' }
 const AREA = inches(4) * inches(5)
 const card = (key: string, kits: number, area = AREA, more: Partial<KitCard> = {}): KitCard => ({
-  key, title: key, kits, sticking: [], stuck: kits, things: [], areas: new Map([['kelp', kits * area]]), ...more,
+  key, kits, sticking: [], stuck: kits, things: [], areas: new Map([['kelp', kits * area]]), ...more,
 })
 const use = (needed: number, onHand: number, price: number | null = 50, left = 0): PaperUse => ({
   paper: kelp,

@@ -6,7 +6,6 @@ import { SCALE, added, measuredIn, valueOf } from './usage'
 /** One card of the class as the kits see it. */
 export interface KitCard {
   key: string
-  title: string
   kits: number
   /** What one kit takes of supplies; `sticking` only where students do not bring their own, in so many kits. */
   sticking: Usage[]

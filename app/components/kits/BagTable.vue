@@ -2,6 +2,7 @@
 import type { Bag, PrintPlace } from '../../../core/batch'
 import { bagLabel, printsIn, rulesBroken, swapped, withSeat } from '../../../core/batch'
 import type { RuleName } from '../../../core/document'
+import { isWhole, pictureOf } from '../../../core/folds'
 
 /**
  * Every bag in a row: who gets it, what colourway and which prints its kits are of, whether it is packed. A print is pulled onto
@@ -24,10 +25,18 @@ const UNKEPT: Record<RuleName, string> = {
 }
 const printName = computed(() => new Map(work.batch.papers.map(({ key, name }) => [key, name])))
 
+/** Every card drawn once, small; its kits differ in what fills it. */
+const pictures = computed(() => new Map(differing.value.flatMap(({ entry, fold, construction }) =>
+  (fold && construction?.parts.every(isWhole) ? [[entry.key, pictureOf(construction, fold.view)] as const] : []))))
+
 /** Every bag with what is shown of its kits, card by card; nothing where it has none. */
 const rows = computed(() => bags.map(bag => ({ bag, cells: differing.value.map(({ entry: { key }, pieces }) => {
   const kit = bag.kits.find(kit => kit.card.entry.key === key)
   return kit && {
+    fold: kit.card.entry.fold,
+    picture: pictures.value.get(key),
+    // As this kit is cut, print by print.
+    fills: Object.fromEntries(kit.pieces.flatMap(({ piece, paper }) => (paper ? [[piece.key, `url(#paper-${paper.key})`]] : []))),
     colourway: kit.colourway?.name,
     prints: Object.entries(printsIn(work.prepared, bag.key, key)).map(([part, paper]) => ({
       place: { bag: bag.key, card: key, part },
@@ -107,6 +116,14 @@ function pack({ key, seat }: Bag, packed: boolean) {
             v-if="cell"
             class="kit"
           >
+            <CardPicture
+              class="mini"
+              :fold="cell.fold"
+              :units="work.units"
+              :colours="cell.fills"
+              :picture="cell.picture"
+              :title="`The card of ${bagLabel(bag.key)}`"
+            />
             <span
               v-if="cell.colourway"
               class="way"
@@ -167,6 +184,7 @@ td:last-child, thead th:last-child { width: 4rem; }
 .chosen { background: color-mix(in srgb, var(--accent) 12%, transparent); }
 .kit { display: flex; flex-wrap: wrap; gap: 0.3rem; align-items: center; }
 .way { min-width: 4.5rem; }
+.mini { width: 42px; height: 33px; flex: none; }
 .print { padding: 2px; background: none; border: 1px solid transparent; border-radius: 3px; cursor: grab; line-height: 0; }
 .print[aria-pressed='true'] { border-color: var(--accent); outline: 2px solid var(--accent); }
 .unkept { color: var(--warn); }

@@ -57,6 +57,17 @@ function handouts(): PrintSection[] {
     return profiles.value.length > 1 ? sections.map(section => ({ ...section, heading: `${section.heading}: ${profile.name}` })) : sections
   }))
 }
+async function saveBags() {
+  const { bagsCsv } = await import('../../../../core/exports')
+  saveText(await bagsCsv(bags.value, work.units), 'bags.csv', 'text/csv')
+}
+async function saveShopping() {
+  if (!planner.kits) return
+  const { shoppingCsv } = await import('../../../../core/exports')
+  const groups = shoppingList(work.batch, planner.kits, suppliesFor(work.prepared))
+  saveText(await shoppingCsv(groups, work.units, work.batch.prices.currency), 'shopping.csv', 'text/csv')
+}
+
 /** What lists sheets, or prints as they are shared out, waits for the plan. */
 const PLANNED: Choice[] = ['shopping', 'cutting', 'bags', 'packing', 'evening']
 const isPlanned = computed(() => PLANNED.some(key => chosen.value.includes(key))
@@ -110,6 +121,21 @@ const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.in
         <label :for="`${id}-${key}`">{{ label }}</label>
       </span>
     </fieldset>
+    <Button
+      label="Bags as CSV"
+      size="small"
+      severity="secondary"
+      outlined
+      @click="saveBags"
+    />
+    <Button
+      v-if="planner.kits"
+      label="Shopping as CSV"
+      size="small"
+      severity="secondary"
+      outlined
+      @click="saveShopping"
+    />
     <template v-if="chosen.includes('handouts')">
       <Select
         v-model="reader"
