@@ -13,8 +13,12 @@ const PARTS = new RegExp(`/node_modules/(${[
   '@?vue', 'vue-router', '@vueuse', 'pinia', 'immer', '@?primevue', '@primeuix', 'unhead', 'hookable', 'ofetch', 'ufo', 'destr', 'defu',
 ].join('|')})/(?!nuxt-module)`)
 
+/** What prints are made of, and what only they ask for: a file of its own. */
+const PRINTED = new RegExp(`core/(${[
+  'prints/(bags|cutting|handout|html|instructor|labels|pattern|scores|slips|stage|steps|student)', 'batch/evening', 'folds/motion/assembly',
+].join('|')})\\.`)
 /** Rooms of the core that only some pages ask for, when they need them. */
-const LATER = /core\/(exports|prints|formats|document\/(check|open|shape-checks|(bag-|dressing-)?shapes|sizes|upgrades|validators))/
+const LATER = /core\/(exports|prints|formats|document\/(check|open|shape-checks|([a-z]+-)?shapes|sizes|upgrades|validators))/
 
 /**
  * What the pages share is fetched in few files: each file is an answer to wait for, and a page of a class needs seventy
@@ -24,6 +28,8 @@ const LATER = /core\/(exports|prints|formats|document\/(check|open|shape-checks|
 function together(id: string): string | undefined {
   if (/\/(datepicker|multiselect|textarea|chip)\/|Stage\.vue|Chart\.(vue|ts)|components\/(print|help|kits)\//.test(id)) return
   if (PARTS.test(id) || id.includes('vite/preload-helper') || id.includes('commonjsHelpers')) return 'parts'
+  // What hand-outs, labels and lists are made of comes with the page that prints them.
+  if (PRINTED.test(id)) return 'prints'
   if (id.startsWith(`${ROOT}core/`) && !LATER.test(id)) return 'core'
   if (/nuxt\/dist\/(app|pages|head)|@nuxt\/icon/.test(id)) return 'bench'
   if (/\/app\/(layouts|composables|utils|stores|components)\//.test(id)) return 'bench'

@@ -31,7 +31,8 @@ const paper = {
   stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 4, price: 30 }],
   offcuts: [],
 }
-const details = { title: 'Doorstep', date: '2030-03-01', seats: 4, spares: 0, delivery: 'in person', units: 'inch', notes: '' }
+const details = { title: 'Doorstep', date: '2030-03-01', seats: 4, spares: 0, starts: '', lasts: 120, place: '',
+  delivery: 'in person', units: 'inch', notes: '' }
 
 test.describe('changes of a class at the door', () => {
   const set = (path: string[], value: unknown) => ({ op: 'set', path, value })

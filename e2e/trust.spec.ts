@@ -81,7 +81,8 @@ test('twenty variants of one name: one is kept', async ({ request }) => {
 })
 
 test('letters that take two units are kept, and half of one is refused', async ({ request }) => {
-  const details = { date: '2030-03-01', seats: 4, spares: 0, delivery: 'in person', units: 'inch', notes: '' }
+  const details = { date: '2030-03-01', seats: 4, spares: 0, starts: '', lasts: 120, place: '', delivery: 'in person', units: 'inch',
+    notes: '' }
   const post = async (title: string) =>
     (
       await request.post('/api/classes', {

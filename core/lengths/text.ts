@@ -159,3 +159,7 @@ export function writeLength(length: Length, units: Units): string {
   if (fits.metric) return `${sign}${size / FINEST_METRIC / 100} mm`
   return `${sign}${Math.floor(size / MILLIMETRE)}.${String(size % MILLIMETRE).padStart(6, '0')} mm`
 }
+
+/** Lengths in a text that was written elsewhere, set for print: `2 3/8` becomes a true fraction. */
+export const typesetText = (text: string): string =>
+  text.replace(/(\d) (\d+)\/(\d+)/g, '$1\u2009$2\u2044$3').replace(/(^|[^\d\u2044/])(\d+)\/(\d+)(?![\d/])/g, '$1$2\u2044$3')

@@ -18,6 +18,4 @@ export const typesetSize = (width: Length, height: Length, units: Units, unit = 
 export const sheetInWords = (width: Length, height: Length, units: Units): string =>
   sheetName(width, height) ?? typesetSize(width, height, units, true)
 
-/** The same in plain words, as what a text written elsewhere says of lengths is set: `2 3/8` becomes a true fraction. */
-export const typesetText = (text: string): string =>
-  text.replace(/(\d) (\d+)\/(\d+)/g, '$1\u2009$2\u2044$3').replace(/(^|[^\d\u2044/])(\d+)\/(\d+)(?![\d/])/g, '$1$2\u2044$3')
+export { typesetText } from '../lengths'

@@ -5,7 +5,6 @@ import type { CardEntry, FaceEntry, LayerEntry } from '../../../core/document'
 import { BOUNDS, freeKey } from '../../../core/document'
 import { copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, layersOn, maskedFaces, newLayer } from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
-import { maskDrawing } from '../../../core/prints'
 
 /** What lies on the faces of a card: a face is chosen in the picture or by its name, and dressed. */
 const { card, construction } = defineProps<{ card: PreparedCard, construction: Construction }>()
@@ -44,10 +43,14 @@ const sizeOf = (index: number) => {
 }
 const paperOf = (index: number) => card.entry.papers[lying.value[index]?.part ?? '']
 /** Where this face can be stamped; nothing where nothing of it is seen. */
-const mask = computed(() => {
-  const seen = face.value && maskedFaces(construction).find(({ panel, side }) => panel === face.value?.panel && side === face.value.side)
-  return seen && maskDrawing(seen, face.value?.name ?? '', work.units)
-})
+const masked = computed(() =>
+  face.value && maskedFaces(construction).find(({ panel, side }) => panel === face.value?.panel && side === face.value.side))
+async function saveMask() {
+  const [seen, name] = [masked.value, face.value?.name ?? '']
+  if (!seen) return
+  const { maskDrawing } = await import('../../../core/prints')
+  saveText(maskDrawing(seen, name, work.units).svg, `${card.entry.title} ${name}.svg`, 'image/svg+xml')
+}
 /** Faces of other cards that can be dressed like this one: the same face of the same fold, or one of the same size. */
 const others = computed(() => work.prepared.cards.filter(({ entry }) => entry.key !== card.entry.key))
 const elsewhere = computed(() => others.value.flatMap(({ entry, construction }) =>
@@ -139,11 +142,11 @@ function setPaper(index: number, paper: string) {
           @click="add"
         />
         <Button
-          v-if="mask"
+          v-if="masked"
           label="Mask as SVG"
           size="small"
           text
-          @click="saveText(mask.svg, `${card.entry.title} ${face.name}.svg`, 'image/svg+xml')"
+          @click="saveMask"
         />
         <Button
           v-if="isOwn"

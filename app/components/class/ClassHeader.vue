@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { PACKING, calendarOf, shoppingList, suppliesFor, taskMinutes, tasksOf } from '../../../core/batch'
 import type { ClassDetails } from '../../../core/document'
 
 /** One line: what class it is on the left; saving, the way back and everything else that can be done with it on the right. */
@@ -36,13 +35,8 @@ async function saveCalendar() {
   const { kits } = planner
   if (!kits)
     return toast.add({ severity: 'info', summary: 'Its minutes follow when the cutting is planned. Try again in a moment.', life: 6000 })
-  const { calendarIcs } = await import('../../../core/exports')
-  const tasks = tasksOf(work.prepared)
-  const packing = taskMinutes(tasks.filter(({ name }) => name === PACKING))
-  const cutting = planner.outcomes.reduce((sum, { minutes }) => sum + minutes, 0)
-  const groups = shoppingList(work.batch, kits, suppliesFor(work.prepared)).filter(({ lines }) => lines.some(({ missing }) => missing > 0))
-  const events = calendarOf(work.batch, { cutting, packing, ready: taskMinutes(tasks) - packing }, groups.map(({ where }) => where))
-  saveText(await calendarIcs(events, `class-${work.id}`), 'class.ics', 'text/calendar')
+  const { classCalendar } = await import('../../prints/calendar')
+  saveText(await classCalendar(work.prepared, planner.outcomes, kits, `class-${work.id}`), 'class.ics', 'text/calendar')
 }
 function take(changed: ClassDetails) {
   work.edit('class details', (document) => {

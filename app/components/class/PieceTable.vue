@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import type { PreparedCard, PreparedPiece } from '../../../core/batch'
 import { sourceOf } from '../../../core/batch'
-import { formatLength } from '../../../core/lengths'
+import { formatLength, typesetText } from '../../../core/lengths'
 import type { Piece } from '../../../core/folds'
 import { scoreLines } from '../../../core/folds'
-import { typesetText } from '../../../core/prints'
 
 /** The pieces of one card with the arithmetic behind each size; `full` adds paper and scores. */
 const { card, full = false } = defineProps<{ card: PreparedCard, full?: boolean, chosen?: string }>()
