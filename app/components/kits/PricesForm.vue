@@ -58,7 +58,7 @@ const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit
       <div
         v-for="choice in CHOICES"
         :key="choice.key"
-        class="field"
+        class="field wide"
       >
         <label :for="`${id}-${choice.key}`">{{ choice.label }}</label>
         <Select
@@ -78,4 +78,5 @@ const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit
 <style scoped>
 summary { cursor: pointer; font-weight: 600; }
 .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr)); gap: 0.6rem; margin-top: 0.75rem; }
+.wide { grid-column: 1 / -1; }
 </style>
