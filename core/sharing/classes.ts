@@ -1,5 +1,5 @@
 import type { Programme, Solve, Supply } from '../cutting'
-import { isFresh } from '../cutting'
+import { Patterns, isFresh, plan } from '../cutting'
 import { byKey, itemAt } from '../lists'
 import type { Print, Role, SharingProblem } from './model'
 import { SHEET } from './model'
@@ -26,6 +26,8 @@ const MOST_PROVEN = 900
 const MIXING = { nodes: 400, gap: 0.004 }
 /** Sheets more that a mix may take by which rules are kept that must be. */
 const MOST_MORE = 2
+/** Sizes of a print up to which the programme finds the fewest sheets by itself. */
+const FEW_SIZES = 5
 const WORTH_WHILE = 1e-7
 /** What a role weighs that gets no print: more than all sheets. */
 const A_MISSING_ROLE = 1_000_000
@@ -112,6 +114,12 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Cu
   // Where roles stay without a print, their price says nothing of sheets.
   if (isShort) bound = 0
   const wanted = { sheets: bound, cents: A_CENT }
+  const hasRules = Object.values(problem.rules).some(({ hold }) => hold !== 'free')
+  // Of many sizes the planner alone may show at once that the bound is reached.
+  const pooled = !isShort && bound > 0 && classes.some(({ demands }) => demands.length > FEW_SIZES)
+    ? asOfOnePrint(classes, types, bound, solve)
+    : undefined
+  if (pooled) yield { ...mixOf(pooled, types, wanted, 0, hasRules, solve), bound, missing: 0, isFewest: true }
   const built = build(classes, types, wanted)
   const whole = solve({ ...built.programme, whole: { nodes: NODES, gap: CENTS_ASIDE } })
   if (!whole) return
@@ -120,16 +128,66 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Cu
   const sheets = sum(whole.columns, built.fresh)
   const isFewest = missing === 0 && (sheets === bound || (whole.optimal && sheets < MOST_PROVEN && classes.every(({ whole }) => whole)))
   const proven = missing > 0 ? 0 : isFewest ? sheets : Math.min(bound, sheets)
-  const hasRules = Object.values(problem.rules).some(({ hold }) => hold !== 'free')
   for (let more = 0; more <= (hasRules ? MOST_MORE : 0); more++) {
-    const mixed = build(classes, types, wanted, { columns: whole.columns, sheets: sheets + more })
-    const better = hasRules
-      && solve({ ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: true } })
-    const { columns } = better || whole
-    const opened = sum(columns, built.fresh)
-    const { pieces, dealt } = toPrints(classes, types, built, at => Math.round(itemAt(columns, at)))
-    yield { pieces, dealt, sheets: opened, bound: proven, missing, isFewest: isFewest && opened === sheets }
+    const cut = mixOf({ classes, columns: whole.columns, sheets }, types, wanted, more, hasRules, solve)
+    yield { ...cut, bound: proven, missing, isFewest: isFewest && cut.sheets === sheets }
   }
+}
+
+/** Sheets of all classes cut in few ways: the classes, and a solution of theirs. */
+interface Pooled {
+  classes: PrintClass[]
+  columns: number[]
+  sheets: number
+}
+
+/**
+ * All pieces planned as if of one print, and the layouts of that plan parted among the classes: where prints differ only in whom they
+ * serve, the programme over the patterns of many classes ends before it finds what the planner does.
+ * @returns nothing where that takes more than so many sheets, or the classes differ in more than that
+ */
+function asOfOnePrint(classes: PrintClass[], types: RoleType[], sheets: number, solve: Solve): Pooled | undefined {
+  const first = classes[0]
+  const looks = ({ patterns: { supplies }, demands }: PrintClass) => [
+    ...supplies.map(({ key, kind, width, height }) => `${kind} ${key} ${width} ${height}`), ...demands.map(({ key }) => key).sort(),
+  ].join('\n')
+  const isAlike = ([one, ...others]: RoleType['takes']) => others.every(other => String([...other]) === String([...one ?? []]))
+  if (!first || classes.length < 2 || classes.some(other => looks(other) !== looks(first))
+    || !types.every(({ takes }) => isAlike(takes))) return
+  const wanted = new Map<string, number>()
+  const want = (key: string, pieces: number) => wanted.set(key, (wanted.get(key) ?? 0) + pieces)
+  for (const { demands, wanted: own } of classes) demands.forEach(({ key }, at) => want(key, itemAt(own, at)))
+  for (const { takes, count } of types) for (const [key, pieces] of itemAt(takes, 0)) want(key, pieces * count)
+  const { layouts, unplaced, sheets: fewer } = plan({
+    ...first.patterns.problem,
+    demands: first.demands.map(demand => ({ ...demand, quantity: wanted.get(demand.key) ?? 0 })),
+    supplies: first.patterns.supplies.map((supply, at) =>
+      ({ ...supply, onHand: classes.reduce((sum, { patterns }) => sum + itemAt(patterns.supplies, at).onHand, 0) })),
+  }, solve)
+  if (unplaced.length > 0 || fewer > sheets) return undefined
+  const few = classes.map((own): PrintClass => {
+    const patterns = new Patterns(own.patterns.problem, own.patterns.demands)
+    patterns.addLayouts(layouts)
+    return { ...own, patterns, whole: false }
+  })
+  const built = build(few, types, { sheets: 0, cents: A_CENT })
+  const whole = solve({ ...built.programme, whole: { nodes: NODES, gap: CENTS_ASIDE } })
+  if (!whole || built.missing.some(at => itemAt(whole.columns, at) > 0.5)) return undefined
+  const opened = built.fresh.reduce((sum, at) => sum + Math.round(itemAt(whole.columns, at)), 0)
+  return opened <= sheets ? { classes: few, columns: whole.columns, sheets: opened } : undefined
+}
+
+/** A fair mix of some sheets, or as they are found where nobody minds. */
+function mixOf(
+  { classes, columns: found, sheets }: Pooled, types: RoleType[], wanted: { sheets: number, cents: number }, more: number,
+  hasRules: boolean, solve: Solve,
+): Pick<CutByClass, 'pieces' | 'dealt' | 'sheets'> {
+  const mixed = build(classes, types, wanted, { columns: found, sheets: sheets + more })
+  const better = hasRules
+    && solve({ ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: true } })
+  const { columns } = better || { columns: found }
+  const opened = mixed.fresh.reduce((sum, at) => sum + Math.round(itemAt(columns, at)), 0)
+  return { ...toPrints(classes, types, mixed, at => Math.round(itemAt(columns, at))), sheets: opened }
 }
 
 /** Prints of one class have the same formats, the same sizes to give and the same roles, and nothing else is wanted of them. */
