@@ -1,8 +1,7 @@
 import type { Preparation, ShoppingLine } from '../core/batch'
 import {
-  LEVEL_WORDS, findingsOf, kitsOfBatch, piecesIn, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, planAll,
-  prepareShared,
-  purchaseName, shoppingList, stopsIn, stripInWords, stripName, suppliesFor, tasksOf,
+  cardsIn, findingsOf, kitsOfBatch, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, piecesIn, planAll, prepareShared,
+  purchaseName, readyInWords, shoppingList, stopsIn, stripInWords, stripName, suppliesFor, tasksOf,
 } from '../core/batch'
 import type { Batch } from '../core/document'
 import type { Purchase, Usage } from '../core/kits'
@@ -74,7 +73,7 @@ export function kitsReport(batch: Batch, solve: Solve): Report {
       bags.map(({ label, profile, kits }) => [
         label,
         profile.name,
-        kits.map(({ card, colourway }) => (colourway ? `${card.entry.title} (${colourway.name})` : card.entry.title)).join(', ') || '–',
+        cardsIn({ kits }) || '–',
         piecesIn({ kits }),
       ]),
     ),
@@ -105,11 +104,8 @@ const stripLines = ({ cards, batch }: Preparation): string[] => cards.flatMap(({
   ...strips.map(strip => `${entry.title}: ${strip.quantity} × ${stripName(strip)}, ${strip.paper.name}: `
     + stripInWords(strip, pieces, batch.class.units)),
   ...[...new Set(dealt.map(({ prep }) => prep))].flatMap(({ profile, levels }) => {
-    const special = pieces.filter(({ key }) => (levels.get(key) ?? 'cut') !== 'cut')
-    return special.length > 0
-      ? [`${entry.title}, ${profile.name}: ${special.map(({ key, name }) => `${name} ${LEVEL_WORDS[levels.get(key)
-        ?? 'cut']}`).join(', ')}`]
-      : []
+    const words = readyInWords(pieces, levels)
+    return words ? [`${entry.title}, ${profile.name}: ${words}`] : []
   }),
 ])
 

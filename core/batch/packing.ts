@@ -52,6 +52,10 @@ export const packedKit = (card: PreparedCard, { papers, colourway, prep: { level
 /** The pieces that lie in the bag by themselves: neither in a strip, nor put on already, nor brought. */
 export const lyingPieces = ({ pieces }: PackedKit): PackedPiece[] => pieces.filter(({ level }) => isCutReady(level))
 
+/** The cards in a bag: `Harbour lantern (High water), Two tides`; nothing where it is empty. */
+export const cardsIn = ({ kits }: Pick<Bag, 'kits'>): string =>
+  kits.map(({ card: { entry }, colourway }) => (colourway ? `${entry.title} (${colourway.name})` : entry.title)).join(', ')
+
 /** How many pieces and strips lie in a bag. */
 export const piecesIn = ({ kits }: Pick<Bag, 'kits'>): number =>
   kits.reduce((sum, kit) => sum + kit.strips.length + lyingPieces(kit).reduce((all, { count }) => all + count, 0), 0)

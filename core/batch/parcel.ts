@@ -2,10 +2,11 @@ import type { PostEntry, RateEntry, SupplyEntry } from '../document'
 import { valueOf } from '../kits'
 import type { Usage } from '../kits'
 import type { Length } from '../lengths'
-import { lengthFrom, nanometres } from '../lengths'
+import { nanometres } from '../lengths'
 import { thickness } from '../paper'
 import type { Bag } from './packing'
 import { lyingPieces } from './packing'
+import { USUAL_WEIGHT, rateFor } from './posting'
 
 /** A packed bag as it is posted. */
 export interface Parcel {
@@ -35,17 +36,12 @@ export function parcelOf(bag: Bag, uses: Usage[], post: PostEntry, supplies: Sup
   const shorter = (layer: { width: Length, height: Length }) => Math.min(layer.width, layer.height)
   const [height, width] = [Math.max(0, ...layers.map(longer)), Math.max(0, ...layers.map(shorter))]
   const volume = layers.reduce((sum, { paper, count, ...size }) =>
-    sum + count * size.width * size.height * thickness(paper?.weight ?? 200, post.bulk), 0)
-  const single = Math.max(0, ...layers.map(({ paper }) => thickness(paper?.weight ?? 200, post.bulk)))
+    sum + count * size.width * size.height * thickness(paper?.weight ?? USUAL_WEIGHT, post.bulk), 0)
+  const single = Math.max(0, ...layers.map(({ paper }) => thickness(paper?.weight ?? USUAL_WEIGHT, post.bulk)))
   const thick = width * height === 0 ? 0 : Math.max(single, (volume / (width * height)) * AIR)
   const paper = layers.reduce((grams, { paper, count, ...size }) =>
-    grams + (count * size.width * size.height / 1e18) * (paper?.weight ?? 200), 0)
+    grams + (count * size.width * size.height / 1e18) * (paper?.weight ?? USUAL_WEIGHT), 0)
   const weight = paper + valueOf(uses, supplies).weight
-  const rate = post.rates
-    .filter((rate) => {
-      const [most, least] = [lengthFrom(rate.width), lengthFrom(rate.height)].sort((a, b) => b - a) as [Length, Length]
-      return weight <= rate.weight && thick <= lengthFrom(rate.thickness) && height <= most && width <= least
-    })
-    .sort((a, b) => a.price - b.price)[0]
-  return { bag: bag.key, width: nanometres(width), height: nanometres(height), thickness: nanometres(thick), weight, rate }
+  const size = { width: nanometres(width), height: nanometres(height) }
+  return { bag: bag.key, ...size, thickness: nanometres(thick), weight, rate: rateFor(post, size, thick, weight) }
 }

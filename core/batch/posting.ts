@@ -29,13 +29,23 @@ const ROOM = nanometres(3 * MILLIMETRE)
 /** So far in from its edges a card has to be thin. */
 const EDGE = nanometres(10 * MILLIMETRE)
 /** Grams per square metre where no paper is chosen yet. */
-const USUAL_WEIGHT = 200
+export const USUAL_WEIGHT = 200
 /** Above this a closed card is bulky: it wants a box envelope. */
 const BULKY = nanometres(5 * MILLIMETRE)
 
 const sides = ({ width, height }: { width: Length, height: Length }) => [width, height].sort((a, b) => a - b) as [Length, Length]
 const fits = (card: { width: Length, height: Length }, room: { width: Length, height: Length }, spare: number) =>
   sides(card)[0] + spare <= sides(room)[0] && sides(card)[1] + spare <= sides(room)[1]
+
+/** The cheapest rate that takes something of this size, thickness and weight (grams). */
+export const rateFor = (
+  { rates }: Pick<PostEntry, 'rates'>, size: { width: Length, height: Length }, thick: number, weight: number,
+): RateEntry | undefined => rates
+  .filter(rate =>
+    weight <= rate.weight
+    && thick <= lengthFrom(rate.thickness)
+    && fits(size, { width: lengthFrom(rate.width), height: lengthFrom(rate.height) }, 0))
+  .sort((a, b) => a.price - b.price)[0]
 
 /**
  * Thickness, weight, envelope and rate of a card.
@@ -85,14 +95,7 @@ export function postingOf(
   const bulky = closed.thickness > BULKY
   const inside = chosen && !bulky && fits(closed, chosen, spare) ? chosen : undefined
   const posted = inside ?? { width: sum(closed.width, nanometres(spare)), height: sum(closed.height, nanometres(spare)) }
-  const rate = post.rates
-    .filter(
-      rate =>
-        weight <= rate.weight
-        && closed.thickness <= lengthFrom(rate.thickness)
-        && fits(posted, { width: lengthFrom(rate.width), height: lengthFrom(rate.height) }, 0),
-    )
-    .sort((a, b) => a.price - b.price)[0]
+  const rate = rateFor(post, posted, closed.thickness, weight)
   return { closed, stack, map, weight, envelope: inside, rate, findings: findings() }
 
   function findings(): Finding[] {

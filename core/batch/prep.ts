@@ -39,6 +39,13 @@ export function levelsOf({ levels }: ProfileEntry, card: string, pieces: readonl
   }))
 }
 
+/** Pieces that are not just cut, each with how far it is made ready: `Base cut and scored, Mat uncut`; nothing where all are. */
+export const readyInWords = (pieces: readonly Piece[], levels: ReadonlyMap<string, PrepLevel>): string =>
+  pieces.flatMap(({ key, name }) => {
+    const level = levels.get(key) ?? 'cut'
+    return level === 'cut' ? [] : [`${name} ${LEVEL_WORDS[level]}`]
+  }).join(', ')
+
 /** Whether a piece of a level is cut to its size by the maker. */
 export const isCutReady = (level: PrepLevel): boolean => level !== 'uncut' && level !== 'brought'
 

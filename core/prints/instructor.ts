@@ -1,5 +1,5 @@
 import type { Bag, Parcel, Preparation, Task } from '../batch'
-import { LEVEL_WORDS, eveningOf, suppliesFor, tasksOf } from '../batch'
+import { cardsIn, eveningOf, readyInWords, suppliesFor, tasksOf } from '../batch'
 import { wholeMinutes } from '../cutting'
 import type { Kits } from '../kits'
 import { amountInWords } from '../kits'
@@ -76,7 +76,7 @@ function rosterBlocks(bags: Bag[]): PrintBlock[] {
     rows: bags.map(({ label, seat, kits, profile }) => [
       '☐',
       label,
-      kits.map(({ card, colourway }) => (colourway ? `${card.entry.title} (${colourway.name})` : card.entry.title)).join(', ') || 'nothing',
+      cardsIn({ kits }) || 'nothing',
       ...(hasProfiles ? [profile.name] : []),
       [seat.leftHanded && 'left-handed', seat.online && 'online', seat.notes].filter(Boolean).join(', '),
       seat.paid ? 'yes' : '',
@@ -89,11 +89,8 @@ function levelSections({ cards }: Preparation, bags: Bag[]): PrintSection[] {
   const profiles = [...new Set(bags.map(({ profile }) => profile))]
   const items = profiles.flatMap(profile => cards.flatMap(({ entry, pieces, dealt }) => {
     const levels = dealt.find(({ prep }) => prep.profile === profile)?.prep.levels
-    const special = pieces.filter(({ key }) => (levels?.get(key) ?? 'cut') !== 'cut')
-    return special.length > 0
-      ? [`${profile.name}, ${entry.title}: ${special.map(({ key, name }) => `${name} ${LEVEL_WORDS[levels?.get(key)
-        ?? 'cut']}`).join(', ')}`]
-      : []
+    const words = levels ? readyInWords(pieces, levels) : ''
+    return words ? [`${profile.name}, ${entry.title}: ${words}`] : []
   }))
   return items.length > 0 ? [{ heading: 'How pieces are made ready', blocks: [{ kind: 'list', mark: 'dot', items }] }] : []
 }

@@ -2,6 +2,7 @@ import { tally } from '../../lists'
 import type { Construction, Joint, Panel, Part } from '../model/card'
 import type { DrawnPanel, View } from './drawing'
 import { drawFolded } from './drawing'
+import { inside, polygonArea } from './thickness'
 
 /** A card as far as it is put together after a step: what hangs together with one part, and what of it came in this step. */
 export interface Assembly {
@@ -104,28 +105,12 @@ function seenOf(panels: DrawnPanel[], coming: ReadonlySet<string>, fronts: (part
     const ys = panel.points.map(([, y]) => y)
     const [left, right, top, foot] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
     const probes = PROBES.flatMap(a => PROBES.map(b => [left + (right - left) * a, top + (foot - top) * b] as const))
-      .filter(probe => isInside(probe, panel.points))
+      .filter(probe => inside(panel.points, probe))
     const over = panels.slice(at + 1)
     const free = probes.filter(probe => !over.some(other =>
-      isInside(probe, other.points) && !other.holes.some(hole => isInside(probe, hole))))
-    return areaOf(panel.points) * (free.length / Math.max(1, probes.length))
+      inside(other.points, probe) && !other.holes.some(hole => inside(hole, probe))))
+    return polygonArea(panel.points) * (free.length / Math.max(1, probes.length))
   })
-}
-
-const areaOf = (points: readonly (readonly [number, number])[]): number =>
-  Math.abs(points.reduce((sum, [x, y], at) => {
-    const [x2, y2] = points[(at + 1) % points.length] ?? [x, y]
-    return sum + x * y2 - x2 * y
-  }, 0)) / 2
-
-/** Whether a point lies in a polygon, by how many of its edges are to the right of it. */
-function isInside([x, y]: readonly [number, number], points: readonly (readonly [number, number])[]): boolean {
-  let inside = false
-  points.forEach(([x1, y1], at) => {
-    const [x2, y2] = points[(at + 1) % points.length] ?? [x1, y1]
-    if ((y1 > y) !== (y2 > y) && x < ((x2 - x1) * (y - y1)) / (y2 - y1) + x1) inside = !inside
-  })
-  return inside
 }
 
 /** Joints of the parts that come in a step. */

@@ -128,7 +128,7 @@ function heightOf({ origin, normal }: Frame): (x: number, y: number) => number {
 const covers = ({ outline, holes }: Layer, point: Point): boolean => inside(outline, point) && !holes.some(hole => inside(hole, point))
 
 /** Whether a point lies in a polygon, by the number of edges a line from it crosses. */
-export function inside(corners: Point[], [x, y]: Point): boolean {
+export function inside(corners: readonly Point[], [x, y]: Point): boolean {
   let within = false
   around(corners).forEach(([[x1, y1], [x2, y2]]) => {
     if ((y1 > y) !== (y2 > y) && x < x1 + ((x2 - x1) * (y - y1)) / (y2 - y1)) within = !within
@@ -136,9 +136,10 @@ export function inside(corners: Point[], [x, y]: Point): boolean {
   return within
 }
 
+/** Area of a polygon, whichever way round its corners stand. */
+export const polygonArea = (corners: readonly Point[]): number =>
+  Math.abs(around(corners).reduce((sum, [[x, y], [nextX, nextY]]) => sum + (x * nextY - nextX * y) / 2, 0))
+
 /** Area of a panel without its openings, in square nanometres. */
-export function areaOf(part: Part, panel: Panel): number {
-  const area = (corners: Point[]) =>
-    Math.abs(around(corners).reduce((sum, [[x, y], [nextX, nextY]]) => sum + (x * nextY - nextX * y) / 2, 0))
-  return area(outlineOf(panel)) - holesOf(part, panel).reduce((sum, hole) => sum + area(hole), 0)
-}
+export const areaOf = (part: Part, panel: Panel): number =>
+  polygonArea(outlineOf(panel)) - holesOf(part, panel).reduce((sum, hole) => sum + polygonArea(hole), 0)
