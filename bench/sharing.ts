@@ -47,7 +47,7 @@ const toBuy = (problem: SharingProblem): SharingProblem => ({
 export function sharing(solve: Solve): string {
   const table = new Table({
     head: [
-      'Prints', 'Sizes', 'Colourways', 'Sheets on hand', 'Rules', 'First', 'Settled', 'Sheets', 'Bound', 'Cost of bound', 'Not kept',
+      'Prints', 'Sizes', 'Colourways', 'Sheets on hand', 'Rules', 'First', 'Settled', 'Sheets', 'Planned', 'Bound', 'Cost of bound', 'Not kept',
       'Dealt by hand',
     ],
     style: { head: [], border: [] },
@@ -68,8 +68,9 @@ export function sharing(solve: Solve): string {
       }
       const settled = performance.now() - begun
       const { broken, sheets = 0, bound = 0, cost = 0, least } = found
+      const planned = sheetsFor(problem, found, solve).sheets
       table.push([
-        prints, sizes, colourways, isLimited ? 'limited' : 'more to buy', name, ms(first), ms(settled), sheets, bound,
+        prints, sizes, colourways, isLimited ? 'limited' : 'more to buy', name, ms(first), ms(settled), sheets, planned, bound,
         least ? (cost / least).toFixed(3) : '–', broken.touching + broken.neighbours + broken.different,
         sheetsFor(toBuy(problem), dealtOut(problem), solve).sheets,
       ])

@@ -80,7 +80,9 @@ export function prepare(batch: Batch, before?: Preparation, known?: (key: string
       if (users.length === 0 && (scrap.length === 0 || !entry?.layouts.length)) return []
       const old = isSame ? before.papers.find(problem => problem.paper === paper) : undefined
       const sameUsers = old && users.length === old.cards.length && users.every((card, index) => card === old.cards[index])
-      const problem = sameUsers && old.own === entry && sameScrap ? old : paperProblem(batch, users, paper, cutter, scrap)
+      const known = sharing?.sharing.layouts?.get(paper.key)
+      const isAsBefore = sameUsers && old.own === entry && sameScrap && old.problem.known === known
+      const problem = isAsBefore ? old : paperProblem(batch, users, paper, cutter, scrap, known)
       return users.length > 0 || problem.hidden.size > 0 ? [problem] : []
     })
   }

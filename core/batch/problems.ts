@@ -52,9 +52,10 @@ export interface PaperProblem {
  * The cutting problem of one paper.
  * @param cards those that pieces are cut for from it
  * @param scrap hidden parts that may be among its layouts
+ * @param known how its sheets were cut while prints were shared out
  */
 export function paperProblem(
-  batch: Batch, cards: PreparedCard[], paper: Paper, tools: Cutter, scrap: OwnedDemand[] = [],
+  batch: Batch, cards: PreparedCard[], paper: Paper, tools: Cutter, scrap: OwnedDemand[] = [], known?: Layout[],
 ): PaperProblem {
   const cutter = { ...tools, stack: stackOf(tools.stack, paper.weight) }
   const demands = demandsOf(batch, cards, paper)
@@ -121,6 +122,7 @@ export function paperProblem(
   const kits = supplies.some(({ price }) => price !== null) ? [] : kitNeeds(batch, cards, paper)
   const free: Problem = { demands: missing, supplies: left, cutter, objective, work: readWork(batch), ...(kits.length > 0 && { kits }) }
   if (batch.wishes.offcutsFirst) free.offcutsFirst = true
+  if (known) free.known = known
   const problem: Problem = {
     ...free,
     supplies: left.flatMap((supply) => {

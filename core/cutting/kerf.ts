@@ -27,6 +27,7 @@ export function withKerf(problem: Problem): Problem {
       offcut: { short: more(cutter.offcut.short), long: more(cutter.offcut.long) },
     },
     setUp: problem.setUp?.map(ready => ({ ...ready, root: resized(ready.root, kerf) })),
+    known: problem.known?.map(layout => ({ ...layout, root: resized(layout.root, kerf) })),
   }
 }
 

@@ -77,6 +77,8 @@ export interface Problem {
   setUp?: SetUp[]
   /** Layouts that are in the plan whatever else is. */
   fixed?: Layout[]
+  /** A plan that another search has found, for as many pieces or more: what is planned takes no more sheets. */
+  known?: Layout[]
   /** How the maker works and what a plan keeps to; `USUAL_WORK` where it is missing. */
   work?: Work
   /** Which pieces make kits: where the sheets do not give everything, as many of them as possible are made complete. */

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { plan, planPaper, verifyPlan } from '.'
-import type { Demand } from '.'
+import load from 'highs'
+import { plan, planPaper, solverOf, verifyPlan } from '.'
+import type { Demand, Layout } from '.'
 import { inches } from '../lengths'
 import { piece, problem, sheet } from './testing'
 
@@ -59,6 +60,26 @@ describe('planning one paper', () => {
     const result = checked([piece(6, 6, 9)], [sheet(12, 12, 2, null)])
     expect(result).toMatchObject({ sheets: 2, bound: 0 })
     expect(result.unplaced).toEqual([{ demand: piece(6, 6, 9).key, quantity: 1, reason: expect.stringContaining('gives no more') }])
+  })
+
+  it('takes no more sheets than a plan that is known already, and nothing of it that there is not', async () => {
+    // Strips alone need a sheet more here than the exact search.
+    const of = (first: number, second: number) => [piece(5.25, 4, first), piece(3.75, 2.75, second)]
+    const given = problem(of(7, 12), [sheet(12, 12)])
+    const known = plan(given, solverOf(await load())).layouts
+    const checkedWith = (known: Layout[], demands: Demand[], onHand = 0, price: number | null = 50) => {
+      const again = { ...problem(demands, [sheet(12, 12, onHand, price)]), known }
+      const result = plan(again)
+      expect(verifyPlan(result, again)).toEqual([])
+      return result
+    }
+    expect([plan(given).sheets, checkedWith(known, of(7, 12)).sheets]).toEqual([3, 2])
+    // What it gives too much is left on the sheet.
+    expect(checkedWith(known, of(6, 9)).unplaced).toEqual([])
+    // Of sheets and pieces that there are not, and of more sheets than there are, it is not taken.
+    expect(checkedWith(known.map(layout => ({ ...layout, supply: 'gone' })), of(7, 12))).toEqual(plan(given))
+    expect(checkedWith(known, [piece(4, 4, 3)]).sheets).toBe(1)
+    expect(checkedWith(known, of(7, 12), 1, null).sheets).toBe(1)
   })
 
   it('answers nothing on hand and nothing to buy, no sheets at all, and no demand', () => {

@@ -9,13 +9,14 @@ import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from '.
 import { incompleteKits } from './kits-first'
 import { lessKerf, withKerf } from './kerf'
 import {
-  LEAST_PIECE, area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf,
+  LEAST_PIECE, area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, openedBy, sheetsOf, spendingOf, worthOf,
 } from './plan'
 import type { Solve } from './solver'
 import { isCuttable, squared, withMargins } from './squaring'
 import { sequenceOf } from './sequence'
 import { savedIn, workOf } from './work'
 import { stripLayout } from './strips'
+import { withoutSurplus } from './surplus'
 import { withFavourite } from './tradeoff'
 
 /** The best plan so far and how far the search has come. */
@@ -81,7 +82,8 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
     return money === undefined || plan.unplaced.length > 0 ? plan : { ...plan, moneyBound: Math.min(money, plan.spending) }
   }
   if (placeable.length === 0) return { plans: [planOf(best)] }
-  const tried: Layout[] = []
+  const tried = withoutUnknown(problem)
+  if (isToBeHad(tried, problem)) best = attemptOf(tried, problem, placeable)
   // Strips of many sizes take long; where an exact search follows, whole patterns give its start.
   const pieces = placeable.reduce((sum, { quantity }) => sum + quantity, 0)
   const many = solve !== undefined && pieces > MANY_PIECES && (placeable.length > FEW_SIZES || pieces > FULL_SHEET * least)
@@ -174,6 +176,21 @@ function sortOut({ demands, supplies, cutter }: Problem): { placeable: Demand[],
       ? 'It is larger than every sheet that can be cut; squaring or the length of the trimmer leaves the others out.'
       : 'It is larger than every sheet of this paper.'
   }
+}
+
+/** The layouts of a plan that is known, less what it gives too much; none of sheets and pieces that there are not. */
+function withoutUnknown({ known = [], ...problem }: Problem): Layout[] {
+  const [sizes, sheets] = [keysOf(problem.demands), keysOf(problem.supplies)]
+  const own = known.filter(({ supply, root }) => sheets.has(supply) && [...countsOf(root).keys()].every(key => sizes.has(key)))
+  return withoutSurplus(own, problem.demands, problem)
+}
+
+const keysOf = (list: { key: string }[]): Set<string> => new Set(list.map(({ key }) => key))
+
+/** Whether there are so many sheets, or they can be bought. */
+function isToBeHad(layouts: Layout[], { supplies }: Problem): boolean {
+  const opened = openedBy(layouts)
+  return supplies.every(({ key, onHand, price }) => price !== null || (opened.get(key) ?? 0) <= onHand)
 }
 
 /** Offcuts and drop-outs first, the smallest before larger ones; then each sheet format first in turn and the others after it. */

@@ -9,9 +9,9 @@ const keys = new WeakMap<Problem, string>()
  * out once for each problem; names do not count, for they decide nothing.
  */
 export function problemKey(problem: Problem): string {
-  const known = keys.get(problem)
-  if (known !== undefined) return known
-  const { demands, supplies, cutter, objective, setUp = [], fixed = [], kits = [], offcutsFirst = false } = problem
+  const before = keys.get(problem)
+  if (before !== undefined) return before
+  const { demands, supplies, cutter, objective, setUp = [], fixed = [], known = [], kits = [], offcutsFirst = false } = problem
   const { pace, ...work } = workOf(problem)
   const key = [
     `${objective}${offcutsFirst ? ', offcuts first' : ''}`,
@@ -33,6 +33,7 @@ export function problemKey(problem: Problem): string {
     ),
     ...kits.map(({ kits, pieces }) => `kits ${kits},${[...pieces].join()}`),
     ...setUp.map(({ key, supply, root }) => `set up ${key},${supply},${contentOf(root)}`),
+    ...known.map(({ supply, repeats, root }) => `known ${supply},${repeats},${contentOf(root)}`),
     ...fixed.map(({ key, supply, repeats, root }) => `fixed ${key},${supply},${repeats},${contentOf(root)}`),
   ].join('\n')
   keys.set(problem, key)

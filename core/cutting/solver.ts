@@ -10,6 +10,8 @@ export interface Programme {
     brief?: boolean
     /** Ends once no answer can be cheaper by more than this share. */
     gap?: number
+    /** Ends once no answer can be cheaper by more than this. */
+    near?: number
     /** Whole columns that are known to fit the rows, to start from. */
     start?: number[]
   }
@@ -43,7 +45,8 @@ interface Library {
 
 /** No limit in time: what ends a search is counted, so that everybody comes to the same end. */
 const SAME_EVERYWHERE = { output_flag: false, random_seed: 0 }
-const WHOLE = { mip_abs_gap: 0.4 }
+/** Where whole answers cost whole numbers, nearer is the same. */
+const NEAR = 0.4
 const BRIEF = { mip_allow_restart: false, mip_heuristic_run_rins: false, mip_heuristic_run_rens: false }
 
 /** Makes the solver of a loaded library. Loading differs between browser and Node, so it is left to them. */
@@ -54,7 +57,7 @@ export const solverOf
       const model = createModel()
       try {
         model.options.set(SAME_EVERYWHERE)
-        if (whole) model.options.set({ ...WHOLE, mip_rel_gap: whole.gap ?? 0, mip_max_nodes: whole.nodes })
+        if (whole) model.options.set({ mip_abs_gap: whole.near ?? NEAR, mip_rel_gap: whole.gap ?? 0, mip_max_nodes: whole.nodes })
         if (whole?.brief) model.options.set(BRIEF)
         const starts = [0]
         for (const { of } of rows) starts.push((starts.at(-1) ?? 0) + of.length)

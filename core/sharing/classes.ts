@@ -1,8 +1,6 @@
-import type { Programme, Solve, Supply } from '../cutting'
-import { Patterns, isFresh, plan } from '../cutting'
-import { byKey, itemAt } from '../lists'
+import type { Supply } from '../cutting'
+import { itemAt } from '../lists'
 import type { Print, Role, SharingProblem } from './model'
-import { SHEET } from './model'
 import type { Sheets } from './sheets'
 import { mostTaken, sheetsOf } from './sheets'
 
@@ -12,186 +10,27 @@ import { mostTaken, sheetsOf } from './sheets'
  * what it proves holds for every sharing.
  */
 
-type Entry = [column: number, factor: number]
-type Row = Programme['rows'][number]
-
-const MOST_ROUNDS = 60
-const MOST_STEPS = 30_000_000
-const NODES = 1500
-/** What sheets cost in money is not looked into further than this share. */
-const CENTS_ASIDE = 0.0005
-/** Sheets from which that share comes near a sheet, so that the end of the programme proves nothing. */
-const MOST_PROVEN = 900
-/** How long a fairer mix of the same number of sheets is looked for, and how near to the fairest is good enough. */
-const MIXING = { nodes: 400, gap: 0.004 }
-/** Sheets more that a mix may take by which rules are kept that must be. */
-const MOST_MORE = 2
-/** Sizes of a print up to which the programme finds the fewest sheets by itself. */
-const FEW_SIZES = 5
-const WORTH_WHILE = 1e-7
-/** What a role weighs that gets no print: more than all sheets. */
-const A_MISSING_ROLE = 1_000_000
-const A_CENT = 1e-3
-/** What a role weighs that is of a print although that has its fair share of such roles. */
-const A_ROLE_TOO_MANY = 1
-
 /** Prints that stand for each other. */
-interface PrintClass extends Sheets {
+export interface PrintClass extends Sheets {
   prints: Print[]
 }
 
-/** Roles that take the same of the same classes. */
-interface RoleType {
+/** Roles of a pool that take the same of the same classes. */
+export interface RoleType {
   key: string
+  pool: string
   /** Places of classes, and what such a role takes of any print of each. */
   classes: number[]
   takes: ReadonlyMap<string, number>[]
   count: number
 }
 
-/** How all sheets are cut: so many pieces of each size of each print, and how many roles of each type are of which class. */
-export interface CutByClass {
-  /** Pieces to share out, by `print demand`. */
-  pieces: Map<string, number>
-  sheets: number
-  /** No sharing takes fewer. */
-  bound: number
-  /** Roles of each type that get no print. */
-  missing: number
-  /** For each type, by its key, how many roles are of which print. */
-  dealt: Map<string, Map<string, number>>
-  /** Whether the programme found the fewest sheets there are. */
-  isFewest: boolean
-}
-
-/** What tells the type of a role: what it may be of, and what it takes. */
-export const typeOf = ({ options, takes }: Role): string =>
-  options.map((print, option) => `${print} ${[...itemAt(takes, option)].sort().join()}`).join('; ')
-
-/**
- * How the sheets of all prints are cut for some roles, by a programme over classes of prints: first with the fewest sheets, and
- * for whom the rules want a better mix, with one and two more.
- */
-export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<CutByClass, void> {
-  const classes = classesOf(problem)
-  const types = typesOf(problem, classes)
-  let [bound, spent, isShort] = [0, 0, false]
-  for (let round = 0; round < MOST_ROUNDS; round++) {
-    // What is bought does not count here: the bound is one of sheets.
-    const built = build(classes, types, { sheets: 0, cents: 0 })
-    const relaxed = solve(built.programme)
-    if (!relaxed) return
-    isShort = built.missing.some(at => (relaxed.columns[at] ?? 0) > WORTH_WHILE)
-    const dual = (row: number | undefined) => (row === undefined ? 0 : (relaxed.duals[row] ?? 0))
-    let [found, total, mostWorth] = [false, 0, 1]
-    const prices = classes.map(({ demands }, at) =>
-      new Map(demands.map(({ key }, index) => [key, Math.max(0, dual(built.demandRows[at]?.[index])) / SHEET])))
-    classes.forEach(({ patterns, demands, wanted }, at) => {
-      const worths = itemAt(prices, at)
-      wanted.forEach((count, index) => (total += count * (worths.get(itemAt(demands, index).key) ?? 0)))
-      patterns.supplies.forEach((supply, index) => {
-        const drawer = dual(built.drawers[at]?.[index]) / SHEET
-        const best = patterns.bests(index, worths)
-        spent += patterns.steps(index)
-        const top = patterns.atMost(index, worths, best[0]?.value ?? 0)
-        if (isFresh(supply)) {
-          mostWorth = Math.max(mostWorth, top + drawer)
-          total += drawer * supply.onHand
-        }
-        else { total -= supply.onHand * top }
-        for (const { value, root } of best)
-          if (value + drawer > (isFresh(supply) ? 1 : 0) + WORTH_WHILE) found = patterns.addInside(index, root) || found
-      })
-    })
-    for (const { classes: of, takes, count } of types) {
-      const costs = of.map(
-        (at, option) => [...itemAt(takes, option)].reduce((sum, [key, pieces]) => sum + pieces * (itemAt(prices, at).get(key) ?? 0), 0))
-      total += count * Math.min(...costs)
-    }
-    bound = Math.max(bound, Math.ceil(total / mostWorth - 1e-6))
-    if (!found || spent > MOST_STEPS) break
-  }
-  // Where roles stay without a print, their price says nothing of sheets.
-  if (isShort) bound = 0
-  const wanted = { sheets: bound, cents: A_CENT }
-  const hasRules = Object.values(problem.rules).some(({ hold }) => hold !== 'free')
-  // Of many sizes the planner alone may show at once that the bound is reached.
-  const pooled = !isShort && bound > 0 && classes.some(({ demands }) => demands.length > FEW_SIZES)
-    ? asOfOnePrint(classes, types, bound, solve)
-    : undefined
-  if (pooled) yield { ...mixOf(pooled, types, wanted, 0, hasRules, solve), bound, missing: 0, isFewest: true }
-  const built = build(classes, types, wanted)
-  const whole = solve({ ...built.programme, whole: { nodes: NODES, gap: CENTS_ASIDE } })
-  if (!whole) return
-  const sum = (columns: number[], of: number[]) => of.reduce((all, at) => all + Math.round(itemAt(columns, at)), 0)
-  const missing = sum(whole.columns, built.missing)
-  const sheets = sum(whole.columns, built.fresh)
-  const isFewest = missing === 0 && (sheets === bound || (whole.optimal && sheets < MOST_PROVEN && classes.every(({ whole }) => whole)))
-  const proven = missing > 0 ? 0 : isFewest ? sheets : Math.min(bound, sheets)
-  for (let more = 0; more <= (hasRules ? MOST_MORE : 0); more++) {
-    const cut = mixOf({ classes, columns: whole.columns, sheets }, types, wanted, more, hasRules, solve)
-    yield { ...cut, bound: proven, missing, isFewest: isFewest && cut.sheets === sheets }
-  }
-}
-
-/** Sheets of all classes cut in few ways: the classes, and a solution of theirs. */
-interface Pooled {
-  classes: PrintClass[]
-  columns: number[]
-  sheets: number
-}
-
-/**
- * All pieces planned as if of one print, and the layouts of that plan parted among the classes: where prints differ only in whom they
- * serve, the programme over the patterns of many classes ends before it finds what the planner does.
- * @returns nothing where that takes more than so many sheets, or the classes differ in more than that
- */
-function asOfOnePrint(classes: PrintClass[], types: RoleType[], sheets: number, solve: Solve): Pooled | undefined {
-  const first = classes[0]
-  const looks = ({ patterns: { supplies }, demands }: PrintClass) => [
-    ...supplies.map(({ key, kind, width, height }) => `${kind} ${key} ${width} ${height}`), ...demands.map(({ key }) => key).sort(),
-  ].join('\n')
-  const isAlike = ([one, ...others]: RoleType['takes']) => others.every(other => String([...other]) === String([...one ?? []]))
-  if (!first || classes.length < 2 || classes.some(other => looks(other) !== looks(first))
-    || !types.every(({ takes }) => isAlike(takes))) return
-  const wanted = new Map<string, number>()
-  const want = (key: string, pieces: number) => wanted.set(key, (wanted.get(key) ?? 0) + pieces)
-  for (const { demands, wanted: own } of classes) demands.forEach(({ key }, at) => want(key, itemAt(own, at)))
-  for (const { takes, count } of types) for (const [key, pieces] of itemAt(takes, 0)) want(key, pieces * count)
-  const { layouts, unplaced, sheets: fewer } = plan({
-    ...first.patterns.problem,
-    demands: first.demands.map(demand => ({ ...demand, quantity: wanted.get(demand.key) ?? 0 })),
-    supplies: first.patterns.supplies.map((supply, at) =>
-      ({ ...supply, onHand: classes.reduce((sum, { patterns }) => sum + itemAt(patterns.supplies, at).onHand, 0) })),
-  }, solve)
-  if (unplaced.length > 0 || fewer > sheets) return undefined
-  const few = classes.map((own): PrintClass => {
-    const patterns = new Patterns(own.patterns.problem, own.patterns.demands)
-    patterns.addLayouts(layouts)
-    return { ...own, patterns, whole: false }
-  })
-  const built = build(few, types, { sheets: 0, cents: A_CENT })
-  const whole = solve({ ...built.programme, whole: { nodes: NODES, gap: CENTS_ASIDE } })
-  if (!whole || built.missing.some(at => itemAt(whole.columns, at) > 0.5)) return undefined
-  const opened = built.fresh.reduce((sum, at) => sum + Math.round(itemAt(whole.columns, at)), 0)
-  return opened <= sheets ? { classes: few, columns: whole.columns, sheets: opened } : undefined
-}
-
-/** A fair mix of some sheets, or as they are found where nobody minds. */
-function mixOf(
-  { classes, columns: found, sheets }: Pooled, types: RoleType[], wanted: { sheets: number, cents: number }, more: number,
-  hasRules: boolean, solve: Solve,
-): Pick<CutByClass, 'pieces' | 'dealt' | 'sheets'> {
-  const mixed = build(classes, types, wanted, { columns: found, sheets: sheets + more })
-  const better = hasRules
-    && solve({ ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: true } })
-  const { columns } = better || { columns: found }
-  const opened = mixed.fresh.reduce((sum, at) => sum + Math.round(itemAt(columns, at)), 0)
-  return { ...toPrints(classes, types, mixed, at => Math.round(itemAt(columns, at))), sheets: opened }
-}
+/** What tells the type of a role: its pool, what it may be of, and what it takes. */
+export const typeOf = ({ pool, options, takes }: Role): string =>
+  `${pool}: ` + options.map((print, option) => `${print} ${[...itemAt(takes, option)].sort().join()}`).join('; ')
 
 /** Prints of one class have the same formats, the same sizes to give and the same roles, and nothing else is wanted of them. */
-function classesOf({ prints, kinds }: SharingProblem): PrintClass[] {
+export function classesOf({ prints, kinds }: SharingProblem): PrintClass[] {
   const served = new Map<string, string[]>()
   kinds.forEach(({ roles }, kind) => roles.forEach(({ options, takes }, role) => options.forEach((print, option) => {
     const list = served.get(print) ?? []
@@ -220,7 +59,7 @@ function classesOf({ prints, kinds }: SharingProblem): PrintClass[] {
   })
 }
 
-function typesOf({ kinds }: SharingProblem, classes: PrintClass[]): RoleType[] {
+export function typesOf({ kinds }: SharingProblem, classes: PrintClass[]): RoleType[] {
   const classOf = new Map(classes.flatMap(({ prints }, at) => prints.map(({ key }) => [key, at] as const)))
   const types = new Map<string, RoleType>()
   for (const { roles, kits } of kinds) {
@@ -233,130 +72,8 @@ function typesOf({ kinds }: SharingProblem, classes: PrintClass[]): RoleType[] {
       }
       const of = new Map<number, ReadonlyMap<string, number>>()
       role.options.forEach((print, option) => of.set(classOf.get(print) ?? 0, itemAt(role.takes, option)))
-      types.set(key, { key, classes: [...of.keys()], takes: [...of.values()], count: kits })
+      types.set(key, { key, pool: role.pool, classes: [...of.keys()], takes: [...of.values()], count: kits })
     }
   }
   return [...types.values()]
 }
-
-interface Spread {
-  role: number
-  fair: number
-}
-
-interface Built {
-  programme: Programme
-  /** A solution to start from. */
-  start?: number[]
-  /** By class and pattern. */
-  amounts: number[][]
-  fresh: number[]
-  demandRows: number[][]
-  drawers: number[][]
-  /** By type and its classes. */
-  roles: number[][]
-  missing: number[]
-}
-
-function build(
-  classes: PrintClass[], types: RoleType[], { sheets, cents: aCent }: { sheets: number, cents: number },
-  from?: { columns: number[], sheets: number },
-): Built {
-  const [costs, rows]: [number[], Row[]] = [[], []]
-  const column = (cost: number) => costs.push(cost) - 1
-  const fresh: number[] = []
-  const amounts = classes.map(({ patterns }) => patterns.columns.map((pattern) => {
-    const isSheet = patterns.isFresh(pattern)
-    const at = column(isSheet ? SHEET : 0)
-    if (isSheet) fresh.push(at)
-    return at
-  }))
-  const roles = types.map(({ classes: of }) => of.map(() => column(0)))
-  const missing = types.map(() => column(A_MISSING_ROLE))
-  types.forEach(({ count }, type) =>
-    rows.push({ least: count, most: count, of: [...itemAt(roles, type), itemAt(missing, type)].map((at): Entry => [at, 1]) }))
-  const demandRows = classes.map(({ patterns, demands, wanted }, at) => patterns.demandRows().map(({ of }, index) => {
-    const { key } = itemAt(demands, index)
-    const taken = types.flatMap(({ classes: of, takes }, type) => of.flatMap((other, option): Entry[] => {
-      const pieces = other === at ? itemAt(takes, option).get(key) : undefined
-      return pieces === undefined ? [] : [[itemAt(itemAt(roles, type), option), -pieces]]
-    }))
-    const cut = of.map(([pattern, count]): Entry => [itemAt(itemAt(amounts, at), pattern), count])
-    return rows.push({ least: itemAt(wanted, index), of: [...cut, ...taken] }) - 1
-  }))
-  const drawers = classes.map(({ prints, patterns }, at) => patterns.supplies.map(({ key, onHand, price }, supply) => {
-    const of = patterns.from(supply).map(([pattern]): Entry => [itemAt(itemAt(amounts, at), pattern), 1])
-    const cents = Math.min(...prints.map(({ problem }) => problem.supplies.find(other => other.key === key)?.price ?? price ?? 0))
-    if (price !== null) of.push([column(cents * aCent), -1])
-    return rows.push({ most: onHand, of }) - 1
-  }))
-  if (sheets > 0) rows.push({ least: sheets, of: fresh.map((at): Entry => [at, 1]) })
-  // Every type of roles is to be of all prints about equally: then the rules are easy to keep.
-  const spread: Spread[] = []
-  if (from) {
-    rows.push({ most: from.sheets, of: fresh.map((at): Entry => [at, 1]) })
-    types.forEach(({ classes: of, count }, type) => {
-      const prints = of.reduce((sum, at) => sum + itemAt(classes, at).prints.length, 0)
-      of.forEach((at, option) => {
-        const fair = Math.ceil(count * itemAt(classes, at).prints.length / prints)
-        const role = itemAt(itemAt(roles, type), option)
-        const over = column(A_ROLE_TOO_MANY)
-        rows.push({ most: fair, of: [[role, 1], [over, -1]] })
-        spread.push({ role, fair })
-      })
-    })
-  }
-  const start = from && [...from.columns, ...spread.map(({ role, fair }) => Math.max(0, Math.round(itemAt(from.columns, role)) - fair))]
-  return { programme: { costs, rows }, start, amounts, fresh, demandRows, drawers, roles, missing }
-}
-
-/**
- * Says which sheets are of which print of their class: those on hand first, each print about as often as the others. Then what is cut
- * from each print is dealt out to the types of roles.
- */
-function toPrints(classes: PrintClass[], types: RoleType[], built: Built, amount: (at: number) => number): Pick<CutByClass,
-  'pieces' | 'dealt'> {
-  const pieces = new Map<string, number>()
-  const add = (key: string, count: number) => pieces.set(key, (pieces.get(key) ?? 0) + count)
-  classes.forEach(({ prints, patterns, wanted, demands }, at) => {
-    const left = patterns.supplies.map(({ key }) => prints.map(({ problem }) => byKey(problem.supplies, key).onHand))
-    const used = prints.map(() => 0)
-    const order = patterns.columns.map((_, pattern) => pattern).sort(
-      (a, b) => total(itemAt(patterns.columns, b).counts) - total(itemAt(patterns.columns, a).counts) || a - b)
-    for (const pattern of order) {
-      const { supply, counts } = itemAt(patterns.columns, pattern)
-      for (let sheet = amount(itemAt(itemAt(built.amounts, at), pattern)); sheet > 0; sheet--) {
-        const own = itemAt(left, supply)
-        // What lies there goes first; beyond that, the print of which fewest pieces are cut.
-        const rank = (print: number) => (itemAt(own, print) > 0 ? 0 : 1_000_000) + itemAt(used, print)
-        let best = 0
-        for (let print = 1; print < prints.length; print++) if (rank(print) < rank(best)) best = print
-        own[best] = itemAt(own, best) - 1
-        for (const [demand, count] of counts) {
-          used[best] = itemAt(used, best) + count
-          add(`${itemAt(prints, best).key} ${demand}`, count)
-        }
-      }
-    }
-    if (prints.length === 1) wanted.forEach((count, index) => add(`${itemAt(prints, 0).key} ${itemAt(demands, index).key}`, -count))
-  })
-  const left = new Map(pieces)
-  const dealt = new Map(types.map(({ key }) => [key, new Map<string, number>()]))
-  types.forEach(({ key, classes: of, takes }, type) => of.forEach((at, option) => {
-    const own = dealt.get(key)
-    const { prints } = itemAt(classes, at)
-    const need = [...itemAt(takes, option)]
-    for (let role = amount(itemAt(itemAt(built.roles, type), option)); role > 0; role--) {
-      // The print of which most roles could still be served.
-      const serves = ({ key: print }: Print) =>
-        Math.min(...need.map(([demand, count]) => Math.floor((left.get(`${print} ${demand}`) ?? 0) / count)))
-      const best = prints.reduce((most, print) => (serves(print) > serves(most) ? print : most))
-      if (serves(best) <= 0) break
-      for (const [demand, count] of need) left.set(`${best.key} ${demand}`, (left.get(`${best.key} ${demand}`) ?? 0) - count)
-      own?.set(best.key, (own.get(best.key) ?? 0) + 1)
-    }
-  }))
-  return { pieces, dealt }
-}
-
-const total = (counts: ReadonlyMap<string, number>): number => [...counts.values()].reduce((sum, count) => sum + count, 0)

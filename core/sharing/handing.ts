@@ -1,5 +1,5 @@
 import { itemAt } from '../lists'
-import type { CutByClass } from './classes'
+import type { PrintCut } from './to-prints'
 import { typeOf } from './classes'
 import { fairShares } from './deal'
 import type { Combination, Kind, Role, SharingProblem } from './model'
@@ -30,7 +30,7 @@ interface Kit {
  * break a rule swap their prints with others of the same type, or take a print of which pieces are over.
  * @returns the kits by kind, and how many of their roles had no print left and were given one that is not cut
  */
-export function handedOut(problem: SharingProblem, { dealt, pieces }: CutByClass): { kits: Combination[][], missing: number } {
+export function handedOut(problem: SharingProblem, { dealt, pieces }: PrintCut): { kits: Combination[][], missing: number } {
   const { kinds, rules } = problem
   const kits: Kit[] = kinds.flatMap((kind, at) => Array.from({ length: kind.kits }, () => ({ kind, at, prints: [] as string[] })))
   const slots: Slot[] = kits.flatMap(({ kind }, kit) => kind.roles.map((role, at) => ({ kit, role: at, type: sizeOf(role) })))
@@ -172,7 +172,9 @@ export function handedOut(problem: SharingProblem, { dealt, pieces }: CutByClass
         if (!itemAt(theirs.kind.roles, other.role).options.includes(mine)
           || !itemAt(kit.kind.roles, slot.role).options.includes(print)) continue
         tries++
-        const gain = put(kit, slot.role, print) + put(theirs, other.role, mine)
+        const gain = put(kit, slot.role, print) + put(theirs, other.role, mine) + (poolOf(slot, kit) === poolOf(other, theirs)
+          ? 0
+          : evener(slot, kit, mine, print) + evener(other, theirs, print, mine))
         put(theirs, other.role, print)
         put(kit, slot.role, mine)
         offer(gain, place, print, other)
@@ -198,6 +200,10 @@ export function handedOut(problem: SharingProblem, { dealt, pieces }: CutByClass
       return true
     }
 
+    function poolOf({ role }: Slot, { kind }: Kit): string {
+      return itemAt(kind.roles, role).pool
+    }
+
     /** What comes nearer to even use when a slot takes another print. */
     function evener({ role }: Slot, { kind }: Kit, from: string, to: string): number {
       const { pool } = itemAt(kind.roles, role)
@@ -210,7 +216,7 @@ export function handedOut(problem: SharingProblem, { dealt, pieces }: CutByClass
 
     /** Slots of one size may be of different pools. */
     function swapUses(one: Slot, kit: Kit, other: Slot, theirs: Kit): void {
-      const [pool, their] = [itemAt(kit.kind.roles, one.role).pool, itemAt(theirs.kind.roles, other.role).pool]
+      const [pool, their] = [poolOf(one, kit), poolOf(other, theirs)]
       if (pool === their) return
       const [mine, print] = [itemAt(kit.prints, one.role), itemAt(theirs.prints, other.role)]
       count(pool, mine, -1)

@@ -1,4 +1,4 @@
-import type { Problem } from '../cutting'
+import type { Layout, Problem } from '../cutting'
 import type { RuleEntry } from '../document'
 
 /*
@@ -79,10 +79,21 @@ export interface Sharing {
   least?: number
   /** Kits for which what can be had does not give the pieces. */
   missing: number
+  /** How the sheets of each print are cut for it, by key, once that was looked for. */
+  layouts?: ReadonlyMap<string, Layout[]>
 }
 
 /** What a sheet weighs beside wishes. */
 export const SHEET = 100
+
+/** What a sheet weighs that is bought: prints that lie there are used a little unevenly rather than that others are bought. */
+const A_BOUGHT_SHEET = 20
+/** What a cent weighs: of equal sharings the one is taken for which least is bought. */
+const A_CENT = 1e-3
+
+/** What it weighs to buy a sheet of some price in cents. */
+export const weightOfBuying = ({ evenly: { hold } }: Rules, price: number): number =>
+  price * A_CENT + (hold === 'wish' ? A_BOUGHT_SHEET : 0)
 
 /** Why some kits cannot be shared out at all. */
 export interface Impossible {

@@ -1,11 +1,12 @@
-import type { Programme } from '../cutting'
+import type { Layout, Programme } from '../cutting'
+import { lessKerf } from '../cutting'
 import { itemAt } from '../lists'
 import type { KitColumn } from './columns'
 import { KitColumns } from './columns'
 import { likeness } from './combinations'
 import { fairShares } from './deal'
 import type { Print, SharingProblem } from './model'
-import { SHEET } from './model'
+import { SHEET, weightOfBuying } from './model'
 import type { Sheets } from './sheets'
 import { mostTaken, sheetsOf } from './sheets'
 
@@ -14,8 +15,6 @@ type Entry = [column: number, factor: number]
 
 /** What a kit weighs that is not made, beside a sheet: more than any sharing. */
 const A_MISSING_KIT = 100_000
-/** What a cent weighs beside sheets: of equal sharings the one is taken for which least is bought. */
-const A_CENT = 1e-3
 
 /** The sheets of one print. */
 interface PrintSheets extends Sheets {
@@ -49,11 +48,11 @@ export class SharingProgramme {
   /**
    * The programme over what is known.
    * @param sheets fresh sheets that it takes at least
-   * @param cents whether of equal answers the one is wanted for which least is bought; a bound has none of it
+   * @param buying whether it counts what is bought; a bound has none of it
    * @param wishes whether wishes count, or only what must be kept
    * @param isMost as many sets of one kit of each card as what is on hand gives, instead of fewest sheets for the kits wanted
    */
-  build({ sheets = 0, wishes = true, cents = false, isMost = false }: Asked): Built {
+  build({ sheets = 0, wishes = true, buying = false, isMost = false }: Asked): Built {
     const { problem: { kinds, rules }, prints, kits } = this
     const costs: number[] = []
     const rows: Row[] = []
@@ -76,7 +75,7 @@ export class SharingProgramme {
     }))
     const drawers = prints.map(({ patterns }, at) => patterns.supplies.map(({ onHand, price }, supply) => {
       const of: Entry[] = patterns.from(supply).map(([pattern, one]) => [itemAt(itemAt(amounts, at), pattern), one])
-      if (price !== null && !isMost) of.push([column(cents ? price * A_CENT : 0), -1])
+      if (price !== null && !isMost) of.push([column(buying ? weightOfBuying(rules, price) : 0), -1])
       return rows.push({ most: onHand, of }) - 1
     }))
     const ofKind = (kind: number): Entry[] =>
@@ -116,7 +115,7 @@ export class SharingProgramme {
       }
     }
     if (sheets > 0) rows.push({ least: sheets, of: fresh })
-    return { programme: { costs, rows }, taken, fresh: fresh.map(([at]) => at), demandRows, drawers, missing, sets }
+    return { programme: { costs, rows }, taken, amounts, fresh: fresh.map(([at]) => at), demandRows, drawers, missing, sets }
   }
 
   /** Columns whose kits may be alike, with how many different ones they come to: what is given by hand is also in a column of others. */
@@ -139,6 +138,12 @@ export class SharingProgramme {
       groups.push({ columns: [at], kits: members.length })
     }
     return groups
+  }
+
+  /** How a solution cuts the sheets of each print. */
+  layoutsIn({ amounts }: Built, columns: number[]): Map<string, Layout[]> {
+    return new Map(this.prints.map(({ print: { key, problem }, patterns }, at) =>
+      [key, lessKerf(patterns.layoutsOf(itemAt(amounts, at).map(column => itemAt(columns, column))), problem)]))
   }
 
   /** Takes kits as a solution has them: of each column as many different members as there are, and then again from the first. */
@@ -165,7 +170,7 @@ export class SharingProgramme {
 interface Asked {
   sheets?: number
   wishes?: boolean
-  cents?: boolean
+  buying?: boolean
   isMost?: boolean
 }
 
@@ -173,6 +178,8 @@ interface Asked {
 export interface Built {
   programme: Programme
   taken: number[]
+  /** By print and pattern. */
+  amounts: number[][]
   fresh: number[]
   /** By print and demand. */
   demandRows: number[][]

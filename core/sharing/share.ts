@@ -2,7 +2,7 @@ import type { Solve } from '../cutting'
 import { before } from '../cutting'
 import { itemAt } from '../lists'
 import { cheapest, sizeOf, allCombinations } from './combinations'
-import { cutByClass } from './classes'
+import { cutByClass } from './by-class'
 import { brokenBy, dealtOut } from './deal'
 import { handedOut } from './handing'
 import type { Impossible, Kind, Rules, Sharing, SharingProblem } from './model'
@@ -26,18 +26,19 @@ export function* shareOut(problem: SharingProblem, solve: Solve): Generator<{ sh
   if (problem.kinds.every(({ kits }) => kits === 0)) return { ...first, sheets: 0, bound: 0, cost: 0, least: 0 }
   yield { sharing: first, share: 0 }
   let best: Sharing | undefined
-  for (const cut of cutByClass(problem, solve)) {
-    const { kits, missing } = handedOut(problem, cut)
-    const broken = brokenBy(problem, kits)
-    const cost = costOf(problem.rules, broken, cut.sheets)
-    const least = missing > 0 ? undefined : cut.bound * SHEET
-    const next: Sharing = { kits, broken, missing, sheets: cut.sheets, bound: cut.bound, cost, least }
-    if (!best || isBetter(problem.rules, next, best)) best = next
-    yield { sharing: best, share: 0.3 }
-    const isKept = mustBroken(problem.rules, broken) === 0
-    if (cut.isFewest && missing === 0 && isKept && cost <= cut.bound * SHEET) return best
+  for (const ways of cutByClass(problem, solve)) {
+    for (const cut of ways) {
+      const { kits, missing } = handedOut(problem, cut)
+      const broken = brokenBy(problem, kits)
+      const cost = costOf(problem.rules, broken, cut.sheets)
+      const least = missing > 0 ? undefined : cut.bound * SHEET
+      const next: Sharing = { kits, broken, missing, sheets: cut.sheets, bound: cut.bound, cost, least, layouts: cut.layouts }
+      if (!best || isBetter(problem.rules, next, best)) best = next
+      yield { sharing: best, share: 0.3 }
+      if (cut.isFewest && missing === 0 && mustBroken(problem.rules, broken) === 0 && cost * (1 - GAP) <= cut.bound * SHEET) return best
+    }
     // More sheets help with rules that must be kept, not with kits that cannot be made.
-    if (isKept || missing > 0) break
+    if (best && (best.missing > 0 || mustBroken(problem.rules, best.broken) === 0)) break
   }
   best ??= first
   if (isLarge(problem)) return best
@@ -79,7 +80,7 @@ function exactly(problem: SharingProblem, programme: SharingProgramme, first: Sh
   if (!sheets) return undefined
   const bound = sheets.missing ? 0 : Math.max(0, Math.ceil(sheets.cost / SHEET - 1e-6))
   const least = relaxed(true, bound)
-  const built = programme.build({ sheets: bound, cents: true })
+  const built = programme.build({ sheets: bound, buying: true })
   const whole = solve({ ...built.programme, whole: { nodes: programme.columns > NODES.columns ? NODES.many : NODES.few, gap: GAP } })
   if (!whole) return undefined
   const kits = programme.kitsIn(built, whole.columns)
@@ -95,6 +96,7 @@ function exactly(problem: SharingProblem, programme: SharingProgramme, first: Sh
     kits: all,
     broken,
     missing,
+    layouts: programme.layoutsIn(built, whole.columns),
     sheets: opened,
     bound: noWishes(problem.rules) ? Math.max(bound, Math.ceil(proven / SHEET - 1e-6)) : bound,
     cost,

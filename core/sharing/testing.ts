@@ -33,8 +33,8 @@ export const rolesOf = (prints: string[], sizes: string[], pool = 'pool'): Role[
   key: `role-${at}`, name: `Role ${at}`, parts: [`role-${at}`], pool, options: prints, takes: prints.map(() => new Map([[size, 1]])),
 }))
 
-/** Sheets for the pieces of a sharing, by the planner, which knows nothing of sharing, print by print; and sizes that it cannot give. */
-export function sheetsFor({ prints, kinds }: SharingProblem, { kits }: Pick<Sharing, 'kits'>,
+/** Sheets for the pieces of a sharing by the planner, print by print; and sizes that it cannot give. */
+export function sheetsFor({ prints, kinds }: SharingProblem, { kits, layouts }: Pick<Sharing, 'kits' | 'layouts'>,
   solve: Solve): { sheets: number, missing: number } {
   const wanted = new Map<string, number>()
   kinds.forEach(({ roles }, at) => itemAt(kits, at).forEach(combination => roles.forEach(({ options, takes }, role) => {
@@ -46,7 +46,8 @@ export function sheetsFor({ prints, kinds }: SharingProblem, { kits }: Pick<Shar
   })))
   return prints.reduce((total, { key: print, problem }) => {
     const demands = problem.demands.map(demand => ({ ...demand, quantity: wanted.get(`${print} ${demand.key}`) ?? 0 }))
-    const { sheets, unplaced } = plan({ ...problem, demands: demands.filter(({ quantity }) => quantity > 0) }, solve)
+    const known = layouts?.get(print)
+    const { sheets, unplaced } = plan({ ...problem, known, demands: demands.filter(({ quantity }) => quantity > 0) }, solve)
     return { sheets: total.sheets + sheets, missing: total.missing + unplaced.length }
   }, { sheets: 0, missing: 0 })
 }

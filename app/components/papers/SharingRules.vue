@@ -60,7 +60,7 @@ function set(rule: RuleName, change: Partial<RuleEntry>) {
       </li>
     </ul>
     <p class="quiet small">
-      A wish that is not met weighs as much as its number, a sheet weighs 100.
+      A wish that is not met weighs as much as its number, a sheet 100, buying one while others lie there 20.
     </p>
     <div class="row">
       <label :for="`${id}-surplus`">Bags to choose from on the day</label>
