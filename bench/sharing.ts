@@ -47,8 +47,8 @@ const toBuy = (problem: SharingProblem): SharingProblem => ({
 export function sharing(solve: Solve): string {
   const table = new Table({
     head: [
-      'Prints', 'Sizes', 'Colourways', 'Sheets on hand', 'Rules', 'First', 'Settled', 'Sheets', 'Planned', 'Bound', 'Cost of bound', 'Not kept',
-      'Dealt by hand',
+      'Prints', 'Sizes', 'Colourways', 'Sheets on hand', 'Rules', 'First', 'Settled', 'Sheets', 'Planned', 'Bound', 'Cost of bound',
+      'Not kept', 'Dealt by hand',
     ],
     style: { head: [], border: [] },
   })
