@@ -9,7 +9,7 @@ import { paperedCard } from '../batch/testing'
 import {
   anyKit, kitsOfBatch, lyingPieces, packedBags, piecesIn, planAll, prepare, profileOf, weighedBags,
 } from '../batch'
-import type { Batch } from '../document'
+import type { Batch, PrepLevel } from '../document'
 import { DEFAULT_LABELS, newSeat } from '../document'
 import { FOLDS, assembliesAt, foldById } from '../folds'
 import { stepDrawings } from './stage'
@@ -74,7 +74,8 @@ describe('a hand-out', () => {
     expect(texts.some(text => text.includes('Glue the message panel'))).toBe(false)
     expect(texts.some(text => text.startsWith('1. Cut your pieces. From the strip of'))).toBe(true)
     expect(texts.some(text => text.startsWith('2. Cut from your own paper: 1 × Plate'))).toBe(true)
-    expect(texts.some(text => text.includes('Base: scored already'))).toBe(true)
+    expect(texts.filter(text => /score/i.test(text))).toEqual([expect.stringContaining('cut and scored')])
+    expect(texts.some(text => text.includes('. Fold the base: in half'))).toBe(true)
     expect(texts.some(text => text.startsWith('Paper for 1 × Plate'))).toBe(true)
   })
 
@@ -91,6 +92,32 @@ describe('a hand-out', () => {
     expect(texts.find(text => text.startsWith('1 × Base'))).toContain('Kelp or Fog')
     expect(texts.find(text => text.startsWith('1 × Mat on plate'))).toContain('a print of Shore prints')
     expect(anyKit(prepared.cards[0]!, { ...profileOf(tide) })).toBeUndefined()
+  })
+})
+
+describe('what comes scored', () => {
+  const scoring = /\bscore (?!line|on)|then score\./i
+  const levelled = (id: string, levels: Record<string, PrepLevel>) => produce(classOf(id), (draft) => {
+    draft.prep.profiles[0]!.levels = levels
+  })
+
+  it.each(FOLDS.map(({ id }) => id))('%s: nobody is told to score it again, and all else is left to do', (id) => {
+    const stepsAt = (level: PrepLevel) =>
+      textsOf(handout(levelled(id, { base: level, insert: level, envelope: level }))).filter(text => /^\d+\. /.test(text))
+    const [steps, all] = [stepsAt('scored'), stepsAt('cut')]
+    expect(steps.filter(text => scoring.test(text) && !/already/.test(text))).toEqual([])
+    expect(steps).toHaveLength(all.length)
+    for (const [at, text] of all.entries()) expect([text, steps[at] !== text]).toEqual([text, scoring.test(text)])
+  })
+
+  it('with one blank of two says which', () => {
+    const texts = textsOf(handout(levelled('crossing-flaps', { base: 'scored', insert: 'cut' })))
+    expect(texts.some(text => text.includes('. Base: scored already. Score and fold the base;'))).toBe(true)
+  })
+
+  it('by a die has its slits cut too', () => {
+    const texts = textsOf(handout(levelled('floating-window', { base: 'die cut' })))
+    expect(texts.some(text => text.includes('slits and windows are cut already. Fold the base.'))).toBe(true)
   })
 })
 

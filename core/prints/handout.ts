@@ -26,10 +26,22 @@ const STAGE = { width: 118, height: 92 }
 /** Blanks that are drawn for one step. */
 const MOST_BLANKS = 2
 
-/** What a student has to do in a step before its text, by how far the pieces are made ready. */
-function before({ makes }: Step, levels: ReadonlyMap<string, PrepLevel>, nameOf: (key: string) => string): string {
-  const scored = makes.filter(key => ['scored', 'die cut', 'stamped', 'assembled'].includes(levels.get(key) ?? 'cut'))
-  return scored.length > 0 ? `${scored.map(nameOf).join(', ')}: scored already, leave the scoring out. ` : ''
+const IS_SCORED: ReadonlySet<PrepLevel> = new Set(['scored', 'die cut', 'stamped', 'assembled'])
+
+/**
+ * A step as it is left to do, by how far what is worked on in it is made ready.
+ * @param folded what is worked on and has creases, by key
+ */
+function leftOf(
+  step: Step, folded: string[], levels: ReadonlyMap<string, PrepLevel>, nameOf: (key: string) => string,
+): Pick<Step, 'text' | 'warning'> {
+  const names = (keys: string[]) => keys.map(nameOf).join(', ')
+  const scored = folded.filter(key => IS_SCORED.has(levels.get(key) ?? 'cut'))
+  const dies = folded.filter(key => levels.get(key) === 'die cut')
+  if (!step.scored || scored.length === 0) return step
+  const cut = dies.length > 0 ? `${names(dies)}: slits and windows are cut already. ` : ''
+  if (scored.length < folded.length) return { ...step, text: `${names(scored)}: scored already. ${cut}${step.text}` }
+  return { ...step.scored, text: `${cut}${step.scored.text}` }
 }
 
 /** Whether all that a step does is done already: what it puts on is put on, and it makes nothing. */
@@ -52,14 +64,18 @@ function stepsOf({ card, pieces, strips }: PackedKit, units: Units): HandStep[] 
   const uncut = strips.map(strip => `From the strip of ${strip.paper.name}: ${stripInWords(strip, card.pieces, units)}.`)
   const brought = pieces.filter(({ level }) => level === 'brought').map(({ piece, count }) =>
     `${count} × ${piece.name} ${formatLength(piece.width.value, units)} × ${formatLength(piece.height.value, units, { unit: true })}`)
+  let worked: string[] = []
   return [
     ...(uncut.length > 0 ? [{ text: `Cut your pieces. ${uncut.join(' ')}` }] : []),
     ...(brought.length > 0 ? [{ text: `Cut from your own paper: ${brought.join(', ')}.` }] : []),
     ...construction.steps.flatMap((step, at): HandStep[] => {
+      const folded = step.makes.filter(key => construction.parts.some(part => part.key === key && part.creases.length > 0))
+      if (folded.length > 0) worked = folded
       if (isDone(step, levels)) return []
       const ready = step.puts.filter(key => levels.get(key) === 'assembled')
       const already = ready.length > 0 ? `${ready.map(nameOf).join(', ')}: put on already. ` : ''
-      return [{ at, text: `${before(step, levels, nameOf)}${already}${step.text}`, warning: step.warning }]
+      const { text, warning } = leftOf(step, worked, levels, nameOf)
+      return [{ at, text: `${already}${text}`, warning }]
     }),
   ]
 }

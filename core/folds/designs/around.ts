@@ -45,6 +45,7 @@ export const plainCard = defineFold({
         )
     const back = panelOf(base, 'back')
     card.step('Score and fold the base.')
+    card.whenScored('Fold the base.')
     card.mat(panelOf(base, 'front'), border, {
       key: 'mat-front',
       name: 'Mat on the front',
@@ -108,6 +109,7 @@ export const sideSeamEnvelope = defineFold({
       at(left, low),
     ])
     card.step('Score all four lines, cut the corners away, fold the seams in and glue the pocket over them.', 'Glue the seams only.')
+    card.whenScored('Cut the corners away, fold the seams in and glue the pocket over them.', 'Glue the seams only.')
     card.limit({
       subject: 'Side flap',
       parameter: 'seam',
@@ -197,6 +199,10 @@ export const diagonalEnvelope = defineFold({
       'Cut the blank to the outline, score the four sides of the back, fold left and right first.',
       'Glue the lower flap to the sides only where it lies on them.',
     )
+    card.whenScored(
+      'Cut the blank to the outline, fold left and right first.',
+      'Glue the lower flap to the sides only where it lies on them.',
+    )
     card.limit({
       subject: 'Overlap of the flaps',
       parameter: 'overlap',
@@ -282,6 +288,10 @@ export const boxEnvelope = defineFold({
       'Score four lines, cut the four slits, fold the walls up.',
       'The ends of the side walls are tabs: fold them round the corners and glue them to the other walls.',
     )
+    card.whenScored(
+      'Cut the four slits, fold the walls up.',
+      'The ends of the side walls are tabs: fold them round the corners and glue them to the other walls.',
+    )
     card.limit({
       subject: 'Depth',
       parameter: 'depth',
@@ -316,6 +326,7 @@ export const giftCardHolder = defineFold({
     ])
     const back = panelOf(base, 'back')
     card.step('Score and fold the base.')
+    card.whenScored('Fold the base.')
     card.mat(panelOf(base, 'front'), border, { key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: 'top' })
     card.step('Glue the mat on the front.')
     const across = width.minus(border.times(2)).downToMark(card.mark)
@@ -329,6 +340,7 @@ export const giftCardHolder = defineFold({
     )
     card.joinAt(panelOf(holder, 'backing'), back, 'inside', { x: border, y: border })
     card.step('Score the insert, fold its pocket up and tape the two sides of the pocket.', 'Keep the tape at the very edge.', [])
+    card.whenScored('Fold the pocket of the insert up and tape its two sides.', 'Keep the tape at the very edge.')
     card.step('Glue the insert on the back panel, inside.')
     const gift = Measure.of('Gift card', millimetres(85.6))
     card.message('the inside above the pocket', across, height.minus(border.times(2)).minus(pocket))

@@ -51,6 +51,7 @@ export const bandedFlap = defineFold({
     ])
     const back = panelOf(base, 'back')
     card.step('Score and fold the base; the flap closes from the top. Score and fold the band, its print outwards.')
+    card.whenScored('Fold the base; the flap closes from the top. Fold the band, its print outwards.')
 
     const inner = card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop })
     card.mat(panelOf(base, 'flap'), border, { key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop })

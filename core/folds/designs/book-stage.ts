@@ -106,6 +106,10 @@ export const bookStage = defineFold({
       'Cut the two long slits first, both the same length, then score.',
       'Rails and band share the middle score, folded in opposite directions.',
     )
+    card.whenScored(
+      'Cut the two long slits, both the same length.',
+      'Rails and band share the middle score, folded in opposite directions.',
+    )
 
     for (const [side, name] of [
       ['left', 'left'],

@@ -89,6 +89,7 @@ export const boxFrame = defineFold({
       'Score four lines from every edge: face, depth, face, depth. Cut the four corners away.',
       'Score before you cut; heavy stock is folded along every line once before it is rolled.',
     )
+    card.whenScored('Cut the four corners away.', 'Fold heavy stock along every line once before it is rolled.')
     card.step('On the left and right arms narrow the two outer strips to the opening and mitre the third from there to its corner.')
     card.step(
       'Roll every edge inwards to a square tube and glue its last strip to the centre.',

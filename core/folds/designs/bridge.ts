@@ -51,6 +51,7 @@ export const bridge = defineFold({
       panel('right-foot', 'Right foot', depth),
     ])
     card.step('Score all four creases and fold them sharply; burnish.')
+    card.whenScored('Fold all four creases sharply; burnish.')
     for (const { key, name } of base.panels) {
       card.mat(panelOf(base, key), border, { key: `mat-${key}`, name: `Mat on ${name.toLowerCase()}`, printTop: 'top' })
     }

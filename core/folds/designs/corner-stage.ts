@@ -90,8 +90,13 @@ export const cornerStage = defineFold({
       'Score the middle line between the walls and the line at their foot; cut the lower middle line up to the centre and not beyond.',
       'Stop at the centre, or the walls come apart.',
     )
+    card.whenScored('Cut the lower middle line up to the centre and not beyond.', 'Stop at the centre, or the walls come apart.')
     card.step(
       'Turn over and score both diagonals from the centre to the lower corners.',
+      'Cut the score line away under the overlap to save bulk.',
+    )
+    card.whenScored(
+      'Turn over and fold both diagonals from the centre to the lower corners.',
       'Cut the score line away under the overlap to save bulk.',
     )
     card.mat(left, border, { key: 'mat-left', name: 'Mat on left wall', printTop: 'top' })

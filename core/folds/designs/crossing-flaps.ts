@@ -39,6 +39,7 @@ export const crossingFlaps = defineFold({
       panel('back-leaf', 'Back leaf', leaf),
     ])
     card.step('Score and fold the base; the flap closes from the right. Score and fold the insert; it opens from the right.')
+    card.whenScored('Fold the base; the flap closes from the right. Fold the insert; it opens from the right.')
 
     const back = panelOf(base, 'back')
     card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop })

@@ -48,6 +48,7 @@ export const doubleZFold = defineFold({
     const [a, c] = [panelOf(base, 'a'), panelOf(base, 'c')]
     const printTop = 'top'
     card.step('Score and fold base and strip alike, then turn the strip end for end.')
+    card.whenScored('Fold base and strip alike, then turn the strip end for end.')
 
     card.mat(a, border, { key: 'mat-a', name: 'Mat on panel A', printTop })
     card.mat(panelOf(base, 'b'), border, { key: 'mat-b', name: 'Mat on panel B', printTop })

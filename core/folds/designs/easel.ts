@@ -64,6 +64,7 @@ export const easel = defineFold({
       card.step('Fold first, then cut the circle through both layers.', 'Its top lies just over the fold: leave the hinge uncut.')
     }
     card.step('Score and fold the hinge; score the front again across its middle.')
+    card.whenScored('Fold the hinge; fold the front again across its middle.')
 
     const inner = card.mat(floor, border, { key: 'mat-base', name: 'Mat on base', printTop: 'top' })
     let uppermost = inner

@@ -59,6 +59,7 @@ export const floatingWindow = defineFold({
       : card.strip('base', 'Base', 'base', width, [panels.back(height), valley(40), panels.front(height)], 'y')
     const front = panelOf(base, 'front')
     card.step('Score and fold the base.')
+    card.whenScored('Fold the base.')
 
     // From left to right over the front: both risers lean left when it is pressed flat.
     const [leading, trailing] = upright

@@ -83,6 +83,7 @@ export const gatefoldShutter = defineFold({
     const middle = panelOf(base, 'middle')
     const [left, right] = [panelOf(base, 'left'), panelOf(base, 'right')]
     card.step('Score and fold both doors of the base.')
+    card.whenScored('Fold both doors of the base.')
 
     const travel = width.minus(panelWidth).named('Travel')
     const reach = panelWidth.half().plus(travel)

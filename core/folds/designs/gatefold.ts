@@ -36,6 +36,7 @@ export const gatefold = defineFold({
     ])
     const middle = panelOf(base, 'middle')
     card.step('Score and fold both doors; they meet in the middle without overlapping.')
+    card.whenScored('Fold both doors; they meet in the middle without overlapping.')
     for (const key of ['left', 'right']) {
       const door = panelOf(base, key)
       card.mat(door, border, { key: `mat-${key}`, name: `Mat on ${door.name.toLowerCase()}`, face: 'outside', printTop: 'top' })

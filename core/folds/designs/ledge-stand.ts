@@ -71,6 +71,7 @@ export const ledgeStand = defineFold({
       'Start and stop at the scores. The slits let one line be folded both ways.',
     )
     card.step('Score the rails from behind in the middle and from the front at their ends; the band the other way round.')
+    card.whenScored('Fold the rails as a mountain in the middle and as valleys at their ends; the band the other way round.')
 
     for (const key of ['left', 'right'])
       card.mat(panelOf(base, key), border, { key: `mat-${key}`, name: `Mat on ${key} end`, printTop: 'top' })

@@ -101,6 +101,7 @@ export const ownStrip = defineFold({
     }
     if (slits) for (const y of [rail, rail.plus(band)]) card.slit(base, at(slitFrom, y), at(slitTo, y))
     card.step('Score in the order of the list; turn the sheet over for mountains.')
+    card.whenScored('Fold in the order of the list: valleys towards you, mountains away from you.')
     if (slits) card.step('Cut the two slits, both the same length.', 'Start and stop at the scores.')
     if (mats) {
       for (const panel of panels)

@@ -88,6 +88,7 @@ export const pullTabFlap = defineFold({
       'Both slits start at the hinge line; cut with knife and steel ruler on a mat, away from you.',
     )
     card.step('Score hinge, knee and joint across the flap.')
+    card.whenScored('Fold hinge, knee and joint of the flap once.')
 
     if (notch.value > 0) {
       if (kind === 'leaf') card.shape(base, notched(base, notch))

@@ -66,6 +66,7 @@ export const risingScene = defineFold({
     )
     const [back, front] = [panelOf(base, 'back'), panelOf(base, 'front')]
     card.step('Score and fold the base; the fold is at the top.')
+    card.whenScored('Fold the base; the fold is at the top.')
     const windowHigh = windowShape === 'circle' ? windowSize : windowHeight
     const size = { width: windowSize, height: windowHigh }
     const windowX = width.minus(windowSize).half()

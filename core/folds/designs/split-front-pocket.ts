@@ -61,6 +61,7 @@ export const splitFrontPocket = defineFold({
     )
     card.slit(base, at(split, zero), at(split, height))
     card.step('Score and fold the base first and look which half is a hair longer: put that half in front.')
+    card.whenScored('Fold the base first and look which half is a hair longer: put that half in front.')
     card.step(
       'Cut the slit through the front only, from its free edge to the crease.',
       'Stop at the crease. A slit beyond it cuts the card in two.',

@@ -114,6 +114,7 @@ export const squashFold = defineFold({
     card.step(
       'Score both diagonals from the front and the middle line from the back; push the sides in until the square collapses to a triangle.',
     )
+    card.whenScored('Fold both diagonals and, the other way, the middle line; push the sides in until the square collapses to a triangle.')
     card.step(
       'Fold the four corners to the middle, open them and tuck them inside: a house is left.',
       'Burnish every fold before gluing.',

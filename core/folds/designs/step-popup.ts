@@ -116,12 +116,13 @@ export const stepPopup = defineFold({
       card.crease(sheet, [`${key}-top`, 'wall'], ...line(fold.plus(depth)), bent('valley', hinge))
       for (const side of [x, x.plus(width)]) card.slit(sheet, at(side, fold.minus(depth)), at(side, fold.plus(depth)))
     }
-    card.step(
-      'Score the base. Score the inner sheet at the fold, but not across the steps; cut the slits, the same length to each side '
-      + 'of the fold, with a knife or, folded, with scissors from the fold through both halves at once.',
-      `Both slits of a step must be equally long: a difference as large as a tenth of the step’s width leans it by six degrees.`,
-    )
+    const slits = 'ut the slits, the same length to each side of the fold, with a knife or, folded, with scissors from the fold through '
+      + 'both halves at once.'
+    const equal = 'Both slits of a step must be equally long: a difference as large as a tenth of the step’s width leans it by six degrees.'
+    card.step(`Score the base. Score the inner sheet at the fold, but not across the steps; c${slits}`, equal)
+    card.whenScored(`C${slits}`, equal)
     card.step('Score both ends of each step, fold the sheet and push the steps through, their own fold the other way.')
+    card.whenScored('Fold the sheet and push the steps through, their own fold the other way.')
     const [floor, wall] = [panelOf(sheet, 'floor'), panelOf(sheet, 'wall')]
     card.joinAt(floor, panelOf(base, 'front'), 'inside', { x: border, y: border })
     card.joinAt(wall, panelOf(base, 'back'), 'inside', { x: border, y: zero })

@@ -36,6 +36,7 @@ export const zFold = defineFold({
     ])
     const printTop = 'top'
     card.step('Score both creases and fold the base: in half at the valley, then turn the upper half back at the mountain.')
+    card.whenScored('Fold the base: in half at the valley, then turn the upper half back at the mountain.')
     card.mat(panelOf(base, 'a'), border, { key: 'mat-a', name: 'Mat on panel A', printTop })
     card.mat(panelOf(base, 'b'), border, { key: 'mat-b', name: 'Mat on panel B', printTop })
     const matC = card.mat(panelOf(base, 'c'), border, { key: 'mat-c', name: 'Mat on panel C', printTop })

@@ -349,6 +349,12 @@ export class CardBuilder {
     this.made = this.parts.length
   }
 
+  /** What is left to do of the last step where its parts come scored already. */
+  whenScored(text: string, warning?: string): void {
+    const last = this.steps.at(-1)
+    if (last) last.scored = { text, warning }
+  }
+
   message(where: string, width: Measure, height: Measure): void {
     this.messageArea = { where, width, height }
   }

@@ -127,6 +127,8 @@ export interface Joint {
 export interface Step {
   text: string
   warning?: string
+  /** What is left to do of it where its parts come scored already. */
+  scored?: { text: string, warning?: string }
   /** Keys of the parts that are made ready in it: scored, cut to shape. */
   makes: string[]
   /** Keys of the parts that are put on in it. */
