@@ -120,7 +120,7 @@ function topMark({ printTop }: Part, corners: Corners): string[] {
 }
 
 /** So many pieces that come are drawn by themselves; of more the drawing of the card tells. */
-const MOST_PIECES = 2
+const MOST_PIECES = 4
 
 /** What tells apart how pieces are glued and lie; those alike are drawn once. */
 const likeness = (part: Part, joints: Joint[]): string => JSON.stringify([
