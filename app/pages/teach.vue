@@ -20,8 +20,6 @@ const { found, state, reason, ask, stop } = useTeach()
 const ready = ref(false)
 const SKILL_OPTIONS = SKILLS.map(value => ({ value, label: value }))
 /** A choice of its own stands for none: an empty one would show nothing. */
-const ANY = 'any envelope'
-const envelopes = computed(() => [{ key: ANY, name: 'Any, or none' }, ...settings.value.post.envelopes])
 
 onMounted(async () => {
   try {
@@ -131,20 +129,13 @@ useHead({ title: 'What could I teach? · Wakaru' })
           :blank="null"
         />
       </LabelledField>
-      <LabelledField
-        input="teach-envelope"
+      <ChoiceField
         label="Envelope"
-      >
-        <Select
-          :model-value="wishes.envelope || ANY"
-          label-id="teach-envelope"
-          aria-label="Envelope"
-          :options="envelopes"
-          option-value="key"
-          option-label="name"
-          @update:model-value="wishes.envelope = $event === ANY ? '' : $event"
-        />
-      </LabelledField>
+        :model-value="wishes.envelope || null"
+        :options="settings.post.envelopes"
+        none="any, or none"
+        @update:model-value="wishes.envelope = $event ?? ''"
+      />
       <SelectButton
         v-model="wishes.skills"
         :options="SKILL_OPTIONS"

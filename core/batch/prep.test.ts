@@ -3,7 +3,7 @@ import { produce } from 'immer'
 import { beforeAll, describe, expect, it } from 'vitest'
 import {
   arrive, bagsOf, broughtPieces, kitsOfBatch, levelsOf, lyingPieces, moneyOfClass, noteLine, packedBags, parcelsOf, planAll, prepare,
-  prepareShared, profileOf, shoppingList, stopsIn, findingsOf, stripsFor, suppliesFor, taskMinutes, tasksOf,
+  prepareShared, profileOf, shoppingList, stillToBuy, stopsIn, findingsOf, stripsFor, suppliesFor, taskMinutes, tasksOf,
 } from '.'
 import { demoBatches } from '../../demo'
 import type { Solve } from '../cutting'
@@ -241,6 +241,8 @@ describe('shopping', () => {
       'By the quay', [[sheet.item, sheet.toBuy], ['tape', 0]], '',
     ])
     const [, came] = quay!.lines
+    const [before, later] = [stillToBuy(listOf(needy)), stillToBuy(listOf(ordered))]
+    expect([later.things, later.coming, later.cents]).toEqual([before.things - 1, 1, before.cents - tape.cost!])
     const after = produce(ordered, draft => arrive(draft, came!, came!.ordered))
     expect(after.supplies.find(({ key }) => key === 'tape')!.onHand).toBe(tape.toBuy * 10)
     expect(after.shopping.find(({ item }) => item === 'tape')).toMatchObject({ where: 'By the quay', ordered: 0 })

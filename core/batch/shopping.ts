@@ -36,6 +36,17 @@ export function shoppingList(
   return places.map(where => ({ where, lines: lines.filter(line => line.where === where) }))
 }
 
+/** Of a shopping list the things that are still to be bought with what they cost in cents, and those that are on their way. */
+export function stillToBuy(groups: { lines: ShoppingLine[] }[]): { things: number, cents: number, coming: number } {
+  const lines = groups.flatMap(({ lines }) => lines)
+  const open = lines.filter(({ missing }) => missing > 0)
+  return {
+    things: open.length,
+    cents: open.reduce((sum, { cost, missing, toBuy }) => sum + ((cost ?? 0) * missing) / toBuy, 0),
+    coming: lines.length - open.length,
+  }
+}
+
 /** What is noted of a line changes. Changes the draft that it is given. */
 export function noteLine(batch: Pick<Batch, 'shopping'>, line: ShoppingLine, change: Partial<Pick<ShoppingEntry,
   'where' | 'ordered'>>): void {

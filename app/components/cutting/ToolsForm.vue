@@ -53,36 +53,18 @@ const set = (key: Exclude<keyof ToolsEntry, 'pace'>, value: string | number) => 
         :zero="'zero' in field"
         @update:model-value="set(field.key, $event)"
       />
-      <LabelledField
-        input="tool-mark"
+      <ChoiceField
         label="Smallest mark"
-      >
-        <Select
-          input-id="tool-mark"
-          label-id="tool-mark"
-          aria-label="Smallest mark"
-          :model-value="writeLength(lengthFrom(tools.mark, units), units)"
-          :options="marksOf(MARKS[units])"
-          option-value="value"
-          option-label="label"
-          @update:model-value="set('mark', $event)"
-        />
-      </LabelledField>
-      <LabelledField
-        input="tool-board"
+        :model-value="writeLength(lengthFrom(tools.mark, units), units)"
+        :options="marksOf(MARKS[units])"
+        @update:model-value="$event && set('mark', $event)"
+      />
+      <ChoiceField
         label="Marks of your scoring board"
-      >
-        <Select
-          input-id="tool-board"
-          label-id="tool-board"
-          aria-label="Marks of your scoring board"
-          :model-value="writeLength(lengthFrom(tools.board, units), units)"
-          :options="marksOf(BOARD_MARKS[units])"
-          option-value="value"
-          option-label="label"
-          @update:model-value="set('board', $event)"
-        />
-      </LabelledField>
+        :model-value="writeLength(lengthFrom(tools.board, units), units)"
+        :options="marksOf(BOARD_MARKS[units])"
+        @update:model-value="$event && set('board', $event)"
+      />
       <LabelledField
         input="tool-stack"
         label="Sheets in one stack"

@@ -28,20 +28,12 @@ const set = (change: Partial<WishesEntry>) => emit('change', `wish ${Object.keys
       <p class="quiet small">
         An empty field sets no limit.
       </p>
-      <LabelledField
-        input="working"
+      <ChoiceField
         label="Sheets are cut"
-      >
-        <Select
-          label-id="working"
-          aria-label="Sheets are cut"
-          :model-value="wishes.working"
-          :options="OPTIONS"
-          option-value="value"
-          option-label="label"
-          @update:model-value="set({ working: $event })"
-        />
-      </LabelledField>
+        :model-value="wishes.working"
+        :options="OPTIONS"
+        @update:model-value="$event && set({ working: $event })"
+      />
       <LabelledField
         v-for="{ key, label } in LIMITS"
         :key="key"

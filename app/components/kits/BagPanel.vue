@@ -47,39 +47,23 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
           @update:model-value="set('name', { name: $event ?? '' })"
         />
       </div>
-      <div
+      <ChoiceField
         v-for="card in cards"
         :key="card.key"
-        class="field"
-      >
-        <label :for="`${id}-${card.key}`">{{ card.title }} in</label>
-        <Select
-          :input-id="`${id}-${card.key}`"
-          :aria-label="`${card.title} in`"
-          :model-value="bag.seat.colourways[card.key] ?? null"
-          :options="card.colourways"
-          option-label="name"
-          option-value="key"
-          placeholder="any colourway"
-          show-clear
-          @update:model-value="wish(card.key, $event)"
-        />
-      </div>
-    </div>
-    <div class="field">
-      <label :for="`${id}-profile`">Made ready</label>
-      <Select
-        :input-id="`${id}-profile`"
-        aria-label="Made ready"
-        :model-value="bag.seat.profile || null"
-        :options="work.batch.prep.profiles"
-        option-label="name"
-        option-value="key"
-        :placeholder="`as usual: ${bag.profile.name}`"
-        show-clear
-        @update:model-value="set('profile', { profile: $event ?? '' })"
+        :label="`${card.title} in`"
+        :model-value="bag.seat.colourways[card.key] ?? null"
+        :options="card.colourways"
+        none="any colourway"
+        @update:model-value="wish(card.key, $event)"
       />
     </div>
+    <ChoiceField
+      label="Made ready"
+      :model-value="bag.seat.profile || null"
+      :options="work.batch.prep.profiles"
+      :none="`as usual: ${bag.profile.name}`"
+      @update:model-value="set('profile', { profile: $event ?? '' })"
+    />
     <div class="row">
       <span
         v-for="[flag, label] in FLAGS"

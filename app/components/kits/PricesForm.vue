@@ -30,18 +30,12 @@ const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit
   >
     <summary>Prices</summary>
     <div class="fields">
-      <div class="field">
-        <span
-          id="price-currency"
-          class="label"
-        >Currency</span>
-        <Select
-          aria-labelledby="price-currency"
-          :model-value="prices.currency"
-          :options="CURRENCIES.includes(prices.currency) ? CURRENCIES : [prices.currency, ...CURRENCIES]"
-          @update:model-value="set('currency', $event)"
-        />
-      </div>
+      <ChoiceField
+        label="Currency"
+        :model-value="prices.currency"
+        :options="[...new Set([prices.currency, ...CURRENCIES])].sort().map(value => ({ value, label: value }))"
+        @update:model-value="$event && set('currency', $event)"
+      />
       <LabelledField
         v-for="field in FIELDS"
         :key="field.key"
@@ -55,22 +49,15 @@ const set = <K extends keyof PricesEntry>(key: K, value: PricesEntry[K]) => emit
           @update:model-value="$event !== null && set(field.key, $event)"
         />
       </LabelledField>
-      <div
+      <ChoiceField
         v-for="choice in CHOICES"
         :key="choice.key"
-        class="field wide"
-      >
-        <label :for="`${id}-${choice.key}`">{{ choice.label }}</label>
-        <Select
-          :input-id="`${id}-${choice.key}`"
-          :aria-label="choice.label"
-          :model-value="prices[choice.key]"
-          :options="[...choice.options]"
-          option-value="value"
-          option-label="label"
-          @update:model-value="set(choice.key, $event)"
-        />
-      </div>
+        class="wide"
+        :label="choice.label"
+        :model-value="prices[choice.key]"
+        :options="choice.options"
+        @update:model-value="$event && set(choice.key, $event)"
+      />
     </div>
   </details>
 </template>

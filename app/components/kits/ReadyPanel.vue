@@ -135,51 +135,29 @@ function remove() {
       </Button>
     </div>
     <div class="fields">
-      <div
+      <ChoiceField
         v-for="{ kind } in roles"
         :key="kind"
-        class="field"
-      >
-        <label :for="`${id}-${kind}`">{{ ROLE_NAMES[kind] }}</label>
-        <Select
-          :input-id="`${id}-${kind}`"
-          :aria-label="ROLE_NAMES[kind]"
-          :model-value="profile.levels[kind] ?? 'cut'"
-          :options="LEVELS"
-          option-value="value"
-          option-label="label"
-          @update:model-value="level(kind, $event)"
-        />
-      </div>
-      <div class="field">
-        <label :for="`${id}-adhesive`">Tape and foam</label>
-        <Select
-          :input-id="`${id}-adhesive`"
-          aria-label="Tape and foam"
-          :model-value="profile.adhesive"
-          :options="STICKS"
-          option-value="value"
-          option-label="label"
-          @update:model-value="set('adhesive', { adhesive: $event })"
-        />
-      </div>
-      <div
+        :label="ROLE_NAMES[kind]"
+        :model-value="profile.levels[kind] ?? 'cut'"
+        :options="LEVELS"
+        @update:model-value="$event && level(kind, $event)"
+      />
+      <ChoiceField
+        label="Tape and foam"
+        :model-value="profile.adhesive"
+        :options="STICKS"
+        @update:model-value="$event && set('adhesive', { adhesive: $event })"
+      />
+      <ChoiceField
         v-for="{ value, label } in single"
         :key="value"
-        class="field"
-      >
-        <label :for="`${id}-${value}`">{{ label }}</label>
-        <Select
-          :input-id="`${id}-${value}`"
-          :aria-label="label"
-          :model-value="profile.levels[value]"
-          :options="LEVELS"
-          option-value="value"
-          option-label="label"
-          show-clear
-          @update:model-value="level(value, $event, null)"
-        />
-      </div>
+        :label="label"
+        :model-value="profile.levels[value]"
+        :options="LEVELS"
+        none="as its kind"
+        @update:model-value="level(value, $event, null)"
+      />
       <div
         v-if="others.length > 0"
         class="field"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ShoppingLine } from '../../../core/batch'
-import { arrive, neededInWords, noteLine, packsInWords, purchaseName, shoppingList, suppliesFor } from '../../../core/batch'
+import { arrive, neededInWords, noteLine, packsInWords, purchaseName, shoppingList, stillToBuy, suppliesFor } from '../../../core/batch'
 import { BOUNDS } from '../../../core/document'
 import type { Kits } from '../../../core/kits'
 
@@ -10,6 +10,7 @@ const work = useClassStore()
 const id = useId()
 const money = useMoney()
 const groups = computed(() => shoppingList(work.batch, kits, suppliesFor(work.prepared)))
+const cents = computed(() => stillToBuy(groups.value).cents)
 const places = computed(() => [...new Set(work.batch.shopping.map(({ where }) => where).filter(Boolean))])
 const keyOf = ({ sort, item, stock }: ShoppingLine) => [sort, item, stock].join(' ')
 const note = (line: ShoppingLine, what: string, change: Parameters<typeof noteLine>[2]) =>
@@ -26,7 +27,7 @@ const take = (line: ShoppingLine) => {
     aria-label="Shopping"
   >
     <div class="spread">
-      <h2>To buy {{ kits.totals.spending > 0 ? `for ${money(kits.totals.spending)}` : '' }}</h2>
+      <h2>To buy {{ cents > 0 ? `for ${money(cents)}` : '' }}</h2>
       <Button
         v-if="groups.length > 0"
         as="router-link"

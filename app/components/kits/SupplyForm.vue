@@ -87,33 +87,19 @@ const AMOUNTS = [
           </Button>
         </div>
         <div class="fields">
-          <div class="field">
-            <label :for="`${id}-${at}-use`">Used as</label>
-            <Select
-              :input-id="`${id}-${at}-use`"
-              aria-label="Used as"
-              :model-value="supply.use"
-              :options="USES"
-              option-value="value"
-              option-label="label"
-              @update:model-value="set(at, 'use', { use: $event, of: '' })"
-            />
-          </div>
-          <div
+          <ChoiceField
+            label="Used as"
+            :model-value="supply.use"
+            :options="USES"
+            @update:model-value="$event && set(at, 'use', { use: $event, of: '' })"
+          />
+          <ChoiceField
             v-if="isSticking(supply)"
-            class="field"
-          >
-            <label :for="`${id}-${at}-way`">You stick</label>
-            <Select
-              :input-id="`${id}-${at}-way`"
-              aria-label="You stick"
-              :model-value="supply.way"
-              :options="WAYS"
-              option-value="value"
-              option-label="label"
-              @update:model-value="set(at, 'way', { way: $event })"
-            />
-          </div>
+            label="You stick"
+            :model-value="supply.way"
+            :options="WAYS"
+            @update:model-value="$event && set(at, 'way', { way: $event })"
+          />
           <LengthField
             v-if="supply.use === 'foam'"
             label="Height, 0 for any"
@@ -123,23 +109,14 @@ const AMOUNTS = [
             zero
             @update:model-value="set(at, 'height', { of: lengthFrom($event) === 0 ? '' : $event })"
           />
-          <div
+          <ChoiceField
             v-if="supply.use === 'envelope'"
-            class="field"
-          >
-            <label :for="`${id}-${at}-of`">Which</label>
-            <Select
-              :input-id="`${id}-${at}-of`"
-              aria-label="Which"
-              :model-value="supply.of || null"
-              :options="envelopes"
-              option-value="key"
-              option-label="name"
-              placeholder="any"
-              show-clear
-              @update:model-value="set(at, 'envelope', { of: $event ?? '' })"
-            />
-          </div>
+            label="Which"
+            :model-value="supply.of || null"
+            :options="envelopes"
+            none="any"
+            @update:model-value="set(at, 'envelope', { of: $event ?? '' })"
+          />
           <LabelledField
             v-for="amount in AMOUNTS"
             :key="amount.key"

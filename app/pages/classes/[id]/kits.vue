@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { contentsOf, packedBags, suppliesFor } from '../../../../core/batch'
+import { contentsOf, packedBags, shoppingList, stillToBuy, suppliesFor } from '../../../../core/batch'
 import type { SupplyEntry } from '../../../../core/document'
 
 definePageMeta({ fills: true })
@@ -31,7 +31,7 @@ const PANELS = [
 ] as const
 const asked = useRoute().query.panel
 const panel = ref<(typeof PANELS)[number]['value']>(PANELS.find(({ value }) => value === asked)?.value ?? 'bag')
-const toBuy = computed(() => kits.value?.purchases.filter(purchase => purchase.toBuy > 0).length ?? 0)
+const toBuy = computed(() => stillToBuy(kits.value ? shoppingList(work.batch, kits.value, suppliesFor(work.prepared)) : []))
 </script>
 
 <template>
@@ -81,11 +81,12 @@ const toBuy = computed(() => kits.value?.purchases.filter(purchase => purchase.t
         <template v-if="!kits">
           What has to be bought follows when the cutting is planned …
         </template>
-        <template v-else-if="toBuy === 0">
+        <template v-else-if="toBuy.things + toBuy.coming === 0">
           Nothing to buy: everything this class needs is here.
         </template>
         <template v-else>
-          To buy: {{ count(toBuy, 'thing') }} for {{ money(kits.totals.spending) }}
+          {{ toBuy.things > 0 ? `To buy: ${count(toBuy.things, 'thing')} for ${money(toBuy.cents)}` : 'All is ordered' }}{{
+            toBuy.coming > 0 ? `, ${count(toBuy.coming, 'thing')} on the way` : '' }}
           <Button
             label="What"
             text

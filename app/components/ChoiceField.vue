@@ -1,0 +1,32 @@
+<script setup lang="ts" generic="T extends string">
+type Option = { value: T, label: string } | { key: T, name: string }
+
+/** A choice out of a list, its label above it: of values in words, or of entries of the document by their names. */
+const { options } = defineProps<{
+  label: string
+  modelValue: T | null | undefined
+  options: readonly Option[]
+  /** What stands there while nothing is chosen; then a choice can be taken back. */
+  none?: string
+}>()
+const emit = defineEmits<{ 'update:modelValue': [value: T | null] }>()
+const id = useId()
+const isNamed = computed(() => options.some(option => 'key' in option))
+</script>
+
+<template>
+  <div class="field">
+    <label :for="id">{{ label }}</label>
+    <Select
+      :input-id="id"
+      :aria-label="label"
+      :model-value="modelValue"
+      :options="[...options]"
+      :option-value="isNamed ? 'key' : 'value'"
+      :option-label="isNamed ? 'name' : 'label'"
+      :placeholder="none"
+      :show-clear="none !== undefined"
+      @update:model-value="emit('update:modelValue', $event)"
+    />
+  </div>
+</template>
