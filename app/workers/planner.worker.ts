@@ -51,7 +51,7 @@ async function share(order: number, jobs: { key: string, problem: SharingProblem
       for (;;) {
         const { done, value } = search.next()
         if (order !== current) return
-        answer({ kind: 'shared', order, key, ...(done ? { sharing: value, share: 1 } : value) })
+        answer({ kind: 'shared', order, key, ...(done ? { sharing: value, share: 1 } : { sharing: value.shown, share: value.share }) })
         if (done) break
         await breathe()
       }

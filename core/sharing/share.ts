@@ -17,14 +17,26 @@ const NODES = { few: 4000, many: 300, columns: 1500 }
 const GAP = 0.005
 const WORTH_WHILE = 1e-6
 
+/** How far a sharing has come. */
+export interface SharingStep {
+  /** The best one found. */
+  best: Sharing
+  /** What is to be shown meanwhile: what was dealt out at first stays beside a better one that breaks wishes worth a sheet more. */
+  shown: Sharing
+  /** Share of the way that is done. */
+  share: number
+}
+
 /**
  * Shares prints out among kits, together with the cutting: the first answer at once, then the best that is found within a counted
  * effort, with a bound that holds for every sharing that keeps what must be kept.
  */
-export function* shareOut(problem: SharingProblem, solve: Solve): Generator<{ sharing: Sharing, share: number }, Sharing> {
+export function* shareOut(problem: SharingProblem, solve: Solve): Generator<SharingStep, Sharing> {
   const first = dealtOut(problem)
   if (problem.kinds.every(({ kits }) => kits === 0)) return { ...first, sheets: 0, bound: 0, cost: 0, least: 0 }
-  yield { sharing: first, share: 0 }
+  yield { best: first, shown: first, share: 0 }
+  const worse = ({ broken }: Sharing) => mustBroken(problem.rules, broken) > mustBroken(problem.rules, first.broken)
+    || costOf(problem.rules, broken, 0) > costOf(problem.rules, first.broken, 1)
   let best: Sharing | undefined
   for (const ways of cutByClass(problem, solve)) {
     for (const cut of ways) {
@@ -34,7 +46,7 @@ export function* shareOut(problem: SharingProblem, solve: Solve): Generator<{ sh
       const least = missing > 0 ? undefined : cut.bound * SHEET
       const next: Sharing = { kits, broken, missing, sheets: cut.sheets, bound: cut.bound, cost, least, layouts: cut.layouts }
       if (!best || isBetter(problem.rules, next, best)) best = next
-      yield { sharing: best, share: 0.3 }
+      yield { best, shown: worse(best) ? first : best, share: 0.3 }
       if (cut.isFewest && missing === 0 && mustBroken(problem.rules, broken) === 0 && cost * (1 - GAP) <= cut.bound * SHEET) return best
     }
     // More sheets help with rules that must be kept, not with kits that cannot be made.
@@ -57,7 +69,7 @@ export function sharedToTheEnd(problem: SharingProblem, solve: Solve, until = 1)
   for (;;) {
     const { done, value } = search.next()
     if (done) return value
-    if (value.share >= until) return value.sharing
+    if (value.share >= until) return value.best
   }
 }
 

@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import highs from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { brokenBy, dealtOut, impossible, mostShared, sharedToTheEnd } from '.'
-import type { Kind, Print, Rules, SharingProblem } from '.'
+import { brokenBy, dealtOut, impossible, mostShared, shareOut, sharedToTheEnd } from '.'
+import type { Kind, Print, Rules, Sharing, SharingProblem } from '.'
+import { SHEET } from './model'
 import { printOf12, rolesOf, sheetsFor } from './testing'
 import type { Solve } from '../cutting'
 import { solverOf, spendingOf } from '../cutting'
@@ -106,6 +107,23 @@ describe('a sharing', () => {
     const problem: SharingProblem = { prints: printsOf(NAMES, SIZES, 2, 90), kinds: [zFold(12)],
       rules: rules({ touching: { hold: 'wish', weight: 20 } }) }
     expect(toTheEnd(problem)).toEqual(toTheEnd(problem))
+  })
+
+  it('shows what was dealt out until there is one that breaks hardly more wishes, and gets better all the time', () => {
+    const strict: Partial<Rules> = { touching: wish(60), neighbours: wish(40), different: wish(30) }
+    const names = NAMES.slice(0, 3)
+    const kinds = [{ ...zFold(14), roles: rolesOf(names, ['5.25x4', '2.5x4', '2.5x4', '3.75x2.75']) }]
+    // Of the first there is one sheet and no more to buy.
+    const prints = names.map((key, at) => printOf12(key, SIZES, at === 1 ? 3 : 1, at === 0 ? null : 90))
+    const steps = [...shareOut({ prints, kinds, rules: rules(strict) }, solve)]
+    const dealt = steps[0]!.shown
+    const wishes = ({ broken }: Sharing) => 60 * broken.touching + 40 * broken.neighbours + 30 * broken.different
+    expect([dealt.sheets, steps.some(({ best, shown }) => best !== shown)]).toEqual([undefined, true])
+    for (const [at, { best, shown }] of steps.entries()) {
+      expect(shown === dealt || wishes(shown) <= wishes(dealt) + SHEET).toBe(true)
+      expect(shown === dealt || shown === best).toBe(true)
+      if (at > 1) expect(best.cost!).toBeLessThanOrEqual(steps[at - 1]!.best.cost!)
+    }
   })
 
   it('says how many kits the sheets do not suffice for, and bought ones are no way out', () => {
