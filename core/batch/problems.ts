@@ -61,11 +61,65 @@ export function paperProblem(
   const demands = demandsOf(batch, cards, paper)
   const entry = batch.cutting.find(({ paper: key }) => key === paper.key)
   const supplies = [...suppliesOf(paper, formatsFor(batch, paper), cards, cutter), ...miscutsOf(entry)]
-  const names = new Map(demands.map(({ key, name }) => [key, name]))
-  const belongs = new Map(demands.map(({ key, owners }) => [key, belongsTo(owners)]))
-  const wanted = new Map(demands.map(({ key, quantity }) => [key, quantity]))
+  const own = new Set(demands.map(({ key }) => key))
+  const { cut, kept, unshelved, dropped } = madeLayouts(entry, [...demands, ...scrap.filter(({ key }) => !own.has(key))], supplies, cutter)
 
-  const readable = [...demands, ...scrap.filter(({ key }) => !names.has(key))]
+  // Hidden parts on layouts that are kept or cut are no business of what the papers leave over.
+  const [onKept, onAll] = [madeBy(kept), madeBy([...cut, ...kept])]
+  const hidden = new Map(scrap.flatMap(({ key, quantity }) => {
+    const count = own.has(key) ? 0 : Math.min(quantity, onAll.get(key) ?? 0)
+    return count > 0 ? [[key, count] as const] : []
+  }))
+  const onLayouts = scrap.filter(({ key }) => hidden.has(key)).map(demand => ({ ...demand, quantity: onKept.get(demand.key) ?? 0 }))
+  const all = [...demands, ...onLayouts]
+  const spoiled = new Map((entry?.spoiled ?? []).map(({ piece, count }) => [keyOfRef(piece), count]))
+  const [opened, taken] = [openedBy(cut), openedBy(unshelved)]
+  const left = supplies.map((supply) => {
+    // What the shelf does not hold is gone once it is cut, whether the shelf was brought up to date or not.
+    const gone = isLoose(supply.kind) ? opened : taken
+    return { ...supply, onHand: Math.max(0, supply.onHand - (gone.get(supply.key) ?? 0)) }
+  })
+  const kits = supplies.some(({ price }) => price !== null) ? [] : kitNeeds(batch, cards, paper)
+  const free: Problem = {
+    demands: [...onLayouts, ...stillMissing(demands, cut, spoiled, entry)],
+    supplies: left,
+    cutter,
+    // What the maker wishes for this paper comes before the wishes of the class.
+    objective: (entry?.priority ?? batch.wishes.priority) === 'money' ? 'money' : 'sheets',
+    work: readWork(batch),
+    ...(kits.length > 0 && { kits }),
+    ...(batch.wishes.offcutsFirst && { offcutsFirst: true }),
+    ...(known && { known }),
+  }
+  return {
+    paper,
+    cards,
+    own: entry,
+    names: new Map(all.map(({ key, name }) => [key, name])),
+    belongs: new Map(all.map(({ key, owners }) => [key, belongsTo(owners)])),
+    wanted: new Map(all.map(({ key, quantity }) => [key, hidden.get(key) ?? quantity])),
+    spoiled,
+    opened,
+    cut: unshelved,
+    dropped,
+    demands,
+    hidden,
+    problem: {
+      ...free,
+      supplies: wantedFormats(left, kept, entry),
+      ...(kept.length > 0 && { fixed: kept }),
+      ...(cut.length > 0 && { setUp: cut.map(({ key, supply, root }) => ({ key, supply, root })) }),
+    },
+    free: kept.length > 0 || (entry?.without ?? []).length > 0 ? free : undefined,
+  }
+}
+
+/**
+ * The layouts of a paper that the maker keeps.
+ * @param readable the sizes that may lie on them
+ * @returns what is cut of them, what of that the shelf does not know of yet, what is still to be cut, and why others do not fit any more
+ */
+function madeLayouts(entry: CuttingEntry | undefined, readable: OwnedDemand[], supplies: Supply[], cutter: Cutter) {
   const dropped: string[] = []
   const [cut, kept, unshelved]: [Required<Layout>[], Layout[], Layout[]] = [[], [], []]
   for (const layout of entry?.layouts ?? []) {
@@ -85,71 +139,28 @@ export function paperProblem(
       kept.push({ ...read, repeats: layout.repeats - layout.cut })
     else dropped.push('its sheet is no longer on the shelf')
   }
+  return { cut, kept, unshelved, dropped }
+}
 
+/** What is still to be cut: what is cut already does not count where it was spoiled or cut wrong. */
+function stillMissing(demands: OwnedDemand[], cut: Layout[], spoiled: ReadonlyMap<string, number>, entry?: CuttingEntry): OwnedDemand[] {
   const made = madeBy(cut)
-  const opened = openedBy(cut)
-  const taken = openedBy(unshelved)
-  const spoiled = new Map((entry?.spoiled ?? []).map(({ piece, count }) => [keyOfRef(piece), count]))
   const miscut = tally(entry?.miscut ?? [], ({ piece }) => keyOfRef(piece), ({ count }) => count)
-  // Hidden parts on layouts that are kept or cut are no business of what the papers leave over.
-  const ofKept = madeBy([...cut, ...kept])
-  const keptOnly = madeBy(kept)
-  const hidden = new Map(scrap.flatMap(({ key, quantity }) => {
-    const count = names.has(key) ? 0 : Math.min(quantity, ofKept.get(key) ?? 0)
-    return count > 0 ? [[key, count] as const] : []
-  }))
-  const onLayouts = scrap.filter(({ key }) => hidden.has(key)).map(demand => ({ ...demand, quantity: keptOnly.get(demand.key) ?? 0 }))
-  for (const { key, name, owners } of onLayouts) {
-    names.set(key, name)
-    belongs.set(key, belongsTo(owners))
-    wanted.set(key, hidden.get(key) ?? 0)
-  }
-  const missing = [...onLayouts, ...demands.map(demand => ({
+  return demands.map(demand => ({
     ...demand,
     quantity: Math.max(
       0, demand.quantity - (made.get(demand.key) ?? 0) + (spoiled.get(demand.key) ?? 0) + (miscut.get(demand.key) ?? 0),
     ),
-  }))]
-  const left = supplies.map((supply) => {
-    // What the shelf does not hold is gone once it is cut, whether the shelf was brought up to date or not.
-    const gone = isLoose(supply.kind) ? opened : taken
-    return { ...supply, onHand: Math.max(0, supply.onHand - (gone.get(supply.key) ?? 0)) }
+  }))
+}
+
+/** Supplies without the formats that the maker does not want for this paper; such a one still serves the layouts that are kept on it. */
+function wantedFormats(supplies: Supply[], kept: Layout[], entry?: CuttingEntry): Supply[] {
+  const [without, keptOn] = [new Set(entry?.without ?? []), openedBy(kept)]
+  return supplies.flatMap((supply) => {
+    if (supply.kind !== 'sheet' || !without.has(supply.key)) return [supply]
+    return keptOn.has(supply.key) ? [{ ...supply, onlyFixed: true }] : []
   })
-  const without = new Set(entry?.without ?? [])
-  const keptOn = openedBy(kept)
-  // What the maker wishes for this paper comes before the wishes of the class.
-  const objective = (entry?.priority ?? batch.wishes.priority) === 'money' ? 'money' : 'sheets'
-  const kits = supplies.some(({ price }) => price !== null) ? [] : kitNeeds(batch, cards, paper)
-  const free: Problem = { demands: missing, supplies: left, cutter, objective, work: readWork(batch), ...(kits.length > 0 && { kits }) }
-  if (batch.wishes.offcutsFirst) free.offcutsFirst = true
-  if (known) free.known = known
-  const problem: Problem = {
-    ...free,
-    supplies: left.flatMap((supply) => {
-      if (supply.kind !== 'sheet' || !without.has(supply.key)) return [supply]
-      // A format that is not wanted still serves the layouts that are kept on it.
-      return keptOn.has(supply.key) ? [{ ...supply, onlyFixed: true }] : []
-    }),
-    ...(kept.length > 0 && { fixed: kept }),
-    ...(cut.length > 0 && { setUp: cut.map(({ key, supply, root }) => ({ key, supply, root })) }),
-  }
-  const restricted = kept.length > 0 || without.size > 0
-  return {
-    paper,
-    cards,
-    own: entry,
-    names,
-    belongs,
-    wanted,
-    spoiled,
-    opened,
-    cut: unshelved,
-    dropped,
-    demands,
-    hidden,
-    problem,
-    free: restricted ? free : undefined,
-  }
 }
 
 /**
