@@ -40,6 +40,10 @@ describe('the demo evening', () => {
     const written = writtenSharing(shared, outcomes)!
     expect(written.kits).toHaveLength(7)
     expect(sharingViolations(written)).toEqual([])
+    // The plans take the sheets that sharing found.
+    const { problem, sharing } = shared.sharing!
+    const ofPrints = outcomes.filter(({ paper }) => problem.prints.some(({ key }) => key === paper.key))
+    expect(ofPrints.reduce((sum, { fewest }) => sum + fewest.plan.sheets, 0)).toBe(sharing.sheets)
     expect(new Set(packedBags(shared).map(contentsOf)).size).toBeGreaterThan(4)
     // The check would see it: a print that is not in the pool, one that is not cut, a kit without.
     const wrong = (change: (draft: typeof written) => void) => sharingViolations(produce(written, change))
