@@ -3,6 +3,8 @@ import type { Print, PrintBlock } from '../../core/prints'
 
 const MARGIN = 36
 const GAP = 12
+/** A line that goes on stands under the words, not under the box before them. */
+const HANGING = 11
 /** Points that are printed on, across. */
 const WIDTH = { LETTER: 612 - 2 * MARGIN, A4: 595 - 2 * MARGIN }
 const LINES = {
@@ -100,7 +102,10 @@ function contentOf(block: PrintBlock, width: number): Content[] {
     case 'heading':
       return [{ text: block.text, bold: true, fontSize: 11.5, margin: [0, 6, 0, 2], headlineLevel: 2 }]
     case 'list':
-      if (block.mark === 'box') return [{ stack: block.items.map(text => ({ text: `☐ ${text}` })), margin: [0, 1, 0, 3] }]
+      if (block.mark === 'box') {
+        const items = block.items.map((text): Content => ({ text: `☐ ${text}`, leadingIndent: -HANGING, margin: [HANGING, 0, 0, 0] }))
+        return [{ stack: items, margin: [0, 1, 0, 3] }]
+      }
       return [block.mark === 'number' ? { ol: block.items, margin: [0, 2, 0, 4] } : { ul: block.items, margin: [0, 2, 0, 4] }]
     case 'table': {
       const cells = (row: string[], bold: boolean): TableCell[] =>

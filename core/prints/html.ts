@@ -37,7 +37,7 @@ body { font: 1rem/1.45 system-ui, sans-serif; font-variant-numeric: tabular-nums
   padding: 1rem; max-width: 48rem; }
 h1 { font-size: 1.5rem; margin: 0; } h2 { font-size: 1.25rem; margin: 1.5rem 0 .5rem; border-bottom: 1px dashed #8a8178; }
 h3 { margin: 1rem 0 .25rem; } p { margin: .35rem 0; } .strong { font-weight: 600; } .quiet { color: #5d554c; }
-ul.box { list-style: none; padding: 0; } ul.box li::before { content: "☐ "; }
+ul.box { list-style: none; padding: 0; } ul.box li { padding-left: 1.3em; text-indent: -1.3em; } ul.box li::before { content: "☐ "; }
 .cells { display: grid; grid-template-columns: 1fr 1fr; gap: 1rem 1.25rem; align-items: start; }
 .drawings { display: flex; flex-wrap: wrap; gap: .5rem .75rem; }
 figure { margin: 0; max-width: 100%; } figure svg { max-width: 100%; height: auto; background: #fff; } figcaption { font-weight: 600; }

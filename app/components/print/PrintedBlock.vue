@@ -120,6 +120,7 @@ p { margin: 1mm 0; break-after: avoid; }
 h3 { margin: 3mm 0 1mm; break-after: avoid; }
 ol, ul { margin: 1mm 0 2mm; padding-left: 1.4rem; }
 .box { list-style: none; padding: 0; }
+.box li { padding-left: 1.2em; text-indent: -1.2em; }
 .box li::before {
   content: ''; display: inline-block; width: 0.75em; height: 0.75em; border: 1.1px solid currentColor; margin-right: 0.45em;
 }
