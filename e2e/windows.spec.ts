@@ -26,6 +26,7 @@ test.describe('two windows on one class', () => {
     await page.getByRole('button', { name: 'Take back the last change' }).click()
     await saved(page)
     await expect(page.getByLabel('Border')).toHaveValue('1/4')
+    await expect(page.getByLabel('Name of the card')).toHaveValue('Harbour lantern')
     await expect(other.getByLabel('Name of the card')).toHaveValue('Harbour lantern')
     await other.context().close()
   })

@@ -246,6 +246,33 @@ describe('somebody else', () => {
     expect(editing.position.value).toBe(9)
   })
 
+  it('is looked for again where a look has failed, whatever else happens meanwhile', async () => {
+    const load = server.load
+    let fails = 2
+    server.load = async () => {
+      if (fails-- > 0) throw { statusCode: 503, data: { message: 'The database is away.' } }
+      return load()
+    }
+    editing = useEditing<ClassDocument>({
+      load: () => server.load(),
+      save: server.save,
+      keep: () => true,
+      forget: () => {},
+      newToken: () => 'token-y',
+      refusalOf,
+    })
+    editing.begin(3, sessionOf(server.document))
+    server.change(document => void (document.class.seats = 30))
+    await editing.hear(4, true)
+    expect([editing.current.value?.class.seats === 30, editing.position.value]).toEqual([false, 3])
+    // News of another class do not hide it; that look fails as well.
+    server.position = 5
+    await editing.hear(5, false)
+    expect(editing.position.value).toBe(3)
+    await vi.advanceTimersByTimeAsync(5000)
+    expect([editing.current.value?.class.seats, editing.position.value]).toEqual([30, 5])
+  })
+
   it('who deletes the class leaves what is on screen, and a word', async () => {
     server.load = async () => {
       throw { statusCode: 404, data: { message: 'There is no such class.' } }

@@ -56,6 +56,9 @@ export function useEditing<T extends object>(door: Door<T>) {
   let merges = 0
   let rest = PACE.retry
   let timer: ReturnType<typeof setTimeout> | undefined
+  /** Another look at what others have done, after one that failed, and the rest before it. */
+  let look: ReturnType<typeof setTimeout> | undefined
+  let pause = PACE.retry
 
   const current = computed(() => session.value?.current)
 
@@ -68,12 +71,13 @@ export function useEditing<T extends object>(door: Door<T>) {
 
   function end() {
     clearTimeout(timer)
+    clearTimeout(look)
     session.value = sending = blocked.value = undefined
     state.value = 'saved'
     problems.value = []
     noRoom.value = false
     merges = 0
-    rest = PACE.retry
+    rest = pause = PACE.retry
   }
 
   function edit(what: string, change: (draft: T) => void) {
@@ -179,9 +183,15 @@ export function useEditing<T extends object>(door: Door<T>) {
       if (fresh.status === 404) {
         state.value = 'refused'
         problems.value = [{ path: '', problem: fresh.message }]
+        return
       }
+      // What others did has yet to be seen.
+      clearTimeout(look)
+      look = setTimeout(() => void lookAgain(), pause)
+      pause = Math.min(PACE.longest, pause * 2)
       return
     }
+    pause = PACE.retry
     // Something was saved meanwhile, and what was read is older than that.
     if (fresh.position < position.value) return refresh()
     takeIn(fresh)
@@ -208,13 +218,17 @@ export function useEditing<T extends object>(door: Door<T>) {
   async function hear(at: number, concerns: boolean): Promise<void> {
     if (!session.value) return
     // While something is on its way its answer tells where to look.
+    const isSeen = newest <= position.value
     if (Number.isFinite(at)) newest = Math.max(newest, at)
     if (sending || at <= position.value) return
-    if (!concerns) position.value = newest = at
-    else {
-      await refresh()
-      if (state.value !== 'conflict' && state.value !== 'refused') changed()
-    }
+    // What is of no concern hides nothing that was not looked at yet.
+    if (!concerns && isSeen) position.value = newest = at
+    else await lookAgain()
+  }
+
+  async function lookAgain(): Promise<void> {
+    await refresh()
+    if (state.value !== 'conflict' && state.value !== 'refused') changed()
   }
 
   /** Ends a collision; see `settled`. */

@@ -47,7 +47,8 @@ export const useSharingStore = defineStore('sharing', () => {
     worker = started
     started.addEventListener('message', ({ data }: MessageEvent<PlannerAnswer>) => {
       if (data.order !== order || worker !== started) return
-      if (data.kind === 'shared') note(key, { sharing: data.sharing, share: data.share, state: data.share < 1 ? 'running' : 'done' })
+      if (data.kind === 'shared')
+        note(key, { ...(data.sharing && { sharing: data.sharing }), share: data.share, state: data.share < 1 ? 'running' : 'done' })
       if (data.kind === 'failed') note(key, { state: 'failed', reason: data.reason })
       if (data.kind === 'failed' || (data.kind === 'shared' && data.share >= 1)) stopWorker()
     })

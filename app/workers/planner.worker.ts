@@ -1,6 +1,6 @@
 import type { Plan, Problem, Solve } from '../../core/cutting'
 import { mostKits, planPaper, solverOf } from '../../core/cutting'
-import type { SharingProblem } from '../../core/sharing'
+import type { Sharing, SharingProblem } from '../../core/sharing'
 import { shareOut } from '../../core/sharing'
 import type { PlannerAnswer, PlannerOrder } from './messages'
 
@@ -48,10 +48,14 @@ async function share(order: number, jobs: { key: string, problem: SharingProblem
     try {
       if (!solve) throw new Error('The solver could not be loaded.')
       const search = shareOut(problem, solve)
+      let shown: Sharing | undefined
       for (;;) {
         const { done, value } = search.next()
         if (order !== current) return
-        answer({ kind: 'shared', order, key, ...(done ? { sharing: value, share: 1 } : { sharing: value.shown, share: value.share }) })
+        const next = done ? value : value.shown
+        // What is shown already is not sent again: a class is not prepared anew for it.
+        answer({ kind: 'shared', order, key, share: done ? 1 : value.share, ...(next !== shown && { sharing: next }) })
+        shown = next
         if (done) break
         await breathe()
       }

@@ -4,7 +4,7 @@ import { Change, Studio } from '../database/models'
 /** What a window is told: the position the studio is at, and what has been changed since it was told last. */
 export interface News {
   position: number
-  /** `class:3`, `paper:kelp`. */
+  /** `class:3`, `paper:kelp`; `*` for whatever it may be. */
   touched: string[]
 }
 
@@ -36,18 +36,23 @@ export function hurry(): void {
   void look()
 }
 
+async function touchedBetween(after: number, until: number): Promise<string[]> {
+  const changes = await Change.findAll({
+    attributes: ['entity', 'entityKey'],
+    where: { position: { [Op.gt]: after, [Op.lte]: until } },
+  })
+  return [...new Set(changes.map(({ entity, entityKey }) => `${entity}:${entityKey}`))]
+}
+
 async function look(): Promise<void> {
   clearTimeout(timer)
   if (listeners.size === 0) return
   try {
     useDatabase()
     const position = Number((await Studio.findByPk(1))?.position ?? 0)
-    if (known >= 0 && position > known) {
-      const changes = await Change.findAll({
-        attributes: ['entity', 'entityKey'],
-        where: { position: { [Op.gt]: known, [Op.lte]: position } },
-      })
-      const touched = [...new Set(changes.map(({ entity, entityKey }) => `${entity}:${entityKey}`))]
+    if (position > known) {
+      // What happened before the first look may be anything: who has just asked where the studio stands may have been told less.
+      const touched = known < 0 ? ['*'] : await touchedBetween(known, position)
       for (const tell of listeners) tell({ position, touched })
     }
     known = Math.max(known, position)
