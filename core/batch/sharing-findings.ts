@@ -73,7 +73,10 @@ export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFi
         ...onCard(first.entry.key),
       }]
     : []
-  return [...unkept, ...short, ...wishes, ...unseated]
+  // Kits that differ only in how they are made ready say the same.
+  const once = unkept.filter(({ subject, problem }, at) =>
+    unkept.findIndex(other => other.subject === subject && other.problem === problem) === at)
+  return [...once, ...short, ...wishes, ...unseated]
 
   function mostOf(key: string): number {
     return key.startsWith('seat') ? batch.class.seats : key.startsWith('spare') ? batch.class.spares : batch.sharing.surplus

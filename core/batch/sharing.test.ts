@@ -205,5 +205,12 @@ describe('rules that nobody can keep', () => {
       draft.sharing.different.hold = 'must'
     })).toContain('only 1 kit can differ')
     expect(stopped(draft => void (draft.pools[0]!.papers = []))).toContain('has no paper')
+    // Seats that are made ready otherwise are kits of their own, and say nothing twice.
+    const twice = findingsOf(prepare(changed((draft) => {
+      draft.pools[0]!.papers = ['ripple']
+      draft.sharing.touching.hold = 'must'
+      draft.roster.push({ ...newSeat('seat-5'), profile: draft.prep.profiles[1]!.key })
+    }))).filter(({ severity }) => severity === 'stop').map(({ subject, problem }) => `${subject} ${problem}`)
+    expect([new Set(twice).size, twice.length > 0]).toEqual([twice.length, true])
   })
 })
