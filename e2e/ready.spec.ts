@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { classNow, demoClass, saved, sharedClass, station, typeNumber } from './studio'
+import { choose, classNow, demoClass, saved, sharedClass, station, typeNumber } from './studio'
 
 /** The parts of the panel beside the bags. */
 const beside = (name: string) => `role=group[name="What is shown beside the bags"] >> text="${name}"`
@@ -13,8 +13,7 @@ test('a bag is made ready otherwise than the others: its list, what is brought a
   await expect(tape).toContainText('224 pieces')
   await page.getByRole('table', { name: 'Bags' }).getByRole('button', { name: 'Seat 2', exact: true }).click()
   const bag = page.getByRole('region', { name: 'Seat 2' })
-  await bag.getByRole('combobox', { name: 'Made ready' }).click()
-  await page.getByRole('option', { name: 'Own stash' }).click()
+  await choose(page, bag.getByRole('combobox', { name: 'Made ready' }), 'Own stash')
   await saved(page)
   // Eight mats of two cards are neither cut nor packed for it.
   await expect(tape).toContainText('216 pieces')
@@ -31,10 +30,8 @@ test('a role of the whole class goes along uncut, which gives strips to cut and 
     await station(page, id, 'kits')
     await page.locator(beside('Made ready')).click()
     const panel = page.getByRole('region', { name: 'Made ready' })
-    await panel.getByRole('combobox', { name: 'Messages' }).click()
-    await page.getByRole('option', { name: 'uncut' }).click()
-    await panel.getByRole('combobox', { name: 'Bases' }).click()
-    await page.getByRole('option', { name: 'cut and scored', exact: true }).click()
+    await choose(page, panel.getByRole('combobox', { name: 'Messages' }), 'uncut')
+    await choose(page, panel.getByRole('combobox', { name: 'Bases' }), 'cut and scored')
     await saved(page)
     await expect(panel.getByRole('row').filter({ hasText: '16 × Base (Harbour lantern)' })).toContainText('Score')
     await page.locator(beside('The bag')).click()

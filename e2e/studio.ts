@@ -63,6 +63,13 @@ export async function station(page: Page, id: number, name: string): Promise<voi
 
 export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible()
 
+/** Chooses from a list, and waits until it is closed: lists of two fields lie in the same place. */
+export async function choose(page: Page, field: Locator, option: string) {
+  await field.click()
+  await page.getByRole('option', { name: option, exact: true }).click()
+  await expect(page.getByRole('listbox')).toHaveCount(0)
+}
+
 /** The row of a piece in a table of pieces. */
 export const pieceRow = (page: Page, name: string) =>
   page.getByRole('row').filter({ has: page.getByRole('rowheader', { name, exact: true }) })
