@@ -1,4 +1,4 @@
-import { bagsOf, onCard, stopsIn, shoppingList } from '../../core/batch'
+import { bagsOf, onCard, shoppingList, stillToBuy, stopsIn } from '../../core/batch'
 
 /** The stations of a class's preparation, in the order of the craft. */
 export const STATIONS = [
@@ -30,7 +30,7 @@ export function useStations() {
     const sheets = planner.outcomes.reduce((total, { plan }) => total + plan.sheets, 0)
     const unplaced = planner.papers.some(({ job, outcome }) => job.state === 'failed' || (outcome && outcome.plan.unplaced.length > 0))
     const toBuy = planner.kits !== undefined
-      && shoppingList(work.batch, planner.kits, work.batch.supplies).some(({ lines }) => lines.some(({ missing }) => missing > 0))
+      && stillToBuy(shoppingList(work.batch, planner.kits, work.batch.supplies)).things > 0
     const state = (wrong: boolean): StationState['state'] => (cards.length === 0 ? 'empty' : wrong ? 'needs you' : 'ready')
     return {
       cards: { figure: count(cards.length, 'card'), state: state(broken > 0) },

@@ -162,14 +162,10 @@ useHead({ title: 'Paper shelf · Wakaru' })
           >
             <Icon name="tabler:pencil" />
           </Button>
-          <Button
-            text
-            severity="secondary"
-            :aria-label="`Take ${paper.name} off the shelf`"
+          <RemoveButton
+            :label="`Take ${paper.name} off the shelf`"
             @click="askToRemove(paper)"
-          >
-            <Icon name="tabler:trash" />
-          </Button>
+          />
         </div>
       </li>
     </ul>

@@ -4,7 +4,7 @@ import { itemAt } from '../lists'
 import type { PrintClass, RoleType } from './classes'
 import { classesOf, typesOf } from './classes'
 import type { SharingProblem } from './model'
-import { SHEET } from './model'
+import { A_CENT, SHEET } from './model'
 import type { ClassCut, PrintCut } from './to-prints'
 import { evenly, inTurn } from './to-prints'
 
@@ -27,7 +27,6 @@ const FEW_SIZES = 5
 const WORTH_WHILE = 1e-7
 /** What a role weighs that gets no print: more than all sheets. */
 const A_MISSING_ROLE = 1_000_000
-const A_CENT = 1e-3
 /** What a role weighs that is of a print although that has its fair share of such roles. */
 const A_ROLE_TOO_MANY = 1
 

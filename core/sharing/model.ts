@@ -89,7 +89,7 @@ export const SHEET = 100
 /** What a sheet weighs that is bought: prints that lie there are used a little unevenly rather than that others are bought. */
 const A_BOUGHT_SHEET = 20
 /** What a cent weighs: of equal sharings the one is taken for which least is bought. */
-const A_CENT = 1e-3
+export const A_CENT = 1e-3
 
 /** What it weighs to buy a sheet of some price in cents. */
 export const weightOfBuying = ({ evenly: { hold } }: Rules, price: number): number =>

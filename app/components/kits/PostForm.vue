@@ -112,14 +112,10 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           :mark="mark"
           @update:model-value="envelope(index, side.key, $event)"
         />
-        <Button
-          text
-          severity="secondary"
-          :aria-label="`Remove ${entry.name}`"
+        <RemoveButton
+          :label="`Remove ${entry.name}`"
           @click="set('remove envelope', all => void all.envelopes.splice(index, 1))"
-        >
-          <Icon name="tabler:trash" />
-        </Button>
+        />
       </fieldset>
       <Button
         label="Add an envelope"
@@ -174,14 +170,10 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
             @update:model-value="$event !== null && rate(index, 'price', $event)"
           />
         </LabelledField>
-        <Button
-          text
-          severity="secondary"
-          :aria-label="`Remove ${entry.name}`"
+        <RemoveButton
+          :label="`Remove ${entry.name}`"
           @click="set('remove rate', all => void all.rates.splice(index, 1))"
-        >
-          <Icon name="tabler:trash" />
-        </Button>
+        />
       </fieldset>
       <Button
         label="Add a rate"

@@ -123,16 +123,12 @@ function remove() {
         :disabled="prep.profiles.length >= BOUNDS.profiles"
         @click="add"
       />
-      <Button
+      <RemoveButton
         v-if="prep.profiles.length > 1"
-        text
         size="small"
-        severity="secondary"
-        :aria-label="`Remove ${profile.name}`"
+        :label="`Remove ${profile.name}`"
         @click="remove"
-      >
-        <Icon name="tabler:trash" />
-      </Button>
+      />
     </div>
     <div class="fields">
       <ChoiceField

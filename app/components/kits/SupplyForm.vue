@@ -77,14 +77,10 @@ const AMOUNTS = [
             :maxlength="BOUNDS.title"
             @update:model-value="$event?.trim() && set(at, 'name', { name: $event })"
           />
-          <Button
-            text
-            severity="secondary"
-            :aria-label="`Remove ${supply.name}`"
+          <RemoveButton
+            :label="`Remove ${supply.name}`"
             @click="emit('change', 'remove supply', all => void all.splice(at, 1))"
-          >
-            <Icon name="tabler:trash" />
-          </Button>
+          />
         </div>
         <div class="fields">
           <ChoiceField

@@ -62,14 +62,10 @@ function inWords({ path: at, problem }: Problem, names: Record<string, string>):
           :index="index"
         />
         <td>
-          <Button
-            text
-            severity="secondary"
-            :aria-label="`Remove ${noun} ${index + 1}`"
+          <RemoveButton
+            :label="`Remove ${noun} ${index + 1}`"
             @click="emit('remove', index)"
-          >
-            <Icon name="tabler:trash" />
-          </Button>
+          />
         </td>
       </tr>
     </tbody>
