@@ -1,6 +1,7 @@
 import type { ColourwayEntry, PrepLevel, ProfileEntry, SeatEntry } from '../document'
 import type { DealtKit } from './bags'
-import { bagLabel, bagsOf, seatOf } from './bags'
+import { bagLabel, bagsOf, choiceOf, seatOf } from './bags'
+import { paperIn } from './blanks'
 import type { Strip } from './prep'
 import { countInKit, isCutReady, profileOf } from './prep'
 import type { Preparation } from './prepare'
@@ -38,16 +39,15 @@ export interface Bag {
 }
 
 /** The pieces of one kit, each with the paper that this kit has it of. */
-export const packedKit = (card: PreparedCard, { papers, colourway, prep: { levels, strips, profile } }: DealtKit): PackedKit => ({
-  card,
-  colourway,
-  pieces: card.pieces.map((piece) => {
+export function packedKit(card: PreparedCard, { papers, colourway, prep: { levels, strips, profile } }: DealtKit): PackedKit {
+  const choice = choiceOf(card.entry, colourway)
+  const pieces = card.pieces.map((piece) => {
     const level = levels.get(piece.key) ?? 'cut'
-    const count = countInKit(profile, piece)
-    return { piece, count, paper: papers.get(piece.key) ?? (level === 'brought' ? undefined : piece.paper), level }
-  }),
-  strips,
-})
+    const paper = level === 'brought' ? undefined : paperIn({ papers, choice }, piece)
+    return { piece, count: countInKit(profile, piece), paper, level }
+  })
+  return { card, colourway, pieces, strips }
+}
 
 /** The pieces that lie in the bag by themselves: neither in a strip, nor put on already, nor brought. */
 export const lyingPieces = ({ pieces }: PackedKit): PackedPiece[] => pieces.filter(({ level }) => isCutReady(level))
@@ -101,7 +101,19 @@ export function packedBags({ batch, cards }: Preparation): Bag[] {
   })
 }
 
+/** What tells bags apart but for their papers: the cards, how far each piece is made ready, and the strips. Those alike share a list. */
+export const shapeOf = ({ profile, kits }: Pick<Bag, 'profile' | 'kits'>): string => [
+  profile.key,
+  ...kits.map(({ card, pieces, strips }) => [
+    card.entry.key,
+    ...pieces.map(({ level, count }) => `${count} ${level}`),
+    ...strips.map(({ width, height, turn, parts }) =>
+      `${width} ${height} ${turn} ${parts.map(({ key, count }) => `${count} ${key}`).join('+')}`),
+  ].join(', ')),
+].join('; ')
+
 /** What tells bags apart by what is in them: those alike can be packed from one list. */
-export const contentsOf = ({ kits }: Bag): string =>
-  kits.map(({ card, pieces }) =>
-    `${card.entry.key}: ${pieces.map(({ paper, level }) => `${paper?.key ?? ''} ${level}`).join()}`).join('; ')
+export const contentsOf = (bag: Pick<Bag, 'profile' | 'kits'>): string => [
+  shapeOf(bag),
+  ...bag.kits.flatMap(({ pieces, strips }) => [...pieces, ...strips].map(({ paper }) => paper?.key ?? '')),
+].join('; ')

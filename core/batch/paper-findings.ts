@@ -7,6 +7,9 @@ import { mainCrease } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength } from '../lengths'
 import { STOCK_WEIGHTS } from '../paper'
+import { count } from '../lists'
+import type { KitGroup } from './blanks'
+import { paperIn } from './blanks'
 import type { Share } from './pools'
 import type { PreparedPiece } from './prepared'
 
@@ -91,4 +94,19 @@ export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cu
     }
     return findings
   }
+}
+
+/** Colourways in which a piece has no paper although it has one in others: its kits would be a piece short. */
+export function colourwayFindings({ key, kind, name, shares }: PreparedPiece, { colourways }: CardEntry, groups: KitGroup[]): Finding[] {
+  if (shares.length === 0) return []
+  const without = groups.filter(group =>
+    group.prep.levels.get(key) !== 'brought' && paperIn(group, { key, kind }) === undefined)
+  if (without.length === 0) return []
+  const kits = without.reduce((sum, group) => sum + group.kits, 0)
+  const names = [...new Set(without.flatMap(({ colourway }) => colourways.find(one => one.key === colourway)?.name ?? []))]
+  const where = names.length > 0 ? ` in ${names.map(one => `“${one}”`).join(' and ')}` : ''
+  return [{
+    severity: 'stop', subject: name, part: key, place: 'papers',
+    problem: `has no paper${where}, so ${count(kits, 'kit')} would lack it. Choose one there, or one for the whole card.`,
+  }]
 }

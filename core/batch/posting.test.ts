@@ -87,8 +87,8 @@ describe('posting a card', () => {
   })
 
   it('has nothing to say about a card that cannot be worked out', () => {
-    const broken = { entry: { envelope: '' } as never, kits: 1, dealt: [], made: {} as never, pieces: [], strips: [], findings: [],
-      fixed: () => [] }
+    const broken = { entry: { envelope: '' } as never, kits: 1, dealt: [], groups: [], made: {} as never, pieces: [], strips: [],
+      findings: [], fixed: () => [] }
     expect(postingOf(broken, DEFAULT_POST, [], 'inch')).toBeUndefined()
     expect(BOUNDS.envelopes).toBeGreaterThan(DEFAULT_POST.envelopes.length)
   })

@@ -15,7 +15,7 @@ export const LEVEL_WORDS: Record<PrepLevel, string> = {
 }
 
 /** Everything is cut, and tape lies on the table: what a bag has whose profile is gone. */
-const PLAIN: ProfileEntry = { key: '', name: 'Cut', levels: {}, more: {}, adhesive: 'on the table' }
+export const PLAIN: ProfileEntry = { key: '', name: 'Cut', levels: {}, more: {}, adhesive: 'on the table' }
 
 /** The profile that bags have which say none of their own: the one of the class, else the one natural for how it is held. */
 export function usualProfile({ prep: { usual, profiles }, class: { delivery } }: Pick<Batch, 'prep' | 'class'>): ProfileEntry {

@@ -8,9 +8,10 @@ import { lengthFrom } from '../lengths'
 import { itemAt, lookUp, once, tally } from '../lists'
 import type { Paper } from '../paper'
 import type { PreparedCard, PreparedPiece, PreparedStrip } from './prepared'
-import type { KitPrep } from './prep'
+import type { KitGroup } from './blanks'
+import { paperIn } from './blanks'
 import { cutPerKit, stripName } from './prep'
-import { paperFindings } from './paper-findings'
+import { colourwayFindings, paperFindings } from './paper-findings'
 import type { Pool, Share } from './pools'
 import { readPool, turnOn } from './pools'
 import type { OwnedDemand, PaperProblem } from './problems'
@@ -18,6 +19,7 @@ import { demandsOf, paperProblem } from './problems'
 import { readPaper, readTools } from './read'
 import { SCRAP_PAPER, mayBeScrap } from './scrap-paper'
 import type { DealtKit } from './bags'
+import { choiceOf } from './bags'
 import type { SharingOfClass } from './sharing'
 import { dealtKits } from './sharing'
 import type { Sharing } from '../sharing'
@@ -154,15 +156,12 @@ function prepareCard(
 ): PreparedCard {
   const { entry, fold, construction } = made
   const kits = dealt.length
-  /** How many kits share each table of papers, and how they are made ready. */
-  const kitsBy = tally(dealt, ({ papers }) => papers)
-  const preps = new Map(dealt.map(({ papers, prep }) => [papers, prep]))
-  const groups = [...kitsBy].map(([papers, count]) => ({ papers, count, prep: lookUp(preps, papers) }))
+  const groups = groupsOf(entry, dealt)
   const pieces = made.pieces.map((piece): PreparedPiece => {
     const chosen = [...new Set([entry, ...entry.colourways].flatMap(({ papers }) => papers[piece.key] ?? []))]
     const pool = chosen.map(key => pools.get(key)).find(pool => pool !== undefined)
     const shares = sharesOf(piece, chosen)
-    const quantity = groups.reduce((sum, { count, prep }) => sum + count * cutPerKit(prep, piece), 0)
+    const quantity = groups.reduce((sum, { kits, prep }) => sum + kits * cutPerKit(prep, piece), 0)
     const brought = groups.length > 0 && groups.every(({ prep }) => prep.levels.get(piece.key) === 'brought')
     return {
       ...piece, paper: shares[0]?.paper, pool: pool?.name, shares, turn: shares[0]?.turn ?? 'either', quantity,
@@ -170,9 +169,10 @@ function prepareCard(
     }
   })
   const strips = stripsOf(groups)
-  const ofPapers = pieces.flatMap(piece => (piece.brought ? [] : paperFindings(piece, entry, cutter, units)))
+  const ofPapers = pieces.flatMap(piece =>
+    (piece.brought ? [] : [...paperFindings(piece, entry, cutter, units), ...colourwayFindings(piece, entry, groups)]))
   const fixed = once(() => [...made.fixed(), ...ofPapers])
-  return { entry, kits, dealt, made, fold, construction, pieces, strips, findings: [...made.findings, ...ofPapers], fixed }
+  return { entry, kits, dealt, groups, made, fold, construction, pieces, strips, findings: [...made.findings, ...ofPapers], fixed }
 
   /** How many of a piece are cut from which paper; without any kit it is still said which. */
   function sharesOf(piece: Piece, chosen: string[]): Share[] {
@@ -181,25 +181,33 @@ function prepareCard(
       if (key === ANY_SCRAP && mayBeScrap(piece.kind)) counts.set(SCRAP_PAPER, 0)
       for (const paper of pools.get(key)?.papers ?? [shelf.get(key)]) if (paper) counts.set(paper, 0)
     }
-    for (const { papers, count, prep } of groups) {
-      // What is of no paper is cut from scrap, where that will do.
-      const paper = papers.get(piece.key) ?? (counts.has(SCRAP_PAPER) ? SCRAP_PAPER : undefined)
-      if (paper) counts.set(paper, (counts.get(paper) ?? 0) + count * cutPerKit(prep, piece))
+    for (const group of groups) {
+      const paper = paperIn(group, piece)
+      if (paper) counts.set(paper, (counts.get(paper) ?? 0) + group.kits * cutPerKit(group.prep, piece))
     }
     const used = [...counts].filter(([, quantity]) => quantity > 0)
     return (used.length > 0 ? used : [...counts]).map(([paper, quantity]) => ({ paper, turn: turnOn(paper, piece), quantity }))
   }
 }
 
+/** Kits that share one table of papers are cut and made ready alike. */
+function groupsOf(entry: CardEntry, dealt: DealtKit[]): KitGroup[] {
+  const firsts = new Map([...dealt].reverse().map(kit => [kit.papers, kit]))
+  return [...tally(dealt, ({ papers }) => papers)].map(([papers, kits]) => {
+    const { colourway, prep } = lookUp(firsts, papers)
+    return { kits, papers, prep, colourway: colourway?.key, choice: choiceOf(entry, colourway) }
+  })
+}
+
 /** The strips of all kits, those alike together. */
-function stripsOf(groups: { count: number, prep: KitPrep }[]): PreparedStrip[] {
+function stripsOf(groups: KitGroup[]): PreparedStrip[] {
   const strips = new Map<string, PreparedStrip>()
-  for (const { count, prep } of groups) {
+  for (const { kits, prep } of groups) {
     for (const strip of prep.strips) {
       const key = [strip.paper.key, strip.width, strip.height, strip.turn, stripName(strip)].join(' ')
       const same = strips.get(key)
-      if (same) same.quantity += count
-      else strips.set(key, { ...strip, quantity: count })
+      if (same) same.quantity += kits
+      else strips.set(key, { ...strip, quantity: kits })
     }
   }
   return [...strips.values()]

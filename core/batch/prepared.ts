@@ -3,6 +3,7 @@ import type { Finding, Fold, Piece, WorkedOut } from '../folds'
 import type { Paper } from '../paper'
 import type { Share } from './pools'
 import type { DealtKit } from './bags'
+import type { KitGroup } from './blanks'
 import type { Strip } from './prep'
 
 /** A piece with its paper and how many are cut. */
@@ -50,6 +51,8 @@ export interface PreparedCard extends Omit<Made, 'pieces'> {
   kits: number
   /** Each kit: whose bag it goes into, its colourway, and what its parts are cut from. */
   dealt: DealtKit[]
+  /** The same kits, those together that are cut and made ready alike. */
+  groups: KitGroup[]
   pieces: PreparedPiece[]
   /** Strips for pieces that go along uncut, of the whole batch. */
   strips: PreparedStrip[]

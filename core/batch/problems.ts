@@ -1,21 +1,18 @@
-import type { Batch, CuttingEntry, PrepLevel, Turn } from '../document'
+import type { Batch, CuttingEntry } from '../document'
 import type { Cutter, Demand, KitNeed, Layout, Problem, Supply } from '../cutting'
 import { madeBy, openedBy } from '../cutting'
-import type { Piece } from '../folds'
 import { dropOutsOf } from '../folds'
-import { lookUp, tally } from '../lists'
-import type { Length, Units } from '../lengths'
+import { tally } from '../lists'
+import type { Length } from '../lengths'
 import { downToMark, lengthFrom, product } from '../lengths'
 import type { Paper, Stock } from '../paper'
 import { ownFormats, stackOf } from '../paper'
 import { demandKey, isLoose, keyOfRef, looseKey, readLayout } from './layouts'
-import type { Share } from './pools'
-import { turnOn } from './pools'
 import type { Owner } from './owners'
 import { belongsTo, pileName } from './owners'
 import { readWork } from './read'
-import { cutPerKit, isCutReady, stripName, stripsFor } from './prep'
-import type { PreparedCard, PreparedPiece, PreparedStrip } from './prepared'
+import { blanksFor, stripBlank } from './blanks'
+import type { PreparedCard } from './prepared'
 
 /** The cutting problem of one paper, with the words for it. */
 export interface PaperProblem {
@@ -165,29 +162,24 @@ function wantedFormats(supplies: Supply[], kept: Layout[], entry?: CuttingEntry)
 
 /**
  * What is wanted from a paper: pieces of one size that may lie the same way together, and strips that go along uncut.
- * @param of how many of a piece; all of the batch unless said otherwise
- * @param stripsOf the strips of a card; all of the batch unless said otherwise
+ * @param groupsOf the kits of a card; all of the batch unless said otherwise
  */
 export function demandsOf(
-  batch: Batch,
-  cards: PreparedCard[],
-  paper: Paper,
-  of = (_piece: PreparedPiece, share: Share) => share.quantity,
-  stripsOf = ({ strips }: PreparedCard): PreparedStrip[] => strips,
+  batch: Batch, cards: PreparedCard[], paper: Paper, groupsOf = ({ groups }: PreparedCard) => groups,
 ): OwnedDemand[] {
   const demands = new Map<string, OwnedDemand>()
   for (const card of cards) {
-    const pieces = card.pieces.flatMap((piece) => {
-      const share = piece.shares.find(other => other.paper.key === paper.key)
-      const quantity = share ? of(piece, share) : 0
-      return share && quantity > 0 ? [{ ...piece, turn: share.turn, quantity }] : []
-    })
-    const strips = stripsOf(card).filter(strip => strip.paper.key === paper.key).map(strip => ({ ...strip, name: stripName(strip) }))
-    for (const blank of [...blanksToCut(pieces), ...strips]) {
+    const groups = groupsOf(card)
+    const strips = groups.flatMap(({ kits, prep }) => prep.strips.filter(strip => strip.paper.key === paper.key)
+      .map(strip => stripBlank(strip, kits)))
+    for (const blank of [...blanksFor(paper, card.pieces, groups), ...strips]) {
       const { name: piece, width, height, turn, quantity } = blank
       const key = demandKey(blank)
       const same = demands.get(key) ?? { key, name: '', width, height, turn, quantity: 0, owners: [] }
-      const owners = [...same.owners, { card: card.entry.title, piece, quantity }]
+      const owners = same.owners.map(owner => ({ ...owner }))
+      const own = owners.find(owner => owner.card === card.entry.title && owner.piece === piece)
+      if (own) own.quantity += quantity
+      else owners.push({ card: card.entry.title, piece, quantity })
       demands.set(key, { ...same, quantity: same.quantity + quantity, owners })
     }
   }
@@ -201,17 +193,12 @@ export type OwnedDemand = Demand & { owners: Owner[] }
 export function kitNeeds(batch: Batch, cards: PreparedCard[], paper: Paper): KitNeed[] {
   const needs = new Map<string, KitNeed>()
   for (const card of cards) {
-    const preps = new Map(card.dealt.map(({ papers, prep }) => [papers, prep]))
-    for (const [papers, kits] of tally(card.dealt, ({ papers }) => papers)) {
-      const prep = lookUp(preps, papers)
-      const demands = demandsOf(
-        batch, [card], paper, piece => (papers.get(piece.key) === paper ? cutPerKit(prep, piece) : 0),
-        () => prep.strips.map(strip => ({ ...strip, quantity: 1 })),
-      )
-      const pieces = demands.filter(({ quantity }) => quantity > 0).map(({ key, quantity }) => [key, quantity] as const)
+    for (const group of card.groups) {
+      const demands = demandsOf(batch, [card], paper, () => [{ ...group, kits: 1 }])
+      const pieces = demands.map(({ key, quantity }) => [key, quantity] as const)
       if (pieces.length === 0) continue
       const alike = pieces.join(' ')
-      needs.set(alike, { kits: (needs.get(alike)?.kits ?? 0) + kits, pieces: new Map(pieces) })
+      needs.set(alike, { kits: (needs.get(alike)?.kits ?? 0) + group.kits, pieces: new Map(pieces) })
     }
   }
   return [...needs.values()]
@@ -261,41 +248,4 @@ function miscutsOf(entry?: CuttingEntry): Supply[] {
     supplies.set(key, { key, kind: 'miscut', width, height, onHand: (supplies.get(key)?.onHand ?? 0) + count, price: null })
   }
   return [...supplies.values()]
-}
-
-/** What is cut: every piece by itself, a matched pair side by side from one blank. */
-export function blanksToCut<T extends Pick<PreparedPiece,
-  'name' | 'width' | 'height' | 'turn' | 'quantity' | 'pair'>>(
-  pieces: T[]): { name: string, width: Length, height: Length, turn: Turn, quantity: number }[] {
-  return pieces.flatMap((piece) => {
-    const {
-      name,
-      width: { value: width },
-      height: { value: height },
-      turn,
-      quantity,
-      pair,
-    } = piece
-    const partner
-      = pair === undefined
-        ? undefined
-        : pieces.find(other => other !== piece && other.pair === pair && other.height.value === height && other.turn === turn)
-    if (!partner) return [{ name, width, height, turn, quantity }]
-    // The pair is listed once, by its first piece.
-    return pieces.indexOf(partner) < pieces.indexOf(piece)
-      ? []
-      : [{ name: `${name} and ${partner.name}, matched`, width: (width + partner.width.value) as Length, height, turn, quantity }]
-  })
-}
-
-/** What one kit takes of a paper for some of its pieces: those that are cut, and strips for those that go along uncut. */
-export function blanksOfKit(paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>,
-  units: Units): ReturnType<typeof blanksToCut> {
-  const levelOf = ({ key }: Piece) => levels.get(key) ?? 'cut'
-  const cut = parts.filter(part => isCutReady(levelOf(part)))
-  return [
-    ...blanksToCut(cut.map(part => ({ ...part, turn: turnOn(paper, part), quantity: part.perKit }))),
-    ...stripsFor(paper, parts.filter(part => levelOf(part) === 'uncut'), units).map(strip =>
-      ({ ...strip, name: stripName(strip), quantity: 1 })),
-  ]
 }

@@ -39,6 +39,14 @@ export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFi
           : why, place: 'papers', ...onCard(of.card) }
       })
     : []
+  const broken = sharing?.isSettled && unkept.length === 0 && sharing.sharing.missing === 0
+    ? (Object.keys(RULE_NAMES) as RuleName[]).filter(rule =>
+        sharing.problem.rules[rule].hold === 'must' && sharing.sharing.broken[rule] > 0).map((rule): ClassFinding => ({
+        severity: 'stop', subject: 'Prints', place: 'papers', ...onCard(sharing.problem.kinds[0]?.card ?? ''),
+        problem: `cannot keep “${RULE_NAMES[rule]}” with the sheets that can be had: ${inWords(rule, sharing.sharing.broken[rule])}. `
+          + 'Buy a sheet of another print, put one more into the pool, give back what was dealt by hand, or make the rule a wish.',
+      }))
+    : []
   const short: ClassFinding[] = sharing?.isSettled && sharing.sharing.missing > 0
     ? [{
         severity: 'warn',
@@ -76,7 +84,12 @@ export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFi
   // Kits that differ only in how they are made ready say the same.
   const once = unkept.filter(({ subject, problem }, at) =>
     unkept.findIndex(other => other.subject === subject && other.problem === problem) === at)
-  return [...once, ...short, ...wishes, ...unseated]
+  return [...once, ...broken, ...short, ...wishes, ...unseated]
+
+  function inWords(rule: RuleName, times: number): string {
+    if (rule === 'different') return `${count(times, 'kit')} would be like another one`
+    return rule === 'evenly' ? `${count(times, 'print')} too many or too few` : `it would be broken ${times} ×`
+  }
 
   function mostOf(key: string): number {
     return key.startsWith('seat') ? batch.class.seats : key.startsWith('spare') ? batch.class.spares : batch.sharing.surplus

@@ -1,5 +1,5 @@
 import { itemAt, lookUp, tally } from '../lists'
-import type { Cutter } from '../cutting'
+import type { Cutter, Supply } from '../cutting'
 import { problemKey } from '../cutting'
 import type { Batch, CardEntry, PrepLevel, ProfileEntry } from '../document'
 import { isPool } from '../document'
@@ -13,8 +13,9 @@ import type { BagKit, DealtKit } from './bags'
 import { choiceOf, handedKits } from './bags'
 import { demandKey } from './layouts'
 import type { Pool } from './pools'
-import { kitPrep, levelsOf, profileOf, withMore } from './prep'
-import { blanksOfKit, formatsFor, suppliesOf } from './problems'
+import { blanksOfParts } from './blanks'
+import { kitPrep, levelsOf, profileOf } from './prep'
+import { formatsFor, suppliesOf } from './problems'
 import { readWork } from './read'
 
 /** A card as sharing sees it: its pieces without papers. */
@@ -56,7 +57,7 @@ export function dealtKits(
 ): Dealt {
   const handed = handedKits(batch)
   const lists = cards.map(({ entry }) => handed.get(entry.key) ?? [])
-  const found = sharedRoles(batch, cards, lists, pools)
+  const found = sharedRoles(batch, cards, lists, pools, toBeHad(batch, shelf, cutter))
   const sharing = found.kinds.length > 0 ? sharingOf() : undefined
   const alike = new Map<string, Pick<DealtKit, 'papers' | 'prep'>>()
   const profiles = profilesOf(batch)
@@ -115,7 +116,9 @@ interface RoleParts {
 }
 
 /** Pieces that come from pools of several papers, kind by kind: kits of a card alike but for their prints. */
-function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: ReadonlyMap<string, Pool>): Found {
+function sharedRoles(
+  batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: ReadonlyMap<string, Pool>, isToBeHad: (paper: Paper) => boolean,
+): Found {
   const found: Found = { kinds: [], kits: [], places: new Map() }
   const seats = new Map(batch.roster.map(seat => [seat.key, seat]))
   const profiles = profilesOf(batch)
@@ -125,12 +128,14 @@ function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: 
     lists[card]?.forEach(({ bag, colourway }, kit) => {
       const profile = profiles({ bag })
       const way = [colourway?.key ?? '', profile.key].join(' ').trim()
-      const own = roles.get(way) ?? rolesOf(pieces, choiceOf(entry, colourway), pools, levelsOf(profile, entry.key, pieces), profile.more)
+      const own = roles.get(way)
+        ?? rolesOf(pieces, choiceOf(entry, colourway), pools, levelsOf(profile, entry.key, pieces), profile.more, isToBeHad)
       roles.set(way, own)
       if (own.length === 0) return
       const given = seats.get(bag ?? '')?.prints ?? {}
+      // What was given by hand stays, whether there are sheets of it or not.
       const fixed = own.map(
-        ({ parts, options }) => options.find(({ key }) => parts.some(part => given[`${entry.key} ${part.key}`] === key)))
+        ({ parts, pool }) => pools.get(pool)?.papers.find(({ key }) => parts.some(part => given[`${entry.key} ${part.key}`] === key)))
       const name = [way, ...fixed.map(print => print?.key ?? '')].join(' ')
       const at = places.get(name) ?? found.kinds.push({
         key: `${entry.key} ${name}`,
@@ -153,10 +158,28 @@ function sharedRoles(batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: 
   return found
 }
 
+/** Whether something can be cut from a paper: it lies there, can be bought, or is cut already. */
+function toBeHad(batch: Batch, shelf: ReadonlyMap<string, Paper>, cutter: Cutter): (paper: Paper) => boolean {
+  const there = new Map([...shelf.values()].map(paper => [
+    paper,
+    suppliesForSharing(batch, paper, cutter).some(({ onHand, price }) => onHand > 0 || price !== null)
+    || batch.cutting.some(({ paper: key, layouts, miscut }) => key === paper.key && (layouts.length > 0 || miscut.length > 0)),
+  ]))
+  return paper => there.get(paper) ?? false
+}
+
+/** What prints are shared out from: what was cut and taken off the shelf counts as if it lay there still, so that the sharing stays. */
+function suppliesForSharing(batch: Batch, paper: Paper, cutter: Cutter): Supply[] {
+  const layouts = batch.cutting.find(({ paper: key }) => key === paper.key)?.layouts ?? []
+  const taken = tally(layouts.filter(({ shelved }) => shelved), ({ supply }) => supply, ({ cut, repeats }) => Math.min(cut, repeats))
+  return suppliesOf(paper, formatsFor(batch, paper), [], cutter)
+    .map(supply => ({ ...supply, onHand: supply.onHand + (taken.get(supply.key) ?? 0) }))
+}
+
 /** The pieces of a kit that come from pools, a matched pair together. */
 function rolesOf(
   pieces: Piece[], choice: Record<string, string>, pools: ReadonlyMap<string, Pool>, levels: ReadonlyMap<string, PrepLevel>,
-  more: ProfileEntry['more'],
+  more: ProfileEntry['more'], isToBeHad: (paper: Paper) => boolean,
 ): RoleParts[] {
   const roles: RoleParts[] = []
   for (const piece of pieces) {
@@ -166,8 +189,11 @@ function rolesOf(
     const partner = piece.pair === undefined
       ? undefined
       : roles.find(({ pool: key, parts }) => key === pool.key && parts.some(({ pair }) => pair === piece.pair))
+    // Prints without a sheet are no choice, unless there are no others.
+    const there = pool.papers.filter(isToBeHad)
+    const options = there.length > 0 ? there : pool.papers
     if (partner) partner.parts.push(piece)
-    else roles.push({ key: piece.key, name: piece.name, pool: pool.key, options: pool.papers, parts: [piece], levels, more })
+    else roles.push({ key: piece.key, name: piece.name, pool: pool.key, options, parts: [piece], levels, more })
   }
   return roles
 }
@@ -209,7 +235,7 @@ function sharingProblem(
   const profiles = profilesOf(batch)
   const takes = (paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>, more: ProfileEntry['more']): Map<string, number> => {
     const counts = new Map<string, number>()
-    for (const blank of blanksOfKit(paper, withMore({ more }, parts), levels, batch.class.units)) {
+    for (const blank of blanksOfParts(paper, parts, levels, { more }, batch.class.units)) {
       const key = demandKey(blank)
       const { name, width, height, turn } = blank
       if (!sizesOf(paper.key).has(key)) sizesOf(paper.key).set(key, { key, name, width, height, turn, quantity: 0 })
@@ -257,7 +283,7 @@ function sharingProblem(
           name: paper.name,
           problem: {
             demands: [...demands.values()],
-            supplies: suppliesOf(paper, formatsFor(batch, paper), [], cutter),
+            supplies: suppliesForSharing(batch, paper, cutter),
             cutter,
             objective: 'sheets',
             work: readWork(batch),

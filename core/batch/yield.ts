@@ -1,14 +1,14 @@
 import { ANY_SCRAP } from '../document'
 import type { Batch, CardEntry, PrepLevel } from '../document'
-import { lookUp } from '../lists'
 import type { Cutter, Demand, Problem } from '../cutting'
 import { isUsed } from '../folds'
-import type { Length } from '../lengths'
+import type { Length, Units } from '../lengths'
 import { formatLength, lengthFrom, writeLength } from '../lengths'
 import type { Paper } from '../paper'
 import { SHEET_FORMATS, stackOf } from '../paper'
 import type { Preparation } from './prepare'
-import { cutPerKit, stripsFor, withMore } from './prep'
+import type { KitGroup } from './blanks'
+import { PLAIN, stripsFor, withMore } from './prep'
 import type { PreparedCard } from './prepared'
 import { prepare } from './prepare'
 import { demandsOf, formatsFor, suppliesOf } from './problems'
@@ -29,24 +29,25 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
     some.flatMap(({ pieces }) => pieces.flatMap(({ shares }) => shares))
       .flatMap(({ paper }) => (paper.key === ANY_SCRAP ? [] : [[paper.key, paper] as const])),
   )
-  // Made ready as the first of its kits.
-  const preps = new Map(some.flatMap(({ pieces, dealt }) => {
-    const { levels = new Map<string, PrepLevel>(), profile = { more: {} } } = dealt[0]?.prep ?? {}
-    return pieces.map(piece => [piece, { levels, profile }] as const)
-  }))
   return [...papers.values()].map((paper) => {
     const stacked: Cutter = { ...cutter, stack: stackOf(cutter.stack, paper.weight) }
-    const demands = demandsOf(batch, some, paper, piece => cutPerKit(lookUp(preps, piece), piece), card =>
-      stripsFor(paper, card.pieces.filter(piece =>
-        lookUp(preps, piece).levels.get(piece.key) === 'uncut' && piece.shares.some(share => share.paper === paper))
-        .flatMap(piece => withMore(lookUp(preps, piece).profile, [piece])), batch.class.units)
-        .map(strip => ({ ...strip, quantity: 1 })))
+    const demands = demandsOf(batch, some, paper, card => [oneKit(card, paper, batch.class.units)])
     return {
       paper,
       problem: { demands, supplies: suppliesOf(paper, formatsFor(batch, paper), [], stacked), cutter: stacked, objective: 'sheets' },
       perKit: new Map(demands.map(({ key, quantity }: Demand) => [key, quantity])),
     }
   })
+}
+
+/** One kit of a card, everything that may be of a paper of that one; made ready as the first of its kits. */
+function oneKit({ pieces, dealt, groups }: PreparedCard, paper: Paper, units: Units): KitGroup {
+  const { levels = new Map<string, PrepLevel>(), profile = PLAIN } = dealt[0]?.prep ?? {}
+  const own = pieces.filter(({ shares }) => shares.some(share => share.paper === paper))
+  const papers = new Map(own.map(({ key }) => [key, paper]))
+  const strips = stripsFor(paper, withMore(profile, own.filter(({ key }) => levels.get(key) === 'uncut')), units)
+  const choice = groups[0]?.choice ?? Object.fromEntries(own.map(({ key }) => [key, paper.key]))
+  return { kits: 1, papers, choice, prep: { levels, profile, strips } }
 }
 
 /** A drawer of some sheets of one format instead of what is on hand. */

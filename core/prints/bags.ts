@@ -1,6 +1,6 @@
 import type { Bag, PackedKit, PackedPiece, PreparedCard, ShoppingLine, Strip } from '../batch'
 import {
-  LEVEL_WORDS, broughtPieces, contentsOf, isCutReady, lyingPieces, neededInWords, packsInWords, purchaseName, sourceOf, stripName,
+  LEVEL_WORDS, broughtPieces, contentsOf, isCutReady, lyingPieces, neededInWords, packsInWords, purchaseName, shapeOf, sourceOf, stripName,
 } from '../batch'
 import type { Kits } from '../kits'
 import { extraInWords } from '../kits'
@@ -59,10 +59,7 @@ export function bagSection(bags: Bag[], units: Units, each: boolean): PrintSecti
   }
   /** Bags with kits of the same cards, made ready alike, are packed together. */
   const alike = new Map<string, Bag[]>()
-  for (const bag of bags) {
-    const cards = `${bag.profile.key}: ${bag.kits.map(({ card }) => card.entry.key).join(' ')}`
-    alike.set(cards, [...(alike.get(cards) ?? []), bag])
-  }
+  for (const bag of bags) alike.set(shapeOf(bag), [...(alike.get(shapeOf(bag)) ?? []), bag])
   return {
     heading: 'What goes into the bags',
     blocks: [...alike.values()].flatMap((same): PrintBlock[] => {
@@ -102,8 +99,10 @@ function kitBlocks(kit: PackedKit, units: Units): PrintBlock[] {
 }
 
 /** `Strip for Mat, Plate, 9 × 4 in, Kelp, uncut`. */
-const stripItem = (strip: Strip, units: Units): string =>
-  [`1 × ${stripName(strip)}`, typesetSize(strip.width, strip.height, units, true), strip.paper.name, LEVEL_WORDS.uncut].join(', ')
+const stripItem = (strip: Strip, units: Units, inTable = false): string => [
+  `1 × ${stripName(strip)}`, typesetSize(strip.width, strip.height, units, true), inTable ? SEE_TABLE : strip.paper.name, LEVEL_WORDS.uncut,
+].join(', ')
+const SEE_TABLE = 'see the table'
 
 /** What students bring for a kit themselves. */
 function bringBlocks(kit: PackedKit, units: Units): PrintBlock[] {
@@ -120,7 +119,7 @@ function bringBlocks(kit: PackedKit, units: Units): PrintBlock[] {
 /** What kits of one card have alike; of what differs it says that the table has it. */
 function sharedBlocks(kits: PackedKit[], units: Units): PrintBlock[] {
   const first = itemAt(kits, 0)
-  const differs = differing(kits)
+  const [differs, stripsDiffer] = [differing(kits.map(({ pieces }) => pieces)), differing(kits.map(({ strips }) => strips))]
   const bought = first.card.construction?.extras.map(extra => extraInWords(extra, units)) ?? []
   return [
     { kind: 'text', strong: true, text: new Set(kits.map(kitTitle)).size === 1 ? kitTitle(first) : first.card.entry.title },
@@ -129,7 +128,7 @@ function sharedBlocks(kits: PackedKit[], units: Units): PrintBlock[] {
       mark: 'box',
       items: [
         ...first.pieces.flatMap((piece, at) => (isCutReady(piece.level) ? [packedInWords(piece, units, differs.has(at))] : [])),
-        ...first.strips.map(strip => stripItem(strip, units)),
+        ...first.strips.map((strip, at) => stripItem(strip, units, stripsDiffer.has(at))),
         ...bought,
       ],
     },
@@ -137,34 +136,34 @@ function sharedBlocks(kits: PackedKit[], units: Units): PrintBlock[] {
   ]
 }
 
-/** Places of the pieces that not all kits of a card have of one paper. */
-const differing = (kits: PackedKit[]): Set<number> => new Set(itemAt(kits, 0).pieces.flatMap((_, at) =>
-  (new Set(kits.map(({ pieces }) => itemAt(pieces, at).paper)).size > 1 ? [at] : [])))
+/** Places of what not all kits of a card have of one paper. */
+const differing = (lists: { paper?: { key: string } }[][]): Set<number> => new Set(itemAt(lists, 0).flatMap((_, at) =>
+  (new Set(lists.map(list => itemAt(list, at).paper?.key)).size > 1 ? [at] : [])))
 
 /** One row for each bag with a box to tick: the colourway and the papers of what differs, card by card. */
 function differingTable(bags: Bag[]): PrintBlock {
   const cards = itemAt(bags, 0).kits.map((first, at) => {
     const kits = bags.map(bag => itemAt(bag.kits, at))
+    const [pieces, strips] = [differing(kits.map(kit => kit.pieces)), differing(kits.map(kit => kit.strips))]
     return {
       title: first.card.entry.title,
       at,
       hasColourways: kits.some(({ colourway }) => colourway),
-      pieces: [...differing(kits)].map(place => ({ place, name: itemAt(first.pieces, place).piece.name })),
+      names: [...[...pieces].map(place => itemAt(first.pieces, place).piece.name),
+        ...[...strips].map(place => stripName(itemAt(first.strips, place)))],
+      papersIn: (kit: PackedKit) => [...[...pieces].map(place => itemAt(kit.pieces, place)),
+        ...[...strips].map(place => itemAt(kit.strips, place))].map(({ paper }) => paper?.name ?? ''),
     }
-  }).filter(({ pieces }) => pieces.length > 0)
+  }).filter(({ names }) => names.length > 0)
   return {
     kind: 'table',
     name: 'What differs from bag to bag',
-    head: [
-      'Bag',
-      ...cards.flatMap(({ title, hasColourways, pieces }) => [...(hasColourways ? [title] : []), ...pieces.map(({ name }) => name)]),
-    ],
+    head: ['Bag', ...cards.flatMap(({ title, hasColourways, names }) => [...(hasColourways ? [title] : []), ...names])],
     rows: bags.map(({ label, kits }) => [
       `☐\u00a0${label}`,
-      ...cards.flatMap(({ at, hasColourways, pieces }) => {
+      ...cards.flatMap(({ at, hasColourways, papersIn }) => {
         const kit = itemAt(kits, at)
-        return [...(hasColourways ? [kit.colourway?.name ?? ''] : []),
-          ...pieces.map(({ place }) => itemAt(kit.pieces, place).paper?.name ?? '')]
+        return [...(hasColourways ? [kit.colourway?.name ?? ''] : []), ...papersIn(kit)]
       }),
     ]),
   }
@@ -177,7 +176,7 @@ const packedInWords = ({ piece: { name, width, height, made = [] }, count, paper
   inTable = false): string =>
   [
     `${count} × ${name}`, typesetSize(width.value, height.value, units, true), ...made, inTable
-      ? 'see the table'
+      ? SEE_TABLE
       : (paper?.name ?? 'no paper yet'),
     ...level === 'cut' ? [] : [LEVEL_WORDS[level]],
   ].join(', ')

@@ -4,7 +4,7 @@ import { itemAt } from '../lists'
 import type { PrintClass, RoleType } from './classes'
 import { classesOf, typesOf } from './classes'
 import type { SharingProblem } from './model'
-import { A_CENT, SHEET } from './model'
+import { A_CENT, A_MISSING_PIECE, SHEET } from './model'
 import type { ClassCut, PrintCut } from './to-prints'
 import { evenly, inTurn } from './to-prints'
 
@@ -54,7 +54,7 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<It
     const built = build(classes, types, { sheets: 0, cents: 0 })
     const relaxed = solve(built.programme)
     if (!relaxed) return
-    isShort = built.missing.some(at => (relaxed.columns[at] ?? 0) > WORTH_WHILE)
+    isShort = [...built.missing, ...built.short].some(at => (relaxed.columns[at] ?? 0) > WORTH_WHILE)
     const dual = (row: number | undefined) => (row === undefined ? 0 : (relaxed.duals[row] ?? 0))
     let [found, total, mostWorth] = [false, 0, 1]
     const prices = classes.map(({ demands }, at) =>
@@ -100,7 +100,8 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<It
   const missing = sum(whole.columns, built.missing)
   const sheets = sum(whole.columns, built.fresh)
   const isFewest = missing === 0 && (sheets === bound || (whole.optimal && sheets < MOST_PROVEN && classes.every(({ whole }) => whole)))
-  const proven = missing > 0 ? 0 : isFewest ? sheets : Math.min(bound, sheets)
+  const isWhole = missing === 0 && sum(whole.columns, built.short) === 0
+  const proven = !isWhole ? 0 : isFewest ? sheets : Math.min(bound, sheets)
   const proof = { bound: proven, missing, fewest: isFewest ? sheets : 0 }
   for (let more = 0; more <= (hasRules(problem) ? MOST_MORE : 0); more++)
     yield ofPrints(search, { classes, columns: whole.columns, sheets: sheets + more }, proof)
@@ -121,7 +122,7 @@ interface Pooled {
 function asOfOnePrint(classes: PrintClass[], types: RoleType[], sheets: number, solve: Solve): Pooled | undefined {
   const first = classes[0]
   const looks = ({ patterns: { supplies }, demands }: PrintClass) => [
-    ...supplies.map(({ key, kind, width, height }) => `${kind} ${key} ${width} ${height}`), ...demands.map(({ key }) => key).sort(),
+    ...supplies.map(({ kind, width, height }) => `${kind} ${width} ${height}`), ...demands.map(({ key }) => key).sort(),
   ].join('\n')
   const isAlike = ([one, ...others]: RoleType['takes']) => others.every(other => String([...other]) === String([...one ?? []]))
   if (!first || classes.length < 2 || classes.some(other => looks(other) !== looks(first))
@@ -139,12 +140,14 @@ function asOfOnePrint(classes: PrintClass[], types: RoleType[], sheets: number, 
   if (unplaced.length > 0 || fewer > sheets) return undefined
   const few = classes.map((own): PrintClass => {
     const patterns = new Patterns(own.patterns.problem, own.patterns.demands)
-    patterns.addLayouts(layouts)
+    // One sheet may have another key on every print.
+    const place = (supply: string) => first.patterns.supplies.findIndex(({ key }) => key === supply)
+    patterns.addLayouts(layouts.map(layout => ({ ...layout, supply: itemAt(patterns.supplies, place(layout.supply)).key })))
     return { ...own, patterns, whole: false }
   })
   const built = build(few, types, { sheets: 0, cents: A_CENT })
   const whole = solve({ ...built.programme, whole: { nodes: NODES, gap: CENTS_ASIDE } })
-  if (!whole || built.missing.some(at => itemAt(whole.columns, at) > 0.5)) return undefined
+  if (!whole || [...built.missing, ...built.short].some(at => itemAt(whole.columns, at) > 0.5)) return undefined
   const opened = built.fresh.reduce((sum, at) => sum + Math.round(itemAt(whole.columns, at)), 0)
   return opened <= sheets ? { classes: few, columns: whole.columns, sheets: opened } : undefined
 }
@@ -206,6 +209,8 @@ interface Built {
   /** By type and its classes. */
   roles: number[][]
   missing: number[]
+  /** Pieces wanted by name that cannot be cut. */
+  short: number[]
 }
 
 function build(
@@ -223,6 +228,7 @@ function build(
   }))
   const roles = types.map(({ classes: of }) => of.map(() => column(0)))
   const missing = types.map(() => column(A_MISSING_ROLE))
+  const short: number[] = []
   types.forEach(({ count }, type) =>
     rows.push({ least: count, most: count, of: [...itemAt(roles, type), itemAt(missing, type)].map((at): Entry => [at, 1]) }))
   const demandRows = classes.map(({ patterns, demands, wanted }, at) => patterns.demandRows().map(({ of }, index) => {
@@ -232,11 +238,14 @@ function build(
       return pieces === undefined ? [] : [[itemAt(itemAt(roles, type), option), -pieces]]
     }))
     const cut = of.map(([pattern, count]): Entry => [itemAt(itemAt(amounts, at), pattern), count])
-    return rows.push({ least: itemAt(wanted, index), of: [...cut, ...taken] }) - 1
+    const least = itemAt(wanted, index)
+    const lacks: Entry[] = least > 0 ? [[column(A_MISSING_PIECE), 1]] : []
+    short.push(...lacks.map(([one]) => one))
+    return rows.push({ least, of: [...cut, ...taken, ...lacks] }) - 1
   }))
-  const drawers = classes.map(({ prints, patterns }, at) => patterns.supplies.map(({ key, onHand, price }, supply) => {
+  const drawers = classes.map(({ patterns, stocks }, at) => patterns.supplies.map(({ onHand, price }, supply) => {
     const of = patterns.from(supply).map(([pattern]): Entry => [itemAt(itemAt(amounts, at), pattern), 1])
-    const cents = Math.min(...prints.map(({ problem }) => problem.supplies.find(other => other.key === key)?.price ?? price ?? 0))
+    const cents = Math.min(...itemAt(stocks, supply).map(stock => stock.price ?? price ?? 0))
     if (price !== null) of.push([column(cents * aCent), -1])
     return rows.push({ most: onHand, of }) - 1
   }))
@@ -257,5 +266,5 @@ function build(
     })
   }
   const start = from && [...from.columns, ...spread.map(({ role, fair }) => Math.max(0, Math.round(itemAt(from.columns, role)) - fair))]
-  return { programme: { costs, rows }, start, amounts, fresh, demandRows, drawers, roles, missing }
+  return { programme: { costs, rows }, start, amounts, fresh, demandRows, drawers, roles, missing, short }
 }

@@ -13,6 +13,8 @@ import { mostTaken, sheetsOf } from './sheets'
 /** Prints that stand for each other. */
 export interface PrintClass extends Sheets {
   prints: Print[]
+  /** For each supply of the patterns that of every print: formats of one size may have other keys on another print. */
+  stocks: Supply[][]
 }
 
 /** Roles of a pool that take the same of the same classes. */
@@ -55,7 +57,12 @@ export function classesOf({ prints, kinds }: SharingProblem): PrintClass[] {
       ...supply,
       onHand: group.reduce((sum, { problem }) => sum + itemAt(problem.supplies, at).onHand, 0),
     }))
-    return { prints: group, ...sheetsOf(first.key, { ...first.problem, supplies }, most) }
+    const sheets = sheetsOf(first.key, { ...first.problem, supplies }, most)
+    const stocks = sheets.patterns.supplies.map(({ key }) => {
+      const place = supplies.findIndex(supply => supply.key === key)
+      return group.map(({ problem }) => itemAt(problem.supplies, place))
+    })
+    return { prints: group, stocks, ...sheets }
   })
 }
 

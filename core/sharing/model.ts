@@ -86,6 +86,9 @@ export interface Sharing {
 /** What a sheet weighs beside wishes. */
 export const SHEET = 100
 
+/** What a piece weighs that is wanted of a print by name and cannot be cut: more than kits and roles, for nothing else will do. */
+export const A_MISSING_PIECE = 2_000_000
+
 /** What a sheet weighs that is bought: prints that lie there are used a little unevenly rather than that others are bought. */
 const A_BOUGHT_SHEET = 20
 /** What a cent weighs: of equal sharings the one is taken for which least is bought. */

@@ -6,7 +6,7 @@ import { KitColumns } from './columns'
 import { likeness } from './combinations'
 import { fairShares } from './deal'
 import type { Print, SharingProblem } from './model'
-import { SHEET, weightOfBuying } from './model'
+import { A_MISSING_PIECE, SHEET, weightOfBuying } from './model'
 import type { Sheets } from './sheets'
 import { mostTaken, sheetsOf } from './sheets'
 
@@ -65,13 +65,20 @@ export class SharingProgramme {
       if (isSheet) fresh.push([at, 1])
       return at
     }))
+    const short: number[] = []
     const demandRows = prints.map(({ print, patterns, demands, wanted }, at) => demands.map(({ key }, index) => {
       const of: Entry[] = itemAt(patterns.demandRows(), index).of.map(([pattern, count]) => [itemAt(itemAt(amounts, at), pattern), count])
       kits.columns.forEach(({ takes }, kit) => {
         const count = takes.get(`${print.key} ${key}`)
         if (count !== undefined) of.push([itemAt(taken, kit), -count])
       })
-      return rows.push({ least: itemAt(wanted, index), of }) - 1
+      const least = itemAt(wanted, index)
+      if (least > 0) {
+        const lacks = column(A_MISSING_PIECE)
+        short.push(lacks)
+        of.push([lacks, 1])
+      }
+      return rows.push({ least, of }) - 1
     }))
     const drawers = prints.map(({ patterns }, at) => patterns.supplies.map(({ onHand, price }, supply) => {
       const of: Entry[] = patterns.from(supply).map(([pattern, one]) => [itemAt(itemAt(amounts, at), pattern), one])
@@ -115,7 +122,7 @@ export class SharingProgramme {
       }
     }
     if (sheets > 0) rows.push({ least: sheets, of: fresh })
-    return { programme: { costs, rows }, taken, amounts, fresh: fresh.map(([at]) => at), demandRows, drawers, missing, sets }
+    return { programme: { costs, rows }, taken, amounts, fresh: fresh.map(([at]) => at), demandRows, drawers, missing, short, sets }
   }
 
   /** Columns whose kits may be alike, with how many different ones they come to: what is given by hand is also in a column of others. */
@@ -186,5 +193,7 @@ export interface Built {
   /** By print and supply. */
   drawers: number[][]
   missing: number[]
+  /** Pieces wanted by name that cannot be cut. */
+  short: number[]
   sets?: number
 }

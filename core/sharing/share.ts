@@ -85,7 +85,7 @@ function exactly(problem: SharingProblem, programme: SharingProgramme, first: Sh
   const relaxed = (wishes: boolean, sheets: number) => {
     const built = programme.build({ wishes, sheets })
     const solved = solve(built.programme)
-    return solved && { cost: solved.cost, missing: built.missing.some(at => (solved.columns[at] ?? 0) > WORTH_WHILE) }
+    return solved && { cost: solved.cost, missing: [...built.missing, ...built.short].some(at => (solved.columns[at] ?? 0) > WORTH_WHILE) }
   }
   // How few sheets will do, whatever is wished for.
   const sheets = relaxed(false, 0)
@@ -102,7 +102,8 @@ function exactly(problem: SharingProblem, programme: SharingProgramme, first: Sh
   const broken = brokenBy(problem, all)
   const cost = costOf(problem.rules, broken, opened)
   // Sheets and wishes without what is bought, which only decides between equal ones; the search ended a little short of the best.
-  const proven = whole.optimal && missing === 0 ? Math.min(cost, whole.cost) * (1 - GAP) - Math.max(0, whole.cost - cost) : 0
+  const isShort = built.short.some(at => Math.round(whole.columns[at] ?? 0) > 0)
+  const proven = whole.optimal && missing === 0 && !isShort ? Math.min(cost, whole.cost) * (1 - GAP) - Math.max(0, whole.cost - cost) : 0
   const relaxedLeast = missing > 0 || !least || least.missing ? undefined : Math.max(bound * SHEET, least.cost, proven)
   return {
     kits: all,
@@ -181,7 +182,7 @@ export function mostShared(problem: SharingProblem, solve: Solve): MostShared {
     const relaxed = solve(built.programme)
     if (!relaxed) return { kits: 0, most: 0, sharing: problem.kinds.map(() => []) }
     if (programme.isWhole) {
-      most = Math.floor(-relaxed.cost + WORTH_WHILE)
+      most = Math.floor((relaxed.columns[built.sets ?? -1] ?? 0) + WORTH_WHILE)
       break
     }
     const dual = (row: number | undefined) => (row === undefined ? 0 : (relaxed.duals[row] ?? 0))

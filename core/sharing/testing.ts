@@ -14,7 +14,7 @@ const CUTTER = {
 /** The key of a size in inches. */
 export const sizeKey = ([width, height]: [number, number]): string => `${width}x${height}`
 
-/** A print of 12 × 12 sheets, from which pieces of some sizes in inches are cut. */
+/** A print of 12 × 12 sheets, whose key no other print has, from which pieces of some sizes in inches are cut. */
 export const printOf12 = (key: string, sizes: [number, number][], onHand: number, price: number | null): Print => ({
   key,
   name: key,
@@ -22,7 +22,7 @@ export const printOf12 = (key: string, sizes: [number, number][], onHand: number
     demands: sizes.map(size => ({
       key: sizeKey(size), name: 'piece', width: inches(size[0]), height: inches(size[1]), quantity: 0, turn: 'either',
     })),
-    supplies: [{ key: 'sheet', kind: 'sheet', width: inches(12), height: inches(12), onHand, price }],
+    supplies: [{ key: `${key}-sheet`, kind: 'sheet', width: inches(12), height: inches(12), onHand, price }],
     cutter: CUTTER,
     objective: 'sheets',
   },

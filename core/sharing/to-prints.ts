@@ -1,10 +1,10 @@
 import type { Layout, Programme, Solve } from '../cutting'
 import { lessKerf } from '../cutting'
-import { byKey, itemAt } from '../lists'
+import { itemAt } from '../lists'
 import type { PrintClass, RoleType } from './classes'
 import { fairShares } from './deal'
 import type { Print, SharingProblem } from './model'
-import { SHEET, weightOfBuying } from './model'
+import { A_MISSING_PIECE, SHEET, weightOfBuying } from './model'
 
 /*
  * From classes of prints to the prints themselves: which sheets are of which print, and how many roles of each type are of which.
@@ -44,8 +44,8 @@ const EVENLY = { nodes: 400, near: 0.001, brief: true }
  */
 export function inTurn({ classes, types, amounts, roles }: ClassCut): PrintCut {
   const { cut: all, add } = counting(classes)
-  classes.forEach(({ prints, patterns }, at) => {
-    const left = patterns.supplies.map(({ key }) => prints.map(({ problem }) => byKey(problem.supplies, key).onHand))
+  classes.forEach(({ prints, patterns, stocks }, at) => {
+    const left = stocks.map(of => of.map(({ onHand }) => onHand))
     const used = prints.map(() => 0)
     const order = patterns.columns.map((_, pattern) => pattern).sort(
       (a, b) => sumOf(itemAt(patterns.columns, b).counts.values()) - sumOf(itemAt(patterns.columns, a).counts.values()) || a - b)
@@ -108,7 +108,7 @@ export function evenly({ kinds, rules }: SharingProblem, { classes, types, amoun
     const count = sumOf(itemAt(roles, type))
     rows.push({ least: count, most: count, of: itemAt(taken, type).flat().map((at): Entry => [at, 1]) })
   })
-  classes.forEach(({ prints, patterns, demands, wanted }, at) => prints.forEach(({ problem }, print) => {
+  classes.forEach(({ prints, patterns, stocks, demands, wanted }, at) => prints.forEach((_, print) => {
     const sheetsOf = (of: Entry[]) =>
       of.flatMap(([pattern, count]): Entry[] => itemAt(itemAt(cut, at), pattern).slice(print, print + 1).map(one => [one, count]))
     patterns.demandRows().forEach(({ of }, index) => {
@@ -117,10 +117,13 @@ export function evenly({ kinds, rules }: SharingProblem, { classes, types, amoun
         const count = other === at ? itemAt(takes, option).get(key) : undefined
         return count === undefined ? [] : [[itemAt(itemAt(itemAt(taken, type), option), print), -count]]
       }))
-      rows.push({ least: itemAt(wanted, index), of: [...sheetsOf(of), ...goes] })
+      const least = itemAt(wanted, index)
+      // What is wanted by name and cannot be cut is said where its paper is planned.
+      const lacks: Entry[] = least > 0 ? [[column(A_MISSING_PIECE), 1]] : []
+      rows.push({ least, of: [...sheetsOf(of), ...goes, ...lacks] })
     })
-    patterns.supplies.forEach(({ key }, supply) => {
-      const { onHand, price } = byKey(problem.supplies, key)
+    stocks.forEach((of, supply) => {
+      const { onHand, price } = itemAt(of, print)
       const bought = price === null ? [] : [[column(weightOfBuying(rules, price)), -1] as Entry]
       rows.push({ most: onHand, of: [...sheetsOf(patterns.from(supply)), ...bought] })
     })
@@ -153,13 +156,13 @@ function counting(classes: PrintClass[]) {
     if (prints.length === 1) wanted.forEach((count, at) => more(`${itemAt(prints, 0).key} ${itemAt(demands, at).key}`, -count))
   const add = (at: number, pattern: number, print: number, repeats: number): void => {
     if (repeats <= 0) return
-    const { prints, patterns } = itemAt(classes, at)
+    const { prints, patterns, stocks } = itemAt(classes, at)
     const { key, problem } = itemAt(prints, print)
     const column = itemAt(patterns.columns, pattern)
     if (patterns.isFresh(column)) sheets += repeats
     for (const [demand, count] of column.counts) more(`${key} ${demand}`, count * repeats)
     layouts.set(key, [...layouts.get(key) ?? [],
-      ...lessKerf([{ supply: itemAt(patterns.supplies, column.supply).key, repeats, root: column.root }], problem)])
+      ...lessKerf([{ supply: itemAt(itemAt(stocks, column.supply), print).key, repeats, root: column.root }], problem)])
   }
   return { add, cut: () => ({ pieces, sheets, layouts }) }
 }
