@@ -8,7 +8,7 @@ import type { Purchase, Usage } from '../core/kits'
 import { amountInWords } from '../core/kits'
 import { wholeMinutes } from '../core/cutting'
 import type { Solve } from '../core/cutting'
-import { shoppingCsv } from '../core/exports'
+import { bagsCsv, cutsCsv, shoppingCsv } from '../core/exports'
 import { writeLength } from '../core/lengths'
 import type { Report } from './reports'
 import { findingLines, heading, moneyIn, table } from './reports'
@@ -64,7 +64,7 @@ export function kitsReport(batch: Batch, solve: Solve): Report {
     })),
     money: worth,
   }
-  const findings = findingsOf(preparation)
+  const findings = findingsOf(preparation, outcomes)
   const unposted = parcels.filter(({ rate }) => !rate).length
   const text = [
     heading(batch),
@@ -128,19 +128,32 @@ function purchaseTable(batch: Batch, purchases: Pick<ShoppingLine, keyof Purchas
   )
 }
 
-/** The shopping list as CSV. */
-export async function shoppingOf(batch: Batch, solve: Solve): Promise<string> {
-  const { preparation, kits } = planned(batch, solve)
-  return shoppingCsv(shoppingList(batch, kits, suppliesFor(preparation)), batch.class.units, batch.prices.currency)
+/** What `--csv` of a command writes, with what must be settled before it is used. */
+export type Csv = (batch: Batch, solve: Solve) => Promise<Pick<Report, 'text' | 'stops'>>
+
+/** Commands that write CSV: the order of cuts, the bags, the shopping list. */
+export const CSVS: Record<string, Csv> = {
+  plan: csvOf((batch, { outcomes }) => cutsCsv(batch, outcomes)),
+  kits: csvOf(({ class: { units } }, { preparation }) => bagsCsv(packedBags(preparation), units)),
+  shopping: csvOf((batch, { preparation, kits }) =>
+    shoppingCsv(shoppingList(batch, kits, suppliesFor(preparation)), batch.class.units, batch.prices.currency)),
+}
+
+function csvOf(write: (batch: Batch, made: ReturnType<typeof planned>) => Promise<string>): Csv {
+  return async (batch, solve) => {
+    const made = planned(batch, solve)
+    const text = await write(batch, made)
+    return { text: text.trimEnd(), stops: stopsIn(findingsOf(made.preparation, made.outcomes)) }
+  }
 }
 
 /** The shopping list: what is to buy, grouped by where it is bought. */
 export function shoppingReport(batch: Batch, solve: Solve): Report {
-  const { preparation, kits } = planned(batch, solve)
+  const { preparation, outcomes, kits } = planned(batch, solve)
   const { units } = batch.class
   const money = moneyIn(batch)
   const groups = shoppingList(batch, kits, suppliesFor(preparation))
-  const findings = findingsOf(preparation)
+  const findings = findingsOf(preparation, outcomes)
   const data = groups.map(({ where, lines }) => ({
     where,
     lines: lines.map(({ supply: _, ...line }) => ({ ...sized(line, units), where: line.where, ordered: line.ordered,

@@ -2,13 +2,11 @@ import type { Batch, DressingEntry, Problem } from '../core/document'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import type { TeachWishes } from '../core/batch'
-import { packedBags, planAll, prepare, prepareShared } from '../core/batch'
-import type { Solve } from '../core/cutting'
+import { planAll, prepareShared } from '../core/batch'
 import { SKILLS } from '../core/folds'
-import { bagsCsv, cutsCsv } from '../core/exports'
 import { readBatch, readDressing } from '../core/formats'
 import { foldReport, foldsReport } from './folds'
-import { kitsReport, shoppingOf, shoppingReport } from './kits'
+import { CSVS, kitsReport, shoppingReport } from './kits'
 import { drawerReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
 import { mostReport, shareReport } from './sharing'
@@ -49,23 +47,19 @@ FILE is a batch file, or - for standard input. Exit status: 0 done, 1 done with 
 that must be settled before cutting, 2 wrong call or wrong file, 3 Wakaru itself broke down.`
 
 const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
-  pieces: batch => piecesReport(batch, prepare(batch)),
+  pieces: async batch => piecesReport(batch, prepareShared(batch, await loadSolver())),
   plan: async (batch) => {
     const solve = await loadSolver()
     const preparation = prepareShared(batch, solve)
     return planReport(batch, preparation, planAll(batch, preparation, solve))
   },
-  drawer: async batch => drawerReport(batch, prepare(batch), await loadSolver()),
+  drawer: async (batch) => {
+    const solve = await loadSolver()
+    return drawerReport(batch, prepareShared(batch, solve), solve)
+  },
   share: async batch => shareReport(batch, await loadSolver()),
   kits: async batch => kitsReport(batch, await loadSolver()),
   shopping: async batch => shoppingReport(batch, await loadSolver()),
-}
-
-/** Commands that write CSV. */
-const CSVS: Record<string, (batch: Batch, solve: Solve) => Promise<string>> = {
-  plan: (batch, solve) => cutsCsv(batch, planAll(batch, prepareShared(batch, solve), solve)),
-  kits: (batch, solve) => bagsCsv(packedBags(prepareShared(batch, solve)), batch.class.units),
-  shopping: (batch, solve) => shoppingOf(batch, solve),
 }
 
 /** Reads a file of dressing; what is wrong with it where it cannot be used. */
@@ -170,7 +164,7 @@ async function run(args: string[]): Promise<number> {
   if (values.csv) {
     const write = Object.hasOwn(CSVS, name) ? CSVS[name] : undefined
     if (!write) return wrong(`--csv goes with ${Object.keys(CSVS).join(', ')}.`)
-    return (console.log((await write(read.value, await loadSolver())).trimEnd()), 0)
+    return print(await write(read.value, await loadSolver()))
   }
   if (values.most) {
     if (name !== 'share') return wrong('--most goes with share.')
@@ -178,8 +172,8 @@ async function run(args: string[]): Promise<number> {
   }
   return print(await command(read.value))
 
-  function print({ data, text, stops }: Report): number {
-    console.log(values.json ? JSON.stringify(data, null, 2) : text)
+  function print({ data, text, stops }: Omit<Report, 'data'> & Partial<Report>): number {
+    console.log(values.json && data !== undefined ? JSON.stringify(data, null, 2) : text)
     return stops > 0 ? 1 : 0
   }
 }

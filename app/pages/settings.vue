@@ -10,13 +10,16 @@ const remembered = useLocalStorage<Units>('wakaru-units', 'inch')
 const mode = useColorMode({ storageKey: 'wakaru-theme', emitAuto: true, modes: { light: '' } })
 const settings = ref<StudioSettings>()
 const position = ref(0)
+/** What is wrong with the settings that are kept, where they cannot be read: nothing is changed then until the maker says so. */
+const unreadable = ref<string>()
 const state = ref<'saved' | 'saving' | 'failed'>('saved')
 const failed = shallowRef<unknown>()
 
 async function load() {
   try {
-    const answer = await $fetch<{ position: number, settings: StudioSettings }>('/api/settings')
+    const answer = await $fetch<{ position: number, settings: StudioSettings, unreadable?: string }>('/api/settings')
     settings.value = answer.settings
+    unreadable.value = answer.unreadable
     position.value = answer.position
   }
   catch (error) {
@@ -28,6 +31,15 @@ onMounted(load)
 /** What was sent last, and whether an answer is waited for: one after the other, for each follows on the position of the one before. */
 let sent: StudioSettings | undefined
 let waiting = false
+let anew: boolean | undefined
+/** Sets aside what cannot be read, and keeps the usual settings. */
+async function beginAnew() {
+  anew = true
+  change(() => undefined)
+  await save()
+  anew = undefined
+  if (state.value === 'saved') unreadable.value = undefined
+}
 const save = useDebounceFn(async () => {
   if (waiting) return
   waiting = true
@@ -36,7 +48,7 @@ const save = useDebounceFn(async () => {
       sent = toRaw(settings.value)
       const answer = await $fetch<{ position: number }>('/api/settings', {
         method: 'PUT',
-        body: { since: position.value, settings: sent },
+        body: { since: position.value, settings: sent, anew },
       })
       position.value = answer.position
     }
@@ -92,6 +104,20 @@ useHead({ title: 'Settings · Wakaru' })
       what="The settings"
       :error="failed"
     />
+    <Message
+      v-else-if="unreadable"
+      severity="warn"
+      :closable="false"
+    >
+      <p>The settings that are kept cannot be read, so that nothing of them is shown or changed: {{ unreadable }}</p>
+      <Button
+        label="Begin with the usual settings"
+        @click="beginAnew"
+      />
+      <p class="small">
+        What cannot be read is set aside in the database and stays in every backup.
+      </p>
+    </Message>
     <div
       v-else-if="settings"
       class="columns"

@@ -12,7 +12,7 @@ const planOf = (sheets: number): Plan => ({
   spending: 0,
   yield: 0,
 })
-const after = (...events: JobEvent[]): Job => events.reduce(next, WAITING)
+const after = (...events: JobEvent[]): Job => events.reduce((job, event) => next(job, event), WAITING)
 const progress = (sheets: number): JobEvent => ({ kind: 'progress', plan: planOf(sheets), columns: 9, share: 0.5 })
 const done: JobEvent = { kind: 'done', plans: [planOf(2), planOf(3)] }
 
@@ -33,6 +33,18 @@ describe('a job', () => {
     expect(stopped).toMatchObject({ state: 'stopped', plans: [{ sheets: 4 }], progress: 1 })
     for (const late of [progress(2), done, { kind: 'failed', reason: 'x' }, { kind: 'stop' }] satisfies JobEvent[])
       expect(next(stopped, late)).toBe(stopped)
+  })
+
+  it('keeps the better plan where a search begins anew and comes by worse ones, and takes up what is better still', () => {
+    const again = after(progress(12), { kind: 'stop' }, { kind: 'resume' }, progress(14))
+    expect(again).toMatchObject({ state: 'running', plans: [{ sheets: 12 }] })
+    expect(next(again, progress(11)).plans).toMatchObject([{ sheets: 11 }])
+    const gaps = next(again, { kind: 'progress', columns: 9, share: 0.5,
+      plan: { ...planOf(9), unplaced: [{ demand: 'mat', quantity: 1, reason: '' }] } })
+    expect(gaps.plans).toMatchObject([{ sheets: 12 }])
+    // Where money counts, more sheets that cost less are better.
+    const cheap = { kind: 'progress', columns: 9, share: 0.6, plan: { ...planOf(15), spending: -1 } } as const
+    expect([next(again, cheap, 'money').plans?.[0]?.sheets, next(again, cheap).plans?.[0]?.sheets]).toEqual([15, 12])
   })
 
   it('that fails says why and keeps what it had', () => {

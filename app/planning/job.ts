@@ -1,5 +1,5 @@
-import type { Plan } from '../../core/cutting'
-import { contentOf } from '../../core/cutting'
+import type { Plan, Problem } from '../../core/cutting'
+import { before, contentOf } from '../../core/cutting'
 
 /**
  * The planning of one problem. `waiting`: it was asked for. `running`: plans are coming. `settled`:
@@ -30,8 +30,11 @@ export const WAITING: Job = { state: 'waiting', progress: 0, columns: 0 }
 /** Whether something is still to come. */
 export const isOpen = ({ state }: Job): boolean => state === 'waiting' || state === 'running'
 
-/** What becomes of a job; what does not concern it in its state leaves it as it is. */
-export function next(job: Job, event: JobEvent): Job {
+/**
+ * What becomes of a job; what does not concern it in its state leaves it as it is. A plan that was found stays until there is a better
+ * one: a search that begins anew comes by worse ones again.
+ */
+export function next(job: Job, event: JobEvent, objective: Problem['objective'] = 'sheets'): Job {
   if (event.kind === 'resume')
     return job.state === 'stopped' || job.state === 'failed' ? { ...job, state: 'waiting', progress: 0, reason: undefined } : job
   if (!isOpen(job)) return job
@@ -39,7 +42,7 @@ export function next(job: Job, event: JobEvent): Job {
     case 'progress': {
       const [best] = job.plans ?? []
       // The same plan again keeps its identity, so that nothing that follows from it is worked out anew.
-      const plans = best && isSamePlan(best, event.plan) ? job.plans : [event.plan]
+      const plans = best && (isSamePlan(best, event.plan) || isWorse(event.plan, best, objective)) ? job.plans : [event.plan]
       return { state: 'running', plans, progress: event.share, columns: event.columns }
     }
     case 'done':
@@ -49,6 +52,14 @@ export function next(job: Job, event: JobEvent): Job {
     case 'stop':
       return { ...job, state: 'stopped', progress: 1 }
   }
+}
+
+/** Whether a plan leaves out more or takes more paper than another one. */
+function isWorse(one: Plan, other: Plan, objective: Problem['objective']): boolean {
+  const rank = ({ unplaced, sheets, spending }: Plan) => [
+    unplaced.reduce((sum, { quantity }) => sum + quantity, 0), ...(objective === 'money' ? [spending, sheets] : [sheets, spending]),
+  ]
+  return before(rank(other), rank(one)) ?? false
 }
 
 const isSamePlan = (a: Plan, b: Plan): boolean =>

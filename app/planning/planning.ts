@@ -107,7 +107,7 @@ export class Planning {
       if (this.worker !== started || answer.order !== this.order || answer.kind === 'kits' || answer.kind === 'shared') return
       this.answered = answer.order
       if (answer.kind !== 'progress') this.outstanding.delete(answer.key)
-      this.jobs.set(answer.key, next(this.job(answer.key), answer))
+      this.jobs.set(answer.key, next(this.job(answer.key), answer, this.problems.get(answer.key)?.objective))
       this.changed()
     }, (reason) => {
       if (this.worker !== started) return

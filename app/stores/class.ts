@@ -27,9 +27,12 @@ export const useClassStore = defineStore('class', () => {
   const wanted = new Set<string>()
   const morePapers = ref(0)
   async function load(of: number) {
-    const answer = await $fetch<{ position: number, document: Batch, more: number }>(`/api/classes/${of}`, {
+    return await $fetch<{ position: number, document: Batch, more: number }>(`/api/classes/${of}`, {
       query: wanted.size > 0 ? { with: [...wanted].join(',') } : undefined,
     })
+  }
+  async function loadAgain() {
+    const answer = await load(id.value ?? 0)
     morePapers.value = answer.more
     return answer
   }
@@ -40,7 +43,7 @@ export const useClassStore = defineStore('class', () => {
     await editing.refresh()
   }
   const editing = useEditing<Batch>({
-    load: () => load(id.value ?? 0),
+    load: loadAgain,
     save: (sent: Sent) =>
       $fetch<{ position: number }>('/api/edits', { method: 'POST', body: { ...sent, class: id.value ?? null }, retry: 0 }),
     keep: session => id.value === undefined || keepDraft(id.value, session),
@@ -73,11 +76,17 @@ export const useClassStore = defineStore('class', () => {
     { flush: 'sync' },
   )
 
+  /** Counts what was opened and closed: an answer for a class that was left meanwhile is of no use. */
+  let visits = 0
   async function open(wanted: number) {
     close()
-    const { position, document: saved } = await load(wanted)
+    const visit = visits
+    const { position, document: saved, more } = await load(wanted)
+    if (visit !== visits) return
     const draft = await withDraft(wanted, saved)
+    if (visit !== visits) return
     id.value = wanted
+    morePapers.value = more
     setAside.value = draft.setAside
     editing.begin(position, draft.session)
     // What was kept may have been kept for an older state of the class.
@@ -85,6 +94,7 @@ export const useClassStore = defineStore('class', () => {
   }
 
   function close() {
+    visits++
     editing.end()
     id.value = undefined
     wanted.clear()

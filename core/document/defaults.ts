@@ -164,7 +164,7 @@ export function newClass(
 export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'title' | 'date'>): ClassDocument {
   const cutting = document.cutting
     .map(entry => ({ ...entry, layouts: [], spoiled: [], miscut: [] }))
-    .filter(({ priority, without }) => priority !== null || without.length > 0)
+    .filter(({ priority, moreSheets, without, also }) => priority !== null || moreSheets !== null || without.length + also.length > 0)
   // Those who came last time need not come again; how the bags were filled has no meaning without them.
   // Where things are bought is worth keeping; what was ordered has come.
   const shopping = document.shopping.filter(({ where }) => where !== '').map(line => ({ ...line, ordered: 0 }))

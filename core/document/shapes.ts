@@ -1,5 +1,5 @@
 import 'reflect-metadata'
-import { Equals, IsHexColor, Length as HasLength, Matches, NotEquals } from 'class-validator'
+import { Equals, IsHexColor, IsOptional, Length as HasLength, Matches, NotEquals } from 'class-validator'
 import type { Units } from '../lengths'
 import { ColourwayEntry, SeatEntry, SharingEntry } from './bag-shapes'
 import { BOUNDS } from './bounds'
@@ -481,6 +481,10 @@ export class SettingsChange {
 
   @one(() => StudioSettings, 'the settings')
   settings!: StudioSettings
+
+  /** Settings that cannot be read are set aside, and these take their place. */
+  @yesOrNo() @IsOptional()
+  anew?: boolean
 }
 
 export class ClassDocument {

@@ -33,8 +33,15 @@ describe('the settings of a studio', () => {
     expect((await readSettings()).settings.tools.inch).toMatchObject({ mark: '1/8 in', board: '1/8 in' })
   })
 
-  it('give way to the defaults where they cannot be read', async () => {
+  it('give way to the defaults where they cannot be read, and are written over only where somebody says so, set aside', async () => {
     await Settings.update({ document: { units: 'cubits' } }, { where: { id: 1 } })
-    expect((await readSettings()).settings).toEqual(DEFAULT_SETTINGS)
+    const { settings, position, unreadable } = await readSettings()
+    expect([settings, unreadable]).toEqual([DEFAULT_SETTINGS, expect.stringContaining('units')])
+    await expect(keep(position, 'CAD')).rejects.toMatchObject({ statusCode: 422 })
+    expect((await Settings.findByPk(1))!.document).toEqual({ units: 'cubits' })
+    const anew = database.sequelize.transaction(transaction => keepSettings({ since: position, settings, anew: true }, transaction))
+    expect(await anew).toBe(position + 1)
+    expect((await readSettings()).unreadable).toBeUndefined()
+    expect((await Settings.findAll()).map(({ document }) => document)).toContainEqual({ units: 'cubits' })
   })
 })

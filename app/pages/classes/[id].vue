@@ -16,7 +16,8 @@ watch(id, async (wanted) => {
     await work.open(wanted)
   }
   catch (error) {
-    missing.value = refusalOf(error).message
+    // Another class may have been asked for meanwhile.
+    if (wanted === id.value) missing.value = refusalOf(error).message
   }
 }, { immediate: true })
 onMounted(() => work.listen())
