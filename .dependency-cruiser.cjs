@@ -1,11 +1,12 @@
 /**
  * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds ← dressing, paper ← cutting ← sharing,
- * all ← kits ← batch ← formats, exports and prints; then app, server, cli.
+ * all ← kits ← batch ← formats, exports and prints ← recount; then app, server, cli. The auditor knows the document and lengths alone.
  */
 const ROOMS = {
   lists: [],
   lengths: ['lists'],
   document: ['lists', 'lengths'],
+  audit: ['lengths', 'document'],
   paper: ['lists', 'lengths', 'document'],
   folds: ['lists', 'lengths', 'document', 'paper'],
   cutting: ['lists', 'lengths', 'document', 'paper'],
@@ -16,6 +17,7 @@ const ROOMS = {
   formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
   exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
   prints: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
+  recount: ['lengths', 'document', 'folds', 'kits', 'batch', 'exports', 'prints', 'audit'],
 }
 const TEST = '\\.test\\.ts$'
 const PURE_PACKAGES = [

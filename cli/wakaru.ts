@@ -5,6 +5,7 @@ import type { TeachWishes } from '../core/batch'
 import { planAll, prepareShared } from '../core/batch'
 import { SKILLS } from '../core/folds'
 import { readBatch, readDressing } from '../core/formats'
+import { auditReport } from './audit'
 import { foldReport, foldsReport } from './folds'
 import { CSVS, kitsReport, shoppingReport } from './kits'
 import { drawerReport, piecesReport, planReport } from './reports'
@@ -19,6 +20,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
   verify PLAN   checks what “plan FILE --json” or “share FILE --json” wrote, by code that shares nothing with the planner
+  audit FILE    counts everything a second time: whether bags, plans, lists, shopping and tasks agree, and every bag is complete
   drawer FILE   how many kits the sheets and offcuts on hand give, and which paper runs out first
   share FILE    who gets which prints of the pools, with the sheets that takes and what each rule costs
   teach SHELF   which folds of the catalogue the shelf of a batch file gives, for how many kits, and what is to buy
@@ -53,6 +55,7 @@ const COMMANDS: Record<string, (batch: Batch) => Report | Promise<Report>> = {
     const preparation = prepareShared(batch, solve)
     return planReport(batch, preparation, planAll(batch, preparation, solve))
   },
+  audit: async batch => auditReport(batch, await loadSolver()),
   drawer: async (batch) => {
     const solve = await loadSolver()
     return drawerReport(batch, prepareShared(batch, solve), solve)

@@ -119,7 +119,7 @@ function bringBlocks(kit: PackedKit, units: Units): PrintBlock[] {
 /** What kits of one card have alike; of what differs it says that the table has it. */
 function sharedBlocks(kits: PackedKit[], units: Units): PrintBlock[] {
   const first = itemAt(kits, 0)
-  const [differs, stripsDiffer] = [differing(kits.map(({ pieces }) => pieces)), differing(kits.map(({ strips }) => strips))]
+  const [differs, stripsDiffer] = [differing(kits.map(listed)), differing(kits.map(({ strips }) => strips))]
   const bought = first.card.construction?.extras.map(extra => extraInWords(extra, units)) ?? []
   return [
     { kind: 'text', strong: true, text: new Set(kits.map(kitTitle)).size === 1 ? kitTitle(first) : first.card.entry.title },
@@ -136,6 +136,10 @@ function sharedBlocks(kits: PackedKit[], units: Units): PrintBlock[] {
   ]
 }
 
+/** The pieces of a kit with the paper of those that stand on the list: what lies in a strip is told by that. */
+const listed = ({ pieces }: PackedKit): { paper?: { key: string } }[] =>
+  pieces.map(({ level, paper }) => (isCutReady(level) ? { paper } : {}))
+
 /** Places of what not all kits of a card have of one paper. */
 const differing = (lists: { paper?: { key: string } }[][]): Set<number> => new Set(itemAt(lists, 0).flatMap((_, at) =>
   (new Set(lists.map(list => itemAt(list, at).paper?.key)).size > 1 ? [at] : [])))
@@ -144,7 +148,7 @@ const differing = (lists: { paper?: { key: string } }[][]): Set<number> => new S
 function differingTable(bags: Bag[]): PrintBlock {
   const cards = itemAt(bags, 0).kits.map((first, at) => {
     const kits = bags.map(bag => itemAt(bag.kits, at))
-    const [pieces, strips] = [differing(kits.map(kit => kit.pieces)), differing(kits.map(kit => kit.strips))]
+    const [pieces, strips] = [differing(kits.map(listed)), differing(kits.map(kit => kit.strips))]
     return {
       title: first.card.entry.title,
       at,

@@ -66,6 +66,7 @@ const toBuy = computed(() => stillToBuy(kits.value ? shoppingList(work.batch, ki
         </span>
       </div>
       <SharingLine />
+      <CountedTwice />
       <div class="scroll">
         <BagTable
           v-model="chosen"
@@ -160,7 +161,7 @@ h2 { margin-bottom: 0.2rem; font-size: 1.0625rem; }
 }
 @media (min-width: 1000px) and (min-height: 600px) {
   .kits { align-items: stretch; padding-bottom: 0.75rem; }
-  .bags { grid-template-rows: auto auto minmax(0, 1fr); }
+  .bags { grid-template-rows: auto auto auto minmax(0, 1fr); }
   .scroll, .side { overflow-y: auto; min-height: 0; }
 }
 </style>

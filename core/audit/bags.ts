@@ -1,0 +1,93 @@
+import type { Batch, CardEntry, ProfileEntry, Turn } from '../document'
+import { ANY_SCRAP, isPool } from '../document'
+import type { KitPart, Recipes, SaidKit } from './model'
+
+/* What every kit must hold, by the document alone. */
+
+/** Kinds of parts that may be cut from any scrap. */
+const SCRAPPY = ['hidden', 'underlay', 'mat', 'figure']
+
+/** A piece of a kit as it must be. */
+export interface Due {
+  part: KitPart
+  count: number
+  level: string
+  /** Keys of the papers that it may be of; none where nothing is chosen, any scrap by its own key. */
+  papers: string[]
+  /** What the document says it is cut from: a paper, a pool, any scrap. */
+  choice: string
+}
+
+/** All bags of a class by their keys. */
+export function bagKeys({ class: { seats, spares }, sharing: { surplus } }: Batch): string[] {
+  const keys: string[] = []
+  for (const [kind, number] of [['seat', seats], ['spare', spares], ['choice', surplus]] as const)
+    for (let at = 1; at <= number; at++) keys.push(`${kind}-${at}`)
+  return keys
+}
+
+/** How many kits of a card there are. */
+export const kitsWanted = (batch: Batch, card: CardEntry): number => card.kits ?? bagKeys(batch).length
+
+/** How the pieces of a bag are made ready: as its seat says, by post for who joins from afar, as is usual otherwise. */
+export function profileIn({ prep: { profiles, usual }, roster, class: { delivery } }: Batch, bag?: string): ProfileEntry | undefined {
+  const seat = roster.find(({ key }) => key === bag)
+  const wanted = [seat?.profile, seat?.online ? 'post' : undefined, usual, delivery === 'by post' ? 'post' : 'room']
+  for (const key of wanted) {
+    const found = key ? profiles.find(profile => profile.key === key) : undefined
+    if (found) return found
+  }
+  return profiles[0]
+}
+
+const known = new WeakMap<object, Due[]>()
+
+/** What a kit must hold: every part so many times, made ready as its profile says, of a paper that the document allows. */
+export function dueIn(batch: Batch, recipes: Recipes, kit: Pick<SaidKit, 'card' | 'colourway'>, bag?: string): Due[] {
+  const due = known.get(kit) ?? workedOut(batch, recipes, kit, bag)
+  known.set(kit, due)
+  return due
+}
+
+function workedOut(batch: Batch, recipes: Recipes, { card: key, colourway }: Pick<SaidKit, 'card' | 'colourway'>, bag?: string): Due[] {
+  const card = batch.cards.find(entry => entry.key === key)
+  if (!card) return []
+  const { levels = {}, more = {} } = profileIn(batch, bag) ?? {}
+  const choices = { ...card.papers, ...card.colourways.find(one => one.key === colourway)?.papers }
+  const parts = recipes.get(key)?.parts ?? []
+  const given = batch.roster.find(seat => seat.key === bag)?.prints ?? {}
+  return parts.map((part): Due => {
+    const choice = choices[part.key] ?? ''
+    const papers = papersOf(part, choice)
+    // Both halves of a pair are made ready as the first.
+    const first = parts.find(({ pair }) => pair !== undefined && pair === part.pair) ?? part
+    let level: string = levels[`${key} ${first.key}`] ?? levels[first.kind as never] ?? 'cut'
+    if (level === 'scored' && part.scores === 0) level = 'cut'
+    // Scrap, and what has no paper yet, cannot go along uncut.
+    if (level === 'uncut' && (papers.length === 0 || papers.includes(ANY_SCRAP))) level = 'cut'
+    return { part, count: part.perKit + (more[part.kind] ?? 0), level, papers: level === 'brought' ? [] : papers, choice }
+  })
+
+  function papersOf(part: KitPart, choice: string): string[] {
+    if (isPool(choice)) {
+      const pool = batch.pools.find(entry => entry.key === choice)?.papers ?? []
+      const there = pool.filter(paper => batch.papers.some(entry => entry.key === paper))
+      const half = parts.filter(({ pair }) => pair !== undefined && pair === part.pair)
+      const byHand = [part, ...half].flatMap(({ key: own }) => given[`${key} ${own}`] ?? []).filter(print => there.includes(print))
+      return byHand.length > 0 ? byHand : there
+    }
+    if (choice === ANY_SCRAP) return SCRAPPY.includes(part.kind) ? [ANY_SCRAP] : []
+    return batch.papers.some(paper => paper.key === choice) ? [choice] : []
+  }
+}
+
+/** Whether the maker cuts a piece of such a level to its size. */
+export const isCut = (level: string): boolean => level !== 'uncut' && level !== 'brought'
+
+/** How a piece has to lie on a paper: upright prints by their direction, other paper so that creases run with its grain. */
+export function turnFor({ papers }: Batch, paper: string, { printTop, creases }: Pick<KitPart, 'printTop' | 'creases'>): Turn {
+  const entry = papers.find(({ key }) => key === paper)
+  if (entry?.upright && printTop !== 'any') return printTop === 'top' || printTop === 'bottom' ? 'as drawn' : 'turned'
+  if (!entry || entry.grain === 'any' || creases === undefined) return 'either'
+  return entry.grain === creases ? 'as drawn' : 'turned'
+}

@@ -1,0 +1,90 @@
+import type { CardEntry, FaceEntry, FreeEntry, LayerEntry } from '../document'
+import { ALL_GLUED, FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES, MAKINGS } from '../document'
+import type { Fold } from '../folds'
+import type { Length, Units } from '../lengths'
+import { inches, millimetres, writeLength } from '../lengths'
+import { dressedCard } from './dress'
+import { NOTHING, newLayer } from './edit'
+import { facesOf } from './faces'
+
+/** Numbers that look like chance and are the same for the same seed. */
+export interface Chance {
+  /** From 0 up to 1. */
+  next: () => number
+  yes: (share: number) => boolean
+  /** A whole number below another one. */
+  below: (number: number) => number
+  /** @throws RangeError for an empty list */
+  pick: <T>(list: readonly T[]) => T
+  /** Some of a list, each once, in its order. */
+  some: <T>(list: readonly T[], least: number, most: number) => T[]
+}
+
+export function chanceOf(seed: number): Chance {
+  let state = (seed * 2_654_435_761) >>> 0
+  const next = () => {
+    state = (state + 0x6D2B79F5) >>> 0
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state)
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296
+  }
+  const below = (number: number) => Math.floor(next() * number)
+  return {
+    next,
+    below,
+    yes: share => next() < share,
+    pick(list) {
+      if (list.length === 0) throw new RangeError('There is nothing to pick from.')
+      return list[below(list.length)]!
+    },
+    some(list, least, most) {
+      const places = list.map((_, at) => at)
+      const wanted = Math.min(list.length, least + below(most - least + 1))
+      while (places.length > wanted) places.splice(below(places.length), 1)
+      return places.map(at => list[at]!)
+    },
+  }
+}
+
+const MARK: Record<Units, Length> = { inch: inches(1 / 16), metric: millimetres(1) }
+
+/** Anything that a maker may put on the faces of a card, and free pieces of any kind, on it or beside it. */
+export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance: Chance): Pick<CardEntry, 'faces' | 'free'> {
+  const mark = MARK[units]
+  const faces = facesOf(dressedCard(fold, card, units, mark))
+  const marks = (most: number) => writeLength((chance.below(Math.max(1, Math.floor(most / mark))) * mark) as Length, units)
+  const pair = chance.yes(0.3) ? 'sea' : ''
+  const layerOn = (key: string, at: number, width: number, height: number): LayerEntry => {
+    const isFixed = chance.yes(0.25)
+    return {
+      ...newLayer(key, units),
+      name: chance.yes(0.3) ? `Layer ${at}` : '',
+      ...(isFixed && { width: marks(width * 0.8) || NOTHING, height: marks(height * 0.8) || NOTHING, centred: chance.yes(0.6) }),
+      shape: chance.yes(0.6) ? 'like its face' : chance.pick(LAYER_SHAPES),
+      hold: chance.pick(HOLDS),
+      made: chance.some(MAKINGS, 0, 1),
+      message: chance.yes(0.15),
+      printTop: chance.pick(['any', 'top', 'left', 'bottom']),
+      pair: at === 0 && chance.yes(0.6) ? pair : '',
+      windows: chance.yes(0.8),
+    }
+  }
+  const dressed = chance.some(faces, 0, 3).map(({ key, panel }): FaceEntry => ({
+    key, stamped: chance.yes(0.2), message: chance.yes(0.15),
+    layers: Array.from({ length: chance.below(3) }, (_, at) => layerOn(`layer-${at + 1}`, at, panel.width.value, panel.height.value)),
+  }))
+  const free = Array.from({ length: chance.below(4) }, (_, at): FreeEntry => {
+    const face = faces.length > 0 && chance.yes(0.75) ? chance.pick(faces) : undefined
+    const [wide, high] = face ? [face.panel.width.value, face.panel.height.value] : [inches(3), inches(3)]
+    const size = (side: number) => writeLength(((2 + chance.below(Math.max(1, Math.floor((side * 0.7) / mark)))) * mark) as Length, units)
+    return {
+      key: `piece-${at + 1}`, name: `Piece ${at + 1}`, kind: chance.pick(FREE_KINDS),
+      shape: chance.pick(FREE_SHAPES.filter(shape => shape !== 'outline')), outline: '', width: size(wide), height: size(high),
+      corner: NOTHING, ring: NOTHING, count: chance.yes(0.6) ? 1 : 2 + chance.below(4), face: face?.key ?? '',
+      left: marks(wide * 0.8), bottom: marks(high * 0.8), turn: chance.yes(0.2) ? chance.pick([90, -30, 15, 180]) : 0,
+      hold: chance.pick(HOLDS), foam: NOTHING, glue: ALL_GLUED, made: chance.some(MAKINGS, 0, 2),
+      printTop: chance.pick(['any', 'top', 'right', 'bottom']),
+    }
+  })
+  return { faces: dressed, free }
+}
