@@ -120,13 +120,14 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       + `${pileInWords(step.keep)}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
   }
   const data = outcomes.map(
-    ({ paper, entry, plan, sheets, settings, effort, minutes, loose, worth, cost, steps, choices, usedUp, leaves, over }) => ({
+    ({ paper, entry, plan, sheets, settings, effort, minutes, loose, worth, cost, steps, choices, usedUp, leaves, over, beyond }) => ({
       paper: paper.key,
       problem: entry.problem,
       plan,
       sheets: plan.sheets,
       bound: plan.bound,
       moneyBound: plan.moneyBound,
+      beyond,
       yield: plan.yield,
       settings,
       effort,

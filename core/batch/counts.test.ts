@@ -38,7 +38,8 @@ describe('a matched pair', () => {
   })
 
   it('is cut side by side in kits that have both halves of one print, and each half by itself in the others', () => {
-    const [left, right] = ['mat-left-page', 'mat-right-page'].map(key => prepare(books).cards[0]!.pieces.find(piece => piece.key === key)!.name)
+    const { pieces } = prepare(books).cards[0]!
+    const [left, right] = ['mat-left-page', 'mat-right-page'].map(key => pieces.find(piece => piece.key === key)!.name)
     expect(quantityOf(books, 'ripple', new RegExp(`^${left} and ${right}, matched$`))).toBe(6)
     expect(quantityOf(books, 'ripple', new RegExp(`^${right}$`))).toBe(4)
     expect(quantityOf(books, 'lantern', new RegExp(`^${left}$`))).toBe(4)

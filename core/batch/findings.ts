@@ -6,7 +6,8 @@ import type { PreparedCard } from './prepared'
 import { SCRAP_PAPER } from './scrap-paper'
 import type { ClassFinding } from './class-finding'
 import { sharingFindings } from './sharing-findings'
-import { isCuttable, squared } from '../cutting'
+import { isCuttable, squared, wholeMinutes } from '../cutting'
+import { count } from '../lists'
 import type { Batch, PostEntry, SupplyEntry } from '../document'
 import { faceToFace, lyingFindings, neverSeen } from '../dressing'
 import type { Finding, Part } from '../folds'
@@ -123,6 +124,23 @@ export function findingsOf(preparation: Preparation, outcomes: PaperOutcome[] = 
       title: paper.name,
     })),
   )
+  const limits = outcomes.filter(({ beyond, plan }) => beyond && plan.layouts.length > 0).map(({ paper }): ClassFinding => ({
+    severity: 'stop',
+    subject: paper.name,
+    problem: 'has no plan that keeps to all limits under “How you like to cut”; the one shown comes nearest. Raise a limit.',
+    paper: paper.key,
+    title: paper.name,
+  }))
+  const bought = outcomes.flatMap(({ paper, minutes, unbought }): ClassFinding[] => (unbought
+    ? [{
+        severity: 'note',
+        subject: paper.name,
+        problem: `buys sheets although enough lie there: without buying it takes ${count(unbought.plan.sheets, 'sheet')} and `
+          + `${wholeMinutes(unbought.minutes)} minutes instead of ${wholeMinutes(minutes)}. Choose “Least money” for that.`,
+        paper: paper.key,
+        title: paper.name,
+      }]
+    : []))
   const leftOut = papers.flatMap(({ paper, problem: { supplies, cutter } }) =>
     supplies.filter(supply => supply.kind === 'sheet' && !isCuttable(supply, cutter)).map((supply): ClassFinding => {
       const { width, height } = squared(supply, cutter)
@@ -139,7 +157,7 @@ export function findingsOf(preparation: Preparation, outcomes: PaperOutcome[] = 
       }
     }),
   )
-  return [...ofCards, ...sharingFindings(preparation), ...dropped, ...unplaced, ...leftOut].sort(bySeverity)
+  return [...ofCards, ...sharingFindings(preparation), ...dropped, ...unplaced, ...limits, ...bought, ...leftOut].sort(bySeverity)
 }
 
 /** Those that are put right on the card itself; papers are chosen elsewhere, all at once. */

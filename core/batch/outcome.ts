@@ -16,6 +16,8 @@ export interface PaperOutcome extends Measured {
   fewest: Measured
   /** No plan keeps to what the maker allows. */
   beyond: boolean
+  /** A plan for which nothing has to be bought, where the chosen one buys although enough lies there. */
+  unbought?: Measured
   /** Sheets by format, those that are not needed included. `cut` are cut already and not among those needed. */
   sheets: (PaperUse['sheets'][number] & { key: string, cut: number })[]
   /** What the shelf has to learn once all of it is cut, what is cut already included: sheets and offcuts that are gone … */
@@ -40,6 +42,7 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<B
   const chosen = own?.priority ? preferred(choices, own.priority, own.moreSheets) : preferred(choices, wishes.priority)
   const { plan } = chosen
   const { layouts } = plan
+  const leastMoney = preferred(choices, 'money')
   const made = madeBy(layouts)
   const needed = openedBy(layouts)
   const unshelved = [...entry.cut, ...layouts]
@@ -51,6 +54,7 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<B
     choices,
     fewest: preferred(all, 'sheets'),
     beyond: within.length === 0,
+    ...(plan.spending > 0 && leastMoney.plan.spending === 0 && leastMoney.plan.unplaced.length === 0 && { unbought: leastMoney }),
     sheets: problem.supplies
       .filter(({ kind }) => kind === 'sheet')
       .map(({ key, width, height, onHand, price }) => ({

@@ -153,7 +153,7 @@ function evenShares({ patterns, demands, problem: { cutter } }: Search, index: n
 }
 
 /** Cents that a sheet cut in some way costs: its paper and its share of the work; and what the layout costs once. */
-function costOf({ patterns: { supplies }, demands, problem }: Search, column: Column, paper = 1): Seconds {
+export function costOf({ patterns: { supplies }, demands, problem }: Search, column: Column, paper = 1): Seconds {
   const supply = supplies[column.supply]
   const { sheet, once } = secondsFor(column.root, problem)
   const cents = workOf(problem).hour / 3600
@@ -169,6 +169,15 @@ export interface Weighing {
   cents?: number
   /** Only these, looked at for longer; all that are worth a thought where nothing is said. */
   among?: ReadonlySet<Column>
+  /** Nothing is bought. */
+  unbought?: boolean
+}
+
+/** Whether a layout keeps to the changes of direction and to the narrowest strip that the maker allows. */
+export function isAllowed(problem: Problem, { root }: Pick<Column, 'root'>): boolean {
+  const { stages: most, strip } = workOf(problem)
+  const { stages, narrowest } = tally(frameOf(root, problem.cutter)?.inside ?? root)
+  return (most === null || stages <= most) && narrowest >= strip
 }
 
 /**
@@ -178,7 +187,7 @@ export interface Weighing {
 export function leastCost(
   search: Search,
   liked: ReadonlySet<Column>,
-  { paper, sheets = Infinity, cents = Infinity, among }: Weighing,
+  { paper, sheets = Infinity, cents = Infinity, among, unbought = false }: Weighing,
 ): Layout[] | undefined {
   const { patterns, demands, problem, formats, values } = search
   const { supplies } = patterns
@@ -191,7 +200,7 @@ export function leastCost(
     + (liked.has(column) ? 0.5 : 0)
   const kept = patterns.columns
     .map((column, index) => ({ column, value: rank(column, index), fullness: patterns.fullness(column) }))
-    .filter(({ column }) => isAllowed(column) && (!among || among.has(column)))
+    .filter(({ column }) => isAllowed(problem, column) && (!among || among.has(column)))
     .sort((a, b) => b.value - a.value || b.fullness - a.fullness)
     .slice(0, Math.max(FEW, 2 * demands.length))
     .map(({ column }) => column)
@@ -211,6 +220,7 @@ export function leastCost(
       ...(Number.isFinite(sheets) ? [{ most: sheets, of: fresh }] : []),
       ...(search.bound > 0 && formats > 0 ? [{ least: search.bound, of: fresh }] : []),
       ...(formats > 1 && Number.isFinite(cents) ? [patterns.budgetRow(bought, cents)] : []),
+      ...(unbought ? [{ most: 0, of: supplies.map((_, at): [number, number] => [bought + at, 1]) }] : []),
       ...(work.layouts === null ? [] : [{ most: work.layouts, of: kept.map((_, at): [number, number] => [used + at, 1]) }]),
       // A layout that is used at all counts once.
       ...kept.map((column, at) => ({ most: 0, of: [[at, 1], [used + at, -mostOf(column)]] as [number, number][] })),
@@ -218,11 +228,6 @@ export function leastCost(
     whole: { ...(among ? LIMITS.chosen : demands.length > MANY_SIZES ? LIMITS.many : LIMITS.few), brief: true },
   })
   return solved && withFewSpares(patterns.layoutsOf(solved.columns, kept), demands, problem)
-
-  function isAllowed({ root }: Column): boolean {
-    const { stages, narrowest } = tally(frameOf(root, problem.cutter)?.inside ?? root)
-    return (work.stages === null || stages <= work.stages) && narrowest >= work.strip
-  }
 
   /** More of one layout than this is never of use. */
   function mostOf({ counts, supply }: Column): number {

@@ -7,6 +7,7 @@ import { moneyBound } from './money-bound'
 import { relaxation } from './relaxation'
 import { searchOf } from './search'
 import { addFamilies, addPlans, bestOf, leastCost } from './economy'
+import { fewLayoutPlans } from './few-layouts'
 import { repeatedPlans } from './repeated'
 import type { Solve } from './solver'
 import { wholePlan } from './whole'
@@ -131,7 +132,7 @@ export function* exactly(
   const good = [...bestOf(search, repeated, Math.floor(least * MORE)), ...first ? [first] : []]
   const chosen = new Set(addPlans(search, good, Infinity))
   const balanced = good.length < 2 ? first : leastCost(search, liked, { paper: 1, among: chosen }) ?? first
-  const others = [hand, ...good, ...balanced ? [balanced] : []]
+  const others = [hand, ...good, ...balanced ? [balanced] : [], ...fewLayoutPlans(search, liked), ...fromWhatIsThere()]
   yield step(0.9, best, others)
   const isFew = balanced && sheets(balanced) <= least && spendingOf(balanced, supplies) <= cheapest
   const few = () => (demands.length > MEDIUM ? undefined : leastCost(search, liked, { paper: 1, sheets: least, cents: cheapest }))
@@ -139,4 +140,13 @@ export function* exactly(
   yield step(0.95, best, others)
   const easy = leastCost(search, liked, { paper: LITTLE })
   yield step(1, best, [...others, ...easy ? [easy] : []])
+
+  /** A plan from what lies there, where the others buy although it is enough. */
+  function fromWhatIsThere(): Layout[][] {
+    const onHand = supplies.reduce((sum, supply) => sum + area(supply) * supply.onHand, 0)
+    const isEnough = onHand >= demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
+    if (!isEnough || cheapest > 0 || !balanced || spendingOf(balanced, supplies) === 0) return []
+    const found = leastCost(search, liked, { paper: 1, unbought: true })
+    return found ? [found] : []
+  }
 }

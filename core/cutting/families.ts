@@ -107,6 +107,35 @@ export function simpleLayouts(supply: Supply, cutter: Cutter, demands: Demand[],
   return found.map(root => withMargins(supply, cutter, tidy(root, cutter)))
 }
 
+/**
+ * Every layout of strips of one or two sizes, each strip of one size and as many of the second kind as there is room for: of few sizes
+ * few enough to look at all.
+ */
+export function twoStrips(supply: Supply, cutter: Cutter, demands: Demand[]): CutNode[] {
+  if (!isCuttable(supply, cutter)) return []
+  const sheet = squared(supply, cutter)
+  const all = demands.flatMap(waysOf)
+  return SIDES.flatMap((side) => {
+    const across = OTHER[side]
+    if (sheet[side] > cutter.length) return []
+    const fitting = all.filter(({ size }) =>
+      size[across] <= cutter.length && size.width <= sheet.width && size.height <= sheet.height)
+    return fitting.flatMap((first, at) => {
+      const most = Math.floor(sheet[across] / first.size[across])
+      return fitting.slice(at).flatMap((second) => {
+        const least = first === second ? most : 1
+        return Array.from({ length: Math.max(0, most - least + 1) }, (_, more) => {
+          const strips = Array.from({ length: least + more }, () => first)
+          const rest = sheet[across] - strips.length * first.size[across]
+          const others = Array.from({ length: Math.floor(rest / second.size[across]) }, () => second)
+          const root = beside(sheet, across, [...strips, ...others].map(way => stripOf(sheet, side, way)))
+          return withMargins(supply, cutter, tidy(root, cutter))
+        })
+      })
+    })
+  })
+}
+
 /** Sheets that are halved or quartered first, and all parts then cut alike in one stack. */
 export function dividedLayouts(supply: Supply, cutter: Cutter, demands: Demand[], worth: (demand: Demand) => number): CutNode[] {
   if (!isCuttable(supply, cutter)) return []

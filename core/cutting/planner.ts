@@ -17,7 +17,7 @@ import { sequenceOf } from './sequence'
 import { savedIn, workOf } from './work'
 import { stripLayout } from './strips'
 import { withoutSurplus } from './surplus'
-import { withFavourite } from './tradeoff'
+import { besideOthers, withFavourite } from './tradeoff'
 
 /** The best plan so far and how far the search has come. */
 export interface Progress {
@@ -59,15 +59,43 @@ export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress,
   const search = planWithoutKerf(withKerf(rest), solve)
   const whole = (plan: Plan) => withFixed({ ...plan, layouts: keyedLayouts(lessKerf(plan.layouts, rest)) }, problem)
   const ordered = (plan: Plan): Plan => ({ ...plan, order: sequenceOf(plan.layouts, problem.cutter, workOf(problem), true).order })
+  let found: Found
   for (;;) {
     const { done, value } = search.next()
     if (done) {
-      const [best, ...others] = value.plans.map(plan => ordered(whole(plan)))
-      return withFavourite([best ?? value.plans[0], ...others], value.hand, problem)
+      found = value
+      break
     }
     yield { ...value, plan: whole(value.plan), others: value.others?.map(whole) }
   }
+  const finish = (plans: Found['plans']): Found['plans'] => {
+    const [best, ...others] = plans.map(plan => ordered(whole(plan)))
+    return [best ?? plans[0], ...others]
+  }
+  const [first] = found.plans
+  const freshOnly = solve && first.unplaced.length === 0 ? withoutOffcuts(rest) : undefined
+  if (!freshOnly) return withFavourite(finish(found.plans), found.hand, problem)
+  // What the shelf holds besides never makes a plan dearer: those without it are there too.
+  const again = planWithoutKerf(withKerf(freshOnly), solve)
+  for (;;) {
+    const { done, value } = again.next()
+    if (done) {
+      const plain = value.plans.filter(({ unplaced }) => unplaced.length === 0)
+        .map(plan => ({ ...plan, bound: Math.min(plan.bound, first.bound), moneyBound: first.moneyBound }))
+      return besideOthers(finish(found.plans), plain.map(plan => ordered(whole(plan))), found.hand, value.hand, problem)
+    }
+    yield { plan: whole(first), columns: value.columns, share: 0.9 + value.share / 10 }
+  }
 }
+
+/** The problem with fresh sheets alone; nothing where it is that already, where offcuts go first, or where it would take long. */
+function withoutOffcuts({ supplies, demands, offcutsFirst, ...problem }: Problem): Problem | undefined {
+  const isFew = demands.filter(({ quantity }) => quantity > 0).length <= MOST_TWICE
+  if (offcutsFirst || !isFew || supplies.every(supply => isFresh(supply) || supply.onlyFixed)) return undefined
+  return { ...problem, demands, supplies: supplies.filter(supply => isFresh(supply)) }
+}
+/** Sizes up to which a paper is planned without its offcuts too. */
+const MOST_TWICE = 12
 
 function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, Found> {
   const { placeable, unplaced } = sortOut(problem)

@@ -58,20 +58,34 @@ const ALIKE = 1.015
 /**
  * Marks, of the plans that cost about the least, the one with fewest layouts: never one that is dearer than a careful maker's.
  * @param hand place of the careful maker's plan, where it is known
+ * @param ceiling cents that it may cost at most
  */
-export function withFavourite(plans: [Plan, ...Plan[]], hand: number | undefined, problem: Problem): [Plan, ...Plan[]] {
+export function withFavourite(
+  plans: [Plan, ...Plan[]], hand: number | undefined, problem: Problem, ceiling = Infinity,
+): [Plan, ...Plan[]] {
   if (plans.length === 1) return plans
-  const costs = plans.map((plan) => {
-    const { cost, saved } = measured(plan, problem)
-    return cost - saved
-  })
+  const costs = plans.map(plan => costOf(plan, problem))
   const least = Math.min(...costs)
-  const most = Math.min(least * ALIKE, hand === undefined ? Infinity : itemAt(costs, hand))
+  const most = Math.min(least * ALIKE, ceiling, hand === undefined ? Infinity : itemAt(costs, hand))
   const order = (at: number) => [itemAt(plans, at).layouts.length, itemAt(costs, at)]
   const favourite = plans.map((_, at) => at).filter(at => itemAt(costs, at) <= Math.max(least, most) + 1e-9)
     .reduce((best, at) => (before(order(at), order(best)) ? at : best))
   const marked = plans.map((plan, at) => (at === favourite ? { ...plan, favoured: true } : plan))
   return [itemAt(marked, 0), ...marked.slice(1)]
+}
+
+function costOf(plan: Plan, problem: Problem): number {
+  const { cost, saved } = measured(plan, problem)
+  return cost - saved
+}
+
+/** Plans with those that were found without the offcuts: the favourite is never dearer than the one among these would be. */
+export function besideOthers(
+  plans: [Plan, ...Plan[]], plain: Plan[], hand: number | undefined, plainHand: number | undefined, problem: Problem,
+): [Plan, ...Plan[]] {
+  const [first, ...others] = plain
+  const own = first && (withFavourite([first, ...others], plainHand, problem).find(({ favoured }) => favoured) ?? first)
+  return withFavourite([...plans, ...plain], hand, problem, own && costOf(own, problem))
 }
 
 const figures = ({ plan, worth, minutes, saved }: Measured) => [plan.sheets, plan.spending, worth, minutes, -saved]

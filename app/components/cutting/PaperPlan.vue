@@ -106,6 +106,19 @@ async function download(layout: KeyedLayout, number: number) {
         No plan keeps to all that you set under “How you like to cut”; this one comes nearest.
       </p>
       <p
+        v-if="outcome?.unbought"
+        class="costs"
+      >
+        Sheets are bought although enough lie there: without buying it takes {{ count(outcome.unbought.plan.sheets, 'sheet') }} and
+        {{ wholeMinutes(outcome.unbought.minutes) }} min.
+        <Button
+          label="Buy nothing"
+          text
+          size="small"
+          @click="cutting.wish('money')"
+        />
+      </p>
+      <p
         v-if="together.length > 0"
         class="small"
       >
