@@ -1,6 +1,6 @@
 import type { DressingEntry, ParameterInputs } from '../core/document'
 import { facesOf, layersOn, lyingFindings, wholeCard, windowsClear } from '../core/dressing'
-import { DEFAULT_POST, DEFAULT_SUPPLIES, DEFAULT_TOOLS } from '../core/document'
+import { DEFAULT_POST, DEFAULT_SUPPLIES, DEFAULT_TOOLS, NO_DRESSING } from '../core/document'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Fold, MessageArea, Parameter, Part, Place } from '../core/folds'
@@ -10,7 +10,7 @@ import {
 } from '../core/folds'
 import { masksOf } from '../core/prints'
 import { byKey } from '../core/lists'
-import { amountInWords, extraInWords, stickingFor } from '../core/kits'
+import { amountInWords, extraInWords, stickingFor, stuckIn } from '../core/kits'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, lengthFrom, nanometres, writeLength } from '../core/lengths'
 import { thickness } from '../core/paper'
@@ -72,7 +72,7 @@ export async function foldReport(
   sets: string[],
   units: Units,
   folders: Partial<Record<PatternFormat | 'masks', string>> = {},
-  dressing: DressingEntry = { faces: [], free: [] },
+  dressing: DressingEntry = NO_DRESSING,
 ): Promise<Report | { wrong: string }> {
   const fold = id === undefined ? undefined : foldById(id)
   if (!fold)
@@ -137,7 +137,7 @@ export async function foldReport(
     const { width, height, depth } = sizeAt(card, opening)
     return { width: exact(width), height: exact(height), depth: exact(depth) }
   }
-  const { uses } = stickingFor(card.joints, DEFAULT_SUPPLIES, units)
+  const { uses } = stickingFor(stuckIn(card), DEFAULT_SUPPLIES, units)
   const place = ({ x, y }: Place) => ({ x: exact(x.value), y: exact(y.value) })
   const area = (message: MessageArea) => ({
     where: message.where,

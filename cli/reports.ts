@@ -89,7 +89,7 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
           sizeText(batch, piece.width.value, piece.height.value),
           piece.perKit,
           piece.quantity,
-          sourceOf(piece) ?? '–',
+          sourceOf(piece, pieces) ?? '–',
           piece.scores.map(({ at, direction }) => `${formatLength(at.value, units)} ${direction}`).join(', '),
           piece.width.explain(units),
         ]),

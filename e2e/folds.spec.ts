@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test'
 import { classNow, demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
 
 const NATURAL = {
-  kits: null, parameters: {}, papers: {}, colourways: [], insteadOf: '', bags: [], envelope: '', faces: [], free: [],
+  kits: null, parameters: {}, papers: {}, colourways: [], insteadOf: '', bags: [], envelope: '', faces: [], free: [], parts: [],
 }
 
 test('folds of every kind can be added and have nothing to settle', async ({ page, request }) => {

@@ -57,14 +57,15 @@ function workedOut(batch: Batch, recipes: Recipes, { card: key, colourway }: Pic
   const parts = recipes.get(key)?.parts ?? []
   const given = batch.roster.find(seat => seat.key === bag)?.prints ?? {}
   return parts.map((part): Due => {
-    const choice = choices[part.key] ?? ''
+    const choice = choices[part.outOf ?? part.key] ?? ''
     const papers = papersOf(part, choice)
     // Both halves of a pair are made ready as the first.
     const first = parts.find(({ pair }) => pair !== undefined && pair === part.pair) ?? part
     let level: string = levels[`${key} ${first.key}`] ?? levels[first.kind as never] ?? 'cut'
     if (level === 'scored' && part.scores === 0) level = 'cut'
-    // Scrap, and what has no paper yet, cannot go along uncut.
-    if (level === 'uncut' && (papers.length === 0 || papers.includes(ANY_SCRAP))) level = 'cut'
+    // Scrap, what has no paper yet and what is cut out of another piece cannot go along uncut.
+    const isTogether = papers.length > 0 && !papers.includes(ANY_SCRAP) && part.outOf === undefined
+    if (level === 'uncut' && !isTogether) level = 'cut'
     return { part, count: part.perKit + (more[part.kind] ?? 0), level, papers: level === 'brought' ? [] : papers, choice }
   })
 
@@ -73,7 +74,8 @@ function workedOut(batch: Batch, recipes: Recipes, { card: key, colourway }: Pic
       const pool = batch.pools.find(entry => entry.key === choice)?.papers ?? []
       const there = pool.filter(paper => batch.papers.some(entry => entry.key === paper))
       const half = parts.filter(({ pair }) => pair !== undefined && pair === part.pair)
-      const byHand = [part, ...half].flatMap(({ key: own }) => given[`${key} ${own}`] ?? []).filter(print => there.includes(print))
+      const byHand = [part, ...half].flatMap(({ key: own, outOf }) => given[`${key} ${outOf ?? own}`] ?? [])
+        .filter(print => there.includes(print))
       return byHand.length > 0 ? byHand : there
     }
     if (choice === ANY_SCRAP) return SCRAPPY.includes(part.kind) ? [ANY_SCRAP] : []

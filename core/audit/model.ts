@@ -22,7 +22,7 @@ export interface KitPart {
   creases?: 'width' | 'height'
   /** Joints for which tape is cut or pads are counted. */
   joints: number
-  /** Name of the piece that it is cut out of, where it wants no paper of its own. */
+  /** Key of the piece that it is cut out of, where it wants no paper of its own. */
   outOf?: string
 }
 

@@ -29,8 +29,12 @@ export interface Blank {
 }
 
 /** What a part of a kit is cut from; where nothing else is chosen for it, any scrap if that will do. */
-export const paperIn = ({ papers, choice }: Pick<KitGroup, 'papers' | 'choice'>, { key, kind }: Pick<Piece, 'key' | 'kind'>,
-): Paper | undefined => papers.get(key) ?? (choice[key] === SCRAP_PAPER.key && mayBeScrap(kind) ? SCRAP_PAPER : undefined)
+export const paperIn = ({ papers, choice }: Pick<KitGroup, 'papers' | 'choice'>, { key: own, kind, outOf }: Pick<Piece,
+  'key' | 'kind' | 'outOf'>): Paper | undefined => {
+  // What is cut out of another piece is of its paper.
+  const key = outOf ?? own
+  return papers.get(key) ?? (choice[key] === SCRAP_PAPER.key && mayBeScrap(kind) ? SCRAP_PAPER : undefined)
+}
 
 /** What one kit takes of a paper. */
 export function blanksOfKit(paper: Paper, pieces: readonly Piece[], group: KitGroup): Blank[] {
@@ -72,7 +76,7 @@ export function blanksFor(paper: Paper, pieces: readonly Piece[], groups: readon
 
 /** How many of a piece are cut to size from a paper for one kit. */
 export const cutFrom = (group: KitGroup, piece: Piece, paper: Paper): number =>
-  (paperIn(group, piece)?.key === paper.key ? cutPerKit(group.prep, piece) : 0)
+  (piece.outOf === undefined && paperIn(group, piece)?.key === paper.key ? cutPerKit(group.prep, piece) : 0)
 
 /** The other half of a matched pair, where both can lie side by side on a paper. */
 function partnerOf(piece: Piece, pieces: readonly Piece[], paper: Paper): Piece | undefined {

@@ -27,6 +27,7 @@ export function newCard(
     envelope: '',
     faces: own.faces ?? [],
     free: own.free ?? [],
+    parts: own.parts ?? [],
   }
   return withPapers(card, fold, batch)
 }

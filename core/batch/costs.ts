@@ -1,7 +1,7 @@
 import { tally } from '../lists'
 import type { Batch, SupplyEntry } from '../document'
 import type { KitCard, Kits, Money, Usage } from '../kits'
-import { added, kitsFor, moneyOf, stickingFor, thingsFor, withThings } from '../kits'
+import { added, kitsFor, moneyOf, stickingFor, stuckIn, thingsFor, withThings } from '../kits'
 import type { PaperOutcome } from './outcome'
 import type { Bag } from './packing'
 import { packedBags } from './packing'
@@ -44,7 +44,7 @@ function usesOf(
   const own = supplies.find(({ use, of }) => use === 'envelope' && of !== '' && of === envelope)
     ?? (envelope === undefined ? undefined : supplies.find(({ use, of }) => use === 'envelope' && of === ''))
   return {
-    sticking: stickingFor(construction.joints, supplies, batch.class.units).uses,
+    sticking: stickingFor(stuckIn(construction), supplies, batch.class.units).uses,
     things: [...thingsFor(construction.extras, supplies), ...own ? [{ supply: own.key, amount: 1 }] : []],
   }
 }

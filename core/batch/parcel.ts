@@ -29,7 +29,9 @@ const AIR = 1.25
  */
 export function parcelOf(bag: Bag, uses: Usage[], post: PostEntry, supplies: SupplyEntry[]): Parcel {
   const layers = bag.kits.flatMap(kit => [
-    ...lyingPieces(kit).map(({ piece, count, paper }) => ({ width: piece.width.value, height: piece.height.value, count, paper })),
+    // What was cut out of another piece weighs with that.
+    ...lyingPieces(kit).filter(({ piece }) => piece.outOf === undefined)
+      .map(({ piece, count, paper }) => ({ width: piece.width.value, height: piece.height.value, count, paper })),
     ...kit.strips.map(({ width, height, paper }) => ({ width, height, count: 1, paper })),
   ])
   const longer = (layer: { width: Length, height: Length }) => Math.max(layer.width, layer.height)

@@ -18,6 +18,7 @@ const NAMES: Record<string, string> = {
   'fold': 'fold',
   'kits': 'number of kits',
   'envelope': 'envelope',
+  'parts': 'how parts are held and made',
   'parameters': 'sizes',
   'papers': 'papers',
   'trimmer': 'longest cut',

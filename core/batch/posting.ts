@@ -2,7 +2,7 @@ import { byKey } from '../lists'
 import type { PostEntry, RateEntry, SupplyEntry } from '../document'
 import type { Finding, Part, Stack, ThicknessMap } from '../folds'
 import { areaOf, isWhole, thicknessAtEdges, thicknessMap } from '../folds'
-import { stickingFor, thingsFor, valueOf } from '../kits'
+import { stickingFor, stuckIn, thingsFor, valueOf } from '../kits'
 import type { Length, Units } from '../lengths'
 import { MILLIMETRE, formatLength, lengthFrom, nanometres, sum } from '../lengths'
 import type { Paper } from '../paper'
@@ -77,9 +77,9 @@ export function postingOf(
   }
   // Square nanometres to square metres.
   const weight = construction.parts
-    .filter(isWhole)
+    .filter(part => isWhole(part) && part.outOf === undefined)
     .reduce((grams, part) => grams + (part.panels.reduce((area, panel) => area + areaOf(part, panel), 0) / 1e18) * weightOf(part), 0)
-    + valueOf([...thingsFor(construction.extras, supplies), ...stickingFor(joints, supplies, units).uses], supplies).weight
+    + valueOf([...thingsFor(construction.extras, supplies), ...stickingFor(stuckIn(construction), supplies, units).uses], supplies).weight
 
   const show = (length: Length) => formatLength(length, units, { unit: true })
   /** Thickness is measured in millimetres by makers of either school. */

@@ -259,7 +259,7 @@ describe('shopping', () => {
       draft.cards[0]!.free = [{
         key: 'bow', name: 'Silk bow', kind: 'solid', shape: 'rectangle', width: '1 in', height: '1 in', corner: '0 in', ring: '0 in',
         count: 2,
-        face: '', left: '0 in', bottom: '0 in', turn: 0, hold: 'loose', foam: '0 in', printTop: 'any', made: [], outline: '',
+        face: '', left: '0 in', bottom: '0 in', turn: 0, hold: 'loose', foam: '0 in', printTop: 'any', made: [], outline: '', from: '',
         glue: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' },
       }]
     })

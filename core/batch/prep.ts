@@ -34,8 +34,9 @@ export function levelsOf({ levels }: ProfileEntry, card: string, pieces: readonl
   return new Map(pieces.map((piece) => {
     const first = piece.pair === undefined ? piece : pieces.find(({ pair }) => pair === piece.pair) ?? piece
     const level = levels[`${card} ${first.key}`] ?? levels[first.kind] ?? 'cut'
-    // Nothing is scored on a piece without a score.
-    return [piece.key, level === 'scored' && piece.scores.length === 0 ? 'cut' : level]
+    // Nothing is scored on a piece without a score, and what is cut out of another one has no strip of its own.
+    const isCut = (level === 'scored' && piece.scores.length === 0) || (level === 'uncut' && piece.outOf !== undefined)
+    return [piece.key, isCut ? 'cut' : level]
   }))
 }
 

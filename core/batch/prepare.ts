@@ -158,10 +158,11 @@ function prepareCard(
   const kits = dealt.length
   const groups = groupsOf(entry, dealt)
   const pieces = made.pieces.map((piece): PreparedPiece => {
-    const chosen = [...new Set([entry, ...entry.colourways].flatMap(({ papers }) => papers[piece.key] ?? []))]
+    const chosen = [...new Set([entry, ...entry.colourways].flatMap(({ papers }) => papers[piece.outOf ?? piece.key] ?? []))]
     const pool = chosen.map(key => pools.get(key)).find(pool => pool !== undefined)
     const shares = sharesOf(piece, chosen)
-    const quantity = groups.reduce((sum, { kits, prep }) => sum + kits * cutPerKit(prep, piece), 0)
+    const isOwn = piece.outOf === undefined
+    const quantity = isOwn ? groups.reduce((sum, { kits, prep }) => sum + kits * cutPerKit(prep, piece), 0) : 0
     const brought = groups.length > 0 && groups.every(({ prep }) => prep.levels.get(piece.key) === 'brought')
     return {
       ...piece, paper: shares[0]?.paper, pool: pool?.name, shares, turn: shares[0]?.turn ?? 'either', quantity,
@@ -170,7 +171,9 @@ function prepareCard(
   })
   const strips = stripsOf(groups)
   const ofPapers = pieces.flatMap(piece =>
-    (piece.brought ? [] : [...paperFindings(piece, entry, cutter, units), ...colourwayFindings(piece, entry, groups)]))
+    (piece.brought || piece.outOf !== undefined
+      ? []
+      : [...paperFindings(piece, entry, cutter, units), ...colourwayFindings(piece, entry, groups)]))
   const fixed = once(() => [...made.fixed(), ...ofPapers])
   return { entry, kits, dealt, groups, made, fold, construction, pieces, strips, findings: [...made.findings, ...ofPapers], fixed }
 
@@ -182,7 +185,7 @@ function prepareCard(
       for (const paper of pools.get(key)?.papers ?? [shelf.get(key)]) if (paper) counts.set(paper, 0)
     }
     for (const group of groups) {
-      const paper = paperIn(group, piece)
+      const paper = piece.outOf === undefined ? paperIn(group, piece) : undefined
       if (paper) counts.set(paper, (counts.get(paper) ?? 0) + group.kits * cutPerKit(group.prep, piece))
     }
     const used = [...counts].filter(([, quantity]) => quantity > 0)

@@ -29,11 +29,16 @@ export const drawnPapers = ({ pieces }: Pick<PreparedCard, 'pieces'>): Record<st
   Object.fromEntries(pieces.flatMap(({ key, paper }) => (paper ? [[key, paper.key]] : [])))
 
 /** What a piece is cut from, in words; nothing while that is not chosen. */
-export function sourceOf({ paper, pool, shares }: PreparedPiece): string | undefined {
+export function sourceOf({ paper, pool, shares, outOf }: PreparedPiece, pieces: readonly PreparedPiece[] = []): string | undefined {
+  if (outOf !== undefined) return outOfInWords(outOf, pieces)
   const names = shares.map(({ paper: { name } }) => name).join(', ')
   if (pool !== undefined) return `${pool} (${names})`
   return shares.length > 1 ? names : paper?.name
 }
+
+/** `cut out of Mat on A`. */
+export const outOfInWords = (key: string, pieces: readonly Pick<Piece, 'key' | 'name'>[]): string =>
+  `cut out of ${pieces.find(piece => piece.key === key)?.name ?? 'another piece'}`
 
 /** A card worked out before anything is said of papers. */
 interface Made {

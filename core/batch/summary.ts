@@ -38,7 +38,7 @@ export interface ClassSummary {
 
 /** So many cards of a class are shown as pictures. */
 export const PICTURES = 4
-const isDressed = ({ faces, free }: CardEntry): boolean => faces.length > 0 || free.length > 0
+const isDressed = ({ faces, free, parts }: CardEntry): boolean => faces.length + free.length + parts.length > 0
 
 /** The key figures of a class without planning its cutting. */
 export function summaryOf(document: ClassDocument, papers: PaperEntry[]): ClassSummary {

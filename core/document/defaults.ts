@@ -1,6 +1,6 @@
 import type { Units } from '../lengths'
 import type {
-  CardEntry, ClassDetails, ClassDocument, GlueEntry, LabelsEntry, PaceEntry, PostEntry, PrepEntry, PricesEntry, SeatEntry,
+  CardEntry, ClassDetails, ClassDocument, DressingEntry, GlueEntry, LabelsEntry, PaceEntry, PostEntry, PrepEntry, PricesEntry, SeatEntry,
   SharingEntry, StudioSettings,
   SupplyEntry, ToolsEntry, WishesEntry,
 } from './shapes'
@@ -28,6 +28,9 @@ export const DEFAULT_SHARING: SharingEntry = {
 
 /** A card that is the same for everybody: one choice of papers, for every bag. */
 export const SAME_FOR_ALL: Pick<CardEntry, 'colourways' | 'insteadOf' | 'bags'> = { colourways: [], insteadOf: '', bags: [] }
+
+/** Nothing is put on a card otherwise than the catalogue has it. */
+export const NO_DRESSING: DressingEntry = { faces: [], free: [], parts: [] }
 
 /** Nothing particular about a bag. */
 export const newSeat = (key: string): SeatEntry => ({
@@ -73,7 +76,8 @@ export const DEFAULT_SUPPLIES: SupplyEntry[] = [
   supply({ key: 'strong-tape', name: 'Strong tape', use: 'strong tape', pack: 10, price: 200, weight: 1 }),
   supply({ key: 'wet-glue', name: 'Wet glue', use: 'glue', pack: 50, price: 350, weight: 0.3 }),
   supply({ key: 'foam-pads', name: 'Foam pads', use: 'foam', way: 'full area', pack: 100, price: 200, weight: 0.02 }),
-  supply({ key: 'dots', name: 'Hook-and-loop dots', use: 'dot', way: 'corners', pack: 50, price: 400, weight: 0.2 }),
+  supply({ key: 'glue-dots', name: 'Glue dots', use: 'dot', way: 'corners', pack: 100, price: 250, weight: 0.05 }),
+  supply({ key: 'hook-and-loop-dot', name: 'Hook-and-loop dots', use: 'thing', way: 'corners', pack: 50, price: 400, weight: 0.2 }),
   supply({ key: 'bags', name: 'Clear bags', use: 'bag', pack: 50, price: 300, weight: 3 }),
   supply({ key: 'labels', name: 'Labels', use: 'label', pack: 200, price: 250, weight: 0.3 }),
 ]

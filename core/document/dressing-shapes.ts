@@ -2,7 +2,7 @@ import 'reflect-metadata'
 import { Matches } from 'class-validator'
 import { BOUNDS } from './bounds'
 import { key, least, listOf, most, one, oneOf, whole, yesOrNo } from './shape-checks'
-import { IsChoices, IsFilledText, IsLengthText, IsText } from './validators'
+import { IsChoices, IsFilledText, IsLengthText, IsOneOrNull, IsText } from './validators'
 import type { FreeKind, FreeShape, Hold, LayerShape, Making, PrintTop } from './vocabulary'
 import { FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES, MAKINGS, PRINT_TOPS } from './vocabulary'
 
@@ -184,6 +184,28 @@ export class FreeEntry {
 
   @oneOf(PRINT_TOPS)
   printTop!: PrintTop
+
+  /** Key of the part that it is cut out of, so that it wants no paper of its own; empty where it is cut from a sheet. */
+  @IsText(BOUNDS.key)
+  from!: string
+}
+
+/** A part of the fold itself that is held otherwise than the catalogue has it, or that something is done to. */
+export class PartEntry {
+  @key()
+  key!: string
+
+  /** How it is held; `null` as the fold has it. */
+  @IsOneOrNull(HOLDS)
+  hold!: Hold | null
+
+  /** Height of the foam it is raised on; zero for what the class uses. */
+  @IsLengthText({ zero: true })
+  foam!: string
+
+  /** What is done to it before it is put on. */
+  @IsChoices(MAKINGS)
+  made!: Making[]
 }
 
 /** What is put on a card otherwise than the catalogue has it. */
@@ -194,4 +216,8 @@ export class DressingEntry {
 
   @listOf(() => FreeEntry, 'free pieces', BOUNDS.free)
   free!: FreeEntry[]
+
+  /** Parts of the fold that are held or made otherwise. */
+  @listOf(() => PartEntry, 'parts of the fold', BOUNDS.names)
+  parts!: PartEntry[]
 }

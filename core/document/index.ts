@@ -7,7 +7,7 @@ export * from './session'
 export type {
   Batch, BatchFile, CardEntry, ClassDetails, ClassDocument, ColourwayEntry,
   CuttingEntry, DressingEntry, EnvelopeEntry, FaceEntry,
-  FreeEntry, GlueEntry, LabelsEntry, LayerEntry, LayoutEntry, OffcutEntry, PaceEntry, PaperEntry, PieceRef, PoolEntry, PostEntry,
+  FreeEntry, GlueEntry, LabelsEntry, LayerEntry, LayoutEntry, OffcutEntry, PaceEntry, PaperEntry, PartEntry, PieceRef, PoolEntry, PostEntry,
   PricesEntry,
   PrepEntry, PrepPaceEntry, ProfileEntry,
   RateEntry, RuleEntry, SeatEntry, SettingsChange, SharingEntry, ShoppingEntry, MiscutEntry, SpoiledEntry, StockEntry,

@@ -2,7 +2,7 @@ import { checkShape } from './check'
 import { keyProblems } from './keys'
 import type { Checked } from './problem'
 import { MOST_PROBLEMS } from './problem'
-import { ALL_GLUED } from './defaults'
+import { ALL_GLUED, NO_DRESSING } from './defaults'
 import { DressingEntry } from './dressing-shapes'
 import { Batch, ClassDocument, PaperEntry, StudioSettings } from './shapes'
 import { isEndless } from './sizes'
@@ -55,7 +55,7 @@ export const openSettings = (data: unknown): Checked<StudioSettings> => checkSha
 /** Reads what is put on a card; it has no version, and what was kept before glue had a place is glued all over. */
 export function openDressing(data: unknown): Checked<DressingEntry> {
   if (!isData(data)) return { ok: false, problems: [{ path: '', problem: 'must be a JSON object with faces and free' }] }
-  const checked = checkShape(DressingEntry, heldAllOver({ faces: [], free: [], ...data }))
+  const checked = checkShape(DressingEntry, heldAllOver({ ...NO_DRESSING, ...data }))
   const problems = checked.ok ? keyProblems(checked.value) : []
   return problems.length > 0 ? { ok: false, problems } : checked
 }
@@ -66,5 +66,5 @@ function heldAllOver({ faces, free, ...rest }: Record<string, unknown>): object 
     Array.isArray(list) ? list.map((entry: unknown) => (typeof entry === 'object' && entry !== null ? change(entry) : entry)) : list
   const held = (entry: object) => ({ glue: ALL_GLUED, made: [], foam: '0 in', ...entry })
   const dressed = (face: object) => ({ message: false, ...face, ...('layers' in face && { layers: each(face.layers, held) }) })
-  return { ...rest, faces: each(faces, dressed), free: each(free, held) }
+  return { ...rest, faces: each(faces, dressed), free: each(free, piece => ({ from: '', ...held(piece) })) }
 }

@@ -13,6 +13,7 @@ const card = (key: string, title = key): CardEntry => ({
   ...SAME_FOR_ALL,
   envelope: '',
   faces: [],
+  parts: [],
   free: [],
 })
 const document = (...cards: CardEntry[]): ClassDocument => ({

@@ -12,6 +12,7 @@ const card = (key: string): CardEntry => ({
   ...SAME_FOR_ALL,
   envelope: '',
   faces: [],
+  parts: [],
   free: [],
 })
 const document: ClassDocument = { ...newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' }), cards: [card('a'), card('b')] }

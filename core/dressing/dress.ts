@@ -10,6 +10,7 @@ import { faceAt, facesOf, layersOn } from './faces'
 import type { PlacedPiece } from './free'
 import { addFree, boxesOn, clearOf } from './free'
 import { addLayers } from './layers'
+import { dressParts } from './own-parts'
 import { glueWords, holdWords } from './parts'
 import { hidingBoxes } from './seen'
 import type { Repairable } from './repair'
@@ -29,15 +30,15 @@ export const fixedFindings = (fold: Fold, card: Repairable, made: WorkedOut, uni
   soundFindings(fold, card, made, changed => dressedCard(fold, changed, units, mark, board), units, mark)
 
 /** The same without a look at what would put its findings right, which takes many times as long; their fixes are not tried. */
-export const dressedCard = (fold: Fold, { parameters, faces, free }: Repairable, units: Units, mark: Length, board = mark): WorkedOut =>
-  fold.construct(parameters, units, mark, natural => dress(natural, { faces, free }, units, mark), board)
+export const dressedCard = (fold: Fold, { parameters, ...dressing }: Repairable, units: Units, mark: Length, board = mark): WorkedOut =>
+  fold.construct(parameters, units, mark, natural => dress(natural, dressing, units, mark), board)
 
 /**
  * Puts the maker's dressing on a construction: faces that are named lose their natural layers and get those that are wanted,
  * then come the free pieces. A face that the card does not have at the moment keeps its dressing for when it comes back.
  */
-export function dress(natural: Construction, { faces, free }: DressingEntry, units: Units, mark: Length): Construction {
-  if (faces.length === 0 && free.length === 0) return natural
+export function dress(natural: Construction, { faces, free, parts }: DressingEntry, units: Units, mark: Length): Construction {
+  if (faces.length === 0 && free.length === 0 && parts.length === 0) return natural
   const card: Construction = {
     ...natural,
     parts: [...natural.parts],
@@ -46,7 +47,9 @@ export function dress(natural: Construction, { faces, free }: DressingEntry, uni
     extras: [...natural.extras],
     findings: [...natural.findings],
     stamping: [...natural.stamping],
+    alsoStuck: [...natural.alsoStuck],
   }
+  dressParts(card, parts, units)
   const placed: PlacedPiece[] = []
   // Free pieces can be dressed as well, so they come first; what lies on a dressed face is put on its layers afterwards.
   for (const entry of free) placed.push(addFree(card, entry))
@@ -57,6 +60,7 @@ export function dress(natural: Construction, { faces, free }: DressingEntry, uni
     if (face) dressFace(card, face, entry, units, mark)
   }
   settle(card, placed)
+  cutOut(card, placed)
   setMessage(card, natural, faces)
   for (const piece of placed) card.steps.push(...stepFor(piece, card, units))
   // What was taken off is in no step any more.
@@ -102,6 +106,15 @@ function takeOff(card: Construction, layer: Joint): void {
     return { ...joint, onto: layer.onto, face: layer.face, x, y: layer.y.plus(joint.y) }
   })
   card.stoppers = card.stoppers.map(({ part, against }) => ({ part, against: against.filter(key => key !== layer.part) }))
+}
+
+/** Free pieces that are cut out of another one say so, once all pieces are there. One that is cut out itself is not cut from again. */
+function cutOut(card: Construction, placed: PlacedPiece[]): void {
+  const own = new Set(placed.flatMap(({ entry, part }) => (entry.from !== '' && part ? [part.key] : [])))
+  for (const { entry, part } of placed) {
+    const isThere = part && !own.has(entry.from) && card.parts.some(({ key }) => key === entry.from)
+    if (isThere) part.outOf = entry.from
+  }
 }
 
 /** Lifts free pieces onto the layers that their face got after them. */

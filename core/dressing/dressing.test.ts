@@ -21,6 +21,7 @@ const cardOf = (fold: string, own: Partial<CardEntry> = {}): CardEntry => ({
   ...SAME_FOR_ALL,
   envelope: '',
   faces: [],
+  parts: [],
   free: [],
   ...own,
 })

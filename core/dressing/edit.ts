@@ -1,4 +1,4 @@
-import type { CardEntry, FaceEntry, FreeEntry, LayerEntry } from '../document'
+import type { CardEntry, FaceEntry, FreeEntry, LayerEntry, PartEntry } from '../document'
 import { ALL_GLUED, freeKey } from '../document'
 import type { Construction, Joint, Panel } from '../folds'
 import type { Length, Units } from '../lengths'
@@ -134,10 +134,18 @@ export function addFreePiece(card: CardEntry, units: Units, own: Partial<FreeEnt
   const entry: FreeEntry = {
     name: `Topper ${card.free.length + 1}`, kind: 'topper', shape: 'rectangle', outline: '', width: size, height: size, corner: NOTHING,
     ring: NOTHING, count: 1, face: '', left, bottom, turn: 0, hold: 'foam', printTop: 'any', glue: ALL_GLUED, made: [],
-    foam: NOTHING, ...own, key,
+    foam: NOTHING, from: '', ...own, key,
   }
   card.free = [...card.free, entry]
   return entry
+}
+
+/** A part of the fold is held or made otherwise; its entry goes where nothing of that is left. */
+export function setOwnPart(card: Pick<CardEntry, 'parts'>, key: string, change: Partial<Omit<PartEntry, 'key'>>): void {
+  const natural: PartEntry = { key, hold: null, foam: NOTHING, made: [] }
+  const next = { ...natural, ...card.parts.find(part => part.key === key), ...change }
+  const others = card.parts.filter(part => part.key !== key)
+  card.parts = next.hold === null && next.made.length === 0 ? others : [...others, next]
 }
 
 /**

@@ -45,6 +45,7 @@ export function addFree(card: Construction, entry: FreeEntry): PlacedPiece {
   if (isBought(entry.kind)) {
     // Ribbon is bought by the metre.
     card.extras.push({ name: entry.name, count: entry.count, ...(entry.kind === 'ribbon' && { length: size.width }) })
+    stick(card, entry, size)
     return { entry, face }
   }
   const outline = outlineFor(entry.shape, size, { corner: lengthFrom(entry.corner), path: entry.outline })
@@ -66,13 +67,22 @@ export function addFree(card: Construction, entry: FreeEntry): PlacedPiece {
     card.joints.push(joint)
     card.findings.push(...glueFindings(part, joint, `free/${entry.key}`))
   }
-  else if (entry.face !== '') {
+  else {
+    stick(card, entry, size)
+  }
+  if (!face && entry.face !== '') {
     card.findings.push({
       severity: 'warn', subject: entry.name, part: part.key, parameter: `free/${entry.key}/face`,
       problem: 'lies on a face that the card does not have: it goes into the bag beside it. Choose another face.',
     })
   }
   return { entry, part, face }
+}
+
+/** What has no joint is stuck all the same, unless it is loose. */
+function stick(card: Construction, entry: FreeEntry, size: { width: Length, height: Length }): void {
+  const means = meansOf(entry.hold)
+  if (means !== 'held') card.alsoStuck.push({ means, foam: foamOf(entry), ...size, count: entry.count })
 }
 
 /** Opens a ring: its own outline, smaller by its width all round. What comes out of a plain one is a piece to use. */

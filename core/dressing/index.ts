@@ -3,7 +3,7 @@ export { faceAt, faceKey, faceSeen, facesOf, frontFace, layersOn } from './faces
 export { dress, dressedCard, fixedFindings, wholeCard } from './dress'
 export {
   NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight,
-  removeFreePiece, resizeDressing,
+  removeFreePiece, resizeDressing, setOwnPart,
 } from './edit'
 export { isGluedAll } from './parts'
 export { freePartKey, isBought, isFreePart } from './free'
@@ -12,5 +12,6 @@ export { applyFix, fixWords } from './repair'
 export type { ClearWindow, SeenFace } from './seen'
 export { areaOfAll, faceToFace, maskedFaces, neverSeen, seenFaces, sideBySide, windowsClear } from './seen'
 export { lyingFindings } from './lying'
+export { ownParts } from './own-parts'
 export { layerKey } from './layers'
 export { pathPoints } from './outlines'

@@ -49,12 +49,12 @@ export function glueZone({ width, height }: Pick<Part, 'width' | 'height'>, glue
 
 /** A flat piece: one panel of the size of its blank, cut to an outline where it has one. */
 export function flatPart(
-  part: Pick<Part, 'key' | 'name' | 'kind' | 'width' | 'height' | 'printTop' | 'pair' | 'count' | 'made'>,
+  part: Pick<Part, 'key' | 'name' | 'kind' | 'width' | 'height' | 'printTop' | 'pair' | 'count' | 'made' | 'outOf'>,
   outline?: Point[],
 ): Part {
-  const { key, name, kind, width, height, printTop, pair, count, made } = part
+  const { key, name, kind, width, height, printTop, pair, count, made, outOf } = part
   return {
-    key, name, kind, width, height, printTop, pair, count, made,
+    key, name, kind, width, height, printTop, pair, count, made, outOf,
     panels: [{
       part: key, key: 'face', name, x: Measure.zero, y: Measure.zero, width: width.named(name), height: height.named(`${name} height`),
       outline,

@@ -9,7 +9,7 @@ import type { Repairable } from '.'
 import { applyFix, facesOf, fixWords, newLayer, wholeCard } from '.'
 
 const MARK = { inch: inches(1 / 16), metric: millimetres(1) }
-const bare = (parameters: ParameterInputs = {}): Repairable => ({ parameters, faces: [], free: [] })
+const bare = (parameters: ParameterInputs = {}): Repairable => ({ parameters, faces: [], free: [], parts: [] })
 const MOST_PRESSES = 5
 
 /** Sizes as a hand in a hurry types them: some about right, some beyond all sense; and layers that do not fit. */
@@ -39,6 +39,7 @@ function cards(fold: Fold, units: Units) {
     parameters: fc.record(inputs, { requiredKeys: [] }) as fc.Arbitrary<ParameterInputs>,
     faces: fc.uniqueArray(face, { maxLength: 3, selector: ({ key }) => key }),
     free: fc.constant<Repairable['free']>([]),
+    parts: fc.constant<Repairable['parts']>([]),
   })
 }
 

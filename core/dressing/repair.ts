@@ -6,7 +6,7 @@ import { putRight } from './edit'
 import { layerKey } from './layers'
 
 /** What a fix may change: the sizes of a card and what is put on it. */
-export type Repairable = Pick<CardEntry, 'parameters' | 'faces' | 'free'>
+export type Repairable = Pick<CardEntry, 'parameters' | 'faces' | 'free' | 'parts'>
 
 /** So many stops are put right one by one; with more of them one press does it all. */
 const ONE_BY_ONE = 3
@@ -182,7 +182,8 @@ const mainSizes = ({ parameters }: Fold): string[] =>
   Object.entries(parameters).flatMap(([name, parameter]) => (parameter.kind === 'length' && parameter.main ? [name] : []))
 
 /** A copy to try changes on; of a draft too. */
-const copyOf = ({ parameters, faces, free }: Repairable) => JSON.parse(JSON.stringify({ parameters, faces, free })) as Repairable
+const copyOf = ({ parameters, faces, free, parts }: Repairable) =>
+  JSON.parse(JSON.stringify({ parameters, faces, free, parts })) as Repairable
 
 const keyOf = ({ subject, parameter, part }: Finding): string => [subject, parameter, part].join('|')
 type Stops = ReadonlyMap<string, Finding>

@@ -7,7 +7,7 @@ import { addFreePiece, areaOfAll, faceToFace, lyingFindings, maskedFaces, neverS
 
 const MARK = inches(1 / 16)
 const whole = (fold: string, card: Partial<Repairable> = {}) =>
-  wholeCard(foldById(fold)!, { parameters: {}, faces: [], free: [], ...card }, 'inch', MARK)
+  wholeCard(foldById(fold)!, { parameters: {}, faces: [], free: [], parts: [], ...card }, 'inch', MARK)
 /** Square inches of what is seen of a face. */
 const inSquare = (polygons: SeenFace['open']) => areaOfAll(polygons) / 25_400 ** 2
 const seen = (fold: string, part: string, panel: string, card: Partial<Repairable> = {}, side = 'inside') =>

@@ -1,4 +1,4 @@
-import type { CardEntry, FaceEntry, FreeEntry, LayerEntry } from '../document'
+import type { CardEntry, DressingEntry, FaceEntry, FreeEntry, LayerEntry, PartEntry } from '../document'
 import { ALL_GLUED, FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES, MAKINGS } from '../document'
 import type { Fold } from '../folds'
 import type { Length, Units } from '../lengths'
@@ -49,9 +49,10 @@ export function chanceOf(seed: number): Chance {
 const MARK: Record<Units, Length> = { inch: inches(1 / 16), metric: millimetres(1) }
 
 /** Anything that a maker may put on the faces of a card, and free pieces of any kind, on it or beside it. */
-export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance: Chance): Pick<CardEntry, 'faces' | 'free'> {
+export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance: Chance): DressingEntry {
   const mark = MARK[units]
-  const faces = facesOf(dressedCard(fold, card, units, mark))
+  const natural = dressedCard(fold, card, units, mark)
+  const faces = facesOf(natural)
   const marks = (most: number) => writeLength((chance.below(Math.max(1, Math.floor(most / mark))) * mark) as Length, units)
   const pair = chance.yes(0.3) ? 'sea' : ''
   const layerOn = (key: string, at: number, width: number, height: number): LayerEntry => {
@@ -84,7 +85,11 @@ export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance
       left: marks(wide * 0.8), bottom: marks(high * 0.8), turn: chance.yes(0.2) ? chance.pick([90, -30, 15, 180]) : 0,
       hold: chance.pick(HOLDS), foam: NOTHING, glue: ALL_GLUED, made: chance.some(MAKINGS, 0, 2),
       printTop: chance.pick(['any', 'top', 'right', 'bottom']),
+      from: chance.yes(0.15) ? chance.pick(natural.parts).key : '',
     }
   })
-  return { faces: dressed, free }
+  const parts = chance.some(natural.parts, 0, 2).map(({ key }): PartEntry => ({
+    key, hold: chance.yes(0.6) ? chance.pick(HOLDS) : null, foam: NOTHING, made: chance.some(MAKINGS, 0, 1),
+  }))
+  return { faces: dressed, free, parts: chance.yes(0.4) ? parts : [] }
 }

@@ -19,7 +19,7 @@ export async function piecesCsv(batch: Batch, { cards }: Preparation): Promise<s
     'Height': show(piece.height.value),
     'Per kit': piece.perKit,
     'In all': piece.quantity,
-    'Paper': harmless(sourceOf(piece) ?? ''),
+    'Paper': harmless(sourceOf(piece, pieces) ?? ''),
     'Made': (piece.made ?? []).join(', '),
     'Print top': piece.printTop,
     'Scores': piece.scores.map(({ at, direction }) => `${direction} at ${show(at.value)}`).join('; '),

@@ -2,7 +2,7 @@ export * from './catalogue'
 export * from './facts'
 export type {
   Construction, Crease, Extra, Face, Finding, Fix, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Slit, Step,
-  Travel, Window,
+  Stuck, Travel, Window,
 } from './model/card'
 export { creaseAt, face, holesOf, isWhole, outlineOf, panelOf, windowOutline } from './model/card'
 export { insetOn } from './model/inset'

@@ -3,25 +3,12 @@ import { added, amountFor, amountInWords, boughtThings, extraInWords, kitsFor, m
 import type { KitCard, PaperUse } from '.'
 import type { SupplyEntry } from '../document'
 import { DEFAULT_SUPPLIES, STICKING_WAYS } from '../document'
-import type { Joint } from '../folds'
-import { METRE, Measure, inches, millimetres } from '../lengths'
+import type { Stuck } from '../folds'
+import { METRE, inches, millimetres } from '../lengths'
 
-const joint = (width: number, height: number, means: Joint['means'], foam?: number): Joint => {
-  const zero = Measure.zero
-  const onto = { part: 'base', key: 'a', name: 'A', x: zero, y: zero, width: zero, height: zero }
-  return {
-    part: 'mat',
-    by: onto,
-    onto,
-    face: 'inside',
-    faceDown: false,
-    turned: 0,
-    x: zero,
-    y: zero,
-    means,
-    glue: { x: zero, y: zero, width: Measure.of('w', inches(width)), height: Measure.of('h', inches(height)) },
-    ...(foam !== undefined && { foam: millimetres(foam) }),
-  }
+const joint = (width: number, height: number, means: Stuck['means'], foam?: number): Stuck => {
+  const one = { means, width: inches(width), height: inches(height), count: 1 }
+  return foam === undefined ? one : { ...one, foam: millimetres(foam) }
 }
 const supply = (key: string, entry: Partial<SupplyEntry>): SupplyEntry => ({
   key, name: key, use: 'thing', of: '', way: 'outline', pack: 1, price: 0, onHand: 0, weight: 0, ...entry,

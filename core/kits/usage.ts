@@ -1,5 +1,5 @@
 import type { StickingWay, SupplyEntry, SupplyUse } from '../document'
-import type { Joint, Means } from '../folds'
+import type { Construction, Joint, Means, Stuck } from '../folds'
 import { foamSpacing } from '../folds'
 import type { Length, Units } from '../lengths'
 import { METRE, MILLIMETRE, lengthFrom, millimetres } from '../lengths'
@@ -62,22 +62,29 @@ export function supplyFor(supplies: SupplyEntry[], { means, foam }: Pick<Joint, 
   return high ?? fit.find(({ of }) => of === '')
 }
 
+/** Everything that is stuck in one kit: each joint as often as there are pieces of its part, and what has no joint. */
+export const stuckIn = ({ joints, parts, alsoStuck }: Pick<Construction, 'joints' | 'parts' | 'alsoStuck'>): Stuck[] => [
+  ...joints.map(({ part, means, foam, glue }) => ({
+    means, foam, width: glue.width.value, height: glue.height.value, count: parts.find(({ key }) => key === part)?.count ?? 1,
+  })),
+  ...alsoStuck,
+]
+
 /**
- * What the joints of one kit take of every supply, from their glue zones and how the maker sticks.
+ * What is stuck in one kit takes so much of every supply, from its glue zones and how the maker sticks.
  * `unlisted` names means of which no supply is in the table.
  */
-export function stickingFor(joints: Joint[], supplies: SupplyEntry[], units: Units): { uses: Usage[], unlisted: Means[] } {
+export function stickingFor(stuck: Stuck[], supplies: SupplyEntry[], units: Units): { uses: Usage[], unlisted: Means[] } {
   const amounts = new Map<string, number>()
   const unlisted = new Set<Means>()
-  for (const joint of joints) {
-    if (joint.means === 'held') continue
-    const supply = supplyFor(supplies, joint)
+  for (const { means, foam, width, height, count } of stuck) {
+    if (means === 'held') continue
+    const supply = supplyFor(supplies, { means, foam })
     if (!supply) {
-      unlisted.add(joint.means)
+      unlisted.add(means)
       continue
     }
-    const { width, height } = joint.glue
-    const amount = amountFor(supply.use, supply.way, width.value, height.value, units)
+    const amount = count * amountFor(supply.use, supply.way, width, height, units)
     if (amount > 0) amounts.set(supply.key, (amounts.get(supply.key) ?? 0) + amount)
   }
   return { uses: [...amounts].map(([supply, amount]) => ({ supply, amount })), unlisted: [...unlisted] }

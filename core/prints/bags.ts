@@ -1,6 +1,7 @@
 import type { Bag, PackedKit, PackedPiece, PreparedCard, ShoppingLine, Strip } from '../batch'
 import {
-  LEVEL_WORDS, broughtPieces, contentsOf, isCutReady, lyingPieces, neededInWords, packsInWords, purchaseName, shapeOf, sourceOf, stripName,
+  LEVEL_WORDS, broughtPieces, contentsOf, isCutReady, lyingPieces, neededInWords, outOfInWords, packsInWords, purchaseName, shapeOf,
+  sourceOf, stripName,
 } from '../batch'
 import type { Kits } from '../kits'
 import { extraInWords } from '../kits'
@@ -91,7 +92,7 @@ function kitBlocks(kit: PackedKit, units: Units): PrintBlock[] {
     {
       kind: 'list',
       mark: 'box',
-      items: [...lyingPieces(kit).map(piece => packedInWords(piece, units)), ...kit.strips.map(strip => stripItem(strip, units)),
+      items: [...lyingPieces(kit).map(piece => packedInWords(piece, kit, units)), ...kit.strips.map(strip => stripItem(strip, units)),
         ...bought],
     },
     ...bringBlocks(kit, units),
@@ -127,7 +128,7 @@ function sharedBlocks(kits: PackedKit[], units: Units): PrintBlock[] {
       kind: 'list',
       mark: 'box',
       items: [
-        ...first.pieces.flatMap((piece, at) => (isCutReady(piece.level) ? [packedInWords(piece, units, differs.has(at))] : [])),
+        ...first.pieces.flatMap((piece, at) => (isCutReady(piece.level) ? [packedInWords(piece, first, units, differs.has(at))] : [])),
         ...first.strips.map((strip, at) => stripItem(strip, units, stripsDiffer.has(at))),
         ...bought,
       ],
@@ -176,12 +177,14 @@ function differingTable(bags: Bag[]): PrintBlock {
 const bagsInWords = (bags: Bag[]): string => (bags.length === 1 ? `One bag: ${itemAt(bags, 0).label}` : `${bags.length} bags`)
 
 /** `1 × Mat, 5 1/4 × 4 in, Herring, cut and scored`: a piece as it lies in a bag. */
-const packedInWords = ({ piece: { name, width, height, made = [] }, count, paper, level }: PackedPiece, units: Units,
-  inTable = false): string =>
+const packedInWords = (
+  { piece: { name, width, height, made = [], outOf }, count, paper, level }: PackedPiece, kit: PackedKit, units: Units, inTable = false,
+): string =>
   [
     `${count} × ${name}`, typesetSize(width.value, height.value, units, true), ...made, inTable
       ? SEE_TABLE
       : (paper?.name ?? 'no paper yet'),
+    ...outOf === undefined ? [] : [outOfInWords(outOf, kit.card.pieces)],
     ...level === 'cut' ? [] : [LEVEL_WORDS[level]],
   ].join(', ')
 
@@ -204,7 +207,7 @@ export const pieceSection = ({ entry, pieces, kits }: PreparedCard, units: Units
         typesetSize(piece.width.value, piece.height.value, units),
         String(piece.perKit),
         String(piece.quantity),
-        sourceOf(piece) ?? 'none yet',
+        sourceOf(piece, pieces) ?? 'none yet',
         piece.turn === 'as drawn' ? 'upright' : piece.turn === 'turned' ? 'sideways' : '',
       ]),
       numbers: [2, 3],

@@ -19,6 +19,7 @@ export const recipesOf = ({ cards }: Preparation): Recipes => new Map(cards.map(
     perKit: piece.perKit,
     printTop: piece.printTop,
     pair: piece.pair,
+    outOf: piece.outOf,
     scores: piece.scores.length,
     creases: mainCrease(piece),
     joints: (construction?.joints ?? []).filter(({ part, means }) => part === piece.key && means !== 'held' && means !== 'glue').length,

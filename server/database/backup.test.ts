@@ -40,7 +40,7 @@ async function everything() {
 describe('a backup', () => {
   it('brings everything back into an empty database, and is whole', async () => {
     const odd = 'It’s “½” \\ \n \' \u0000'
-    await Variant.create({ name: odd, fold: 'z-fold', units: 'inch', parameters: { odd }, dressing: { faces: [], free: [] } })
+    await Variant.create({ name: odd, fold: 'z-fold', units: 'inch', parameters: { odd }, dressing: { faces: [], free: [], parts: [] } })
     const before = await everything()
     const rows = await writeBackup(database.url, file)
     expect(rows).toBeGreaterThan(20)

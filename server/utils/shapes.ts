@@ -50,7 +50,7 @@ export class VariantShape {
 
   /** What is put on it; checked by the document room. */
   @IsOne('faces and free')
-  dressing: object = { faces: [], free: [] }
+  dressing: object = {}
 }
 
 /** Which stretch of a list is asked for. */

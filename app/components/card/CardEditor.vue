@@ -242,7 +242,7 @@ const actions = computed((): MenuItem[] => [
     :fold="card.entry.fold"
     :units="work.units"
     :parameters="card.entry.parameters"
-    :dressing="{ faces: card.entry.faces, free: card.entry.free }"
+    :dressing="{ faces: card.entry.faces, free: card.entry.free, parts: card.entry.parts }"
     :title="card.entry.title"
     @close="keeping = false"
   />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NO_DRESSING } from '../../../core/document'
 import { dressedCard } from '../../../core/dressing'
 import type { Fold } from '../../../core/folds'
 import { FOLDS, foldById } from '../../../core/folds'
@@ -13,7 +14,7 @@ const find = ref('')
 const id = useId()
 
 const pictured = (fold: Fold, variant?: ListedVariant) =>
-  dressedCard(fold, { parameters: variant?.parameters ?? {}, faces: [], free: [], ...variant?.dressing }, work.units, MILLIMETRE)
+  dressedCard(fold, { parameters: variant?.parameters ?? {}, ...NO_DRESSING, ...variant?.dressing }, work.units, MILLIMETRE)
 const choices = computed(() => [
   ...variants.value.filter(({ units }) => units === work.units).flatMap((variant) => {
     const fold = foldById(variant.fold)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PreparedCard } from '../../../core/batch'
 import type { CardEntry, FreeEntry } from '../../../core/document'
-import { BOUNDS, FREE_KINDS, FREE_SHAPES, HOLDS } from '../../../core/document'
+import { BOUNDS, FREE_KINDS, FREE_SHAPES, HOLDS, NO_DRESSING } from '../../../core/document'
 import { addFreePiece, facesOf, freePartKey, frontFace, isBought, removeFreePiece } from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
 
@@ -220,7 +220,7 @@ async function readOutline(piece: FreeEntry, event: Event) {
       v-if="keeping"
       fold=""
       :units="work.units"
-      :dressing="{ faces: [], free: [{ ...keeping, face: '' }] }"
+      :dressing="{ ...NO_DRESSING, free: [{ ...keeping, face: '', from: '' }] }"
       :title="keeping.name"
       @close="keeping = undefined"
     />

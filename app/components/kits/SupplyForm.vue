@@ -18,7 +18,7 @@ const { supplies, units, currency, envelopes, mark, open = false } = defineProps
 const emit = defineEmits<{ change: [what: string, change: (supplies: SupplyEntry[]) => void] }>()
 const id = useId()
 const USE_WORDS: Record<SupplyUse, string> = {
-  'tape': 'tape', 'strong tape': 'strong tape', 'glue': 'wet glue', 'foam': 'foam', 'dot': 'hook-and-loop dots',
+  'tape': 'tape', 'strong tape': 'strong tape', 'glue': 'wet glue', 'foam': 'foam', 'dot': 'glue dots',
   'thing': 'a thing, by the piece',
   'thing by length': 'ribbon or cord, by length', 'envelope': 'envelopes', 'bag': 'bags', 'label': 'labels',
 }

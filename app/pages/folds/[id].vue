@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DEFAULT_TOOLS } from '../../../core/document'
+import { DEFAULT_TOOLS, NO_DRESSING } from '../../../core/document'
 import type { ParameterInput, ParameterInputs } from '../../../core/document'
 import { useLocalStorage } from '@vueuse/core'
 import { applyFix, wholeCard } from '../../../core/dressing'
@@ -20,7 +20,7 @@ const mark = computed(() => lengthFrom(DEFAULT_TOOLS[units.value].mark))
 const typed = ref<ParameterInputs>({})
 watch(units, () => (typed.value = {}))
 /** The catalogue shows what a fold is by nature. */
-const BARE = { faces: [], free: [] }
+const BARE = NO_DRESSING
 const keeping = ref(false)
 const teaching = ref(false)
 const carried = useCarriedCard()

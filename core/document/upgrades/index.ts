@@ -6,6 +6,7 @@ import * as from4 from './from-4'
 import * as from5 from './from-5'
 import * as from6 from './from-6'
 import * as from7 from './from-7'
+import * as from8 from './from-8'
 
 type Data = Record<string, unknown>
 
@@ -18,6 +19,7 @@ const STEPS: Record<number, { class: (document: Data) => Data, paper: (paper: Da
   5: { class: from5.upgradeClass, paper: from5.upgradePaper },
   6: { class: from6.upgradeClass, paper: from6.upgradePaper },
   7: { class: from7.upgradeClass, paper: from7.upgradePaper },
+  8: { class: from8.upgradeClass, paper: from8.upgradePaper },
 }
 
 /** The settings of a studio, which have no version: tools and prices that do not say what came later, and no supplies. */
@@ -25,7 +27,7 @@ export function upgradedSettings(data: unknown): unknown {
   if (!isData(data) || !isData(data.tools)) return data
   const tools = Object.entries(data.tools).map(([units, tools]) => [units, from4.upgradeTools(from2.upgradeTools(tools))])
   const settings = { ...data, tools: Object.fromEntries(tools) }
-  if ('supplies' in data) return settings
+  if ('supplies' in data) return { ...settings, supplies: from8.upgradeSupplies(data.supplies) }
   const prices = from4.upgradePrices(data.prices)
   return { ...settings, prices: from7.upgradePrices(prices), supplies: from7.suppliesIn(prices) }
 }

@@ -22,7 +22,7 @@ describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (
     expect(batch.version).toBe(VERSION)
     expect(batch.class).toEqual({ ...data.class, ...UNTIMED })
     expect(batch.cards.map(({ envelope: _, ...card }) => card)).toEqual(
-      data.cards.map(({ envelope: _, ...card }: Data) => ({ ...card, ...ALIKE, faces: [], free: [] })),
+      data.cards.map(({ envelope: _, ...card }: Data) => ({ ...card, ...ALIKE, faces: [], free: [], parts: [] })),
     )
     expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, ...stock }) => stock))).toEqual(
       data.papers.map(({ stocks }: Data) => stocks),
@@ -53,7 +53,7 @@ describe('a file of version 2', () => {
     expect(batch.version).toBe(VERSION)
     expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, also: [], miscut: [] })))
     // Nothing lies on its cards but what the catalogue puts there: the same pieces as before.
-    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE, faces: [], free: [] })))
+    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE, faces: [], free: [], parts: [] })))
     expect([batch.papers, batch.post]).toEqual([data.papers, data.post])
   })
 
@@ -75,7 +75,8 @@ describe('a file of version 3', () => {
       ...data.cards[0],
       ...ALIKE,
       faces: [{ ...faces[0], message: false, layers: [{ ...faces[0].layers[0], ...more }] }],
-      free: [{ ...free[0], ...more }],
+      free: [{ ...free[0], ...more, from: '' }],
+      parts: [],
     })
     expect([batch.version, batch.pools, batch.supplies.length, batch.papers]).toEqual([VERSION, [], 3, data.papers])
   })
@@ -85,6 +86,10 @@ describe('a file of version 3', () => {
 const UNTIMED = { starts: '', lasts: 180, place: '' }
 const moneyOf = ({ currency, hour = 1200 }: Data) => ({ currency, hour, venue: 0, seat: 0, packs: 'share', offcuts: 'nothing' })
 const pricesOf = ({ supplies }: Batch) => supplies.map(({ price }) => price)
+
+/** Before version 9 the parts of a fold were held as the catalogue has them, and no piece was cut out of another one. */
+const inOneHold = (card: Data): Data =>
+  ({ parts: [], ...card, free: (card.free ?? []).map((piece: Data) => ({ from: '', ...piece })) })
 
 /** Before version 6 a card was the same for everybody. */
 const ALIKE = { colourways: [], insteadOf: '', bags: [] }
@@ -108,7 +113,8 @@ describe('a file of version 4', () => {
       ...data.cards[0],
       ...ALIKE,
       faces: [{ ...faces[0], layers: [{ ...faces[0].layers[0], foam: '0 in' }] }],
-      free: [{ ...free[0], foam: '0 in' }],
+      free: [{ ...free[0], foam: '0 in', from: '' }],
+      parts: [],
     })
     expect([batch.prices, batch.pools, batch.version]).toEqual([moneyOf(data.prices), data.pools, VERSION])
     expect(pricesOf(batch).slice(0, 3)).toEqual([data.prices.tapePerMetre, 20, data.prices.foamPad])
@@ -133,7 +139,7 @@ describe('a file of version 5', () => {
   const batch = opened(data)
 
   it('was the same for everybody: no colourways, no names, prints shared out as is natural since', () => {
-    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE })))
+    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...inOneHold(card), ...ALIKE })))
     expect([batch.version, batch.roster, batch.papers]).toEqual([VERSION, [], data.papers])
     const wish = (weight: number) => ({ hold: 'wish', weight })
     expect(batch.sharing).toEqual({ touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(1), surplus: 0 })
@@ -146,7 +152,7 @@ describe('a file of version 6', () => {
 
   it('took offcuts where they saved sheets, and nothing came out in a wrong size', () => {
     const roster = data.roster.map((seat: Data) => ({ profile: '', ...seat }))
-    expect([batch.version, batch.cards, batch.roster, batch.sharing]).toEqual([VERSION, data.cards, roster, data.sharing])
+    expect([batch.version, batch.cards, batch.roster, batch.sharing]).toEqual([VERSION, data.cards.map(inOneHold), roster, data.sharing])
     expect(batch.wishes).toEqual({ ...data.wishes, offcutsFirst: false })
     expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, miscut: [] })))
   })
@@ -170,6 +176,26 @@ describe('a file of version 7', () => {
     expect(prepare({ ...batch, prep: { ...batch.prep, profiles: [] } }).papers.map(({ demands }) => demands))
       .toEqual(papers.map(({ demands }) => demands))
     expect(batch.roster).toEqual(data.roster.map((seat: Data) => ({ ...seat, profile: '' })))
+  })
+})
+
+describe('a file of version 8', () => {
+  const data = fixture('v8')
+  const batch = opened(data)
+
+  it('held the parts of a fold as the catalogue does, and cut every free piece from a paper of its own', () => {
+    expect(batch.cards).toEqual(data.cards.map(inOneHold))
+    expect(prepare(batch).papers.map(({ demands }) => demands.length)).not.toContain(0)
+  })
+
+  it('drew dots from the hook-and-loop dots, which are a thing that a fold names since; what was noted of them stays', () => {
+    const before = data.supplies.find(({ key }: Data) => key === 'dots')
+    expect(batch.supplies.find(({ key }) => key === 'hook-and-loop-dot')).toEqual({ ...before, key: 'hook-and-loop-dot', use: 'thing' })
+    expect(batch.supplies.some(({ use }) => use === 'dot')).toBe(false)
+    const line = { key: 'dots', sort: 'supply', item: 'dots', stock: '', where: 'By the quay', ordered: 1 }
+    expect(opened({ ...data, shopping: [line] }).shopping).toEqual([{ ...line, item: 'hook-and-loop-dot' }])
+    const settings = openSettings({ ...DEFAULT_SETTINGS, supplies: data.supplies })
+    expect(settings.ok && settings.value.supplies).toEqual(batch.supplies)
   })
 })
 

@@ -434,7 +434,7 @@ export class CardBuilder {
     for (const { part } of this.joints) if (last && !this.told.has(part) && !last.puts.includes(part)) last.puts.push(part)
     const { parts, joints, steps, messageArea: message, stamping, travels, stoppers, hiding, settingUp: setUp, findings } = this
     const extras = setUp.length > 0 ? [...this.extras, SLIP] : this.extras
-    return { finished, parts, anchor, joints, steps, message, stamping, travels, extras, stoppers, hiding, setUp, findings }
+    return { finished, parts, anchor, joints, steps, message, stamping, travels, extras, alsoStuck: [], stoppers, hiding, setUp, findings }
   }
 
   private isFolded(key: string): boolean {

@@ -91,6 +91,8 @@ export interface Part {
   count?: number
   /** What is done to it before it is put on. */
   made?: Making[]
+  /** Key of the part that it is cut out of, where it wants no paper of its own. */
+  outOf?: string
   /** Grams per square metre above which its paper cracks or does not fold. */
   heaviest?: number
   /** Parts of one pair are cut side by side from one piece, so that a print runs on across them. */
@@ -122,6 +124,15 @@ export interface Joint {
   means: Means
   /** Height of the foam it stands on, where that is not what the class uses. */
   foam?: Length
+}
+
+/** Something that is stuck although it has no joint: what is bought, and pieces that lie in the bag. */
+export interface Stuck {
+  means: Means
+  foam?: Length
+  width: Length
+  height: Length
+  count: number
 }
 
 export interface Step {
@@ -204,6 +215,8 @@ export interface Construction {
   travels: Travel[]
   /** What a kit holds besides paper, tape and foam. */
   extras: Extra[]
+  /** What is stuck besides what joints say. */
+  alsoStuck: Stuck[]
   stoppers: Stopper[]
   /** What lies on these panels is not to be seen while the card is closed. */
   hiding: Panel[]

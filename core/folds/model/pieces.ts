@@ -39,6 +39,8 @@ export interface Piece {
   perKit: number
   /** What is done to it before it is put on. */
   made?: Making[]
+  /** Key of the piece that it is cut out of, where it wants no paper of its own. */
+  outOf?: string
   /** Grams per square metre above which its paper cracks or does not fold. */
   heaviest?: number
   /** Pieces of one pair are cut side by side from one blank. */
@@ -78,11 +80,11 @@ export const drawnBlanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
 export function piecesOf(construction: Construction, board: Length): Piece[] {
   return construction.parts
     .filter(hasSize)
-    .map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, heaviest, made, count = 1 }) => {
+    .map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, heaviest, made, outOf, count = 1 }) => {
       const scores: Score[] = []
       for (const crease of creases) scores.push(scoreOf(crease, scores))
       const cuts = { slits, windows, shaped: outline !== undefined }
-      return { key, name, kind, width, height, printTop, scores, ...cuts, perKit: count, pair, heaviest, made }
+      return { key, name, kind, width, height, printTop, scores, ...cuts, perKit: count, pair, heaviest, made, outOf }
 
       function scoreOf(crease: Crease, earlier: Score[]): Score {
         const { along, direction, from, to } = crease

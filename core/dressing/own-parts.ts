@@ -1,0 +1,40 @@
+import type { PartEntry } from '../document'
+import type { Construction, Joint } from '../folds'
+import type { Length, Units } from '../lengths'
+import { formatLength } from '../lengths'
+import { foamOf, holdWords, makingStep, meansOf } from './parts'
+
+/**
+ * Parts of the fold itself that are held or made otherwise than the catalogue has them: every joint of such a part takes the new hold,
+ * but those that run in a guide; steps, usage and thickness follow. Changes the card that it is given.
+ */
+export function dressParts(card: Construction, entries: PartEntry[], units: Units): void {
+  for (const entry of entries) {
+    const at = card.parts.findIndex(({ key }) => key === entry.key)
+    const before = card.parts[at]
+    // A part that the card does not have at the moment keeps its entry for when it comes back.
+    if (!before) continue
+    const part = { ...before, ...(entry.made.length > 0 && { made: entry.made }) }
+    card.parts[at] = part
+    const step = card.steps.findIndex(({ puts }) => puts.includes(part.key))
+    if (entry.hold !== null) {
+      const { hold } = entry
+      const held = { means: meansOf(hold), foam: foamOf({ hold, foam: entry.foam }) }
+      card.joints = card.joints.map((joint): Joint => (joint.part === part.key && joint.means !== 'held' ? { ...joint, ...held } : joint))
+      const words = `${part.name}: it is held ${holdWords({ hold, foam: entry.foam }, show)}, whatever else is said of that.`
+      const told = card.steps[step]
+      if (told) card.steps[step] = { ...told, text: `${told.text} ${words}` }
+      else card.steps.push({ text: words, makes: [], puts: [] })
+    }
+    // It is stamped, coloured or cut out before the step that puts it on, or before everything else where nothing does.
+    if (entry.made.length > 0) card.steps.splice(Math.max(0, step), 0, ...makingStep(part))
+  }
+
+  function show(length: Length): string {
+    return formatLength(length, units, { unit: true })
+  }
+}
+
+/** The parts of a fold that a maker may hold or make otherwise: not the layers on its faces, nor what was put on it. */
+export const ownParts = ({ parts }: Pick<Construction, 'parts'>, isOthers: (key: string) => boolean): Construction['parts'] =>
+  parts.filter(({ key, kind }) => kind !== 'mat' && kind !== 'underlay' && kind !== 'message' && !isOthers(key))
