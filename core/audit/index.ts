@@ -38,7 +38,9 @@ function thingDisagreements({ recipes, said: { bags, over, purchases, uses } }: 
   const filled = bags.filter(({ kits }) => kits.length > 0).length
   const lines = purchases.filter(({ sort }) => sort === 'supply')
   const found = [...due].flatMap(([key, { name, amount }]): Disagreement[] => {
-    const said = lines.filter(line => plainName(line.name) === key).reduce((sum, { needed }) => sum + needed, 0)
+    // The maker may call it otherwise in the table.
+    const said = lines.filter(line => plainName(line.name) === key || plainName(line.item) === key)
+      .reduce((sum, { needed }) => sum + needed, 0)
     return said === amount ? [] : [{ where: 'Shopping list', problem: `${name}: ${said} instead of ${amount}` }]
   })
   for (const use of ['bag', 'label']) {

@@ -25,7 +25,7 @@ export function rolesOf(cards: PreparedCard[]): Role[] {
     .map(kind => ({
       kind,
       cards: cards
-        .map(card => ({ card, pieces: card.pieces.filter(piece => piece.kind === kind) }))
+        .map(card => ({ card, pieces: card.pieces.filter(piece => piece.kind === kind && piece.outOf === undefined) }))
         .filter(({ pieces }) => pieces.length > 0),
     }))
     .filter(({ cards }) => cards.length > 0)

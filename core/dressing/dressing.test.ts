@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest'
 import type { CardEntry, FaceEntry, LayerEntry } from '../document'
 import { SAME_FOR_ALL } from '../document'
 import { FOLDS, defaultInputs, dropOutsOf, foldById, isWhole, poseOf } from '../folds'
-import { inches, lengthFrom } from '../lengths'
+import { inches, lengthFrom, millimetres } from '../lengths'
 import {
   NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, freePartKey, frontFace, layersOn,
-  moveFreePiece, newLayer, putRight, removeFreePiece, resizeDressing, wholeCard,
+  moveFreePiece, newLayer, putRight, removeFreePiece, resizeDressing, setOwnPart, wholeCard,
 } from '.'
 
 const mark = inches(1 / 16)
@@ -315,5 +315,56 @@ describe('dressing otherwise', () => {
     const card = cardOf('gatefold')
     for (const path of ['width', 'free/none/left', 'faces/none/layers/a/width', 'free', 'faces/x'])
       expect(putRight(card, path, '1 in')).toBe(false)
+  })
+})
+
+describe('parts of the fold itself', () => {
+  const held = (own: Partial<CardEntry['parts'][number]>) =>
+    whole(cardOf('z-fold', { parts: [{ key: 'plate', hold: null, foam: '0 in', made: [], ...own }] }))
+  const plateIn = ({ joints }: ReturnType<typeof held>) =>
+    joints.filter(({ part }) => part === 'plate').map(({ means, foam }) => [means, foam])
+
+  it('are held otherwise, whatever the catalogue says, and their step says so', () => {
+    expect(plateIn(held({}))).toEqual(plateIn(whole(cardOf('z-fold'))))
+    const raised = held({ hold: 'foam', foam: '3 mm' })
+    expect(plateIn(raised)).toEqual([['foam', millimetres(3)]])
+    const said = raised.steps.find(({ puts }) => puts.includes('plate'))
+    expect(said?.text).toContain('Plate: it is held on foam')
+    expect(plateIn(held({ hold: 'glue' }))).toEqual([['glue', undefined]])
+  })
+
+  it('are stamped before the step that puts them on, and keep what runs in a guide running', () => {
+    const { steps, parts } = held({ made: ['stamped', 'coloured'] })
+    expect(parts.find(({ key }) => key === 'plate')?.made).toEqual(['stamped', 'coloured'])
+    const at = steps.findIndex(({ text }) => text.startsWith('Plate: stamp it, colour it before'))
+    expect([at >= 0, at < steps.findIndex(({ puts }) => puts.includes('plate'))]).toEqual([true, true])
+    const guided = (fold: string, parts: CardEntry['parts']) =>
+      whole(cardOf(fold, { parts })).joints.filter(({ means }) => means === 'held').length
+    const { parts: all } = whole(cardOf('pull-tab-flap'))
+    expect(guided('pull-tab-flap', all.map(({ key }) => ({ key, hold: 'glue', foam: '0 in', made: [] }))))
+      .toBe(guided('pull-tab-flap', []))
+  })
+
+  it('leave no entry behind once they are as usual again, and wait for one that the card does not have', () => {
+    const card = cardOf('z-fold')
+    setOwnPart(card, 'plate', { hold: 'glue' })
+    setOwnPart(card, 'plate', { made: ['die cut'] })
+    expect(card.parts).toEqual([{ key: 'plate', hold: 'glue', foam: '0 in', made: ['die cut'] }])
+    setOwnPart(card, 'plate', { hold: null, made: [] })
+    expect(card.parts).toEqual([])
+    expect(whole(cardOf('z-fold', { parts: [{ key: 'gone', hold: 'glue', foam: '0 in', made: [] }] })).parts.length)
+      .toBe(whole(cardOf('z-fold')).parts.length)
+  })
+})
+
+describe('a piece that is cut out of another one', () => {
+  it('says so for what is there, a layer of the maker’s too, and not for what is cut out itself', () => {
+    const card = cardOf('z-fold')
+    const heart = addFreePiece(card, 'inch', { from: 'mat-c' })
+    const small = addFreePiece(card, 'inch', { from: freePartKey(heart.key) })
+    const lost = addFreePiece(card, 'inch', { from: 'gone' })
+    const { pieces } = whole(card)
+    const outOf = (key: string) => pieces.find(piece => piece.key === freePartKey(key))?.outOf
+    expect([outOf(heart.key), outOf(small.key), outOf(lost.key)]).toEqual(['mat-c', undefined, undefined])
   })
 })

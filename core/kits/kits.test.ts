@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { added, amountFor, amountInWords, boughtThings, extraInWords, kitsFor, moneyOf, packsFor, stickingFor, thingsFor, valueOf, withThings } from '.'
+import { added, amountFor, amountInWords, boughtThings, extraInWords, kitsFor, moneyOf, packsFor, stickingFor, stuckIn, thingsFor, valueOf, withThings } from '.'
 import type { KitCard, PaperUse } from '.'
-import type { SupplyEntry } from '../document'
+import type { FreeEntry, SupplyEntry } from '../document'
 import { DEFAULT_SUPPLIES, STICKING_WAYS } from '../document'
+import { wholeCard } from '../dressing'
 import type { Stuck } from '../folds'
+import { foldById } from '../folds'
 import { METRE, inches, millimetres } from '../lengths'
 
 const joint = (width: number, height: number, means: Stuck['means'], foam?: number): Stuck => {
@@ -39,6 +41,27 @@ describe('supplies from the glue zones', () => {
     expect(stickingFor([joint(2, 3, 'tape'), joint(1, 1, 'strong tape')], TABLE, 'inch')).toEqual({
       uses: [{ supply: 'tape', amount: inches(10) }, { supply: 'strong', amount: inches(4) }], unlisted: [],
     })
+  })
+
+  it('sticks every piece of a part, what is bought, and what lies in the bag, unless it is loose', () => {
+    const fold = foldById('z-fold')!
+    const zero = { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }
+    const piece = (key: string, own: Partial<FreeEntry>): FreeEntry => ({
+      key, name: key, kind: 'topper', shape: 'rectangle', outline: '', width: '1 in', height: '1 in', corner: '0 in', ring: '0 in',
+      count: 1, face: '', left: '0 in', bottom: '0 in', turn: 0, hold: 'foam', foam: '0 in', glue: zero, made: [], printTop: 'any', from: '', ...own,
+    })
+    const pads = (...free: FreeEntry[]) => {
+      const card = wholeCard(fold, { parameters: {}, faces: [], free, parts: [] }, 'inch', inches(1 / 16))
+      return stickingFor(stuckIn(card), DEFAULT_SUPPLIES, 'inch').uses
+    }
+    const none = pads()
+    const more = (supply: string, ...free: FreeEntry[]) =>
+      (pads(...free).find(use => use.supply === supply)?.amount ?? 0) - (none.find(use => use.supply === supply)?.amount ?? 0)
+    const face = 'base--a--inside'
+    expect([more('foam-pads', piece('star', { face })), more('foam-pads', piece('star', { face, count: 6 }))]).toEqual([2, 12])
+    expect(more('foam-pads', piece('star', { count: 3 }))).toBe(6)
+    expect(more('glue-dots', piece('bow', { kind: 'solid', hold: 'dots', face, count: 4 }))).toBe(4)
+    expect(more('glue-dots', piece('bow', { kind: 'solid', hold: 'loose', count: 4 }))).toBe(0)
   })
 
   it('takes the same of a zone whichever way it lies, and nothing for one without a size', () => {

@@ -19,6 +19,13 @@ const CHOICES = [
   { field: 'shape', options: FREE_SHAPES, words: (name: string) => `Shape of ${name}` },
   { field: 'hold', options: HOLDS, words: (name: string) => `How ${name} is held` },
 ] as const
+/** What a piece can be cut from: paper of its own, or another piece that is not cut out of one itself. */
+const sources = (piece: FreeEntry) => [
+  { key: '', name: 'cut from paper of its own' },
+  ...construction.parts.filter(({ key, outOf }) => key !== freePartKey(piece.key) && outOf === undefined)
+    .map(({ key, name }) => ({ key, name: `cut out of ${name}` })),
+]
+const isCutOut = (piece: FreeEntry) => construction.parts.some(({ key, outOf }) => key === freePartKey(piece.key) && outOf !== undefined)
 const places = (piece: FreeEntry) => [
   { key: '', name: 'in the bag' },
   ...faces.value.filter(({ part }) => part.key !== freePartKey(piece.key)),
@@ -104,8 +111,18 @@ async function readOutline(piece: FreeEntry, event: Event) {
           @change="readOutline(piece, $event)"
         >
       </div>
-      <PaperChoice
+      <Select
         v-if="!isBought(piece.kind)"
+        :model-value="piece.from"
+        :options="sources(piece)"
+        option-value="key"
+        option-label="name"
+        :aria-label="`What ${piece.name} is cut from`"
+        size="small"
+        @update:model-value="set(piece, { from: $event })"
+      />
+      <PaperChoice
+        v-if="!isBought(piece.kind) && !isCutOut(piece)"
         :label="`Paper of ${piece.name}`"
         :papers="work.batch.papers"
         :model-value="card.entry.papers[freePartKey(piece.key)]"
@@ -196,6 +213,11 @@ async function readOutline(piece: FreeEntry, event: Event) {
         @click="emit('change', `without ${piece.key}`, entry => removeFreePiece(entry, piece.key))"
       />
     </details>
+    <OwnParts
+      :entry="card.entry"
+      :construction="construction"
+      @change="(what, edit) => emit('change', what, edit)"
+    />
     <Button
       label="Add a piece"
       size="small"

@@ -5,7 +5,7 @@ import { isGluedAll } from '../../../core/dressing'
 import type { Length, Units } from '../../../core/lengths'
 
 /** What is done to a piece before it is put on, how far its glue keeps from its edges, and how high its foam is. */
-const { glue, made, hold, foam, name } = defineProps<{
+const { glue, made, hold, foam, name, whole = false } = defineProps<{
   glue: GlueEntry
   made: Making[]
   hold: Hold
@@ -13,6 +13,8 @@ const { glue, made, hold, foam, name } = defineProps<{
   name: string
   units: Units
   mark: Length
+  /** Its glue goes wherever the fold has it. */
+  whole?: boolean
 }>()
 const emit = defineEmits<{ change: [change: { glue?: GlueEntry, made?: Making[], foam?: string }] }>()
 const SIDES = [['left', 'left'], ['right', 'right'], ['top', 'head'], ['bottom', 'foot']] as const
@@ -32,7 +34,7 @@ const setMade = (making: Making, on: boolean) => emit('change', { made: MAKINGS.
 <template>
   <details>
     <summary class="small">
-      Before it is put on, and its glue<span class="unseen"> of {{ name }}</span>
+      Before it is put on{{ whole ? '' : ', and its glue' }}<span class="unseen"> of {{ name }}</span>
     </summary>
     <div class="ticks">
       <span
@@ -48,7 +50,10 @@ const setMade = (making: Making, on: boolean) => emit('change', { made: MAKINGS.
         />
         <label :for="`${id}-${making}`">First {{ WORDS[making] }}</label>
       </span>
-      <span class="row">
+      <span
+        v-if="!whole"
+        class="row"
+      >
         <Checkbox
           :input-id="`${id}-partly`"
           :model-value="shown"
@@ -67,7 +72,7 @@ const setMade = (making: Making, on: boolean) => emit('change', { made: MAKINGS.
       zero
       @update:model-value="emit('change', { foam: $event })"
     />
-    <template v-if="shown">
+    <template v-if="shown && !whole">
       <LengthField
         v-for="[side, words] in SIDES"
         :key="side"

@@ -113,7 +113,7 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
             <span
               v-if="piece.paper"
               class="row paper"
-            ><PaperSwatch :paper="piece.paper.key" /> {{ sourceOf(piece) }}</span>
+            ><PaperSwatch :paper="piece.paper.key" /> {{ sourceOf(piece, card.pieces) }}</span>
             <span
               v-else
               class="missing"
