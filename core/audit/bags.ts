@@ -59,15 +59,21 @@ function workedOut(batch: Batch, recipes: Recipes, { card: key, colourway }: Pic
   return parts.map((part): Due => {
     const choice = choices[part.outOf ?? part.key] ?? ''
     const papers = papersOf(part, choice)
-    // Both halves of a pair are made ready as the first.
-    const first = parts.find(({ pair }) => pair !== undefined && pair === part.pair) ?? part
-    let level: string = levels[`${key} ${first.key}`] ?? levels[first.kind as never] ?? 'cut'
+    let level = levelFor(part)
+    // What is cut out of something that students bring comes with it.
+    if (parts.some(other => other.key === part.outOf && levelFor(other) === 'brought')) level = 'brought'
     if (level === 'scored' && part.scores === 0) level = 'cut'
     // Scrap, what has no paper yet and what is cut out of another piece cannot go along uncut.
     const isTogether = papers.length > 0 && !papers.includes(ANY_SCRAP) && part.outOf === undefined
     if (level === 'uncut' && !isTogether) level = 'cut'
     return { part, count: part.perKit + (more[part.kind] ?? 0), level, papers: level === 'brought' ? [] : papers, choice }
   })
+
+  /** Both halves of a pair are made ready as the first. */
+  function levelFor(part: KitPart): string {
+    const first = parts.find(({ pair }) => pair !== undefined && pair === part.pair) ?? part
+    return levels[`${key} ${first.key}`] ?? levels[first.kind as never] ?? 'cut'
+  }
 
   function papersOf(part: KitPart, choice: string): string[] {
     if (isPool(choice)) {

@@ -31,9 +31,15 @@ export function profileOf(batch: Pick<Batch, 'prep' | 'class'>, seat?: SeatEntry
 
 /** How far each piece of a card is made ready, by its key. Both of a matched pair are as the first: they are cut from one blank. */
 export function levelsOf({ levels }: ProfileEntry, card: string, pieces: readonly Piece[]): ReadonlyMap<string, PrepLevel> {
-  return new Map(pieces.map((piece) => {
+  const levelFor = (piece: Piece) => {
     const first = piece.pair === undefined ? piece : pieces.find(({ pair }) => pair === piece.pair) ?? piece
-    const level = levels[`${card} ${first.key}`] ?? levels[first.kind] ?? 'cut'
+    return levels[`${card} ${first.key}`] ?? levels[first.kind] ?? 'cut'
+  }
+  return new Map(pieces.map((piece) => {
+    // What is cut out of something that students bring is brought with it.
+    const from = piece.outOf === undefined ? undefined : pieces.find(({ key }) => key === piece.outOf)
+    if (from && levelFor(from) === 'brought') return [piece.key, 'brought']
+    const level = levelFor(piece)
     // Nothing is scored on a piece without a score, and what is cut out of another one has no strip of its own.
     const isCut = (level === 'scored' && piece.scores.length === 0) || (level === 'uncut' && piece.outOf !== undefined)
     return [piece.key, isCut ? 'cut' : level]

@@ -48,7 +48,8 @@ describe('supplies from the glue zones', () => {
     const zero = { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }
     const piece = (key: string, own: Partial<FreeEntry>): FreeEntry => ({
       key, name: key, kind: 'topper', shape: 'rectangle', outline: '', width: '1 in', height: '1 in', corner: '0 in', ring: '0 in',
-      count: 1, face: '', left: '0 in', bottom: '0 in', turn: 0, hold: 'foam', foam: '0 in', glue: zero, made: [], printTop: 'any', from: '', ...own,
+      count: 1, face: '',
+      left: '0 in', bottom: '0 in', turn: 0, hold: 'foam', foam: '0 in', glue: zero, made: [], printTop: 'any', from: '', ...own,
     })
     const pads = (...free: FreeEntry[]) => {
       const card = wholeCard(fold, { parameters: {}, faces: [], free, parts: [] }, 'inch', inches(1 / 16))

@@ -1,6 +1,7 @@
-import type { PaperOutcome } from '../batch'
-import { bagsOf, newCard, planAll, prepare, prepareShared, writeLayout } from '../batch'
+import type { PaperOutcome, PaperProblem } from '../batch'
+import { bagsOf, newCard, outcomeOf, planAll, planHidden, prepare, prepareShared, writeLayout } from '../batch'
 import type { Solve } from '../cutting'
+import { planPaper } from '../cutting'
 import type { Batch, CardEntry, ColourwayEntry, CuttingEntry, PaperEntry, PoolEntry, PrepLevel } from '../document'
 import { ANY_SCRAP, POOL_PREFIX, PREP_LEVELS, newClass, newSeat } from '../document'
 import { randomDressing, chanceOf } from '../dressing/testing'
@@ -142,8 +143,19 @@ export function halfCut(batch: Batch, outcomes: PaperOutcome[], seed: number): B
   return { ...batch, cutting }
 }
 
-/** A class prepared and planned, at once or with a solver to the end. */
+/** A class prepared and planned to the end, with prints shared out where there is a solver. */
 export function planned(batch: Batch, solve?: Solve) {
   const preparation = solve ? prepareShared(batch, solve) : prepare(batch)
   return { preparation, outcomes: planAll(batch, preparation, solve) }
+}
+
+/** The same with the first plan that the planner shows, which takes a twentieth of the time. */
+export function plannedAtOnce(batch: Batch) {
+  const preparation = prepare(batch)
+  const atOnce = (entry: PaperProblem) => {
+    const { done, value } = planPaper(entry.problem).next()
+    return outcomeOf(entry, [done ? value[0] : value.plan], batch)
+  }
+  const { outcomes, scrap } = planHidden(preparation, preparation.papers.map(atOnce), atOnce)
+  return { preparation, outcomes: scrap ? [...outcomes, atOnce(scrap)] : outcomes }
 }
