@@ -18,7 +18,7 @@ const PRINTED = new RegExp(`core/(${[
   'prints/(bags|cutting|handout|html|instructor|labels|pattern|scores|slips|stage|steps|student)', 'batch/evening', 'folds/motion/assembly',
 ].join('|')})\\.`)
 /** Rooms of the core that only some pages ask for, when they need them. */
-const LATER = /core\/(exports|prints|formats|document\/(check|open|shape-checks|([a-z]+-)?shapes|sizes|upgrades|validators))/
+const LATER = /core\/(audit|exports|prints|formats|recount|document\/(check|open|shape-checks|([a-z]+-)?shapes|sizes|upgrades|validators))/
 
 /**
  * What the pages share is fetched in few files: each file is an answer to wait for, and a page of a class needs seventy

@@ -5,6 +5,7 @@ import { findingsOf, kitProblems, offcutsIn, sourceOf, stopsIn, viewOf } from '.
 import type { BenchStep, Solve } from '../core/cutting'
 import { countsOf, heldInWords, mostKits, pileInWords, takenInWords, wholeMinutes } from '../core/cutting'
 import type { Finding } from '../core/folds'
+import { scoreList } from '../core/folds'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, writeLength } from '../core/lengths'
 import { sheetName } from '../core/paper'
@@ -90,7 +91,7 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
           piece.perKit,
           piece.quantity,
           sourceOf(piece, pieces) ?? '–',
-          piece.scores.map(({ at, direction }) => `${formatLength(at.value, units)} ${direction}`).join(', '),
+          scoreList(piece, units),
           piece.width.explain(units),
         ]),
       )}`,

@@ -30,9 +30,9 @@ const lengthOf = (text: string) => {
 const shown = (text: string) => {
   const length = lengthOf(text)
   if (length === undefined) return text
-  // What the maker's own units would only show about, is shown as it was written.
   const words = formatLength(length, units)
-  return lengthOf(words) === length ? words : text
+  // What the maker's own units would only show about, is shown as it was written; what was worked out has more digits than any ruler.
+  return lengthOf(words) === length || /\.\d{3,} mm$/.test(text) ? words : text
 }
 function read(text: string): Reading<string> {
   // What the field itself shows means what is in force, also where its digits were shortened.

@@ -41,7 +41,14 @@ export function viewOf(card: PreparedCard, { post, supplies, class: { units } }:
   if (known?.post === post && known.supplies === supplies) return known.view
   const posting = postingOf(card, post, supplies, units)
   const ofPosting = posting?.findings ?? []
-  const findings = [...card.fixed(), ...motionFindings(card, units), ...lying(card, units), ...facing(card), ...ofPosting].sort(bySeverity)
+  const all = [...card.fixed(), ...motionFindings(card, units), ...lying(card, units), ...facing(card), ...ofPosting]
+  // What two checks find alike is said once, with its button where one of them has it.
+  const told = new Map<string, Finding>()
+  for (const finding of all) {
+    const key = `${finding.subject} ${finding.problem}`
+    if (!told.get(key)?.fix) told.set(key, finding)
+  }
+  const findings = [...told.values()].sort(bySeverity)
   const view = { posting, findings }
   views.set(card, { post, supplies, view })
   return view

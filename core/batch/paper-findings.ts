@@ -2,7 +2,7 @@ import type { Cutter } from '../cutting'
 import { LEAST_PIECE } from '../cutting'
 import type { CardEntry } from '../document'
 import { ANY_SCRAP } from '../document'
-import type { Finding } from '../folds'
+import type { Finding, Joint } from '../folds'
 import { mainCrease } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength } from '../lengths'
@@ -14,7 +14,9 @@ import type { Share } from './pools'
 import type { PreparedPiece } from './prepared'
 
 /** What is found in the paper that a piece is cut from, or in those of its pool. */
-export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cutter, units: Units): Finding[] {
+export function paperFindings(
+  piece: PreparedPiece, entry: CardEntry, cutter: Cutter, units: Units, joints: readonly Joint[] = [],
+): Finding[] {
   const about = { subject: piece.name, part: piece.key }
   const { shares, pool } = piece
   if (pool !== undefined && shares.length === 0) {
@@ -68,6 +70,13 @@ export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cu
         problem: `is of ${paper.weight} g/m² paper, too light to hold its shape; ${STOCK_WEIGHTS.light} g/m² or more stands.`,
       })
     }
+    for (const [is, problem] of lightFor(piece, joints)) {
+      if (is && paper.weight < STOCK_WEIGHTS.light) findings.push({
+        ...about,
+        severity: 'warn',
+        problem: `is of ${paper.weight} g/m² paper, ${problem}; ${STOCK_WEIGHTS.light} g/m² or more will do.`,
+      })
+    }
     if (piece.heaviest !== undefined && paper.weight > piece.heaviest) {
       findings.push({
         ...about,
@@ -95,6 +104,13 @@ export function paperFindings(piece: PreparedPiece, entry: CardEntry, cutter: Cu
     return findings
   }
 }
+
+/** What light paper is not up to, and whether that is asked of a piece. */
+const lightFor = ({ key, kind, scores, made = [] }: PreparedPiece, joints: readonly Joint[]): [boolean, string][] => [
+  [made.includes('stamped'), 'which wet ink bleeds through when it is stamped'],
+  [(kind === 'insert' || kind === 'figure') && scores.length > 0, 'too light to stand up by itself'],
+  [joints.some(({ part, means }) => part === key && means === 'glue'), 'which wet glue may warp: hold it with tape, or take heavier paper'],
+]
 
 /** Colourways in which a piece has no paper although it has one in others: its kits would be a piece short. */
 export function colourwayFindings({ key, kind, name, shares }: PreparedPiece, { colourways }: CardEntry, groups: KitGroup[]): Finding[] {

@@ -33,6 +33,9 @@ export const USUAL_WEIGHT = 200
 /** Above this a closed card is bulky: it wants a box envelope. */
 const BULKY = nanometres(5 * MILLIMETRE)
 
+/** A thickness as it is said, in whole tenths of a millimetre. */
+const tenths = (thick: Length): number => Math.round((thick / MILLIMETRE) * 10)
+
 const sides = ({ width, height }: { width: Length, height: Length }) => [width, height].sort((a, b) => a - b) as [Length, Length]
 const fits = (card: { width: Length, height: Length }, room: { width: Length, height: Length }, spare: number) =>
   sides(card)[0] + spare <= sides(room)[0] && sides(card)[1] + spare <= sides(room)[1]
@@ -92,7 +95,8 @@ export function postingOf(
     .sort((a, b) => a.width * a.height - b.width * b.height)
   const smallest = table.find(envelope => fits(closed, envelope, spare))
   const chosen = wanted ? table.find(({ key }) => key === wanted) : smallest
-  const bulky = closed.thickness > BULKY
+  // Compared as it is said: what reads as 5.0 mm is not above 5.0 mm.
+  const bulky = tenths(closed.thickness) > tenths(BULKY)
   const inside = chosen && !bulky && fits(closed, chosen, spare) ? chosen : undefined
   const posted = inside ?? { width: sum(closed.width, nanometres(spare)), height: sum(closed.height, nanometres(spare)) }
   const rate = rateFor(post, posted, closed.thickness, weight)

@@ -173,7 +173,7 @@ function prepareCard(
   const ofPapers = pieces.flatMap(piece =>
     (piece.brought || piece.outOf !== undefined
       ? []
-      : [...paperFindings(piece, entry, cutter, units), ...colourwayFindings(piece, entry, groups)]))
+      : [...paperFindings(piece, entry, cutter, units, construction?.joints), ...colourwayFindings(piece, entry, groups)]))
   const fixed = once(() => [...made.fixed(), ...ofPapers])
   return { entry, kits, dealt, groups, made, fold, construction, pieces, strips, findings: [...made.findings, ...ofPapers], fixed }
 

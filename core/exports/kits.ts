@@ -1,8 +1,8 @@
 import type { Bag, ShoppingLine } from '../batch'
 import { LEVEL_WORDS, bagLabel, neededInWords, packsInWords, purchaseName, stripName } from '../batch'
 import { extraInWords } from '../kits'
-import type { Units } from '../lengths'
-import { writeLength } from '../lengths'
+import type { Length, Units } from '../lengths'
+import { formatLength } from '../lengths'
 import { csvOf, harmless } from './cells'
 
 /** What is in every bag as CSV: a row for each piece, strip and thing, and for what is brought. */
@@ -21,8 +21,8 @@ export async function bagsCsv(bags: Bag[], units: Units): Promise<string> {
       'Paper': harmless(rest.paper ?? ''),
       'State': rest.level ?? '',
     })
-    const sized = ({ width, height }: { width: Parameters<typeof writeLength>[0], height: Parameters<typeof writeLength>[0] }) =>
-      ({ width: writeLength(width, units), height: writeLength(height, units) })
+    const sized = ({ width, height }: { width: Length, height: Length }) =>
+      ({ width: formatLength(width, units, { unit: true }), height: formatLength(height, units, { unit: true }) })
     return [
       // What lies uncut in a strip is told by the strip.
       ...pieces.filter(({ level }) => level !== 'uncut').map(({ piece, count, paper, level }) => row(piece.name, count, {

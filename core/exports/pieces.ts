@@ -3,6 +3,7 @@ import type { Preparation } from '../batch'
 import { sourceOf } from '../batch'
 import type { Length } from '../lengths'
 import { formatLength } from '../lengths'
+import { scoreList } from '../folds'
 import { csvOf, harmless } from './cells'
 
 /**
@@ -22,7 +23,7 @@ export async function piecesCsv(batch: Batch, { cards }: Preparation): Promise<s
     'Paper': harmless(sourceOf(piece, pieces) ?? ''),
     'Made': (piece.made ?? []).join(', '),
     'Print top': piece.printTop,
-    'Scores': piece.scores.map(({ at, direction }) => `${direction} at ${show(at.value)}`).join('; '),
+    'Scores': scoreList(piece, units),
   })))
   return csvOf(rows)
 }

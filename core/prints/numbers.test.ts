@@ -82,7 +82,7 @@ describe('figures in print', () => {
       for (const item of lists.flat()) add(listed, sizeIn(item, papers), countOf(item))
       const { data } = Papa.parse<Record<string, string>>(await bagsCsv(bags, units), { header: true, skipEmptyLines: true })
       for (const { Width = '', Height = '', Paper, State, Count } of data) {
-        const size = [Width, Height].map(text => parseLength(text, units)).flatMap(read => (read.ok ? [read.length] : []))
+        const size = [Width, Height].map(text => parseLength(text.replace('≈', ''), units)).flatMap(read => (read.ok ? [read.length] : []))
         if (size.length === 2 && State !== LEVEL_WORDS.brought)
           add(written, sizeIn(`${typesetSize(size[0]!, size[1]!, units, true)}, ${Paper}`, papers), Number(Count))
       }

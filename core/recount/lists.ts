@@ -63,7 +63,8 @@ async function csvList(bags: Bag[], units: Units): Promise<Map<string, SaidLine[
   const found = new Map<string, SaidLine[]>(bags.map(({ key }) => [key, []]))
   const keys = new Map(bags.map(({ key }) => [bagLabel(key), key]))
   for (const { Bag: bag = '', What = '', Count, Width = '', Height = '', Paper = '', State = '' } of data) {
-    const sides = [Width, Height].map(text => parseLength(text, units)).flatMap(one => (one.ok ? [one.length] : [])).sort((a, b) => a - b)
+    const sides = [Width, Height].map(text => parseLength(text.replace('≈', ''), units))
+      .flatMap(one => (one.ok ? [one.length] : [])).sort((a, b) => a - b)
     const size = sides.length === 2 ? sides as [Length, Length] : undefined
     // A thing says how many of it in its name as well.
     const name = plain(size ? What : plain(What).replace(/^\d+ × /, ''))

@@ -213,11 +213,6 @@ async function readOutline(piece: FreeEntry, event: Event) {
         @click="emit('change', `without ${piece.key}`, entry => removeFreePiece(entry, piece.key))"
       />
     </details>
-    <OwnParts
-      :entry="card.entry"
-      :construction="construction"
-      @change="(what, edit) => emit('change', what, edit)"
-    />
     <Button
       label="Add a piece"
       size="small"
@@ -237,6 +232,11 @@ async function readOutline(piece: FreeEntry, event: Event) {
       size="small"
       :disabled="card.entry.free.length >= BOUNDS.free"
       @update:model-value="add($event.piece)"
+    />
+    <OwnParts
+      :entry="card.entry"
+      :construction="construction"
+      @change="(what, edit) => emit('change', what, edit)"
     />
     <LazyVariantDialog
       v-if="keeping"

@@ -22,7 +22,7 @@ const set = (key: string, change: Parameters<typeof setOwnPart>[2]) => emit('cha
   <details class="own">
     <summary>
       <strong>Parts of the fold</strong>
-      <span class="quiet small"> {{ changed > 0 ? `${changed} not as usual` : 'all as usual' }}</span>
+      <span class="quiet small about">{{ changed > 0 ? `${changed} not as usual` : 'all as usual' }}</span>
     </summary>
     <div
       v-for="{ key, name, isHeld: held, own } in parts"
@@ -60,6 +60,7 @@ const set = (key: string, change: Parameters<typeof setOwnPart>[2]) => emit('cha
 <style scoped>
 .own { border: 1px solid var(--line); border-radius: 3px; padding: 0.3rem 0.6rem; width: 100%; }
 .own > summary { cursor: pointer; }
+.about { margin-left: 0.4rem; }
 .part { border-top: 1px solid var(--line); margin-top: 0.35rem; padding-top: 0.35rem; display: grid; gap: 0.25rem; }
 @media (pointer: coarse) { .own > summary { min-height: 44px; align-content: center; } }
 </style>

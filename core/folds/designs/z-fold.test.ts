@@ -54,10 +54,10 @@ describe('Z-fold', () => {
     expect(finding!.problem).toContain('is 4 1/8 in, but must be at most 4 in')
   })
 
-  it('stacks a second layer one border smaller', () => {
+  it('stacks a second layer, each with half of the border', () => {
     const card = inch({ layers: 'two' })
-    expect(sizeOf(card, 'mat-c-under')).toEqual(size('4 in', '5 1/4 in'))
-    expect(sizeOf(card, 'mat-c')).toEqual(size('3 3/4 in', '5 in'))
+    expect(sizeOf(card, 'mat-c-under')).toEqual(size('4 1/8 in', '5 3/8 in'))
+    expect(sizeOf(card, 'mat-c')).toEqual(size('4 in', '5 1/4 in'))
   })
 
   it('leaves out what is switched off', () => {

@@ -262,11 +262,13 @@ export class CardBuilder {
 
   /**
    * A mat on a panel: the panel less one border on each side, down to the trimmer's mark.
-   * Where the maker wants two layers, a decorative mat lies on a plain one and leaves a border of it.
+   * Where the maker wants two layers, a decorative mat lies on a plain one, and each leaves half of the border.
    */
   mat(onto: Panel, border: Measure, placing: Placing): Part {
     if (!this.mats.layered || (placing.kind ?? 'mat') !== 'mat') return this.bordered(onto, border, placing)
-    const under = this.bordered(onto, border, {
+    // Both layers share the border.
+    const each = border.half()
+    const under = this.bordered(onto, each, {
       ...placing,
       key: `${placing.key}-under`,
       name: `${placing.name}, lower layer`,
@@ -275,7 +277,7 @@ export class CardBuilder {
       pair: undefined,
     })
     this.underlays.set(placing.key, under)
-    return this.bordered(face(under), border, { ...placing, face: 'inside' })
+    return this.bordered(face(under), each, { ...placing, face: 'inside' })
   }
 
   private bordered(onto: Panel, border: Measure, placing: Placing): Part {

@@ -55,7 +55,7 @@ describe('building a card', () => {
     expect(() => panelOf(base(), 'middle')).toThrow('Base has no panel “middle”')
   })
 
-  it('centres a mat with an even border, and a second layer on it', () => {
+  it('centres a mat with an even border, and a second layer on it that has half of it', () => {
     card = new CardBuilder('inch', MARK, { layered: true, means: 'tape' })
     const mat = card.mat(panelOf(base(), 'right'), border, { key: 'mat', name: 'Mat' })
     card.window(face(mat), 'view', 'View', { x: border, y: border, width: border, height: border })
@@ -64,16 +64,16 @@ describe('building a card', () => {
       .filter(({ kind }) => kind !== 'base')
       .map(({ key, kind, width, height }) => [key, kind, width.value, height.value])
     expect(sizes).toEqual([
-      ['mat-under', 'underlay', inches(3.75), inches(4.75)],
-      ['mat', 'mat', inches(3.5), inches(4.5)],
+      ['mat-under', 'underlay', inches(3.875), inches(4.875)],
+      ['mat', 'mat', inches(3.75), inches(4.75)],
     ])
     expect(joints.map(({ part, onto, x, y }) => [part, onto.part, x.value, y.value])).toEqual([
-      ['mat-under', 'base', inches(0.125), inches(0.125)],
-      ['mat', 'mat-under', inches(0.125), inches(0.125)],
+      ['mat-under', 'base', inches(0.0625), inches(0.0625)],
+      ['mat', 'mat-under', inches(0.0625), inches(0.0625)],
     ])
-    // A window goes through both, one border further in on the lower one.
+    // A window goes through both, half a border further in on the lower one.
     expect(parts.flatMap(({ key, windows }) => windows.map(({ x, width }) => [key, x.value, width.value]))).toEqual([
-      ['mat-under', inches(0.25), inches(0.125)],
+      ['mat-under', inches(0.1875), inches(0.125)],
       ['mat', inches(0.125), inches(0.125)],
     ])
     card.mat(face(mat), border, { key: 'message', name: 'Message', kind: 'message' })

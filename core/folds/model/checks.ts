@@ -79,7 +79,8 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
           ['height', part.height],
         ] as const
       )
-        .filter(([, measure]) => measure.value > 0 && !isOnMark(measure.value, mark))
+        // What reads as the nearest mark does is cut at it by everybody.
+        .filter(([, { value }]) => value > 0 && !isOnMark(value, mark) && show(value) !== show(nearestMark(value, mark)))
         .map(([side, measure]): Finding => ({
           severity: 'note',
           subject: `${part.name} ${side}`,

@@ -39,6 +39,18 @@ export function scoreLines({ scores, width }: Pick<Piece, 'scores' | 'width'>, u
   })
 }
 
+/**
+ * The scores of a piece in one line: `mountain at 2 1/8 in; valley at 4 1/4 in`. Where one slants, or does not run right across, a bare
+ * figure would be wrong: then it is said how each is made, with its direction.
+ */
+export function scoreList(piece: Pick<Piece, 'scores' | 'width'>, units: Units): string {
+  const { scores } = piece
+  if (scores.every(({ ends, along }) => !ends && along === 'x'))
+    return scores.map(({ at, direction }) => `${direction} at ${formatLength(at.value, units, { unit: true })}`).join('; ')
+  return scoreLines(piece, units).map(({ scores: indices, words }) =>
+    `${itemAt(scores, itemAt(indices, 0)).direction}: ${words.replace(/\.$/, '')}`).join('; ')
+}
+
 type Show = (length: Length) => string
 type Mirror = (x: Length) => Length
 
