@@ -6,7 +6,6 @@ import { expect, test } from '@playwright/test'
 import { demoClass, saved, station, typeNumber, visit } from './studio'
 
 /** Planning and counting take their time on a busy machine. */
-test.describe.configure({ timeout: 180_000 })
 const PATIENT = { timeout: 60_000 }
 
 /** Many kits, so that there is something to choose between sheets and time. */

@@ -77,7 +77,7 @@ for (const [width, height] of [[1280, 800], [390, 844]] as const) {
   test(`twelve cards, forty papers, five hundred seats and long titles fit at ${width} × ${height}`, async ({
     browser, request, baseURL,
   }) => {
-    test.setTimeout(240_000)
+    test.setTimeout(480_000)
     const id = await demoClass(request, long(`Large ${width}`), grow)
     const touch = width < 900
     const context = await browser.newContext({ baseURL, viewport: { width, height }, hasTouch: touch, isMobile: touch })

@@ -34,8 +34,8 @@ async function serious(page: Page): Promise<string[]> {
 }
 
 for (const colorScheme of ['light', 'dark'] as const) {
-  test(`nothing serious is in the way of anybody, ${colorScheme}`, async ({ browser, request, baseURL }) => {
-    test.setTimeout(240_000)
+  test(`nothing serious is in the way of anybody on any page, ${colorScheme}`, async ({ browser, request, baseURL }) => {
+    test.setTimeout(480_000)
     const id = await demoClass(request, `Access ${colorScheme}`)
     const page = await (await browser.newContext({ baseURL, colorScheme, viewport: { width: 1280, height: 800 } })).newPage()
     for (const path of [
@@ -56,6 +56,12 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expect(page.getByRole('heading').first()).toBeVisible()
       expect(await serious(page), path).toEqual([])
     }
+    await page.context().close()
+  })
+
+  test(`nothing serious is in the way of anybody in any dialog, ${colorScheme}`, async ({ browser, request, baseURL }) => {
+    const id = await demoClass(request, `Dialogs ${colorScheme}`)
+    const page = await (await browser.newContext({ baseURL, colorScheme, viewport: { width: 1280, height: 800 } })).newPage()
     const dialogs: [path: string, buttons: (string | RegExp)[]][] = [
       ['/', ['New class']],
       ['/', ['Studio', /^Bin/]],

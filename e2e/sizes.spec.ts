@@ -36,7 +36,6 @@ const tooSmall = (page: Page) =>
 for (const { width, height, touch } of SIZES) {
   const also = touch ? ', and a finger meets every control' : ''
   test(`at ${width} × ${height} nothing is pushed sideways${also}`, async ({ browser, request, baseURL }) => {
-    test.setTimeout(240_000)
     const id = await demoClass(request, `Size ${width}`)
     const context = await browser.newContext({ baseURL, viewport: { width, height }, hasTouch: touch, isMobile: touch && width < 900 })
     const page = await context.newPage()
