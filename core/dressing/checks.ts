@@ -1,14 +1,25 @@
-import type { Construction, Finding } from '../folds'
+import type { Construction, Face, Finding, Frame } from '../folds'
 import { boxOf, cornersOf, face as onlyPanel, isLayer, isWhole, panelKey, poseOf } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, lengthFrom, nanometres, nearestMark } from '../lengths'
 import type { PlacedPiece } from './free'
 
-/** Across and up the closed card: its two sides, and the measure of a piece that runs that way. */
-const WAYS = [
-  [0, ['on the left', 'on the right'], 'left'],
-  [1, ['at the foot', 'at the head'], 'bottom'],
-] as const
+/** Across and up a face: its two sides, and the measure of a piece that runs that way. */
+const ACROSS = { sides: ['on the left', 'on the right'], size: 'left' } as const
+const UP = { sides: ['at the foot', 'at the head'], size: 'bottom' } as const
+/** Cosine from which an axis of a face runs along one of the closed card. */
+const STRAIGHT = 0.99
+
+/**
+ * How an axis of the closed card runs on a face, which may lie turned on it: along which measure of its own, and which way.
+ * `runs` is 1 or -1, and 0 where the face lies aslant.
+ */
+function wayOn(frame: Frame, side: Face, axis: 0 | 1): { sides: readonly [string, string], size: 'left' | 'bottom', runs: number } {
+  const isAcross = Math.abs(frame.x[axis]) >= Math.abs(frame.y[axis])
+  const along = (isAcross ? frame.x : frame.y)[axis]
+  const sign = Math.sign(along) * (isAcross && side === 'outside' ? -1 : 1)
+  return { ...(isAcross ? ACROSS : UP), runs: Math.abs(along) < STRAIGHT ? 0 : sign }
+}
 
 /** What is wrong with free pieces once they lie on the card: each names the piece, the number and the one that would be right. */
 export function freeFindings(natural: Construction, card: Construction, placed: PlacedPiece[], units: Units, mark: Length): Finding[] {
@@ -29,14 +40,16 @@ export function freeFindings(natural: Construction, card: Construction, placed: 
         return [least[axis] - Math.min(...along), Math.max(...along) - most[axis]] as const
       }
       const found: Finding[] = []
-      for (const [axis, sides, size] of WAYS) {
+      const under = pose.get(panelKey(face.panel))
+      for (const axis of under ? [0, 1] as const : []) {
         const [before, after] = reach(axis)
         const over = Math.max(before, after)
         if (over <= mark / 2) continue
-        // Which way its own measure runs, as the card lies closed.
-        const under = pose.get(panelKey(face.panel))
-        const runs = under ? Math.sign((axis === 0 ? under.x : under.y)[axis]) * (axis === 0 && face.side === 'outside' ? -1 : 1) : 0
+        if (!under) continue
+        const { sides, size, runs } = wayOn(under, face.side, axis)
         const shift = (before > after ? 1 : -1) * over * runs
+        // The side is named as the face's own measures, its drawing and its step name it, whichever way up it comes to lie.
+        const isFirst = (before > after) !== (runs < 0)
         const value = nearestMark(nanometres(lengthFrom(entry[size]) + shift), mark)
         const fits = Math.min(before, after) <= -over
         found.push({
@@ -44,7 +57,7 @@ export function freeFindings(natural: Construction, card: Construction, placed: 
           subject: entry.name,
           part: part.key,
           parameter: `free/${entry.key}/${size}`,
-          problem: `sticks out of the closed card by ${show(nanometres(over))} ${sides[before > after ? 0 : 1]}: it would be bent in an `
+          problem: `sticks out of the closed card by ${show(nanometres(over))} ${sides[isFirst ? 0 : 1]}: it would be bent in an `
             + 'envelope.',
           fix: runs !== 0 && fits && value > 0 ? { parameter: `free/${entry.key}/${size}`, value } : undefined,
         })

@@ -12,6 +12,10 @@ const STEPS = [0, 0.25, 0.5, 0.75, 1]
 const MICRO = 1000
 /** Square micrometres: a hair more or less is no finding. */
 const TRIFLE = 2_000_000
+/** Share of a glued area that may reach over an edge of its sheet where nothing else lies, as round shapes do. */
+const OVER_THE_EDGE = 0.2
+/** Half of the distance, in nanometres, that a glued layer is drawn above what it lies on. */
+const ABOVE = 10_000
 /** So near at its nearest, in nanometres, what slides touches what it slides over. */
 const TOUCHING = 2_000_000
 
@@ -41,8 +45,10 @@ function gluedAmiss(card: Construction): Finding[] {
     const zone = polygonClipping.intersection([ring(glueOutline(joint))], [ring(pointsInJoint(joint, outlineOf(joint.by)))])
     const about = { severity: 'warn' as const, subject: name, part: joint.part }
     const beyond = polygonClipping.difference(zone, [ring(outlineOf(onto))])
-    // Beside a layer it is still glued to what that lies on.
-    if (areaOfAll(beyond) > TRIFLE && !isLayer(part.kind))
+    // Beside a layer it is still glued to what that lies on. A little over an edge holds nothing; over another panel it holds what parts.
+    const [other, ...more] = part.panels.filter(panel => panel !== onto).map((panel): Polygon => [ring(outlineOf(panel))])
+    const isOver = other !== undefined && areaOfAll(polygonClipping.intersection(beyond, polygonClipping.union(other, ...more))) > TRIFLE
+    if (!isLayer(part.kind) && (isOver || areaOfAll(beyond) > OVER_THE_EDGE * areaOfAll(zone)))
       return [{ ...about, problem: `is glued beyond ${onto.name.toLowerCase()}: there it holds what has to part, or nothing.` }]
     const holes = holesOf(part, onto).map((hole): Polygon => [ring(hole)])
     const [first, ...others] = holes
@@ -78,7 +84,7 @@ function inTheWay(card: Construction): Finding[] {
     const { onto, part, face, faceDown } = joint
     const pads: Polygon = [ring(glueOutline(joint).map(([right, up]) => [right - onto.x.value, up - onto.y.value] as const))]
     const places: [number, number][] = []
-    let hits = false
+    let [hits, isAbove] = [false, false]
     for (const pose of poses) {
       const [ground, mover] = [pose.get(panelKey(onto)), pose.get(panelKey(panel))]
       if (!ground || !mover) return false
@@ -88,6 +94,7 @@ function inTheWay(card: Construction): Finding[] {
         return { right, up, high: face === 'inside' ? high : -high }
       })
       const heights = spots.map(({ high }) => high)
+      isAbove ||= Math.max(...heights) > ABOVE
       // What slides well below the sheet that carries the piece is not in its way.
       if (Math.min(...heights.map(Math.abs)) > TOUCHING || Math.max(...heights) < -TOUCHING) return false
       places.push([spots[0]?.right ?? 0, spots[0]?.up ?? 0])
@@ -96,7 +103,8 @@ function inTheWay(card: Construction): Finding[] {
     }
     const [first = [0, 0]] = places
     const moves = places.some(([right, up]) => Math.hypot(right - first[0], up - first[1]) > TOUCHING)
-    return hits && moves && part !== panel.part && !faceDown
+    // What never lies above the sheet that carries the piece slides on the other side of it, as a leaf does in its sleeve.
+    return hits && moves && isAbove && part !== panel.part && !faceDown
   }
 }
 
