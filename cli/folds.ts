@@ -227,6 +227,7 @@ export async function foldReport(
       key, name, layers: layersOn(card, panel, side).map(({ part }) => part),
     })),
     message: card.message && area(card.message),
+    alsoMessages: (card.alsoMessages ?? []).map(area),
     setUp: card.setUp,
     stamping: card.stamping.map(area),
     supplies: {

@@ -141,7 +141,7 @@ function lift(card: Construction, part: string, face: CardFace): void {
   card.joints.push(joint)
 }
 
-/** The message area: the largest that is kept free to be written on, less what lies on it or hides it on display. */
+/** The message areas: all that is kept free to be written on, less what lies on it or hides it on display; the largest first. */
 function setMessage(card: Construction, natural: Construction, faces: FaceEntry[]): void {
   const free = card.parts.filter(({ kind }) => kind === 'message')
   const written = faces.filter(({ message }) => message).map(({ key }) => key)
@@ -165,7 +165,10 @@ function setMessage(card: Construction, natural: Construction, faces: FaceEntry[
   const areas = [...onLayers, ...onFaces].map(({ where, width, height }) =>
     ({ where, width: Measure.of('clear width', width), height: Measure.of('clear height', height) }))
   if (areas.length === 0) return
-  card.message = areas.reduce((most, area) => (area.width.value * area.height.value > most.width.value * most.height.value ? area : most))
+  const size = ({ width, height }: typeof areas[number]) => width.value * height.value
+  const [largest, ...others] = areas.sort((a, b) => size(b) - size(a))
+  card.message = largest
+  card.alsoMessages = others.filter(area => size(area) > 0)
 }
 
 /** The step that puts a free piece on, with what to watch. */

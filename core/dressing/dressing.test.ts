@@ -188,6 +188,19 @@ describe('layers', () => {
     expect([ring.width.value, ring.windows[0]!.x.value]).toEqual([framed.window.width.value + inches(0.5), inches(0.25)])
   })
 
+  it('are all said where several faces are written on, the largest first', () => {
+    const faces = [face('base--middle--inside', { message: true }), face('base--left--inside', { message: true })]
+    const { message, alsoMessages } = whole(cardOf('gatefold', { faces }))
+    expect([message?.where, alsoMessages?.map(({ where }) => where)]).toEqual(['middle, inside', ['left door, inside']])
+  })
+
+  it('is seen through an opening of what stands before it', () => {
+    // The panel of the shutter card lies before the middle, with a round window in it.
+    const card = whole(cardOf('gatefold-shutter', { faces: [face('base--middle--inside', { message: true })] }))
+    const all = [card.message!, ...card.alsoMessages ?? []]
+    expect(all.every(({ width, height }) => width.value > 0 && height.value > 0)).toBe(true)
+  })
+
   it('hand on what a message leaves room for, less what lies on it', () => {
     const message = face('base--middle--inside', {}, { message: true, name: 'Note' })
     const clear = whole(cardOf('gatefold', { faces: [message] })).message!

@@ -91,16 +91,39 @@ const polygonOf = (outline: Point[], holes: Point[][], { x, y }: Panel): Polygon
  * What hides some of a side of a panel while the card is on display: boxes from its lower left corner as it is drawn, left, foot,
  * right and head in nanometres. Nothing where the card cannot be folded.
  */
-export function hidingBoxes(card: Construction, panel: Panel, side: Face): [number, number, number, number][] {
+export function hidingBoxes(card: Construction, panel: Panel, side: Face): Box[] {
   if (card.parts.some(part => !isWhole(part))) return []
   const pose = poseOf(card, 1, AJAR)
   const all = card.parts.flatMap(part => part.panels.map(other => ({ part, panel: other })))
   const order = all.findIndex(other => other.panel === panel)
   return all.flatMap((other, at) => (at === order ? [] : coverOf(pose, panel, other, { side, near: NEAR, later: at > order })))
-    .map(([outer = []]) => {
-      const [xs, ys] = [outer.map(([x]) => x * MICRO), outer.map(([, y]) => y * MICRO)]
-      return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)]
-    })
+    .flatMap(([outer = [], ...holes]) => besideHole(boxRound(outer), holes.map(roomIn)))
+}
+
+type Ring = readonly (readonly [number, number])[]
+type Box = [left: number, foot: number, right: number, head: number]
+
+const boxRound = (ring: Ring): Box => {
+  const [xs, ys] = [ring.map(([x]) => x * MICRO), ring.map(([, y]) => y * MICRO)]
+  return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)]
+}
+
+/** The room in an opening: all of a rectangle, of a round one the largest box of its own shape. */
+function roomIn(hole: Ring): Box {
+  const [left, foot, right, head] = boxRound(hole)
+  if (hole.length === 4) return [left, foot, right, head]
+  const [across, up] = [((right - left) / 2) * (1 - Math.SQRT1_2), ((head - foot) / 2) * (1 - Math.SQRT1_2)]
+  return [left + across, foot + up, right - across, head - up]
+}
+
+/** What covers, as boxes round its largest opening: what is seen through that is free. */
+function besideHole([left, foot, right, head]: Box, holes: Box[]): Box[] {
+  const size = ([l, f, r, h]: Box) => (r - l) * (h - f)
+  const [hole] = [...holes].sort((a, b) => size(b) - size(a))
+  if (!hole) return [[left, foot, right, head]]
+  const [l, f, r, h] = hole
+  const around: Box[] = [[left, foot, l, head], [r, foot, right, head], [l, foot, r, f], [l, h, r, head]]
+  return around.filter(([a, b, c, d]) => c > a && d > b)
 }
 
 /** How much of an opening is clear of what slides past it, as a share of it. */

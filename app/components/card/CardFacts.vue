@@ -22,6 +22,8 @@ const { construction, pieces, units } = defineProps<{
 const show = (length: Length) => formatLength(length, units, { unit: true })
 const size = ({ width, height }: { width: { value: Length }, height: { value: Length } }) =>
   `${formatLength(width.value, units)} × ${show(height.value)}`
+const messages = computed(() => [construction.message ?? [], construction.alsoMessages ?? []].flat()
+  .map(area => `${area.where}, ${size(area)}`).join('; '))
 const clearInWords = (share: number) => (share > 0.99 ? 'clear' : share < 0.01 ? 'covered' : `${Math.round((1 - share) * 100)} % covered`)
 const sheets = computed(() => usualSheets(pieces, units))
 const more = computed(() =>
@@ -65,7 +67,7 @@ const more = computed(() =>
         </dd>
       </template>
       <dt>To write on</dt>
-      <dd>{{ construction.message ? `${construction.message.where}, ${size(construction.message)}` : 'nothing is kept free' }}</dd>
+      <dd>{{ messages || 'nothing is kept free' }}</dd>
       <dt>Sheets a kit</dt>
       <dd>{{ sheets.toFixed(1) }} {{ USUAL_SHEET[units].name }}, by area</dd>
     </dl>

@@ -210,6 +210,8 @@ export interface Construction {
   joints: Joint[]
   steps: Step[]
   message?: MessageArea
+  /** Others that are kept free to be written on, smaller than that. */
+  alsoMessages?: MessageArea[]
   /** Areas for stamping, other than the message. */
   stamping: MessageArea[]
   travels: Travel[]

@@ -40,6 +40,7 @@ export function mirrored(card: Construction): Construction {
     }),
     steps: card.steps.map(step => ({ ...step, text: words(step.text), warning: step.warning && words(step.warning) })),
     message: card.message && area(card.message),
+    alsoMessages: card.alsoMessages?.map(area),
     stamping: card.stamping.map(area),
     travels: card.travels.map(({ against, name, ...travel }) => ({ ...travel, name: words(name), against: against && panelOf(against) })),
     hiding: card.hiding.map(panelOf),
