@@ -147,10 +147,14 @@ test('offcuts that a plan leaves go onto the shelf and are used by the next plan
   const id = await demoClass(
     request,
     'Leftovers',
-    onPaper('slate-left', {
-      stocks: [{ key: 'sheets', width: '12 in', height: '12 in', onHand: 30, price: 90 }],
-      offcuts: [{ key: 'offcut', width: '11 1/2 in', height: '11 1/2 in', count: 1 }],
-    }),
+    (file: Parameters<ReturnType<typeof onPaper>>[0] & { wishes: { offcutsFirst: boolean } }) => {
+      onPaper('slate-left', {
+        stocks: [{ key: 'sheets', width: '12 in', height: '12 in', onHand: 30, price: 90 }],
+        offcuts: [{ key: 'offcut', width: '11 1/2 in', height: '11 1/2 in', count: 1 }],
+      })(file)
+      // Without that the offcut is used only where it makes the plan cheaper.
+      file.wishes.offcutsFirst = true
+    },
   )
   await paper(page, id, 'slate-left')
   const left = page.getByRole('region', { name: 'What is left' })

@@ -95,7 +95,7 @@ function withoutOffcuts({ supplies, demands, offcutsFirst, ...problem }: Problem
   return { ...problem, demands, supplies: supplies.filter(supply => isFresh(supply)) }
 }
 /** Sizes up to which a paper is planned without its offcuts too. */
-const MOST_TWICE = 12
+const MOST_TWICE = 8
 
 function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, Found> {
   const { placeable, unplaced } = sortOut(problem)

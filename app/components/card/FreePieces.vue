@@ -117,7 +117,7 @@ async function readOutline(piece: FreeEntry, event: Event) {
         :options="sources(piece)"
         option-value="key"
         option-label="name"
-        :aria-label="`What ${piece.name} is cut from`"
+        :aria-label="`Paper or piece for ${piece.name}`"
         size="small"
         @update:model-value="set(piece, { from: $event })"
       />

@@ -13,19 +13,23 @@ const isHeld = (key: string) => construction.joints.some(({ part, means }) => pa
 const parts = computed(() => ownParts(construction, isFreePart).map(({ key, name }) => ({
   key, name, isHeld: isHeld(key), own: entry.parts.find(part => part.key === key),
 })))
+const open = ref(false)
 const changed = computed(() => entry.parts.length)
 const HELD = [{ value: 'usual', label: 'held as usual' }, ...HOLDS.map(hold => ({ value: hold, label: hold }))]
 const set = (key: string, change: Parameters<typeof setOwnPart>[2]) => emit('change', `part ${key}`, card => setOwnPart(card, key, change))
 </script>
 
 <template>
-  <details class="own">
-    <summary>
+  <details
+    class="own"
+    :open="open"
+  >
+    <summary @click.prevent="open = !open">
       <strong>Parts of the fold</strong>
       <span class="quiet small about">{{ changed > 0 ? `${changed} not as usual` : 'all as usual' }}</span>
     </summary>
     <div
-      v-for="{ key, name, isHeld: held, own } in parts"
+      v-for="{ key, name, isHeld: held, own } in open ? parts : []"
       :key="key"
       class="part"
     >
