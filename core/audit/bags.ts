@@ -79,7 +79,8 @@ function workedOut(batch: Batch, recipes: Recipes, { card: key, colourway }: Pic
     if (isPool(choice)) {
       const pool = batch.pools.find(entry => entry.key === choice)?.papers ?? []
       const there = pool.filter(paper => batch.papers.some(entry => entry.key === paper))
-      const half = parts.filter(({ pair }) => pair !== undefined && pair === part.pair)
+      // Halves that come from two pools are shared out each by itself.
+      const half = parts.filter(({ pair, key: own }) => pair !== undefined && pair === part.pair && choices[own] === choice)
       const byHand = [part, ...half].flatMap(({ key: own, outOf }) => given[`${key} ${outOf ?? own}`] ?? [])
         .filter(print => there.includes(print))
       return byHand.length > 0 ? byHand : there
