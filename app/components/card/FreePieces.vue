@@ -251,6 +251,7 @@ async function readOutline(piece: FreeEntry, event: Event) {
 
 <style scoped>
 .free { gap: 0.5rem; overflow-y: auto; min-height: 0; align-content: start; padding-bottom: 0.5rem; justify-items: start; }
+.free > * { flex: none; }
 .piece { border: 1px solid var(--line); border-radius: 3px; padding: 0.3rem 0.6rem; width: 100%; }
 .piece[open] { display: grid; gap: 0.35rem; padding-bottom: 0.5rem; }
 .piece > * + * { margin-top: 0.35rem; }
