@@ -17,7 +17,7 @@ const ROOMS = {
   formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
   exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
   prints: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
-  recount: ['lengths', 'document', 'folds', 'kits', 'batch', 'exports', 'prints', 'audit'],
+  recount: ['lengths', 'document', 'folds', 'dressing', 'cutting', 'kits', 'batch', 'exports', 'prints', 'audit'],
 }
 const TEST = '\\.test\\.ts$'
 const PURE_PACKAGES = [
