@@ -55,6 +55,19 @@ function piecesIn(tree: SaidTree, times: number, into: Counts): void {
   else if (tree.kind === 'piece' && tree.demand !== undefined) count(into, tree.demand, times)
 }
 
+/** What a plan gives by size: all pieces of its layouts, and those that it says it cannot place. */
+function givenBy({ asked, layouts, unplaced }: SaidCutting): Counts {
+  const sizes = new Map(asked.map(({ key, width, height, turn }) => [key, sizeKey(width, height, turn)]))
+  const given: Counts = new Map()
+  for (const { root, repeats } of layouts) {
+    const own: Counts = new Map()
+    piecesIn(root, repeats, own)
+    for (const [key, number] of own) count(given, sizes.get(key) ?? key, number)
+  }
+  for (const { demand, quantity } of unplaced) count(given, sizes.get(demand) ?? demand, quantity)
+  return given
+}
+
 /** Pieces of a tree as the document keeps them. */
 function piecesKept(tree: TreeEntry, times: number, into: Counts): void {
   for (const part of tree.parts ?? []) piecesKept(part, times, into)
@@ -94,15 +107,8 @@ function paperDisagreements(batch: Batch, wanted: Counts, scrap: Counts, said: S
     const [has, due] = [planned.get(key) ?? 0, wanted.get(key) ?? 0]
     if (has !== due) wrong(`asks for ${has} of ${inWords(key)}, and the bags take ${due}`)
   }
-  const sizes = new Map(said.asked.map(({ key, width, height, turn }) => [key, sizeKey(width, height, turn)]))
-  const made: Counts = new Map()
-  for (const { root, repeats } of said.layouts) {
-    const own: Counts = new Map()
-    piecesIn(root, repeats, own)
-    for (const [key, number] of own) count(made, sizes.get(key) ?? key, number)
-    found.push(...misplaced(root, said, `Cutting of ${name}`))
-  }
-  for (const { demand, quantity } of said.unplaced) count(made, sizes.get(demand) ?? demand, quantity)
+  const made = givenBy(said)
+  for (const { root } of said.layouts) found.push(...misplaced(root, said, `Cutting of ${name}`))
   const { cut, lost } = cutAlready(batch, said.paper, new Set([...wanted.keys(), ...scrap.keys()]))
   const over: Counts = new Map()
   for (const key of new Set([...wanted.keys(), ...made.keys(), ...cut.keys()])) {
@@ -157,15 +163,7 @@ export function cuttingDisagreements(audited: Audited): Disagreement[] {
     found.push({ where: `Cutting of ${paper}`, problem: 'is not planned, and bags hold pieces of it' })
   }
   const made: Counts = new Map(fromOthers)
-  if (scrap) {
-    const sizes = new Map(scrap.asked.map(({ key, width, height, turn }) => [key, sizeKey(width, height, turn)]))
-    for (const { root, repeats } of scrap.layouts) {
-      const own: Counts = new Map()
-      piecesIn(root, repeats, own)
-      for (const [key, number] of own) count(made, sizes.get(key) ?? key, number)
-    }
-    for (const { demand, quantity } of scrap.unplaced) count(made, sizes.get(demand) ?? demand, quantity)
-  }
+  if (scrap) for (const [key, number] of givenBy(scrap)) count(made, key, number)
   for (const [key, due] of hidden) {
     const gives = made.get(key) ?? 0
     if (gives < due) found.push({ where: 'Any scrap', problem: `gives ${gives} of ${inWords(key)}, and the bags take ${due}` })

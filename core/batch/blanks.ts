@@ -36,14 +36,15 @@ export const paperIn = ({ papers, choice }: Pick<KitGroup, 'papers' | 'choice'>,
   return papers.get(key) ?? (choice[key] === SCRAP_PAPER.key && mayBeScrap(kind) ? SCRAP_PAPER : undefined)
 }
 
-/** What one kit takes of a paper. */
-export function blanksOfKit(paper: Paper, pieces: readonly Piece[], group: KitGroup): Blank[] {
-  const strips = group.prep.strips.filter(strip => strip.paper.key === paper.key)
-  return blanksFor(paper, pieces, [{ ...group, kits: 1 }]).concat(strips.map(strip => stripBlank(strip, 1)))
-}
-
-export const stripBlank = (strip: Strip, quantity: number): Blank =>
+const stripBlank = (strip: Strip, quantity: number): Blank =>
   ({ name: stripName(strip), width: strip.width, height: strip.height, turn: strip.turn, quantity })
+
+/** What some kits of a card take of a paper: pieces, a pair under the first of its halves, and strips. */
+export const blanksFor = (paper: Paper, pieces: readonly Piece[], groups: readonly KitGroup[]): Blank[] => [
+  ...cutBlanks(paper, pieces, groups),
+  ...groups.flatMap(({ kits, prep }) =>
+    prep.strips.filter(strip => strip.paper.key === paper.key).map(strip => stripBlank(strip, kits))),
+]
 
 /**
  * What some pieces of a kit are cut as, all of one paper.
@@ -55,11 +56,10 @@ export function blanksOfParts(
   const papers = new Map(parts.map(({ key }) => [key, paper]))
   const choice = Object.fromEntries(parts.map(({ key }) => [key, paper.key]))
   const strips = stripsFor(paper, withMore(profile, parts.filter(({ key }) => levels.get(key) === 'uncut')), units)
-  return blanksOfKit(paper, parts, { kits: 1, papers, choice, prep: { levels, profile, strips } })
+  return blanksFor(paper, parts, [{ kits: 1, papers, choice, prep: { levels, profile, strips } }])
 }
 
-/** What all kits of a card take of a paper in pieces, a pair under the first of its halves. */
-export function blanksFor(paper: Paper, pieces: readonly Piece[], groups: readonly KitGroup[]): Blank[] {
+function cutBlanks(paper: Paper, pieces: readonly Piece[], groups: readonly KitGroup[]): Blank[] {
   const inAll = (of: (group: KitGroup) => number) => groups.reduce((sum, group) => sum + group.kits * of(group), 0)
   return pieces.flatMap((piece): Blank[] => {
     const [width, height, turn] = [piece.width.value, piece.height.value, turnOn(paper, piece)]
@@ -75,7 +75,7 @@ export function blanksFor(paper: Paper, pieces: readonly Piece[], groups: readon
 }
 
 /** How many of a piece are cut to size from a paper for one kit. */
-export const cutFrom = (group: KitGroup, piece: Piece, paper: Paper): number =>
+const cutFrom = (group: KitGroup, piece: Piece, paper: Paper): number =>
   (piece.outOf === undefined && paperIn(group, piece)?.key === paper.key ? cutPerKit(group.prep, piece) : 0)
 
 /** The other half of a matched pair, where both can lie side by side on a paper. */

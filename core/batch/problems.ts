@@ -11,7 +11,7 @@ import { demandKey, isLoose, keyOfRef, looseKey, readLayout } from './layouts'
 import type { Owner } from './owners'
 import { belongsTo, pileName } from './owners'
 import { readWork } from './read'
-import { blanksFor, stripBlank } from './blanks'
+import { blanksFor } from './blanks'
 import type { PreparedCard } from './prepared'
 
 /** The cutting problem of one paper, with the words for it. */
@@ -169,10 +169,7 @@ export function demandsOf(
 ): OwnedDemand[] {
   const demands = new Map<string, OwnedDemand>()
   for (const card of cards) {
-    const groups = groupsOf(card)
-    const strips = groups.flatMap(({ kits, prep }) => prep.strips.filter(strip => strip.paper.key === paper.key)
-      .map(strip => stripBlank(strip, kits)))
-    for (const blank of [...blanksFor(paper, card.pieces, groups), ...strips]) {
+    for (const blank of blanksFor(paper, card.pieces, groupsOf(card))) {
       const { name: piece, width, height, turn, quantity } = blank
       const key = demandKey(blank)
       const same = demands.get(key) ?? { key, name: '', width, height, turn, quantity: 0, owners: [] }

@@ -64,7 +64,7 @@ const MOST_TOLD = 4
     <template v-else-if="stops.length > 0">
       Counted a second time: all figures agree, but not every bag is complete. {{ stops[0]?.subject }} {{ stops[0]?.problem }}
       <template v-if="stops.length > 1">
-        And {{ count(stops.length - 1, 'thing') }} more has to be settled.
+        And {{ stops.length - 1 }} more to settle.
       </template>
     </template>
     <template v-else>
