@@ -10,7 +10,7 @@ import { applyFix, facesOf, fixWords, newLayer, wholeCard } from '.'
 
 const MARK = { inch: inches(1 / 16), metric: millimetres(1) }
 const bare = (parameters: ParameterInputs = {}): Repairable => ({ parameters, faces: [], free: [], parts: [] })
-const MOST_PRESSES = 5
+const MOST_PRESSES = 8
 
 /** Sizes as a hand in a hurry types them: some about right, some beyond all sense; and layers that do not fit. */
 function cards(fold: Fold, units: Units) {

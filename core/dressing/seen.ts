@@ -24,17 +24,19 @@ export interface SeenFace {
   glued: MultiPolygon
 }
 
-type Pose = ReturnType<typeof poseOf>
+export type Pose = ReturnType<typeof poseOf>
 
 /** Creases stay so many degrees short of shut, and layers so far apart, that what lies in front of what can be told. */
-const AJAR = { slack: 0.5, layer: 20_000 }
+export const AJAR = { slack: 0.2, layer: 500, nested: true }
+/** A closed card is open by so much, as share of its way: what closes a loop agrees at every opening, and not where creases are held back. */
+const CRACK = 0.004
 /** On display only what lies so near counts as lying on it; what stands farther off is looked past. */
 const NEAR = 3_000_000
 const MICRO = 1000
 /** Two panels that slide past each other stay about parallel, as cosine. */
 export const PARALLEL = 0.85
 /** Of two panels in one plane. */
-const LEVEL = 100
+const LEVEL = 2
 
 const known = new WeakMap<Construction, SeenFace[]>()
 
@@ -58,7 +60,7 @@ function ringArea(ring: readonly (readonly [number, number])[]): number {
 
 function compute(card: Construction): SeenFace[] {
   const parts = card.parts.filter(isWhole)
-  const [shut, shown] = [poseOf(card, 0, AJAR), poseOf(card, 1, AJAR)]
+  const [shut, shown] = [poseOf(card, CRACK, AJAR), poseOf(card, 1, AJAR)]
   const all = parts.flatMap(part => part.panels.map(panel => ({ part, panel })))
   return all.flatMap(({ part, panel }, order) =>
     (['inside', 'outside'] as const).flatMap((side): SeenFace[] => {
@@ -139,7 +141,7 @@ export interface ClearWindow {
 export function windowsClear(card: Construction): ClearWindow[] {
   const parts = card.parts.filter(isWhole)
   if (parts.every(({ windows }) => windows.length === 0)) return []
-  const [open, closed, ...between] = [1, 0, 0.25, 0.5, 0.75].map(opening => poseOf(card, opening, AJAR)) as [Pose, Pose, ...Pose[]]
+  const [open, closed, ...between] = [1, CRACK, 0.25, 0.5, 0.75].map(opening => poseOf(card, opening, AJAR)) as [Pose, Pose, ...Pose[]]
   const all = parts.flatMap(part => part.panels.map(panel => ({ part, panel })))
   return parts.filter(part => !isLayer(part.kind)).flatMap(part => part.windows.flatMap((window): ClearWindow[] => {
     const panel = part.panels.find(({ key }) => key === window.panel)
@@ -173,7 +175,7 @@ export function windowsClear(card: Construction): ClearWindow[] {
  * @param matters which pairs are asked about; clipping takes its time
  */
 export function faceToFace(card: Construction, matters: (one: Part, other: Part) => boolean = () => true): [Part, Part][] {
-  const pose = poseOf(card, 0, AJAR)
+  const pose = poseOf(card, CRACK, AJAR)
   const all = card.parts.filter(isWhole)
     .flatMap(part => part.panels.filter(panel => pose.has(panelKey(panel))).map(panel => ({ part, panel })))
   const faces = all.filter(({ part: { kind } }) => kind !== 'hidden' && kind !== 'base')
@@ -190,11 +192,13 @@ export function faceToFace(card: Construction, matters: (one: Part, other: Part)
       const least = SHARE * areaOfAll([whole])
       let touching = polygonClipping.intersection(whole, ...over)
       // What lies nearer to the one than the other does keeps them apart; mostly the first of it does so altogether.
-      const near = heightOver(frame, other.panel, facing) - 1
+      const [height, middle] = [heightOf(frame, facing), middleOf(touching)]
       for (const third of all) {
         if (areaOfAll(touching) <= least) break
         if (third.panel === one.panel || third.panel === other.panel) continue
-        const between = coverOf(pose, one.panel, third, { ...FACING, near })
+        const lies = pose.get(panelKey(third.panel))
+        if (!lies || heightOf(frame, lies)(middle) > height(middle) - 1) continue
+        const between = coverOf(pose, one.panel, third, FACING)
         if (between.length > 0) touching = polygonClipping.difference(touching, ...between)
       }
       if (areaOfAll(touching) > least) pairs.push([one.part, other.part])
@@ -233,10 +237,34 @@ export function sideBySide(card: Construction, matters: (one: Part, other: Part)
   }))
 }
 
-/** How far a panel lies from another one's inside. */
-function heightOver(frame: Frame, panel: Panel, lies: Frame): number {
-  const heights = placed(outlineOf(panel), panel, lies).map(corner => seenFrom(frame, corner)[2])
-  return heights.reduce((sum, height) => sum + height, 0) / heights.length
+const middleOf = (polygons: MultiPolygon): Corner => {
+  const corners = polygons.flatMap(([outer = []]) => outer)
+  const between = (axis: 0 | 1) => (Math.min(...corners.map(corner => corner[axis])) + Math.max(...corners.map(corner => corner[axis]))) / 2
+  return [between(0), between(1)]
+}
+
+/**
+ * How far the plane of a panel lies from another one's inside, at places of that in micrometres: sheets that are not quite parallel
+ * may cross, and cover only where they lie in front.
+ */
+export function heightOf(frame: Frame, over: Frame): (place: readonly [number, number]) => number {
+  const [x, y, z] = [frame.x, frame.y, frame.normal].map(axis => dot(over.normal, axis)) as [number, number, number]
+  const [originX, originY, originZ] = seenFrom(frame, over.origin)
+  return ([right, up]) => originZ - (x * (right * MICRO - originX) + y * (up * MICRO - originY)) / z
+}
+
+type Corner = [number, number]
+
+/** The part of a ring where something that grows evenly over it is above zero. */
+function whereAbove(ring: Corner[], height: (place: Corner) => number): Corner[] {
+  return ring.flatMap((corner, at) => {
+    const next = ring[(at + 1) % ring.length] ?? corner
+    const [here, there] = [height(corner), height(next)]
+    const kept = here > 0 ? [corner] : []
+    if ((here > 0) === (there > 0)) return kept
+    const share = here / (here - there)
+    return [...kept, [Math.round(corner[0] + share * (next[0] - corner[0])), Math.round(corner[1] + share * (next[1] - corner[1]))] as Corner]
+  })
 }
 
 /** What another panel covers of one, where it lies flat over that side of it. */
@@ -249,21 +277,32 @@ function coverOf(
   const [frame, over] = [pose.get(panelKey(panel)), pose.get(panelKey(other.panel))]
   if (!frame || !over) return []
   if (Math.abs(dot(frame.normal, over.normal)) < 0.995) return []
-  const project = (corners: Point[]) => placed(corners, other.panel, over).map((corner) => {
-    const [right, up, high] = seenFrom(frame, corner)
-    const spot: [number, number] = [Math.round(right / MICRO), Math.round(up / MICRO)]
-    return { spot, up: high }
+  const project = (corners: Point[]) => placed(corners, other.panel, over).map((corner): Corner => {
+    const [right, up] = seenFrom(frame, corner)
+    return [Math.round(right / MICRO), Math.round(up / MICRO)]
   })
   const outer = project(outlineOf(other.panel))
-  const [xs, ys] = [outer.map(({ spot }) => spot[0]), outer.map(({ spot }) => spot[1])]
-  if (Math.max(...xs) <= 0 || Math.min(...xs) >= panel.width.value / MICRO) return []
-  if (Math.max(...ys) <= 0 || Math.min(...ys) >= panel.height.value / MICRO) return []
-  const height = outer.reduce((sum, { up }) => sum + up, 0) / outer.length
-  // In one plane, as sheets that are glued in two places, what is put on later lies on the inside; what looks the other way faces it.
-  const facing = dot(frame.normal, over.normal) < 0
-  const above = (Math.abs(height) < LEVEL ? (later || facing ? LEVEL : -LEVEL) : height) * (side === 'inside' ? 1 : -1)
-  if (above <= 0 || above > near) return []
-  return [[outer.map(({ spot }) => spot), ...holesOf(other.part, other.panel).map(hole => project(hole).map(({ spot }) => spot))]]
+  const [xs, ys] = [outer.map(([x]) => x), outer.map(([, y]) => y)]
+  const [left, right] = [Math.max(0, Math.min(...xs)), Math.min(panel.width.value / MICRO, Math.max(...xs))]
+  const [foot, head] = [Math.max(0, Math.min(...ys)), Math.min(panel.height.value / MICRO, Math.max(...ys))]
+  if (left >= right || foot >= head) return []
+  const plane = heightOf(frame, over)
+  const sign = side === 'inside' ? 1 : -1
+  const heights = ([[left, foot], [right, foot], [right, head], [left, head]] as const).map(place => plane(place) * sign)
+  if (heights.every(height => Math.abs(height) < LEVEL)) {
+    // In one plane, as sheets that are glued in two places, what is put on later lies on the inside; what looks the other way faces it.
+    const facing = dot(frame.normal, over.normal) < 0
+    if ((later || facing) !== (sign > 0)) return []
+  }
+  else {
+    if (heights.every(height => height <= 0) || heights.every(height => height > near)) return []
+    if (heights.some(height => height < -LEVEL)) {
+      const above = (ring: Corner[]) => whereAbove(ring, place => plane(place) * sign)
+      const rest = above(outer)
+      return rest.length < 3 ? [] : [[rest, ...holesOf(other.part, other.panel).map(hole => above(project(hole))).filter(({ length }) => length > 2)]]
+    }
+  }
+  return [[outer, ...holesOf(other.part, other.panel).map(project)]]
 }
 
 const boxed = ({ glue }: Joint, panel: Panel): Point[] => {
@@ -295,8 +334,8 @@ export function neverSeen(card: Construction): Part[] {
     return own.length > 0 && !own.some(face => areaOfAll(face.open) > least || areaOfAll(face.closed) > least)
   })
 }
-/** Less of a part that is seen is nothing: roundings of round edges. */
-const SHARE = 0.01
+/** Less of a part that is seen is nothing: roundings of round edges, slivers beside a crease that is not quite shut. */
+const SHARE = 0.03
 
 /** The faces worth a mask: those that can be stamped and are seen at least in part. */
 export const maskedFaces = (card: Construction): SeenFace[] =>

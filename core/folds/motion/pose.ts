@@ -3,6 +3,7 @@ import type { Length } from '../../lengths'
 import { nanometres } from '../../lengths'
 import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../model/card'
 import { outlineOf } from '../model/card'
+import { isLayer } from '../model/pieces'
 import type { Frame, Vector } from './frame'
 import { FLAT, at, dot, foldOver, scale, subtract, turnedFlat } from './frame'
 
@@ -19,6 +20,8 @@ export interface PoseOptions {
   slack?: number
   /** Distance of a glued layer from the panel below it, in nanometres. */
   layer?: number
+  /** Whether what lies between two sheets stays between them: later things lie higher, and what lies on a layer by less than that. */
+  nested?: boolean
 }
 
 /**
@@ -27,7 +30,7 @@ export interface PoseOptions {
  * its place from the first joint that reaches it. Where creases or joints close a
  * loop, the design states its angles in closed form.
  */
-export function poseOf({ anchor, parts, joints }: Construction, opening: number, { slack = 0, layer = 0 }: PoseOptions = {}): Pose {
+export function poseOf({ anchor, parts, joints }: Construction, opening: number, { slack = 0, layer = 0, nested = false }: PoseOptions = {}): Pose {
   const pose = new Map<string, Frame>()
   const joined = new Map<string, Joint[]>()
   for (const joint of joints) {
@@ -36,10 +39,11 @@ export function poseOf({ anchor, parts, joints }: Construction, opening: number,
     else joined.set(joint.onto.part, [joint])
   }
   const byName = new Map(parts.map(part => [part.key, part]))
-  unfold(anchor, FLAT)
+  unfold(anchor, FLAT, 0)
   return pose
 
-  function unfold(first: Panel, frame: Frame): void {
+  /** @param lift how far its part lies from what it is glued on; none for the anchor's */
+  function unfold(first: Panel, frame: Frame, lift: number): void {
     const part = lookUp(byName, first.part)
     pose.set(panelKey(first), frame)
     const reached = [first]
@@ -52,10 +56,12 @@ export function poseOf({ anchor, parts, joints }: Construction, opening: number,
         reached.push(other)
       }
     }
-    for (const joint of joined.get(part.key) ?? []) {
+    const onIt = joined.get(part.key) ?? []
+    for (const joint of onIt) {
       const below = pose.get(panelKey(joint.onto))
       if (!below || pose.has(panelKey(joint.by))) continue
-      unfold(joint.by, jointFrame(below, joint, opening, layer))
+      const own = nested ? nestedLift(joint, onIt, layer, lift, byName) : layer
+      unfold(joint.by, jointFrame(below, joint, opening, own), own)
     }
   }
 
@@ -63,6 +69,22 @@ export function poseOf({ anchor, parts, joints }: Construction, opening: number,
     const angle = crease.angle(opening)
     return Math.sign(angle) * Math.min(Math.abs(angle), 180 - slack)
   }
+}
+
+/**
+ * How far a joint lifts its part off what it lies on, so that it stays below what is put beside it later and above what lies below.
+ * Layers lie directly on their panel, whatever else is put there; what lies on a panel that is glued to its own part lies above that.
+ */
+function nestedLift(joint: Joint, onIt: Joint[], layer: number, below: number, parts: ReadonlyMap<string, Part>): number {
+  const place = (of: Joint): number => {
+    const beside = onIt.filter(({ onto, face }) => onto.key === of.onto.key && face === of.face)
+    const rank = (other: Joint) => (isLayer(lookUp(parts, other.part).kind) ? 0 : 1)
+    const before = beside.filter((other, at) => rank(other) < rank(of) || (rank(other) === rank(of) && at < beside.indexOf(of)))
+    const step = below === 0 ? layer : below / (beside.length + 1)
+    return step * (before.length + 1)
+  }
+  const closing = onIt.find(other => other.part === joint.onto.part && other.by.key === joint.onto.key && other.face === joint.face)
+  return place(joint) + (closing && closing !== joint ? place(closing) : 0)
 }
 
 /** The panel on the other side of a crease, if the crease borders this one. */

@@ -1,0 +1,126 @@
+import type { Construction, Part } from '../folds'
+import { reachesOver } from './holding'
+import type { Sheet, Spot, Vector, Verdict } from './space'
+import { THIN, along, fromSheet, hasPaper, placeOn, standing, times } from './space'
+
+/** The card as good as closed: what opens is open by a crack, so that it shows which of two sheets lies in front. */
+export const CLOSED = 0.03
+/** Points along each side of a panel. */
+const GRID = 8
+/** Rows of points that lie so near an edge. */
+const EDGE = 1_000_000
+/** A point is looked at from just off its paper. */
+const OFF = 2
+/** On display, one looks past what stands farther off than that. */
+const ARM = 3_000_000
+
+export type Side = 1 | -1
+
+/** How one looks: past what stands farther off, and past what stands more upright on the sheet than that, as cosine. */
+export interface Look {
+  within: number
+  slope: number
+  /** Straight at the front or the back of the closed card, not at each sheet. */
+  straight?: boolean
+}
+
+/** What is seen edge on hides nothing; what stands at an angle hides from some places and not from others. */
+const STRICT = 0.05
+const FLAT = 0.99
+
+/** A point of a panel, and how much of it that point speaks for. */
+interface Probe {
+  spot: Spot
+  area: number
+}
+
+/** Points spread over a panel, where there is paper, none on an edge; closer along the edges, where narrow borders are seen. */
+export function probesOn({ panel, ...sheet }: Sheet, grid = GRID): Probe[] {
+  const lines = (size: number): number[] => {
+    const margin = Math.min(EDGE, size / 8)
+    const middle = Array.from({ length: grid + 1 }, (_, at) => 2 * margin + (at / grid) * (size - 4 * margin))
+    return [0, margin, ...middle, size - margin, size]
+  }
+  const cells = (size: number) => lines(size).slice(1).map((end, at) => ({ middle: (end + lines(size)[at]!) / 2, wide: end - lines(size)[at]! }))
+  const [across, up] = [cells(panel.width.value), cells(panel.height.value)]
+  return across.flatMap(column => up.map((row): Probe => ({ spot: [column.middle, row.middle], area: column.wide * row.wide })))
+    .filter(({ spot }) => hasPaper(sheet, spot))
+}
+
+/** Whether something hides a place from one who looks straight at that side of its sheet, from no farther than `within`. */
+export function isHidden(sheets: Sheet[], sheet: Sheet, spot: Spot, side: Side, { within, slope, straight }: Look): boolean {
+  const from = placeOn(sheet, spot, side * OFF)
+  const own = times(side, sheet.out)
+  const way: Vector = straight ? [0, 0, Math.sign(own[2])] : own
+  return sheets.some(other => other !== sheet && stands(other, sheet, from, way, within, slope))
+}
+
+function stands(other: Sheet, sheet: Sheet, from: Vector, way: Vector, within: number, least: number): boolean {
+  const slope = along(way, other.out)
+  if (Math.abs(slope) < least) return false
+  const { height } = fromSheet(other, from)
+  let far = -height / slope
+  // In the very plane of the sheet, as what slides between two: what was put on later lies on its front, what looks at it faces it.
+  if (Math.abs(far + OFF) < 1) far = (other.order > sheet.order || along(other.out, sheet.out) < 0) === (along(way, sheet.out) > 0) ? OFF : -OFF
+  if (far <= 0 || far > within) return false
+  const { spot } = fromSheet(other, [from[0] + far * way[0], from[1] + far * way[1], from[2] + far * way[2]])
+  return hasPaper(other, spot)
+}
+
+/** Which share of one side of a sheet is seen. */
+export function shareSeen(sheets: Sheet[], sheet: Sheet, side: Side, look: Look, grid = GRID): number {
+  const probes = probesOn(sheet, grid)
+  const area = (list: Probe[]) => list.reduce((all, probe) => all + probe.area, 0)
+  return area(probes.filter(({ spot }) => !isHidden(sheets, sheet, spot, side, look))) / Math.max(1, area(probes))
+}
+
+/** Parts of a card of which nothing is ever seen, looked for point by point; those of a hair's breadth hardly. */
+export function hiddenParts(card: Construction): Map<string, Verdict> {
+  const poses = [standing(card, 1, THIN), standing(card, CLOSED, THIN)] as const
+  const looked = card.parts.filter(({ kind }) => kind !== 'hidden' && kind !== 'base')
+  return new Map(looked.flatMap((part): [string, Verdict][] => {
+    if (!poses[0].some(sheet => sheet.part === part)) return []
+    const seen = (slope: number) =>
+      Math.max(...poses.map((sheets, at) => seenOf(sheets, part, { within: at === 0 ? ARM : Infinity, slope, straight: at === 1 })))
+    if (seen(STRICT) > ENOUGH) return [[part.key, 'no']]
+    if (isAcross(card, part)) return [[part.key, 'hardly']]
+    return [[part.key, seen(FLAT) < NOTHING ? 'yes' : 'hardly']]
+  }))
+}
+
+/** Whether a part reaches over a crease of what carries it: it cannot lie flat there when that folds, so nobody can say what is seen of it. */
+const isAcross = (card: Construction, part: Part): boolean =>
+  card.joints.some(joint => joint.part === part.key && reachesOver(card, joint))
+
+/** So much of a side that is seen is surely seen; less than so much is nothing. */
+const ENOUGH = 0.06
+const NOTHING = 0.004
+
+/** The largest share that is seen of any side of a part; enough is enough. */
+function seenOf(sheets: Sheet[], part: Part, look: Look): number {
+  let most = 0
+  for (const sheet of sheets.filter(found => found.part === part)) for (const side of [1, -1] as const) {
+    if (most <= ENOUGH) most = Math.max(most, shareSeen(sheets, sheet, side, look))
+  }
+  return most
+}
+
+/** Parts that are to be hidden while the card is closed and are seen all the same. */
+export function peeping(card: Construction): Map<string, Verdict> {
+  const found = new Map<string, Verdict>()
+  if (card.hiding.length === 0) return found
+  const sheets = standing(card, CLOSED, THIN)
+  for (const hiding of card.hiding) {
+    const on = new Set<string>()
+    for (let size = -1; size < on.size;) {
+      size = on.size
+      for (const { onto, part } of card.joints) if (onto === hiding || on.has(onto.part)) on.add(part)
+    }
+    for (const sheet of sheets.filter(({ part }) => on.has(part.key))) {
+      const share = Math.max(...([1, -1] as const).map(side => shareSeen(sheets, sheet, side, { within: Infinity, slope: STRICT, straight: true }, 40)))
+      const verdict = share > 0.01 ? 'yes' : share > 0 ? 'hardly' : 'no'
+      if (verdict === 'yes' || found.get(sheet.part.key) !== 'yes') found.set(sheet.part.key, verdict)
+    }
+  }
+  return found
+}

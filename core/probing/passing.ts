@@ -1,0 +1,148 @@
+import type { Construction, Joint, Panel } from '../folds'
+import { glueAmiss } from './holding'
+import type { Sheet, Spot, Verdict } from './space'
+import { THIN, along, between, fromSheet, hasPaper, lies, nameOf, placeOn, standing } from './space'
+
+const OPENINGS = Array.from({ length: 31 }, (_, at) => at / 30)
+/** Points along each side of what stands on foam. */
+const GRID = 8
+/** What moves less than that along another sheet, from closed to open, only comes down on it. Nanometres. */
+const MOVES = 4_000_000
+/** Sheets that meet at a greater angle than this, as cosine, close on each other and do not slide. */
+const ALONG = 0.85
+const FAR = 1_000_000
+/** What passes farther off, in nanometres, passes above the foam. */
+const NEAR = 3_000_000
+/** So far off a sheet, in nanometres, one sees on which side of it another one passes. */
+const CLEAR = 300_000
+
+/** Of less foam, in square nanometres, points tell nothing. */
+const CRUMB = 30e12
+
+type Pose = ReadonlyMap<string, Sheet>
+
+/**
+ * What stands on foam and in the way of a sheet that slides past, followed point by point through many openings. Where a sheet
+ * slides in the very plane of another one, points do not tell on which side.
+ */
+export function inTheWay(card: Construction): Map<string, Verdict> {
+  const found = new Map<string, Verdict>()
+  const raised = card.joints.filter(({ means }) => means === 'foam')
+  if (raised.length === 0) return found
+  const poses = OPENINGS.map((opening): Pose => new Map(standing(card, opening, THIN).map(sheet => [nameOf(sheet.panel), sheet])))
+  const high = carriedBy(card, raised.map(({ part }) => part))
+  const order = card.steps.flatMap(({ puts }) => puts)
+  // What was there before a sheet was put over it passes below that, however it bends.
+  const isBefore = (part: string, carrier: string): boolean => {
+    const below = card.joints.find(other => other.part === part && other.onto.part !== part && other.onto.part !== card.anchor.part)
+    return order.includes(carrier) && (order.indexOf(part) < order.indexOf(carrier) || (below !== undefined && isBefore(below.onto.part, carrier)))
+  }
+  // What is glued over an opening is in the way of all that passes through that, and is spoken of by itself.
+  const amiss = new Set([...glueAmiss(card).overOpening].filter(([, verdict]) => verdict !== 'no').map(([part]) => part))
+  const hung = hungThrough(card, raised, poses[0])
+  for (const joint of raised) {
+    const own = carriedBy(card, [joint.part])
+    for (const { panel } of poses[0]?.values() ?? []) {
+      if (own.has(panel.part) || panel.part === joint.onto.part) continue
+      const isUnsure = hung.has(panel.part) || hung.has(joint.part) || high.has(panel.part) || amiss.has(panel.part) || sizeOf(joint) < CRUMB || isBefore(panel.part, carrierOf(card, joint))
+      const verdict = passes(joint, panel, poses, isUnsure)
+      if (verdict === 'yes' || (verdict === 'hardly' && found.get(joint.part) !== 'yes')) found.set(joint.part, verdict)
+    }
+  }
+  return found
+}
+
+/** Parts that are held by foam through an opening of another sheet, with all on them: their place says nothing of the side they are on. */
+function hungThrough(card: Construction, raised: Joint[], pose: Pose = new Map()): Set<string> {
+  return carriedBy(card, raised.filter((joint) => {
+    const [ground, piece] = [pose.get(nameOf(joint.onto)), pose.get(nameOf(joint.by))]
+    return ground && piece && [...pose.values()].some(other =>
+      other !== ground && other !== piece && meetings(joint, ground, piece, other).some(({ isOpen }) => isOpen))
+  }).map(({ part }) => part))
+}
+
+const sizeOf = ({ glue }: Joint): number => glue.width.value * glue.height.value
+
+/** Parts with all that is put on them. */
+function carriedBy({ joints }: Construction, parts: string[]): Set<string> {
+  const all = new Set(parts)
+  for (let size = 0; size < all.size;) {
+    size = all.size
+    for (const { onto, part } of joints) if (all.has(onto.part)) all.add(part)
+  }
+  return all
+}
+
+/** The part that a piece stands on in the end, through all layers. */
+function carrierOf(card: Construction, joint: Joint): string {
+  const part = card.parts.find(({ key }) => key === joint.onto.part)
+  const below = part && ['mat', 'underlay', 'message'].includes(part.kind) ? card.joints.find(other => other.part === part.key) : undefined
+  return below ? carrierOf(card, below) : joint.onto.part
+}
+
+/** @param isUnsure whether something else than points tells that it passes above or below all the same */
+function passes(joint: Joint, panel: Panel, poses: Pose[], isUnsure: boolean): Verdict {
+  const [on, by, name] = [nameOf(joint.onto), nameOf(joint.by), nameOf(panel)]
+  let [slid, crept, isAbove, isBelow, isFarBelow, isAlong, isThrough] = [0, 0, false, false, false, true, false]
+  for (const [at, pose] of poses.entries()) {
+    const [ground, piece, mover, next] = [pose.get(on), pose.get(by), pose.get(name), poses[at + 1]]
+    if (!ground || !piece || !mover) return 'no'
+    isAlong &&= Math.abs(along(ground.out, mover.out)) > ALONG && isBeside(ground, mover)
+    const met = meetings(joint, ground, piece, mover)
+    isAbove ||= met.some(({ rises }) => rises > CLEAR)
+    isBelow ||= met.some(({ rises }) => rises < -CLEAR)
+    isFarBelow ||= met.some(({ rises }) => rises < -FAR)
+    isThrough ||= met.some(({ isOpen }) => isOpen)
+    const [nextGround, nextMover] = [next?.get(on), next?.get(name)]
+    if (!nextGround || !nextMover) continue
+    const ways = met.filter(({ isOpen }) => !isOpen).map(({ spot }) => wayOf(spot, [ground, mover], [nextGround, nextMover]))
+    slid += Math.max(0, ...ways.map(({ along, off }) => (off < along ? along : 0)))
+    crept += Math.max(0, ...ways.map(({ along }) => along))
+  }
+  if (crept < MOVES / 4 || (isFarBelow && !isAbove)) return 'no'
+  // Foam that reaches an opening of what passes moves in that, as pads do in their tracks.
+  return slid > MOVES && isAlong && isAbove && !isBelow && !isThrough && !isUnsure ? 'yes' : 'hardly'
+}
+
+/** Whether some of a sheet lies near the plane of another one, as all that slides along it does the whole time. */
+const isBeside = (ground: Sheet, mover: Sheet): boolean =>
+  [...mover.outline].some(corner => Math.abs(fromSheet(ground, placeOn(mover, corner)).height) < NEAR)
+
+/** How far a place of a sheet moves along another one in a moment, and how far off it or down on it. */
+function wayOf(spot: Spot, [ground, mover]: [Sheet, Sheet], [nextGround, nextMover]: [Sheet, Sheet]): { along: number, off: number } {
+  const [here, there] = [fromSheet(ground, placeOn(mover, spot)), fromSheet(nextGround, placeOn(nextMover, spot))]
+  return {
+    along: Math.hypot(there.spot[0] - here.spot[0], there.spot[1] - here.spot[1]),
+    off: Math.abs(there.height - here.height),
+  }
+}
+
+interface Meeting {
+  spot: Spot
+  rises: number
+  isOpen: boolean
+}
+
+/** Where a sheet lies over the foam of a joint: the place on that sheet, how far it lies above what the foam stands on, and whether it has an opening there. */
+function meetings(joint: Joint, ground: Sheet, piece: Sheet, mover: Sheet): Meeting[] {
+  const slope = along(ground.out, mover.out)
+  if (Math.abs(slope) < ALONG / 2) return []
+  const side = joint.face === 'inside' ? 1 : -1
+  const steps = Array.from({ length: GRID }, (_, at) => (at + 0.5) / GRID)
+  const [left, foot] = [joint.glue.x.value - joint.by.x.value, joint.glue.y.value - joint.by.y.value]
+  return steps.flatMap(right => steps.map((up): Spot => [left + right * joint.glue.width.value, foot + up * joint.glue.height.value]))
+    .filter(spot => lies(piece.outline, spot))
+    .flatMap((spot) => {
+      const below = fromSheet(ground, placeOn(piece, spot)).spot
+      const rises = along(between(placeOn(ground, below), mover.corner), mover.out) / slope
+      const meets = fromSheet(mover, placeOn(ground, below, rises)).spot
+      return Math.abs(rises) < NEAR && lies(mover.outline, meets)
+        ? [{ spot: meets, rises: rises * side, isOpen: !hasPaper(mover, meets) }]
+        : []
+    })
+}
+
+export function debugWay(card: Construction, key: string): string[] {
+  const poses = OPENINGS.map((opening): Pose => new Map(standing(card, opening, THIN).map(sheet => [nameOf(sheet.panel), sheet])))
+  return card.joints.filter(j => j.means === 'foam' && j.part === key).flatMap(joint => [...poses[0]!.values()].map(s => s.panel).filter(p => p.part !== key).map(p => `${nameOf(p)} ${passes(joint, p, poses, false)} at ${poses.map((m) => { const r = meetings(joint, m.get(nameOf(joint.onto))!, m.get(nameOf(joint.by))!, m.get(nameOf(p))!).map(x => x.rises / 1e6); return r.length ? `${Math.min(...r).toFixed(2)}..${Math.max(...r).toFixed(2)}` : '-' }).join(',')}`).filter(t => !t.includes(' no at')))
+}

@@ -1,0 +1,36 @@
+import type { Construction, Panel } from '../folds'
+import { isHidden } from './looking'
+import type { Side } from './looking'
+import type { Spot } from './space'
+import { THIN, hasPaper, standing } from './space'
+
+/** Cells along each side of a panel. */
+const GRID = 40
+/** On display, one looks past what stands farther off than that. */
+const ARM = 3_000_000
+
+/** The largest upright rectangle of one side of a panel that is seen on display, found cell by cell; nothing for what has no place. */
+export function roomToWrite(card: Construction, panel: Panel, side: Side): { width: number, height: number } | undefined {
+  const sheets = standing(card, 1, THIN)
+  const sheet = sheets.find(found => found.panel === panel)
+  if (!sheet) return undefined
+  const [wide, high] = [panel.width.value / GRID, panel.height.value / GRID]
+  const look = { within: ARM, slope: 0.99 }
+  const isFree = (spot: Spot) => hasPaper(sheet, spot) && !isHidden(sheets, sheet, spot, side, look)
+  /** How many free cells stand upon each other, row by row, at each column. */
+  const heights = new Array<number>(GRID).fill(0)
+  let best = { width: 0, height: 0 }
+  for (let row = 0; row < GRID; row++) {
+    for (let column = 0; column < GRID; column++)
+      heights[column] = isFree([(column + 0.5) * wide, (row + 0.5) * high]) ? heights[column]! + 1 : 0
+    for (let left = 0; left < GRID; left++) {
+      let lowest = Infinity
+      for (let right = left; right < GRID && lowest > 0; right++) {
+        lowest = Math.min(lowest, heights[right]!)
+        const found = { width: (right - left + 1) * wide, height: lowest * high }
+        if (found.width * found.height > best.width * best.height) best = found
+      }
+    }
+  }
+  return best
+}
