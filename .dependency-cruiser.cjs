@@ -1,6 +1,7 @@
 /**
  * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds ← dressing, paper ← cutting ← sharing,
- * all ← kits ← batch ← formats, exports and prints ← recount; then app, server, cli. The auditor knows the document and lengths alone.
+ * all ← kits ← batch ← formats, exports and prints ← recount; then app, server, cli. The auditor knows the document and lengths alone,
+ * the second look at a card in space what a card is made of, but nothing that works with it.
  */
 const ROOMS = {
   lists: [],
@@ -17,6 +18,7 @@ const ROOMS = {
   formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
   exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
   prints: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
+  probing: ['lists', 'lengths', 'document', 'folds', 'dressing'],
   recount: ['lengths', 'document', 'folds', 'dressing', 'cutting', 'kits', 'batch', 'exports', 'prints', 'audit'],
 }
 const TEST = '\\.test\\.ts$'
@@ -36,6 +38,13 @@ module.exports = {
       from: { path: `^core/${room}/`, pathNot: TEST },
       to: { path: '^core/', pathNot: `^core/(${[room, ...allowed].join('|')})/` },
     })),
+    {
+      name: 'second-look-of-its-own',
+      comment: 'What looks at cards in space once more shares no code with what folds and dresses them.',
+      severity: 'error',
+      from: { path: '^core/probing/', pathNot: `testing\\.ts$|${TEST}` },
+      to: { path: '^core/(folds|dressing)/', dependencyTypesNot: ['type-only'] },
+    },
     {
       name: 'one-door',
       comment:

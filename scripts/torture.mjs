@@ -8,9 +8,10 @@ import { buildApplication } from './lib/sources.mjs'
 import { Stop, main, say } from './lib/talk.mjs'
 import { badRequests, lists, load } from './torture/requests.mjs'
 import { backups, migrations, saving, starts } from './torture/kills.mjs'
+import { probing } from './torture/probing.mjs'
 import { recount } from './torture/recount.mjs'
 
-const PARTS = { starts, migrations, saving, backups, requests: badRequests, lists, load, recount }
+const PARTS = { starts, migrations, saving, backups, requests: badRequests, lists, load, recount, probing }
 const HELP = `npm run torture [-- options]
 
   --only PART     one of: ${Object.keys(PARTS).join(', ')}; may be given several times
@@ -18,6 +19,7 @@ const HELP = `npm run torture [-- options]
   --requests N    bad requests, 10000 unless told
   --minutes N     length of the load, 3 unless told
   --classes N     classes that are counted a second time, 20000 unless told
+  --cards N       dressed cards that are looked at in space, 20000 unless told
   --seed N        another course of events
   --write         put the table into docs/torture.md`
 
@@ -29,6 +31,7 @@ main(async () => {
       requests: { type: 'string', default: '10000' },
       minutes: { type: 'string', default: '3' },
       classes: { type: 'string', default: '20000' },
+      cards: { type: 'string', default: '20000' },
       seed: { type: 'string', default: '1' },
       write: { type: 'boolean' },
       help: { type: 'boolean' },
@@ -37,7 +40,7 @@ main(async () => {
   if (values.help) return console.log(HELP)
   const wrong = (values.only ?? []).find(part => !(part in PARTS))
   if (wrong) throw new Stop(`There is no part “${wrong}”.\n\n${HELP}`)
-  const options = Object.fromEntries(['kills', 'requests', 'minutes', 'classes', 'seed'].map(name => [name, Number(values[name])]))
+  const options = Object.fromEntries(['kills', 'requests', 'minutes', 'classes', 'cards', 'seed'].map(name => [name, Number(values[name])]))
   if (Object.values(options).some(number => !(number > 0))) throw new Stop(HELP)
   checkNode()
   await installPackages()

@@ -1,18 +1,17 @@
 import type { DressingEntry, FaceEntry } from '../document'
-import type { Construction, Finding, Fold, Joint, Panel, WorkedOut } from '../folds'
-import { face as onlyPanel } from '../folds'
-import type { Length, Units } from '../lengths'
-import { Measure, formatLength, lengthFrom } from '../lengths'
+import type { Construction, Finding, Fold, Joint, WorkedOut } from '../folds'
+import type { Length, Units, Measure } from '../lengths'
+import { formatLength, lengthFrom } from '../lengths'
 import { byKey } from '../lists'
 import { freeFindings } from './checks'
 import type { CardFace } from './faces'
-import { faceAt, facesOf, layersOn } from './faces'
+import { facesOf, layersOn } from './faces'
 import type { PlacedPiece } from './free'
-import { addFree, boxesOn, clearOf } from './free'
+import { addFree } from './free'
 import { addLayers } from './layers'
 import { dressParts } from './own-parts'
 import { glueWords, holdWords } from './parts'
-import { hidingBoxes } from './seen'
+import { messageAreas } from './messages'
 import type { Repairable } from './repair'
 import { soundFindings } from './repair'
 
@@ -38,7 +37,7 @@ export const dressedCard = (fold: Fold, { parameters, ...dressing }: Repairable,
  * then come the free pieces. A face that the card does not have at the moment keeps its dressing for when it comes back.
  */
 export function dress(natural: Construction, { faces, free, parts }: DressingEntry, units: Units, mark: Length): Construction {
-  if (faces.length === 0 && free.length === 0 && parts.length === 0) return natural
+  if (faces.length === 0 && free.length === 0 && parts.length === 0) return { ...natural, ...messageAreas(natural, natural, [], mark) }
   const card: Construction = {
     ...natural,
     parts: [...natural.parts],
@@ -61,12 +60,12 @@ export function dress(natural: Construction, { faces, free, parts }: DressingEnt
   }
   settle(card, placed)
   cutOut(card, placed)
-  setMessage(card, natural, faces)
   for (const piece of placed) card.steps.push(...stepFor(piece, card, units))
   // What was taken off is in no step any more.
   const isThere = (key: string) => card.parts.some(part => part.key === key)
   const steps = card.steps.map(step => ({ ...step, makes: step.makes.filter(isThere), puts: step.puts.filter(isThere) }))
-  return { ...card, steps, findings: [...card.findings, ...freeFindings(natural, card, placed, units, mark)] }
+  const messages = messageAreas(card, natural, faces, mark)
+  return { ...card, ...messages, steps, findings: [...card.findings, ...freeFindings(natural, card, placed, units, mark)] }
 }
 
 /** Takes the natural layers off a face and puts the maker's on it. */
@@ -139,36 +138,6 @@ function lift(card: Construction, part: string, face: CardFace): void {
   // It lies on top, so it is put on last.
   card.joints.splice(at, 1)
   card.joints.push(joint)
-}
-
-/** The message areas: all that is kept free to be written on, less what lies on it or hides it on display; the largest first. */
-function setMessage(card: Construction, natural: Construction, faces: FaceEntry[]): void {
-  const free = card.parts.filter(({ kind }) => kind === 'message')
-  const written = faces.filter(({ message }) => message).map(({ key }) => key)
-  const hadPart = natural.parts.some(({ kind }) => kind === 'message')
-  if (free.length === 0 && written.length === 0) {
-    if (hadPart) card.message = undefined
-    return
-  }
-  const isOurs = written.length > 0 || faces.some(({ layers }) => layers.some(({ message }) => message))
-  const isSame = free.every(part => natural.parts.includes(part)) && free.every(part => boxesOn(card, onlyPanel(part)).length === 0)
-  if (!isOurs && isSame) return
-  const clear = (panel: Panel, side: CardFace['side']) =>
-    clearOf(panel.width.value, panel.height.value, [...(side === 'inside' ? boxesOn(card, panel) : []), ...hidingBoxes(card, panel, side)])
-  const onLayers = free.map((part) => {
-    const joint = card.joints.find(({ part: key }) => key === part.key)
-    const where = (joint && faceAt(card, joint))?.name.toLowerCase() ?? part.name.toLowerCase()
-    return { where, ...clear(onlyPanel(part), 'inside') }
-  })
-  const onFaces = facesOf(card).filter(({ key }) => written.includes(key))
-    .map(({ name, panel, side }) => ({ where: name.toLowerCase(), ...clear(panel, side) }))
-  const areas = [...onLayers, ...onFaces].map(({ where, width, height }) =>
-    ({ where, width: Measure.of('clear width', width), height: Measure.of('clear height', height) }))
-  if (areas.length === 0) return
-  const size = ({ width, height }: typeof areas[number]) => width.value * height.value
-  const [largest, ...others] = areas.sort((a, b) => size(b) - size(a))
-  card.message = largest
-  card.alsoMessages = others.filter(area => size(area) > 0)
 }
 
 /** The step that puts a free piece on, with what to watch. */

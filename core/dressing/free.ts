@@ -1,9 +1,8 @@
 import type { FreeEntry, FreeKind } from '../document'
-import type { Construction, Joint, Panel, Part, PartKind, Point } from '../folds'
+import type { Construction, Joint, Part, PartKind, Point } from '../folds'
 import { face as onlyPanel } from '../folds'
 import type { Length } from '../lengths'
 import { Measure, lengthFrom, nanometres } from '../lengths'
-import { itemAt } from '../lists'
 import type { CardFace } from './faces'
 import { facesOf } from './faces'
 import { outlineFor } from './outlines'
@@ -118,25 +117,4 @@ function jointOn({ panel, side }: CardFace, part: Part, entry: FreeEntry): Joint
   const [across, up] = [overlap(left, zone.x, zone.width, panel.width), overlap(bottom, zone.y, zone.height, panel.height)]
   const glue = turned === 0 ? { x: across.start, y: up.start, width: across.size, height: up.size } : zone
   return glued(part, by, { onto: panel, face: side, x, y: bottom, means, foam: foamOf(entry), turned, glue })
-}
-
-/** Boxes of what is glued or laid on a panel, from its lower left corner: left, foot, right, head. */
-export const boxesOn = (card: Construction, panel: Panel): [number, number, number, number][] =>
-  card.joints
-    .filter(({ onto, face }) => onto === panel && face === 'inside')
-    .map(({ x, y, by }) => [x.value, y.value, x.value + by.width.value, y.value + by.height.value])
-
-/** The largest clear rectangle of a panel beside some boxes on it. */
-export function clearOf(width: number, height: number, boxes: [number, number, number, number][]): { width: Length, height: Length } {
-  const lines = (axis: 0 | 1, most: number) =>
-    [...new Set([0, most, ...boxes.flatMap(box => [box[axis], itemAt(box, axis + 2)])])].filter(line => line >= 0 && line <= most)
-      .sort((a, b) => a - b)
-  const [xs, ys] = [lines(0, width), lines(1, height)]
-  let best = { width: nanometres(0), height: nanometres(0) }
-  for (const left of xs) for (const right of xs) for (const foot of ys) for (const head of ys) {
-    if (right <= left || head <= foot || (right - left) * (head - foot) <= best.width * best.height) continue
-    if (boxes.some(([l, f, r, h]) => l < right && r > left && f < head && h > foot)) continue
-    best = { width: nanometres(right - left), height: nanometres(head - foot) }
-  }
-  return best
 }

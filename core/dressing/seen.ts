@@ -28,13 +28,15 @@ export type Pose = ReturnType<typeof poseOf>
 
 /** Creases stay so many degrees short of shut, and layers so far apart, that what lies in front of what can be told. */
 export const AJAR = { slack: 0.2, layer: 500, nested: true }
-/** A closed card is open by so much, as share of its way: what closes a loop agrees at every opening, and not where creases are held back. */
+/** A closed card is open by so much, as share of its way: loops agree at every opening, and not where creases are held back. */
 const CRACK = 0.004
 /** On display only what lies so near counts as lying on it; what stands farther off is looked past. */
 const NEAR = 3_000_000
 const MICRO = 1000
 /** Two panels that slide past each other stay about parallel, as cosine. */
 export const PARALLEL = 0.85
+/** Square micrometres: a hair more or less is no finding. */
+export const TRIFLE = 2_000_000
 /** Of two panels in one plane. */
 const LEVEL = 2
 
@@ -82,50 +84,15 @@ function compute(card: Construction): SeenFace[] {
   )
 }
 
+/** Points on a part in whole micrometres, as polygons are clipped. */
+export const inMicrometres = (points: readonly Point[]): Corner[] =>
+  points.map(([x, y]): Corner => [Math.round(x / MICRO), Math.round(y / MICRO)])
+
 const polygonOf = (outline: Point[], holes: Point[][], { x, y }: Panel): Polygon => {
   const ring = (corners: Point[]) => corners.map(([right, up]): [number, number] => [
     Math.round((right - x.value) / MICRO), Math.round((up - y.value) / MICRO),
   ])
   return [ring(outline), ...holes.map(ring)]
-}
-
-/**
- * What hides some of a side of a panel while the card is on display: boxes from its lower left corner as it is drawn, left, foot,
- * right and head in nanometres. Nothing where the card cannot be folded.
- */
-export function hidingBoxes(card: Construction, panel: Panel, side: Face): Box[] {
-  if (card.parts.some(part => !isWhole(part))) return []
-  const pose = poseOf(card, 1, AJAR)
-  const all = card.parts.flatMap(part => part.panels.map(other => ({ part, panel: other })))
-  const order = all.findIndex(other => other.panel === panel)
-  return all.flatMap((other, at) => (at === order ? [] : coverOf(pose, panel, other, { side, near: NEAR, later: at > order })))
-    .flatMap(([outer = [], ...holes]) => besideHole(boxRound(outer), holes.map(roomIn)))
-}
-
-type Ring = readonly (readonly [number, number])[]
-type Box = [left: number, foot: number, right: number, head: number]
-
-const boxRound = (ring: Ring): Box => {
-  const [xs, ys] = [ring.map(([x]) => x * MICRO), ring.map(([, y]) => y * MICRO)]
-  return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)]
-}
-
-/** The room in an opening: all of a rectangle, of a round one the largest box of its own shape. */
-function roomIn(hole: Ring): Box {
-  const [left, foot, right, head] = boxRound(hole)
-  if (hole.length === 4) return [left, foot, right, head]
-  const [across, up] = [((right - left) / 2) * (1 - Math.SQRT1_2), ((head - foot) / 2) * (1 - Math.SQRT1_2)]
-  return [left + across, foot + up, right - across, head - up]
-}
-
-/** What covers, as boxes round its largest opening: what is seen through that is free. */
-function besideHole([left, foot, right, head]: Box, holes: Box[]): Box[] {
-  const size = ([l, f, r, h]: Box) => (r - l) * (h - f)
-  const [hole] = [...holes].sort((a, b) => size(b) - size(a))
-  if (!hole) return [[left, foot, right, head]]
-  const [l, f, r, h] = hole
-  const around: Box[] = [[left, foot, l, head], [r, foot, right, head], [l, foot, r, f], [l, h, r, head]]
-  return around.filter(([a, b, c, d]) => c > a && d > b)
 }
 
 /** How much of an opening is clear of what slides past it, as a share of it. */
@@ -253,7 +220,7 @@ export function heightOf(frame: Frame, over: Frame): (place: readonly [number, n
   return ([right, up]) => originZ - (x * (right * MICRO - originX) + y * (up * MICRO - originY)) / z
 }
 
-type Corner = [number, number]
+export type Corner = [number, number]
 
 /** The part of a ring where something that grows evenly over it is above zero. */
 function whereAbove(ring: Corner[], height: (place: Corner) => number): Corner[] {
@@ -263,7 +230,8 @@ function whereAbove(ring: Corner[], height: (place: Corner) => number): Corner[]
     const kept = here > 0 ? [corner] : []
     if ((here > 0) === (there > 0)) return kept
     const share = here / (here - there)
-    return [...kept, [Math.round(corner[0] + share * (next[0] - corner[0])), Math.round(corner[1] + share * (next[1] - corner[1]))] as Corner]
+    const [x, y] = ([0, 1] as const).map(axis => Math.round(corner[axis] + share * (next[axis] - corner[axis]))) as Corner
+    return [...kept, [x, y] as Corner]
   })
 }
 
@@ -299,7 +267,8 @@ function coverOf(
     if (heights.some(height => height < -LEVEL)) {
       const above = (ring: Corner[]) => whereAbove(ring, place => plane(place) * sign)
       const rest = above(outer)
-      return rest.length < 3 ? [] : [[rest, ...holesOf(other.part, other.panel).map(hole => above(project(hole))).filter(({ length }) => length > 2)]]
+      const holes = holesOf(other.part, other.panel).map(hole => above(project(hole))).filter(({ length }) => length > 2)
+      return rest.length < 3 ? [] : [[rest, ...holes]]
     }
   }
   return [[outer, ...holesOf(other.part, other.panel).map(project)]]

@@ -1,9 +1,9 @@
 import type { Construction, Joint } from '../folds'
 import type { Sheet, Spot, Verdict } from './space'
-import { THICK, fromSheet, hasPaper, lies, nameOf, placeOn, standing } from './space'
+import { THICK, fromSheet, hasPaper, isWithin, lies, nameOf, placeOn, standing } from './space'
 
 /** Points along each side of a glued area. */
-const GRID = 24
+const GRID = 16
 
 const MILLIMETRE = 1_000_000
 /** So many square millimetres of glue surely hold what has to part. */
@@ -31,7 +31,7 @@ export function glueAmiss(card: Construction): Glue {
     const stack = under(card, sheets, onto)
     const ground = stack.at(-1) ?? onto
     const at = (sheet: Sheet, spot: Spot) => fromSheet(sheet, placeOn(by, spot)).spot
-    const beside = spots.filter(spot => !stack.some(sheet => lies(sheet.outline, at(sheet, spot))))
+    const beside = spots.filter(spot => !stack.some(sheet => isWithin(sheet, at(sheet, spot))))
     // Glue on the neighbour of a panel keeps the crease between them from folding.
     const parting = beside.filter(spot => neighboursOf(ground).some(ring => lies(ring, at(ground, spot))))
     const inner = spots.filter(spot => isInner(joint, spot)).length || 1
@@ -39,7 +39,7 @@ export function glueAmiss(card: Construction): Glue {
     const size = (joint.glue.width.value / MILLIMETRE) * (joint.glue.height.value / MILLIMETRE)
     const beyond = area(parting) * size > HOLDS || area(beside) > 0.25 ? 'yes' : parting.length > 0 || area(beside) > 0.15 ? 'hardly' : 'no'
     worse(found.beyond, joint.part, beyond)
-    const open = spots.filter(spot => lies(onto.outline, at(onto, spot)) && !hasPaper(onto, at(onto, spot))).length / spots.length
+    const open = spots.filter(spot => isWithin(onto, at(onto, spot)) && !hasPaper(onto, at(onto, spot))).length / spots.length
     const unsure = by.holes.length > 0 || beyond !== 'no'
     worse(found.overOpening, joint.part, open === 0 ? 'no' : unsure || open < 0.02 ? 'hardly' : 'yes')
   }
@@ -47,24 +47,24 @@ export function glueAmiss(card: Construction): Glue {
 }
 
 /** Whether what is held in a joint lies over another panel of the part that carries it. */
-export function reachesOver(card: Construction, joint: Joint): boolean {
-  const sheets = allSheets(card)
+export function reachesOver(card: Construction, joint: Joint, sheets: Sheet[]): boolean {
   const [by, onto] = [sheets.find(({ panel }) => panel === joint.by), sheets.find(({ panel }) => panel === joint.onto)]
   const ground = onto && under(card, sheets, onto).at(-1)
   if (!by || !ground) return false
   const steps = Array.from({ length: GRID }, (_, at) => (at + 0.5) / GRID)
   const spots = steps.flatMap(right => steps.map((up): Spot => [right * joint.by.width.value, up * joint.by.height.value]))
-    .filter(spot => lies(by.outline, spot))
+    .filter(spot => isWithin(by, spot))
     .map(spot => fromSheet(ground, placeOn(by, spot)).spot)
-  return neighboursOf(ground).some(ring => spots.some(spot => lies(ring, spot) && !lies(ground.outline, spot)))
+  return neighboursOf(ground).some(ring => spots.some(spot => lies(ring, spot) && !isWithin(ground, spot)))
 }
 
 /** Everything as it lies on what it is put on, loose parts each for itself. */
-function allSheets(card: Construction): Sheet[] {
+export function allSheets(card: Construction): Sheet[] {
   const sheets = standing(card, 0, THICK)
   const onSomething = new Set(card.joints.map(({ part }) => part))
   for (const { key, panels: [anchor] } of card.parts) {
-    if (anchor && !onSomething.has(key) && !sheets.some(sheet => sheet.part.key === key)) sheets.push(...standing({ ...card, anchor }, 0, THICK))
+    const isLoose = !onSomething.has(key) && !sheets.some(sheet => sheet.part.key === key)
+    if (anchor && isLoose) sheets.push(...standing({ ...card, anchor }, 0, THICK))
   }
   return sheets
 }
@@ -85,7 +85,7 @@ function glued({ glue, by }: Joint, sheet: Sheet): Spot[] {
   const steps = [0.001, ...Array.from({ length: GRID }, (_, at) => (at + 0.5) / GRID), 0.999]
   const [left, foot] = [glue.x.value - by.x.value, glue.y.value - by.y.value]
   return steps.flatMap(right => steps.map((up): Spot => [left + right * glue.width.value, foot + up * glue.height.value]))
-    .filter(spot => lies(sheet.outline, spot))
+    .filter(spot => isWithin(sheet, spot))
 }
 
 /** Whether a point is none of those right along the edges of the glue, which speak for no area. */

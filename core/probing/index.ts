@@ -1,10 +1,10 @@
-import type { DressingEntry } from '../document'
-import type { Construction, Face, Panel } from '../folds'
+import type { Construction } from '../folds'
 import { glueAmiss } from './holding'
 import { hiddenParts, peeping } from './looking'
 import { inTheWay } from './passing'
 import { stickingOut } from './outside'
 import type { Verdict } from './space'
+import type { Room } from './writing'
 import { roomToWrite } from './writing'
 
 export type { Verdict } from './space'
@@ -33,12 +33,6 @@ export function secondLook(natural: Construction, card: Construction): Record<Am
   }
 }
 
-/** The rooms to write on that are found cell by cell, the largest first: on every message piece and every face that is kept for one. */
-export function roomsToWrite(card: Construction, { faces }: Pick<DressingEntry, 'faces'>): { width: number, height: number }[] {
-  const written: [Panel, Face][] = faces.filter(({ message }) => message).flatMap(({ key }) =>
-    card.parts.flatMap(part => part.panels).flatMap(panel => (['inside', 'outside'] as const)
-      .filter(side => `${panel.part}--${panel.key}--${side}` === key).map((side): [Panel, Face] => [panel, side])))
-  const pieces = card.parts.filter(({ kind }) => kind === 'message').flatMap(({ panels }) => panels).map((panel): [Panel, Face] => [panel, 'inside'])
-  return [...pieces, ...written].flatMap(([panel, side]) => roomToWrite(card, panel, side === 'inside' ? 1 : -1) ?? [])
-    .sort((a, b) => b.width * b.height - a.width * a.height)
-}
+/** The room to write on that is found cell by cell on each of the message areas of a card, as they are listed there. */
+export const roomsToWrite = (card: Construction): (Room | undefined)[] =>
+  [card.message, ...card.alsoMessages ?? []].map(area => area?.on && roomToWrite(card, area.on.panel, area.on.side === 'inside' ? 1 : -1))

@@ -1,5 +1,6 @@
 import type { Construction, Part } from '../folds'
-import { reachesOver } from './holding'
+import { neighbours } from '../lists'
+import { allSheets, reachesOver } from './holding'
 import type { Sheet, Spot, Vector, Verdict } from './space'
 import { THIN, along, fromSheet, hasPaper, placeOn, standing, times } from './space'
 
@@ -35,13 +36,14 @@ interface Probe {
 }
 
 /** Points spread over a panel, where there is paper, none on an edge; closer along the edges, where narrow borders are seen. */
-export function probesOn({ panel, ...sheet }: Sheet, grid = GRID): Probe[] {
-  const lines = (size: number): number[] => {
+export function probesOn(sheet: Sheet, grid = GRID): Probe[] {
+  const { panel } = sheet
+  const cells = (size: number) => {
     const margin = Math.min(EDGE, size / 8)
-    const middle = Array.from({ length: grid + 1 }, (_, at) => 2 * margin + (at / grid) * (size - 4 * margin))
-    return [0, margin, ...middle, size - margin, size]
+    const between = Array.from({ length: grid + 1 }, (_, at) => 2 * margin + (at / grid) * (size - 4 * margin))
+    return neighbours([0, margin, ...between, size - margin, size])
+      .map(([start, end]) => ({ middle: (start + end) / 2, wide: end - start }))
   }
-  const cells = (size: number) => lines(size).slice(1).map((end, at) => ({ middle: (end + lines(size)[at]!) / 2, wide: end - lines(size)[at]! }))
   const [across, up] = [cells(panel.width.value), cells(panel.height.value)]
   return across.flatMap(column => up.map((row): Probe => ({ spot: [column.middle, row.middle], area: column.wide * row.wide })))
     .filter(({ spot }) => hasPaper(sheet, spot))
@@ -61,7 +63,10 @@ function stands(other: Sheet, sheet: Sheet, from: Vector, way: Vector, within: n
   const { height } = fromSheet(other, from)
   let far = -height / slope
   // In the very plane of the sheet, as what slides between two: what was put on later lies on its front, what looks at it faces it.
-  if (Math.abs(far + OFF) < 1) far = (other.order > sheet.order || along(other.out, sheet.out) < 0) === (along(way, sheet.out) > 0) ? OFF : -OFF
+  if (Math.abs(far + OFF) < 1) {
+    const isInFront = other.order > sheet.order || along(other.out, sheet.out) < 0
+    far = isInFront === (along(way, sheet.out) > 0) ? OFF : -OFF
+  }
   if (far <= 0 || far > within) return false
   const { spot } = fromSheet(other, [from[0] + far * way[0], from[1] + far * way[1], from[2] + far * way[2]])
   return hasPaper(other, spot)
@@ -88,9 +93,9 @@ export function hiddenParts(card: Construction): Map<string, Verdict> {
   }))
 }
 
-/** Whether a part reaches over a crease of what carries it: it cannot lie flat there when that folds, so nobody can say what is seen of it. */
-const isAcross = (card: Construction, part: Part): boolean =>
-  card.joints.some(joint => joint.part === part.key && reachesOver(card, joint))
+/** Whether a part reaches over a crease of what carries it: it cannot lie flat when that folds, so nobody can say what is seen of it. */
+const isAcross = (card: Construction, part: Part, sheets = allSheets(card)): boolean =>
+  card.joints.some(joint => joint.part === part.key && reachesOver(card, joint, sheets))
 
 /** So much of a side that is seen is surely seen; less than so much is nothing. */
 const ENOUGH = 0.06
@@ -117,7 +122,8 @@ export function peeping(card: Construction): Map<string, Verdict> {
       for (const { onto, part } of card.joints) if (onto === hiding || on.has(onto.part)) on.add(part)
     }
     for (const sheet of sheets.filter(({ part }) => on.has(part.key))) {
-      const share = Math.max(...([1, -1] as const).map(side => shareSeen(sheets, sheet, side, { within: Infinity, slope: STRICT, straight: true }, 40)))
+      const look = { within: Infinity, slope: STRICT, straight: true }
+      const share = Math.max(...([1, -1] as const).map(side => shareSeen(sheets, sheet, side, look, 40)))
       const verdict = share > 0.01 ? 'yes' : share > 0 ? 'hardly' : 'no'
       if (verdict === 'yes' || found.get(sheet.part.key) !== 'yes') found.set(sheet.part.key, verdict)
     }

@@ -1,11 +1,11 @@
 import type { Construction, Joint, Panel } from '../folds'
 import { glueAmiss } from './holding'
 import type { Sheet, Spot, Verdict } from './space'
-import { THIN, along, between, fromSheet, hasPaper, lies, nameOf, placeOn, standing } from './space'
+import { THIN, along, between, fromSheet, hasPaper, isWithin, nameOf, placeOn, standing } from './space'
 
-const OPENINGS = Array.from({ length: 31 }, (_, at) => at / 30)
+const OPENINGS = Array.from({ length: 21 }, (_, at) => at / 20)
 /** Points along each side of what stands on foam. */
-const GRID = 8
+const GRID = 6
 /** What moves less than that along another sheet, from closed to open, only comes down on it. Nanometres. */
 const MOVES = 4_000_000
 /** Sheets that meet at a greater angle than this, as cosine, close on each other and do not slide. */
@@ -35,17 +35,21 @@ export function inTheWay(card: Construction): Map<string, Verdict> {
   // What was there before a sheet was put over it passes below that, however it bends.
   const isBefore = (part: string, carrier: string): boolean => {
     const below = card.joints.find(other => other.part === part && other.onto.part !== part && other.onto.part !== card.anchor.part)
-    return order.includes(carrier) && (order.indexOf(part) < order.indexOf(carrier) || (below !== undefined && isBefore(below.onto.part, carrier)))
+    if (!order.includes(carrier)) return false
+    const isEarlier = order.includes(part) && order.indexOf(part) < order.indexOf(carrier)
+    return isEarlier || (below !== undefined && isBefore(below.onto.part, carrier))
   }
   // What is glued over an opening is in the way of all that passes through that, and is spoken of by itself.
   const amiss = new Set([...glueAmiss(card).overOpening].filter(([, verdict]) => verdict !== 'no').map(([part]) => part))
   const hung = hungThrough(card, raised, poses[0])
   for (const joint of raised) {
     const own = carriedBy(card, [joint.part])
+    const spots = poses.map(pose => footOf(joint, pose))
     for (const { panel } of poses[0]?.values() ?? []) {
       if (own.has(panel.part) || panel.part === joint.onto.part) continue
-      const isUnsure = hung.has(panel.part) || hung.has(joint.part) || high.has(panel.part) || amiss.has(panel.part) || sizeOf(joint) < CRUMB || isBefore(panel.part, carrierOf(card, joint))
-      const verdict = passes(joint, panel, poses, isUnsure)
+      const isUnsure = hung.has(joint.part) || [hung, high, amiss].some(parts => parts.has(panel.part)) || sizeOf(joint) < CRUMB
+        || isBefore(panel.part, carrierOf(card, joint))
+      const verdict = passes(joint, panel, poses, spots, isUnsure)
       if (verdict === 'yes' || (verdict === 'hardly' && found.get(joint.part) !== 'yes')) found.set(joint.part, verdict)
     }
   }
@@ -57,7 +61,7 @@ function hungThrough(card: Construction, raised: Joint[], pose: Pose = new Map()
   return carriedBy(card, raised.filter((joint) => {
     const [ground, piece] = [pose.get(nameOf(joint.onto)), pose.get(nameOf(joint.by))]
     return ground && piece && [...pose.values()].some(other =>
-      other !== ground && other !== piece && meetings(joint, ground, piece, other).some(({ isOpen }) => isOpen))
+      other !== ground && other !== piece && meetings(footOf(joint, pose), joint, ground, other).some(({ isOpen }) => isOpen))
   }).map(({ part }) => part))
 }
 
@@ -81,15 +85,15 @@ function carrierOf(card: Construction, joint: Joint): string {
 }
 
 /** @param isUnsure whether something else than points tells that it passes above or below all the same */
-function passes(joint: Joint, panel: Panel, poses: Pose[], isUnsure: boolean): Verdict {
-  const [on, by, name] = [nameOf(joint.onto), nameOf(joint.by), nameOf(panel)]
+function passes(joint: Joint, panel: Panel, poses: Pose[], spots: Spot[][], isUnsure: boolean): Verdict {
+  const [on, name, side] = [nameOf(joint.onto), nameOf(panel), joint.face === 'inside' ? 1 : -1]
   let [slid, crept, isAbove, isBelow, isFarBelow, isAlong, isThrough] = [0, 0, false, false, false, true, false]
   for (const [at, pose] of poses.entries()) {
-    const [ground, piece, mover, next] = [pose.get(on), pose.get(by), pose.get(name), poses[at + 1]]
-    if (!ground || !piece || !mover) return 'no'
+    const [ground, mover, next] = [pose.get(on), pose.get(name), poses[at + 1]]
+    if (!ground || !mover) return 'no'
     isAlong &&= Math.abs(along(ground.out, mover.out)) > ALONG && isBeside(ground, mover)
-    const met = meetings(joint, ground, piece, mover)
-    isAbove ||= met.some(({ rises }) => rises > CLEAR)
+    const met = meetings(spots[at] ?? [], joint, ground, mover)
+    isAbove ||= mover.outline.some(corner => fromSheet(ground, placeOn(mover, corner)).height * side > CLEAR)
     isBelow ||= met.some(({ rises }) => rises < -CLEAR)
     isFarBelow ||= met.some(({ rises }) => rises < -FAR)
     isThrough ||= met.some(({ isOpen }) => isOpen)
@@ -123,26 +127,29 @@ interface Meeting {
   isOpen: boolean
 }
 
-/** Where a sheet lies over the foam of a joint: the place on that sheet, how far it lies above what the foam stands on, and whether it has an opening there. */
-function meetings(joint: Joint, ground: Sheet, piece: Sheet, mover: Sheet): Meeting[] {
+/**
+ * Where a sheet lies over the foam of a joint: the place on that sheet, how far it lies above what the foam stands on, and whether
+ * it has an opening there.
+ */
+function meetings(foot: Spot[], joint: Joint, ground: Sheet, mover: Sheet): Meeting[] {
   const slope = along(ground.out, mover.out)
   if (Math.abs(slope) < ALONG / 2) return []
   const side = joint.face === 'inside' ? 1 : -1
+  return foot.flatMap((below) => {
+    const rises = along(between(placeOn(ground, below), mover.corner), mover.out) / slope
+    if (Math.abs(rises) >= NEAR) return []
+    const meets = fromSheet(mover, placeOn(ground, below, rises)).spot
+    return isWithin(mover, meets) ? [{ spot: meets, rises: rises * side, isOpen: !hasPaper(mover, meets) }] : []
+  })
+}
+
+/** Points of the foam of a joint, on the sheet that it stands on. */
+function footOf(joint: Joint, pose: Pose): Spot[] {
+  const [ground, piece] = [pose.get(nameOf(joint.onto)), pose.get(nameOf(joint.by))]
+  if (!ground || !piece) return []
   const steps = Array.from({ length: GRID }, (_, at) => (at + 0.5) / GRID)
   const [left, foot] = [joint.glue.x.value - joint.by.x.value, joint.glue.y.value - joint.by.y.value]
   return steps.flatMap(right => steps.map((up): Spot => [left + right * joint.glue.width.value, foot + up * joint.glue.height.value]))
-    .filter(spot => lies(piece.outline, spot))
-    .flatMap((spot) => {
-      const below = fromSheet(ground, placeOn(piece, spot)).spot
-      const rises = along(between(placeOn(ground, below), mover.corner), mover.out) / slope
-      const meets = fromSheet(mover, placeOn(ground, below, rises)).spot
-      return Math.abs(rises) < NEAR && lies(mover.outline, meets)
-        ? [{ spot: meets, rises: rises * side, isOpen: !hasPaper(mover, meets) }]
-        : []
-    })
-}
-
-export function debugWay(card: Construction, key: string): string[] {
-  const poses = OPENINGS.map((opening): Pose => new Map(standing(card, opening, THIN).map(sheet => [nameOf(sheet.panel), sheet])))
-  return card.joints.filter(j => j.means === 'foam' && j.part === key).flatMap(joint => [...poses[0]!.values()].map(s => s.panel).filter(p => p.part !== key).map(p => `${nameOf(p)} ${passes(joint, p, poses, false)} at ${poses.map((m) => { const r = meetings(joint, m.get(nameOf(joint.onto))!, m.get(nameOf(joint.by))!, m.get(nameOf(p))!).map(x => x.rises / 1e6); return r.length ? `${Math.min(...r).toFixed(2)}..${Math.max(...r).toFixed(2)}` : '-' }).join(',')}`).filter(t => !t.includes(' no at')))
+    .filter(spot => isWithin(piece, spot))
+    .map(spot => fromSheet(ground, placeOn(piece, spot)).spot)
 }

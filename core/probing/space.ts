@@ -26,7 +26,7 @@ export const THICK: Stuff = { sheet: 250_000, foam: 2_000_000, short: 0 }
  */
 export const THIN: Stuff = { sheet: 2000, foam: 0, short: 0.6 }
 
-/** One panel where it lies: a point `right` and `up` from its lower left corner is at `corner + right · x + up · y`, its front looks along `out`. */
+/** One panel where it lies: a point of it is at `corner + right · x + up · y`, and its front looks along `out`. */
 export interface Sheet {
   part: Part
   panel: Panel
@@ -40,6 +40,9 @@ export interface Sheet {
   holes: Spot[][]
 }
 
+/** Where the lower left corner of a panel lies, and which way its sides run. */
+type Corner = Pick<Sheet, 'corner' | 'x' | 'y'>
+
 const sum = (...vectors: Vector[]): Vector => vectors.reduce((a, b) => [a[0] + b[0], a[1] + b[1], a[2] + b[2]])
 export const times = (by: number, [x, y, z]: Vector): Vector => [x * by, y * by, z * by]
 export const along = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
@@ -48,36 +51,49 @@ const square = ([a, b, c]: Vector, [d, e, f]: Vector): Vector => [b * f - c * e,
 const inRadians = (degrees: number): number => (degrees / 180) * Math.PI
 
 /** A place on a sheet in space, lifted off its front by so much. */
-export const placeOn = ({ corner, x, y, out }: Sheet, [right, up]: Spot, lift = 0): Vector =>
-  sum(corner, times(right, x), times(up, y), times(lift, out))
+export const placeOn = ({ corner, x, y, out }: Sheet, [right, up]: Spot, lift = 0): Vector => [
+  corner[0] + right * x[0] + up * y[0] + lift * out[0],
+  corner[1] + right * x[1] + up * y[1] + lift * out[1],
+  corner[2] + right * x[2] + up * y[2] + lift * out[2],
+]
 
 /** A point in space as a sheet sees it: along its two sides, and how far in front of it. */
 export function fromSheet({ corner, x, y, out }: Sheet, point: Vector): { spot: Spot, height: number } {
-  const way = between(corner, point)
+  const way: Vector = [point[0] - corner[0], point[1] - corner[1], point[2] - corner[2]]
   return { spot: [along(way, x), along(way, y)], height: along(way, out) }
 }
 
 /** Whether a place lies in a ring: the turns that the ring makes about it add up to a whole one. */
 export function lies(ring: readonly Spot[], [right, up]: Spot): boolean {
   let turned = 0
-  ring.forEach(([x, y], at) => {
-    const [nextX, nextY] = ring[(at + 1) % ring.length] ?? [x, y]
-    if ((y <= up) === (nextY <= up)) return
-    const isLeft = (nextX - x) * (up - y) - (right - x) * (nextY - y)
-    if (y <= up && isLeft > 0) turned++
-    if (nextY <= up && isLeft < 0) turned--
-  })
+  let [x, y] = ring.at(-1) ?? [0, 0]
+  for (const [nextX, nextY] of ring) {
+    if ((y <= up) !== (nextY <= up)) {
+      const isLeft = (nextX - x) * (up - y) - (right - x) * (nextY - y)
+      if (y <= up && isLeft > 0) turned++
+      else if (y > up && isLeft < 0) turned--
+    }
+    x = nextX
+    y = nextY
+  }
   return turned !== 0
 }
 
+/** Whether a place lies within the outline of a sheet, holes or not. */
+export function isWithin({ panel, outline }: Pick<Sheet, 'panel' | 'outline'>, [right, up]: Spot): boolean {
+  if (right < 0 || up < 0 || right > panel.width.value || up > panel.height.value) return false
+  return panel.outline === undefined || lies(outline, [right, up])
+}
+
 /** Whether there is paper at a place of a sheet. */
-export const hasPaper = ({ outline, holes }: Pick<Sheet, 'outline' | 'holes'>, spot: Spot): boolean => lies(outline, spot) && !holes.some(hole => lies(hole, spot))
+export const hasPaper = (sheet: Pick<Sheet, 'panel' | 'outline' | 'holes'>, spot: Spot): boolean =>
+  isWithin(sheet, spot) && !sheet.holes.some(hole => lies(hole, spot))
 
 /** Every panel that has a place on a card, at an opening from 0, closed, to 1, on display. */
 export function standing({ parts, joints, anchor }: Construction, opening: number, stuff: Stuff): Sheet[] {
   const found = new Map<string, Sheet>()
-  /** How far above what lies under it a sheet came to lie. */
-  const lifts = new Map<string, number>()
+  const lifts = liftsOf(parts, joints, stuff)
+  const byKey = new Map(parts.map((part, order) => [part.key, { part, order }]))
   const unplaced = [...joints]
   settle(anchor, { corner: [0, 0, 0], x: [1, 0, 0], y: [0, 1, 0] })
   for (let moved = true; moved;) {
@@ -87,38 +103,17 @@ export function standing({ parts, joints, anchor }: Construction, opening: numbe
       if (!ground) continue
       unplaced.splice(unplaced.indexOf(joint), 1)
       if (found.has(nameOf(joint.by))) continue
-      const lift = liftOf(joint)
-      lifts.set(joint.part, lift)
-      settle(joint.by, jointed(ground, joint, opening, lift))
+      settle(joint.by, jointed(ground, joint, opening, lifts.get(joint) ?? 0))
       moved = true
     }
   }
   return [...found.values()]
 
-  /** Mats, plain layers and messages are put on their panel before anything else. */
-  function isFlat(key: string): boolean {
-    return ['mat', 'underlay', 'message'].includes(parts.find(part => part.key === key)?.kind ?? '')
-  }
-
-  /** Later things lie on earlier ones; what lies on something stays below the next thing beside it. */
-  function liftOf(joint: Joint): number {
-    if (stuff.foam > 0) return standsHigh(joint, stuff) + stuff.sheet
-    const below = lifts.get(joint.onto.part)
-    const height = (of: Joint): number => {
-      const beside = joints.filter(({ onto, face }) => onto === of.onto && face === of.face)
-      const inOrder = [...beside.filter(({ part }) => isFlat(part)), ...beside.filter(({ part }) => !isFlat(part))]
-      return (below === undefined ? stuff.sheet : below / (beside.length + 1)) * (1 + inOrder.indexOf(of))
-    }
-    // A panel that is glued down on its own part, as a flap is, carries what lies on it above what lies beside it.
-    const glued = joints.find(({ part, by, onto, face }) => by === joint.onto && onto.part === part && face === joint.face)
-    return height(joint) + (glued ? height(glued) : 0)
-  }
-
   /** Lays down a panel and all of its part that hangs on it. */
-  function settle(panel: Panel, where: Pick<Sheet, 'corner' | 'x' | 'y'>): void {
-    const part = parts.find(({ key }) => key === panel.part)
-    if (!part || found.has(nameOf(panel))) return
-    found.set(nameOf(panel), sheetOf(part, panel, parts.indexOf(part), where))
+  function settle(panel: Panel, where: Corner): void {
+    const { part, order } = byKey.get(panel.part) ?? {}
+    if (!part || order === undefined || found.has(nameOf(panel))) return
+    found.set(nameOf(panel), sheetOf(part, panel, order + part.panels.indexOf(panel) / 1000, where))
     for (const crease of part.creases) {
       const [one, two] = crease.between
       const key = one === panel.key ? two : two === panel.key ? one : undefined
@@ -129,9 +124,39 @@ export function standing({ parts, joints, anchor }: Construction, opening: numbe
   }
 }
 
+const LAYERS: readonly string[] = ['mat', 'underlay', 'message']
+
+const lifted = new WeakMap<Joint[], Map<Stuff, Map<Joint, number>>>()
+
+/** How far each joint lifts its part off what it lies on; worked out once for a card. */
+function liftsOf(parts: Part[], joints: Joint[], stuff: Stuff): Map<Joint, number> {
+  const known = lifted.get(joints) ?? new Map<Stuff, Map<Joint, number>>()
+  lifted.set(joints, known)
+  const found = known.get(stuff) ?? new Map(joints.map(joint => [joint, liftOf(joint)]))
+  known.set(stuff, found)
+  return found
+
+  /** Mats, plain layers and messages are put on their panel before anything else; later things lie on earlier ones. */
+  function liftOf(joint: Joint): number {
+    if (stuff.foam > 0) return standsHigh(joint, stuff) + stuff.sheet
+    // What lies on something stays below the next thing beside that.
+    const under = joints.find(({ part, onto }) => part === joint.onto.part && onto.part !== part)
+    const below = under && liftOf(under)
+    const height = (of: Joint): number => {
+      const beside = joints.filter(({ onto, face }) => onto === of.onto && face === of.face)
+      const isLayer = ({ part }: Joint) => LAYERS.includes(parts.find(({ key }) => key === part)?.kind ?? '')
+      const inOrder = [...beside.filter(isLayer), ...beside.filter(other => !isLayer(other))]
+      return (below === undefined ? stuff.sheet : below / (beside.length + 1)) * (1 + inOrder.indexOf(of))
+    }
+    // A panel that is glued down on its own part, as a flap is, carries what lies on it above what lies beside it.
+    const glued = joints.find(({ part, by, onto, face }) => by === joint.onto && onto.part === part && face === joint.face)
+    return height(joint) + (glued ? height(glued) : 0)
+  }
+}
+
 export const nameOf = ({ part, key }: Pick<Panel, 'part' | 'key'>): string => `${part} ${key}`
 
-function sheetOf(part: Part, panel: Panel, order: number, where: Pick<Sheet, 'corner' | 'x' | 'y'>): Sheet {
+function sheetOf(part: Part, panel: Panel, order: number, where: Corner): Sheet {
   const [left, foot, wide, high] = [panel.x.value, panel.y.value, panel.width.value, panel.height.value]
   const own = (corners: readonly Spot[]): Spot[] => corners.map(([x, y]) => [x - left, y - foot])
   const box: Spot[] = [[0, 0], [wide, 0], [wide, high], [0, high]]
@@ -160,7 +185,7 @@ function middleOf({ x, y, width, height, outline }: Panel): [number, number] {
 }
 
 /** The neighbour across a crease: a valley by so many degrees brings it up towards one who looks at the fronts. */
-function foldedOver(here: Sheet, other: Panel, { from, to, angle }: Crease, opening: number, short: number): Pick<Sheet, 'corner' | 'x' | 'y'> {
+function foldedOver(here: Sheet, other: Panel, { from, to, angle }: Crease, opening: number, short: number): Corner {
   const { panel } = here
   const own = (x: number, y: number): Spot => [x - panel.x.value, y - panel.y.value]
   const [start, end] = [own(from.x.value, from.y.value), own(to.x.value, to.y.value)]
@@ -188,7 +213,7 @@ function foldedOver(here: Sheet, other: Panel, { from, to, angle }: Crease, open
 export const standsHigh = ({ means, foam }: Joint, stuff: Stuff): number => (means === 'foam' ? foam ?? stuff.foam : 0)
 
 /** What is held in a joint: its box is measured from the left of the sheet below, seen from that sheet's front, wherever it lies. */
-function jointed(ground: Sheet, joint: Joint, opening: number, lift: number): Pick<Sheet, 'corner' | 'x' | 'y'> {
+function jointed(ground: Sheet, joint: Joint, opening: number, lift: number): Corner {
   const { by, turned, face, faceDown } = joint
   const [right, up] = joint.slide?.(opening) ?? [0, 0]
   const isQuarter = turned % 90 === 0

@@ -1,7 +1,7 @@
 import type { CardEntry } from '../document'
 import { dressedCard, lyingFindings } from '../dressing'
 import { chanceOf, randomDressing } from '../dressing/testing'
-import type { Fold } from '../folds'
+import type { Finding, Fold, WorkedOut } from '../folds'
 import { FOLDS } from '../folds'
 import type { Units } from '../lengths'
 import { inches, millimetres } from '../lengths'
@@ -20,33 +20,69 @@ export function randomCard(seed: number): { fold: Fold, card: CardEntry, units: 
   return { fold, card: { ...card, ...randomDressing(fold, card, units, chance) }, units }
 }
 
-/** What findings and the second look do not agree on; nothing where a card cannot be made at all. */
-export function disagreements(fold: Fold, card: CardEntry, units: Units): string[] | undefined {
-  const [natural, made] = [bare(), card].map(each => dressedCard(fold, each, units, MARK[units])) as [ReturnType<typeof dressedCard>, ReturnType<typeof dressedCard>]
+/** What a look at many random cards has seen. */
+export interface Looked {
+  /** Cards that can be made at all. */
+  looked: number
+  folds: Set<string>
+  /** Kinds of faults that points and findings have both seen. */
+  found: Set<string>
+  messages: number
+  /** What does not agree, with the number of the card. */
+  wrong: string[]
+}
+
+/** Looks at as many random cards from a number on. */
+export function randomCards(first: number, cards: number): Looked {
+  const seen: Looked = { looked: 0, folds: new Set(), found: new Set(), messages: 0, wrong: [] }
+  for (let seed = first; seed < first + cards; seed++) {
+    const { fold, card, units } = randomCard(seed)
+    const wrong = disagreements(fold, card, units, findingsOf, seen)
+    if (!wrong) continue
+    seen.looked++
+    seen.folds.add(fold.id)
+    seen.wrong.push(...wrong.map(problem => `${seed}: ${problem}`))
+  }
+  return seen
+}
+
+const findingsOf = (made: WorkedOut, units: Units): Finding[] => [...made.findings, ...lyingFindings(made, units)]
+
+/**
+ * What findings and the second look do not agree on; nothing where a card cannot be made at all.
+ * @param say what is found wrong with it
+ * @param seen is told what both have seen
+ */
+export function disagreements(
+  fold: Fold, card: CardEntry, units: Units, say = findingsOf, seen?: Pick<Looked, 'found' | 'messages'>,
+): string[] | undefined {
+  const dressed = (each: CardEntry) => dressedCard(fold, each, units, MARK[units])
+  const [natural, made] = [dressed(bare()), dressed(card)]
   if (made.findings.some(({ severity }) => severity === 'stop')) return undefined
-  const findings = [...made.findings, ...lyingFindings(made, units)]
+  const findings = say(made, units)
+  if (seen) seen.messages += [made.message, ...made.alsoMessages ?? []].filter(area => area?.on).length
   const looked = secondLook(natural, made)
   const words = (Object.keys(AMISS) as Amiss[]).flatMap((amiss) => {
     const said = new Set(findings.filter(({ problem }) => AMISS[amiss].test(problem)).map(({ part }) => part))
     return made.parts.flatMap(({ key, name }) => {
       const verdict = looked[amiss].get(key) ?? 'no'
+      if (verdict === 'yes' && said.has(key)) seen?.found.add(amiss)
       if (verdict === 'hardly' || (verdict === 'yes') === said.has(key)) return []
       return [`${fold.id}: ${name} (${key}) is ${verdict === 'yes' ? '' : 'not '}${amiss}, and the findings say otherwise`]
     })
   })
-  return [...words, ...written(fold, card, made)]
+  return [...words, ...written(fold, made)]
 }
 
-/** Half a square inch more or less is the grain of the second look. */
-const GRAIN = (inches(0.5) * inches(1))
-
-function written(fold: Fold, card: CardEntry, made: ReturnType<typeof dressedCard>): string[] {
-  const said = [made.message, ...made.alsoMessages ?? []].flatMap(area => (area ? [area.width.value * area.height.value] : []))
-  const found = roomsToWrite(made, card).map(({ width, height }) => width * height)
-  return said.flatMap((area, at) => {
-    const room = found[at] ?? 0
+function written(fold: Fold, made: WorkedOut): string[] {
+  const said = [made.message, ...made.alsoMessages ?? []]
+  return roomsToWrite(made).flatMap((found, at) => {
+    const stated = said[at]
+    // One that runs across a crease lies on no single panel.
+    if (!found || !stated) return []
+    const [area, room] = [stated.width.value * stated.height.value, found.width * found.height]
     // Boxes round what is round take a little more than it does.
-    if (area <= room * 1.1 + GRAIN && area >= room * 0.75 - GRAIN) return []
+    if (area <= room * 1.1 + found.grain && area >= room * 0.75 - found.grain) return []
     const inSquare = (size: number) => (size / inches(1) ** 2).toFixed(1)
     return [`${fold.id}: a message area of ${inSquare(area)} sq in is said, ${inSquare(room)} are free`]
   })

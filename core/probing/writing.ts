@@ -1,4 +1,5 @@
 import type { Construction, Panel } from '../folds'
+import { itemAt } from '../lists'
 import { isHidden } from './looking'
 import type { Side } from './looking'
 import type { Spot } from './space'
@@ -9,25 +10,37 @@ const GRID = 40
 /** On display, one looks past what stands farther off than that. */
 const ARM = 3_000_000
 
+/** A rectangle in nanometres, and by how much its area may be told wrong. */
+export interface Room {
+  width: number
+  height: number
+  grain: number
+}
+
 /** The largest upright rectangle of one side of a panel that is seen on display, found cell by cell; nothing for what has no place. */
-export function roomToWrite(card: Construction, panel: Panel, side: Side): { width: number, height: number } | undefined {
+export function roomToWrite(card: Construction, panel: Panel, side: Side): Room | undefined {
   const sheets = standing(card, 1, THIN)
   const sheet = sheets.find(found => found.panel === panel)
   if (!sheet) return undefined
   const [wide, high] = [panel.width.value / GRID, panel.height.value / GRID]
   const look = { within: ARM, slope: 0.99 }
-  const isFree = (spot: Spot) => hasPaper(sheet, spot) && !isHidden(sheets, sheet, spot, side, look)
+  const isSeen = (spot: Spot) => hasPaper(sheet, spot) && !isHidden(sheets, sheet, spot, side, look)
+  /** A cell is looked at in its middle and near its corners, so that no narrow strip slips between. */
+  const isFree = ([right, up]: Spot) => [[0, 0], [-1, -1], [1, -1], [-1, 1], [1, 1]]
+    .every(([across = 0, along = 0]) => isSeen([right + 0.35 * across * wide, up + 0.35 * along * high]))
   /** How many free cells stand upon each other, row by row, at each column. */
   const heights = new Array<number>(GRID).fill(0)
-  let best = { width: 0, height: 0 }
+  // Two rows or columns more or less hang on how the cells fall.
+  const grain = 2 * Math.max(wide * panel.height.value, high * panel.width.value)
+  let best: Room = { width: 0, height: 0, grain }
   for (let row = 0; row < GRID; row++) {
     for (let column = 0; column < GRID; column++)
-      heights[column] = isFree([(column + 0.5) * wide, (row + 0.5) * high]) ? heights[column]! + 1 : 0
+      heights[column] = isFree([(column + 0.5) * wide, (row + 0.5) * high]) ? itemAt(heights, column) + 1 : 0
     for (let left = 0; left < GRID; left++) {
       let lowest = Infinity
       for (let right = left; right < GRID && lowest > 0; right++) {
-        lowest = Math.min(lowest, heights[right]!)
-        const found = { width: (right - left + 1) * wide, height: lowest * high }
+        lowest = Math.min(lowest, itemAt(heights, right))
+        const found = { width: (right - left + 1) * wide, height: lowest * high, grain }
         if (found.width * found.height > best.width * best.height) best = found
       }
     }

@@ -1,5 +1,5 @@
 import { at, bent, box, panel, valley } from '../model/builder'
-import { panelOf } from '../model/card'
+import { face, panelOf } from '../model/card'
 import type { Place } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, size, toggle } from '../model/parameters'
@@ -55,7 +55,7 @@ export const plainCard = defineFold({
     card.step('Glue the mat on the front.')
     if (message) {
       const note = card.mat(back, border, { key: 'message', name: 'Message panel', kind: 'message' })
-      card.message('the inside', note.width, note.height)
+      card.message('the inside', note.width, note.height, face(note))
       card.step('Glue the message panel inside.')
     }
     return { width, height, anchor: back }
@@ -343,7 +343,7 @@ export const giftCardHolder = defineFold({
     card.whenScored('Fold the pocket of the insert up and tape its two sides.', 'Keep the tape at the very edge.')
     card.step('Glue the insert on the back panel, inside.')
     const gift = Measure.of('Gift card', millimetres(85.6))
-    card.message('the inside above the pocket', across, height.minus(border.times(2)).minus(pocket))
+    card.message('the inside above the pocket', across, height.minus(border.times(2)).minus(pocket), panelOf(holder, 'backing'))
     card.limit({
       subject: 'Pocket width',
       parameter: 'width',

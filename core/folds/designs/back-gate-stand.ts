@@ -1,5 +1,5 @@
 import { mountain, panel, valley } from '../model/builder'
-import { panelOf } from '../model/card'
+import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, size, toggle } from '../model/parameters'
 import { matBorder } from './choices'
@@ -39,7 +39,7 @@ export const backGateStand = defineFold({
     card.step('Glue the mats on centre and outer panels.')
     if (message) {
       const note = card.mat(middle, border, { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
-      card.message('the back of the centre', note.width, note.height)
+      card.message('the back of the centre', note.width, note.height, face(note))
       card.step('Glue the message panel on the back of the centre.', 'Keep it clear of the creases, or the gates do not close.')
     }
     card.limit({

@@ -64,7 +64,7 @@ export const bandedFlap = defineFold({
     card.step('Glue the mats on the tongues.', `Width first: a tongue is ${card.show(tongue)} wide and ${card.show(bandHeight)} high.`)
     if (message) {
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
-      card.message('the back panel', note.width, note.height)
+      card.message('the back panel', note.width, note.height, face(note))
       card.step('Glue the message panel on the back panel, under the flap.')
     }
     card.joinAt(panelOf(band, 'middle'), back, 'outside', {

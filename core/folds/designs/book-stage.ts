@@ -1,5 +1,6 @@
 import { at, bent, box, panel, valley } from '../model/builder'
-import { panelOf } from '../model/card'
+import type { Panel } from '../model/card'
+import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
@@ -111,17 +112,19 @@ export const bookStage = defineFold({
       'Rails and band share the middle score, folded in opposite directions.',
     )
 
+    const pages: Panel[] = []
     for (const [side, name] of [
       ['left', 'left'],
       ['right', 'right'],
     ] as const) {
       const pair = (of: string) => (matched ? of : undefined)
-      card.mat(panelOf(sheet, `${side}-page`), mats, {
+      const onPage = card.mat(panelOf(sheet, `${side}-page`), mats, {
         key: `mat-${side}-page`,
         name: `Mat on ${name} page`,
         printTop: 'top',
         pair: pair('pages'),
       })
+      pages.push(face(onPage))
       for (const row of ['lower', 'upper'] as const)
         card.mat(panelOf(sheet, `${row}-${side}`), mats, {
           key: `mat-${row}-${side}`,
@@ -227,7 +230,7 @@ export const bookStage = defineFold({
       atMost: high.minus(rule('messageSide', card.units)).half(),
       because: 'nothing would be left of the pages.',
     })
-    card.message('a page', page, bandHeight)
+    card.message('a page', page, bandHeight, pages[0] ?? panelOf(sheet, 'left-page'))
     return { width, height, anchor: panelOf(base, 'left') }
   },
 })

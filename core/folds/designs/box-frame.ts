@@ -132,13 +132,13 @@ export const boxFrame = defineFold({
       })
       if (message) {
         const note = card.mat(panelOf(leaf, 'leaf'), rule('ease', card.units), { key: 'message', name: 'Message panel', kind: 'message' })
-        card.message('the stand behind the frame', note.width, note.height)
+        card.message('the stand behind the frame', note.width, note.height, face(note))
       }
       card.step('Glue one half of the folded stand behind the frame; its fold is at the top.')
     }
     else if (message) {
       const note = card.mat(centre, rule('ease', card.units), { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
-      card.message('the back of the frame', note.width, note.height)
+      card.message('the back of the frame', note.width, note.height, face(note))
     }
     card.limit({
       subject: 'Opening',

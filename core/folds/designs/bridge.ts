@@ -57,7 +57,7 @@ export const bridge = defineFold({
     }
     card.step('Glue the mats on centre, risers and feet.')
     // The front of the centre is matted and stands behind the scene; its back is free.
-    card.message('the outside of the centre', width.minus(depth.times(2)), height)
+    card.message('the outside of the centre', width.minus(depth.times(2)), height, panelOf(base, 'centre'), 'outside')
 
     if (scene) {
       const [left, right] = [panelOf(base, 'left-foot'), panelOf(base, 'right-foot')]

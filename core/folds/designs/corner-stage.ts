@@ -1,4 +1,5 @@
 import { at, bent, box, mountain, panel } from '../model/builder'
+import type { Panel } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, size, toggle } from '../model/parameters'
@@ -42,14 +43,15 @@ export const cornerStage = defineFold({
     const left = card.area(sheet, 'left', 'Left wall', box(zero, side, side, height))
     const right = card.area(sheet, 'right', 'Right wall', box(side, side, side, height))
     const square = { left: box(zero, zero, side, side), right: box(side, zero, side, side) }
-    card.area(sheet, 'left-floor', 'Floor under the left wall', square.left, { outline: [at(zero, zero), vertex, at(zero, side)] })
-    const leftLap = card.area(sheet, 'left-lap', 'Lap of the left half', square.left, {
-      outline: [at(zero, zero), at(side, zero), vertex],
-    })
+    // The left half comes to lie on the right one, so it is listed after it.
     const rightFloor = card.area(sheet, 'right-floor', 'Floor under the right wall', square.right, {
       outline: [at(whole, zero), at(whole, side), vertex],
     })
     card.area(sheet, 'right-lap', 'Lap of the right half', square.right, { outline: [at(side, zero), at(whole, zero), vertex] })
+    card.area(sheet, 'left-floor', 'Floor under the left wall', square.left, { outline: [at(zero, zero), vertex, at(zero, side)] })
+    const leftLap = card.area(sheet, 'left-lap', 'Lap of the left half', square.left, {
+      outline: [at(zero, zero), at(side, zero), vertex],
+    })
     card.crease(
       sheet,
       ['left', 'right'],
@@ -101,8 +103,9 @@ export const cornerStage = defineFold({
     )
     card.mat(left, border, { key: 'mat-left', name: 'Mat on left wall', printTop: 'top' })
     card.mat(right, border, { key: 'mat-right', name: 'Mat on right wall', printTop: 'top' })
+    let wall: Panel | undefined
     if (outside) {
-      card.mat(left, border, { key: 'mat-left-outside', name: 'Mat outside the left wall', face: 'outside', printTop: 'top' })
+      wall = face(card.mat(left, border, { key: 'mat-left-outside', name: 'Mat outside the left wall', face: 'outside', printTop: 'top' }))
       card.mat(right, border, { key: 'mat-right-outside', name: 'Mat outside the right wall', face: 'outside', printTop: 'top' })
     }
     card.step('Glue the mats on the walls.')
@@ -156,9 +159,12 @@ export const cornerStage = defineFold({
         kind: 'message',
         face: 'outside',
       })
-      card.message('the outside of the left wall', note.width, note.height)
+      card.message('the outside of the left wall', note.width, note.height, face(note))
     }
-    else card.message('the outside of the left wall', side.minus(border.times(2)), height.minus(border.times(2)))
+    else {
+      const [wide, high] = [side, height].map(whole => whole.minus(border.times(2))) as [Measure, Measure]
+      card.message('the outside of the left wall', wide, high, wall ?? left, wall ? 'inside' : 'outside')
+    }
     card.note('Standing figures', 'go in front of the walls; a mini easel may stand on the floor.')
     card.limit({
       subject: 'Width of a wall',

@@ -53,10 +53,10 @@ export const crossingFlaps = defineFold({
     const inner = card.mat(panelOf(insert, 'back-leaf'), border, { key: 'mat-back-leaf', name: 'Mat on back leaf', printTop })
     if (message) {
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
-      card.message('the back leaf', note.width, note.height)
+      card.message('the back leaf', note.width, note.height, face(note))
     }
     else {
-      card.message('the back leaf', inner.width, inner.height)
+      card.message('the back leaf', inner.width, inner.height, face(inner))
     }
     card.step('Glue the mats on both leaves of the insert, the message panel on the inside of the back leaf.')
 

@@ -70,7 +70,7 @@ export const doubleZFold = defineFold({
     const isBelow = y.value >= above.value
     const free = (isBelow ? y : above).minus(border.times(2)).named('Free height beside the strip')
     if (message) {
-      card.piece(
+      const note = card.piece(
         face(matC),
         { width: matC.width.minus(border.times(2)).downToMark(card.mark), height: messageHeight },
         {
@@ -80,7 +80,7 @@ export const doubleZFold = defineFold({
           y: isBelow ? border : matC.height.minus(border).minus(messageHeight),
         },
       )
-      card.message(`panel C ${isBelow ? 'below' : 'above'} the strip`, matC.width.minus(border.times(2)), messageHeight)
+      card.message(`panel C ${isBelow ? 'below' : 'above'} the strip`, matC.width.minus(border.times(2)), messageHeight, face(note))
       card.step(`Glue the message panel on panel C ${isBelow ? 'below' : 'above'} the strip.`)
       card.limit({
         subject: 'Message height',

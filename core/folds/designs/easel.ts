@@ -71,7 +71,7 @@ export const easel = defineFold({
     if (message) {
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
       uppermost = note
-      card.message('the base above the stopper', note.width, stop.minus(border.times(2)))
+      card.message('the base above the stopper', note.width, stop.minus(border.times(2)), face(note))
       card.step('Glue mat and message panel on the base.')
     }
     const topper = card.strip('topper', 'Topper', 'insert', side, [panel('face', 'Topper', side)])

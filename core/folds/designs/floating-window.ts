@@ -126,7 +126,7 @@ export const floatingWindow = defineFold({
     }
     if (message) {
       const note = card.mat(panelOf(base, 'back'), border, { key: 'message', name: 'Message panel', kind: 'message' })
-      card.message('the back panel, inside', note.width, note.height)
+      card.message('the back panel, inside', note.width, note.height, face(note))
       card.step('Glue the message panel inside.')
     }
     if (upright) {

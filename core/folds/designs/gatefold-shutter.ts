@@ -100,6 +100,7 @@ export const gatefoldShutter = defineFold({
         'the middle, between the open shutters',
         Measure.of('Clear width', nanometres(Math.min(note.width.value, 2 * clear.width))),
         Measure.of('Clear height', nanometres(2 * clear.height)),
+        face(note),
       )
       card.step('Glue the message panel in the middle.')
     }

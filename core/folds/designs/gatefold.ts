@@ -46,7 +46,7 @@ export const gatefold = defineFold({
     card.step('Glue the mats on the doors and in the middle.', 'Two faces that meet should not carry the same print.')
     if (message) {
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
-      card.message('the middle', note.width, note.height)
+      card.message('the middle', note.width, note.height, face(note))
       card.step('Glue the message panel in the middle.')
     }
     if (band) bellyBand(card, { width, height, border, bandHeight, bandOverlap })

@@ -1,5 +1,5 @@
 import { at, bent, box, panel } from '../model/builder'
-import { panelOf } from '../model/card'
+import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
@@ -92,7 +92,7 @@ export const ledgeStand = defineFold({
     card.joinAt(panelOf(leaf, 'tab'), panelOf(base, 'left'), 'outside', { x: zero, y: zero })
     if (message) {
       const note = card.mat(panelOf(leaf, 'leaf'), border, { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
-      card.message('the back leaf', note.width, note.height)
+      card.message('the back leaf', note.width, note.height, face(note))
     }
     card.step(
       'Fold the back leaf at its tab both ways and glue the tab behind the left end: closed, the leaf covers the card; on '

@@ -121,7 +121,7 @@ export const pullTabFlap = defineFold({
       { width: flapWidth.downToMark(card.mark), height: link.times(2).downToMark(card.mark) },
       { key: 'message', name: 'Message panel under the flap', kind: 'message', y: foot, x: faceAt.plus(margin) },
     )
-    card.message('the base, where the flap uncovers it', onBase.width, onBase.height)
+    card.message('the base, where the flap uncovers it', onBase.width, onBase.height, face(onBase))
     card.joinAt(frame, ground, 'inside', { x: faceAt, y: zero, glue: { y: notch, height: height.minus(notch) } })
     card.step(
       'Tape the face to the base along its two sides and its upper end.',

@@ -246,7 +246,7 @@ export const risingScene = defineFold({
     card.note('Figures', 'must not reach beyond the crease of the slider: there they would strike the front on its way.')
     // The bar and the risen scene hide the back panel; what is lifted shows its inside.
     const clear = height.minus(border).minus(lift)
-    card.message('the inside of the lifted front', width.minus(border.times(2)), window ? clear.minus(windowHigh) : clear)
+    card.message('the inside of the lifted front', width.minus(border.times(2)), window ? clear.minus(windowHigh) : clear, front)
     return { width, height, anchor: back }
   },
 })

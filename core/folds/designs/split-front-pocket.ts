@@ -81,7 +81,7 @@ export const splitFrontPocket = defineFold({
     const layer = card.mat(face(insert), border, { key: 'message', name: 'Message layer on the insert', kind: 'message' })
     // While the insert is in, the pocket hides all of it that lies beyond the slit.
     const beside = width.minus(layer.width).half()
-    card.message('the insert card, beside the pocket', opening.minus(beside), layer.height)
+    card.message('the insert card, beside the pocket', opening.minus(beside), layer.height, face(layer))
     card.stamp('the insert card once it is pulled out', layer.width, layer.height)
     card.step('Glue the message layer on the insert card and push it into the pocket.')
     card.note(

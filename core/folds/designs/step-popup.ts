@@ -210,7 +210,7 @@ export const stepPopup = defineFold({
       })
     }
     const deepest = steps.reduce((most, step) => (step.depth.value > most.value ? step.depth : most), zero)
-    card.message('the floor in front of the steps', inner.width, inner.half.minus(deepest).minus(border))
+    card.message('the floor in front of the steps', inner.width, inner.half.minus(deepest).minus(border), floor)
     return { width, height, anchor: panelOf(base, 'back') }
 
     /** A noted step has no field of its own whose value could be put right: the words say what would be. */

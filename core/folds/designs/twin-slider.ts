@@ -153,7 +153,7 @@ export const twinSlider = defineFold({
     )
     if (v.message) {
       const note = card.mat(face(leaf), rule('ease', card.units), { key: 'message', name: 'Message panel', kind: 'message' })
-      card.message('the back leaf, pulled out', note.width, note.height)
+      card.message('the back leaf, pulled out', note.width, note.height, face(note))
     }
     card.travel(face(leaf), travel)
     card.travel(face(show), travel)

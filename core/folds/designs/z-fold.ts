@@ -44,11 +44,11 @@ export const zFold = defineFold({
 
     if (message) {
       const panelC = card.mat(face(matC), border, { key: 'message', name: 'Message panel', kind: 'message' })
-      card.message('panel C', panelC.width, panelC.height)
+      card.message('panel C', panelC.width, panelC.height, face(panelC))
       card.step('Glue the message panel on panel C.')
     }
     else {
-      card.message('panel C', matC.width, matC.height)
+      card.message('panel C', matC.width, matC.height, face(matC))
     }
 
     if (plate) {

@@ -357,8 +357,8 @@ export class CardBuilder {
     if (last) last.scored = { text, warning }
   }
 
-  message(where: string, width: Measure, height: Measure): void {
-    this.messageArea = { where, width, height }
+  message(where: string, width: Measure, height: Measure, panel?: Panel, side: Face = 'inside'): void {
+    this.messageArea = { where, width, height, on: panel && { panel, side } }
   }
 
   /** An area that stays visible and may be stamped. */

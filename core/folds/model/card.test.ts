@@ -170,7 +170,7 @@ describe('checks of the model', () => {
       { width: measure('Width', 3), height: measure('Height', 0.125) },
       { key: 'sliver', name: 'Sliver' },
     )
-    card.message('the sliver', measure('Width', 3), measure('Height', 1))
+    card.message('the sliver', measure('Width', 3), measure('Height', 1), panelOf(base(), 'right'))
     expect(modelFindings(finish(), 'inch', MARK).map(({ severity, subject }) => [severity, subject])).toEqual([
       ['warn', 'Sliver'],
       ['warn', 'Message area'],

@@ -182,6 +182,8 @@ export interface MessageArea {
   where: string
   width: Measure
   height: Measure
+  /** The side of a panel that is written on. */
+  on?: { panel: Panel, side: Face }
 }
 
 /** A part that stands up to hold others, by their keys. */

@@ -15,6 +15,8 @@ export function mirrored(card: Construction): Construction {
   const panels = new Map<Panel, Panel>()
   const parts = card.parts.map(part => mirroredPart(part, panels))
   const panelOf = (panel: Panel): Panel => panels.get(panel) ?? panel
+  const written = (message: MessageArea): MessageArea =>
+    ({ ...area(message), on: message.on && { ...message.on, panel: panelOf(message.on.panel) } })
   const widths = new Map(parts.map(({ key, width }) => [key, width]))
   return {
     ...card,
@@ -39,8 +41,8 @@ export function mirrored(card: Construction): Construction {
       }
     }),
     steps: card.steps.map(step => ({ ...step, text: words(step.text), warning: step.warning && words(step.warning) })),
-    message: card.message && area(card.message),
-    alsoMessages: card.alsoMessages?.map(area),
+    message: card.message && written(card.message),
+    alsoMessages: card.alsoMessages?.map(written),
     stamping: card.stamping.map(area),
     travels: card.travels.map(({ against, name, ...travel }) => ({ ...travel, name: words(name), against: against && panelOf(against) })),
     hiding: card.hiding.map(panelOf),

@@ -167,7 +167,7 @@ describe('a card from sheets', () => {
   it('lets a part wait for its share of the way', () => {
     const { card, foot } = bracket()
     expect(bent('valley', opening => 180 * opening).fold(0.5)).toBe(90)
-    card.message('the foot', measure(1), measure(1))
+    card.message('the foot', measure(1), measure(1), foot)
     expect(card.finish({ width: measure(4), height: measure(2) }, foot).message!.where).toBe('the foot')
   })
 })

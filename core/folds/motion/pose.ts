@@ -30,7 +30,8 @@ export interface PoseOptions {
  * its place from the first joint that reaches it. Where creases or joints close a
  * loop, the design states its angles in closed form.
  */
-export function poseOf({ anchor, parts, joints }: Construction, opening: number, { slack = 0, layer = 0, nested = false }: PoseOptions = {}): Pose {
+export function poseOf({ anchor, parts, joints }: Construction, opening: number, options: PoseOptions = {}): Pose {
+  const { slack = 0, layer = 0, nested = false } = options
   const pose = new Map<string, Frame>()
   const joined = new Map<string, Joint[]>()
   for (const joint of joints) {

@@ -1,0 +1,15 @@
+import { pathToFileURL } from 'node:url'
+import { bundle } from '../lib/bundle.mjs'
+
+/** Random dressed cards looked at in space point by point, against what findings and message areas say of them. */
+export async function probing({ cards, seed }) {
+  const { lookAtMany } = await import(pathToFileURL(await bundle('bench/probing.ts', ['core', 'bench'])))
+  const { looked, messages, wrong, failures } = lookAtMany(cards, seed)
+  for (const problem of wrong) console.log(`  ${problem}`)
+  return [{
+    what: 'random dressed cards of all folds looked at in space point by point',
+    done: `${cards}, ${looked} of them can be made; ${messages} message areas`,
+    seen: `${failures} findings or areas that do not agree`,
+    good: failures === 0,
+  }]
+}
