@@ -7,6 +7,8 @@ import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { RAISED, heldBy, matBorder } from './choices'
 
+const COUNTS = ['1', '2', '3'].map(value => ({ value, label: value }))
+
 /** The card folds flat by sliding sideways: one riser swings from 0 to 90 degrees while the other comes from 180. */
 const leading = (direction: CreaseEntry['direction']): CreaseEntry => bent(direction, opening => 90 * opening)
 const trailing = (direction: CreaseEntry['direction']): CreaseEntry => bent(direction, opening => 180 - 90 * opening)
@@ -28,15 +30,26 @@ export const bridge = defineFold({
     border: matBorder,
     scene: toggle('Scene strip in front', true),
     sceneHeight: length('Scene height', '1 1/2 in', '38 mm', { follows: 'height', when: 'scene' }),
+    figures: toggle('Figures on the scene', false, 'Glued to the scene strip, standing up above it', 'scene'),
+    figureCount: choice('Number of figures', COUNTS, undefined, ['scene', 'figures']),
+    figuresHeld: choice('Figures held', RAISED, undefined, ['scene', 'figures']),
+    figureWidth: length('Figure width', '1 in', '25 mm', { follows: 'width', when: ['scene', 'figures'] }),
+    figureHeight: length('Figure height', '2 1/2 in', '64 mm', { follows: 'height', when: ['scene', 'figures'] }),
     fence: toggle('Fence before the scene', false, 'A lower silhouette in front of the scene strip', 'scene'),
     fenceHeld: choice('Fence held', RAISED, undefined, ['scene', 'fence']),
+    fenceWidth: length('Fence width', '0 in', '0 mm', {
+      follows: 'width', when: ['scene', 'fence'], zero: true, help: 'Nothing: as wide as the scene less its border',
+    }),
     fenceHeight: length('Fence height', '3/4 in', '20 mm', { follows: 'height', when: ['scene', 'fence'] }),
     edge: toggle('A third strip before the fence', false, 'The lowest of all', ['scene', 'fence']),
     edgeHeld: choice('Third strip held', RAISED, undefined, ['scene', 'fence', 'edge']),
     edgeHeight: length('Third strip height', '3/8 in', '10 mm', { follows: 'height', when: ['scene', 'fence', 'edge'] }),
   },
   build(
-    { width, height, depth, border, scene, sceneHeight, fence, fenceHeld, fenceHeight, edge, edgeHeld, edgeHeight },
+    {
+      width, height, depth, border, scene, sceneHeight, figures, figureCount, figuresHeld, figureWidth, figureHeight,
+      fence, fenceHeld, fenceWidth, fenceHeight, edge, edgeHeld, edgeHeight,
+    },
     card,
   ) {
     const base = card.strip('base', 'Base', 'base', height, [
@@ -68,10 +81,50 @@ export const bridge = defineFold({
         'Glue the scene to the two outer feet only, with the card standing. Slide it flat once before the glue sets.',
         'No glue on risers or centre, or the card cannot slide flat.',
       )
+      if (figures) {
+        const count = Number(figureCount)
+        // As much between two of them as beside the outer ones.
+        const gap = width.minus(figureWidth.times(count)).times(1 / (count + 1)).downToMark(card.mark)
+        for (let at = 0; at < count; at++) {
+          card.piece(
+            face(strip),
+            { width: figureWidth, height: figureHeight },
+            {
+              key: count === 1 ? 'figure' : `figure-${at + 1}`, name: count === 1 ? 'Figure' : `Figure ${at + 1}`, kind: 'figure',
+              means: heldBy(figuresHeld), x: gap.times(at + 1).plus(figureWidth.times(at)), y: Measure.zero, printTop: 'top',
+              glueHeight: figureHeight.value < sceneHeight.value ? figureHeight : sceneHeight,
+            },
+          )
+        }
+        card.step('Cut the figures out and set them on the scene strip, their feet at its foot.', 'Glue on the strip only, not above it.')
+        card.limit({
+          subject: 'Figure height',
+          parameter: 'figureHeight',
+          value: figureHeight,
+          atMost: height,
+          because: 'it would stick out of the folded card.',
+        })
+        card.limit({
+          subject: 'Figure width',
+          parameter: 'figureWidth',
+          value: figureWidth,
+          atMost: width.times(1 / count),
+          because: 'the figures would lie over each other.',
+        })
+      }
       if (fence) {
+        if (fenceWidth.value > 0) {
+          card.limit({
+            subject: 'Fence width',
+            parameter: 'fenceWidth',
+            value: fenceWidth,
+            atMost: width,
+            because: 'it would stick out beside the scene.',
+          })
+        }
         const front = card.piece(
           face(strip),
-          { width: width.minus(border.times(2)).downToMark(card.mark), height: fenceHeight },
+          { width: fenceWidth.value > 0 ? fenceWidth : width.minus(border.times(2)).downToMark(card.mark), height: fenceHeight },
           { key: 'fence', name: 'Fence strip', kind: 'figure', means: heldBy(fenceHeld), y: Measure.zero, printTop: 'top' },
         )
         if (edge) {

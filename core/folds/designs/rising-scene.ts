@@ -36,7 +36,15 @@ export const risingScene = defineFold({
     windowShape: choice('Shape of the window', OPENINGS, undefined, 'window'),
     windowSize: length('Window size', '1 3/4 in', '45 mm', { follows: ['width', 'height'], when: 'window', help: 'Its width' }),
     windowHeight: length('Window height', '1 3/4 in', '45 mm', { follows: 'height', when: ['window', 'windowShape=rectangle'] }),
-    figure: length('Figure height', '2 1/2 in', '64 mm', { follows: 'height', help: 'Figures on the slider, their heads at its crease' }),
+    windowPlaced: toggle('Window at a place of its own', false, 'Otherwise in the middle, its upper edge at the crease', 'window'),
+    windowLeft: length('Window from the left', '1 1/4 in', '30 mm', {
+      follows: 'width', when: ['window', 'windowPlaced'], zero: true, help: 'Of the closed card, seen from its front',
+    }),
+    windowBelow: length('Window below the fold', '1 1/4 in', '30 mm', { follows: 'height', when: ['window', 'windowPlaced'], zero: true }),
+    figures: toggle('Figures on the slider', true, 'Otherwise the scene is drawn or stamped on the slider itself'),
+    figure: length('Figure height', '2 1/2 in', '64 mm', {
+      follows: 'height', when: 'figures', help: 'Their heads at the crease of the slider',
+    }),
     stack: choice(
       'Pieces in each guide',
       ['3', '1', '2', '4', '5'].map(value => ({ value, label: value })),
@@ -50,7 +58,7 @@ export const risingScene = defineFold({
   build(
     {
       width, height, lift, flap, sliderWidth, guideWidth, guideHeight, bar, strips, window, peek, windowSize, windowShape, windowHeight,
-      figure, border, stack, curtains, stage, raised,
+      windowPlaced, windowLeft, windowBelow, figures, figure, border, stack, curtains, stage, raised,
     },
     card,
   ) {
@@ -69,15 +77,17 @@ export const risingScene = defineFold({
     card.whenScored('Fold the base; the fold is at the top.')
     const windowHigh = windowShape === 'circle' ? windowSize : windowHeight
     const size = { width: windowSize, height: windowHigh }
-    const windowX = width.minus(windowSize).half()
+    // The front folds down over the fold, so that left stays left.
+    const [windowX, windowTop] = windowPlaced ? [windowLeft, windowBelow] : [width.minus(windowSize).half(), lift]
     if (window) {
-      card.window(front, 'window', 'Window drop-out', { shape: shapeOf(windowShape), x: windowX, y: lift, ...size })
-      card.step(`Cut the window into the front only, its upper edge ${card.show(lift)} below the fold.`)
+      card.window(front, 'window', 'Window drop-out', { shape: shapeOf(windowShape), x: windowX, y: windowTop, ...size })
+      const beside = windowPlaced ? ` and ${card.show(windowX)} from the left of the front` : ''
+      card.step(`Cut the window into the front only, its upper edge ${card.show(windowTop)} below the fold${beside}.`)
       card.limit({
         subject: windowShape === 'circle' ? 'Window size' : 'Window height',
         parameter: windowShape === 'circle' ? 'windowSize' : 'windowHeight',
         value: windowHigh,
-        atMost: height.minus(lift).minus(bar),
+        atMost: height.minus(windowTop).minus(bar),
         because: 'the crossbar must stay hidden below it.',
       })
       card.limit({
@@ -87,14 +97,40 @@ export const risingScene = defineFold({
         atMost: width.minus(rule('between', card.units).times(2)),
         because: 'the front tears beside it.',
       })
+      if (windowPlaced) {
+        card.limit({
+          subject: 'Window below the fold',
+          parameter: 'windowBelow',
+          value: windowBelow,
+          atLeast: lift,
+          because: 'it would cut into the flap of the slider.',
+        })
+        card.limit({
+          subject: 'Window from the left',
+          parameter: 'windowLeft',
+          value: windowLeft,
+          atLeast: rule('between', card.units),
+          because: 'the front tears beside it.',
+        })
+        card.limit({
+          subject: 'Window from the left',
+          parameter: 'windowLeft',
+          value: windowLeft,
+          atMost: width.minus(windowSize).minus(rule('between', card.units)),
+          because: 'the front tears beside it.',
+        })
+      }
     }
     card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop: 'top' })
     const cover = card.mat(front, border, { key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: 'bottom' })
     if (window) {
-      // Seen from outside, where left is right; the window is in the middle.
+      // Seen from outside, where the sheet is turned like a page, left is right.
       const below = (side: 'width' | 'height') => front[side].minus(cover[side]).half()
       card.window(face(cover), 'mat-window', 'Mat window drop-out', {
-        shape: shapeOf(windowShape), x: windowX.minus(below('width')), y: lift.minus(below('height')), ...size,
+        shape: shapeOf(windowShape),
+        x: width.minus(windowX).minus(windowSize).minus(below('width')),
+        y: windowTop.minus(below('height')),
+        ...size,
       })
     }
     card.step('Glue the mats.')
@@ -123,11 +159,13 @@ export const risingScene = defineFold({
     )
     card.travel(panelOf(slider, 'body'), lift.times(2))
     if (window && !peek) card.hide(panelOf(slider, 'body'))
-    card.piece(
-      panelOf(slider, 'body'),
-      { width: sliderWidth.minus(border.times(2)).downToMark(card.mark), height: figure },
-      { key: 'figures', name: 'Figures on the slider', kind: 'figure', y: body.minus(figure), printTop: 'top' },
-    )
+    if (figures) {
+      card.piece(
+        panelOf(slider, 'body'),
+        { width: sliderWidth.minus(border.times(2)).downToMark(card.mark), height: figure },
+        { key: 'figures', name: 'Figures on the slider', kind: 'figure', y: body.minus(figure), printTop: 'top' },
+      )
+    }
 
     const guide = { width: guideWidth, height: guideHeight }
     let crossbarRests = back
@@ -236,13 +274,15 @@ export const risingScene = defineFold({
       atLeast: rule('glueWidth', card.units),
       because: 'a narrower one does not carry the crossbar.',
     })
-    card.limit({
-      subject: 'Figure height',
-      parameter: 'figure',
-      value: figure,
-      atMost: body.minus(clearance),
-      because: 'it would stick out at the foot of the card.',
-    })
+    if (figures) {
+      card.limit({
+        subject: 'Figure height',
+        parameter: 'figure',
+        value: figure,
+        atMost: body.minus(clearance),
+        because: 'it would stick out at the foot of the card.',
+      })
+    }
     card.note('Figures', 'must not reach beyond the crease of the slider: there they would strike the front on its way.')
     // The bar and the risen scene hide the back panel; what is lifted shows its inside.
     const clear = height.minus(border).minus(lift)

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { inches } from '../../lengths'
 import { build, cornersAt, creases, fixes, highest, inInches, lowest, partOf, sizes, stops } from '../testing'
 import { coveredShare } from './gatefold-shutter'
 import { riding } from './riding'
@@ -106,9 +107,18 @@ describe('Rising scene', () => {
     expect(build('rising-scene', { window: true, peek: false }).hiding.map(({ key }) => key)).toEqual(['body'])
     expect(build('rising-scene', { window: true }).hiding).toEqual([])
     expect(stops(build('rising-scene', { window: true }))).toEqual([])
+    // Of its own: 1/2 from the left of the front, 1 1/2 below the fold; the mat lies on the back of that drawing.
+    const own = { windowPlaced: true, windowLeft: '1/2 in', windowBelow: '1 1/2 in', windowSize: '1 in' }
+    const placed = build('rising-scene', { window: true, ...own })
+    const places = placed.parts.flatMap(({ windows }) => windows.map(({ x, y }) => [inInches(x.value), inInches(y.value)]))
+    expect(places).toEqual([[0.5, 7], [4.25 - 0.5 - 1 - 0.125, 1.375]])
+    expect(stops(placed)).toEqual([])
+    expect(fixes(build('rising-scene', { window: true, windowPlaced: true, windowBelow: '1/2 in' }))).toContainEqual(['windowBelow', 1])
   })
 
   it('keeps the slider behind the crossbar and between the guides', () => {
+    expect(partOf(build('rising-scene'), 'figures').height.value).toBe(inches(2.5))
+    expect(build('rising-scene', { figures: false }).parts.some(({ key }) => key === 'figures')).toBe(false)
     expect(fixes(build('rising-scene', { bar: '2 in', guideHeight: '1 in' }))).toContainEqual(['bar', 2.5])
     expect(stops(build('rising-scene', { sliderWidth: '4 in' }))).toMatchObject([
       { parameter: 'sliderWidth', fix: { value: 3.125 * 25_400_000 } },

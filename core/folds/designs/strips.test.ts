@@ -59,6 +59,18 @@ describe('Bridge', () => {
   it('cannot be deeper than lets it fold flat', () => {
     expect(stops(card('bridge', { depth: '2 3/4 in' }))[0]).toMatchObject({ subject: 'Depth', parameter: 'depth' })
   })
+
+  it('takes a fence of any width and figures on its scene, evenly spread', () => {
+    expect(sizes(card('bridge', { fence: true }))).toMatchObject({ fence: [5.75, 0.75] })
+    expect(sizes(card('bridge', { fence: true, fenceWidth: '3 in' }))).toMatchObject({ fence: [3, 0.75] })
+    const built = card('bridge', { figures: true, figureCount: '2' })
+    // 6 − 2 × 1 leaves 4 in three gaps, down to the mark.
+    const lefts = built.joints.filter(({ part }) => part.startsWith('figure-')).map(({ x }) => x.value / inches(1))
+    expect(lefts.map(left => Math.round(left * 1000) / 1000)).toEqual([1.313, 3.625])
+    expect(stops(built)).toEqual([])
+    expect(stops(card('bridge', { figures: true, figureHeight: '5 in' }))[0]).toMatchObject({ parameter: 'figureHeight' })
+    expect(stops(card('bridge', { fence: true, fenceWidth: '7 in' }))[0]).toMatchObject({ parameter: 'fenceWidth' })
+  })
 })
 
 describe('Back-gate stand', () => {
