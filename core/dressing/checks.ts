@@ -3,10 +3,13 @@ import { boxOf, cornersOf, face as onlyPanel, isLayer, isWhole, panelKey, poseOf
 import type { Length, Units } from '../lengths'
 import { formatLength, lengthFrom, nanometres, nearestMark } from '../lengths'
 import type { PlacedPiece } from './free'
+import type { HeldSide, OwnSide } from './held'
+import { sideWords } from './held'
 
 /** Across and up a face: its two sides, and the measure of a piece that runs that way. */
-const ACROSS = { sides: ['on the left', 'on the right'], size: 'left' } as const
-const UP = { sides: ['at the foot', 'at the head'], size: 'bottom' } as const
+const ACROSS = { sides: ['left', 'right'], size: 'left' } as const
+const UP = { sides: ['bottom', 'top'], size: 'bottom' } as const
+const AT: Record<HeldSide, string> = { left: 'on the left', right: 'on the right', head: 'at the head', foot: 'at the foot' }
 /** Cosine from which an axis of a face runs along one of the closed card. */
 const STRAIGHT = 0.99
 
@@ -14,7 +17,7 @@ const STRAIGHT = 0.99
  * How an axis of the closed card runs on a face, which may lie turned on it: along which measure of its own, and which way.
  * `runs` is 1 or -1, and 0 where the face lies aslant.
  */
-function wayOn(frame: Frame, side: Face, axis: 0 | 1): { sides: readonly [string, string], size: 'left' | 'bottom', runs: number } {
+function wayOn(frame: Frame, side: Face, axis: 0 | 1): { sides: readonly [OwnSide, OwnSide], size: 'left' | 'bottom', runs: number } {
   const isAcross = Math.abs(frame.x[axis]) >= Math.abs(frame.y[axis])
   const along = (isAcross ? frame.x : frame.y)[axis]
   const sign = Math.sign(along) * (isAcross && side === 'outside' ? -1 : 1)
@@ -48,8 +51,9 @@ export function freeFindings(natural: Construction, card: Construction, placed: 
         if (!under) continue
         const { sides, size, runs } = wayOn(under, face.side, axis)
         const shift = (before > after ? 1 : -1) * over * runs
-        // The side is named as the face's own measures, its drawing and its step name it, whichever way up it comes to lie.
+        // The side is named as whoever holds the card calls it, as its fields and its step do.
         const isFirst = (before > after) !== (runs < 0)
+        const where = AT[sideWords(card, face)[sides[isFirst ? 0 : 1]]]
         const value = nearestMark(nanometres(lengthFrom(entry[size]) + shift), mark)
         const fits = Math.min(before, after) <= -over
         found.push({
@@ -57,8 +61,7 @@ export function freeFindings(natural: Construction, card: Construction, placed: 
           subject: entry.name,
           part: part.key,
           parameter: `free/${entry.key}/${size}`,
-          problem: `sticks out of the closed card by ${show(nanometres(over))} ${sides[isFirst ? 0 : 1]}: it would be bent in an `
-            + 'envelope.',
+          problem: `sticks out of the closed card by ${show(nanometres(over))} ${where}: it would be bent in an envelope.`,
           fix: runs !== 0 && fits && value > 0 ? { parameter: `free/${entry.key}/${size}`, value } : undefined,
         })
       }

@@ -10,6 +10,8 @@ import type { PlacedPiece } from './free'
 import { addFree } from './free'
 import { addLayers } from './layers'
 import { dressParts } from './own-parts'
+import type { SideWords } from './held'
+import { AS_DRAWN, sideWords } from './held'
 import { glueWords, holdWords } from './parts'
 import { messageAreas } from './messages'
 import type { Repairable } from './repair'
@@ -56,7 +58,7 @@ export function dress(natural: Construction, { faces, free, parts }: DressingEnt
   const byFace = new Map(facesOf(card).map(face => [face.key, face]))
   for (const entry of faces) {
     const face = byFace.get(entry.key)
-    if (face) dressFace(card, face, entry, units, mark)
+    if (face) dressFace(card, face, entry, { units, mark, sides: () => sideWords(natural, face) })
   }
   settle(card, placed)
   cutOut(card, placed)
@@ -69,7 +71,9 @@ export function dress(natural: Construction, { faces, free, parts }: DressingEnt
 }
 
 /** Takes the natural layers off a face and puts the maker's on it. */
-function dressFace(card: Construction, face: CardFace, entry: FaceEntry, units: Units, mark: Length): void {
+function dressFace(
+  card: Construction, face: CardFace, entry: FaceEntry, { units, mark, sides }: { units: Units, mark: Length, sides: () => SideWords },
+): void {
   const layers = layersOn(card, face.panel, face.side)
   for (const layer of [...layers].reverse()) takeOff(card, layer)
   const lying = card.joints.filter(joint => joint.onto === face.panel && joint.face === face.side && isFlatPiece(card, joint))
@@ -84,7 +88,7 @@ function dressFace(card: Construction, face: CardFace, entry: FaceEntry, units: 
   }
   const what = names.length === 0 ? 'stays bare' : `takes, from the lowest: ${names.join('; ')}`
   const kept = entry.layers.flatMap(({ glue, hold }, at) => {
-    const free = hold === 'loose' ? undefined : glueWords(glue, length => formatLength(length, units, { unit: true }))
+    const free = hold === 'loose' ? undefined : glueWords(glue, length => formatLength(length, units, { unit: true }), sides())
     return free ? [`${names[at] ?? 'Layer'}: ${free.charAt(0).toLowerCase()}${free.slice(1)}`] : []
   })
   const warning = kept.length > 0 ? kept.join(' ') : undefined
@@ -143,7 +147,9 @@ function lift(card: Construction, part: string, face: CardFace): void {
 /** The step that puts a free piece on, with what to watch. */
 function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: Units): Construction['steps'] {
   const show = (text: string) => formatLength(lengthFrom(text), units, { unit: true })
-  const free = glueWords(entry.glue, length => formatLength(length, units, { unit: true }))
+  const sides = face ? sideWords(card, face) : AS_DRAWN
+  // What is turned is glued as it lies by itself.
+  const free = glueWords(entry.glue, length => formatLength(length, units, { unit: true }), entry.turn === 0 ? sides : AS_DRAWN)
   if (!face) return entry.count > 0 && entry.face === ''
     ? [{ text: `${entry.name}: put ${entry.count} into the bag.`, makes: [],
         puts: [] }]
@@ -154,7 +160,8 @@ function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: 
   const beyond = partly ? `No glue on what reaches beyond ${face.panel.name.toLowerCase()}.` : undefined
   const turned = entry.turn === 0 ? '' : `, turned by ${Math.abs(entry.turn)}° ${entry.turn > 0 ? 'anticlockwise' : 'clockwise'}`
   return [{
-    text: `${entry.name}: on ${face.name.toLowerCase()}, ${show(entry.left)} from the left and ${show(entry.bottom)} from the foot`
+    text: `${entry.name}: on ${face.name.toLowerCase()}, ${show(entry.left)} from the ${sides.left} and ${show(entry.bottom)} from the `
+      + `${sides.bottom}`
       + `${turned}, ${holdWords(entry, length => formatLength(length, units, { unit: true }))}.`,
     warning: entry.hold === 'loose' ? undefined : free ?? beyond,
     makes: [],

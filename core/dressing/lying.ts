@@ -1,4 +1,3 @@
-import polygonClipping from 'polygon-clipping'
 import type { MultiPolygon, Polygon } from 'polygon-clipping'
 import type { Construction, Finding, Joint, Panel, Point } from '../folds'
 import { glueOutline, holesOf, isLayer, isWhole, outlineOf, pointsInJoint } from '../folds'
@@ -8,6 +7,7 @@ import { formatLength, nanometres } from '../lengths'
 import { TRIFLE, areaOfAll, inMicrometres, neverSeen, seenFaces } from './seen'
 import { inTheWay } from './passing'
 import { withAllOnIt } from './stacks'
+import { difference, intersection, union } from './clipping'
 
 const MICRO = 1000
 /** Share of a glued area that may reach over an edge of its sheet where nothing else lies, as round shapes do. */
@@ -27,7 +27,7 @@ export function lyingFindings(card: Construction, units: Units): Finding[] {
   }))]
 }
 
-const within = (zone: Point[], piece: Point[]): MultiPolygon => polygonClipping.intersection([inMicrometres(zone)], [inMicrometres(piece)])
+const within = (zone: Point[], piece: Point[]): MultiPolygon => intersection([inMicrometres(zone)], [inMicrometres(piece)])
 
 function gluedAmiss(card: Construction): Finding[] {
   return card.joints.filter(({ means, glue }) => means !== 'held' && glue.width.value > 0 && glue.height.value > 0).flatMap((joint) => {
@@ -39,16 +39,16 @@ function gluedAmiss(card: Construction): Finding[] {
     const about = { severity: 'warn' as const, subject: name, part: joint.part }
     // Beside a layer it is still glued to what that lies on. A little over an edge holds nothing; over another panel it holds what parts.
     const { panel: ground, zone: low, layers } = groundOf(card, joint)
-    const beyond = polygonClipping.difference(low, [inMicrometres(outlineOf(ground))], ...layers)
+    const beyond = difference(low, [inMicrometres(outlineOf(ground))], ...layers)
     const [other, ...more] = byKey(card.parts, ground.part).panels.filter(panel => panel !== ground)
       .map((panel): Polygon => [inMicrometres(outlineOf(panel))])
-    const isOver = other !== undefined && areaOfAll(polygonClipping.intersection(beyond, polygonClipping.union(other, ...more))) > TRIFLE
+    const isOver = other !== undefined && areaOfAll(intersection(beyond, union(other, ...more))) > TRIFLE
     if (isOver || areaOfAll(beyond) > OVER_THE_EDGE * areaOfAll(low))
       return [{ ...about, problem: `is glued beyond ${ground.name.toLowerCase()}: there it holds what has to part, or nothing.` }]
     const holes = holesOf(part, onto).map((hole): Polygon => [inMicrometres(hole)])
     const [first, ...others] = holes
     const own = holesOf(byKey(card.parts, joint.part), joint.by).length > 0
-    if (first && !own && areaOfAll(polygonClipping.intersection(zone, polygonClipping.union(first, ...others))) > TRIFLE)
+    if (first && !own && areaOfAll(intersection(zone, union(first, ...others))) > TRIFLE)
       return [{ ...about, problem: `is glued over an opening of ${onto.name.toLowerCase()}: there glue shows and holds nothing.` }]
     return []
   })

@@ -1,4 +1,3 @@
-import polygonClipping from 'polygon-clipping'
 import type { Pair, Ring } from 'polygon-clipping'
 import type { FreeShape, LayerShape } from '../document'
 import type { Panel, Point } from '../folds'
@@ -6,6 +5,7 @@ import { outlineOf } from '../folds'
 import type { Length } from '../lengths'
 import { around, itemAt } from '../lists'
 import { areaOfAll } from './seen'
+import { difference } from './clipping'
 
 /** Corners that stand for a whole round, and for a rounded corner. */
 const ROUND = 48
@@ -77,8 +77,8 @@ export function eroded(corners: Point[], border: number): Point[] {
     const [left, right, foot, head] = [Math.min(...xs) + by, Math.max(...xs) - by, Math.min(...ys) + by, Math.max(...ys) - by]
     return [[left, foot], [right, foot], [right, head], [left, head]]
   }
-  const bays = polygonClipping.difference([box(0)], [corners.map(([x, y]): [number, number] => [x, y])])
-  const left = polygonClipping.difference([box(border)], ...bays.map(([outer]) => [grown(hullOf(outer ?? []), border)]))
+  const bays = difference([box(0)], [corners.map(([x, y]): [number, number] => [x, y])])
+  const left = difference([box(border)], ...bays.map(([outer]) => [grown(hullOf(outer ?? []), border)]))
   const [largest] = [...left].sort((a, b) => areaOfAll([b]) - areaOfAll([a]))
   return largest?.[0]?.slice(0, -1).map(([x, y]): Point => [Math.round(x), Math.round(y)]) ?? []
 }

@@ -2,6 +2,8 @@ import type { GlueEntry, Hold, Making } from '../document'
 import type { Finding, Joint, Means, Panel, Part, Point, Step } from '../folds'
 import type { Length } from '../lengths'
 import { Measure, lengthFrom } from '../lengths'
+import type { SideWords } from './held'
+import { AS_DRAWN } from './held'
 
 const MEANS: Record<Hold, Means> = {
   'tape': 'tape', 'strong tape': 'strong tape', 'glue': 'glue', 'dots': 'dot', 'foam': 'foam', 'loose': 'held',
@@ -67,9 +69,9 @@ export function flatPart(
 }
 
 /** Where glue keeps off, in words; nothing where it goes up to every edge. */
-export function glueWords({ left, right, top, bottom }: GlueEntry, show: (length: Length) => string): string | undefined {
-  const off = ([['left', left], ['right', right], ['head', top], ['foot', bottom]] as const)
-    .flatMap(([side, text]) => (lengthFrom(text) > 0 ? [`${show(lengthFrom(text))} at the ${side}`] : []))
+export function glueWords(glue: GlueEntry, show: (length: Length) => string, sides: SideWords = AS_DRAWN): string | undefined {
+  const off = (['left', 'right', 'top', 'bottom'] as const)
+    .flatMap(side => (lengthFrom(glue[side]) > 0 ? [`${show(lengthFrom(glue[side]))} at the ${sides[side]}`] : []))
   return off.length > 0 ? `Leave free of glue: ${off.join(', ')}.` : undefined
 }
 

@@ -1,4 +1,3 @@
-import polygonClipping from 'polygon-clipping'
 import type { Polygon } from 'polygon-clipping'
 import type { Construction, Finding, Frame, Joint, Panel, Point } from '../folds'
 import { dot, glueOutline, holesOf, isLayer, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
@@ -6,6 +5,7 @@ import { byKey } from '../lists'
 import type { Corner, Pose } from './seen'
 import { AJAR, PARALLEL, TRIFLE, areaOfAll, heightOf, inMicrometres } from './seen'
 import { withAllOnIt } from './stacks'
+import { difference, intersection } from './clipping'
 
 /** Openings that a moving part is followed through. */
 const STEPS = Array.from({ length: 17 }, (_, at) => at / 16)
@@ -83,7 +83,7 @@ function underOf(card: Construction, panel: Panel): Joint['face'] | undefined {
 const asSeen = (points: Point[], panel: Panel, lies: Frame, ground: Frame): Corner[] =>
   inMicrometres(placed(points, panel, lies).map(corner => seenFrom(ground, corner)).map(([right, up]): Point => [right, up]))
 
-const overlap = (a: Polygon, b: Polygon): number => areaOfAll(polygonClipping.intersection(a, b))
+const overlap = (a: Polygon, b: Polygon): number => areaOfAll(intersection(a, b))
 
 /** Whether what slides is held by foam through an opening of a sheet, and so lies on the other side of it than what carries it. */
 function isHungThrough(card: Construction, sheet: Panel, panel: Panel): boolean {
@@ -136,7 +136,7 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
     last = place
     const outline = asSeen(outlineOf(panel), panel, mover, ground)
     if (!mayMeet(pads, outline)) continue
-    const over = polygonClipping.intersection([pads], [outline])
+    const over = intersection([pads], [outline])
     if (areaOfAll(over) <= TRIFLE) continue
     // Pads that reach an opening of what passes run in that, as in a track.
     if (holes.some(hole => overlap([pads], [asSeen(hole, panel, mover, ground)]) > TRIFLE)) return undefined
@@ -167,7 +167,7 @@ function isParted({ card, joint: { onto, face }, own, high, panel }: Meeting, po
     const lies = heightOf(ground, frame)
     if (!pads.every(corner => lies(corner) * side > 0 && lies(corner) * side < passes(corner) * side - 1)) return false
     const outline = asSeen(outlineOf(other), other, frame, ground)
-    return areaOfAll(polygonClipping.difference([pads], [outline])) < TRIFLE
+    return areaOfAll(difference([pads], [outline])) < TRIFLE
       && holesOf(part, other).every(hole => overlap([pads], [asSeen(hole, other, frame, ground)]) <= TRIFLE)
   }))
 }

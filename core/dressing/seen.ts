@@ -1,8 +1,8 @@
-import polygonClipping from 'polygon-clipping'
 import type { MultiPolygon, Polygon } from 'polygon-clipping'
 import type { Construction, Face, Frame, Joint, Panel, Part, Point } from '../folds'
 import { dot, face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom, windowOutline } from '../folds'
 import { once } from '../lists'
+import { difference, intersection } from './clipping'
 
 /*
  * What is seen of every face: polygons on the panel, in micrometres from its lower left corner, as its pattern is drawn, inside
@@ -70,7 +70,8 @@ function compute(card: Construction): SeenFace[] {
       const whole = polygonOf(outlineOf(panel), holesOf(part, panel), panel)
       const seen = (pose: Pose, near: number) => {
         const over = all.flatMap((other, at) => (at === order ? [] : coverOf(pose, panel, other, { side, near, later: at > order })))
-        return over.length === 0 ? [whole] : polygonClipping.difference(whole, ...over)
+          .concat(gluedDown(card, panel, side))
+        return over.length === 0 ? [whole] : difference(whole, ...over)
       }
       // Clipping takes its time, so it waits until it is asked for.
       const [open, closed] = [once(() => seen(shown, NEAR)), once(() => seen(shut, Infinity))]
@@ -119,7 +120,7 @@ export function windowsClear(card: Construction): ClearWindow[] {
     const clear = (pose: Pose) => {
       const over = sliding.flatMap(other =>
         (['inside', 'outside'] as const).flatMap(side => coverOf(pose, panel, other, { side, near: NEAR, later: true })))
-      return over.length === 0 ? 1 : areaOfAll(polygonClipping.difference(whole, ...over)) / areaOfAll([whole])
+      return over.length === 0 ? 1 : areaOfAll(difference(whole, ...over)) / areaOfAll([whole])
     }
     const shares = { open: clear(open), closed: clear(closed) }
     return Math.min(shares.open, shares.closed) < 1 ? [{ key: window.key, name: window.name, panel, ...shares }] : []
@@ -157,7 +158,7 @@ export function faceToFace(card: Construction, matters: (one: Part, other: Part)
       if (over.length === 0 || coverOf(pose, other.panel, one, FACING).length === 0) continue
       const whole = polygonOf(outlineOf(one.panel), holesOf(one.part, one.panel), one.panel)
       const least = SHARE * areaOfAll([whole])
-      let touching = polygonClipping.intersection(whole, ...over)
+      let touching = intersection(whole, ...over)
       // What lies nearer to the one than the other does keeps them apart; mostly the first of it does so altogether.
       const [height, middle] = [heightOf(frame, facing), middleOf(touching)]
       for (const third of all) {
@@ -166,7 +167,7 @@ export function faceToFace(card: Construction, matters: (one: Part, other: Part)
         const lies = pose.get(panelKey(third.panel))
         if (!lies || heightOf(frame, lies)(middle) > height(middle) - 1) continue
         const between = coverOf(pose, one.panel, third, FACING)
-        if (between.length > 0) touching = polygonClipping.difference(touching, ...between)
+        if (between.length > 0) touching = difference(touching, ...between)
       }
       if (areaOfAll(touching) > least) pairs.push([one.part, other.part])
     }
@@ -284,13 +285,20 @@ const boxed = ({ glue }: Joint, panel: Panel): Point[] => {
 }
 
 /** Where something is glued on a side of a panel, and where that side is glued down itself. */
-function gluedOn({ joints }: Construction, panel: Panel, side: Face): MultiPolygon {
+function gluedOn({ joints, parts }: Construction, panel: Panel, side: Face): MultiPolygon {
   return joints.filter(({ means }) => means !== 'held').flatMap((joint): Polygon[] => {
     if (joint.glue.width.value <= 0 || joint.glue.height.value <= 0) return []
     if (joint.onto === panel && joint.face === side) return [polygonOf(glueOutline(joint), [], panel)]
-    const down: Face = joint.faceDown ? 'inside' : 'outside'
-    return joint.by === panel && down === side ? [polygonOf(boxed(joint, panel), [], panel)] : []
-  })
+    return []
+  }).concat(gluedDown({ joints, parts }, panel, side))
+}
+
+/** Where a side of a panel is glued down on something without openings, so that nothing is seen of it. */
+function gluedDown({ joints, parts }: Pick<Construction, 'joints' | 'parts'>, panel: Panel, side: Face): Polygon[] {
+  const isClosed = (onto: Panel) => parts.every(part => part.key !== onto.part || holesOf(part, onto).length === 0)
+  return joints.filter(({ by, onto, faceDown, means, glue }) =>
+    by === panel && isClosed(onto) && (faceDown ? 'inside' : 'outside') === side && means !== 'held' && glue.width.value > 0 && glue.height.value > 0)
+    .map(joint => polygonOf(boxed(joint, panel), [], panel))
 }
 
 /** Parts that lie on the card and of which nothing is ever seen: any scrap would do for them. */

@@ -3,7 +3,10 @@ import type { PreparedCard } from '../../../core/batch'
 import { drawnPapers } from '../../../core/batch'
 import type { CardEntry, FaceEntry, LayerEntry } from '../../../core/document'
 import { BOUNDS, freeKey } from '../../../core/document'
-import { copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, layersOn, maskedFaces, newLayer } from '../../../core/dressing'
+import {
+  AS_DRAWN, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf,
+  layersOn, maskedFaces, newLayer, sideWords,
+} from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
 
 /** What lies on the faces of a card: a face is chosen in the picture or by its name, and dressed. */
@@ -16,6 +19,7 @@ const drawn = computed(() => drawnPapers(card))
 const faces = computed(() => facesOf(construction))
 const face = computed(() => faces.value.find(({ key }) => key === chosen.value) ?? faces.value[0])
 const mark = computed(() => work.prepared.cutter.mark)
+const sides = computed(() => (face.value ? sideWords(construction, face.value) : AS_DRAWN))
 const entry = computed(() => face.value && dressingOf(card.entry, construction, face.value.key, work.units, mark.value))
 const isOwn = computed(() => card.entry.faces.some(({ key }) => key === face.value?.key))
 const options = computed(() => faces.value.map(({ key, name }) => {
@@ -128,6 +132,7 @@ function setPaper(index: number, paper: string) {
         :paper="paperOf(index)"
         :papers="work.batch.papers"
         :windows="windows"
+        :sides="sides"
         @change="next => setLayers(entry!.layers.map(other => (other.key === layer.key ? next : other)))"
         @paper="setPaper(index, $event)"
         @remove="setLayers(entry!.layers.filter(({ key }) => key !== layer.key))"

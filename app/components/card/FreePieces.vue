@@ -2,7 +2,7 @@
 import type { PreparedCard } from '../../../core/batch'
 import type { CardEntry, FreeEntry } from '../../../core/document'
 import { BOUNDS, FREE_KINDS, FREE_SHAPES, HOLDS, NO_DRESSING } from '../../../core/document'
-import { addFreePiece, facesOf, freePartKey, frontFace, isBought, removeFreePiece } from '../../../core/dressing'
+import { AS_DRAWN, addFreePiece, facesOf, freePartKey, frontFace, isBought, removeFreePiece, sideWords } from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
 
 /** Every loose piece that makes it a card: toppers, figures, strips and what is bought, each with its size and its place. */
@@ -13,6 +13,11 @@ const toast = useToast()
 const id = useId()
 const mark = computed(() => work.prepared.cutter.mark)
 const faces = computed(() => facesOf(construction))
+/** What the sides of the face that a piece lies on are called by whoever holds the card. */
+function sidesOf({ face: key }: FreeEntry) {
+  const face = faces.value.find(other => other.key === key)
+  return face ? sideWords(construction, face) : AS_DRAWN
+}
 const open = ref<string>()
 const CHOICES = [
   { field: 'kind', options: FREE_KINDS, words: (name: string) => `What ${name} is` },
@@ -167,10 +172,10 @@ async function readOutline(piece: FreeEntry, event: Event) {
       />
       <template v-if="piece.face !== ''">
         <LengthField
-          v-for="[field, label] in ([['left', 'From the left'], ['bottom', 'From the foot']] as const)"
+          v-for="field in (['left', 'bottom'] as const)"
           :key="field"
           :model-value="piece[field]"
-          :label="label"
+          :label="`From the ${sidesOf(piece)[field]}`"
           :units="work.units"
           :mark="mark"
           zero
@@ -197,6 +202,7 @@ async function readOutline(piece: FreeEntry, event: Event) {
         :name="piece.name"
         :units="work.units"
         :mark="mark"
+        :sides="piece.turn === 0 ? sidesOf(piece) : AS_DRAWN"
         @change="set(piece, $event)"
       />
       <Button

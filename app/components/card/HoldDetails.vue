@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { GlueEntry, Hold, Making } from '../../../core/document'
 import { ALL_GLUED, MAKINGS } from '../../../core/document'
-import { isGluedAll } from '../../../core/dressing'
+import type { SideWords } from '../../../core/dressing'
+import { AS_DRAWN, isGluedAll } from '../../../core/dressing'
 import type { Length, Units } from '../../../core/lengths'
 
 /** What is done to a piece before it is put on, how far its glue keeps from its edges, and how high its foam is. */
-const { glue, made, hold, foam, name, whole = false } = defineProps<{
+const { glue, made, hold, foam, name, sides = AS_DRAWN, whole = false } = defineProps<{
   glue: GlueEntry
   made: Making[]
   hold: Hold
@@ -15,9 +16,11 @@ const { glue, made, hold, foam, name, whole = false } = defineProps<{
   mark: Length
   /** Its glue goes wherever the fold has it. */
   whole?: boolean
+  /** What its sides are called by whoever holds the card. */
+  sides?: SideWords
 }>()
 const emit = defineEmits<{ change: [change: { glue?: GlueEntry, made?: Making[], foam?: string }] }>()
-const SIDES = [['left', 'left'], ['right', 'right'], ['top', 'head'], ['bottom', 'foot']] as const
+const SIDES = ['left', 'right', 'top', 'bottom'] as const
 const WORDS: Record<Making, string> = {
   'stamped': 'stamped', 'coloured': 'coloured', 'die cut': 'cut with a die', 'cut out': 'cut out along its print',
 }
@@ -74,10 +77,10 @@ const setMade = (making: Making, on: boolean) => emit('change', { made: MAKINGS.
     />
     <template v-if="shown && !whole">
       <LengthField
-        v-for="[side, words] in SIDES"
+        v-for="side in SIDES"
         :key="side"
         :model-value="glue[side]"
-        :label="`No glue at the ${words}, for`"
+        :label="`No glue at the ${sides[side]}, for`"
         :units="units"
         :mark="mark"
         zero

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { LayerEntry, PaperEntry } from '../../../core/document'
 import { HOLDS, LAYER_SHAPES } from '../../../core/document'
-import { NOTHING } from '../../../core/dressing'
+import type { SideWords } from '../../../core/dressing'
+import { AS_DRAWN, NOTHING } from '../../../core/dressing'
 import type { Length, Units } from '../../../core/lengths'
 import { lengthFrom, writeLength } from '../../../core/lengths'
 
 /** One layer of a face: its paper, its borders or its own size, and how it is held. */
-const { layer, size, units, windows } = defineProps<{
+const { layer, size, units, windows, sides = AS_DRAWN } = defineProps<{
   layer: LayerEntry
   /** What it is called where it has no name of its own. */
   name: string
@@ -17,12 +18,15 @@ const { layer, size, units, windows } = defineProps<{
   papers: PaperEntry[]
   /** Windows of its panel, which it may ring. */
   windows: { key: string, name: string }[]
+  /** What the sides of its face are called by whoever holds the card. */
+  sides?: SideWords
 }>()
 const emit = defineEmits<{ change: [layer: LayerEntry], paper: [key: string], remove: [] }>()
-const SIDES = [['left', 'Left'], ['right', 'Right'], ['top', 'Top'], ['bottom', 'Bottom']] as const
+const SIDES = ['left', 'right', 'top', 'bottom'] as const
+const LABELS = { left: 'Left', right: 'Right', head: 'Top', foot: 'Bottom' } as const
 const id = useId()
 const set = (change: Partial<LayerEntry>) => emit('change', { ...layer, ...change })
-const isEven = computed(() => SIDES.every(([side]) => lengthFrom(layer[side]) === lengthFrom(layer.left)))
+const isEven = computed(() => SIDES.every(side => lengthFrom(layer[side]) === lengthFrom(layer.left)))
 const apart = ref(false)
 const fixed = computed(() => lengthFrom(layer.width) > 0 || lengthFrom(layer.height) > 0)
 const evenly = (border: string) => set({ left: border, right: border, top: border, bottom: border })
@@ -79,7 +83,7 @@ const rings = computed(() => [{ key: '', name: 'no ring' }, ...windows.map(({ ke
     <LengthField
       v-if="isEven && !apart"
       :model-value="layer.left"
-      :label="fixed && !layer.centred ? 'From left and bottom' : 'Border'"
+      :label="fixed && !layer.centred ? `From ${sides.left} and ${sides.bottom}` : 'Border'"
       :units="units"
       :mark="mark"
       zero
@@ -87,10 +91,10 @@ const rings = computed(() => [{ key: '', name: 'no ring' }, ...windows.map(({ ke
     />
     <template v-else>
       <LengthField
-        v-for="[side, label] in SIDES"
+        v-for="side in SIDES"
         :key="side"
         :model-value="layer[side]"
-        :label="`${label} border`"
+        :label="`${LABELS[sides[side]]} border`"
         :units="units"
         :mark="mark"
         zero
@@ -173,6 +177,7 @@ const rings = computed(() => [{ key: '', name: 'no ring' }, ...windows.map(({ ke
       :name="layer.name || name"
       :units="units"
       :mark="mark"
+      :sides="sides"
       @change="set"
     />
     <Button
