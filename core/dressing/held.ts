@@ -2,7 +2,7 @@ import type { Construction, Face, Frame, Panel, Vector } from '../folds'
 import { cross, dot, isWhole, panelKey, poseOf, scale } from '../folds'
 import { byKey } from '../lists'
 import { isFreePart } from './free'
-import { areaOfAll, seenFaces } from './seen'
+import { areaOfAll, downOf, seenFaces } from './seen'
 import { withAllOnIt } from './stacks'
 
 /** The four sides of a face as its measures name them: as it is drawn, with what lies on it towards the reader. */
@@ -35,6 +35,8 @@ export function sideWords(card: Construction, { panel, side }: { panel: Panel, s
 /** Whether a face, or what lies on it, is seen from outside while the card is closed. */
 function isOutside(card: Construction, panel: Panel, side: Face): boolean {
   const isSame = (other: Panel) => other.part === panel.part && other.key === panel.key
+  // What is glued down is seen of nobody, whatever sheet comes to lie where.
+  if (card.joints.some(joint => isSame(joint.by) && downOf(joint) === side && joint.means !== 'held')) return false
   // Only flat pieces lie on it wherever they are seen; what folds is seen elsewhere, and what the maker adds changes no words.
   const flat = card.joints.filter(({ onto, face, part }) =>
     isSame(onto) && face === side && !isFreePart(part) && byKey(card.parts, part).panels.length === 1)

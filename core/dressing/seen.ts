@@ -70,7 +70,6 @@ function compute(card: Construction): SeenFace[] {
       const whole = polygonOf(outlineOf(panel), holesOf(part, panel), panel)
       const seen = (pose: Pose, near: number) => {
         const over = all.flatMap((other, at) => (at === order ? [] : coverOf(pose, panel, other, { side, near, later: at > order })))
-          .concat(gluedDown(card, panel, side))
         return over.length === 0 ? [whole] : difference(whole, ...over)
       }
       // Clipping takes its time, so it waits until it is asked for.
@@ -285,21 +284,16 @@ const boxed = ({ glue }: Joint, panel: Panel): Point[] => {
 }
 
 /** Where something is glued on a side of a panel, and where that side is glued down itself. */
-function gluedOn({ joints, parts }: Construction, panel: Panel, side: Face): MultiPolygon {
+function gluedOn({ joints }: Construction, panel: Panel, side: Face): MultiPolygon {
   return joints.filter(({ means }) => means !== 'held').flatMap((joint): Polygon[] => {
     if (joint.glue.width.value <= 0 || joint.glue.height.value <= 0) return []
     if (joint.onto === panel && joint.face === side) return [polygonOf(glueOutline(joint), [], panel)]
-    return []
-  }).concat(gluedDown({ joints, parts }, panel, side))
+    return joint.by === panel && downOf(joint) === side ? [polygonOf(boxed(joint, panel), [], panel)] : []
+  })
 }
 
-/** Where a side of a panel is glued down on something without openings, so that nothing is seen of it. */
-function gluedDown({ joints, parts }: Pick<Construction, 'joints' | 'parts'>, panel: Panel, side: Face): Polygon[] {
-  const isClosed = (onto: Panel) => parts.every(part => part.key !== onto.part || holesOf(part, onto).length === 0)
-  return joints.filter(({ by, onto, faceDown, means, glue }) =>
-    by === panel && isClosed(onto) && (faceDown ? 'inside' : 'outside') === side && means !== 'held' && glue.width.value > 0 && glue.height.value > 0)
-    .map(joint => polygonOf(boxed(joint, panel), [], panel))
-}
+/** The side of a glued panel that lies down. */
+export const downOf = ({ faceDown }: Pick<Joint, 'faceDown'>): Face => (faceDown ? 'inside' : 'outside')
 
 /** Parts that lie on the card and of which nothing is ever seen: any scrap would do for them. */
 export function neverSeen(card: Construction): Part[] {
