@@ -99,12 +99,12 @@ describe('a dressing on the move', () => {
     expect(card.faces[0]!.layers).toMatchObject([{ width: '1 1/2 in', height: '1 in' }, { left: '1/4 in', width: NOTHING }])
   })
 
-  it('is pulled to the right on the pattern, which is to the left on an outside', () => {
+  it('is pulled along its own face, whichever side that is', () => {
     const card = cardOf('z-fold')
     const inside = addFreePiece(card, 'inch', { face: 'base--c--inside', left: '1 in', bottom: '1 in' })
     const outside = addFreePiece(card, 'inch', { face: 'base--c--outside', left: '1 in', bottom: '1 in' })
     for (const { key } of [inside, outside]) moveFreePiece(card, freePartKey(key), inches(1 / 4), inches(1 / 2), 'inch')
-    expect(card.free.map(({ left, bottom }) => [left, bottom])).toEqual([['1 1/4 in', '1 1/2 in'], ['3/4 in', '1 1/2 in']])
+    expect(card.free.map(({ left, bottom }) => [left, bottom])).toEqual([['1 1/4 in', '1 1/2 in'], ['1 1/4 in', '1 1/2 in']])
   })
 })
 

@@ -149,15 +149,13 @@ export function setOwnPart(card: Pick<CardEntry, 'parts'>, key: string, change: 
 }
 
 /**
- * Moves a free piece by so much, to the right and up as its flat pattern is drawn, inside face up.
+ * Moves a free piece by so much along its face, to the right and up as that is drawn.
  * @param part the part that it has become
  */
 export function moveFreePiece(card: CardEntry, part: string, right: number, up: number, units: Units): void {
   const entry = card.free.find(({ key }) => freePartKey(key) === part)
   if (!entry) return
-  // On the outside left is right.
-  const across = entry.face.endsWith('--outside') ? -right : right
-  entry.left = writeLength(nanometres(lengthFrom(entry.left) + across), units)
+  entry.left = writeLength(nanometres(lengthFrom(entry.left) + right), units)
   entry.bottom = writeLength(nanometres(lengthFrom(entry.bottom) + up), units)
 }
 

@@ -87,8 +87,8 @@ const rowsOf = (labels: Label[]) => Math.max(0, ...labels.map(({ row }) => row +
 const margin = computed(() => ({ left: 56, right: 14 + rowsOf(beside.value) * ROW, top: 26, bottom: 10 + rowsOf(below.value) * ROW }))
 
 const spot = ([x, y]: Point, left = 0, bottom = height.value) => `${(left + x * scale).toFixed(1)},${(bottom - y * scale).toFixed(1)}`
-/** The edge of a part with its windows, as one path, its lower left corner at this place. */
-const pathOf = (shape: Part, left = 0, bottom = height.value) =>
+/** The edge of a part with its windows, as one path, its lower left corner at this place; seen from behind, it is as in a mirror. */
+const pathOf = (shape: Part, left = 0, bottom = height.value, behind = false) =>
   [
     shape.outline
     ?? ([
@@ -99,7 +99,7 @@ const pathOf = (shape: Part, left = 0, bottom = height.value) =>
     ] as Point[]),
     ...shape.windows.map(windowOutline),
   ]
-    .map(corners => `M${corners.map(corner => spot(corner, left, bottom)).join('L')}Z`)
+    .map(corners => `M${corners.map(([x, y]) => spot([behind ? shape.width.value - x : x, y], left, bottom)).join('L')}Z`)
     .join('')
 /** The edge of one panel with what is cut from it. */
 const faceOf = (panel: Panel) =>
@@ -109,6 +109,8 @@ const pointOf = ({ x, y }: Place): Point => [x.value, y.value]
 interface Laid {
   part: Part
   joint: Joint
+  /** Whether it lies on the outside, or on something that does. */
+  behind: boolean
   x: number
   y: number
 }
@@ -116,15 +118,18 @@ interface Laid {
 /** Everything glued on this blank and on what lies on it, lowest layer first; y counts from the top here. */
 const layers = computed(() => {
   const found: Laid[] = []
-  const visit = (panel: Panel, x: number, bottom: number) => {
+  const visit = (panel: Panel, x: number, bottom: number, below = false) => {
     for (const joint of construction.joints) {
       if (joint.onto.part !== panel.part || joint.onto.key !== panel.key) continue
       const glued = byKey(construction.parts, joint.part)
       // What is no layer, such as a plate across the folded card, is drawn by itself; what the maker has laid on it can be moved.
       if (!(isLayer(glued.kind) || isFree(glued)) || glued.width.value <= 0 || glued.height.value <= 0) continue
-      const at = { x: x + joint.x.value * scale, bottom: bottom - joint.y.value * scale }
-      found.push({ part: glued, joint, x: at.x, y: at.bottom - glued.height.value * scale })
-      visit(face(glued), at.x, at.bottom)
+      const behind = below !== (joint.face === 'outside')
+      // On a layer that is seen from behind, left is right.
+      const left = below ? panel.width.value - joint.x.value - glued.width.value : joint.x.value
+      const at = { x: x + left * scale, bottom: bottom - joint.y.value * scale }
+      found.push({ part: glued, joint, behind, x: at.x, y: at.bottom - glued.height.value * scale })
+      visit(face(glued), at.x, at.bottom, behind)
     }
   }
   for (const panel of part.panels) visit(panel, panel.x.value * scale, height.value - panel.y.value * scale)
@@ -159,16 +164,19 @@ function roomy(panel: Panel) {
 }
 const isFree = ({ key }: Part) => mark !== undefined && isFreePart(key)
 /** About its middle, as it lies on the card; drawings have up the other way round. */
-const turning = ({ part: { width, height }, joint: { turned, face }, x, y }: Laid) =>
+const turning = ({ part: { width, height }, joint: { turned }, behind, x, y }: Laid) =>
   turned === 0
     ? undefined
-    : `rotate(${face === 'outside' ? turned : -turned} ${x + (width.value * scale) / 2} ${y + (height.value * scale) / 2})`
+    : `rotate(${behind ? turned : -turned} ${x + (width.value * scale) / 2} ${y + (height.value * scale) / 2})`
 
 /** A free piece under the hand, and how far it has been moved already, in marks. */
-let pulled: { key: string, x: number, y: number, right: number, up: number } | undefined
-function grab(event: PointerEvent, { part: shape }: Laid) {
+let pulled: { key: string, way: 1 | -1, x: number, y: number, right: number, up: number } | undefined
+/** What lies behind is moved along its own face, on which left is right. */
+const wayOf = ({ behind }: Laid) => (behind ? -1 : 1)
+function grab(event: PointerEvent, layer: Laid) {
+  const { part: shape } = layer
   if (!isFree(shape)) return
-  pulled = { key: shape.key, x: event.clientX, y: event.clientY, right: 0, up: 0 };
+  pulled = { key: shape.key, way: wayOf(layer), x: event.clientX, y: event.clientY, right: 0, up: 0 };
   (event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
 function pull(event: PointerEvent) {
@@ -176,15 +184,16 @@ function pull(event: PointerEvent) {
   const marks = (pixels: number) => Math.round(pixels / (mark * scale))
   const [right, up] = [marks(event.clientX - pulled.x), marks(pulled.y - event.clientY)]
   if (right === pulled.right && up === pulled.up) return
-  emit('move', pulled.key, (right - pulled.right) * mark, (up - pulled.up) * mark)
+  emit('move', pulled.key, pulled.way * (right - pulled.right) * mark, (up - pulled.up) * mark)
   pulled = { ...pulled, right, up }
 }
-function nudge(event: KeyboardEvent, { part: shape }: Laid) {
+function nudge(event: KeyboardEvent, layer: Laid) {
+  const { part: shape } = layer
   const way = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key]
   if (!way || !isFree(shape) || mark === undefined) return
   event.preventDefault()
   const [right = 0, up = 0] = way
-  emit('move', shape.key, right * mark, up * mark)
+  emit('move', shape.key, wayOf(layer) * right * mark, up * mark)
 }
 const pick = (part: string, panels?: string[]) => emit('choose', { part, ...(panels && { panels }) })
 /** The next face of the part, or the one before it. */
@@ -237,12 +246,12 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
     <path
       v-for="layer in layers"
       :key="layer.part.key"
-      :d="pathOf(layer.part, layer.x, layer.y + layer.part.height.value * scale)"
+      :d="pathOf(layer.part, layer.x, layer.y + layer.part.height.value * scale, layer.behind)"
       :fill="paperFill(papers[layer.part.key], turned(layer.part))"
       fill-rule="evenodd"
       :class="[
         'edge layer',
-        { free: isFree(layer.part), chosen: isChosen(chosen, layer.part.key), behind: layer.joint.face === 'outside' },
+        { free: isFree(layer.part), chosen: isChosen(chosen, layer.part.key), behind: layer.behind },
       ]"
       :transform="turning(layer)"
       role="button"
@@ -257,7 +266,7 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       @pointerup="pulled = undefined"
       @pointercancel="pulled = undefined"
     >
-      <title>{{ layer.part.name }}{{ layer.joint.face === 'outside' ? ', on the outside' : '' }}</title>
+      <title>{{ layer.part.name }}{{ layer.behind ? ', on the outside' : '' }}</title>
     </path>
     <path
       v-for="(slit, index) in part.slits"
