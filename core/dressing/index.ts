@@ -5,8 +5,9 @@ export {
   NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight,
   removeFreePiece, resizeDressing, setOwnPart,
 } from './edit'
-export type { SideWords } from './held'
-export { AS_DRAWN, sideWords } from './held'
+export { sideWords } from './held'
+export type { SideWords } from './sides'
+export { AS_DRAWN } from './sides'
 export { isGluedAll } from './parts'
 export { freePartKey, isBought, isFreePart } from './free'
 export type { Repairable } from './repair'

@@ -2,8 +2,8 @@ import type { GlueEntry, Hold, Making } from '../document'
 import type { Finding, Joint, Means, Panel, Part, Point, Step } from '../folds'
 import type { Length } from '../lengths'
 import { Measure, lengthFrom } from '../lengths'
-import type { SideWords } from './held'
-import { AS_DRAWN } from './held'
+import type { SideWords } from './sides'
+import { AS_DRAWN } from './sides'
 
 const MEANS: Record<Hold, Means> = {
   'tape': 'tape', 'strong tape': 'strong tape', 'glue': 'glue', 'dots': 'dot', 'foam': 'foam', 'loose': 'held',
