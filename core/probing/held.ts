@@ -1,7 +1,7 @@
 import type { Construction, Face, Panel } from '../folds'
 import { CLOSED, shareSeen } from './looking'
 import type { Sheet, Vector } from './space'
-import { THIN, along, nameOf, placeOn, standing } from './space'
+import { THIN, along, carriedBy, nameOf, placeOn, standing } from './space'
 
 type End = 'left' | 'right' | 'head' | 'foot'
 /** What the four sides of a face are, by the names its own drawing gives them. */
@@ -52,11 +52,7 @@ function isOuter(card: Construction, panel: Panel, side: Face): boolean {
   const look = { within: Infinity, slope: 0.05, straight: true }
   const isFlat = (key: string) => card.parts.some(part => part.key === key && part.panels.length === 1)
   const on = card.joints.filter(({ onto, face, part }) => nameOf(onto) === nameOf(panel) && face === side && isFlat(part))
-  const over = new Set(on.map(({ part }) => part))
-  for (let size = 0; size < over.size;) {
-    size = over.size
-    for (const { onto, part } of card.joints) if (over.has(onto.part)) over.add(part)
-  }
+  const over = carriedBy(card, on.map(({ part }) => part))
   const area = ({ panel: { width, height } }: Sheet) => width.value * height.value
   const isSeen = (sheet: Sheet, way: 1 | -1) => shareSeen(sheets, sheet, way, look) * area(sheet) > SEEN * area(own)
   return isSeen(own, side === 'inside' ? 1 : -1)

@@ -1,9 +1,11 @@
 import type { Construction, Joint } from '../folds'
 import type { Sheet, Spot, Verdict } from './space'
-import { THICK, fromSheet, hasPaper, isWithin, lies, nameOf, placeOn, standing } from './space'
+import { THICK, evenly, fromSheet, glueSpots, hasPaper, isLayer, isWithin, lies, nameOf, placeOn, standing } from './space'
 
 /** Points along each side of a glued area. */
 const GRID = 16
+/** Also right along the edges, so that no sliver is missed. */
+const STEPS = [0.001, ...evenly(GRID), 0.999]
 
 const MILLIMETRE = 1_000_000
 /** So many square millimetres of glue surely hold what has to part. */
@@ -25,7 +27,7 @@ export function glueAmiss(card: Construction): Glue {
   for (const joint of card.joints) {
     const [by, onto] = [sheets.find(({ panel }) => panel === joint.by), sheets.find(({ panel }) => panel === joint.onto)]
     if (!by || !onto || joint.means === 'held') continue
-    const spots = glued(joint, by)
+    const spots = glueSpots(joint, by, STEPS)
     if (spots.length === 0) continue
     // Straight down, through all layers, to the panel that carries them.
     const stack = under(card, sheets, onto)
@@ -51,8 +53,7 @@ export function reachesOver(card: Construction, joint: Joint, sheets: Sheet[]): 
   const [by, onto] = [sheets.find(({ panel }) => panel === joint.by), sheets.find(({ panel }) => panel === joint.onto)]
   const ground = onto && under(card, sheets, onto).at(-1)
   if (!by || !ground) return false
-  const steps = Array.from({ length: GRID }, (_, at) => (at + 0.5) / GRID)
-  const spots = steps.flatMap(right => steps.map((up): Spot => [right * joint.by.width.value, up * joint.by.height.value]))
+  const spots = evenly(GRID).flatMap(right => evenly(GRID).map((up): Spot => [right * joint.by.width.value, up * joint.by.height.value]))
     .filter(spot => isWithin(by, spot))
     .map(spot => fromSheet(ground, placeOn(by, spot)).spot)
   return neighboursOf(ground).some(ring => spots.some(spot => lies(ring, spot) && !isWithin(ground, spot)))
@@ -79,15 +80,6 @@ function neighboursOf({ part, panel }: Sheet): Spot[][] {
   })
 }
 
-/** Points of the glued area of a joint, where its sheet has paper, from the corner of the panel that is glued. */
-function glued({ glue, by }: Joint, sheet: Sheet): Spot[] {
-  // Also right along its edges, so that no sliver is missed.
-  const steps = [0.001, ...Array.from({ length: GRID }, (_, at) => (at + 0.5) / GRID), 0.999]
-  const [left, foot] = [glue.x.value - by.x.value, glue.y.value - by.y.value]
-  return steps.flatMap(right => steps.map((up): Spot => [left + right * glue.width.value, foot + up * glue.height.value]))
-    .filter(spot => isWithin(sheet, spot))
-}
-
 /** Whether a point is none of those right along the edges of the glue, which speak for no area. */
 function isInner({ glue, by }: Joint, [right, up]: Spot): boolean {
   const [across, along] = [(right + by.x.value - glue.x.value) / glue.width.value, (up + by.y.value - glue.y.value) / glue.height.value]
@@ -96,7 +88,7 @@ function isInner({ glue, by }: Joint, [right, up]: Spot): boolean {
 
 /** A sheet and, where it is a layer, all that it lies on, down to the panel that carries them. */
 function under(card: Construction, sheets: Sheet[], top: Sheet): Sheet[] {
-  const joint = ['mat', 'underlay', 'message'].includes(top.part.kind) ? card.joints.find(({ part }) => part === top.part.key) : undefined
+  const joint = isLayer(top.part) ? card.joints.find(({ part }) => part === top.part.key) : undefined
   const below = joint && sheets.find(({ panel }) => nameOf(panel) === nameOf(joint.onto))
   return below ? [top, ...under(card, sheets, below)] : [top]
 }

@@ -2,7 +2,7 @@ import type { Construction, Part } from '../folds'
 import { neighbours } from '../lists'
 import { allSheets, reachesOver } from './holding'
 import type { Sheet, Spot, Vector, Verdict } from './space'
-import { THIN, along, fromSheet, hasPaper, placeOn, standing, times } from './space'
+import { THIN, along, carriedBy, fromSheet, hasPaper, placeOn, standing, times } from './space'
 
 /** The card as good as closed: what opens is open by a crack, so that it shows which of two sheets lies in front. */
 export const CLOSED = 0.03
@@ -116,11 +116,7 @@ export function peeping(card: Construction): Map<string, Verdict> {
   if (card.hiding.length === 0) return found
   const sheets = standing(card, CLOSED, THIN)
   for (const hiding of card.hiding) {
-    const on = new Set<string>()
-    for (let size = -1; size < on.size;) {
-      size = on.size
-      for (const { onto, part } of card.joints) if (onto === hiding || on.has(onto.part)) on.add(part)
-    }
+    const on = carriedBy(card, card.joints.filter(({ onto }) => onto === hiding).map(({ part }) => part))
     for (const sheet of sheets.filter(({ part }) => on.has(part.key))) {
       const look = { within: Infinity, slope: STRICT, straight: true }
       const share = Math.max(...([1, -1] as const).map(side => shareSeen(sheets, sheet, side, look, 40)))

@@ -1,7 +1,7 @@
 import type { Construction, Joint, Panel } from '../folds'
 import { glueAmiss } from './holding'
 import type { Sheet, Spot, Verdict } from './space'
-import { THIN, along, between, fromSheet, hasPaper, isWithin, nameOf, placeOn, standing } from './space'
+import { THIN, along, between, carriedBy, evenly, fromSheet, glueSpots, hasPaper, isLayer, isWithin, nameOf, placeOn, standing } from './space'
 
 const OPENINGS = Array.from({ length: 21 }, (_, at) => at / 20)
 /** Points along each side of what stands on foam. */
@@ -10,6 +10,7 @@ const GRID = 6
 const MOVES = 4_000_000
 /** Sheets that meet at a greater angle than this, as cosine, close on each other and do not slide. */
 const ALONG = 0.85
+/** So far below a sheet, in nanometres, something surely passes on its other side. */
 const FAR = 1_000_000
 /** What passes farther off, in nanometres, passes above the foam. */
 const NEAR = 3_000_000
@@ -67,20 +68,10 @@ function hungThrough(card: Construction, raised: Joint[], pose: Pose = new Map()
 
 const sizeOf = ({ glue }: Joint): number => glue.width.value * glue.height.value
 
-/** Parts with all that is put on them. */
-function carriedBy({ joints }: Construction, parts: string[]): Set<string> {
-  const all = new Set(parts)
-  for (let size = 0; size < all.size;) {
-    size = all.size
-    for (const { onto, part } of joints) if (all.has(onto.part)) all.add(part)
-  }
-  return all
-}
-
 /** The part that a piece stands on in the end, through all layers. */
 function carrierOf(card: Construction, joint: Joint): string {
   const part = card.parts.find(({ key }) => key === joint.onto.part)
-  const below = part && ['mat', 'underlay', 'message'].includes(part.kind) ? card.joints.find(other => other.part === part.key) : undefined
+  const below = part && isLayer(part) ? card.joints.find(other => other.part === part.key) : undefined
   return below ? carrierOf(card, below) : joint.onto.part
 }
 
@@ -110,7 +101,7 @@ function passes(joint: Joint, panel: Panel, poses: Pose[], spots: Spot[][], isUn
 
 /** Whether some of a sheet lies near the plane of another one, as all that slides along it does the whole time. */
 const isBeside = (ground: Sheet, mover: Sheet): boolean =>
-  [...mover.outline].some(corner => Math.abs(fromSheet(ground, placeOn(mover, corner)).height) < NEAR)
+  mover.outline.some(corner => Math.abs(fromSheet(ground, placeOn(mover, corner)).height) < NEAR)
 
 /** How far a place of a sheet moves along another one in a moment, and how far off it or down on it. */
 function wayOf(spot: Spot, [ground, mover]: [Sheet, Sheet], [nextGround, nextMover]: [Sheet, Sheet]): { along: number, off: number } {
@@ -147,9 +138,5 @@ function meetings(foot: Spot[], joint: Joint, ground: Sheet, mover: Sheet): Meet
 function footOf(joint: Joint, pose: Pose): Spot[] {
   const [ground, piece] = [pose.get(nameOf(joint.onto)), pose.get(nameOf(joint.by))]
   if (!ground || !piece) return []
-  const steps = Array.from({ length: GRID }, (_, at) => (at + 0.5) / GRID)
-  const [left, foot] = [joint.glue.x.value - joint.by.x.value, joint.glue.y.value - joint.by.y.value]
-  return steps.flatMap(right => steps.map((up): Spot => [left + right * joint.glue.width.value, foot + up * joint.glue.height.value]))
-    .filter(spot => isWithin(piece, spot))
-    .map(spot => fromSheet(ground, placeOn(piece, spot)).spot)
+  return glueSpots(joint, piece, evenly(GRID)).map(spot => fromSheet(ground, placeOn(piece, spot)).spot)
 }

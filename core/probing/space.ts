@@ -124,7 +124,26 @@ export function standing({ parts, joints, anchor }: Construction, opening: numbe
   }
 }
 
-const LAYERS: readonly string[] = ['mat', 'underlay', 'message']
+/** Whether a part is a layer that lies flat on what carries it. */
+export const isLayer = ({ kind }: Part): boolean => ['mat', 'underlay', 'message'].includes(kind)
+
+/** Parts with all that is put on them. */
+export function carriedBy({ joints }: Construction, parts: Iterable<string>): Set<string> {
+  const all = new Set(parts)
+  for (let size = -1; size < all.size;) {
+    size = all.size
+    for (const { onto, part } of joints) if (all.has(onto.part)) all.add(part)
+  }
+  return all
+}
+
+/** Points spread over the glue of a joint, from the corner of its panel, where that has paper; `steps` are shares of a side. */
+export const glueSpots = ({ glue, by }: Joint, sheet: Sheet, steps: number[]): Spot[] => steps.flatMap(right => steps.map((up): Spot => [
+  glue.x.value - by.x.value + right * glue.width.value, glue.y.value - by.y.value + up * glue.height.value,
+])).filter(spot => isWithin(sheet, spot))
+
+/** The middles of so many equal shares of a side. */
+export const evenly = (grid: number): number[] => Array.from({ length: grid }, (_, at) => (at + 0.5) / grid)
 
 const lifted = new WeakMap<Joint[], Map<Stuff, Map<Joint, number>>>()
 
@@ -144,8 +163,8 @@ function liftsOf(parts: Part[], joints: Joint[], stuff: Stuff): Map<Joint, numbe
     const below = under && liftOf(under)
     const height = (of: Joint): number => {
       const beside = joints.filter(({ onto, face }) => onto === of.onto && face === of.face)
-      const isLayer = ({ part }: Joint) => LAYERS.includes(parts.find(({ key }) => key === part)?.kind ?? '')
-      const inOrder = [...beside.filter(isLayer), ...beside.filter(other => !isLayer(other))]
+      const isFlat = ({ part }: Joint) => parts.some(other => other.key === part && isLayer(other))
+      const inOrder = [...beside.filter(isFlat), ...beside.filter(other => !isFlat(other))]
       return (below === undefined ? stuff.sheet : below / (beside.length + 1)) * (1 + inOrder.indexOf(of))
     }
     // A panel that is glued down on its own part, as a flap is, carries what lies on it above what lies beside it.

@@ -357,6 +357,7 @@ export class CardBuilder {
     if (last) last.scored = { text, warning }
   }
 
+  /** An area to write on, and the side of the panel it lies on; none where it runs across a crease. */
   message(where: string, width: Measure, height: Measure, panel?: Panel, side: Face = 'inside'): void {
     this.messageArea = { where, width, height, on: panel && { panel, side } }
   }
