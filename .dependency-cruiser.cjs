@@ -13,6 +13,7 @@ const ROOMS = {
   cutting: ['lists', 'lengths', 'document', 'paper'],
   dressing: ['lists', 'lengths', 'document', 'paper', 'folds'],
   sharing: ['lists', 'lengths', 'document', 'cutting'],
+  kept: ['lists', 'cutting', 'sharing'],
   kits: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting'],
   batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits'],
   formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],

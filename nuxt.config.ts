@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto'
+import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { build } from 'esbuild'
@@ -18,7 +20,10 @@ const PRINTED = new RegExp(`core/(${[
   'prints/(bags|cutting|handout|html|instructor|labels|pattern|scores|slips|stage|steps|student)', 'batch/evening', 'folds/motion/assembly',
 ].join('|')})\\.`)
 /** Rooms of the core that only some pages ask for, when they need them. */
-const LATER = /core\/(audit|exports|prints|formats|recount|document\/(check|open|shape-checks|([a-z]+-)?shapes|sizes|upgrades|validators))/
+const LATER = new RegExp(`core/(${[
+  'audit', 'kept', 'cutting/(verify|simulate)', 'exports', 'prints', 'formats', 'recount',
+  'document/(check|open|shape-checks|([a-z]+-)?shapes|sizes|upgrades|validators)',
+].join('|')})`)
 
 /**
  * What the pages share is fetched in few files: each file is an answer to wait for, and a page of a class needs seventy
@@ -33,6 +38,16 @@ function together(id: string): string | undefined {
   if (id.startsWith(`${ROOT}core/`) && !LATER.test(id)) return 'core'
   if (/nuxt\/dist\/(app|pages|head)|@nuxt\/icon/.test(id)) return 'bench'
   if (/\/app\/(layouts|composables|utils|stores|components)\//.test(id)) return 'bench'
+}
+
+/** Changes with every change of what finds plans and shares prints out. */
+function versionOf(rooms: string[]): string {
+  const hash = createHash('sha256')
+  for (const room of rooms)
+    for (const file of readdirSync(join(ROOT, 'core', room)).sort())
+      if (!/test(ing)?\.ts$/.test(file)) hash.update(file).update(readFileSync(join(ROOT, 'core', room, file)))
+  hash.update(readFileSync(join(ROOT, 'node_modules/highs/package.json')))
+  return hash.digest('base64url')
 }
 
 export default defineNuxtConfig({
@@ -70,6 +85,8 @@ export default defineNuxtConfig({
   runtimeConfig: {
     // Set by NUXT_DATABASE_URL; the start command does it.
     databaseUrl: '',
+    // Answers that another version has found may not be the same.
+    public: { planner: versionOf(['lists', 'lengths', 'cutting', 'sharing']) },
   },
   experimental: {
     payloadExtraction: false,

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Problem } from '../../core/cutting'
+import type { Plan, Problem } from '../../core/cutting'
 import { planPaper, plansFor, problemKey } from '../../core/cutting'
 import { inches } from '../../core/lengths'
 import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
@@ -103,6 +103,36 @@ describe('planning', () => {
     worker().work()
     planning.show(wanted(4))
     expect([worker().orders.length, states(4)]).toEqual([2, ['settled']])
+  })
+
+  it('plans what is not kept, keeps what was planned to the end, and takes no answer that comes when it was stopped', async () => {
+    const kept = new Map([[key(4), plansFor(problem(4))]])
+    const memory = {
+      find: async (asked: { key: string }[]) =>
+        new Map(asked.flatMap(({ key }) => (kept.has(key) ? [[key, kept.get(key)!] as const] : []))),
+      keep: vi.fn((key: string, plans: [Plan, ...Plan[]]) => void kept.set(key, plans)),
+    }
+    planning = new Planning((hear, broken) => new MadeUpWorker(hear, broken), () => changes++, memory)
+    planning.show(wanted(4, 8))
+    expect([states(4, 8), MadeUpWorker.all]).toEqual([['waiting', 'waiting'], []])
+    await vi.advanceTimersByTimeAsync(0)
+    expect([states(4, 8), worker().last]).toMatchObject([['settled', 'waiting'], { jobs: [{ key: key(8) }] }])
+    worker().work('first')
+    expect(memory.keep).not.toHaveBeenCalled()
+    worker().work()
+    expect(memory.keep.mock.calls.map(([key]) => key)).toEqual([key(8)])
+    kept.set(key(9), plansFor(problem(9)))
+    planning.show(wanted(9))
+    planning.stop()
+    await vi.advanceTimersByTimeAsync(0)
+    expect(states(9)).toEqual(['stopped'])
+    // Asked for and gone from the screen again before the answer: it is there when it comes back.
+    kept.set(key(5), plansFor(problem(5)))
+    planning.show(wanted(5))
+    planning.show(wanted(4))
+    await vi.advanceTimersByTimeAsync(0)
+    planning.show(wanted(5))
+    expect(states(5)).toEqual(['settled'])
   })
 
   it('never drops what is on screen, however much is remembered', () => {

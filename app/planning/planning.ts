@@ -1,8 +1,9 @@
 import { LRUCache } from 'lru-cache'
-import type { Problem } from '../../core/cutting'
+import type { Plan, Problem } from '../../core/cutting'
 import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
 import type { Job, JobEvent } from './job'
 import { WAITING, isOpen, next } from './job'
+import type { Keyed, Memory } from './memory'
 
 /** As much of a worker as is needed here. */
 export interface WorkerLike {
@@ -12,12 +13,6 @@ export interface WorkerLike {
 
 /** Starts a worker that answers to `hear`, and says to `broken` why it ended by itself. */
 export type MakeWorker = (hear: (answer: PlannerAnswer) => void, broken: (reason: string) => void) => WorkerLike
-
-export interface Wanted {
-  /** What tells the problem from any other; see `problemKey`. */
-  key: string
-  problem: Problem
-}
 
 /** Jobs that are not on screen, but may come back by a step back. */
 const REMEMBERED = 200
@@ -38,21 +33,32 @@ export class Planning {
   /** Jobs of the newest order that are not done. */
   private outstanding = new Set<string>()
 
-  /** @param changed is called whenever a job has changed */
-  constructor(private readonly make: MakeWorker, private readonly changed: () => void) {}
+  /** Problems whose plans may be kept: planned only once that is known. */
+  private readonly sought = new Set<string>()
+
+  /**
+   * @param changed is called whenever a job has changed
+   * @param memory is asked before anything is planned, and told what was planned to the end
+   */
+  constructor(
+    private readonly make: MakeWorker,
+    private readonly changed: () => void,
+    private readonly memory?: Memory<Problem, Plan[]>,
+  ) {}
 
   job(key: string): Job {
     return this.jobs.get(key) ?? WAITING
   }
 
   /** Shows some problems and no others; those that are new are planned. */
-  show(wanted: Wanted[]): void {
+  show(wanted: Keyed<Problem>[]): void {
     const before = this.jobs
     this.problems = new Map(wanted.map(({ key, problem }) => [key, problem]))
     this.jobs = new Map([...this.problems.keys()].map(key => [key, before.get(key) ?? this.remembered.get(key) ?? WAITING]))
     for (const [key, job] of before) if (!this.jobs.has(key)) this.remembered.set(key, job)
     const isSame = before.size === this.jobs.size && [...before.keys()].every(key => this.jobs.has(key))
     if (isSame) return
+    this.seek([...this.problems.keys()].filter(key => this.job(key) === WAITING && !this.sought.has(key)))
     this.give()
     this.changed()
   }
@@ -76,6 +82,23 @@ export class Planning {
     this.worker = undefined
   }
 
+  /** Looks up what is new on screen; the rest is planned meanwhile. */
+  private seek(keys: string[]): void {
+    if (!this.memory || keys.length === 0) return
+    const wanted = [...this.problems].flatMap(([key, problem]) => (keys.includes(key) ? { key, problem } : []))
+    keys.forEach(key => this.sought.add(key))
+    void this.memory.find(wanted).catch(() => new Map<string, Plan[]>()).then((found) => {
+      keys.forEach(key => this.sought.delete(key))
+      for (const [key, plans] of found) {
+        const done = next(this.job(key), { kind: 'done', plans })
+        if (this.problems.has(key)) this.jobs.set(key, done)
+        else this.remembered.set(key, done)
+      }
+      this.give()
+      if (found.size > 0) this.changed()
+    })
+  }
+
   private all(event: JobEvent): void {
     for (const [key, job] of this.jobs) this.jobs.set(key, next(job, event))
     this.changed()
@@ -83,7 +106,8 @@ export class Planning {
 
   /** Orders what is open. A worker that is deep in a step of an older order and does not answer soon is replaced. */
   private give(): void {
-    const jobs = [...this.problems].filter(([key]) => isOpen(this.job(key))).map(([key, problem]) => ({ key, problem }))
+    const jobs = [...this.problems].flatMap(([key, problem]) =>
+      (isOpen(this.job(key)) && !this.sought.has(key) ? [{ key, problem }] : []))
     if (jobs.length === 0) {
       if (this.outstanding.size > 0) this.end()
       return
@@ -107,6 +131,7 @@ export class Planning {
       if (this.worker !== started || answer.order !== this.order || answer.kind === 'kits' || answer.kind === 'shared') return
       this.answered = answer.order
       if (answer.kind !== 'progress') this.outstanding.delete(answer.key)
+      if (answer.kind === 'done') this.memory?.keep(answer.key, answer.plans)
       this.jobs.set(answer.key, next(this.job(answer.key), answer, this.problems.get(answer.key)?.objective))
       this.changed()
     }, (reason) => {

@@ -5,6 +5,7 @@ import { kitsOfBatch, outcomeOf, planHidden } from '../../core/batch'
 import { problemKey } from '../../core/cutting'
 import type { Plan } from '../../core/cutting'
 import type { Batch } from '../../core/document'
+import { useMemories } from '../composables/useMemories'
 import { isOpen } from '../planning/job'
 import type { Job } from '../planning/job'
 import { Planning } from '../planning/planning'
@@ -53,6 +54,7 @@ export const usePlannerStore = defineStore('planner', () => {
       return worker
     },
     () => turn.value++,
+    useMemories()?.plans,
   )
 
   const fromSheets = computed(() => (work.settled?.preparation.papers ?? []).map(planned))

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import type { SharingOfClass } from '../../core/batch'
-import type { Sharing } from '../../core/sharing'
+import type { Sharing, SharingProblem } from '../../core/sharing'
+import { useMemories } from '../composables/useMemories'
 import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
 
 /** How far a sharing has come. */
@@ -25,6 +26,7 @@ export const useSharingStore = defineStore('sharing', () => {
   let worker: Worker | undefined
   let order = 0
   let asked: string | undefined
+  const memory = useMemories()?.sharings
 
   function note(key: string, change: Partial<Sought>) {
     const before = sought.value.get(key) ?? { share: 0, state: 'running' as const }
@@ -43,12 +45,25 @@ export const useSharingStore = defineStore('sharing', () => {
     stopWorker()
     asked = key
     note(key, { state: 'running', share: 0 })
+    if (!memory) return start(key, problem)
+    void memory.find([{ key, problem }]).catch(() => new Map<string, Sharing>()).then((found) => {
+      if (asked !== key) return
+      const sharing = found.get(key)
+      if (!sharing) return start(key, problem)
+      note(key, { sharing, share: 1, state: 'done' })
+      asked = undefined
+    })
+  }
+
+  function start(key: string, problem: SharingProblem) {
     const started = new Worker(new URL('../workers/planner.worker.ts', import.meta.url), { type: 'module' })
     worker = started
     started.addEventListener('message', ({ data }: MessageEvent<PlannerAnswer>) => {
       if (data.order !== order || worker !== started) return
       if (data.kind === 'shared')
         note(key, { ...(data.sharing && { sharing: data.sharing }), share: data.share, state: data.share < 1 ? 'running' : 'done' })
+      const best = sought.value.get(key)?.sharing
+      if (data.kind === 'shared' && data.share >= 1 && best) memory?.keep(key, best)
       if (data.kind === 'failed') note(key, { state: 'failed', reason: data.reason })
       if (data.kind === 'failed' || (data.kind === 'shared' && data.share >= 1)) stopWorker()
     })

@@ -11,7 +11,7 @@ import type { Sequelize } from 'sequelize'
 import { openDocument, openPaper } from '../../core/document/open'
 import { migrations } from './migrations'
 import { DONE } from './migrations/names'
-import { StudioClass, StudioPaper } from './models'
+import { Kept, StudioClass, StudioPaper } from './models'
 
 /*
  * A backup is one compressed file of lines: first what it is and which columns its tables
@@ -63,7 +63,8 @@ export async function writeBackup(url: string, file: string): Promise<number> {
     )
     const tables: Record<string, string[]> = {}
     for (const [table = '', column = ''] of columns) (tables[table] ??= []).push(column)
-    const { [DONE]: done, ...kept } = tables
+    // What can be found again does not go with it.
+    const { [DONE]: done, [Kept.tableName]: _, ...kept } = tables
     const seen = done ? (await ask(`SELECT name FROM ${DONE} ORDER BY name`)).map(([name = '']) => name) : []
     const head = line({ format: FORMAT, version: 1, made: new Date().toISOString(), migrations: seen, tables: kept })
     hash.update(head)

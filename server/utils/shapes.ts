@@ -80,6 +80,12 @@ export class PaperListShape extends ListShape {
   kind: 'cardstock' | 'print' | 'all' = 'all'
 }
 
+/** What is kept that somebody asks for. */
+export class KeptShape {
+  @Matches(/^[\w-]{43}(,[\w-]{43}){0,39}$/, { message: 'is a list of up to 40 identifiers, parted by commas' })
+  ids!: string
+}
+
 /** Papers that a class is to be handed besides those that it names. */
 export class WithPapersShape {
   @Matches(/^[a-z0-9,-]{0,4000}$/, { message: 'is a list of keys of papers, parted by commas' })

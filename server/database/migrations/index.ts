@@ -8,6 +8,7 @@ import * as binAndLists from './0005-bin-and-lists'
 import * as richerLists from './0006-richer-lists'
 import * as settings from './0007-settings'
 import * as dressedVariants from './0008-dressed-variants'
+import * as keptAnswers from './0009-kept-answers'
 import type { Migration } from './migration'
 import { DONE, MIGRATIONS } from './names'
 
@@ -21,6 +22,7 @@ const STEPS: Record<(typeof MIGRATIONS)[number], { up: Migration, down: Migratio
   '0006-richer-lists': richerLists,
   '0007-settings': settings,
   '0008-dressed-variants': dressedVariants,
+  '0009-kept-answers': keptAnswers,
 }
 
 /** All migrations in their order. */

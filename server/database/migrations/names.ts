@@ -11,4 +11,5 @@ export const MIGRATIONS = [
   '0006-richer-lists',
   '0007-settings',
   '0008-dressed-variants',
+  '0009-kept-answers',
 ] as const

@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize'
 import { defineBin } from './bin'
 import { defineHistory } from './history'
+import { defineKept } from './kept'
 import { defineSettings } from './settings'
 import { defineStudioClass } from './studio-class'
 import { defineStudioPaper } from './studio-paper'
@@ -8,6 +9,7 @@ import { defineVariant } from './variant'
 
 export { Binned } from './bin'
 export { Change, Edit, Studio } from './history'
+export { Kept } from './kept'
 export { Settings } from './settings'
 export { PaperUse, StudioClass } from './studio-class'
 export { StudioPaper } from './studio-paper'
@@ -20,4 +22,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineBin(sequelize)
   defineHistory(sequelize)
   defineSettings(sequelize)
+  defineKept(sequelize)
 }

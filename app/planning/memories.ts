@@ -1,0 +1,21 @@
+import type { Plan, Problem } from '../../core/cutting'
+import { keptPlans, keptSharing } from '../../core/kept'
+import type { Sharing, SharingProblem } from '../../core/sharing'
+import { memoryOf } from './kept'
+import type { Memory } from './memory'
+import { browserShelf, studioShelf } from './shelves'
+
+/** What is remembered of plans and of sharings. */
+export interface Memories {
+  plans: Memory<Problem, Plan[]>
+  sharings: Memory<SharingProblem, Sharing>
+}
+
+/** @param version of what plans and shares prints out */
+export function memories(version: string): Memories {
+  const [near, far] = [browserShelf(), studioShelf()]
+  return {
+    plans: memoryOf({ of: `plans ${version}`, near, far, check: keptPlans }),
+    sharings: memoryOf({ of: `sharing ${version}`, near, far, check: keptSharing }),
+  }
+}

@@ -1,0 +1,2 @@
+export { keptPlans } from './plans'
+export { keptSharing } from './sharing'
