@@ -106,11 +106,11 @@ describe('planning', () => {
   })
 
   it('plans what is not kept, keeps what was planned to the end, and takes no answer that comes when it was stopped', async () => {
-    const kept = new Map([[key(4), plansFor(problem(4))]])
+    const kept = new Map<string, Plan[]>([[key(4), plansFor(problem(4))]])
     const memory = {
       find: async (asked: { key: string }[]) =>
         new Map(asked.flatMap(({ key }) => (kept.has(key) ? [[key, kept.get(key)!] as const] : []))),
-      keep: vi.fn((key: string, plans: [Plan, ...Plan[]]) => void kept.set(key, plans)),
+      keep: vi.fn((key: string, plans: Plan[]) => void kept.set(key, plans)),
     }
     planning = new Planning((hear, broken) => new MadeUpWorker(hear, broken), () => changes++, memory)
     planning.show(wanted(4, 8))

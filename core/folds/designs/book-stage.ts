@@ -16,6 +16,12 @@ const CHARMS = [
   { value: 'cut', label: 'Two mirrored pieces' },
 ] as const
 
+const RIDGES = [
+  { value: 'two', label: 'One on each side' },
+  { value: 'over', label: 'One over both sides, scored at the ridge' },
+  { value: 'none', label: 'None' },
+] as const
+
 export const bookStage = defineFold({
   id: 'book-stage',
   number: 12,
@@ -36,13 +42,17 @@ export const bookStage = defineFold({
     railFoot: length('Foot of the ridge from the edge', '2 1/2 in', '64 mm', { follows: 'height' }),
     feet: toggle('Feet of the rails are fixed', true, 'Glued to the covers, from the end panels to the ridge'),
     mats: length('Border of the mats', '1/8 in', '3 mm', { zero: true }),
+    ridge: choice('Mats on the ridge', RIDGES),
     matched: toggle('Print runs across the gutter', true, 'Pages and rails are cut in matched pairs'),
     charm: toggle('A charm hangs from the ridge', false),
     charmKind: choice('The charm', CHARMS, undefined, 'charm'),
     charmWidth: length('Width of the charm', '3/4 in', '20 mm', { follows: 'height', when: ['charm', 'charmKind=cut'] }),
     charmLength: length('Length of the charm', '1 in', '25 mm', { follows: 'height', when: 'charm' }),
   },
-  build({ width, height, border, end, riser, rail, railFoot, feet, mats, matched, charm, charmKind, charmWidth, charmLength }, card) {
+  build(
+    { width, height, border, end, riser, rail, railFoot, feet, mats, ridge, matched, charm, charmKind, charmWidth, charmLength },
+    card,
+  ) {
     const zero = Measure.zero
     const base = card.strip('base', 'Base', 'base', height, [
       panel('left', 'Left cover', width),
@@ -125,7 +135,7 @@ export const bookStage = defineFold({
         pair: pair('pages'),
       })
       pages.push(face(onPage))
-      for (const row of ['lower', 'upper'] as const)
+      for (const row of ridge === 'two' ? (['lower', 'upper'] as const) : [])
         card.mat(panelOf(sheet, `${row}-${side}`), mats, {
           key: `mat-${row}-${side}`,
           name: `Mat on ${row} rail, ${name}`,
@@ -133,6 +143,19 @@ export const bookStage = defineFold({
           pair: pair(row),
         })
     }
+    for (const row of ridge === 'over' ? (['lower', 'upper'] as const) : []) {
+      const [wide, high] = [link.minus(mats), rail.minus(mats.times(2))].map(side => side.downToMark(card.mark)) as [Measure, Measure]
+      const over = card.strip(`mat-${row}`, `Mat over the ${row} ridge`, 'mat', high, [
+        panel('left', 'Left of the ridge', wide),
+        bent('mountain', spine),
+        panel('right', 'Right of the ridge', wide),
+      ])
+      over.printTop = 'top'
+      // Both sides begin at the ridge.
+      card.joinAt(panelOf(over, 'left'), panelOf(sheet, `${row}-left`), 'inside', { x: link.minus(wide) })
+      card.joinAt(panelOf(over, 'right'), panelOf(sheet, `${row}-right`), 'inside', { x: zero })
+    }
+    if (ridge === 'over') card.step('Score the mats of the ridge in their middle and fold them over the two rails, mountain on mountain.')
     card.step('Glue the mats on pages and rails. Where the pattern runs across the gutter, cut both pages from one piece of print.')
     const offset = { left: border, right: zero }
     for (const side of ['left', 'right'] as const) {

@@ -1,8 +1,9 @@
 import { at, bent, box, mountain, panel } from '../model/builder'
-import type { Panel } from '../model/card'
+import type { CardBuilder } from '../model/builder'
+import type { Panel, Part } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, size, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { cornerFloor } from './corner-floor'
@@ -12,6 +13,15 @@ import { matBorder } from './choices'
 const FLOORS = [
   { value: 'square', label: 'Square' },
   { value: 'round', label: 'Round' },
+] as const
+
+/** What is left of the height of a disc that is cut straight where its foot begins. */
+const FLATTENED = 0.9
+
+const EASELS = [
+  { value: 'rectangle', label: 'Rectangle' },
+  { value: 'arch', label: 'Rounded head' },
+  { value: 'circle', label: 'Round' },
 ] as const
 
 export const cornerStage = defineFold({
@@ -31,10 +41,24 @@ export const cornerStage = defineFold({
     floorPiece: toggle('Floor piece', true, 'Glued on one half of the floor only'),
     floorShape: choice('Shape of the floor piece', FLOORS, undefined, 'floorPiece'),
     easel: toggle('A small easel to stand on it', false),
+    easelShape: choice('Shape of the easel', EASELS, undefined, 'easel'),
+    easelWidth: length('Width of the easel', '2 1/8 in', '52 mm', { follows: 'side', when: 'easel' }),
+    easelHeight: length('Height of the easel', '2 1/8 in', '52 mm', { follows: 'height', when: ['easel', 'easelShape=rectangle'] }),
+    easelArch: length('Height of the easel to its rounded head', '2 1/8 in', '52 mm', {
+      follows: 'height', when: ['easel', 'easelShape=arch'],
+    }),
+    easelFoot: length('Foot of the easel', '1 in', '25 mm', {
+      follows: 'side', when: 'easel', help: 'How far it stands back on the floor',
+    }),
     outside: toggle('Mats outside', true),
     message: toggle('Message panel outside', false),
   },
-  build({ side, height, border, floorPiece, floorShape, easel, outside, message }, card) {
+  build(
+    {
+      side, height, border, floorPiece, floorShape, easel, easelShape, easelWidth, easelHeight, easelArch, easelFoot, outside, message,
+    },
+    card,
+  ) {
     const zero = Measure.zero
     const whole = side.times(2)
     const sheet = card.sheet('sheet', 'Sheet', 'base', { width: whole, height: height.plus(side) }, 'top')
@@ -139,9 +163,32 @@ export const cornerStage = defineFold({
       )
     }
     if (easel) {
-      const tall = side.half().downToMark(card.mark)
-      const panels = [panel('front', 'Easel front', tall), mountain(150, 0), panel('foot', 'Easel foot', tall.half())]
-      card.strip('easel', 'Small easel', 'insert', tall, panels, 'y')
+      const tall = { rectangle: easelHeight, arch: easelArch, circle: easelWidth.times(FLATTENED) }[easelShape] ?? easelHeight
+      const panels = [panel('foot', 'Easel foot', easelFoot), mountain(150, 0), panel('front', 'Easel front', tall)]
+      const part = card.strip('easel', 'Small easel', 'insert', easelWidth, panels, 'y')
+      if (easelShape !== 'rectangle') roundHead(card, part, easelFoot, tall)
+      for (const [parameter, subject, value, most] of [
+        ['easelWidth', 'Width of the easel', easelWidth, side],
+        [easelShape === 'arch' ? 'easelArch' : 'easelHeight', 'Height of the easel', tall, height],
+      ] as const) {
+        if (easelShape === 'circle' && parameter === 'easelHeight') continue
+        card.limit({ subject, parameter, value, atMost: most, because: 'it would not go flat into the envelope beside the card.' })
+      }
+      card.limit({
+        subject: 'Foot of the easel',
+        parameter: 'easelFoot',
+        value: easelFoot,
+        atMost: side,
+        because: 'it would stick out beyond the floor.',
+      })
+      card.limit({
+        subject: 'Foot of the easel',
+        parameter: 'easelFoot',
+        value: easelFoot,
+        atLeast: tall.times(0.25),
+        severity: 'warn',
+        because: 'it tips over.',
+      })
       card.step('Fold the small easel and lay it flat beside the card; it stands on the floor by itself.')
     }
     card.supply('box envelope')
@@ -183,3 +230,14 @@ export const cornerStage = defineFold({
     return { width: side, height, anchor: left }
   },
 })
+
+/** Rounds the head of an easel above its crease; one that is hardly higher than wide becomes a disc that meets its foot in the crease. */
+function roundHead(card: CardBuilder, part: Part, foot: Measure, tall: Measure): void {
+  const radius = part.width.value / 2
+  const top = foot.value + tall.value
+  const head = arcs(radius, top - radius, radius, Math.max(foot.value, top - radius), top)
+  const zero = Measure.zero
+  const front = panelOf(part, 'front')
+  card.shapePanel(front, top - radius > foot.value ? [at(zero, foot), at(part.width, foot), ...head] : head)
+  card.shape(part, [at(zero, zero), at(part.width, zero), at(part.width, foot), ...head, at(zero, foot)])
+}

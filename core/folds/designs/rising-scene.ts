@@ -1,4 +1,6 @@
 import { bent, panel, valley } from '../model/builder'
+import type { PrintTop } from '../../paper'
+import type { Means, PartKind } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, size, toggle } from '../model/parameters'
@@ -30,7 +32,12 @@ export const risingScene = defineFold({
     guideWidth: length('Guide width', '1/2 in', '12 mm', { follows: 'width' }),
     guideHeight: length('Guide height', '1 1/2 in', '38 mm', { follows: 'height' }),
     bar: length('Crossbar height', '2 1/2 in', '64 mm', { follows: 'height' }),
+    barFoot: length('Crossbar above the foot', '0 in', '0 mm', { zero: true }),
     strips: toggle('A second, lower strip on the crossbar', true),
+    stripHeight: length('Height of the second strip', '0 in', '0 mm', {
+      zero: true, when: 'strips', help: 'Nothing: lower than the crossbar by half of “Crease below the fold”',
+    }),
+    stripFoot: length('Second strip above the foot', '0 in', '0 mm', { zero: true, when: 'strips' }),
     window: toggle('Window in the front', false),
     peek: toggle('Figures may look through the window', true),
     windowShape: choice('Shape of the window', OPENINGS, undefined, 'window'),
@@ -52,6 +59,10 @@ export const risingScene = defineFold({
     ),
     raised: toggle('Second strip on foam', true, undefined, 'strips'),
     stage: toggle('A stage strip before the crossbar', false, 'Lowest of all, flat on the foot of the crossbar'),
+    stageHeight: length('Height of the stage strip', '0 in', '0 mm', {
+      zero: true, when: 'stage', help: 'Nothing: half the crossbar, lower by half of “Crease below the fold”',
+    }),
+    stageFoot: length('Stage strip above the foot', '0 in', '0 mm', { zero: true, when: 'stage' }),
     curtains: toggle('Curtains at both sides', false, 'Flat on the guides, from the crossbar up'),
     border: matBorder,
   },
@@ -59,11 +70,13 @@ export const risingScene = defineFold({
     {
       width, height, lift, flap, sliderWidth, guideWidth, guideHeight, bar, strips, window, peek, windowSize, windowShape, windowHeight,
       windowPlaced, windowLeft, windowBelow, figures, figure, border, stack, curtains, stage, raised,
+      barFoot, stripHeight, stripFoot, stageHeight, stageFoot,
     },
     card,
   ) {
     const zero = Measure.zero
     const body = height.minus(lift).named('Slider body')
+    const barTop = barFoot.plus(bar)
     const base = card.strip(
       'base',
       'Base',
@@ -87,7 +100,7 @@ export const risingScene = defineFold({
         subject: windowShape === 'circle' ? 'Window size' : 'Window height',
         parameter: windowShape === 'circle' ? 'windowSize' : 'windowHeight',
         value: windowHigh,
-        atMost: height.minus(windowTop).minus(bar),
+        atMost: height.minus(windowTop).minus(barTop),
         because: 'the crossbar must stay hidden below it.',
       })
       card.limit({
@@ -197,28 +210,20 @@ export const risingScene = defineFold({
     const crossbar = card.loose('crossbar', 'Crossbar', { width, height: bar }, 'insert')
     card.joinAt(face(crossbar), crossbarRests, 'inside', {
       x: zero,
-      y: zero,
-      glue: { width: guideWidth, height: guideHeight.value < bar.value ? guideHeight : bar },
+      y: barFoot,
+      glue: { width: guideWidth, height: guideHeight.value < barTop.value ? guideHeight.minus(barFoot) : bar },
     })
-    if (strips)
-      card.piece(
-        face(crossbar),
-        { width, height: bar.minus(lift.half()).downToMark(card.mark) },
-        {
-          key: 'crossbar-front',
-          name: 'Second strip of the crossbar',
-          kind: 'underlay',
-          means: raised ? 'foam' : 'tape',
-          y: zero,
-          printTop: 'top',
-        },
-      )
-    if (stage)
-      card.piece(
-        face(crossbar),
-        { width, height: bar.half().minus(lift.half()).downToMark(card.mark) },
-        { key: 'stage', name: 'Stage strip', kind: 'figure', means: 'foam', y: zero, printTop: 'top' },
-      )
+    const lower = lift.half()
+    if (strips) {
+      lay('strip', { height: stripHeight, usual: bar.minus(lower), foot: stripFoot }, {
+        key: 'crossbar-front', name: 'Second strip of the crossbar', kind: 'underlay', means: raised ? 'foam' : 'tape', printTop: 'top',
+      })
+    }
+    if (stage) {
+      lay('stage', { height: stageHeight, usual: bar.half().minus(lower), foot: stageFoot }, {
+        key: 'stage', name: 'Stage strip', kind: 'figure', means: 'foam', printTop: 'top',
+      })
+    }
     card.step(
       'Glue the crossbar to the two guides only; cut its upper edge to a wave if you like.',
       'No glue between the guides, or the slider is stuck. Close the card once before the glue sets.',
@@ -242,16 +247,32 @@ export const risingScene = defineFold({
     card.limit({
       subject: 'Crossbar height',
       parameter: 'bar',
-      value: bar,
+      value: barTop,
       atLeast: lift.times(2).plus(rule('overlap', card.units)),
+      right: lift.times(2).plus(rule('overlap', card.units)).minus(barFoot),
       because: 'at full rise the slider would leave it.',
     })
     card.limit({
       subject: 'Crossbar height',
       parameter: 'bar',
-      value: bar,
+      value: barTop,
       atMost: height.minus(lift),
+      right: height.minus(lift).minus(barFoot),
       because: 'it would hide the scene.',
+    })
+    card.limit({
+      subject: 'Crossbar above the foot',
+      parameter: 'barFoot',
+      value: barFoot,
+      atMost: guideHeight.minus(rule('glueWidth', card.units)),
+      because: 'the guides would hardly hold it.',
+    })
+    card.limit({
+      subject: 'Crossbar above the foot',
+      parameter: 'barFoot',
+      value: barFoot,
+      atMost: lift.times(2),
+      because: 'the risen slider would show below it.',
     })
     card.limit({
       subject: 'Crease below the fold',
@@ -264,7 +285,7 @@ export const risingScene = defineFold({
       subject: 'Guide height',
       parameter: 'guideHeight',
       value: guideHeight,
-      atMost: bar,
+      atMost: barTop,
       because: 'the guides would show above the crossbar.',
     })
     card.limit({
@@ -288,5 +309,43 @@ export const risingScene = defineFold({
     const clear = height.minus(border).minus(lift)
     card.message('the inside of the lifted front', width.minus(border.times(2)), window ? clear.minus(windowHigh) : clear, front)
     return { width, height, anchor: back }
+
+    /** Lays a strip on the crossbar, all over where both are; it may stand out above or below it. */
+    function lay(
+      which: 'strip' | 'stage',
+      { height: said, usual, foot }: Record<'height' | 'usual' | 'foot', Measure>,
+      placing: { key: string, name: string, kind: PartKind, means: Means, printTop: PrintTop },
+    ) {
+      const high = said.value > 0 ? said : usual.downToMark(card.mark)
+      const from = foot.value < barFoot.value ? barFoot.minus(foot) : zero
+      const head = foot.plus(high)
+      const to = head.value > barTop.value ? high.minus(head.minus(barTop)) : high
+      card.piece(face(crossbar), { width, height: high }, {
+        ...placing, y: foot.minus(barFoot), glueY: from, glueHeight: to.minus(from),
+      })
+      card.limit({
+        subject: `${placing.name} above the foot`,
+        parameter: `${which}Foot`,
+        value: foot,
+        atMost: barTop.minus(rule('glueWidth', card.units)),
+        because: 'nothing of the crossbar would hold it.',
+      })
+      card.limit({
+        subject: `Height of the ${placing.name.toLowerCase()}`,
+        parameter: `${which}Height`,
+        value: head,
+        atMost: height.minus(lift),
+        right: height.minus(lift).minus(foot),
+        because: 'it would hide the scene.',
+      })
+      card.limit({
+        subject: `Height of the ${placing.name.toLowerCase()}`,
+        parameter: `${which}Height`,
+        value: head,
+        atLeast: barFoot.plus(rule('glueWidth', card.units)),
+        right: barFoot.plus(rule('glueWidth', card.units)).minus(foot),
+        because: 'nothing of the crossbar would hold it.',
+      })
+    }
   },
 })

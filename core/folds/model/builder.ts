@@ -219,7 +219,7 @@ export class CardBuilder {
   piece(
     onto: Panel,
     size: { width: Measure, height: Measure },
-    placing: Placing & { x?: Measure, y?: Measure, glueX?: Measure, glueWidth?: Measure, glueHeight?: Measure, slide?: Joint['slide'] },
+    placing: Placing & { slide?: Joint['slide'] } & Partial<Record<'x' | 'y' | 'glueX' | 'glueY' | 'glueWidth' | 'glueHeight', Measure>>,
   ): Part {
     const { key, name, kind = 'mat', face = 'inside', printTop = 'any', slide, pair } = placing
     const { means = isLayer(kind) ? this.mats.means : 'tape' } = placing
@@ -237,7 +237,7 @@ export class CardBuilder {
       slide,
       glue: {
         x: placing.glueX ?? Measure.zero,
-        y: Measure.zero,
+        y: placing.glueY ?? Measure.zero,
         width: placing.glueWidth ?? size.width,
         height: placing.glueHeight ?? size.height,
       },

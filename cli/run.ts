@@ -1,0 +1,198 @@
+import type { Batch, DressingEntry, Problem } from '../core/document'
+import { readFileSync } from 'node:fs'
+import { parseArgs } from 'node:util'
+import type { TeachWishes } from '../core/batch'
+import { planAll, prepareShared } from '../core/batch'
+import type { Solve } from '../core/cutting'
+import { SKILLS } from '../core/folds'
+import { readBatch, readDressing } from '../core/formats'
+import { auditReport } from './audit'
+import { foldReport, foldsReport } from './folds'
+import { CSVS, kitsReport, shoppingReport } from './kits'
+import { drawerReport, piecesReport, planReport } from './reports'
+import type { Report } from './reports'
+import { mostReport, shareReport } from './sharing'
+import { teachReport } from './teach'
+import { verifyReport } from './verify'
+
+const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
+
+  pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
+  plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
+  verify PLAN   checks what “plan FILE --json” or “share FILE --json” wrote, by code that shares nothing with the planner
+  audit FILE    counts everything a second time: whether bags, plans, lists, shopping and tasks agree, and every bag is complete
+  drawer FILE   how many kits the sheets and offcuts on hand give, and which paper runs out first
+  share FILE    who gets which prints of the pools, with the sheets that takes and what each rule costs
+  teach SHELF   which folds of the catalogue the shelf of a batch file gives, for how many kits, and what is to buy
+  kits FILE     one list for each seat, how far its pieces are made ready, what to do and buy, what a kit and a seat cost
+  shopping FILE what to buy of sheets, packs and envelopes, by where it is bought
+  folds         the catalogue of folds with their parameters
+  fold ID       one fold: pieces, creases, joints, findings, outline, size on display, steps
+  schema        the JSON Schema of the batch file
+
+  --set name=value   a parameter of the fold, as often as needed
+  --dress FILE       what lies on the fold: JSON with faces and free pieces, as a card in a batch file has them
+  --masks FOLDER     write a stamping mask of every face that is seen, in real size, as SVG
+  --svg FOLDER       write the flat pattern of every blank of the fold, in real size; --dxf FOLDER alike
+  --units inch       or metric: which natural sizes to start from, and how to write measures
+
+  --flat             of “teach”: only what goes into a flat letter
+  --minutes N        of “teach”: no more minutes at the trimmer than this
+  --skill NAME       of “teach”: first card, some care or nimble; as often as needed
+  --envelope KEY     of “teach”: what fits into this envelope of the file
+
+  --most        of “share”: the most kits that the sheets on hand give, one of each card
+  --csv         of “plan”, “kits” and “shopping”: the order of cuts, the bags or the list as CSV
+  --json        print data instead of tables
+
+FILE is a batch file, or - for standard input. Exit status: 0 done, 1 done with findings
+that must be settled before cutting, 2 wrong call or wrong file, 3 Wakaru itself broke down.`
+
+/** What a command talks to. */
+export interface Terminal {
+  say: (text: string) => void
+  complain: (text: string) => void
+  /** What is sent to it from outside. */
+  input: () => string
+  solver: () => Promise<Solve>
+}
+
+const COMMANDS: Record<string, (batch: Batch, solver: Terminal['solver']) => Report | Promise<Report>> = {
+  pieces: async (batch, solver) => piecesReport(batch, prepareShared(batch, await solver())),
+  plan: async (batch, solver) => {
+    const solve = await solver()
+    const preparation = prepareShared(batch, solve)
+    return planReport(batch, preparation, planAll(batch, preparation, solve))
+  },
+  audit: async (batch, solver) => auditReport(batch, await solver()),
+  drawer: async (batch, solver) => {
+    const solve = await solver()
+    return drawerReport(batch, prepareShared(batch, solve), solve)
+  },
+  share: async (batch, solver) => shareReport(batch, await solver()),
+  kits: async (batch, solver) => kitsReport(batch, await solver()),
+  shopping: async (batch, solver) => shoppingReport(batch, await solver()),
+}
+
+/** Reads a file of dressing; what is wrong with it where it cannot be used. */
+function dressingIn(file: string): DressingEntry | string {
+  let text
+  try {
+    text = readFileSync(file, 'utf8')
+  }
+  catch (error) {
+    return `${file} cannot be read: ${(error as Error).message}`
+  }
+  const read = readDressing(text)
+  return read.ok ? read.value : read.problems.map(problem => `${file}: ${line(problem)}`).join('\n')
+}
+
+/** What a class is to be like, as it was asked for; what is wrong with that otherwise. */
+function teachWishes(
+  { flat = false, minutes, skill = [], envelope = '' }: { flat?: boolean, minutes?: string, skill?: string[], envelope?: string },
+  { post: { envelopes } }: Batch,
+): TeachWishes | string {
+  const most = minutes === undefined ? null : Number(minutes)
+  if (most !== null && !(most > 0 && Number.isFinite(most))) return `--minutes is a number of minutes, not “${minutes}”.`
+  const unknown = skill.find(one => !SKILLS.some(known => known === one))
+  if (unknown !== undefined) return `--skill is one of ${SKILLS.join(', ')}, not “${unknown}”.`
+  if (envelope !== '' && envelopes.every(({ key }) => key !== envelope))
+    return `--envelope is one of ${envelopes.map(({ key }) => key).join(', ')}, not “${envelope}”.`
+  return { flat, minutes: most, skills: SKILLS.filter(known => skill.includes(known)), envelope }
+}
+
+/**
+ * Does what a command line asks for.
+ * @returns the exit status: see the help
+ */
+export async function run(args: string[], { say, complain, input, solver }: Terminal): Promise<number> {
+  const wrong = (message: string): number => (complain(message), 2)
+  let parsed
+  try {
+    parsed = parseArgs({
+      args,
+      allowPositionals: true,
+      options: {
+        json: { type: 'boolean' },
+        help: { type: 'boolean', short: 'h' },
+        set: { type: 'string', multiple: true },
+        units: { type: 'string' },
+        csv: { type: 'boolean' },
+        most: { type: 'boolean' },
+        masks: { type: 'string' },
+        svg: { type: 'string' },
+        dxf: { type: 'string' },
+        dress: { type: 'string' },
+        flat: { type: 'boolean' },
+        minutes: { type: 'string' },
+        skill: { type: 'string', multiple: true },
+        envelope: { type: 'string' },
+      },
+    })
+  }
+  catch (error) {
+    return wrong(`${(error as Error).message}\n\n${HELP}`)
+  }
+  const {
+    values,
+    positionals: [name, file, ...more],
+  } = parsed
+  if (values.help || name === undefined) return (say(HELP), values.help ? 0 : 2)
+  if (name === 'schema') {
+    const { batchSchema } = await import('./schema')
+    return (say(JSON.stringify(batchSchema(), null, 2)), 0)
+  }
+  if (name === 'folds' || name === 'fold') {
+    if (values.units !== undefined && values.units !== 'inch' && values.units !== 'metric')
+      return wrong(`--units is inch or metric, not “${values.units}”.`)
+    const dressing = values.dress === undefined ? undefined : dressingIn(values.dress)
+    if (typeof dressing === 'string') return wrong(dressing)
+    const { svg, dxf, masks } = values
+    const answer
+      = name === 'folds'
+        ? foldsReport(values.units)
+        : await foldReport(file, values.set ?? [], values.units ?? 'inch', { svg, dxf, masks }, dressing)
+    return 'wrong' in answer ? wrong(answer.wrong) : print(answer)
+  }
+  const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
+  const isTeach = name === 'teach'
+  if (!command && !isTeach && name !== 'verify')
+    return wrong(`There is no command “${name}”; there are: ${Object.keys(COMMANDS).join(', ')}, teach, verify, folds, fold, schema.`)
+  if (file === undefined || more.length > 0) return wrong(`${name} takes one ${name === 'verify' ? 'plan' : 'batch'} file.\n\n${HELP}`)
+
+  let text
+  try {
+    text = file === '-' ? input() : readFileSync(file, 'utf8')
+  }
+  catch (error) {
+    return wrong(`${file} cannot be read: ${(error as Error).message}`)
+  }
+  if (!command && !isTeach) {
+    const checked = verifyReport(text)
+    return 'wrong' in checked ? wrong(`${file}: ${checked.wrong}`) : print(checked)
+  }
+  const read = readBatch(text)
+  if (!read.ok) return wrong(read.problems.map(problem => `${file}: ${line(problem)}`).join('\n'))
+  if (isTeach) {
+    const wishes = teachWishes(values, read.value)
+    return typeof wishes === 'string' ? wrong(wishes) : print(teachReport(read.value, wishes, await solver()))
+  }
+  if (!command) return wrong(HELP)
+  if (values.csv) {
+    const write = Object.hasOwn(CSVS, name) ? CSVS[name] : undefined
+    if (!write) return wrong(`--csv goes with ${Object.keys(CSVS).join(', ')}.`)
+    return print(await write(read.value, await solver()))
+  }
+  if (values.most) {
+    if (name !== 'share') return wrong('--most goes with share.')
+    return print(mostReport(read.value, await solver()))
+  }
+  return print(await command(read.value, solver))
+
+  function print({ data, text, stops }: Omit<Report, 'data'> & Partial<Report>): number {
+    say(values.json && data !== undefined ? JSON.stringify(data, null, 2) : text)
+    return stops > 0 ? 1 : 0
+  }
+}
+
+const line = ({ path, problem }: Problem) => (path ? `${path}: ${problem}` : problem)
