@@ -10,10 +10,20 @@ export default defineConfig({
       {
         esbuild: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } },
         test: {
-          name: 'plain',
+          name: 'core',
           // Property tests take their time on a busy machine.
           testTimeout: 180_000,
-          include: ['{core,cli,server,app,demo,scripts}/**/*.test.ts'],
+          include: ['{core,cli}/**/*.test.ts'],
+          // The core keeps nothing to itself, so its files can share what was loaded once.
+          isolate: false,
+        },
+      },
+      {
+        esbuild: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } },
+        test: {
+          name: 'plain',
+          testTimeout: 180_000,
+          include: ['{server,app,demo,scripts}/**/*.test.ts'],
           exclude: [MOUNTED],
         },
       },

@@ -8,6 +8,8 @@ import { THIN, along, carriedBy, fromSheet, hasPaper, placeOn, standing, times }
 export const CLOSED = 0.03
 /** Points along each side of a panel. */
 const GRID = 8
+/** The same for a closer look. */
+const FINE = 32
 /** Rows of points that lie so near an edge. */
 const EDGE = 1_000_000
 /** A point is looked at from just off its paper. */
@@ -85,11 +87,14 @@ export function hiddenParts(card: Construction): Map<string, Verdict> {
   const looked = card.parts.filter(({ kind }) => kind !== 'hidden' && kind !== 'base')
   return new Map(looked.flatMap((part): [string, Verdict][] => {
     if (!poses[0].some(sheet => sheet.part === part)) return []
-    const seen = (slope: number) =>
-      Math.max(...poses.map((sheets, at) => seenOf(sheets, part, { within: at === 0 ? ARM : Infinity, slope, straight: at === 1 })))
+    const seen = (slope: number, grid?: number) => Math.max(...poses.map((sheets, at) =>
+      seenOf(sheets, part, { within: at === 0 ? ARM : Infinity, slope, straight: at === 1 }, grid)))
     if (seen(STRICT) > ENOUGH) return [[part.key, 'no']]
     if (isAcross(card, part)) return [[part.key, 'hardly']]
-    return [[part.key, seen(FLAT) < NOTHING ? 'yes' : 'hardly']]
+    if (seen(FLAT) >= NOTHING) return [[part.key, 'hardly']]
+    // Of what nothing was seen a strip may show between two points.
+    if (seen(STRICT, FINE) > ENOUGH) return [[part.key, 'no']]
+    return [[part.key, seen(FLAT, FINE) < NOTHING ? 'yes' : 'hardly']]
   }))
 }
 
@@ -102,10 +107,10 @@ const ENOUGH = 0.06
 const NOTHING = 0.004
 
 /** The largest share that is seen of any side of a part; enough is enough. */
-function seenOf(sheets: Sheet[], part: Part, look: Look): number {
+function seenOf(sheets: Sheet[], part: Part, look: Look, grid?: number): number {
   let most = 0
   for (const sheet of sheets.filter(found => found.part === part)) for (const side of [1, -1] as const) {
-    if (most <= ENOUGH) most = Math.max(most, shareSeen(sheets, sheet, side, look))
+    if (most <= ENOUGH) most = Math.max(most, shareSeen(sheets, sheet, side, look, grid))
   }
   return most
 }

@@ -6,6 +6,8 @@ import { THIN, along, between, carriedBy, evenly, fromSheet, glueSpots, hasPaper
 const OPENINGS = Array.from({ length: 21 }, (_, at) => at / 20)
 /** Points along each side of what stands on foam. */
 const GRID = 6
+/** The same for a closer look. */
+const FINE = 20
 /** What moves less than that along another sheet, from closed to open, only comes down on it. Nanometres. */
 const MOVES = 4_000_000
 /** Sheets that meet at a greater angle than this, as cosine, close on each other and do not slide. */
@@ -46,11 +48,15 @@ export function inTheWay(card: Construction): Map<string, Verdict> {
   for (const joint of raised) {
     const own = carriedBy(card, [joint.part])
     const spots = poses.map(pose => footOf(joint, pose))
+    let fine: Spot[][] | undefined
+    const closely = () => (fine ??= poses.map(pose => footOf(joint, pose, FINE)))
     for (const { panel } of poses[0]?.values() ?? []) {
       if (own.has(panel.part) || panel.part === joint.onto.part) continue
       const isUnsure = hung.has(joint.part) || [hung, high, amiss].some(parts => parts.has(panel.part)) || sizeOf(joint) < CRUMB
         || isBefore(panel.part, carrierOf(card, joint))
-      const verdict = passes(joint, panel, poses, spots, isUnsure)
+      const seen = passes(joint, panel, poses, spots, isUnsure)
+      // What only grazes the foam may pass between two points.
+      const verdict = seen === 'no' && passes(joint, panel, poses, closely(), isUnsure) !== 'no' ? 'hardly' : seen
       if (verdict === 'yes' || (verdict === 'hardly' && found.get(joint.part) !== 'yes')) found.set(joint.part, verdict)
     }
   }
@@ -94,7 +100,7 @@ function passes(joint: Joint, panel: Panel, poses: Pose[], spots: Spot[][], isUn
     slid += Math.max(0, ...ways.map(({ along, off }) => (off < along ? along : 0)))
     crept += Math.max(0, ...ways.map(({ along }) => along))
   }
-  if (crept < MOVES / 4 || (isFarBelow && !isAbove)) return 'no'
+  if (crept < MOVES / 4 || (isFarBelow && !isAbove && !isUnsure)) return 'no'
   // Foam that reaches an opening of what passes moves in that, as pads do in their tracks.
   return slid > MOVES && isAlong && isAbove && !isBelow && !isThrough && !isUnsure ? 'yes' : 'hardly'
 }
@@ -135,8 +141,8 @@ function meetings(foot: Spot[], joint: Joint, ground: Sheet, mover: Sheet): Meet
 }
 
 /** Points of the foam of a joint, on the sheet that it stands on. */
-function footOf(joint: Joint, pose: Pose): Spot[] {
+function footOf(joint: Joint, pose: Pose, grid = GRID): Spot[] {
   const [ground, piece] = [pose.get(nameOf(joint.onto)), pose.get(nameOf(joint.by))]
   if (!ground || !piece) return []
-  return glueSpots(joint, piece, evenly(GRID)).map(spot => fromSheet(ground, placeOn(piece, spot)).spot)
+  return glueSpots(joint, piece, evenly(grid)).map(spot => fromSheet(ground, placeOn(piece, spot)).spot)
 }

@@ -1,4 +1,4 @@
-import type { CardEntry } from '../document'
+import type { CardEntry, ParameterInputs } from '../document'
 import { dressedCard, lyingFindings } from '../dressing'
 import { chanceOf, randomDressing } from '../dressing/testing'
 import type { Finding, Fold, WorkedOut } from '../folds'
@@ -9,14 +9,24 @@ import type { Amiss } from '.'
 import { AMISS, roomsToWrite, secondLook } from '.'
 
 const MARK = { inch: inches(1 / 16), metric: millimetres(1) } as const
-const bare = (): CardEntry => ({ parameters: {}, papers: {}, faces: [], free: [], parts: [] }) as unknown as CardEntry
+const bare = (parameters: ParameterInputs = {}): CardEntry =>
+  ({ parameters, papers: {}, faces: [], free: [], parts: [] }) as unknown as CardEntry
 
-/** A card of any fold, dressed in any way: the same number is the same card. */
+/** Any of the choices that a fold offers; every other card is made as is natural. */
+function randomChoices({ parameters }: Fold, chance: ReturnType<typeof chanceOf>): ParameterInputs {
+  if (chance.pick([true, false])) return {}
+  return Object.fromEntries(Object.entries(parameters).flatMap(([name, parameter]) => {
+    if (parameter.kind === 'toggle') return [[name, chance.pick([true, false])]]
+    return parameter.kind === 'choice' ? [[name, chance.pick(parameter.options).value]] : []
+  }))
+}
+
+/** A card of any fold, made and dressed in any way: the same number is the same card. */
 export function randomCard(seed: number): { fold: Fold, card: CardEntry, units: Units } {
   const chance = chanceOf(seed)
   const fold = chance.pick(FOLDS)
   const units = chance.pick(['inch', 'metric'] as const)
-  const card = bare()
+  const card = bare(randomChoices(fold, chance))
   return { fold, card: { ...card, ...randomDressing(fold, card, units, chance) }, units }
 }
 
@@ -57,7 +67,7 @@ export function disagreements(
   fold: Fold, card: CardEntry, units: Units, say = findingsOf, seen?: Pick<Looked, 'found' | 'messages'>,
 ): string[] | undefined {
   const dressed = (each: CardEntry) => dressedCard(fold, each, units, MARK[units])
-  const [natural, made] = [dressed(bare()), dressed(card)]
+  const [natural, made] = [dressed(bare(card.parameters)), dressed(card)]
   if (made.findings.some(({ severity }) => severity === 'stop')) return undefined
   const findings = say(made, units)
   if (seen) seen.messages += [made.message, ...made.alsoMessages ?? []].filter(area => area?.on).length
@@ -81,6 +91,8 @@ function written(fold: Fold, made: WorkedOut): string[] {
     // One that runs across a crease lies on no single panel.
     if (!found || !stated) return []
     const [area, room] = [stated.width.value * stated.height.value, found.width * found.height]
+    // Nobody writes on so little.
+    if (Math.max(area, room) < inches(1) ** 2 / 4) return []
     // Boxes round what is round take a little more than it does.
     if (area <= room * 1.1 + found.grain && area >= room * 0.75 - found.grain) return []
     const inSquare = (size: number) => (size / inches(1) ** 2).toFixed(1)

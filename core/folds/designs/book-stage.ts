@@ -35,7 +35,7 @@ export const bookStage = defineFold({
   parameters: {
     width: size('Finished width', '4 1/4 in', '105 mm'),
     height: size('Finished height', '5 1/2 in', '148 mm'),
-    border: insertBorder,
+    ...insertBorder,
     end: length('End panel', '1 1/4 in', '32 mm', { follows: 'width' }),
     riser: length('Riser of a page', '3/4 in', '20 mm', { follows: 'width' }),
     rail: length('Rail height', '3/4 in', '20 mm', { follows: 'height' }),
@@ -50,17 +50,20 @@ export const bookStage = defineFold({
     charmLength: length('Length of the charm', '1 in', '25 mm', { follows: 'height', when: 'charm' }),
   },
   build(
-    { width, height, border, end, riser, rail, railFoot, feet, mats, ridge, matched, charm, charmKind, charmWidth, charmLength },
+    {
+      width, height, border, borderHigh, end, riser, rail, railFoot, feet, mats, ridge, matched, charm, charmKind, charmWidth, charmLength,
+    },
     card,
   ) {
     const zero = Measure.zero
+    const borderAbove = borderHigh.value > 0 ? borderHigh : border
     const base = card.strip('base', 'Base', 'base', height, [
       panel('left', 'Left cover', width),
       valley(OPEN),
       panel('right', 'Right cover', width),
     ])
     const long = width.minus(border).times(2).named('Inner sheet')
-    const high = height.minus(border.times(2))
+    const high = height.minus(borderAbove.times(2))
     const half = long.half()
     const sheet = card.sheet('inner', 'Inner sheet', 'insert', { width: long, height: high })
     const page = half.minus(end).minus(riser).named('Page')
@@ -145,7 +148,7 @@ export const bookStage = defineFold({
     }
     for (const row of ridge === 'over' ? (['lower', 'upper'] as const) : []) {
       const [wide, high] = [link.minus(mats), rail.minus(mats.times(2))].map(side => side.downToMark(card.mark)) as [Measure, Measure]
-      const over = card.strip(`mat-${row}`, `Mat over the ${row} ridge`, 'mat', high, [
+      const over = card.strip(`mat-${row}`, `Mat over the ${row} ridge`, 'insert', high, [
         panel('left', 'Left of the ridge', wide),
         bent('mountain', spine),
         panel('right', 'Right of the ridge', wide),
@@ -161,14 +164,14 @@ export const bookStage = defineFold({
     for (const side of ['left', 'right'] as const) {
       card.joinAt(panelOf(sheet, `${side}-end`), panelOf(base, side), 'inside', {
         x: side === 'left' ? offset.left : width.minus(border).minus(railFoot),
-        y: border,
+        y: borderAbove,
         glue: side === 'left' ? { width: end } : { x: long.minus(end), width: end },
       })
       // The feet of both rails, from the end panel to where the ridge begins.
       for (const y of feet && railFoot.value > end.value ? [zero, bandTop] : []) {
         card.joinAt(panelOf(sheet, `${side}-end`), panelOf(base, side), 'inside', {
           x: side === 'left' ? offset.left : width.minus(border).minus(railFoot),
-          y: border,
+          y: borderAbove,
           glue: { x: side === 'left' ? end : long.minus(railFoot), y, width: railFoot.minus(end), height: rail },
         })
       }

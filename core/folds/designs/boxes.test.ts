@@ -42,7 +42,49 @@ describe('Box frame', () => {
   })
 })
 
+describe('Box frame of a maker’s own', () => {
+  it('is oblong: every edge is rolled alike, and picture, panel and stand follow', () => {
+    const card = build('box-frame', { oblong: true, sheetHeight: '10 in', panel: true })
+    // Outer frame 7 × 5, opening 5 1/2 × 3 1/2.
+    expect(sizes(card)).toMatchObject({ sheet: [12, 10], picture: [5.4375, 3.4375], backing: [6.75, 4.75], stand: [6, 10] })
+    expect([inInches(card.finished.width.value), inInches(card.finished.height.value), stops(card)]).toEqual([7, 5, []])
+    for (const arm of ['lower', 'right', 'upper', 'left']) {
+      expect(highest(cornersAt(card, 'sheet', `${arm}-face`, 1), 2)).toBeCloseTo(0.5, 6)
+      expect(highest(cornersAt(card, 'sheet', `${arm}-foot`, 1), 2)).toBeCloseTo(0, 6)
+    }
+    expect(fixes(build('box-frame', { oblong: true, sheetHeight: '7 in' }))).toContainEqual(['sheetHeight', 7.5])
+  })
+
+  it('has a stand and a print panel of their own size, the foot of the stand where that of the frame is', () => {
+    const card = build('box-frame', { panel: true, panelWidth: '6 in', panelHeight: '6 1/2 in', standWidth: '4 in', standHeight: '5 in' })
+    expect(sizes(card)).toMatchObject({ backing: [6, 6.5], stand: [4, 10] })
+    expect(stops(card)).toEqual([])
+    const [frame, leaf] = [cornersAt(card, 'sheet', 'centre', 0), cornersAt(card, 'stand', 'glued', 0)]
+    expect(lowest(leaf, 1)).toBeCloseTo(lowest(frame, 1), 6)
+    expect(highest(leaf, 1) - lowest(leaf, 1)).toBeCloseTo(5, 6)
+    const joint = card.joints.find(({ part }) => part === 'stand')!
+    // The panel begins 1/4 above the foot; the stand is glued from its fold down to there.
+    expect([joint.glue.y, joint.glue.height].map(({ value }) => inInches(value))).toEqual([5, 4.75])
+    expect(fixes(build('box-frame', { standHeight: '8 in' }))).toContainEqual(['standHeight', 7])
+  })
+})
+
 describe('Corner stage', () => {
+  it('carries an easel of any size and shape', () => {
+    const easel = (changes: Record<string, string>) => {
+      const card = build('corner-stage', { easel: true, ...changes })
+      return { size: sizes(card).easel, part: partOf(card, 'easel'), fixes: fixes(card) }
+    }
+    expect(easel({ easelWidth: '2 in', easelHeight: '3 in' }).size).toEqual([2, 4])
+    const arch = easel({ easelShape: 'arch', easelWidth: '2 in', easelArch: '3 in' })
+    expect([arch.size, Math.max(...arch.part.outline!.map(([, y]) => inInches(y)))]).toEqual([[2, 4], 4])
+    // Where its head is as wide as the whole: an inch below the top.
+    expect(arch.part.outline!.filter(([, y]) => inInches(y) > 3.9).every(([x]) => Math.abs(inInches(x) - 1) < 0.5)).toBe(true)
+    expect(easel({ easelShape: 'circle', easelWidth: '2 in' }).size).toEqual([2, 2.8])
+    expect(easel({ easelWidth: '5 in' }).fixes).toContainEqual(['easelWidth', 4.25])
+    expect(easel({ easelHeight: '6 in', easelFoot: '2 in' }).fixes).toContainEqual(['easelHeight', 5.5])
+  })
+
   it('has a floor whose diagonal rises by arccos(cos 45° / cos ψ/2)', () => {
     expect(cornerFloor(0)).toEqual({ foot: 180, diagonal: 180 })
     expect(cornerFloor(1)).toEqual({ foot: 90, diagonal: 0 })

@@ -27,5 +27,8 @@ export const shapeOf = (window: string): WindowShape => (window === 'circle' ? '
 /** The border of every mat of a card. */
 export const matBorder = length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' })
 
-/** The border that a base shows round an inner sheet. */
-export const insertBorder = length('Border', '1/8 in', '3 mm', { help: 'What the inner sheet leaves visible of the base' })
+/** The border that a base shows round an inner sheet: at its sides, and at head and foot where that is another one. */
+export const insertBorder = {
+  border: length('Border', '1/8 in', '3 mm', { help: 'What the inner sheet leaves visible of the base' }),
+  borderHigh: length('Border at head and foot', '0 in', '0 mm', { zero: true, help: 'Nothing: as at the sides' }),
+}

@@ -1,4 +1,5 @@
 import { at, bent, box, mountain, panel } from '../model/builder'
+import type { Place } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, size, toggle } from '../model/parameters'
@@ -16,6 +17,11 @@ const BASES = [
 ] as const
 type BaseKind = (typeof BASES)[number]['value']
 
+const ENDS = [
+  { value: 'foot', label: 'At the foot' },
+  { value: 'head', label: 'At the head' },
+] as const
+
 export const pullTabFlap = defineFold({
   id: 'pull-tab-flap',
   number: 15,
@@ -29,25 +35,29 @@ export const pullTabFlap = defineFold({
     height: size('Finished height', '5 1/2 in', '148 mm'),
     faceWidth: length('Face width', '4 in', '99 mm', { follows: 'width' }),
     margin: length('Margin beside the flap', '1 in', '25 mm', { follows: 'width' }),
-    foot: length('Hinge above the foot', '1 3/4 in', '44 mm', { follows: 'height' }),
+    foot: length('Hinge from that end', '1 3/4 in', '44 mm', { follows: 'height' }),
     link: length('Link of the flap', '1 1/4 in', '32 mm', {
       follows: 'height',
       help: 'Half the flap; pulled out, it travels twice as far',
     }),
     joint: length('Joint tab', '1/2 in', '12 mm', { follows: 'height' }),
     tagWidth: length('Tag width', '3 in', '76 mm', { follows: 'width' }),
+    tagLength: length('Tag length', '0 in', '0 mm', { zero: true, help: 'Nothing: from its grip to the end of the joint tab' }),
     sleeve: length('Sleeve height', '1 1/2 in', '38 mm', { follows: 'height' }),
+    sleeveLength: length('Sleeve length', '0 in', '0 mm', { zero: true, help: 'Nothing: once round the tag, with a lap' }),
+    pulled: choice('The tag is pulled out', ENDS, 'Measures of the flap count from this end'),
     tape: length('Tape width', '1/8 in', '3 mm'),
     base: choice('Base', BASES),
     placed: toggle('Face not in the middle of the base', false),
     faceLeft: length('Face from the left', '1/8 in', '3 mm', { when: 'placed', zero: true }),
-    grip: length('Tag beyond the foot', '0 in', '0 mm', { zero: true, help: 'What shows of the closed tag' }),
+    grip: length('Tag beyond the card', '0 in', '0 mm', { zero: true, help: 'What shows of the closed tag' }),
     notch: length('Radius of the finger notch', '3/8 in', '10 mm', { follows: 'width', zero: true, help: 'Nothing: no notch' }),
-    decoration: toggle('Decoration on the lower link', true),
+    decoration: toggle('Decoration on the link at the hinge', true),
   },
   build(
     {
       width, height, faceWidth, margin, foot, link, joint, tagWidth, sleeve, tape, base: kind, placed, faceLeft, grip, notch, decoration,
+      tagLength, sleeveLength, pulled,
     },
     card,
   ) {
@@ -63,16 +73,19 @@ export const pullTabFlap = defineFold({
     }[kind as BaseKind]()
     const ground = panelOf(base, 'ground')
     const sheet = card.sheet('face', 'Face', 'insert', { width: faceWidth, height }, 'top')
+    const isHead = pulled === 'head'
+    /** What lies so far from the end at which the tag comes out, from the foot: a line, or the lower edge of what is `high`. */
+    const up = (from: Measure, high = zero) => (isHead ? height.minus(from).minus(high) : from)
     const flapWidth = faceWidth.minus(margin.times(2)).named('Flap width')
     const [hinge, kneeAt, upper, end] = [foot, foot.plus(link), foot.plus(link.times(2)), foot.plus(link.times(2)).plus(joint)]
     const right = margin.plus(flapWidth)
     const frame = card.area(sheet, 'frame', 'Face', box(zero, zero, faceWidth, height), {
-      holes: [[at(margin, hinge), at(right, hinge), at(right, end), at(margin, end)]],
+      holes: [opening()],
     })
-    card.area(sheet, 'lower', 'Lower link', box(margin, hinge, flapWidth, link))
-    card.area(sheet, 'upper', 'Upper link', box(margin, kneeAt, flapWidth, link))
-    const tab = card.area(sheet, 'joint', 'Joint tab', box(margin, upper, flapWidth, joint))
-    const across = (y: Measure) => [at(margin, y), at(right, y)] as const
+    card.area(sheet, 'lower', isHead ? 'Upper link' : 'Lower link', box(margin, up(hinge, link), flapWidth, link))
+    card.area(sheet, 'upper', isHead ? 'Lower link' : 'Upper link', box(margin, up(kneeAt, link), flapWidth, link))
+    const tab = card.area(sheet, 'joint', 'Joint tab', box(margin, up(upper, joint), flapWidth, joint))
+    const across = (from: Measure) => [at(margin, up(from)), at(right, up(from))] as const
     card.crease(sheet, ['frame', 'lower'], ...across(hinge), bent('valley', knee))
     card.crease(
       sheet,
@@ -81,50 +94,51 @@ export const pullTabFlap = defineFold({
       bent('mountain', opening => 2 * knee(opening)),
     )
     card.crease(sheet, ['upper', 'joint'], ...across(upper), bent('valley', knee))
-    for (const x of [margin, right]) card.slit(sheet, at(x, hinge), at(x, end))
-    card.slit(sheet, at(margin, end), at(right, end))
+    for (const x of [margin, right]) card.slit(sheet, at(x, up(hinge)), at(x, up(end)))
+    card.slit(sheet, ...across(end))
     card.step(
-      'Cut both slits of the face from the hinge upwards and join them across at the far end.',
+      `Cut both slits of the face from the hinge ${isHead ? 'down' : 'up'}wards and join them across at the far end.`,
       'Both slits start at the hinge line; cut with knife and steel ruler on a mat, away from you.',
     )
     card.step('Score hinge, knee and joint across the flap.')
     card.whenScored('Fold hinge, knee and joint of the flap once.')
 
     if (notch.value > 0) {
-      if (kind === 'leaf') card.shape(base, notched(base, notch))
-      const mouth = notched(sheet, notch)
+      notchBase()
+      const mouth = notched(sheet, notch, isHead)
       card.shape(sheet, mouth)
       card.shapePanel(frame, mouth)
     }
     const room = link.times(2).plus(joint).named('Flap and joint')
-    const tag = card.strip('tag', 'Tag', 'insert', tagWidth, [panel('tag', 'Tag', foot.plus(room).plus(grip))], 'y')
+    const shortest = foot.plus(room).plus(grip)
+    const long = tagLength.value > 0 ? tagLength : shortest
+    const tag = card.strip('tag', 'Tag', 'insert', tagWidth, [panel('tag', 'Tag', long)], 'y')
+    // Its lower end lies so far below the joint tab; from the head it reaches below the tab by what it is longer than need be.
+    const below = isHead ? long.minus(shortest) : upper.plus(grip)
     card.joinAt(face(tag), tab, 'outside', {
       x: flapWidth.minus(tagWidth).half(),
-      y: foot.plus(link.times(2)).plus(grip).times(-1),
+      y: below.times(-1),
       faceDown: true,
-      glue: { x: tagWidth.minus(flapWidth).half(), y: upper.plus(grip), width: flapWidth, height: joint },
+      glue: { x: tagWidth.minus(flapWidth).half(), y: below, width: flapWidth, height: joint },
     })
-    card.loose(
-      'sleeve',
-      'Sleeve',
-      { width: tagWidth.times(2).plus(rule('overlap', card.units)).plus(rule('ease', card.units)), height: sleeve },
-      'hidden',
-    )
+    const round = tagWidth.times(2).plus(rule('overlap', card.units)).plus(rule('ease', card.units))
+    card.loose('sleeve', 'Sleeve', { width: sleeveLength.value > 0 ? sleeveLength : round, height: sleeve }, 'hidden')
     card.step(
       'Wrap the sleeve of thin paper loosely round the tag and glue its ends together; glue it over the hinge line behind the face.',
       'The tag must slide in it: wrap by hand, never score it.',
     )
-    card.step('Glue the joint tab of the flap to the foot of the tag, the flap lying flat.', 'Glue the joint tab only.')
+    card.step('Glue the joint tab of the flap to the far end of the tag, the flap lying flat.', 'Glue the joint tab only.')
     const faceAt = placed ? faceLeft : width.minus(faceWidth).half()
+    const uncovered = link.times(2).downToMark(card.mark)
     const onBase = card.piece(
       ground,
-      { width: flapWidth.downToMark(card.mark), height: link.times(2).downToMark(card.mark) },
-      { key: 'message', name: 'Message panel under the flap', kind: 'message', y: foot, x: faceAt.plus(margin) },
+      { width: flapWidth.downToMark(card.mark), height: uncovered },
+      { key: 'message', name: 'Message panel under the flap', kind: 'message', y: up(foot, uncovered), x: faceAt.plus(margin) },
     )
     card.message('the base, where the flap uncovers it', onBase.width, onBase.height, face(onBase))
-    card.joinAt(frame, ground, 'inside', { x: faceAt, y: zero, glue: { y: notch, height: height.minus(notch) } })
+    card.joinAt(frame, ground, 'inside', { x: faceAt, y: zero, glue: { y: isHead ? zero : notch, height: height.minus(notch) } })
     card.step(
-      'Tape the face to the base along its two sides and its upper end.',
+      `Tape the face to the base along its two sides and its ${isHead ? 'lower' : 'upper'} end.`,
       'Keep the tape at the very edge, or the tag jams.'
       + (notch.value > 0 ? ' Punch the finger notch through what lies at the mouth in one go.' : ''),
     )
@@ -132,9 +146,9 @@ export const pullTabFlap = defineFold({
       card.piece(
         panelOf(sheet, 'lower'),
         { width: flapWidth.downToMark(card.mark), height: link.downToMark(card.mark) },
-        { key: 'decoration', name: 'Decoration on lower link', printTop: 'top' },
+        { key: 'decoration', name: `Decoration on ${isHead ? 'upper' : 'lower'} link`, printTop: 'top' },
       )
-      card.step('Decorate the lower link only.', 'A layer across the knee keeps it from bending.')
+      card.step(`Decorate the ${isHead ? 'upper' : 'lower'} link only.`, 'A layer across the knee keeps it from bending.')
     }
     card.travel(face(tag), link.times(2))
     card.note('Flap', `stands past 60 degrees once the tag is ${card.show(link)} out; the rest of the pull is the useful one.`)
@@ -158,7 +172,7 @@ export const pullTabFlap = defineFold({
       })
     }
     card.limit({
-      subject: 'Tag beyond the foot',
+      subject: 'Tag beyond the card',
       parameter: 'grip',
       value: grip,
       atMost: zero,
@@ -209,12 +223,51 @@ export const pullTabFlap = defineFold({
       because: 'it would stick out of the card at the mouth.',
     })
     card.limit({
-      subject: 'Hinge above the foot',
+      subject: 'Hinge from that end',
       parameter: 'foot',
       value: foot,
       atLeast: rule('between', card.units).plus(rule('ease', card.units)),
       because: 'the tag has no guide below the hinge.',
     })
+    if (tagLength.value > 0) {
+      card.limit({
+        subject: 'Tag length',
+        parameter: 'tagLength',
+        value: tagLength,
+        atLeast: shortest,
+        because: 'the joint tab would have nothing to hold on to.',
+      })
+      card.limit({
+        subject: 'Tag length',
+        parameter: 'tagLength',
+        value: tagLength,
+        atMost: height.plus(grip).minus(clearance),
+        because: 'it would run into the far end of the face.',
+      })
+    }
+    if (sleeveLength.value > 0) {
+      card.limit({
+        subject: 'Sleeve length',
+        parameter: 'sleeveLength',
+        value: sleeveLength,
+        atLeast: round.minus(rule('ease', card.units)),
+        because: 'it would not go round the tag and lap.',
+      })
+    }
     return { width, height, anchor: ground }
+
+    /** The opening that the flap leaves in the face, counter-clockwise. */
+    function opening(): Place[] {
+      const [low, high] = isHead ? [up(end), up(hinge)] : [hinge, end]
+      return [at(margin, low), at(right, low), at(right, high), at(margin, high)]
+    }
+
+    /** Cuts the notch into the leaf below the face too, where that has an edge there and no fold. */
+    function notchBase() {
+      if (kind === 'top' && isHead) return
+      const middle = ground.x.plus(width.half())
+      card.shape(base, notched(base, notch, isHead, middle))
+      if (kind !== 'leaf') card.shapePanel(ground, notched({ width, height }, notch, isHead).map(({ x, y }) => at(ground.x.plus(x), y)))
+    }
   },
 })

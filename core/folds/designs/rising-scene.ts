@@ -1,5 +1,5 @@
 import { bent, panel, valley } from '../model/builder'
-import type { PrintTop } from '../../paper'
+import type { PrintTop } from '../../document'
 import type { Means, PartKind } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'

@@ -27,11 +27,17 @@ export function arcs(x: number, y: number, radius: number, from: number, to: num
 }
 
 /**
- * A blank with a half-round notch for a finger in the middle of its foot, counter-clockwise from its lower left corner.
+ * A blank with a half-round notch for a finger in its foot, counter-clockwise from its lower left corner.
  * @param turned the notch is at the head instead
+ * @param centre of the notch, from the left; in the middle where it is not given
  */
-export function notched({ width, height }: { width: Measure, height: Measure }, radius: Measure, turned = false): Place[] {
-  const middle = width.value / 2
+export function notched(
+  { width, height }: { width: Measure, height: Measure },
+  radius: Measure,
+  turned = false,
+  centre = width.half(),
+): Place[] {
+  const middle = (turned ? width.minus(centre) : centre).value
   const round = Array.from({ length: CORNERS / 4 + 1 }, (_, step) => {
     const angle = Math.PI * (1 - step / (CORNERS / 4))
     return at(

@@ -40,6 +40,44 @@ describe('Gatefold with shutter', () => {
   })
 })
 
+describe('Pull-tab flap of a maker’s own', () => {
+  it('pulls out at the head: all of it turned about', () => {
+    const [foot, head] = [build('pull-tab-flap'), build('pull-tab-flap', { pulled: 'head' })]
+    expect(sizes(head)).toEqual(sizes(foot))
+    expect(stops(head)).toEqual([])
+    const rounded = (value: number) => Math.round(value * 1e4) + 0
+    for (const opening of [0, 0.4, 1]) {
+      for (const [part, panel] of [['tag', 'tag'], ['face', 'lower'], ['face', 'upper'], ['face', 'joint']] as const) {
+        const [low, high] = [cornersAt(foot, part, panel, opening), cornersAt(head, part, panel, opening)]
+        expect([5.5 - highest(high, 1), 5.5 - lowest(high, 1), highest(high, 2)].map(rounded))
+          .toEqual([lowest(low, 1), highest(low, 1), highest(low, 2)].map(rounded))
+      }
+    }
+    // The notch is at the head of face and base.
+    for (const part of ['face', 'base'])
+      expect(partOf(head, part).outline!.some(([x, y]) => Math.abs(inInches(y) - 5.125) < 0.001 && x > 0)).toBe(true)
+  })
+
+  it('has a longer tag and sleeve where they are wanted, and says how short they may be', () => {
+    const card = build('pull-tab-flap', { tagLength: '5 1/4 in', sleeveLength: '7 in', pulled: 'head' })
+    expect([sizes(card).tag, sizes(card).sleeve]).toEqual([[3, 5.25], [7, 1.5]])
+    // Longer by 1/2 than from the head to the joint tab at 4 3/4: it still ends at the head.
+    expect(highest(cornersAt(card, 'tag', 'tag', 0), 1)).toBeCloseTo(5.5, 6)
+    expect(fixes(build('pull-tab-flap', { tagLength: '4 in' }))).toContainEqual(['tagLength', 4.75])
+    expect(fixes(build('pull-tab-flap', { sleeveLength: '5 in' }))).toContainEqual(['sleeveLength', 6.5])
+  })
+
+  it('is notched through the leaf below it, also of a folded base', () => {
+    const mouth = (base: string) => (partOf(build('pull-tab-flap', { base }), 'base').outline ?? [])
+      .map(([x, y]) => [inInches(x), inInches(y)] as const).filter(([, y]) => y > 0.2 && y < 0.5).map(([x]) => x)
+    // In the middle of the front leaf: of one leaf, of the right one, of the lower one.
+    const middles = (['leaf', 'side', 'top'] as const).map(base => (Math.min(...mouth(base)) + Math.max(...mouth(base))) / 2)
+    expect(middles.map(middle => Number(middle.toFixed(4)))).toEqual([2.125, 4.25 + 2.125, 2.125])
+    // At the head of a base folded there is no edge.
+    expect(partOf(build('pull-tab-flap', { base: 'top', pulled: 'head' }), 'base').outline).toBeUndefined()
+  })
+})
+
 describe('Pull-tab flap', () => {
   it('bends like a knee: its middle rises by the root of the links', () => {
     const card = build('pull-tab-flap')
@@ -89,6 +127,19 @@ describe('Twin slider', () => {
 })
 
 describe('Rising scene', () => {
+  it('has three strips, each with its own height and place', () => {
+    const own = { stage: true, barFoot: '1/4 in', stripHeight: '1 in', stripFoot: '1/2 in', stageHeight: '1/2 in', stageFoot: '2 1/2 in' }
+    const card = build('rising-scene', own)
+    expect(stops(card)).toEqual([])
+    expect([sizes(card)['crossbar-front'], sizes(card).stage]).toEqual([[4.25, 1], [4.25, 0.5]])
+    const feet = ['crossbar', 'crossbar-front', 'stage'].map(part => Number(lowest(cornersAt(card, part, 'face', 1), 1).toFixed(4)))
+    expect(feet).toEqual([0.25, 0.5, 2.5])
+    // The crossbar ends at 2 3/4: the stage strip is glued on its lower quarter only.
+    const { glue } = card.joints.find(({ part }) => part === 'stage')!
+    expect([glue.y, glue.height].map(({ value }) => inInches(value))).toEqual([0, 0.25])
+    expect(fixes(build('rising-scene', { stage: true, stageFoot: '3 in' }))).toContainEqual(['stageFoot', 2.25])
+  })
+
   it('lifts the slider by twice the distance of its crease from the fold', () => {
     const card = build('rising-scene')
     expect(highest(cornersAt(card, 'slider', 'body', 0), 1)).toBeCloseTo(4.5, 6)

@@ -1,8 +1,36 @@
 import { describe, expect, it } from 'vitest'
 import { build, cornersAt, creases, fixes, highest, inInches, lowest, partOf, sizes, stops } from '../testing'
 
-const slits = (id: string, part: string) =>
-  partOf(build(id), part).slits.map(({ from, to }) => [from.x, from.y, to.x, to.y].map(({ value }) => inInches(value)))
+const slits = (id: string, part: string, changes: Parameters<typeof build>[1] = {}) =>
+  partOf(build(id, changes), part).slits.map(({ from, to }) => [from.x, from.y, to.x, to.y].map(({ value }) => inInches(value)))
+
+describe('Step pop-up of a maker’s own', () => {
+  it('has no step but those that are written down, and says so where there are none', () => {
+    const own = { middle: false, more: '3/4 x 1 at 1, 1/2 x 3/4 at 3 figure 1 x 1 1/2' }
+    expect(slits('step-popup', 'inner', own).map(([x]) => x)).toEqual([1, 1.75, 3, 3.5])
+    expect(stops(build('step-popup', own))).toEqual([])
+    expect(build('step-popup', { middle: false }).findings).toContainEqual(expect.objectContaining({ subject: 'Steps', severity: 'warn' }))
+  })
+
+  it('has a print on half of the inner sheet, cut through with the slits or left whole above the steps', () => {
+    const through = build('step-popup', { print: 'cut' })
+    // Half of the inner sheet is 5 1/4 × 4 1/8; a border of 1/8 all round.
+    expect(sizes(through).print).toEqual([5, 3.875])
+    expect(slits('step-popup', 'print', { print: 'cut' })).toContainEqual([2.125, 0, 2.125, 1.125])
+    for (const opening of [0, 0.5, 1]) {
+      const [step, over] = [cornersAt(through, 'inner', 'middle-top', opening), cornersAt(through, 'print', 'middle-top', opening)]
+      expect(highest(over, 1)).toBeCloseTo(highest(step, 1), 3)
+    }
+    expect(stops(through)).toEqual([])
+    // The deepest step reaches 1 1/4 up the back.
+    expect(sizes(build('step-popup', { print: 'whole' })).print).toEqual([5, 2.625])
+  })
+
+  it('has an inner sheet with a border of its own at head and foot', () => {
+    expect(sizes(build('step-popup', { borderHigh: '1/2 in' })).inner).toEqual([5.25, 7.5])
+    expect(sizes(build('book-stage', { borderHigh: '1/2 in' })).inner).toEqual([8.25, 4.5])
+  })
+})
 
 describe('Step pop-up', () => {
   it('has slits of the step’s depth to each side of the fold', () => {
@@ -35,6 +63,16 @@ describe('Step pop-up', () => {
 })
 
 describe('Book stage', () => {
+  it('has mats on the ridge in one piece, folded with it', () => {
+    const card = build('book-stage', { ridge: 'over' })
+    // Links 4 1/8 − 2 1/2 less 1/8 at their outer ends; rails 3/4 less 1/8 on both sides.
+    expect(sizes(card)['mat-lower']).toEqual([3, 0.5])
+    expect(creases(card, 'mat-lower')).toEqual([[1.5, 'mountain']])
+    for (const side of ['left', 'right'])
+      expect(highest(cornersAt(card, 'mat-upper', side, 1), 2)).toBeCloseTo(highest(cornersAt(card, 'inner', `upper-${side}`, 1), 2), 3)
+    expect(build('book-stage', { ridge: 'none' }).parts.some(({ key }) => key.startsWith('mat-lower'))).toBe(false)
+  })
+
   it('has rails and band that share the middle score in opposite directions', () => {
     // Inner sheet 2 × (4 1/4 − 1/8) = 8 1/4, its middle at 4 1/8.
     const middle = creases(build('book-stage'), 'inner').filter(([at]) => at === 4.125)

@@ -2,7 +2,7 @@ import { at, bent, box, panel, valley } from '../model/builder'
 import type { Place } from '../model/card'
 import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { length, size, toggle } from '../model/parameters'
+import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import type { Length } from '../../lengths'
 import { Measure } from '../../lengths'
@@ -22,6 +22,12 @@ interface StepPlan {
   figure?: { width: Measure, height: Measure }
 }
 
+const PRINTS = [
+  { value: 'none', label: 'None' },
+  { value: 'cut', label: 'Glued first, cut through with the slits' },
+  { value: 'whole', label: 'Left whole, above the steps' },
+] as const
+
 export const stepPopup = defineFold({
   id: 'step-popup',
   number: 11,
@@ -34,30 +40,38 @@ export const stepPopup = defineFold({
   parameters: {
     width: size('Finished width', '5 1/2 in', '148 mm'),
     height: size('Finished height', '4 1/4 in', '105 mm'),
-    border: insertBorder,
+    ...insertBorder,
+    middle: toggle('A step in the middle', true),
     depth: length('Depth of the middle step', '1 1/4 in', '32 mm', {
+      when: 'middle',
       follows: 'height',
       help: 'How far it stands out from back and floor',
     }),
-    stepWidth: length('Width of the middle step', '3/4 in', '20 mm', { follows: 'width' }),
-    figureWidth: length('Width of the middle figure', '0 in', '0 mm', { zero: true, help: 'Nothing: as wide as its step' }),
-    figure: length('Height of the middle figure', '2 1/4 in', '58 mm', { follows: 'height' }),
-    sides: toggle('A smaller step on each side', true),
-    sideDepth: length('Depth of the side steps', '3/4 in', '18 mm', { follows: 'height', when: 'sides' }),
-    sideWidth: length('Width of the side steps', '1/2 in', '12 mm', { follows: 'width', when: 'sides' }),
-    sideFigureWidth: length('Width of the side figures', '0 in', '0 mm', { zero: true, when: 'sides', help: 'Nothing: as wide as theirs' }),
-    sideFigure: length('Height of the side figures', '1 3/4 in', '45 mm', { follows: 'height', when: 'sides' }),
+    stepWidth: length('Width of the middle step', '3/4 in', '20 mm', { follows: 'width', when: 'middle' }),
+    figureWidth: length('Width of the middle figure', '0 in', '0 mm', { zero: true, when: 'middle', help: 'Nothing: as wide as its step' }),
+    figure: length('Height of the middle figure', '2 1/4 in', '58 mm', { follows: 'height', when: 'middle' }),
+    sides: toggle('A smaller step on each side of it', true, undefined, 'middle'),
+    sideDepth: length('Depth of the side steps', '3/4 in', '18 mm', { follows: 'height', when: ['middle', 'sides'] }),
+    sideWidth: length('Width of the side steps', '1/2 in', '12 mm', { follows: 'width', when: ['middle', 'sides'] }),
+    sideFigureWidth: length('Width of the side figures', '0 in', '0 mm', {
+      zero: true, when: ['middle', 'sides'], help: 'Nothing: as wide as theirs',
+    }),
+    sideFigure: length('Height of the side figures', '1 3/4 in', '45 mm', { follows: 'height', when: ['middle', 'sides'] }),
     more: stepList('Further steps', 'Width × depth and where, from the left: “3/4 x 1 at 2, 1/2 x 3/4 at 4 figure 1 x 1 1/2”'),
-    gap: length('Gap between steps', '3/4 in', '20 mm', { follows: 'width', when: 'sides' }),
+    gap: length('Gap between steps', '3/4 in', '20 mm', { follows: 'width', when: ['middle', 'sides'] }),
+    print: choice('Print on the inner sheet', PRINTS, 'On its upper half, which stands behind the steps'),
+    mats: length('Border of the print', '1/8 in', '3 mm', { zero: true, when: 'print=cut' }),
+    printBorder: length('Border of the whole print', '1/8 in', '3 mm', { zero: true, when: 'print=whole' }),
   },
   build(
     {
       width, height, border, depth, stepWidth, figure, figureWidth, sides, sideDepth, sideWidth, sideFigure, sideFigureWidth, gap,
-      more: moreText,
+      more: moreText, borderHigh, middle, print, mats, printBorder,
     },
     card,
   ) {
     const zero = Measure.zero
+    const edgeBorder = borderHigh.value > 0 ? borderHigh : border
     const base = card.strip(
       'base',
       'Base',
@@ -66,9 +80,10 @@ export const stepPopup = defineFold({
       [panel('front', 'Floor panel', height), valley(OPEN), panel('back', 'Back panel', height)],
       'y',
     )
-    const inner = { width: width.minus(border.times(2)), half: height.minus(border).named('Half of the inner sheet') }
+    const inner = { width: width.minus(border.times(2)), half: height.minus(edgeBorder).named('Half of the inner sheet') }
     const sheet = card.sheet('inner', 'Inner sheet', 'insert', { width: inner.width, height: inner.half.times(2) }, 'top')
     const left = inner.width.minus(stepWidth).half()
+    const beside = middle && sides
     const wide = (own: Measure, step: Measure) => (own.value > 0 ? own : step)
     const side = { width: sideWidth, depth: sideDepth, figure: { width: wide(sideFigureWidth, sideWidth), height: sideFigure } }
     const noted = readSteps(moreText, card.units)
@@ -84,23 +99,32 @@ export const stepPopup = defineFold({
       }
     })
     const steps: StepPlan[] = [
-      ...(sides ? [{ key: 'left', name: 'Left', x: left.minus(gap).minus(sideWidth), ...side }] : []),
-      { key: 'middle', name: 'Middle', x: left, width: stepWidth, depth, figure: { width: wide(figureWidth, stepWidth), height: figure } },
-      ...(sides ? [{ key: 'right', name: 'Right', x: left.plus(stepWidth).plus(gap), ...side }] : []),
+      ...(beside ? [{ key: 'left', name: 'Left', x: left.minus(gap).minus(sideWidth), ...side }] : []),
+      ...(middle
+        ? [{
+            key: 'middle',
+            name: 'Middle',
+            x: left,
+            width: stepWidth,
+            depth,
+            figure: { width: wide(figureWidth, stepWidth), height: figure },
+          }]
+        : []),
+      ...(beside ? [{ key: 'right', name: 'Right', x: left.plus(stepWidth).plus(gap), ...side }] : []),
       ...further,
     ].sort((a, b) => a.x.value - b.x.value)
     const fold = inner.half
     /** The edge of floor or back along the fold, round every step, from left to right. */
-    const edge = (side: 1 | -1): Place[] =>
+    const along = (side: 1 | -1): Place[] =>
       steps.flatMap(({ x, width, depth }) => {
         const far = fold.plus(depth.times(side))
         return [at(x, fold), at(x, far), at(x.plus(width), far), at(x.plus(width), fold)]
       })
     card.area(sheet, 'floor', 'Floor', box(zero, zero, inner.width, fold), {
-      outline: [at(zero, zero), at(inner.width, zero), at(inner.width, fold), ...edge(-1).reverse(), at(zero, fold)],
+      outline: [at(zero, zero), at(inner.width, zero), at(inner.width, fold), ...along(-1).reverse(), at(zero, fold)],
     })
     card.area(sheet, 'wall', 'Back', box(zero, fold, inner.width, fold), {
-      outline: [at(zero, fold), ...edge(1), at(inner.width, fold), at(inner.width, fold.times(2)), at(zero, fold.times(2))],
+      outline: [at(zero, fold), ...along(1), at(inner.width, fold), at(inner.width, fold.times(2)), at(zero, fold.times(2))],
     })
     let from = zero
     for (const { x, width } of [...steps, { x: inner.width, width: zero }]) {
@@ -116,6 +140,8 @@ export const stepPopup = defineFold({
       card.crease(sheet, [`${key}-top`, 'wall'], ...line(fold.plus(depth)), bent('valley', hinge))
       for (const side of [x, x.plus(width)]) card.slit(sheet, at(side, fold.minus(depth)), at(side, fold.plus(depth)))
     }
+    const deepest = steps.reduce((most, step) => (step.depth.value > most.value ? step.depth : most), zero)
+    if (print === 'cut') printThrough()
     const slits = 'ut the slits, the same length to each side of the fold, with a knife or, folded, with scissors from the fold through '
       + 'both halves at once.'
     const equal = 'Both slits of a step must be equally long: a difference as large as a tenth of the step’s width leans it by six degrees.'
@@ -124,7 +150,21 @@ export const stepPopup = defineFold({
     card.step('Score both ends of each step, fold the sheet and push the steps through, their own fold the other way.')
     card.whenScored('Fold the sheet and push the steps through, their own fold the other way.')
     const [floor, wall] = [panelOf(sheet, 'floor'), panelOf(sheet, 'wall')]
-    card.joinAt(floor, panelOf(base, 'front'), 'inside', { x: border, y: border })
+    if (print === 'whole') {
+      const high = inner.half.minus(deepest).minus(printBorder.times(2)).downToMark(card.mark)
+      card.piece(wall, { width: inner.width.minus(printBorder.times(2)).downToMark(card.mark), height: high }, {
+        key: 'print', name: 'Print above the steps', y: deepest.plus(printBorder), printTop: 'top',
+      })
+      card.limit({
+        subject: 'Border of the whole print',
+        parameter: 'printBorder',
+        value: printBorder,
+        atMost: inner.half.minus(deepest).minus(rule('openingSide', card.units)).half(),
+        because: 'nothing would be left of it.',
+      })
+      card.step('Glue the print to the upper half of the inner sheet, above the steps.', 'Glued over a step it keeps it from coming out.')
+    }
+    card.joinAt(floor, panelOf(base, 'front'), 'inside', { x: border, y: edgeBorder })
     card.joinAt(wall, panelOf(base, 'back'), 'inside', { x: border, y: zero })
     card.step(
       'Glue the inner sheet all over except behind the steps; fold the card onto it, one half at a time.',
@@ -182,17 +222,17 @@ export const stepPopup = defineFold({
       'Glued too high it tears or sticks out of the closed card.',
     )
     const least = rule('between', card.units)
-    const beside = left.minus(sides ? gap.plus(sideWidth) : zero)
-    card.limit({
+    const edge = left.minus(beside ? gap.plus(sideWidth) : zero)
+    if (middle) card.limit({
       subject: 'Paper beside the steps',
       parameter: 'stepWidth',
-      value: beside,
+      value: edge,
       atLeast: least,
-      right: stepWidth.minus(least.minus(beside).times(2)),
+      right: stepWidth.minus(least.minus(edge).times(2)),
       round: 'down',
       because: 'a narrower edge tears.',
     })
-    if (sides) {
+    if (beside) {
       card.limit({
         subject: 'Gap between steps',
         parameter: 'gap',
@@ -209,9 +249,38 @@ export const stepPopup = defineFold({
         because: 'figures in front hide the middle one when they stand much farther out.',
       })
     }
-    const deepest = steps.reduce((most, step) => (step.depth.value > most.value ? step.depth : most), zero)
-    card.message('the floor in front of the steps', inner.width, inner.half.minus(deepest).minus(border), floor)
+    if (steps.length === 0) card.warn('Steps', 'There is none: write some into “Further steps”, or have one in the middle.')
+    card.message('the floor in front of the steps', inner.width, inner.half.minus(deepest).minus(edgeBorder), floor)
     return { width, height, anchor: panelOf(base, 'back') }
+
+    /** A print on the whole upper half, glued before the slits are cut: what lies on a step comes out with it. */
+    function printThrough() {
+      const [wide, high] = [inner.width, inner.half].map(side => side.minus(mats.times(2)).downToMark(card.mark)) as [Measure, Measure]
+      const part = card.sheet('print', 'Print on the upper half', 'insert', { width: wide, height: high }, 'top')
+      // Where it lies on a step: from its own lower edge, which leaves a border at the fold.
+      const covered = steps.filter(({ x, width, depth }) =>
+        depth.value > mats.value && depth.value < high.value && x.value > mats.value && x.value + width.value < mats.value + wide.value)
+        .map(step => ({ ...step, x: step.x.minus(mats), high: step.depth.minus(mats) }))
+      const edge = covered.flatMap(({ x, width, high }) => [at(x, zero), at(x, high), at(x.plus(width), high), at(x.plus(width), zero)])
+      card.area(part, 'wall', 'Print behind the steps', box(zero, zero, wide, high), {
+        outline: [at(zero, zero), ...edge, at(wide, zero), at(wide, high), at(zero, high)],
+      })
+      card.joinAt(panelOf(part, 'wall'), panelOf(sheet, 'wall'), 'inside', { x: mats, y: mats })
+      for (const { key, name, x, width, high } of covered) {
+        const top = card.area(part, `${key}-top`, `Print on ${name.toLowerCase()} step`, box(x, zero, width, high))
+        card.crease(part, [`${key}-top`, 'wall'], at(x, high), at(x.plus(width), high), bent('valley', hinge))
+        for (const side of [x, x.plus(width)]) card.slit(part, at(side, zero), at(side, high))
+        card.joinAt(top, panelOf(sheet, `${key}-top`), 'inside', { x: zero, y: mats })
+      }
+      card.limit({
+        subject: 'Border of the print',
+        parameter: 'mats',
+        value: mats,
+        atMost: inner.half.minus(rule('openingSide', card.units)).half(),
+        because: 'nothing would be left of it.',
+      })
+      card.step('Glue the print to the upper half of the inner sheet before any slit is cut; slits and scores go through both.')
+    }
 
     /** A noted step has no field of its own whose value could be put right: the words say what would be. */
     function checkFurther({ name, x, width, depth, figure }: StepPlan) {
