@@ -15,7 +15,7 @@ const bare = (parameters: ParameterInputs = {}): CardEntry =>
 /** Any of the choices that a fold offers; every other card is made as is natural. */
 function randomChoices({ parameters }: Fold, chance: ReturnType<typeof chanceOf>): ParameterInputs {
   if (chance.pick([true, false])) return {}
-  return Object.fromEntries(Object.entries(parameters).flatMap(([name, parameter]) => {
+  return Object.fromEntries(Object.entries(parameters).flatMap(([name, parameter]): [string, string | boolean][] => {
     if (parameter.kind === 'toggle') return [[name, chance.pick([true, false])]]
     return parameter.kind === 'choice' ? [[name, chance.pick(parameter.options).value]] : []
   }))
