@@ -17,8 +17,8 @@ const CHARMS = [
 ] as const
 
 const RIDGES = [
-  { value: 'two', label: 'One on each side' },
-  { value: 'over', label: 'One over both sides, scored at the ridge' },
+  { value: 'two', label: 'Two' },
+  { value: 'over', label: 'One over it' },
   { value: 'none', label: 'None' },
 ] as const
 
@@ -42,7 +42,7 @@ export const bookStage = defineFold({
     railFoot: length('Foot of the ridge from the edge', '2 1/2 in', '64 mm', { follows: 'height' }),
     feet: toggle('Feet of the rails are fixed', true, 'Glued to the covers, from the end panels to the ridge'),
     mats: length('Border of the mats', '1/8 in', '3 mm', { zero: true }),
-    ridge: choice('Mats on the ridge', RIDGES),
+    ridge: choice('Mats on each ridge', RIDGES, 'One on each side, or one over both, scored at the ridge'),
     matched: toggle('Print runs across the gutter', true, 'Pages and rails are cut in matched pairs'),
     charm: toggle('A charm hangs from the ridge', false),
     charmKind: choice('The charm', CHARMS, undefined, 'charm'),
