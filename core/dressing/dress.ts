@@ -89,7 +89,7 @@ function dressFace(
   }
   const what = names.length === 0 ? 'stays bare' : `takes, from the lowest: ${names.join('; ')}`
   const kept = entry.layers.flatMap(({ glue, hold }, at) => {
-    const free = hold === 'loose' ? undefined : glueWords(glue, length => formatLength(length, units, { unit: true }), sides())
+    const free = hold === 'loose' ? undefined : glueWords(glue, length => formatLength(length, units, { unit: true }), sides)
     return free ? [`${names[at] ?? 'Layer'}: ${free.charAt(0).toLowerCase()}${free.slice(1)}`] : []
   })
   const warning = kept.length > 0 ? kept.join(' ') : undefined
@@ -150,7 +150,7 @@ function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: 
   const show = (text: string) => formatLength(lengthFrom(text), units, { unit: true })
   const sides = face ? sideWords(card, face) : AS_DRAWN
   // What is turned is glued as it lies by itself.
-  const free = glueWords(entry.glue, length => formatLength(length, units, { unit: true }), entry.turn === 0 ? sides : AS_DRAWN)
+  const free = glueWords(entry.glue, length => formatLength(length, units, { unit: true }), () => (entry.turn === 0 ? sides : AS_DRAWN))
   if (!face) return entry.count > 0 && entry.face === ''
     ? [{ text: `${entry.name}: put ${entry.count} into the bag.`, makes: [],
         puts: [] }]

@@ -21,8 +21,41 @@ const STRAIGHT = 0.95
  */
 export function sideWords(card: Construction, { panel, side }: { panel: Panel, side: Face }): SideWords {
   if (card.parts.some(part => !isWhole(part))) return AS_DRAWN
-  const frame = poseOf(card, isOutside(card, panel, side) ? 0 : 1).get(panelKey(panel))
-  return frame ? wordsOf(frame, side) : AS_DRAWN
+  const design = designOf(card, panel)
+  const [closed, shown] = [0, 1].map(opening => poseOf(design, opening).get(panelKey(panel)))
+  if (!closed || !shown) return AS_DRAWN
+  const words = wordsOf(shown, side)
+  const other = wordsOf(closed, side)
+  // Most faces hang the same way on the closed card, and nobody has to ask where they are seen.
+  const isSame = (Object.keys(words) as OwnSide[]).every(own => words[own] === other[own])
+  return isSame || !isOutside(design, panel, side) ? words : other
+}
+
+const known = new WeakMap<Construction, Construction>()
+
+/**
+ * A card as its design makes it, without the maker's layers, what lies on them, and free pieces: what is put on a face changes none
+ * of its words.
+ */
+function designOf(card: Construction, { part: own }: Panel): Construction {
+  if (isFreePart(own)) return card
+  const found = known.get(card) ?? bare(card)
+  known.set(card, found)
+  return found
+}
+
+/** Layers of the maker's are called by their face and a key of their own, `base--left--inside--layer-1`; parts of designs never are. */
+const isOwnLayer = (key: string): boolean => key.includes('--')
+
+function bare(card: Construction): Construction {
+  let parts = card.parts.filter(({ key }) => !isFreePart(key) && !isOwnLayer(key))
+  for (let before = Infinity; before > parts.length;) {
+    before = parts.length
+    const there = new Set(parts.map(({ key }) => key))
+    parts = parts.filter(({ key }) => card.joints.every(({ part, onto }) => part !== key || there.has(onto.part)))
+  }
+  const there = new Set(parts.map(({ key }) => key))
+  return { ...card, parts, joints: card.joints.filter(({ part, onto }) => there.has(part) && there.has(onto.part)) }
 }
 
 /** Whether a face, or what lies on it, is seen from outside while the card is closed. */

@@ -69,9 +69,9 @@ export function flatPart(
 }
 
 /** Where glue keeps off, in words; nothing where it goes up to every edge. */
-export function glueWords(glue: GlueEntry, show: (length: Length) => string, sides: SideWords = AS_DRAWN): string | undefined {
+export function glueWords(glue: GlueEntry, show: (length: Length) => string, sides: () => SideWords = () => AS_DRAWN): string | undefined {
   const off = (['left', 'right', 'top', 'bottom'] as const)
-    .flatMap(side => (lengthFrom(glue[side]) > 0 ? [`${show(lengthFrom(glue[side]))} at the ${sides[side]}`] : []))
+    .flatMap(side => (lengthFrom(glue[side]) > 0 ? [`${show(lengthFrom(glue[side]))} at the ${sides()[side]}`] : []))
   return off.length > 0 ? `Leave free of glue: ${off.join(', ')}.` : undefined
 }
 

@@ -59,7 +59,9 @@ export const stepPopup = defineFold({
     sideFigure: length('Height of the side figures', '1 3/4 in', '45 mm', { follows: 'height', when: ['middle', 'sides'] }),
     more: stepList('Further steps', 'Width × depth and where, from the left: “3/4 x 1 at 2, 1/2 x 3/4 at 4 figure 1 x 1 1/2”'),
     gap: length('Gap between steps', '3/4 in', '20 mm', { follows: 'width', when: ['middle', 'sides'] }),
-    print: choice('Print on the inner sheet', PRINTS, 'On its upper half, behind the steps: cut through with the slits, or left whole above them'),
+    print: choice(
+      'Print on the inner sheet', PRINTS, 'On its upper half, behind the steps: cut through with the slits, or left whole above them',
+    ),
     mats: length('Border of the print', '1/8 in', '3 mm', { zero: true, when: 'print=cut' }),
     printBorder: length('Border of the whole print', '1/8 in', '3 mm', { zero: true, when: 'print=whole' }),
   },
