@@ -166,7 +166,7 @@ export const cornerStage = defineFold({
       const tall = { rectangle: easelHeight, arch: easelArch, circle: easelWidth.times(FLATTENED) }[easelShape] ?? easelHeight
       const panels = [panel('foot', 'Easel foot', easelFoot), mountain(150, 0), panel('front', 'Easel front', tall)]
       const part = card.strip('easel', 'Small easel', 'insert', easelWidth, panels, 'y')
-      if (easelShape !== 'rectangle') roundHead(card, part, easelFoot, tall)
+      if (easelShape !== 'rectangle') roundHead(card, part, { foot: easelFoot, tall, isDisc: easelShape === 'circle' })
       for (const [parameter, subject, value, most] of [
         ['easelWidth', 'Width of the easel', easelWidth, side],
         [easelShape === 'arch' ? 'easelArch' : 'easelHeight', 'Height of the easel', tall, height],
@@ -231,13 +231,16 @@ export const cornerStage = defineFold({
   },
 })
 
-/** Rounds the head of an easel above its crease; one that is hardly higher than wide becomes a disc that meets its foot in the crease. */
-function roundHead(card: CardBuilder, part: Part, foot: Measure, tall: Measure): void {
+/** Rounds the head of an easel above its crease, or all of it to a disc that meets its foot in the crease. */
+function roundHead(
+  card: CardBuilder, part: Part, { foot, tall, isDisc }: { foot: Measure, tall: Measure, isDisc: boolean },
+): void {
   const radius = part.width.value / 2
   const top = foot.value + tall.value
-  const head = arcs(radius, top - radius, radius, Math.max(foot.value, top - radius), top)
+  const from = isDisc ? foot.value : Math.max(foot.value, top - radius)
+  const head = arcs(radius, top - radius, radius, from, top)
   const zero = Measure.zero
   const front = panelOf(part, 'front')
-  card.shapePanel(front, top - radius > foot.value ? [at(zero, foot), at(part.width, foot), ...head] : head)
+  card.shapePanel(front, !isDisc && from > foot.value ? [at(zero, foot), at(part.width, foot), ...head] : head)
   card.shape(part, [at(zero, zero), at(part.width, zero), at(part.width, foot), ...head, at(zero, foot)])
 }

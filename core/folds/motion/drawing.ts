@@ -1,5 +1,5 @@
 import { around, itemAt } from '../../lists'
-import type { Construction, Panel } from '../model/card'
+import type { Construction, Joint, Panel } from '../model/card'
 import { holesOf } from '../model/card'
 import type { Vector } from './frame'
 import { dot, subtract } from './frame'
@@ -26,6 +26,8 @@ export interface DrawnPanel {
 
 const SLACK = 3
 const LAYER = 250_000
+/** What is glued flat on something lies along it up to the slack of creases, as cosine. */
+const PARALLEL = 0.99
 /** Panels that share so little only touch, as on the two sides of a crease. */
 const TOUCH = 1000
 
@@ -67,6 +69,7 @@ function solidsOf(construction: Construction, opening: number, view: View): Soli
           corners: cornersOf(panel, frame).map(seen),
           holes: holesOf(part, panel).map(hole => placed(hole, panel, frame).map(seen)),
           normal: look(frame.normal),
+          lies: construction.joints.filter(({ by }) => by.key === panel.key && by.part === panel.part),
         },
       ]
     })
@@ -81,6 +84,8 @@ interface Solid {
   corners: Vector[]
   holes: Vector[][]
   normal: Vector
+  /** What it is glued on, where. */
+  lies: Joint[]
 }
 
 /** Turns a point so that the viewer looks along −z. */
@@ -115,9 +120,21 @@ function backToFront(solids: Solid[]): Solid[] {
 /** Whether `a` has to be painted before `b` because `b` lies in front of it. */
 function mustPrecede(a: Solid, b: Solid): boolean {
   if (!overlap(a, b)) return false
+  const lies = liesInFront(b, a) ?? (liesInFront(a, b) === undefined ? undefined : !liesInFront(a, b))
+  if (lies !== undefined) return lies
   const [inFrontOfA, inFrontOfB] = [side(b, a), side(a, b)]
   if (inFrontOfA === 0 && inFrontOfB === 0) return a.order < b.order
   return inFrontOfA > 0 || (inFrontOfA === 0 && inFrontOfB < 0)
+}
+
+/**
+ * Whether a panel that is glued on another one is on the side of it that is seen: where a sheet is glued in several places, its planes
+ * may come out a hair before or behind those.
+ */
+function liesInFront(of: Solid, on: Solid): boolean | undefined {
+  const joint = of.lies.find(({ onto }) => onto.key === on.panel.key && onto.part === on.panel.part)
+  if (!joint || Math.abs(dot(of.normal, on.normal)) < PARALLEL) return undefined
+  return (joint.face === 'inside') === (on.normal[2] >= 0)
 }
 
 /** 1 where all of `of` is on the viewer's side of the plane of `plane`, −1 where all is behind, 0 where it is neither. */
