@@ -83,11 +83,13 @@ export class PaperListShape extends ListShape {
 /** What is kept that somebody asks for. */
 export class KeptShape {
   @Matches(/^[\w-]{43}(,[\w-]{43}){0,39}$/, { message: 'is a list of up to 40 identifiers, parted by commas' })
+  @IsText(40 * 44)
   ids!: string
 }
 
 /** Papers that a class is to be handed besides those that it names. */
 export class WithPapersShape {
-  @Matches(/^[a-z0-9,-]{0,4000}$/, { message: 'is a list of keys of papers, parted by commas' })
+  @Matches(/^[a-z0-9,-]*$/, { message: 'is a list of keys of papers, parted by commas' })
+  @IsText(4000)
   with = ''
 }

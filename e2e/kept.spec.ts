@@ -1,0 +1,72 @@
+import type { Browser, Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
+import { demoClass, station } from './studio'
+
+const PATIENT = { timeout: 60_000 }
+/** What a window says of the cutting once it is planned to the end. */
+async function planned(page: Page, id: number): Promise<string[]> {
+  await station(page, id, 'cutting')
+  await expect(page.getByRole('button', { name: 'Cuts as CSV' })).toBeEnabled(PATIENT)
+  await expect(page.getByText('working', { exact: true })).toHaveCount(0, PATIENT)
+  return await page.getByRole('main').getByRole('row').allInnerTexts()
+}
+
+/** A device that has seen nothing yet, with what it asks for. */
+async function device(browser: Browser, baseURL: string | undefined) {
+  const page = await (await browser.newContext({ baseURL, storageState: { cookies: [], origins: [] } })).newPage()
+  const asked = { plans: new Set<string>(), kept: new Set<string>(), workers: 0 }
+  page.on('request', (request) => {
+    const { pathname, searchParams } = new URL(request.url())
+    if (pathname === '/api/kept') searchParams.get('ids')?.split(',').forEach(id => asked.plans.add(id))
+    if (pathname.includes('planner.worker')) asked.workers += 1
+  })
+  page.on('response', (response) => {
+    const { pathname } = new URL(response.url())
+    if (pathname.startsWith('/api/kept/') && response.ok()) asked.kept.add(pathname.split('/').at(-1)!)
+  })
+  return { page, asked }
+}
+
+test('what one device has planned, another one shows without planning, and what does not hold is planned anew', async (
+  { browser, request, baseURL },
+) => {
+  const id = await demoClass(request, 'Planned once', file => Object.assign(file.class, { seats: 17, spares: 3 }))
+  const first = await device(browser, baseURL)
+  const plans = await planned(first.page, id)
+  expect(plans.length).toBeGreaterThan(3)
+  expect([first.asked.workers > 0, first.asked.plans.size > 2]).toEqual([true, true])
+  await expect.poll(() => first.asked.kept.size).toBe(first.asked.plans.size)
+
+  const second = await device(browser, baseURL)
+  expect(await planned(second.page, id)).toEqual(plans)
+  expect(second.asked.workers).toBe(0)
+  // The same device asks nobody any more.
+  second.asked.plans.clear()
+  expect(await planned(second.page, id)).toEqual(plans)
+  expect([second.asked.workers, second.asked.plans.size]).toEqual([0, 0])
+
+  for (const plan of first.asked.plans) {
+    const answer = await request.put(`/api/kept/${plan}`, { data: [[1], {}], headers: { 'Content-Type': 'application/json' } })
+    expect(answer.status()).toBe(204)
+  }
+  const third = await device(browser, baseURL)
+  expect(await planned(third.page, id)).toEqual(plans)
+  expect(third.asked.workers).toBeGreaterThan(0)
+  for (const { page } of [first, second, third]) await page.context().close()
+})
+
+test('nothing but what can be kept is kept', async ({ request }) => {
+  const id = 'k'.repeat(43)
+  const put = async (under: string, data: string, type = 'application/json') =>
+    (await request.put(`/api/kept/${under}`, { data: Buffer.from(data), headers: { 'Content-Type': type } })).status()
+  expect([await put('short', '[]'), await put(id, 'no json'), await put(id, '[]', 'text/plain'), await put(id, `["${'x'.repeat(1e6)}"]`)])
+    .toEqual([422, 400, 415, 413])
+  const find = async (ids: string) => {
+    const answer = await request.get('/api/kept', { params: { ids } })
+    return [answer.status(), answer.ok() ? await answer.json() : undefined]
+  }
+  expect(await find(id)).toEqual([200, {}])
+  for (const ids of ['', 'short', `${id},`, Array(41).fill(id).join()]) expect((await find(ids))[0], ids).toBe(422)
+  expect(await put(id, '[[1],2]')).toBe(204)
+  expect(await find(`${id},${'m'.repeat(43)}`)).toEqual([200, { [id]: '[[1],2]' }])
+})
