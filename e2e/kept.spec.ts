@@ -1,3 +1,4 @@
+import { randomBytes, randomInt } from 'node:crypto'
 import type { Browser, Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { demoClass, station } from './studio'
@@ -30,7 +31,9 @@ async function device(browser: Browser, baseURL: string | undefined) {
 test('what one device has planned, another one shows without planning, and what does not hold is planned anew', async (
   { browser, request, baseURL },
 ) => {
-  const id = await demoClass(request, 'Planned once', file => Object.assign(file.class, { seats: 17, spares: 3 }))
+  // With a trimmer that nobody has planned for.
+  const trimmer = `${(305 + randomInt(9000) / 1000).toFixed(3)} mm`
+  const id = await demoClass(request, 'Planned once', file => Object.assign(file.tools, { trimmer }))
   const first = await device(browser, baseURL)
   const plans = await planned(first.page, id)
   expect(plans.length).toBeGreaterThan(3)
@@ -56,7 +59,7 @@ test('what one device has planned, another one shows without planning, and what 
 })
 
 test('nothing but what can be kept is kept', async ({ request }) => {
-  const id = 'k'.repeat(43)
+  const id = randomBytes(33).toString('base64url').slice(0, 43)
   const put = async (under: string, data: string, type = 'application/json') =>
     (await request.put(`/api/kept/${under}`, { data: Buffer.from(data), headers: { 'Content-Type': type } })).status()
   expect([await put('short', '[]'), await put(id, 'no json'), await put(id, '[]', 'text/plain'), await put(id, `["${'x'.repeat(1e6)}"]`)])
