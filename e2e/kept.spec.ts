@@ -1,7 +1,7 @@
 import { randomBytes, randomInt } from 'node:crypto'
 import type { Browser, Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
-import { demoClass, station } from './studio'
+import { DEMO, demoClass, station } from './studio'
 
 const PATIENT = { timeout: 60_000 }
 /** What a window says of the cutting once it is planned to the end. */
@@ -28,34 +28,40 @@ async function device(browser: Browser, baseURL: string | undefined) {
   return { page, asked }
 }
 
-test('what one device has planned, another one shows without planning, and what does not hold is planned anew', async (
-  { browser, request, baseURL },
-) => {
-  // With a trimmer that nobody has planned for.
-  const trimmer = `${(305 + randomInt(9000) / 1000).toFixed(3)} mm`
-  const id = await demoClass(request, 'Planned once', file => Object.assign(file.tools, { trimmer }))
-  const first = await device(browser, baseURL)
+/** With a trimmer that nobody has planned for. */
+const ownTools = (file: { tools: object }) => ({ ...file.tools, trimmer: `${(305 + randomInt(9000) / 1000).toFixed(3)} mm` })
+
+test('what one device has planned and shared out, another one shows without planning', async ({ browser, request, baseURL }) => {
+  const whole = JSON.parse(DEMO)
+  // With its pools, colourways and names: prints are shared out before anything is planned.
+  const id = await demoClass(request, 'Planned once', file =>
+    Object.assign(file, whole, { class: { ...whole.class, title: 'Planned once' }, tools: ownTools(whole) }))
+  const [first, second] = [await device(browser, baseURL), await device(browser, baseURL)]
   const plans = await planned(first.page, id)
   expect(plans.length).toBeGreaterThan(3)
   expect([first.asked.workers > 0, first.asked.plans.size > 2]).toEqual([true, true])
   await expect.poll(() => first.asked.kept.size).toBe(first.asked.plans.size)
-
-  const second = await device(browser, baseURL)
   expect(await planned(second.page, id)).toEqual(plans)
   expect(second.asked.workers).toBe(0)
   // The same device asks nobody any more.
   second.asked.plans.clear()
   expect(await planned(second.page, id)).toEqual(plans)
   expect([second.asked.workers, second.asked.plans.size]).toEqual([0, 0])
+  for (const { page } of [first, second]) await page.context().close()
+})
 
+test('what is kept and does not hold is planned anew', async ({ browser, request, baseURL }) => {
+  const id = await demoClass(request, 'Kept badly', file => Object.assign(file, { tools: ownTools(file) }))
+  const [first, second] = [await device(browser, baseURL), await device(browser, baseURL)]
+  const plans = await planned(first.page, id)
+  await expect.poll(() => first.asked.kept.size).toBe(first.asked.plans.size)
   for (const plan of first.asked.plans) {
     const answer = await request.put(`/api/kept/${plan}`, { data: [[1], {}], headers: { 'Content-Type': 'application/json' } })
     expect(answer.status()).toBe(204)
   }
-  const third = await device(browser, baseURL)
-  expect(await planned(third.page, id)).toEqual(plans)
-  expect(third.asked.workers).toBeGreaterThan(0)
-  for (const { page } of [first, second, third]) await page.context().close()
+  expect(await planned(second.page, id)).toEqual(plans)
+  expect(second.asked.workers).toBeGreaterThan(0)
+  for (const { page } of [first, second]) await page.context().close()
 })
 
 test('nothing but what can be kept is kept', async ({ request }) => {

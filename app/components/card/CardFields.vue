@@ -99,7 +99,7 @@ h3 { padding: 0 0.4rem 0.1rem; }
 .fields :deep(.field > label), .fields :deep(.field > .label) { font-size: 1rem; font-weight: 400; }
 .fields :deep(.field > :nth-child(n + 3)), .fields :deep(.field:has(textarea) > *) { grid-column: 1 / -1; }
 /* Options that leave no room for their label beside them stand below it. */
-.fields :deep(fieldset.field) { display: flex; flex-wrap: wrap; justify-content: space-between; }
+.fields :deep(fieldset.field) { display: flex; flex-flow: row wrap; justify-content: space-between; align-items: center; }
 .fields :deep(fieldset.field > .label) { flex: 1 1 7rem; }
 .fields :deep(.field .p-inputtext) { padding: 0.2rem 0.5rem; }
 .fields :deep(.help) { line-height: 1.2; }

@@ -81,10 +81,10 @@ describe('Corner stage', () => {
     // Where its head is as wide as the whole: an inch below the top.
     expect(arch.part.outline!.filter(([, y]) => inInches(y) > 3.9).every(([x]) => Math.abs(inInches(x) - 1) < 0.5)).toBe(true)
     const disc = easel({ easelShape: 'circle', easelWidth: '2 in' })
-    expect(disc.size).toEqual([2, 2.8])
-    // It meets its foot, 1 deep, in a crease as wide as the chord there: 2 × √(1 − 0.8²).
+    // Nine tenths of its height, down to the mark; it meets its foot, 1 deep, in a crease as wide as the chord there: 2 × √(1 − 0.75²).
+    expect(disc.size).toEqual([2, 2.75])
     const chord = disc.part.outline!.map(([x, y]) => [inInches(x), inInches(y)] as const).filter(([x, y]) => y === 1 && x > 0 && x < 2)
-    expect(chord.map(([x]) => Number(x.toFixed(3)))).toEqual([1.6, 0.4])
+    expect(chord.map(([x]) => Number(x.toFixed(3)))).toEqual([1.661, 0.339])
     expect(easel({ easelWidth: '5 in' }).fixes).toContainEqual(['easelWidth', 4.25])
     expect(easel({ easelHeight: '6 in', easelFoot: '2 in' }).fixes).toContainEqual(['easelHeight', 5.5])
   })
