@@ -163,7 +163,8 @@ export const cornerStage = defineFold({
       )
     }
     if (easel) {
-      const tall = { rectangle: easelHeight, arch: easelArch, circle: easelWidth.times(FLATTENED).downToMark(card.mark) }[easelShape] ?? easelHeight
+      const disc = easelWidth.times(FLATTENED).downToMark(card.mark)
+      const tall = { rectangle: easelHeight, arch: easelArch, circle: disc }[easelShape] ?? easelHeight
       const panels = [panel('foot', 'Easel foot', easelFoot), mountain(150, 0), panel('front', 'Easel front', tall)]
       const part = card.strip('easel', 'Small easel', 'insert', easelWidth, panels, 'y')
       if (easelShape !== 'rectangle') roundHead(card, part, { foot: easelFoot, tall, isDisc: easelShape === 'circle' })
