@@ -89,10 +89,10 @@ export function hiddenParts(card: Construction): Map<string, Verdict> {
     if (!poses[0].some(sheet => sheet.part === part)) return []
     const seen = (slope: number, grid?: number) => Math.max(...poses.map((sheets, at) =>
       seenOf(sheets, part, { within: at === 0 ? ARM : Infinity, slope, straight: at === 1 }, grid)))
-    if (seen(STRICT) > ENOUGH) return [[part.key, 'no']]
-    if (isAcross(card, part)) return [[part.key, 'hardly']]
-    if (seen(FLAT) >= NOTHING) return [[part.key, 'hardly']]
-    // Of what nothing was seen a strip may show between two points.
+    const share = seen(STRICT)
+    // Few points speak for much: what little is seen of is looked at more closely, and so is what nothing was seen of.
+    if (share > PLENTY || (share > ENOUGH && seen(STRICT, FINE) > ENOUGH)) return [[part.key, 'no']]
+    if (share > ENOUGH || isAcross(card, part) || seen(FLAT) >= NOTHING) return [[part.key, 'hardly']]
     if (seen(STRICT, FINE) > ENOUGH) return [[part.key, 'no']]
     return [[part.key, seen(FLAT, FINE) < NOTHING ? 'yes' : 'hardly']]
   }))
@@ -104,6 +104,7 @@ const isAcross = (card: Construction, part: Part, sheets = allSheets(card)): boo
 
 /** So much of a side that is seen is surely seen; less than so much is nothing. */
 const ENOUGH = 0.06
+const PLENTY = 0.25
 const NOTHING = 0.004
 
 /** The largest share that is seen of any side of a part; enough is enough. */
