@@ -4,8 +4,6 @@ import { THICK, evenly, fromSheet, glueSpots, hasPaper, isLayer, isWithin, lies,
 
 /** Points along each side of a glued area. */
 const GRID = 16
-/** Also right along the edges, so that no sliver is missed. */
-const STEPS = [0.001, ...evenly(GRID), 0.999]
 
 const MILLIMETRE = 1_000_000
 /** So many square millimetres of glue surely hold what has to part. */
@@ -17,8 +15,13 @@ export interface Glue {
   overOpening: Map<string, Verdict>
 }
 
-/** Follows glue point by point onto what it touches. */
-export function glueAmiss(card: Construction): Glue {
+/**
+ * Follows glue point by point onto what it touches.
+ * @param grid points along each side of a glued area
+ */
+export function glueAmiss(card: Construction, grid = GRID): Glue {
+  // Also right along the edges, so that no sliver is missed.
+  const steps = [0.001, ...evenly(grid), 0.999]
   const found: Glue = { beyond: new Map(), overOpening: new Map() }
   const worse = (list: Map<string, Verdict>, part: string, verdict: Verdict) => {
     if (verdict === 'yes' || !list.has(part)) list.set(part, verdict)
@@ -27,7 +30,7 @@ export function glueAmiss(card: Construction): Glue {
   for (const joint of card.joints) {
     const [by, onto] = [sheets.find(({ panel }) => panel === joint.by), sheets.find(({ panel }) => panel === joint.onto)]
     if (!by || !onto || joint.means === 'held') continue
-    const spots = glueSpots(joint, by, STEPS)
+    const spots = glueSpots(joint, by, steps)
     if (spots.length === 0) continue
     // Straight down, through all layers, to the panel that carries them.
     const stack = under(card, sheets, onto)

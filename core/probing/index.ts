@@ -20,9 +20,16 @@ export const AMISS = {
 } as const
 export type Amiss = keyof typeof AMISS
 
-/** What a slow look at a card in space says of its parts, by their keys; a part that is not named is as it should be. */
-export function secondLook(natural: Construction, card: Construction): Record<Amiss, ReadonlyMap<string, Verdict>> {
-  const { beyond, overOpening } = glueAmiss(card)
+/** Points along each side of a glued area for one who looks closely. */
+const CLOSE = 80
+
+/**
+ * What a slow look at a card in space says of its parts, by their keys; a part that is not named is as it should be.
+ * @param natural the card without the maker's dressing
+ * @param closely whether points lie so close that a sliver of glue is met too
+ */
+export function secondLook(natural: Construction, card: Construction, closely = false): Record<Amiss, ReadonlyMap<string, Verdict>> {
+  const { beyond, overOpening } = glueAmiss(card, closely ? CLOSE : undefined)
   return {
     'never seen': hiddenParts(card),
     'in the way': inTheWay(card),

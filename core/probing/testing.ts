@@ -5,7 +5,7 @@ import type { Finding, Fold, WorkedOut } from '../folds'
 import { FOLDS } from '../folds'
 import type { Units } from '../lengths'
 import { inches, millimetres } from '../lengths'
-import type { Amiss } from '.'
+import type { Amiss, Verdict } from '.'
 import { AMISS, roomsToWrite, secondLook } from '.'
 
 const MARK = { inch: inches(1 / 16), metric: millimetres(1) } as const
@@ -72,10 +72,16 @@ export function disagreements(
   const findings = say(made, units)
   if (seen) seen.messages += [made.message, ...made.alsoMessages ?? []].filter(area => area?.on).length
   const looked = secondLook(natural, made)
+  let closer: typeof looked | undefined
+  const verdictOn = (amiss: Amiss, key: string, isSaid: boolean): Verdict => {
+    const verdict = looked[amiss].get(key) ?? 'no'
+    // What is said of a sliver may lie between the points.
+    return verdict === 'no' && isSaid ? (closer ??= secondLook(natural, made, true))[amiss].get(key) ?? 'no' : verdict
+  }
   const words = (Object.keys(AMISS) as Amiss[]).flatMap((amiss) => {
     const said = new Set(findings.filter(({ problem }) => AMISS[amiss].test(problem)).map(({ part }) => part))
     return made.parts.flatMap(({ key, name }) => {
-      const verdict = looked[amiss].get(key) ?? 'no'
+      const verdict = verdictOn(amiss, key, said.has(key))
       if (verdict === 'yes' && said.has(key)) seen?.found.add(amiss)
       if (verdict === 'hardly' || (verdict === 'yes') === said.has(key)) return []
       return [`${fold.id}: ${name} (${key}) is ${verdict === 'yes' ? '' : 'not '}${amiss}, and the findings say otherwise`]
