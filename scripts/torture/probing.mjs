@@ -7,7 +7,7 @@ export async function probing({ cards, seed }) {
   const { looked, messages, wrong, failures } = lookAtMany(cards, seed)
   for (const problem of wrong) console.log(`  ${problem}`)
   return [{
-    what: 'random dressed cards of all folds looked at in space point by point',
+    what: 'random cards of all folds, made and dressed in any way, looked at in space point by point',
     done: `${cards}, ${looked} of them can be made; ${messages} message areas`,
     seen: `${failures} findings or areas that do not agree`,
     good: failures === 0,
