@@ -9,6 +9,8 @@ const LOOK_EVERY = 50
 const AT_ONCE = 40
 /** Milliseconds after which it is planned anew rather than waited. */
 const PATIENCE = 1500
+/** Milliseconds for which a studio that did not answer is not asked again: nobody waits for it at every key. */
+const REST = 30_000
 
 interface Lying {
   text: string
@@ -44,11 +46,17 @@ export function browserShelf(): Shelf {
 
 /** The shelf of the studio, which all devices share. */
 export function studioShelf(): Shelf {
+  let restUntil = 0
   return {
     async find(ids) {
+      if (Date.now() < restUntil) return new Map()
       const stretches = Array.from({ length: Math.ceil(ids.length / AT_ONCE) }, (_, at) => ids.slice(at * AT_ONCE, (at + 1) * AT_ONCE))
       const answers = await Promise.all(stretches.map(some =>
-        $fetch<Record<string, string>>('/api/kept', { query: { ids: some.join() }, retry: 0, timeout: PATIENCE })))
+        $fetch<Record<string, string>>('/api/kept', { query: { ids: some.join() }, retry: 0, timeout: PATIENCE }),
+      )).catch((error: unknown) => {
+        restUntil = Date.now() + REST
+        throw error
+      })
       return new Map(answers.flatMap(answer => Object.entries(answer)))
     },
     async keep(texts) {
