@@ -8,7 +8,7 @@ import { applyEdit, newToken } from '../utils/edits'
 import { importBatch } from '../utils/import'
 import { checkBackup, restoreBackup, writeBackup } from './backup'
 import { migrations } from './migrations'
-import { Studio, StudioClass, Variant } from './models'
+import { Kept, Studio, StudioClass, Variant } from './models'
 import { databaseOfFile } from './testing'
 
 vi.stubGlobal('createError', (refusal: object) => Object.assign(new Error('refused'), refusal))
@@ -41,6 +41,8 @@ describe('a backup', () => {
   it('brings everything back into an empty database, and is whole', async () => {
     const odd = 'It’s “½” \\ \n \' \u0000'
     await Variant.create({ name: odd, fold: 'z-fold', units: 'inch', parameters: { odd }, dressing: { faces: [], free: [], parts: [] } })
+    // What can be found again stays where it is.
+    await Kept.create({ id: 'k'.repeat(43), text: '[1]', size: 3, used: '2030-01-01' })
     const before = await everything()
     const rows = await writeBackup(database.url, file)
     expect(rows).toBeGreaterThan(20)
@@ -48,6 +50,7 @@ describe('a backup', () => {
     await database.clear()
     expect(await restoreBackup(database.sequelize, file)).toEqual({ classes: 3, papers: expect.any(Number) })
     expect(await everything()).toEqual(before)
+    expect(await Kept.count()).toBe(0)
     expect(readdirSync(join(folder, 'deep'))).toEqual(['one.backup'])
   })
 
