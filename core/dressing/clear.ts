@@ -51,8 +51,14 @@ function linesOf(polygons: MultiPolygon, axis: 0 | 1): number[] {
   const sorted = (corners: readonly Spot[]) => [...new Set(corners.map(corner => corner[axis]))].sort((a, b) => a - b)
   const others = sorted([...polygons.flat(2), ...between])
   const step = Math.max(1, Math.ceil(others.length / MOST_LINES))
+  // Where an edge turns back, as at the end of an oval, a rectangle may pass it.
+  const turns = polygons.flat().flatMap(ring => ring.filter((corner, at) => {
+    const [before, after] = [itemAt(ring, (at || ring.length) - 1), itemAt(ring, (at + 1) % ring.length)]
+    return (before[axis] - corner[axis]) * (after[axis] - corner[axis]) >= 0
+  }))
   // The ends of straight edges always count; of round ones every so many are enough.
-  return [...new Set([...sorted(sharp), ...others.filter((_, at) => at % step === 0 || at === others.length - 1)])].sort((a, b) => a - b)
+  const some = others.filter((_, at) => at % step === 0 || at === others.length - 1)
+  return [...new Set([...sorted([...sharp, ...turns]), ...some])].sort((a, b) => a - b)
 }
 
 function isFree(polygons: MultiPolygon, left: number, right: number, foot: number, head: number): boolean {
