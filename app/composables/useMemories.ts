@@ -10,11 +10,11 @@ export function useMemories(): Memories | undefined {
   const later = () => import('../planning/memories').then(({ memories }) => (shared ??= memories(version)))
   return {
     plans: {
-      find: wanted => later().then(({ plans }) => plans.find(wanted)),
+      find: wanted => later().then(({ plans }) => plans.find(wanted)).catch(() => new Map()),
       keep: (key, plans) => void later().then(kept => kept.plans.keep(key, plans)).catch(() => {}),
     },
     sharings: {
-      find: wanted => later().then(({ sharings }) => sharings.find(wanted)),
+      find: wanted => later().then(({ sharings }) => sharings.find(wanted)).catch(() => new Map()),
       keep: (key, sharing) => void later().then(kept => kept.sharings.keep(key, sharing)).catch(() => {}),
     },
   }

@@ -135,6 +135,20 @@ describe('planning', () => {
     expect(states(5)).toEqual(['settled'])
   })
 
+  it('begins nothing anew that is being worked on when something kept joins it on screen', async () => {
+    const kept = new Map<string, Plan[]>([[key(9), plansFor(problem(9))]])
+    const find = async (asked: { key: string }[]) => new Map([...kept].filter(([key]) => asked.some(one => one.key === key)))
+    planning = new Planning((hear, broken) => new MadeUpWorker(hear, broken), () => changes++, { find, keep: () => {} })
+    planning.show(wanted(4, 8))
+    await vi.advanceTimersByTimeAsync(0)
+    worker().work('first')
+    planning.show(wanted(4, 8, 9))
+    await vi.advanceTimersByTimeAsync(1000)
+    expect([states(4, 8, 9), worker().orders.length, MadeUpWorker.all.length]).toEqual([['running', 'running', 'settled'], 1, 1])
+    worker().work()
+    expect(states(4, 8)).toEqual(['settled', 'settled'])
+  })
+
   it('never drops what is on screen, however much is remembered', () => {
     const many = wanted(...Array.from({ length: 260 }, (_, index) => index + 1))
     planning.show(many)

@@ -58,8 +58,10 @@ export class Planning {
     for (const [key, job] of before) if (!this.jobs.has(key)) this.remembered.set(key, job)
     const isSame = before.size === this.jobs.size && [...before.keys()].every(key => this.jobs.has(key))
     if (isSame) return
-    this.seek([...this.problems.keys()].filter(key => this.job(key) === WAITING && !this.sought.has(key)))
-    this.give()
+    const fresh = wanted.filter(({ key }) => this.job(key) === WAITING && !this.sought.has(key))
+    // What is kept need not be ordered, so that the order is given once that is known.
+    if (this.memory && fresh.length > 0) void this.seek(this.memory, fresh)
+    else this.give()
     this.changed()
   }
 
@@ -82,21 +84,18 @@ export class Planning {
     this.worker = undefined
   }
 
-  /** Looks up what is new on screen; the rest is planned meanwhile. */
-  private seek(keys: string[]): void {
-    if (!this.memory || keys.length === 0) return
-    const wanted = [...this.problems].flatMap(([key, problem]) => (keys.includes(key) ? { key, problem } : []))
-    keys.forEach(key => this.sought.add(key))
-    void this.memory.find(wanted).catch(() => new Map<string, Plan[]>()).then((found) => {
-      keys.forEach(key => this.sought.delete(key))
-      for (const [key, plans] of found) {
-        const done = next(this.job(key), { kind: 'done', plans })
-        if (this.problems.has(key)) this.jobs.set(key, done)
-        else this.remembered.set(key, done)
-      }
-      this.give()
-      if (found.size > 0) this.changed()
-    })
+  /** Looks up what is new on screen, and orders what is not kept. */
+  private async seek(memory: Memory<Problem, Plan[]>, wanted: Keyed<Problem>[]): Promise<void> {
+    wanted.forEach(({ key }) => this.sought.add(key))
+    const found = await memory.find(wanted)
+    wanted.forEach(({ key }) => this.sought.delete(key))
+    for (const [key, plans] of found) {
+      const done = next(this.job(key), { kind: 'done', plans })
+      if (this.problems.has(key)) this.jobs.set(key, done)
+      else this.remembered.set(key, done)
+    }
+    this.give()
+    if (found.size > 0) this.changed()
   }
 
   private all(event: JobEvent): void {
@@ -112,6 +111,8 @@ export class Planning {
       if (this.outstanding.size > 0) this.end()
       return
     }
+    // What is being worked on already is not begun anew.
+    if (jobs.length === this.outstanding.size && jobs.every(({ key }) => this.outstanding.has(key))) return
     const late = this.outstanding.size > 0
     const order: PlannerOrder = { kind: 'plan', order: ++this.order, jobs }
     this.outstanding = new Set(jobs.map(({ key }) => key))
@@ -132,6 +133,8 @@ export class Planning {
       this.answered = answer.order
       if (answer.kind !== 'progress') this.outstanding.delete(answer.key)
       if (answer.kind === 'done') this.memory?.keep(answer.key, answer.plans)
+      // It may have gone from the screen while it was looked up what else is kept.
+      if (!this.jobs.has(answer.key)) return
       this.jobs.set(answer.key, next(this.job(answer.key), answer, this.problems.get(answer.key)?.objective))
       this.changed()
     }, (reason) => {

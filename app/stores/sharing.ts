@@ -46,7 +46,7 @@ export const useSharingStore = defineStore('sharing', () => {
     asked = key
     note(key, { state: 'running', share: 0 })
     if (!memory) return start(key, problem)
-    void memory.find([{ key, problem }]).catch(() => new Map<string, Sharing>()).then((found) => {
+    void memory.find([{ key, problem }]).then((found) => {
       if (asked !== key) return
       const sharing = found.get(key)
       if (!sharing) return start(key, problem)
@@ -60,12 +60,12 @@ export const useSharingStore = defineStore('sharing', () => {
     worker = started
     started.addEventListener('message', ({ data }: MessageEvent<PlannerAnswer>) => {
       if (data.order !== order || worker !== started) return
+      if (data.kind === 'failed') note(key, { state: 'failed', reason: data.reason })
       if (data.kind === 'shared')
         note(key, { ...(data.sharing && { sharing: data.sharing }), share: data.share, state: data.share < 1 ? 'running' : 'done' })
-      const best = sought.value.get(key)?.sharing
-      if (data.kind === 'shared' && data.share >= 1 && best) memory?.keep(key, best)
-      if (data.kind === 'failed') note(key, { state: 'failed', reason: data.reason })
-      if (data.kind === 'failed' || (data.kind === 'shared' && data.share >= 1)) stopWorker()
+      const { state, sharing: best } = sought.value.get(key) ?? {}
+      if (state === 'done' && best) memory?.keep(key, best)
+      if (state !== 'running') stopWorker()
     })
     started.addEventListener('error', ({ message }) => {
       note(key, { state: 'failed', reason: message || 'The sharing ended unexpectedly.' })

@@ -22,13 +22,13 @@ export async function keptUnder(ids: string[]): Promise<Record<string, string>> 
 }
 
 /** Keeps a text; every now and then what was not asked for longest makes room. */
-export async function keepUnder(id: string, text: string, most = MOST): Promise<void> {
+export async function keepUnder(id: string, text: string): Promise<void> {
   useDatabase()
   await Kept.upsert({ id, text, size: text.length, used: today() })
   since += 1
   if (since < LOOK_EVERY) return
   since = 0
-  await makeRoom(most)
+  await makeRoom()
 }
 
 /** Removes what was asked for longest ago until the rest is within bounds. */

@@ -5,7 +5,7 @@ import { defineFold } from '../model/fold'
 import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
-import { insertBorder } from './choices'
+import { insertBorder, orUsual } from './choices'
 
 /** How far the covers stay folded on display, in degrees. */
 const OPEN = 80
@@ -56,7 +56,7 @@ export const bookStage = defineFold({
     card,
   ) {
     const zero = Measure.zero
-    const borderAbove = borderHigh.value > 0 ? borderHigh : border
+    const borderAbove = orUsual(borderHigh, border)
     const base = card.strip('base', 'Base', 'base', height, [
       panel('left', 'Left cover', width),
       valley(OPEN),

@@ -6,6 +6,7 @@ import { length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { itemAt } from '../../lists'
 import { Measure } from '../../lengths'
+import { orUsual } from './choices'
 
 /** The bars are rolled once and for all; on display only the back leaf moves. */
 const square = () => 90
@@ -114,7 +115,7 @@ export const boxFrame = defineFold({
 
     // What was measured on the rolled frame beats what was computed.
     const inside = (measured.value > 0 && measured.value <= outer.value ? measured : opening).minus(fit).downToMark(card.mark)
-    // By as much as it was found narrower it is lower.
+    // It is lower by as much as it is narrower than computed.
     const insideHigh = oblong ? clear.minus(opening.minus(inside)).downToMark(card.mark) : inside
     card.piece(
       centre,
@@ -124,16 +125,15 @@ export const boxFrame = defineFold({
     )
     card.step('Set the picture into the opening.', 'A hair too large and it buckles: note the fit allowance that suits your paper.')
     card.supply('box envelope')
-    const own = (said: Measure, usual: Measure) => (said.value > 0 ? said : usual)
     const within = (side: Measure) => side.minus(rule('ease', card.units).times(2)).downToMark(card.mark)
     const behind = backing
-      ? face(card.piece(centre, { width: own(panelWidth, within(outer)), height: own(panelHeight, within(tall)) }, {
+      ? face(card.piece(centre, { width: orUsual(panelWidth, within(outer)), height: orUsual(panelHeight, within(tall)) }, {
           key: 'backing', name: 'Print panel behind the frame', face: 'outside', printTop: 'top',
         }))
       : undefined
     // A print panel shows on both sides of it.
-    const leafWidth = own(standWidth, behind ? outer.minus(rule('overlap', card.units).times(2)) : outer)
-    const leafHeight = own(standHeight, tall)
+    const leafWidth = orUsual(standWidth, behind ? outer.minus(rule('overlap', card.units).times(2)) : outer)
+    const leafHeight = orUsual(standHeight, tall)
     if (stand) {
       const leaf = card.strip(
         'stand',

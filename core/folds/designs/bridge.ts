@@ -5,7 +5,7 @@ import { defineFold } from '../model/fold'
 import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
-import { RAISED, heldBy, matBorder } from './choices'
+import { RAISED, heldBy, matBorder, orUsual } from './choices'
 
 const COUNTS = ['1', '2', '3'].map(value => ({ value, label: value }))
 
@@ -124,7 +124,7 @@ export const bridge = defineFold({
         }
         const front = card.piece(
           face(strip),
-          { width: fenceWidth.value > 0 ? fenceWidth : width.minus(border.times(2)).downToMark(card.mark), height: fenceHeight },
+          { width: orUsual(fenceWidth, width.minus(border.times(2)).downToMark(card.mark)), height: fenceHeight },
           { key: 'fence', name: 'Fence strip', kind: 'figure', means: heldBy(fenceHeld), y: Measure.zero, printTop: 'top' },
         )
         if (edge) {

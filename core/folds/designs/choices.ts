@@ -1,3 +1,4 @@
+import type { Measure } from '../../lengths'
 import type { Means, WindowShape } from '../model/card'
 import { length } from '../model/parameters'
 
@@ -26,6 +27,9 @@ export const shapeOf = (window: string): WindowShape => (window === 'circle' ? '
 
 /** The border of every mat of a card. */
 export const matBorder = length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' })
+
+/** What the maker has said of a length whose field says “Nothing: as usual”, and the usual one where that is nothing. */
+export const orUsual = (said: Measure, usual: Measure): Measure => (said.value > 0 ? said : usual)
 
 /** The border that a base shows round an inner sheet: at its sides, and at head and foot where that is another one. */
 export const insertBorder = {

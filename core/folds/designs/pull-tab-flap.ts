@@ -6,6 +6,7 @@ import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { notched } from './round'
 import { Measure } from '../../lengths'
+import { orUsual } from './choices'
 
 /** Pulled by a share of its full travel, the links stand at the angle whose cosine is what is left of it. Degrees. */
 const knee = (opening: number) => (Math.acos(1 - opening) * 180) / Math.PI
@@ -35,7 +36,7 @@ export const pullTabFlap = defineFold({
     height: size('Finished height', '5 1/2 in', '148 mm'),
     faceWidth: length('Face width', '4 in', '99 mm', { follows: 'width' }),
     margin: length('Margin beside the flap', '1 in', '25 mm', { follows: 'width' }),
-    foot: length('Hinge from that end', '1 3/4 in', '44 mm', { follows: 'height' }),
+    foot: length('Hinge from the mouth', '1 3/4 in', '44 mm', { follows: 'height', help: 'The mouth is where the tag comes out' }),
     link: length('Link of the flap', '1 1/4 in', '32 mm', {
       follows: 'height',
       help: 'Half the flap; pulled out, it travels twice as far',
@@ -45,7 +46,7 @@ export const pullTabFlap = defineFold({
     tagLength: length('Tag length', '0 in', '0 mm', { zero: true, help: 'Nothing: from its grip to the end of the joint tab' }),
     sleeve: length('Sleeve height', '1 1/2 in', '38 mm', { follows: 'height' }),
     sleeveLength: length('Sleeve length', '0 in', '0 mm', { zero: true, help: 'Nothing: once round the tag, with a lap' }),
-    pulled: choice('The tag is pulled out', ENDS, 'Measures of the flap count from this end'),
+    pulled: choice('The tag is pulled out', ENDS),
     tape: length('Tape width', '1/8 in', '3 mm'),
     base: choice('Base', BASES),
     placed: toggle('Face not in the middle of the base', false),
@@ -111,7 +112,7 @@ export const pullTabFlap = defineFold({
     }
     const room = link.times(2).plus(joint).named('Flap and joint')
     const shortest = foot.plus(room).plus(grip)
-    const long = tagLength.value > 0 ? tagLength : shortest
+    const long = orUsual(tagLength, shortest)
     const tag = card.strip('tag', 'Tag', 'insert', tagWidth, [panel('tag', 'Tag', long)], 'y')
     // Its lower end lies so far below the joint tab; from the head it reaches below the tab by what it is longer than need be.
     const below = isHead ? long.minus(shortest) : upper.plus(grip)
@@ -122,7 +123,7 @@ export const pullTabFlap = defineFold({
       glue: { x: tagWidth.minus(flapWidth).half(), y: below, width: flapWidth, height: joint },
     })
     const round = tagWidth.times(2).plus(rule('overlap', card.units)).plus(rule('ease', card.units))
-    card.loose('sleeve', 'Sleeve', { width: sleeveLength.value > 0 ? sleeveLength : round, height: sleeve }, 'hidden')
+    card.loose('sleeve', 'Sleeve', { width: orUsual(sleeveLength, round), height: sleeve }, 'hidden')
     card.step(
       'Wrap the sleeve of thin paper loosely round the tag and glue its ends together; glue it over the hinge line behind the face.',
       'The tag must slide in it: wrap by hand, never score it.',
@@ -223,7 +224,7 @@ export const pullTabFlap = defineFold({
       because: 'it would stick out of the card at the mouth.',
     })
     card.limit({
-      subject: 'Hinge from that end',
+      subject: 'Hinge from the mouth',
       parameter: 'foot',
       value: foot,
       atLeast: rule('between', card.units).plus(rule('ease', card.units)),

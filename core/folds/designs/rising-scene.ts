@@ -7,7 +7,7 @@ import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { riding } from './riding'
-import { OPENINGS, matBorder, shapeOf } from './choices'
+import { OPENINGS, matBorder, orUsual, shapeOf } from './choices'
 
 /** Degrees between the front and its flat, open place. */
 const away = (opening: number) => 180 * (1 - opening)
@@ -316,7 +316,7 @@ export const risingScene = defineFold({
       { height: said, usual, foot }: Record<'height' | 'usual' | 'foot', Measure>,
       placing: { key: string, name: string, kind: PartKind, means: Means, printTop: PrintTop },
     ) {
-      const high = said.value > 0 ? said : usual.downToMark(card.mark)
+      const high = orUsual(said, usual.downToMark(card.mark))
       const from = foot.value < barFoot.value ? barFoot.minus(foot) : zero
       const head = foot.plus(high)
       const to = head.value > barTop.value ? high.minus(head.minus(barTop)) : high

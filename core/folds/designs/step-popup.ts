@@ -7,7 +7,7 @@ import { rule } from '../model/rules'
 import type { Length } from '../../lengths'
 import { Measure } from '../../lengths'
 import { readSteps, stepList } from './score-list'
-import { insertBorder } from './choices'
+import { insertBorder, orUsual } from './choices'
 
 /** Opened to a right angle: the back stands on the floor. */
 const OPEN = 90
@@ -73,7 +73,7 @@ export const stepPopup = defineFold({
     card,
   ) {
     const zero = Measure.zero
-    const edgeBorder = borderHigh.value > 0 ? borderHigh : border
+    const edgeBorder = orUsual(borderHigh, border)
     const base = card.strip(
       'base',
       'Base',
@@ -86,8 +86,7 @@ export const stepPopup = defineFold({
     const sheet = card.sheet('inner', 'Inner sheet', 'insert', { width: inner.width, height: inner.half.times(2) }, 'top')
     const left = inner.width.minus(stepWidth).half()
     const beside = middle && sides
-    const wide = (own: Measure, step: Measure) => (own.value > 0 ? own : step)
-    const side = { width: sideWidth, depth: sideDepth, figure: { width: wide(sideFigureWidth, sideWidth), height: sideFigure } }
+    const side = { width: sideWidth, depth: sideDepth, figure: { width: orUsual(sideFigureWidth, sideWidth), height: sideFigure } }
     const noted = readSteps(moreText, card.units)
     const further = (noted.ok ? noted.entries : []).map((step, index): StepPlan => {
       const named = (what: string, length: Length) => Measure.of(`${what} of step ${index + 1}`, length)
@@ -109,7 +108,7 @@ export const stepPopup = defineFold({
             x: left,
             width: stepWidth,
             depth,
-            figure: { width: wide(figureWidth, stepWidth), height: figure },
+            figure: { width: orUsual(figureWidth, stepWidth), height: figure },
           }]
         : []),
       ...(beside ? [{ key: 'right', name: 'Right', x: left.plus(stepWidth).plus(gap), ...side }] : []),

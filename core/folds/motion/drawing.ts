@@ -56,6 +56,8 @@ function solidsOf(construction: Construction, opening: number, view: View): Soli
   const { least, most } = boxOf(construction, pose)
   const middle: Vector = [(least[0] + most[0]) / 2, (least[1] + most[1]) / 2, (least[2] + most[2]) / 2]
   const look = camera(view)
+  const lying = new Map<string, Joint[]>()
+  for (const joint of construction.joints) lying.set(panelKey(joint.by), [...lying.get(panelKey(joint.by)) ?? [], joint])
   return construction.parts
     .flatMap(part => part.panels.map(panel => ({ part, panel })))
     .flatMap(({ part, panel }, order): Solid[] => {
@@ -69,7 +71,7 @@ function solidsOf(construction: Construction, opening: number, view: View): Soli
           corners: cornersOf(panel, frame).map(seen),
           holes: holesOf(part, panel).map(hole => placed(hole, panel, frame).map(seen)),
           normal: look(frame.normal),
-          lies: construction.joints.filter(({ by }) => by.key === panel.key && by.part === panel.part),
+          lies: lying.get(panelKey(panel)) ?? [],
         },
       ]
     })
@@ -120,8 +122,9 @@ function backToFront(solids: Solid[]): Solid[] {
 /** Whether `a` has to be painted before `b` because `b` lies in front of it. */
 function mustPrecede(a: Solid, b: Solid): boolean {
   if (!overlap(a, b)) return false
-  const lies = liesInFront(b, a) ?? (liesInFront(a, b) === undefined ? undefined : !liesInFront(a, b))
-  if (lies !== undefined) return lies
+  const [isAbove, isBelow] = [liesInFront(b, a), liesInFront(a, b)]
+  if (isAbove !== undefined) return isAbove
+  if (isBelow !== undefined) return !isBelow
   const [inFrontOfA, inFrontOfB] = [side(b, a), side(a, b)]
   if (inFrontOfA === 0 && inFrontOfB === 0) return a.order < b.order
   return inFrontOfA > 0 || (inFrontOfA === 0 && inFrontOfB < 0)
