@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { gzipSync } from 'node:zlib'
-import type { Page } from '@playwright/test'
+import type { APIRequestContext, Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { demoClass, expectSize, saved, station, visit } from './studio'
 
@@ -147,14 +147,17 @@ test('the whole job works from the keyboard', async ({ page }) => {
   await expect.poll(() => page.evaluate(() => getComputedStyle(document.activeElement!).outlineStyle)).not.toBe('none')
 })
 
-/** Bytes of all scripts that a page fetches from now on, as they are sent. */
-function scriptsOf(page: Page): () => Promise<number> {
+/**
+ * Bytes of all scripts that a page fetches from now on, as they are sent.
+ * @param request fetches them once more, also when the page has been closed
+ */
+function scriptsOf(page: Page, request: APIRequestContext): () => Promise<number> {
   // By address: one that is asked for twice is fetched once.
   const scripts = new Map<string, Promise<number>>()
   page.on('response', (response) => {
     const url = response.url()
     if (!url.endsWith('.js') || scripts.has(url)) return
-    scripts.set(url, page.request.get(url).then(async answer => gzipSync(await answer.body()).length))
+    scripts.set(url, request.get(url).then(async answer => gzipSync(await answer.body()).length))
   })
   return async () => (await Promise.all(scripts.values())).reduce((sum, length) => sum + length, 0)
 }
@@ -164,18 +167,18 @@ test('a class is light, whichever station is opened first', async ({ browser, re
   for (const name of ['cards', 'papers', 'cutting', 'kits']) {
     // A window that has seen nothing yet, with the card in space where it is reached for.
     const page = await (await browser.newContext({ baseURL, storageState: { cookies: [], origins: [] } })).newPage()
-    const scripts = scriptsOf(page)
+    const scripts = scriptsOf(page, request)
     await station(page, id, name)
     // Planned to the end: all that it takes has been fetched.
     await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('ready', { timeout: 60_000 })
+    await page.context().close()
     const size = await scripts()
     expect([name, size > 10_000, size < 540_000]).toEqual([name, true, true])
-    await page.context().close()
   }
 })
 
-test('the list of classes is light and does not jump', async ({ page }) => {
-  const scripts = scriptsOf(page)
+test('the list of classes is light and does not jump', async ({ page, request }) => {
+  const scripts = scriptsOf(page, request)
   await page.addInitScript(() => {
     const shifts: number[] = ((window as unknown as { shifts: number[] }).shifts = [])
     new PerformanceObserver(list =>
