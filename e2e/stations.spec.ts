@@ -135,7 +135,7 @@ test('the pieces say how each score is set on the board', async ({ page, request
   await station(page, await demoClass(request, 'Scores'), 'pieces')
   const base = pieceRow(page, 'Base').first()
   await expect(base).toContainText('Score at 4\u20091\u20444, whole height.')
-  await expect(base).toContainText('Turn the sheet over like a page. Score at 6\u20093\u20448, whole height.')
+  await expect(base).toContainText('Turn the sheet over like a page, back up. Score at 6\u20093\u20448, whole height.')
 })
 
 test('a class without cards says at every station what to do first', async ({ page, request }) => {

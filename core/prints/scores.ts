@@ -42,8 +42,9 @@ function blankBlocks(part: Part, piece: Piece, kits: number, units: Units, box: 
   const numbers = piece.scores.map((_, index) => lines.findIndex(({ scores }) => scores.includes(index)) + 1)
   const pattern = patternDrawing(part, numbers, units, box)
   const cuts = cutLines(piece, units)
+  const side = piece.scores.length > 0 ? `, ${piece.drawn} up` : ''
   return [
-    { kind: 'drawings', drawings: [{ ...pattern, title: `${pattern.title}: ${kits === 1 ? 'one piece' : `${kits} pieces`}` }] },
+    { kind: 'drawings', drawings: [{ ...pattern, title: `${pattern.title}: ${kits === 1 ? 'one piece' : `${kits} pieces`}${side}` }] },
     ...(lines.length > 0 ? [{ kind: 'list' as const, mark: 'number' as const, items: lines.map(({ words }) => typesetText(words)) }] : []),
     ...(cuts.length > 0 ? [{ kind: 'list' as const, mark: 'dot' as const, items: cuts.map(typesetText) }] : []),
   ]

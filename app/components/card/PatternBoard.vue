@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import type { Construction, Crease, Part } from '../../../core/folds'
-import { isLayer, isWhole } from '../../../core/folds'
+import { drawnSides, isLayer, isWhole } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
 import type { Chosen } from './chosen'
 
@@ -63,6 +63,14 @@ const scale = computed(() => {
   return Math.min(least, Math.max(80, width.value - ROUND.width) / widest)
 })
 const broken = computed(() => construction.parts.filter(part => !isWhole(part)))
+/** Which side of each blank is drawn, which is the one that lies up for its valleys. */
+const sides = computed(() => {
+  const sideOf = drawnSides(construction)
+  const folded = blanks.filter(({ creases }) => creases.length > 0).map(part => ({ name: part.name, side: sideOf(part) }))
+  const [first = { side: 'inside' as const }] = folded
+  if (folded.every(({ side }) => side === first.side)) return `Drawn with the ${first.side} up:`
+  return `Drawn with one side up, ${folded.map(({ name, side }) => `${name.toLowerCase()} the ${side}`).join(', ')}:`
+})
 const flat = computed(() => broken.value.filter(part => !isLayer(part.kind) && !blanks.includes(part)))
 </script>
 
@@ -101,7 +109,7 @@ const flat = computed(() => broken.value.filter(part => !isLayer(part.kind) && !
       </p>
     </div>
     <p class="quiet small key">
-      Inside face up <svg
+      {{ sides }} <svg
         width="34"
         height="8"
         aria-hidden="true"

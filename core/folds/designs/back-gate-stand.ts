@@ -30,7 +30,7 @@ export const backGateStand = defineFold({
       panel('right-gate', 'Right gate', gate), valley(90),
       panel('right', 'Right panel', outer),
     ])
-    card.step('Score the two valleys from the front; turn the sheet over and score the two mountains from the back.')
+    card.step('Score the two valleys; turn the sheet over and score the two mountains.')
     card.whenScored('Fold the two valleys; turn the sheet over and fold the two mountains.')
     const middle = panelOf(base, 'centre')
     card.mat(panelOf(base, 'left'), border, { key: 'mat-left', name: 'Mat on left panel', printTop: 'top' })

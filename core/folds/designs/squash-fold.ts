@@ -112,7 +112,7 @@ export const squashFold = defineFold({
       'Light to middling paper only; heavy stock cracks at the centre.',
     )
     card.step(
-      'Score both diagonals from the front and the middle line from the back; push the sides in until the square collapses to a triangle.',
+      'Score both diagonals; turn the insert over and score the middle line. Push the sides in until the square collapses to a triangle.',
     )
     card.whenScored('Fold both diagonals and, the other way, the middle line; push the sides in until the square collapses to a triangle.')
     card.step(

@@ -6,9 +6,8 @@ import type {
   Construction, Crease, CreaseDirection, Extra, Face, Finding, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity,
   Step, Stopper, Travel, Window, WindowShape,
 } from './card'
-import { face } from './card'
+import { face, isLayer } from './card'
 import { insetOn } from './inset'
-import { isLayer } from './pieces'
 
 export interface PanelEntry {
   key: string

@@ -7,6 +7,9 @@ export type CreaseDirection = 'mountain' | 'valley'
 export type Face = 'inside' | 'outside'
 /** `underlay` is a plain layer under a mat, `hidden` a part nobody sees, which any scrap will do for. */
 export type PartKind = 'base' | 'insert' | 'plate' | 'underlay' | 'mat' | 'message' | 'hidden' | 'figure'
+/** Whether a part is a layer on a panel rather than a blank of its own. */
+export const isLayer = (kind: PartKind): boolean => kind === 'mat' || kind === 'message' || kind === 'underlay'
+
 /**
  * How a joint is made: tape along the edges of the glue zone, wet glue, foam pads spread over it, a hook-and-loop dot,
  * or not glued but held in a guide.

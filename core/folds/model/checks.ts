@@ -5,8 +5,7 @@ import type { Frame } from '../motion/frame'
 import { subtract } from '../motion/frame'
 import { boxOf, panelKey, placed, poseOf } from '../motion/pose'
 import type { Construction, Crease, Finding, Panel, Part } from './card'
-import { isWhole, panelOf } from './card'
-import { isLayer } from './pieces'
+import { isLayer, isWhole, panelOf } from './card'
 import { rule } from './rules'
 
 /** Creases that miss each other by less are one crease. */

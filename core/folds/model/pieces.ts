@@ -3,7 +3,9 @@ import type { Making, PaperKind, PrintTop } from '../../document'
 import type { Length, Reading } from '../../lengths'
 import { Measure, readOffScale } from '../../lengths'
 import type { Construction, Crease, CreaseDirection, Part, PartKind, Place, Slit, Window } from './card'
-import { creaseAt, isWhole } from './card'
+import { creaseAt, isLayer, isWhole } from './card'
+import type { DrawnSide } from '../motion/drawn-side'
+import { drawnSides } from '../motion/drawn-side'
 
 /** A crease as it is scored on a board. */
 export interface Score {
@@ -30,6 +32,8 @@ export interface Piece {
   width: Measure
   height: Measure
   printTop: PrintTop
+  /** What is called the side that lies up for the valleys, and that its pattern shows. */
+  drawn: DrawnSide
   scores: Score[]
   slits: Slit[]
   windows: Window[]
@@ -59,9 +63,6 @@ export interface DropOut {
 /** The kind of paper a part usually wants. */
 export const usualPaper = (kind: PartKind): PaperKind => (kind === 'mat' ? 'print' : 'cardstock')
 
-/** Whether a part is a layer on a panel rather than a blank of its own. */
-export const isLayer = (kind: PartKind): boolean => kind === 'mat' || kind === 'message' || kind === 'underlay'
-
 const hasSize = ({ width, height }: Pick<Part, 'width' | 'height'>): boolean => width.value > 0 && height.value > 0
 
 /** Plain mats are rectangles on other blanks. */
@@ -78,13 +79,16 @@ export const drawnBlanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
  * @param board smallest mark of the scoring board
  */
 export function piecesOf(construction: Construction, board: Length): Piece[] {
+  const drawnSide = drawnSides(construction)
   return construction.parts
     .filter(hasSize)
-    .map(({ key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, heaviest, made, outOf, count = 1 }) => {
+    .map((part) => {
+      const { key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, heaviest, made, outOf, count = 1 } = part
       const scores: Score[] = []
       for (const crease of creases) scores.push(scoreOf(crease, scores))
       const cuts = { slits, windows, shaped: outline !== undefined }
-      return { key, name, kind, width, height, printTop, scores, ...cuts, perKit: count, pair, heaviest, made, outOf }
+      const drawn = drawnSide(part)
+      return { key, name, kind, width, height, printTop, drawn, scores, ...cuts, perKit: count, pair, heaviest, made, outOf }
 
       function scoreOf(crease: Crease, earlier: Score[]): Score {
         const { along, direction, from, to } = crease

@@ -14,22 +14,22 @@ const lines = (id: string, part: string) => scoreLines(pieceOf(id, part), 'inch'
 describe('what is said at the scoring board', () => {
   it('gives the setting and how far the score runs, and turns the sheet over for a mountain', () => {
     expect(lines('z-fold', 'base')).toEqual([
-      'Score at 4 1/4, whole height.',
-      'Turn the sheet over like a page. Score at 6 3/8, whole height.',
+      'Front up. Score at 4 1/4, whole height.',
+      'Turn the sheet over like a page, back up. Score at 6 3/8, whole height.',
     ])
   })
 
   it('calls the second of a symmetrical pair the same setting, turned end for end', () => {
     expect(lines('gatefold', 'base')).toEqual([
-      'Score at 2 1/8, whole height.',
+      'Inside up. Score at 2 1/8, whole height.',
       'Turn it end for end and score at 2 1/8 again, whole height.',
     ])
   })
 
   it('says where a score starts and stops that does not run right across', () => {
-    expect(lines('book-stage', 'inner')[0]).toBe('Score at 1 1/4, from 3/4 to 4 1/2.')
+    expect(lines('book-stage', 'inner')[0]).toBe('Inside up. Score at 1 1/4, from 3/4 to 4 1/2.')
     // Two that meet are one to whoever draws them.
-    expect(lines('split-front-pocket', 'base')[0]).toBe('Score at 5 1/2 up from the foot, from 0 to 4 1/4.')
+    expect(lines('split-front-pocket', 'base')[0]).toBe('Inside up. Score at 5 1/2 up from the foot, from 0 to 4 1/4.')
   })
 
   it('says one setting once, however many scores are made at it, and every score somewhere', () => {
@@ -47,7 +47,7 @@ describe('what is said at the scoring board', () => {
 
   it('gives the two ends of a slanting score', () => {
     expect(lines('corner-stage', 'sheet').find(words => words.includes('ruler')))
-      .toBe('Turn the sheet over like a page. Score by ruler from 4 1/4 right, 4 1/4 up to 8 1/2 right, 0 up.')
+      .toBe('Turn the sheet over like a page, outside up. Score by ruler from 4 1/4 right, 4 1/4 up to 8 1/2 right, 0 up.')
   })
 
   it('looks for a mark from the other end, and says when neither end has one', () => {
@@ -62,15 +62,15 @@ describe('what is said at the scoring board', () => {
       const [piece] = piecesOf(card.finish({ width: strip.width, height: strip.height }, strip.panels[0]!), millimetres(1))
       return scoreLines(piece!, 'metric')[0]!.words
     }
-    expect(read(40, 100.5)).toBe('Score at 40, whole height.')
-    expect(read(40.5, 100.5)).toBe('Score at 60 from the other end, whole height.')
-    expect(read(40.5, 100)).toBe('Score at 40.5 by ruler, the nearest mark is 41, whole height.')
+    expect(read(40, 100.5)).toBe('Inside up. Score at 40, whole height.')
+    expect(read(40.5, 100.5)).toBe('Inside up. Score at 60 from the other end, whole height.')
+    expect(read(40.5, 100)).toBe('Inside up. Score at 40.5 by ruler, the nearest mark is 41, whole height.')
   })
 
   it('measures a sheet that is turned over from its other end, also what is scored there again or by ruler', () => {
     // A score 2 from the left of 8 1/4 is set at 6 1/4 once the sheet is turned, and so is the one 2 from the right.
     expect(lines('book-stage', 'inner').slice(-3)).toEqual([
-      'Turn the sheet over like a page. Score at 6 1/4, from 3/4 to 4 1/2.',
+      'Turn the sheet over like a page, outside up. Score at 6 1/4, from 3/4 to 4 1/2.',
       'Score at 4 1/8, from 0 to 3/4 and from 4 1/2 to 5 1/4.',
       'Turn it end for end and score at 6 1/4 again, from 3/4 to 4 1/2.',
     ])

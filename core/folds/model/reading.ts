@@ -3,6 +3,8 @@ import { formatLength, nanometres } from '../../lengths'
 import type { Place, Window } from './card'
 import type { Piece, Score } from './pieces'
 import { scoringOrder } from './pieces'
+import type { DrawnSide } from '../motion/drawn-side'
+import { OTHER_SIDE } from '../motion/drawn-side'
 import { itemAt } from '../../lists'
 
 /** One thing to do at the scoring board, for every score that it makes. */
@@ -16,12 +18,12 @@ export interface ScoreLine {
  * What is done at the scoring board, in the order in which it is done and in words that are said there: scores at one setting
  * are one line, however many they are.
  */
-export function scoreLines({ scores, width }: Pick<Piece, 'scores' | 'width'>, units: Units): ScoreLine[] {
+export function scoreLines({ scores, width, drawn }: Pick<Piece, 'scores' | 'width' | 'drawn'>, units: Units): ScoreLine[] {
   const show = (length: Length) => formatLength(length, units)
   /** A distance from the left as it is from what is the left by then. */
   const fromLeft = ({ turnOver }: Score) => (x: Length) => (turnOver ? nanometres(width.value - x) : x)
   const groups: { key: string, scores: number[] }[] = []
-  let isTurned = false
+  let isTurned: boolean | undefined
   for (const index of scoringOrder(scores)) {
     const score = itemAt(scores, index)
     const { along, turnOver, endForEnd, reading, at } = score
@@ -32,23 +34,29 @@ export function scoreLines({ scores, width }: Pick<Piece, 'scores' | 'width'>, u
   }
   return groups.map(({ scores: indices }) => {
     const first = itemAt(scores, itemAt(indices, 0))
-    const turn = first.turnOver && !isTurned ? 'Turn the sheet over like a page. ' : ''
-    isTurned ||= first.turnOver
+    const side = isTurned === first.turnOver ? '' : sideUp(first.turnOver, drawn)
+    isTurned = first.turnOver
     const setting = settingOf(first, show, fromLeft(first))
-    return { scores: indices, words: turn + setting + spansOf(indices.map(index => itemAt(scores, index)), show, fromLeft(first)) }
+    return { scores: indices, words: side + setting + spansOf(indices.map(index => itemAt(scores, index)), show, fromLeft(first)) }
   })
 }
 
 /**
- * The scores of a piece in one line: `mountain at 2 1/8 in; valley at 4 1/4 in`. Where one slants, or does not run right across, a bare
+ * The scores of a piece in one line: `mountain at 2 1/8 in; valley at 4 1/4 in`, from the left, the drawn side up. Where one slants, or does not run right across, a bare
  * figure would be wrong: then it is said how each is made, with its direction.
  */
-export function scoreList(piece: Pick<Piece, 'scores' | 'width'>, units: Units): string {
+export function scoreList(piece: Pick<Piece, 'scores' | 'width' | 'drawn'>, units: Units): string {
   const { scores } = piece
   if (scores.every(({ ends, along }) => !ends && along === 'x'))
     return scores.map(({ at, direction }) => `${direction} at ${formatLength(at.value, units, { unit: true })}`).join('; ')
   return scoreLines(piece, units).map(({ scores: indices, words }) =>
     `${itemAt(scores, itemAt(indices, 0)).direction}: ${words.replace(/\.$/, '')}`).join('; ')
+}
+
+/** Which side lies up from here on; its pattern shows the other one where a sheet has been turned over. */
+function sideUp(isTurned: boolean, drawn: DrawnSide): string {
+  const side = isTurned ? OTHER_SIDE[drawn] : drawn
+  return isTurned ? `Turn the sheet over like a page, ${side} up. ` : `${side.charAt(0).toUpperCase()}${side.slice(1)} up. `
 }
 
 type Show = (length: Length) => string

@@ -1,7 +1,6 @@
 import { around } from '../../lists'
 import type { Construction, Panel, Part, Point } from '../model/card'
-import { holesOf, isWhole, outlineOf } from '../model/card'
-import { isLayer } from '../model/pieces'
+import { holesOf, isLayer, isWhole, outlineOf } from '../model/card'
 import type { Frame, Vector } from './frame'
 import { add, dot, scale, subtract } from './frame'
 import { panelKey, placed, poseOf } from './pose'

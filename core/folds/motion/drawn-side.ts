@@ -1,0 +1,31 @@
+import { once } from '../../lists'
+import type { Construction, Part } from '../model/card'
+import { panelKey, poseOf } from './pose'
+
+/** What a maker calls the side of a sheet that its pattern shows and that lies up for its valleys. */
+export type DrawnSide = 'inside' | 'outside' | 'front' | 'back'
+
+export const OTHER_SIDE: Record<DrawnSide, DrawnSide> = { inside: 'outside', outside: 'inside', front: 'back', back: 'front' }
+
+/** Share of a sheet that must look one way on the closed card for that way to give it its name. */
+const LOOKS = 0.3
+
+/**
+ * Names the drawn side of the parts of a card. Valleys alone close over it, mountains alone leave it outside. A sheet that is folded
+ * both ways is called by where most of that side looks on the closed card; where its panels only look at each other it is the inside.
+ */
+export function drawnSides(card: Construction): (part: Part) => DrawnSide {
+  const closed = once(() => poseOf(card, 0))
+  return ({ creases, panels }) => {
+    const first = creases[0]?.direction
+    if (creases.every(({ direction }) => direction === first)) return first === 'mountain' ? 'outside' : 'inside'
+    let [whole, looks] = [0, 0]
+    for (const panel of panels) {
+      const area = panel.width.value * panel.height.value
+      whole += area
+      looks += area * (closed().get(panelKey(panel))?.normal[2] ?? 0)
+    }
+    const share = whole === 0 ? 0 : looks / whole
+    return share > LOOKS ? 'front' : share < -LOOKS ? 'back' : 'inside'
+  }
+}
