@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { defineVitestProject } from '@nuxt/test-utils/config'
 import { defineConfig } from 'vitest/config'
 
@@ -6,6 +7,8 @@ const MOUNTED = 'app/components/**/*.test.ts'
 
 export default defineConfig({
   test: {
+    // Left to itself the runner keeps one core free, which on a machine of two is half of it.
+    maxWorkers: Math.max(2, availableParallelism() - 1),
     projects: [
       {
         esbuild: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } },

@@ -1,4 +1,4 @@
-import type { CardEntry, DressingEntry, FaceEntry, FreeEntry, LayerEntry, PartEntry } from '../document'
+import type { CardEntry, DressingEntry, FaceEntry, FreeEntry, LayerEntry, ParameterInputs, PartEntry } from '../document'
 import { ALL_GLUED, FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES, MAKINGS } from '../document'
 import type { Fold } from '../folds'
 import type { Length, Units } from '../lengths'
@@ -47,6 +47,14 @@ export function chanceOf(seed: number): Chance {
 }
 
 const MARK: Record<Units, Length> = { inch: inches(1 / 16), metric: millimetres(1) }
+
+/** A fold as it is natural, and with each of its toggles and choices changed by itself. */
+export function variantsOf({ parameters }: Fold): ParameterInputs[] {
+  return [{}, ...Object.entries(parameters).flatMap(([name, parameter]): ParameterInputs[] => {
+    if (parameter.kind === 'toggle') return [{ [name]: !parameter.initial }]
+    return parameter.kind === 'choice' ? parameter.options.map(({ value }) => ({ [name]: value })) : []
+  })]
+}
 
 /** Anything that a maker may put on the faces of a card, and free pieces of any kind, on it or beside it. */
 export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance: Chance): DressingEntry {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { CardEntry } from '../document'
 import { AS_DRAWN, addFreePiece, facesOf, sideWords, wholeCard } from '../dressing'
+import { variantsOf } from '../dressing/testing'
 import { FOLDS } from '../folds'
 import type { Length, Units } from '../lengths'
 import { inches, millimetres, nanometres, writeLength } from '../lengths'
@@ -12,11 +13,24 @@ const AT = { left: 'on the left', right: 'on the right', head: 'at the head', fo
 
 describe('left, right, head and foot', () => {
   it.each(FOLDS.map(fold => [fold.id, fold] as const))('of every face of %s are what one sees who holds the card', (_, fold) => {
-    for (const units of ['inch', 'metric'] as const) for (const hand of ['', 'mirrored']) {
-      const card = wholeCard(fold, bare(hand && fold.handed ? { hand } : {}), units, MARK[units])
+    for (const units of ['inch', 'metric'] as const) for (const chosen of variantsOf(fold)) {
+      const card = wholeCard(fold, bare(chosen), units, MARK[units])
       for (const { key, panel, side } of facesOf(card)) {
         const ends = endsOf(card, panel, side)
         if (ends) expect([key, sideWords(card, { panel, side })]).toEqual([key, ends])
+      }
+    }
+  })
+
+  it.each(FOLDS.map(fold => [fold.id, fold] as const))('of every print of %s: its top is at the head', (_, fold) => {
+    for (const chosen of variantsOf(fold)) {
+      const card = wholeCard(fold, bare(chosen), 'inch', MARK.inch)
+      for (const { key, panels: [panel, ...more], printTop } of card.parts) {
+        if (printTop === 'any' || !panel || more.length > 0) continue
+        const side = card.joints.find(({ part }) => part === key)?.faceDown ? 'outside' : 'inside'
+        const ends = endsOf(card, panel, side) ?? sideWords(card, { panel, side })
+        // Prints that run sideways are read from the right.
+        expect([key, chosen, ends[printTop]]).toEqual([key, chosen, chosen.decoration === 'sideways' ? 'left' : 'head'])
       }
     }
   })

@@ -54,7 +54,8 @@ export const bandedFlap = defineFold({
     card.whenScored('Fold the base; the flap closes from the top. Fold the band, its print outwards.')
 
     const inner = card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop })
-    card.mat(panelOf(base, 'flap'), border, { key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop })
+    // Folded down, what was its head hangs below.
+    card.mat(panelOf(base, 'flap'), border, { key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop: 'bottom' })
     card.step(
       'Glue the mats on the back panel and on the outside of the flap.',
       'Fold the flap first: what looks upright flat may be upside down folded.',

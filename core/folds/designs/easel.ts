@@ -82,7 +82,7 @@ export const easel = defineFold({
       glue: { y: half, height: side.minus(half) },
     })
     if (round) card.shape(topper, arcs(half.value, half.value, half.value, 0, side.value))
-    const topperMat = card.mat(face(topper), border, { key: 'mat-topper', name: 'Mat on topper', printTop: 'top' })
+    const topperMat = card.mat(face(topper), border, { key: 'mat-topper', name: 'Mat on topper', printTop: 'bottom' })
     card.step(
       'Glue the topper to the lower half of the front only, with the card closed.',
       'No glue above the crease of the front, or it cannot stand.',

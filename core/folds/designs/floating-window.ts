@@ -56,7 +56,7 @@ export const floatingWindow = defineFold({
     }
     const base = atSide
       ? card.strip('base', 'Base', 'base', height, [panels.front(width), valley(40), panels.back(width)])
-      : card.strip('base', 'Base', 'base', width, [panels.back(height), valley(40), panels.front(height)], 'y')
+      : card.strip('base', 'Base', 'base', width, [panels.front(height), valley(40), panels.back(height)], 'y')
     const front = panelOf(base, 'front')
     card.step('Score and fold the base.')
     card.whenScored('Fold the base.')
@@ -92,16 +92,13 @@ export const floatingWindow = defineFold({
       'Heavy stock: cut one layer at a time.',
     )
     const scene = card.mat(front, border, {
-      key: 'mat-front', name: 'Background behind the frame', face: 'outside', printTop: atSide ? 'top' : 'bottom',
+      key: 'mat-front', name: 'Background behind the frame', face: 'outside', printTop: 'top',
     })
     card.step('Glue the background on the front.')
 
     // The front lies with its inside on the back, so its right edge in the pattern is its left edge seen from outside.
-    // Folded down from the top it stays on its side, but stands on its head.
-    const [leftmost, rightmost] = atSide ? [width.minus(glue), Measure.zero] : [Measure.zero, width.minus(glue)]
-    const turned = atSide ? 0 : 180
-    card.joinAt(panelOf(frame, 'left-glue'), front, 'outside', { x: leftmost, turned })
-    card.joinAt(panelOf(frame, 'right-glue'), front, 'outside', { x: rightmost, turned })
+    card.joinAt(panelOf(frame, 'left-glue'), front, 'outside', { x: width.minus(glue) })
+    card.joinAt(panelOf(frame, 'right-glue'), front, 'outside', { x: Measure.zero })
     card.step(
       'Glue the two strips along the edges of the front. Press the card flat once before the glue sets.',
       'Figures may bridge frame and background: glue them on the edge of the frame only.',

@@ -3,16 +3,17 @@ import type { Construction, Part } from '../model/card'
 import { panelKey, poseOf } from './pose'
 
 /** What a maker calls the side of a sheet that its pattern shows and that lies up for its valleys. */
-export type DrawnSide = 'inside' | 'outside' | 'front' | 'back'
+export type DrawnSide = 'inside' | 'outside' | 'front'
 
-export const OTHER_SIDE: Record<DrawnSide, DrawnSide> = { inside: 'outside', outside: 'inside', front: 'back', back: 'front' }
+/** What the other side of the sheet is called then. */
+export const OTHER_SIDE = { inside: 'outside', outside: 'inside', front: 'back' } as const satisfies Record<DrawnSide, string>
 
 /** Share of a sheet that must look one way on the closed card for that way to give it its name. */
 const LOOKS = 0.3
 
 /**
- * Names the drawn side of the parts of a card. Valleys alone close over it, mountains alone leave it outside. A sheet that is folded
- * both ways is called by where most of that side looks on the closed card; where its panels only look at each other it is the inside.
+ * Names the drawn side of the parts of a card. Valleys alone close over it, mountains alone leave it outside. Of a sheet that is folded
+ * both ways it is the front where most of it looks one way on the closed card, and the inside where its panels look at each other.
  */
 export function drawnSides(card: Construction): (part: Part) => DrawnSide {
   const closed = once(() => poseOf(card, 0))
@@ -26,6 +27,6 @@ export function drawnSides(card: Construction): (part: Part) => DrawnSide {
       looks += area * (closed().get(panelKey(panel))?.normal[2] ?? 0)
     }
     const share = whole === 0 ? 0 : looks / whole
-    return share > LOOKS ? 'front' : share < -LOOKS ? 'back' : 'inside'
+    return Math.abs(share) > LOOKS ? 'front' : 'inside'
   }
 }
