@@ -68,6 +68,23 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('buttons that put %s 
 })
 
 describe('a fix', () => {
+  it('is found for a layer although much was tried in vain for a size before', () => {
+    const layers = [
+      { ...newLayer('layer-1', 'inch'), left: '1/4 in', right: '0 in', top: '9/16 in', bottom: '15/16 in' },
+      { ...newLayer('layer-2', 'inch'), left: '0 in', right: '0 in', top: '5/8 in', bottom: '3/8 in', width: '1/16 in' },
+    ]
+    const card = {
+      ...bare({
+        width: '1 11/16 in', sliderWidth: '1 1/16 in', guideWidth: '1/4 in', guideHeight: '2 9/16 in', barFoot: '0 in', stripHeight: '0 in',
+        stripFoot: '0 in', windowHeight: '11/16 in', windowLeft: '1/2 in', windowBelow: '0 in', figure: '1 in', stageFoot: '0 in',
+        border: '0 in',
+      }),
+      faces: [{ key: 'guide-left-3--face--outside', stamped: false, message: false, layers }],
+    }
+    const stops = wholeCard(foldById('rising-scene')!, card, 'inch', MARK.inch).findings.filter(({ severity }) => severity === 'stop')
+    expect(stops.some(({ fix }) => fix?.parameter.includes('/layer-1/'))).toBe(true)
+  })
+
   const zFold = foldById('z-fold')!
   const found = (card: Repairable, subject: string) =>
     wholeCard(zFold, card, 'inch', MARK.inch).findings.find(finding => finding.subject === subject)

@@ -2,6 +2,7 @@ import type { CardEntry, ParameterInputs } from '../document'
 import type { Finding, Fix, Fold, WorkedOut } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, lengthFrom, nanometres, writeLength } from '../lengths'
+import { inARow } from '../lists'
 import { putRight } from './edit'
 import { layerKey } from './layers'
 
@@ -12,6 +13,8 @@ export type Repairable = Pick<CardEntry, 'parameters' | 'faces' | 'free' | 'part
 const ONE_BY_ONE = 3
 /** A card is worked out at most so often in search of values; in steps and not in seconds, so that answers stay the same. */
 const BUDGET = 60
+/** And so many at least for each finding. */
+const LEAST_BUDGET = 16
 /** Layers lie on layers; after so many rounds of making room for them it is given up. */
 const ROUNDS = 6
 
@@ -26,8 +29,11 @@ export function applyFix(card: Repairable, { also = [], ...first }: Fix, units: 
 
 /** What a fix does, as a button says it: the value that would be right, and how much else changes with it. */
 export function fixWords({ parameter, value, also = [] }: Fix, units: Units): string {
-  const others = also.filter(other => other.parameter !== parameter).length
-  return `Set ${formatLength(value, units, { unit: true })}${others > 0 ? ` and ${others} more as usual` : ''}`
+  const others = also.filter(other => other.parameter !== parameter)
+  const values = others.flatMap(({ parameter: name, value }) => (value === undefined || name.includes('/') ? [] : [value]))
+  const natural = others.length - values.length
+  const set = inARow([value, ...values].map(length => formatLength(length, units, { unit: true })))
+  return `Set ${set}${natural > 0 ? ` and ${natural} more as usual` : ''}`
 }
 
 /**
@@ -98,6 +104,8 @@ export function soundFindings(
   }
 
   function firstHelpful(finding: Finding): Fix | undefined {
+    // What was tried in vain for one finding takes nothing from the next.
+    left = Math.max(left, LEAST_BUDGET)
     for (const fix of candidates(finding)) {
       const right = helpful(fix, finding)
       if (right) return right

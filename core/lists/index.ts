@@ -50,6 +50,10 @@ export function tally<T, K>(list: readonly T[], of: (item: T) => K, by: (item: T
 /** `1 sheet`, `2 sheets`. */
 export const count = (number: number, word: string): string => `${number} ${word}${number === 1 ? '' : 's'}`
 
+/** `one, two and three`. */
+export const inARow = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
+
 /** Works something out when it is asked for first. */
 export function once<T>(work: () => T): () => T {
   let known: { value: T } | undefined

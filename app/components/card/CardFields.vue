@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { itemAt } from '../../../core/lists'
 import type { ParameterInput, ParameterInputs } from '../../../core/document'
-import type { Finding, Fold } from '../../../core/folds'
+import type { Finding, Fold, Parameter } from '../../../core/folds'
 import { followed, isUsed } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
 
@@ -9,7 +9,7 @@ import type { Length, Units } from '../../../core/lengths'
  * All parameters of a card in groups, each with what is found about it. What is gravest is pinned above them, so that it is in
  * sight wherever the list has been scrolled to.
  */
-const { fold, inputs, findings, marked = [] } = defineProps<{
+const { fold, inputs, typed, findings, marked = [] } = defineProps<{
   fold: Fold
   inputs: ParameterInputs
   /** What of them was typed and does not follow the size of the card. */
@@ -23,7 +23,10 @@ const { fold, inputs, findings, marked = [] } = defineProps<{
 const emit = defineEmits<{ change: [name: string, input?: ParameterInput], fix: [finding: Finding] }>()
 
 const change = (name: string, input?: ParameterInput) => emit('change', name, input)
-const shown = computed(() => Object.entries(fold.parameters).filter(([, parameter]) => isUsed(parameter, inputs)))
+const isUnasked = (name: string, parameter: Parameter) => parameter.quiet && !(name in typed)
+const shown = computed(() =>
+  Object.entries(fold.parameters).filter(([name, parameter]) => isUsed(parameter, inputs) && !isUnasked(name, parameter)),
+)
 const GROUPS = [
   { key: 'sizes', name: 'Sizes', has: (kind: string) => kind === 'length' || kind === 'text' },
   { key: 'choices', name: 'How it is made', has: (kind: string) => kind === 'toggle' || kind === 'choice' },

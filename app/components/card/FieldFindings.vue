@@ -5,7 +5,7 @@ import type { Units } from '../../../core/lengths'
 
 /** What is found about one field, under it, with the value that would be right as a button. */
 defineProps<{ findings: Finding[], units: Units }>()
-const emit = defineEmits<{ fix: [finding: Finding] }>()
+const emit = defineEmits<{ fix: [finding: Finding], keep: [answer: NonNullable<Finding['keep']>] }>()
 const SIGNS = { stop: 'tabler:alert-octagon', warn: 'tabler:alert-triangle', note: 'tabler:info-circle' } as const
 </script>
 
@@ -20,15 +20,27 @@ const SIGNS = { stop: 'tabler:alert-octagon', warn: 'tabler:alert-triangle', not
         :name="SIGNS[finding.severity]"
         aria-hidden="true"
       />
-      <span>{{ finding.subject }} {{ finding.problem }}
-        <Button
-          v-if="finding.fix"
-          :label="fixWords(finding.fix, units)"
-          size="small"
-          severity="secondary"
-          outlined
-          @click="emit('fix', finding)"
-        /></span>
+      <span>
+        {{ finding.subject }} {{ finding.problem }}
+        <span class="answers">
+          <Button
+            v-if="finding.fix"
+            :label="fixWords(finding.fix, units)"
+            size="small"
+            severity="secondary"
+            outlined
+            @click="emit('fix', finding)"
+          />
+          <Button
+            v-if="finding.keep"
+            :label="finding.keep.words"
+            size="small"
+            severity="secondary"
+            outlined
+            @click="emit('keep', finding.keep)"
+          />
+        </span>
+      </span>
     </li>
   </ul>
 </template>
@@ -37,6 +49,7 @@ const SIGNS = { stop: 'tabler:alert-octagon', warn: 'tabler:alert-triangle', not
 ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.3rem; font-size: var(--small); }
 li { display: grid; grid-template-columns: auto 1fr; gap: 0.35rem; align-items: start; }
 li > svg { margin-top: 0.15rem; }
+.answers { display: inline-flex; flex-wrap: wrap; gap: 0.3rem; }
 .stop { color: var(--stop); }
 .warn { color: var(--warn); }
 .note { color: var(--note); }

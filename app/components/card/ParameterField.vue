@@ -96,6 +96,7 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
       :findings="findings"
       :units="units"
       @fix="emit('fix', $event)"
+      @keep="({ parameter: asked, value }) => emit('change', asked, value)"
     />
   </div>
 </template>

@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import type { Construction, Crease, Part } from '../../../core/folds'
 import { drawnSides, isLayer, isWhole } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
+import { inARow } from '../../../core/lists'
 import type { Chosen } from './chosen'
 
 /** All patterns of a card, drawn to the one largest scale at which they fit; what cannot be made is named below them. */
@@ -69,7 +70,7 @@ const sides = computed(() => {
   const folded = blanks.filter(({ creases }) => creases.length > 0).map(part => ({ name: part.name, side: sideOf(part) }))
   const [first = { side: 'inside' as const }] = folded
   if (folded.every(({ side }) => side === first.side)) return `Drawn with the ${first.side} up:`
-  return `Drawn with one side up, ${folded.map(({ name, side }) => `${name.toLowerCase()} the ${side}`).join(', ')}:`
+  return `Drawn ${inARow(folded.map(({ name, side }) => `${name.toLowerCase()} ${side} up`))}:`
 })
 const flat = computed(() => broken.value.filter(part => !isLayer(part.kind) && !blanks.includes(part)))
 </script>

@@ -71,8 +71,8 @@ export const ledgeStand = defineFold({
       'Start and stop at the scores. The slits let one line be folded both ways.',
     )
     card.step(
-      'Score the valleys: the rails at both ends, the band in its middle. Turn the sheet over for the others: the rails in the middle, the band '
-      + 'at both ends.',
+      'Score the valleys: the rails at both ends, the band in its middle. Turn the sheet over for the others: the rails in the middle, '
+      + 'the band at both ends.',
     )
     card.whenScored('Fold the rails as a mountain in the middle and as valleys at their ends; the band the other way round.')
 

@@ -166,6 +166,8 @@ export interface Finding {
   problem: string
   /** What would put it right with one click. */
   fix?: Fix
+  /** The other answer to a question: what is set so that it is not asked again. */
+  keep?: { words: string, parameter: string, value: string }
   parameter?: string
   part?: string
   /** Where it is put right, when that is not on the card itself. */

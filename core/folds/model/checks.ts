@@ -28,8 +28,11 @@ function gapAt(part: Part, { between, from, to }: Crease, pose: ReadonlyMap<stri
   return a && b ? Math.max(...a.map((end, index) => Math.hypot(...subtract(end, itemAt(b, index))))) : 0
 }
 
-/** Checks every construction gets from the model, whatever its design says. */
-export function modelFindings(construction: Construction, units: Units, mark: Length): Finding[] {
+/**
+ * Checks every construction gets from the model, whatever its design says.
+ * @param mark smallest mark of the trimmer; none where sizes between marks are known of already
+ */
+export function modelFindings(construction: Construction, units: Units, mark: Length | undefined): Finding[] {
   const show = (length: Length) => formatLength(length, units, { unit: true })
   const closed = once(() => poseOf(construction, 0))
   return [
@@ -71,6 +74,7 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
   }
 
   function unmarkedEdges(): Finding[] {
+    if (mark === undefined) return []
     return construction.parts.flatMap(part =>
       (
         [

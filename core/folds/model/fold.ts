@@ -8,6 +8,7 @@ import { modelFindings } from './checks'
 import type { Parameters, Values } from './parameters'
 import { choice, followed, naturalInputs, readInputs } from './parameters'
 import { mirrored } from './mirror'
+import { MARKS, askedOnce, typedBetweenMarks } from './between-marks'
 import { piecesOf } from './pieces'
 import type { Piece } from './pieces'
 
@@ -103,6 +104,7 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
     ...(fold.layered && { layers: LAYERS, held: HELD }),
     ...(fold.handed && { hand: HAND }),
     ...(fold.bothWays && { decoration: DECORATION }),
+    marks: MARKS,
   }
   return {
     view: { turn: -28, tilt: 18 },
@@ -113,7 +115,12 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
       if (fold.bothWays && inputs.decoration === 'sideways') natural.parts.forEach(part => (part.printTop = SIDEWAYS[part.printTop]))
       const construction = dress(natural)
       const pieces = piecesOf(construction, board)
-      const findings = [...construction.findings, ...modelFindings(construction, units, mark)]
+      const between = typedBetweenMarks(parameters, typed, units, mark)
+      const findings = [
+        ...construction.findings,
+        ...(inputs.marks === 'kept' ? [] : askedOnce(between, units, mark)),
+        ...modelFindings(construction, units, between.length > 0 ? undefined : mark),
+      ]
       return { ...construction, pieces, inputs, findings }
     },
   }

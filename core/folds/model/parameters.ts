@@ -9,6 +9,8 @@ interface Common {
   help?: string
   /** What must hold for it to decide anything, all of it: a toggle that is on, or `shape=round` of a choice. */
   when?: string | readonly string[]
+  /** Answers a question that is seldom asked: a field of its own only once it was answered. */
+  quiet?: boolean
 }
 
 export interface LengthParameter extends Common {

@@ -5,7 +5,7 @@ import type { Piece, Score } from './pieces'
 import { scoringOrder } from './pieces'
 import type { DrawnSide } from '../motion/drawn-side'
 import { OTHER_SIDE } from '../motion/drawn-side'
-import { itemAt } from '../../lists'
+import { inARow, itemAt } from '../../lists'
 
 /** One thing to do at the scoring board, for every score that it makes. */
 export interface ScoreLine {
@@ -42,8 +42,8 @@ export function scoreLines({ scores, width, drawn }: Pick<Piece, 'scores' | 'wid
 }
 
 /**
- * The scores of a piece in one line: `mountain at 2 1/8 in; valley at 4 1/4 in`, from the left, the drawn side up. Where one slants, or does not run right across, a bare
- * figure would be wrong: then it is said how each is made, with its direction.
+ * The scores of a piece in one line: `mountain at 2 1/8 in; valley at 4 1/4 in`, from the left, the drawn side up. Where one slants,
+ * or does not run right across, a bare figure would be wrong: then it is said how each is made, with its direction.
  */
 export function scoreList(piece: Pick<Piece, 'scores' | 'width' | 'drawn'>, units: Units): string {
   const { scores } = piece
@@ -98,9 +98,6 @@ function inSpans(lines: Length[][], show: (length: Length) => string): string[] 
   }
   return joined.map(({ start, stop }) => `from ${show(start)} to ${show(stop)}`)
 }
-
-const inARow = (words: string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 
 const placeInWords = ({ x, y }: Place, show: (length: Length) => string) => `${show(x.value)} right, ${show(y.value)} up`
 
