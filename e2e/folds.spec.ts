@@ -370,3 +370,26 @@ test('what is bought has a price, and a variant brings what is put on it', async
   const piece = await request.post('/api/variants', { data: { ...variant, fold: '' } })
   expect(piece.status()).toBe(422)
 })
+
+test('sizes typed in millimetres are asked about once in an inch class, and either answer is kept', async ({ page, request }) => {
+  const note = { key: 'note', title: 'Note', fold: 'plain-card', ...NATURAL }
+  const id = await demoClass(request, 'Between marks', file => void (file.cards = [note]))
+  await station(page, id, 'cards')
+  const width = page.getByLabel('Finished width')
+  await width.fill('105 mm')
+  await width.blur()
+  await expect(page.getByText(/^Finished width 105 mm lies between the marks of your trimmer/)).toBeVisible()
+  await page.getByRole('button', { name: 'Keep it as typed' }).click()
+  await expect(page.getByText(/lies between the marks/)).toHaveCount(0)
+  await expect(page.getByLabel('Sizes between marks')).toBeVisible()
+  await saved(page)
+  const height = page.getByLabel('Finished height')
+  await height.fill('148 mm')
+  await height.blur()
+  await expect(page.getByText(/between the marks/)).toHaveCount(0)
+  // Taken back, it is asked for both, and one press rounds both.
+  await page.getByLabel('Sizes between marks').getByText('Ask me').click()
+  await page.getByRole('button', { name: 'Set 4 1/8 in and 5 13/16 in' }).click()
+  await expect(width).toHaveValue('4 1/8')
+  await expect(height).toHaveValue('5 13/16')
+})
