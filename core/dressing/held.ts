@@ -44,11 +44,14 @@ function designOf(card: Construction, { part: own }: Panel): Construction {
   return found
 }
 
+/** Whether a part is the maker's own, a layer or a free piece, and none of the design. */
+export const isPutOn = (key: string): boolean => isFreePart(key) || isOwnLayer(key)
+
 /** Layers of the maker's are called by their face and a key of their own, `base--left--inside--layer-1`; parts of designs never are. */
 const isOwnLayer = (key: string): boolean => key.includes('--')
 
 function bare(card: Construction): Construction {
-  let parts = card.parts.filter(({ key }) => !isFreePart(key) && !isOwnLayer(key))
+  let parts = card.parts.filter(({ key }) => !isPutOn(key))
   for (let before = Infinity; before > parts.length;) {
     before = parts.length
     const there = new Set(parts.map(({ key }) => key))

@@ -1,11 +1,14 @@
+import type { Polygon } from 'polygon-clipping'
 import type { FaceEntry, LayerEntry } from '../document'
 import type { Construction, Finding, Panel, Part, Point, Window } from '../folds'
-import { face as onlyPanel, insetOn } from '../folds'
+import { face as onlyPanel, insetOn, outlineOf, windowOutline } from '../folds'
 import type { Length, Units } from '../lengths'
 import { Measure, downToMark, formatLength, lengthFrom, nanometres } from '../lengths'
+import { difference } from './clipping'
 import type { CardFace } from './faces'
 import { eroded, outlineFor } from './outlines'
 import { flatPart, foamOf, glueFindings, glueZone, glued, makingStep, meansOf } from './parts'
+import { TRIFLE, areaOfAll, inMicrometres } from './seen'
 
 /** The key of the part that a layer becomes, which papers are chosen by. */
 export const layerKey = (face: string, layer: string): string => `${face}--${layer}`
@@ -56,6 +59,10 @@ export function addLayers(card: Construction, face: CardFace, { key, layers }: F
     const panel = onlyPanel(part)
     const x = mirrored ? below.panel.width.minus(box.left).minus(box.width) : box.left
     if (entry.windows || ringed) part.windows.push(...windowsThrough(below.part, below.panel, { x, y: box.bottom, part, mirrored }))
+    if (isCutAway(part)) card.findings.push({
+      severity: 'stop', subject: name, part: part.key,
+      problem: 'lies in the opening altogether: cut through, nothing is left of it. Make it larger, or let it cover the opening.',
+    })
     card.parts.push(part)
     const joint = glued(part, panel, {
       onto: below.panel, face: below.side, x, y: box.bottom, means: meansOf(entry.hold), foam: foamOf(entry),
@@ -136,6 +143,13 @@ function tooLarge(name: string, at: string, box: Box, below: Panel, units: Units
       fix: downToMark(most, mark) > 0 ? { parameter: `${at}/${side}`, value: downToMark(most, mark) } : undefined,
     }]
   })
+}
+
+/** Whether the windows of a layer leave nothing of it. */
+function isCutAway({ windows, panels: [panel] }: Part): boolean {
+  const [first, ...others] = windows.map((window): Polygon => [inMicrometres(windowOutline(window))])
+  if (!panel || !first || panel.width.value <= 0 || panel.height.value <= 0) return false
+  return areaOfAll(difference([inMicrometres(outlineOf(panel))], first, ...others)) < TRIFLE
 }
 
 /** The windows of what a layer lies on, as far as they lie in the layer, in its own measures. */

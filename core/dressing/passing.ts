@@ -4,6 +4,7 @@ import { dot, glueOutline, holesOf, isLayer, outlineOf, panelKey, placed, poseOf
 import { byKey } from '../lists'
 import type { Corner, Pose } from './seen'
 import { AJAR, PARALLEL, TRIFLE, areaOfAll, heightOf, inMicrometres } from './seen'
+import { isPutOn } from './held'
 import { withAllOnIt } from './stacks'
 import { difference, intersection } from './clipping'
 
@@ -13,6 +14,8 @@ const STEPS = Array.from({ length: 17 }, (_, at) => at / 16)
 const ABOVE = 10_000
 /** So far below what carries a piece, in nanometres, something passes on its other side. */
 const CLEAR = 200_000
+/** Share of the foam of a piece that lies in openings of what passes, from which on it runs in those. */
+const IN_TRACK = 0.25
 /** So near at its nearest, in nanometres, what slides touches what it slides over. */
 const TOUCHING = 2_000_000
 
@@ -139,7 +142,9 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
     const over = intersection([pads], [outline])
     if (areaOfAll(over) <= TRIFLE) continue
     // Pads that reach an opening of what passes run in that, as in a track.
-    if (holes.some(hole => overlap([pads], [asSeen(hole, panel, mover, ground)]) > TRIFLE)) return undefined
+    const through = holes.reduce((sum, hole) => sum + overlap([pads], [asSeen(hole, panel, mover, ground)]), 0)
+    // Of a design it is pads with nothing between them, stated as one area.
+    if (through > Math.max(TRIFLE, isPutOn(joint.part) ? IN_TRACK * areaOfAll([[pads]]) : 0)) return undefined
     const height = heightOf(ground, mover)
     const met = over.flatMap(([outer = []]) => outer).map(corner => height(corner) * side)
     isBelow ||= met.some(high => high < -CLEAR)

@@ -87,14 +87,15 @@ export function hiddenParts(card: Construction): Map<string, Verdict> {
   const looked = card.parts.filter(({ kind }) => kind !== 'hidden' && kind !== 'base')
   return new Map(looked.flatMap((part): [string, Verdict][] => {
     if (!poses[0].some(sheet => sheet.part === part)) return []
-    const seen = (slope: number, grid?: number) => Math.max(...poses.map((sheets, at) =>
-      seenOf(sheets, part, { within: at === 0 ? ARM : Infinity, slope, straight: at === 1 }, grid)))
+    const seen = (slope: number, grid?: number, arm = ARM) => Math.max(...poses.map((sheets, at) =>
+      seenOf(sheets, part, { within: at === 0 ? arm : Infinity, slope, straight: at === 1 }, grid)))
     const share = seen(STRICT)
     // Few points speak for much: what little is seen of is looked at more closely, and so is what nothing was seen of.
     if (share > PLENTY || (share > ENOUGH && seen(STRICT, FINE) > ENOUGH)) return [[part.key, 'no']]
     if (share > ENOUGH || isAcross(card, part) || seen(FLAT) >= NOTHING) return [[part.key, 'hardly']]
     if (seen(STRICT, FINE) > ENOUGH) return [[part.key, 'no']]
-    return [[part.key, seen(FLAT, FINE) < NOTHING ? 'yes' : 'hardly']]
+    // Layers as thick as they are move what lies about an arm's length off to one side of it or the other.
+    return [[part.key, seen(FLAT, FINE) < NOTHING && seen(FLAT, GRID, ARM / 2) < ENOUGH ? 'yes' : 'hardly']]
   }))
 }
 
