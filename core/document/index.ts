@@ -1,6 +1,8 @@
 export * from './bounds'
 export * from './defaults'
 export * from './keys'
+export * from './applying'
+export { PatchIndex, collisions } from './patch-index'
 export * from './patches'
 export * from './problem'
 export * from './session'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { PatchError, applied, at, collisions, SAME_FOR_ALL, isSame, newClass, patchesBetween } from '.'
+import { PatchError, PatchIndex, SAME_FOR_ALL, applied, at, collisions, isSame, newClass, patchesBetween, touches } from '.'
 import type { CardEntry, ClassDocument, Patch } from '.'
 
 const card = (key: string, title = key): CardEntry => ({
@@ -128,5 +128,47 @@ describe('patches', () => {
       at(base, ['cards', 'z', 'title']),
       at(base, ['class', 'constructor']),
     ]).toEqual(['6 in', undefined, undefined])
+  })
+
+  it('collide as each two of them do when they are looked at by themselves', () => {
+    const path = fc.array(fc.constantFrom('a', 'b', 'c'), { minLength: 1, maxLength: 3 })
+    const value = fc.oneof(fc.constantFrom(1, 2), fc.constantFrom({ x: 1, y: 2 }, { y: 2, x: 1 }, { x: 1 }))
+    const patch = fc.oneof(
+      fc.record({ op: fc.constant('set' as const), path, value }),
+      fc.record({ op: fc.constant('remove' as const), path }),
+      fc.record({ op: fc.constant('add' as const), path, entry: fc.constantFrom({ key: 'a' }, { key: 'b' }), after: fc.constant(null) }),
+      fc.record({ op: fc.constant('order' as const), path, keys: fc.constantFrom(['a'], ['b']) }),
+    )
+    const begins = (long: string[], start: string[]) => start.every((name, at) => long[at] === name)
+    fc.assert(fc.property(fc.array(patch, { maxLength: 6 }), fc.array(patch, { maxLength: 6 }), (mine: Patch[], theirs: Patch[]) => {
+      const each = new Set(mine.flatMap(a => theirs.flatMap((b) => {
+        const [one, other] = [touches(a), touches(b)]
+        if (!(begins(one, other) || begins(other, one)) || isSame(a, b)) return []
+        return [(one.length <= other.length ? one : other).join()]
+      })))
+      expect(new Set(collisions(mine, theirs).map(found => found.join()))).toEqual(each)
+      for (const a of mine) expect(new PatchIndex(theirs).says(a)).toBe(theirs.some(b => isSame(a, b)))
+    }))
+  })
+
+  it('cost what they change, however many one list has', () => {
+    let looks = 0
+    const entry = (key: string) => ({
+      get key() {
+        looks++
+        return key
+      },
+    })
+    const many = 3000
+    const list = Array.from({ length: many }, (_, at) => entry(`old-${at}`))
+    const adds = list.map((_, at): Patch => ({ op: 'add', path: ['list'], entry: entry(`new-${at}`), after: `old-${at}` }))
+    const removes = Array.from({ length: many }, (_, at): Patch => ({ op: 'remove', path: ['list', `old-${at}`] }))
+    const made = applied({ list }, [...adds, ...removes])
+    expect(looks).toBeLessThan(many * 8)
+    expect(made.list).toHaveLength(many)
+    looks = 0
+    expect(collisions(adds, removes)).toEqual([])
+    expect(collisions(adds, adds.map(patch => ({ ...patch, after: null })))).toHaveLength(many)
+    expect(looks).toBeLessThan(many * 12)
   })
 })

@@ -1,4 +1,3 @@
-import { produce } from 'immer'
 import { keyOf } from './keys'
 
 /** Names of properties and keys of list entries, from the whole document down to what is changed. */
@@ -74,59 +73,6 @@ function listPatches(before: unknown[], after: unknown[], old: string[], now: st
   return patches
 }
 
-/**
- * The document with some changes; what they do not touch is shared with it.
- * @throws PatchError where a change does not fit; the document is as it was
- */
-export function applied<T extends object>(document: T, patches: Patch[]): T {
-  if (patches.length === 0) return document
-  return produce(document, (draft: Data) => {
-    for (const patch of patches) apply(draft, patch)
-  })
-}
-
-function apply(document: Data, patch: Patch): void {
-  const { path } = patch
-  switch (patch.op) {
-    case 'add':
-    case 'order': {
-      const list = at(document, path)
-      if (!Array.isArray(list)) throw new PatchError(path, 'is not a list')
-      if (patch.op === 'order') {
-        const place = new Map(patch.keys.map((key, index) => [key, index]))
-        // What somebody else has put in meanwhile goes to the end.
-        list.sort((a, b) => (place.get(keyOf(a) ?? '') ?? list.length) - (place.get(keyOf(b) ?? '') ?? list.length))
-        return
-      }
-      const key = keyOf(patch.entry)
-      if (key === undefined) throw new PatchError(path, 'takes entries with a key only')
-      if (list.some(entry => keyOf(entry) === key)) throw new PatchError([...path, key], 'is there already', true)
-      const before = list.findIndex(entry => keyOf(entry) === patch.after)
-      list.splice(patch.after === null ? 0 : before < 0 ? list.length : before + 1, 0, patch.entry)
-      return
-    }
-    default: {
-      const parent = at(document, path.slice(0, -1))
-      const name = path.at(-1)
-      if (name === undefined) throw new PatchError(path, 'names nothing')
-      if (Array.isArray(parent)) {
-        const index = parent.findIndex(entry => keyOf(entry) === name)
-        if (index < 0) throw new PatchError(path, 'is not there any more', true)
-        if (patch.op === 'set' && keyOf(patch.value) !== name) throw new PatchError(path, 'keeps its key')
-        if (patch.op === 'set') parent[index] = patch.value
-        else parent.splice(index, 1)
-      }
-      else if (isData(parent)) {
-        if (name === 'key') throw new PatchError(path, 'stays as it is')
-        if (name in Object.prototype) throw new PatchError(path, 'is not known here; check its spelling')
-        if (patch.op === 'set') parent[name] = patch.value
-        else Reflect.deleteProperty(parent, name)
-      }
-      else { throw new PatchError(path, 'is not there any more', true) }
-    }
-  }
-}
-
 /** What stands at a path; nothing where the path leads nowhere. */
 export function at(document: unknown, path: Path): unknown {
   return path.reduce<unknown>((value, name) => {
@@ -139,26 +85,4 @@ export function at(document: unknown, path: Path): unknown {
 export function touches(patch: Patch): Path {
   if (patch.op === 'add') return [...patch.path, keyOf(patch.entry) ?? '']
   return patch.op === 'order' ? [...patch.path, '(order)'] : patch.path
-}
-
-const begins = (path: Path, start: Path) => start.every((name, index) => path[index] === name)
-
-/** Whether two patches touch the same thing, or one something inside what the other touches, and do not say the same. */
-export function collide(a: Patch, b: Patch): boolean {
-  const [mine, theirs] = [touches(a), touches(b)]
-  return (begins(mine, theirs) || begins(theirs, mine)) && !isSame(a, b)
-}
-
-/** The paths at which some changes collide with others: the wider one of each two. */
-export function collisions(mine: Patch[], theirs: Patch[]): Path[] {
-  const paths = new Map<string, Path>()
-  for (const a of mine) {
-    for (const b of theirs) {
-      if (!collide(a, b)) continue
-      const [one, other] = [touches(a), touches(b)]
-      const wider = one.length <= other.length ? one : other
-      paths.set(wider.join('\n'), wider)
-    }
-  }
-  return [...paths.values()]
 }

@@ -1,6 +1,8 @@
 import { produce } from 'immer'
+import { applied } from './applying'
+import { PatchIndex, collisions } from './patch-index'
 import type { Patch, Path } from './patches'
-import { applied, at, collide, collisions, isSame, patchesBetween, touches } from './patches'
+import { at, patchesBetween, touches } from './patches'
 
 /** One step back: the document before and after it. Both share what was not changed. */
 interface Step<T> {
@@ -62,9 +64,9 @@ export interface Blocked {
 
 function turned<T extends object>({ current, foreign }: Session<T>, from: T, to: T, seen: number): T | Blocked {
   const patches = patchesBetween(from, to)
-  const since = foreign.slice(seen)
+  const since = new PatchIndex(foreign.slice(seen))
   // Not even the same change: what somebody else did as well stays.
-  const isTheirs = (patch: Patch) => since.some(other => collide(patch, other) || isSame(touches(other), touches(patch)))
+  const isTheirs = (patch: Patch) => since.touchesSame(patch) || since.collisions(patch).length > 0
   const blocked = patches.filter(isTheirs).map(touches)
   return blocked.length > 0 ? { blocked } : applied(current, patches)
 }
@@ -113,7 +115,8 @@ export function received<T extends object>(session: Session<T>, fresh: T): Sessi
   const paths = collisions(mine, theirs)
   if (paths.length > 0) return { ...session, theirs: { document: fresh, paths } }
   // What both did in the same way is done already.
-  const own = mine.filter(patch => !theirs.some(other => isSame(other, patch)))
+  const done = new PatchIndex(theirs)
+  const own = mine.filter(patch => !done.says(patch))
   return { ...session, base: fresh, current: applied(fresh, own), foreign: [...foreign, ...theirs], theirs: undefined }
 }
 
@@ -125,9 +128,14 @@ export function settled<T extends object>(session: Session<T>, keep: 'mine' | 't
   const { base, current, theirs, foreign } = session
   if (!theirs) return session
   const { document: fresh, paths } = theirs
-  const within = (patch: Patch) => paths.some(path => path.every((name, index) => touches(patch)[index] === name))
+  const wide = new Set(paths.map(path => path.join('\n')))
+  const within = (patch: Patch) => {
+    const path = touches(patch)
+    return path.some((_, depth) => wide.has(path.slice(0, depth + 1).join('\n')))
+  }
   const others = patchesBetween(base, fresh)
-  const own = patchesBetween(base, current).filter(patch => !within(patch) && !others.some(other => isSame(other, patch)))
+  const done = new PatchIndex(others)
+  const own = patchesBetween(base, current).filter(patch => !within(patch) && !done.says(patch))
   const merged = applied(fresh, own)
   const next
     = keep === 'theirs'
