@@ -32,8 +32,10 @@ export interface ClassSummary {
   next: NextStep
   /** Papers of which the pieces alone need more than there is, with the fewest sheets that have to be bought. */
   short: { paper: string, sheets: number }[]
-  /** The figures are still being worked out. */
+  /** The figures are being worked out; what is shown is from before. */
   pending?: true
+  /** There are no figures: not yet, or because the class is too large for them to be worked out. */
+  unknown?: 'yet' | 'too large'
 }
 
 /** So many cards of a class are shown as pictures. */

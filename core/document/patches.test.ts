@@ -138,7 +138,7 @@ describe('patches', () => {
       fc.record({ op: fc.constant('remove' as const), path }),
       fc.record({ op: fc.constant('add' as const), path, entry: fc.constantFrom({ key: 'a' }, { key: 'b' }), after: fc.constant(null) }),
       fc.record({ op: fc.constant('order' as const), path, keys: fc.constantFrom(['a'], ['b']) }),
-    )
+    ) as fc.Arbitrary<Patch>
     const begins = (long: string[], start: string[]) => start.every((name, at) => long[at] === name)
     fc.assert(fc.property(fc.array(patch, { maxLength: 6 }), fc.array(patch, { maxLength: 6 }), (mine: Patch[], theirs: Patch[]) => {
       const each = new Set(mine.flatMap(a => theirs.flatMap((b) => {

@@ -4,7 +4,8 @@ import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { afterAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { demoBatches } from '../../demo'
-import { applyEdit, newToken } from '../utils/edits'
+import { applyEdit } from '../utils/edits'
+import { newToken } from '../utils/recorded'
 import { importBatch } from '../utils/import'
 import { checkBackup, restoreBackup, writeBackup } from './backup'
 import { migrations } from './migrations'
@@ -59,10 +60,10 @@ describe('a backup', () => {
     const [row] = await StudioClass.findAll()
     const changing = (async () => {
       for (let seats = 1; going; seats = (seats % 400) + 1)
-        await applyEdit(database.sequelize, {
+        await applyEdit(database.sequelize, JSON.stringify({
           token: newToken(), label: 'seats', class: Number(row!.id), since: 99_999,
           patches: [{ op: 'set', path: ['class', 'seats'], value: seats }],
-        })
+        }))
     })()
     await new Promise(resolve => setTimeout(resolve, 100))
     const moment = join(folder, 'moment.backup')

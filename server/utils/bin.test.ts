@@ -7,7 +7,8 @@ import { databaseOfFile } from '../database/testing'
 import { REST, binClass, binned, broughtBack, emptyBin } from './bin'
 import { classOf } from './classes'
 import { classFrom } from './documents'
-import { applyEdit, newToken, recorded } from './edits'
+import { applyEdit } from './edits'
+import { newToken, recorded } from './recorded'
 import { importBatch } from './import'
 import { removeClass } from './rows'
 
@@ -25,19 +26,19 @@ beforeEach(async () => {
 const add = async (batch: Batch) =>
   importBatch(database.sequelize, batch)
 const remove = async (id: number) =>
-  (await recorded(database.sequelize, 'delete', newToken(), async (transaction) => {
+  (await recorded(database.sequelize, 'delete', { token: newToken() }, async (transaction) => {
     const { row, document } = await classOf(id, { transaction })
     const bin = await binClass(id, document, transaction)
     await removeClass(row, transaction)
     return { changes: [], answer: bin }
   })).answer!
 const back = (bin: number) =>
-  recorded(database.sequelize, 'bring back', newToken(), (transaction, position) => broughtBack(bin, transaction, position))
+  recorded(database.sequelize, 'bring back', { token: newToken() }, (transaction, position) => broughtBack(bin, transaction, position))
 const removePaper = (key: string) =>
-  applyEdit(database.sequelize, {
+  applyEdit(database.sequelize, JSON.stringify({
     token: newToken(), label: 'off', class: null, since: 999,
     patches: [{ op: 'remove', path: ['papers', key] }],
-  })
+  }))
 const status = (sent: Promise<unknown>): Promise<number> =>
   sent.then(() => 200, (error: { statusCode?: number }) => error.statusCode ?? 500)
 
@@ -101,10 +102,10 @@ describe('the bin', () => {
     await add({ ...TIDE, cards: [], cutting: [] })
     await removePaper('kelp')
     const kelp = TIDE.papers.find(({ key }) => key === 'kelp')
-    await applyEdit(database.sequelize, {
+    await applyEdit(database.sequelize, JSON.stringify({
       token: newToken(), label: 'undo', class: null, since: 999,
       patches: [{ op: 'add', path: ['papers'], entry: { ...kelp! }, after: null }],
-    })
+    }))
     expect(await binned()).toEqual([])
   })
 })
@@ -115,10 +116,10 @@ describe('fifty at once', () => {
     const [card] = TIDE.cards
     const keys = TIDE.papers.map(({ key }) => key)
     const use = (index: number) =>
-      applyEdit(database.sequelize, {
+      applyEdit(database.sequelize, JSON.stringify({
         token: newToken(), label: 'use', class: id, since: 1,
         patches: [{ op: 'set', path: ['cards', card!.key, 'papers', `part-${index}`], value: keys[index % keys.length] }],
-      })
+      }))
     const answers = await Promise.all(
       Array.from({ length: 50 }, (_, index) => status(index % 2 === 0 ? removePaper(keys[index % keys.length]!) : use(index))),
     )
@@ -134,10 +135,10 @@ describe('fifty at once', () => {
   it('delete a class once, and no change of it is answered as made afterwards', async () => {
     const id = await add(TIDE)
     const change = (seats: number) =>
-      applyEdit(database.sequelize, {
+      applyEdit(database.sequelize, JSON.stringify({
         token: newToken(), label: 'seats', class: id, since: 999,
         patches: [{ op: 'set', path: ['class', 'seats'], value: seats }],
-      })
+      }))
     const answers = await Promise.all(Array.from({ length: 50 }, (_, index) => status(index % 5 === 0 ? remove(id) : change(index + 1))))
     expect(answers.filter((answer, index) => index % 5 === 0 && answer === 200)).toHaveLength(1)
     expect(await StudioClass.count()).toBe(0)

@@ -6,7 +6,7 @@ import { Binned, StudioClass, StudioPaper } from '../database/models'
 import { classFrom, paperFrom } from './documents'
 import { refusal } from './door'
 import type { Recorded } from './rows'
-import { createClass, createPaper } from './rows'
+import { createClass, createPapers } from './rows'
 
 /** Days that what was deleted can be brought back. */
 export const REST = 30
@@ -22,12 +22,16 @@ async function bin(what: Pick<Binned, 'entity' | 'entityKey' | 'title' | 'docume
 export const binClass = (id: number, document: ClassDocument, transaction: Transaction): Promise<number> =>
   bin({ entity: 'class', entityKey: String(id), title: document.class.title, document }, transaction)
 
-export const binPaper = ({ key, name, document }: StudioPaper, transaction: Transaction): Promise<number> =>
-  bin({ entity: 'paper', entityKey: key, title: name, document }, transaction)
+export async function binPapers(rows: StudioPaper[], transaction: Transaction): Promise<void> {
+  await emptyBin(Date.now(), transaction)
+  const deletedAt = new Date()
+  await Binned.bulkCreate(rows.map(row =>
+    ({ entity: 'paper' as const, entityKey: row.key, title: row.name, document: row.document, deletedAt })), { transaction })
+}
 
-/** A paper that is there again, by a step back or otherwise, need not be brought back. */
-export const unbinPaper = (key: string, transaction: Transaction): Promise<number> =>
-  Binned.destroy({ where: { entity: 'paper', entityKey: key }, transaction })
+/** Papers that are there again, by a step back or otherwise, need not be brought back. */
+export const unbinPapers = (keys: string[], transaction: Transaction): Promise<number> =>
+  Binned.destroy({ where: { entity: 'paper', entityKey: keys }, transaction })
 
 /** A class that is there again, from a file for instance, need not be brought back: it would be there twice. */
 export async function unbinClass(document: ClassDocument, transaction: Transaction): Promise<void> {
@@ -95,7 +99,7 @@ async function paperBack(row: Binned, transaction: Transaction, position: number
   const paper: PaperEntry = paperFrom(row.document)
   if (await StudioPaper.findByPk(paper.key, { attributes: ['key'], transaction }))
     throw refusal(409, `There is a paper with the key “${paper.key}” on the shelf already.`)
-  await createPaper(paper, position, transaction)
-  await unbinPaper(paper.key, transaction)
+  await createPapers([paper], position, transaction)
+  await unbinPapers([paper.key], transaction)
   return [{ entity: 'paper', entityKey: paper.key, patches: [] }]
 }

@@ -1,88 +1,101 @@
 import { existsSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
 import { dirname, join } from 'node:path'
-import { Worker } from 'node:worker_threads'
+import PQueue from 'p-queue'
+import { Tinypool } from 'tinypool'
 import type { CheckInput, CheckName, CheckOutput } from '../workers/checks'
 import { CHECKS } from '../workers/checks'
 import { refusal } from './door'
 
 /** Characters that are checked at once; more leaves the thread that answers everybody. */
 const AT_ONCE = 30_000
-/** Milliseconds that a check may take, and checks that may wait for it. */
-const PATIENCE = { usual: 8_000, archive: 120_000 }
-const MOST_WAITING = 64
 
-interface Job {
-  id: number
-  name: CheckName
-  input: unknown
-  resolve: (output: never) => void
-  reject: (reason: unknown) => void
+/** How much of a kind may be done side by side, how many may wait for it, how long each may take (ms) and how much it may hold (MB). */
+interface Limits {
+  threads: number
+  waiting: number
+  patience: number
+  memory: number
+}
+
+/** Lanes beside each other: what is done in one stands before nobody in another. */
+const LANES: Record<'saves' | 'archives' | 'pages' | 'figures', Limits> = {
+  saves: { threads: Math.max(1, availableParallelism() - 1), waiting: 64, patience: 8_000, memory: 512 },
+  archives: { threads: 1, waiting: 16, patience: 20_000, memory: 384 },
+  pages: { threads: 1, waiting: 32, patience: 8_000, memory: 512 },
+  figures: { threads: 1, waiting: 4, patience: 30_000, memory: 512 },
+}
+const LANE_OF: Record<CheckName, keyof typeof LANES> = {
+  batch: 'saves', edit: 'saves', save: 'saves', archive: 'archives', unpack: 'archives',
+  file: 'pages', pieces: 'pages', pattern: 'pages', student: 'pages', summary: 'figures',
 }
 
 /** Lies beside the application where it was built; during development and in tests checks are done on the spot. */
 const FILE = join(dirname(process.argv[1] ?? ''), 'checker.cjs')
+/** Milliseconds after which a thread that has nothing to do ends. */
+const IDLE = 30_000
 
-let worker: Worker | undefined
-let waiting: Job[] = []
-let current: Job | undefined
-let timer: ReturnType<typeof setTimeout> | undefined
-let jobs = 0
+let ending = false
+
+class Lane {
+  private readonly line: PQueue
+  private threads?: Tinypool
+
+  constructor(private readonly limits: Limits) {
+    this.line = new PQueue({ concurrency: limits.threads })
+  }
+
+  async run(task: { name: CheckName, input: unknown }): Promise<unknown> {
+    if (this.line.size >= this.limits.waiting) throw refusal(503, 'Too much is being worked out at the moment. Try again.')
+    return await this.line.add(async () => {
+      if (ending) throw refusal(503, 'Wakaru is ending.')
+      const late = AbortSignal.timeout(this.limits.patience)
+      try {
+        return await this.pool().run(task, { signal: late })
+      }
+      catch (error) {
+        if (ending) throw refusal(503, 'Wakaru is ending.')
+        const isOut = error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY'
+        throw late.aborted || isOut ? refusal(422, 'That is too much to be worked out. Nothing was changed.') : error
+      }
+    })
+  }
+
+  async end(): Promise<void> {
+    await this.threads?.destroy()
+  }
+
+  private pool(): Tinypool {
+    return (this.threads ??= new Tinypool({
+      filename: FILE,
+      minThreads: 0,
+      maxThreads: this.limits.threads,
+      idleTimeout: IDLE,
+      resourceLimits: { maxOldGenerationSizeMb: this.limits.memory },
+    }))
+  }
+}
+
+const lanes = new Map<keyof typeof LANES, Lane>()
+
+function laneOf(name: CheckName): Lane {
+  const key = LANE_OF[name]
+  const lane = lanes.get(key) ?? new Lane(LANES[key])
+  lanes.set(key, lane)
+  return lane
+}
 
 /**
  * Does a check, in a thread of its own where it may take long.
  * @param size of what is checked, in characters
  */
 export async function checked<N extends CheckName>(name: N, input: CheckInput<N>, size: number): Promise<CheckOutput<N>> {
-  if (size <= AT_ONCE || !existsSync(FILE)) return CHECKS[name](input as never) as CheckOutput<N>
-  if (waiting.length >= MOST_WAITING) throw refusal(503, 'Too much is being checked at the moment. Try again.')
-  return await new Promise<CheckOutput<N>>((resolve, reject) => {
-    waiting.push({ id: ++jobs, name, input, resolve, reject })
-    next()
-  })
-}
-
-function next(): void {
-  if (current || waiting.length === 0) return
-  current = waiting.shift()
-  if (!current) return
-  const { id, name, input } = current
-  started().postMessage({ id, name, input })
-  timer = setTimeout(
-    () => end(refusal(422, 'That is too much to be checked. Nothing was changed.')),
-    name === 'archive' ? PATIENCE.archive : PATIENCE.usual,
-  )
-}
-
-function started(): Worker {
-  if (worker) return worker
-  const made = new Worker(FILE, { resourceLimits: { maxOldGenerationSizeMb: 768 } })
-  made.on('message', ({ id, output }: { id: number, output: never }) => {
-    if (id !== current?.id) return
-    clearTimeout(timer)
-    current.resolve(output)
-    current = undefined
-    next()
-  })
-  made.on('error', error => worker === made && end(error))
-  made.unref()
-  return (worker = made)
-}
-
-/** Ends a check that does not end by itself; the next one gets a new thread. */
-function end(reason: unknown): void {
-  clearTimeout(timer)
-  void worker?.terminate()
-  worker = undefined
-  const broken = current
-  current = undefined
-  broken?.reject(reason)
-  next()
+  if (size <= AT_ONCE || !existsSync(FILE)) return await CHECKS[name](input as never) as CheckOutput<N>
+  return await laneOf(name).run({ name, input }) as CheckOutput<N>
 }
 
 /** Whoever waits is told when the application ends. */
-export function endChecks(): void {
-  const left = waiting
-  waiting = []
-  for (const { reject } of left) reject(refusal(503, 'Wakaru is ending.'))
-  void worker?.terminate()
+export async function endChecks(): Promise<void> {
+  ending = true
+  await Promise.all([...lanes.values()].map(lane => lane.end()))
 }

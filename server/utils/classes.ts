@@ -1,14 +1,16 @@
 import type { H3Event } from 'h3'
 import type { Order, Transaction, WhereOptions } from 'sequelize'
 import { Op } from 'sequelize'
-import type { Batch, ClassDocument, PaperEntry } from '../../core/document'
+import type { ClassDocument, PaperEntry } from '../../core/document'
 import { namedPapers } from '../../core/document'
 import { Studio, StudioClass, StudioPaper } from '../database/models'
-import { batchFrom, classFrom, paperFrom } from './documents'
+import { textOf } from '../database/models/json'
+import type { Stored } from '../workers/stored'
+import { classFrom, paperFrom } from './documents'
 import { refusal } from './door'
 import { holding } from './search'
 
-const GONE = 'There is no such class. It may have been deleted in another window.'
+export const GONE = 'There is no such class. It may have been deleted in another window.'
 
 /** The number that a route is about. */
 export function numberOf(event: H3Event, otherwise: string): number {
@@ -67,9 +69,15 @@ export const atOneMoment = <T>(read: (transaction: Transaction) => Promise<T>): 
     return { ...(await read(transaction)), position: Number(studio?.position ?? 0) }
   })
 
-/** A class with just the papers it uses, as it goes into a file. */
-export const batchOf = (id: number): Promise<Batch> =>
+/** A class with some papers as they lie in their rows, for a thread that makes something of them. */
+export async function storedOf(row: StudioClass, papers: string[], transaction?: Transaction): Promise<Stored> {
+  const rows = await StudioPaper.findAll({ where: { key: papers }, order: ORDER, transaction })
+  return { document: textOf(row, 'document'), papers: rows.map(paper => textOf(paper, 'document')) }
+}
+
+/** The same with all papers that a class uses, as all are at one moment. */
+export const storedClass = (id: number): Promise<Stored> =>
   atOneMoment(async (transaction) => {
-    const { document } = await classOf(id, { transaction })
-    return batchFrom(document, await papersWith(namedPapers(document), transaction))
-  }).then(({ position: _, ...batch }) => batch)
+    const { row, document } = await classOf(id, { transaction })
+    return await storedOf(row, namedPapers(document), transaction)
+  })

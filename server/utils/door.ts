@@ -4,48 +4,62 @@ import { checkShape } from '../../core/document/open'
 import type { IncomingMessage } from 'node:http'
 import type { H3Event } from 'h3'
 import { ConnectionAcquireTimeoutError, ConnectionError } from 'sequelize'
-import { codeOf } from '../database/connection'
+import { codeOf, isFault } from '../database/connection'
 
 /** Answers a request that cannot be met: a sentence for the maker and, where it helps, each problem with its place. */
 export const refusal = (statusCode: number, message: string, data: { problems?: Problem[], saved?: unknown } = {}) =>
   createError({ statusCode, message, data })
 
-/** Milliseconds until somebody who waits is told that it takes too long. */
+/** Usual milliseconds until somebody who waits is told that it takes too long. */
 const DEADLINE = 10_000
 
-/** A route: what it answers, or that the database is away, as the maker needs to know it. */
-export const defineDoor = <T>(answer: (event: H3Event) => T | Promise<T>) =>
+/** Seconds after which somebody who was told that all are busy may try again. */
+const AGAIN = 2
+
+/**
+ * A route: what it answers, or that the database is away, as the maker needs to know it.
+ * @param deadline milliseconds until somebody who waits is told that it takes too long
+ */
+export const defineDoor = <T>(answer: (event: H3Event) => T | Promise<T>, deadline = DEADLINE) =>
   defineEventHandler(async (event) => {
-    let timer: ReturnType<typeof setTimeout> | undefined
     try {
-      const late = new Promise<never>((_, reject) => {
-        timer = setTimeout(() => reject(refusal(503, 'That takes too long: the database is slow or away. Try again.')), DEADLINE)
-      })
-      return await Promise.race([Promise.resolve(answer(event)), late])
+      return await answered(event, answer, deadline)
     }
     catch (error) {
-      if (FULL.includes(codeOf(error))) throw refusal(507, 'The disk is full. Make room and try again; nothing that was saved is lost.')
-      if (codeOf(error) === 'ER_STATEMENT_TIMEOUT') throw refusal(503, 'That takes too long: the database is busy. Try again.')
-      if (isAway(error))
-        throw refusal(
-          503,
-          'The database does not answer. If it does not come back by itself, start Wakaru again; nothing that was saved is lost.',
-        )
+      if ((error as { statusCode?: unknown }).statusCode === 503) setResponseHeader(event, 'Retry-After', AGAIN)
       throw error
-    }
-    finally {
-      clearTimeout(timer)
     }
   })
 
-/** The database has no room left to write to. */
-const FULL = ['ER_RECORD_FILE_FULL', 'ER_DISK_FULL', 'ER_ERROR_ON_WRITE', 'ER_TEMP_FILE_WRITE_FAILURE', 'ER_CANT_CREATE_FILE']
+async function answered<T>(event: H3Event, answer: (event: H3Event) => T | Promise<T>, deadline: number): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  try {
+    const late = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => reject(refusal(503, 'That takes too long: the database is slow or away. Try again.')), deadline)
+    })
+    return await Promise.race([Promise.resolve(answer(event)), late])
+  }
+  catch (error) {
+    if (isFault(error, 'full')) throw refusal(507, 'The disk is full. Make room and try again; nothing that was saved is lost.')
+    if (isFault(error, 'busy') || isFault(error, 'deadlock')) throw refusal(503, 'That takes too long: the database is busy. Try again.')
+    if (isAway(error))
+      throw refusal(
+        503,
+        'The database does not answer. If it does not come back by itself, start Wakaru again; nothing that was saved is lost.',
+      )
+    throw error
+  }
+  finally {
+    clearTimeout(timer)
+  }
+}
 
 /** No connection could be had, or it broke off under a query. */
 const isAway = (error: unknown) =>
   error instanceof ConnectionError
   || error instanceof ConnectionAcquireTimeoutError
-  || ['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'].includes(codeOf(error))
+  || isFault(error, 'away')
+  || ['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'EPIPE'].includes(codeOf(error))
 
 /** Milliseconds that a body may take to come in. */
 const UPLOAD = 30_000

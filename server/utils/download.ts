@@ -1,4 +1,13 @@
 import type { H3Event } from 'h3'
+import type { Made } from '../workers/checks'
+import { refusal } from './door'
+
+/** Answers with a file that was made of a class, or says why there is none. */
+export function made(event: H3Event, file: Made, ending: string, type: string): string {
+  if ('status' in file) throw refusal(file.status, file.message)
+  download(event, file.title, ending, type)
+  return file.text
+}
 
 /** Marks the answer as a file to save, named after a title in plain letters. */
 export function download(event: H3Event, title: string, ending: string, type: string): void {

@@ -6,9 +6,11 @@ import { migrations } from '../database/migrations'
 import { Change, Edit, Studio, StudioClass, StudioPaper } from '../database/models'
 import { databaseOfFile } from '../database/testing'
 import { classFrom, paperFrom } from './documents'
-import { applyEdit, newToken } from './edits'
+import { applyEdit } from './edits'
+import { newToken } from './recorded'
 import { importBatch } from './import'
-import { storedPaper } from './rows'
+import { paperText } from '../workers/saving'
+import { paperColumns } from './rows'
 
 // What the server's framework makes of a refusal.
 vi.stubGlobal('createError', (refusal: object) => Object.assign(new Error('refused'), refusal))
@@ -31,7 +33,7 @@ const paper = async (key: string) => {
 }
 const set = (path: string[], value: unknown): Patch => ({ op: 'set', path, value })
 const send = (patches: Patch[], more: { class?: number | null, since?: number, token?: string } = {}) =>
-  applyEdit(database.sequelize, { token: newToken(), label: 'a test', class: id, since: 1, patches, ...more })
+  applyEdit(database.sequelize, JSON.stringify({ token: newToken(), label: 'a test', class: id, since: 1, patches, ...more }))
 const status = (sent: Promise<unknown>): Promise<number> =>
   sent.then(
     () => 200,
@@ -130,7 +132,7 @@ describe('fifty people at once', () => {
   })
 
   it('some of whom use a paper that others take off the shelf: no class names a paper that is gone', async () => {
-    await StudioPaper.create({ ...storedPaper({ ...DEMO.papers[0]!, key: 'spare', name: 'Spare' }), position: 1 })
+    await StudioPaper.create({ ...paperColumns(paperText({ ...DEMO.papers[0]!, key: 'spare', name: 'Spare' })), position: 1 })
     const answers = await Promise.all(
       fifty.map(at =>
         status(

@@ -1,197 +1,147 @@
-import { randomUUID } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
-import { Op } from 'sequelize'
-import type { Batch, ClassDocument, PaperEntry, Patch, Problem } from '../../core/document'
-import { ANY_SCRAP, PatchError, applied, choicesOf, collisions, isPool } from '../../core/document'
-import { openPaper } from '../../core/document/open'
-import { codeOf } from '../database/connection'
-import { Change, Edit, PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
-import { binPaper, unbinPaper } from './bin'
+import { Op, col, fn } from 'sequelize'
+import type { ClassDocument } from '../../core/document'
+import { Change, PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
+import { textOf } from '../database/models/json'
+import type { EditHead, Naming, Saved } from '../workers/saving'
+import { binPapers, unbinPapers } from './bin'
 import { checked } from './checker'
-import { classOf } from './classes'
-import { paperFrom } from './documents'
+import { GONE } from './classes'
 import { refusal, sentence } from './door'
-import type { Recorded } from './rows'
-import { changeClass, changePaper, createPaper } from './rows'
-import type { EditShape } from './shapes'
+import { KEPT, doneBefore, recorded } from './recorded'
+import { changeClass, putPapers } from './rows'
 
-/** Positions of changes that are kept: who has not looked for longer reads the class anew. */
-const KEPT = 20_000
-const TRIES = 8
+/** Characters of what others have changed that are compared; whoever has missed more reads the class anew. */
+const MOST_MISSED = 4_000_000
+/** So often what is to be saved is worked out before the studio is locked; then it is while all others wait. */
+const BEFOREHAND = 3
 
-/**
- * Changes the studio in one transaction, after every change before it and before every
- * one after it. The work answers what is to be kept of it.
- * @param label what was done, for the record
- * @param token the sender's own mark; a change that came already is not done again
- * @returns the position of the change, and what the work answered unless it had been done
- */
-export async function recorded<T>(
-  sequelize: Sequelize,
-  label: string,
-  token: string,
-  work: (transaction: Transaction, position: number) => Promise<{ changes: Recorded[], answer: T }>,
-): Promise<{ position: number, answer?: T }> {
-  for (let tries = 1; ; tries++) {
-    try {
-      return await sequelize.transaction(async (transaction) => {
-        const studio = await Studio.findByPk(1, { transaction, lock: transaction.LOCK.UPDATE })
-        if (!studio) throw new Error('The studio has no row; its tables are not prepared.')
-        const done = await Edit.findOne({ where: { token }, transaction })
-        if (done) return { position: Number(done.position) }
-        const position = Number(studio.position) + 1
-        const { changes, answer } = await work(transaction, position)
-        await studio.update({ position }, { transaction })
-        await Edit.create({ position, token, label: label.slice(0, 200) }, { transaction })
-        await Change.bulkCreate(
-          changes.map(change => ({ position, ...change })),
-          { transaction },
-        )
-        if (position % 500 === 0) await forgetBefore(position - KEPT, transaction)
-        return { position, answer }
-      })
-    }
-    catch (error) {
-      // The database undid one of two that waited for each other.
-      if (tries === TRIES || codeOf(error) !== 'ER_LOCK_DEADLOCK') throw error
-    }
-  }
+/** What is to be saved, worked out from what was saved at a moment. */
+interface Prepared {
+  saved: Extract<Saved, { is: 'right' }>
+  /** Where the class and the papers stood at that moment. */
+  stood: Standing
 }
 
-/** A mark for changes that nobody sends twice. */
-export const newToken = (): string => randomUUID()
+/** Position of the last change of a class and of papers. */
+type Standing = Map<string, number>
 
-async function forgetBefore(position: number, transaction: Transaction): Promise<void> {
-  const where = { position: { [Op.lt]: position } }
-  await Change.destroy({ where, transaction })
-  await Edit.destroy({ where, transaction })
-}
-
-const isOfPapers = ({ path }: Patch) => path[0] === 'papers'
-/** Key of the paper that a patch is about. */
-const paperOf = (patch: Patch): string => (patch.op === 'add' ? String((patch.entry as { key?: unknown }).key) : (patch.path[1] ?? ''))
+/** What was looked at has changed meanwhile. */
+class MovedError extends Error {}
 
 /** Applies somebody's changes of a class and of papers to what is saved now, if nobody else has changed the same. */
-export async function applyEdit(
-  sequelize: Sequelize,
-  { token, label, class: id, since, patches: sent }: EditShape,
-): Promise<{ position: number }> {
-  // The order of papers is nothing that is kept.
-  const patches = sent.filter(patch => !(patch.op === 'order' && isOfPapers(patch)))
-  const ofPapers = patches.filter(isOfPapers)
-  const ofClass = patches.filter(patch => !isOfPapers(patch))
-  if (ofClass.length > 0 && id === null)
-    throw refusal(422, 'Only papers can be changed without a class.', { problems: [{ path: 'class', problem: 'is missing' }] })
-  const papers = [...new Set(ofPapers.map(paperOf))]
-
-  return await recorded(sequelize, label, token, async (transaction, position) => {
-    if (since < position - KEPT) throw changedElsewhere()
-    const others = await Change.findAll({
-      where: {
-        position: { [Op.gt]: since },
-        [Op.or]: [
-          { entity: 'class', entityKey: String(id) },
-          { entity: 'paper', entityKey: papers },
-        ],
-      },
-      transaction,
-    })
-    if (
-      collisions(
-        patches,
-        others.flatMap(change => change.patches),
-      ).length > 0
-    )
-      throw changedElsewhere()
-
-    const rows = await StudioPaper.findAll({ where: { key: papers }, transaction })
-    const before = rows.map(({ document }) => paperFrom(document))
-    const found = id === null ? undefined : await classOf(id, { transaction })
-    const [whole, after] = [{ ...found?.document, papers: before }, fitted({ ...found?.document, papers: before }, patches)]
-    if (found && ofClass.length > 0) {
-      const { papers: _, ...document } = after as Batch
-      const changed = await mustMakeSense(document)
-      await mustNamePapers(found.document, changed, [...papers.filter(key => after.papers.some(paper => paper.key === key))], transaction)
-      await changeClass(found.row, changed, position, transaction)
+export async function applyEdit(sequelize: Sequelize, body: string): Promise<{ position: number }> {
+  const read = await checked('edit', body, body.length)
+  if (!read.ok) throw refusal(422, sentence(read.problems), { problems: read.problems })
+  const head = read.value
+  for (let tries = 0; ; tries++) {
+    const ready = tries < BEFOREHAND ? await beforehand(sequelize, head, body) : undefined
+    if (ready && 'position' in ready) return ready
+    try {
+      const { position } = await recorded(sequelize, head.label, head, async (transaction, position) => {
+        const prepared = ready ?? await prepare(head, body, transaction)
+        if (ready && !isSame(ready.stood, await standing(head, transaction))) throw new MovedError()
+        await write(head, prepared.saved, position, transaction)
+        return { changes: changesOf(head, prepared.saved), answer: undefined }
+      })
+      return { position }
     }
-    for (const key of papers) await savePaper(key, whole.papers, after.papers)
-    return {
-      changes: [
-        ...(ofClass.length > 0 ? [{ entity: 'class' as const, entityKey: String(id), patches: ofClass }] : []),
-        ...papers.map(key => ({ entity: 'paper' as const, entityKey: key, patches: ofPapers.filter(patch => paperOf(patch) === key) })),
-      ],
-      answer: undefined,
+    catch (error) {
+      if (!(error instanceof MovedError)) throw error
     }
-
-    async function savePaper(key: string, old: PaperEntry[], now: PaperEntry[]): Promise<void> {
-      const row = rows.find(row => row.key === key)
-      const paper = now.find(paper => paper.key === key)
-      if (!paper) {
-        const gone = old.find(paper => paper.key === key)
-        if (gone) await mustNotBeUsed(gone, transaction)
-        if (!row) return
-        await binPaper(row, transaction)
-        await row.destroy({ transaction })
-        return
-      }
-      const read = openPaper(paper)
-      if (!read.ok) throw refused(read.problems.map(({ path, problem }) => ({ path: `papers.${key}.${path}`, problem })))
-      if (row) return changePaper(row, read.value, position, transaction)
-      await createPaper(read.value, position, transaction)
-      await unbinPaper(key, transaction)
-    }
-  })
+  }
 }
+
+const beforehand = (sequelize: Sequelize, head: EditHead, body: string): Promise<Prepared | { position: number }> =>
+  sequelize.transaction(async transaction => await doneBefore(head, transaction) ?? await prepare(head, body, transaction))
+
+/** Works out what is to be saved; nothing is locked for it. */
+async function prepare(head: EditHead, body: string, transaction: Transaction): Promise<Prepared> {
+  const { class: id, papers: keys } = head
+  const [studio, row, papers] = [
+    await Studio.findByPk(1, { transaction }),
+    id === null ? null : await StudioClass.findByPk(id, { transaction }),
+    await StudioPaper.findAll({ where: { key: keys }, transaction }),
+  ]
+  if (id !== null && !row) throw refusal(404, GONE)
+  const others = await missed(head, Number(studio?.position ?? 0), transaction)
+  const texts = papers.map(paper => textOf(paper, 'document'))
+  const document = row ? textOf(row, 'document') : undefined
+  const size = [body, document ?? '', ...texts, ...others].reduce((sum, { length }) => sum + length, 0)
+  const saved = await checked('save', { body, document, papers: texts, others }, size)
+  if (saved.is === 'refused') throw refusal(saved.status, saved.message || sentence(saved.problems), { problems: saved.problems })
+  const stood: Standing = new Map(papers.map(({ key, position }) => [key, Number(position)]))
+  if (row) stood.set(ofClass(id), Number(row.position))
+  return { saved, stood }
+}
+
+const ofClass = (id: number | null) => `class:${id}`
+
+/** What others have changed of the class and the papers since the sender looked. */
+async function missed({ class: id, since, papers }: EditHead, position: number, transaction: Transaction): Promise<string[]> {
+  if (since < position - KEPT) throw changedElsewhere()
+  const where = {
+    position: { [Op.gt]: since },
+    [Op.or]: [{ entity: 'class', entityKey: String(id) }, { entity: 'paper', entityKey: papers }],
+  }
+  const [{ size } = { size: 0 }] = await Change.findAll({
+    attributes: [[fn('SUM', fn('LENGTH', col('patches'))), 'size']], where, transaction, raw: true,
+  }) as unknown as { size: number | null }[]
+  if (Number(size ?? 0) > MOST_MISSED) throw changedElsewhere()
+  return (await Change.findAll({ where, transaction })).map(change => textOf(change, 'patches'))
+}
+
+async function standing({ class: id, papers: keys }: EditHead, transaction: Transaction): Promise<Standing> {
+  const row = id === null ? null : await StudioClass.findByPk(id, { attributes: ['position'], transaction })
+  if (id !== null && !row) throw refusal(404, GONE)
+  const papers = await StudioPaper.findAll({ attributes: ['key', 'position'], where: { key: keys }, transaction })
+  const found: Standing = new Map(papers.map(({ key, position }) => [key, Number(position)]))
+  if (row) found.set(ofClass(id), Number(row.position))
+  return found
+}
+
+const isSame = (a: Standing, b: Standing): boolean => a.size === b.size && [...a].every(([key, position]) => b.get(key) === position)
+
+async function write({ class: id }: EditHead, saved: Prepared['saved'], position: number, transaction: Transaction): Promise<void> {
+  if (saved.class && id !== null) {
+    await mustNamePapers(saved.class.fresh, transaction)
+    await changeClass(id, saved.class, position, transaction)
+  }
+  if (saved.gone.length > 0) {
+    await mustNotBeUsed(saved.gone, transaction)
+    const where = { key: saved.gone.map(({ key }) => key) }
+    await binPapers(await StudioPaper.findAll({ where, transaction }), transaction)
+    await StudioPaper.destroy({ where, transaction })
+  }
+  if (saved.papers.length === 0) return
+  await putPapers(saved.papers, position, transaction)
+  await unbinPapers(saved.papers.map(({ key }) => key), transaction)
+}
+
+const changesOf = ({ class: id }: EditHead, { ofClass, ofPapers }: Prepared['saved']) => [
+  ...(ofClass === undefined ? [] : [{ entity: 'class' as const, entityKey: String(id), patches: ofClass }]),
+  ...Object.entries(ofPapers).map(([entityKey, patches]) => ({ entity: 'paper' as const, entityKey, patches })),
+]
 
 const changedElsewhere = () => refusal(409, 'The same was changed in another window since you saw it.')
-const refused = (problems: Problem[]) => refusal(422, sentence(problems), { problems })
-
-function fitted<T extends { papers: PaperEntry[] }>(whole: T, patches: Patch[]): T {
-  try {
-    return applied(whole, patches)
-  }
-  catch (error) {
-    if (!(error instanceof PatchError)) throw error
-    const [path, problem] = [error.path.join('.'), error.message]
-    throw refusal(error.elsewhere ? 409 : 422, `${path} ${problem}.`, { problems: [{ path, problem }] })
-  }
-}
-
-/** Refuses a class whose shape, folds or parameters are not right. */
-async function mustMakeSense(document: object): Promise<ClassDocument> {
-  const read = await checked('class', document, JSON.stringify(document).length)
-  if (!read.ok) throw refused(read.problems)
-  return read.value
-}
 
 /** Refuses a class that names papers, newly, which are not on the shelf. */
-async function mustNamePapers(before: ClassDocument, after: ClassDocument, present: string[], transaction: Transaction): Promise<void> {
-  const pooled = after.pools.flatMap(({ key, papers }, index) => {
-    const old = before.pools.find(pool => pool.key === key)?.papers ?? []
-    const added = papers.filter(paper => !old.includes(paper) && !present.includes(paper))
-    return added.map(paper => ({ path: `pools[${index}].papers`, paper }))
-  })
-  const named = pooled.concat(after.cards.flatMap((card, index) => {
-    const known = before.cards.find(({ key }) => key === card.key)
-    const old = new Map((known ? choicesOf(known) : []).map(({ path, paper }) => [path, paper]))
-    return choicesOf(card)
-      .filter(({ path, paper }) => old.get(path) !== paper && paper !== ANY_SCRAP && !isPool(paper) && !present.includes(paper))
-      .map(({ path, paper }) => ({ path: `cards[${index}].${path}`, paper }))
-  }))
+async function mustNamePapers(named: Naming[], transaction: Transaction): Promise<void> {
   if (named.length === 0) return
-  const there = await StudioPaper.findAll({
-    attributes: ['key'],
-    where: { key: [...new Set(named.map(({ paper }) => paper))] },
-    transaction,
-  })
-  const missing = named.filter(({ paper }) => !there.some(({ key }) => key === paper))
-  if (missing.length > 0)
-    throw refused(missing.map(({ path, paper }) => ({ path, problem: `names the paper “${paper}”, which is not on the shelf` })))
+  const keys = [...new Set(named.map(({ paper }) => paper))]
+  const there = new Set((await StudioPaper.findAll({ attributes: ['key'], where: { key: keys }, transaction })).map(({ key }) => key))
+  const problems = named.filter(({ paper }) => !there.has(paper))
+    .map(({ path, paper }) => ({ path, problem: `names the paper “${paper}”, which is not on the shelf` }))
+  if (problems.length > 0) throw refusal(422, sentence(problems), { problems: problems.slice(0, 20) })
 }
 
-async function mustNotBeUsed({ key, name }: PaperEntry, transaction: Transaction): Promise<void> {
-  const uses = await PaperUse.findAll({ where: { paper: key }, order: ['classId'], transaction })
-  if (uses.length > 0) {
+/** Refuses to take a paper away that a class still uses; the first one is named. */
+async function mustNotBeUsed(gone: { key: string, name: string }[], transaction: Transaction): Promise<void> {
+  const used = new Set((await PaperUse.findAll({
+    attributes: ['paper'], where: { paper: gone.map(({ key }) => key) }, group: ['paper'], transaction,
+  })).map(({ paper }) => paper))
+  for (const { key, name } of gone.filter(({ key }) => used.has(key))) {
+    const uses = await PaperUse.findAll({ where: { paper: key }, order: ['classId'], transaction })
     const classes = await StudioClass.findAll({ where: { id: uses.slice(0, 3).map(({ classId }) => classId) }, transaction })
     const users = classes.flatMap(({ document }) => {
       // Cards name their papers in the same way in every version.

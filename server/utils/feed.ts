@@ -1,5 +1,6 @@
 import { Op } from 'sequelize'
 import { Change, Studio } from '../database/models'
+import { freshenAll } from './summaries'
 
 /** What a window is told: the position the studio is at, and what has been changed since it was told last. */
 export interface News {
@@ -31,6 +32,7 @@ export function listen(tell: (news: News) => void): () => void {
 
 /** Looks at once, because something has just been changed here. */
 export function hurry(): void {
+  freshenAll()
   if (listeners.size === 0) return
   clearTimeout(timer)
   void look()

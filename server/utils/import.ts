@@ -5,9 +5,9 @@ import type { Batch } from '../../core/document'
 import { StudioPaper } from '../database/models'
 import { unbinClass } from './bin'
 import { paperFrom } from './documents'
-import { newToken, recorded } from './edits'
+import { newToken, recorded } from './recorded'
 import type { Recorded } from './rows'
-import { createClass, createPaper } from './rows'
+import { createClass, createPapers } from './rows'
 
 /** Adds a class from a batch, and the papers it brings, inside a transaction that is recorded. */
 export async function addBatch(
@@ -22,7 +22,7 @@ export async function addBatch(
     transaction,
   })
   const { document, added } = fittedTo(keys.length > 0 ? rows.map(({ document }) => paperFrom(document)) : [], batch)
-  for (const paper of added) await createPaper(paper, position, transaction)
+  await createPapers(added, position, transaction)
   const id = await createClass(document, position, transaction)
   await unbinClass(document, transaction)
   return {
@@ -36,7 +36,7 @@ export async function addBatch(
 
 /** Adds a class from a batch as a change of its own; answers its number. */
 export async function importBatch(sequelize: Sequelize, batch: Batch): Promise<number> {
-  const { answer } = await recorded(sequelize, 'import class', newToken(), (transaction, position) =>
+  const { answer } = await recorded(sequelize, 'import class', { token: newToken() }, (transaction, position) =>
     addBatch(batch, transaction, position),
   )
   if (!answer) throw new Error('A change with a new mark had been made already.')

@@ -1,10 +1,11 @@
 import type { WhereOptions } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassSummary } from '../../core/batch'
-import { summaryOf } from '../../core/batch'
 import { namedPapers } from '../../core/document'
-import { StudioClass, StudioPaper } from '../database/models'
-import { classFrom, paperFrom } from './documents'
+import { StudioClass } from '../database/models'
+import { checked } from './checker'
+import { storedOf } from './classes'
+import { classFrom } from './documents'
 import { holding } from './search'
 
 /** What a list of classes shows: a stretch of those that are asked for, and how many there are. */
@@ -24,10 +25,7 @@ export interface ClassQuery {
   limit: number
 }
 
-/** Classes on a page whose figures are worked out while somebody waits; the others show the figures from before for a moment. */
-const AT_ONCE = 5
-
-/** A stretch of the list of classes: what is coming up by day, what is past the latest first. */
+/** A stretch of the list of classes: what is coming up by day, what is past the latest first. Nothing is worked out for it. */
 export async function listClasses({ search, when, today, offset, limit }: ClassQuery): Promise<ClassList> {
   const where: WhereOptions = {
     [Op.and]: [...holding('title', search), when === 'all' ? {} : { day: when === 'coming' ? { [Op.gte]: today } : { [Op.lt]: today } }],
@@ -43,52 +41,82 @@ export async function listClasses({ search, when, today, offset, limit }: ClassQ
       limit,
     }),
   ])
-  const stale = rows.filter(({ stale }) => stale !== null)
-  const fresh = new Map<number, ClassSummary>()
-  for (const { id } of [...stale].sort((a, b) => Number(a.summary !== null) - Number(b.summary !== null)).slice(0, AT_ONCE)) {
-    const summary = await freshen(Number(id))
-    if (summary) fresh.set(Number(id), summary)
-  }
-  if (stale.length > AT_ONCE) freshenAll()
-  return {
-    total,
-    classes: rows.map(row => ({ id: Number(row.id), ...(fresh.get(Number(row.id)) ?? row.summary ?? unknown(row)) })),
-  }
+  if (rows.some(({ stale }) => stale !== null)) freshenAll()
+  return { total, classes: rows.map(row => ({ id: Number(row.id), ...shown(row) })) }
 }
 
-/** What is known of a class before its figures are worked out. */
-const unknown = ({ title, day }: StudioClass): ClassSummary => ({
-  title, date: day, units: 'inch', seats: 0, spares: 0, delivery: 'in person', cards: [], bags: 0, pieces: 0, stops: 0,
-  next: { station: 'cards', words: '…' }, short: [], pending: true,
+/** The figures as they were last worked out, with what is known of the class by itself, and a mark where they are not right any more. */
+const shown = ({ title, day, summary, stale }: StudioClass): ClassSummary => ({
+  ...summary ?? {
+    units: 'inch', seats: 0, spares: 0, delivery: 'in person', cards: [], bags: 0, pieces: 0, stops: 0,
+    next: { station: 'cards', words: 'Go to the cards' }, short: [], unknown: 'yet',
+  },
+  title,
+  date: day,
+  ...(stale !== null && { pending: true }),
 })
 
-/** Works the figures of a class out and keeps them, unless they have changed meanwhile; nothing where the class is gone. */
-async function freshen(id: number): Promise<ClassSummary | undefined> {
-  const row = await StudioClass.findByPk(id)
-  if (!row) return undefined
-  const document = classFrom(row.document)
-  const papers = await StudioPaper.findAll({ where: { key: namedPapers(document) } })
-  const summary = summaryOf(document, papers.map(paper => paperFrom(paper.document)))
-  if (row.stale !== null)
-    await StudioClass.update({ summary, stale: null }, { where: { id, stale: row.stale }, silent: true })
-  return summary
-}
+/** Milliseconds after which an instance that took a class on is taken to have ended over it. */
+const LEASE = 60_000
+/** Milliseconds between two classes, and that a class rests after a change: who types changes it again at once. */
+const PACE = { next: 5, rest: 1_500 }
 
 let running = false
+let later: ReturnType<typeof setTimeout> | undefined
 
-/** Brings the figures of all classes up to date, one after the other, between what others ask for. */
+/**
+ * Brings the figures of all classes up to date, one after the other, off the thread that answers. The classes whose figures are not
+ * right are the queue: whichever instance takes one on has it to itself.
+ */
 export function freshenAll(): void {
   if (running) return
   running = true
   void (async () => {
     for (;;) {
-      const next = await StudioClass.findOne({ attributes: ['id'], where: { stale: { [Op.ne]: null } }, order: [['stale', 'DESC']] })
-      if (!next) break
-      await freshen(Number(next.id))
-      await new Promise(resolve => setTimeout(resolve, 5))
+      const id = await takenOn()
+      if (id === 'none') break
+      if (id === 'resting') {
+        clearTimeout(later)
+        later = setTimeout(freshenAll, PACE.rest).unref()
+        break
+      }
+      await freshen(id)
+      await new Promise(resolve => setTimeout(resolve, PACE.next).unref())
     }
   })()
-    // The database is away, or a class cannot be read: the next list asks again.
+    // The database is away: the next list asks again.
     .catch(() => {})
     .finally(() => (running = false))
+}
+
+/** Takes the class on that was changed last, of those that rest no more and that nobody works at. */
+async function takenOn(): Promise<number | 'none' | 'resting'> {
+  for (;;) {
+    const now = Date.now()
+    const free: WhereOptions = { stale: { [Op.ne]: null }, takenOn: { [Op.or]: [null, { [Op.lt]: new Date(now - LEASE) }] } }
+    const rested: WhereOptions = { [Op.or]: [{ summary: null }, { updatedAt: { [Op.lt]: new Date(now - PACE.rest) } }] }
+    const next = await StudioClass.findOne({ attributes: ['id'], where: { [Op.and]: [free, rested] }, order: [['stale', 'DESC']] })
+    if (!next) return await StudioClass.count({ where: free }) > 0 ? 'resting' : 'none'
+    const [taken] = await StudioClass.update({ takenOn: new Date(now) }, { where: { id: next.id, ...free }, silent: true })
+    if (taken > 0) return Number(next.id)
+  }
+}
+
+/** Works the figures of a class out and keeps them, unless it has changed meanwhile. */
+async function freshen(id: number): Promise<void> {
+  const row = await StudioClass.findByPk(id)
+  if (!row || row.stale === null) return
+  const { stale } = row
+  // A class that takes too long is not tried again before it has changed.
+  const known = await worked(row).catch((): Partial<ClassSummary> => ({ unknown: 'too large' }))
+  const summary = { ...shown(row), unknown: undefined, ...known, pending: undefined }
+  await StudioClass.update({ summary, stale: null, takenOn: null }, { where: { id, stale }, silent: true })
+  // What has changed meanwhile is in the queue still.
+  await StudioClass.update({ takenOn: null }, { where: { id, stale: { [Op.ne]: null } }, silent: true })
+}
+
+async function worked(row: StudioClass): Promise<ClassSummary> {
+  const stored = await storedOf(row, namedPapers(classFrom(row.document)))
+  // However short it is, it may take long.
+  return await checked('summary', stored, Infinity)
 }

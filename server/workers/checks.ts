@@ -1,62 +1,100 @@
 import { unzipSync } from 'fflate'
-import type { Batch, Checked, ClassDocument } from '../../core/document'
-import { checkShape } from '../../core/document/open'
-import { readBatch, readClass } from '../../core/formats'
-import { EditShape } from '../utils/shapes'
+import { packedBags, prepare, summaryOf } from '../../core/batch'
+import type { ClassSummary } from '../../core/batch'
+import type { Batch, Checked } from '../../core/document'
+import { BOUNDS, withoutNames } from '../../core/document'
+import { piecesCsv, writePattern } from '../../core/exports'
+import { blanksOf } from '../../core/folds'
+import { readBatch, writeBatch } from '../../core/formats'
+import type { Units } from '../../core/lengths'
+import { studentPage } from '../../core/prints'
+import { readEdit, savedFrom } from './saving'
+import type { Stored } from './stored'
+import { batchOf } from './stored'
 
-/** One class of an archive, as it was read. */
-export interface Unpacked {
-  name: string
-  read: Checked<Batch>
-}
+/** Classes in one archive. */
+const MOST_CLASSES = 5000
 
-/** Classes in one archive, and bytes of it unpacked. */
-const MOST = { classes: 5000, bytes: 400e6 }
+/** A page or a file that is made of a class, or why there is none. */
+export type Made = { title: string, text: string } | { status: number, message: string }
 
-/** Checks that take their time: each can be done in a thread of its own, and has no other way in or out. */
+/** Works that take their time: each can be done in a thread of its own, and has no other way in or out. */
 export const CHECKS = {
   /** A batch file. */
   batch: (text: string): Checked<Batch> => readBatch(text),
   /** Changes on their way to be saved. */
-  edit(text: string): Checked<EditShape> {
-    let data: unknown
+  edit: readEdit,
+  /** What becomes of what is saved. */
+  save: savedFrom,
+  /** Names of the batch files in an archive, in their order. */
+  archive(bytes: Uint8Array): Checked<string[]> {
+    const names: string[] = []
+    let isTooMuch = false
     try {
-      data = JSON.parse(text)
-    }
-    catch {
-      return { ok: false, problems: [{ path: '', problem: 'The request is not JSON' }] }
-    }
-    return checkShape(EditShape, data)
-  },
-  /** A class that has been changed. */
-  class: (document: object): Checked<ClassDocument> => readClass(document),
-  /** An archive of batch files. */
-  archive(bytes: Uint8Array): Checked<Unpacked[]> {
-    let [classes, whole] = [0, 0]
-    let files: Record<string, Uint8Array>
-    try {
-      files = unzipSync(bytes, {
-        filter: ({ name, originalSize }) => {
-          if (!name.endsWith('.json')) return false
-          classes += 1
-          whole += originalSize
-          if (classes > MOST.classes || whole > MOST.bytes) throw new RangeError()
-          return true
+      unzipSync(bytes, {
+        filter({ name, originalSize }) {
+          if (name.endsWith('.json')) names.push(name)
+          isTooMuch ||= names.length > MOST_CLASSES || (name.endsWith('.json') && originalSize > BOUNDS.file)
+          return false
         },
       })
     }
-    catch (error) {
-      const problem = error instanceof RangeError
-        ? `holds more than ${MOST.classes} classes or ${MOST.bytes / 1e6} MB`
-        : 'is no archive that can be read'
-      return { ok: false, problems: [{ path: '', problem }] }
+    catch {
+      return { ok: false, problems: [{ path: '', problem: 'is no archive that can be read' }] }
     }
-    const decode = new TextDecoder()
-    const value = Object.entries(files).map(([name, file]) => ({ name, read: readBatch(decode.decode(file)) }))
-    return value.length > 0 ? { ok: true, value } : { ok: false, problems: [{ path: '', problem: 'holds no batch file' }] }
+    const most = `more than ${MOST_CLASSES} classes, or one of more than ${BOUNDS.file / 1e6} MB`
+    if (isTooMuch) return { ok: false, problems: [{ path: '', problem: `holds ${most}` }] }
+    return names.length > 0 ? { ok: true, value: names } : { ok: false, problems: [{ path: '', problem: 'holds no batch file' }] }
+  },
+  /** One batch file of an archive by its place; no more than it is unpacked, and no more of it than it may have. */
+  unpack({ bytes, place }: { bytes: Uint8Array, place: number }): Checked<Batch> {
+    let at = -1
+    const [file] = Object.values(unzipSync(bytes, {
+      filter({ name, originalSize }) {
+        if (name.endsWith('.json')) at += 1
+        return name.endsWith('.json') && at === place && originalSize <= BOUNDS.file
+      },
+    }))
+    if (!file) return { ok: false, problems: [{ path: '', problem: 'cannot be unpacked' }] }
+    return readBatch(new TextDecoder().decode(file))
+  },
+  /** What a list shows of a class. */
+  summary(stored: Stored): ClassSummary {
+    const batch = batchOf(stored)
+    return summaryOf(batch, batch.papers)
+  },
+  /** A class as a file; names of people only where they are asked for. */
+  file({ named, ...stored }: Stored & { named: boolean }): Made {
+    const batch = batchOf(stored)
+    return { title: batch.class.title, text: writeBatch(named ? batch : withoutNames(batch)) }
+  },
+  /** All pieces of a class as a table. */
+  async pieces(stored: Stored): Promise<Made> {
+    const batch = batchOf(stored)
+    return { title: `${batch.class.title} pieces`, text: await piecesCsv(batch, prepare(batch)) }
+  },
+  /** One flat pattern of a card as a file for a machine. */
+  async pattern(
+    { card: cardKey, part: partKey, format, ...stored }: Stored & { card: string, part: string, format: 'svg' | 'dxf' },
+  ): Promise<Made> {
+    const card = prepare(batchOf(stored)).cards.find(({ entry }) => entry.key === cardKey)
+    if (!card?.construction) return { status: 404, message: 'There is no such card in this class, or its sizes cannot be read.' }
+    const blanks = blanksOf(card.construction)
+    const part = blanks.find(({ key }) => key === partKey)
+    if (!part) return { status: 404, message: `There is no such blank; there are: ${blanks.map(({ key }) => key).join(', ')}.` }
+    return { title: `${card.entry.title} ${part.name}`, text: await writePattern(card.construction, part, format) }
+  },
+  /** The page of a class for its students. */
+  student({ seat, units, day, ...stored }: Stored & { seat?: string, units: Units | '', day: string }): Made {
+    const batch = batchOf(stored)
+    const preparation = prepare(batch)
+    const text = studentPage(preparation, seat, units || batch.class.units, day)
+    if (text !== undefined) return { title: `${batch.class.title} ${seat ?? ''}`, text }
+    const bags = packedBags(preparation)
+    return { status: 404, message: `The class has no such bag; it has ${bags[0]?.key ?? 'none'} to ${bags.at(-1)?.key ?? 'none'}.` }
   },
 }
 
 export type CheckName = keyof typeof CHECKS
 export type CheckInput<N extends CheckName> = Parameters<(typeof CHECKS)[N]>[0]
-export type CheckOutput<N extends CheckName> = ReturnType<(typeof CHECKS)[N]>
+export type CheckOutput<N extends CheckName> = Awaited<ReturnType<(typeof CHECKS)[N]>>

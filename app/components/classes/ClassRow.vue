@@ -71,11 +71,17 @@ async function remove() {
           :datetime="entry.date"
           class="unseen"
         >{{ day.weekday }} {{ day.number }} {{ day.month }}, </time>
-        <template v-if="entry.pending">
+        <template v-if="entry.unknown === 'yet'">
           figures are being worked out …
+        </template>
+        <template v-else-if="entry.unknown">
+          too large for its figures to be shown here
         </template>
         <template v-else>
           {{ days }} · {{ count(entry.seats, 'seat') }}{{ entry.spares ? ` + ${entry.spares} spare` : '' }}, {{ entry.delivery }}
+          <template v-if="entry.pending">
+            · being worked out anew …
+          </template>
         </template>
       </p>
     </div>
@@ -117,7 +123,7 @@ async function remove() {
         taught
       </p>
       <NuxtLink
-        v-else-if="!entry.pending"
+        v-else-if="entry.unknown !== 'yet'"
         :to="`/classes/${entry.id}/${entry.next.station}`"
       >
         <Icon
@@ -133,7 +139,7 @@ async function remove() {
         To buy, at least: {{ short }}
       </p>
       <p
-        v-else-if="!entry.pending"
+        v-else-if="!entry.unknown"
         class="quiet small"
       >
         {{ count(entry.bags, 'bag') }}, {{ count(entry.pieces, 'piece') }}

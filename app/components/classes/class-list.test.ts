@@ -59,7 +59,7 @@ describe('a list of classes', () => {
   })
 
   it('shows figures once they were worked out', async () => {
-    classes = [one(1, { pending: true, cards: [], pieces: 0 })]
+    classes = [one(1, { pending: true, unknown: 'yet', cards: [], pieces: 0 })]
     const shown = await section()
     await vi.waitFor(() => expect(shown.text()).toContain('figures are being worked out'))
     expect(shown.text()).not.toContain('pieces')

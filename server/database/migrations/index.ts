@@ -9,6 +9,7 @@ import * as richerLists from './0006-richer-lists'
 import * as settings from './0007-settings'
 import * as dressedVariants from './0008-dressed-variants'
 import * as keptAnswers from './0009-kept-answers'
+import * as exactMarks from './0010-exact-marks'
 import type { Migration } from './migration'
 import { DONE, MIGRATIONS } from './names'
 
@@ -23,6 +24,7 @@ const STEPS: Record<(typeof MIGRATIONS)[number], { up: Migration, down: Migratio
   '0007-settings': settings,
   '0008-dressed-variants': dressedVariants,
   '0009-kept-answers': keptAnswers,
+  '0010-exact-marks': exactMarks,
 }
 
 /** All migrations in their order. */

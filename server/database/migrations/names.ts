@@ -12,4 +12,5 @@ export const MIGRATIONS = [
   '0007-settings',
   '0008-dressed-variants',
   '0009-kept-answers',
+  '0010-exact-marks',
 ] as const

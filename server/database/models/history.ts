@@ -1,4 +1,4 @@
-import type { InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize'
+import type { CreationOptional, InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize'
 import { DataTypes, Model } from 'sequelize'
 import type { Patch } from '../../../core/document'
 import { json } from './json'
@@ -16,6 +16,8 @@ export class Edit extends Model<InferAttributes<Edit>, InferCreationAttributes<E
   declare position: number
   declare token: string
   declare label: string
+  /** Of what was changed; none of changes that were made before it was kept, and of those that nobody sends twice. */
+  declare digest: CreationOptional<string | null>
 }
 
 /** What one edit changed in one class or paper. */
@@ -33,7 +35,9 @@ export function defineHistory(sequelize: Sequelize): void {
     position: { type: DataTypes.BIGINT.UNSIGNED, allowNull: false },
     begun: { type: DataTypes.BOOLEAN, allowNull: false },
   }, { sequelize, tableName: 'studio', timestamps: false })
-  Edit.init({ position, token: DataTypes.STRING(64), label: DataTypes.STRING(200) }, { sequelize, tableName: 'edits', updatedAt: false })
+  Edit.init({
+    position, token: DataTypes.STRING(64), label: DataTypes.STRING(200), digest: DataTypes.CHAR(64),
+  }, { sequelize, tableName: 'edits', updatedAt: false })
   Change.init({
     position,
     entity: { type: DataTypes.STRING(10), primaryKey: true },

@@ -16,6 +16,8 @@ export class StudioClass extends Model<InferAttributes<StudioClass>, InferCreati
   declare summary: CreationOptional<ClassSummary | null>
   /** Position of a change since which the figures are not right; none where they are. */
   declare stale: CreationOptional<number | null>
+  /** When an instance began to work the figures out; it may have ended since. */
+  declare takenOn: CreationOptional<Date | null>
   declare updatedAt: CreationOptional<Date>
 }
 
@@ -34,6 +36,7 @@ export function defineStudioClass(sequelize: Sequelize): void {
     day: { type: DataTypes.STRING(10), allowNull: false },
     summary: { ...json('summary'), allowNull: true },
     stale: { type: DataTypes.BIGINT.UNSIGNED, allowNull: true },
+    takenOn: { type: DataTypes.DATE(3), allowNull: true },
     updatedAt: DataTypes.DATE,
   }, { sequelize, tableName: 'classes' })
   PaperUse.init({

@@ -1,9 +1,6 @@
-import { withoutNames } from '../../../../core/document'
-import { writeBatch } from '../../../../core/formats'
-
+/** A class as a file; the names of people stay in the studio unless somebody asks for them: `?names=yes`. */
 export default defineDoor(async (event) => {
-  const batch = await batchOf(classIdOf(event))
-  download(event, batch.class.title, 'wakaru.json', 'application/json')
-  // Names stay in the studio unless somebody asks for them.
-  return writeBatch(getQuery(event).names === 'yes' ? batch : withoutNames(batch))
+  const stored = await storedClass(classIdOf(event))
+  const named = getQuery(event).names === 'yes'
+  return made(event, await checked('file', { ...stored, named }, stored.document.length), 'wakaru.json', 'application/json')
 })

@@ -1,8 +1,2 @@
-import { prepare } from '../../../../core/batch'
-import { piecesCsv } from '../../../../core/exports'
-
-export default defineDoor(async (event) => {
-  const batch = await batchOf(classIdOf(event))
-  download(event, `${batch.class.title} pieces`, 'csv', 'text/csv')
-  return piecesCsv(batch, prepare(batch))
-})
+export default defineDoor(async event =>
+  made(event, await checked('pieces', await storedClass(classIdOf(event)), Infinity), 'csv', 'text/csv'))
