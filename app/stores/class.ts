@@ -115,7 +115,7 @@ export const useClassStore = defineStore('class', () => {
     })
   }
 
-  const { problems, noRoom, blocked, position, canUndo, canRedo, edit, undo, redo, save, settle } = editing
+  const { problems, troubledSince, noRoom, blocked, position, canUndo, canRedo, edit, undo, redo, save, settle } = editing
   return {
     id,
     document,
@@ -124,6 +124,7 @@ export const useClassStore = defineStore('class', () => {
     session,
     state,
     problems,
+    troubledSince,
     noRoom,
     blocked,
     position,

@@ -123,14 +123,26 @@ describe('saving', () => {
     expect([editing.state.value, server.position, shown()]).toEqual(['saved', 4, 'Once'])
   })
 
-  it('does not send for ever what the server breaks down over; the maker may', async () => {
+  it('tries again what the server breaks down over, but not for ever; the maker may', async () => {
     rename('Broken')
-    server.troubles = [throws({ statusCode: 500 })]
+    server.troubles = Array.from({ length: 6 }, () => throws({ statusCode: 500 }))
     await soon()
-    await vi.advanceTimersByTimeAsync(120_000)
-    expect([editing.state.value, server.sent.length, kept?.current.class.title]).toEqual(['failed', 1, 'Broken'])
+    const since = editing.troubledSince.value
+    expect(since).toBeDefined()
+    await vi.advanceTimersByTimeAsync(600_000)
+    expect([editing.state.value, server.sent.length, kept?.current.class.title]).toEqual(['failed', 6, 'Broken'])
+    expect(editing.troubledSince.value).toBe(since)
     await editing.save()
-    expect([editing.state.value, server.document.class.title]).toEqual(['saved', 'Broken'])
+    expect([editing.state.value, server.document.class.title, editing.troubledSince.value]).toEqual(['saved', 'Broken', undefined])
+  })
+
+  it('comes through by itself where a fault passes', async () => {
+    rename('Passed')
+    server.troubles = [throws({ statusCode: 500 }), throws({ statusCode: 429 })]
+    await soon()
+    expect(editing.state.value).toBe('failed')
+    await vi.advanceTimersByTimeAsync(20_000)
+    expect([editing.state.value, server.document.class.title]).toEqual(['saved', 'Passed'])
   })
 
   it('says what was refused, keeps it on screen, and sends what puts it right', async () => {

@@ -5,7 +5,7 @@ import type { Refusal } from '../utils/refusal'
 
 /**
  * `saved`: the server has what is on screen. `saving` and `waiting`: it is on its way.
- * `offline`: kept in this browser until the server answers. `failed`: the server broke down over it.
+ * `offline`: kept in this browser until the server answers. `failed`: the server broke down over it, which may pass.
  * `refused`: the server found something wrong. `conflict`: somebody else has changed the same.
  */
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'offline' | 'failed' | 'refused' | 'conflict'
@@ -31,6 +31,10 @@ export interface Door<T> {
 
 /** Milliseconds: rest before a save; first and longest rest before another try. */
 const PACE = { save: 500, retry: 2000, longest: 60_000 }
+/** So often it is tried again where the server breaks down over a change; then the maker may. */
+const MOST_FAULTS = 5
+/** Somebody at this address asks too much. */
+const BUSY = 429
 /** How often somebody else may come in between before the maker is told. */
 const MOST_MERGES = 5
 
@@ -42,6 +46,8 @@ export function useEditing<T extends object>(door: Door<T>) {
   const session = shallowRef<Session<T>>()
   const state = ref<SaveState>('saved')
   const problems = ref<Problem[]>([])
+  /** Since when what is on screen could not be saved. Milliseconds. */
+  const troubledSince = ref<number>()
   /** The browser had no room for what is not saved yet. */
   const noRoom = ref(false)
   /** Why the last step could not be taken back. */
@@ -54,6 +60,7 @@ export function useEditing<T extends object>(door: Door<T>) {
   /** Position of what collides. */
   let theirPosition = 0
   let merges = 0
+  let faults = 0
   let rest = PACE.retry
   let timer: ReturnType<typeof setTimeout> | undefined
   /** Another look at what others have done, after one that failed, and the rest before it. */
@@ -76,7 +83,8 @@ export function useEditing<T extends object>(door: Door<T>) {
     state.value = 'saved'
     problems.value = []
     noRoom.value = false
-    merges = 0
+    troubledSince.value = undefined
+    merges = faults = 0
     rest = pause = PACE.retry
   }
 
@@ -136,7 +144,8 @@ export function useEditing<T extends object>(door: Door<T>) {
       sending = undefined
       session.value = acknowledged(session.value, sent.patches)
       problems.value = []
-      merges = 0
+      troubledSince.value = undefined
+      merges = faults = 0
       rest = PACE.retry
       state.value = 'waiting'
       // Where others came in between, what they did has yet to be seen.
@@ -152,16 +161,16 @@ export function useEditing<T extends object>(door: Door<T>) {
 
   async function refused({ status, message, problems: found }: Refusal): Promise<void> {
     problems.value = found.length > 0 ? found : [{ path: '', problem: message }]
-    if (status === 0 || status === 503) {
-      state.value = 'offline'
+    if (status === 0 || status >= 500 || status === BUSY) {
+      const isFault = status >= 500 && status !== 503
+      troubledSince.value ??= Date.now()
+      state.value = isFault ? 'failed' : 'offline'
+      if (isFault && ++faults > MOST_FAULTS) return
       later(rest)
       rest = Math.min(PACE.longest, rest * 2)
       return
     }
-    if (status >= 500) {
-      state.value = 'failed'
-      return
-    }
+    troubledSince.value = undefined
     sending = undefined
     if (status !== 409 || merges >= MOST_MERGES) {
       state.value = 'refused'
@@ -240,7 +249,7 @@ export function useEditing<T extends object>(door: Door<T>) {
   }
 
   return {
-    session, current, state, problems, noRoom, blocked, position,
+    session, current, state, problems, troubledSince, noRoom, blocked, position,
     canUndo: computed(() => (session.value?.past.length ?? 0) > 0),
     canRedo: computed(() => (session.value?.future.length ?? 0) > 0),
     begin, end, edit, undo, redo, save, refresh, takeIn, hear, settle,

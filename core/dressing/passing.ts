@@ -123,8 +123,11 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
   const holes = holesOf(byKey(card.parts, panel.part), panel)
   const middle = [0, 1].map(axis => zone.reduce((sum, corner) => sum + (corner[axis] ?? 0), 0) / zone.length) as [number, number]
   const side = face === 'inside' ? 1 : -1
-  let last: readonly [number, number] | undefined
-  let [wandered, hits, isAbove, isBelow] = [0, false, false, false]
+  const spots = zone.flatMap(corner => [0.5, 0.9].map((share): Point => [
+    middle[0] + share * (corner[0] - middle[0]), middle[1] + share * (corner[1] - middle[1]),
+  ]))
+  const trails = [middle, ...spots].map((spot): Trail => ({ spot, far: 0 }))
+  let [hits, isAbove, isBelow] = [false, false, false]
   for (const [at, pose] of poses.entries()) {
     const [ground, mover] = [pose.get(panelKey(onto)), pose.get(panelKey(panel))]
     if (!ground || !mover || Math.abs(dot(ground.normal, mover.normal)) < PARALLEL) return undefined
@@ -132,11 +135,13 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
     isAbove ||= Math.max(...heights) > ABOVE
     // What slides well off the sheet that carries the piece, or well below it, is not in its way.
     if (Math.min(...heights.map(Math.abs)) > TOUCHING || Math.max(...heights) < -TOUCHING) return undefined
-    // Where the middle of the foam comes to lie on what passes: it wanders over that as it slides, and hardly where it only comes down.
-    const [right, up, high] = seenFrom(mover, placed([middle], onto, ground)[0] ?? ground.origin)
-    const place = Math.abs(high) < TOUCHING ? [right, up] as const : undefined
-    if (place && last) wandered += Math.hypot(place[0] - last[0], place[1] - last[1])
-    last = place
+    // Where places of the foam come to lie on what passes: they wander over that as it slides, and hardly where it only comes down.
+    for (const trail of trails) {
+      const [right, up, high] = seenFrom(mover, placed([trail.spot], onto, ground)[0] ?? ground.origin)
+      const place: Point | undefined = Math.abs(high) < TOUCHING ? [right, up] : undefined
+      if (place && trail.last) trail.far += Math.hypot(place[0] - trail.last[0], place[1] - trail.last[1])
+      trail.last = place
+    }
     const outline = asSeen(outlineOf(panel), panel, mover, ground)
     if (!mayMeet(pads, outline)) continue
     const over = intersection([pads], [outline])
@@ -152,7 +157,14 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
     hits ||= at > 0 && met.some(high => Math.abs(high) < TOUCHING) && !isParted(meeting, pose, pads)
   }
   // What never lies above the sheet that carries the piece slides on the other side of it, as a leaf does in its sleeve.
-  return isBelow ? 'below' : hits && wandered > TOUCHING && isAbove ? 'above' : undefined
+  return isBelow ? 'below' : hits && trails.some(({ far }) => far > TOUCHING) && isAbove ? 'above' : undefined
+}
+
+/** A place of the foam, where it lay last on what passes, and how far it has wandered over that. */
+interface Trail {
+  spot: Point
+  last?: Point
+  far: number
 }
 
 /** Whether the boxes round two rings share anything. */

@@ -1,7 +1,7 @@
 import type { MultiPolygon, Polygon } from 'polygon-clipping'
 import type { Construction, Face, Frame, Joint, Panel, Part, Point } from '../folds'
 import { dot, face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom, windowOutline } from '../folds'
-import { once } from '../lists'
+import { byKey, once } from '../lists'
 import { difference, intersection } from './clipping'
 
 /*
@@ -69,7 +69,10 @@ function compute(card: Construction): SeenFace[] {
       if (!shut.has(panelKey(panel))) return []
       const whole = polygonOf(outlineOf(panel), holesOf(part, panel), panel)
       const seen = (pose: Pose, near: number) => {
-        const over = all.flatMap((other, at) => (at === order ? [] : coverOf(pose, panel, other, { side, near, later: at > order })))
+        const over = [
+          ...all.flatMap((other, at) => (at === order ? [] : coverOf(pose, panel, other, { side, near, later: at > order }))),
+          ...pressedOn(card, panel, pose),
+        ]
         return over.length === 0 ? [whole] : difference(whole, ...over)
       }
       // Clipping takes its time, so it waits until it is asked for.
@@ -272,6 +275,29 @@ function coverOf(
     }
   }
   return [[outer, ...holesOf(other.part, other.panel).map(project)]]
+}
+
+/**
+ * Where a piece lies between two panels that are glued together, as between an inner sheet and its base: wherever those come to
+ * lie in a drawing, nothing is seen of it there.
+ */
+function pressedOn(card: Construction, panel: Panel, pose: Pose): Polygon[] {
+  const found: Polygon[] = []
+  const frame = pose.get(panelKey(panel))
+  const jointOf = ({ part }: Panel) => card.joints.find(joint => joint.part === part)
+  let joint = panel.part === card.anchor.part ? undefined : jointOf(panel)
+  for (let steps = 0; frame && joint && steps < card.joints.length; steps++) {
+    const { onto, face } = joint
+    for (const other of card.joints.filter(other => other.by === onto && other.means !== 'held' && downOf(other) === face)) {
+      const sheet = pose.get(panelKey(other.onto))
+      if (!sheet) continue
+      const ring = (points: Point[]) =>
+        inMicrometres(placed(points, other.onto, sheet).map(corner => seenFrom(frame, corner)).map(([x, y]): Point => [x, y]))
+      found.push([outlineOf(other.onto), ...holesOf(byKey(card.parts, other.onto.part), other.onto)].map(ring))
+    }
+    joint = isLayer(byKey(card.parts, onto.part).kind) ? jointOf(onto) : undefined
+  }
+  return found
 }
 
 const boxed = ({ glue }: Joint, panel: Panel): Point[] => {

@@ -2,7 +2,7 @@ import type { Construction, Part } from '../folds'
 import { neighbours } from '../lists'
 import { allSheets, reachesOver } from './holding'
 import type { Sheet, Spot, Vector, Verdict } from './space'
-import { THIN, along, carriedBy, fromSheet, hasPaper, placeOn, standing, times } from './space'
+import { THIN, along, carriedBy, fromSheet, hasPaper, isLayer, placeOn, standing, times } from './space'
 
 /** The card as good as closed: what opens is open by a crack, so that it shows which of two sheets lies in front. */
 export const CLOSED = 0.03
@@ -91,6 +91,8 @@ export function hiddenParts(card: Construction): Map<string, Verdict> {
       seenOf(sheets, part, { within: at === 0 ? arm : Infinity, slope, straight: at === 1 }, grid)))
     const share = seen(STRICT)
     // Few points speak for much: what little is seen of is looked at more closely, and so is what nothing was seen of.
+    // Between two sheets that are glued together nothing is seen, wherever thin drawings put it.
+    if (share > ENOUGH && isPressed(card, part)) return [[part.key, 'hardly']]
     if (share > PLENTY || (share > ENOUGH && seen(STRICT, FINE) > ENOUGH)) return [[part.key, 'no']]
     if (share > ENOUGH || isAcross(card, part) || seen(FLAT) >= NOTHING) return [[part.key, 'hardly']]
     if (seen(STRICT, FINE) > ENOUGH) return [[part.key, 'no']]
@@ -102,6 +104,16 @@ export function hiddenParts(card: Construction): Map<string, Verdict> {
 /** Whether a part reaches over a crease of what carries it: it cannot lie flat when that folds, so nobody can say what is seen of it. */
 const isAcross = (card: Construction, part: Part, sheets = allSheets(card)): boolean =>
   card.joints.some(joint => joint.part === part.key && reachesOver(card, joint, sheets))
+
+/** Whether a part, through what it lies on, lies on a side of a panel that is glued down itself. */
+function isPressed(card: Construction, { key }: Part): boolean {
+  const joint = card.joints.find(({ part }) => part === key)
+  if (!joint) return false
+  const isDown = card.joints.some(({ by, faceDown, means }) =>
+    by === joint.onto && means !== 'held' && (faceDown ? 'inside' : 'outside') === joint.face)
+  const below = card.parts.find(part => part.key === joint.onto.part)
+  return isDown || (below !== undefined && isLayer(below) && isPressed(card, below))
+}
 
 /** So much of a side that is seen is surely seen; less than so much is nothing. */
 const ENOUGH = 0.06

@@ -3,7 +3,7 @@ import { itemAt } from '../lists'
 import { isHidden } from './looking'
 import type { Side } from './looking'
 import type { Spot } from './space'
-import { THIN, hasPaper, standing } from './space'
+import { THIN, along, fromSheet, hasPaper, placeOn, standing } from './space'
 
 /** Cells along each side of a panel. */
 const GRID = 40
@@ -25,9 +25,17 @@ export function roomToWrite(card: Construction, panel: Panel, side: Side): Room 
   const [wide, high] = [panel.width.value / GRID, panel.height.value / GRID]
   const look = { within: ARM, slope: 0.99 }
   const isSeen = (spot: Spot) => hasPaper(sheet, spot) && !isHidden(sheets, sheet, spot, side, look)
-  /** A cell is looked at in its middle and near its corners, so that no narrow strip slips between. */
+  // The middles of what lies flat on the panel: what is narrower than a cell slips between its points.
+  const slivers = sheets.filter(other => other !== sheet && Math.abs(along(other.out, sheet.out)) > 0.99)
+    .filter(({ panel: { width, height } }) => Math.min(width.value, height.value) < 2 * Math.max(wide, high))
+    .map(other => fromSheet(sheet, placeOn(other, [other.panel.width.value / 2, other.panel.height.value / 2])).spot)
+  const within = ([right, up]: Spot) => slivers.filter(([x, y]) => Math.abs(x - right) <= wide / 2 || Math.abs(y - up) <= high / 2)
+  /** A cell is looked at in its middle and near its corners, and where the middle line of a sliver runs through it. */
   const isFree = ([right, up]: Spot) => [[0, 0], [-1, -1], [1, -1], [-1, 1], [1, 1]]
-    .every(([across = 0, along = 0]) => isSeen([right + 0.35 * across * wide, up + 0.35 * along * high]))
+    .every(([across = 0, upward = 0]) => isSeen([right + 0.35 * across * wide, up + 0.35 * upward * high]))
+    && within([right, up]).every(([x, y]) => isSeen([
+      Math.abs(x - right) <= wide / 2 ? x : right, Math.abs(y - up) <= high / 2 ? y : up,
+    ]))
   /** How many free cells stand upon each other, row by row, at each column. */
   const heights = new Array<number>(GRID).fill(0)
   // Two rows or columns more or less hang on how the cells fall.

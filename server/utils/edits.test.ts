@@ -161,3 +161,65 @@ describe('the patches of a window', () => {
     expect(await document()).toEqual(screen)
   })
 })
+
+describe('what is no change that can be made', () => {
+  it('is refused as wrong, never answered as done and never as a fault', async () => {
+    const before = [await document(), await paper('kelp'), await position()]
+    for (const patch of [
+      set(['papers'], 'x'), set(['papers'], []), { op: 'unset', path: ['papers'] }, { op: 'remove', path: ['papers'] },
+      set(['version'], 3), { op: 'unset', path: ['version'] }, set(['version', 'x'], 3), set([], {}), { op: 'unset', path: [] },
+      set(['cards'], 'x'), set(['cards'], null), set(['class'], []), set(['papers', 'kelp'], 'x'), set(['papers', 'kelp', 'stocks'], {}),
+      { op: 'add', path: ['papers'], entry: {}, after: null }, { op: 'add', path: ['version'], entry: { key: 'x' }, after: null },
+    ] as Patch[])
+      expect([patch, await status(send([patch]))]).toEqual([patch, 422])
+    expect([await document(), await paper('kelp'), await position()]).toEqual(before)
+  })
+
+  it('comes under a mark that stands for another change, also one that differs in its letters only', async () => {
+    expect(await send([set(['class', 'seats'], 9)], { token: 'ABCDEFGH' })).toEqual({ position: 2 })
+    expect(await status(send([set(['class', 'seats'], 11)], { token: 'ABCDEFGH', since: 2 }))).toBe(422)
+    expect(await send([set(['class', 'seats'], 11)], { token: 'abcdefgh', since: 2 })).toEqual({ position: 3 })
+    expect((await document()).class.seats).toBe(11)
+  })
+})
+
+describe('much at once', () => {
+  const many = 2000
+  const papers = Array.from({ length: many }, (_, at) => ({ ...DEMO.papers[0]!, key: `many-${at}`, name: `Many ${at}`, offcuts: [] }))
+
+  it('goes onto the shelf and off it again as one change each', async () => {
+    const adds = papers.map((entry): Patch => ({ op: 'add', path: ['papers'], entry, after: null }))
+    expect(await send(adds, { class: null })).toEqual({ position: 2 })
+    expect(await StudioPaper.count()).toBe(DEMO.papers.length + many)
+    const removes = papers.map(({ key }): Patch => ({ op: 'remove', path: ['papers', key] }))
+    expect(await send(removes, { class: null, since: 2 })).toEqual({ position: 3 })
+    expect(await StudioPaper.count()).toBe(DEMO.papers.length)
+  })
+
+  it('adds a sheet format to the paper it is sent for', async () => {
+    const [stock] = DEMO.papers[0]!.stocks
+    const { key } = DEMO.papers[0]!
+    await send([{ op: 'add', path: ['papers', key, 'stocks'], entry: { ...stock, key: 'another' }, after: null }], { class: null })
+    expect((await paper(key))?.stocks.map(each => each.key)).toContain('another')
+  })
+
+  it('that was missed by far too much is read anew', async () => {
+    const text = 'x'.repeat(1_000_000)
+    await Change.bulkCreate(Array.from({ length: 5 }, (_, at) =>
+      ({ position: at + 2, entity: 'class' as const, entityKey: String(id), patches: [set(['cards', 'none', 'title'], text)] })))
+    await Studio.update({ position: 7 }, { where: { id: 1 } })
+    expect(await status(send([set(['class', 'seats'], 9)]))).toBe(409)
+    expect(await status(send([set(['class', 'seats'], 9)], { since: 6 }))).toBe(200)
+  })
+
+  it('is saved while others change the same class: what was looked at before is looked at again', async () => {
+    const changes = Array.from({ length: 30 }, (_, at) =>
+      send([set(['cards', 'harbour-lantern', 'parameters', 'width'], `${4 + at / 8} in`)]))
+    const titles = Array.from({ length: 30 }, (_, at) => send([set(['class', 'notes'], `note ${at}`)]))
+    const answers = await Promise.all([...changes, ...titles].map(status))
+    // Of those who change one thing one is first; nobody else is told that it was done.
+    expect(answers.filter(answer => answer === 200)).toHaveLength(2)
+    expect(answers.filter(answer => answer === 409)).toHaveLength(58)
+    expect(await position()).toBe(3)
+  })
+})

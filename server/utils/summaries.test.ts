@@ -33,7 +33,9 @@ const list = async (query: Partial<Parameters<typeof listClasses>[0]> = {}) => {
   return { found: found.classes, total: found.total, worked: worked.mock.calls.length }
 }
 const send = (class_: number | null, since: number, path: string[], value: unknown) =>
-  applyEdit(database.sequelize, JSON.stringify({ token: newToken(), label: 'a test', class: class_, since, patches: [{ op: 'set', path, value }] }))
+  applyEdit(database.sequelize, JSON.stringify({
+    token: newToken(), label: 'a test', class: class_, since, patches: [{ op: 'set', path, value }],
+  }))
 
 describe('the list of classes', () => {
   it('works every class out once, and again only where it or one of its papers has changed', async () => {

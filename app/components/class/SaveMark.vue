@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { format } from 'date-fns'
+
 /** How far the saving of the class is. */
 const work = useClassStore()
 
@@ -12,6 +14,8 @@ const SAVING = {
   conflict: { icon: 'tabler:alert-octagon', text: 'Changed in another window' },
 } as const
 const saving = computed(() => SAVING[work.state])
+/** Since when it could not be saved. */
+const since = computed(() => (work.troubledSince === undefined ? '' : `, not saved since ${format(work.troubledSince, 'HH:mm')}`))
 </script>
 
 <template>
@@ -21,7 +25,7 @@ const saving = computed(() => SAVING[work.state])
   ><Icon
     :name="saving.icon"
     aria-hidden="true"
-  /> {{ saving.text }}</span>
+  /> {{ saving.text }}{{ since }}</span>
 </template>
 
 <style scoped>
