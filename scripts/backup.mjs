@@ -1,7 +1,7 @@
 import { existsSync, statSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
-import { BACKUPS, backupName, keep, runningDatabase } from './lib/backups.mjs'
+import { BACKUPS, backupName, keep, mustFit, runningDatabase } from './lib/backups.mjs'
 import { startMariaDb } from './lib/database.mjs'
 import { checkNode, installMariaDb, installPackages } from './lib/install.mjs'
 import { begun } from './lib/lifeline.mjs'
@@ -27,6 +27,7 @@ main(async () => {
   const file = name === undefined ? join(BACKUPS, backupName('')) : isFolder(name) ? join(resolve(name), backupName('')) : resolve(name)
   if (existsSync(file)) throw new Stop(`${file} is there already. Give another name.`)
   checkNode()
+  if (!process.env.DATABASE_URL) mustFit(file, DATA)
   await installPackages()
   const said = await keep('write', file, process.env.DATABASE_URL || (await ownDatabase()))
   await keep('check', file)

@@ -6,6 +6,7 @@ import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
 import { endChecks } from './utils/checker'
 import { HEADERS } from './utils/headers'
+import { Limits, weightOf } from './utils/limits'
 import { logError, logLine } from './utils/log'
 import { hostsFrom, strangeness } from './utils/strangers'
 
@@ -18,7 +19,8 @@ import { hostsFrom, strangeness } from './utils/strangers'
 const LIMITS = {
   headersTimeout: 5_000,
   requestTimeout: 35_000,
-  keepAliveTimeout: 5_000,
+  // Longer than a client keeps an idle line for its next request: none is sent into a line that is just being closed.
+  keepAliveTimeout: 65_000,
   connectionsCheckingInterval: 1_000,
   maxHeaderSize: 16_384,
 }
@@ -29,6 +31,7 @@ const PATIENCE = 1_200
 
 const app = useNitroApp()
 const answer = toNodeListener(app.h3App)
+const limits = new Limits(Number(process.env.WAKARU_RATE) || undefined)
 const hosts = hostsFrom(process.env.WAKARU_HOSTS)
 const underWay = new Set<ServerResponse>()
 let ending = false
@@ -44,9 +47,19 @@ const server = new Server(LIMITS, (request, response) => {
   // What every answer tells the browser stands above; the framework adds nothing about itself.
   const set = response.setHeader.bind(response)
   response.setHeader = (name, value) => (name.toLowerCase() === 'x-powered-by' ? response : set(name, value))
-  void answer(request, response)
+  void admitted(request, response).then(isAdmitted => isAdmitted && answer(request, response), () => answer(request, response))
 })
 server.maxConnections = MOST_LINES
+
+/** Lets people in, and tells a loop to wait. */
+async function admitted(request: IncomingMessage, response: ServerResponse): Promise<boolean> {
+  if (!request.url?.startsWith('/api/')) return true
+  const wait = await limits.wait(request.socket.remoteAddress ?? '', weightOf(request))
+  if (wait === undefined) return true
+  response.setHeader('Retry-After', wait)
+  refuse(response, 429, 'Wakaru is asked too much from this address. Try again in a moment.')
+  return false
+}
 
 function refuse(response: ServerResponse, statusCode: number, message: string): void {
   response.writeHead(statusCode, { 'Content-Type': 'application/json', 'Connection': 'close' })

@@ -3,6 +3,9 @@ import type { CalendarEvent } from '../batch'
 const partsOf = (date: string, time = '00:00') =>
   [...date.split('-'), ...time.split(':')].map(Number) as [number, number, number, number, number]
 
+/** A line end would begin another property of the file. */
+const oneLine = (text: string) => text.replace(/\s*[\r\n\u2028\u2029]+\s*/g, ' ')
+
 /**
  * Events as an iCalendar file, in local time wherever it is opened.
  * @param name tells events of one class from those of others
@@ -12,13 +15,13 @@ export async function calendarIcs(events: CalendarEvent[], name: string): Promis
   const { createEvents } = await import('ics')
   const { error, value } = createEvents(events.map(({ key, title, date, start, minutes, place, notes }) => ({
     uid: `${name}-${key}@wakaru`,
-    title,
+    title: oneLine(title),
     start: partsOf(date, start),
     startInputType: 'local' as const,
     startOutputType: 'local' as const,
     duration: { hours: Math.floor(minutes / 60), minutes: minutes % 60 },
-    ...(place && { location: place }),
-    ...(notes && { description: notes }),
+    ...(place && { location: oneLine(place) }),
+    ...(notes && { description: notes.replace(/\r\n?/g, '\n') }),
     productId: 'wakaru',
     // The same file whenever it is written.
     timestamp: Date.parse(`${date}T00:00:00Z`),

@@ -1,8 +1,8 @@
-import { existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
-import { join, resolve } from 'node:path'
+import { existsSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
 import { bundle } from './bundle.mjs'
 import { startMariaDb } from './database.mjs'
-import { put, removeWhole } from './files.mjs'
+import { ROOM, put, removeWhole, roomyFolder, sizeOf } from './files.mjs'
 import { begun } from './lifeline.mjs'
 import { readNote } from './running.mjs'
 import { ROOT } from './root.mjs'
@@ -21,6 +21,15 @@ export function backupName(kind, now = new Date()) {
   const day = `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
   return `wakaru-${day}-${two(now.getHours())}${two(now.getMinutes())}${two(now.getSeconds())}${kind ? `-${kind}` : ''}.backup`
 }
+
+/**
+ * Makes sure that a backup of a folder's database fits where it is to lie: compressed it is smaller than the tables are.
+ * @param {string} folder of the studio; a server of one's own is not asked
+ */
+export function mustFit(file, folder) {
+  roomyFolder(dirname(file), LEAST + sizeOf(join(folder, 'data', 'wakaru')) / 2, 'a backup')
+}
+const LEAST = 2e6
 
 /** Does what `server/database/keep.ts` can do; answers what it says. */
 export async function keep(what, file, databaseUrl) {
@@ -81,7 +90,7 @@ const waiting = folder => join(folder, 'restoring')
  */
 export async function restoreInto(folder, file) {
   removeWhole(waiting(folder))
-  mkdirSync(waiting(folder), { recursive: true })
+  roomyFolder(waiting(folder), ROOM.first + 8 * statSync(file).size, 'the restored studio')
   const database = await startMariaDb(waiting(folder), { spawned: (_, end) => begun(end) })
   let said
   try {

@@ -80,6 +80,8 @@ async function makeData(data) {
   say('Creating the database folder …')
   const user = userInfo().username
   const made = `${data}.new-${process.pid}`
+  const maker = `${made}-maker`
+  put(maker, makerScript(programs.mariadbd()), 0o700)
   await run(
     programs.installDb(),
     [
@@ -90,11 +92,22 @@ async function makeData(data) {
       `--auth-root-socket-user=${user}`,
       `--user=${user}`,
     ],
-    { quiet: true },
-  )
+    { quiet: true, env: { MYSQLD_BOOTSTRAP: maker } },
+  ).finally(() => rmSync(maker, { force: true }))
   put(join(made, 'finished'), '')
   renameSync(made, data)
 }
+
+/**
+ * The script that makes the folder starts a server of its own for it, behind a pipe, where no signal of ours arrives: this one ends
+ * with us.
+ */
+const makerScript = server => `#!/bin/sh
+'${server.replaceAll('\'', '\'\\\'\'')}' "$@" <&0 &
+server=$!
+( while kill -0 ${process.pid} && kill -0 $server; do sleep 0.1; done; kill -9 $server ) 2>/dev/null &
+wait $server
+`
 
 const PASSWORD = /^[\w-]{24}$/
 

@@ -1,4 +1,4 @@
-import { accessSync, closeSync, constants, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync, statfsSync, writeSync } from 'node:fs'
+import { accessSync, closeSync, constants, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync, statSync, statfsSync, writeSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
 import { Stop, explained } from './talk.mjs'
 
@@ -58,11 +58,23 @@ function reasonFor(error, folder) {
   }
 }
 
-/** Bytes that a database needs to begin with. */
-const ROOM = 200e6
+/** Bytes that a database needs to begin with, and that one that is there needs to go on. */
+export const ROOM = { first: 200e6, again: 12e6 }
 
-/** Makes a folder that can be written to and has room, or says why it cannot be had. */
-export function roomyFolder(folder) {
+/** Bytes of all that is in a folder; nothing where there is none. */
+export function sizeOf(folder) {
+  if (!existsSync(folder)) return 0
+  return readdirSync(folder, { withFileTypes: true, recursive: true })
+    .reduce((sum, entry) => sum + (entry.isFile() ? statSync(join(entry.parentPath ?? entry.path, entry.name)).size : 0), 0)
+}
+
+/**
+ * Makes a folder that can be written to and has room, or says why it cannot be had.
+ * @param {string} folder
+ * @param {number} bytes that are about to be written
+ * @param {string} what that is for, as in “Wakaru needs 12 MB to begin”
+ */
+export function roomyFolder(folder, bytes, what) {
   try {
     mkdirSync(folder, { recursive: true })
     const trial = join(folder, `.trial-${process.pid}`)
@@ -73,10 +85,10 @@ export function roomyFolder(folder) {
     throw explained(reasonFor(error, folder), folder)
   }
   const { bavail, bsize } = statfsSync(folder)
-  if (bavail * bsize < ROOM) {
+  if (bavail * bsize < bytes) {
     throw new Stop(
-      `There are only ${Math.round((bavail * bsize) / 1e6)} MB left on the disk of ${folder}; Wakaru needs ${ROOM / 1e6} MB to begin. `
-      + 'Make room, then start again; nothing that was saved is lost.',
+      `There are only ${Math.round((bavail * bsize) / 1e6)} MB left on the disk of ${folder}; ${what} needs ${Math.ceil(bytes / 1e6)} MB. `
+      + 'Make room, then try again; nothing that was saved is lost.',
     )
   }
 }

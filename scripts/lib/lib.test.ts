@@ -97,8 +97,9 @@ describe('a data folder', () => {
   it('is made, or the reason why it cannot be had is said', () => {
     const file = join(folder, 'file')
     writeFileSync(file, '')
-    expect(() => roomyFolder(join(folder, 'new'))).not.toThrow()
-    expect(() => roomyFolder(join(file, 'new'))).toThrow()
+    expect(() => roomyFolder(join(folder, 'new'), 1e6, 'a test')).not.toThrow()
+    expect(() => roomyFolder(join(file, 'new'), 1e6, 'a test')).toThrow()
+    expect(() => roomyFolder(join(folder, 'new'), 1e15, 'a test')).toThrow(/a test needs 1000000000 MB/)
     const words = { ENOSPC: 'The disk is full', EROFS: 'can only be read', EACCES: 'You may not write there' }
     for (const [code, hint] of Object.entries(words))
       expect(explained(Object.assign(new Error(code), { code }), '/data').message).toMatch(new RegExp(`^/data: ${code}\\n\\n.*${hint}`))

@@ -1,10 +1,10 @@
-import { rmSync } from 'node:fs'
+import { existsSync, rmSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { join, resolve } from 'node:path'
 import { bundle } from './bundle.mjs'
 import { BACKUPS, finishRestore } from './backups.mjs'
 import { startMariaDb } from './database.mjs'
-import { removeUnfinished, removeWhole, roomyFolder } from './files.mjs'
+import { ROOM, removeUnfinished, removeWhole, roomyFolder } from './files.mjs'
 import { begun } from './lifeline.mjs'
 import { keptLog } from './log.mjs'
 import { freePort } from './ports.mjs'
@@ -18,7 +18,8 @@ export const DATA = process.env.WAKARU_DATA ? resolve(process.env.WAKARU_DATA) :
 
 /** Makes sure of a folder that can be written to, and that nobody else works in it. */
 export async function holdFolder(folder) {
-  roomyFolder(folder)
+  const isThere = existsSync(join(folder, 'data'))
+  roomyFolder(folder, isThere ? ROOM.again : ROOM.first, isThere ? 'Wakaru' : 'a new database')
   return hold(folder)
 }
 

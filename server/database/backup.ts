@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { createReadStream, createWriteStream } from 'node:fs'
-import { mkdir, open, rename, rm } from 'node:fs/promises'
-import { dirname } from 'node:path'
+import { mkdir, open, readdir, rename, rm } from 'node:fs/promises'
+import { dirname, join } from 'node:path'
 import { createInterface } from 'node:readline'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
@@ -12,6 +12,7 @@ import { openDocument, openPaper } from '../../core/document/open'
 import { migrations } from './migrations'
 import { DONE } from './migrations/names'
 import { Kept, StudioClass, StudioPaper } from './models'
+import { REQUESTS } from './requests'
 
 /*
  * A backup is one compressed file of lines: first what it is and which columns its tables
@@ -64,7 +65,7 @@ export async function writeBackup(url: string, file: string): Promise<number> {
     const tables: Record<string, string[]> = {}
     for (const [table = '', column = ''] of columns) (tables[table] ??= []).push(column)
     // What can be found again does not go with it.
-    const { [DONE]: done, [Kept.tableName]: _, ...kept } = tables
+    const { [DONE]: done, [Kept.tableName]: _, [REQUESTS]: __, ...kept } = tables
     const seen = done ? (await ask(`SELECT name FROM ${DONE} ORDER BY name`)).map(([name = '']) => name) : []
     const head = line({ format: FORMAT, version: 1, made: new Date().toISOString(), migrations: seen, tables: kept })
     hash.update(head)
@@ -82,6 +83,7 @@ export async function writeBackup(url: string, file: string): Promise<number> {
   }
   const unfinished = `${file}.new-${process.pid}`
   await mkdir(dirname(file), { recursive: true })
+  await clearUnfinished(dirname(file))
   try {
     await pipeline(Readable.from(lines()), createGzip(), createWriteStream(unfinished, { mode: 0o600 }))
     const written = await open(unfinished, 'r+')
@@ -96,6 +98,25 @@ export async function writeBackup(url: string, file: string): Promise<number> {
   }
   finally {
     connection.destroy()
+  }
+}
+
+/** Removes what is left in a folder of backups that were killed half-way: those whose process is gone. */
+async function clearUnfinished(folder: string): Promise<void> {
+  for (const name of await readdir(folder)) {
+    const [, pid] = /\.backup\.new-(\d+)$/.exec(name) ?? []
+    if (pid !== undefined && !isRunning(Number(pid))) await rm(join(folder, name), { force: true })
+  }
+}
+
+function isRunning(pid: number): boolean {
+  try {
+    process.kill(pid, 0)
+    return true
+  }
+  catch (error) {
+    // Of somebody else, but there.
+    return (error as NodeJS.ErrnoException).code === 'EPERM'
   }
 }
 
@@ -124,9 +145,10 @@ async function readBackup(file: string, take: (row: Row, head: Head) => Promise<
         hash.update(`${text}\n`)
       }
       else if (Array.isArray(data)) {
+        if (!isRow(data, head)) throw new BackupError(`${file} is damaged: its line ${rows + 2} is no row of a table.`)
         rows += 1
         hash.update(`${text}\n`)
-        await take(data as Row, head)
+        await take(data, head)
       }
       else {
         tail = data as Tail
@@ -153,7 +175,22 @@ function headIn(data: unknown, file: string): Head {
   const head = data as Partial<Head> | null
   if (head?.format !== FORMAT) throw new BackupError(`${file} is no backup of Wakaru.`)
   if (head.version !== 1) throw new BackupError(`${file} was made by a newer Wakaru than this one.`)
+  const names = (list: unknown): list is string[] => Array.isArray(list) && list.every(name => typeof name === 'string' && NAME.test(name))
+  const { tables, migrations: done } = head
+  const isWhole = typeof tables === 'object' && tables !== null && names(Object.keys(tables)) && Object.values(tables).every(names)
+  if (!isWhole || !Array.isArray(done) || !done.every(name => typeof name === 'string'))
+    throw new BackupError(`${file} is damaged: its first line does not say what is in it.`)
   return head as Head
+}
+
+/** Names of tables and columns; they go into statements as they are. */
+const NAME = /^[a-z][a-z0-9_]{0,63}$/
+
+/** Whether a line is a row of one of the tables. */
+const isRow = (data: unknown[], { tables }: Head): data is Row => {
+  const [table, values, ...more] = data
+  if (more.length > 0 || typeof table !== 'string' || !Object.hasOwn(tables, table) || !Array.isArray(values)) return false
+  return values.length === tables[table]?.length && values.every(value => value === null || typeof value === 'string')
 }
 
 /** Checks that a backup is whole; answers what is in it. */

@@ -21,6 +21,7 @@ async function keep(what: string, file: string): Promise<string> {
 
 const [what = '', file = ''] = process.argv.slice(2)
 keep(what, file).then(console.log, (error: Error) => {
-  console.error(error instanceof BackupError ? error.message : error)
+  const more = 'code' in error && error.code === 'ENOENT' ? 'There is no such file.' : error.message.split('\n')[0]
+  console.error(error instanceof BackupError ? error.message : `${file}: that did not work. ${more}`)
   process.exitCode = 1
 })

@@ -1,0 +1,2 @@
+/** Table in which it is counted how much is asked for from each address. */
+export const REQUESTS = 'requests'
