@@ -6,12 +6,14 @@ import { checkNode, installMariaDb, installPackages } from './lib/install.mjs'
 import { ROOT } from './lib/root.mjs'
 import { buildApplication } from './lib/sources.mjs'
 import { Stop, main, say } from './lib/talk.mjs'
-import { badRequests, lists, load } from './torture/requests.mjs'
+import { load } from './torture/load.mjs'
+import { badRequests, lists } from './torture/requests.mjs'
+import { work } from './torture/work.mjs'
 import { backups, migrations, saving, starts } from './torture/kills.mjs'
 import { probing } from './torture/probing.mjs'
 import { recount } from './torture/recount.mjs'
 
-const PARTS = { starts, migrations, saving, backups, requests: badRequests, lists, load, recount, probing }
+const PARTS = { starts, migrations, saving, backups, requests: badRequests, work, lists, load, recount, probing }
 const HELP = `npm run torture [-- options]
 
   --only PART     one of: ${Object.keys(PARTS).join(', ')}; may be given several times

@@ -6,7 +6,7 @@ import { around, itemAt, neighbours } from '../lists'
 /** Round edges give many lines close together; so many each way find a rectangle that is hardly smaller than the largest one. */
 const MOST_LINES = 36
 /** An edge that runs aslant by less, in micrometres, is one of a round. */
-const SLANT = 15_000
+const SLANT = 10_000
 type Spot = readonly [number, number]
 
 /** How far off its corners a cell is looked at, as a share of its size. */

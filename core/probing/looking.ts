@@ -91,6 +91,8 @@ export function hiddenParts(card: Construction): Map<string, Verdict> {
       seenOf(sheets, part, { within: at === 0 ? arm : Infinity, slope, straight: at === 1 }, grid)))
     const share = seen(STRICT)
     // Few points speak for much: what little is seen of is looked at more closely, and so is what nothing was seen of.
+    // Where two panels of one sheet lie in one plane, as a tab and its wall, points do not tell which of them lies in front.
+    if (isOnTwo(card, part, poses[1])) return [[part.key, 'hardly']]
     // Between two sheets that are glued together nothing is seen, wherever thin drawings put it.
     if (share > ENOUGH && isPressed(card, part)) return [[part.key, 'hardly']]
     if (share > PLENTY || (share > ENOUGH && seen(STRICT, FINE) > ENOUGH)) return [[part.key, 'no']]
@@ -113,6 +115,18 @@ function isPressed(card: Construction, { key }: Part): boolean {
     by === joint.onto && means !== 'held' && (faceDown ? 'inside' : 'outside') === joint.face)
   const below = card.parts.find(part => part.key === joint.onto.part)
   return isDown || (below !== undefined && isLayer(below) && isPressed(card, below))
+}
+
+/** Whether what a part lies on lies in the very plane of another panel of the same sheet, and upon it. */
+function isOnTwo(card: Construction, { key }: Part, sheets: Sheet[]): boolean {
+  const joint = card.joints.find(({ part }) => part === key)
+  const below = joint && sheets.find(({ panel }) => panel === joint.onto)
+  if (!joint || !below) return false
+  const { width, height } = below.panel
+  const middle = placeOn(below, [width.value / 2, height.value / 2])
+  const isUpon = (other: Sheet) => other !== below && other.part === below.part && Math.abs(along(other.out, below.out)) > FLAT
+    && Math.abs(fromSheet(other, middle).height) < OFF && hasPaper(other, fromSheet(other, middle).spot)
+  return sheets.some(isUpon) || (isLayer(below.part) && isOnTwo(card, below.part, sheets))
 }
 
 /** So much of a side that is seen is surely seen; less than so much is nothing. */

@@ -12,6 +12,9 @@ const MARK = { inch: inches(1 / 16), metric: millimetres(1) } as const
 const bare = (parameters: ParameterInputs = {}): CardEntry =>
   ({ parameters, papers: {}, faces: [], free: [], parts: [] }) as unknown as CardEntry
 
+/** No line of writing is lower. */
+const LINE = millimetres(6)
+
 /** Any of the choices that a fold offers; every other card is made as is natural. */
 function randomChoices({ parameters }: Fold, chance: ReturnType<typeof chanceOf>): ParameterInputs {
   if (chance.pick([true, false])) return {}
@@ -99,6 +102,7 @@ function written(fold: Fold, made: WorkedOut): string[] {
     const [area, room] = [stated.width.value * stated.height.value, found.width * found.height]
     // Nobody writes on so little.
     if (Math.max(area, room) < inches(1) ** 2 / 4) return []
+    if ([stated.width.value, stated.height.value].some(side => side < LINE) && Math.min(found.width, found.height) < LINE) return []
     // Boxes round what is round take a little more than it does.
     if (area <= room * 1.1 + found.grain && area >= room * 0.75 - found.grain) return []
     const inSquare = (size: number) => (size / inches(1) ** 2).toFixed(1)

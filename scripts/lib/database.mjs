@@ -103,7 +103,9 @@ async function makeData(data) {
  * with us.
  */
 const makerScript = server => `#!/bin/sh
-'${server.replaceAll('\'', '\'\\\'\'')}' "$@" <&0 &
+# What is started aside would read nothing.
+exec 3<&0
+'${server.replaceAll('\'', '\'\\\'\'')}' "$@" <&3 &
 server=$!
 ( while kill -0 ${process.pid} && kill -0 $server; do sleep 0.1; done; kill -9 $server ) 2>/dev/null &
 wait $server

@@ -1,14 +1,17 @@
-import { readFileSync } from 'node:fs'
 import { connect } from 'node:net'
 import { serve } from '../lib/serve.mjs'
-import { readNote } from '../lib/running.mjs'
-import { DEMO, FOLDER, addClass, ask, forget, pause, sendSeats } from './studio.mjs'
+import { memory, percentile } from './people.mjs'
+import { DEMO, FOLDER, addClass, ask, forget, pause } from './studio.mjs'
 
-const servedOn = port => serve({ folder: FOLDER, port, backups: `${FOLDER}-backups` })
-const percentile = (times, share) => [...times].sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))] ?? 0
-const memory = () => {
-  const pid = readNote(FOLDER).processes.find(({ name }) => name === 'application')?.pid
-  return Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1000)
+/** A studio that lets one address ask as much as it likes. */
+async function servedOn(port) {
+  process.env.WAKARU_RATE = '1000000000'
+  try {
+    return await serve({ folder: FOLDER, port, backups: `${FOLDER}-backups` })
+  }
+  finally {
+    delete process.env.WAKARU_RATE
+  }
 }
 
 const JUNK = [
@@ -245,72 +248,4 @@ async function fill(url, classes, papers) {
     ])
   }
   await connection.end()
-}
-
-/** Fifty people at once: most read, some save, a few come and go; nobody waits long, nothing is lost, memory stays. */
-export async function load({ minutes, random }) {
-  forget()
-  const { address, stop } = await servedOn(4313)
-  const ids = []
-  for (let index = 0; index < 50; index++) ids.push(await addClass(address, `People ${index}`))
-  const times = []
-  const sizes = []
-  let [wrong, saved, lost] = [0, 0, 0]
-  const until = Date.now() + minutes * 60_000
-  const timed = async (work) => {
-    const begin = performance.now()
-    const answer = await work()
-    times.push(performance.now() - begin)
-    if (!answer || answer.status >= 400) wrong++
-    return answer
-  }
-  const today = '2026-06-01'
-  await Promise.all([
-    ...ids.map(async (id, index) => {
-      await pause(index * 40)
-      let seats = 1
-      let position = 0
-      while (Date.now() < until) {
-        const kind = random()
-        if (kind < 0.25) await timed(() => ask(address, `/api/classes?when=coming&today=${today}`))
-        else if (kind < 0.4) await timed(() => ask(address, '/api/papers?limit=60'))
-        else if (kind < 0.6) position = (await timed(() => ask(address, `/api/classes/${id}`)))?.data?.position ?? position
-        else if (kind < 0.65) await timed(() => ask(address, '/'))
-        else {
-          seats = (seats % 490) + 1
-          const answer = await timed(() => sendSeats(address, id, Math.max(position, 999_999_999), seats))
-          if (answer?.status === 200) saved++
-        }
-        await pause(300 + random() * 900)
-      }
-      const now = (await ask(address, `/api/classes/${id}`))?.data?.document?.class.seats
-      if (seats > 1 && now !== seats) lost++
-    }),
-    (async () => {
-      await pause(20_000)
-      while (Date.now() < until) {
-        sizes.push(memory())
-        await pause(5000)
-      }
-    })(),
-  ])
-  await stop()
-  const half = Math.floor(sizes.length / 2)
-  const middle = list => Math.round(percentile(list, 0.5))
-  return [
-    {
-      what: `fifty people for ${minutes} minutes`,
-      done: `${times.length} requests, ${saved} of them saves`,
-      seen:
-        `half within ${percentile(times, 0.5).toFixed(0)} ms, 95 % within ${percentile(times, 0.95).toFixed(0)} ms, `
-        + `longest ${Math.max(...times).toFixed(0)} ms; ${wrong} refused, ${lost} lost`,
-      good: percentile(times, 0.95) <= 200 && wrong + lost === 0,
-    },
-    {
-      what: 'memory of the application meanwhile',
-      done: `${sizes.length} looks`,
-      seen: `${middle(sizes.slice(0, half))} MB in the first half, ${middle(sizes.slice(half))} MB in the second`,
-      good: middle(sizes.slice(half)) < middle(sizes.slice(0, half)) * 1.25 + 10,
-    },
-  ]
 }

@@ -22,11 +22,15 @@ async function bin(what: Pick<Binned, 'entity' | 'entityKey' | 'title' | 'docume
 export const binClass = (id: number, document: ClassDocument, transaction: Transaction): Promise<number> =>
   bin({ entity: 'class', entityKey: String(id), title: document.class.title, document }, transaction)
 
-export async function binPapers(rows: StudioPaper[], transaction: Transaction): Promise<void> {
+/** Takes papers off the shelf and puts them into the bin. */
+export async function binPapers(keys: string[], transaction: Transaction): Promise<void> {
   await emptyBin(Date.now(), transaction)
-  const deletedAt = new Date()
-  await Binned.bulkCreate(rows.map(row =>
-    ({ entity: 'paper' as const, entityKey: row.key, title: row.name, document: row.document, deletedAt })), { transaction })
+  await Binned.sequelize?.query(
+    `INSERT INTO ${String(Binned.getTableName())} (entity, entity_key, title, document, deleted_at)
+      SELECT 'paper', \`key\`, name, document, UTC_TIMESTAMP() FROM papers WHERE \`key\` IN (:keys)`,
+    { replacements: { keys }, transaction },
+  )
+  await StudioPaper.destroy({ where: { key: keys }, transaction })
 }
 
 /** Papers that are there again, by a step back or otherwise, need not be brought back. */

@@ -9,8 +9,7 @@ import { classFrom, paperFrom } from './documents'
 import { applyEdit } from './edits'
 import { newToken } from './recorded'
 import { importBatch } from './import'
-import { paperText } from '../workers/saving'
-import { paperColumns } from './rows'
+import { createPapers } from './rows'
 
 // What the server's framework makes of a refusal.
 vi.stubGlobal('createError', (refusal: object) => Object.assign(new Error('refused'), refusal))
@@ -132,7 +131,7 @@ describe('fifty people at once', () => {
   })
 
   it('some of whom use a paper that others take off the shelf: no class names a paper that is gone', async () => {
-    await StudioPaper.create({ ...paperColumns(paperText({ ...DEMO.papers[0]!, key: 'spare', name: 'Spare' })), position: 1 })
+    await database.sequelize.transaction(transaction => createPapers([{ ...DEMO.papers[0]!, key: 'spare', name: 'Spare' }], 1, transaction))
     const answers = await Promise.all(
       fifty.map(at =>
         status(

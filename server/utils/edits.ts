@@ -61,11 +61,12 @@ async function prepare(head: EditHead, body: string, transaction: Transaction): 
   const [studio, row, papers] = [
     await Studio.findByPk(1, { transaction }),
     id === null ? null : await StudioClass.findByPk(id, { transaction }),
-    await StudioPaper.findAll({ where: { key: keys }, transaction }),
+    keys.length === 0 ? [] : await StudioPaper.findAll({ where: { key: keys }, raw: true, transaction }),
   ]
   if (id !== null && !row) throw refusal(404, GONE)
   const others = await missed(head, Number(studio?.position ?? 0), transaction)
-  const texts = papers.map(paper => textOf(paper, 'document'))
+  // As they lie in their rows, nothing is made of them here.
+  const texts = papers.map(({ document }) => document as unknown as string)
   const document = row ? textOf(row, 'document') : undefined
   const size = [body, document ?? '', ...texts, ...others].reduce((sum, { length }) => sum + length, 0)
   const saved = await checked('save', { body, document, papers: texts, others }, size)
@@ -94,7 +95,9 @@ async function missed({ class: id, since, papers }: EditHead, position: number, 
 async function standing({ class: id, papers: keys }: EditHead, transaction: Transaction): Promise<Standing> {
   const row = id === null ? null : await StudioClass.findByPk(id, { attributes: ['position'], transaction })
   if (id !== null && !row) throw refusal(404, GONE)
-  const papers = await StudioPaper.findAll({ attributes: ['key', 'position'], where: { key: keys }, transaction })
+  const papers = keys.length === 0
+    ? []
+    : await StudioPaper.findAll({ attributes: ['key', 'position'], where: { key: keys }, raw: true, transaction })
   const found: Standing = new Map(papers.map(({ key, position }) => [key, Number(position)]))
   if (row) found.set(ofClass(id), Number(row.position))
   return found
@@ -109,13 +112,11 @@ async function write({ class: id }: EditHead, saved: Prepared['saved'], position
   }
   if (saved.gone.length > 0) {
     await mustNotBeUsed(saved.gone, transaction)
-    const where = { key: saved.gone.map(({ key }) => key) }
-    await binPapers(await StudioPaper.findAll({ where, transaction }), transaction)
-    await StudioPaper.destroy({ where, transaction })
+    await binPapers(saved.gone.map(({ key }) => key), transaction)
   }
-  if (saved.papers.length === 0) return
+  if (saved.papers.keys.length === 0) return
   await putPapers(saved.papers, position, transaction)
-  await unbinPapers(saved.papers.map(({ key }) => key), transaction)
+  await unbinPapers(saved.papers.keys, transaction)
 }
 
 const changesOf = ({ class: id }: EditHead, { ofClass, ofPapers }: Prepared['saved']) => [

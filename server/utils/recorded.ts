@@ -2,11 +2,11 @@ import { randomUUID } from 'node:crypto'
 import PQueue from 'p-queue'
 import type { Sequelize, Transaction } from 'sequelize'
 import { Op } from 'sequelize'
-import type { Patch } from '../../core/document'
 import { isFault } from '../database/connection'
 import { Change, Edit, Studio } from '../database/models'
 import { refusal } from './door'
 import type { Recorded } from './rows'
+import { record } from './rows'
 
 /** Positions of changes that are kept: who has not looked for longer reads the class anew. */
 export const KEPT = 20_000
@@ -76,9 +76,7 @@ export async function recorded<T>(
     const { changes, answer } = await work(transaction, position)
     await studio.update({ position }, { transaction })
     await Edit.create({ position, ...mark, label: label.slice(0, 200) }, { transaction })
-    await Change.bulkCreate(
-      changes.map(({ patches, ...change }) => ({ position, ...change, patches: patches as Patch[] })), { transaction },
-    )
+    await record(changes, position, transaction)
     if (position % 500 === 0) await forgetBefore(position - KEPT, transaction)
     return { position, answer }
   }

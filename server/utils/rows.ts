@@ -3,8 +3,8 @@ import { Op } from 'sequelize'
 import type { ClassDocument, PaperEntry, Patch } from '../../core/document'
 import { PaperUse, StudioClass, StudioPaper } from '../database/models'
 import { written } from '../database/models/json'
-import type { ClassText, PaperText } from '../workers/saving'
-import { classText, paperText, unfit } from '../workers/saving'
+import type { ClassText, PaperRows } from '../workers/saving'
+import { classText, paperRows, unfit } from '../workers/saving'
 import { refusal, sentence } from './door'
 
 /*
@@ -19,9 +19,6 @@ export interface Recorded {
   /** As they were made, or as text. */
   patches: Patch[] | string
 }
-
-/** Rows that are written with one statement. */
-const AT_ONCE = 200
 
 /** Its figures are worked out afterwards. */
 const columnsOf = ({ text, title, day }: ClassText, position: number) =>
@@ -52,21 +49,37 @@ export async function removeClass(row: StudioClass, transaction: Transaction): P
   await row.destroy({ transaction })
 }
 
-/** A paper as it goes into its row, but for its position. */
-export const paperColumns = ({ key, name, kind, text }: PaperText) => ({ key, name, kind, document: written(text) })
-
-/** Puts papers on the shelf, in place of those that have their keys. */
-export async function putPapers(papers: PaperText[], position: number, transaction: Transaction): Promise<void> {
-  for (let at = 0; at < papers.length; at += AT_ONCE) {
-    await StudioPaper.bulkCreate(papers.slice(at, at + AT_ONCE).map(paper => ({ ...paperColumns(paper), position })), {
-      transaction, updateOnDuplicate: ['name', 'kind', 'document', 'position'],
-    })
-  }
-  await markUsers(papers.map(({ key }) => key), position, transaction)
+/** Puts papers on the shelf, in place of those that have their keys: all of them with one statement, from one text. */
+export async function putPapers({ keys, text }: PaperRows, position: number, transaction: Transaction): Promise<void> {
+  if (keys.length === 0) return
+  await StudioPaper.sequelize?.query(
+    `INSERT INTO papers (\`key\`, name, kind, document, position, created_at, updated_at)
+      SELECT entry.id, entry.name, entry.kind, entry.document, $2, UTC_TIMESTAMP(), UTC_TIMESTAMP() FROM JSON_TABLE($1, '$[*]' COLUMNS (
+        id VARCHAR(80) PATH '$.key', name VARCHAR(120) PATH '$.name', kind VARCHAR(20) PATH '$.kind', document LONGTEXT PATH '$.text'
+      )) AS entry
+      ON DUPLICATE KEY UPDATE name = VALUES(name), kind = VALUES(kind), document = VALUES(document), position = VALUES(position),
+        updated_at = VALUES(updated_at)`,
+    { bind: [text, position], transaction },
+  )
+  await markUsers(keys, position, transaction)
 }
 
 export const createPapers = (papers: PaperEntry[], position: number, transaction: Transaction): Promise<void> =>
-  putPapers(papers.map(paperText), position, transaction)
+  putPapers(paperRows(papers), position, transaction)
+
+/** Notes down what a change did, all of it with one statement, from one text. */
+export async function record(changes: Recorded[], position: number, transaction: Transaction): Promise<void> {
+  if (changes.length === 0) return
+  const rows = changes.map(({ entity, entityKey, patches }) =>
+    ({ entity, entityKey, patches: typeof patches === 'string' ? patches : JSON.stringify(patches) }))
+  await StudioPaper.sequelize?.query(
+    `INSERT INTO changes (position, entity, entity_key, patches)
+      SELECT $2, entry.entity, entry.entity_key, entry.patches FROM JSON_TABLE($1, '$[*]' COLUMNS (
+        entity VARCHAR(10) PATH '$.entity', entity_key VARCHAR(80) PATH '$.entityKey', patches LONGTEXT PATH '$.patches'
+      )) AS entry`,
+    { bind: [JSON.stringify(rows), position], transaction },
+  )
+}
 
 /** What is found about the classes that use a paper has to be looked at anew. */
 export async function markUsers(papers: string[], position: number, transaction: Transaction): Promise<void> {

@@ -33,11 +33,9 @@ export interface ClassText {
   named: string[]
 }
 
-/** A paper as it goes into its row. */
-export interface PaperText {
-  key: string
-  name: string
-  kind: string
+/** Papers on their way into their rows: a list of key, name, kind and the paper itself as text, all of it one text. */
+export interface PaperRows {
+  keys: string[]
   text: string
 }
 
@@ -63,7 +61,7 @@ export type Saved
     | {
       is: 'right'
       class?: ClassText & { fresh: Naming[] }
-      papers: PaperText[]
+      papers: PaperRows
       /** Papers that are taken away. */
       gone: { key: string, name: string }[]
       /** What is recorded, by the key of a paper, and of the class. */
@@ -130,8 +128,11 @@ export function unfit({ text, named }: ClassText): Problem | undefined {
   return { path: '', problem: `The class has ${sizes}: take kept layouts out of it` }
 }
 
-export const paperText = (paper: PaperEntry): PaperText =>
-  ({ key: paper.key, name: paper.name, kind: paper.kind, text: JSON.stringify({ version: VERSION, ...paper }) })
+export const paperRows = (papers: PaperEntry[]): PaperRows => ({
+  keys: papers.map(({ key }) => key),
+  text: JSON.stringify(papers.map(paper =>
+    ({ key: paper.key, name: paper.name, kind: paper.kind, text: JSON.stringify({ version: VERSION, ...paper }) }))),
+})
 
 const ELSEWHERE = 'The same was changed in another window since you saw it.'
 const wrong = (problems: Problem[]): Saved => ({ is: 'refused', status: 422, message: '', problems })
@@ -163,7 +164,8 @@ export function savedFrom({ body, document, papers, others }: Saving): Saved {
     else byPaper.set(paperOf(patch), [patch])
   }
   const now = new Map(after.papers.map(paper => [paper.key, paper]))
-  const right: Saved = { is: 'right', papers: [], gone: [], ofPapers: {} }
+  const right: Extract<Saved, { is: 'right' }> = { is: 'right', papers: paperRows([]), gone: [], ofPapers: {} }
+  const kept: PaperEntry[] = []
   const problems: Problem[] = []
   const old = new Map(shelf.map(paper => [paper.key, paper]))
   for (const [key, own] of byPaper) {
@@ -174,10 +176,11 @@ export function savedFrom({ body, document, papers, others }: Saving): Saved {
       continue
     }
     const read = openPaper(paper)
-    if (read.ok) right.papers.push(paperText(read.value))
+    if (read.ok) kept.push(read.value)
     else problems.push(...read.problems.map(({ path, problem }) => ({ path: `papers.${key}.${path}`, problem })))
   }
   if (problems.length > 0) return wrong(problems.slice(0, 20))
+  right.papers = paperRows(kept)
   const ofClass = patches.filter(patch => !isOfPapers(patch))
   if (!opened || ofClass.length === 0) return right
 
@@ -187,7 +190,7 @@ export function savedFrom({ body, document, papers, others }: Saving): Saved {
   const row = classText(sensible.value)
   const problem = unfit(row)
   if (problem) return wrong([problem])
-  const present = new Set(right.papers.map(({ key }) => key))
+  const present = new Set(right.papers.keys)
   return {
     ...right,
     class: { ...row, fresh: freshNames(opened, sensible.value).filter(({ paper }) => !present.has(paper)) },

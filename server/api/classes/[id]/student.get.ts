@@ -1,14 +1,14 @@
 import { format } from 'date-fns'
 
 /** Addresses of this machine itself. */
-const LOOPBACK = ['127.0.0.1', '::1', '::ffff:127.0.0.1']
+const LOOPBACK = /^(::ffff:)?127\.\d{1,3}\.\d{1,3}\.\d{1,3}$|^::1$/
 
 /**
  * The page of a class for its students, or of one bag (`?seat=seat-3`), in their own units (`?units=metric`), to look at or to save
  * (`?save=yes`). Until links to it can be withdrawn it is answered on this machine only.
  */
 export default defineDoor(async (event) => {
-  if (!LOOPBACK.includes(event.node.req.socket.remoteAddress ?? ''))
+  if (!LOOPBACK.test(event.node.req.socket.remoteAddress ?? ''))
     throw refusal(403, 'The student page is shown on the machine that Wakaru runs on. Save it there as a file to send it.')
   const { seat, units = '', save } = getQuery(event)
   if (units !== '' && units !== 'inch' && units !== 'metric') throw refusal(400, 'units is inch or metric.')

@@ -1,0 +1,97 @@
+import { zipSync } from 'fflate'
+import { serve } from '../lib/serve.mjs'
+import { edit, mainThread, memory, person } from './people.mjs'
+import { DEMO, FOLDER, forget, pause } from './studio.mjs'
+
+/** Milliseconds of the main thread that whatever is allowed may take. */
+const MOST = 50
+
+/** What is allowed and as heavy as it can be, each with what the main thread does for it, beside a request that asks for nothing. */
+export async function work() {
+  forget()
+  process.env.WAKARU_RATE = '1000000000'
+  const { address, stop } = await serve({ folder: FOLDER, port: 4314, backups: `${FOLDER}-backups` })
+  delete process.env.WAKARU_RATE
+  const one = person(address, 0)
+  const rows = []
+  const file = JSON.parse(DEMO)
+  const add = async (change = () => {}) => {
+    const copy = structuredClone(file)
+    change(copy)
+    return (await one.ask('/api/import', { method: 'POST', body: JSON.stringify(copy) })).data?.id
+  }
+  const id = await add()
+  const [paper] = file.papers
+  const [card] = file.cards
+  const heavy = await add((copy) => {
+    copy.class.seats = 500
+    copy.cards = Array.from({ length: 40 }, (_, at) => ({ ...card, key: `card-${at}`, title: `Card ${at}`, kits: 10_000 }))
+  })
+  const quiet = async () => {
+    let before
+    do {
+      before = mainThread()
+      await pause(300)
+    } while (mainThread() - before > 3)
+  }
+  const measure = async (ask, times = 1) => {
+    await quiet()
+    const begin = mainThread()
+    const answers = []
+    for (let at = 0; at < times; at++) answers.push(await ask(at))
+    // What it leaves to be done afterwards counts too, but for what others ask for.
+    await pause(30)
+    return { status: answers[0]?.status, busy: (mainThread() - begin) / times }
+  }
+  for (let times = 0; times < 50; times++) await one.ask('/api/health')
+  const nothing = (await measure(() => one.ask('/api/health'), 100)).busy
+  /** What changes nothing is asked five times: what a first time costs more is not of that request. */
+  const row = async (what, ask, expected, times = 1) => {
+    const { status, busy } = await measure(ask, times)
+    const ratio = busy / nothing
+    rows.push({
+      what,
+      done: `answered ${status}`,
+      seen: `${busy.toFixed(1)} ms of the main thread, ${Math.round(ratio)} × a request for nothing; ${memory()} MB`,
+      good: expected.includes(status) && busy <= MOST,
+    })
+  }
+  const small = { key: '', name: 'x' }
+  const pieces = at => ({ ...(card.free?.[0] ?? {}), ...small, key: `p-${at}` })
+  const list = (length, entry) => Array.from({ length }, (_, at) => entry(at))
+  const edits = (what, patches, expected, of = id, since) =>
+    row(what, () => one.ask('/api/edits', edit(of, patches, since)), expected)
+
+  for (let times = 1; times < 40; times++) await one.ask('/api/edits', edit(id, [{ op: 'set', path: ['class', 'seats'], value: times }]))
+  await edits('an edit of one figure', [{ op: 'set', path: ['class', 'seats'], value: 9 }], [200])
+  await edits('an edit of 5,000 adds to one list', list(5000, at => ({
+    op: 'add', path: ['cards', card.key, 'free'], entry: pieces(at), after: null,
+  })), [422])
+  await edits('an edit of 5,000 orders of one list', list(5000, () => ({ op: 'order', path: ['cards'], keys: [] })), [200, 422])
+  const field = (name, most) => list(5000, at => ({ op: 'set', path: ['class', name], value: 1 + (at % most) }))
+  await edits('an edit of 5,000 changes of one field', field('seats', 400), [200])
+  await edits('the same against another window’s 5,000', field('spares', 50), [200], id, 1)
+  const plain = { ...paper, offcuts: [], stocks: paper.stocks.slice(0, 1) }
+  const many = list(2000, at => ({ op: 'add', path: ['papers'], entry: { ...plain, key: `many-${at}`, name: `Many ${at}` }, after: null }))
+  await edits('2,000 papers put on the shelf', many, [200], null)
+  await edits('2,000 papers taken off it', many.map(({ entry }) => ({ op: 'remove', path: ['papers', entry.key] })), [200], null)
+  const renamed = [{ op: 'set', path: ['class', 'title'], value: 'Heavy' }]
+  await edits('a class that is renamed, of forty cards and 10,000 kits', renamed, [200], heavy)
+  await pause(2500)
+  await row('the list of classes with that one', () => one.ask('/api/classes?when=all'), [200], 5)
+  await row('that class', () => one.ask(`/api/classes/${heavy}`), [200], 5)
+  await row('the student page of that class', () => one.ask(`/api/classes/${heavy}/student`), [200, 422], 5)
+  await row('all pieces of that class as a table', () => one.ask(`/api/classes/${heavy}/pieces`), [200, 422], 5)
+  await row('that class as a file', () => one.ask(`/api/classes/${heavy}/file`), [200], 5)
+  const encode = text => new TextEncoder().encode(text)
+  const zip = (what, files, expected) =>
+    row(what, () => one.ask('/api/archive', { method: 'POST', type: 'application/zip', body: Buffer.from(zipSync(files)) }), expected)
+  await zip('an archive of 40 classes of four megabytes of blanks each',
+    Object.fromEntries(list(40, at => [`${at}.json`, encode(' '.repeat(3_990_000))])), [201])
+  await zip('an archive of one file of 200 MB', { 'a.json': new Uint8Array(200_000_000) }, [422])
+  const text = `"${'x'.repeat(3_900_000)}"`
+  await row('a file of four megabytes that is no class', () => one.ask('/api/import', { method: 'POST', body: text }), [422])
+  one.leave()
+  await stop()
+  return rows
+}
