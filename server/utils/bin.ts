@@ -5,7 +5,7 @@ import { isSame, namedPapers } from '../../core/document'
 import { Binned, StudioClass, StudioPaper } from '../database/models'
 import { classFrom, paperFrom } from './documents'
 import { refusal } from './door'
-import type { Recorded } from './rows'
+import type { Recorded } from '../workers/saving'
 import { createClass, createPapers } from './rows'
 
 /** Days that what was deleted can be brought back. */

@@ -42,7 +42,7 @@ export async function applyEdit(sequelize: Sequelize, body: string): Promise<{ p
         const prepared = ready ?? await prepare(head, body, transaction)
         if (ready && !isSame(ready.stood, await standing(head, transaction))) throw new MovedError()
         await write(head, prepared.saved, position, transaction)
-        return { changes: changesOf(head, prepared.saved), answer: undefined }
+        return { changes: prepared.saved.changes, answer: undefined }
       })
       return { position }
     }
@@ -118,11 +118,6 @@ async function write({ class: id }: EditHead, saved: Prepared['saved'], position
   await putPapers(saved.papers, position, transaction)
   await unbinPapers(saved.papers.keys, transaction)
 }
-
-const changesOf = ({ class: id }: EditHead, { ofClass, ofPapers }: Prepared['saved']) => [
-  ...(ofClass === undefined ? [] : [{ entity: 'class' as const, entityKey: String(id), patches: ofClass }]),
-  ...Object.entries(ofPapers).map(([entityKey, patches]) => ({ entity: 'paper' as const, entityKey, patches })),
-]
 
 const changedElsewhere = () => refusal(409, 'The same was changed in another window since you saw it.')
 

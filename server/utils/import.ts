@@ -6,7 +6,7 @@ import { StudioPaper } from '../database/models'
 import { unbinClass } from './bin'
 import { paperFrom } from './documents'
 import { newToken, recorded } from './recorded'
-import type { Recorded } from './rows'
+import type { Recorded } from '../workers/saving'
 import { createClass, createPapers } from './rows'
 
 /** Adds a class from a batch, and the papers it brings, inside a transaction that is recorded. */

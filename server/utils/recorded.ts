@@ -5,7 +5,8 @@ import { Op } from 'sequelize'
 import { isFault } from '../database/connection'
 import { Change, Edit, Studio } from '../database/models'
 import { refusal } from './door'
-import type { Recorded } from './rows'
+import type { Recorded, RecordedText } from '../workers/saving'
+import { recordedText } from '../workers/saving'
 import { record } from './rows'
 
 /** Positions of changes that are kept: who has not looked for longer reads the class anew. */
@@ -52,7 +53,7 @@ export async function recorded<T>(
   sequelize: Sequelize,
   label: string,
   mark: Mark,
-  work: (transaction: Transaction, position: number) => Promise<{ changes: Recorded[], answer: T }>,
+  work: (transaction: Transaction, position: number) => Promise<{ changes: Recorded[] | RecordedText, answer: T }>,
 ): Promise<{ position: number, answer?: T }> {
   if (line.size >= MOST_WAITING) throw refusal(503, 'Too many changes are being saved at the moment. Try again.')
   return await line.add(async () => {
@@ -76,7 +77,7 @@ export async function recorded<T>(
     const { changes, answer } = await work(transaction, position)
     await studio.update({ position }, { transaction })
     await Edit.create({ position, ...mark, label: label.slice(0, 200) }, { transaction })
-    await record(changes, position, transaction)
+    await record(typeof changes === 'string' ? changes : recordedText(changes), position, transaction)
     if (position % 500 === 0) await forgetBefore(position - KEPT, transaction)
     return { position, answer }
   }

@@ -1,9 +1,9 @@
 import type { Transaction } from 'sequelize'
 import { Op } from 'sequelize'
-import type { ClassDocument, PaperEntry, Patch } from '../../core/document'
+import type { ClassDocument, PaperEntry } from '../../core/document'
 import { PaperUse, StudioClass, StudioPaper } from '../database/models'
 import { written } from '../database/models/json'
-import type { ClassText, PaperRows } from '../workers/saving'
+import type { ClassText, PaperRows, RecordedText } from '../workers/saving'
 import { classText, paperRows, unfit } from '../workers/saving'
 import { refusal, sentence } from './door'
 
@@ -11,14 +11,6 @@ import { refusal, sentence } from './door'
  * Rows of classes and papers, with what stands beside their documents: what lists are
  * sorted by, and which class uses which paper. Whatever writes a document does it here.
  */
-
-/** What a change did to one class or paper, for whoever was not there. */
-export interface Recorded {
-  entity: 'class' | 'paper'
-  entityKey: string
-  /** As they were made, or as text. */
-  patches: Patch[] | string
-}
 
 /** Its figures are worked out afterwards. */
 const columnsOf = ({ text, title, day }: ClassText, position: number) =>
@@ -68,16 +60,13 @@ export const createPapers = (papers: PaperEntry[], position: number, transaction
   putPapers(paperRows(papers), position, transaction)
 
 /** Notes down what a change did, all of it with one statement, from one text. */
-export async function record(changes: Recorded[], position: number, transaction: Transaction): Promise<void> {
-  if (changes.length === 0) return
-  const rows = changes.map(({ entity, entityKey, patches }) =>
-    ({ entity, entityKey, patches: typeof patches === 'string' ? patches : JSON.stringify(patches) }))
+export async function record(changes: RecordedText, position: number, transaction: Transaction): Promise<void> {
   await StudioPaper.sequelize?.query(
     `INSERT INTO changes (position, entity, entity_key, patches)
       SELECT $2, entry.entity, entry.entity_key, entry.patches FROM JSON_TABLE($1, '$[*]' COLUMNS (
         entity VARCHAR(10) PATH '$.entity', entity_key VARCHAR(80) PATH '$.entityKey', patches LONGTEXT PATH '$.patches'
       )) AS entry`,
-    { bind: [JSON.stringify(rows), position], transaction },
+    { bind: [changes, position], transaction },
   )
 }
 

@@ -39,6 +39,19 @@ export interface PaperRows {
   text: string
 }
 
+/** What a change did to one class or paper, for whoever was not there. */
+export interface Recorded {
+  entity: 'class' | 'paper'
+  entityKey: string
+  patches: Patch[]
+}
+
+/** All that a change did, as the text that its rows are written from. */
+export type RecordedText = string
+
+export const recordedText = (changes: Recorded[]): RecordedText =>
+  JSON.stringify(changes.map(({ patches, ...change }) => ({ ...change, patches: JSON.stringify(patches) })))
+
 /** Where a paper is named that was not named there before. */
 export interface Naming {
   path: string
@@ -64,9 +77,7 @@ export type Saved
       papers: PaperRows
       /** Papers that are taken away. */
       gone: { key: string, name: string }[]
-      /** What is recorded, by the key of a paper, and of the class. */
-      ofClass?: string
-      ofPapers: Record<string, string>
+      changes: RecordedText
     }
 
 const isOfPapers = ({ path }: Patch) => path[0] === 'papers'
@@ -164,12 +175,13 @@ export function savedFrom({ body, document, papers, others }: Saving): Saved {
     else byPaper.set(paperOf(patch), [patch])
   }
   const now = new Map(after.papers.map(paper => [paper.key, paper]))
-  const right: Extract<Saved, { is: 'right' }> = { is: 'right', papers: paperRows([]), gone: [], ofPapers: {} }
+  const right: Extract<Saved, { is: 'right' }> = { is: 'right', papers: paperRows([]), gone: [], changes: '[]' }
   const kept: PaperEntry[] = []
+  const changes: Recorded[] = []
   const problems: Problem[] = []
   const old = new Map(shelf.map(paper => [paper.key, paper]))
   for (const [key, own] of byPaper) {
-    right.ofPapers[key] = JSON.stringify(own)
+    changes.push({ entity: 'paper', entityKey: key, patches: own })
     const [paper, was] = [now.get(key), old.get(key)]
     if (!paper) {
       if (was) right.gone.push({ key, name: was.name })
@@ -181,6 +193,7 @@ export function savedFrom({ body, document, papers, others }: Saving): Saved {
   }
   if (problems.length > 0) return wrong(problems.slice(0, 20))
   right.papers = paperRows(kept)
+  right.changes = recordedText(changes)
   const ofClass = patches.filter(patch => !isOfPapers(patch))
   if (!opened || ofClass.length === 0) return right
 
@@ -194,7 +207,7 @@ export function savedFrom({ body, document, papers, others }: Saving): Saved {
   return {
     ...right,
     class: { ...row, fresh: freshNames(opened, sensible.value).filter(({ paper }) => !present.has(paper)) },
-    ofClass: JSON.stringify(ofClass),
+    changes: recordedText([{ entity: 'class', entityKey: String(checked.value.class), patches: ofClass }, ...changes]),
   }
 }
 
