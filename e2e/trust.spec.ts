@@ -144,7 +144,7 @@ test('everything goes out as one archive and comes in again', async ({ page, req
   expect(names.filter(name => name.endsWith('.wakaru.json')).length).toBeGreaterThanOrEqual(total - 5)
 
   // One file of it, and one that cannot be read.
-  const { zipSync, strToU8 } = await import('fflate')
+  const { zipSync, strFromU8, strToU8 } = await import('fflate')
   const own = zipSync({ 'a.wakaru.json': strToU8(DEMO.replace('Tide and Lantern', 'Out of the archive')), 'b.json': strToU8('{}') })
   await visit(page, '/')
   await page.getByLabel('Batch file to import').setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: Buffer.from(own) })
@@ -153,6 +153,21 @@ test('everything goes out as one archive and comes in again', async ({ page, req
   await page.keyboard.press('Escape')
   await lookFor(page, 'Out of the archive')
   await expect(page.getByRole('link', { name: 'Out of the archive' })).toBeVisible()
+
+  // Once more it says what is there, and nothing is twice unless somebody wants it so.
+  const buffer = Buffer.from(zipSync({ 'a.wakaru.json': unzipSync(own)['a.wakaru.json']! }))
+  const whole = { name: 'all.zip', mimeType: 'application/zip', buffer }
+  await page.getByLabel('Batch file to import').setInputFiles(whole)
+  const dialog = page.getByRole('dialog', { name: 'Some are there already' })
+  await expect(dialog).toContainText('Out of the archive')
+  await dialog.getByRole('button', { name: 'Leave them out' }).click()
+  await expect(page.getByText('No class was new.')).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Out of the archive' })).toHaveCount(1)
+  await page.getByLabel('Batch file to import').setInputFiles(whole)
+  await dialog.getByRole('button', { name: 'Add them once more' }).click()
+  await expect(page.getByRole('link', { name: 'Out of the archive' })).toHaveCount(2)
+  const { settings } = JSON.parse(strFromU8(unzipSync(bytes)['studio.json']!))
+  expect(settings.tools.inch.mark).toBeDefined()
   const refused = await request.post('/api/archive', { data: Buffer.from('no archive'), headers: { 'Content-Type': 'application/zip' } })
   expect([refused.status(), (await refused.json()).message]).toEqual([422, expect.stringContaining('is no archive that can be read')])
 })

@@ -2,23 +2,29 @@ import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import { Op } from 'sequelize'
 import { namedPapers } from '../../core/document'
 import { writeBatch } from '../../core/formats'
-import { StudioClass } from '../database/models'
+import { StudioClass, Variant } from '../database/models'
 import { papersWith } from './classes'
 import { batchFrom, classFrom } from './documents'
+import { readSettings } from './settings'
+import { listed } from './variants'
+
+/** What of the studio itself lies in an archive. */
+export const BELONGINGS = 'studio.json'
 
 /** A title as part of a file name. */
 const plain = (title: string) =>
   title.normalize('NFKD').replace(/[^\w\s-]/g, '').trim().replace(/\s+/g, '-').toLowerCase().slice(0, 50) || 'class'
 
 /**
- * Every class of the studio as a batch file with its papers, in one archive, made while it is read: no more than
+ * The settings and variants of the studio and every class as a batch file with its papers, in one archive, made while it is read: no
+ * more than
  * one class is held at a time.
  */
 export function archive(): ReadableStream<Uint8Array> {
   let after = 0
   let zip: Zip
   return new ReadableStream<Uint8Array>({
-    start(controller) {
+    async start(controller) {
       zip = new Zip((error, data, final) => {
         if (error) return controller.error(error)
         controller.enqueue(data)
@@ -26,8 +32,15 @@ export function archive(): ReadableStream<Uint8Array> {
       })
       const about = new ZipPassThrough('README.txt')
       zip.add(about)
-      const words = 'Classes of a Wakaru studio, each with its papers. Import this archive, or any file in it.\n'
+      const words = 'Classes of a Wakaru studio, each with its papers, and its settings with prices, and its variants. '
+        + 'Import this archive, or the file of any class.\n'
       about.push(new TextEncoder().encode(words), true)
+      const belongings = new ZipDeflate(BELONGINGS)
+      zip.add(belongings)
+      useDatabase()
+      const [{ settings }, variants] = [await readSettings(), await Variant.findAll({ order: ['id'] })]
+      const data = { settings, variants: variants.map(listed).map(({ id: _, ...variant }) => variant) }
+      belongings.push(new TextEncoder().encode(JSON.stringify(data, null, 2)), true)
     },
     async pull() {
       useDatabase()

@@ -26,7 +26,7 @@ const LANES: Record<'saves' | 'archives' | 'pages' | 'figures', Limits> = {
   figures: { threads: 1, waiting: 4, patience: 30_000, memory: 512 },
 }
 const LANE_OF: Record<CheckName, keyof typeof LANES> = {
-  batch: 'saves', edit: 'saves', save: 'saves', archive: 'archives', unpack: 'archives',
+  batch: 'saves', edit: 'saves', save: 'saves', archive: 'archives', unpack: 'archives', belongings: 'archives',
   file: 'pages', pieces: 'pages', pattern: 'pages', student: 'pages', summary: 'figures',
 }
 

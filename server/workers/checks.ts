@@ -1,13 +1,15 @@
 import { unzipSync } from 'fflate'
 import { packedBags, prepare, summaryOf } from '../../core/batch'
 import type { ClassSummary } from '../../core/batch'
-import type { Batch, Checked } from '../../core/document'
+import type { Batch, Checked, StudioSettings } from '../../core/document'
 import { BOUNDS, withoutNames } from '../../core/document'
+import { checkShape, openSettings } from '../../core/document/open'
 import { piecesCsv, writePattern } from '../../core/exports'
 import { blanksOf } from '../../core/folds'
 import { readBatch, writeBatch } from '../../core/formats'
 import type { Units } from '../../core/lengths'
 import { studentPage } from '../../core/prints'
+import { VariantShape } from '../utils/shapes'
 import { readEdit, savedFrom } from './saving'
 import type { Stored } from './stored'
 import { batchOf } from './stored'
@@ -18,6 +20,18 @@ const MOST_CLASSES = 5000
 /** A page or a file that is made of a class, or why there is none. */
 export type Made = { title: string, text: string } | { status: number, message: string }
 
+/** One file of an archive by its place, as far as it is no larger than any may be. */
+function unpacked(bytes: Uint8Array, place: number): string | undefined {
+  let at = -1
+  const [file] = Object.values(unzipSync(bytes, {
+    filter({ name, originalSize }) {
+      if (name.endsWith('.json')) at += 1
+      return name.endsWith('.json') && at === place && originalSize <= BOUNDS.file
+    },
+  }))
+  return file && new TextDecoder().decode(file)
+}
+
 /** Works that take their time: each can be done in a thread of its own, and has no other way in or out. */
 export const CHECKS = {
   /** A batch file. */
@@ -26,7 +40,7 @@ export const CHECKS = {
   edit: readEdit,
   /** What becomes of what is saved. */
   save: savedFrom,
-  /** Names of the batch files in an archive, in their order. */
+  /** Names of the files in an archive that may be read, in their order. */
   archive(bytes: Uint8Array): Checked<string[]> {
     const names: string[] = []
     let isTooMuch = false
@@ -48,15 +62,22 @@ export const CHECKS = {
   },
   /** One batch file of an archive by its place; no more than it is unpacked, and no more of it than it may have. */
   unpack({ bytes, place }: { bytes: Uint8Array, place: number }): Checked<Batch> {
-    let at = -1
-    const [file] = Object.values(unzipSync(bytes, {
-      filter({ name, originalSize }) {
-        if (name.endsWith('.json')) at += 1
-        return name.endsWith('.json') && at === place && originalSize <= BOUNDS.file
-      },
-    }))
-    if (!file) return { ok: false, problems: [{ path: '', problem: 'cannot be unpacked' }] }
-    return readBatch(new TextDecoder().decode(file))
+    const text = unpacked(bytes, place)
+    return text === undefined ? { ok: false, problems: [{ path: '', problem: 'cannot be unpacked' }] } : readBatch(text)
+  },
+  /** What of the studio itself lies in an archive: its settings or its variants; nothing where that cannot be read. */
+  belongings({ bytes, place }: { bytes: Uint8Array, place: number }): { settings?: StudioSettings, variants?: VariantShape[] } {
+    const text = unpacked(bytes, place)
+    try {
+      const data = JSON.parse(text ?? '') as { settings?: unknown, variants?: unknown }
+      const settings = openSettings(data.settings)
+      const list = Array.isArray(data.variants) ? data.variants.slice(0, MOST_CLASSES) : []
+      const variants = list.map((entry: unknown) => checkShape(VariantShape, entry)).flatMap(read => (read.ok ? [read.value] : []))
+      return { ...(data.settings !== undefined && settings.ok && { settings: settings.value }), variants }
+    }
+    catch {
+      return {}
+    }
   },
   /** What a list shows of a class. */
   summary(stored: Stored): ClassSummary {

@@ -8,17 +8,52 @@ const refused = ref<{ file: string, message: string, problems: Problem[], some?:
 const toast = useToast()
 const busy = ref(false)
 
-/** Adds every class of an archive; those that cannot be read are named, the others are there. */
-async function takeArchive(file: File) {
-  const { added, refused: left } = await $fetch<{ added: number, refused: { file: string, problem: string }[] }>('/api/archive', {
+interface Taken {
+  added: number
+  there: string[]
+  refused: { file: string, problem: string }[]
+}
+
+/** Classes of an archive that are there already, just as they are. */
+const twice = shallowRef<{ file: File, titles: string[] }>()
+
+/**
+ * Adds every class of an archive; those that cannot be read are named, the others are there.
+ * @param twins what becomes of those that are there already; asked about before anything is changed
+ */
+async function takeArchive(file: File, twins: 'ask' | 'skip' | 'add' = 'ask') {
+  const { added, there, refused: left } = await $fetch<Taken>('/api/archive', {
     method: 'POST',
     body: file,
+    query: { twins },
     headers: { 'Content-Type': 'application/zip' },
   })
+  if (there.length > 0) {
+    twice.value = { file, titles: there }
+    return
+  }
   emit('imported')
-  toast.add({ severity: 'success', summary: added === 1 ? 'One class imported.' : `${added} classes imported.`, life: 6000 })
+  const summary = added === 0 ? 'No class was new.' : added === 1 ? 'One class imported.' : `${added} classes imported.`
+  toast.add({ severity: 'success', summary, life: 6000 })
   if (left.length === 0) return
   refused.value = { file: file.name, message: '', problems: left.map(({ file: path, problem }) => ({ path, problem })), some: true }
+}
+
+/** Goes on once it is known what becomes of those that are there. */
+async function takeRest(twins: 'skip' | 'add') {
+  const archive = twice.value?.file
+  twice.value = undefined
+  if (!archive) return
+  busy.value = true
+  try {
+    await takeArchive(archive, twins)
+  }
+  catch (error) {
+    refused.value = { file: archive.name, ...refusalOf(error) }
+  }
+  finally {
+    busy.value = false
+  }
 }
 
 async function take(event: Event) {
@@ -75,6 +110,43 @@ async function take(event: Event) {
     tabindex="-1"
     @change="take"
   >
+  <Dialog
+    v-if="twice && !refused"
+    visible
+    modal
+    header="Some are there already"
+    :style="{ width: '30rem' }"
+    @update:visible="twice = undefined"
+  >
+    <p>
+      {{ twice.titles.length === 1 ? 'This class of the archive is' : `These ${twice.titles.length} classes of the archive are` }} in your
+      studio already, just as {{ twice.titles.length === 1 ? 'it is' : 'they are' }} there. Nothing has been changed yet.
+    </p>
+    <ul>
+      <li
+        v-for="(title, at) in twice.titles.slice(0, 12)"
+        :key="at"
+      >
+        {{ title }}
+      </li>
+    </ul>
+    <p v-if="twice.titles.length > 12">
+      and {{ twice.titles.length - 12 }} more
+    </p>
+    <template #footer>
+      <Button
+        label="Add them once more"
+        severity="secondary"
+        outlined
+        @click="takeRest('add')"
+      />
+      <Button
+        label="Leave them out"
+        autofocus
+        @click="takeRest('skip')"
+      />
+    </template>
+  </Dialog>
   <Dialog
     v-if="refused"
     visible
