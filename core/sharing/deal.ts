@@ -1,6 +1,7 @@
 import { itemAt, lookUp } from '../lists'
-import { brokenIn, cheapest, likeness, printOf } from './combinations'
-import type { Broken, Combination, Sharing, SharingProblem } from './model'
+import type { Priced } from './combinations'
+import { allCombinations, brokenIn, cheapest, likeness, printOf, sizeOf } from './combinations'
+import type { Broken, Combination, Kind, Sharing, SharingProblem } from './model'
 
 /** What another use of a print weighs beside a wish, so that all get about their share. */
 const ANOTHER_USE = 1e-3
@@ -16,11 +17,14 @@ export function dealtOut({ kinds, rules }: SharingProblem): Sharing {
   const kits = kinds.map((kind): Combination[] => {
     const before = taken.get(kind.alike) ?? new Set<string>()
     taken.set(kind.alike, before)
+    const leastUsed = leastUsedOf(kind, rules, usesOf)
+    let isNew = rules.different.hold !== 'free'
     return Array.from({ length: kind.kits }, () => {
-      const price = (role: number, option: number) => ANOTHER_USE * usesOf(itemAt(itemAt(kind.roles, role).options, option))
-      const of = (skip?: Set<string>) => cheapest(kind, rules, price, 1, skip).found[0]?.combination
-      const combination = of(rules.different.hold === 'free' ? undefined : before) ?? of() ?? kind.roles.map(() => 0)
-      before.add(likeness(kind, combination))
+      const fresh = isNew ? leastUsed(before) : undefined
+      // Once every combination is taken it stays so.
+      isNew &&= fresh !== undefined
+      const combination = fresh ?? leastUsed() ?? kind.roles.map(() => 0)
+      if (isNew) before.add(likeness(kind, combination))
       combination.forEach((_, role) => {
         const print = printOf(kind, combination, role)
         used.set(print, usesOf(print) + 1)
@@ -29,6 +33,68 @@ export function dealtOut({ kinds, rules }: SharingProblem): Sharing {
     })
   })
   return { kits, broken: brokenBy({ kinds, rules }, kits), missing: 0 }
+}
+
+/**
+ * Finds the combination of one kind that breaks least and takes the prints used least. What others than the least used print of a pool
+ * are ahead of that decides it, and comes again and again: then it is not looked for anew.
+ */
+function leastUsedOf(kind: Kind, rules: SharingProblem['rules'], usesOf: (print: string) => number) {
+  const pools = new Map<string, string[]>()
+  for (const { pool, options } of kind.roles) pools.set(pool, [...new Set([...pools.get(pool) ?? [], ...options])])
+  const known = new Map<string, Combination | undefined>()
+  const size = sizeOf(kind)
+  /** Of few combinations those that are left, each with what it breaks: quicker than a search that passes over most. */
+  let left = size <= FEW ? allCombinations(kind, rules).map(each => ({ ...each, name: likeness(kind, each.combination) })) : undefined
+  return (skip?: Set<string>): Combination | undefined => {
+    const ahead = new Map<string, number>()
+    for (const [pool, prints] of pools) {
+      const least = Math.min(...prints.map(usesOf))
+      for (const print of prints) ahead.set(`${pool} ${print}`, usesOf(print) - least)
+    }
+    const state = [...ahead.values()].join()
+    if (!skip && known.has(state)) return known.get(state)
+    const price = (role: number, option: number) => {
+      const { pool, options } = itemAt(kind.roles, role)
+      return ANOTHER_USE * lookUp(ahead, `${pool} ${itemAt(options, option)}`)
+    }
+    if (skip) left = left?.filter(({ name }) => !skip.has(name))
+    const combination = skip && left ? firstOf(kind, left, price) : cheapest(kind, rules, price, 1, skip).found[0]?.combination
+    if (!skip) known.set(state, combination)
+    return combination
+  }
+}
+
+/** So many combinations of a kind are looked at one by one. */
+const FEW = 2048
+/** Costs that differ by less are the same. */
+const SAME = 1e-12
+
+/** The cheapest of some combinations; of equal ones the one that `cheapest` comes to first, role by role by price and order. */
+function firstOf({ roles }: Kind, left: Priced[], price: (role: number, option: number) => number): Combination | undefined {
+  const prices = roles.map(({ options }, role) => options.map((_, option) => price(role, option)))
+  const ranks = prices.map((list) => {
+    const order = list.map((_, option) => option).sort((a, b) => itemAt(list, a) - itemAt(list, b) || a - b)
+    return list.map((_, option) => order.indexOf(option))
+  })
+  let best: Combination | undefined
+  let least = Infinity
+  for (const { combination, cost } of left) {
+    let whole = cost
+    for (const [role, option] of combination.entries()) whole += itemAt(itemAt(prices, role), option)
+    if (whole > least + SAME || (best && whole > least - SAME && !comesBefore(combination, best, ranks))) continue
+    best = combination
+    least = whole
+  }
+  return best
+}
+
+function comesBefore(one: Combination, other: Combination, ranks: number[][]): boolean {
+  for (const [role, list] of ranks.entries()) {
+    const [a, b] = [itemAt(list, itemAt(one, role)), itemAt(list, itemAt(other, role))]
+    if (a !== b) return a < b
+  }
+  return false
 }
 
 /** How often a sharing breaks each rule, whether it must be kept, is a wish, or nobody minds. */

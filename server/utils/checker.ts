@@ -10,20 +10,24 @@ import { refusal } from './door'
 /** Characters that are checked at once; more leaves the thread that answers everybody. */
 const AT_ONCE = 30_000
 
-/** How much of a kind may be done side by side, how many may wait for it, how long each may take (ms) and how much it may hold (MB). */
+/**
+ * How much of a kind may be done side by side, how many may wait for it, how long each may take (ms) and how much it may hold (MB),
+ * and whether it gives way to all else.
+ */
 interface Limits {
   threads: number
   waiting: number
   patience: number
   memory: number
+  gives: boolean
 }
 
 /** Lanes beside each other: what is done in one stands before nobody in another. */
 const LANES: Record<'saves' | 'archives' | 'pages' | 'figures', Limits> = {
-  saves: { threads: Math.max(1, availableParallelism() - 1), waiting: 64, patience: 8_000, memory: 512 },
-  archives: { threads: 1, waiting: 16, patience: 20_000, memory: 384 },
-  pages: { threads: 1, waiting: 32, patience: 8_000, memory: 512 },
-  figures: { threads: 1, waiting: 4, patience: 30_000, memory: 512 },
+  saves: { threads: Math.max(1, availableParallelism() - 1), waiting: 64, patience: 8_000, memory: 512, gives: false },
+  archives: { threads: 1, waiting: 16, patience: 20_000, memory: 384, gives: true },
+  pages: { threads: 1, waiting: 32, patience: 30_000, memory: 768, gives: true },
+  figures: { threads: 1, waiting: 4, patience: 60_000, memory: 768, gives: true },
 }
 const LANE_OF: Record<CheckName, keyof typeof LANES> = {
   batch: 'saves', edit: 'saves', save: 'saves', archive: 'archives', unpack: 'archives', belongings: 'archives',
@@ -51,7 +55,7 @@ class Lane {
       if (ending) throw refusal(503, 'Wakaru is ending.')
       const late = AbortSignal.timeout(this.limits.patience)
       try {
-        return await this.pool().run(task, { signal: late })
+        return await this.pool().run({ ...task, gives: this.limits.gives }, { signal: late })
       }
       catch (error) {
         if (ending) throw refusal(503, 'Wakaru is ending.')

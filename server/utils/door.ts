@@ -12,6 +12,8 @@ export const refusal = (statusCode: number, message: string, data: { problems?: 
 
 /** Usual milliseconds until somebody who waits is told that it takes too long. */
 const DEADLINE = 10_000
+/** And where something is made for them that may take long, in its turn. */
+export const PATIENT = 40_000
 
 /** Seconds after which somebody who was told that all are busy may try again. */
 const AGAIN = 2

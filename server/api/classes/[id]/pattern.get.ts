@@ -5,4 +5,4 @@ export default defineDoor(async (event) => {
   const stored = await storedClass(classIdOf(event))
   const file = await checked('pattern', { ...stored, card: String(card), part: String(part), format }, Infinity)
   return made(event, file, format, format === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf')
-})
+}, PATIENT)

@@ -21,4 +21,4 @@ export default defineDoor(async (event) => {
   if ('status' in page) throw refusal(page.status, page.message)
   setResponseHeaders(event, { 'Content-Type': 'text/html; charset=utf-8', 'Cache-Control': 'no-store' })
   return page.text
-})
+}, PATIENT)
