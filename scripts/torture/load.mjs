@@ -5,14 +5,18 @@ import { DEMO, FOLDER, forget, pause } from './studio.mjs'
 const servedOn = port => serve({ folder: FOLDER, port, backups: `${FOLDER}-backups` })
 const TODAY = '2026-06-01'
 
-/** A class like many: as the demo has it; or, one of three, of forty cards for five hundred seats. */
+/**
+ * A class like many, as the demo has it; one of three is heavy, of twelve cards for sixty; and one of twenty-five is the heaviest there
+ * can be, of forty cards for five hundred.
+ */
 function classFor(number) {
   const file = JSON.parse(DEMO)
   file.class.title = `People ${number}`
-  if (number % 3 === 0) {
+  const [cards, seats] = number % 25 === 24 ? [40, 500] : number % 3 === 0 ? [12, 60] : []
+  if (cards) {
     const [card] = file.cards
-    file.class.seats = 500
-    file.cards = Array.from({ length: 40 }, (_, at) => ({ ...structuredClone(card), key: `card-${at}`, title: `Card ${at}` }))
+    file.class.seats = seats
+    file.cards = Array.from({ length: cards }, (_, at) => ({ ...structuredClone(card), key: `card-${at}`, title: `Card ${at}` }))
   }
   return JSON.stringify(file)
 }
@@ -30,8 +34,8 @@ function next(one, random) {
   if (kind < 0.2) return () => one.ask(`/api/classes?when=coming&today=${TODAY}`)
   if (kind < 0.3) return () => one.ask('/api/papers?limit=60')
   if (kind < 0.5) return () => one.ask(`/api/classes/${one.id}`)
-  if (kind < 0.54) return () => one.ask(`/print/${one.id}/kits`)
-  if (kind < 0.58) return () => one.ask(`/api/classes/${one.id}/student`)
+  if (kind < 0.55) return () => one.ask(`/print/${one.id}/kits`)
+  if (kind < 0.56) return () => one.ask(`/api/classes/${one.id}/student`)
   return async () => {
     const seats = (one.seats % 490) + 1
     const answer = await one.ask('/api/edits', edit(one.id, [{ op: 'set', path: ['class', 'seats'], value: seats }]))
@@ -124,7 +128,7 @@ export async function load({ minutes, random }) {
   await closed(fifty, 15_000, random)
   const usual = await measured(`fifty people for ${minutes} minutes, a third of their classes heavy`,
     () => closed(fifty, minutes * 60_000, random), isQuick)
-  await measured(`the same as a stream of 40 requests a second for ${minutes / 3} minutes`,
+  await measured(`the same as a stream of 40 requests a second for ${Math.round(minutes * 20)} seconds`,
     () => open(fifty, minutes * 20_000, 40, random), isQuick)
 
   let asking = true

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
@@ -98,6 +98,25 @@ describe('a backup', () => {
     await refused(zipped([lines[0]!.replace('"version":1', '"version":2'), ...lines.slice(1)]), /newer Wakaru/)
     await refused(gzipSync('{"format":"recipe"}\n'), /no backup of Wakaru/)
     await refused(gzipSync(''), /not whole/)
+    // Names of tables go into statements as they are, so they are names and nothing else.
+    const head = (change: (head: { tables: Record<string, unknown>, migrations: unknown }) => void) => {
+      const changed = JSON.parse(lines[0]!)
+      change(changed)
+      return zipped([JSON.stringify(changed), ...lines.slice(1)])
+    }
+    await refused(head(({ tables }) => (tables['classes` SET id = 1; --'] = ['id'])), /does not say what is in it/)
+    await refused(head(({ tables }) => (tables.classes = 'id')), /does not say what is in it/)
+    await refused(head(changed => (changed.migrations = 7)), /does not say what is in it/)
+    for (const row of ['["classes","x"]', '["nothing",[]]', '["classes",[1]]', '[]', 'null'])
+      await refused(zipped([lines[0]!, row, ...lines.slice(1)]), /damaged|not whole/)
+  })
+
+  it('clears what killed ones have left where it goes, and nothing else', async () => {
+    const names = ['old.backup.new-999999', `own.backup.new-${process.pid}`, 'notes.new-999999']
+    const [gone, mine, other] = names.map(name => join(folder, name))
+    for (const file of [gone, mine, other]) writeFileSync(file!, '')
+    await writeBackup(database.url, join(folder, 'after.backup'))
+    expect([gone, mine, other].map(file => existsSync(file!))).toEqual([false, true, true])
   })
 
   it('is not put over what is there', async () => {
