@@ -151,7 +151,8 @@ async function readBackup(file: string, take: (row: Row, head: Head) => Promise<
         await take(data, head)
       }
       else {
-        if (typeof data !== 'object' || data === null) throw new BackupError(`${file} is damaged: its line ${rows + 2} is no row of a table.`)
+        if (typeof data !== 'object' || data === null)
+          throw new BackupError(`${file} is damaged: its line ${rows + 2} is no row of a table.`)
         tail = data as Tail
       }
     }
