@@ -54,9 +54,14 @@ server.maxConnections = MOST_LINES
 /** Lets people in, and tells a loop to wait. */
 async function admitted(request: IncomingMessage, response: ServerResponse): Promise<boolean> {
   if (!request.url?.startsWith('/api/')) return true
-  const wait = await limits.wait(request.socket.remoteAddress ?? '', weightOf(request))
-  if (wait === undefined) return true
-  response.setHeader('Retry-After', wait)
+  const address = request.socket.remoteAddress ?? ''
+  const wait = await limits.wait(address, weightOf(request))
+  const done = wait === undefined ? limits.page(address, request.url) : undefined
+  if (done) {
+    response.once('close', done)
+    return true
+  }
+  response.setHeader('Retry-After', wait ?? 1)
   refuse(response, 429, 'Wakaru is asked too much from this address. Try again in a moment.')
   return false
 }

@@ -26,7 +26,7 @@ interface Limits {
 const LANES: Record<'saves' | 'archives' | 'pages' | 'figures', Limits> = {
   saves: { threads: Math.max(1, availableParallelism() - 1), waiting: 64, patience: 8_000, memory: 512, gives: false },
   archives: { threads: 1, waiting: 16, patience: 20_000, memory: 384, gives: true },
-  pages: { threads: 1, waiting: 32, patience: 30_000, memory: 768, gives: true },
+  pages: { threads: Math.max(1, availableParallelism() - 2), waiting: 32, patience: 30_000, memory: 768, gives: true },
   figures: { threads: 1, waiting: 4, patience: 60_000, memory: 768, gives: true },
 }
 const LANE_OF: Record<CheckName, keyof typeof LANES> = {

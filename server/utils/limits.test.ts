@@ -19,7 +19,7 @@ describe('what one address may ask for', () => {
     const weigh = (method: string, url: string, length?: string) =>
       weightOf({ method, url, headers: length === undefined ? {} : { 'content-length': length } })
     expect([weigh('GET', '/api/classes?x=/student'), weigh('GET', '/api/classes/1/student?seat=1'), weigh('POST', '/api/edits', '2000')])
-      .toEqual([1, 16, 6])
+      .toEqual([1, 31, 6])
     expect(weigh('POST', '/api/edits', '1200000')).toBe(125)
     expect([weigh('POST', '/api/edits', 'many'), weigh('POST', '/api/edits', '-5')]).toEqual([5, 5])
   })
@@ -31,6 +31,16 @@ describe('what one address may ask for', () => {
     expect(await asked(limits, 'loop', 5, 10_000)).toBeLessThanOrEqual(MOST)
     expect(await limits.wait('loop', 1)).toBeGreaterThan(0)
     expect(await limits.wait('somebody else', 1)).toBeUndefined()
+  })
+
+  it('are a few pages at a time, and another one when one is made', () => {
+    const limits = new Limits()
+    const ask = (address = 'one') => limits.page(address, '/api/classes/1/student?seat=1')
+    const made = [ask(), ask(), ask()]
+    expect([made.every(Boolean), ask(), limits.page('one', '/api/classes/1') !== undefined, ask('other') !== undefined])
+      .toEqual([true, undefined, true, true])
+    made[0]!()
+    expect([ask() !== undefined, ask()]).toEqual([true, undefined])
   })
 
   it('is counted over all instances', async () => {

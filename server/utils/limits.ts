@@ -13,8 +13,10 @@ import { useDatabase } from './database'
 const SPAN = 10
 export const MOST = 3_000
 /** Weight of a change besides its size, of a page that is made here, and bytes of a body that weigh one. */
-const WEIGHTS = { change: 4, page: 15, bytes: 10_000 }
+const WEIGHTS = { change: 4, page: 30, bytes: 10_000 }
 const PAGES = /\/(student|pieces|pattern|file)$|^\/api\/archive$/
+/** Pages that are made for one address at a time. */
+const PAGES_AT_ONCE = 3
 /** The database is told by so much at a time. */
 const SHARE = 50
 
@@ -30,6 +32,8 @@ export function weightOf({ method = 'GET', url = '', headers }: Pick<IncomingMes
 export class Limits {
   private readonly own: RateLimiterMemory
   private readonly untold = new Map<string, number>()
+  /** Pages that are being made, by address. */
+  private readonly making = new Map<string, number>()
   private all?: RateLimiterMySQL
 
   constructor(most = MOST) {
@@ -47,6 +51,23 @@ export class Limits {
     catch (refused) {
       if (refused instanceof RateLimiterRes) return Math.max(1, Math.ceil(refused.msBeforeNext / 1000))
       throw refused
+    }
+  }
+
+  /**
+   * Whether a page may be made for an address now: one that asks for many at once does not stand before everybody else's.
+   * @returns says that it is made; nothing where there are enough under way
+   */
+  page(address: string, url: string): (() => void) | undefined {
+    const [path = ''] = url.split('?')
+    if (!PAGES.test(path)) return () => {}
+    const before = this.making.get(address) ?? 0
+    if (before >= PAGES_AT_ONCE) return undefined
+    this.making.set(address, before + 1)
+    return () => {
+      const now = (this.making.get(address) ?? 1) - 1
+      if (now > 0) this.making.set(address, now)
+      else this.making.delete(address)
     }
   }
 
