@@ -5,6 +5,13 @@ import { lengthFrom } from '../lengths'
 /** What a paper is, without how much of it lies on the shelf. */
 const nature = ({ name, kind, weight, colour, motif, upright, grain }: PaperEntry) => [name, kind, weight, colour, motif, upright, grain]
 
+/** Whether a paper of the shelf is one of the file that came in under a new key before. */
+function cameAs(paper: PaperEntry, { key, name, ...other }: PaperEntry): boolean {
+  const isNumbered = (text: string, stem: string, gap: string) => text.startsWith(stem + gap) && /^\d+$/.test(text.slice(stem.length + gap.length))
+  return isNumbered(key, paper.key, '-') && (name === paper.name || isNumbered(name, paper.name, ' '))
+    && isSame(nature({ ...other, key, name: paper.name }), nature(paper))
+}
+
 /**
  * A class from elsewhere as it fits a shelf. A paper that the shelf has already is used
  * as it lies there; one of the same key but another nature comes in under a new key, so
@@ -20,6 +27,11 @@ export function fittedTo(shelf: PaperEntry[], { papers, ...document }: Batch): {
     const same = all().find(({ key }) => key === paper.key)
     if (same && isSame(nature(same), nature(paper))) {
       found.set(paper.key, same)
+      continue
+    }
+    const before = same && all().find(other => cameAs(paper, other))
+    if (before) {
+      found.set(paper.key, before)
       continue
     }
     const taken = same

@@ -93,10 +93,13 @@ describe('a class from elsewhere', () => {
   it('uses a paper as it lies on the shelf, and brings in one of another grain under another key', () => {
     const [kelp, ...others] = batch.papers
     expect(fittedTo(batch.papers, batch)).toMatchObject({ added: [], document: { cards: batch.cards } })
-    const { added, document } = fittedTo([{ ...kelp!, grain: 'width' }, ...others], batch)
+    const shelfWith = [{ ...kelp!, grain: 'width' as const }, ...others]
+    const { added, document } = fittedTo(shelfWith, batch)
     expect(added.map(({ key, name, grain }) => [key, name, grain])).toEqual([['kelp-2', 'Kelp 2', kelp!.grain]])
     expect(Object.values(document.cards[0]!.papers)).toContain('kelp-2')
     expect(Object.values(document.cards[0]!.papers)).not.toContain('kelp')
+    // The same file once more is the same class: what came in under another key is found there.
+    expect(fittedTo([...shelfWith, ...added], batch)).toEqual({ added: [], document })
   })
 
   it('points at the sheets of the shelf, whatever their keys are there', () => {

@@ -113,7 +113,7 @@ async function remove() {
       v-else
       class="cards quiet"
     >
-      no cards yet
+      {{ entry.unknown ? '' : 'no cards yet' }}
     </p>
     <div class="next">
       <p
