@@ -7,7 +7,8 @@ const nature = ({ name, kind, weight, colour, motif, upright, grain }: PaperEntr
 
 /** Whether a paper of the shelf is one of the file that came in under a new key before. */
 function cameAs(paper: PaperEntry, { key, name, ...other }: PaperEntry): boolean {
-  const isNumbered = (text: string, stem: string, gap: string) => text.startsWith(stem + gap) && /^\d+$/.test(text.slice(stem.length + gap.length))
+  const isNumbered = (text: string, stem: string, gap: string) =>
+    text.startsWith(stem + gap) && /^\d+$/.test(text.slice(stem.length + gap.length))
   return isNumbered(key, paper.key, '-') && (name === paper.name || isNumbered(name, paper.name, ' '))
     && isSame(nature({ ...other, key, name: paper.name }), nature(paper))
 }
