@@ -91,7 +91,54 @@ export async function work() {
   await zip('an archive of one file of 200 MB', { 'a.json': new Uint8Array(200_000_000) }, [422])
   const text = `"${'x'.repeat(3_900_000)}"`
   await row('a file of four megabytes that is no class', () => one.ask('/api/import', { method: 'POST', body: text }), [422])
+  rows.push(...await together({ one, add, file, heavy }))
   one.leave()
   await stop()
+  return rows
+}
+
+/** What used to hold others up: how long each of them waits, and what they are answered. */
+async function together({ one, add, file, heavy }) {
+  const timed = async (ask) => {
+    const begin = performance.now()
+    const answer = await ask()
+    return { status: answer?.status, took: performance.now() - begin }
+  }
+  const said = (answers) => {
+    const statuses = [...new Set(answers.map(({ status }) => status ?? 'none'))]
+    return `${statuses.join(', ')}; longest ${Math.round(Math.max(...answers.map(({ took }) => took)))} ms`
+  }
+  const row = (what, answers, most) => ({
+    what,
+    done: `${answers.length} at once`,
+    seen: said(answers),
+    good: answers.every(({ status, took }) => status === 200 && took <= most),
+  })
+  const list = (length, entry) => Array.from({ length }, (_, at) => entry(at))
+  const rows = []
+
+  // Notes make it a class of some eighty kilobytes.
+  const bulky = await add((copy) => {
+    copy.roster = list(60, at => ({ ...(copy.roster[0] ?? {}), key: `seat-${at + 1}`, notes: 'n'.repeat(900) }))
+    copy.class.seats = 60
+  })
+  const bytes = Buffer.from(zipSync(Object.fromEntries(list(30, at => [`${at}.json`, new TextEncoder().encode(JSON.stringify({
+    ...file, class: { ...file.class, title: `Beside ${at}`, notes: 'x'.repeat(3000) },
+  }))]))))
+  const archive = one.ask('/api/archive?twins=add', { method: 'POST', type: 'application/zip', body: bytes, patience: 120_000 })
+  const saves = await Promise.all(list(9, at => timed(() =>
+    one.ask('/api/edits', edit(bulky ?? heavy, [{ op: 'set', path: ['class', 'seats'], value: 60 + at }], 999_999_999)))))
+  rows.push(row('saves of a large class beside an archive of thirty', saves, 2000))
+  await archive
+
+  await one.ask('/api/edits', edit(heavy, [{ op: 'set', path: ['class', 'title'], value: 'Heavy again' }]))
+  const lists = await Promise.all(list(40, () => timed(() => one.ask('/api/classes'))))
+  rows.push(row('lists with a heavy class that has just been changed', lists, 1000))
+
+  const spare = at => [{ op: 'set', path: ['class', 'spares'], value: at % 40 }]
+  const many = list(60, at => timed(() => one.ask('/api/edits', edit(bulky ?? heavy, spare(at)))))
+  const reads = list(20, () => timed(() => one.ask('/api/papers?limit=20')))
+  rows.push(row('looks at the shelf while sixty saves wait for each other', await Promise.all(reads), 1000))
+  rows.push(row('those sixty saves', await Promise.all(many), 5000))
   return rows
 }

@@ -3,7 +3,7 @@ import { Op, col, fn } from 'sequelize'
 import type { ClassDocument } from '../../core/document'
 import { Change, PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
 import { textOf } from '../database/models/json'
-import type { EditHead, Naming, Saved } from '../workers/saving'
+import type { EditHead, Naming, Saved, Saving } from '../workers/saving'
 import { binPapers, unbinPapers } from './bin'
 import { checked } from './checker'
 import { GONE } from './classes'
@@ -39,7 +39,7 @@ export async function applyEdit(sequelize: Sequelize, body: string): Promise<{ p
     if (ready && 'position' in ready) return ready
     try {
       const { position } = await recorded(sequelize, head.label, head, async (transaction, position) => {
-        const prepared = ready ?? await prepare(head, body, transaction)
+        const prepared = ready ?? await worked(await seen(head, transaction), body)
         if (ready && !isSame(ready.stood, await standing(head, transaction))) throw new MovedError()
         await write(head, prepared.saved, position, transaction)
         return { changes: prepared.saved.changes, answer: undefined }
@@ -52,11 +52,16 @@ export async function applyEdit(sequelize: Sequelize, body: string): Promise<{ p
   }
 }
 
-const beforehand = (sequelize: Sequelize, head: EditHead, body: string): Promise<Prepared | { position: number }> =>
-  sequelize.transaction(async transaction => await doneBefore(head, transaction) ?? await prepare(head, body, transaction))
+/** Works out what is to be saved; nothing is locked for it, and no connection held. */
+async function beforehand(sequelize: Sequelize, head: EditHead, body: string): Promise<Prepared | { position: number }> {
+  const looked = await sequelize.transaction(async transaction => await doneBefore(head, transaction) ?? await seen(head, transaction))
+  return 'position' in looked ? looked : await worked(looked, body)
+}
 
-/** Works out what is to be saved; nothing is locked for it. */
-async function prepare(head: EditHead, body: string, transaction: Transaction): Promise<Prepared> {
+/** What a change is made from, as it is at one moment. */
+type Seen = Omit<Saving, 'body'> & { stood: Standing }
+
+async function seen(head: EditHead, transaction: Transaction): Promise<Seen> {
   const { class: id, papers: keys } = head
   const [studio, row, papers] = [
     await Studio.findByPk(1, { transaction }),
@@ -67,12 +72,15 @@ async function prepare(head: EditHead, body: string, transaction: Transaction): 
   const others = await missed(head, Number(studio?.position ?? 0), transaction)
   // As they lie in their rows, nothing is made of them here.
   const texts = papers.map(({ document }) => document as unknown as string)
-  const document = row ? textOf(row, 'document') : undefined
-  const size = [body, document ?? '', ...texts, ...others].reduce((sum, { length }) => sum + length, 0)
-  const saved = await checked('save', { body, document, papers: texts, others }, size)
-  if (saved.is === 'refused') throw refusal(saved.status, saved.message || sentence(saved.problems), { problems: saved.problems })
   const stood: Standing = new Map(papers.map(({ key, position }) => [key, Number(position)]))
   if (row) stood.set(ofClass(id), Number(row.position))
+  return { document: row ? textOf(row, 'document') : undefined, papers: texts, others, stood }
+}
+
+async function worked({ stood, ...found }: Seen, body: string): Promise<Prepared> {
+  const size = [body, found.document ?? '', ...found.papers, ...found.others].reduce((sum, { length }) => sum + length, 0)
+  const saved = await checked('save', { body, ...found }, size)
+  if (saved.is === 'refused') throw refusal(saved.status, saved.message || sentence(saved.problems), { problems: saved.problems })
   return { saved, stood }
 }
 
