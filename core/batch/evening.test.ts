@@ -46,4 +46,12 @@ describe('the calendar', () => {
     expect(text).toContain('LOCATION:Boathouse\\, upper room')
     expect(text).toContain('UID:class-1-class@wakaru')
   })
+
+  it('has no line of anybody else’s making, whatever a title holds', async () => {
+    const [event] = calendarOf(batch, { cutting: 0, ready: 0, packing: 0 }, [])
+    const title = 'Boats\r\nATTENDEE:mailto:x\nEND:VEVENT\rSUMMARY:y\u2028z'
+    const text = await calendarIcs([{ ...event!, title, place: title, notes: title }], 'class-1')
+    expect(text.match(/^(ATTENDEE|END:VEVENT|SUMMARY)/gm)).toEqual(['SUMMARY', 'END:VEVENT'])
+    expect(text.replace(/\r\n[ \t]/g, '')).toContain('SUMMARY:Boats ATTENDEE:mailto:x END:VEVENT SUMMARY:y z')
+  })
 })

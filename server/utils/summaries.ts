@@ -57,7 +57,7 @@ const shown = ({ title, day, summary, stale }: StudioClass): ClassSummary => ({
 })
 
 /** Milliseconds after which an instance that took a class on is taken to have ended over it. */
-const LEASE = 60_000
+const LEASE = 90_000
 /** Milliseconds between two classes, and that a class rests after a change: who types changes it again at once. */
 const PACE = { next: 5, rest: 1_500 }
 
