@@ -21,6 +21,7 @@ describe('what one address may ask for', () => {
     expect([weigh('GET', '/api/classes?x=/student'), weigh('GET', '/api/classes/1/student?seat=1'), weigh('POST', '/api/edits', '2000')])
       .toEqual([1, 31, 6])
     expect(weigh('POST', '/api/edits', '1200000')).toBe(125)
+    expect(weigh('POST', '/api/archive', '64000000')).toBeLessThan(MOST / 4)
     expect([weigh('POST', '/api/edits', 'many'), weigh('POST', '/api/edits', '-5')]).toEqual([5, 5])
   })
 

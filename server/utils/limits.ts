@@ -20,12 +20,16 @@ const PAGES_AT_ONCE = 3
 /** The database is told by so much at a time. */
 const SHARE = 50
 
+/** No request weighs more: the largest archive is let in by itself. */
+const HEAVIEST = 500
+
 /** What a request weighs. */
 export function weightOf({ method = 'GET', url = '', headers }: Pick<IncomingMessage, 'method' | 'url' | 'headers'>): number {
   const [path = ''] = url.split('?')
   const size = Number(headers['content-length'] ?? 0)
-  return 1 + (method === 'GET' || method === 'HEAD' ? 0 : WEIGHTS.change) + (PAGES.test(path) ? WEIGHTS.page : 0)
+  const weight = 1 + (method === 'GET' || method === 'HEAD' ? 0 : WEIGHTS.change) + (PAGES.test(path) ? WEIGHTS.page : 0)
     + (Number.isFinite(size) ? Math.ceil(Math.max(0, size) / WEIGHTS.bytes) : 0)
+  return Math.min(HEAVIEST, weight)
 }
 
 /** Counts of one instance, and what of them the database has not been told. */

@@ -108,7 +108,8 @@ export function readEdit(body: string): Checked<EditHead> {
     if (patch.path.length === 0) return [{ path: `patches[${at}].path`, problem: 'names nothing' }]
     return isWhole(patch) ? [{ path: `patches[${at}].path`, problem: `“${patch.path[0]}” is not changed as a whole` }] : []
   })
-  if (id === null && patches.some(patch => !isOfPapers(patch))) problems.push({ path: 'class', problem: 'is missing' })
+  if (id === null && patches.some(patch => !isOfPapers(patch)))
+    problems.push({ path: 'class', problem: 'is missing; without a class only papers can be changed' })
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, 20) }
   const digest = createHash('sha256').update(JSON.stringify([id, patches])).digest('hex')
   const kept = patches.filter(isKept)
