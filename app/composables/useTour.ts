@@ -34,6 +34,7 @@ interface Place {
 
 /** The tour through a class; it can be left at any time and goes on where it was. */
 export function useTour() {
+  const router = useRouter()
   const serializer = { read: (text: string): Place | null => JSON.parse(text), write: JSON.stringify }
   const place = useLocalStorage<Place | null>('wakaru-tour', null, { serializer })
   const stop = computed(() => (place.value ? TOUR[place.value.stop] : undefined))
@@ -41,7 +42,8 @@ export function useTour() {
     const next = TOUR[at]
     if (!next) return leave()
     place.value = { class: id, stop: at }
-    await navigateTo(`/classes/${id}/${next.station}`)
+    // Not by `navigateTo`, which takes what is asked for during another navigation for a redirection and drops it.
+    await router.push(`/classes/${id}/${next.station}`)
   }
   const leave = () => void (place.value = null)
   /** Through this class, else through the first one there is; an empty studio gets the worked example for it. */

@@ -4,6 +4,7 @@ import { onKeyStroke } from '@vueuse/core'
 import { STATIONS } from '../../composables/useStations'
 
 const route = useRoute()
+const router = useRouter()
 const work = useClassStore()
 const shelf = usePapersStore()
 const opened = computed(() => work.document !== undefined)
@@ -36,7 +37,7 @@ onKeyStroke(event => (event.ctrlKey || event.metaKey) && event.key.toLowerCase()
 })
 onKeyStroke(event => event.altKey && /^[1-5]$/.test(event.key), (event) => {
   event.preventDefault()
-  void navigateTo(`/classes/${id.value}/${itemAt(STATIONS, Number(event.key) - 1).key}`)
+  void router.push(`/classes/${id.value}/${itemAt(STATIONS, Number(event.key) - 1).key}`)
 })
 useHead({ title: computed(() => `${work.document?.class.title ?? 'Class'} · Wakaru`) })
 </script>
