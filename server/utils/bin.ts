@@ -5,6 +5,7 @@ import { isSame, namedPapers } from '../../core/document'
 import { Binned, StudioClass, StudioPaper } from '../database/models'
 import { classFrom, paperFrom } from './documents'
 import { refusal } from './door'
+import { oneOf } from './keys'
 import type { Recorded } from '../workers/saving'
 import { createClass, createPapers } from './rows'
 
@@ -27,15 +28,16 @@ export async function binPapers(keys: string[], transaction: Transaction): Promi
   await emptyBin(Date.now(), transaction)
   await Binned.sequelize?.query(
     `INSERT INTO ${String(Binned.getTableName())} (entity, entity_key, title, document, deleted_at)
-      SELECT 'paper', \`key\`, name, document, UTC_TIMESTAMP() FROM papers WHERE \`key\` IN (:keys)`,
-    { replacements: { keys }, transaction },
+      SELECT 'paper', \`key\`, name, document, UTC_TIMESTAMP() FROM papers
+        JOIN JSON_TABLE($1, '$[*]' COLUMNS (id VARCHAR(80) PATH '$')) AS gone ON papers.\`key\` = gone.id`,
+    { bind: [JSON.stringify(keys)], transaction },
   )
-  await StudioPaper.destroy({ where: { key: keys }, transaction })
+  await StudioPaper.destroy({ where: { key: oneOf(StudioPaper.sequelize, keys) }, transaction })
 }
 
 /** Papers that are there again, by a step back or otherwise, need not be brought back. */
 export const unbinPapers = (keys: string[], transaction: Transaction): Promise<number> =>
-  Binned.destroy({ where: { entity: 'paper', entityKey: keys }, transaction })
+  Binned.destroy({ where: { entity: 'paper', entityKey: oneOf(Binned.sequelize, keys) }, transaction })
 
 /** A class that is there again, from a file for instance, need not be brought back: it would be there twice. */
 export async function unbinClass(document: ClassDocument, transaction: Transaction): Promise<void> {

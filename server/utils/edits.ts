@@ -9,6 +9,7 @@ import { checked } from './checker'
 import { GONE } from './classes'
 import { refusal, sentence } from './door'
 import { KEPT, doneBefore, recorded } from './recorded'
+import { oneOf } from './keys'
 import { changeClass, putPapers } from './rows'
 
 /** Characters of what others have changed that are compared; whoever has missed more reads the class anew. */
@@ -66,7 +67,7 @@ async function seen(head: EditHead, transaction: Transaction): Promise<Seen> {
   const [studio, row, papers] = [
     await Studio.findByPk(1, { transaction }),
     id === null ? null : await StudioClass.findByPk(id, { transaction }),
-    keys.length === 0 ? [] : await StudioPaper.findAll({ where: { key: keys }, raw: true, transaction }),
+    keys.length === 0 ? [] : await StudioPaper.findAll({ where: { key: oneOf(StudioPaper.sequelize, keys) }, raw: true, transaction }),
   ]
   if (id !== null && !row) throw refusal(404, GONE)
   const others = await missed(head, Number(studio?.position ?? 0), transaction)
@@ -91,7 +92,7 @@ async function missed({ class: id, since, papers }: EditHead, position: number, 
   if (since < position - KEPT) throw changedElsewhere()
   const where = {
     position: { [Op.gt]: since },
-    [Op.or]: [{ entity: 'class', entityKey: String(id) }, { entity: 'paper', entityKey: papers }],
+    [Op.or]: [{ entity: 'class', entityKey: String(id) }, { entity: 'paper', entityKey: oneOf(Change.sequelize, papers) }],
   }
   const [{ size } = { size: 0 }] = await Change.findAll({
     attributes: [[fn('SUM', fn('LENGTH', col('patches'))), 'size']], where, transaction, raw: true,
@@ -105,7 +106,9 @@ async function standing({ class: id, papers: keys }: EditHead, transaction: Tran
   if (id !== null && !row) throw refusal(404, GONE)
   const papers = keys.length === 0
     ? []
-    : await StudioPaper.findAll({ attributes: ['key', 'position'], where: { key: keys }, raw: true, transaction })
+    : await StudioPaper.findAll({
+        attributes: ['key', 'position'], where: { key: oneOf(StudioPaper.sequelize, keys) }, raw: true, transaction,
+      })
   const found: Standing = new Map(papers.map(({ key, position }) => [key, Number(position)]))
   if (row) found.set(ofClass(id), Number(row.position))
   return found
@@ -142,7 +145,7 @@ async function mustNamePapers(named: Naming[], transaction: Transaction): Promis
 /** Refuses to take a paper away that a class still uses; the first one is named. */
 async function mustNotBeUsed(gone: { key: string, name: string }[], transaction: Transaction): Promise<void> {
   const used = new Set((await PaperUse.findAll({
-    attributes: ['paper'], where: { paper: gone.map(({ key }) => key) }, group: ['paper'], transaction,
+    attributes: ['paper'], where: { paper: oneOf(PaperUse.sequelize, gone.map(({ key }) => key)) }, group: ['paper'], transaction,
   })).map(({ paper }) => paper))
   for (const { key, name } of gone.filter(({ key }) => used.has(key))) {
     const uses = await PaperUse.findAll({ where: { paper: key }, order: ['classId'], transaction })

@@ -19,31 +19,28 @@ export default defineDoor(async (event) => {
   if (!read.ok) throw refusal(422, `The archive ${sentence(read.problems)}`, { problems: read.problems })
   useDatabase()
   const files = [...read.value.entries()].map(([place, name]) => ({ place, name })).filter(({ name }) => name !== BELONGINGS)
-  const refused: { file: string, problem: string }[] = []
+  const wrong = new Map<number, { file: string, problem: string }>()
   const there = new Map<number, string>()
   // One after the other: no more than one class is unpacked at a time.
   for (const { place, name } of twins === 'add' ? [] : files) {
     const file = await checked('unpack', { bytes, place }, Infinity)
     if (file.ok && await isThere(file.value)) there.set(place, file.value.class.title)
-    if (!file.ok && twins === 'ask') refused.push({ file: name.slice(0, 120), problem: sentence(file.problems) })
+    if (!file.ok) wrong.set(place, { file: name.slice(0, 120), problem: sentence(file.problems) })
   }
   if (twins === 'ask' && there.size > 0) return { added: 0, there: [...there.values()], refused: [] }
 
   let added = 0
-  for (const { place, name } of files.filter(({ place }) => !there.has(place))) {
+  for (const { place, name } of files.filter(({ place }) => !there.has(place) && !wrong.has(place))) {
     const file = await checked('unpack', { bytes, place }, Infinity)
-    if (!file.ok) {
-      if (twins !== 'ask') refused.push({ file: name.slice(0, 120), problem: sentence(file.problems) })
-      continue
-    }
-    await importBatch(useDatabase(), file.value)
-    added += 1
+    if (file.ok) await importBatch(useDatabase(), file.value)
+    else wrong.set(place, { file: name.slice(0, 120), problem: sentence(file.problems) })
+    if (file.ok) added += 1
   }
   const place = read.value.indexOf(BELONGINGS)
   if (place >= 0) await takeBelongings(await checked('belongings', { bytes, place }, Infinity))
   hurry()
   setResponseStatus(event, 201)
-  return { added, there: [], refused }
+  return { added, there: [], refused: [...wrong.values()] }
 }, PATIENCE)
 
 interface Belongings {
