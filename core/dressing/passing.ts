@@ -154,7 +154,7 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
     const met = over.flatMap(([outer = []]) => outer).map(corner => height(corner) * side)
     isBelow ||= met.some(high => high < -CLEAR)
     // Closed, it may only have come down on it.
-    hits ||= at > 0 && met.some(high => Math.abs(high) < TOUCHING) && !isParted(meeting, pose, pads)
+    hits ||= at > 0 && met.some(high => Math.abs(high) < TOUCHING) && !isParted(meeting, pose, pads, poses)
   }
   // What never lies above the sheet that carries the piece slides on the other side of it, as a leaf does in its sleeve.
   return isBelow ? 'below' : hits && trails.some(({ far }) => far > TOUCHING) && isAbove ? 'above' : undefined
@@ -173,8 +173,19 @@ const mayMeet = (a: Corner[], b: Corner[]): boolean => ([0, 1] as const).every((
   return Math.min(...as) < Math.max(...bs) && Math.min(...bs) < Math.max(...as)
 })
 
+/** Whether a panel keeps its place on another one all the time: what moves itself parts nothing. */
+function staysPut(panel: Panel, onto: Panel, poses: Pose[]): boolean {
+  const places = poses.map((pose) => {
+    const [ground, frame] = [pose.get(panelKey(onto)), pose.get(panelKey(panel))]
+    return ground && frame && seenFrom(ground, frame.origin)
+  })
+  const [first] = places
+  return first !== undefined && places.every(place =>
+    place !== undefined && Math.hypot(place[0] - first[0], place[1] - first[1], place[2] - first[2]) < TOUCHING)
+}
+
 /** Whether another sheet lies between a piece and what passes, as the back of a frame does; one that the foam passes through does not. */
-function isParted({ card, joint: { onto, face }, own, high, panel }: Meeting, pose: Pose, pads: Corner[]): boolean {
+function isParted({ card, joint: { onto, face }, own, high, panel }: Meeting, pose: Pose, pads: Corner[], poses: Pose[]): boolean {
   const [ground, mover, side] = [pose.get(panelKey(onto)), pose.get(panelKey(panel)), face === 'inside' ? 1 : -1]
   if (!ground || !mover) return false
   const passes = heightOf(ground, mover)
@@ -182,6 +193,7 @@ function isParted({ card, joint: { onto, face }, own, high, panel }: Meeting, po
     const frame = other === onto || other === panel ? undefined : pose.get(panelKey(other))
     if (!frame || Math.abs(dot(frame.normal, ground.normal)) < PARALLEL) return false
     const lies = heightOf(ground, frame)
+    if (!staysPut(other, onto, poses)) return false
     if (!pads.every(corner => lies(corner) * side > 0 && lies(corner) * side < passes(corner) * side - 1)) return false
     const outline = asSeen(outlineOf(other), other, frame, ground)
     return areaOfAll(difference([pads], [outline])) < TRIFLE

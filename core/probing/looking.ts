@@ -108,7 +108,7 @@ const isAcross = (card: Construction, part: Part, sheets = allSheets(card)): boo
   card.joints.some(joint => joint.part === part.key && reachesOver(card, joint, sheets))
 
 /** Whether a part, through what it lies on, lies on a side of a panel that is glued down itself. */
-function isPressed(card: Construction, { key }: Part): boolean {
+export function isPressed(card: Construction, { key }: Part): boolean {
   const joint = card.joints.find(({ part }) => part === key)
   if (!joint) return false
   const isDown = card.joints.some(({ by, faceDown, means }) =>

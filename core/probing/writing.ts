@@ -1,6 +1,6 @@
 import type { Construction, Panel } from '../folds'
 import { itemAt } from '../lists'
-import { isHidden } from './looking'
+import { isHidden, isPressed } from './looking'
 import type { Side } from './looking'
 import type { Spot } from './space'
 import { THIN, along, fromSheet, hasPaper, placeOn, standing } from './space'
@@ -21,7 +21,8 @@ export interface Room {
 export function roomToWrite(card: Construction, panel: Panel, side: Side): Room | undefined {
   const sheets = standing(card, 1, THIN)
   const sheet = sheets.find(found => found.panel === panel)
-  if (!sheet) return undefined
+  // Between two panels that are glued together nobody writes, wherever thin drawings put it.
+  if (!sheet || isPressed(card, sheet.part)) return undefined
   const [wide, high] = [panel.width.value / GRID, panel.height.value / GRID]
   const look = { within: ARM, slope: 0.99 }
   const isSeen = (spot: Spot) => hasPaper(sheet, spot) && !isHidden(sheets, sheet, spot, side, look)
