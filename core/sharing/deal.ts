@@ -36,32 +36,32 @@ export function dealtOut({ kinds, rules }: SharingProblem): Sharing {
 }
 
 /**
- * Finds the combination of one kind that breaks least and takes the prints used least. What others than the least used print of a pool
- * are ahead of that decides it, and comes again and again: then it is not looked for anew.
+ * Finds the combination of one kind that breaks least and takes the prints used least: without those that are taken already, or of all.
+ * Of all it hangs on how far each print is ahead of the least used one of its pool, which comes again and again: then it is known.
  */
 function leastUsedOf(kind: Kind, rules: SharingProblem['rules'], usesOf: (print: string) => number) {
-  const pools = new Map<string, string[]>()
-  for (const { pool, options } of kind.roles) pools.set(pool, [...new Set([...pools.get(pool) ?? [], ...options])])
+  const price = (role: number, option: number) => ANOTHER_USE * usesOf(itemAt(itemAt(kind.roles, role).options, option))
+  const searched = (skip?: Set<string>) => cheapest(kind, rules, price, 1, skip).found[0]?.combination
+  const pools = new Map<string, Set<string>>()
+  for (const { pool, options } of kind.roles) pools.set(pool, new Set([...pools.get(pool) ?? [], ...options]))
   const known = new Map<string, Combination | undefined>()
   const size = sizeOf(kind)
-  /** Of few combinations those that are left, each with what it breaks: quicker than a search that passes over most. */
-  let left = size <= FEW ? allCombinations(kind, rules).map(each => ({ ...each, name: likeness(kind, each.combination) })) : undefined
-  return (skip?: Set<string>): Combination | undefined => {
-    const ahead = new Map<string, number>()
-    for (const [pool, prints] of pools) {
-      const least = Math.min(...prints.map(usesOf))
-      for (const print of prints) ahead.set(`${pool} ${print}`, usesOf(print) - least)
+  let left: (Priced & { name: string })[] | undefined
+  return (taken?: Set<string>): Combination | undefined => {
+    if (taken) {
+      if (size > FEW || taken.size < size / 2) return searched(taken)
+      // A search would pass over most of them: those that are left are looked at one by one.
+      left ??= allCombinations(kind, rules).map(each => ({ ...each, name: likeness(kind, each.combination) }))
+      left = left.filter(({ name }) => !taken.has(name))
+      return firstOf(kind, left, price)
     }
-    const state = [...ahead.values()].join()
-    if (!skip && known.has(state)) return known.get(state)
-    const price = (role: number, option: number) => {
-      const { pool, options } = itemAt(kind.roles, role)
-      return ANOTHER_USE * lookUp(ahead, `${pool} ${itemAt(options, option)}`)
-    }
-    if (skip) left = left?.filter(({ name }) => !skip.has(name))
-    const combination = skip && left ? firstOf(kind, left, price) : cheapest(kind, rules, price, 1, skip).found[0]?.combination
-    if (!skip) known.set(state, combination)
-    return combination
+    const ahead = [...pools.values()].map((prints) => {
+      const uses = [...prints].map(usesOf)
+      const least = Math.min(...uses)
+      return uses.map(count => count - least)
+    }).join()
+    if (!known.has(ahead)) known.set(ahead, searched())
+    return known.get(ahead)
   }
 }
 
