@@ -1,9 +1,9 @@
-import { byKey, itemAt, once } from '../../lists'
+import { byKey, itemAt } from '../../lists'
 import type { Length, Units } from '../../lengths'
 import { formatLength, isOnMark, nanometres, nearestMark } from '../../lengths'
 import type { Frame } from '../motion/frame'
 import { subtract } from '../motion/frame'
-import { boxOf, panelKey, placed, poseOf } from '../motion/pose'
+import { boxOf, closedPose, panelKey, placed, poseOf } from '../motion/pose'
 import type { Construction, Crease, Finding, Panel, Part } from './card'
 import { isLayer, isWhole, panelOf } from './card'
 import { rule } from './rules'
@@ -34,7 +34,6 @@ function gapAt(part: Part, { between, from, to }: Crease, pose: ReadonlyMap<stri
  */
 export function modelFindings(construction: Construction, units: Units, mark: Length | undefined): Finding[] {
   const show = (length: Length) => formatLength(length, units, { unit: true })
-  const closed = once(() => poseOf(construction, 0))
   return [
     ...missingParts(),
     ...brokenParts(),
@@ -121,7 +120,7 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
     const folding = { ...construction, joints: construction.joints.filter(({ part }) => !isLayer(byKey(construction.parts, part).kind)) }
     return [0, 1]
       .flatMap((opening) => {
-        const pose = opening === 0 ? closed() : poseOf(folding, opening)
+        const pose = opening === 0 ? closedPose(construction) : poseOf(folding, opening)
         return looped.flatMap((part) => {
           const gap = Math.max(...part.creases.map(crease => gapAt(part, crease, pose)))
           return gap < TORN
@@ -143,7 +142,7 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
   /** What the closed card shows beyond its outline, a band's ease aside. */
   function outsideOutline(): Finding[] {
     if (construction.parts.some(part => !isLayer(part.kind) && !isWhole(part))) return []
-    const { least, most } = boxOf(construction, closed())
+    const { least, most } = boxOf(construction, closedPose(construction))
     const ease = rule('ease', units).value * 2
     return (
       [

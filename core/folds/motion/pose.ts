@@ -23,6 +23,15 @@ export interface PoseOptions {
   nested?: boolean
 }
 
+const shut = new WeakMap<Construction, Pose>()
+
+/** The pose of a card as mailed, worked out once for it: its pieces and its findings both ask. */
+export function closedPose(card: Construction): Pose {
+  const found = shut.get(card) ?? poseOf(card, 0)
+  shut.set(card, found)
+  return found
+}
+
 /**
  * The pose of a card at an opening: 0 closed as mailed, 1 as displayed. From the
  * anchor each part unfolds panel by panel across its creases; a glued part takes
