@@ -26,13 +26,9 @@ export function fittedTo(shelf: PaperEntry[], { papers, ...document }: Batch): {
   const found = new Map<string, PaperEntry>()
   for (const paper of papers) {
     const same = all().find(({ key }) => key === paper.key)
-    if (same && isSame(nature(same), nature(paper))) {
-      found.set(paper.key, same)
-      continue
-    }
-    const before = same && all().find(other => cameAs(paper, other))
-    if (before) {
-      found.set(paper.key, before)
+    const known = same && (isSame(nature(same), nature(paper)) ? same : all().find(other => cameAs(paper, other)))
+    if (known) {
+      found.set(paper.key, known)
       continue
     }
     const taken = same

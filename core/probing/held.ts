@@ -1,7 +1,7 @@
 import type { Construction, Face, Panel } from '../folds'
 import { CLOSED, shareSeen } from './looking'
 import type { Sheet, Vector } from './space'
-import { THIN, along, carriedBy, nameOf, placeOn, standing } from './space'
+import { THIN, along, carriedBy, isGluedDown, nameOf, placeOn, standing } from './space'
 
 type End = 'left' | 'right' | 'head' | 'foot'
 /** What the four sides of a face are, by the names its own drawing gives them. */
@@ -49,10 +49,7 @@ function isOuter(card: Construction, panel: Panel, side: Face): boolean {
   const sheets = standing(card, CLOSED, THIN)
   const own = sheets.find(sheet => nameOf(sheet.panel) === nameOf(panel))
   if (!own) return false
-  // What is glued down is seen of nobody.
-  const isDown = card.joints.some(({ by, faceDown, means }) =>
-    nameOf(by) === nameOf(panel) && (faceDown ? 'inside' : 'outside') === side && means !== 'held')
-  if (isDown) return false
+  if (isGluedDown(card, panel, side)) return false
   const look = { within: Infinity, slope: 0.05, straight: true }
   const isFlat = (key: string) => card.parts.some(part => part.key === key && part.panels.length === 1)
   const on = card.joints.filter(({ onto, face, part }) => nameOf(onto) === nameOf(panel) && face === side && isFlat(part))

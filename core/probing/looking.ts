@@ -2,7 +2,7 @@ import type { Construction, Part } from '../folds'
 import { neighbours } from '../lists'
 import { allSheets, reachesOver } from './holding'
 import type { Sheet, Spot, Vector, Verdict } from './space'
-import { THIN, along, carriedBy, fromSheet, hasPaper, isLayer, placeOn, standing, times } from './space'
+import { THIN, along, carriedBy, fromSheet, hasPaper, isGluedDown, isLayer, placeOn, standing, times } from './space'
 
 /** The card as good as closed: what opens is open by a crack, so that it shows which of two sheets lies in front. */
 export const CLOSED = 0.03
@@ -90,11 +90,11 @@ export function hiddenParts(card: Construction): Map<string, Verdict> {
     const seen = (slope: number, grid?: number, arm = ARM) => Math.max(...poses.map((sheets, at) =>
       seenOf(sheets, part, { within: at === 0 ? arm : Infinity, slope, straight: at === 1 }, grid)))
     const share = seen(STRICT)
-    // Few points speak for much: what little is seen of is looked at more closely, and so is what nothing was seen of.
     // Where two panels of one sheet lie in one plane, as a tab and its wall, points do not tell which of them lies in front.
     if (isOnTwo(card, part, poses[1])) return [[part.key, 'hardly']]
     // Between two sheets that are glued together nothing is seen, wherever thin drawings put it.
     if (share > ENOUGH && isPressed(card, part)) return [[part.key, 'hardly']]
+    // Few points speak for much: what little is seen of is looked at more closely, and so is what nothing was seen of.
     if (share > PLENTY || (share > ENOUGH && seen(STRICT, FINE) > ENOUGH)) return [[part.key, 'no']]
     if (share > ENOUGH || isAcross(card, part) || seen(FLAT) >= NOTHING) return [[part.key, 'hardly']]
     if (seen(STRICT, FINE) > ENOUGH) return [[part.key, 'no']]
@@ -111,10 +111,8 @@ const isAcross = (card: Construction, part: Part, sheets = allSheets(card)): boo
 export function isPressed(card: Construction, { key }: Part): boolean {
   const joint = card.joints.find(({ part }) => part === key)
   if (!joint) return false
-  const isDown = card.joints.some(({ by, faceDown, means }) =>
-    by === joint.onto && means !== 'held' && (faceDown ? 'inside' : 'outside') === joint.face)
   const below = card.parts.find(part => part.key === joint.onto.part)
-  return isDown || (below !== undefined && isLayer(below) && isPressed(card, below))
+  return isGluedDown(card, joint.onto, joint.face) || (below !== undefined && isLayer(below) && isPressed(card, below))
 }
 
 /** Whether what a part lies on lies in the very plane of another panel of the same sheet, and upon it. */

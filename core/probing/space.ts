@@ -63,6 +63,11 @@ export function fromSheet({ corner, x, y, out }: Sheet, point: Vector): { spot: 
   return { spot: [along(way, x), along(way, y)], height: along(way, out) }
 }
 
+/** Whether a side of a panel is glued down, so that nobody sees it or what lies on it. */
+export const isGluedDown = ({ joints }: Construction, panel: Panel, side: Joint['face']): boolean =>
+  joints.some(({ by, faceDown, means }) =>
+    nameOf(by) === nameOf(panel) && means !== 'held' && (faceDown ? 'inside' : 'outside') === side)
+
 /** Whether a place lies in a ring: the turns that the ring makes about it add up to a whole one. */
 export function lies(ring: readonly Spot[], [right, up]: Spot): boolean {
   let turned = 0

@@ -72,7 +72,7 @@ export function sizeOf(folder) {
  * Makes a folder that can be written to and has room, or says why it cannot be had.
  * @param {string} folder
  * @param {number} bytes that are about to be written
- * @param {string} what that is for, as in “Wakaru needs 12 MB to begin”
+ * @param {string} what needs them, as in “Wakaru needs 12 MB”
  */
 export function roomyFolder(folder, bytes, what) {
   try {

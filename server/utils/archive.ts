@@ -17,8 +17,7 @@ const plain = (title: string) =>
 
 /**
  * The settings and variants of the studio and every class as a batch file with its papers, in one archive, made while it is read: no
- * more than
- * one class is held at a time.
+ * more than one class is held at a time.
  */
 export function archive(): ReadableStream<Uint8Array> {
   let after = 0

@@ -43,13 +43,17 @@ async function takeArchive(file: File, twins: 'ask' | 'skip' | 'add' = 'ask') {
 async function takeRest(twins: 'skip' | 'add') {
   const archive = twice.value?.file
   twice.value = undefined
-  if (!archive) return
+  if (archive) await told(archive, () => takeArchive(archive, twins))
+}
+
+/** Does something with a file, and says why where it is refused. */
+async function told(file: File, work: () => Promise<void>) {
   busy.value = true
   try {
-    await takeArchive(archive, twins)
+    await work()
   }
   catch (error) {
-    refused.value = { file: archive.name, ...refusalOf(error) }
+    refused.value = { file: file.name, ...refusalOf(error) }
   }
   finally {
     busy.value = false
@@ -71,25 +75,19 @@ async function take(event: Event) {
     }
     return
   }
-  busy.value = true
-  try {
-    if (isArchive) return await takeArchive(file)
-    const { id } = await $fetch<{ id: number }>('/api/import', {
-      method: 'POST',
-      body: await file.text(),
-      headers: { 'Content-Type': 'application/json' },
-    })
-    emit('imported')
-    // What was deleted before may be what has just come in.
-    toast.removeGroup('undo')
-    await navigateTo(`/classes/${id}/cards`)
-  }
-  catch (error) {
-    refused.value = { file: file.name, ...refusalOf(error) }
-  }
-  finally {
-    busy.value = false
-  }
+  await told(file, () => (isArchive ? takeArchive(file) : takeClass(file)))
+}
+
+async function takeClass(file: File) {
+  const { id } = await $fetch<{ id: number }>('/api/import', {
+    method: 'POST',
+    body: await file.text(),
+    headers: { 'Content-Type': 'application/json' },
+  })
+  emit('imported')
+  // What was deleted before may be what has just come in.
+  toast.removeGroup('undo')
+  await navigateTo(`/classes/${id}/cards`)
 }
 </script>
 

@@ -26,6 +26,7 @@ describe('sizes typed in the other unit', () => {
     expect(kept.findings.filter(({ problem }) => /mark/.test(problem))).toEqual([])
     expect(kept.parts[0]!.height.value).toBe(millimetres(148))
     expect(asked({ width: '4 1/8', height: '148 mm' })[0]!.subject).toBe('Finished height 148 mm')
+    expect(asked({ width: '4 1/8', height: '148 mm' })[0]!.problem).toContain('it is set by ruler and fits what else')
     expect(asked({ width: '4 1/8', height: '5.5 in' })).toEqual([])
     // An odd size of one's own unit is told as before, by its pieces.
     const odd = made({ height: '5 5/32' })

@@ -45,13 +45,13 @@ export function typedBetweenMarks(parameters: Parameters, typed: ParameterInputs
 export function askedOnce(sizes: Typed[], units: Units, mark: Length): Finding[] {
   const [first, ...others] = sizes.map(size => ({ ...size, value: nearestMark(size.value, mark) })).filter(({ value }) => value > 0)
   if (!first) return []
-  const [what, how] = others.length === 0 ? ['lies', 'it is'] : ['lie', 'they are']
+  const [what, how, fits] = others.length === 0 ? ['lies', 'it is', 'fits'] : ['lie', 'they are', 'fit']
   const rounded = inARow([first, ...others].map(({ value }) => formatLength(value, units, { unit: true })))
   return [{
     severity: 'warn',
     subject: inARow([first, ...others].map(({ label, text }, at) => `${at === 0 ? label : label.toLowerCase()} ${text}`)),
     problem: `${what} between the marks of your trimmer. Rounded, ${how} ${rounded}, and every cut has a mark. Kept, ${how} set by ruler `
-      + 'and fit what else is made to such sizes; mats still go to your marks.',
+      + `and ${fits} what else is made to such sizes; mats still go to your marks.`,
     parameter: first.name,
     fix: { parameter: first.name, value: first.value, also: others.map(({ name, value }) => ({ parameter: name, value })) },
     keep: { words: others.length === 0 ? 'Keep it as typed' : 'Keep them as typed', parameter: 'marks', value: 'kept' },
