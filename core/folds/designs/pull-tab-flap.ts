@@ -184,15 +184,15 @@ export const pullTabFlap = defineFold({
       subject: 'Radius of the finger notch',
       parameter: 'notch',
       value: notch,
-      atMost: faceWidth.times(0.25),
-      because: 'the mouth would come apart.',
+      atMost: faceWidth.half().minus(tape).minus(rule('between', card.units)),
+      because: 'too little paper would hold the tape beside it.',
     })
     card.limit({
       subject: 'Radius of the finger notch',
       parameter: 'notch',
       value: notch,
       atMost: foot.minus(rule('between', card.units)),
-      because: 'it would run into the flap.',
+      because: 'too little paper would be left between it and the flap.',
     })
     card.limit({
       subject: 'Face width',

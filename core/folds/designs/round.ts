@@ -50,6 +50,10 @@ export function notched(
   return turned ? corners.map(({ x, y }) => at(width.minus(x), height.minus(y))) : corners
 }
 
+/** How far it is in a straight line to what lies so far across and so far up. */
+export const reachTo = (across: Measure, up: Measure): Measure =>
+  Measure.of('Reach', nanometres(Math.floor(Math.hypot(across.value, up.value))))
+
 /** The outline round two discs, one above the other, that meet in a chord: right edges upwards, left edges downwards. */
 export function outlineAround(lower: Place[], upper: Place[]): Place[] {
   const half = (corners: Place[]) => corners.length / 2

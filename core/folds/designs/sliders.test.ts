@@ -58,6 +58,20 @@ describe('Pull-tab flap of a maker’s own', () => {
       expect(partOf(head, part).outline!.some(([x, y]) => Math.abs(inInches(y) - 5.125) < 0.01 && x > 0)).toBe(true)
   })
 
+  it('has a finger notch as wide as it runs into nothing', () => {
+    const noted = (fold: string, notch: string, more = {}) =>
+      stops(build(fold, { notch, ...more })).filter(({ fix }) => fix?.parameter === 'notch')
+    // Beside it 1/8 for the tape and 1/2 of paper: 2 − 5/8 of half the face, where the hinge is far enough from the mouth.
+    expect(noted('pull-tab-flap', '1 1/4 in', { foot: '1 3/4 in' })).toEqual([])
+    expect(noted('pull-tab-flap', '1 3/8 in', { foot: '1 3/4 in' })).toHaveLength(1)
+    expect(fixes(build('pull-tab-flap', { notch: '1 1/2 in', foot: '2 in' }))).toContainEqual(['notch', 1.375])
+    // 2 1/8 − 1/4 − 1/2; tracks that begin 7/8 from the mouth are 1.008 away, less 1/2.
+    expect(noted('twin-slider', '1 3/8 in')).toEqual([])
+    expect(fixes(build('twin-slider', { notch: '1 1/2 in' }))).toContainEqual(['notch', 1.375])
+    expect(noted('twin-slider', '1/2 in', { track: '3 7/8 in', coverHeight: '4 3/4 in' })).toEqual([])
+    expect(noted('twin-slider', '5/8 in', { track: '3 7/8 in', coverHeight: '4 3/4 in' })).toHaveLength(1)
+  })
+
   it('has a longer tag and sleeve where they are wanted, and says how short they may be', () => {
     const card = build('pull-tab-flap', { tagLength: '5 1/4 in', sleeveLength: '7 in', pulled: 'head' })
     expect([sizes(card).tag, sizes(card).sleeve]).toEqual([[3, 5.25], [7, 1.5]])

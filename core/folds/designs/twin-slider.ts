@@ -3,7 +3,7 @@ import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
-import { notched } from './round'
+import { notched, reachTo } from './round'
 import { Measure } from '../../lengths'
 
 const TRACKS = [
@@ -163,8 +163,16 @@ export const twinSlider = defineFold({
       subject: 'Radius of the finger notch',
       parameter: 'notch',
       value: notch,
-      atMost: width.times(0.25),
-      because: 'the mouth would come apart.',
+      atMost: width.half().minus(tape).minus(rule('between', card.units)),
+      because: 'too little paper would hold the tape beside it.',
+    })
+    // The tracks come nearest to the notch with their inner corners, half their distance from its middle.
+    card.limit({
+      subject: 'Radius of the finger notch',
+      parameter: 'notch',
+      value: notch,
+      atMost: reachTo(apart.half(), height.minus(low).minus(track)).minus(rule('between', card.units)),
+      because: 'too little paper would be left between it and the tracks.',
     })
     card.limit({
       subject: 'Track length',
