@@ -1,8 +1,22 @@
+import fc from 'fast-check'
+import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
 import type { MultiPolygon, Polygon } from 'polygon-clipping'
-import { difference, robust } from './clipping'
+import { difference, intersection, robust } from './clipping'
+import { areaOfAll } from './seen'
 
 const SQUARE: Polygon = [[[0, 0], [100, 0], [100, 100], [0, 100]]]
+/** Boxes, boxes set on a corner, arrows (which bulge inwards), each with or without a hole: few places, so that many share edges. */
+const shape = fc.tuple(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 }), fc.integer({ min: 1, max: 4 }),
+  fc.constantFrom('box', 'diamond', 'arrow'), fc.boolean())
+  .map(([x, y, size, kind, isHollow]): Polygon => {
+    const unit: [number, number][] = kind === 'box'
+      ? [[0, 0], [2, 0], [2, 2], [0, 2]]
+      : kind === 'diamond' ? [[1, 0], [2, 1], [1, 2], [0, 1]] : [[0, 0], [1, 1], [2, 0], [1, 2]]
+    const ring = (by: number): [number, number][] =>
+      unit.map(([right, up]) => [(x + 1 + (right - 1) * by * size) * 10, (y + 1 + (up - 1) * by * size) * 10])
+    return isHollow && kind !== 'arrow' ? [ring(1), ring(0.5)] : [ring(1)]
+  })
 const corners = (polygons: MultiPolygon | Polygon) => JSON.stringify(polygons)
 
 describe('clipping', () => {
@@ -24,5 +38,17 @@ describe('clipping', () => {
   it('takes polygons and many of them', () => {
     expect(difference(SQUARE, [[[0, 0], [50, 0], [50, 100], [0, 100]]])).toHaveLength(1)
     expect(difference([SQUARE], [SQUARE])).toEqual([])
+    // What has come down to a point covers nothing.
+    expect(difference(SQUARE, [[[5, 5], [5, 5], [5, 5], [5, 5]]])).toHaveLength(1)
+  })
+
+  it('comes to what the package finds, also where it is told without clipping', () => {
+    fc.assert(fc.property(shape, fc.array(shape, { maxLength: 4 }), (first, others) => {
+      expect(areaOfAll(difference(first, ...others))).toBeCloseTo(areaOfAll(polygonClipping.difference(first, ...others)), 3)
+      for (const other of others) {
+        expect(areaOfAll(intersection(first, other))).toBeCloseTo(areaOfAll(polygonClipping.intersection(first, other)), 3)
+        for (const [outer] of intersection(first, other)) expect(outer!.at(-1)).toEqual(outer![0])
+      }
+    }), { numRuns: 300 })
   })
 })

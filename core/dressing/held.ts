@@ -22,13 +22,22 @@ const STRAIGHT = 0.95
 export function sideWords(card: Construction, { panel, side }: { panel: Panel, side: Face }): SideWords {
   if (card.parts.some(part => !isWhole(part))) return AS_DRAWN
   const design = designOf(card, panel)
-  const [closed, shown] = [0, 1].map(opening => poseOf(design, opening).get(panelKey(panel)))
+  const [closed, shown] = bothPoses(design).map(pose => pose.get(panelKey(panel)))
   if (!closed || !shown) return AS_DRAWN
   const words = wordsOf(shown, side)
   const other = wordsOf(closed, side)
   // Most faces hang the same way on the closed card, and nobody has to ask where they are seen.
   const isSame = (Object.keys(words) as OwnSide[]).every(own => words[own] === other[own])
   return isSame || !isOutside(design, panel, side) ? words : other
+}
+
+const poses = new WeakMap<Construction, ReturnType<typeof poseOf>[]>()
+
+/** Where everything lies while the card is closed, and on display. */
+function bothPoses(card: Construction): ReturnType<typeof poseOf>[] {
+  const found = poses.get(card) ?? [0, 1].map(opening => poseOf(card, opening))
+  poses.set(card, found)
+  return found
 }
 
 const known = new WeakMap<Construction, Construction>()

@@ -42,7 +42,7 @@ function gluedAmiss(card: Construction): Finding[] {
     const beyond = difference(low, [inMicrometres(outlineOf(ground))], ...layers)
     const [other, ...more] = byKey(card.parts, ground.part).panels.filter(panel => panel !== ground)
       .map((panel): Polygon => [inMicrometres(outlineOf(panel))])
-    const isOver = other !== undefined && areaOfAll(intersection(beyond, union(other, ...more))) > TRIFLE
+    const isOver = other !== undefined && beyond.length > 0 && areaOfAll(intersection(beyond, union(other, ...more))) > TRIFLE
     if (isOver || areaOfAll(beyond) > OVER_THE_EDGE * areaOfAll(low))
       return [{ ...about, problem: `is glued beyond ${ground.name.toLowerCase()}: there it holds what has to part, or nothing.` }]
     const holes = holesOf(part, onto).map((hole): Polygon => [inMicrometres(hole)])

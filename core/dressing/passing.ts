@@ -1,7 +1,7 @@
 import type { Polygon } from 'polygon-clipping'
-import type { Construction, Finding, Frame, Joint, Panel, Point } from '../folds'
+import type { Construction, Finding, Frame, Joint, Panel, Point, Vector } from '../folds'
 import { dot, glueOutline, holesOf, isLayer, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
-import { byKey } from '../lists'
+import { byKey, itemAt } from '../lists'
 import type { Corner, Pose } from './seen'
 import { AJAR, PARALLEL, TRIFLE, areaOfAll, heightOf, inMicrometres } from './seen'
 import { isPutOn } from './held'
@@ -18,6 +18,8 @@ const CLEAR = 200_000
 const IN_TRACK = 0.25
 /** So near at its nearest, in nanometres, what slides touches what it slides over. */
 const TOUCHING = 2_000_000
+/** What moves less than that, in nanometres, at each of the steps does not wander as far as that. */
+const STILL = TOUCHING / 2 / STEPS.length
 
 /** Pieces on foam that something slides over. */
 export function inTheWay(card: Construction): Finding[] {
@@ -32,7 +34,8 @@ export function inTheWay(card: Construction): Finding[] {
       .find((panel) => {
         // What is on foam itself passes above, unless the foam reaches through an opening.
         if (high.has(panel.part) && !isHungThrough(card, joint.onto, panel)) return false
-
+        // Most sheets never move along the one that carries the piece.
+        if (ways.every(poses => staysPut(panel, joint.onto, poses, STILL))) return false
         const found = ways.map(poses => wayOf({ card, joint, own, high, panel }, poses))
         return found.includes('above') && (!found.includes('below') || isHungThrough(card, joint.onto, panel))
       })
@@ -120,6 +123,10 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
   const { onto, face } = joint
   const zone = glueOutline(joint)
   const pads = inMicrometres(zone.map(([right, up]): Point => [right - onto.x.value, up - onto.y.value]))
+  const steps = poses.map(pose => [pose.get(panelKey(onto)), pose.get(panelKey(panel))])
+  const isAlong = steps.every(([ground, mover]) => ground && mover && Math.abs(dot(ground.normal, mover.normal)) >= PARALLEL)
+  const outlines = isAlong ? steps.map(([ground, mover]) => ground && mover ? asSeen(outlineOf(panel), panel, mover, ground) : []) : []
+  if (!outlines.some(outline => mayMeet(pads, outline))) return undefined
   const holes = holesOf(byKey(card.parts, panel.part), panel)
   const middle = [0, 1].map(axis => zone.reduce((sum, corner) => sum + (corner[axis] ?? 0), 0) / zone.length) as [number, number]
   const side = face === 'inside' ? 1 : -1
@@ -129,8 +136,8 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
   const trails = [middle, ...spots].map((spot): Trail => ({ spot, far: 0 }))
   let [hits, isAbove, isBelow] = [false, false, false]
   for (const [at, pose] of poses.entries()) {
-    const [ground, mover] = [pose.get(panelKey(onto)), pose.get(panelKey(panel))]
-    if (!ground || !mover || Math.abs(dot(ground.normal, mover.normal)) < PARALLEL) return undefined
+    const [[ground, mover], outline] = [itemAt(steps, at), itemAt(outlines, at)]
+    if (!ground || !mover) return undefined
     const heights = placed(outlineOf(panel), panel, mover).map(corner => seenFrom(ground, corner)[2] * side)
     isAbove ||= Math.max(...heights) > ABOVE
     // What slides well off the sheet that carries the piece, or well below it, is not in its way.
@@ -142,7 +149,6 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
       if (place && trail.last) trail.far += Math.hypot(place[0] - trail.last[0], place[1] - trail.last[1])
       trail.last = place
     }
-    const outline = asSeen(outlineOf(panel), panel, mover, ground)
     if (!mayMeet(pads, outline)) continue
     const over = intersection([pads], [outline])
     if (areaOfAll(over) <= TRIFLE) continue
@@ -168,20 +174,24 @@ interface Trail {
 }
 
 /** Whether the boxes round two rings share anything. */
-const mayMeet = (a: Corner[], b: Corner[]): boolean => ([0, 1] as const).every((axis) => {
+const mayMeet = (a: Corner[], b: Corner[]): boolean => a.length > 0 && b.length > 0 && ([0, 1] as const).every((axis) => {
   const [as, bs] = [a, b].map(ring => ring.map(corner => corner[axis])) as [number[], number[]]
   return Math.min(...as) < Math.max(...bs) && Math.min(...bs) < Math.max(...as)
 })
 
-/** Whether a panel keeps its place on another one all the time: what moves itself parts nothing. */
-function staysPut(panel: Panel, onto: Panel, poses: Pose[]): boolean {
-  const places = poses.map((pose) => {
+/** Whether a panel keeps its place on another one all the time, with both ends of its diagonal: what moves itself parts nothing. */
+function staysPut(panel: Panel, onto: Panel, poses: Pose[], within = TOUCHING): boolean {
+  const ends: Point[] = [[panel.x.value, panel.y.value], [panel.x.value + panel.width.value, panel.y.value + panel.height.value]]
+  let first: Vector[] | undefined
+  return poses.every((pose) => {
     const [ground, frame] = [pose.get(panelKey(onto)), pose.get(panelKey(panel))]
-    return ground && frame && seenFrom(ground, frame.origin)
+    const places = ground && frame && placed(ends, panel, frame).map(end => seenFrom(ground, end))
+    first ??= places
+    return first !== undefined && places !== undefined && places.every(([x, y, z], at) => {
+      const [startX, startY, startZ] = itemAt(first ?? [], at)
+      return Math.hypot(x - startX, y - startY, z - startZ) < within
+    })
   })
-  const [first] = places
-  return first !== undefined && places.every(place =>
-    place !== undefined && Math.hypot(place[0] - first[0], place[1] - first[1], place[2] - first[2]) < TOUCHING)
 }
 
 /** Whether another sheet lies between a piece and what passes, as the back of a frame does; one that the foam passes through does not. */

@@ -73,7 +73,7 @@ function compute(card: Construction): SeenFace[] {
           ...all.flatMap((other, at) => (at === order ? [] : coverOf(pose, panel, other, { side, near, later: at > order }))),
           ...pressedOn(card, panel, pose),
         ]
-        return over.length === 0 ? [whole] : difference(whole, ...over)
+        return difference(whole, ...over)
       }
       // Clipping takes its time, so it waits until it is asked for.
       const [open, closed] = [once(() => seen(shown, NEAR)), once(() => seen(shut, Infinity))]
@@ -157,10 +157,11 @@ export function faceToFace(card: Construction, matters: (one: Part, other: Part)
       const [frame, facing] = [pose.get(panelKey(one.panel)), pose.get(panelKey(other.panel))]
       if (!frame || !facing || dot(frame.normal, facing.normal) > -0.995) continue
       const over = coverOf(pose, one.panel, other, FACING)
-      if (over.length === 0 || coverOf(pose, other.panel, one, FACING).length === 0) continue
+      const [onIt] = over
+      if (!onIt || coverOf(pose, other.panel, one, FACING).length === 0) continue
       const whole = polygonOf(outlineOf(one.panel), holesOf(one.part, one.panel), one.panel)
       const least = SHARE * areaOfAll([whole])
-      let touching = intersection(whole, ...over)
+      let touching = intersection(whole, onIt)
       // What lies nearer to the one than the other does keeps them apart; mostly the first of it does so altogether.
       const [height, middle] = [heightOf(frame, facing), middleOf(touching)]
       for (const third of all) {
@@ -169,7 +170,7 @@ export function faceToFace(card: Construction, matters: (one: Part, other: Part)
         const lies = pose.get(panelKey(third.panel))
         if (!lies || heightOf(frame, lies)(middle) > height(middle) - 1) continue
         const between = coverOf(pose, one.panel, third, FACING)
-        if (between.length > 0) touching = difference(touching, ...between)
+        touching = difference(touching, ...between)
       }
       if (areaOfAll(touching) > least) pairs.push([one.part, other.part])
     }
