@@ -1,5 +1,5 @@
 import type { Polygon } from 'polygon-clipping'
-import type { Construction, Finding, Frame, Joint, Panel, Point, Vector } from '../folds'
+import type { Construction, Finding, Frame, Joint, Panel, Part, Point, Vector } from '../folds'
 import { dot, glueOutline, holesOf, isLayer, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
 import { byKey, itemAt } from '../lists'
 import type { Corner, Pose } from './seen'
@@ -199,7 +199,10 @@ function isParted({ card, joint: { onto, face }, own, high, panel }: Meeting, po
   const [ground, mover, side] = [pose.get(panelKey(onto)), pose.get(panelKey(panel)), face === 'inside' ? 1 : -1]
   if (!ground || !mover) return false
   const passes = heightOf(ground, mover)
-  return card.parts.filter(({ key }) => !own.has(key) && !high.has(key)).some(part => part.panels.some((other) => {
+  // Only what was there before something slides can come between; what is put over it later has it below, wherever a drawing has it.
+  const order = card.parts.map(({ key }) => key)
+  const isLater = ({ key }: Part) => panel.part !== card.anchor.part && order.indexOf(key) > order.indexOf(panel.part)
+  return card.parts.filter(part => !own.has(part.key) && !high.has(part.key) && !isLater(part)).some(part => part.panels.some((other) => {
     const frame = other === onto || other === panel ? undefined : pose.get(panelKey(other))
     if (!frame || Math.abs(dot(frame.normal, ground.normal)) < PARALLEL) return false
     const lies = heightOf(ground, frame)
