@@ -24,8 +24,15 @@ interface Prepared {
   stood: Standing
 }
 
-/** Position of the last change of a class and of papers. */
-type Standing = Map<string, number>
+/**
+ * Where a class and some papers stand: the position of its last change, how many of the papers there are, and the position of the last
+ * change of any of them. Whatever is done to one of them gets a position after all before it.
+ */
+interface Standing {
+  class: number
+  papers: number
+  changed: number
+}
 
 /** What was looked at has changed meanwhile. */
 class MovedError extends Error {}
@@ -64,17 +71,17 @@ type Seen = Omit<Saving, 'body'> & { stood: Standing }
 
 async function seen(head: EditHead, transaction: Transaction): Promise<Seen> {
   const { class: id, papers: keys } = head
+  const stood = await standing(head, transaction)
   const [studio, row, papers] = [
     await Studio.findByPk(1, { transaction }),
-    id === null ? null : await StudioClass.findByPk(id, { transaction }),
-    keys.length === 0 ? [] : await StudioPaper.findAll({ where: { key: oneOf(StudioPaper.sequelize, keys) }, raw: true, transaction }),
+    id === null ? null : await StudioClass.findByPk(id, { attributes: ['document'], transaction }),
+    keys.length === 0
+      ? []
+      : await StudioPaper.findAll({ attributes: ['document'], where: { key: oneOf(StudioPaper.sequelize, keys) }, raw: true, transaction }),
   ]
-  if (id !== null && !row) throw refusal(404, GONE)
   const others = await missed(head, Number(studio?.position ?? 0), transaction)
   // As they lie in their rows, nothing is made of them here.
   const texts = papers.map(({ document }) => document as unknown as string)
-  const stood: Standing = new Map(papers.map(({ key, position }) => [key, Number(position)]))
-  if (row) stood.set(ofClass(id), Number(row.position))
   return { document: row ? textOf(row, 'document') : undefined, papers: texts, others, stood }
 }
 
@@ -84,8 +91,6 @@ async function worked({ stood, ...found }: Seen, body: string): Promise<Prepared
   if (saved.is === 'refused') throw refusal(saved.status, saved.message || sentence(saved.problems), { problems: saved.problems })
   return { saved, stood }
 }
-
-const ofClass = (id: number | null) => `class:${id}`
 
 /** What others have changed of the class and the papers since the sender looked. */
 async function missed({ class: id, since, papers }: EditHead, position: number, transaction: Transaction): Promise<string[]> {
@@ -104,17 +109,16 @@ async function missed({ class: id, since, papers }: EditHead, position: number, 
 async function standing({ class: id, papers: keys }: EditHead, transaction: Transaction): Promise<Standing> {
   const row = id === null ? null : await StudioClass.findByPk(id, { attributes: ['position'], transaction })
   if (id !== null && !row) throw refusal(404, GONE)
-  const papers = keys.length === 0
+  const [papers] = keys.length === 0
     ? []
     : await StudioPaper.findAll({
-        attributes: ['key', 'position'], where: { key: oneOf(StudioPaper.sequelize, keys) }, raw: true, transaction,
-      })
-  const found: Standing = new Map(papers.map(({ key, position }) => [key, Number(position)]))
-  if (row) found.set(ofClass(id), Number(row.position))
-  return found
+      attributes: [[fn('COUNT', col('key')), 'papers'], [fn('MAX', col('position')), 'changed']],
+      where: { key: oneOf(StudioPaper.sequelize, keys) }, raw: true, transaction,
+    }) as unknown as { papers: number, changed: number | null }[]
+  return { class: Number(row?.position ?? 0), papers: Number(papers?.papers ?? 0), changed: Number(papers?.changed ?? 0) }
 }
 
-const isSame = (a: Standing, b: Standing): boolean => a.size === b.size && [...a].every(([key, position]) => b.get(key) === position)
+const isSame = (a: Standing, b: Standing): boolean => a.class === b.class && a.papers === b.papers && a.changed === b.changed
 
 async function write({ class: id }: EditHead, saved: Prepared['saved'], position: number, transaction: Transaction): Promise<void> {
   if (saved.class && id !== null) {
