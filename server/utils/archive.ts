@@ -1,10 +1,8 @@
-import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
+import { AsyncZipDeflate, Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import { Op } from 'sequelize'
-import { namedPapers } from '../../core/document'
-import { writeBatch } from '../../core/formats'
 import { StudioClass, Variant } from '../database/models'
-import { papersWith } from './classes'
-import { batchFrom, classFrom } from './documents'
+import { checked } from './checker'
+import { storedClass } from './classes'
 import { readSettings } from './settings'
 import { listed } from './variants'
 
@@ -14,6 +12,17 @@ export const BELONGINGS = 'studio.json'
 /** A title as part of a file name. */
 const plain = (title: string) =>
   title.normalize('NFKD').replace(/[^\w\s-]/g, '').trim().replace(/\s+/g, '-').toLowerCase().slice(0, 50) || 'class'
+
+/** Packs a file in a thread of its own; done when all of it has gone into the archive. */
+const packed = (file: AsyncZipDeflate, bytes: Uint8Array): Promise<void> =>
+  new Promise((resolve) => {
+    const { ondata } = file
+    file.ondata = (error, data, final) => {
+      ondata(error, data, final)
+      if (error || final) resolve()
+    }
+    file.push(bytes, true)
+  })
 
 /**
  * The settings and variants of the studio and every class as a batch file with its papers, in one archive, made while it is read: no
@@ -43,14 +52,15 @@ export function archive(): ReadableStream<Uint8Array> {
     },
     async pull() {
       useDatabase()
-      const row = await StudioClass.findOne({ where: { id: { [Op.gt]: after } }, order: [['id', 'ASC']] })
+      const row = await StudioClass.findOne({ attributes: ['id', 'title'], where: { id: { [Op.gt]: after } }, order: [['id', 'ASC']] })
       if (!row) return zip.end()
       after = Number(row.id)
-      const document = classFrom(row.document)
-      const text = writeBatch(batchFrom(document, await papersWith(namedPapers(document))))
-      const file = new ZipDeflate(`${String(after).padStart(5, '0')}-${plain(row.title)}.wakaru.json`, { level: 6 })
+      const stored = await storedClass(after)
+      const made = await checked('file', { ...stored, named: true }, stored.document.length)
+      if ('status' in made) throw new Error(made.message)
+      const file = new AsyncZipDeflate(`${String(after).padStart(5, '0')}-${plain(row.title)}.wakaru.json`, { level: 6 })
       zip.add(file)
-      file.push(new TextEncoder().encode(text), true)
+      await packed(file, new TextEncoder().encode(made.text))
     },
   })
 }

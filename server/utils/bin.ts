@@ -5,7 +5,7 @@ import { isSame, namedPapers } from '../../core/document'
 import { Binned, StudioClass, StudioPaper } from '../database/models'
 import { classFrom, paperFrom } from './documents'
 import { refusal } from './door'
-import { oneOf } from './keys'
+import { removeAll } from './keys'
 import type { Recorded } from '../workers/saving'
 import { createClass, createPapers } from './rows'
 
@@ -32,12 +32,12 @@ export async function binPapers(keys: string[], transaction: Transaction): Promi
         JOIN JSON_TABLE($1, '$[*]' COLUMNS (id VARCHAR(80) PATH '$')) AS gone ON papers.\`key\` = gone.id`,
     { bind: [JSON.stringify(keys)], transaction },
   )
-  await StudioPaper.destroy({ where: { key: oneOf(StudioPaper.sequelize, keys) }, transaction })
+  await removeAll(StudioPaper.sequelize, 'papers', '`key`', keys, transaction)
 }
 
 /** Papers that are there again, by a step back or otherwise, need not be brought back. */
-export const unbinPapers = (keys: string[], transaction: Transaction): Promise<number> =>
-  Binned.destroy({ where: { entity: 'paper', entityKey: oneOf(Binned.sequelize, keys) }, transaction })
+export const unbinPapers = (keys: string[], transaction: Transaction): Promise<void> =>
+  removeAll(Binned.sequelize, 'bin', 'entity = \'paper\' AND entity_key', keys, transaction)
 
 /** A class that is there again, from a file for instance, need not be brought back: it would be there twice. */
 export async function unbinClass(document: ClassDocument, transaction: Transaction): Promise<void> {

@@ -2,8 +2,7 @@ import type { H3Event } from 'h3'
 import type { Order, Transaction, WhereOptions } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassDocument, PaperEntry } from '../../core/document'
-import { namedPapers } from '../../core/document'
-import { Studio, StudioClass, StudioPaper } from '../database/models'
+import { PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
 import { textOf } from '../database/models/json'
 import type { Stored } from '../workers/stored'
 import { classFrom, paperFrom } from './documents'
@@ -36,10 +35,6 @@ export async function classOf(
 const ORDER: Order = [['kind', 'ASC'], ['name', 'ASC'], ['key', 'ASC']]
 const entries = (rows: StudioPaper[]): PaperEntry[] => rows.map(({ document }) => paperFrom(document))
 
-/** Some papers of the shelf by their keys. */
-export const papersWith = async (keys: string[], transaction?: Transaction): Promise<PaperEntry[]> =>
-  entries(await StudioPaper.findAll({ where: { key: keys }, order: ORDER, transaction }))
-
 /** A stretch of the shelf, and how many papers there are of what is asked for. */
 export async function listPapers(
   { search, kind, offset, limit }: { search: string, kind: string, offset: number, limit: number },
@@ -69,15 +64,15 @@ export const atOneMoment = <T>(read: (transaction: Transaction) => Promise<T>): 
     return { ...(await read(transaction)), position: Number(studio?.position ?? 0) }
   })
 
-/** A class with some papers as they lie in their rows, for a thread that makes something of them. */
-export async function storedOf(row: StudioClass, papers: string[], transaction?: Transaction): Promise<Stored> {
-  const rows = await StudioPaper.findAll({ where: { key: papers }, order: ORDER, transaction })
-  return { document: textOf(row, 'document'), papers: rows.map(paper => textOf(paper, 'document')) }
-}
+/** Keys of the papers that a class names. */
+const usedBy = async (id: number, transaction?: Transaction): Promise<string[]> =>
+  (await PaperUse.findAll({ attributes: ['paper'], where: { classId: id }, transaction })).map(({ paper }) => paper)
 
-/** The same with all papers that a class uses, as all are at one moment. */
-export const storedClass = (id: number): Promise<Stored> =>
+/** A class with all papers that it names, as all are at one moment and as they lie in their rows: nothing of it is read here. */
+export const storedClass = (id: number): Promise<Stored & { day: string }> =>
   atOneMoment(async (transaction) => {
-    const { row, document } = await classOf(id, { transaction })
-    return await storedOf(row, namedPapers(document), transaction)
+    const row = await StudioClass.findByPk(id, { attributes: ['document', 'day'], transaction })
+    if (!row) throw refusal(404, GONE)
+    const papers = await StudioPaper.findAll({ where: { key: await usedBy(id, transaction) }, order: ORDER, transaction })
+    return { day: row.day, document: textOf(row, 'document'), papers: papers.map(paper => textOf(paper, 'document')) }
   })

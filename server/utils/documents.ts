@@ -13,4 +13,3 @@ function orRefused<T>(open: () => T): T {
 
 export const classFrom = (document: object): ClassDocument => orRefused(() => stored.classFrom(document))
 export const paperFrom = (document: object): PaperEntry => orRefused(() => stored.paperFrom(document))
-export { batchFrom } from '../workers/stored'

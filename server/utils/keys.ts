@@ -1,4 +1,4 @@
-import type { Sequelize } from 'sequelize'
+import type { Sequelize, Transaction } from 'sequelize'
 import { Op, literal } from 'sequelize'
 
 /** So many keys are listed in a statement; more of them are handed over as one text. */
@@ -11,3 +11,17 @@ export const oneOf = (sequelize: Sequelize | undefined, keys: readonly string[])
     : { [Op.in]: literal(
         `(SELECT id FROM JSON_TABLE(${sequelize.escape(JSON.stringify(keys))}, '$[*]' COLUMNS (id VARCHAR(80) PATH '$')) AS wanted)`,
       ) }
+
+/**
+ * Removes all rows that have one of some keys. Joined with them: where a row is removed for being `IN` a list that is made from a text,
+ * this database makes the list anew for each row.
+ * @param where how a key is found, up to the key itself
+ */
+export async function removeAll(
+  sequelize: Sequelize | undefined, table: 'papers' | 'bin', where: string, keys: readonly string[], transaction: Transaction,
+): Promise<void> {
+  await sequelize?.query(
+    `DELETE ${table} FROM ${table} JOIN JSON_TABLE($1, '$[*]' COLUMNS (id VARCHAR(80) PATH '$')) AS gone ON ${where} = gone.id`,
+    { bind: [JSON.stringify(keys)], transaction },
+  )
+}

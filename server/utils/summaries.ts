@@ -1,11 +1,9 @@
 import type { WhereOptions } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassSummary } from '../../core/batch'
-import { namedPapers } from '../../core/document'
 import { StudioClass } from '../database/models'
 import { checked } from './checker'
-import { storedOf } from './classes'
-import { classFrom } from './documents'
+import { storedClass } from './classes'
 import { holding } from './search'
 
 /** What a list of classes shows: a stretch of those that are asked for, and how many there are. */
@@ -104,19 +102,16 @@ async function takenOn(): Promise<number | 'none' | 'resting'> {
 
 /** Works the figures of a class out and keeps them, unless it has changed meanwhile. */
 async function freshen(id: number): Promise<void> {
-  const row = await StudioClass.findByPk(id)
+  const row = await StudioClass.findByPk(id, { attributes: ['title', 'day', 'summary', 'stale'] })
   if (!row || row.stale === null) return
   const { stale } = row
   // A class that takes too long is not tried again before it has changed.
-  const known = await worked(row).catch((): Partial<ClassSummary> => ({ unknown: 'too large' }))
+  const known = await worked(id).catch((): Partial<ClassSummary> => ({ unknown: 'too large' }))
   const summary = { ...shown(row), unknown: undefined, ...known, pending: undefined }
   await StudioClass.update({ summary, stale: null, takenOn: null }, { where: { id, stale }, silent: true })
   // What has changed meanwhile is in the queue still.
   await StudioClass.update({ takenOn: null }, { where: { id, stale: { [Op.ne]: null } }, silent: true })
 }
 
-async function worked(row: StudioClass): Promise<ClassSummary> {
-  const stored = await storedOf(row, namedPapers(classFrom(row.document)))
-  // However short it is, it may take long.
-  return await checked('summary', stored, Infinity)
-}
+/** However short a class is, its figures may take long. */
+const worked = async (id: number): Promise<ClassSummary> => await checked('summary', await storedClass(id), Infinity)

@@ -12,7 +12,7 @@ import { studentPage } from '../../core/prints'
 import { VariantShape } from '../utils/shapes'
 import { readEdit, savedFrom } from './saving'
 import type { Stored } from './stored'
-import { batchOf } from './stored'
+import { UnreadableError, batchOf } from './stored'
 
 /** Classes in one archive. */
 const MOST_CLASSES = 5000
@@ -30,6 +30,17 @@ function unpacked(bytes: Uint8Array, place: number): string | undefined {
     },
   }))
   return file && new TextDecoder().decode(file)
+}
+
+/** A page or a file of a class, or that the class was kept by a version which this one cannot read. */
+const making = <T>(make: (of: T) => Made | Promise<Made>) => async (of: T): Promise<Made> => {
+  try {
+    return await make(of)
+  }
+  catch (error) {
+    if (!(error instanceof UnreadableError)) throw error
+    return { status: 500, message: error.message }
+  }
 }
 
 /** Works that take their time: each can be done in a thread of its own, and has no other way in or out. */
@@ -85,35 +96,35 @@ export const CHECKS = {
     return summaryOf(batch, batch.papers)
   },
   /** A class as a file; names of people only where they are asked for. */
-  file({ named, ...stored }: Stored & { named: boolean }): Made {
+  file: making(({ named, ...stored }: Stored & { named: boolean }) => {
     const batch = batchOf(stored)
     return { title: batch.class.title, text: writeBatch(named ? batch : withoutNames(batch)) }
-  },
+  }),
   /** All pieces of a class as a table. */
-  async pieces(stored: Stored): Promise<Made> {
+  pieces: making(async (stored: Stored) => {
     const batch = batchOf(stored)
     return { title: `${batch.class.title} pieces`, text: await piecesCsv(batch, prepare(batch)) }
-  },
+  }),
   /** One flat pattern of a card as a file for a machine. */
-  async pattern(
+  pattern: making(async (
     { card: cardKey, part: partKey, format, ...stored }: Stored & { card: string, part: string, format: 'svg' | 'dxf' },
-  ): Promise<Made> {
+  ) => {
     const card = prepare(batchOf(stored)).cards.find(({ entry }) => entry.key === cardKey)
     if (!card?.construction) return { status: 404, message: 'There is no such card in this class, or its sizes cannot be read.' }
     const blanks = blanksOf(card.construction)
     const part = blanks.find(({ key }) => key === partKey)
     if (!part) return { status: 404, message: `There is no such blank; there are: ${blanks.map(({ key }) => key).join(', ')}.` }
     return { title: `${card.entry.title} ${part.name}`, text: await writePattern(card.construction, part, format) }
-  },
+  }),
   /** The page of a class for its students. */
-  student({ seat, units, day, ...stored }: Stored & { seat?: string, units: Units | '', day: string }): Made {
+  student: making(({ seat, units, day, ...stored }: Stored & { seat?: string, units: Units | '', day: string }) => {
     const batch = batchOf(stored)
     const preparation = prepare(batch)
     const text = studentPage(preparation, seat, units || batch.class.units, day)
     if (text !== undefined) return { title: `${batch.class.title} ${seat ?? ''}`, text }
     const bags = packedBags(preparation)
     return { status: 404, message: `The class has no such bag; it has ${bags[0]?.key ?? 'none'} to ${bags.at(-1)?.key ?? 'none'}.` }
-  },
+  }),
 }
 
 export type CheckName = keyof typeof CHECKS

@@ -13,8 +13,7 @@ export default defineDoor(async (event) => {
   const { seat, units = '', save } = getQuery(event)
   if (units !== '' && units !== 'inch' && units !== 'metric') throw refusal(400, 'units is inch or metric.')
   const stored = await storedClass(classIdOf(event))
-  const date = (JSON.parse(stored.document) as { class: { date: string } }).class.date
-  const day = format(new Date(`${date}T12:00:00`), 'EEEE d MMMM yyyy')
+  const day = format(new Date(`${stored.day}T12:00:00`), 'EEEE d MMMM yyyy')
   const key = seat === undefined || seat === '' ? undefined : String(seat)
   const page = await checked('student', { ...stored, seat: key, units, day }, Infinity)
   if (save === 'yes') return made(event, page, 'html', 'text/html')

@@ -1,0 +1,97 @@
+import { rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { createConnection } from 'mysql2/promise'
+import { installPackages } from './lib/install.mjs'
+import { ROOT } from './lib/root.mjs'
+import { serve } from './lib/serve.mjs'
+import { buildApplication } from './lib/sources.mjs'
+import { main } from './lib/talk.mjs'
+import { edit, person } from './torture/people.mjs'
+import { DEMO, pause } from './torture/studio.mjs'
+
+/*
+ * How long a save keeps all others waiting. Somebody else asks for the studio's row again and again, as every save does; what they
+ * wait for it at most is what the save holds it, beside what they wait where nobody saves.
+ */
+
+const FOLDER = join(ROOT, '.data/save-speed')
+const RUNS = 7
+const list = (length, entry) => Array.from({ length }, (_, at) => entry(at))
+const median = values => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]
+
+/** Asks for the studio's row until told to end; answers the longest wait in milliseconds. */
+function asking(connection) {
+  let isOver = false
+  const longest = (async () => {
+    let most = 0
+    while (!isOver) {
+      await connection.beginTransaction()
+      const begin = performance.now()
+      await connection.query('SELECT position FROM studio WHERE id = 1 FOR UPDATE')
+      most = Math.max(most, performance.now() - begin)
+      await connection.commit()
+      // Whoever saves is let in between.
+      await pause(1)
+    }
+    return most
+  })()
+  return async () => {
+    isOver = true
+    return await longest
+  }
+}
+
+main(async () => {
+  await installPackages()
+  await buildApplication()
+  rmSync(FOLDER, { recursive: true, force: true })
+  process.env.WAKARU_RATE = '1000000000'
+  const { address, ownerUrl, stop } = await serve({ folder: FOLDER, port: 4316, backups: `${FOLDER}-backups` })
+  const connection = await createConnection(ownerUrl)
+  const one = person(address, 0)
+  const file = JSON.parse(DEMO)
+  const large = structuredClone(file)
+  large.class.seats = 500
+  large.roster = list(500, at => ({ ...(file.roster[0] ?? {}), key: `seat-${at + 1}`, name: `Nobody ${at}`, notes: 'n'.repeat(1500) }))
+  const added = async content => (await one.ask('/api/import', { method: 'POST', body: JSON.stringify(content) }))?.data?.id
+  const [small, big] = [await added(file), await added(large)]
+  const [paper] = file.papers
+  const plain = { ...paper, offcuts: [], stocks: paper.stocks.slice(0, 1) }
+  const papers = list(2000, at =>
+    ({ op: 'add', path: ['papers'], entry: { ...plain, key: `many-${at}`, name: `Many ${at}` }, after: null }))
+  const saves = (id, patches) => () => one.ask('/api/edits', { ...edit(id, patches), patience: 300_000 })
+  const seats = at => ({ op: 'set', path: ['class', 'seats'], value: 20 + (at % 400) })
+  const KINDS = [
+    ['nothing', async () => (await pause(20), { status: 200 })],
+    ['one figure of a class of 26 kB', at => saves(small, [seats(at)])()],
+    ['one figure of a class of 0.8 MB', at => saves(big, [seats(400 + at)])()],
+    ['5,000 changes of one field', saves(small, list(5000, seats))],
+    ['2,000 papers put on the shelf', saves(null, papers)],
+    ['2,000 papers taken off it', saves(null, papers.map(({ entry }) => ({ op: 'remove', path: ['papers', entry.key] })))],
+    ['a class of 0.8 MB imported', () => one.ask('/api/import', { method: 'POST', body: JSON.stringify(large), patience: 300_000 })],
+  ]
+  const seen = KINDS.map(() => ({ held: [], took: [], statuses: new Set() }))
+  for (let run = 0; run < RUNS; run++) {
+    for (const [at, [, save]] of KINDS.entries()) {
+      // What is worked out afterwards of what was saved before is over.
+      await pause(run === 0 ? 3000 : 500)
+      const over = asking(connection)
+      const begin = performance.now()
+      const answer = await save(run)
+      seen[at].took.push(performance.now() - begin)
+      seen[at].held.push(await over())
+      seen[at].statuses.add(answer?.status)
+    }
+  }
+  const least = median(seen[0].held)
+  console.log('| what is saved | answered | after | the row is held for |\n|---|---|---|---|')
+  for (const [at, [what]] of KINDS.entries()) {
+    const { held, took, statuses } = seen[at]
+    const own = Math.max(0, median(held) - (at === 0 ? 0 : least))
+    console.log(`| ${what} | ${[...statuses].join(', ')} | ${median(took).toFixed(0)} ms | ${own.toFixed(1)} ms |`)
+  }
+  one.leave()
+  await connection.end()
+  await stop()
+  rmSync(FOLDER, { recursive: true, force: true })
+})
