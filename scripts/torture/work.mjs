@@ -1,13 +1,14 @@
 import { zipSync } from 'fflate'
 import { serve } from '../lib/serve.mjs'
 import { edit, mainThread, memory, person } from './people.mjs'
+import { someChanges, someFile } from './worst.mjs'
 import { DEMO, FOLDER, forget, pause } from './studio.mjs'
 
 /** Milliseconds of the main thread that whatever is allowed may take. */
 const MOST = 50
 
 /** What is allowed and as heavy as it can be, each with what the main thread does for it, beside a request that asks for nothing. */
-export async function work() {
+export async function work({ random }) {
   forget()
   process.env.WAKARU_RATE = '1000000000'
   const { address, stop } = await serve({ folder: FOLDER, port: 4314, backups: `${FOLDER}-backups` })
@@ -15,6 +16,9 @@ export async function work() {
   const one = person(address, 0)
   const rows = []
   const file = JSON.parse(DEMO)
+  const list = (length, entry) => Array.from({ length }, (_, at) => entry(at))
+  const encode = text => new TextEncoder().encode(text)
+  const text = content => JSON.stringify(content)
   const add = async (change = () => {}) => {
     const copy = structuredClone(file)
     change(copy)
@@ -27,6 +31,14 @@ export async function work() {
     copy.class.seats = 500
     copy.cards = Array.from({ length: 40 }, (_, at) => ({ ...card, key: `card-${at}`, title: `Card ${at}`, kits: 10_000 }))
   })
+  /** As large as a class may be: five hundred who have much written about them, and papers with all their offcuts. */
+  const enlarge = (copy) => {
+    copy.class.seats = 500
+    copy.roster = list(500, at => ({ ...(file.roster[0] ?? {}), key: `seat-${at + 1}`, name: `Nobody ${at}`, notes: 'n'.repeat(1500) }))
+    const offcuts = list(60, at => ({ ...(paper.offcuts[0] ?? { width: '3 in', height: '4 in', count: 1 }), key: `rest-${at}` }))
+    copy.papers.push(...list(60, at => ({ ...paper, key: `full-${at}`, name: `Full ${at}`, offcuts })))
+    copy.pools.push(...list(2, at => ({ key: `pool--full-${at}`, name: `Full ${at}`, papers: list(30, of => `full-${at * 30 + of}`) })))
+  }
   const quiet = async () => {
     let before
     do {
@@ -47,18 +59,39 @@ export async function work() {
   const nothing = (await measure(() => one.ask('/api/health'), 100)).busy
   /** What changes nothing is asked five times: what a first time costs more is not of that request. */
   const row = async (what, ask, expected, times = 1) => {
-    const { status, busy } = await measure(ask, times)
-    const ratio = busy / nothing
+    rows.push(said(what, await measure(ask, times), expected))
+  }
+  const said = (what, { status, busy }, expected) => ({
+    what,
+    done: `answered ${status}`,
+    seen: `${busy.toFixed(1)} ms of the main thread, ${Math.round(busy / nothing)} × a request for nothing; ${memory()} MB`,
+    good: expected.includes(status) && busy <= MOST,
+  })
+  /** Requests drawn by lot: the one that costs most is told. A first few are for warming up. */
+  const drawn = async (what, many, draw) => {
+    const seen = []
+    for (let at = -10; at < many; at++) {
+      const { what, ask } = draw()
+      const cost = await measure(() => ask(one))
+      if (at >= 0) seen.push({ what, ...cost })
+    }
+    const worst = seen.reduce((most, next) => (next.busy > most.busy ? next : most))
+    const answers = [...new Set(seen.map(({ status }) => status))].sort()
     rows.push({
       what,
-      done: `answered ${status}`,
-      seen: `${busy.toFixed(1)} ms of the main thread, ${Math.round(ratio)} × a request for nothing; ${memory()} MB`,
-      good: expected.includes(status) && busy <= MOST,
+      done: `${many}, answered ${answers.map(answer => `${answer} (${seen.filter(({ status }) => status === answer).length})`).join(', ')}`,
+      seen: `${worst.busy.toFixed(1)} ms of the main thread at most, ${Math.round(worst.busy / nothing)} × a request for nothing: `
+        + worst.what,
+      good: answers.every(answer => [200, 201, 409, 422].includes(answer)) && worst.busy <= MOST,
     })
+  }
+  const pick = list => list[Math.floor(random() * list.length)]
+  const opened = async (id) => {
+    const { document, position } = (await one.ask(`/api/classes/${id}`)).data
+    return { id, document, position }
   }
   const small = { key: '', name: 'x' }
   const pieces = at => ({ ...(card.free?.[0] ?? {}), ...small, key: `p-${at}` })
-  const list = (length, entry) => Array.from({ length }, (_, at) => entry(at))
   const edits = (what, patches, expected, of = id, since) =>
     row(what, () => one.ask('/api/edits', edit(of, patches, since)), expected)
 
@@ -83,14 +116,35 @@ export async function work() {
   await row('the student page of that class', () => one.ask(`/api/classes/${heavy}/student`), [200], 5)
   await row('all pieces of that class as a table', () => one.ask(`/api/classes/${heavy}/pieces`), [200], 5)
   await row('that class as a file', () => one.ask(`/api/classes/${heavy}/file`), [200], 5)
-  const encode = text => new TextEncoder().encode(text)
+  const large = await add(enlarge)
+  await pause(4000)
+  await row('the largest class there may be', () => one.ask(`/api/classes/${large}`), [200], 5)
+  await edits('a figure of it changed', [{ op: 'set', path: ['class', 'seats'], value: 480 }], [200], large)
+  const copied = text({ title: 'Copy', date: '2026-06-01' })
+  await row('a copy of it', () => one.ask(`/api/classes/${large}/copy`, { method: 'POST', body: copied }), [201])
+  const again = structuredClone(file)
+  enlarge(again)
+  await row('its file imported again', () => one.ask('/api/import', { method: 'POST', body: text(again) }), [201])
   const zip = (what, files, expected) =>
     row(what, () => one.ask('/api/archive', { method: 'POST', type: 'application/zip', body: Buffer.from(zipSync(files)) }), expected)
-  await zip('an archive of 40 classes of four megabytes of blanks each',
-    Object.fromEntries(list(40, at => [`${at}.json`, encode(' '.repeat(3_990_000))])), [201])
+  // An archive is taken in class by class, and others are answered in between: a class is what is asked for at once.
+  const each = async (what, many, bytes) => {
+    const { status, busy } = await measure(() =>
+      one.ask('/api/archive?twins=add', { method: 'POST', type: 'application/zip', body: bytes, patience: 120_000 }))
+    rows.push(said(`${what}, for each of ${many}`, { status, busy: busy / many }, [201]))
+  }
+  const packed = files => Buffer.from(zipSync(Object.fromEntries(files.map((text, at) => [`${at}.json`, encode(text)]))))
+  await each('an archive of four megabytes of blanks', 40, packed(list(40, () => ' '.repeat(3_990_000))))
+  await each('an archive of classes', 40, packed(list(40, at => text({ ...file, class: { ...file.class, title: `Packed ${at}` } }))))
+  const kept = Number((await one.ask('/api/classes?when=all')).data.total)
+  const { status, busy } = await measure(() => one.ask('/api/archive', { patience: 120_000 }))
+  rows.push(said(`all classes as an archive, for each of ${kept}`, { status, busy: busy / kept }, [200]))
   await zip('an archive of one file of 200 MB', { 'a.json': new Uint8Array(200_000_000) }, [422])
-  const text = `"${'x'.repeat(3_900_000)}"`
-  await row('a file of four megabytes that is no class', () => one.ask('/api/import', { method: 'POST', body: text }), [422])
+  const letters = `"${'x'.repeat(3_900_000)}"`
+  await row('a file of four megabytes that is no class', () => one.ask('/api/import', { method: 'POST', body: letters }), [422])
+  const taken = [await opened(id), await opened(heavy), await opened(await add(enlarge))]
+  await drawn('random changes of any list and field, up to 5,000 at once', 120, () => someChanges(pick(taken), random))
+  await drawn('random files with a list as long as may be', 40, () => someFile(file, random))
   const other = person(address, 1)
   rows.push(...await together({ one, other, add, file, heavy }))
   for (const each of [one, other]) each.leave()

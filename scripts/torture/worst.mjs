@@ -1,0 +1,87 @@
+import { edit } from './people.mjs'
+
+/*
+ * Requests that nobody thought of: changes of any list and field of a class, as many as are allowed, and files whose lists are as long
+ * as they may be. Each is drawn by lot, so that what is slow is found where nobody looked for it.
+ */
+
+const isObject = value => typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** Every list of entries with keys and every single value of a document, by their paths. */
+function placesOf(document) {
+  const lists = []
+  const values = []
+  walk(document, [])
+  return { lists, values }
+
+  function walk(value, path) {
+    if (Array.isArray(value)) {
+      if (!value.every(entry => isObject(entry) && typeof entry.key === 'string')) return
+      lists.push({ path, entries: value })
+      for (const entry of value) walk(entry, [...path, entry.key])
+    }
+    else if (isObject(value)) for (const [name, inner] of Object.entries(value)) walk(inner, [...path, name])
+    else if (path.length > 1 && path.at(-1) !== 'key') values.push({ path, value })
+  }
+}
+
+const pick = (list, random) => list[Math.floor(random() * list.length)]
+const times = (number, make) => Array.from({ length: number }, (_, at) => make(at))
+
+/** Another value of the same kind. */
+const other = (value, at) => {
+  if (typeof value === 'number') return value + (at % 7)
+  return typeof value === 'boolean' ? at % 2 === 0 : `${value}`.slice(0, 60) + (at % 2 ? '' : ' ')
+}
+
+const KINDS = {
+  'changes of one field': (number, { values }, random) => {
+    const { path, value } = pick(values, random)
+    return times(number, at => ({ op: 'set', path, value: other(value, at) }))
+  },
+  'changes of any fields': (number, { values }, random) => times(number, (at) => {
+    const { path, value } = pick(values, random)
+    return { op: 'set', path, value: other(value, at) }
+  }),
+  'adds to one list': (number, { lists }, random) => {
+    const { path, entries } = pick(lists.filter(({ entries }) => entries.length > 0), random)
+    const entry = pick(entries, random)
+    return times(number, at => ({ op: 'add', path, entry: { ...entry, key: `new-${at}` }, after: random() < 0.5 ? null : entry.key }))
+  },
+  'orders of one list': (number, { lists }, random) => {
+    const { path, entries } = pick(lists, random)
+    return times(number, () => ({ op: 'order', path, keys: entries.map(({ key }) => key).sort(() => random() - 0.5) }))
+  },
+  'entries taken out': (number, { lists }, random) => times(number, () => {
+    const { path, entries } = pick(lists.filter(({ entries }) => entries.length > 0), random)
+    return { op: 'remove', path: [...path, pick(entries, random).key] }
+  }),
+  'entries put in place of others': (number, { lists }, random) => times(number, () => {
+    const { path, entries } = pick(lists.filter(({ entries }) => entries.length > 0), random)
+    const { key } = pick(entries, random)
+    return { op: 'set', path: [...path, key], value: { ...pick(entries, random), key } }
+  }),
+}
+
+/** So many changes of a class at once, against what others did or not. */
+export function someChanges({ id, document, position }, random) {
+  const kind = pick(Object.keys(KINDS), random)
+  const number = pick([1, 50, 1000, 5000], random)
+  const since = random() < 0.5 ? position : Math.max(0, position - 50)
+  const patches = KINDS[kind](number, placesOf(document), random)
+  return { what: `${number} ${kind}`, ask: one => one.ask('/api/edits', edit(id, patches, since)) }
+}
+
+/** A file of which one list is made as long as the file may be. */
+export function someFile(file, random) {
+  const copy = structuredClone(file)
+  const { entries, path } = pick(placesOf(copy).lists.filter(({ entries }) => entries.length > 0), random)
+  const entry = JSON.stringify(pick(entries, random))
+  const most = pick([40, 120, 500, Math.floor(3_500_000 / entry.length)], random)
+  while (entries.length < most) entries.push({ ...JSON.parse(entry), key: `${JSON.parse(entry).key}-${entries.length}` })
+  const body = JSON.stringify(copy)
+  return {
+    what: `a file of ${Math.round(body.length / 1000)} kB with ${entries.length} entries in ${path.join('.')}`,
+    ask: one => one.ask('/api/import', { method: 'POST', body }),
+  }
+}
