@@ -74,7 +74,8 @@ async function seen(head: EditHead, transaction: Transaction): Promise<Seen> {
   const stood = await standing(head, transaction)
   const [studio, row, papers] = [
     await Studio.findByPk(1, { transaction }),
-    id === null ? null : await StudioClass.findByPk(id, { attributes: ['document'], transaction }),
+    // A class may be large, and is not asked for where only papers are changed.
+    id === null || !head.ofClass ? null : await StudioClass.findByPk(id, { attributes: ['document'], transaction }),
     keys.length === 0
       ? []
       : await StudioPaper.findAll({ attributes: ['document'], where: { key: oneOf(StudioPaper.sequelize, keys) }, raw: true, transaction }),
