@@ -1,6 +1,6 @@
 /**
  * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds ← dressing, paper ← cutting ← sharing,
- * all ← kits ← batch ← formats, exports and prints ← recount; then app, server, cli. The auditor knows the document and lengths alone,
+ * all ← batch ← plans ← kits ← exports and printed ← recount, batch ← formats; then app, server, cli. The auditor knows the document and lengths alone,
  * the second look at a card in space what a card is made of, but nothing that works with it.
  */
 const ROOMS = {
@@ -14,13 +14,14 @@ const ROOMS = {
   dressing: ['lists', 'lengths', 'document', 'paper', 'folds'],
   sharing: ['lists', 'lengths', 'document', 'cutting'],
   kept: ['lists', 'cutting', 'sharing'],
-  kits: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting'],
-  batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits'],
-  formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
-  exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
-  prints: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'kits', 'batch'],
+  batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing'],
+  plans: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'sharing', 'batch'],
+  kits: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans'],
+  formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'batch'],
+  exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans', 'kits'],
+  printed: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans', 'kits'],
   probing: ['lists', 'lengths', 'document', 'folds', 'dressing'],
-  recount: ['lengths', 'document', 'folds', 'dressing', 'cutting', 'kits', 'batch', 'exports', 'prints', 'audit'],
+  recount: ['lengths', 'document', 'folds', 'dressing', 'cutting', 'batch', 'plans', 'kits', 'exports', 'printed', 'audit'],
 }
 const TEST = '\\.test\\.ts$'
 const PURE_PACKAGES = [

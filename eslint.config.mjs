@@ -7,7 +7,7 @@ export default withNuxt({
     '@stylistic/max-len': ['error', { code: 140, ignorePattern: '^import .* from ', ignoreUrls: true }],
   },
 }, {
-  ignores: ['**/*.test.ts', '**/testing.ts', 'e2e/**', 'bench/**'],
+  ignores: ['**/*.test.ts', '**/testing.ts', 'e2e/**', 'benchmark/**'],
   // `!` stands only where a comment says why.
   rules: { '@typescript-eslint/no-non-null-assertion': 'error' },
 })

@@ -17,27 +17,27 @@ const PARTS = new RegExp(`/node_modules/(${[
 
 /** What prints are made of, and what only they ask for: a file of its own. */
 const PRINTED = new RegExp(`core/(${[
-  'prints/(bags|cutting|handout|html|instructor|labels|pattern|scores|slips|stage|steps|student)', 'batch/evening', 'folds/motion/assembly',
+  'printed/(bags|cutting|handout|html|instructor|labels|pattern|scores|slips|stage|steps|student)', 'kits/evening', 'folds/motion/assembly',
 ].join('|')})\\.`)
 /** Rooms of the core that only some pages ask for, when they need them. */
 const LATER = new RegExp(`core/(${[
-  'audit', 'kept', 'cutting/(verify|simulate)', 'exports', 'prints', 'formats', 'recount',
+  'audit', 'kept', 'cutting/(verify|simulate)', 'exports', 'printed', 'formats', 'recount',
   'document/(check|open|shape-checks|([a-z]+-)?shapes|sizes|upgrades|validators)',
 ].join('|')})`)
 
 /**
  * What the pages share is fetched in few files: each file is an answer to wait for, and a page of a class needs seventy
- * of its parts. Only later files know of earlier ones: parts, core, bench. What is not needed at once (calendar, charts,
+ * of its parts. Only later files know of earlier ones: parts, core, frame. What is not needed at once (calendar, charts,
  * the third dimension, print, the bags, the checks of files) stays by itself.
  */
 function together(id: string): string | undefined {
   if (/\/(datepicker|multiselect|textarea|chip)\/|Stage\.vue|Chart\.(vue|ts)|components\/(print|help|kits)\//.test(id)) return
   if (PARTS.test(id) || id.includes('vite/preload-helper') || id.includes('commonjsHelpers')) return 'parts'
   // What hand-outs, labels and lists are made of comes with the page that prints them.
-  if (PRINTED.test(id)) return 'prints'
+  if (PRINTED.test(id)) return 'printed'
   if (id.startsWith(`${ROOT}core/`) && !LATER.test(id)) return 'core'
-  if (/nuxt\/dist\/(app|pages|head)|@nuxt\/icon/.test(id)) return 'bench'
-  if (/\/app\/(layouts|composables|utils|stores|components)\//.test(id)) return 'bench'
+  if (/nuxt\/dist\/(app|pages|head)|@nuxt\/icon/.test(id)) return 'frame'
+  if (/\/app\/(layouts|composables|utils|stores|components)\//.test(id)) return 'frame'
 }
 
 /** Changes with every change of what finds plans and shares prints out. */
@@ -137,7 +137,7 @@ export default defineNuxtConfig({
     sharedTsConfig: { compilerOptions: { experimentalDecorators: true } },
     nodeTsConfig: {
       compilerOptions: { experimentalDecorators: true, noUncheckedIndexedAccess: true },
-      include: ['../core/**/*', '../cli/**/*', '../e2e/**/*', '../demo/**/*', '../bench/**/*', '../*.config.ts', '../scripts/**/*.ts'],
+      include: ['../core/**/*', '../cli/**/*', '../e2e/**/*', '../demo/**/*', '../benchmark/**/*', '../*.config.ts', '../scripts/**/*.ts'],
     },
   },
   telemetry: false,

@@ -1,4 +1,5 @@
-import { findingsOf, planAll, prepareShared, stopsIn } from '../core/batch'
+import { planAll, prepareShared } from '../core/plans'
+import { findingsOf, stopsIn } from '../core/kits'
 import type { Solve } from '../core/cutting'
 import type { Batch } from '../core/document'
 import { recounted } from '../core/recount'

@@ -8,7 +8,7 @@ import {
   FOLDS, blanksOf, creaseAt, dropOutsOf, foldById, inputProblem, inputProblems, passesThrough, sizeAt, thicknessMap,
   usualPaper,
 } from '../core/folds'
-import { masksOf } from '../core/prints'
+import { masksOf } from '../core/printed'
 import { byKey } from '../core/lists'
 import { amountInWords, extraInWords, stickingFor, stuckIn } from '../core/kits'
 import type { Length, Units } from '../core/lengths'

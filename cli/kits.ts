@@ -1,11 +1,9 @@
-import type { Preparation, ShoppingLine } from '../core/batch'
-import {
-  cardsIn, findingsOf, kitsOfBatch, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, piecesIn, planAll, prepareShared,
-  purchaseName, readyInWords, shoppingList, stopsIn, stripInWords, stripName, suppliesFor, tasksOf,
-} from '../core/batch'
+import type { Preparation } from '../core/batch'
+import type { ShoppingLine, Purchase, Usage } from '../core/kits'
+import { readyInWords, stripInWords, stripName } from '../core/batch'
+import { planAll, prepareShared } from '../core/plans'
+import { cardsIn, findingsOf, kitsOfBatch, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, piecesIn, purchaseName, shoppingList, stopsIn, suppliesFor, tasksOf, amountInWords } from '../core/kits'
 import type { Batch } from '../core/document'
-import type { Purchase, Usage } from '../core/kits'
-import { amountInWords } from '../core/kits'
 import { wholeMinutes } from '../core/cutting'
 import type { Solve } from '../core/cutting'
 import { bagsCsv, cutsCsv, shoppingCsv } from '../core/exports'

@@ -1,4 +1,6 @@
-import { RULE_NAMES, bagLabel, bagsOf, findingsOf, planAll, prepareShared, ruleCosts, seatOf, sharingInWords, stopsIn, writtenSharing } from '../core/batch'
+import { RULE_NAMES, bagLabel, bagsOf, seatOf, sharingInWords } from '../core/batch'
+import { planAll, prepareShared, ruleCosts, writtenSharing } from '../core/plans'
+import { findingsOf, stopsIn } from '../core/kits'
 import type { Solve } from '../core/cutting'
 import type { Batch } from '../core/document'
 import { count } from '../core/lists'

@@ -1,5 +1,5 @@
-import type { Suggestion, TeachWishes } from '../core/batch'
-import { suggestions } from '../core/batch'
+import type { Suggestion, TeachWishes } from '../core/kits'
+import { suggestions } from '../core/kits'
 import type { Solve } from '../core/cutting'
 import { wholeMinutes } from '../core/cutting'
 import type { Batch } from '../core/document'

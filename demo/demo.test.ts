@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { demoBatches } from '.'
-import { planAll, prepare } from '../core/batch'
+import { prepare } from '../core/batch'
+import { planAll } from '../core/plans'
 import { verifyPlan } from '../core/cutting'
 
 const today = new Date(2030, 4, 17)

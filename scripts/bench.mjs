@@ -5,6 +5,6 @@ import { main } from './lib/talk.mjs'
 
 main(async () => {
   await installPackages()
-  const { done } = await import(pathToFileURL(await bundle('bench/bench.ts', ['core', 'demo', 'bench', 'cli'])))
+  const { done } = await import(pathToFileURL(await bundle('benchmark/main.ts', ['core', 'demo', 'benchmark', 'cli'])))
   await done
 })

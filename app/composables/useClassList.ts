@@ -1,4 +1,4 @@
-import type { ClassSummary } from '../../core/batch'
+import type { ClassSummary } from '../../core/kits'
 
 /** A class as the list shows it. */
 export type ListedClass = ClassSummary & { id: number }

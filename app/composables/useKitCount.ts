@@ -1,4 +1,4 @@
-import type { KitProblem } from '../../core/batch'
+import type { KitProblem } from '../../core/plans'
 import type { KitsFrom } from '../../core/cutting'
 import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
 

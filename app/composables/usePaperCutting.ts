@@ -1,4 +1,5 @@
-import { forgetCut, formatsInUse, keepLayout, keyOfRef, noteCut, noteMiscut, noteSpoiled, setFormat, takeAsUsual, takePlan, wishForPaper } from '../../core/batch'
+import { keyOfRef } from '../../core/batch'
+import { forgetCut, formatsInUse, keepLayout, noteCut, noteMiscut, noteSpoiled, setFormat, takeAsUsual, takePlan, wishForPaper } from '../../core/plans'
 import type { Measured, KeyedLayout } from '../../core/cutting'
 import type { Batch, MiscutEntry, Priority } from '../../core/document'
 import type { Paper } from '../../core/paper'

@@ -1,5 +1,5 @@
-import type { Print, PrintSection } from '../../core/prints'
-import { SCALE } from '../prints/scale'
+import type { Print, PrintSection } from '../../core/printed'
+import { SCALE } from '../printed/scale'
 
 /** Opens the class of a print page and makes a print of its sections. */
 export function usePrintedClass(name: string) {

@@ -1,4 +1,5 @@
-import { bagsOf, onCard, shoppingList, stillToBuy, stopsIn } from '../../core/batch'
+import { bagsOf } from '../../core/batch'
+import { onCard, shoppingList, stillToBuy, stopsIn } from '../../core/kits'
 
 /** The stations of a class's preparation, in the order of the craft. */
 export const STATIONS = [

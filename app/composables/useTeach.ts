@@ -1,4 +1,4 @@
-import type { Suggestion, TeachWishes } from '../../core/batch'
+import type { Suggestion, TeachWishes } from '../../core/kits'
 import type { Batch } from '../../core/document'
 import type { TeachAnswer, TeachOrder } from '../workers/teach.worker'
 

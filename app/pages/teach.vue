@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import type { Suggestion, TeachWishes } from '../../core/batch'
-import { ANY_CLASS } from '../../core/batch'
+import type { Suggestion, TeachWishes } from '../../core/kits'
+import { ANY_CLASS } from '../../core/kits'
 import { wholeMinutes } from '../../core/cutting'
 import type { Batch, StudioSettings } from '../../core/document'
 import { BOUNDS, DEFAULT_SETTINGS, newClass } from '../../core/document'

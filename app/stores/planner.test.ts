@@ -1,6 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { shelve } from '../../core/batch'
+import { shelve } from '../../core/plans'
 import { paperedCard } from '../../core/batch/testing'
 import { plansFor } from '../../core/cutting'
 import type { Batch } from '../../core/document'

@@ -1,5 +1,5 @@
-import { suggestions } from '../../core/batch'
-import type { Suggestion, TeachWishes } from '../../core/batch'
+import { suggestions } from '../../core/kits'
+import type { Suggestion, TeachWishes } from '../../core/kits'
 import { solverOf } from '../../core/cutting'
 import type { Batch } from '../../core/document'
 

@@ -1,6 +1,8 @@
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
-import { batchProblems, documentProblems, fittedTo, kitsOfBatch, newPool, planAll, prepare, removePool, sourceOf } from '.'
+import { batchProblems, documentProblems, fittedTo, newPool, prepare, removePool, sourceOf } from '.'
+import { planAll } from '../plans'
+import { kitsOfBatch } from '../kits'
 import { namedPapers } from '../document'
 import { alikeEvening } from '../../demo/testing'
 

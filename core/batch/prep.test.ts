@@ -1,10 +1,9 @@
 import highs from 'highs'
 import { produce } from 'immer'
 import { beforeAll, describe, expect, it } from 'vitest'
-import {
-  arrive, bagsOf, broughtPieces, kitsOfBatch, levelsOf, lyingPieces, moneyOfClass, noteLine, packedBags, parcelsOf, planAll, prepare,
-  prepareShared, profileOf, shoppingList, stillToBuy, stopsIn, findingsOf, stripsFor, suppliesFor, taskMinutes, tasksOf,
-} from '.'
+import { bagsOf, levelsOf, prepare, profileOf, stripsFor } from '.'
+import { planAll, prepareShared } from '../plans'
+import { arrive, broughtPieces, kitsOfBatch, lyingPieces, moneyOfClass, noteLine, packedBags, parcelsOf, shoppingList, stillToBuy, stopsIn, findingsOf, suppliesFor, taskMinutes, tasksOf } from '../kits'
 import { demoBatches } from '../../demo'
 import type { Solve } from '../cutting'
 import { madeBy, solverOf } from '../cutting'

@@ -1,6 +1,8 @@
+import { itemAt } from '../lists'
 import { limited } from './guillotine'
 import type { CutNode, Layout } from './plan'
 import { area, countsOf, isFresh, worthOf } from './plan'
+import { ProgrammeBuilder } from './programme'
 import type { Search } from './search'
 import { isScarce, worthIn } from './search'
 import { stripLayout } from './strips'
@@ -88,16 +90,17 @@ export function* dive(search: Search, most: number): Generator<Layout[] | undefi
       }),
     }))
     effort.spend(rows.reduce((sum, { of }) => sum + of.length, 0))
-    const relaxed = search.solve({
-      costs: columns.map(column => (patterns.isFresh(column) ? 1 : 0)),
-      rows: [...rows, ...counted.map(supply => ({ most: drawer[supply] ?? 0, of: patterns.from(supply) }))],
-    })
+    const programme = new ProgrammeBuilder()
+    for (const column of columns) programme.column(patterns.isFresh(column) ? 1 : 0)
+    const pieces = rows.map(row => programme.row(row))
+    const drawers = new Map(counted.map(supply => [supply, programme.row({ most: drawer[supply] ?? 0, of: patterns.from(supply) })]))
+    const relaxed = search.solve(programme.programme)
     if (!relaxed) return
     const worth = new Map(demands.map(({ key }) => [key, 0]))
-    open.forEach(({ key }, index) => worth.set(key, Math.max(0, relaxed.duals[index] ?? 0)))
+    open.forEach(({ key }, index) => worth.set(key, Math.max(0, relaxed.duals[itemAt(pieces, index)] ?? 0)))
     const isNew = supplies.map((supply, index) => {
-      const own = counted.indexOf(index)
-      const price = (isFresh(supply) ? 1 : 0) - (own < 0 ? 0 : (relaxed.duals[open.length + own] ?? 0))
+      const row = drawers.get(index)
+      const price = (isFresh(supply) ? 1 : 0) - (row === undefined ? 0 : (relaxed.duals[row] ?? 0))
       return [...bounded(search, index, worth, left, 2)]
         .map(({ root, value }) => value > price + 1e-6 && patterns.addInside(index, root))
         .some(Boolean)

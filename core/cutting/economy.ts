@@ -1,10 +1,12 @@
-import { byKey } from '../lists'
+import { byKey, itemAt } from '../lists'
+import { worthsBy } from './column-generation'
 import { dividedLayouts, oneSize, simpleLayouts } from './families'
 import { without } from './guillotine'
 import type { Column } from './patterns'
 import { fencesOf } from './patterns'
 import type { CutNode, Demand, Layout, Problem } from './plan'
 import { area, contentOf, countsOf, isFresh, madeBy, sheetsOf } from './plan'
+import { ProgrammeBuilder, eachOnce } from './programme'
 import type { Search } from './search'
 import { frameOf, withinFrame } from './squaring'
 import { stripLayout } from './strips'
@@ -78,18 +80,18 @@ export function addFamilies(search: Search, hand: Layout[]): Set<Column> {
   let families = [simpleLayouts]
   for (let round = 0; round < ROUNDS; round++) {
     const columns = [...liked]
-    const relaxed = search.solve({
-      costs: [...columns.map(column => costOf(search, column).sheet), ...demands.map(() => MISSING), ...supplies.map(() => 0)],
-      rows: [
-        ...patterns.demandRows(columns).map((row, at) => ({ ...row, of: [...row.of, [columns.length + at, 1] as [number, number]] })),
-        ...patterns.drawerRows(columns.length + demands.length, columns),
-      ],
-    })
+    const programme = new ProgrammeBuilder()
+    for (const column of columns) programme.column(costOf(search, column).sheet)
+    const missing = demands.map(() => programme.column(MISSING))
+    const bought = supplies.map(() => programme.column(0))
+    const pieces = patterns.demandRows(columns, missing).map(row => programme.row(row))
+    for (const row of patterns.drawerRows(bought, columns)) programme.row(row)
+    const relaxed = search.solve(programme.programme)
     if (!relaxed) break
     columns.forEach((column, at) => {
       if ((relaxed.columns[at] ?? 0) > 1e-6) search.wanted.add(column)
     })
-    const worths = new Map(demands.map(({ key }, at) => [key, Math.max(0, relaxed.duals[at] ?? 0)]))
+    const worths = worthsBy(demands, demand => relaxed.duals[itemAt(pieces, demand)] ?? 0)
     const before = liked.size
     supplies.forEach((supply, index) => {
       for (const family of families) for (const root of family(supply, cutter, demands, ({ key }) => worths.get(key) ?? 0)) add(index, root)
@@ -204,27 +206,24 @@ export function leastCost(
     .sort((a, b) => b.value - a.value || b.fullness - a.fullness)
     .slice(0, Math.max(FEW, 2 * demands.length))
     .map(({ column }) => column)
-  const [used, bought] = [kept.length, 2 * kept.length]
   const fresh = patterns.fresh(kept)
   const costs = kept.map(column => costOf(search, column, paper))
+  const programme = new ProgrammeBuilder()
+  const taken = costs.map(({ sheet }) => programme.column(sheet))
+  // Whether a layout is used at all: then it counts once, and its fence is set.
+  const used = kept.map((column, at) => programme.column((costs[at]?.once ?? 0) * (isSetUp(column) ? SET_UP : 1)
+    + fencesOf(column.root).size * work.pace.setting * fee * SHARED))
+  const bought = supplies.map(() => programme.column(0))
+  for (const row of patterns.demandRows(kept)) programme.row(row)
+  for (const row of patterns.drawerRows(bought, kept)) programme.row(row)
+  if (Number.isFinite(sheets)) programme.row({ most: sheets, of: fresh })
+  if (search.bound > 0 && formats > 0) programme.row({ least: search.bound, of: fresh })
+  if (formats > 1 && Number.isFinite(cents)) programme.row(patterns.budgetRow(bought, cents))
+  if (unbought) programme.row({ most: 0, of: eachOnce(bought) })
+  if (work.layouts !== null) programme.row({ most: work.layouts, of: eachOnce(used) })
+  kept.forEach((column, at) => programme.row({ most: 0, of: [[itemAt(taken, at), 1], [itemAt(used, at), -mostOf(column)]] }))
   const solved = search.solve({
-    costs: [
-      ...costs.map(({ sheet }) => sheet),
-      ...kept.map((column, at) => (costs[at]?.once ?? 0) * (isSetUp(column) ? SET_UP : 1)
-        + fencesOf(column.root).size * work.pace.setting * fee * SHARED),
-      ...supplies.map(() => 0),
-    ],
-    rows: [
-      ...patterns.demandRows(kept),
-      ...patterns.drawerRows(bought, kept),
-      ...(Number.isFinite(sheets) ? [{ most: sheets, of: fresh }] : []),
-      ...(search.bound > 0 && formats > 0 ? [{ least: search.bound, of: fresh }] : []),
-      ...(formats > 1 && Number.isFinite(cents) ? [patterns.budgetRow(bought, cents)] : []),
-      ...(unbought ? [{ most: 0, of: supplies.map((_, at): [number, number] => [bought + at, 1]) }] : []),
-      ...(work.layouts === null ? [] : [{ most: work.layouts, of: kept.map((_, at): [number, number] => [used + at, 1]) }]),
-      // A layout that is used at all counts once.
-      ...kept.map((column, at) => ({ most: 0, of: [[at, 1], [used + at, -mostOf(column)]] as [number, number][] })),
-    ],
+    ...programme.programme,
     whole: { ...(among ? LIMITS.chosen : demands.length > MANY_SIZES ? LIMITS.many : LIMITS.few), brief: true },
   })
   return solved && withFewSpares(patterns.layoutsOf(solved.columns, kept), demands, problem)

@@ -1,25 +1,24 @@
+import { itemAt } from '../lists'
 import type { Demand, KitNeed } from './plan'
-import type { Programme } from './solver'
+import type { Handle, Row } from './programme'
 
 /*
  * Where the sheets do not give everything, complete kits come before single pieces: a bag that lacks one piece cannot be given out.
  */
 
-type Row = Programme['rows'][number]
-
 /**
  * Rows of a programme that let no more pieces be missing than incomplete kits are short of.
- * @param missing first of the columns that count missing pieces, one for each demand
- * @param incomplete first of the columns that count incomplete kits, one for each need
+ * @param missing columns that count missing pieces, one for each demand
+ * @param incomplete columns that count incomplete kits, one for each need
  */
-export function kitRows(demands: Demand[], needs: KitNeed[], missing: number, incomplete: number): Row[] {
+export function kitRows(demands: Demand[], needs: KitNeed[], missing: readonly Handle[], incomplete: readonly Handle[]): Row[] {
   return demands.flatMap(({ key }, at): Row[] => {
     const taking = needs.flatMap(({ pieces }, need): [number, number][] => {
       const each = pieces.get(key)
-      return each ? [[incomplete + need, each]] : []
+      return each ? [[itemAt(incomplete, need), each]] : []
     })
     // What belongs to no kit may be missing anyhow.
-    return taking.length > 0 ? [{ least: 0, of: [...taking, [missing + at, -1]] }] : []
+    return taking.length > 0 ? [{ least: 0, of: [...taking, [itemAt(missing, at), -1]] }] : []
   })
 }
 

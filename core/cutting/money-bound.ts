@@ -1,6 +1,7 @@
+import { addWorthwhile, rounds, worthOfAll, worthOnHand, worthsBy } from './column-generation'
 import { isFresh } from './plan'
+import { ProgrammeBuilder } from './programme'
 import type { Search } from './search'
-import { worthIn } from './search'
 
 /** Rounds of pricing. */
 const ROUNDS = 60
@@ -14,30 +15,32 @@ const WORTH_WHILE = 1e-6
  * @param spent cents of a plan that is known: nothing above is asked
  */
 export function moneyBound({ patterns, demands, solve, effort }: Search, spent: number): number {
-  const { columns, supplies } = patterns
+  const { supplies } = patterns
   let bound = 0
-  for (let round = 0; round < ROUNDS && bound < spent; round++) {
-    const [missing, buying] = [columns.length, columns.length + demands.length]
-    const rows = patterns.demandRows().map((row, at) => ({ ...row, of: [...row.of, [missing + at, 1] as [number, number]] }))
-    const relaxed = solve({
-      costs: [...columns.map(() => 0), ...demands.map(() => A_MISSING_PIECE), ...supplies.map(({ price }) => price ?? 0)],
-      rows: [...rows, ...patterns.drawerRows(buying)],
+  if (spent <= 0) return 0
+  for (const { built: { pieces, drawers }, relaxed: { dual } } of rounds(ROUNDS, solve, moneyProgramme)) {
+    const worths = worthsBy(demands, demand => dual(pieces[demand]))
+    const { found, tops, steps } = addWorthwhile(patterns, { worths, drawer: supply => dual(drawers[supply]), least: WORTH_WHILE })
+    effort.spend(steps)
+    // No pattern is worth more than its sheet costs to buy.
+    const scales = supplies.flatMap((supply, at) => {
+      const top = tops[at] ?? 0
+      return isFresh(supply) && supply.price !== null && top > 0 ? [supply.price / top] : []
     })
-    if (!relaxed) break
-    const duals = new Map(demands.map(({ key }, at) => [key, Math.max(0, relaxed.duals[at] ?? 0)]))
-    let [scale, onHand, found] = [1, 0, false]
-    supplies.forEach((supply, index) => {
-      const priced = patterns.bests(index, duals)
-      effort.spend(patterns.steps(index))
-      const top = patterns.atMost(index, duals, priced[0]?.value ?? 0)
-      if (isFresh(supply) && supply.price !== null && top > 0) scale = Math.min(scale, supply.price / top)
-      onHand += supply.onHand * top
-      const drawer = relaxed.duals[demands.length + index] ?? 0
-      for (const { value, root } of priced) if (value + drawer > WORTH_WHILE) found = patterns.addInside(index, root) || found
-    })
-    const pieces = demands.reduce((sum, { key, quantity }) => sum + worthIn(duals, key) * quantity, 0)
-    bound = Math.max(bound, Math.ceil(scale * (pieces - onHand) - 1e-6))
-    if (!found) break
+    const scale = Math.min(1, ...scales)
+    bound = Math.max(bound, Math.ceil(scale * (worthOfAll(demands, worths) - worthOnHand(supplies, tops)) - 1e-6))
+    if (!found || bound >= spent) break
   }
   return Math.min(bound, spent)
+
+  /** What is bought costs its price; what is on hand costs nothing. */
+  function moneyProgramme() {
+    const programme = new ProgrammeBuilder()
+    patterns.columns.forEach(() => programme.column(0))
+    const missing = demands.map(() => programme.column(A_MISSING_PIECE))
+    const bought = supplies.map(({ price }) => programme.column(price ?? 0))
+    const pieces = patterns.demandRows(undefined, missing).map(row => programme.row(row))
+    const drawers = patterns.drawerRows(bought).map(row => programme.row(row))
+    return { programme: programme.programme, pieces, drawers }
+  }
 }

@@ -1,8 +1,10 @@
 import { itemAt } from '../lists'
+import { addWorthwhile, rounds, worthOnHand } from './column-generation'
 import { Patterns } from './patterns'
 import type { Problem } from './plan'
 import { LEAST_PIECE } from './plan'
 import { plan, planPaper } from './planner'
+import { ProgrammeBuilder } from './programme'
 import type { Solve } from './solver'
 import { withKerf } from './kerf'
 
@@ -16,6 +18,8 @@ const MOST_ROUNDS = 80
 /** Plans tried between what the patterns give and what the bound allows. */
 const MOST_TRIES = 4
 const MANY_SIZES = 12
+/** A pattern is worth adding when it is worth this much more than its sheet. */
+const WORTH_WHILE = 1e-7
 /** Rounds of strips for a number of kits. */
 const STRIP_ROUNDS = 4
 const NODES = 2000
@@ -46,38 +50,34 @@ export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, 
     return none
   const { demands, ...inflated } = withKerf(drawer)
   const patterns = new Patterns({ ...inflated, demands }, demands)
-  const { columns, supplies } = patterns
+  const { supplies } = patterns
   // The trimmer is too short for all of it, or nothing is left of a sheet once it is squared.
   if (supplies.length === 0) return none
   const allThere = !quick && patterns.addAll()
-  const rows = () => [
-    ...patterns
-      .demandRows()
-      .map((row, index) => ({ least: 0, of: [...row.of, [columns.length, -itemAt(demands, index).quantity] as [number, number]] })),
-    ...supplies.map(({ onHand }, supply) => ({ most: onHand, of: patterns.from(supply) })),
-  ]
-  const costs = () => [...columns.map(() => 0), -1]
+  /** As many sets of the pieces of one kit as the patterns give. */
+  const kitsProgramme = () => {
+    const programme = new ProgrammeBuilder()
+    patterns.columns.forEach(() => programme.column(0))
+    const sets = programme.column(-1)
+    const pieces = patterns.demandRows().map(({ of }, index) =>
+      programme.row({ least: 0, of: [...of, [sets, -itemAt(demands, index).quantity]] }))
+    const drawers = supplies.map(({ onHand }, supply) => programme.row({ most: onHand, of: patterns.from(supply) }))
+    return { programme: programme.programme, sets, pieces, drawers }
+  }
 
   let most = Infinity
-  for (let round = 0; round < MOST_ROUNDS; round++) {
-    const relaxed = solve({ costs: costs(), rows: rows() })
-    if (!relaxed) break
-    const raw = demands.map((_, index) => Math.max(0, itemAt(relaxed.duals, index)))
+  for (const { built: { pieces, drawers }, relaxed: { dual } } of rounds(MOST_ROUNDS, solve, kitsProgramme)) {
+    const raw = pieces.map(row => Math.max(0, dual(row)))
     const worthOfKit = demands.reduce((sum, { quantity }, index) => sum + quantity * itemAt(raw, index), 0)
-    const duals = new Map(demands.map(({ key }, index) => [key, worthOfKit > 0 ? itemAt(raw, index) / worthOfKit : 1 / demands.length]))
-    let [found, total] = [false, 0]
-    supplies.forEach((supply, index) => {
-      const pattern = patterns.best(index, duals)
-      total += supply.onHand * patterns.atMost(index, duals, pattern?.value ?? 0)
-      if (pattern && pattern.value + itemAt(relaxed.duals, demands.length + index) > 1e-7)
-        found = patterns.addInside(index, pattern.root) || found
-    })
-    most = Math.min(most, Math.floor(total + 1e-6))
+    const worths = new Map(demands.map(({ key }, index) => [key, worthOfKit > 0 ? itemAt(raw, index) / worthOfKit : 1 / demands.length]))
+    const { found, tops } = addWorthwhile(patterns, { worths, drawer: supply => dual(drawers[supply]), least: WORTH_WHILE, isBrief: true })
+    most = Math.min(most, Math.floor(worthOnHand(supplies, tops) + 1e-6))
     if (!found) break
   }
   if (!Number.isFinite(most)) return { kits: 0, most: 0 }
-  const whole = solve({ costs: costs(), rows: rows(), whole: { nodes: quick ? FEW_NODES : NODES } })
-  let kits = Math.min(most, Math.max(0, Math.floor((whole?.columns.at(-1) ?? 0) + 1e-6)))
+  const { programme, sets } = kitsProgramme()
+  const whole = solve({ ...programme, whole: { nodes: quick ? FEW_NODES : NODES } })
+  let kits = Math.min(most, Math.max(0, Math.floor((whole?.columns[sets] ?? 0) + 1e-6)))
   if (allThere && whole?.optimal) most = kits
   const kitsOf = (number: number) => ({ ...drawer, demands: wanted.map(demand => ({ ...demand, quantity: demand.quantity * number })) })
   const stripsGive = (number: number) => {

@@ -4,7 +4,7 @@ import type { BestCut } from './guillotine'
 import type { CutNode, Demand, Layout, Problem, Supply } from './plan'
 import { area, countsOf, isFresh } from './plan'
 import { restIn } from './rests'
-import type { Programme } from './solver'
+import type { Handle, Row } from './programme'
 import { isCuttable, squared, withMargins } from './squaring'
 
 /** One way to cut one supply, as a column of a programme. */
@@ -19,8 +19,6 @@ const ALL = { sizes: 5, steps: 3_000_000 }
 
 /** Patterns taken from one pricing. */
 const MANY = 16
-
-type Row = Programme['rows'][number]
 
 /** The ways to cut each supply of a problem that are known so far, as columns for programmes. */
 export class Patterns {
@@ -112,25 +110,28 @@ export class Patterns {
       )
   }
 
-  /** One row for each demand: at least as many pieces as wanted. */
-  demandRows(columns = this.columns): Row[] {
-    return this.demands.map(({ key, quantity }) => ({
+  /**
+   * One row for each demand: at least as many pieces as wanted.
+   * @param missing columns that count what is missing of each demand, where something may be
+   */
+  demandRows(columns = this.columns, missing: readonly Handle[] = []): Row[] {
+    return this.demands.map(({ key, quantity }, demand) => ({
       least: quantity,
-      of: columns.flatMap(({ counts }, index): [number, number][] => {
+      of: [...columns.flatMap(({ counts }, index): [number, number][] => {
         const count = counts.get(key)
         return count === undefined ? [] : [[index, count]]
-      }),
+      }), ...missing.slice(demand, demand + 1).map((lacks): [number, number] => [lacks, 1])],
     }))
   }
 
   /**
    * One row for each supply: no more of it than there is and is bought; none is bought where it has no price.
-   * @param bought first of as many columns that count what is bought of each supply
+   * @param bought columns that count what is bought of each supply
    */
-  drawerRows(bought: number, columns = this.columns): Row[] {
+  drawerRows(bought: readonly Handle[], columns = this.columns): Row[] {
     return this.supplies.map(({ onHand, price }, supply) => ({
       most: onHand,
-      of: [...this.from(supply, columns), [bought + supply, price === null ? 0 : -1] as [number, number]],
+      of: [...this.from(supply, columns), [itemAt(bought, supply), price === null ? 0 : -1] as [number, number]],
     }))
   }
 
@@ -145,8 +146,8 @@ export class Patterns {
   }
 
   /** Spends no more than some cents. */
-  budgetRow(bought: number, cents: number): Row {
-    return { most: cents, of: this.supplies.map(({ price }, index): [number, number] => [bought + index, price ?? 0]) }
+  budgetRow(bought: readonly Handle[], cents: number): Row {
+    return { most: cents, of: this.supplies.map(({ price }, index): [number, number] => [itemAt(bought, index), price ?? 0]) }
   }
 
   isFresh({ supply }: Column): boolean {

@@ -1,7 +1,8 @@
+import { addWorthwhile, rounds, worthOfAll, worthOnHand, worthsBy } from './column-generation'
 import { kitRows } from './kits-first'
 import { isFresh } from './plan'
+import { ProgrammeBuilder } from './programme'
 import type { Search } from './search'
-import { worthIn } from './search'
 
 const MOST_ROUNDS = 160
 /** Cost of a piece that cannot be cut, beside one for every sheet, and of a kit that is incomplete. */
@@ -11,59 +12,46 @@ const AN_INCOMPLETE_KIT = 50_000
 const WORTH_WHILE = 1e-7
 
 /**
- * Column generation (Gilmore and Gomory): solves the relaxation over the patterns known,
- * prices the pieces by its duals, and adds the patterns worth more than a sheet, until there is
- * none. The duals, scaled so that no pattern is worth more than a sheet (Farley), bound
- * the number of fresh sheets at every round; an offcut is worth at most its best pattern.
+ * The fewest fresh sheets over the patterns known, and the bound of all plans. The dual values, scaled so that no pattern is worth more
+ * than a sheet, bound the number of fresh sheets at every round; an offcut is worth at most its best pattern.
  * @param most steps of effort after which it ends with the bound it has
  * @param isDone says that the bound is good enough
  * @returns the share of its way that is done, round by round
  */
 export function* relaxation(search: Search, most: number, isDone: () => boolean): Generator<number, void> {
-  const { patterns, demands, effort } = search
-  const { columns, supplies } = patterns
-  for (let round = 0; round < MOST_ROUNDS; round++) {
-    const [missing, buying] = [columns.length, columns.length + demands.length]
-    const needs = search.short ? search.needs : []
-    const demandRows = patterns.demandRows().map((row, index) => ({ ...row, of: [...row.of, [missing + index, 1] as [number, number]] }))
-    const relaxed = search.solve({
-      costs: [
-        ...columns.map(column => (patterns.isFresh(column) ? 1 : 0)),
-        ...demands.map(() => A_MISSING_PIECE),
-        ...supplies.map(() => 0),
-        ...needs.map(() => AN_INCOMPLETE_KIT),
-      ],
-      rows: [
-        ...demandRows,
-        ...patterns.drawerRows(buying),
-        ...(search.budgeted ? [patterns.budgetRow(buying, search.budget)] : []),
-        ...kitRows(demands, needs, missing, buying + supplies.length),
-      ],
+  const { patterns, demands, effort, solve } = search
+  const { supplies } = patterns
+  for (const { built, relaxed: { dual, columns }, round } of rounds(MOST_ROUNDS, solve, () => sheetsProgramme(search))) {
+    effort.spend(built.entries)
+    search.values = columns
+    search.duals = worthsBy(demands, demand => dual(built.pieces[demand]))
+    const drawer = (supply: number) => dual(built.drawers[supply])
+    const { found, tops, steps } = addWorthwhile(patterns, {
+      worths: search.duals, drawer, cost: supply => (isFresh(supply) ? 1 : 0), least: WORTH_WHILE,
     })
-    effort.spend(demandRows.reduce((sum, { of }) => sum + of.length, 0))
-    if (!relaxed) return
-    const dual = (row: number) => relaxed.duals[row] ?? 0
-    search.values = relaxed.columns
-    search.duals = new Map(demands.map(({ key }, index) => [key, Math.max(0, dual(index))]))
-    let [mostWorth, found, scrap] = [1, false, 0]
-    supplies.forEach((supply, index) => {
-      const priced = patterns.bests(index, search.duals)
-      effort.spend(patterns.steps(index))
-      const drawer = dual(demands.length + index)
-      const top = patterns.atMost(index, search.duals, priced[0]?.value ?? 0)
-      if (isFresh(supply)) mostWorth = Math.max(mostWorth, top + drawer)
-      else scrap += supply.onHand * top
-      for (const { value, root } of priced) {
-        if (value + drawer > (isFresh(supply) ? 1 : 0) + WORTH_WHILE) found = patterns.addInside(index, root) || found
-      }
-    })
-    const covered
-      = demands.reduce((sum, { key, quantity }) => sum + worthIn(search.duals, key) * quantity, 0)
-        - scrap
-        + supplies.reduce((sum, supply, index) => sum + (isFresh(supply) ? dual(demands.length + index) * supply.onHand : 0), 0)
-        + (search.budgeted ? dual(demands.length + supplies.length) * search.budget : 0)
+    effort.spend(steps)
+    const mostWorth = Math.max(1, ...supplies.flatMap((supply, at) => (isFresh(supply) ? [(tops[at] ?? 0) + drawer(at)] : [])))
+    const covered = worthOfAll(demands, search.duals) - worthOnHand(supplies, tops, supply => !isFresh(supply))
+      + supplies.reduce((sum, supply, at) => sum + (isFresh(supply) ? drawer(at) * supply.onHand : 0), 0)
+      + (search.budgeted ? dual(built.money) * search.budget : 0)
     search.bound = Math.max(search.bound, Math.ceil(covered / mostWorth - 1e-6))
     yield Math.min(1, round / 20)
     if (!found || isDone() || effort.spent > most) return
   }
+}
+
+/** Fewest fresh sheets; where they do not give everything, few kits are incomplete and few pieces missing. */
+function sheetsProgramme({ patterns, demands, short, needs: all, budgeted, budget }: Search) {
+  const programme = new ProgrammeBuilder()
+  const needs = short ? all : []
+  for (const column of patterns.columns) programme.column(patterns.isFresh(column) ? 1 : 0)
+  const missing = demands.map(() => programme.column(A_MISSING_PIECE))
+  const bought = patterns.supplies.map(() => programme.column(0))
+  const incomplete = needs.map(() => programme.column(AN_INCOMPLETE_KIT))
+  const demandRows = patterns.demandRows(undefined, missing)
+  const pieces = demandRows.map(row => programme.row(row))
+  const drawers = patterns.drawerRows(bought).map(row => programme.row(row))
+  const money = budgeted ? programme.row(patterns.budgetRow(bought, budget)) : undefined
+  for (const row of kitRows(demands, needs, missing, incomplete)) programme.row(row)
+  return { programme: programme.programme, pieces, drawers, money, entries: demandRows.reduce((sum, { of }) => sum + of.length, 0) }
 }

@@ -3,6 +3,7 @@ import type { Column } from './patterns'
 import { piecesIn } from './patterns'
 import type { Layout } from './plan'
 import { area, isFresh } from './plan'
+import { ProgrammeBuilder, eachOnce } from './programme'
 import type { Search } from './search'
 import { withoutSurplus } from './surplus'
 
@@ -30,12 +31,9 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
   const { sheet, cent } = COSTS[formats > 1 ? problem.objective : 'money']
   // Where no sheet is opened at all, as few offcuts as possible.
   const offcut = formats === 0 ? 1 : ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
-  const lacking = columns.length + supplies.length
   const needs = search.short ? search.needs : []
-  const incomplete = lacking + demands.length
   const entries = columns.reduce((sum, { counts }) => sum + counts.size, 0)
   const isLarge = demands.length > MANY.sizes || entries > MANY.entries
-  const kits = needs.map((_, at): [number, number] => [incomplete + at, 1])
   const solved = needs.length > 0 ? inOrder() : solve()
   solved?.columns.forEach((amount, at) => {
     const column = columns[at]
@@ -46,32 +44,29 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
   /** First the kits alone, then everything else with no more of them incomplete: in one sum the one would drown the other. */
   function inOrder() {
     const first = solve({ kitsOnly: true })
-    const least = first && kits.reduce((sum, [at]) => sum + Math.round(first.columns[at] ?? 0), 0)
-    return least === undefined ? first : solve({ mostIncomplete: least }) ?? first
+    return first && (solve({ mostIncomplete: first.incomplete }) ?? first)
   }
 
   function solve({ kitsOnly = false, mostIncomplete = Infinity } = {}) {
     const cost = (value: number) => (kitsOnly ? 0 : value)
     const most = Number.isFinite(mostIncomplete) ? NODES_FOR_PIECES : NODES
-    return search.solve({
-      costs: [
-        ...columns.map(column => cost(patterns.isFresh(column) ? sheet : offcut - reward(column))),
-        ...supplies.map(({ price }) => cost(formats > 1 ? (price ?? 0) * cent : 0)),
-        ...(search.short ? demands.map(() => cost(A_MISSING_PIECE)) : []),
-        ...needs.map(() => (kitsOnly ? 1 : 0)),
-      ],
-      rows: [
-        ...patterns.demandRows().map((row, at) =>
-          (search.short ? { ...row, of: [...row.of, [lacking + at, 1] as [number, number]] } : row)),
-        ...patterns.drawerRows(columns.length),
-        ...kitRows(demands, needs, lacking, incomplete),
-        ...(Number.isFinite(mostIncomplete) ? [{ most: mostIncomplete, of: kits }] : []),
-        ...(bound > 0 && formats > 0 && !search.short ? [{ least: bound, of: patterns.fresh() }] : []),
-      ],
+    const programme = new ProgrammeBuilder()
+    for (const column of columns) programme.column(cost(patterns.isFresh(column) ? sheet : offcut - reward(column)))
+    const bought = supplies.map(({ price }) => programme.column(cost(formats > 1 ? (price ?? 0) * cent : 0)))
+    const missing = search.short ? demands.map(() => programme.column(cost(A_MISSING_PIECE))) : []
+    const incomplete = needs.map(() => programme.column(kitsOnly ? 1 : 0))
+    for (const row of patterns.demandRows(undefined, missing)) programme.row(row)
+    for (const row of patterns.drawerRows(bought)) programme.row(row)
+    for (const row of kitRows(demands, needs, missing, incomplete)) programme.row(row)
+    if (Number.isFinite(mostIncomplete)) programme.row({ most: mostIncomplete, of: eachOnce(incomplete) })
+    if (bound > 0 && formats > 0 && !search.short) programme.row({ least: bound, of: patterns.fresh() })
+    const solved = search.solve({
+      ...programme.programme,
       whole: isLarge
         ? { nodes: demands.length > MANY.sizes ? MANY.nodes : Math.min(most, MANY.few), brief: !search.short }
         : { nodes: most },
     })
+    return solved && { ...solved, incomplete: incomplete.reduce((sum, at) => sum + Math.round(solved.columns[at] ?? 0), 0) }
   }
 
   /** With the wish for offcuts first, what is cut from them is worth its share of all that is wanted. */

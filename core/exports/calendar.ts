@@ -1,4 +1,4 @@
-import type { CalendarEvent } from '../batch'
+import type { CalendarEvent } from '../kits'
 
 const partsOf = (date: string, time = '00:00') =>
   [...date.split('-'), ...time.split(':')].map(Number) as [number, number, number, number, number]

@@ -1,7 +1,7 @@
 import { byKey } from '../lists'
 import type { Batch } from '../document'
 import type makerjs from 'makerjs'
-import type { PaperOutcome } from '../batch'
+import type { PaperOutcome } from '../plans'
 import { leavesOf, pileInWords } from '../cutting'
 import { MILLIMETRE, formatLength } from '../lengths'
 import { csvOf, harmless } from './cells'

@@ -1,7 +1,9 @@
 import { harmless } from './cells'
 import { describe, expect, it } from 'vitest'
 import { bagsCsv, cutsCsv, layoutSvg, piecesCsv } from '.'
-import { packedBags, planAll, prepare } from '../batch'
+import { prepare } from '../batch'
+import { planAll } from '../plans'
+import { packedBags } from '../kits'
 import { newSeat } from '../document'
 import { demoBatches } from '../../demo'
 

@@ -6,7 +6,8 @@ import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readBatch, writeBatch } from '.'
-import { planAll, prepare, writeLayout } from '../batch'
+import { prepare, writeLayout } from '../batch'
+import { planAll } from '../plans'
 
 const TEXT = readFileSync(new URL('../../demo/tide-and-lantern.json', import.meta.url), 'utf8')
 const file = () => JSON.parse(TEXT)

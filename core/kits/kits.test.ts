@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { added, amountFor, amountInWords, boughtThings, extraInWords, kitsFor, moneyOf, packsFor, stickingFor, stuckIn, thingsFor, valueOf, withThings } from '.'
-import type { KitCard, PaperUse } from '.'
+import type { PaperUse } from '../plans'
+import type { KitCard } from '.'
 import type { FreeEntry, SupplyEntry } from '../document'
 import { DEFAULT_SUPPLIES, STICKING_WAYS } from '../document'
 import { wholeCard } from '../dressing'

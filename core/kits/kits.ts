@@ -1,6 +1,7 @@
 import type { OffcutWorth, PackCount, SupplyEntry } from '../document'
 import type { Length } from '../lengths'
 import type { Usage } from './usage'
+import type { PaperUse } from '../plans'
 import { SCALE, added, measuredIn, valueOf } from './usage'
 
 /** One card of the class as the kits see it. */
@@ -13,14 +14,6 @@ export interface KitCard {
   things: Usage[]
   /** Square nanometres that all kits together take of each paper. */
   areas: ReadonlyMap<string, number>
-}
-
-/** What the plan of one paper opens and costs. */
-export interface PaperUse {
-  paper: { key: string, name: string }
-  sheets: { key: string, width: Length, height: Length, needed: number, onHand: number, price: number | null }[]
-  /** Square nanometres of what is worth keeping of them. */
-  left: number
 }
 
 export interface CardCost {

@@ -1,7 +1,8 @@
 import type { Disagreement } from '../audit'
 import { disagreements } from '../audit'
-import type { PaperOutcome, Preparation } from '../batch'
-import { kitsOfBatch, packedBags } from '../batch'
+import type { Preparation } from '../batch'
+import type { PaperOutcome } from '../plans'
+import { kitsOfBatch, packedBags } from '../kits'
 import { listsOf } from './lists'
 import { recipesOf, saidOf } from './said'
 

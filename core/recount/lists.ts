@@ -1,14 +1,14 @@
 import Papa from 'papaparse'
 import type { LineReader, Said, SaidLine } from '../audit'
 import { lineReader } from '../audit'
-import type { Bag } from '../batch'
+import type { Bag } from '../kits'
 import { bagLabel } from '../batch'
 import type { Batch } from '../document'
 import { bagsCsv } from '../exports'
 import type { Length, Units } from '../lengths'
 import { parseLength } from '../lengths'
-import type { PrintBlock } from '../prints'
-import { bagSection } from '../prints'
+import type { PrintBlock } from '../printed'
+import { bagSection } from '../printed'
 
 /** The lists of what is in the bags, read back from print, alike and one by one, and from the data. */
 export async function listsOf(bags: Bag[], { class: { units }, papers }: Batch): Promise<Said['lists']> {

@@ -1,10 +1,11 @@
 import type { KitPart, Recipes, Said, SaidCutting, SaidKit } from '../audit'
-import type { Bag, PackedKit, PaperOutcome, Preparation } from '../batch'
-import { packedKit, piecesIn, suppliesFor, tasksOf, weighedBags } from '../batch'
+import type { Preparation } from '../batch'
+import type { PaperOutcome } from '../plans'
+import type { Bag, PackedKit, Kits } from '../kits'
+import { packedKit, piecesIn, suppliesFor, tasksOf, weighedBags } from '../kits'
 import { ANY_SCRAP } from '../document'
 import { mainCrease } from '../folds'
-import type { Kits } from '../kits'
-import { bagLabels, kitLabels, packingSection } from '../prints'
+import { bagLabels, kitLabels, packingSection } from '../printed'
 
 /* What a prepared and planned class says of itself, as plain data for the auditor. */
 

@@ -1,5 +1,5 @@
-import type { Programme, Solve } from '../cutting'
-import { Patterns, isFresh, plan } from '../cutting'
+import type { Entry, Handle, Programme, Solve } from '../cutting'
+import { Patterns, ProgrammeBuilder, addWorthwhile, isFresh, plan, rounds, worthsBy } from '../cutting'
 import { itemAt } from '../lists'
 import type { PrintClass, RoleType } from './classes'
 import { classesOf, typesOf } from './classes'
@@ -7,9 +7,6 @@ import type { SharingProblem } from './model'
 import { A_CENT, A_MISSING_PIECE, SHEET } from './model'
 import type { ClassCut, PrintCut } from './to-prints'
 import { evenly, inTurn } from './to-prints'
-
-type Entry = [column: number, factor: number]
-type Row = Programme['rows'][number]
 
 const MOST_ROUNDS = 60
 const MOST_STEPS = 30_000_000
@@ -48,32 +45,28 @@ export interface CutByClass extends PrintCut {
 export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Iterable<CutByClass>, void> {
   const classes = classesOf(problem)
   const types = typesOf(problem, classes)
-  let [bound, spent, isShort] = [0, 0, false]
-  for (let round = 0; round < MOST_ROUNDS; round++) {
-    // What is bought does not count here: the bound is one of sheets.
-    const built = build(classes, types, { sheets: 0, cents: 0 })
-    const relaxed = solve(built.programme)
-    if (!relaxed) return
-    isShort = [...built.missing, ...built.short].some(at => (relaxed.columns[at] ?? 0) > WORTH_WHILE)
-    const dual = (row: number | undefined) => (row === undefined ? 0 : (relaxed.duals[row] ?? 0))
+  let [bound, spent, isShort, isSolved] = [0, 0, false, false]
+  // What is bought does not count here: the bound is one of sheets.
+  const round = () => build(classes, types, { sheets: 0, cents: 0 })
+  for (const { built, relaxed: { dual, amount } } of rounds(MOST_ROUNDS, solve, round)) {
+    isSolved = true
+    isShort = [...built.missing, ...built.short].some(at => amount(at) > WORTH_WHILE)
     let [found, total, mostWorth] = [false, 0, 1]
-    const prices = classes.map(({ demands }, at) =>
-      new Map(demands.map(({ key }, index) => [key, Math.max(0, dual(built.demandRows[at]?.[index])) / SHEET])))
+    const prices = classes.map(({ demands }, at) => worthsBy(demands, demand => dual(built.demandRows[at]?.[demand]) / SHEET))
     classes.forEach(({ patterns, demands, wanted }, at) => {
       const worths = itemAt(prices, at)
+      const drawer = (supply: number) => dual(built.drawers[at]?.[supply]) / SHEET
+      const priced = addWorthwhile(patterns, { worths, drawer, cost: supply => (isFresh(supply) ? 1 : 0), least: WORTH_WHILE })
+      spent += priced.steps
+      found ||= priced.found
       wanted.forEach((count, index) => (total += count * (worths.get(itemAt(demands, index).key) ?? 0)))
       patterns.supplies.forEach((supply, index) => {
-        const drawer = dual(built.drawers[at]?.[index]) / SHEET
-        const best = patterns.bests(index, worths)
-        spent += patterns.steps(index)
-        const top = patterns.atMost(index, worths, best[0]?.value ?? 0)
+        const top = itemAt(priced.tops, index)
         if (isFresh(supply)) {
-          mostWorth = Math.max(mostWorth, top + drawer)
-          total += drawer * supply.onHand
+          mostWorth = Math.max(mostWorth, top + drawer(index))
+          total += drawer(index) * supply.onHand
         }
         else { total -= supply.onHand * top }
-        for (const { value, root } of best)
-          if (value + drawer > (isFresh(supply) ? 1 : 0) + WORTH_WHILE) found = patterns.addInside(index, root) || found
       })
     })
     for (const { classes: of, takes, count } of types) {
@@ -84,6 +77,7 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<It
     bound = Math.max(bound, Math.ceil(total / mostWorth - 1e-6))
     if (!found || spent > MOST_STEPS) break
   }
+  if (!isSolved) return
   // Where roles stay without a print, their price says nothing of sheets.
   if (isShort) bound = 0
   const asked = { sheets: bound, cents: A_CENT }
@@ -217,8 +211,8 @@ function build(
   classes: PrintClass[], types: RoleType[], { sheets, cents: aCent }: { sheets: number, cents: number },
   from?: { columns: number[], sheets: number },
 ): Built {
-  const [costs, rows]: [number[], Row[]] = [[], []]
-  const column = (cost: number) => costs.push(cost) - 1
+  const programme = new ProgrammeBuilder()
+  const column = (cost: number): Handle => programme.column(cost)
   const fresh: number[] = []
   const amounts = classes.map(({ patterns }) => patterns.columns.map((pattern) => {
     const isSheet = patterns.isFresh(pattern)
@@ -230,7 +224,7 @@ function build(
   const missing = types.map(() => column(A_MISSING_ROLE))
   const short: number[] = []
   types.forEach(({ count }, type) =>
-    rows.push({ least: count, most: count, of: [...itemAt(roles, type), itemAt(missing, type)].map((at): Entry => [at, 1]) }))
+    programme.row({ least: count, most: count, of: [...itemAt(roles, type), itemAt(missing, type)].map((at): Entry => [at, 1]) }))
   const demandRows = classes.map(({ patterns, demands, wanted }, at) => patterns.demandRows().map(({ of }, index) => {
     const { key } = itemAt(demands, index)
     const taken = types.flatMap(({ classes: of, takes }, type) => of.flatMap((other, option): Entry[] => {
@@ -241,30 +235,30 @@ function build(
     const least = itemAt(wanted, index)
     const lacks: Entry[] = least > 0 ? [[column(A_MISSING_PIECE), 1]] : []
     short.push(...lacks.map(([one]) => one))
-    return rows.push({ least, of: [...cut, ...taken, ...lacks] }) - 1
+    return programme.row({ least, of: [...cut, ...taken, ...lacks] })
   }))
   const drawers = classes.map(({ patterns, stocks }, at) => patterns.supplies.map(({ onHand, price }, supply) => {
     const of = patterns.from(supply).map(([pattern]): Entry => [itemAt(itemAt(amounts, at), pattern), 1])
     const cents = Math.min(...itemAt(stocks, supply).map(stock => stock.price ?? price ?? 0))
     if (price !== null) of.push([column(cents * aCent), -1])
-    return rows.push({ most: onHand, of }) - 1
+    return programme.row({ most: onHand, of })
   }))
-  if (sheets > 0) rows.push({ least: sheets, of: fresh.map((at): Entry => [at, 1]) })
+  if (sheets > 0) programme.row({ least: sheets, of: fresh.map((at): Entry => [at, 1]) })
   // Every type of roles is to be of all prints about equally: then the rules are easy to keep.
   const spread: Spread[] = []
   if (from) {
-    rows.push({ most: from.sheets, of: fresh.map((at): Entry => [at, 1]) })
+    programme.row({ most: from.sheets, of: fresh.map((at): Entry => [at, 1]) })
     types.forEach(({ classes: of, count }, type) => {
       const prints = of.reduce((sum, at) => sum + itemAt(classes, at).prints.length, 0)
       of.forEach((at, option) => {
         const fair = Math.ceil(count * itemAt(classes, at).prints.length / prints)
         const role = itemAt(itemAt(roles, type), option)
         const over = column(A_ROLE_TOO_MANY)
-        rows.push({ most: fair, of: [[role, 1], [over, -1]] })
+        programme.row({ most: fair, of: [[role, 1], [over, -1]] })
         spread.push({ role, fair })
       })
     })
   }
   const start = from && [...from.columns, ...spread.map(({ role, fair }) => Math.max(0, Math.round(itemAt(from.columns, role)) - fair))]
-  return { programme: { costs, rows }, start, amounts, fresh, demandRows, drawers, roles, missing, short }
+  return { programme: programme.programme, start, amounts, fresh, demandRows, drawers, roles, missing, short }
 }

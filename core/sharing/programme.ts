@@ -1,5 +1,5 @@
-import type { Layout, Programme } from '../cutting'
-import { lessKerf } from '../cutting'
+import type { Entry, Handle, Layout, Programme } from '../cutting'
+import { ProgrammeBuilder, lessKerf } from '../cutting'
 import { itemAt } from '../lists'
 import type { KitColumn } from './columns'
 import { KitColumns } from './columns'
@@ -9,9 +9,6 @@ import type { Print, SharingProblem } from './model'
 import { A_MISSING_PIECE, SHEET, weightOfBuying } from './model'
 import type { Sheets } from './sheets'
 import { mostTaken, sheetsOf } from './sheets'
-
-type Row = Programme['rows'][number]
-type Entry = [column: number, factor: number]
 
 /** What a kit weighs that is not made, beside a sheet: more than any sharing. */
 const A_MISSING_KIT = 100_000
@@ -54,9 +51,8 @@ export class SharingProgramme {
    */
   build({ sheets = 0, wishes = true, buying = false, isMost = false }: Asked): Built {
     const { problem: { kinds, rules }, prints, kits } = this
-    const costs: number[] = []
-    const rows: Row[] = []
-    const column = (cost: number) => costs.push(cost) - 1
+    const programme = new ProgrammeBuilder()
+    const column = (cost: number): Handle => programme.column(cost)
     const taken = kits.columns.map(({ cost }) => column(wishes ? cost : 0))
     const fresh: Entry[] = []
     const amounts = prints.map(({ patterns }) => patterns.columns.map((pattern) => {
@@ -78,12 +74,12 @@ export class SharingProgramme {
         short.push(lacks)
         of.push([lacks, 1])
       }
-      return rows.push({ least, of }) - 1
+      return programme.row({ least, of })
     }))
     const drawers = prints.map(({ patterns }, at) => patterns.supplies.map(({ onHand, price }, supply) => {
       const of: Entry[] = patterns.from(supply).map(([pattern, one]) => [itemAt(itemAt(amounts, at), pattern), one])
       if (price !== null && !isMost) of.push([column(buying ? weightOfBuying(rules, price) : 0), -1])
-      return rows.push({ most: onHand, of }) - 1
+      return programme.row({ most: onHand, of })
     }))
     const ofKind = (kind: number): Entry[] =>
       kits.columns.flatMap((kit, at): Entry[] => (kit.kind === kind ? [[itemAt(taken, at), 1]] : []))
@@ -93,13 +89,13 @@ export class SharingProgramme {
       kinds.forEach(({ kits }, kind) => {
         const at = column(A_MISSING_KIT)
         missing.push(at)
-        rows.push({ least: kits, most: kits, of: [...ofKind(kind), [at, 1]] })
+        programme.row({ least: kits, most: kits, of: [...ofKind(kind), [at, 1]] })
       })
     }
     else {
       const set = sets = column(-1)
       for (const card of new Set(kinds.map(({ card }) => card)))
-        rows.push({ least: 0, of: [...kinds.flatMap(({ card: of }, kind) => (of === card ? ofKind(kind) : [])), [set, -1]] })
+        programme.row({ least: 0, of: [...kinds.flatMap(({ card: of }, kind) => (of === card ? ofKind(kind) : [])), [set, -1]] })
     }
     if (rules.different.hold !== 'free' && (wishes || rules.different.hold === 'must')) {
       for (const { columns, kits: most } of this.alikes()) {
@@ -107,7 +103,7 @@ export class SharingProgramme {
         if (!isMost && most >= wanted) continue
         const of = columns.map((at): Entry => [itemAt(taken, at), 1])
         if (rules.different.hold === 'wish') of.push([column(rules.different.weight), -1])
-        rows.push({ most, of })
+        programme.row({ most, of })
       }
     }
     if (!isMost && rules.evenly.hold !== 'free' && (wishes || rules.evenly.hold === 'must')) {
@@ -118,11 +114,12 @@ export class SharingProgramme {
           return count === undefined ? [] : [[itemAt(taken, at), count]]
         })
         const slack = (factor: number): Entry[] => (rules.evenly.hold === 'wish' ? [[column(rules.evenly.weight), factor]] : [])
-        rows.push({ most, of: [...uses, ...slack(-1)] }, { least, of: [...uses, ...slack(1)] })
+        programme.row({ most, of: [...uses, ...slack(-1)] })
+        programme.row({ least, of: [...uses, ...slack(1)] })
       }
     }
-    if (sheets > 0) rows.push({ least: sheets, of: fresh })
-    return { programme: { costs, rows }, taken, amounts, fresh: fresh.map(([at]) => at), demandRows, drawers, missing, short, sets }
+    if (sheets > 0) programme.row({ least: sheets, of: fresh })
+    return { programme: programme.programme, taken, amounts, fresh: fresh.map(([at]) => at), demandRows, drawers, missing, short, sets }
   }
 
   /** Columns whose kits may be alike, with how many different ones they come to: what is given by hand is also in a column of others. */

@@ -1,5 +1,5 @@
 import type { Solve } from '../cutting'
-import { before } from '../cutting'
+import { addWorthwhile, before, rounds } from '../cutting'
 import { itemAt } from '../lists'
 import { cheapest, sizeOf, allCombinations } from './combinations'
 import { cutByClass } from './by-class'
@@ -177,26 +177,21 @@ export function mostShared(problem: SharingProblem, solve: Solve): MostShared {
   const programme = new SharingProgramme(roomy)
   for (const { kind, combination, cost } of seeds(roomy)) programme.kits.add(kind, { combination, cost })
   let most = Infinity
-  for (let round = 0; round < MOST_ROUNDS; round++) {
-    const built = programme.build({ isMost: true, wishes: false })
-    const relaxed = solve(built.programme)
-    if (!relaxed) return { kits: 0, most: 0, sharing: problem.kinds.map(() => []) }
+  for (const { built, relaxed: { dual, amount } } of rounds(MOST_ROUNDS, solve, () => programme.build({ isMost: true, wishes: false }))) {
     if (programme.isWhole) {
-      most = Math.floor((relaxed.columns[built.sets ?? -1] ?? 0) + WORTH_WHILE)
+      most = Math.floor(amount(built.sets ?? -1) + WORTH_WHILE)
       break
     }
-    const dual = (row: number | undefined) => (row === undefined ? 0 : (relaxed.duals[row] ?? 0))
     const prices = pricesOf(programme, built, dual)
     let [found, total] = [false, 0]
     programme.prints.forEach(({ print, patterns, demands, whole }, at) => {
       const worths = new Map(demands.map(({ key }) => [key, prices(`${print.key} ${key}`)]))
-      patterns.supplies.forEach((supply, index) => {
-        const drawer = dual(built.drawers[at]?.[index])
-        const best = whole ? [] : patterns.bests(index, worths)
-        const top = whole ? -drawer : patterns.atMost(index, worths, best[0]?.value ?? 0)
-        total += Math.max(-drawer, top) * supply.onHand
-        for (const { value, root } of best) if (value + drawer > WORTH_WHILE) found = patterns.addInside(index, root) || found
-      })
+      const drawer = (supply: number) => dual(built.drawers[at]?.[supply])
+      // Where all patterns are there, none is worth more than its sheet.
+      const priced = whole ? undefined : addWorthwhile(patterns, { worths, drawer, least: WORTH_WHILE })
+      found ||= priced?.found ?? false
+      patterns.supplies.forEach(({ onHand }, index) =>
+        (total += Math.max(-drawer(index), priced ? itemAt(priced.tops, index) : -drawer(index)) * onHand))
     })
     // One set takes at least its cheapest kit of every card; scaled so that a set is worth one.
     const cheap = new Map<string, number>()

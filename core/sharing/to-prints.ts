@@ -1,5 +1,5 @@
-import type { Layout, Programme, Solve } from '../cutting'
-import { lessKerf } from '../cutting'
+import type { Entry, Handle, Layout, Solve } from '../cutting'
+import { ProgrammeBuilder, lessKerf } from '../cutting'
 import { itemAt } from '../lists'
 import type { PrintClass, RoleType } from './classes'
 import { fairShares } from './deal'
@@ -9,9 +9,6 @@ import { A_MISSING_PIECE, SHEET, weightOfBuying } from './model'
 /*
  * From classes of prints to the prints themselves: which sheets are of which print, and how many roles of each type are of which.
  */
-
-type Entry = [column: number, factor: number]
-type Row = Programme['rows'][number]
 
 /** How the sheets of all classes are cut. */
 export interface ClassCut {
@@ -91,8 +88,8 @@ export function inTurn({ classes, types, amounts, roles }: ClassCut): PrintCut {
  */
 export function evenly({ kinds, rules }: SharingProblem, { classes, types, amounts, roles }: ClassCut, most: number,
   solve: Solve): PrintCut | undefined {
-  const [costs, rows]: [number[], Row[]] = [[], []]
-  const column = (cost: number) => costs.push(cost) - 1
+  const programme = new ProgrammeBuilder()
+  const column = (cost: number): Handle => programme.column(cost)
   const fresh: Entry[] = []
   /** By class, pattern and print; nothing where a pattern is not cut. */
   const cut = classes.map(({ prints, patterns }, at) => patterns.columns.map((pattern, index) => {
@@ -101,12 +98,12 @@ export function evenly({ kinds, rules }: SharingProblem, { classes, types, amoun
     if (patterns.isFresh(pattern)) fresh.push(...of.map((one): Entry => [one, 1]))
     return of
   }))
-  rows.push({ most, of: fresh })
+  programme.row({ most, of: fresh })
   /** By type, class and print. */
   const taken = types.map(({ classes: of }) => of.map(at => itemAt(classes, at).prints.map(() => column(0))))
   types.forEach((_, type) => {
     const count = sumOf(itemAt(roles, type))
-    rows.push({ least: count, most: count, of: itemAt(taken, type).flat().map((at): Entry => [at, 1]) })
+    programme.row({ least: count, most: count, of: itemAt(taken, type).flat().map((at): Entry => [at, 1]) })
   })
   classes.forEach(({ prints, patterns, stocks, demands, wanted }, at) => prints.forEach((_, print) => {
     const sheetsOf = (of: Entry[]) =>
@@ -120,12 +117,12 @@ export function evenly({ kinds, rules }: SharingProblem, { classes, types, amoun
       const least = itemAt(wanted, index)
       // What is wanted by name and cannot be cut is said where its paper is planned.
       const lacks: Entry[] = least > 0 ? [[column(A_MISSING_PIECE), 1]] : []
-      rows.push({ least, of: [...sheetsOf(of), ...goes, ...lacks] })
+      programme.row({ least, of: [...sheetsOf(of), ...goes, ...lacks] })
     })
     stocks.forEach((of, supply) => {
       const { onHand, price } = itemAt(of, print)
       const bought = price === null ? [] : [[column(weightOfBuying(rules, price)), -1] as Entry]
-      rows.push({ most: onHand, of: [...sheetsOf(patterns.from(supply)), ...bought] })
+      programme.row({ most: onHand, of: [...sheetsOf(patterns.from(supply)), ...bought] })
     })
   }))
   const weight = rules.evenly.hold === 'wish' ? rules.evenly.weight : 1
@@ -133,9 +130,10 @@ export function evenly({ kinds, rules }: SharingProblem, { classes, types, amoun
     const uses = types.flatMap(({ pool: own, classes: of }, type) => of.flatMap((at, option): Entry[] =>
       itemAt(classes, at).prints.flatMap(({ key }, index): Entry[] =>
         (own === pool && key === print ? [[itemAt(itemAt(itemAt(taken, type), option), index), 1]] : []))))
-    rows.push({ most, of: [...uses, [column(weight), -1]] }, { least, of: [...uses, [column(weight), 1]] })
+    programme.row({ most, of: [...uses, [column(weight), -1]] })
+    programme.row({ least, of: [...uses, [column(weight), 1]] })
   }
-  const solved = solve({ costs, rows, whole: { ...EVENLY, near: EVENLY.near * most * SHEET } })
+  const solved = solve({ ...programme.programme, whole: { ...EVENLY, near: EVENLY.near * most * SHEET } })
   if (!solved) return undefined
   const amount = (at: number) => Math.round(itemAt(solved.columns, at))
   const { cut: all, add } = counting(classes)

@@ -3,7 +3,7 @@ import { bundle } from '../lib/bundle.mjs'
 
 /** Random dressed cards looked at in space point by point, against what findings and message areas say of them. */
 export async function probing({ cards, seed }) {
-  const { lookAtMany } = await import(pathToFileURL(await bundle('bench/probing.ts', ['core', 'bench'])))
+  const { lookAtMany } = await import(pathToFileURL(await bundle('benchmark/probing.ts', ['core', 'benchmark'])))
   const { looked, messages, wrong, failures } = lookAtMany(cards, seed)
   for (const problem of wrong) console.log(`  ${problem}`)
   return [{

@@ -3,7 +3,7 @@ import { bundle } from '../lib/bundle.mjs'
 
 /** Random classes counted a second time by code that shares nothing with what worked them out. */
 export async function recount({ classes, seed }) {
-  const { recountMany } = await import(pathToFileURL(await bundle('bench/recount.ts', ['core', 'bench'])))
+  const { recountMany } = await import(pathToFileURL(await bundle('benchmark/recount.ts', ['core', 'benchmark'])))
   const { classes: counted, halves, failures, wrong } = await recountMany(classes, seed)
   for (const problem of wrong) console.log(`  ${problem}`)
   return [{

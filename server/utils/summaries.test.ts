@@ -1,6 +1,6 @@
 import { Op } from 'sequelize'
 import { beforeAll, describe, expect, it, vi } from 'vitest'
-import * as batch from '../../core/batch'
+import * as kits from '../../core/kits'
 import { demoBatches } from '../../demo'
 import { migrations } from '../database/migrations'
 import { StudioClass } from '../database/models'
@@ -10,8 +10,8 @@ import { newToken } from './recorded'
 import { importBatch } from './import'
 import { listClasses } from './summaries'
 
-vi.mock('../../core/batch', async load => ({ ...(await load<typeof batch>()) }))
-const worked = vi.spyOn(batch, 'summaryOf')
+vi.mock('../../core/kits', async load => ({ ...(await load<typeof kits>()) }))
+const worked = vi.spyOn(kits, 'summaryOf')
 
 const database = databaseOfFile()
 const add = (demo: ReturnType<typeof demoBatches>[number]) =>

@@ -1,6 +1,6 @@
 import type { WhereOptions } from 'sequelize'
 import { Op } from 'sequelize'
-import type { ClassSummary } from '../../core/batch'
+import type { ClassSummary } from '../../core/kits'
 import { StudioClass } from '../database/models'
 import { checked } from './checker'
 import { storedClass } from './classes'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Posting } from '../../../core/batch'
+import type { Posting } from '../../../core/kits'
 import { windowsClear } from '../../../core/dressing'
 import type { Construction, Piece } from '../../../core/folds'
 import { USUAL_SHEET, dropOutsOf, usualSheets } from '../../../core/folds'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BOUNDS } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
-import { onCard, stopsIn } from '../../../core/batch'
+import { onCard, stopsIn } from '../../../core/kits'
 
 /** The cards of a class in a row: name, kits, and a mark where something has to be settled first. */
 const { cards, chosen } = defineProps<{ cards: PreparedCard[], chosen?: string }>()

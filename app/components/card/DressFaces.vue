@@ -52,7 +52,7 @@ const masked = computed(() =>
 async function saveMask() {
   const [seen, name] = [masked.value, face.value?.name ?? '']
   if (!seen) return
-  const { maskDrawing } = await import('../../../core/prints')
+  const { maskDrawing } = await import('../../../core/printed')
   saveText(maskDrawing(seen, name, work.units).svg, `${card.entry.title} ${name}.svg`, 'image/svg+xml')
 }
 /** Faces of other cards that can be dressed like this one: the same face of the same fold, or one of the same size. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { itemAt, neighbours } from '../../../core/lists'
-import type { Posting } from '../../../core/batch'
+import type { Posting } from '../../../core/kits'
 
 /** The layers of the closed card where it is thickest, and where that is. */
 const { posting } = defineProps<{ posting: Posting }>()

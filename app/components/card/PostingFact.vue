@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Posting } from '../../../core/batch'
+import type { Posting } from '../../../core/kits'
 
 /** How the finished card goes into an envelope and through the post. */
 const { posting, card } = defineProps<{ posting: Posting, card: string }>()

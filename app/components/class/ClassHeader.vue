@@ -35,7 +35,7 @@ async function saveCalendar() {
   const { kits } = planner
   if (!kits)
     return toast.add({ severity: 'info', summary: 'Its minutes follow when the cutting is planned. Try again in a moment.', life: 6000 })
-  const { classCalendar } = await import('../../prints/calendar')
+  const { classCalendar } = await import('../../printed/calendar')
   saveText(await classCalendar(work.prepared, planner.outcomes, kits, `class-${work.id}`), 'class.ics', 'text/calendar')
 }
 function take(changed: ClassDetails) {

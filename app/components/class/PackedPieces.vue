@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { PackedPiece, Strip } from '../../../core/batch'
+import type { Strip } from '../../../core/batch'
+import type { PackedPiece } from '../../../core/kits'
 import { LEVEL_WORDS, stripName } from '../../../core/batch'
 import type { Units } from '../../../core/lengths'
 

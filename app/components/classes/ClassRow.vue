@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { differenceInCalendarDays, parseISO } from 'date-fns'
-import { PICTURES } from '../../../core/batch'
+import { PICTURES } from '../../../core/kits'
 import type { ListedClass } from '../../composables/useClassList'
 
 const { entry, past = false } = defineProps<{ entry: ListedClass, past?: boolean }>()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { keyOfRef, newMiscut } from '../../../core/batch'
+import { keyOfRef } from '../../../core/batch'
+import { newMiscut } from '../../../core/plans'
 import type { MiscutEntry } from '../../../core/document'
 import { BOUNDS } from '../../../core/document'
 import { lengthFrom } from '../../../core/lengths'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { kitProblems } from '../../../core/batch'
+import { kitProblems } from '../../../core/plans'
 import type { Supply } from '../../../core/cutting'
 import { problemKey } from '../../../core/cutting'
 

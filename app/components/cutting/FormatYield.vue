@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { byKey } from '../../../core/lists'
-import { formatsToTry, fromFormat, kitProblems, nearbySizes } from '../../../core/batch'
-import type { NearbySize } from '../../../core/batch'
+import { formatsToTry, fromFormat, kitProblems, nearbySizes } from '../../../core/plans'
+import type { NearbySize } from '../../../core/plans'
 import { problemKey } from '../../../core/cutting'
 
 /** Kits from one sheet of every format for one card, and sizes close by that give more. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { offcutsIn, shelve } from '../../../core/batch'
-import type { PaperOutcome } from '../../../core/batch'
+import { offcutsIn, shelve } from '../../../core/plans'
+import type { PaperOutcome } from '../../../core/plans'
 import type { PlannedPaper } from '../../stores/planner'
 
 /** What is left once the plan is cut, and the shelf brought up to date with it. */

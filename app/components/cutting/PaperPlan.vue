@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { byKey, itemAt } from '../../../core/lists'
-import { isCutAlike, proofOf } from '../../../core/batch'
+import { isCutAlike, proofOf } from '../../../core/plans'
 import { countsOf, lettersOf, wholeMinutes } from '../../../core/cutting'
 import type { KeyedLayout, Layout } from '../../../core/cutting'
 import type { PlannedPaper } from '../../stores/planner'

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import type { Bag } from '../../../core/batch'
-import { bagLabel, broughtPieces, couldServe, isSeat, lyingPieces, seatOf, unpinned, withSeat } from '../../../core/batch'
+import type { Bag } from '../../../core/kits'
+import { bagLabel, couldServe, isSeat, seatOf, withSeat } from '../../../core/batch'
+import { unpinned } from '../../../core/plans'
+import { broughtPieces, lyingPieces, extraInWords } from '../../../core/kits'
 import type { SeatEntry } from '../../../core/document'
 import { BOUNDS } from '../../../core/document'
-import { extraInWords } from '../../../core/kits'
 import { formatLength } from '../../../core/lengths'
 
 /** One bag drawn out: whose it is, what that student wishes, and what is in it. */

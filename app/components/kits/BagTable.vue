@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import type { Bag, PrintPlace } from '../../../core/batch'
-import { bagLabel, printsIn, rulesBroken, swapped, withSeat } from '../../../core/batch'
+import type { PrintPlace } from '../../../core/plans'
+import type { Bag } from '../../../core/kits'
+import { bagLabel, withSeat } from '../../../core/batch'
+import { printsIn, rulesBroken, swapped } from '../../../core/plans'
 import type { RuleName } from '../../../core/document'
 import { isWhole, pictureOf } from '../../../core/folds'
 

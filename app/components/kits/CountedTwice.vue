@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { findingsOf } from '../../../core/batch'
+import { findingsOf } from '../../../core/kits'
 import type { Disagreement } from '../../../core/recount'
 
 /** The class counted a second time once it is planned, by code that shares nothing with what worked it out: is every bag complete? */

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { moneyOfClass, parcelsOf, suppliesFor } from '../../../core/batch'
+import { moneyOfClass, parcelsOf, suppliesFor, amountInWords, measuredIn } from '../../../core/kits'
 import { wholeMinutes } from '../../../core/cutting'
 import { lookUp } from '../../../core/lists'
-import { amountInWords, measuredIn } from '../../../core/kits'
 import type { CardCost, Kits } from '../../../core/kits'
 import { MILLIMETRE } from '../../../core/lengths'
 

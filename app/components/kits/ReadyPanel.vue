@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { LEVEL_WORDS, ROLE_NAMES, rolesOf, taskMinutes, tasksOf, usualProfile } from '../../../core/batch'
-import type { Task } from '../../../core/batch'
+import { LEVEL_WORDS, ROLE_NAMES, rolesOf, usualProfile } from '../../../core/batch'
+import { taskMinutes, tasksOf } from '../../../core/kits'
+import type { Task } from '../../../core/kits'
 import { wholeMinutes } from '../../../core/cutting'
 import { ADHESIVES, BOUNDS, PREP_LEVELS } from '../../../core/document'
 import type { Adhesive, PrepEntry, PrepLevel, PrepPaceEntry, ProfileEntry } from '../../../core/document'

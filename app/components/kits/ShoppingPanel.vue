@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import type { ShoppingLine } from '../../../core/batch'
-import { arrive, neededInWords, noteLine, packsInWords, purchaseName, shoppingList, stillToBuy, suppliesFor } from '../../../core/batch'
+import type { ShoppingLine, Kits } from '../../../core/kits'
+import { arrive, neededInWords, noteLine, packsInWords, purchaseName, shoppingList, stillToBuy, suppliesFor } from '../../../core/kits'
 import { BOUNDS } from '../../../core/document'
-import type { Kits } from '../../../core/kits'
 
 /** What has to be bought, by where it is bought: ticked off as ordered, and onto the shelf when it has come. */
 const { kits } = defineProps<{ kits: Kits }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PrintBlock } from '../../../core/prints'
+import type { PrintBlock } from '../../../core/printed'
 
 /** One block of a print as a part of the page. Drawings are made by the core from figures and escaped texts alone. */
 defineProps<{ block: PrintBlock }>()
@@ -69,7 +69,7 @@ defineProps<{ block: PrintBlock }>()
       :style="{ width: `${width}pt` }"
     >
       <figcaption>{{ title }}</figcaption>
-      <!-- eslint-disable-next-line vue/no-v-html -- made by core/prints, which escapes every text -->
+      <!-- eslint-disable-next-line vue/no-v-html -- made by core/printed, which escapes every text -->
       <div v-html="svg" />
     </figure>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Print } from '../../../core/prints'
-import { PAGES } from '../../../core/prints'
+import type { Print } from '../../../core/printed'
+import { PAGES } from '../../../core/printed'
 
 /** A print on screen, as the browser prints it and as a PDF: three ways to one description. */
 const { print, back, file } = defineProps<{
@@ -18,12 +18,12 @@ const busy = ref(false)
 const toast = useToast()
 
 /** What sets the PDF is large: it is fetched while the page is looked at. */
-onMounted(() => requestIdleCallback(() => void import('../../prints/pdf').then(({ warmUp }) => warmUp())))
+onMounted(() => requestIdleCallback(() => void import('../../printed/pdf').then(({ warmUp }) => warmUp())))
 
 async function download() {
   busy.value = true
   try {
-    const { pdfOf } = await import('../../prints/pdf')
+    const { pdfOf } = await import('../../printed/pdf')
     saveBlob(await pdfOf(print), `${file}.pdf`)
   }
   catch (error) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
 import type { Group, Skill } from '../../../core/folds'
-import { kitsByArea } from '../../../core/batch'
+import { kitsByArea } from '../../../core/kits'
 import { FOLDS, USUAL_SHEET, factsOf } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
 import { formatLength } from '../../../core/lengths'

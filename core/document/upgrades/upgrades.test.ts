@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { planAll, prepare } from '../../batch'
+import { prepare } from '../../batch'
+import { planAll } from '../../plans'
 import type { Batch } from '..'
 import { DEFAULT_SETTINGS, VERSION } from '..'
 import { readBatch } from '../../formats'

@@ -1,4 +1,4 @@
-import type { ClassSummary } from '../../../core/batch'
+import type { ClassSummary } from '../../../core/kits'
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize'
 import { DataTypes, Model } from 'sequelize'
 import type { StoredDocument } from './json'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { contentsOf, packedBags, shoppingList, stillToBuy, suppliesFor } from '../../../../core/batch'
+import { contentsOf, packedBags, shoppingList, stillToBuy, suppliesFor } from '../../../../core/kits'
 import type { SupplyEntry } from '../../../../core/document'
 
 definePageMeta({ fills: true })

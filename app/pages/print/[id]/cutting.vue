@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { PrintSection } from '../../../../core/prints'
-import { cuttingSection } from '../../../../core/prints'
+import type { PrintSection } from '../../../../core/printed'
+import { cuttingSection } from '../../../../core/printed'
 
 definePageMeta({ layout: 'print' })
 const { work, planner, missing, paper, printOf, file } = usePrintedClass('Cutting sheets')

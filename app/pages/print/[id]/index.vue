@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import type { PrintSection } from '../../../../core/prints'
-import {
-  anyKit, packedBags, piecesIn, shoppingList, suppliesFor, weighedBags,
-} from '../../../../core/batch'
+import type { PrintSection } from '../../../../core/printed'
+import { anyKit, packedBags, piecesIn, shoppingList, suppliesFor, weighedBags } from '../../../../core/kits'
 import type { Units } from '../../../../core/lengths'
 import {
   bagSection, cuttingSection, handoutSection, instructorSections, packingSection, pieceSection, scoreSection, shoppingSection, slipSection,
-} from '../../../../core/prints'
+} from '../../../../core/printed'
 
 /** Everything that is printed for a class, in one place: what is ticked comes, in the order in which it is used. */
 definePageMeta({ layout: 'print' })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { PrintSection } from '../../../../core/prints'
-import { packedBags, shoppingList, suppliesFor } from '../../../../core/batch'
-import { bagSection, shoppingSection, slipSection, stepSections } from '../../../../core/prints'
+import type { PrintSection } from '../../../../core/printed'
+import { packedBags, shoppingList, suppliesFor } from '../../../../core/kits'
+import { bagSection, shoppingSection, slipSection, stepSections } from '../../../../core/printed'
 
 definePageMeta({ layout: 'print' })
 const { work, planner, missing, paper, printOf, file } = usePrintedClass('Bag lists')

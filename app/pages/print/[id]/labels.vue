@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { packedBags } from '../../../../core/batch'
+import { packedBags } from '../../../../core/kits'
 import type { LabelsEntry } from '../../../../core/document'
 import { BOUNDS } from '../../../../core/document'
-import { bagLabels, kitLabels, labelProblem, labelSheets } from '../../../../core/prints'
+import { bagLabels, kitLabels, labelProblem, labelSheets } from '../../../../core/printed'
 
 /** Labels for bags or kits on sheets of any grid, in their real places. */
 definePageMeta({ layout: 'print' })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { maskSection } from '../../../../core/prints'
+import { maskSection } from '../../../../core/printed'
 
 /** Stamping masks in real size: what is seen of every face, what is covered and where glue goes. */
 definePageMeta({ layout: 'print' })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { pieceSection } from '../../../../core/prints'
+import { pieceSection } from '../../../../core/printed'
 
 /** Every piece of the class, card by card, for whoever cuts without a plan. */
 definePageMeta({ layout: 'print' })

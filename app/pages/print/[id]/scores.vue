@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { scoreSection } from '../../../../core/prints'
+import { scoreSection } from '../../../../core/printed'
 
 /** The score cards: every blank with what is done to it in its order, then the order of assembly. */
 definePageMeta({ layout: 'print' })

@@ -1,0 +1,130 @@
+import type { Batch } from '../document'
+import type { Preparation } from '../batch'
+
+/* When what is done: the order of the evening, and the blocks before it. No clock is asked: everything follows from the day of the
+// class. */
+
+/** A part of the evening. */
+export interface EveningPart {
+  /** When it begins, HH:MM; missing while nobody said when the class does. */
+  at?: string
+  what: string
+  minutes: number
+}
+
+const SETTING_UP = 30
+/** Minutes at the beginning and the end of a class that are no making; an eighth of a short one. */
+const ROUND = 10
+
+const clock = (minutes: number): string => {
+  const day = ((minutes % 1440) + 1440) % 1440
+  return `${String(Math.floor(day / 60)).padStart(2, '0')}:${String(day % 60).padStart(2, '0')}`
+}
+const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3))
+
+/** The order of the evening with its minutes: what is left between welcome and clearing up goes to the cards by their steps. */
+export function eveningOf({ batch, cards }: Pick<Preparation, 'batch' | 'cards'>): EveningPart[] {
+  const { starts, lasts } = batch.class
+  const round = Math.min(ROUND, Math.floor(lasts / 8))
+  const taught = cards.filter(({ kits, construction }) => kits > 0 && construction)
+  const stepsOf = (card: (typeof taught)[number]) => Math.max(1, card.construction?.steps.length ?? 1)
+  const steps = taught.reduce((sum, card) => sum + stepsOf(card), 0)
+  let left = lasts - 2 * round
+  let open = steps
+  const making = taught.map((card) => {
+    // Shared out so that no minute is lost.
+    const minutes = Math.round((left * stepsOf(card)) / open)
+    left -= minutes
+    open -= stepsOf(card)
+    return { what: `Make ${card.entry.title}`, minutes }
+  })
+  const parts = [
+    { what: 'Welcome; everybody checks their bag by its list', minutes: round },
+    ...making,
+    { what: 'Finish, write, envelopes; clear up', minutes: lasts - round - making.reduce((sum, { minutes }) => sum + minutes, 0) },
+  ]
+  if (starts === '') return [{ what: 'Set the tables up', minutes: SETTING_UP }, ...parts]
+  let at = minutesOf(starts)
+  return [
+    { at: clock(at - SETTING_UP), what: 'Set the tables up', minutes: SETTING_UP },
+    ...parts.map((part) => {
+      const begins = clock(at)
+      at += part.minutes
+      return { at: begins, ...part }
+    }),
+  ]
+}
+
+/** Something for the calendar. */
+export interface CalendarEvent {
+  key: string
+  title: string
+  /** YYYY-MM-DD. */
+  date: string
+  /** HH:MM. */
+  start: string
+  minutes: number
+  place: string
+  notes: string
+}
+
+/** Nobody cuts well for longer. */
+const LONGEST_BLOCK = 120
+const EVENING = '18:00'
+const MORNING = '10:00'
+/** Minutes for each place that something is bought at. */
+const BUYING = 30
+
+const daysBefore = (date: string, days: number): string =>
+  new Date(Date.parse(`${date}T00:00:00Z`) - days * 86_400_000).toISOString().slice(0, 10)
+
+/**
+ * The class and what comes before it: packing the evening before, making ready and cutting before that in blocks of at most two hours,
+ * shopping a week before, or earlier where the cutting needs it.
+ * @param minutes planned for cutting, for making pieces ready, and for packing
+ * @param places where something has to be bought
+ */
+export function calendarOf(
+  { class: { title, date, starts, lasts, place, notes } }: Pick<Batch, 'class'>,
+  minutes: { cutting: number, ready: number, packing: number },
+  places: string[],
+): CalendarEvent[] {
+  let day = 0
+  const blocks = (key: string, what: string, total: number): CalendarEvent[] => {
+    const whole = Math.ceil(total)
+    const count = Math.ceil(whole / LONGEST_BLOCK)
+    return Array.from({ length: count }, (_, at) => {
+      day++
+      return {
+        key: count > 1 ? `${key}-${count - at}` : key,
+        title: `${what}: ${title}`,
+        date: daysBefore(date, day),
+        start: EVENING,
+        minutes: Math.ceil(whole / count),
+        place: '',
+        notes: '',
+      }
+    })
+  }
+  const work = [
+    ...blocks('pack', 'Pack the bags', minutes.packing),
+    ...blocks('ready', 'Score and make ready', minutes.ready),
+    ...blocks('cut', 'Cut', minutes.cutting),
+  ]
+  const shopping: CalendarEvent[] = places.length === 0
+    ? []
+    : [{
+        key: 'shopping',
+        title: `Shopping: ${title}`,
+        date: daysBefore(date, Math.max(7, day + 2)),
+        start: MORNING,
+        minutes: BUYING * places.length,
+        place: places.filter(Boolean).join(', '),
+        notes: '',
+      }]
+  return [
+    ...shopping,
+    ...work.reverse(),
+    { key: 'class', title, date, start: starts || EVENING, minutes: lasts, place, notes },
+  ]
+}

@@ -1,0 +1,24 @@
+import type { Solve } from '../cutting'
+import { plansFor, problemKey } from '../cutting'
+import type { Batch } from '../document'
+import { planHidden } from './hidden'
+import type { PaperOutcome } from './outcome'
+import { outcomeOf } from './outcome'
+import type { Preparation, PaperProblem } from '../batch'
+
+/**
+ * Plans every paper of a class to the end, exactly where there is a solver, and then hidden parts from scrap.
+ * Screens do the same step by step in a worker.
+ */
+export function planAll(batch: Batch, preparation: Preparation, solve?: Solve): PaperOutcome[] {
+  const outcomes = preparation.papers.map(entry => outcomeOf(entry, plansFor(entry.problem, solve), batch))
+  const known = new Map<string, PaperOutcome>()
+  const planned = (entry: PaperProblem) => {
+    const key = `${entry.paper.key} ${problemKey(entry.problem)}`
+    const outcome = known.get(key) ?? outcomeOf(entry, plansFor(entry.problem, solve), batch)
+    known.set(key, outcome)
+    return outcome
+  }
+  const { outcomes: all, scrap } = planHidden(preparation, outcomes, planned)
+  return scrap ? [...all, planned(scrap)] : all
+}
