@@ -40,7 +40,9 @@ export function* shareOut(problem: SharingProblem, solve: Solve): Generator<Shar
   let best: Sharing | undefined
   for (const ways of cutByClass(problem, solve)) {
     for (const cut of ways) {
-      const { kits, missing } = handedOut(problem, cut)
+      const { kits, missing } = yield* waitingFor(handedOut(problem, cut), () => ({
+        best: best ?? first, shown: !best || worse(best) ? first : best, share: best ? 0.3 : 0.1,
+      }))
       const broken = brokenBy(problem, kits)
       const cost = costOf(problem.rules, broken, cut.sheets)
       const least = missing > 0 ? undefined : cut.bound * SHEET
@@ -58,6 +60,15 @@ export function* shareOut(problem: SharingProblem, solve: Solve): Generator<Shar
   if (!programme.isWhole || programme.columns > EXACT.columns) return best
   const whole = exactly(problem, programme, first, solve)
   return whole && isBetter(problem.rules, whole, best) ? whole : withBound(best, whole)
+}
+
+/** What another search comes to; as often as that pauses, what is known meanwhile. */
+function* waitingFor<T>(search: Generator<undefined, T>, meanwhile: () => SharingStep): Generator<SharingStep, T> {
+  for (;;) {
+    const { done, value } = search.next()
+    if (done) return value
+    yield meanwhile()
+  }
 }
 
 /**
