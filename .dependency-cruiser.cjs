@@ -1,7 +1,8 @@
 /**
- * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds ← dressing, paper ← cutting ← sharing,
- * all ← batch ← plans ← kits ← exports and printed ← recount, batch ← formats; then app, server, cli. The auditor knows the document and lengths alone,
- * the second look at a card in space what a card is made of, but nothing that works with it.
+ * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds ← dressing, paper ← cutting
+ * ← sharing, all ← batch ← plans ← kits ← exports and printed ← recount, batch ← formats; then app,
+ * server, cli. The auditor knows the document and lengths alone, the second look at a card in space what a card is made of, but nothing
+ * that works with it.
  */
 const ROOMS = {
   lists: [],

@@ -68,11 +68,13 @@ export const atOneMoment = <T>(read: (transaction: Transaction) => Promise<T>): 
 const usedBy = async (id: number, transaction?: Transaction): Promise<string[]> =>
   (await PaperUse.findAll({ attributes: ['paper'], where: { classId: id }, transaction })).map(({ paper }) => paper)
 
-/** A class with all papers that it names, as all are at one moment and as they lie in their rows: nothing of it is read here. */
-export const storedClass = (id: number): Promise<Stored & { day: string }> =>
-  atOneMoment(async (transaction) => {
-    const row = await StudioClass.findByPk(id, { attributes: ['document', 'day'], transaction })
-    if (!row) throw refusal(404, GONE)
-    const papers = await StudioPaper.findAll({ where: { key: await usedBy(id, transaction) }, order: ORDER, transaction })
-    return { day: row.day, document: textOf(row, 'document'), papers: papers.map(paper => textOf(paper, 'document')) }
-  })
+/** A class with all papers that it names, as they lie in their rows: nothing of it is read here. */
+export async function storedOf(id: number, transaction?: Transaction): Promise<Stored & { day: string }> {
+  const row = await StudioClass.findByPk(id, { attributes: ['document', 'day'], transaction })
+  if (!row) throw refusal(404, GONE)
+  const papers = await StudioPaper.findAll({ where: { key: await usedBy(id, transaction) }, order: ORDER, transaction })
+  return { day: row.day, document: textOf(row, 'document'), papers: papers.map(paper => textOf(paper, 'document')) }
+}
+
+/** The same as all are at one moment. */
+export const storedClass = (id: number): Promise<Stored & { day: string }> => atOneMoment(transaction => storedOf(id, transaction))

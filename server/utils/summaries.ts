@@ -3,7 +3,7 @@ import { Op } from 'sequelize'
 import type { ClassSummary } from '../../core/kits'
 import { StudioClass } from '../database/models'
 import { checked } from './checker'
-import { storedClass } from './classes'
+import { storedOf } from './classes'
 import { holding } from './search'
 
 /** What a list of classes shows: a stretch of those that are asked for, and how many there are. */
@@ -114,4 +114,4 @@ async function freshen(id: number): Promise<void> {
 }
 
 /** However short a class is, its figures may take long. */
-const worked = async (id: number): Promise<ClassSummary> => await checked('summary', await storedClass(id), Infinity)
+const worked = async (id: number): Promise<ClassSummary> => await checked('summary', await storedOf(id), Infinity)
