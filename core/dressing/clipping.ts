@@ -1,5 +1,5 @@
 import polygonClipping from 'polygon-clipping'
-import type { MultiPolygon, Pair, Polygon } from 'polygon-clipping'
+import type { MultiPolygon, Pair, Polygon, Ring } from 'polygon-clipping'
 import { around } from '../lists'
 
 /*
@@ -59,6 +59,7 @@ export function intersection(first: Polygon | MultiPolygon, second: Polygon | Mu
 /** Whether a polygon without openings bulges everywhere and has every corner of another one within it; `false` where that is not told. */
 function coversAll([ring = [], ...holes]: Polygon, [outer = []]: Polygon): boolean {
   if (holes.length > 0 || ring.length < 3 || ring.length > MOST_CORNERS) return false
+  if (!mayHold(ring, outer)) return false
   const corners = [...outer, ...ring]
   let turn = 0
   // All corners of both lie on one side of all edges. An outline that has come down to a point or a line has no such side.
@@ -71,6 +72,18 @@ function coversAll([ring = [], ...holes]: Polygon, [outer = []]: Polygon): boole
     }
   }
   return turn !== 0
+}
+
+/** Whether no corner of a ring lies beyond another one to the left, right, head or foot: told at once, and mostly the end of it. */
+function mayHold(ring: Ring, other: Ring): boolean {
+  let [left, right, foot, head] = [Infinity, -Infinity, Infinity, -Infinity]
+  for (const [x, y] of ring) {
+    if (x < left) left = x
+    if (x > right) right = x
+    if (y < foot) foot = y
+    if (y > head) head = y
+  }
+  return other.every(([x, y]) => x >= left && x <= right && y >= foot && y <= head)
 }
 
 /** As the package gives polygons back: the last corner of a ring is its first one again. */
