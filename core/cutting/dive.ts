@@ -1,5 +1,5 @@
 import { itemAt } from '../lists'
-import { limited } from './guillotine'
+import { limited } from './tidy'
 import type { CutNode, Layout } from './plan'
 import { area, countsOf, isFresh, worthOf } from './plan'
 import { ProgrammeBuilder } from './programme'

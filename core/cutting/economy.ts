@@ -1,7 +1,7 @@
 import { byKey, itemAt } from '../lists'
 import { worthsBy } from './column-generation'
 import { dividedLayouts, oneSize, simpleLayouts } from './families'
-import { without } from './guillotine'
+import { without } from './tidy'
 import type { Column } from './patterns'
 import { fencesOf } from './patterns'
 import type { CutNode, Demand, Layout, Problem } from './plan'

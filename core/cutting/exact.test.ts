@@ -5,7 +5,8 @@ import { benchSequence, countsOf, leavesOf, plan, planPaper, plansFor, sequenceV
 import type { Demand, Problem } from '.'
 import { inches } from '../lengths'
 import { withoutSurplus } from './surplus'
-import { Guillotine, tidy, without } from './guillotine'
+import { Guillotine } from './guillotine'
+import { tidy, without } from './tidy'
 import { cutter, offcut, piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())

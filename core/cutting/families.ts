@@ -1,6 +1,6 @@
 import type { Length } from '../lengths'
 import { lookUp } from '../lists'
-import { tidy } from './guillotine'
+import { tidy } from './tidy'
 import { ways } from './bound'
 import type { CutNode, Cutter, Demand, Layout, Problem, Size, Supply } from './plan'
 import { area, countsOf, isFresh } from './plan'

@@ -1,5 +1,5 @@
 import { byKey } from '../lists'
-import { without } from './guillotine'
+import { without } from './tidy'
 import type { Demand, Layout, Problem } from './plan'
 import { countsOf, isFresh, madeBy } from './plan'
 import { withinFrame } from './squaring'
