@@ -1,5 +1,5 @@
 import type { PaceEntry } from '../document'
-import type { BenchStep } from './bench'
+import type { BenchStep } from './bench-step'
 
 /** What a person does in a sequence of cuts. */
 export interface Effort {

@@ -1,5 +1,5 @@
 export { benchSequence } from './bench'
-export type { BenchStep, Pile } from './bench'
+export type { BenchStep, Pile } from './bench-step'
 export { sheetBound } from './bound'
 export * from './plan'
 export { incompleteKits } from './kits-first'

@@ -1,5 +1,5 @@
 import { byKey } from '../lists'
-import type { BenchStep, Pile } from './bench'
+import type { BenchStep, Pile } from './bench-step'
 import type { Plan, Problem, Size } from './plan'
 
 const SIDES = ['width', 'height'] as const

@@ -1,7 +1,7 @@
 import { itemAt } from '../lists'
 import type { Priority } from '../document'
 import { PRIORITIES } from '../document'
-import type { BenchStep } from './bench'
+import type { BenchStep } from './bench-step'
 import { benchSequence } from './bench'
 import type { Plan, Problem } from './plan'
 import { before } from './plan'

@@ -1,7 +1,7 @@
 import { itemAt } from '../lists'
 import type { Length, Reading } from '../lengths'
 import { downToMark, isOnMark, nearestMark, readOffScale } from '../lengths'
-import type { BenchStep, Line, Pile, Point } from './bench'
+import type { BenchStep, Line, Pile, Point } from './bench-step'
 import type { CutNode, Cutter } from './plan'
 import { contentOf } from './plan'
 import type { Group } from './sequence'

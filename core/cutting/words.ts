@@ -1,4 +1,4 @@
-import type { BenchStep, Pile } from './bench'
+import type { BenchStep, Pile } from './bench-step'
 
 /*
  * What a step says, in words that stand alike on screen, in print and on the command line.
