@@ -13,6 +13,21 @@ export const BELONGINGS = 'studio.json'
 const plain = (title: string) =>
   title.normalize('NFKD').replace(/[^\w\s-]/g, '').trim().replace(/\s+/g, '-').toLowerCase().slice(0, 50) || 'class'
 
+/** Milliseconds between tries where too much is being worked out, and how many there are: half of an archive is of no use to anybody. */
+const AGAIN = { after: 500, tries: 60 }
+
+async function inItsTurn<T>(work: () => Promise<T>): Promise<T> {
+  for (let tries = 1; ; tries++) {
+    try {
+      return await work()
+    }
+    catch (error) {
+      if ((error as { statusCode?: unknown }).statusCode !== 503 || tries === AGAIN.tries) throw error
+      await new Promise(resolve => setTimeout(resolve, AGAIN.after))
+    }
+  }
+}
+
 /** Packs a file in a thread of its own; done when all of it has gone into the archive. */
 const packed = (file: AsyncZipDeflate, bytes: Uint8Array): Promise<void> =>
   new Promise((resolve) => {
@@ -56,7 +71,8 @@ export function archive(): ReadableStream<Uint8Array> {
       if (!row) return zip.end()
       after = Number(row.id)
       const stored = await storedClass(after)
-      const made = await checked('file', { ...stored, named: true }, stored.document.length)
+      const size = [stored.document, ...stored.papers].reduce((sum, { length }) => sum + length, 0)
+      const made = await inItsTurn(() => checked('file', { ...stored, named: true }, size))
       if ('status' in made) throw new Error(made.message)
       const file = new AsyncZipDeflate(`${String(after).padStart(5, '0')}-${plain(row.title)}.wakaru.json`, { level: 6 })
       zip.add(file)
