@@ -77,6 +77,16 @@ export const risingScene = defineFold({
     const zero = Measure.zero
     const body = height.minus(lift).named('Slider body')
     const barTop = barFoot.plus(bar)
+    const lower = lift.half()
+    const spanOf = (said: Measure, usual: Measure, foot: Measure) => {
+      const high = orUsual(said, usual.downToMark(card.mark))
+      return { foot, high, head: foot.plus(high) }
+    }
+    /** From where to where the strips on the crossbar reach. */
+    const spans = {
+      strip: spanOf(stripHeight, bar.minus(lower), stripFoot),
+      stage: spanOf(stageHeight, bar.half().minus(lower), stageFoot),
+    }
     const base = card.strip(
       'base',
       'Base',
@@ -96,12 +106,16 @@ export const risingScene = defineFold({
       card.window(front, 'window', 'Window drop-out', { shape: shapeOf(windowShape), x: windowX, y: windowTop, ...size })
       const beside = windowPlaced ? ` and ${card.show(windowX)} from the left of the front` : ''
       card.step(`Cut the window into the front only, its upper edge ${card.show(windowTop)} below the fold${beside}.`)
+      const windowFoot = height.minus(windowTop).minus(windowHigh)
+      // Where a strip lies over all of the crossbar that is seen through it, the window may reach down to that.
+      const isCovered = [...(strips ? [spans.strip] : []), ...(stage ? [spans.stage] : [])]
+        .some(({ foot, head }) => foot.value <= windowFoot.value && head.value >= barTop.value)
       card.limit({
         subject: windowShape === 'circle' ? 'Window size' : 'Window height',
         parameter: windowShape === 'circle' ? 'windowSize' : 'windowHeight',
         value: windowHigh,
-        atMost: height.minus(windowTop).minus(barTop),
-        because: 'the crossbar must stay hidden below it.',
+        atMost: height.minus(windowTop).minus(isCovered ? rule('between', card.units) : barTop),
+        because: isCovered ? 'the front tears below it.' : 'the crossbar must stay hidden below it.',
       })
       card.limit({
         subject: 'Window size',
@@ -213,14 +227,13 @@ export const risingScene = defineFold({
       y: barFoot,
       glue: { width: guideWidth, height: guideHeight.value < barTop.value ? guideHeight.minus(barFoot) : bar },
     })
-    const lower = lift.half()
     if (strips) {
-      lay('strip', { height: stripHeight, usual: bar.minus(lower), foot: stripFoot }, {
+      lay('strip', {
         key: 'crossbar-front', name: 'Second strip of the crossbar', kind: 'underlay', means: raised ? 'foam' : 'tape', printTop: 'top',
       })
     }
     if (stage) {
-      lay('stage', { height: stageHeight, usual: bar.half().minus(lower), foot: stageFoot }, {
+      lay('stage', {
         key: 'stage', name: 'Stage strip', kind: 'figure', means: 'foam', printTop: 'top',
       })
     }
@@ -313,12 +326,10 @@ export const risingScene = defineFold({
     /** Lays a strip on the crossbar, all over where both are; it may stand out above or below it. */
     function lay(
       which: 'strip' | 'stage',
-      { height: said, usual, foot }: Record<'height' | 'usual' | 'foot', Measure>,
       placing: { key: string, name: string, kind: PartKind, means: Means, printTop: PrintTop },
     ) {
-      const high = orUsual(said, usual.downToMark(card.mark))
+      const { foot, high, head } = spans[which]
       const from = foot.value < barFoot.value ? barFoot.minus(foot) : zero
-      const head = foot.plus(high)
       const to = head.value > barTop.value ? high.minus(head.minus(barTop)) : high
       card.piece(face(crossbar), { width, height: high }, {
         ...placing, y: foot.minus(barFoot), glueY: from, glueHeight: to.minus(from),

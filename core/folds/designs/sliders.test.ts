@@ -172,6 +172,13 @@ describe('Rising scene', () => {
     expect(build('rising-scene', { window: true, peek: false }).hiding.map(({ key }) => key)).toEqual(['body'])
     expect(build('rising-scene', { window: true }).hiding).toEqual([])
     expect(stops(build('rising-scene', { window: true }))).toEqual([])
+    // The crossbar reaches 2 1/2 up. A stage strip from 1 to 2 3/4 covers it where a window down to 1 1/4 shows it, one up to 2 does not.
+    const deep = { window: true, windowSize: '3 1/4 in', stage: true, stageFoot: '1 in' }
+    const tooDeep = (own: object) =>
+      stops(build('rising-scene', { ...deep, ...own })).filter(({ fix }) => fix?.parameter === 'windowSize').length
+    expect([tooDeep({ stageHeight: '1 3/4 in' }), tooDeep({ stageHeight: '1 in' })]).toEqual([0, 1])
+    // One that begins above the foot of the window leaves the crossbar to be seen below it.
+    expect(tooDeep({ stageFoot: '1 1/2 in', stageHeight: '1 1/2 in' })).toBe(1)
     // Of its own: 1/2 from the left of the front, 1 1/2 below the fold; the mat lies on the back of that drawing.
     const own = { windowPlaced: true, windowLeft: '1/2 in', windowBelow: '1 1/2 in', windowSize: '1 in' }
     const placed = build('rising-scene', { window: true, ...own })
