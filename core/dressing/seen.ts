@@ -62,7 +62,8 @@ function ringArea(ring: readonly (readonly [number, number])[]): number {
 
 function compute(card: Construction): SeenFace[] {
   const parts = card.parts.filter(isWhole)
-  const [shut, shown] = [poseOf(card, CRACK, AJAR), poseOf(card, 1, AJAR)]
+  const shut = poseOf(card, CRACK, AJAR)
+  const shown = once(() => poseOf(card, 1, AJAR))
   const all = parts.flatMap(part => part.panels.map(panel => ({ part, panel })))
   return all.flatMap(({ part, panel }, order) =>
     (['inside', 'outside'] as const).flatMap((side): SeenFace[] => {
@@ -76,7 +77,7 @@ function compute(card: Construction): SeenFace[] {
         return difference(whole, ...over)
       }
       // Clipping takes its time, so it waits until it is asked for.
-      const [open, closed] = [once(() => seen(shown, NEAR)), once(() => seen(shut, Infinity))]
+      const [open, closed] = [once(() => seen(shown(), NEAR)), once(() => seen(shut, Infinity))]
       return [{
         part, panel, side, whole,
         get open() { return open() },
