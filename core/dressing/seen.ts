@@ -1,8 +1,8 @@
 import type { MultiPolygon, Polygon } from 'polygon-clipping'
 import type { Construction, Face, Frame, Joint, Panel, Part, Point } from '../folds'
-import { dot, face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom, windowOutline } from '../folds'
+import { dot, face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
 import { byKey, once } from '../lists'
-import { difference, intersection } from './clipping'
+import { difference } from './clipping'
 
 /*
  * What is seen of every face: polygons on the panel, in micrometres from its lower left corner, as its pattern is drawn, inside
@@ -29,9 +29,9 @@ export type Pose = ReturnType<typeof poseOf>
 /** Creases stay so many degrees short of shut, and layers so far apart, that what lies in front of what can be told. */
 export const AJAR = { slack: 0.2, layer: 500, nested: true }
 /** A closed card is open by so much, as share of its way: loops agree at every opening, and not where creases are held back. */
-const CRACK = 0.004
+export const CRACK = 0.004
 /** On display only what lies so near counts as lying on it; what stands farther off is looked past. */
-const NEAR = 3_000_000
+export const NEAR = 3_000_000
 const MICRO = 1000
 /** Two panels that slide past each other stay about parallel, as cosine. */
 export const PARALLEL = 0.85
@@ -92,127 +92,12 @@ function compute(card: Construction): SeenFace[] {
 export const inMicrometres = (points: readonly Point[]): Corner[] =>
   points.map(([x, y]): Corner => [Math.round(x / MICRO), Math.round(y / MICRO)])
 
-const polygonOf = (outline: Point[], holes: Point[][], { x, y }: Panel): Polygon => {
+/** A panel with its openings, from its lower left corner, in whole micrometres. */
+export const polygonOf = (outline: Point[], holes: Point[][], { x, y }: Panel): Polygon => {
   const ring = (corners: Point[]) => corners.map(([right, up]): [number, number] => [
     Math.round((right - x.value) / MICRO), Math.round((up - y.value) / MICRO),
   ])
   return [ring(outline), ...holes.map(ring)]
-}
-
-/** How much of an opening is clear of what slides past it, as a share of it. */
-export interface ClearWindow {
-  key: string
-  name: string
-  panel: Panel
-  open: number
-  closed: number
-}
-
-/** Every window that something slides past: how much of it stays covered by that on display, and while the card is closed. */
-export function windowsClear(card: Construction): ClearWindow[] {
-  const parts = card.parts.filter(isWhole)
-  if (parts.every(({ windows }) => windows.length === 0)) return []
-  const [open, closed, ...between] = [1, CRACK, 0.25, 0.5, 0.75].map(opening => poseOf(card, opening, AJAR)) as [Pose, Pose, ...Pose[]]
-  const all = parts.flatMap(part => part.panels.map(panel => ({ part, panel })))
-  return parts.filter(part => !isLayer(part.kind)).flatMap(part => part.windows.flatMap((window): ClearWindow[] => {
-    const panel = part.panels.find(({ key }) => key === window.panel)
-    if (!panel || window.width.value <= 0 || window.height.value <= 0 || !open.has(panelKey(panel))) return []
-    const sliding = all.filter(other => other.panel !== panel && slides(other.panel, panel))
-    if (sliding.length === 0) return []
-    const whole = polygonOf(windowOutline(window), [], panel)
-    const clear = (pose: Pose) => {
-      const over = sliding.flatMap(other =>
-        (['inside', 'outside'] as const).flatMap(side => coverOf(pose, panel, other, { side, near: NEAR, later: true })))
-      return over.length === 0 ? 1 : areaOfAll(difference(whole, ...over)) / areaOfAll([whole])
-    }
-    const shares = { open: clear(open), closed: clear(closed) }
-    return Math.min(shares.open, shares.closed) < 1 ? [{ key: window.key, name: window.name, panel, ...shares }] : []
-  }))
-
-  /** Whether a panel moves along another one and stays about parallel to it. */
-  function slides(panel: Panel, along: Panel): boolean {
-    const places = [closed, ...between, open].map((pose) => {
-      const [ground, mover] = [pose.get(panelKey(along)), pose.get(panelKey(panel))]
-      return ground && mover && Math.abs(dot(ground.normal, mover.normal)) > PARALLEL ? seenFrom(ground, mover.origin) : undefined
-    })
-    const [first, last] = [places[0], places.at(-1)]
-    return first !== undefined && last !== undefined && places.every(place => place !== undefined)
-      && Math.hypot(first[0] - last[0], first[1] - last[1]) > NEAR
-  }
-}
-
-/**
- * Pieces that lie face to face while the card is closed, with nothing between them: each pair once, as they are listed.
- * @param matters which pairs are asked about; clipping takes its time
- */
-export function faceToFace(card: Construction, matters: (one: Part, other: Part) => boolean = () => true): [Part, Part][] {
-  const pose = poseOf(card, CRACK, AJAR)
-  const all = card.parts.filter(isWhole)
-    .flatMap(part => part.panels.filter(panel => pose.has(panelKey(panel))).map(panel => ({ part, panel })))
-  const faces = all.filter(({ part: { kind } }) => kind !== 'hidden' && kind !== 'base')
-  const pairs: [Part, Part][] = []
-  faces.forEach((one, at) => {
-    for (const other of faces.slice(at + 1)) {
-      if (one.part === other.part || !matters(one.part, other.part)) continue
-      if (pairs.some(([a, b]) => a === one.part && b === other.part)) continue
-      const [frame, facing] = [pose.get(panelKey(one.panel)), pose.get(panelKey(other.panel))]
-      if (!frame || !facing || dot(frame.normal, facing.normal) > -0.995) continue
-      const over = coverOf(pose, one.panel, other, FACING)
-      const [onIt] = over
-      if (!onIt || coverOf(pose, other.panel, one, FACING).length === 0) continue
-      const whole = polygonOf(outlineOf(one.panel), holesOf(one.part, one.panel), one.panel)
-      const least = SHARE * areaOfAll([whole])
-      let touching = intersection(whole, onIt)
-      // What lies nearer to the one than the other does keeps them apart; mostly the first of it does so altogether.
-      const [height, middle] = [heightOf(frame, facing), middleOf(touching)]
-      for (const third of all) {
-        if (areaOfAll(touching) <= least) break
-        if (third.panel === one.panel || third.panel === other.panel) continue
-        const lies = pose.get(panelKey(third.panel))
-        if (!lies || heightOf(frame, lies)(middle) > height(middle) - 1) continue
-        const between = coverOf(pose, one.panel, third, FACING)
-        touching = difference(touching, ...between)
-      }
-      if (areaOfAll(touching) > least) pairs.push([one.part, other.part])
-    }
-  })
-  return pairs
-}
-const FACING = { side: 'inside', near: Infinity, later: true } as const
-
-/**
- * Pieces that lie side by side on the open card: on one side of the same panel, or of two panels that meet at a crease. What is put on
- * a piece counts as lying where that lies. Each pair once, as they are listed.
- * @param matters which pairs are asked about
- */
-export function sideBySide(card: Construction, matters: (one: Part, other: Part) => boolean = () => true): [Part, Part][] {
-  const glued = new Map(card.joints.map(joint => [joint.part, joint]))
-  const bases = new Map(card.parts.map(part => [part.key, part]))
-  /** The panel that everything under a piece lies on in the end, and which side of it. */
-  const ground = (part: Part): { panel: Panel, side: Face } | undefined => {
-    let found: { panel: Panel, side: Face } | undefined
-    for (let joint = glued.get(part.key), steps = 0; joint && steps <= card.parts.length; joint = glued.get(joint.onto.part), steps++)
-      found = { panel: joint.onto, side: joint.face }
-    return found
-  }
-  const lying = card.parts
-    .filter(({ kind }) => kind !== 'hidden' && kind !== 'base' && kind !== 'underlay')
-    .flatMap((part) => {
-      const on = ground(part)
-      return on ? [{ part, ...on }] : []
-    })
-  return lying.flatMap((one, at) => lying.slice(at + 1).flatMap((other): [Part, Part][] => {
-    if (one.side !== other.side || one.panel.part !== other.panel.part || !matters(one.part, other.part)) return []
-    const [a, b] = [one.panel.key, other.panel.key]
-    const meet = a === b || (bases.get(one.panel.part)?.creases ?? []).some(({ between }) => between.includes(a) && between.includes(b))
-    return meet ? [[one.part, other.part]] : []
-  }))
-}
-
-const middleOf = (polygons: MultiPolygon): Corner => {
-  const corners = polygons.flatMap(([outer = []]) => outer)
-  const between = (axis: 0 | 1) => (Math.min(...corners.map(corner => corner[axis])) + Math.max(...corners.map(corner => corner[axis]))) / 2
-  return [between(0), between(1)]
 }
 
 /**
@@ -241,7 +126,7 @@ function whereAbove(ring: Corner[], height: (place: Corner) => number): Corner[]
 }
 
 /** What another panel covers of one, where it lies flat over that side of it. */
-function coverOf(
+export function coverOf(
   pose: Pose,
   panel: Panel,
   other: { part: Part, panel: Panel },
@@ -336,7 +221,7 @@ export function neverSeen(card: Construction): Part[] {
   })
 }
 /** Less of a part that is seen is nothing: roundings of round edges, slivers beside a crease that is not quite shut. */
-const SHARE = 0.03
+export const SHARE = 0.03
 
 /** The faces worth a mask: those that can be stamped and are seen at least in part. */
 export const maskedFaces = (card: Construction): SeenFace[] =>
