@@ -6,6 +6,20 @@ import { difference, intersection, robust } from './clipping'
 import { areaOfAll } from './seen'
 
 const SQUARE: Polygon = [[[0, 0], [100, 0], [100, 100], [0, 100]]]
+const CENTIMETRE = 10_000
+/** What the package finds; of inputs that it gives up on nothing is asked. */
+const areaBy = (clip: () => MultiPolygon): number => {
+  try {
+    return areaOfAll(clip())
+  }
+  catch {
+    fc.pre(false)
+    return 0
+  }
+}
+/** Where the package gives up corners are moved by some micrometres. */
+const isAbout = (one: MultiPolygon, other: number) => Math.abs(areaOfAll(one) - other) < CENTIMETRE ** 2 / 20
+
 /** Boxes, boxes set on a corner, arrows (which bulge inwards), each with or without a hole: few places, so that many share edges. */
 const shape = fc.tuple(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max: 3 }), fc.integer({ min: 1, max: 4 }),
   fc.constantFrom('box', 'diamond', 'arrow'), fc.boolean())
@@ -14,7 +28,7 @@ const shape = fc.tuple(fc.integer({ min: 0, max: 3 }), fc.integer({ min: 0, max:
       ? [[0, 0], [2, 0], [2, 2], [0, 2]]
       : kind === 'diamond' ? [[1, 0], [2, 1], [1, 2], [0, 1]] : [[0, 0], [1, 1], [2, 0], [1, 2]]
     const ring = (by: number): [number, number][] =>
-      unit.map(([right, up]) => [(x + 1 + (right - 1) * by * size) * 10, (y + 1 + (up - 1) * by * size) * 10])
+      unit.map(([right, up]) => [(x + 1 + (right - 1) * by * size) * CENTIMETRE, (y + 1 + (up - 1) * by * size) * CENTIMETRE])
     return isHollow && kind !== 'arrow' ? [ring(1), ring(0.5)] : [ring(1)]
   })
 const corners = (polygons: MultiPolygon | Polygon) => JSON.stringify(polygons)
@@ -44,11 +58,11 @@ describe('clipping', () => {
 
   it('comes to what the package finds, also where it is told without clipping', () => {
     fc.assert(fc.property(shape, fc.array(shape, { maxLength: 4 }), (first, others) => {
-      expect(areaOfAll(difference(first, ...others))).toBeCloseTo(areaOfAll(polygonClipping.difference(first, ...others)), 3)
+      expect(isAbout(difference(first, ...others), areaBy(() => polygonClipping.difference(first, ...others)))).toBe(true)
       for (const other of others) {
-        expect(areaOfAll(intersection(first, other))).toBeCloseTo(areaOfAll(polygonClipping.intersection(first, other)), 3)
+        expect(isAbout(intersection(first, other), areaBy(() => polygonClipping.intersection(first, other)))).toBe(true)
         for (const [outer] of intersection(first, other)) expect(outer!.at(-1)).toEqual(outer![0])
       }
-    }), { numRuns: 300 })
+    }), { numRuns: 1000 })
   })
 })
