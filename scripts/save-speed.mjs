@@ -6,6 +6,7 @@ import { ROOT } from './lib/root.mjs'
 import { serve } from './lib/serve.mjs'
 import { buildApplication } from './lib/sources.mjs'
 import { main } from './lib/talk.mjs'
+import { fillSeats, list, manyPapers, takenOff } from './torture/heavy.mjs'
 import { edit, person } from './torture/people.mjs'
 import { DEMO, pause } from './torture/studio.mjs'
 
@@ -16,7 +17,6 @@ import { DEMO, pause } from './torture/studio.mjs'
 
 const FOLDER = join(ROOT, '.data/save-speed')
 const RUNS = 7
-const list = (length, entry) => Array.from({ length }, (_, at) => entry(at))
 const median = values => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]
 
 /** Asks for the studio's row until told to end; answers the longest wait in milliseconds. */
@@ -51,14 +51,10 @@ main(async () => {
   const one = person(address, 0)
   const file = JSON.parse(DEMO)
   const large = structuredClone(file)
-  large.class.seats = 500
-  large.roster = list(500, at => ({ ...(file.roster[0] ?? {}), key: `seat-${at + 1}`, name: `Nobody ${at}`, notes: 'n'.repeat(1500) }))
+  fillSeats(large)
   const added = async content => (await one.ask('/api/import', { method: 'POST', body: JSON.stringify(content) }))?.data?.id
   const [small, big] = [await added(file), await added(large)]
-  const [paper] = file.papers
-  const plain = { ...paper, offcuts: [], stocks: paper.stocks.slice(0, 1) }
-  const papers = list(2000, at =>
-    ({ op: 'add', path: ['papers'], entry: { ...plain, key: `many-${at}`, name: `Many ${at}` }, after: null }))
+  const papers = manyPapers(file)
   const saves = (id, patches) => () => one.ask('/api/edits', { ...edit(id, patches), patience: 300_000 })
   const seats = at => ({ op: 'set', path: ['class', 'seats'], value: 20 + (at % 400) })
   const KINDS = [
@@ -67,7 +63,7 @@ main(async () => {
     ['one figure of a class of 0.8 MB', at => saves(big, [seats(400 + at)])()],
     ['5,000 changes of one field', saves(small, list(5000, seats))],
     ['2,000 papers put on the shelf', saves(null, papers)],
-    ['2,000 papers taken off it', saves(null, papers.map(({ entry }) => ({ op: 'remove', path: ['papers', entry.key] })))],
+    ['2,000 papers taken off it', saves(null, takenOff(papers))],
     ['a class of 0.8 MB imported', () => one.ask('/api/import', { method: 'POST', body: JSON.stringify(large), patience: 300_000 })],
   ]
   const seen = KINDS.map(() => ({ held: [], took: [], statuses: new Set() }))

@@ -1,5 +1,6 @@
 import { zipSync } from 'fflate'
 import { serve } from '../lib/serve.mjs'
+import { fillSeats, list, manyPapers, takenOff } from './heavy.mjs'
 import { edit, mainThread, memory, person } from './people.mjs'
 import { someChanges, someFile } from './worst.mjs'
 import { DEMO, FOLDER, forget, pause } from './studio.mjs'
@@ -16,7 +17,6 @@ export async function work({ random }) {
   const one = person(address, 0)
   const rows = []
   const file = JSON.parse(DEMO)
-  const list = (length, entry) => Array.from({ length }, (_, at) => entry(at))
   const encode = text => new TextEncoder().encode(text)
   const text = content => JSON.stringify(content)
   const add = async (change = () => {}) => {
@@ -29,12 +29,11 @@ export async function work({ random }) {
   const [card] = file.cards
   const heavy = await add((copy) => {
     copy.class.seats = 500
-    copy.cards = Array.from({ length: 40 }, (_, at) => ({ ...card, key: `card-${at}`, title: `Card ${at}`, kits: 10_000 }))
+    copy.cards = list(40, at => ({ ...card, key: `card-${at}`, title: `Card ${at}`, kits: 10_000 }))
   })
   /** As large as a class may be: five hundred who have much written about them, and papers with all their offcuts. */
   const enlarge = (copy) => {
-    copy.class.seats = 500
-    copy.roster = list(500, at => ({ ...(file.roster[0] ?? {}), key: `seat-${at + 1}`, name: `Nobody ${at}`, notes: 'n'.repeat(1500) }))
+    fillSeats(copy)
     const offcuts = list(60, at => ({ ...(paper.offcuts[0] ?? { width: '3 in', height: '4 in', count: 1 }), key: `rest-${at}` }))
     copy.papers.push(...list(60, at => ({ ...paper, key: `full-${at}`, name: `Full ${at}`, offcuts })))
     copy.pools.push(...list(2, at => ({ key: `pool--full-${at}`, name: `Full ${at}`, papers: list(30, of => `full-${at * 30 + of}`) })))
@@ -78,11 +77,11 @@ export async function work({ random }) {
     for (let at = -10; at < many; at++) {
       const { what, ask } = draw()
       let cost = await measure(() => ask(one))
-      // Figures may have come in between, so what is dear is asked once more when there are none.
+      // Figures may have come in between, so what is dear is asked once more when there are none; it counts where the answer is the same.
       if (cost.busy > MOST) {
         await settled()
         const again = await measure(() => ask(one))
-        cost = { ...cost, busy: Math.min(cost.busy, again.busy) }
+        if (again.status === cost.status && again.busy < cost.busy) cost = again
       }
       if (at >= 0) seen.push({ what, ...cost })
     }
@@ -115,10 +114,9 @@ export async function work({ random }) {
   const field = (name, most) => list(5000, at => ({ op: 'set', path: ['class', name], value: 1 + (at % most) }))
   await edits('an edit of 5,000 changes of one field', field('seats', 400), [200])
   await edits('the same against another window’s 5,000', field('spares', 50), [200], id, 1)
-  const plain = { ...paper, offcuts: [], stocks: paper.stocks.slice(0, 1) }
-  const many = list(2000, at => ({ op: 'add', path: ['papers'], entry: { ...plain, key: `many-${at}`, name: `Many ${at}` }, after: null }))
+  const many = manyPapers(file)
   await edits('2,000 papers put on the shelf', many, [200], null)
-  await edits('2,000 papers taken off it', many.map(({ entry }) => ({ op: 'remove', path: ['papers', entry.key] })), [200], null)
+  await edits('2,000 papers taken off it', takenOff(many), [200], null)
   const renamed = [{ op: 'set', path: ['class', 'title'], value: 'Heavy' }]
   await edits('a class that is renamed, of forty cards and 10,000 kits', renamed, [200], heavy)
   await pause(2500)
@@ -180,7 +178,6 @@ async function together({ one, other, add, file, heavy }) {
     seen: said(answers),
     good: answers.every(({ status, took }) => status === 200 && took <= most),
   })
-  const list = (length, entry) => Array.from({ length }, (_, at) => entry(at))
   const rows = []
 
   // Notes make it a class of some eighty kilobytes.

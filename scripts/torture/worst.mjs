@@ -1,3 +1,4 @@
+import { list } from './heavy.mjs'
 import { edit } from './people.mjs'
 
 /*
@@ -25,8 +26,7 @@ function placesOf(document) {
   }
 }
 
-const pick = (list, random) => list[Math.floor(random() * list.length)]
-const times = (number, make) => Array.from({ length: number }, (_, at) => make(at))
+const pick = (all, random) => all[Math.floor(random() * all.length)]
 
 /** Another value of the same kind. */
 const other = (value, at) => {
@@ -37,26 +37,26 @@ const other = (value, at) => {
 const KINDS = {
   'changes of one field': (number, { values }, random) => {
     const { path, value } = pick(values, random)
-    return times(number, at => ({ op: 'set', path, value: other(value, at) }))
+    return list(number, at => ({ op: 'set', path, value: other(value, at) }))
   },
-  'changes of any fields': (number, { values }, random) => times(number, (at) => {
+  'changes of any fields': (number, { values }, random) => list(number, (at) => {
     const { path, value } = pick(values, random)
     return { op: 'set', path, value: other(value, at) }
   }),
   'adds to one list': (number, { lists }, random) => {
     const { path, entries } = pick(lists.filter(({ entries }) => entries.length > 0), random)
     const entry = pick(entries, random)
-    return times(number, at => ({ op: 'add', path, entry: { ...entry, key: `new-${at}` }, after: random() < 0.5 ? null : entry.key }))
+    return list(number, at => ({ op: 'add', path, entry: { ...entry, key: `new-${at}` }, after: random() < 0.5 ? null : entry.key }))
   },
   'orders of one list': (number, { lists }, random) => {
     const { path, entries } = pick(lists, random)
-    return times(number, () => ({ op: 'order', path, keys: entries.map(({ key }) => key).sort(() => random() - 0.5) }))
+    return list(number, () => ({ op: 'order', path, keys: entries.map(({ key }) => key).sort(() => random() - 0.5) }))
   },
-  'entries taken out': (number, { lists }, random) => times(number, () => {
+  'entries taken out': (number, { lists }, random) => list(number, () => {
     const { path, entries } = pick(lists.filter(({ entries }) => entries.length > 0), random)
     return { op: 'remove', path: [...path, pick(entries, random).key] }
   }),
-  'entries put in place of others': (number, { lists }, random) => times(number, () => {
+  'entries put in place of others': (number, { lists }, random) => list(number, () => {
     const { path, entries } = pick(lists.filter(({ entries }) => entries.length > 0), random)
     const { key } = pick(entries, random)
     return { op: 'set', path: [...path, key], value: { ...pick(entries, random), key } }
