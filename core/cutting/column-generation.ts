@@ -2,6 +2,7 @@ import { itemAt } from '../lists'
 import type { Patterns } from './patterns'
 import type { Demand, Supply } from './plan'
 import type { Handle } from './programme'
+import { worthIn } from './search'
 import type { Programme, Solve } from './solver'
 
 /*
@@ -77,7 +78,7 @@ export function addWorthwhile(patterns: Patterns, { worths, drawer, cost = () =>
 
 /** What all pieces are worth together. */
 export const worthOfAll = (demands: readonly Demand[], worths: ReadonlyMap<string, number>): number =>
-  demands.reduce((sum, { key, quantity }) => sum + (worths.get(key) ?? 0) * quantity, 0)
+  demands.reduce((sum, { key, quantity }) => sum + worthIn(worths, key) * quantity, 0)
 
 /** What all that is on hand of some supplies is worth at most. */
 export const worthOnHand = (

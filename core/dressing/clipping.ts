@@ -56,7 +56,7 @@ export function intersection(first: Polygon | MultiPolygon, second: Polygon | Mu
   return clippedIntersection(ones, others)
 }
 
-/** Whether a polygon without openings bulges everywhere and has every corner of another one within it; `false` where that is not told. */
+/** Whether a convex polygon without openings covers another one; `false` where that is not told. */
 function coversAll([ring = [], ...holes]: Polygon, [outer = []]: Polygon): boolean {
   if (holes.length > 0 || ring.length < 3 || ring.length > MOST_CORNERS) return false
   if (!mayHold(ring, outer)) return false
@@ -92,10 +92,10 @@ const closed = (polygon: Polygon): Polygon => polygon.map((ring) => {
   return first && last && (first[0] !== last[0] || first[1] !== last[1]) ? [...ring, first] : ring
 })
 
-/** An outline of more corners is round, and it takes longer to see whether it bulges than to clip it. */
+/** An outline of more corners is round, and it takes longer to see whether it is convex than to clip it. */
 const MOST_CORNERS = 8
 
-/** On which side of an edge a corner lies: above nothing to the left of it. */
+/** On which side of an edge a corner lies: positive to the left of it, negative to the right. */
 const sideOf = ([[ax, ay], [bx, by]]: readonly [Pair, Pair], [x, y]: Pair): number => (bx - ax) * (y - ay) - (by - ay) * (x - ax)
 
 export const union: Clip = robust(polygonClipping.union)

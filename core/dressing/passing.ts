@@ -123,10 +123,12 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
   const { onto, face } = joint
   const zone = glueOutline(joint)
   const pads = inMicrometres(zone.map(([right, up]): Point => [right - onto.x.value, up - onto.y.value]))
-  const steps = poses.map(pose => [pose.get(panelKey(onto)), pose.get(panelKey(panel))])
-  const isAlong = steps.every(([ground, mover]) => ground && mover && Math.abs(dot(ground.normal, mover.normal)) >= PARALLEL)
-  const outlines = isAlong ? steps.map(([ground, mover]) => ground && mover ? asSeen(outlineOf(panel), panel, mover, ground) : []) : []
-  if (!outlines.some(outline => mayMeet(pads, outline))) return undefined
+  const steps = poses.flatMap((pose) => {
+    const [ground, mover] = [pose.get(panelKey(onto)), pose.get(panelKey(panel))]
+    const isAlong = ground && mover && Math.abs(dot(ground.normal, mover.normal)) >= PARALLEL
+    return isAlong ? [{ pose, ground, mover, outline: asSeen(outlineOf(panel), panel, mover, ground) }] : []
+  })
+  if (steps.length < poses.length || !steps.some(({ outline }) => mayMeet(pads, outline))) return undefined
   const holes = holesOf(byKey(card.parts, panel.part), panel)
   const middle = [0, 1].map(axis => zone.reduce((sum, corner) => sum + (corner[axis] ?? 0), 0) / zone.length) as [number, number]
   const side = face === 'inside' ? 1 : -1
@@ -135,9 +137,7 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
   ]))
   const trails = [middle, ...spots].map((spot): Trail => ({ spot, far: 0 }))
   let [hits, isAbove, isBelow] = [false, false, false]
-  for (const [at, pose] of poses.entries()) {
-    const [[ground, mover], outline] = [itemAt(steps, at), itemAt(outlines, at)]
-    if (!ground || !mover) return undefined
+  for (const [at, { pose, ground, mover, outline }] of steps.entries()) {
     const heights = placed(outlineOf(panel), panel, mover).map(corner => seenFrom(ground, corner)[2] * side)
     isAbove ||= Math.max(...heights) > ABOVE
     // What slides well off the sheet that carries the piece, or well below it, is not in its way.
@@ -174,7 +174,7 @@ interface Trail {
 }
 
 /** Whether the boxes round two rings share anything. */
-const mayMeet = (a: Corner[], b: Corner[]): boolean => a.length > 0 && b.length > 0 && ([0, 1] as const).every((axis) => {
+const mayMeet = (a: Corner[], b: Corner[]): boolean => ([0, 1] as const).every((axis) => {
   const [as, bs] = [a, b].map(ring => ring.map(corner => corner[axis])) as [number[], number[]]
   return Math.min(...as) < Math.max(...bs) && Math.min(...bs) < Math.max(...as)
 })

@@ -4,24 +4,12 @@ import { describe, expect, it } from 'vitest'
 import { newCard, prepare, withPapers } from '../batch'
 import { planAll } from '../plans'
 import { findingsOf, kitsByArea, kitsOfBatch, packedBags, stopsIn, summaryOf, viewOf } from '.'
-import { paperedCard } from '../batch/testing'
+import { letterPaper, paperedCard } from '../batch/testing'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
 
 const zFold = foldById('z-fold')!
-const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => ({
-  key,
-  name: key,
-  kind: 'cardstock',
-  weight: 250,
-  colour: '#808080',
-  motif: 'plain',
-  upright: false,
-  grain: 'any',
-  offcuts: [],
-  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }],
-  ...changes,
-})
+const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => letterPaper(key, { weight: 250, ...changes })
 const chalk = paper('chalk', { colour: '#f5f5f0' })
 const herring = paper('herring', { kind: 'print', upright: true })
 const empty: Batch = {

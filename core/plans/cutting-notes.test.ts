@@ -2,7 +2,7 @@ import { produce } from 'immer'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { prepare, readPaper } from '../batch'
 import { forgetCut, keepLayout, newMiscut, noteCut, noteMiscut, noteSpoiled, outcomeOf, setFormat, shelve, takeAsUsual, takePlan } from '.'
-import { paperedCard } from '../batch/testing'
+import { letterPaper, paperedCard } from '../batch/testing'
 import type { PaperOutcome } from '.'
 import { countsOf, plansFor } from '../cutting'
 import type { Batch, PaperEntry } from '../document'
@@ -11,18 +11,10 @@ import { foldById } from '../folds'
 import type { Length } from '../lengths'
 import { inches, lengthFrom, writeLength } from '../lengths'
 
-const kelp: PaperEntry = {
-  key: 'kelp',
+const kelp: PaperEntry = letterPaper('kelp', {
   name: 'Kelp',
-  kind: 'cardstock',
-  weight: 240,
-  colour: '#808080',
-  motif: 'plain',
-  upright: false,
-  grain: 'any',
-  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }],
   offcuts: [{ key: 'old', width: '4 1/2 in', height: '6 in', count: 3 }],
-}
+})
 const empty: Batch = { ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 8, spares: 1 }), papers: [kelp] }
 const start: Batch = { ...empty, cards: [paperedCard(foldById('plain-card')!, empty)] }
 

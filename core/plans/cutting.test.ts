@@ -7,26 +7,13 @@ import { keyOfRef, pieceRef, prepare, readLayout, readPaper, writeLayout } from 
 import { formatsInUse, keepLayout, kitProblems, fromFormat, nearbySizes, outcomeOf, planAll, scrapProblem, setFormat } from '.'
 import { findingsOf, stopsIn } from '../kits'
 import type { PaperOutcome } from '.'
-import { paperedCard } from '../batch/testing'
+import { letterPaper as paper, paperedCard } from '../batch/testing'
 import { madeBy, mostKits, plansFor, solverOf, verifyPlan } from '../cutting'
 import { newLayer } from '../dressing'
 import { foldById } from '../folds'
 import { inches } from '../lengths'
 
 const solve = solverOf(await load())
-const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => ({
-  key,
-  name: key,
-  kind: 'cardstock',
-  weight: 240,
-  colour: '#808080',
-  motif: 'plain',
-  upright: false,
-  grain: 'any',
-  offcuts: [],
-  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }],
-  ...changes,
-})
 const empty = (...papers: PaperEntry[]): Batch => ({
   ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 8, spares: 1 }),
   papers,

@@ -3,13 +3,10 @@ import { madeBy } from '../cutting'
 import type { Batch } from '../document'
 import { itemAt } from '../lists'
 import type { Rules, WrittenSharing } from '../sharing'
-import { sharedToTheEnd } from '../sharing'
+import { SHEETS_FOUND, sharedToTheEnd } from '../sharing'
 import type { PaperOutcome } from './outcome'
 import { prepare } from '../batch'
 import type { Preparation } from '../batch'
-
-/** Share of the way after which sheets are known, though not every wish is met that could be. */
-const SHEETS_KNOWN = 0.3
 
 /** A class prepared with its prints shared out together with the cutting, where there is a solver. */
 export function prepareShared(batch: Batch, solve?: Solve): Preparation {
@@ -33,7 +30,7 @@ export interface RuleCost {
 export function ruleCosts({ problem, sharing }: Pick<NonNullable<Preparation['sharing']>,
   'problem' | 'sharing'>, solve: Solve): RuleCost[] {
   return (Object.keys(problem.rules) as (keyof Rules)[]).filter(rule => problem.rules[rule].hold !== 'free').map((rule) => {
-    const without = sharedToTheEnd({ ...problem, rules: { ...problem.rules, [rule]: { hold: 'free', weight: 0 } } }, solve, SHEETS_KNOWN)
+    const without = sharedToTheEnd({ ...problem, rules: { ...problem.rules, [rule]: { hold: 'free', weight: 0 } } }, solve, SHEETS_FOUND)
     return { rule, sheets: Math.max(0, (sharing.sheets ?? 0) - (without.sheets ?? 0)), broken: without.broken[rule] }
   })
 }

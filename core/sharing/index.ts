@@ -1,7 +1,7 @@
 export { brokenIn, likeness, printOf } from './combinations'
 export { brokenBy, dealtOut, fairShares } from './deal'
 export * from './model'
-export { impossible, mostShared, shareOut, sharedToTheEnd } from './share'
+export { SHEETS_FOUND, impossible, mostShared, shareOut, sharedToTheEnd } from './share'
 export type { MostShared } from './share'
 export { sharingViolations } from './verify'
 export type { WrittenSharing } from './verify'

@@ -1,4 +1,4 @@
-import { itemAt } from '../lists'
+import { itemAt, lookUp } from '../lists'
 import { fairShares } from './deal'
 import type { Kind, Role, Rules, SharingProblem } from './model'
 
@@ -72,7 +72,8 @@ export class NumberedSharing {
   /** Pieces that are cut and not handed out, by number. */
   private readonly over: number[]
   private readonly pools = new Map<string, number>()
-  private readonly likenesses: Likeness[] = []
+  /** How many kits there are of each name, by what may be alike. */
+  private readonly counts = new Map<string, Likeness['counts']>()
   private readonly shares: (Share | undefined)[] = []
 
   /** @param cut pieces that are cut, by `print demand` */
@@ -126,7 +127,7 @@ export class NumberedSharing {
     const { different, evenly } = this.weights
     let sum = 0
     for (const { broken } of this.kits) sum += broken
-    for (const { counts } of this.likenesses) for (const count of counts.values()) sum += different * Math.max(0, count - 1)
+    for (const counts of this.counts.values()) for (const count of counts.values()) sum += different * Math.max(0, count - 1)
     for (const share of this.shares) if (share) sum += evenly * offShare(share, 0)
     return sum
   }
@@ -153,8 +154,8 @@ export class NumberedSharing {
     return gain + different * (old - now)
   }
 
-  poolOf({ kit, role }: Slot): number {
-    return itemAt(itemAt(this.kits, kit).kind.roles, role).pool
+  poolOf(slot: Slot): number {
+    return this.roleOf(slot).pool
   }
 
   roleOf({ kit, role }: Slot): NumberedRole {
@@ -197,7 +198,7 @@ export class NumberedSharing {
     const { kinds } = this.problem
     const groups = new Map<string, Kind[]>()
     for (const kind of kinds) groups.set(kind.alike, [...(groups.get(kind.alike) ?? []), kind])
-    const counts = new Map([...groups.keys()].map(alike => [alike, new Map<number | string, number>()]))
+    for (const alike of groups.keys()) this.counts.set(alike, new Map())
     return kinds.map((kind): NumberedKind => {
       const roles = kind.roles.map(role => this.numberedRole(role))
       const apart: NumberedKind['apart'] = kind.roles.map(() => [])
@@ -215,9 +216,7 @@ export class NumberedSharing {
       const base = this.prints.length + 1
       const own = kind.roles.map(({ key }) => places.indexOf(key))
       const steps = base ** places.length < Number.MAX_SAFE_INTEGER ? own.map(place => base ** place) : undefined
-      const likeness = { places: own, steps, counts: counts.get(kind.alike) ?? new Map<number | string, number>() }
-      if (!this.likenesses.some(other => other.counts === likeness.counts)) this.likenesses.push(likeness)
-      return { roles, apart, always, likeness }
+      return { roles, apart, always, likeness: { places: own, steps, counts: lookUp(this.counts, kind.alike) } }
     })
   }
 

@@ -11,6 +11,8 @@ import type { Built } from './programme'
 import { SharingProgramme } from './programme'
 
 const MOST_ROUNDS = 60
+/** Share of the way that is done once sheets are known, though not every wish is met that could be. */
+export const SHEETS_FOUND = 0.3
 /** Branches of the integer programme: few where it has many columns. */
 const NODES = { few: 4000, many: 300, columns: 1500 }
 /** Share of its cost within which the search for the best sharing may end. */
@@ -38,17 +40,17 @@ export function* shareOut(problem: SharingProblem, solve: Solve): Generator<Shar
   const worse = ({ broken }: Sharing) => mustBroken(problem.rules, broken) > mustBroken(problem.rules, first.broken)
     || costOf(problem.rules, broken, 0) > costOf(problem.rules, first.broken, 1)
   let best: Sharing | undefined
+  const soFar = (): SharingStep =>
+    ({ best: best ?? first, shown: !best || worse(best) ? first : best, share: best ? SHEETS_FOUND : 0.1 })
   for (const ways of cutByClass(problem, solve)) {
     for (const cut of ways) {
-      const { kits, missing } = yield* waitingFor(handedOut(problem, cut), () => ({
-        best: best ?? first, shown: !best || worse(best) ? first : best, share: best ? 0.3 : 0.1,
-      }))
+      const { kits, missing } = yield* waitingFor(handedOut(problem, cut), soFar)
       const broken = brokenBy(problem, kits)
       const cost = costOf(problem.rules, broken, cut.sheets)
       const least = missing > 0 ? undefined : cut.bound * SHEET
       const next: Sharing = { kits, broken, missing, sheets: cut.sheets, bound: cut.bound, cost, least, layouts: cut.layouts }
       if (!best || isBetter(problem.rules, next, best)) best = next
-      yield { best, shown: worse(best) ? first : best, share: 0.3 }
+      yield soFar()
       if (cut.isFewest && missing === 0 && mustBroken(problem.rules, broken) === 0 && cost * (1 - GAP) <= cut.bound * SHEET) return best
     }
     // More sheets help with rules that must be kept, not with kits that cannot be made.

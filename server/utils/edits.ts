@@ -26,7 +26,7 @@ interface Prepared {
 
 /**
  * Where a class and some papers stand: the position of its last change, how many of the papers there are, and the position of the last
- * change of any of them. Whatever is done to one of them gets a position after all before it.
+ * change of any of them. Every change gets a higher position than all before it.
  */
 interface Standing {
   class: number

@@ -13,8 +13,8 @@ export const oneOf = (sequelize: Sequelize | undefined, keys: readonly string[])
       ) }
 
 /**
- * Removes all rows that have one of some keys. Joined with them: where a row is removed for being `IN` a list that is made from a text,
- * this database makes the list anew for each row.
+ * Removes all rows that have one of these keys. They are joined, because a DELETE with `IN` would read the text with the keys anew for
+ * every row.
  * @param where how a key is found, up to the key itself
  */
 export async function removeAll(

@@ -3,9 +3,7 @@ import { defineFold } from '../model/fold'
 import { length, size } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
-import { STYLE } from './plain'
-
-const shut = () => 180
+import { STYLE, shut } from './plain'
 
 export const sideSeamEnvelope = defineFold({
   ...STYLE,
