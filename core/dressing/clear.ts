@@ -1,4 +1,4 @@
-import type { MultiPolygon } from 'polygon-clipping'
+import type { MultiPolygon } from './clipping'
 import type { Point } from '../folds'
 import { inside } from '../folds'
 import { around, itemAt, neighbours } from '../lists'

@@ -1,41 +1,47 @@
-import polygonClipping from 'polygon-clipping'
-import type { MultiPolygon, Pair, Polygon, Ring } from 'polygon-clipping'
+import { Clipper64, ClipType, FillRule, PathType, PolyTree64 } from 'clipper2-ts'
+import type { Path64, PolyPath64 } from 'clipper2-ts'
 import { around } from '../lists'
 
-/*
- * Clipping of polygons that lie in whole micrometres. The package gives up on a few inputs whose edges all but coincide; on a coarser
- * grid it does not, and nobody cuts by hundredths of a millimetre.
- */
+/** Clipping of polygons whose corners lie on whole micrometres. A ring may go round either way, and may repeat its first corner. */
 
-type Clip = (first: Polygon | MultiPolygon, ...others: (Polygon | MultiPolygon)[]) => MultiPolygon
-
-/** Micrometres that corners are rounded to until it works. */
-const GRIDS = [1, 7, 50, 300]
+/** A corner, in micrometres. */
+export type Pair = [number, number]
+export type Ring = Pair[]
+/** An outline and the openings in it. */
+export type Polygon = Ring[]
+export type MultiPolygon = Polygon[]
 
 const isMany = (polygons: Polygon | MultiPolygon): polygons is MultiPolygon => Array.isArray(polygons[0]?.[0]?.[0])
 
 const asMany = (polygons: Polygon | MultiPolygon): MultiPolygon =>
   polygons.length === 0 ? [] : isMany(polygons) ? polygons : [polygons]
 
-const rounded = (polygons: Polygon | MultiPolygon, grid: number): MultiPolygon =>
-  asMany(polygons).map(polygon => polygon.map(ring =>
-    ring.map(([x, y]): [number, number] => [Math.round(x / grid) * grid, Math.round(y / grid) * grid])))
+/** Outlines to the left and openings to the right, so that what is wound around at all is covered, however often. */
+const pathsOf = (polygons: Polygon | MultiPolygon): Path64[] => asMany(polygons).flatMap(polygon => polygon.map((ring, at) => {
+  const path = ring.map(([x, y]) => ({ x: Math.round(x), y: Math.round(y) }))
+  return (doubleArea(ring) > 0) === (at === 0) ? path : path.reverse()
+}))
 
-/** @throws what the package throws where no grid helps */
-export const robust = (clip: Clip): Clip => (first, ...others) => {
-  for (const grid of GRIDS) {
-    try {
-      return grid === 1 ? clip(first, ...others) : clip(rounded(first, grid), ...others.map(other => rounded(other, grid)))
-    }
-    catch (error) {
-      if (grid === GRIDS.at(-1)) throw error
-    }
-  }
-  return []
+/** Twice the area in a ring, positive where it goes round to the left. */
+const doubleArea = (ring: Ring): number => around(ring).reduce((sum, [[ax, ay], [bx, by]]) => sum + ax * by - bx * ay, 0)
+
+/** Each outline with the openings right inside it; what stands in an opening is an outline again. */
+const polygonsOf = (tree: PolyPath64): MultiPolygon => children(tree).flatMap((outline) => {
+  const holes = children(outline)
+  return [[outline, ...holes].map(ringOf), ...holes.flatMap(polygonsOf)]
+})
+
+const children = (path: PolyPath64): PolyPath64[] => Array.from({ length: path.count }, (_, at) => path.child(at))
+const ringOf = ({ poly }: PolyPath64): Ring => closedRing((poly ?? []).map(({ x, y }): Pair => [x, y]))
+
+function clipped(clip: ClipType, first: Polygon | MultiPolygon, others: readonly (Polygon | MultiPolygon)[]): MultiPolygon {
+  const clipper = new Clipper64()
+  clipper.addPaths(pathsOf(first), PathType.Subject)
+  clipper.addPaths(others.flatMap(pathsOf), PathType.Clip)
+  const tree = new PolyTree64()
+  clipper.execute(clip, FillRule.NonZero, tree)
+  return polygonsOf(tree)
 }
-
-const clippedDifference = robust(polygonClipping.difference)
-const clippedIntersection = robust(polygonClipping.intersection)
 
 /** What is left of polygons. Mostly one sheet covers all of it, which is told without clipping. */
 export function difference(first: Polygon | MultiPolygon, ...covers: Polygon[]): MultiPolygon {
@@ -44,8 +50,11 @@ export function difference(first: Polygon | MultiPolygon, ...covers: Polygon[]):
   // Of sheets that lie on each other the largest one tells all; edges that all but coincide are what takes clipping longest.
   const needed = covers.filter((cover, at) => !covers.some((other, place) =>
     place !== at && coversAll(other, cover) && (place < at || !coversAll(cover, other))))
-  return clippedDifference(left, ...needed)
+  return clipped(ClipType.Difference, left, needed)
 }
+
+/** What lies in any of them. */
+export const union = (...all: (Polygon | MultiPolygon)[]): MultiPolygon => clipped(ClipType.Union, all.flatMap(asMany), [])
 
 /** What lies in both. */
 export function intersection(first: Polygon | MultiPolygon, second: Polygon | MultiPolygon): MultiPolygon {
@@ -53,7 +62,7 @@ export function intersection(first: Polygon | MultiPolygon, second: Polygon | Mu
   if (ones.length === 0 || others.length === 0) return []
   if (others.some(other => ones.every(one => coversAll(other, one)))) return ones.map(closed)
   if (ones.some(one => others.every(other => coversAll(one, other)))) return others.map(closed)
-  return clippedIntersection(ones, others)
+  return clipped(ClipType.Intersection, ones, others)
 }
 
 /** Whether a convex polygon without openings covers another one; `false` where that is not told. */
@@ -86,16 +95,15 @@ function mayHold(ring: Ring, other: Ring): boolean {
   return other.every(([x, y]) => x >= left && x <= right && y >= foot && y <= head)
 }
 
-/** As the package gives polygons back: the last corner of a ring is its first one again. */
-const closed = (polygon: Polygon): Polygon => polygon.map((ring) => {
+/** As they are given back: the last corner of a ring is its first one again. */
+const closed = (polygon: Polygon): Polygon => polygon.map(closedRing)
+const closedRing = (ring: Ring): Ring => {
   const [first, last] = [ring[0], ring.at(-1)]
   return first && last && (first[0] !== last[0] || first[1] !== last[1]) ? [...ring, first] : ring
-})
+}
 
 /** An outline of more corners is round, and it takes longer to see whether it is convex than to clip it. */
 const MOST_CORNERS = 8
 
 /** On which side of an edge a corner lies: positive to the left of it, negative to the right. */
 const sideOf = ([[ax, ay], [bx, by]]: readonly [Pair, Pair], [x, y]: Pair): number => (bx - ax) * (y - ay) - (by - ay) * (x - ax)
-
-export const union: Clip = robust(polygonClipping.union)

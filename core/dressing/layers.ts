@@ -1,4 +1,4 @@
-import type { Polygon } from 'polygon-clipping'
+import type { Polygon } from './clipping'
 import type { FaceEntry, LayerEntry } from '../document'
 import type { Construction, Finding, Panel, Part, Point, Window } from '../folds'
 import { face as onlyPanel, insetOn, outlineOf, windowOutline } from '../folds'

@@ -1,4 +1,4 @@
-import type { MultiPolygon, Polygon } from 'polygon-clipping'
+import type { MultiPolygon, Polygon } from './clipping'
 import type { Construction, Finding, Joint, Panel, Point } from '../folds'
 import { glueOutline, holesOf, isLayer, isWhole, outlineOf, pointsInJoint } from '../folds'
 import { byKey } from '../lists'

@@ -1,4 +1,4 @@
-import type { Pair, Ring } from 'polygon-clipping'
+import type { Pair, Ring } from './clipping'
 import type { FreeShape, LayerShape } from '../document'
 import type { Panel, Point } from '../folds'
 import { outlineOf } from '../folds'

@@ -1,4 +1,4 @@
-import type { Polygon } from 'polygon-clipping'
+import type { Polygon } from './clipping'
 import type { Construction, Finding, Frame, Joint, Panel, Part, Point, Vector } from '../folds'
 import { dot, glueOutline, holesOf, isLayer, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
 import { byKey, itemAt } from '../lists'

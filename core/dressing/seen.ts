@@ -1,4 +1,4 @@
-import type { MultiPolygon, Polygon } from 'polygon-clipping'
+import type { MultiPolygon, Polygon } from './clipping'
 import type { Construction, Face, Frame, Joint, Panel, Part, Point } from '../folds'
 import { dot, face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
 import { byKey, once } from '../lists'

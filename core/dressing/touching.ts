@@ -1,4 +1,4 @@
-import type { MultiPolygon } from 'polygon-clipping'
+import type { MultiPolygon } from './clipping'
 import type { Construction, Face, Panel, Part } from '../folds'
 import { dot, holesOf, isWhole, outlineOf, panelKey, poseOf } from '../folds'
 import { difference, intersection } from './clipping'

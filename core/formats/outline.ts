@@ -1,6 +1,6 @@
+import { ramerDouglasPeucker } from 'clipper2-ts'
 import { XMLParser } from 'fast-xml-parser'
 import makerjs from 'makerjs'
-import simplify from 'simplify-js'
 import { BOUNDS } from '../document'
 
 export type ReadOutline = { ok: true, outline: string, across: number } | { ok: false, reason: string }
@@ -35,7 +35,7 @@ export function outlineFromSvg(text: string): ReadOutline {
     x: Math.round((x - least[0]) * scale),
     y: Math.round((least[1] + size[1] - y) * scale),
   })
-  const corners = simplify(points.map(at), 1, true)
+  const corners = ramerDouglasPeucker(points.map(at), 1)
   const outline = `M${corners.map(({ x, y }) => `${x},${y}`).join('L')}Z`
   if (corners.length < 3) return refuse('The outline has fewer than three corners.')
   if (outline.length > BOUNDS.outline) return refuse('The outline has too many corners to be cut by hand. Simplify the path first.')
