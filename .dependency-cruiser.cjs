@@ -27,7 +27,7 @@ const ROOMS = {
 const TEST = '\\.test\\.ts$'
 const PURE_PACKAGES = [
   'papaparse', 'class-validator', 'class-transformer', 'reflect-metadata', 'makerjs',
-  'immer', 'fast-xml-parser', 'simplify-js', 'polygon-clipping', 'splaytree', 'robust-predicates', 'ics', 'nanoid', 'runes2', 'yup',
+  'immer', 'fast-xml-parser', 'clipper2-ts', 'ics', 'nanoid', 'runes2', 'yup',
   'property-expr', 'tiny-case', 'toposort',
 ]
 const PURE = `^node_modules/(${PURE_PACKAGES.join('|')})/`

@@ -1,10 +1,10 @@
-import { RULE_NAMES, bagLabel, bagsOf, seatOf, sharingInWords } from '../core/batch'
+import { bagLabel, bagsOf, seatOf, sharingInWords } from '../core/batch'
 import { planAll, prepareShared, ruleCosts, writtenSharing } from '../core/plans'
 import { findingsOf, stopsIn } from '../core/kits'
 import type { Solve } from '../core/cutting'
 import type { Batch } from '../core/document'
+import { RULES, RULE_NAMES } from '../core/document'
 import { count } from '../core/lists'
-import type { Rules } from '../core/sharing'
 import { mostShared, sharingViolations } from '../core/sharing'
 import type { Report } from './reports'
 import { findingLines, heading, table } from './reports'
@@ -37,7 +37,7 @@ export function shareReport(batch: Batch, solve: Solve): Report {
   const ruleLine = ({ rule, sheets, broken: without }: typeof costs[number]) => {
     const cost = sheets === 0 ? 'costs no sheet' : `costs ${count(sheets, 'sheet')}`
     const kept = broken[rule] === 0 ? '' : `, not kept ${broken[rule]} ×`
-    return `  ${RULE_NAMES[rule as keyof Rules]}: ${cost}${kept}; without it ${without} × not so`
+    return `  ${RULES[rule].name}: ${cost}${kept}; without it ${without} × not so`
   }
   return {
     data: {
@@ -66,7 +66,7 @@ export function mostReport(batch: Batch, solve: Solve): Report {
   if (!sharing) return shareReport(batch, solve)
   const { problem } = sharing
   const { kits, most } = mostShared(problem, solve)
-  const musts = (Object.keys(problem.rules) as (keyof Rules)[]).filter(rule => problem.rules[rule].hold === 'must')
+  const musts = RULE_NAMES.filter(rule => problem.rules[rule].hold === 'must')
   const without = musts.map(rule => ({
     rule, ...mostShared({ ...problem, rules: { ...problem.rules, [rule]: { hold: 'free', weight: 0 } } }, solve),
   }))
@@ -77,7 +77,7 @@ export function mostReport(batch: Batch, solve: Solve): Report {
       heading(batch),
       `${count(kits, 'kit')} from the sheets on hand; ${told}.`,
       ...without.map(({ rule, kits: then }) =>
-        `  ${RULE_NAMES[rule]}: ${then > kits ? `costs ${count(then - kits, 'kit')}` : 'costs no kit'}`),
+        `  ${RULES[rule].name}: ${then > kits ? `costs ${count(then - kits, 'kit')}` : 'costs no kit'}`),
     ].join('\n'),
     stops: 0,
   }

@@ -1,18 +1,11 @@
 import { byKey, count } from '../lists'
 import type { RuleName } from '../document'
+import { RULES, RULE_NAMES } from '../document'
 import type { Sharing } from '../sharing'
 import { impossible } from '../sharing'
 import { bagLabel, seatOf, unmetWishes } from './bags'
 import type { ClassFinding } from './class-finding'
 import type { Preparation } from './prepare'
-
-/** The rules of sharing as a maker says them. */
-export const RULE_NAMES: Record<RuleName, string> = {
-  touching: 'Faces that touch when closed differ',
-  neighbours: 'Neighbours on the open card differ',
-  different: 'No two kits alike',
-  evenly: 'Prints are used about equally',
-}
 
 /** What a sharing takes and proves, in words; nothing while its sheets are not known. */
 export function sharingInWords({ sheets, bound = 0, missing }: Sharing): string | undefined {
@@ -27,7 +20,7 @@ export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFi
   const unkept = sharing
     ? impossible(sharing.problem).map(({ kind, rule, combinations }): ClassFinding => {
         const of = byKey(sharing.problem.kinds, kind)
-        const name = rule === 'pool' ? '' : RULE_NAMES[rule]
+        const name = rule === 'pool' ? '' : RULES[rule].name
         const why = rule === 'different'
           ? `only ${count(combinations ?? 0, 'kit')} can differ, and ${of.kits} are wanted. `
           + 'Put another print into a pool, or make the rule a wish.'
@@ -40,10 +33,10 @@ export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFi
       })
     : []
   const broken = sharing?.isSettled && unkept.length === 0 && sharing.sharing.missing === 0
-    ? (Object.keys(RULE_NAMES) as RuleName[]).filter(rule =>
+    ? RULE_NAMES.filter(rule =>
         sharing.problem.rules[rule].hold === 'must' && sharing.sharing.broken[rule] > 0).map((rule): ClassFinding => ({
         severity: 'stop', subject: 'Prints', place: 'papers', ...onCard(sharing.problem.kinds[0]?.card ?? ''),
-        problem: `cannot keep “${RULE_NAMES[rule]}” with the sheets that can be had: ${inWords(rule, sharing.sharing.broken[rule])}. `
+        problem: `cannot keep “${RULES[rule].name}” with the sheets that can be had: ${inWords(rule, sharing.sharing.broken[rule])}. `
           + 'Buy a sheet of another print, put one more into the pool, give back what was dealt by hand, or make the rule a wish.',
       }))
     : []
@@ -87,8 +80,9 @@ export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFi
   return [...once, ...broken, ...short, ...wishes, ...unseated]
 
   function inWords(rule: RuleName, times: number): string {
-    if (rule === 'different') return `${count(times, 'kit')} would be like another one`
-    return rule === 'evenly' ? `${count(times, 'print')} too many or too few` : `it would be broken ${times} ×`
+    const { among } = RULES[rule]
+    if (among === 'kits') return `${count(times, 'kit')} would be like another one`
+    return among === 'prints' ? `${count(times, 'print')} too many or too few` : `it would be broken ${times} ×`
   }
 
   function mostOf(key: string): number {

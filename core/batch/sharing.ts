@@ -2,13 +2,13 @@ import { itemAt, lookUp, tally } from '../lists'
 import type { Cutter, Supply } from '../cutting'
 import { problemKey } from '../cutting'
 import type { Batch, CardEntry, PrepLevel, ProfileEntry } from '../document'
-import { isPool } from '../document'
-import { faceToFace, sideBySide } from '../dressing'
+import { forRules, isPool } from '../document'
 import type { Construction, Piece } from '../folds'
 import { isLayer, isWhole } from '../folds'
 import type { Paper } from '../paper'
-import type { Apart, Kind, Print, Role, Sharing, SharingProblem } from '../sharing'
+import type { Kind, Print, Role, Sharing, SharingProblem } from '../sharing'
 import { dealtOut } from '../sharing'
+import { apartIn } from './apart'
 import type { BagKit, DealtKit } from './bags'
 import { choiceOf, handedKits } from './bags'
 import { demandKey } from './layouts'
@@ -198,30 +198,6 @@ function rolesOf(
   return roles
 }
 
-const known = new WeakMap<object, Map<string, Apart[]>>()
-
-/** Which roles lie face to face on the closed card or side by side on the open one. Worked out once for a card and its roles. */
-function apartIn(construction: Omit<Construction, 'findings'>, roles: RoleParts[]): Apart[] {
-  const name = roles.map(({ parts }) => parts.map(({ key }) => key).join('+')).join()
-  const own = known.get(construction) ?? new Map<string, Apart[]>()
-  known.set(construction, own)
-  const before = own.get(name)
-  if (before) return before
-  const roleOf = new Map(roles.flatMap(({ parts }, role) => parts.map(({ key }) => [key, role] as const)))
-  const card: Construction = { ...construction, findings: [] }
-  const isAsked = (one: { key: string }, other: { key: string }) =>
-    roleOf.has(one.key) && roleOf.has(other.key) && roleOf.get(one.key) !== roleOf.get(other.key)
-  const pairs = (found: [{ key: string }, { key: string }][], rule: Apart['rule']) => found.flatMap(([one, other]): Apart[] => {
-    const [a, b] = [roleOf.get(one.key) ?? 0, roleOf.get(other.key) ?? 0]
-    return [{ roles: [Math.min(a, b), Math.max(a, b)], rule }]
-  })
-  const all = [...pairs(faceToFace(card, isAsked), 'touching'), ...pairs(sideBySide(card, isAsked), 'neighbours')]
-  const apart = all.filter(({ roles: [a, b], rule }, at) =>
-    all.findIndex(other => other.rule === rule && other.roles[0] === a && other.roles[1] === b) === at)
-  own.set(name, apart)
-  return apart
-}
-
 /** The programme's view: sizes instead of pieces, and what is cut from the same prints whatever is shared how. */
 function sharingProblem(
   batch: Batch, cards: MadeCard[], lists: BagKit[][], { kinds }: Found, shelf: ReadonlyMap<string, Paper>, cutter: Cutter,
@@ -254,7 +230,6 @@ function sharingProblem(
       takes: options.map(paper => takes(paper, parts, levels, more)),
     })),
   }))
-  const { touching, neighbours, different, evenly } = batch.sharing
   // What is cut from the same prints by name, for a card or for one of its colourways.
   cards.forEach(({ entry, pieces }, card) => {
     const alike = (kit: BagKit) => `${kit.colourway?.key ?? ''} ${profiles(kit).key}`
@@ -291,7 +266,7 @@ function sharingProblem(
         }]
       : []
   })
-  return { prints, kinds: shared, rules: { touching, neighbours, different, evenly } }
+  return { prints, kinds: shared, rules: forRules(rule => batch.sharing[rule]) }
 }
 
 const keyOf = ({ prints, kinds, rules }: SharingProblem): string => [

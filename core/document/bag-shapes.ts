@@ -2,6 +2,8 @@ import 'reflect-metadata'
 import { Matches } from 'class-validator'
 import { BOUNDS } from './bounds'
 import { key, least, most, one, oneOf, whole, yesOrNo } from './shape-checks'
+import type { RuleName } from './rules'
+import { RULE_NAMES } from './rules'
 import { IsFilledText, IsPaperChoice, IsPointers, IsText, IsWholeOrNull } from './validators'
 import type { RuleHold } from './vocabulary'
 import { BAG_KEY, RULE_HOLDS } from './vocabulary'
@@ -34,30 +36,17 @@ export class RuleEntry {
   weight!: number
 }
 
-const A_RULE = 'a rule: hold and weight'
+// Its fields are set up from the table, below.
+// eslint-disable-next-line @typescript-eslint/no-extraneous-class
+const ByRule = class {} as new () => Record<RuleName, RuleEntry>
 
-/** How prints of pools are shared out among the kits. */
-export class SharingEntry {
-  /** Faces that touch while the card is closed are of different prints. */
-  @one(() => RuleEntry, A_RULE)
-  touching!: RuleEntry
-
-  /** Faces that lie side by side on the open card are of different prints. */
-  @one(() => RuleEntry, A_RULE)
-  neighbours!: RuleEntry
-
-  /** No two kits of a card are alike. */
-  @one(() => RuleEntry, A_RULE)
-  different!: RuleEntry
-
-  /** The prints of a pool are used about equally. */
-  @one(() => RuleEntry, A_RULE)
-  evenly!: RuleEntry
-
+/** How prints of pools are shared out among the kits: by the rules of the table, each with its own hold. */
+export class SharingEntry extends ByRule {
   /** Bags beyond seats and spare ones, for people who choose on the day. */
   @most(BOUNDS.surplus) @least(0) @whole()
   surplus!: number
 }
+for (const rule of RULE_NAMES) one(() => RuleEntry, 'a rule: hold and weight')(SharingEntry.prototype, rule)
 
 /** What is particular about one bag: whose it is, and what that student wishes and needs. */
 export class SeatEntry {

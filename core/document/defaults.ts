@@ -1,3 +1,4 @@
+import { RULES, forRules } from './rules'
 import type { Units } from '../lengths'
 import type {
   CardEntry, ClassDetails, ClassDocument, DressingEntry, GlueEntry, LabelsEntry, PaceEntry, PostEntry, PrepEntry, PricesEntry, SeatEntry,
@@ -19,10 +20,7 @@ export const DEFAULT_WISHES: WishesEntry = {
 
 /** Livelier cards and bags that differ where that costs little; a sheet weighs 100. */
 export const DEFAULT_SHARING: SharingEntry = {
-  touching: { hold: 'wish', weight: 20 },
-  neighbours: { hold: 'wish', weight: 10 },
-  different: { hold: 'wish', weight: 10 },
-  evenly: { hold: 'wish', weight: 1 },
+  ...forRules(rule => ({ ...RULES[rule].natural })),
   surplus: 0,
 }
 

@@ -5,6 +5,7 @@ export * from './applying'
 export { PatchIndex, collisions } from './patch-index'
 export * from './patches'
 export * from './problem'
+export * from './rules'
 export * from './session'
 export type {
   Batch, BatchFile, CardEntry, ClassDetails, ClassDocument, ColourwayEntry,

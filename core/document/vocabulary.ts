@@ -41,9 +41,6 @@ export const FREE_KINDS = ['topper', 'sentiment', 'figure', 'strip', 'ring', 'in
 /** How firmly a rule for sharing prints out is held: it must be kept, it is a wish with a weight, or nobody minds. */
 export const RULE_HOLDS = ['must', 'wish', 'free'] as const
 
-/** The rules by which prints are shared out among the kits, in the order in which they are shown. */
-export const RULES = ['touching', 'neighbours', 'different', 'evenly'] as const
-
 /** Which edge of a piece the top of a print must meet; `any` where it does not matter. */
 export const PRINT_TOPS = ['any', 'top', 'right', 'bottom', 'left'] as const
 
@@ -89,7 +86,6 @@ export type Hold = typeof HOLDS[number]
 export type Making = typeof MAKINGS[number]
 export type FreeKind = typeof FREE_KINDS[number]
 export type RuleHold = typeof RULE_HOLDS[number]
-export type RuleName = typeof RULES[number]
 export type SupplyUse = typeof SUPPLY_USES[number]
 export type StickingWay = typeof STICKING_WAYS[number]
 export type PrepLevel = typeof PREP_LEVELS[number]

@@ -5,7 +5,7 @@ import { outcomeOf, planAll, planHidden, prepareShared } from '../plans'
 import type { Solve } from '../cutting'
 import { planPaper } from '../cutting'
 import type { Batch, CardEntry, ColourwayEntry, CuttingEntry, PaperEntry, PoolEntry, PrepLevel } from '../document'
-import { ANY_SCRAP, POOL_PREFIX, PREP_LEVELS, newClass, newSeat } from '../document'
+import { ANY_SCRAP, POOL_PREFIX, PREP_LEVELS, RULE_NAMES, newClass, newSeat } from '../document'
 import { randomDressing, chanceOf } from '../dressing/testing'
 import type { Chance } from '../dressing/testing'
 import { FOLDS } from '../folds'
@@ -93,7 +93,7 @@ export function randomClass(seed: number): Batch {
     papers, pools,
   }
   batch.sharing.surplus = chance.below(3)
-  for (const rule of ['touching', 'neighbours', 'different', 'evenly'] as const)
+  for (const rule of RULE_NAMES)
     batch.sharing[rule] = { hold: chance.pick(['wish', 'wish', 'free', 'must']), weight: chance.below(30) }
   for (const profile of batch.prep.profiles) {
     if (chance.yes(0.6)) profile.levels = Object.fromEntries(KINDS.filter(() => chance.yes(0.4)).map(kind => [kind, chance.pick(LEVELS)]))

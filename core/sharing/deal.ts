@@ -1,3 +1,4 @@
+import { forRules } from '../document'
 import { itemAt, lookUp } from '../lists'
 import type { Priced } from './combinations'
 import { allCombinations, brokenIn, cheapest, likeness, printOf, sizeOf } from './combinations'
@@ -99,7 +100,7 @@ function comesBefore(one: Combination, other: Combination, ranks: number[][]): b
 
 /** How often a sharing breaks each rule, whether it must be kept, is a wish, or nobody minds. */
 export function brokenBy({ kinds }: Pick<SharingProblem, 'kinds' | 'rules'>, kits: readonly (readonly Combination[])[]): Broken {
-  const broken: Broken = { touching: 0, neighbours: 0, different: 0, evenly: 0 }
+  const broken: Broken = forRules(() => 0)
   const seen = new Map<string, Set<string>>()
   kinds.forEach((kind, at) => {
     const names = seen.get(kind.alike) ?? new Set<string>()

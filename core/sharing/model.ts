@@ -1,5 +1,5 @@
 import type { Layout, Problem } from '../cutting'
-import type { RuleEntry } from '../document'
+import type { FaceRule, RuleEntry, RuleName } from '../document'
 
 /*
  * Sharing prints out among kits. Pieces that may be cut from several prints are roles; a combination gives every role of a
@@ -32,7 +32,7 @@ export interface Role {
 /** Two roles, by their places, that lie against each other on the closed card or side by side on the open one. */
 export interface Apart {
   roles: readonly [number, number]
-  rule: 'touching' | 'neighbours'
+  rule: FaceRule
 }
 
 /** Kits of a card that are alike but for their prints. */
@@ -48,12 +48,7 @@ export interface Kind {
   apart: Apart[]
 }
 
-export interface Rules {
-  touching: RuleEntry
-  neighbours: RuleEntry
-  different: RuleEntry
-  evenly: RuleEntry
-}
+export type Rules = Record<RuleName, RuleEntry>
 
 export interface SharingProblem {
   prints: Print[]
@@ -65,7 +60,7 @@ export interface SharingProblem {
 export type Combination = readonly number[]
 
 /** How often the rules are not kept. */
-export type Broken = Record<keyof Rules, number>
+export type Broken = Record<RuleName, number>
 
 /** Prints shared out: for each kind one combination a kit. */
 export interface Sharing {
@@ -101,7 +96,7 @@ export const weightOfBuying = ({ evenly: { hold } }: Rules, price: number): numb
 /** Why some kits cannot be shared out at all. */
 export interface Impossible {
   kind: string
-  rule: 'pool' | 'touching' | 'neighbours' | 'different'
+  rule: 'pool' | FaceRule | 'different'
   /** Combinations that there are, where there are too few. */
   combinations?: number
 }

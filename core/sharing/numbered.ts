@@ -1,6 +1,8 @@
+import type { RuleName } from '../document'
+import { forRules } from '../document'
 import { itemAt, lookUp } from '../lists'
 import { fairShares } from './deal'
-import type { Kind, Role, Rules, SharingProblem } from './model'
+import type { Kind, Role, SharingProblem } from './model'
 
 /*
  * A sharing in numbers, for a search that looks at millions of exchanges: prints, pools and pieces by their places, and what each kit
@@ -66,7 +68,7 @@ export class NumberedSharing {
   readonly prints: string[]
   readonly kits: NumberedKit[]
   readonly slots: Slot[]
-  readonly weights: Record<keyof Rules, number>
+  readonly weights: Record<RuleName, number>
   private readonly numbers: Map<string, number>
   private readonly pieces = new Map<string, number>()
   /** Pieces that are cut and not handed out, by number. */
@@ -81,10 +83,10 @@ export class NumberedSharing {
     const { kinds, rules } = problem
     this.prints = [...new Set(kinds.flatMap(({ roles }) => roles.flatMap(({ options }) => options)))]
     this.numbers = new Map(this.prints.map((key, at) => [key, at]))
-    const weightOf = (rule: keyof Rules) => (rules[rule].hold === 'must' ? MUST : rules[rule].hold === 'wish' ? rules[rule].weight : 0)
-    this.weights = {
-      touching: weightOf('touching'), neighbours: weightOf('neighbours'), different: weightOf('different'), evenly: weightOf('evenly'),
-    }
+    this.weights = forRules((rule) => {
+      const { hold, weight } = rules[rule]
+      return hold === 'must' ? MUST : hold === 'wish' ? weight : 0
+    })
     const numbered = this.numberedKinds()
     this.over = [...this.pieces.keys()].map(key => cut.get(key) ?? 0)
     this.kits = kinds.flatMap(({ kits, roles }, at) =>

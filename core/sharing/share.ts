@@ -1,5 +1,6 @@
 import type { Solve } from '../cutting'
 import { addWorthwhile, before, rounds } from '../cutting'
+import { FACE_RULES } from '../document'
 import { itemAt } from '../lists'
 import { cheapest, sizeOf, allCombinations } from './combinations'
 import { cutByClass } from './by-class'
@@ -250,8 +251,8 @@ export function impossible({ kinds, rules }: SharingProblem): Impossible[] {
     const free = { hold: 'free', weight: 0 } as const
     const isPossible = (changed: Partial<Rules>) => cheapest(kind, { ...rules, ...changed }, () => 0, 1).found.length > 0
     if (!isPossible({})) {
-      const isOfNeighbours = !isPossible({ touching: free }) && isPossible({ neighbours: free })
-      return [{ kind: kind.key, rule: isOfNeighbours ? 'neighbours' : 'touching' }]
+      const rule = FACE_RULES.find(rule => isPossible({ [rule]: free })) ?? itemAt(FACE_RULES, 0)
+      return [{ kind: kind.key, rule }]
     }
     if (rules.different.hold !== 'must' || sizeOf(kind) > COUNTED) return []
     const combinations = allCombinations(kind, rules).length

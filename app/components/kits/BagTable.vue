@@ -3,7 +3,7 @@ import type { PrintPlace } from '../../../core/plans'
 import type { Bag } from '../../../core/kits'
 import { bagLabel, withSeat } from '../../../core/batch'
 import { printsIn, rulesBroken, swapped } from '../../../core/plans'
-import type { RuleName } from '../../../core/document'
+import { RULES } from '../../../core/document'
 import { isWhole, pictureOf } from '../../../core/folds'
 
 /**
@@ -21,10 +21,6 @@ const cards = computed(() => work.prepared.cards)
 const differing = computed(() => cards.value.filter(({ entry, kits, dealt }) =>
   entry.colourways.length > 0 || kits < bags.length || dealt.some(({ papers }) => papers !== dealt[0]?.papers)))
 
-/** What a rule that is not kept is called beside the prints. */
-const UNKEPT: Record<RuleName, string> = {
-  touching: 'alike where they touch', neighbours: 'alike side by side', different: 'like another bag', evenly: '',
-}
 const printName = computed(() => new Map(work.batch.papers.map(({ key, name }) => [key, name])))
 
 /** Every card drawn once, small; its kits differ in what fills it. */
@@ -47,7 +43,7 @@ const rows = computed(() => bags.map(bag => ({ bag, cells: differing.value.map((
       print: printName.value.get(paper) ?? paper,
     })),
     isGiven: Object.keys(bag.seat.prints).some(name => name.startsWith(`${key} `)),
-    unkept: rulesBroken(work.prepared, bag.key, key).map(rule => UNKEPT[rule]).join(', '),
+    unkept: rulesBroken(work.prepared, bag.key, key).map(rule => RULES[rule].beside).join(', '),
   }
 }) })))
 const isHeld = ({ bag, card, part }: PrintPlace) => held.value?.bag === bag && held.value.card === card && held.value.part === part

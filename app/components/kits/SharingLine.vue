@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { RULE_NAMES, sharingInWords } from '../../../core/batch'
-import type { RuleName } from '../../../core/document'
+import { sharingInWords } from '../../../core/batch'
+import { RULES, RULE_NAMES } from '../../../core/document'
 
 /** In one line how prints are shared out, what that takes, and which wishes are not met. */
 const work = useClassStore()
@@ -18,9 +18,9 @@ const answer = computed(() => {
 const unkept = computed(() => {
   const { sharing, problem } = of.value ?? {}
   if (!sharing || !problem) return []
-  return (Object.keys(sharing.broken) as RuleName[])
-    .filter(rule => problem.rules[rule].hold !== 'free' && sharing.broken[rule] > 0 && rule !== 'evenly')
-    .map(rule => `${RULE_NAMES[rule]}: not so ${sharing.broken[rule]} ×`)
+  return RULE_NAMES
+    .filter(rule => problem.rules[rule].hold !== 'free' && sharing.broken[rule] > 0 && RULES[rule].among !== 'prints')
+    .map(rule => `${RULES[rule].name}: not so ${sharing.broken[rule]} ×`)
 })
 </script>
 

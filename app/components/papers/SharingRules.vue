@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { RULE_NAMES, sharingFindings } from '../../../core/batch'
+import { sharingFindings } from '../../../core/batch'
 import type { RuleEntry, RuleName } from '../../../core/document'
-import { BOUNDS, RULES } from '../../../core/document'
+import { BOUNDS, RULES, RULE_NAMES } from '../../../core/document'
 
 /** How prints of pools are shared out: what must be kept, what is a wish and how much it weighs, and bags to choose from. */
 const work = useClassStore()
@@ -34,10 +34,10 @@ function set(rule: RuleName, change: Partial<RuleEntry>) {
     </p>
     <ul>
       <li
-        v-for="rule in RULES"
+        v-for="rule in RULE_NAMES"
         :key="rule"
       >
-        <span>{{ RULE_NAMES[rule] }}</span>
+        <span>{{ RULES[rule].name }}</span>
         <SelectButton
           :model-value="work.batch.sharing[rule].hold"
           :options="HOLDS"
@@ -45,7 +45,7 @@ function set(rule: RuleName, change: Partial<RuleEntry>) {
           option-value="hold"
           :allow-empty="false"
           size="small"
-          :aria-label="RULE_NAMES[rule]"
+          :aria-label="RULES[rule].name"
           @update:model-value="set(rule, { hold: $event })"
         />
         <NumberField
@@ -54,7 +54,7 @@ function set(rule: RuleName, change: Partial<RuleEntry>) {
           :min="0"
           :max="BOUNDS.ruleWeight"
           class="weight"
-          :label="`Weight of: ${RULE_NAMES[rule]}`"
+          :label="`Weight of: ${RULES[rule].name}`"
           @update:model-value="set(rule, { weight: $event ?? 0 })"
         />
       </li>
