@@ -1,6 +1,9 @@
 import type { KitProblem } from '../../core/plans'
 import type { KitsFrom } from '../../core/cutting'
-import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
+import { problemKey } from '../../core/cutting'
+import { Background } from '../background/background'
+import { isOpen } from '../background/job'
+import { startWorker } from '../background/remote'
 
 /** A drawer to count kits from, under a key of the asker's choice. */
 export interface KitQuestion {
@@ -8,55 +11,31 @@ export interface KitQuestion {
   kit: KitProblem
 }
 
-/**
- * Counts kits in a worker of its own, so that the planner is not kept waiting. A newer
- * question takes the place of the one that is being answered.
- */
+/** Counts kits beside the planner. A newer question takes the place of the one that is being answered. */
 export function useKitCount() {
-  const answers = shallowRef(new Map<string, KitsFrom>())
-  const failed = ref('')
-  const asked = ref(0)
-  const done = ref(0)
-  let worker: Worker | undefined
+  const turn = shallowRef(0)
+  const background = new Background('kits', { start: startWorker, changed: () => turn.value++ })
+  /** What was asked, and under which key each is counted. */
+  const asked = shallowRef(new Map<string, string>())
+  const jobs = computed(() => (void turn.value, [...asked.value].map(([key, count]) => [key, background.job(count)] as const)))
+  const open = computed(() => jobs.value.filter(([, job]) => isOpen(job)).length)
 
   function ask(questions: KitQuestion[]) {
-    stop()
-    answers.value = new Map()
-    failed.value = ''
-    asked.value = questions.length
-    if (questions.length === 0) return
-    worker = new Worker(new URL('../workers/planner.worker.ts', import.meta.url), { type: 'module' })
-    worker.addEventListener('message', ({ data }: MessageEvent<PlannerAnswer>) => {
-      if (data.kind === 'kits') answers.value = new Map(answers.value).set(data.key, data.from)
-      if (data.kind === 'failed') failed.value = data.reason
-      done.value += 1
-      if (done.value >= asked.value) stop()
-    })
-    worker.addEventListener('error', (event) => {
-      failed.value = event.message || 'The counting ended unexpectedly.'
-      stop()
-    })
-    const order: PlannerOrder = {
-      kind: 'kits',
-      order: 1,
-      jobs: questions.map(({ key, kit: { problem, perKit } }) => ({ key, problem, perKit })),
-    }
-    worker.postMessage(order)
+    const counts = questions.map(({ key, kit: { problem, perKit } }) =>
+      ({ key, count: `${problemKey(problem)} ${JSON.stringify([...perKit])}`, problem: { problem, perKit } }))
+    asked.value = new Map(counts.map(({ key, count }) => [key, count]))
+    background.show(counts.map(({ count, problem }) => ({ key: count, problem })))
+    // What was stopped or has failed before is counted when it is asked again.
+    background.resume()
   }
 
-  function stop() {
-    worker?.terminate()
-    worker = undefined
-    asked.value = done.value = 0
-  }
-
-  onScopeDispose(stop)
+  onScopeDispose(() => background.end())
   return {
-    answers,
-    failed,
-    share: computed(() => (asked.value === 0 ? 1 : done.value / asked.value)),
-    running: computed(() => asked.value > 0),
+    answers: computed(() => new Map(jobs.value.flatMap(([key, { best }]): [string, KitsFrom][] => (best ? [[key, best]] : [])))),
+    failed: computed(() => jobs.value.find(([, { state }]) => state === 'failed')?.[1].reason ?? ''),
+    share: computed(() => (jobs.value.length === 0 ? 1 : 1 - open.value / jobs.value.length)),
+    running: computed(() => open.value > 0),
     ask,
-    stop,
+    stop: () => background.stop(),
   }
 }

@@ -1,4 +1,4 @@
-import type { Memories } from '../planning/memories'
+import type { Memories } from '../background/memories'
 
 let shared: Memories | undefined
 
@@ -7,7 +7,7 @@ export function useMemories(): Memories | undefined {
   if (typeof indexedDB === 'undefined') return undefined
   const version = useRuntimeConfig().public.planner
   // What looks things up is fetched with the first question.
-  const later = () => import('../planning/memories').then(({ memories }) => (shared ??= memories(version)))
+  const later = () => import('../background/memories').then(({ memories }) => (shared ??= memories(version)))
   return {
     plans: {
       find: wanted => later().then(({ plans }) => plans.find(wanted)).catch(() => new Map()),

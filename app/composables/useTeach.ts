@@ -1,40 +1,28 @@
-import type { Suggestion, TeachWishes } from '../../core/kits'
+import type { TeachWishes } from '../../core/kits'
 import type { Batch } from '../../core/document'
-import type { TeachAnswer, TeachOrder } from '../workers/teach.worker'
+import { Background } from '../background/background'
+import { isOpen } from '../background/job'
+import { startWorker } from '../background/remote'
 
-/** What could be taught, looked for in a worker of its own: what is known so far comes at once, a newer question ends the older one. */
+/** What could be taught, looked for beside the page: what is known so far comes at once, a newer question ends the older one. */
 export function useTeach() {
-  const found = shallowRef<Suggestion[]>([])
-  const state = ref<'idle' | 'running' | 'done' | 'stopped' | 'failed'>('idle')
-  const reason = ref('')
-  let worker: Worker | undefined
-
-  function stop(as: typeof state.value = 'stopped') {
-    worker?.terminate()
-    worker = undefined
-    if (state.value === 'running') state.value = as
-  }
+  const turn = shallowRef(0)
+  const background = new Background('teach', { start: startWorker, changed: () => turn.value++ })
+  const asked = ref(0)
+  const job = computed(() => (void turn.value, asked.value > 0 ? background.job(`${asked.value}`) : undefined))
 
   function ask(batch: Batch, wishes: TeachWishes) {
-    stop()
-    found.value = []
-    state.value = 'running'
-    const started = new Worker(new URL('../workers/teach.worker.ts', import.meta.url), { type: 'module' })
-    worker = started
-    const fail = (why: string) => {
-      reason.value = why
-      stop('failed')
-    }
-    started.addEventListener('message', ({ data }: MessageEvent<TeachAnswer>) => {
-      if (worker !== started) return
-      if (data.kind === 'failed') return fail(data.reason)
-      found.value = data.found
-      if (data.done) stop('done')
-    })
-    started.addEventListener('error', ({ message }) => worker === started && fail(message || 'The search ended unexpectedly.'))
-    started.postMessage({ batch, wishes } satisfies TeachOrder)
+    asked.value++
+    background.show([{ key: `${asked.value}`, problem: { batch, wishes } }])
   }
 
-  onBeforeUnmount(() => stop())
-  return { found, state, reason, ask, stop }
+  onScopeDispose(() => background.end())
+  return {
+    found: computed(() => job.value?.best ?? []),
+    running: computed(() => job.value !== undefined && isOpen(job.value)),
+    state: computed(() => job.value?.state),
+    reason: computed(() => job.value?.reason ?? ''),
+    ask,
+    stop: () => background.stop(),
+  }
 }

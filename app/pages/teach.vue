@@ -16,7 +16,7 @@ const seats = ref(12)
 const spares = ref(2)
 const wishes = ref<TeachWishes>({ ...ANY_CLASS })
 const settings = shallowRef<StudioSettings>(DEFAULT_SETTINGS)
-const { found, state, reason, ask, stop } = useTeach()
+const { found, running, state, reason, ask, stop } = useTeach()
 const ready = ref(false)
 const SKILL_OPTIONS = SKILLS.map(value => ({ value, label: value }))
 /** A choice of its own stands for none: an empty one would show nothing. */
@@ -170,14 +170,14 @@ useHead({ title: 'What could I teach? · Wakaru' })
         </strong>
         <span class="quiet">Each number was checked by cutting it; minutes are those at the trimmer.</span>
       </template>
-      <template v-else-if="state === 'done'">
+      <template v-else-if="state === 'settled'">
         No fold of the catalogue does all that. Take a wish away, or add papers.
       </template>
       <template v-else>
         Looking through the catalogue…
       </template>
       <Button
-        v-if="state === 'running'"
+        v-if="running"
         label="That will do"
         size="small"
         severity="secondary"

@@ -6,34 +6,12 @@ import { plansFor } from '../../core/cutting'
 import type { Batch } from '../../core/document'
 import { ANY_SCRAP, newClass } from '../../core/document'
 import { factsOf, foldById } from '../../core/folds'
-import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
+import { MadeUpWorker, madeUp } from '../background/testing'
 import { useClassStore } from './class'
 import { usePlannerStore } from './planner'
 
-/** The stores together, with a server and a worker made up here. */
-class MadeUpWorker {
-  static all: MadeUpWorker[] = []
-  orders: PlannerOrder[] = []
-  private hear: (event: { data: PlannerAnswer }) => void = () => {}
-  constructor() {
-    MadeUpWorker.all.push(this)
-  }
-
-  addEventListener(kind: string, listener: (event: { data: PlannerAnswer }) => void) {
-    if (kind === 'message') this.hear = listener
-  }
-
-  postMessage(order: PlannerOrder) {
-    this.orders.push(structuredClone(order))
-  }
-
-  terminate() {}
-  work() {
-    const order = this.orders.at(-1)
-    if (order?.kind === 'plan')
-      for (const { key, problem } of order.jobs) this.hear({ data: { kind: 'done', order: order.order, key, plans: plansFor(problem) } })
-  }
-}
+/* The stores together, with a server and a worker made up here. */
+vi.mock('../background/remote', async () => ({ startWorker: (await import('../background/testing')).MadeUpWorker.start }))
 
 const empty: Batch = {
   ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 4, spares: 0 }),
@@ -58,14 +36,13 @@ const empty: Batch = {
 const document: Batch = { ...empty, cards: [paperedCard(foldById('gatefold')!, empty)] }
 /** Parts of a fold of which nothing shows. */
 const HIDDEN = factsOf(foldById('rising-scene')!, 'inch').construction.pieces.flatMap(({ key, kind }) => (kind === 'hidden' ? [key] : []))
-vi.stubGlobal('Worker', MadeUpWorker)
 vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
 vi.stubGlobal('$fetch', async () => ({ position: 1, document }))
 
 let work: ReturnType<typeof useClassStore>
 let planner: ReturnType<typeof usePlannerStore>
 const painted = () => new Promise(resolve => setTimeout(resolve, 5))
-const worker = () => MadeUpWorker.all[0]!
+const worker = () => madeUp<'plan'>()
 async function change(label: string, edit: (draft: Batch) => void) {
   work.edit(label, edit)
   await painted()
@@ -83,20 +60,20 @@ beforeEach(async () => {
 describe('the planner’s store', () => {
   it('plans the class on screen, and knows its kits once it has', () => {
     expect([planner.ready, planner.running, planner.kits]).toEqual([false, true, undefined])
-    worker().work()
+    worker().finish(plansFor)
     expect([planner.ready, planner.running, planner.kits?.costs.length]).toEqual([true, false, 1])
     expect(planner.outcomes[0]!.sheets.map(({ needed }) => needed).reduce((a, b) => a + b)).toBe(planner.outcomes[0]!.plan.sheets)
   })
 
   it('asks for nothing when only words change, and works nothing out anew', async () => {
-    worker().work()
+    worker().finish(plansFor)
     const [before] = planner.outcomes
     await change('title', draft => void (draft.class.title = 'Another'))
     expect([worker().orders.length, planner.outcomes[0] === before]).toEqual([1, true])
   })
 
   it('chooses among the plans by the wishes of the class without planning again', async () => {
-    worker().work()
+    worker().finish(plansFor)
     const { choices } = planner.outcomes[0]!
     await change('priority', draft => void (draft.wishes.priority = 'easy'))
     expect([worker().orders.length, planner.outcomes[0]!.minutes]).toEqual([1, Math.min(...choices.map(({ minutes }) => minutes))])
@@ -111,7 +88,7 @@ describe('the planner’s store', () => {
         }),
     )
     expect(planner.papers[0]!.freePlan).toBeUndefined()
-    worker().work()
+    worker().finish(plansFor)
     expect(planner.papers[0]!.freePlan!.sheets).toBeGreaterThan(0)
     expect(planner.papers[0]!.problem.supplies.map(({ key }) => key)).toEqual(['pad'])
   })
@@ -128,7 +105,7 @@ describe('the planner’s store', () => {
     const seen: number[] = []
     for (let round = 0; planner.running && round < 10; round++) {
       seen.push(worker().orders.at(-1)!.jobs.length)
-      worker().work()
+      worker().finish(plansFor)
       await painted()
     }
     // The paper, its scrap, and then the paper with what the scrap does not give.
@@ -139,7 +116,7 @@ describe('the planner’s store', () => {
   })
 
   it('brings shelf and class up to date together, and takes both back together: nothing is taken off twice', async () => {
-    worker().work()
+    worker().finish(plansFor)
     const onHand = () => work.document!.papers[0]!.stocks[0]!.onHand
     const put = () => {
       const [{ plan, usedUp, leaves, entry }] = planner.outcomes as [(typeof planner.outcomes)[number]]
@@ -157,7 +134,7 @@ describe('the planner’s store', () => {
     put()
     await painted()
     expect(onHand()).toBe(50 - sheets)
-    worker().work()
+    worker().finish(plansFor)
     expect(planner.outcomes.map(({ usedUp }) => usedUp)).toEqual([[]])
     work.undo()
     await painted()
@@ -168,11 +145,8 @@ describe('the planner’s store', () => {
   })
 
   it('does not keep anybody waiting for a paper that failed', () => {
-    const [order] = worker().orders
-    if (order?.kind === 'plan')
-      (worker() as unknown as { hear: (event: { data: PlannerAnswer }) => void }).hear({
-        data: { kind: 'failed', order: 1, key: order.jobs[0]!.key, reason: 'a slip' },
-      })
+    const { order, jobs } = worker().last
+    worker().hear({ kind: 'failed', order, key: jobs[0]!.key, reason: 'a slip' })
     expect([planner.ready, planner.planless, planner.papers[0]!.job.reason, planner.kits?.costs.length]).toEqual([
       true,
       true,

@@ -8,17 +8,18 @@ import { problemKey } from '../../core/cutting'
 import type { Plan } from '../../core/cutting'
 import type { Batch } from '../../core/document'
 import { useMemories } from '../composables/useMemories'
-import { isOpen } from '../planning/job'
-import type { Job } from '../planning/job'
-import { Planning } from '../planning/planning'
-import type { PlannerAnswer } from '../workers/messages'
+import { Background } from '../background/background'
+import { isBetterPlan } from '../background/better'
+import { isOpen } from '../background/job'
+import type { Job } from '../background/job'
+import { startWorker } from '../background/remote'
 import { useClassStore } from './class'
 import { useSharingStore } from './sharing'
 
 /** One paper of the class with its plan, as far as it has come. */
 export interface PlannedPaper extends PaperProblem {
   key: string
-  job: Job
+  job: Job<Plan[]>
   outcome?: PaperOutcome
   /** The plan were nothing fixed and no format forbidden, once it is known. */
   freePlan?: Plan
@@ -46,19 +47,14 @@ function outcomeFor(paper: PaperProblem, plans: Plan[], batch: Batch): PaperOutc
 export const usePlannerStore = defineStore('planner', () => {
   const work = useClassStore()
   const sharings = useSharingStore()
-  /** Counts what has changed in the planning. */
+  /** Counts what has changed in the background. */
   const turn = shallowRef(0)
-  const planning = new Planning(
-    (hear, broken) => {
-      const worker = new Worker(new URL('../workers/planner.worker.ts', import.meta.url), { type: 'module' })
-      worker.addEventListener('message', ({ data }: MessageEvent<PlannerAnswer>) => hear(data))
-      worker.addEventListener('error', event => broken(event.message))
-      return worker
-    },
-    () => turn.value++,
-    useMemories()?.plans,
-  )
-
+  const background = new Background('plan', {
+    start: startWorker,
+    changed: () => turn.value++,
+    takesOver: isBetterPlan,
+    memory: useMemories()?.plans,
+  })
   const fromSheets = computed(() => (work.settled?.preparation.papers ?? []).map(planned))
   /** Hidden parts, once it is settled what the papers leave over; where that is not enough, together with one of them. */
   const hidden = computed(() => {
@@ -80,20 +76,23 @@ export const usePlannerStore = defineStore('planner', () => {
   function planned(paper: PaperProblem): PlannedPaper {
     void turn.value
     const key = problemKey(paper.problem)
-    const job = planning.job(key)
+    const job = background.job(key)
     return {
       ...paper,
       key,
       job,
-      outcome: job.plans && work.settled && outcomeFor(paper, job.plans, work.settled.batch),
-      freePlan: paper.free && planning.job(problemKey(paper.free)).plans?.[0],
+      outcome: job.best && work.settled && outcomeFor(paper, job.best, work.settled.batch),
+      freePlan: paper.free && background.job(problemKey(paper.free)).best?.[0],
       settled: job.state === 'settled' || job.state === 'stopped',
     }
   }
 
   const plans = computed(() => papers.value.flatMap(({ outcome }) => outcome ?? []))
   /** Prints are still being shared out: what is cut from them may change. */
-  const sharing = computed(() => sharings.stateOf(work.preparation?.sharing?.key)?.state === 'running')
+  const sharing = computed(() => {
+    const job = sharings.stateOf(work.preparation?.sharing?.key)
+    return job !== undefined && isOpen(job)
+  })
   const running = computed(() => sharing.value || (hidden.value?.open ?? false) || papers.value.some(({ job }) => isOpen(job)))
   /** Everything is planned as far as it will be, what failed included. */
   const ready = computed(() => work.settled !== undefined && !running.value)
@@ -109,7 +108,7 @@ export const usePlannerStore = defineStore('planner', () => {
     [papers, hidden],
     () => {
       const asked = [...papers.value, ...fromSheets.value, ...(hidden.value?.asked ?? []).map(planned)]
-      planning.show(asked.flatMap(({ key, problem, free }) =>
+      background.show(asked.flatMap(({ key, problem, free }) =>
         [{ key, problem }, ...(free ? [{ key: problemKey(free), problem: free }] : [])]))
     },
     { immediate: true },
@@ -124,7 +123,7 @@ export const usePlannerStore = defineStore('planner', () => {
     stopped,
     progress,
     kits,
-    stop: () => planning.stop(),
-    resume: () => planning.resume(),
+    stop: () => background.stop(),
+    resume: () => background.resume(),
   }
 })

@@ -1,38 +1,19 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope } from 'vue'
 import { prepare } from '../../core/batch'
 import { demoBatches } from '../../demo'
-import type { PlannerAnswer, PlannerOrder } from '../workers/messages'
+import { MadeUpWorker, madeUp } from '../background/testing'
 import { useSharingStore } from './sharing'
 
-class MadeUpWorker {
-  static all: MadeUpWorker[] = []
-  orders: PlannerOrder[] = []
-  ended = false
-  heard: ((event: { data: PlannerAnswer }) => void)[] = []
-  broken: ((event: { message: string }) => void)[] = []
-  constructor() {
-    MadeUpWorker.all.push(this)
-  }
-
-  addEventListener(kind: string, listener: never) {
-    if (kind === 'message') this.heard.push(listener)
-    else this.broken.push(listener)
-  }
-
-  postMessage = (order: PlannerOrder) => void this.orders.push(order)
-  terminate = () => void (this.ended = true)
-  say = (share: number) => this.heard.forEach(hear => hear({
-    data: { kind: 'shared', order: this.orders[0]!.order, key: first.key, sharing: { ...first.sharing, sheets: 9 }, share },
-  }))
-}
-vi.stubGlobal('Worker', MadeUpWorker)
+vi.mock('../background/remote', async () => ({ startWorker: (await import('../background/testing')).MadeUpWorker.start }))
 
 const batch = demoBatches(new Date(2030, 0, 1))[1]!
 const first = prepare(batch).sharing!
 const other = prepare({ ...batch, sharing: { ...batch.sharing, surplus: 3 } }).sharing!
 let store: ReturnType<typeof useSharingStore>
-const worker = () => MadeUpWorker.all.at(-1)!
+const worker = () => madeUp<'share'>()
+const found = (sheets: number) => () => ({ ...first.sharing, sheets, cost: 100 * sheets })
 
 describe('sharing on screen', () => {
   beforeEach(() => {
@@ -41,42 +22,59 @@ describe('sharing on screen', () => {
     store = useSharingStore()
   })
 
-  it('asks once for a problem, shows what comes and remembers it', () => {
+  it('asks once for a problem, and tells what follows from it once the search has ended', () => {
     store.seek(first)
     store.seek(first)
-    expect([MadeUpWorker.all.length, worker().orders[0]]).toEqual(
-      [1, expect.objectContaining({ kind: 'share', jobs: [expect.objectContaining({ key: first.key })] })])
-    expect([store.stateOf(first.key)?.state, store.known(first.key)]).toEqual(['running', undefined])
-    worker().say(0.3)
-    expect([store.stateOf(first.key), store.known(first.key)?.sheets]).toMatchObject([{ state: 'running', share: 0.3 }, 9])
-    worker().say(1)
-    expect([store.stateOf(first.key)?.state, worker().ended]).toEqual(['done', true])
+    expect([worker().name, worker().orders.map(({ jobs }) => jobs.map(({ key }) => key))]).toEqual(['share', [[first.key]]])
+    expect([store.stateOf(first.key)?.state, store.known(first.key)]).toEqual(['waiting', undefined])
+    worker().show(found(9), 0.3)
+    expect(store.stateOf(first.key)).toMatchObject({ state: 'running', progress: 0.3, best: { sheets: 9 } })
+    expect(store.known(first.key)).toBeUndefined()
+    worker().finish(found(8))
+    expect([store.stateOf(first.key)?.state, store.known(first.key)?.sheets]).toEqual(['settled', 8])
     store.seek(first)
-    expect(MadeUpWorker.all).toHaveLength(1)
+    expect([worker().orders.length, MadeUpWorker.all.length]).toEqual([1, 1])
     expect(store.known(other.key)).toBeUndefined()
   })
 
-  it('leaves a problem for a newer one, and hears nothing that comes late', () => {
+  it('tells what is found as it comes while somebody looks', () => {
     store.seek(first)
-    const late = worker()
+    worker().show(found(9))
+    const page = effectScope()
+    page.run(() => store.watch())
+    expect(store.known(first.key)?.sheets).toBe(9)
+    worker().show(found(8))
+    expect(store.known(first.key)?.sheets).toBe(8)
+    page.stop()
+    worker().show(found(7))
+    // What was shown stays until the search has ended.
+    expect(store.known(first.key)?.sheets).toBe(8)
+    worker().finish(found(7))
+    expect(store.known(first.key)?.sheets).toBe(7)
+  })
+
+  it('leaves a problem for a newer one, hears nothing that comes late, and knows at once what comes back', () => {
+    store.seek(first)
+    const [late] = worker().orders
     store.seek(other)
-    expect([late.ended, MadeUpWorker.all.length]).toEqual([true, 2])
-    late.say(1)
-    expect(store.known(first.key)).toBeUndefined()
+    worker().finish(found(9), late)
+    expect([store.known(first.key), store.known(other.key)]).toEqual([undefined, undefined])
+    worker().finish(found(10))
     // One step back asks for it again.
     store.seek(first)
-    expect([MadeUpWorker.all.length, worker().orders[0]]).toEqual(
-      [3, expect.objectContaining({ jobs: [expect.objectContaining({ key: first.key })] })])
+    expect(worker().last.jobs.map(({ key }) => key)).toEqual([first.key])
+    worker().finish(found(9))
+    expect([store.known(first.key)?.sheets, store.known(other.key)?.sheets]).toEqual([9, 10])
   })
 
   it('stops with the best so far, says what broke, and looks again when asked', () => {
     store.seek(first)
-    worker().say(0.3)
+    worker().show(found(9))
     store.stop()
     expect([store.stateOf(first.key)?.state, store.known(first.key)?.sheets]).toEqual(['stopped', 9])
-    store.retry(first)
-    expect([store.stateOf(first.key)?.state, MadeUpWorker.all.length]).toEqual(['running', 2])
-    worker().broken.forEach(hear => hear({ message: 'a slip' }))
-    expect(store.stateOf(first.key)).toMatchObject({ state: 'failed', reason: 'a slip' })
+    store.resume()
+    worker().show(found(11))
+    worker().broken('a slip')
+    expect([store.stateOf(first.key), store.known(first.key)?.sheets]).toMatchObject([{ state: 'failed', reason: 'a slip' }, 9])
   })
 })

@@ -13,6 +13,8 @@ import { isWhole, pictureOf } from '../../../core/folds'
 const { bags } = defineProps<{ bags: Bag[] }>()
 const chosen = defineModel<string>()
 const work = useClassStore()
+// Who gets what is shown as it comes.
+useSharingStore().watch()
 const toast = useToast()
 /** The print that is taken up. */
 const held = ref<PrintPlace>()

@@ -1,22 +1,26 @@
 <script setup lang="ts">
 import { sharingInWords } from '../../../core/batch'
 import { RULES, RULE_NAMES } from '../../../core/document'
+import { isOpen } from '../../background/job'
 
 /** In one line how prints are shared out, what that takes, and which wishes are not met. */
 const work = useClassStore()
 const sharings = useSharingStore()
 const of = computed(() => work.prepared.sharing)
 const state = computed(() => sharings.stateOf(of.value?.key))
+/** The best one so far, also while nothing else follows from it. */
+const best = computed(() => state.value?.best ?? of.value?.sharing)
 const kits = computed(() => of.value?.problem.kinds.reduce((sum, { kits }) => sum + kits, 0) ?? 0)
 const answer = computed(() => {
-  const sharing = of.value?.sharing
+  const sharing = best.value
   if (!of.value || !sharing) return ''
   const from = `${count(kits.value, 'kit')} from ${count(of.value.problem.prints.length, 'print')}`
   const sheets = sharingInWords(sharing)
   return sheets === undefined ? `${from}, dealt out in turn` : `${from} on ${sheets}`
 })
 const unkept = computed(() => {
-  const { sharing, problem } = of.value ?? {}
+  const { problem } = of.value ?? {}
+  const sharing = best.value
   if (!sharing || !problem) return []
   return RULE_NAMES
     .filter(rule => problem.rules[rule].hold !== 'free' && sharing.broken[rule] > 0 && RULES[rule].among !== 'prints')
@@ -36,15 +40,15 @@ const unkept = computed(() => {
       class="quiet small"
     >{{ unkept.join('. ') }}.</span>
     <span
-      v-else-if="state?.state === 'done' && of.sharing.missing === 0"
+      v-else-if="state?.state === 'settled' && of.sharing.missing === 0"
       class="quiet small"
     >All wishes are met.</span>
     <span
-      v-if="state?.state === 'running'"
+      v-if="state && isOpen(state)"
       class="seeking"
     >
       <ProgressBar
-        :value="Math.round(state.share * 100)"
+        :value="Math.round(state.progress * 100)"
         :show-value="false"
         aria-label="Sharing out"
         class="bar"
@@ -62,7 +66,7 @@ const unkept = computed(() => {
         label="Look further"
         size="small"
         text
-        @click="sharings.retry(of)"
+        @click="sharings.resume()"
       />
     </template>
   </div>

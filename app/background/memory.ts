@@ -1,8 +1,4 @@
-/** A problem under what tells it from any other. */
-export interface Keyed<Problem> {
-  key: string
-  problem: Problem
-}
+import type { Keyed } from './searches'
 
 /** Where answers are kept that always come out the same: in this browser, and in the studio for every device. */
 export interface Memory<Problem, Answer> {

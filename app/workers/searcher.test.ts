@@ -2,13 +2,15 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Problem } from '../../core/cutting'
 import { plansFor } from '../../core/cutting'
 import { inches } from '../../core/lengths'
-import type { PlannerAnswer, PlannerOrder } from './messages'
+import type { Said, Searching, SearchName, Searches } from '../background/searches'
 
-let receive: (event: { data: PlannerOrder }) => void
-let said: PlannerAnswer[] = []
-vi.stubGlobal('addEventListener', (_: string, listener: typeof receive) => (receive = listener))
-vi.stubGlobal('postMessage', (answer: PlannerAnswer) => void said.push(answer))
+let exposed: Searching<SearchName>
+vi.mock('comlink', () => ({ expose: (searcher: Searching<SearchName>) => void (exposed = searcher) }))
 await import('./planner.worker')
+
+let said: Said<unknown>[] = []
+const ask = <Name extends SearchName>(name: Name, order: number, jobs: Record<string, Searches[Name]['problem']>) =>
+  exposed.search(name, order, Object.entries(jobs).map(([key, problem]) => ({ key, problem })), answer => void said.push(answer))
 
 const cutter = {
   length: inches(12),
@@ -39,21 +41,21 @@ const problem = (quantity: number): Problem => ({
 const settled = (order: number, count: number) =>
   vi.waitFor(() => expect(said.filter(({ kind, order: of }) => kind !== 'progress' && of === order)).toHaveLength(count))
 
-describe('the planner in its worker', () => {
+describe('searches in a worker', () => {
   beforeEach(() => {
     said = []
   })
 
   it('shows plans as they come and the same last one as the core', async () => {
-    receive({ data: { kind: 'plan', order: 1, jobs: [{ key: 'a', problem: problem(9) }] } })
+    ask('plan', 1, { a: problem(9) })
     await settled(1, 1)
     expect(said.filter(({ kind }) => kind === 'progress').length).toBeGreaterThan(1)
-    expect(said.at(-1)).toEqual({ kind: 'done', order: 1, key: 'a', plans: plansFor(problem(9)) })
+    expect(said.at(-1)).toEqual({ kind: 'done', order: 1, key: 'a', answer: plansFor(problem(9)) })
   })
 
   it('leaves an order for a newer one', async () => {
-    receive({ data: { kind: 'plan', order: 2, jobs: [{ key: 'old', problem: problem(30) }] } })
-    receive({ data: { kind: 'plan', order: 3, jobs: [{ key: 'new', problem: problem(5) }] } })
+    ask('plan', 2, { old: problem(30) })
+    ask('plan', 3, { new: problem(5) })
     await settled(3, 1)
     expect(said.filter(({ order, kind }) => order === 2 && kind === 'done')).toEqual([])
     // The first round of the old order was under way already.
@@ -62,23 +64,14 @@ describe('the planner in its worker', () => {
 
   it('says that it counts no kits without the solver, which only the page can load', async () => {
     const perKit = new Map(problem(1).demands.map(({ key }) => [key, 1]))
-    receive({ data: { kind: 'kits', order: 4, jobs: [{ key: 'drawer', problem: problem(1), perKit }] } })
+    ask('kits', 4, { drawer: { problem: problem(1), perKit } })
     await settled(4, 1)
     expect(said.at(-1)).toMatchObject({ kind: 'failed', key: 'drawer', reason: 'The solver could not be loaded.' })
   })
 
   it('says what it cannot do and goes on with the rest', async () => {
     const broken = { ...problem(1), demands: [undefined] } as unknown as Problem
-    receive({
-      data: {
-        kind: 'plan',
-        order: 6,
-        jobs: [
-          { key: 'broken', problem: broken },
-          { key: 'fine', problem: problem(1) },
-        ],
-      },
-    })
+    ask('plan', 6, { broken, fine: problem(1) })
     await settled(6, 2)
     expect(said.find(({ kind }) => kind === 'failed')).toMatchObject({ key: 'broken', reason: expect.any(String) })
     expect(said.at(-1)).toMatchObject({ kind: 'done', key: 'fine' })
