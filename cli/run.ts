@@ -29,6 +29,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   folds         the catalogue of folds with their parameters
   fold ID       one fold: pieces, creases, joints, findings, outline, size on display, steps
   schema        the JSON Schema of the batch file
+  fields        the fields of a batch file that stand in tables, as a page
 
   --set name=value   a parameter of the fold, as often as needed
   --dress FILE       what lies on the fold: JSON with faces and free pieces, as a card in a batch file has them
@@ -56,6 +57,9 @@ export interface Terminal {
   input: () => string
   solver: () => Promise<Solve>
 }
+
+/** Commands that take no batch file, or not only one. */
+const OTHERS = ['teach', 'verify', 'folds', 'fold', 'schema', 'fields']
 
 const COMMANDS: Record<string, (batch: Batch, solver: Terminal['solver']) => Report | Promise<Report>> = {
   pieces: async (batch, solver) => piecesReport(batch, prepareShared(batch, await solver())),
@@ -142,6 +146,10 @@ export async function run(args: string[], { say, complain, input, solver }: Term
     const { batchSchema } = await import('./schema')
     return (say(JSON.stringify(batchSchema(), null, 2)), 0)
   }
+  if (name === 'fields') {
+    const { fieldsPage } = await import('./fields')
+    return (say(fieldsPage().trimEnd()), 0)
+  }
   if (name === 'folds' || name === 'fold') {
     if (values.units !== undefined && values.units !== 'inch' && values.units !== 'metric')
       return wrong(`--units is inch or metric, not “${values.units}”.`)
@@ -157,7 +165,7 @@ export async function run(args: string[], { say, complain, input, solver }: Term
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
   const isTeach = name === 'teach'
   if (!command && !isTeach && name !== 'verify')
-    return wrong(`There is no command “${name}”; there are: ${Object.keys(COMMANDS).join(', ')}, teach, verify, folds, fold, schema.`)
+    return wrong(`There is no command “${name}”; there are: ${[...Object.keys(COMMANDS), ...OTHERS].join(', ')}.`)
   if (file === undefined || more.length > 0) return wrong(`${name} takes one ${name === 'verify' ? 'plan' : 'batch'} file.\n\n${HELP}`)
 
   let text

@@ -1,4 +1,5 @@
-import { PREP_LEVELS, TURNS, VERSION } from '../core/document'
+import type { Fields } from '../core/document'
+import { FIELDS, PREP_LEVELS, TURNS, VERSION } from '../core/document'
 import { BatchFile, CHECKS } from '../core/document/open'
 import { defaultMetadataStorage } from 'class-transformer/esm5/storage'
 import { targetConstructorToSchema, validationMetadatasToSchemas } from 'class-validator-jsonschema'
@@ -76,10 +77,19 @@ export function batchSchema(): object {
   // The settings of a studio are no part of a file.
   const { BatchFile: _, SettingsChange: _c, StudioSettings: _s, SchoolTools: _t, ...definitions } = validationMetadatasToSchemas(options)
   const file = targetConstructorToSchema(BatchFile, options)
+  for (const { shape, table } of Object.values(FIELDS)) describe(definitions[shape]?.properties ?? {}, table)
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     title: `Wakaru batch file, version ${VERSION}`,
     ...file,
     $defs: { ...definitions, CutTree: tree },
+  }
+}
+
+/** Says of the properties of a shape what their fields are called. */
+function describe(properties: Record<string, object>, table: Fields): void {
+  for (const [key, { name, help }] of Object.entries(table)) {
+    const property = properties[key]
+    if (property) properties[key] = { ...property, description: [name, help].filter(Boolean).join(', ') }
   }
 }

@@ -6,8 +6,9 @@ const { modelValue, max, fine = false } = defineProps<{
   max: number
   /** Tenths of a cent too, for what is bought by the roll. */
   fine?: boolean
-  inputId?: string
   label?: string
+  called?: string
+  inputId?: string
   blank?: null
   wrong?: string
 }>()
@@ -26,6 +27,7 @@ const take = (value: number | null) =>
     :decimals="fine ? 3 : 2"
     :input-id="inputId"
     :label="label"
+    :called="called"
     :blank="blank"
     :wrong="wrong"
     @update:model-value="take"

@@ -8,8 +8,12 @@ import { readNumber } from '../utils/reading'
  */
 const { modelValue, min, max, decimals = 0, blank, wrong } = defineProps<NumberBounds & {
   modelValue: number | null
-  inputId?: string
+  /** Stands above the field. */
   label?: string
+  /** What the field is called where its label stands elsewhere, at the head of a column for instance. */
+  called?: string
+  /** Where somebody else has a label for it. */
+  inputId?: string
   blank?: number | null
   suffix?: string
   /** What somebody else found wrong with it. */
@@ -36,13 +40,17 @@ function step(direction: 1 | -1) {
 </script>
 
 <template>
-  <span class="number">
+  <div class="number field">
+    <label
+      v-if="label"
+      :for="inputId ?? id"
+    >{{ label }}</label>
     <span class="row narrow">
       <InputText
-        :id="inputId"
+        :id="inputId ?? id"
         v-bind="bindings"
         :invalid="Boolean(said)"
-        :aria-label="label"
+        :aria-label="called"
         :aria-describedby="said ? `${id}-wrong` : undefined"
         :inputmode="decimals > 0 ? 'decimal' : 'numeric'"
         autocomplete="off"
@@ -62,7 +70,7 @@ function step(direction: 1 | -1) {
       :id="`${id}-wrong`"
       class="wrong"
     >{{ said }}</span>
-  </span>
+  </div>
 </template>
 
 <style scoped>

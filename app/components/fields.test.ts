@@ -1,11 +1,14 @@
 import { mountSuspended } from '@nuxt/test-utils/runtime'
 import { describe, expect, it } from 'vitest'
 import { lengthFrom } from '../../core/lengths'
+import type { ValuesOf } from '../../core/document'
+import { PRICES, WISHES, naturalOf } from '../../core/document'
 import { foldById } from '../../core/folds'
 import TextListField from './card/TextListField.vue'
 import FindingList from './card/FindingList.vue'
 import CutNote from './cutting/CutNote.vue'
 import DayField from './DayField.vue'
+import FieldRows from './FieldRows.vue'
 import LengthField from './LengthField.vue'
 import LengthText from './LengthText.vue'
 import MoneyField from './MoneyField.vue'
@@ -224,5 +227,40 @@ describe('rows of sizes', () => {
     expect(shown.get('.wrong').text()).toBe('Sheet 2: width must be more than zero.')
     await shown.get('[aria-label="Remove sheet 2"]').trigger('click')
     expect(shown.emitted('remove')).toEqual([[1]])
+  })
+})
+
+describe('rows of fields from a table', () => {
+  const shownWith = (values: Partial<ValuesOf<typeof WISHES>> = {}) => mountSuspended(FieldRows, {
+    props: { table: WISHES, values: { ...naturalOf(WISHES, 'inch'), ...values }, units: 'inch', mark },
+  })
+
+  it('name every field, and show what it holds', async () => {
+    const shown = await shownWith({ mostPiles: 3, leastStrip: '3/4 in', offcutsFirst: true })
+    for (const { name } of Object.values(WISHES)) expect(shown.text()).toContain(name)
+    const values = shown.findAll('input').map(input => (input.element as HTMLInputElement).value)
+    expect([values.includes('3'), values.includes('3/4')]).toEqual([true, true])
+    expect((shown.get('input[type=checkbox]').element as HTMLInputElement).checked).toBe(true)
+  })
+
+  it('say which field was changed, and to what; an empty field sets no limit', async () => {
+    const shown = await shownWith({ mostPiles: 3 })
+    const field = (name: string) => {
+      const label = shown.findAll('label').find(label => label.text() === name)!
+      return shown.get(`[id="${label.attributes('for')}"]`)
+    }
+    await field('Most piles of strips waiting').setValue('')
+    await field('Most layouts of a paper').setValue('2')
+    await field('Narrowest strip').setValue('1/2')
+    expect(shown.emitted('change')).toEqual([
+      ['mostPiles', { mostPiles: null }], ['mostLayouts', { mostLayouts: 2 }], ['leastStrip', { leastStrip: '1/2 in' }],
+    ])
+  })
+
+  it('leave money and numbers as they are that cannot be empty', async () => {
+    const shown = await mountSuspended(FieldRows, { props: { table: PRICES, values: naturalOf(PRICES, 'inch'), currency: 'EUR' } })
+    expect(shown.text()).toContain('An hour of yours, EUR')
+    await shown.get('input[inputmode=decimal]').setValue('')
+    expect(shown.emitted('change')).toBeUndefined()
   })
 })

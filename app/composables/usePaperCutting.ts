@@ -5,14 +5,6 @@ import type { Batch, MiscutEntry, Priority } from '../../core/document'
 import type { Paper } from '../../core/paper'
 import type { PlannedPaper } from '../stores/planner'
 
-/** What counts most, as the maker reads it. */
-export const PRIORITY_WORDS: Record<Priority, string> = {
-  balanced: 'balanced',
-  sheets: 'fewest sheets',
-  easy: 'easy to cut',
-  money: 'least money',
-}
-
 /** The wishes and the progress for the cutting of one paper, every change one step back in the class. */
 export function usePaperCutting(paper: () => string) {
   const work = useClassStore()

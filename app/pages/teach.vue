@@ -95,40 +95,25 @@ useHead({ title: 'What could I teach? · Wakaru' })
       />
     </div>
     <div class="row wishes">
-      <LabelledField
-        input="teach-seats"
+      <NumberField
+        v-model="seats"
         label="Seats"
-      >
-        <NumberField
-          v-model="seats"
-          input-id="teach-seats"
-          :min="1"
-          :max="BOUNDS.seats"
-        />
-      </LabelledField>
-      <LabelledField
-        input="teach-spares"
+        :min="1"
+        :max="BOUNDS.seats"
+      />
+      <NumberField
+        v-model="spares"
         label="Spare bags"
-      >
-        <NumberField
-          v-model="spares"
-          input-id="teach-spares"
-          :min="0"
-          :max="BOUNDS.spares"
-        />
-      </LabelledField>
-      <LabelledField
-        input="teach-minutes"
+        :min="0"
+        :max="BOUNDS.spares"
+      />
+      <NumberField
+        v-model="wishes.minutes"
         label="Minutes of cutting"
-      >
-        <NumberField
-          v-model="wishes.minutes"
-          input-id="teach-minutes"
-          :min="1"
-          :max="BOUNDS.limit"
-          :blank="null"
-        />
-      </LabelledField>
+        :min="1"
+        :max="BOUNDS.limit"
+        :blank="null"
+      />
       <ChoiceField
         label="Envelope"
         :model-value="wishes.envelope || null"

@@ -1,11 +1,11 @@
-import { DEFAULT_PACE, DEFAULT_PRICES } from '../document'
+import { DEFAULT_PRICES, DEFAULT_TOOLS } from '../document'
 import { ZERO } from '../lengths'
 import { byKey } from '../lists'
 import type { CutNode, Demand, Layout, Problem, Supply, Work } from './plan'
 import { area, countsOf, isFresh, openedBy } from './plan'
 
 export const USUAL_WORK: Work = {
-  pace: DEFAULT_PACE, hour: DEFAULT_PRICES.hour, way: 'as it pays', piles: null, layouts: null, stages: null, strip: ZERO,
+  pace: DEFAULT_TOOLS.inch.pace, hour: DEFAULT_PRICES.hour, way: 'as it pays', piles: null, layouts: null, stages: null, strip: ZERO,
 }
 
 export const workOf = ({ work }: Pick<Problem, 'work'>): Work => work ?? USUAL_WORK

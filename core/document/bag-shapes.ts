@@ -1,7 +1,7 @@
 import 'reflect-metadata'
 import { Matches } from 'class-validator'
 import { BOUNDS } from './bounds'
-import { key, least, most, one, oneOf, whole, yesOrNo } from './shape-checks'
+import { having, key, least, most, one, oneOf, whole, yesOrNo } from './shape-checks'
 import type { RuleName } from './rules'
 import { RULE_NAMES } from './rules'
 import { IsFilledText, IsPaperChoice, IsPointers, IsText, IsWholeOrNull } from './validators'
@@ -36,12 +36,8 @@ export class RuleEntry {
   weight!: number
 }
 
-// Its fields are set up from the table, below.
-// eslint-disable-next-line @typescript-eslint/no-extraneous-class
-const ByRule = class {} as new () => Record<RuleName, RuleEntry>
-
 /** How prints of pools are shared out among the kits: by the rules of the table, each with its own hold. */
-export class SharingEntry extends ByRule {
+export class SharingEntry extends having<Record<RuleName, RuleEntry>>() {
   /** Bags beyond seats and spare ones, for people who choose on the day. */
   @most(BOUNDS.surplus) @least(0) @whole()
   surplus!: number

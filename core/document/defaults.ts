@@ -1,7 +1,8 @@
+import { LABELS, PACE, PREP_PACE, PRICES, THICKNESS, TOOLS, WISHES, naturalOf } from './fields'
 import { RULES, forRules } from './rules'
 import type { Units } from '../lengths'
 import type {
-  CardEntry, ClassDetails, ClassDocument, DressingEntry, GlueEntry, LabelsEntry, PaceEntry, PostEntry, PrepEntry, PricesEntry, SeatEntry,
+  CardEntry, ClassDetails, ClassDocument, DressingEntry, GlueEntry, LabelsEntry, PostEntry, PrepEntry, PricesEntry, SeatEntry,
   SharingEntry, StudioSettings,
   SupplyEntry, ToolsEntry, WishesEntry,
 } from './shapes'
@@ -9,14 +10,8 @@ import { isSame } from './patches'
 import { VERSION } from './version'
 import { ANY_SCRAP, POST_PROFILE, ROOM_PROFILE, isPool } from './vocabulary'
 
-/** Seconds: moving the fence and reading it twice, one stroke, taking up and squaring a stack, and what costs time beside that. */
-export const DEFAULT_PACE: PaceEntry = { setting: 25, stroke: 4, handling: 8, turning: 3, aside: 10, beside: 2, reading: 30 }
-
 /** Paper and time weighed in money, and nothing limited. */
-export const DEFAULT_WISHES: WishesEntry = {
-  priority: 'balanced', working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in',
-  offcutsFirst: false,
-}
+const DEFAULT_WISHES: WishesEntry = naturalOf(WISHES, 'inch')
 
 /** Livelier cards and bags that differ where that costs little; a sheet weighs 100. */
 export const DEFAULT_SHARING: SharingEntry = {
@@ -35,34 +30,10 @@ export const newSeat = (key: string): SeatEntry => ({
   key, name: '', colourways: {}, prints: {}, profile: '', leftHanded: false, online: false, paid: false, packed: false, notes: '',
 })
 
-export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = {
-  inch: {
-    trimmer: '12 in',
-    mark: '1/16 in',
-    board: '1/16 in',
-    smallestPiece: '1/2 in',
-    stack: 4,
-    squaring: '0 in',
-    offcutShort: '2 in',
-    offcutLong: '4 in',
-    kerf: '0 in',
-    pace: DEFAULT_PACE,
-  },
-  metric: {
-    trimmer: '310 mm',
-    mark: '1 mm',
-    board: '1 mm',
-    smallestPiece: '12 mm',
-    stack: 4,
-    squaring: '0 mm',
-    offcutShort: '50 mm',
-    offcutLong: '100 mm',
-    kerf: '0 mm',
-    pace: DEFAULT_PACE,
-  },
-}
+const toolsOf = (units: Units): ToolsEntry => ({ ...naturalOf(TOOLS, units), pace: naturalOf(PACE, units) })
+export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = { inch: toolsOf('inch'), metric: toolsOf('metric') }
 
-export const DEFAULT_PRICES: PricesEntry = { currency: 'EUR', hour: 1200, venue: 0, seat: 0, packs: 'share', offcuts: 'nothing' }
+export const DEFAULT_PRICES: PricesEntry = naturalOf(PRICES, 'inch')
 
 const supply = (entry: Pick<SupplyEntry, 'key' | 'name' | 'use' | 'pack' | 'price'> & Partial<SupplyEntry>): SupplyEntry => ({
   of: '', way: 'outline', onHand: 0, weight: 0, ...entry,
@@ -81,14 +52,7 @@ export const DEFAULT_SUPPLIES: SupplyEntry[] = [
 ]
 
 /** Labels that are halves of a sheet across and fifths of it down. */
-export const DEFAULT_LABELS: Record<Units, LabelsEntry> = {
-  inch: {
-    paper: 'LETTER', columns: 2, rows: 5, width: '4 in', height: '2 in', left: '1/4 in', top: '1/2 in', across: '0 in', down: '0 in',
-  },
-  metric: {
-    paper: 'A4', columns: 2, rows: 5, width: '105 mm', height: '57 mm', left: '0 mm', top: '6 mm', across: '0 mm', down: '0 mm',
-  },
-}
+export const DEFAULT_LABELS: Record<Units, LabelsEntry> = { inch: naturalOf(LABELS, 'inch'), metric: naturalOf(LABELS, 'metric') }
 
 /** The usual ways to make pieces ready. What a profile does not name is cut. */
 export const DEFAULT_PREP: PrepEntry = {
@@ -108,12 +72,11 @@ export const DEFAULT_PREP: PrepEntry = {
     },
     { key: 'own-stash', name: 'Own stash', levels: { base: 'scored', insert: 'scored', mat: 'brought' }, more: {}, adhesive: 'brought' },
   ],
-  pace: { score: 12, dieCut: 30, stamp: 25, assemble: 40, stick: 15, pack: 4 },
+  pace: naturalOf(PREP_PACE, 'inch'),
 }
 
 export const DEFAULT_POST: PostEntry = {
-  foam: '1.5 mm',
-  bulk: 1.25,
+  ...naturalOf(THICKNESS, 'inch'),
   envelopes: [
     { key: 'small', name: 'Small envelope', width: '4 3/8 in', height: '5 3/4 in' },
     { key: 'half-sheet', name: 'Half sheet envelope', width: '5 3/4 in', height: '8 3/4 in' },

@@ -1,5 +1,6 @@
 export * from './bounds'
 export * from './defaults'
+export * from './fields'
 export * from './keys'
 export * from './applying'
 export { PatchIndex, collisions } from './patch-index'

@@ -1,6 +1,8 @@
 import 'reflect-metadata'
 import { BOUNDS } from './bounds'
-import { key, least, listOf, most, number, one, oneOf } from './shape-checks'
+import { fieldsOf, namesOf, withFields } from './field-checks'
+import { PREP_PACE } from './fields'
+import { key, listOf, one, oneOf } from './shape-checks'
 import { IsCounts, IsFilledText, IsLevels, IsText } from './validators'
 import type { Adhesive, PrepLevel } from './vocabulary'
 import { ADHESIVES } from './vocabulary'
@@ -28,30 +30,8 @@ export class ProfileEntry {
   adhesive!: Adhesive
 }
 
-/** Seconds for what is done to pieces beside cutting. */
-export class PrepPaceEntry {
-  /** Each score. */
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  score!: number
-
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  dieCut!: number
-
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  stamp!: number
-
-  /** Putting one piece on. */
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  assemble!: number
-
-  /** Cutting the tape or counting the foam for one piece. */
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  stick!: number
-
-  /** Each piece into its bag. */
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  pack!: number
-}
+@withFields(PREP_PACE)
+export class PrepPaceEntry extends fieldsOf(PREP_PACE) {}
 
 export class PrepEntry {
   /** Key of the profile of a bag that has none of its own; empty for the one that is natural for how the class is held. */
@@ -61,6 +41,6 @@ export class PrepEntry {
   @listOf(() => ProfileEntry, 'profiles', BOUNDS.profiles)
   profiles!: ProfileEntry[]
 
-  @one(() => PrepPaceEntry, 'the seconds for score, dieCut, stamp, assemble, stick, pack')
+  @one(() => PrepPaceEntry, namesOf('the seconds for each action', PREP_PACE))
   pace!: PrepPaceEntry
 }

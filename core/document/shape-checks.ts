@@ -22,3 +22,8 @@ export const one = (of: () => new () => object, what: string) => together(IsOne(
 /** A list of entities, each checked by its own shape. */
 export const listOf = (of: () => new () => object, what: string, longest: number) =>
   together(IsListOf(what, longest), Type(of), Within(of), ValidateNested({ each: true }))
+
+// eslint-disable-next-line @typescript-eslint/no-extraneous-class -- what it has is declared in a table
+class Nothing {}
+/** A class for shapes whose properties are declared in a table, and set up from there. */
+export const having = <Properties>(): new () => Properties => Nothing as new () => Properties

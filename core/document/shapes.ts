@@ -4,20 +4,22 @@ import type { Units } from '../lengths'
 import { ColourwayEntry, SeatEntry, SharingEntry } from './bag-shapes'
 import { BOUNDS } from './bounds'
 import { DressingEntry } from './dressing-shapes'
+import { fieldsOf, namesOf, withFields } from './field-checks'
+import { LABELS, PACE, PRICES, THICKNESS, TOOLS, WISHES } from './fields'
 import { PrepEntry } from './prep-shapes'
 import { LabelsEntry, PricesEntry, ShoppingEntry, SupplyEntry } from './supply-shapes'
-import { key, least, listOf, most, number, one, oneOf, whole, yesOrNo } from './shape-checks'
+import { key, least, listOf, most, one, oneOf, whole, yesOrNo } from './shape-checks'
 import {
   IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice,
   IsParameterInputs, IsText, IsTimeOfDay, IsWholeOrNull,
 } from './validators'
 import { BATCH_FORMAT, VERSION } from './version'
 import type {
-  Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn, WayOfWorking,
+  Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn,
 } from './vocabulary'
 import {
   ANY_SCRAP, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, PRIORITIES, SUPPLY_KINDS, TURNS,
-  UNIT_SCHOOLS, WAYS_OF_WORKING,
+  UNIT_SCHOOLS,
 } from './vocabulary'
 
 export * from './bag-shapes'
@@ -108,97 +110,17 @@ export class CardEntry extends DressingEntry {
   envelope!: string
 }
 
-/** Seconds for each action at the trimmer. */
-export class PaceEntry {
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  setting!: number
+@withFields(PACE)
+export class PaceEntry extends fieldsOf(PACE) {}
 
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  stroke!: number
-
-  /** Taking up and squaring a stack; half of it where the stack is in hand still. */
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  handling!: number
-
-  /** A quarter turn of a stack. */
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  turning!: number
-
-  /** Putting a stack aside and finding it again. */
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  aside!: number
-
-  /** The same for each other stack that lies on the table. */
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  beside!: number
-
-  /** Reading a layout for the first time. */
-  @most(BOUNDS.seconds) @least(0) @number('seconds')
-  reading!: number
-}
-
-export class ToolsEntry {
-  /** Longest cut. */
-  @IsLengthText()
-  trimmer!: string
-
-  @IsLengthText()
-  mark!: string
-
-  /** Smallest mark of the scoring board. */
-  @IsLengthText()
-  board!: string
-
-  @IsLengthText({ zero: true })
-  smallestPiece!: string
-
-  @most(BOUNDS.stack) @least(1) @whole()
-  stack!: number
-
-  @IsLengthText({ zero: true })
-  squaring!: string
-
-  @IsLengthText()
-  offcutShort!: string
-
-  @IsLengthText()
-  offcutLong!: string
-
-  @IsLengthText({ zero: true })
-  kerf!: string
-
-  @one(() => PaceEntry, 'the seconds for each action: setting, stroke, handling, turning, aside, beside, reading')
+@withFields(TOOLS)
+export class ToolsEntry extends fieldsOf(TOOLS) {
+  @one(() => PaceEntry, namesOf('the seconds for each action', PACE))
   pace!: PaceEntry
 }
 
-/** What the cutting of a class is to be like. */
-export class WishesEntry {
-  @oneOf(PRIORITIES)
-  priority!: Priority
-
-  @oneOf(WAYS_OF_WORKING)
-  working!: WayOfWorking
-
-  /** Stacks of strips that may lie waiting on the table; `null` for as many as it pays. */
-  @IsWholeOrNull(BOUNDS.limit)
-  mostPiles!: number | null
-
-  /** Distinct layouts of a paper; `null` for any number. */
-  @IsWholeOrNull(BOUNDS.limit)
-  mostLayouts!: number | null
-
-  /** Times that the direction of the cuts may change within a sheet; `null` for any number. */
-  @IsWholeOrNull(BOUNDS.limit)
-  mostStages!: number | null
-
-  /** The narrowest strip that is to come off a sheet. */
-  @IsLengthText({ zero: true })
-  leastStrip!: string
-
-  /** Offcuts are used up before sheets are opened, even where that saves no sheet. */
-  @yesOrNo()
-  offcutsFirst!: boolean
-}
+@withFields(WISHES)
+export class WishesEntry extends fieldsOf(WISHES) {}
 
 /** A piece to cut by its size and how it may lie: pieces alike in that are cut as one. */
 export class PieceRef {
@@ -358,15 +280,8 @@ export class RateEntry {
 }
 
 /** What cards are posted in and for how much. Everything here can be changed; the figures it starts with are made up. */
-export class PostEntry {
-  /** Height of a foam pad. */
-  @IsLengthText({ zero: true })
-  foam!: string
-
-  /** Cubic centimetres per gram of paper: its thickness is weight times bulk. */
-  @most(BOUNDS.bulk.most) @least(BOUNDS.bulk.least) @number('cubic centimetres per gram')
-  bulk!: number
-
+@withFields(THICKNESS)
+export class PostEntry extends fieldsOf(THICKNESS) {
   @listOf(() => EnvelopeEntry, 'envelopes', BOUNDS.envelopes)
   envelopes!: EnvelopeEntry[]
 
@@ -464,7 +379,7 @@ export class StudioSettings {
   @one(() => SchoolTools, 'the tools of both schools')
   tools!: SchoolTools
 
-  @one(() => PricesEntry, 'the prices: currency, hour, venue, seat, packs, offcuts')
+  @one(() => PricesEntry, namesOf('the prices', PRICES))
   prices!: PricesEntry
 
   @one(() => PostEntry, 'the envelopes and rates')
@@ -524,20 +439,20 @@ export class ClassDocument {
   @one(() => ToolsEntry, 'the tools: trimmer, mark, …')
   tools!: ToolsEntry
 
-  @one(() => WishesEntry, 'the wishes: priority, working, mostPiles, mostLayouts, mostStages, leastStrip, offcutsFirst')
+  @one(() => WishesEntry, namesOf('the wishes', WISHES))
   wishes!: WishesEntry
 
   /** Wishes and progress for the cutting of single papers. */
   @listOf(() => CuttingEntry, 'wishes for single papers', BOUNDS.papers)
   cutting!: CuttingEntry[]
 
-  @one(() => PricesEntry, 'the prices: currency, hour, venue, seat, packs, offcuts')
+  @one(() => PricesEntry, namesOf('the prices', PRICES))
   prices!: PricesEntry
 
-  @one(() => PostEntry, 'the posting: foam, bulk, envelopes, rates')
+  @one(() => PostEntry, namesOf('the posting', THICKNESS, 'envelopes', 'rates'))
   post!: PostEntry
 
-  @one(() => LabelsEntry, 'the labels: paper, columns, rows, width, height, left, top, across, down')
+  @one(() => LabelsEntry, namesOf('the labels', LABELS))
   labels!: LabelsEntry
 }
 

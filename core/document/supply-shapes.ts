@@ -1,10 +1,11 @@
 import 'reflect-metadata'
-import { Matches } from 'class-validator'
 import { BOUNDS } from './bounds'
+import { fieldsOf, withFields } from './field-checks'
+import { LABELS, PRICES } from './fields'
 import { key, least, most, number, oneOf, whole } from './shape-checks'
-import { IsFilledText, IsLengthText, IsText } from './validators'
-import type { OffcutWorth, PackCount, PrinterPaper, ShoppingSort, StickingWay, SupplyUse } from './vocabulary'
-import { OFFCUT_WORTHS, PACK_COUNTS, PRINTER_PAPERS, SHOPPING_SORTS, STICKING_WAYS, SUPPLY_USES } from './vocabulary'
+import { IsFilledText, IsText } from './validators'
+import type { ShoppingSort, StickingWay, SupplyUse } from './vocabulary'
+import { SHOPPING_SORTS, STICKING_WAYS, SUPPLY_USES } from './vocabulary'
 
 /* Everything in a bag that is not paper, what the class costs, and what has been ordered. */
 
@@ -69,57 +70,8 @@ export class ShoppingEntry {
   ordered!: number
 }
 
-/** Labels on a sheet of them: so many across and down, their size, where the first one begins and what lies between them. */
-export class LabelsEntry {
-  @oneOf(PRINTER_PAPERS)
-  paper!: PrinterPaper
+@withFields(LABELS)
+export class LabelsEntry extends fieldsOf(LABELS) {}
 
-  @most(BOUNDS.labels) @least(1) @whole()
-  columns!: number
-
-  @most(BOUNDS.labels) @least(1) @whole()
-  rows!: number
-
-  @IsLengthText()
-  width!: string
-
-  @IsLengthText()
-  height!: string
-
-  @IsLengthText({ zero: true })
-  left!: string
-
-  @IsLengthText({ zero: true })
-  top!: string
-
-  @IsLengthText({ zero: true })
-  across!: string
-
-  @IsLengthText({ zero: true })
-  down!: string
-}
-
-export class PricesEntry {
-  @Matches(/^[A-Z]{3}$/, { message: 'is a currency code of three capital letters' })
-  currency!: string
-
-  /** Cents that an hour of the maker's is worth. */
-  @most(BOUNDS.cents) @least(0) @number('cents')
-  hour!: number
-
-  /** Cents for the room of one class. */
-  @most(BOUNDS.cents) @least(0) @number('cents')
-  venue!: number
-
-  /** Cents that a seat pays. */
-  @most(BOUNDS.cents) @least(0) @number('cents')
-  seat!: number
-
-  /** Whether packs count by what is used of them, or whole once they are opened. */
-  @oneOf(PACK_COUNTS)
-  packs!: PackCount
-
-  /** What is left of sheets is worth its share of them, or nothing. */
-  @oneOf(OFFCUT_WORTHS)
-  offcuts!: OffcutWorth
-}
+@withFields(PRICES)
+export class PricesEntry extends fieldsOf(PRICES) {}

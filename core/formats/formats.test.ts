@@ -283,6 +283,12 @@ describe('the published schema', () => {
     expect(published).toEqual(JSON.parse(execFileSync('node', ['scripts/wakaru.mjs', 'schema'], { encoding: 'utf8' })))
   })
 
+  it('says what its fields are called, as the page about them does', () => {
+    expect(published.$defs.WishesEntry.properties.leastStrip.description).toBe('Narrowest strip, that is to come off a sheet')
+    const page = readFileSync(new URL('../../docs/fields.md', import.meta.url), 'utf8')
+    expect(execFileSync('node', ['scripts/wakaru.mjs', 'fields'], { encoding: 'utf8' })).toBe(page)
+  })
+
   it('accepts every demo class and refuses a broken one', () => {
     const validate = new Ajv({ strict: false, validateFormats: false }).compile(published)
     for (const name of ['tide-and-lantern', 'paper-boats', 'first-frost']) {

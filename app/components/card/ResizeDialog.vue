@@ -51,20 +51,15 @@ function fit(key: string) {
       novalidate
       @submit.prevent="isReadable($event) && emit('take', changed, percent / 100)"
     >
-      <LabelledField
-        :input="`${id}-percent`"
+      <NumberField
         label="Percent of the size it has now"
-      >
-        <NumberField
-          :model-value="percent"
-          :input-id="`${id}-percent`"
-          :min="5"
-          :max="300"
-          :decimals="1"
-          suffix="%"
-          @update:model-value="$event !== null && (percent = $event)"
-        />
-      </LabelledField>
+        :model-value="percent"
+        :min="5"
+        :max="300"
+        :decimals="1"
+        suffix="%"
+        @update:model-value="$event !== null && (percent = $event)"
+      />
       <div class="field">
         <span
           :id="`${id}-envelope`"

@@ -77,21 +77,16 @@ const DELIVERY = [
         class="wrong"
       >The beginning {{ at('starts') }}.</span>
     </LabelledField>
-    <LabelledField
+    <NumberField
       v-for="[field, label, least, most] in NUMBERS"
       :key="field"
-      :input="`${id}-${field}`"
       :label="label"
-    >
-      <NumberField
-        :model-value="details[field]"
-        :input-id="`${id}-${field}`"
-        :min="least"
-        :max="most"
-        :wrong="at(field) && `${label} ${at(field)}.`"
-        @update:model-value="$event !== null && (details[field] = $event)"
-      />
-    </LabelledField>
+      :model-value="details[field]"
+      :min="least"
+      :max="most"
+      :wrong="at(field) && `${label} ${at(field)}.`"
+      @update:model-value="$event !== null && (details[field] = $event)"
+    />
     <div class="field">
       <label :for="`${id}-place`">Where</label>
       <InputText

@@ -81,7 +81,7 @@ const COLUMNS = [
             :model-value="row.spoiled"
             :min="0"
             :max="row.wanted + row.spoiled"
-            :label="`Spoiled of ${row.name}`"
+            :called="`Spoiled of ${row.name}`"
             @update:model-value="$event !== null && cutting.noteSpoiled(row.key, entry, $event)"
           />
         </template>
@@ -96,7 +96,7 @@ const COLUMNS = [
           :model-value="wrong.count"
           :min="1"
           :max="BOUNDS.onHand"
-          label="How many were cut wrong"
+          called="How many were cut wrong"
           @update:model-value="$event !== null && changeMiscut(at, { count: $event })"
         />
         <span>× {{ pieceOf(wrong) }} came out as</span>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PRIORITIES } from '../../../core/document'
+import { PRIORITIES, WISHES } from '../../../core/document'
 import type { Priority } from '../../../core/document'
 import { preferred, wholeMinutes } from '../../../core/cutting'
 import type { Measured } from '../../../core/cutting'
@@ -14,10 +14,9 @@ const money = useMoney()
 const choices = computed(() => entry.outcome?.choices ?? [])
 const chosen = computed(() => choices.value.findIndex(({ plan }) => plan === entry.outcome?.plan))
 const wish = computed(() => entry.own?.priority ?? work.batch.wishes.priority)
-const capital = (words: string) => words.replace(/^./, first => first.toUpperCase())
 const wishes = computed(() => PRIORITIES.map((priority) => {
   const choice = preferred(choices.value, priority)
-  return { priority, words: capital(PRIORITY_WORDS[priority]), choice, difference: differenceOf(choice, priority) }
+  return { priority, words: WISHES.priority.words[priority], choice, difference: differenceOf(choice, priority) }
 }))
 /** What a wish would change, in words. */
 function differenceOf(choice: Measured, priority: Priority): string {
@@ -84,7 +83,7 @@ function differenceOf(choice: Measured, priority: Priority): string {
       <Button
         link
         size="small"
-        :label="`As the class wants it (${PRIORITY_WORDS[work.batch.wishes.priority]})`"
+        :label="`As the class wants it (${WISHES.priority.words[work.batch.wishes.priority].toLowerCase()})`"
         @click="cutting.takeAsUsual()"
       />
     </p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { itemAt } from '../../../core/lists'
-import { BOUNDS } from '../../../core/document'
+import { BOUNDS, THICKNESS } from '../../../core/document'
 import type { Length, Units } from '../../../core/lengths'
 import type { EnvelopeEntry, PostEntry, RateEntry } from '../../../core/document'
 
@@ -68,27 +68,13 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
         Made-up rates to start from: put in what your post asks.
       </p>
       <div class="row">
-        <LengthField
-          label="Height of a foam pad"
-          :model-value="post.foam"
+        <FieldRows
+          :table="THICKNESS"
+          :values="post"
           :units="units"
           :mark="mark"
-          zero
-          @update:model-value="value => set('foam', all => void (all.foam = value))"
+          @change="(key, change) => set(key, all => void Object.assign(all, change))"
         />
-        <LabelledField
-          input="post-bulk"
-          label="Thickness for its weight (bulk), cm³ per gram"
-        >
-          <NumberField
-            input-id="post-bulk"
-            :model-value="post.bulk"
-            :min="BOUNDS.bulk.least"
-            :max="BOUNDS.bulk.most"
-            :decimals="2"
-            @update:model-value="value => value !== null && set('bulk', all => void (all.bulk = value))"
-          />
-        </LabelledField>
       </div>
       <fieldset
         v-for="(entry, index) in post.envelopes"
@@ -147,29 +133,19 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           :mark="mark"
           @update:model-value="rate(index, side.key, $event)"
         />
-        <LabelledField
-          :input="`rate-${index}-weight`"
+        <NumberField
           label="Grams"
-        >
-          <NumberField
-            :input-id="`rate-${index}-weight`"
-            :model-value="entry.weight"
-            :min="1"
-            :max="BOUNDS.grams"
-            @update:model-value="$event !== null && rate(index, 'weight', $event)"
-          />
-        </LabelledField>
-        <LabelledField
-          :input="`rate-${index}-price`"
+          :model-value="entry.weight"
+          :min="1"
+          :max="BOUNDS.grams"
+          @update:model-value="$event !== null && rate(index, 'weight', $event)"
+        />
+        <MoneyField
           :label="`Price, ${currency}`"
-        >
-          <MoneyField
-            :input-id="`rate-${index}-price`"
-            :model-value="entry.price"
-            :max="BOUNDS.cents"
-            @update:model-value="$event !== null && rate(index, 'price', $event)"
-          />
-        </LabelledField>
+          :model-value="entry.price"
+          :max="BOUNDS.cents"
+          @update:model-value="$event !== null && rate(index, 'price', $event)"
+        />
         <RemoveButton
           :label="`Remove ${entry.name}`"
           @click="set('remove rate', all => void all.rates.splice(index, 1))"

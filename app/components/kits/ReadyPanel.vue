@@ -3,8 +3,8 @@ import { LEVEL_WORDS, ROLE_NAMES, rolesOf, usualProfile } from '../../../core/ba
 import { taskMinutes, tasksOf } from '../../../core/kits'
 import type { Task } from '../../../core/kits'
 import { wholeMinutes } from '../../../core/cutting'
-import { ADHESIVES, BOUNDS, PREP_LEVELS } from '../../../core/document'
-import type { Adhesive, PrepEntry, PrepLevel, PrepPaceEntry, ProfileEntry } from '../../../core/document'
+import { ADHESIVES, BOUNDS, PREP_LEVELS, PREP_PACE } from '../../../core/document'
+import type { Adhesive, PrepEntry, PrepLevel, ProfileEntry } from '../../../core/document'
 
 /** How far pieces are made ready before they go into a bag, profile by profile, and what that gives to do. */
 const work = useClassStore()
@@ -23,10 +23,6 @@ const ADHESIVE_WORDS: Record<Adhesive, string> = {
   'brought': 'students bring it',
 }
 const STICKS = ADHESIVES.map(value => ({ value, label: ADHESIVE_WORDS[value] }))
-const PACE: { key: keyof PrepPaceEntry, label: string }[] = [
-  { key: 'score', label: 'A score' }, { key: 'dieCut', label: 'Die cutting' }, { key: 'stamp', label: 'Stamping' },
-  { key: 'assemble', label: 'Putting on' }, { key: 'stick', label: 'Tape for a piece' }, { key: 'pack', label: 'Packing a piece' },
-]
 const TASKS = [
   { key: 'name', head: 'To do', text: ({ name }: Task) => name },
   { key: 'what', head: 'What', text: ({ what }: Task) => what },
@@ -177,20 +173,15 @@ function remove() {
         More pieces in the bag to choose from{{ moreWords }}
       </summary>
       <div class="fields">
-        <LabelledField
+        <NumberField
           v-for="{ kind } in roles"
           :key="kind"
-          :input="`${id}-more-${kind}`"
           :label="ROLE_NAMES[kind]"
-        >
-          <NumberField
-            :input-id="`${id}-more-${kind}`"
-            :model-value="profile.more[kind] ?? 0"
-            :min="0"
-            :max="BOUNDS.more"
-            @update:model-value="$event !== null && more(kind, $event)"
-          />
-        </LabelledField>
+          :model-value="profile.more[kind] ?? 0"
+          :min="0"
+          :max="BOUNDS.more"
+          @update:model-value="$event !== null && more(kind, $event)"
+        />
       </div>
     </details>
     <p class="small quiet">
@@ -207,21 +198,11 @@ function remove() {
         Seconds for each
       </summary>
       <div class="fields">
-        <LabelledField
-          v-for="{ key, label } in PACE"
-          :key="key"
-          :input="`${id}-pace-${key}`"
-          :label="label"
-        >
-          <NumberField
-            :input-id="`${id}-pace-${key}`"
-            :model-value="prep.pace[key]"
-            :min="0"
-            :max="BOUNDS.seconds"
-            :decimals="1"
-            @update:model-value="$event !== null && edit(`pace ${key}`, prep => void (prep.pace[key] = $event))"
-          />
-        </LabelledField>
+        <FieldRows
+          :table="PREP_PACE"
+          :values="prep.pace"
+          @change="(key, change) => edit(`pace ${key}`, prep => void Object.assign(prep.pace, change))"
+        />
       </div>
     </details>
   </section>

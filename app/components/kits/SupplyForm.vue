@@ -16,7 +16,6 @@ const { supplies, units, currency, envelopes, mark, open = false } = defineProps
   open?: boolean
 }>()
 const emit = defineEmits<{ change: [what: string, change: (supplies: SupplyEntry[]) => void] }>()
-const id = useId()
 const USE_WORDS: Record<SupplyUse, string> = {
   'tape': 'tape', 'strong tape': 'strong tape', 'glue': 'wet glue', 'foam': 'foam', 'dot': 'glue dots',
   'thing': 'a thing, by the piece',
@@ -113,46 +112,31 @@ const AMOUNTS = [
             none="any"
             @update:model-value="set(at, 'envelope', { of: $event ?? '' })"
           />
-          <LabelledField
+          <NumberField
             v-for="amount in AMOUNTS"
             :key="amount.key"
-            :input="`${id}-${at}-${amount.key}`"
             :label="`${amount.label}, ${unitOf(supply)}`"
-          >
-            <NumberField
-              :input-id="`${id}-${at}-${amount.key}`"
-              :model-value="shown(supply, supply[amount.key])"
-              :min="amount.least"
-              :max="BOUNDS.onHand"
-              :decimals="3"
-              @update:model-value="$event !== null && set(at, amount.key, { [amount.key]: Number(($event * share(supply)).toFixed(4)) })"
-            />
-          </LabelledField>
-          <LabelledField
-            :input="`${id}-${at}-price`"
+            :model-value="shown(supply, supply[amount.key])"
+            :min="amount.least"
+            :max="BOUNDS.onHand"
+            :decimals="3"
+            @update:model-value="$event !== null && set(at, amount.key, { [amount.key]: Number(($event * share(supply)).toFixed(4)) })"
+          />
+          <MoneyField
             :label="`A pack costs, ${currency}`"
-          >
-            <MoneyField
-              :input-id="`${id}-${at}-price`"
-              :model-value="supply.price"
-              :max="BOUNDS.cents"
-              fine
-              @update:model-value="$event !== null && set(at, 'price', { price: $event })"
-            />
-          </LabelledField>
-          <LabelledField
-            :input="`${id}-${at}-weight`"
+            :model-value="supply.price"
+            :max="BOUNDS.cents"
+            fine
+            @update:model-value="$event !== null && set(at, 'price', { price: $event })"
+          />
+          <NumberField
             :label="measuredIn(supply.use) === 'length' ? `Grams a ${units === 'inch' ? 'yard' : 'metre'}` : 'Grams each'"
-          >
-            <NumberField
-              :input-id="`${id}-${at}-weight`"
-              :model-value="Number((supply.weight * share(supply)).toFixed(3))"
-              :min="0"
-              :max="BOUNDS.grams"
-              :decimals="3"
-              @update:model-value="$event !== null && set(at, 'weight', { weight: $event / share(supply) })"
-            />
-          </LabelledField>
+            :model-value="Number((supply.weight * share(supply)).toFixed(3))"
+            :min="0"
+            :max="BOUNDS.grams"
+            :decimals="3"
+            @update:model-value="$event !== null && set(at, 'weight', { weight: $event / share(supply) })"
+          />
         </div>
       </fieldset>
       <Button

@@ -84,7 +84,7 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
           :min="0"
           :max="BOUNDS.kits"
           :blank="null"
-          :label="`Kits in ${one.name}`"
+          :called="`Kits in ${one.name}`"
           @update:model-value="set(one.key, 'kits', way => void (way.kits = $event))"
         />
         <span class="small quiet">{{ one.kits === null ? `as wished: ${counts[at] ?? 0}` : count(counts[at] ?? 0, 'kit') }}</span>

@@ -126,19 +126,14 @@ async function save() {
             :allow-empty="false"
           />
         </fieldset>
-        <LabelledField
-          :input="`${id}-weight`"
+        <NumberField
           label="Weight, g/m²"
           :wrong="at('weight') && `The weight ${at('weight')}.`"
-        >
-          <NumberField
-            :model-value="draft.weight"
-            :input-id="`${id}-weight`"
-            :min="BOUNDS.weight.least"
-            :max="BOUNDS.weight.most"
-            @update:model-value="$event !== null && (draft.weight = $event)"
-          />
-        </LabelledField>
+          :model-value="draft.weight"
+          :min="BOUNDS.weight.least"
+          :max="BOUNDS.weight.most"
+          @update:model-value="$event !== null && (draft.weight = $event)"
+        />
         <div class="row look">
           <LabelledField
             :input="`${id}-colour`"
@@ -198,7 +193,7 @@ async function save() {
             <td>
               <NumberField
                 :model-value="row.onHand"
-                :label="`On hand of sheet ${index + 1}`"
+                :called="`On hand of sheet ${index + 1}`"
                 :min="0"
                 :max="BOUNDS.onHand"
                 @update:model-value="$event !== null && (row.onHand = $event)"
@@ -207,7 +202,7 @@ async function save() {
             <td>
               <MoneyField
                 v-model="row.price"
-                :label="`Price of sheet ${index + 1}`"
+                :called="`Price of sheet ${index + 1}`"
                 :max="BOUNDS.cents"
                 :blank="null"
               />
@@ -243,7 +238,7 @@ async function save() {
             <td>
               <NumberField
                 :model-value="row.count"
-                :label="`How many of offcut ${index + 1}`"
+                :called="`How many of offcut ${index + 1}`"
                 :min="1"
                 :max="BOUNDS.onHand"
                 @update:model-value="$event !== null && (row.count = $event)"

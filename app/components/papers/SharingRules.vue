@@ -54,7 +54,7 @@ function set(rule: RuleName, change: Partial<RuleEntry>) {
           :min="0"
           :max="BOUNDS.ruleWeight"
           class="weight"
-          :label="`Weight of: ${RULES[rule].name}`"
+          :called="`Weight of: ${RULES[rule].name}`"
           @update:model-value="set(rule, { weight: $event ?? 0 })"
         />
       </li>

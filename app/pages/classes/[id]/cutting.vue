@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { PRIORITIES } from '../../../../core/document'
-import type { Priority } from '../../../../core/document'
+import { WISHES } from '../../../../core/document'
 
 const work = useClassStore()
 const planner = usePlannerStore()
@@ -10,10 +9,7 @@ const router = useRouter()
 const chosen = computed(() => planner.papers.find(({ paper }) => paper.key === route.query.paper))
 const choose = (paper?: string) => router.replace({ query: paper ? { paper } : {} })
 
-const OPTIONS = PRIORITIES.map(value => ({ value, label: PRIORITY_WORDS[value].replace(/^./, first => first.toUpperCase()) }))
-function prefer(priority: Priority) {
-  work.edit('priority', document => void (document.wishes.priority = priority))
-}
+const { priority } = WISHES
 async function saveCuts() {
   const { cutsCsv } = await import('../../../../core/exports')
   saveText(await cutsCsv(work.batch, planner.outcomes), 'cuts.csv', 'text/csv')
@@ -43,20 +39,11 @@ async function saveCuts() {
         :chosen="chosen?.paper.key"
         @choose="choose"
       />
-      <LabelledField
-        input="priority"
-        label="What counts most"
-      >
-        <Select
-          label-id="priority"
-          aria-label="What counts most"
-          :model-value="work.batch.wishes.priority"
-          :options="OPTIONS"
-          option-value="value"
-          option-label="label"
-          @update:model-value="prefer"
-        />
-      </LabelledField>
+      <FieldRows
+        :table="{ priority }"
+        :values="work.batch.wishes"
+        @change="(_, change) => work.edit('priority', document => void Object.assign(document.wishes, change))"
+      />
       <WorkForm
         :wishes="work.batch.wishes"
         :units="work.units"

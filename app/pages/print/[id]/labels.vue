@@ -1,24 +1,16 @@
 <script setup lang="ts">
 import { packedBags } from '../../../../core/kits'
 import type { LabelsEntry } from '../../../../core/document'
-import { BOUNDS } from '../../../../core/document'
+import { LABELS } from '../../../../core/document'
 import { bagLabels, kitLabels, labelProblem, labelSheets } from '../../../../core/printed'
 
 /** Labels for bags or kits on sheets of any grid, in their real places. */
 definePageMeta({ layout: 'print' })
 const { work, missing, printOf, file } = usePrintedClass('Labels')
-const id = useId()
 const KINDS = [{ value: 'bags', label: 'Bags' }, { value: 'kits', label: 'Kits' }] as const
 const kind = ref<'bags' | 'kits'>('bags')
 const used = ref(0)
-const PAPERS = [{ value: 'LETTER', label: 'Letter' }, { value: 'A4', label: 'A4' }] as const
-const COUNTS = [{ key: 'columns', label: 'Across' }, { key: 'rows', label: 'Down' }] as const
-const LENGTHS = [
-  { key: 'width', label: 'Width', zero: false }, { key: 'height', label: 'Height', zero: false },
-  { key: 'left', label: 'From the left', zero: true },
-  { key: 'top', label: 'From the top', zero: true }, { key: 'across', label: 'Gap across', zero: true },
-  { key: 'down', label: 'Gap down', zero: true },
-] as const
+const { paper, ...GRID } = LABELS
 const grid = computed(() => work.batch.labels)
 const wrong = computed(() => labelProblem(grid.value))
 const bags = computed(() => packedBags(work.prepared))
@@ -28,8 +20,8 @@ const texts = computed(() => (kind.value === 'bags'
 const print = computed(() => ({
   ...printOf([]), paper: grid.value.paper, labels: wrong.value ? [] : labelSheets(grid.value, texts.value, used.value),
 }))
-const set = <K extends keyof LabelsEntry>(key: K, value: LabelsEntry[K]) =>
-  work.edit(`labels ${key}`, document => void (document.labels = { ...document.labels, [key]: value }))
+const set = (key: string, change: Partial<LabelsEntry>) =>
+  work.edit(`labels ${key}`, document => void Object.assign(document.labels, change))
 </script>
 
 <template>
@@ -45,7 +37,7 @@ const set = <K extends keyof LabelsEntry>(key: K, value: LabelsEntry[K]) =>
     :print="print"
     :file="file"
     :back="`/classes/${work.id}/kits`"
-    @update:paper="set('paper', $event)"
+    @update:paper="set('paper', { paper: $event })"
   >
     <SelectButton
       v-model="kind"
@@ -58,44 +50,22 @@ const set = <K extends keyof LabelsEntry>(key: K, value: LabelsEntry[K]) =>
     />
     <fieldset class="grid">
       <legend class="label small">
-        The sheet of labels ({{ PAPERS.find(({ value }) => value === grid.paper)?.label }})
+        The sheet of labels ({{ paper.words[grid.paper] }})
       </legend>
-      <LabelledField
-        v-for="{ key, label } in COUNTS"
-        :key="key"
-        :input="`${id}-${key}`"
-        :label="label"
-      >
-        <NumberField
-          :input-id="`${id}-${key}`"
-          :model-value="grid[key]"
-          :min="1"
-          :max="BOUNDS.labels"
-          @update:model-value="$event !== null && set(key, $event)"
-        />
-      </LabelledField>
-      <LengthField
-        v-for="{ key, label, zero } in LENGTHS"
-        :key="key"
-        :label="label"
-        :model-value="grid[key]"
+      <FieldRows
+        :table="GRID"
+        :values="grid"
         :units="work.units"
         :mark="work.prepared.cutter.mark"
-        :zero="zero"
-        @update:model-value="set(key, $event)"
+        @change="set"
       />
-      <LabelledField
-        :input="`${id}-used`"
+      <NumberField
         label="Used already"
-      >
-        <NumberField
-          :input-id="`${id}-used`"
-          :model-value="used"
-          :min="0"
-          :max="grid.columns * grid.rows - 1"
-          @update:model-value="$event !== null && (used = $event)"
-        />
-      </LabelledField>
+        :model-value="used"
+        :min="0"
+        :max="grid.columns * grid.rows - 1"
+        @update:model-value="$event !== null && (used = $event)"
+      />
     </fieldset>
     <p
       v-if="wrong"
