@@ -23,16 +23,18 @@ const set = (key: string, change: Partial<PricesEntry>) => emit('change', `price
         @change="set"
       />
     </div>
-    <FieldRows
-      :table="{ packs, offcuts }"
-      :values="prices"
-      @change="set"
-    />
+    <div class="stack">
+      <FieldRows
+        :table="{ packs, offcuts }"
+        :values="prices"
+        @change="set"
+      />
+    </div>
   </details>
 </template>
 
 <style scoped>
 summary { cursor: pointer; font-weight: 600; }
 .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr)); gap: 0.6rem; margin-top: 0.75rem; }
-.board > .field { margin-top: 0.6rem; }
+.stack { margin-top: 0.6rem; }
 </style>
