@@ -3,11 +3,12 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { Preparation } from '../../core/batch'
 import { prepare } from '../../core/batch'
-import type { Batch, CardEntry } from '../../core/document'
+import type { Batch, CardEntry, Patch } from '../../core/document'
+import { followed } from '../../core/document'
 import { useTrailing } from '../composables/useTrailing'
 import { refusalOf } from '../utils/refusal'
 import { forgetDraft, keepDraft, withDraft } from './drafts'
-import type { Sent } from './editing'
+import type { At, Sent } from './editing'
 import { useEditing } from './editing'
 import { newToken, useFeed } from './feed'
 import { usePapersStore } from './papers'
@@ -36,14 +37,22 @@ export const useClassStore = defineStore('class', () => {
     morePapers.value = answer.more
     return answer
   }
+  /** The class after what others have changed since a position; nothing where it has to be loaded. */
+  async function later(since: number, base: Batch): Promise<At<Batch> | undefined> {
+    const { position, patches } = await $fetch<{ position: number, patches: Patch[] | null }>(
+      `/api/classes/${id.value ?? 0}/changes`, { query: { since } })
+    const document = patches ? followed(base, patches) : undefined
+    return document && { position, document }
+  }
   /** Fetches a paper of the shelf that is not here yet. */
   async function bring(key: string) {
     if (document.value?.papers.some(paper => paper.key === key)) return
     wanted.add(key)
-    await editing.refresh()
+    await editing.refresh(true)
   }
   const editing = useEditing<Batch>({
     load: loadAgain,
+    later,
     save: (sent: Sent) =>
       $fetch<{ position: number }>('/api/edits', { method: 'POST', body: { ...sent, class: id.value ?? null }, retry: 0 }),
     keep: session => id.value === undefined || keepDraft(id.value, session),

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { ClassDocument, Session } from '../../core/document'
-import { applied, newClass, sessionOf } from '../../core/document'
+import type { ClassDocument, Patch, Session } from '../../core/document'
+import { applied, newClass, patchesBetween, sessionOf } from '../../core/document'
 import { refusalOf } from '../utils/refusal'
 import type { Sent } from './editing'
 import { useEditing } from './editing'
@@ -14,7 +14,25 @@ class MadeUpServer {
   /** What happens instead at the next saves. */
   troubles: (() => void)[] = []
 
-  load = async () => ({ position: this.position, document: structuredClone(this.document) })
+  loads = 0
+  load = async () => {
+    this.loads++
+    return { position: this.position, document: structuredClone(this.document) }
+  }
+
+  /** What has led to each position, as far as that is known. */
+  log = new Map<number, Patch[]>()
+  later = async (since: number, base: ClassDocument) => {
+    const steps = Array.from({ length: this.position - since }, (_, at) => this.log.get(since + at + 1))
+    if (steps.includes(undefined)) return undefined
+    try {
+      return { position: this.position, document: applied(base, structuredClone(steps.flatMap(patches => patches ?? []))) }
+    }
+    catch {
+      return undefined
+    }
+  }
+
   save = async (sent: Sent) => {
     this.sent.push(structuredClone(sent))
     const known = this.tokens.get(sent.token)
@@ -29,14 +47,16 @@ class MadeUpServer {
   take(sent: Sent) {
     this.document = applied(this.document, sent.patches)
     this.tokens.set(sent.token, ++this.position)
+    this.log.set(this.position, sent.patches)
     return { position: this.position }
   }
 
   /** Somebody else saves. */
   change(edit: (document: ClassDocument) => void) {
-    this.document = structuredClone(this.document)
+    const before = this.document
+    this.document = structuredClone(before)
     edit(this.document)
-    this.position += 1
+    this.log.set(++this.position, patchesBetween(before, this.document))
   }
 }
 
@@ -59,6 +79,7 @@ beforeEach(async () => {
   hasRoom = true
   editing = useEditing<ClassDocument>({
     load: server.load,
+    later: server.later,
     save: server.save,
     keep: session => ((kept = session), hasRoom),
     forget: () => (kept = undefined),
@@ -251,6 +272,28 @@ describe('somebody else', () => {
     expect([shown(), editing.blocked.value?.blocked]).toEqual(['Theirs', [['class', 'title']]])
   })
 
+  it('is followed change by change, and what I do meanwhile stays; the class is read anew only where that is not known', async () => {
+    const { loads } = server
+    for (let round = 0; round < 20; round++) {
+      // Some changes are heard of, some come between a save and its answer, and some of mine are still on their way.
+      server.change(document => void (document.class.seats = 10 + round))
+      rename(`Mine ${round}`, `title ${round}`)
+      if (round % 3 === 0) await editing.hear(server.position, true)
+      if (round % 2 === 0) await soon()
+      server.change(document => void (document.class.notes = `note ${round}`))
+      if (round % 5 === 0) await editing.hear(server.position, true)
+    }
+    await vi.advanceTimersByTimeAsync(10_000)
+    await editing.hear(server.position, true)
+    expect([editing.current.value, editing.state.value]).toEqual([server.document, 'saved'])
+    expect(server.document.class).toMatchObject({ title: 'Mine 19', seats: 29, notes: 'note 19' })
+    expect(server.loads).toBe(loads)
+    server.change(document => void (document.class.place = 'The boathouse'))
+    server.log.clear()
+    await editing.hear(server.position, true)
+    expect([editing.current.value?.class.place, server.loads]).toEqual(['The boathouse', loads + 1])
+  })
+
   it('who does nothing here only moves the position', async () => {
     await editing.hear(9, false)
     expect(editing.position.value).toBe(9)
@@ -267,6 +310,7 @@ describe('somebody else', () => {
     }
     editing = useEditing<ClassDocument>({
       load: () => server.load(),
+      later: async () => undefined,
       save: server.save,
       keep: () => true,
       forget: () => {},
@@ -291,6 +335,7 @@ describe('somebody else', () => {
     }
     editing = useEditing<ClassDocument>({
       load: () => server.load(),
+      later: async () => undefined,
       save: server.save,
       keep: () => true,
       forget: () => {},

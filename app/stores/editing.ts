@@ -18,9 +18,17 @@ export interface Sent {
   patches: Patch[]
 }
 
+/** A document as it is at a position. */
+export interface At<T> {
+  position: number
+  document: T
+}
+
 /** What the editing needs from outside: server, browser storage, clock. */
 export interface Door<T> {
-  load: () => Promise<{ position: number, document: T }>
+  load: () => Promise<At<T>>
+  /** The same for who has it as it was at a position; nothing where that is not known, and it has to be loaded. */
+  later: (since: number, base: T) => Promise<At<T> | undefined>
   save: (sent: Sent) => Promise<{ position: number }>
   /** Keeps what is not saved where it outlives a reload; answers whether there was room. */
   keep: (session: Session<T>) => boolean
@@ -182,10 +190,15 @@ export function useEditing<T extends object>(door: Door<T>) {
     changed()
   }
 
-  /** Takes in what the server has by now. */
-  async function refresh(): Promise<void> {
+  /**
+   * Takes in what the server has by now.
+   * @param whole reads all of it, also where it would do to ask what has changed
+   */
+  async function refresh(whole = false): Promise<void> {
     if (!session.value || sending || state.value === 'conflict') return
-    const fresh = await door.load().catch((error: unknown) => door.refusalOf(error))
+    const { base } = session.value
+    const fresh = await (whole ? door.load() : door.later(position.value, base).then(later => later ?? door.load()))
+      .catch((error: unknown) => door.refusalOf(error))
     // Closed, or something was sent meanwhile: its answer asks again.
     if (!session.value || sending) return
     if ('status' in fresh) {
@@ -202,7 +215,7 @@ export function useEditing<T extends object>(door: Door<T>) {
     }
     pause = PACE.retry
     // Something was saved meanwhile, and what was read is older than that.
-    if (fresh.position < position.value) return refresh()
+    if (fresh.position < position.value) return refresh(whole)
     takeIn(fresh)
   }
 

@@ -1,6 +1,7 @@
 export * from './bounds'
 export * from './defaults'
 export * from './fields'
+export * from './followed'
 export * from './keys'
 export * from './applying'
 export { PatchIndex, collisions } from './patch-index'

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it, vi } from 'vitest'
-import { DEFAULT_SETTINGS } from '../../core/document'
+import { DEFAULT_SETTINGS, VERSION } from '../../core/document'
 import { Settings } from '../database/models'
 import { migrations } from '../database/migrations'
 import { databaseOfFile } from '../database/testing'
@@ -18,6 +18,7 @@ describe('the settings of a studio', () => {
     expect(await readSettings()).toEqual({ position: 0, settings: DEFAULT_SETTINGS })
     expect(await keep(0, 'CAD')).toBe(1)
     expect(await readSettings()).toMatchObject({ position: 1, settings: { prices: { currency: 'CAD' } } })
+    expect((await Settings.findByPk(1))?.document).toMatchObject({ version: VERSION })
   })
 
   it('are not overwritten by a window that does not know of a change, not even at the same moment', async () => {

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import type { SettingsChange, StudioSettings } from '../../core/document'
-import { DEFAULT_SETTINGS } from '../../core/document'
+import { DEFAULT_SETTINGS, VERSION } from '../../core/document'
 import { openSettings } from '../../core/document/open'
 import { Settings, Studio } from '../database/models'
 import { refusal } from './door'
@@ -39,6 +39,6 @@ export async function keepSettings({ since, settings, anew }: SettingsChange, tr
     const id = await Settings.count({ transaction }) + 1
     if (row) await Settings.create({ id, document: row.document, position: since }, { transaction })
   }
-  await Settings.upsert({ id: 1, document: settings, position: since + 1 }, { transaction })
+  await Settings.upsert({ id: 1, document: { version: VERSION, ...settings }, position: since + 1 }, { transaction })
   return since + 1
 }

@@ -93,3 +93,9 @@ export class WithPapersShape {
   @IsText(4000)
   with = ''
 }
+
+/** The position of the last change that a window knows of. */
+export class SinceShape {
+  @Matches(/^\d{1,15}$/, { message: 'is the position that was read' })
+  since!: string
+}

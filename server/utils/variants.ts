@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize'
 import type { Problem, DressingEntry } from '../../core/document'
-import { NO_DRESSING } from '../../core/document'
+import { NO_DRESSING, VERSION } from '../../core/document'
 import { openDressing } from '../../core/document/open'
 import { foldById, inputProblems } from '../../core/folds'
 import { Studio, Variant } from '../database/models'
@@ -36,5 +36,5 @@ export function readVariant({ fold: foldId, units, parameters, dressing: put }: 
 export async function keepVariant({ name, fold, units, parameters }: VariantShape, dressing: DressingEntry, transaction: Transaction) {
   await Studio.findByPk(1, { transaction, lock: transaction.LOCK.UPDATE })
   if ((await Variant.count({ transaction })) >= MOST) throw refusal(422, `There are ${MOST} variants; remove one first.`)
-  return (await Variant.create({ name, fold, units, parameters, dressing }, { transaction })).id
+  return (await Variant.create({ name, fold, units, parameters, dressing: { version: VERSION, ...dressing } }, { transaction })).id
 }

@@ -7,11 +7,16 @@ import * as from5 from './from-5'
 import * as from6 from './from-6'
 import * as from7 from './from-7'
 import * as from8 from './from-8'
+import * as fromNone from './from-none'
 
 type Data = Record<string, unknown>
 
-/** One step for each older version, by the version it starts from: pure, and frozen once it has been published. */
-const STEPS: Record<number, { class: (document: Data) => Data, paper: (paper: Data) => Data }> = {
+/** What is kept: a class (alone or with its papers), a paper, the settings of a studio, what is put on a card. */
+export type Kind = 'class' | 'paper' | 'settings' | 'dressing'
+type Step = (data: Data) => Data
+
+/** One step for each older version and kind, by the version it starts from: pure, and frozen once it has been published. */
+const STEPS: Record<number, Partial<Record<Kind, Step>>> = {
   1: { class: from1.upgradeClass, paper: from1.upgradePaper },
   2: { class: from2.upgradeClass, paper: from2.upgradePaper },
   3: { class: from3.upgradeClass, paper: from3.upgradePaper },
@@ -22,17 +27,9 @@ const STEPS: Record<number, { class: (document: Data) => Data, paper: (paper: Da
   8: { class: from8.upgradeClass, paper: from8.upgradePaper },
 }
 
-/** The settings of a studio, which have no version: tools and prices that do not say what came later, and no supplies. */
-export function upgradedSettings(data: unknown): unknown {
-  if (!isData(data) || !isData(data.tools)) return data
-  const tools = Object.entries(data.tools).map(([units, tools]) => [units, from4.upgradeTools(from2.upgradeTools(tools))])
-  const settings = { ...data, tools: Object.fromEntries(tools) }
-  if ('supplies' in data) return { ...settings, supplies: from8.upgradeSupplies(data.supplies) }
-  const prices = from4.upgradePrices(data.prices)
-  return { ...settings, prices: from7.upgradePrices(prices), supplies: from7.suppliesIn(prices) }
-}
-
-const isData = (value: unknown): value is Data => typeof value === 'object' && value !== null && !Array.isArray(value)
+/** Kinds that had no version before this one. What is older says by itself what it knows, and is brought here by one step. */
+const VERSIONED_SINCE = 9
+const UNVERSIONED: Partial<Record<Kind, Step>> = { settings: fromNone.upgradeSettings, dressing: fromNone.upgradeDressing }
 
 /** What has no version is of the first one, which did not write it down. */
 const versionOf = ({ version = 1 }: Data): unknown => version
@@ -41,15 +38,15 @@ const versionOf = ({ version = 1 }: Data): unknown => version
 export const isKnownVersion = (version: unknown): boolean => version === VERSION || (typeof version === 'number' && version in STEPS)
 
 /**
- * Brings a document to the newest version, step by step. It is checked afterwards, so a
- * step passes on what it does not understand.
+ * Brings what is kept to the newest version, step by step. It is checked afterwards, so a step passes on what it does not understand.
  */
-export function upgraded(kind: 'class' | 'paper', data: Data): Data {
-  let document = data
-  for (let version = versionOf(data); version !== VERSION; version = Number(version) + 1) {
-    const step = STEPS[Number(version)]
-    if (!step) return document
-    document = { ...step[kind](document), version: Number(version) + 1 }
+export function upgraded(kind: Kind, data: Data): Data {
+  const first = data.version === undefined ? UNVERSIONED[kind] : undefined
+  let document = first ? { ...first(data), version: VERSIONED_SINCE } : data
+  for (let version = versionOf(document); version !== VERSION; version = Number(version) + 1) {
+    const steps = STEPS[Number(version)]
+    if (!steps) return document
+    document = { ...(steps[kind]?.(document) ?? document), version: Number(version) + 1 }
   }
   return document
 }

@@ -5,7 +5,7 @@ import { planAll } from '../../plans'
 import type { Batch } from '..'
 import { DEFAULT_SETTINGS, VERSION } from '..'
 import { readBatch } from '../../formats'
-import { openDocument, openPaper, openSettings } from '../open'
+import { openDocument, openDressing, openPaper, openSettings } from '../open'
 
 type Data = ReturnType<typeof JSON.parse>
 const fixture = (name: string): Data => JSON.parse(readFileSync(new URL(`fixtures/${name}.json`, import.meta.url), 'utf8'))
@@ -257,5 +257,29 @@ describe('the step from version 1', () => {
     }
     expect(openDocument({ version: 99 })).toMatchObject({ ok: false, problems: [{ path: 'version' }] })
     expect(openPaper({ version: 1, stocks: 7 })).toMatchObject({ ok: false })
+  })
+})
+
+describe('settings and what is put on a card', () => {
+  it('have a version since the ninth, and are read like everything else', () => {
+    expect(openSettings({ version: VERSION, ...DEFAULT_SETTINGS })).toEqual({ ok: true, value: DEFAULT_SETTINGS })
+    const bare = { faces: [], free: [], parts: [] }
+    expect(openDressing({ version: VERSION, ...bare })).toEqual({ ok: true, value: bare })
+    for (const version of [0, VERSION + 1, '9']) {
+      expect(openSettings({ version, ...DEFAULT_SETTINGS })).toMatchObject({ ok: false, problems: [{ path: 'version' }] })
+      expect(openDressing({ version, faces: [] })).toMatchObject({ ok: false, problems: [{ path: 'version' }] })
+    }
+  })
+
+  it('are completed only where they are from before', () => {
+    const free = { key: 'sun', kind: 'figure', name: 'Sun', shape: 'rectangle', width: '1 in', height: '1 in', corner: '0 in', outline: '',
+      ring: '0 in', count: 1, face: '', left: '0 in', bottom: '0 in', turn: 0, hold: 'tape', printTop: 'any' }
+    const read = openDressing({ free: [free] })
+    expect(read.ok ? [] : read.problems.map(({ path }) => path)).not.toContain('free[0].glue')
+    const now = openDressing({ version: VERSION, faces: [], free: [free], parts: [] })
+    expect(now.ok ? [] : now.problems.map(({ path }) => path)).toContain('free[0].glue')
+    expect(openDressing({ faces: [{ key: 'a', layers: 'none' }] })).toMatchObject({ ok: false })
+    expect(openDressing({ faces: [{ key: 'base--left--outside', stamped: false, layers: [] }] }))
+      .toMatchObject({ ok: true, value: { faces: [{ message: false }], free: [], parts: [] } })
   })
 })

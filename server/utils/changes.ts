@@ -1,0 +1,29 @@
+import { Op, col, fn } from 'sequelize'
+import type { Transaction } from 'sequelize'
+import type { Patch } from '../../core/document'
+import { Change, Studio, StudioClass } from '../database/models'
+import { GONE } from './classes'
+import { refusal } from './door'
+import { KEPT } from './recorded'
+
+/** Characters of changes beyond which it is less to read the class anew. */
+const MOST = 200_000
+
+/**
+ * What has been changed of a class and of any papers since a position, in order; `null` where the class has to be read anew: too much
+ * was missed, or something was put there as a whole.
+ */
+export async function changesSince(id: number, since: number, transaction: Transaction): Promise<Patch[] | null> {
+  if (await StudioClass.count({ where: { id }, transaction }) === 0) throw refusal(404, GONE)
+  const studio = await Studio.findByPk(1, { transaction })
+  const position = Number(studio?.position ?? 0)
+  if (since < position - KEPT || since > position) return null
+  const where = { position: { [Op.gt]: since }, [Op.or]: [{ entity: 'class', entityKey: String(id) }, { entity: 'paper' }] }
+  const [{ size } = { size: 0 }] = await Change.findAll({
+    attributes: [[fn('SUM', fn('LENGTH', col('patches'))), 'size']], where, transaction, raw: true,
+  }) as unknown as { size: number | null }[]
+  if (Number(size ?? 0) > MOST) return null
+  const changes = await Change.findAll({ where, order: ['position', 'entity', 'entityKey'], transaction })
+  // Of what was imported or brought back it is only known that it is there.
+  return changes.some(({ patches }) => patches.length === 0) ? null : changes.flatMap(({ patches }) => patches)
+}
