@@ -1,9 +1,9 @@
 import Table from 'cli-table3'
 import { prepare } from '../core/batch'
 import { paperedCard } from '../core/batch/testing'
-import type { Measured, Plan, Problem, Solve } from '../core/cutting'
+import type { MeasuredPlan, Plan, CuttingProblem, Solve } from '../core/cutting'
 import {
-  byHand, keyedLayouts, measured, planPaper, preferred, sequenceViolations, sheetsOf, spendingOf, verifyPlan,
+  byHand, keyedLayouts, measured, planPaper, preferred, sequenceViolations, freshSheets, spendingOf, verifyPlan,
 } from '../core/cutting'
 import type { Batch } from '../core/document'
 import { newClass } from '../core/document'
@@ -22,7 +22,7 @@ import { median, ms, of } from './measure'
 const CARDS = FOLDS.filter(({ id }) => !['own-strip', 'plain-card'].includes(id))
 
 /** A class with one to four cards of the catalogue, all on one paper. */
-function classProblem(roll: ReturnType<typeof dice>): { name: string, problem: Problem } | undefined {
+function classProblem(roll: ReturnType<typeof dice>): { name: string, problem: CuttingProblem } | undefined {
   const units = roll(0, 1) === 0 ? 'inch' : 'metric'
   const [cards, kits] = [roll(1, 4), itemAt([8, 14, 20, 32], roll(0, 3))]
   const paper: Batch['papers'][number] = {
@@ -48,12 +48,12 @@ function classProblem(roll: ReturnType<typeof dice>): { name: string, problem: P
 
 interface Weighed {
   name: string
-  balanced: Measured
-  easy: Measured
-  fewest: Measured
-  hand: Measured
+  balanced: MeasuredPlan
+  easy: MeasuredPlan
+  fewest: MeasuredPlan
+  hand: MeasuredPlan
   /** The fewest sheets, found with no thought for layouts and settings. */
-  sheetsAlone: Measured
+  sheetsAlone: MeasuredPlan
   bound: number
   /** Milliseconds until the first plan, the balanced one, and all of them. */
   first: number
@@ -61,7 +61,7 @@ interface Weighed {
   all: number
 }
 
-function weighed(name: string, problem: Problem, solve: Solve): Weighed {
+function weighed(name: string, problem: CuttingProblem, solve: Solve): Weighed {
   const start = performance.now()
   const search = planPaper(problem, solve)
   let [first, settled] = [0, 0]
@@ -78,14 +78,14 @@ function weighed(name: string, problem: Problem, solve: Solve): Weighed {
     const wrong = all.flatMap(({ plan, steps }) => [...verifyPlan(plan, problem), ...sequenceViolations(steps, plan, problem)])
     if (wrong.length > 0) throw new Error(`${name}: ${wrong[0]}`)
     const layouts = keyedLayouts(byHand(problem, problem.demands))
-    const sheets = sheetsOf(layouts, problem.supplies)
+    const sheets = freshSheets(layouts, problem.supplies)
     const hand = measured(
       { layouts, sheets, unplaced: [], bound: 0, yield: 0, spending: spendingOf(layouts, problem.supplies) },
       problem,
     )
     const sheetsAlone = measured(alone ?? itemAt(all, 0).plan, problem)
     const [balanced, easy, fewest] = (['balanced', 'easy', 'sheets'] as const).map(wish => preferred(all, wish)) as
-      [Measured, Measured, Measured]
+      [MeasuredPlan, MeasuredPlan, MeasuredPlan]
     return { name, balanced, easy, fewest, hand, sheetsAlone, bound: value[0].bound, first, settled: settled || now, all: now }
   }
 }
@@ -102,7 +102,8 @@ export function classBatches(solve: Solve, number: number): string {
     head: ['Class', 'Plan', 'Sheets', 'Bound', 'Layouts', 'Settings', 'Steps', 'Piles', 'Minutes', 'Costs', 'of by hand'],
     style: { head: [], border: [] },
   })
-  const sum = (wish: (one: Weighed) => Measured, of: (plan: Measured) => number) => all.reduce((total, one) => total + of(wish(one)), 0)
+  const sum = (wish: (one: Weighed) => MeasuredPlan, of: (plan: MeasuredPlan) => number) =>
+    all.reduce((total, one) => total + of(wish(one)), 0)
   const PLANS = [
     ['balanced', (one: Weighed) => one.balanced], ['easy to cut', (one: Weighed) => one.easy],
     ['fewest sheets', (one: Weighed) => one.fewest], ['sheets alone', (one: Weighed) => one.sheetsAlone],

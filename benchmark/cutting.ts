@@ -4,7 +4,7 @@ import Table from 'cli-table3'
 import { prepare } from '../core/batch'
 import { kitProblems } from '../core/plans'
 import { paperedCard } from '../core/batch/testing'
-import type { Cutter, Plan, Problem, Solve } from '../core/cutting'
+import type { Cutter, Plan, CuttingProblem, Solve } from '../core/cutting'
 import { measured, planPaper, sequenceViolations, verifyPlan } from '../core/cutting'
 import { foldById } from '../core/folds'
 import { inches, lengthFrom, millimetres, nanometres } from '../core/lengths'
@@ -42,7 +42,7 @@ interface Solved {
 }
 
 /** Plans one problem to its end, checks the plan and its sequence, and lets the rivals try. */
-function solved(name: string, problem: Problem, solve: Solve): Solved {
+function solved(name: string, problem: CuttingProblem, solve: Solve): Solved {
   const start = performance.now()
   const search = planPaper(problem, solve)
   let [first, settled, seen] = [0, 0, '']
@@ -173,7 +173,7 @@ export function craftBatches(solve: Solve): string {
   return report('Craft batches: ten cards of the catalogue, one paper each, pieces turned as they like.', rows)
 }
 
-function cardProblem(id: string, units: Units, kits: number, width: Length, height: Length): Problem | undefined {
+function cardProblem(id: string, units: Units, kits: number, width: Length, height: Length): CuttingProblem | undefined {
   const paper = {
     key: 'paper',
     name: 'Paper',

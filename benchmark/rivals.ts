@@ -1,8 +1,8 @@
 import { MaxRectsPacker } from 'maxrects-packer'
-import type { Problem } from '../core/cutting'
+import type { CuttingProblem } from '../core/cutting'
 
 /** Every piece of a problem by itself, largest first, on the one sheet format it has. */
-const piecesOf = ({ demands }: Problem) =>
+const piecesOf = ({ demands }: CuttingProblem) =>
   demands.flatMap(({ width, height, quantity, turn }) => Array.from({ length: quantity }, () => ({ width, height, turn })))
 
 /**
@@ -10,8 +10,8 @@ const piecesOf = ({ demands }: Problem) =>
  * strip of any sheet that has room, a new strip, or a new sheet. It is how a careful maker
  * plans by hand, and every plan of it can be cut.
  */
-export function firstFitStrips(problem: Problem): number {
-  const [{ width, height }] = problem.supplies as [Problem['supplies'][number]]
+export function firstFitStrips(problem: CuttingProblem): number {
+  const [{ width, height }] = problem.supplies as [CuttingProblem['supplies'][number]]
   const upright = piecesOf(problem)
     .map(piece =>
       piece.turn === 'either' && piece.width > piece.height && piece.width <= height
@@ -36,8 +36,8 @@ export function firstFitStrips(problem: Problem): number {
 }
 
 /** A general rectangle-packing library, free of the rule that cuts go right across. */
-export function packingLibrary(problem: Problem): number {
-  const [{ width, height }] = problem.supplies as [Problem['supplies'][number]]
+export function packingLibrary(problem: CuttingProblem): number {
+  const [{ width, height }] = problem.supplies as [CuttingProblem['supplies'][number]]
   const rotate = problem.demands.every(({ turn }) => turn === 'either')
   const packer = new MaxRectsPacker(width, height, 0, { smart: false, pot: false, square: false, allowRotation: rotate })
   packer.addArray(piecesOf(problem).map(({ width, height }) => ({ width, height })) as never[])

@@ -2,7 +2,7 @@ import type { Preparation } from '../core/batch'
 import type { ShoppingLine, Purchase, Usage } from '../core/kits'
 import { readyInWords, stripInWords, stripName } from '../core/batch'
 import { planAll, prepareShared } from '../core/plans'
-import { cardsIn, findingsOf, kitsOfBatch, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, piecesIn, purchaseName, shoppingList, stopsIn, suppliesFor, tasksOf, amountInWords } from '../core/kits'
+import { cardsIn, findingsOf, kitsOfBatch, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, piecesInBag, purchaseName, shoppingList, stopsIn, suppliesFor, tasksOf, amountInWords } from '../core/kits'
 import type { Batch } from '../core/document'
 import { wholeMinutes } from '../core/cutting'
 import type { Solve } from '../core/cutting'
@@ -72,7 +72,7 @@ export function kitsReport(batch: Batch, solve: Solve): Report {
         label,
         profile.name,
         cardsIn({ kits }) || '–',
-        piecesIn({ kits }),
+        piecesInBag({ kits }),
       ]),
     ),
     ...stripLines(preparation),

@@ -1,4 +1,4 @@
-import type { BenchStep, Plan, Problem } from '../core/cutting'
+import type { BenchStep, Plan, CuttingProblem } from '../core/cutting'
 import { sequenceViolations, verifyPlan } from '../core/cutting'
 import type { WrittenSharing } from '../core/sharing'
 import { sharingViolations } from '../core/sharing'
@@ -6,7 +6,7 @@ import type { Report } from './reports'
 
 interface PlannedPaper {
   paper: string
-  problem: Problem
+  problem: CuttingProblem
   plan: Plan
   steps: BenchStep[]
 }

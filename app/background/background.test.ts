@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Plan, Problem } from '../../core/cutting'
+import type { Plan, CuttingProblem } from '../../core/cutting'
 import { planPaper, plansFor, problemKey } from '../../core/cutting'
 import { inches } from '../../core/lengths'
 import { Background } from './background'
@@ -7,11 +7,11 @@ import { isBetterPlan } from './better'
 import type { Memory } from './memory'
 import { MadeUpWorker, madeUp } from './testing'
 
-const firstPlan = (problem: Problem): Plan[] => {
+const firstPlan = (problem: CuttingProblem): Plan[] => {
   const first = planPaper(problem).next()
   return first.done ? first.value : [first.value.plan]
 }
-const problem = (quantity: number): Problem => ({
+const problem = (quantity: number): CuttingProblem => ({
   demands: [{ key: 'base', name: 'Base', width: inches(4), height: inches(5), quantity, turn: 'either' }],
   supplies: [{ key: 'letter', kind: 'sheet', width: inches(8.5), height: inches(11), onHand: 50, price: 40 }],
   cutter: {
@@ -31,7 +31,7 @@ const key = (quantity: number) => wanted(quantity)[0]!.key
 
 let planning: Background<'plan'>
 let changes: number
-const begin = (memory?: Memory<Problem, Plan[]>) => {
+const begin = (memory?: Memory<CuttingProblem, Plan[]>) => {
   planning = new Background('plan', { start: MadeUpWorker.start, changed: () => changes++, takesOver: isBetterPlan, memory })
 }
 const worker = (at = 0) => madeUp<'plan'>(at)

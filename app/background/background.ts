@@ -3,7 +3,7 @@ import type { Job, JobEvent } from './job'
 import { WAITING, isOpen, next } from './job'
 import type { Memory } from './memory'
 import type { Remote, Start } from './remote'
-import type { Keyed, Said, SearchName, Searches } from './searches'
+import type { Keyed, WorkerAnswer, SearchName, Searches } from './searches'
 
 /** Jobs that are not on screen, but may come back by a step back. */
 const REMEMBERED = 200
@@ -146,7 +146,7 @@ export class Background<Name extends SearchName> {
     return started
   }
 
-  private hear(said: Said<Searches[Name]['answer']>): void {
+  private hear(said: WorkerAnswer<Searches[Name]['answer']>): void {
     if (said.order !== this.order) return
     if (said.kind !== 'progress') this.outstanding.delete(said.key)
     if (said.kind === 'done') this.options.memory?.keep(said.key, said.answer)

@@ -1,14 +1,14 @@
-import type { Plan, Problem } from '../../core/cutting'
+import type { Plan, CuttingProblem } from '../../core/cutting'
 import { before, contentOf } from '../../core/cutting'
 import type { Sharing } from '../../core/sharing'
 
 /** Whether plans take the place of those before: their best one is another one, which leaves out no more and takes no more paper. */
-export function isBetterPlan([next]: Plan[], [best]: Plan[], { objective }: Problem): boolean {
+export function isBetterPlan([next]: Plan[], [best]: Plan[], { objective }: CuttingProblem): boolean {
   if (!next || !best) return next !== undefined
   return !isSamePlan(next, best) && !isWorse(next, best, objective)
 }
 
-function isWorse(one: Plan, other: Plan, objective: Problem['objective']): boolean {
+function isWorse(one: Plan, other: Plan, objective: CuttingProblem['objective']): boolean {
   const rank = ({ unplaced, sheets, spending }: Plan) => [
     unplaced.reduce((sum, { quantity }) => sum + quantity, 0), ...(objective === 'money' ? [spending, sheets] : [sheets, spending]),
   ]

@@ -1,4 +1,4 @@
-import type { Step } from './searches'
+import type { SearchStep } from './searches'
 
 /**
  * The search for an answer to one problem. `waiting`: it was asked for. `running`: answers are coming. `settled`: nothing better is
@@ -18,7 +18,7 @@ export interface Job<Answer> {
 }
 
 export type JobEvent<Answer>
-  = | { kind: 'progress' } & Step<Answer>
+  = | { kind: 'progress' } & SearchStep<Answer>
     | { kind: 'done', answer: Answer }
     | { kind: 'failed', reason: string }
     | { kind: 'stop' }

@@ -1,4 +1,4 @@
-import type { Plan, Problem } from '../../core/cutting'
+import type { Plan, CuttingProblem } from '../../core/cutting'
 import { keptPlans, keptSharing } from '../../core/kept'
 import type { Sharing, SharingProblem } from '../../core/sharing'
 import { memoryOf } from './kept'
@@ -7,7 +7,7 @@ import { browserShelf, studioShelf } from './shelves'
 
 /** What is remembered of plans and of sharings. */
 export interface Memories {
-  plans: Memory<Problem, Plan[]>
+  plans: Memory<CuttingProblem, Plan[]>
   sharings: Memory<SharingProblem, Sharing>
 }
 

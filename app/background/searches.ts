@@ -1,5 +1,5 @@
 import type { KitProblem } from '../../core/plans'
-import type { KitsFrom, Plan, Problem } from '../../core/cutting'
+import type { KitsFrom, Plan, CuttingProblem } from '../../core/cutting'
 import type { Batch } from '../../core/document'
 import type { Suggestion, TeachWishes } from '../../core/kits'
 import type { Sharing, SharingProblem } from '../../core/sharing'
@@ -7,7 +7,7 @@ import type { Sharing, SharingProblem } from '../../core/sharing'
 /** What is looked for off the page's own thread: what is asked, and what is answered. */
 export interface Searches {
   /** The best plan, and at the end those that trade sheets for time. */
-  plan: { problem: Problem, answer: Plan[] }
+  plan: { problem: CuttingProblem, answer: Plan[] }
   share: { problem: SharingProblem, answer: Sharing }
   /** How many kits a drawer gives. */
   kits: { problem: Pick<KitProblem, 'problem' | 'perKit'>, answer: KitsFrom }
@@ -22,19 +22,19 @@ export interface Keyed<Problem> {
 }
 
 /** How far a search has come: the best answer where it is a new one, the share of the way, and how many patterns it knows. */
-export interface Step<Answer> {
+export interface SearchStep<Answer> {
   best?: Answer
   share: number
   columns?: number
 }
 
 /** What a worker says about one job of an order. Every order has a higher number than the one before. */
-export type Said<Answer>
-  = | { kind: 'progress', order: number, key: string } & Step<Answer>
+export type WorkerAnswer<Answer>
+  = | { kind: 'progress', order: number, key: string } & SearchStep<Answer>
     | { kind: 'done', order: number, key: string, answer: Answer }
     | { kind: 'failed', order: number, key: string, reason: string }
 
-export type Hear<Answer> = (said: Said<Answer>) => void
+export type Hear<Answer> = (said: WorkerAnswer<Answer>) => void
 
 /** What a worker can be asked for: searches one job after the other, and answers at once that it has left the order before. */
 export interface Searching<Name extends SearchName> {

@@ -1,6 +1,6 @@
 import { keyOfRef } from '../../core/batch'
 import { forgetCut, formatsInUse, keepLayout, noteCut, noteMiscut, noteSpoiled, setFormat, takeAsUsual, takePlan, wishForPaper } from '../../core/plans'
-import type { Measured, KeyedLayout } from '../../core/cutting'
+import type { MeasuredPlan, KeyedLayout } from '../../core/cutting'
 import type { Batch, MiscutEntry, Priority } from '../../core/document'
 import type { Paper } from '../../core/paper'
 import type { PlannedPaper } from '../stores/planner'
@@ -12,7 +12,7 @@ export function usePaperCutting(paper: () => string) {
   const change = (label: string, edit: (batch: Batch) => void) => work.edit(`cutting ${paper()} ${label}`, edit)
   return {
     entry,
-    take: (choice: Measured, choices: Measured[]) => change('choice', batch => takePlan(batch, paper(), choice, choices)),
+    take: (choice: MeasuredPlan, choices: MeasuredPlan[]) => change('choice', batch => takePlan(batch, paper(), choice, choices)),
     wish: (priority: Priority) => change('choice', batch => wishForPaper(batch, paper(), priority)),
     takeAsUsual: () => change('choice', batch => takeAsUsual(batch, paper())),
     formatsInUse: (of: Paper) => (work.batch ? formatsInUse(work.batch, of) : []),

@@ -1,5 +1,5 @@
-import type { Print, PrintSection } from '../../core/printed'
-import { SCALE } from '../printed/scale'
+import type { Printout, PrintSection } from '../../core/printed'
+import { SCALE_BAR } from '../printed/scale'
 
 /** Opens the class of a print page and makes a print of its sections. */
 export function usePrintedClass(name: string) {
@@ -17,14 +17,14 @@ export function usePrintedClass(name: string) {
       missing.value = refusalOf(error).message
     }
   })
-  const chosen = ref<Print['paper']>()
+  const chosen = ref<Printout['paper']>()
   const paper = computed({ get: () => chosen.value ?? (work.units === 'inch' ? 'LETTER' : 'A4'), set: value => (chosen.value = value) })
-  const printOf = (sections: PrintSection[], scaled = false): Print => ({
+  const printOf = (sections: PrintSection[], scaled = false): Printout => ({
     name,
     of: `${work.batch.class.title}, ${dayInWords(work.batch.class.date, 'd MMMM yyyy')}`,
     paper: paper.value,
     sections: sections.map((section, at) =>
-      (scaled && at === sections.length - 1 ? { ...section, blocks: [...section.blocks, SCALE[work.units]] } : section)),
+      (scaled && at === sections.length - 1 ? { ...section, blocks: [...section.blocks, SCALE_BAR[work.units]] } : section)),
   })
   const file = computed(() => `${name}-${work.document?.class.title ?? ''}`.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, ''))
   return { work, planner, missing, paper, printOf, file }

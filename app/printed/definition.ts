@@ -1,5 +1,5 @@
 import type { Content, TDocumentDefinitions, TableCell } from 'pdfmake/interfaces'
-import type { Print, PrintBlock } from '../../core/printed'
+import type { Printout, PrintBlock } from '../../core/printed'
 
 const MARGIN = 36
 const GAP = 12
@@ -26,7 +26,7 @@ export type Running = Map<number, string>
  * @param found told where each section begins
  */
 export function definitionOf(
-  print: Print,
+  print: Printout,
   running: Running = new Map(),
   found: (page: number, heading: string) => void = () => {},
 ): TDocumentDefinitions {
@@ -78,7 +78,7 @@ export function definitionOf(
 }
 
 /** Sheets of labels: each text in its place, no head and no margin. */
-function labelsOf(print: Print, sheets: NonNullable<Print['labels']>): TDocumentDefinitions {
+function labelsOf(print: Printout, sheets: NonNullable<Printout['labels']>): TDocumentDefinitions {
   return {
     pageSize: print.paper,
     pageMargins: 0,

@@ -2,9 +2,9 @@ import { resolve } from 'node:path'
 import pdfMake from 'pdfmake'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { beforeAll, describe, expect, it } from 'vitest'
-import type { Print } from '../../core/printed'
+import type { Printout } from '../../core/printed'
 import { definitionOf } from './definition'
-import { SCALE } from './scale'
+import { SCALE_BAR } from './scale'
 
 const FONTS = resolve('node_modules/@expo-google-fonts/source-sans-3')
 beforeAll(() => {
@@ -14,7 +14,7 @@ beforeAll(() => {
 
 const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="200pt" height="90pt" viewBox="0 0 200 90"><rect width="190" height="80" '
   + 'fill="none" stroke="#000"/><text x="95" y="45" font-family="Sans" font-size="9" text-anchor="middle">A 4\u20091\u20444</text></svg>'
-const print = (rows: number, paper: Print['paper'] = 'LETTER'): Print => ({
+const print = (rows: number, paper: Printout['paper'] = 'LETTER'): Printout => ({
   name: 'Cutting sheets',
   of: 'Evening, 1 May 2030',
   paper,
@@ -33,12 +33,12 @@ const print = (rows: number, paper: Print['paper'] = 'LETTER'): Print => ({
         kind: 'side by side',
         cells: [[{ kind: 'list', mark: 'box', items: ['Base'] }], [{ kind: 'list', mark: 'number', items: ['Fold'] }]],
       },
-      SCALE.inch,
+      SCALE_BAR.inch,
     ],
   })),
 })
 
-async function setOf(made: Print, running = new Map<number, string>()) {
+async function setOf(made: Printout, running = new Map<number, string>()) {
   const found: [number, string][] = []
   const bytes = await pdfMake.createPdf(definitionOf(made, running, (page, heading) => found.push([page, heading]))).getBuffer()
   const document = await getDocument({ data: new Uint8Array(bytes) }).promise
@@ -73,7 +73,7 @@ describe('a print as PDF', () => {
   })
 
   it('is as large as the paper it is for', async () => {
-    const size = async (paper: Print['paper']) => (await setOf(print(1, paper))).pages[0]!.view.slice(2).map(Math.round)
+    const size = async (paper: Printout['paper']) => (await setOf(print(1, paper))).pages[0]!.view.slice(2).map(Math.round)
     expect([await size('LETTER'), await size('A4')]).toEqual([[612, 792], [595, 842]])
   })
 })

@@ -1,4 +1,4 @@
-import type { Print } from '../../core/printed'
+import type { Printout } from '../../core/printed'
 import type { Running } from './definition'
 import { definitionOf } from './definition'
 
@@ -16,7 +16,7 @@ async function maker() {
 export const warmUp = (): Promise<void> => maker().then(() => undefined, () => undefined)
 
 /** A print as a PDF with its own typeface in it. It is set twice: only then is it known which section each page is in. */
-export async function pdfOf(print: Print): Promise<Blob> {
+export async function pdfOf(print: Printout): Promise<Blob> {
   const pdfMake = await maker()
   const begins: Running = new Map()
   // Of several sections on a page the first one names it; a page that none begins on goes on with the last one.

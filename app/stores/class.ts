@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import type { Preparation } from '../../core/batch'
 import { prepare } from '../../core/batch'
 import type { Batch, CardEntry, Patch } from '../../core/document'
-import { followed } from '../../core/document'
+import { afterOthers } from '../../core/document'
 import { useTrailing } from '../composables/useTrailing'
 import { refusalOf } from '../utils/refusal'
 import { forgetDraft, keepDraft, withDraft } from './drafts'
@@ -41,7 +41,7 @@ export const useClassStore = defineStore('class', () => {
   async function later(since: number, base: Batch): Promise<At<Batch> | undefined> {
     const { position, patches } = await $fetch<{ position: number, patches: Patch[] | null }>(
       `/api/classes/${id.value ?? 0}/changes`, { query: { since } })
-    const document = patches ? followed(base, patches) : undefined
+    const document = patches ? afterOthers(base, patches) : undefined
     return document && { position, document }
   }
   /** Fetches a paper of the shelf that is not here yet. */

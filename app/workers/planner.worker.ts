@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import { mostKits, planPaper } from '../../core/cutting'
 import type { Solve } from '../../core/cutting'
 import { shareOut } from '../../core/sharing'
-import type { Search } from './searcher'
+import type { SearchOf } from './searcher'
 import { NO_SOLVER, Searcher } from './searcher'
 
 const needed = (solve: Solve | undefined): Solve => {
@@ -10,7 +10,7 @@ const needed = (solve: Solve | undefined): Solve => {
   return solve
 }
 
-const plan: Search<'plan'> = function* (problem, solve) {
+const plan: SearchOf<'plan'> = function* (problem, solve) {
   const steps = planPaper(problem, solve)
   for (;;) {
     const { done, value } = steps.next()
@@ -19,7 +19,7 @@ const plan: Search<'plan'> = function* (problem, solve) {
   }
 }
 
-const share: Search<'share'> = function* (problem, solve) {
+const share: SearchOf<'share'> = function* (problem, solve) {
   const steps = shareOut(problem, needed(solve))
   for (;;) {
     const { done, value } = steps.next()
@@ -29,7 +29,7 @@ const share: Search<'share'> = function* (problem, solve) {
 }
 
 // eslint-disable-next-line require-yield -- kits are counted in one step
-const kits: Search<'kits'> = function* ({ problem, perKit }, solve) {
+const kits: SearchOf<'kits'> = function* ({ problem, perKit }, solve) {
   return mostKits(problem, perKit, needed(solve))
 }
 

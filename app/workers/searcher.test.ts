@@ -1,14 +1,14 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Problem } from '../../core/cutting'
+import type { CuttingProblem } from '../../core/cutting'
 import { plansFor } from '../../core/cutting'
 import { inches } from '../../core/lengths'
-import type { Said, Searching, SearchName, Searches } from '../background/searches'
+import type { WorkerAnswer, Searching, SearchName, Searches } from '../background/searches'
 
 let exposed: Searching<SearchName>
 vi.mock('comlink', () => ({ expose: (searcher: Searching<SearchName>) => void (exposed = searcher) }))
 await import('./planner.worker')
 
-let said: Said<unknown>[] = []
+let said: WorkerAnswer<unknown>[] = []
 const ask = <Name extends SearchName>(name: Name, order: number, jobs: Record<string, Searches[Name]['problem']>) =>
   exposed.search(name, order, Object.entries(jobs).map(([key, problem]) => ({ key, problem })), answer => void said.push(answer))
 
@@ -21,7 +21,7 @@ const cutter = {
   kerf: inches(0),
   offcut: { short: inches(2), long: inches(4) },
 }
-const problem = (quantity: number): Problem => ({
+const problem = (quantity: number): CuttingProblem => ({
   demands: [
     [4, 5],
     [3, 4],
@@ -70,7 +70,7 @@ describe('searches in a worker', () => {
   })
 
   it('says what it cannot do and goes on with the rest', async () => {
-    const broken = { ...problem(1), demands: [undefined] } as unknown as Problem
+    const broken = { ...problem(1), demands: [undefined] } as unknown as CuttingProblem
     ask('plan', 6, { broken, fine: problem(1) })
     await settled(6, 2)
     expect(said.find(({ kind }) => kind === 'failed')).toMatchObject({ key: 'broken', reason: expect.any(String) })

@@ -1,15 +1,15 @@
 import type { Solve } from '../../core/cutting'
 import { solverOf } from '../../core/cutting'
-import type { Hear, Keyed, SearchName, Searches, Searching, Step } from '../background/searches'
+import type { Hear, Keyed, SearchName, Searches, Searching, SearchStep } from '../background/searches'
 
 /** A search in steps. What needs the solver says so where it is called without one. */
-export type Search<Name extends SearchName> = (
+export type SearchOf<Name extends SearchName> = (
   problem: Searches[Name]['problem'], solve: Solve | undefined,
-) => Generator<Step<Searches[Name]['answer']>, Searches[Name]['answer']>
+) => Generator<SearchStep<Searches[Name]['answer']>, Searches[Name]['answer']>
 
 /** A search, and whether it has a first answer without the solver. */
 export interface Searched<Name extends SearchName> {
-  search: Search<Name>
+  search: SearchOf<Name>
   beginsAlone: boolean
 }
 
@@ -58,7 +58,7 @@ export class Searcher<Name extends SearchName> implements Searching<Name> {
    * @returns whether the job is done with
    */
   private async attempt(
-    order: number, key: string, hear: Hear<Searches[Name]['answer']>, steps: ReturnType<Search<Name>>, most = Infinity,
+    order: number, key: string, hear: Hear<Searches[Name]['answer']>, steps: ReturnType<SearchOf<Name>>, most = Infinity,
   ): Promise<boolean> {
     let shown: Searches[Name]['answer'] | undefined
     try {

@@ -1,10 +1,10 @@
 import { expose } from 'comlink'
 import { suggestions } from '../../core/kits'
-import type { Search } from './searcher'
+import type { SearchOf } from './searcher'
 import { NO_SOLVER, Searcher } from './searcher'
 
 /** Looks through the catalogue; what is known so far comes fold by fold. */
-const teach: Search<'teach'> = function* ({ batch, wishes }, solve) {
+const teach: SearchOf<'teach'> = function* ({ batch, wishes }, solve) {
   if (!solve) throw new Error(NO_SOLVER)
   const steps = suggestions(batch, wishes, solve)
   for (;;) {

@@ -1,4 +1,4 @@
-import type { CutNode, Cutter, Demand, Layout, Problem, Supply } from '../cutting'
+import type { CutNode, Cutter, Demand, Layout, CuttingProblem, Supply } from '../cutting'
 import { isOffcut, verifyPlan } from '../cutting'
 import type { LayoutEntry, PieceRef, SupplyKind, TreeEntry } from '../document'
 import type { Length, Units } from '../lengths'
@@ -31,7 +31,7 @@ export function writeLayout(
   { supply, repeats, root }: Layout,
   key: string,
   cut: number,
-  { supplies, demands }: Pick<Problem, 'supplies' | 'demands'>,
+  { supplies, demands }: Pick<CuttingProblem, 'supplies' | 'demands'>,
   units: Units,
 ): LayoutEntry {
   const from = supplies.find(other => other.key === supply)

@@ -1,5 +1,5 @@
 import type { Batch, Path } from '../document'
-import { at } from '../document'
+import { valueAt } from '../document'
 import { foldById } from '../folds'
 
 /*
@@ -91,7 +91,7 @@ const last = (path: Path, fallback: string): string =>
 /** Title or name of what stands at a path in the first of some versions that has it. */
 function titleAt(versions: Batch[], path: Path): string {
   for (const version of versions) {
-    const entry = at(version, path) as { title?: string, name?: string } | undefined
+    const entry = valueAt(version, path) as { title?: string, name?: string } | undefined
     if (entry?.title ?? entry?.name) return `“${entry.title ?? entry.name}”`
   }
   return `“${path.at(-1) ?? ''}”`

@@ -1,5 +1,5 @@
 import type { Batch, CuttingEntry } from '../document'
-import type { Cutter, Demand, KitNeed, Layout, Problem, Supply } from '../cutting'
+import type { Cutter, Demand, KitNeed, Layout, CuttingProblem, Supply } from '../cutting'
 import { madeBy, openedBy } from '../cutting'
 import { dropOutsOf } from '../folds'
 import { tally } from '../lists'
@@ -22,7 +22,7 @@ export interface PaperProblem {
   /** What the maker noted about its cutting. */
   own?: CuttingEntry
   /** What is still to be cut. */
-  problem: Problem
+  problem: CuttingProblem
   /** Piece names by demand key, and how many belong to whom where several pieces are cut as one. */
   names: Map<string, string>
   belongs: Map<string, string>
@@ -42,7 +42,7 @@ export interface PaperProblem {
   demands: OwnedDemand[]
   hidden: Map<string, number>
   /** The problem without kept layouts and with every format, where that differs: it shows what they cost. */
-  free?: Problem
+  free?: CuttingProblem
 }
 
 /**
@@ -77,7 +77,7 @@ export function paperProblem(
     return { ...supply, onHand: Math.max(0, supply.onHand - (gone.get(supply.key) ?? 0)) }
   })
   const kits = supplies.some(({ price }) => price !== null) ? [] : kitNeeds(batch, cards, paper)
-  const free: Problem = {
+  const free: CuttingProblem = {
     demands: [...onLayouts, ...stillMissing(demands, cut, spoiled, entry)],
     supplies: left,
     cutter,

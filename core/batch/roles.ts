@@ -14,13 +14,13 @@ export const ROLE_NAMES: Record<PartKind, string> = {
 }
 
 /** All pieces of a class that do the same job. */
-export interface Role {
+export interface PaperRole {
   kind: PartKind
   cards: { card: PreparedCard, pieces: PreparedPiece[] }[]
 }
 
 /** The roles that the cards of a class have, with their pieces card by card. */
-export function rolesOf(cards: PreparedCard[]): Role[] {
+export function rolesOf(cards: PreparedCard[]): PaperRole[] {
   return (Object.keys(ROLE_NAMES) as PartKind[])
     .map(kind => ({
       kind,
@@ -32,6 +32,6 @@ export function rolesOf(cards: PreparedCard[]): Role[] {
 }
 
 /** Keys of the papers that pieces of a card were given, each once; an empty one stands for those without. */
-export const papersOf = ({ card: { entry }, pieces }: Role['cards'][number]): string[] => [
+export const papersOf = ({ card: { entry }, pieces }: PaperRole['cards'][number]): string[] => [
   ...new Set(pieces.map(({ key }) => entry.papers[key] ?? '')),
 ]

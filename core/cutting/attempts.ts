@@ -2,9 +2,9 @@ import { lookUp } from '../lists'
 import { secondsAbout } from './economy'
 import { Guillotine } from './guillotine'
 import { incompleteKits } from './kits-first'
-import type { CutNode, Demand, Layout, Plan, Problem, Supply, Unplaced } from './plan'
+import type { CutNode, Demand, Layout, Plan, CuttingProblem, Supply, Unplaced } from './plan'
 import {
-  area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, sheetsOf, spendingOf, worthOf,
+  area, before, contentOf, countsOf, isFresh, keyedLayouts, madeBy, mergedLayouts, freshSheets, spendingOf, worthOf,
 } from './plan'
 import { isCuttable, squared, withMargins } from './squaring'
 import { stripLayout } from './strips'
@@ -33,12 +33,12 @@ export interface Attempt {
 }
 
 /** Layouts measured as an attempt. */
-export function attemptOf(layouts: Layout[], { supplies }: Pick<Problem, 'supplies'>, demands: Demand[]): Attempt {
+export function attemptOf(layouts: Layout[], { supplies }: Pick<CuttingProblem, 'supplies'>, demands: Demand[]): Attempt {
   const made = madeBy(layouts)
   return {
     layouts: mergedLayouts(layouts),
     missing: new Map(demands.map(({ key, quantity }) => [key, Math.max(0, quantity - (made.get(key) ?? 0))])),
-    sheets: sheetsOf(layouts, supplies),
+    sheets: freshSheets(layouts, supplies),
     spending: spendingOf(layouts, supplies),
   }
 }
@@ -46,14 +46,14 @@ export function attemptOf(layouts: Layout[], { supplies }: Pick<Problem, 'suppli
 /** Fills one sheet with what is left to cut; nothing when not a single piece fits. */
 type Filler = (supply: Supply, left: Map<string, number>, worths: Map<string, number>) => CutNode | undefined
 
-export function stripFiller({ cutter }: Problem, demands: Demand[]): Filler {
+export function stripFiller({ cutter }: CuttingProblem, demands: Demand[]): Filler {
   return (supply, left, worths) =>
     SIDES.map(along => stripLayout(supply, cutter, along, demands, left, demand => lookUp(worths, demand.key)))
       .filter(root => root !== undefined)
       .sort((a, b) => worthOf(b, worths) - worthOf(a, worths))[0]
 }
 
-export function guillotineFiller({ cutter, supplies }: Problem, demands: Demand[]): Filler {
+export function guillotineFiller({ cutter, supplies }: CuttingProblem, demands: Demand[]): Filler {
   const patterns = new Map(
     supplies
       .filter(supply => isCuttable(supply, cutter))
@@ -106,7 +106,7 @@ export const total = (values: Iterable<number>) => [...values].reduce((sum, valu
  * Orders attempts: as few kits incomplete and pieces missing as possible first, then what is made least of, the layouts that are
  * set up, and the time it takes.
  */
-export function better(a: Attempt, b: Attempt, problem: Problem): boolean {
+export function better(a: Attempt, b: Attempt, problem: CuttingProblem): boolean {
   const { objective, setUp = [], kits = [] } = problem
   const ready = new Set(setUp.map(({ root }) => contentOf(root)))
   const first = (attempt: Attempt) => [

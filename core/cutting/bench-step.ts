@@ -1,4 +1,4 @@
-import type { Length, Reading } from '../lengths'
+import type { Length, ScaleReading } from '../lengths'
 import type { Size } from './plan'
 
 /** One setting of the fence for everything in hand that needs it. */
@@ -16,7 +16,7 @@ export interface BenchStep {
   side: 'width' | 'height'
   fence: Length
   /** How to set it, where the scale has no mark for the fence itself. */
-  reading: Reading
+  reading: ScaleReading
   /** Cuts on each one in hand. */
   cuts: number
   /** Strokes of the blade: cuts times stacks. */
@@ -61,11 +61,11 @@ export interface Pile extends Size {
 export interface Line {
   /** Key of the layout it is drawn on. */
   layout: string
-  from: Point
-  to: Point
+  from: SheetPoint
+  to: SheetPoint
 }
 
-export interface Point {
+export interface SheetPoint {
   x: number
   y: number
 }

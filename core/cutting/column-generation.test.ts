@@ -2,7 +2,7 @@ import highs from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { addWorthwhile, rounds, worthsBy } from './column-generation'
 import { Patterns } from './patterns'
-import type { Demand, Problem } from './plan'
+import type { Demand, CuttingProblem } from './plan'
 import { isFresh } from './plan'
 import { ProgrammeBuilder, eachOnce } from './programme'
 import type { Solve } from './solver'
@@ -16,7 +16,7 @@ const zero = inches(0)
 const demand = (key: string, width: number, height: number, quantity: number): Demand =>
   ({ key, name: key, width: inches(width), height: inches(height), quantity, turn: 'either' })
 const DEMANDS = [demand('card', 4, 5, 7), demand('mat', 3, 4, 5)]
-const PROBLEM: Problem = {
+const PROBLEM: CuttingProblem = {
   demands: DEMANDS,
   supplies: [{ key: 'sheet', kind: 'sheet', width: inches(8), height: inches(10), onHand: 40, price: null }],
   cutter: { length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 1, squaring: zero, kerf: zero,

@@ -54,7 +54,7 @@ export interface Pricing {
   isBrief?: boolean
 }
 
-export interface Priced {
+export interface PricedColumns {
   /** Whether a pattern was added. */
   found: boolean
   /** What no pattern of each supply is worth more than. */
@@ -64,8 +64,8 @@ export interface Priced {
 }
 
 /** Prices the patterns of every supply and adds those that are worth more than their sheet. */
-export function addWorthwhile(patterns: Patterns, { worths, drawer, cost = () => 0, least, isBrief = false }: Pricing): Priced {
-  const priced: Priced = { found: false, tops: [], steps: 0 }
+export function addWorthwhile(patterns: Patterns, { worths, drawer, cost = () => 0, least, isBrief = false }: Pricing): PricedColumns {
+  const priced: PricedColumns = { found: false, tops: [], steps: 0 }
   patterns.supplies.forEach((supply, at) => {
     const best = isBrief ? [patterns.best(at, worths)].flatMap(one => one ?? []) : patterns.bests(at, worths)
     priced.steps += patterns.steps(at)

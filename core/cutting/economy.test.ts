@@ -2,22 +2,23 @@ import load from 'highs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { inches } from '../lengths'
-import type { Problem } from '.'
+import type { CuttingProblem } from '.'
 import {
-  USUAL_WORK, byHand, countsOf, isWithin, keyedLayouts, measured, plansFor, preferred, sequenceViolations, sheetWorth, sheetsOf, solverOf,
+  USUAL_WORK, byHand, countsOf, isWithinLimits, keyedLayouts, measured, plansFor, preferred, sequenceViolations, sheetWorth,
+  freshSheets, solverOf,
   spendingOf, tradeOffs, verifyPlan,
 } from '.'
 import { oneSize, simpleLayouts } from './families'
-import { tally } from './tally'
+import { tallyOf } from './tally'
 import { cutter, piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())
-const given = (sizes: [number, number, number][], more: Partial<Problem> = {}): Problem => ({
+const given = (sizes: [number, number, number][], more: Partial<CuttingProblem> = {}): CuttingProblem => ({
   ...problem(sizes.map(([width, height, quantity]) => piece(width, height, quantity)), [sheet(8.5, 11)]), objective: 'sheets', ...more,
 })
-const hand = (some: Problem) => {
+const hand = (some: CuttingProblem) => {
   const layouts = keyedLayouts(byHand(some, some.demands))
-  const sheets = sheetsOf(layouts, some.supplies)
+  const sheets = freshSheets(layouts, some.supplies)
   const spending = spendingOf(layouts, some.supplies)
   return { layouts, sheets, spending, unplaced: [], bound: 0, yield: 0 }
 }
@@ -67,13 +68,13 @@ describe('plans that weigh paper against time', () => {
     const some = given([[4, 5.25, 20], [2.75, 5.25, 20], [3.75, 2.5, 20]])
     for (const limit of [{ layouts: 1 }, { stages: 2 }, { strip: inches(2.5) }]) {
       const own = { ...some, work: { ...USUAL_WORK, ...limit } }
-      const within = plansFor(own, solve).map(plan => measured(plan, own)).filter(one => isWithin(one, own))
+      const within = plansFor(own, solve).map(plan => measured(plan, own)).filter(one => isWithinLimits(one, own))
       expect(within.length).toBeGreaterThan(0)
       for (const { plan: { layouts } } of within) {
         if (limit.layouts) expect(layouts).toHaveLength(1)
         for (const { root } of layouts) {
-          if (limit.stages) expect(tally(root).stages).toBeLessThanOrEqual(2)
-          if (limit.strip) expect(tally(root).narrowest).toBeGreaterThanOrEqual(limit.strip)
+          if (limit.stages) expect(tallyOf(root).stages).toBeLessThanOrEqual(2)
+          if (limit.strip) expect(tallyOf(root).narrowest).toBeGreaterThanOrEqual(limit.strip)
         }
       }
     }
@@ -93,7 +94,7 @@ describe('simple families of layouts', () => {
     const roots = simpleLayouts(sheet(8.5, 11), cutter, demands, ({ key }) => (key.startsWith('4') ? 20 : 6))
     expect(roots.length).toBeGreaterThan(0)
     for (const root of roots) {
-      expect(tally(root).stages).toBeLessThanOrEqual(3)
+      expect(tallyOf(root).stages).toBeLessThanOrEqual(3)
       expect([...countsOf(root).values()].reduce((sum, count) => sum + count, 0)).toBeGreaterThan(3)
     }
   })
@@ -105,7 +106,7 @@ describe('simple families of layouts', () => {
 
   it('count cuts, strips and changes of direction', () => {
     const [root] = simpleLayouts(sheet(8, 10), cutter, [piece(4, 5, 4)], () => 1)
-    const { narrowest, ...counts } = tally(root!)
+    const { narrowest, ...counts } = tallyOf(root!)
     expect(counts).toEqual({ strokes: 3, strips: 2, kinds: 1, stages: 2 })
     expect([4, 5]).toContain(narrowest / inches(1))
   })
@@ -123,7 +124,7 @@ describe('money for several formats', () => {
   it('is never above a plan, whatever is on hand', () => {
     fc.assert(
       fc.property(anyClass, fc.integer({ min: 0, max: 4 }), (some, onHand) => {
-        const own: Problem = { ...some, supplies: [sheet(8.5, 11, onHand, 45), sheet(12, 12, onHand, 70)], objective: 'money' }
+        const own: CuttingProblem = { ...some, supplies: [sheet(8.5, 11, onHand, 45), sheet(12, 12, onHand, 70)], objective: 'money' }
         for (const plan of plansFor(own, solve)) expect(verifyPlan(plan, own)).toEqual([])
       }),
       { numRuns: 8 },

@@ -4,13 +4,13 @@ import { dividedLayouts, oneSize, simpleLayouts } from './families'
 import { without } from './tidy'
 import type { Column } from './patterns'
 import { fencesOf } from './patterns'
-import type { CutNode, Demand, Layout, Problem } from './plan'
-import { area, contentOf, countsOf, isFresh, madeBy, sheetsOf } from './plan'
+import type { CutNode, Demand, Layout, CuttingProblem } from './plan'
+import { area, contentOf, countsOf, isFresh, madeBy, freshSheets } from './plan'
 import { ProgrammeBuilder, eachOnce } from './programme'
 import type { Search } from './search'
 import { frameOf, withinFrame } from './squaring'
 import { stripLayout } from './strips'
-import { tally } from './tally'
+import { tallyOf } from './tally'
 import { paperWorth, savedBy, sheetWorth, workOf } from './work'
 
 /*
@@ -40,16 +40,16 @@ interface Seconds {
   once: number
 }
 
-function secondsFor(root: CutNode, { cutter, ...problem }: Problem): Seconds {
+function secondsFor(root: CutNode, { cutter, ...problem }: CuttingProblem): Seconds {
   const { pace } = workOf(problem)
-  const { strokes, strips, kinds } = tally(frameOf(root, cutter)?.inside ?? root)
+  const { strokes, strips, kinds } = tallyOf(frameOf(root, cutter)?.inside ?? root)
   const strip = pace.handling / 2 + pace.turning + (kinds > 1 ? pace.aside : 0)
   const sheet = (strokes * pace.stroke + pace.handling + strips * strip) / cutter.stack
   return { sheet, once: pace.reading + (pace.handling + kinds * (pace.stroke + strip)) / 2 }
 }
 
 /** About how many seconds some layouts take, without a look for the best order. */
-export function secondsAbout(layouts: Layout[], problem: Problem): number {
+export function secondsAbout(layouts: Layout[], problem: CuttingProblem): number {
   const settings = new Set(layouts.flatMap(({ root }) => [...fencesOf(root)])).size
   return layouts.reduce((sum, { root, repeats }) => {
     const { sheet, once } = secondsFor(root, problem)
@@ -108,7 +108,7 @@ const MISSING = 100_000
 export function addPlans(search: Search, plans: Layout[][], most: number): Column[] {
   const { patterns } = search
   return plans.flatMap((layouts) => {
-    const isGood = sheetsOf(layouts, patterns.supplies) <= most
+    const isGood = freshSheets(layouts, patterns.supplies) <= most
     return layouts.flatMap(({ supply, root }) => {
       const column = patterns.added(patterns.supplies.findIndex(({ key }) => key === supply), root)
       if (column && isGood) search.wanted.add(column)
@@ -123,7 +123,7 @@ export function bestOf({ patterns: { supplies }, problem }: Search, plans: Layou
     const seconds = secondsAbout(layouts, problem)
     return { layouts, seconds, cents: paperWorth(layouts, supplies) + seconds * workOf(problem).hour / 3600, number: layouts.length }
   })
-  const within = weighed.filter(({ layouts }) => sheetsOf(layouts, supplies) <= most)
+  const within = weighed.filter(({ layouts }) => freshSheets(layouts, supplies) <= most)
   const first = <T extends typeof weighed[number]>(some: T[], many: number, of: (one: T) => number) =>
     [...some].sort((a, b) => of(a) - of(b)).slice(0, many)
   const best = [
@@ -176,9 +176,9 @@ export interface Weighing {
 }
 
 /** Whether a layout keeps to the changes of direction and to the narrowest strip that the maker allows. */
-export function isAllowed(problem: Problem, { root }: Pick<Column, 'root'>): boolean {
+export function isAllowed(problem: CuttingProblem, { root }: Pick<Column, 'root'>): boolean {
   const { stages: most, strip } = workOf(problem)
-  const { stages, narrowest } = tally(frameOf(root, problem.cutter)?.inside ?? root)
+  const { stages, narrowest } = tallyOf(frameOf(root, problem.cutter)?.inside ?? root)
   return (most === null || stages <= most) && narrowest >= strip
 }
 
@@ -240,7 +240,7 @@ export function leastCost(
  * Leaves out what would be cut too much, but the same on every sheet of a layout and only where it takes no more time: to cut some
  * sheets or strips otherwise than the others is more to read and to find again. What is over then are spares.
  */
-export function withFewSpares(layouts: Layout[], demands: Demand[], problem: Problem): Layout[] {
+export function withFewSpares(layouts: Layout[], demands: Demand[], problem: CuttingProblem): Layout[] {
   const { cutter } = problem
   const result = layouts.map(layout => ({ ...layout }))
   const made = madeBy(result)

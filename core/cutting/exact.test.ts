@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
 import { benchSequence, countsOf, leavesOf, plan, planPaper, plansFor, sequenceViolations, solverOf, verifyPlan } from '.'
-import type { Demand, Problem } from '.'
+import type { Demand, CuttingProblem } from '.'
 import { inches } from '../lengths'
 import { withoutSurplus } from './surplus'
 import { Guillotine } from './guillotine'
@@ -176,7 +176,7 @@ describe('planning one paper exactly', () => {
       fc.property(
         fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 40 }) }), { minLength: 1, maxLength: 6 }),
         (sizes) => {
-          const given: Problem = problem(
+          const given: CuttingProblem = problem(
             sizes.map(({ width, height, quantity }, index) => ({
               ...piece(width, height, quantity),
               key: `p${index}`,

@@ -1,7 +1,7 @@
 import { complete, dive } from './dive'
 import { Patterns } from './patterns'
-import type { Demand, Layout, Problem } from './plan'
-import { area, madeBy, sheetsOf, spendingOf } from './plan'
+import type { Demand, Layout, CuttingProblem } from './plan'
+import { area, madeBy, freshSheets, spendingOf } from './plan'
 import { byHand } from './families'
 import { moneyBound } from './money-bound'
 import { relaxation } from './relaxation'
@@ -27,7 +27,7 @@ export interface ExactStep {
 }
 
 /** What is known before the search: of a plan that is whole, and of any. */
-export interface Known {
+export interface Incumbent {
   /** Cents. */
   spending: number
   /** Infinite where no whole plan is known. */
@@ -57,10 +57,10 @@ const MORE = 1.02
  * fence settings, and plans with more sheets and fewer settings
  */
 export function* exactly(
-  problem: Problem,
+  problem: CuttingProblem,
   demands: Demand[],
   start: Layout[],
-  { spending, sheets: known, bound: floor }: Known,
+  { spending, sheets: known, bound: floor }: Incumbent,
   solve: Solve,
 ): Generator<ExactStep, void> {
   const patterns = new Patterns(problem, demands)
@@ -78,7 +78,7 @@ export function* exactly(
   /** A plan is known that no other one beats; of many sizes nothing else is asked. */
   const isDone = () => formats === 1 && known <= search.bound && demands.length > MANY
   let best: Layout[] | undefined
-  const sheets = (layouts: Layout[]) => sheetsOf(layouts, supplies)
+  const sheets = (layouts: Layout[]) => freshSheets(layouts, supplies)
   let money: number | undefined
   const step = (share: number, layouts?: Layout[], others?: Layout[][]): ExactStep => ({
     bound: search.bound,

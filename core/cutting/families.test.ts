@@ -1,7 +1,7 @@
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
 import { Patterns, countsOf, openedBy, plan, solverOf, verifyPlan } from '.'
-import type { CutNode, Layout, Problem } from '.'
+import type { CutNode, Layout, CuttingProblem } from '.'
 import { inches } from '../lengths'
 import { itemAt } from '../lists'
 import { dividedLayouts } from './families'
@@ -9,13 +9,13 @@ import { gathered } from './gathered'
 import { repeatedPlans } from './repeated'
 import { restIn } from './rests'
 import { searchOf } from './search'
-import { tally } from './tally'
+import { tallyOf } from './tally'
 import { cutter, piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())
 
 /** What the verifier says of layouts as a plan with nothing promised. */
-function violations(layouts: Layout[], given: Problem): string[] {
+function violations(layouts: Layout[], given: CuttingProblem): string[] {
   const sheets = [...openedBy(layouts).values()].reduce((sum, count) => sum + count, 0)
   const unplaced = given.demands.map(({ key, quantity }) => ({ demand: key, quantity, reason: '' }))
   return verifyPlan({ layouts: layouts as never, unplaced, sheets, bound: 0, spending: 50 * sheets, yield: 0 }, given)
@@ -47,7 +47,7 @@ describe('sheets that are halved or quartered first', () => {
     const half: CutNode = { kind: 'cut', side: 'width', width: inches(4), height: inches(4), parts: [] }
     const part: CutNode = { kind: 'piece', demand: 'p', turned: false, width: inches(2), height: inches(4) }
     half.parts.push(part, part)
-    expect(tally({ kind: 'cut', side: 'width', width: inches(8), height: inches(4), parts: [half, half] }).stages).toBe(1)
+    expect(tallyOf({ kind: 'cut', side: 'width', width: inches(8), height: inches(4), parts: [half, half] }).stages).toBe(1)
   })
 })
 
@@ -77,7 +77,7 @@ describe('what is left over', () => {
 
 describe('plans of few layouts', () => {
   const given = problem([piece(4, 5.25, 32), piece(2.75, 5.25, 32), piece(3.75, 2.5, 64)], [sheet(8.5, 11)])
-  const searching = (some: Problem) =>
+  const searching = (some: CuttingProblem) =>
     searchOf(some, some.demands, new Patterns(some, some.demands), solve, { spending: 0, bound: 0, short: false })
 
   it('cut everything, and some with fewer layouts than there are sizes', () => {

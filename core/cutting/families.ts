@@ -2,7 +2,7 @@ import type { Length } from '../lengths'
 import { lookUp } from '../lists'
 import { tidy } from './tidy'
 import { ways } from './bound'
-import type { CutNode, Cutter, Demand, Layout, Problem, Size, Supply } from './plan'
+import type { CutNode, Cutter, Demand, Layout, CuttingProblem, Size, Supply } from './plan'
 import { area, countsOf, isFresh } from './plan'
 import type { Side } from './squaring'
 import { OTHER, isCuttable, squared, withMargins } from './squaring'
@@ -195,7 +195,7 @@ export function oneSize(supply: Supply, cutter: Cutter, demand: Demand): CutNode
  * How a careful maker cuts: whole sheets of one size as long as they are filled, and what is left of all sizes in strips on sheets
  * of its own, the tallest pieces first.
  */
-export function byHand({ supplies, cutter }: Pick<Problem, 'supplies' | 'cutter'>, demands: Demand[]): Layout[] {
+export function byHand({ supplies, cutter }: Pick<CuttingProblem, 'supplies' | 'cutter'>, demands: Demand[]): Layout[] {
   const sheets = supplies.filter(supply => isFresh(supply) && (supply.price !== null || supply.onHand > 0) && isCuttable(supply, cutter))
     .sort((a, b) => (a.price ?? Infinity) / area(a) - (b.price ?? Infinity) / area(b))
   const left = new Map(demands.map(({ key, quantity }) => [key, quantity]))

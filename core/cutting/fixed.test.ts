@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { plan, verifyPlan } from '.'
 import type { Layout } from '.'
 import { besideFixed, withFixed } from './fixed'
-import { sheetsOf } from './plan'
+import { freshSheets } from './plan'
 import { offcut, piece, problem, sheet } from './testing'
 
 const given = problem([piece(4, 5, 10), piece(2, 3, 4)], [sheet(8.5, 11, 2), offcut(5, 6, 2)])
@@ -36,7 +36,7 @@ describe('layouts that are in the plan whatever else is', () => {
     const planned = plan({ ...given, fixed })
     expect(verifyPlan(planned, { ...given, fixed })).toEqual([])
     expect(planned.layouts.find(({ root }) => JSON.stringify(root) === JSON.stringify(fixed[0]!.root))!.repeats).toBeGreaterThanOrEqual(3)
-    expect(planned.sheets).toBe(sheetsOf(planned.layouts, given.supplies))
+    expect(planned.sheets).toBe(freshSheets(planned.layouts, given.supplies))
     expect(planned.bound).toBeGreaterThanOrEqual(3)
     // The two on hand cost nothing, what is bought beyond them does.
     expect(planned.spending).toBe(50 * (planned.sheets - 2))

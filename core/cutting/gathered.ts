@@ -1,7 +1,7 @@
 import { byKey } from '../lists'
 import { fencesOf } from './patterns'
 import { secondsAbout } from './economy'
-import type { Layout, Problem } from './plan'
+import type { Layout, CuttingProblem } from './plan'
 import { area, contentOf, countsOf } from './plan'
 import { restIn } from './rests'
 import { stripLayout } from './strips'
@@ -13,7 +13,7 @@ const MANY_PIECES = 120
  * The same pieces on the same sheets, in strips that leave more in one rectangle, where that takes no more time and no more
  * settings. Layouts that are set up stay as they are.
  */
-export function gathered(layouts: Layout[], problem: Problem): Layout[] {
+export function gathered(layouts: Layout[], problem: CuttingProblem): Layout[] {
   const { demands, supplies, cutter, setUp = [] } = problem
   const ready = new Set(setUp.map(({ root }) => contentOf(root)))
   return layouts.map((layout) => {

@@ -1,12 +1,12 @@
 import type { Length } from '../lengths'
-import type { CutNode, Layout, Problem } from './plan'
+import type { CutNode, Layout, CuttingProblem } from './plan'
 
 /**
  * Kerf, the paper that turns to dust at every cut, is taken out of the planner:
  * where everything is one kerf larger, parts and the cuts between them add up as
  * if there were none, for n parts need n − 1 cuts. The trees are then made smaller again.
  */
-export function withKerf(problem: Problem): Problem {
+export function withKerf(problem: CuttingProblem): CuttingProblem {
   const { kerf, ...cutter } = problem.cutter
   if (kerf === 0) return problem
   const more = (length: number) => (length + kerf) as Length
@@ -32,7 +32,7 @@ export function withKerf(problem: Problem): Problem {
 }
 
 /** Layouts for a problem `withKerf` as layouts for the problem itself. */
-export const lessKerf = (layouts: Layout[], { cutter: { kerf } }: Problem): Layout[] =>
+export const lessKerf = (layouts: Layout[], { cutter: { kerf } }: CuttingProblem): Layout[] =>
   kerf === 0 ? layouts : layouts.map(layout => ({ ...layout, root: resized(layout.root, -kerf) }))
 
 /** Every rectangle larger by some length; what has no size left falls as dust. */

@@ -1,20 +1,20 @@
 import fc from 'fast-check'
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
-import type { KitNeed, Problem } from '.'
+import type { KitNeed, CuttingProblem } from '.'
 import { incompleteKits, mostKits, plansFor, solverOf, verifyPlan } from '.'
 import { piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())
 
 /** A class of kits on sheets that cannot be bought. */
-function short(sizes: [number, number, number][], kits: number, sheets: number): Problem & { kits: KitNeed[] } {
+function short(sizes: [number, number, number][], kits: number, sheets: number): CuttingProblem & { kits: KitNeed[] } {
   const demands = sizes.map(([width, height, each]) => piece(width, height, each * kits))
   const pieces = new Map(demands.map(({ key }, at) => [key, sizes[at]![2]]))
   return { ...problem(demands, [sheet(12, 12, sheets, null)]), kits: [{ kits, pieces }] }
 }
 
-function incompleteIn(given: Problem & { kits: KitNeed[] }): number {
+function incompleteIn(given: CuttingProblem & { kits: KitNeed[] }): number {
   const [best] = plansFor(given, solve)
   expect(verifyPlan(best, given)).toEqual([])
   return incompleteKits(given.kits, new Map(best.unplaced.map(({ demand, quantity }) => [demand, quantity])))

@@ -1,7 +1,7 @@
 import { itemAt } from '../lists'
 import { addWorthwhile, rounds, worthOnHand } from './column-generation'
 import { Patterns } from './patterns'
-import type { Problem } from './plan'
+import type { CuttingProblem } from './plan'
 import { LEAST_PIECE } from './plan'
 import { plan, planPaper } from './planner'
 import { ProgrammeBuilder } from './programme'
@@ -34,11 +34,11 @@ const FEW_NODES = 50
  * @param perKit pieces in one kit by demand key
  * @param quick does without all patterns and without plans tried between the two numbers: these may lie further apart
  */
-export function mostKits(problem: Problem, perKit: ReadonlyMap<string, number>, solve: Solve, quick = false): KitsFrom {
+export function mostKits(problem: CuttingProblem, perKit: ReadonlyMap<string, number>, solve: Solve, quick = false): KitsFrom {
   const wanted = problem.demands
     .map(demand => ({ ...demand, quantity: perKit.get(demand.key) ?? 0 }))
     .filter(({ quantity }) => quantity > 0)
-  const drawer: Problem = {
+  const drawer: CuttingProblem = {
     ...problem,
     demands: wanted,
     supplies: problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })),

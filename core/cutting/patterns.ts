@@ -1,7 +1,7 @@
 import { itemAt } from '../lists'
 import { Guillotine } from './guillotine'
 import type { BestCut } from './guillotine'
-import type { CutNode, Demand, Layout, Problem, Supply } from './plan'
+import type { CutNode, Demand, Layout, CuttingProblem, Supply } from './plan'
 import { area, countsOf, isFresh } from './plan'
 import { restIn } from './rests'
 import type { Handle, Row } from './programme'
@@ -29,7 +29,7 @@ export class Patterns {
   private readonly pricing: Guillotine[]
 
   constructor(
-    readonly problem: Problem,
+    readonly problem: CuttingProblem,
     readonly demands: Demand[],
   ) {
     const { cutter } = problem

@@ -1,5 +1,5 @@
 import { fits, ways } from './bound'
-import type { Demand, Problem, Unplaced } from './plan'
+import type { Demand, CuttingProblem, Unplaced } from './plan'
 import { LEAST_PIECE, area } from './plan'
 import { isCuttable, squared } from './squaring'
 import { stripLayout } from './strips'
@@ -7,7 +7,7 @@ import { stripLayout } from './strips'
 const SIDES = ['width', 'height'] as const
 
 /** Parts the demands that fit some sheet from those that fit none, with the reason. */
-export function sortOut({ demands, supplies, cutter }: Problem): { placeable: Demand[], unplaced: Unplaced[] } {
+export function sortOut({ demands, supplies, cutter }: CuttingProblem): { placeable: Demand[], unplaced: Unplaced[] } {
   const wanted = demands.filter(demand => demand.quantity > 0)
   const unplaced: Unplaced[] = []
   const placeable = wanted.filter((demand) => {

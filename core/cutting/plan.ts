@@ -68,7 +68,7 @@ export interface KitNeed {
 }
 
 /** The cutting problem of one paper. */
-export interface Problem {
+export interface CuttingProblem {
   demands: Demand[]
   supplies: Supply[]
   cutter: Cutter
@@ -244,7 +244,7 @@ export function openedBy(layouts: Layout[]): Map<string, number> {
 }
 
 /** Fresh sheets that some layouts open. */
-export function sheetsOf(layouts: Layout[], supplies: Supply[]): number {
+export function freshSheets(layouts: Layout[], supplies: Supply[]): number {
   const opened = openedBy(layouts)
   return supplies.filter(isFresh).reduce((sum, { key }) => sum + (opened.get(key) ?? 0), 0)
 }

@@ -6,7 +6,7 @@ import { besideFixed, withFixed } from './fixed'
 import { gathered } from './gathered'
 import { lessKerf, withKerf } from './kerf'
 import { sortOut } from './placeable'
-import type { Layout, Plan, Problem } from './plan'
+import type { Layout, Plan, CuttingProblem } from './plan'
 import { area, countsOf, isFresh, keyedLayouts, openedBy } from './plan'
 import type { Solve } from './solver'
 import { sequenceOf } from './sequence'
@@ -48,7 +48,7 @@ const FULL_SHEET = 60
  * relaxation, and whole sheets by an integer programme.
  * @returns the best plan, then plans with more sheets that may take less time at the bench
  */
-export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress, [Plan, ...Plan[]]> {
+export function* planPaper(problem: CuttingProblem, solve?: Solve): Generator<Progress, [Plan, ...Plan[]]> {
   const rest = besideFixed(problem)
   const search = planWithoutKerf(withKerf(rest), solve)
   const whole = (plan: Plan) => withFixed({ ...plan, layouts: keyedLayouts(lessKerf(plan.layouts, rest)) }, problem)
@@ -83,7 +83,7 @@ export function* planPaper(problem: Problem, solve?: Solve): Generator<Progress,
 }
 
 /** The problem with fresh sheets alone; nothing where it is that already, where offcuts go first, or where it would take long. */
-function withoutOffcuts({ supplies, demands, offcutsFirst, ...problem }: Problem): Problem | undefined {
+function withoutOffcuts({ supplies, demands, offcutsFirst, ...problem }: CuttingProblem): CuttingProblem | undefined {
   const isFew = demands.filter(({ quantity }) => quantity > 0).length <= MOST_TWICE
   if (offcutsFirst || !isFew || supplies.every(supply => isFresh(supply) || supply.onlyFixed)) return undefined
   return { ...problem, demands, supplies: supplies.filter(supply => isFresh(supply)) }
@@ -91,7 +91,7 @@ function withoutOffcuts({ supplies, demands, offcutsFirst, ...problem }: Problem
 /** Sizes up to which a paper is planned without its offcuts too. */
 const MOST_TWICE = 8
 
-function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, Found> {
+function* planWithoutKerf(problem: CuttingProblem, solve?: Solve): Generator<Progress, Found> {
   const { placeable, unplaced } = sortOut(problem)
   const least = sheetBound(placeable, problem.supplies, problem.cutter)
   let bound = least
@@ -159,10 +159,10 @@ function* planWithoutKerf(problem: Problem, solve?: Solve): Generator<Progress, 
 }
 
 /** Runs the planner to its end, for the best plan. */
-export const plan = (problem: Problem, solve?: Solve): Plan => plansFor(problem, solve)[0]
+export const plan = (problem: CuttingProblem, solve?: Solve): Plan => plansFor(problem, solve)[0]
 
 /** Runs the planner to its end, for the best plan and those that trade sheets for time. */
-export function plansFor(problem: Problem, solve?: Solve): [Plan, ...Plan[]] {
+export function plansFor(problem: CuttingProblem, solve?: Solve): [Plan, ...Plan[]] {
   const search = planPaper(problem, solve)
   for (;;) {
     const { done, value } = search.next()
@@ -171,7 +171,7 @@ export function plansFor(problem: Problem, solve?: Solve): [Plan, ...Plan[]] {
 }
 
 /** The layouts of a plan that is known, less what it gives too much; none of sheets and pieces that there are not. */
-function withoutUnknown({ known = [], ...problem }: Problem): Layout[] {
+function withoutUnknown({ known = [], ...problem }: CuttingProblem): Layout[] {
   const [sizes, sheets] = [keysOf(problem.demands), keysOf(problem.supplies)]
   const own = known.filter(({ supply, root }) => sheets.has(supply) && [...countsOf(root).keys()].every(key => sizes.has(key)))
   return withoutSurplus(own, problem.demands, problem)
@@ -180,7 +180,7 @@ function withoutUnknown({ known = [], ...problem }: Problem): Layout[] {
 const keysOf = (list: { key: string }[]): Set<string> => new Set(list.map(({ key }) => key))
 
 /** Whether there are so many sheets, or they can be bought. */
-function isToBeHad(layouts: Layout[], { supplies }: Problem): boolean {
+function isToBeHad(layouts: Layout[], { supplies }: CuttingProblem): boolean {
   const opened = openedBy(layouts)
   return supplies.every(({ key, onHand, price }) => price !== null || (opened.get(key) ?? 0) <= onHand)
 }

@@ -1,14 +1,14 @@
-import type { Problem } from './plan'
+import type { CuttingProblem } from './plan'
 import { contentOf } from './plan'
 import { workOf } from './work'
 
-const keys = new WeakMap<Problem, string>()
+const keys = new WeakMap<CuttingProblem, string>()
 
 /**
  * What tells a problem from any other: two with the same key have the same plans. Worked
  * out once for each problem; names do not count, for they decide nothing.
  */
-export function problemKey(problem: Problem): string {
+export function problemKey(problem: CuttingProblem): string {
   const before = keys.get(problem)
   if (before !== undefined) return before
   const { demands, supplies, cutter, objective, setUp = [], fixed = [], known = [], kits = [], offcutsFirst = false } = problem

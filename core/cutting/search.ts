@@ -1,5 +1,5 @@
 import type { Column, Patterns } from './patterns'
-import type { Demand, KitNeed, Problem } from './plan'
+import type { Demand, KitNeed, CuttingProblem } from './plan'
 import { isFresh } from './plan'
 import type { Solve } from './solver'
 
@@ -8,7 +8,7 @@ import type { Solve } from './solver'
  * that the same problem has the same plan on any machine and at any load: a step is one
  * rectangle looked at in a pricing, or one entry of a relaxation that is solved.
  */
-export class Effort {
+export class StepCount {
   spent = 0
   spend(steps: number): void {
     this.spent += steps
@@ -17,11 +17,11 @@ export class Effort {
 
 /** What the parts of the exact search share: the programme as far as it has come, and what is known of its answer. */
 export interface Search {
-  problem: Problem
+  problem: CuttingProblem
   demands: Demand[]
   patterns: Patterns
   solve: Solve
-  effort: Effort
+  effort: StepCount
   /** Number of sheet formats. */
   formats: number
   /** Money comes first and there are several formats: the bound is for plans that spend no more than `budget`. */
@@ -43,7 +43,7 @@ export interface Search {
 }
 
 export function searchOf(
-  problem: Problem,
+  problem: CuttingProblem,
   demands: Demand[],
   patterns: Patterns,
   solve: Solve,
@@ -56,7 +56,7 @@ export function searchOf(
     patterns,
     solve,
     formats,
-    effort: new Effort(),
+    effort: new StepCount(),
     budgeted: problem.objective === 'money' && formats > 1,
     budget: known.spending,
     bound: known.bound,

@@ -10,7 +10,7 @@ import { frameOf } from './squaring'
  */
 
 /** Alike parts of one cut node. */
-export interface Group {
+export interface AlikeParts {
   node: CutNode
   /** Where each of them begins, from the start of the cut node. */
   offsets: number[]
@@ -32,8 +32,8 @@ const USUAL_PILES = 6
 /** Added for every pile more than the maker allows. */
 const TOO_MANY = 10_000
 
-export function groupsOf({ side, parts }: CutNode & { kind: 'cut' }, kerf: number): Group[] {
-  const groups = new Map<string, Group>()
+export function groupsOf({ side, parts }: CutNode & { kind: 'cut' }, kerf: number): AlikeParts[] {
+  const groups = new Map<string, AlikeParts>()
   let offset = 0
   for (const part of parts) {
     const content = contentOf(part)

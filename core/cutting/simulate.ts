@@ -1,6 +1,6 @@
 import { byKey } from '../lists'
 import type { BenchStep, Pile } from './bench-step'
-import type { Plan, Problem, Size } from './plan'
+import type { Plan, CuttingProblem, Size } from './plan'
 
 const SIDES = ['width', 'height'] as const
 
@@ -23,7 +23,7 @@ export interface Simulated {
  * moves the fence, cuts, and puts the parts down. It reads nothing but the steps and
  * the sheets they begin with.
  */
-export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>, { supplies, demands, cutter }: Problem): Simulated {
+export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>, { supplies, demands, cutter }: CuttingProblem): Simulated {
   const violations: string[] = []
   const bench = new Map<string, OnBench>()
   const pieces = new Map<string, number>()
@@ -128,7 +128,7 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
 }
 
 /** Whether a maker who follows the steps ends with the pieces of the plan, and nothing else is amiss. */
-export function sequenceViolations(steps: BenchStep[], plan: Pick<Plan, 'layouts' | 'unplaced'>, problem: Problem): string[] {
+export function sequenceViolations(steps: BenchStep[], plan: Pick<Plan, 'layouts' | 'unplaced'>, problem: CuttingProblem): string[] {
   const { pieces, violations } = simulate(steps, plan, problem)
   const short = problem.demands.flatMap(({ key, name, quantity }) => {
     const promised = quantity - plan.unplaced.filter(({ demand }) => demand === key).reduce((sum, entry) => sum + entry.quantity, 0)

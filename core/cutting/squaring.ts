@@ -53,7 +53,7 @@ export function isCuttable(supply: Supply, cutter: Cutter): boolean {
 }
 
 /** The frame of squaring cuts in a cut tree. */
-export interface Frame {
+export interface Squaring {
   /** Which pair of edges comes off first. */
   first: Side
   margin: Length
@@ -61,7 +61,7 @@ export interface Frame {
 }
 
 /** The frame round a tree; nothing where its sheet is not squared. */
-export function frameOf(root: CutNode, { squaring }: Cutter): Frame | undefined {
+export function frameOf(root: CutNode, { squaring }: Cutter): Squaring | undefined {
   const within = (node: CutNode, side: Side): CutNode | undefined => {
     if (squaring === 0 || node.kind !== 'cut' || node.side !== side || node.parts.length !== 3) return undefined
     const isEdge = (at: number) => ['waste', 'offcut'].includes(itemAt(node.parts, at).kind) && itemAt(node.parts, at)[side] === squaring
@@ -99,7 +99,7 @@ export interface SquaringCut {
  * The four squaring cuts in their order: an edge, then the one opposite with the first at the fence. Sides of the same length
  * take turns, an edge and the one beside it first, so that two settings do for all four.
  */
-export function squaringCuts(sheet: Size, { first, margin }: Frame, kerf: number): SquaringCut[] {
+export function squaringCuts(sheet: Size, { first, margin }: Squaring, kerf: number): SquaringCut[] {
   const second = OTHER[first]
   const sides = sheet.width === sheet.height ? [first, second, first, second] : [first, first, second, second]
   let before: Size = { width: sheet.width, height: sheet.height }

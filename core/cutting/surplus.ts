@@ -1,12 +1,12 @@
 import { byKey } from '../lists'
 import { without } from './tidy'
-import type { Demand, Layout, Problem } from './plan'
+import type { Demand, Layout, CuttingProblem } from './plan'
 import { countsOf, isFresh, madeBy } from './plan'
 import { withinFrame } from './squaring'
 
 /** Leaves out what would be cut too much: it stays an offcut instead. */
 export function withoutSurplus(
-  layouts: Layout[], demands: Demand[], { cutter, supplies, offcutsFirst }: Pick<Problem, 'cutter' | 'supplies' | 'offcutsFirst'>,
+  layouts: Layout[], demands: Demand[], { cutter, supplies, offcutsFirst }: Pick<CuttingProblem, 'cutter' | 'supplies' | 'offcutsFirst'>,
 ): Layout[] {
   // What comes from offcuts stays where they are to be used up.
   const last = ({ supply }: Layout) => (isFresh(byKey(supplies, supply)) ? 0 : 1)

@@ -16,7 +16,7 @@ interface Tally {
 const known = new WeakMap<CutNode, Tally>()
 
 /** Counts the cuts and strips of a cut tree. Worked out once for each node. */
-export function tally(node: CutNode): Tally {
+export function tallyOf(node: CutNode): Tally {
   const found = known.get(node)
   if (found) return found
   const sum: Tally = { strokes: 0, strips: 0, kinds: 0, stages: 0, narrowest: Infinity }
@@ -26,7 +26,7 @@ export function tally(node: CutNode): Tally {
     const seen = new Set<string>()
     for (const part of parts) {
       if (part.kind !== 'cut') continue
-      const inner = tally(part)
+      const inner = tallyOf(part)
       sum.strips += 1 + inner.strips
       sum.strokes += inner.strokes
       // Halves that are cut the same way again are no change of direction.

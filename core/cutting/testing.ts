@@ -1,6 +1,6 @@
 import type { Turn } from '../document'
 import { inches } from '../lengths'
-import type { Cutter, Demand, Problem, Supply } from './plan'
+import type { Cutter, Demand, CuttingProblem, Supply } from './plan'
 
 /** Problems for tests, in whole inches unless said otherwise. */
 export const cutter: Cutter = {
@@ -19,7 +19,7 @@ export const piece = (width: number, height: number, quantity: number, turn: Tur
 export const sheet = (width: number, height: number, onHand = 0, price: number | null = 50): Supply =>
   ({ key: `${width}x${height}`, kind: 'sheet', width: inches(width), height: inches(height), onHand, price })
 
-export const problem = (demands: Demand[], supplies: Supply[], changes: Partial<Cutter> = {}): Problem =>
+export const problem = (demands: Demand[], supplies: Supply[], changes: Partial<Cutter> = {}): CuttingProblem =>
   ({ demands, supplies, cutter: { ...cutter, ...changes }, objective: 'money' })
 
 export const offcut = (width: number, height: number, onHand = 1): Supply =>

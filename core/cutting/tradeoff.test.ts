@@ -2,7 +2,7 @@ import { PRIORITIES } from '../document'
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
 import {
-  contentOf, countsOf, measured, plan, plansFor, preferred, sheetsOf, solverOf, spendingOf, tradeOffs, verifyPlan, wishFor,
+  contentOf, countsOf, measured, plan, plansFor, preferred, freshSheets, solverOf, spendingOf, tradeOffs, verifyPlan, wishFor,
 } from '.'
 import type { Plan } from '.'
 import { offcut, piece, problem, sheet } from './testing'
@@ -95,7 +95,7 @@ describe('offcuts first', () => {
     const some = problem([piece(4, 4, 9)], [sheet(8, 8), offcut(4.5, 4, 1)])
     const result = plan(some, solve)
     expect(result).toMatchObject({ sheets: 2, bound: 2 })
-    expect([sheetsOf(result.layouts, some.supplies), spendingOf(result.layouts, some.supplies)]).toEqual([2, 100])
+    expect([freshSheets(result.layouts, some.supplies), spendingOf(result.layouts, some.supplies)]).toEqual([2, 100])
     expect(plan({ ...some, supplies: [sheet(8, 8)] }, solve)).toMatchObject({ sheets: 3, bound: 3 })
   })
 

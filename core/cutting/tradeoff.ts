@@ -3,17 +3,17 @@ import type { Priority } from '../document'
 import { PRIORITIES } from '../document'
 import type { BenchStep } from './bench-step'
 import { benchSequence } from './bench'
-import type { Plan, Problem } from './plan'
+import type { Plan, CuttingProblem } from './plan'
 import { before } from './plan'
 import { restIn } from './rests'
 import { frameOf } from './squaring'
-import { tally } from './tally'
+import { tallyOf } from './tally'
 import type { Effort } from './effort'
 import { effortOf, looseIn, secondsOf } from './effort'
 import { paperWorth, savedIn, workOf } from './work'
 
 /** A plan with its sequence at the bench and what that takes. */
-export interface Measured {
+export interface MeasuredPlan {
   plan: Plan
   steps: BenchStep[]
   effort: Effort
@@ -30,7 +30,7 @@ export interface Measured {
   rest: number
 }
 
-export function measured(plan: Plan, problem: Problem, names?: ReadonlyMap<string, string>): Measured {
+export function measured(plan: Plan, problem: CuttingProblem, names?: ReadonlyMap<string, string>): MeasuredPlan {
   const work = workOf(problem)
   const steps = benchSequence(plan.layouts, problem.cutter, { names, work, order: plan.order, supplies: problem.supplies })
   const effort = effortOf(steps)
@@ -44,10 +44,10 @@ export function measured(plan: Plan, problem: Problem, names?: ReadonlyMap<strin
 }
 
 /** Whether a plan keeps to what the maker allows. */
-export function isWithin({ plan: { layouts }, loose }: Measured, { cutter, ...problem }: Problem): boolean {
+export function isWithinLimits({ plan: { layouts }, loose }: MeasuredPlan, { cutter, ...problem }: CuttingProblem): boolean {
   const { piles, layouts: most, stages, strip } = workOf(problem)
   return (piles === null || loose <= piles) && (most === null || layouts.length <= most) && layouts.every(({ root }) => {
-    const found = tally(frameOf(root, cutter)?.inside ?? root)
+    const found = tallyOf(frameOf(root, cutter)?.inside ?? root)
     return (stages === null || found.stages <= stages) && found.narrowest >= strip
   })
 }
@@ -61,7 +61,7 @@ const ALIKE = 1.015
  * @param ceiling cents that it may cost at most
  */
 export function withFavourite(
-  plans: [Plan, ...Plan[]], hand: number | undefined, problem: Problem, ceiling = Infinity,
+  plans: [Plan, ...Plan[]], hand: number | undefined, problem: CuttingProblem, ceiling = Infinity,
 ): [Plan, ...Plan[]] {
   if (plans.length === 1) return plans
   const costs = plans.map(plan => costOf(plan, problem))
@@ -74,24 +74,24 @@ export function withFavourite(
   return [itemAt(marked, 0), ...marked.slice(1)]
 }
 
-function costOf(plan: Plan, problem: Problem): number {
+function costOf(plan: Plan, problem: CuttingProblem): number {
   const { cost, saved } = measured(plan, problem)
   return cost - saved
 }
 
 /** Plans with those that were found without the offcuts: the favourite is never dearer than the one among these would be. */
 export function besideOthers(
-  plans: [Plan, ...Plan[]], plain: Plan[], hand: number | undefined, plainHand: number | undefined, problem: Problem,
+  plans: [Plan, ...Plan[]], plain: Plan[], hand: number | undefined, plainHand: number | undefined, problem: CuttingProblem,
 ): [Plan, ...Plan[]] {
   const [first, ...others] = plain
   const own = first && (withFavourite([first, ...others], plainHand, problem).find(({ favoured }) => favoured) ?? first)
   return withFavourite([...plans, ...plain], hand, problem, own && costOf(own, problem))
 }
 
-const figures = ({ plan, worth, minutes, saved }: Measured) => [plan.sheets, plan.spending, worth, minutes, -saved]
+const figures = ({ plan, worth, minutes, saved }: MeasuredPlan) => [plan.sheets, plan.spending, worth, minutes, -saved]
 
 /** The plans that no other one beats or equals in every figure, and the one that is favoured; the fewest sheets first. */
-export function tradeOffs(plans: Measured[]): Measured[] {
+export function tradeOffs(plans: MeasuredPlan[]): MeasuredPlan[] {
   const kept = plans.filter(
     (one, index) =>
       one.plan.favoured || !plans.some(
@@ -108,9 +108,9 @@ export function tradeOffs(plans: Measured[]): Measured[] {
  * The plan that suits a maker's wish.
  * @param moreSheets sheets above the fewest that it may take; `null` for any number
  */
-export function preferred(plans: Measured[], priority: Priority, moreSheets: number | null = null): Measured {
+export function preferred(plans: MeasuredPlan[], priority: Priority, moreSheets: number | null = null): MeasuredPlan {
   const least = Math.min(...plans.map(({ plan }) => plan.sheets))
-  const order = ({ plan, minutes, worth, cost, saved, rest }: Measured) =>
+  const order = ({ plan, minutes, worth, cost, saved, rest }: MeasuredPlan) =>
     ({
       balanced: [plan.favoured ? 0 : 1, cost - saved, plan.sheets, minutes, -rest],
       sheets: [plan.sheets, plan.spending, cost - saved, -rest],
@@ -123,7 +123,7 @@ export function preferred(plans: Measured[], priority: Priority, moreSheets: num
 }
 
 /** The wish that leads to a plan: what counts most among those with no more sheets than it. */
-export function wishFor(choice: Measured, plans: Measured[]): { priority: Priority, moreSheets: number } {
+export function wishFor(choice: MeasuredPlan, plans: MeasuredPlan[]): { priority: Priority, moreSheets: number } {
   const moreSheets = choice.plan.sheets - Math.min(...plans.map(({ plan }) => plan.sheets))
   const priority = PRIORITIES.find(priority => preferred(plans, priority, moreSheets) === choice)
   return { priority: priority ?? 'easy', moreSheets }

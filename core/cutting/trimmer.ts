@@ -1,15 +1,15 @@
 import { itemAt } from '../lists'
-import type { Length, Reading } from '../lengths'
+import type { Length, ScaleReading } from '../lengths'
 import { downToMark, isOnMark, nearestMark, readOffScale } from '../lengths'
-import type { BenchStep, Line, Pile, Point } from './bench-step'
+import type { BenchStep, Line, Pile, SheetPoint } from './bench-step'
 import type { CutNode, Cutter } from './plan'
 import { contentOf } from './plan'
-import type { Group } from './sequence'
+import type { AlikeParts } from './sequence'
 import { groupsOf } from './sequence'
 import type { frameOf } from './squaring'
 import { squaringCuts } from './squaring'
 
-type Corner = Point & { layout: string }
+type Corner = SheetPoint & { layout: string }
 
 /** What lies on the table and is still to be cut. */
 export interface Hand {
@@ -25,8 +25,8 @@ export interface Hand {
   /** A sheet, which lies as it likes and finds no others. */
   sheet: boolean
   /** Parts that come off, alike ones together, and those that are still to come; the last one is what remains. */
-  groups: Group[]
-  left: Group[]
+  groups: AlikeParts[]
+  left: AlikeParts[]
   /** What the thing in hand measures now along the cut side. */
   size: number
   /** The side along which it lies ready to be cut, once it has been cut or has come off. */
@@ -143,7 +143,7 @@ export class Trimmer {
    * How a fence is set. From the other edge it can be read for one cut only, because what is in hand grows smaller with each;
    * the blade takes its kerf from there. What lies between marks is never read larger than what is in hand.
    */
-  private readingOf(size: Length, held: Length, cuts: number): Reading {
+  private readingOf(size: Length, held: Length, cuts: number): ScaleReading {
     if (isOnMark(size, this.cutter.mark)) return { from: 'near', at: size }
     const found = readOffScale(size, (held - this.cutter.kerf) as Length, this.cutter.mark)
     if (found.from === 'far' && cuts === 1 && found.at > 0) return found
@@ -191,7 +191,7 @@ export class Trimmer {
   }
 
   /** Cuts all parts of one group off. */
-  cutOff(hand: Hand, group: Group): void {
+  cutOff(hand: Hand, group: AlikeParts): void {
     const { side } = hand.node
     const size = group.node[side]
     const count = group.offsets.length
@@ -249,14 +249,14 @@ export class Trimmer {
 const along = ({ x, y, layout }: Corner, side: 'width' | 'height', by: number): Corner =>
   side === 'width' ? { x: x + by, y, layout } : { x, y: y + by, layout }
 
-const cornersOf = ({ corners, node: { side } }: Hand, { offsets }: Group): Corner[] =>
+const cornersOf = ({ corners, node: { side } }: Hand, { offsets }: AlikeParts): Corner[] =>
   corners.flatMap(corner => offsets.map(offset => along(corner, side, offset)))
 
 /** Lines at the inner side of each part that comes off; between them where the last part is what remains. */
-function linesOf({ corners, node: { side, width, height } }: Hand, { node, offsets }: Group, cuts: number): Line[] {
+function linesOf({ corners, node: { side, width, height } }: Hand, { node, offsets }: AlikeParts, cuts: number): Line[] {
   const [whole, across] = side === 'width' ? [width, height] : [height, width]
   const cutAt = offsets.map(offset => (offset + node[side] === whole ? offset : offset + node[side])).slice(0, cuts)
-  const point = ({ x, y }: Corner): Point => ({ x, y })
+  const point = ({ x, y }: Corner): SheetPoint => ({ x, y })
   return corners.flatMap(corner =>
     cutAt.map((at) => {
       const from = along(corner, side, at)

@@ -1,11 +1,11 @@
-import type { CutNode, Plan, Problem, Size } from './plan'
+import type { CutNode, Plan, CuttingProblem, Size } from './plan'
 
 /**
  * Checks a plan against its problem from nothing but the rectangles in it; it
  * shares no code with the planner. Every violation is one sentence; an empty
  * list means the plan can be cut as it stands.
  */
-export function verifyPlan(plan: Plan, problem: Problem): string[] {
+export function verifyPlan(plan: Plan, problem: CuttingProblem): string[] {
   const violations: string[] = []
   const demands = new Map(problem.demands.map(demand => [demand.key, demand]))
   const produced = new Map<string, number>()

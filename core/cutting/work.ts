@@ -1,14 +1,14 @@
 import { DEFAULT_PRICES, DEFAULT_TOOLS } from '../document'
 import { ZERO } from '../lengths'
 import { byKey } from '../lists'
-import type { CutNode, Demand, Layout, Problem, Supply, Work } from './plan'
+import type { CutNode, Demand, Layout, CuttingProblem, Supply, Work } from './plan'
 import { area, countsOf, isFresh, openedBy } from './plan'
 
 export const USUAL_WORK: Work = {
   pace: DEFAULT_TOOLS.inch.pace, hour: DEFAULT_PRICES.hour, way: 'as it pays', piles: null, layouts: null, stages: null, strip: ZERO,
 }
 
-export const workOf = ({ work }: Pick<Problem, 'work'>): Work => work ?? USUAL_WORK
+export const workOf = ({ work }: Pick<CuttingProblem, 'work'>): Work => work ?? USUAL_WORK
 
 /** Minutes as they are said everywhere: whole, and never none for some work. */
 export const wholeMinutes = (minutes: number): number => (minutes > 0 ? Math.max(1, Math.round(minutes)) : 0)
@@ -32,7 +32,7 @@ export function paperWorth(layouts: Layout[], supplies: Supply[]): number {
 
 /** Cents that the pieces on an offcut save of a sheet by their area, where offcuts are to be used up first; else nothing. */
 export function savedBy(
-  root: CutNode, supply: Supply, demands: Demand[], { supplies, offcutsFirst }: Pick<Problem, 'supplies' | 'offcutsFirst'>,
+  root: CutNode, supply: Supply, demands: Demand[], { supplies, offcutsFirst }: Pick<CuttingProblem, 'supplies' | 'offcutsFirst'>,
 ): number {
   if (!offcutsFirst || isFresh(supply)) return 0
   const rates = supplies.filter(isFresh).map(sheet => sheetWorth(sheet, supplies) / area(sheet))
@@ -43,6 +43,6 @@ export function savedBy(
 }
 
 /** The same for all layouts of a plan. */
-export const savedIn = (layouts: Layout[], problem: Problem): number =>
+export const savedIn = (layouts: Layout[], problem: CuttingProblem): number =>
   layouts.reduce((sum, { supply, root, repeats }) =>
     sum + repeats * savedBy(root, byKey(problem.supplies, supply), problem.demands, problem), 0)

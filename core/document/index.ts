@@ -1,7 +1,7 @@
 export * from './bounds'
 export * from './defaults'
 export * from './fields'
-export * from './followed'
+export * from './after-others'
 export * from './keys'
 export * from './applying'
 export { PatchIndex, collisions } from './patch-index'

@@ -5,7 +5,7 @@ import { MOST_PROBLEMS } from './problem'
 import { DressingEntry } from './dressing-shapes'
 import { Batch, ClassDocument, PaperEntry, StudioSettings } from './shapes'
 import { isEndless } from './sizes'
-import type { Kind } from './upgrades'
+import type { DocumentKind } from './upgrades'
 import { isKnownVersion, upgraded } from './upgrades'
 import { VERSION } from './version'
 
@@ -21,7 +21,7 @@ export * from './validators'
 
 const isData = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
 
-function open<T extends object>(kind: Kind, shape: new () => T, data: unknown): Checked<T> {
+function open<T extends object>(kind: DocumentKind, shape: new () => T, data: unknown): Checked<T> {
   if (!isData(data)) return { ok: false, problems: [{ path: '', problem: 'must be a JSON object' }] }
   if (data.version !== undefined && !isKnownVersion(data.version)) {
     return {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { PatchError, PatchIndex, SAME_FOR_ALL, applied, at, collisions, isSame, newClass, patchesBetween, touches } from '.'
+import { PatchError, PatchIndex, SAME_FOR_ALL, applied, valueAt, collisions, isSame, newClass, patchesBetween, touches } from '.'
 import type { CardEntry, ClassDocument, Patch } from '.'
 
 const card = (key: string, title = key): CardEntry => ({
@@ -124,9 +124,9 @@ describe('patches', () => {
   it('find what stands at a path, and nothing where the path leads nowhere', () => {
     const base = document(card('a'))
     expect([
-      at(base, ['cards', 'a', 'parameters', 'width']),
-      at(base, ['cards', 'z', 'title']),
-      at(base, ['class', 'constructor']),
+      valueAt(base, ['cards', 'a', 'parameters', 'width']),
+      valueAt(base, ['cards', 'z', 'title']),
+      valueAt(base, ['class', 'constructor']),
     ]).toEqual(['6 in', undefined, undefined])
   })
 

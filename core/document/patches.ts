@@ -74,7 +74,7 @@ function listPatches(before: unknown[], after: unknown[], old: string[], now: st
 }
 
 /** What stands at a path; nothing where the path leads nowhere. */
-export function at(document: unknown, path: Path): unknown {
+export function valueAt(document: unknown, path: Path): unknown {
   return path.reduce<unknown>((value, name) => {
     if (Array.isArray(value)) return value.find(entry => keyOf(entry) === name)
     return isData(value) && Object.hasOwn(value, name) ? value[name] : undefined

@@ -2,7 +2,7 @@ import { produce } from 'immer'
 import { applied } from './applying'
 import { PatchIndex, collisions } from './patch-index'
 import type { Patch, Path } from './patches'
-import { at, patchesBetween, touches } from './patches'
+import { valueAt, patchesBetween, touches } from './patches'
 
 /** One step back: the document before and after it. Both share what was not changed. */
 interface Step<T> {
@@ -158,10 +158,11 @@ export function settled<T extends object>(session: Session<T>, keep: 'mine' | 't
 /** What makes one document like another at one place. */
 function towards(from: object, to: object, path: Path): Patch[] {
   const order = path.at(-1) === '(order)'
-  const [there, wanted] = order ? [at(from, path.slice(0, -1)), at(to, path.slice(0, -1))] : [at(from, path), at(to, path)]
+  const place = order ? path.slice(0, -1) : path
+  const [there, wanted] = [valueAt(from, place), valueAt(to, place)]
   if (order) return patchesBetween(there, wanted, path.slice(0, -1)).filter(({ op }) => op === 'order')
   if (there !== undefined && wanted !== undefined) return patchesBetween(there, wanted, path)
-  const inList = Array.isArray(at(from, path.slice(0, -1)))
+  const inList = Array.isArray(valueAt(from, path.slice(0, -1)))
   if (wanted === undefined) return there === undefined ? [] : [{ op: inList ? 'remove' : 'unset', path }]
   return inList ? [{ op: 'add', path: path.slice(0, -1), entry: wanted as object, after: '' }] : [{ op: 'set', path, value: wanted }]
 }

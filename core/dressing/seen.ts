@@ -1,5 +1,5 @@
 import type { MultiPolygon, Polygon } from './clipping'
-import type { Construction, Face, Frame, Joint, Panel, Part, Point } from '../folds'
+import type { Construction, Face, Frame, Joint, Panel, Part, Point, Pose } from '../folds'
 import { dot, face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
 import { byKey, once } from '../lists'
 import { difference } from './clipping'
@@ -23,8 +23,6 @@ export interface SeenFace {
   /** What is glued on it, and where it is glued itself. */
   glued: MultiPolygon
 }
-
-export type Pose = ReturnType<typeof poseOf>
 
 /** Creases stay so many degrees short of shut, and layers so far apart, that what lies in front of what can be told. */
 export const AJAR = { slack: 0.2, layer: 500, nested: true }

@@ -1,7 +1,6 @@
-import type { Construction, Panel } from '../folds'
+import type { Construction, Panel, Pose } from '../folds'
 import { dot, isLayer, isWhole, panelKey, poseOf, seenFrom, windowOutline } from '../folds'
 import { difference } from './clipping'
-import type { Pose } from './seen'
 import { AJAR, CRACK, NEAR, PARALLEL, areaOfAll, coverOf, polygonOf } from './seen'
 
 /** How much of an opening is clear of what slides past it, as a share of it. */

@@ -4,7 +4,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { keptPlans, keptSharing } from '.'
 import { prepare } from '../batch'
 import { randomClass } from '../recount/testing'
-import type { CutNode, Plan, Problem, Solve } from '../cutting'
+import type { CutNode, Plan, CuttingProblem, Solve } from '../cutting'
 import { plansFor, solverOf } from '../cutting'
 import { sharedToTheEnd } from '../sharing'
 import type { Sharing } from '../sharing'
@@ -59,7 +59,7 @@ describe('plans that were kept', () => {
     expect(planned.length).toBeGreaterThan(20)
     for (const { problem, plans } of planned) {
       expect(keptPlans(read(plans), problem)).toEqual(plans)
-      const more: Problem = { ...problem, demands: problem.demands.map(demand => ({ ...demand, quantity: demand.quantity + 40 })) }
+      const more: CuttingProblem = { ...problem, demands: problem.demands.map(demand => ({ ...demand, quantity: demand.quantity + 40 })) }
       if (plans[0].unplaced.length === 0) expect(keptPlans(read(plans), more)).toBeUndefined()
     }
   })

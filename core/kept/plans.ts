@@ -1,4 +1,4 @@
-import type { Layout, Plan, Problem } from '../cutting'
+import type { Layout, Plan, CuttingProblem } from '../cutting'
 import { benchSequence, contentOf, sequenceViolations, verifyPlan, workOf } from '../cutting'
 
 /**
@@ -7,7 +7,7 @@ import { benchSequence, contentOf, sequenceViolations, verifyPlan, workOf } from
  * @param read whatever was read
  * @returns nothing where anything about them is wrong
  */
-export function keptPlans(read: unknown, problem: Problem): Plan[] | undefined {
+export function keptPlans(read: unknown, problem: CuttingProblem): Plan[] | undefined {
   try {
     const plans = read as Plan[]
     return Array.isArray(read) && plans.length > 0 && plans.every(plan => isSound(plan, problem)) ? plans : undefined
@@ -18,7 +18,7 @@ export function keptPlans(read: unknown, problem: Problem): Plan[] | undefined {
   }
 }
 
-function isSound(plan: Plan, problem: Problem): boolean {
+function isSound(plan: Plan, problem: CuttingProblem): boolean {
   const keys = new Set(plan.layouts.map(({ key }) => key))
   const isShaped = keys.size === plan.layouts.length
     && plan.layouts.every(({ key }) => typeof key === 'string' && key !== '')

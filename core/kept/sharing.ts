@@ -1,4 +1,4 @@
-import type { Layout, Problem } from '../cutting'
+import type { Layout, CuttingProblem } from '../cutting'
 import { verifyPlan } from '../cutting'
 import { itemAt } from '../lists'
 import type { Sharing, SharingProblem } from '../sharing'
@@ -53,7 +53,7 @@ function isCutAsSaid({ kits, layouts = new Map(), missing }: Sharing, { prints, 
   })
 }
 
-function canBeCut(layouts: Layout[], problem: Problem): boolean {
+function canBeCut(layouts: Layout[], problem: CuttingProblem): boolean {
   const opened = (key: string) => layouts.reduce((sum, { supply, repeats }) => (supply === key ? sum + repeats : sum), 0)
   const sheets = problem.supplies.reduce((sum, { kind, key }) => (kind === 'sheet' ? sum + opened(key) : sum), 0)
   const spending = problem.supplies.reduce((sum, { key, onHand, price }) => sum + (price ?? 0) * Math.max(0, opened(key) - onHand), 0)

@@ -3,7 +3,7 @@ import { produce } from 'immer'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { prepare } from '../batch'
 import { prepareShared } from '../plans'
-import { contentsOf, findingsOf, packedBags, shapeOf } from '.'
+import { contentsOf, findingsOf, packedBags, bagShape } from '.'
 import { demoBatches } from '../../demo'
 import type { Solve } from '../cutting'
 import { solverOf } from '../cutting'
@@ -114,7 +114,7 @@ describe('bags', () => {
     const strips = packedBags(prepare(uncut)).map(({ kits }) => kits[0]!.strips.map(({ paper }) => paper.key).join())
     expect(new Set(strips).size).toBe(2)
     expect(new Set(packedBags(prepare(uncut)).map(contentsOf)).size).toBe(2)
-    expect(new Set(packedBags(prepare(uncut)).map(shapeOf)).size).toBe(2)
+    expect(new Set(packedBags(prepare(uncut)).map(bagShape)).size).toBe(2)
   })
 })
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { added, amountFor, amountInWords, boughtThings, extraInWords, kitsFor, moneyOf, packsFor, stickingFor, stuckIn, thingsFor, valueOf, withThings } from '.'
-import type { PaperUse } from '../plans'
+import type { SheetUse } from '../plans'
 import type { KitCard } from '.'
 import type { FreeEntry, SupplyEntry } from '../document'
 import { DEFAULT_SUPPLIES, STICKING_WAYS } from '../document'
@@ -26,7 +26,7 @@ const AREA = inches(4) * inches(5)
 const card = (key: string, kits: number, area = AREA, more: Partial<KitCard> = {}): KitCard => ({
   key, kits, sticking: [], stuck: kits, things: [], areas: new Map([['kelp', kits * area]]), ...more,
 })
-const use = (needed: number, onHand: number, price: number | null = 50, left = 0): PaperUse => ({
+const use = (needed: number, onHand: number, price: number | null = 50, left = 0): SheetUse => ({
   paper: kelp,
   sheets: [{ key: 'letter', width: inches(8.5), height: inches(11), needed, onHand, price }],
   left,

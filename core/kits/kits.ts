@@ -1,8 +1,8 @@
 import type { OffcutWorth, PackCount, SupplyEntry } from '../document'
 import type { Length } from '../lengths'
 import type { Usage } from './usage'
-import type { PaperUse } from '../plans'
-import { SCALE, added, measuredIn, valueOf } from './usage'
+import type { SheetUse } from '../plans'
+import { WHOLE, added, measuredIn, valueOf } from './usage'
 
 /** One card of the class as the kits see it. */
 export interface KitCard {
@@ -64,7 +64,7 @@ export interface Kits {
 
 interface Request {
   cards: KitCard[]
-  papers: PaperUse[]
+  papers: SheetUse[]
   supplies: SupplyEntry[]
   /** What goes with each bag, such as the bag itself, and with how many. */
   perBag: Usage[]
@@ -90,7 +90,7 @@ export function kitsFor({ cards, papers, supplies, perBag, bags, packs, offcuts 
   const packed = supplies.flatMap((entry): Purchase[] => {
     const needed = uses.find(({ supply }) => supply === entry.key)?.amount ?? 0
     if (needed === 0) return []
-    const onHand = Math.round(entry.onHand * SCALE[measuredIn(entry.use)])
+    const onHand = Math.round(entry.onHand * WHOLE[measuredIn(entry.use)])
     const toBuy = packsFor(entry, needed - onHand)
     return [{ sort: 'supply', item: entry.key, stock: '', name: entry.name, needed, onHand, toBuy, cost: toBuy * entry.price }]
   })
@@ -129,12 +129,12 @@ export function kitsFor({ cards, papers, supplies, perBag, bags, packs, offcuts 
     return whole === 0 ? 0 : area / whole
   }
 
-  function sheetCost({ sheets }: PaperUse): number {
+  function sheetCost({ sheets }: SheetUse): number {
     return sheets.reduce((total, { needed, price }) => total + needed * (price ?? 0), 0)
   }
 
   /** What is left takes its share by area of what the sheets cost. */
-  function leftWorth(use: PaperUse): number {
+  function leftWorth(use: SheetUse): number {
     const area = use.sheets.reduce((total, { needed, width, height }) => total + needed * width * height, 0)
     return area === 0 ? 0 : sheetCost(use) * Math.min(1, use.left / area)
   }
@@ -142,7 +142,7 @@ export function kitsFor({ cards, papers, supplies, perBag, bags, packs, offcuts 
 
 /** Packs that hold at least so much. */
 export const packsFor = ({ pack, use }: Pick<SupplyEntry, 'pack' | 'use'>, amount: number): number =>
-  Math.max(0, Math.ceil(amount / Math.round(pack * SCALE[measuredIn(use)])))
+  Math.max(0, Math.ceil(amount / Math.round(pack * WHOLE[measuredIn(use)])))
 
 /** What a class costs and brings in. Cents throughout. */
 export interface Money {

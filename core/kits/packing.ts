@@ -52,7 +52,7 @@ export const cardsIn = ({ kits }: Pick<Bag, 'kits'>): string =>
   kits.map(({ card: { entry }, colourway }) => (colourway ? `${entry.title} (${colourway.name})` : entry.title)).join(', ')
 
 /** How many pieces and strips lie in a bag. */
-export const piecesIn = ({ kits }: Pick<Bag, 'kits'>): number =>
+export const piecesInBag = ({ kits }: Pick<Bag, 'kits'>): number =>
   kits.reduce((sum, kit) => sum + kit.strips.length + lyingPieces(kit).reduce((all, { count }) => all + count, 0), 0)
 
 /** What students bring for a kit. */
@@ -97,7 +97,7 @@ export function packedBags({ batch, cards }: Preparation): Bag[] {
 }
 
 /** What tells bags apart but for their papers: the cards, how far each piece is made ready, and the strips. Those alike share a list. */
-export const shapeOf = ({ profile, kits }: Pick<Bag, 'profile' | 'kits'>): string => [
+export const bagShape = ({ profile, kits }: Pick<Bag, 'profile' | 'kits'>): string => [
   profile.key,
   ...kits.map(({ card, pieces, strips }) => [
     card.entry.key,
@@ -109,6 +109,6 @@ export const shapeOf = ({ profile, kits }: Pick<Bag, 'profile' | 'kits'>): strin
 
 /** What tells bags apart by what is in them: those alike can be packed from one list. */
 export const contentsOf = (bag: Pick<Bag, 'profile' | 'kits'>): string => [
-  shapeOf(bag),
+  bagShape(bag),
   ...bag.kits.flatMap(({ pieces, strips }) => [...pieces, ...strips].map(({ paper }) => paper?.key ?? '')),
 ].join('; ')

@@ -6,7 +6,7 @@ import { fittedTo, placeInWords, prepare, valueInWords } from '../batch'
 import { findingsOf, stopsIn, viewOf } from '.'
 import { demoBatches } from '../../demo'
 import { problemKey } from '../cutting'
-import { FOLDS, OPENINGS } from '../folds'
+import { FOLDS, TRIED_OPENINGS } from '../folds'
 
 /** What follows from a preparation, without the functions by which cards move. */
 const told = ({ cards, papers, scrap, cutter }: Preparation) => ({
@@ -84,7 +84,7 @@ describe('the one list of findings', () => {
   })
 
   it('looks at every fold at the same openings, and at its posting', () => {
-    expect([OPENINGS[0], OPENINGS.at(-1)]).toEqual([0.1, 1])
+    expect([TRIED_OPENINGS[0], TRIED_OPENINGS.at(-1)]).toEqual([0.1, 1])
     const all = { ...batch, cards: FOLDS.map(fold => paperedCard(fold, { ...batch, cards: [] })) }
     for (const card of prepare(all).cards) expect(viewOf(card, all).posting?.weight).toBeGreaterThan(0)
   })

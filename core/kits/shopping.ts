@@ -2,7 +2,7 @@ import { count, tally } from '../lists'
 import type { Batch, ShoppingEntry, SupplyEntry } from '../document'
 import { BOUNDS, freeKey } from '../document'
 import type { Kits, Purchase } from './kits'
-import { SCALE, amountInWords, measuredIn } from './usage'
+import { WHOLE, amountInWords, measuredIn } from './usage'
 import type { Units } from '../lengths'
 import { formatLength } from '../lengths'
 import { sheetName } from '../paper'
@@ -88,5 +88,5 @@ export function packsInWords(packs: number, { sort, supply }: Pick<ShoppingLine,
   const { pack, use } = supply
   return pack === 1 && measuredIn(use) === 'pieces'
     ? String(packs)
-    : `${count(packs, 'pack')} of ${amountInWords(use, Math.round(pack * SCALE[measuredIn(use)]), units)}`
+    : `${count(packs, 'pack')} of ${amountInWords(use, Math.round(pack * WHOLE[measuredIn(use)]), units)}`
 }

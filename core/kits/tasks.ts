@@ -1,7 +1,7 @@
 import { count, tally } from '../lists'
 import type { PrepPaceEntry } from '../document'
 import type { Bag } from './packing'
-import { packedBags, piecesIn } from './packing'
+import { packedBags, piecesInBag } from './packing'
 import { countInKit, isCutReady } from '../batch'
 import type { Preparation } from '../batch'
 
@@ -52,7 +52,7 @@ export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(prepa
       }
     }
   }
-  const inBags = bags.reduce((sum, bag) => sum + piecesIn(bag), 0)
+  const inBags = bags.reduce((sum, bag) => sum + piecesInBag(bag), 0)
   const filled = bags.filter(({ kits }) => kits.length > 0).length
   const works = WORKS.flatMap(({ pace: work, name }) => [...done].flatMap(([key, { of, times, seconds, pieces }]): Task[] =>
     (key.startsWith(`${work} `)

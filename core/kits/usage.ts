@@ -5,14 +5,14 @@ import type { Length, Units } from '../lengths'
 import { METRE, MILLIMETRE, lengthFrom, millimetres } from '../lengths'
 
 /** What a supply is measured in. Amounts are whole: nanometres, microlitres, pieces. */
-export type Measured = 'length' | 'volume' | 'pieces'
+export type Quantity = 'length' | 'volume' | 'pieces'
 /** Whole amounts in what the maker counts: a metre, a millilitre, a piece. */
-export const SCALE: Record<Measured, number> = { length: METRE, volume: 1000, pieces: 1 }
+export const WHOLE: Record<Quantity, number> = { length: METRE, volume: 1000, pieces: 1 }
 
-const MEASURED: Partial<Record<SupplyUse, Measured>> = {
+const MEASURED: Partial<Record<SupplyUse, Quantity>> = {
   'tape': 'length', 'strong tape': 'length', 'thing by length': 'length', 'glue': 'volume',
 }
-export const measuredIn = (use: SupplyUse): Measured => MEASURED[use] ?? 'pieces'
+export const measuredIn = (use: SupplyUse): Quantity => MEASURED[use] ?? 'pieces'
 
 /** So much of a supply, by its key. */
 export interface Usage {
@@ -103,7 +103,7 @@ export function valueOf(uses: Usage[], supplies: SupplyEntry[]): { price: number
   return uses.reduce((total, { supply, amount }) => {
     const entry = supplies.find(({ key }) => key === supply)
     if (!entry) return total
-    const much = amount / SCALE[measuredIn(entry.use)]
+    const much = amount / WHOLE[measuredIn(entry.use)]
     return { price: total.price + (much / entry.pack) * entry.price, weight: total.weight + much * entry.weight }
   }, { price: 0, weight: 0 })
 }
@@ -114,7 +114,7 @@ const YARD = 914_400_000
 export function amountInWords(use: SupplyUse, amount: number, units: Units): string {
   const measured = measuredIn(use)
   if (measured === 'pieces') return String(amount)
-  const much = measured === 'volume' ? amount / SCALE.volume : amount / (units === 'inch' ? YARD : METRE)
+  const much = measured === 'volume' ? amount / WHOLE.volume : amount / (units === 'inch' ? YARD : METRE)
   const shown = much < 10 ? String(Number(much.toFixed(1))) : String(Math.round(much))
   return measured === 'volume' ? `${shown} ml` : `${shown} ${units === 'inch' ? (shown === '1' ? 'yard' : 'yards') : 'm'}`
 }

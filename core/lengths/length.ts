@@ -26,5 +26,4 @@ export const millimetres = (value: number): Length => nanometres(value * MILLIME
 export const inches = (value: number): Length => nanometres(value * INCH)
 
 export const sum = (...lengths: Length[]): Length => lengths.reduce((a, b) => (a + b) as Length, ZERO)
-export const difference = (a: Length, b: Length): Length => (a - b) as Length
 export const product = (a: Length, factor: number): Length => nanometres(a * factor)

@@ -24,7 +24,7 @@ export const upToMark = (length: Length, mark: Length): Length => (Math.ceil(len
 export const nearestMark = (length: Length, mark: Length): Length => (Math.round(length / mark) * mark) as Length
 
 /** How a measure is set on a tool whose sheet is `whole` long. */
-export interface Reading {
+export interface ScaleReading {
   /** `near`: set the measure itself. `far`: set what remains, from the other end. `between`: neither end has a mark. */
   from: 'near' | 'far' | 'between'
   /** What to set: exact for `near` and `far`, the nearest mark for `between`. */
@@ -32,7 +32,7 @@ export interface Reading {
 }
 
 /** Reads a measure off a scale: from its own end if there is a mark, else from the other end, else by the nearest mark. */
-export function readOffScale(measure: Length, whole: Length, mark: Length): Reading {
+export function readOffScale(measure: Length, whole: Length, mark: Length): ScaleReading {
   if (isOnMark(measure, mark)) return { from: 'near', at: measure }
   const rest = (whole - measure) as Length
   if (isOnMark(rest, mark)) return { from: 'far', at: rest }

@@ -1,4 +1,4 @@
-import type { Cutter, Demand, Layout, Measured, Problem } from '../cutting'
+import type { Cutter, Demand, Layout, MeasuredPlan, CuttingProblem } from '../cutting'
 import { isOffcut, wishFor } from '../cutting'
 import type { Batch, CuttingEntry, LayoutEntry, MiscutEntry, PaperEntry, Priority, TreeEntry } from '../document'
 import { BOUNDS, freeKey } from '../document'
@@ -20,7 +20,7 @@ export interface Planned {
   layout: Layout
   /** What it is kept under where it is new to the class. */
   key: string
-  problem: Pick<Problem, 'supplies' | 'demands'>
+  problem: Pick<CuttingProblem, 'supplies' | 'demands'>
 }
 
 const isNothing = ({ priority, moreSheets, without, also, layouts, spoiled, miscut }: CuttingEntry) =>
@@ -36,7 +36,7 @@ function change(batch: Batch, paper: string, edit: (entry: CuttingEntry) => void
 }
 
 /** Takes one of the plans that are worth a thought. */
-export const takePlan = (batch: Batch, paper: string, choice: Measured, choices: Measured[]): void =>
+export const takePlan = (batch: Batch, paper: string, choice: MeasuredPlan, choices: MeasuredPlan[]): void =>
   change(batch, paper, entry => void Object.assign(entry, wishFor(choice, choices)))
 
 /** What counts most for this paper, at any cost of the rest. */
@@ -104,7 +104,8 @@ export const noteCut = (batch: Batch, paper: string, planned: Planned, sheets: n
   change(batch, paper, entry => cutMore(entry, planned, sheets, batch.class.units))
 
 /** Notes how many of a piece were spoiled in all. */
-export const noteSpoiled = (batch: Batch, paper: string, demand: string, { demands }: Pick<Problem, 'demands'>, count: number): void =>
+export const noteSpoiled = (
+  batch: Batch, paper: string, demand: string, { demands }: Pick<CuttingProblem, 'demands'>, count: number): void =>
   change(batch, paper, (entry) => {
     entry.spoiled = entry.spoiled.filter(({ piece }) => keyOfRef(piece) !== demand)
     const wanted = demands.find(({ key }) => key === demand)

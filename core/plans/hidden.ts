@@ -10,7 +10,7 @@ import { isSuitable, scrapProblem, stillWanted } from './scrap'
  */
 
 /** What became of a problem: its plan, nothing where there is none to be had, or that it is not known yet. */
-export type Known = PaperOutcome | 'open' | undefined
+export type OutcomeSoFar = PaperOutcome | 'open' | undefined
 
 /** Papers that are tried for what is missing. */
 const MOST = 6
@@ -30,7 +30,7 @@ export interface HiddenPlan {
  * @param outcomes the plans of all papers
  * @param known what is known of a problem
  */
-export function planHidden(preparation: Preparation, outcomes: PaperOutcome[], known: (problem: PaperProblem) => Known): HiddenPlan {
+export function planHidden(preparation: Preparation, outcomes: PaperOutcome[], known: (problem: PaperProblem) => OutcomeSoFar): HiddenPlan {
   const scrap = scrapProblem(preparation, outcomes)
   const alone: HiddenPlan = { outcomes, scrap, asked: scrap ? [scrap] : [], open: false }
   if (!scrap) return alone
@@ -39,7 +39,7 @@ export function planHidden(preparation: Preparation, outcomes: PaperOutcome[], k
   if (!first || missingInAll([first]) === 0) return alone
   const asked = [...alone.asked]
   let open = false
-  const ask = (problem: PaperProblem | undefined): Known => {
+  const ask = (problem: PaperProblem | undefined): OutcomeSoFar => {
     if (!problem) return undefined
     asked.push(problem)
     const answer = known(problem)

@@ -1,12 +1,12 @@
 import type { Batch } from '../document'
 import type { Length } from '../lengths'
-import type { KitNeed, Layout, Measured, Plan } from '../cutting'
-import { incompleteKits, isWithin, leavesOf, madeBy, measured, openedBy, preferred, tradeOffs } from '../cutting'
+import type { KitNeed, Layout, MeasuredPlan, Plan } from '../cutting'
+import { incompleteKits, isWithinLimits, leavesOf, madeBy, measured, openedBy, preferred, tradeOffs } from '../cutting'
 import type { Leftover, UsedUp } from './leftovers'
 import type { PaperProblem } from '../batch'
 
 /** What the plan of one paper opens and costs. */
-export interface PaperUse {
+export interface SheetUse {
   paper: { key: string, name: string }
   sheets: { key: string, width: Length, height: Length, needed: number, onHand: number, price: number | null }[]
   /** Square nanometres of what is worth keeping of them. */
@@ -14,20 +14,20 @@ export interface PaperUse {
 }
 
 /** One paper's plan with its sequence at the bench and its key figures. */
-export interface PaperOutcome extends Measured {
+export interface PaperOutcome extends MeasuredPlan {
   paper: PaperProblem['paper']
   /** What was planned. */
   entry: PaperProblem
   /** All plans worth a thought, the chosen one among them: fewest sheets first. */
-  choices: Measured[]
+  choices: MeasuredPlan[]
   /** The plan with the fewest sheets, whatever the maker allows. */
-  fewest: Measured
+  fewest: MeasuredPlan
   /** No plan keeps to what the maker allows. */
   beyond: boolean
   /** A plan for which nothing has to be bought, where the chosen one buys although enough lies there. */
-  unbought?: Measured
+  unbought?: MeasuredPlan
   /** Sheets by format, those that are not needed included. `cut` are cut already and not among those needed. */
-  sheets: (PaperUse['sheets'][number] & { key: string, cut: number })[]
+  sheets: (SheetUse['sheets'][number] & { key: string, cut: number })[]
   /** What the shelf has to learn once all of it is cut, what is cut already included: sheets and offcuts that are gone … */
   usedUp: UsedUp[]
   /** … and offcuts that are worth keeping, largest first. */
@@ -45,7 +45,7 @@ export interface PaperOutcome extends Measured {
 export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<Batch, 'wishes'>): PaperOutcome {
   const { paper, problem, names, opened, own } = entry
   const all = plans.map(plan => measured(plan, problem, names))
-  const within = all.filter(one => isWithin(one, problem))
+  const within = all.filter(one => isWithinLimits(one, problem))
   const choices = tradeOffs(within.length > 0 ? within : all)
   const chosen = own?.priority ? preferred(choices, own.priority, own.moreSheets) : preferred(choices, wishes.priority)
   const { plan } = chosen

@@ -1,6 +1,6 @@
 import { ANY_SCRAP } from '../document'
 import type { Batch, CardEntry, PrepLevel } from '../document'
-import type { Cutter, Demand, Problem } from '../cutting'
+import type { Cutter, Demand, CuttingProblem } from '../cutting'
 import { isUsed } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, lengthFrom, writeLength } from '../lengths'
@@ -12,7 +12,7 @@ import { PLAIN, stripsFor, withMore, prepare, demandsOf, formatsFor, suppliesOf 
 /** What one kit takes from one paper: a problem whose quantities are those of a single kit. */
 export interface KitProblem {
   paper: Paper
-  problem: Problem
+  problem: CuttingProblem
   perKit: Map<string, number>
 }
 

@@ -1,7 +1,7 @@
 import type { PreparedCard, Strip } from '../batch'
 import type { Bag, PackedKit, PackedPiece, ShoppingLine, Kits } from '../kits'
 import { LEVEL_WORDS, isCutReady, outOfInWords, sourceOf, stripName } from '../batch'
-import { broughtPieces, contentsOf, lyingPieces, neededInWords, packsInWords, purchaseName, shapeOf, extraInWords } from '../kits'
+import { broughtPieces, contentsOf, lyingPieces, neededInWords, packsInWords, purchaseName, bagShape, extraInWords } from '../kits'
 import type { Units } from '../lengths'
 import { itemAt } from '../lists'
 import type { PrintBlock, PrintSection } from './model'
@@ -57,7 +57,7 @@ export function bagSection(bags: Bag[], units: Units, each: boolean): PrintSecti
   }
   /** Bags with kits of the same cards, made ready alike, are packed together. */
   const alike = new Map<string, Bag[]>()
-  for (const bag of bags) alike.set(shapeOf(bag), [...(alike.get(shapeOf(bag)) ?? []), bag])
+  for (const bag of bags) alike.set(bagShape(bag), [...(alike.get(bagShape(bag)) ?? []), bag])
   return {
     heading: 'What goes into the bags',
     blocks: [...alike.values()].flatMap((same): PrintBlock[] => {

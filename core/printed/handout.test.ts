@@ -8,7 +8,7 @@ import { demoBatches } from '../../demo'
 import { paperedCard } from '../batch/testing'
 import { prepare, profileOf } from '../batch'
 import { planAll } from '../plans'
-import { anyKit, kitsOfBatch, lyingPieces, packedBags, piecesIn, weighedBags } from '../kits'
+import { anyKit, kitsOfBatch, lyingPieces, packedBags, piecesInBag, weighedBags } from '../kits'
 import type { Batch, PrepLevel } from '../document'
 import { DEFAULT_LABELS, newSeat } from '../document'
 import { FOLDS, assembliesAt, foldById } from '../folds'
@@ -160,9 +160,9 @@ describe('the instructor’s sheet and the packing check', () => {
   })
 
   it('say how many pieces are in a bag and what it weighs', () => {
-    const [table] = packingSection(bags, weighedBags(prepared, bags), piecesIn).blocks
+    const [table] = packingSection(bags, weighedBags(prepared, bags), piecesInBag).blocks
     if (table!.kind !== 'table') throw new Error('There is no table.')
-    expect(table!.rows.map(([,, pieces]) => Number(pieces))).toEqual(bags.map(piecesIn))
+    expect(table!.rows.map(([,, pieces]) => Number(pieces))).toEqual(bags.map(piecesInBag))
     expect(table!.rows.every(([,,, grams]) => Number(grams) > 20)).toBe(true)
   })
 })

@@ -7,7 +7,7 @@ import { bagLabels, bagSection, handoutSection, kitLabels, packingSection, shopp
 import { demoBatches } from '../../demo'
 import { LEVEL_WORDS, prepare } from '../batch'
 import { planAll } from '../plans'
-import { kitsOfBatch, packedBags, piecesIn, shoppingList, suppliesFor, weighedBags } from '../kits'
+import { kitsOfBatch, packedBags, piecesInBag, shoppingList, suppliesFor, weighedBags } from '../kits'
 import { paperedCard } from '../batch/testing'
 import { madeBy } from '../cutting'
 import type { Batch } from '../document'
@@ -96,7 +96,7 @@ describe('figures in print', () => {
       }
 
       // Bag by bag the packing check counts what the list and the hand-outs hold; what is put on already no hand-out hands out.
-      const checks = tablesOf(packingSection(bags, weighedBags(prepared), piecesIn).blocks)[0]!.rows
+      const checks = tablesOf(packingSection(bags, weighedBags(prepared), piecesInBag).blocks)[0]!.rows
       const packed = bags.filter(({ kits }) => kits.length > 0)
       packed.forEach((bag, at) => {
         const pieces = Number(checks[at]![2])

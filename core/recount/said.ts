@@ -2,7 +2,7 @@ import type { KitPart, Recipes, Said, SaidCutting, SaidKit } from '../audit'
 import type { Preparation } from '../batch'
 import type { PaperOutcome } from '../plans'
 import type { Bag, PackedKit, Kits } from '../kits'
-import { packedKit, piecesIn, suppliesFor, tasksOf, weighedBags } from '../kits'
+import { packedKit, piecesInBag, suppliesFor, tasksOf, weighedBags } from '../kits'
 import { ANY_SCRAP } from '../document'
 import { mainCrease } from '../folds'
 import { bagLabels, kitLabels, packingSection } from '../printed'
@@ -48,7 +48,7 @@ const saidCutting = ({ paper, entry, plan: { layouts, unplaced } }: PaperOutcome
 export function saidOf(preparation: Preparation, outcomes: PaperOutcome[], kits: Kits, bags: Bag[]): Omit<Said, 'lists'> {
   const { batch, cards } = preparation
   const scrap = outcomes.find(({ paper }) => paper.key === ANY_SCRAP)
-  const [check] = packingSection(bags, weighedBags(preparation, bags), piecesIn).blocks
+  const [check] = packingSection(bags, weighedBags(preparation, bags), piecesInBag).blocks
   return {
     bags: bags.map(({ key, label, kits }) => ({ bag: key, label, kits: kits.map(saidKit) })),
     over: cards.flatMap(card => card.dealt.filter(({ bag }) => bag === undefined).map(kit => saidKit(packedKit(card, kit)))),

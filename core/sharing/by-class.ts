@@ -6,7 +6,7 @@ import { classesOf, typesOf } from './classes'
 import type { SharingProblem } from './model'
 import { A_CENT, A_MISSING_PIECE, SHEET } from './model'
 import type { ClassCut, PrintCut } from './to-prints'
-import { evenly, inTurn } from './to-prints'
+import { givenEvenly, inTurn } from './to-prints'
 
 const MOST_ROUNDS = 60
 const MOST_STEPS = 30_000_000
@@ -177,7 +177,7 @@ function* ofPrints(
   const known = (cut: PrintCut): CutByClass => ({ ...cut, ...proof, isFewest: cut.sheets === fewest })
   if (!hasRules(problem)) return void (yield known(inTurn(cutBy(columns))))
   const isEven = problem.rules.evenly.hold !== 'free'
-  const even = (columns: number[]) => (isEven ? evenly(problem, cutBy(columns), sheets, solve) : undefined)
+  const even = (columns: number[]) => (isEven ? givenEvenly(problem, cutBy(columns), sheets, solve) : undefined)
   const first = even(columns)
   if (first) yield known(first)
   const mix = solve({ ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: true } })?.columns

@@ -1,4 +1,4 @@
-import type { Layout, Problem } from '../cutting'
+import type { Layout, CuttingProblem } from '../cutting'
 import type { FaceRule, RuleEntry, RuleName } from '../document'
 
 /*
@@ -12,7 +12,7 @@ export interface Print {
   key: string
   name: string
   /** Its sheets and offcuts, and every size that is cut from it; the quantities are those wanted whatever is shared how. */
-  problem: Problem
+  problem: CuttingProblem
 }
 
 /** Pieces of a kit that are of one print whichever it is: one piece, or a matched pair. */

@@ -1,4 +1,4 @@
-import type { Demand, Problem } from '../cutting'
+import type { Demand, CuttingProblem } from '../cutting'
 import { Patterns, withKerf } from '../cutting'
 import { itemAt } from '../lists'
 import type { Kind } from './model'
@@ -18,7 +18,7 @@ export interface Sheets {
  * @param print its key
  * @param most from `mostTaken`
  */
-export function sheetsOf(print: string, problem: Problem, most: ReadonlyMap<string, number>): Sheets {
+export function sheetsOf(print: string, problem: CuttingProblem, most: ReadonlyMap<string, number>): Sheets {
   const { demands: own, ...inflated } = withKerf(problem)
   const demands = own
     .map(demand => ({ ...demand, quantity: demand.quantity + (most.get(`${print} ${demand.key}`) ?? 0) }))

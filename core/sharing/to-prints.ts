@@ -86,7 +86,7 @@ export function inTurn({ classes, types, amounts, roles }: ClassCut): PrintCut {
  * @param most fresh sheets
  * @returns nothing where none is found
  */
-export function evenly({ kinds, rules }: SharingProblem, { classes, types, amounts, roles }: ClassCut, most: number,
+export function givenEvenly({ kinds, rules }: SharingProblem, { classes, types, amounts, roles }: ClassCut, most: number,
   solve: Solve): PrintCut | undefined {
   const programme = new ProgrammeBuilder()
   const column = (cost: number): Handle => programme.column(cost)

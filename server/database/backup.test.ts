@@ -5,7 +5,7 @@ import { gunzipSync, gzipSync } from 'node:zlib'
 import { afterAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { demoBatches } from '../../demo'
 import { applyEdit } from '../utils/edits'
-import { newToken } from '../utils/recorded'
+import { newMark } from '../utils/recorded'
 import { importBatch } from '../utils/import'
 import { checkBackup, restoreBackup, writeBackup } from './backup'
 import { migrations } from './migrations'
@@ -61,7 +61,7 @@ describe('a backup', () => {
     const changing = (async () => {
       for (let seats = 1; going; seats = (seats % 400) + 1)
         await applyEdit(database.sequelize, JSON.stringify({
-          token: newToken(), label: 'seats', class: Number(row!.id), since: 99_999,
+          token: newMark(), label: 'seats', class: Number(row!.id), since: 99_999,
           patches: [{ op: 'set', path: ['class', 'seats'], value: seats }],
         }))
     })()

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import type { Sequelize } from 'sequelize'
 import { demoBatches } from '../../demo'
 import { emptyBin } from '../utils/bin'
-import { newToken, recorded } from '../utils/recorded'
+import { newMark, recorded } from '../utils/recorded'
 import { addBatch } from '../utils/import'
 import type { Recorded } from '../workers/saving'
 import { writeBackup } from './backup'
@@ -69,7 +69,7 @@ async function begin(sequelize: Sequelize, isNew: boolean) {
   const studio = await Studio.findByPk(1)
   if (!studio || studio.begun) return
   const demo = isNew && process.env.WAKARU_DEMO !== 'none'
-  await recorded(sequelize, 'begin the studio', { token: newToken() }, async (transaction, position) => {
+  await recorded(sequelize, 'begin the studio', { token: newMark() }, async (transaction, position) => {
     const changes: Recorded[] = []
     for (const batch of demo ? demoBatches(new Date()) : []) {
       for (const change of (await addBatch(batch, transaction, position)).changes) {

@@ -6,9 +6,9 @@ import { Binned, PaperUse, StudioClass, StudioPaper } from '../database/models'
 import { databaseOfFile } from '../database/testing'
 import { REST, binClass, binned, broughtBack, emptyBin } from './bin'
 import { classOf } from './classes'
-import { classFrom } from './documents'
+import { classInRow } from './documents'
 import { applyEdit } from './edits'
-import { newToken, recorded } from './recorded'
+import { newMark, recorded } from './recorded'
 import { importBatch } from './import'
 import { removeClass } from './rows'
 
@@ -26,17 +26,17 @@ beforeEach(async () => {
 const add = async (batch: Batch) =>
   importBatch(database.sequelize, batch)
 const remove = async (id: number) =>
-  (await recorded(database.sequelize, 'delete', { token: newToken() }, async (transaction) => {
+  (await recorded(database.sequelize, 'delete', { token: newMark() }, async (transaction) => {
     const { row, document } = await classOf(id, { transaction })
     const bin = await binClass(id, document, transaction)
     await removeClass(row, transaction)
     return { changes: [], answer: bin }
   })).answer!
 const back = (bin: number) =>
-  recorded(database.sequelize, 'bring back', { token: newToken() }, (transaction, position) => broughtBack(bin, transaction, position))
+  recorded(database.sequelize, 'bring back', { token: newMark() }, (transaction, position) => broughtBack(bin, transaction, position))
 const removePaper = (key: string) =>
   applyEdit(database.sequelize, JSON.stringify({
-    token: newToken(), label: 'off', class: null, since: 999,
+    token: newMark(), label: 'off', class: null, since: 999,
     patches: [{ op: 'remove', path: ['papers', key] }],
   }))
 const status = (sent: Promise<unknown>): Promise<number> =>
@@ -54,7 +54,7 @@ describe('the bin', () => {
     expect(rests).toEqual([['Herring', REST], ['Kelp', REST], ['Tide and Lantern', REST]])
 
     expect((await back(bin)).answer).toEqual({ entity: 'class', id: String(id), title: 'Tide and Lantern' })
-    expect(classFrom((await StudioClass.findByPk(id))!.document)).toEqual(classFrom(before!.document))
+    expect(classInRow((await StudioClass.findByPk(id))!.document)).toEqual(classInRow(before!.document))
     expect((await StudioPaper.findByPk('kelp'))?.document).toMatchObject({ key: 'kelp', weight: 250 })
     expect(await binned()).toEqual([])
     expect(await status(removePaper('kelp'))).toBe(409)
@@ -103,7 +103,7 @@ describe('the bin', () => {
     await removePaper('kelp')
     const kelp = TIDE.papers.find(({ key }) => key === 'kelp')
     await applyEdit(database.sequelize, JSON.stringify({
-      token: newToken(), label: 'undo', class: null, since: 999,
+      token: newMark(), label: 'undo', class: null, since: 999,
       patches: [{ op: 'add', path: ['papers'], entry: { ...kelp! }, after: null }],
     }))
     expect(await binned()).toEqual([])
@@ -117,13 +117,13 @@ describe('fifty at once', () => {
     const keys = TIDE.papers.map(({ key }) => key)
     const use = (index: number) =>
       applyEdit(database.sequelize, JSON.stringify({
-        token: newToken(), label: 'use', class: id, since: 1,
+        token: newMark(), label: 'use', class: id, since: 1,
         patches: [{ op: 'set', path: ['cards', card!.key, 'papers', `part-${index}`], value: keys[index % keys.length] }],
       }))
     const answers = await Promise.all(
       Array.from({ length: 50 }, (_, index) => status(index % 2 === 0 ? removePaper(keys[index % keys.length]!) : use(index))),
     )
-    const document = classFrom((await StudioClass.findByPk(id))!.document)
+    const document = classInRow((await StudioClass.findByPk(id))!.document)
     const named = Object.values(document.cards[0]!.papers)
     const there = (await StudioPaper.findAll()).map(({ key }) => key)
     expect(named.filter(key => !there.includes(key))).toEqual([])
@@ -136,7 +136,7 @@ describe('fifty at once', () => {
     const id = await add(TIDE)
     const change = (seats: number) =>
       applyEdit(database.sequelize, JSON.stringify({
-        token: newToken(), label: 'seats', class: id, since: 999,
+        token: newMark(), label: 'seats', class: id, since: 999,
         patches: [{ op: 'set', path: ['class', 'seats'], value: seats }],
       }))
     const answers = await Promise.all(Array.from({ length: 50 }, (_, index) => status(index % 5 === 0 ? remove(id) : change(index + 1))))
@@ -145,7 +145,7 @@ describe('fifty at once', () => {
     const [row] = await Binned.findAll()
     const made = answers.map((answer, index) => (index % 5 !== 0 && answer === 200 ? index + 1 : 0))
     // What was deleted is the class as the last change that was answered left it.
-    const seats = classFrom(row!.document).class.seats
+    const seats = classInRow(row!.document).class.seats
     expect(made.some(number => number > 0) ? made : [TIDE.class.seats]).toContain(seats)
   })
 })

@@ -3,7 +3,7 @@ import { Op } from 'sequelize'
 import type { ClassDocument, PaperEntry } from '../../core/document'
 import { isSame, namedPapers } from '../../core/document'
 import { Binned, StudioClass, StudioPaper } from '../database/models'
-import { classFrom, paperFrom } from './documents'
+import { classInRow, paperInRow } from './documents'
 import { refusal } from './door'
 import { removeAll } from './keys'
 import type { Recorded } from '../workers/saving'
@@ -42,7 +42,7 @@ export const unbinPapers = (keys: string[], transaction: Transaction): Promise<v
 /** A class that is there again, from a file for instance, need not be brought back: it would be there twice. */
 export async function unbinClass(document: ClassDocument, transaction: Transaction): Promise<void> {
   const rows = await Binned.findAll({ where: { entity: 'class', title: document.class.title }, transaction })
-  for (const row of rows) if (isSame(classFrom(row.document), document)) await row.destroy({ transaction })
+  for (const row of rows) if (isSame(classInRow(row.document), document)) await row.destroy({ transaction })
 }
 
 /** Removes for good what has rested long enough. */
@@ -78,7 +78,7 @@ export async function broughtBack(
   if (!row) throw refusal(404, 'That is not in the bin any more. It may have been brought back in another window.')
   if (row.entity === 'paper') return { changes: await paperBack(row, transaction, position), answer: answerOf(row, row.entityKey) }
 
-  const document = classFrom(row.document)
+  const document = classInRow(row.document)
   const missing = namedPapers(document)
   const there = await StudioPaper.findAll({ attributes: ['key'], where: { key: missing }, transaction })
   const papers = await Binned.findAll({
@@ -102,7 +102,7 @@ export async function broughtBack(
 const answerOf = ({ entity, title }: Binned, id: string) => ({ entity, id, title })
 
 async function paperBack(row: Binned, transaction: Transaction, position: number): Promise<Recorded[]> {
-  const paper: PaperEntry = paperFrom(row.document)
+  const paper: PaperEntry = paperInRow(row.document)
   if (await StudioPaper.findByPk(paper.key, { attributes: ['key'], transaction }))
     throw refusal(409, `There is a paper with the key “${paper.key}” on the shelf already.`)
   await createPapers([paper], position, transaction)

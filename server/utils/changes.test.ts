@@ -1,15 +1,15 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { demoBatches } from '../../demo'
 import type { Batch, Patch } from '../../core/document'
-import { followed } from '../../core/document'
+import { afterOthers } from '../../core/document'
 import { migrations } from '../database/migrations'
 import { StudioClass, StudioPaper } from '../database/models'
 import { databaseOfFile } from '../database/testing'
 import { changesSince } from './changes'
-import { classFrom, paperFrom } from './documents'
+import { classInRow, paperInRow } from './documents'
 import { applyEdit } from './edits'
 import { importBatch } from './import'
-import { newToken } from './recorded'
+import { newMark } from './recorded'
 
 vi.stubGlobal('createError', (refusal: object) => Object.assign(new Error('refused'), refusal))
 
@@ -24,12 +24,12 @@ beforeEach(async () => {
 
 const set = (path: string[], value: unknown): Patch => ({ op: 'set', path, value })
 const send = (patches: Patch[], since: number, of: number | null = id) =>
-  applyEdit(database.sequelize, JSON.stringify({ token: newToken(), label: 'a test', class: of, since, patches }))
+  applyEdit(database.sequelize, JSON.stringify({ token: newMark(), label: 'a test', class: of, since, patches }))
 const since = (position: number, of = id) =>
   database.sequelize.transaction(transaction => changesSince(of, position, transaction))
 const now = async (): Promise<Batch> => ({
-  ...classFrom((await StudioClass.findByPk(id))?.document ?? {}),
-  papers: (await StudioPaper.findAll()).map(({ document }) => paperFrom(document)),
+  ...classInRow((await StudioClass.findByPk(id))?.document ?? {}),
+  papers: (await StudioPaper.findAll()).map(({ document }) => paperInRow(document)),
 })
 
 describe('what has been changed since a position', () => {
@@ -38,7 +38,7 @@ describe('what has been changed since a position', () => {
     await send([set(['class', 'seats'], 9), set(['papers', 'kelp', 'weight'], 251)], 1)
     await send([set(['papers', 'kelp', 'weight'], 260)], 2, null)
     await send([{ op: 'remove', path: ['cards', before.cards[1]!.key] }], 3)
-    expect(followed(before, await since(1) ?? [])).toEqual(await now())
+    expect(afterOthers(before, await since(1) ?? [])).toEqual(await now())
     expect(await since(3)).toEqual([{ op: 'remove', path: ['cards', before.cards[1]!.key] }])
     expect(await since(4)).toEqual([])
   })

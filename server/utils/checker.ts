@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path'
 import PQueue from 'p-queue'
 import { Tinypool } from 'tinypool'
 import type { CheckInput, CheckName, CheckOutput } from '../workers/checks'
-import { CHECKS } from '../workers/checks'
+import { CHECKERS } from '../workers/checks'
 import { refusal } from './door'
 
 /** Characters that are checked at once; more leaves the thread that answers everybody. */
@@ -94,7 +94,7 @@ function laneOf(name: CheckName): Lane {
  * @param size of what is checked, in characters
  */
 export async function checked<N extends CheckName>(name: N, input: CheckInput<N>, size: number): Promise<CheckOutput<N>> {
-  if (size <= AT_ONCE || !existsSync(FILE)) return await CHECKS[name](input as never) as CheckOutput<N>
+  if (size <= AT_ONCE || !existsSync(FILE)) return await CHECKERS[name](input as never) as CheckOutput<N>
   return await laneOf(name).run({ name, input }) as CheckOutput<N>
 }
 

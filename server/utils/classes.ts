@@ -5,7 +5,7 @@ import type { ClassDocument, PaperEntry } from '../../core/document'
 import { PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
 import { textOf } from '../database/models/json'
 import type { Stored } from '../workers/stored'
-import { classFrom, paperFrom } from './documents'
+import { classInRow, paperInRow } from './documents'
 import { refusal } from './door'
 import { holding } from './search'
 
@@ -28,12 +28,12 @@ export async function classOf(
 ): Promise<{ row: StudioClass, document: ClassDocument }> {
   const row = await StudioClass.findByPk(id, options)
   if (!row) throw refusal(404, GONE)
-  return { row, document: classFrom(row.document) }
+  return { row, document: classInRow(row.document) }
 }
 
 /** Cardstock first, then by name. */
 const ORDER: Order = [['kind', 'ASC'], ['name', 'ASC'], ['key', 'ASC']]
-const entries = (rows: StudioPaper[]): PaperEntry[] => rows.map(({ document }) => paperFrom(document))
+const entries = (rows: StudioPaper[]): PaperEntry[] => rows.map(({ document }) => paperInRow(document))
 
 /** A stretch of the shelf, and how many papers there are of what is asked for. */
 export async function listPapers(

@@ -11,5 +11,5 @@ function orRefused<T>(open: () => T): T {
   }
 }
 
-export const classFrom = (document: object): ClassDocument => orRefused(() => stored.classFrom(document))
-export const paperFrom = (document: object): PaperEntry => orRefused(() => stored.paperFrom(document))
+export const classInRow = (document: object): ClassDocument => orRefused(() => stored.classFrom(document))
+export const paperInRow = (document: object): PaperEntry => orRefused(() => stored.paperFrom(document))

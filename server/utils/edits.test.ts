@@ -5,9 +5,9 @@ import { patchesBetween } from '../../core/document'
 import { migrations } from '../database/migrations'
 import { Change, Edit, Studio, StudioClass, StudioPaper } from '../database/models'
 import { databaseOfFile } from '../database/testing'
-import { classFrom, paperFrom } from './documents'
+import { classInRow, paperInRow } from './documents'
 import { applyEdit } from './edits'
-import { newToken } from './recorded'
+import { newMark } from './recorded'
 import { importBatch } from './import'
 import { createPapers } from './rows'
 
@@ -25,14 +25,14 @@ beforeEach(async () => {
 })
 
 const position = async () => Number((await Studio.findByPk(1))?.position)
-const document = async () => classFrom((await StudioClass.findByPk(id))?.document ?? {})
+const document = async () => classInRow((await StudioClass.findByPk(id))?.document ?? {})
 const paper = async (key: string) => {
   const row = await StudioPaper.findByPk(key)
-  return row && paperFrom(row.document)
+  return row && paperInRow(row.document)
 }
 const set = (path: string[], value: unknown): Patch => ({ op: 'set', path, value })
 const send = (patches: Patch[], more: { class?: number | null, since?: number, token?: string } = {}) =>
-  applyEdit(database.sequelize, JSON.stringify({ token: newToken(), label: 'a test', class: id, since: 1, patches, ...more }))
+  applyEdit(database.sequelize, JSON.stringify({ token: newMark(), label: 'a test', class: id, since: 1, patches, ...more }))
 const status = (sent: Promise<unknown>): Promise<number> =>
   sent.then(
     () => 200,
@@ -52,7 +52,7 @@ describe('a change', () => {
   })
 
   it('that is sent again is recognised and answered as before', async () => {
-    const token = newToken()
+    const token = newMark()
     expect(await send([set(['class', 'seats'], 9)], { token })).toEqual({ position: 2 })
     await send([set(['class', 'seats'], 20)], { since: 2 })
     expect(await send([set(['class', 'seats'], 9)], { token })).toEqual({ position: 2 })

@@ -9,7 +9,7 @@ import { checked } from './checker'
 import { GONE } from './classes'
 import { refusal, sentence } from './door'
 import { KEPT, doneBefore, recorded } from './recorded'
-import { oneOf } from './keys'
+import { anyOf } from './keys'
 import { changeClass, putPapers } from './rows'
 
 /** Characters of what others have changed that are compared; whoever has missed more reads the class anew. */
@@ -78,7 +78,7 @@ async function seen(head: EditHead, transaction: Transaction): Promise<Seen> {
     id === null || !head.ofClass ? null : await StudioClass.findByPk(id, { attributes: ['document'], transaction }),
     keys.length === 0
       ? []
-      : await StudioPaper.findAll({ attributes: ['document'], where: { key: oneOf(StudioPaper.sequelize, keys) }, raw: true, transaction }),
+      : await StudioPaper.findAll({ attributes: ['document'], where: { key: anyOf(StudioPaper.sequelize, keys) }, raw: true, transaction }),
   ]
   const others = await missed(head, Number(studio?.position ?? 0), transaction)
   // As they lie in their rows, nothing is made of them here.
@@ -98,7 +98,7 @@ async function missed({ class: id, since, papers }: EditHead, position: number, 
   if (since < position - KEPT) throw changedElsewhere()
   const where = {
     position: { [Op.gt]: since },
-    [Op.or]: [{ entity: 'class', entityKey: String(id) }, { entity: 'paper', entityKey: oneOf(Change.sequelize, papers) }],
+    [Op.or]: [{ entity: 'class', entityKey: String(id) }, { entity: 'paper', entityKey: anyOf(Change.sequelize, papers) }],
   }
   const [{ size } = { size: 0 }] = await Change.findAll({
     attributes: [[fn('SUM', fn('LENGTH', col('patches'))), 'size']], where, transaction, raw: true,
@@ -114,7 +114,7 @@ async function standing({ class: id, papers: keys }: EditHead, transaction: Tran
     ? []
     : await StudioPaper.findAll({
       attributes: [[fn('COUNT', col('key')), 'papers'], [fn('MAX', col('position')), 'changed']],
-      where: { key: oneOf(StudioPaper.sequelize, keys) }, raw: true, transaction,
+      where: { key: anyOf(StudioPaper.sequelize, keys) }, raw: true, transaction,
     }) as unknown as { papers: number, changed: number | null }[]
   return { class: Number(row?.position ?? 0), papers: Number(papers?.papers ?? 0), changed: Number(papers?.changed ?? 0) }
 }
@@ -150,7 +150,7 @@ async function mustNamePapers(named: Naming[], transaction: Transaction): Promis
 /** Refuses to take a paper away that a class still uses; the first one is named. */
 async function mustNotBeUsed(gone: { key: string, name: string }[], transaction: Transaction): Promise<void> {
   const used = new Set((await PaperUse.findAll({
-    attributes: ['paper'], where: { paper: oneOf(PaperUse.sequelize, gone.map(({ key }) => key)) }, group: ['paper'], transaction,
+    attributes: ['paper'], where: { paper: anyOf(PaperUse.sequelize, gone.map(({ key }) => key)) }, group: ['paper'], transaction,
   })).map(({ paper }) => paper))
   for (const { key, name } of gone.filter(({ key }) => used.has(key))) {
     const uses = await PaperUse.findAll({ where: { paper: key }, order: ['classId'], transaction })

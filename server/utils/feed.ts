@@ -3,7 +3,7 @@ import { Change, Studio } from '../database/models'
 import { freshenAll } from './summaries'
 
 /** What a window is told: the position the studio is at, and what has been changed since it was told last. */
-export interface News {
+export interface StudioNews {
   position: number
   /** `class:3`, `paper:kelp`; `*` for whatever it may be. */
   touched: string[]
@@ -12,7 +12,7 @@ export interface News {
 /** How often the studio is looked at while somebody listens. Milliseconds; well within the second that a change may take. */
 const PACE = 400
 
-const listeners = new Set<(news: News) => void>()
+const listeners = new Set<(news: StudioNews) => void>()
 let known = -1
 let timer: ReturnType<typeof setTimeout> | undefined
 
@@ -21,7 +21,7 @@ let timer: ReturnType<typeof setTimeout> | undefined
  * database is the only place that is asked, and only while somebody listens.
  * @returns ends the listening
  */
-export function listen(tell: (news: News) => void): () => void {
+export function listen(tell: (news: StudioNews) => void): () => void {
   listeners.add(tell)
   if (listeners.size === 1) {
     known = -1

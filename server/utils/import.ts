@@ -5,8 +5,8 @@ import type { Batch } from '../../core/document'
 import { isSame } from '../../core/document'
 import { StudioClass, StudioPaper } from '../database/models'
 import { unbinClass } from './bin'
-import { classFrom, paperFrom } from './documents'
-import { newToken, recorded } from './recorded'
+import { classInRow, paperInRow } from './documents'
+import { newMark, recorded } from './recorded'
 import type { Recorded } from '../workers/saving'
 import { createClass, createPapers } from './rows'
 
@@ -18,7 +18,7 @@ async function fitting(batch: Batch, transaction?: Transaction) {
     where: { [Op.or]: [{ key: keys }, ...keys.map(key => ({ key: { [Op.startsWith]: `${key.slice(0, 70)}-` } }))] },
     transaction,
   })
-  return fittedTo(keys.length > 0 ? rows.map(({ document }) => paperFrom(document)) : [], batch)
+  return fittedTo(keys.length > 0 ? rows.map(({ document }) => paperInRow(document)) : [], batch)
 }
 
 /** Whether a class of a batch is there already, just as it is. */
@@ -26,7 +26,7 @@ export async function isThere(batch: Batch): Promise<boolean> {
   const { document } = await fitting(batch)
   const { title, date } = document.class
   const rows = await StudioClass.findAll({ where: { title, day: date }, limit: 100 })
-  return rows.some(row => isSame(classFrom(row.document), document))
+  return rows.some(row => isSame(classInRow(row.document), document))
 }
 
 /** Adds a class from a batch, and the papers it brings, inside a transaction that is recorded. */
@@ -50,7 +50,7 @@ export async function addBatch(
 
 /** Adds a class from a batch as a change of its own; answers its number. */
 export async function importBatch(sequelize: Sequelize, batch: Batch): Promise<number> {
-  const { answer } = await recorded(sequelize, 'import class', { token: newToken() }, (transaction, position) =>
+  const { answer } = await recorded(sequelize, 'import class', { token: newMark() }, (transaction, position) =>
     addBatch(batch, transaction, position),
   )
   if (!answer) throw new Error('A change with a new mark had been made already.')

@@ -5,7 +5,7 @@ import { Op, literal } from 'sequelize'
 const LISTED = 50
 
 /** One of some keys, however many there are: a statement with thousands of them one by one takes long to be written. */
-export const oneOf = (sequelize: Sequelize | undefined, keys: readonly string[]) =>
+export const anyOf = (sequelize: Sequelize | undefined, keys: readonly string[]) =>
   keys.length <= LISTED || !sequelize
     ? { [Op.in]: [...keys] }
     : { [Op.in]: literal(

@@ -22,7 +22,7 @@ const MOST_WAITING = 400
 const line = new PQueue({ concurrency: 1 })
 
 /** A mark for changes that nobody sends twice. */
-export const newToken = (): string => randomUUID()
+export const newMark = (): string => randomUUID()
 
 /** The sender's own mark of a change, and a hash of what it changes. */
 export interface Mark {

@@ -6,7 +6,7 @@ import { written } from '../database/models/json'
 import type { ClassText, PaperRows, RecordedText } from '../workers/saving'
 import { classText, paperRows, unfit } from '../workers/saving'
 import { refusal, sentence } from './door'
-import { oneOf } from './keys'
+import { anyOf } from './keys'
 
 /*
  * Rows of classes and papers, with what stands beside their documents: what lists are
@@ -75,7 +75,7 @@ export async function record(changes: RecordedText, position: number, transactio
 export async function markUsers(papers: string[], position: number, transaction: Transaction): Promise<void> {
   if (papers.length === 0) return
   const users = await PaperUse.findAll({
-    attributes: ['classId'], where: { paper: oneOf(PaperUse.sequelize, papers) }, group: ['classId'], transaction,
+    attributes: ['classId'], where: { paper: anyOf(PaperUse.sequelize, papers) }, group: ['classId'], transaction,
   })
   if (users.length > 0) await StudioClass.update({ stale: position }, { where: { id: users.map(({ classId }) => classId) }, transaction })
 }

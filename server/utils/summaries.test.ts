@@ -6,7 +6,7 @@ import { migrations } from '../database/migrations'
 import { StudioClass } from '../database/models'
 import { databaseOfFile } from '../database/testing'
 import { applyEdit } from './edits'
-import { newToken } from './recorded'
+import { newMark } from './recorded'
 import { importBatch } from './import'
 import { listClasses } from './summaries'
 
@@ -34,7 +34,7 @@ const list = async (query: Partial<Parameters<typeof listClasses>[0]> = {}) => {
 }
 const send = (class_: number | null, since: number, path: string[], value: unknown) =>
   applyEdit(database.sequelize, JSON.stringify({
-    token: newToken(), label: 'a test', class: class_, since, patches: [{ op: 'set', path, value }],
+    token: newMark(), label: 'a test', class: class_, since, patches: [{ op: 'set', path, value }],
   }))
 
 describe('the list of classes', () => {

@@ -1,6 +1,6 @@
 import { setPriority } from 'node:os'
 import type { CheckName } from './checks'
-import { CHECKS } from './checks'
+import { CHECKERS } from './checks'
 
 let isNice = false
 
@@ -19,5 +19,5 @@ function giveWay(): void {
 /** Does one check for the application, in a thread. */
 export default ({ name, input, gives }: { name: CheckName, input: never, gives: boolean }): unknown => {
   if (gives && !isNice) giveWay()
-  return CHECKS[name](input)
+  return CHECKERS[name](input)
 }

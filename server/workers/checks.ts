@@ -45,7 +45,7 @@ const making = <T>(make: (of: T) => Made | Promise<Made>) => async (of: T): Prom
 }
 
 /** Works that take their time: each can be done in a thread of its own, and has no other way in or out. */
-export const CHECKS = {
+export const CHECKERS = {
   /** A batch file. */
   batch: (text: string): Checked<Batch> => readBatch(text),
   /** Changes on their way to be saved. */
@@ -128,6 +128,6 @@ export const CHECKS = {
   }),
 }
 
-export type CheckName = keyof typeof CHECKS
-export type CheckInput<N extends CheckName> = Parameters<(typeof CHECKS)[N]>[0]
-export type CheckOutput<N extends CheckName> = Awaited<ReturnType<(typeof CHECKS)[N]>>
+export type CheckName = keyof typeof CHECKERS
+export type CheckInput<N extends CheckName> = Parameters<(typeof CHECKERS)[N]>[0]
+export type CheckOutput<N extends CheckName> = Awaited<ReturnType<(typeof CHECKERS)[N]>>

@@ -2,7 +2,7 @@
 import { PRIORITIES, WISHES } from '../../../core/document'
 import type { Priority } from '../../../core/document'
 import { preferred, wholeMinutes } from '../../../core/cutting'
-import type { Measured } from '../../../core/cutting'
+import type { MeasuredPlan } from '../../../core/cutting'
 import type { PlannedPaper } from '../../stores/planner'
 
 /** What could be traded for this paper: each wish with the plan that it leads to, and how that differs from the one shown. */
@@ -19,7 +19,7 @@ const wishes = computed(() => PRIORITIES.map((priority) => {
   return { priority, words: WISHES.priority.words[priority], choice, difference: differenceOf(choice, priority) }
 }))
 /** What a wish would change, in words. */
-function differenceOf(choice: Measured, priority: Priority): string {
+function differenceOf(choice: MeasuredPlan, priority: Priority): string {
   const now = entry.outcome
   if (!now) return ''
   if (choice.plan === now.plan) return priority === wish.value ? 'this plan' : 'the same plan'

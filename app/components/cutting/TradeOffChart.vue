@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { itemAt } from '../../../core/lists'
 import { Chart, Legend, LinearScale, PointElement, ScatterController, Tooltip } from 'chart.js'
-import type { Measured } from '../../../core/cutting'
+import type { MeasuredPlan } from '../../../core/cutting'
 import { wholeMinutes } from '../../../core/cutting'
 
 Chart.register(ScatterController, PointElement, LinearScale, Legend, Tooltip)
 
 /** Sheets against minutes at the trimmer, one point a plan; a click takes the plan. The buttons beside it say the same in words. */
-const { choices, chosen } = defineProps<{ choices: Measured[], chosen: number }>()
+const { choices, chosen } = defineProps<{ choices: MeasuredPlan[], chosen: number }>()
 const emit = defineEmits<{ choose: [index: number] }>()
-const inWords = ({ plan, minutes, settings }: Measured) =>
+const inWords = ({ plan, minutes, settings }: MeasuredPlan) =>
   `${count(plan.sheets, 'sheet')}, ${wholeMinutes(minutes)} min, ${count(settings, 'setting')}`
 
 useChart(

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Role } from '../../../core/batch'
+import type { PaperRole } from '../../../core/batch'
 import { ROLE_NAMES, papersOf } from '../../../core/batch'
 import { usualPaper } from '../../../core/folds'
 
@@ -7,7 +7,7 @@ import { usualPaper } from '../../../core/folds'
  * The paper of one role for the whole class. Cards are shown one by one where they differ or are asked for, and within a card
  * the pieces that differ.
  */
-const { role } = defineProps<{ role: Role }>()
+const { role } = defineProps<{ role: PaperRole }>()
 const emit = defineEmits<{ choose: [pieces: { card: string, part: string }[], paper: string] }>()
 const work = useClassStore()
 

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import type { Print } from '../../../core/printed'
+import type { Printout } from '../../../core/printed'
 import { PAGES } from '../../../core/printed'
 
 /** A print on screen, as the browser prints it and as a PDF: three ways to one description. */
 const { print, back, file } = defineProps<{
-  print: Print
+  print: Printout
   back: string
   /** Name of the PDF, without its ending. */
   file: string
 }>()
-const paper = defineModel<Print['paper']>('paper', { required: true })
+const paper = defineModel<Printout['paper']>('paper', { required: true })
 const PAPERS = [
   { value: 'LETTER', label: 'Letter' },
   { value: 'A4', label: 'A4' },
@@ -58,7 +58,7 @@ useHead({
       aria-label="Printing"
     >
       <Button
-        label="Print"
+        label="Printout"
         @click="printNow"
       />
       <Button

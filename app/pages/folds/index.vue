@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import type { Group, Skill } from '../../../core/folds'
+import type { FoldGroup, Skill } from '../../../core/folds'
 import { kitsByArea } from '../../../core/kits'
 import { FOLDS, USUAL_SHEET, factsOf } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
@@ -15,8 +15,8 @@ const skill = ref<Skill | 'any'>('any')
 const compared = ref<string[]>([])
 const opening = ref(80)
 const posts = ref(false)
-const group = ref<Group | 'any'>('any')
-const GROUPS: { value: Group | 'any', label: string }[] = [
+const group = ref<FoldGroup | 'any'>('any')
+const GROUPS: { value: FoldGroup | 'any', label: string }[] = [
   { value: 'any', label: 'Every kind' },
   { value: 'strip', label: 'Folded strips' },
   { value: 'slit', label: 'Slit pop-ups' },

@@ -12,11 +12,11 @@ import * as fromNone from './from-none'
 type Data = Record<string, unknown>
 
 /** What is kept: a class (alone or with its papers), a paper, the settings of a studio, what is put on a card. */
-export type Kind = 'class' | 'paper' | 'settings' | 'dressing'
+export type DocumentKind = 'class' | 'paper' | 'settings' | 'dressing'
 type Step = (data: Data) => Data
 
 /** One step for each older version and kind, by the version it starts from: pure, and frozen once it has been published. */
-const STEPS: Record<number, Partial<Record<Kind, Step>>> = {
+const STEPS: Record<number, Partial<Record<DocumentKind, Step>>> = {
   1: { class: from1.upgradeClass, paper: from1.upgradePaper },
   2: { class: from2.upgradeClass, paper: from2.upgradePaper },
   3: { class: from3.upgradeClass, paper: from3.upgradePaper },
@@ -29,7 +29,7 @@ const STEPS: Record<number, Partial<Record<Kind, Step>>> = {
 
 /** Kinds that had no version before this one. What is older says by itself what it knows, and is brought here by one step. */
 const VERSIONED_SINCE = 9
-const UNVERSIONED: Partial<Record<Kind, Step>> = { settings: fromNone.upgradeSettings, dressing: fromNone.upgradeDressing }
+const UNVERSIONED: Partial<Record<DocumentKind, Step>> = { settings: fromNone.upgradeSettings, dressing: fromNone.upgradeDressing }
 
 /** What has no version is of the first one, which did not write it down. */
 const versionOf = ({ version = 1 }: Data): unknown => version
@@ -40,7 +40,7 @@ export const isKnownVersion = (version: unknown): boolean => version === VERSION
 /**
  * Brings what is kept to the newest version, step by step. It is checked afterwards, so a step passes on what it does not understand.
  */
-export function upgraded(kind: Kind, data: Data): Data {
+export function upgraded(kind: DocumentKind, data: Data): Data {
   const first = data.version === undefined ? UNVERSIONED[kind] : undefined
   let document = first ? { ...first(data), version: VERSIONED_SINCE } : data
   for (let version = versionOf(document); version !== VERSION; version = Number(version) + 1) {

@@ -9,8 +9,8 @@ import { boxOf, poseOf } from '../motion/pose'
 import type { ParameterInputs } from '../../document'
 import type { Length, Units } from '../../lengths'
 import { Measure, lengthFrom, nanometres } from '../../lengths'
-import type { NotedScore, Row } from './score-list'
-import { flippedScores, pieceList, readPieces, readScores, scoreList } from './score-list'
+import type { NotedScore, ScoreRow } from './score-list'
+import { flippedScores, pieceList, readPieces, readScores, scoreParameter } from './score-list'
 import { matBorder } from './choices'
 
 export const ownStrip = defineFold({
@@ -26,7 +26,7 @@ export const ownStrip = defineFold({
   parameters: {
     length: size('Blank width', '11 in', '297 mm'),
     height: size('Blank height', '5 1/2 in', '148 mm'),
-    scores: scoreList(
+    scores: scoreParameter(
       'Scores',
       '2 3/4 mountain 60, 5 1/2 valley 60',
       '74 mm mountain 60, 148 mm valley 60',
@@ -56,12 +56,12 @@ export const ownStrip = defineFold({
     const rows = (split: boolean) =>
       split
         ? [
-            { key: 'lower', name: ', lower rail', row: 'rails' as Row, y: zero, high: rail },
-            { key: 'band', name: ', band', row: 'band' as Row, y: rail, high: band },
-            { key: 'upper', name: ', upper rail', row: 'rails' as Row, y: rail.plus(band), high: rail },
+            { key: 'lower', name: ', lower rail', row: 'rails' as ScoreRow, y: zero, high: rail },
+            { key: 'band', name: ', band', row: 'band' as ScoreRow, y: rail, high: band },
+            { key: 'upper', name: ', upper rail', row: 'rails' as ScoreRow, y: rail.plus(band), high: rail },
           ]
-        : [{ key: 'all', name: '', row: 'all' as Row, y: zero, high: height }]
-    const runs = (score: NotedScore, row: Row) => score.row === 'all' || row === 'all' || score.row === row
+        : [{ key: 'all', name: '', row: 'all' as ScoreRow, y: zero, high: height }]
+    const runs = (score: NotedScore, row: ScoreRow) => score.row === 'all' || row === 'all' || score.row === row
 
     // A score ends every panel that it runs over; the end of a slit is always one.
     const places = [...new Set(scores.map(score => score.at as number))]
@@ -72,7 +72,7 @@ export const ownStrip = defineFold({
       }))
       .slice(0, -1)
     const panels: Panel[] = []
-    let before: { key: string, row: Row, y: Measure, high: Measure }[] = []
+    let before: { key: string, row: ScoreRow, y: Measure, high: Measure }[] = []
     for (const [index, { from, to }] of columns.entries()) {
       const number = index + 1
       const here = rows(within(from, to)).map((row) => {

@@ -4,13 +4,13 @@ import type { CreaseDirection } from '../model/card'
 import type { TextParameter } from '../model/parameters'
 
 /** Which part of the height a score runs over: all of it, the two rails, or the band between slits. */
-export type Row = 'all' | 'rails' | 'band'
+export type ScoreRow = 'all' | 'rails' | 'band'
 
 /** A score as a maker notes it: `4 1/4 valley 60 band`, or `4 1/4` alone, which folds to and fro with its neighbours. */
 export interface NotedScore {
   at: Length
   direction: CreaseDirection
-  row: Row
+  row: ScoreRow
   /** Degrees that it stays folded on display. */
   open: number
 }
@@ -73,7 +73,7 @@ export function readScores(text: string, units: Units): Read<NotedScore> {
       const degrees = open ? Number(open) : USUAL_OPEN
       if (degrees > 180) return 'is folded by more than 180 degrees.'
       const direction = word && (/^m/i.test(word) ? 'mountain' : 'valley')
-      return { at, direction: direction || undefined, row: (row?.toLowerCase() || 'all') as Row, open: degrees }
+      return { at, direction: direction || undefined, row: (row?.toLowerCase() || 'all') as ScoreRow, open: degrees }
     },
   )
   if (!list.ok) return list
@@ -155,7 +155,7 @@ const problemOf
       return list.ok ? undefined : list.reason
     }
 
-export const scoreList = (label: string, inch: string, metric: string, help: string, follows: string): TextParameter => ({
+export const scoreParameter = (label: string, inch: string, metric: string, help: string, follows: string): TextParameter => ({
   kind: 'text',
   label,
   help,
@@ -187,7 +187,7 @@ export const pieceList = (label: string, help: string): TextParameter => ({
   },
 })
 
-export const stepList = (label: string, help: string): TextParameter => ({
+export const stepParameter = (label: string, help: string): TextParameter => ({
   kind: 'text',
   label,
   help,

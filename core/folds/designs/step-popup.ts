@@ -6,7 +6,7 @@ import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import type { Length } from '../../lengths'
 import { Measure } from '../../lengths'
-import { readSteps, stepList } from './score-list'
+import { readSteps, stepParameter } from './score-list'
 import { insertBorder, orUsual } from './choices'
 
 /** Opened to a right angle: the back stands on the floor. */
@@ -57,7 +57,7 @@ export const stepPopup = defineFold({
       zero: true, when: ['middle', 'sides'], help: 'Nothing: as wide as theirs',
     }),
     sideFigure: length('Height of the side figures', '1 3/4 in', '45 mm', { follows: 'height', when: ['middle', 'sides'] }),
-    more: stepList('Further steps', 'Width × depth and where, from the left: “3/4 x 1 at 2, 1/2 x 3/4 at 4 figure 1 x 1 1/2”'),
+    more: stepParameter('Further steps', 'Width × depth and where, from the left: “3/4 x 1 at 2, 1/2 x 3/4 at 4 figure 1 x 1 1/2”'),
     gap: length('Gap between steps', '3/4 in', '20 mm', { follows: 'width', when: ['middle', 'sides'] }),
     print: choice(
       'Print on the inner sheet', PRINTS, 'On its upper half, behind the steps: cut through with the slits, or left whole above them',

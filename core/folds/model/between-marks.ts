@@ -7,7 +7,7 @@ import type { Parameters } from './parameters'
 import { choice } from './parameters'
 
 /** What a maker has answered; a field of its own once that was done, so that it can be taken back. */
-export const MARKS = {
+export const MARKS_PARAMETER = {
   ...choice(
     'Sizes between marks',
     [

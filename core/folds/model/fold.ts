@@ -8,13 +8,13 @@ import { modelFindings } from './checks'
 import type { Parameters, Values } from './parameters'
 import { choice, followed, naturalInputs, readInputs } from './parameters'
 import { mirrored } from './mirror'
-import { MARKS, askedOnce, typedBetweenMarks } from './between-marks'
+import { MARKS_PARAMETER, askedOnce, typedBetweenMarks } from './between-marks'
 import { piecesOf } from './pieces'
 import type { Piece } from './pieces'
 
 /** What kind of construction a fold is, for the catalogue. */
 export const GROUPS = ['strip', 'slit', 'slider', 'box', 'around'] as const
-export type Group = (typeof GROUPS)[number]
+export type FoldGroup = (typeof GROUPS)[number]
 
 /** How much practice a fold takes. */
 export const SKILLS = ['first card', 'some care', 'nimble'] as const
@@ -31,7 +31,7 @@ export interface FoldDefinition<P extends Parameters> {
   skill: Skill
   /** Whether it stands by itself on display. */
   stands: boolean
-  group: Group
+  group: FoldGroup
   /** Whether it may be decorated upright or sideways: the same pieces, other print directions. */
   bothWays?: boolean
   /** Whether its mats may lie on plain ones that show a border of their own. */
@@ -104,7 +104,7 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
     ...(fold.layered && { layers: LAYERS, held: HELD }),
     ...(fold.handed && { hand: HAND }),
     ...(fold.bothWays && { decoration: DECORATION }),
-    marks: MARKS,
+    marks: MARKS_PARAMETER,
   }
   return {
     view: { turn: -28, tilt: 18 },

@@ -1,6 +1,6 @@
 import { itemAt } from '../../lists'
 import type { Making, PaperKind, PrintTop } from '../../document'
-import type { Length, Reading } from '../../lengths'
+import type { Length, ScaleReading } from '../../lengths'
 import { Measure, readOffScale } from '../../lengths'
 import type { Construction, Crease, CreaseDirection, Part, PartKind, Place, Slit, Window } from './card'
 import { creaseAt, isLayer, isWhole } from './card'
@@ -17,7 +17,7 @@ export interface Score {
   /** Mountains are pressed from the other face, so the sheet is turned over first. */
   turnOver: boolean
   /** Where the board has a mark for it, as read with the face named above upwards. */
-  reading: Reading
+  reading: ScaleReading
   /** The two ends of a score that does not run right across, or that slants. */
   ends?: [Place, Place]
   /** The same setting as an earlier score, with the piece turned end for end. */

@@ -25,12 +25,12 @@ interface Sheet {
 }
 
 /** Shares of the way at which a card is looked at between closed and open. */
-export const OPENINGS = [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1]
+export const TRIED_OPENINGS = [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1]
 
 /** Panels that pass through each other at any opening: each pair once, at the opening where it is seen first. */
 export function passesThrough(construction: Construction): Collision[] {
   const found = new Map<string, Collision>()
-  for (const opening of OPENINGS) {
+  for (const opening of TRIED_OPENINGS) {
     for (const hit of collisionsAt(construction, opening)) {
       const pair = hit.panels.join()
       if (!found.has(pair)) found.set(pair, hit)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Frame, Vector } from './frame'
-import { FLAT, add, at, cross, dot, foldOver, turnedFlat, scale, subtract } from './frame'
+import { FLAT, add, pointAt, cross, dot, foldOver, turnedFlat, scale, subtract } from './frame'
 
 const close = (a: Vector, b: Vector) => a.forEach((value, axis) => expect(value).toBeCloseTo(b[axis]!, 6))
 const angle = fc.integer({ min: -180, max: 180 })
@@ -24,9 +24,9 @@ describe('frames in space', () => {
   })
 
   it('find a point by its place on the panel and off it', () => {
-    expect(at(FLAT, 3, 4, 5)).toEqual([3, 4, 5])
+    expect(pointAt(FLAT, 3, 4, 5)).toEqual([3, 4, 5])
     const turned: Frame = { origin: [10, 0, 0], x: [0, 0, 1], y: [0, 1, 0], normal: [-1, 0, 0] }
-    expect(at(turned, 3, 4, 5)).toEqual([5, 4, 3])
+    expect(pointAt(turned, 3, 4, 5)).toEqual([5, 4, 3])
   })
 
   it('raise the next panel towards the viewer at a valley, away at a mountain', () => {

@@ -18,7 +18,7 @@ export const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] +
 export const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]]
 
 /** A point given in a panel's own coordinates. */
-export const at = ({ origin, x, y, normal }: Frame, right: number, up: number, out = 0): Vector =>
+export const pointAt = ({ origin, x, y, normal }: Frame, right: number, up: number, out = 0): Vector =>
   add(add(origin, scale(x, right)), add(scale(y, up), scale(normal, out)))
 
 const SQUARE = new Map<number, readonly [cos: number, sin: number]>([
@@ -59,8 +59,9 @@ export function foldOver(
   const length = Math.hypot(end[0] - start[0], end[1] - start[1]) || 1
   const axis = add(scale(frame.x, (end[0] - start[0]) / length), scale(frame.y, (end[1] - start[1]) / length))
   const turn = (vector: Vector) => turnedAbout(vector, axis, degrees)
-  const from = at(frame, ...start)
-  return { origin: add(from, turn(subtract(at(frame, ...corner), from))), x: turn(frame.x), y: turn(frame.y), normal: turn(frame.normal) }
+  const from = pointAt(frame, ...start)
+  const origin = add(from, turn(subtract(pointAt(frame, ...corner), from)))
+  return { origin, x: turn(frame.x), y: turn(frame.y), normal: turn(frame.normal) }
 }
 
 /** A frame turned in its own plane about its corner. */

@@ -4,7 +4,7 @@ import { nanometres } from '../../lengths'
 import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../model/card'
 import { isLayer, outlineOf } from '../model/card'
 import type { Frame, Vector } from './frame'
-import { FLAT, at, dot, foldOver, scale, subtract, turnedFlat } from './frame'
+import { FLAT, pointAt, dot, foldOver, scale, subtract, turnedFlat } from './frame'
 
 /**
  * Where every panel of a card lies at one opening, by `part/panel`: the frame of the lower left corner of its
@@ -129,7 +129,7 @@ export function jointFrame(below: Frame, { face, faceDown, x, y, by, turned, sli
   const [width, height] = turned % 180 === 0 ? [by.width.value, by.height.value] : [by.height.value, by.width.value]
   const quarter = (((turned / 90) % 4) + 4) % 4
   const fromRight = alike ? quarter === 1 || quarter === 2 : quarter === 0 || quarter === 3
-  const corner = at(
+  const corner = pointAt(
     below,
     x.value + right + (fromRight ? width : 0),
     y.value + up + (quarter >= 2 ? height : 0),
@@ -139,9 +139,9 @@ export function jointFrame(below: Frame, { face, faceDown, x, y, by, turned, sli
 
   function aboutItsMiddle(): Frame {
     const [halfWide, halfHigh] = [by.width.value / 2, by.height.value / 2]
-    const middle = at(below, x.value + right + halfWide, y.value + up + halfHigh, face === 'inside' ? layer : -layer)
+    const middle = pointAt(below, x.value + right + halfWide, y.value + up + halfHigh, face === 'inside' ? layer : -layer)
     const frame = turnedFlat({ ...lying, origin: middle }, turned)
-    return { ...frame, origin: at(frame, -halfWide, -halfHigh) }
+    return { ...frame, origin: pointAt(frame, -halfWide, -halfHigh) }
   }
 }
 
@@ -156,7 +156,7 @@ export function pointsInJoint(joint: Joint, points: Point[]): Point[] {
   const { by, onto } = joint
   const frame = jointFrame(FLAT, joint, 0)
   return points.map(([right, up]) => {
-    const [x, y] = at(frame, right - by.x.value, up - by.y.value)
+    const [x, y] = pointAt(frame, right - by.x.value, up - by.y.value)
     return [onto.x.value + x, onto.y.value + y]
   })
 }
@@ -166,7 +166,7 @@ export const cornersOf = (panel: Panel, frame: Frame): Vector[] => placed(outlin
 
 /** Points of a part in space, as its panel in this frame carries them. */
 export const placed = (points: readonly (readonly [number, number])[], { x, y }: Panel, frame: Frame): Vector[] =>
-  points.map(([right, up]) => at(frame, right - x.value, up - y.value))
+  points.map(([right, up]) => pointAt(frame, right - x.value, up - y.value))
 
 /** A point in space as it lies from a panel: to the right and up from its lower left corner, and above its inside. */
 export function seenFrom({ origin, x, y, normal }: Frame, point: Vector): Vector {

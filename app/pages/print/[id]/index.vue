@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { PrintSection } from '../../../../core/printed'
-import { anyKit, packedBags, piecesIn, shoppingList, suppliesFor, weighedBags } from '../../../../core/kits'
+import { anyKit, packedBags, piecesInBag, shoppingList, suppliesFor, weighedBags } from '../../../../core/kits'
 import type { Units } from '../../../../core/lengths'
 import {
   bagSection, cuttingSection, handoutSection, instructorSections, packingSection, pieceSection, scoreSection, shoppingSection, slipSection,
@@ -78,7 +78,7 @@ const SECTIONS: Record<Choice, () => PrintSection[]> = {
   scores: () => work.prepared.cards.flatMap(card => scoreSection(card, work.units)),
   pieces: () => work.prepared.cards.map(card => pieceSection(card, work.units)),
   bags: () => [bagSection(bags.value, work.units, false)],
-  packing: () => [packingSection(bags.value, weighedBags(work.prepared, bags.value), piecesIn)],
+  packing: () => [packingSection(bags.value, weighedBags(work.prepared, bags.value), piecesInBag)],
   evening: () => (planner.kits ? instructorSections(work.prepared, bags.value, planner.kits) : []),
   handouts,
   slips: () => work.prepared.cards.flatMap(slipSection),

@@ -8,7 +8,7 @@ import type { Batch } from './shapes'
  * A class with the papers that a window has, after what others have changed of the class and of any papers.
  * @returns nothing where it has to be read anew: a change does not fit, or the class names a paper that is not here
  */
-export function followed(batch: Batch, patches: readonly Patch[]): Batch | undefined {
+export function afterOthers(batch: Batch, patches: readonly Patch[]): Batch | undefined {
   const here = new Set(batch.papers.map(({ key }) => key))
   const known = patches.filter((patch) => {
     if (patch.path[0] !== 'papers') return true
