@@ -1,4 +1,4 @@
-import { at, bent, box, panel, valley } from '../model/builder'
+import { at, bent, box, panel, valley } from '../model/entries'
 import type { Panel } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'

@@ -1,4 +1,4 @@
-import { at, bent, box } from '../model/builder'
+import { at, bent, box } from '../model/entries'
 import { defineFold } from '../model/fold'
 import { length, size, toggle } from '../model/parameters'
 import { Measure } from '../../lengths'

@@ -1,4 +1,4 @@
-import { at, bent, box, panel } from '../model/builder'
+import { at, bent, box, panel } from '../model/entries'
 import type { Panel, Place } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'

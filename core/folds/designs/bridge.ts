@@ -1,6 +1,6 @@
-import { bent, panel } from '../model/builder'
+import { bent, panel } from '../model/entries'
 import { face, panelOf } from '../model/card'
-import type { CreaseEntry } from '../model/builder'
+import type { CreaseEntry } from '../model/entries'
 import { defineFold } from '../model/fold'
 import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'

@@ -1,4 +1,4 @@
-import { at, bent, box, mountain, panel } from '../model/builder'
+import { at, bent, box, mountain, panel } from '../model/entries'
 import type { CardBuilder } from '../model/builder'
 import type { Panel, Part } from '../model/card'
 import { face, panelOf } from '../model/card'

@@ -1,4 +1,4 @@
-import { at, bent, box, valley } from '../model/builder'
+import { at, bent, box, valley } from '../model/entries'
 import type { Place } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, size } from '../model/parameters'

@@ -1,4 +1,4 @@
-import { mountain, panel, valley } from '../model/builder'
+import { mountain, panel, valley } from '../model/entries'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, size, toggle } from '../model/parameters'

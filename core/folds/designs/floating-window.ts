@@ -1,4 +1,4 @@
-import { bent, panel, valley } from '../model/builder'
+import { bent, panel, valley } from '../model/entries'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, size, toggle } from '../model/parameters'

@@ -1,4 +1,4 @@
-import { bent, mountain, panel, at, valley } from '../model/builder'
+import { bent, mountain, panel, at, valley } from '../model/entries'
 import type { WindowShape } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'

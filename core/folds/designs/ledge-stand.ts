@@ -1,4 +1,4 @@
-import { at, bent, box, panel } from '../model/builder'
+import { at, bent, box, panel } from '../model/entries'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { length, size, toggle } from '../model/parameters'

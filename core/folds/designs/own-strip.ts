@@ -1,5 +1,5 @@
 import { itemAt } from '../../lists'
-import { at, bent, box } from '../model/builder'
+import { at, bent, box } from '../model/entries'
 import type { Panel } from '../model/card'
 import { face } from '../model/card'
 import { defineFold } from '../model/fold'

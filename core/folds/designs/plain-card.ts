@@ -1,4 +1,4 @@
-import { panel, valley } from '../model/builder'
+import { panel, valley } from '../model/entries'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, toggle } from '../model/parameters'

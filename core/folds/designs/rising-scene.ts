@@ -1,4 +1,4 @@
-import { bent, panel, valley } from '../model/builder'
+import { bent, panel, valley } from '../model/entries'
 import type { PrintTop } from '../../document'
 import type { Means, PartKind } from '../model/card'
 import { face, panelOf } from '../model/card'

@@ -1,4 +1,4 @@
-import { at } from '../model/builder'
+import { at } from '../model/entries'
 import type { Place } from '../model/card'
 import { Measure, nanometres } from '../../lengths'
 

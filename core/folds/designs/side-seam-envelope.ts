@@ -1,4 +1,4 @@
-import { at, bent, box, valley } from '../model/builder'
+import { at, bent, box, valley } from '../model/entries'
 import { defineFold } from '../model/fold'
 import { length, size } from '../model/parameters'
 import { rule } from '../model/rules'

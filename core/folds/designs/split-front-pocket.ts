@@ -1,4 +1,4 @@
-import { at, bent, box, valley } from '../model/builder'
+import { at, bent, box, valley } from '../model/entries'
 import { face } from '../model/card'
 import { defineFold } from '../model/fold'
 import { choice, length, size, toggle } from '../model/parameters'

@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { Measure, inches } from '../../lengths'
-import { CardBuilder, mountain, panel, valley } from './builder'
+import { mountain, panel, valley } from './entries'
+import { CardBuilder } from './builder'
 import { creaseAt, face, panelOf } from './card'
 import type { Construction } from './card'
 import { modelFindings } from './checks'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { Measure, inches } from '../../lengths'
-import { CardBuilder, during, panel, valley } from '../model/builder'
+import { during, panel, valley } from '../model/entries'
+import { CardBuilder } from '../model/builder'
 import { face } from '../model/card'
 import type { Joint } from '../model/card'
 import { inInches } from '../testing'

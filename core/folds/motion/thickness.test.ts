@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { areaOf, collisionsAt, thicknessMap } from '..'
-import { CardBuilder, at, bent, box, panel, valley } from '../model/builder'
+import { at, bent, box, panel, valley } from '../model/entries'
+import { CardBuilder } from '../model/builder'
 import { face } from '../model/card'
 import { Measure, inches, millimetres } from '../../lengths'
 import { build, inInches } from '../testing'
