@@ -1,7 +1,7 @@
 import { registerEndpoint } from '@nuxt/test-utils/runtime'
 import { createError, getQuery, readBody } from 'h3'
-import type { Batch, PaperEntry } from '../../core/document'
-import { applied } from '../../core/document'
+import type { Batch, PaperEntry, Patch } from '../../core/document'
+import { applied, patchesBetween } from '../../core/document'
 import { readBatch } from '../../core/formats'
 import tide from '../../demo/tide-and-lantern.json'
 import { useClassStore } from '../stores/class'
@@ -11,6 +11,8 @@ export class MadeUpStudio {
   position = 1
   document: Batch
   sent: { label: string, class: number | null, patches: { op: string, path: string[] }[] }[] = []
+  /** What has led to each position after the first. */
+  private readonly log: Patch[][] = []
   /** Papers of the shelf that the class is not handed by itself. */
   elsewhere: PaperEntry[] = []
   /** What the next change is answered with instead. */
@@ -27,6 +29,10 @@ export class MadeUpStudio {
       const papers = [...this.document.papers, ...brought]
       return { id: 1, position: this.position, more: this.elsewhere.length - brought.length, document: { ...this.document, papers } }
     })
+    registerEndpoint('/api/classes/1/changes', (event) => {
+      const since = Number(getQuery(event).since)
+      return { position: this.position, patches: this.log.slice(since - 1).flat() }
+    })
     registerEndpoint('/api/papers', (event) => {
       const search = String(getQuery(event).search ?? '').toLowerCase()
       const papers = [...this.document.papers, ...this.elsewhere].filter(({ name }) => name.toLowerCase().includes(search))
@@ -42,6 +48,7 @@ export class MadeUpStudio {
         this.sent.push(body)
         this.document = applied(this.document, body.patches)
         this.position += 1
+        this.log.push(body.patches)
         return { position: this.position }
       },
     })
@@ -49,9 +56,11 @@ export class MadeUpStudio {
 
   /** Another window saves. */
   change(edit: (document: Batch) => void): void {
-    this.document = structuredClone(this.document)
+    const before = this.document
+    this.document = structuredClone(before)
     edit(this.document)
     this.position += 1
+    this.log.push(patchesBetween(before, this.document))
   }
 }
 

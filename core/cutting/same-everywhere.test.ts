@@ -11,7 +11,7 @@ import { piece, problem, sheet } from './testing'
 
 /** Threads that do nothing but keep the machine busy. */
 const burners: Worker[] = []
-const burn = () => burners.push(...Array.from({ length: 4 }, () => new Worker('for (;;) Math.sqrt(Math.random())', { eval: true })))
+const burn = () => burners.push(...Array.from({ length: 3 }, () => new Worker('for (;;) Math.sqrt(Math.random())', { eval: true })))
 const rest = () => Promise.all(burners.splice(0).map(burner => burner.terminate()))
 
 /** Classes as they come: some sizes, some of each, one or two formats, on hand or to buy. */
@@ -38,7 +38,7 @@ describe('a plan', () => {
   const others: ReturnType<typeof solverOf>[] = []
   beforeAll(async () => {
     alone = solverOf(await load())
-    for (let at = 0; at < 8; at++) others.push(solverOf(await load()))
+    for (let at = 0; at < 5; at++) others.push(solverOf(await load()))
   })
   afterAll(rest)
 
@@ -49,7 +49,8 @@ describe('a plan', () => {
     const busy = problems.map((given, at) => JSON.stringify(plansFor(structuredClone(given), others[at])))
     await rest()
     expect(busy).toEqual(quiet)
-  })
+    // It makes the machine as busy as it can be, which takes its time where it is busy already.
+  }, 900_000)
 })
 
 describe('the core', () => {

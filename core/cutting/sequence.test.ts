@@ -46,6 +46,23 @@ describe('a sequence for hands', () => {
     expect(together[0]!.keep).toMatchObject({ name: expect.stringMatching(/^strip [12]a$/), fresh: true })
   })
 
+  it('takes every one of more kinds of strips off a sheet than a number has digits for', () => {
+    for (const kinds of [53, 54, 60, 130]) {
+      const high = 1 / 16
+      const parts = Array.from({ length: kinds }, (_, at) =>
+        cut('width', 8, high, [leaf(4 + at / 64, high, `piece ${at}`), leaf(4 - at / 64, high)]))
+      const layouts: Layout[] = [{ supply: 's', repeats: 2, root: cut('height', 8, kinds * high, parts) }]
+      const { order } = sequenceOf(layouts, cutter, USUAL_WORK)
+      // Pairs of a pile and the group that comes off it; the sheet is the first pile.
+      const off = order.filter((_, at) => at % 2 === 1 && order[at - 1] === 0)
+      // The last strip stays where all others were cut off it.
+      expect([kinds, new Set(off).size, off.length >= kinds - 1]).toEqual([kinds, off.length, true])
+      // Each strip is cut by itself after that.
+      const strips = new Set(benchSequence(layouts, cutter).map(({ hold }) => hold).filter(hold => hold.startsWith('strip')))
+      expect(strips.size).toBe(kinds)
+    }
+  })
+
   it('says how many strips of a pile lie ready when they come off several sheets', () => {
     const alike = cut('width', 8, 4, [leaf(3, 4, 'a'), leaf(3, 4, 'a'), leaf(2, 4)])
     const layouts: Layout[] = ['b', 'c'].map(other => ({
