@@ -22,20 +22,22 @@ const PRINTED = new RegExp(`core/(${[
 /** Rooms of the core that only some pages ask for, when they need them. */
 const LATER = new RegExp(`core/(${[
   'audit', 'kept', 'cutting/(verify|simulate)', 'exports', 'printed', 'formats', 'recount',
-  'document/(check|open|shape-checks|([a-z]+-)?shapes|sizes|upgrades|validators)',
+  'document/(check|open|(field|shape)-checks|([a-z]+-)?shapes|sizes|upgrades|validators)',
 ].join('|')})`)
 
 /**
  * What the pages share is fetched in few files: each file is an answer to wait for, and a page of a class needs seventy
- * of its parts. Only later files know of earlier ones: parts, core, frame. What is not needed at once (calendar, charts,
+ * of its parts. Only later files know of earlier ones: parts, core, frame, work. What is not needed at once (calendar, charts,
  * the third dimension, print, the bags, the checks of files) stays by itself.
  */
 function together(id: string): string | undefined {
-  if (/\/(datepicker|multiselect|textarea|chip)\/|Stage\.vue|Chart\.(vue|ts)|components\/(print|help|kits)\//.test(id)) return
-  if (PARTS.test(id) || id.includes('vite/preload-helper') || id.includes('commonjsHelpers')) return 'parts'
+  if (/\/(datepicker|multiselect|chip)\/|Stage\.vue|Chart\.(vue|ts)|components\/(print|help|kits)\//.test(id)) return
+  if (PARTS.test(id) || /preload-helper|export-helper|commonjsHelpers/.test(id)) return 'parts'
   // What hand-outs, labels and lists are made of comes with the page that prints them.
   if (PRINTED.test(id)) return 'printed'
   if (id.startsWith(`${ROOT}core/`) && !LATER.test(id)) return 'core'
+  // What cards are made with is needed by classes, folds and the shelf, not by the lists.
+  if (/\/app\/components\/(card|class|cutting|papers)\/\w+\.vue/.test(id)) return 'work'
   if (/nuxt\/dist\/(app|pages|head)|@nuxt\/icon/.test(id)) return 'frame'
   if (/\/app\/(layouts|composables|utils|stores|components)\//.test(id)) return 'frame'
 }

@@ -189,7 +189,7 @@ test('the list of classes is light and does not jump', async ({ page, request })
   const size = await scripts()
   expect(size).toBeGreaterThan(10_000)
   // The files that every page shares, in few answers.
-  expect(size).toBeLessThan(412_000)
+  expect(size).toBeLessThan(390_000)
   const shifts = await page.evaluate(() => (window as unknown as { shifts: number[] }).shifts)
   expect(shifts.reduce((sum, value) => sum + value, 0)).toBeLessThan(0.001)
 })

@@ -1,5 +1,8 @@
-import { Clipper64, ClipType, FillRule, PathType, PolyTree64 } from 'clipper2-ts'
-import type { Path64, PolyPath64 } from 'clipper2-ts'
+// By files: whatever else the package can do stays out of the page.
+import { Clipper64, PolyTree64 } from 'clipper2-ts/dist/Engine.js'
+import { ClipType, FillRule, PathType } from 'clipper2-ts/dist/Core.js'
+import type { Path64 } from 'clipper2-ts/dist/Core.js'
+import type { PolyPath64 } from 'clipper2-ts/dist/Engine.js'
 import { around } from '../lists'
 
 /** Clipping of polygons whose corners lie on whole micrometres. A ring may go round either way, and may repeat its first corner. */
