@@ -14,7 +14,7 @@ export const has = (set: GroupSet, group: number): boolean =>
   (typeof set === 'number' ? Math.floor(set / 2 ** group) % 2 === 1 : (set >> BigInt(group) & 1n) === 1n)
 
 /** @param group one that is in it */
-export const without = (set: GroupSet, group: number): GroupSet =>
+export const withoutGroup = (set: GroupSet, group: number): GroupSet =>
   (typeof set === 'number' ? set - 2 ** group : set - (1n << BigInt(group)))
 
 export const isNone = (set: GroupSet): boolean => set === 0 || set === 0n

@@ -2,7 +2,7 @@ import { itemAt } from '../lists'
 import type { CutKind } from './cut-kinds'
 import { CutKinds } from './cut-kinds'
 import type { GroupSet } from './group-set'
-import { allOf, has, isNone, isOne, without } from './group-set'
+import { allOf, has, isNone, isOne, withoutGroup } from './group-set'
 import type { Cutter, Layout, Order, Work } from './plan'
 import { frameOf } from './squaring'
 
@@ -14,7 +14,7 @@ const FRESH = 4
 const TOO_MANY = 10_000
 
 /** How the sheets of some layouts are taken up. */
-export interface Rules {
+export interface HandlingRules {
   oneByOne: boolean
   piles: number
 }
@@ -79,7 +79,7 @@ export class SequenceSearch {
     this.serials = layouts.length
   }
 
-  run(rules: Rules): Sequence {
+  run(rules: HandlingRules): Sequence {
     const first: State = {
       table: [], fresh: this.start, freshSum: 0, fence: -1, inHand: -1, justCut: [], serials: this.serials, seconds: 0, guess: 0,
       pile: -1, group: -1,
@@ -124,7 +124,7 @@ export class SequenceSearch {
   }
 
   /** What can be cut next. Of sheets that were never cut those that the fence stands right for, and the first few of the others. */
-  private* after(state: State, rules: Rules): Generator<State> {
+  private* after(state: State, rules: HandlingRules): Generator<State> {
     for (const pile of state.table) yield* this.cutsOf(state, pile, rules)
     if (rules.oneByOne && state.table.length > 0) return
     let [ready, others] = [0, 0]
@@ -134,7 +134,7 @@ export class SequenceSearch {
     }
   }
 
-  private* cutsOf(state: State, pile: Pile, rules: Rules): Generator<State> {
+  private* cutsOf(state: State, pile: Pile, rules: HandlingRules): Generator<State> {
     const { groups } = this.of(pile.kind)
     const pieces = groups.some(({ leftover }, at) => !leftover && has(pile.left, at))
     for (let at = 0; at < groups.length; at++) {
@@ -143,12 +143,12 @@ export class SequenceSearch {
     }
   }
 
-  private cut(state: State, pile: Pile, group: number, rules: Rules): State {
+  private cut(state: State, pile: Pile, group: number, rules: HandlingRules): State {
     const { pace } = this.work
     const { side, groups } = this.of(pile.kind)
     const { size, count, child } = itemAt(groups, group)
     const { kerf } = this.cutter
-    let left = without(pile.left, group)
+    let left = withoutGroup(pile.left, group)
     const dust = pile.size - count * size - (count - 1) * kerf > 0
     const cuts = isNone(left) && !dust ? count - 1 : count
     const remains = pile.size - cuts * (size + kerf)

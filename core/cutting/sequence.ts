@@ -1,5 +1,5 @@
 import type { Cutter, Layout, Work } from './plan'
-import type { Rules, Sequence } from './sequence-search'
+import type { HandlingRules, Sequence } from './sequence-search'
 import { SequenceSearch } from './sequence-search'
 
 /*
@@ -28,7 +28,7 @@ export function sequenceOf(layouts: Layout[], cutter: Cutter, work: Work, thorou
   const quick = new SequenceSearch(layouts, cutter, work, MOST.quick)
   const wide = thorough ? new SequenceSearch(layouts, cutter, work, most) : undefined
   // A wider beam mostly, but not always, finds the better one.
-  const run = (rules: Rules): Sequence => {
+  const run = (rules: HandlingRules): Sequence => {
     const [found, better] = [quick.run(rules), wide?.run(rules)]
     return better && (better.best || better.seconds < found.seconds) ? better : found
   }
