@@ -37,7 +37,7 @@ export function fieldsPage(): string {
     'Written by `npm run -s wakaru -- fields` from the tables that forms, checks and new classes are made from. The rest of the file is',
     'told in [the batch file](batch-file.md).',
     '',
-    '| field | what it is | holds | by itself |',
+    '| field | what it is | holds | to begin with |',
     '|---|---|---|---|',
     ...rows,
     '',

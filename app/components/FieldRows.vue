@@ -80,7 +80,6 @@ function set(key: string, value: Value) {
       :blank="blank(field)"
       @update:model-value="set(key, $event)"
     />
-    <slot :name="key" />
   </template>
 </template>
 

@@ -4,14 +4,11 @@ import type { Units } from '../lengths'
 import type {
   CardEntry, ClassDetails, ClassDocument, DressingEntry, GlueEntry, LabelsEntry, PostEntry, PrepEntry, PricesEntry, SeatEntry,
   SharingEntry, StudioSettings,
-  SupplyEntry, ToolsEntry, WishesEntry,
+  SupplyEntry, ToolsEntry,
 } from './shapes'
 import { isSame } from './patches'
 import { VERSION } from './version'
 import { ANY_SCRAP, POST_PROFILE, ROOM_PROFILE, isPool } from './vocabulary'
-
-/** Paper and time weighed in money, and nothing limited. */
-const DEFAULT_WISHES: WishesEntry = naturalOf(WISHES, 'inch')
 
 /** Livelier cards and bags that differ where that costs little; a sheet weighs 100. */
 export const DEFAULT_SHARING: SharingEntry = {
@@ -117,7 +114,8 @@ export function newClass(
     supplies: structuredClone(supplies),
     shopping: [],
     tools: structuredClone(tools[details.units]),
-    wishes: { ...DEFAULT_WISHES },
+    // Paper and time weighed in money, and nothing limited.
+    wishes: naturalOf(WISHES, details.units),
     cutting: [],
     prices: { ...prices },
     post: structuredClone(post),

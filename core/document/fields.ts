@@ -58,7 +58,7 @@ export const PACE = table({
   handling: { ...seconds('Seconds to take up a stack', 8), help: 'and to square it; half of it where the stack is in hand still' },
   turning: seconds('Seconds to turn a stack', 3),
   aside: seconds('Seconds to put a stack aside and find it', 10),
-  beside: { ...seconds('Seconds more for each other stack', 2), help: 'that lies on the table' },
+  beside: { ...seconds('Seconds more for each other stack', 2), help: 'of those that lie on the table' },
   reading: { ...seconds('Seconds to read a layout', 30), help: 'for the first time' },
 })
 
@@ -101,7 +101,7 @@ export const WISHES = table({
   mostPiles: limit('Most piles of strips waiting'),
   mostLayouts: limit('Most layouts of a paper'),
   mostStages: limit('Most changes of direction on a sheet'),
-  leastStrip: { ...lengthFromZero('Narrowest strip', '0 in'), help: 'that is to come off a sheet' },
+  leastStrip: { ...lengthFromZero('Narrowest strip', '0 in'), help: 'the least that may come off a sheet' },
   offcutsFirst: {
     kind: 'yes or no', name: 'Use up offcuts before opening sheets', natural: false, help: 'even where that saves no sheet',
   },

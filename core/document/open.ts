@@ -38,8 +38,8 @@ function open<T extends object>(kind: DocumentKind, shape: new () => T, data: un
   return problems.length > 0 ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : checked
 }
 
-function withoutVersion({ version: _, ...paper }: Record<string, unknown>): object {
-  return paper
+function withoutVersion({ version: _, ...rest }: Record<string, unknown>): object {
+  return rest
 }
 
 /** Reads a class of any version: what it is in the newest one, or what is wrong with it. Never throws. */

@@ -1,14 +1,15 @@
 import type { Sequelize, Transaction } from 'sequelize'
-import { Op, col, fn } from 'sequelize'
+import { col, fn } from 'sequelize'
 import type { ClassDocument } from '../../core/document'
 import { Change, PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
 import { textOf } from '../database/models/json'
 import type { EditHead, Naming, Saved, Saving } from '../workers/saving'
 import { binPapers, unbinPapers } from './bin'
+import { changesAfter } from './changes'
 import { checked } from './checker'
 import { GONE } from './classes'
 import { refusal, sentence } from './door'
-import { KEPT, doneBefore, recorded } from './recorded'
+import { doneBefore, recorded } from './recorded'
 import { anyOf } from './keys'
 import { changeClass, putPapers } from './rows'
 
@@ -95,16 +96,10 @@ async function worked({ stood, ...found }: Seen, body: string): Promise<Prepared
 
 /** What others have changed of the class and the papers since the sender looked. */
 async function missed({ class: id, since, papers }: EditHead, position: number, transaction: Transaction): Promise<string[]> {
-  if (since < position - KEPT) throw changedElsewhere()
-  const where = {
-    position: { [Op.gt]: since },
-    [Op.or]: [{ entity: 'class', entityKey: String(id) }, { entity: 'paper', entityKey: anyOf(Change.sequelize, papers) }],
-  }
-  const [{ size } = { size: 0 }] = await Change.findAll({
-    attributes: [[fn('SUM', fn('LENGTH', col('patches'))), 'size']], where, transaction, raw: true,
-  }) as unknown as { size: number | null }[]
-  if (Number(size ?? 0) > MOST_MISSED) throw changedElsewhere()
-  return (await Change.findAll({ where, transaction })).map(change => textOf(change, 'patches'))
+  const of = [{ entity: 'class', entityKey: String(id) }, { entity: 'paper', entityKey: anyOf(Change.sequelize, papers) }]
+  const changes = await changesAfter(since, position, of, MOST_MISSED, transaction)
+  if (!changes) throw changedElsewhere()
+  return changes.map(change => textOf(change, 'patches'))
 }
 
 async function standing({ class: id, papers: keys }: EditHead, transaction: Transaction): Promise<Standing> {
