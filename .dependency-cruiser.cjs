@@ -1,9 +1,13 @@
 /**
- * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds ← dressing, paper ← cutting
- * ← sharing, all ← batch ← plans ← kits ← exports and printed ← recount, batch ← formats; then app,
- * server, cli. The auditor knows the document and lengths alone, the second look at a card in space what a card is made of, but nothing
- * that works with it.
+ * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds ← dressing,
+ * paper ← cutting ← sharing, all ← batch ← plans ← kits ← exports and printed ← recount, batch ← formats; then app,
+ * server, cli. The auditor knows the document and lengths alone; the second look at a card in space knows what a card
+ * is made of, but nothing that works with it.
  */
+/** What those who write everything down may read. */
+const WRITERS = [
+  'lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans', 'kits',
+]
 const ROOMS = {
   lists: [],
   lengths: ['lists'],
@@ -19,10 +23,12 @@ const ROOMS = {
   plans: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'sharing', 'batch'],
   kits: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans'],
   formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'batch'],
-  exports: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans', 'kits'],
-  printed: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans', 'kits'],
+  exports: WRITERS,
+  printed: WRITERS,
   probing: ['lists', 'lengths', 'document', 'folds', 'dressing'],
-  recount: ['lengths', 'document', 'folds', 'dressing', 'cutting', 'batch', 'plans', 'kits', 'exports', 'printed', 'audit'],
+  recount: [
+    'lengths', 'document', 'folds', 'dressing', 'cutting', 'batch', 'plans', 'kits', 'exports', 'printed', 'audit',
+  ],
 }
 const TEST = '\\.test\\.ts$'
 const PURE_PACKAGES = [

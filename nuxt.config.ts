@@ -12,12 +12,26 @@ const THEME
 const ROOT = fileURLToPath(new URL('.', import.meta.url))
 /** What every page needs of the frame, none of which knows our code. */
 const PARTS = new RegExp(`/node_modules/(${[
-  '@?vue', 'vue-router', '@vueuse', 'pinia', 'immer', '@?primevue', '@primeuix', 'unhead', 'hookable', 'ofetch', 'ufo', 'destr', 'defu',
+  '@?vue',
+  'vue-router',
+  '@vueuse',
+  'pinia',
+  'immer',
+  '@?primevue',
+  '@primeuix',
+  'unhead',
+  'hookable',
+  'ofetch',
+  'ufo',
+  'destr',
+  'defu',
 ].join('|')})/(?!nuxt-module)`)
 
 /** What prints are made of, and what only they ask for: a file of its own. */
 const PRINTED = new RegExp(`core/(${[
-  'printed/(bags|cutting|handout|html|instructor|labels|pattern|scores|slips|stage|steps|student)', 'kits/evening', 'folds/motion/assembly',
+  'printed/(bags|cutting|handout|html|instructor|labels|pattern|scores|slips|stage|steps|student)',
+  'kits/evening',
+  'folds/motion/assembly',
 ].join('|')})\\.`)
 /** Rooms of the core that only some pages ask for, when they need them. */
 const LATER = new RegExp(`core/(${[
@@ -27,8 +41,8 @@ const LATER = new RegExp(`core/(${[
 
 /**
  * What the pages share is fetched in few files: each file is an answer to wait for, and a page of a class needs seventy
- * of its parts. Only later files know of earlier ones: parts, core, frame, work. What is not needed at once (calendar, charts,
- * the third dimension, print, the bags, the checks of files) stays by itself.
+ * of its parts. Only later files know of earlier ones: parts, core, frame, work. What is not needed at once (calendar,
+ * charts, the third dimension, print, the bags, the checks of files) stays by itself.
  */
 function together(id: string): string | undefined {
   if (/\/(datepicker|multiselect|chip)\/|Stage\.vue|Chart\.(vue|ts)|components\/(print|help|kits)\//.test(id)) return
@@ -56,7 +70,8 @@ export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@primevue/nuxt-module', '@nuxt/icon', '@nuxt/eslint'],
   // The development server wants an entry for the server; its pages are drawn in the browser all the same.
   $development: { ssr: true, routeRules: { '/**': { ssr: false } } },
-  // Everything is drawn in the browser: the first answer is the same for everybody and costs the server next to nothing.
+  // Everything is drawn in the browser: the first answer is the same for everybody and costs the server next to
+  // nothing.
   ssr: false,
   components: [{ path: '~/components', pathPrefix: false, extensions: ['vue'] }],
   // The core says itself where everything comes from.
@@ -114,7 +129,9 @@ export default defineNuxtConfig({
       },
     },
     // Bounds, headers and a quick end: see the file. For development the framework brings its own.
-    ...(process.env.NODE_ENV !== 'development' && { entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)) }),
+    ...(process.env.NODE_ENV !== 'development' && {
+      entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)),
+    }),
     // The typeface under an address that is known before anything is built.
     publicAssets: [
       { dir: '../node_modules/@fontsource-variable/source-sans-3/files', baseURL: 'fonts', maxAge: 31_536_000 },
@@ -139,7 +156,10 @@ export default defineNuxtConfig({
     sharedTsConfig: { compilerOptions: { experimentalDecorators: true } },
     nodeTsConfig: {
       compilerOptions: { experimentalDecorators: true, noUncheckedIndexedAccess: true },
-      include: ['../core/**/*', '../cli/**/*', '../e2e/**/*', '../demo/**/*', '../benchmark/**/*', '../*.config.ts', '../scripts/**/*.ts'],
+      include: [
+        '../core/**/*', '../cli/**/*', '../e2e/**/*', '../demo/**/*', '../benchmark/**/*', '../*.config.ts',
+        '../scripts/**/*.ts',
+      ],
     },
   },
   telemetry: false,

@@ -3,7 +3,10 @@ import { CHROMIUM } from './e2e/chromium.mjs'
 
 const address = process.env.WAKARU_URL ?? 'http://127.0.0.1:4173'
 
-/** Without a graphics card the view in space takes long; its own test asks for it. Drawer and findings lie open, to be read. */
+/**
+ * Without a graphics card the view in space takes long; its own test asks for it. Drawer and findings lie open, to be
+ * read.
+ */
 const KEPT = ['wakaru-drawn-view', 'wakaru-drawer', 'wakaru-all-findings'].map(name => ({ name, value: 'true' }))
 
 export default defineConfig({
@@ -13,8 +16,8 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 0,
-  // Two browsers, their workers, the server and the database share two cores: limits stand at five times what a quiet machine takes,
-  // so that no test fails because the machine is busy.
+  // Two browsers, their workers, the server and the database share two cores: limits stand at five times what a quiet
+  // machine takes, so that no test fails because the machine is busy.
   timeout: 240_000,
   expect: { timeout: 45_000 },
   // What fills the shelf comes last, when nobody looks for a paper any more.

@@ -15,8 +15,8 @@ import { dice } from './cutting'
 import { median, ms, of } from './measure'
 
 /*
- * Plans a person wants to cut, beside a careful maker who fills whole sheets with one size and cuts what is left in strips by hand's
- * rules; both are sequenced and weighed by the same model, natural prices, the hour at 12.
+ * Plans a person wants to cut, beside a careful maker who fills whole sheets with one size and cuts what is left in
+ * strips by hand's rules; both are sequenced and weighed by the same model, natural prices, the hour at 12.
  */
 
 const CARDS = FOLDS.filter(({ id }) => !['own-strip', 'plain-card'].includes(id))
@@ -26,18 +26,29 @@ function classProblem(roll: ReturnType<typeof dice>): { name: string, problem: C
   const units = roll(0, 1) === 0 ? 'inch' : 'metric'
   const [cards, kits] = [roll(1, 4), itemAt([8, 14, 20, 32], roll(0, 3))]
   const paper: Batch['papers'][number] = {
-    key: 'paper', name: 'Paper', kind: 'cardstock', weight: 240, colour: '#808080', motif: 'plain', upright: false, grain: 'any',
+    key: 'paper',
+    name: 'Paper',
+    kind: 'cardstock',
+    weight: 240,
+    colour: '#808080',
+    motif: 'plain',
+    upright: false,
+    grain: 'any',
     stocks: [], offcuts: [],
   }
   let batch: Batch = { ...newClass({ title: 'Bench', date: '2030-01-01', units }), papers: [paper] }
   for (let card = 0; card < cards; card++)
-    batch = { ...batch, cards: [...batch.cards, { ...paperedCard(itemAt(CARDS, roll(0, CARDS.length - 1)), batch), kits }] }
+    batch = {
+      ...batch, cards: [...batch.cards, { ...paperedCard(itemAt(CARDS, roll(0, CARDS.length - 1)), batch), kits }],
+    }
   const format = units === 'metric' ? 'A4' : itemAt(['Letter', '12 × 12 in'], roll(0, 1))
   const found = SHEET_FORMATS.find(({ name }) => name === format)
   const given = prepare(batch).papers[0]?.problem
   if (!found || !given) return undefined
   const [width, height] = [lengthFrom(found.width), lengthFrom(found.height)]
-  const demands = given.demands.filter(({ width: w, height: h }) => (w <= width && h <= height) || (h <= width && w <= height))
+  const demands = given.demands.filter(
+    ({ width: w, height: h }) => (w <= width && h <= height) || (h <= width && w <= height),
+  )
   const price = itemAt([25, 50, 90], roll(0, 2))
   if (demands.length === 0) return undefined
   return {
@@ -75,7 +86,9 @@ function weighed(name: string, problem: CuttingProblem, solve: Solve): Weighed {
     if (!done && !value.others) alone = value.plan
     if (!done) continue
     const all = value.map(plan => measured(plan, problem))
-    const wrong = all.flatMap(({ plan, steps }) => [...verifyPlan(plan, problem), ...sequenceViolations(steps, plan, problem)])
+    const wrong = all.flatMap(({ plan, steps }) => [
+      ...verifyPlan(plan, problem), ...sequenceViolations(steps, plan, problem),
+    ])
     if (wrong.length > 0) throw new Error(`${name}: ${wrong[0]}`)
     const layouts = keyedLayouts(byHand(problem, problem.demands))
     const sheets = freshSheets(layouts, problem.supplies)
@@ -86,7 +99,9 @@ function weighed(name: string, problem: CuttingProblem, solve: Solve): Weighed {
     const sheetsAlone = measured(alone ?? itemAt(all, 0).plan, problem)
     const [balanced, easy, fewest] = (['balanced', 'easy', 'sheets'] as const).map(wish => preferred(all, wish)) as
       [MeasuredPlan, MeasuredPlan, MeasuredPlan]
-    return { name, balanced, easy, fewest, hand, sheetsAlone, bound: value[0].bound, first, settled: settled || now, all: now }
+    return {
+      name, balanced, easy, fewest, hand, sheetsAlone, bound: value[0].bound, first, settled: settled || now, all: now,
+    }
   }
 }
 
@@ -99,7 +114,9 @@ export function classBatches(solve: Solve, number: number): string {
     if (given) all.push(weighed(given.name, given.problem, solve))
   }
   const table = new Table({
-    head: ['Class', 'Plan', 'Sheets', 'Bound', 'Layouts', 'Settings', 'Steps', 'Piles', 'Minutes', 'Costs', 'of by hand'],
+    head: [
+      'Class', 'Plan', 'Sheets', 'Bound', 'Layouts', 'Settings', 'Steps', 'Piles', 'Minutes', 'Costs', 'of by hand',
+    ],
     style: { head: [], border: [] },
   })
   const sum = (wish: (one: Weighed) => MeasuredPlan, of: (plan: MeasuredPlan) => number) =>
@@ -112,14 +129,19 @@ export function classBatches(solve: Solve, number: number): string {
   for (const [name, wish] of PLANS) {
     table.push([
       `All ${number}`, name, sum(wish, ({ plan }) => plan.sheets), all.reduce((total, { bound }) => total + bound, 0),
-      sum(wish, ({ plan }) => plan.layouts.length), sum(wish, ({ settings }) => settings), sum(wish, ({ steps }) => steps.length),
+      sum(wish, ({ plan }) => plan.layouts.length),
+      sum(wish, ({ settings }) => settings),
+      sum(wish, ({ steps }) => steps.length),
       Math.max(...all.map(one => wish(one).loose)), Math.round(sum(wish, ({ minutes }) => minutes)),
       (sum(wish, ({ cost }) => cost) / 100).toFixed(2),
       of(all.reduce((total, one) => total + wish(one).cost / one.hand.cost, 0) / number, 1),
     ])
   }
-  const worst = all.reduce((most, one) => (one.balanced.cost / one.hand.cost > most.balanced.cost / most.hand.cost ? one : most))
-  const times = (time: (one: Weighed) => number) => `${ms(median(all.map(time)))}, longest ${ms(Math.max(...all.map(time)))}`
+  const worst = all.reduce((most, one) =>
+    one.balanced.cost / one.hand.cost > most.balanced.cost / most.hand.cost ? one : most,
+  )
+  const times = (time: (one: Weighed) => number) =>
+    `${ms(median(all.map(time)))}, longest ${ms(Math.max(...all.map(time)))}`
   return [
     'Classes of one to four cards on one paper, beside a careful maker by hand.',
     table.toString(),

@@ -131,7 +131,10 @@ function report(title: string, rows: [string, Solved[]][]): string {
   table.push(row('All', all))
   const won = all
     .filter(({ library, plan }) => library < plan.sheets)
-    .map(({ name, library, plan }) => `${name}: ${library} against ${plan.sheets}, bound for cuts right across ${plan.bound}`)
+    .map(
+      ({ name, library, plan }) =>
+        `${name}: ${library} against ${plan.sheets}, bound for cuts right across ${plan.bound}`,
+    )
   const more = all.filter(({ strips, plan }) => plan.sheets > strips).length
   return [
     title,
@@ -173,7 +176,9 @@ export function craftBatches(solve: Solve): string {
   return report('Craft batches: ten cards of the catalogue, one paper each, pieces turned as they like.', rows)
 }
 
-function cardProblem(id: string, units: Units, kits: number, width: Length, height: Length): CuttingProblem | undefined {
+function cardProblem(
+  id: string, units: Units, kits: number, width: Length, height: Length,
+): CuttingProblem | undefined {
   const paper = {
     key: 'paper',
     name: 'Paper',
@@ -192,7 +197,8 @@ function cardProblem(id: string, units: Units, kits: number, width: Length, heig
   const supply = { key: 'sheet', kind: 'sheet' as const, width, height, onHand: 0, price: 50 }
   const long = (side: Length, other: Length) => side <= width && other <= height
   // Cards whose base is larger than the sheet are left out.
-  if (!kit!.problem.demands.every(demand => long(demand.width, demand.height) || long(demand.height, demand.width))) return undefined
+  if (!kit!.problem.demands.every(demand => long(demand.width, demand.height) || long(demand.height, demand.width)))
+    return undefined
   return {
     ...kit!.problem,
     cutter: { ...kit!.problem.cutter, length: nanometres(Math.max(kit!.problem.cutter.length, lengthFrom('12 in'))) },
@@ -252,7 +258,9 @@ export function literatureClasses(solve: Solve, instances: number): string {
         }
         const demands = [...counts].map(([key, quantity]) => {
           const [width, height] = key.split(' ').map(Number) as [number, number]
-          return { key, name: key, width: millimetres(width), height: millimetres(height), quantity, turn: 'as drawn' as const }
+          return {
+            key, name: key, width: millimetres(width), height: millimetres(height), quantity, turn: 'as drawn' as const,
+          }
         })
         const whole = millimetres(side)
         const supply = { key: 'sheet', kind: 'sheet' as const, width: whole, height: whole, onHand: 0, price: 50 }
@@ -291,7 +299,9 @@ export function studioOrders(solve: Solve): string {
       quantity: kits,
       turn: 'either' as const,
     }))
-    const supply = { key: 'sheet', kind: 'sheet' as const, width: lengthFrom(width), height: lengthFrom(height), onHand: 0, price: 50 }
+    const supply = {
+      key: 'sheet', kind: 'sheet' as const, width: lengthFrom(width), height: lengthFrom(height), onHand: 0, price: 50,
+    }
     return [
       `60 sizes × ${kits} on ${format}`,
       [solved(`60 × ${kits} on ${format}`, { demands, supplies: [supply], cutter: CUTTER, objective: 'money' }, solve)],

@@ -20,7 +20,10 @@ function changed(batch: Batch): { edit: number, pieces: number, all: number } {
   let turn = 0
   const press = () => {
     turn += 1
-    session = edited(session, 'border', draft => void (draft.cards[0]!.parameters.border = turn % 2 ? '3/16 in' : '1/8 in'), turn * 1000)
+    session = edited(
+      session, 'border', draft => void (draft.cards[0]!.parameters.border = turn % 2 ? '3/16 in' : '1/8 in'),
+      turn * 1000,
+    )
   }
   const pieces = () => {
     press()
@@ -53,10 +56,12 @@ export function editing(): string {
     style: { head: [], border: [] },
   })
   const classOf = (cards: number): Batch =>
-    FOLDERS.slice(0, cards).reduce<Batch>((batch, fold) => ({ ...batch, cards: [...batch.cards, paperedCard(fold, batch)] }), {
-      ...demo,
-      cards: [],
-    })
+    FOLDERS.slice(0, cards).reduce<Batch>(
+      (batch, fold) => ({ ...batch, cards: [...batch.cards, paperedCard(fold, batch)] }),
+      {
+        ...demo,
+        cards: [],
+      })
   const one = changed(classOf(1))
   for (const cards of [1, 12, 20]) {
     const batch = classOf(cards)

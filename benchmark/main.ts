@@ -72,7 +72,10 @@ function dressedAllOver(fold: Fold): CardEntry {
   const natural = wholeCard(fold, card, 'inch', inches(1 / 16))
   const faces = facesOf(natural)
   card.faces = faces.map(({ key }) => ({
-    key, stamped: false, message: false, layers: ['layer-1', 'layer-2', 'layer-3'].map(layer => newLayer(layer, 'inch')),
+    key,
+    stamped: false,
+    message: false,
+    layers: ['layer-1', 'layer-2', 'layer-3'].map(layer => newLayer(layer, 'inch')),
   }))
   for (let piece = 0; piece < 10; piece++) {
     const { key, panel } = faces[piece % faces.length]!
@@ -81,7 +84,10 @@ function dressedAllOver(fold: Fold): CardEntry {
   return card
 }
 
-/** How long it takes once a card as it comes has settled to say what is seen of it, what is in the way and what is glued amiss. */
+/**
+ * How long it takes once a card as it comes has settled to say what is seen of it, what is in the way and what is glued
+ * amiss.
+ */
 function seenAfter(fold: Fold): number {
   const card = newCard(fold, { ...demoBatches(new Date(2030, 0, 1))[0]!, cards: [] })
   const made = Array.from({ length: 22 }, () => dressedCard(fold, card, 'inch', inches(1 / 16)))
@@ -93,7 +99,14 @@ function seenAfter(fold: Fold): number {
 function folds(): string {
   const table = new Table({
     head: [
-      'Fold', 'Panels', 'Change → pieces and findings', 'of 5 ms', 'what is seen of it', 'of 5 ms', 'Dressed all over', 'of 5 ms',
+      'Fold',
+      'Panels',
+      'Change → pieces and findings',
+      'of 5 ms',
+      'what is seen of it',
+      'of 5 ms',
+      'Dressed all over',
+      'of 5 ms',
       'with fixes tried',
       'Pose at an opening', 'Drawn view',
       'Thickness map',
@@ -142,8 +155,10 @@ function commandLine(): string {
   const node = start('node', ['-e', '0'])
   const command = start('node', ['scripts/wakaru.mjs', 'pieces', '-'])
   const npm = start('npm', ['run', '-s', 'wakaru', '--', 'pieces', '-'])
-  return `Command line, whole run of “pieces”: ${ms(command)}, ${of(command, node)} a bare start of Node (${ms(node)}); through `
+  return (
+    `Command line, whole run of “pieces”: ${ms(command)}, ${of(command, node)} a bare start of Node (${ms(node)}); through `
     + `npm ${ms(npm)}, ${of(npm, FIRST_LINE)} half a second.`
+  )
 }
 
 async function main() {
@@ -166,9 +181,12 @@ async function main() {
     throw new Error(`--only takes one of: ${Object.keys(parts).join(', ')}.`)
 
   console.log(`Node ${process.version}, ${process.platform} ${process.arch}. Medians in one process.\n`)
-  for (const [name, part] of Object.entries(parts)) if (values.only === undefined || values.only === name) console.log(`${part()}\n`)
+  for (const [name, part] of Object.entries(parts))
+    if (values.only === undefined || values.only === name) console.log(`${part()}\n`)
   const { heapUsed, rss } = process.memoryUsage()
-  console.log(`Memory in use after it all: ${Math.round(heapUsed / 1e6)} MB, ${Math.round(rss / 1e6)} MB of the process.`)
+  console.log(
+    `Memory in use after it all: ${Math.round(heapUsed / 1e6)} MB, ${Math.round(rss / 1e6)} MB of the process.`,
+  )
 }
 
 /** Settles when everything has been measured; whoever starts it waits for it. */

@@ -9,7 +9,9 @@ const MOST_TOLD = 10
  * @param cards how many
  * @param first number of the first one: the same numbers are the same cards
  */
-export function lookAtMany(cards: number, first: number): { looked: number, messages: number, wrong: string[], failures: number } {
+export function lookAtMany(
+  cards: number, first: number,
+): { looked: number, messages: number, wrong: string[], failures: number } {
   const all = { looked: 0, messages: 0, wrong: [] as string[], failures: 0 }
   for (let done = 0; done < cards; done += AT_ONCE) {
     const { looked, messages, wrong } = randomCards(first + done, Math.min(AT_ONCE, cards - done))

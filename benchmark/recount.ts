@@ -31,7 +31,8 @@ export async function recountMany(classes: number, first: number): Promise<Recou
       seen.classes++
       if (seed % 2) continue
       const later = plannedAtOnce(halfCut(batch, outcomes, seed))
-      for (const { where, problem } of await recounted(later.preparation, later.outcomes)) note(`${seed}, half cut: ${where}: ${problem}`)
+      for (const { where, problem } of await recounted(later.preparation, later.outcomes))
+        note(`${seed}, half cut: ${where}: ${problem}`)
       seen.halves++
     }
     catch (error) {

@@ -16,7 +16,10 @@ const RULES: Record<string, Rules> = {
   wish: { touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(1) },
 }
 
-/** 40 seats and four to choose from, of several colourways whose pools share prints; sheets on hand differ from print to print. */
+/**
+ * 40 seats and four to choose from, of several colourways whose pools share prints; sheets on hand differ from print to
+ * print.
+ */
 function evening(prints: number, sizes: number, colourways: number, rules: Rules, isLimited: boolean): SharingProblem {
   const names = Array.from({ length: prints }, (_, at) => `print-${at}`)
   const used = SIZES.slice(0, sizes)
@@ -27,7 +30,11 @@ function evening(prints: number, sizes: number, colourways: number, rules: Rules
     kinds: Array.from({ length: colourways }, (_, way): Kind => {
       const options = prints <= 4 ? names : names.filter((_, at) => colourways === 1 || (at + way) % colourways !== 0)
       return {
-        key: `way-${way}`, card: 'card', alike: `way-${way}`, name: `Colourway ${way}`, kits: Math.ceil(KITS / colourways),
+        key: `way-${way}`,
+        card: 'card',
+        alike: `way-${way}`,
+        name: `Colourway ${way}`,
+        kits: Math.ceil(KITS / colourways),
         roles: rolesOf(options, roles.map(sizeKey), `pool-${way}`),
         apart: roles.slice(1).map((_, at) => ({ roles: [at, at + 1], rule: at % 2 ? 'touching' : 'neighbours' })),
       }
@@ -43,17 +50,36 @@ const toBuy = (problem: SharingProblem): SharingProblem => ({
   })),
 })
 
-/** Prints shared out for 40 seats, beside its bound and beside dealing them out by hand with the same rules, both planned to the end. */
+/**
+ * Prints shared out for 40 seats, beside its bound and beside dealing them out by hand with the same rules, both
+ * planned to the end.
+ */
 export function sharing(solve: Solve): string {
   const table = new Table({
     head: [
-      'Prints', 'Sizes', 'Colourways', 'Sheets on hand', 'Rules', 'First', 'Settled', 'Sheets', 'Planned', 'Bound', 'Cost of bound',
+      'Prints',
+      'Sizes',
+      'Colourways',
+      'Sheets on hand',
+      'Rules',
+      'First',
+      'Settled',
+      'Sheets',
+      'Planned',
+      'Bound',
+      'Cost of bound',
       'Not kept', 'Dealt by hand',
     ],
     style: { head: [], border: [] },
   })
   for (const [prints, sizes, colourways, isLimited] of [
-    [4, 3, 1, false], [4, 3, 3, false], [8, 4, 3, false], [12, 5, 3, false], [12, 7, 3, false], [6, 4, 3, true], [12, 5, 3, true],
+    [4, 3, 1, false],
+    [4, 3, 3, false],
+    [8, 4, 3, false],
+    [12, 5, 3, false],
+    [12, 7, 3, false],
+    [6, 4, 3, true],
+    [12, 5, 3, true],
   ] as const) {
     for (const [name, rules] of Object.entries(RULES)) {
       const problem = evening(prints, sizes, colourways, rules, isLimited)
@@ -70,7 +96,16 @@ export function sharing(solve: Solve): string {
       const { broken, sheets = 0, bound = 0, cost = 0, least } = found
       const planned = sheetsFor(problem, found, solve).sheets
       table.push([
-        prints, sizes, colourways, isLimited ? 'limited' : 'more to buy', name, ms(first), ms(settled), sheets, planned, bound,
+        prints,
+        sizes,
+        colourways,
+        isLimited ? 'limited' : 'more to buy',
+        name,
+        ms(first),
+        ms(settled),
+        sheets,
+        planned,
+        bound,
         least ? (cost / least).toFixed(3) : '–', broken.touching + broken.neighbours + broken.different,
         sheetsFor(toBuy(problem), dealtOut(problem), solve).sheets,
       ])

@@ -6,7 +6,10 @@ import { recounted } from '../core/recount'
 import type { Report } from './reports'
 import { findingLines, heading } from './reports'
 
-/** A class counted a second time: whether bags, plans, lists, labels, shopping and tasks agree, and whether every bag can be filled. */
+/**
+ * A class counted a second time: whether bags, plans, lists, labels, shopping and tasks agree, and whether every bag
+ * can be filled.
+ */
 export async function auditReport(batch: Batch, solve: Solve): Promise<Report> {
   const preparation = prepareShared(batch, solve)
   const outcomes = planAll(batch, preparation, solve)

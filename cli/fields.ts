@@ -30,7 +30,9 @@ const naturalIn = ({ natural }: Field): string => (typeof natural === 'object' &
 /** The page about the fields of a batch file that stand in tables, as Markdown. */
 export function fieldsPage(): string {
   const rows = Object.entries(FIELDS).flatMap(([place, { table }]) => Object.entries<Field>(table).map(([key, field]) =>
-    `| \`${place}.${key}\` | ${[field.name, field.help].filter(Boolean).join(', ')} | ${holds(field)} | ${naturalIn(field)} |`))
+    `| \`${place}.${key}\` | ${[field.name, field.help].filter(Boolean).join(', ')} | ${holds(field)} | ${naturalIn(field)} |`,
+  ),
+  )
   return [
     '# Fields of a batch file',
     '',

@@ -37,7 +37,9 @@ const parameterRows = ({ parameters }: Fold, units?: Units) =>
     label: parameter.label,
     kind: parameter.kind,
     range: range(parameter),
-    usual: units ? natural(parameter, units) : [...new Set([natural(parameter, 'inch'), natural(parameter, 'metric')])].join(' / '),
+    usual: units
+      ? natural(parameter, units)
+      : [...new Set([natural(parameter, 'inch'), natural(parameter, 'metric')])].join(' / '),
   }))
 
 /** The catalogue with every parameter, its natural value and its range. */
@@ -102,7 +104,12 @@ export async function foldReport(
 
   const card = wholeCard(fold, { parameters: typed, ...dressing }, units, lengthFrom(DEFAULT_TOOLS[units].mark))
   const strange = dressing.faces.find(({ key }) => !facesOf(card).some(face => face.key === key))
-  if (strange) return { wrong: `The card has no face “${strange.key}”; it has: ${facesOf(card).map(({ key }) => key).join(', ')}.` }
+  if (strange)
+    return {
+      wrong: `The card has no face “${strange.key}”; it has: ${facesOf(card)
+        .map(({ key }) => key)
+        .join(', ')}.`,
+    }
   const files: string[] = []
   for (const format of ['svg', 'dxf'] as const) {
     const folder = folders[format]
@@ -145,7 +152,9 @@ export async function foldReport(
     height: exact(message.height.value),
   })
   const bulk = thicknessMap(card, usualThickness, lengthFrom(DEFAULT_POST.foam))
-  const clear = windowsClear(card).map(({ panel, key, open, closed }) => ({ part: panel.part, key, shares: { open, closed } }))
+  const clear = windowsClear(card).map(({ panel, key, open, closed }) => ({
+    part: panel.part, key, shares: { open, closed },
+  }))
   const findings = [...card.findings, ...lyingFindings(card, units)]
   const data = {
     fold: fold.id,
@@ -163,7 +172,9 @@ export async function foldReport(
       layers: bulk.most.layers,
     },
     travel: card.travels.map(({ name, distance }) => ({ part: name, distance: exact(distance.value) })),
-    collisions: passesThrough(card).map(({ opening, panels, depth }) => ({ opening, panels, depth: exact(nanometres(depth)) })),
+    collisions: passesThrough(card).map(({ opening, panels, depth }) => ({
+      opening, panels, depth: exact(nanometres(depth)),
+    })),
     pieces: card.pieces.map(({ key, name, kind, width, height, printTop, scores }) => ({
       key,
       name,
@@ -194,7 +205,9 @@ export async function foldReport(
         degrees: { closed: crease.angle(0), displayed: crease.angle(1) },
       })),
     ),
-    slits: card.parts.flatMap(part => part.slits.map(({ from, to }) => ({ part: part.key, from: place(from), to: place(to) }))),
+    slits: card.parts.flatMap(part =>
+      part.slits.map(({ from, to }) => ({ part: part.key, from: place(from), to: place(to) })),
+    ),
     windows: card.parts.flatMap(part =>
       part.windows.map(({ key, name, shape, x, y, width, height }) => ({
         part: part.key,

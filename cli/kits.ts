@@ -2,7 +2,10 @@ import type { Preparation } from '../core/batch'
 import type { ShoppingLine, Purchase, Usage } from '../core/kits'
 import { readyInWords, stripInWords, stripName } from '../core/batch'
 import { planAll, prepareShared } from '../core/plans'
-import { cardsIn, findingsOf, kitsOfBatch, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, piecesInBag, purchaseName, shoppingList, stopsIn, suppliesFor, tasksOf, amountInWords } from '../core/kits'
+import {
+  cardsIn, findingsOf, kitsOfBatch, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, piecesInBag,
+  purchaseName, shoppingList, stopsIn, suppliesFor, tasksOf, amountInWords,
+} from '../core/kits'
 import type { Batch } from '../core/document'
 import { wholeMinutes } from '../core/cutting'
 import type { Solve } from '../core/cutting'
@@ -41,7 +44,9 @@ export function kitsReport(batch: Batch, solve: Solve): Report {
       kits: kits.map(({ card: { entry, pieces: all }, colourway, pieces, strips }) => ({
         card: entry.key,
         colourway: colourway?.key ?? null,
-        pieces: pieces.map(({ piece, count, paper, level }) => ({ part: piece.key, count, paper: paper?.key ?? null, level })),
+        pieces: pieces.map(({ piece, count, paper, level }) => ({
+          part: piece.key, count, paper: paper?.key ?? null, level,
+        })),
         strips: strips.map(strip => ({
           width: writeLength(strip.width, units), height: writeLength(strip.height, units), paper: strip.paper.key,
           for: stripInWords(strip, all, units),
@@ -78,9 +83,14 @@ export function kitsReport(batch: Batch, solve: Solve): Report {
     ...stripLines(preparation),
     table(
       ['Card', 'Paper', 'Supplies', 'One kit'],
-      kits.costs.map(({ card, paper, other }) => [titles.get(card) ?? card, money(paper), money(other), money(paper + other)]),
+      kits.costs.map(({ card, paper, other }) => [
+        titles.get(card) ?? card, money(paper), money(other), money(paper + other),
+      ]),
     ),
-    purchaseTable(batch, kits.purchases.map(purchase => ({ ...purchase, supply: supplies.find(({ key }) => key === purchase.item) }))),
+    purchaseTable(
+      batch,
+      kits.purchases.map(purchase => ({ ...purchase, supply: supplies.find(({ key }) => key === purchase.item) })),
+    ),
     tasks.length > 0
       ? table(['To do', 'What', 'Minutes'], tasks.map(({ name, what, minutes }) => [name, what, wholeMinutes(minutes)]))
       : 'Nothing to do beside cutting.',
@@ -108,7 +118,9 @@ const stripLines = ({ cards, batch }: Preparation): string[] => cards.flatMap(({
 ])
 
 const sized = ({ width, height, ...purchase }: Purchase, units: Batch['class']['units']) => ({
-  ...purchase, ...(width !== undefined && height !== undefined && { width: writeLength(width, units), height: writeLength(height, units) }),
+  ...purchase,
+  ...(width !== undefined
+    && height !== undefined && { width: writeLength(width, units), height: writeLength(height, units) }),
 })
 
 function purchaseTable(batch: Batch, purchases: Pick<ShoppingLine, keyof Purchase | 'supply'>[]): string {

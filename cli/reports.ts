@@ -10,7 +10,7 @@ import { countsOf, heldInWords, mostKits, pileInWords, takenInWords, wholeMinute
 import type { Finding } from '../core/folds'
 import { scoreList } from '../core/folds'
 import type { Length, Units } from '../core/lengths'
-import { formatLength, writeLength } from '../core/lengths'
+import { formatLength, formatSize, writeLength } from '../core/lengths'
 import { sheetName } from '../core/paper'
 
 /** What a command answers: the same as data and as text. */
@@ -28,11 +28,13 @@ export const table = (head: string[], rows: (string | number)[][]): string => {
 }
 
 const sizeText = (batch: Batch, width: Length, height: Length) =>
-  `${formatLength(width, batch.class.units)} × ${formatLength(height, batch.class.units, { unit: true })}`
+  formatSize(width, height, batch.class.units)
 
-export const sheetText = (batch: Batch, width: Length, height: Length) => sheetName(width, height) ?? sizeText(batch, width, height)
+export const sheetText = (batch: Batch, width: Length, height: Length) =>
+  sheetName(width, height) ?? sizeText(batch, width, height)
 
-export const heading = ({ class: { title, date, seats, spares } }: Batch) => `${title}, ${date}: ${seats} seats and ${spares} spares`
+export const heading = ({ class: { title, date, seats, spares } }: Batch) =>
+  `${title}, ${date}: ${seats} seats and ${spares} spares`
 
 /** A finding as data, its right value written with unit. */
 export const findingData = ({ severity, subject, problem, parameter, fix }: Finding, units: Units) => ({
@@ -43,13 +45,16 @@ export const findingData = ({ severity, subject, problem, parameter, fix }: Find
   fix: fix && {
     parameter: fix.parameter,
     value: writeLength(fix.value, units),
-    ...(fix.also && { also: fix.also.map(({ parameter, value }) => ({ parameter, value: value && writeLength(value, units) })) }),
+    ...(fix.also && {
+      also: fix.also.map(({ parameter, value }) => ({ parameter, value: value && writeLength(value, units) })),
+    }),
   },
 })
 
 export const findingLines = (findings: ClassFinding[]): string[] =>
   findings.map(
-    ({ severity, title, subject, problem }) => `${severity.toUpperCase()}  ${title}: ${subject === title ? '' : `${subject} `}${problem}`,
+    ({ severity, title, subject, problem }) =>
+      `${severity.toUpperCase()}  ${title}: ${subject === title ? '' : `${subject} `}${problem}`,
   )
 
 export function piecesReport(batch: Batch, preparation: Preparation): Report {
@@ -99,7 +104,10 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
         ]),
       )}`,
   )
-  return { data, text: [heading(batch), ...sections, '', ...findingLines(findings)].join('\n').trimEnd(), stops: stopsIn(findings) }
+  return {
+    data, text: [heading(batch), ...sections, '', ...findingLines(findings)].join('\n').trimEnd(),
+    stops: stopsIn(findings),
+  }
 }
 
 export const moneyIn
@@ -124,7 +132,10 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       + `${pileInWords(step.keep)}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
   }
   const data = outcomes.map(
-    ({ paper, entry, plan, sheets, settings, effort, minutes, loose, worth, cost, steps, choices, usedUp, leaves, over, beyond }) => ({
+    ({
+      paper, entry, plan, sheets, settings, effort, minutes, loose, worth, cost, steps, choices, usedUp, leaves, over,
+      beyond,
+    }) => ({
       paper: paper.key,
       problem: entry.problem,
       plan,
@@ -153,7 +164,9 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       leaves: leaves.map(leftoverData),
       spares: over.map(({ demand, count }) => ({ piece: entry.names.get(demand), count })),
       formats: sheets.map(sheet => ({ ...sheet, width: exact(sheet.width), height: exact(sheet.height) })),
-      unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({ piece: entry.names.get(demand), quantity, reason })),
+      unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({
+        piece: entry.names.get(demand), quantity, reason,
+      })),
       steps,
     }),
   )
@@ -177,25 +190,32 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
     const layouts = plan.layouts.map(({ supply, repeats, root }, at) => {
       const sheet = problem.supplies.find(({ key }) => key === supply)
       const counts = [...countsOf(root)].map(([key, count]) => `${count} × ${names.get(key)}`).join(', ')
-      const kind = !sheet || sheet.kind === 'sheet' ? '' : `${[paperOf?.get(supply)?.name, sheet.kind].filter(Boolean).join(' ')} `
+      const isWhole = !sheet || sheet.kind === 'sheet'
+      const kind = isWhole ? '' : `${[paperOf?.get(supply)?.name, sheet.kind].filter(Boolean).join(' ')} `
       const size = sheet ? sheetText(batch, sheet.width, sheet.height) : supply
       return `  sheet ${at + 1}: ${repeats} × ${kind}${size}: ${counts}`
     })
     const leftovers = (word: string, list: Leftover[]) =>
       list.length === 0
         ? []
-        : [`  ${word} ${list.map(({ count, width, height }) => `${count} × ${sizeText(batch, width, height)}`).join(', ')}`]
+        : [
+            `  ${word} ${list.map(({ count, width, height }) => `${count} × ${sizeText(batch, width, height)}`).join(', ')}`,
+          ]
     const inWords = ({ plan: { sheets, spending }, minutes, settings }: PaperOutcome['choices'][number]) =>
       `${sheets} sheets in ${wholeMinutes(minutes)} min with ${settings} settings${spending > 0 ? `, ${money(spending)} to buy` : ''}`
     const others = choices.length < 2 ? [] : [`  choices: ${choices.map(inWords).join('; ')}`]
-    const missing = plan.unplaced.map(({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`)
+    const missing = plan.unplaced.map(
+      ({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`,
+    )
     return [
       `\n${paper.name}`,
       ...layouts,
       ...steps.map((step, n) => `    ${n + 1}. ${stepText(step)}`),
       ...leftovers('uses up', offcutsIn(usedUp)),
       ...leftovers('leaves', leaves),
-      ...(over.length > 0 ? [`  spares ${over.map(({ demand, count }) => `${count} × ${names.get(demand)}`).join(', ')}`] : []),
+      ...(over.length > 0
+        ? [`  spares ${over.map(({ demand, count }) => `${count} × ${names.get(demand)}`).join(', ')}`]
+        : []),
       ...others,
       ...missing,
     ].join('\n')

@@ -19,12 +19,12 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
 
   pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
-  verify PLAN   checks what “plan FILE --json” or “share FILE --json” wrote, by code that shares nothing with the planner
-  audit FILE    counts everything a second time: whether bags, plans, lists, shopping and tasks agree, and every bag is complete
+  verify PLAN   checks what “plan FILE --json” or “share FILE --json” wrote, sharing no code with the planner
+  audit FILE    counts everything a second time: whether bags, plans, lists, shopping and tasks agree
   drawer FILE   how many kits the sheets and offcuts on hand give, and which paper runs out first
   share FILE    who gets which prints of the pools, with the sheets that takes and what each rule costs
   teach SHELF   which folds of the catalogue the shelf of a batch file gives, for how many kits, and what is to buy
-  kits FILE     one list for each seat, how far its pieces are made ready, what to do and buy, what a kit and a seat cost
+  kits FILE     one list for each seat, how far its pieces are made ready, what to do and buy, what it costs
   shopping FILE what to buy of sheets, packs and envelopes, by where it is bought
   folds         the catalogue of folds with their parameters
   fold ID       one fold: pieces, creases, joints, findings, outline, size on display, steps
@@ -93,11 +93,14 @@ function dressingIn(file: string): DressingEntry | string {
 
 /** What a class is to be like, as it was asked for; what is wrong with that otherwise. */
 function teachWishes(
-  { flat = false, minutes, skill = [], envelope = '' }: { flat?: boolean, minutes?: string, skill?: string[], envelope?: string },
+  {
+    flat = false, minutes, skill = [], envelope = '',
+  }: { flat?: boolean, minutes?: string, skill?: string[], envelope?: string },
   { post: { envelopes } }: Batch,
 ): TeachWishes | string {
   const most = minutes === undefined ? null : Number(minutes)
-  if (most !== null && !(most > 0 && Number.isFinite(most))) return `--minutes is a number of minutes, not “${minutes}”.`
+  if (most !== null && !(most > 0 && Number.isFinite(most)))
+    return `--minutes is a number of minutes, not “${minutes}”.`
   const unknown = skill.find(one => !SKILLS.some(known => known === one))
   if (unknown !== undefined) return `--skill is one of ${SKILLS.join(', ')}, not “${unknown}”.`
   if (envelope !== '' && envelopes.every(({ key }) => key !== envelope))
@@ -166,7 +169,8 @@ export async function run(args: string[], { say, complain, input, solver }: Term
   const isTeach = name === 'teach'
   if (!command && !isTeach && name !== 'verify')
     return wrong(`There is no command “${name}”; there are: ${[...Object.keys(COMMANDS), ...OTHERS].join(', ')}.`)
-  if (file === undefined || more.length > 0) return wrong(`${name} takes one ${name === 'verify' ? 'plan' : 'batch'} file.\n\n${HELP}`)
+  if (file === undefined || more.length > 0)
+    return wrong(`${name} takes one ${name === 'verify' ? 'plan' : 'batch'} file.\n\n${HELP}`)
 
   let text
   try {

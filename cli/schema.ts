@@ -24,13 +24,17 @@ export function batchSchema(): object {
         additionalProperties: { anyOf: [{ type: 'string' as const }, { type: 'boolean' as const }] },
       }),
       [CHECKS.one]: () => ({}),
-      [CHECKS.text]: ({ constraints }: { constraints: unknown[] }) => ({ type: 'string' as const, maxLength: Number(constraints[0]) }),
+      [CHECKS.text]: ({ constraints }: { constraints: unknown[] }) => ({
+        type: 'string' as const, maxLength: Number(constraints[0]),
+      }),
       [CHECKS.filledText]: ({ constraints }: { constraints: unknown[] }) => ({
         type: 'string' as const,
         maxLength: Number(constraints[0]),
         pattern: '\\S',
       }),
-      [CHECKS.list]: ({ constraints }: { constraints: unknown[] }) => ({ type: 'array' as const, maxItems: Number(constraints[0]) }),
+      [CHECKS.list]: ({ constraints }: { constraints: unknown[] }) => ({
+        type: 'array' as const, maxItems: Number(constraints[0]),
+      }),
       [CHECKS.wholeOrNull]: ({ constraints }: { constraints: unknown[] }) => ({
         type: ['integer', 'null'] as never,
         minimum: 0,
@@ -48,10 +52,14 @@ export function batchSchema(): object {
         additionalProperties: { type: 'integer' as const, minimum: 0, maximum: Number(constraints[1]) },
       }),
       [CHECKS.levels]: ({ constraints }: { constraints: unknown[] }) => ({
-        type: 'object' as const, maxProperties: Number(constraints[0]), additionalProperties: { enum: [...PREP_LEVELS] },
+        type: 'object' as const,
+        maxProperties: Number(constraints[0]),
+        additionalProperties: { enum: [...PREP_LEVELS] },
       }),
       [CHECKS.pointers]: ({ constraints }: { constraints: unknown[] }) => ({
-        type: 'object' as const, maxProperties: Number(constraints[0]), additionalProperties: { type: 'string' as const },
+        type: 'object' as const,
+        maxProperties: Number(constraints[0]),
+        additionalProperties: { type: 'string' as const },
       }),
     },
   }
@@ -64,7 +72,8 @@ export function batchSchema(): object {
     type: 'object',
     required: ['width', 'height'],
     additionalProperties: false,
-    description: 'A sheet or a part of it. With side and parts it is cut right across; with piece it is one; else it is left over.',
+    description:
+      'A sheet or a part of it. With side and parts it is cut right across; with piece it is one; else it is left over.',
     properties: {
       width: LENGTH,
       height: LENGTH,
@@ -75,7 +84,13 @@ export function batchSchema(): object {
     },
   }
   // The settings of a studio are no part of a file.
-  const { BatchFile: _, SettingsChange: _c, StudioSettings: _s, SchoolTools: _t, ...definitions } = validationMetadatasToSchemas(options)
+  const {
+    BatchFile: _,
+    SettingsChange: _c,
+    StudioSettings: _s,
+    SchoolTools: _t,
+    ...definitions
+  } = validationMetadatasToSchemas(options)
   const file = targetConstructorToSchema(BatchFile, options)
   for (const { shape, table } of Object.values(FIELDS)) describe(definitions[shape]?.properties ?? {}, table)
   return {

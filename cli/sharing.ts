@@ -17,23 +17,35 @@ export function shareReport(batch: Batch, solve: Solve): Report {
   const { sharing, cards } = preparation
   if (!sharing) {
     const text = 'No piece comes from a pool of prints: there is nothing to share out.'
-    return { data: { kits: [] }, text: [heading(batch), text, ...findingLines(findings)].join('\n'), stops: stopsIn(findings) }
+    return {
+      data: { kits: [] }, text: [heading(batch), text, ...findingLines(findings)].join('\n'), stops: stopsIn(findings),
+    }
   }
   const written = writtenSharing(preparation, outcomes)
   const { sheets = 0, bound = 0, broken, missing } = sharing.sharing
   const costs = ruleCosts(sharing, solve)
   const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
   const names = new Map(sharing.problem.prints.map(({ key, name }) => [key, name]))
-  const parts = new Map(cards.map(({ entry, pieces }) => [entry.key, new Map(pieces.map(({ key, name }) => [key, name]))]))
-  const bagText = (bag: string) => [bag === '' ? 'nobody' : bagLabel(bag), seatOf(batch, bag).name].filter(Boolean).join(', ')
+  const parts = new Map(
+    cards.map(({ entry, pieces }) => [entry.key, new Map(pieces.map(({ key, name }) => [key, name]))]),
+  )
+  const bagText = (bag: string) =>
+    [bag === '' ? 'nobody' : bagLabel(bag), seatOf(batch, bag).name].filter(Boolean).join(', ')
   const order = bagsOf(batch)
   const placeOf = (bag: string) => (order.includes(bag) ? order.indexOf(bag) : order.length)
-  const rows = [...(written?.kits ?? [])].sort((a, b) => placeOf(a.bag) - placeOf(b.bag)).map(({ bag, card, colourway, prints }) => [
-    bagText(bag),
-    [titles.get(card) ?? card,
-      batch.cards.find(({ key }) => key === card)?.colourways.find(({ key }) => key === colourway)?.name].filter(Boolean).join(', '),
-    Object.entries(prints).map(([part, print]) => `${parts.get(card)?.get(part) ?? part} ${names.get(print) ?? print}`).join(', '),
-  ])
+  const rows = [...(written?.kits ?? [])]
+    .sort((a, b) => placeOf(a.bag) - placeOf(b.bag))
+    .map(({ bag, card, colourway, prints }) => [
+      bagText(bag),
+      [titles.get(card) ?? card,
+        batch.cards.find(({ key }) => key === card)?.colourways.find(({ key }) => key === colourway)?.name,
+      ]
+        .filter(Boolean)
+        .join(', '),
+      Object.entries(prints)
+        .map(([part, print]) => `${parts.get(card)?.get(part) ?? part} ${names.get(print) ?? print}`)
+        .join(', '),
+    ])
   const ruleLine = ({ rule, sheets, broken: without }: typeof costs[number]) => {
     const cost = sheets === 0 ? 'costs no sheet' : `costs ${count(sheets, 'sheet')}`
     const kept = broken[rule] === 0 ? '' : `, not kept ${broken[rule]} ×`
@@ -60,7 +72,10 @@ export function shareReport(batch: Batch, solve: Solve): Report {
   }
 }
 
-/** The most kits that the sheets on hand give, one of each card that is shared out, with and without each rule that must be kept. */
+/**
+ * The most kits that the sheets on hand give, one of each card that is shared out, with and without each rule that must
+ * be kept.
+ */
 export function mostReport(batch: Batch, solve: Solve): Report {
   const { sharing } = prepareShared(batch)
   if (!sharing) return shareReport(batch, solve)

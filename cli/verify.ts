@@ -26,7 +26,11 @@ const isPlanned = (value: unknown): value is PlannedPaper =>
   && Array.isArray(value.steps)
 
 const isShared = (value: unknown): value is WrittenSharing =>
-  isRecord(value) && isRecord(value.rules) && Array.isArray(value.cards) && Array.isArray(value.kits) && Array.isArray(value.cut)
+  isRecord(value)
+  && isRecord(value.rules)
+  && Array.isArray(value.cards)
+  && Array.isArray(value.kits)
+  && Array.isArray(value.cut)
 
 /** Checks what `share FILE --json` wrote, with code that shares nothing with what made it. */
 function sharedReport(shared: WrittenSharing): Report {
@@ -61,11 +65,15 @@ export function verifyReport(text: string): Report | { wrong: string } {
   }
   if (isShared(data)) return sharedReport(data)
   if (!Array.isArray(data)) {
-    return { wrong: 'is not a list of planned papers, as “plan FILE --json” writes it, nor what “share FILE --json” writes.' }
+    return {
+      wrong: 'is not a list of planned papers, as “plan FILE --json” writes it, nor what “share FILE --json” writes.',
+    }
   }
   const strange = data.findIndex(entry => !isPlanned(entry))
   if (strange >= 0)
-    return { wrong: `[${strange}] is not a planned paper: it needs paper, problem, plan and steps, as “plan FILE --json” writes them.` }
+    return {
+      wrong: `[${strange}] is not a planned paper: it needs paper, problem, plan and steps, as “plan FILE --json” writes them.`,
+    }
   const checked = (data as PlannedPaper[]).map(({ paper, problem, plan, steps }) => {
     try {
       return {
@@ -76,7 +84,9 @@ export function verifyReport(text: string): Report | { wrong: string } {
       }
     }
     catch (error) {
-      return { paper, sheets: plan.sheets, bound: plan.bound, violations: [`the plan is broken: ${(error as Error).message}`] }
+      return {
+        paper, sheets: plan.sheets, bound: plan.bound, violations: [`the plan is broken: ${(error as Error).message}`],
+      }
     }
   })
   return {

@@ -31,7 +31,10 @@ async function wakaru(args: string[]) {
   const said: string[] = []
   const complained: string[] = []
   const status = await run(args, {
-    say: text => void said.push(`${text}\n`), complain: text => void complained.push(`${text}\n`), input: () => '', solver,
+    say: text => void said.push(`${text}\n`),
+    complain: text => void complained.push(`${text}\n`),
+    input: () => '',
+    solver,
   })
   return { status, stdout: said.join(''), stderr: complained.join('') }
 }
@@ -50,15 +53,23 @@ describe('wakaru on the command line', () => {
     expect(table.stdout).toContain('8 1/2 × 5 1/2 in')
     expect(table.stdout).toContain('Back panel C 4 1/4 − 2 × Border 1/8')
     const { cards } = JSON.parse((await wakaru(['pieces', DEMO, '--json'])).stdout)
-    expect(cards[0].pieces[3]).toMatchObject({ key: 'mat-c', width: '4 in', height: '5 1/4 in', quantity: 16, paper: 'pool--shore' })
-    expect(cards[0].pieces[0].scores[0]).toEqual({ at: '2 1/8 in', fromOtherEnd: '6 3/8 in', direction: 'mountain', turnOver: true })
+    expect(cards[0].pieces[3]).toMatchObject({
+      key: 'mat-c', width: '4 in', height: '5 1/4 in', quantity: 16, paper: 'pool--shore',
+    })
+    expect(cards[0].pieces[0].scores[0]).toEqual({
+      at: '2 1/8 in', fromOtherEnd: '6 3/8 in', direction: 'mountain', turnOver: true,
+    })
   })
 
   it('plans every paper with its bound', async () => {
-    const plans: { paper: string, sheets: number, bound: number }[] = JSON.parse((await wakaru(['plan', DEMO, '--json'])).stdout)
+    const plans: { paper: string, sheets: number, bound: number }[] = JSON.parse(
+      (await wakaru(['plan', DEMO, '--json'])).stdout,
+    )
     expect(plans).toHaveLength(9)
     expect(plans.find(({ paper }) => paper === 'kelp')).toMatchObject({ sheets: 4, bound: 4 })
-    expect((await wakaru(['plan', DEMO])).stdout).toMatch(/1\. 4 × sheet 1, 8 1\/2 × 11 in: fence 5 1\/2 in along the height, 1 cut/)
+    expect((await wakaru(['plan', DEMO])).stdout).toMatch(
+      /1\. 4 × sheet 1, 8 1\/2 × 11 in: fence 5 1\/2 in along the height, 1 cut/,
+    )
   })
 
   it('lists the kits', async () => {
@@ -89,11 +100,15 @@ describe('wakaru on the command line', () => {
     const mask = readFileSync(join(masks, 'split-front-pocket-message.svg'), 'utf8')
     // 3 1/2 × 4 3/4 in with an edge of 3 points round it.
     expect(mask).toContain('width="258pt" height="348pt"')
-    expect((await wakaru(['fold', 'ledge-stand', '--set', 'figure=true'])).stdout).toContain('is never seen, closed or open')
+    expect((await wakaru(['fold', 'ledge-stand', '--set', 'figure=true'])).stdout).toContain(
+      'is never seen, closed or open',
+    )
   })
 
   it('answers 1 where something must be settled first', async () => {
-    const { status, stdout } = program(['pieces', changed('wide.json', '"plate": true', '"plate": true, "plateWidth": "5 in"')])
+    const { status, stdout } = program([
+      'pieces', changed('wide.json', '"plate": true', '"plate": true, "plateWidth": "5 in"'),
+    ])
     expect(status).toBe(1)
     expect(stdout).toContain('STOP  Harbour lantern: Plate width is 5 in, but must be at most 4 in')
   })
@@ -125,18 +140,17 @@ describe('wakaru on the command line', () => {
   })
 
   it('lists the folds and works one out', async () => {
-    expect(JSON.parse((await wakaru(['folds', '--json'])).stdout).map(({ number }: { number: number }) => number)).toEqual(
-      Array.from({ length: 26 }, (_, index) => index + 1),
-    )
+    expect(
+      JSON.parse((await wakaru(['folds', '--json'])).stdout).map(({ number }: { number: number }) => number),
+    ).toEqual(Array.from({ length: 26 }, (_, index) => index + 1))
     const card = JSON.parse((await wakaru(['fold', 'bridge', '--set', 'depth=1 in', '--json'])).stdout)
     expect(card.pieces[0]).toMatchObject({ key: 'base', width: '8 in', height: '4 in' })
-    expect(card.pieces[0].scores.map(({ at, direction }: { at: string, direction: string }) => `${at} ${direction}`)).toEqual([
-      '1 in mountain',
-      '2 in valley',
-      '6 in valley',
-      '7 in mountain',
-    ])
-    expect(card).toMatchObject({ closed: { width: '6 in', height: '4 in', depth: '0 in' }, displayed: { width: '6 in', depth: '1 in' } })
+    expect(
+      card.pieces[0].scores.map(({ at, direction }: { at: string, direction: string }) => `${at} ${direction}`),
+    ).toEqual(['1 in mountain', '2 in valley', '6 in valley', '7 in mountain'])
+    expect(card).toMatchObject({
+      closed: { width: '6 in', height: '4 in', depth: '0 in' }, displayed: { width: '6 in', depth: '1 in' },
+    })
     expect((await wakaru(['fold', 'bridge', '--units', 'metric'])).stdout).toContain('206 × 100')
   })
 
@@ -147,12 +161,16 @@ describe('wakaru on the command line', () => {
     expect(papers.every(({ sheets, bound }: { sheets: number, bound: number }) => sheets === bound)).toBe(true)
     const file = join(folder, 'plan.json')
     writeFileSync(file, planned.stdout)
-    expect(await wakaru(['verify', file])).toMatchObject({ status: 0, stdout: expect.stringContaining('can be cut as it stands') })
+    expect(await wakaru(['verify', file])).toMatchObject({
+      status: 0, stdout: expect.stringContaining('can be cut as it stands'),
+    })
     // The steps are those in the file: one that is wrong there is found, though the plan is right.
     const right = papers[0].steps[0].keep.quantity
     papers[0].steps[0].keep.quantity = right + 1
     writeFileSync(file, JSON.stringify(papers))
-    expect(await wakaru(['verify', file])).toMatchObject({ status: 1, stdout: expect.stringContaining('came off, not') })
+    expect(await wakaru(['verify', file])).toMatchObject({
+      status: 1, stdout: expect.stringContaining('came off, not'),
+    })
     papers[0].steps[0].keep.quantity = right
     papers[0].plan.layouts[0].repeats = 1
     writeFileSync(file, JSON.stringify(papers))
@@ -161,7 +179,10 @@ describe('wakaru on the command line', () => {
       ['{}', 'is not a list'],
       ['[7]', '[0] is not a planned paper'],
       ['plan', 'is not JSON'],
-      ['[{"paper":"a","problem":{"demands":[],"supplies":[],"cutter":{}},"plan":{"layouts":[{}],"unplaced":[]},"steps":[]}]', 'wrong'],
+      [
+        '[{"paper":"a","problem":{"demands":[],"supplies":[],"cutter":{}},"plan":{"layouts":[{}],"unplaced":[]},"steps":[]}]',
+        'wrong',
+      ],
     ] as const) {
       writeFileSync(file, text)
       const { status, stdout, stderr } = await wakaru(['verify', file])
@@ -193,15 +214,21 @@ describe('wakaru on the command line', () => {
   it('counts kits from the drawer and writes cuts as CSV', async () => {
     const { kits, papers } = JSON.parse((await wakaru(['drawer', DEMO, '--json'])).stdout)
     expect(kits).toBe(Math.min(...papers.map((paper: { kits: number }) => paper.kits)))
-    expect((await wakaru(['drawer', DEMO])).stdout).toContain(`${kits} kits from what is on hand; first to run out: Herring.`)
+    expect((await wakaru(['drawer', DEMO])).stdout).toContain(
+      `${kits} kits from what is on hand; first to run out: Herring.`,
+    )
     const csv = await wakaru(['plan', DEMO, '--csv'])
     expect([csv.status, csv.stdout.split('\n')[0]]).toEqual([0, expect.stringContaining('Paper,Step,Setting,In hand')])
     const refused = await wakaru(['share', DEMO, '--csv'])
     expect(refused).toMatchObject({ status: 2, stderr: expect.stringContaining('--csv goes with plan, kits') })
     const bags = (await wakaru(['kits', DEMO, '--csv'])).stdout.trimEnd().split('\n')
     // A row for each piece of the 16 bags, below the head.
-    expect([bags.length, bags[0]]).toEqual([225, 'Bag,Name,Made ready,Card,Colourway,What,Count,Width,Height,Paper,State'])
-    expect((await wakaru(['shopping', DEMO, '--csv'])).stdout).toContain('Harbour stationer,Clear bags,16,12,,1 pack of 50,3.00')
+    expect([bags.length, bags[0]]).toEqual([
+      225, 'Bag,Name,Made ready,Card,Colourway,What,Count,Width,Height,Paper,State',
+    ])
+    expect((await wakaru(['shopping', DEMO, '--csv'])).stdout).toContain(
+      'Harbour stationer,Clear bags,16,12,,1 pack of 50,3.00',
+    )
   })
 
   it('shares prints out so that bags differ, with the sheets that takes and what each rule costs', async () => {
@@ -214,21 +241,29 @@ describe('wakaru on the command line', () => {
     expect([told.kits.length, told.sheets <= told.bound, told.missing, told.violations]).toEqual([5, true, 0, []])
     // Another sheet would weigh more than the neighbours that stay alike.
     expect(told.broken).toMatchObject({ touching: 0, different: 0 })
-    expect(told.costs.map(({ rule }: { rule: string }) => rule)).toEqual(['touching', 'neighbours', 'different', 'evenly'])
+    expect(told.costs.map(({ rule }: { rule: string }) => rule)).toEqual([
+      'touching', 'neighbours', 'different', 'evenly',
+    ])
     expect(new Set(told.kits.map(({ prints }: { prints: object }) => JSON.stringify(prints))).size).toBeGreaterThan(2)
     const path = join(folder, 'share.json')
     writeFileSync(path, JSON.stringify(told))
-    expect(await wakaru(['verify', path])).toMatchObject({ status: 0, stdout: expect.stringContaining('every kit has every print') })
+    expect(await wakaru(['verify', path])).toMatchObject({
+      status: 0, stdout: expect.stringContaining('every kit has every print'),
+    })
     told.kits[0].prints['mat-a'] = 'chalk'
     writeFileSync(path, JSON.stringify(told))
-    expect(await wakaru(['verify', path])).toMatchObject({ status: 1, stdout: expect.stringContaining('not in the pool') })
+    expect(await wakaru(['verify', path])).toMatchObject({
+      status: 1, stdout: expect.stringContaining('not in the pool'),
+    })
     writeFileSync(path, JSON.stringify({ ...told, cards: [null] }))
     expect(await wakaru(['verify', path])).toMatchObject({ status: 1, stdout: expect.stringContaining('is broken') })
     expect((await wakaru(['share', file, '--most'])).stdout).toMatch(
       /\d+ kits from the sheets on hand; more (are impossible|than \d+ are impossible)/)
     const without = await wakaru(['share', 'demo/first-frost.json'])
     expect(without).toMatchObject({ status: 0, stdout: expect.stringContaining('nothing to share out') })
-    expect(await wakaru(['plan', DEMO, '--most'])).toMatchObject({ status: 2, stderr: expect.stringContaining('--most goes with share') })
+    expect(await wakaru(['plan', DEMO, '--most'])).toMatchObject({
+      status: 2, stderr: expect.stringContaining('--most goes with share'),
+    })
   }, 60_000)
 
   it('dresses a fold from a file, and lists its faces', async () => {
@@ -243,7 +278,10 @@ describe('wakaru on the command line', () => {
     expect(bare.faces).toContainEqual({ key: 'base--middle--inside', name: 'Middle, inside', layers: [] })
     expect(bare.stamping.map(({ where }: { where: string }) => where)).toContain('Middle, inside')
     for (const [data, words] of [
-      [{ faces: [{ key: 'base--roof--inside', stamped: false, layers: [] }] }, 'no face “base--roof--inside”; it has: base--left--inside'],
+      [
+        { faces: [{ key: 'base--roof--inside', stamped: false, layers: [] }] },
+        'no face “base--roof--inside”; it has: base--left--inside',
+      ],
       [{ faces: [{ key: 'base--left--inside', stamped: 'no', layers: [] }] }, 'faces[0].stamped'],
       [{ hats: [] }, 'hats: is not known here'],
       ['{', 'is not JSON'],
@@ -256,9 +294,13 @@ describe('wakaru on the command line', () => {
   })
 
   it('writes the flat patterns of a fold', async () => {
-    const { files } = JSON.parse((await wakaru(['fold', 'gatefold', '--svg', folder, '--dxf', folder, '--json'])).stdout)
+    const { files } = JSON.parse(
+      (await wakaru(['fold', 'gatefold', '--svg', folder, '--dxf', folder, '--json'])).stdout,
+    )
     expect(files).toEqual(
-      ['gatefold-base.svg', 'gatefold-band.svg', 'gatefold-base.dxf', 'gatefold-band.dxf'].map(name => join(folder, name)),
+      ['gatefold-base.svg', 'gatefold-band.svg', 'gatefold-base.dxf', 'gatefold-band.dxf'].map(name =>
+        join(folder, name),
+      ),
     )
     expect(readFileSync(files[0], 'utf8')).toContain('width="215.9mm"')
     expect(await wakaru(['fold', 'gatefold', '--svg', join(DEMO, 'inside')])).toMatchObject({

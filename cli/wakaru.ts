@@ -10,6 +10,8 @@ function brokeDown(error: unknown): void {
 process.on('uncaughtException', brokeDown)
 process.on('unhandledRejection', brokeDown)
 
-void run(process.argv.slice(2), { say: console.log, complain: console.error, input: () => readFileSync(0, 'utf8'), solver: loadSolver })
+void run(process.argv.slice(2), {
+  say: console.log, complain: console.error, input: () => readFileSync(0, 'utf8'), solver: loadSolver,
+})
   .then(status => (process.exitCode = status))
   .catch(brokeDown)

@@ -16,7 +16,9 @@ describe('the demo studio', () => {
   it('has nothing to settle, and plans that can be cut', () => {
     for (const batch of batches) {
       const preparation = prepare(batch)
-      expect(preparation.cards.flatMap(({ findings }) => findings.filter(({ severity }) => severity === 'stop'))).toEqual([])
+      expect(
+        preparation.cards.flatMap(({ findings }) => findings.filter(({ severity }) => severity === 'stop')),
+      ).toEqual([])
       planAll(batch, preparation).forEach(({ plan }, index) => {
         expect(verifyPlan(plan, preparation.papers[index]!.problem)).toEqual([])
         expect(plan.unplaced).toEqual([])

@@ -15,7 +15,10 @@ const CLASSES = [
 export function demoBatches(today: Date): Batch[] {
   return CLASSES.map(({ file, days }) => {
     const read = readBatch(JSON.stringify(file))
-    if (!read.ok) throw new Error(`A demo class is broken: ${read.problems.map(({ path, problem }) => `${path} ${problem}`).join('; ')}`)
+    if (!read.ok)
+      throw new Error(
+        `A demo class is broken: ${read.problems.map(({ path, problem }) => `${path} ${problem}`).join('; ')}`,
+      )
     const day = new Date(Date.UTC(today.getFullYear(), today.getMonth(), today.getDate() + days))
     return { ...read.value, class: { ...read.value.class, date: day.toISOString().slice(0, 10) } }
   })

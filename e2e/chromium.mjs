@@ -2,7 +2,12 @@
 export const CHROMIUM = {
   executablePath: process.env.WAKARU_CHROMIUM ?? '/usr/bin/chromium',
   args: [
-    '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
+    '--no-sandbox',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
     '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--ignore-gpu-blocklist',
   ],
 }

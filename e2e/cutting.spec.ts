@@ -9,7 +9,8 @@ import { demoClass, saved, station, typeNumber, visit } from './studio'
 const PATIENT = { timeout: 60_000 }
 
 /** Many kits, so that there is something to choose between sheets and time. */
-const many = (file: { class: { seats: number, spares: number } }) => void Object.assign(file.class, { seats: 60, spares: 0 })
+const many = (file: { class: { seats: number, spares: number } }) =>
+  void Object.assign(file.class, { seats: 60, spares: 0 })
 async function paper(page: Page, id: number, name: string): Promise<void> {
   await station(page, id, `cutting?paper=${name}`)
   await expect(proof(page)).toContainText('sheet', PATIENT)
@@ -62,13 +63,17 @@ test('sheets are weighed against time for one paper, and the choice stays', asyn
   const id = await demoClass(request, 'Weighed')
   await paper(page, id, 'rope')
   const choices = page.getByRole('region', { name: 'What could be traded' })
-  const [easy, balanced] = [/^Easy to cut/, /^Balanced/].map(name => choices.getByRole('button', { name })) as [Locator, Locator]
+  const [easy, balanced] = [/^Easy to cut/, /^Balanced/].map(name => choices.getByRole('button', { name })) as [
+    Locator, Locator,
+  ]
   await expect(easy).toContainText(/sheets? more, \d+ minutes? less/, PATIENT)
   await expect(choices.getByRole('button', { name: /^Least money/ })).toContainText('the same plan')
   const sheets = /\d+ sheets/.exec(await easy.innerText())![0]
   await easy.click()
   await expect(easy).toHaveAttribute('aria-pressed', 'true')
-  await expect(proof(page)).toContainText(new RegExp(`^${sheets}, \\d+ sheets? more than the fewest and \\d+ minutes? less`))
+  await expect(proof(page)).toContainText(
+    new RegExp(`^${sheets}, \\d+ sheets? more than the fewest and \\d+ minutes? less`),
+  )
   await saved(page)
   await page.reload()
   await expect(easy).toHaveAttribute('aria-pressed', 'true', PATIENT)
@@ -78,10 +83,14 @@ test('sheets are weighed against time for one paper, and the choice stays', asyn
   await expect(easy).toHaveAttribute('aria-pressed', 'true', PATIENT)
 })
 
-test('a paper that nothing can be traded for says so, and limits of the maker are kept to', async ({ page, request }) => {
+test('a paper that nothing can be traded for says so, and limits of the maker are kept to', async ({
+  page, request,
+}) => {
   const id = await demoClass(request, 'Limits')
   await paper(page, id, 'kelp')
-  await expect(page.getByText('Nothing can be traded: fewest sheets, least time and least money are all this plan.')).toBeVisible(PATIENT)
+  await expect(
+    page.getByText('Nothing can be traded: fewest sheets, least time and least money are all this plan.'),
+  ).toBeVisible(PATIENT)
   await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /^Chalk/ }).click()
   const layouts = page.getByRole('group', { name: 'Layouts' }).getByRole('button')
   await expect(layouts).toHaveCount(2, PATIENT)
@@ -96,7 +105,9 @@ test('a paper that nothing can be traded for says so, and limits of the maker ar
   await expect(proof(page)).toContainText('1 layout,')
 })
 
-test('a layout is kept and a format of the other units asked for, and what that costs is said', async ({ page, request }) => {
+test('a layout is kept and a format of the other units asked for, and what that costs is said', async ({
+  page, request,
+}) => {
   const id = await demoClass(request, 'Kept', many)
   await paper(page, id, 'chalk')
   const before = await sheetsOf(page)

@@ -7,7 +7,9 @@ import { DEMO, classNow, demoClass, sendEdit } from './studio'
 /** The classes and papers whose title or name starts with a word; other tests make theirs meanwhile. */
 async function called(request: APIRequestContext, word: string): Promise<string[]> {
   const [{ classes }, { papers }] = await Promise.all(
-    ['/api/classes', '/api/papers'].map(async path => (await request.get(path, { params: { search: word, limit: 100 } })).json()),
+    ['/api/classes', '/api/papers'].map(async path =>
+      (await request.get(path, { params: { search: word, limit: 100 } })).json(),
+    ),
   )
   return [...classes, ...papers]
     .map(({ title, name }: { title?: string, name?: string }) => title ?? name!)
@@ -48,10 +50,14 @@ test.describe('changes of a class at the door', () => {
       422,
       expect.stringContaining('cards[0].parameters.width'),
     ])
-    expect(await send([set(['class', 'seats'], -1)])).toEqual([422, expect.stringContaining('class.seats must be at least 1')])
+    expect(await send([set(['class', 'seats'], -1)])).toEqual([
+      422, expect.stringContaining('class.seats must be at least 1'),
+    ])
     expect(await send([set(['cards'], [card, card])])).toEqual([422, expect.stringContaining('cards[1].key')])
     expect(await send([set(['cards'], Array(41).fill(card))])).toEqual([422, expect.stringContaining('cards')])
-    expect(await send([set(['class', 'seats'], 9), set(['version'], 99)])).toEqual([422, expect.stringContaining('version')])
+    expect(await send([set(['class', 'seats'], 9), set(['version'], 99)])).toEqual([
+      422, expect.stringContaining('version'),
+    ])
     expect(await send([set(['cards', card.key, 'papers', 'base'], 'velvet')])).toEqual([
       422,
       expect.stringContaining('“velvet”, which is not on the shelf'),
@@ -60,7 +66,9 @@ test.describe('changes of a class at the door', () => {
       409,
       expect.stringContaining('is there already'),
     ])
-    expect(await send([{ op: 'remove', path: ['cards', 'nothing'] }])).toEqual([409, expect.stringContaining('is not there any more')])
+    expect(await send([{ op: 'remove', path: ['cards', 'nothing'] }])).toEqual([
+      409, expect.stringContaining('is not there any more'),
+    ])
     for (const patches of [
       {},
       [{}],
@@ -72,9 +80,13 @@ test.describe('changes of a class at the door', () => {
     ]) {
       expect((await send(patches))[0], JSON.stringify(patches)).toBe(422)
     }
-    expect(await send([], { since: 'newest' })).toEqual([422, expect.stringContaining('since is the position that was read')])
+    expect(await send([], { since: 'newest' })).toEqual([
+      422, expect.stringContaining('since is the position that was read'),
+    ])
     expect(await send([], { token: '?' })).toEqual([422, expect.stringContaining('token')])
-    expect(await send([set(['class', 'seats'], 9)], { class: null })).toEqual([422, expect.stringContaining('without a class')])
+    expect(await send([set(['class', 'seats'], 9)], { class: null })).toEqual([
+      422, expect.stringContaining('without a class'),
+    ])
     expect(await said(await request.post('/api/edits', json('no json')))).toEqual([422, 'The request is not JSON.'])
     expect((await classNow(request, id)).document).toMatchObject(before)
   })
@@ -101,7 +113,9 @@ test.describe('changes of a class at the door', () => {
     const { position, document } = await classNow(request, id)
     const seats = Array.from({ length: 25 }, (_, index) => index + 5)
     const same = await Promise.all(
-      seats.map(number => sendEdit(request, { class: id, since: position, patches: [set(['class', 'seats'], number)] })),
+      seats.map(number =>
+        sendEdit(request, { class: id, since: position, patches: [set(['class', 'seats'], number)] }),
+      ),
     )
     expect(statuses(same)).toEqual([200, ...Array(24).fill(409)])
     const winner = seats[same.findIndex(answer => answer.ok())]
@@ -131,7 +145,9 @@ test.describe('changes of a class at the door', () => {
   test('sent again are recognised, whatever has happened since', async ({ request }) => {
     const id = await demoClass(request, 'Sent again')
     const { position } = await classNow(request, id)
-    const edit = { class: id, since: position, token: 'sent-once-and-again', patches: [set(['class', 'title'], 'Sent once')] }
+    const edit = {
+      class: id, since: position, token: 'sent-once-and-again', patches: [set(['class', 'title'], 'Sent once')],
+    }
     const first = await (await sendEdit(request, edit)).json()
     await sendEdit(request, { class: id, since: first.position, patches: [set(['class', 'title'], 'Later')] })
     expect(await (await sendEdit(request, edit)).json()).toEqual(first)
@@ -148,11 +164,16 @@ test.describe('changes of a class at the door', () => {
     })
     const { position } = await classNow(request, id)
     const taken = set(['papers', 'together', 'stocks', 'letter', 'onHand'], 3)
-    expect((await sendEdit(request, { class: id, since: position, patches: [taken, set(['class', 'seats'], 0)] })).status()).toBe(422)
+    expect(
+      (await sendEdit(request, { class: id, since: position, patches: [taken, set(['class', 'seats'], 0)] })).status(),
+    ).toBe(422)
     const onHand = async () =>
-      (await classNow(request, id)).document.papers.find(({ key }: { key: string }) => key === 'together').stocks[0].onHand
+      (await classNow(request, id)).document.papers.find(({ key }: { key: string }) => key === 'together').stocks[0]
+        .onHand
     expect(await onHand()).toBe(4)
-    expect((await sendEdit(request, { class: id, since: position, patches: [taken, set(['class', 'seats'], 9)] })).status()).toBe(200)
+    expect(
+      (await sendEdit(request, { class: id, since: position, patches: [taken, set(['class', 'seats'], 9)] })).status(),
+    ).toBe(200)
     expect([await onHand(), (await classNow(request, id)).document.class.seats]).toEqual([3, 9])
   })
 })
@@ -171,10 +192,13 @@ test.describe('a class at the door', () => {
         request.delete(at),
         request.post(`${at}/copy`, { data: { title: 'Copy', date: '2030-01-01' } }),
       ])
-      for (const answer of answers) expect([gone, ...(await said(answer))]).toEqual([gone, 404, expect.stringMatching(GONE)])
+      for (const answer of answers)
+        expect([gone, ...(await said(answer))]).toEqual([gone, 404, expect.stringMatching(GONE)])
     }
     expect(
-      await said(await sendEdit(request, { class: id, since: 0, patches: [{ op: 'set', path: ['class', 'seats'], value: 3 }] })),
+      await said(
+        await sendEdit(request, { class: id, since: 0, patches: [{ op: 'set', path: ['class', 'seats'], value: 3 }] }),
+      ),
     ).toEqual([404, expect.stringMatching(GONE)])
   })
 
@@ -230,9 +254,9 @@ test.describe('a batch file at the door', () => {
       const answer = await importText(request, bend(file) ?? JSON.stringify(file))
       expect(answer.status()).toBe(422)
       const { data } = await answer.json()
-      expect(data.problems.map(({ path, problem }: { path: string, problem: string }) => `${path} ${problem}`).join('\n')).toContain(
-        problem,
-      )
+      expect(
+        data.problems.map(({ path, problem }: { path: string, problem: string }) => `${path} ${problem}`).join('\n'),
+      ).toContain(problem)
       expect(await called(request, file.class.title)).toEqual([])
     })
   }
@@ -244,7 +268,9 @@ test.describe('a batch file at the door', () => {
       `"more":${'{"a":'.repeat(20_000)}1${'}'.repeat(20_000)},"notes":`,
     )
     expect((await importText(request, deep)).status()).toBe(422)
-    expect(await said(await importText(request, Buffer.from([0x7b, 0xff, 0xfe])))).toEqual([422, expect.stringContaining('UTF-8')])
+    expect(await said(await importText(request, Buffer.from([0x7b, 0xff, 0xfe])))).toEqual([
+      422, expect.stringContaining('UTF-8'),
+    ])
     expect(await called(request, 'Nested')).toEqual([])
   })
 
@@ -258,7 +284,9 @@ test.describe('a batch file at the door', () => {
     expect(await called(request, 'Twice at once')).toHaveLength(3)
     expect(await called(request, 'Brought along')).toEqual(['Brought along'])
     const [, message] = await said(
-      await sendEdit(request, { class: null, since: 0, patches: [{ op: 'remove', path: ['papers', 'brought-along'] }] }),
+      await sendEdit(request, {
+        class: null, since: 0, patches: [{ op: 'remove', path: ['papers', 'brought-along'] }],
+      }),
     )
     expect(message).toMatch(/still used by|changed in another window/)
   })
@@ -308,10 +336,17 @@ test.describe('a paper at the door', () => {
     ['less than no sheets', { stocks: [{ ...paper.stocks[0], onHand: -1 }] }, 'stocks[0].onHand'],
     ['a price with parts of a cent', { stocks: [{ ...paper.stocks[0], price: 12.5 }] }, 'stocks[0].price'],
     ['a sheet as wide as a house', { stocks: [{ ...paper.stocks[0], width: '9 m' }] }, 'stocks[0].width'],
-    ['an offcut that is none', { offcuts: [{ key: 'none', width: '2 in', height: '3 in', count: 0 }] }, 'offcuts[0].count'],
+    [
+      'an offcut that is none', { offcuts: [{ key: 'none', width: '2 in', height: '3 in', count: 0 }] },
+      'offcuts[0].count',
+    ],
     [
       'offcuts without number',
-      { offcuts: Array.from({ length: 61 }, (_, index) => ({ key: `o-${index}`, width: '2 in', height: '3 in', count: 1 })) },
+      {
+        offcuts: Array.from({ length: 61 }, (_, index) => ({
+          key: `o-${index}`, width: '2 in', height: '3 in', count: 1,
+        })),
+      },
       'offcuts',
     ],
   ] satisfies [string, object, string][]) {
@@ -334,7 +369,9 @@ test.describe('any door', () => {
         ['post', '/api/classes'],
         ['post', '/api/edits'],
       ] as const) {
-        expect([origin, (await request[method](path, { data: '{}', headers: { Origin: origin } })).status()]).toEqual([origin, 403])
+        expect([origin, (await request[method](path, { data: '{}', headers: { Origin: origin } })).status()]).toEqual([
+          origin, 403,
+        ])
       }
     }
     expect(await called(request, 'Kelp')).toContain('Kelp')

@@ -2,7 +2,9 @@ import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
 import { DEMO, demoClass, lookFor, sharedClass, station, visit } from './studio'
 
-const upload = (name: string, text: string | Buffer) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+const upload = (name: string, text: string | Buffer) => ({
+  name, mimeType: 'application/json', buffer: Buffer.from(text),
+})
 
 test('a class goes out as a batch file and comes back with nothing lost', async ({ page, request }) => {
   const id = await sharedClass(request, 'There and back')
@@ -33,7 +35,9 @@ test('a paper of the same key but another nature gets a key of its own', async (
   const { document } = await (await request.get(`/api/classes/${id}`)).json()
   const key = document.cards[0].papers.base
   expect(key).toMatch(/^kelp-\d+$/)
-  const { papers }: { papers: { key: string, weight: number }[] } = await (await request.get('/api/papers?search=kelp&limit=100')).json()
+  const { papers }: { papers: { key: string, weight: number }[] } = await (
+    await request.get('/api/papers?search=kelp&limit=100')
+  ).json()
   expect(papers.find(paper => paper.key === key)!.weight).toBe(111)
   expect(papers.find(paper => paper.key === 'kelp')!.weight).toBe(250)
 })
@@ -41,7 +45,9 @@ test('a paper of the same key but another nature gets a key of its own', async (
 test('a broken file is answered with the place and what was expected', async ({ page }) => {
   await visit(page, '/')
   await expect(page.getByRole('article').first()).toBeVisible()
-  await page.getByLabel('Batch file to import').setInputFiles(upload('broken.json', DEMO.replace('"seats": 14', '"seats": "many"')))
+  await page
+    .getByLabel('Batch file to import')
+    .setInputFiles(upload('broken.json', DEMO.replace('"seats": 14', '"seats": "many"')))
   await expect(page.getByRole('dialog')).toContainText('class.seats is a whole number')
   await page.keyboard.press('Escape')
   await page.getByLabel('Batch file to import').setInputFiles(upload('notes.json', 'dear diary'))
@@ -57,7 +63,9 @@ test('40 MB are refused, by the page and by the server', async ({ page, request 
   await visit(page, '/')
   await page.getByLabel('Batch file to import').setInputFiles(upload('huge.json', Buffer.alloc(40_000_000, ' ')))
   await expect(page.getByRole('dialog')).toContainText('The file has 40 MB; a batch file has at most 4 MB')
-  const answer = await request.post('/api/import', { data: Buffer.alloc(40_000_000, ' '), headers: { 'Content-Type': 'application/json' } })
+  const answer = await request.post('/api/import', {
+    data: Buffer.alloc(40_000_000, ' '), headers: { 'Content-Type': 'application/json' },
+  })
   expect(answer.status()).toBe(413)
   expect((await answer.json()).message).toContain('Nothing was changed')
   expect((await request.get('/api/health')).ok()).toBe(true)
@@ -72,13 +80,17 @@ test('the pieces come as CSV', async ({ request }) => {
 test('a flat pattern comes in real size, and a wrong one is refused', async ({ page, request }) => {
   const id = await demoClass(request, 'Patterns')
   await station(page, id, 'cards')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'SVG of Base' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'), page.getByRole('link', { name: 'SVG of Base' }).click(),
+  ])
   expect(download.suggestedFilename()).toBe('harbour-lantern-base.svg')
   expect(await readFile(await download.path(), 'utf8')).toContain('width="215.9mm"')
   const pattern = (query: string) => request.get(`/api/classes/${id}/pattern?${query}`)
   expect(await (await pattern('card=two-tides&part=insert&format=dxf')).text()).toContain('score-valley')
   expect((await pattern('card=two-tides&part=insert&format=pdf')).status()).toBe(422)
-  expect((await (await pattern('card=two-tides&part=lid&format=svg')).json()).message).toContain('there are: base, insert')
+  expect((await (await pattern('card=two-tides&part=lid&format=svg')).json()).message).toContain(
+    'there are: base, insert',
+  )
   expect((await pattern('card=none&part=base&format=svg')).status()).toBe(404)
 })
 

@@ -3,7 +3,16 @@ import { expect, test } from '@playwright/test'
 import { classNow, demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
 
 const NATURAL = {
-  kits: null, parameters: {}, papers: {}, colourways: [], insteadOf: '', bags: [], envelope: '', faces: [], free: [], parts: [],
+  kits: null,
+  parameters: {},
+  papers: {},
+  colourways: [],
+  insteadOf: '',
+  bags: [],
+  envelope: '',
+  faces: [],
+  free: [],
+  parts: [],
 }
 
 test('folds of every kind can be added and have nothing to settle', async ({ page, request }) => {
@@ -61,9 +70,9 @@ test('a fold is tried out in the catalogue, kept as a variant, and added to a cl
   await page.getByLabel('Height of the middle figure').fill('3 in')
   await page.getByRole('button', { name: 'Set 2 13/16 in' }).first().click()
   await expect(page.getByLabel('Height of the middle figure')).toHaveValue('2 13/16')
-  await expect(page.getByRole('table', { name: 'Pieces of Step pop-up' }).getByRole('row', { name: /Middle figure/ })).toContainText(
-    '2 13/16 in',
-  )
+  await expect(
+    page.getByRole('table', { name: 'Pieces of Step pop-up' }).getByRole('row', { name: /Middle figure/ }),
+  ).toContainText('2 13/16 in')
   await page.getByRole('button', { name: 'Keep as variant' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Name of the variant').fill(' ')
@@ -87,7 +96,9 @@ test('a fold is tried out in the catalogue, kept as a variant, and added to a cl
   await page.getByRole('button', { name: 'Remove Tall steps' }).click()
 })
 
-test('sizes follow the card until they are typed, and a fold goes into a class with what was tried', async ({ page, request }) => {
+test('sizes follow the card until they are typed, and a fold goes into a class with what was tried', async ({
+  page, request,
+}) => {
   const id = await demoClass(request, 'From the catalogue')
   await visit(page, '/folds/z-fold')
   await page.getByLabel('Finished width').fill('3')
@@ -111,7 +122,9 @@ test('variants that make no sense are refused', async ({ request }) => {
   const keep = (data: object) => request.post('/api/variants', { data })
   const good = { name: 'Good', fold: 'bridge', units: 'inch', parameters: { depth: '1 in' } }
   expect((await keep({ ...good, fold: 'castle' })).status()).toBe(422)
-  expect((await (await keep({ ...good, parameters: { depth: 'deep' } })).json()).data.problems[0].path).toBe('parameters.depth')
+  expect((await (await keep({ ...good, parameters: { depth: 'deep' } })).json()).data.problems[0].path).toBe(
+    'parameters.depth',
+  )
   expect((await keep({ ...good, units: 'feet' })).status()).toBe(422)
   const first = await keep(good)
   expect(first.status()).toBe(201)
@@ -190,7 +203,9 @@ test('the score card prints every score in its order, with slits, windows and st
 
 test('the card is seen in space where the browser can, and its creases are marked', async ({ page, request }) => {
   test.slow()
-  await page.addInitScript(() => ['wakaru-drawn-view', 'wakaru-drawer'].forEach(name => localStorage.setItem(name, 'false')))
+  await page.addInitScript(() =>
+    ['wakaru-drawn-view', 'wakaru-drawer'].forEach(name => localStorage.setItem(name, 'false')),
+  )
   await station(page, await demoClass(request, 'In space'), 'cards')
   const stage = page.locator('canvas[aria-label="Folded card"]')
   // It is drawn until somebody reaches for it.
@@ -217,13 +232,17 @@ test('slits and windows are in the files for a cutting machine', async ({ page, 
       void (file.cards = [{ key: 'stage', title: 'Stage', fold: 'book-stage', ...NATURAL }]),
   )
   await station(page, id, 'cards')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'SVG of Inner sheet' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'), page.getByRole('link', { name: 'SVG of Inner sheet' }).click(),
+  ])
   const svg = await readFile(await download.path(), 'utf8')
   for (const layer of ['cut', 'slit', 'score-valley', 'score-mountain']) expect(svg).toContain(`id="${layer}"`)
   await expect(pieceRow(page, 'Inner sheet')).toContainText('2 slits')
 })
 
-test('a card is dressed to the last piece: a face bare, one with two layers, a topper of three', async ({ page, request }) => {
+test('a card is dressed to the last piece: a face bare, one with two layers, a topper of three', async ({
+  page, request,
+}) => {
   const id = await demoClass(request, 'Dressed')
   await station(page, id, 'cards')
   await page.getByRole('button', { name: 'On its faces' }).click()
@@ -280,7 +299,9 @@ test('a card is dressed to the last piece: a face bare, one with two layers, a t
   await saved(page)
 
   const { document } = await classNow(request, id)
-  expect(document.cards[0].faces.map(({ key, layers }: { key: string, layers: unknown[] }) => [key, layers.length])).toEqual([
+  expect(
+    document.cards[0].faces.map(({ key, layers }: { key: string, layers: unknown[] }) => [key, layers.length]),
+  ).toEqual([
     ['base--b--inside', 0],
     ['base--c--outside', 2],
   ])
@@ -313,8 +334,9 @@ test('mats come from a pool, and a topper is kept for another card', async ({ pa
   expect(document.pools).toMatchObject([{ name: 'Shore prints', papers: ['herring', 'lantern'] }])
   await station(page, id, 'kits')
   await page.getByRole('button', { name: 'Seat 1', exact: false }).first().click()
-  await expect(page.getByRole('region', { name: 'Seat 1' }).getByRole('listitem').filter({ hasText: 'Mat on panel A' })).toContainText(
-    /Herring|Lantern/)
+  await expect(
+    page.getByRole('region', { name: 'Seat 1' }).getByRole('listitem').filter({ hasText: 'Mat on panel A' }),
+  ).toContainText(/Herring|Lantern/)
 
   await station(page, id, 'cards')
   await page.getByRole('button', { name: 'Free pieces' }).click()
@@ -335,7 +357,9 @@ test('mats come from a pool, and a topper is kept for another card', async ({ pa
   await saved(page)
   const now = (await classNow(request, id)).document
   expect(now.cards[1].free).toMatchObject([{ name, made: ['stamped'], glue: { top: '3/4 in' } }])
-  const kept = (await (await request.get('/api/variants')).json()).find((variant: { name: string }) => variant.name === name)
+  const kept = (await (await request.get('/api/variants')).json()).find(
+    (variant: { name: string }) => variant.name === name,
+  )
   await request.delete(`/api/variants/${kept.id}`)
 })
 
@@ -361,17 +385,24 @@ test('what is bought has a price, and a variant brings what is put on it', async
   await costs.click()
   await expect.poll(() => row.innerText()).not.toBe(before)
   const { document } = await classNow(request, id)
-  expect(document.supplies).toContainEqual(expect.objectContaining({ key: 'topper-1', name: 'Topper 1', use: 'thing', price: 150,
-    weight: 2.5 }))
+  expect(document.supplies).toContainEqual(
+    expect.objectContaining({ key: 'topper-1', name: 'Topper 1', use: 'thing', price: 150, weight: 2.5 }),
+  )
   // Bad dressing is refused by name, and nothing is kept.
   const variant = { name: `Bad ${Date.now()}`, fold: 'z-fold', units: 'inch', parameters: {} }
-  const answer = await request.post('/api/variants', { data: { ...variant, dressing: { faces: [{ key: 'x' }], free: [] } } })
-  expect([answer.status(), (await answer.json()).data.problems[0].path]).toEqual([422, expect.stringMatching(/^dressing\.faces/)])
+  const answer = await request.post('/api/variants', {
+    data: { ...variant, dressing: { faces: [{ key: 'x' }], free: [] } },
+  })
+  expect([answer.status(), (await answer.json()).data.problems[0].path]).toEqual([
+    422, expect.stringMatching(/^dressing\.faces/),
+  ])
   const piece = await request.post('/api/variants', { data: { ...variant, fold: '' } })
   expect(piece.status()).toBe(422)
 })
 
-test('sizes typed in millimetres are asked about once in an inch class, and either answer is kept', async ({ page, request }) => {
+test('sizes typed in millimetres are asked about once in an inch class, and either answer is kept', async ({
+  page, request,
+}) => {
   const note = { key: 'note', title: 'Note', fold: 'plain-card', ...NATURAL }
   const id = await demoClass(request, 'Between marks', file => void (file.cards = [note]))
   await station(page, id, 'cards')

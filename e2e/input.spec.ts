@@ -69,7 +69,9 @@ test.describe('wrong input', () => {
   test('a number of kits is what is typed, and stays what it was where that cannot be', async ({ page, request }) => {
     await station(page, await demoClass(request, 'Kits'), 'cards')
     const kits = page.getByLabel('Kits of this card')
-    const tries = [['16', '16', '16'], ['9', '9', '9'], ['-3', '-3', '9'], ['123456', '123456', '9'], ['', '16', '16']] as const
+    const tries = [
+      ['16', '16', '16'], ['9', '9', '9'], ['-3', '-3', '9'], ['123456', '123456', '9'], ['', '16', '16'],
+    ] as const
     for (const [typed, shown, made] of tries) {
       await kits.click()
       await kits.press('Control+a')
@@ -130,7 +132,10 @@ test.describe('wrong input', () => {
   test('a sheet that is too small is said at the cutting, the rest is planned', async ({ page, request }) => {
     const id = await demoClass(request, 'Too small', (file) => {
       const kelp = file.papers.find((paper: { key: string }) => paper.key === 'kelp')
-      file.papers.push({ ...kelp, key: 'tiny', name: 'Tiny', stocks: [{ key: 'pad', width: '6 in', height: '6 in', onHand: 3, price: 9 }] })
+      file.papers.push({
+        ...kelp, key: 'tiny', name: 'Tiny',
+        stocks: [{ key: 'pad', width: '6 in', height: '6 in', onHand: 3, price: 9 }],
+      })
       file.cards[0].papers.base = 'tiny'
     })
     await station(page, id, 'cutting')

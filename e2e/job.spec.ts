@@ -37,8 +37,12 @@ test('from a new class to cut sheets, kits and print, and everything is there af
   await page.getByRole('link', { name: /^Cutting/ }).click()
   await expect(page.getByRole('heading', { name: 'Sheets needed against sheets on hand' })).toBeVisible()
   await page.getByRole('navigation', { name: 'Papers to cut' }).getByRole('button', { name: /Chalk/ }).click()
-  await expect(page.getByText(/^\d+ sheets?(, and it cannot be done with fewer|; fewer than \d+ is impossible)/)).toBeVisible()
-  await expect(page.getByRole('list', { name: 'Order of cuts' }).first().getByRole('listitem').first()).toContainText('fence')
+  await expect(
+    page.getByText(/^\d+ sheets?(, and it cannot be done with fewer|; fewer than \d+ is impossible)/),
+  ).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Order of cuts' }).first().getByRole('listitem').first()).toContainText(
+    'fence',
+  )
 
   await page.getByRole('link', { name: /^Kits/ }).click()
   await page.getByRole('button', { name: 'Seat 3', exact: true }).click()
@@ -89,7 +93,8 @@ test('cards are added, copied, given their own number of kits and removed', asyn
 test('the folded card opens, turns and shows the part that is picked', async ({ page, request }) => {
   await station(page, await demoClass(request, 'Folded'), 'cards')
   const card = page.getByRole('img', { name: 'Folded card' })
-  const shape = () => card.locator('path.panel').evaluateAll(panels => panels.map(panel => panel.getAttribute('d')).join())
+  const shape = () =>
+    card.locator('path.panel').evaluateAll(panels => panels.map(panel => panel.getAttribute('d')).join())
   const before = await shape()
   await page.getByLabel('Open', { exact: true }).fill('10')
   const nearlyClosed = await shape()

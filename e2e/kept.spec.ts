@@ -29,9 +29,13 @@ async function device(browser: Browser, baseURL: string | undefined) {
 }
 
 /** With a trimmer that nobody has planned for. */
-const ownTools = (file: { tools: object }) => ({ ...file.tools, trimmer: `${(305 + randomInt(9000) / 1000).toFixed(3)} mm` })
+const ownTools = (file: { tools: object }) => ({
+  ...file.tools, trimmer: `${(305 + randomInt(9000) / 1000).toFixed(3)} mm`,
+})
 
-test('what one device has planned and shared out, another one shows without planning', async ({ browser, request, baseURL }) => {
+test('what one device has planned and shared out, another one shows without planning', async ({
+  browser, request, baseURL,
+}) => {
   const whole = JSON.parse(DEMO)
   // With its pools, colourways and names: prints are shared out before anything is planned.
   const id = await demoClass(request, 'Planned once', file =>
@@ -56,7 +60,9 @@ test('what is kept and does not hold is planned anew', async ({ browser, request
   const plans = await planned(first.page, id)
   await expect.poll(() => first.asked.kept.size).toBe(first.asked.plans.size)
   for (const plan of first.asked.plans) {
-    const answer = await request.put(`/api/kept/${plan}`, { data: [[1], {}], headers: { 'Content-Type': 'application/json' } })
+    const answer = await request.put(`/api/kept/${plan}`, {
+      data: [[1], {}], headers: { 'Content-Type': 'application/json' },
+    })
     expect(answer.status()).toBe(204)
   }
   expect(await planned(second.page, id)).toEqual(plans)
@@ -68,8 +74,10 @@ test('nothing but what can be kept is kept', async ({ request }) => {
   const id = randomBytes(33).toString('base64url').slice(0, 43)
   const put = async (under: string, data: string, type = 'application/json') =>
     (await request.put(`/api/kept/${under}`, { data: Buffer.from(data), headers: { 'Content-Type': type } })).status()
-  expect([await put('short', '[]'), await put(id, 'no json'), await put(id, '[]', 'text/plain'), await put(id, `["${'x'.repeat(1e6)}"]`)])
-    .toEqual([422, 400, 415, 413])
+  expect([
+    await put('short', '[]'), await put(id, 'no json'), await put(id, '[]', 'text/plain'),
+    await put(id, `["${'x'.repeat(1e6)}"]`),
+  ]).toEqual([422, 400, 415, 413])
   const find = async (ids: string) => {
     const answer = await request.get('/api/kept', { params: { ids } })
     return [answer.status(), answer.ok() ? await answer.json() : undefined]

@@ -4,7 +4,9 @@ import { classNow, demoClass, saved, sharedClass, station, typeNumber } from './
 /** Sharing together with the cutting takes a few seconds. */
 const PATIENT = { timeout: 45_000 }
 
-test('prints are shared out so that bags differ, and the line says how many sheets that takes', async ({ page, request }) => {
+test('prints are shared out so that bags differ, and the line says how many sheets that takes', async ({
+  page, request,
+}) => {
   await station(page, await sharedClass(request, 'Shared out'), 'kits')
   const bags = page.getByRole('table', { name: 'Bags' })
   await expect(bags.getByRole('row')).toHaveCount(17)
@@ -20,7 +22,9 @@ test('prints are shared out so that bags differ, and the line says how many shee
     'listitem').filter({ hasText: 'Mat on panel C' })).toContainText(print)
 })
 
-test('two prints are swapped with two presses, stay so, and are shared out again when asked', async ({ page, request }) => {
+test('two prints are swapped with two presses, stay so, and are shared out again when asked', async ({
+  page, request,
+}) => {
   const id = await sharedClass(request, 'Swapped')
   await station(page, id, 'kits')
   await expect(page.getByText('All wishes are met.')).toBeVisible(PATIENT)
@@ -35,7 +39,9 @@ test('two prints are swapped with two presses, stay so, and are shared out again
   await saved(page)
   await expect(plates.nth(0)).toHaveAttribute('aria-label', `Mat on plate for Seat 1: ${labels[other]!.split(': ')[1]}`)
   const { document } = await classNow(request, id)
-  expect(document.roster.find(({ key }: { key: string }) => key === 'seat-1').prints['harbour-lantern plate-mat']).toBeTruthy()
+  expect(
+    document.roster.find(({ key }: { key: string }) => key === 'seat-1').prints['harbour-lantern plate-mat'],
+  ).toBeTruthy()
   // Of different sizes nothing is swapped, and a word says why.
   await plates.nth(0).click()
   await bags.getByRole('button', { name: /^Mat on panel C for Seat 3/ }).click()
@@ -43,10 +49,14 @@ test('two prints are swapped with two presses, stay so, and are shared out again
   await bags.getByRole('button', { name: /^Seat 1 / }).click()
   await page.getByRole('button', { name: 'Share them out again' }).click()
   await saved(page)
-  expect((await classNow(request, id)).document.roster.find(({ key }: { key: string }) => key === 'seat-1').prints).toEqual({})
+  expect(
+    (await classNow(request, id)).document.roster.find(({ key }: { key: string }) => key === 'seat-1').prints,
+  ).toEqual({})
 })
 
-test('names come one a line or as CSV, wrong lines are named, and files hold no name unless asked', async ({ page, request }) => {
+test('names come one a line or as CSV, wrong lines are named, and files hold no name unless asked', async ({
+  page, request,
+}) => {
   const id = await demoClass(request, 'Who comes')
   await station(page, id, 'kits')
   await page.getByRole('button', { name: 'Who comes' }).click()
@@ -98,9 +108,13 @@ test('colourways are made on the papers page and rules say when nobody can keep 
   expect(document.cards[0].colourways[2]).toMatchObject({ name: 'Slack water', kits: 5, papers: { base: 'ink' } })
 
   const pools = page.getByRole('region', { name: 'Pools' })
-  for (const print of ['Ripple', 'Rope', 'Lantern']) await pools.getByRole('button', { name: `Take ${print} out of Shore prints` }).click()
+  for (const print of ['Ripple', 'Rope', 'Lantern'])
+    await pools.getByRole('button', { name: `Take ${print} out of Shore prints` }).click()
   const rules = page.getByRole('region', { name: 'How prints are shared out' })
-  await rules.getByRole('group', { name: 'Faces that touch when closed differ' }).getByRole('button', { name: 'Must' }).click()
+  await rules
+    .getByRole('group', { name: 'Faces that touch when closed differ' })
+    .getByRole('button', { name: 'Must' })
+    .click()
   await saved(page)
   await expect(rules.getByText(/cannot keep “Faces that touch when closed differ”/).first()).toBeVisible()
 })
@@ -114,7 +128,8 @@ test('a card of which there are few goes to the bags that are named', async ({ p
   await page.getByRole('option', { name: 'Seat 9', exact: true }).click()
   await page.keyboard.press('Escape')
   await saved(page)
-  const row = (name: string) => page.getByRole('table', { name: 'Bags' }).getByRole('row', { name: new RegExp(`^${name} `) })
+  const row = (name: string) =>
+    page.getByRole('table', { name: 'Bags' }).getByRole('row', { name: new RegExp(`^${name} `) })
   await expect(row('Seat 9')).not.toContainText('none')
   await expect(row('Seat 1')).not.toContainText('none')
   await expect(row('Seat 2')).toContainText('none')

@@ -25,7 +25,9 @@ function grow(file: ReturnType<typeof JSON.parse>) {
       ...card,
       key: `card-${at}`,
       title: long(`Card ${at + 1}`),
-      papers: Object.fromEntries(Object.entries<string>(card.papers).map(([part, paper]) => [part, paperOf(paper, at)])),
+      papers: Object.fromEntries(
+        Object.entries<string>(card.papers).map(([part, paper]) => [part, paperOf(paper, at)]),
+      ),
     }
   })
 }
@@ -45,18 +47,28 @@ const overlaps = (page: Page) =>
       }
       return { left, top, right, bottom }
     }
-    const texts: { element: Element, text: string, line: number, left: number, top: number, right: number, bottom: number }[] = []
+    const texts: {
+      element: Element
+      text: string
+      line: number
+      left: number
+      top: number
+      right: number
+      bottom: number
+    }[] = []
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
     while (walker.nextNode()) {
       const [node, element] = [walker.currentNode, walker.currentNode.parentElement]
       const text = node.textContent?.trim()
       if (!text || !element || element.closest('svg, script, style, .unseen, .skip')) continue
-      if (!element.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true })) continue
+      if (!element.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true }))
+        continue
       const range = document.createRange()
       range.selectNodeContents(node)
       for (const line of range.getClientRects()) {
         const box = seen(element, line)
-        if (box.right - box.left > 2 && box.bottom - box.top > 2) texts.push({ element, text, line: line.height, ...box })
+        if (box.right - box.left > 2 && box.bottom - box.top > 2)
+          texts.push({ element, text, line: line.height, ...box })
       }
     }
     const over = (a: typeof texts[number], b: typeof texts[number]) => {
@@ -71,7 +83,8 @@ const overlaps = (page: Page) =>
   })
 
 const stations = ['cards', 'papers', 'pieces', 'cutting', 'kits']
-const sideways = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+const sideways = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
 
 for (const [width, height] of [[1280, 800], [390, 844]] as const) {
   test(`twelve cards, forty papers, five hundred seats and long titles fit at ${width} × ${height}`, async ({
@@ -89,7 +102,10 @@ for (const [width, height] of [[1280, 800], [390, 844]] as const) {
     }
     // The last card and the last bag can be worked with.
     await station(page, id, 'cards')
-    await page.getByRole('navigation', { name: 'Cards of this class' }).getByRole('button', { name: /^Card 12/ }).click()
+    await page
+      .getByRole('navigation', { name: 'Cards of this class' })
+      .getByRole('button', { name: /^Card 12/ })
+      .click()
     await expect(page.getByLabel('Name of the card')).toHaveValue(long('Card 12'))
     await station(page, id, 'kits')
     const last = page.getByRole('button', { name: /500/ }).first()

@@ -18,7 +18,9 @@ async function serious(page: Page, rules: object = ALL): Promise<string[]> {
   await page.evaluate(async () => {
     const frame = () => new Promise(resolve => requestAnimationFrame(resolve))
     for (let frames = 0; frames < 3; frames++) await frame()
-    const ending = document.getAnimations().filter(animation => animation.effect?.getComputedTiming().iterations !== Infinity)
+    const ending = document
+      .getAnimations()
+      .filter(animation => animation.effect?.getComputedTiming().iterations !== Infinity)
     await Promise.allSettled(ending.map(animation => animation.finished))
   })
   return await page.evaluate(async (rules) => {
@@ -27,13 +29,17 @@ async function serious(page: Page, rules: object = ALL): Promise<string[]> {
         axe: {
           run: (
             options: object,
-          ) => Promise<{ violations: { id: string, impact: string, nodes: { html: string, failureSummary: string }[] }[] }>
+          ) => Promise<{
+            violations: { id: string, impact: string, nodes: { html: string, failureSummary: string }[] }[]
+          }>
         }
       }
     ).axe.run(rules)
     return violations
       .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      .flatMap(({ id, nodes }) => nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 200)} ${failureSummary.slice(0, 300)}`))
+      .flatMap(({ id, nodes }) =>
+        nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 200)} ${failureSummary.slice(0, 300)}`),
+      )
   }, rules)
 }
 
@@ -80,7 +86,9 @@ const DIALOGS: [page: string, buttons: (string | RegExp)[]][] = [
   ['/folds/z-fold', ['Teach it']],
 ]
 for (const [name, buttons] of DIALOGS) {
-  test(`nothing serious is in the way of anybody in a dialog, light or dark: ${name}, ${buttons.join(', ')}`, async ({ page, request }) => {
+  test(`nothing serious is in the way of anybody in a dialog, light or dark: ${name}, ${buttons.join(', ')}`, async ({
+    page, request,
+  }) => {
     await visit(page, name.startsWith('/') ? name : `/classes/${await demoClass(request, 'Dialogs')}/${name}`)
     for (const button of buttons) {
       const named = { name: button, exact: typeof button === 'string' }
@@ -102,7 +110,9 @@ test('nothing serious is in the way of anybody who dresses a card, light or dark
 
 test('a page begins in the colours that the device is set to', async ({ browser, baseURL }) => {
   for (const colorScheme of ['light', 'dark'] as const) {
-    const page = await (await browser.newContext({ baseURL, colorScheme, storageState: { cookies: [], origins: [] } })).newPage()
+    const page = await (
+      await browser.newContext({ baseURL, colorScheme, storageState: { cookies: [], origins: [] } })
+    ).newPage()
     await page.goto('/')
     expect(await page.locator('html').evaluate(html => html.classList.contains('dark'))).toBe(colorScheme === 'dark')
     await page.context().close()
@@ -116,7 +126,10 @@ test('the whole job works from the keyboard', async ({ page }) => {
       await page.keyboard.press('Tab')
       const focused = await page.evaluate(() => {
         const element = document.activeElement as HTMLElement
-        const labelled = element instanceof HTMLInputElement ? [...(element.labels ?? [])].map(label => label.textContent).join() : ''
+        const labelled
+          = element instanceof HTMLInputElement
+            ? [...(element.labels ?? [])].map(label => label.textContent).join()
+            : ''
         return [element.getAttribute('aria-label'), labelled, element.textContent].filter(Boolean).join(' ').trim()
       })
       if (name.test(focused)) return

@@ -6,7 +6,9 @@ import { choose, classNow, demoClass, saved, sharedClass, station, typeNumber } 
 const beside = (name: string) => `role=group[name="What is shown beside the bags"] >> text="${name}"`
 const PATIENT = { timeout: 45_000 }
 
-test('a bag is made ready otherwise than the others: its list, what is brought and the pieces follow', async ({ page, request }) => {
+test('a bag is made ready otherwise than the others: its list, what is brought and the pieces follow', async ({
+  page, request,
+}) => {
   const id = await demoClass(request, 'Made ready')
   await station(page, id, 'kits')
   const tape = page.getByRole('link', { name: /^Pieces/ })
@@ -35,12 +37,15 @@ test('a role of the whole class goes along uncut, which gives strips to cut and 
     await saved(page)
     await expect(panel.getByRole('row').filter({ hasText: '16 × Base (Harbour lantern)' })).toContainText('Score')
     await page.locator(beside('The bag')).click()
-    await expect(page.getByRole('listitem').filter({ hasText: 'Strip for Message panel' }).first()).toContainText('uncut')
+    const strip = page.getByRole('listitem').filter({ hasText: 'Strip for Message panel' }).first()
+    await expect(strip).toContainText('uncut')
     await expect(page.getByRole('link', { name: /^Pieces/ })).toContainText('192 pieces')
     expect((await classNow(request, id)).document.prep.profiles[0].levels).toEqual({ message: 'uncut', base: 'scored' })
   })
 
-test('the shopping list knows where things are bought, what is ordered, and what has come is on hand', async ({ page, request }) => {
+test('the shopping list knows where things are bought, what is ordered, and what has come is on hand', async ({
+  page, request,
+}) => {
   const id = await demoClass(request, 'Shopping')
   await station(page, id, 'kits')
   await expect(page.getByText(/To buy: 3 things for .*, 1 thing on the way/)).toBeVisible(PATIENT)
@@ -74,16 +79,22 @@ test('a class says what a seat costs, and how many seats cover it', async ({ pag
   await saved(page)
 })
 
-test('hand-outs show every step as a drawing, in the units of the student, and go into a PDF', async ({ page, request }) => {
+test('hand-outs show every step as a drawing, in the units of the student, and go into a PDF', async ({
+  page, request,
+}) => {
   const id = await sharedClass(request, 'Hand-outs')
   await page.goto(`/print/${id}?only=handouts`)
   await expect(page.getByRole('heading', { name: 'Harbour lantern: In the room' })).toBeVisible(PATIENT)
-  await expect(page.getByText('Mind: No glue on the half that reaches over panel C, or the card is shut for good.').first()).toBeVisible()
+  await expect(
+    page.getByText('Mind: No glue on the half that reaches over panel C, or the card is shut for good.').first(),
+  ).toBeVisible()
   await expect(page.getByText('Plate: foam on its back').first()).toBeVisible()
   await expect(page.getByRole('listitem').filter({ hasText: 'a print of Shore prints' }).first()).toBeVisible()
   await page.getByText('Millimetres', { exact: true }).click()
   await expect(page.getByText(/^Closed .* × .*\smm\.$/).first()).toBeVisible()
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as PDF' }).click()])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'), page.getByRole('button', { name: 'Save as PDF' }).click(),
+  ])
   expect(readFileSync(await file.path()).subarray(0, 5).toString()).toBe('%PDF-')
   // What is not ticked is not printed; with nothing ticked a word says what to do.
   await page.getByRole('checkbox', { name: 'Hand-outs' }).uncheck()
@@ -92,7 +103,9 @@ test('hand-outs show every step as a drawing, in the units of the student, and g
   await expect(page.getByRole('table', { name: 'Packing check' }).getByRole('row')).toHaveCount(17, PATIENT)
 })
 
-test('labels lie where the sheet of labels has them, and a grid that does not fit is named', async ({ page, request }) => {
+test('labels lie where the sheet of labels has them, and a grid that does not fit is named', async ({
+  page, request,
+}) => {
   const id = await demoClass(request, 'Labels')
   await page.goto(`/print/${id}/labels`)
   await expect(page.getByText('16 labels on 2 sheets.')).toBeVisible()
@@ -111,14 +124,18 @@ test('the calendar holds the class and the work before it', async ({ page, reque
   await station(page, id, 'kits')
   await expect(page.getByText(/To buy: /)).toBeVisible(PATIENT)
   await page.getByRole('button', { name: 'More for this class' }).click()
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Save the calendar' }).click()])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Save the calendar' }).click(),
+  ])
   const text = readFileSync(await file.path(), 'utf8')
   expect(text.match(/BEGIN:VEVENT/g)!.length).toBeGreaterThan(2)
   expect(text).toContain('SUMMARY:Calendar')
   expect(text).toMatch(/DTSTART:\d{8}T183000/)
 })
 
-test('the student page shows its own class or bag and nothing else, and is one file without scripts', async ({ page, request }) => {
+test('the student page shows its own class or bag and nothing else, and is one file without scripts', async ({
+  page, request,
+}) => {
   const id = await sharedClass(request, 'Student page')
   const path = `/api/classes/${id}/student`
   const all = await (await request.get(path)).text()

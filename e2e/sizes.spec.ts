@@ -17,7 +17,8 @@ const pages = (id: number) => [
 ]
 
 /** Pixels that a page can be pushed sideways. */
-const sideways = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+const sideways = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
 
 /** Controls that are too small for a finger; links inside sentences are text. */
 const tooSmall = (page: Page) =>
@@ -27,17 +28,25 @@ const tooSmall = (page: Page) =>
         const { width, height } = control.getBoundingClientRect()
         const style = getComputedStyle(control)
         const isSeen = width > 2 && height > 2 && style.visibility !== 'hidden' && style.opacity !== '0'
-        const isInText = control.closest('p, li > span, .p-select .p-select-label') !== null || control.matches('.p-select [role=combobox]')
-        return isSeen && !isInText && !control.matches('[type=checkbox], [role=switch]') && Math.min(width, height) < 43.5
+        const isInText
+          = control.closest('p, li > span, .p-select .p-select-label') !== null
+            || control.matches('.p-select [role=combobox]')
+        return (
+          isSeen && !isInText && !control.matches('[type=checkbox], [role=switch]') && Math.min(width, height) < 43.5
+        )
       })
-      .map(control => `${control.tagName} ${control.getAttribute('aria-label') ?? control.textContent}`.trim().slice(0, 60)),
+      .map(control =>
+        `${control.tagName} ${control.getAttribute('aria-label') ?? control.textContent}`.trim().slice(0, 60),
+      ),
   )
 
 for (const { width, height, touch } of SIZES) {
   const also = touch ? ', and a finger meets every control' : ''
   test(`at ${width} × ${height} nothing is pushed sideways${also}`, async ({ browser, request, baseURL }) => {
     const id = await demoClass(request, `Size ${width}`)
-    const context = await browser.newContext({ baseURL, viewport: { width, height }, hasTouch: touch, isMobile: touch && width < 900 })
+    const context = await browser.newContext({
+      baseURL, viewport: { width, height }, hasTouch: touch, isMobile: touch && width < 900,
+    })
     const page = await context.newPage()
     for (const path of pages(id)) {
       await page.goto(path)

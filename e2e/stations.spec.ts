@@ -62,7 +62,9 @@ test('dearer tape makes a dearer kit', async ({ page, request }) => {
   await saved(page)
 })
 
-test('one paper is replaced by another throughout a class, and Escape closes what was opened last', async ({ page, request }) => {
+test('one paper is replaced by another throughout a class, and Escape closes what was opened last', async ({
+  page, request,
+}) => {
   await station(page, await demoClass(request, 'Replaced'), 'papers')
   await page.getByRole('button', { name: 'Replace Rope throughout the class' }).click()
   const instead = page.getByRole('combobox', { name: 'Instead of Rope' })
@@ -84,7 +86,9 @@ test('one paper is replaced by another throughout a class, and Escape closes wha
   await saved(page)
 })
 
-test('a class with three cards, two new papers and a paper for every piece takes at most 40 clicks', async ({ page }) => {
+test('a class with three cards, two new papers and a paper for every piece takes at most 40 clicks', async ({
+  page,
+}) => {
   let clicks = 0
   const click = async (target: Locator) => {
     clicks += 1
@@ -120,7 +124,9 @@ test('a class with three cards, two new papers and a paper for every piece takes
   expect(clicks).toBeLessThanOrEqual(40)
 })
 
-test('a print with a right way up holds its pieces upright, sideways decoration lays them down', async ({ page, request }) => {
+test('a print with a right way up holds its pieces upright, sideways decoration lays them down', async ({
+  page, request,
+}) => {
   const id = await demoClass(request, 'Direction')
   await station(page, id, 'papers')
   await expect(page.getByText('print stands upright')).not.toHaveCount(0)

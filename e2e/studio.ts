@@ -15,14 +15,18 @@ export async function demoClass(
   const file = sameForAll(JSON.parse(DEMO))
   file.class.title = title
   change(file)
-  const answer = await request.post('/api/import', { data: JSON.stringify(file), headers: { 'Content-Type': 'application/json' } })
+  const answer = await request.post('/api/import', {
+    data: JSON.stringify(file), headers: { 'Content-Type': 'application/json' },
+  })
   expect(answer.status()).toBe(201)
   return (await answer.json()).id
 }
 
 /** The demo evening with bags that are all alike: one print for each part, no colourways and no names. */
 function sameForAll(file: ReturnType<typeof JSON.parse>) {
-  Object.assign(file.cards[0].papers, { 'mat-a': 'lantern', 'mat-b': 'ripple', 'mat-c': 'ripple', 'plate-mat': 'lantern' })
+  Object.assign(file.cards[0].papers, {
+    'mat-a': 'lantern', 'mat-b': 'ripple', 'mat-c': 'ripple', 'plate-mat': 'lantern',
+  })
   file.cards[0].colourways = []
   return { ...file, pools: [], roster: [] }
 }
@@ -82,7 +86,10 @@ export const sizeOf = (page: Page, name: string) =>
 export const expectSize = (page: Page, name: string, width: string, height: string) =>
   expect(sizeOf(page, name)).toHaveText([width, height])
 
-/** Types a number key by key, as number fields are made for; anew when a dialog that was still opening took the focus meanwhile. */
+/**
+ * Types a number key by key, as number fields are made for; anew when a dialog that was still opening took the focus
+ * meanwhile.
+ */
 export async function typeNumber(field: Locator, number: string, held = new RegExp(`^${number}$`)): Promise<void> {
   await expect(async () => {
     await field.click()

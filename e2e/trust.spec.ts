@@ -38,7 +38,9 @@ test('a name that was turned to this machine reads nothing and writes nothing', 
 })
 
 test('every answer says what a browser may do with it, and nothing about what made it', async ({ baseURL }) => {
-  for (const path of ['/', '/folds', '/api/classes', '/api/nothing', '/mark.svg', '/fonts/source-sans-3-latin-wght-normal.woff2']) {
+  for (const path of [
+    '/', '/folds', '/api/classes', '/api/nothing', '/mark.svg', '/fonts/source-sans-3-latin-wght-normal.woff2',
+  ]) {
     const { headers } = await raw(baseURL!, path)
     expect(headers['content-security-policy'], path).toContain('frame-ancestors \'none\'')
     expect(headers['content-security-policy'], path).not.toMatch(/script-src[^;]*unsafe-inline/)
@@ -75,13 +77,23 @@ test('twenty variants of one name: one is kept', async ({ request }) => {
   const variant = { name: 'Twenty at once', fold: 'z-fold', units: 'inch', parameters: { width: '4 in' } }
   const answers = await Promise.all(Array.from({ length: 20 }, () => request.post('/api/variants', { data: variant })))
   expect(answers.map(answer => answer.status()).sort()).toEqual([201, ...Array(19).fill(409)])
-  const kept = (await (await request.get('/api/variants')).json()).filter(({ name }: { name: string }) => name === variant.name)
+  const kept = (await (await request.get('/api/variants')).json()).filter(
+    ({ name }: { name: string }) => name === variant.name,
+  )
   expect(kept).toHaveLength(1)
   await request.delete(`/api/variants/${kept[0].id}`)
 })
 
 test('letters that take two units are kept, and half of one is refused', async ({ request }) => {
-  const details = { date: '2030-03-01', seats: 4, spares: 0, starts: '', lasts: 120, place: '', delivery: 'in person', units: 'inch',
+  const details = {
+    date: '2030-03-01',
+    seats: 4,
+    spares: 0,
+    starts: '',
+    lasts: 120,
+    place: '',
+    delivery: 'in person',
+    units: 'inch',
     notes: '' }
   const post = async (title: string) =>
     (
@@ -145,9 +157,13 @@ test('everything goes out as one archive and comes in again', async ({ page, req
 
   // One file of it, and one that cannot be read.
   const { zipSync, strFromU8, strToU8 } = await import('fflate')
-  const own = zipSync({ 'a.wakaru.json': strToU8(DEMO.replace('Tide and Lantern', 'Out of the archive')), 'b.json': strToU8('{}') })
+  const own = zipSync({
+    'a.wakaru.json': strToU8(DEMO.replace('Tide and Lantern', 'Out of the archive')), 'b.json': strToU8('{}'),
+  })
   await visit(page, '/')
-  await page.getByLabel('Batch file to import').setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: Buffer.from(own) })
+  await page
+    .getByLabel('Batch file to import')
+    .setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: Buffer.from(own) })
   await expect(page.getByRole('dialog')).toContainText('b.json')
   await expect(page.getByRole('dialog')).toContainText('is not a batch file')
   await page.keyboard.press('Escape')
@@ -168,17 +184,24 @@ test('everything goes out as one archive and comes in again', async ({ page, req
   await expect(page.getByRole('link', { name: 'Out of the archive' })).toHaveCount(2)
   const { settings } = JSON.parse(strFromU8(unzipSync(bytes)['studio.json']!))
   expect(settings.tools.inch.mark).toBeDefined()
-  const refused = await request.post('/api/archive', { data: Buffer.from('no archive'), headers: { 'Content-Type': 'application/zip' } })
-  expect([refused.status(), (await refused.json()).message]).toEqual([422, expect.stringContaining('is no archive that can be read')])
+  const refused = await request.post('/api/archive', {
+    data: Buffer.from('no archive'), headers: { 'Content-Type': 'application/zip' },
+  })
+  expect([refused.status(), (await refused.json()).message]).toEqual([
+    422, expect.stringContaining('is no archive that can be read'),
+  ])
 })
 
 test('what is too large for any class is refused, whatever it is made of', async ({ request }) => {
-  const names = `{"format":"wakaru-batch","version":2,${Array.from({ length: 150_000 }, (_, index) => `"n${index}":1`).join(',')}}`
+  const fields = Array.from({ length: 150_000 }, (_, index) => `"n${index}":1`)
+  const names = `{"format":"wakaru-batch","version":2,${fields.join(',')}}`
   const empty = JSON.stringify({ format: 'wakaru-batch', version: 3, cards: Array(600_000).fill({}) })
   const long = DEMO.replace('"trimmer": "12 in"', `"trimmer": "${' 1'.repeat(20_000)}x"`)
   expect(long).not.toBe(DEMO)
   for (const [what, body] of Object.entries({ names, empty, long })) {
-    const answer = await request.post('/api/import', { data: Buffer.from(body), headers: { 'Content-Type': 'application/json' } })
+    const answer = await request.post('/api/import', {
+      data: Buffer.from(body), headers: { 'Content-Type': 'application/json' },
+    })
     expect([what, answer.status(), (await answer.json()).data.problems.length]).toEqual([what, 422, expect.any(Number)])
   }
 })

@@ -21,7 +21,9 @@ test.describe('two windows on one class', () => {
       await expect(window.getByLabel('Name of the card')).toHaveValue('Harbour light', { timeout: 3000 })
       await expect(window.getByRole('dialog')).toHaveCount(0)
     }
-    expect((await classNow(request, id)).document.cards[0]).toMatchObject({ title: 'Harbour light', parameters: { border: '1/4 in' } })
+    expect((await classNow(request, id)).document.cards[0]).toMatchObject({
+      title: 'Harbour light', parameters: { border: '1/4 in' },
+    })
     // A step back takes back one's own change and leaves the other's.
     await page.getByRole('button', { name: 'Take back the last change' }).click()
     await saved(page)
@@ -31,7 +33,9 @@ test.describe('two windows on one class', () => {
     await other.context().close()
   })
 
-  test('show both where both change the same, name it, and overwrite nothing', async ({ page, browser, request, baseURL }) => {
+  test('show both where both change the same, name it, and overwrite nothing', async ({
+    page, browser, request, baseURL,
+  }) => {
     const id = await demoClass(request, 'Two windows on one thing')
     const other = await another(browser, baseURL)
     await station(page, id, 'cards')
@@ -82,7 +86,9 @@ test('a dropped connection loses nothing, and a reload brings the change back', 
 test('a paper changed in another window is not overwritten', async ({ request }) => {
   const { position } = await (await request.get('/api/papers')).json()
   const weigh = (weight: number) =>
-    sendEdit(request, { class: null, since: position, patches: [{ op: 'set', path: ['papers', 'rope', 'weight'], value: weight }] })
+    sendEdit(request, {
+      class: null, since: position, patches: [{ op: 'set', path: ['papers', 'rope', 'weight'], value: weight }],
+    })
   expect((await weigh(191)).status()).toBe(200)
   const late = await weigh(192)
   expect(late.status()).toBe(409)

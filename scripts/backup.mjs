@@ -24,14 +24,21 @@ main(async () => {
   }
   if (given.values.help || given.positionals.length > 1) return console.log(HELP)
   const [name] = given.positionals
-  const file = name === undefined ? join(BACKUPS, backupName('')) : isFolder(name) ? join(resolve(name), backupName('')) : resolve(name)
+  const file
+    = name === undefined
+      ? join(BACKUPS, backupName(''))
+      : isFolder(name)
+        ? join(resolve(name), backupName(''))
+        : resolve(name)
   if (existsSync(file)) throw new Stop(`${file} is there already. Give another name.`)
   checkNode()
   if (!process.env.DATABASE_URL) mustFit(file, DATA)
   await installPackages()
   const said = await keep('write', file, process.env.DATABASE_URL || (await ownDatabase()))
   await keep('check', file)
-  console.log(`${file}\n${said}, ${Math.ceil(statSync(file).size / 1000)} kB, checked. npm run restore FILE brings it back.`)
+  console.log(
+    `${file}\n${said}, ${Math.ceil(statSync(file).size / 1000)} kB, checked. npm run restore FILE brings it back.`,
+  )
 })
 
 function isFolder(name) {

@@ -26,7 +26,9 @@ async function timed(browser, address, selector, text) {
   const page = await context.newPage()
   await page.addInitScript(([selector, text]) => {
     function look() {
-      const there = [...document.querySelectorAll(selector)].some(element => element.textContent.trim().startsWith(text))
+      const there = [...document.querySelectorAll(selector)].some(element =>
+        element.textContent.trim().startsWith(text),
+      )
       requestAnimationFrame(there ? () => setTimeout(() => (window.usable = performance.now())) : look)
     }
     look()
@@ -46,6 +48,8 @@ main(() => visited('page-speed', async (browser, address) => {
     for (let run = 0; run < RUNS; run++) times.push(await timed(browser, address + path, ...ready))
     const time = median(times)
     least ??= time
-    say(`${name.padEnd(20)} ${String(Math.round(time)).padStart(5)} ms  ${(time / least).toFixed(2)} × the page with one sentence`)
+    say(
+      `${name.padEnd(20)} ${String(Math.round(time)).padStart(5)} ms  ${(time / least).toFixed(2)} × the page with one sentence`,
+    )
   }
 }))

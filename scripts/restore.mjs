@@ -46,7 +46,8 @@ main(async () => {
 
 async function mustMeanIt(yes) {
   if (yes) return
-  if (!process.stdin.isTTY) throw new Stop('There is a studio here already. Add -- --yes to put the backup in its place.')
+  if (!process.stdin.isTTY)
+    throw new Stop('There is a studio here already. Add -- --yes to put the backup in its place.')
   const terminal = createInterface({ input: process.stdin, output: process.stdout })
   const answer = await terminal.question('Put the backup in the place of everything in this studio? Type yes: ')
   terminal.close()

@@ -11,8 +11,8 @@ import { edit, person } from './torture/people.mjs'
 import { DEMO, pause } from './torture/studio.mjs'
 
 /*
- * How long a save keeps all others waiting. Somebody else asks for the studio's row again and again, as every save does; what they
- * wait for it at most is what the save holds it, beside what they wait where nobody saves.
+ * How long a save keeps all others waiting. Somebody else asks for the studio's row again and again, as every save
+ * does; what they wait for it at most is what the save holds it, beside what they wait where nobody saves.
  */
 
 const FOLDER = join(ROOT, '.data/save-speed')
@@ -52,7 +52,8 @@ main(async () => {
   const file = JSON.parse(DEMO)
   const large = structuredClone(file)
   fillSeats(large)
-  const added = async content => (await one.ask('/api/import', { method: 'POST', body: JSON.stringify(content) }))?.data?.id
+  const added = async content =>
+    (await one.ask('/api/import', { method: 'POST', body: JSON.stringify(content) }))?.data?.id
   const [small, big] = [await added(file), await added(large)]
   const papers = manyPapers(file)
   const saves = (id, patches) => () => one.ask('/api/edits', { ...edit(id, patches), patience: 300_000 })
@@ -64,7 +65,10 @@ main(async () => {
     ['5,000 changes of one field', saves(small, list(5000, seats))],
     ['2,000 papers put on the shelf', saves(null, papers)],
     ['2,000 papers taken off it', saves(null, takenOff(papers))],
-    ['a class of 0.8 MB imported', () => one.ask('/api/import', { method: 'POST', body: JSON.stringify(large), patience: 300_000 })],
+    [
+      'a class of 0.8 MB imported',
+      () => one.ask('/api/import', { method: 'POST', body: JSON.stringify(large), patience: 300_000 }),
+    ],
   ]
   const seen = KINDS.map(() => ({ held: [], took: [], statuses: new Set() }))
   for (let run = 0; run < RUNS; run++) {

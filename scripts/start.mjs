@@ -86,7 +86,9 @@ async function mustMeanIt(databaseUrl, yes) {
   if (!existsSync(DATA) || yes) return
   if (!process.stdin.isTTY) throw new Stop('--fresh would delete all classes and papers. Add --yes to mean it.')
   const terminal = createInterface({ input: process.stdin, output: process.stdout })
-  const answer = await terminal.question('Delete all classes and papers and begin anew with the demo studio? Type yes: ')
+  const answer = await terminal.question(
+    'Delete all classes and papers and begin anew with the demo studio? Type yes: ',
+  )
   terminal.close()
   if (answer.trim().toLowerCase() !== 'yes') throw new Stop('Nothing was deleted.')
 }

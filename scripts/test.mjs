@@ -43,7 +43,10 @@ main(async () => {
   mkdirSync(REPORTS, { recursive: true })
   // Types and lint rules of the framework are generated, not kept.
   await run('npx', ['nuxt', 'prepare'], { quiet: true })
-  const wanted = steps => Object.entries(steps).filter(([name]) => !only || only.includes(name)).map(([, step]) => counted(step))
+  const wanted = steps =>
+    Object.entries(steps)
+      .filter(([name]) => !only || only.includes(name))
+      .map(([, step]) => counted(step))
   await Promise.all(wanted(CHECKS).map(step => step()))
   for (const step of wanted(TESTS)) await step()
   const skipped = total.skipped > 0 ? `, ${total.skipped} skipped` : ''
@@ -73,9 +76,12 @@ async function check(title, command, args) {
 async function unitTests() {
   say('Unit tests …')
   const report = join(REPORTS, 'unit.json')
-  const { code } = await run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], {
-    allowFailure: true,
-  })
+  const { code } = await run(
+    'npx',
+    ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+    {
+      allowFailure: true,
+    })
   const { numPassedTests, numFailedTests, numPendingTests } = read(report, 'The unit tests')
   total.passed += numPassedTests
   // A file that cannot even be loaded fails without a failed test.

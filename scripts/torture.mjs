@@ -42,7 +42,9 @@ main(async () => {
   if (values.help) return console.log(HELP)
   const wrong = (values.only ?? []).find(part => !(part in PARTS))
   if (wrong) throw new Stop(`There is no part “${wrong}”.\n\n${HELP}`)
-  const options = Object.fromEntries(['kills', 'requests', 'minutes', 'classes', 'cards', 'seed'].map(name => [name, Number(values[name])]))
+  const options = Object.fromEntries(
+    ['kills', 'requests', 'minutes', 'classes', 'cards', 'seed'].map(name => [name, Number(values[name])]),
+  )
   if (Object.values(options).some(number => !(number > 0))) throw new Stop(HELP)
   checkNode()
   await installPackages()

@@ -42,12 +42,16 @@ const server = new Server(LIMITS, (request, response) => {
   response.setHeader('X-Request-Id', id)
   underWay.add(response)
   note(id, request, response)
-  const strange = strangeness({ method: request.method ?? '', path: request.url ?? '', headers: request.headers }, hosts)
+  const strange = strangeness(
+    { method: request.method ?? '', path: request.url ?? '', headers: request.headers }, hosts,
+  )
   if (strange || ending) return refuse(response, strange ? 403 : 503, strange ?? 'Wakaru is ending. Start it again.')
   // What every answer tells the browser stands above; the framework adds nothing about itself.
   const set = response.setHeader.bind(response)
   response.setHeader = (name, value) => (name.toLowerCase() === 'x-powered-by' ? response : set(name, value))
-  void admitted(request, response).then(isAdmitted => isAdmitted && answer(request, response), () => answer(request, response))
+  void admitted(request, response).then(
+    isAdmitted => isAdmitted && answer(request, response), () => answer(request, response),
+  )
 })
 server.maxConnections = MOST_LINES
 
@@ -92,19 +96,26 @@ server.on('error', (error) => {
   logError(error)
   process.exit(1)
 })
-server.listen({ port: Number(process.env.NITRO_PORT ?? process.env.PORT ?? 3000), host: process.env.NITRO_HOST ?? process.env.HOST }, () =>
-  logLine({ level: 'info', what: 'listening', address: server.address() }))
+server.listen(
+  {
+    port: Number(process.env.NITRO_PORT ?? process.env.PORT ?? 3000), host: process.env.NITRO_HOST ?? process.env.HOST,
+  },
+  () => logLine({ level: 'info', what: 'listening', address: server.address() }),
+)
 
 /** Takes nothing new, lets what is under way come to its end, and ends; lines that stay open for news are cut. */
 async function end(): Promise<void> {
   if (ending) return
   ending = true
   server.close()
-  const isNews = (response: ServerResponse) => String(response.getHeader('Content-Type')).startsWith('text/event-stream')
+  const isNews = (response: ServerResponse) =>
+    String(response.getHeader('Content-Type')).startsWith('text/event-stream')
   for (const until = Date.now() + PATIENCE; Date.now() < until && [...underWay].some(response => !isNews(response));)
     await new Promise(resolve => setTimeout(resolve, 20))
   server.closeAllConnections()
-  await Promise.race([Promise.all([app.hooks.callHook('close'), endChecks()]), new Promise(resolve => setTimeout(resolve, 300))])
+  await Promise.race([
+    Promise.all([app.hooks.callHook('close'), endChecks()]), new Promise(resolve => setTimeout(resolve, 300)),
+  ])
   process.exit(0)
 }
 for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP']) process.on(signal, () => void end())

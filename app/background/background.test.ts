@@ -32,7 +32,9 @@ const key = (quantity: number) => wanted(quantity)[0]!.key
 let planning: Background<'plan'>
 let changes: number
 const begin = (memory?: Memory<CuttingProblem, Plan[]>) => {
-  planning = new Background('plan', { start: MadeUpWorker.start, changed: () => changes++, takesOver: isBetterPlan, memory })
+  planning = new Background('plan', {
+    start: MadeUpWorker.start, changed: () => changes++, takesOver: isBetterPlan, memory,
+  })
 }
 const worker = (at = 0) => madeUp<'plan'>(at)
 const states = (...quantities: number[]) => quantities.map(quantity => planning.job(key(quantity)).state)
@@ -106,14 +108,17 @@ describe('what is looked for in the background', () => {
 
   it('begins nothing anew that is being worked on when something kept joins it on screen', async () => {
     const kept = new Map<string, Plan[]>([[key(9), plansFor(problem(9))]])
-    const find = async (asked: { key: string }[]) => new Map([...kept].filter(([key]) => asked.some(one => one.key === key)))
+    const find = async (asked: { key: string }[]) =>
+      new Map([...kept].filter(([key]) => asked.some(one => one.key === key)))
     begin({ find, keep: () => {} })
     planning.show(wanted(4, 8))
     await vi.advanceTimersByTimeAsync(0)
     worker().show(firstPlan)
     planning.show(wanted(4, 8, 9))
     await vi.advanceTimersByTimeAsync(1000)
-    expect([states(4, 8, 9), worker().orders.length, MadeUpWorker.all.length]).toEqual([['running', 'running', 'settled'], 1, 1])
+    expect([states(4, 8, 9), worker().orders.length, MadeUpWorker.all.length]).toEqual([
+      ['running', 'running', 'settled'], 1, 1,
+    ])
     worker().finish(plansFor)
     expect(states(4, 8)).toEqual(['settled', 'settled'])
   })

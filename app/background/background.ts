@@ -15,14 +15,17 @@ interface Options<Name extends SearchName> {
   changed: () => void
   start: Start<Name>
   /** Whether an answer takes the place of the one before. */
-  takesOver?: (next: Searches[Name]['answer'], before: Searches[Name]['answer'], problem: Searches[Name]['problem']) => boolean
+  takesOver?: (
+    next: Searches[Name]['answer'], before: Searches[Name]['answer'], problem: Searches[Name]['problem'],
+  ) => boolean
   /** Is asked before anything is looked for, and told what was looked for to the end. */
   memory?: Memory<Searches[Name]['problem'], Searches[Name]['answer']>
 }
 
 /**
- * Searches for everything of one kind that is on screen, in one worker, which is kept with the solver it has loaded. Jobs on screen are
- * held here; others are remembered as far as there is room. A job that was stopped stays stopped, whatever else is asked for.
+ * Searches for everything of one kind that is on screen, in one worker, which is kept with the solver it has loaded.
+ * Jobs on screen are held here; others are remembered as far as there is room. A job that was stopped stays stopped,
+ * whatever else is asked for.
  */
 export class Background<Name extends SearchName> {
   private jobs = new Map<string, Job<Searches[Name]['answer']>>()
@@ -47,7 +50,9 @@ export class Background<Name extends SearchName> {
   show(wanted: Keyed<Searches[Name]['problem']>[]): void {
     const before = this.jobs
     this.problems = new Map(wanted.map(({ key, problem }) => [key, problem]))
-    this.jobs = new Map([...this.problems.keys()].map(key => [key, before.get(key) ?? this.remembered.get(key) ?? WAITING]))
+    this.jobs = new Map(
+      [...this.problems.keys()].map(key => [key, before.get(key) ?? this.remembered.get(key) ?? WAITING]),
+    )
     for (const [key, job] of before) if (!this.jobs.has(key)) this.remembered.set(key, job)
     const isSame = before.size === this.jobs.size && [...before.keys()].every(key => this.jobs.has(key))
     if (isSame) return
@@ -80,7 +85,9 @@ export class Background<Name extends SearchName> {
   }
 
   /** Looks up what is new on screen, and orders what is not kept. */
-  private async seek(memory: NonNullable<Options<Name>['memory']>, wanted: Keyed<Searches[Name]['problem']>[]): Promise<void> {
+  private async seek(
+    memory: NonNullable<Options<Name>['memory']>, wanted: Keyed<Searches[Name]['problem']>[],
+  ): Promise<void> {
     wanted.forEach(({ key }) => this.sought.add(key))
     const found = await memory.find(wanted)
     wanted.forEach(({ key }) => this.sought.delete(key))

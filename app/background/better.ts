@@ -2,7 +2,10 @@ import type { Plan, CuttingProblem } from '../../core/cutting'
 import { before, contentOf } from '../../core/cutting'
 import type { Sharing } from '../../core/sharing'
 
-/** Whether plans take the place of those before: their best one is another one, which leaves out no more and takes no more paper. */
+/**
+ * Whether plans take the place of those before: their best one is another one, which leaves out no more and takes no
+ * more paper.
+ */
 export function isBetterPlan([next]: Plan[], [best]: Plan[], { objective }: CuttingProblem): boolean {
   if (!next || !best) return next !== undefined
   return !isSamePlan(next, best) && !isWorse(next, best, objective)
@@ -10,7 +13,8 @@ export function isBetterPlan([next]: Plan[], [best]: Plan[], { objective }: Cutt
 
 function isWorse(one: Plan, other: Plan, objective: CuttingProblem['objective']): boolean {
   const rank = ({ unplaced, sheets, spending }: Plan) => [
-    unplaced.reduce((sum, { quantity }) => sum + quantity, 0), ...(objective === 'money' ? [spending, sheets] : [sheets, spending]),
+    unplaced.reduce((sum, { quantity }) => sum + quantity, 0),
+    ...(objective === 'money' ? [spending, sheets] : [sheets, spending]),
   ]
   return before(rank(other), rank(one)) ?? false
 }
@@ -31,6 +35,9 @@ const isSamePlan = (a: Plan, b: Plan): boolean =>
     )
   })
 
-/** Whether a sharing takes the place of the one before: more kits get their pieces, or sheets and broken wishes weigh no more. */
+/**
+ * Whether a sharing takes the place of the one before: more kits get their pieces, or sheets and broken wishes weigh no
+ * more.
+ */
 export const isBetterSharing = (next: Sharing, best: Sharing): boolean =>
   next.missing < best.missing || (next.missing === best.missing && (next.cost ?? Infinity) <= (best.cost ?? Infinity))

@@ -16,8 +16,8 @@ interface Options<Problem, Answer> {
 }
 
 /**
- * Answers under a hash of their problem and of the version of what found them. What comes from a shelf is checked against the problem;
- * what does not hold is as if it were not there, and is written over by the next one found.
+ * Answers under a hash of their problem and of the version of what found them. What comes from a shelf is checked
+ * against the problem; what does not hold is as if it were not there, and is written over by the next one found.
  */
 export function memoryOf<Problem, Answer>({ of, near, far, check }: Options<Problem, Answer>): Memory<Problem, Answer> {
   const idOf = (key: string) => digest(`${of}\n${key}`)

@@ -21,7 +21,10 @@ export interface Keyed<Problem> {
   problem: Problem
 }
 
-/** How far a search has come: the best answer where it is a new one, the share of the way, and how many patterns it knows. */
+/**
+ * How far a search has come: the best answer where it is a new one, the share of the way, and how many patterns it
+ * knows.
+ */
 export interface SearchStep<Answer> {
   best?: Answer
   share: number
@@ -36,7 +39,12 @@ export type WorkerAnswer<Answer>
 
 export type Hear<Answer> = (said: WorkerAnswer<Answer>) => void
 
-/** What a worker can be asked for: searches one job after the other, and answers at once that it has left the order before. */
+/**
+ * What a worker can be asked for: searches one job after the other, and answers at once that it has left the order
+ * before.
+ */
 export interface Searching<Name extends SearchName> {
-  search: (name: Name, order: number, jobs: Keyed<Searches[Name]['problem']>[], hear: Hear<Searches[Name]['answer']>) => unknown
+  search: (
+    name: Name, order: number, jobs: Keyed<Searches[Name]['problem']>[], hear: Hear<Searches[Name]['answer']>,
+  ) => unknown
 }

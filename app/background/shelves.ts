@@ -29,7 +29,10 @@ export function browserShelf(): Shelf {
         const text = lying[at]?.text
         return text === undefined ? [] : [[id, text] as const]
       }))
-      if (found.size > 0) void setMany([...found].map(([id, text]) => [id, { text, used: Date.now() }]), store).catch(() => {})
+      if (found.size > 0)
+        void setMany(
+          [...found].map(([id, text]) => [id, { text, used: Date.now() }]), store,
+        ).catch(() => {})
       return found
     },
     async keep(texts) {
@@ -50,7 +53,9 @@ export function studioShelf(): Shelf {
   return {
     async find(ids) {
       if (Date.now() < restUntil) return new Map()
-      const stretches = Array.from({ length: Math.ceil(ids.length / AT_ONCE) }, (_, at) => ids.slice(at * AT_ONCE, (at + 1) * AT_ONCE))
+      const stretches = Array.from({ length: Math.ceil(ids.length / AT_ONCE) }, (_, at) =>
+        ids.slice(at * AT_ONCE, (at + 1) * AT_ONCE),
+      )
       const answers = await Promise.all(stretches.map(some =>
         $fetch<Record<string, string>>('/api/kept', { query: { ids: some.join() }, retry: 0, timeout: PATIENCE }),
       )).catch((error: unknown) => {

@@ -9,7 +9,9 @@ export class MadeUpWorker<Name extends SearchName> implements Remote<Name> {
   /** Is deep in a step, and takes up no newer order. */
   isDeep = false
 
-  constructor(readonly name: Name, readonly hear: Hear<Searches[Name]['answer']>, readonly broken: (reason: string) => void) {
+  constructor(
+    readonly name: Name, readonly hear: Hear<Searches[Name]['answer']>, readonly broken: (reason: string) => void,
+  ) {
     MadeUpWorker.all.push(this as unknown as MadeUpWorker<SearchName>)
   }
 

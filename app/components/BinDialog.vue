@@ -34,7 +34,9 @@ async function back({ id, title }: Entry) {
         v-else-if="entries.length === 0"
         class="quiet"
       >
-        {{ data ? `Nothing was deleted. Classes and papers rest here for ${data.rest} days.` : 'Looking into the bin …' }}
+        {{
+          data ? `Nothing was deleted. Classes and papers rest here for ${data.rest} days.` : 'Looking into the bin …'
+        }}
       </p>
       <table v-else>
         <thead>

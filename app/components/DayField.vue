@@ -2,7 +2,12 @@
 import type { Units } from '../../core/lengths'
 
 /** A field for a day: typed as people write it and shown back in words, or pointed at in a calendar. */
-const { modelValue, units, wrong } = defineProps<{ modelValue: string, inputId: string, units: Units, wrong?: string }>()
+const { modelValue, units, wrong } = defineProps<{
+  modelValue: string
+  inputId: string
+  units: Units
+  wrong?: string
+}>()
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
 
 const id = useId()

@@ -17,7 +17,9 @@ const CURRENCIES = ['USD', 'CAD', 'GBP', 'EUR', 'AUD', 'NZD', 'CHF', 'SEK', 'NOK
 const id = useId()
 
 type Value = string | number | boolean | null
-const rows = computed(() => Object.entries<Field>(table).map(([key, field]) => ({ key, field, value: values[key] as Value })))
+const rows = computed(() =>
+  Object.entries<Field>(table).map(([key, field]) => ({ key, field, value: values[key] as Value })),
+)
 const optionsOf = (field: Field, value: Value): { value: string, label: string }[] => {
   if (field.kind === 'choice') return field.of.map(value => ({ value, label: field.words[value] ?? value }))
   return [...new Set([String(value), ...CURRENCIES])].sort().map(value => ({ value, label: value }))

@@ -4,8 +4,8 @@ import { formatLength, nanometres, parseLength, writeLength } from '../../core/l
 import type { Reading } from '../utils/reading'
 
 /**
- * A field for one length, text with unit on both sides. A bare number is meant in the maker's units. Up and down go a mark
- * further, as does pulling at the label.
+ * A field for one length, text with unit on both sides. A bare number is meant in the maker's units. Up and down go a
+ * mark further, as does pulling at the label.
  */
 const { modelValue, units, mark, label, help, zero = false, signed = false } = defineProps<{
   modelValue: string
@@ -31,7 +31,8 @@ const shown = (text: string) => {
   const length = lengthOf(text)
   if (length === undefined) return text
   const words = formatLength(length, units)
-  // What the maker's own units would only show about, is shown as it was written; what was worked out has more digits than any ruler.
+  // What the maker's own units would only show about, is shown as it was written; what was worked out has more digits
+  // than any ruler.
   return lengthOf(words) === length || /\.\d{3,} mm$/.test(text) ? words : text
 }
 function read(text: string): Reading<string> {

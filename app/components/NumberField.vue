@@ -3,8 +3,8 @@ import type { NumberBounds } from '../utils/reading'
 import { readNumber } from '../utils/reading'
 
 /**
- * A field for one number, typed as text: nothing is put together from what was there before. Up and down go one further.
- * `blank` is what an empty field means, where it means something.
+ * A field for one number, typed as text: nothing is put together from what was there before. Up and down go one
+ * further. `blank` is what an empty field means, where it means something.
  */
 const { modelValue, min, max, decimals = 0, blank, wrong } = defineProps<NumberBounds & {
   modelValue: number | null
@@ -26,11 +26,14 @@ const id = useId()
 const write = (value: number | null) => (value === null ? '' : decimals === 2 ? value.toFixed(2) : String(value))
 const { draft, reason, set, escape, bindings } = useEntry<number | null>({
   value: () => modelValue,
-  read: text => (text.trim() === '' && blank !== undefined ? { ok: true, value: blank } : readNumber(text, { min, max, decimals })),
+  read: text =>
+    text.trim() === '' && blank !== undefined ? { ok: true, value: blank } : readNumber(text, { min, max, decimals }),
   write,
   take: value => emit('update:modelValue', value),
 })
-const said = computed(() => (reason.value ? `${reason.value}${modelValue === null ? '' : ` It stays ${write(modelValue)}.`}` : wrong))
+const said = computed(() =>
+  reason.value ? `${reason.value}${modelValue === null ? '' : ` It stays ${write(modelValue)}.`}` : wrong,
+)
 
 function step(direction: 1 | -1) {
   const read = readNumber(draft.value, { decimals })

@@ -17,7 +17,9 @@ import SizeRows from './papers/SizeRows.vue'
 
 const mark = lengthFrom('1/16 in')
 const field = async (modelValue: string, more: object = {}) => {
-  const shown = await mountSuspended(LengthField, { props: { modelValue, units: 'inch', label: 'Width', mark, ...more } })
+  const shown = await mountSuspended(LengthField, {
+    props: { modelValue, units: 'inch', label: 'Width', mark, ...more },
+  })
   const input = shown.get('input')
   return { shown, input, taken: () => (shown.emitted('update:modelValue') ?? []).flat() }
 }
@@ -156,16 +158,22 @@ describe('a field for a day', () => {
     expect(input.element.value).toBe('10 April 2027')
     await input.trigger('focus')
     await input.setValue('4/3/27')
-    expect([shown.emitted('update:modelValue')?.at(-1), shown.get('[aria-live]').text()]).toEqual([['2027-04-03'], 'Saturday 3 April 2027'])
+    expect([shown.emitted('update:modelValue')?.at(-1), shown.get('[aria-live]').text()]).toEqual([
+      ['2027-04-03'], 'Saturday 3 April 2027',
+    ])
     await input.setValue('4/3/27 evening')
-    expect([input.element.value, shown.emitted('update:modelValue')?.at(-1)]).toEqual(['4/3/27 evening', ['2027-04-10']])
+    expect([input.element.value, shown.emitted('update:modelValue')?.at(-1)]).toEqual([
+      '4/3/27 evening', ['2027-04-10'],
+    ])
     expect(shown.get('.wrong').text()).toContain('Write the day like 3 April 2027')
   })
 })
 
 describe('a length in words', () => {
   it('is set with a true fraction and read out plainly', async () => {
-    const shown = await mountSuspended(LengthText, { props: { length: lengthFrom('4 1/8 in'), units: 'inch', unit: true } })
+    const shown = await mountSuspended(LengthText, {
+      props: { length: lengthFrom('4 1/8 in'), units: 'inch', unit: true },
+    })
     expect(shown.get('.unseen').text()).toBe('4 1/8 in')
     expect(shown.get('.fraction').text()).toBe('1/8')
     expect(shown.get('[aria-hidden]').text()).toContain('in')
@@ -222,7 +230,9 @@ describe('the note of what is cut', () => {
 describe('rows of sizes', () => {
   it('name what is wrong by the number of the row', async () => {
     const rows = [{ width: '8 in', height: '10 in' }, { width: '0 in', height: '10 in' }]
-    const problems = [{ path: 'stocks[1].width', problem: 'must be more than zero' }, { path: 'name', problem: 'is missing' }]
+    const problems = [
+      { path: 'stocks[1].width', problem: 'must be more than zero' }, { path: 'name', problem: 'is missing' },
+    ]
     const shown = await mountSuspended(SizeRows, { props: { rows, path: 'stocks', noun: 'sheet', more: {}, problems } })
     expect(shown.get('.wrong').text()).toBe('Sheet 2: width must be more than zero.')
     await shown.get('[aria-label="Remove sheet 2"]').trigger('click')
@@ -258,7 +268,9 @@ describe('rows of fields from a table', () => {
   })
 
   it('leave money and numbers as they are that cannot be empty', async () => {
-    const shown = await mountSuspended(FieldRows, { props: { table: PRICES, values: naturalOf(PRICES, 'inch'), currency: 'EUR' } })
+    const shown = await mountSuspended(FieldRows, {
+      props: { table: PRICES, values: naturalOf(PRICES, 'inch'), currency: 'EUR' },
+    })
     expect(shown.text()).toContain('An hour of yours, EUR')
     await shown.get('input[inputmode=decimal]').setValue('')
     expect(shown.emitted('change')).toBeUndefined()

@@ -6,7 +6,9 @@ import { readBatch } from '../../core/formats'
 import tide from '../../demo/tide-and-lantern.json'
 import { useClassStore } from '../stores/class'
 
-/** A studio made up for mounted parts: one class behind the routes that the stores ask, with the changes it was sent. */
+/**
+ * A studio made up for mounted parts: one class behind the routes that the stores ask, with the changes it was sent.
+ */
 export class MadeUpStudio {
   position = 1
   document: Batch
@@ -27,7 +29,10 @@ export class MadeUpStudio {
       const wanted = String(getQuery(event).with ?? '').split(',')
       const brought = this.elsewhere.filter(({ key }) => wanted.includes(key))
       const papers = [...this.document.papers, ...brought]
-      return { id: 1, position: this.position, more: this.elsewhere.length - brought.length, document: { ...this.document, papers } }
+      return {
+        id: 1, position: this.position, more: this.elsewhere.length - brought.length,
+        document: { ...this.document, papers },
+      }
     })
     registerEndpoint('/api/classes/1/changes', (event) => {
       const since = Number(getQuery(event).since)
@@ -35,7 +40,9 @@ export class MadeUpStudio {
     })
     registerEndpoint('/api/papers', (event) => {
       const search = String(getQuery(event).search ?? '').toLowerCase()
-      const papers = [...this.document.papers, ...this.elsewhere].filter(({ name }) => name.toLowerCase().includes(search))
+      const papers = [...this.document.papers, ...this.elsewhere].filter(({ name }) =>
+        name.toLowerCase().includes(search),
+      )
       return { position: this.position, total: papers.length, papers }
     })
     registerEndpoint('/api/edits', {

@@ -3,7 +3,9 @@ import type { ClassSummary } from '../../core/kits'
 /** A class as the list shows it. */
 export type ListedClass = ClassSummary & { id: number }
 
-/** Classes that are read at once, and milliseconds until figures that are still being worked out are asked for again. */
+/**
+ * Classes that are read at once, and milliseconds until figures that are still being worked out are asked for again.
+ */
 const STRETCH = 50
 const AGAIN = 1500
 

@@ -9,8 +9,9 @@ interface EntryOptions<T> {
 }
 
 /**
- * A field that is typed into. What can be read is in force at once; what cannot changes nothing: the value from before the
- * typing stands, and the text stays in the field with its reason. A change from elsewhere, such as an undo, is shown at once.
+ * A field that is typed into. What can be read is in force at once; what cannot changes nothing: the value from before
+ * the typing stands, and the text stays in the field with its reason. A change from elsewhere, such as an undo, is
+ * shown at once.
  */
 export function useEntry<T>({ value, read, write, take }: EntryOptions<T>) {
   const draft = ref(write(value()))

@@ -17,7 +17,9 @@ export function useKitCount() {
   const background = new Background('kits', { start: startWorker, changed: () => turn.value++ })
   /** What was asked, and under which key each is counted. */
   const asked = shallowRef(new Map<string, string>())
-  const jobs = computed(() => (void turn.value, [...asked.value].map(([key, count]) => [key, background.job(count)] as const)))
+  const jobs = computed(
+    () => (void turn.value, [...asked.value].map(([key, count]) => [key, background.job(count)] as const)),
+  )
   const open = computed(() => jobs.value.filter(([, job]) => isOpen(job)).length)
 
   function ask(questions: KitQuestion[]) {
@@ -31,7 +33,9 @@ export function useKitCount() {
 
   onScopeDispose(() => background.end())
   return {
-    answers: computed(() => new Map(jobs.value.flatMap(([key, { best }]): [string, KitsFrom][] => (best ? [[key, best]] : [])))),
+    answers: computed(
+      () => new Map(jobs.value.flatMap(([key, { best }]): [string, KitsFrom][] => (best ? [[key, best]] : []))),
+    ),
     failed: computed(() => jobs.value.find(([, { state }]) => state === 'failed')?.[1].reason ?? ''),
     share: computed(() => (jobs.value.length === 0 ? 1 : 1 - open.value / jobs.value.length)),
     running: computed(() => open.value > 0),

@@ -2,5 +2,7 @@
 export function useMoney(other?: () => string) {
   const work = useClassStore()
   return (cents: number): string =>
-    new Intl.NumberFormat('en', { style: 'currency', currency: other?.() ?? work.document?.prices.currency ?? 'EUR' }).format(cents / 100)
+    new Intl.NumberFormat('en', {
+      style: 'currency', currency: other?.() ?? work.document?.prices.currency ?? 'EUR',
+    }).format(cents / 100)
 }

@@ -1,5 +1,7 @@
 import { keyOfRef } from '../../core/batch'
-import { forgetCut, formatsInUse, keepLayout, noteCut, noteMiscut, noteSpoiled, setFormat, takeAsUsual, takePlan, wishForPaper } from '../../core/plans'
+import {
+  forgetCut, formatsInUse, keepLayout, noteCut, noteMiscut, noteSpoiled, setFormat, takeAsUsual, takePlan, wishForPaper,
+} from '../../core/plans'
 import type { MeasuredPlan, KeyedLayout } from '../../core/cutting'
 import type { Batch, MiscutEntry, Priority } from '../../core/document'
 import type { Paper } from '../../core/paper'
@@ -12,11 +14,13 @@ export function usePaperCutting(paper: () => string) {
   const change = (label: string, edit: (batch: Batch) => void) => work.edit(`cutting ${paper()} ${label}`, edit)
   return {
     entry,
-    take: (choice: MeasuredPlan, choices: MeasuredPlan[]) => change('choice', batch => takePlan(batch, paper(), choice, choices)),
+    take: (choice: MeasuredPlan, choices: MeasuredPlan[]) =>
+      change('choice', batch => takePlan(batch, paper(), choice, choices)),
     wish: (priority: Priority) => change('choice', batch => wishForPaper(batch, paper(), priority)),
     takeAsUsual: () => change('choice', batch => takeAsUsual(batch, paper())),
     formatsInUse: (of: Paper) => (work.batch ? formatsInUse(work.batch, of) : []),
-    setFormat: (of: Paper, stock: string, used: boolean) => change('formats', batch => setFormat(batch, of, stock, used)),
+    setFormat: (of: Paper, stock: string, used: boolean) =>
+      change('formats', batch => setFormat(batch, of, stock, used)),
     keep: (layout: KeyedLayout, { problem }: PlannedPaper, keep: boolean) =>
       change('layouts', batch => keepLayout(batch, paper(), { layout, key: uniqueKey('kept'), problem }, keep)),
     noteCut: (layout: KeyedLayout, { problem }: PlannedPaper, sheets: number) =>
@@ -25,6 +29,7 @@ export function usePaperCutting(paper: () => string) {
     spoiledOf: (demand: string) => entry.value?.spoiled.find(({ piece }) => keyOfRef(piece) === demand)?.count ?? 0,
     noteSpoiled: (demand: string, { problem }: PlannedPaper, count: number) =>
       change('spoiled', batch => noteSpoiled(batch, paper(), demand, problem, count)),
-    noteMiscut: (what: string, miscut: MiscutEntry[]) => change(`miscut ${what}`, batch => noteMiscut(batch, paper(), miscut)),
+    noteMiscut: (what: string, miscut: MiscutEntry[]) =>
+      change(`miscut ${what}`, batch => noteMiscut(batch, paper(), miscut)),
   }
 }

@@ -18,14 +18,24 @@ export function usePrintedClass(name: string) {
     }
   })
   const chosen = ref<Printout['paper']>()
-  const paper = computed({ get: () => chosen.value ?? (work.units === 'inch' ? 'LETTER' : 'A4'), set: value => (chosen.value = value) })
+  const paper = computed({
+    get: () => chosen.value ?? (work.units === 'inch' ? 'LETTER' : 'A4'), set: value => (chosen.value = value),
+  })
   const printOf = (sections: PrintSection[], scaled = false): Printout => ({
     name,
     of: `${work.batch.class.title}, ${dayInWords(work.batch.class.date, 'd MMMM yyyy')}`,
     paper: paper.value,
     sections: sections.map((section, at) =>
-      (scaled && at === sections.length - 1 ? { ...section, blocks: [...section.blocks, SCALE_BAR[work.units]] } : section)),
+      scaled && at === sections.length - 1
+        ? { ...section, blocks: [...section.blocks, SCALE_BAR[work.units]] }
+        : section,
+    ),
   })
-  const file = computed(() => `${name}-${work.document?.class.title ?? ''}`.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, ''))
+  const file = computed(() =>
+    `${name}-${work.document?.class.title ?? ''}`
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, ''),
+  )
   return { work, planner, missing, paper, printOf, file }
 }

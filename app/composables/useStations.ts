@@ -29,10 +29,13 @@ export function useStations() {
     const paperless = pieces.filter(piece => !piece.paper && !piece.brought).length
     const broken = stopsIn(onCard(cards.flatMap(card => card.findings)))
     const sheets = planner.outcomes.reduce((total, { plan }) => total + plan.sheets, 0)
-    const unplaced = planner.papers.some(({ job, outcome }) => job.state === 'failed' || (outcome && outcome.plan.unplaced.length > 0))
+    const unplaced = planner.papers.some(
+      ({ job, outcome }) => job.state === 'failed' || (outcome && outcome.plan.unplaced.length > 0),
+    )
     const toBuy = planner.kits !== undefined
       && stillToBuy(shoppingList(work.batch, planner.kits, work.batch.supplies)).things > 0
-    const state = (wrong: boolean): StationState['state'] => (cards.length === 0 ? 'empty' : wrong ? 'needs you' : 'ready')
+    const state = (wrong: boolean): StationState['state'] =>
+      cards.length === 0 ? 'empty' : wrong ? 'needs you' : 'ready'
     return {
       cards: { figure: count(cards.length, 'card'), state: state(broken > 0) },
       papers: {

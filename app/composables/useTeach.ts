@@ -4,7 +4,10 @@ import { Background } from '../background/background'
 import { isOpen } from '../background/job'
 import { startWorker } from '../background/remote'
 
-/** What could be taught, looked for beside the page: what is known so far comes at once, a newer question ends the older one. */
+/**
+ * What could be taught, looked for beside the page: what is known so far comes at once, a newer question ends the older
+ * one.
+ */
 export function useTeach() {
   const turn = shallowRef(0)
   const background = new Background('teach', { start: startWorker, changed: () => turn.value++ })

@@ -1,6 +1,9 @@
 import { shallowRef, watch } from 'vue'
 
-/** Does some work once what has just changed is on screen. A page in the background paints nothing and waits for nothing. */
+/**
+ * Does some work once what has just changed is on screen. A page in the background paints nothing and waits for
+ * nothing.
+ */
 export function afterPaint(work: () => void): void {
   if (typeof requestAnimationFrame === 'undefined' || document.hidden) setTimeout(work)
   else requestAnimationFrame(() => setTimeout(work))

@@ -81,7 +81,10 @@ const fills = computed(() => route.meta.fills === true)
 
 <style scoped>
 .top { display: flex; align-items: center; gap: 0 1.5rem; padding: 0 1rem; min-height: 2.5rem; }
-.mark { display: flex; align-items: center; gap: 0.5rem; font-weight: 700; font-size: 1.125rem; color: var(--ink); text-decoration: none; }
+.mark {
+  display: flex; align-items: center; gap: 0.5rem; font-weight: 700; font-size: 1.125rem;
+  color: var(--ink); text-decoration: none;
+}
 nav { gap: 1.25rem; }
 nav a { color: var(--quiet); text-decoration: none; padding: 0.2rem 0; }
 nav a:hover { color: var(--ink); }
@@ -97,6 +100,9 @@ main { padding: 0.5rem 1rem 2rem; max-width: 1440px; margin: 0 auto; outline: no
 }
 @media (min-width: 1000px) and (min-height: 600px) {
   .fills { height: 100dvh; display: flex; flex-direction: column; }
-  .fills main { flex: 1; min-height: 0; width: 100%; max-width: none; padding-bottom: 0; display: flex; flex-direction: column; }
+  .fills main {
+    flex: 1; min-height: 0; width: 100%; max-width: none; padding-bottom: 0; display: flex;
+    flex-direction: column;
+  }
 }
 </style>

@@ -23,7 +23,8 @@ const actions = [
 const starting = ref(false)
 const binOpen = ref(false)
 const copying = ref<ListedClass>()
-const WHAT = 'Wakaru works out every piece of the cards you teach, plans how to cut them from your sheets, and packs a bag for each seat.'
+const WHAT
+  = 'Wakaru works out every piece of the cards you teach, plans how to cut them from your sheets, and packs a bag for each seat.'
 const { begin } = useTour()
 const toast = useToast()
 /** Puts the worked example among the classes and shows the maker round in it. */
@@ -89,7 +90,11 @@ useHead({ title: 'Classes · Wakaru' })
       <ClassSection
         when="coming"
         head="Coming up"
-        :none="search ? 'Nothing that is coming up is called so.' : 'Nothing is coming up. Start a new class or copy an old one.'"
+        :none="
+          search
+            ? 'Nothing that is coming up is called so.'
+            : 'Nothing is coming up. Start a new class or copy an old one.'
+        "
         :search="search"
         :today="today"
         @copy="copying = $event"

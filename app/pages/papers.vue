@@ -15,9 +15,12 @@ const KINDS = [
   { value: 'cardstock', label: 'Cardstock' },
   { value: 'print', label: 'Prints' },
 ]
-const { error, status } = useAsyncData('shelf', () => shelf.load({ search: search.value, kind: kind.value }).then(() => true), {
-  watch: [search, kind],
-})
+const { error, status } = useAsyncData(
+  'shelf',
+  () => shelf.load({ search: search.value, kind: kind.value }).then(() => true),
+  {
+    watch: [search, kind],
+  })
 const binOpen = ref(false)
 
 /** A size as it was measured, whichever school that was. */
@@ -49,7 +52,9 @@ async function remove({ key, name }: PaperEntry) {
     toast.add({ severity: 'success', summary: `${name} is off the shelf.`, life: 4000 })
   }
   catch (error) {
-    toast.add({ severity: 'error', summary: `${name} stays on the shelf`, detail: refusalOf(error).message, life: 12_000 })
+    toast.add({
+      severity: 'error', summary: `${name} stays on the shelf`, detail: refusalOf(error).message, life: 12_000,
+    })
   }
 }
 const money = (cents: number | null) => (cents === null ? 'not for sale' : `at ${(cents / 100).toFixed(2)}`)
@@ -128,8 +133,8 @@ useHead({ title: 'Paper shelf · Wakaru' })
         <div class="about">
           <h2>{{ paper.name }}</h2>
           <p class="quiet">
-            {{ paper.kind }}, {{ paper.weight }}
-            g/m²{{ paper.upright ? ', has a right way up' : '' }}{{ paper.grain === 'any' ? '' : `, grain along the ${paper.grain}` }}
+            {{ paper.kind }}, {{ paper.weight }} g/m²{{ paper.upright ? ', has a right way up' : ''
+            }}{{ paper.grain === 'any' ? '' : `, grain along the ${paper.grain}` }}
           </p>
           <p
             v-for="stock in paper.stocks"

@@ -4,13 +4,19 @@ import type { StudioSettings } from '../../core/document'
 import type { Units } from '../../core/lengths'
 import { lengthFrom } from '../../core/lengths'
 
-/** What every new class starts with, and how Wakaru looks in this browser. A class keeps what it has; its own stand at its stations. */
+/**
+ * What every new class starts with, and how Wakaru looks in this browser. A class keeps what it has; its own stand at
+ * its stations.
+ */
 const toast = useToast()
 const remembered = useLocalStorage<Units>('wakaru-units', 'inch')
 const mode = useColorMode({ storageKey: 'wakaru-theme', emitAuto: true, modes: { light: '' } })
 const settings = ref<StudioSettings>()
 const position = ref(0)
-/** What is wrong with the settings that are kept, where they cannot be read: nothing is changed then until the maker says so. */
+/**
+ * What is wrong with the settings that are kept, where they cannot be read: nothing is changed then until the maker
+ * says so.
+ */
 const unreadable = ref<string>()
 const state = ref<'saved' | 'saving' | 'failed'>('saved')
 const failed = shallowRef<unknown>()
@@ -28,7 +34,10 @@ async function load() {
 }
 onMounted(load)
 
-/** What was sent last, and whether an answer is waited for: one after the other, for each follows on the position of the one before. */
+/**
+ * What was sent last, and whether an answer is waited for: one after the other, for each follows on the position of the
+ * one before.
+ */
 let sent: StudioSettings | undefined
 let waiting = false
 let anew: boolean | undefined
@@ -185,5 +194,8 @@ useHead({ title: 'Settings · Wakaru' })
 
 <style scoped>
 .settings { display: grid; gap: 0.6rem; max-width: 70rem; }
-.columns { display: grid; grid-template-columns: repeat(auto-fit, minmax(min(20rem, 100%), 1fr)); gap: 0.75rem; align-items: start; }
+.columns {
+  display: grid; grid-template-columns: repeat(auto-fit, minmax(min(20rem, 100%), 1fr));
+  gap: 0.75rem; align-items: start;
+}
 </style>

@@ -8,7 +8,9 @@ import { BOUNDS, DEFAULT_SETTINGS, newClass } from '../../core/document'
 import { SKILLS, factsOf, foldById } from '../../core/folds'
 import type { Units } from '../../core/lengths'
 
-/** What could be taught from what is on the shelf: folds ranked by what needs no buying, each one click from a class. */
+/**
+ * What could be taught from what is on the shelf: folds ranked by what needs no buying, each one click from a class.
+ */
 const shelf = usePapersStore()
 const toast = useToast()
 const units = useLocalStorage<Units>('wakaru-units', 'inch', { initOnMounted: true })
@@ -28,14 +30,18 @@ onMounted(async () => {
     await shelf.loadAll()
   }
   catch (error) {
-    toast.add({ severity: 'error', summary: 'The shelf could not be read', detail: refusalOf(error).message, life: 12_000 })
+    toast.add({
+      severity: 'error', summary: 'The shelf could not be read', detail: refusalOf(error).message, life: 12_000,
+    })
   }
   ready.value = true
   look()
 })
 
 function shelfAsClass(): Batch {
-  const details = { title: 'What could I teach', date: localDay(14), units: units.value, seats: seats.value, spares: spares.value }
+  const details = {
+    title: 'What could I teach', date: localDay(14), units: units.value, seats: seats.value, spares: spares.value,
+  }
   return JSON.parse(JSON.stringify({ ...newClass(details, settings.value), papers: shelf.papers }))
 }
 function look() {
@@ -78,7 +84,9 @@ const toBuy = ({ kits, wanted, toBuy, spending, whole }: Suggestion) => {
 /** The suggestions with what the catalogue says of their folds. */
 const rows = computed(() => found.value.flatMap((one) => {
   const fold = foldById(one.fold)
-  return fold ? [{ ...one, name: fold.name, view: fold.view, construction: factsOf(fold, units.value).construction }] : []
+  return fold
+    ? [{ ...one, name: fold.name, view: fold.view, construction: factsOf(fold, units.value).construction }]
+    : []
 }))
 const enough = computed(() => found.value.filter(({ kits, wanted }) => kits >= wanted).length)
 useHead({ title: 'What could I teach? · Wakaru' })
@@ -151,7 +159,8 @@ useHead({ title: 'What could I teach? · Wakaru' })
       </template>
       <template v-else-if="found.length > 0">
         <strong>
-          {{ enough }} of {{ count(found.length, 'fold') }} for all {{ count(seats + spares, 'bag') }} from what is on the shelf.
+          {{ enough }} of {{ count(found.length, 'fold') }} for all {{ count(seats + spares, 'bag') }} from what is on
+          the shelf.
         </strong>
         <span class="quiet">Each number was checked by cutting it; minutes are those at the trimmer.</span>
       </template>
@@ -195,7 +204,8 @@ useHead({ title: 'What could I teach? · Wakaru' })
           > (at most {{ one.most }})</span>, {{ one.wanted }} wanted: {{ toBuy(one) }}
         </p>
         <p class="quiet small">
-          {{ one.papers.join(', ') }}; {{ wholeMinutes(one.minutes) }} min, {{ one.flat ? 'posts flat' : 'wants a box' }}
+          {{ one.papers.join(', ') }}; {{ wholeMinutes(one.minutes) }} min,
+          {{ one.flat ? 'posts flat' : 'wants a box' }}
         </p>
         <p
           v-if="one.others.length > 0"

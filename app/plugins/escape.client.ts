@@ -7,7 +7,11 @@ export default defineNuxtPlugin(() => {
     'keydown',
     (event) => {
       const target = event.target as HTMLElement
-      if (event.key !== 'Escape' || !target.closest?.('.p-select [aria-expanded="false"], .p-select[aria-expanded="false"]')) return
+      if (
+        event.key !== 'Escape'
+        || !target.closest?.('.p-select [aria-expanded="false"], .p-select[aria-expanded="false"]')
+      )
+        return
       event.stopPropagation()
       const around = target.closest('.p-dialog, .p-popover, .by')
       around?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', code: 'Escape', bubbles: true }))

@@ -103,15 +103,23 @@ function contentOf(block: PrintBlock, width: number): Content[] {
       return [{ text: block.text, bold: true, fontSize: 11.5, margin: [0, 6, 0, 2], headlineLevel: 2 }]
     case 'list':
       if (block.mark === 'box') {
-        const items = block.items.map((text): Content => ({ text: `☐ ${text}`, leadingIndent: -HANGING, margin: [HANGING, 0, 0, 0] }))
+        const items = block.items.map((text): Content => ({
+          text: `☐ ${text}`, leadingIndent: -HANGING, margin: [HANGING, 0, 0, 0],
+        }))
         return [{ stack: items, margin: [0, 1, 0, 3] }]
       }
-      return [block.mark === 'number' ? { ol: block.items, margin: [0, 2, 0, 4] } : { ul: block.items, margin: [0, 2, 0, 4] }]
+      return [
+        block.mark === 'number' ? { ol: block.items, margin: [0, 2, 0, 4] } : { ul: block.items, margin: [0, 2, 0, 4] },
+      ]
     case 'table': {
       const cells = (row: string[], bold: boolean): TableCell[] =>
-        row.map((text, at) => ({ text, bold, alignment: block.numbers?.includes(at) ? ('right' as const) : ('left' as const) }))
+        row.map((text, at) => ({
+          text, bold, alignment: block.numbers?.includes(at) ? ('right' as const) : ('left' as const),
+        }))
       // The longest column takes what the others leave.
-      const longest = block.head.map((head, at) => Math.max(head.length, ...block.rows.map(row => row[at]?.length ?? 0)))
+      const longest = block.head.map((head, at) =>
+        Math.max(head.length, ...block.rows.map(row => row[at]?.length ?? 0)),
+      )
       const wide = longest.indexOf(Math.max(...longest))
       return [
         {
@@ -143,7 +151,9 @@ function contentOf(block: PrintBlock, width: number): Content[] {
     case 'side by side': {
       const half = (width - GAP) / 2
       return inRows(
-        block.cells.map(cell => ({ wide: half, content: { width: half, stack: cell.flatMap(inner => contentOf(inner, half)) } })),
+        block.cells.map(cell => ({
+          wide: half, content: { width: half, stack: cell.flatMap(inner => contentOf(inner, half)) },
+        })),
         width,
       )
     }
@@ -176,5 +186,7 @@ function inRows(items: { wide: number, content: Content }[], width: number): Con
     if (row && used + item.wide <= width + 1) row.push(item)
     else rows.push([item])
   }
-  return rows.map(row => ({ unbreakable: true, columns: row.map(({ content }) => content), columnGap: GAP, margin: [0, 4, 0, 4] }))
+  return rows.map(row => ({
+    unbreakable: true, columns: row.map(({ content }) => content), columnGap: GAP, margin: [0, 4, 0, 4],
+  }))
 }

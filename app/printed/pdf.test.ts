@@ -8,12 +8,15 @@ import { SCALE_BAR } from './scale'
 
 const FONTS = resolve('node_modules/@expo-google-fonts/source-sans-3')
 beforeAll(() => {
-  const [normal, bold] = [`${FONTS}/400Regular/SourceSans3_400Regular.ttf`, `${FONTS}/600SemiBold/SourceSans3_600SemiBold.ttf`]
+  const [normal, bold] = [
+    `${FONTS}/400Regular/SourceSans3_400Regular.ttf`, `${FONTS}/600SemiBold/SourceSans3_600SemiBold.ttf`,
+  ]
   pdfMake.addFonts({ Sans: { normal, bold, italics: normal, bolditalics: bold } })
 })
 
-const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="200pt" height="90pt" viewBox="0 0 200 90"><rect width="190" height="80" '
-  + 'fill="none" stroke="#000"/><text x="95" y="45" font-family="Sans" font-size="9" text-anchor="middle">A 4\u20091\u20444</text></svg>'
+const svg
+  = '<svg xmlns="http://www.w3.org/2000/svg" width="200pt" height="90pt" viewBox="0 0 200 90"><rect width="190" height="80" '
+    + 'fill="none" stroke="#000"/><text x="95" y="45" font-family="Sans" font-size="9" text-anchor="middle">A 4\u20091\u20444</text></svg>'
 const print = (rows: number, paper: Printout['paper'] = 'LETTER'): Printout => ({
   name: 'Cutting sheets',
   of: 'Evening, 1 May 2030',
@@ -40,7 +43,9 @@ const print = (rows: number, paper: Printout['paper'] = 'LETTER'): Printout => (
 
 async function setOf(made: Printout, running = new Map<number, string>()) {
   const found: [number, string][] = []
-  const bytes = await pdfMake.createPdf(definitionOf(made, running, (page, heading) => found.push([page, heading]))).getBuffer()
+  const bytes = await pdfMake
+    .createPdf(definitionOf(made, running, (page, heading) => found.push([page, heading])))
+    .getBuffer()
   const document = await getDocument({ data: new Uint8Array(bytes) }).promise
   const pages = await Promise.all(
     Array.from({ length: document.numPages }, async (_, at) => {
@@ -73,7 +78,8 @@ describe('a print as PDF', () => {
   })
 
   it('is as large as the paper it is for', async () => {
-    const size = async (paper: Printout['paper']) => (await setOf(print(1, paper))).pages[0]!.view.slice(2).map(Math.round)
+    const size = async (paper: Printout['paper']) =>
+      (await setOf(print(1, paper))).pages[0]!.view.slice(2).map(Math.round)
     expect([await size('LETTER'), await size('A4')]).toEqual([[612, 792], [595, 842]])
   })
 })

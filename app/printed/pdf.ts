@@ -15,12 +15,16 @@ async function maker() {
 /** Fetches what sets PDFs before it is asked for one. What fails here is told when a PDF is asked for. */
 export const warmUp = (): Promise<void> => maker().then(() => undefined, () => undefined)
 
-/** A print as a PDF with its own typeface in it. It is set twice: only then is it known which section each page is in. */
+/**
+ * A print as a PDF with its own typeface in it. It is set twice: only then is it known which section each page is in.
+ */
 export async function pdfOf(print: Printout): Promise<Blob> {
   const pdfMake = await maker()
   const begins: Running = new Map()
   // Of several sections on a page the first one names it; a page that none begins on goes on with the last one.
-  const first = await pdfMake.createPdf(definitionOf(print, new Map(), (page, heading) => begins.has(page) || begins.set(page, heading)))
+  const first = await pdfMake.createPdf(
+    definitionOf(print, new Map(), (page, heading) => begins.has(page) || begins.set(page, heading)),
+  )
   await first.getBuffer()
   const running: Running = new Map()
   let last = ''

@@ -54,7 +54,9 @@ export const useClassStore = defineStore('class', () => {
     load: loadAgain,
     later,
     save: (sent: Sent) =>
-      $fetch<{ position: number }>('/api/edits', { method: 'POST', body: { ...sent, class: id.value ?? null }, retry: 0 }),
+      $fetch<{ position: number }>('/api/edits', {
+        method: 'POST', body: { ...sent, class: id.value ?? null }, retry: 0,
+      }),
     keep: session => id.value === undefined || keepDraft(id.value, session),
     forget: () => id.value !== undefined && forgetDraft(id.value),
     newToken,
@@ -68,7 +70,9 @@ export const useClassStore = defineStore('class', () => {
   // Prints are shared out at once by their rules, and then together with the cutting.
   watch(() => preparation.value?.sharing, sharing => sharing && typeof Worker !== 'undefined' && sharings.seek(sharing))
   /** Document and preparation one paint behind, for what follows from the cards and may be drawn after them. */
-  const behind = useTrailing(() => document.value && preparation.value && { batch: document.value, preparation: preparation.value })
+  const behind = useTrailing(
+    () => document.value && preparation.value && { batch: document.value, preparation: preparation.value },
+  )
   const whileOpen = <T>(value: T | undefined): T => {
     if (value === undefined) throw new Error('No class is open.')
     return value
@@ -124,7 +128,8 @@ export const useClassStore = defineStore('class', () => {
     })
   }
 
-  const { problems, troubledSince, noRoom, blocked, position, canUndo, canRedo, edit, undo, redo, save, settle } = editing
+  const { problems, troubledSince, noRoom, blocked, position, canUndo, canRedo, edit, undo, redo, save, settle }
+    = editing
   return {
     id,
     document,

@@ -48,12 +48,14 @@ describe('what a browser keeps of a class', () => {
     expect([session.current.class.title, session.current.papers, setAside]).toEqual(['Kept', saved.papers, false])
   })
 
-  it.each([['half a text', '{"revision":'], ['no class', '{"version":2,"base":{},"current":{}}'], ['nothing at all', 'null']])(
-    'is set aside where it is %s',
-    async (_, text) => {
-      kept.set('wakaru-draft-7', text)
-      expect(await withDraft(7, saved)).toMatchObject({ setAside: true, session: { current: saved } })
-      expect([...kept]).toEqual([['wakaru-draft-7-aside', text]])
-    },
+  it.each([
+    ['half a text', '{"revision":'],
+    ['no class', '{"version":2,"base":{},"current":{}}'],
+    ['nothing at all', 'null'],
+  ])('is set aside where it is %s', async (_, text) => {
+    kept.set('wakaru-draft-7', text)
+    expect(await withDraft(7, saved)).toMatchObject({ setAside: true, session: { current: saved } })
+    expect([...kept]).toEqual([['wakaru-draft-7-aside', text]])
+  },
   )
 })

@@ -1,7 +1,10 @@
 import type { Batch, PaperEntry, Session } from '../../core/document'
 import { VERSION, sessionOf } from '../../core/document'
 
-/** What this browser keeps of a class until the server has it: the document as it was saved and as it is, with the papers that differ. */
+/**
+ * What this browser keeps of a class until the server has it: the document as it was saved and as it is, with the
+ * papers that differ.
+ */
 interface Draft {
   version: number
   base: Batch
@@ -44,7 +47,8 @@ export async function withDraft(id: number, saved: Batch): Promise<{ session: Se
     const { readClass, readPaper } = await import('../../core/formats')
     const draft = JSON.parse(kept) as { version?: number, base?: unknown, current?: unknown, document?: object }
     // Older ones hold the document only; what differs from what is saved is what the maker had changed.
-    if (draft.document) Object.assign(draft, { base: { ...saved, papers: [] }, current: { ...draft.document, papers: [] } })
+    if (draft.document)
+      Object.assign(draft, { base: { ...saved, papers: [] }, current: { ...draft.document, papers: [] } })
     const read = (side: unknown): Batch => {
       const { papers, ...document } = side as { papers: object[] }
       // A paper does not carry its version; the draft does.

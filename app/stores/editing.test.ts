@@ -26,7 +26,9 @@ class MadeUpServer {
     const steps = Array.from({ length: this.position - since }, (_, at) => this.log.get(since + at + 1))
     if (steps.includes(undefined)) return undefined
     try {
-      return { position: this.position, document: applied(base, structuredClone(steps.flatMap(patches => patches ?? []))) }
+      return {
+        position: this.position, document: applied(base, structuredClone(steps.flatMap(patches => patches ?? []))),
+      }
     }
     catch {
       return undefined
@@ -114,12 +116,16 @@ describe('saving', () => {
     server.troubles = [() => rename('Two')]
     await soon()
     await soon()
-    expect([editing.state.value, server.document.class.title, server.sent.map(({ since }) => since)]).toEqual(['saved', 'Two', [3, 4]])
+    expect([editing.state.value, server.document.class.title, server.sent.map(({ since }) => since)]).toEqual([
+      'saved', 'Two', [3, 4],
+    ])
   })
 
   it('keeps a change until the server answers again, and tries less and less often', async () => {
     rename('Offline')
-    server.troubles = [throws(new Error('no connection')), throws(new Error('no connection')), throws({ statusCode: 503 })]
+    server.troubles = [
+      throws(new Error('no connection')), throws(new Error('no connection')), throws({ statusCode: 503 }),
+    ]
     await soon()
     expect([editing.state.value, kept?.current.class.title]).toEqual(['offline', 'Offline'])
     await vi.advanceTimersByTimeAsync(2000)
@@ -154,7 +160,9 @@ describe('saving', () => {
     expect([editing.state.value, server.sent.length, kept?.current.class.title]).toEqual(['failed', 6, 'Broken'])
     expect(editing.troubledSince.value).toBe(since)
     await editing.save()
-    expect([editing.state.value, server.document.class.title, editing.troubledSince.value]).toEqual(['saved', 'Broken', undefined])
+    expect([editing.state.value, server.document.class.title, editing.troubledSince.value]).toEqual([
+      'saved', 'Broken', undefined,
+    ])
   })
 
   it('comes through by itself where a fault passes', async () => {
@@ -169,7 +177,9 @@ describe('saving', () => {
   it('says what was refused, keeps it on screen, and sends what puts it right', async () => {
     rename('Refused')
     server.troubles = [
-      throws({ statusCode: 422, data: { message: 'no', data: { problems: [{ path: 'class.title', problem: 'is odd' }] } } }),
+      throws({
+        statusCode: 422, data: { message: 'no', data: { problems: [{ path: 'class.title', problem: 'is odd' }] } },
+      }),
     ]
     await soon()
     expect([editing.state.value, shown(), editing.problems.value]).toEqual([
@@ -194,7 +204,9 @@ describe('saving', () => {
   it('starts from what was kept, one step back from what is saved', async () => {
     const base = structuredClone(server.document)
     const current = { ...base, class: { ...base.class, title: 'Kept' } }
-    editing.begin(3, { ...sessionOf(base), current, past: [{ label: 'kept', time: 0, before: base, after: current, seen: 0 }] })
+    editing.begin(3, {
+      ...sessionOf(base), current, past: [{ label: 'kept', time: 0, before: base, after: current, seen: 0 }],
+    })
     await soon()
     expect(server.document.class.title).toBe('Kept')
     editing.undo()
@@ -344,6 +356,8 @@ describe('somebody else', () => {
     })
     editing.begin(3, sessionOf(server.document))
     await editing.hear(4, true)
-    expect([editing.state.value, shown(), editing.problems.value[0]?.problem]).toEqual(['refused', 'Evening', 'There is no such class.'])
+    expect([editing.state.value, shown(), editing.problems.value[0]?.problem]).toEqual([
+      'refused', 'Evening', 'There is no such class.',
+    ])
   })
 })

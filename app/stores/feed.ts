@@ -1,8 +1,8 @@
 import { useEventListener } from '@vueuse/core'
 
 /**
- * What the server tells: see its feed. Where the line has just been opened `*` is touched, anything that happened before; the
- * position is −1 where the server does not know it.
+ * What the server tells: see its feed. Where the line has just been opened `*` is touched, anything that happened
+ * before; the position is −1 where the server does not know it.
  */
 export interface News {
   position: number
@@ -10,7 +10,8 @@ export interface News {
 }
 
 /** A mark for changes, the same one whenever they are sent again. */
-export const newToken = (): string => Array.from(crypto.getRandomValues(new Uint32Array(4)), number => number.toString(36)).join('-')
+export const newToken = (): string =>
+  Array.from(crypto.getRandomValues(new Uint32Array(4)), number => number.toString(36)).join('-')
 
 /**
  * Listens to what others change while somebody looks at the page; a browser keeps few lines

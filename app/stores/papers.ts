@@ -62,7 +62,9 @@ export const usePapersStore = defineStore('papers', () => {
   async function save(label: string, now: PaperEntry[]) {
     const patches = patchesBetween({ papers: papers.value }, { papers: now })
     if (patches.length > 0)
-      await $fetch('/api/edits', { method: 'POST', body: { token: newToken(), label, class: null, since: position.value, patches } })
+      await $fetch('/api/edits', {
+        method: 'POST', body: { token: newToken(), label, class: null, since: position.value, patches },
+      })
     await load()
   }
 
@@ -70,7 +72,9 @@ export const usePapersStore = defineStore('papers', () => {
   async function add(paper: PaperEntry) {
     const { position: since } = await ask({ search: '', kind: 'all' }, 0, 1)
     const patches = patchesBetween({ papers: papers.value }, { papers: [...papers.value, paper] })
-    await $fetch('/api/edits', { method: 'POST', body: { token: newToken(), label: `add ${paper.key}`, class: null, since, patches } })
+    await $fetch('/api/edits', {
+      method: 'POST', body: { token: newToken(), label: `add ${paper.key}`, class: null, since, patches },
+    })
   }
   const change = (paper: PaperEntry) =>
     save(

@@ -11,7 +11,9 @@ import { useClassStore } from './class'
 import { usePlannerStore } from './planner'
 
 /* The stores together, with a server and a worker made up here. */
-vi.mock('../background/remote', async () => ({ startWorker: (await import('../background/testing')).MadeUpWorker.start }))
+vi.mock('../background/remote', async () => ({
+  startWorker: (await import('../background/testing')).MadeUpWorker.start,
+}))
 
 const empty: Batch = {
   ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 4, spares: 0 }),
@@ -35,7 +37,9 @@ const empty: Batch = {
 }
 const document: Batch = { ...empty, cards: [paperedCard(foldById('gatefold')!, empty)] }
 /** Parts of a fold of which nothing shows. */
-const HIDDEN = factsOf(foldById('rising-scene')!, 'inch').construction.pieces.flatMap(({ key, kind }) => (kind === 'hidden' ? [key] : []))
+const HIDDEN = factsOf(foldById('rising-scene')!, 'inch').construction.pieces.flatMap(({ key, kind }) =>
+  kind === 'hidden' ? [key] : [],
+)
 vi.stubGlobal('localStorage', { getItem: () => null, setItem: () => {}, removeItem: () => {} })
 vi.stubGlobal('$fetch', async () => ({ position: 1, document }))
 
@@ -62,7 +66,9 @@ describe('the planner’s store', () => {
     expect([planner.ready, planner.running, planner.kits]).toEqual([false, true, undefined])
     worker().finish(plansFor)
     expect([planner.ready, planner.running, planner.kits?.costs.length]).toEqual([true, false, 1])
-    expect(planner.outcomes[0]!.sheets.map(({ needed }) => needed).reduce((a, b) => a + b)).toBe(planner.outcomes[0]!.plan.sheets)
+    expect(planner.outcomes[0]!.sheets.map(({ needed }) => needed).reduce((a, b) => a + b)).toBe(
+      planner.outcomes[0]!.plan.sheets,
+    )
   })
 
   it('asks for nothing when only words change, and works nothing out anew', async () => {
@@ -76,7 +82,9 @@ describe('the planner’s store', () => {
     worker().finish(plansFor)
     const { choices } = planner.outcomes[0]!
     await change('priority', draft => void (draft.wishes.priority = 'easy'))
-    expect([worker().orders.length, planner.outcomes[0]!.minutes]).toEqual([1, Math.min(...choices.map(({ minutes }) => minutes))])
+    expect([worker().orders.length, planner.outcomes[0]!.minutes]).toEqual([
+      1, Math.min(...choices.map(({ minutes }) => minutes)),
+    ])
   })
 
   it('knows what a forbidden format costs', async () => {
@@ -84,7 +92,14 @@ describe('the planner’s store', () => {
       'formats',
       draft =>
         void draft.cutting.push({
-          paper: 'kelp', priority: null, moreSheets: null, without: ['letter'], also: [], layouts: [], spoiled: [], miscut: [],
+          paper: 'kelp',
+          priority: null,
+          moreSheets: null,
+          without: ['letter'],
+          also: [],
+          layouts: [],
+          spoiled: [],
+          miscut: [],
         }),
     )
     expect(planner.papers[0]!.freePlan).toBeUndefined()

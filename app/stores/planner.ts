@@ -56,7 +56,9 @@ export const usePlannerStore = defineStore('planner', () => {
     memory: useMemories()?.plans,
   })
   const fromSheets = computed(() => (work.settled?.preparation.papers ?? []).map(planned))
-  /** Hidden parts, once it is settled what the papers leave over; where that is not enough, together with one of them. */
+  /**
+   * Hidden parts, once it is settled what the papers leave over; where that is not enough, together with one of them.
+   */
   const hidden = computed(() => {
     if (!work.settled || fromSheets.value.some(({ job }) => isOpen(job))) return undefined
     return planHidden(work.settled.preparation, fromSheets.value.flatMap(({ outcome }) => outcome ?? []), (paper) => {
@@ -70,7 +72,10 @@ export const usePlannerStore = defineStore('planner', () => {
     const { outcomes, scrap } = hidden.value
     const known = new Map(fromSheets.value.map(one => [one.outcome, one]))
     const without = fromSheets.value.filter(({ outcome }) => !outcome)
-    return [...outcomes.map(outcome => known.get(outcome) ?? planned(outcome.entry)), ...without, ...scrap ? [planned(scrap)] : []]
+    return [
+      ...outcomes.map(outcome => known.get(outcome) ?? planned(outcome.entry)), ...without,
+      ...(scrap ? [planned(scrap)] : []),
+    ]
   })
 
   function planned(paper: PaperProblem): PlannedPaper {
@@ -93,15 +98,21 @@ export const usePlannerStore = defineStore('planner', () => {
     const job = sharings.stateOf(work.preparation?.sharing?.key)
     return job !== undefined && isOpen(job)
   })
-  const running = computed(() => sharing.value || (hidden.value?.open ?? false) || papers.value.some(({ job }) => isOpen(job)))
+  const running = computed(
+    () => sharing.value || (hidden.value?.open ?? false) || papers.value.some(({ job }) => isOpen(job)),
+  )
   /** Everything is planned as far as it will be, what failed included. */
   const ready = computed(() => work.settled !== undefined && !running.value)
   const stopped = computed(() => papers.value.some(({ job }) => job.state === 'stopped' || job.state === 'failed'))
-  const progress = computed(() => papers.value.reduce((total, { job }) => total + job.progress, 0) / Math.max(1, papers.value.length))
+  const progress = computed(
+    () => papers.value.reduce((total, { job }) => total + job.progress, 0) / Math.max(1, papers.value.length),
+  )
   /** Papers without any plan: their sheets are not known. */
   const planless = computed(() => papers.value.some(({ outcome }) => !outcome))
   const kits = computed(() =>
-    work.settled && (ready.value || !planless.value) ? kitsOfBatch(work.settled.batch, work.settled.preparation, plans.value) : undefined,
+    work.settled && (ready.value || !planless.value)
+      ? kitsOfBatch(work.settled.batch, work.settled.preparation, plans.value)
+      : undefined,
   )
 
   watch(

@@ -6,7 +6,9 @@ import { demoBatches } from '../../demo'
 import { MadeUpWorker, madeUp } from '../background/testing'
 import { useSharingStore } from './sharing'
 
-vi.mock('../background/remote', async () => ({ startWorker: (await import('../background/testing')).MadeUpWorker.start }))
+vi.mock('../background/remote', async () => ({
+  startWorker: (await import('../background/testing')).MadeUpWorker.start,
+}))
 
 const batch = demoBatches(new Date(2030, 0, 1))[1]!
 const first = prepare(batch).sharing!
@@ -25,7 +27,9 @@ describe('sharing on screen', () => {
   it('asks once for a problem, and tells what follows from it once the search has ended', () => {
     store.seek(first)
     store.seek(first)
-    expect([worker().name, worker().orders.map(({ jobs }) => jobs.map(({ key }) => key))]).toEqual(['share', [[first.key]]])
+    expect([worker().name, worker().orders.map(({ jobs }) => jobs.map(({ key }) => key))]).toEqual([
+      'share', [[first.key]],
+    ])
     expect([store.stateOf(first.key)?.state, store.known(first.key)]).toEqual(['waiting', undefined])
     worker().show(found(9), 0.3)
     expect(store.stateOf(first.key)).toMatchObject({ state: 'running', progress: 0.3, best: { sheets: 9 } })
@@ -75,6 +79,8 @@ describe('sharing on screen', () => {
     store.resume()
     worker().show(found(11))
     worker().broken('a slip')
-    expect([store.stateOf(first.key), store.known(first.key)?.sheets]).toMatchObject([{ state: 'failed', reason: 'a slip' }, 9])
+    expect([store.stateOf(first.key), store.known(first.key)?.sheets]).toMatchObject([
+      { state: 'failed', reason: 'a slip' }, 9,
+    ])
   })
 })

@@ -9,8 +9,8 @@ import { startWorker } from '../background/remote'
 import { useMemories } from '../composables/useMemories'
 
 /**
- * Prints shared out among the kits of the class on screen. What follows from a sharing is worked out once the search has ended, or step
- * by step while somebody looks at who gets what.
+ * Prints shared out among the kits of the class on screen. What follows from a sharing is worked out once the search
+ * has ended, or step by step while somebody looks at who gets what.
  */
 export const useSharingStore = defineStore('sharing', () => {
   /** Counts what has changed in the search. */
@@ -60,6 +60,9 @@ export const useSharingStore = defineStore('sharing', () => {
         return isOpen(before) ? undefined : before.best
       }
     }),
-    stateOf: (key: string | undefined) => (void turn.value, key === undefined || key !== asked ? undefined : background.job(key)),
+    stateOf: (key: string | undefined) => (
+      void turn.value,
+      key === undefined || key !== asked ? undefined : background.job(key)
+    ),
   }
 })

@@ -104,7 +104,9 @@ const preset = definePreset(ground, {
     colorScheme: {
       light: {
         surface: paper,
-        primary: { color: '{primary.700}', contrastColor: '#ffffff', hoverColor: '{primary.800}', activeColor: '{primary.900}' },
+        primary: {
+          color: '{primary.700}', contrastColor: '#ffffff', hoverColor: '{primary.800}', activeColor: '{primary.900}',
+        },
         text: { color: '#2b2722', hoverColor: '#171512', mutedColor: '#5f584d', hoverMutedColor: '#474239' },
         formField: {
           borderColor: '{surface.400}',
@@ -116,9 +118,14 @@ const preset = definePreset(ground, {
       },
       dark: {
         surface: charcoal,
-        primary: { color: '{primary.300}', contrastColor: '{primary.950}', hoverColor: '{primary.200}', activeColor: '{primary.100}' },
+        primary: {
+          color: '{primary.300}', contrastColor: '{primary.950}', hoverColor: '{primary.200}',
+          activeColor: '{primary.100}',
+        },
         text: { color: '#ece8e0', hoverColor: '#ffffff', mutedColor: '#b5b0a6', hoverMutedColor: '#d0ccc4' },
-        formField: { borderColor: '{surface.500}', hoverBorderColor: '{surface.300}', placeholderColor: '{surface.300}' },
+        formField: {
+          borderColor: '{surface.500}', hoverBorderColor: '{surface.300}', placeholderColor: '{surface.300}',
+        },
         content: { background: '{surface.900}', borderColor: '{surface.700}' },
       },
     },
@@ -128,11 +135,15 @@ const preset = definePreset(ground, {
       root: { paddingX: '0.8rem', paddingY: '0.42rem', label: { fontWeight: '600' } },
       colorScheme: {
         light: {
-          outlined: { secondary: { color: '{text.color}', borderColor: '{surface.400}', hoverBackground: '{surface.100}' } },
+          outlined: {
+            secondary: { color: '{text.color}', borderColor: '{surface.400}', hoverBackground: '{surface.100}' },
+          },
           text: { secondary: { color: '{text.mutedColor}' } },
         },
         dark: {
-          outlined: { secondary: { color: '{text.color}', borderColor: '{surface.500}', hoverBackground: '{surface.800}' } },
+          outlined: {
+            secondary: { color: '{text.color}', borderColor: '{surface.500}', hoverBackground: '{surface.800}' },
+          },
           text: { secondary: { color: '{text.mutedColor}' } },
         },
       },

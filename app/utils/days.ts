@@ -5,7 +5,10 @@ import type { Reading } from './reading'
 /** How a day is kept and sent. */
 const KEPT = 'yyyy-MM-dd'
 
-/** The day that it is where the maker is, some days from now: `2026-03-01`. Late in the evening that is not the day of Greenwich. */
+/**
+ * The day that it is where the maker is, some days from now: `2026-03-01`. Late in the evening that is not the day of
+ * Greenwich.
+ */
 export const localDay = (daysAhead = 0, now = new Date()): string => format(addDays(now, daysAhead), KEPT)
 
 /** A day in words: `Saturday 3 April 2027`. */
@@ -14,7 +17,9 @@ export const dayInWords = (day: string, words = 'EEEE d MMMM yyyy'): string => {
   return isValid(date) ? format(date, words) : day
 }
 
-const WORDS = ['d MMMM', 'd MMM', 'MMMM d', 'MMM d'].flatMap(words => [`${words} yyyy`, `${words} yy`]).concat('d-MMM-yyyy', 'd-MMM-yy')
+const WORDS = ['d MMMM', 'd MMM', 'MMMM d', 'MMM d']
+  .flatMap(words => [`${words} yyyy`, `${words} yy`])
+  .concat('d-MMM-yyyy', 'd-MMM-yy')
 const DAY_FIRST = ['d.M.yyyy', 'd.M.yy', 'd-M-yyyy', 'd-M-yy']
 const SLASHES: Record<Units, string[]> = {
   inch: ['M/d/yyyy', 'M/d/yy', 'd/M/yyyy', 'd/M/yy'],

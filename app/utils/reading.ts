@@ -9,8 +9,8 @@ export interface NumberBounds {
 }
 
 /**
- * Reads a number as people write it: `1200`, `1,200`, `0.95`, `0,95`. Of two signs the later one is the decimal one; a single
- * comma before exactly three digits divides thousands.
+ * Reads a number as people write it: `1200`, `1,200`, `0.95`, `0,95`. Of two signs the later one is the decimal one; a
+ * single comma before exactly three digits divides thousands.
  */
 export function readNumber(text: string, { min, max, decimals = 0 }: NumberBounds): Reading<number> {
   const written = text.replace(/[\s\u202F']/g, '').replace('−', '-')
@@ -18,7 +18,8 @@ export function readNumber(text: string, { min, max, decimals = 0 }: NumberBound
   const whole = /^-?\d{1,3}(,\d{3})+$/.test(written) ? written.replaceAll(',', '') : written
   const decimal = Math.max(whole.lastIndexOf(','), whole.lastIndexOf('.'))
   const figures = decimal < 0 ? whole : `${whole.slice(0, decimal).replace(/[.,]/g, '')}.${whole.slice(decimal + 1)}`
-  if (!/^-?(\d{1,12}(\.\d{0,12})?|\.\d{1,12})$/.test(figures)) return { ok: false, reason: `“${text.trim()}” is not a number.` }
+  if (!/^-?(\d{1,12}(\.\d{0,12})?|\.\d{1,12})$/.test(figures))
+    return { ok: false, reason: `“${text.trim()}” is not a number.` }
   const value = Number(figures)
   const digits = figures.split('.')[1]?.replace(/0+$/, '').length ?? 0
   if (digits > decimals)

@@ -11,7 +11,13 @@ export const SAMPLE_PAPERS: readonly PaperLook[] = [
   { key: 'sample-ripples', colour: '#8fb3ad', motif: 'ripples' },
 ]
 const PLAIN = {
-  base: 'base', insert: 'insert', plate: 'insert', underlay: 'message', message: 'message', hidden: 'base', figure: 'figure',
+  base: 'base',
+  insert: 'insert',
+  plate: 'insert',
+  underlay: 'message',
+  message: 'message',
+  hidden: 'base',
+  figure: 'figure',
 } as const
 const PRINTS = ['sample-shoal', 'sample-ripples']
 

@@ -14,7 +14,9 @@ describe('what the server refused', () => {
   })
 
   it('is a plain word when the server gave none', () => {
-    expect(refusalOf({ statusCode: 500 })).toMatchObject({ status: 500, message: 'Something went wrong on the server.', problems: [] })
+    expect(refusalOf({ statusCode: 500 })).toMatchObject({
+      status: 500, message: 'Something went wrong on the server.', problems: [],
+    })
   })
 
   it('is no connection when no answer came', () => {
@@ -43,7 +45,9 @@ describe('the look of paper', () => {
 describe('today', () => {
   it('is the day of the place, however late in the evening', () => {
     const evening = new Date(2026, 10, 30, 23, 30)
-    expect([localDay(0, evening), localDay(1, evening), localDay(14, evening)]).toEqual(['2026-11-30', '2026-12-01', '2026-12-14'])
+    expect([localDay(0, evening), localDay(1, evening), localDay(14, evening)]).toEqual([
+      '2026-11-30', '2026-12-01', '2026-12-14',
+    ])
     // West of Greenwich the day there is the next one already; east of it, in the small hours, the one before.
     expect(localDay(0, new Date(2026, 0, 1, 0, 5))).toBe('2026-01-01')
   })

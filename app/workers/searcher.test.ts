@@ -10,7 +10,9 @@ await import('./planner.worker')
 
 let said: WorkerAnswer<unknown>[] = []
 const ask = <Name extends SearchName>(name: Name, order: number, jobs: Record<string, Searches[Name]['problem']>) =>
-  exposed.search(name, order, Object.entries(jobs).map(([key, problem]) => ({ key, problem })), answer => void said.push(answer))
+  exposed.search(
+    name, order, Object.entries(jobs).map(([key, problem]) => ({ key, problem })), answer => void said.push(answer),
+  )
 
 const cutter = {
   length: inches(12),
@@ -39,7 +41,9 @@ const problem = (quantity: number): CuttingProblem => ({
   objective: 'money',
 })
 const settled = (order: number, count: number) =>
-  vi.waitFor(() => expect(said.filter(({ kind, order: of }) => kind !== 'progress' && of === order)).toHaveLength(count))
+  vi.waitFor(() =>
+    expect(said.filter(({ kind, order: of }) => kind !== 'progress' && of === order)).toHaveLength(count),
+  )
 
 describe('searches in a worker', () => {
   beforeEach(() => {

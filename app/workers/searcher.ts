@@ -24,21 +24,26 @@ const loadSolver = (): Promise<Solve | undefined> => Promise.all([import('highs'
   .catch(() => undefined)
 
 /**
- * Searches for one answer after the other, off the page's own thread. A newer order takes the place of the running one at the next
- * step.
+ * Searches for one answer after the other, off the page's own thread. A newer order takes the place of the running one
+ * at the next step.
  */
 export class Searcher<Name extends SearchName> implements Searching<Name> {
   private current = 0
   private readonly solver = loadSolver()
   constructor(private readonly searches: { [name in Name]: Searched<name> }) {}
 
-  search(name: Name, order: number, jobs: Keyed<Searches[Name]['problem']>[], hear: Hear<Searches[Name]['answer']>): void {
+  search(
+    name: Name, order: number, jobs: Keyed<Searches[Name]['problem']>[], hear: Hear<Searches[Name]['answer']>,
+  ): void {
     this.current = order
     void this.work(this.searches[name], order, jobs, hear)
   }
 
   private async work(
-    { search, beginsAlone }: Searched<Name>, order: number, jobs: Keyed<Searches[Name]['problem']>[], hear: Hear<Searches[Name]['answer']>,
+    { search, beginsAlone }: Searched<Name>,
+    order: number,
+    jobs: Keyed<Searches[Name]['problem']>[],
+    hear: Hear<Searches[Name]['answer']>,
   ) {
     const open: typeof jobs = []
     // Every job shows its first answer before any is looked at more closely.
@@ -58,7 +63,11 @@ export class Searcher<Name extends SearchName> implements Searching<Name> {
    * @returns whether the job is done with
    */
   private async attempt(
-    order: number, key: string, hear: Hear<Searches[Name]['answer']>, steps: ReturnType<SearchOf<Name>>, most = Infinity,
+    order: number,
+    key: string,
+    hear: Hear<Searches[Name]['answer']>,
+    steps: ReturnType<SearchOf<Name>>,
+    most = Infinity,
   ): Promise<boolean> {
     let shown: Searches[Name]['answer'] | undefined
     try {

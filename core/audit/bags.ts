@@ -30,7 +30,9 @@ export function bagKeys({ class: { seats, spares }, sharing: { surplus } }: Batc
 export const kitsWanted = (batch: Batch, card: CardEntry): number => card.kits ?? bagKeys(batch).length
 
 /** How the pieces of a bag are made ready: as its seat says, by post for who joins from afar, as is usual otherwise. */
-export function profileIn({ prep: { profiles, usual }, roster, class: { delivery } }: Batch, bag?: string): ProfileEntry | undefined {
+export function profileIn(
+  { prep: { profiles, usual }, roster, class: { delivery } }: Batch, bag?: string,
+): ProfileEntry | undefined {
   const seat = roster.find(({ key }) => key === bag)
   const wanted = [seat?.profile, seat?.online ? 'post' : undefined, usual, delivery === 'by post' ? 'post' : 'room']
   for (const key of wanted) {
@@ -42,14 +44,18 @@ export function profileIn({ prep: { profiles, usual }, roster, class: { delivery
 
 const known = new WeakMap<object, Due[]>()
 
-/** What a kit must hold: every part so many times, made ready as its profile says, of a paper that the document allows. */
+/**
+ * What a kit must hold: every part so many times, made ready as its profile says, of a paper that the document allows.
+ */
 export function dueIn(batch: Batch, recipes: Recipes, kit: Pick<SaidKit, 'card' | 'colourway'>, bag?: string): Due[] {
   const due = known.get(kit) ?? workedOut(batch, recipes, kit, bag)
   known.set(kit, due)
   return due
 }
 
-function workedOut(batch: Batch, recipes: Recipes, { card: key, colourway }: Pick<SaidKit, 'card' | 'colourway'>, bag?: string): Due[] {
+function workedOut(
+  batch: Batch, recipes: Recipes, { card: key, colourway }: Pick<SaidKit, 'card' | 'colourway'>, bag?: string,
+): Due[] {
   const card = batch.cards.find(entry => entry.key === key)
   if (!card) return []
   const { levels = {}, more = {} } = profileIn(batch, bag) ?? {}
@@ -66,7 +72,9 @@ function workedOut(batch: Batch, recipes: Recipes, { card: key, colourway }: Pic
     // Scrap, what has no paper yet and what is cut out of another piece cannot go along uncut.
     const isTogether = papers.length > 0 && !papers.includes(ANY_SCRAP) && part.outOf === undefined
     if (level === 'uncut' && !isTogether) level = 'cut'
-    return { part, count: part.perKit + (more[part.kind] ?? 0), level, papers: level === 'brought' ? [] : papers, choice }
+    return {
+      part, count: part.perKit + (more[part.kind] ?? 0), level, papers: level === 'brought' ? [] : papers, choice,
+    }
   })
 
   /** Both halves of a pair are made ready as the first. */
@@ -80,7 +88,9 @@ function workedOut(batch: Batch, recipes: Recipes, { card: key, colourway }: Pic
       const pool = batch.pools.find(entry => entry.key === choice)?.papers ?? []
       const there = pool.filter(paper => batch.papers.some(entry => entry.key === paper))
       // Halves that come from two pools are shared out each by itself.
-      const half = parts.filter(({ pair, key: own }) => pair !== undefined && pair === part.pair && choices[own] === choice)
+      const half = parts.filter(
+        ({ pair, key: own }) => pair !== undefined && pair === part.pair && choices[own] === choice,
+      )
       const byHand = [part, ...half].flatMap(({ key: own, outOf }) => given[`${key} ${outOf ?? own}`] ?? [])
         .filter(print => there.includes(print))
       return byHand.length > 0 ? byHand : there
@@ -93,8 +103,12 @@ function workedOut(batch: Batch, recipes: Recipes, { card: key, colourway }: Pic
 /** Whether the maker cuts a piece of such a level to its size. */
 export const isCut = (level: string): boolean => level !== 'uncut' && level !== 'brought'
 
-/** How a piece has to lie on a paper: upright prints by their direction, other paper so that creases run with its grain. */
-export function turnFor({ papers }: Batch, paper: string, { printTop, creases }: Pick<KitPart, 'printTop' | 'creases'>): Turn {
+/**
+ * How a piece has to lie on a paper: upright prints by their direction, other paper so that creases run with its grain.
+ */
+export function turnFor(
+  { papers }: Batch, paper: string, { printTop, creases }: Pick<KitPart, 'printTop' | 'creases'>,
+): Turn {
   const entry = papers.find(({ key }) => key === paper)
   if (entry?.upright && printTop !== 'any') return printTop === 'top' || printTop === 'bottom' ? 'as drawn' : 'turned'
   if (!entry || entry.grain === 'any' || creases === undefined) return 'either'

@@ -76,7 +76,10 @@ function piecesKept(tree: TreeEntry, times: number, into: Counts): void {
 const refKey = ({ width, height, turn }: { width: string, height: string, turn: string }) =>
   sizeKey(lengthFrom(width), lengthFrom(height), turn)
 
-/** What the document says is cut of a paper and fit for use: without layouts that are of other pieces, and what was spoiled. */
+/**
+ * What the document says is cut of a paper and fit for use: without layouts that are of other pieces, and what was
+ * spoiled.
+ */
 function cutAlready({ cutting }: Batch, paper: string, known: ReadonlySet<string>) {
   const [cut, lost]: [Counts, Counts] = [new Map(), new Map()]
   const sheets = new Map<string, { cut: number, unshelved: number }>()
@@ -97,7 +100,9 @@ function cutAlready({ cutting }: Batch, paper: string, known: ReadonlySet<string
 }
 
 /** What one paper gives by its plan, and what is wrong with that. */
-function paperDisagreements(batch: Batch, wanted: Counts, scrap: Counts, said: SaidCutting): { found: Disagreement[], over: Counts } {
+function paperDisagreements(
+  batch: Batch, wanted: Counts, scrap: Counts, said: SaidCutting,
+): { found: Disagreement[], over: Counts } {
   const name = batch.papers.find(({ key }) => key === said.paper)?.name ?? said.paper
   const found: Disagreement[] = []
   const wrong = (problem: string) => found.push({ where: `Cutting of ${name}`, problem })
@@ -112,7 +117,9 @@ function paperDisagreements(batch: Batch, wanted: Counts, scrap: Counts, said: S
   const { cut, lost } = cutAlready(batch, said.paper, new Set([...wanted.keys(), ...scrap.keys()]))
   const over: Counts = new Map()
   for (const key of new Set([...wanted.keys(), ...made.keys(), ...cut.keys()])) {
-    const needed = Math.max(0, (wanted.get(key) ?? 0) - (cut.get(key) ?? 0) + (wanted.has(key) ? lost.get(key) ?? 0 : 0))
+    const needed = Math.max(
+      0, (wanted.get(key) ?? 0) - (cut.get(key) ?? 0) + (wanted.has(key) ? (lost.get(key) ?? 0) : 0),
+    )
     const gives = made.get(key) ?? 0
     if (gives < needed) wrong(`cuts ${gives} of ${inWords(key)}, and ${needed} are missing`)
     // What is beyond may be hidden parts that scrap would do for.
@@ -128,7 +135,8 @@ function misplaced(tree: SaidTree, said: SaidCutting, where: string): Disagreeme
   const asked = said.asked.find(({ key }) => key === tree.demand)
   if (!asked) return [{ where, problem: 'a layout holds a piece that nobody asked for' }]
   const [width, height] = tree.turned ? [asked.height, asked.width] : [asked.width, asked.height]
-  if (tree.width !== width || tree.height !== height) return [{ where, problem: 'a piece on a layout has another size than was asked for' }]
+  if (tree.width !== width || tree.height !== height)
+    return [{ where, problem: 'a piece on a layout has another size than was asked for' }]
   const isAllowed = asked.turn === 'either' || (asked.turn === 'turned') === tree.turned
   return isAllowed ? [] : [{ where, problem: 'a piece lies across the direction of its print' }]
 }
@@ -138,7 +146,12 @@ function suppliesUsed(batch: Batch, { layouts, supplies }: SaidCutting, name: st
   return supplies.flatMap(({ key, onHand, isForSale }): Disagreement[] => {
     const used = layouts.filter(({ supply }) => supply === key).reduce((sum, { repeats }) => sum + repeats, 0)
     return !isForSale && used > onHand
-      ? [{ where: `Cutting of ${name}`, problem: `takes ${used} of what there are ${onHand} of, and none can be bought` }]
+      ? [
+          {
+            where: `Cutting of ${name}`,
+            problem: `takes ${used} of what there are ${onHand} of, and none can be bought`,
+          },
+        ]
       : []
   })
 }
@@ -166,7 +179,8 @@ export function cuttingDisagreements(audited: Audited): Disagreement[] {
   if (scrap) for (const [key, number] of givenBy(scrap)) count(made, key, number)
   for (const [key, due] of hidden) {
     const gives = made.get(key) ?? 0
-    if (gives < due) found.push({ where: 'Any scrap', problem: `gives ${gives} of ${inWords(key)}, and the bags take ${due}` })
+    if (gives < due)
+      found.push({ where: 'Any scrap', problem: `gives ${gives} of ${inWords(key)}, and the bags take ${due}` })
   }
   return found
 }

@@ -8,8 +8,9 @@ export { lineReader } from './lines'
 export type { LineReader } from './lines'
 
 /**
- * Counts a class a second time, from its document and the pieces of one kit of each card, and compares everything that was said of it:
- * bags, demand, plans, lists, labels, packing check, shopping and tasks. Shares no code with what worked these out.
+ * Counts a class a second time, from its document and the pieces of one kit of each card, and compares everything that
+ * was said of it: bags, demand, plans, lists, labels, packing check, shopping and tasks. Shares no code with what
+ * worked these out.
  * @returns what does not agree; nothing where all does
  */
 export const disagreements = (audited: Audited): Disagreement[] => [
@@ -25,7 +26,9 @@ export const disagreements = (audited: Audited): Disagreement[] => [
 
 const plainName = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]+/g, '')
 
-/** Things that are bought are asked for as often as kits take them; bags and labels once for every bag that is filled. */
+/**
+ * Things that are bought are asked for as often as kits take them; bags and labels once for every bag that is filled.
+ */
 function thingDisagreements({ recipes, said: { bags, over, purchases, uses } }: Audited): Disagreement[] {
   const due = new Map<string, { name: string, amount: number }>()
   const of = ({ count, length }: KitThing) => count * (length ?? 1)
@@ -46,7 +49,8 @@ function thingDisagreements({ recipes, said: { bags, over, purchases, uses } }: 
   for (const use of ['bag', 'label']) {
     const [first] = [...uses].filter(([, of]) => of === use)
     const said = lines.find(({ item }) => item === first?.[0])?.needed ?? 0
-    if (first && said !== filled) found.push({ where: 'Shopping list', problem: `${use}s: ${said} instead of ${filled}` })
+    if (first && said !== filled)
+      found.push({ where: 'Shopping list', problem: `${use}s: ${said} instead of ${filled}` })
   }
   return found
 }
@@ -72,7 +76,9 @@ function taskDisagreements(audited: Audited): Disagreement[] {
   add('Pack', bags.reduce((sum, bag) => sum + piecesDue(audited, bag), 0))
   const names = new Set([...due.keys(), ...tasks.map(({ name }) => name)])
   return [...names].flatMap((name): Disagreement[] => {
-    const [said, times] = [tasks.filter(task => task.name === name).reduce((sum, task) => sum + task.times, 0), due.get(name) ?? 0]
+    const [said, times] = [
+      tasks.filter(task => task.name === name).reduce((sum, task) => sum + task.times, 0), due.get(name) ?? 0,
+    ]
     return said === times ? [] : [{ where: 'To do', problem: `${name}: ${said} × instead of ${times} ×` }]
   })
 }

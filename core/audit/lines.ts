@@ -32,7 +32,9 @@ function lineRead(text: string, papers: readonly string[], units: Units): SaidLi
 }
 
 function sizeOf([, one = '', other = '', unit = '']: RegExpExecArray, units: Units): [Length, Length] | undefined {
-  const read = [one, other].map(text => parseLength(`${text.replace(/\u2009/g, ' ').replace(/\u2044/g, '/')} ${unit}`, units))
+  const read = [one, other].map(text =>
+    parseLength(`${text.replace(/\u2009/g, ' ').replace(/\u2044/g, '/')} ${unit}`, units),
+  )
   const [a, b] = read.flatMap(parsed => (parsed.ok ? [parsed.length] : []))
   return a === undefined || b === undefined ? undefined : a < b ? [a, b] : [b, a]
 }

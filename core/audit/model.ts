@@ -2,8 +2,8 @@ import type { Batch, PrintTop, Turn } from '../document'
 import type { Length } from '../lengths'
 
 /*
- * What the auditor is given: the document, the pieces of one kit of every card as its fold makes them, and what all others say
- * follows from these. It is plain data, and nothing in this room knows how the others came by it.
+ * What the auditor is given: the document, the pieces of one kit of every card as its fold makes them, and what all
+ * others say follows from these. It is plain data, and nothing in this room knows how the others came by it.
  */
 
 /** A piece of one kit. */
@@ -96,7 +96,15 @@ export interface Said {
   labels: { bags: string[][], kits: string[][] }
   /** Pieces in each bag as the packing check counts them, by the label of the bag. */
   packing: { label: string, pieces: number }[]
-  purchases: { sort: string, item: string, stock: string, name: string, needed: number, onHand: number, toBuy: number }[]
+  purchases: {
+    sort: string
+    item: string
+    stock: string
+    name: string
+    needed: number
+    onHand: number
+    toBuy: number
+  }[]
   /** What the supplies are for, by their keys. */
   uses: ReadonlyMap<string, string>
   tasks: { name: string, times: number }[]

@@ -9,7 +9,9 @@ export function bagDisagreements(audited: Audited): Disagreement[] {
   const keys = bagKeys(batch)
   const found: Disagreement[] = []
   if (bags.length !== keys.length || bags.some(({ bag }, at) => bag !== keys[at]))
-    found.push({ where: 'Bags', problem: `there should be ${keys.length}, for all seats, spare ones and those to choose from` })
+    found.push({
+      where: 'Bags', problem: `there should be ${keys.length}, for all seats, spare ones and those to choose from`,
+    })
   for (const card of batch.cards) {
     const inBags = bags.flatMap(({ bag, kits }) => kits.flatMap(kit => (kit.card === card.key ? [{ bag, kit }] : [])))
     const others = over.filter(kit => kit.card === card.key)
@@ -17,7 +19,12 @@ export function bagDisagreements(audited: Audited): Disagreement[] {
     if (made !== wanted) found.push({ where: card.title, problem: `has ${made} kits instead of ${wanted}` })
     if (new Set(inBags.map(({ bag }) => bag)).size < inBags.length)
       found.push({ where: card.title, problem: 'has two kits in one bag' })
-    if (others.length > 0 && inBags.length < Math.min(wanted, keys.length) && card.insteadOf === '' && !standsFor(batch, card.key))
+    if (
+      others.length > 0
+      && inBags.length < Math.min(wanted, keys.length)
+      && card.insteadOf === ''
+      && !standsFor(batch, card.key)
+    )
       found.push({ where: card.title, problem: `has ${others.length} kits in no bag although some bag has none` })
     for (const bag of card.bags.slice(0, wanted)) {
       if (keys.includes(bag) && inBags.every(one => one.bag !== bag))
@@ -25,7 +32,8 @@ export function bagDisagreements(audited: Audited): Disagreement[] {
     }
     found.push(...ofColourways(batch, card.key, [...inBags.map(({ kit }) => kit), ...others]))
   }
-  for (const { bag, label, kits } of bags) for (const kit of kits) found.push(...kitDisagreements(audited, kit, label, bag))
+  for (const { bag, label, kits } of bags)
+    for (const kit of kits) found.push(...kitDisagreements(audited, kit, label, bag))
   for (const kit of over) found.push(...kitDisagreements(audited, kit, 'a kit in nobody’s bag'))
   return found
 }
@@ -40,12 +48,20 @@ function ofColourways({ cards }: Batch, key: string, kits: SaidKit[]): Disagreem
   return card.colourways.flatMap(({ key: way, name, kits: number }): Disagreement[] => {
     const made = kits.filter(({ colourway }) => colourway === way).length
     // Where more or fewer kits are made than are said for all colourways, they are evened out.
-    const isExact = number !== null && fixed <= kits.length && (fixed === kits.length || card.colourways.some(one => one.kits === null))
-    return isExact && made !== number ? [{ where: card.title, problem: `has ${made} kits in ${name} instead of ${number}` }] : []
+    const isExact
+      = number !== null
+        && fixed <= kits.length
+        && (fixed === kits.length || card.colourways.some(one => one.kits === null))
+    return isExact && made !== number
+      ? [{ where: card.title, problem: `has ${made} kits in ${name} instead of ${number}` }]
+      : []
   })
 }
 
-/** What is wrong with one kit: a piece too many or too few, of a wrong paper, made ready otherwise, or missing in its strips. */
+/**
+ * What is wrong with one kit: a piece too many or too few, of a wrong paper, made ready otherwise, or missing in its
+ * strips.
+ */
 function kitDisagreements({ batch, recipes }: Audited, kit: SaidKit, whose: string, bag?: string): Disagreement[] {
   const due = dueIn(batch, recipes, kit, bag)
   const found: Disagreement[] = []
@@ -68,7 +84,9 @@ function kitDisagreements({ batch, recipes }: Audited, kit: SaidKit, whose: stri
   }
   if (kit.pieces.length > due.length) found.push({ where: whose, problem: 'holds pieces that no fold makes' })
   for (const { part, choice } of due) {
-    const half = due.find(other => other.part !== part && other.part.pair !== undefined && other.part.pair === part.pair)
+    const half = due.find(
+      other => other.part !== part && other.part.pair !== undefined && other.part.pair === part.pair,
+    )
     const paperOf = (key: string) => kit.pieces.find(piece => piece.key === key)?.paper
     if (half && isPool(choice) && half.choice === choice && paperOf(part.key) !== paperOf(half.part.key))
       wrong(part, `is of another print than ${half.part.name}, its other half`)
@@ -88,7 +106,9 @@ function stripDisagreements({ strips, pieces }: SaidKit, parts: KitPart[], whose
         return [{ where: whose, problem: `a strip for ${part.name} is not as high as that` }]
       length += count * (part.height === height ? part.width : part.height)
     }
-    return length === width ? [] : [{ where: whose, problem: `a strip of ${paper} is not as long as its pieces together` }]
+    return length === width
+      ? []
+      : [{ where: whose, problem: `a strip of ${paper} is not as long as its pieces together` }]
   })
 }
 
@@ -111,16 +131,22 @@ export function listDisagreements(audited: Audited): Disagreement[] {
         take(`${count} × ${part.name}`, line => line.name === part.name && line.count === count && isSize(line, part)
           && line.paper === (paper === undefined ? '' : paperName(paper) ?? 'Any scrap'))
       }
-      for (const strip of kit.strips) take('a strip', line => isSize(line, strip) && line.paper === paperName(strip.paper))
+      for (const strip of kit.strips)
+        take('a strip', line => isSize(line, strip) && line.paper === paperName(strip.paper))
       for (const { name, count } of recipes.get(kit.card)?.things ?? [])
         take(`${count} × ${name}`, line => line.name.startsWith(name) && line.count === count)
     }
     const says = (problem: string): Disagreement => ({ where: `${source}, ${label}`, problem })
-    return [...missing.map(what => says(`${what} is not on it`)), ...lines.map(({ count, name }) => says(`${count} × ${name} is too much`))]
+    return [
+      ...missing.map(what => says(`${what} is not on it`)),
+      ...lines.map(({ count, name }) => says(`${count} × ${name} is too much`)),
+    ]
   }))
 }
 
-/** Whether a line is about a size, whichever way it is turned; what has no mark is written to the nearest 64th or tenth. */
+/**
+ * Whether a line is about a size, whichever way it is turned; what has no mark is written to the nearest 64th or tenth.
+ */
 function isSize({ size }: SaidLine, { width, height }: { width: number, height: number }): boolean {
   const [short, long] = [Math.min(width, height), Math.max(width, height)]
   return size !== undefined && Math.abs(size[0] - short) < WRITTEN && Math.abs(size[1] - long) < WRITTEN
@@ -139,7 +165,8 @@ export function labelDisagreements({ batch, said: { bags, labels } }: Audited): 
       found.push({ where: 'Labels', problem: `none says what ${label} holds` })
   })
   const kits = filled.reduce((sum, { kits }) => sum + kits.length, 0)
-  if (labels.bags.length !== filled.length) found.push({ where: 'Labels', problem: `${labels.bags.length} for ${filled.length} bags` })
+  if (labels.bags.length !== filled.length)
+    found.push({ where: 'Labels', problem: `${labels.bags.length} for ${filled.length} bags` })
   if (labels.kits.length !== kits) found.push({ where: 'Labels', problem: `${labels.kits.length} for ${kits} kits` })
   return found
 }
@@ -155,6 +182,8 @@ export function packingDisagreements(audited: Audited): Disagreement[] {
   const { bags, packing } = audited.said
   return bags.filter(({ kits }) => kits.length > 0).flatMap((bag): Disagreement[] => {
     const [said, due] = [packing.find(({ label }) => label === bag.label)?.pieces, piecesDue(audited, bag)]
-    return said === due ? [] : [{ where: 'Packing check', problem: `${bag.label} counts ${said ?? 'nothing'} instead of ${due}` }]
+    return said === due
+      ? []
+      : [{ where: 'Packing check', problem: `${bag.label} counts ${said ?? 'nothing'} instead of ${due}` }]
   })
 }

@@ -22,7 +22,9 @@ export interface DealtKit extends BagKit {
 type Handed = Pick<Batch, 'class' | 'sharing' | 'cards' | 'roster'>
 
 /** Keys of all bags, those of seats first, then spare ones, then those that people choose from on the day. */
-export const bagsOf = ({ class: { seats, spares }, sharing: { surplus } }: Pick<Batch, 'class' | 'sharing'>): string[] => [
+export const bagsOf = ({
+  class: { seats, spares }, sharing: { surplus },
+}: Pick<Batch, 'class' | 'sharing'>): string[] => [
   ...numbered('seat', seats), ...numbered('spare', spares), ...numbered('choice', surplus),
 ]
 
@@ -40,11 +42,13 @@ export function bagLabel(key: string): string {
 export const isSeat = (key: string): boolean => key.startsWith('seat-')
 
 /** What is noted about a bag; nothing particular where nothing is. */
-export const seatOf = ({ roster }: Pick<Batch, 'roster'>, key: string): SeatEntry => roster.find(seat => seat.key === key) ?? newSeat(key)
+export const seatOf = ({ roster }: Pick<Batch, 'roster'>, key: string): SeatEntry =>
+  roster.find(seat => seat.key === key) ?? newSeat(key)
 
 /**
- * Which bags get a kit of each card and in which colourway, by the key of the card. A card goes to the bags that are named for it and
- * then to the first others; of cards that stand in for each other every bag gets one, as long as they last.
+ * Which bags get a kit of each card and in which colourway, by the key of the card. A card goes to the bags that are
+ * named for it and then to the first others; of cards that stand in for each other every bag gets one, as long as they
+ * last.
  */
 export function handedKits(batch: Handed): Map<string, BagKit[]> {
   const bags = bagsOf(batch)
@@ -83,8 +87,13 @@ function rootOf(card: CardEntry, cards: CardEntry[]): string {
   return root.key
 }
 
-/** How many kits of a card are of each of its colourways: as many as are said, and of the others an even share of what is left. */
-export function colourwayCounts({ colourways }: CardEntry, kits: number, wished: ReadonlyMap<string, number> = new Map()): number[] {
+/**
+ * How many kits of a card are of each of its colourways: as many as are said, and of the others an even share of what
+ * is left.
+ */
+export function colourwayCounts(
+  { colourways }: CardEntry, kits: number, wished: ReadonlyMap<string, number> = new Map(),
+): number[] {
   const counts = colourways.map(one => one.kits ?? 0)
   const open = colourways.flatMap(({ kits }, at) => (kits === null ? [at] : []))
   let left = Math.max(0, kits - counts.reduce((sum, count) => sum + count, 0))
@@ -101,7 +110,9 @@ export function colourwayCounts({ colourways }: CardEntry, kits: number, wished:
   return counts
 }
 
-/** Gives every kit its colourway: what its bag wishes for as long as there are such kits, then what is left, in turn. */
+/**
+ * Gives every kit its colourway: what its bag wishes for as long as there are such kits, then what is left, in turn.
+ */
 function inColourways(card: CardEntry, kits: BagKit[], batch: Handed): BagKit[] {
   if (card.colourways.length === 0) return kits
   const seats = new Map(batch.roster.map(seat => [seat.key, seat]))
@@ -136,25 +147,31 @@ export interface UnmetWish {
 
 /** The wishes that the kits handed out do not meet. */
 export function unmetWishes(batch: Handed, handed: ReadonlyMap<string, BagKit[]> = handedKits(batch)): UnmetWish[] {
-  return batch.roster.flatMap(({ key: bag, colourways }) => Object.entries(colourways).flatMap(([card, colourway]): UnmetWish[] => {
-    const entry = batch.cards.find(({ key }) => key === card)
-    const kit = handed.get(card)?.find(kit => kit.bag === bag)
-    if (!entry || !kit || kit.colourway?.key === colourway) return []
-    return [{ bag, card, colourway, isGone: !entry.colourways.some(({ key }) => key === colourway) }]
-  }))
+  return batch.roster.flatMap(({ key: bag, colourways }) =>
+    Object.entries(colourways).flatMap(([card, colourway]): UnmetWish[] => {
+      const entry = batch.cards.find(({ key }) => key === card)
+      const kit = handed.get(card)?.find(kit => kit.bag === bag)
+      if (!entry || !kit || kit.colourway?.key === colourway) return []
+      return [{ bag, card, colourway, isGone: !entry.colourways.some(({ key }) => key === colourway) }]
+    }))
 }
 
 /**
- * Seats that a bag nobody has, one to choose from or a spare one, would serve: those with no wish yet for a card that it holds in a
- * colourway, and those whose wish for that colourway is not met.
+ * Seats that a bag nobody has, one to choose from or a spare one, would serve: those with no wish yet for a card that
+ * it holds in a colourway, and those whose wish for that colourway is not met.
  */
-export function couldServe(batch: Handed, key: string, handed: ReadonlyMap<string, BagKit[]> = handedKits(batch)): string[] {
+export function couldServe(
+  batch: Handed, key: string, handed: ReadonlyMap<string, BagKit[]> = handedKits(batch),
+): string[] {
   if (isSeat(key)) return []
   const unmet = unmetWishes(batch, handed)
   return bagsOf(batch).filter(isSeat).filter(seat => withColourways(batch).some(({ key: card }) => {
     const own = handed.get(card)?.find(kit => kit.bag === key)?.colourway?.key
     const wish = seatOf(batch, seat).colourways[card]
-    return own !== undefined && (wish === undefined || (wish === own && unmet.some(one => one.bag === seat && one.card === card)))
+    return (
+      own !== undefined
+      && (wish === undefined || (wish === own && unmet.some(one => one.bag === seat && one.card === card)))
+    )
   }))
 }
 
@@ -162,7 +179,9 @@ export function couldServe(batch: Handed, key: string, handed: ReadonlyMap<strin
 export function withSeat(roster: SeatEntry[], seat: SeatEntry): SeatEntry[] {
   const isPlain = isSame(seat, newSeat(seat.key))
   if (!roster.some(({ key }) => key === seat.key)) return isPlain ? roster : [...roster, seat]
-  return isPlain ? roster.filter(({ key }) => key !== seat.key) : roster.map(other => (other.key === seat.key ? seat : other))
+  return isPlain
+    ? roster.filter(({ key }) => key !== seat.key)
+    : roster.map(other => (other.key === seat.key ? seat : other))
 }
 
 /** Columns of a roster as CSV, beside one for each card that has colourways. */
@@ -170,9 +189,13 @@ export const ROSTER_COLUMNS = { bag: 'Bag', name: 'Name', leftHanded: 'Left-hand
   paid: 'Paid', profile: 'Made ready', notes: 'Notes' } as const
 
 /** Cards that a student can wish a colourway of. */
-export const withColourways = ({ cards }: Pick<Batch, 'cards'>) => cards.filter(({ colourways }) => colourways.length > 0)
+export const withColourways = ({ cards }: Pick<Batch, 'cards'>) =>
+  cards.filter(({ colourways }) => colourways.length > 0)
 
-/** Another colourway for a card; the first one comes with a second, so that there is something to choose. Each begins as the card is. */
+/**
+ * Another colourway for a card; the first one comes with a second, so that there is something to choose. Each begins as
+ * the card is.
+ */
 export function newColourway({ colourways }: Pick<CardEntry, 'colourways'>): ColourwayEntry[] {
   const made: ColourwayEntry[] = []
   for (let open = colourways.length === 0 ? 2 : 1; open > 0; open--) {

@@ -19,7 +19,9 @@ export interface KitGroup {
   prep: Pick<KitPrep, 'levels' | 'strips'> & { profile: Pick<ProfileEntry, 'more'> }
 }
 
-/** What is cut at once for a kit, so many of it: a piece, a matched pair side by side, a strip that goes along uncut. */
+/**
+ * What is cut at once for a kit, so many of it: a piece, a matched pair side by side, a strip that goes along uncut.
+ */
 export interface Blank {
   name: string
   width: Length
@@ -69,7 +71,9 @@ function cutBlanks(paper: Paper, pieces: readonly Piece[], groups: readonly KitG
     const alone = single > 0 ? [{ name: piece.name, width, height, turn, quantity: single }] : []
     const pairs = partner && pieces.indexOf(piece) < pieces.indexOf(partner) ? inAll(paired) : 0
     if (!partner || pairs === 0) return alone
-    const both = { name: `${piece.name} and ${partner.name}, matched`, width: (width + partner.width.value) as Length, height, turn }
+    const both = {
+      name: `${piece.name} and ${partner.name}, matched`, width: (width + partner.width.value) as Length, height, turn,
+    }
     return [{ ...both, quantity: pairs }, ...alone]
   })
 }
@@ -89,6 +93,11 @@ function partnerOf(piece: Piece, pieces: readonly Piece[], paper: Paper): Piece 
     : undefined
 }
 
-/** How often both halves of a pair are cut from one piece for a kit: where they were given one paper, or one print of the same pool. */
+/**
+ * How often both halves of a pair are cut from one piece for a kit: where they were given one paper, or one print of
+ * the same pool.
+ */
 const pairsIn = (group: KitGroup, one: Piece, other: Piece, paper: Paper): number =>
-  (group.choice[one.key] === group.choice[other.key] ? Math.min(cutFrom(group, one, paper), cutFrom(group, other, paper)) : 0)
+  group.choice[one.key] === group.choice[other.key]
+    ? Math.min(cutFrom(group, one, paper), cutFrom(group, other, paper))
+    : 0

@@ -8,8 +8,8 @@ import { once } from '../lists'
 import { STOCK_WEIGHTS } from '../paper'
 
 /**
- * A new card of natural size, or with what of the maker's own start was typed. Its parts are cut from what the class cuts such parts from;
- * where the class has chosen nothing yet, nothing is chosen.
+ * A new card of natural size, or with what of the maker's own start was typed. Its parts are cut from what the class
+ * cuts such parts from; where the class has chosen nothing yet, nothing is chosen.
  */
 export function newCard(
   fold: Fold,
@@ -32,7 +32,10 @@ export function newCard(
   return withPapers(card, fold, batch)
 }
 
-/** The card with the class's paper for each part that has none yet, that of the card itself first. Papers already chosen stay. */
+/**
+ * The card with the class's paper for each part that has none yet, that of the card itself first. Papers already chosen
+ * stay.
+ */
 export function withPapers(card: CardEntry, fold: Fold, batch: Batch): CardEntry {
   // Seldom asked: while a number is typed every part has its paper already, and no other card is worked out.
   const own = once(() => papersByKind([card], batch))
@@ -68,7 +71,8 @@ function papersByKind(cards: CardEntry[], batch: Batch): Map<PartKind, string> {
       counts.set(kind, own.set(paper, (own.get(paper) ?? 0) + 1))
     }
   }
-  const mostOf = (papers: Map<string, number>) => [...papers].reduce((most, next) => (next[1] > most[1] ? next : most))[0]
+  const mostOf = (papers: Map<string, number>) =>
+    [...papers].reduce((most, next) => (next[1] > most[1] ? next : most))[0]
   return new Map([...counts].map(([kind, papers]) => [kind, mostOf(papers)]))
 }
 

@@ -3,7 +3,9 @@ import { BOUNDS, freeKey, freeTitle, isSame, withChoices } from '../document'
 import { lengthFrom } from '../lengths'
 
 /** What a paper is, without how much of it lies on the shelf. */
-const nature = ({ name, kind, weight, colour, motif, upright, grain }: PaperEntry) => [name, kind, weight, colour, motif, upright, grain]
+const nature = ({ name, kind, weight, colour, motif, upright, grain }: PaperEntry) => [
+  name, kind, weight, colour, motif, upright, grain,
+]
 
 /** Whether a paper of the shelf is one of the file that came in under a new key before. */
 function cameAs(paper: PaperEntry, { key, name, ...other }: PaperEntry): boolean {
@@ -19,7 +21,9 @@ function cameAs(paper: PaperEntry, { key, name, ...other }: PaperEntry): boolean
  * that neither is lost.
  * @returns the class, and the papers that the shelf has to take in
  */
-export function fittedTo(shelf: PaperEntry[], { papers, ...document }: Batch): { document: ClassDocument, added: PaperEntry[] } {
+export function fittedTo(
+  shelf: PaperEntry[], { papers, ...document }: Batch,
+): { document: ClassDocument, added: PaperEntry[] } {
   const added: PaperEntry[] = []
   const all = () => [...shelf, ...added]
   /** Paper on the shelf for each key in the file. */
@@ -53,7 +57,10 @@ export function fittedTo(shelf: PaperEntry[], { papers, ...document }: Batch): {
     document: {
       ...document,
       cards: document.cards.map(card =>
-        withChoices(card, papers => Object.fromEntries(Object.entries(papers).map(([part, key]) => [part, keyOf(key)])))),
+        withChoices(card, papers =>
+          Object.fromEntries(Object.entries(papers).map(([part, key]) => [part, keyOf(key)])),
+        ),
+      ),
       roster: document.roster.map(seat => ({
         ...seat, prints: Object.fromEntries(Object.entries(seat.prints).map(([part, key]) => [part, keyOf(key)])),
       })),

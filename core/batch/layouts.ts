@@ -5,15 +5,19 @@ import type { Length, Units } from '../lengths'
 import { ZERO, writeLength, lengthFrom } from '../lengths'
 
 /** The key of a demand: pieces of one size that may lie the same way are cut as one. */
-export const demandKey = ({ width, height, turn }: Pick<Demand, 'width' | 'height' | 'turn'>): string => `${width}x${height} ${turn}`
+export const demandKey = ({ width, height, turn }: Pick<Demand, 'width' | 'height' | 'turn'>): string =>
+  `${width}x${height} ${turn}`
 
 /** Drop-outs and pieces cut wrong have no row on the shelf. */
 export const isLoose = (kind: SupplyKind): boolean => kind === 'drop-out' || kind === 'miscut'
 
 /** The key of what has no row on the shelf: those of one size are one supply. */
-export const looseKey = (kind: SupplyKind, { width, height }: { width: Length, height: Length }): string => `${kind} ${width}x${height}`
+export const looseKey = (kind: SupplyKind, { width, height }: { width: Length, height: Length }): string =>
+  `${kind} ${width}x${height}`
 
-export const pieceRef = ({ width, height, turn }: Pick<Demand, 'width' | 'height' | 'turn'>, units: Units): PieceRef => ({
+export const pieceRef = (
+  { width, height, turn }: Pick<Demand, 'width' | 'height' | 'turn'>, units: Units,
+): PieceRef => ({
   width: writeLength(width, units),
   height: writeLength(height, units),
   turn,
@@ -42,14 +46,18 @@ export function writeLayout(
     const demand = node.kind === 'piece' ? demands.find(({ key }) => key === node.demand) : undefined
     return node.kind === 'piece' && demand ? { ...size, piece: pieceRef(demand, units), turned: node.turned } : size
   }
-  return { key, from: from.kind, supply: isLoose(from.kind) ? '' : from.key, repeats, cut, shelved: false, tree: write(root) }
+  return {
+    key, from: from.kind, supply: isLoose(from.kind) ? '' : from.key, repeats, cut, shelved: false, tree: write(root),
+  }
 }
 
 /**
  * A kept layout read again.
  * @returns what is wrong with it where it does not fit the pieces of the class any more
  */
-export function readLayout(entry: LayoutEntry, demands: Demand[], cutter: Cutter): Required<Layout> | { wrong: string } {
+export function readLayout(
+  entry: LayoutEntry, demands: Demand[], cutter: Cutter,
+): Required<Layout> | { wrong: string } {
   const read = ({ width, height, side, parts, piece, turned = false }: TreeEntry): CutNode => {
     const size = { width: lengthFrom(width), height: lengthFrom(height) }
     if (parts && side) return { kind: 'cut', side, ...size, parts: parts.map(read) }
@@ -57,7 +65,10 @@ export function readLayout(entry: LayoutEntry, demands: Demand[], cutter: Cutter
     return { kind: isOffcut(size, cutter) ? 'offcut' : 'waste', ...size }
   }
   const root = read(entry.tree)
-  const layout = { key: entry.key, supply: isLoose(entry.from) ? looseKey(entry.from, root) : entry.supply, repeats: entry.repeats, root }
+  const layout = {
+    key: entry.key, supply: isLoose(entry.from) ? looseKey(entry.from, root) : entry.supply, repeats: entry.repeats,
+    root,
+  }
   const supply: Supply = {
     key: layout.supply,
     kind: entry.from,
@@ -67,7 +78,9 @@ export function readLayout(entry: LayoutEntry, demands: Demand[], cutter: Cutter
     price: null,
   }
   const unplaced = demands.map(({ key, quantity }) => ({ demand: key, quantity, reason: '' }))
-  const stated = { layouts: [layout], unplaced, sheets: entry.from === 'sheet' ? entry.repeats : 0, bound: 0, spending: 0, yield: 0 }
+  const stated = {
+    layouts: [layout], unplaced, sheets: entry.from === 'sheet' ? entry.repeats : 0, bound: 0, spending: 0, yield: 0,
+  }
   // What is cut already was squared as it was, or was not.
   const asCut = entry.cut > 0 ? { ...cutter, squaring: ZERO } : cutter
   const [wrong] = verifyPlan(stated, { demands, supplies: [supply], cutter: asCut, objective: 'sheets' })

@@ -18,7 +18,9 @@ describe('a pile of equal pieces', () => {
     expect(pileName([owner('Left shutter', 20), owner('Right shutter', 20)], false)).toBe('Shutters (2 × 20, Harbour)')
     expect(pileName([owner('Upper leaf', 4), owner('Lower leaf', 4)], true)).toBe('Leaves (2 × 4)')
     expect(pileName([owner('Left box', 4), owner('Right box', 4)], true)).toBe('Boxes (2 × 4)')
-    expect(pileName([owner('Mat on left door', 4), owner('Mat on right door', 4)], true)).toBe('Mats on both doors (2 × 4)')
+    expect(pileName([owner('Mat on left door', 4), owner('Mat on right door', 4)], true)).toBe(
+      'Mats on both doors (2 × 4)',
+    )
     // One of them alone, other numbers, and what is one part of a whole are no twins.
     expect(pileName([owner('Left door', 4)], true)).toBe('Left door')
     expect(pileName([owner('Left door', 4), owner('Right door', 3)], true)).toBe('Left door, Right door')
@@ -30,6 +32,8 @@ describe('a pile of equal pieces', () => {
     expect(belongsTo([owner('Mat', 12)])).toBe('')
     expect(belongsTo([owner('Left shutter', 20), owner('Right shutter', 20)])).toBe('')
     expect(belongsTo([owner('Mat', 12), owner('Plate', 6)])).toBe('12 Mat, 6 Plate')
-    expect(belongsTo([owner('Mat', 12), owner('Mat', 8, 'Tides'), owner('Plate', 8, 'Tides')])).toBe('12 Harbour, 16 Tides')
+    expect(belongsTo([owner('Mat', 12), owner('Mat', 8, 'Tides'), owner('Plate', 8, 'Tides')])).toBe(
+      '12 Harbour, 16 Tides',
+    )
   })
 })

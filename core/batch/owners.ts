@@ -8,12 +8,19 @@ export interface Owner {
   quantity: number
 }
 
-/** Words that tell mirror twins apart: at the start, as in `Left door`, or after what lies there, as in `Mat on left door`. */
+/**
+ * Words that tell mirror twins apart: at the start, as in `Left door`, or after what lies there, as in `Mat on left
+ * door`.
+ */
 const SIDE = '(?:left|right|upper|lower|top|bottom)'
 const FIRST = new RegExp(`^${SIDE} (.+)$`, 'i')
 const LATER = new RegExp(`^(.+) (on|in|inside|under|behind) (?:the )?${SIDE} (.+)$`, 'i')
 
-const plural = (noun: string): string => noun.replace(/(f|fe)$/, 'ves').replace(/([^s])$/, '$1s').replace(/(x|ch|sh)s$/, '$1es')
+const plural = (noun: string): string =>
+  noun
+    .replace(/(f|fe)$/, 'ves')
+    .replace(/([^s])$/, '$1s')
+    .replace(/(x|ch|sh)s$/, '$1es')
 
 /** What both of two twins are called: `Left door` and `Right door` are doors; nothing where a name tells of no side. */
 function twinName(piece: string): string | undefined {
@@ -39,7 +46,8 @@ function withTwins(owners: Owner[]): { label: string, owners: Owner[] }[] {
 }
 
 /**
- * What a pile of equal pieces is called: `Doors (2 × 20)`, `Mat, Plate`, or with several cards `Mat (Harbour, Two tides)`.
+ * What a pile of equal pieces is called: `Doors (2 × 20)`, `Mat, Plate`, or with several cards `Mat (Harbour, Two
+ * tides)`.
  * @param alone the class has one card, which goes without saying
  */
 export const pileName = (owners: Owner[], alone: boolean): string =>
@@ -48,7 +56,10 @@ export const pileName = (owners: Owner[], alone: boolean): string =>
     return alone ? label : label.endsWith(')') ? `${label.slice(0, -1)}, ${cards})` : `${label} (${cards})`
   }).join(', ')
 
-/** How many of a pile belong to whom, by cards where there are several and else by pieces: `12 Harbour, 16 Two tides`; nothing for one. */
+/**
+ * How many of a pile belong to whom, by cards where there are several and else by pieces: `12 Harbour, 16 Two tides`;
+ * nothing for one.
+ */
 export function belongsTo(owners: Owner[]): string {
   const sums = (of: (owner: Owner) => string) => {
     const all = tally(owners, of, ({ quantity }) => quantity)

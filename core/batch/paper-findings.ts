@@ -50,7 +50,8 @@ export function paperFindings(
     findings.push({
       ...about,
       severity: 'warn',
-      problem: `is only ${formatLength(smallest, units, { unit: true })} wide, too narrow to hold in the trimmer. Cut it last `
+      problem:
+        `is only ${formatLength(smallest, units, { unit: true })} wide, too narrow to hold in the trimmer. Cut it last `
         + `off a wider strip, or with knife and ruler.`,
     })
   }
@@ -86,7 +87,10 @@ export function paperFindings(
     }
     const crease = mainCrease(piece)
     const against
-      = turn !== 'either' && crease !== undefined && paper.grain !== 'any' && (crease === paper.grain) !== (turn === 'as drawn')
+      = turn !== 'either'
+        && crease !== undefined
+        && paper.grain !== 'any'
+        && (crease === paper.grain) !== (turn === 'as drawn')
     if (piece.scores.length > 0 && paper.weight >= STOCK_WEIGHTS.heavy) {
       findings.push({
         ...about,
@@ -109,17 +113,24 @@ export function paperFindings(
 const lightFor = ({ key, kind, scores, made = [] }: PreparedPiece, joints: readonly Joint[]): [boolean, string][] => [
   [made.includes('stamped'), 'which wet ink bleeds through when it is stamped'],
   [(kind === 'insert' || kind === 'figure') && scores.length > 0, 'too light to stand up by itself'],
-  [joints.some(({ part, means }) => part === key && means === 'glue'), 'which wet glue may warp: hold it with tape, or take heavier paper'],
+  [
+    joints.some(({ part, means }) => part === key && means === 'glue'),
+    'which wet glue may warp: hold it with tape, or take heavier paper',
+  ],
 ]
 
 /** Colourways in which a piece has no paper although it has one in others: its kits would be a piece short. */
-export function colourwayFindings({ key, kind, name, shares }: PreparedPiece, { colourways }: CardEntry, groups: KitGroup[]): Finding[] {
+export function colourwayFindings(
+  { key, kind, name, shares }: PreparedPiece, { colourways }: CardEntry, groups: KitGroup[],
+): Finding[] {
   if (shares.length === 0) return []
   const without = groups.filter(group =>
     group.prep.levels.get(key) !== 'brought' && paperIn(group, { key, kind }) === undefined)
   if (without.length === 0) return []
   const kits = without.reduce((sum, group) => sum + group.kits, 0)
-  const names = [...new Set(without.flatMap(({ colourway }) => colourways.find(one => one.key === colourway)?.name ?? []))]
+  const names = [
+    ...new Set(without.flatMap(({ colourway }) => colourways.find(one => one.key === colourway)?.name ?? [])),
+  ]
   const where = names.length > 0 ? ` in ${names.map(one => `“${one}”`).join(' and ')}` : ''
   return [{
     severity: 'stop', subject: name, part: key, place: 'papers',

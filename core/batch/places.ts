@@ -81,7 +81,8 @@ const NAMES: Record<string, string> = {
   'key': 'key',
 }
 
-const named = (name: string | undefined, fallback: string): string => (name === undefined ? fallback : (NAMES[name] ?? name))
+const named = (name: string | undefined, fallback: string): string =>
+  name === undefined ? fallback : (NAMES[name] ?? name)
 const last = (path: Path, fallback: string): string =>
   named(
     [...path].reverse().find(name => name in NAMES),
@@ -104,7 +105,8 @@ function titleAt(versions: Batch[], path: Path): string {
 export function placeInWords(path: Path, ...versions: Batch[]): string {
   const [part, key, ...rest] = path
   if (part === 'class') return named(key, 'title, day, seats or notes')
-  if (part === 'cards') return key === undefined || key === '(order)' ? 'order of the cards' : cardPlace(key, rest, versions)
+  if (part === 'cards')
+    return key === undefined || key === '(order)' ? 'order of the cards' : cardPlace(key, rest, versions)
   if (part === 'papers')
     return rest.length === 0
       ? `paper ${titleAt(versions, path)}`
@@ -112,7 +114,8 @@ export function placeInWords(path: Path, ...versions: Batch[]): string {
   if (part === 'cutting') return `${last(rest, 'cutting')} for ${titleAt(versions, ['papers', key ?? ''])}`
   if (part === 'supplies' || part === 'shopping') {
     const what = key !== undefined && part === 'supplies' ? ` of ${titleAt(versions, ['supplies', key])}` : ''
-    return `${last(rest, part === 'supplies' ? 'supply' : 'line')}${part === 'shopping' ? ' on the shopping list' : what}`
+    const where = part === 'shopping' ? ' on the shopping list' : what
+    return last(rest, part === 'supplies' ? 'supply' : 'line') + where
   }
   if (part === 'prep') return rest.length === 0
     ? named(key, 'how pieces are made ready')
@@ -122,7 +125,9 @@ export function placeInWords(path: Path, ...versions: Batch[]): string {
     return rest.length === 0
       ? named(key, 'envelopes and posting')
       : `${last(rest, '') || named(key, '')} of ${titleAt(versions, path.slice(0, 3))}`
-  return last(path.slice(1), { tools: 'trimmer', wishes: 'wishes', prices: 'prices', labels: 'labels' }[part ?? ''] ?? 'class')
+  return last(
+    path.slice(1), { tools: 'trimmer', wishes: 'wishes', prices: 'prices', labels: 'labels' }[part ?? ''] ?? 'class',
+  )
 }
 
 function cardPlace(key: string, [part, name]: Path, versions: Batch[]): string {
@@ -130,7 +135,8 @@ function cardPlace(key: string, [part, name]: Path, versions: Batch[]): string {
   if (part === undefined) return `card ${title}`
   const card = versions.map(({ cards }) => cards.find(card => card.key === key)).find(card => card !== undefined)
   const fold = card && foldById(card.fold)
-  if (part === 'parameters' && name !== undefined) return `${fold?.parameters[name]?.label.toLowerCase() ?? name} of ${title}`
+  if (part === 'parameters' && name !== undefined)
+    return `${fold?.parameters[name]?.label.toLowerCase() ?? name} of ${title}`
   if (part === 'papers' && name !== undefined) return `paper of ${name.replace(/-/g, ' ')} in ${title}`
   return `${named(part, part)} of ${title}`
 }

@@ -12,7 +12,8 @@ const prints = demo.papers.filter(({ kind }) => kind === 'print').map(({ key }) 
 const batch = produce(demo, (draft) => {
   draft.pools = [{ ...newPool(draft), name: 'Shore prints', papers: prints }]
   const [card] = draft.cards
-  for (const { key, kind } of prepare(demo).cards[0]!.pieces) if (kind === 'mat') card!.papers[key] = draft.pools[0]!.key
+  for (const { key, kind } of prepare(demo).cards[0]!.pieces)
+    if (kind === 'mat') card!.papers[key] = draft.pools[0]!.key
 })
 const pool = batch.pools[0]!
 const prepared = prepare(batch)
@@ -28,8 +29,9 @@ describe('a pool', () => {
       const counts = shares.map(share => share.quantity)
       expect(counts.reduce((sum, count) => sum + count, 0)).toBe(quantity)
     }
-    const all = prints.map(
-      print => mats.reduce((sum, { shares }) => sum + (shares.find(({ paper }) => paper.key === print)?.quantity ?? 0), 0))
+    const all = prints.map(print =>
+      mats.reduce((sum, { shares }) => sum + (shares.find(({ paper }) => paper.key === print)?.quantity ?? 0), 0),
+    )
     expect(Math.max(...all)).toBeLessThanOrEqual(1.5 * Math.min(...all))
   })
 
@@ -37,11 +39,15 @@ describe('a pool', () => {
     const outcomes = planAll(batch, prepared)
     for (const print of prints) {
       const { wanted } = prepared.papers.find(({ paper }) => paper.key === print)!
-      const ofMats = mats.reduce((sum, { shares }) => sum + shares.find(({ paper }) => paper.key === print)!.quantity, 0)
+      const ofMats = mats.reduce(
+        (sum, { shares }) => sum + shares.find(({ paper }) => paper.key === print)!.quantity, 0,
+      )
       expect([...wanted.values()].reduce((sum, count) => sum + count, 0)).toBeGreaterThanOrEqual(ofMats)
     }
     const { costs, totals } = kitsOfBatch(batch, prepared, outcomes)
-    const sheets = outcomes.flatMap(({ sheets }) => sheets).reduce((sum, { needed, price }) => sum + needed * (price ?? 0), 0)
+    const sheets = outcomes
+      .flatMap(({ sheets }) => sheets)
+      .reduce((sum, { needed, price }) => sum + needed * (price ?? 0), 0)
     const paper = costs.reduce((sum, cost, at) => sum + cost.paper * prepared.cards[at]!.kits, 0)
     expect(paper).toBeCloseTo(sheets)
     expect(totals.cost).toBeGreaterThan(paper)

@@ -23,7 +23,8 @@ export const readPool = ({ key, name, papers }: PoolEntry, shelf: ReadonlyMap<st
   ({ key, name, papers: papers.flatMap(paper => shelf.get(paper) ?? []) })
 
 /** How a piece may lie on a paper. */
-export const turnOn = (paper: Paper, piece: Piece): Turn => alongGrain(allowedTurn(paper, piece.printTop), paper.grain, mainCrease(piece))
+export const turnOn = (paper: Paper, piece: Piece): Turn =>
+  alongGrain(allowedTurn(paper, piece.printTop), paper.grain, mainCrease(piece))
 
 /** Another pool of a class, with no paper in it yet. */
 export function newPool({ pools }: Pick<Batch, 'pools'>): PoolEntry {

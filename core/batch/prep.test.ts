@@ -3,7 +3,10 @@ import { produce } from 'immer'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { bagsOf, levelsOf, prepare, profileOf, stripsFor } from '.'
 import { planAll, prepareShared } from '../plans'
-import { arrive, broughtPieces, kitsOfBatch, lyingPieces, moneyOfClass, noteLine, packedBags, parcelsOf, shoppingList, stillToBuy, stopsIn, findingsOf, suppliesFor, taskMinutes, tasksOf } from '../kits'
+import {
+  arrive, broughtPieces, kitsOfBatch, lyingPieces, moneyOfClass, noteLine, packedBags, parcelsOf, shoppingList,
+  stillToBuy, stopsIn, findingsOf, suppliesFor, taskMinutes, tasksOf,
+} from '../kits'
 import { demoBatches } from '../../demo'
 import type { Solve } from '../cutting'
 import { madeBy, solverOf } from '../cutting'
@@ -25,10 +28,11 @@ const batch = produce(tide, (draft) => {
   draft.class.spares = 1
   draft.roster = []
 })
-const levels = (own: Record<string, PrepLevel>, change: (draft: Batch) => void = () => undefined) => produce(batch, (draft) => {
-  draft.prep.profiles[0]!.levels = own
-  change(draft)
-})
+const levels = (own: Record<string, PrepLevel>, change: (draft: Batch) => void = () => undefined) =>
+  produce(batch, (draft) => {
+    draft.prep.profiles[0]!.levels = own
+    change(draft)
+  })
 const card = batch.cards[0]!
 const A1 = millimetres(841)
 
@@ -53,15 +57,20 @@ describe('how far pieces are made ready', () => {
     const ready = prepare(levels({ base: 'scored', mat: 'stamped', message: 'die cut', plate: 'assembled' }))
     expect(ready.papers.map(({ demands }) => demands)).toEqual(plain.papers.map(({ demands }) => demands))
     expect(taskMinutes(tasksOf(ready))).toBeGreaterThan(taskMinutes(tasksOf(plain)))
-    expect([...new Set(tasksOf(ready).map(({ name }) => name))]).toEqual(['Score', 'Die cut', 'Stamp', 'Put on', 'Pack'])
+    expect([...new Set(tasksOf(ready).map(({ name }) => name))]).toEqual([
+      'Score', 'Die cut', 'Stamp', 'Put on', 'Pack',
+    ])
   })
 
   it('neither cuts nor wants a paper for what students bring, and says that they do', () => {
     const own = levels({ message: 'brought' }, draft => void draft.cards.forEach(({ papers }) => delete papers.message))
     const prepared = prepare(own)
     expect(stopsIn(findingsOf(prepared))).toBe(0)
-    expect(prepared.cards.flatMap(({ pieces }) => pieces.filter(({ kind }) => kind === 'message').map(({ quantity }) => quantity)))
-      .toEqual([0, 0])
+    expect(
+      prepared.cards.flatMap(({ pieces }) =>
+        pieces.filter(({ kind }) => kind === 'message').map(({ quantity }) => quantity),
+      ),
+    ).toEqual([0, 0])
     for (const { kits } of packedBags(prepared)) {
       expect(kits.flatMap(kit => broughtPieces(kit).map(({ piece }) => piece.kind))).toEqual(['message', 'message'])
       expect(kits.flatMap(kit => lyingPieces(kit).filter(({ piece }) => piece.kind === 'message'))).toEqual([])
@@ -71,7 +80,11 @@ describe('how far pieces are made ready', () => {
   it('sends uncut paper along as a strip with all its pieces of one height, for a single bag as well', () => {
     const own = produce(batch, (draft) => {
       draft.roster = [{ ...newSeat('seat-2'), profile: 'strips' }]
-      draft.prep.profiles.push({ key: 'strips', name: 'Strips', levels: { base: 'uncut', message: 'uncut', plate: 'uncut' }, more: {},
+      draft.prep.profiles.push({
+        key: 'strips',
+        name: 'Strips',
+        levels: { base: 'uncut', message: 'uncut', plate: 'uncut' },
+        more: {},
         adhesive: 'in the bag' })
     })
     const prepared = prepare(own)
@@ -95,11 +108,18 @@ describe('how far pieces are made ready', () => {
 
   it('fits strips on the sheets of its own units, and cuts what scrap would do for', () => {
     const { paper, ...piece } = prepare(batch).cards[0]!.pieces.find(({ kind }) => kind === 'message')!
-    const stocks = [{ ...paper!.stocks[0]!, width: inches(6), height: inches(6) }, { ...paper!.stocks[0]!, width: A1, height: A1 }]
+    const stocks = [
+      { ...paper!.stocks[0]!, width: inches(6), height: inches(6) }, { ...paper!.stocks[0]!, width: A1, height: A1 },
+    ]
     expect(Math.max(...stripsFor({ ...paper!, stocks }, [{ ...piece, perKit: 9 }], 'inch').map(({ width }) =>
       width))).toBeLessThanOrEqual(inches(6))
     const scrap = prepare(levels({ hidden: 'uncut' }, (draft) => {
-      draft.cards = [{ ...draft.cards[0]!, fold: 'twin-slider', parameters: {}, colourways: [], papers: { 'inner-runner': 'any-scrap' } }]
+      draft.cards = [
+        {
+          ...draft.cards[0]!, fold: 'twin-slider', parameters: {}, colourways: [],
+          papers: { 'inner-runner': 'any-scrap' },
+        },
+      ]
     }))
     expect(scrap.scrap.reduce((sum, { quantity }) => sum + quantity, 0)).toBe(6)
   })
@@ -107,7 +127,9 @@ describe('how far pieces are made ready', () => {
   it('keeps both of a matched pair alike, for they are cut from one blank', () => {
     const pair = { key: 'front', name: 'Pair', levels: { [`${card.key} mat-a`]: 'uncut' as const }, more: {},
       adhesive: 'on the table' as const }
-    const pieces = prepare(batch).cards[0]!.pieces.map(piece => (piece.kind === 'mat' ? { ...piece, pair: 'one' } : piece))
+    const pieces = prepare(batch).cards[0]!.pieces.map(piece =>
+      piece.kind === 'mat' ? { ...piece, pair: 'one' } : piece,
+    )
     const found = levelsOf(pair, card.key, pieces)
     expect(new Set(pieces.filter(({ pair }) => pair).map(({ key }) => found.get(key)))).toEqual(new Set(['uncut']))
   })
@@ -130,7 +152,9 @@ describe('whatever is made ready how', () => {
         draft.class.spares = 1
         draft.roster = []
         for (const profile of draft.prep.profiles)
-          profile.levels = Object.fromEntries(KINDS.filter(() => chance.next().value < 0.6).map(kind => [kind, some(PREP_LEVELS)]))
+          profile.levels = Object.fromEntries(
+            KINDS.filter(() => chance.next().value < 0.6).map(kind => [kind, some(PREP_LEVELS)]),
+          )
         draft.prep.profiles[1]!.more = { message: 2, mat: 1 }
         for (const key of ['seat-1', 'seat-2', 'spare-1'])
           draft.roster.push({ ...newSeat(key), profile: some(draft.prep.profiles).key })
@@ -157,7 +181,9 @@ describe('whatever is made ready how', () => {
         const made = madeBy(plan.layouts)
         const short = new Map(plan.unplaced.map(({ demand, quantity }) => [demand, quantity]))
         for (const { key, quantity } of entry.problem.demands)
-          expect([paper.key, key, (made.get(key) ?? 0) + (short.get(key) ?? 0) >= quantity]).toEqual([paper.key, key, true])
+          expect([paper.key, key, (made.get(key) ?? 0) + (short.get(key) ?? 0) >= quantity]).toEqual([
+            paper.key, key, true,
+          ])
       }
     }
   }, 120_000)
@@ -169,7 +195,9 @@ describe('what a class costs', () => {
     const outcomes = planAll(batch, prepared, solve)
     const kits = kitsOfBatch(batch, prepared, outcomes)
     for (const { paper, sheets } of outcomes) {
-      const bought = kits.purchases.filter(({ item }) => item === paper.key).reduce((sum, { needed }) => sum + needed, 0)
+      const bought = kits.purchases
+        .filter(({ item }) => item === paper.key)
+        .reduce((sum, { needed }) => sum + needed, 0)
       expect(bought).toBe(sheets.reduce((sum, { needed }) => sum + needed, 0))
     }
     const ofKits = kits.costs.reduce((sum, { card, paper }) =>
@@ -185,7 +213,8 @@ describe('what a class costs', () => {
   }, 60_000)
 
   it('buys no envelopes where the class cuts its own', () => {
-    const uses = (own: Batch) => kitsOfBatch(own, prepare(own), []).totals.uses.find(({ supply }) => supply === 'small-envelopes')?.amount
+    const uses = (own: Batch) =>
+      kitsOfBatch(own, prepare(own), []).totals.uses.find(({ supply }) => supply === 'small-envelopes')?.amount
     expect(uses(batch)).toBe(12)
     const cut = (kits: number | null) => produce(batch, (draft) => {
       draft.cards[1] = { ...draft.cards[1]!, fold: 'side-seam-envelope', parameters: {}, papers: {}, kits }
@@ -195,7 +224,8 @@ describe('what a class costs', () => {
   })
 
   it('takes fewer metres of tape than all round every mat where the maker sticks two strips', () => {
-    const tape = (own: Batch) => kitsOfBatch(own, prepare(own), []).totals.uses.find(({ supply }) => supply === 'tape')!.amount
+    const tape = (own: Batch) =>
+      kitsOfBatch(own, prepare(own), []).totals.uses.find(({ supply }) => supply === 'tape')!.amount
     const strips = produce(batch, draft => void (draft.supplies.find(({ use }) => use === 'tape')!.way = 'two strips'))
     expect(tape(strips)).toBeLessThan(tape(batch))
   })
@@ -205,7 +235,9 @@ describe('what a class costs', () => {
     const far = produce(batch, draft => void draft.roster.push({ ...newSeat('seat-3'), online: true }))
     const [parcel, ...others] = parcelsOf(prepare(far))
     expect([parcel!.bag, others.length]).toEqual(['seat-3', 0])
-    const lighter = parcelsOf(prepare(produce(far, draft => void (draft.prep.profiles[1]!.adhesive = 'on the table'))))[0]!
+    const lighter = parcelsOf(
+      prepare(produce(far, draft => void (draft.prep.profiles[1]!.adhesive = 'on the table'))),
+    )[0]!
     expect(lighter.weight).toBeLessThan(parcel!.weight)
     expect(parcel!.rate?.price).toBeGreaterThan(0)
     const byPost = parcelsOf(prepare(produce(batch, draft => void (draft.class.delivery = 'by post'))))
@@ -218,7 +250,8 @@ describe('what a class costs', () => {
 describe('shopping', () => {
   const needy = produce(batch, (draft) => {
     draft.shopping = []
-    for (const { stocks } of draft.papers) for (const stock of stocks) Object.assign(stock, { onHand: 0, price: stock.price ?? 10 })
+    for (const { stocks } of draft.papers)
+      for (const stock of stocks) Object.assign(stock, { onHand: 0, price: stock.price ?? 10 })
     for (const supply of draft.supplies) supply.onHand = 0
   })
   const listOf = (own: Batch) => {
@@ -256,15 +289,33 @@ describe('shopping', () => {
   it('puts a thing that a card names into the table when it comes', () => {
     const own = produce(needy, (draft) => {
       draft.cards[0]!.free = [{
-        key: 'bow', name: 'Silk bow', kind: 'solid', shape: 'rectangle', width: '1 in', height: '1 in', corner: '0 in', ring: '0 in',
+        key: 'bow',
+        name: 'Silk bow',
+        kind: 'solid',
+        shape: 'rectangle',
+        width: '1 in',
+        height: '1 in',
+        corner: '0 in',
+        ring: '0 in',
         count: 2,
-        face: '', left: '0 in', bottom: '0 in', turn: 0, hold: 'loose', foam: '0 in', printTop: 'any', made: [], outline: '', from: '',
+        face: '',
+        left: '0 in',
+        bottom: '0 in',
+        turn: 0,
+        hold: 'loose',
+        foam: '0 in',
+        printTop: 'any',
+        made: [],
+        outline: '',
+        from: '',
         glue: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' },
       }]
     })
     const bow = listOf(own).flatMap(({ lines }) => lines).find(({ item }) => item === 'silk-bow')!
     expect(bow.toBuy).toBe(12)
     const after = produce(own, draft => arrive(draft, bow, 12))
-    expect(lookUp(new Map(after.supplies.map(supply => [supply.key, supply])), 'silk-bow')).toMatchObject({ use: 'thing', onHand: 12 })
+    expect(lookUp(new Map(after.supplies.map(supply => [supply.key, supply])), 'silk-bow')).toMatchObject({
+      use: 'thing', onHand: 12,
+    })
   }, 60_000)
 })

@@ -3,22 +3,32 @@ import type { Batch, PrepLevel, ProfileEntry, SeatEntry, Turn } from '../documen
 import { POST_PROFILE, ROOM_PROFILE, isPool } from '../document'
 import type { Piece } from '../folds'
 import type { Length, Units } from '../lengths'
-import { formatLength } from '../lengths'
+import { formatSize } from '../lengths'
 import type { Paper } from '../paper'
 import { ownFormats } from '../paper'
 import { turnOn } from './pools'
 
 /** The words for how far a piece is made ready, as they stand on a list. */
 export const LEVEL_WORDS: Record<PrepLevel, string> = {
-  'uncut': 'uncut', 'cut': 'cut', 'scored': 'cut and scored', 'die cut': 'die cut', 'stamped': 'stamped', 'assembled': 'put on already',
+  'uncut': 'uncut',
+  'cut': 'cut',
+  'scored': 'cut and scored',
+  'die cut': 'die cut',
+  'stamped': 'stamped',
+  'assembled': 'put on already',
   'brought': 'you bring it',
 }
 
 /** Everything is cut, and tape lies on the table: what a bag has whose profile is gone. */
 export const PLAIN: ProfileEntry = { key: '', name: 'Cut', levels: {}, more: {}, adhesive: 'on the table' }
 
-/** The profile that bags have which say none of their own: the one of the class, else the one natural for how it is held. */
-export function usualProfile({ prep: { usual, profiles }, class: { delivery } }: Pick<Batch, 'prep' | 'class'>): ProfileEntry {
+/**
+ * The profile that bags have which say none of their own: the one of the class, else the one natural for how it is
+ * held.
+ */
+export function usualProfile({
+  prep: { usual, profiles }, class: { delivery },
+}: Pick<Batch, 'prep' | 'class'>): ProfileEntry {
   const find = (wanted: string) => profiles.find(({ key }) => key === wanted)
   return find(usual) ?? find(delivery === 'by post' ? POST_PROFILE : ROOM_PROFILE) ?? profiles[0] ?? PLAIN
 }
@@ -29,8 +39,13 @@ export function profileOf(batch: Pick<Batch, 'prep' | 'class'>, seat?: SeatEntry
   return (seat && (find(seat.profile) ?? (seat.online ? find(POST_PROFILE) : undefined))) ?? usualProfile(batch)
 }
 
-/** How far each piece of a card is made ready, by its key. Both of a matched pair are as the first: they are cut from one blank. */
-export function levelsOf({ levels }: ProfileEntry, card: string, pieces: readonly Piece[]): ReadonlyMap<string, PrepLevel> {
+/**
+ * How far each piece of a card is made ready, by its key. Both of a matched pair are as the first: they are cut from
+ * one blank.
+ */
+export function levelsOf(
+  { levels }: ProfileEntry, card: string, pieces: readonly Piece[],
+): ReadonlyMap<string, PrepLevel> {
   const levelFor = (piece: Piece) => {
     const first = piece.pair === undefined ? piece : pieces.find(({ pair }) => pair === piece.pair) ?? piece
     return levels[`${card} ${first.key}`] ?? levels[first.kind] ?? 'cut'
@@ -46,7 +61,10 @@ export function levelsOf({ levels }: ProfileEntry, card: string, pieces: readonl
   }))
 }
 
-/** Pieces that are not just cut, each with how far it is made ready: `Base cut and scored, Mat uncut`; nothing where all are. */
+/**
+ * Pieces that are not just cut, each with how far it is made ready: `Base cut and scored, Mat uncut`; nothing where all
+ * are.
+ */
 export const readyInWords = (pieces: readonly Piece[], levels: ReadonlyMap<string, PrepLevel>): string =>
   pieces.flatMap(({ key, name }) => {
     const level = levels.get(key) ?? 'cut'
@@ -80,17 +98,22 @@ export const withMore = <T extends Piece>({ more }: Pick<ProfileEntry, 'more'>, 
   pieces.map(piece => ({ ...piece, perKit: piece.perKit + (more[piece.kind] ?? 0) }))
 
 /** How many of a piece a kit has, those to choose from among them. */
-export const countInKit = ({ more }: Pick<ProfileEntry, 'more'>, { kind, perKit }: Pick<Piece, 'kind' | 'perKit'>): number =>
-  perKit + (more[kind] ?? 0)
+export const countInKit = (
+  { more }: Pick<ProfileEntry, 'more'>, { kind, perKit }: Pick<Piece, 'kind' | 'perKit'>,
+): number => perKit + (more[kind] ?? 0)
 
 /** How many of a piece are cut to size for one kit. */
 export const cutPerKit = (prep: Pick<KitPrep, 'levels'> & { profile: Pick<ProfileEntry, 'more'> }, piece: Pick<Piece,
   'key' | 'kind' | 'perKit'>): number =>
   (isCutReady(levelIn(prep, piece.key)) ? countInKit(prep.profile, piece) : 0)
 
-/** Whether a strip fits on some sheet of its paper that the class cuts from unasked; where there are only offcuts nobody knows. */
+/**
+ * Whether a strip fits on some sheet of its paper that the class cuts from unasked; where there are only offcuts nobody
+ * knows.
+ */
 function fitsSheet({ stocks }: Paper, units: Units, width: number, height: number, turn: Turn): boolean {
-  const fits = (wide: number, high: number) => ownFormats(stocks, units).some(stock => wide <= stock.width && high <= stock.height)
+  const fits = (wide: number, high: number) =>
+    ownFormats(stocks, units).some(stock => wide <= stock.width && high <= stock.height)
   return (turn !== 'turned' && fits(width, height)) || (turn !== 'as drawn' && fits(height, width))
 }
 
@@ -124,10 +147,15 @@ export function stripsFor(paper: Paper, pieces: readonly Piece[], units: Units):
 /**
  * How the pieces of one kit are made ready.
  * @param papers of the kit, by part
- * @param choice what its parts are said to be cut from: prints of a pool keep to themselves, for they are shared out one by one
+ * @param choice what its parts are said to be cut from: prints of a pool keep to themselves, for they are shared out
+ *   one by one
  */
 export function kitPrep(
-  profile: ProfileEntry, card: string, pieces: readonly Piece[], papers: ReadonlyMap<string, Paper>, choice: Record<string, string>,
+  profile: ProfileEntry,
+  card: string,
+  pieces: readonly Piece[],
+  papers: ReadonlyMap<string, Paper>,
+  choice: Record<string, string>,
   units: Units,
 ): KitPrep {
   const levels = new Map(levelsOf(profile, card, pieces))
@@ -142,7 +170,9 @@ export function kitPrep(
     group.pieces.push(piece)
     groups.set(`${paper.key} ${own}`, group)
   }
-  return { profile, levels, strips: [...groups.values()].flatMap(({ paper, pieces }) => stripsFor(paper, pieces, units)) }
+  return {
+    profile, levels, strips: [...groups.values()].flatMap(({ paper, pieces }) => stripsFor(paper, pieces, units)),
+  }
 }
 
 /** `Strip for Mat, 2 × Plate`. */
@@ -153,5 +183,5 @@ export const stripName = ({ parts }: Pick<Strip, 'parts'>): string =>
 export const stripInWords = ({ parts }: Strip, pieces: readonly Piece[], units: Units): string =>
   parts.map(({ key, name, count }) => {
     const piece = pieces.find(other => other.key === key) ?? itemAt(pieces, 0)
-    return `${count} × ${name} ${formatLength(piece.width.value, units)} × ${formatLength(piece.height.value, units, { unit: true })}`
+    return `${count} × ${name} ${formatSize(piece.width.value, piece.height.value, units)}`
   }).join(', ')

@@ -42,7 +42,8 @@ export interface Preparation {
  * From a class to pieces, findings and one cutting problem for each paper. The batch must have passed its door.
  * @param before what was prepared from an earlier state of the class: what does not
  * depend on anything that has changed since is taken from it, the same objects
- * @param known the sharing of prints that was found for a problem, by its key; until there is one they are dealt out in turn
+ * @param known the sharing of prints that was found for a problem, by its key; until there is one they are dealt out in
+ *   turn
  */
 export function prepare(batch: Batch, before?: Preparation, known?: (key: string) => Sharing | undefined): Preparation {
   const sameTools = before?.batch.tools === batch.tools && before.batch.class.units === batch.class.units
@@ -81,7 +82,8 @@ export function prepare(batch: Batch, before?: Preparation, known?: (key: string
       // A paper that no card is cut from may hold hidden parts on layouts that are kept.
       if (users.length === 0 && (scrap.length === 0 || !entry?.layouts.length)) return []
       const old = isSame ? before.papers.find(problem => problem.paper === paper) : undefined
-      const sameUsers = old && users.length === old.cards.length && users.every((card, index) => card === old.cards[index])
+      const sameUsers
+        = old && users.length === old.cards.length && users.every((card, index) => card === old.cards[index])
       const known = sharing?.sharing.layouts?.get(paper.key)
       const isAsBefore = sameUsers && old.own === entry && sameScrap && old.problem.known === known
       const problem = isAsBefore ? old : paperProblem(batch, users, paper, cutter, scrap, known)
@@ -96,7 +98,12 @@ const poolsIn = (card: CardEntry): string[] => choicesOf(card).map(({ paper }) =
 const isDealtAlike = (one: DealtKit[], other: DealtKit[]): boolean =>
   one.length === other.length && one.every((kit, at) => {
     const { bag, colourway, papers, prep } = itemAt(other, at)
-    return kit.bag === bag && kit.colourway === colourway && kit.prep.profile === prep.profile && isSameTable(kit.papers, papers)
+    return (
+      kit.bag === bag
+      && kit.colourway === colourway
+      && kit.prep.profile === prep.profile
+      && isSameTable(kit.papers, papers)
+    )
   })
 
 const compared = new WeakMap<object, WeakMap<object, boolean>>()
@@ -137,12 +144,17 @@ function makeCard(entry: CardEntry, batch: Batch, cutter: Cutter): PreparedCard[
   }
   const wrong = inputProblems(fold.parameters, entry.parameters, units)
   if (wrong.length > 0)
-    return broken(wrong.map(({ parameter, problem }) => ({ severity: 'stop', subject: entry.title, parameter, problem })))
+    return broken(
+      wrong.map(({ parameter, problem }) => ({ severity: 'stop', subject: entry.title, parameter, problem })),
+    )
   const board = lengthFrom(batch.tools.board, units)
   const made = dressedCard(fold, entry, units, cutter.mark, board)
   const { pieces, ...construction } = made
   const findings = made.findings.map(finding => ({ ...finding, fix: undefined }))
-  return { entry, fold, construction, pieces, findings, fixed: once(() => fixedFindings(fold, entry, made, units, cutter.mark, board)) }
+  return {
+    entry, fold, construction, pieces, findings,
+    fixed: once(() => fixedFindings(fold, entry, made, units, cutter.mark, board)),
+  }
 }
 
 /** A card with its papers: what its kits are cut from, added up for each piece. */
@@ -158,7 +170,9 @@ function prepareCard(
   const kits = dealt.length
   const groups = groupsOf(entry, dealt)
   const pieces = made.pieces.map((piece): PreparedPiece => {
-    const chosen = [...new Set([entry, ...entry.colourways].flatMap(({ papers }) => papers[piece.outOf ?? piece.key] ?? []))]
+    const chosen = [
+      ...new Set([entry, ...entry.colourways].flatMap(({ papers }) => papers[piece.outOf ?? piece.key] ?? [])),
+    ]
     const pool = chosen.map(key => pools.get(key)).find(pool => pool !== undefined)
     const shares = sharesOf(piece, chosen)
     const isOwn = piece.outOf === undefined
@@ -173,9 +187,15 @@ function prepareCard(
   const ofPapers = pieces.flatMap(piece =>
     (piece.brought || piece.outOf !== undefined
       ? []
-      : [...paperFindings(piece, entry, cutter, units, construction?.joints), ...colourwayFindings(piece, entry, groups)]))
+      : [
+          ...paperFindings(piece, entry, cutter, units, construction?.joints),
+          ...colourwayFindings(piece, entry, groups),
+        ]))
   const fixed = once(() => [...made.fixed(), ...ofPapers])
-  return { entry, kits, dealt, groups, made, fold, construction, pieces, strips, findings: [...made.findings, ...ofPapers], fixed }
+  return {
+    entry, kits, dealt, groups, made, fold, construction, pieces, strips, findings: [...made.findings, ...ofPapers],
+    fixed,
+  }
 
   /** How many of a piece are cut from which paper; without any kit it is still said which. */
   function sharesOf(piece: Piece, chosen: string[]): Share[] {
@@ -189,7 +209,9 @@ function prepareCard(
       if (paper) counts.set(paper, (counts.get(paper) ?? 0) + group.kits * cutPerKit(group.prep, piece))
     }
     const used = [...counts].filter(([, quantity]) => quantity > 0)
-    return (used.length > 0 ? used : [...counts]).map(([paper, quantity]) => ({ paper, turn: turnOn(paper, piece), quantity }))
+    return (used.length > 0 ? used : [...counts]).map(([paper, quantity]) => ({
+      paper, turn: turnOn(paper, piece), quantity,
+    }))
   }
 }
 

@@ -8,7 +8,9 @@ import type { Strip } from './prep'
 
 /** A piece with its paper and how many are cut. */
 export interface PreparedPiece extends Piece {
-  /** Missing while no paper is chosen, or when the chosen one is gone; of a pool its first paper, which it is drawn in. */
+  /**
+   * Missing while no paper is chosen, or when the chosen one is gone; of a pool its first paper, which it is drawn in.
+   */
   paper?: Paper
   /** The name of the pool that it is cut from, where it is one. */
   pool?: string
@@ -29,7 +31,9 @@ export const drawnPapers = ({ pieces }: Pick<PreparedCard, 'pieces'>): Record<st
   Object.fromEntries(pieces.flatMap(({ key, paper }) => (paper ? [[key, paper.key]] : [])))
 
 /** What a piece is cut from, in words; nothing while that is not chosen. */
-export function sourceOf({ paper, pool, shares, outOf }: PreparedPiece, pieces: readonly PreparedPiece[] = []): string | undefined {
+export function sourceOf(
+  { paper, pool, shares, outOf }: PreparedPiece, pieces: readonly PreparedPiece[] = [],
+): string | undefined {
   if (outOf !== undefined) return outOfInWords(outOf, pieces)
   const names = shares.map(({ paper: { name } }) => name).join(', ')
   if (pool !== undefined) return `${pool} (${names})`

@@ -59,7 +59,9 @@ export function paperProblem(
   const entry = batch.cutting.find(({ paper: key }) => key === paper.key)
   const supplies = [...suppliesOf(paper, formatsFor(batch, paper), cards, cutter), ...miscutsOf(entry)]
   const own = new Set(demands.map(({ key }) => key))
-  const { cut, kept, unshelved, dropped } = madeLayouts(entry, [...demands, ...scrap.filter(({ key }) => !own.has(key))], supplies, cutter)
+  const { cut, kept, unshelved, dropped } = madeLayouts(
+    entry, [...demands, ...scrap.filter(({ key }) => !own.has(key))], supplies, cutter,
+  )
 
   // Hidden parts on layouts that are kept or cut are no business of what the papers leave over.
   const [onKept, onAll] = [madeBy(kept), madeBy([...cut, ...kept])]
@@ -67,7 +69,9 @@ export function paperProblem(
     const count = own.has(key) ? 0 : Math.min(quantity, onAll.get(key) ?? 0)
     return count > 0 ? [[key, count] as const] : []
   }))
-  const onLayouts = scrap.filter(({ key }) => hidden.has(key)).map(demand => ({ ...demand, quantity: onKept.get(demand.key) ?? 0 }))
+  const onLayouts = scrap
+    .filter(({ key }) => hidden.has(key))
+    .map(demand => ({ ...demand, quantity: onKept.get(demand.key) ?? 0 }))
   const all = [...demands, ...onLayouts]
   const spoiled = new Map((entry?.spoiled ?? []).map(({ piece, count }) => [keyOfRef(piece), count]))
   const [opened, taken] = [openedBy(cut), openedBy(unshelved)]
@@ -114,7 +118,8 @@ export function paperProblem(
 /**
  * The layouts of a paper that the maker keeps.
  * @param readable the sizes that may lie on them
- * @returns what is cut of them, what of that the shelf does not know of yet, what is still to be cut, and why others do not fit any more
+ * @returns what is cut of them, what of that the shelf does not know of yet, what is still to be cut, and why others do
+ *   not fit any more
  */
 function madeLayouts(entry: CuttingEntry | undefined, readable: OwnedDemand[], supplies: Supply[], cutter: Cutter) {
   const dropped: string[] = []
@@ -132,7 +137,11 @@ function madeLayouts(entry: CuttingEntry | undefined, readable: OwnedDemand[], s
     }
     if (layout.repeats <= layout.cut) continue
     // What is cut is cut; what is still to be cut needs its sheet.
-    if (supplies.some(({ key, width, height }) => key === read.supply && width === read.root.width && height === read.root.height))
+    if (
+      supplies.some(
+        ({ key, width, height }) => key === read.supply && width === read.root.width && height === read.root.height,
+      )
+    )
       kept.push({ ...read, repeats: layout.repeats - layout.cut })
     else dropped.push('its sheet is no longer on the shelf')
   }
@@ -140,7 +149,9 @@ function madeLayouts(entry: CuttingEntry | undefined, readable: OwnedDemand[], s
 }
 
 /** What is still to be cut: what is cut already does not count where it was spoiled or cut wrong. */
-function stillMissing(demands: OwnedDemand[], cut: Layout[], spoiled: ReadonlyMap<string, number>, entry?: CuttingEntry): OwnedDemand[] {
+function stillMissing(
+  demands: OwnedDemand[], cut: Layout[], spoiled: ReadonlyMap<string, number>, entry?: CuttingEntry,
+): OwnedDemand[] {
   const made = madeBy(cut)
   const miscut = tally(entry?.miscut ?? [], ({ piece }) => keyOfRef(piece), ({ count }) => count)
   return demands.map(demand => ({
@@ -151,7 +162,10 @@ function stillMissing(demands: OwnedDemand[], cut: Layout[], spoiled: ReadonlyMa
   }))
 }
 
-/** Supplies without the formats that the maker does not want for this paper; such a one still serves the layouts that are kept on it. */
+/**
+ * Supplies without the formats that the maker does not want for this paper; such a one still serves the layouts that
+ * are kept on it.
+ */
 function wantedFormats(supplies: Supply[], kept: Layout[], entry?: CuttingEntry): Supply[] {
   const [without, keptOn] = [new Set(entry?.without ?? []), openedBy(kept)]
   return supplies.flatMap((supply) => {
@@ -201,7 +215,10 @@ export function kitNeeds(batch: Batch, cards: PreparedCard[], paper: Paper): Kit
   return [...needs.values()]
 }
 
-/** The sheet formats that a class may cut a paper from, before it does without some: those of its own units and those asked for. */
+/**
+ * The sheet formats that a class may cut a paper from, before it does without some: those of its own units and those
+ * asked for.
+ */
 export function formatsFor(batch: Batch, { key, stocks }: Paper): Stock[] {
   const also = batch.cutting.find(({ paper }) => paper === key)?.also ?? []
   const own = ownFormats(stocks, batch.class.units)
@@ -211,7 +228,8 @@ export function formatsFor(batch: Batch, { key, stocks }: Paper): Stock[] {
 /** Sheets of some formats, offcuts on the shelf, and what windows of pieces of this paper will release. */
 export function suppliesOf(paper: Paper, formats: Stock[], cards: PreparedCard[], cutter: Cutter): Supply[] {
   const supplies: Supply[] = formats.map(stock => ({ kind: 'sheet', ...stock }))
-  for (const { count, ...offcut } of paper.offcuts) supplies.push({ kind: 'offcut', ...offcut, onHand: count, price: null })
+  for (const { count, ...offcut } of paper.offcuts)
+    supplies.push({ kind: 'offcut', ...offcut, onHand: count, price: null })
   const release = (width: Length, height: Length, count: number) => {
     const key = looseKey('drop-out', { width, height })
     const same = supplies.find(supply => supply.key === key)
@@ -227,7 +245,9 @@ export function suppliesOf(paper: Paper, formats: Stock[], cards: PreparedCard[]
         if (!share) continue
         // The largest square in a round drop-out.
         const [wide, high]
-          = shape === 'circle' ? [product(width.value, Math.SQRT1_2), product(height.value, Math.SQRT1_2)] : [width.value, height.value]
+          = shape === 'circle'
+            ? [product(width.value, Math.SQRT1_2), product(height.value, Math.SQRT1_2)]
+            : [width.value, height.value]
         if (Math.min(wide, high) >= cutter.smallestPiece)
           release(downToMark(wide, cutter.mark), downToMark(high, cutter.mark), share.quantity)
       }
@@ -236,13 +256,18 @@ export function suppliesOf(paper: Paper, formats: Stock[], cards: PreparedCard[]
   return supplies
 }
 
-/** Pieces cut to a wrong size, as something to cut from: trimmed they may serve yet, for what was meant or for something else. */
+/**
+ * Pieces cut to a wrong size, as something to cut from: trimmed they may serve yet, for what was meant or for something
+ * else.
+ */
 function miscutsOf(entry?: CuttingEntry): Supply[] {
   const supplies = new Map<string, Supply>()
   for (const { count, ...size } of entry?.miscut ?? []) {
     const [width, height] = [lengthFrom(size.width), lengthFrom(size.height)]
     const key = looseKey('miscut', { width, height })
-    supplies.set(key, { key, kind: 'miscut', width, height, onHand: (supplies.get(key)?.onHand ?? 0) + count, price: null })
+    supplies.set(key, {
+      key, kind: 'miscut', width, height, onHand: (supplies.get(key)?.onHand ?? 0) + count, price: null,
+    })
   }
   return [...supplies.values()]
 }

@@ -7,8 +7,12 @@ import type { Paper } from '../paper'
 /** A paper entry that has passed its door, with lengths instead of text. */
 export const readPaper = ({ stocks, offcuts, ...paper }: PaperEntry): Paper => ({
   ...paper,
-  stocks: stocks.map(({ width, height, ...stock }) => ({ ...stock, width: lengthFrom(width), height: lengthFrom(height) })),
-  offcuts: offcuts.map(({ width, height, ...offcut }) => ({ ...offcut, width: lengthFrom(width), height: lengthFrom(height) })),
+  stocks: stocks.map(({ width, height, ...stock }) => ({
+    ...stock, width: lengthFrom(width), height: lengthFrom(height),
+  })),
+  offcuts: offcuts.map(({ width, height, ...offcut }) => ({
+    ...offcut, width: lengthFrom(width), height: lengthFrom(height),
+  })),
 })
 
 /** The tools of a class as the planner knows them. */
@@ -25,7 +29,9 @@ export function readTools(tools: ToolsEntry, units: Units): Cutter {
 }
 
 /** How the maker of a class works, and what plans are to keep to. */
-export const readWork = ({ tools, wishes, prices, class: { units } }: Pick<Batch, 'tools' | 'wishes' | 'prices' | 'class'>): Work => ({
+export const readWork = ({
+  tools, wishes, prices, class: { units },
+}: Pick<Batch, 'tools' | 'wishes' | 'prices' | 'class'>): Work => ({
   pace: tools.pace,
   hour: prices.hour,
   way: wishes.working,

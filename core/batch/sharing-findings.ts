@@ -36,8 +36,9 @@ export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFi
     ? RULE_NAMES.filter(rule =>
         sharing.problem.rules[rule].hold === 'must' && sharing.sharing.broken[rule] > 0).map((rule): ClassFinding => ({
         severity: 'stop', subject: 'Prints', place: 'papers', ...onCard(sharing.problem.kinds[0]?.card ?? ''),
-        problem: `cannot keep “${RULES[rule].name}” with the sheets that can be had: ${inWords(rule, sharing.sharing.broken[rule])}. `
-          + 'Buy a sheet of another print, put one more into the pool, give back what was dealt by hand, or make the rule a wish.',
+        problem:
+              `cannot keep “${RULES[rule].name}” with the sheets that can be had: ${inWords(rule, sharing.sharing.broken[rule])}. `
+              + 'Buy a sheet of another print, put one more into the pool, give back what was dealt by hand, or make the rule a wish.',
       }))
     : []
   const short: ClassFinding[] = sharing?.isSettled && sharing.sharing.missing > 0
@@ -86,6 +87,10 @@ export function sharingFindings({ batch, cards, sharing }: Preparation): ClassFi
   }
 
   function mostOf(key: string): number {
-    return key.startsWith('seat') ? batch.class.seats : key.startsWith('spare') ? batch.class.spares : batch.sharing.surplus
+    return key.startsWith('seat')
+      ? batch.class.seats
+      : key.startsWith('spare')
+        ? batch.class.spares
+        : batch.sharing.surplus
   }
 }

@@ -37,15 +37,18 @@ export interface SharingOfClass {
   isSettled: boolean
 }
 
-/** How all kits of a class are cut: for each card a list of its kits, and the sharing where prints of pools are shared out. */
+/**
+ * How all kits of a class are cut: for each card a list of its kits, and the sharing where prints of pools are shared
+ * out.
+ */
 export interface Dealt {
   kits: DealtKit[][]
   sharing?: SharingOfClass
 }
 
 /**
- * Deals papers out to all kits of a class. What comes from pools is as the sharing says that is known for the problem, and until
- * there is one dealt out in turn by the same rules.
+ * Deals papers out to all kits of a class. What comes from pools is as the sharing says that is known for the problem,
+ * and until there is one dealt out in turn by the same rules.
  */
 export function dealtKits(
   batch: Batch,
@@ -72,7 +75,9 @@ export function dealtKits(
   }) ?? [])
   return { kits, sharing }
 
-  function kitOf({ entry, pieces }: MadeCard, { colourway }: BagKit, profile: ProfileEntry, prints?: ReadonlyMap<string, string>) {
+  function kitOf(
+    { entry, pieces }: MadeCard, { colourway }: BagKit, profile: ProfileEntry, prints?: ReadonlyMap<string, string>,
+  ) {
     const levels = levelsOf(profile, entry.key, pieces)
     const choice = choiceOf(entry, colourway)
     const papers: ReadonlyMap<string, Paper> = new Map(Object.entries(choice).flatMap(([part, choice]) => {
@@ -117,7 +122,11 @@ interface RoleParts {
 
 /** Pieces that come from pools of several papers, kind by kind: kits of a card alike but for their prints. */
 function sharedRoles(
-  batch: Batch, cards: MadeCard[], lists: BagKit[][], pools: ReadonlyMap<string, Pool>, isToBeHad: (paper: Paper) => boolean,
+  batch: Batch,
+  cards: MadeCard[],
+  lists: BagKit[][],
+  pools: ReadonlyMap<string, Pool>,
+  isToBeHad: (paper: Paper) => boolean,
 ): Found {
   const found: Found = { kinds: [], kits: [], places: new Map() }
   const seats = new Map(batch.roster.map(seat => [seat.key, seat]))
@@ -129,13 +138,16 @@ function sharedRoles(
       const profile = profiles({ bag })
       const way = [colourway?.key ?? '', profile.key].join(' ').trim()
       const own = roles.get(way)
-        ?? rolesOf(pieces, choiceOf(entry, colourway), pools, levelsOf(profile, entry.key, pieces), profile.more, isToBeHad)
+        ?? rolesOf(
+          pieces, choiceOf(entry, colourway), pools, levelsOf(profile, entry.key, pieces), profile.more, isToBeHad,
+        )
       roles.set(way, own)
       if (own.length === 0) return
       const given = seats.get(bag ?? '')?.prints ?? {}
       // What was given by hand stays, whether there are sheets of it or not.
-      const fixed = own.map(
-        ({ parts, pool }) => pools.get(pool)?.papers.find(({ key }) => parts.some(part => given[`${entry.key} ${part.key}`] === key)))
+      const fixed = own.map(({ parts, pool }) =>
+        pools.get(pool)?.papers.find(({ key }) => parts.some(part => given[`${entry.key} ${part.key}`] === key)),
+      )
       const name = [way, ...fixed.map(print => print?.key ?? '')].join(' ')
       const at = places.get(name) ?? found.kinds.push({
         key: `${entry.key} ${name}`,
@@ -163,22 +175,32 @@ function toBeHad(batch: Batch, shelf: ReadonlyMap<string, Paper>, cutter: Cutter
   const there = new Map([...shelf.values()].map(paper => [
     paper,
     suppliesForSharing(batch, paper, cutter).some(({ onHand, price }) => onHand > 0 || price !== null)
-    || batch.cutting.some(({ paper: key, layouts, miscut }) => key === paper.key && (layouts.length > 0 || miscut.length > 0)),
+    || batch.cutting.some(
+      ({ paper: key, layouts, miscut }) => key === paper.key && (layouts.length > 0 || miscut.length > 0),
+    ),
   ]))
   return paper => there.get(paper) ?? false
 }
 
-/** What prints are shared out from: what was cut and taken off the shelf counts as if it lay there still, so that the sharing stays. */
+/**
+ * What prints are shared out from: what was cut and taken off the shelf counts as if it lay there still, so that the
+ * sharing stays.
+ */
 function suppliesForSharing(batch: Batch, paper: Paper, cutter: Cutter): Supply[] {
   const layouts = batch.cutting.find(({ paper: key }) => key === paper.key)?.layouts ?? []
-  const taken = tally(layouts.filter(({ shelved }) => shelved), ({ supply }) => supply, ({ cut, repeats }) => Math.min(cut, repeats))
+  const taken = tally(
+    layouts.filter(({ shelved }) => shelved), ({ supply }) => supply, ({ cut, repeats }) => Math.min(cut, repeats),
+  )
   return suppliesOf(paper, formatsFor(batch, paper), [], cutter)
     .map(supply => ({ ...supply, onHand: supply.onHand + (taken.get(supply.key) ?? 0) }))
 }
 
 /** The pieces of a kit that come from pools, a matched pair together. */
 function rolesOf(
-  pieces: Piece[], choice: Record<string, string>, pools: ReadonlyMap<string, Pool>, levels: ReadonlyMap<string, PrepLevel>,
+  pieces: Piece[],
+  choice: Record<string, string>,
+  pools: ReadonlyMap<string, Pool>,
+  levels: ReadonlyMap<string, PrepLevel>,
   more: ProfileEntry['more'], isToBeHad: (paper: Paper) => boolean,
 ): RoleParts[] {
   const roles: RoleParts[] = []
@@ -200,7 +222,12 @@ function rolesOf(
 
 /** The programme's view: sizes instead of pieces, and what is cut from the same prints whatever is shared how. */
 function sharingProblem(
-  batch: Batch, cards: MadeCard[], lists: BagKit[][], { kinds }: Found, shelf: ReadonlyMap<string, Paper>, cutter: Cutter,
+  batch: Batch,
+  cards: MadeCard[],
+  lists: BagKit[][],
+  { kinds }: Found,
+  shelf: ReadonlyMap<string, Paper>,
+  cutter: Cutter,
 ): SharingProblem {
   const sizes = new Map<string, Map<string, Print['problem']['demands'][number]>>()
   const sizesOf = (print: string) => {
@@ -209,7 +236,9 @@ function sharingProblem(
     return own
   }
   const profiles = profilesOf(batch)
-  const takes = (paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>, more: ProfileEntry['more']): Map<string, number> => {
+  const takes = (
+    paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>, more: ProfileEntry['more'],
+  ): Map<string, number> => {
     const counts = new Map<string, number>()
     for (const blank of blanksOfParts(paper, parts, levels, { more }, batch.class.units)) {
       const key = demandKey(blank)

@@ -44,7 +44,8 @@ class CountSets {
     if (ys[j]! <= longest) {
       if (i > 0) sets[here - rows]!.counts.forEach((counts, a) => this.offer(counts, 4, 0, a, 0))
       for (let k = 0; 2 * xs[k]! <= xs[i]!; k++)
-        if (besideX[i * columns + k]! >= 0) this.join(2, k, sets[k * rows + j]!, sets[besideX[i * columns + k]! * rows + j]!)
+        if (besideX[i * columns + k]! >= 0)
+          this.join(2, k, sets[k * rows + j]!, sets[besideX[i * columns + k]! * rows + j]!)
     }
     if (xs[i]! <= longest) {
       if (j > 0) sets[here - 1]!.counts.forEach((counts, a) => this.offer(counts, 5, 0, a, 0))
@@ -69,7 +70,8 @@ class CountSets {
     seen.add(counts)
     for (const other of set.counts) if ((((other | guard) - counts) & guard) === guard) return
     for (let at = set.counts.length - 1; at >= 0; at--) {
-      if ((((counts | guard) - set.counts[at]!) & guard) === guard) for (const list of Object.values(set)) list.splice(at, 1)
+      if ((((counts | guard) - set.counts[at]!) & guard) === guard)
+        for (const list of Object.values(set)) list.splice(at, 1)
     }
     set.counts.push(counts)
     set.way.push(way)
@@ -82,8 +84,8 @@ class CountSets {
 const noneYet = (): Counted => ({ counts: [], way: [], k: [], a: [], b: [] })
 
 /**
- * Every pattern that no other one beats in all its counts, by the same dynamic programming as for values, over sets of counts: with all
- * of them an integer programme is exact. Only for few sizes; the sets grow fast.
+ * Every pattern that no other one beats in all its counts, by the same dynamic programming as for values, over sets of
+ * counts: with all of them an integer programme is exact. Only for few sizes; the sets grow fast.
  * @param most steps of merging before it gives up
  * @returns nothing where it gave up
  */
@@ -103,7 +105,11 @@ export function allPatterns(grid: SheetGrid, demands: Demand[], most: number): C
     }
   }
   const { sets } = counting
-  return sets.at(-1)!.counts.flatMap((counts, at) => (counts > 0 ? [tidy(treeOf(grid, sets, at, columns - 1, rows - 1), grid.cutter)] : []))
+  return sets
+    .at(-1)!
+    .counts.flatMap((counts, at) =>
+      counts > 0 ? [tidy(treeOf(grid, sets, at, columns - 1, rows - 1), grid.cutter)] : [],
+    )
 }
 
 /** The cut tree of one entry; a rectangle is told by its points, and what is over is padded. */

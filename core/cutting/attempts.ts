@@ -17,11 +17,16 @@ import { savedIn } from './work'
 
 const SIDES = ['width', 'height'] as const
 
-/** Offcuts and drop-outs first, the smallest before larger ones; then each sheet format first in turn and the others after it. */
+/**
+ * Offcuts and drop-outs first, the smallest before larger ones; then each sheet format first in turn and the others
+ * after it.
+ */
 export function supplyOrders(supplies: Supply[]): Supply[][] {
   const scraps = supplies.filter(supply => !isFresh(supply)).sort((a, b) => area(a) - area(b))
   const sheets = supplies.filter(isFresh)
-  return sheets.length === 0 ? [scraps] : sheets.map(first => [...scraps, first, ...sheets.filter(other => other !== first)])
+  return sheets.length === 0
+    ? [scraps]
+    : sheets.map(first => [...scraps, first, ...sheets.filter(other => other !== first)])
 }
 
 export interface Attempt {
@@ -33,7 +38,9 @@ export interface Attempt {
 }
 
 /** Layouts measured as an attempt. */
-export function attemptOf(layouts: Layout[], { supplies }: Pick<CuttingProblem, 'supplies'>, demands: Demand[]): Attempt {
+export function attemptOf(
+  layouts: Layout[], { supplies }: Pick<CuttingProblem, 'supplies'>, demands: Demand[],
+): Attempt {
   const made = madeBy(layouts)
   return {
     layouts: mergedLayouts(layouts),
@@ -78,7 +85,9 @@ export function oneAttempt(demands: Demand[], supplies: Supply[], worths: Map<st
         const root = fill(supply, left, worths)
         if (!root) break
         const counts = countsOf(root)
-        const repeats = Math.min(available(), ...[...counts].map(([key, count]) => Math.floor(lookUp(left, key) / count)))
+        const repeats = Math.min(
+          available(), ...[...counts].map(([key, count]) => Math.floor(lookUp(left, key) / count)),
+        )
         for (const [key, count] of counts) left.set(key, lookUp(left, key) - count * repeats)
         if (!buying) drawer.set(supply.key, lookUp(drawer, supply.key) - repeats)
         layouts.push({ supply: supply.key, repeats, root })
@@ -103,8 +112,8 @@ export function correctWorths({ layouts }: Attempt, worths: Map<string, number>)
 export const total = (values: Iterable<number>) => [...values].reduce((sum, value) => sum + value, 0)
 
 /**
- * Orders attempts: as few kits incomplete and pieces missing as possible first, then what is made least of, the layouts that are
- * set up, and the time it takes.
+ * Orders attempts: as few kits incomplete and pieces missing as possible first, then what is made least of, the layouts
+ * that are set up, and the time it takes.
  */
 export function better(a: Attempt, b: Attempt, problem: CuttingProblem): boolean {
   const { objective, setUp = [], kits = [] } = problem

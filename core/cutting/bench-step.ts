@@ -25,14 +25,19 @@ export interface BenchStep {
   keep: Pile
   /** What remains of the thing in hand after its last cut, where that differs from what came off. */
   rest?: Pile
-  /** Sheets of several layouts that are taken up as one pile, by their names; and what such a pile is dealt out into. */
+  /**
+   * Sheets of several layouts that are taken up as one pile, by their names; and what such a pile is dealt out into.
+   */
   gathers?: string[]
   deals?: Pile[]
   /** The thing in hand is used up. */
   last: boolean
   /** Stacks that it makes. */
   stacks: number
-  /** Whether it is taken up for the first time, is in hand, came off with the last cut, or was put aside and has to be found again. */
+  /**
+   * Whether it is taken up for the first time, is in hand, came off with the last cut, or was put aside and has to be
+   * found again.
+   */
   taken: 'new' | 'in hand' | 'just cut' | 'found'
   /** Other piles of strips that lie waiting on the table, and the stacks that they make. */
   piles: number
@@ -54,7 +59,9 @@ export interface Pile extends Size {
   quantity: number
   /** A pile that was not there before and is put aside: its name is to be written on it. */
   fresh?: boolean
-  /** Of strips that come off at several times: how many lie ready then, and how many there are before they are cut up. */
+  /**
+   * Of strips that come off at several times: how many lie ready then, and how many there are before they are cut up.
+   */
   ready?: { lying: number, of: number }
 }
 

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { USUAL_WORK, benchSequence, minutesOf, plan, sequenceViolations, settingsIn, strokesIn, verifyPlan, wholeMinutes } from '.'
+import {
+  USUAL_WORK, benchSequence, minutesOf, plan, sequenceViolations, settingsIn, strokesIn, verifyPlan, wholeMinutes,
+} from '.'
 import type { BenchStep, CutNode, Layout } from '.'
 import { inches, millimetres } from '../lengths'
 import { cutter, offcut, piece, problem, sheet } from './testing'
@@ -14,7 +16,10 @@ describe('the order of cuts', () => {
     } = plan(problem([piece(8.5, 5.5, 16)], [sheet(8.5, 11)]))
     const steps = benchSequence([layout!], cutter)
     expect(steps).toMatchObject([
-      { hold: 'sheet 1', quantity: 8, fence: inches(5.5), cuts: 1, strokes: 2, keep: { kind: 'piece', quantity: 16 }, byKnife: false },
+      {
+        hold: 'sheet 1', quantity: 8, fence: inches(5.5), cuts: 1, strokes: 2, keep: { kind: 'piece', quantity: 16 },
+        byKnife: false,
+      },
     ])
     expect([settingsIn(steps), strokesIn(steps)]).toEqual([1, 2])
   })
@@ -125,7 +130,9 @@ describe('the order of cuts', () => {
         {
           supply: 's',
           repeats: 1,
-          root: cut('height', 9, 11, [cut('width', 9, 2, [leaf(3, 2, 'a'), leaf(3, 2, 'a'), leaf(3, 2, 'a')]), leaf(9, 9)]),
+          root: cut('height', 9, 11, [
+            cut('width', 9, 2, [leaf(3, 2, 'a'), leaf(3, 2, 'a'), leaf(3, 2, 'a')]), leaf(9, 9),
+          ]),
         },
       ],
       cutter,
@@ -148,7 +155,9 @@ describe('the order of cuts', () => {
           key: `p${index}`,
           name: `p${index}`,
         }))
-        const given = problem(demands, [sheet(8.5, 11), offcut(5, 6, 3)], { kerf: inches(kerf), squaring: inches(squaring) })
+        const given = problem(demands, [sheet(8.5, 11), offcut(5, 6, 3)], {
+          kerf: inches(kerf), squaring: inches(squaring),
+        })
         const planned = plan(given)
         expect(verifyPlan(planned, given)).toEqual([])
         expect(sequenceViolations(benchSequence(planned.layouts, given.cutter, given), planned, given)).toEqual([])
@@ -179,7 +188,10 @@ describe('the simulation', () => {
     ['a cut too many', ([first]) => void (first!.cuts += 5), 'is too small for'],
     ['fewer in hand', ([first]) => void (first!.quantity -= 1), 'there are'],
     ['a pile counted wrong', steps => void (steps.at(-1)!.keep.quantity += 1), 'came off, not'],
-    ['a piece mistaken', steps => void steps.forEach(({ keep }) => (keep.demand = 'other')), 'has not the size of a wanted piece'],
+    [
+      'a piece mistaken', steps => void steps.forEach(({ keep }) => (keep.demand = 'other')),
+      'has not the size of a wanted piece',
+    ],
   ])('notices %s', (_, change, says) => {
     expect(after(change)).toContain(says)
   })

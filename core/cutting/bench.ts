@@ -20,8 +20,8 @@ interface Options {
 }
 
 /**
- * The steps of all layouts of a paper, for all their repeats, in the order that takes the least effort. A strip is cut up only
- * after it came off, alike strips of all layouts at once.
+ * The steps of all layouts of a paper, for all their repeats, in the order that takes the least effort. A strip is cut
+ * up only after it came off, alike strips of all layouts at once.
  */
 export function benchSequence(
   layouts: Layout[],
@@ -45,7 +45,10 @@ export function benchSequence(
   return withPilesReady(trimmer.steps)
 }
 
-/** The steps with what lies ready of strips that come off at several times, and with names on those only that are put aside. */
+/**
+ * The steps with what lies ready of strips that come off at several times, and with names on those only that are put
+ * aside.
+ */
 function withPilesReady(steps: BenchStep[]): BenchStep[] {
   const cutUp = new Map([...steps].reverse().map(({ hold, quantity }) => [hold, quantity]))
   const lying = new Map<string, number>()

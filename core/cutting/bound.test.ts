@@ -4,7 +4,9 @@ import { inches } from '../lengths'
 import { cutter, piece, sheet } from './testing'
 
 const bound = (
-  ...[demands, supplies, changes]: [Parameters<typeof sheetBound>[0], Parameters<typeof sheetBound>[1], Partial<typeof cutter>?]
+  ...[demands, supplies, changes]: [
+    Parameters<typeof sheetBound>[0], Parameters<typeof sheetBound>[1], Partial<typeof cutter>?,
+  ]
 ) => sheetBound(demands, supplies, { ...cutter, ...changes })
 
 describe('the lower bound', () => {

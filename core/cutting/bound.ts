@@ -12,7 +12,9 @@ import { isCuttable, squared } from './squaring'
  */
 export function sheetBound(demands: Demand[], supplies: Supply[], cutter: Cutter): number {
   const available = supplies.filter(supply => supply.price !== null || supply.onHand > 0)
-  const sheets = available.filter(supply => isFresh(supply) && isCuttable(supply, cutter)).map(supply => squared(supply, cutter))
+  const sheets = available
+    .filter(supply => isFresh(supply) && isCuttable(supply, cutter))
+    .map(supply => squared(supply, cutter))
   if (sheets.length === 0 || demands.length === 0) return 0
   const scraps = available.filter(supply => !isFresh(supply))
   const free = scraps.reduce((total, scrap) => total + area(scrap) * scrap.onHand, 0)

@@ -75,6 +75,8 @@ describe('column generation', () => {
     }
     expect([...rounds(5, solve, impossible)]).toEqual([])
     const simple = () => ({ programme: { costs: [1], rows: [{ least: 1, of: [[0, 1]] as [number, number][] }] } })
-    expect([...rounds(3, solve, simple)].map(({ round, relaxed: { amount } }) => [round, amount(0)])).toEqual([[0, 1], [1, 1], [2, 1]])
+    expect([...rounds(3, solve, simple)].map(({ round, relaxed: { amount } }) => [round, amount(0)])).toEqual([
+      [0, 1], [1, 1], [2, 1],
+    ])
   })
 })

@@ -6,9 +6,10 @@ import { worthIn } from './search'
 import type { Programme, Solve } from './solver'
 
 /*
- * Column generation (Gilmore and Gomory): a relaxation over the patterns that are known is solved, its dual values price the pieces, and
- * patterns that are worth more than their sheet become columns, until there are none. What no pattern is worth more than, by the same
- * prices, bounds all plans at every round (Farley). What is minimised, and what is made of the prices, is up to who asks.
+ * Column generation (Gilmore and Gomory): a relaxation over the patterns that are known is solved, its dual values
+ * price the pieces, and patterns that are worth more than their sheet become columns, until there are none. What no
+ * pattern is worth more than, by the same prices, bounds all plans at every round (Farley). What is minimised, and what
+ * is made of the prices, is up to who asks.
  */
 
 /** A programme that was solved, read by the handles of its rows and columns; what was not put in is nothing. */
@@ -20,7 +21,8 @@ export interface Relaxed {
 }
 
 /**
- * Solves a programme again and again, as it is put together anew from the columns known by then. Whoever adds none ends it.
+ * Solves a programme again and again, as it is put together anew from the columns known by then. Whoever adds none ends
+ * it.
  * @param most rounds
  * @returns each round as it was put together, and its solution; it ends where a programme has none
  */
@@ -64,7 +66,9 @@ export interface PricedColumns {
 }
 
 /** Prices the patterns of every supply and adds those that are worth more than their sheet. */
-export function addWorthwhile(patterns: Patterns, { worths, drawer, cost = () => 0, least, isBrief = false }: Pricing): PricedColumns {
+export function addWorthwhile(
+  patterns: Patterns, { worths, drawer, cost = () => 0, least, isBrief = false }: Pricing,
+): PricedColumns {
   const priced: PricedColumns = { found: false, tops: [], steps: 0 }
   patterns.supplies.forEach((supply, at) => {
     const best = isBrief ? [patterns.best(at, worths)].flatMap(one => one ?? []) : patterns.bests(at, worths)

@@ -82,7 +82,11 @@ export class CutKinds {
     const { groups } = itemAt(this.all, kind)
     const all = groups.reduce((sum, { count, leftover, child }) =>
       sum + (leftover ? 0 : count * stacks * pace.stroke)
-      + (child < 0 ? 0 : this.stacks(count * quantity) * (pace.handling / 2 + pace.turning) + this.inside(child, count * quantity)), 0)
+      + (child < 0
+        ? 0
+        : this.stacks(count * quantity) * (pace.handling / 2 + pace.turning) + this.inside(child, count * quantity)),
+    0,
+    )
     this.ahead.set(key, all)
     return all
   }

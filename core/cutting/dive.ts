@@ -35,10 +35,13 @@ function* bounded(
   if (!supply) return
   const valued = (root: CutNode) => ({ root, value: worthOf(root, worth) })
   effort.spend(patterns.steps(index))
-  for (const { root } of patterns.bests(index, worth).slice(0, count > 1 ? undefined : 1)) yield valued(limited(root, left, cutter))
+  for (const { root } of patterns.bests(index, worth).slice(0, count > 1 ? undefined : 1))
+    yield valued(limited(root, left, cutter))
   if (!isScarce(demands)) return
   for (const along of ['width', 'height'] as const) {
-    const root = stripLayout(supply, cutter, along, demands, left, demand => worthIn(worth, demand.key), { framed: false })
+    const root = stripLayout(supply, cutter, along, demands, left, demand => worthIn(worth, demand.key), {
+      framed: false,
+    })
     if (root) yield valued(root)
   }
 }
@@ -51,13 +54,17 @@ export function complete(search: Search, worth: ReadonlyMap<string, number>): vo
   const { patterns, demands, values } = search
   const { columns, supplies } = patterns
   const taken = (key: string) =>
-    columns.reduce((sum, { counts }, index) => sum + Math.floor((values[index] ?? 0) + 1e-6) * (counts.get(key) ?? 0), 0)
+    columns.reduce(
+      (sum, { counts }, index) => sum + Math.floor((values[index] ?? 0) + 1e-6) * (counts.get(key) ?? 0), 0,
+    )
   const left = new Map(demands.map(({ key, quantity }) => [key, quantity - taken(key)]))
   for (let sheet = 0; sheet < MOST_LEFT && someLeft(left); sheet++) {
     const wanted = new Map([...worth].map(([key, value]) => [key, leftOf(left, key) > 0 ? Math.max(value, 1e-6) : 0]))
     const found = supplies
       .flatMap((supply, index) =>
-        [...bounded(search, index, wanted, left, 1)].map(({ root, value }) => ({ index, root, share: value / area(supply) })),
+        [...bounded(search, index, wanted, left, 1)].map(({ root, value }) => ({
+          index, root, share: value / area(supply),
+        })),
       )
       .sort((a, b) => b.share - a.share)
     const [best] = found
@@ -93,7 +100,9 @@ export function* dive(search: Search, most: number): Generator<Layout[] | undefi
     const programme = new ProgrammeBuilder()
     for (const column of columns) programme.column(patterns.isFresh(column) ? 1 : 0)
     const pieces = rows.map(row => programme.row(row))
-    const drawers = new Map(counted.map(supply => [supply, programme.row({ most: drawer[supply] ?? 0, of: patterns.from(supply) })]))
+    const drawers = new Map(
+      counted.map(supply => [supply, programme.row({ most: drawer[supply] ?? 0, of: patterns.from(supply) })]),
+    )
     const relaxed = search.solve(programme.programme)
     if (!relaxed) return
     const worth = new Map(demands.map(({ key }) => [key, 0]))
@@ -118,5 +127,6 @@ export function* dive(search: Search, most: number): Generator<Layout[] | undefi
     })
     yield undefined
   }
-  if (!someLeft(left)) yield withoutSurplus(patterns.layoutsOf(columns.map((_, index) => taken[index] ?? 0)), demands, patterns.problem)
+  if (!someLeft(left))
+    yield withoutSurplus(patterns.layoutsOf(columns.map((_, index) => taken[index] ?? 0)), demands, patterns.problem)
 }

@@ -4,7 +4,16 @@ import { describe, expect, it } from 'vitest'
 import { inches } from '../lengths'
 import type { CuttingProblem } from '.'
 import {
-  USUAL_WORK, byHand, countsOf, isWithinLimits, keyedLayouts, measured, plansFor, preferred, sequenceViolations, sheetWorth,
+  USUAL_WORK,
+  byHand,
+  countsOf,
+  isWithinLimits,
+  keyedLayouts,
+  measured,
+  plansFor,
+  preferred,
+  sequenceViolations,
+  sheetWorth,
   freshSheets, solverOf,
   spendingOf, tradeOffs, verifyPlan,
 } from '.'
@@ -14,7 +23,11 @@ import { cutter, piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())
 const given = (sizes: [number, number, number][], more: Partial<CuttingProblem> = {}): CuttingProblem => ({
-  ...problem(sizes.map(([width, height, quantity]) => piece(width, height, quantity)), [sheet(8.5, 11)]), objective: 'sheets', ...more,
+  ...problem(
+    sizes.map(([width, height, quantity]) => piece(width, height, quantity)), [sheet(8.5, 11)],
+  ),
+  objective: 'sheets',
+  ...more,
 })
 const hand = (some: CuttingProblem) => {
   const layouts = keyedLayouts(byHand(some, some.demands))
@@ -124,7 +137,9 @@ describe('money for several formats', () => {
   it('is never above a plan, whatever is on hand', () => {
     fc.assert(
       fc.property(anyClass, fc.integer({ min: 0, max: 4 }), (some, onHand) => {
-        const own: CuttingProblem = { ...some, supplies: [sheet(8.5, 11, onHand, 45), sheet(12, 12, onHand, 70)], objective: 'money' }
+        const own: CuttingProblem = {
+          ...some, supplies: [sheet(8.5, 11, onHand, 45), sheet(12, 12, onHand, 70)], objective: 'money',
+        }
         for (const plan of plansFor(own, solve)) expect(verifyPlan(plan, own)).toEqual([])
       }),
       { numRuns: 8 },
@@ -135,7 +150,8 @@ describe('money for several formats', () => {
 describe('sheets that do not give everything', () => {
   it('leave fewer pieces missing than strips one after the other do', () => {
     const short = given([[3.5, 4.25, 20], [2, 3.75, 16], [5.25, 2.5, 12]], { supplies: [sheet(8.5, 11, 4, null)] })
-    const missing = (plans: ReturnType<typeof plansFor>) => plans[0].unplaced.reduce((sum, { quantity }) => sum + quantity, 0)
+    const missing = (plans: ReturnType<typeof plansFor>) =>
+      plans[0].unplaced.reduce((sum, { quantity }) => sum + quantity, 0)
     expect(missing(plansFor(short, solve))).toBeLessThanOrEqual(missing(plansFor(short)))
     expect(tradeOffs(plansFor(short, solve).map(plan => measured(plan, short)))).toHaveLength(1)
     expect(verifyPlan(plansFor(short, solve)[0], short)).toEqual([])

@@ -14,15 +14,21 @@ import { tallyOf } from './tally'
 import { paperWorth, savedBy, sheetWorth, workOf } from './work'
 
 /*
- * Plans that weigh paper against time: every sheet costs what it is worth and every action at the trimmer its seconds. Layouts and
- * settings cost as soon as they are used at all, so that fewer of them come out of the programme itself.
+ * Plans that weigh paper against time: every sheet costs what it is worth and every action at the trimmer its seconds.
+ * Layouts and settings cost as soon as they are used at all, so that fewer of them come out of the programme itself.
  */
 
-/** Columns that the programme looks at, more of many sizes: what the relaxations and the simple families want, then the fullest. */
+/**
+ * Columns that the programme looks at, more of many sizes: what the relaxations and the simple families want, then the
+ * fullest.
+ */
 const FEW = 40
 /** Rounds in which simple layouts are priced. */
 const ROUNDS = 10
-/** Branches of the integer programme, and the share of its cost that it may be off: what it weighs are estimates of effort. */
+/**
+ * Branches of the integer programme, and the share of its cost that it may be off: what it weighs are estimates of
+ * effort.
+ */
 const LIMITS = { few: { nodes: 12, gap: 0.02 }, chosen: { nodes: 100, gap: 0.002 }, many: { nodes: 1, gap: 0.05 } }
 /** Sizes above which a programme takes long. */
 const MANY_SIZES = 30
@@ -58,7 +64,8 @@ export function secondsAbout(layouts: Layout[], problem: CuttingProblem): number
 }
 
 /**
- * Adds what hands like to cut: sheets of one size, an even share of everything on a sheet, and what the relaxation of such asks for.
+ * Adds what hands like to cut: sheets of one size, an even share of everything on a sheet, and what the relaxation of
+ * such asks for.
  * @param hand the plan of a careful maker
  */
 export function addFamilies(search: Search, hand: Layout[]): Set<Column> {
@@ -94,7 +101,8 @@ export function addFamilies(search: Search, hand: Layout[]): Set<Column> {
     const worths = worthsBy(demands, demand => relaxed.duals[itemAt(pieces, demand)] ?? 0)
     const before = liked.size
     supplies.forEach((supply, index) => {
-      for (const family of families) for (const root of family(supply, cutter, demands, ({ key }) => worths.get(key) ?? 0)) add(index, root)
+      for (const family of families)
+        for (const root of family(supply, cutter, demands, ({ key }) => worths.get(key) ?? 0)) add(index, root)
     })
     if (liked.size > before && round < ROUNDS - 2) continue
     if (families.includes(dividedLayouts)) break
@@ -104,7 +112,10 @@ export function addFamilies(search: Search, hand: Layout[]): Set<Column> {
 }
 const MISSING = 100_000
 
-/** Adds the layouts of whole plans; those of plans with no more than so many sheets are among what a programme looks at first. */
+/**
+ * Adds the layouts of whole plans; those of plans with no more than so many sheets are among what a programme looks at
+ * first.
+ */
 export function addPlans(search: Search, plans: Layout[][], most: number): Column[] {
   const { patterns } = search
   return plans.flatMap((layouts) => {
@@ -117,11 +128,17 @@ export function addPlans(search: Search, plans: Layout[][], most: number): Colum
   })
 }
 
-/** Of some plans the cheapest, the quickest, and the one with fewest layouts among those with no more than so many sheets. */
+/**
+ * Of some plans the cheapest, the quickest, and the one with fewest layouts among those with no more than so many
+ * sheets.
+ */
 export function bestOf({ patterns: { supplies }, problem }: Search, plans: Layout[][], most: number): Layout[][] {
   const weighed = plans.map((layouts) => {
     const seconds = secondsAbout(layouts, problem)
-    return { layouts, seconds, cents: paperWorth(layouts, supplies) + seconds * workOf(problem).hour / 3600, number: layouts.length }
+    return {
+      layouts, seconds, cents: paperWorth(layouts, supplies) + (seconds * workOf(problem).hour) / 3600,
+      number: layouts.length,
+    }
   })
   const within = weighed.filter(({ layouts }) => freshSheets(layouts, supplies) <= most)
   const first = <T extends typeof weighed[number]>(some: T[], many: number, of: (one: T) => number) =>
@@ -144,7 +161,8 @@ function evenShares({ patterns, demands, problem: { cutter } }: Search, index: n
   for (let share = first; share <= Math.min(most, first + TRIES) && found.length < ALIKE; share++) {
     const wanted = demands.map(demand => ({ ...demand, quantity: Math.ceil(demand.quantity / share) }))
     const left = new Map(wanted.map(({ key, quantity }) => [key, quantity]))
-    const complete = (['width', 'height'] as const).flatMap(along => stripLayout(supply, cutter, along, wanted, left, area) ?? [])
+    const complete = (['width', 'height'] as const)
+      .flatMap(along => stripLayout(supply, cutter, along, wanted, left, area) ?? [])
       .find((root) => {
         const made = countsOf(root)
         return wanted.every(({ key, quantity }) => (made.get(key) ?? 0) >= quantity)
@@ -183,8 +201,8 @@ export function isAllowed(problem: CuttingProblem, { root }: Pick<Column, 'root'
 }
 
 /**
- * The plan that costs least of paper and time together, among the layouts that are worth a thought and within what the maker
- * allows.
+ * The plan that costs least of paper and time together, among the layouts that are worth a thought and within what the
+ * maker allows.
  */
 export function leastCost(
   search: Search,
@@ -198,7 +216,10 @@ export function leastCost(
   const ready = new Set((problem.setUp ?? []).map(({ root }) => contentOf(root)))
   const isSetUp = ({ root }: Column) => ready.size > 0 && ready.has(contentOf(root))
   const rank = (column: Column, index: number) =>
-    (values[index] ?? 0) + (isSetUp(column) ? 2 : 0) + (search.wanted.has(column) ? 2 : 0) + (search.taken.has(column) ? 3 : 0)
+    (values[index] ?? 0)
+    + (isSetUp(column) ? 2 : 0)
+    + (search.wanted.has(column) ? 2 : 0)
+    + (search.taken.has(column) ? 3 : 0)
     + (liked.has(column) ? 0.5 : 0)
   const kept = patterns.columns
     .map((column, index) => ({ column, value: rank(column, index), fullness: patterns.fullness(column) }))
@@ -221,7 +242,14 @@ export function leastCost(
   if (formats > 1 && Number.isFinite(cents)) programme.row(patterns.budgetRow(bought, cents))
   if (unbought) programme.row({ most: 0, of: eachOnce(bought) })
   if (work.layouts !== null) programme.row({ most: work.layouts, of: eachOnce(used) })
-  kept.forEach((column, at) => programme.row({ most: 0, of: [[itemAt(taken, at), 1], [itemAt(used, at), -mostOf(column)]] }))
+  kept.forEach((column, at) =>
+    programme.row({
+      most: 0,
+      of: [
+        [itemAt(taken, at), 1], [itemAt(used, at), -mostOf(column)],
+      ],
+    }),
+  )
   const solved = search.solve({
     ...programme.programme,
     whole: { ...(among ? LIMITS.chosen : demands.length > MANY_SIZES ? LIMITS.many : LIMITS.few), brief: true },
@@ -237,8 +265,9 @@ export function leastCost(
 }
 
 /**
- * Leaves out what would be cut too much, but the same on every sheet of a layout and only where it takes no more time: to cut some
- * sheets or strips otherwise than the others is more to read and to find again. What is over then are spares.
+ * Leaves out what would be cut too much, but the same on every sheet of a layout and only where it takes no more time:
+ * to cut some sheets or strips otherwise than the others is more to read and to find again. What is over then are
+ * spares.
  */
 export function withFewSpares(layouts: Layout[], demands: Demand[], problem: CuttingProblem): Layout[] {
   const { cutter } = problem

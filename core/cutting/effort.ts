@@ -27,7 +27,8 @@ export const looseIn = (steps: BenchStep[]): number => Math.max(0, ...steps.map(
 
 /** Adds up what the steps of a sequence take. */
 export function effortOf(steps: BenchStep[]): Effort {
-  const stacks = (how: BenchStep['taken']) => steps.reduce((sum, step) => sum + (step.taken === how ? step.stacks : 0), 0)
+  const stacks = (how: BenchStep['taken']) =>
+    steps.reduce((sum, step) => sum + (step.taken === how ? step.stacks : 0), 0)
   const found = steps.filter(({ taken }) => taken === 'found')
   return {
     settings: settingsIn(steps),
@@ -44,6 +45,9 @@ export function effortOf(steps: BenchStep[]): Effort {
 /** Seconds at the trimmer. */
 export const secondsOf = (effort: Effort, pace: PaceEntry): number =>
   effort.settings * pace.setting + effort.strokes * pace.stroke + (effort.handlings + effort.halves / 2) * pace.handling
-  + effort.turns * pace.turning + effort.asides * pace.aside + effort.beside * pace.beside + effort.readings * pace.reading
+  + effort.turns * pace.turning
+  + effort.asides * pace.aside
+  + effort.beside * pace.beside
+  + effort.readings * pace.reading
 
 export const minutesOf = (steps: BenchStep[], pace: PaceEntry): number => secondsOf(effortOf(steps), pace) / 60

@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
-import { benchSequence, countsOf, leavesOf, plan, planPaper, plansFor, sequenceViolations, solverOf, verifyPlan } from '.'
+import {
+  benchSequence, countsOf, leavesOf, plan, planPaper, plansFor, sequenceViolations, solverOf, verifyPlan,
+} from '.'
 import type { Demand, CuttingProblem } from '.'
 import { inches } from '../lengths'
 import { withoutSurplus } from './surplus'
@@ -22,7 +24,9 @@ const worths = (demands: Demand[]) => new Map(demands.map(({ key, width, height 
 
 describe('the best pattern of one sheet', () => {
   const best = (demands: Demand[], width: number, height: number, changes = {}) =>
-    new Guillotine({ width: inches(width), height: inches(height) }, { ...cutter, ...changes }, demands).best(worths(demands))
+    new Guillotine({ width: inches(width), height: inches(height) }, { ...cutter, ...changes }, demands).best(
+      worths(demands),
+    )
 
   it('fills a sheet that can be filled', () => {
     // 8 1/2 × 11: a strip of 8 1/2 × 5 1/2 and two of 4 1/4 × 5 1/2.
@@ -86,7 +90,10 @@ describe('tidying a pattern', () => {
       height: inches(4),
       parts: [
         leaf(1, 4),
-        { kind: 'cut' as const, side: 'width' as const, width: inches(7), height: inches(4), parts: [leaf(4, 4, 'a'), leaf(3, 4)] },
+        {
+          kind: 'cut' as const, side: 'width' as const, width: inches(7), height: inches(4),
+          parts: [leaf(4, 4, 'a'), leaf(3, 4)],
+        },
       ],
     }
     expect(tidy(nested, cutter)).toMatchObject({
@@ -107,7 +114,9 @@ describe('tidying a pattern', () => {
       height: inches(4),
       parts: [leaf(2, 4, 'a'), leaf(2, 4, 'a'), leaf(2, 4, 'a')],
     }
-    expect(without(row, 'a', 2, cutter)).toMatchObject({ parts: [{ kind: 'piece' }, { kind: 'offcut', width: inches(4) }] })
+    expect(without(row, 'a', 2, cutter)).toMatchObject({
+      parts: [{ kind: 'piece' }, { kind: 'offcut', width: inches(4) }],
+    })
     expect(without(row, 'a', 3, cutter)).toMatchObject({ kind: 'offcut', width: inches(6) })
     const demands = [{ ...piece(2, 4, 7), key: 'a' }]
     const trimmed = withoutSurplus([{ supply: 's', repeats: 3, root: row }], demands, { cutter, supplies: [] })
@@ -120,15 +129,19 @@ describe('planning one paper exactly', () => {
   it('mixes layouts where one repeated on every sheet falls short', () => {
     // A kit is one 6 × 6 and two 6 × 3 of a 12 × 6 sheet. Alike sheets (one of each kind of cut) give 1 kit each;
     // 3 sheets of 6 × 6 twice and 2 of 6 × 3 four times … 5 kits need 5 × 72 of 72: five sheets and no more.
-    const kits = (count: number) => exact([piece(6, 6, count, 'as drawn'), piece(6, 3, 2 * count, 'as drawn')], [sheet(12, 6)])
+    const kits = (count: number) =>
+      exact([piece(6, 6, count, 'as drawn'), piece(6, 3, 2 * count, 'as drawn')], [sheet(12, 6)])
     expect(kits(5)).toMatchObject({ sheets: 5, bound: 5 })
     // Two thirds of a sheet a kit: 3 kits from 2 sheets only when two mixed layouts share the work.
-    const mixed = exact([piece(5, 4, 3, 'as drawn'), piece(3, 4, 3, 'as drawn'), piece(4, 2, 3, 'as drawn')], [sheet(12, 8)])
+    const mixed = exact(
+      [piece(5, 4, 3, 'as drawn'), piece(3, 4, 3, 'as drawn'), piece(4, 2, 3, 'as drawn')], [sheet(12, 8)],
+    )
     expect(mixed.sheets).toBe(mixed.bound)
   })
 
   it('finds k + 1 kits in a drawer that gives k when every sheet is cut alike, and proves k + 2 impossible', () => {
-    // A kit is one 5 × 6 and one 2 × 6; a 12 × 6 sheet gives two and one, or one and three: one kit where all are cut alike.
+    // A kit is one 5 × 6 and one 2 × 6; a 12 × 6 sheet gives two and one, or one and three: one kit where all are cut
+    // alike.
     const pieces = (count: number) => [piece(5, 6, count, 'as drawn'), piece(2, 6, count, 'as drawn')]
     const kits = (count: number) => exact(pieces(count), [sheet(12, 6, 4, null)])
     const alike = 4 * 1
@@ -154,7 +167,8 @@ describe('planning one paper exactly', () => {
   it('keeps to what is on hand and to print direction, trimmer and squaring', () => {
     const demands = [piece(4, 5, 9, 'as drawn'), piece(3, 4, 11, 'turned'), piece(2, 3.5, 13)]
     expect(
-      exact(demands, [sheet(8.5, 11, 3, null), sheet(12, 12, 50, null)], { squaring: inches(0.25), length: inches(12) }).unplaced,
+      exact(demands, [sheet(8.5, 11, 3, null), sheet(12, 12, 50, null)], { squaring: inches(0.25), length: inches(12) })
+        .unplaced,
     ).toEqual([])
   })
 
@@ -174,7 +188,9 @@ describe('planning one paper exactly', () => {
     const side = fc.integer({ min: 16, max: 128 }).map(sixteenths => sixteenths / 16)
     fc.assert(
       fc.property(
-        fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 40 }) }), { minLength: 1, maxLength: 6 }),
+        fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 40 }) }), {
+          minLength: 1, maxLength: 6,
+        }),
         (sizes) => {
           const given: CuttingProblem = problem(
             sizes.map(({ width, height, quantity }, index) => ({
@@ -245,10 +261,14 @@ describe('all patterns of few sizes', () => {
           const cuts = new Guillotine({ width: inches(8.5), height: inches(11) }, cutter, demands)
           const all = cuts.all(demands, 1_000_000)!.map(root => demands.map(({ key }) => countsOf(root).get(key) ?? 0))
           for (const one of all)
-            expect(all.filter(other => other !== one && other.every((count, index) => count >= one[index]!))).toEqual([])
+            expect(all.filter(other => other !== one && other.every((count, index) => count >= one[index]!))).toEqual(
+              [],
+            )
           // Whatever the pieces are worth, the best pattern is among them.
           const worth = new Map(demands.map(({ key }, index) => [key, worths[index]!]))
-          const most = Math.max(0, ...all.map(counts => counts.reduce((sum, count, index) => sum + count * worths[index]!, 0)))
+          const most = Math.max(
+            0, ...all.map(counts => counts.reduce((sum, count, index) => sum + count * worths[index]!, 0)),
+          )
           expect(cuts.best(worth)?.value ?? 0).toBe(most)
         },
       ),
@@ -258,18 +278,30 @@ describe('all patterns of few sizes', () => {
 
   it('are not listed where there are too many', () => {
     const demands = [piece(1, 1.0625, 9), piece(1.125, 1.3125, 9), piece(1.4375, 1.5625, 9)]
-    expect(new Guillotine({ width: inches(12), height: inches(12) }, cutter, demands).all(demands, 1000)).toBeUndefined()
+    expect(
+      new Guillotine({ width: inches(12), height: inches(12) }, cutter, demands).all(demands, 1000),
+    ).toBeUndefined()
   })
 })
 
 describe('sizes with too many sums', () => {
   const mm = (length: number) => length / 25.4
   it.each([
-    ['millimetres beside inches', [piece(mm(105), mm(148), 12), piece(4.25, 5.5, 9), piece(mm(63), 2.5, 15), piece(3.125, mm(97), 12)], {}],
-    ['hundredths of a millimetre', [[51.31, 74.24], [88.77, 101.93], [33.46, 61.19], [120.53, 44.81], [70.37, 70.91]].map(
-      ([width, height]) => piece(mm(width!), mm(height!), 12),
-    ), { mark: inches(mm(1)) }],
-    ['a kerf off the marks', [piece(4, 5.25, 8), piece(3.75, 2.75, 9), piece(1.875, 5.25, 14)], { kerf: inches(mm(0.37)) }],
+    [
+      'millimetres beside inches',
+      [piece(mm(105), mm(148), 12), piece(4.25, 5.5, 9), piece(mm(63), 2.5, 15), piece(3.125, mm(97), 12)], {},
+    ],
+    [
+      'hundredths of a millimetre',
+      [
+        [51.31, 74.24], [88.77, 101.93], [33.46, 61.19], [120.53, 44.81], [70.37, 70.91],
+      ].map(([width, height]) => piece(mm(width!), mm(height!), 12)),
+      { mark: inches(mm(1)) },
+    ],
+    [
+      'a kerf off the marks', [piece(4, 5.25, 8), piece(3.75, 2.75, 9), piece(1.875, 5.25, 14)],
+      { kerf: inches(mm(0.37)) },
+    ],
   ] as const)('are planned on a grid, with a bound that holds: %s', (_, demands, changes) => {
     const given = problem([...demands], [sheet(mm(600), mm(900))], { length: inches(mm(900)), ...changes })
     const [best] = plansFor(given, solve)

@@ -37,7 +37,10 @@ export interface Incumbent {
 
 /** Steps of effort for columns, and for columns and dive together; the best so far stands after that. */
 const MOST = { columns: 40_000_000, all: 60_000_000 }
-/** Sizes up to which a few columns can be expected to do, and beyond which nothing else is asked once the fewest sheets are known. */
+/**
+ * Sizes up to which a few columns can be expected to do, and beyond which nothing else is asked once the fewest sheets
+ * are known.
+ */
 const MEDIUM = 30
 const MANY = 60
 /** How much a cent of paper counts where time counts first. */
@@ -95,7 +98,8 @@ export function* exactly(
     search.bound = floor
     for (const share of relaxation(search, MOST.columns, isDone)) yield step((last ? 0.6 : 0) + 0.2 * share)
     if (isDone()) return yield step(1)
-    for (const worth of [search.duals, new Map(demands.map(demand => [demand.key, area(demand)]))]) complete(search, worth)
+    for (const worth of [search.duals, new Map(demands.map(demand => [demand.key, area(demand)]))])
+      complete(search, worth)
     // Of many sizes in one format the dive finds better ones sooner.
     const whole = formats === 1 && demands.length > MEDIUM && !search.short ? undefined : wholePlan(search)
     best = whole?.layouts ?? best
@@ -135,7 +139,8 @@ export function* exactly(
   const others = [hand, ...good, ...balanced ? [balanced] : [], ...fewLayoutPlans(search, liked), ...fromWhatIsThere()]
   yield step(0.9, best, others)
   const isFew = balanced && sheets(balanced) <= least && spendingOf(balanced, supplies) <= cheapest
-  const few = () => (demands.length > MEDIUM ? undefined : leastCost(search, liked, { paper: 1, sheets: least, cents: cheapest }))
+  const few = () =>
+    demands.length > MEDIUM ? undefined : leastCost(search, liked, { paper: 1, sheets: least, cents: cheapest })
   best = (isFew ? balanced : few()) ?? best
   yield step(0.95, best, others)
   const easy = leastCost(search, liked, { paper: LITTLE })

@@ -47,7 +47,9 @@ describe('sheets that are halved or quartered first', () => {
     const half: CutNode = { kind: 'cut', side: 'width', width: inches(4), height: inches(4), parts: [] }
     const part: CutNode = { kind: 'piece', demand: 'p', turned: false, width: inches(2), height: inches(4) }
     half.parts.push(part, part)
-    expect(tallyOf({ kind: 'cut', side: 'width', width: inches(8), height: inches(4), parts: [half, half] }).stages).toBe(1)
+    expect(
+      tallyOf({ kind: 'cut', side: 'width', width: inches(8), height: inches(4), parts: [half, half] }).stages,
+    ).toBe(1)
   })
 })
 
@@ -56,10 +58,15 @@ describe('what is left over', () => {
     const given = problem([piece(4, 4, 2)], [sheet(12, 12)])
     const leaf = (kind: 'waste' | 'offcut', width: number, height: number): CutNode =>
       ({ kind, width: inches(width), height: inches(height) })
-    const square: CutNode = { kind: 'piece', demand: given.demands[0]!.key, turned: false, width: inches(4), height: inches(4) }
-    const column: CutNode = { kind: 'cut', side: 'height', width: inches(4), height: inches(12), parts: [square, leaf('offcut', 4, 8)] }
-    const scattered: CutNode
-      = { kind: 'cut', side: 'width', width: inches(12), height: inches(12), parts: [column, column, leaf('offcut', 4, 12)] }
+    const square: CutNode = {
+      kind: 'piece', demand: given.demands[0]!.key, turned: false, width: inches(4), height: inches(4),
+    }
+    const column: CutNode = {
+      kind: 'cut', side: 'height', width: inches(4), height: inches(12), parts: [square, leaf('offcut', 4, 8)],
+    }
+    const scattered: CutNode = {
+      kind: 'cut', side: 'width', width: inches(12), height: inches(12), parts: [column, column, leaf('offcut', 4, 12)],
+    }
     const [better] = gathered([{ supply: '12x12', repeats: 3, root: scattered }], given)
     expect(restIn(better!.root)).toBeGreaterThan(restIn(scattered))
     expect(countsOf(better!.root)).toEqual(countsOf(scattered))

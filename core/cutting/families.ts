@@ -9,8 +9,9 @@ import { OTHER, isCuttable, squared, withMargins } from './squaring'
 import { stripLayout } from './strips'
 
 /*
- * Simple families of layouts, such as hands like to cut: strips of one size each, and strips beside a block of another size that
- * may lie turned; with one or two changes of direction and few settings. They are priced by what pieces are worth, as any pattern is.
+ * Simple families of layouts, such as hands like to cut: strips of one size each, and strips beside a block of another
+ * size that may lie turned; with one or two changes of direction and few settings. They are priced by what pieces are
+ * worth, as any pattern is.
  */
 
 const SIDES = ['width', 'height'] as const
@@ -27,7 +28,9 @@ const waysOf = (demand: Demand): Way[] =>
     demand, size, turned: demand.turn === 'turned' || at === 1,
   }))
 
-const sized = (size: Size, side: Side, length: number): Size => ({ width: size.width, height: size.height, [side]: length as Length })
+const sized = (size: Size, side: Side, length: number): Size => ({
+  width: size.width, height: size.height, [side]: length as Length,
+})
 
 /** Parts side by side in a rectangle, with waste up to the whole. */
 function beside(whole: Size, side: Side, parts: CutNode[]): CutNode {
@@ -56,7 +59,9 @@ interface Filled {
 function bestStrips(whole: Size, side: Side, all: Way[], worth: (demand: Demand) => number): Filled {
   const across = OTHER[side]
   const fitting = all.filter(({ size }) => size.width <= whole.width && size.height <= whole.height)
-    .map(way => ({ way, high: way.size[across] as number, value: worth(way.demand) * Math.floor(whole[side] / way.size[side]) }))
+    .map(way => ({
+      way, high: way.size[across] as number, value: worth(way.demand) * Math.floor(whole[side] / way.size[side]),
+    }))
     .filter(({ value }) => value > 0)
   let states = new Map<number, Filled>([[0, { value: 0, strips: [] }]])
   for (const { way, high, value } of fitting) {
@@ -89,7 +94,9 @@ function undominated(states: Map<number, Filled>): Map<number, Filled> {
 }
 
 /** Layouts of a sheet in simple families that are worth most. */
-export function simpleLayouts(supply: Supply, cutter: Cutter, demands: Demand[], worth: (demand: Demand) => number): CutNode[] {
+export function simpleLayouts(
+  supply: Supply, cutter: Cutter, demands: Demand[], worth: (demand: Demand) => number,
+): CutNode[] {
   if (!isCuttable(supply, cutter)) return []
   const sheet = squared(supply, cutter)
   const all = demands.filter(demand => worth(demand) > 0).flatMap(waysOf)
@@ -108,8 +115,8 @@ export function simpleLayouts(supply: Supply, cutter: Cutter, demands: Demand[],
 }
 
 /**
- * Every layout of strips of one or two sizes, each strip of one size and as many of the second kind as there is room for: of few sizes
- * few enough to look at all.
+ * Every layout of strips of one or two sizes, each strip of one size and as many of the second kind as there is room
+ * for: of few sizes few enough to look at all.
  */
 export function twoStrips(supply: Supply, cutter: Cutter, demands: Demand[]): CutNode[] {
   if (!isCuttable(supply, cutter)) return []
@@ -137,7 +144,9 @@ export function twoStrips(supply: Supply, cutter: Cutter, demands: Demand[]): Cu
 }
 
 /** Sheets that are halved or quartered first, and all parts then cut alike in one stack. */
-export function dividedLayouts(supply: Supply, cutter: Cutter, demands: Demand[], worth: (demand: Demand) => number): CutNode[] {
+export function dividedLayouts(
+  supply: Supply, cutter: Cutter, demands: Demand[], worth: (demand: Demand) => number,
+): CutNode[] {
   if (!isCuttable(supply, cutter)) return []
   const sheet = squared(supply, cutter)
   return DIVISIONS.flatMap((sides) => {
@@ -156,7 +165,9 @@ const twice = (half: CutNode, side: Side): CutNode =>
   ({ kind: 'cut', side, width: half.width, height: half.height, [side]: half[side] * 2, parts: [half, half] })
 
 /** Some strips of one size, and what is left of the sheet in strips of another one that run the other way. */
-function bestBlock(sheet: Size, side: Side, all: Way[], worth: (demand: Demand) => number, cutter: Cutter): CutNode | undefined {
+function bestBlock(
+  sheet: Size, side: Side, all: Way[], worth: (demand: Demand) => number, cutter: Cutter,
+): CutNode | undefined {
   const across = OTHER[side]
   let best: { value: number, way: Way, strips: number, other: Way } | undefined
   for (const way of all) {
@@ -192,18 +203,21 @@ export function oneSize(supply: Supply, cutter: Cutter, demand: Demand): CutNode
 }
 
 /**
- * How a careful maker cuts: whole sheets of one size as long as they are filled, and what is left of all sizes in strips on sheets
- * of its own, the tallest pieces first.
+ * How a careful maker cuts: whole sheets of one size as long as they are filled, and what is left of all sizes in
+ * strips on sheets of its own, the tallest pieces first.
  */
 export function byHand({ supplies, cutter }: Pick<CuttingProblem, 'supplies' | 'cutter'>, demands: Demand[]): Layout[] {
-  const sheets = supplies.filter(supply => isFresh(supply) && (supply.price !== null || supply.onHand > 0) && isCuttable(supply, cutter))
+  const sheets = supplies
+    .filter(supply => isFresh(supply) && (supply.price !== null || supply.onHand > 0) && isCuttable(supply, cutter))
     .sort((a, b) => (a.price ?? Infinity) / area(a) - (b.price ?? Infinity) / area(b))
   const left = new Map(demands.map(({ key, quantity }) => [key, quantity]))
   const there = new Map(sheets.map(({ key, onHand, price }) => [key, price === null ? onHand : Infinity]))
   const layouts: Layout[] = []
   const take = (supply: Supply, root: CutNode) => {
     const counts = [...countsOf(root)]
-    const repeats = Math.min(lookUp(there, supply.key), ...counts.map(([key, count]) => Math.floor(lookUp(left, key) / count)))
+    const repeats = Math.min(
+      lookUp(there, supply.key), ...counts.map(([key, count]) => Math.floor(lookUp(left, key) / count)),
+    )
     if (repeats < 1 || counts.length === 0) return false
     for (const [key, count] of counts) left.set(key, lookUp(left, key) - count * repeats)
     there.set(supply.key, lookUp(there, supply.key) - repeats)

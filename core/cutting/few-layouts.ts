@@ -11,8 +11,9 @@ import { effortOf, secondsOf } from './effort'
 import { paperWorth, workOf } from './work'
 
 /*
- * Plans of one or two layouts, all pairs of them looked at: what hands come upon first, and what a programme that weighs many layouts
- * may pass over. Fresh sheets only, so that offcuts never make a plan dearer than it would be without them.
+ * Plans of one or two layouts, all pairs of them looked at: what hands come upon first, and what a programme that
+ * weighs many layouts may pass over. Fresh sheets only, so that offcuts never make a plan dearer than it would be
+ * without them.
  */
 
 /** Sizes up to which plans of two layouts are worth a look, and layouts that are paired. */
@@ -66,20 +67,27 @@ function centsOf({ problem }: Search, layouts: Layout[]): number {
   return paperWorth(layouts, problem.supplies) + secondsOf(effortOf(steps), work.pace) * work.hour / 3600
 }
 
-/** Layouts of fresh sheets that keep to what the maker allows: strips of one or two sizes, and what is liked besides; fullest first. */
+/**
+ * Layouts of fresh sheets that keep to what the maker allows: strips of one or two sizes, and what is liked besides;
+ * fullest first.
+ */
 function optionsOf(search: Search, liked: ReadonlySet<Column>): Option[] {
   const { patterns, demands, problem } = search
   const columns = new Set<Column>()
   patterns.supplies.forEach((supply, index) => {
     if (!isFresh(supply)) return
-    for (const root of twoStrips(supply, problem.cutter, demands)) columns.add({ supply: index, counts: countsOf(root), root })
+    for (const root of twoStrips(supply, problem.cutter, demands))
+      columns.add({ supply: index, counts: countsOf(root), root })
   })
   for (const column of liked) if (patterns.isFresh(column)) columns.add(column)
   return [...columns].filter(column => isAllowed(problem, column))
     .sort((a, b) => patterns.fullness(b) - patterns.fullness(a))
     .slice(0, MOST.columns)
     .map(column => ({
-      column, ...costOf(search, column), fences: fencesOf(column.root), gives: demands.map(({ key }) => column.counts.get(key) ?? 0),
+      column,
+      ...costOf(search, column),
+      fences: fencesOf(column.root),
+      gives: demands.map(({ key }) => column.counts.get(key) ?? 0),
     }))
 }
 
@@ -94,7 +102,9 @@ function bestPair(search: Search, one: Option, other: Option): Pair | undefined 
   const needed = ({ gives }: Option, left: (at: number) => number) => gives.reduce((most, count, at) =>
     (left(at) <= 0 ? most : count === 0 ? Infinity : Math.max(most, Math.ceil(left(at) / count))), 0)
   const wanted = (at: number) => itemAt(demands, at).quantity
-  const most = one.gives.reduce((sum, count, at) => (count === 0 ? sum : Math.max(sum, Math.ceil(wanted(at) / count))), 0)
+  const most = one.gives.reduce(
+    (sum, count, at) => (count === 0 ? sum : Math.max(sum, Math.ceil(wanted(at) / count))), 0,
+  )
   const step = Math.max(1, Math.floor(most / MOST.repeats))
   let best: Pair | undefined
   for (let repeats = isOne ? most : 1; repeats <= most; repeats += step) {
@@ -111,7 +121,13 @@ function bestPair(search: Search, one: Option, other: Option): Pair | undefined 
   /** Sheets to buy; nothing where some are neither there nor for sale. */
   function bought(taken: Pair['taken']): number | undefined {
     const sheets = new Map<number, number>()
-    for (const { option: { column: { supply } }, repeats } of taken) sheets.set(supply, (sheets.get(supply) ?? 0) + repeats)
+    for (const {
+      option: {
+        column: { supply },
+      },
+      repeats,
+    } of taken)
+      sheets.set(supply, (sheets.get(supply) ?? 0) + repeats)
     let buys = 0
     for (const [at, number] of sheets) {
       const { onHand, price } = itemAt(supplies, at)

@@ -35,7 +35,9 @@ describe('layouts that are in the plan whatever else is', () => {
     const fixed = [{ ...only(4, 5, [sheet(8.5, 11, 2)]), repeats: 3 }]
     const planned = plan({ ...given, fixed })
     expect(verifyPlan(planned, { ...given, fixed })).toEqual([])
-    expect(planned.layouts.find(({ root }) => JSON.stringify(root) === JSON.stringify(fixed[0]!.root))!.repeats).toBeGreaterThanOrEqual(3)
+    expect(
+      planned.layouts.find(({ root }) => JSON.stringify(root) === JSON.stringify(fixed[0]!.root))!.repeats,
+    ).toBeGreaterThanOrEqual(3)
     expect(planned.sheets).toBe(freshSheets(planned.layouts, given.supplies))
     expect(planned.bound).toBeGreaterThanOrEqual(3)
     // The two on hand cost nothing, what is bought beyond them does.

@@ -11,7 +11,9 @@ export function besideFixed(problem: CuttingProblem): CuttingProblem {
   return {
     ...problem,
     fixed: undefined,
-    demands: demands.map((demand): Demand => ({ ...demand, quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0)) })),
+    demands: demands.map((demand): Demand => ({
+      ...demand, quantity: Math.max(0, demand.quantity - (made.get(demand.key) ?? 0)),
+    })),
     supplies: supplies
       .filter(({ onlyFixed }) => !onlyFixed)
       .map(supply => ({ ...supply, onHand: Math.max(0, supply.onHand - (opened.get(supply.key) ?? 0)) })),
@@ -23,7 +25,9 @@ export function withFixed(plan: Plan, { fixed = [], setUp, supplies, demands }: 
   const layouts = keyedLayouts(mergedLayouts([...fixed, ...plan.layouts.map(({ key: _, ...layout }) => layout)]), setUp)
   const sheets = freshSheets(layouts, supplies)
   const made = madeBy(layouts)
-  const used = demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, made.get(demand.key) ?? 0), 0)
+  const used = demands.reduce(
+    (sum, demand) => sum + area(demand) * Math.min(demand.quantity, made.get(demand.key) ?? 0), 0,
+  )
   const opened = layouts.reduce((sum, { supply, repeats }) => sum + repeats * area(byKey(supplies, supply)), 0)
   return {
     ...plan,

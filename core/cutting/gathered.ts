@@ -10,8 +10,8 @@ import { stripLayout } from './strips'
 const MANY_PIECES = 120
 
 /**
- * The same pieces on the same sheets, in strips that leave more in one rectangle, where that takes no more time and no more
- * settings. Layouts that are set up stay as they are.
+ * The same pieces on the same sheets, in strips that leave more in one rectangle, where that takes no more time and no
+ * more settings. Layouts that are set up stay as they are.
  */
 export function gathered(layouts: Layout[], problem: CuttingProblem): Layout[] {
   const { demands, supplies, cutter, setUp = [] } = problem

@@ -1,6 +1,6 @@
 /*
- * Which groups of a cut node are still to come off. Numbers are quick and tell 53 groups apart; of more, integers of any size are
- * taken.
+ * Which groups of a cut node are still to come off. Numbers are quick and tell 53 groups apart; of more, integers of
+ * any size are taken.
  */
 
 export type GroupSet = number | bigint
@@ -8,7 +8,8 @@ export type GroupSet = number | bigint
 /** Groups that a number tells apart. */
 const IN_A_NUMBER = 53
 
-export const allOf = (groups: number): GroupSet => (groups <= IN_A_NUMBER ? 2 ** groups - 1 : (1n << BigInt(groups)) - 1n)
+export const allOf = (groups: number): GroupSet =>
+  groups <= IN_A_NUMBER ? 2 ** groups - 1 : (1n << BigInt(groups)) - 1n
 
 export const has = (set: GroupSet, group: number): boolean =>
   (typeof set === 'number' ? Math.floor(set / 2 ** group) % 2 === 1 : (set >> BigInt(group) & 1n) === 1n)

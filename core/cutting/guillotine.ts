@@ -17,8 +17,8 @@ export interface BestCut {
 const CUTS_A_STEP = 12
 
 /**
- * Finds the guillotine pattern of greatest value on a sheet: dynamic programming over normal points. Every cut is at most as long as the
- * trimmer. Pieces may be repeated as often as they fit.
+ * Finds the guillotine pattern of greatest value on a sheet: dynamic programming over normal points. Every cut is at
+ * most as long as the trimmer. Pieces may be repeated as often as they fit.
  */
 export class Guillotine {
   private readonly grid: SheetGrid
@@ -28,7 +28,9 @@ export class Guillotine {
     this.grid = new SheetGrid(sheet, cutter, demands)
   }
 
-  /** What one pricing takes: the rectangles that it looks at; on a grid, which is fine, each of them many times as long. */
+  /**
+   * What one pricing takes: the rectangles that it looks at; on a grid, which is fine, each of them many times as long.
+   */
   get steps(): number {
     const [wide, high] = [this.grid.xs.length, this.grid.ys.length]
     return wide * high * (this.grid.grid === 0 ? 1 : Math.ceil((wide + high) / CUTS_A_STEP))
@@ -42,7 +44,9 @@ export class Guillotine {
   atMost(worth: ReadonlyMap<string, number>, top: number): number {
     const { grid, items, sheet } = this.grid
     if (grid === 0) return top
-    const densest = Math.max(0, ...items.map(({ demand, size }) => (worth.get(demand.key) ?? 0) / (size.width * size.height)))
+    const densest = Math.max(
+      0, ...items.map(({ demand, size }) => (worth.get(demand.key) ?? 0) / (size.width * size.height)),
+    )
     return Math.max(top, densest * sheet.width * sheet.height)
   }
 
@@ -68,7 +72,8 @@ export class Guillotine {
     const found: BestCut[] = [{ value: whole, root: tidy(trees.at(right, top), grid.cutter, tidied) }]
     if (count === 1) return found
     for (const { side, k, rest, value } of firstCuts(grid, table.values).slice(0, count - 1)) {
-      const parts = side === 'width' ? [trees.at(k, top), trees.at(rest, top)] : [trees.at(right, k), trees.at(right, rest)]
+      const parts
+        = side === 'width' ? [trees.at(k, top), trees.at(rest, top)] : [trees.at(right, k), trees.at(right, rest)]
       found.push({ value, root: tidy(grid.cut(side, right, top, parts), grid.cutter, tidied) })
     }
     return found
@@ -83,7 +88,10 @@ export class Guillotine {
   }
 }
 
-/** What each rectangle is worth, and how it is best used: 0 not at all, a piece, a cut after a point along x or y, the next smaller one. */
+/**
+ * What each rectangle is worth, and how it is best used: 0 not at all, a piece, a cut after a point along x or y, the
+ * next smaller one.
+ */
 interface ValueTable {
   values: Float64Array
   kinds: Uint8Array
@@ -91,7 +99,9 @@ interface ValueTable {
 }
 
 /** @param worths what a piece of each item is worth */
-function valuesOf({ xs, ys, besideX, besideY, exact, cutter: { length: longest } }: SheetGrid, worths: number[]): ValueTable {
+function valuesOf(
+  { xs, ys, besideX, besideY, exact, cutter: { length: longest } }: SheetGrid, worths: number[],
+): ValueTable {
   const [columns, rows] = [xs.length, ys.length]
   // Values by column and once more by row, so that both kinds of cuts read what lies side by side.
   const values = new Float64Array(columns * rows)
@@ -113,11 +123,15 @@ function valuesOf({ xs, ys, besideX, besideY, exact, cutter: { length: longest }
       for (const item of exact.get(here) ?? NONE) better(use, worths[item]!, 1, item)
       if (high <= longest) {
         if (i > 0) better(use, across[row + i - 1]!, 4, use.chosen)
-        tryCuts(use, { kind: 2, points: xs, whole: wide, cuts: rises[j]!, rests: besideX, of: i * columns, values: across, from: row })
+        tryCuts(use, {
+          kind: 2, points: xs, whole: wide, cuts: rises[j]!, rests: besideX, of: i * columns, values: across, from: row,
+        })
       }
       if (wide <= longest) {
         if (j > 0) better(use, values[here - 1]!, 5, use.chosen)
-        tryCuts(use, { kind: 3, points: ys, whole: high, cuts: rise, rests: besideY, of: j * rows, values, from: column })
+        tryCuts(use, {
+          kind: 3, points: ys, whole: high, cuts: rise, rests: besideY, of: j * rows, values, from: column,
+        })
       }
       if (i === 0 || use.value > across[row + i - 1]!) rises[j]!.push(i)
       if (j === 0 || use.value > values[here - 1]!) rise.push(j)
@@ -157,7 +171,10 @@ interface Direction {
   from: number
 }
 
-/** All cuts of a rectangle in one direction: after each of some points, what lies before the cut and the largest rest beside it. */
+/**
+ * All cuts of a rectangle in one direction: after each of some points, what lies before the cut and the largest rest
+ * beside it.
+ */
 function tryCuts(use: Use, { kind, points, whole, cuts, rests, of, values, from }: Direction): void {
   for (let at = 0; at < cuts.length; at++) {
     const k = cuts[at]!

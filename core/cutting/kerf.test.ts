@@ -8,7 +8,9 @@ import { piece, problem, sheet } from './testing'
 
 /** Every cut of a tree: how long the whole is, and its parts with the dust between them. */
 const cuts = (node: CutNode): { whole: number, parts: number[] }[] =>
-  node.kind === 'cut' ? [{ whole: node[node.side], parts: node.parts.map(part => part[node.side]) }, ...node.parts.flatMap(cuts)] : []
+  node.kind === 'cut'
+    ? [{ whole: node[node.side], parts: node.parts.map(part => part[node.side]) }, ...node.parts.flatMap(cuts)]
+    : []
 
 describe('kerf', () => {
   const kerf = inches(1 / 16)

@@ -39,5 +39,8 @@ export const lessKerf = (layouts: Layout[], { cutter: { kerf } }: CuttingProblem
 function resized(node: CutNode, by: number): CutNode {
   const size = { width: (node.width + by) as Length, height: (node.height + by) as Length }
   if (node.kind !== 'cut') return { ...node, ...size }
-  return { ...node, ...size, parts: node.parts.map(part => resized(part, by)).filter(({ width, height }) => width > 0 && height > 0) }
+  return {
+    ...node, ...size,
+    parts: node.parts.map(part => resized(part, by)).filter(({ width, height }) => width > 0 && height > 0),
+  }
 }

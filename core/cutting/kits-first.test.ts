@@ -22,15 +22,20 @@ function incompleteIn(given: CuttingProblem & { kits: KitNeed[] }): number {
 
 describe('complete kits before single pieces', () => {
   it('cuts large pieces for whole kits rather than many small ones for none', () => {
-    // One sheet gives four kits of a 6 × 5 with two strips of 6 × 1/2; sorted by number of pieces it would be strips alone.
+    // One sheet gives four kits of a 6 × 5 with two strips of 6 × 1/2; sorted by number of pieces it would be strips
+    // alone.
     const given = short([[6, 5, 1], [6, 0.5, 2]], 12, 1)
     expect(incompleteIn(given)).toBe(8)
   })
 
   it('gives as many complete kits as the drawer holds', () => {
-    const size = fc.tuple(fc.integer({ min: 2, max: 7 }), fc.integer({ min: 2, max: 7 }), fc.integer({ min: 1, max: 3 }))
+    const size = fc.tuple(
+      fc.integer({ min: 2, max: 7 }), fc.integer({ min: 2, max: 7 }), fc.integer({ min: 1, max: 3 }),
+    )
     fc.assert(fc.property(
-      fc.uniqueArray(size, { minLength: 1, maxLength: 3, selector: ([width, height]) => [width, height].sort().join() }),
+      fc.uniqueArray(size, {
+        minLength: 1, maxLength: 3, selector: ([width, height]) => [width, height].sort().join(),
+      }),
       fc.integer({ min: 1, max: 4 }),
       (sizes, sheets) => {
         const given = short(sizes, 40, sheets)

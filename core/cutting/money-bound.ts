@@ -9,9 +9,9 @@ const A_MISSING_PIECE = 1_000_000
 const WORTH_WHILE = 1e-6
 
 /**
- * Cents below which no plan can be had: the relaxation in which what is bought costs its price and what is on hand nothing. Its
- * duals price the pieces; scaled so that no pattern is worth more than its sheet costs to buy (Farley), what they make of all pieces,
- * less what the sheets on hand can hold of that, bounds the money at every round.
+ * Cents below which no plan can be had: the relaxation in which what is bought costs its price and what is on hand
+ * nothing. Its duals price the pieces; scaled so that no pattern is worth more than its sheet costs to buy (Farley),
+ * what they make of all pieces, less what the sheets on hand can hold of that, bounds the money at every round.
  * @param spent cents of a plan that is known: nothing above is asked
  */
 export function moneyBound({ patterns, demands, solve, effort }: Search, spent: number): number {
@@ -20,7 +20,9 @@ export function moneyBound({ patterns, demands, solve, effort }: Search, spent: 
   if (spent <= 0) return 0
   for (const { built: { pieces, drawers }, relaxed: { dual } } of rounds(ROUNDS, solve, moneyProgramme)) {
     const worths = worthsBy(demands, demand => dual(pieces[demand]))
-    const { found, tops, steps } = addWorthwhile(patterns, { worths, drawer: supply => dual(drawers[supply]), least: WORTH_WHILE })
+    const { found, tops, steps } = addWorthwhile(patterns, {
+      worths, drawer: supply => dual(drawers[supply]), least: WORTH_WHILE,
+    })
     effort.spend(steps)
     // No pattern is worth more than its sheet costs to buy.
     const scales = supplies.flatMap((supply, at) => {

@@ -8,7 +8,8 @@ import { offcut, piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())
 const one = (demands: Demand[]) => new Map(demands.map(({ key, quantity }) => [key, quantity]))
-const kitsFrom = (kit: Demand[], drawer: Supply[], changes = {}) => mostKits(problem(kit, drawer, changes), one(kit), solve)
+const kitsFrom = (kit: Demand[], drawer: Supply[], changes = {}) =>
+  mostKits(problem(kit, drawer, changes), one(kit), solve)
 
 describe('the most kits from a drawer', () => {
   it('counts the kits of a sheet that is cut alike', () => {
@@ -17,8 +18,11 @@ describe('the most kits from a drawer', () => {
   })
 
   it('mixes two layouts for k + 1 kits where one on every sheet gives k, and proves k + 2 impossible', () => {
-    // A sheet gives two 5 × 6 and one 2 × 6, or one and three: alike sheets give one kit each, mixed ones six from four.
-    expect(kitsFrom([piece(5, 6, 1, 'as drawn'), piece(2, 6, 1, 'as drawn')], [sheet(12, 6, 4)])).toEqual({ kits: 6, most: 6 })
+    // A sheet gives two 5 × 6 and one 2 × 6, or one and three: alike sheets give one kit each, mixed ones six from
+    // four.
+    expect(kitsFrom([piece(5, 6, 1, 'as drawn'), piece(2, 6, 1, 'as drawn')], [sheet(12, 6, 4)])).toEqual({
+      kits: 6, most: 6,
+    })
   })
 
   it('buys nothing, and uses offcuts', () => {
@@ -43,7 +47,9 @@ describe('the most kits from a drawer', () => {
     })
     fc.assert(
       fc.property(kit, fc.integer({ min: 1, max: 5 }), (sizes, sheets) => {
-        const demands = sizes.map(({ width, height, quantity }, index) => ({ ...piece(width, height, quantity), key: `p${index}` }))
+        const demands = sizes.map(({ width, height, quantity }, index) => ({
+          ...piece(width, height, quantity), key: `p${index}`,
+        }))
         const drawer = [sheet(8.5, 11, sheets, null)]
         const { kits, most } = kitsFrom(demands, drawer)
         const fits = (count: number) =>

@@ -34,7 +34,9 @@ const FEW_NODES = 50
  * @param perKit pieces in one kit by demand key
  * @param quick does without all patterns and without plans tried between the two numbers: these may lie further apart
  */
-export function mostKits(problem: CuttingProblem, perKit: ReadonlyMap<string, number>, solve: Solve, quick = false): KitsFrom {
+export function mostKits(
+  problem: CuttingProblem, perKit: ReadonlyMap<string, number>, solve: Solve, quick = false,
+): KitsFrom {
   const wanted = problem.demands
     .map(demand => ({ ...demand, quantity: perKit.get(demand.key) ?? 0 }))
     .filter(({ quantity }) => quantity > 0)
@@ -46,7 +48,11 @@ export function mostKits(problem: CuttingProblem, perKit: ReadonlyMap<string, nu
     setUp: undefined,
   }
   const none = { kits: 0, most: 0 }
-  if (wanted.length === 0 || drawer.supplies.length === 0 || wanted.some(({ width, height }) => Math.min(width, height) < LEAST_PIECE))
+  if (
+    wanted.length === 0
+    || drawer.supplies.length === 0
+    || wanted.some(({ width, height }) => Math.min(width, height) < LEAST_PIECE)
+  )
     return none
   const { demands, ...inflated } = withKerf(drawer)
   const patterns = new Patterns({ ...inflated, demands }, demands)
@@ -69,8 +75,12 @@ export function mostKits(problem: CuttingProblem, perKit: ReadonlyMap<string, nu
   for (const { built: { pieces, drawers }, relaxed: { dual } } of rounds(MOST_ROUNDS, solve, kitsProgramme)) {
     const raw = pieces.map(row => Math.max(0, dual(row)))
     const worthOfKit = demands.reduce((sum, { quantity }, index) => sum + quantity * itemAt(raw, index), 0)
-    const worths = new Map(demands.map(({ key }, index) => [key, worthOfKit > 0 ? itemAt(raw, index) / worthOfKit : 1 / demands.length]))
-    const { found, tops } = addWorthwhile(patterns, { worths, drawer: supply => dual(drawers[supply]), least: WORTH_WHILE, isBrief: true })
+    const worths = new Map(
+      demands.map(({ key }, index) => [key, worthOfKit > 0 ? itemAt(raw, index) / worthOfKit : 1 / demands.length]),
+    )
+    const { found, tops } = addWorthwhile(patterns, {
+      worths, drawer: supply => dual(drawers[supply]), least: WORTH_WHILE, isBrief: true,
+    })
     most = Math.min(most, Math.floor(worthOnHand(supplies, tops) + 1e-6))
     if (!found) break
   }
@@ -79,7 +89,9 @@ export function mostKits(problem: CuttingProblem, perKit: ReadonlyMap<string, nu
   const whole = solve({ ...programme, whole: { nodes: quick ? FEW_NODES : NODES } })
   let kits = Math.min(most, Math.max(0, Math.floor((whole?.columns[sets] ?? 0) + 1e-6)))
   if (allThere && whole?.optimal) most = kits
-  const kitsOf = (number: number) => ({ ...drawer, demands: wanted.map(demand => ({ ...demand, quantity: demand.quantity * number })) })
+  const kitsOf = (number: number) => ({
+    ...drawer, demands: wanted.map(demand => ({ ...demand, quantity: demand.quantity * number })),
+  })
   const stripsGive = (number: number) => {
     const search = planPaper(kitsOf(number))
     for (let round = 0; round < STRIP_ROUNDS; round++) {
@@ -97,6 +109,7 @@ export function mostKits(problem: CuttingProblem, perKit: ReadonlyMap<string, nu
   }
   // Patterns that mix sizes in just the right numbers are the planner's business; of many sizes it would take too long.
   const tries = quick || wanted.length > MANY_SIZES ? 0 : MOST_TRIES
-  for (let more = most; more > kits && more > most - tries; more--) if (plan(kitsOf(more), solve).unplaced.length === 0) kits = more
+  for (let more = most; more > kits && more > most - tries; more--)
+    if (plan(kitsOf(more), solve).unplaced.length === 0) kits = more
   return { kits, most }
 }

@@ -33,7 +33,9 @@ export class Patterns {
     readonly demands: Demand[],
   ) {
     const { cutter } = problem
-    this.supplies = problem.supplies.filter(supply => (supply.price !== null || supply.onHand > 0) && isCuttable(supply, cutter))
+    this.supplies = problem.supplies.filter(
+      supply => (supply.price !== null || supply.onHand > 0) && isCuttable(supply, cutter),
+    )
     this.pricing = this.supplies.map(supply => new Guillotine(squared(supply, cutter), cutter, demands))
   }
 
@@ -70,14 +72,16 @@ export class Patterns {
     })
   }
 
-  /** Adds a pattern of what lies inside the squaring cuts; answers whether it gives other pieces than all known ones. */
+  /**
+   * Adds a pattern of what lies inside the squaring cuts; answers whether it gives other pieces than all known ones.
+   */
   addInside(supply: number, root: CutNode): boolean {
     return this.add(supply, withMargins(itemAt(this.supplies, supply), this.problem.cutter, root))
   }
 
   /**
-   * Adds a pattern of a whole supply. Of two that give the same pieces, the one that wants fewer fence settings is kept, or leaves
-   * more in one rectangle with as many.
+   * Adds a pattern of a whole supply. Of two that give the same pieces, the one that wants fewer fence settings is
+   * kept, or leaves more in one rectangle with as many.
    */
   add(supply: number, root: CutNode): boolean {
     if (supply < 0) return false
@@ -147,7 +151,9 @@ export class Patterns {
 
   /** Spends no more than some cents. */
   budgetRow(bought: readonly Handle[], cents: number): Row {
-    return { most: cents, of: this.supplies.map(({ price }, index): [number, number] => [itemAt(bought, index), price ?? 0]) }
+    return {
+      most: cents, of: this.supplies.map(({ price }, index): [number, number] => [itemAt(bought, index), price ?? 0]),
+    }
   }
 
   isFresh({ supply }: Column): boolean {

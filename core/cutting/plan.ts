@@ -43,7 +43,10 @@ export interface Cutter {
   offcut: { short: Length, long: Length }
 }
 
-/** What the first plan makes least of: fresh sheets, or money for sheets that are not on hand. The others weigh paper against time. */
+/**
+ * What the first plan makes least of: fresh sheets, or money for sheets that are not on hand. The others weigh paper
+ * against time.
+ */
 export type Objective = 'sheets' | 'money'
 
 /** How a maker works, what time is worth, and what a plan must keep to. */
@@ -52,7 +55,9 @@ export interface Work {
   /** Cents for an hour. */
   hour: number
   way: WayOfWorking
-  /** Piles of strips that may lie waiting, distinct layouts, changes of direction within a sheet; `null` for any number. */
+  /**
+   * Piles of strips that may lie waiting, distinct layouts, changes of direction within a sheet; `null` for any number.
+   */
   piles: number | null
   layouts: number | null
   stages: number | null
@@ -122,7 +127,9 @@ export interface Layout {
 /** A layout of a finished plan. */
 export type KeyedLayout = Layout & { key: string }
 
-/** Piles by the order in which they come about, sheets first, each followed by the group of parts that is cut off it. */
+/**
+ * Piles by the order in which they come about, sheets first, each followed by the group of parts that is cut off it.
+ */
 export type Order = number[]
 
 export interface Unplaced {
@@ -227,7 +234,10 @@ export function mergedLayouts(layouts: Layout[]): Layout[] {
   return [...merged.values()]
 }
 
-/** Gives a key to every layout that has none yet: that of the one set up alike, or its number, which no kept layout can have. */
+/**
+ * Gives a key to every layout that has none yet: that of the one set up alike, or its number, which no kept layout can
+ * have.
+ */
 export function keyedLayouts(layouts: Layout[], setUp: SetUp[] = []): KeyedLayout[] {
   const ready = new Map(setUp.map(({ key, supply, root }) => [`${supply} ${contentOf(root)}`, key]))
   return layouts.map((layout, index) => ({
@@ -252,7 +262,9 @@ export function freshSheets(layouts: Layout[], supplies: Supply[]): number {
 /** Cents for the sheets of some layouts that are not on hand. */
 export function spendingOf(layouts: Layout[], supplies: Supply[]): number {
   const opened = openedBy(layouts)
-  return supplies.reduce((sum, { key, onHand, price }) => sum + (price ?? 0) * Math.max(0, (opened.get(key) ?? 0) - onHand), 0)
+  return supplies.reduce(
+    (sum, { key, onHand, price }) => sum + (price ?? 0) * Math.max(0, (opened.get(key) ?? 0) - onHand), 0,
+  )
 }
 
 /** How many of each demand some layouts give, by key. */

@@ -16,17 +16,23 @@ function checked(...parameters: Parameters<typeof problem>) {
 
 describe('planning one paper', () => {
   it('fills a sheet exactly and proves it', () => {
-    expect(checked([piece(4.25, 5.5, 16)], [sheet(8.5, 11)])).toMatchObject({ sheets: 4, bound: 4, yield: 1, unplaced: [] })
+    expect(checked([piece(4.25, 5.5, 16)], [sheet(8.5, 11)])).toMatchObject({
+      sheets: 4, bound: 4, yield: 1, unplaced: [],
+    })
   })
 
   it('takes a piece that is the sheet', () => {
-    expect(checked([piece(12, 12, 3)], [sheet(12, 12)])).toMatchObject({ sheets: 3, bound: 3, layouts: [{ repeats: 3 }] })
+    expect(checked([piece(12, 12, 3)], [sheet(12, 12)])).toMatchObject({
+      sheets: 3, bound: 3, layouts: [{ repeats: 3 }],
+    })
   })
 
   it('leaves out a piece one mark too large, says why, and plans the rest', () => {
     const result = checked([piece(8.5 + 1 / 16, 11, 2), piece(4, 4, 2)], [sheet(8.5, 11)])
     expect(result.unplaced).toEqual([
-      { demand: piece(8.5 + 1 / 16, 11, 2).key, quantity: 2, reason: expect.stringContaining('larger than every sheet') },
+      {
+        demand: piece(8.5 + 1 / 16, 11, 2).key, quantity: 2, reason: expect.stringContaining('larger than every sheet'),
+      },
     ])
     expect(result.sheets).toBe(1)
   })
@@ -39,15 +45,18 @@ describe('planning one paper', () => {
 
   it('mixes sizes in one layout', () => {
     // 8.5 × 11 holds one 8.5 × 5.5 and two 4.25 × 5.5.
-    expect(checked([piece(8.5, 5.5, 5, 'as drawn'), piece(4.25, 5.5, 10, 'as drawn')], [sheet(8.5, 11)])).toMatchObject({
-      sheets: 5,
-      bound: 5,
-    })
+    expect(checked([piece(8.5, 5.5, 5, 'as drawn'), piece(4.25, 5.5, 10, 'as drawn')], [sheet(8.5, 11)])).toMatchObject(
+      {
+        sheets: 5,
+        bound: 5,
+      })
   })
 
   it('stacks low pieces in a higher strip', () => {
     // One strip 6 high holds the tall piece and three low ones on top of each other.
-    expect(checked([piece(6, 6, 1, 'as drawn'), piece(6, 2, 3, 'as drawn')], [sheet(12, 6)])).toMatchObject({ sheets: 1, bound: 1 })
+    expect(checked([piece(6, 6, 1, 'as drawn'), piece(6, 2, 3, 'as drawn')], [sheet(12, 6)])).toMatchObject({
+      sheets: 1, bound: 1,
+    })
   })
 
   it('uses sheets on hand before it buys any', () => {
@@ -59,7 +68,9 @@ describe('planning one paper', () => {
   it('stops at what is on hand when nothing can be bought', () => {
     const result = checked([piece(6, 6, 9)], [sheet(12, 12, 2, null)])
     expect(result).toMatchObject({ sheets: 2, bound: 0 })
-    expect(result.unplaced).toEqual([{ demand: piece(6, 6, 9).key, quantity: 1, reason: expect.stringContaining('gives no more') }])
+    expect(result.unplaced).toEqual([
+      { demand: piece(6, 6, 9).key, quantity: 1, reason: expect.stringContaining('gives no more') },
+    ])
   })
 
   it('takes no more sheets than a plan that is known already, and nothing of it that there is not', async () => {
@@ -83,7 +94,9 @@ describe('planning one paper', () => {
   })
 
   it('answers nothing on hand and nothing to buy, no sheets at all, and no demand', () => {
-    expect(checked([piece(2, 2, 3)], [sheet(8, 8, 0, null)]).unplaced[0]!.reason).toContain('no sheet on hand and none to buy')
+    expect(checked([piece(2, 2, 3)], [sheet(8, 8, 0, null)]).unplaced[0]!.reason).toContain(
+      'no sheet on hand and none to buy',
+    )
     expect(checked([piece(2, 2, 3)], []).unplaced).toHaveLength(1)
     expect(checked([piece(2, 2, 0)], [sheet(8, 8)])).toMatchObject({ sheets: 0, bound: 0, layouts: [], unplaced: [] })
     expect(checked([], [sheet(8, 8)])).toMatchObject({ sheets: 0, unplaced: [] })
@@ -97,7 +110,9 @@ describe('planning one paper', () => {
 
   it('keeps every cut within the trimmer', () => {
     expect(checked([piece(5, 5, 4)], [sheet(11, 17)], { length: inches(11) }).unplaced).toEqual([])
-    expect(checked([piece(5, 5, 4)], [sheet(14, 17)], { length: inches(12) }).unplaced[0]!.reason).toContain('trimmer is too short')
+    expect(checked([piece(5, 5, 4)], [sheet(14, 17)], { length: inches(12) }).unplaced[0]!.reason).toContain(
+      'trimmer is too short',
+    )
   })
 
   it('never proposes a pinwheel that no straight cut can part', () => {

@@ -1,5 +1,7 @@
 import { sheetBound } from './bound'
-import { attemptOf, better, correctWorths, finished, guillotineFiller, oneAttempt, stripFiller, supplyOrders, total } from './attempts'
+import {
+  attemptOf, better, correctWorths, finished, guillotineFiller, oneAttempt, stripFiller, supplyOrders, total,
+} from './attempts'
 import type { Attempt } from './attempts'
 import { exactly } from './exact'
 import { besideFixed, withFixed } from './fixed'
@@ -52,7 +54,9 @@ export function* planPaper(problem: CuttingProblem, solve?: Solve): Generator<Pr
   const rest = besideFixed(problem)
   const search = planWithoutKerf(withKerf(rest), solve)
   const whole = (plan: Plan) => withFixed({ ...plan, layouts: keyedLayouts(lessKerf(plan.layouts, rest)) }, problem)
-  const ordered = (plan: Plan): Plan => ({ ...plan, order: sequenceOf(plan.layouts, problem.cutter, workOf(problem), true).order })
+  const ordered = (plan: Plan): Plan => ({
+    ...plan, order: sequenceOf(plan.layouts, problem.cutter, workOf(problem), true).order,
+  })
   let found: Found
   for (;;) {
     const { done, value } = search.next()
@@ -82,7 +86,10 @@ export function* planPaper(problem: CuttingProblem, solve?: Solve): Generator<Pr
   }
 }
 
-/** The problem with fresh sheets alone; nothing where it is that already, where offcuts go first, or where it would take long. */
+/**
+ * The problem with fresh sheets alone; nothing where it is that already, where offcuts go first, or where it would take
+ * long.
+ */
 function withoutOffcuts({ supplies, demands, offcutsFirst, ...problem }: CuttingProblem): CuttingProblem | undefined {
   const isFew = demands.filter(({ quantity }) => quantity > 0).length <= MOST_TWICE
   if (offcutsFirst || !isFew || supplies.every(supply => isFresh(supply) || supply.onlyFixed)) return undefined
@@ -101,14 +108,17 @@ function* planWithoutKerf(problem: CuttingProblem, solve?: Solve): Generator<Pro
   let money: number | undefined
   const planOf = (attempt: Attempt): Plan => {
     const plan = finished(attempt, placeable, unplaced, attempt.spending > best.spending ? least : bound)
-    return money === undefined || plan.unplaced.length > 0 ? plan : { ...plan, moneyBound: Math.min(money, plan.spending) }
+    return money === undefined || plan.unplaced.length > 0
+      ? plan
+      : { ...plan, moneyBound: Math.min(money, plan.spending) }
   }
   if (placeable.length === 0) return { plans: [planOf(best)] }
   const tried = withoutUnknown(problem)
   if (isToBeHad(tried, problem)) best = attemptOf(tried, problem, placeable)
   // Strips of many sizes take long; where an exact search follows, whole patterns give its start.
   const pieces = placeable.reduce((sum, { quantity }) => sum + quantity, 0)
-  const many = solve !== undefined && pieces > MANY_PIECES && (placeable.length > FEW_SIZES || pieces > FULL_SHEET * least)
+  const many
+    = solve !== undefined && pieces > MANY_PIECES && (placeable.length > FEW_SIZES || pieces > FULL_SHEET * least)
   const fill = many ? guillotineFiller(problem, placeable) : stripFiller(problem, placeable)
   const rounds = many ? 1 : !solve ? ROUNDS : placeable.length > FEW_SIZES ? STRIP_ROUNDS / 2 : STRIP_ROUNDS
   for (let round = 1; round <= rounds; round++) {
@@ -154,7 +164,10 @@ function* planWithoutKerf(problem: CuttingProblem, solve?: Solve): Generator<Pro
   }
 
   function plansOf(all: Layout[][]): Plan[] {
-    return all.map(layouts => attemptOf(layouts, problem, placeable)).filter(({ missing }) => total(missing.values()) === 0).map(planOf)
+    return all
+      .map(layouts => attemptOf(layouts, problem, placeable))
+      .filter(({ missing }) => total(missing.values()) === 0)
+      .map(planOf)
   }
 }
 
@@ -173,7 +186,9 @@ export function plansFor(problem: CuttingProblem, solve?: Solve): [Plan, ...Plan
 /** The layouts of a plan that is known, less what it gives too much; none of sheets and pieces that there are not. */
 function withoutUnknown({ known = [], ...problem }: CuttingProblem): Layout[] {
   const [sizes, sheets] = [keysOf(problem.demands), keysOf(problem.supplies)]
-  const own = known.filter(({ supply, root }) => sheets.has(supply) && [...countsOf(root).keys()].every(key => sizes.has(key)))
+  const own = known.filter(
+    ({ supply, root }) => sheets.has(supply) && [...countsOf(root).keys()].every(key => sizes.has(key)),
+  )
   return withoutSurplus(own, problem.demands, problem)
 }
 

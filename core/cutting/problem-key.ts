@@ -11,7 +11,9 @@ const keys = new WeakMap<CuttingProblem, string>()
 export function problemKey(problem: CuttingProblem): string {
   const before = keys.get(problem)
   if (before !== undefined) return before
-  const { demands, supplies, cutter, objective, setUp = [], fixed = [], known = [], kits = [], offcutsFirst = false } = problem
+  const {
+    demands, supplies, cutter, objective, setUp = [], fixed = [], known = [], kits = [], offcutsFirst = false,
+  } = problem
   const { pace, ...work } = workOf(problem)
   const key = [
     `${objective}${offcutsFirst ? ', offcuts first' : ''}`,

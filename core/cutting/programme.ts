@@ -1,6 +1,9 @@
 import type { Programme } from './solver'
 
-/** A column or a row of a programme, by its place: what a programme is put together with, and what its solution is read by. */
+/**
+ * A column or a row of a programme, by its place: what a programme is put together with, and what its solution is read
+ * by.
+ */
 export type Handle = number
 /** A column in a row, and how often it counts there. */
 export type Entry = [column: Handle, factor: number]

@@ -12,8 +12,9 @@ const AN_INCOMPLETE_KIT = 50_000
 const WORTH_WHILE = 1e-7
 
 /**
- * The fewest fresh sheets over the patterns known, and the bound of all plans. The dual values, scaled so that no pattern is worth more
- * than a sheet, bound the number of fresh sheets at every round; an offcut is worth at most its best pattern.
+ * The fewest fresh sheets over the patterns known, and the bound of all plans. The dual values, scaled so that no
+ * pattern is worth more than a sheet, bound the number of fresh sheets at every round; an offcut is worth at most its
+ * best pattern.
  * @param most steps of effort after which it ends with the bound it has
  * @param isDone says that the bound is good enough
  * @returns the share of its way that is done, round by round
@@ -21,7 +22,9 @@ const WORTH_WHILE = 1e-7
 export function* relaxation(search: Search, most: number, isDone: () => boolean): Generator<number, void> {
   const { patterns, demands, effort, solve } = search
   const { supplies } = patterns
-  for (const { built, relaxed: { dual, columns }, round } of rounds(MOST_ROUNDS, solve, () => sheetsProgramme(search))) {
+  for (const {
+    built, relaxed: { dual, columns }, round,
+  } of rounds(MOST_ROUNDS, solve, () => sheetsProgramme(search))) {
     effort.spend(built.entries)
     search.values = columns
     search.duals = worthsBy(demands, demand => dual(built.pieces[demand]))
@@ -30,7 +33,9 @@ export function* relaxation(search: Search, most: number, isDone: () => boolean)
       worths: search.duals, drawer, cost: supply => (isFresh(supply) ? 1 : 0), least: WORTH_WHILE,
     })
     effort.spend(steps)
-    const mostWorth = Math.max(1, ...supplies.flatMap((supply, at) => (isFresh(supply) ? [(tops[at] ?? 0) + drawer(at)] : [])))
+    const mostWorth = Math.max(
+      1, ...supplies.flatMap((supply, at) => (isFresh(supply) ? [(tops[at] ?? 0) + drawer(at)] : [])),
+    )
     const covered = worthOfAll(demands, search.duals) - worthOnHand(supplies, tops, supply => !isFresh(supply))
       + supplies.reduce((sum, supply, at) => sum + (isFresh(supply) ? drawer(at) * supply.onHand : 0), 0)
       + (search.budgeted ? dual(built.money) * search.budget : 0)
@@ -53,5 +58,8 @@ function sheetsProgramme({ patterns, demands, short, needs: all, budgeted, budge
   const drawers = patterns.drawerRows(bought).map(row => programme.row(row))
   const money = budgeted ? programme.row(patterns.budgetRow(bought, budget)) : undefined
   for (const row of kitRows(demands, needs, missing, incomplete)) programme.row(row)
-  return { programme: programme.programme, pieces, drawers, money, entries: demandRows.reduce((sum, { of }) => sum + of.length, 0) }
+  return {
+    programme: programme.programme, pieces, drawers, money,
+    entries: demandRows.reduce((sum, { of }) => sum + of.length, 0),
+  }
 }

@@ -5,24 +5,31 @@ import type { Search } from './search'
 import { stripLayout } from './strips'
 
 /*
- * Plans of few layouts, each cut as often as it can be (pattern reduction by a sequential heuristic, after Haessler): what is left
- * is shared out evenly among as many sheets as possible, and the layout is taken if it fills its sheet well enough.
+ * Plans of few layouts, each cut as often as it can be (pattern reduction by a sequential heuristic, after Haessler):
+ * what is left is shared out evenly among as many sheets as possible, and the layout is taken if it fills its sheet
+ * well enough.
  */
 
-/** How full a sheet has to be, beside the average of the fewest sheets; and by what power of its area a piece counts. */
+/**
+ * How full a sheet has to be, beside the average of the fewest sheets; and by what power of its area a piece counts.
+ */
 const FILLS = [1, 0.97, 0.94, 0.9, 0.8]
 const POWERS = [1, 1.1, 1.2, 1.3]
 const MOST_LAYOUTS = 60
 /** Numbers of sheets that are tried for a layout. */
 const TRIES = 12
-/** Pieces on a sheet above which strips take long: layouts are cut for so long then that reading them counts for little. */
+/**
+ * Pieces on a sheet above which strips take long: layouts are cut for so long then that reading them counts for little.
+ */
 const MANY_PIECES = 60
 
 /**
  * @param sheets the fewest that all pieces fit on
  * @returns whole plans; none where there are several supplies, of which the fullest sheet says nothing
  */
-export function repeatedPlans({ patterns: { supplies }, demands, problem: { cutter } }: Search, sheets: number): Layout[][] {
+export function repeatedPlans(
+  { patterns: { supplies }, demands, problem: { cutter } }: Search, sheets: number,
+): Layout[][] {
   const [supply] = supplies
   if (!supply || supplies.length > 1 || !isFresh(supply) || supply.price === null) return []
   const areas = new Map(demands.map(demand => [demand.key, area(demand)]))
@@ -41,7 +48,9 @@ export function repeatedPlans({ patterns: { supplies }, demands, problem: { cutt
       let best: { root: CutNode, repeats: number, filled: number } | undefined
       for (const repeats of fewer(most)) {
         // Shared out among all that it takes, the last piece of each may be one too many.
-        const share = new Map([...left].map(([key, count]) => [key, (repeats === most ? Math.ceil : Math.floor)(count / repeats)]))
+        const share = new Map(
+          [...left].map(([key, count]) => [key, (repeats === most ? Math.ceil : Math.floor)(count / repeats)]),
+        )
         for (const root of filled(supply, share, power)) {
           const size = worthOf(root, areas)
           if (!best || size > best.filled) best = { root, repeats, filled: size }
@@ -51,7 +60,9 @@ export function repeatedPlans({ patterns: { supplies }, demands, problem: { cutt
       if (!best || layouts.length > MOST_LAYOUTS) return undefined
       const { root } = best
       // No more often than all of it is wanted still.
-      const repeats = Math.min(best.repeats, ...[...countsOf(root)].map(([key, count]) => Math.ceil(lookUp(left, key) / count)))
+      const repeats = Math.min(
+        best.repeats, ...[...countsOf(root)].map(([key, count]) => Math.ceil(lookUp(left, key) / count)),
+      )
       for (const [key, count] of countsOf(root)) left.set(key, Math.max(0, lookUp(left, key) - count * repeats))
       layouts.push({ supply: supply.key, repeats, root })
     }
@@ -71,6 +82,7 @@ export function repeatedPlans({ patterns: { supplies }, demands, problem: { cutt
 /** Numbers from one down to 1: all of a few, fewer and fewer between of many. */
 function fewer(most: number): number[] {
   const numbers = new Set<number>()
-  for (let number = most; number >= 1; number = Math.min(number - 1, Math.floor(number * (1 - 2 / TRIES)))) numbers.add(number)
+  for (let number = most; number >= 1; number = Math.min(number - 1, Math.floor(number * (1 - 2 / TRIES))))
+    numbers.add(number)
   return [...numbers]
 }

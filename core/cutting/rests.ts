@@ -15,7 +15,7 @@ function squares(node: CutNode): number {
 }
 
 /**
- * How much of what is left over lies together: each leftover by its share of the sheet, squared, so that one large one counts more
- * than the same in crumbs. 1 for a bare sheet, 0 where nothing is left.
+ * How much of what is left over lies together: each leftover by its share of the sheet, squared, so that one large one
+ * counts more than the same in crumbs. 1 for a bare sheet, 0 where nothing is left.
  */
 export const restIn = (root: CutNode): number => squares(root) / area(root) ** 2

@@ -11,17 +11,20 @@ import { piece, problem, sheet } from './testing'
 
 /** Threads that do nothing but keep the machine busy. */
 const burners: Worker[] = []
-const burn = () => burners.push(...Array.from({ length: 3 }, () => new Worker('for (;;) Math.sqrt(Math.random())', { eval: true })))
+const burn = () =>
+  burners.push(...Array.from({ length: 3 }, () => new Worker('for (;;) Math.sqrt(Math.random())', { eval: true })))
 const rest = () => Promise.all(burners.splice(0).map(burner => burner.terminate()))
 
 /** Classes as they come: some sizes, some of each, one or two formats, on hand or to buy. */
 const anyProblem = fc
   .record({
-    pieces: fc.uniqueArray(fc.tuple(fc.integer({ min: 4, max: 40 }), fc.integer({ min: 4, max: 40 }), fc.integer({ min: 1, max: 30 })), {
-      minLength: 1,
-      maxLength: 7,
-      selector: ([w, h]) => `${w}x${h}`,
-    }),
+    pieces: fc.uniqueArray(
+      fc.tuple(fc.integer({ min: 4, max: 40 }), fc.integer({ min: 4, max: 40 }), fc.integer({ min: 1, max: 30 })),
+      {
+        minLength: 1,
+        maxLength: 7,
+        selector: ([w, h]) => `${w}x${h}`,
+      }),
     square: fc.boolean(),
     onHand: fc.integer({ min: 0, max: 6 }),
   })
@@ -56,13 +59,14 @@ describe('a plan', () => {
 describe('the core', () => {
   it('asks for no time and throws no dice', () => {
     const core = fileURLToPath(new URL('..', import.meta.url))
-    const files = (readdirSync(core, { recursive: true }) as string[]).filter(file => file.endsWith('.ts') && !file.endsWith('.test.ts'))
+    const files = (readdirSync(core, { recursive: true }) as string[]).filter(
+      file => file.endsWith('.ts') && !file.endsWith('.test.ts'),
+    )
     expect(files.length).toBeGreaterThan(80)
     for (const file of files) {
-      expect([file, /Date\.now|performance\.|new Date\(\)|Math\.random/.exec(readFileSync(join(core, file), 'utf8'))]).toEqual([
-        file,
-        null,
-      ])
+      expect([
+        file, /Date\.now|performance\.|new Date\(\)|Math\.random/.exec(readFileSync(join(core, file), 'utf8')),
+      ]).toEqual([file, null])
     }
   })
 })

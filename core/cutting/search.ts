@@ -70,7 +70,8 @@ export function searchOf(
 }
 
 /** Few pieces of each size: patterns that repeat one are of little use. */
-export const isScarce = (demands: Demand[]): boolean => demands.reduce((sum, { quantity }) => sum + quantity, 0) < SCARCE * demands.length
+export const isScarce = (demands: Demand[]): boolean =>
+  demands.reduce((sum, { quantity }) => sum + quantity, 0) < SCARCE * demands.length
 /** Pieces of a size on average below which they are scarce. */
 const SCARCE = 12
 

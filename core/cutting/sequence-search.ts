@@ -64,14 +64,21 @@ export class SequenceSearch {
   private readonly stages: number
   private readonly serials: number
 
-  constructor(layouts: Layout[], private readonly cutter: Cutter, private readonly work: Work, private readonly most: number) {
+  constructor(
+    layouts: Layout[], private readonly cutter: Cutter, private readonly work: Work, private readonly most: number,
+  ) {
     this.kinds = new CutKinds(cutter, work)
     layouts.forEach(({ root, repeats }, serial) => {
       const body = frameOf(root, cutter)?.inside ?? root
       if (body.kind !== 'cut') return
       const kind = this.kinds.kindOf(body)
       this.start.push({
-        serial, kind, quantity: repeats, left: allOf(this.of(kind).groups.length), size: body[body.side], untouched: true,
+        serial,
+        kind,
+        quantity: repeats,
+        left: allOf(this.of(kind).groups.length),
+        size: body[body.side],
+        untouched: true,
         lies: undefined,
       })
     })
@@ -81,7 +88,15 @@ export class SequenceSearch {
 
   run(rules: HandlingRules): Sequence {
     const first: State = {
-      table: [], fresh: this.start, freshSum: 0, fence: -1, inHand: -1, justCut: [], serials: this.serials, seconds: 0, guess: 0,
+      table: [],
+      fresh: this.start,
+      freshSum: 0,
+      fence: -1,
+      inHand: -1,
+      justCut: [],
+      serials: this.serials,
+      seconds: 0,
+      guess: 0,
       pile: -1, group: -1,
     }
     // About as many states at each step as the budget lasts for to the end.
@@ -123,7 +138,10 @@ export class SequenceSearch {
     return itemAt(this.kinds.all, kind)
   }
 
-  /** What can be cut next. Of sheets that were never cut those that the fence stands right for, and the first few of the others. */
+  /**
+   * What can be cut next. Of sheets that were never cut those that the fence stands right for, and the first few of the
+   * others.
+   */
   private* after(state: State, rules: HandlingRules): Generator<State> {
     for (const pile of state.table) yield* this.cutsOf(state, pile, rules)
     if (rules.oneByOne && state.table.length > 0) return
@@ -153,7 +171,8 @@ export class SequenceSearch {
     const cuts = isNone(left) && !dust ? count - 1 : count
     const remains = pile.size - cuts * (size + kerf)
     const rest = isOne(left) ? groups.findIndex((_, at) => has(left, at)) : -1
-    const restGroup = rest >= 0 && groups[rest]?.count === 1 && groups[rest]?.size === remains ? groups[rest] : undefined
+    const restGroup
+      = rest >= 0 && groups[rest]?.count === 1 && groups[rest]?.size === remains ? groups[rest] : undefined
     if (restGroup) left = 0
     const stacks = this.kinds.stacks(pile.quantity)
     const others = state.table.filter(other => other !== pile)
@@ -192,10 +211,18 @@ export class SequenceSearch {
     if (restGroup) receive(restGroup.child, pile.quantity)
     const isCut = cuts > 0
     const after: State = {
-      table: others, fresh, freshSum: state.freshSum + (pile.untouched ? Math.imul(pile.serial + 1, 0x9E3779B1) >>> 0 : 0),
+      table: others,
+      fresh,
+      freshSum: state.freshSum + (pile.untouched ? Math.imul(pile.serial + 1, 0x9E3779B1) >>> 0 : 0),
       fence: isCut ? size : state.fence,
       inHand: isCut ? pile.serial : state.inHand,
-      justCut: isCut ? justCut : [...state.justCut, ...justCut], serials, seconds, guess: 0, before: state, pile: pile.serial, group,
+      justCut: isCut ? justCut : [...state.justCut, ...justCut],
+      serials,
+      seconds,
+      guess: 0,
+      before: state,
+      pile: pile.serial,
+      group,
     }
     after.guess = seconds + this.toDo(after)
     return after
@@ -226,7 +253,9 @@ export class SequenceSearch {
         const inner = this.of(child)
         low |= inner.fences[0]
         high |= inner.fences[1]
-        seconds += this.kinds.stacks(count * quantity) * (pace.handling / 2 + pace.turning) + this.kinds.inside(child, count * quantity)
+        seconds
+          += this.kinds.stacks(count * quantity) * (pace.handling / 2 + pace.turning)
+            + this.kinds.inside(child, count * quantity)
       })
       seconds += stacks * pace.handling / 2
     }

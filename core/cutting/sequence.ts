@@ -3,9 +3,9 @@ import type { HandlingRules, Sequence } from './sequence-search'
 import { SequenceSearch } from './sequence-search'
 
 /*
- * In which order a person cuts: a search over the same model of effort that plans are weighed with. A state is what lies on the
- * table and what the fence stands at; of the states after as many cuts the best few are looked at further (a beam search). It
- * has no clock: how many are looked at follows from the size of the plan.
+ * In which order a person cuts: a search over the same model of effort that plans are weighed with. A state is what
+ * lies on the table and what the fence stands at; of the states after as many cuts the best few are looked at further
+ * (a beam search). It has no clock: how many are looked at follows from the size of the plan.
  */
 
 /** Piles that are looked at in search of a sequence; after that it goes straight on to the end. */

@@ -5,7 +5,9 @@ import type { CutNode, Cutter, Demand, Size } from './plan'
 import type { Length } from '../lengths'
 import { filled } from './tidy'
 
-/** Rectangles that one pricing looks at, at most: many times as many as a class has. With more the sizes are rounded up. */
+/**
+ * Rectangles that one pricing looks at, at most: many times as many as a class has. With more the sizes are rounded up.
+ */
 const MOST_CELLS = 80_000
 /** Points along one side, as many as a table of them takes. */
 const MOST_POINTS = 4000
@@ -21,9 +23,10 @@ export interface Item {
 }
 
 /**
- * A sheet as the search for patterns sees it: pieces as they may be set, and normal points, that is the sums of their sizes that fit, of
- * which some best pattern always makes its cuts. Where the sizes have too many sums, as millimetres beside inches do, they are rounded
- * up to a grid that has fewer: what comes out can be cut, but is not always the best.
+ * A sheet as the search for patterns sees it: pieces as they may be set, and normal points, that is the sums of their
+ * sizes that fit, of which some best pattern always makes its cuts. Where the sizes have too many sums, as millimetres
+ * beside inches do, they are rounded up to a grid that has fewer: what comes out can be cut, but is not always the
+ * best.
  */
 export class SheetGrid {
   /** Sizes are rounded up to multiples of this; nothing where they are as they are. */
@@ -46,7 +49,8 @@ export class SheetGrid {
     const items = demands.flatMap(demand =>
       ways(demand)
         .filter(
-          ({ width, height }, index, all) => width <= sheet.width && height <= sheet.height && (index === 0 || width !== all[0]!.width),
+          ({ width, height }, index, all) =>
+            width <= sheet.width && height <= sheet.height && (index === 0 || width !== all[0]!.width),
         )
         .map((size): Item => ({
           demand,
@@ -59,7 +63,12 @@ export class SheetGrid {
     const exact = pointsOf(sheet, items)
     this.grid = exact ? 0 : Math.max(cutter.mark, Math.ceil(Math.sqrt((sheet.width * sheet.height) / MOST_CELLS)))
     this.items = exact ? items : items.flatMap(item => onGrid(item, this.grid, sheet))
-    const points = exact ?? { xs: normalPoints(sheet.width, this.items.map(({ width }) => width)) ?? [sheet.width], ys: [sheet.height] }
+    const points = exact ?? {
+      xs: normalPoints(
+        sheet.width, this.items.map(({ width }) => width),
+      ) ?? [sheet.width],
+      ys: [sheet.height],
+    }
     this.xs = points.xs
     this.ys = exact ? points.ys : normalPoints(sheet.height, this.items.map(({ height }) => height)) ?? points.ys
     this.besideX = besides(this.xs)

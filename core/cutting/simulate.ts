@@ -23,7 +23,9 @@ export interface Simulated {
  * moves the fence, cuts, and puts the parts down. It reads nothing but the steps and
  * the sheets they begin with.
  */
-export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>, { supplies, demands, cutter }: CuttingProblem): Simulated {
+export function simulate(
+  steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>, { supplies, demands, cutter }: CuttingProblem,
+): Simulated {
   const violations: string[] = []
   const bench = new Map<string, OnBench>()
   const pieces = new Map<string, number>()
@@ -42,7 +44,8 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     const held = bench.get(step.hold)
     if (!held) return void say(`there is no ${step.hold}`)
     if (step.size.width !== held.width || step.size.height !== held.height) say(`${step.hold} measures something else`)
-    if (!inHand.has(step.hold) && held.quantity !== step.quantity) say(`there are ${held.quantity} of ${step.hold}, not ${step.quantity}`)
+    if (!inHand.has(step.hold) && held.quantity !== step.quantity)
+      say(`there are ${held.quantity} of ${step.hold}, not ${step.quantity}`)
     inHand.add(step.hold)
     const across = step.side === 'width' ? 'height' : 'width'
     const left = held[step.side] - step.cuts * (step.fence + cutter.kerf)
@@ -72,7 +75,8 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
       const sheet = bench.get(each)
       const pile = bench.get(name)
       if (!sheet) return say(`there is no ${each}`)
-      if (pile && (pile.width !== sheet.width || pile.height !== sheet.height)) say(`${each} lies on others of another size`)
+      if (pile && (pile.width !== sheet.width || pile.height !== sheet.height))
+        say(`${each} lies on others of another size`)
       bench.set(name, { ...sheet, quantity: sheet.quantity + (pile?.quantity ?? 0) })
       bench.delete(each)
     }
@@ -82,7 +86,8 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
   function deal({ name }: Pile, piles: Pile[], say: (what: string) => void): void {
     const held = bench.get(name)
     if (!held) return say(`there is no ${name}`)
-    if (piles.reduce((sum, { quantity }) => sum + quantity, 0) !== held.quantity) say(`${name} are not dealt out as many as there are`)
+    if (piles.reduce((sum, { quantity }) => sum + quantity, 0) !== held.quantity)
+      say(`${name} are not dealt out as many as there are`)
     bench.delete(name)
     for (const pile of piles) put(pile, held, pile.quantity, say)
   }
@@ -102,9 +107,12 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     return { width: edges, height: edges }
   }
 
-  function put(pile: Pile, { raw, ...size }: Omit<OnBench, 'quantity'>, quantity: number, say: (what: string) => void): void {
+  function put(
+    pile: Pile, { raw, ...size }: Omit<OnBench, 'quantity'>, quantity: number, say: (what: string) => void,
+  ): void {
     const edges = raw.width + raw.height
-    if (edges > 0 && (pile.kind === 'piece' || pile.kind === 'offcut')) say(`${pile.name} has an edge that was never cut`)
+    if (edges > 0 && (pile.kind === 'piece' || pile.kind === 'offcut'))
+      say(`${pile.name} has an edge that was never cut`)
     if (edges > 0 && pile.kind === 'waste' && SIDES.some(side => raw[side] > 0 && size[side] < cutter.squaring))
       say('less than the margin comes off an edge')
     if (pile.width !== size.width || pile.height !== size.height) say(`${pile.name} does not measure what was cut`)
@@ -120,18 +128,24 @@ export function simulate(steps: BenchStep[], { layouts }: Pick<Plan, 'layouts'>,
     }
     if (pile.kind !== 'strip') return
     const there = bench.get(pile.name)
-    if (there && (there.width !== size.width || there.height !== size.height)) say(`${pile.name} lies on others of another size`)
+    if (there && (there.width !== size.width || there.height !== size.height))
+      say(`${pile.name} lies on others of another size`)
     if (inHand.has(pile.name)) say(`${pile.name} is in hand already`)
     const worst = (side: 'width' | 'height') => Math.max(raw[side], there?.raw[side] ?? 0) as Size['width']
-    bench.set(pile.name, { ...size, quantity: (there?.quantity ?? 0) + quantity, raw: { width: worst('width'), height: worst('height') } })
+    bench.set(pile.name, {
+      ...size, quantity: (there?.quantity ?? 0) + quantity, raw: { width: worst('width'), height: worst('height') },
+    })
   }
 }
 
 /** Whether a maker who follows the steps ends with the pieces of the plan, and nothing else is amiss. */
-export function sequenceViolations(steps: BenchStep[], plan: Pick<Plan, 'layouts' | 'unplaced'>, problem: CuttingProblem): string[] {
+export function sequenceViolations(
+  steps: BenchStep[], plan: Pick<Plan, 'layouts' | 'unplaced'>, problem: CuttingProblem,
+): string[] {
   const { pieces, violations } = simulate(steps, plan, problem)
   const short = problem.demands.flatMap(({ key, name, quantity }) => {
-    const promised = quantity - plan.unplaced.filter(({ demand }) => demand === key).reduce((sum, entry) => sum + entry.quantity, 0)
+    const promised
+      = quantity - plan.unplaced.filter(({ demand }) => demand === key).reduce((sum, entry) => sum + entry.quantity, 0)
     const made = pieces.get(key) ?? 0
     return made < promised ? [`${name}: ${made} in the piles, ${promised} promised`] : []
   })

@@ -79,13 +79,17 @@ describe('the solver', () => {
     const many = Array.from({ length: 30 }, (_, index) => index)
     const rows = Array.from({ length: 12 }, (_, row) => ({
       least: 20 + row,
-      of: many.filter(column => (column * 7 + row * 5) % 4 === 0).map((column): [number, number] => [column, 1 + (column + row) % 4]),
+      of: many
+        .filter(column => (column * 7 + row * 5) % 4 === 0)
+        .map((column): [number, number] => [column, 1 + ((column + row) % 4)]),
     }))
     const used = many.map(column => ({ most: 0, of: [[column, 1], [30 + column, -40]] as [number, number][] }))
     const hard = { costs: [...many.map(column => 50 + column % 9), ...many.map(() => 40)], rows: [...rows, ...used] }
     const few = solve({ ...hard, whole: { nodes: 1 } })!
     expect(few.columns.every(Number.isInteger)).toBe(true)
-    const filled = rows.map(({ least, of }) => of.reduce((sum, [column, factor]) => sum + few.columns[column]! * factor, -least))
+    const filled = rows.map(({ least, of }) =>
+      of.reduce((sum, [column, factor]) => sum + few.columns[column]! * factor, -least),
+    )
     expect(Math.min(...filled)).toBeGreaterThanOrEqual(0)
     expect(solve({ ...hard, whole: { nodes: 1, start: few.columns } })!.cost).toBeLessThanOrEqual(few.cost)
     // Near enough is soon good enough.

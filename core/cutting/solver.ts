@@ -57,7 +57,10 @@ export const solverOf
       const model = createModel()
       try {
         model.options.set(SAME_EVERYWHERE)
-        if (whole) model.options.set({ mip_abs_gap: whole.near ?? NEAR, mip_rel_gap: whole.gap ?? 0, mip_max_nodes: whole.nodes })
+        if (whole) {
+          const { near = NEAR, gap = 0, nodes } = whole
+          model.options.set({ mip_abs_gap: near, mip_rel_gap: gap, mip_max_nodes: nodes })
+        }
         if (whole?.brief) model.options.set(BRIEF)
         const starts = [0]
         for (const { of } of rows) starts.push((starts.at(-1) ?? 0) + of.length)
@@ -85,11 +88,13 @@ export const solverOf
         if (!optimal && !whole) return undefined
         const { colValue, rowDual } = model.getSolution()
         // Whole numbers come back a hair off.
-        const exact = (value: number) => (whole && Math.abs(value - Math.round(value)) < 1e-4 ? Math.round(value) : value)
+        const exact = (value: number) =>
+          (whole && Math.abs(value - Math.round(value)) < 1e-4 ? Math.round(value) : value)
         const columns = Array.from(colValue, exact)
         // At its limits with nothing found it gives figures that do not fit their rows.
         const holds
-          = columns.length === costs.length && columns.every(value => Number.isFinite(value) && (!whole || Number.isInteger(value)))
+          = columns.length === costs.length
+            && columns.every(value => Number.isFinite(value) && (!whole || Number.isInteger(value)))
             && rows.every(({ least = -Infinity, most = Infinity, of }) => {
               const value = of.reduce((sum, [column, factor]) => sum + factor * (columns[column] ?? Number.NaN), 0)
               return value >= least - 1e-5 && value <= most + 1e-5

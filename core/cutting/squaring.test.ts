@@ -21,7 +21,9 @@ describe('sheets that are squared', () => {
       ['sheet 1 with two straight edges', 'width', 8.25],
       ['sheet 1 with three straight edges', 'width', 8],
     ])
-    expect(steps.slice(0, 4).map(({ rest, turn }) => [rest?.kind, turn])).toEqual([false, true, true, true].map(turn => ['waste', turn]))
+    expect(steps.slice(0, 4).map(({ rest, turn }) => [rest?.kind, turn])).toEqual(
+      [false, true, true, true].map(turn => ['waste', turn]),
+    )
     expect(steps[4]!.hold).toBe('squared sheet 1')
     expect([verifyPlan(planned, given), sequenceViolations(steps, planned, given)]).toEqual([[], []])
   })
@@ -43,9 +45,13 @@ describe('sheets that are squared', () => {
     const fresh = layouts.filter(({ supply }) => supply === '8.5x11').length
     expect(fresh).toBeGreaterThan(1)
     const sheets = layouts.filter(({ supply }) => supply === '8.5x11').reduce((sum, { repeats }) => sum + repeats, 0)
-    const trimmed = sequence.slice(0, 4).map(({ fence, quantity, stacks, taken }) => [fence / inches(1), quantity, stacks, taken])
+    const trimmed = sequence
+      .slice(0, 4)
+      .map(({ fence, quantity, stacks, taken }) => [fence / inches(1), quantity, stacks, taken])
     const stacks = Math.ceil(sheets / mixed.cutter.stack)
-    expect(trimmed).toEqual([10.75, 10.5, 8.25, 8].map((at, index) => [at, sheets, stacks, index === 0 ? 'new' : 'in hand']))
+    expect(trimmed).toEqual(
+      [10.75, 10.5, 8.25, 8].map((at, index) => [at, sheets, stacks, index === 0 ? 'new' : 'in hand']),
+    )
     expect(sequence[3]!.deals).toHaveLength(fresh)
     expect(sequence[4]!.hold).toMatch(/^(squared sheet|offcut) \d+$/)
     expect(sequenceViolations(sequence, { layouts, unplaced }, mixed)).toEqual([])
@@ -61,7 +67,8 @@ describe('sheets that are squared', () => {
 
   it('keep their frame where surplus is left out', () => {
     const whole: Layout[] = planned.layouts.map(layout => ({ ...layout, repeats: 3 }))
-    for (const { root } of withoutSurplus(whole, [piece(4, 5, 5)], given)) expect(frameOf(root, given.cutter)?.margin).toBe(inches(0.25))
+    for (const { root } of withoutSurplus(whole, [piece(4, 5, 5)], given))
+      expect(frameOf(root, given.cutter)?.margin).toBe(inches(0.25))
   })
 
   it('are found not squared by both checks', () => {
@@ -70,7 +77,9 @@ describe('sheets that are squared', () => {
     const raw = plan(unsquared)
     const squaring = { ...unsquared, cutter: { ...cutter, ...margin } }
     expect(verifyPlan(raw, squaring).join()).toContain('never squared')
-    expect(simulate(benchSequence(raw.layouts, cutter), raw, squaring).violations.join()).toContain('an edge that was never cut')
+    expect(simulate(benchSequence(raw.layouts, cutter), raw, squaring).violations.join()).toContain(
+      'an edge that was never cut',
+    )
     // Left out or made too small, a trimming cut is missed.
     const less = structuredClone(steps)
     less[0]!.fence = inches(10.9)
@@ -92,7 +101,9 @@ describe('readings', () => {
     const off = { mark: inches(1 / 8) }
     const readingsOf = (width: number, quantity: number, changes = {}) => {
       const given = problem([piece(width, 11, quantity, 'as drawn')], [sheet(8.5, 11)], { ...off, ...changes })
-      return benchSequence(plan(given).layouts, given.cutter).map(({ reading, cuts }) => [reading.from, reading.at / inches(1), cuts])
+      return benchSequence(plan(given).layouts, given.cutter).map(({ reading, cuts }) => [
+        reading.from, reading.at / inches(1), cuts,
+      ])
     }
     // 8 1/2 − 4 1/16 has no mark either; 8 7/16 leaves 1/16.
     expect(readingsOf(2.0625, 4)[0]![0]).toBe('between')

@@ -4,8 +4,9 @@ import type { Cutter, CutNode, Size, Supply } from './plan'
 import { isFresh } from './plan'
 
 /*
- * Squaring: fresh sheets may come out of square, so a margin is trimmed off each of their four edges before anything else is
- * cut. In a cut tree that frame stands round everything: an edge, what is inside, an edge, first one way and then the other.
+ * Squaring: fresh sheets may come out of square, so a margin is trimmed off each of their four edges before anything
+ * else is cut. In a cut tree that frame stands round everything: an edge, what is inside, an edge, first one way and
+ * then the other.
  */
 
 export type Side = 'width' | 'height'
@@ -39,7 +40,9 @@ export function withMargins(supply: Supply, cutter: Cutter, body: CutNode): CutN
   if (margin === 0 || !first) return body
   const wrap = (inside: CutNode, side: Side): CutNode => {
     const edge: CutNode = { kind: 'waste', width: inside.width, height: inside.height, [side]: margin }
-    return { kind: 'cut', side, width: inside.width, height: inside.height, [side]: supply[side], parts: [edge, inside, edge] }
+    return {
+      kind: 'cut', side, width: inside.width, height: inside.height, [side]: supply[side], parts: [edge, inside, edge],
+    }
   }
   return wrap(wrap(body, OTHER[first]), first)
 }
@@ -64,7 +67,8 @@ export interface Squaring {
 export function frameOf(root: CutNode, { squaring }: Cutter): Squaring | undefined {
   const within = (node: CutNode, side: Side): CutNode | undefined => {
     if (squaring === 0 || node.kind !== 'cut' || node.side !== side || node.parts.length !== 3) return undefined
-    const isEdge = (at: number) => ['waste', 'offcut'].includes(itemAt(node.parts, at).kind) && itemAt(node.parts, at)[side] === squaring
+    const isEdge = (at: number) =>
+      ['waste', 'offcut'].includes(itemAt(node.parts, at).kind) && itemAt(node.parts, at)[side] === squaring
     return isEdge(0) && isEdge(2) ? itemAt(node.parts, 1) : undefined
   }
   if (root.kind !== 'cut') return undefined
@@ -96,8 +100,8 @@ export interface SquaringCut {
 }
 
 /**
- * The four squaring cuts in their order: an edge, then the one opposite with the first at the fence. Sides of the same length
- * take turns, an edge and the one beside it first, so that two settings do for all four.
+ * The four squaring cuts in their order: an edge, then the one opposite with the first at the fence. Sides of the same
+ * length take turns, an edge and the one beside it first, so that two settings do for all four.
  */
 export function squaringCuts(sheet: Size, { first, margin }: Squaring, kerf: number): SquaringCut[] {
   const second = OTHER[first]

@@ -6,7 +6,9 @@ import { isCuttable, squared, squaringOrder } from './squaring'
 import { stripLayout } from './strips'
 import { cutter, piece, sheet } from './testing'
 
-const fill = (demands: ReturnType<typeof piece>[], supply = sheet(8.5, 11), along: 'width' | 'height' = 'width', changes = {}) =>
+const fill = (
+  demands: ReturnType<typeof piece>[], supply = sheet(8.5, 11), along: 'width' | 'height' = 'width', changes = {},
+) =>
   stripLayout(
     supply,
     { ...cutter, ...changes },
@@ -37,7 +39,9 @@ describe('filling one sheet with strips', () => {
   })
 
   it('runs its strips along either side', () => {
-    const [across, upright] = (['width', 'height'] as const).map(along => fill([piece(4, 5, 4, 'as drawn')], sheet(8.5, 11), along))
+    const [across, upright] = (['width', 'height'] as const).map(along =>
+      fill([piece(4, 5, 4, 'as drawn')], sheet(8.5, 11), along),
+    )
     expect(across).toMatchObject({ kind: 'cut', side: 'height' })
     expect(upright).toMatchObject({ kind: 'cut', side: 'width' })
   })
@@ -49,7 +53,9 @@ describe('filling one sheet with strips', () => {
   })
 
   it('covers the sheet to the last unit', () => {
-    const layout = fill([piece(4, 5, 3, 'as drawn'), piece(3, 2, 5)], sheet(8.5, 11), 'width', { squaring: inches(0.125) })!
+    const layout = fill([piece(4, 5, 3, 'as drawn'), piece(3, 2, 5)], sheet(8.5, 11), 'width', {
+      squaring: inches(0.125),
+    })!
     expect(leavesOf(layout).reduce((sum, { width, height }) => sum + width * height, 0)).toBe(inches(8.5) * inches(11))
     expect([layout.width, layout.height]).toEqual([inches(8.5), inches(11)])
   })
@@ -65,7 +71,9 @@ describe('filling one sheet with strips', () => {
 
 describe('squaring', () => {
   it('leaves the sheet less a margin on every edge', () => {
-    expect(squared(sheet(8.5, 11), { ...cutter, squaring: inches(0.25) })).toEqual({ width: inches(8), height: inches(10.5) })
+    expect(squared(sheet(8.5, 11), { ...cutter, squaring: inches(0.25) })).toEqual({
+      width: inches(8), height: inches(10.5),
+    })
   })
 
   it('starts with the pair of cuts that the trimmer can make', () => {

@@ -36,7 +36,9 @@ const orientations = (demand: Demand, along: 'width' | 'height') => {
   const drawn = { turned: false, x: demand.width, y: demand.height }
   const turned = { turned: true, x: demand.height, y: demand.width }
   const allowed = demand.turn === 'either' ? [drawn, turned] : demand.turn === 'turned' ? [turned] : [drawn]
-  return allowed.map(({ turned, x, y }) => (along === 'width' ? { turned, along: x, across: y } : { turned, along: y, across: x }))
+  return allowed.map(({ turned, x, y }) =>
+    along === 'width' ? { turned, along: x, across: y } : { turned, along: y, across: x },
+  )
 }
 
 /** Whether a strip makes more of its height than another; of equals the one that holds more. */
@@ -109,7 +111,10 @@ function heightsToTry(heights: number[]): number[] {
   if (sorted.length <= FEW_HEIGHTS) return sorted
   const half = FEW_HEIGHTS / 2
   const step = (sorted.length - half) / half
-  return [...sorted.slice(0, half), ...Array.from({ length: half }, (_, index) => itemAt(sorted, Math.floor(half + index * step)))]
+  return [
+    ...sorted.slice(0, half),
+    ...Array.from({ length: half }, (_, index) => itemAt(sorted, Math.floor(half + index * step))),
+  ]
 }
 
 /** Drops every state that is longer and worth no more than another. */

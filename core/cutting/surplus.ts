@@ -6,7 +6,9 @@ import { withinFrame } from './squaring'
 
 /** Leaves out what would be cut too much: it stays an offcut instead. */
 export function withoutSurplus(
-  layouts: Layout[], demands: Demand[], { cutter, supplies, offcutsFirst }: Pick<CuttingProblem, 'cutter' | 'supplies' | 'offcutsFirst'>,
+  layouts: Layout[],
+  demands: Demand[],
+  { cutter, supplies, offcutsFirst }: Pick<CuttingProblem, 'cutter' | 'supplies' | 'offcutsFirst'>,
 ): Layout[] {
   // What comes from offcuts stays where they are to be used up.
   const last = ({ supply }: Layout) => (isFresh(byKey(supplies, supply)) ? 0 : 1)
@@ -24,7 +26,10 @@ export function withoutSurplus(
       surplus -= bare * each
       const partly = surplus > 0 && bare < layout.repeats ? surplus : 0
       surplus -= partly
-      return [...less(0, layout.repeats - bare - (partly > 0 ? 1 : 0)), ...less(partly, partly > 0 ? 1 : 0), ...less(each, bare)]
+      return [
+        ...less(0, layout.repeats - bare - (partly > 0 ? 1 : 0)), ...less(partly, partly > 0 ? 1 : 0),
+        ...less(each, bare),
+      ]
     })
   }
   // A sheet with nothing left on it is not opened.

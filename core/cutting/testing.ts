@@ -13,8 +13,10 @@ export const cutter: Cutter = {
   offcut: { short: inches(2), long: inches(4) },
 }
 
-export const piece = (width: number, height: number, quantity: number, turn: Turn = 'either'): Demand =>
-  ({ key: `${width}x${height}${turn}`, name: `${width} × ${height}`, width: inches(width), height: inches(height), quantity, turn })
+export const piece = (width: number, height: number, quantity: number, turn: Turn = 'either'): Demand => ({
+  key: `${width}x${height}${turn}`, name: `${width} × ${height}`, width: inches(width), height: inches(height),
+  quantity, turn,
+})
 
 export const sheet = (width: number, height: number, onHand = 0, price: number | null = 50): Supply =>
   ({ key: `${width}x${height}`, kind: 'sheet', width: inches(width), height: inches(height), onHand, price })

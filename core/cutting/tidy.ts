@@ -11,7 +11,9 @@ import { isOffcut } from './strips'
 export function filled(side: 'width' | 'height', parts: CutNode[], whole: number): CutNode[] {
   const left = whole - parts.reduce((sum, part) => sum + part[side], 0)
   const [first] = parts
-  return left > 0 && first ? [...parts, { kind: 'waste', width: first.width, height: first.height, [side]: left as Length }] : parts
+  return left > 0 && first
+    ? [...parts, { kind: 'waste', width: first.width, height: first.height, [side]: left as Length }]
+    : parts
 }
 
 /**

@@ -2,14 +2,27 @@ import { PRIORITIES } from '../document'
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
 import {
-  contentOf, countsOf, measured, plan, plansFor, preferred, freshSheets, solverOf, spendingOf, tradeOffs, verifyPlan, wishFor,
+  contentOf,
+  countsOf,
+  measured,
+  plan,
+  plansFor,
+  preferred,
+  freshSheets,
+  solverOf,
+  spendingOf,
+  tradeOffs,
+  verifyPlan,
+  wishFor,
 } from '.'
 import type { Plan } from '.'
 import { offcut, piece, problem, sheet } from './testing'
 import { withFavourite } from './tradeoff'
 
 const solve = solverOf(await load())
-const given = problem([piece(4, 5.25, 40), piece(2.75, 5.25, 40), piece(3.75, 2.5, 20)], [sheet(8.5, 11), sheet(12, 12, 0, 90)])
+const given = problem(
+  [piece(4, 5.25, 40), piece(2.75, 5.25, 40), piece(3.75, 2.5, 20)], [sheet(8.5, 11), sheet(12, 12, 0, 90)],
+)
 const choicesOf = (some: typeof given) => {
   const plans = plansFor(some, solve)
   for (const each of plans) expect(verifyPlan(each, some)).toEqual([])
@@ -46,7 +59,9 @@ describe('sheets or time', () => {
     expect(favourite.layouts.length).toBe(Math.min(...alike.map(({ layouts }) => layouts.length)))
     plans.forEach((_, hand) => {
       const own = withFavourite(plans, hand, given).find(({ favoured }) => favoured)!
-      expect(measured(own, given).cost).toBeLessThanOrEqual(Math.max(Math.min(...costs), Math.min(most, costs[hand]!)) + 1e-6)
+      expect(measured(own, given).cost).toBeLessThanOrEqual(
+        Math.max(Math.min(...costs), Math.min(most, costs[hand]!)) + 1e-6,
+      )
     })
     expect(plansFor(given, solve).filter(({ favoured }) => favoured)).toHaveLength(1)
   })
@@ -78,7 +93,9 @@ describe('offcuts first', () => {
       return (['balanced', 'sheets', 'money'] as const).map((priority) => {
         const { layouts, sheets } = preferred(choices, priority).plan
         expect(sheets).toBe(1)
-        return layouts.filter(({ supply }) => supply.startsWith('offcut')).reduce((sum, { repeats }) => sum + repeats, 0)
+        return layouts
+          .filter(({ supply }) => supply.startsWith('offcut'))
+          .reduce((sum, { repeats }) => sum + repeats, 0)
       })
     }
     expect(fromOffcuts(given)).toEqual([0, 0, 0])
@@ -100,7 +117,9 @@ describe('offcuts first', () => {
   })
 
   it('squares sheets, but not offcuts, and takes each offcut once', () => {
-    const some = problem([piece(4, 4, 3)], [sheet(8, 8, 0, null), offcut(4, 4, 2)], { squaring: piece(0.25, 1, 1).width })
+    const some = problem([piece(4, 4, 3)], [sheet(8, 8, 0, null), offcut(4, 4, 2)], {
+      squaring: piece(0.25, 1, 1).width,
+    })
     const result = plan(some, solve)
     expect(result.unplaced).toMatchObject([{ quantity: 1 }])
     expect(verifyPlan(result, some)).toEqual([])
@@ -133,7 +152,9 @@ describe('what is fixed', () => {
       const counts = countsOf(layout!.root)
       const again = plan(
         {
-          ...problem([piece(4, 5, counts.get('4x5either')! * 2), piece(3, 4, counts.get('3x4either')! * 2)], [sheet(8.5, 11)]),
+          ...problem(
+            [piece(4, 5, counts.get('4x5either')! * 2), piece(3, 4, counts.get('3x4either')! * 2)], [sheet(8.5, 11)],
+          ),
           setUp: [layout!],
         },
         solve,

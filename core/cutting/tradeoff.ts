@@ -32,7 +32,9 @@ export interface MeasuredPlan {
 
 export function measured(plan: Plan, problem: CuttingProblem, names?: ReadonlyMap<string, string>): MeasuredPlan {
   const work = workOf(problem)
-  const steps = benchSequence(plan.layouts, problem.cutter, { names, work, order: plan.order, supplies: problem.supplies })
+  const steps = benchSequence(plan.layouts, problem.cutter, {
+    names, work, order: plan.order, supplies: problem.supplies,
+  })
   const effort = effortOf(steps)
   const seconds = secondsOf(effort, work.pace)
   const worth = paperWorth(plan.layouts, problem.supplies)
@@ -44,19 +46,26 @@ export function measured(plan: Plan, problem: CuttingProblem, names?: ReadonlyMa
 }
 
 /** Whether a plan keeps to what the maker allows. */
-export function isWithinLimits({ plan: { layouts }, loose }: MeasuredPlan, { cutter, ...problem }: CuttingProblem): boolean {
+export function isWithinLimits(
+  { plan: { layouts }, loose }: MeasuredPlan, { cutter, ...problem }: CuttingProblem,
+): boolean {
   const { piles, layouts: most, stages, strip } = workOf(problem)
-  return (piles === null || loose <= piles) && (most === null || layouts.length <= most) && layouts.every(({ root }) => {
-    const found = tallyOf(frameOf(root, cutter)?.inside ?? root)
-    return (stages === null || found.stages <= stages) && found.narrowest >= strip
-  })
+  return (
+    (piles === null || loose <= piles)
+    && (most === null || layouts.length <= most)
+    && layouts.every(({ root }) => {
+      const found = tallyOf(frameOf(root, cutter)?.inside ?? root)
+      return (stages === null || found.stages <= stages) && found.narrowest >= strip
+    })
+  )
 }
 
 /** What is weighed are estimates: plans that cost as little up to this factor cost the same. */
 const ALIKE = 1.015
 
 /**
- * Marks, of the plans that cost about the least, the one with fewest layouts: never one that is dearer than a careful maker's.
+ * Marks, of the plans that cost about the least, the one with fewest layouts: never one that is dearer than a careful
+ * maker's.
  * @param hand place of the careful maker's plan, where it is known
  * @param ceiling cents that it may cost at most
  */
@@ -79,9 +88,16 @@ function costOf(plan: Plan, problem: CuttingProblem): number {
   return cost - saved
 }
 
-/** Plans with those that were found without the offcuts: the favourite is never dearer than the one among these would be. */
+/**
+ * Plans with those that were found without the offcuts: the favourite is never dearer than the one among these would
+ * be.
+ */
 export function besideOthers(
-  plans: [Plan, ...Plan[]], plain: Plan[], hand: number | undefined, plainHand: number | undefined, problem: CuttingProblem,
+  plans: [Plan, ...Plan[]],
+  plain: Plan[],
+  hand: number | undefined,
+  plainHand: number | undefined,
+  problem: CuttingProblem,
 ): [Plan, ...Plan[]] {
   const [first, ...others] = plain
   const own = first && (withFavourite([first, ...others], plainHand, problem).find(({ favoured }) => favoured) ?? first)
@@ -90,7 +106,9 @@ export function besideOthers(
 
 const figures = ({ plan, worth, minutes, saved }: MeasuredPlan) => [plan.sheets, plan.spending, worth, minutes, -saved]
 
-/** The plans that no other one beats or equals in every figure, and the one that is favoured; the fewest sheets first. */
+/**
+ * The plans that no other one beats or equals in every figure, and the one that is favoured; the fewest sheets first.
+ */
 export function tradeOffs(plans: MeasuredPlan[]): MeasuredPlan[] {
   const kept = plans.filter(
     (one, index) =>

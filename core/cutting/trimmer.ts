@@ -80,7 +80,10 @@ export class Trimmer {
     this.serials = sheets.length
   }
 
-  /** Trims the edges of all sheets that are squared, those of one size in one pile whatever their layout, before anything is cut. */
+  /**
+   * Trims the edges of all sheets that are squared, those of one size in one pile whatever their layout, before
+   * anything is cut.
+   */
   squareAll(): void {
     const alike = new Map<string, Sheet[]>()
     for (const sheet of this.sheets) {
@@ -135,19 +138,23 @@ export class Trimmer {
       // Turned end for end, or by a quarter.
       turn: index > 0,
       byKnife: before[across] > this.cutter.length,
-      lines: same.map(({ layout }) => ({ layout, from: line, to: { ...line, [side === 'width' ? 'y' : 'x']: from + before[across] } })),
+      lines: same.map(({ layout }) => ({
+        layout, from: line, to: { ...line, [side === 'width' ? 'y' : 'x']: from + before[across] },
+      })),
     })
   }
 
   /**
-   * How a fence is set. From the other edge it can be read for one cut only, because what is in hand grows smaller with each;
-   * the blade takes its kerf from there. What lies between marks is never read larger than what is in hand.
+   * How a fence is set. From the other edge it can be read for one cut only, because what is in hand grows smaller with
+   * each; the blade takes its kerf from there. What lies between marks is never read larger than what is in hand.
    */
   private readingOf(size: Length, held: Length, cuts: number): ScaleReading {
     if (isOnMark(size, this.cutter.mark)) return { from: 'near', at: size }
     const found = readOffScale(size, (held - this.cutter.kerf) as Length, this.cutter.mark)
     if (found.from === 'far' && cuts === 1 && found.at > 0) return found
-    return { from: 'between', at: Math.min(nearestMark(size, this.cutter.mark), downToMark(held, this.cutter.mark)) as Length }
+    return {
+      from: 'between', at: Math.min(nearestMark(size, this.cutter.mark), downToMark(held, this.cutter.mark)) as Length,
+    }
   }
 
   /** Puts down a sheet that is to be cut; one that is a piece by itself is done. */
@@ -172,7 +179,11 @@ export class Trimmer {
     this.strips.set(from.from, place + 1)
     const hand: Hand = {
       ...this.handOf(node, quantity, corners),
-      serial: this.serials++, label: `strip ${from.from}${letterOf(place)}`, from: from.from, sheet: false, lies: from.node.side,
+      serial: this.serials++,
+      label: `strip ${from.from}${letterOf(place)}`,
+      from: from.from,
+      sheet: false,
+      lies: from.node.side,
     }
     this.hands.push(hand)
     this.justCut.push(hand)
@@ -181,13 +192,17 @@ export class Trimmer {
 
   private leftOrPiece(node: Exclude<CutNode, { kind: 'cut' }>, quantity: number): Pile {
     const size = { width: node.width, height: node.height, quantity }
-    if (node.kind === 'piece') return { kind: 'piece', name: this.names.get(node.demand) ?? node.demand, demand: node.demand, ...size }
+    if (node.kind === 'piece')
+      return { kind: 'piece', name: this.names.get(node.demand) ?? node.demand, demand: node.demand, ...size }
     return { kind: node.kind, name: node.kind, ...size }
   }
 
   private handOf(node: CutNode & { kind: 'cut' }, quantity: number, corners: Corner[]) {
     const groups = groupsOf(node, this.cutter.kerf)
-    return { quantity, node, content: contentOf(node), started: false, groups, left: [...groups], size: node[node.side], corners }
+    return {
+      quantity, node, content: contentOf(node), started: false, groups, left: [...groups], size: node[node.side],
+      corners,
+    }
   }
 
   /** Cuts all parts of one group off. */
@@ -201,7 +216,8 @@ export class Trimmer {
     const cuts = hand.left.length === 0 && !dust ? count - 1 : count
     const [remaining, ...others] = hand.left
     const left = hand.size - cuts * (size + this.cutter.kerf)
-    const restGroup = others.length === 0 && remaining?.offsets.length === 1 && remaining.node[side] === left ? remaining : undefined
+    const restGroup
+      = others.length === 0 && remaining?.offsets.length === 1 && remaining.node[side] === left ? remaining : undefined
     if (restGroup) hand.left.length = 0
     const last = hand.left.length === 0
     if (last) this.hands.splice(this.hands.indexOf(hand), 1)
@@ -253,14 +269,18 @@ const cornersOf = ({ corners, node: { side } }: Hand, { offsets }: AlikeParts): 
   corners.flatMap(corner => offsets.map(offset => along(corner, side, offset)))
 
 /** Lines at the inner side of each part that comes off; between them where the last part is what remains. */
-function linesOf({ corners, node: { side, width, height } }: Hand, { node, offsets }: AlikeParts, cuts: number): Line[] {
+function linesOf(
+  { corners, node: { side, width, height } }: Hand, { node, offsets }: AlikeParts, cuts: number,
+): Line[] {
   const [whole, across] = side === 'width' ? [width, height] : [height, width]
   const cutAt = offsets.map(offset => (offset + node[side] === whole ? offset : offset + node[side])).slice(0, cuts)
   const point = ({ x, y }: Corner): SheetPoint => ({ x, y })
   return corners.flatMap(corner =>
     cutAt.map((at) => {
       const from = along(corner, side, at)
-      return { layout: corner.layout, from: point(from), to: point(along(from, side === 'width' ? 'height' : 'width', across)) }
+      return {
+        layout: corner.layout, from: point(from), to: point(along(from, side === 'width' ? 'height' : 'width', across)),
+      }
     }),
   )
 }

@@ -21,16 +21,17 @@ const NODES_FOR_PIECES = 300
 const MANY = { sizes: 30, nodes: 20, entries: 1300, few: 300 }
 
 /**
- * Whole sheets from the columns known, by an integer programme: least money and then fewest sheets, or the other way round. Where
- * they do not give everything, as few kits as possible are incomplete, and then as few pieces as possible missing. What is proven
- * already ends the search as soon as it is met.
+ * Whole sheets from the columns known, by an integer programme: least money and then fewest sheets, or the other way
+ * round. Where they do not give everything, as few kits as possible are incomplete, and then as few pieces as possible
+ * missing. What is proven already ends the search as soon as it is met.
  */
 export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean } | undefined {
   const { patterns, demands, problem, formats, bound } = search
   const { columns, supplies } = patterns
   const { sheet, cent } = COSTS[formats > 1 ? problem.objective : 'money']
   // Where no sheet is opened at all, as few offcuts as possible.
-  const offcut = formats === 0 ? 1 : ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
+  const offcut
+    = formats === 0 ? 1 : ALL_OFFCUTS / supplies.reduce((sum, supply) => sum + (isFresh(supply) ? 0 : supply.onHand), 1)
   const needs = search.short ? search.needs : []
   const entries = columns.reduce((sum, { counts }) => sum + counts.size, 0)
   const isLarge = demands.length > MANY.sizes || entries > MANY.entries
@@ -39,9 +40,14 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
     const column = columns[at]
     if (column && amount > 0.5) search.taken.add(column)
   })
-  return solved && { layouts: withoutSurplus(patterns.layoutsOf(solved.columns), demands, problem), optimal: solved.optimal }
+  return (
+    solved && { layouts: withoutSurplus(patterns.layoutsOf(solved.columns), demands, problem), optimal: solved.optimal }
+  )
 
-  /** First the kits alone, then everything else with no more of them incomplete: in one sum the one would drown the other. */
+  /**
+   * First the kits alone, then everything else with no more of them incomplete: in one sum the one would drown the
+   * other.
+   */
   function inOrder() {
     const first = solve({ kitsOnly: true })
     return first && (solve({ mostIncomplete: first.incomplete }) ?? first)
@@ -66,12 +72,17 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
         ? { nodes: demands.length > MANY.sizes ? MANY.nodes : Math.min(most, MANY.few), brief: !search.short }
         : { nodes: most },
     })
-    return solved && { ...solved, incomplete: incomplete.reduce((sum, at) => sum + Math.round(solved.columns[at] ?? 0), 0) }
+    return (
+      solved && { ...solved, incomplete: incomplete.reduce((sum, at) => sum + Math.round(solved.columns[at] ?? 0), 0) }
+    )
   }
 
   /** With the wish for offcuts first, what is cut from them is worth its share of all that is wanted. */
   function reward(column: Column): number {
     if (!problem.offcutsFirst || search.short) return 0
-    return ALL_OFFCUTS * piecesIn(column, demands) / demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
+    return (
+      (ALL_OFFCUTS * piecesIn(column, demands))
+      / demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
+    )
   }
 }

@@ -20,7 +20,9 @@ export function pileInWords({ kind, name, quantity, fresh, ready }: Pile, called
   if (kind === 'waste') return 'waste'
   const notes = [
     ...(fresh ? [`write ${name.replace('strip ', '')} on it`] : []),
-    ...(ready ? [ready.lying < ready.of ? `${ready.lying} of ${ready.of} lie ready` : `all ${ready.of} lie ready`] : []),
+    ...(ready
+      ? [ready.lying < ready.of ? `${ready.lying} of ${ready.of} lie ready` : `all ${ready.of} lie ready`]
+      : []),
   ]
   return `${quantity} × ${called}${notes.length > 0 ? ` (${notes.join('; ')})` : ''}`
 }

@@ -4,7 +4,10 @@ import { PatchError } from './patches'
 
 type Data = Record<string, unknown>
 
-/** A place of a document that is being changed. What is touched is copied once, all else stays shared with the document before. */
+/**
+ * A place of a document that is being changed. What is touched is copied once, all else stays shared with the document
+ * before.
+ */
 interface Branch {
   /** The branch of an entry or a property; nothing where it holds no others. */
   child: (name: string) => Branch | undefined
@@ -29,7 +32,8 @@ class Fields implements Branch {
   }
 
   child(name: string): Branch | undefined {
-    if (!this.branches.has(name)) this.branches.set(name, Object.hasOwn(this.now, name) ? branchOf(this.now[name]) : undefined)
+    if (!this.branches.has(name))
+      this.branches.set(name, Object.hasOwn(this.now, name) ? branchOf(this.now[name]) : undefined)
     return this.branches.get(name)
   }
 
@@ -67,8 +71,8 @@ interface Item {
 }
 
 /**
- * A list whose entries are found by their keys and linked to their neighbours, so that putting in, taking out and setting one entry
- * cost the same however long the list is.
+ * A list whose entries are found by their keys and linked to their neighbours, so that putting in, taking out and
+ * setting one entry cost the same however long the list is.
  */
 class List implements Branch {
   /** Of entries with one key the first, as when they are looked for. */
@@ -166,8 +170,8 @@ function putAfter(before: Item, value: unknown): Item {
 }
 
 /**
- * The document with some changes; what they do not touch is shared with it. Costs as much as the patches and the lists that they
- * reach into, however many patches one list has.
+ * The document with some changes; what they do not touch is shared with it. Costs as much as the patches and the lists
+ * that they reach into, however many patches one list has.
  * @throws PatchError where a change does not fit; the document is as it was
  */
 export function applied<T extends object>(document: T, patches: readonly Patch[]): T {

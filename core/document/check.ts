@@ -18,7 +18,9 @@ export function checkShape<T extends object>(shape: new () => T, data: unknown):
   const strange = strangeNesting(data)
   if (strange) return { ok: false, problems: [strange] }
   const instance = plainToInstance(shape, data)
-  const problems = flatten(validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true }), '')
+  const problems = flatten(
+    validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true }), '',
+  )
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: JSON.parse(JSON.stringify(instance)) as T }
 }
 
@@ -41,7 +43,11 @@ function strangeNesting(data: object): Problem | undefined {
 
 function flatten(errors: ValidationError[], parent: string): Problem[] {
   return errors.flatMap((error) => {
-    const path = /^\d+$/.test(error.property) ? `${parent}[${error.property}]` : parent ? `${parent}.${error.property}` : error.property
+    const path = /^\d+$/.test(error.property)
+      ? `${parent}[${error.property}]`
+      : parent
+        ? `${parent}.${error.property}`
+        : error.property
     const { nestedValidation, whitelistValidation, ...own } = error.constraints ?? {}
     if (whitelistValidation) return [{ path, problem: 'is not known here; check its spelling' }]
     // One sentence for one place: the most basic check that failed, which a shape lists last.

@@ -2,7 +2,16 @@ import { LABELS, PACE, PREP_PACE, PRICES, THICKNESS, TOOLS, WISHES, naturalOf } 
 import { RULES, forRules } from './rules'
 import type { Units } from '../lengths'
 import type {
-  CardEntry, ClassDetails, ClassDocument, DressingEntry, GlueEntry, LabelsEntry, PostEntry, PrepEntry, PricesEntry, SeatEntry,
+  CardEntry,
+  ClassDetails,
+  ClassDocument,
+  DressingEntry,
+  GlueEntry,
+  LabelsEntry,
+  PostEntry,
+  PrepEntry,
+  PricesEntry,
+  SeatEntry,
   SharingEntry, StudioSettings,
   SupplyEntry, ToolsEntry,
 } from './shapes'
@@ -17,14 +26,25 @@ export const DEFAULT_SHARING: SharingEntry = {
 }
 
 /** A card that is the same for everybody: one choice of papers, for every bag. */
-export const SAME_FOR_ALL: Pick<CardEntry, 'colourways' | 'insteadOf' | 'bags'> = { colourways: [], insteadOf: '', bags: [] }
+export const SAME_FOR_ALL: Pick<CardEntry, 'colourways' | 'insteadOf' | 'bags'> = {
+  colourways: [], insteadOf: '', bags: [],
+}
 
 /** Nothing is put on a card otherwise than the catalogue has it. */
 export const NO_DRESSING: DressingEntry = { faces: [], free: [], parts: [] }
 
 /** Nothing particular about a bag. */
 export const newSeat = (key: string): SeatEntry => ({
-  key, name: '', colourways: {}, prints: {}, profile: '', leftHanded: false, online: false, paid: false, packed: false, notes: '',
+  key,
+  name: '',
+  colourways: {},
+  prints: {},
+  profile: '',
+  leftHanded: false,
+  online: false,
+  paid: false,
+  packed: false,
+  notes: '',
 })
 
 const toolsOf = (units: Units): ToolsEntry => ({ ...naturalOf(TOOLS, units), pace: naturalOf(PACE, units) })
@@ -32,24 +52,34 @@ export const DEFAULT_TOOLS: Record<Units, ToolsEntry> = { inch: toolsOf('inch'),
 
 export const DEFAULT_PRICES: PricesEntry = naturalOf(PRICES, 'inch')
 
-const supply = (entry: Pick<SupplyEntry, 'key' | 'name' | 'use' | 'pack' | 'price'> & Partial<SupplyEntry>): SupplyEntry => ({
+const supply = (
+  entry: Pick<SupplyEntry, 'key' | 'name' | 'use' | 'pack' | 'price'> & Partial<SupplyEntry>,
+): SupplyEntry => ({
   of: '', way: 'outline', onHand: 0, weight: 0, ...entry,
 })
 
-/** What holds cards together and what they go into. Packs and prices are made up; the maker puts in what is in the drawer. */
+/**
+ * What holds cards together and what they go into. Packs and prices are made up; the maker puts in what is in the
+ * drawer.
+ */
 export const DEFAULT_SUPPLIES: SupplyEntry[] = [
   supply({ key: 'tape', name: 'Tape', use: 'tape', pack: 10, price: 90, weight: 0.5 }),
   supply({ key: 'strong-tape', name: 'Strong tape', use: 'strong tape', pack: 10, price: 200, weight: 1 }),
   supply({ key: 'wet-glue', name: 'Wet glue', use: 'glue', pack: 50, price: 350, weight: 0.3 }),
   supply({ key: 'foam-pads', name: 'Foam pads', use: 'foam', way: 'full area', pack: 100, price: 200, weight: 0.02 }),
   supply({ key: 'glue-dots', name: 'Glue dots', use: 'dot', way: 'corners', pack: 100, price: 250, weight: 0.05 }),
-  supply({ key: 'hook-and-loop-dot', name: 'Hook-and-loop dots', use: 'thing', way: 'corners', pack: 50, price: 400, weight: 0.2 }),
+  supply({
+    key: 'hook-and-loop-dot', name: 'Hook-and-loop dots', use: 'thing', way: 'corners', pack: 50, price: 400,
+    weight: 0.2,
+  }),
   supply({ key: 'bags', name: 'Clear bags', use: 'bag', pack: 50, price: 300, weight: 3 }),
   supply({ key: 'labels', name: 'Labels', use: 'label', pack: 200, price: 250, weight: 0.3 }),
 ]
 
 /** Labels that are halves of a sheet across and fifths of it down. */
-export const DEFAULT_LABELS: Record<Units, LabelsEntry> = { inch: naturalOf(LABELS, 'inch'), metric: naturalOf(LABELS, 'metric') }
+export const DEFAULT_LABELS: Record<Units, LabelsEntry> = {
+  inch: naturalOf(LABELS, 'inch'), metric: naturalOf(LABELS, 'metric'),
+}
 
 /** The usual ways to make pieces ready. What a profile does not name is cut. */
 export const DEFAULT_PREP: PrepEntry = {
@@ -57,7 +87,10 @@ export const DEFAULT_PREP: PrepEntry = {
   profiles: [
     { key: ROOM_PROFILE, name: 'In the room', levels: {}, more: {}, adhesive: 'on the table' },
     {
-      key: POST_PROFILE, name: 'By post or online', levels: { base: 'scored', insert: 'scored', hidden: 'scored' }, more: {},
+      key: POST_PROFILE,
+      name: 'By post or online',
+      levels: { base: 'scored', insert: 'scored', hidden: 'scored' },
+      more: {},
       adhesive: 'in the bag',
     },
     {
@@ -67,7 +100,10 @@ export const DEFAULT_PREP: PrepEntry = {
       more: { message: 1 },
       adhesive: 'precut',
     },
-    { key: 'own-stash', name: 'Own stash', levels: { base: 'scored', insert: 'scored', mat: 'brought' }, more: {}, adhesive: 'brought' },
+    {
+      key: 'own-stash', name: 'Own stash', levels: { base: 'scored', insert: 'scored', mat: 'brought' }, more: {},
+      adhesive: 'brought',
+    },
   ],
   pace: naturalOf(PREP_PACE, 'inch'),
 }
@@ -83,9 +119,18 @@ export const DEFAULT_POST: PostEntry = {
     { key: 'long', name: 'Long envelope', width: '110 mm', height: '220 mm' },
   ],
   rates: [
-    { key: 'flat-letter', name: 'Flat letter', width: '165 mm', height: '240 mm', thickness: '5 mm', weight: 100, price: 110 },
-    { key: 'thick-letter', name: 'Thick letter', width: '250 mm', height: '353 mm', thickness: '25 mm', weight: 500, price: 290 },
-    { key: 'small-parcel', name: 'Small parcel', width: '350 mm', height: '450 mm', thickness: '160 mm', weight: 2000, price: 540 },
+    {
+      key: 'flat-letter', name: 'Flat letter', width: '165 mm', height: '240 mm', thickness: '5 mm', weight: 100,
+      price: 110,
+    },
+    {
+      key: 'thick-letter', name: 'Thick letter', width: '250 mm', height: '353 mm', thickness: '25 mm', weight: 500,
+      price: 290,
+    },
+    {
+      key: 'small-parcel', name: 'Small parcel', width: '350 mm', height: '450 mm', thickness: '160 mm', weight: 2000,
+      price: 540,
+    },
   ],
 }
 
@@ -127,7 +172,10 @@ export function newClass(
 export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'title' | 'date'>): ClassDocument {
   const cutting = document.cutting
     .map(entry => ({ ...entry, layouts: [], spoiled: [], miscut: [] }))
-    .filter(({ priority, moreSheets, without, also }) => priority !== null || moreSheets !== null || without.length + also.length > 0)
+    .filter(
+      ({ priority, moreSheets, without, also }) =>
+        priority !== null || moreSheets !== null || without.length + also.length > 0,
+    )
   // Those who came last time need not come again; how the bags were filled has no meaning without them.
   // Where things are bought is worth keeping; what was ordered has come.
   const shopping = document.shopping.filter(({ where }) => where !== '').map(line => ({ ...line, ordered: 0 }))
@@ -147,12 +195,18 @@ export const namedPapers = ({ cards, pools }: Pick<ClassDocument, 'cards' | 'poo
 
 /** How many kits of a card are made: one to each bag unless it says otherwise. */
 export const kitsOf = (
-  card: CardEntry, { class: { seats, spares }, sharing: { surplus } }: Pick<ClassDocument, 'class' | 'sharing'>): number =>
-  card.kits ?? seats + spares + surplus
+  card: CardEntry,
+  { class: { seats, spares }, sharing: { surplus } }: Pick<ClassDocument, 'class' | 'sharing'>,
+): number => card.kits ?? seats + spares + surplus
 
 /** A card with every choice of papers of it and of its colourways changed. */
-export function withChoices(card: CardEntry, change: (papers: Record<string, string>) => Record<string, string>): CardEntry {
-  return { ...card, papers: change(card.papers), colourways: card.colourways.map(one => ({ ...one, papers: change(one.papers) })) }
+export function withChoices(
+  card: CardEntry, change: (papers: Record<string, string>) => Record<string, string>,
+): CardEntry {
+  return {
+    ...card, papers: change(card.papers),
+    colourways: card.colourways.map(one => ({ ...one, papers: change(one.papers) })),
+  }
 }
 
 /** A paper that a card says a part is of. */

@@ -32,7 +32,10 @@ export class LayerEntry {
   @IsText(BOUNDS.title)
   name!: string
 
-  /** What it leaves visible of what it lies on, seen from its own side; where it has a fixed size and is not in the middle, its place. */
+  /**
+   * What it leaves visible of what it lies on, seen from its own side; where it has a fixed size and is not in the
+   * middle, its place.
+   */
   @IsLengthText({ zero: true })
   left!: string
 
@@ -130,8 +133,11 @@ export class FreeEntry {
   @oneOf(FREE_SHAPES)
   shape!: FreeShape
 
-  /** Closed outline as SVG path data of M, L and Z alone; only its shape counts. Empty unless the shape is an outline. */
-  @Matches(/^(M[-\d.,\sLMZ]*Z)?$/, { message: 'is a path of straight lines: M, L and Z with numbers' }) @IsText(BOUNDS.outline)
+  /**
+   * Closed outline as SVG path data of M, L and Z alone; only its shape counts. Empty unless the shape is an outline.
+   */
+  @Matches(/^(M[-\d.,\sLMZ]*Z)?$/, { message: 'is a path of straight lines: M, L and Z with numbers' })
+  @IsText(BOUNDS.outline)
   outline!: string
 
   @IsLengthText()
@@ -185,7 +191,9 @@ export class FreeEntry {
   @oneOf(PRINT_TOPS)
   printTop!: PrintTop
 
-  /** Key of the part that it is cut out of, so that it wants no paper of its own; empty where it is cut from a sheet. */
+  /**
+   * Key of the part that it is cut out of, so that it wants no paper of its own; empty where it is cut from a sheet.
+   */
   @IsText(BOUNDS.key)
   from!: string
 }

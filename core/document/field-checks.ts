@@ -25,7 +25,10 @@ function checksOf(field: Field): PropertyDecorator[] {
   }
 }
 
-/** Gives a shape the fields of a table, each with its checks. Its class extends `fieldsOf` of the same table, which has their types. */
+/**
+ * Gives a shape the fields of a table, each with its checks. Its class extends `fieldsOf` of the same table, which has
+ * their types.
+ */
 export const withFields = (table: Fields) => ({ prototype }: { prototype: object }): void => {
   for (const [key, field] of Object.entries(table)) for (const check of checksOf(field)) check(prototype, key)
 }
@@ -33,4 +36,5 @@ export const withFields = (table: Fields) => ({ prototype }: { prototype: object
 export const fieldsOf = <Table extends Fields>(_: Table): new () => ValuesOf<Table> => having<ValuesOf<Table>>()
 
 /** What a refusal says that is to be there: “the wishes: priority, working, …”. */
-export const namesOf = (what: string, table: Fields, ...more: string[]): string => `${what}: ${[...Object.keys(table), ...more].join(', ')}`
+export const namesOf = (what: string, table: Fields, ...more: string[]): string =>
+  `${what}: ${[...Object.keys(table), ...more].join(', ')}`

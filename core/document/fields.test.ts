@@ -16,7 +16,9 @@ function changed(place: string, key: string, value: unknown) {
 
 /** What a field takes at its edges, and what it refuses. */
 const EDGES: { [kind in Field['kind']]: (field: Field & { kind: kind }) => { good: unknown[], bad: unknown[] } } = {
-  'length': ({ zero }) => ({ good: ['1/16 in', ...(zero ? ['0 mm'] : [])], bad: ['-1 mm', 'wide', 4, ...(zero ? [] : ['0 mm'])] }),
+  'length': ({ zero }) => ({
+    good: ['1/16 in', ...(zero ? ['0 mm'] : [])], bad: ['-1 mm', 'wide', 4, ...(zero ? [] : ['0 mm'])],
+  }),
   'number': ({ least, most }) => ({ good: [least, most], bad: [least - 0.1, most + 0.1, '3', null] }),
   'whole': ({ least, most }) => ({ good: [least, most], bad: [least - 1, most + 1, least + 0.5] }),
   'limit': ({ most }) => ({ good: [null, most], bad: [most + 1, 1.5, 'any'] }),
@@ -38,10 +40,12 @@ describe('fields that stand in tables', () => {
     const edges = EDGES[field.kind] as (field: Field) => { good: unknown[], bad: unknown[] }
     const { good, bad } = edges(field)
     for (const value of good) expect([value, changed(place, key, value)]).toMatchObject([value, { ok: true }])
-    for (const value of bad) expect([value, changed(place, key, value)]).toMatchObject([value, { ok: false, problems: [{ path }] }])
+    for (const value of bad)
+      expect([value, changed(place, key, value)]).toMatchObject([value, { ok: false, problems: [{ path }] }])
   })
 
   it('have words for every choice', () => {
-    for (const { field } of rows) if (field.kind === 'choice') expect(Object.keys(field.words).sort()).toEqual([...field.of].sort())
+    for (const { field } of rows)
+      if (field.kind === 'choice') expect(Object.keys(field.words).sort()).toEqual([...field.of].sort())
   })
 })

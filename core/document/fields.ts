@@ -3,8 +3,8 @@ import { BOUNDS } from './bounds'
 import { OFFCUT_WORTHS, PACK_COUNTS, PRINTER_PAPERS, PRIORITIES, WAYS_OF_WORKING } from './vocabulary'
 
 /*
- * Fields of the document in tables: what each is called, what it may hold, and what it is by itself. Shapes, forms, what a new class
- * starts with, the schema and the page about files come from here.
+ * Fields of the document in tables: what each is called, what it may hold, and what it is by itself. Shapes, forms,
+ * what a new class starts with, the schema and the page about files come from here.
  */
 
 interface Named {
@@ -22,7 +22,12 @@ export type Field = Named & (
   /** A whole number from one on; `null` where nothing is limited. */
   | { kind: 'limit', natural: number | null, most: number }
   | { kind: 'money', natural: number, most: number }
-  | { kind: 'choice', natural: string | Record<Units, string>, of: readonly string[], words: Readonly<Record<string, string>> }
+  | {
+    kind: 'choice'
+    natural: string | Record<Units, string>
+    of: readonly string[]
+    words: Readonly<Record<string, string>>
+  }
   | { kind: 'currency', natural: string }
   | { kind: 'yes or no', natural: boolean }
 )
@@ -49,13 +54,16 @@ const seconds = <const Natural extends number>(name: string, natural: Natural) =
 const money = (name: string, natural: number) => ({ kind: 'money', name, natural, most: BOUNDS.cents }) as const
 const limit = (name: string) => ({ kind: 'limit', name, natural: null, most: BOUNDS.limit }) as const
 const length = (name: string, natural: string | Record<Units, string>) => ({ kind: 'length', name, natural }) as const
-const lengthFromZero = (name: string, natural: string | Record<Units, string>) => ({ ...length(name, natural), zero: true }) as const
+const lengthFromZero = (name: string, natural: string | Record<Units, string>) =>
+  ({ ...length(name, natural), zero: true }) as const
 
 /** Seconds for each action at the trimmer. */
 export const PACE = table({
   setting: { ...seconds('Seconds to set the fence', 25), help: 'moving it and reading it twice' },
   stroke: seconds('Seconds for one cut', 4),
-  handling: { ...seconds('Seconds to take up a stack', 8), help: 'and to square it; half of it where the stack is in hand still' },
+  handling: {
+    ...seconds('Seconds to take up a stack', 8), help: 'and to square it; half of it where the stack is in hand still',
+  },
   turning: seconds('Seconds to turn a stack', 3),
   aside: seconds('Seconds to put a stack aside and find it', 10),
   beside: { ...seconds('Seconds more for each other stack', 2), help: 'of those that lie on the table' },
@@ -94,7 +102,9 @@ export const WISHES = table({
   working: {
     kind: 'choice', name: 'Sheets are cut', natural: 'as it pays', of: WAYS_OF_WORKING,
     words: {
-      'as it pays': 'Whichever is quickest', 'sheet by sheet': 'One layout after the other', 'all together': 'All layouts together',
+      'as it pays': 'Whichever is quickest',
+      'sheet by sheet': 'One layout after the other',
+      'all together': 'All layouts together',
       'few strips': 'Few strips lying about',
     },
   },
@@ -103,7 +113,10 @@ export const WISHES = table({
   mostStages: limit('Most changes of direction on a sheet'),
   leastStrip: { ...lengthFromZero('Narrowest strip', '0 in'), help: 'the least that may come off a sheet' },
   offcutsFirst: {
-    kind: 'yes or no', name: 'Use up offcuts before opening sheets', natural: false, help: 'even where that saves no sheet',
+    kind: 'yes or no',
+    name: 'Use up offcuts before opening sheets',
+    natural: false,
+    help: 'even where that saves no sheet',
   },
 })
 
@@ -132,7 +145,10 @@ export const THICKNESS = table({
   },
 })
 
-/** Labels on a sheet of them: so many across and down, their size, where the first one begins and what lies between them. */
+/**
+ * Labels on a sheet of them: so many across and down, their size, where the first one begins and what lies between
+ * them.
+ */
 export const LABELS = table({
   paper: {
     kind: 'choice', name: 'Paper', natural: { inch: 'LETTER', metric: 'A4' }, of: PRINTER_PAPERS,

@@ -29,14 +29,19 @@ export const keyFrom = (text: string, fallback: string): string =>
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
-/** What tells the entries of a list apart: their key, or the paper that they are about; nothing where a list has no such entries. */
+/**
+ * What tells the entries of a list apart: their key, or the paper that they are about; nothing where a list has no such
+ * entries.
+ */
 export function keyOf(entry: unknown): string | undefined {
   if (!isRecord(entry)) return undefined
   const key = entry.key ?? entry.paper
   return typeof key === 'string' ? key : undefined
 }
 
-/** Keys that stand twice in one list, anywhere in a document. Sheet formats and offcuts of a paper are one list in this. */
+/**
+ * Keys that stand twice in one list, anywhere in a document. Sheet formats and offcuts of a paper are one list in this.
+ */
 export function keyProblems(document: object): Problem[] {
   const problems: Problem[] = []
   const visit = (value: unknown, path: string): void => {
@@ -56,13 +61,16 @@ export function keyProblems(document: object): Problem[] {
     }
     else if (isRecord(value)) {
       // A cut tree has no keys, but may be large.
-      for (const [name, inner] of Object.entries(value)) if (name !== 'tree') visit(inner, path ? `${path}.${name}` : name)
+      for (const [name, inner] of Object.entries(value))
+        if (name !== 'tree') visit(inner, path ? `${path}.${name}` : name)
       if (Array.isArray(value.stocks) && Array.isArray(value.offcuts)) {
         const stocks = new Set(value.stocks.map(keyOf))
         value.offcuts.forEach((offcut, index) => {
           const key = keyOf(offcut)
           if (key !== undefined && stocks.has(key))
-            problems.push({ path: `${path}.offcuts[${index}].key`, problem: `“${key}” is the key of a sheet format already` })
+            problems.push({
+              path: `${path}.offcuts[${index}].key`, problem: `“${key}” is the key of a sheet format already`,
+            })
         })
       }
     }

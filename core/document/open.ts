@@ -19,14 +19,17 @@ export * from './check'
 export * from './shapes'
 export * from './validators'
 
-const isData = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+const isData = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 function open<T extends object>(kind: DocumentKind, shape: new () => T, data: unknown): Checked<T> {
   if (!isData(data)) return { ok: false, problems: [{ path: '', problem: 'must be a JSON object' }] }
   if (data.version !== undefined && !isKnownVersion(data.version)) {
     return {
       ok: false,
-      problems: [{ path: 'version', problem: `is ${JSON.stringify(data.version)}; this Wakaru reads versions 1 to ${VERSION}` }],
+      problems: [
+        { path: 'version', problem: `is ${JSON.stringify(data.version)}; this Wakaru reads versions 1 to ${VERSION}` },
+      ],
     }
   }
   if (isEndless(data)) return { ok: false, problems: [{ path: '', problem: 'holds more than any class can' }] }
@@ -51,7 +54,10 @@ export const openBatch = (data: unknown): Checked<Batch> => open('class', Batch,
 /** Reads a paper of any version; beside it stands the version it was written in. */
 export const openPaper = (data: unknown): Checked<PaperEntry> => open('paper', PaperEntry, data)
 
-/** Reads the settings of a studio, as old as they may be; beside them stands the version they were written in, if there was one. */
+/**
+ * Reads the settings of a studio, as old as they may be; beside them stands the version they were written in, if there
+ * was one.
+ */
 export const openSettings = (data: unknown): Checked<StudioSettings> => open('settings', StudioSettings, data)
 
 /** Reads what is put on a card, in the same way. */

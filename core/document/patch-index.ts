@@ -38,8 +38,8 @@ export class PatchIndex {
   }
 
   /**
-   * The paths at which a patch collides with some of them, the wider of each two: where both touch the same thing, or one something
-   * inside what the other touches, and do not say the same.
+   * The paths at which a patch collides with some of them, the wider of each two: where both touch the same thing, or
+   * one something inside what the other touches, and do not say the same.
    */
   collisions(patch: Patch): Path[] {
     const own = touches(patch)

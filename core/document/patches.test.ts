@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { PatchError, PatchIndex, SAME_FOR_ALL, applied, valueAt, collisions, isSame, newClass, patchesBetween, touches } from '.'
+import {
+  PatchError, PatchIndex, SAME_FOR_ALL, applied, valueAt, collisions, isSame, newClass, patchesBetween, touches,
+} from '.'
 import type { CardEntry, ClassDocument, Patch } from '.'
 
 const card = (key: string, title = key): CardEntry => ({
@@ -59,7 +61,9 @@ describe('patches', () => {
         const [a, b] = [patchesBetween(base, mine), patchesBetween(base, theirs)]
         fc.pre(collisions(a, b).length === 0)
         const fits = (patch: Patch) => !b.some(other => isSame(other, patch))
-        const sorted = ({ cards, ...rest }: ClassDocument) => ({ ...rest, cards: [...cards].sort((x, y) => (x.key < y.key ? -1 : 1)) })
+        const sorted = ({ cards, ...rest }: ClassDocument) => ({
+          ...rest, cards: [...cards].sort((x, y) => (x.key < y.key ? -1 : 1)),
+        })
         const [ab, ba] = [
           applied(applied(base, b), a.filter(fits)),
           applied(
@@ -85,13 +89,17 @@ describe('patches', () => {
     expect(patchesBetween(base, document(card('a'), card('x'), card('b')))).toEqual([
       { op: 'add', path: ['cards'], entry: card('x'), after: 'a' },
     ])
-    expect(patchesBetween(base, document(card('b'), card('a')))).toEqual([{ op: 'order', path: ['cards'], keys: ['b', 'a'] }])
+    expect(patchesBetween(base, document(card('b'), card('a')))).toEqual([
+      { op: 'order', path: ['cards'], keys: ['b', 'a'] },
+    ])
   })
 
   it('share what they do not touch', () => {
     const base = document(card('a'), card('b'))
     const after = applied(base, [{ op: 'set', path: ['cards', 'a', 'title'], value: 'x' }])
-    expect([after.cards[1] === base.cards[1], after.tools === base.tools, after.cards[0] === base.cards[0]]).toEqual([true, true, false])
+    expect([after.cards[1] === base.cards[1], after.tools === base.tools, after.cards[0] === base.cards[0]]).toEqual([
+      true, true, false,
+    ])
   })
 
   it.each<[string, Patch, string]>([
@@ -136,19 +144,26 @@ describe('patches', () => {
     const patch = fc.oneof(
       fc.record({ op: fc.constant('set' as const), path, value }),
       fc.record({ op: fc.constant('remove' as const), path }),
-      fc.record({ op: fc.constant('add' as const), path, entry: fc.constantFrom({ key: 'a' }, { key: 'b' }), after: fc.constant(null) }),
+      fc.record({
+        op: fc.constant('add' as const), path, entry: fc.constantFrom({ key: 'a' }, { key: 'b' }),
+        after: fc.constant(null),
+      }),
       fc.record({ op: fc.constant('order' as const), path, keys: fc.constantFrom(['a'], ['b']) }),
     ) as fc.Arbitrary<Patch>
     const begins = (long: string[], start: string[]) => start.every((name, at) => long[at] === name)
-    fc.assert(fc.property(fc.array(patch, { maxLength: 6 }), fc.array(patch, { maxLength: 6 }), (mine: Patch[], theirs: Patch[]) => {
-      const each = new Set(mine.flatMap(a => theirs.flatMap((b) => {
-        const [one, other] = [touches(a), touches(b)]
-        if (!(begins(one, other) || begins(other, one)) || isSame(a, b)) return []
-        return [(one.length <= other.length ? one : other).join()]
-      })))
-      expect(new Set(collisions(mine, theirs).map(found => found.join()))).toEqual(each)
-      for (const a of mine) expect(new PatchIndex(theirs).says(a)).toBe(theirs.some(b => isSame(a, b)))
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(patch, { maxLength: 6 }),
+        fc.array(patch, { maxLength: 6 }),
+        (mine: Patch[], theirs: Patch[]) => {
+          const each = new Set(mine.flatMap(a => theirs.flatMap((b) => {
+            const [one, other] = [touches(a), touches(b)]
+            if (!(begins(one, other) || begins(other, one)) || isSame(a, b)) return []
+            return [(one.length <= other.length ? one : other).join()]
+          })))
+          expect(new Set(collisions(mine, theirs).map(found => found.join()))).toEqual(each)
+          for (const a of mine) expect(new PatchIndex(theirs).says(a)).toBe(theirs.some(b => isSame(a, b)))
+        }))
   })
 
   it('cost what they change, however many one list has', () => {
@@ -161,7 +176,9 @@ describe('patches', () => {
     })
     const many = 3000
     const list = Array.from({ length: many }, (_, at) => entry(`old-${at}`))
-    const adds = list.map((_, at): Patch => ({ op: 'add', path: ['list'], entry: entry(`new-${at}`), after: `old-${at}` }))
+    const adds = list.map((_, at): Patch => ({
+      op: 'add', path: ['list'], entry: entry(`new-${at}`), after: `old-${at}`,
+    }))
     const removes = Array.from({ length: many }, (_, at): Patch => ({ op: 'remove', path: ['list', `old-${at}`] }))
     const made = applied({ list }, [...adds, ...removes])
     expect(looks).toBeLessThan(many * 8)

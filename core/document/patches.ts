@@ -17,7 +17,9 @@ export type Patch
 
 /** A patch does not fit the document. */
 export class PatchError extends Error {
-  /** @param elsewhere somebody else has taken away what it changes, or has put it there; otherwise it fits no document */
+  /**
+   * @param elsewhere somebody else has taken away what it changes, or has put it there; otherwise it fits no document
+   */
   constructor(readonly path: Path, problem: string, readonly elsewhere = false) {
     super(problem)
   }
@@ -35,7 +37,8 @@ function keysOf(list: unknown[]): string[] | undefined {
 /** Whether two values say the same; what is shared is not looked into. */
 export function isSame(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true
-  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((value, index) => isSame(value, b[index]))
+  if (Array.isArray(a) && Array.isArray(b))
+    return a.length === b.length && a.every((value, index) => isSame(value, b[index]))
   if (!isData(a) || !isData(b)) return false
   const names = Object.keys(a)
   return names.length === Object.keys(b).length && names.every(name => name in b && isSame(a[name], b[name]))
@@ -52,7 +55,9 @@ export function patchesBetween(before: unknown, after: unknown, path: Path = [])
     if (old && now) return listPatches(before, after, old, now, path)
   }
   else if (isData(before) && isData(after)) {
-    const gone = Object.keys(before).filter(name => !(name in after)).map((name): Patch => ({ op: 'unset', path: [...path, name] }))
+    const gone = Object.keys(before)
+      .filter(name => !(name in after))
+      .map((name): Patch => ({ op: 'unset', path: [...path, name] }))
     return gone.concat(Object.keys(after).flatMap((name): Patch[] => (name in before
       ? patchesBetween(before[name], after[name], [...path, name])
       : [{ op: 'set', path: [...path, name], value: after[name] }])))

@@ -34,7 +34,9 @@ export class ProfileEntry {
 export class PrepPaceEntry extends fieldsOf(PREP_PACE) {}
 
 export class PrepEntry {
-  /** Key of the profile of a bag that has none of its own; empty for the one that is natural for how the class is held. */
+  /**
+   * Key of the profile of a bag that has none of its own; empty for the one that is natural for how the class is held.
+   */
   @IsText(BOUNDS.key)
   usual!: string
 

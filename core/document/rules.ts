@@ -1,9 +1,9 @@
 import type { RuleHold } from './vocabulary'
 
 /**
- * The rules by which prints are shared out among the kits, in the order in which they are shown. What breaks one: two `faces` of a
- * kit that are of one print (which two, `core/batch/apart.ts` says), two `kits` of a card that are alike, or `prints` of a pool that
- * are used too much or too little.
+ * The rules by which prints are shared out among the kits, in the order in which they are shown. What breaks one: two
+ * `faces` of a kit that are of one print (which two, `core/batch/apart.ts` says), two `kits` of a card that are alike,
+ * or `prints` of a pool that are used too much or too little.
  */
 export const RULES = {
   touching: {

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { SAME_FOR_ALL, acknowledged, applied, edited, newClass, received, redone, sessionOf, settled, undone, unsaved } from '.'
+import {
+  SAME_FOR_ALL, acknowledged, applied, edited, newClass, received, redone, sessionOf, settled, undone, unsaved,
+} from '.'
 import type { Blocked, CardEntry, ClassDocument, Session } from '.'
 
 const card = (key: string): CardEntry => ({
@@ -15,12 +17,15 @@ const card = (key: string): CardEntry => ({
   parts: [],
   free: [],
 })
-const document: ClassDocument = { ...newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' }), cards: [card('a'), card('b')] }
+const document: ClassDocument = {
+  ...newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' }), cards: [card('a'), card('b')],
+}
 
 /** A session with some edits, a second apart unless a time is given. */
 let clock = 0
-const edit = (session: Session<ClassDocument>, label: string, change: (draft: ClassDocument) => void, now = (clock += 1000)) =>
-  edited(session, label, change, now)
+const edit = (
+  session: Session<ClassDocument>, label: string, change: (draft: ClassDocument) => void, now = (clock += 1000),
+) => edited(session, label, change, now)
 const titled = (title: string) => (draft: ClassDocument) => void (draft.class.title = title)
 const seated = (seats: number) => (draft: ClassDocument) => void (draft.class.seats = seats)
 const free = (result: Session<ClassDocument> | Blocked): Session<ClassDocument> => {
@@ -49,7 +54,9 @@ describe('editing', () => {
     expect(edit(typed, 'title', titled('One'), 5000).past).toHaveLength(2)
     expect(edit(start, 'title', titled('Evening'))).toBe(start)
     // Typed and taken back at once is no step.
-    expect(edit(edit(start, 'title', titled('O'), 0), 'title', titled('Evening'), 400)).toMatchObject({ current: start.current, past: [] })
+    expect(edit(edit(start, 'title', titled('O'), 0), 'title', titled('Evening'), 400)).toMatchObject({
+      current: start.current, past: [],
+    })
   })
 
   it('knows what the server does not know yet', () => {
@@ -64,7 +71,8 @@ describe('editing', () => {
 })
 
 describe('what somebody else changes', () => {
-  const theirs = (change: (draft: ClassDocument) => void, base = document) => edited(sessionOf(base), 'x', change, 0).current
+  const theirs = (change: (draft: ClassDocument) => void, base = document) =>
+    edited(sessionOf(base), 'x', change, 0).current
 
   it('comes in beside what is not saved here', () => {
     const merged = received(edit(start, 'title', titled('Mine')), theirs(seated(20)))
@@ -110,15 +118,20 @@ describe('what somebody else changes', () => {
       expect([ended.current.class, ended.theirs]).toMatchObject([{ title, seats: 9, spares: 5 }, undefined])
     }
     // A step back after taking theirs does not put mine over it.
-    expect('blocked' in undone(settled(met, 'theirs')) || shown(free(undone(settled(met, 'theirs'))))[0]).not.toBe('Mine')
+    expect('blocked' in undone(settled(met, 'theirs')) || shown(free(undone(settled(met, 'theirs'))))[0]).not.toBe(
+      'Mine',
+    )
   })
 
   it('can be chosen where one took away what the other changed, either way round', () => {
     const removed = (draft: ClassDocument) => void draft.cards.splice(0, 1)
     const renamed = (draft: ClassDocument) => void (draft.cards[0]!.title = 'Kept')
-    const keys = ({ current }: Session<ClassDocument>) => current.cards.map(({ key, title }) => `${key} ${title}`).sort()
+    const keys = ({ current }: Session<ClassDocument>) =>
+      current.cards.map(({ key, title }) => `${key} ${title}`).sort()
     const metRemoval = received(edit(start, 'x', renamed), theirs(removed))
-    expect([keys(settled(metRemoval, 'mine')), keys(settled(metRemoval, 'theirs'))]).toEqual([['a Kept', 'b b'], ['b b']])
+    expect([keys(settled(metRemoval, 'mine')), keys(settled(metRemoval, 'theirs'))]).toEqual([
+      ['a Kept', 'b b'], ['b b'],
+    ])
     const metChange = received(edit(start, 'x', removed), theirs(renamed))
     expect([keys(settled(metChange, 'mine')), keys(settled(metChange, 'theirs'))]).toEqual([['b b'], ['a Kept', 'b b']])
   })

@@ -15,7 +15,10 @@ interface Step<T> {
   seen: number
 }
 
-/** A document that is being edited here while others may edit it elsewhere. Every function of this file answers a new one. */
+/**
+ * A document that is being edited here while others may edit it elsewhere. Every function of this file answers a new
+ * one.
+ */
 export interface Session<T> {
   /** As the server has it, as far as this window knows. */
   base: T
@@ -33,7 +36,9 @@ const HISTORY = 200
 /** Changes under one label that follow each other faster than this are one step back. Milliseconds. */
 const ONE_STEP = 900
 
-export const sessionOf = <T>(document: T): Session<T> => ({ base: document, current: document, past: [], future: [], foreign: [] })
+export const sessionOf = <T>(document: T): Session<T> => ({
+  base: document, current: document, past: [], future: [], foreign: [],
+})
 
 /** What the server does not know yet. */
 export const unsaved = <T>({ base, current }: Session<T>): Patch[] => patchesBetween(base, current)
@@ -44,12 +49,19 @@ export const unsaved = <T>({ base, current }: Session<T>): Patch[] => patchesBet
  * @param change changes the draft that it is given
  * @param now milliseconds
  */
-export function edited<T extends object>(session: Session<T>, label: string, change: (draft: T) => void, now: number): Session<T> {
+export function edited<T extends object>(
+  session: Session<T>, label: string, change: (draft: T) => void, now: number,
+): Session<T> {
   const { current, past, foreign } = session
   const after = produce(current, change)
   if (after === current || patchesBetween(current, after).length === 0) return session
   const last = past.at(-1)
-  const joins = last && last.label === label && now - last.time <= ONE_STEP && last.after === current && last.seen === foreign.length
+  const joins
+    = last
+      && last.label === label
+      && now - last.time <= ONE_STEP
+      && last.after === current
+      && last.seen === foreign.length
   const step: Step<T> = { label, time: now, before: joins ? last.before : current, after, seen: foreign.length }
   const earlier = (joins ? past.slice(0, -1) : past).slice(-HISTORY)
   // What was typed and taken back at once is no step.
@@ -79,7 +91,10 @@ export function undone<T extends object>(session: Session<T>): Session<T> | Bloc
   if (!step) return session
   const current = turned(session, step.after, step.before, step.seen)
   if (isBlocked(current)) return current
-  return { ...session, current, past: session.past.slice(0, -1), future: [...session.future, { ...step, seen: session.foreign.length }] }
+  return {
+    ...session, current, past: session.past.slice(0, -1),
+    future: [...session.future, { ...step, seen: session.foreign.length }],
+  }
 }
 
 /** One step forward again. */
@@ -144,7 +159,9 @@ export function settled<T extends object>(session: Session<T>, keep: 'mine' | 't
           merged,
           paths.flatMap(path => towards(merged, current, path)),
         )
-  const step: Step<T> = { label: 'whose version', time: 0, before: merged, after: next, seen: foreign.length + others.length }
+  const step: Step<T> = {
+    label: 'whose version', time: 0, before: merged, after: next, seen: foreign.length + others.length,
+  }
   return {
     base: fresh,
     current: next,
@@ -164,5 +181,7 @@ function towards(from: object, to: object, path: Path): Patch[] {
   if (there !== undefined && wanted !== undefined) return patchesBetween(there, wanted, path)
   const inList = Array.isArray(valueAt(from, path.slice(0, -1)))
   if (wanted === undefined) return there === undefined ? [] : [{ op: inList ? 'remove' : 'unset', path }]
-  return inList ? [{ op: 'add', path: path.slice(0, -1), entry: wanted as object, after: '' }] : [{ op: 'set', path, value: wanted }]
+  return inList
+    ? [{ op: 'add', path: path.slice(0, -1), entry: wanted as object, after: '' }]
+    : [{ op: 'set', path, value: wanted }]
 }

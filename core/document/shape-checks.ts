@@ -7,7 +7,8 @@ import { IsListOf, IsOne } from './validators'
 /* Checks that the shapes are put together from, with the words of their refusals. */
 
 const KEY = /^[a-z0-9][a-z0-9-]{0,79}$/
-export const key = (options?: ValidationOptions) => Matches(KEY, { ...options, message: 'is a key of small letters, digits and hyphens' })
+export const key = (options?: ValidationOptions) =>
+  Matches(KEY, { ...options, message: 'is a key of small letters, digits and hyphens' })
 export const oneOf = (values: readonly string[]) => IsIn(values, { message: `is one of: ${values.join(', ')}` })
 export const whole = () => IsInt({ message: 'is a whole number' })
 export const number = (of: string) => IsNumber({}, { message: `is a number of ${of}` })
@@ -16,9 +17,13 @@ export const most = (value: number) => Max(value, { message: `must be at most ${
 export const yesOrNo = () => IsBoolean({ message: 'is true or false' })
 
 /** Several checks as one; the first is the most basic, whose words are told. */
-const together = (...checks: PropertyDecorator[]): PropertyDecorator => (target, name) => checks.forEach(check => check(target, name))
+const together
+  = (...checks: PropertyDecorator[]): PropertyDecorator =>
+    (target, name) =>
+      checks.forEach(check => check(target, name))
 /** One entity, checked by its own shape. */
-export const one = (of: () => new () => object, what: string) => together(IsOne(what), Type(of), Within(of), ValidateNested())
+export const one = (of: () => new () => object, what: string) =>
+  together(IsOne(what), Type(of), Within(of), ValidateNested())
 /** A list of entities, each checked by its own shape. */
 export const listOf = (of: () => new () => object, what: string, longest: number) =>
   together(IsListOf(what, longest), Type(of), Within(of), ValidateNested({ each: true }))

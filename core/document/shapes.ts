@@ -97,11 +97,17 @@ export class CardEntry extends DressingEntry {
   @listOf(() => ColourwayEntry, 'colourways', BOUNDS.colourways)
   colourways!: ColourwayEntry[]
 
-  /** Key of a card that this one stands in for, such as its copy in other papers: a bag holds one of them. Empty for none. */
+  /**
+   * Key of a card that this one stands in for, such as its copy in other papers: a bag holds one of them. Empty for
+   * none.
+   */
   @IsText(BOUNDS.key)
   insteadOf!: string
 
-  /** Keys of the bags that get one where there are fewer kits than bags: those named first, then the first of the others. */
+  /**
+   * Keys of the bags that get one where there are fewer kits than bags: those named first, then the first of the
+   * others.
+   */
   @key({ each: true }) @IsListOf('keys of bags', BOUNDS.bags, 'text')
   bags!: string[]
 
@@ -178,7 +184,10 @@ export class SpoiledEntry {
   count!: number
 }
 
-/** Pieces that were cut to another size than they should have: they are missing, and something else may be cut from them. */
+/**
+ * Pieces that were cut to another size than they should have: they are missing, and something else may be cut from
+ * them.
+ */
 export class MiscutEntry {
   @one(() => PieceRef, 'the piece that was meant: width, height, turn')
   piece!: PieceRef
@@ -279,7 +288,9 @@ export class RateEntry {
   price!: number
 }
 
-/** What cards are posted in and for how much. Everything here can be changed; the figures it starts with are made up. */
+/**
+ * What cards are posted in and for how much. Everything here can be changed; the figures it starts with are made up.
+ */
 @withFields(THICKNESS)
 export class PostEntry extends fieldsOf(THICKNESS) {
   @listOf(() => EnvelopeEntry, 'envelopes', BOUNDS.envelopes)
@@ -325,7 +336,9 @@ export class OffcutEntry {
 
 /** A paper as the studio keeps it. */
 export class PaperEntry {
-  @Matches(new RegExp(`^(?!${POOL_PREFIX})`), { message: `cannot begin with “${POOL_PREFIX}”, which stands for a pool` })
+  @Matches(new RegExp(`^(?!${POOL_PREFIX})`), {
+    message: `cannot begin with “${POOL_PREFIX}”, which stands for a pool`,
+  })
   @NotEquals(ANY_SCRAP, { message: `cannot be “${ANY_SCRAP}”, which stands for leftovers` })
   @key()
   key!: string

@@ -15,15 +15,25 @@ const changed = (change: (batch: typeof DEMO) => void) => {
 describe('what is too large', () => {
   it('is found by counting, wherever it lies', () => {
     expect(changed(() => {})).toEqual([])
-    expect(changed(b => void (b.class.title = 'x'.repeat(121)))).toEqual(['class.title is a text of at most 120 characters'])
-    expect(changed(b => void (b.class.notes = 'x'.repeat(4001)))).toEqual(['class.notes is a text of at most 4000 characters'])
-    expect(changed(b => void (b.tools.trimmer = '1'.repeat(61)))).toEqual(['tools.trimmer is a length of at most 60 characters'])
-    expect(changed(b => void (b.class.delivery = 'x'.repeat(500)))).toEqual(['class.delivery is a text of at most 200 characters'])
-    expect(changed(b => void (b.cards = Array(600_000).fill({})))).toEqual(['cards holds at most 40 cards'])
-    expect(changed(b => void (b.papers[2].offcuts = Array(61).fill({})))).toEqual(['papers[2].offcuts holds at most 60 offcuts'])
-    expect(changed(b => void (b.cards[1].papers = Object.fromEntries(Array.from({ length: 201 }, (_, i) => [i, 'x']))))).toEqual([
-      'cards[1].papers holds at most 200 names',
+    expect(changed(b => void (b.class.title = 'x'.repeat(121)))).toEqual([
+      'class.title is a text of at most 120 characters',
     ])
+    expect(changed(b => void (b.class.notes = 'x'.repeat(4001)))).toEqual([
+      'class.notes is a text of at most 4000 characters',
+    ])
+    expect(changed(b => void (b.tools.trimmer = '1'.repeat(61)))).toEqual([
+      'tools.trimmer is a length of at most 60 characters',
+    ])
+    expect(changed(b => void (b.class.delivery = 'x'.repeat(500)))).toEqual([
+      'class.delivery is a text of at most 200 characters',
+    ])
+    expect(changed(b => void (b.cards = Array(600_000).fill({})))).toEqual(['cards holds at most 40 cards'])
+    expect(changed(b => void (b.papers[2].offcuts = Array(61).fill({})))).toEqual([
+      'papers[2].offcuts holds at most 60 offcuts',
+    ])
+    expect(
+      changed(b => void (b.cards[1].papers = Object.fromEntries(Array.from({ length: 201 }, (_, i) => [i, 'x'])))),
+    ).toEqual(['cards[1].papers holds at most 200 names'])
     expect(changed(b => void (b.post = Array(300).fill({})))).toEqual(['post is no list'])
   })
 

@@ -40,7 +40,9 @@ function planOf(shape: Shape): Map<string, Limit> {
   const known = plans.get(shape)
   if (known) return known
   const plan = new Map<string, Limit>()
-  for (const { propertyName, name, constraints } of getMetadataStorage().getTargetValidationMetadatas(shape, '', false, false)) {
+  for (const { propertyName, name, constraints } of getMetadataStorage().getTargetValidationMetadatas(
+    shape, '', false, false,
+  )) {
     const limit = plan.get(propertyName) ?? {}
     const most = Number((constraints as unknown[] | undefined)?.[0])
     if (name === CHECKS.list) Object.assign(limit, { list: most, words: (constraints as unknown[])[2] })
@@ -83,9 +85,11 @@ export function oversize(shape: Shape, data: object): Problem[] {
     if (typeof value === 'string' && value.length > text) return void say(`is a ${kind} of at most ${text} characters`)
     if (typeof value !== 'object' || value === null) return
     if (Array.isArray(value)) {
-      if (value.length > (list ?? WORD)) return void say(list === undefined ? 'is no list' : `holds at most ${list} ${words}`)
+      if (value.length > (list ?? WORD))
+        return void say(list === undefined ? 'is no list' : `holds at most ${list} ${words}`)
       value.forEach((item, index) => {
-        if (of && typeof item === 'object' && item !== null && problems.length < MOST_PROBLEMS) visit(of, item, `${at}[${index}]`)
+        if (of && typeof item === 'object' && item !== null && problems.length < MOST_PROBLEMS)
+          visit(of, item, `${at}[${index}]`)
       })
       return
     }

@@ -53,11 +53,14 @@ const textCheck = (name: string, longest: number, problem: (value: unknown) => s
   ValidateBy({
     name,
     constraints: [longest],
-    validator: { validate: value => problem(value) === undefined, defaultMessage: args => problem(args?.value) ?? 'is a text' },
+    validator: {
+      validate: value => problem(value) === undefined, defaultMessage: args => problem(args?.value) ?? 'is a text',
+    },
   })
 
 /** A text of at most some characters, as JavaScript and the database count them alike. */
-export const IsText = (longest: number): PropertyDecorator => textCheck(CHECKS.text, longest, value => textProblem(value, longest))
+export const IsText = (longest: number): PropertyDecorator =>
+  textCheck(CHECKS.text, longest, value => textProblem(value, longest))
 
 /** The same with something in it. */
 export const IsFilledText = (longest: number): PropertyDecorator =>
@@ -89,7 +92,9 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
 export const IsOne = (what: string): PropertyDecorator =>
   ValidateBy({
     name: CHECKS.one,
-    validator: { validate: isRecord, defaultMessage: args => (args?.value === undefined ? 'is missing' : `must be ${what}`) },
+    validator: {
+      validate: isRecord, defaultMessage: args => (args?.value === undefined ? 'is missing' : `must be ${what}`),
+    },
   })
 
 /** A list of objects, or of texts; what each is like is checked by its own shape. */
@@ -99,9 +104,13 @@ export const IsListOf = (what: string, longest: number, of: 'object' | 'text' = 
     constraints: [longest, of, what],
     validator: {
       validate: value =>
-        Array.isArray(value) && value.length <= longest && value.every(one => (of === 'text' ? typeof one === 'string' : isRecord(one))),
+        Array.isArray(value)
+        && value.length <= longest
+        && value.every(one => (of === 'text' ? typeof one === 'string' : isRecord(one))),
       defaultMessage: args =>
-        Array.isArray(args?.value) && args.value.length > longest ? `holds at most ${longest} ${what}` : `is a list of ${what}`,
+        Array.isArray(args?.value) && args.value.length > longest
+          ? `holds at most ${longest} ${what}`
+          : `is a list of ${what}`,
     },
   })
 
@@ -133,7 +142,8 @@ export const IsChoices = (values: readonly string[]): PropertyDecorator =>
     name: CHECKS.choices,
     constraints: [...values],
     validator: {
-      validate: value => Array.isArray(value) && new Set(value).size === value.length && value.every(one => values.includes(one)),
+      validate: value =>
+        Array.isArray(value) && new Set(value).size === value.length && value.every(one => values.includes(one)),
       defaultMessage: () => `is a list of words, each at most once, among: ${values.join(', ')}`,
     },
   })
@@ -146,8 +156,11 @@ export const IsParameterInputs = (): PropertyDecorator =>
       validate: value =>
         isRecord(value)
         && Object.keys(value).length <= BOUNDS.names
-        && Object.values(value).every(input => typeof input === 'boolean' || textProblem(input, BOUNDS.parameter) === undefined),
-      defaultMessage: () => `is an object of parameters: names with a text (at most ${BOUNDS.parameter} characters) or true/false`,
+        && Object.values(value).every(
+          input => typeof input === 'boolean' || textProblem(input, BOUNDS.parameter) === undefined,
+        ),
+      defaultMessage: () =>
+        `is an object of parameters: names with a text (at most ${BOUNDS.parameter} characters) or true/false`,
     },
   })
 
@@ -204,7 +217,11 @@ export const IsCounts = (names: number, most: number): PropertyDecorator =>
         isRecord(value)
         && Object.keys(value).length <= names
         && Object.entries(value).every(([name, count]) =>
-          textProblem(name, BOUNDS.key) === undefined && Number.isInteger(count) && Number(count) >= 0 && Number(count) <= most),
+          textProblem(name, BOUNDS.key) === undefined
+          && Number.isInteger(count)
+          && Number(count) >= 0
+          && Number(count) <= most,
+        ),
       defaultMessage: () => `is an object: names, each with a whole number from 0 to ${most}`,
     },
   })
@@ -239,7 +256,8 @@ function treeProblem(root: unknown, most: number): string | undefined {
     }
     if (node.turned !== undefined && typeof node.turned !== 'boolean') return `${path}.turned is true or false`
     if ((node.side === undefined) !== (node.parts === undefined)) return `${path} has both side and parts, or neither`
-    if (node.side !== undefined && node.side !== 'width' && node.side !== 'height') return `${path}.side is one of: width, height`
+    if (node.side !== undefined && node.side !== 'width' && node.side !== 'height')
+      return `${path}.side is one of: width, height`
     if (node.piece !== undefined) {
       const problem = node.parts === undefined ? pieceProblem(node.piece) : 'is not parted any further'
       if (problem) return `${path}.piece ${problem}`
@@ -292,7 +310,8 @@ const LONGEST_PATH = 12
 function patchProblem(patch: unknown): string | undefined {
   if (!isRecord(patch)) return 'is a change: op and path'
   const { op, path } = patch
-  if (typeof op !== 'string' || !Object.hasOwn(OPERATIONS, op)) return `op is one of: ${Object.keys(OPERATIONS).join(', ')}`
+  if (typeof op !== 'string' || !Object.hasOwn(OPERATIONS, op))
+    return `op is one of: ${Object.keys(OPERATIONS).join(', ')}`
   if (
     !Array.isArray(path)
     || path.length === 0
@@ -304,7 +323,10 @@ function patchProblem(patch: unknown): string | undefined {
   const wanted = ['op', 'path', ...OPERATIONS[op as keyof typeof OPERATIONS]]
   if (wanted.some(name => !(name in patch)) || Object.keys(patch).length !== wanted.length)
     return `${op} takes: ${wanted.slice(1).join(', ')}`
-  if (op === 'add' && !(isRecord(patch.entry) && (patch.after === null || textProblem(patch.after, BOUNDS.key) === undefined)))
+  if (
+    op === 'add'
+    && !(isRecord(patch.entry) && (patch.after === null || textProblem(patch.after, BOUNDS.key) === undefined))
+  )
     return 'add takes an entry, and the key of the one before it or null'
   if (
     op === 'order'

@@ -17,12 +17,15 @@ export const TURNS = ['as drawn', 'turned', 'either'] as const
 export const SUPPLY_KINDS = ['sheet', 'offcut', 'drop-out', 'miscut'] as const
 
 /**
- * What counts most for the maker: paper and time together in money, the fewest sheets, the least time at the trimmer, or the least
- * money for paper.
+ * What counts most for the maker: paper and time together in money, the fewest sheets, the least time at the trimmer,
+ * or the least money for paper.
  */
 export const PRIORITIES = ['balanced', 'sheets', 'easy', 'money'] as const
 
-/** How sheets are cut: one layout after the other, all of them together, few strips lying about, or whichever takes least time. */
+/**
+ * How sheets are cut: one layout after the other, all of them together, few strips lying about, or whichever takes
+ * least time.
+ */
 export const WAYS_OF_WORKING = ['as it pays', 'sheet by sheet', 'all together', 'few strips'] as const
 
 /** Shapes of what is put on a card: `like its face` follows the outline of what it lies on. */
@@ -45,19 +48,27 @@ export const RULE_HOLDS = ['must', 'wish', 'free'] as const
 export const PRINT_TOPS = ['any', 'top', 'right', 'bottom', 'left'] as const
 
 /** What a supply is for: it holds pieces together, is a thing that a card names, or goes with each card or bag. */
-export const SUPPLY_USES = ['tape', 'strong tape', 'glue', 'foam', 'dot', 'thing', 'thing by length', 'envelope', 'bag', 'label'] as const
+export const SUPPLY_USES = [
+  'tape', 'strong tape', 'glue', 'foam', 'dot', 'thing', 'thing by length', 'envelope', 'bag', 'label',
+] as const
 
 /** How makers stick: all round the edge, two strips, over the whole area, or at the corners only. */
 export const STICKING_WAYS = ['outline', 'two strips', 'full area', 'corners'] as const
 
-/** How far a piece is made ready: uncut paper goes along as a strip, and what is brought does not come from the maker at all. */
+/**
+ * How far a piece is made ready: uncut paper goes along as a strip, and what is brought does not come from the maker at
+ * all.
+ */
 export const PREP_LEVELS = ['uncut', 'cut', 'scored', 'die cut', 'stamped', 'assembled', 'brought'] as const
 
 /** Profiles that are natural for how a class is held, where a bag has none of its own. */
 export const ROOM_PROFILE = 'room'
 export const POST_PROFILE = 'post'
 
-/** Where tape, foam and glue are found: on the table, a share in the bag, cut ready in the bag, or students bring their own. */
+/**
+ * Where tape, foam and glue are found: on the table, a share in the bag, cut ready in the bag, or students bring their
+ * own.
+ */
 export const ADHESIVES = ['on the table', 'in the bag', 'precut', 'brought'] as const
 
 /** Packs count by what is used of them, or whole once they are opened. */

@@ -9,23 +9,32 @@ import { sideWords } from './held'
 /** Across and up a face: its two sides, and the measure of a piece that runs that way. */
 const ACROSS = { sides: ['left', 'right'], size: 'left' } as const
 const UP = { sides: ['bottom', 'top'], size: 'bottom' } as const
-const AT: Record<HeldSide, string> = { left: 'on the left', right: 'on the right', head: 'at the head', foot: 'at the foot' }
+const AT: Record<HeldSide, string> = {
+  left: 'on the left', right: 'on the right', head: 'at the head', foot: 'at the foot',
+}
 /** Cosine from which an axis of a face runs along one of the closed card. */
 const STRAIGHT = 0.99
 
 /**
- * How an axis of the closed card runs on a face, which may lie turned on it: along which measure of its own, and which way.
- * `runs` is 1 or -1, and 0 where the face lies aslant.
+ * How an axis of the closed card runs on a face, which may lie turned on it: along which measure of its own, and which
+ * way. `runs` is 1 or -1, and 0 where the face lies aslant.
  */
-function wayOn(frame: Frame, side: Face, axis: 0 | 1): { sides: readonly [OwnSide, OwnSide], size: 'left' | 'bottom', runs: number } {
+function wayOn(
+  frame: Frame, side: Face, axis: 0 | 1,
+): { sides: readonly [OwnSide, OwnSide], size: 'left' | 'bottom', runs: number } {
   const isAcross = Math.abs(frame.x[axis]) >= Math.abs(frame.y[axis])
   const along = (isAcross ? frame.x : frame.y)[axis]
   const sign = Math.sign(along) * (isAcross && side === 'outside' ? -1 : 1)
   return { ...(isAcross ? ACROSS : UP), runs: Math.abs(along) < STRAIGHT ? 0 : sign }
 }
 
-/** What is wrong with free pieces once they lie on the card: each names the piece, the number and the one that would be right. */
-export function freeFindings(natural: Construction, card: Construction, placed: PlacedPiece[], units: Units, mark: Length): Finding[] {
+/**
+ * What is wrong with free pieces once they lie on the card: each names the piece, the number and the one that would be
+ * right.
+ */
+export function freeFindings(
+  natural: Construction, card: Construction, placed: PlacedPiece[], units: Units, mark: Length,
+): Finding[] {
   const show = (length: Length) => formatLength(length, units, { unit: true })
   if (natural.parts.some(part => !isLayer(part.kind) && !isWhole(part))) return []
   return [...sticksOut(), ...brokenShapes()]
@@ -84,7 +93,8 @@ export function freeFindings(natural: Construction, card: Construction, placed: 
       if (lengthFrom(entry.ring) >= half && lengthFrom(entry.ring) > 0) {
         found.push({
           severity: 'warn', subject: entry.name, part: part.key, parameter: `free/${entry.key}/ring`,
-          problem: `is a ring ${show(lengthFrom(entry.ring))} wide in a piece that is ${show(nanometres(half * 2))} across: nothing is `
+          problem:
+            `is a ring ${show(lengthFrom(entry.ring))} wide in a piece that is ${show(nanometres(half * 2))} across: nothing is `
             + `left open. It must be less than ${show(half)}.`,
         })
       }

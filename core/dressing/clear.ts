@@ -3,7 +3,10 @@ import type { Point } from '../folds'
 import { inside } from '../folds'
 import { around, itemAt, neighbours } from '../lists'
 
-/** Round edges give many lines close together; so many each way find a rectangle that is hardly smaller than the largest one. */
+/**
+ * Round edges give many lines close together; so many each way find a rectangle that is hardly smaller than the largest
+ * one.
+ */
 const MOST_LINES = 36
 /** An edge that runs aslant by less, in micrometres, is one of a round. */
 const SLANT = 10_000
@@ -67,5 +70,7 @@ function isFree(polygons: MultiPolygon, left: number, right: number, foot: numbe
     [(left + right) / 2, (foot + head) / 2],
     [left + wide, foot + high], [right - wide, foot + high], [left + wide, head - high], [right - wide, head - high],
   ]
-  return places.every(place => polygons.some(([outer = [], ...holes]) => inside(outer, place) && !holes.some(hole => inside(hole, place))))
+  return places.every(place =>
+    polygons.some(([outer = [], ...holes]) => inside(outer, place) && !holes.some(hole => inside(hole, place))),
+  )
 }

@@ -27,20 +27,32 @@ export function wholeCard(fold: Fold, card: Repairable, units: Units, mark: Leng
   return { ...made, findings: fixedFindings(fold, card, made, units, mark, board) }
 }
 
-/** The findings of a card that was worked out, with what would put them right: each way is tried on the card before it is offered. */
-export const fixedFindings = (fold: Fold, card: Repairable, made: WorkedOut, units: Units, mark: Length, board = mark): Finding[] =>
-  soundFindings(fold, card, made, changed => dressedCard(fold, changed, units, mark, board), units, mark)
-
-/** The same without a look at what would put its findings right, which takes many times as long; their fixes are not tried. */
-export const dressedCard = (fold: Fold, { parameters, ...dressing }: Repairable, units: Units, mark: Length, board = mark): WorkedOut =>
-  fold.construct(parameters, units, mark, natural => dress(natural, dressing, units, mark), board)
+/**
+ * The findings of a card that was worked out, with what would put them right: each way is tried on the card before it
+ * is offered.
+ */
+export const fixedFindings = (
+  fold: Fold, card: Repairable, made: WorkedOut, units: Units, mark: Length, board = mark,
+): Finding[] => soundFindings(fold, card, made, changed => dressedCard(fold, changed, units, mark, board), units, mark)
 
 /**
- * Puts the maker's dressing on a construction: faces that are named lose their natural layers and get those that are wanted,
- * then come the free pieces. A face that the card does not have at the moment keeps its dressing for when it comes back.
+ * The same without a look at what would put its findings right, which takes many times as long; their fixes are not
+ * tried.
  */
-export function dress(natural: Construction, { faces, free, parts }: DressingEntry, units: Units, mark: Length): Construction {
-  if (faces.length === 0 && free.length === 0 && parts.length === 0) return { ...natural, ...messageAreas(natural, natural, [], mark) }
+export const dressedCard = (
+  fold: Fold, { parameters, ...dressing }: Repairable, units: Units, mark: Length, board = mark,
+): WorkedOut => fold.construct(parameters, units, mark, natural => dress(natural, dressing, units, mark), board)
+
+/**
+ * Puts the maker's dressing on a construction: faces that are named lose their natural layers and get those that are
+ * wanted, then come the free pieces. A face that the card does not have at the moment keeps its dressing for when it
+ * comes back.
+ */
+export function dress(
+  natural: Construction, { faces, free, parts }: DressingEntry, units: Units, mark: Length,
+): Construction {
+  if (faces.length === 0 && free.length === 0 && parts.length === 0)
+    return { ...natural, ...messageAreas(natural, natural, [], mark) }
   const card: Construction = {
     ...natural,
     parts: [...natural.parts],
@@ -53,7 +65,8 @@ export function dress(natural: Construction, { faces, free, parts }: DressingEnt
   }
   dressParts(card, parts, units)
   const placed: PlacedPiece[] = []
-  // Free pieces can be dressed as well, so they come first; what lies on a dressed face is put on its layers afterwards.
+  // Free pieces can be dressed as well, so they come first; what lies on a dressed face is put on its layers
+  // afterwards.
   for (const entry of free) placed.push(addFree(card, entry))
   // Layers are no faces themselves, so that these are the faces to the end.
   const byFace = new Map(facesOf(card).map(face => [face.key, face]))
@@ -66,18 +79,27 @@ export function dress(natural: Construction, { faces, free, parts }: DressingEnt
   for (const piece of placed) card.steps.push(...stepFor(piece, card, units))
   // What was taken off is in no step any more.
   const isThere = (key: string) => card.parts.some(part => part.key === key)
-  const steps = card.steps.map(step => ({ ...step, makes: step.makes.filter(isThere), puts: step.puts.filter(isThere) }))
+  const steps = card.steps.map(step => ({
+    ...step, makes: step.makes.filter(isThere), puts: step.puts.filter(isThere),
+  }))
   const messages = messageAreas(card, natural, faces, mark)
-  return { ...card, ...messages, steps, findings: [...card.findings, ...freeFindings(natural, card, placed, units, mark)] }
+  return {
+    ...card, ...messages, steps, findings: [...card.findings, ...freeFindings(natural, card, placed, units, mark)],
+  }
 }
 
 /** Takes the natural layers off a face and puts the maker's on it. */
 function dressFace(
-  card: Construction, face: CardFace, entry: FaceEntry, { units, mark, sides }: { units: Units, mark: Length, sides: () => SideWords },
+  card: Construction,
+  face: CardFace,
+  entry: FaceEntry,
+  { units, mark, sides }: { units: Units, mark: Length, sides: () => SideWords },
 ): void {
   const layers = layersOn(card, face.panel, face.side)
   for (const layer of [...layers].reverse()) takeOff(card, layer)
-  const lying = card.joints.filter(joint => joint.onto === face.panel && joint.face === face.side && isFlatPiece(card, joint))
+  const lying = card.joints.filter(
+    joint => joint.onto === face.panel && joint.face === face.side && isFlatPiece(card, joint),
+  )
   const there = new Set(card.parts)
   const names = addLayers(card, face, entry, units, mark)
   const puts = card.parts.filter(part => !there.has(part)).map(({ key }) => key)
@@ -89,16 +111,23 @@ function dressFace(
   }
   const what = names.length === 0 ? 'stays bare' : `takes, from the lowest: ${names.join('; ')}`
   const kept = entry.layers.flatMap(({ glue, hold }, at) => {
-    const free = hold === 'loose' ? undefined : glueWords(glue, length => formatLength(length, units, { unit: true }), sides)
+    const free
+      = hold === 'loose' ? undefined : glueWords(glue, length => formatLength(length, units, { unit: true }), sides)
     return free ? [`${names[at] ?? 'Layer'}: ${free.charAt(0).toLowerCase()}${free.slice(1)}`] : []
   })
   const warning = kept.length > 0 ? kept.join(' ') : undefined
-  card.steps.push({ text: `${face.name}: this face ${what}. Leave out what the other steps say of it.`, warning, makes: [], puts })
+  card.steps.push({
+    text: `${face.name}: this face ${what}. Leave out what the other steps say of it.`, warning, makes: [], puts,
+  })
 }
 
 /** A piece of one panel that is put on in one place and stays there. */
 const isFlatPiece = ({ parts, joints }: Construction, { part, slide, turned, faceDown }: Joint): boolean =>
-  byKey(parts, part).panels.length === 1 && joints.filter(joint => joint.part === part).length === 1 && !slide && turned === 0 && !faceDown
+  byKey(parts, part).panels.length === 1
+  && joints.filter(joint => joint.part === part).length === 1
+  && !slide
+  && turned === 0
+  && !faceDown
 
 /** Takes a layer off; what lay on it lies on what was below it. */
 function takeOff(card: Construction, layer: Joint): void {
@@ -106,13 +135,19 @@ function takeOff(card: Construction, layer: Joint): void {
   card.parts = card.parts.filter(({ key }) => key !== layer.part)
   card.joints = card.joints.filter(joint => joint !== layer).map((joint) => {
     if (joint.onto.part !== panel.part) return joint
-    const x = layer.face === 'inside' ? layer.x.plus(joint.x) : layer.x.plus(panel.width).minus(joint.x).minus(joint.by.width)
+    const x
+      = layer.face === 'inside' ? layer.x.plus(joint.x) : layer.x.plus(panel.width).minus(joint.x).minus(joint.by.width)
     return { ...joint, onto: layer.onto, face: layer.face, x, y: layer.y.plus(joint.y) }
   })
-  card.stoppers = card.stoppers.map(({ part, against }) => ({ part, against: against.filter(key => key !== layer.part) }))
+  card.stoppers = card.stoppers.map(({ part, against }) => ({
+    part, against: against.filter(key => key !== layer.part),
+  }))
 }
 
-/** Free pieces that are cut out of another one say so, once all pieces are there. One that is cut out itself is not cut from again. */
+/**
+ * Free pieces that are cut out of another one say so, once all pieces are there. One that is cut out itself is not cut
+ * from again.
+ */
 function cutOut(card: Construction, placed: PlacedPiece[]): void {
   const own = new Set(placed.flatMap(({ entry, part }) => (entry.from !== '' && part ? [part.key] : [])))
   for (const { entry, part } of placed) {
@@ -132,12 +167,20 @@ function lift(card: Construction, part: string, face: CardFace): void {
   let joint = card.joints[at]
   if (!joint) return
   for (const layer of layersOn(card, face.panel, face.side)) {
-    if (layer.onto !== joint.onto || layer.face !== joint.face || layer.turned !== 0 || layer.faceDown || layer.part === part) continue
+    if (
+      layer.onto !== joint.onto
+      || layer.face !== joint.face
+      || layer.turned !== 0
+      || layer.faceDown
+      || layer.part === part
+    )
+      continue
     const within = joint.x.minus(layer.x)
     const x: Measure = layer.face === 'outside' ? layer.by.width.minus(within).minus(joint.by.width) : within
     const y: Measure = joint.y.minus(layer.y)
     const middle = [x.value + joint.by.width.value / 2, y.value + joint.by.height.value / 2] as const
-    if (middle[0] < 0 || middle[1] < 0 || middle[0] > layer.by.width.value || middle[1] > layer.by.height.value) continue
+    if (middle[0] < 0 || middle[1] < 0 || middle[0] > layer.by.width.value || middle[1] > layer.by.height.value)
+      continue
     joint = { ...joint, onto: layer.by, face: 'inside', x, y }
   }
   // It lies on top, so it is put on last.
@@ -150,7 +193,9 @@ function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: 
   const show = (text: string) => formatLength(lengthFrom(text), units, { unit: true })
   const sides = face ? sideWords(card, face) : AS_DRAWN
   // What is turned is glued as it lies by itself.
-  const free = glueWords(entry.glue, length => formatLength(length, units, { unit: true }), () => (entry.turn === 0 ? sides : AS_DRAWN))
+  const free = glueWords(
+    entry.glue, length => formatLength(length, units, { unit: true }), () => (entry.turn === 0 ? sides : AS_DRAWN),
+  )
   if (!face) return entry.count > 0 && entry.face === ''
     ? [{ text: `${entry.name}: put ${entry.count} into the bag.`, makes: [],
         puts: [] }]
@@ -159,11 +204,13 @@ function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: 
   const partly = joint && joint.turned === 0
     && !free && (joint.glue.width.value < joint.by.width.value || joint.glue.height.value < joint.by.height.value)
   const beyond = partly ? `No glue on what reaches beyond ${face.panel.name.toLowerCase()}.` : undefined
-  const turned = entry.turn === 0 ? '' : `, turned by ${Math.abs(entry.turn)}° ${entry.turn > 0 ? 'anticlockwise' : 'clockwise'}`
+  const turned
+    = entry.turn === 0 ? '' : `, turned by ${Math.abs(entry.turn)}° ${entry.turn > 0 ? 'anticlockwise' : 'clockwise'}`
   return [{
-    text: `${entry.name}: on ${face.name.toLowerCase()}, ${show(entry.left)} from the ${sides.left} and ${show(entry.bottom)} from the `
-      + `${sides.bottom}`
-      + `${turned}, ${holdWords(entry, length => formatLength(length, units, { unit: true }))}.`,
+    text:
+        `${entry.name}: on ${face.name.toLowerCase()}, ${show(entry.left)} from the ${sides.left} and ${show(entry.bottom)} from the `
+        + `${sides.bottom}`
+        + `${turned}, ${holdWords(entry, length => formatLength(length, units, { unit: true }))}.`,
     warning: entry.hold === 'loose' ? undefined : free ?? beyond,
     makes: [],
     puts: part ? [part.key] : [],

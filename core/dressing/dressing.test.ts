@@ -5,7 +5,16 @@ import { SAME_FOR_ALL } from '../document'
 import { FOLDS, defaultInputs, dropOutsOf, foldById, isWhole, poseOf } from '../folds'
 import { inches, lengthFrom, millimetres } from '../lengths'
 import {
-  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, freePartKey, frontFace, layersOn,
+  NOTHING,
+  addFreePiece,
+  copyDressing,
+  dressAsInCatalogue,
+  dressFaceAs,
+  dressingOf,
+  facesOf,
+  freePartKey,
+  frontFace,
+  layersOn,
   moveFreePiece, newLayer, putRight, removeFreePiece, resizeDressing, setOwnPart, wholeCard,
 } from '.'
 
@@ -26,9 +35,13 @@ const cardOf = (fold: string, own: Partial<CardEntry> = {}): CardEntry => ({
   ...own,
 })
 const whole = (card: CardEntry) => wholeCard(foldById(card.fold)!, card, 'inch', mark)
-const sizes = (card: CardEntry) => whole(card).pieces.map(({ name, width, height }) => [name, width.value, height.value])
+const sizes = (card: CardEntry) =>
+  whole(card).pieces.map(({ name, width, height }) => [name, width.value, height.value])
 const face = (key: string, ...layers: Partial<LayerEntry>[]): FaceEntry => ({
-  key, stamped: false, message: false, layers: layers.map((layer, at) => ({ ...newLayer(`layer-${at + 1}`, 'inch'), ...layer })),
+  key,
+  stamped: false,
+  message: false,
+  layers: layers.map((layer, at) => ({ ...newLayer(`layer-${at + 1}`, 'inch'), ...layer })),
 })
 
 describe('glue and what comes before it', () => {
@@ -47,14 +60,18 @@ describe('glue and what comes before it', () => {
     expect(zone('base--middle--inside--layer-1')).toEqual([1 / 2, 1, 3 - 3 / 4, 1].map(inches))
     // The door is 2 1/8 wide: only 1 1/8 of the flag lies on it, and the first half inch of that stays free.
     expect(zone('free--flag')).toEqual([1 / 2, 1, 1.125 - 0.5, 1].map(inches))
-    expect(made.steps.map(({ text }) => text)).toContain('Layer on Middle, inside: stamp it, cut it with its die before it is put on.')
+    expect(made.steps.map(({ text }) => text)).toContain(
+      'Layer on Middle, inside: stamp it, cut it with its die before it is put on.',
+    )
   })
 
   it('is missed where it keeps off all of a piece', () => {
     const card = cardOf('gatefold', { faces: [face('base--middle--inside', { glue: { ...glue, left: '9 in' } })] })
     const parameter = 'faces/base--middle--inside/layers/layer-1/glue/left'
     expect(whole(card).findings).toContainEqual(expect.objectContaining({ parameter, severity: 'warn' }))
-    const loose = cardOf('gatefold', { faces: [face('base--middle--inside', { hold: 'loose', glue: { ...glue, left: '9 in' } })] })
+    const loose = cardOf('gatefold', {
+      faces: [face('base--middle--inside', { hold: 'loose', glue: { ...glue, left: '9 in' } })],
+    })
     expect(whole(loose).findings).toEqual([])
   })
 })
@@ -67,9 +84,13 @@ describe('what can be written on', () => {
 
   it('may be a face itself, less what is glued on it', () => {
     const bare = { ...face('base--c--inside'), message: true }
-    expect(message('z-fold', { faces: [bare], parameters: { plate: false } })).toEqual(['back panel c, inside', 4.25, 5.5])
+    expect(message('z-fold', { faces: [bare], parameters: { plate: false } })).toEqual([
+      'back panel c, inside', 4.25, 5.5,
+    ])
     const card = cardOf('z-fold', { faces: [bare], parameters: { plate: false } })
-    addFreePiece(card, 'inch', { face: 'base--c--inside', left: '0 in', bottom: '4 in', width: '4 1/4 in', height: '1 in' })
+    addFreePiece(card, 'inch', {
+      face: 'base--c--inside', left: '0 in', bottom: '4 in', width: '4 1/4 in', height: '1 in',
+    })
     expect(whole(card).message!.height.value).toBe(inches(4))
   })
 
@@ -92,11 +113,17 @@ describe('a dressing on the move', () => {
   })
 
   it('grows with the card where it has a size of its own, and leaves borders alone', () => {
-    const card = cardOf('z-fold', { faces: [face('base--c--inside', { width: '3 in', height: '2 in' }, { left: '1/4 in' })] })
+    const card = cardOf('z-fold', {
+      faces: [face('base--c--inside', { width: '3 in', height: '2 in' }, { left: '1/4 in' })],
+    })
     addFreePiece(card, 'inch', { face: 'base--c--inside', left: '-1/4 in', bottom: '1 in' })
     resizeDressing(card, 0.5, 'inch', mark)
-    expect(card.free).toMatchObject([{ width: '1 in', height: '1 in', left: '-1/8 in', bottom: '1/2 in', ring: NOTHING }])
-    expect(card.faces[0]!.layers).toMatchObject([{ width: '1 1/2 in', height: '1 in' }, { left: '1/4 in', width: NOTHING }])
+    expect(card.free).toMatchObject([
+      { width: '1 in', height: '1 in', left: '-1/8 in', bottom: '1/2 in', ring: NOTHING },
+    ])
+    expect(card.faces[0]!.layers).toMatchObject([
+      { width: '1 1/2 in', height: '1 in' }, { left: '1/4 in', width: NOTHING },
+    ])
   })
 
   it('is pulled along its own face, whichever side that is', () => {
@@ -104,7 +131,9 @@ describe('a dressing on the move', () => {
     const inside = addFreePiece(card, 'inch', { face: 'base--c--inside', left: '1 in', bottom: '1 in' })
     const outside = addFreePiece(card, 'inch', { face: 'base--c--outside', left: '1 in', bottom: '1 in' })
     for (const { key } of [inside, outside]) moveFreePiece(card, freePartKey(key), inches(1 / 4), inches(1 / 2), 'inch')
-    expect(card.free.map(({ left, bottom }) => [left, bottom])).toEqual([['1 1/4 in', '1 1/2 in'], ['1 1/4 in', '1 1/2 in']])
+    expect(card.free.map(({ left, bottom }) => [left, bottom])).toEqual([
+      ['1 1/4 in', '1 1/2 in'], ['1 1/4 in', '1 1/2 in'],
+    ])
   })
 })
 
@@ -156,7 +185,8 @@ describe('layers', () => {
 
   it('of a fixed size lie in the middle or so far from two edges, and say so where they do not fit', () => {
     const fixed = { width: '3 in', height: '2 in' }
-    const on = (layer: Partial<LayerEntry>) => whole(cardOf('gatefold', { faces: [face('base--middle--inside', { ...fixed, ...layer })] }))
+    const on = (layer: Partial<LayerEntry>) =>
+      whole(cardOf('gatefold', { faces: [face('base--middle--inside', { ...fixed, ...layer })] }))
     const joint = (card: ReturnType<typeof whole>) => card.joints.find(({ part }) => part.startsWith('base--middle'))!
     expect([joint(on({})).x.value, joint(on({})).y.value]).toEqual([inches(0.625), inches(1.75)])
     const placed = joint(on({ centred: false, left: '1/4 in', bottom: '1/2 in' }))
@@ -185,7 +215,9 @@ describe('layers', () => {
     expect(on({}).windows.map(({ width, height }) => [width.value, height.value])).toEqual([[wide.value, high.value]])
     expect(on({ windows: false }).windows).toEqual([])
     const ring = on({ ring: framed.window.key, left: '1/4 in', right: '1/4 in', top: '1/4 in', bottom: '1/4 in' })
-    expect([ring.width.value, ring.windows[0]!.x.value]).toEqual([framed.window.width.value + inches(0.5), inches(0.25)])
+    expect([ring.width.value, ring.windows[0]!.x.value]).toEqual([
+      framed.window.width.value + inches(0.5), inches(0.25),
+    ])
   })
 
   it('are all said where several faces are written on, the largest first', () => {
@@ -215,15 +247,19 @@ describe('layers', () => {
 
   it('never have a size below nothing without a word', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...FOLDS), fc.tuple(SIXTEENTHS, SIXTEENTHS, SIXTEENTHS, SIXTEENTHS), fc.nat(40), (fold, sides, pick) => {
-        const faces = facesOf(fold.construct({}, 'inch', mark))
-        const [left, right, top, bottom] = sides.map(side => `${side / 16} in`)
-        const entry = face(faces[pick % faces.length]!.key, { left, right, top, bottom }, {})
-        const card = whole(cardOf(fold.id, { faces: [entry] }))
-        const ours = card.parts.filter(({ key }) => key.startsWith(entry.key))
-        expect(ours).toHaveLength(2)
-        if (!ours.every(isWhole)) expect(card.findings.some(({ severity }) => severity === 'stop')).toBe(true)
-      }),
+      fc.property(
+        fc.constantFrom(...FOLDS),
+        fc.tuple(SIXTEENTHS, SIXTEENTHS, SIXTEENTHS, SIXTEENTHS),
+        fc.nat(40),
+        (fold, sides, pick) => {
+          const faces = facesOf(fold.construct({}, 'inch', mark))
+          const [left, right, top, bottom] = sides.map(side => `${side / 16} in`)
+          const entry = face(faces[pick % faces.length]!.key, { left, right, top, bottom }, {})
+          const card = whole(cardOf(fold.id, { faces: [entry] }))
+          const ours = card.parts.filter(({ key }) => key.startsWith(entry.key))
+          expect(ours).toHaveLength(2)
+          if (!ours.every(isWhole)) expect(card.findings.some(({ severity }) => severity === 'stop')).toBe(true)
+        }),
       { numRuns: 150 },
     )
   })
@@ -246,7 +282,13 @@ describe('free pieces', () => {
   it('lie on the topmost layer below them, and go with their panel', () => {
     const card = cardOf('gatefold', { faces: [face('base--left--outside', {}, {})] })
     addFreePiece(card, 'inch', {
-      key: 'star', name: 'Star', face: 'base--left--outside', left: '1/2 in', bottom: '1/2 in', width: '1 in', height: '1 in',
+      key: 'star',
+      name: 'Star',
+      face: 'base--left--outside',
+      left: '1/2 in',
+      bottom: '1/2 in',
+      width: '1 in',
+      height: '1 in',
     })
     const joint = whole(card).joints.at(-1)!
     expect(joint.onto.part).toBe('base--left--outside--layer-2')
@@ -266,13 +308,19 @@ describe('free pieces', () => {
     expect(dropOutsOf(ring({})).map(({ shape, width }) => [shape, width.value])).toEqual([['circle', inches(2.5)]])
     const path = { shape: 'outline' as const, outline: 'M0,0L100,0L50,80Z' }
     expect(ring(path).parts.find(({ name }) => name === 'Ring')!.panels[0]!.holes).toHaveLength(1)
-    expect(ring({ ring: '2 in' }).findings.find(({ subject }) => subject === 'Ring')!.problem).toContain('It must be less than 1 1/2 in')
-    expect(ring({ shape: 'outline' }).findings.find(({ subject }) => subject === 'Ring')!.problem).toContain('has no outline yet')
+    expect(ring({ ring: '2 in' }).findings.find(({ subject }) => subject === 'Ring')!.problem).toContain(
+      'It must be less than 1 1/2 in',
+    )
+    expect(ring({ shape: 'outline' }).findings.find(({ subject }) => subject === 'Ring')!.problem).toContain(
+      'has no outline yet',
+    )
   })
 
   it('say how far they stick out of the closed card, and take the value that keeps them in', () => {
     const card = cardOf('plain-card')
-    addFreePiece(card, 'inch', { key: 'star', name: 'Star', face: 'base--front--outside', left: '3 in', width: '2 in', height: '1 in' })
+    addFreePiece(card, 'inch', {
+      key: 'star', name: 'Star', face: 'base--front--outside', left: '3 in', width: '2 in', height: '1 in',
+    })
     const out = () => whole(card).findings.find(({ subject }) => subject === 'Star')
     expect(out()!.problem).toMatch(/^sticks out of the closed card by 3\/4 in on the right/)
     expect(putRight(card, out()!.fix!.parameter, '2 1/4 in')).toBe(true)
@@ -295,7 +343,9 @@ describe('free pieces', () => {
     addFreePiece(card, 'inch', { key: 'star', name: 'Star', ...lies })
     const [straight, turned] = [0, 45].map((turn) => {
       const frame = poseOf(whole({ ...card, free: [{ ...card.free[0]!, turn }] }), 1).get('free--star/face')!
-      return [0, 1, 2].map(axis => frame.origin[axis]! + frame.x[axis]! * lengthFrom('1 in') + frame.y[axis]! * lengthFrom('1/2 in'))
+      return [0, 1, 2].map(
+        axis => frame.origin[axis]! + frame.x[axis]! * lengthFrom('1 in') + frame.y[axis]! * lengthFrom('1/2 in'),
+      )
     })
     straight!.forEach((value, axis) => expect(turned![axis]).toBeCloseTo(value, -2))
   })
@@ -318,7 +368,9 @@ describe('dressing otherwise', () => {
     dressFaceAs(card, construction, { ...entry, layers: [{ ...entry.layers[0]!, left: '1/4 in' }] })
     expect(card.papers['base--left--outside--layer-1']).toBe('rust')
     copyDressing(card, card.faces[0]!, ['base--right--outside'])
-    expect([card.papers['base--right--outside--layer-1'], card.faces]).toEqual(['rust', expect.objectContaining({ length: 2 })])
+    expect([card.papers['base--right--outside--layer-1'], card.faces]).toEqual([
+      'rust', expect.objectContaining({ length: 2 }),
+    ])
     dressAsInCatalogue(card, 'base--left--outside')
     dressAsInCatalogue(card, 'base--right--outside')
     expect([card.faces, Object.keys(card.papers)]).toEqual([[], ['base', 'mat-left', 'mat-right']])

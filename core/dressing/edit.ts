@@ -20,12 +20,30 @@ const BORDER: Record<Units, string> = { inch: '1/8 in', metric: '3 mm' }
 
 /** A layer with an even border, as another one is put on a face. */
 export const newLayer = (key: string, units: Units): LayerEntry => ({
-  key, name: '', left: BORDER[units], right: BORDER[units], top: BORDER[units], bottom: BORDER[units], width: NOTHING, height: NOTHING,
-  centred: true, shape: 'like its face', corner: NOTHING, hold: 'tape', message: false, printTop: 'top', pair: '', ring: '', windows: true,
+  key,
+  name: '',
+  left: BORDER[units],
+  right: BORDER[units],
+  top: BORDER[units],
+  bottom: BORDER[units],
+  width: NOTHING,
+  height: NOTHING,
+  centred: true,
+  shape: 'like its face',
+  corner: NOTHING,
+  hold: 'tape',
+  message: false,
+  printTop: 'top',
+  pair: '',
+  ring: '',
+  windows: true,
   glue: ALL_GLUED, made: [], foam: NOTHING,
 })
 
-/** The dressing of a face as it is: what the maker wants there, else what the catalogue has, put so that the same pieces come of it. */
+/**
+ * The dressing of a face as it is: what the maker wants there, else what the catalogue has, put so that the same pieces
+ * come of it.
+ */
 export function dressingOf(
   card: Pick<CardEntry, 'faces'>,
   construction: Construction,
@@ -37,7 +55,9 @@ export function dressingOf(
   if (own) return own
   const face = facesOf(construction).find(face => face.key === key)
   if (!face) return undefined
-  const layers = stackOf(construction, face.panel, face.side).map((joint, index) => asEntry(construction, joint, index, units, mark))
+  const layers = stackOf(construction, face.panel, face.side).map((joint, index) =>
+    asEntry(construction, joint, index, units, mark),
+  )
   return { key, stamped: false, message: false, layers }
 }
 
@@ -109,7 +129,9 @@ export function dressAsInCatalogue(card: CardEntry, key: string): void {
  * Dresses faces just like another one, of this card or of another, papers included.
  * @param papers of its layers, by their keys; of a face that is dressed as in the catalogue they lie under other names
  */
-export function copyDressing(card: CardEntry, from: FaceEntry, to: string[], papers: Record<string, string> = {}): void {
+export function copyDressing(
+  card: CardEntry, from: FaceEntry, to: string[], papers: Record<string, string> = {},
+): void {
   for (const key of to) {
     const layers = from.layers.map(layer => ({ ...layer, name: '' }))
     card.faces = [...card.faces.filter(face => face.key !== key), { ...from, key, layers }]
@@ -128,11 +150,20 @@ export function addFreePiece(card: CardEntry, units: Units, own: Partial<FreeEnt
   const key = freeKey(own.key ?? 'piece', card.free.map(({ key }) => key))
   const size = units === 'inch' ? '2 in' : '50 mm'
   const middle = (room: Length, length: string) =>
-    writeLength(nearestMark(nanometres((room - lengthFrom(length)) / 2), lengthFrom(units === 'inch' ? '1/16 in' : '1 mm')), units)
+    writeLength(
+      nearestMark(nanometres((room - lengthFrom(length)) / 2), lengthFrom(units === 'inch' ? '1/16 in' : '1 mm')),
+      units,
+    )
   const left = on ? middle(on.width.value, own.width ?? size) : NOTHING
   const bottom = on ? middle(on.height.value, own.height ?? size) : NOTHING
   const entry: FreeEntry = {
-    name: `Topper ${card.free.length + 1}`, kind: 'topper', shape: 'rectangle', outline: '', width: size, height: size, corner: NOTHING,
+    name: `Topper ${card.free.length + 1}`,
+    kind: 'topper',
+    shape: 'rectangle',
+    outline: '',
+    width: size,
+    height: size,
+    corner: NOTHING,
     ring: NOTHING, count: 1, face: '', left, bottom, turn: 0, hold: 'foam', printTop: 'any', glue: ALL_GLUED, made: [],
     foam: NOTHING, from: '', ...own, key,
   }
@@ -160,7 +191,9 @@ export function moveFreePiece(card: CardEntry, part: string, right: number, up: 
 }
 
 /** Makes what has a size of its own larger or smaller with the card, to the nearest mark; borders stay. */
-export function resizeDressing(card: Pick<CardEntry, 'faces' | 'free'>, factor: number, units: Units, mark: Length): void {
+export function resizeDressing(
+  card: Pick<CardEntry, 'faces' | 'free'>, factor: number, units: Units, mark: Length,
+): void {
   const resized = (text: string, least = -Infinity) => {
     const length = nearestMark(nanometres(Math.round(lengthFrom(text) * factor)), mark)
     return lengthFrom(text) === 0 ? text : writeLength(nanometres(Math.max(least, length)), units)
@@ -201,7 +234,8 @@ export function putRight(card: Pick<CardEntry, 'faces' | 'free'>, path: string, 
     Object.assign(entry, { [name]: value })
     return true
   }
-  const layer = list === 'faces' ? card.faces.find(face => face.key === key)?.layers.find(one => one.key === inner) : undefined
+  const layer
+    = list === 'faces' ? card.faces.find(face => face.key === key)?.layers.find(one => one.key === inner) : undefined
   // An even border is asked for at once; it takes the place of a size of its own.
   if (layer && field === 'border') {
     Object.assign(layer, { left: value, right: value, top: value, bottom: value, width: NOTHING, height: NOTHING })

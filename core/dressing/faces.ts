@@ -32,7 +32,10 @@ function nameOf(part: Part, panel: Panel, side: Face): string {
   return `${part.name}, ${side === 'inside' ? 'front' : 'back'}`
 }
 
-/** What lies in layers on one side of a panel: joints from the lowest up, of several beside each other one after the other. */
+/**
+ * What lies in layers on one side of a panel: joints from the lowest up, of several beside each other one after the
+ * other.
+ */
 export function layersOn({ parts, joints }: Pick<Construction, 'parts' | 'joints'>, panel: Panel, side: Face): Joint[] {
   const found: Joint[] = []
   lying(panel, side)
@@ -51,7 +54,9 @@ export function layersOn({ parts, joints }: Pick<Construction, 'parts' | 'joints
 }
 
 /** The face that a layer lies on in the end, or that the side of a panel is. */
-export function faceAt(card: Pick<Construction, 'parts' | 'joints'>, seen: { onto: Panel, face: Face }): CardFace | undefined {
+export function faceAt(
+  card: Pick<Construction, 'parts' | 'joints'>, seen: { onto: Panel, face: Face },
+): CardFace | undefined {
   const faces = facesOf(card)
   let at: typeof seen | undefined = seen
   // A layer lies on a layer at most as often as there are joints.

@@ -39,7 +39,9 @@ export interface PlacedPiece {
 
 /** Puts a free piece on a card: its part and its joint, or a line among the supplies where it is bought. */
 export function addFree(card: Construction, entry: FreeEntry): PlacedPiece {
-  const face = facesOf({ parts: card.parts.filter(({ key }) => entry.face.startsWith(key)) }).find(({ key }) => key === entry.face)
+  const face = facesOf({ parts: card.parts.filter(({ key }) => entry.face.startsWith(key)) }).find(
+    ({ key }) => key === entry.face,
+  )
   const size = { width: lengthFrom(entry.width), height: lengthFrom(entry.height) }
   if (isBought(entry.kind)) {
     // Ribbon is bought by the metre.
@@ -95,14 +97,19 @@ function openRing(part: Part, entry: FreeEntry, outline?: Point[]): void {
     return
   }
   part.windows.push({
-    key: 'opening', name: `Opening of ${part.name}`, panel: 'face', shape: entry.shape === 'oval' ? 'circle' : 'rectangle',
+    key: 'opening',
+    name: `Opening of ${part.name}`,
+    panel: 'face',
+    shape: entry.shape === 'oval' ? 'circle' : 'rectangle',
     x: wide, y: wide, ...inner,
   })
 }
 
 /** On its panel, glued only where it lies on that; `settle` lifts it onto the layers there. */
 function jointOn({ panel, side }: CardFace, part: Part, entry: FreeEntry): Joint {
-  const [left, bottom] = [Measure.of('from the left', lengthFrom(entry.left)), Measure.of('from the foot', lengthFrom(entry.bottom))]
+  const [left, bottom] = [
+    Measure.of('from the left', lengthFrom(entry.left)), Measure.of('from the foot', lengthFrom(entry.bottom)),
+  ]
   const mirrored = side === 'outside'
   const x = mirrored ? panel.width.minus(left).minus(part.width) : left
   const by = onlyPanel(part)
@@ -112,9 +119,13 @@ function jointOn({ panel, side }: CardFace, part: Part, entry: FreeEntry): Joint
   const overlap = (from: Measure, first: Measure, size: Measure, room: Measure) => {
     const start = Math.max(first.value, -from.value)
     const end = Math.min(first.value + size.value, room.value - from.value)
-    return { start: Measure.of('edge', nanometres(start)), size: Measure.of('glued', nanometres(Math.max(0, end - start))) }
+    return {
+      start: Measure.of('edge', nanometres(start)), size: Measure.of('glued', nanometres(Math.max(0, end - start))),
+    }
   }
-  const [across, up] = [overlap(left, zone.x, zone.width, panel.width), overlap(bottom, zone.y, zone.height, panel.height)]
+  const [across, up] = [
+    overlap(left, zone.x, zone.width, panel.width), overlap(bottom, zone.y, zone.height, panel.height),
+  ]
   const glue = turned === 0 ? { x: across.start, y: up.start, width: across.size, height: up.size } : zone
   return glued(part, by, { onto: panel, face: side, x, y: bottom, means, foam: foamOf(entry), turned, glue })
 }

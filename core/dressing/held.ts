@@ -10,14 +10,17 @@ import { AS_DRAWN } from './sides'
 const MICRO = 1000
 /** Share of a face that is seen while the card is closed, from which on it is held as the closed card is. */
 const SEEN = 0.1
-/** A face whose upright runs along the line of sight by more than this, as cosine, lies like a table before its reader. */
+/**
+ * A face whose upright runs along the line of sight by more than this, as cosine, lies like a table before its reader.
+ */
 const LEVEL = 0.9
 /** Cosine from which a side of a face counts as one of the four; others lie aslant and are called as they are drawn. */
 const STRAIGHT = 0.95
 
 /**
- * What the sides of a face are called by a person who holds the card: what is seen of the closed card as that is held, all else as the
- * card is displayed; the back is read by one who turns the card like a page, what lies flat by one who stands before it.
+ * What the sides of a face are called by a person who holds the card: what is seen of the closed card as that is held,
+ * all else as the card is displayed; the back is read by one who turns the card like a page, what lies flat by one who
+ * stands before it.
  */
 export function sideWords(card: Construction, { panel, side }: { panel: Panel, side: Face }): SideWords {
   if (card.parts.some(part => !isWhole(part))) return AS_DRAWN
@@ -43,8 +46,8 @@ function bothPoses(card: Construction): ReturnType<typeof poseOf>[] {
 const known = new WeakMap<Construction, Construction>()
 
 /**
- * A card as its design makes it, without the maker's layers, what lies on them, and free pieces: what is put on a face changes none
- * of its words.
+ * A card as its design makes it, without the maker's layers, what lies on them, and free pieces: what is put on a face
+ * changes none of its words.
  */
 function designOf(card: Construction, { part: own }: Panel): Construction {
   if (isFreePart(own)) return card
@@ -56,7 +59,10 @@ function designOf(card: Construction, { part: own }: Panel): Construction {
 /** Whether a part is the maker's own, a layer or a free piece, and none of the design. */
 export const isPutOn = (key: string): boolean => isFreePart(key) || isOwnLayer(key)
 
-/** Layers of the maker's are called by their face and a key of their own, `base--left--inside--layer-1`; parts of designs never are. */
+/**
+ * Layers of the maker's are called by their face and a key of their own, `base--left--inside--layer-1`; parts of
+ * designs never are.
+ */
 const isOwnLayer = (key: string): boolean => key.includes('--')
 
 function bare(card: Construction): Construction {
@@ -75,7 +81,8 @@ function isOutside(card: Construction, panel: Panel, side: Face): boolean {
   const isSame = (other: Panel) => other.part === panel.part && other.key === panel.key
   // What is glued down is seen of nobody, whatever sheet comes to lie where.
   if (card.joints.some(joint => isSame(joint.by) && downOf(joint) === side && joint.means !== 'held')) return false
-  // Only flat pieces lie on it wherever they are seen; what folds is seen elsewhere, and what the maker adds changes no words.
+  // Only flat pieces lie on it wherever they are seen; what folds is seen elsewhere, and what the maker adds changes no
+  // words.
   const flat = card.joints.filter(({ onto, face, part }) =>
     isSame(onto) && face === side && !isFreePart(part) && byKey(card.parts, part).panels.length === 1)
   const onIt = new Set(flat.flatMap(({ part }) => [...withAllOnIt(card, part)]))
@@ -95,7 +102,9 @@ function wordsOf(frame: Frame, side: Face): SideWords {
     top: frame.y,
     bottom: scale(frame.y, -1),
   }
-  const held: [HeldSide, Vector][] = [['left', scale(right, -1)], ['right', right], ['head', up], ['foot', scale(up, -1)]]
+  const held: [HeldSide, Vector][] = [
+    ['left', scale(right, -1)], ['right', right], ['head', up], ['foot', scale(up, -1)],
+  ]
   const named = (Object.keys(own) as OwnSide[]).map((name): [OwnSide, HeldSide | undefined] => {
     const [best, how] = held.map(([word, way]): [HeldSide, number] => [word, along(own[name], way, out)])
       .reduce((most, next) => (next[1] > most[1] ? next : most))

@@ -26,11 +26,15 @@ interface Box {
  * @param card its parts, joints and findings are added to
  * @returns what they are called
  */
-export function addLayers(card: Construction, face: CardFace, { key, layers }: FaceEntry, units: Units, mark: Length): string[] {
+export function addLayers(
+  card: Construction, face: CardFace, { key, layers }: FaceEntry, units: Units, mark: Length,
+): string[] {
   const names: string[] = []
   let below: { part: Part, panel: Panel, side: CardFace['side'] } = face
   for (const [index, entry] of layers.entries()) {
-    const name = entry.name || `${entry.message ? 'Message' : layers.length > 1 ? `Layer ${index + 1}` : 'Layer'} on ${face.name}`
+    const name
+      = entry.name
+        || `${entry.message ? 'Message' : layers.length > 1 ? `Layer ${index + 1}` : 'Layer'} on ${face.name}`
     const at = `faces/${key}/layers/${entry.key}`
     const ringed = below.part.windows.find(window => window.panel === below.panel.key && window.key === entry.ring)
     if (entry.ring && !ringed) {
@@ -40,7 +44,11 @@ export function addLayers(card: Construction, face: CardFace, { key, layers }: F
     const shaped = ringed ? undefined : shapedLike(below.panel, below.side, entry, mark)
     const box = ringed ? boxRound(ringed, below.panel, entry, below.side) : shaped ?? boxOn(below.panel, entry, mark)
     // A ring has no size of its own that could be put right.
-    card.findings.push(...tooLarge(name, at, box, below.panel, units, mark).map(found => (ringed ? { ...found, fix: undefined } : found)))
+    card.findings.push(
+      ...tooLarge(name, at, box, below.panel, units, mark).map(found =>
+        ringed ? { ...found, fix: undefined } : found,
+      ),
+    )
     const mirrored = below.side === 'outside'
     const outline = shaped?.outline ?? outlineFor(entry.shape, { width: box.width.value, height: box.height.value }, {
       corner: lengthFrom(entry.corner),
@@ -58,10 +66,12 @@ export function addLayers(card: Construction, face: CardFace, { key, layers }: F
     }, outline)
     const panel = onlyPanel(part)
     const x = mirrored ? below.panel.width.minus(box.left).minus(box.width) : box.left
-    if (entry.windows || ringed) part.windows.push(...windowsThrough(below.part, below.panel, { x, y: box.bottom, part, mirrored }))
+    if (entry.windows || ringed)
+      part.windows.push(...windowsThrough(below.part, below.panel, { x, y: box.bottom, part, mirrored }))
     if (isCutAway(part)) card.findings.push({
       severity: 'stop', subject: name, part: part.key,
-      problem: 'lies in the opening altogether: cut through, nothing is left of it. Make it larger, or let it cover the opening.',
+      problem:
+          'lies in the opening altogether: cut through, nothing is left of it. Make it larger, or let it cover the opening.',
     })
     card.parts.push(part)
     const joint = glued(part, panel, {
@@ -77,15 +87,22 @@ export function addLayers(card: Construction, face: CardFace, { key, layers }: F
   return names
 }
 
-/** The shape of what it lies on with an even border all along it; nothing where that is a rectangle or the borders differ. */
-function shapedLike(below: Panel, side: CardFace['side'], entry: LayerEntry, mark: Length): (Box & { outline: Point[] }) | undefined {
+/**
+ * The shape of what it lies on with an even border all along it; nothing where that is a rectangle or the borders
+ * differ.
+ */
+function shapedLike(
+  below: Panel, side: CardFace['side'], entry: LayerEntry, mark: Length,
+): (Box & { outline: Point[] }) | undefined {
   const borders = [entry.left, entry.right, entry.top, entry.bottom].map(text => lengthFrom(text))
   const isEven = borders.every(border => border === borders[0])
   const hasSize = lengthFrom(entry.width) > 0 || lengthFrom(entry.height) > 0
   if (entry.shape !== 'like its face' || !isEven || hasSize) return undefined
   const mirrored = side === 'outside'
   const found = insetOn(below, Measure.of('border', lengthFrom(entry.left)), mark, mirrored, eroded)
-  return found && { ...found, left: mirrored ? below.width.minus(found.x).minus(found.width) : found.x, bottom: found.y }
+  return (
+    found && { ...found, left: mirrored ? below.width.minus(found.x).minus(found.width) : found.x, bottom: found.y }
+  )
 }
 
 /** By its borders, down to the trimmer's mark, what is lost to the mark shared by both sides; or of its own size. */
@@ -109,8 +126,9 @@ function boxOn(below: Panel, entry: LayerEntry, mark: Length): Box {
 
 /** A ring stands out from its window by its borders. */
 function boxRound(window: Window, below: Panel, entry: LayerEntry, side: CardFace['side']): Box {
-  const [left, right, top, bottom] = [entry.left, entry.right, entry.top, entry.bottom].map(text => Measure.of('ring', lengthFrom(text))) as
-    [Measure, Measure, Measure, Measure]
+  const [left, right, top, bottom] = [entry.left, entry.right, entry.top, entry.bottom].map(text =>
+    Measure.of('ring', lengthFrom(text)),
+  ) as [Measure, Measure, Measure, Measure]
   const fromLeft = window.x.minus(below.x)
   const seen = side === 'inside' ? fromLeft : below.width.minus(fromLeft).minus(window.width)
   return {
@@ -164,7 +182,8 @@ function windowsThrough(
       const fromLeft = window.x.minus(panel.x).minus(x)
       const left = mirrored ? part.width.minus(fromLeft).minus(window.width) : fromLeft
       const bottom = window.y.minus(panel.y).minus(y)
-      const inside = (from: Measure, size: Measure, room: Measure) => from.value < room.value && from.value + size.value > 0
+      const inside = (from: Measure, size: Measure, room: Measure) =>
+        from.value < room.value && from.value + size.value > 0
       if (!inside(left, window.width, part.width) || !inside(bottom, window.height, part.height)) return []
       const clipped = (from: Measure, size: Measure, room: Measure) => {
         const start = from.value < 0 ? Measure.zero : from

@@ -18,8 +18,8 @@ const MUCH = 0.75
 type Areas = Pick<Construction, 'message' | 'alsoMessages'>
 
 /**
- * The areas that are kept free to be written on, as far as nothing lies on them or hides them on display, the largest first: the
- * design's own, message layers and faces that are kept for one.
+ * The areas that are kept free to be written on, as far as nothing lies on them or hides them on display, the largest
+ * first: the design's own, message layers and faces that are kept for one.
  * @param card with all that is put on it
  * @param natural without it
  * @param mark smallest mark of the trimmer: what is written on a layer is measured by it
@@ -28,7 +28,8 @@ export function messageAreas(card: Construction, natural: Construction, faces: F
   if (card.parts.some(part => !isWhole(part))) return { message: card.message, alsoMessages: card.alsoMessages }
   const pieces = card.parts.filter(({ kind }) => kind === 'message')
   const written = facesOf(card).filter(({ key }) => faces.some(face => face.key === key && face.message))
-  const own = natural.message && (!natural.message.on || isThere(card, natural.message.on.panel)) ? natural.message : undefined
+  const own
+    = natural.message && (!natural.message.on || isThere(card, natural.message.on.panel)) ? natural.message : undefined
   const places: Place[] = [
     ...pieces.filter(part => onlyPanel(part) !== own?.on?.panel).map((part): Place => {
       const joint = card.joints.find(({ part: key }) => key === part.key)
@@ -43,7 +44,9 @@ export function messageAreas(card: Construction, natural: Construction, faces: F
   if (own?.on && (places.length === 0 || pieces.some(part => onlyPanel(part) === own.on?.panel))) {
     places.push({ where: own.where, ...own.on, stated: own })
   }
-  const areas = places.map(place => areaOf(card, place, mark)).filter(({ width, height }) => width.value > 0 && height.value > 0)
+  const areas = places
+    .map(place => areaOf(card, place, mark))
+    .filter(({ width, height }) => width.value > 0 && height.value > 0)
   const size = ({ width, height }: MessageArea) => width.value * height.value
   const [largest, ...others] = areas.sort((a, b) => size(b) - size(a))
   return { message: largest, alsoMessages: others }
@@ -62,7 +65,9 @@ const isThere = ({ parts }: Construction, { part, key }: Panel): boolean =>
   parts.some(other => other.key === part && other.panels.some(panel => panel.key === key))
 
 function areaOf(card: Construction, { where, panel, side, stated }: Place, mark: Length): MessageArea {
-  const seen = seenFaces(card).find(face => face.side === side && face.panel.part === panel.part && face.panel.key === panel.key)
+  const seen = seenFaces(card).find(
+    face => face.side === side && face.panel.part === panel.part && face.panel.key === panel.key,
+  )
   const room = seen ? largestWithin(seen.open) : { width: 0, height: 0 }
   const on = { panel, side }
   // What a design states keeps its borders; it is right as long as all of it is seen, and not much more.

@@ -11,7 +11,10 @@ import { difference } from './clipping'
 const ROUND = 48
 const CORNER = ROUND / 4
 
-/** The outline of what is cut to a shape: corners counter-clockwise from the lower left of its box; none for a plain rectangle. */
+/**
+ * The outline of what is cut to a shape: corners counter-clockwise from the lower left of its box; none for a plain
+ * rectangle.
+ */
 export function outlineFor(
   shape: LayerShape | FreeShape,
   { width, height }: { width: Length, height: Length },
@@ -36,7 +39,9 @@ function arc([x, y]: Point, [wide, high]: Point, quarter: number, steps: number)
 
 function rounded(width: number, height: number, corner: number): Point[] | undefined {
   if (corner <= 0) return undefined
-  const middles: Point[] = [[width - corner, height - corner], [corner, height - corner], [corner, corner], [width - corner, corner]]
+  const middles: Point[] = [
+    [width - corner, height - corner], [corner, height - corner], [corner, corner], [width - corner, corner],
+  ]
   return middles.flatMap((middle, quarter) => arc(middle, [corner, corner], quarter, CORNER))
 }
 
@@ -54,7 +59,10 @@ function fitted(points: Point[], width: number, height: number): Point[] | undef
   ])
 }
 
-/** The corners of a path of straight lines, turned over so that up is up, counter-clockwise; nothing where it is no closed outline. */
+/**
+ * The corners of a path of straight lines, turned over so that up is up, counter-clockwise; nothing where it is no
+ * closed outline.
+ */
 export function pathPoints(path: string): Point[] {
   const numbers = (path.match(/-?\d*\.?\d+/g) ?? []).map(Number)
   const corners = Math.floor(numbers.length / 2)
@@ -67,14 +75,16 @@ export function pathPoints(path: string): Point[] {
 }
 
 /**
- * What is left of an outline that bulges inwards with a border cut off all along it: of its box, less the border, what is cut
- * out of the box is taken away, made larger by the border on all its sides. Of several pieces the largest.
+ * What is left of an outline that bulges inwards with a border cut off all along it: of its box, less the border, what
+ * is cut out of the box is taken away, made larger by the border on all its sides. Of several pieces the largest.
  * @param corners counter-clockwise, nanometres
  */
 export function eroded(corners: Point[], border: number): Point[] {
   const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
   const box = (by: number): Ring => {
-    const [left, right, foot, head] = [Math.min(...xs) + by, Math.max(...xs) - by, Math.min(...ys) + by, Math.max(...ys) - by]
+    const [left, right, foot, head] = [
+      Math.min(...xs) + by, Math.max(...xs) - by, Math.min(...ys) + by, Math.max(...ys) - by,
+    ]
     return [[left, foot], [right, foot], [right, head], [left, head]]
   }
   const bays = difference([box(0)], [corners.map(([x, y]): [number, number] => [x, y])])
@@ -83,14 +93,18 @@ export function eroded(corners: Point[], border: number): Point[] {
   return largest?.[0]?.slice(0, -1).map(([x, y]): Point => [Math.round(x), Math.round(y)]) ?? []
 }
 
-const turns = ([x, y]: Pair, [toX, toY]: Pair, [thenX, thenY]: Pair): number => (toX - x) * (thenY - y) - (toY - y) * (thenX - x)
+const turns = ([x, y]: Pair, [toX, toY]: Pair, [thenX, thenY]: Pair): number =>
+  (toX - x) * (thenY - y) - (toY - y) * (thenX - x)
 
-/** The convex hull of some points, counter-clockwise, nothing of it in one line: along its foot and back along its head. */
+/**
+ * The convex hull of some points, counter-clockwise, nothing of it in one line: along its foot and back along its head.
+ */
 function hullOf(points: Ring): Ring {
   const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1])
   const chain = (along: Ring) => along.reduce((hull: Ring, point) => {
     let kept = hull
-    while (kept.length > 1 && turns(itemAt(kept, kept.length - 2), itemAt(kept, kept.length - 1), point) <= 0) kept = kept.slice(0, -1)
+    while (kept.length > 1 && turns(itemAt(kept, kept.length - 2), itemAt(kept, kept.length - 1), point) <= 0)
+      kept = kept.slice(0, -1)
     return [...kept, point]
   }, []).slice(0, -1)
   return [...chain(sorted), ...chain(sorted.reverse())]

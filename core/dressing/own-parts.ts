@@ -5,8 +5,9 @@ import { formatLength } from '../lengths'
 import { foamOf, holdWords, makingStep, meansOf } from './parts'
 
 /**
- * Parts of the fold itself that are held or made otherwise than the catalogue has them: every joint of such a part takes the new hold,
- * but those that run in a guide; steps, usage and thickness follow. Changes the card that it is given.
+ * Parts of the fold itself that are held or made otherwise than the catalogue has them: every joint of such a part
+ * takes the new hold, but those that run in a guide; steps, usage and thickness follow. Changes the card that it is
+ * given.
  */
 export function dressParts(card: Construction, entries: PartEntry[], units: Units): void {
   for (const entry of entries) {
@@ -20,8 +21,11 @@ export function dressParts(card: Construction, entries: PartEntry[], units: Unit
     if (entry.hold !== null) {
       const { hold } = entry
       const held = { means: meansOf(hold), foam: foamOf({ hold, foam: entry.foam }) }
-      card.joints = card.joints.map((joint): Joint => (joint.part === part.key && joint.means !== 'held' ? { ...joint, ...held } : joint))
-      const words = `${part.name}: it is held ${holdWords({ hold, foam: entry.foam }, show)}, whatever else is said of that.`
+      card.joints = card.joints.map((joint): Joint =>
+        joint.part === part.key && joint.means !== 'held' ? { ...joint, ...held } : joint,
+      )
+      const how = holdWords({ hold, foam: entry.foam }, show)
+      const words = `${part.name}: it is held ${how}, whatever else is said of that.`
       const told = card.steps[step]
       if (told) card.steps[step] = { ...told, text: `${told.text} ${words}` }
       else card.steps.push({ text: words, makes: [], puts: [] })
@@ -36,5 +40,7 @@ export function dressParts(card: Construction, entries: PartEntry[], units: Unit
 }
 
 /** The parts of a fold that a maker may hold or make otherwise: not the layers on its faces, nor what was put on it. */
-export const ownParts = ({ parts }: Pick<Construction, 'parts'>, isOthers: (key: string) => boolean): Construction['parts'] =>
+export const ownParts = (
+  { parts }: Pick<Construction, 'parts'>, isOthers: (key: string) => boolean,
+): Construction['parts'] =>
   parts.filter(({ key, kind }) => kind !== 'mat' && kind !== 'underlay' && kind !== 'message' && !isOthers(key))

@@ -9,11 +9,16 @@ const MEANS: Record<Hold, Means> = {
   'tape': 'tape', 'strong tape': 'strong tape', 'glue': 'glue', 'dots': 'dot', 'foam': 'foam', 'loose': 'held',
 }
 export const meansOf = (hold: Hold): Means => MEANS[hold]
-export const holdOf = (means: Means): Hold => (Object.keys(MEANS) as Hold[]).find(hold => MEANS[hold] === means) ?? 'tape'
+export const holdOf = (means: Means): Hold =>
+  (Object.keys(MEANS) as Hold[]).find(hold => MEANS[hold] === means) ?? 'tape'
 
 /** What words say of a hold: `with foam`. */
 export const HOLD_WORDS: Record<Hold, string> = {
-  'tape': 'with tape', 'strong tape': 'with strong tape', 'glue': 'with wet glue', 'dots': 'with dots', 'foam': 'on foam',
+  'tape': 'with tape',
+  'strong tape': 'with strong tape',
+  'glue': 'with wet glue',
+  'dots': 'with dots',
+  'foam': 'on foam',
   'loose': 'without glue',
 }
 
@@ -27,7 +32,10 @@ export const foamOf = ({ hold, foam }: { hold: Hold, foam: string }): Length | u
 
 /** What is done to a piece before it is put on, as its step says it. */
 const MAKING_WORDS: Record<Making, string> = {
-  'stamped': 'stamp it', 'coloured': 'colour it', 'die cut': 'cut it with its die', 'cut out': 'cut it out along the picture of its print',
+  'stamped': 'stamp it',
+  'coloured': 'colour it',
+  'die cut': 'cut it with its die',
+  'cut out': 'cut it out along the picture of its print',
 }
 
 /** The step in which a piece is made ready; none where nothing is done to it. */
@@ -58,7 +66,13 @@ export function flatPart(
   return {
     key, name, kind, width, height, printTop, pair, count, made, outOf,
     panels: [{
-      part: key, key: 'face', name, x: Measure.zero, y: Measure.zero, width: width.named(name), height: height.named(`${name} height`),
+      part: key,
+      key: 'face',
+      name,
+      x: Measure.zero,
+      y: Measure.zero,
+      width: width.named(name),
+      height: height.named(`${name} height`),
       outline,
     }],
     creases: [],
@@ -69,7 +83,9 @@ export function flatPart(
 }
 
 /** Where glue keeps off, in words; nothing where it goes up to every edge. */
-export function glueWords(glue: GlueEntry, show: (length: Length) => string, sides: () => SideWords = () => AS_DRAWN): string | undefined {
+export function glueWords(
+  glue: GlueEntry, show: (length: Length) => string, sides: () => SideWords = () => AS_DRAWN,
+): string | undefined {
   const off = (['left', 'right', 'top', 'bottom'] as const)
     .flatMap(side => (lengthFrom(glue[side]) > 0 ? [`${show(lengthFrom(glue[side]))} at the ${sides()[side]}`] : []))
   return off.length > 0 ? `Leave free of glue: ${off.join(', ')}.` : undefined
@@ -79,7 +95,10 @@ export function glueWords(glue: GlueEntry, show: (length: Length) => string, sid
 export function glueFindings(part: Part, { glue, means }: Joint, at: string): Finding[] {
   if (means === 'held' || (glue.width.value > 0 && glue.height.value > 0)) return []
   return [{
-    severity: 'warn', subject: part.name, part: part.key, parameter: `${at}/glue/${glue.width.value > 0 ? 'top' : 'left'}`,
+    severity: 'warn',
+    subject: part.name,
+    part: part.key,
+    parameter: `${at}/glue/${glue.width.value > 0 ? 'top' : 'left'}`,
     problem: 'keeps its glue off so far on both sides that nothing is glued: leave some of it between them.',
   }]
 }
@@ -89,4 +108,6 @@ export const glued = (
   { key, width, height }: Part,
   by: Panel,
   joint: Pick<Joint, 'onto' | 'face' | 'x' | 'y' | 'means'> & Partial<Pick<Joint, 'turned' | 'glue' | 'foam'>>,
-): Joint => ({ part: key, by, faceDown: false, turned: 0, glue: { x: Measure.zero, y: Measure.zero, width, height }, ...joint })
+): Joint => ({
+  part: key, by, faceDown: false, turned: 0, glue: { x: Measure.zero, y: Measure.zero, width, height }, ...joint,
+})

@@ -25,12 +25,15 @@ const STILL = TOUCHING / 2 / STEPS.length
 export function inTheWay(card: Construction): Finding[] {
   const raised = card.joints.filter(({ means }) => means === 'foam')
   if (raised.length === 0) return []
-  // Flat shut as the design states it, and a little ajar: between them they tell on which side of a sheet something slides.
+  // Flat shut as the design states it, and a little ajar: between them they tell on which side of a sheet something
+  // slides.
   const ways = [{ layer: 20_000 }, AJAR].map(options => STEPS.map(step => poseOf(card, step, options)))
   const high = new Set(raised.flatMap(({ part }) => [...withAllOnIt(card, part)]))
   return raised.filter(({ faceDown }) => !faceDown).flatMap((joint): Finding[] => {
     const own = withAllOnIt(card, joint.part)
-    const slider = card.parts.filter(({ key }) => !own.has(key) && isOnItsSide(card, joint, key)).flatMap(({ panels }) => panels)
+    const slider = card.parts
+      .filter(({ key }) => !own.has(key) && isOnItsSide(card, joint, key))
+      .flatMap(({ panels }) => panels)
       .find((panel) => {
         // What is on foam itself passes above, unless the foam reaches through an opening.
         if (high.has(panel.part) && !isHungThrough(card, joint.onto, panel)) return false
@@ -49,7 +52,10 @@ export function inTheWay(card: Construction): Finding[] {
   })
 }
 
-/** Whether a part can come on the side of the carrying sheet on which a piece stands: what was put on before that lies below it. */
+/**
+ * Whether a part can come on the side of the carrying sheet on which a piece stands: what was put on before that lies
+ * below it.
+ */
 function isOnItsSide(card: Construction, joint: Joint, part: string): boolean {
   // The card's own sheet folds over what was put on it.
   if (part === card.anchor.part) return true
@@ -70,8 +76,12 @@ function isOnItsSide(card: Construction, joint: Joint, part: string): boolean {
 }
 
 /** The part that a piece stands on in the end, through all layers, and on which side of it. */
-function carrierOf(card: Construction, { onto, face }: Pick<Joint, 'onto' | 'face'>): [panel: Panel, side: Joint['face']] {
-  const below = isLayer(byKey(card.parts, onto.part).kind) ? card.joints.find(({ part }) => part === onto.part) : undefined
+function carrierOf(
+  card: Construction, { onto, face }: Pick<Joint, 'onto' | 'face'>,
+): [panel: Panel, side: Joint['face']] {
+  const below = isLayer(byKey(card.parts, onto.part).kind)
+    ? card.joints.find(({ part }) => part === onto.part)
+    : undefined
   return below ? carrierOf(card, below) : [onto, face]
 }
 
@@ -87,11 +97,18 @@ function underOf(card: Construction, panel: Panel): Joint['face'] | undefined {
 
 /** Points of a part as a panel sees them, from its lower left corner. */
 const asSeen = (points: Point[], panel: Panel, lies: Frame, ground: Frame): Corner[] =>
-  inMicrometres(placed(points, panel, lies).map(corner => seenFrom(ground, corner)).map(([right, up]): Point => [right, up]))
+  inMicrometres(
+    placed(points, panel, lies)
+      .map(corner => seenFrom(ground, corner))
+      .map(([right, up]): Point => [right, up]),
+  )
 
 const overlap = (a: Polygon, b: Polygon): number => areaOfAll(intersection(a, b))
 
-/** Whether what slides is held by foam through an opening of a sheet, and so lies on the other side of it than what carries it. */
+/**
+ * Whether what slides is held by foam through an opening of a sheet, and so lies on the other side of it than what
+ * carries it.
+ */
 function isHungThrough(card: Construction, sheet: Panel, panel: Panel): boolean {
   const holes = holesOf(byKey(card.parts, sheet.part), sheet)
   const hung = card.joints.find(({ part }) => part === panel.part)
@@ -101,7 +118,10 @@ function isHungThrough(card: Construction, sheet: Panel, panel: Panel): boolean 
   if (!ground || !below) return false
   const pads: Polygon = [asSeen(glueOutline(hung), hung.onto, below, ground)]
   const openings = holes.map((hole): Polygon => [asSeen(hole, sheet, ground, ground)])
-  return (hung.means === 'foam' && openings.some(opening => overlap(pads, opening) > TRIFLE)) || isHungThrough(card, sheet, hung.onto)
+  return (
+    (hung.means === 'foam' && openings.some(opening => overlap(pads, opening) > TRIFLE))
+    || isHungThrough(card, sheet, hung.onto)
+  )
 }
 
 /** A piece on foam with all that is on it, and a panel that may come its way. */
@@ -115,7 +135,8 @@ interface Meeting {
 }
 
 /**
- * Whether a panel slides along the sheet that a piece stands on and through its foam, on its side of that; or clearly below it.
+ * Whether a panel slides along the sheet that a piece stands on and through its foam, on its side of that; or clearly
+ * below it.
  * @param poses the card at each of the steps
  */
 function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
@@ -130,7 +151,9 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
   })
   if (steps.length < poses.length || !steps.some(({ outline }) => mayMeet(pads, outline))) return undefined
   const holes = holesOf(byKey(card.parts, panel.part), panel)
-  const middle = [0, 1].map(axis => zone.reduce((sum, corner) => sum + (corner[axis] ?? 0), 0) / zone.length) as [number, number]
+  const middle = [0, 1].map(axis => zone.reduce((sum, corner) => sum + (corner[axis] ?? 0), 0) / zone.length) as [
+    number, number,
+  ]
   const side = face === 'inside' ? 1 : -1
   const spots = zone.flatMap(corner => [0.5, 0.9].map((share): Point => [
     middle[0] + share * (corner[0] - middle[0]), middle[1] + share * (corner[1] - middle[1]),
@@ -142,7 +165,8 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
     isAbove ||= Math.max(...heights) > ABOVE
     // What slides well off the sheet that carries the piece, or well below it, is not in its way.
     if (Math.min(...heights.map(Math.abs)) > TOUCHING || Math.max(...heights) < -TOUCHING) return undefined
-    // Where places of the foam come to lie on what passes: they wander over that as it slides, and hardly where it only comes down.
+    // Where places of the foam come to lie on what passes: they wander over that as it slides, and hardly where it only
+    // comes down.
     for (const trail of trails) {
       const [right, up, high] = seenFrom(mover, placed([trail.spot], onto, ground)[0] ?? ground.origin)
       const place: Point | undefined = Math.abs(high) < TOUCHING ? [right, up] : undefined
@@ -162,7 +186,8 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
     // Closed, it may only have come down on it.
     hits ||= at > 0 && met.some(high => Math.abs(high) < TOUCHING) && !isParted(meeting, pose, pads, poses)
   }
-  // What never lies above the sheet that carries the piece slides on the other side of it, as a leaf does in its sleeve.
+  // What never lies above the sheet that carries the piece slides on the other side of it, as a leaf does in its
+  // sleeve.
   return isBelow ? 'below' : hits && trails.some(({ far }) => far > TOUCHING) && isAbove ? 'above' : undefined
 }
 
@@ -179,9 +204,14 @@ const mayMeet = (a: Corner[], b: Corner[]): boolean => ([0, 1] as const).every((
   return Math.min(...as) < Math.max(...bs) && Math.min(...bs) < Math.max(...as)
 })
 
-/** Whether a panel keeps its place on another one all the time, with both ends of its diagonal: what moves itself parts nothing. */
+/**
+ * Whether a panel keeps its place on another one all the time, with both ends of its diagonal: what moves itself parts
+ * nothing.
+ */
 function staysPut(panel: Panel, onto: Panel, poses: Pose[], within = TOUCHING): boolean {
-  const ends: Point[] = [[panel.x.value, panel.y.value], [panel.x.value + panel.width.value, panel.y.value + panel.height.value]]
+  const ends: Point[] = [
+    [panel.x.value, panel.y.value], [panel.x.value + panel.width.value, panel.y.value + panel.height.value],
+  ]
   let first: Vector[] | undefined
   return poses.every((pose) => {
     const [ground, frame] = [pose.get(panelKey(onto)), pose.get(panelKey(panel))]
@@ -194,22 +224,32 @@ function staysPut(panel: Panel, onto: Panel, poses: Pose[], within = TOUCHING): 
   })
 }
 
-/** Whether another sheet lies between a piece and what passes, as the back of a frame does; one that the foam passes through does not. */
-function isParted({ card, joint: { onto, face }, own, high, panel }: Meeting, pose: Pose, pads: Corner[], poses: Pose[]): boolean {
+/**
+ * Whether another sheet lies between a piece and what passes, as the back of a frame does; one that the foam passes
+ * through does not.
+ */
+function isParted(
+  { card, joint: { onto, face }, own, high, panel }: Meeting, pose: Pose, pads: Corner[], poses: Pose[],
+): boolean {
   const [ground, mover, side] = [pose.get(panelKey(onto)), pose.get(panelKey(panel)), face === 'inside' ? 1 : -1]
   if (!ground || !mover) return false
   const passes = heightOf(ground, mover)
-  // Only what was there before something slides can come between; what is put over it later has it below, wherever a drawing has it.
+  // Only what was there before something slides can come between; what is put over it later has it below, wherever a
+  // drawing has it.
   const order = card.parts.map(({ key }) => key)
   const isLater = ({ key }: Part) => panel.part !== card.anchor.part && order.indexOf(key) > order.indexOf(panel.part)
-  return card.parts.filter(part => !own.has(part.key) && !high.has(part.key) && !isLater(part)).some(part => part.panels.some((other) => {
-    const frame = other === onto || other === panel ? undefined : pose.get(panelKey(other))
-    if (!frame || Math.abs(dot(frame.normal, ground.normal)) < PARALLEL) return false
-    const lies = heightOf(ground, frame)
-    if (!staysPut(other, onto, poses)) return false
-    if (!pads.every(corner => lies(corner) * side > 0 && lies(corner) * side < passes(corner) * side - 1)) return false
-    const outline = asSeen(outlineOf(other), other, frame, ground)
-    return areaOfAll(difference([pads], [outline])) < TRIFLE
-      && holesOf(part, other).every(hole => overlap([pads], [asSeen(hole, other, frame, ground)]) <= TRIFLE)
-  }))
+  return card.parts
+    .filter(part => !own.has(part.key) && !high.has(part.key) && !isLater(part))
+    .some(part =>
+      part.panels.some((other) => {
+        const frame = other === onto || other === panel ? undefined : pose.get(panelKey(other))
+        if (!frame || Math.abs(dot(frame.normal, ground.normal)) < PARALLEL) return false
+        const lies = heightOf(ground, frame)
+        if (!staysPut(other, onto, poses)) return false
+        const isUnder = (height: number, top: number) => height > 0 && height < top - 1
+        if (!pads.every(corner => isUnder(lies(corner) * side, passes(corner) * side))) return false
+        const outline = asSeen(outlineOf(other), other, frame, ground)
+        return areaOfAll(difference([pads], [outline])) < TRIFLE
+          && holesOf(part, other).every(hole => overlap([pads], [asSeen(hole, other, frame, ground)]) <= TRIFLE)
+      }))
 }

@@ -28,13 +28,21 @@ function cards(fold: Fold, units: Units) {
   }))
   const keys = facesOf(wholeCard(fold, bare(), units, mark)).map(({ key }) => key)
   const layer = fc.record({
-    left: marks(0, 48), right: marks(0, 48), top: marks(0, 48), bottom: marks(0, 48), width: fc.oneof(fc.constant('0 in'), marks(1, 90)),
+    left: marks(0, 48),
+    right: marks(0, 48),
+    top: marks(0, 48),
+    bottom: marks(0, 48),
+    width: fc.oneof(fc.constant('0 in'), marks(1, 90)),
   })
-  const face = fc.record({ key: fc.constantFrom(...keys), layers: fc.array(layer, { minLength: 1, maxLength: 2 }) }).map(
-    ({ key, layers }): FaceEntry => ({
-      key, stamped: false, message: false, layers: layers.map((own, at) => ({ ...newLayer(`layer-${at + 1}`, units), ...own })),
+  const face = fc
+    .record({ key: fc.constantFrom(...keys), layers: fc.array(layer, { minLength: 1, maxLength: 2 }) })
+    .map(({ key, layers }): FaceEntry => ({
+      key,
+      stamped: false,
+      message: false,
+      layers: layers.map((own, at) => ({ ...newLayer(`layer-${at + 1}`, units), ...own })),
     }),
-  )
+    )
   return fc.record({
     parameters: fc.record(inputs, { requiredKeys: [] }) as fc.Arbitrary<ParameterInputs>,
     faces: fc.uniqueArray(face, { maxLength: 3, selector: ({ key }) => key }),
@@ -46,22 +54,27 @@ function cards(fold: Fold, units: Units) {
 describe.each(FOLDS.map(fold => [fold.id, fold] as const))('buttons that put %s right', (_, fold) => {
   it.each(['inch', 'metric'] as const)('lead to a card that can be cut, whichever is pressed, in %s', (units) => {
     fc.assert(
-      fc.property(cards(fold, units), fc.array(fc.nat(), { minLength: MOST_PRESSES, maxLength: MOST_PRESSES }), (start, choices) => {
-        const card = structuredClone(start)
-        for (const choice of [...choices, undefined]) {
-          const { findings } = wholeCard(fold, card, units, MARK[units])
-          const stops = findings.filter(({ severity }) => severity === 'stop')
-          if (stops.length === 0) return
-          // A stop without a button says that no other size makes room for it.
-          expect(stops.filter(({ fix, problem }) => !fix && !problem.includes('No other size of this card'))).toEqual([])
-          const buttons = findings.flatMap(({ fix }) => fix ?? [])
-          expect(buttons.every(({ value }) => value >= 0)).toBe(true)
-          expect(choice, JSON.stringify([start, stops])).toBeDefined()
-          const fix = buttons[choice! % buttons.length]
-          if (!fix) throw new Error(`Nothing to press: ${JSON.stringify([start, stops])}`)
-          applyFix(card, fix, units)
-        }
-      }),
+      fc.property(
+        cards(fold, units),
+        fc.array(fc.nat(), { minLength: MOST_PRESSES, maxLength: MOST_PRESSES }),
+        (start, choices) => {
+          const card = structuredClone(start)
+          for (const choice of [...choices, undefined]) {
+            const { findings } = wholeCard(fold, card, units, MARK[units])
+            const stops = findings.filter(({ severity }) => severity === 'stop')
+            if (stops.length === 0) return
+            // A stop without a button says that no other size makes room for it.
+            expect(stops.filter(({ fix, problem }) => !fix && !problem.includes('No other size of this card'))).toEqual(
+              [],
+            )
+            const buttons = findings.flatMap(({ fix }) => fix ?? [])
+            expect(buttons.every(({ value }) => value >= 0)).toBe(true)
+            expect(choice, JSON.stringify([start, stops])).toBeDefined()
+            const fix = buttons[choice! % buttons.length]
+            if (!fix) throw new Error(`Nothing to press: ${JSON.stringify([start, stops])}`)
+            applyFix(card, fix, units)
+          }
+        }),
       { numRuns: 25 },
     )
   })
@@ -71,17 +84,31 @@ describe('a fix', () => {
   it('is found for a layer although much was tried in vain for a size before', () => {
     const layers = [
       { ...newLayer('layer-1', 'inch'), left: '1/4 in', right: '0 in', top: '9/16 in', bottom: '15/16 in' },
-      { ...newLayer('layer-2', 'inch'), left: '0 in', right: '0 in', top: '5/8 in', bottom: '3/8 in', width: '1/16 in' },
+      {
+        ...newLayer('layer-2', 'inch'), left: '0 in', right: '0 in', top: '5/8 in', bottom: '3/8 in', width: '1/16 in',
+      },
     ]
     const card = {
       ...bare({
-        width: '1 11/16 in', sliderWidth: '1 1/16 in', guideWidth: '1/4 in', guideHeight: '2 9/16 in', barFoot: '0 in', stripHeight: '0 in',
-        stripFoot: '0 in', windowHeight: '11/16 in', windowLeft: '1/2 in', windowBelow: '0 in', figure: '1 in', stageFoot: '0 in',
+        width: '1 11/16 in',
+        sliderWidth: '1 1/16 in',
+        guideWidth: '1/4 in',
+        guideHeight: '2 9/16 in',
+        barFoot: '0 in',
+        stripHeight: '0 in',
+        stripFoot: '0 in',
+        windowHeight: '11/16 in',
+        windowLeft: '1/2 in',
+        windowBelow: '0 in',
+        figure: '1 in',
+        stageFoot: '0 in',
         border: '0 in',
       }),
       faces: [{ key: 'guide-left-3--face--outside', stamped: false, message: false, layers }],
     }
-    const stops = wholeCard(foldById('rising-scene')!, card, 'inch', MARK.inch).findings.filter(({ severity }) => severity === 'stop')
+    const stops = wholeCard(foldById('rising-scene')!, card, 'inch', MARK.inch).findings.filter(
+      ({ severity }) => severity === 'stop',
+    )
     expect(stops.some(({ fix }) => fix?.parameter.includes('/layer-1/'))).toBe(true)
   })
 
@@ -102,8 +129,9 @@ describe('a fix', () => {
     const { fix } = found(card, 'Plate width')!
     expect(fix!.also).toEqual([{ parameter: 'faces/plate--face--outside/layers/layer-1/border', value: inches(1 / 8) }])
     applyFix(card, fix!, 'inch')
-    expect(wholeCard(zFold, card, 'inch', MARK.inch).pieces.find(({ name }) => name === 'Layer on Plate, back')!.width.value)
-      .toBe(inches(3.75))
+    expect(
+      wholeCard(zFold, card, 'inch', MARK.inch).pieces.find(({ name }) => name === 'Layer on Plate, back')!.width.value,
+    ).toBe(inches(3.75))
   })
 
   it('puts all right at once where much is wrong, and lets sizes be natural again', () => {

@@ -11,7 +11,10 @@ export type Repairable = Pick<CardEntry, 'parameters' | 'faces' | 'free' | 'part
 
 /** So many stops are put right one by one; with more of them one press does it all. */
 const ONE_BY_ONE = 3
-/** A card is worked out at most so often in search of values; in steps and not in seconds, so that answers stay the same. */
+/**
+ * A card is worked out at most so often in search of values; in steps and not in seconds, so that answers stay the
+ * same.
+ */
 const BUDGET = 60
 /** And so many at least for each finding. */
 const LEAST_BUDGET = 16
@@ -30,16 +33,18 @@ export function applyFix(card: Repairable, { also = [], ...first }: Fix, units: 
 /** What a fix does, as a button says it: the value that would be right, and how much else changes with it. */
 export function fixWords({ parameter, value, also = [] }: Fix, units: Units): string {
   const others = also.filter(other => other.parameter !== parameter)
-  const values = others.flatMap(({ parameter: name, value }) => (value === undefined || name.includes('/') ? [] : [value]))
+  const values = others.flatMap(({ parameter: name, value }) =>
+    value === undefined || name.includes('/') ? [] : [value],
+  )
   const natural = others.length - values.length
   const set = inARow([value, ...values].map(length => formatLength(length, units, { unit: true })))
   return `Set ${set}${natural > 0 ? ` and ${natural} more as usual` : ''}`
 }
 
 /**
- * The findings of a card with only such fixes as really help: what is offered takes its own finding away and brings no stop that
- * was not there. Where the value of a design's limit does not, the nearest that does is looked for among the other sizes; and
- * where none does, the finding says that this size cannot be met.
+ * The findings of a card with only such fixes as really help: what is offered takes its own finding away and brings no
+ * stop that was not there. Where the value of a design's limit does not, the nearest that does is looked for among the
+ * other sizes; and where none does, the finding says that this size cannot be met.
  * @param work works out a changed card
  */
 export function soundFindings(
@@ -76,15 +81,18 @@ export function soundFindings(
     return after
   }
 
-  /** A fix that takes a finding away and brings no stop; layers that no longer have room where it is made get a border instead. */
+  /**
+   * A fix that takes a finding away and brings no stop; layers that no longer have room where it is made get a border
+   * instead.
+   */
   function helpful(fix: Fix, finding: Finding): Fix | undefined {
     const right = roomy(fix, before)
     return right && !stopsAfter(right)?.has(keyOf(finding)) ? right : undefined
   }
 
   /**
-   * A fix after which only such stops are left as may stay: layers that have no room any more get a border, the usual one or, where
-   * nothing is left of them, none. Layers that lie on those may follow, so it takes some rounds.
+   * A fix after which only such stops are left as may stay: layers that have no room any more get a border, the usual
+   * one or, where nothing is left of them, none. Layers that lie on those may follow, so it takes some rounds.
    */
   function roomy(fix: Fix, mayStay: Stops): Fix | undefined {
     const borders = new Map<string, string>()
@@ -116,9 +124,12 @@ export function soundFindings(
   function* candidates(finding: Finding): Generator<Fix> {
     if (finding.fix) yield finding.fix
     const layer = layerPath(finding)
-    if (layer) for (const value of BORDERS[units]) yield { parameter: `${layer}/border`, value: lengthFrom(value, units) }
+    if (layer)
+      for (const value of BORDERS[units]) yield { parameter: `${layer}/border`, value: lengthFrom(value, units) }
     const own = finding.parameter
-    const typed = Object.keys(parameters).filter(name => Object.hasOwn(card.parameters, name) && parameters[name]?.kind === 'length')
+    const typed = Object.keys(parameters).filter(
+      name => Object.hasOwn(card.parameters, name) && parameters[name]?.kind === 'length',
+    )
     const loose = typed.filter(name => !mains.includes(name))
     for (const name of [...loose].sort((a, b) => Number(b === own) - Number(a === own))) yield natural([name])
     if (loose.length > 1) yield natural(loose)
@@ -157,7 +168,10 @@ export function soundFindings(
     return at(good)
   }
 
-  /** One fix for all stops at once: nothing typed but the main sizes, or nothing at all; or, where only layers are wrong, borders. */
+  /**
+   * One fix for all stops at once: nothing typed but the main sizes, or nothing at all; or, where only layers are
+   * wrong, borders.
+   */
   function wholeFix(): Fix | undefined {
     const all = Object.keys(card.parameters).filter(name => parameters[name]?.kind === 'length')
     const [layer] = [...before.values()].flatMap(stop => layerPath(stop) ?? [])
@@ -187,7 +201,9 @@ const BORDERS: Record<Units, readonly [string, string]> = { inch: ['1/8 in', '0 
 
 /** The sizes of the whole card. */
 const mainSizes = ({ parameters }: Fold): string[] =>
-  Object.entries(parameters).flatMap(([name, parameter]) => (parameter.kind === 'length' && parameter.main ? [name] : []))
+  Object.entries(parameters).flatMap(([name, parameter]) =>
+    parameter.kind === 'length' && parameter.main ? [name] : [],
+  )
 
 /** A copy to try changes on; of a draft too. */
 const copyOf = ({ parameters, faces, free, parts }: Repairable) =>

@@ -3,7 +3,10 @@ import type { CardEntry, FreeEntry } from '../document'
 import { FOLDS, foldById } from '../folds'
 import { inches } from '../lengths'
 import type { Repairable, SeenFace } from '.'
-import { addFreePiece, areaOfAll, faceToFace, lyingFindings, maskedFaces, neverSeen, newLayer, seenFaces, wholeCard, windowsClear } from '.'
+import {
+  addFreePiece, areaOfAll, faceToFace, lyingFindings, maskedFaces, neverSeen, newLayer, seenFaces, wholeCard,
+  windowsClear,
+} from '.'
 
 const MARK = inches(1 / 16)
 const whole = (fold: string, card: Partial<Repairable> = {}) =>
@@ -53,9 +56,13 @@ describe('pieces of which nothing is seen', () => {
   it('are named, so that any scrap will do', () => {
     const border = { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }
     const layers = [1, 2].map(at => ({ ...newLayer(`layer-${at}`, 'inch'), ...border }))
-    const card = whole('plain-card', { faces: [{ key: 'base--front--outside', stamped: false, message: false, layers }] })
+    const card = whole('plain-card', {
+      faces: [{ key: 'base--front--outside', stamped: false, message: false, layers }],
+    })
     expect(neverSeen(card).map(({ key }) => key)).toEqual(['base--front--outside--layer-1'])
-    expect(lyingFindings(card, 'inch')).toMatchObject([{ severity: 'note', problem: expect.stringContaining('any scrap') }])
+    expect(lyingFindings(card, 'inch')).toMatchObject([
+      { severity: 'note', problem: expect.stringContaining('any scrap') },
+    ])
   })
 })
 
@@ -79,7 +86,13 @@ describe('pieces that lie face to face', () => {
   it('are those that meet when the card is closed, with nothing between them', () => {
     const both = (...keys: string[]) =>
       ({ faces: keys.map(key => ({ key, stamped: false, message: false, layers: [newLayer('layer-1', 'inch')] })) })
-    const names = (id: string, dressing = {}) => faceToFace(whole(id, dressing)).map(pair => pair.map(({ key }) => key).sort().join(' + '))
+    const names = (id: string, dressing = {}) =>
+      faceToFace(whole(id, dressing)).map(pair =>
+        pair
+          .map(({ key }) => key)
+          .sort()
+          .join(' + '),
+      )
     expect(names('plain-card', both('base--front--inside', 'base--back--inside'))).toEqual([
       'base--back--inside--layer-1 + base--front--inside--layer-1',
     ])
@@ -97,7 +110,9 @@ describe('figures that are to hide', () => {
 
   it('are asked about only where their outline reaches into the window', () => {
     const place = { left: '0 in', bottom: '1 in', width: '2 3/4 in', height: '3 in' }
-    expect(scene(place)).toMatchObject([{ severity: 'warn', problem: expect.stringContaining('shows while the card is closed') }])
+    expect(scene(place)).toMatchObject([
+      { severity: 'warn', problem: expect.stringContaining('shows while the card is closed') },
+    ])
     // As wide and as high, but with its middle cut away down to its foot.
     const outline = 'M 0 0 L 30 0 L 30 95 L 245 95 L 245 0 L 275 0 L 275 100 L 0 100 Z'
     expect(scene({ ...place, shape: 'outline', outline })).toEqual([])
@@ -120,7 +135,9 @@ describe('how things lie on a card', () => {
   })
 
   it('asks about glue over an opening', () => {
-    const card = withPiece({ face: 'panel--front--outside', left: '0 in', bottom: '2 in', width: '2 1/2 in', height: '1 in', hold: 'tape' })
+    const card = withPiece({
+      face: 'panel--front--outside', left: '0 in', bottom: '2 in', width: '2 1/2 in', height: '1 in', hold: 'tape',
+    })
     const found = lyingFindings(whole('gatefold-shutter', card), 'inch')
     expect(found).toMatchObject([{ subject: 'Topper 1', problem: expect.stringContaining('over an opening') }])
   })

@@ -1,12 +1,14 @@
 import type { MultiPolygon, Polygon } from './clipping'
 import type { Construction, Face, Frame, Joint, Panel, Part, Point, Pose } from '../folds'
-import { dot, face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
+import {
+  dot, face as onlyPanel, glueOutline, holesOf, isLayer, isWhole, outlineOf, panelKey, placed, poseOf, seenFrom,
+} from '../folds'
 import { byKey, once } from '../lists'
 import { difference } from './clipping'
 
 /*
- * What is seen of every face: polygons on the panel, in micrometres from its lower left corner, as its pattern is drawn, inside
- * face up.
+ * What is seen of every face: polygons on the panel, in micrometres from its lower left corner, as its pattern is
+ * drawn, inside face up.
  */
 
 /** One side of a panel with what can be seen of it. */
@@ -26,7 +28,10 @@ export interface SeenFace {
 
 /** Creases stay so many degrees short of shut, and layers so far apart, that what lies in front of what can be told. */
 export const AJAR = { slack: 0.2, layer: 500, nested: true }
-/** A closed card is open by so much, as share of its way: loops agree at every opening, and not where creases are held back. */
+/**
+ * A closed card is open by so much, as share of its way: loops agree at every opening, and not where creases are held
+ * back.
+ */
 export const CRACK = 0.004
 /** On display only what lies so near counts as lying on it; what stands farther off is looked past. */
 export const NEAR = 3_000_000
@@ -49,7 +54,11 @@ export function seenFaces(card: Construction): SeenFace[] {
 
 /** Area of polygons, in square micrometres. */
 export const areaOfAll = (polygons: MultiPolygon): number =>
-  polygons.reduce((sum, [outer, ...holes]) => sum + (outer ? ringArea(outer) : 0) - holes.reduce((all, hole) => all + ringArea(hole), 0), 0)
+  polygons.reduce(
+    (sum, [outer, ...holes]) =>
+      sum + (outer ? ringArea(outer) : 0) - holes.reduce((all, hole) => all + ringArea(hole), 0),
+    0,
+  )
 
 function ringArea(ring: readonly (readonly [number, number])[]): number {
   return Math.abs(ring.reduce((sum, [x, y], at) => {
@@ -69,7 +78,9 @@ function compute(card: Construction): SeenFace[] {
       const whole = polygonOf(outlineOf(panel), holesOf(part, panel), panel)
       const seen = (pose: Pose, near: number) => {
         const over = [
-          ...all.flatMap((other, at) => (at === order ? [] : coverOf(pose, panel, other, { side, near, later: at > order }))),
+          ...all.flatMap((other, at) =>
+            at === order ? [] : coverOf(pose, panel, other, { side, near, later: at > order }),
+          ),
           ...pressedOn(card, panel, pose),
         ]
         return difference(whole, ...over)
@@ -99,8 +110,8 @@ export const polygonOf = (outline: Point[], holes: Point[][], { x, y }: Panel): 
 }
 
 /**
- * How far the plane of a panel lies from another one's inside, at places of that in micrometres: sheets that are not quite parallel
- * may cross, and cover only where they lie in front.
+ * How far the plane of a panel lies from another one's inside, at places of that in micrometres: sheets that are not
+ * quite parallel may cross, and cover only where they lie in front.
  */
 export function heightOf(frame: Frame, over: Frame): (place: readonly [number, number]) => number {
   const [x, y, z] = [frame.x, frame.y, frame.normal].map(axis => dot(over.normal, axis)) as [number, number, number]
@@ -118,7 +129,9 @@ function whereAbove(ring: Corner[], height: (place: Corner) => number): Corner[]
     const kept = here > 0 ? [corner] : []
     if ((here > 0) === (there > 0)) return kept
     const share = here / (here - there)
-    const [x, y] = ([0, 1] as const).map(axis => Math.round(corner[axis] + share * (next[axis] - corner[axis]))) as Corner
+    const [x, y] = ([0, 1] as const).map(axis =>
+      Math.round(corner[axis] + share * (next[axis] - corner[axis])),
+    ) as Corner
     return [...kept, [x, y] as Corner]
   })
 }
@@ -144,9 +157,14 @@ export function coverOf(
   if (left >= right || foot >= head) return []
   const plane = heightOf(frame, over)
   const sign = side === 'inside' ? 1 : -1
-  const heights = ([[left, foot], [right, foot], [right, head], [left, head]] as const).map(place => plane(place) * sign)
+  const heights = (
+    [
+      [left, foot], [right, foot], [right, head], [left, head],
+    ] as const
+  ).map(place => plane(place) * sign)
   if (heights.every(height => Math.abs(height) < LEVEL)) {
-    // In one plane, as sheets that are glued in two places, what is put on later lies on the inside; what looks the other way faces it.
+    // In one plane, as sheets that are glued in two places, what is put on later lies on the inside; what looks the
+    // other way faces it.
     const facing = dot(frame.normal, over.normal) < 0
     if ((later || facing) !== (sign > 0)) return []
   }
@@ -155,7 +173,9 @@ export function coverOf(
     if (heights.some(height => height < -LEVEL)) {
       const above = (ring: Corner[]) => whereAbove(ring, place => plane(place) * sign)
       const rest = above(outer)
-      const holes = holesOf(other.part, other.panel).map(hole => above(project(hole))).filter(({ length }) => length > 2)
+      const holes = holesOf(other.part, other.panel)
+        .map(hole => above(project(hole)))
+        .filter(({ length }) => length > 2)
       return rest.length < 3 ? [] : [[rest, ...holes]]
     }
   }
@@ -163,8 +183,8 @@ export function coverOf(
 }
 
 /**
- * Where a piece lies between two panels that are glued together, as between an inner sheet and its base: wherever those come to
- * lie in a drawing, nothing is seen of it there.
+ * Where a piece lies between two panels that are glued together, as between an inner sheet and its base: wherever those
+ * come to lie in a drawing, nothing is seen of it there.
  */
 function pressedOn(card: Construction, panel: Panel, pose: Pose): Polygon[] {
   const found: Polygon[] = []
@@ -173,11 +193,17 @@ function pressedOn(card: Construction, panel: Panel, pose: Pose): Polygon[] {
   let joint = panel.part === card.anchor.part ? undefined : jointOf(panel)
   for (let steps = 0; frame && joint && steps < card.joints.length; steps++) {
     const { onto, face } = joint
-    for (const other of card.joints.filter(other => other.by === onto && other.means !== 'held' && downOf(other) === face)) {
+    for (const other of card.joints.filter(
+      other => other.by === onto && other.means !== 'held' && downOf(other) === face,
+    )) {
       const sheet = pose.get(panelKey(other.onto))
       if (!sheet) continue
       const ring = (points: Point[]) =>
-        inMicrometres(placed(points, other.onto, sheet).map(corner => seenFrom(frame, corner)).map(([x, y]): Point => [x, y]))
+        inMicrometres(
+          placed(points, other.onto, sheet)
+            .map(corner => seenFrom(frame, corner))
+            .map(([x, y]): Point => [x, y]),
+        )
       found.push([outlineOf(other.onto), ...holesOf(byKey(card.parts, other.onto.part), other.onto)].map(ring))
     }
     joint = isLayer(byKey(card.parts, onto.part).kind) ? jointOf(onto) : undefined
@@ -215,7 +241,9 @@ export function neverSeen(card: Construction): Part[] {
     const least = (own.reduce((sum, { whole }) => sum + areaOfAll([whole]), 0) / 2) * SHARE
     let seen = 0
     // Clipping takes its time: once enough is seen, no further face is looked at.
-    return own.length > 0 && !own.some(({ open, closed }) => (seen += Math.max(areaOfAll(open), areaOfAll(closed))) > least)
+    return (
+      own.length > 0 && !own.some(({ open, closed }) => (seen += Math.max(areaOfAll(open), areaOfAll(closed))) > least)
+    )
   })
 }
 /** Less of a part that is seen is nothing: roundings of round edges, slivers beside a crease that is not quite shut. */

@@ -4,5 +4,7 @@ export type OwnSide = 'left' | 'right' | 'top' | 'bottom'
 export type HeldSide = 'left' | 'right' | 'head' | 'foot'
 export type SideWords = Record<OwnSide, HeldSide>
 
-/** Of a face that hangs as it is drawn, and of what has no place on the card: it lies open in front of one who makes it. */
+/**
+ * Of a face that hangs as it is drawn, and of what has no place on the card: it lies open in front of one who makes it.
+ */
 export const AS_DRAWN: SideWords = { left: 'left', right: 'right', top: 'head', bottom: 'foot' }

@@ -1,4 +1,6 @@
-import type { CardEntry, DressingEntry, FaceEntry, FreeEntry, LayerEntry, ParameterInputs, PartEntry } from '../document'
+import type {
+  CardEntry, DressingEntry, FaceEntry, FreeEntry, LayerEntry, ParameterInputs, PartEntry,
+} from '../document'
 import { ALL_GLUED, FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES, MAKINGS } from '../document'
 import type { Fold } from '../folds'
 import type { Length, Units } from '../lengths'
@@ -61,14 +63,17 @@ export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance
   const mark = MARK[units]
   const natural = dressedCard(fold, card, units, mark)
   const faces = facesOf(natural)
-  const marks = (most: number) => writeLength((chance.below(Math.max(1, Math.floor(most / mark))) * mark) as Length, units)
+  const marks = (most: number) =>
+    writeLength((chance.below(Math.max(1, Math.floor(most / mark))) * mark) as Length, units)
   const pair = chance.yes(0.3) ? 'sea' : ''
   const layerOn = (key: string, at: number, width: number, height: number): LayerEntry => {
     const isFixed = chance.yes(0.25)
     return {
       ...newLayer(key, units),
       name: chance.yes(0.3) ? `Layer ${at}` : '',
-      ...(isFixed && { width: marks(width * 0.8) || NOTHING, height: marks(height * 0.8) || NOTHING, centred: chance.yes(0.6) }),
+      ...(isFixed && {
+        width: marks(width * 0.8) || NOTHING, height: marks(height * 0.8) || NOTHING, centred: chance.yes(0.6),
+      }),
       shape: chance.yes(0.6) ? 'like its face' : chance.pick(LAYER_SHAPES),
       hold: chance.pick(HOLDS),
       made: chance.some(MAKINGS, 0, 1),
@@ -80,15 +85,21 @@ export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance
   }
   const dressed = chance.some(faces, 0, 3).map(({ key, panel }): FaceEntry => ({
     key, stamped: chance.yes(0.2), message: chance.yes(0.15),
-    layers: Array.from({ length: chance.below(3) }, (_, at) => layerOn(`layer-${at + 1}`, at, panel.width.value, panel.height.value)),
+    layers: Array.from({ length: chance.below(3) }, (_, at) =>
+      layerOn(`layer-${at + 1}`, at, panel.width.value, panel.height.value),
+    ),
   }))
   const free = Array.from({ length: chance.below(4) }, (_, at): FreeEntry => {
     const face = faces.length > 0 && chance.yes(0.75) ? chance.pick(faces) : undefined
     const [wide, high] = face ? [face.panel.width.value, face.panel.height.value] : [inches(3), inches(3)]
-    const size = (side: number) => writeLength(((2 + chance.below(Math.max(1, Math.floor((side * 0.7) / mark)))) * mark) as Length, units)
+    const size = (side: number) =>
+      writeLength(((2 + chance.below(Math.max(1, Math.floor((side * 0.7) / mark)))) * mark) as Length, units)
     return {
       key: `piece-${at + 1}`, name: `Piece ${at + 1}`, kind: chance.pick(FREE_KINDS),
-      shape: chance.pick(FREE_SHAPES.filter(shape => shape !== 'outline')), outline: '', width: size(wide), height: size(high),
+      shape: chance.pick(FREE_SHAPES.filter(shape => shape !== 'outline')),
+      outline: '',
+      width: size(wide),
+      height: size(high),
       corner: NOTHING, ring: NOTHING, count: chance.yes(0.6) ? 1 : 2 + chance.below(4), face: face?.key ?? '',
       left: marks(wide * 0.8), bottom: marks(high * 0.8), turn: chance.yes(0.2) ? chance.pick([90, -30, 15, 180]) : 0,
       hold: chance.pick(HOLDS), foam: NOTHING, glue: ALL_GLUED, made: chance.some(MAKINGS, 0, 2),

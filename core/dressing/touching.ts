@@ -9,7 +9,9 @@ import { AJAR, CRACK, SHARE, areaOfAll, coverOf, heightOf, polygonOf } from './s
  * Pieces that lie face to face while the card is closed, with nothing between them: each pair once, as they are listed.
  * @param matters which pairs are asked about; clipping takes its time
  */
-export function faceToFace(card: Construction, matters: (one: Part, other: Part) => boolean = () => true): [Part, Part][] {
+export function faceToFace(
+  card: Construction, matters: (one: Part, other: Part) => boolean = () => true,
+): [Part, Part][] {
   const pose = poseOf(card, CRACK, AJAR)
   const all = card.parts.filter(isWhole)
     .flatMap(part => part.panels.filter(panel => pose.has(panelKey(panel))).map(panel => ({ part, panel })))
@@ -45,17 +47,23 @@ export function faceToFace(card: Construction, matters: (one: Part, other: Part)
 const FACING = { side: 'inside', near: Infinity, later: true } as const
 
 /**
- * Pieces that lie side by side on the open card: on one side of the same panel, or of two panels that meet at a crease. What is put on
- * a piece counts as lying where that lies. Each pair once, as they are listed.
+ * Pieces that lie side by side on the open card: on one side of the same panel, or of two panels that meet at a crease.
+ * What is put on a piece counts as lying where that lies. Each pair once, as they are listed.
  * @param matters which pairs are asked about
  */
-export function sideBySide(card: Construction, matters: (one: Part, other: Part) => boolean = () => true): [Part, Part][] {
+export function sideBySide(
+  card: Construction, matters: (one: Part, other: Part) => boolean = () => true,
+): [Part, Part][] {
   const glued = new Map(card.joints.map(joint => [joint.part, joint]))
   const bases = new Map(card.parts.map(part => [part.key, part]))
   /** The panel that everything under a piece lies on in the end, and which side of it. */
   const ground = (part: Part): { panel: Panel, side: Face } | undefined => {
     let found: { panel: Panel, side: Face } | undefined
-    for (let joint = glued.get(part.key), steps = 0; joint && steps <= card.parts.length; joint = glued.get(joint.onto.part), steps++)
+    for (
+      let joint = glued.get(part.key), steps = 0;
+      joint && steps <= card.parts.length;
+      joint = glued.get(joint.onto.part), steps++
+    )
       found = { panel: joint.onto, side: joint.face }
     return found
   }
@@ -68,13 +76,16 @@ export function sideBySide(card: Construction, matters: (one: Part, other: Part)
   return lying.flatMap((one, at) => lying.slice(at + 1).flatMap((other): [Part, Part][] => {
     if (one.side !== other.side || one.panel.part !== other.panel.part || !matters(one.part, other.part)) return []
     const [a, b] = [one.panel.key, other.panel.key]
-    const meet = a === b || (bases.get(one.panel.part)?.creases ?? []).some(({ between }) => between.includes(a) && between.includes(b))
+    const meet
+      = a === b
+        || (bases.get(one.panel.part)?.creases ?? []).some(({ between }) => between.includes(a) && between.includes(b))
     return meet ? [[one.part, other.part]] : []
   }))
 }
 
 const middleOf = (polygons: MultiPolygon): Corner => {
   const corners = polygons.flatMap(([outer = []]) => outer)
-  const between = (axis: 0 | 1) => (Math.min(...corners.map(corner => corner[axis])) + Math.max(...corners.map(corner => corner[axis]))) / 2
+  const between = (axis: 0 | 1) =>
+    (Math.min(...corners.map(corner => corner[axis])) + Math.max(...corners.map(corner => corner[axis]))) / 2
   return [between(0), between(1)]
 }

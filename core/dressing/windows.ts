@@ -12,11 +12,16 @@ export interface ClearWindow {
   closed: number
 }
 
-/** Every window that something slides past: how much of it stays covered by that on display, and while the card is closed. */
+/**
+ * Every window that something slides past: how much of it stays covered by that on display, and while the card is
+ * closed.
+ */
 export function windowsClear(card: Construction): ClearWindow[] {
   const parts = card.parts.filter(isWhole)
   if (parts.every(({ windows }) => windows.length === 0)) return []
-  const [open, closed, ...between] = [1, CRACK, 0.25, 0.5, 0.75].map(opening => poseOf(card, opening, AJAR)) as [Pose, Pose, ...Pose[]]
+  const [open, closed, ...between] = [1, CRACK, 0.25, 0.5, 0.75].map(opening => poseOf(card, opening, AJAR)) as [
+    Pose, Pose, ...Pose[],
+  ]
   const all = parts.flatMap(part => part.panels.map(panel => ({ part, panel })))
   return parts.filter(part => !isLayer(part.kind)).flatMap(part => part.windows.flatMap((window): ClearWindow[] => {
     const panel = part.panels.find(({ key }) => key === window.panel)
@@ -26,7 +31,10 @@ export function windowsClear(card: Construction): ClearWindow[] {
     const whole = polygonOf(windowOutline(window), [], panel)
     const clear = (pose: Pose) => {
       const over = sliding.flatMap(other =>
-        (['inside', 'outside'] as const).flatMap(side => coverOf(pose, panel, other, { side, near: NEAR, later: true })))
+        (['inside', 'outside'] as const).flatMap(side =>
+          coverOf(pose, panel, other, { side, near: NEAR, later: true }),
+        ),
+      )
       return over.length === 0 ? 1 : areaOfAll(difference(whole, ...over)) / areaOfAll([whole])
     }
     const shares = { open: clear(open), closed: clear(closed) }
@@ -37,7 +45,9 @@ export function windowsClear(card: Construction): ClearWindow[] {
   function slides(panel: Panel, along: Panel): boolean {
     const places = [closed, ...between, open].map((pose) => {
       const [ground, mover] = [pose.get(panelKey(along)), pose.get(panelKey(panel))]
-      return ground && mover && Math.abs(dot(ground.normal, mover.normal)) > PARALLEL ? seenFrom(ground, mover.origin) : undefined
+      return ground && mover && Math.abs(dot(ground.normal, mover.normal)) > PARALLEL
+        ? seenFrom(ground, mover.origin)
+        : undefined
     })
     const [first, last] = [places[0], places.at(-1)]
     return first !== undefined && last !== undefined && places.every(place => place !== undefined)

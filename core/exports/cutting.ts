@@ -65,7 +65,9 @@ export async function layoutSvg(
       sheet: { ...new makerjs.models.Rectangle(mm(sheet.width), mm(sheet.height)), layer: 'sheet' },
       cuts: {
         layer: 'cut',
-        paths: Object.fromEntries(cuts.map(({ from, to }, at) => [`c${at}`, new makerjs.paths.Line(line(from), line(to))])),
+        paths: Object.fromEntries(
+          cuts.map(({ from, to }, at) => [`c${at}`, new makerjs.paths.Line(line(from), line(to))]),
+        ),
       },
       names: {
         layer: 'name',
@@ -74,7 +76,9 @@ export async function layoutSvg(
             const middle = mm(y + height / 2)
             const text = `${node.kind === 'piece' ? names.get(node.demand) : ''} ${formatLength(width, units)} × `
               + `${formatLength(height, units, { unit: true })}`
-            return [`n${at}`, { caption: { text, anchor: new makerjs.paths.Line([mm(x), middle], [mm(x + width), middle]) } }]
+            return [
+              `n${at}`, { caption: { text, anchor: new makerjs.paths.Line([mm(x), middle], [mm(x + width), middle]) } },
+            ]
           }),
         ),
       },

@@ -38,7 +38,9 @@ describe('pieces as CSV', () => {
   it('puts width before height and names the unit', async () => {
     const [head, base] = (await piecesCsv(demo(), prepare(demo()))).split('\n')
     expect(head).toBe('Card,Piece,Width,Height,Per kit,In all,Paper,Made,Print top,Scores')
-    expect(base).toBe('Harbour lantern,Base,8 1/2 in,5 1/2 in,1,16,"Kelp, Fog",,any,mountain at 2 1/8 in; valley at 4 1/4 in')
+    expect(base).toBe(
+      'Harbour lantern,Base,8 1/2 in,5 1/2 in,1,16,"Kelp, Fog",,any,mountain at 2 1/8 in; valley at 4 1/4 in',
+    )
   })
 
   it.each([
@@ -48,10 +50,9 @@ describe('pieces as CSV', () => {
     expect(harmless(text)).toBe(`'${text}`)
   })
 
-  it.each(['Harbour lantern', 'A6 envelope', 'Kelp', 'Paper Boats, children’s afternoon', '', 'Über-Karte', 'Don’t', '210'])(
-    'leaves other words alone: %s',
-    text => expect(harmless(text)).toBe(text),
-  )
+  it.each([
+    'Harbour lantern', 'A6 envelope', 'Kelp', 'Paper Boats, children’s afternoon', '', 'Über-Karte', 'Don’t', '210',
+  ])('leaves other words alone: %s', text => expect(harmless(text)).toBe(text))
 
   it('does not let a title become a formula', async () => {
     const batch = demo()

@@ -8,7 +8,9 @@ import { csvOf, harmless } from './cells'
 /** What is in every bag as CSV: a row for each piece, strip and thing, and for what is brought. */
 export async function bagsCsv(bags: Bag[], units: Units): Promise<string> {
   return csvOf(bags.flatMap(({ key, seat, profile, kits }) => kits.flatMap(({ card, colourway, pieces, strips }) => {
-    const row = (what: string, count: number, rest: { width?: string, height?: string, paper?: string, level?: string }) => ({
+    const row = (
+      what: string, count: number, rest: { width?: string, height?: string, paper?: string, level?: string },
+    ) => ({
       'Bag': bagLabel(key),
       'Name': harmless(seat.name),
       'Made ready': harmless(profile.name),
@@ -25,17 +27,26 @@ export async function bagsCsv(bags: Bag[], units: Units): Promise<string> {
       ({ width: formatLength(width, units, { unit: true }), height: formatLength(height, units, { unit: true }) })
     return [
       // What lies uncut in a strip is told by the strip.
-      ...pieces.filter(({ level }) => level !== 'uncut').map(({ piece, count, paper, level }) => row(piece.name, count, {
-        ...sized({ width: piece.width.value, height: piece.height.value }), paper: paper?.name, level: LEVEL_WORDS[level],
-      })),
-      ...strips.map(strip => row(stripName(strip), 1, { ...sized(strip), paper: strip.paper.name, level: LEVEL_WORDS.uncut })),
+      ...pieces
+        .filter(({ level }) => level !== 'uncut')
+        .map(({ piece, count, paper, level }) =>
+          row(piece.name, count, {
+            ...sized({ width: piece.width.value, height: piece.height.value }),
+            paper: paper?.name,
+            level: LEVEL_WORDS[level],
+          })),
+      ...strips.map(strip =>
+        row(stripName(strip), 1, { ...sized(strip), paper: strip.paper.name, level: LEVEL_WORDS.uncut }),
+      ),
       ...(card.construction?.extras ?? []).map(extra => row(extraInWords(extra, units), extra.count, {})),
     ]
   })))
 }
 
 /** The shopping list as CSV, money in whole units of the currency. */
-export async function shoppingCsv(groups: { where: string, lines: ShoppingLine[] }[], units: Units, currency: string): Promise<string> {
+export async function shoppingCsv(
+  groups: { where: string, lines: ShoppingLine[] }[], units: Units, currency: string,
+): Promise<string> {
   return csvOf(groups.flatMap(({ where, lines }) => lines.map(line => ({
     'Where': harmless(where),
     'What': harmless(purchaseName(line, units)),

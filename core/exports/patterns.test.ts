@@ -44,7 +44,9 @@ describe('flat patterns', () => {
   it('lay creases across where panels stand on top of each other', async () => {
     const flap = foldById('banded-flap')!
     const banded = flap.construct(defaultInputs(flap.parameters, 'inch'), 'inch', inches(1 / 16))
-    const [valley] = linesOf(await writePattern(banded, banded.parts[0]!, 'dxf')).filter(({ layer }) => layer === 'score-valley')
+    const [valley] = linesOf(await writePattern(banded, banded.parts[0]!, 'dxf')).filter(
+      ({ layer }) => layer === 'score-valley',
+    )
     expect([valley!.from[1], valley!.to[1], valley!.to[0]]).toEqual([139.7, 139.7, 107.95])
   })
 
@@ -53,7 +55,8 @@ describe('flat patterns', () => {
       const construction = fold.construct(defaultInputs(fold.parameters, 'inch'), 'inch', inches(1 / 16))
       expect(blanksOf(construction).length).toBeGreaterThan(0)
       for (const part of blanksOf(construction)) {
-        for (const format of ['svg', 'dxf'] as const) expect(await writePattern(construction, part, format)).not.toMatch(/NaN|undefined/)
+        for (const format of ['svg', 'dxf'] as const)
+          expect(await writePattern(construction, part, format)).not.toMatch(/NaN|undefined/)
       }
     }
   })

@@ -21,7 +21,9 @@ type Drawing = typeof makerjs
 type Layer = keyof typeof PATTERN_LAYERS
 export type PatternFormat = 'svg' | 'dxf'
 
-/** The flat pattern of one blank as the text of a file. The drawing library is loaded when the first one is asked for. */
+/**
+ * The flat pattern of one blank as the text of a file. The drawing library is loaded when the first one is asked for.
+ */
 export async function writePattern(construction: Construction, part: Part, format: PatternFormat): Promise<string> {
   const { default: makerjs } = await import('makerjs')
   const model = patternModel(makerjs, construction, part)
@@ -61,7 +63,8 @@ function patternModel(makerjs: Drawing, construction: Construction, part: Part):
   const windows = part.windows
     .filter(({ width, height }) => width.value > 0 && height.value > 0)
     .map((window) => {
-      if (window.shape !== 'circle' || window.width.value !== window.height.value) return closed('cut', windowOutline(window))
+      if (window.shape !== 'circle' || window.width.value !== window.height.value)
+        return closed('cut', windowOutline(window))
       const radius = mm(window.width.value) / 2
       return on('cut', {
         paths: { circle: new makerjs.paths.Circle([mm(window.x.value) + radius, mm(window.y.value) + radius], radius) },
@@ -71,11 +74,16 @@ function patternModel(makerjs: Drawing, construction: Construction, part: Part):
   const slits = part.slits.map(({ from, to }) => line('slit', spot(from), spot(to)))
   const creases = part.creases.map(({ from, to, direction }) => line(`score-${direction}`, spot(from), spot(to)))
   const glue = construction.joints
-    .filter(({ onto, means, glue }) => onto.part === part.key && means !== 'held' && glue.width.value > 0 && glue.height.value > 0)
+    .filter(
+      ({ onto, means, glue }) =>
+        onto.part === part.key && means !== 'held' && glue.width.value > 0 && glue.height.value > 0,
+    )
     .map(joint => closed('glue', glueOutline(joint)))
   const edge = part.outline ? closed('cut', part.outline) : box('cut', 0, 0, part.width.value, part.height.value)
   return {
     units: makerjs.unitType.Millimeter,
-    models: Object.fromEntries([edge, ...windows, ...holes, ...slits, ...creases, ...glue].map((model, index) => [`m${index}`, model])),
+    models: Object.fromEntries(
+      [edge, ...windows, ...holes, ...slits, ...creases, ...glue].map((model, index) => [`m${index}`, model]),
+    ),
   }
 }

@@ -25,15 +25,20 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
     const usual = defaultInputs(fold.parameters, units)
     const entries = Object.entries(fold.parameters).map(([key, parameter]) => {
       if (parameter.kind === 'toggle') return [key, fc.boolean()] as const
-      if (parameter.kind === 'choice') return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
+      if (parameter.kind === 'choice')
+        return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
       if (parameter.kind === 'text')
         return [
           key,
-          fc.constantFrom(...new Set([parameter.defaults[units], resizedInputs(fold.parameters, usual, 0.5, units, step)[key]!])),
+          fc.constantFrom(
+            ...new Set([parameter.defaults[units], resizedInputs(fold.parameters, usual, 0.5, units, step)[key]!]),
+          ),
         ] as const
       return [
         key,
-        fc.integer({ min: parameter.zero ? 0 : 1, max: 400 }).map(steps => writeLength((steps * step) as typeof step, units)),
+        fc
+          .integer({ min: parameter.zero ? 0 : 1, max: 400 })
+          .map(steps => writeLength((steps * step) as typeof step, units)),
       ] as const
     })
     return fc.record(Object.fromEntries(entries)) as fc.Arbitrary<ParameterInputs>
@@ -57,20 +62,24 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
           if (!part.outline)
             expect(
               part.panels.reduce(
-                (sum, panel) => sum + areaOf(outlineOf(panel)) - (panel.holes ?? []).reduce((all, hole) => all + areaOf(hole), 0),
+                (sum, panel) =>
+                  sum + areaOf(outlineOf(panel)) - (panel.holes ?? []).reduce((all, hole) => all + areaOf(hole), 0),
                 0,
               )
               / (part.width.value * part.height.value),
             ).toBeCloseTo(1, 9)
           for (const { from, to } of part.creases) {
             for (const { x, y } of [from, to])
-              expect(x.value >= 0 && x.value <= part.width.value && y.value >= 0 && y.value <= part.height.value).toBe(true)
+              expect(x.value >= 0 && x.value <= part.width.value && y.value >= 0 && y.value <= part.height.value).toBe(
+                true,
+              )
           }
         }
         const stopped = new Set(card.findings.filter(({ severity }) => severity === 'stop').map(({ part }) => part))
         for (const part of card.parts) if (!isWhole(part)) expect(stopped).toContain(part.key)
         for (const { width, height, kind, scores } of card.pieces) {
-          if (kind === 'mat' || kind === 'message') expect([width.value % MARK[units], height.value % MARK[units]]).toEqual([0, 0])
+          if (kind === 'mat' || kind === 'message')
+            expect([width.value % MARK[units], height.value % MARK[units]]).toEqual([0, 0])
           for (const { at, fromOtherEnd, along } of scores)
             expect(at.value + fromOtherEnd.value).toBe((along === 'y' ? height : width).value)
         }
@@ -80,7 +89,10 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
           if (glued.kind !== 'mat' || glued.outline || glued.width.value <= 0 || glued.height.value <= 0) continue
           const isInside = x.value >= 0 && y.value >= 0
             && x.value + by.width.value <= onto.width.value + 1 && y.value + by.height.value <= onto.height.value + 1
-          if (!isInside) expect(card.findings).toContainEqual(expect.objectContaining({ problem: expect.stringContaining('stick out') }))
+          if (!isInside)
+            expect(card.findings).toContainEqual(
+              expect.objectContaining({ problem: expect.stringContaining('stick out') }),
+            )
         }
       }),
     )
@@ -93,7 +105,9 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s', (_, fold) => {
         for (const finding of findings) {
           const { fix } = finding
           if (!fix) continue
-          const again = fold.construct({ ...values, [fix.parameter]: writeLength(fix.value, 'inch') }, 'inch', MARK.inch)
+          const again = fold.construct(
+            { ...values, [fix.parameter]: writeLength(fix.value, 'inch') }, 'inch', MARK.inch,
+          )
           // Another limit of the same length may be broken then; the one that offered the value is kept.
           expect(again.findings.map(reasonOf)).not.toContain(reasonOf(finding))
         }

@@ -28,8 +28,27 @@ import type { Fold } from './model/fold'
 
 /** Every fold Wakaru knows, by number in the catalogue. */
 export const FOLDS: readonly Fold[] = [
-  zFold, doubleZFold, crossingFlaps, bridge, backGateStand, bandedFlap, gatefold, gatefoldShutter, splitFrontPocket, ownStrip,
-  stepPopup, bookStage, ledgeStand, floatingWindow, pullTabFlap, twinSlider, risingScene, boxFrame, cornerStage, easel, squashFold,
+  zFold,
+  doubleZFold,
+  crossingFlaps,
+  bridge,
+  backGateStand,
+  bandedFlap,
+  gatefold,
+  gatefoldShutter,
+  splitFrontPocket,
+  ownStrip,
+  stepPopup,
+  bookStage,
+  ledgeStand,
+  floatingWindow,
+  pullTabFlap,
+  twinSlider,
+  risingScene,
+  boxFrame,
+  cornerStage,
+  easel,
+  squashFold,
   plainCard, sideSeamEnvelope, diagonalEnvelope, boxEnvelope, giftCardHolder,
 ]
 

@@ -1,7 +1,23 @@
 export * from './catalogue'
 export * from './facts'
 export type {
-  Construction, Crease, Extra, Face, Finding, Fix, Joint, Means, MessageArea, Panel, Part, PartKind, Place, Point, Severity, Slit, Step,
+  Construction,
+  Crease,
+  Extra,
+  Face,
+  Finding,
+  Fix,
+  Joint,
+  Means,
+  MessageArea,
+  Panel,
+  Part,
+  PartKind,
+  Place,
+  Point,
+  Severity,
+  Slit,
+  Step,
   Stuck, Travel, Window,
 } from './model/card'
 export { creaseAt, face, holesOf, isLayer, isWhole, outlineOf, panelOf, windowOutline } from './model/card'
@@ -23,7 +39,9 @@ export type { Collision } from './motion/collision'
 export { areaOf, inside, thicknessAtEdges, thicknessMap } from './motion/thickness'
 export type { Stack, ThicknessMap } from './motion/thickness'
 export type { Box, Pose } from './motion/pose'
-export { boxOf, cornersOf, glueOutline, jointFrame, panelKey, placed, pointsInJoint, poseOf, seenFrom, sizeAt } from './motion/pose'
+export {
+  boxOf, cornersOf, glueOutline, jointFrame, panelKey, placed, pointsInJoint, poseOf, seenFrom, sizeAt,
+} from './motion/pose'
 export type { CardPicture } from './motion/picture'
 export { PICTURE, fitting, pictureOf } from './motion/picture'
 export { cross, dot, scale } from './motion/frame'

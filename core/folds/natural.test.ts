@@ -6,11 +6,14 @@ import { FOLDS, defaultInputs, foldById, resizedInputs } from '.'
 
 const MARK = { inch: inches(1 / 16), metric: millimetres(1) }
 const zFold = foldById('z-fold')!
-const made = (fold: string, inputs: ParameterInputs, units: Units = 'inch') => foldById(fold)!.construct(inputs, units, MARK[units])
+const made = (fold: string, inputs: ParameterInputs, units: Units = 'inch') =>
+  foldById(fold)!.construct(inputs, units, MARK[units])
 
 describe('a size that nobody typed', () => {
   it('keeps its share of the size that it follows, down to the mark', () => {
-    expect(made('z-fold', { width: '2 1/8 in' }).inputs).toMatchObject({ width: '2 1/8 in', height: '5 1/2 in', plateWidth: '1 5/8 in' })
+    expect(made('z-fold', { width: '2 1/8 in' }).inputs).toMatchObject({
+      width: '2 1/8 in', height: '5 1/2 in', plateWidth: '1 5/8 in',
+    })
     expect(made('z-fold', { width: '2 1/8 in' }).inputs.plateHeight).toBe('3 1/2 in')
     expect(made('z-fold', { width: '3 in', plateWidth: '2 in' }).inputs.plateWidth).toBe('2 in')
     // Of two sizes the one that has shrunk most.
@@ -32,7 +35,9 @@ describe('a size that nobody typed', () => {
 })
 
 /** Two sizes that a construction ties to each other: no other size could make room. */
-const TIED: Record<string, string> = { 'corner-stage': 'side', 'diagonal-envelope': 'overlap', 'gift-card-holder': 'width' }
+const TIED: Record<string, string> = {
+  'corner-stage': 'side', 'diagonal-envelope': 'overlap', 'gift-card-holder': 'width',
+}
 
 describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the natural sizes of %s', (id, fold) => {
   it.each(['inch', 'metric'] as const)('are right for every card from six tenths to twice as large, %s', (units) => {
@@ -41,8 +46,12 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the natural sizes of
       const parameter = fold.parameters[name]
       return parameter?.kind === 'length' && parameter.main
     })
-    const scaled = (name: string, factor: number) =>
-      [name, writeLength(nanometres(Math.round((lengthFrom(String(usual[name]), units) * factor) / MARK[units]) * MARK[units]), units)]
+    const scaled = (name: string, factor: number) => [
+      name,
+      writeLength(
+        nanometres(Math.round((lengthFrom(String(usual[name]), units) * factor) / MARK[units]) * MARK[units]), units,
+      ),
+    ]
     for (const factor of [0.6, 0.7, 0.85, 1.2, 1.5, 2]) {
       for (const names of [mains, ...mains.map(name => [name])]) {
         const inputs = Object.fromEntries(names.map(name => scaled(name, factor)))

@@ -12,17 +12,22 @@ export function build(id: string, changes: Record<string, string | boolean> = {}
 
 export const inInches = (nanometres: number): number => nanometres / inches(1)
 export const sizes = (built: Built) =>
-  Object.fromEntries(built.pieces.map(({ key, width, height }) => [key, [inInches(width.value), inInches(height.value)]]))
+  Object.fromEntries(
+    built.pieces.map(({ key, width, height }) => [key, [inInches(width.value), inInches(height.value)]]),
+  )
 export const partOf = (built: Built, key: string) => built.parts.find(part => part.key === key)!
 export const creases = (built: Built, part: string) =>
   partOf(built, part).creases.map(crease => [inInches(creaseAt(crease).value), crease.direction])
 export const stops = (built: Built) => built.findings.filter(({ severity }) => severity === 'stop')
-export const fixes = (built: Built) => built.findings.flatMap(({ fix }) => (fix ? [[fix.parameter, inInches(fix.value)]] : []))
+export const fixes = (built: Built) =>
+  built.findings.flatMap(({ fix }) => (fix ? [[fix.parameter, inInches(fix.value)]] : []))
 
 /** Corners of a panel in space at an opening, in inches. */
 export function cornersAt(built: Built, part: string, panelName: string, opening: number): number[][] {
   const panel = partOf(built, part).panels.find(({ key }) => key === panelName)!
-  return placed(outlineOf(panel), panel, poseOf(built, opening).get(panelKey(panel))!).map(corner => corner.map(inInches))
+  return placed(outlineOf(panel), panel, poseOf(built, opening).get(panelKey(panel))!).map(corner =>
+    corner.map(inInches),
+  )
 }
 export const highest = (corners: number[][], axis: 0 | 1 | 2) => Math.max(...corners.map(corner => corner[axis]!))
 export const lowest = (corners: number[][], axis: 0 | 1 | 2) => Math.min(...corners.map(corner => corner[axis]!))

@@ -5,10 +5,14 @@ import { openBatch, openDocument, openDressing, openPaper } from '../document/op
 
 const refused = (path: string, problem: string): Checked<never> => ({ ok: false, problems: [{ path, problem }] })
 
-/** Reads a batch file of any version. Never throws; the problems name the path inside the file and what was expected. */
+/**
+ * Reads a batch file of any version. Never throws; the problems name the path inside the file and what was expected.
+ */
 export function readBatch(text: string): Checked<Batch> {
   if (text.length > BOUNDS.file)
-    return refused('', `the file holds ${Math.round(text.length / 1e6)} MB; a batch file has at most ${BOUNDS.file / 1e6} MB`)
+    return refused(
+      '', `the file holds ${Math.round(text.length / 1e6)} MB; a batch file has at most ${BOUNDS.file / 1e6} MB`,
+    )
   let data: unknown
   try {
     data = JSON.parse(text.replace(/^\uFEFF/, ''))
@@ -28,8 +32,8 @@ export function readBatch(text: string): Checked<Batch> {
 }
 
 /**
- * Reads what is put on a card: `{ "faces": [...], "free": [...] }`, as a card in a batch file has them; either may be left out,
- * and so may where a piece is glued and what is done to it before.
+ * Reads what is put on a card: `{ "faces": [...], "free": [...] }`, as a card in a batch file has them; either may be
+ * left out, and so may where a piece is glued and what is done to it before.
  */
 export function readDressing(text: string): Checked<DressingEntry> {
   if (text.length > BOUNDS.document) return refused('', 'the file is larger than what any card carries')
@@ -51,12 +55,41 @@ export function readClass(data: unknown): Checked<ClassDocument> {
   return problems.length > 0 ? { ok: false, problems } : opened
 }
 
-/** Writes a batch file; `readBatch` gives back the same batch. What would be too large to be read is written without blanks. */
+/**
+ * Writes a batch file; `readBatch` gives back the same batch. What would be too large to be read is written without
+ * blanks.
+ */
 export function writeBatch(batch: Batch): string {
-  const { version, class: details, cards, pools, sharing, roster, prep, supplies, shopping, tools, wishes, cutting, prices, post,
+  const {
+    version,
+    class: details,
+    cards,
+    pools,
+    sharing,
+    roster,
+    prep,
+    supplies,
+    shopping,
+    tools,
+    wishes,
+    cutting,
+    prices,
+    post,
     labels } = batch
   const file = {
-    format: BATCH_FORMAT, version, class: details, cards, pools, sharing, roster, prep, supplies, shopping, tools, wishes, cutting,
+    format: BATCH_FORMAT,
+    version,
+    class: details,
+    cards,
+    pools,
+    sharing,
+    roster,
+    prep,
+    supplies,
+    shopping,
+    tools,
+    wishes,
+    cutting,
     prices, post, labels, papers: batch.papers,
   }
   const text = `${JSON.stringify(file, null, 2)}\n`

@@ -50,9 +50,16 @@ describe('the batch file', () => {
       return read.ok ? [] : read.problems.map(({ path, problem }) => `${path}: ${problem}`)
     }
     const deep = (brackets: [string, string]) =>
-      TEXT.replace('"parameters": {', `"parameters": {"more":${brackets[0].repeat(50_000)}1${brackets[1].repeat(50_000)},`)
-    expect(told(deep(['{"a":', '}']))).toEqual([expect.stringMatching(/parameters\.more\.a\.a.*: is nested more than 500 deep$/)])
-    expect(told(deep(['[', ']']))).toEqual([expect.stringMatching(/parameters\.more\[0\]\[0\].*: is nested more than 500 deep$/)])
+      TEXT.replace(
+        '"parameters": {',
+        `"parameters": {"more":${brackets[0].repeat(50_000)}1${brackets[1].repeat(50_000)},`,
+      )
+    expect(told(deep(['{"a":', '}']))).toEqual([
+      expect.stringMatching(/parameters\.more\.a\.a.*: is nested more than 500 deep$/),
+    ])
+    expect(told(deep(['[', ']']))).toEqual([
+      expect.stringMatching(/parameters\.more\[0\]\[0\].*: is nested more than 500 deep$/),
+    ])
     for (const name of ['__proto__', 'constructor', 'toString']) {
       expect(told(TEXT.replace('"parameters": {', `"parameters": {"${name}": "1 in", `))).toEqual([
         `cards[0].parameters.${name}: is not known here; check its spelling`,
@@ -66,7 +73,10 @@ describe('the batch file', () => {
 
   it.each<[string, Parameters<typeof problemsWith>[0], string]>([
     ['another format', f => void (f.format = 'recipe'), 'format: is not a batch file'],
-    ['a newer version', f => void (f.version = VERSION + 1), `version: is ${VERSION + 1}; this Wakaru reads versions 1 to ${VERSION}`],
+    [
+      'a newer version', f => void (f.version = VERSION + 1),
+      `version: is ${VERSION + 1}; this Wakaru reads versions 1 to ${VERSION}`,
+    ],
     ['no version', f => void delete f.version, 'version: is missing'],
     ['no class', f => void delete f.class, 'class: is missing'],
     ['an empty title', f => void (f.class.title = '  '), 'class.title: cannot be empty'],
@@ -75,9 +85,18 @@ describe('the batch file', () => {
     ['no seats', f => void (f.class.seats = 0), 'class.seats: must be at least 1'],
     ['half a seat', f => void (f.class.seats = 1.5), 'class.seats: is a whole number'],
     ['seats without end', f => void (f.class.seats = 1e300), 'class.seats'],
-    ['too many kits', f => void (f.cards[0].kits = 10_001), 'cards[0].kits: is a whole number from 0 to 10000, or null'],
-    ['letters for a length', f => void (f.cards[0].parameters.width = 'wide'), 'cards[0].parameters.width: Finished width'],
-    ['a number for a length', f => void (f.cards[0].parameters.width = 4.25), 'cards[0].parameters: is an object of parameters'],
+    [
+      'too many kits', f => void (f.cards[0].kits = 10_001),
+      'cards[0].kits: is a whole number from 0 to 10000, or null',
+    ],
+    [
+      'letters for a length', f => void (f.cards[0].parameters.width = 'wide'),
+      'cards[0].parameters.width: Finished width',
+    ],
+    [
+      'a number for a length', f => void (f.cards[0].parameters.width = 4.25),
+      'cards[0].parameters: is an object of parameters',
+    ],
     ['a length without unit', f => void (f.tools.trimmer = '12'), 'tools.trimmer: needs its unit'],
     ['a mark of zero', f => void (f.tools.mark = '0 in'), 'tools.mark: must be more than zero'],
     [
@@ -86,37 +105,64 @@ describe('the batch file', () => {
       'cards[0].parameters.wdth: is not a parameter of this fold',
     ],
     ['a fold nobody knows', f => void (f.cards[1].fold = 'swan'), 'cards[1].fold: is one of: z-fold'],
-    ['a paper that is not in the file', f => void (f.cards[0].papers.base = 'gold'), 'cards[0].papers.base: names the paper “gold”'],
-    ['two cards of one key', f => void (f.cards[1].key = f.cards[0].key), 'cards[1].key: “harbour-lantern” stands twice'],
+    [
+      'a paper that is not in the file', f => void (f.cards[0].papers.base = 'gold'),
+      'cards[0].papers.base: names the paper “gold”',
+    ],
+    [
+      'two cards of one key', f => void (f.cards[1].key = f.cards[0].key),
+      'cards[1].key: “harbour-lantern” stands twice',
+    ],
     ['a name misspelt', f => void (f.class.seets = 3), 'class.seets: is not known here'],
     ['papers that are no list', f => void (f.papers = {}), 'papers: is a list of papers'],
-    ['a sheet without height', f => void delete f.papers[0].stocks[0].height, 'papers[0].stocks[0].height: is a length'],
+    [
+      'a sheet without height', f => void delete f.papers[0].stocks[0].height,
+      'papers[0].stocks[0].height: is a length',
+    ],
     ['a colour by name', f => void (f.papers[0].colour = 'red'), 'papers[0].colour: is a colour such as'],
     ['a stock without a key', f => void delete f.papers[0].stocks[0].key, 'papers[0].stocks[0].key: is a key of'],
-    ['two stocks of one key', f => void (f.papers[0].stocks[1].key = 'letter'), 'papers[0].stocks[1].key: “letter” stands twice'],
+    [
+      'two stocks of one key', f => void (f.papers[0].stocks[1].key = 'letter'),
+      'papers[0].stocks[1].key: “letter” stands twice',
+    ],
     [
       'an offcut with the key of a stock',
       f => void (f.papers[0].offcuts = [{ key: 'letter', width: '3 in', height: '4 in', count: 1 }]),
       'papers[0].offcuts[0].key: “letter” is the key of a sheet format already',
     ],
-    ['two envelopes of one key', f => void (f.post.envelopes[1].key = 'small'), 'post.envelopes[1].key: “small” stands twice'],
+    [
+      'two envelopes of one key', f => void (f.post.envelopes[1].key = 'small'),
+      'post.envelopes[1].key: “small” stands twice',
+    ],
     ['half a character', f => void (f.class.title = 'Half \ud83d'), 'class.title: holds half a character'],
     ['a length without end', f => void (f.tools.trimmer = `${'1'.repeat(40_000)} in`), 'tools.trimmer: is a length'],
-    ['a price below nothing', f => void (f.papers[0].stocks[0].price = -1), 'papers[0].stocks[0].price: is a whole number from 0'],
-    ['a grain of no direction', f => void (f.papers[0].grain = 'slanted'), 'papers[0].grain: is one of: any, width, height'],
+    [
+      'a price below nothing', f => void (f.papers[0].stocks[0].price = -1),
+      'papers[0].stocks[0].price: is a whole number from 0',
+    ],
+    [
+      'a grain of no direction', f => void (f.papers[0].grain = 'slanted'),
+      'papers[0].grain: is one of: any, width, height',
+    ],
     [
       'no offcut at all',
       f => void (f.papers[0].offcuts = [{ key: 'o', width: '3 in', height: '4 in', count: 0 }]),
       'papers[0].offcuts[0].count: must be at least 1',
     ],
     ['a paper called any scrap', f => void (f.papers[0].key = 'any-scrap'), 'papers[0].key: cannot be “any-scrap”'],
-    ['a wish nobody has', f => void (f.wishes.priority = 'luck'), 'wishes.priority: is one of: balanced, sheets, easy, money'],
+    [
+      'a wish nobody has', f => void (f.wishes.priority = 'luck'),
+      'wishes.priority: is one of: balanced, sheets, easy, money',
+    ],
     [
       'seconds below nothing',
       f => void (f.tools.pace.setting = -1),
       'tools.pace.setting: must be at least 0',
     ],
-    ['wishes for one paper twice', f => void (f.cutting = [cutting({}), cutting({})]), 'cutting[1].paper: “kelp” stands twice'],
+    [
+      'wishes for one paper twice', f => void (f.cutting = [cutting({}), cutting({})]),
+      'cutting[1].paper: “kelp” stands twice',
+    ],
     [
       'a wish for a paper that nobody has',
       f => void (f.cutting = [cutting({ priority: 'luck' })]),
@@ -127,7 +173,10 @@ describe('the batch file', () => {
       f => void (f.cutting = [layout(undefined)]),
       'cutting[0].layouts[0].tree: the tree is an object with width and height',
     ],
-    ['a tree without units', f => void (f.cutting = [layout({ width: '8', height: '11 in' })]), 'tree: the tree.width needs its unit'],
+    [
+      'a tree without units', f => void (f.cutting = [layout({ width: '8', height: '11 in' })]),
+      'tree: the tree.width needs its unit',
+    ],
     [
       'a tree with a side and no parts',
       f => void (f.cutting = [layout({ width: '8 in', height: '11 in', side: 'width' })]),
@@ -140,7 +189,10 @@ describe('the batch file', () => {
     ],
     [
       'a piece that may lie as it likes',
-      f => void (f.cutting = [layout({ width: '8 in', height: '11 in', piece: { width: '8 in', height: '11 in', turn: 'maybe' } })]),
+      f =>
+        void (f.cutting = [
+          layout({ width: '8 in', height: '11 in', piece: { width: '8 in', height: '11 in', turn: 'maybe' } }),
+        ]),
       'the tree.piece turn is one of: as drawn, turned, either',
     ],
     [
@@ -148,10 +200,12 @@ describe('the batch file', () => {
       f =>
         void (f.cutting = [
           layout(
-            Array.from({ length: 60 }).reduce<object>(inside => ({ width: '8 in', height: '11 in', side: 'width', parts: [inside] }), {
-              width: '8 in',
-              height: '11 in',
-            }),
+            Array.from({ length: 60 }).reduce<object>(
+              inside => ({ width: '8 in', height: '11 in', side: 'width', parts: [inside] }),
+              {
+                width: '8 in',
+                height: '11 in',
+              }),
           ),
         ]),
       'nested at most 24 deep',
@@ -169,7 +223,10 @@ describe('the batch file', () => {
         ]),
       'holds at most 400 parts',
     ],
-    ['thousands of cards', f => void (f.cards = Array.from({ length: 3000 }, () => f.cards[0])), 'cards: holds at most 40 cards'],
+    [
+      'thousands of cards', f => void (f.cards = Array.from({ length: 3000 }, () => f.cards[0])),
+      'cards: holds at most 40 cards',
+    ],
     ['a card that is null', f => void (f.cards[0] = null), 'cards: is a list of cards'],
     ['a list for a card', f => void (f.cards[0] = []), 'cards: is a list of cards'],
     ['a list for the class', f => void (f.class = []), 'class: must be the class: title'],
@@ -226,7 +283,10 @@ describe('the cutting in a file', () => {
     const kept = {
       ...batch,
       cutting: [
-        { ...cutting({}), paper: outcome!.paper.key, layouts: [writeLayout(outcome!.plan.layouts[0]!, 'kept', 1, problem, 'inch')] },
+        {
+          ...cutting({}), paper: outcome!.paper.key,
+          layouts: [writeLayout(outcome!.plan.layouts[0]!, 'kept', 1, problem, 'inch')],
+        },
       ],
     } as Batch
     expect(readGood(writeBatch(kept)).cutting).toEqual(kept.cutting)
@@ -244,7 +304,9 @@ it('the largest class that can be saved goes into a file, and comes out of it th
     ...read.value.papers[0]!,
     key: `paper-${index}`,
     name: '紙'.repeat(BOUNDS.title),
-    stocks: Array.from({ length: BOUNDS.stocks }, (_, at) => ({ ...sizes(at, 'stock'), onHand: 99_999, price: 999_999 })),
+    stocks: Array.from({ length: BOUNDS.stocks }, (_, at) => ({
+      ...sizes(at, 'stock'), onHand: 99_999, price: 999_999,
+    })),
     offcuts: Array.from({ length: BOUNDS.offcuts }, (_, at) => ({ ...sizes(at, 'offcut'), count: 99_999 })),
   }))
   const [card] = read.value.cards
@@ -252,7 +314,9 @@ it('the largest class that can be saved goes into a file, and comes out of it th
     ...card!,
     key: `card-${index}`,
     colourways: [],
-    papers: { 'base': papers[3 * index]!.key, 'mat-a': papers[3 * index + 1]!.key, 'mat-b': papers[3 * index + 2]!.key },
+    papers: {
+      'base': papers[3 * index]!.key, 'mat-a': papers[3 * index + 1]!.key, 'mat-b': papers[3 * index + 2]!.key,
+    },
   }))
   const leaf = { width: '1 in', height: '1 in' }
   let tree: object = leaf
@@ -260,10 +324,23 @@ it('the largest class that can be saved goes into a file, and comes out of it th
     tree = { width: '9 in', height: '9 in', side: depth % 2 ? 'width' : 'height', parts: [leaf, tree] }
   }
   const layouts = (paper: number) => Array.from({ length: BOUNDS.layouts }, (_, index) => ({
-    key: `layout-${paper}-${index}`, supply: papers[paper]!.stocks[0]!.key, from: 'sheet', repeats: 1, cut: 0, shelved: false, tree,
+    key: `layout-${paper}-${index}`,
+    supply: papers[paper]!.stocks[0]!.key,
+    from: 'sheet',
+    repeats: 1,
+    cut: 0,
+    shelved: false,
+    tree,
   }))
   const cutting = [0, 1, 2, 3, 4, 5].map(paper => ({
-    paper: papers[paper]!.key, priority: null, moreSheets: null, without: [], also: [], spoiled: [], miscut: [], layouts: layouts(paper),
+    paper: papers[paper]!.key,
+    priority: null,
+    moreSheets: null,
+    without: [],
+    also: [],
+    spoiled: [],
+    miscut: [],
+    layouts: layouts(paper),
   }))
   const batch = { ...read.value, cards, papers, cutting, pools: [], roster: [] } as unknown as Batch
   const { papers: _, ...document } = batch
@@ -284,7 +361,9 @@ describe('the published schema', () => {
   })
 
   it('says what its fields are called, as the page about them does', () => {
-    expect(published.$defs.WishesEntry.properties.leastStrip.description).toBe('Narrowest strip, the least that may come off a sheet')
+    expect(published.$defs.WishesEntry.properties.leastStrip.description).toBe(
+      'Narrowest strip, the least that may come off a sheet',
+    )
     const page = readFileSync(new URL('../../docs/fields.md', import.meta.url), 'utf8')
     expect(execFileSync('node', ['scripts/wakaru.mjs', 'fields'], { encoding: 'utf8' })).toBe(page)
   })

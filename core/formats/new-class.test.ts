@@ -45,7 +45,9 @@ describe.each(['inch', 'metric'] as const)('a new class in %s', (units) => {
 
 describe('reading a class', () => {
   it('reads sheets whatever their unit', () => {
-    expect(readPaper(kelp).stocks).toEqual([{ key: 'tall', width: millimetres(210), height: inches(11), onHand: 3, price: null }])
+    expect(readPaper(kelp).stocks).toEqual([
+      { key: 'tall', width: millimetres(210), height: inches(11), onHand: 3, price: null },
+    ])
   })
 
   it('makes a kit for each seat and spare unless a number is given', () => {

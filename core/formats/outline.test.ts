@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { pathPoints } from '../dressing'
 import { outlineFromSvg } from '.'
 
-const svg = (inner: string) => `<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${inner}</svg>`
+const svg = (inner: string) =>
+  `<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${inner}</svg>`
 
 describe('an outline from an SVG file', () => {
   it('is the largest closed path, in straight lines', () => {

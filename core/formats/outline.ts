@@ -12,8 +12,8 @@ const MOST_TEXT = 400_000
 const UNITS = 1000
 
 /**
- * Reads the outline of a piece from an SVG file: its largest closed path or polygon, made of straight lines that stay within
- * a thousandth of it. Its size on paper is the maker's to say.
+ * Reads the outline of a piece from an SVG file: its largest closed path or polygon, made of straight lines that stay
+ * within a thousandth of it. Its size on paper is the maker's to say.
  * @returns path data of M, L and Z, and its width for a height of one; or why it cannot be used. Never throws.
  */
 export function outlineFromSvg(text: string): ReadOutline {
@@ -25,9 +25,12 @@ export function outlineFromSvg(text: string): ReadOutline {
   catch {
     return refuse('The file is no SVG that can be read.')
   }
-  if (paths.length === 0) return refuse('The SVG holds no path and no polygon. Turn shapes and letters into paths first.')
+  if (paths.length === 0)
+    return refuse('The SVG holds no path and no polygon. Turn shapes and letters into paths first.')
   const outlines = paths.flatMap(closedOutlines)
-  const largest = outlines.reduce<Outline | undefined>((most, next) => (most && most.area >= next.area ? most : next), undefined)
+  const largest = outlines.reduce<Outline | undefined>(
+    (most, next) => (most && most.area >= next.area ? most : next), undefined,
+  )
   if (!largest) return refuse('No path of the SVG is closed. Join its ends, so that it goes all the way round.')
   const { points, least, size } = largest
   const scale = UNITS / Math.max(size[0], size[1])
@@ -38,7 +41,8 @@ export function outlineFromSvg(text: string): ReadOutline {
   const corners = ramerDouglasPeucker(points.map(at), 1)
   const outline = `M${corners.map(({ x, y }) => `${x},${y}`).join('L')}Z`
   if (corners.length < 3) return refuse('The outline has fewer than three corners.')
-  if (outline.length > BOUNDS.outline) return refuse('The outline has too many corners to be cut by hand. Simplify the path first.')
+  if (outline.length > BOUNDS.outline)
+    return refuse('The outline has too many corners to be cut by hand. Simplify the path first.')
   return { ok: true, outline, across: size[0] / size[1] }
 }
 
@@ -80,6 +84,11 @@ function closedOutlines(data: string): Outline[] {
     const [[left, right], [foot, head]] = [span(points, 0), span(points, 1)]
     const size: [number, number] = [right - left, head - foot]
     if (!(size[0] > 0 && size[1] > 0)) return []
-    return [{ points: points.map(point => ({ x: point[0] ?? 0, y: point[1] ?? 0 })), least: [left, foot], size, area: size[0] * size[1] }]
+    return [
+      {
+        points: points.map(point => ({ x: point[0] ?? 0, y: point[1] ?? 0 })), least: [left, foot], size,
+        area: size[0] * size[1],
+      },
+    ]
   })
 }

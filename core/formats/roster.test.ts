@@ -33,11 +33,16 @@ describe('a roster as CSV', () => {
   })
 
   it('takes wishes by the names of colourways, in any letters, and yes or no', async () => {
-    const answer = await readRoster('Bag,Name,Harbour lantern,Online,Paid\n3,Oda,low WATER,x,no\nspare 1,Per,,,\n', batch)
+    const answer = await readRoster(
+      'Bag,Name,Harbour lantern,Online,Paid\n3,Oda,low WATER,x,no\nspare 1,Per,,,\n', batch,
+    )
     expect(answer).toMatchObject({
       ok: true,
       value: [
-        { key: 'seat-3', name: 'Oda', colourways: { 'harbour-lantern': 'low-water' }, online: true, paid: false, leftHanded: true },
+        {
+          key: 'seat-3', name: 'Oda', colourways: { 'harbour-lantern': 'low-water' }, online: true, paid: false,
+          leftHanded: true,
+        },
         { key: 'spare-1', name: 'Per', colourways: {} },
       ],
     })
@@ -58,7 +63,10 @@ describe('a roster as CSV', () => {
     ['Name,Harbour lantern\nOda,Mud', 'line 2 wishes for Harbour lantern in “Mud”; there are: High water, Low water'],
     ['Bag,Name\nSeat 99,Oda', 'line 2 has the bag “Seat 99”'],
     ['Bag,Name\nSeat 1,Oda\nSeat 1,Per', 'line 3 has the same bag'],
-    ['Name,Made ready\nOda,half', 'line 2 is made ready as “half”; there are: In the room, By post or online, Children, Own stash'],
+    [
+      'Name,Made ready\nOda,half',
+      'line 2 is made ready as “half”; there are: In the room, By post or online, Children, Own stash',
+    ],
     ['Name,Paid\nOda,perhaps', 'line 2 Paid is yes or no'],
     [`Name\n${'x'.repeat(121)}`, 'line 2 has a name of more than 120 characters'],
     [Array.from({ length: 17 }, (_, at) => `Name ${at}x`).join('\n'), 'line 17 has no seat left'],

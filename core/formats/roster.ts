@@ -7,17 +7,19 @@ const YES = ['yes', 'y', 'true', 'x', '1']
 const NO = ['no', 'n', 'false', '', '0']
 
 /**
- * Reads names and wishes: as CSV with a head (`Name`, and if wanted `Bag`, a column for each card with colourways, `Left-handed`, `Online`,
- * `Paid`, `Made ready`, `Notes`), or as plain lines with one name each. Rows without a bag go to the seats in order. What is not named
- * in the file
- * stays as it is. Nothing is read where a line is wrong; the problems name it.
+ * Reads names and wishes: as CSV with a head (`Name`, and if wanted `Bag`, a column for each card with colourways,
+ * `Left-handed`, `Online`, `Paid`, `Made ready`, `Notes`), or as plain lines with one name each. Rows without a bag go
+ * to the seats in order. What is not named in the file stays as it is. Nothing is read where a line is wrong; the
+ * problems name it.
  */
 export async function readRoster(text: string, batch: Batch): Promise<Checked<SeatEntry[]>> {
   const { default: Papa } = await import('papaparse')
   const problems: Problem[] = []
   const wrong = (line: number, problem: string) => void problems.push({ path: `line ${line}`, problem })
   if (text.includes('\uFFFD'))
-    return refused('the file is not in UTF-8, so that letters with accents are lost. Save it as “CSV UTF-8” and take it again.')
+    return refused(
+      'the file is not in UTF-8, so that letters with accents are lost. Save it as “CSV UTF-8” and take it again.',
+    )
   const rows = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trimEnd(), { skipEmptyLines: false }).data
   const isHead = (rows[0] ?? []).some(cell => ['name', 'bag'].includes(cell.trim().toLowerCase()))
   const head = isHead ? (rows[0] ?? []).map(cell => cell.trim().replace(/^'/, '')) : [COLUMNS.name]
@@ -31,7 +33,10 @@ export async function readRoster(text: string, batch: Batch): Promise<Checked<Se
   }
   const bags = bagsOf(batch)
   const byLabel = new Map(
-    bags.flatMap(key => [[bagLabel(key).toLowerCase(), key], [key, key], [key.startsWith('seat-') ? key.slice(5) : key, key]]))
+    bags.flatMap(key => [
+      [bagLabel(key).toLowerCase(), key], [key, key], [key.startsWith('seat-') ? key.slice(5) : key, key],
+    ]),
+  )
   const seats: SeatEntry[] = []
   const taken = new Set<string>()
   let next = 0
@@ -49,7 +54,8 @@ export async function readRoster(text: string, batch: Batch): Promise<Checked<Se
       line, `has the bag “${label.slice(0, 40)}”; the class has Seat 1 to Seat ${batch.class.seats}.`)
     while (named === undefined && taken.has(bags[next] ?? '')) next++
     const bag = named ?? bags[next]
-    if (bag === undefined) return wrong(line, `has no seat left: the class has ${bags.length} bags. Raise the seats first.`)
+    if (bag === undefined)
+      return wrong(line, `has no seat left: the class has ${bags.length} bags. Raise the seats first.`)
     if (taken.has(bag)) return wrong(line, `has the same bag as a line before: ${bagLabel(bag)}.`)
     taken.add(bag)
     const seat: SeatEntry = { ...seatOf(batch, bag) }
@@ -63,7 +69,8 @@ export async function readRoster(text: string, batch: Batch): Promise<Checked<Se
     for (const flag of FLAGS) {
       const text = cell(COLUMNS[flag])?.toLowerCase()
       if (text === undefined) continue
-      if (!YES.includes(text) && !NO.includes(text)) return wrong(line, `${COLUMNS[flag]} is yes or no, not “${text.slice(0, 40)}”.`)
+      if (!YES.includes(text) && !NO.includes(text))
+        return wrong(line, `${COLUMNS[flag]} is yes or no, not “${text.slice(0, 40)}”.`)
       seat[flag] = YES.includes(text)
     }
     const ready = plain(COLUMNS.profile)
@@ -71,7 +78,8 @@ export async function readRoster(text: string, batch: Batch): Promise<Checked<Se
       const own = batch.prep.profiles.find(({ name }) => name.toLowerCase() === ready.toLowerCase())
       if (ready !== '' && !own)
         return wrong(line,
-          `is made ready as “${ready.slice(0, 40)}”; there are: ${batch.prep.profiles.map(({ name }) => name).join(', ')}.`)
+          `is made ready as “${ready.slice(0, 40)}”; there are: ${batch.prep.profiles.map(({ name }) => name).join(', ')}.`,
+        )
       seat.profile = own?.key ?? ''
     }
     for (const { key, title, colourways } of cards) {
@@ -79,7 +87,10 @@ export async function readRoster(text: string, batch: Batch): Promise<Checked<Se
       if (wish === undefined) continue
       const own = colourways.find(one => one.name.toLowerCase() === wish.toLowerCase())
       if (wish !== '' && !own)
-        return wrong(line, `wishes for ${title} in “${wish.slice(0, 40)}”; there are: ${colourways.map(({ name }) => name).join(', ')}.`)
+        return wrong(
+          line,
+          `wishes for ${title} in “${wish.slice(0, 40)}”; there are: ${colourways.map(({ name }) => name).join(', ')}.`,
+        )
       const { [key]: _, ...others } = seat.colourways
       seat.colourways = own ? { ...others, [key]: own.key } : others
     }

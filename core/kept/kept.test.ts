@@ -59,7 +59,9 @@ describe('plans that were kept', () => {
     expect(planned.length).toBeGreaterThan(20)
     for (const { problem, plans } of planned) {
       expect(keptPlans(read(plans), problem)).toEqual(plans)
-      const more: CuttingProblem = { ...problem, demands: problem.demands.map(demand => ({ ...demand, quantity: demand.quantity + 40 })) }
+      const more: CuttingProblem = {
+        ...problem, demands: problem.demands.map(demand => ({ ...demand, quantity: demand.quantity + 40 })),
+      }
       if (plans[0].unplaced.length === 0) expect(keptPlans(read(plans), more)).toBeUndefined()
     }
   })
@@ -81,7 +83,8 @@ describe('plans that were kept', () => {
 })
 
 describe('a sharing that was kept', () => {
-  const problems = Array.from({ length: 40 }, (_, seed) => prepare(randomClass(seed + 1)).sharing?.problem).flatMap(one => one ?? [])
+  const problems = Array.from({ length: 40 }, (_, seed) => prepare(randomClass(seed + 1)).sharing?.problem)
+    .flatMap(one => one ?? [])
     .filter(({ kinds }) => kinds.reduce((sum, { kits }) => sum + kits, 0) <= 14).slice(0, 8)
 
   it('is taken as it was found, and not with kits of other prints', () => {
@@ -92,7 +95,10 @@ describe('a sharing that was kept', () => {
       asked += 1
       const damaged: Record<string, (of: Sharing) => void> = {
         'a kit less': ({ kits }) => void kits[0]?.pop(),
-        'a print that is no choice': ({ kits }) => void kits[0]?.splice(0, 1, problem.kinds[0]!.roles.map(({ options }) => options.length)),
+        'a print that is no choice': ({ kits }) =>
+          void kits[0]?.splice(
+            0, 1, problem.kinds[0]!.roles.map(({ options }) => options.length),
+          ),
         'no sheets': of => Object.assign(of, { layouts: new Map([[problem.prints[0]!.key, 'none']]) }),
         'a bound above its sheets': of => Object.assign(of, { bound: (of.sheets ?? 0) + 1, sheets: of.sheets ?? 0 }),
       }
@@ -109,6 +115,8 @@ describe('a sharing that was kept', () => {
   it('counts broken rules itself', () => {
     const [problem] = problems
     const sharing = sharedToTheEnd(problem!, solve)
-    expect(keptSharing({ ...read(sharing), broken: { touching: 0, neighbours: 0, different: 0, evenly: 99 } }, problem!)).toEqual(sharing)
+    expect(
+      keptSharing({ ...read(sharing), broken: { touching: 0, neighbours: 0, different: 0, evenly: 99 } }, problem!),
+    ).toEqual(sharing)
   })
 })

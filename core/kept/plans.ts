@@ -2,8 +2,8 @@ import type { Layout, Plan, CuttingProblem } from '../cutting'
 import { benchSequence, contentOf, sequenceViolations, verifyPlan, workOf } from '../cutting'
 
 /**
- * Plans that were kept, or come from another device. They are answered only where each of them can be cut for this very problem, in the
- * order that it states, with what the maker has fixed; bounds are taken as they are said.
+ * Plans that were kept, or come from another device. They are answered only where each of them can be cut for this very
+ * problem, in the order that it states, with what the maker has fixed; bounds are taken as they are said.
  * @param read whatever was read
  * @returns nothing where anything about them is wrong
  */
@@ -36,4 +36,7 @@ const isCount = (value: number): boolean => Number.isSafeInteger(value) && value
 
 const isFixedIn = ({ layouts }: Plan, fixed: Layout[]): boolean =>
   fixed.every(({ supply, repeats, root }) =>
-    layouts.some(layout => layout.supply === supply && layout.repeats >= repeats && contentOf(layout.root) === contentOf(root)))
+    layouts.some(
+      layout => layout.supply === supply && layout.repeats >= repeats && contentOf(layout.root) === contentOf(root),
+    ),
+  )

@@ -5,15 +5,17 @@ import type { Sharing, SharingProblem } from '../sharing'
 import { brokenBy } from '../sharing'
 
 /**
- * A sharing that was kept, or comes from another device. It is answered only where every kit has prints that it may have, broken rules
- * are counted as they are, and sheets can be cut as it says; bounds are taken as they are said.
+ * A sharing that was kept, or comes from another device. It is answered only where every kit has prints that it may
+ * have, broken rules are counted as they are, and sheets can be cut as it says; bounds are taken as they are said.
  * @param read whatever was read
  * @returns nothing where anything about it is wrong
  */
 export function keptSharing(read: unknown, problem: SharingProblem): Sharing | undefined {
   try {
     const sharing = read as Sharing
-    return isShaped(sharing, problem) && isCutAsSaid(sharing, problem) ? { ...sharing, broken: brokenBy(problem, sharing.kits) } : undefined
+    return isShaped(sharing, problem) && isCutAsSaid(sharing, problem)
+      ? { ...sharing, broken: brokenBy(problem, sharing.kits) }
+      : undefined
   }
   catch {
     // What has another shape breaks what looks at it.
@@ -29,7 +31,7 @@ const isShaped = ({ kits, missing, sheets, bound, cost, least }: Sharing, { kind
     const combinations = itemAt(kits, at)
     return combinations.length === count && combinations.every(combination =>
       combination.length === roles.length
-      && roles.every(({ options }, role) => Number.isInteger(combination[role]) && options[itemAt(combination, role)] !== undefined))
+      && combination.every((option, role) => Number.isInteger(option) && roles[role]?.options[option] !== undefined))
   })
 
 /** Whether its layouts can be cut from what there is, and where no kit goes without give every kit its pieces. */
@@ -54,9 +56,12 @@ function isCutAsSaid({ kits, layouts = new Map(), missing }: Sharing, { prints, 
 }
 
 function canBeCut(layouts: Layout[], problem: CuttingProblem): boolean {
-  const opened = (key: string) => layouts.reduce((sum, { supply, repeats }) => (supply === key ? sum + repeats : sum), 0)
+  const opened = (key: string) =>
+    layouts.reduce((sum, { supply, repeats }) => (supply === key ? sum + repeats : sum), 0)
   const sheets = problem.supplies.reduce((sum, { kind, key }) => (kind === 'sheet' ? sum + opened(key) : sum), 0)
-  const spending = problem.supplies.reduce((sum, { key, onHand, price }) => sum + (price ?? 0) * Math.max(0, opened(key) - onHand), 0)
+  const spending = problem.supplies.reduce(
+    (sum, { key, onHand, price }) => sum + (price ?? 0) * Math.max(0, opened(key) - onHand), 0,
+  )
   const keyed = layouts.map((layout, at) => ({ ...layout, key: `${at}` }))
   return verifyPlan({ layouts: keyed, unplaced: [], sheets, bound: 0, spending, yield: 0 }, problem).length === 0
 }

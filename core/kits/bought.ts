@@ -5,7 +5,9 @@ import type { Units } from '../lengths'
 import { formatLength } from '../lengths'
 import type { Usage } from './usage'
 
-/** What a thing that is bought is known by among the supplies: the same name, however it is written, is the same thing. */
+/**
+ * What a thing that is bought is known by among the supplies: the same name, however it is written, is the same thing.
+ */
 export const boughtKey = (name: string): string => keyFrom(name, 'thing')
 
 /** `2 × Split pin`, or `1 × Ribbon, 8 in` of what goes by length. */
@@ -13,8 +15,12 @@ export const extraInWords = ({ name, count, length }: Extra, units: Units): stri
   `${count} × ${name}${length === undefined ? '' : `, ${formatLength(length, units, { unit: true })}`}`
 
 /** What one kit takes of things that are bought: nanometres of what goes by length, pieces of all else. */
-export const thingsFor = (extras: Extra[], supplies: SupplyEntry[]): Usage[] => extras.flatMap(({ name, count, length }) =>
-  (supplies.some(({ key }) => key === boughtKey(name)) ? [{ supply: boughtKey(name), amount: count * (length ?? 1) }] : []))
+export const thingsFor = (extras: Extra[], supplies: SupplyEntry[]): Usage[] =>
+  extras.flatMap(({ name, count, length }) =>
+    supplies.some(({ key }) => key === boughtKey(name))
+      ? [{ supply: boughtKey(name), amount: count * (length ?? 1) }]
+      : [],
+  )
 
 /** Everything that cards want bought, each once, by the name it was first written with. */
 export function boughtThings(extras: Extra[]): { key: string, name: string, byLength: boolean }[] {
@@ -26,6 +32,14 @@ export function boughtThings(extras: Extra[]): { key: string, name: string, byLe
 export function withThings(supplies: SupplyEntry[], extras: Extra[]): SupplyEntry[] {
   const missing = boughtThings(extras).filter(({ key }) => supplies.every(supply => supply.key !== key))
   return [...supplies, ...missing.map(({ key, name, byLength }): SupplyEntry => ({
-    key, name, use: byLength ? 'thing by length' : 'thing', of: '', way: 'outline', pack: 1, price: 0, onHand: 0, weight: 0,
+    key,
+    name,
+    use: byLength ? 'thing by length' : 'thing',
+    of: '',
+    way: 'outline',
+    pack: 1,
+    price: 0,
+    onHand: 0,
+    weight: 0,
   }))]
 }

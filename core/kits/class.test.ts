@@ -9,7 +9,8 @@ import { foldById } from '../folds'
 import { inches } from '../lengths'
 
 const zFold = foldById('z-fold')!
-const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => letterPaper(key, { weight: 250, ...changes })
+const paper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry =>
+  letterPaper(key, { weight: 250, ...changes })
 const chalk = paper('chalk', { colour: '#f5f5f0' })
 const herring = paper('herring', { kind: 'print', upright: true })
 const empty: Batch = {
@@ -57,8 +58,14 @@ describe('a new card', () => {
     expect(newCard(zFold, empty).papers).toEqual({})
     const mixed = { ...batch, cards: [{ ...batch.cards[0]!, papers: { ...batch.cards[0]!.papers, base: 'chalk' } }] }
     const next = newCard(foldById('gatefold')!, mixed)
-    expect([next.papers.base, ...new Set(Object.entries(next.papers).filter(([key]) => key.startsWith('mat')).map(([, paper]) => paper))])
-      .toEqual(['chalk', 'herring'])
+    expect([
+      next.papers.base,
+      ...new Set(
+        Object.entries(next.papers)
+          .filter(([key]) => key.startsWith('mat'))
+          .map(([, paper]) => paper),
+      ),
+    ]).toEqual(['chalk', 'herring'])
   })
 
   it('has no paper where the shelf is empty, and says so', () => {
@@ -69,7 +76,9 @@ describe('a new card', () => {
   })
 
   it('says at once what is wrong with a card, and tries what would put it right only for its list of findings', () => {
-    const [card] = prepare({ ...empty, cards: [{ ...paperedCard(zFold, empty), parameters: { border: '3 in' } }] }).cards
+    const [card] = prepare({
+      ...empty, cards: [{ ...paperedCard(zFold, empty), parameters: { border: '3 in' } }],
+    }).cards
     const stops = card!.findings.filter(({ severity }) => severity === 'stop')
     expect([stops.length > 0, stops.some(({ fix }) => fix)]).toEqual([true, false])
     const view = viewOf(card!, empty).findings
@@ -95,10 +104,14 @@ describe('from cards to demand', () => {
     const stage = (matched: boolean) =>
       prepare({ ...batch, cards: [paperedCard(foldById('book-stage')!, batch, { parameters: { matched } })] })
     const named = (preparation: ReturnType<typeof stage>) =>
-      preparation.papers.flatMap(({ problem }) => problem.demands).map(({ name, width, quantity }) => [name, width, quantity] as const)
+      preparation.papers
+        .flatMap(({ problem }) => problem.demands)
+        .map(({ name, width, quantity }) => [name, width, quantity] as const)
     const kits = batch.class.seats + batch.class.spares
     // Pages of 4 1/8 − 1 1/4 − 3/4 = 2 1/8, less two borders of 1/8.
-    expect(named(stage(true))).toContainEqual(['Mat on left page and Mat on right page, matched', 2 * inches(1.875), kits])
+    expect(named(stage(true))).toContainEqual([
+      'Mat on left page and Mat on right page, matched', 2 * inches(1.875), kits,
+    ])
     expect(
       named(stage(false))
         .map(([name]) => name)
@@ -113,8 +126,12 @@ describe('from cards to demand', () => {
   it('turns prints on the sheet for sideways decoration', () => {
     const sideways = { ...batch.cards[0]!, parameters: { ...batch.cards[0]!.parameters, decoration: 'sideways' } }
     const { papers } = prepare({ ...batch, cards: [sideways] })
-    expect(papers.find(({ paper }) => paper.key === 'herring')!.problem.demands.every(({ turn }) => turn === 'turned')).toBe(true)
-    expect(papers.find(({ paper }) => paper.key === 'chalk')!.problem.demands.every(({ turn }) => turn === 'either')).toBe(true)
+    expect(
+      papers.find(({ paper }) => paper.key === 'herring')!.problem.demands.every(({ turn }) => turn === 'turned'),
+    ).toBe(true)
+    expect(
+      papers.find(({ paper }) => paper.key === 'chalk')!.problem.demands.every(({ turn }) => turn === 'either'),
+    ).toBe(true)
   })
 
   it('changes everything with one border', () => {
@@ -146,15 +163,21 @@ describe('findings of the batch', () => {
   })
 
   it('misses a paper that left the shelf', () => {
-    expect(findings({}, [paper('kelp'), herring])).toContainEqual(expect.stringContaining('“chalk”, which is no longer on the shelf'))
+    expect(findings({}, [paper('kelp'), herring])).toContainEqual(
+      expect.stringContaining('“chalk”, which is no longer on the shelf'),
+    )
   })
 
   it('knows light bases, heavy stock and narrow pieces', () => {
-    expect(findings({}, [paper('kelp', { weight: 120 }), chalk, herring])).toContainEqual(expect.stringContaining('too light'))
-    expect(findings({}, [paper('kelp', { weight: 300 }), chalk, herring])).toContainEqual(expect.stringContaining('along the grain'))
-    expect(findings({ parameters: { ...batch.cards[0]!.parameters, width: '1 in', plate: false, message: false } })).toContainEqual(
-      expect.stringContaining('too narrow to hold'),
+    expect(findings({}, [paper('kelp', { weight: 120 }), chalk, herring])).toContainEqual(
+      expect.stringContaining('too light'),
     )
+    expect(findings({}, [paper('kelp', { weight: 300 }), chalk, herring])).toContainEqual(
+      expect.stringContaining('along the grain'),
+    )
+    expect(
+      findings({ parameters: { ...batch.cards[0]!.parameters, width: '1 in', plate: false, message: false } }),
+    ).toContainEqual(expect.stringContaining('too narrow to hold'))
   })
 })
 
@@ -164,7 +187,9 @@ describe('what a shelf is enough for', () => {
     expect(kitsByArea(zFold, bare, 'inch')).toBe(0)
     const most = kitsByArea(zFold, batch.papers, 'inch')
     const made = { ...batch, cards: [{ ...batch.cards[0]!, kits: most + 1 }] }
-    const short = planAll(made, prepare(made)).some(({ sheets }) => sheets.some(({ needed, onHand }) => needed > onHand))
+    const short = planAll(made, prepare(made)).some(({ sheets }) =>
+      sheets.some(({ needed, onHand }) => needed > onHand),
+    )
     expect([most > 0, short]).toEqual([true, true])
   })
 })
@@ -192,16 +217,22 @@ describe('the whole class', () => {
     }
     const card = batch.cards[0]!
     expect(step(all => ({ ...all, cards: [] }))).toEqual({ station: 'cards', words: 'Choose the cards' })
-    expect(step(all => ({ ...all, cards: [{ ...card, parameters: { ...card.parameters, border: '4 in' } }] })).station).toBe('cards')
+    expect(
+      step(all => ({ ...all, cards: [{ ...card, parameters: { ...card.parameters, border: '4 in' } }] })).station,
+    ).toBe('cards')
     expect(step(all => ({ ...all, cards: [{ ...card, papers: {} }] }))).toEqual({
       station: 'papers',
       words: 'Choose papers for 7 pieces',
     })
     expect(step(all => all)).toEqual({ station: 'cutting', words: 'Cut the sheets' })
-    const bare = batch.papers.map(entry => ({ ...entry, stocks: entry.stocks.map(stock => ({ ...stock, onHand: 0 })), offcuts: [] }))
+    const bare = batch.papers.map(entry => ({
+      ...entry, stocks: entry.stocks.map(stock => ({ ...stock, onHand: 0 })), offcuts: [],
+    }))
     expect(step(all => ({ ...all, papers: bare }))).toEqual({ station: 'kits', words: 'Buy paper, then cut' })
     for (const { paper: name, sheets } of summaryOf(batch, bare).short) {
-      const { plan } = planAll({ ...batch, papers: bare }, prepare({ ...batch, papers: bare })).find(({ paper }) => paper.name === name)!
+      const { plan } = planAll({ ...batch, papers: bare }, prepare({ ...batch, papers: bare })).find(
+        ({ paper }) => paper.name === name,
+      )!
       expect([sheets > 0, sheets <= plan.sheets]).toEqual([true, true])
     }
     expect(step(all => ({ ...all, cards: [{ ...card, kits: 0 }] })).words).toBe('Pack the bags')

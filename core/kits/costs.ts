@@ -35,7 +35,9 @@ function cutsEnvelopes(cards: PreparedCard[]): boolean {
   return cut > 0 && cut >= kits(cards.filter(card => !isEnvelope(card)))
 }
 
-/** What one kit of a card takes of supplies: what sticks, and things with the envelope it goes into where one is bought. */
+/**
+ * What one kit of a card takes of supplies: what sticks, and things with the envelope it goes into where one is bought.
+ */
 function usesOf(
   card: PreparedCard, { batch, cards }: Pick<Preparation, 'batch' | 'cards'>, supplies: SupplyEntry[],
 ): Pick<KitCard, 'sticking' | 'things'> {

@@ -30,8 +30,11 @@ const books = produce(empty, (draft) => {
   ] }]
 })
 const quantityOf = (batch: Batch, paper: string, name: RegExp) =>
-  prepare(batch).papers.find(one => one.paper.key === paper)!.demands
-    .flatMap(({ owners }) => owners).filter(({ piece }) => name.test(piece)).reduce((sum, { quantity }) => sum + quantity, 0)
+  prepare(batch)
+    .papers.find(one => one.paper.key === paper)!
+    .demands.flatMap(({ owners }) => owners)
+    .filter(({ piece }) => name.test(piece))
+    .reduce((sum, { quantity }) => sum + quantity, 0)
 
 describe('a matched pair', () => {
   it('is there to test with', () => {
@@ -55,11 +58,17 @@ describe('a part that has a paper in one colourway only', () => {
   })
   it('is said to be missing in the others, and no list names a paper for it there', () => {
     const prepared = prepare(some)
-    expect(findingsOf(prepared).filter(({ severity, part }) => severity === 'stop' && part === 'mat-left-page')).toMatchObject([
+    expect(
+      findingsOf(prepared).filter(({ severity, part }) => severity === 'stop' && part === 'mat-left-page'),
+    ).toMatchObject([
       { problem: expect.stringContaining('has no paper in “Same”, so 6 kits would lack it'), place: 'papers' },
     ])
-    const papers = packedBags(prepared).map(({ kits }) => kits[0]!.pieces.find(({ piece }) => piece.key === 'mat-left-page')!.paper?.key)
-    expect([papers.filter(paper => paper === 'lantern').length, papers.filter(paper => paper === undefined).length]).toEqual([4, 6])
+    const papers = packedBags(prepared).map(
+      ({ kits }) => kits[0]!.pieces.find(({ piece }) => piece.key === 'mat-left-page')!.paper?.key,
+    )
+    expect([
+      papers.filter(paper => paper === 'lantern').length, papers.filter(paper => paper === undefined).length,
+    ]).toEqual([4, 6])
   })
 })
 
@@ -67,7 +76,9 @@ describe('a part that has a paper in one colourway only', () => {
 const pooled = (onHand: number[], kits: number, must: 'must' | 'wish' = 'must') => produce(empty, (draft) => {
   const card = paperedCard(foldById('z-fold')!, empty)
   draft.pools = [{ key: 'pool--two', name: 'Two', papers: ['ripple', 'lantern'] }]
-  draft.cards = [{ ...card, kits, papers: { ...card.papers, 'mat-a': 'pool--two', 'mat-b': 'ripple', 'mat-c': 'lantern' } }]
+  draft.cards = [
+    { ...card, kits, papers: { ...card.papers, 'mat-a': 'pool--two', 'mat-b': 'ripple', 'mat-c': 'lantern' } },
+  ]
   draft.sharing.different = { hold: must, weight: 10 }
   for (const paper of draft.papers) {
     const at = ['ripple', 'lantern'].indexOf(paper.key)
@@ -83,8 +94,14 @@ describe('a rule that must be kept', () => {
     const found = findingsOf(prepareShared(pooled([9, 0], 2), solve))
     const stop = found.find(({ severity, problem }) => severity === 'stop' && problem.includes('No two kits alike'))
     expect(stop?.problem).toMatch(/only 1 kit can differ, and 2 are wanted.*Put another print into a pool/)
-    expect(findingsOf(prepareShared(pooled([9, 9], 2), solve)).filter(({ problem }) => problem.includes('No two kits alike'))).toEqual([])
-    expect(findingsOf(prepareShared(pooled([9, 0], 2, 'wish'), solve)).filter(({ problem }) => problem.includes('alike'))).toEqual([])
+    expect(
+      findingsOf(prepareShared(pooled([9, 9], 2), solve)).filter(({ problem }) =>
+        problem.includes('No two kits alike'),
+      ),
+    ).toEqual([])
+    expect(
+      findingsOf(prepareShared(pooled([9, 0], 2, 'wish'), solve)).filter(({ problem }) => problem.includes('alike')),
+    ).toEqual([])
   })
 
   it('counts prints that are left for it, however many the pool names', () => {
@@ -97,7 +114,9 @@ describe('a print of a pool that is named directly too', () => {
   it('and has no sheet leaves the others shared out, and only its own pieces missing', () => {
     const prepared = prepareShared(pooled([9, 0], 4, 'wish'), solve)
     expect(prepared.sharing!.sharing).toMatchObject({ missing: 0, sheets: expect.any(Number) })
-    expect(prepared.papers.find(({ paper }) => paper.key === 'lantern')!.demands.map(({ quantity }) => quantity)).toEqual([4])
+    expect(
+      prepared.papers.find(({ paper }) => paper.key === 'lantern')!.demands.map(({ quantity }) => quantity),
+    ).toEqual([4])
   })
 })
 
@@ -120,10 +139,14 @@ describe('bags', () => {
 
 describe('a copy of a class', () => {
   it('keeps the wishes for a paper, also those that name only formats to use too or what it may cost', () => {
-    const entry = { paper: 'kelp', priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [] }
+    const entry = {
+      paper: 'kelp', priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [],
+    }
     const { papers: _, ...document } = produce(books, draft => void (draft.cutting = [
       { ...entry, also: ['a4'] }, { ...entry, paper: 'fog', moreSheets: 2 }, { ...entry, paper: 'ripple' },
     ]))
-    expect(copyOf(document, { title: 'Again', date: '2030-02-01' }).cutting.map(({ paper }) => paper)).toEqual(['kelp', 'fog'])
+    expect(copyOf(document, { title: 'Again', date: '2030-02-01' }).cutting.map(({ paper }) => paper)).toEqual([
+      'kelp', 'fog',
+    ])
   })
 })

@@ -8,7 +8,8 @@ import { calendarIcs } from '../exports'
 
 const [, tide] = demoBatches(new Date(2030, 0, 1)) as [Batch, Batch]
 const batch = produce(tide, draft => void (draft.class.date = '2030-03-02'))
-const classWith = (change: Partial<Batch['class']>) => prepare(produce(batch, draft => void Object.assign(draft.class, change)))
+const classWith = (change: Partial<Batch['class']>) =>
+  prepare(produce(batch, draft => void Object.assign(draft.class, change)))
 
 describe('the order of the evening', () => {
   it('takes all the minutes of the class, whatever there is to make', () => {
@@ -20,7 +21,9 @@ describe('the order of the evening', () => {
   })
 
   it('tells when each part begins, past midnight as well', () => {
-    expect(eveningOf(classWith({ starts: '18:30', lasts: 150 })).map(({ at }) => at)).toEqual(['18:00', '18:30', '18:40', '19:45', '20:50'])
+    expect(eveningOf(classWith({ starts: '18:30', lasts: 150 })).map(({ at }) => at)).toEqual([
+      '18:00', '18:30', '18:40', '19:45', '20:50',
+    ])
     expect(eveningOf(classWith({ starts: '23:50', lasts: 80 })).map(({ at }) => at)[3]).toBe('00:30')
     expect(eveningOf(prepare({ ...batch, cards: [] })).map(({ what }) => what)).toHaveLength(3)
   })
@@ -30,7 +33,10 @@ describe('the calendar', () => {
   it('puts packing on the evening before, cutting before that in blocks of two hours at most, and shopping before all of it', () => {
     const events = calendarOf(batch, { cutting: 250, ready: 20, packing: 15.2 }, ['By the quay', ''])
     expect(events.map(({ key, date, minutes }) => [key, date, minutes])).toEqual([
-      ['shopping', '2030-02-23', 60], ['cut-1', '2030-02-25', 84], ['cut-2', '2030-02-26', 84], ['cut-3', '2030-02-27', 84],
+      ['shopping', '2030-02-23', 60],
+      ['cut-1', '2030-02-25', 84],
+      ['cut-2', '2030-02-26', 84],
+      ['cut-3', '2030-02-27', 84],
       ['ready', '2030-02-28', 20], ['pack', '2030-03-01', 16], ['class', '2030-03-02', 150],
     ])
     expect(calendarOf(batch, { cutting: 0, ready: 0, packing: 0 }, []).map(({ key }) => key)).toEqual(['class'])

@@ -1,8 +1,10 @@
 import type { Batch } from '../document'
 import type { Preparation } from '../batch'
 
-/* When what is done: the order of the evening, and the blocks before it. No clock is asked: everything follows from the day of the
-// class. */
+/*
+ * When what is done: the order of the evening, and the blocks before it. No clock is asked: everything follows from
+ * the day of the class.
+ */
 
 /** A part of the evening. */
 export interface EveningPart {
@@ -22,7 +24,10 @@ const clock = (minutes: number): string => {
 }
 const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3))
 
-/** The order of the evening with its minutes: what is left between welcome and clearing up goes to the cards by their steps. */
+/**
+ * The order of the evening with its minutes: what is left between welcome and clearing up goes to the cards by their
+ * steps.
+ */
 export function eveningOf({ batch, cards }: Pick<Preparation, 'batch' | 'cards'>): EveningPart[] {
   const { starts, lasts } = batch.class
   const round = Math.min(ROUND, Math.floor(lasts / 8))
@@ -41,7 +46,10 @@ export function eveningOf({ batch, cards }: Pick<Preparation, 'batch' | 'cards'>
   const parts = [
     { what: 'Welcome; everybody checks their bag by its list', minutes: round },
     ...making,
-    { what: 'Finish, write, envelopes; clear up', minutes: lasts - round - making.reduce((sum, { minutes }) => sum + minutes, 0) },
+    {
+      what: 'Finish, write, envelopes; clear up',
+      minutes: lasts - round - making.reduce((sum, { minutes }) => sum + minutes, 0),
+    },
   ]
   if (starts === '') return [{ what: 'Set the tables up', minutes: SETTING_UP }, ...parts]
   let at = minutesOf(starts)
@@ -79,8 +87,8 @@ const daysBefore = (date: string, days: number): string =>
   new Date(Date.parse(`${date}T00:00:00Z`) - days * 86_400_000).toISOString().slice(0, 10)
 
 /**
- * The class and what comes before it: packing the evening before, making ready and cutting before that in blocks of at most two hours,
- * shopping a week before, or earlier where the cutting needs it.
+ * The class and what comes before it: packing the evening before, making ready and cutting before that in blocks of at
+ * most two hours, shopping a week before, or earlier where the cutting needs it.
  * @param minutes planned for cutting, for making pieces ready, and for packing
  * @param places where something has to be bought
  */

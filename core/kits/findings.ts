@@ -33,7 +33,9 @@ const isFoldable = ({ construction }: PreparedCard): boolean =>
  * Everything that is found about a card: its parameters and papers, its motion at all
  * openings, and how it is posted; what has to be settled first. Worked out once for a prepared card.
  */
-export function viewOf(card: PreparedCard, { post, supplies, class: { units } }: Pick<Batch, 'post' | 'supplies' | 'class'>): CardView {
+export function viewOf(
+  card: PreparedCard, { post, supplies, class: { units } }: Pick<Batch, 'post' | 'supplies' | 'class'>,
+): CardView {
   const known = views.get(card)
   if (known?.post === post && known.supplies === supplies) return known.view
   const posting = postingOf(card, post, supplies, units)
@@ -62,18 +64,24 @@ function lying(card: PreparedCard, units: Units): Finding[] {
   if (scrap.length === 0) return found
   const unseen = new Set(neverSeen(construction).map(({ key }) => key))
   return found.concat(scrap.filter(({ key }) => !unseen.has(key)).map(({ name, key }): Finding => ({
-    severity: 'stop', subject: name, part: key, place: 'papers', problem: 'shows on the card, so no scrap will do. Choose a paper.',
+    severity: 'stop',
+    subject: name,
+    part: key,
+    place: 'papers',
+    problem: 'shows on the card, so no scrap will do. Choose a paper.',
   })))
 }
 
 /**
- * Pieces of one print that lie face to face: no fault, but of two prints the card is livelier. Prints of a pool are dealt out
- * so that they differ.
+ * Pieces of one print that lie face to face: no fault, but of two prints the card is livelier. Prints of a pool are
+ * dealt out so that they differ.
  */
 function facing(card: PreparedCard): Finding[] {
   const { construction, pieces } = card
   if (!construction || !isFoldable(card)) return []
-  const ofPrint = pieces.flatMap(({ key, paper, pool }) => (paper?.kind === 'print' && pool === undefined ? [[key, paper] as const] : []))
+  const ofPrint = pieces.flatMap(({ key, paper, pool }) =>
+    paper?.kind === 'print' && pool === undefined ? [[key, paper] as const] : [],
+  )
   const prints = new Map(ofPrint)
   const alike = new Map<string, string[]>()
   const isSame = (one: Part, other: Part) => prints.has(one.key) && prints.get(one.key) === prints.get(other.key)
@@ -128,19 +136,23 @@ export function findingsOf(preparation: Preparation, outcomes: PaperOutcome[] = 
       title: paper.name,
     })),
   )
-  const limits = outcomes.filter(({ beyond, plan }) => beyond && plan.layouts.length > 0).map(({ paper }): ClassFinding => ({
-    severity: 'stop',
-    subject: paper.name,
-    problem: 'has no plan that keeps to all limits under “How you like to cut”; the one shown comes nearest. Raise a limit.',
-    paper: paper.key,
-    title: paper.name,
-  }))
+  const limits = outcomes
+    .filter(({ beyond, plan }) => beyond && plan.layouts.length > 0)
+    .map(({ paper }): ClassFinding => ({
+      severity: 'stop',
+      subject: paper.name,
+      problem:
+        'has no plan that keeps to all limits under “How you like to cut”; the one shown comes nearest. Raise a limit.',
+      paper: paper.key,
+      title: paper.name,
+    }))
   const bought = outcomes.flatMap(({ paper, minutes, unbought }): ClassFinding[] => (unbought
     ? [{
         severity: 'note',
         subject: paper.name,
-        problem: `buys sheets although enough lie there: without buying it takes ${count(unbought.plan.sheets, 'sheet')} and `
-          + `${wholeMinutes(unbought.minutes)} minutes instead of ${wholeMinutes(minutes)}. Choose “Least money” for that.`,
+        problem:
+              `buys sheets although enough lie there: without buying it takes ${count(unbought.plan.sheets, 'sheet')} and `
+              + `${wholeMinutes(unbought.minutes)} minutes instead of ${wholeMinutes(minutes)}. Choose “Least money” for that.`,
         paper: paper.key,
         title: paper.name,
       }]
@@ -161,7 +173,9 @@ export function findingsOf(preparation: Preparation, outcomes: PaperOutcome[] = 
       }
     }),
   )
-  return [...ofCards, ...sharingFindings(preparation), ...dropped, ...unplaced, ...limits, ...bought, ...leftOut].sort(bySeverity)
+  return [...ofCards, ...sharingFindings(preparation), ...dropped, ...unplaced, ...limits, ...bought, ...leftOut].sort(
+    bySeverity,
+  )
 }
 
 /** Those that are put right on the card itself; papers are chosen elsewhere, all at once. */

@@ -53,7 +53,10 @@ export interface Kits {
     uses: Usage[]
     /** Cents to spend on what is not on hand. */
     spending: number
-    /** Cents for everything the class uses up, on hand or not: sheets, and packs by the share used or as they are opened. */
+    /**
+     * Cents for everything the class uses up, on hand or not: sheets, and packs by the share used or as they are
+     * opened.
+     */
     paper: number
     supplies: number
     /** Cents that what is left of the sheets is worth; nothing where the maker values it so. */
@@ -78,21 +81,33 @@ export function kitsFor({ cards, papers, supplies, perBag, bags, packs, offcuts 
   const ofPaper = new Map(papers.map(use => [use.paper.key, sheetCost(use)]))
   const costs = cards.map(costOf)
   const uses = added(
-    ...cards.flatMap(({ sticking, stuck, things, kits }) => [{ uses: sticking, times: stuck }, { uses: things, times: kits }]),
+    ...cards.flatMap(({ sticking, stuck, things, kits }) => [
+      { uses: sticking, times: stuck }, { uses: things, times: kits },
+    ]),
     { uses: perBag, times: bags },
   )
-  const sheets = papers.flatMap(({ paper, sheets }) => sheets.filter(({ needed }) => needed > 0).map((sheet): Purchase => {
-    const toBuy = Math.max(0, sheet.needed - sheet.onHand)
-    const cost = sheet.price === null ? null : sheet.price * toBuy
-    const { width, height, needed, onHand } = sheet
-    return { sort: 'paper', item: paper.key, stock: sheet.key, name: paper.name, width, height, needed, onHand, toBuy, cost }
-  }))
+  const sheets = papers.flatMap(({ paper, sheets }) =>
+    sheets
+      .filter(({ needed }) => needed > 0)
+      .map((sheet): Purchase => {
+        const toBuy = Math.max(0, sheet.needed - sheet.onHand)
+        const cost = sheet.price === null ? null : sheet.price * toBuy
+        const { width, height, needed, onHand } = sheet
+        return {
+          sort: 'paper', item: paper.key, stock: sheet.key, name: paper.name, width, height, needed, onHand, toBuy,
+          cost,
+        }
+      }))
   const packed = supplies.flatMap((entry): Purchase[] => {
     const needed = uses.find(({ supply }) => supply === entry.key)?.amount ?? 0
     if (needed === 0) return []
     const onHand = Math.round(entry.onHand * WHOLE[measuredIn(entry.use)])
     const toBuy = packsFor(entry, needed - onHand)
-    return [{ sort: 'supply', item: entry.key, stock: '', name: entry.name, needed, onHand, toBuy, cost: toBuy * entry.price }]
+    return [
+      {
+        sort: 'supply', item: entry.key, stock: '', name: entry.name, needed, onHand, toBuy, cost: toBuy * entry.price,
+      },
+    ]
   })
   const purchases = [...sheets, ...packed]
   const paper = [...ofPaper.values()].reduce((total, cost) => total + cost, 0)
@@ -119,8 +134,13 @@ export function kitsFor({ cards, papers, supplies, perBag, bags, packs, offcuts 
   function costOf({ key, kits, sticking, stuck, things, areas }: KitCard): CardCost {
     const ofKit = added({ uses: sticking, times: 1 }, { uses: things, times: 1 })
     const all = added({ uses: sticking, times: stuck }, { uses: things, times: kits })
-    const paper = [...areas].reduce((total, [paper, area]) => total + (ofPaper.get(paper) ?? 0) * shareOf(paper, area), 0)
-    return { card: key, uses: ofKit, paper: kits === 0 ? 0 : paper / kits, other: kits === 0 ? 0 : valueOf(all, supplies).price / kits }
+    const paper = [...areas].reduce(
+      (total, [paper, area]) => total + (ofPaper.get(paper) ?? 0) * shareOf(paper, area), 0,
+    )
+    return {
+      card: key, uses: ofKit, paper: kits === 0 ? 0 : paper / kits,
+      other: kits === 0 ? 0 : valueOf(all, supplies).price / kits,
+    }
   }
 
   /** Share of the area that is cut from a paper. */
@@ -174,7 +194,10 @@ interface Costs {
   seat: number
 }
 
-/** Adds up what a class costs and what seats bring in. Everything is prepared for all seats, so an empty one saves nothing. */
+/**
+ * Adds up what a class costs and what seats bring in. Everything is prepared for all seats, so an empty one saves
+ * nothing.
+ */
 export function moneyOf({ material, minutes, hour, venue, posting, seats, seat }: Costs): Money {
   const work = (minutes / 60) * hour
   const cost = material + work + venue + posting

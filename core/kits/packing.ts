@@ -34,7 +34,9 @@ export interface Bag {
 }
 
 /** The pieces of one kit, each with the paper that this kit has it of. */
-export function packedKit(card: PreparedCard, { papers, colourway, prep: { levels, strips, profile } }: DealtKit): PackedKit {
+export function packedKit(
+  card: PreparedCard, { papers, colourway, prep: { levels, strips, profile } }: DealtKit,
+): PackedKit {
   const choice = choiceOf(card.entry, colourway)
   const pieces = card.pieces.map((piece) => {
     const level = levels.get(piece.key) ?? 'cut'
@@ -49,7 +51,9 @@ export const lyingPieces = ({ pieces }: PackedKit): PackedPiece[] => pieces.filt
 
 /** The cards in a bag: `Harbour lantern (High water), Two tides`; nothing where it is empty. */
 export const cardsIn = ({ kits }: Pick<Bag, 'kits'>): string =>
-  kits.map(({ card: { entry }, colourway }) => (colourway ? `${entry.title} (${colourway.name})` : entry.title)).join(', ')
+  kits
+    .map(({ card: { entry }, colourway }) => (colourway ? `${entry.title} (${colourway.name})` : entry.title))
+    .join(', ')
 
 /** How many pieces and strips lie in a bag. */
 export const piecesInBag = ({ kits }: Pick<Bag, 'kits'>): number =>
@@ -73,7 +77,9 @@ export function anyKit(card: PreparedCard, profile: ProfileEntry): PackedKit | u
   return {
     ...kit,
     colourway: undefined,
-    pieces: kit.pieces.map(packed => ({ ...packed, paper: packed.level === 'brought' ? undefined : anyPaper(packed.piece) })),
+    pieces: kit.pieces.map(packed => ({
+      ...packed, paper: packed.level === 'brought' ? undefined : anyPaper(packed.piece),
+    })),
     strips: kit.strips.map((strip) => {
       const piece = card.pieces.find(({ key }) => key === strip.parts[0]?.key)
       return { ...strip, paper: (piece && anyPaper(piece)) ?? strip.paper }
@@ -92,11 +98,17 @@ export function packedBags({ batch, cards }: Preparation): Bag[] {
   return bagsOf(batch).map((key) => {
     const seat = seatOf(batch, key)
     const profile = profileOf(batch, seat)
-    return { key, seat, profile, label: seat.name ? `${bagLabel(key)}, ${seat.name}` : bagLabel(key), kits: ofBag.get(key) ?? [] }
+    return {
+      key, seat, profile, label: seat.name ? `${bagLabel(key)}, ${seat.name}` : bagLabel(key),
+      kits: ofBag.get(key) ?? [],
+    }
   })
 }
 
-/** What tells bags apart but for their papers: the cards, how far each piece is made ready, and the strips. Those alike share a list. */
+/**
+ * What tells bags apart but for their papers: the cards, how far each piece is made ready, and the strips. Those alike
+ * share a list.
+ */
 export const bagShape = ({ profile, kits }: Pick<Bag, 'profile' | 'kits'>): string => [
   profile.key,
   ...kits.map(({ card, pieces, strips }) => [

@@ -51,13 +51,15 @@ describe('posting a card', () => {
     expect(posting.closed).toEqual({ width: inches(4.25), height: inches(5.5), thickness: millimetres(0.9) })
     // (8 1/2 × 5 1/2 + 4 × 5 1/4) in² of 240 g/m².
     expect(posting.weight).toBeCloseTo((8.5 * 5.5 + 4 * 5.25) * 0.0254 ** 2 * 240, 6)
-    expect([posting.envelope?.name, posting.rate!.name, posting.findings]).toEqual(['Small envelope', 'Flat letter', []])
+    expect([posting.envelope?.name, posting.rate!.name, posting.findings]).toEqual([
+      'Small envelope', 'Flat letter', [],
+    ])
   })
 
   it('follows the bulk of the paper', () => {
-    expect(post('plain-card', { parameters: { message: false }, table: { ...DEFAULT_POST, bulk: 2.5 } }).closed.thickness).toBe(
-      millimetres(1.8),
-    )
+    expect(
+      post('plain-card', { parameters: { message: false }, table: { ...DEFAULT_POST, bulk: 2.5 } }).closed.thickness,
+    ).toBe(millimetres(1.8))
   })
 
   it('says which envelope fits when the chosen one does not', () => {
@@ -88,7 +90,14 @@ describe('posting a card', () => {
   })
 
   it('has nothing to say about a card that cannot be worked out', () => {
-    const broken = { entry: { envelope: '' } as never, kits: 1, dealt: [], groups: [], made: {} as never, pieces: [], strips: [],
+    const broken = {
+      entry: { envelope: '' } as never,
+      kits: 1,
+      dealt: [],
+      groups: [],
+      made: {} as never,
+      pieces: [],
+      strips: [],
       findings: [], fixed: () => [] }
     expect(postingOf(broken, DEFAULT_POST, [], 'inch')).toBeUndefined()
     expect(BOUNDS.envelopes).toBeGreaterThan(DEFAULT_POST.envelopes.length)

@@ -37,7 +37,8 @@ const BULKY = nanometres(5 * MILLIMETRE)
 /** A thickness as it is said, in whole tenths of a millimetre. */
 const tenths = (thick: Length): number => Math.round((thick / MILLIMETRE) * 10)
 
-const sides = ({ width, height }: { width: Length, height: Length }) => [width, height].sort((a, b) => a - b) as [Length, Length]
+const sides = ({ width, height }: { width: Length, height: Length }) =>
+  [width, height].sort((a, b) => a - b) as [Length, Length]
 const fits = (card: { width: Length, height: Length }, room: { width: Length, height: Length }, spare: number) =>
   sides(card)[0] + spare <= sides(room)[0] && sides(card)[1] + spare <= sides(room)[1]
 
@@ -82,13 +83,21 @@ export function postingOf(
   // Square nanometres to square metres.
   const weight = construction.parts
     .filter(part => isWhole(part) && part.outOf === undefined)
-    .reduce((grams, part) => grams + (part.panels.reduce((area, panel) => area + areaOf(part, panel), 0) / 1e18) * weightOf(part), 0)
-    + valueOf([...thingsFor(construction.extras, supplies), ...stickingFor(stuckIn(construction), supplies, units).uses], supplies).weight
+    .reduce(
+      (grams, part) =>
+        grams + (part.panels.reduce((area, panel) => area + areaOf(part, panel), 0) / 1e18) * weightOf(part),
+      0,
+    )
+    + valueOf(
+      [...thingsFor(construction.extras, supplies), ...stickingFor(stuckIn(construction), supplies, units).uses],
+      supplies,
+    ).weight
 
   const show = (length: Length) => formatLength(length, units, { unit: true })
   /** Thickness is measured in millimetres by makers of either school. */
   const thick = (length: Length) => `${(length / MILLIMETRE).toFixed(1)} mm`
-  const size = ({ width, height }: { width: Length, height: Length }) => `${formatLength(width, units)} × ${show(height)}`
+  const size = ({ width, height }: { width: Length, height: Length }) =>
+    `${formatLength(width, units)} × ${show(height)}`
   // Thick in its middle only, a card still slides in where its edges are thin.
   const spare = Math.max(ROOM, construction.finished.depth?.value ?? thicknessAtEdges(map, EDGE))
   const table = post.envelopes
@@ -99,7 +108,9 @@ export function postingOf(
   // Compared as it is said: what reads as 5.0 mm is not above 5.0 mm.
   const bulky = tenths(closed.thickness) > tenths(BULKY)
   const inside = chosen && !bulky && fits(closed, chosen, spare) ? chosen : undefined
-  const posted = inside ?? { width: sum(closed.width, nanometres(spare)), height: sum(closed.height, nanometres(spare)) }
+  const posted = inside ?? {
+    width: sum(closed.width, nanometres(spare)), height: sum(closed.height, nanometres(spare)),
+  }
   const rate = rateFor(post, posted, closed.thickness, weight)
   return { closed, stack, map, weight, envelope: inside, rate, findings: findings() }
 
@@ -109,7 +120,8 @@ export function postingOf(
       found.push({
         severity: 'warn',
         subject: 'Closed card',
-        problem: `is ${thick(closed.thickness)} thick; above ${thick(BULKY)} it is bulky and goes into a box envelope of `
+        problem:
+          `is ${thick(closed.thickness)} thick; above ${thick(BULKY)} it is bulky and goes into a box envelope of `
           + `${size({ width: sum(closed.width, ROOM), height: sum(closed.height, ROOM) })} or from hand to hand.`,
       })
     }
@@ -146,7 +158,8 @@ export function postingOf(
         found.push({
           severity: 'warn',
           subject: byKey(parts, part).name,
-          problem: `stands ${thick(nanometres(height))} high, but what rests against it is ${thick(nanometres(rests))} thick and `
+          problem:
+            `stands ${thick(nanometres(height))} high, but what rests against it is ${thick(nanometres(rests))} thick and `
             + `slips over it: put ${Math.ceil((rests - layer(part)) / foam)} layers of foam under it.`,
         })
       }

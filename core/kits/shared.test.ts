@@ -28,7 +28,9 @@ const told = ({ cards, papers, scrap, cutter }: Preparation) => ({
 
 const batch = demoBatches(new Date(2030, 0, 1))[1]!
 
-const WITHOUT_A4 = { paper: 'kelp', priority: null, moreSheets: null, without: ['a4'], also: [], layouts: [], spoiled: [], miscut: [] }
+const WITHOUT_A4 = {
+  paper: 'kelp', priority: null, moreSheets: null, without: ['a4'], also: [], layouts: [], spoiled: [], miscut: [],
+}
 
 describe('a class that is prepared again', () => {
   const before = prepare(batch)

@@ -4,7 +4,7 @@ import { BOUNDS, freeKey } from '../document'
 import type { Kits, Purchase } from './kits'
 import { WHOLE, amountInWords, measuredIn } from './usage'
 import type { Units } from '../lengths'
-import { formatLength } from '../lengths'
+import { formatSize } from '../lengths'
 import { sheetName } from '../paper'
 
 /** A line of the shopping list: something that the class needs, with what is noted of it. */
@@ -32,11 +32,16 @@ export function shoppingList(
     const supply = purchase.sort === 'supply' ? supplies.find(({ key }) => key === purchase.item) : undefined
     return { ...purchase, where: entry?.where ?? '', ordered, missing: Math.max(0, purchase.toBuy - ordered), supply }
   }).filter(({ toBuy, ordered }) => toBuy > 0 || ordered > 0)
-  const places = [...tally(lines, ({ where }) => where).keys()].sort((a, b) => Number(a === '') - Number(b === '') || (a < b ? -1 : 1))
+  const places = [...tally(lines, ({ where }) => where).keys()].sort(
+    (a, b) => Number(a === '') - Number(b === '') || (a < b ? -1 : 1),
+  )
   return places.map(where => ({ where, lines: lines.filter(line => line.where === where) }))
 }
 
-/** Of a shopping list the things that are still to be bought with what they cost in cents, and those that are on their way. */
+/**
+ * Of a shopping list the things that are still to be bought with what they cost in cents, and those that are on their
+ * way.
+ */
 export function stillToBuy(groups: { lines: ShoppingLine[] }[]): { things: number, cents: number, coming: number } {
   const lines = groups.flatMap(({ lines }) => lines)
   const open = lines.filter(({ missing }) => missing > 0)
@@ -60,7 +65,9 @@ export function noteLine(batch: Pick<Batch, 'shopping'>, line: ShoppingLine, cha
 }
 
 /** Sheets or packs have come: they are on hand, and fewer are on their way. Changes the draft that it is given. */
-export function arrive(batch: Pick<Batch, 'shopping' | 'papers' | 'supplies'>, line: ShoppingLine, number: number): void {
+export function arrive(
+  batch: Pick<Batch, 'shopping' | 'papers' | 'supplies'>, line: ShoppingLine, number: number,
+): void {
   const more = (onHand: number, by: number) => Math.min(BOUNDS.onHand, Number((onHand + by).toFixed(3)))
   const stock = batch.papers.find(({ key }) => key === line.item)?.stocks.find(({ key }) => key === line.stock)
   if (line.sort === 'paper' && stock) stock.onHand = more(stock.onHand, number)
@@ -75,15 +82,18 @@ export function arrive(batch: Pick<Batch, 'shopping' | 'papers' | 'supplies'>, l
 /** `Kelp, Letter`, `Tape`. */
 export function purchaseName({ name, width, height }: Purchase, units: Units): string {
   if (width === undefined || height === undefined) return name
-  return `${name}, ${sheetName(width, height) ?? `${formatLength(width, units)} × ${formatLength(height, units, { unit: true })}`}`
+  return `${name}, ${sheetName(width, height) ?? formatSize(width, height, units)}`
 }
 
 /** So many sheets, or so much of a supply: `12 sheets`, `about 14 yards`. */
-export const neededInWords = (amount: number, { sort, supply }: Pick<ShoppingLine, 'sort' | 'supply'>, units: Units): string =>
-  (sort === 'paper' ? count(amount, 'sheet') : amountInWords(supply?.use ?? 'thing', amount, units))
+export const neededInWords = (
+  amount: number, { sort, supply }: Pick<ShoppingLine, 'sort' | 'supply'>, units: Units,
+): string => (sort === 'paper' ? count(amount, 'sheet') : amountInWords(supply?.use ?? 'thing', amount, units))
 
 /** What is bought: `12 sheets`, `2 packs of 10 m`, `3` of what comes one by one. */
-export function packsInWords(packs: number, { sort, supply }: Pick<ShoppingLine, 'sort' | 'supply'>, units: Units): string {
+export function packsInWords(
+  packs: number, { sort, supply }: Pick<ShoppingLine, 'sort' | 'supply'>, units: Units,
+): string {
   if (sort === 'paper' || !supply) return count(packs, 'sheet')
   const { pack, use } = supply
   return pack === 1 && measuredIn(use) === 'pieces'

@@ -20,7 +20,10 @@ export interface ClassSummary {
   seats: number
   spares: number
   delivery: Delivery
-  /** Its cards with the colour of every part's paper; those that are dressed otherwise than in the catalogue as they look. */
+  /**
+   * Its cards with the colour of every part's paper; those that are dressed otherwise than in the catalogue as they
+   * look.
+   */
   cards: { title: string, fold: string, colours: Record<string, string>, picture?: CardPicture[] }[]
   /** One for each seat, and the spare ones. */
   bags: number
@@ -67,9 +70,11 @@ export function summaryOf(document: ClassDocument, papers: PaperEntry[]): ClassS
 /** The first thing in the order of the craft that is not done. */
 function nextStep({ cards, papers, batch }: Preparation, broken: number, isShort: boolean): NextStep {
   if (cards.length === 0) return { station: 'cards', words: 'Choose the cards' }
-  if (broken > 0) return { station: 'cards', words: `Put ${broken === 1 ? 'one thing' : `${broken} things`} right on the cards` }
+  if (broken > 0)
+    return { station: 'cards', words: `Put ${broken === 1 ? 'one thing' : `${broken} things`} right on the cards` }
   const paperless = cards.flatMap(({ pieces }) => pieces).filter(({ paper, brought }) => !paper && !brought).length
-  if (paperless > 0) return { station: 'papers', words: `Choose papers for ${paperless === 1 ? 'one piece' : `${paperless} pieces`}` }
+  if (paperless > 0)
+    return { station: 'papers', words: `Choose papers for ${paperless === 1 ? 'one piece' : `${paperless} pieces`}` }
   const left = papers.some(({ problem }) => problem.demands.some(({ quantity }) => quantity > 0))
   if (!left) return { station: 'kits', words: 'Pack the bags' }
   const begun = batch.cutting.some(({ layouts }) => layouts.some(({ cut }) => cut > 0))

@@ -54,15 +54,16 @@ export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(prepa
   }
   const inBags = bags.reduce((sum, bag) => sum + piecesInBag(bag), 0)
   const filled = bags.filter(({ kits }) => kits.length > 0).length
-  const works = WORKS.flatMap(({ pace: work, name }) => [...done].flatMap(([key, { of, times, seconds, pieces }]): Task[] =>
-    (key.startsWith(`${work} `)
-      ? [{
-          name,
-          what: `${[...pieces].map(([piece, number]) => `${number} × ${piece}`).join(', ')} (${of})`,
-          times,
-          minutes: (times * seconds) / 60,
-        }]
-      : [])))
+  const works = WORKS.flatMap(({ pace: work, name }) =>
+    [...done].flatMap(([key, { of, times, seconds, pieces }]): Task[] =>
+      (key.startsWith(`${work} `)
+        ? [{
+            name,
+            what: `${[...pieces].map(([piece, number]) => `${number} × ${piece}`).join(', ')} (${of})`,
+            times,
+            minutes: (times * seconds) / 60,
+          }]
+        : [])))
   return filled === 0
     ? works
     : [...works, { name: PACKING, what: `${count(inBags, 'piece')} into ${count(filled, 'bag')}`, times: inBags,

@@ -12,14 +12,23 @@ import { FOLDS, factsOf, foldById } from '../folds'
 
 const solve = solverOf(await load())
 const paper = (key: string, onHand: number, more: Partial<PaperEntry> = {}): PaperEntry => ({
-  key, name: key, kind: 'cardstock', weight: 240, colour: '#506050', motif: 'plain', upright: false, grain: 'any', offcuts: [],
+  key,
+  name: key,
+  kind: 'cardstock',
+  weight: 240,
+  colour: '#506050',
+  motif: 'plain',
+  upright: false,
+  grain: 'any',
+  offcuts: [],
   stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand, price: 50 }], ...more,
 })
 const shelf: Batch = {
   ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 8, spares: 1 }),
   papers: [
     paper('moss', 20), paper('chalk', 12, { colour: '#f4f4f0' }),
-    paper('dots', 4, { kind: 'print', weight: 120, motif: 'dots' }), paper('waves', 2, { kind: 'print', weight: 120, motif: 'ripples' }),
+    paper('dots', 4, { kind: 'print', weight: 120, motif: 'dots' }),
+    paper('waves', 2, { kind: 'print', weight: 120, motif: 'ripples' }),
   ],
 }
 const SOME = FOLDS.filter(({ id }) => ['z-fold', 'plain-card', 'gatefold', 'box-envelope'].includes(id))
@@ -62,7 +71,8 @@ describe('what could be taught', () => {
   })
 
   it('keeps to what the class is to be like', () => {
-    for (const { fold } of all({ skills: ['first card'] }, shelf, FOLDS).last) expect(foldById(fold)!.skill).toBe('first card')
+    for (const { fold } of all({ skills: ['first card'] }, shelf, FOLDS).last)
+      expect(foldById(fold)!.skill).toBe('first card')
     for (const { fold } of all({ flat: true }).last) expect(factsOf(foldById(fold)!, 'inch').flat).toBe(true)
     const quick = all({ minutes: 8 }).last
     expect(quick.length).toBeLessThan(last.length)

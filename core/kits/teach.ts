@@ -11,8 +11,8 @@ import { postingOf } from './posting'
 import type { Preparation } from '../batch'
 
 /*
- * What could be taught, the other way round: every fold of the catalogue is cut from what is on the shelf, and the planner says how
- * many kits that gives, what would have to be bought for the class, and how long the cutting takes.
+ * What could be taught, the other way round: every fold of the catalogue is cut from what is on the shelf, and the
+ * planner says how many kits that gives, what would have to be bought for the class, and how long the cutting takes.
  */
 
 /** What a class is to be like; `null` and empty for any. */
@@ -40,7 +40,10 @@ export interface Suggestion {
   /** Kits from what is on hand, which a plan shows, and what no plan has more than. */
   kits: number
   most: number
-  /** Kits that the class wants; sheets to buy for those that are missing, cents for them, and whether that gives them all. */
+  /**
+   * Kits that the class wants; sheets to buy for those that are missing, cents for them, and whether that gives them
+   * all.
+   */
   wanted: number
   toBuy: { paper: string, sheets: number }[]
   spending: number
@@ -97,13 +100,14 @@ export function* suggestions(
 }
 
 /**
- * Everything from what is here first; then what costs least to complete; of those that are alike what gives most kits, and is
- * cut soonest.
+ * Everything from what is here first; then what costs least to complete; of those that are alike what gives most kits,
+ * and is cut soonest.
  */
 const ranked = (all: Suggestion[]): Suggestion[] => {
   const figures = ({ kits, wanted, whole, spending, minutes }: Suggestion) =>
     [kits >= wanted ? 0 : whole ? 1 : 2, spending, -Math.min(kits, wanted), minutes]
-  const difference = (a: number[], b: number[]) => a.map((value, at) => value - itemAt(b, at)).find(value => value !== 0) ?? 0
+  const difference = (a: number[], b: number[]) =>
+    a.map((value, at) => value - itemAt(b, at)).find(value => value !== 0) ?? 0
   return [...all].sort((a, b) => difference(figures(a), figures(b)))
 }
 
@@ -116,12 +120,23 @@ function suggestionFor(fold: Fold, empty: Batch, wishes: TeachWishes, solve: Sol
   const { kits, most } = kitsFrom(batch, preparation, solve)
   const prepared = itemAt(preparation.cards, 0)
   const { post, supplies, class: { units } } = batch
-  const fits = wishes.envelope === '' || postingOf(prepared, post, supplies, units, wishes.envelope)?.envelope !== undefined
+  const fits
+    = wishes.envelope === '' || postingOf(prepared, post, supplies, units, wishes.envelope)?.envelope !== undefined
   if (!fits) return undefined
   const { toBuy, spending, whole, minutes } = classFrom(batch, preparation)
   if ((most === 0 && !whole) || (wishes.minutes !== null && minutes > wishes.minutes)) return undefined
   return {
-    fold: fold.id, batch, card: itemAt(batch.cards, 0), papers, kits, most, wanted: prepared.kits, toBuy, spending, whole, minutes,
+    fold: fold.id,
+    batch,
+    card: itemAt(batch.cards, 0),
+    papers,
+    kits,
+    most,
+    wanted: prepared.kits,
+    toBuy,
+    spending,
+    whole,
+    minutes,
     flat: factsOf(fold, units).flat, others: [],
   }
 }
@@ -142,7 +157,9 @@ function withOthers(one: Suggestion, empty: Batch, solve: Solve): Suggestion {
   return { ...one, others: others.sort((a, b) => b.kits - a.kits) }
 }
 
-/** The fold in the papers that the shelf has most of: each cardstock and print once, messages on the palest other one. */
+/**
+ * The fold in the papers that the shelf has most of: each cardstock and print once, messages on the palest other one.
+ */
 function colourwaysOf(fold: Fold, empty: Batch): { batch: Batch, papers: string[] }[] {
   const stocks = byArea(empty, 'cardstock')
   const prints = byArea(empty, 'print')
@@ -176,8 +193,8 @@ function byArea({ papers }: Batch, kind: PaperEntry['kind']): PaperEntry[] {
 }
 
 /**
- * How many kits the shelf gives, nothing bought: the paper that runs out first decides. Where it is not clear at once whether there
- * are as many as the class wants, it is looked at with care.
+ * How many kits the shelf gives, nothing bought: the paper that runs out first decides. Where it is not clear at once
+ * whether there are as many as the class wants, it is looked at with care.
  */
 function kitsFrom(batch: Batch, preparation: Preparation, solve: Solve): { kits: number, most: number } {
   const wanted = Math.max(...preparation.cards.map(({ kits }) => kits))
@@ -188,7 +205,10 @@ function kitsFrom(batch: Batch, preparation: Preparation, solve: Solve): { kits:
   return { kits: Math.min(...each.map(({ kits }) => kits)), most: Math.min(...each.map(({ most }) => most)) }
 }
 
-/** What the whole class takes, in a plan that is made at once: sheets to buy, cents, minutes, and whether all of it can be had. */
+/**
+ * What the whole class takes, in a plan that is made at once: sheets to buy, cents, minutes, and whether all of it can
+ * be had.
+ */
 function classFrom(batch: Batch, preparation: Preparation) {
   const outcomes = planAll(batch, preparation)
   const toBuy = outcomes.flatMap(({ paper, sheets }) => {
@@ -205,9 +225,10 @@ function classFrom(batch: Batch, preparation: Preparation) {
 
 /** The size a mark or two off that gives most kits more; nothing where none does. */
 function nearbyFor({ batch, card, kits }: Suggestion, solve: Solve): Suggestion['nearby'] {
-  const better = nearbySizes(batch, prepare(batch), card.key).flatMap(({ label, shown, parameter, value, batch: changed }) => {
-    const more = kitsFrom(changed, prepare(changed), solve).kits
-    return more > kits ? [{ label, shown, parameter, value, kits: more }] : []
-  })
+  const better = nearbySizes(batch, prepare(batch), card.key).flatMap(
+    ({ label, shown, parameter, value, batch: changed }) => {
+      const more = kitsFrom(changed, prepare(changed), solve).kits
+      return more > kits ? [{ label, shown, parameter, value, kits: more }] : []
+    })
   return better.sort((a, b) => b.kits - a.kits)[0]
 }

@@ -5,8 +5,8 @@ import type { Units } from '../lengths'
 import { lengthFrom } from '../lengths'
 
 /**
- * How many kits of a fold at its natural size the papers of a shelf are enough for at most: by area, cardstock and prints
- * apart. No plan makes more; how they lie on the sheets may make fewer.
+ * How many kits of a fold at its natural size the papers of a shelf are enough for at most: by area, cardstock and
+ * prints apart. No plan makes more; how they lie on the sheets may make fewer.
  */
 export function kitsByArea(fold: Fold, papers: PaperEntry[], units: Units): number {
   const { pieces } = factsOf(fold, units).construction

@@ -23,7 +23,9 @@ export interface Usage {
 /** Tape laid side by side to cover an area; what a corner takes of tape and of glue. */
 const TAPE = millimetres(6)
 const CORNER = millimetres(12)
-/** A thin line of wet glue, and a thin coat: half a millilitre a metre, 60 millilitres a square metre. Rules of thumb. */
+/**
+ * A thin line of wet glue, and a thin coat: half a millilitre a metre, 60 millilitres a square metre. Rules of thumb.
+ */
 const LINE = 500 / METRE
 const COAT = 60_000 / METRE / METRE
 
@@ -51,11 +53,17 @@ export function amountFor(use: SupplyUse, way: StickingWay, width: Length, heigh
   return use === 'dot' ? 1 : pieces[way]
 }
 
-const USED: Partial<Record<Means, SupplyUse>> = { 'tape': 'tape', 'strong tape': 'strong tape', 'glue': 'glue', 'foam': 'foam',
+const USED: Partial<Record<Means, SupplyUse>> = {
+  'tape': 'tape',
+  'strong tape': 'strong tape',
+  'glue': 'glue',
+  'foam': 'foam',
   'dot': 'dot' }
 
 /** The supply that serves a joint: of foam the one of its height where there is one. */
-export function supplyFor(supplies: SupplyEntry[], { means, foam }: Pick<Joint, 'means' | 'foam'>): SupplyEntry | undefined {
+export function supplyFor(
+  supplies: SupplyEntry[], { means, foam }: Pick<Joint, 'means' | 'foam'>,
+): SupplyEntry | undefined {
   const fit = supplies.filter(({ use }) => use === USED[means])
   if (means !== 'foam' || foam === undefined) return fit.find(({ of }) => of === '') ?? fit[0]
   const high = fit.find(({ of }) => of !== '' && Math.abs(lengthFrom(of) - foam) < MILLIMETRE / 10)
@@ -63,9 +71,15 @@ export function supplyFor(supplies: SupplyEntry[], { means, foam }: Pick<Joint, 
 }
 
 /** Everything that is stuck in one kit: each joint as often as there are pieces of its part, and what has no joint. */
-export const stuckIn = ({ joints, parts, alsoStuck }: Pick<Construction, 'joints' | 'parts' | 'alsoStuck'>): Stuck[] => [
+export const stuckIn = ({
+  joints, parts, alsoStuck,
+}: Pick<Construction, 'joints' | 'parts' | 'alsoStuck'>): Stuck[] => [
   ...joints.map(({ part, means, foam, glue }) => ({
-    means, foam, width: glue.width.value, height: glue.height.value, count: parts.find(({ key }) => key === part)?.count ?? 1,
+    means,
+    foam,
+    width: glue.width.value,
+    height: glue.height.value,
+    count: parts.find(({ key }) => key === part)?.count ?? 1,
   })),
   ...alsoStuck,
 ]
@@ -74,7 +88,9 @@ export const stuckIn = ({ joints, parts, alsoStuck }: Pick<Construction, 'joints
  * What is stuck in one kit takes so much of every supply, from its glue zones and how the maker sticks.
  * `unlisted` names means of which no supply is in the table.
  */
-export function stickingFor(stuck: Stuck[], supplies: SupplyEntry[], units: Units): { uses: Usage[], unlisted: Means[] } {
+export function stickingFor(
+  stuck: Stuck[], supplies: SupplyEntry[], units: Units,
+): { uses: Usage[], unlisted: Means[] } {
   const amounts = new Map<string, number>()
   const unlisted = new Set<Means>()
   for (const { means, foam, width, height, count } of stuck) {
@@ -116,5 +132,7 @@ export function amountInWords(use: SupplyUse, amount: number, units: Units): str
   if (measured === 'pieces') return String(amount)
   const much = measured === 'volume' ? amount / WHOLE.volume : amount / (units === 'inch' ? YARD : METRE)
   const shown = much < 10 ? String(Number(much.toFixed(1))) : String(Math.round(much))
-  return measured === 'volume' ? `${shown} ml` : `${shown} ${units === 'inch' ? (shown === '1' ? 'yard' : 'yards') : 'm'}`
+  return measured === 'volume'
+    ? `${shown} ml`
+    : `${shown} ${units === 'inch' ? (shown === '1' ? 'yard' : 'yards') : 'm'}`
 }

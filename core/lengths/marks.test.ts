@@ -16,7 +16,9 @@ describe('marks of a tool', () => {
     fc.assert(fc.property(fc.integer({ min: 0, max: 200 }), (steps) => {
       const length = nanometres(steps * sixteenth)
       expect(isOnMark(length, sixteenth)).toBe(true)
-      expect([downToMark, upToMark, nearestMark].map(round => round(length, sixteenth))).toEqual([length, length, length])
+      expect([downToMark, upToMark, nearestMark].map(round => round(length, sixteenth))).toEqual([
+        length, length, length,
+      ])
     }))
   })
 

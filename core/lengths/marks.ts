@@ -31,7 +31,9 @@ export interface ScaleReading {
   at: Length
 }
 
-/** Reads a measure off a scale: from its own end if there is a mark, else from the other end, else by the nearest mark. */
+/**
+ * Reads a measure off a scale: from its own end if there is a mark, else from the other end, else by the nearest mark.
+ */
 export function readOffScale(measure: Length, whole: Length, mark: Length): ScaleReading {
   if (isOnMark(measure, mark)) return { from: 'near', at: measure }
   const rest = (whole - measure) as Length

@@ -24,7 +24,10 @@ const ADDED_UP = new WeakMap<Measure, readonly Term[]>()
 export class Measure {
   private constructor(
     readonly value: Length,
-    /** A figure with a name, or what a sum is made of, each so many times. Most sums are never asked about, so they are not added up. */
+    /**
+     * A figure with a name, or what a sum is made of, each so many times. Most sums are never asked about, so they are
+     * not added up.
+     */
     private readonly made: Term | readonly (readonly [Measure, number])[],
     /** How the value was rounded to a tool's mark, if it was. */
     private readonly rounding?: { mark: Length },

@@ -1,7 +1,17 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
-  INCH, MILLIMETRE, formatLength, inches, lengthFrom, lengthParts, millimetres, nanometres, parseLength, sum, writeLength,
+  INCH,
+  MILLIMETRE,
+  formatLength,
+  inches,
+  lengthFrom,
+  lengthParts,
+  millimetres,
+  nanometres,
+  parseLength,
+  sum,
+  writeLength,
 } from '.'
 
 describe('reading lengths', () => {
@@ -83,10 +93,13 @@ describe('writing lengths', () => {
 
   it('reads back exactly what it wrote for a file', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 5_000_000_000 }), fc.constantFrom('inch' as const, 'metric' as const), (value, units) => {
-        const length = nanometres(value)
-        expect(lengthFrom(writeLength(length, units), 'inch')).toBe(length)
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 5_000_000_000 }),
+        fc.constantFrom('inch' as const, 'metric' as const),
+        (value, units) => {
+          const length = nanometres(value)
+          expect(lengthFrom(writeLength(length, units), 'inch')).toBe(length)
+        }),
     )
     expect(writeLength(inches(2.125), 'metric')).toBe('2 1/8 in')
     expect(writeLength(millimetres(210), 'inch')).toBe('210 mm')

@@ -43,7 +43,8 @@ const refuse = (reason: string): ParsedLength => ({ ok: false, reason })
  */
 export function parseLength(text: string, units: Units): ParsedLength {
   const example = units === 'inch' ? '5 3/8 or 5.375 in' : '136 or 13.6 cm'
-  if (text.length > MOST_LETTERS) return refuse(`A measure has at most ${MOST_LETTERS} characters. Write it like ${example}.`)
+  if (text.length > MOST_LETTERS)
+    return refuse(`A measure has at most ${MOST_LETTERS} characters. Write it like ${example}.`)
   const written = text.trim()
   if (written === '') return refuse(`Type a measure, such as ${example}.`)
 
@@ -71,7 +72,8 @@ export function parseLength(text: string, units: Units): ParsedLength {
   if (decimals !== undefined) length += Math.round(Number(`0${decimals}`) * size)
   if (numerator !== undefined) {
     const exact = (Number(numerator) * size) / Number(denominator)
-    if (!Number.isInteger(exact)) return refuse(`No ruler has ${numerator}/${denominator}: use halves down to 64ths, or a decimal.`)
+    if (!Number.isInteger(exact))
+      return refuse(`No ruler has ${numerator}/${denominator}: use halves down to 64ths, or a decimal.`)
     length += exact
   }
   if (length > LONGEST) return refuse('That is longer than 5 m. Check the number and the unit.')
@@ -110,8 +112,8 @@ const HALF_MILLIMETRE = MILLIMETRE / 2
 const greatestDivisor = (a: number, b: number): number => (b === 0 ? a : greatestDivisor(b, a % b))
 
 /**
- * A length in millimetres as a ruler is read: what was made in inches (8 1/2 in), or is no hundredth (a diagonal), to the
- * nearest half; what a metric maker can have typed just so. Nothing is shown as nothing that is something.
+ * A length in millimetres as a ruler is read: what was made in inches (8 1/2 in), or is no hundredth (a diagonal), to
+ * the nearest half; what a metric maker can have typed just so. Nothing is shown as nothing that is something.
  */
 function millimetresShown(size: number): number {
   const metric = size % FINEST_METRIC === 0 && size % FINEST_INCH !== 0
@@ -142,15 +144,26 @@ export function lengthParts(length: Length, units: Units): LengthParts {
   }
 }
 
-/** Plain text for lists, exports and the terminal: `5 3/8`, `136`, with `≈` in front of a fraction that is only the nearest. */
+/**
+ * Plain text for lists, exports and the terminal: `5 3/8`, `136`, with `≈` in front of a fraction that is only the
+ * nearest.
+ */
 export function formatLength(length: Length, units: Units, options: { unit?: boolean } = {}): string {
   const parts = lengthParts(length, units)
   const fraction = parts.numerator === undefined ? '' : `${parts.numerator}/${parts.denominator}`
   const digits = [parts.whole, fraction].filter(Boolean).join(' ')
-  return `${parts.approximate ? '≈' : ''}${parts.negative ? '−' : ''}${digits}${options.unit ? ` ${parts.unit}` : ''}`
+  const sign = (parts.approximate ? '≈' : '') + (parts.negative ? '−' : '')
+  return `${sign}${digits}${options.unit ? ` ${parts.unit}` : ''}`
 }
 
-/** Writes a length for a file, so that reading it back gives the same integer: inches where a 64th fits, else millimetres. */
+/** Width and height as one text, the unit at the end: `5 1/4 × 4 in`. */
+export const formatSize = (width: Length, height: Length, units: Units): string =>
+  `${formatLength(width, units)} × ${formatLength(height, units, { unit: true })}`
+
+/**
+ * Writes a length for a file, so that reading it back gives the same integer: inches where a 64th fits, else
+ * millimetres.
+ */
 export function writeLength(length: Length, units: Units): string {
   const sign = length < 0 ? '-' : ''
   const size = nanometres(Math.abs(length))
@@ -162,4 +175,6 @@ export function writeLength(length: Length, units: Units): string {
 
 /** Lengths in a text that was written elsewhere, set for print: `2 3/8` becomes a true fraction. */
 export const typesetText = (text: string): string =>
-  text.replace(/(\d) (\d+)\/(\d+)/g, '$1\u2009$2\u2044$3').replace(/(^|[^\d\u2044/])(\d+)\/(\d+)(?![\d/])/g, '$1$2\u2044$3')
+  text
+    .replace(/(\d) (\d+)\/(\d+)/g, '$1\u2009$2\u2044$3')
+    .replace(/(^|[^\d\u2044/])(\d+)\/(\d+)(?![\d/])/g, '$1$2\u2044$3')

@@ -34,13 +34,16 @@ export function itemAt<T>(list: readonly T[], place: number): T {
 }
 
 /** Each item with the one after it: one pair less than there are items. */
-export const neighbours = <T>(list: readonly T[]): [T, T][] => list.slice(1).map((item, place) => [itemAt(list, place), item])
+export const neighbours = <T>(list: readonly T[]): [T, T][] =>
+  list.slice(1).map((item, place) => [itemAt(list, place), item])
 
 /** Each item with the one after it, the last with the first: as many pairs as there are items. */
 export const around = <T>(list: readonly T[]): [T, T][] =>
   list.map((item, place) => [item, itemAt(list, (place + 1) % list.length)])
 
-/** How many items come to the same, by what that is, in the order in which each is first met; or what they add up to. */
+/**
+ * How many items come to the same, by what that is, in the order in which each is first met; or what they add up to.
+ */
 export function tally<T, K>(list: readonly T[], of: (item: T) => K, by: (item: T) => number = () => 1): Map<K, number> {
   const counts = new Map<K, number>()
   for (const item of list) counts.set(of(item), (counts.get(of(item)) ?? 0) + by(item))

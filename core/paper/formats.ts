@@ -21,15 +21,23 @@ export const SHEET_FORMATS: readonly SheetFormat[] = [
 const formatOf = (width: Length, height: Length) =>
   SHEET_FORMATS.find(format => lengthFrom(format.width) === width && lengthFrom(format.height) === height)
 
-/** Whether a sheet was made in inches or in millimetres: by its usual name, else by whether its sides are whole sixteenths. */
+/**
+ * Whether a sheet was made in inches or in millimetres: by its usual name, else by whether its sides are whole
+ * sixteenths.
+ */
 export function sheetSchool({ width, height }: { width: Length, height: Length }): Units {
   const format = formatOf(width, height)
   if (format) return format.width.endsWith('in') ? 'inch' : 'metric'
   return [width, height].every(side => side % (INCH / 16) === 0) ? 'inch' : 'metric'
 }
 
-/** The sheet formats that a maker cuts from without being asked: those of their own units; all where a paper has none of them. */
-export function ownFormats<Format extends { width: Length, height: Length }>(formats: readonly Format[], units: Units): readonly Format[] {
+/**
+ * The sheet formats that a maker cuts from without being asked: those of their own units; all where a paper has none of
+ * them.
+ */
+export function ownFormats<Format extends { width: Length, height: Length }>(
+  formats: readonly Format[], units: Units,
+): readonly Format[] {
   const own = formats.filter(format => sheetSchool(format) === units)
   return own.length > 0 ? own : formats
 }

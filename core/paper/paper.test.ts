@@ -17,7 +17,8 @@ describe('paper', () => {
   })
 
   it('names every sheet format it lists', () => {
-    for (const { name, width, height } of SHEET_FORMATS) expect(sheetName(lengthFrom(width), lengthFrom(height))).toBe(name)
+    for (const { name, width, height } of SHEET_FORMATS)
+      expect(sheetName(lengthFrom(width), lengthFrom(height))).toBe(name)
     expect(sheetName(millimetres(100), millimetres(100))).toBeUndefined()
   })
 })

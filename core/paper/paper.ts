@@ -3,7 +3,10 @@ import type { Length } from '../lengths'
 import { nanometres } from '../lengths'
 
 /** The same entity with its sizes as lengths. */
-type Sized<Entry extends { width: string, height: string }> = Omit<Entry, 'width' | 'height'> & { width: Length, height: Length }
+type Sized<Entry extends { width: string, height: string }> = Omit<Entry, 'width' | 'height'> & {
+  width: Length
+  height: Length
+}
 
 /** One sheet format of a paper, with what is on hand of it. */
 export type Stock = Sized<StockEntry>
@@ -41,7 +44,8 @@ export const STOCK_WEIGHTS = { light: 160, heavy: 270 } as const
 
 /** Weight of the sheets that a maker counts a trimmer's stack in (g/m²); of heavier paper fewer go under the blade. */
 export const STACKED_WEIGHT = 240
-export const stackOf = (sheets: number, weight: number): number => Math.max(1, Math.floor(sheets * STACKED_WEIGHT / weight))
+export const stackOf = (sheets: number, weight: number): number =>
+  Math.max(1, Math.floor((sheets * STACKED_WEIGHT) / weight))
 
 /** Weights of scrap that a hidden part may be cut from (g/m²). */
 export const SCRAP_WEIGHTS = { least: 150, most: 350 } as const

@@ -1,7 +1,10 @@
 import { produce } from 'immer'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { prepare, readPaper } from '../batch'
-import { forgetCut, keepLayout, newMiscut, noteCut, noteMiscut, noteSpoiled, outcomeOf, setFormat, shelve, takeAsUsual, takePlan } from '.'
+import {
+  forgetCut, keepLayout, newMiscut, noteCut, noteMiscut, noteSpoiled, outcomeOf, setFormat, shelve, takeAsUsual,
+  takePlan,
+} from '.'
 import { letterPaper, paperedCard } from '../batch/testing'
 import type { PaperOutcome } from '.'
 import { countsOf, plansFor } from '../cutting'
@@ -15,7 +18,9 @@ const kelp: PaperEntry = letterPaper('kelp', {
   name: 'Kelp',
   offcuts: [{ key: 'old', width: '4 1/2 in', height: '6 in', count: 3 }],
 })
-const empty: Batch = { ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 8, spares: 1 }), papers: [kelp] }
+const empty: Batch = {
+  ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 8, spares: 1 }), papers: [kelp],
+}
 const start: Batch = { ...empty, cards: [paperedCard(foldById('plain-card')!, empty)] }
 
 let batch: Batch
@@ -27,7 +32,9 @@ function change(edit: (draft: Batch) => void) {
   outcome = outcomeOf(paper!, plansFor(paper!.problem), batch)
 }
 const own = () => batch.cutting.find(({ paper }) => paper === 'kelp')
-const planned = (at = 0, key = 'kept-new') => ({ layout: outcome.plan.layouts[at]!, key, problem: outcome.entry.problem })
+const planned = (at = 0, key = 'kept-new') => ({
+  layout: outcome.plan.layouts[at]!, key, problem: outcome.entry.problem,
+})
 const shelfOf = ({ papers: [paper] }: Batch) => [
   paper!.stocks.map(({ onHand }) => onHand),
   paper!.offcuts.map(({ width, height, count }) => `${count} × ${width} × ${height}`).sort(),

@@ -24,12 +24,16 @@ export interface Planned {
 }
 
 const isNothing = ({ priority, moreSheets, without, also, layouts, spoiled, miscut }: CuttingEntry) =>
-  priority === null && moreSheets === null && without.length + also.length + layouts.length + spoiled.length + miscut.length === 0
+  priority === null
+  && moreSheets === null
+  && without.length + also.length + layouts.length + spoiled.length + miscut.length === 0
 
 /** Changes the entry of a paper; one that says nothing is not kept. */
 function change(batch: Batch, paper: string, edit: (entry: CuttingEntry) => void): void {
   const there = batch.cutting.find(entry => entry.paper === paper)
-  const entry = there ?? { paper, priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [] }
+  const entry = there ?? {
+    paper, priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [],
+  }
   edit(entry)
   if (!there && !isNothing(entry)) batch.cutting.push(entry)
   if (there && isNothing(entry)) batch.cutting.splice(batch.cutting.indexOf(there), 1)
@@ -116,7 +120,10 @@ export const noteSpoiled = (
 export const noteMiscut = (batch: Batch, paper: string, miscut: MiscutEntry[]): void =>
   change(batch, paper, entry => void Object.assign(entry, { miscut }))
 
-/** One more kind of pieces cut wrong: one piece of a size, as it should have been, for the maker to say what it measures. */
+/**
+ * One more kind of pieces cut wrong: one piece of a size, as it should have been, for the maker to say what it
+ * measures.
+ */
 export const newMiscut = (demand: Demand, units: Units): MiscutEntry => {
   const piece = pieceRef(demand, units)
   return { piece, count: 1, width: piece.width, height: piece.height }
@@ -140,7 +147,8 @@ export function forgetCut(batch: Batch, paper: string, key: string): void {
     entry.layouts.splice(entry.layouts.indexOf(kept), 1)
     const shelf = batch.papers.find(other => other.key === paper)
     if (!kept.shelved || !shelf) return
-    for (const left of leftBy(kept.tree, readTools(batch.tools, batch.class.units))) takeOffcut(shelf, { ...left, count: kept.cut })
+    for (const left of leftBy(kept.tree, readTools(batch.tools, batch.class.units)))
+      takeOffcut(shelf, { ...left, count: kept.cut })
     const stock = shelf.stocks.find(({ key }) => key === kept.supply)
     if (stock) stock.onHand = Math.min(BOUNDS.onHand, stock.onHand + kept.cut)
     else if (kept.from === 'offcut')

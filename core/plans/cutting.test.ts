@@ -4,7 +4,9 @@ import load from 'highs'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { keyOfRef, pieceRef, prepare, readLayout, readPaper, writeLayout } from '../batch'
-import { formatsInUse, keepLayout, kitProblems, fromFormat, nearbySizes, outcomeOf, planAll, scrapProblem, setFormat } from '.'
+import {
+  formatsInUse, keepLayout, kitProblems, fromFormat, nearbySizes, outcomeOf, planAll, scrapProblem, setFormat,
+} from '.'
 import { findingsOf, stopsIn } from '../kits'
 import type { PaperOutcome } from '.'
 import { letterPaper as paper, paperedCard } from '../batch/testing'
@@ -23,13 +25,19 @@ function withCard(fold: string, papers: PaperEntry[], parameters: Record<string,
   return { ...batch, cards: [paperedCard(foldById(fold)!, batch, { parameters })] }
 }
 const own = (changes: Partial<CuttingEntry>): CuttingEntry[] => [
-  { paper: 'kelp', priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [], ...changes },
+  {
+    paper: 'kelp', priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [],
+    ...changes,
+  },
 ]
 
 describe('the cutting problem of a paper', () => {
-  const batch = withCard('plain-card', [paper('kelp', { offcuts: [{ key: 'offcut', width: '4 1/2 in', height: '6 in', count: 3 }] })], {
-    message: false,
-  })
+  const batch = withCard(
+    'plain-card',
+    [paper('kelp', { offcuts: [{ key: 'offcut', width: '4 1/2 in', height: '6 in', count: 3 }] })],
+    {
+      message: false,
+    })
 
   it('counts offcuts among what it can cut from, and says which are used up and left', () => {
     const [entry] = prepare(batch).papers
@@ -76,7 +84,8 @@ describe('the cutting problem of a paper', () => {
   })
 
   it('takes fewer sheets of heavy paper in one stack', () => {
-    const stack = (weight: number) => prepare(withCard('plain-card', [paper('kelp', { weight })])).papers[0]!.problem.cutter.stack
+    const stack = (weight: number) =>
+      prepare(withCard('plain-card', [paper('kelp', { weight })])).papers[0]!.problem.cutter.stack
     expect([120, 240, 300, 600].map(stack)).toEqual([8, 4, 3, 1])
   })
 
@@ -97,7 +106,11 @@ describe('the cutting problem of a paper', () => {
     const two = {
       ...batch,
       papers: [
-        paper('kelp', { stocks: [...batch.papers[0]!.stocks, { key: 'square', width: '12 in', height: '12 in', onHand: 2, price: 90 }] }),
+        paper('kelp', {
+          stocks: [
+            ...batch.papers[0]!.stocks, { key: 'square', width: '12 in', height: '12 in', onHand: 2, price: 90 },
+          ],
+        }),
       ],
       cutting: own({ without: ['letter'] }),
     }
@@ -106,7 +119,9 @@ describe('the cutting problem of a paper', () => {
     expect(entry!.free!.supplies).toHaveLength(2)
     // A layout that is kept on it still has its sheets.
     const [free] = prepare({ ...two, cutting: [] }).papers
-    const kept = plansFor(free!.problem, solve)[0].layouts.find(({ supply }) => supply === free!.problem.supplies[0]!.key)!
+    const kept = plansFor(free!.problem, solve)[0].layouts.find(
+      ({ supply }) => supply === free!.problem.supplies[0]!.key,
+    )!
     const layouts = [writeLayout({ ...kept, repeats: 1 }, 'kept', 0, free!.problem, 'inch')]
     const [held] = prepare({ ...two, cutting: own({ without: two.cutting[0]!.without, layouts }) }).papers
     expect(held!.problem.supplies.map(({ onHand, onlyFixed }) => [onHand, onlyFixed])).toEqual([
@@ -115,7 +130,9 @@ describe('the cutting problem of a paper', () => {
     ])
     const [plan] = plansFor(held!.problem, solve)
     expect(verifyPlan(plan, held!.problem)).toEqual([])
-    expect(plan.layouts.filter(({ supply }) => supply === 'letter').map(({ key, repeats }) => [key, repeats])).toEqual([['kept', 1]])
+    expect(plan.layouts.filter(({ supply }) => supply === 'letter').map(({ key, repeats }) => [key, repeats])).toEqual([
+      ['kept', 1],
+    ])
   })
 })
 
@@ -127,17 +144,22 @@ describe('replanning', () => {
   const written = (cut: number) => writeLayout(layout!, layout!.key, cut, first!.problem, 'inch')
 
   it('writes a layout into the class and reads it again, whole', () => {
-    expect(readLayout(JSON.parse(JSON.stringify(written(0))), first!.problem.demands, first!.problem.cutter)).toEqual(layout)
+    expect(readLayout(JSON.parse(JSON.stringify(written(0))), first!.problem.demands, first!.problem.cutter)).toEqual(
+      layout,
+    )
   })
 
   it('plans only what is missing once some sheets are cut and pieces spoiled', () => {
     const demand = first!.problem.demands[0]!
     const [entry] = prepare({
       ...batch,
-      cutting: own({ layouts: [{ ...written(1), repeats: 1 }], spoiled: [{ piece: pieceRef(demand, 'inch'), count: 2 }] }),
+      cutting: own({
+        layouts: [{ ...written(1), repeats: 1 }], spoiled: [{ piece: pieceRef(demand, 'inch'), count: 2 }],
+      }),
     }).papers
     const made = (key: string) =>
-      planned.layouts[0]!.root && entry!.wanted.get(key)! - entry!.problem.demands.find(other => other.key === key)!.quantity
+      planned.layouts[0]!.root
+      && entry!.wanted.get(key)! - entry!.problem.demands.find(other => other.key === key)!.quantity
     expect(entry!.spoiled.get(keyOfRef(pieceRef(demand, 'inch')))).toBe(2)
     expect(entry!.problem.supplies[0]!.onHand).toBe(9)
     expect(entry!.problem.setUp).toEqual([{ key: layout!.key, supply: 'letter', root: layout!.root }])
@@ -155,7 +177,9 @@ describe('replanning', () => {
       prepare({ ...batch, cutting: own({ layouts: [{ ...written(1), repeats: 1, shelved }] }) }).papers[0]!
     expect([false, true].map(shelved => noted(shelved).problem.supplies[0]!.onHand)).toEqual([9, 10])
     expect(noted(true).problem.demands).toEqual(noted(false).problem.demands)
-    const outcomes = [false, true].map(shelved => outcomeOf(noted(shelved), plansFor(noted(shelved).problem, solve), batch))
+    const outcomes = [false, true].map(shelved =>
+      outcomeOf(noted(shelved), plansFor(noted(shelved).problem, solve), batch),
+    )
     const gone = outcomes.map(({ usedUp, plan }) => usedUp.reduce((sum, { count }) => sum + count, 0) - plan.sheets)
     // The sheet that is cut has still to be taken off the shelf, or is taken off it; it was paid for in any case.
     expect(gone).toEqual([1, 0])
@@ -181,7 +205,9 @@ describe('replanning', () => {
       cutting: own({ layouts: [{ ...written(1), repeats: 1 }] }),
     })
     expect(later.papers[0]!.dropped).toEqual([])
-    expect(later.papers[0]!.problem.demands.some(({ key, quantity }) => quantity < later.papers[0]!.wanted.get(key)!)).toBe(true)
+    expect(
+      later.papers[0]!.problem.demands.some(({ key, quantity }) => quantity < later.papers[0]!.wanted.get(key)!),
+    ).toBe(true)
   })
 })
 
@@ -190,7 +216,10 @@ describe('a copy of a class', () => {
     const batch = {
       ...withCard('plain-card', [paper('kelp')]),
       cutting: [
-        ...own({ priority: 'easy', moreSheets: 2, spoiled: [{ piece: { width: '1 in', height: '1 in', turn: 'either' }, count: 1 }] }),
+        ...own({
+          priority: 'easy', moreSheets: 2,
+          spoiled: [{ piece: { width: '1 in', height: '1 in', turn: 'either' }, count: 1 }],
+        }),
         { ...own({ spoiled: [] })[0]!, paper: 'chalk' },
       ],
     }
@@ -202,14 +231,21 @@ describe('a copy of a class', () => {
 })
 
 describe('hidden parts', () => {
-  const papers = [paper('kelp'), paper('chalk', { offcuts: [{ key: 'offcut', width: '6 in', height: '6 in', count: 1 }] })]
+  const papers = [
+    paper('kelp'), paper('chalk', { offcuts: [{ key: 'offcut', width: '6 in', height: '6 in', count: 1 }] }),
+  ]
   const batch = withCard('rising-scene', papers)
   const hidden = prepare(batch)
     .cards[0]!.pieces.filter(({ kind }) => kind === 'hidden')
     .map(({ key }) => key)
   const scrap: Batch = {
     ...batch,
-    cards: [{ ...batch.cards[0]!, papers: { ...batch.cards[0]!.papers, ...Object.fromEntries(hidden.map(key => [key, ANY_SCRAP])) } }],
+    cards: [
+      {
+        ...batch.cards[0]!,
+        papers: { ...batch.cards[0]!.papers, ...Object.fromEntries(hidden.map(key => [key, ANY_SCRAP])) },
+      },
+    ],
   }
 
   it('go to any scrap that the plans leave, and open no sheet', () => {
@@ -220,7 +256,8 @@ describe('hidden parts', () => {
     const last = outcomes.at(-1)!
     expect([last.paper.key, last.plan.sheets, last.plan.unplaced]).toEqual([ANY_SCRAP, 0, []])
     expect(verifyPlan(last.plan, last.entry.problem)).toEqual([])
-    for (const { supply } of last.plan.layouts) expect(['kelp', 'chalk']).toContain(last.entry.paperOf!.get(supply)!.key)
+    for (const { supply } of last.plan.layouts)
+      expect(['kelp', 'chalk']).toContain(last.entry.paperOf!.get(supply)!.key)
     const sheets = (all: typeof outcomes) => all.reduce((sum, { plan }) => sum + plan.sheets, 0)
     expect(sheets(outcomes)).toBeLessThanOrEqual(sheets(planAll(batch, prepare(batch), solve)))
   })
@@ -231,12 +268,17 @@ describe('hidden parts', () => {
 
   it('are planned with the pieces of a paper where the scrap is not enough, and may be kept on its layouts', () => {
     // Offcuts and leftovers too small for anything: squaring takes what was left of each sheet.
-    const bare = { ...scrap, papers: papers.map(entry => ({ ...entry, offcuts: [] })), tools: { ...scrap.tools, smallestPiece: '4 in' } }
+    const bare = {
+      ...scrap, papers: papers.map(entry => ({ ...entry, offcuts: [] })),
+      tools: { ...scrap.tools, smallestPiece: '4 in' },
+    }
     const preparation = prepare(bare)
     const outcomes = planAll(bare, preparation, solve)
     expect(outcomes.flatMap(({ plan }) => plan.unplaced)).toEqual([])
     const wanted = new Map(preparation.scrap.map(({ key, quantity }) => [key, quantity]))
-    const joint = outcomes.filter(({ entry }) => entry.paper.key !== ANY_SCRAP && [...wanted.keys()].some(key => entry.names.has(key)))
+    const joint = outcomes.filter(
+      ({ entry }) => entry.paper.key !== ANY_SCRAP && [...wanted.keys()].some(key => entry.names.has(key)),
+    )
     expect(joint).toHaveLength(1)
     const [{ plan, entry, paper }] = joint as [PaperOutcome]
     expect(verifyPlan(plan, entry.problem)).toEqual([])
@@ -244,7 +286,8 @@ describe('hidden parts', () => {
     for (const [key, quantity] of wanted) expect(made.get(key)).toBeGreaterThanOrEqual(quantity)
     // Kept, they stay where they are, and nothing more is asked of the scrap.
     const kept = produce(bare, (draft) => {
-      for (const layout of plan.layouts) keepLayout(draft, paper.key, { layout, key: `kept-${layout.key}`, problem: entry.problem }, true)
+      for (const layout of plan.layouts)
+        keepLayout(draft, paper.key, { layout, key: `kept-${layout.key}`, problem: entry.problem }, true)
     })
     const again = prepare(kept)
     expect(again.papers.find(other => other.paper.key === paper.key)).toMatchObject({ dropped: [], hidden: wanted })
@@ -262,9 +305,13 @@ describe('hidden parts', () => {
 
   it('come from paper of a suitable weight only, and only hidden parts may', () => {
     const light = { ...scrap, papers: papers.map(entry => ({ ...entry, weight: 100 })) }
-    expect(scrapProblem(prepare(light), planAll(light, { ...prepare(light), scrap: [] }, solve))!.problem.supplies).toEqual([])
+    expect(
+      scrapProblem(prepare(light), planAll(light, { ...prepare(light), scrap: [] }, solve))!.problem.supplies,
+    ).toEqual([])
     const shown = { ...batch, cards: [{ ...batch.cards[0]!, papers: { ...batch.cards[0]!.papers, base: ANY_SCRAP } }] }
-    expect(prepare(shown).cards[0]!.findings.map(({ problem }) => problem)).toContainEqual(expect.stringContaining('no scrap will do'))
+    expect(prepare(shown).cards[0]!.findings.map(({ problem }) => problem)).toContainEqual(
+      expect.stringContaining('no scrap will do'),
+    )
   })
 
   it('are also layers that something else covers; where one shows it is asked for a paper', () => {
@@ -274,8 +321,12 @@ describe('hidden parts', () => {
     const on = (layer: string): Batch => {
       const plain = withCard('plain-card', papers)
       const [card] = plain.cards
-      const chosen = { ...card!.papers, [`${key}--layer-1`]: 'chalk', [`${key}--layer-2`]: 'chalk', [`${key}--${layer}`]: ANY_SCRAP }
-      return { ...plain, cards: [{ ...card!, faces: [{ key, stamped: false, message: false, layers }], papers: chosen }] }
+      const chosen = {
+        ...card!.papers, [`${key}--layer-1`]: 'chalk', [`${key}--layer-2`]: 'chalk', [`${key}--${layer}`]: ANY_SCRAP,
+      }
+      return {
+        ...plain, cards: [{ ...card!, faces: [{ key, stamped: false, message: false, layers }], papers: chosen }],
+      }
     }
     const about = (batch: Batch) => findingsOf(prepare(batch)).filter(({ problem }) => problem.includes('scrap'))
     expect(about(on('layer-1'))).toEqual([])
@@ -304,7 +355,9 @@ describe('questions before the cutting', () => {
 
   it('tries sizes a mark or two away that nothing stops', () => {
     const near = nearbySizes(batch, prepare(batch), batch.cards[0]!.key)
-    expect(near.filter(({ parameter }) => parameter === 'border').map(({ shown }) => shown)).toEqual(['1/16 in', '3/16 in', '1/4 in'])
+    expect(near.filter(({ parameter }) => parameter === 'border').map(({ shown }) => shown)).toEqual([
+      '1/16 in', '3/16 in', '1/4 in',
+    ])
     for (const { card } of near) expect(card.findings.filter(({ severity }) => severity === 'stop')).toEqual([])
     expect(nearbySizes(batch, prepare(batch), 'no such card')).toEqual([])
   })

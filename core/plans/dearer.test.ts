@@ -18,11 +18,19 @@ const [, tide] = demoBatches(new Date(2030, 0, 1)) as [Batch, Batch]
 const A4 = { key: 'a4', width: '210 mm', height: '297 mm', onHand: 10, price: 50 }
 /** Pieces of any sizes from one paper, by a strip that holds none of them. */
 function classOf(
-  sizes: string, kits: number, offcuts: Batch['papers'][number]['offcuts'], change: (draft: Batch) => void = () => undefined,
+  sizes: string,
+  kits: number,
+  offcuts: Batch['papers'][number]['offcuts'],
+  change: (draft: Batch) => void = () => undefined,
 ): Batch {
-  const empty: Batch = produce(tide, draft => void Object.assign(draft, { cards: [], pools: [], roster: [], cutting: [] }))
-  const card = paperedCard(foldById('own-strip')!, empty,
-    { parameters: { length: '6 in', height: '3 in', scores: '3 in valley', slits: false, mats: false, pieces: sizes, layers: 'one' } })
+  const empty: Batch = produce(
+    tide, draft => void Object.assign(draft, { cards: [], pools: [], roster: [], cutting: [] }),
+  )
+  const card = paperedCard(foldById('own-strip')!, empty, {
+    parameters: {
+      length: '6 in', height: '3 in', scores: '3 in valley', slits: false, mats: false, pieces: sizes, layers: 'one',
+    },
+  })
   return produce(empty, (draft) => {
     const papers = Object.fromEntries(Object.keys(card.papers).map(part => [part, part === 'base' ? 'kelp' : 'fog']))
     draft.cards = [{ ...card, kits, papers }]
@@ -32,15 +40,19 @@ function classOf(
   })
 }
 const outcomeOf = (batch: Batch) => planAll(batch, prepare(batch), solve).find(({ paper }) => paper.key === 'fog')!
-const SIZES = '7 x 4 1/16 on 1\n3 1/4 x 5 1/4 on 1\n3 x 3 9/16 on 1\n5 1/4 x 5 1/4 on 1\n5 1/2 x 5 1/2 on 1\n2 3/4 x 5/8 on 1'
+const SIZES
+  = '7 x 4 1/16 on 1\n3 1/4 x 5 1/4 on 1\n3 x 3 9/16 on 1\n5 1/4 x 5 1/4 on 1\n5 1/2 x 5 1/2 on 1\n2 3/4 x 5/8 on 1'
 const OFFCUTS = [
-  { key: 'o-1', width: '4 3/16 in', height: '4 in', count: 3 }, { key: 'o-2', width: '3 11/16 in', height: '6 in', count: 6 },
+  { key: 'o-1', width: '4 3/16 in', height: '4 in', count: 3 },
+  { key: 'o-2', width: '3 11/16 in', height: '6 in', count: 6 },
 ]
 
 describe('a balanced plan', () => {
   it('is never dearer for what lies on the shelf besides', () => {
     for (const offcuts of [OFFCUTS, OFFCUTS.slice(1)])
-      expect(outcomeOf(classOf(SIZES, 2, offcuts)).cost).toBeLessThanOrEqual(outcomeOf(classOf(SIZES, 2, [])).cost + 1e-6)
+      expect(outcomeOf(classOf(SIZES, 2, offcuts)).cost).toBeLessThanOrEqual(
+        outcomeOf(classOf(SIZES, 2, [])).cost + 1e-6,
+      )
   })
 
   it('finds the two plain layouts that hands come upon', () => {
@@ -79,7 +91,8 @@ describe('a balanced plan', () => {
 })
 
 describe('a limit of layouts', () => {
-  const limited = (mostLayouts: number) => classOf(SIZES, 2, OFFCUTS, draft => void (draft.wishes.mostLayouts = mostLayouts))
+  const limited = (mostLayouts: number) =>
+    classOf(SIZES, 2, OFFCUTS, draft => void (draft.wishes.mostLayouts = mostLayouts))
 
   it('is kept where a plan within it can be had without the offcuts', () => {
     const { plan, beyond } = outcomeOf(limited(2))
@@ -91,6 +104,8 @@ describe('a limit of layouts', () => {
     const outcomes = planAll(batch, prepare(batch), solve)
     const found = findingsOf(prepare(batch), outcomes)
     const isBeyond = outcomes.some(({ beyond, paper }) => beyond && paper.key === 'fog')
-    expect([isBeyond, stopsIn(found.filter(({ problem }) => problem.includes('keeps to all limits')))]).toEqual([true, 1])
+    expect([isBeyond, stopsIn(found.filter(({ problem }) => problem.includes('keeps to all limits')))]).toEqual([
+      true, 1,
+    ])
   })
 })

@@ -5,8 +5,9 @@ import type { PaperOutcome } from './outcome'
 import { isSuitable, scrapProblem, stillWanted } from './scrap'
 
 /*
- * Hidden parts for which any scrap will do are cut from what the papers leave over. Where that is not enough, what is missing is
- * planned together with the pieces of one paper: the one where it costs least, be it room on its sheets or one more of them.
+ * Hidden parts for which any scrap will do are cut from what the papers leave over. Where that is not enough, what is
+ * missing is planned together with the pieces of one paper: the one where it costs least, be it room on its sheets or
+ * one more of them.
  */
 
 /** What became of a problem: its plan, nothing where there is none to be had, or that it is not known yet. */
@@ -30,7 +31,9 @@ export interface HiddenPlan {
  * @param outcomes the plans of all papers
  * @param known what is known of a problem
  */
-export function planHidden(preparation: Preparation, outcomes: PaperOutcome[], known: (problem: PaperProblem) => OutcomeSoFar): HiddenPlan {
+export function planHidden(
+  preparation: Preparation, outcomes: PaperOutcome[], known: (problem: PaperProblem) => OutcomeSoFar,
+): HiddenPlan {
   const scrap = scrapProblem(preparation, outcomes)
   const alone: HiddenPlan = { outcomes, scrap, asked: scrap ? [scrap] : [], open: false }
   if (!scrap) return alone
@@ -53,7 +56,9 @@ export function planHidden(preparation: Preparation, outcomes: PaperOutcome[], k
     const fromRest = ask(rest)
     if (fromRest === 'open') continue
     const left = preparation.scrap.flatMap((demand) => {
-      const quantity = fromRest ? missingOf(fromRest, demand.key) : rest?.wanted.get(demand.key) ?? stillWanted(preparation, demand)
+      const quantity = fromRest
+        ? missingOf(fromRest, demand.key)
+        : (rest?.wanted.get(demand.key) ?? stillWanted(preparation, demand))
       return quantity > 0 ? [{ ...demand, quantity }] : []
     })
     const joint = ask(withHidden(own, left, preparation))
@@ -74,7 +79,10 @@ export function planHidden(preparation: Preparation, outcomes: PaperOutcome[], k
   function candidates(): PaperProblem[] {
     const used = preparation.papers.filter(({ paper }) => isSuitable(paper))
     const unused = [...preparation.shelf.values()].filter(paper =>
-      isSuitable(paper) && preparation.papers.every(other => other.paper !== paper) && paper.stocks.some(({ onHand }) => onHand > 0))
+      isSuitable(paper)
+      && preparation.papers.every(other => other.paper !== paper)
+      && paper.stocks.some(({ onHand }) => onHand > 0),
+    )
     const price = ({ problem: { supplies } }: PaperProblem) =>
       Math.min(...supplies.map(supply => sheetWorth(supply, supplies) / (supply.width * supply.height)))
     return [
@@ -116,9 +124,14 @@ function withHidden(entry: PaperProblem, hidden: OwnedDemand[], { batch }: Prepa
   const demands = [
     ...entry.problem.demands.map((demand) => {
       const also = keys.has(demand.key) ? hidden.find(({ key }) => key === demand.key) : undefined
-      return also ? { ...demand, name: names.get(demand.key) ?? demand.name, quantity: demand.quantity + also.quantity } : demand
+      return also
+        ? { ...demand, name: names.get(demand.key) ?? demand.name, quantity: demand.quantity + also.quantity }
+        : demand
     }),
     ...more,
   ]
-  return { ...entry, wanted, names, belongs, problem: { ...entry.problem, demands }, free: entry.free && { ...entry.free, demands } }
+  return {
+    ...entry, wanted, names, belongs, problem: { ...entry.problem, demands },
+    free: entry.free && { ...entry.free, demands },
+  }
 }

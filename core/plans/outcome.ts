@@ -28,7 +28,9 @@ export interface PaperOutcome extends MeasuredPlan {
   unbought?: MeasuredPlan
   /** Sheets by format, those that are not needed included. `cut` are cut already and not among those needed. */
   sheets: (SheetUse['sheets'][number] & { key: string, cut: number })[]
-  /** What the shelf has to learn once all of it is cut, what is cut already included: sheets and offcuts that are gone … */
+  /**
+   * What the shelf has to learn once all of it is cut, what is cut already included: sheets and offcuts that are gone …
+   */
   usedUp: UsedUp[]
   /** … and offcuts that are worth keeping, largest first. */
   leaves: Leftover[]
@@ -62,7 +64,9 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<B
     choices,
     fewest: preferred(all, 'sheets'),
     beyond: within.length === 0,
-    ...(plan.spending > 0 && leastMoney.plan.spending === 0 && leastMoney.plan.unplaced.length === 0 && { unbought: leastMoney }),
+    ...(plan.spending > 0
+      && leastMoney.plan.spending === 0
+      && leastMoney.plan.unplaced.length === 0 && { unbought: leastMoney }),
     sheets: problem.supplies
       .filter(({ kind }) => kind === 'sheet')
       .map(({ key, width, height, onHand, price }) => ({

@@ -14,7 +14,9 @@ import type { Preparation, OwnedDemand, PaperProblem } from '../batch'
  * @param besides key of a paper that nothing is taken from
  * @returns nothing where the class has no such parts
  */
-export function scrapProblem(preparation: Preparation, outcomes: PaperOutcome[], besides?: string): PaperProblem | undefined {
+export function scrapProblem(
+  preparation: Preparation, outcomes: PaperOutcome[], besides?: string,
+): PaperProblem | undefined {
   const { cutter, shelf } = preparation
   const scrap = preparation.scrap.flatMap((demand) => {
     const quantity = stillWanted(preparation, demand)
@@ -68,4 +70,5 @@ export const stillWanted = ({ papers }: Pick<Preparation, 'papers'>, { key, quan
   Math.max(0, quantity - papers.reduce((sum, { hidden }) => sum + (hidden.get(key) ?? 0), 0))
 
 /** Whether hidden parts may be cut from a paper: neither too thin nor too thick. */
-export const isSuitable = ({ weight }: Pick<Paper, 'weight'>): boolean => weight >= SCRAP_WEIGHTS.least && weight <= SCRAP_WEIGHTS.most
+export const isSuitable = ({ weight }: Pick<Paper, 'weight'>): boolean =>
+  weight >= SCRAP_WEIGHTS.least && weight <= SCRAP_WEIGHTS.most

@@ -29,14 +29,20 @@ export interface RuleCost {
 /** What each rule that is minded costs: the same sharing looked for without it. */
 export function ruleCosts({ problem, sharing }: Pick<NonNullable<Preparation['sharing']>,
   'problem' | 'sharing'>, solve: Solve): RuleCost[] {
-  return (Object.keys(problem.rules) as (keyof Rules)[]).filter(rule => problem.rules[rule].hold !== 'free').map((rule) => {
-    const without = sharedToTheEnd({ ...problem, rules: { ...problem.rules, [rule]: { hold: 'free', weight: 0 } } }, solve, SHEETS_FOUND)
-    return { rule, sheets: Math.max(0, (sharing.sheets ?? 0) - (without.sheets ?? 0)), broken: without.broken[rule] }
-  })
+  return (Object.keys(problem.rules) as (keyof Rules)[])
+    .filter(rule => problem.rules[rule].hold !== 'free')
+    .map((rule) => {
+      const without = sharedToTheEnd(
+        { ...problem, rules: { ...problem.rules, [rule]: { hold: 'free', weight: 0 } } }, solve, SHEETS_FOUND,
+      )
+      return { rule, sheets: Math.max(0, (sharing.sheets ?? 0) - (without.sheets ?? 0)), broken: without.broken[rule] }
+    })
 }
 
 /** A sharing written out with what its plans give, so that code which shares nothing with the planner can check it. */
-export function writtenSharing({ batch, cards, sharing }: Preparation, outcomes: PaperOutcome[]): WrittenSharing | undefined {
+export function writtenSharing(
+  { batch, cards, sharing }: Preparation, outcomes: PaperOutcome[],
+): WrittenSharing | undefined {
   if (!sharing) return undefined
   const { problem, kits } = sharing
   const written: WrittenSharing['cards'] = []
@@ -71,7 +77,9 @@ export function writtenSharing({ batch, cards, sharing }: Preparation, outcomes:
         card: itemAt(problem.kinds, at).card,
         colourway: colourway?.key ?? '',
         bag,
-        prints: Object.fromEntries([...papers].filter(([part]) => parts.has(part)).map(([part, paper]) => [part, paper.key])),
+        prints: Object.fromEntries(
+          [...papers].filter(([part]) => parts.has(part)).map(([part, paper]) => [part, paper.key]),
+        ),
       }
     })),
     cut: outcomes.flatMap(({ paper, plan, entry }) => {

@@ -2,7 +2,9 @@ import highs from 'highs'
 import { produce } from 'immer'
 import { beforeAll, describe, expect, it } from 'vitest'
 import type { Preparation } from '../batch'
-import { bagsOf, colourwayCounts, couldServe, handedKits, newColourway, prepare, seatOf, sharingInWords, unmetWishes, withSeat } from '../batch'
+import {
+  bagsOf, colourwayCounts, couldServe, handedKits, newColourway, prepare, seatOf, sharingInWords, unmetWishes, withSeat,
+} from '../batch'
 import { planAll, prepareShared, printsIn, rulesBroken, swapped, unpinned, writtenSharing } from '.'
 import { contentsOf, findingsOf, packedBags } from '../kits'
 import { demoBatches } from '../../demo'
@@ -59,19 +61,28 @@ describe('the demo evening', () => {
     const outcomes = planAll(batch, shared, solve)
     for (const { paper, plan, entry } of outcomes) {
       const wanted = shared.cards.flatMap(({ dealt, pieces }) => dealt.flatMap(({ papers }) =>
-        pieces.filter(({ key }) => papers.get(key)?.key === paper.key).map(({ perKit }) => perKit))).reduce((sum, count) => sum + count, 0)
-      expect([paper.key, [...entry.wanted.values()].reduce((sum, count) => sum + count, 0)]).toEqual([paper.key, wanted])
+        pieces.filter(({ key }) => papers.get(key)?.key === paper.key).map(({ perKit }) => perKit),
+      ),
+      )
+        .reduce((sum, count) => sum + count, 0)
+      expect([paper.key, [...entry.wanted.values()].reduce((sum, count) => sum + count, 0)]).toEqual([
+        paper.key, wanted,
+      ])
       const made = madeBy(plan.layouts)
       for (const [key, count] of entry.wanted) expect(made.get(key) ?? 0).toBeGreaterThanOrEqual(count)
     }
-    const packed = packedBags(shared).flatMap(({ kits }) => kits.flatMap(({ pieces }) => pieces.map(({ count }) => count)))
+    const packed = packedBags(shared).flatMap(({ kits }) =>
+      kits.flatMap(({ pieces }) => pieces.map(({ count }) => count)),
+    )
     expect(packed.reduce((sum, count) => sum + count, 0)).toBe(
       shared.cards.flatMap(({ pieces }) => pieces).reduce((sum, { quantity }) => sum + quantity, 0))
   }, 60_000)
 
   it('takes the sharing that is found over what was dealt out at once, and keeps everything else', () => {
     const first = prepare(batch)
-    expect([first.sharing!.isSettled, shared.sharing!.isSettled, first.sharing!.key]).toEqual([false, true, shared.sharing!.key])
+    expect([first.sharing!.isSettled, shared.sharing!.isSettled, first.sharing!.key]).toEqual([
+      false, true, shared.sharing!.key,
+    ])
     expect(first.papers.find(({ paper }) => paper.key === 'chalk')!.wanted).toEqual(
       shared.papers.find(({ paper }) => paper.key === 'chalk')!.wanted)
   })
@@ -79,8 +90,9 @@ describe('the demo evening', () => {
 
 describe('two bags', () => {
   const places = (part: string) =>
-    ['seat-1', 'seat-2'].map(
-      bag => ({ bag, card: card.key, part })) as [{ bag: string, card: string, part: string }, { bag: string, card: string, part: string }]
+    ['seat-1', 'seat-2'].map(bag => ({ bag, card: card.key, part })) as [
+      { bag: string, card: string, part: string }, { bag: string, card: string, part: string },
+    ]
 
   it('swap a print, which is kept when everything is shared out anew', () => {
     const [one, other] = places('mat-c')
@@ -97,14 +109,20 @@ describe('two bags', () => {
 
   it('swap nothing of different sizes, and nothing that is not shared out', () => {
     const [one, other] = places('mat-c')
-    expect(swapped(shared, one, { ...other, part: 'plate-mat' })).toEqual({ wrong: expect.stringContaining('different sizes') })
-    expect(swapped(shared, one, { ...other, part: 'base' })).toEqual({ wrong: expect.stringContaining('different pools') })
+    expect(swapped(shared, one, { ...other, part: 'plate-mat' })).toEqual({
+      wrong: expect.stringContaining('different sizes'),
+    })
+    expect(swapped(shared, one, { ...other, part: 'base' })).toEqual({
+      wrong: expect.stringContaining('different pools'),
+    })
     expect(swapped(shared, one, { ...other, bag: 'seat-99' })).toEqual({ wrong: expect.stringContaining('no print') })
   })
 
   it('are told apart by the rules that they break', () => {
     const given = changed((draft) => {
-      const prints = Object.fromEntries(['mat-a', 'mat-b', 'mat-c', 'plate-mat'].map(part => [`${card.key} ${part}`, 'ripple']))
+      const prints = Object.fromEntries(
+        ['mat-a', 'mat-b', 'mat-c', 'plate-mat'].map(part => [`${card.key} ${part}`, 'ripple']),
+      )
       draft.roster = ['seat-1', 'seat-3'].map(key => ({ ...newSeat(key), prints }))
       draft.cards[0]!.colourways = []
     })
@@ -116,7 +134,9 @@ describe('two bags', () => {
 describe('who gets what', () => {
   it('follows wishes, then an even share, and as many of a colourway as are said', () => {
     const wishes = Object.fromEntries(batch.roster.map(({ key, colourways }) => [key, colourways[card.key]]))
-    handedKits(batch).get(card.key)!.forEach(({ bag, colourway }) => wishes[bag!] && expect(colourway?.key).toBe(wishes[bag!]))
+    handedKits(batch)
+      .get(card.key)!
+      .forEach(({ bag, colourway }) => wishes[bag!] && expect(colourway?.key).toBe(wishes[bag!]))
     const counts = (kits: (number | null)[], of: number) =>
       colourwayCounts({ ...card, colourways: card.colourways.map((one, at) => ({ ...one, kits: kits[at]! })) }, of)
     expect([counts([null, null], 7), counts([2, null], 7), counts([2, 2], 7), counts([9, null], 7)]).toEqual(
@@ -184,8 +204,13 @@ describe('what a sharing takes', () => {
   const of = (own: object) => sharingInWords({ kits: [], broken, missing: 0, ...own })
 
   it('is told with what is proven, and never with a proof where kits are missing', () => {
-    expect([of({}), of({ sheets: 1, bound: 1 }), of({ sheets: 9, bound: 8 }), of({ sheets: 4, bound: 0, missing: 3 })]).toEqual([
-      undefined, '1 sheet: fewer are impossible', '9 sheets: fewer than 8 are impossible', '4 sheets, which do not suffice for 3 kits',
+    expect([
+      of({}), of({ sheets: 1, bound: 1 }), of({ sheets: 9, bound: 8 }), of({ sheets: 4, bound: 0, missing: 3 }),
+    ]).toEqual([
+      undefined,
+      '1 sheet: fewer are impossible',
+      '9 sheets: fewer than 8 are impossible',
+      '4 sheets, which do not suffice for 3 kits',
     ])
   })
 })
@@ -193,7 +218,10 @@ describe('what a sharing takes', () => {
 describe('rules that nobody can keep', () => {
   it('stop with the name of the rule', () => {
     const stopped = (change: (draft: Batch) => void) =>
-      findingsOf(prepare(changed(change))).filter(({ severity }) => severity === 'stop').map(({ problem }) => problem).join(' ')
+      findingsOf(prepare(changed(change)))
+        .filter(({ severity }) => severity === 'stop')
+        .map(({ problem }) => problem)
+        .join(' ')
     expect(stopped((draft) => {
       draft.pools[0]!.papers = ['ripple']
       draft.sharing.touching.hold = 'must'

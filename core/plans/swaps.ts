@@ -45,7 +45,8 @@ function sharedKits({ sharing, cards }: Preparation): Map<string, SharedKit> {
       alike.set(name, [...(alike.get(name) ?? []), one])
     }
   })
-  if (isMinded('different')) for (const same of alike.values()) if (same.length > 1) for (const { broken } of same) broken.push('different')
+  if (isMinded('different'))
+    for (const same of alike.values()) if (same.length > 1) for (const { broken } of same) broken.push('different')
   known.set(sharing, kits)
   return kits
 }
@@ -62,10 +63,13 @@ export const rulesBroken = (preparation: Preparation, bag: string, card: string)
   kitIn(preparation, { bag, card })?.broken ?? []
 
 /**
- * Two bags swap the prints of a part, or of two parts of one size and pool: both bags are as given by hand from then on.
+ * Two bags swap the prints of a part, or of two parts of one size and pool: both bags are as given by hand from then
+ * on.
  * @returns the roster, or why they cannot be swapped
  */
-export function swapped(preparation: Preparation, one: PrintPlace, other: PrintPlace): { roster: Batch['roster'] } | { wrong: string } {
+export function swapped(
+  preparation: Preparation, one: PrintPlace, other: PrintPlace,
+): { roster: Batch['roster'] } | { wrong: string } {
   const { batch } = preparation
   const [mine, theirs] = [kitIn(preparation, one), kitIn(preparation, other)]
   if (!mine || !theirs) return { wrong: 'There is no print to swap in one of these bags.' }
@@ -74,15 +78,23 @@ export function swapped(preparation: Preparation, one: PrintPlace, other: PrintP
   const pool = (key?: string) => batch.pools.find(pool => pool.key === key)?.papers ?? []
   if (!a || !b || !pool(a.pool).includes(theirPrint) || !pool(b.pool).includes(print))
     return { wrong: 'These two come from different pools, so that they cannot be swapped.' }
-  const sizeOf = (takes: ReadonlyMap<string, number>[]) => [...(takes[0]?.keys() ?? [])].map(key => key.split(' ')[0]).join()
-  if (sizeOf(a.takes) !== sizeOf(b.takes)) return { wrong: 'These two are of different sizes, so that they cannot be swapped.' }
+  const sizeOf = (takes: ReadonlyMap<string, number>[]) =>
+    [...(takes[0]?.keys() ?? [])].map(key => key.split(' ')[0]).join()
+  if (sizeOf(a.takes) !== sizeOf(b.takes))
+    return { wrong: 'These two are of different sizes, so that they cannot be swapped.' }
   const given = (roster: Batch['roster'], { bag, card }: PrintPlace, prints: Record<string, string>) => {
     const seat = seatOf({ roster }, bag)
-    return withSeat(roster,
-      { ...seat, prints: { ...seat.prints, ...Object.fromEntries(Object.entries(prints).map(([part, key]) => [`${card} ${part}`, key])) } })
+    return withSeat(roster, {
+      ...seat,
+      prints: {
+        ...seat.prints, ...Object.fromEntries(Object.entries(prints).map(([part, key]) => [`${card} ${part}`, key])),
+      },
+    })
   }
   const isOne = one.bag === other.bag && one.card === other.card
-  const first = given(batch.roster, one, { ...mine.prints, [one.part]: theirPrint, ...(isOne && { [other.part]: print }) })
+  const first = given(batch.roster, one, {
+    ...mine.prints, [one.part]: theirPrint, ...(isOne && { [other.part]: print }),
+  })
   return { roster: isOne ? first : given(first, other, { ...theirs.prints, [other.part]: print }) }
 }
 

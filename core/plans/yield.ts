@@ -17,8 +17,8 @@ export interface KitProblem {
 }
 
 /**
- * What one kit of some cards takes from each paper, with what is on hand of it; where several come from a pool, all from that one
- * paper. Hidden parts from any scrap want no paper of their own.
+ * What one kit of some cards takes from each paper, with what is on hand of it; where several come from a pool, all
+ * from that one paper. Hidden parts from any scrap want no paper of their own.
  */
 export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: PreparedCard[] = cards): KitProblem[] {
   const papers = new Map(
@@ -30,7 +30,10 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
     const demands = demandsOf(batch, some, paper, card => [oneKit(card, paper, batch.class.units)])
     return {
       paper,
-      problem: { demands, supplies: suppliesOf(paper, formatsFor(batch, paper), [], stacked), cutter: stacked, objective: 'sheets' },
+      problem: {
+        demands, supplies: suppliesOf(paper, formatsFor(batch, paper), [], stacked), cutter: stacked,
+        objective: 'sheets',
+      },
       perKit: new Map(demands.map(({ key, quantity }: Demand) => [key, quantity])),
     }
   })
@@ -47,7 +50,9 @@ function oneKit({ pieces, dealt, groups }: PreparedCard, paper: Paper, units: Un
 }
 
 /** A drawer of some sheets of one format instead of what is on hand. */
-export function fromFormat({ problem, ...rest }: KitProblem, width: Length, height: Length, sheets: number): KitProblem {
+export function fromFormat(
+  { problem, ...rest }: KitProblem, width: Length, height: Length, sheets: number,
+): KitProblem {
   const supply = { key: `sheet ${width}x${height}`, kind: 'sheet' as const, width, height, onHand: sheets, price: null }
   return { ...rest, problem: { ...problem, supplies: [supply] } }
 }
@@ -87,7 +92,12 @@ export function nearbySizes(batch: Batch, { cards, cutter }: Preparation, key: s
       const other: Batch = { ...batch, cards: [changed] }
       const [card] = prepare(other).cards
       if (!card || card.findings.some(({ severity }) => severity === 'stop')) return []
-      return [{ parameter: name, label: parameter.label, value, shown: formatLength(length, units, { unit: true }), batch: other, card }]
+      return [
+        {
+          parameter: name, label: parameter.label, value, shown: formatLength(length, units, { unit: true }),
+          batch: other, card,
+        },
+      ]
     })
   })
 }

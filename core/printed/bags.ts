@@ -1,7 +1,9 @@
 import type { PreparedCard, Strip } from '../batch'
 import type { Bag, PackedKit, PackedPiece, ShoppingLine, Kits } from '../kits'
 import { LEVEL_WORDS, isCutReady, outOfInWords, sourceOf, stripName } from '../batch'
-import { broughtPieces, contentsOf, lyingPieces, neededInWords, packsInWords, purchaseName, bagShape, extraInWords } from '../kits'
+import {
+  broughtPieces, contentsOf, lyingPieces, neededInWords, packsInWords, purchaseName, bagShape, extraInWords,
+} from '../kits'
 import type { Units } from '../lengths'
 import { itemAt } from '../lists'
 import type { PrintBlock, PrintSection } from './model'
@@ -9,8 +11,9 @@ import { stepList } from './steps'
 import { typesetSize, typesetText } from './typeset'
 
 /** What the class needs of sheets and supplies, and what of it has to be bought, by where it is bought. */
-export function shoppingSection(groups: { where: string, lines: ShoppingLine[] }[], kits: Kits, units: Units, money: (cents: number) =>
-string): PrintSection {
+export function shoppingSection(
+  groups: { where: string, lines: ShoppingLine[] }[], kits: Kits, units: Units, money: (cents: number) => string,
+): PrintSection {
   const { spending } = kits.totals
   return {
     heading: 'To buy',
@@ -50,7 +53,9 @@ export function bagSection(bags: Bag[], units: Units, each: boolean): PrintSecti
         kind: 'side by side',
         cells: bags.map(({ label, kits }) => [
           { kind: 'heading', text: label },
-          ...(kits.length === 0 ? [{ kind: 'text' as const, text: 'Nothing is packed.' }] : kits.flatMap(kit => kitBlocks(kit, units))),
+          ...(kits.length === 0
+            ? [{ kind: 'text' as const, text: 'Nothing is packed.' }]
+            : kits.flatMap(kit => kitBlocks(kit, units))),
         ]),
       }],
     }
@@ -79,7 +84,8 @@ export function bagSection(bags: Bag[], units: Units, each: boolean): PrintSecti
   }
 }
 
-const kitTitle = ({ card: { entry }, colourway }: PackedKit): string => (colourway ? `${entry.title}, ${colourway.name}` : entry.title)
+const kitTitle = ({ card: { entry }, colourway }: PackedKit): string =>
+  colourway ? `${entry.title}, ${colourway.name}` : entry.title
 
 /** Everything in one kit. */
 function kitBlocks(kit: PackedKit, units: Units): PrintBlock[] {
@@ -89,7 +95,9 @@ function kitBlocks(kit: PackedKit, units: Units): PrintBlock[] {
     {
       kind: 'list',
       mark: 'box',
-      items: [...lyingPieces(kit).map(piece => packedInWords(piece, kit, units)), ...kit.strips.map(strip => stripItem(strip, units)),
+      items: [
+        ...lyingPieces(kit).map(piece => packedInWords(piece, kit, units)),
+        ...kit.strips.map(strip => stripItem(strip, units)),
         ...bought],
     },
     ...bringBlocks(kit, units),
@@ -98,7 +106,10 @@ function kitBlocks(kit: PackedKit, units: Units): PrintBlock[] {
 
 /** `Strip for Mat, Plate, 9 × 4 in, Kelp, uncut`. */
 const stripItem = (strip: Strip, units: Units, inTable = false): string => [
-  `1 × ${stripName(strip)}`, typesetSize(strip.width, strip.height, units, true), inTable ? SEE_TABLE : strip.paper.name, LEVEL_WORDS.uncut,
+  `1 × ${stripName(strip)}`,
+  typesetSize(strip.width, strip.height, units, true),
+  inTable ? SEE_TABLE : strip.paper.name,
+  LEVEL_WORDS.uncut,
 ].join(', ')
 const SEE_TABLE = 'see the table'
 
@@ -120,12 +131,17 @@ function sharedBlocks(kits: PackedKit[], units: Units): PrintBlock[] {
   const [differs, stripsDiffer] = [differing(kits.map(listed)), differing(kits.map(({ strips }) => strips))]
   const bought = first.card.construction?.extras.map(extra => extraInWords(extra, units)) ?? []
   return [
-    { kind: 'text', strong: true, text: new Set(kits.map(kitTitle)).size === 1 ? kitTitle(first) : first.card.entry.title },
+    {
+      kind: 'text', strong: true,
+      text: new Set(kits.map(kitTitle)).size === 1 ? kitTitle(first) : first.card.entry.title,
+    },
     {
       kind: 'list',
       mark: 'box',
       items: [
-        ...first.pieces.flatMap((piece, at) => (isCutReady(piece.level) ? [packedInWords(piece, first, units, differs.has(at))] : [])),
+        ...first.pieces.flatMap((piece, at) =>
+          isCutReady(piece.level) ? [packedInWords(piece, first, units, differs.has(at))] : [],
+        ),
         ...first.strips.map((strip, at) => stripItem(strip, units, stripsDiffer.has(at))),
         ...bought,
       ],
@@ -171,11 +187,15 @@ function differingTable(bags: Bag[]): PrintBlock {
   }
 }
 
-const bagsInWords = (bags: Bag[]): string => (bags.length === 1 ? `One bag: ${itemAt(bags, 0).label}` : `${bags.length} bags`)
+const bagsInWords = (bags: Bag[]): string =>
+  bags.length === 1 ? `One bag: ${itemAt(bags, 0).label}` : `${bags.length} bags`
 
 /** `1 × Mat, 5 1/4 × 4 in, Herring, cut and scored`: a piece as it lies in a bag. */
 const packedInWords = (
-  { piece: { name, width, height, made = [], outOf }, count, paper, level }: PackedPiece, kit: PackedKit, units: Units, inTable = false,
+  { piece: { name, width, height, made = [], outOf }, count, paper, level }: PackedPiece,
+  kit: PackedKit,
+  units: Units,
+  inTable = false,
 ): string =>
   [
     `${count} × ${name}`, typesetSize(width.value, height.value, units, true), ...made, inTable

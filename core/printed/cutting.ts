@@ -52,7 +52,10 @@ export function cuttingSection(outcome: PaperOutcome, units: Units): PrintSectio
       { kind: 'text', text: `${proofOf(outcome)}. ${work}` },
       ...missing,
       ...laidOut(drawings, [
-        { kind: 'table', name: `Pieces of ${paper.name}`, head: ['', 'Piece', 'Width × height', 'Number'], rows: demands, numbers: [3] },
+        {
+          kind: 'table', name: `Pieces of ${paper.name}`, head: ['', 'Piece', 'Width × height', 'Number'],
+          rows: demands, numbers: [3],
+        },
         ...(steps.length === 0 ? [] : [stepTable(steps, letters, units, paper)]),
       ]),
     ],
@@ -113,7 +116,10 @@ interface SheetDrawing {
 const BOX = { width: 236, height: 236 }
 const EDGE = 22
 
-/** One layout in outline: letters and sizes, offcuts hatched, waste crossed, a light hatch where the print has a right way up. */
+/**
+ * One layout in outline: letters and sizes, offcuts hatched, waste crossed, a light hatch where the print has a right
+ * way up.
+ */
 function sheetDrawing({ layout, supply, cutter, letters, units, paper, title }: SheetDrawing): Drawing {
   const scale = Math.min((BOX.width - EDGE) / supply.width, (BOX.height - EDGE) / supply.height)
   const [width, height] = [supply.width * scale, supply.height * scale]
@@ -129,13 +135,15 @@ function sheetDrawing({ layout, supply, cutter, letters, units, paper, title }: 
     if (leaf.node.kind === 'waste' && Math.min(w, h) > 6)
       content.push(line(x, y, x + w, y + h, 0.3), line(x + w, y, x, y + h, 0.3))
     content.push(rectangle(x, y, w, h))
-    if (leaf.node.kind === 'piece') content.push(...labelled(letters.get(leaf.node.demand) ?? '', leaf, { x, y, w, h }, units))
+    if (leaf.node.kind === 'piece')
+      content.push(...labelled(letters.get(leaf.node.demand) ?? '', leaf, { x, y, w, h }, units))
     else if (leaf.node.kind === 'offcut' && w > 46 && h > 14)
       content.push(text(x + w / 2, y + h / 2 + 3, typesetSize(leaf.width, leaf.height, units), { size: 8 }))
   }
   content.push(rectangle(left, top, width, height, 1.3))
   content.push(...edges({ layout, cutter, units, left, top, height, px }))
-  if (paper.upright) content.push(text(left + width - 2, top + height + 9, 'print stands this way up ↑', { size: 7, anchor: 'end' }))
+  if (paper.upright)
+    content.push(text(left + width - 2, top + height + 9, 'print stands this way up ↑', { size: 7, anchor: 'end' }))
   return drawing(title, left + width + 2, top + height + (paper.upright ? 12 : 3), content)
 }
 

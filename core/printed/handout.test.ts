@@ -26,7 +26,12 @@ const classOf = (fold: string, profile = 'room'): Batch => produce(plain, (draft
   draft.prep.usual = profile
 })
 const flat = (blocks: PrintBlock[]): PrintBlock[] => blocks.flatMap(block =>
-  (block.kind === 'together' ? flat(block.blocks) : block.kind === 'side by side' ? block.cells.flatMap(flat) : [block]))
+  block.kind === 'together'
+    ? flat(block.blocks)
+    : block.kind === 'side by side'
+      ? block.cells.flatMap(flat)
+      : [block],
+)
 const textsOf = (sections: PrintSection[]) => flat(sections.flatMap(({ blocks }) => blocks))
   .flatMap(block => (block.kind === 'text' ? [block.text] : block.kind === 'list' ? block.items : []))
 function handout(batch: Batch, units = batch.class.units) {
@@ -35,20 +40,23 @@ function handout(batch: Batch, units = batch.class.units) {
 }
 
 describe('the steps of every fold', () => {
-  it.each(FOLDS.map(({ id }) => id))('%s: every part that is glued comes in one step, on something that is there', (id) => {
-    const [card] = prepare(classOf(id)).cards
-    const { parts, joints, steps } = card!.construction!
-    const put = steps.flatMap(({ puts }) => puts)
-    expect([...put].sort()).toEqual([...new Set(joints.map(({ part }) => part))].sort())
-    for (const key of steps.flatMap(({ makes, puts }) => [...makes, ...puts])) expect(parts.map(part => part.key)).toContain(key)
-    steps.forEach(({ puts }, step) => {
-      const shown = assembliesAt(card!.construction!, step)
-      expect([...shown.flatMap(({ coming }) => [...coming])].sort()).toEqual([...puts].sort())
-      const drawings = stepDrawings(card!.construction!, step, card!.fold!.view)
-      expect(drawings.length > 0).toBe(puts.length > 0)
-      for (const { svg } of drawings) expect(svg).not.toMatch(/NaN|Infinity|undefined/)
+  it.each(FOLDS.map(({ id }) => id))(
+    '%s: every part that is glued comes in one step, on something that is there',
+    (id) => {
+      const [card] = prepare(classOf(id)).cards
+      const { parts, joints, steps } = card!.construction!
+      const put = steps.flatMap(({ puts }) => puts)
+      expect([...put].sort()).toEqual([...new Set(joints.map(({ part }) => part))].sort())
+      for (const key of steps.flatMap(({ makes, puts }) => [...makes, ...puts]))
+        expect(parts.map(part => part.key)).toContain(key)
+      steps.forEach(({ puts }, step) => {
+        const shown = assembliesAt(card!.construction!, step)
+        expect([...shown.flatMap(({ coming }) => [...coming])].sort()).toEqual([...puts].sort())
+        const drawings = stepDrawings(card!.construction!, step, card!.fold!.view)
+        expect(drawings.length > 0).toBe(puts.length > 0)
+        for (const { svg } of drawings) expect(svg).not.toMatch(/NaN|Infinity|undefined/)
+      })
     })
-  })
 })
 
 describe('a hand-out', () => {
@@ -56,7 +64,8 @@ describe('a hand-out', () => {
     const batch = classOf('z-fold')
     const texts = textsOf(handout(batch))
     const [kit] = packedBags(prepare(batch))[0]!.kits
-    for (const { piece, count } of lyingPieces(kit!)) expect(texts.some(text => text.startsWith(`${count} × ${piece.name}, `))).toBe(true)
+    for (const { piece, count } of lyingPieces(kit!))
+      expect(texts.some(text => text.startsWith(`${count} × ${piece.name}, `))).toBe(true)
     const steps = kit!.card.construction!.steps
     expect(texts.filter(text => /^\d+\. /.test(text))).toHaveLength(steps.length)
     for (const { warning } of steps) if (warning) expect(texts).toContain(`Mind: ${warning}`)
@@ -103,7 +112,9 @@ describe('what comes scored', () => {
 
   it.each(FOLDS.map(({ id }) => id))('%s: nobody is told to score it again, and all else is left to do', (id) => {
     const stepsAt = (level: PrepLevel) =>
-      textsOf(handout(levelled(id, { base: level, insert: level, envelope: level }))).filter(text => /^\d+\. /.test(text))
+      textsOf(handout(levelled(id, { base: level, insert: level, envelope: level }))).filter(text =>
+        /^\d+\. /.test(text),
+      )
     const [steps, all] = [stepsAt('scored'), stepsAt('cut')]
     expect(steps.filter(text => scoring.test(text) && !/already/.test(text))).toEqual([])
     expect(steps).toHaveLength(all.length)
@@ -140,8 +151,12 @@ describe('labels', () => {
   })
 
   it('tell whose bag it is, or which kit', () => {
-    const bags = packedBags(prepare(produce(plain, draft => void draft.roster.push({ ...newSeat('seat-2'), name: 'Iva' }))))
-    expect(bagLabels(bags, plain, '1 Jan 2030')[1]!.slice(0, 2)).toEqual(['Iva', 'Seat 2 · Tide and Lantern · 1 Jan 2030'])
+    const bags = packedBags(
+      prepare(produce(plain, draft => void draft.roster.push({ ...newSeat('seat-2'), name: 'Iva' }))),
+    )
+    expect(bagLabels(bags, plain, '1 Jan 2030')[1]!.slice(0, 2)).toEqual([
+      'Iva', 'Seat 2 · Tide and Lantern · 1 Jan 2030',
+    ])
     expect(bagLabels(bags, plain, '1 Jan 2030')[0]![0]).toBe('Seat 1')
     expect(kitLabels(bags)).toHaveLength(8)
   })
@@ -154,7 +169,9 @@ describe('the instructor’s sheet and the packing check', () => {
 
   it('tell the order of the evening, what to bring and who comes', () => {
     const sections = instructorSections(prepared, bags, kits)
-    expect(sections.map(({ heading }) => heading)).toEqual(['The evening', 'Before it, beside cutting', 'What to bring', 'Who comes'])
+    expect(sections.map(({ heading }) => heading)).toEqual([
+      'The evening', 'Before it, beside cutting', 'What to bring', 'Who comes',
+    ])
     const [roster] = sections.at(-1)!.blocks
     expect(roster!.kind === 'table' && roster!.rows.map(([, bag]) => bag)).toEqual(bags.map(({ label }) => label))
   })
@@ -183,8 +200,12 @@ describe('the page of students', () => {
   })
 
   it('lets colours be chosen, and is nothing for a bag that is not there', () => {
-    expect(studentPage(prepared, undefined, 'metric', 'today')).toContain('Tell your instructor: Harbour lantern in Low water.')
+    expect(studentPage(prepared, undefined, 'metric', 'today')).toContain(
+      'Tell your instructor: Harbour lantern in Low water.',
+    )
     expect(studentPage(prepared, 'seat-9', 'inch', 'today')).toBeUndefined()
-    expect(studentPage(prepare({ ...named, cards: [] }), 'seat-1', 'inch', 'today')).toContain('Nothing is in this bag yet.')
+    expect(studentPage(prepare({ ...named, cards: [] }), 'seat-1', 'inch', 'today')).toContain(
+      'Nothing is in this bag yet.',
+    )
   })
 })

@@ -6,7 +6,7 @@ import type { PrepLevel } from '../document'
 import type { Step } from '../folds'
 import { cardAfter, foldById } from '../folds'
 import type { Units } from '../lengths'
-import { formatLength, parseLength } from '../lengths'
+import { formatLength, formatSize, parseLength } from '../lengths'
 import type { Drawing, PrintBlock, PrintSection } from './model'
 import { patternDrawing } from './pattern'
 import { cardDrawing, stepDrawings } from './stage'
@@ -15,11 +15,13 @@ import { typesetSize, typesetText } from './typeset'
 
 /** A length of the other school in a text is said in the student's own units. */
 const inUnits = (text: string, units: Units): string =>
-  text.replace(/(?<![\d/])(\d+ \d+\/\d+|\d+\/\d+|\d+(?:\.\d+)?) (in|mm)(?![a-z])/g, (found: string, _: string, unit: string) => {
-    if ((unit === 'in') === (units === 'inch')) return found
-    const read = parseLength(found, units)
-    return read.ok ? formatLength(read.length, units, { unit: true }) : found
-  })
+  text.replace(
+    /(?<![\d/])(\d+ \d+\/\d+|\d+\/\d+|\d+(?:\.\d+)?) (in|mm)(?![a-z])/g,
+    (found: string, _: string, unit: string) => {
+      if ((unit === 'in') === (units === 'inch')) return found
+      const read = parseLength(found, units)
+      return read.ok ? formatLength(read.length, units, { unit: true }) : found
+    })
 
 const PICTURE = { width: 150, height: 120 }
 const BLANK = { width: 236, height: 110 }
@@ -62,15 +64,20 @@ function stepsOf({ card, pieces, strips }: PackedKit, units: Units): HandStep[] 
   if (!construction) return []
   const levels = new Map(pieces.map(({ piece, level }) => [piece.key, level]))
   const nameOf = (key: string) => construction.parts.find(part => part.key === key)?.name ?? key
-  const uncut = strips.map(strip => `From the strip of ${strip.paper.name}: ${stripInWords(strip, card.pieces, units)}.`)
+  const uncut = strips.map(
+    strip => `From the strip of ${strip.paper.name}: ${stripInWords(strip, card.pieces, units)}.`,
+  )
   const brought = pieces.filter(({ level }) => level === 'brought').map(({ piece, count }) =>
-    `${count} × ${piece.name} ${formatLength(piece.width.value, units)} × ${formatLength(piece.height.value, units, { unit: true })}`)
+    `${count} × ${piece.name} ${formatSize(piece.width.value, piece.height.value, units)}`,
+  )
   let worked: string[] = []
   return [
     ...(uncut.length > 0 ? [{ text: `Cut your pieces. ${uncut.join(' ')}` }] : []),
     ...(brought.length > 0 ? [{ text: `Cut from your own paper: ${brought.join(', ')}.` }] : []),
     ...construction.steps.flatMap((step, at): HandStep[] => {
-      const folded = step.makes.filter(key => construction.parts.some(part => part.key === key && part.creases.length > 0))
+      const folded = step.makes.filter(key =>
+        construction.parts.some(part => part.key === key && part.creases.length > 0),
+      )
       if (folded.length > 0) worked = folded
       if (isDone(step, levels)) return []
       const ready = step.puts.filter(key => levels.get(key) === 'assembled')
@@ -100,7 +107,8 @@ function drawingsOf({ construction, fold }: PreparedCard, at: number, units: Uni
 }
 
 /**
- * The hand-out of one kit: the finished card, what is in the bag, what to bring, every step with its drawings, and the folded stages.
+ * The hand-out of one kit: the finished card, what is in the bag, what to bring, every step with its drawings, and the
+ * folded stages.
  * @param bag whose it is, for what lies on the table or is brought
  */
 export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>, units: Units): PrintSection[] {
@@ -109,12 +117,16 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
   if (!construction || !fold) return []
   const { width, height } = construction.finished
   const bought = construction.extras.map(extra => extraInWords(extra, units))
-  const isScored = kit.pieces.some(({ piece, level }) => piece.scores.length > 0 && (level === 'cut' || !isCutReady(level)))
+  const isScored = kit.pieces.some(
+    ({ piece, level }) => piece.scores.length > 0 && (level === 'cut' || !isCutReady(level)),
+  )
   const brings = [
     ...broughtPieces(kit).map(({ piece, count }) =>
       `Paper for ${count} × ${piece.name}, ${typesetSize(piece.width.value, piece.height.value, units, true)}`),
     ...(profile.adhesive === 'brought' ? ['Tape, foam and glue'] : []),
-    ...(kit.pieces.some(({ level }) => level === 'uncut' || level === 'brought') ? ['Paper trimmer, or knife, steel ruler and mat'] : []),
+    ...(kit.pieces.some(({ level }) => level === 'uncut' || level === 'brought')
+      ? ['Paper trimmer, or knife, steel ruler and mat']
+      : []),
     ...(isScored ? ['Scoring board or bone tool'] : []),
   ]
   const steps = stepsOf(kit, units)
@@ -135,13 +147,19 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
               kind: 'list',
               mark: 'box',
               items: [
-                ...lyingPieces(kit).filter(({ level }) => level !== 'assembled').map(({ piece, count, paper, level }) => [
-                  `${count} × ${piece.name}`, typesetSize(piece.width.value, piece.height.value, units, true),
-                  ...(paper ? [paper.name] : []),
-                  ...(level === 'cut' ? [] : [LEVEL_WORDS[level]]),
-                ].join(', ')),
+                ...lyingPieces(kit)
+                  .filter(({ level }) => level !== 'assembled')
+                  .map(({ piece, count, paper, level }) =>
+                    [
+                      `${count} × ${piece.name}`, typesetSize(piece.width.value, piece.height.value, units, true),
+                      ...(paper ? [paper.name] : []),
+                      ...(level === 'cut' ? [] : [LEVEL_WORDS[level]]),
+                    ].join(', ')),
                 ...strips.map(strip => [
-                  `1 × ${stripName(strip)}`, typesetSize(strip.width, strip.height, units, true), strip.paper.name, LEVEL_WORDS.uncut,
+                  `1 × ${stripName(strip)}`,
+                  typesetSize(strip.width, strip.height, units, true),
+                  strip.paper.name,
+                  LEVEL_WORDS.uncut,
                 ].join(', ')),
                 ...bought,
                 ...(profile.adhesive === 'in the bag'
@@ -152,7 +170,10 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
               ],
             },
             ...(brings.length > 0
-              ? [{ kind: 'text' as const, strong: true, text: 'You bring' }, { kind: 'list' as const, mark: 'dot' as const, items: brings }]
+              ? [
+                  { kind: 'text' as const, strong: true, text: 'You bring' },
+                  { kind: 'list' as const, mark: 'dot' as const, items: brings },
+                ]
               : []),
           ],
         ],
@@ -163,7 +184,9 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
           const drawings = at === undefined ? [] : drawingsOf(card, at, units)
           return [
             { kind: 'text', text: `${index + 1}. ${typesetText(inUnits(text, units))}` },
-            ...(warning ? [{ kind: 'text' as const, strong: true, text: `Mind: ${typesetText(inUnits(warning, units))}` }] : []),
+            ...(warning
+              ? [{ kind: 'text' as const, strong: true, text: `Mind: ${typesetText(inUnits(warning, units))}` }]
+              : []),
             ...(drawings.length > 0 ? [{ kind: 'drawings' as const, drawings }] : []),
           ]
         }),
@@ -189,7 +212,8 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
           }]
         : []),
       { kind: 'text',
-        text: 'Hatched: glue here. Crossed: never glue here. Grey: the piece that comes. ▲ top: this edge of the print is up.' },
+        text: 'Hatched: glue here. Crossed: never glue here. Grey: the piece that comes. ▲ top: this edge of the print is up.',
+      },
       { kind: 'drawings', drawings: [drawing('Notes', 500, 64, [rectangle(0.5, 0.5, 499, 63, 0.4)])] },
     ],
   }]

@@ -6,7 +6,10 @@ import { wholeMinutes } from '../cutting'
 import { count } from '../lists'
 import type { PrintBlock, PrintSection } from './model'
 
-/** What the instructor has in hand: the order of the evening, what is still to be done, what to bring, who comes and who gets what. */
+/**
+ * What the instructor has in hand: the order of the evening, what is still to be done, what to bring, who comes and who
+ * gets what.
+ */
 export function instructorSections(preparation: Preparation, bags: Bag[], kits: Kits,
   tasks: Task[] = tasksOf(preparation, bags)): PrintSection[] {
   const { batch, cards } = preparation
@@ -16,15 +19,19 @@ export function instructorSections(preparation: Preparation, bags: Bag[], kits: 
   const setUp = cards.filter(({ construction }) => (construction?.setUp.length ?? 0) > 0)
   const used = kits.totals.uses.flatMap(({ supply, amount }) => {
     const entry = supplies.get(supply)
-    return entry && !['bag', 'label', 'envelope'].includes(entry.use) ? [`${entry.name}: ${amountInWords(entry.use, amount, units)}`] : []
+    return entry && !['bag', 'label', 'envelope'].includes(entry.use)
+      ? [`${entry.name}: ${amountInWords(entry.use, amount, units)}`]
+      : []
   })
   const evening = eveningOf(preparation)
   return [
     {
       heading: 'The evening',
       blocks: [
-        { kind: 'text', text: [place, starts && `from ${starts}`, `${count(seats, 'seat')} and ${count(spares, 'spare bag')}`]
-          .filter(Boolean).join(', ') },
+        {
+          kind: 'text',
+          text: [place, starts && `from ${starts}`, `${count(seats, 'seat')} and ${count(spares, 'spare bag')}`]
+            .filter(Boolean).join(', ') },
         ...(notes ? [{ kind: 'text' as const, text: notes }] : []),
         {
           kind: 'table',
@@ -55,8 +62,13 @@ export function instructorSections(preparation: Preparation, bags: Bag[], kits: 
         items: [
           `${count(filled.length, 'bag')}${spares > 0 ? `, ${spares} of them spare` : ''}`,
           ...used,
-          `Hand-outs: ${cards.filter(({ kits }) => kits > 0).map(({ entry, kits }) => `${kits} × ${entry.title}`).join(', ')}`,
-          ...(setUp.length > 0 ? [`Slips to set up: ${setUp.map(({ entry, kits }) => `${kits} × ${entry.title}`).join(', ')}`] : []),
+          `Hand-outs: ${cards
+            .filter(({ kits }) => kits > 0)
+            .map(({ entry, kits }) => `${kits} × ${entry.title}`)
+            .join(', ')}`,
+          ...(setUp.length > 0
+            ? [`Slips to set up: ${setUp.map(({ entry, kits }) => `${kits} × ${entry.title}`).join(', ')}`]
+            : []),
           'Bone tools and scoring boards, scissors; knife, steel ruler and mat for whoever may use them',
           'A finished card of each to hand round; bin bags; plasters',
         ],
@@ -92,10 +104,15 @@ function levelSections({ cards }: Preparation, bags: Bag[]): PrintSection[] {
     const words = levels ? readyInWords(pieces, levels) : ''
     return words ? [`${profile.name}, ${entry.title}: ${words}`] : []
   }))
-  return items.length > 0 ? [{ heading: 'How pieces are made ready', blocks: [{ kind: 'list', mark: 'dot', items }] }] : []
+  return items.length > 0
+    ? [{ heading: 'How pieces are made ready', blocks: [{ kind: 'list', mark: 'dot', items }] }]
+    : []
 }
 
-/** A row for every bag to tick while packing: how many pieces lie in it, and what it weighs, so that a missing one shows on a scale. */
+/**
+ * A row for every bag to tick while packing: how many pieces lie in it, and what it weighs, so that a missing one shows
+ * on a scale.
+ */
 export const packingSection = (bags: Bag[], weighed: Parcel[], pieces: (bag: Bag) => number): PrintSection => ({
   heading: 'Packing check',
   blocks: [
@@ -110,6 +127,7 @@ export const packingSection = (bags: Bag[], weighed: Parcel[], pieces: (bag: Bag
       numbers: [2, 3],
     },
     { kind: 'text',
-      text: 'Weights follow from the weight of the papers: weigh one bag that is complete first, and look for others that differ.' },
+      text: 'Weights follow from the weight of the papers: weigh one bag that is complete first, and look for others that differ.',
+    },
   ],
 })

@@ -18,19 +18,23 @@ export interface PlacedLabel {
 const INCH = lengthFrom('1 in')
 const points = (text: string): number => (lengthFrom(text) / INCH) * 72
 /** Points. */
-export const PAGES = { LETTER: { width: 612, height: 792 }, A4: { width: (210 / 25.4) * 72, height: (297 / 25.4) * 72 } }
+export const PAGES = {
+  LETTER: { width: 612, height: 792 }, A4: { width: (210 / 25.4) * 72, height: (297 / 25.4) * 72 },
+}
 /** So much may be wrong with what is measured off a sheet of labels. */
 const SLACK = (millimetres(0.5) / INCH) * 72
 
 /** What is wrong with a grid of labels: it does not fit on its sheet. */
 export function labelProblem(labels: LabelsEntry): string | undefined {
   const page = PAGES[labels.paper]
-  const wide = points(labels.left) + labels.columns * points(labels.width) + (labels.columns - 1) * points(labels.across)
+  const wide
+    = points(labels.left) + labels.columns * points(labels.width) + (labels.columns - 1) * points(labels.across)
   const high = points(labels.top) + labels.rows * points(labels.height) + (labels.rows - 1) * points(labels.down)
   const name = labels.paper === 'A4' ? 'A4' : 'Letter'
   if (wide > page.width + SLACK)
     return `${labels.columns} labels with their gaps are wider than ${name}: make them narrower, or fewer across.`
-  if (high > page.height + SLACK) return `${labels.rows} labels with their gaps are higher than ${name}: make them lower, or fewer down.`
+  if (high > page.height + SLACK)
+    return `${labels.rows} labels with their gaps are higher than ${name}: make them lower, or fewer down.`
   return undefined
 }
 
@@ -63,7 +67,9 @@ export const bagLabels = (bags: Bag[], { class: { title } }: Pick<Batch, 'class'
   bags.filter(({ kits }) => kits.length > 0).map(({ key, seat, kits }) => [
     seat.name || bagLabel(key),
     [...(seat.name ? [bagLabel(key)] : []), title, day].join(' · '),
-    kits.map(({ card, colourway }) => (colourway ? `${card.entry.title}, ${colourway.name}` : card.entry.title)).join('; '),
+    kits
+      .map(({ card, colourway }) => (colourway ? `${card.entry.title}, ${colourway.name}` : card.entry.title))
+      .join('; '),
   ])
 
 /** One label for every kit, for bags in the bag: the card, its colourway and whose it is. */

@@ -24,10 +24,13 @@ export function maskDrawing(seen: SeenFace, name: string, units: Units): Drawing
   const [wide, high] = [panel.width.value / 1000, panel.height.value / 1000]
   const shrunk = Math.min(1, WIDEST / (wide * POINT), HIGHEST / (high * POINT))
   const scale = POINT * shrunk
-  const at = ([x, y]: readonly [number, number]) => [EDGE + (side === 'inside' ? x : wide - x) * scale, EDGE + (high - y) * scale] as const
+  const at = ([x, y]: readonly [number, number]) =>
+    [EDGE + (side === 'inside' ? x : wide - x) * scale, EDGE + (high - y) * scale] as const
   const rings = (polygons: SeenFace['open']) => polygons.flatMap(polygon => polygon.map(ring => ring.map(at)))
   const filled = (polygons: SeenFace['open'], fill: string, stroke: string) =>
-    outline(rings(polygons)).replace('stroke="#000" stroke-width="0.9" fill="none"', `fill="${fill}" fill-rule="evenodd" ${stroke}`)
+    outline(rings(polygons)).replace(
+      'stroke="#000" stroke-width="0.9" fill="none"', `fill="${fill}" fill-rule="evenodd" ${stroke}`,
+    )
   const crosses = glued.flatMap(([ring = []]) => {
     const corners = ring.map(at)
     const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)]
@@ -35,13 +38,17 @@ export function maskDrawing(seen: SeenFace, name: string, units: Units): Drawing
     return [outline([corners], 0.4), line(left, top, right, foot, 0.4), line(left, foot, right, top, 0.4)]
   })
   const size = typesetSize(panel.width.value, panel.height.value, units, true)
-  return drawing(`${name}, ${size}${shrunk < 1 ? ', drawn smaller than it is' : ''}`, wide * scale + 2 * EDGE, high * scale + 2 * EDGE, [
-    filled([whole], HIDDEN, 'stroke="#000" stroke-width="1.2"'),
-    filled([...open, ...closed], '#fff', 'stroke="none"').replace('evenodd', 'nonzero'),
-    filled(open, 'none', 'stroke="#000" stroke-width="0.8"'),
-    filled(closed, 'none', 'stroke="#000" stroke-width="0.8" stroke-dasharray="4 3"'),
-    ...crosses,
-  ])
+  return drawing(
+    `${name}, ${size}${shrunk < 1 ? ', drawn smaller than it is' : ''}`,
+    wide * scale + 2 * EDGE,
+    high * scale + 2 * EDGE,
+    [
+      filled([whole], HIDDEN, 'stroke="#000" stroke-width="1.2"'),
+      filled([...open, ...closed], '#fff', 'stroke="none"').replace('evenodd', 'nonzero'),
+      filled(open, 'none', 'stroke="#000" stroke-width="0.8"'),
+      filled(closed, 'none', 'stroke="#000" stroke-width="0.8" stroke-dasharray="4 3"'),
+      ...crosses,
+    ])
 }
 const EDGE = 3
 
@@ -49,8 +56,13 @@ const EDGE = 3
 const LITTLE = 0.2
 const WHOLE = 0.98
 
-/** Every face of a card that is seen at least in part, with its name, its mask and the share of it that is seen on display. */
-export function masksOf(construction: Construction, units: Units): { key: string, name: string, mask: Drawing, share: number }[] {
+/**
+ * Every face of a card that is seen at least in part, with its name, its mask and the share of it that is seen on
+ * display.
+ */
+export function masksOf(
+  construction: Construction, units: Units,
+): { key: string, name: string, mask: Drawing, share: number }[] {
   const faces = facesOf(construction)
   return maskedFaces(construction).map((seen) => {
     const face = faces.find(({ panel, side }) => panel === seen.panel && side === seen.side)
@@ -59,7 +71,10 @@ export function masksOf(construction: Construction, units: Units): { key: string
     // What is seen whole open and in part closed is worth a mask as well.
     const isBoth = closed > 0 && closed < whole * WHOLE
     const share = Math.min(open / whole, isBoth ? WHOLE : 1)
-    return { key: face?.key ?? seen.part.key, name, mask: maskDrawing(seen, name, units), share: Math.max(share, closed / whole) }
+    return {
+      key: face?.key ?? seen.part.key, name, mask: maskDrawing(seen, name, units),
+      share: Math.max(share, closed / whole),
+    }
   })
 }
 
@@ -74,7 +89,12 @@ export function maskSection({ entry, construction }: PreparedCard, units: Units)
     blocks: [
       { kind: 'text', text: MASK_KEY },
       ...(whole.length > 0
-        ? [{ kind: 'text' as const, text: `All of these is seen, they need no mask: ${whole.map(({ name }) => name).join('; ')}.` }]
+        ? [
+            {
+              kind: 'text' as const,
+              text: `All of these is seen, they need no mask: ${whole.map(({ name }) => name).join('; ')}.`,
+            },
+          ]
         : []),
       ...some.map(({ mask }): PrintBlock => ({
         kind: 'together', blocks: [{ kind: 'drawings', drawings: [mask] }],

@@ -1,8 +1,8 @@
 import type { PlacedLabel } from './labels'
 
 /**
- * A print as plain data: what stands in it, not how it is set. The page on screen and the PDF are made from the same one.
- * Texts are set already: true fractions, `\u2009` between a whole and its fraction.
+ * A print as plain data: what stands in it, not how it is set. The page on screen and the PDF are made from the same
+ * one. Texts are set already: true fractions, `\u2009` between a whole and its fraction.
  */
 export interface Printout {
   /** What kind of print it is: `Cutting sheets`. */

@@ -26,7 +26,9 @@ const classes = fc.record({
   seats: fc.integer({ min: 1, max: 6 }),
   spares: fc.integer({ min: 0, max: 2 }),
   units: fc.constantFrom('inch' as const, 'metric' as const),
-  levels: fc.array(fc.dictionary(fc.constantFrom(...KINDS), fc.constantFrom(...PREP_LEVELS)), { minLength: 2, maxLength: 2 }),
+  levels: fc.array(fc.dictionary(fc.constantFrom(...KINDS), fc.constantFrom(...PREP_LEVELS)), {
+    minLength: 2, maxLength: 2,
+  }),
   others: fc.array(fc.nat(7), { maxLength: 3 }),
   pooled: fc.boolean(),
 }).map(({ folds, seats, spares, units, levels, others, pooled }) => produce(tide, (draft) => {
@@ -43,8 +45,14 @@ const classes = fc.record({
 }))
 
 const flat = (blocks: PrintBlock[]): PrintBlock[] => blocks.flatMap(block =>
-  (block.kind === 'together' ? flat(block.blocks) : block.kind === 'side by side' ? block.cells.flatMap(flat) : [block]))
-const itemsOf = (blocks: PrintBlock[]) => flat(blocks).flatMap(block => (block.kind === 'list' && block.mark === 'box' ? block.items : []))
+  block.kind === 'together'
+    ? flat(block.blocks)
+    : block.kind === 'side by side'
+      ? block.cells.flatMap(flat)
+      : [block],
+)
+const itemsOf = (blocks: PrintBlock[]) =>
+  flat(blocks).flatMap(block => (block.kind === 'list' && block.mark === 'box' ? block.items : []))
 const tablesOf = (blocks: PrintBlock[]) => flat(blocks).flatMap(block => (block.kind === 'table' ? [block] : []))
 const sum = (numbers: number[]) => numbers.reduce((all, one) => all + one, 0)
 
@@ -54,7 +62,8 @@ function sizeIn(text: string, papers: string[]): string | undefined {
   const paper = papers.find(name => text.split(', ').includes(name))
   return unit && paper ? `${[one, other].sort().join(' × ')} ${unit}, ${paper}` : undefined
 }
-const add = (to: Map<string, number>, key: string | undefined, count: number) => key && to.set(key, (to.get(key) ?? 0) + count)
+const add = (to: Map<string, number>, key: string | undefined, count: number) =>
+  key && to.set(key, (to.get(key) ?? 0) + count)
 const countOf = (item: string) => Number(/^(\d+) × /.exec(item)?.[1] ?? 0)
 
 describe('figures in print', () => {
@@ -82,9 +91,13 @@ describe('figures in print', () => {
       }
       const [listed, written] = [new Map<string, number>(), new Map<string, number>()]
       for (const item of lists.flat()) add(listed, sizeIn(item, papers), countOf(item))
-      const { data } = Papa.parse<Record<string, string>>(await bagsCsv(bags, units), { header: true, skipEmptyLines: true })
+      const { data } = Papa.parse<Record<string, string>>(await bagsCsv(bags, units), {
+        header: true, skipEmptyLines: true,
+      })
       for (const { Width = '', Height = '', Paper, State, Count } of data) {
-        const size = [Width, Height].map(text => parseLength(text.replace('≈', ''), units)).flatMap(read => (read.ok ? [read.length] : []))
+        const size = [Width, Height]
+          .map(text => parseLength(text.replace('≈', ''), units))
+          .flatMap(read => (read.ok ? [read.length] : []))
         if (size.length === 2 && State !== LEVEL_WORDS.brought)
           add(written, sizeIn(`${typesetSize(size[0]!, size[1]!, units, true)}, ${Paper}`, papers), Number(Count))
       }
@@ -95,17 +108,23 @@ describe('figures in print', () => {
         compared += planned.size
       }
 
-      // Bag by bag the packing check counts what the list and the hand-outs hold; what is put on already no hand-out hands out.
+      // Bag by bag the packing check counts what the list and the hand-outs hold; what is put on already no hand-out
+      // hands out.
       const checks = tablesOf(packingSection(bags, weighedBags(prepared), piecesInBag).blocks)[0]!.rows
       const packed = bags.filter(({ kits }) => kits.length > 0)
       packed.forEach((bag, at) => {
         const pieces = Number(checks[at]![2])
         expect([bag.key, sum(lists[bags.indexOf(bag)]!.filter(isPiece).map(countOf))]).toEqual([bag.key, pieces])
         const shown = bag.kits.flatMap(kit => itemsOf(handoutSection(kit, bag, units).flatMap(({ blocks }) => blocks)))
-        const done = bag.kits.flatMap(kit => kit.pieces).filter(({ level }) => level === 'assembled').map(({ count }) => count)
+        const done = bag.kits
+          .flatMap(kit => kit.pieces)
+          .filter(({ level }) => level === 'assembled')
+          .map(({ count }) => count)
         expect([bag.key, sum(shown.filter(isPiece).map(countOf))]).toEqual([bag.key, pieces - sum(done)])
       })
-      expect([bagLabels(bags, batch, '').length, kitLabels(bags).length]).toEqual([packed.length, sum(bags.map(({ kits }) => kits.length))])
+      expect([bagLabels(bags, batch, '').length, kitLabels(bags).length]).toEqual([
+        packed.length, sum(bags.map(({ kits }) => kits.length)),
+      ])
 
       // Sheets that have to be bought are those of the plans.
       const kits = kitsOfBatch(batch, prepared, outcomes)

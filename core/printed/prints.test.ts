@@ -33,7 +33,9 @@ describe('lengths in print', () => {
   })
 
   it('are found in words that were written plainly', () => {
-    expect(typesetText('Score at 4 1/8, from 0 to 1/2; no. 3/4/27')).toBe('Score at 4\u20091\u20448, from 0 to 1\u20442; no. 3/4/27')
+    expect(typesetText('Score at 4 1/8, from 0 to 1/2; no. 3/4/27')).toBe(
+      'Score at 4\u20091\u20448, from 0 to 1\u20442; no. 3/4/27',
+    )
   })
 })
 
@@ -81,7 +83,10 @@ describe('score cards', () => {
   it('number every score in the drawing as in the words', () => {
     for (const card of preparation.cards) {
       const [section] = scoreSection(card, 'inch')
-      for (const { drawings: [pattern] } of ofKind(section!, 'drawings')) expect(pattern!.svg).toMatch(/^<svg [^>]*width="\d+pt"/)
+      for (const {
+        drawings: [pattern],
+      } of ofKind(section!, 'drawings'))
+        expect(pattern!.svg).toMatch(/^<svg [^>]*width="\d+pt"/)
       const items = ofKind(section!, 'list').flatMap(list => list.items)
       expect(items.some(item => /Score at/.test(item))).toBe(true)
       expect(items.join()).not.toMatch(/\d \d\/\d/)
@@ -118,9 +123,15 @@ describe('bag lists', () => {
     table!.rows.forEach(([label, colourway, ...papers], at) => {
       const { label: bag, kits: [kit] } = bags[at]!
       expect([label, colourway]).toEqual([`☐\u00a0${bag}`, kit!.colourway!.name])
-      expect(papers).toEqual(kit!.pieces.filter(({ piece }) => table!.head.includes(piece.name)).map(({ paper }) => paper!.name))
+      expect(papers).toEqual(
+        kit!.pieces.filter(({ piece }) => table!.head.includes(piece.name)).map(({ paper }) => paper!.name),
+      )
     })
-    expect(ofKind(section, 'list').flatMap(({ items }) => items).filter(item => item.includes('see the table'))).toHaveLength(5)
+    expect(
+      ofKind(section, 'list')
+        .flatMap(({ items }) => items)
+        .filter(item => item.includes('see the table')),
+    ).toHaveLength(5)
   })
 
   it('or one list for every bag', () => {

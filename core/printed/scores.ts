@@ -11,7 +11,8 @@ import { typesetText } from './typeset'
 const BOX = { width: 500, height: 250 }
 const SMALL = { width: 250, height: 200 }
 
-const hasWork = ({ scores, slits, windows, shaped }: Piece) => scores.length > 0 || slits.length > 0 || windows.length > 0 || shaped
+const hasWork = ({ scores, slits, windows, shaped }: Piece) =>
+  scores.length > 0 || slits.length > 0 || windows.length > 0 || shaped
 
 /** The score card of one card: every blank with what is done to it, then the order of assembly. */
 export function scoreSection({ entry, construction, pieces, kits }: PreparedCard, units: Units): PrintSection[] {
@@ -26,9 +27,16 @@ export function scoreSection({ entry, construction, pieces, kits }: PreparedCard
     {
       heading: entry.title,
       blocks: [
-        ...large.map(({ part, piece }): PrintBlock => ({ kind: 'together', blocks: blankBlocks(part, piece, kits, units, BOX) })),
+        ...large.map(({ part, piece }): PrintBlock => ({
+          kind: 'together', blocks: blankBlocks(part, piece, kits, units, BOX),
+        })),
         ...(small.length > 0
-          ? [{ kind: 'side by side' as const, cells: small.map(({ part, piece }) => blankBlocks(part, piece, kits, units, SMALL)) }]
+          ? [
+              {
+                kind: 'side by side' as const,
+                cells: small.map(({ part, piece }) => blankBlocks(part, piece, kits, units, SMALL)),
+              },
+            ]
           : []),
         { kind: 'heading', text: 'Order of assembly' },
         stepList(construction.steps),
@@ -44,8 +52,13 @@ function blankBlocks(part: Part, piece: Piece, kits: number, units: Units, box: 
   const cuts = cutLines(piece, units)
   const side = piece.scores.length > 0 ? `, ${piece.drawn} up` : ''
   return [
-    { kind: 'drawings', drawings: [{ ...pattern, title: `${pattern.title}: ${kits === 1 ? 'one piece' : `${kits} pieces`}${side}` }] },
-    ...(lines.length > 0 ? [{ kind: 'list' as const, mark: 'number' as const, items: lines.map(({ words }) => typesetText(words)) }] : []),
+    {
+      kind: 'drawings',
+      drawings: [{ ...pattern, title: `${pattern.title}: ${kits === 1 ? 'one piece' : `${kits} pieces`}${side}` }],
+    },
+    ...(lines.length > 0
+      ? [{ kind: 'list' as const, mark: 'number' as const, items: lines.map(({ words }) => typesetText(words)) }]
+      : []),
     ...(cuts.length > 0 ? [{ kind: 'list' as const, mark: 'dot' as const, items: cuts.map(typesetText) }] : []),
   ]
 }

@@ -14,7 +14,8 @@ type Corners = readonly (readonly [number, number])[]
 
 /** What puts corners into the middle of a box, as large as it goes. */
 function into(all: Corners, box: { width: number, height: number }) {
-  const span = (axis: 0 | 1) => [Math.min(...all.map(point => point[axis])), Math.max(...all.map(point => point[axis]))] as const
+  const span = (axis: 0 | 1) =>
+    [Math.min(...all.map(point => point[axis])), Math.max(...all.map(point => point[axis]))] as const
   const [[left, right], [top, foot]] = [span(0), span(1)]
   const scale = Math.min((box.width - 2 * ROOM) / (right - left || 1), (box.height - 2 * ROOM) / (foot - top || 1))
   return ([x, y]: readonly [number, number]) =>
@@ -23,14 +24,18 @@ function into(all: Corners, box: { width: number, height: number }) {
 
 const filled = (rings: Corners[], fill: string, stroke: number): string => {
   const path = rings.map(ring => `M${ring.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`).join('')
-  return `<path d="${path}" fill="${fill}" fill-rule="evenodd" stroke="#000" stroke-width="${stroke}" stroke-linejoin="round"/>`
+  return `<path d="${path}" fill="${fill}" fill-rule="evenodd" `
+    + `stroke="#000" stroke-width="${stroke}" stroke-linejoin="round"/>`
 }
 
 /** Panels from back to front; what comes in a heavy outline on grey, all else white. */
 function panelsIn(panels: DrawnPanel[], coming: ReadonlySet<string>, box: { width: number, height: number }): string[] {
   const at = into(panels.flatMap(({ points }) => points), box)
   return panels.map(({ part, points, holes }) =>
-    filled([points, ...holes].map(ring => ring.map(at)), coming.has(part) ? '#ddd' : '#fff', coming.has(part) ? 1.5 : 0.5))
+    filled(
+      [points, ...holes].map(ring => ring.map(at)), coming.has(part) ? '#ddd' : '#fff', coming.has(part) ? 1.5 : 0.5,
+    ),
+  )
 }
 
 /** A card at an opening, as a picture in outlines. */
@@ -50,7 +55,9 @@ const onFace = ({ faceDown, means }: Joint): string =>
 
 /** Corners of the parts of a box that glue keeps off: left, right, below and above it. */
 function freeOf({ glue }: Joint, [x, y, width, height]: readonly [number, number, number, number]): Corners[] {
-  const [left, foot, right, top] = [glue.x.value, glue.y.value, glue.x.value + glue.width.value, glue.y.value + glue.height.value]
+  const [left, foot, right, top] = [
+    glue.x.value, glue.y.value, glue.x.value + glue.width.value, glue.y.value + glue.height.value,
+  ]
   const boxes: [number, number, number, number][] = [
     [x, y, left, y + height], [right, y, x + width, y + height], [left, y, right, foot], [left, top, right, y + height],
   ]
@@ -59,7 +66,10 @@ function freeOf({ glue }: Joint, [x, y, width, height]: readonly [number, number
     .map(([x1, y1, x2, y2]) => [[x1, y1], [x2, y1], [x2, y2], [x1, y2]] as const)
 }
 
-/** A piece that comes: its outline from its front, the glued area hatched, what is to stay free of glue crossed, where its top is. */
+/**
+ * A piece that comes: its outline from its front, the glued area hatched, what is to stay free of glue crossed, where
+ * its top is.
+ */
 function pieceDrawing(part: Part, joints: Joint[], names: string): Drawing {
   const whole: Point[] = part.outline
     ?? [[0, 0], [part.width.value, 0], [part.width.value, part.height.value], [0, part.height.value]]
@@ -76,7 +86,8 @@ function pieceDrawing(part: Part, joints: Joint[], names: string): Drawing {
   for (const { glue } of glued) {
     const corners = place([
       [glue.x.value, glue.y.value], [glue.x.value + glue.width.value, glue.y.value],
-      [glue.x.value + glue.width.value, glue.y.value + glue.height.value], [glue.x.value, glue.y.value + glue.height.value],
+      [glue.x.value + glue.width.value, glue.y.value + glue.height.value],
+      [glue.x.value, glue.y.value + glue.height.value],
     ])
     const [left, top] = [Math.min(...corners.map(([x]) => x)), Math.min(...corners.map(([, y]) => y))]
     const [right, foot] = [Math.max(...corners.map(([x]) => x)), Math.max(...corners.map(([, y]) => y))]
@@ -99,7 +110,9 @@ function pieceDrawing(part: Part, joints: Joint[], names: string): Drawing {
     content.push(line(left, top, right, foot, 0.9), line(left, foot, right, top, 0.9))
   }
   content.push(...topMark(part, place(whole)))
-  return drawing(`${names}: ${glued[0] ? onFace(glued[0]) : joints[0] ? onFace(joints[0]) : ''}`.replace(/: $/, ''), PIECE.width,
+  return drawing(
+    `${names}: ${glued[0] ? onFace(glued[0]) : joints[0] ? onFace(joints[0]) : ''}`.replace(/: $/, ''),
+    PIECE.width,
     PIECE.height,
     content)
 }
@@ -125,12 +138,14 @@ const MOST_PIECES = 4
 /** What tells apart how pieces are glued and lie; those alike are drawn once. */
 const likeness = (part: Part, joints: Joint[]): string => JSON.stringify([
   part.width.value, part.height.value, part.printTop, part.windows.length, part.outline ?? [],
-  joints.map(({ means, faceDown, glue }) => [means, faceDown, glue.x.value, glue.y.value, glue.width.value, glue.height.value]),
+  joints.map(({ means, faceDown, glue }) => [
+    means, faceDown, glue.x.value, glue.y.value, glue.width.value, glue.height.value,
+  ]),
 ])
 
 /**
- * The drawings of a step: what is put together so far with the pieces that come marked, then these pieces by themselves.
- * A step in which nothing is put on shows nothing here: its blanks are drawn by `patternDrawing`.
+ * The drawings of a step: what is put together so far with the pieces that come marked, then these pieces by
+ * themselves. A step in which nothing is put on shows nothing here: its blanks are drawn by `patternDrawing`.
  */
 export function stepDrawings(card: Construction, step: number, view: View): Drawing[] {
   const joints = jointsAt(card, step)

@@ -8,25 +8,30 @@ import { handoutSection } from './handout'
 import { pageHtml, sectionsHtml } from './html'
 import { escaped } from './svg'
 
-const CAUTIONS = 'Knives and blades: cut away from the body, steel ruler and mat under every knife cut; children only with an adult beside '
-  + 'them. Foam pads and small parts are a choking hazard for small children. The rules of the venue and local rules come first.'
+const CAUTIONS
+  = 'Knives and blades: cut away from the body, steel ruler and mat under every knife cut; children only with an adult beside '
+    + 'them. Foam pads and small parts are a choking hazard for small children. The rules of the venue and local rules come first.'
 
 /**
- * The page of a class for its students, or of one bag: when and where, what is in the bag, what to bring, how every card is made, and
- * the colours to choose from. One HTML text that needs nothing beside it and that nobody can change anything with. It holds no names but
- * that of its own bag.
+ * The page of a class for its students, or of one bag: when and where, what is in the bag, what to bring, how every
+ * card is made, and the colours to choose from. One HTML text that needs nothing beside it and that nobody can change
+ * anything with. It holds no names but that of its own bag.
  * @param key of a bag; without it the page is for everybody
  * @param units the student's own
  * @returns nothing for a bag that the class does not have
  */
-export function studentPage(preparation: Preparation, key: string | undefined, units: Units, day: string): string | undefined {
+export function studentPage(
+  preparation: Preparation, key: string | undefined, units: Units, day: string,
+): string | undefined {
   const { batch, cards } = preparation
   const bag = key === undefined ? undefined : packedBags(preparation).find(bag => bag.key === key)
   if (key !== undefined && !bag) return undefined
   const profile = bag?.profile ?? usualProfile(batch)
   const kits = bag ? bag.kits.map(unshared) : cards.flatMap(card => anyKit(card, profile) ?? [])
   const { title, starts, lasts, place, delivery } = batch.class
-  const when = [day, starts && `${starts}, ${lasts} minutes`, place, delivery === 'by post' && 'by post'].filter(Boolean).join(' · ')
+  const when = [day, starts && `${starts}, ${lasts} minutes`, place, delivery === 'by post' && 'by post']
+    .filter(Boolean)
+    .join(' · ')
   const whose = bag ? [bagLabel(bag.key), bag.seat.name].filter(Boolean).join(', ') : ''
   const body = [
     `<header><h1>${escaped(title)}</h1><p class="quiet">${escaped(when)}</p>`,

@@ -24,8 +24,10 @@ interface TextOptions {
 export function text(x: number, y: number, words: string, options: TextOptions = {}): string {
   const { size = 8, bold = false, anchor = 'middle', upright = false } = options
   const turn = upright ? ` transform="rotate(-90 ${n(x)} ${n(y)})"` : ''
-  return `<text x="${n(x)}" y="${n(y)}" font-family="Sans" font-size="${n(size)}" font-weight="${bold ? 'bold' : 'normal'}" `
+  return (
+    `<text x="${n(x)}" y="${n(y)}" font-family="Sans" font-size="${n(size)}" font-weight="${bold ? 'bold' : 'normal'}" `
     + `text-anchor="${anchor}" fill="#000"${turn}>${escaped(words)}</text>`
+  )
 }
 
 /** Slanting lines over a box, light enough to write on. */

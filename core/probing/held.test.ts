@@ -12,15 +12,17 @@ const bare = (parameters = {}) => ({ parameters, papers: {}, faces: [], free: []
 const AT = { left: 'on the left', right: 'on the right', head: 'at the head', foot: 'at the foot' } as const
 
 describe('left, right, head and foot', () => {
-  it.each(FOLDS.map(fold => [fold.id, fold] as const))('of every face of %s are what one sees who holds the card', (_, fold) => {
-    for (const units of ['inch', 'metric'] as const) for (const chosen of variantsOf(fold)) {
-      const card = wholeCard(fold, bare(chosen), units, MARK[units])
-      for (const { key, panel, side } of facesOf(card)) {
-        const ends = endsOf(card, panel, side)
-        if (ends) expect([key, sideWords(card, { panel, side })]).toEqual([key, ends])
+  it.each(FOLDS.map(fold => [fold.id, fold] as const))(
+    'of every face of %s are what one sees who holds the card',
+    (_, fold) => {
+      for (const units of ['inch', 'metric'] as const) for (const chosen of variantsOf(fold)) {
+        const card = wholeCard(fold, bare(chosen), units, MARK[units])
+        for (const { key, panel, side } of facesOf(card)) {
+          const ends = endsOf(card, panel, side)
+          if (ends) expect([key, sideWords(card, { panel, side })]).toEqual([key, ends])
+        }
       }
-    }
-  })
+    })
 
   it.each(FOLDS.map(fold => [fold.id, fold] as const))('of every print of %s: its top is at the head', (_, fold) => {
     for (const chosen of variantsOf(fold)) {
@@ -38,7 +40,9 @@ describe('left, right, head and foot', () => {
   it('are looked at on most faces, and many of them do not hang as they are drawn', () => {
     const faces = FOLDS.flatMap((fold) => {
       const card = wholeCard(fold, bare(), 'inch', MARK.inch)
-      return facesOf(card).map(({ panel, side }) => ({ ends: endsOf(card, panel, side), said: sideWords(card, { panel, side }) }))
+      return facesOf(card).map(({ panel, side }) => ({
+        ends: endsOf(card, panel, side), said: sideWords(card, { panel, side }),
+      }))
     })
     expect(faces.filter(({ ends }) => ends).length).toBeGreaterThan(faces.length * 0.8)
     expect(faces.filter(({ said }) => said.top !== AS_DRAWN.top).length).toBeGreaterThan(40)
@@ -59,12 +63,16 @@ describe('left, right, head and foot', () => {
           const card = bare()
           addFreePiece(card, 'inch', { face: key, width: '3/4 in', height: '3/4 in', hold: 'loose', ...place })
           const made = wholeCard(fold, card, 'inch', MARK.inch)
-          expect(made.steps.some(({ text }) => text.includes(`from the ${ends.left} and`) && text.includes(`from the ${ends.bottom}`)),
+          expect(
+            made.steps.some(
+              ({ text }) => text.includes(`from the ${ends.left} and`) && text.includes(`from the ${ends.bottom}`),
+            ),
             `${fold.id} ${name}`).toBe(true)
           const found = made.findings.filter(({ problem, parameter }) =>
             problem.startsWith('sticks out of the closed card') && parameter?.endsWith(`/${measure}`))
           compared += found.length
-          for (const { problem } of found) expect([fold.id, name, problem]).toEqual([fold.id, name, expect.stringContaining(AT[ends[own]])])
+          for (const { problem } of found)
+            expect([fold.id, name, problem]).toEqual([fold.id, name, expect.stringContaining(AT[ends[own]])])
         }
       }
     }

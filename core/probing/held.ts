@@ -13,8 +13,8 @@ const SEEN = 0.1
 const LEVEL = 0.9
 
 /**
- * What the four sides of a face are for one who holds the card, by where the middles of its edges come to lie before their eyes;
- * nothing for a face that lies aslant or has no place.
+ * What the four sides of a face are for one who holds the card, by where the middles of its edges come to lie before
+ * their eyes; nothing for a face that lies aslant or has no place.
  */
 export function endsOf(card: Construction, panel: Panel, side: Face): Ends | undefined {
   const way = side === 'inside' ? 1 : -1
@@ -33,7 +33,9 @@ export function endsOf(card: Construction, panel: Panel, side: Face): Ends | und
   const names = Object.keys(middles) as (keyof Ends)[]
   const sorted = (axis: Vector) => [...names].sort((a, b) => along(middles[a], axis) - along(middles[b], axis))
   const [across, up] = [sorted(eye.across), sorted(eye.up)]
-  const ends = new Map<keyof Ends | undefined, End>([[across[0], 'left'], [across.at(-1), 'right'], [up[0], 'foot'], [up.at(-1), 'head']])
+  const ends = new Map<keyof Ends | undefined, End>([
+    [across[0], 'left'], [across.at(-1), 'right'], [up[0], 'foot'], [up.at(-1), 'head'],
+  ])
   return ends.size === names.length ? Object.fromEntries(ends) as Ends : undefined
 }
 
@@ -52,7 +54,9 @@ function isOuter(card: Construction, panel: Panel, side: Face): boolean {
   if (isGluedDown(card, panel, side)) return false
   const look = { within: Infinity, slope: 0.05, straight: true }
   const isFlat = (key: string) => card.parts.some(part => part.key === key && part.panels.length === 1)
-  const on = card.joints.filter(({ onto, face, part }) => nameOf(onto) === nameOf(panel) && face === side && isFlat(part))
+  const on = card.joints.filter(
+    ({ onto, face, part }) => nameOf(onto) === nameOf(panel) && face === side && isFlat(part),
+  )
   const over = carriedBy(card, on.map(({ part }) => part))
   const area = ({ panel: { width, height } }: Sheet) => width.value * height.value
   const isSeen = (sheet: Sheet, way: 1 | -1) => shareSeen(sheets, sheet, way, look) * area(sheet) > SEEN * area(own)

@@ -1,6 +1,8 @@
 import type { Construction, Joint } from '../folds'
 import type { Sheet, Spot, Verdict } from './space'
-import { THICK, evenly, fromSheet, glueSpots, hasPaper, isLayer, isWithin, lies, nameOf, placeOn, standing } from './space'
+import {
+  THICK, evenly, fromSheet, glueSpots, hasPaper, isLayer, isWithin, lies, nameOf, placeOn, standing,
+} from './space'
 
 /** Points along each side of a glued area. */
 const GRID = 16
@@ -28,7 +30,9 @@ export function glueAmiss(card: Construction, grid = GRID): Glue {
   }
   const sheets = allSheets(card)
   for (const joint of card.joints) {
-    const [by, onto] = [sheets.find(({ panel }) => panel === joint.by), sheets.find(({ panel }) => panel === joint.onto)]
+    const [by, onto] = [
+      sheets.find(({ panel }) => panel === joint.by), sheets.find(({ panel }) => panel === joint.onto),
+    ]
     if (!by || !onto || joint.means === 'held') continue
     const spots = glueSpots(joint, by, steps)
     if (spots.length === 0) continue
@@ -42,9 +46,15 @@ export function glueAmiss(card: Construction, grid = GRID): Glue {
     const inner = spots.filter(spot => isInner(joint, spot)).length || 1
     const area = (list: Spot[]) => list.filter(spot => isInner(joint, spot)).length / inner
     const size = (joint.glue.width.value / MILLIMETRE) * (joint.glue.height.value / MILLIMETRE)
-    const beyond = area(parting) * size > HOLDS || area(beside) > 0.25 ? 'yes' : parting.length > 0 || area(beside) > 0.15 ? 'hardly' : 'no'
+    const beyond
+      = area(parting) * size > HOLDS || area(beside) > 0.25
+        ? 'yes'
+        : parting.length > 0 || area(beside) > 0.15
+          ? 'hardly'
+          : 'no'
     worse(found.beyond, joint.part, beyond)
-    const open = spots.filter(spot => isWithin(onto, at(onto, spot)) && !hasPaper(onto, at(onto, spot))).length / spots.length
+    const open
+      = spots.filter(spot => isWithin(onto, at(onto, spot)) && !hasPaper(onto, at(onto, spot))).length / spots.length
     const unsure = by.holes.length > 0 || beyond !== 'no'
     worse(found.overOpening, joint.part, open === 0 ? 'no' : unsure || open < 0.02 ? 'hardly' : 'yes')
   }
@@ -56,7 +66,8 @@ export function reachesOver(card: Construction, joint: Joint, sheets: Sheet[]): 
   const [by, onto] = [sheets.find(({ panel }) => panel === joint.by), sheets.find(({ panel }) => panel === joint.onto)]
   const ground = onto && under(card, sheets, onto).at(-1)
   if (!by || !ground) return false
-  const spots = evenly(GRID).flatMap(right => evenly(GRID).map((up): Spot => [right * joint.by.width.value, up * joint.by.height.value]))
+  const spots = evenly(GRID)
+    .flatMap(right => evenly(GRID).map((up): Spot => [right * joint.by.width.value, up * joint.by.height.value]))
     .filter(spot => isWithin(by, spot))
     .map(spot => fromSheet(ground, placeOn(by, spot)).spot)
   return neighboursOf(ground).some(ring => spots.some(spot => lies(ring, spot) && !isWithin(ground, spot)))
@@ -79,13 +90,18 @@ function neighboursOf({ part, panel }: Sheet): Spot[][] {
   return part.panels.filter(other => other !== panel).map(({ x, y, width, height, outline }) => {
     if (outline) return outline.map(([right, up]) => own(right, up))
     const [left, foot] = own(x.value, y.value)
-    return [[left, foot], [left + width.value, foot], [left + width.value, foot + height.value], [left, foot + height.value]]
+    return [
+      [left, foot], [left + width.value, foot], [left + width.value, foot + height.value],
+      [left, foot + height.value],
+    ]
   })
 }
 
 /** Whether a point is none of those right along the edges of the glue, which speak for no area. */
 function isInner({ glue, by }: Joint, [right, up]: Spot): boolean {
-  const [across, along] = [(right + by.x.value - glue.x.value) / glue.width.value, (up + by.y.value - glue.y.value) / glue.height.value]
+  const [across, along] = [
+    (right + by.x.value - glue.x.value) / glue.width.value, (up + by.y.value - glue.y.value) / glue.height.value,
+  ]
   return [across, along].every(share => share > 0.01 && share < 0.99)
 }
 

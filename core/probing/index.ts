@@ -28,7 +28,9 @@ const CLOSE = 80
  * @param natural the card without the maker's dressing
  * @param closely whether points lie so close that a sliver of glue is met too
  */
-export function secondLook(natural: Construction, card: Construction, closely = false): Record<Amiss, ReadonlyMap<string, Verdict>> {
+export function secondLook(
+  natural: Construction, card: Construction, closely = false,
+): Record<Amiss, ReadonlyMap<string, Verdict>> {
   const { beyond, overOpening } = glueAmiss(card, closely ? CLOSE : undefined)
   return {
     'never seen': hiddenParts(card),
@@ -42,4 +44,6 @@ export function secondLook(natural: Construction, card: Construction, closely = 
 
 /** The room to write on that is found cell by cell on each of the message areas of a card, as they are listed there. */
 export const roomsToWrite = (card: Construction): (Room | undefined)[] =>
-  [card.message, ...card.alsoMessages ?? []].map(area => area?.on && roomToWrite(card, area.on.panel, area.on.side === 'inside' ? 1 : -1))
+  [card.message, ...(card.alsoMessages ?? [])].map(
+    area => area?.on && roomToWrite(card, area.on.panel, area.on.side === 'inside' ? 1 : -1),
+  )

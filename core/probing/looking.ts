@@ -37,7 +37,10 @@ interface Probe {
   area: number
 }
 
-/** Points spread over a panel, where there is paper, none on an edge; closer along the edges, where narrow borders are seen. */
+/**
+ * Points spread over a panel, where there is paper, none on an edge; closer along the edges, where narrow borders are
+ * seen.
+ */
 export function probesOn(sheet: Sheet, grid = GRID): Probe[] {
   const { panel } = sheet
   const cells = (size: number) => {
@@ -47,12 +50,17 @@ export function probesOn(sheet: Sheet, grid = GRID): Probe[] {
       .map(([start, end]) => ({ middle: (start + end) / 2, wide: end - start }))
   }
   const [across, up] = [cells(panel.width.value), cells(panel.height.value)]
-  return across.flatMap(column => up.map((row): Probe => ({ spot: [column.middle, row.middle], area: column.wide * row.wide })))
+  return across
+    .flatMap(column => up.map((row): Probe => ({ spot: [column.middle, row.middle], area: column.wide * row.wide })))
     .filter(({ spot }) => hasPaper(sheet, spot))
 }
 
-/** Whether something hides a place from one who looks straight at that side of its sheet, from no farther than `within`. */
-export function isHidden(sheets: Sheet[], sheet: Sheet, spot: Spot, side: Side, { within, slope, straight }: Look): boolean {
+/**
+ * Whether something hides a place from one who looks straight at that side of its sheet, from no farther than `within`.
+ */
+export function isHidden(
+  sheets: Sheet[], sheet: Sheet, spot: Spot, side: Side, { within, slope, straight }: Look,
+): boolean {
   const from = placeOn(sheet, spot, side * OFF)
   const own = times(side, sheet.out)
   const way: Vector = straight ? [0, 0, Math.sign(own[2])] : own
@@ -64,7 +72,8 @@ function stands(other: Sheet, sheet: Sheet, from: Vector, way: Vector, within: n
   if (Math.abs(slope) < least) return false
   const { height } = fromSheet(other, from)
   let far = -height / slope
-  // In the very plane of the sheet, as what slides between two: what was put on later lies on its front, what looks at it faces it.
+  // In the very plane of the sheet, as what slides between two: what was put on later lies on its front, what looks at
+  // it faces it.
   if (Math.abs(far + OFF) < 1) {
     const isInFront = other.order > sheet.order || along(other.out, sheet.out) < 0
     far = isInFront === (along(way, sheet.out) > 0) ? OFF : -OFF
@@ -90,7 +99,8 @@ export function hiddenParts(card: Construction): Map<string, Verdict> {
     const seen = (slope: number, grid?: number, arm = ARM) => Math.max(...poses.map((sheets, at) =>
       seenOf(sheets, part, { within: at === 0 ? arm : Infinity, slope, straight: at === 1 }, grid)))
     const share = seen(STRICT)
-    // Where two panels of one sheet lie in one plane, as a tab and its wall, points do not tell which of them lies in front.
+    // Where two panels of one sheet lie in one plane, as a tab and its wall, points do not tell which of them lies in
+    // front.
     if (isOnTwo(card, part, poses[1])) return [[part.key, 'hardly']]
     // Between two sheets that are glued together nothing is seen, wherever thin drawings put it.
     if (share > ENOUGH && isPressed(card, part)) return [[part.key, 'hardly']]
@@ -103,7 +113,10 @@ export function hiddenParts(card: Construction): Map<string, Verdict> {
   }))
 }
 
-/** Whether a part reaches over a crease of what carries it: it cannot lie flat when that folds, so nobody can say what is seen of it. */
+/**
+ * Whether a part reaches over a crease of what carries it: it cannot lie flat when that folds, so nobody can say what
+ * is seen of it.
+ */
 const isAcross = (card: Construction, part: Part, sheets = allSheets(card)): boolean =>
   card.joints.some(joint => joint.part === part.key && reachesOver(card, joint, sheets))
 
@@ -122,7 +135,10 @@ function isOnTwo(card: Construction, { key }: Part, sheets: Sheet[]): boolean {
   if (!joint || !below) return false
   const { width, height } = below.panel
   const middle = placeOn(below, [width.value / 2, height.value / 2])
-  const isUpon = (other: Sheet) => other !== below && other.part === below.part && Math.abs(along(other.out, below.out)) > FLAT
+  const isUpon = (other: Sheet) =>
+    other !== below
+    && other.part === below.part
+    && Math.abs(along(other.out, below.out)) > FLAT
     && Math.abs(fromSheet(other, middle).height) < OFF && hasPaper(other, fromSheet(other, middle).spot)
   return sheets.some(isUpon) || (isLayer(below.part) && isOnTwo(card, below.part, sheets))
 }

@@ -1,7 +1,9 @@
 import type { Construction, Joint, Panel } from '../folds'
 import { glueAmiss } from './holding'
 import type { Sheet, Spot, Verdict } from './space'
-import { THIN, along, between, carriedBy, evenly, fromSheet, glueSpots, hasPaper, isLayer, isWithin, nameOf, placeOn, standing } from './space'
+import {
+  THIN, along, between, carriedBy, evenly, fromSheet, glueSpots, hasPaper, isLayer, isWithin, nameOf, placeOn, standing,
+} from './space'
 
 const OPENINGS = Array.from({ length: 21 }, (_, at) => at / 20)
 /** Points along each side of what stands on foam. */
@@ -25,25 +27,31 @@ const CRUMB = 30e12
 type Pose = ReadonlyMap<string, Sheet>
 
 /**
- * What stands on foam and in the way of a sheet that slides past, followed point by point through many openings. Where a sheet
- * slides in the very plane of another one, points do not tell on which side.
+ * What stands on foam and in the way of a sheet that slides past, followed point by point through many openings. Where
+ * a sheet slides in the very plane of another one, points do not tell on which side.
  */
 export function inTheWay(card: Construction): Map<string, Verdict> {
   const found = new Map<string, Verdict>()
   const raised = card.joints.filter(({ means }) => means === 'foam')
   if (raised.length === 0) return found
-  const poses = OPENINGS.map((opening): Pose => new Map(standing(card, opening, THIN).map(sheet => [nameOf(sheet.panel), sheet])))
+  const poses = OPENINGS.map(
+    (opening): Pose => new Map(standing(card, opening, THIN).map(sheet => [nameOf(sheet.panel), sheet])),
+  )
   const high = carriedBy(card, raised.map(({ part }) => part))
   const order = card.steps.flatMap(({ puts }) => puts)
   // What was there before a sheet was put over it passes below that, however it bends.
   const isBefore = (part: string, carrier: string): boolean => {
-    const below = card.joints.find(other => other.part === part && other.onto.part !== part && other.onto.part !== card.anchor.part)
+    const below = card.joints.find(
+      other => other.part === part && other.onto.part !== part && other.onto.part !== card.anchor.part,
+    )
     if (!order.includes(carrier)) return false
     const isEarlier = order.includes(part) && order.indexOf(part) < order.indexOf(carrier)
     return isEarlier || (below !== undefined && isBefore(below.onto.part, carrier))
   }
   // What is glued over an opening is in the way of all that passes through that, and is spoken of by itself.
-  const amiss = new Set([...glueAmiss(card).overOpening].filter(([, verdict]) => verdict !== 'no').map(([part]) => part))
+  const amiss = new Set(
+    [...glueAmiss(card).overOpening].filter(([, verdict]) => verdict !== 'no').map(([part]) => part),
+  )
   const hung = hungThrough(card, raised, poses[0])
   for (const joint of raised) {
     const own = carriedBy(card, [joint.part])
@@ -52,8 +60,11 @@ export function inTheWay(card: Construction): Map<string, Verdict> {
     const closely = () => (fine ??= poses.map(pose => footOf(joint, pose, FINE)))
     for (const { panel } of poses[0]?.values() ?? []) {
       if (own.has(panel.part) || panel.part === joint.onto.part) continue
-      const isUnsure = hung.has(joint.part) || [hung, high, amiss].some(parts => parts.has(panel.part)) || sizeOf(joint) < CRUMB
-        || isBefore(panel.part, carrierOf(card, joint))
+      const isUnsure
+        = hung.has(joint.part)
+          || [hung, high, amiss].some(parts => parts.has(panel.part))
+          || sizeOf(joint) < CRUMB
+          || isBefore(panel.part, carrierOf(card, joint))
       const seen = passes(joint, panel, poses, spots, isUnsure)
       // What only grazes the foam may pass between two points.
       const verdict = seen === 'no' && passes(joint, panel, poses, closely(), isUnsure) !== 'no' ? 'hardly' : seen
@@ -63,12 +74,17 @@ export function inTheWay(card: Construction): Map<string, Verdict> {
   return found
 }
 
-/** Parts that are held by foam through an opening of another sheet, with all on them: their place says nothing of the side they are on. */
+/**
+ * Parts that are held by foam through an opening of another sheet, with all on them: their place says nothing of the
+ * side they are on.
+ */
 function hungThrough(card: Construction, raised: Joint[], pose: Pose = new Map()): Set<string> {
   return carriedBy(card, raised.filter((joint) => {
     const [ground, piece] = [pose.get(nameOf(joint.onto)), pose.get(nameOf(joint.by))]
-    return ground && piece && [...pose.values()].some(other =>
-      other !== ground && other !== piece && meetings(footOf(joint, pose), joint, ground, other).some(({ isOpen }) => isOpen))
+    if (!ground || !piece) return false
+    const foot = footOf(joint, pose)
+    return [...pose.values()].some(other =>
+      other !== ground && other !== piece && meetings(foot, joint, ground, other).some(({ isOpen }) => isOpen))
   }).map(({ part }) => part))
 }
 
@@ -96,7 +112,9 @@ function passes(joint: Joint, panel: Panel, poses: Pose[], spots: Spot[][], isUn
     isThrough ||= met.some(({ isOpen }) => isOpen)
     const [nextGround, nextMover] = [next?.get(on), next?.get(name)]
     if (!nextGround || !nextMover) continue
-    const ways = met.filter(({ isOpen }) => !isOpen).map(({ spot }) => wayOf(spot, [ground, mover], [nextGround, nextMover]))
+    const ways = met
+      .filter(({ isOpen }) => !isOpen)
+      .map(({ spot }) => wayOf(spot, [ground, mover], [nextGround, nextMover]))
     slid += Math.max(0, ...ways.map(({ along, off }) => (off < along ? along : 0)))
     crept += Math.max(0, ...ways.map(({ along }) => along))
   }
@@ -110,7 +128,9 @@ const isBeside = (ground: Sheet, mover: Sheet): boolean =>
   mover.outline.some(corner => Math.abs(fromSheet(ground, placeOn(mover, corner)).height) < NEAR)
 
 /** How far a place of a sheet moves along another one in a moment, and how far off it or down on it. */
-function wayOf(spot: Spot, [ground, mover]: [Sheet, Sheet], [nextGround, nextMover]: [Sheet, Sheet]): { along: number, off: number } {
+function wayOf(
+  spot: Spot, [ground, mover]: [Sheet, Sheet], [nextGround, nextMover]: [Sheet, Sheet],
+): { along: number, off: number } {
   const [here, there] = [fromSheet(ground, placeOn(mover, spot)), fromSheet(nextGround, placeOn(nextMover, spot))]
   return {
     along: Math.hypot(there.spot[0] - here.spot[0], there.spot[1] - here.spot[1]),
@@ -125,8 +145,8 @@ interface Meeting {
 }
 
 /**
- * Where a sheet lies over the foam of a joint: the place on that sheet, how far it lies above what the foam stands on, and whether
- * it has an opening there.
+ * Where a sheet lies over the foam of a joint: the place on that sheet, how far it lies above what the foam stands on,
+ * and whether it has an opening there.
  */
 function meetings(foot: Spot[], joint: Joint, ground: Sheet, mover: Sheet): Meeting[] {
   const slope = along(ground.out, mover.out)

@@ -1,8 +1,9 @@
 import type { Construction, Crease, Joint, Panel, Part } from '../folds'
 
 /*
- * A card in space once more, as solids: every sheet has a thickness, what is glued on another lies above it, what stands on foam stands
- * higher. Shares nothing with how cards are folded elsewhere; slow and plain, so that it can be believed. Nanometres.
+ * A card in space once more, as solids: every sheet has a thickness, what is glued on another lies above it, what
+ * stands on foam stands higher. Shares nothing with how cards are folded elsewhere; slow and plain, so that it can be
+ * believed. Nanometres.
  */
 
 /** What points say: that something surely is so, that it surely is not, or that it hangs on a hair. */
@@ -21,8 +22,8 @@ export interface Stuff {
 /** What a card is made of where nobody says otherwise. */
 export const THICK: Stuff = { sheet: 250_000, foam: 2_000_000, short: 0 }
 /**
- * So thin that what lies between two sheets stays between them however high it is: for what hides what. A crease stays open by so
- * much that nothing reaches through its other side but within a hair of it.
+ * So thin that what lies between two sheets stays between them however high it is: for what hides what. A crease stays
+ * open by so much that nothing reaches through its other side but within a hair of it.
  */
 export const THIN: Stuff = { sheet: 2000, foam: 0, short: 0.6 }
 
@@ -142,10 +143,16 @@ export function carriedBy({ joints }: Construction, parts: Iterable<string>): Se
   return all
 }
 
-/** Points spread over the glue of a joint, from the corner of its panel, where that has paper; `steps` are shares of a side. */
-export const glueSpots = ({ glue, by }: Joint, sheet: Sheet, steps: number[]): Spot[] => steps.flatMap(right => steps.map((up): Spot => [
-  glue.x.value - by.x.value + right * glue.width.value, glue.y.value - by.y.value + up * glue.height.value,
-])).filter(spot => isWithin(sheet, spot))
+/**
+ * Points spread over the glue of a joint, from the corner of its panel, where that has paper; `steps` are shares of a
+ * side.
+ */
+export const glueSpots = ({ glue, by }: Joint, sheet: Sheet, steps: number[]): Spot[] =>
+  steps
+    .flatMap(right =>
+      steps.map((up): Spot => [
+        glue.x.value - by.x.value + right * glue.width.value, glue.y.value - by.y.value + up * glue.height.value,
+      ])).filter(spot => isWithin(sheet, spot))
 
 /** The middles of so many equal shares of a side. */
 export const evenly = (grid: number): number[] => Array.from({ length: grid }, (_, at) => (at + 0.5) / grid)
@@ -173,7 +180,9 @@ function liftsOf(parts: Part[], joints: Joint[], stuff: Stuff): Map<Joint, numbe
       return (below === undefined ? stuff.sheet : below / (beside.length + 1)) * (1 + inOrder.indexOf(of))
     }
     // A panel that is glued down on its own part, as a flap is, carries what lies on it above what lies beside it.
-    const glued = joints.find(({ part, by, onto, face }) => by === joint.onto && onto.part === part && face === joint.face)
+    const glued = joints.find(
+      ({ part, by, onto, face }) => by === joint.onto && onto.part === part && face === joint.face,
+    )
     return height(joint) + (glued ? height(glued) : 0)
   }
 }
@@ -184,21 +193,33 @@ function sheetOf(part: Part, panel: Panel, order: number, where: Corner): Sheet 
   const [left, foot, wide, high] = [panel.x.value, panel.y.value, panel.width.value, panel.height.value]
   const own = (corners: readonly Spot[]): Spot[] => corners.map(([x, y]) => [x - left, y - foot])
   const box: Spot[] = [[0, 0], [wide, 0], [wide, high], [0, high]]
-  const windows = part.windows.filter(window => window.panel === panel.key && window.width.value > 0 && window.height.value > 0)
+  const windows = part.windows
+    .filter(window => window.panel === panel.key && window.width.value > 0 && window.height.value > 0)
     .map(({ shape, x, y, width, height }): Spot[] => {
       const [w, h] = [width.value, height.value]
       const corner: Spot = [x.value - left, y.value - foot]
-      if (shape === 'rectangle') return ([[0, 0], [w, 0], [w, h], [0, h]] as const).map(([a, b]) => [corner[0] + a, corner[1] + b])
+      if (shape === 'rectangle')
+        return (
+          [
+            [0, 0], [w, 0], [w, h], [0, h],
+          ] as const
+        ).map(([a, b]) => [corner[0] + a, corner[1] + b])
       // A slot is as a rectangle with two half circles at its ends, a circle may be an oval.
       const round = shape === 'slot' ? Math.min(w, h) / 2 : 0
       return Array.from({ length: 72 }, (_, at): Spot => {
         const [cos, sin] = [Math.cos(inRadians(at * 5 + 2.5)), Math.sin(inRadians(at * 5 + 2.5))]
         const [a, b] = round > 0 ? [round, round] : [w / 2, h / 2]
-        return [corner[0] + w / 2 + Math.sign(cos) * (w / 2 - a) + a * cos, corner[1] + h / 2 + Math.sign(sin) * (h / 2 - b) + b * sin]
+        return [
+          corner[0] + w / 2 + Math.sign(cos) * (w / 2 - a) + a * cos,
+          corner[1] + h / 2 + Math.sign(sin) * (h / 2 - b) + b * sin,
+        ]
       })
     })
   const holes = [...(panel.holes ?? []).map(own), ...windows]
-  return { part, panel, order, ...where, out: square(where.x, where.y), outline: panel.outline ? own(panel.outline) : box, holes }
+  return {
+    part, panel, order, ...where, out: square(where.x, where.y), outline: panel.outline ? own(panel.outline) : box,
+    holes,
+  }
 }
 
 /** A place within a panel, on its part: of one with slanting edges the middle of its corners. */
@@ -236,14 +257,20 @@ function foldedOver(here: Sheet, other: Panel, { from, to, angle }: Crease, open
 /** How high the under side of what is held in a joint stands above the sheet it lies on. */
 export const standsHigh = ({ means, foam }: Joint, stuff: Stuff): number => (means === 'foam' ? foam ?? stuff.foam : 0)
 
-/** What is held in a joint: its box is measured from the left of the sheet below, seen from that sheet's front, wherever it lies. */
+/**
+ * What is held in a joint: its box is measured from the left of the sheet below, seen from that sheet's front, wherever
+ * it lies.
+ */
 function jointed(ground: Sheet, joint: Joint, opening: number, lift: number): Corner {
   const { by, turned, face, faceDown } = joint
   const [right, up] = joint.slide?.(opening) ?? [0, 0]
   const isQuarter = turned % 90 === 0
-  const [wide, high] = isQuarter && turned % 180 !== 0 ? [by.height.value, by.width.value] : [by.width.value, by.height.value]
+  const [wide, high]
+    = isQuarter && turned % 180 !== 0 ? [by.height.value, by.width.value] : [by.width.value, by.height.value]
   // Whatever way it is turned, the middle of its box stays where it is.
-  const middle = placeOn(ground, [joint.x.value + right + wide / 2, joint.y.value + up + high / 2], face === 'inside' ? lift : -lift)
+  const middle = placeOn(
+    ground, [joint.x.value + right + wide / 2, joint.y.value + up + high / 2], face === 'inside' ? lift : -lift,
+  )
   const looksAway = (face === 'inside') !== faceDown
   const angle = inRadians(turned)
   const mirrored = looksAway ? 1 : -1

@@ -87,7 +87,9 @@ export function disagreements(
       const verdict = verdictOn(amiss, key, said.has(key))
       if (verdict === 'yes' && said.has(key)) seen?.found.add(amiss)
       if (verdict === 'hardly' || (verdict === 'yes') === said.has(key)) return []
-      return [`${fold.id}: ${name} (${key}) is ${verdict === 'yes' ? '' : 'not '}${amiss}, and the findings say otherwise`]
+      return [
+        `${fold.id}: ${name} (${key}) is ${verdict === 'yes' ? '' : 'not '}${amiss}, and the findings say otherwise`,
+      ]
     })
   })
   return [...words, ...written(fold, made)]
@@ -102,7 +104,11 @@ function written(fold: Fold, made: WorkedOut): string[] {
     const [area, room] = [stated.width.value * stated.height.value, found.width * found.height]
     // Nobody writes on so little.
     if (Math.max(area, room) < inches(1) ** 2 / 4) return []
-    if ([stated.width.value, stated.height.value].some(side => side < LINE) && Math.min(found.width, found.height) < LINE) return []
+    if (
+      [stated.width.value, stated.height.value].some(side => side < LINE)
+      && Math.min(found.width, found.height) < LINE
+    )
+      return []
     // Boxes round what is round take a little more than it does.
     if (area <= room * 1.1 + found.grain && area >= room * 0.75 - found.grain) return []
     const inSquare = (size: number) => (size / inches(1) ** 2).toFixed(1)

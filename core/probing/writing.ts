@@ -17,7 +17,10 @@ export interface Room {
   grain: number
 }
 
-/** The largest upright rectangle of one side of a panel that is seen on display, found cell by cell; nothing for what has no place. */
+/**
+ * The largest upright rectangle of one side of a panel that is seen on display, found cell by cell; nothing for what
+ * has no place.
+ */
 export function roomToWrite(card: Construction, panel: Panel, side: Side): Room | undefined {
   const sheets = standing(card, 1, THIN)
   const sheet = sheets.find(found => found.panel === panel)
@@ -30,7 +33,8 @@ export function roomToWrite(card: Construction, panel: Panel, side: Side): Room 
   const slivers = sheets.filter(other => other !== sheet && Math.abs(along(other.out, sheet.out)) > 0.99)
     .filter(({ panel: { width, height } }) => Math.min(width.value, height.value) < 2 * Math.max(wide, high))
     .map(other => fromSheet(sheet, placeOn(other, [other.panel.width.value / 2, other.panel.height.value / 2])).spot)
-  const within = ([right, up]: Spot) => slivers.filter(([x, y]) => Math.abs(x - right) <= wide / 2 || Math.abs(y - up) <= high / 2)
+  const within = ([right, up]: Spot) =>
+    slivers.filter(([x, y]) => Math.abs(x - right) <= wide / 2 || Math.abs(y - up) <= high / 2)
   /** A cell is looked at in its middle and near its corners, and where the middle line of a sliver runs through it. */
   const isFree = ([right, up]: Spot) => [[0, 0], [-1, -1], [1, -1], [-1, 1], [1, 1]]
     .every(([across = 0, upward = 0]) => isSeen([right + 0.35 * across * wide, up + 0.35 * upward * high]))

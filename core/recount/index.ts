@@ -9,8 +9,8 @@ import { recipesOf, saidOf } from './said'
 export type { Disagreement } from '../audit'
 
 /**
- * A prepared and planned class counted a second time, with everything that is written of it: lists in print and as data, labels,
- * packing check, shopping and tasks.
+ * A prepared and planned class counted a second time, with everything that is written of it: lists in print and as
+ * data, labels, packing check, shopping and tasks.
  * @returns what does not agree, where and in words; nothing where all does
  */
 export async function recounted(preparation: Preparation, outcomes: PaperOutcome[]): Promise<Disagreement[]> {

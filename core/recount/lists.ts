@@ -50,7 +50,8 @@ function sharedLists(bags: Bag[], units: Units, read: LineReader): Map<string, S
     for (const row of block.rows) {
       const cells = row.map((text, at) => ({ text, head: block.head[at] ?? '' })).slice(1)
       // Columns that are named after a card say the colourway.
-      for (let at = cells.length - 1; at >= 0 && cells.length > asked; at--) if (titles.has(cells[at]?.head ?? '')) cells.splice(at, 1)
+      for (let at = cells.length - 1; at >= 0 && cells.length > asked; at--)
+        if (titles.has(cells[at]?.head ?? '')) cells.splice(at, 1)
       close((row[0] ?? '').replace(/^☐\u00a0/, ''), cells.map(({ text }) => text))
     }
   }
@@ -59,7 +60,9 @@ function sharedLists(bags: Bag[], units: Units, read: LineReader): Map<string, S
 const SEE_TABLE = 'see the table'
 
 async function csvList(bags: Bag[], units: Units): Promise<Map<string, SaidLine[]>> {
-  const { data } = Papa.parse<Record<string, string>>(await bagsCsv(bags, units), { header: true, skipEmptyLines: true })
+  const { data } = Papa.parse<Record<string, string>>(await bagsCsv(bags, units), {
+    header: true, skipEmptyLines: true,
+  })
   const found = new Map<string, SaidLine[]>(bags.map(({ key }) => [key, []]))
   const keys = new Map(bags.map(({ key }) => [bagLabel(key), key]))
   for (const { Bag: bag = '', What = '', Count, Width = '', Height = '', Paper = '', State = '' } of data) {

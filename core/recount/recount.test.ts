@@ -24,28 +24,30 @@ describe('a class counted a second time', () => {
   }, 600_000)
 
   const seeds = [4, 9, 23]
-  it.each(seeds)('is found out where a plan cuts too few, a bag is packed otherwise, or a list is short (class %i)', async (seed) => {
-    const { preparation, outcomes } = planned(randomClass(seed))
-    const where = async (...changed: Parameters<typeof recounted>) =>
-      [...new Set((await recounted(...changed)).map(({ where }) => where.replace(/ of .*/, '')))]
-    expect(await where(preparation, outcomes)).toEqual([])
-    const fewer = produce(outcomes, (draft) => {
-      const [layout] = draft[0]!.plan.layouts
-      layout!.repeats -= 1
+  it.each(seeds)(
+    'is found out where a plan cuts too few, a bag is packed otherwise, or a list is short (class %i)',
+    async (seed) => {
+      const { preparation, outcomes } = planned(randomClass(seed))
+      const where = async (...changed: Parameters<typeof recounted>) =>
+        [...new Set((await recounted(...changed)).map(({ where }) => where.replace(/ of .*/, '')))]
+      expect(await where(preparation, outcomes)).toEqual([])
+      const fewer = produce(outcomes, (draft) => {
+        const [layout] = draft[0]!.plan.layouts
+        layout!.repeats -= 1
+      })
+      expect(await where(preparation, fewer)).toContain('Cutting')
+      // Another sheet to buy than the plan opens.
+      const bought = produce(outcomes, draft => void (draft[0]!.sheets[0]!.needed += 1))
+      expect(await where(preparation, bought)).toEqual(['Shopping list'])
+      const [card] = preparation.cards
+      const swapped = { ...preparation, cards: preparation.cards.map(one => (one === card
+        ? { ...one, dealt: one.dealt.slice(1) }
+        : one)) }
+      expect((await where(swapped, outcomes)).length).toBeGreaterThan(1)
+      // A piece of which a kit has one more than anybody counts.
+      const oneMore = card!.made.pieces.map((piece, at) => (at === 0 ? { ...piece, perKit: piece.perKit + 1 } : piece))
+      const more = { ...preparation, cards: preparation.cards.map(one =>
+        (one === card ? { ...one, made: { ...one.made, pieces: oneMore } } : one)) }
+      expect((await where(more, outcomes)).length).toBeGreaterThan(1)
     })
-    expect(await where(preparation, fewer)).toContain('Cutting')
-    // Another sheet to buy than the plan opens.
-    const bought = produce(outcomes, draft => void (draft[0]!.sheets[0]!.needed += 1))
-    expect(await where(preparation, bought)).toEqual(['Shopping list'])
-    const [card] = preparation.cards
-    const swapped = { ...preparation, cards: preparation.cards.map(one => (one === card
-      ? { ...one, dealt: one.dealt.slice(1) }
-      : one)) }
-    expect((await where(swapped, outcomes)).length).toBeGreaterThan(1)
-    // A piece of which a kit has one more than anybody counts.
-    const oneMore = card!.made.pieces.map((piece, at) => (at === 0 ? { ...piece, perKit: piece.perKit + 1 } : piece))
-    const more = { ...preparation, cards: preparation.cards.map(one =>
-      (one === card ? { ...one, made: { ...one.made, pieces: oneMore } } : one)) }
-    expect((await where(more, outcomes)).length).toBeGreaterThan(1)
-  })
 })

@@ -10,23 +10,29 @@ import { bagLabels, kitLabels, packingSection } from '../printed'
 /* What a prepared and planned class says of itself, as plain data for the auditor. */
 
 /** The pieces of one kit of every card, as its fold and its dressing make them. */
-export const recipesOf = ({ cards }: Preparation): Recipes => new Map(cards.map(({ entry, made, construction }) => [entry.key, {
-  parts: made.pieces.map((piece): KitPart => ({
-    key: piece.key,
-    name: piece.name,
-    kind: piece.kind,
-    width: piece.width.value,
-    height: piece.height.value,
-    perKit: piece.perKit,
-    printTop: piece.printTop,
-    pair: piece.pair,
-    outOf: piece.outOf,
-    scores: piece.scores.length,
-    creases: mainCrease(piece),
-    joints: (construction?.joints ?? []).filter(({ part, means }) => part === piece.key && means !== 'held' && means !== 'glue').length,
-  })),
-  things: (construction?.extras ?? []).map(({ name, count, length }) => ({ name, count, length })),
-}]))
+export const recipesOf = ({ cards }: Preparation): Recipes =>
+  new Map(
+    cards.map(({ entry, made, construction }) => [
+      entry.key,
+      {
+        parts: made.pieces.map((piece): KitPart => ({
+          key: piece.key,
+          name: piece.name,
+          kind: piece.kind,
+          width: piece.width.value,
+          height: piece.height.value,
+          perKit: piece.perKit,
+          printTop: piece.printTop,
+          pair: piece.pair,
+          outOf: piece.outOf,
+          scores: piece.scores.length,
+          creases: mainCrease(piece),
+          joints: (construction?.joints ?? []).filter(
+            ({ part, means }) => part === piece.key && means !== 'held' && means !== 'glue',
+          ).length,
+        })),
+        things: (construction?.extras ?? []).map(({ name, count, length }) => ({ name, count, length })),
+      }]))
 
 const saidKit = ({ card, colourway, pieces, strips }: PackedKit): SaidKit => ({
   card: card.entry.key,
@@ -45,13 +51,17 @@ const saidCutting = ({ paper, entry, plan: { layouts, unplaced } }: PaperOutcome
 })
 
 /** Everything but the lists of what is in the bags. */
-export function saidOf(preparation: Preparation, outcomes: PaperOutcome[], kits: Kits, bags: Bag[]): Omit<Said, 'lists'> {
+export function saidOf(
+  preparation: Preparation, outcomes: PaperOutcome[], kits: Kits, bags: Bag[],
+): Omit<Said, 'lists'> {
   const { batch, cards } = preparation
   const scrap = outcomes.find(({ paper }) => paper.key === ANY_SCRAP)
   const [check] = packingSection(bags, weighedBags(preparation, bags), piecesInBag).blocks
   return {
     bags: bags.map(({ key, label, kits }) => ({ bag: key, label, kits: kits.map(saidKit) })),
-    over: cards.flatMap(card => card.dealt.filter(({ bag }) => bag === undefined).map(kit => saidKit(packedKit(card, kit)))),
+    over: cards.flatMap(card =>
+      card.dealt.filter(({ bag }) => bag === undefined).map(kit => saidKit(packedKit(card, kit))),
+    ),
     papers: outcomes.filter(outcome => outcome !== scrap).map(saidCutting),
     scrap: scrap && saidCutting(scrap),
     labels: { bags: bagLabels(bags, batch, ''), kits: kitLabels(bags) },

@@ -14,8 +14,8 @@ import type { Units } from '../lengths'
 import { writeLength } from '../lengths'
 
 /*
- * Classes for tests that count: no two papers have the same sheets or keys, halves of pairs may be of unlike papers, and whatever can be
- * more than one sometimes is. What is alike hides faults.
+ * Classes for tests that count: no two papers have the same sheets or keys, halves of pairs may be of unlike papers,
+ * and whatever can be more than one sometimes is. What is alike hides faults.
  */
 
 const KINDS = ['base', 'insert', 'plate', 'underlay', 'mat', 'message', 'figure', 'hidden']
@@ -37,7 +37,9 @@ export function unlikePapers(chance: Chance, units: Units): PaperEntry[] {
         key: `${name.toLowerCase().slice(0, 4)}-${chance.below(90)}-${format}`, width, height, onHand: chance.below(9),
         price: chance.yes(0.75) ? 20 + chance.below(80) : null,
       })),
-      offcuts: chance.yes(0.3) ? [{ key: `left-${at}`, width: sizes[0]![0]!, height: sizes[0]![0]!, count: 1 + chance.below(2) }] : [],
+      offcuts: chance.yes(0.3)
+        ? [{ key: `left-${at}`, width: sizes[0]![0]!, height: sizes[0]![0]!, count: 1 + chance.below(2) }]
+        : [],
     }
   })
 }
@@ -49,7 +51,8 @@ function choices(pieces: Piece[], papers: PaperEntry[], pools: PoolEntry[], chan
   return Object.fromEntries(pieces.flatMap(({ key, kind }) => {
     if (chance.yes(0.01)) return []
     if ((kind === 'hidden' || kind === 'underlay') && chance.yes(0.5)) return [[key, ANY_SCRAP]]
-    if ((kind === 'mat' || kind === 'plate') && chance.yes(0.5)) return [[key, chance.yes(0.8) ? pool.key : chance.pick(pools).key]]
+    if ((kind === 'mat' || kind === 'plate') && chance.yes(0.5))
+      return [[key, chance.yes(0.8) ? pool.key : chance.pick(pools).key]]
     return [[key, chance.yes(0.8) ? ofKind.get(kind) ?? '' : chance.pick(papers).key]]
   }))
 }
@@ -69,7 +72,9 @@ function randomCard(batch: Batch, chance: Chance, units: Units): CardEntry {
   const colourways = chance.yes(0.5)
     ? chance.some(['High water', 'Low water', 'Slack'], 2, 3).map((name, at): ColourwayEntry => ({
         key: `way-${at}`, name, kits: chance.yes(0.4) ? chance.below(4) : null,
-        papers: Object.fromEntries(Object.entries(choices(pieces, batch.papers, batch.pools, chance)).filter(() => chance.yes(0.4))),
+        papers: Object.fromEntries(
+          Object.entries(choices(pieces, batch.papers, batch.pools, chance)).filter(() => chance.yes(0.4)),
+        ),
       }))
     : []
   return {
@@ -85,7 +90,11 @@ export function randomClass(seed: number): Batch {
   const units: Units = chance.pick(['inch', 'inch', 'metric'])
   const papers = unlikePapers(chance, units)
   const pools: PoolEntry[] = [0, 1].map(at => ({
-    key: `${POOL_PREFIX}${at}`, name: `Pool ${at}`, papers: chance.some(papers.slice(3).map(({ key }) => key), at === 0 ? 2 : 1, 4),
+    key: `${POOL_PREFIX}${at}`,
+    name: `Pool ${at}`,
+    papers: chance.some(
+      papers.slice(3).map(({ key }) => key), at === 0 ? 2 : 1, 4,
+    ),
   }))
   const batch: Batch = {
     ...newClass({ title: 'Any evening', date: '2030-01-08', units, seats: 1 + chance.below(6), spares: chance.below(3),
@@ -96,7 +105,8 @@ export function randomClass(seed: number): Batch {
   for (const rule of RULE_NAMES)
     batch.sharing[rule] = { hold: chance.pick(['wish', 'wish', 'free', 'must']), weight: chance.below(30) }
   for (const profile of batch.prep.profiles) {
-    if (chance.yes(0.6)) profile.levels = Object.fromEntries(KINDS.filter(() => chance.yes(0.4)).map(kind => [kind, chance.pick(LEVELS)]))
+    if (chance.yes(0.6))
+      profile.levels = Object.fromEntries(KINDS.filter(() => chance.yes(0.4)).map(kind => [kind, chance.pick(LEVELS)]))
     if (chance.yes(0.4)) profile.more = { [chance.pick(KINDS)]: 1 + chance.below(2) }
   }
   for (let at = 1 + chance.below(3); at > 0; at--) {
@@ -124,7 +134,10 @@ function randomSeat(batch: Batch, key: string, chance: Chance) {
   }
 }
 
-/** The class some way into its cutting: layouts that are kept and cut, on the shelf or not, pieces spoiled and cut wrong. */
+/**
+ * The class some way into its cutting: layouts that are kept and cut, on the shelf or not, pieces spoiled and cut
+ * wrong.
+ */
 export function halfCut(batch: Batch, outcomes: PaperOutcome[], seed: number): Batch {
   const chance = chanceOf(seed)
   const { units } = batch.class

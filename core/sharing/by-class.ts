@@ -38,8 +38,8 @@ export interface CutByClass extends PrintCut {
 }
 
 /**
- * How the sheets of all prints are cut for some roles, by a programme over classes of prints: first with the fewest sheets, and
- * for whom the rules want a better mix, with one and two more.
+ * How the sheets of all prints are cut for some roles, by a programme over classes of prints: first with the fewest
+ * sheets, and for whom the rules want a better mix, with one and two more.
  * @returns for each number of sheets ways to cut them, one after the other
  */
 export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Iterable<CutByClass>, void> {
@@ -52,11 +52,15 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<It
     isSolved = true
     isShort = [...built.missing, ...built.short].some(at => amount(at) > WORTH_WHILE)
     let [found, total, mostWorth] = [false, 0, 1]
-    const prices = classes.map(({ demands }, at) => worthsBy(demands, demand => dual(built.demandRows[at]?.[demand]) / SHEET))
+    const prices = classes.map(({ demands }, at) =>
+      worthsBy(demands, demand => dual(built.demandRows[at]?.[demand]) / SHEET),
+    )
     classes.forEach(({ patterns, demands, wanted }, at) => {
       const worths = itemAt(prices, at)
       const drawer = (supply: number) => dual(built.drawers[at]?.[supply]) / SHEET
-      const priced = addWorthwhile(patterns, { worths, drawer, cost: supply => (isFresh(supply) ? 1 : 0), least: WORTH_WHILE })
+      const priced = addWorthwhile(patterns, {
+        worths, drawer, cost: supply => (isFresh(supply) ? 1 : 0), least: WORTH_WHILE,
+      })
       spent += priced.steps
       found ||= priced.found
       wanted.forEach((count, index) => (total += count * (worths.get(itemAt(demands, index).key) ?? 0)))
@@ -70,8 +74,9 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<It
       })
     })
     for (const { classes: of, takes, count } of types) {
-      const costs = of.map(
-        (at, option) => [...itemAt(takes, option)].reduce((sum, [key, pieces]) => sum + pieces * (itemAt(prices, at).get(key) ?? 0), 0))
+      const costs = of.map((at, option) =>
+        [...itemAt(takes, option)].reduce((sum, [key, pieces]) => sum + pieces * (itemAt(prices, at).get(key) ?? 0), 0),
+      )
       total += count * Math.min(...costs)
     }
     bound = Math.max(bound, Math.ceil(total / mostWorth - 1e-6))
@@ -93,7 +98,9 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<It
   const sum = (columns: number[], of: number[]) => of.reduce((all, at) => all + Math.round(itemAt(columns, at)), 0)
   const missing = sum(whole.columns, built.missing)
   const sheets = sum(whole.columns, built.fresh)
-  const isFewest = missing === 0 && (sheets === bound || (whole.optimal && sheets < MOST_PROVEN && classes.every(({ whole }) => whole)))
+  const isFewest
+    = missing === 0
+      && (sheets === bound || (whole.optimal && sheets < MOST_PROVEN && classes.every(({ whole }) => whole)))
   const isWhole = missing === 0 && sum(whole.columns, built.short) === 0
   const proven = !isWhole ? 0 : isFewest ? sheets : Math.min(bound, sheets)
   const proof = { bound: proven, missing, fewest: isFewest ? sheets : 0 }
@@ -109,8 +116,8 @@ interface Pooled {
 }
 
 /**
- * All pieces planned as if of one print, and the layouts of that plan parted among the classes: where prints differ only in whom they
- * serve, the programme over the patterns of many classes ends before it finds what the planner does.
+ * All pieces planned as if of one print, and the layouts of that plan parted among the classes: where prints differ
+ * only in whom they serve, the programme over the patterns of many classes ends before it finds what the planner does.
  * @returns nothing where that takes more than so many sheets, or the classes differ in more than that
  */
 function asOfOnePrint(classes: PrintClass[], types: RoleType[], sheets: number, solve: Solve): Pooled | undefined {
@@ -118,7 +125,8 @@ function asOfOnePrint(classes: PrintClass[], types: RoleType[], sheets: number, 
   const looks = ({ patterns: { supplies }, demands }: PrintClass) => [
     ...supplies.map(({ kind, width, height }) => `${kind} ${width} ${height}`), ...demands.map(({ key }) => key).sort(),
   ].join('\n')
-  const isAlike = ([one, ...others]: RoleType['takes']) => others.every(other => String([...other]) === String([...one ?? []]))
+  const isAlike = ([one, ...others]: RoleType['takes']) =>
+    others.every(other => String([...other]) === String([...(one ?? [])]))
   if (!first || classes.length < 2 || classes.some(other => looks(other) !== looks(first))
     || !types.every(({ takes }) => isAlike(takes))) return
   const wanted = new Map<string, number>()
@@ -136,7 +144,9 @@ function asOfOnePrint(classes: PrintClass[], types: RoleType[], sheets: number, 
     const patterns = new Patterns(own.patterns.problem, own.patterns.demands)
     // One sheet may have another key on every print.
     const place = (supply: string) => first.patterns.supplies.findIndex(({ key }) => key === supply)
-    patterns.addLayouts(layouts.map(layout => ({ ...layout, supply: itemAt(patterns.supplies, place(layout.supply)).key })))
+    patterns.addLayouts(
+      layouts.map(layout => ({ ...layout, supply: itemAt(patterns.supplies, place(layout.supply)).key })),
+    )
     return { ...own, patterns, whole: false }
   })
   const built = build(few, types, { sheets: 0, cents: A_CENT })
@@ -163,8 +173,8 @@ interface Proof {
 const hasRules = ({ rules }: SharingProblem): boolean => Object.values(rules).some(({ hold }) => hold !== 'free')
 
 /**
- * Of which print the sheets of a solution are: as they are found where nobody minds, by a fair mix of classes where there are rules, and
- * where prints are to be used evenly, by a programme of its own for what is found and for the mix.
+ * Of which print the sheets of a solution are: as they are found where nobody minds, by a fair mix of classes where
+ * there are rules, and where prints are to be used evenly, by a programme of its own for what is found and for the mix.
  */
 function* ofPrints(
   { problem, types, asked, solve }: Search, { classes, columns, sheets }: Pooled, { fewest, ...proof }: Proof,
@@ -180,7 +190,9 @@ function* ofPrints(
   const even = (columns: number[]) => (isEven ? givenEvenly(problem, cutBy(columns), sheets, solve) : undefined)
   const first = even(columns)
   if (first) yield known(first)
-  const mix = solve({ ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: true } })?.columns
+  const mix = solve({
+    ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: true },
+  })?.columns
   yield known(inTurn(cutBy(mix ?? columns)))
   const second = mix && even(mix)
   if (second) yield known(second)
@@ -224,7 +236,10 @@ function build(
   const missing = types.map(() => column(A_MISSING_ROLE))
   const short: number[] = []
   types.forEach(({ count }, type) =>
-    programme.row({ least: count, most: count, of: [...itemAt(roles, type), itemAt(missing, type)].map((at): Entry => [at, 1]) }))
+    programme.row({
+      least: count, most: count, of: [...itemAt(roles, type), itemAt(missing, type)].map((at): Entry => [at, 1]),
+    }),
+  )
   const demandRows = classes.map(({ patterns, demands, wanted }, at) => patterns.demandRows().map(({ of }, index) => {
     const { key } = itemAt(demands, index)
     const taken = types.flatMap(({ classes: of, takes }, type) => of.flatMap((other, option): Entry[] => {
@@ -259,6 +274,8 @@ function build(
       })
     })
   }
-  const start = from && [...from.columns, ...spread.map(({ role, fair }) => Math.max(0, Math.round(itemAt(from.columns, role)) - fair))]
+  const start = from && [
+    ...from.columns, ...spread.map(({ role, fair }) => Math.max(0, Math.round(itemAt(from.columns, role)) - fair)),
+  ]
   return { programme: programme.programme, start, amounts, fresh, demandRows, drawers, roles, missing, short }
 }

@@ -5,9 +5,9 @@ import type { Sheets } from './sheets'
 import { mostTaken, sheetsOf } from './sheets'
 
 /*
- * Prints that are to be had in the same sheets, for the same roles, are of one class. How many sheets are cut in which way does not
- * depend on which of them they are, and a programme that does not tell them apart has none of their symmetry: it is small, and
- * what it proves holds for every sharing.
+ * Prints that are to be had in the same sheets, for the same roles, are of one class. How many sheets are cut in which
+ * way does not depend on which of them they are, and a programme that does not tell them apart has none of their
+ * symmetry: it is small, and what it proves holds for every sharing.
  */
 
 /** Prints that stand for each other. */
@@ -31,7 +31,10 @@ export interface RoleType {
 export const typeOf = ({ pool, options, takes }: Role): string =>
   `${pool}: ` + options.map((print, option) => `${print} ${[...itemAt(takes, option)].sort().join()}`).join('; ')
 
-/** Prints of one class have the same formats, the same sizes to give and the same roles, and nothing else is wanted of them. */
+/**
+ * Prints of one class have the same formats, the same sizes to give and the same roles, and nothing else is wanted of
+ * them.
+ */
 export function classesOf({ prints, kinds }: SharingProblem): PrintClass[] {
   const served = new Map<string, string[]>()
   kinds.forEach(({ roles }, kind) => roles.forEach(({ options, takes }, role) => options.forEach((print, option) => {

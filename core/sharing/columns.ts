@@ -3,7 +3,10 @@ import type { Priced } from './combinations'
 import { allCombinations, cheapest, likeness, printOf, sizeOf, wishesBroken } from './combinations'
 import type { Combination, Kind, Rules } from './model'
 
-/** Kits of a kind that take the same pieces of the same prints and break the same wishes: as a column of a programme they are one. */
+/**
+ * Kits of a kind that take the same pieces of the same prints and break the same wishes: as a column of a programme
+ * they are one.
+ */
 export interface KitColumn {
   kind: number
   /** Combinations that come to this; each is another kit. */
@@ -81,7 +84,9 @@ export class KitColumns {
     }
     const prices = of.roles.map(({ options, takes }) => options.map((print, option) =>
       total(itemAt(takes, option), demand => price(`${print} ${demand}`))))
-    const { found, least } = cheapest(of, lenient(this.rules), (role, option) => itemAt(itemAt(prices, role), option), MANY)
+    const { found, least } = cheapest(
+      of, lenient(this.rules), (role, option) => itemAt(itemAt(prices, role), option), MANY,
+    )
     let some = false
     for (const { combination } of found)
       some = this.add(kind, { combination, cost: wishesBroken(of, combination, this.rules) }) || some
@@ -98,7 +103,8 @@ const lenient = (rules: Rules): Rules => Object.fromEntries(Object.entries(rules
 
 function columnOf(of: Kind, kind: number, combination: Combination, cost: number): KitColumn {
   const [takes, uses] = [new Map<string, number>(), new Map<string, number>()]
-  const more = (counts: Map<string, number>, key: string, count: number) => counts.set(key, (counts.get(key) ?? 0) + count)
+  const more = (counts: Map<string, number>, key: string, count: number) =>
+    counts.set(key, (counts.get(key) ?? 0) + count)
   of.roles.forEach((role, at) => {
     const print = printOf(of, combination, at)
     more(uses, `${role.pool} ${print}`, 1)

@@ -11,7 +11,9 @@ export const brokenIn = (kind: Kind, combination: Combination): Apart[] =>
 
 /** What the wishes weigh that a combination does not meet. */
 export const wishesBroken = (kind: Kind, combination: Combination, rules: Rules): number =>
-  brokenIn(kind, combination).reduce((sum, { rule }) => (rules[rule].hold === 'wish' ? sum + rules[rule].weight : sum), 0)
+  brokenIn(kind, combination).reduce(
+    (sum, { rule }) => (rules[rule].hold === 'wish' ? sum + rules[rule].weight : sum), 0,
+  )
 
 /** Steps after which a search for the cheapest combinations is content with what it has. */
 const MOST_STEPS = 40_000
@@ -23,8 +25,8 @@ export interface Priced {
 }
 
 /**
- * The cheapest combinations of a kind that keep what must be kept, cheapest first; of equal ones the first in order. What a wish weighs
- * that is not kept is part of the cost.
+ * The cheapest combinations of a kind that keep what must be kept, cheapest first; of equal ones the first in order.
+ * What a wish weighs that is not kept is part of the cost.
  * @param price of a role's option
  * @param many how many at most
  * @param skip combinations that are not wanted, by `likeness`
@@ -40,7 +42,9 @@ export function cheapest(
   const { roles, apart } = kind
   const prices = roles.map(({ options }, role) => options.map((_, option) => price(role, option)))
   /** Options of each role, cheapest first, so that little is looked at in vain. */
-  const order = prices.map(list => list.map((_, option) => option).sort((a, b) => itemAt(list, a) - itemAt(list, b) || a - b))
+  const order = prices.map(list =>
+    list.map((_, option) => option).sort((a, b) => itemAt(list, a) - itemAt(list, b) || a - b),
+  )
   const rest = roles.map(() => 0)
   for (let role = roles.length - 1; role > 0; role--)
     rest[role - 1] = itemAt(rest, role) + Math.min(...itemAt(prices, role))

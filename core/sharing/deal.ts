@@ -8,8 +8,8 @@ import type { Broken, Combination, Kind, Sharing, SharingProblem } from './model
 const ANOTHER_USE = 1e-3
 
 /**
- * Prints shared out at once, kit by kit: of the combinations that break least, one that takes the prints used least so far, and no
- * combination twice where there are others. Nothing is cut with thought yet.
+ * Prints shared out at once, kit by kit: of the combinations that break least, one that takes the prints used least so
+ * far, and no combination twice where there are others. Nothing is cut with thought yet.
  */
 export function dealtOut({ kinds, rules }: SharingProblem): Sharing {
   const used = new Map<string, number>()
@@ -37,8 +37,9 @@ export function dealtOut({ kinds, rules }: SharingProblem): Sharing {
 }
 
 /**
- * Finds the combination of one kind that breaks least and takes the prints used least: without those that are taken already, or of all.
- * Of all it hangs on how far each print is ahead of the least used one of its pool, which comes again and again: then it is known.
+ * Finds the combination of one kind that breaks least and takes the prints used least: without those that are taken
+ * already, or of all. Of all it hangs on how far each print is ahead of the least used one of its pool, which comes
+ * again and again: then it is known.
  */
 function leastUsedOf(kind: Kind, rules: SharingProblem['rules'], usesOf: (print: string) => number) {
   const price = (role: number, option: number) => ANOTHER_USE * usesOf(itemAt(itemAt(kind.roles, role).options, option))
@@ -71,8 +72,13 @@ const FEW = 2048
 /** Costs that differ by less are the same. */
 const SAME = 1e-12
 
-/** The cheapest of some combinations; of equal ones the one that `cheapest` comes to first, role by role by price and order. */
-function firstOf({ roles }: Kind, left: Priced[], price: (role: number, option: number) => number): Combination | undefined {
+/**
+ * The cheapest of some combinations; of equal ones the one that `cheapest` comes to first, role by role by price and
+ * order.
+ */
+function firstOf(
+  { roles }: Kind, left: Priced[], price: (role: number, option: number) => number,
+): Combination | undefined {
   const prices = roles.map(({ options }, role) => options.map((_, option) => price(role, option)))
   const ranks = prices.map((list) => {
     const order = list.map((_, option) => option).sort((a, b) => itemAt(list, a) - itemAt(list, b) || a - b)
@@ -99,7 +105,9 @@ function comesBefore(one: Combination, other: Combination, ranks: number[][]): b
 }
 
 /** How often a sharing breaks each rule, whether it must be kept, is a wish, or nobody minds. */
-export function brokenBy({ kinds }: Pick<SharingProblem, 'kinds' | 'rules'>, kits: readonly (readonly Combination[])[]): Broken {
+export function brokenBy(
+  { kinds }: Pick<SharingProblem, 'kinds' | 'rules'>, kits: readonly (readonly Combination[])[],
+): Broken {
   const broken: Broken = forRules(() => 0)
   const seen = new Map<string, Set<string>>()
   kinds.forEach((kind, at) => {
@@ -135,13 +143,15 @@ function usesIn(kinds: SharingProblem['kinds'], kits: readonly (readonly Combina
 }
 
 /**
- * How far a print may be from its fair share while its pool still counts as used evenly, as a share of that, and in roles at least:
- * sheets come whole, so that one print in three may have a sheet more than the others.
+ * How far a print may be from its fair share while its pool still counts as used evenly, as a share of that, and in
+ * roles at least: sheets come whole, so that one print in three may have a sheet more than the others.
  */
 const FAIR = { share: 1 / 3, roles: 1 }
 
 /** The least and most uses of every print of every pool that still count as even. */
-export function fairShares(kinds: SharingProblem['kinds']): { pool: string, print: string, least: number, most: number }[] {
+export function fairShares(
+  kinds: SharingProblem['kinds'],
+): { pool: string, print: string, least: number, most: number }[] {
   const pools = new Map<string, { prints: Set<string>, roles: number }>()
   for (const { roles, kits } of kinds) {
     for (const { pool, options } of roles) {

@@ -18,11 +18,13 @@ interface Offer {
 }
 
 /**
- * Tabu search: a slot that breaks a rule takes the best swap or spare print, even where that is no better, but not one that it has just
- * given away; the best state seen is kept. Nothing in it is left to chance.
+ * Tabu search: a slot that breaks a rule takes the best swap or spare print, even where that is no better, but not one
+ * that it has just given away; the best state seen is kept. Nothing in it is left to chance.
  * @param bySize places of slots that can swap what they are of
  */
-export function* exchanged(sharing: NumberedSharing, bySize: ReadonlyMap<string, number[]>): Generator<undefined, void> {
+export function* exchanged(
+  sharing: NumberedSharing, bySize: ReadonlyMap<string, number[]>,
+): Generator<undefined, void> {
   const { kits, slots, prints, weights } = sharing
   const alike = new Map<number, number[]>([...bySize.values()].flatMap(places => places.map(place => [place, places])))
   /** Round in which a slot gave a print away, by slot and print. */
@@ -104,7 +106,9 @@ export function* exchanged(sharing: NumberedSharing, bySize: ReadonlyMap<string,
       if (!their.may[mine] || !role.may[print]) continue
       tries++
       const gain = sharing.put(kit, slot.role, print) + sharing.put(theirs, other.role, mine)
-        + (role.pool === their.pool ? 0 : sharing.evener(role.pool, mine, print) + sharing.evener(their.pool, print, mine))
+        + (role.pool === their.pool
+          ? 0
+          : sharing.evener(role.pool, mine, print) + sharing.evener(their.pool, print, mine))
       sharing.put(theirs, other.role, print)
       sharing.put(kit, slot.role, mine)
       if (!best || gain > best.gain + 1e-9) best = { gain, print, other: place }

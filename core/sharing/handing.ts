@@ -6,15 +6,19 @@ import { NumberedSharing } from './numbered'
 import type { Slot } from './numbered'
 import type { PrintCut } from './to-prints'
 
-/** Prints handed out: the kits by kind, and how many of their roles had no print left and were given one that is not cut. */
+/**
+ * Prints handed out: the kits by kind, and how many of their roles had no print left and were given one that is not
+ * cut.
+ */
 export interface Handed {
   kits: Combination[][]
   missing: number
 }
 
 /**
- * Hands the pieces that are cut to kits, so that rules are broken as little as exchanges can bring about: first in turn, then slots that
- * break a rule swap their prints with others of the same size, or take a print of which pieces are over.
+ * Hands the pieces that are cut to kits, so that rules are broken as little as exchanges can bring about: first in
+ * turn, then slots that break a rule swap their prints with others of the same size, or take a print of which pieces
+ * are over.
  * @returns nothing every now and then, so that whoever waits for it may do something else, and the kits at the end
  */
 export function* handedOut(problem: SharingProblem, { dealt, pieces }: PrintCut): Generator<undefined, Handed> {

@@ -2,16 +2,18 @@ import type { Layout, CuttingProblem } from '../cutting'
 import type { FaceRule, RuleEntry, RuleName } from '../document'
 
 /*
- * Sharing prints out among kits. Pieces that may be cut from several prints are roles; a combination gives every role of a
- * kit one of its prints, and takes pieces of those prints. How many pieces of which size are cut from which print follows
- * from the combinations, and which combinations are best depends on what the sheets give.
+ * Sharing prints out among kits. Pieces that may be cut from several prints are roles; a combination gives every role
+ * of a kit one of its prints, and takes pieces of those prints. How many pieces of which size are cut from which print
+ * follows from the combinations, and which combinations are best depends on what the sheets give.
  */
 
 /** A print that pieces are shared out among. */
 export interface Print {
   key: string
   name: string
-  /** Its sheets and offcuts, and every size that is cut from it; the quantities are those wanted whatever is shared how. */
+  /**
+   * Its sheets and offcuts, and every size that is cut from it; the quantities are those wanted whatever is shared how.
+   */
   problem: CuttingProblem
 }
 
@@ -66,10 +68,15 @@ export type Broken = Record<RuleName, number>
 export interface Sharing {
   kits: Combination[][]
   broken: Broken
-  /** Fresh sheets of all prints that it takes, and how few any sharing takes that keeps what must be kept; once they are known. */
+  /**
+   * Fresh sheets of all prints that it takes, and how few any sharing takes that keeps what must be kept; once they are
+   * known.
+   */
   sheets?: number
   bound?: number
-  /** What sheets and broken wishes cost together, a sheet 100, and what no sharing costs less than; once they are known. */
+  /**
+   * What sheets and broken wishes cost together, a sheet 100, and what no sharing costs less than; once they are known.
+   */
   cost?: number
   least?: number
   /** Kits for which what can be had does not give the pieces. */
@@ -81,10 +88,16 @@ export interface Sharing {
 /** What a sheet weighs beside wishes. */
 export const SHEET = 100
 
-/** What a piece weighs that is wanted of a print by name and cannot be cut: more than kits and roles, for nothing else will do. */
+/**
+ * What a piece weighs that is wanted of a print by name and cannot be cut: more than kits and roles, for nothing else
+ * will do.
+ */
 export const A_MISSING_PIECE = 2_000_000
 
-/** What a sheet weighs that is bought: prints that lie there are used a little unevenly rather than that others are bought. */
+/**
+ * What a sheet weighs that is bought: prints that lie there are used a little unevenly rather than that others are
+ * bought.
+ */
 const A_BOUGHT_SHEET = 20
 /** What a cent weighs: of equal sharings the one is taken for which least is bought. */
 export const A_CENT = 1e-3

@@ -10,7 +10,9 @@ const NAMES = ['ebb', 'flood', 'spray', 'foam', 'slack']
 const SIZES: [number, number][] = [[5.25, 4], [2.5, 4]]
 const KEYS = ['5.25x4', '2.5x4']
 
-/** Kinds of one card that share their likeness, of which one has fewer prints to choose from and one a pool of its own. */
+/**
+ * Kinds of one card that share their likeness, of which one has fewer prints to choose from and one a pool of its own.
+ */
 function problemOf(kits: number[], keys: string[], rules: Rules): SharingProblem {
   const kinds = kits.map((count, at): Kind => ({
     key: `kind-${at}`, card: 'card', alike: at < 2 ? 'card' : 'other', name: 'Card', kits: count,
@@ -67,7 +69,8 @@ describe('a sharing in numbers', () => {
         const gain = sharing.evener(pool, mine, print) + sharing.put(kit, slot.role, print)
         sharing.countUse(pool, mine, -1)
         sharing.countUse(pool, print, 1)
-        // Of several twins each is weighed with all others, so that the search sees to them first; what is broken counts each once.
+        // Of several twins each is weighed with all others, so that the search sees to them first; what is broken
+        // counts each once.
         if (sharing.weights.different === 0) expect(before - sharing.weightOfAll()).toBe(gain)
         expect(sharing.weightOfAll()).toBe(weightAfresh(problem, sharing))
       }

@@ -5,8 +5,8 @@ import { fairShares } from './deal'
 import type { Kind, Role, SharingProblem } from './model'
 
 /*
- * A sharing in numbers, for a search that looks at millions of exchanges: prints, pools and pieces by their places, and what each kit
- * breaks kept up to date with every change.
+ * A sharing in numbers, for a search that looks at millions of exchanges: prints, pools and pieces by their places, and
+ * what each kit breaks kept up to date with every change.
  */
 
 /** What a rule weighs that must be kept, while prints are handed out. */
@@ -90,7 +90,10 @@ export class NumberedSharing {
     const numbered = this.numberedKinds()
     this.over = [...this.pieces.keys()].map(key => cut.get(key) ?? 0)
     this.kits = kinds.flatMap(({ kits, roles }, at) =>
-      Array.from({ length: kits }, () => ({ kind: itemAt(numbered, at), at, prints: roles.map(() => -1), name: '', broken: 0 })))
+      Array.from({ length: kits }, () => ({
+        kind: itemAt(numbered, at), at, prints: roles.map(() => -1), name: '', broken: 0,
+      })),
+    )
     this.slots = this.kits.flatMap(({ kind }, kit) => kind.roles.map((_, role) => ({ kit, role })))
   }
 
@@ -109,14 +112,19 @@ export class NumberedSharing {
     for (const kit of this.kits) {
       const { kind: { apart, always, likeness }, prints } = kit
       // Each pair is met from both of its sides.
-      const pairs = apart.flatMap((others, role) => others.map(({ other, weight }) => (prints[role] === prints[other] ? weight / 2 : 0)))
+      const pairs = apart.flatMap((others, role) =>
+        others.map(({ other, weight }) => (prints[role] === prints[other] ? weight / 2 : 0)),
+      )
       kit.broken = always + pairs.reduce((sum, weight) => sum + weight, 0)
       kit.name = nameOf(kit)
       likeness.counts.set(kit.name, (likeness.counts.get(kit.name) ?? 0) + 1)
     }
     for (const { pool, print, least, most } of fairShares(this.problem.kinds))
       this.shares[this.placeOf(this.pools.get(pool) ?? 0, this.numbers.get(print) ?? 0)] = { least, most, uses: 0 }
-    for (const { kind: { roles }, prints } of this.kits) roles.forEach(({ pool }, role) => this.countUse(pool, itemAt(prints, role), 1))
+    for (const {
+      kind: { roles }, prints,
+    } of this.kits)
+      roles.forEach(({ pool }, role) => this.countUse(pool, itemAt(prints, role), 1))
   }
 
   /** Weight of the rules that a kit breaks, by itself and as a twin of others. */
@@ -129,7 +137,8 @@ export class NumberedSharing {
     const { different, evenly } = this.weights
     let sum = 0
     for (const { broken } of this.kits) sum += broken
-    for (const counts of this.counts.values()) for (const count of counts.values()) sum += different * Math.max(0, count - 1)
+    for (const counts of this.counts.values())
+      for (const count of counts.values()) sum += different * Math.max(0, count - 1)
     for (const share of this.shares) if (share) sum += evenly * offShare(share, 0)
     return sum
   }
@@ -150,7 +159,8 @@ export class NumberedSharing {
     if (different === 0) return gain
     const old = counts.get(kit.name) ?? 1
     counts.set(kit.name, old - 1)
-    kit.name = steps && typeof kit.name === 'number' ? kit.name + (print - (before ?? 0)) * itemAt(steps, role) : nameOf(kit)
+    kit.name
+      = steps && typeof kit.name === 'number' ? kit.name + (print - (before ?? 0)) * itemAt(steps, role) : nameOf(kit)
     const now = (counts.get(kit.name) ?? 0) + 1
     counts.set(kit.name, now)
     return gain + different * (old - now)
@@ -183,13 +193,16 @@ export class NumberedSharing {
 
   /** Takes pieces from what is over, or gives them back. */
   use(slot: Slot, print: number, sign: number): void {
-    for (const [piece, count] of this.roleOf(slot).takes[print] ?? []) this.over[piece] = (this.over[piece] ?? 0) + sign * count
+    for (const [piece, count] of this.roleOf(slot).takes[print] ?? [])
+      this.over[piece] = (this.over[piece] ?? 0) + sign * count
   }
 
   /** Prints of which pieces for a slot are over. */
   spare(slot: Slot, mine: number): number[] {
     const { options, takes } = this.roleOf(slot)
-    return options.filter(print => print !== mine && (takes[print] ?? []).every(([piece, count]) => (this.over[piece] ?? 0) >= count))
+    return options.filter(
+      print => print !== mine && (takes[print] ?? []).every(([piece, count]) => (this.over[piece] ?? 0) >= count),
+    )
   }
 
   private placeOf(pool: number, print: number): number {

@@ -19,8 +19,8 @@ interface PrintSheets extends Sheets {
 }
 
 /**
- * One integer programme for cutting and sharing: cutting patterns of every print beside combinations of prints for kits. What kits
- * take of a print must be cut from it.
+ * One integer programme for cutting and sharing: cutting patterns of every print beside combinations of prints for
+ * kits. What kits take of a print must be cut from it.
  */
 export class SharingProgramme {
   readonly prints: PrintSheets[]
@@ -47,7 +47,8 @@ export class SharingProgramme {
    * @param sheets fresh sheets that it takes at least
    * @param buying whether it counts what is bought; a bound has none of it
    * @param wishes whether wishes count, or only what must be kept
-   * @param isMost as many sets of one kit of each card as what is on hand gives, instead of fewest sheets for the kits wanted
+   * @param isMost as many sets of one kit of each card as what is on hand gives, instead of fewest sheets for the kits
+   *   wanted
    */
   build({ sheets = 0, wishes = true, buying = false, isMost = false }: Asked): Built {
     const { problem: { kinds, rules }, prints, kits } = this
@@ -63,7 +64,9 @@ export class SharingProgramme {
     }))
     const short: number[] = []
     const demandRows = prints.map(({ print, patterns, demands, wanted }, at) => demands.map(({ key }, index) => {
-      const of: Entry[] = itemAt(patterns.demandRows(), index).of.map(([pattern, count]) => [itemAt(itemAt(amounts, at), pattern), count])
+      const of: Entry[] = itemAt(patterns.demandRows(), index).of.map(([pattern, count]) => [
+        itemAt(itemAt(amounts, at), pattern), count,
+      ])
       kits.columns.forEach(({ takes }, kit) => {
         const count = takes.get(`${print.key} ${key}`)
         if (count !== undefined) of.push([itemAt(taken, kit), -count])
@@ -95,7 +98,9 @@ export class SharingProgramme {
     else {
       const set = sets = column(-1)
       for (const card of new Set(kinds.map(({ card }) => card)))
-        programme.row({ least: 0, of: [...kinds.flatMap(({ card: of }, kind) => (of === card ? ofKind(kind) : [])), [set, -1]] })
+        programme.row({
+          least: 0, of: [...kinds.flatMap(({ card: of }, kind) => (of === card ? ofKind(kind) : [])), [set, -1]],
+        })
     }
     if (rules.different.hold !== 'free' && (wishes || rules.different.hold === 'must')) {
       for (const { columns, kits: most } of this.alikes()) {
@@ -113,16 +118,23 @@ export class SharingProgramme {
           const count = uses.get(key)
           return count === undefined ? [] : [[itemAt(taken, at), count]]
         })
-        const slack = (factor: number): Entry[] => (rules.evenly.hold === 'wish' ? [[column(rules.evenly.weight), factor]] : [])
+        const slack = (factor: number): Entry[] =>
+          rules.evenly.hold === 'wish' ? [[column(rules.evenly.weight), factor]] : []
         programme.row({ most, of: [...uses, ...slack(-1)] })
         programme.row({ least, of: [...uses, ...slack(1)] })
       }
     }
     if (sheets > 0) programme.row({ least: sheets, of: fresh })
-    return { programme: programme.programme, taken, amounts, fresh: fresh.map(([at]) => at), demandRows, drawers, missing, short, sets }
+    return {
+      programme: programme.programme, taken, amounts, fresh: fresh.map(([at]) => at), demandRows, drawers, missing,
+      short, sets,
+    }
   }
 
-  /** Columns whose kits may be alike, with how many different ones they come to: what is given by hand is also in a column of others. */
+  /**
+   * Columns whose kits may be alike, with how many different ones they come to: what is given by hand is also in a
+   * column of others.
+   */
   private alikes(): { columns: number[], kits: number }[] {
     const { problem: { kinds }, kits } = this
     const groups: { columns: number[], kits: number }[] = []
@@ -150,7 +162,10 @@ export class SharingProgramme {
       [key, lessKerf(patterns.layoutsOf(itemAt(amounts, at).map(column => itemAt(columns, column))), problem)]))
   }
 
-  /** Takes kits as a solution has them: of each column as many different members as there are, and then again from the first. */
+  /**
+   * Takes kits as a solution has them: of each column as many different members as there are, and then again from the
+   * first.
+   */
   kitsIn({ taken }: Built, columns: number[]): KitColumn['members'][] {
     const kits: KitColumn['members'][] = this.problem.kinds.map(() => [])
     const used = new Map<string, number>()

@@ -24,15 +24,18 @@ const WORTH_WHILE = 1e-6
 export interface SharingStep {
   /** The best one found. */
   best: Sharing
-  /** What is to be shown meanwhile: what was dealt out at first stays beside a better one that breaks wishes worth a sheet more. */
+  /**
+   * What is to be shown meanwhile: what was dealt out at first stays beside a better one that breaks wishes worth a
+   * sheet more.
+   */
   shown: Sharing
   /** Share of the way that is done. */
   share: number
 }
 
 /**
- * Shares prints out among kits, together with the cutting: the first answer at once, then the best that is found within a counted
- * effort, with a bound that holds for every sharing that keeps what must be kept.
+ * Shares prints out among kits, together with the cutting: the first answer at once, then the best that is found within
+ * a counted effort, with a bound that holds for every sharing that keeps what must be kept.
  */
 export function* shareOut(problem: SharingProblem, solve: Solve): Generator<SharingStep, Sharing> {
   const first = dealtOut(problem)
@@ -49,10 +52,18 @@ export function* shareOut(problem: SharingProblem, solve: Solve): Generator<Shar
       const broken = brokenBy(problem, kits)
       const cost = costOf(problem.rules, broken, cut.sheets)
       const least = missing > 0 ? undefined : cut.bound * SHEET
-      const next: Sharing = { kits, broken, missing, sheets: cut.sheets, bound: cut.bound, cost, least, layouts: cut.layouts }
+      const next: Sharing = {
+        kits, broken, missing, sheets: cut.sheets, bound: cut.bound, cost, least, layouts: cut.layouts,
+      }
       if (!best || isBetter(problem.rules, next, best)) best = next
       yield soFar()
-      if (cut.isFewest && missing === 0 && mustBroken(problem.rules, broken) === 0 && cost * (1 - GAP) <= cut.bound * SHEET) return best
+      if (
+        cut.isFewest
+        && missing === 0
+        && mustBroken(problem.rules, broken) === 0
+        && cost * (1 - GAP) <= cut.bound * SHEET
+      )
+        return best
     }
     // More sheets help with rules that must be kept, not with kits that cannot be made.
     if (best && (best.missing > 0 || mustBroken(problem.rules, best.broken) === 0)) break
@@ -95,11 +106,18 @@ const isLarge = ({ kinds, prints }: SharingProblem): boolean =>
   || prints.some(({ problem }) => problem.demands.length > EXACT.sizes)
 
 /** Cutting and sharing in one programme of every pattern and every combination. */
-function exactly(problem: SharingProblem, programme: SharingProgramme, first: Sharing, solve: Solve): Sharing | undefined {
+function exactly(
+  problem: SharingProblem, programme: SharingProgramme, first: Sharing, solve: Solve,
+): Sharing | undefined {
   const relaxed = (wishes: boolean, sheets: number) => {
     const built = programme.build({ wishes, sheets })
     const solved = solve(built.programme)
-    return solved && { cost: solved.cost, missing: [...built.missing, ...built.short].some(at => (solved.columns[at] ?? 0) > WORTH_WHILE) }
+    return (
+      solved && {
+        cost: solved.cost,
+        missing: [...built.missing, ...built.short].some(at => (solved.columns[at] ?? 0) > WORTH_WHILE),
+      }
+    )
   }
   // How few sheets will do, whatever is wished for.
   const sheets = relaxed(false, 0)
@@ -107,7 +125,9 @@ function exactly(problem: SharingProblem, programme: SharingProgramme, first: Sh
   const bound = sheets.missing ? 0 : Math.max(0, Math.ceil(sheets.cost / SHEET - 1e-6))
   const least = relaxed(true, bound)
   const built = programme.build({ sheets: bound, buying: true })
-  const whole = solve({ ...built.programme, whole: { nodes: programme.columns > NODES.columns ? NODES.many : NODES.few, gap: GAP } })
+  const whole = solve({
+    ...built.programme, whole: { nodes: programme.columns > NODES.columns ? NODES.many : NODES.few, gap: GAP },
+  })
   if (!whole) return undefined
   const kits = programme.kitsIn(built, whole.columns)
   const missing = built.missing.reduce((sum, at) => sum + Math.round(whole.columns[at] ?? 0), 0)
@@ -115,9 +135,13 @@ function exactly(problem: SharingProblem, programme: SharingProgramme, first: Sh
   const all = filled(problem.kinds, kits, first)
   const broken = brokenBy(problem, all)
   const cost = costOf(problem.rules, broken, opened)
-  // Sheets and wishes without what is bought, which only decides between equal ones; the search ended a little short of the best.
+  // Sheets and wishes without what is bought, which only decides between equal ones; the search ended a little short of
+  // the best.
   const isShort = built.short.some(at => Math.round(whole.columns[at] ?? 0) > 0)
-  const proven = whole.optimal && missing === 0 && !isShort ? Math.min(cost, whole.cost) * (1 - GAP) - Math.max(0, whole.cost - cost) : 0
+  const proven
+    = whole.optimal && missing === 0 && !isShort
+      ? Math.min(cost, whole.cost) * (1 - GAP) - Math.max(0, whole.cost - cost)
+      : 0
   const relaxedLeast = missing > 0 || !least || least.missing ? undefined : Math.max(bound * SHEET, least.cost, proven)
   return {
     kits: all,
@@ -133,7 +157,9 @@ function exactly(problem: SharingProblem, programme: SharingProgramme, first: Sh
 
 /** How often rules are broken that must be kept. */
 const mustBroken = (rules: Rules, broken: Sharing['broken']): number =>
-  (Object.keys(broken) as (keyof Rules)[]).reduce((sum, rule) => sum + (rules[rule].hold === 'must' ? broken[rule] : 0), 0)
+  (Object.keys(broken) as (keyof Rules)[]).reduce(
+    (sum, rule) => sum + (rules[rule].hold === 'must' ? broken[rule] : 0), 0,
+  )
 
 /** Whether one sharing is better than another: more kits, then what must be kept, then what it costs. */
 function isBetter(rules: Rules, one: Sharing, other: Sharing): boolean {
@@ -145,7 +171,8 @@ function isBetter(rules: Rules, one: Sharing, other: Sharing): boolean {
 const withBound = (best: Sharing, other?: Sharing): Sharing => ({
   ...best,
   bound: best.bound === undefined ? other?.bound : Math.max(best.bound, other?.bound ?? 0),
-  least: best.least === undefined ? undefined : Math.min(best.cost ?? Infinity, Math.max(best.least, other?.least ?? 0)),
+  least:
+    best.least === undefined ? undefined : Math.min(best.cost ?? Infinity, Math.max(best.least, other?.least ?? 0)),
 })
 
 const noWishes = (rules: Rules) => Object.values(rules).every(({ hold }) => hold !== 'wish')
@@ -159,13 +186,18 @@ const costOf = (rules: Rules, broken: Sharing['broken'], sheets: number): number
 
 /** Kits that are not made get what they were dealt at first, so that everybody is said to have something. */
 const filled = (kinds: Kind[], kits: Sharing['kits'], first: Sharing): Sharing['kits'] =>
-  kinds.map((kind, at) => [...itemAt(kits, at), ...itemAt(first.kits, at).slice(itemAt(kits, at).length)].slice(0, kind.kits))
+  kinds.map((kind, at) =>
+    [...itemAt(kits, at), ...itemAt(first.kits, at).slice(itemAt(kits, at).length)].slice(0, kind.kits),
+  )
 
 /** What a piece of a print costs a kit by the duals of a round, by `print demand`. */
 function pricesOf({ prints }: SharingProgramme, built: Built, dual: (row: number) => number): (key: string) => number {
   const prices = new Map<string, number>()
   prints.forEach(({ print, demands }, at) =>
-    demands.forEach(({ key }, index) => prices.set(`${print.key} ${key}`, Math.max(0, dual(itemAt(itemAt(built.demandRows, at), index))))))
+    demands.forEach(({ key }, index) =>
+      prices.set(`${print.key} ${key}`, Math.max(0, dual(itemAt(itemAt(built.demandRows, at), index)))),
+    ),
+  )
   return key => prices.get(key) ?? 0
 }
 
@@ -184,14 +216,17 @@ export function mostShared(problem: SharingProblem, solve: Solve): MostShared {
     prints: problem.prints.map(print => ({
       ...print,
       problem: { ...print.problem,
-        supplies: print.problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })) },
+        supplies: print.problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })),
+      },
     })),
     kinds: problem.kinds.map(kind => ({ ...kind, kits: Math.max(kind.kits, mostByArea(problem, kind)) })),
   }
   const programme = new SharingProgramme(roomy)
   for (const { kind, combination, cost } of seeds(roomy)) programme.kits.add(kind, { combination, cost })
   let most = Infinity
-  for (const { built, relaxed: { dual, amount } } of rounds(MOST_ROUNDS, solve, () => programme.build({ isMost: true, wishes: false }))) {
+  for (const {
+    built, relaxed: { dual, amount },
+  } of rounds(MOST_ROUNDS, solve, () => programme.build({ isMost: true, wishes: false }))) {
     if (programme.isWhole) {
       most = Math.floor(amount(built.sets ?? -1) + WORTH_WHILE)
       break
@@ -223,22 +258,33 @@ export function mostShared(problem: SharingProblem, solve: Solve): MostShared {
   const whole = solve({ ...built.programme, whole: { nodes: NODES.few } })
   if (!whole || built.sets === undefined) return { kits: 0, most, sharing: problem.kinds.map(() => []) }
   const kits = Math.round(whole.columns[built.sets] ?? 0)
-  return { kits, most: whole.optimal && programme.isWhole ? kits : Math.max(kits, most), sharing: programme.kitsIn(built, whole.columns) }
+  return {
+    kits, most: whole.optimal && programme.isWhole ? kits : Math.max(kits, most),
+    sharing: programme.kitsIn(built, whole.columns),
+  }
 }
 
 /** Combinations to begin with where not all are listed. */
 const seeds = ({ kinds, rules }: SharingProblem) => kinds.flatMap((kind, at) =>
-  cheapest(kind, rules, (role, option) => (role + option) % kind.roles.length, MANY_SEEDS).found.map(one => ({ kind: at, ...one })))
+  cheapest(kind, rules, (role, option) => (role + option) % kind.roles.length, MANY_SEEDS).found.map(one => ({
+    kind: at, ...one,
+  })),
+)
 const MANY_SEEDS = 24
 
 /** Kits of a kind that all sheets on hand would give by area, so that programmes know how many pieces may be cut. */
 function mostByArea({ prints }: SharingProblem, { roles }: Kind): number {
   const area = ({ width, height }: { width: number, height: number }) => width * height
-  const have = prints.reduce((sum, { problem }) => sum + problem.supplies.reduce((all, supply) => all + area(supply) * supply.onHand, 0), 0)
+  const have = prints.reduce(
+    (sum, { problem }) => sum + problem.supplies.reduce((all, supply) => all + area(supply) * supply.onHand, 0), 0,
+  )
   const need = roles.reduce((sum, { options, takes }) => sum + Math.min(...options.map((print, option) => {
     const demands = prints.find(({ key }) => key === print)?.problem.demands ?? []
     return [...itemAt(takes, option)].reduce(
-      (all, [key, count]) => all + count * area(demands.find(demand => demand.key === key) ?? { width: 0, height: 0 }), 0)
+      (all, [key, count]) =>
+        all + count * area(demands.find(demand => demand.key === key) ?? { width: 0, height: 0 }),
+      0,
+    )
   })), 0)
   return need > 0 ? Math.ceil(have / need) : 0
 }
@@ -249,7 +295,8 @@ export function impossible({ kinds, rules }: SharingProblem): Impossible[] {
     if (kind.kits === 0) return []
     if (kind.roles.some(({ options }) => options.length === 0)) return [{ kind: kind.key, rule: 'pool' }]
     const free = { hold: 'free', weight: 0 } as const
-    const isPossible = (changed: Partial<Rules>) => cheapest(kind, { ...rules, ...changed }, () => 0, 1).found.length > 0
+    const isPossible = (changed: Partial<Rules>) =>
+      cheapest(kind, { ...rules, ...changed }, () => 0, 1).found.length > 0
     if (!isPossible({})) {
       const rule = FACE_RULES.find(rule => isPossible({ [rule]: free })) ?? itemAt(FACE_RULES, 0)
       return [{ kind: kind.key, rule }]

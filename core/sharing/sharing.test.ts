@@ -14,7 +14,9 @@ beforeAll(async () => void (solve = solverOf(await highs())))
 const FREE = { hold: 'free', weight: 0 } as const
 const MUST = { hold: 'must', weight: 0 } as const
 const wish = (weight: number) => ({ hold: 'wish', weight }) as const
-const rules = (own: Partial<Rules> = {}): Rules => ({ touching: FREE, neighbours: FREE, different: FREE, evenly: FREE, ...own })
+const rules = (own: Partial<Rules> = {}): Rules => ({
+  touching: FREE, neighbours: FREE, different: FREE, evenly: FREE, ...own,
+})
 
 const printsOf = (names: string[], sizes: [number, number][], onHand: number, price: number | null): Print[] =>
   names.map(key => printOf12(key, sizes, onHand, price))
@@ -56,7 +58,10 @@ describe('a sharing', () => {
   it('keeps what must be kept, can be cut from the sheets it says, and is never below its bound', () => {
     const sizes = fc.subarray(['5.25x4', '2.5x4', '3.75x2.75'], { minLength: 1 })
     const cases = fc.record({
-      prints: fc.integer({ min: 2, max: 4 }), roles: fc.array(sizes.map(list => list[0]!), { minLength: 2, maxLength: 4 }),
+      prints: fc.integer({ min: 2, max: 4 }),
+      roles: fc.array(
+        sizes.map(list => list[0]!), { minLength: 2, maxLength: 4 },
+      ),
       kits: fc.integer({ min: 1, max: 9 }),
       touching: fc.boolean(), different: fc.boolean(), evenly: fc.boolean(),
     })
@@ -65,7 +70,10 @@ describe('a sharing', () => {
       const problem: SharingProblem = {
         prints: printsOf(names, SIZES, 1, 90),
         kinds: [kindOf(names, roles, kits, [{ roles: [0, 1], rule: 'touching' }])],
-        rules: rules({ ...(touching && { touching: MUST }), ...(different && { different: MUST }), ...(evenly && { evenly: wish(1) }) }),
+        rules: rules({
+          ...(touching && { touching: MUST }), ...(different && { different: MUST }),
+          ...(evenly && { evenly: wish(1) }),
+        }),
       }
       if (impossible(problem).length > 0) return
       const sharing = toTheEnd(problem)
@@ -82,19 +90,25 @@ describe('a sharing', () => {
   }, 60_000)
 
   it('uses prints evenly where as few sheets allow it, from whichever they are cut', () => {
-    // Two pools that share two prints, too many ways to put a kit together for one programme; what lies there is of every second.
+    // Two pools that share two prints, too many ways to put a kit together for one programme; what lies there is of
+    // every second.
     const keys = ['5.25x4', '2.5x4', '3.75x2.75']
     const names = [...NAMES, 'kelp', 'dune']
     const prints = names.map((key, at) => printOf12(key, SIZES, at % 2 ? 0 : 9, 90))
     const kinds = [names.slice(0, 4), names.slice(2)].map((options, at): Kind => ({
-      ...kindOf([], [], 12), key: `way-${at}`, alike: `way-${at}`, roles: rolesOf(options, [...keys, ...keys], `pool-${at}`),
+      ...kindOf([], [], 12),
+      key: `way-${at}`,
+      alike: `way-${at}`,
+      roles: rolesOf(options, [...keys, ...keys], `pool-${at}`),
     }))
     const of = (weight: number) => {
       const problem: SharingProblem = { prints, kinds, rules: rules({ evenly: wish(weight), different: wish(10) }) }
       const sharing = toTheEnd(problem)
       expect([sharing.sheets, sharing.missing]).toEqual([sharing.bound, 0])
       expect(sheetsFor(problem, sharing, solve)).toEqual({ sheets: sharing.sheets, missing: 0 })
-      const bought = prints.reduce((sum, { key, problem }) => sum + spendingOf(sharing.layouts?.get(key) ?? [], problem.supplies) / 90, 0)
+      const bought = prints.reduce(
+        (sum, { key, problem }) => sum + spendingOf(sharing.layouts?.get(key) ?? [], problem.supplies) / 90, 0,
+      )
       return { bought, uneven: sharing.broken.evenly }
     }
     const [weak, strong] = [of(1), of(10)]
@@ -143,7 +157,9 @@ describe('a sharing', () => {
 
 describe('dealt out at once', () => {
   it('prints keep the rules as far as they can, none is used twice as often as another', () => {
-    const problem: SharingProblem = { prints: [], kinds: [zFold(20)], rules: rules({ touching: MUST, neighbours: MUST, different: MUST }) }
+    const problem: SharingProblem = {
+      prints: [], kinds: [zFold(20)], rules: rules({ touching: MUST, neighbours: MUST, different: MUST }),
+    }
     const { kits, broken } = dealtOut(problem)
     expect([kits[0]!.length, broken.touching, broken.neighbours, broken.different]).toEqual([20, 0, 0, 0])
     const uses = NAMES.map((_, print) => kits[0]!.flat().filter(option => option === print).length)
@@ -167,7 +183,9 @@ describe('rules that nobody can keep', () => {
       [{ kind: 'card', rule: 'touching' }])
     expect(of(kindOf(['ebb'], ['a', 'a'], 2, [{ roles: [0, 1], rule: 'neighbours' }]), { neighbours: MUST })).toEqual(
       [{ kind: 'card', rule: 'neighbours' }])
-    expect(of(kindOf(['ebb', 'flood'], ['a'], 3), { different: MUST })).toEqual([{ kind: 'card', rule: 'different', combinations: 2 }])
+    expect(of(kindOf(['ebb', 'flood'], ['a'], 3), { different: MUST })).toEqual([
+      { kind: 'card', rule: 'different', combinations: 2 },
+    ])
     expect(of(kindOf([], ['a'], 1), {})).toEqual([{ kind: 'card', rule: 'pool' }])
     expect(of(kindOf(['ebb', 'flood'], ['a', 'a'], 4), { different: MUST, touching: MUST })).toEqual([])
   })

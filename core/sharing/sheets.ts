@@ -3,7 +3,10 @@ import { Patterns, withKerf } from '../cutting'
 import { itemAt } from '../lists'
 import type { Kind } from './model'
 
-/** The sheets of a print, or of prints that stand for each other: ways to cut them, and what is wanted of them whatever is shared how. */
+/**
+ * The sheets of a print, or of prints that stand for each other: ways to cut them, and what is wanted of them whatever
+ * is shared how.
+ */
 export interface Sheets {
   patterns: Patterns
   demands: Demand[]

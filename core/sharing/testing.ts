@@ -30,7 +30,12 @@ export const printOf12 = (key: string, sizes: [number, number][], onHand: number
 
 /** One role for each size, of any of some prints. */
 export const rolesOf = (prints: string[], sizes: string[], pool = 'pool'): Role[] => sizes.map((size, at) => ({
-  key: `role-${at}`, name: `Role ${at}`, parts: [`role-${at}`], pool, options: prints, takes: prints.map(() => new Map([[size, 1]])),
+  key: `role-${at}`,
+  name: `Role ${at}`,
+  parts: [`role-${at}`],
+  pool,
+  options: prints,
+  takes: prints.map(() => new Map([[size, 1]])),
 }))
 
 /** Sheets for the pieces of a sharing by the planner, print by print; and sizes that it cannot give. */
@@ -47,7 +52,9 @@ export function sheetsFor({ prints, kinds }: SharingProblem, { kits, layouts }: 
   return prints.reduce((total, { key: print, problem }) => {
     const demands = problem.demands.map(demand => ({ ...demand, quantity: wanted.get(`${print} ${demand.key}`) ?? 0 }))
     const known = layouts?.get(print)
-    const { sheets, unplaced } = plan({ ...problem, known, demands: demands.filter(({ quantity }) => quantity > 0) }, solve)
+    const { sheets, unplaced } = plan(
+      { ...problem, known, demands: demands.filter(({ quantity }) => quantity > 0) }, solve,
+    )
     return { sheets: total.sheets + sheets, missing: total.missing + unplaced.length }
   }, { sheets: 0, missing: 0 })
 }

@@ -7,7 +7,8 @@ import type { Print, SharingProblem } from './model'
 import { A_MISSING_PIECE, SHEET, weightOfBuying } from './model'
 
 /*
- * From classes of prints to the prints themselves: which sheets are of which print, and how many roles of each type are of which.
+ * From classes of prints to the prints themselves: which sheets are of which print, and how many roles of each type are
+ * of which.
  */
 
 /** How the sheets of all classes are cut. */
@@ -32,12 +33,15 @@ export interface PrintCut {
   layouts: Map<string, Layout[]>
 }
 
-/** How long it is looked for how prints are used evenly, and how near to the best is good enough, as a share of what sheets weigh. */
+/**
+ * How long it is looked for how prints are used evenly, and how near to the best is good enough, as a share of what
+ * sheets weigh.
+ */
 const EVENLY = { nodes: 400, near: 0.001, brief: true }
 
 /**
- * Sheets given to prints in turn: those on hand first, each print about as often as the others. Then what is cut from each print is
- * dealt out to the types of roles.
+ * Sheets given to prints in turn: those on hand first, each print about as often as the others. Then what is cut from
+ * each print is dealt out to the types of roles.
  */
 export function inTurn({ classes, types, amounts, roles }: ClassCut): PrintCut {
   const { cut: all, add } = counting(classes)
@@ -45,7 +49,10 @@ export function inTurn({ classes, types, amounts, roles }: ClassCut): PrintCut {
     const left = stocks.map(of => of.map(({ onHand }) => onHand))
     const used = prints.map(() => 0)
     const order = patterns.columns.map((_, pattern) => pattern).sort(
-      (a, b) => sumOf(itemAt(patterns.columns, b).counts.values()) - sumOf(itemAt(patterns.columns, a).counts.values()) || a - b)
+      (a, b) =>
+        sumOf(itemAt(patterns.columns, b).counts.values()) - sumOf(itemAt(patterns.columns, a).counts.values())
+        || a - b,
+    )
     for (const pattern of order) {
       const { supply, counts } = itemAt(patterns.columns, pattern)
       for (let sheet = itemAt(itemAt(amounts, at), pattern); sheet > 0; sheet--) {
@@ -73,7 +80,8 @@ export function inTurn({ classes, types, amounts, roles }: ClassCut): PrintCut {
         Math.min(...need.map(([demand, count]) => Math.floor((left.get(`${print} ${demand}`) ?? 0) / count)))
       const best = prints.reduce((most, print) => (serves(print) > serves(most) ? print : most))
       if (serves(best) <= 0) break
-      for (const [demand, count] of need) left.set(`${best.key} ${demand}`, (left.get(`${best.key} ${demand}`) ?? 0) - count)
+      for (const [demand, count] of need)
+        left.set(`${best.key} ${demand}`, (left.get(`${best.key} ${demand}`) ?? 0) - count)
       own?.set(best.key, (own.get(best.key) ?? 0) + 1)
     }
   }))
@@ -81,12 +89,15 @@ export function inTurn({ classes, types, amounts, roles }: ClassCut): PrintCut {
 }
 
 /**
- * Sheets given to prints so that each pool is used evenly, by a programme over the patterns that are cut anyway: it says of which print
- * a sheet is, and may cut one pattern more often and another less.
+ * Sheets given to prints so that each pool is used evenly, by a programme over the patterns that are cut anyway: it
+ * says of which print a sheet is, and may cut one pattern more often and another less.
  * @param most fresh sheets
  * @returns nothing where none is found
  */
-export function givenEvenly({ kinds, rules }: SharingProblem, { classes, types, amounts, roles }: ClassCut, most: number,
+export function givenEvenly(
+  { kinds, rules }: SharingProblem,
+  { classes, types, amounts, roles }: ClassCut,
+  most: number,
   solve: Solve): PrintCut | undefined {
   const programme = new ProgrammeBuilder()
   const column = (cost: number): Handle => programme.column(cost)
@@ -107,7 +118,11 @@ export function givenEvenly({ kinds, rules }: SharingProblem, { classes, types, 
   })
   classes.forEach(({ prints, patterns, stocks, demands, wanted }, at) => prints.forEach((_, print) => {
     const sheetsOf = (of: Entry[]) =>
-      of.flatMap(([pattern, count]): Entry[] => itemAt(itemAt(cut, at), pattern).slice(print, print + 1).map(one => [one, count]))
+      of.flatMap(([pattern, count]): Entry[] =>
+        itemAt(itemAt(cut, at), pattern)
+          .slice(print, print + 1)
+          .map(one => [one, count]),
+      )
     patterns.demandRows().forEach(({ of }, index) => {
       const { key } = itemAt(demands, index)
       const goes = types.flatMap(({ classes: own, takes }, type) => own.flatMap((other, option): Entry[] => {
@@ -137,21 +152,28 @@ export function givenEvenly({ kinds, rules }: SharingProblem, { classes, types, 
   if (!solved) return undefined
   const amount = (at: number) => Math.round(itemAt(solved.columns, at))
   const { cut: all, add } = counting(classes)
-  cut.forEach((patterns, at) => patterns.forEach((of, pattern) => of.forEach((one, print) => add(at, pattern, print, amount(one)))))
-  const roleOf = (type: number, option: number, print: number) => amount(itemAt(itemAt(itemAt(taken, type), option), print))
+  cut.forEach((patterns, at) =>
+    patterns.forEach((of, pattern) => of.forEach((one, print) => add(at, pattern, print, amount(one)))),
+  )
+  const roleOf = (type: number, option: number, print: number) =>
+    amount(itemAt(itemAt(itemAt(taken, type), option), print))
   const dealt = new Map(types.map(({ key, classes: of }, type) => [key, new Map(of.flatMap((at, option) =>
     itemAt(classes, at).prints.map(({ key: print }, index) => [print, roleOf(type, option, index)] as const)))]))
   return { ...all(), dealt }
 }
 
-/** Counts sheets as they are given to prints, and what is cut from each less what is wanted of it whatever is shared how. */
+/**
+ * Counts sheets as they are given to prints, and what is cut from each less what is wanted of it whatever is shared
+ * how.
+ */
 function counting(classes: PrintClass[]) {
   const pieces = new Map<string, number>()
   const layouts = new Map<string, Layout[]>()
   let sheets = 0
   const more = (key: string, count: number) => pieces.set(key, (pieces.get(key) ?? 0) + count)
   for (const { prints, wanted, demands } of classes)
-    if (prints.length === 1) wanted.forEach((count, at) => more(`${itemAt(prints, 0).key} ${itemAt(demands, at).key}`, -count))
+    if (prints.length === 1)
+      wanted.forEach((count, at) => more(`${itemAt(prints, 0).key} ${itemAt(demands, at).key}`, -count))
   const add = (at: number, pattern: number, print: number, repeats: number): void => {
     if (repeats <= 0) return
     const { prints, patterns, stocks } = itemAt(classes, at)

@@ -18,7 +18,13 @@ const NAMES = ['ebb', 'flood', 'spray', 'foam']
 const SIZES: [number, number][] = [[5.25, 4], [2.5, 4], [3.75, 2.75]]
 const KEYS = ['5.25x4', '2.5x4', '3.75x2.75']
 const kind = (prints: string[], roles: string[], kits: number): Kind => ({
-  key: 'card', card: 'card', alike: 'card', name: 'Card', kits, apart: [{ roles: [0, 1], rule: 'touching' }], roles: rolesOf(prints, roles),
+  key: 'card',
+  card: 'card',
+  alike: 'card',
+  name: 'Card',
+  kits,
+  apart: [{ roles: [0, 1], rule: 'touching' }],
+  roles: rolesOf(prints, roles),
 })
 
 interface Stock { onHand: number, price: number | null, letter: boolean, swapped: boolean, named: number }
@@ -35,7 +41,10 @@ function unlike(key: string, { onHand, price, letter, swapped, named }: Stock): 
 }
 
 const stocks = fc.record({
-  onHand: fc.integer({ min: 0, max: 5 }), price: fc.constantFrom(null, 60, 90), letter: fc.boolean(), swapped: fc.boolean(),
+  onHand: fc.integer({ min: 0, max: 5 }),
+  price: fc.constantFrom(null, 60, 90),
+  letter: fc.boolean(),
+  swapped: fc.boolean(),
   named: fc.constantFrom(0, 0, 1, 3),
 })
 
@@ -61,7 +70,9 @@ describe('prints with unlike sheets', () => {
       for (const [print, layouts] of sharing.layouts ?? []) {
         const own = problem.prints.find(({ key }) => key === print)!.problem.supplies
         for (const { supply, root } of layouts)
-          expect(own.some(({ key, width, height }) => key === supply && width === root.width && height === root.height)).toBe(true)
+          expect(
+            own.some(({ key, width, height }) => key === supply && width === root.width && height === root.height),
+          ).toBe(true)
       }
       const named = problem.prints.some(({ problem: { demands } }) => demands.some(({ quantity }) => quantity > 0))
       if (sharing.missing > 0 || named || sharing.sheets === undefined) return
@@ -98,14 +109,21 @@ describe('prints with unlike sheets', () => {
 describe('what counts as even', () => {
   it('is a third about the fair share of the prints of a pool, and one role at least', () => {
     const shares = fairShares([kind(NAMES.slice(0, 3), KEYS, 6)])
-    expect(shares.map(({ print, least, most }) => [print, least, most])).toEqual(NAMES.slice(0, 3).map(print => [print, 5, 7]))
-    expect(fairShares([kind(['ebb', 'flood'], KEYS.slice(0, 1), 1)]).map(({ least, most }) => [least, most])).toEqual([[0, 1], [0, 1]])
+    expect(shares.map(({ print, least, most }) => [print, least, most])).toEqual(
+      NAMES.slice(0, 3).map(print => [print, 5, 7]),
+    )
+    expect(fairShares([kind(['ebb', 'flood'], KEYS.slice(0, 1), 1)]).map(({ least, most }) => [least, most])).toEqual([
+      [0, 1], [0, 1],
+    ])
   })
 })
 
 describe('a sharing that stands written out', () => {
   const card = { card: 'card', colourway: '', apart: [{ parts: ['a', 'b'] as [string, string], rule: 'touching' }],
-    blanks: ['a', 'b'].map(part => ({ parts: [part], pool: 'pool', width: 4, height: 3, count: 1, prints: ['ebb', 'flood'] })) }
+    blanks: ['a', 'b'].map(part => ({
+      parts: [part], pool: 'pool', width: 4, height: 3, count: 1, prints: ['ebb', 'flood'],
+    })),
+  }
   const kit = (a: string, b: string, bag: string) => ({ card: 'card', colourway: '', bag, prints: { a, b } })
   const cut = [{ print: 'ebb', width: 3, height: 4, count: 2 }, { print: 'flood', width: 4, height: 3, count: 2 }]
   const MUST = { hold: 'must', weight: 0 }
@@ -113,12 +131,20 @@ describe('a sharing that stands written out', () => {
     sharingViolations({ rules, cards: [card], kits, cut })
 
   it('is checked print by print, whichever way a piece lies, and by the rules that must be kept', () => {
-    expect(violations([kit('ebb', 'flood', 'seat-1'), kit('flood', 'ebb', 'seat-2')], { touching: MUST, different: MUST })).toEqual([])
-    expect(violations([kit('ebb', 'ebb', 'seat-1')], { touching: MUST })).toEqual([expect.stringContaining('must differ')])
+    expect(
+      violations([kit('ebb', 'flood', 'seat-1'), kit('flood', 'ebb', 'seat-2')], { touching: MUST, different: MUST }),
+    ).toEqual([])
+    expect(violations([kit('ebb', 'ebb', 'seat-1')], { touching: MUST })).toEqual([
+      expect.stringContaining('must differ'),
+    ])
     expect(violations([kit('ebb', 'flood', 'seat-1'), kit('ebb', 'flood', 'seat-2')], { different: MUST }))
       .toEqual([expect.stringContaining('is like the one for seat-1')])
-    expect(violations([kit('ebb', 'ebb', 'seat-1'), kit('ebb', 'flood', 'seat-2')])).toEqual([expect.stringContaining('no more are cut')])
+    expect(violations([kit('ebb', 'ebb', 'seat-1'), kit('ebb', 'flood', 'seat-2')])).toEqual([
+      expect.stringContaining('no more are cut'),
+    ])
     expect(violations([kit('spray', 'ebb', 'seat-1')])).toEqual([expect.stringContaining('not in the pool')])
-    expect(violations([{ ...kit('ebb', 'ebb', ''), colourway: 'gone' }])).toEqual([expect.stringContaining('which its card does not have')])
+    expect(violations([{ ...kit('ebb', 'ebb', ''), colourway: 'gone' }])).toEqual([
+      expect.stringContaining('which its card does not have'),
+    ])
   })
 })

@@ -1,6 +1,7 @@
 /*
- * Checks a sharing that stands written out, sharing no code with what made it: every kit has every print, each is one that it may be
- * of, rules that must be kept are kept, and enough pieces are cut from the very prints that kits are said to have.
+ * Checks a sharing that stands written out, sharing no code with what made it: every kit has every print, each is one
+ * that it may be of, rules that must be kept are kept, and enough pieces are cut from the very prints that kits are
+ * said to have.
  */
 
 /** A sharing as it stands in a file: sizes in nanometres. */
@@ -39,8 +40,10 @@ export function sharingViolations({ rules, cards, kits, cut }: WrittenSharing): 
       const of = new Set(parts.map(part => prints[part]))
       const [print] = of
       if (print === undefined) wrong.push(`${whose} has no print for ${parts.join(' and ')}`)
-      else if (of.size > 1) wrong.push(`${whose} has ${parts.join(' and ')} of different prints, although they are cut from one blank`)
-      else if (!allowed.includes(print)) wrong.push(`${whose} has ${parts.join(' and ')} of ${print}, which is not in the pool`)
+      else if (of.size > 1)
+        wrong.push(`${whose} has ${parts.join(' and ')} of different prints, although they are cut from one blank`)
+      else if (!allowed.includes(print))
+        wrong.push(`${whose} has ${parts.join(' and ')} of ${print}, which is not in the pool`)
       else {
         const key = `${print} ${Math.max(width, height)} ${Math.min(width, height)}`
         const rest = (left.get(key) ?? 0) - count

@@ -9,7 +9,9 @@ import { ROOT } from './root.mjs'
 import { Stop, run, say } from './talk.mjs'
 
 /** Where backups lie unless told otherwise. */
-export const BACKUPS = process.env.WAKARU_DATA ? `${resolve(process.env.WAKARU_DATA)}-backups` : join(ROOT, '.data/backups')
+export const BACKUPS = process.env.WAKARU_DATA
+  ? `${resolve(process.env.WAKARU_DATA)}-backups`
+  : join(ROOT, '.data/backups')
 
 const HOUR = 3_600_000
 /** Backups that were made by themselves; those with other names are never removed. */
@@ -19,11 +21,13 @@ const OURS = /^wakaru-.*-daily\.backup$/
 export function backupName(kind, now = new Date()) {
   const two = number => String(number).padStart(2, '0')
   const day = `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
-  return `wakaru-${day}-${two(now.getHours())}${two(now.getMinutes())}${two(now.getSeconds())}${kind ? `-${kind}` : ''}.backup`
+  const time = [now.getHours(), now.getMinutes(), now.getSeconds()].map(two).join('')
+  return `wakaru-${day}-${time}${kind ? `-${kind}` : ''}.backup`
 }
 
 /**
- * Makes sure that a backup of a folder's database fits where it is to lie: compressed it is smaller than the tables are.
+ * Makes sure that a backup of a folder's database fits where it is to lie: compressed it is smaller than the tables
+ * are.
  * @param {string} folder of the studio; a server of one's own is not asked
  */
 export function mustFit(file, folder) {
@@ -34,7 +38,9 @@ const LEAST = 2e6
 /** Does what `server/database/keep.ts` can do; answers what it says. */
 export async function keep(what, file, databaseUrl) {
   const program = await bundle('server/database/keep.ts', ['core', 'server'])
-  const { code, output } = await run('node', [program, what, file], { quiet: true, allowFailure: true, env: { DATABASE_URL: databaseUrl } })
+  const { code, output } = await run('node', [program, what, file], {
+    quiet: true, allowFailure: true, env: { DATABASE_URL: databaseUrl },
+  })
   if (code !== 0) throw new Stop(output.trim() || 'It was broken off.')
   return output.trim()
 }
@@ -42,16 +48,20 @@ export async function keep(what, file, databaseUrl) {
 /** The address of the database that serves from a folder now; nothing where none does. */
 export function runningDatabase(folder) {
   const { processes, database } = readNote(folder)
-  if (!database || !processes.some(({ name }) => name === 'database') || !existsSync(join(folder, 'password'))) return undefined
+  if (!database || !processes.some(({ name }) => name === 'database') || !existsSync(join(folder, 'password')))
+    return undefined
   return `mysql://wakaru_app:${readFileSync(join(folder, 'password'), 'utf8')}@127.0.0.1:${database}/wakaru`
 }
 
 /**
  * Makes a backup every so many hours, counted from the last one, and removes the oldest beyond some number.
  * One that fails is said, and tried again a minute later.
- * @param {{ databaseUrl: string, hours: number, number: number, folder?: string, write?: (file: string) => Promise<unknown> }} options
+ * @param {{ databaseUrl: string, hours: number, number: number, folder?: string, write?: (file: string) =>
+ *   Promise<unknown> }} options
  */
-export function scheduleBackups({ databaseUrl, hours, number, folder = BACKUPS, write = file => keep('write', file, databaseUrl) }) {
+export function scheduleBackups({
+  databaseUrl, hours, number, folder = BACKUPS, write = file => keep('write', file, databaseUrl),
+}) {
   const due = () => {
     const last = existsSync(folder) ? Math.max(0, ...ours(folder).map(name => statSync(join(folder, name)).mtimeMs)) : 0
     return Math.max(60_000, last + hours * HOUR - Date.now())
@@ -61,7 +71,8 @@ export function scheduleBackups({ databaseUrl, hours, number, folder = BACKUPS, 
     timer = setTimeout(async () => {
       try {
         await write(join(folder, backupName('daily')))
-        for (const name of [...ours(folder).slice(0, -number), ...brokenOff(folder)]) rmSync(join(folder, name), { force: true })
+        for (const name of [...ours(folder).slice(0, -number), ...brokenOff(folder)])
+          rmSync(join(folder, name), { force: true })
       }
       catch (error) {
         say(`The backup could not be made: ${error.message}`)
@@ -78,7 +89,9 @@ const ours = folder => readdirSync(folder).filter(name => OURS.test(name)).sort(
 
 /** What is left of backups that were killed half-way. */
 const brokenOff = folder =>
-  readdirSync(folder).filter(name => name.includes('.backup.new-') && statSync(join(folder, name)).mtimeMs < Date.now() - HOUR)
+  readdirSync(folder).filter(
+    name => name.includes('.backup.new-') && statSync(join(folder, name)).mtimeMs < Date.now() - HOUR,
+  )
 
 /** Where a restored database waits until it takes the place of the old one. */
 const waiting = folder => join(folder, 'restoring')

@@ -18,9 +18,10 @@ const PATIENCE = 20_000
  * Two users are made anew at each start: an owner who may change tables, for
  * migrations, and the application's user, who may only read and write rows.
  * @param {string} folder where data, password and log live
- * @param {{ wanted?: number, spawned?: (pid: number, end: () => Promise<void>, port: number) => void }} [options] `wanted` is a port, where
- *   that is free; `spawned` hears of the process before it answers
- * @returns {Promise<{ pid: number, port: number, ownerUrl: string, url: string, ended: Promise<void>, stop: () => Promise<void> }>}
+ * @param {{ wanted?: number, spawned?: (pid: number, end: () => Promise<void>, port: number) => void }} [options]
+ *   `wanted` is a port, where that is free; `spawned` hears of the process before it answers
+ * @returns {Promise<{ pid: number, port: number, ownerUrl: string, url: string, ended: Promise<void>, stop: () =>
+ *   Promise<void> }>}
  */
 export async function startMariaDb(folder, { wanted = 0, spawned = () => {} } = {}) {
   mkdirSync(folder, { recursive: true })
@@ -99,8 +100,8 @@ async function makeData(data) {
 }
 
 /**
- * The script that makes the folder starts a server of its own for it, behind a pipe, where no signal of ours arrives: this one ends
- * with us.
+ * The script that makes the folder starts a server of its own for it, behind a pipe, where no signal of ours arrives:
+ * this one ends with us.
  */
 const makerScript = server => `#!/bin/sh
 # What is started aside would read nothing.
@@ -113,7 +114,10 @@ wait $server
 
 const PASSWORD = /^[\w-]{24}$/
 
-/** The password of the database's users, made at the first start. One that is not ours is not used: it would open the door. */
+/**
+ * The password of the database's users, made at the first start. One that is not ours is not used: it would open the
+ * door.
+ */
 function passwordIn(folder) {
   const file = join(folder, 'password')
   if (!existsSync(file)) put(file, randomBytes(18).toString('base64url'), 0o600)

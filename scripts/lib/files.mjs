@@ -1,4 +1,7 @@
-import { accessSync, closeSync, constants, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync, statSync, statfsSync, writeSync } from 'node:fs'
+import {
+  accessSync, closeSync, constants, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, renameSync, rmSync,
+  statSync, statfsSync, writeSync,
+} from 'node:fs'
 import { basename, dirname, join } from 'node:path'
 import { Stop, explained } from './talk.mjs'
 
@@ -64,8 +67,9 @@ export const ROOM = { first: 200e6, again: 12e6 }
 /** Bytes of all that is in a folder; nothing where there is none. */
 export function sizeOf(folder) {
   if (!existsSync(folder)) return 0
-  return readdirSync(folder, { withFileTypes: true, recursive: true })
-    .reduce((sum, entry) => sum + (entry.isFile() ? statSync(join(entry.parentPath ?? entry.path, entry.name)).size : 0), 0)
+  return readdirSync(folder, { withFileTypes: true, recursive: true }).reduce(
+    (sum, entry) => sum + (entry.isFile() ? statSync(join(entry.parentPath ?? entry.path, entry.name)).size : 0), 0,
+  )
 }
 
 /**

@@ -36,7 +36,8 @@ export const programs = {
 /** Installs Debian packages when `present` finds nothing, or says which line to run first. */
 async function installDebian(packages, what, present) {
   if (present()) return
-  const asRoot = process.getuid?.() === 0 ? [] : spawnSync('sudo', ['-n', 'true']).status === 0 ? ['sudo', '-n'] : undefined
+  const asRoot
+    = process.getuid?.() === 0 ? [] : spawnSync('sudo', ['-n', 'true']).status === 0 ? ['sudo', '-n'] : undefined
   const line = `apt-get update && apt-get install --yes --no-install-recommends ${packages.join(' ')}`
   if (!asRoot || !onPath('apt-get', ['/usr/bin'])) {
     throw new Stop(`${what} is missing. On Debian, run this line first, then start again:\n\n  sudo sh -c '${line}'\n`)

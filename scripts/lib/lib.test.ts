@@ -57,7 +57,9 @@ describe('processes', () => {
     const process_ = known(child.pid ?? 0)
     expect(isAlive(process_)).toBe(true)
     expect(isAlive({ ...process_, started: '1' })).toBe(false)
-    expect([isAlive({ pid: 2 ** 22 + 1, started: undefined }), startOf(-5), startOf(2 ** 22 + 1)]).toEqual([false, undefined, undefined])
+    expect([isAlive({ pid: 2 ** 22 + 1, started: undefined }), startOf(-5), startOf(2 ** 22 + 1)]).toEqual([
+      false, undefined, undefined,
+    ])
     await endProcess({ ...process_, started: '1' }, 1000)
     expect(isAlive(process_)).toBe(true)
     await endProcess(process_, 5000)
@@ -77,7 +79,9 @@ describe('a data folder', () => {
 
   it('is held by one at a time, and the second is told by whom', async () => {
     const held = await hold(folder)
-    await expect(hold(folder)).rejects.toThrow(`Another start of Wakaru is at work in this folder (process ${process.pid})`)
+    await expect(hold(folder)).rejects.toThrow(
+      `Another start of Wakaru is at work in this folder (process ${process.pid})`,
+    )
     held.serves('http://127.0.0.1:1')
     await expect(hold(folder)).rejects.toThrow('Wakaru is running already: http://127.0.0.1:1. Stop it there')
     held.release()
@@ -87,7 +91,9 @@ describe('a data folder', () => {
   it('has a note of what was started; one that cannot be read is none', () => {
     note(folder, 'database', process.pid, { database: 3306 })
     note(folder, 'application', process.pid)
-    expect(readNote(folder)).toMatchObject({ database: 3306, processes: [{ name: 'database' }, { name: 'application' }] })
+    expect(readNote(folder)).toMatchObject({
+      database: 3306, processes: [{ name: 'database' }, { name: 'application' }],
+    })
     for (const text of ['{', '', '[]', '{"processes":[{"pid":"1"}]}']) {
       writeFileSync(join(folder, 'running.json'), text)
       expect(readNote(folder).processes).toEqual([])
@@ -102,7 +108,9 @@ describe('a data folder', () => {
     expect(() => roomyFolder(join(folder, 'new'), 1e15, 'a test')).toThrow(/a test needs 1000000000 MB/)
     const words = { ENOSPC: 'The disk is full', EROFS: 'can only be read', EACCES: 'You may not write there' }
     for (const [code, hint] of Object.entries(words))
-      expect(explained(Object.assign(new Error(code), { code }), '/data').message).toMatch(new RegExp(`^/data: ${code}\\n\\n.*${hint}`))
+      expect(explained(Object.assign(new Error(code), { code }), '/data').message).toMatch(
+        new RegExp(`^/data: ${code}\\n\\n.*${hint}`),
+      )
     expect(explained(new Error('else'), '/data').message).toBe('else')
   })
 
@@ -123,7 +131,9 @@ describe('backups that are made by themselves', () => {
     const HOUR = 3_600_000
     const now = Date.now()
     vi.useFakeTimers({ now })
-    const ages = { 'wakaru-2020-01-01-000000-daily.backup': 30, 'wakaru-2020-01-02-000000-daily.backup': 23, 'mine.backup': 900 }
+    const ages = {
+      'wakaru-2020-01-01-000000-daily.backup': 30, 'wakaru-2020-01-02-000000-daily.backup': 23, 'mine.backup': 900,
+    }
     for (const [name, age] of Object.entries(ages)) {
       writeFileSync(join(folder, name), '')
       utimesSync(join(folder, name), (now - age * HOUR) / 1000, (now - age * HOUR) / 1000)
@@ -228,7 +238,9 @@ describe('a bundle run with what was compiled before', () => {
     writeFileSync(file, 'console.log("wrong"); process.exitCode = 2')
     expect(await start()).toEqual([2, 'wrong'])
     expect(kept()).toEqual([])
-    writeFileSync(file, 'const add = (a, b) => a + b; console.log(add(20, 22), require("node:path").basename(__filename))')
+    writeFileSync(
+      file, 'const add = (a, b) => a + b; console.log(add(20, 22), require("node:path").basename(__filename))',
+    )
     expect(await start()).toEqual([0, '42 sum.cjs'])
     const [name] = kept()
     utimesSync(join(folder, name!), 1, 1)
@@ -238,7 +250,9 @@ describe('a bundle run with what was compiled before', () => {
   })
 
   it('is not misled by another bundle of the same length, nor by what does not fit', async () => {
-    writeFileSync(file, 'const sub = (a, b) => a - b; console.log(sub(20, 22), require("node:path").basename(__filename))')
+    writeFileSync(
+      file, 'const sub = (a, b) => a - b; console.log(sub(20, 22), require("node:path").basename(__filename))',
+    )
     utimesSync(file, 5, 5)
     expect(await start()).toEqual([0, '-2 sum.cjs'])
     const name = join(folder, 'sum.cjs.add.5000')

@@ -6,7 +6,8 @@ const LONGEST = 5_000_000
 const TAIL = 12
 
 /**
- * A log file that lines of a program go to; the last ones are remembered. A disk without room costs lines, nothing else.
+ * A log file that lines of a program go to; the last ones are remembered. A disk without room costs lines, nothing
+ * else.
  * @param {string} file
  */
 export function keptLog(file) {

@@ -30,12 +30,15 @@ describe('the map of the house', () => {
   it('draws the arrows that are held', () => {
     for (const [from, to] of drawn) expect([...allowed.get(to) ?? []], `${from} --> ${to}`).toContain(from)
     // Whatever a room may look at is reached along the arrows.
-    const before = (room: string): string[] => drawn.filter(([, to]) => to === room).flatMap(([from]) => [from, ...before(from)])
+    const before = (room: string): string[] =>
+      drawn.filter(([, to]) => to === room).flatMap(([from]) => [from, ...before(from)])
     for (const [room, others] of allowed) expect(before(room), room).toEqual(expect.arrayContaining([...others]))
   })
 
   it('names files and folders that are there', () => {
-    const places = [...map.matchAll(/`((?:core|app|server|cli|demo|scripts|e2e|benchmark)\/[^`\s]*)`/g)].map(([, place]) => place ?? '')
+    const places = [...map.matchAll(/`((?:core|app|server|cli|demo|scripts|e2e|benchmark)\/[^`\s]*)`/g)].map(
+      ([, place]) => place ?? '',
+    )
     expect(places.length).toBeGreaterThan(40)
     expect(places.filter(place => !existsSync(join(ROOT, place)))).toEqual([])
   })

@@ -20,7 +20,9 @@ export async function hold(folder) {
   let address = ''
   const server = createServer(line => line.on('error', () => {}).end(JSON.stringify({ pid: process.pid, address })))
   await new Promise((resolve, reject) => {
-    server.once('error', error => (error.code === 'EADDRINUSE' ? heldBy(path).then(told => reject(told)) : reject(error)))
+    server.once('error', error =>
+      error.code === 'EADDRINUSE' ? heldBy(path).then(told => reject(told)) : reject(error),
+    )
     server.listen({ path }, resolve)
   })
   server.unref()
@@ -54,7 +56,9 @@ const noteOf = folder => join(folder, 'running.json')
 export function readNote(folder) {
   try {
     const { processes = [], database } = JSON.parse(readFileSync(noteOf(folder), 'utf8'))
-    return { processes: processes.filter(({ pid, started }) => Number.isInteger(pid) && typeof started === 'string'), database }
+    return {
+      processes: processes.filter(({ pid, started }) => Number.isInteger(pid) && typeof started === 'string'), database,
+    }
   }
   catch {
     return { processes: [] }

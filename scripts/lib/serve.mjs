@@ -23,7 +23,9 @@ export async function holdFolder(folder) {
   return hold(folder)
 }
 
-/** How often something may end by itself within some milliseconds before it is given up, and how long the first rest is. */
+/**
+ * How often something may end by itself within some milliseconds before it is given up, and how long the first rest is.
+ */
 const FAULTS = { most: 5, within: 600_000, rest: 300 }
 /** Milliseconds that the application has to end once it is asked. */
 const PATIENCE = 1900
@@ -31,15 +33,22 @@ const PATIENCE = 1900
 /**
  * Starts database and application, and starts them again where they end by themselves; each step is undone in
  * reverse order by `stop`, or by the end of this process.
- * @param {{ folder: string, held?: object, port?: number, demo?: boolean, fresh?: boolean, databaseUrl?: string, command?: string[],
- *   backups?: string }} options
- *   `databaseUrl` names a server of one's own instead of ours; `command` starts the application, the built one by
- *   default; `fresh` forgets what the folder holds; `held` is the hold on the folder where it was taken before
- * @returns {Promise<{ address: string, port: number, ownerUrl: string, stop: () => Promise<void>, ended: Promise<string> }>}
- *   `ended` names what ended by itself too often
+ * @param {{ folder: string, held?: object, port?: number, demo?: boolean, fresh?: boolean, databaseUrl?: string,
+ *   command?: string[], backups?: string }} options `databaseUrl` names a server of one's own instead of ours;
+ *   `command` starts the application, the built one by default; `fresh` forgets what the folder holds; `held` is the
+ *   hold on the folder where it was taken before
+ * @returns {Promise<{ address: string, port: number, ownerUrl: string, stop: () => Promise<void>, ended:
+ *   Promise<string> }>} `ended` names what ended by itself too often
  */
 export async function serve({
-  folder, held, port = 4173, demo = true, fresh = false, databaseUrl, command = ['node', '.output/server/index.mjs'], backups = BACKUPS,
+  folder,
+  held,
+  port = 4173,
+  demo = true,
+  fresh = false,
+  databaseUrl,
+  command = ['node', '.output/server/index.mjs'],
+  backups = BACKUPS,
 }) {
   const undo = []
   const stop = async () => {
@@ -97,8 +106,8 @@ export async function serve({
   /**
    * Starts something and starts it again whenever it ends by itself, a little later each time.
    * @param {string} name for the maker
-   * @param {(before: { port: number } | undefined, spawned: (end: () => Promise<void>) => void) =>
-   *   Promise<{ port: number, ended: Promise<void> }>} start tells `spawned` how to end the process as soon as there is one
+   * @param {(before: { port: number } | undefined, spawned: (end: () => Promise<void>) => void) => Promise<{ port:
+   *   number, ended: Promise<void> }>} start tells `spawned` how to end the process as soon as there is one
    * @param {(before: { port: number }) => (() => Promise<void>)} [meanwhile] stands in for it until it is ended
    */
   async function kept(name, start, meanwhile = () => async () => {}) {
@@ -140,13 +149,20 @@ export async function serve({
 
 /** Answers on the application's port while it is away: with a sentence, and with a page that looks again by itself. */
 function standIn(port) {
-  const page = '<!doctype html><html lang="en"><meta charset="utf-8"><meta http-equiv="refresh" content="2"><title>Wakaru</title>'
-    + '<p style="font: 1.1rem sans-serif; margin: 3rem">Wakaru is starting again. This page looks for it every two seconds; '
-    + 'what was saved is kept.</p></html>'
+  const page
+    = '<!doctype html><html lang="en"><meta charset="utf-8"><meta http-equiv="refresh" content="2"><title>Wakaru</title>'
+      + '<p style="font: 1.1rem sans-serif; margin: 3rem">Wakaru is starting again. This page looks for it every two seconds; '
+      + 'what was saved is kept.</p></html>'
   const server = createServer((request, answer) => {
     const wantsPage = request.headers.accept?.includes('text/html')
-    answer.writeHead(503, { 'Content-Type': wantsPage ? 'text/html' : 'application/json', 'Retry-After': '2', 'Connection': 'close' })
-    answer.end(wantsPage ? page : JSON.stringify({ statusCode: 503, message: 'Wakaru is starting again. What was saved is kept.' }))
+    answer.writeHead(503, {
+      'Content-Type': wantsPage ? 'text/html' : 'application/json', 'Retry-After': '2', 'Connection': 'close',
+    })
+    answer.end(
+      wantsPage
+        ? page
+        : JSON.stringify({ statusCode: 503, message: 'Wakaru is starting again. What was saved is kept.' }),
+    )
   })
   server.on('error', () => {})
   server.listen(port, '127.0.0.1')

@@ -1,6 +1,8 @@
 import type { ChildProcess } from 'node:child_process'
 import { spawn } from 'node:child_process'
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -11,7 +13,8 @@ import { readNote } from './running.mjs'
 import { ROOT } from './root.mjs'
 
 /** A stand-in for the application, which takes two seconds less to build: it listens and says that it is ready. */
-const APPLICATION = `require('node:http').createServer((_, answer) => answer.end('fine')).listen(process.env.PORT, '127.0.0.1')`
+const APPLICATION = `require('node:http')
+  .createServer((_, answer) => answer.end('fine')).listen(process.env.PORT, '127.0.0.1')`
 const room = mkdtempSync(join(tmpdir(), 'wakaru-life-'))
 const folder = join(room, 'studio')
 const starts: ChildProcess[] = []
@@ -29,7 +32,9 @@ function start(port = 0, more: object = {}) {
       console.log('ready ' + address)
       throw new Error(await ended)
     })`
-  const child = spawn('node', ['--input-type=module', '-e', script], { env: { ...process.env, TMPDIR: room, npm_command: '' } })
+  const child = spawn('node', ['--input-type=module', '-e', script], {
+    env: { ...process.env, TMPDIR: room, npm_command: '' },
+  })
   starts.push(child)
   let text = ''
   for (const stream of [child.stdout, child.stderr]) stream.on('data', data => (text += data))
@@ -44,7 +49,9 @@ function start(port = 0, more: object = {}) {
 }
 
 /** What runs from the folder, whoever started it. */
-const left = () => [...withArgument(`--datadir=${join(folder, 'data')}`), ...withArgument(join(room, 'application.cjs'))]
+const left = () => [
+  ...withArgument(`--datadir=${join(folder, 'data')}`), ...withArgument(join(room, 'application.cjs')),
+]
 const allGone = () => vi.waitFor(() => expect(left()).toEqual([]), { timeout: 15_000, interval: 20 })
 /** Nothing of a start lies in the system's temporary folder. */
 const strewn = () => readdirSync(room).filter(name => !['studio', 'backups', 'application.cjs'].includes(name))
@@ -95,9 +102,14 @@ describe('a studio', () => {
     writeFileSync(join(folder, 'data/wakaru/mine.txt'), 'kept')
     rmSync(join(folder, 'data/finished'), { force: true })
     mkdirSync(join(folder, 'data.new-1'))
-    writeFileSync(join(folder, 'running.json'), JSON.stringify({ processes: [{ name: 'database', ...known(process.pid), started: '1' }] }))
+    writeFileSync(
+      join(folder, 'running.json'),
+      JSON.stringify({ processes: [{ name: 'database', ...known(process.pid), started: '1' }] }),
+    )
     await runsAndEnds()
-    expect([existsSync(join(folder, 'data/wakaru/mine.txt')), existsSync(join(folder, 'data.new-1'))]).toEqual([true, false])
+    expect([existsSync(join(folder, 'data/wakaru/mine.txt')), existsSync(join(folder, 'data.new-1'))]).toEqual([
+      true, false,
+    ])
   })
 
   it('is started once: the second is told at once, and the first goes on', async () => {
@@ -124,7 +136,9 @@ describe('a studio', () => {
     holder.close()
   })
 
-  it.each([['empty', ''], ['damaged', 'x\' IDENTIFIED BY \'']])('does not start with a password file that is %s', async (word, text) => {
+  it.each([
+    ['empty', ''], ['damaged', 'x\' IDENTIFIED BY \''],
+  ])('does not start with a password file that is %s', async (word, text) => {
     const password = readFileSync(join(folder, 'password'))
     writeFileSync(join(folder, 'password'), text)
     const started = start()

@@ -5,7 +5,9 @@ import { once, sourceFiles } from './bundle.mjs'
 import { ROOT } from './root.mjs'
 import { run, say } from './talk.mjs'
 
-const BUILT_FROM = ['app', 'core', 'server', 'public', 'demo', 'cli', 'nuxt.config.ts', 'package-lock.json', 'scripts/lib/sources.mjs']
+const BUILT_FROM = [
+  'app', 'core', 'server', 'public', 'demo', 'cli', 'nuxt.config.ts', 'package-lock.json', 'scripts/lib/sources.mjs',
+]
 
 /** A fingerprint of everything the application is built from; tests do not count. */
 export function fingerprint(parts = BUILT_FROM) {

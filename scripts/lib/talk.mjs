@@ -41,7 +41,10 @@ export function run(command, args, { quiet = false, env = {}, allowFailure = fal
 
 /** What the system says when there is no room or no right, by code or in a program's own words, and what helps. */
 const HINTS = [
-  [/\bENOSPC\b|no space left|\b(errno:|error) 28\b/i, 'The disk is full. Make room, then start again; nothing that was saved is lost.'],
+  [
+    /\bENOSPC\b|no space left|\b(errno:|error) 28\b/i,
+    'The disk is full. Make room, then start again; nothing that was saved is lost.',
+  ],
   [/\bEDQUOT\b/, 'Your share of the disk is used up. Make room, then start again; nothing that was saved is lost.'],
   [
     /\bEROFS\b|read-only file system|\berrno: 30\b/i,

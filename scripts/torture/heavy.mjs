@@ -11,7 +11,9 @@ export function fillSeats(file) {
   file.roster = list(500, at => ({ ...first, key: `seat-${at + 1}`, name: `Nobody ${at}`, notes: 'n'.repeat(1500) }))
 }
 
-/** Changes that put two thousand papers on the shelf, each like one but without offcuts and with one format of sheets. */
+/**
+ * Changes that put two thousand papers on the shelf, each like one but without offcuts and with one format of sheets.
+ */
 export const manyPapers = ({ papers: [paper] }) => list(2000, at => ({
   op: 'add', path: ['papers'], after: null,
   entry: { ...paper, offcuts: [], stocks: paper.stocks.slice(0, 1), key: `many-${at}`, name: `Many ${at}` },

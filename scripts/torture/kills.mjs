@@ -10,7 +10,10 @@ import { FOLDER, addClass, allEnds, ask, forget, kill, pause, sendSeats, start }
 const SIGNALS = ['SIGKILL', 'SIGKILL', 'SIGKILL', 'SIGINT', 'SIGTERM', 'SIGHUP']
 const pick = (random, list) => list[Math.floor(random() * list.length)]
 
-/** First starts and later ones, ended at any moment by any means; afterwards everything has ended, and the next start works. */
+/**
+ * First starts and later ones, ended at any moment by any means; afterwards everything has ended, and the next start
+ * works.
+ */
 export async function starts({ kills, random }) {
   forget()
   let [left, stuck, first] = [0, 0, 0]
@@ -57,7 +60,8 @@ export async function migrations({ kills, random }) {
     forget()
     mkdirSync(FOLDER, { recursive: true })
     const database = await startMariaDb(FOLDER, { spawned: (_, end) => begun(end) })
-    const run = () => spawn('node', [program], { env: { ...process.env, DATABASE_URL: database.ownerUrl }, stdio: 'ignore' })
+    const run = () =>
+      spawn('node', [program], { env: { ...process.env, DATABASE_URL: database.ownerUrl }, stdio: 'ignore' })
     const ended = child => new Promise(resolve => child.once('close', resolve))
     const child = run()
     const over = ended(child)
@@ -67,7 +71,9 @@ export async function migrations({ kills, random }) {
     // And twice at once afterwards.
     const codes = await Promise.all([ended(run()), ended(run())])
     const file = join(FOLDER, 'after.backup')
-    const said = codes.every(code => code === 0) ? await keep('write', file, database.url).then(() => keep('check', file)) : ''
+    const said = codes.every(code => code === 0)
+      ? await keep('write', file, database.url).then(() => keep('check', file))
+      : ''
     if (!/ 3 classes and/.test(said)) wrong++
     await database.stop()
   }

@@ -10,8 +10,8 @@ const HALF_A_CORE = `for (const rest = new Int32Array(new SharedArrayBuffer(4));
   for (const end = Date.now() + 50; Date.now() < end;);`
 
 /**
- * A class like many, as the demo has it; one of three is heavy, of twelve cards for sixty; and one of twenty-five is the heaviest there
- * can be, of forty cards for five hundred.
+ * A class like many, as the demo has it; one of three is heavy, of twelve cards for sixty; and one of twenty-five is
+ * the heaviest there can be, of forty cards for five hundred.
  */
 function classFor(number) {
   const file = JSON.parse(DEMO)
@@ -20,15 +20,20 @@ function classFor(number) {
   if (cards) {
     const [card] = file.cards
     file.class.seats = seats
-    file.cards = Array.from({ length: cards }, (_, at) => ({ ...structuredClone(card), key: `card-${at}`, title: `Card ${at}` }))
+    file.cards = Array.from({ length: cards }, (_, at) => ({
+      ...structuredClone(card), key: `card-${at}`, title: `Card ${at}`,
+    }))
   }
   return JSON.stringify(file)
 }
 
 /** People who read and save, each in a class of their own. */
 async function crowd(address, people, from = 0) {
-  const all = Array.from({ length: people }, (_, at) => ({ ...person(address, from + at), number: from + at, seats: 1, saved: 0 }))
-  for (const one of all) one.id = (await one.ask('/api/import', { method: 'POST', body: classFor(one.number) }))?.data?.id
+  const all = Array.from({ length: people }, (_, at) => ({
+    ...person(address, from + at), number: from + at, seats: 1, saved: 0,
+  }))
+  for (const one of all)
+    one.id = (await one.ask('/api/import', { method: 'POST', body: classFor(one.number) }))?.data?.id
   return all
 }
 
@@ -105,7 +110,10 @@ async function open(all, milliseconds, rate, random) {
   return tally
 }
 
-/** People at once, in classes of which a third is heavy; then more of them, and one among them who asks as fast as it goes. */
+/**
+ * People at once, in classes of which a third is heavy; then more of them, and one among them who asks as fast as it
+ * goes.
+ */
 export async function load({ minutes, random }) {
   forget()
   const { address, stop } = await servedOn(4313)
@@ -147,20 +155,27 @@ export async function load({ minutes, random }) {
   const loop = Array.from({ length: 8 }, async () => {
     while (asking) {
       tries++
-      const answer = await hostile.ask(tries % 2 ? `/api/classes/${fifty[0].id}/student` : `/api/classes?when=coming&today=${TODAY}`)
+      const answer = await hostile.ask(
+        tries % 2 ? `/api/classes/${fifty[0].id}/student` : `/api/classes?when=coming&today=${TODAY}`,
+      )
       if (!answer) await pause(50)
     }
   })
-  await measured('the same with one who asks as fast as it goes', () => closed(fifty, minutes * 20_000, random), ({ times, refused }) =>
-    refused === 0 && percentile(times, 0.95) <= Math.max(200, 2 * percentile(usual.times, 0.95)))
+  await measured(
+    'the same with one who asks as fast as it goes',
+    () => closed(fifty, minutes * 20_000, random),
+    ({ times, refused }) =>
+      refused === 0 && percentile(times, 0.95) <= Math.max(200, 2 * percentile(usual.times, 0.95)))
   asking = false
   await Promise.all(loop)
   rows.at(-1).done += `; ${tries} of the one`
   hostile.leave()
 
   const more = await crowd(address, 150, 50)
-  await measured('two hundred people', () => closed([...fifty, ...more], minutes * 20_000, random), ({ faults, refused }) =>
-    faults - refused === 0, [...fifty, ...more])
+  await measured(
+    'two hundred people', () => closed([...fifty, ...more], minutes * 20_000, random),
+    ({ faults, refused }) => faults - refused === 0, [...fifty, ...more],
+  )
   clearInterval(looking)
   for (const one of [...fifty, ...more]) one.leave()
   await stop()

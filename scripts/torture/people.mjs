@@ -11,7 +11,10 @@ export function memory() {
   return Math.round(Number(/VmRSS:\s+(\d+)/.exec(status)?.[1]) / 1000)
 }
 
-/** Milliseconds of the processor that the application's main thread has had; the system counts them, so nothing else adds to it. */
+/**
+ * Milliseconds of the processor that the application's main thread has had; the system counts them, so nothing else
+ * adds to it.
+ */
 export function mainThread() {
   const pid = pidOf('application')
   return Number(readFileSync(`/proc/${pid}/task/${pid}/schedstat`, 'utf8').split(' ')[0]) / 1e6
@@ -30,14 +33,21 @@ export function person(address, number) {
     ask: (path, { method = 'GET', body, type = 'application/json', patience = 20_000 } = {}) =>
       new Promise((resolve) => {
         const headers = body === undefined ? {} : { 'Content-Type': type, 'Content-Length': Buffer.byteLength(body) }
-        const sent = request({ hostname, port, path, method, headers, agent, localAddress, timeout: patience }, (answer) => {
-          let text = ''
-          answer.setEncoding('utf8').on('data', data => (text += data)).on('error', () => resolve(undefined)).on('end', () => resolve({
-            status: answer.statusCode,
-            text,
-            data: answer.headers['content-type']?.includes('json') ? JSON.parse(text) : undefined,
-          }))
-        })
+        const sent = request(
+          { hostname, port, path, method, headers, agent, localAddress, timeout: patience },
+          (answer) => {
+            let text = ''
+            answer
+              .setEncoding('utf8')
+              .on('data', data => (text += data))
+              .on('error', () => resolve(undefined))
+              .on('end', () =>
+                resolve({
+                  status: answer.statusCode,
+                  text,
+                  data: answer.headers['content-type']?.includes('json') ? JSON.parse(text) : undefined,
+                }))
+          })
         sent.on('error', () => resolve(undefined)).on('timeout', () => sent.destroy())
         sent.end(body)
       }),
@@ -49,5 +59,7 @@ let tokens = 0
 /** A change on its way. */
 export const edit = (id, patches, since = 999_999_999) => ({
   method: 'POST',
-  body: JSON.stringify({ token: `torture-${process.pid}-${Date.now()}-${++tokens}`, label: 'torture', class: id, since, patches }),
+  body: JSON.stringify({
+    token: `torture-${process.pid}-${Date.now()}-${++tokens}`, label: 'torture', class: id, since, patches,
+  }),
 })

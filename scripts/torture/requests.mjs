@@ -65,7 +65,10 @@ export async function badRequests({ requests, random }) {
     '/api/archive',
     '/api/bin/1/restore',
   ]
-  const reads = ['/api/classes?limit=', '/api/papers?search=', '/api/classes/', '/api/bin/', `/api/classes/${id}/pattern?card=`, '/api/']
+  const reads = [
+    '/api/classes?limit=', '/api/papers?search=', '/api/classes/', '/api/bin/', `/api/classes/${id}/pattern?card=`,
+    '/api/',
+  ]
   let [faults, silent, taken, longest] = [0, 0, 0, 0]
   let going = true
   const others = (async () => {
@@ -80,7 +83,8 @@ export async function badRequests({ requests, random }) {
     const writes = random() < 0.7
     const path = writes
       ? paths[Math.floor(random() * paths.length)]
-      : reads[Math.floor(random() * reads.length)] + encodeURIComponent(String(JUNK[Math.floor(random() * 7)]).toWellFormed())
+      : reads[Math.floor(random() * reads.length)]
+        + encodeURIComponent(String(JUNK[Math.floor(random() * 7)]).toWellFormed())
     const kind = random()
     const body = !writes
       ? undefined
@@ -114,7 +118,9 @@ export async function badRequests({ requests, random }) {
     '1.9 MB of empty cards': JSON.stringify({ format: 'wakaru-batch', version: 3, cards: Array(630_000).fill({}) }),
     '1.9 MB of empty papers': JSON.stringify({ format: 'wakaru-batch', version: 3, papers: Array(630_000).fill({}) }),
     '150,000 unknown names': `{"format":"wakaru-batch","version":2,${names.join(',')}}`,
-    'an old file with endless lists': JSON.stringify({ format: 'wakaru-batch', version: 1, cards: Array(140_000).fill([1, 2, 3]) }),
+    'an old file with endless lists': JSON.stringify({
+      format: 'wakaru-batch', version: 1, cards: Array(140_000).fill([1, 2, 3]),
+    }),
   }
   const waits = {}
   for (const [what, body] of Object.entries(heavy)) {
@@ -219,10 +225,16 @@ async function fill(url, classes, papers) {
   for (let from = 0; from < papers; from += 500) {
     const rows = Array.from({ length: 500 }, (_, index) => {
       const key = `many-${from + index}`
-      return [key, `Many ${from + index}`, 'cardstock', JSON.stringify({ ...parse(paper), key, name: `Many ${from + index}` }), 0]
+      return [
+        key, `Many ${from + index}`, 'cardstock',
+        JSON.stringify({ ...parse(paper), key, name: `Many ${from + index}` }), 0,
+      ]
     })
     await connection.query(
-      'INSERT INTO papers (`key`, name, kind, document, position) VALUES ?'.replace('position)', 'position, created_at, updated_at)'),
+      'INSERT INTO papers (`key`, name, kind, document, position) VALUES ?'.replace(
+        'position)',
+        'position, created_at, updated_at)',
+      ),
       [rows.map(row => [...row, new Date(), new Date()])],
     )
   }
@@ -243,9 +255,9 @@ async function fill(url, classes, papers) {
         new Date(),
       ]
     })
-    await connection.query('INSERT INTO classes (document, position, title, day, summary, stale, created_at, updated_at) VALUES ?', [
-      rows,
-    ])
+    await connection.query(
+      'INSERT INTO classes (document, position, title, day, summary, stale, created_at, updated_at) VALUES ?', [rows],
+    )
   }
   await connection.end()
 }

@@ -11,7 +11,8 @@ export const FOLDER = join(ROOT, '.data/torture')
 export const DEMO = readFileSync(join(ROOT, 'demo/tide-and-lantern.json'), 'utf8')
 export const pause = milliseconds => new Promise(resolve => setTimeout(resolve, milliseconds))
 export const forget = () => {
-  for (const folder of [FOLDER, `${FOLDER}-backups`]) rmSync(folder, { recursive: true, force: true, maxRetries: 8, retryDelay: 50 })
+  for (const folder of [FOLDER, `${FOLDER}-backups`])
+    rmSync(folder, { recursive: true, force: true, maxRetries: 8, retryDelay: 50 })
 }
 
 /** Starts Wakaru by its command; answers how to wait for it, and what there is to kill. */
@@ -27,7 +28,8 @@ export function start({ port = 4310, args = [] } = {}) {
   const ended = new Promise(resolve => npm.once('close', resolve))
   const done = begun(() => kill(npm.pid))
   void ended.then(done)
-  const script = () => withArgument('scripts/start.mjs').filter(pid => environmentOf(pid).includes(`WAKARU_DATA=${FOLDER}`))
+  const script = () =>
+    withArgument('scripts/start.mjs').filter(pid => environmentOf(pid).includes(`WAKARU_DATA=${FOLDER}`))
   return {
     ended,
     text: () => text,
@@ -95,7 +97,10 @@ export async function ask(address, path, { method = 'GET', body, headers = {}, p
       signal: AbortSignal.timeout(patience),
     })
     const text = await answer.text()
-    return { status: answer.status, text, data: answer.headers.get('content-type')?.includes('json') ? JSON.parse(text) : undefined }
+    return {
+      status: answer.status, text,
+      data: answer.headers.get('content-type')?.includes('json') ? JSON.parse(text) : undefined,
+    }
   }
   catch {
     return undefined

@@ -8,7 +8,10 @@ import { DEMO, FOLDER, forget, pause } from './studio.mjs'
 /** Milliseconds of the main thread that whatever is allowed may take. */
 const MOST = 50
 
-/** What is allowed and as heavy as it can be, each with what the main thread does for it, beside a request that asks for nothing. */
+/**
+ * What is allowed and as heavy as it can be, each with what the main thread does for it, beside a request that asks for
+ * nothing.
+ */
 export async function work({ random }) {
   forget()
   process.env.WAKARU_RATE = '1000000000'
@@ -34,9 +37,15 @@ export async function work({ random }) {
   /** As large as a class may be: five hundred who have much written about them, and papers with all their offcuts. */
   const enlarge = (copy) => {
     fillSeats(copy)
-    const offcuts = list(60, at => ({ ...(paper.offcuts[0] ?? { width: '3 in', height: '4 in', count: 1 }), key: `rest-${at}` }))
+    const offcuts = list(60, at => ({
+      ...(paper.offcuts[0] ?? { width: '3 in', height: '4 in', count: 1 }), key: `rest-${at}`,
+    }))
     copy.papers.push(...list(60, at => ({ ...paper, key: `full-${at}`, name: `Full ${at}`, offcuts })))
-    copy.pools.push(...list(2, at => ({ key: `pool--full-${at}`, name: `Full ${at}`, papers: list(30, of => `full-${at * 30 + of}`) })))
+    copy.pools.push(
+      ...list(2, at => ({
+        key: `pool--full-${at}`, name: `Full ${at}`, papers: list(30, of => `full-${at * 30 + of}`),
+      })),
+    )
   }
   /** Figures of classes that were changed before are not of a request: until they are worked out nothing is weighed. */
   const settled = async () => {
@@ -77,7 +86,8 @@ export async function work({ random }) {
     for (let at = -10; at < many; at++) {
       const { what, ask } = draw()
       let cost = await measure(() => ask(one))
-      // Figures may have come in between, so what is dear is asked once more when there are none; it counts where the answer is the same.
+      // Figures may have come in between, so what is dear is asked once more when there are none; it counts where the
+      // answer is the same.
       if (cost.busy > MOST) {
         await settled()
         const again = await measure(() => ask(one))
@@ -90,7 +100,8 @@ export async function work({ random }) {
     rows.push({
       what,
       done: `${many}, answered ${answers.map(answer => `${answer} (${seen.filter(({ status }) => status === answer).length})`).join(', ')}`,
-      seen: `${worst.busy.toFixed(1)} ms of the main thread at most, ${Math.round(worst.busy / nothing)} × a request for nothing: `
+      seen:
+        `${worst.busy.toFixed(1)} ms of the main thread at most, ${Math.round(worst.busy / nothing)} × a request for nothing: `
         + worst.what,
       good: answers.every(answer => [200, 201, 409, 413, 422].includes(answer)) && worst.busy <= MOST,
     })
@@ -105,12 +116,15 @@ export async function work({ random }) {
   const edits = (what, patches, expected, of = id, since) =>
     row(what, () => one.ask('/api/edits', edit(of, patches, since)), expected)
 
-  for (let times = 1; times < 40; times++) await one.ask('/api/edits', edit(id, [{ op: 'set', path: ['class', 'seats'], value: times }]))
+  for (let times = 1; times < 40; times++)
+    await one.ask('/api/edits', edit(id, [{ op: 'set', path: ['class', 'seats'], value: times }]))
   await edits('an edit of one figure', [{ op: 'set', path: ['class', 'seats'], value: 9 }], [200])
   await edits('an edit of 5,000 adds to one list', list(5000, at => ({
     op: 'add', path: ['cards', card.key, 'free'], entry: pieces(at), after: null,
   })), [422])
-  await edits('an edit of 5,000 orders of one list', list(5000, () => ({ op: 'order', path: ['cards'], keys: [] })), [200, 422])
+  await edits(
+    'an edit of 5,000 orders of one list', list(5000, () => ({ op: 'order', path: ['cards'], keys: [] })), [200, 422],
+  )
   const field = (name, most) => list(5000, at => ({ op: 'set', path: ['class', name], value: 1 + (at % most) }))
   await edits('an edit of 5,000 changes of one field', field('seats', 400), [200])
   await edits('the same against another window’s 5,000', field('spares', 50), [200], id, 1)
@@ -135,22 +149,32 @@ export async function work({ random }) {
   enlarge(again)
   await row('its file imported again', () => one.ask('/api/import', { method: 'POST', body: text(again) }), [201], 3)
   const zip = (what, files, expected) =>
-    row(what, () => one.ask('/api/archive', { method: 'POST', type: 'application/zip', body: Buffer.from(zipSync(files)) }), expected)
+    row(
+      what,
+      () => one.ask('/api/archive', { method: 'POST', type: 'application/zip', body: Buffer.from(zipSync(files)) }),
+      expected,
+    )
   // An archive is taken in class by class, and others are answered in between: a class is what is asked for at once.
   const each = async (what, many, bytes) => {
     const { status, busy } = await measure(() =>
       one.ask('/api/archive?twins=add', { method: 'POST', type: 'application/zip', body: bytes, patience: 120_000 }))
     rows.push(said(`${what}, for each of ${many}`, { status, busy: busy / many }, [201]))
   }
-  const packed = files => Buffer.from(zipSync(Object.fromEntries(files.map((text, at) => [`${at}.json`, encode(text)]))))
+  const packed = files =>
+    Buffer.from(zipSync(Object.fromEntries(files.map((text, at) => [`${at}.json`, encode(text)]))))
   await each('an archive of four megabytes of blanks', 40, packed(list(40, () => ' '.repeat(3_990_000))))
-  await each('an archive of classes', 40, packed(list(40, at => text({ ...file, class: { ...file.class, title: `Packed ${at}` } }))))
+  await each(
+    'an archive of classes', 40,
+    packed(list(40, at => text({ ...file, class: { ...file.class, title: `Packed ${at}` } }))),
+  )
   const kept = Number((await one.ask('/api/classes?when=all')).data.total)
   const { status, busy } = await measure(() => one.ask('/api/archive', { patience: 120_000 }))
   rows.push(said(`all classes as an archive, for each of ${kept}`, { status, busy: busy / kept }, [200]))
   await zip('an archive of one file of 200 MB', { 'a.json': new Uint8Array(200_000_000) }, [422])
   const letters = `"${'x'.repeat(3_900_000)}"`
-  await row('a file of four megabytes that is no class', () => one.ask('/api/import', { method: 'POST', body: letters }), [422])
+  await row(
+    'a file of four megabytes that is no class', () => one.ask('/api/import', { method: 'POST', body: letters }), [422],
+  )
   const taken = [await opened(id), await opened(heavy), await opened(await add(enlarge))]
   await drawn('random changes of any list and field, up to 5,000 at once', 120, () => someChanges(pick(taken), random))
   await drawn('random files with a list as long as may be', 40, () => someFile(file, random))
@@ -185,10 +209,18 @@ async function together({ one, other, add, file, heavy }) {
     copy.roster = list(60, at => ({ ...(copy.roster[0] ?? {}), key: `seat-${at + 1}`, notes: 'n'.repeat(900) }))
     copy.class.seats = 60
   })
-  const bytes = Buffer.from(zipSync(Object.fromEntries(list(30, at => [`${at}.json`, new TextEncoder().encode(JSON.stringify({
-    ...file, class: { ...file.class, title: `Beside ${at}`, notes: 'x'.repeat(3000) },
-  }))]))))
-  const archive = one.ask('/api/archive?twins=add', { method: 'POST', type: 'application/zip', body: bytes, patience: 120_000 })
+  const bytes = Buffer.from(
+    zipSync(
+      Object.fromEntries(
+        list(30, at => [
+          `${at}.json`,
+          new TextEncoder().encode(
+            JSON.stringify({
+              ...file, class: { ...file.class, title: `Beside ${at}`, notes: 'x'.repeat(3000) },
+            }))]))))
+  const archive = one.ask('/api/archive?twins=add', {
+    method: 'POST', type: 'application/zip', body: bytes, patience: 120_000,
+  })
   const saves = await Promise.all(list(9, at => timed(() =>
     one.ask('/api/edits', edit(bulky, [{ op: 'set', path: ['class', 'seats'], value: 60 + at }], 999_999_999)))))
   rows.push(row('saves of a large class beside an archive of thirty', saves, 2000))

@@ -2,8 +2,8 @@ import { list } from './heavy.mjs'
 import { edit } from './people.mjs'
 
 /*
- * Requests that nobody thought of: changes of any list and field of a class, as many as are allowed, and files whose lists are as long
- * as they may be. Each is drawn by lot, so that what is slow is found where nobody looked for it.
+ * Requests that nobody thought of: changes of any list and field of a class, as many as are allowed, and files whose
+ * lists are as long as they may be. Each is drawn by lot, so that what is slow is found where nobody looked for it.
  */
 
 const isObject = value => typeof value === 'object' && value !== null && !Array.isArray(value)
@@ -46,7 +46,9 @@ const KINDS = {
   'adds to one list': (number, { lists }, random) => {
     const { path, entries } = pick(lists.filter(({ entries }) => entries.length > 0), random)
     const entry = pick(entries, random)
-    return list(number, at => ({ op: 'add', path, entry: { ...entry, key: `new-${at}` }, after: random() < 0.5 ? null : entry.key }))
+    return list(number, at => ({
+      op: 'add', path, entry: { ...entry, key: `new-${at}` }, after: random() < 0.5 ? null : entry.key,
+    }))
   },
   'orders of one list': (number, { lists }, random) => {
     const { path, entries } = pick(lists, random)
@@ -78,7 +80,8 @@ export function someFile(file, random) {
   const { entries, path } = pick(placesOf(copy).lists.filter(({ entries }) => entries.length > 0), random)
   const entry = JSON.stringify(pick(entries, random))
   const most = pick([40, 120, 500, Math.floor(3_500_000 / entry.length)], random)
-  while (entries.length < most) entries.push({ ...JSON.parse(entry), key: `${JSON.parse(entry).key}-${entries.length}` })
+  while (entries.length < most)
+    entries.push({ ...JSON.parse(entry), key: `${JSON.parse(entry).key}-${entries.length}` })
   const body = JSON.stringify(copy)
   return {
     what: `a file of ${Math.round(body.length / 1000)} kB with ${entries.length} entries in ${path.join('.')}`,

@@ -9,7 +9,8 @@ export default defineEventHandler(async (event) => {
     end()
     await stream.close()
   })
-  // Where the studio stands, at once: who knows of that already has nothing to ask. While the database is away nobody knows.
+  // Where the studio stands, at once: who knows of that already has nothing to ask. While the database is away nobody
+  // knows.
   void standing()
     .catch(() => -1)
     .then(position => stream.push(JSON.stringify({ position, touched: ['*'] })))

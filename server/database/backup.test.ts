@@ -31,7 +31,9 @@ beforeEach(async () => {
 /** Everything in the database but what the clock has written. */
 async function everything() {
   const all: Record<string, unknown> = {}
-  for (const table of ['bin', 'changes', 'classes', 'edits', 'papers', 'studio', 'uses', 'variants', 'sequelize_meta']) {
+  for (const table of [
+    'bin', 'changes', 'classes', 'edits', 'papers', 'studio', 'uses', 'variants', 'sequelize_meta',
+  ]) {
     const order = table === 'sequelize_meta' ? '1' : '1, 2'
     ;[all[table]] = await database.sequelize.query(`SELECT * FROM ${table} ORDER BY ${order}`)
   }
@@ -41,7 +43,9 @@ async function everything() {
 describe('a backup', () => {
   it('brings everything back into an empty database, and is whole', async () => {
     const odd = 'It’s “½” \\ \n \' \u0000'
-    await Variant.create({ name: odd, fold: 'z-fold', units: 'inch', parameters: { odd }, dressing: { faces: [], free: [], parts: [] } })
+    await Variant.create({
+      name: odd, fold: 'z-fold', units: 'inch', parameters: { odd }, dressing: { faces: [], free: [], parts: [] },
+    })
     // What can be found again stays where it is.
     await Kept.create({ id: 'k'.repeat(43), text: '[1]', size: 3, used: '2030-01-01' })
     const before = await everything()
@@ -73,7 +77,9 @@ describe('a backup', () => {
     await database.clear()
     await restoreBackup(database.sequelize, moment)
     const studio = Number((await Studio.findByPk(1))?.position)
-    const [[last]] = (await database.sequelize.query('SELECT MAX(position) AS position FROM edits')) as unknown as [[{ position: number }]]
+    const [[last]] = (await database.sequelize.query('SELECT MAX(position) AS position FROM edits')) as unknown as [
+      [{ position: number }],
+    ]
     expect(studio).toBeGreaterThan(3)
     expect(Number(last.position)).toBe(studio)
     expect(Math.max(...(await StudioClass.findAll()).map(({ position }) => Number(position)))).toBe(studio)
@@ -94,7 +100,9 @@ describe('a backup', () => {
     await refused('no backup', /damaged or is no backup/)
     await refused(readFileSync(good).subarray(0, 1500), /damaged or is no backup/)
     await refused(zipped(lines.slice(0, -2)), /not whole: its end is missing/)
-    await refused(zipped(lines.map(line => line.replace('Tide and Lantern', 'Tide and Lanterns'))), /its checksum is not that/)
+    await refused(
+      zipped(lines.map(line => line.replace('Tide and Lantern', 'Tide and Lanterns'))), /its checksum is not that/,
+    )
     await refused(zipped([lines[0]!.replace('"version":1', '"version":2'), ...lines.slice(1)]), /newer Wakaru/)
     await refused(gzipSync('{"format":"recipe"}\n'), /no backup of Wakaru/)
     await refused(gzipSync(''), /not whole/)
@@ -132,9 +140,11 @@ describe('a backup', () => {
     const now = '2026-01-01 00:00:00'
     const [, tide] = demoBatches(new Date(2030, 0, 1))
     const { papers: _, ...document } = tide!
-    await database.sequelize.query('INSERT INTO classes (document, position, created_at, updated_at) VALUES (?, 1, ?, ?)', {
-      replacements: [JSON.stringify(document), now, now],
-    })
+    await database.sequelize.query(
+      'INSERT INTO classes (document, position, created_at, updated_at) VALUES (?, 1, ?, ?)',
+      {
+        replacements: [JSON.stringify(document), now, now],
+      })
     const older = join(folder, 'older.backup')
     await writeBackup(database.url, older)
     await database.clear()

@@ -71,7 +71,9 @@ export async function writeBackup(url: string, file: string): Promise<number> {
     hash.update(head)
     yield head
     for (const [table, names] of Object.entries(kept)) {
-      const stream = connection.query(`SELECT ${names.map(name => `\`${name}\``).join(', ')} FROM \`${table}\``).stream()
+      const stream = connection
+        .query(`SELECT ${names.map(name => `\`${name}\``).join(', ')} FROM \`${table}\``)
+        .stream()
       for await (const values of stream as AsyncIterable<Row[1]>) {
         rows += 1
         const row = line([table, values])
@@ -177,9 +179,11 @@ function headIn(data: unknown, file: string): Head {
   const head = data as Partial<Head> | null
   if (head?.format !== FORMAT) throw new BackupError(`${file} is no backup of Wakaru.`)
   if (head.version !== 1) throw new BackupError(`${file} was made by a newer Wakaru than this one.`)
-  const names = (list: unknown): list is string[] => Array.isArray(list) && list.every(name => typeof name === 'string' && NAME.test(name))
+  const names = (list: unknown): list is string[] =>
+    Array.isArray(list) && list.every(name => typeof name === 'string' && NAME.test(name))
   const { tables, migrations: done } = head
-  const isWhole = typeof tables === 'object' && tables !== null && names(Object.keys(tables)) && Object.values(tables).every(names)
+  const isWhole
+    = typeof tables === 'object' && tables !== null && names(Object.keys(tables)) && Object.values(tables).every(names)
   if (!isWhole || !Array.isArray(done) || !done.every(name => typeof name === 'string'))
     throw new BackupError(`${file} is damaged: its first line does not say what is in it.`)
   return head as Head
@@ -191,7 +195,8 @@ const NAME = /^[a-z][a-z0-9_]{0,63}$/
 /** Whether a line is a row of one of the tables. */
 const isRow = (data: unknown[], { tables }: Head): data is Row => {
   const [table, values, ...more] = data
-  if (more.length > 0 || typeof table !== 'string' || !Object.hasOwn(tables, table) || !Array.isArray(values)) return false
+  if (more.length > 0 || typeof table !== 'string' || !Object.hasOwn(tables, table) || !Array.isArray(values))
+    return false
   return values.length === tables[table]?.length && values.every(value => value === null || typeof value === 'string')
 }
 
@@ -212,7 +217,8 @@ const AT_ONCE = { rows: 200, characters: 4_000_000 }
 export async function restoreBackup(sequelize: Sequelize, file: string): Promise<{ classes: number, papers: number }> {
   const { rows: expected } = await checkBackup(file)
   const tables = sequelize.getQueryInterface()
-  if ((await tables.showAllTables()).length > 0) throw new BackupError('The database is not empty. A backup goes into an empty one.')
+  if ((await tables.showAllTables()).length > 0)
+    throw new BackupError('The database is not empty. A backup goes into an empty one.')
   const steps = migrations(sequelize)
   const names = (await steps.pending()).map(({ name }) => name)
   let prepared = false
@@ -246,8 +252,11 @@ export async function restoreBackup(sequelize: Sequelize, file: string): Promise
   if (!prepared) await prepare(head)
   await flush(head)
   for (const [table, count] of Object.entries(expected)) {
-    const [[found]] = (await sequelize.query(`SELECT COUNT(*) AS count FROM \`${table}\``)) as unknown as [[{ count: number }]]
-    if (Number(found.count) !== count) throw new BackupError(`Of ${count} rows in ${table} there are ${found.count} now.`)
+    const [[found]] = (await sequelize.query(`SELECT COUNT(*) AS count FROM \`${table}\``)) as unknown as [
+      [{ count: number }],
+    ]
+    if (Number(found.count) !== count)
+      throw new BackupError(`Of ${count} rows in ${table} there are ${found.count} now.`)
   }
   await steps.up()
   return await readAll()

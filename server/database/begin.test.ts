@@ -23,7 +23,9 @@ afterAll(async () => {
 beforeEach(() => database.clear())
 
 const begin = (demo = 'ferry-lane') =>
-  run('node', [program], { quiet: true, env: { DATABASE_URL: database.url, WAKARU_DEMO: demo, WAKARU_BACKUPS: backups } })
+  run('node', [program], {
+    quiet: true, env: { DATABASE_URL: database.url, WAKARU_DEMO: demo, WAKARU_BACKUPS: backups },
+  })
 
 it('three first starts at once: the demo is there once, and all end well', async () => {
   const outputs = await Promise.all([begin(), begin(), begin()])

@@ -21,7 +21,8 @@ const PATIENCE = 600
  */
 async function bringUp(sequelize: Sequelize, url: string) {
   defineModels(sequelize)
-  // The connection of the transaction holds the lock; the server lets go of it when the connection ends, however it does.
+  // The connection of the transaction holds the lock; the server lets go of it when the connection ends, however it
+  // does.
   await sequelize.transaction(async (transaction) => {
     const [[lock]] = (await sequelize.query('SELECT GET_LOCK(\'wakaru-tables\', ?) AS held', {
       replacements: [PATIENCE],
@@ -73,7 +74,8 @@ async function begin(sequelize: Sequelize, isNew: boolean) {
     const changes: Recorded[] = []
     for (const batch of demo ? demoBatches(new Date()) : []) {
       for (const change of (await addBatch(batch, transaction, position)).changes) {
-        if (!changes.some(({ entity, entityKey }) => entity === change.entity && entityKey === change.entityKey)) changes.push(change)
+        if (!changes.some(({ entity, entityKey }) => entity === change.entity && entityKey === change.entityKey))
+          changes.push(change)
       }
     }
     await Studio.update({ begun: true }, { where: { id: 1 }, transaction })

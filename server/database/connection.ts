@@ -22,14 +22,17 @@ export const connect = (url: string, { hurried = false } = {}): Sequelize =>
           afterConnect: line =>
             new Promise<void>((resolve, reject) => {
               const { query } = line as { query: (sql: string, done: (error: Error | null) => void) => void }
-              query.call(line, `SET SESSION max_statement_time = ${DEADLINES.query}`, error => (error ? reject(error) : resolve()))
+              query.call(line, `SET SESSION max_statement_time = ${DEADLINES.query}`, error =>
+                error ? reject(error) : resolve(),
+              )
             }),
         }
       : {},
   })
 
 /**
- * What may go wrong with a query, by the numbers of MariaDB: the driver has names of another database, which has not all of these.
+ * What may go wrong with a query, by the numbers of MariaDB: the driver has names of another database, which has not
+ * all of these.
  */
 const FAULTS = {
   /** One of two that waited for each other was undone. */
@@ -44,7 +47,9 @@ const FAULTS = {
 
 /** Whether that is what went wrong with a query. */
 export const isFault = (error: unknown, fault: keyof typeof FAULTS): boolean =>
-  error instanceof DatabaseError && 'errno' in error.parent && (FAULTS[fault] as readonly number[]).includes(Number(error.parent.errno))
+  error instanceof DatabaseError
+  && 'errno' in error.parent
+  && (FAULTS[fault] as readonly number[]).includes(Number(error.parent.errno))
 
 /** The driver's name for what happened to a line; empty where something else went wrong. */
 export const codeOf = (error: unknown): string =>

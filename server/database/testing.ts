@@ -36,7 +36,9 @@ async function testDatabase(): Promise<TestDatabase> {
     sequelize,
     async clear() {
       for (const table of await sequelize.getQueryInterface().showAllTables()) {
-        await sequelize.query(`DROP TABLE \`${typeof table === 'string' ? table : (table as { tableName: string }).tableName}\``)
+        await sequelize.query(
+          `DROP TABLE \`${typeof table === 'string' ? table : (table as { tableName: string }).tableName}\``,
+        )
       }
     },
     async stop() {

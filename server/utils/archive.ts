@@ -13,7 +13,10 @@ export const BELONGINGS = 'studio.json'
 const plain = (title: string) =>
   title.normalize('NFKD').replace(/[^\w\s-]/g, '').trim().replace(/\s+/g, '-').toLowerCase().slice(0, 50) || 'class'
 
-/** Milliseconds between tries where too much is being worked out, and how many there are: half of an archive is of no use to anybody. */
+/**
+ * Milliseconds between tries where too much is being worked out, and how many there are: half of an archive is of no
+ * use to anybody.
+ */
 const AGAIN = { after: 500, tries: 60 }
 
 async function inItsTurn<T>(work: () => Promise<T>): Promise<T> {
@@ -40,8 +43,8 @@ const packed = (file: AsyncZipDeflate, bytes: Uint8Array): Promise<void> =>
   })
 
 /**
- * The settings and variants of the studio and every class as a batch file with its papers, in one archive, made while it is read: no
- * more than one class is held at a time.
+ * The settings and variants of the studio and every class as a batch file with its papers, in one archive, made while
+ * it is read: no more than one class is held at a time.
  */
 export function archive(): ReadableStream<Uint8Array> {
   let after = 0
@@ -67,14 +70,18 @@ export function archive(): ReadableStream<Uint8Array> {
     },
     async pull() {
       useDatabase()
-      const row = await StudioClass.findOne({ attributes: ['id', 'title'], where: { id: { [Op.gt]: after } }, order: [['id', 'ASC']] })
+      const row = await StudioClass.findOne({
+        attributes: ['id', 'title'], where: { id: { [Op.gt]: after } }, order: [['id', 'ASC']],
+      })
       if (!row) return zip.end()
       after = Number(row.id)
       const stored = await storedClass(after)
       const size = [stored.document, ...stored.papers].reduce((sum, { length }) => sum + length, 0)
       const made = await inItsTurn(() => checked('file', { ...stored, named: true }, size))
       if ('status' in made) throw new Error(made.message)
-      const file = new AsyncZipDeflate(`${String(after).padStart(5, '0')}-${plain(row.title)}.wakaru.json`, { level: 6 })
+      const file = new AsyncZipDeflate(`${String(after).padStart(5, '0')}-${plain(row.title)}.wakaru.json`, {
+        level: 6,
+      })
       zip.add(file)
       await packed(file, new TextEncoder().encode(made.text))
     },

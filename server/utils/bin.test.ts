@@ -33,7 +33,9 @@ const remove = async (id: number) =>
     return { changes: [], answer: bin }
   })).answer!
 const back = (bin: number) =>
-  recorded(database.sequelize, 'bring back', { token: newMark() }, (transaction, position) => broughtBack(bin, transaction, position))
+  recorded(database.sequelize, 'bring back', { token: newMark() }, (transaction, position) =>
+    broughtBack(bin, transaction, position),
+  )
 const removePaper = (key: string) =>
   applyEdit(database.sequelize, JSON.stringify({
     token: newMark(), label: 'off', class: null, since: 999,
@@ -118,10 +120,14 @@ describe('fifty at once', () => {
     const use = (index: number) =>
       applyEdit(database.sequelize, JSON.stringify({
         token: newMark(), label: 'use', class: id, since: 1,
-        patches: [{ op: 'set', path: ['cards', card!.key, 'papers', `part-${index}`], value: keys[index % keys.length] }],
+        patches: [
+          { op: 'set', path: ['cards', card!.key, 'papers', `part-${index}`], value: keys[index % keys.length] },
+        ],
       }))
     const answers = await Promise.all(
-      Array.from({ length: 50 }, (_, index) => status(index % 2 === 0 ? removePaper(keys[index % keys.length]!) : use(index))),
+      Array.from({ length: 50 }, (_, index) =>
+        status(index % 2 === 0 ? removePaper(keys[index % keys.length]!) : use(index)),
+      ),
     )
     const document = classInRow((await StudioClass.findByPk(id))!.document)
     const named = Object.values(document.cards[0]!.papers)
@@ -139,7 +145,9 @@ describe('fifty at once', () => {
         token: newMark(), label: 'seats', class: id, since: 999,
         patches: [{ op: 'set', path: ['class', 'seats'], value: seats }],
       }))
-    const answers = await Promise.all(Array.from({ length: 50 }, (_, index) => status(index % 5 === 0 ? remove(id) : change(index + 1))))
+    const answers = await Promise.all(
+      Array.from({ length: 50 }, (_, index) => status(index % 5 === 0 ? remove(id) : change(index + 1))),
+    )
     expect(answers.filter((answer, index) => index % 5 === 0 && answer === 200)).toHaveLength(1)
     expect(await StudioClass.count()).toBe(0)
     const [row] = await Binned.findAll()

@@ -14,7 +14,9 @@ export const REST = 30
 const DAY = 86_400_000
 
 /** Puts something in, and takes out what has rested long enough; answers its place there. */
-async function bin(what: Pick<Binned, 'entity' | 'entityKey' | 'title' | 'document'>, transaction: Transaction): Promise<number> {
+async function bin(
+  what: Pick<Binned, 'entity' | 'entityKey' | 'title' | 'document'>, transaction: Transaction,
+): Promise<number> {
   await emptyBin(Date.now(), transaction)
   return Number((await Binned.create({ ...what, deletedAt: new Date() }, { transaction })).id)
 }
@@ -50,7 +52,9 @@ export const emptyBin = (now = Date.now(), transaction?: Transaction): Promise<n
   Binned.destroy({ where: { deletedAt: { [Op.lt]: new Date(now - REST * DAY) } }, transaction })
 
 /** What rests in the bin, the newest first. */
-export async function binned(): Promise<{ id: number, entity: 'class' | 'paper', title: string, deleted: string, days: number }[]> {
+export async function binned(): Promise<
+  { id: number, entity: 'class' | 'paper', title: string, deleted: string, days: number }[]
+> {
   const rows = await Binned.findAll({
     attributes: ['id', 'entity', 'title', 'deletedAt'],
     order: [['deletedAt', 'DESC'], ['id', 'DESC']],
@@ -76,7 +80,8 @@ export async function broughtBack(
 ): Promise<{ changes: Recorded[], answer: { entity: 'class' | 'paper', id: string, title: string } }> {
   const row = await Binned.findByPk(id, { transaction })
   if (!row) throw refusal(404, 'That is not in the bin any more. It may have been brought back in another window.')
-  if (row.entity === 'paper') return { changes: await paperBack(row, transaction, position), answer: answerOf(row, row.entityKey) }
+  if (row.entity === 'paper')
+    return { changes: await paperBack(row, transaction, position), answer: answerOf(row, row.entityKey) }
 
   const document = classInRow(row.document)
   const missing = namedPapers(document)
@@ -88,7 +93,8 @@ export async function broughtBack(
   })
   const changes: Recorded[] = []
   for (const paper of papers) {
-    if (!changes.some(({ entityKey }) => entityKey === paper.entityKey)) changes.push(...(await paperBack(paper, transaction, position)))
+    if (!changes.some(({ entityKey }) => entityKey === paper.entityKey))
+      changes.push(...(await paperBack(paper, transaction, position)))
   }
   const taken = await StudioClass.findByPk(row.entityKey, { attributes: ['id'], transaction })
   const number = await createClass(document, position, transaction, taken ? undefined : Number(row.entityKey))

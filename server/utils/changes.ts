@@ -28,15 +28,19 @@ export async function changesAfter(
 const MOST = 200_000
 
 /**
- * What has been changed of a class and of any papers since a position, in order; `null` where the class has to be read anew: too much
- * was missed, or something was put there as a whole.
+ * What has been changed of a class and of any papers since a position, in order; `null` where the class has to be read
+ * anew: too much was missed, or something was put there as a whole.
  */
 export async function changesSince(id: number, since: number, transaction: Transaction): Promise<Patch[] | null> {
   if (await StudioClass.count({ where: { id }, transaction }) === 0) throw refusal(404, GONE)
   const studio = await Studio.findByPk(1, { transaction })
   const position = Number(studio?.position ?? 0)
   if (since > position) return null
-  const changes = await changesAfter(since, position, [{ entity: 'class', entityKey: String(id) }, { entity: 'paper' }], MOST, transaction)
+  const changes = await changesAfter(
+    since, position, [{ entity: 'class', entityKey: String(id) }, { entity: 'paper' }], MOST, transaction,
+  )
   // Of what was imported or brought back it is only known that it is there.
-  return !changes || changes.some(({ patches }) => patches.length === 0) ? null : changes.flatMap(({ patches }) => patches)
+  return !changes || changes.some(({ patches }) => patches.length === 0)
+    ? null
+    : changes.flatMap(({ patches }) => patches)
 }

@@ -43,7 +43,9 @@ describe('a long check', () => {
   })
 
   it('is answered to whoever asked, however many do', async () => {
-    const answers = await Promise.all(Array.from({ length: 40 }, (_, index) => checker.checked('batch', index % 2 ? DEMO : '', 1e6)))
+    const answers = await Promise.all(
+      Array.from({ length: 40 }, (_, index) => checker.checked('batch', index % 2 ? DEMO : '', 1e6)),
+    )
     expect(answers.map(({ ok }) => ok)).toEqual(answers.map((_, index) => index % 2 === 1))
   })
 
@@ -59,8 +61,9 @@ describe('a long check', () => {
     const order: string[] = []
     const many = new TextEncoder().encode(DEMO)
     const archive = zipSync(Object.fromEntries(Array.from({ length: 30 }, (_, at) => [`${at}.json`, many])))
-    const unpacking = Promise.all(Array.from({ length: 12 }, (_, place) => checker.checked('unpack', { bytes: archive, place }, Infinity)))
-      .then(() => order.push('archive'))
+    const unpacking = Promise.all(
+      Array.from({ length: 12 }, (_, place) => checker.checked('unpack', { bytes: archive, place }, Infinity)),
+    ).then(() => order.push('archive'))
     const edit = JSON.stringify({ token: 'a-token-of-mine', label: 'seats', class: 1, since: 0, patches: [] })
     await checker.checked('edit', edit, 1e6).then(() => order.push('save'))
     await unpacking
@@ -69,8 +72,12 @@ describe('a long check', () => {
 
   it('of an archive reads every batch file in it, and names what it cannot read', async () => {
     const encode = new TextEncoder()
-    const bytes = zipSync({ 'a.wakaru.json': encode.encode(DEMO), 'deep/b.json': encode.encode('{}'), 'notes.txt': encode.encode('x') })
-    expect(await checker.checked('archive', bytes, Infinity)).toEqual({ ok: true, value: ['a.wakaru.json', 'deep/b.json'] })
+    const bytes = zipSync({
+      'a.wakaru.json': encode.encode(DEMO), 'deep/b.json': encode.encode('{}'), 'notes.txt': encode.encode('x'),
+    })
+    expect(await checker.checked('archive', bytes, Infinity)).toEqual({
+      ok: true, value: ['a.wakaru.json', 'deep/b.json'],
+    })
     const read = await Promise.all([0, 1, 2].map(place => checker.checked('unpack', { bytes, place }, Infinity)))
     expect(read.map(({ ok }) => ok)).toEqual([true, false, false])
     const large = zipSync({ 'large.json': new Uint8Array(5_000_000) })

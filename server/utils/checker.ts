@@ -11,8 +11,8 @@ import { refusal } from './door'
 const AT_ONCE = 30_000
 
 /**
- * How much of a kind may be done side by side, how many may wait for it, how long each may take (ms) and how much it may hold (MB),
- * and whether it gives way to all else.
+ * How much of a kind may be done side by side, how many may wait for it, how long each may take (ms) and how much it
+ * may hold (MB), and whether it gives way to all else.
  */
 interface Limits {
   threads: number
@@ -50,7 +50,8 @@ class Lane {
   }
 
   async run(task: { name: CheckName, input: unknown }): Promise<unknown> {
-    if (this.line.size >= this.limits.waiting) throw refusal(503, 'Too much is being worked out at the moment. Try again.')
+    if (this.line.size >= this.limits.waiting)
+      throw refusal(503, 'Too much is being worked out at the moment. Try again.')
     return await this.line.add(async () => {
       if (ending) throw refusal(503, 'Wakaru is ending.')
       const late = AbortSignal.timeout(this.limits.patience)
@@ -93,7 +94,9 @@ function laneOf(name: CheckName): Lane {
  * Does a check, in a thread of its own where it may take long.
  * @param size of what is checked, in characters
  */
-export async function checked<N extends CheckName>(name: N, input: CheckInput<N>, size: number): Promise<CheckOutput<N>> {
+export async function checked<N extends CheckName>(
+  name: N, input: CheckInput<N>, size: number,
+): Promise<CheckOutput<N>> {
   if (size <= AT_ONCE || !existsSync(FILE)) return await CHECKERS[name](input as never) as CheckOutput<N>
   return await laneOf(name).run({ name, input }) as CheckOutput<N>
 }

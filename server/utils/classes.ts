@@ -49,10 +49,13 @@ export async function listPapers(
 const CHOICE = 200
 
 /** The papers that are asked for and the first ones of the shelf, in its order; `more` is how many others there are. */
-export async function choiceOfPapers(keys: string[], transaction: Transaction): Promise<{ papers: PaperEntry[], more: number }> {
+export async function choiceOfPapers(
+  keys: string[], transaction: Transaction,
+): Promise<{ papers: PaperEntry[], more: number }> {
   const first = await StudioPaper.findAll({ order: ORDER, limit: CHOICE, transaction })
   const missing = keys.filter(key => !first.some(paper => paper.key === key))
-  const others = missing.length > 0 ? await StudioPaper.findAll({ where: { key: missing }, order: ORDER, transaction }) : []
+  const others
+    = missing.length > 0 ? await StudioPaper.findAll({ where: { key: missing }, order: ORDER, transaction }) : []
   const total = first.length < CHOICE ? first.length : await StudioPaper.count({ transaction })
   return { papers: entries([...first, ...others]), more: total - first.length - others.length }
 }
@@ -77,4 +80,5 @@ export async function storedOf(id: number, transaction?: Transaction): Promise<S
 }
 
 /** The same as all are at one moment. */
-export const storedClass = (id: number): Promise<Stored & { day: string }> => atOneMoment(transaction => storedOf(id, transaction))
+export const storedClass = (id: number): Promise<Stored & { day: string }> =>
+  atOneMoment(transaction => storedOf(id, transaction))

@@ -37,13 +37,17 @@ async function answered<T>(event: H3Event, answer: (event: H3Event) => T | Promi
   let timer: ReturnType<typeof setTimeout> | undefined
   try {
     const late = new Promise<never>((_, reject) => {
-      timer = setTimeout(() => reject(refusal(503, 'That takes too long: the database is slow or away. Try again.')), deadline)
+      timer = setTimeout(
+        () => reject(refusal(503, 'That takes too long: the database is slow or away. Try again.')), deadline,
+      )
     })
     return await Promise.race([Promise.resolve(answer(event)), late])
   }
   catch (error) {
-    if (isFault(error, 'full')) throw refusal(507, 'The disk is full. Make room and try again; nothing that was saved is lost.')
-    if (isFault(error, 'busy') || isFault(error, 'deadlock')) throw refusal(503, 'That takes too long: the database is busy. Try again.')
+    if (isFault(error, 'full'))
+      throw refusal(507, 'The disk is full. Make room and try again; nothing that was saved is lost.')
+    if (isFault(error, 'busy') || isFault(error, 'deadlock'))
+      throw refusal(503, 'That takes too long: the database is busy. Try again.')
     if (isAway(error))
       throw refusal(
         503,

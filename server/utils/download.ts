@@ -11,7 +11,14 @@ export function made(event: H3Event, file: Made, ending: string, type: string): 
 
 /** Marks the answer as a file to save, named after a title in plain letters. */
 export function download(event: H3Event, title: string, ending: string, type: string): void {
-  const stem = title.normalize('NFKD').replace(/[^\w\s-]/g, '').trim().replace(/\s+/g, '-').toLowerCase().slice(0, 60) || 'class'
+  const stem
+    = title
+      .normalize('NFKD')
+      .replace(/[^\w\s-]/g, '')
+      .trim()
+      .replace(/\s+/g, '-')
+      .toLowerCase()
+      .slice(0, 60) || 'class'
   setResponseHeaders(event, {
     'Content-Type': `${type}; charset=utf-8`,
     'Content-Disposition': `attachment; filename="${stem}.${ending}"`,

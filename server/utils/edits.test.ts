@@ -32,7 +32,9 @@ const paper = async (key: string) => {
 }
 const set = (path: string[], value: unknown): Patch => ({ op: 'set', path, value })
 const send = (patches: Patch[], more: { class?: number | null, since?: number, token?: string } = {}) =>
-  applyEdit(database.sequelize, JSON.stringify({ token: newMark(), label: 'a test', class: id, since: 1, patches, ...more }))
+  applyEdit(
+    database.sequelize, JSON.stringify({ token: newMark(), label: 'a test', class: id, since: 1, patches, ...more }),
+  )
 const status = (sent: Promise<unknown>): Promise<number> =>
   sent.then(
     () => 200,
@@ -80,10 +82,9 @@ describe('a change', () => {
       [{ op: 'remove', path: ['cards', 'nothing'] }, 409],
       [{ op: 'add', path: ['papers'], entry: DEMO.papers[0] ?? {}, after: null }, 409],
     ] satisfies [Patch, number][]) {
-      expect([wrong.path, await status(send([set(['papers', 'rust', 'weight'], 260), set(['class', 'notes'], 'x'), wrong]))]).toEqual([
-        wrong.path,
-        expected,
-      ])
+      expect([
+        wrong.path, await status(send([set(['papers', 'rust', 'weight'], 260), set(['class', 'notes'], 'x'), wrong])),
+      ]).toEqual([wrong.path, expected])
     }
     expect([await document(), await paper('kelp'), await position()]).toEqual(before)
   })
@@ -107,9 +108,18 @@ describe('fifty people at once', () => {
 
   it('who each change something of their own: all of it is there, each at a position of its own', async () => {
     const entry = (at: number) => ({
-      paper: `paper-${at}`, priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [],
+      paper: `paper-${at}`,
+      priority: null,
+      moreSheets: null,
+      without: [],
+      also: [],
+      layouts: [],
+      spoiled: [],
+      miscut: [],
     })
-    const answers = await Promise.all(fifty.map(at => send([{ op: 'add', path: ['cutting'], entry: entry(at), after: null }])))
+    const answers = await Promise.all(
+      fifty.map(at => send([{ op: 'add', path: ['cutting'], entry: entry(at), after: null }])),
+    )
     expect(new Set(answers.map(({ position }) => position)).size).toBe(50)
     expect(new Set((await document()).cutting.map(({ paper }) => paper)).size).toBe(50)
   })
@@ -122,7 +132,9 @@ describe('fifty people at once', () => {
     }
     batch.cards = batch.cards.map(card => ({
       ...card,
-      papers: Object.fromEntries(Object.entries(card.papers).map(([part, key]) => [part, key === 'kelp' ? 'algae' : key])),
+      papers: Object.fromEntries(
+        Object.entries(card.papers).map(([part, key]) => [part, key === 'kelp' ? 'algae' : key]),
+      ),
     }))
     await Promise.all(
       fifty.map(() => importBatch(database.sequelize, batch)),
@@ -131,7 +143,9 @@ describe('fifty people at once', () => {
   })
 
   it('some of whom use a paper that others take off the shelf: no class names a paper that is gone', async () => {
-    await database.sequelize.transaction(transaction => createPapers([{ ...DEMO.papers[0]!, key: 'spare', name: 'Spare' }], 1, transaction))
+    await database.sequelize.transaction(transaction =>
+      createPapers([{ ...DEMO.papers[0]!, key: 'spare', name: 'Spare' }], 1, transaction),
+    )
     const answers = await Promise.all(
       fifty.map(at =>
         status(
@@ -166,9 +180,18 @@ describe('what is no change that can be made', () => {
     const before = [await document(), await paper('kelp'), await position()]
     for (const patch of [
       set(['papers'], 'x'), set(['papers'], []), { op: 'unset', path: ['papers'] }, { op: 'remove', path: ['papers'] },
-      set(['version'], 3), { op: 'unset', path: ['version'] }, set(['version', 'x'], 3), set([], {}), { op: 'unset', path: [] },
-      set(['cards'], 'x'), set(['cards'], null), set(['class'], []), set(['papers', 'kelp'], 'x'), set(['papers', 'kelp', 'stocks'], {}),
-      { op: 'add', path: ['papers'], entry: {}, after: null }, { op: 'add', path: ['version'], entry: { key: 'x' }, after: null },
+      set(['version'], 3),
+      { op: 'unset', path: ['version'] },
+      set(['version', 'x'], 3),
+      set([], {}),
+      { op: 'unset', path: [] },
+      set(['cards'], 'x'),
+      set(['cards'], null),
+      set(['class'], []),
+      set(['papers', 'kelp'], 'x'),
+      set(['papers', 'kelp', 'stocks'], {}),
+      { op: 'add', path: ['papers'], entry: {}, after: null },
+      { op: 'add', path: ['version'], entry: { key: 'x' }, after: null },
     ] as Patch[])
       expect([patch, await status(send([patch]))]).toEqual([patch, 422])
     expect([await document(), await paper('kelp'), await position()]).toEqual(before)
@@ -184,7 +207,9 @@ describe('what is no change that can be made', () => {
 
 describe('much at once', () => {
   const many = 2000
-  const papers = Array.from({ length: many }, (_, at) => ({ ...DEMO.papers[0]!, key: `many-${at}`, name: `Many ${at}`, offcuts: [] }))
+  const papers = Array.from({ length: many }, (_, at) => ({
+    ...DEMO.papers[0]!, key: `many-${at}`, name: `Many ${at}`, offcuts: [],
+  }))
 
   it('goes onto the shelf and off it again as one change each', async () => {
     const adds = papers.map((entry): Patch => ({ op: 'add', path: ['papers'], entry, after: null }))
@@ -198,14 +223,20 @@ describe('much at once', () => {
   it('adds a sheet format to the paper it is sent for', async () => {
     const [stock] = DEMO.papers[0]!.stocks
     const { key } = DEMO.papers[0]!
-    await send([{ op: 'add', path: ['papers', key, 'stocks'], entry: { ...stock, key: 'another' }, after: null }], { class: null })
+    await send([{ op: 'add', path: ['papers', key, 'stocks'], entry: { ...stock, key: 'another' }, after: null }], {
+      class: null,
+    })
     expect((await paper(key))?.stocks.map(each => each.key)).toContain('another')
   })
 
   it('that was missed by far too much is read anew', async () => {
     const text = 'x'.repeat(1_000_000)
-    await Change.bulkCreate(Array.from({ length: 5 }, (_, at) =>
-      ({ position: at + 2, entity: 'class' as const, entityKey: String(id), patches: [set(['cards', 'none', 'title'], text)] })))
+    await Change.bulkCreate(
+      Array.from({ length: 5 }, (_, at) => ({
+        position: at + 2, entity: 'class' as const, entityKey: String(id),
+        patches: [set(['cards', 'none', 'title'], text)],
+      })),
+    )
     await Studio.update({ position: 7 }, { where: { id: 1 } })
     expect(await status(send([set(['class', 'seats'], 9)]))).toBe(409)
     expect(await status(send([set(['class', 'seats'], 9)], { since: 6 }))).toBe(200)

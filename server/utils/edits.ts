@@ -26,8 +26,8 @@ interface Prepared {
 }
 
 /**
- * Where a class and some papers stand: the position of its last change, how many of the papers there are, and the position of the last
- * change of any of them. Every change gets a higher position than all before it.
+ * Where a class and some papers stand: the position of its last change, how many of the papers there are, and the
+ * position of the last change of any of them. Every change gets a higher position than all before it.
  */
 interface Standing {
   class: number
@@ -62,8 +62,12 @@ export async function applyEdit(sequelize: Sequelize, body: string): Promise<{ p
 }
 
 /** Works out what is to be saved; nothing is locked for it, and no connection held. */
-async function beforehand(sequelize: Sequelize, head: EditHead, body: string): Promise<Prepared | { position: number }> {
-  const looked = await sequelize.transaction(async transaction => await doneBefore(head, transaction) ?? await seen(head, transaction))
+async function beforehand(
+  sequelize: Sequelize, head: EditHead, body: string,
+): Promise<Prepared | { position: number }> {
+  const looked = await sequelize.transaction(
+    async transaction => (await doneBefore(head, transaction)) ?? (await seen(head, transaction)),
+  )
   return 'position' in looked ? looked : await worked(looked, body)
 }
 
@@ -79,7 +83,12 @@ async function seen(head: EditHead, transaction: Transaction): Promise<Seen> {
     id === null || !head.ofClass ? null : await StudioClass.findByPk(id, { attributes: ['document'], transaction }),
     keys.length === 0
       ? []
-      : await StudioPaper.findAll({ attributes: ['document'], where: { key: anyOf(StudioPaper.sequelize, keys) }, raw: true, transaction }),
+      : await StudioPaper.findAll({
+          attributes: ['document'],
+          where: { key: anyOf(StudioPaper.sequelize, keys) },
+          raw: true,
+          transaction,
+        }),
   ]
   const others = await missed(head, Number(studio?.position ?? 0), transaction)
   // As they lie in their rows, nothing is made of them here.
@@ -88,15 +97,22 @@ async function seen(head: EditHead, transaction: Transaction): Promise<Seen> {
 }
 
 async function worked({ stood, ...found }: Seen, body: string): Promise<Prepared> {
-  const size = [body, found.document ?? '', ...found.papers, ...found.others].reduce((sum, { length }) => sum + length, 0)
+  const size = [body, found.document ?? '', ...found.papers, ...found.others].reduce(
+    (sum, { length }) => sum + length, 0,
+  )
   const saved = await checked('save', { body, ...found }, size)
-  if (saved.is === 'refused') throw refusal(saved.status, saved.message || sentence(saved.problems), { problems: saved.problems })
+  if (saved.is === 'refused')
+    throw refusal(saved.status, saved.message || sentence(saved.problems), { problems: saved.problems })
   return { saved, stood }
 }
 
 /** What others have changed of the class and the papers since the sender looked. */
-async function missed({ class: id, since, papers }: EditHead, position: number, transaction: Transaction): Promise<string[]> {
-  const of = [{ entity: 'class', entityKey: String(id) }, { entity: 'paper', entityKey: anyOf(Change.sequelize, papers) }]
+async function missed(
+  { class: id, since, papers }: EditHead, position: number, transaction: Transaction,
+): Promise<string[]> {
+  const of = [
+    { entity: 'class', entityKey: String(id) }, { entity: 'paper', entityKey: anyOf(Change.sequelize, papers) },
+  ]
   const changes = await changesAfter(since, position, of, MOST_MISSED, transaction)
   if (!changes) throw changedElsewhere()
   return changes.map(change => textOf(change, 'patches'))
@@ -111,12 +127,17 @@ async function standing({ class: id, papers: keys }: EditHead, transaction: Tran
       attributes: [[fn('COUNT', col('key')), 'papers'], [fn('MAX', col('position')), 'changed']],
       where: { key: anyOf(StudioPaper.sequelize, keys) }, raw: true, transaction,
     }) as unknown as { papers: number, changed: number | null }[]
-  return { class: Number(row?.position ?? 0), papers: Number(papers?.papers ?? 0), changed: Number(papers?.changed ?? 0) }
+  return {
+    class: Number(row?.position ?? 0), papers: Number(papers?.papers ?? 0), changed: Number(papers?.changed ?? 0),
+  }
 }
 
-const isSame = (a: Standing, b: Standing): boolean => a.class === b.class && a.papers === b.papers && a.changed === b.changed
+const isSame = (a: Standing, b: Standing): boolean =>
+  a.class === b.class && a.papers === b.papers && a.changed === b.changed
 
-async function write({ class: id }: EditHead, saved: Prepared['saved'], position: number, transaction: Transaction): Promise<void> {
+async function write(
+  { class: id }: EditHead, saved: Prepared['saved'], position: number, transaction: Transaction,
+): Promise<void> {
   if (saved.class && id !== null) {
     await mustNamePapers(saved.class.fresh, transaction)
     await changeClass(id, saved.class, position, transaction)
@@ -136,7 +157,9 @@ const changedElsewhere = () => refusal(409, 'The same was changed in another win
 async function mustNamePapers(named: Naming[], transaction: Transaction): Promise<void> {
   if (named.length === 0) return
   const keys = [...new Set(named.map(({ paper }) => paper))]
-  const there = new Set((await StudioPaper.findAll({ attributes: ['key'], where: { key: keys }, transaction })).map(({ key }) => key))
+  const there = new Set(
+    (await StudioPaper.findAll({ attributes: ['key'], where: { key: keys }, transaction })).map(({ key }) => key),
+  )
   const problems = named.filter(({ paper }) => !there.has(paper))
     .map(({ path, paper }) => ({ path, problem: `names the paper “${paper}”, which is not on the shelf` }))
   if (problems.length > 0) throw refusal(422, sentence(problems), { problems: problems.slice(0, 20) })
@@ -145,15 +168,26 @@ async function mustNamePapers(named: Naming[], transaction: Transaction): Promis
 /** Refuses to take a paper away that a class still uses; the first one is named. */
 async function mustNotBeUsed(gone: { key: string, name: string }[], transaction: Transaction): Promise<void> {
   const used = new Set((await PaperUse.findAll({
-    attributes: ['paper'], where: { paper: anyOf(PaperUse.sequelize, gone.map(({ key }) => key)) }, group: ['paper'], transaction,
+    attributes: ['paper'],
+    where: {
+      paper: anyOf(
+        PaperUse.sequelize, gone.map(({ key }) => key),
+      ),
+    },
+    group: ['paper'],
+    transaction,
   })).map(({ paper }) => paper))
   for (const { key, name } of gone.filter(({ key }) => used.has(key))) {
     const uses = await PaperUse.findAll({ where: { paper: key }, order: ['classId'], transaction })
-    const classes = await StudioClass.findAll({ where: { id: uses.slice(0, 3).map(({ classId }) => classId) }, transaction })
+    const classes = await StudioClass.findAll({
+      where: { id: uses.slice(0, 3).map(({ classId }) => classId) }, transaction,
+    })
     const users = classes.flatMap(({ document }) => {
       // Cards name their papers in the same way in every version.
       const { class: details, cards } = document as Pick<ClassDocument, 'class' | 'cards'>
-      return cards.filter(({ papers }) => Object.values(papers).includes(key)).map(({ title }) => `${title} in ${details.title}`)
+      return cards
+        .filter(({ papers }) => Object.values(papers).includes(key))
+        .map(({ title }) => `${title} in ${details.title}`)
     })
     const more = users.length - 3 + Math.max(0, uses.length - classes.length)
     throw refusal(

@@ -9,7 +9,10 @@ export interface StudioNews {
   touched: string[]
 }
 
-/** How often the studio is looked at while somebody listens. Milliseconds; well within the second that a change may take. */
+/**
+ * How often the studio is looked at while somebody listens. Milliseconds; well within the second that a change may
+ * take.
+ */
 const PACE = 400
 
 const listeners = new Set<(news: StudioNews) => void>()
@@ -53,7 +56,8 @@ async function look(): Promise<void> {
     useDatabase()
     const position = Number((await Studio.findByPk(1))?.position ?? 0)
     if (position > known) {
-      // What happened before the first look may be anything: who has just asked where the studio stands may have been told less.
+      // What happened before the first look may be anything: who has just asked where the studio stands may have been
+      // told less.
       const touched = known < 0 ? ['*'] : await touchedBetween(known, position)
       for (const tell of listeners) tell({ position, touched })
     }

@@ -1,4 +1,7 @@
-/** What scripts, styles and the rest of a page may come from: Wakaru itself. Parts are styled while they are shown, scripts never. */
+/**
+ * What scripts, styles and the rest of a page may come from: Wakaru itself. Parts are styled while they are shown,
+ * scripts never.
+ */
 export const contentPolicy = (nonce?: string): string =>
   [
     'default-src \'self\'',

@@ -9,8 +9,11 @@ const { Limits, MOST, weightOf } = await import('./limits')
 beforeAll(() => migrations(database.sequelize).up(), 60_000)
 
 /** Asks one thing after the other until it is told to wait; answers how much it was let through. */
-async function asked(limits: InstanceType<typeof Limits>, address: string, weight: number, tries: number): Promise<number> {
-  for (let times = 0; times < tries; times++) if (await limits.wait(address, weight) !== undefined) return times * weight
+async function asked(
+  limits: InstanceType<typeof Limits>, address: string, weight: number, tries: number,
+): Promise<number> {
+  for (let times = 0; times < tries; times++)
+    if ((await limits.wait(address, weight)) !== undefined) return times * weight
   return tries * weight
 }
 
@@ -18,8 +21,10 @@ describe('what one address may ask for', () => {
   it('is weighed by the work it makes', () => {
     const weigh = (method: string, url: string, length?: string) =>
       weightOf({ method, url, headers: length === undefined ? {} : { 'content-length': length } })
-    expect([weigh('GET', '/api/classes?x=/student'), weigh('GET', '/api/classes/1/student?seat=1'), weigh('POST', '/api/edits', '2000')])
-      .toEqual([1, 31, 6])
+    expect([
+      weigh('GET', '/api/classes?x=/student'), weigh('GET', '/api/classes/1/student?seat=1'),
+      weigh('POST', '/api/edits', '2000'),
+    ]).toEqual([1, 31, 6])
     expect(weigh('POST', '/api/edits', '1200000')).toBe(125)
     expect(weigh('POST', '/api/archive', '64000000')).toBeLessThan(MOST / 4)
     expect([weigh('POST', '/api/edits', 'many'), weigh('POST', '/api/edits', '-5')]).toEqual([5, 5])

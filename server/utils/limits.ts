@@ -5,8 +5,9 @@ import { REQUESTS } from '../database/requests'
 import { useDatabase } from './database'
 
 /*
- * How much one address may ask for: far more than people do, and less than a loop does. What is asked is weighed by the work it
- * makes. Each instance counts by itself and tells the database every now and then, where every other one sees it.
+ * How much one address may ask for: far more than people do, and less than a loop does. What is asked is weighed by the
+ * work it makes. Each instance counts by itself and tells the database every now and then, where every other one sees
+ * it.
  */
 
 /** Seconds of one count, and the weight that an address may ask for in it unless the environment says otherwise. */
@@ -24,11 +25,16 @@ const SHARE = 50
 const HEAVIEST = 500
 
 /** What a request weighs. */
-export function weightOf({ method = 'GET', url = '', headers }: Pick<IncomingMessage, 'method' | 'url' | 'headers'>): number {
+export function weightOf({
+  method = 'GET', url = '', headers,
+}: Pick<IncomingMessage, 'method' | 'url' | 'headers'>): number {
   const [path = ''] = url.split('?')
   const size = Number(headers['content-length'] ?? 0)
-  const weight = 1 + (method === 'GET' || method === 'HEAD' ? 0 : WEIGHTS.change) + (PAGES.test(path) ? WEIGHTS.page : 0)
-    + (Number.isFinite(size) ? Math.ceil(Math.max(0, size) / WEIGHTS.bytes) : 0)
+  const weight
+    = 1
+      + (method === 'GET' || method === 'HEAD' ? 0 : WEIGHTS.change)
+      + (PAGES.test(path) ? WEIGHTS.page : 0)
+      + (Number.isFinite(size) ? Math.ceil(Math.max(0, size) / WEIGHTS.bytes) : 0)
   return Math.min(HEAVIEST, weight)
 }
 
@@ -59,7 +65,8 @@ export class Limits {
   }
 
   /**
-   * Whether a page may be made for an address now: one that asks for many at once does not stand before everybody else's.
+   * Whether a page may be made for an address now: one that asks for many at once does not stand before everybody
+   * else's.
    * @returns says that it is made; nothing where there are enough under way
    */
   page(address: string, url: string): (() => void) | undefined {

@@ -16,8 +16,8 @@ const TRIES = 8
 const MOST_WAITING = 400
 
 /**
- * Those who change the studio stand in line here, first come first served, and not each with a connection of its own at the row that
- * all of them lock: whoever only reads finds one free.
+ * Those who change the studio stand in line here, first come first served, and not each with a connection of its own at
+ * the row that all of them lock: whoever only reads finds one free.
  */
 const line = new PQueue({ concurrency: 1 })
 
@@ -31,7 +31,9 @@ export interface Mark {
 }
 
 /** What was done under a mark already; nothing where it is new. Another change under the same mark is refused. */
-export async function doneBefore({ token, digest }: Mark, transaction?: Transaction): Promise<{ position: number } | undefined> {
+export async function doneBefore(
+  { token, digest }: Mark, transaction?: Transaction,
+): Promise<{ position: number } | undefined> {
   const done = await Edit.findOne({ where: { token }, transaction })
   if (!done) return undefined
   if (done.digest && digest && done.digest !== digest)

@@ -23,16 +23,22 @@ async function keepUses(classId: number, papers: string[], transaction: Transact
 }
 
 /** Adds a class; answers its number. */
-export async function createClass(document: ClassDocument, position: number, transaction: Transaction, id?: number): Promise<number> {
+export async function createClass(
+  document: ClassDocument, position: number, transaction: Transaction, id?: number,
+): Promise<number> {
   const row = classText(document)
   const problem = id === undefined ? unfit(row) : undefined
   if (problem) throw refusal(422, sentence([problem]), { problems: [problem] })
-  const made = await StudioClass.create({ ...(id !== undefined && { id }), ...columnsOf(row, position) }, { transaction })
+  const made = await StudioClass.create(
+    { ...(id !== undefined && { id }), ...columnsOf(row, position) }, { transaction },
+  )
   await keepUses(Number(made.id), row.named, transaction)
   return Number(made.id)
 }
 
-export async function changeClass(id: number, row: ClassText, position: number, transaction: Transaction): Promise<void> {
+export async function changeClass(
+  id: number, row: ClassText, position: number, transaction: Transaction,
+): Promise<void> {
   await StudioClass.update(columnsOf(row, position), { where: { id }, transaction })
   await keepUses(id, row.named, transaction)
 }
@@ -47,10 +53,13 @@ export async function putPapers({ keys, text }: PaperRows, position: number, tra
   if (keys.length === 0) return
   await StudioPaper.sequelize?.query(
     `INSERT INTO papers (\`key\`, name, kind, document, position, created_at, updated_at)
-      SELECT entry.id, entry.name, entry.kind, entry.document, $2, UTC_TIMESTAMP(), UTC_TIMESTAMP() FROM JSON_TABLE($1, '$[*]' COLUMNS (
-        id VARCHAR(80) PATH '$.key', name VARCHAR(120) PATH '$.name', kind VARCHAR(20) PATH '$.kind', document LONGTEXT PATH '$.text'
+      SELECT entry.id, entry.name, entry.kind, entry.document, $2, UTC_TIMESTAMP(),
+      UTC_TIMESTAMP() FROM JSON_TABLE($1, '$[*]' COLUMNS (
+        id VARCHAR(80) PATH '$.key', name VARCHAR(120) PATH '$.name', kind VARCHAR(20) PATH '$.kind',
+        document LONGTEXT PATH '$.text'
       )) AS entry
-      ON DUPLICATE KEY UPDATE name = VALUES(name), kind = VALUES(kind), document = VALUES(document), position = VALUES(position),
+      ON DUPLICATE KEY UPDATE name = VALUES(name), kind = VALUES(kind), document = VALUES(document),
+      position = VALUES(position),
         updated_at = VALUES(updated_at)`,
     { bind: [text, position], transaction },
   )
@@ -77,5 +86,6 @@ export async function markUsers(papers: string[], position: number, transaction:
   const users = await PaperUse.findAll({
     attributes: ['classId'], where: { paper: anyOf(PaperUse.sequelize, papers) }, group: ['classId'], transaction,
   })
-  if (users.length > 0) await StudioClass.update({ stale: position }, { where: { id: users.map(({ classId }) => classId) }, transaction })
+  if (users.length > 0)
+    await StudioClass.update({ stale: position }, { where: { id: users.map(({ classId }) => classId) }, transaction })
 }

@@ -30,7 +30,9 @@ describe('the settings of a studio', () => {
 
   it('are read as an older Wakaru kept them, before scoring boards had marks of their own', async () => {
     const { board: _, ...inch } = { ...DEFAULT_SETTINGS.tools.inch, mark: '1/8 in' }
-    await Settings.update({ document: { ...DEFAULT_SETTINGS, tools: { ...DEFAULT_SETTINGS.tools, inch } } }, { where: { id: 1 } })
+    await Settings.update(
+      { document: { ...DEFAULT_SETTINGS, tools: { ...DEFAULT_SETTINGS.tools, inch } } }, { where: { id: 1 } },
+    )
     expect((await readSettings()).settings.tools.inch).toMatchObject({ mark: '1/8 in', board: '1/8 in' })
   })
 
@@ -40,7 +42,9 @@ describe('the settings of a studio', () => {
     expect([settings, unreadable]).toEqual([DEFAULT_SETTINGS, expect.stringContaining('units')])
     await expect(keep(position, 'CAD')).rejects.toMatchObject({ statusCode: 422 })
     expect((await Settings.findByPk(1))!.document).toEqual({ units: 'cubits' })
-    const anew = database.sequelize.transaction(transaction => keepSettings({ since: position, settings, anew: true }, transaction))
+    const anew = database.sequelize.transaction(transaction =>
+      keepSettings({ since: position, settings, anew: true }, transaction),
+    )
     expect(await anew).toBe(position + 1)
     expect((await readSettings()).unreadable).toBeUndefined()
     expect((await Settings.findAll()).map(({ document }) => document)).toContainEqual({ units: 'cubits' })

@@ -6,8 +6,10 @@ describe('what is asked for by its address', () => {
   const ids = (many: number) => Array.from({ length: many }, (_, at) => `${at}`.padStart(43, 'k')).join()
 
   it('names up to 40 things that are kept', () => {
-    for (const many of [1, 9, 40]) expect(checkShape(KeptShape, { ids: ids(many) })).toEqual({ ok: true, value: { ids: ids(many) } })
-    for (const wrong of ['', 'short', `${ids(2)},`, ids(41)]) expect(checkShape(KeptShape, { ids: wrong }).ok, wrong).toBe(false)
+    for (const many of [1, 9, 40])
+      expect(checkShape(KeptShape, { ids: ids(many) })).toEqual({ ok: true, value: { ids: ids(many) } })
+    for (const wrong of ['', 'short', `${ids(2)},`, ids(41)])
+      expect(checkShape(KeptShape, { ids: wrong }).ok, wrong).toBe(false)
   })
 
   it('names papers as far as an address reaches', () => {

@@ -1,7 +1,9 @@
 import { IsIn, IsInt, Matches, Min } from 'class-validator'
 import { BOUNDS } from '../../core/document'
 import type { ParameterInputs, Patch } from '../../core/document'
-import { IsCalendarDay, IsFilledText, IsListOf, IsOne, IsParameterInputs, IsPatch, IsText, IsWholeOrNull } from '../../core/document/open'
+import {
+  IsCalendarDay, IsFilledText, IsListOf, IsOne, IsParameterInputs, IsPatch, IsText, IsWholeOrNull,
+} from '../../core/document/open'
 import type { Units } from '../../core/lengths'
 
 /** Changes on their way to be saved. */

@@ -23,11 +23,13 @@ const nameOf = (host: string): string => host.toLowerCase().replace(/:\d{1,5}$/,
  */
 export function strangeness({ method, path, headers }: Caller, hosts: string[]): string | undefined {
   const host = one(headers.host)
-  if (!hosts.includes(nameOf(host))) return 'Wakaru does not answer under this name. Use the address that the start command shows.'
+  if (!hosts.includes(nameOf(host)))
+    return 'Wakaru does not answer under this name. Use the address that the start command shows.'
   const site = one(headers['sec-fetch-site'])
   const reads = method === 'GET' || method === 'HEAD'
   // A link on another page may lead to one of ours, but nothing there may fetch from us.
-  const follows = reads && one(headers['sec-fetch-mode']) === 'navigate' && one(headers['sec-fetch-dest']) === 'document'
+  const follows
+    = reads && one(headers['sec-fetch-mode']) === 'navigate' && one(headers['sec-fetch-dest']) === 'document'
   if (site !== '' && site !== 'same-origin' && site !== 'none' && !(follows && !path.startsWith('/api/')))
     return 'Wakaru answers its own pages only.'
   const origin = one(headers.origin)

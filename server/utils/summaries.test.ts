@@ -49,7 +49,9 @@ describe('the list of classes', () => {
     expect([second.worked, second.found.find(({ id }) => id === one!.id)?.seats]).toEqual([1, 33])
 
     await send(null, 4, ['papers', 'rope', 'weight'], 251)
-    const users = (await StudioClass.findAll()).filter(({ document }) => JSON.stringify(document).includes('"rope"')).length
+    const users = (await StudioClass.findAll()).filter(({ document }) =>
+      JSON.stringify(document).includes('"rope"'),
+    ).length
     expect(users).toBeLessThan(3)
     expect((await list()).worked).toBe(users)
   })
@@ -69,7 +71,9 @@ describe('the list of classes', () => {
     for (let times = 0; times < 9; times++) await add({ ...tide!, class: { ...tide!.class, title: `Many ${times}` } })
     worked.mockClear()
     const first = await listClasses({ ...ALL, search: 'Many' })
-    expect([worked.mock.calls.length, first.classes.filter(({ pending, unknown }) => pending && unknown === 'yet').length]).toEqual([0, 9])
+    expect([
+      worked.mock.calls.length, first.classes.filter(({ pending, unknown }) => pending && unknown === 'yet').length,
+    ]).toEqual([0, 9])
     const second = await list({ search: 'Many' })
     expect(second.found.some(({ pending, unknown }) => pending || unknown)).toBe(false)
     // Changed again, it shows the figures from before, with a mark.

@@ -23,10 +23,16 @@ export interface ClassQuery {
   limit: number
 }
 
-/** A stretch of the list of classes: what is coming up by day, what is past the latest first. Nothing is worked out for it. */
+/**
+ * A stretch of the list of classes: what is coming up by day, what is past the latest first. Nothing is worked out for
+ * it.
+ */
 export async function listClasses({ search, when, today, offset, limit }: ClassQuery): Promise<ClassList> {
   const where: WhereOptions = {
-    [Op.and]: [...holding('title', search), when === 'all' ? {} : { day: when === 'coming' ? { [Op.gte]: today } : { [Op.lt]: today } }],
+    [Op.and]: [
+      ...holding('title', search),
+      when === 'all' ? {} : { day: when === 'coming' ? { [Op.gte]: today } : { [Op.lt]: today } },
+    ],
   }
   const way = when === 'past' ? 'DESC' : 'ASC'
   const [total, rows] = await Promise.all([
@@ -43,7 +49,10 @@ export async function listClasses({ search, when, today, offset, limit }: ClassQ
   return { total, classes: rows.map(row => ({ id: Number(row.id), ...shown(row) })) }
 }
 
-/** The figures as they were last worked out, with what is known of the class by itself, and a mark where they are not right any more. */
+/**
+ * The figures as they were last worked out, with what is known of the class by itself, and a mark where they are not
+ * right any more.
+ */
 const shown = ({ title, day, summary, stale }: StudioClass): ClassSummary => ({
   ...summary ?? {
     units: 'inch', seats: 0, spares: 0, delivery: 'in person', cards: [], bags: 0, pieces: 0, stops: 0,
@@ -63,8 +72,8 @@ let running = false
 let later: ReturnType<typeof setTimeout> | undefined
 
 /**
- * Brings the figures of all classes up to date, one after the other, off the thread that answers. The classes whose figures are not
- * right are the queue: whichever instance takes one on has it to itself.
+ * Brings the figures of all classes up to date, one after the other, off the thread that answers. The classes whose
+ * figures are not right are the queue: whichever instance takes one on has it to itself.
  */
 export function freshenAll(): void {
   if (running) return
@@ -91,11 +100,17 @@ export function freshenAll(): void {
 async function takenOn(): Promise<number | 'none' | 'resting'> {
   for (;;) {
     const now = Date.now()
-    const free: WhereOptions = { stale: { [Op.ne]: null }, takenOn: { [Op.or]: [null, { [Op.lt]: new Date(now - LEASE) }] } }
+    const free: WhereOptions = {
+      stale: { [Op.ne]: null }, takenOn: { [Op.or]: [null, { [Op.lt]: new Date(now - LEASE) }] },
+    }
     const rested: WhereOptions = { [Op.or]: [{ summary: null }, { updatedAt: { [Op.lt]: new Date(now - PACE.rest) } }] }
-    const next = await StudioClass.findOne({ attributes: ['id'], where: { [Op.and]: [free, rested] }, order: [['stale', 'DESC']] })
+    const next = await StudioClass.findOne({
+      attributes: ['id'], where: { [Op.and]: [free, rested] }, order: [['stale', 'DESC']],
+    })
     if (!next) return await StudioClass.count({ where: free }) > 0 ? 'resting' : 'none'
-    const [taken] = await StudioClass.update({ takenOn: new Date(now) }, { where: { id: next.id, ...free }, silent: true })
+    const [taken] = await StudioClass.update(
+      { takenOn: new Date(now) }, { where: { id: next.id, ...free }, silent: true },
+    )
     if (taken > 0) return Number(next.id)
   }
 }

@@ -28,13 +28,21 @@ export function readVariant({ fold: foldId, units, parameters, dressing: put }: 
   if (!fold && (free.length !== 1 || faces.length > 0 || Object.keys(parameters).length > 0))
     return { ok: false, message: 'What is kept without a fold is one free piece and nothing else.', problems: [] }
   const problems = inputProblems(fold?.parameters ?? {}, parameters, units)
-  if (problems.length > 0) return wrong(problems.map(({ parameter, problem }) => ({ path: `parameters.${parameter}`, problem })))
+  if (problems.length > 0)
+    return wrong(problems.map(({ parameter, problem }) => ({ path: `parameters.${parameter}`, problem })))
   return { ok: true, dressing: dressing.value }
 }
 
 /** Keeps a variant; answers its number. One after the other, so that they are counted right. */
-export async function keepVariant({ name, fold, units, parameters }: VariantShape, dressing: DressingEntry, transaction: Transaction) {
+export async function keepVariant(
+  { name, fold, units, parameters }: VariantShape, dressing: DressingEntry, transaction: Transaction,
+) {
   await Studio.findByPk(1, { transaction, lock: transaction.LOCK.UPDATE })
-  if ((await Variant.count({ transaction })) >= MOST) throw refusal(422, `There are ${MOST} variants; remove one first.`)
-  return (await Variant.create({ name, fold, units, parameters, dressing: { version: VERSION, ...dressing } }, { transaction })).id
+  if ((await Variant.count({ transaction })) >= MOST)
+    throw refusal(422, `There are ${MOST} variants; remove one first.`)
+  return (
+    await Variant.create(
+      { name, fold, units, parameters, dressing: { version: VERSION, ...dressing } }, { transaction },
+    )
+  ).id
 }

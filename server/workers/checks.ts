@@ -70,7 +70,9 @@ export const CHECKERS = {
     }
     const most = `more than ${MOST_CLASSES} classes, or one of more than ${BOUNDS.file / 1e6} MB`
     if (isTooMuch) return { ok: false, problems: [{ path: '', problem: `holds ${most}` }] }
-    return names.length > 0 ? { ok: true, value: names } : { ok: false, problems: [{ path: '', problem: 'holds no batch file' }] }
+    return names.length > 0
+      ? { ok: true, value: names }
+      : { ok: false, problems: [{ path: '', problem: 'holds no batch file' }] }
   },
   /** One batch file of an archive by its place; no more than it is unpacked, and no more of it than it may have. */
   unpack({ bytes, place }: { bytes: Uint8Array, place: number }): Checked<Batch> {
@@ -78,13 +80,18 @@ export const CHECKERS = {
     return text === undefined ? { ok: false, problems: [{ path: '', problem: 'cannot be unpacked' }] } : readBatch(text)
   },
   /** What of the studio itself lies in an archive: its settings or its variants; nothing where that cannot be read. */
-  belongings({ bytes, place }: { bytes: Uint8Array, place: number }): { settings?: StudioSettings, variants?: VariantShape[] } {
+  belongings({ bytes, place }: { bytes: Uint8Array, place: number }): {
+    settings?: StudioSettings
+    variants?: VariantShape[]
+  } {
     const text = unpacked(bytes, place)
     try {
       const data = JSON.parse(text ?? '') as { settings?: unknown, variants?: unknown }
       const settings = openSettings(data.settings)
       const list = Array.isArray(data.variants) ? data.variants.slice(0, MOST_CLASSES) : []
-      const variants = list.map((entry: unknown) => checkShape(VariantShape, entry)).flatMap(read => (read.ok ? [read.value] : []))
+      const variants = list
+        .map((entry: unknown) => checkShape(VariantShape, entry))
+        .flatMap(read => (read.ok ? [read.value] : []))
       return { ...(data.settings !== undefined && settings.ok && { settings: settings.value }), variants }
     }
     catch {
@@ -111,10 +118,14 @@ export const CHECKERS = {
     { card: cardKey, part: partKey, format, ...stored }: Stored & { card: string, part: string, format: 'svg' | 'dxf' },
   ) => {
     const card = prepare(batchOf(stored)).cards.find(({ entry }) => entry.key === cardKey)
-    if (!card?.construction) return { status: 404, message: 'There is no such card in this class, or its sizes cannot be read.' }
+    if (!card?.construction)
+      return { status: 404, message: 'There is no such card in this class, or its sizes cannot be read.' }
     const blanks = blanksOf(card.construction)
     const part = blanks.find(({ key }) => key === partKey)
-    if (!part) return { status: 404, message: `There is no such blank; there are: ${blanks.map(({ key }) => key).join(', ')}.` }
+    if (!part)
+      return {
+        status: 404, message: `There is no such blank; there are: ${blanks.map(({ key }) => key).join(', ')}.`,
+      }
     return { title: `${card.entry.title} ${part.name}`, text: await writePattern(card.construction, part, format) }
   }),
   /** The page of a class for its students. */
@@ -124,7 +135,10 @@ export const CHECKERS = {
     const text = studentPage(preparation, seat, units || batch.class.units, day)
     if (text !== undefined) return { title: `${batch.class.title} ${seat ?? ''}`, text }
     const bags = packedBags(preparation)
-    return { status: 404, message: `The class has no such bag; it has ${bags[0]?.key ?? 'none'} to ${bags.at(-1)?.key ?? 'none'}.` }
+    return {
+      status: 404,
+      message: `The class has no such bag; it has ${bags[0]?.key ?? 'none'} to ${bags.at(-1)?.key ?? 'none'}.`,
+    }
   }),
 }
 

@@ -1,14 +1,16 @@
 import { createHash } from 'node:crypto'
 import type { Batch, Checked, ClassDocument, PaperEntry, Patch, Problem } from '../../core/document'
-import { ANY_SCRAP, BOUNDS, PatchError, VERSION, applied, choicesOf, collisions, isPool, namedPapers } from '../../core/document'
+import {
+  ANY_SCRAP, BOUNDS, PatchError, VERSION, applied, choicesOf, collisions, isPool, namedPapers,
+} from '../../core/document'
 import { checkShape, openPaper } from '../../core/document/open'
 import { readClass } from '../../core/formats'
 import { EditShape } from '../utils/shapes'
 import { classFrom, paperFrom } from './stored'
 
 /*
- * What becomes of a class and its papers by somebody's changes, from texts to texts: all of a save that takes its time, so that it
- * can be done in a thread and before anything is locked.
+ * What becomes of a class and its papers by somebody's changes, from texts to texts: all of a save that takes its time,
+ * so that it can be done in a thread and before anything is locked.
  */
 
 /** What a change says of itself, without the changes. */
@@ -83,7 +85,7 @@ export type Saved
 const isOfPapers = ({ path }: Patch) => path[0] === 'papers'
 /** Key of the paper that a patch is about; empty for one that is about all of them. */
 const paperOf = (patch: Patch): string =>
-  (patch.op === 'add' && patch.path.length === 1 ? String((patch.entry as { key?: unknown }).key) : (patch.path[1] ?? ''))
+  patch.op === 'add' && patch.path.length === 1 ? String((patch.entry as { key?: unknown }).key) : (patch.path[1] ?? '')
 /** What no change may take: the version, and all papers as one. */
 const isWhole = ({ op, path }: Patch) =>
   path[0] === 'version' || (path[0] === 'papers' && path.length === 1 && op !== 'add' && op !== 'order')
@@ -106,7 +108,9 @@ export function readEdit(body: string): Checked<EditHead> {
   const { token, label, class: id, since, patches } = checked.value
   const problems = patches.flatMap((patch, at): Problem[] => {
     if (patch.path.length === 0) return [{ path: `patches[${at}].path`, problem: 'names nothing' }]
-    return isWhole(patch) ? [{ path: `patches[${at}].path`, problem: `“${patch.path[0]}” is not changed as a whole` }] : []
+    return isWhole(patch)
+      ? [{ path: `patches[${at}].path`, problem: `“${patch.path[0]}” is not changed as a whole` }]
+      : []
   })
   if (id === null && patches.some(patch => !isOfPapers(patch)))
     problems.push({ path: 'class', problem: 'is missing; without a class only papers can be changed' })
@@ -127,8 +131,9 @@ export function readEdit(body: string): Checked<EditHead> {
 const isKept = (patch: Patch) => !(patch.op === 'order' && isOfPapers(patch))
 
 /** A class as it goes into its row. */
-export const classText = (document: ClassDocument): ClassText =>
-  ({ text: JSON.stringify(document), title: document.class.title, day: document.class.date, named: namedPapers(document) })
+export const classText = (document: ClassDocument): ClassText => ({
+  text: JSON.stringify(document), title: document.class.title, day: document.class.date, named: namedPapers(document),
+})
 
 /** Why a class could be saved but not be written to a file and read again. */
 export function unfit({ text, named }: ClassText): Problem | undefined {
@@ -166,7 +171,9 @@ export function savedFrom({ body, document, papers, others }: Saving): Saved {
   catch (error) {
     if (!(error instanceof PatchError)) throw error
     const [path, problem] = [error.path.join('.'), error.message]
-    return { is: 'refused', status: error.elsewhere ? 409 : 422, message: `${path} ${problem}.`, problems: [{ path, problem }] }
+    return {
+      is: 'refused', status: error.elsewhere ? 409 : 422, message: `${path} ${problem}.`, problems: [{ path, problem }],
+    }
   }
 
   const byPaper = new Map<string, Patch[]>()

@@ -30,7 +30,10 @@ export function batchFrom(document: ClassDocument, shelf: PaperEntry[]): Batch {
   const present = new Set([ANY_SCRAP, ...papers.map(({ key }) => key)])
   // A paper that left the shelf is no longer named, so that the file can be read again.
   const cards = document.cards.map(card =>
-    withChoices(card, papers => Object.fromEntries(Object.entries(papers).filter(([, key]) => present.has(key) || isPool(key)))))
+    withChoices(card, papers =>
+      Object.fromEntries(Object.entries(papers).filter(([, key]) => present.has(key) || isPool(key))),
+    ),
+  )
   const pools = document.pools.map(pool => ({ ...pool, papers: pool.papers.filter(key => present.has(key)) }))
   return { ...document, cards, pools, papers, cutting: document.cutting.filter(({ paper }) => present.has(paper)) }
 }

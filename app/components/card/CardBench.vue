@@ -9,8 +9,8 @@ import type { Chosen } from './chosen'
 import { isChosen } from './chosen'
 
 /**
- * One card under the maker's hands: its fields, its flat patterns and the card folded, side by side where there is room, with
- * the pieces in a drawer below. What is chosen in one of them is marked in the others.
+ * One card under the maker's hands: its fields, its flat patterns and the card folded, side by side where there is
+ * room, with the pieces in a drawer below. What is chosen in one of them is marked in the others.
  */
 const { fold, inputs, construction, later, units } = defineProps<{
   fold: Fold

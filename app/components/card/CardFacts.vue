@@ -8,8 +8,8 @@ import type { Length, Units } from '../../../core/lengths'
 import { formatLength } from '../../../core/lengths'
 
 /**
- * What the maker needs to know about a card besides its pieces: four figures that every card has, and behind them what moves,
- * what is left over and what lies on what.
+ * What the maker needs to know about a card besides its pieces: four figures that every card has, and behind them what
+ * moves, what is left over and what lies on what.
  */
 const { construction, pieces, units } = defineProps<{
   construction: Construction
@@ -24,14 +24,18 @@ const size = ({ width, height }: { width: { value: Length }, height: { value: Le
   `${formatLength(width.value, units)} × ${show(height.value)}`
 const messages = computed(() => [construction.message ?? [], construction.alsoMessages ?? []].flat()
   .map(area => `${area.where}, ${size(area)}`).join('; '))
-const clearInWords = (share: number) => (share > 0.99 ? 'clear' : share < 0.01 ? 'covered' : `${Math.round((1 - share) * 100)} % covered`)
+const clearInWords = (share: number) =>
+  share > 0.99 ? 'clear' : share < 0.01 ? 'covered' : `${Math.round((1 - share) * 100)} % covered`
 const sheets = computed(() => usualSheets(pieces, units))
 const more = computed(() =>
   [
     ...construction.stamping.map(area => ({ what: 'To stamp', text: `${area.where}, ${size(area)}` })),
-    ...construction.travels.map(({ name, distance }) => ({ what: 'Moves', text: `${name}, by ${show(distance.value)}` })),
+    ...construction.travels.map(({ name, distance }) => ({
+      what: 'Moves', text: `${name}, by ${show(distance.value)}`,
+    })),
     ...windowsClear(construction).map(({ panel, open, closed }) => ({
-      what: 'Opening', text: `of ${panel.name.toLowerCase()}: ${clearInWords(open)} on display, ${clearInWords(closed)} closed`,
+      what: 'Opening',
+      text: `of ${panel.name.toLowerCase()}: ${clearInWords(open)} on display, ${clearInWords(closed)} closed`,
     })),
     ...dropOutsOf(construction).map(({ name, shape, ...sides }) => ({
       what: 'Left over',

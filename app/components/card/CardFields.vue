@@ -6,8 +6,8 @@ import { followed, isUsed } from '../../../core/folds'
 import type { Length, Units } from '../../../core/lengths'
 
 /**
- * All parameters of a card in groups, each with what is found about it. What is gravest is pinned above them, so that it is in
- * sight wherever the list has been scrolled to.
+ * All parameters of a card in groups, each with what is found about it. What is gravest is pinned above them, so that
+ * it is in sight wherever the list has been scrolled to.
  */
 const { fold, inputs, typed, findings, marked = [] } = defineProps<{
   fold: Fold
@@ -25,7 +25,9 @@ const emit = defineEmits<{ change: [name: string, input?: ParameterInput], fix: 
 const change = (name: string, input?: ParameterInput) => emit('change', name, input)
 const isUnasked = (name: string, parameter: Parameter) => parameter.quiet && !(name in typed)
 const shown = computed(() =>
-  Object.entries(fold.parameters).filter(([name, parameter]) => isUsed(parameter, inputs) && !isUnasked(name, parameter)),
+  Object.entries(fold.parameters).filter(
+    ([name, parameter]) => isUsed(parameter, inputs) && !isUnasked(name, parameter),
+  ),
 )
 const GROUPS = [
   { key: 'sizes', name: 'Sizes', has: (kind: string) => kind === 'length' || kind === 'text' },
@@ -36,7 +38,9 @@ const groups = computed(() =>
     .filter(({ entries }) => entries.length > 0),
 )
 const at = (name: string) => findings.filter(({ parameter }) => parameter === name)
-/** What has no field of its own is said in full above; of the rest only the first, and only where it has to be settled. */
+/**
+ * What has no field of its own is said in full above; of the rest only the first, and only where it has to be settled.
+ */
 const pinned = computed(() => {
   const loose = findings.filter(({ parameter }) => !parameter || !shown.value.some(([name]) => name === parameter))
   const [worst] = findings
@@ -98,11 +102,16 @@ const isUrgent = computed(() => pinned.value.some(({ severity }) => severity !==
 .fields :deep(.findings:last-child) { flex: 0 1 auto; min-height: 0; }
 .list { overflow-y: auto; min-height: 0; display: grid; gap: 0.6rem; align-content: start; padding-bottom: 0.5rem; }
 h3 { padding: 0 0.4rem 0.1rem; }
-.fields :deep(.field) { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0.1rem 0.5rem; align-items: center; }
+.fields :deep(.field) {
+  display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0.1rem 0.5rem;
+  align-items: center;
+}
 .fields :deep(.field > label), .fields :deep(.field > .label) { font-size: 1rem; font-weight: 400; }
 .fields :deep(.field > :nth-child(n + 3)), .fields :deep(.field:has(textarea) > *) { grid-column: 1 / -1; }
 /* Options that leave no room for their label beside them stand below it. */
-.fields :deep(fieldset.field) { display: flex; flex-flow: row wrap; justify-content: space-between; align-items: center; }
+.fields :deep(fieldset.field) {
+  display: flex; flex-flow: row wrap; justify-content: space-between; align-items: center;
+}
 .fields :deep(fieldset.field > .label) { flex: 1 1 7rem; }
 .fields :deep(.field .p-inputtext) { padding: 0.2rem 0.5rem; }
 .fields :deep(.help) { line-height: 1.2; }

@@ -66,7 +66,8 @@ const entries = computed(() =>
 .tabs { display: flex; flex-wrap: wrap; gap: 0 0.25rem; border-bottom: 1px solid var(--line); flex: none; }
 .tab {
   font: inherit; color: inherit; background: none; border: 0; border-bottom: 3px solid transparent; cursor: pointer;
-  display: flex; gap: 0.4rem; align-items: baseline; padding: 0.35rem 0.7rem 0.25rem; max-width: 15rem; min-width: 0; flex: 0 1 auto;
+  display: flex; gap: 0.4rem; align-items: baseline; padding: 0.35rem 0.7rem 0.25rem; max-width: 15rem; min-width: 0;
+  flex: 0 1 auto;
   position: relative;
 }
 .many { flex: 1 1 5rem; padding-inline: 0.4rem; }
@@ -79,7 +80,8 @@ const entries = computed(() =>
 @media (max-width: 700px) {
   .tabs { display: grid; grid-template-columns: 1fr 1fr; border: 0; gap: 0.3rem; }
   .tab {
-    border: 1px solid var(--line); border-radius: 3px; max-width: none; justify-content: space-between; min-height: 44px;
+    border: 1px solid var(--line); border-radius: 3px; max-width: none; justify-content: space-between;
+    min-height: 44px;
     align-items: center;
   }
   .current { border-color: var(--accent); }

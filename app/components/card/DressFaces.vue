@@ -28,7 +28,11 @@ const options = computed(() => faces.value.map(({ key, name }) => {
 }))
 /** Faces of the same size, which may be dressed alike. */
 const alike = computed(() => faces.value.filter(({ key, panel }) =>
-  key !== face.value?.key && panel.width.value === face.value?.panel.width.value && panel.height.value === face.value?.panel.height.value))
+  key !== face.value?.key
+  && panel.width.value === face.value?.panel.width.value
+  && panel.height.value === face.value?.panel.height.value,
+),
+)
 const windows = computed(() => face.value?.part.windows.filter(({ panel }) => panel === face.value?.panel.key) ?? [])
 
 function change(next: FaceEntry) {
@@ -39,7 +43,10 @@ function add() {
   const layers = entry.value?.layers ?? []
   setLayers([...layers, newLayer(freeKey('layer', layers.map(({ key }) => key)), work.units)])
 }
-/** What lies there now, from the lowest up: the maker's layers, or those of the catalogue until they are dressed otherwise. */
+/**
+ * What lies there now, from the lowest up: the maker's layers, or those of the catalogue until they are dressed
+ * otherwise.
+ */
 const lying = computed(() => (face.value ? layersOn(construction, face.value.panel, face.value.side) : []))
 const sizeOf = (index: number) => {
   const piece = lying.value[index]?.by
@@ -48,7 +55,9 @@ const sizeOf = (index: number) => {
 const paperOf = (index: number) => card.entry.papers[lying.value[index]?.part ?? '']
 /** Where this face can be stamped; nothing where nothing of it is seen. */
 const masked = computed(() =>
-  face.value && maskedFaces(construction).find(({ panel, side }) => panel === face.value?.panel && side === face.value.side))
+  face.value
+  && maskedFaces(construction).find(({ panel, side }) => panel === face.value?.panel && side === face.value.side),
+)
 async function saveMask() {
   const [seen, name] = [masked.value, face.value?.name ?? '']
   if (!seen) return
@@ -71,7 +80,9 @@ function copyTo({ card: to, key }: { card: string, key: string }) {
   })
 }
 /** The papers of what lies there, by layer. */
-const lyingPapers = computed(() => Object.fromEntries(entry.value?.layers.map(({ key }, index) => [key, paperOf(index) ?? '']) ?? []))
+const lyingPapers = computed(() =>
+  Object.fromEntries(entry.value?.layers.map(({ key }, index) => [key, paperOf(index) ?? '']) ?? []),
+)
 function setPaper(index: number, paper: string) {
   const part = lying.value[index]?.part
   if (part) emit('change', `paper of ${part}`, entry => void (entry.papers[part] = paper))
@@ -176,7 +187,13 @@ function setPaper(index: number, paper: string) {
           :label="`The same on ${count(alike.length, 'like face')}`"
           size="small"
           text
-          @click="emit('change', 'dressing of like faces', draft => copyDressing(draft, entry!, alike.map(({ key }) => key), lyingPapers))"
+          @click="
+            emit('change', 'dressing of like faces', draft =>
+              copyDressing(
+                draft, entry!, alike.map(({ key }) => key), lyingPapers,
+              ),
+            )
+          "
         />
       </div>
     </template>

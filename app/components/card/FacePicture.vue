@@ -3,8 +3,16 @@ import { faceSeen, facesOf } from '../../../core/dressing'
 import type { Construction, DrawnPanel, View } from '../../../core/folds'
 import { drawFolded, fitting } from '../../../core/folds'
 
-/** The faces of a card as three small pictures, open, closed and from behind: a click chooses the face that is seen there. */
-const { construction, front } = defineProps<{ construction: Construction, front: View, papers: Record<string, string>, chosen?: string }>()
+/**
+ * The faces of a card as three small pictures, open, closed and from behind: a click chooses the face that is seen
+ * there.
+ */
+const { construction, front } = defineProps<{
+  construction: Construction
+  front: View
+  papers: Record<string, string>
+  chosen?: string
+}>()
 const emit = defineEmits<{ choose: [face: string] }>()
 const WIDTH = 92
 const HEIGHT = 78
@@ -19,7 +27,9 @@ const views = computed(() =>
 
 function shapesOf(panels: DrawnPanel[]) {
   const path = fitting(panels.flatMap(({ points }) => points), WIDTH, HEIGHT, 3)
-  return panels.map(panel => ({ panel, face: faceSeen(construction, panel)?.key, path: path([panel.points, ...panel.holes]) }))
+  return panels.map(panel => ({
+    panel, face: faceSeen(construction, panel)?.key, path: path([panel.points, ...panel.holes]),
+  }))
 }
 const nameOf = (key?: string) => faces.value.find(face => face.key === key)?.name
 </script>

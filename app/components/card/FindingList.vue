@@ -5,8 +5,8 @@ import type { Finding } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
 
 /**
- * Findings with a shape and a word each, and the right value as a button. Only the first is in sight until more are asked for, and
- * what is merely good to know not before.
+ * Findings with a shape and a word each, and the right value as a button. Only the first is in sight until more are
+ * asked for, and what is merely good to know not before.
  */
 const { findings } = defineProps<{ findings: Finding[], units: Units }>()
 const emit = defineEmits<{ fix: [finding: Finding] }>()
@@ -75,6 +75,9 @@ li {
 .stop { color: var(--stop); }
 .warn { color: var(--warn); }
 .note { color: var(--note); }
-.more { font: inherit; color: var(--accent); background: none; border: 0; padding: 0.2rem 0.4rem; text-align: left; cursor: pointer; }
+.more {
+  font: inherit; color: var(--accent); background: none; border: 0; padding: 0.2rem 0.4rem;
+  text-align: left; cursor: pointer;
+}
 @media (pointer: coarse) { .more { min-height: 44px; } }
 </style>

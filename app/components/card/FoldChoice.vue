@@ -14,14 +14,21 @@ const find = ref('')
 const id = useId()
 
 const pictured = (fold: Fold, variant?: ListedVariant) =>
-  dressedCard(fold, { parameters: variant?.parameters ?? {}, ...NO_DRESSING, ...variant?.dressing }, work.units, MILLIMETRE)
+  dressedCard(
+    fold, { parameters: variant?.parameters ?? {}, ...NO_DRESSING, ...variant?.dressing }, work.units, MILLIMETRE,
+  )
 const choices = computed(() => [
   ...variants.value.filter(({ units }) => units === work.units).flatMap((variant) => {
     const fold = foldById(variant.fold)
-    return fold ? [{ key: `variant-${variant.id}`, fold, variant, name: variant.name, about: `Your variant of ${fold.name}` }] : []
+    return fold
+      ? [{ key: `variant-${variant.id}`, fold, variant, name: variant.name, about: `Your variant of ${fold.name}` }]
+      : []
   }),
   ...FOLDS.map(fold => ({ key: fold.id, fold, variant: undefined, name: fold.name, about: fold.summary })),
-].filter(({ name, about, fold }) => `${fold.number} ${name} ${about}`.toLowerCase().includes(find.value.trim().toLowerCase()))
+]
+  .filter(({ name, about, fold }) =>
+    `${fold.number} ${name} ${about}`.toLowerCase().includes(find.value.trim().toLowerCase()),
+  )
   .map(choice => ({ ...choice, construction: pictured(choice.fold, choice.variant) })))
 </script>
 

@@ -20,9 +20,13 @@ const emit = defineEmits<{ choose: [chosen: Chosen] }>()
 
 const stage = useTemplateRef('stage')
 const { width } = useElementSize(stage, { width: 360, height: 280 })
-const size = computed(() => ({ width: Math.max(160, Math.round(width.value)), height: Math.round(Math.max(160, width.value) * 0.75) }))
+const size = computed(() => ({
+  width: Math.max(160, Math.round(width.value)), height: Math.round(Math.max(160, width.value) * 0.75),
+}))
 /** What cannot be made is marked in the drawing; in space it could not be shown. */
-const broken = computed(() => construction.parts.filter(part => !isLayer(part.kind) && !isWhole(part)).map(({ name }) => name))
+const broken = computed(() =>
+  construction.parts.filter(part => !isLayer(part.kind) && !isWhole(part)).map(({ name }) => name),
+)
 const percent = ref(70)
 const view = ref({ ...front })
 const id = useId()

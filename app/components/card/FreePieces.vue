@@ -2,10 +2,15 @@
 import type { PreparedCard } from '../../../core/batch'
 import type { CardEntry, FreeEntry } from '../../../core/document'
 import { BOUNDS, FREE_KINDS, FREE_SHAPES, HOLDS, NO_DRESSING } from '../../../core/document'
-import { AS_DRAWN, addFreePiece, facesOf, freePartKey, frontFace, isBought, removeFreePiece, sideWords } from '../../../core/dressing'
+import {
+  AS_DRAWN, addFreePiece, facesOf, freePartKey, frontFace, isBought, removeFreePiece, sideWords,
+} from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
 
-/** Every loose piece that makes it a card: toppers, figures, strips and what is bought, each with its size and its place. */
+/**
+ * Every loose piece that makes it a card: toppers, figures, strips and what is bought, each with its size and its
+ * place.
+ */
 const { card, construction } = defineProps<{ card: PreparedCard, construction: Construction }>()
 const emit = defineEmits<{ change: [what: string, edit: (card: CardEntry) => void] }>()
 const work = useClassStore()
@@ -30,7 +35,8 @@ const sources = (piece: FreeEntry) => [
   ...construction.parts.filter(({ key, outOf }) => key !== freePartKey(piece.key) && outOf === undefined)
     .map(({ key, name }) => ({ key, name: `cut out of ${name}` })),
 ]
-const isCutOut = (piece: FreeEntry) => construction.parts.some(({ key, outOf }) => key === freePartKey(piece.key) && outOf !== undefined)
+const isCutOut = (piece: FreeEntry) =>
+  construction.parts.some(({ key, outOf }) => key === freePartKey(piece.key) && outOf !== undefined)
 const places = (piece: FreeEntry) => [
   { key: '', name: 'in the bag' },
   ...faces.value.filter(({ part }) => part.key !== freePartKey(piece.key)),
@@ -134,7 +140,9 @@ async function readOutline(piece: FreeEntry, event: Event) {
         :missing="!card.entry.papers[freePartKey(piece.key)]"
         scrap
         placeholder="Choose a paper"
-        @update:model-value="paper => emit('change', `paper of ${piece.key}`, entry => void (entry.papers[freePartKey(piece.key)] = paper))"
+        @update:model-value="
+          paper => emit('change', `paper of ${piece.key}`, entry => void (entry.papers[freePartKey(piece.key)] = paper))
+        "
       />
       <LengthField
         v-for="[field, label, zero] in ([
@@ -256,7 +264,10 @@ async function readOutline(piece: FreeEntry, event: Event) {
 </template>
 
 <style scoped>
-.free { gap: 0.5rem; overflow-y: auto; min-height: 0; align-content: start; padding-bottom: 0.5rem; justify-items: start; }
+.free {
+  gap: 0.5rem; overflow-y: auto; min-height: 0; align-content: start; padding-bottom: 0.5rem;
+  justify-items: start;
+}
 .free > * { flex: none; }
 .piece { border: 1px solid var(--line); border-radius: 3px; padding: 0.3rem 0.6rem; width: 100%; }
 .piece[open] { display: grid; gap: 0.35rem; padding-bottom: 0.5rem; }

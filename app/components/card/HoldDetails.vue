@@ -31,7 +31,8 @@ function setPartly(on: boolean) {
   partly.value = on
   if (!on) emit('change', { glue: ALL_GLUED })
 }
-const setMade = (making: Making, on: boolean) => emit('change', { made: MAKINGS.filter(one => (one === making ? on : made.includes(one))) })
+const setMade = (making: Making, on: boolean) =>
+  emit('change', { made: MAKINGS.filter(one => (one === making ? on : made.includes(one))) })
 </script>
 
 <template>

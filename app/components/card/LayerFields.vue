@@ -40,7 +40,9 @@ interface Tick {
 const ticks = computed((): Tick[] => [
   { key: 'apart', words: 'Each side its own', on: apart.value || !isEven.value, take: setApart },
   { key: 'fixed', words: 'Size of its own', on: fixed.value, take: setFixed },
-  ...(fixed.value ? [{ key: 'centred', words: 'In the middle', on: layer.centred, take: (on: boolean) => set({ centred: on }) }] : []),
+  ...(fixed.value
+    ? [{ key: 'centred', words: 'In the middle', on: layer.centred, take: (on: boolean) => set({ centred: on }) }]
+    : []),
   { key: 'message', words: 'Kept free to write on', on: layer.message, take: on => set({ message: on }) },
   { key: 'windows', words: 'Windows go through', on: layer.windows, take: on => set({ windows: on }) },
 ])
@@ -53,7 +55,9 @@ function setFixed(on: boolean) {
   const given = size && { width: writeLength(size.width, units), height: writeLength(size.height, units) }
   set(on ? { ...given, centred: true } : { width: NOTHING, height: NOTHING })
 }
-const rings = computed(() => [{ key: '', name: 'no ring' }, ...windows.map(({ key, name }) => ({ key, name: `ring round ${name}` }))])
+const rings = computed(() => [
+  { key: '', name: 'no ring' }, ...windows.map(({ key, name }) => ({ key, name: `ring round ${name}` })),
+])
 </script>
 
 <template>
@@ -192,7 +196,8 @@ const rings = computed(() => [{ key: '', name: 'no ring' }, ...windows.map(({ ke
 
 <style scoped>
 .layer {
-  border: 1px solid var(--line); border-radius: 3px; padding: 0.4rem 0.6rem 0.5rem; margin: 0; display: grid; gap: 0.35rem; min-width: 0;
+  border: 1px solid var(--line); border-radius: 3px; padding: 0.4rem 0.6rem 0.5rem; margin: 0; display: grid;
+  gap: 0.35rem; min-width: 0;
 }
 legend { font-weight: 600; padding: 0 0.25rem; }
 .size { font-size: 1.125rem; }

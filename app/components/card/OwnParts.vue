@@ -4,7 +4,10 @@ import { ALL_GLUED, HOLDS } from '../../../core/document'
 import { isFreePart, ownParts, setOwnPart } from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
 
-/** The parts of the fold itself: each can be held otherwise than usual, and stamped, coloured or cut out before it is put on. */
+/**
+ * The parts of the fold itself: each can be held otherwise than usual, and stamped, coloured or cut out before it is
+ * put on.
+ */
 const { entry, construction } = defineProps<{ entry: CardEntry, construction: Construction }>()
 const emit = defineEmits<{ change: [what: string, edit: (card: CardEntry) => void] }>()
 const work = useClassStore()
@@ -16,7 +19,8 @@ const parts = computed(() => ownParts(construction, isFreePart).map(({ key, name
 const open = ref(false)
 const changed = computed(() => entry.parts.length)
 const HELD = [{ value: 'usual', label: 'held as usual' }, ...HOLDS.map(hold => ({ value: hold, label: hold }))]
-const set = (key: string, change: Parameters<typeof setOwnPart>[2]) => emit('change', `part ${key}`, card => setOwnPart(card, key, change))
+const set = (key: string, change: Parameters<typeof setOwnPart>[2]) =>
+  emit('change', `part ${key}`, card => setOwnPart(card, key, change))
 </script>
 
 <template>

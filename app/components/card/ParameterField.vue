@@ -21,7 +21,9 @@ const { name, parameter, input, typed, follows, units } = defineProps<{
 const emit = defineEmits<{ change: [name: string, input?: ParameterInput], fix: [finding: Finding] }>()
 const options = computed(() => (parameter.kind === 'choice' ? [...parameter.options] : []))
 /** What stands in the field's place once nobody has typed it: worth a button where that is something else. */
-const isOwn = computed(() => typed && parameter.kind === 'length' && (Boolean(follows) || input !== parameter.defaults[units]))
+const isOwn = computed(
+  () => typed && parameter.kind === 'length' && (Boolean(follows) || input !== parameter.defaults[units]),
+)
 const set = (value: ParameterInput | undefined) => value !== undefined && emit('change', name, value)
 </script>
 
@@ -105,7 +107,8 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
 .parameter { padding: 0.1rem 0.4rem; border-left: 3px solid transparent; display: grid; gap: 0.2rem; }
 .marked { border-left-color: var(--accent); background: color-mix(in srgb, var(--accent) 6%, transparent); }
 .natural {
-  position: relative; background: none; border: 0; padding: 0.2rem; color: var(--quiet); cursor: pointer; line-height: 0;
+  position: relative; background: none; border: 0; padding: 0.2rem; color: var(--quiet); cursor: pointer;
+  line-height: 0;
   border-radius: 3px;
 }
 .natural:hover, .natural:focus-visible { color: var(--accent); }

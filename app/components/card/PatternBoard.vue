@@ -6,7 +6,9 @@ import type { Length, Units } from '../../../core/lengths'
 import { inARow } from '../../../core/lists'
 import type { Chosen } from './chosen'
 
-/** All patterns of a card, drawn to the one largest scale at which they fit; what cannot be made is named below them. */
+/**
+ * All patterns of a card, drawn to the one largest scale at which they fit; what cannot be made is named below them.
+ */
 const { construction, blanks } = defineProps<{
   construction: Construction
   blanks: Part[]
@@ -67,7 +69,9 @@ const broken = computed(() => construction.parts.filter(part => !isWhole(part)))
 /** Which side of each blank is drawn, which is the one that lies up for its valleys. */
 const sides = computed(() => {
   const sideOf = drawnSides(construction)
-  const folded = blanks.filter(({ creases }) => creases.length > 0).map(part => ({ name: part.name, side: sideOf(part) }))
+  const folded = blanks
+    .filter(({ creases }) => creases.length > 0)
+    .map(part => ({ name: part.name, side: sideOf(part) }))
   const [first = { side: 'inside' as const }] = folded
   if (folded.every(({ side }) => side === first.side)) return `Drawn with the ${first.side} up:`
   return `Drawn ${inARow(folded.map(({ name, side }) => `${name.toLowerCase()} ${side} up`))}:`
@@ -141,7 +145,8 @@ const flat = computed(() => broken.value.filter(part => !isLayer(part.kind) && !
 <style scoped>
 .pattern { display: flex; flex-direction: column; padding: 0.5rem 0.75rem 0.35rem; min-height: 0; }
 .drawings {
-  display: flex; flex-wrap: wrap; gap: 0 0.5rem; place-items: center; place-content: space-evenly; flex: 1; min-height: 0;
+  display: flex; flex-wrap: wrap; gap: 0 0.5rem; place-items: center; place-content: space-evenly; flex: 1;
+  min-height: 0;
   overflow-y: auto;
 }
 .key { display: flex; flex-wrap: wrap; gap: 0.1rem 0.5rem; align-items: center; }

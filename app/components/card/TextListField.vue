@@ -17,7 +17,9 @@ watch(
   },
 )
 const reason = computed(() =>
-  draft.value.length > BOUNDS.parameter ? `At most ${BOUNDS.parameter} characters.` : parameter.problem(draft.value, units),
+  draft.value.length > BOUNDS.parameter
+    ? `At most ${BOUNDS.parameter} characters.`
+    : parameter.problem(draft.value, units),
 )
 
 function take(text: string) {

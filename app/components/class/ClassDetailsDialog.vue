@@ -13,9 +13,12 @@ function check(): Problem[] {
   const found: Problem[] = []
   if (title.trim() === '') found.push({ path: 'title', problem: 'cannot be empty' })
   if (!/^\d{4}-\d{2}-\d{2}$/.test(date)) found.push({ path: 'date', problem: 'is missing' })
-  if (!/^(?:(?:[01]\d|2[0-3]):[0-5]\d)?$/.test(starts)) found.push({ path: 'starts', problem: 'is a time of day, written 18:30' })
-  if (!Number.isInteger(seats) || seats < 1 || seats > BOUNDS.seats) found.push({ path: 'seats', problem: 'is a whole number' })
-  if (!Number.isInteger(spares) || spares < 0 || spares > BOUNDS.spares) found.push({ path: 'spares', problem: 'is a whole number' })
+  if (!/^(?:(?:[01]\d|2[0-3]):[0-5]\d)?$/.test(starts))
+    found.push({ path: 'starts', problem: 'is a time of day, written 18:30' })
+  if (!Number.isInteger(seats) || seats < 1 || seats > BOUNDS.seats)
+    found.push({ path: 'seats', problem: 'is a whole number' })
+  if (!Number.isInteger(spares) || spares < 0 || spares > BOUNDS.spares)
+    found.push({ path: 'spares', problem: 'is a whole number' })
   return found
 }
 
@@ -44,8 +47,8 @@ function submit() {
         keep-units
       />
       <p class="quiet small">
-        Measures stay in {{ details.units === 'inch' ? 'inches' : 'millimetres' }}: each school has natural sizes of its own. For the
-        other one, make a new class.
+        Measures stay in {{ details.units === 'inch' ? 'inches' : 'millimetres' }}: each school has natural sizes of its
+        own. For the other one, make a new class.
       </p>
       <FormFoot
         action="Take it over"

@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import type { ClassDetails } from '../../../core/document'
 
-/** One line: what class it is on the left; saving, the way back and everything else that can be done with it on the right. */
+/**
+ * One line: what class it is on the left; saving, the way back and everything else that can be done with it on the
+ * right.
+ */
 const work = useClassStore()
 const toast = useToast()
 const editing = ref(false)
 const details = computed(() => work.batch.class)
-const seats = computed(() => count(details.value.seats, 'seat') + (details.value.spares > 0 ? ` + ${details.value.spares} spare` : ''))
+const seats = computed(
+  () => count(details.value.seats, 'seat') + (details.value.spares > 0 ? ` + ${details.value.spares} spare` : ''),
+)
 const menu = useTemplateRef('menu')
 const actions = computed(() => [
   { label: 'Change the class', command: () => (editing.value = true) },
@@ -34,7 +39,9 @@ async function saveCalendar() {
   const planner = usePlannerStore()
   const { kits } = planner
   if (!kits)
-    return toast.add({ severity: 'info', summary: 'Its minutes follow when the cutting is planned. Try again in a moment.', life: 6000 })
+    return toast.add({
+      severity: 'info', summary: 'Its minutes follow when the cutting is planned. Try again in a moment.', life: 6000,
+    })
   const { classCalendar } = await import('../../printed/calendar')
   saveText(await classCalendar(work.prepared, planner.outcomes, kits, `class-${work.id}`), 'class.ics', 'text/calendar')
 }
@@ -109,7 +116,10 @@ function take(changed: ClassDetails) {
 
 <style scoped>
 .line { display: flex; align-items: center; gap: 0 0.9rem; min-height: 2.2rem; flex: none; }
-h1 { font-size: 1.25rem; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; min-width: 6rem; flex: 0 1 auto; }
+h1 {
+  font-size: 1.25rem; overflow: hidden; text-overflow: ellipsis; white-space: nowrap;
+  min-width: 6rem; flex: 0 1 auto;
+}
 .about { white-space: nowrap; flex: none; }
 .change { padding: 0 0.25rem; }
 .tools { margin-left: auto; display: flex; align-items: center; gap: 0.1rem; flex: none; }

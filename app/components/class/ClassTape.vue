@@ -4,7 +4,9 @@ import { STATIONS } from '../../composables/useStations'
 /** The preparation as a tape: the stations are marks along a score line, one line each. */
 defineProps<{ id: number }>()
 const stations = useStations()
-const SIGNS = { 'ready': 'tabler:check', 'needs you': 'tabler:alert-octagon', 'working': 'tabler:loader-2', 'empty': 'tabler:minus' }
+const SIGNS = {
+  'ready': 'tabler:check', 'needs you': 'tabler:alert-octagon', 'working': 'tabler:loader-2', 'empty': 'tabler:minus',
+}
 </script>
 
 <template>
@@ -39,7 +41,8 @@ const SIGNS = { 'ready': 'tabler:check', 'needs you': 'tabler:alert-octagon', 'w
   background: var(--score) left 0 top 0.3rem / 100% 1px no-repeat;
 }
 .station {
-  display: flex; gap: 0.45rem; align-items: baseline; padding: 0.55rem 0.4rem 0.15rem 0.1rem; white-space: nowrap; overflow: hidden;
+  display: flex; gap: 0.45rem; align-items: baseline; padding: 0.55rem 0.4rem 0.15rem 0.1rem; white-space: nowrap;
+  overflow: hidden;
   color: var(--quiet); text-decoration: none; position: relative;
 }
 .notch { position: absolute; top: 0; left: 0; width: 2px; height: 0.6rem; background: var(--score-colour); }

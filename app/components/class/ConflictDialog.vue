@@ -3,13 +3,17 @@ import { placeInWords, valueInWords } from '../../../core/batch'
 import { valueAt } from '../../../core/document'
 import type { Path } from '../../../core/document'
 
-/** What two windows have changed in two ways: both are shown, and the maker chooses. Everything else of both is kept anyhow. */
+/**
+ * What two windows have changed in two ways: both are shown, and the maker chooses. Everything else of both is kept
+ * anyhow.
+ */
 const work = useClassStore()
 
 const rows = computed(() => {
   const [mine, theirs] = [work.document, work.theirs]
   if (!mine || !theirs) return []
-  const value = (of: object, path: Path) => (path.at(-1) === '(order)' ? 'another order' : valueInWords(valueAt(of, path)))
+  const value = (of: object, path: Path) =>
+    path.at(-1) === '(order)' ? 'another order' : valueInWords(valueAt(of, path))
   return theirs.paths.map(path => ({
     key: path.join('/'),
     place: placeInWords(path, mine, theirs.document),

@@ -15,7 +15,9 @@ const SAVING = {
 } as const
 const saving = computed(() => SAVING[work.state])
 /** Since when it could not be saved. */
-const since = computed(() => (work.troubledSince === undefined ? '' : `, not saved since ${format(work.troubledSince, 'HH:mm')}`))
+const since = computed(() =>
+  work.troubledSince === undefined ? '' : `, not saved since ${format(work.troubledSince, 'HH:mm')}`,
+)
 </script>
 
 <template>

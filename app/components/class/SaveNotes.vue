@@ -1,9 +1,14 @@
 <script setup lang="ts">
 import { placeInWords } from '../../../core/batch'
 
-/** What the maker has to know about the saving of the class: what was refused, what is not kept, what cannot be taken back. */
+/**
+ * What the maker has to know about the saving of the class: what was refused, what is not kept, what cannot be taken
+ * back.
+ */
 const work = useClassStore()
-const wrong = computed(() => work.problems.map(({ path, problem }) => `${path} ${problem}`.trim().replace(/\.$/, '')).join('; '))
+const wrong = computed(() =>
+  work.problems.map(({ path, problem }) => `${path} ${problem}`.trim().replace(/\.$/, '')).join('; '),
+)
 const blocked = computed(() => {
   const shown = work.document
   return shown && work.blocked ? work.blocked.blocked.map(path => placeInWords(path, shown)).join(', ') : ''
@@ -50,6 +55,7 @@ const blocked = computed(() => {
     closable
     @close="work.setAside = false"
   >
-    Changes that this browser had kept for this class could not be read, perhaps after an update. What was saved last is shown.
+    Changes that this browser had kept for this class could not be read, perhaps after an update. What was saved last is
+    shown.
   </Message>
 </template>

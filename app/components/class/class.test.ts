@@ -50,7 +50,9 @@ const sizeOf = (shown: VueWrapper, piece: string) => {
   return row?.get('.measure').findAll('.unseen').map(length => length.text())
 }
 const button = (name: string) =>
-  [...document.querySelectorAll('button')].find(entry => [entry.textContent?.trim(), entry.getAttribute('aria-label')].includes(name))
+  [...document.querySelectorAll('button')].find(entry =>
+    [entry.textContent?.trim(), entry.getAttribute('aria-label')].includes(name),
+  )
 /** Long enough for what was changed to be saved. */
 const saved = async () => {
   await vi.advanceTimersByTimeAsync(600)
@@ -65,7 +67,9 @@ describe('a paper of a shelf that is too large to be here whole', () => {
     studio.elsewhere = [{ ...kelp!, key: 'zebra', name: 'Zebra' }, { ...kelp!, key: 'zinc', name: 'Zinc' }]
     await work.bring('nothing')
     expect(work.morePapers).toBe(2)
-    const shown = await mountSuspended(PaperChoice, { props: { label: 'Base', papers: work.batch.papers, modelValue: 'kelp' } })
+    const shown = await mountSuspended(PaperChoice, {
+      props: { label: 'Base', papers: work.batch.papers, modelValue: 'kelp' },
+    })
     mounted = shown
     const select = shown.getComponent({ name: 'Select' })
     const names = () => (select.props('options') as { name: string }[]).map(({ name }) => name)
@@ -113,10 +117,14 @@ describe('a class under the maker’s hands', () => {
   it('says what the server refuses, keeps it on screen, and saves what is put right', async () => {
     const { studio } = await openedClass()
     const shown = await bench()
-    studio.refusal = { statusCode: 400, data: { problems: [{ path: 'cards.harbour-lantern.title', problem: 'is taken.' }] } }
+    studio.refusal = {
+      statusCode: 400, data: { problems: [{ path: 'cards.harbour-lantern.title', problem: 'is taken.' }] },
+    }
     await input(shown, 'Name of the card').setValue('Two tides')
     await saved()
-    expect(shown.text()).toContain('The last change is not saved: cards.harbour-lantern.title is taken. It stays on this screen')
+    expect(shown.text()).toContain(
+      'The last change is not saved: cards.harbour-lantern.title is taken. It stays on this screen',
+    )
     expect(studio.sent).toEqual([])
     await input(shown, 'Name of the card').setValue('Two tides again')
     await saved()

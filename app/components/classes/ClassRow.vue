@@ -12,13 +12,25 @@ const menu = useTemplateRef('menu')
 
 const day = computed(() => {
   const date = new Date(`${entry.date}T00:00:00Z`)
-  const part = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...options }).format(date)
-  return { weekday: part({ weekday: 'short' }), number: part({ day: 'numeric' }), month: part({ month: 'short', year: 'numeric' }) }
+  const part = (options: Intl.DateTimeFormatOptions) =>
+    new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', ...options }).format(date)
+  return {
+    weekday: part({ weekday: 'short' }), number: part({ day: 'numeric' }),
+    month: part({ month: 'short', year: 'numeric' }),
+  }
 })
 
 const days = computed(() => {
   const left = differenceInCalendarDays(parseISO(entry.date), new Date())
-  return left === 0 ? 'today' : left === 1 ? 'tomorrow' : left > 0 ? `in ${left} days` : left === -1 ? 'yesterday' : `${-left} days ago`
+  return left === 0
+    ? 'today'
+    : left === 1
+      ? 'tomorrow'
+      : left > 0
+        ? `in ${left} days`
+        : left === -1
+          ? 'yesterday'
+          : `${-left} days ago`
 })
 const short = computed(() => entry.short.map(({ paper, sheets }) => `${sheets} ${paper}`).join(', '))
 
@@ -43,7 +55,9 @@ function askToDelete() {
 async function remove() {
   try {
     const { bin } = await $fetch<{ bin: number }>(`/api/classes/${entry.id}`, { method: 'DELETE' })
-    toast.add({ severity: 'info', summary: `“${entry.title}” was deleted.`, group: 'undo', life: 20_000, detail: String(bin) })
+    toast.add({
+      severity: 'info', summary: `“${entry.title}” was deleted.`, group: 'undo', life: 20_000, detail: String(bin),
+    })
   }
   catch (error) {
     toast.add({ severity: 'error', summary: refusalOf(error).message, life: 8000 })
@@ -78,7 +92,8 @@ async function remove() {
           too large for its figures to be shown here
         </template>
         <template v-else>
-          {{ days }} · {{ count(entry.seats, 'seat') }}{{ entry.spares ? ` + ${entry.spares} spare` : '' }}, {{ entry.delivery }}
+          {{ days }} · {{ count(entry.seats, 'seat') }}{{ entry.spares ? ` + ${entry.spares} spare` : '' }},
+          {{ entry.delivery }}
           <template v-if="entry.pending">
             · being worked out anew …
           </template>
@@ -240,7 +255,10 @@ async function remove() {
   }
 }
 @media (max-width: 560px) {
-  .entry { grid-template-columns: 3.6rem minmax(0, 1fr) auto; padding: 0.5rem 0.4rem 0.5rem 0.6rem; gap: 0.4rem 0.6rem; }
+  .entry {
+    grid-template-columns: 3.6rem minmax(0, 1fr) auto; padding: 0.5rem 0.4rem 0.5rem 0.6rem;
+    gap: 0.4rem 0.6rem;
+  }
   .day { padding-right: 0.5rem; }
 }
 </style>

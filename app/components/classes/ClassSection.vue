@@ -2,7 +2,13 @@
 import type { ListedClass } from '../../composables/useClassList'
 
 /** The classes on one side of today, with as many of them as were asked for. */
-const { when, search, today } = defineProps<{ when: 'coming' | 'past', head: string, none: string, search: string, today: string }>()
+const { when, search, today } = defineProps<{
+  when: 'coming' | 'past'
+  head: string
+  none: string
+  search: string
+  today: string
+}>()
 const emit = defineEmits<{ copy: [entry: ListedClass], counted: [total: number], failed: [error: unknown] }>()
 const id = useId()
 const { classes, total, error, ready, more } = useClassList(when, toRef(() => search), toRef(() => today))

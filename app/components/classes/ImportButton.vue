@@ -36,7 +36,9 @@ async function takeArchive(file: File, twins: 'ask' | 'skip' | 'add' = 'ask') {
   const summary = added === 0 ? 'No class was new.' : added === 1 ? 'One class imported.' : `${added} classes imported.`
   toast.add({ severity: 'success', summary, life: 6000 })
   if (left.length === 0) return
-  refused.value = { file: file.name, message: '', problems: left.map(({ file: path, problem }) => ({ path, problem })), some: true }
+  refused.value = {
+    file: file.name, message: '', problems: left.map(({ file: path, problem }) => ({ path, problem })), some: true,
+  }
 }
 
 /** Goes on once it is known what becomes of those that are there. */
@@ -117,8 +119,13 @@ async function takeClass(file: File) {
     @update:visible="twice = undefined"
   >
     <p>
-      {{ twice.titles.length === 1 ? 'This class of the archive is' : `These ${twice.titles.length} classes of the archive are` }} in your
-      studio already, just as {{ twice.titles.length === 1 ? 'it is' : 'they are' }} there. Nothing has been changed yet.
+      {{
+        twice.titles.length === 1
+          ? 'This class of the archive is'
+          : `These ${twice.titles.length} classes of the archive are`
+      }}
+      in your studio already, just as {{ twice.titles.length === 1 ? 'it is' : 'they are' }} there. Nothing has been
+      changed yet.
     </p>
     <ul>
       <li

@@ -8,7 +8,11 @@ import ClassSection from './ClassSection.vue'
 
 const one = (id: number, more: Partial<ListedClass> = {}): ListedClass => ({
   id, title: `Class ${id}`, date: '2030-01-02', seats: 12, spares: 1, delivery: 'in person',
-  units: 'inch', cards: [{ title: 'Lantern', fold: 'z-fold', colours: { base: '#3f6b57' } }], bags: 13, pieces: 91, stops: 0,
+  units: 'inch',
+  cards: [{ title: 'Lantern', fold: 'z-fold', colours: { base: '#3f6b57' } }],
+  bags: 13,
+  pieces: 91,
+  stops: 0,
   next: { station: 'cutting', words: 'Cut the sheets' }, short: [], ...more,
 })
 let classes: ListedClass[] = []
@@ -86,7 +90,9 @@ describe('the bin', () => {
     await vi.waitFor(() => expect(document.body.textContent).toContain('Tide and Lantern'))
     expect(document.querySelector('tbody tr')?.textContent).toMatch(/5 January\s*29/)
     document.querySelector<HTMLButtonElement>('tbody button')?.click()
-    await vi.waitFor(() => expect(document.body.textContent).toContain('Nothing was deleted. Classes and papers rest here for 30 days.'))
+    await vi.waitFor(() =>
+      expect(document.body.textContent).toContain('Nothing was deleted. Classes and papers rest here for 30 days.'),
+    )
     await flushPromises()
     expect(back).toEqual(['7'])
   })

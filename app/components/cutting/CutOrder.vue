@@ -3,8 +3,15 @@ import type { BenchStep } from '../../../core/cutting'
 import { heldInWords, pileInWords, takenInWords } from '../../../core/cutting'
 import type { Units } from '../../../core/lengths'
 
-/** The numbered cuts of a paper, those at one setting of the fence together. Hover or focus shows the cut in the drawings. */
-const { steps, letters = new Map() } = defineProps<{ steps: BenchStep[], units: Units, letters?: ReadonlyMap<string, string> }>()
+/**
+ * The numbered cuts of a paper, those at one setting of the fence together. Hover or focus shows the cut in the
+ * drawings.
+ */
+const { steps, letters = new Map() } = defineProps<{
+  steps: BenchStep[]
+  units: Units
+  letters?: ReadonlyMap<string, string>
+}>()
 const emit = defineEmits<{ show: [step?: number] }>()
 const list = useTemplateRef<HTMLOListElement>('list')
 
@@ -57,12 +64,15 @@ const product = (pile: BenchStep['keep']) => {
           name="tabler:rotate-clockwise-2"
           aria-hidden="true"
         /> turn:</span>
-        {{ heldInWords(step) }}<span class="quiet">{{ takenInWords(step) && ` ${takenInWords(step)}` }}</span>, <SizeText
+        {{ heldInWords(step) }}<span class="quiet">{{ takenInWords(step) && ` ${takenInWords(step)}` }}</span>,
+        <SizeText
           :width="step.size.width"
           :height="step.size.height"
           :units="units"
-        />: {{ count(step.cuts, 'cut') }} along the {{ step.side }}
-        → <strong>{{ product(step.keep) }}</strong><template v-if="step.rest">, {{ product(step.rest) }} remains</template>
+        />:
+        {{ count(step.cuts, 'cut') }} along the {{ step.side }} → <strong>{{ product(step.keep) }}</strong><template
+          v-if="step.rest"
+        >, {{ product(step.rest) }} remains</template>
         <span
           v-if="step.reading.from === 'far'"
           class="note"
@@ -95,7 +105,8 @@ const product = (pile: BenchStep['keep']) => {
 <style scoped>
 ol { list-style: none; counter-reset: cut; margin: 0; padding: 0; display: grid; align-content: start; }
 li {
-  counter-increment: cut; display: grid; grid-template-columns: 4.6rem 1fr; gap: 0.5rem; align-items: baseline; position: relative;
+  counter-increment: cut; display: grid; grid-template-columns: 4.6rem 1fr; gap: 0.5rem; align-items: baseline;
+  position: relative;
   padding: 0.3rem 0.4rem 0.3rem 1.7rem;
 }
 li.moved { border-top: 1px solid var(--line); }

@@ -12,13 +12,18 @@ const work = useClassStore()
 const cutting = usePaperCutting(() => entry.paper.key)
 const cut = computed(() => (cutting.entry.value?.layouts ?? []).filter(layout => layout.cut > 0))
 const rows = computed(() =>
-  entry.problem.demands.map(demand => ({ ...demand, wanted: entry.wanted.get(demand.key) ?? 0, spoiled: cutting.spoiledOf(demand.key) })),
+  entry.problem.demands.map(demand => ({
+    ...demand, wanted: entry.wanted.get(demand.key) ?? 0, spoiled: cutting.spoiledOf(demand.key),
+  })),
 )
 type Row = (typeof rows.value)[number]
 const miscut = computed(() => cutting.entry.value?.miscut ?? [])
 const pieceOf = ({ piece }: MiscutEntry) => entry.names.get(keyOfRef(piece)) ?? 'a piece that is not wanted any more'
 const changeMiscut = (at: number, change: Partial<MiscutEntry>) =>
-  cutting.noteMiscut(`${at} ${Object.keys(change).join()}`, miscut.value.map((one, index) => (index === at ? { ...one, ...change } : one)))
+  cutting.noteMiscut(
+    `${at} ${Object.keys(change).join()}`,
+    miscut.value.map((one, index) => (index === at ? { ...one, ...change } : one)),
+  )
 const addMiscut = ({ value }: { value: string }) => {
   const demand = entry.problem.demands.find(({ key }) => key === value)
   if (demand) cutting.noteMiscut('more', [...miscut.value, newMiscut(demand, work.units)])
@@ -44,8 +49,8 @@ const COLUMNS = [
         v-if="cut.length === 0"
         class="quiet small"
       >
-        Note above how many sheets of a layout are cut, and here what was spoiled: the plan is then made for what is missing. Sheets
-        that are cut count as taken from what is on hand until the shelf is brought up to date.
+        Note above how many sheets of a layout are cut, and here what was spoiled: the plan is then made for what is
+        missing. Sheets that are cut count as taken from what is on hand until the shelf is brought up to date.
       </p>
       <p
         v-for="layout in cut"

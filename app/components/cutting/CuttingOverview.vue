@@ -22,11 +22,13 @@ const charted = computed(() => rows.value.map(({ paper, sheet }) => ({
 /** All papers in one line. */
 const inAll = computed(() => {
   const outcomes = papers.flatMap(({ outcome }) => outcome ?? [])
-  const add = (of: (outcome: typeof outcomes[number]) => number) => outcomes.reduce((sum, outcome) => sum + of(outcome), 0)
+  const add = (of: (outcome: (typeof outcomes)[number]) => number) =>
+    outcomes.reduce((sum, outcome) => sum + of(outcome), 0)
   const buy = add(({ sheets }) => sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0))
   const proven = outcomes.filter(({ plan }) => plan.sheets === plan.bound).length
   const [layouts, minutes] = [add(({ plan }) => plan.layouts.length), wholeMinutes(add(outcome => outcome.minutes))]
-  const proof = proven === outcomes.length ? 'No paper' : `Proven for ${proven} of ${outcomes.length} papers: none of them`
+  const proof
+    = proven === outcomes.length ? 'No paper' : `Proven for ${proven} of ${outcomes.length} papers: none of them`
   return {
     sheets: count(add(({ plan }) => plan.sheets), 'sheet'),
     buy: buy === 0 ? 'nothing to buy' : `${buy} of them to buy (${money(add(({ plan }) => plan.spending))})`,
@@ -35,18 +37,30 @@ const inAll = computed(() => {
 })
 
 type Row = typeof rows.value[number]
-const figure = (of: (row: Row & { sheet: NonNullable<Row['sheet']>, outcome: NonNullable<Row['outcome']> }) => string | number) =>
-  ({ sheet, outcome, ...row }: Row) => (sheet && outcome ? of({ ...row, sheet, outcome }) : '…')
+const figure
+  = (of: (row: Row & { sheet: NonNullable<Row['sheet']>, outcome: NonNullable<Row['outcome']> }) => string | number) =>
+    ({ sheet, outcome, ...row }: Row) => (sheet && outcome ? of({ ...row, sheet, outcome }) : '…')
 const COLUMNS = [
   { key: 'paper', head: 'Paper' },
   { key: 'sheet', head: 'Sheet' },
   { key: 'needed', head: 'Needed', number: true },
-  { key: 'bound', head: 'At least', number: true, wide: true, text: figure(({ outcome }) => outcome.plan.bound || '–') },
+  {
+    key: 'bound', head: 'At least', number: true, wide: true, text: figure(({ outcome }) => outcome.plan.bound || '–'),
+  },
   { key: 'hand', head: 'On hand', number: true, text: figure(({ sheet }) => sheet.onHand) },
   { key: 'buy', head: 'To buy', number: true },
-  { key: 'yield', head: 'Used area', number: true, wide: true, text: figure(({ outcome }) => `${Math.round(outcome.plan.yield * 100)} %`) },
-  { key: 'layouts', head: 'Layouts', number: true, wide: true, text: figure(({ outcome }) => outcome.plan.layouts.length) },
-  { key: 'minutes', head: 'Minutes', number: true, wide: true, text: figure(({ outcome }) => wholeMinutes(outcome.minutes)) },
+  {
+    key: 'yield', head: 'Used area', number: true, wide: true,
+    text: figure(({ outcome }) => `${Math.round(outcome.plan.yield * 100)} %`),
+  },
+  {
+    key: 'layouts', head: 'Layouts', number: true, wide: true,
+    text: figure(({ outcome }) => outcome.plan.layouts.length),
+  },
+  {
+    key: 'minutes', head: 'Minutes', number: true, wide: true,
+    text: figure(({ outcome }) => wholeMinutes(outcome.minutes)),
+  },
 ]
 </script>
 

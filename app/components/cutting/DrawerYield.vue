@@ -19,7 +19,9 @@ function ask() {
         ...kit,
         problem: {
           ...kit.problem,
-          supplies: kit.problem.supplies.map(other => (other === supply ? { ...other, onHand: other.onHand + 1 } : other)),
+          supplies: kit.problem.supplies.map(other =>
+            other === supply ? { ...other, onHand: other.onHand + 1 } : other,
+          ),
         },
       })
       return [
@@ -56,7 +58,9 @@ const rows = computed(() =>
 )
 type Row = (typeof rows.value)[number]
 const least = computed(() =>
-  rows.value.length === kits.value.length && rows.value.length > 0 ? Math.min(...rows.value.map(({ from }) => from.kits)) : undefined,
+  rows.value.length === kits.value.length && rows.value.length > 0
+    ? Math.min(...rows.value.map(({ from }) => from.kits))
+    : undefined,
 )
 const first = computed(() => rows.value.filter(({ from }) => from.kits === least.value))
 const COLUMNS = [
@@ -65,7 +69,8 @@ const COLUMNS = [
     key: 'hand',
     head: 'On hand',
     number: true,
-    text: ({ sheets, offcuts }: Row) => `${count(sheets, 'sheet')}${offcuts > 0 ? `, ${count(offcuts, 'offcut')}` : ''}`,
+    text: ({ sheets, offcuts }: Row) =>
+      `${count(sheets, 'sheet')}${offcuts > 0 ? `, ${count(offcuts, 'offcut')}` : ''}`,
   },
   { key: 'kits', head: 'Kits', number: true },
   { key: 'more', head: 'One more sheet' },

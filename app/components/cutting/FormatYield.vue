@@ -9,10 +9,14 @@ const work = useClassStore()
 const counter = useKitCount()
 /** Sheets that nearby sizes are compared on: enough for mixed layouts to tell. */
 const SHEETS = 4
-const cards = computed(() => work.settled?.preparation.cards.filter(({ pieces }) => pieces.some(({ paper }) => paper)) ?? [])
+const cards = computed(
+  () => work.settled?.preparation.cards.filter(({ pieces }) => pieces.some(({ paper }) => paper)) ?? [],
+)
 const chosen = ref('')
 const card = computed(() => cards.value.find(({ entry }) => entry.key === chosen.value) ?? cards.value[0])
-const kits = computed(() => (work.settled && card.value ? kitProblems(work.settled.batch, work.settled.preparation, [card.value]) : []))
+const kits = computed(() =>
+  work.settled && card.value ? kitProblems(work.settled.batch, work.settled.preparation, [card.value]) : [],
+)
 const formats = formatsToTry()
 const usual = (stocks: { width: number, height: number }[]) =>
   formats.find(({ width, height }) => stocks.some(stock => stock.width === width && stock.height === height))
@@ -40,7 +44,9 @@ function ask() {
     ),
     ...kits.value.flatMap(kit => asked('now', kit)),
     ...nearby.value.flatMap(({ parameter, value, batch, card: changed }) =>
-      kitProblems(batch, { ...settled.preparation, cards: [changed] }).flatMap(kit => asked(`near ${parameter} ${value}`, kit)),
+      kitProblems(batch, { ...settled.preparation, cards: [changed] }).flatMap(kit =>
+        asked(`near ${parameter} ${value}`, kit),
+      ),
     ),
   ])
 }
@@ -52,7 +58,9 @@ const better = computed(() =>
     .flatMap(({ parameter, label, value, shown }) =>
       kits.value.flatMap(({ paper }) => {
         const [now, then] = [at(`now ${paper.key}`), at(`near ${parameter} ${value} ${paper.key}`)]
-        return now !== undefined && then !== undefined && then > now ? [{ parameter, label, value, shown, paper, now, then }] : []
+        return now !== undefined && then !== undefined && then > now
+          ? [{ parameter, label, value, shown, paper, now, then }]
+          : []
       }),
     )
     .sort((a, b) => b.then / b.now - a.then / a.now)
@@ -61,7 +69,8 @@ const better = computed(() =>
 
 function take({ parameter, value }: { parameter: string, value: string }) {
   const key = card.value?.entry.key
-  if (key !== undefined) work.edit(`${key} ${parameter}`, ({ cards }) => void (byKey(cards, key).parameters[parameter] = value))
+  if (key !== undefined)
+    work.edit(`${key} ${parameter}`, ({ cards }) => void (byKey(cards, key).parameters[parameter] = value))
 }
 </script>
 
@@ -147,8 +156,8 @@ function take({ parameter, value }: { parameter: string, value: string }) {
         v-for="hint in better"
         :key="`${hint.parameter} ${hint.value} ${hint.paper.key}`"
       >
-        {{ hint.label }} of <strong>{{ hint.shown }}</strong> gives <strong>{{ hint.then }}</strong> kits instead of {{ hint.now }}
-        from {{ SHEETS }} sheets of {{ hint.paper.name }}.
+        {{ hint.label }} of <strong>{{ hint.shown }}</strong> gives <strong>{{ hint.then }}</strong> kits instead of
+        {{ hint.now }} from {{ SHEETS }} sheets of {{ hint.paper.name }}.
         <Button
           link
           size="small"

@@ -5,7 +5,9 @@ import { countsOf, lettersOf, wholeMinutes } from '../../../core/cutting'
 import type { KeyedLayout, Layout } from '../../../core/cutting'
 import type { PlannedPaper } from '../../stores/planner'
 
-/** The plan of one paper: what it takes in one line, what could be traded, one layout large, and the order of all cuts. */
+/**
+ * The plan of one paper: what it takes in one line, what could be traded, one layout large, and the order of all cuts.
+ */
 const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
 const planner = usePlannerStore()
@@ -39,7 +41,13 @@ const key = computed(() => (layout.value
 /** Papers that are cut in just the same way: their sheets can lie in one stack. */
 const together = computed(() =>
   planner.papers
-    .filter(other => other.paper.key !== entry.paper.key && entry.outcome && other.outcome && isCutAlike(entry.outcome, other.outcome))
+    .filter(
+      other =>
+        other.paper.key !== entry.paper.key
+        && entry.outcome
+        && other.outcome
+        && isCutAlike(entry.outcome, other.outcome),
+    )
     .map(({ paper }) => paper.name),
 )
 /** What keeping layouts and doing without formats costs, in words; empty where it costs nothing. */
@@ -47,7 +55,10 @@ const dearer = computed(() => {
   if (!entry.freePlan || !outcome.value) return ''
   const { sheets, spending } = itemAt(outcome.value.choices, 0).plan
   const [more, cents] = [sheets - entry.freePlan.sheets, spending - entry.freePlan.spending]
-  return [more > 0 ? `${count(more, 'sheet')} (${entry.freePlan.sheets} would do)` : '', cents > 0 ? `${money(cents)} more to buy` : '']
+  return [
+    more > 0 ? `${count(more, 'sheet')} (${entry.freePlan.sheets} would do)` : '',
+    cents > 0 ? `${money(cents)} more to buy` : '',
+  ]
     .filter(Boolean)
     .join(' and ')
 })
@@ -63,7 +74,8 @@ const looking = computed(() => {
   const { state, columns } = entry.job
   if (state === 'stopped') return 'Stopped by you.'
   if (state !== 'running' && state !== 'waiting') return ''
-  return `Still looking for better${columns > 0 ? ` among ${count(columns, 'pattern')}` : ''}; what binds to this plan waits until then.`
+  const among = columns > 0 ? ` among ${count(columns, 'pattern')}` : ''
+  return `Still looking for better${among}; what binds to this plan waits until then.`
 })
 const toBuy = computed(() => {
   const { spending, moneyBound } = outcome.value?.plan ?? { spending: 0 }
@@ -78,7 +90,9 @@ const toBuy = computed(() => {
 async function download(layout: KeyedLayout, number: number) {
   if (!outcome.value) return
   const { layoutSvg } = await import('../../../core/exports')
-  saveText(await layoutSvg(outcome.value, layout.key, work.batch), `${entry.paper.key}-sheet-${number}.svg`, 'image/svg+xml')
+  saveText(
+    await layoutSvg(outcome.value, layout.key, work.batch), `${entry.paper.key}-sheet-${number}.svg`, 'image/svg+xml',
+  )
 }
 </script>
 
@@ -96,8 +110,10 @@ async function download(layout: KeyedLayout, number: number) {
         class="proof"
       >
         {{ proofOf(outcome) }}; {{ toBuy }}.
-        <span class="quiet">{{ count(layouts.length, 'layout') }}, {{ count(outcome.settings, 'setting') }} of the fence, about
-          {{ wholeMinutes(outcome.minutes) }} min. {{ Math.round(outcome.plan.yield * 100) }} % of the area is used. {{ looking }}</span>
+        <span class="quiet">{{ count(layouts.length, 'layout') }},
+          {{ count(outcome.settings, 'setting') }} of the fence, about
+          {{ wholeMinutes(outcome.minutes) }} min. {{ Math.round(outcome.plan.yield * 100) }} % of the area is used.
+          {{ looking }}</span>
       </p>
       <p
         v-if="outcome?.beyond && layouts.length > 0"
@@ -109,8 +125,8 @@ async function download(layout: KeyedLayout, number: number) {
         v-if="outcome?.unbought"
         class="costs"
       >
-        Sheets are bought although enough lie there: without buying it takes {{ count(outcome.unbought.plan.sheets, 'sheet') }} and
-        {{ wholeMinutes(outcome.unbought.minutes) }} min.
+        Sheets are bought although enough lie there: without buying it takes
+        {{ count(outcome.unbought.plan.sheets, 'sheet') }} and {{ wholeMinutes(outcome.unbought.minutes) }} min.
         <Button
           label="Buy nothing"
           text
@@ -301,7 +317,8 @@ async function download(layout: KeyedLayout, number: number) {
 .head h3 { margin: 0; }
 .thumbs { display: flex; flex-wrap: wrap; gap: 0.3rem; }
 .thumbs button {
-  font: inherit; color: inherit; background: none; border: 1px solid var(--line); border-radius: 3px; padding: 0.2rem 0.35rem;
+  font: inherit; color: inherit; background: none; border: 1px solid var(--line); border-radius: 3px;
+  padding: 0.2rem 0.35rem;
   cursor: pointer; display: flex; gap: 0.35rem; align-items: center; min-height: 44px;
 }
 .thumbs button[aria-pressed='true'] { border-color: var(--accent); box-shadow: inset 0 -3px var(--accent); }
@@ -309,5 +326,8 @@ async function download(layout: KeyedLayout, number: number) {
 .key li { display: grid; grid-template-columns: 1.6rem minmax(0, 1fr) auto; gap: 0.4rem; }
 .held { border-color: var(--accent); }
 .order { position: sticky; top: 0.5rem; max-height: calc(100vh - 1rem); overflow: auto; }
-@media (max-width: 1000px) { .bench { grid-template-columns: minmax(0, 1fr); } .order { position: static; max-height: none; } }
+@media (max-width: 1000px) {
+  .bench { grid-template-columns: minmax(0, 1fr); }
+  .order { position: static; max-height: none; }
+}
 </style>

@@ -15,7 +15,9 @@ const emit = defineEmits<{ choose: [paper?: string] }>()
     >
       <span />
       All papers
-      <strong class="number">{{ papers.reduce((total, { outcome }) => total + (outcome?.plan.sheets ?? 0), 0) }}</strong>
+      <strong class="number">{{
+        papers.reduce((total, { outcome }) => total + (outcome?.plan.sheets ?? 0), 0)
+      }}</strong>
     </button>
     <button
       v-for="{ paper, outcome, job } in papers"

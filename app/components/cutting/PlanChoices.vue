@@ -5,7 +5,10 @@ import { preferred, wholeMinutes } from '../../../core/cutting'
 import type { MeasuredPlan } from '../../../core/cutting'
 import type { PlannedPaper } from '../../stores/planner'
 
-/** What could be traded for this paper: each wish with the plan that it leads to, and how that differs from the one shown. */
+/**
+ * What could be traded for this paper: each wish with the plan that it leads to, and how that differs from the one
+ * shown.
+ */
 const { entry } = defineProps<{ entry: PlannedPaper }>()
 const work = useClassStore()
 const cutting = usePaperCutting(() => entry.paper.key)
@@ -92,10 +95,15 @@ function differenceOf(choice: MeasuredPlan, priority: Priority): string {
 
 <style scoped>
 .trade { display: grid; gap: 0.3rem; }
-ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fit, minmax(10.5rem, 1fr)); gap: 0.4rem; }
+ul {
+  list-style: none; margin: 0; padding: 0; display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(10.5rem, 1fr)); gap: 0.4rem;
+}
 button:not(.p-button) {
-  font: inherit; color: inherit; width: 100%; height: 100%; text-align: left; background: var(--sheet); border: 1px solid var(--line);
-  border-radius: 3px; padding: 0.3rem 0.6rem; display: grid; align-content: start; cursor: pointer; min-height: 44px; line-height: 1.3;
+  font: inherit; color: inherit; width: 100%; height: 100%; text-align: left; background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px; padding: 0.3rem 0.6rem; display: grid; align-content: start; cursor: pointer; min-height: 44px;
+  line-height: 1.3;
 }
 button[aria-pressed='true'] { border-color: var(--accent); box-shadow: inset 4px 0 var(--accent); }
 button:hover { background: var(--ground); }

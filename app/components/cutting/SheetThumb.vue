@@ -3,7 +3,12 @@ import type { Cutter, KeyedLayout, Supply } from '../../../core/cutting'
 import { leavesOf } from '../../../core/cutting'
 
 /** A layout as small as a stamp, to be told from the others by its cuts. */
-const { layout, supply, cutter, paper } = defineProps<{ layout: KeyedLayout, supply: Supply, cutter: Cutter, paper: string }>()
+const { layout, supply, cutter, paper } = defineProps<{
+  layout: KeyedLayout
+  supply: Supply
+  cutter: Cutter
+  paper: string
+}>()
 const SIZE = 40
 const scale = computed(() => SIZE / Math.max(supply.width, supply.height))
 const leaves = computed(() => leavesOf(layout.root, cutter.kerf).map(({ x, y, width, height, node }) => ({

@@ -19,7 +19,10 @@ useChart(useTemplateRef<HTMLCanvasElement>('canvas'), ({ text, accent, plain, li
     plugins: { legend: { position: 'top', align: 'end', labels: { color: text, boxWidth: 14 } } },
     scales: {
       x: { ticks: { color: text }, grid: { display: false } },
-      y: { ticks: { color: text, precision: 0 }, grid: { color: line }, title: { display: true, text: 'sheets', color: text } },
+      y: {
+        ticks: { color: text, precision: 0 }, grid: { color: line },
+        title: { display: true, text: 'sheets', color: text },
+      },
     },
   },
 }), () => rows)

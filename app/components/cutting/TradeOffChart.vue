@@ -6,7 +6,10 @@ import { wholeMinutes } from '../../../core/cutting'
 
 Chart.register(ScatterController, PointElement, LinearScale, Legend, Tooltip)
 
-/** Sheets against minutes at the trimmer, one point a plan; a click takes the plan. The buttons beside it say the same in words. */
+/**
+ * Sheets against minutes at the trimmer, one point a plan; a click takes the plan. The buttons beside it say the same
+ * in words.
+ */
 const { choices, chosen } = defineProps<{ choices: MeasuredPlan[], chosen: number }>()
 const emit = defineEmits<{ choose: [index: number] }>()
 const inWords = ({ plan, minutes, settings }: MeasuredPlan) =>
@@ -33,7 +36,10 @@ useChart(
       },
       options: {
         onClick: (_, [element]) => element && emit('choose', element.index),
-        plugins: { legend: { display: false }, tooltip: { callbacks: { label: ({ dataIndex }) => inWords(itemAt(choices, dataIndex)) } } },
+        plugins: {
+          legend: { display: false },
+          tooltip: { callbacks: { label: ({ dataIndex }) => inWords(itemAt(choices, dataIndex)) } },
+        },
         scales: {
           x: {
             title: { display: true, text: 'sheets', color: text },

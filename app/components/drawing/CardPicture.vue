@@ -4,7 +4,10 @@ import { PICTURE, foldById, pictureOf } from '../../../core/folds'
 import type { Units } from '../../../core/lengths'
 import { MILLIMETRE } from '../../../core/lengths'
 
-/** A card as a small picture in the colours of its papers: as it was drawn already, else at the natural sizes of its fold. */
+/**
+ * A card as a small picture in the colours of its papers: as it was drawn already, else at the natural sizes of its
+ * fold.
+ */
 const { fold, units, colours, picture } = defineProps<{
   fold: string
   units: Units

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import type { Construction, Crease, Part, Point } from '../../../core/folds'
 import { isFreePart } from '../../../core/dressing'
-import { formatLength } from '../../../core/lengths'
+import { formatSize } from '../../../core/lengths'
 import type { Length, Units } from '../../../core/lengths'
 import type { Chosen } from '../card/chosen'
 import { isChosen } from '../card/chosen'
 import { useMoving } from './moving'
 import type { Laid, ScoreLabel } from './pattern'
-import { edgePath, isRoomy, labelsAlong, laidOn, middleOf, numberedAt, panelName, panelPath, pointOf, spot, turning } from './pattern'
+import {
+  edgePath, isRoomy, labelsAlong, laidOn, middleOf, numberedAt, panelName, panelPath, pointOf, spot, turning,
+} from './pattern'
 
 /**
  * The flat pattern of one blank, inside face up: panels, creases (dash-dot for
@@ -53,16 +55,21 @@ const beside = computed(() => labelsAlong(pattern.value, 'y'))
 const edges = computed(() => {
   const turned = (place: number) => `translate(${width.value} ${height.value - place}) rotate(-90)`
   return [
-    ...below.value.map(label => ({ ...label, key: `x ${label.at.value}`, place: `translate(${label.place} ${height.value})` })),
+    ...below.value.map(label => ({
+      ...label, key: `x ${label.at.value}`, place: `translate(${label.place} ${height.value})`,
+    })),
     ...beside.value.map(label => ({ ...label, key: `y ${label.at.value}`, place: turned(label.place) })),
   ]
 })
 const rowsOf = (labels: ScoreLabel[]) => Math.max(0, ...labels.map(({ row }) => row + 1))
 // Creases are measured below the drawing, or to the right of it where they lie across.
-const margin = computed(() => ({ left: 56, right: 14 + rowsOf(beside.value) * ROW, top: 26, bottom: 10 + rowsOf(below.value) * ROW }))
+const margin = computed(() => ({
+  left: 56, right: 14 + rowsOf(beside.value) * ROW, top: 26, bottom: 10 + rowsOf(below.value) * ROW,
+}))
 
 const placed = (point: Point) => spot(scale, point, 0, height.value)
-const edgeOf = ({ part: shape, x, y, behind }: Laid) => edgePath(shape, scale, x, y + shape.height.value * scale, behind)
+const edgeOf = ({ part: shape, x, y, behind }: Laid) =>
+  edgePath(shape, scale, x, y + shape.height.value * scale, behind)
 const isFree = ({ key }: Part) => mark !== undefined && isFreePart(key)
 const layers = computed(() => laidOn(pattern.value, isFree))
 /** Panels with where their names stand. */
@@ -88,8 +95,10 @@ function turn(event: KeyboardEvent) {
 }
 const labelOf = (shape: Part) => {
   const faces = chosen?.part === shape.key ? shape.panels.filter(({ key }) => chosen.panels?.includes(key)) : []
-  const size = `${formatLength(shape.width.value, units)} × ${formatLength(shape.height.value, units, { unit: true })}`
-  return [shape.name, size, ...(faces.length > 0 ? [`face ${faces.map(({ name }) => name).join(' and ')}`] : [])].join(', ')
+  const size = formatSize(shape.width.value, shape.height.value, units)
+  return [shape.name, size, ...(faces.length > 0 ? [`face ${faces.map(({ name }) => name).join(' and ')}`] : [])].join(
+    ', ',
+  )
 }
 const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'right'
 </script>
@@ -97,7 +106,9 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
 <template>
   <svg
     class="drawing"
-    :viewBox="`${-margin.left} ${-margin.top} ${width + margin.left + margin.right} ${height + margin.top + margin.bottom}`"
+    :viewBox="[
+      -margin.left, -margin.top, width + margin.left + margin.right, height + margin.top + margin.bottom,
+    ].join(' ')"
     :width="width + margin.left + margin.right"
     :height="height + margin.top + margin.bottom"
     role="group"

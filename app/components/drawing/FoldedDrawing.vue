@@ -38,12 +38,17 @@ const frame = computed(() => {
   const box = { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) }
   if (points.length === 0) return { scale: 0, x: 0, y: 0 }
   const scale = Math.min((width - 2 * MARGIN) / (box.right - box.left), (height - 2 * MARGIN) / (box.bottom - box.top))
-  return { scale, x: width / 2 - (scale * (box.left + box.right)) / 2, y: height / 2 - (scale * (box.top + box.bottom)) / 2 }
+  return {
+    scale, x: width / 2 - (scale * (box.left + box.right)) / 2, y: height / 2 - (scale * (box.top + box.bottom)) / 2,
+  }
 })
 const path = ({ points, holes }: DrawnPanel) => {
   const { scale, x, y } = frame.value
   return [points, ...holes]
-    .map(corners => `M${corners.map(corner => `${(x + scale * corner[0]).toFixed(1)},${(y + scale * corner[1]).toFixed(1)}`).join('L')}Z`)
+    .map(
+      corners =>
+        `M${corners.map(corner => `${(x + scale * corner[0]).toFixed(1)},${(y + scale * corner[1]).toFixed(1)}`).join('L')}Z`,
+    )
     .join('')
 }
 </script>

@@ -123,7 +123,10 @@ function build() {
       mesh.add(
         new three.LineSegments(
           new three.EdgesGeometry(mesh.geometry),
-          kept('edges', () => new three.LineBasicMaterial({ color: 0x2a2622, transparent: true, opacity: 0.55, depthTest: false })),
+          kept(
+            'edges',
+            () => new three.LineBasicMaterial({ color: 0x2a2622, transparent: true, opacity: 0.55, depthTest: false }),
+          ),
         ),
       )
       meshes.set(panelKey(panel), mesh)
@@ -137,7 +140,8 @@ function build() {
   place()
 }
 
-const halfDiagonal = ({ least, most }: Box) => Math.hypot(most[0] - least[0], most[1] - least[1], most[2] - least[2]) * (SCALE / 2)
+const halfDiagonal = ({ least, most }: Box) =>
+  Math.hypot(most[0] - least[0], most[1] - least[1], most[2] - least[2]) * (SCALE / 2)
 
 function geometryOf(part: Part, panel: Panel) {
   const spot = ([x, y]: Point): [number, number] => [(x - panel.x.value) * SCALE, (y - panel.y.value) * SCALE]
@@ -151,7 +155,9 @@ function geometryOf(part: Part, panel: Panel) {
 function markCreases(part: Part) {
   for (const { between, from, to, direction } of part.creases) {
     const panel = panelOf(part, between[0])
-    const ends = [from, to].map(({ x, y }) => new three.Vector3((x.value - panel.x.value) * SCALE, (y.value - panel.y.value) * SCALE, 0))
+    const ends = [from, to].map(
+      ({ x, y }) => new three.Vector3((x.value - panel.x.value) * SCALE, (y.value - panel.y.value) * SCALE, 0),
+    )
     const line = new three.Line(
       new three.BufferGeometry().setFromPoints(ends),
       kept(
@@ -186,7 +192,8 @@ function paperMaterial({ key, printTop }: Part, glowing: boolean): Material {
       new three.MeshLambertMaterial({
         map: paper ? textureOf(paper, printTop) : null,
         side: three.DoubleSide,
-        // What lies in front is known from the model, also of sheets that lie in one plane; the order of painting says it.
+        // What lies in front is known from the model, also of sheets that lie in one plane; the order of painting says
+        // it.
         transparent: true,
         depthTest: false,
         depthWrite: false,
@@ -278,7 +285,9 @@ function pick(event: MouseEvent) {
   if (!renderer || !canvas.value) return
   const { left, top, width: wide, height: high } = canvas.value.getBoundingClientRect()
   const ray = new three.Raycaster()
-  ray.setFromCamera(new three.Vector2(((event.clientX - left) / wide) * 2 - 1, 1 - ((event.clientY - top) / high) * 2), camera)
+  ray.setFromCamera(
+    new three.Vector2(((event.clientX - left) / wide) * 2 - 1, 1 - ((event.clientY - top) / high) * 2), camera,
+  )
   const [hit] = ray.intersectObjects([...meshes.values()].filter(({ visible }) => visible), false)
     .sort((a, b) => b.object.renderOrder - a.object.renderOrder)
   if (hit) emit('choose', { part: hit.object.userData.part.key, panels: [hit.object.userData.panel] })

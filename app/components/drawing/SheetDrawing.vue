@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import type { BenchStep, Cutter, KeyedLayout, Placed, Supply } from '../../../core/cutting'
 import { leavesOf } from '../../../core/cutting'
 import type { Length, Units } from '../../../core/lengths'
-import { formatLength } from '../../../core/lengths'
+import { formatLength, formatSize } from '../../../core/lengths'
 import type { Paper } from '../../../core/paper'
 
 /** One layout as a drawn sheet in its paper, with the cuts of one step brought out. */
@@ -71,7 +71,7 @@ const said = computed(() => {
   const leaf = held.value === undefined ? undefined : leaves.value[held.value]
   if (!leaf) return ''
   const name = leaf.node.kind === 'piece' ? names.get(leaf.node.demand) : leaf.node.kind
-  return `${name}, ${formatLength(leaf.width, units)} × ${formatLength(leaf.height, units, { unit: true })}`
+  return `${name}, ${formatSize(leaf.width, leaf.height, units)}`
 })
 const px = (value: number) => value * scale.value
 /** Drawings count upwards, screens downwards. */
@@ -134,7 +134,13 @@ function labelFor(leaf: Placed) {
           :y="top(leaf)"
           :width="px(leaf.width)"
           :height="px(leaf.height)"
-          :fill="leaf.node.kind === 'piece' ? paperFill(paper.key) : leaf.node.kind === 'offcut' ? 'url(#hatch)' : 'var(--ground)'"
+          :fill="
+            leaf.node.kind === 'piece'
+              ? paperFill(paper.key)
+              : leaf.node.kind === 'offcut'
+                ? 'url(#hatch)'
+                : 'var(--ground)'
+          "
           :class="['part', { held: held === at }]"
         />
         <g
@@ -220,7 +226,10 @@ function labelFor(leaf: Placed) {
         v-if="paper.upright"
         class="up"
       >
-        <path :d="`M-48 ${size.height - 4}V${size.height - 30}M-53 ${size.height - 24}L-48 ${size.height - 31}L-43 ${size.height - 24}`" />
+        <path
+          :transform="`translate(-48 ${size.height})`"
+          d="M0 -4V-30M-5 -24L0 -31L5 -24"
+        />
         <title>Top of the print</title>
       </g>
     </svg>
@@ -241,7 +250,10 @@ svg { display: block; }
 svg:focus-visible { outline: 2px solid var(--accent); }
 .sheet { fill: none; stroke: var(--ink); stroke-width: 1.8; }
 .cut { stroke: var(--accent); stroke-width: 4; }
-.label { font-size: 12px; paint-order: stroke; stroke: var(--sheet); stroke-width: 4px; stroke-linejoin: round; pointer-events: none; }
+.label {
+  font-size: 12px; paint-order: stroke; stroke: var(--sheet); stroke-width: 4px;
+  stroke-linejoin: round; pointer-events: none;
+}
 .measure { font-size: 14px; font-weight: 600; }
 .letter { font-weight: 700; }
 .dimension { font-size: 14px; font-weight: 600; }

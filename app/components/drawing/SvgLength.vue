@@ -5,10 +5,12 @@ import { lengthParts } from '../../../core/lengths'
 /** A length inside an SVG text, with a true fraction. */
 const { length, units } = defineProps<{ length: Length, units: Units }>()
 const parts = computed(() => lengthParts(length, units))
+/** A thin space parts it from its fraction. */
+const whole = computed(() => parts.value.whole + (parts.value.whole && parts.value.numerator ? '\u2009' : ''))
 </script>
 
 <template>
-  <tspan>{{ parts.approximate ? '≈' : '' }}{{ parts.whole }}{{ parts.whole && parts.numerator ? '\u2009' : '' }}</tspan><tspan
+  <tspan>{{ parts.approximate ? '≈' : '' }}{{ whole }}</tspan><tspan
     v-if="parts.numerator"
     class="fraction"
   >

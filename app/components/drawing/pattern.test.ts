@@ -9,7 +9,9 @@ import { edgePath, isRoomy, labelsAlong, laidOn, middleOf, spot } from './patter
 const SCALE = 26 / inches(1)
 const patterns = FOLDS.flatMap((fold) => {
   const { construction } = factsOf(fold, 'inch')
-  return construction.parts.map((part): Pattern & { id: string } => ({ id: `${fold.id} ${part.key}`, construction, part, scale: SCALE }))
+  return construction.parts.map((part): Pattern & { id: string } => ({
+    id: `${fold.id} ${part.key}`, construction, part, scale: SCALE,
+  }))
 })
 
 describe('where things stand on the pattern of a blank', () => {
@@ -18,10 +20,13 @@ describe('where things stand on the pattern of a blank', () => {
     for (const pattern of patterns) {
       for (const along of ['x', 'y'] as const) {
         const labels = labelsAlong(pattern, along)
-        const lines = new Set(pattern.part.creases.filter(crease => crease.along === along).map(({ from }) => from[along].value))
+        const lines = new Set(
+          pattern.part.creases.filter(crease => crease.along === along).map(({ from }) => from[along].value),
+        )
         expect([pattern.id, labels.length]).toEqual([pattern.id, lines.size])
         for (const one of labels) for (const other of labels)
-          if (one !== other && one.row === other.row) expect(Math.abs(one.place - other.place)).toBeGreaterThanOrEqual(52)
+          if (one !== other && one.row === other.row)
+            expect(Math.abs(one.place - other.place)).toBeGreaterThanOrEqual(52)
         rows = Math.max(rows, ...labels.map(({ row }) => row))
       }
     }
@@ -33,10 +38,16 @@ describe('where things stand on the pattern of a blank', () => {
     for (const pattern of patterns) for (const panel of pattern.part.panels) {
       if (!isRoomy(pattern, panel)) continue
       const { x, y } = middleOf(pattern, panel)
-      const corners = outlineOf(panel).map(([right, up]): Point => [right * SCALE, (pattern.part.height.value - up) * SCALE])
+      const corners = outlineOf(panel).map(([right, up]): Point => [
+        right * SCALE, (pattern.part.height.value - up) * SCALE,
+      ])
       for (const [axis, place] of [x, y].entries()) {
-        expect([pattern.id, place >= Math.min(...corners.map(corner => corner[axis]!)) - 1e-6]).toEqual([pattern.id, true])
-        expect([pattern.id, place <= Math.max(...corners.map(corner => corner[axis]!)) + 1e-6]).toEqual([pattern.id, true])
+        expect([pattern.id, place >= Math.min(...corners.map(corner => corner[axis]!)) - 1e-6]).toEqual([
+          pattern.id, true,
+        ])
+        expect([pattern.id, place <= Math.max(...corners.map(corner => corner[axis]!)) + 1e-6]).toEqual([
+          pattern.id, true,
+        ])
       }
     }
   })
@@ -63,7 +74,8 @@ describe('where things stand on the pattern of a blank', () => {
 describe('a piece under the hand', () => {
   const mark = inches(1 / 4)
   const layer = (behind: boolean) => ({ part: { key: 'sun' }, behind }) as unknown as Laid
-  const event = (more: object) => ({ currentTarget: { setPointerCapture: () => {} }, preventDefault: () => {}, ...more }) as never
+  const event = (more: object) =>
+    ({ currentTarget: { setPointerCapture: () => {} }, preventDefault: () => {}, ...more }) as never
   function moved(act: (hand: ReturnType<typeof useMoving>) => void, isMovable = true) {
     const moves: [number, number][] = []
     act(useMoving({ scale: () => SCALE, mark: () => mark, isMovable: () => isMovable,
@@ -76,7 +88,10 @@ describe('a piece under the hand', () => {
     const pulled = (behind: boolean) => moved((hand) => {
       hand.pull(event({ clientX: 900, clientY: 900 }))
       hand.grab(event({ clientX: 100, clientY: 100 }), layer(behind))
-      for (const [clientX, clientY] of [[102, 100], [107, 100], [113, 87], [100, 100]]) hand.pull(event({ clientX, clientY }))
+      for (const [clientX, clientY] of [
+        [102, 100], [107, 100], [113, 87], [100, 100],
+      ])
+        hand.pull(event({ clientX, clientY }))
       hand.letGo()
       hand.pull(event({ clientX: 900, clientY: 900 }))
     })

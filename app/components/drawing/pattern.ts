@@ -54,16 +54,25 @@ export const spot = (scale: number, [x, y]: Point, left: number, bottom: number)
 const closedPath = (scale: number, corners: readonly Point[], left: number, bottom: number) =>
   `M${corners.map(corner => spot(scale, corner, left, bottom)).join('L')}Z`
 
-/** The edge of a part with its windows, as one path, its lower left corner at this place; seen from behind, it is as in a mirror. */
-export function edgePath({ outline, windows, width, height }: Part, scale: number, left: number, bottom: number, behind = false): string {
+/**
+ * The edge of a part with its windows, as one path, its lower left corner at this place; seen from behind, it is as in
+ * a mirror.
+ */
+export function edgePath(
+  { outline, windows, width, height }: Part, scale: number, left: number, bottom: number, behind = false,
+): string {
   const corners = outline ?? ([[0, 0], [width.value, 0], [width.value, height.value], [0, height.value]] as Point[])
   const mirrored = ([x, y]: Point): Point => [behind ? width.value - x : x, y]
-  return [corners, ...windows.map(windowOutline)].map(ring => closedPath(scale, ring.map(mirrored), left, bottom)).join('')
+  return [corners, ...windows.map(windowOutline)]
+    .map(ring => closedPath(scale, ring.map(mirrored), left, bottom))
+    .join('')
 }
 
 /** The edge of one panel with what is cut from it. */
 export const panelPath = ({ part, scale }: Pattern, panel: Panel): string =>
-  [outlineOf(panel), ...holesOf(part, panel)].map(corners => closedPath(scale, corners, 0, part.height.value * scale)).join('')
+  [outlineOf(panel), ...holesOf(part, panel)]
+    .map(corners => closedPath(scale, corners, 0, part.height.value * scale))
+    .join('')
 
 /** Something glued on the blank. */
 export interface Laid {
@@ -76,8 +85,8 @@ export interface Laid {
 }
 
 /**
- * Everything glued on a blank and on what lies on it, lowest layer first. What is no layer, such as a plate across the folded card, is
- * drawn by itself; what the maker has laid on it is shown with it where it can be moved.
+ * Everything glued on a blank and on what lies on it, lowest layer first. What is no layer, such as a plate across the
+ * folded card, is drawn by itself; what the maker has laid on it is shown with it where it can be moved.
  */
 export function laidOn({ construction, part, scale }: Pattern, isMovable: (part: Part) => boolean): Laid[] {
   const found: Laid[] = []
@@ -99,7 +108,9 @@ export function laidOn({ construction, part, scale }: Pattern, isMovable: (part:
 }
 
 /** About its middle, as it lies on the card; drawings have up the other way round. */
-export function turning({ part: { width, height }, joint: { turned }, behind, x, y }: Laid, scale: number): string | undefined {
+export function turning(
+  { part: { width, height }, joint: { turned }, behind, x, y }: Laid, scale: number,
+): string | undefined {
   if (turned === 0) return undefined
   return `rotate(${behind ? turned : -turned} ${x + (width.value * scale) / 2} ${y + (height.value * scale) / 2})`
 }
@@ -109,7 +120,9 @@ export function middleOf({ part, scale }: Pattern, panel: Panel): { x: number, y
   const height = part.height.value * scale
   // Where a flap is cut from its middle the name goes above it.
   if (panel.holes)
-    return { x: (panel.x.value + panel.width.value / 2) * scale, y: height - (panel.y.value + panel.height.value) * scale + 16 }
+    return {
+      x: (panel.x.value + panel.width.value / 2) * scale, y: height - (panel.y.value + panel.height.value) * scale + 16,
+    }
   const corners = outlineOf(panel)
   // Many corners along one edge, as round steps, would pull the mean there.
   const mean = (axis: 0 | 1) =>

@@ -124,7 +124,10 @@ const restore = () => change(async () => {
 </template>
 
 <style scoped>
-ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr)); gap: 0.9rem; }
+ul {
+  list-style: none; margin: 0; padding: 0; display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(19rem, 1fr)); gap: 0.9rem;
+}
 li { display: flex; gap: 0.8rem; align-items: center; }
 .wrong { color: var(--stop); font-weight: 600; }
 </style>

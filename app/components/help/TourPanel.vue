@@ -40,7 +40,8 @@ const { place, stop, step, leave } = useTour()
 
 <style scoped>
 .tour {
-  position: fixed; right: 1rem; bottom: 3.2rem; width: min(22rem, calc(100vw - 2rem)); z-index: 5; background: var(--sheet);
+  position: fixed; right: 1rem; bottom: 3.2rem; width: min(22rem, calc(100vw - 2rem)); z-index: 5;
+  background: var(--sheet);
   border: 1px solid var(--accent); border-radius: 3px; padding: 0.8rem 1rem; display: grid; gap: 0.6rem;
   box-shadow: 0 4px 18px rgb(0 0 0 / 18%);
 }

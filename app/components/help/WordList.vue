@@ -128,7 +128,10 @@ const shown = computed(() => {
 </template>
 
 <style scoped>
-dl { margin: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(min(15rem, 100%), 1fr)); gap: 0.5rem 1rem; }
+dl {
+  margin: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(min(15rem, 100%), 1fr));
+  gap: 0.5rem 1rem;
+}
 dl > div { display: grid; grid-template-columns: 60px 1fr; gap: 0 0.7rem; }
 svg { grid-row: 1 / 3; }
 path { fill: none; stroke: var(--ink); stroke-width: 1.6; }

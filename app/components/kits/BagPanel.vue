@@ -5,7 +5,7 @@ import { unpinned } from '../../../core/plans'
 import { broughtPieces, lyingPieces, extraInWords } from '../../../core/kits'
 import type { SeatEntry } from '../../../core/document'
 import { BOUNDS } from '../../../core/document'
-import { formatLength } from '../../../core/lengths'
+import { formatSize } from '../../../core/lengths'
 
 /** One bag drawn out: whose it is, what that student wishes, and what is in it. */
 const { bag } = defineProps<{ bag: Bag }>()
@@ -15,7 +15,9 @@ const cards = computed(() => work.batch.cards.filter(({ colourways }) => colourw
 const FLAGS = [['leftHanded', 'Left-handed'], ['online', 'Joins online: by post'], ['paid', 'Paid']] as const
 
 function set(what: string, change: Partial<SeatEntry>) {
-  work.edit(`${what} of ${bag.key}`, document => void (document.roster = withSeat(document.roster, { ...bag.seat, ...change })))
+  work.edit(
+    `${what} of ${bag.key}`, document => void (document.roster = withSeat(document.roster, { ...bag.seat, ...change })),
+  )
 }
 function wish(card: string, colourway: string | null) {
   const { [card]: _, ...others } = bag.seat.colourways
@@ -23,11 +25,16 @@ function wish(card: string, colourway: string | null) {
 }
 const brings = computed(() => [
   ...bag.kits.flatMap(kit => broughtPieces(kit).map(({ piece: { name, width, height }, count }) =>
-    `${count} × ${name}, ${formatLength(width.value, work.units)} × ${formatLength(height.value, work.units, { unit: true })}`)),
+    `${count} × ${name}, ${formatSize(width.value, height.value, work.units)}`,
+  ),
+  ),
   ...bag.profile.adhesive === 'brought' ? ['Tape, foam and glue'] : [],
 ])
-const serves = computed(() => couldServe(work.batch, bag.key, new Map(work.prepared.cards.map(({ entry, dealt }) => [entry.key, dealt])))
-  .map(key => seatOf(work.batch, key).name || bagLabel(key)))
+const serves = computed(() =>
+  couldServe(work.batch, bag.key, new Map(work.prepared.cards.map(({ entry, dealt }) => [entry.key, dealt]))).map(
+    key => seatOf(work.batch, key).name || bagLabel(key),
+  ),
+)
 const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
 </script>
 

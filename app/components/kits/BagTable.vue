@@ -7,8 +7,8 @@ import { RULES } from '../../../core/document'
 import { isWhole, pictureOf } from '../../../core/folds'
 
 /**
- * Every bag in a row: who gets it, what colourway and which prints its kits are of, whether it is packed. A print is pulled onto
- * another of its size to swap the two, or taken up with a press and put down with a second one.
+ * Every bag in a row: who gets it, what colourway and which prints its kits are of, whether it is packed. A print is
+ * pulled onto another of its size to swap the two, or taken up with a press and put down with a second one.
  */
 const { bags } = defineProps<{ bags: Bag[] }>()
 const chosen = defineModel<string>()
@@ -36,7 +36,9 @@ const rows = computed(() => bags.map(bag => ({ bag, cells: differing.value.map((
     fold: kit.card.entry.fold,
     picture: pictures.value.get(key),
     // As this kit is cut, print by print.
-    fills: Object.fromEntries(kit.pieces.flatMap(({ piece, paper }) => (paper ? [[piece.key, `url(#paper-${paper.key})`]] : []))),
+    fills: Object.fromEntries(
+      kit.pieces.flatMap(({ piece, paper }) => (paper ? [[piece.key, `url(#paper-${paper.key})`]] : [])),
+    ),
     colourway: kit.colourway?.name,
     prints: Object.entries(printsIn(work.prepared, bag.key, key)).map(([part, paper]) => ({
       place: { bag: bag.key, card: key, part },
@@ -48,7 +50,8 @@ const rows = computed(() => bags.map(bag => ({ bag, cells: differing.value.map((
     unkept: rulesBroken(work.prepared, bag.key, key).map(rule => RULES[rule].beside).join(', '),
   }
 }) })))
-const isHeld = ({ bag, card, part }: PrintPlace) => held.value?.bag === bag && held.value.card === card && held.value.part === part
+const isHeld = ({ bag, card, part }: PrintPlace) =>
+  held.value?.bag === bag && held.value.card === card && held.value.part === part
 
 function press(place: PrintPlace) {
   if (held.value) drop(place)
@@ -104,8 +107,9 @@ function pack({ key, seat }: Bag, packed: boolean) {
             <span
               v-if="bag.seat.online || bag.seat.leftHanded || bag.seat.profile"
               class="quiet small"
-            >{{ [bag.seat.online && 'online', bag.seat.leftHanded && 'left-handed', bag.seat.profile && bag.profile.name]
-              .filter(Boolean).join(', ') }}</span>
+            >{{
+              [bag.seat.online && 'online', bag.seat.leftHanded && 'left-handed', bag.seat.profile && bag.profile.name]
+                .filter(Boolean).join(', ') }}</span>
           </button>
         </th>
         <td
@@ -179,13 +183,19 @@ function pack({ key, seat }: Bag, packed: boolean) {
 thead th { position: sticky; top: 0; background: var(--sheet); z-index: 1; }
 th, td { padding-block: 0.15rem; }
 td:last-child, thead th:last-child { width: 4rem; }
-.name { font: inherit; color: inherit; background: none; border: 0; padding: 0.2rem 0; text-align: left; cursor: pointer; width: 100%; }
+.name {
+  font: inherit; color: inherit; background: none; border: 0; padding: 0.2rem 0; text-align: left;
+  cursor: pointer; width: 100%;
+}
 .who { font-weight: 400; margin-inline: 0.4rem; }
 .chosen { background: color-mix(in srgb, var(--accent) 12%, transparent); }
 .kit { display: flex; flex-wrap: wrap; gap: 0.3rem; align-items: center; }
 .way { min-width: 4.5rem; }
 .mini { width: 42px; height: 33px; flex: none; }
-.print { padding: 2px; background: none; border: 1px solid transparent; border-radius: 3px; cursor: grab; line-height: 0; }
+.print {
+  padding: 2px; background: none; border: 1px solid transparent; border-radius: 3px; cursor: grab;
+  line-height: 0;
+}
 .print[aria-pressed='true'] { border-color: var(--accent); outline: 2px solid var(--accent); }
 .unkept { color: var(--warn); }
 @media (pointer: coarse) { .name, .print { min-height: 44px; min-width: 44px; } }

@@ -4,7 +4,9 @@ import { bagLabel, bagsOf } from '../../../core/batch'
 /** Cards that not every bag gets: how many there are, who is named for one, and which card each stands in for. */
 const work = useClassStore()
 const bags = computed(() => bagsOf(work.batch))
-const few = computed(() => work.prepared.cards.filter(({ entry, kits }) => kits < bags.value.length || entry.insteadOf !== ''))
+const few = computed(() =>
+  work.prepared.cards.filter(({ entry, kits }) => kits < bags.value.length || entry.insteadOf !== ''),
+)
 const id = useId()
 const others = (key: string) => work.batch.cards.filter(card => card.key !== key)
 const named = (keys: string[]) => keys.filter(key => bags.value.includes(key))
@@ -38,7 +40,10 @@ function set(key: string, what: string, change: { bags?: string[], insteadOf?: s
           option-value="key"
           option-label="label"
           :selection-limit="Math.max(1, kits)"
-          :placeholder="`the first: ${dealt.slice(0, 3).map(({ bag }) => bagLabel(bag ?? '')).join(', ')}${dealt.length > 3 ? ' …' : ''}`"
+          :placeholder="`the first: ${dealt
+            .slice(0, 3)
+            .map(({ bag }) => bagLabel(bag ?? ''))
+            .join(', ')}${dealt.length > 3 ? ' …' : ''}`"
           @update:model-value="set(entry.key, 'bags', { bags: $event })"
         />
       </div>

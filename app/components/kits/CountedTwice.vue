@@ -2,7 +2,10 @@
 import { findingsOf } from '../../../core/kits'
 import type { Disagreement } from '../../../core/recount'
 
-/** The class counted a second time once it is planned, by code that shares nothing with what worked it out: is every bag complete? */
+/**
+ * The class counted a second time once it is planned, by code that shares nothing with what worked it out: is every bag
+ * complete?
+ */
 const work = useClassStore()
 const planner = usePlannerStore()
 /** Nothing while it is not known; what was found belongs to the outcomes that it was found for. */
@@ -62,7 +65,8 @@ const MOST_TOLD = 4
       </ul>
     </template>
     <template v-else-if="stops.length > 0">
-      Counted a second time: all figures agree, but not every bag is complete. {{ stops[0]?.subject }} {{ stops[0]?.problem }}
+      Counted a second time: all figures agree, but not every bag is complete. {{ stops[0]?.subject }}
+      {{ stops[0]?.problem }}
       <template v-if="stops.length > 1">
         And {{ stops.length - 1 }} more to settle.
       </template>

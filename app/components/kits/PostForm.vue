@@ -50,7 +50,11 @@ const free = (stem: string, taken: { name: string }[]) => {
   return `${stem} ${number}`
 }
 const rename = (kind: 'envelopes' | 'rates', index: number, name: string) =>
-  name.trim() && set(`${kind} ${index} name`, all => void (itemAt<{ name: string }>(all[kind], index).name = name.slice(0, BOUNDS.title)))
+  name.trim()
+  && set(
+    `${kind} ${index} name`,
+    all => void (itemAt<{ name: string }>(all[kind], index).name = name.slice(0, BOUNDS.title)),
+  )
 const envelope = (index: number, key: keyof EnvelopeEntry, value: string) =>
   set(`envelope ${index} ${key}`, ({ envelopes }) => void (itemAt(envelopes, index)[key] = value))
 const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry[K]) =>

@@ -2,7 +2,10 @@
 import { PRICES } from '../../../core/document'
 import type { PricesEntry } from '../../../core/document'
 
-/** The money of a class beside what things cost: the maker's hours, the room, what a seat pays, and how packs and leftovers count. */
+/**
+ * The money of a class beside what things cost: the maker's hours, the room, what a seat pays, and how packs and
+ * leftovers count.
+ */
 const { prices, open = false } = defineProps<{ prices: PricesEntry, open?: boolean }>()
 const emit = defineEmits<{ change: [what: string, prices: PricesEntry] }>()
 const { packs, offcuts, ...SMALL } = PRICES
@@ -35,6 +38,9 @@ const set = (key: string, change: Partial<PricesEntry>) => emit('change', `price
 
 <style scoped>
 summary { cursor: pointer; font-weight: 600; }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr)); gap: 0.6rem; margin-top: 0.75rem; }
+.fields {
+  display: grid; grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr)); gap: 0.6rem;
+  margin-top: 0.75rem;
+}
 .stack { margin-top: 0.6rem; }
 </style>

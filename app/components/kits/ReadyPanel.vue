@@ -15,7 +15,8 @@ const shown = ref<string>()
 const profile = computed(() => prep.value.profiles.find(({ key }) => key === shown.value) ?? usual.value)
 const roles = computed(() => rolesOf(work.prepared.cards))
 const tasks = computed(() => tasksOf(work.prepared))
-const bagsWith = (key: string) => work.prepared.cards[0]?.dealt.filter(({ prep: { profile } }) => profile.key === key).length ?? 0
+const bagsWith = (key: string) =>
+  work.prepared.cards[0]?.dealt.filter(({ prep: { profile } }) => profile.key === key).length ?? 0
 
 const LEVELS = PREP_LEVELS.map(value => ({ value, label: LEVEL_WORDS[value] }))
 const ADHESIVE_WORDS: Record<Adhesive, string> = {
@@ -56,7 +57,11 @@ function add() {
   let number = prep.value.profiles.length + 1
   while (prep.value.profiles.some(({ name }) => name === `Profile ${number}`)) number++
   edit('add profile', ({ profiles }) =>
-    void profiles.push({ key, name: `Profile ${number}`, levels: { ...profile.value.levels }, more: { ...profile.value.more },
+    void profiles.push({
+      key,
+      name: `Profile ${number}`,
+      levels: { ...profile.value.levels },
+      more: { ...profile.value.more },
       adhesive: profile.value.adhesive }))
   shown.value = key
 }
@@ -210,7 +215,10 @@ function remove() {
 
 <style scoped>
 h2 { font-size: 1.0625rem; }
-.fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(10.5rem, 1fr)); gap: 0.5rem; align-items: end; }
+.fields {
+  display: grid; grid-template-columns: repeat(auto-fill, minmax(10.5rem, 1fr)); gap: 0.5rem;
+  align-items: end;
+}
 summary { cursor: pointer; }
 .name { flex-wrap: nowrap; }
 .name input { min-width: 0; flex: 1; }

@@ -38,7 +38,8 @@ async function read(event: Event) {
   const file = input.files?.[0]
   input.value = ''
   if (!file) return
-  if (file.size > BOUNDS.form) return void (problems.value = [{ path: '', problem: `${file.name} is larger than any roster.` }])
+  if (file.size > BOUNDS.form)
+    return void (problems.value = [{ path: '', problem: `${file.name} is larger than any roster.` }])
   const { readRoster } = await import('../../../core/formats')
   const answer = await readRoster(await file.text(), work.batch)
   problems.value = answer.ok ? [] : answer.problems

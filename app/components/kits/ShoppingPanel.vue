@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type { ShoppingLine, Kits } from '../../../core/kits'
-import { arrive, neededInWords, noteLine, packsInWords, purchaseName, shoppingList, stillToBuy, suppliesFor } from '../../../core/kits'
+import {
+  arrive, neededInWords, noteLine, packsInWords, purchaseName, shoppingList, stillToBuy, suppliesFor,
+} from '../../../core/kits'
 import { BOUNDS } from '../../../core/document'
 
 /** What has to be bought, by where it is bought: ticked off as ordered, and onto the shelf when it has come. */
@@ -16,7 +18,9 @@ const note = (line: ShoppingLine, what: string, change: Parameters<typeof noteLi
   work.edit(`${what} ${keyOf(line)}`, document => noteLine(document, line, change))
 const take = (line: ShoppingLine) => {
   const number = line.ordered || line.toBuy
-  work.edit(`${packsInWords(number, line, work.units)} of ${line.name} came`, document => arrive(document, line, number))
+  work.edit(`${packsInWords(number, line, work.units)} of ${line.name} came`, document =>
+    arrive(document, line, number),
+  )
 }
 </script>
 
@@ -59,10 +63,13 @@ const take = (line: ShoppingLine) => {
         >
           <div class="spread">
             <strong>{{ purchaseName(line, work.units) }}</strong>
-            <span class="figure">{{ line.missing > 0 ? packsInWords(line.missing, line, work.units) : 'on its way' }}</span>
+            <span class="figure">{{
+              line.missing > 0 ? packsInWords(line.missing, line, work.units) : 'on its way'
+            }}</span>
           </div>
           <p class="small quiet">
-            needs {{ neededInWords(line.needed, line, work.units) }}, on hand {{ neededInWords(line.onHand, line, work.units) }},
+            needs {{ neededInWords(line.needed, line, work.units) }}, on hand
+            {{ neededInWords(line.onHand, line, work.units) }},
             {{ line.cost === null ? 'not for sale' : money(line.cost) }}
           </p>
           <div class="row acts">

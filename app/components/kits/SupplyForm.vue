@@ -43,7 +43,15 @@ function add() {
     let number = all.length + 1
     while (all.some(({ name }) => name === `Supply ${number}`)) number++
     all.push({
-      key: uniqueKey('supply'), name: `Supply ${number}`, use: 'envelope', of: '', way: 'outline', pack: 1, price: 0, onHand: 0, weight: 0,
+      key: uniqueKey('supply'),
+      name: `Supply ${number}`,
+      use: 'envelope',
+      of: '',
+      way: 'outline',
+      pack: 1,
+      price: 0,
+      onHand: 0,
+      weight: 0,
     })
   })
 }
@@ -120,7 +128,9 @@ const AMOUNTS = [
             :min="amount.least"
             :max="BOUNDS.onHand"
             :decimals="3"
-            @update:model-value="$event !== null && set(at, amount.key, { [amount.key]: Number(($event * share(supply)).toFixed(4)) })"
+            @update:model-value="
+              $event !== null && set(at, amount.key, { [amount.key]: Number(($event * share(supply)).toFixed(4)) })
+            "
           />
           <MoneyField
             :label="`A pack costs, ${currency}`"
@@ -130,7 +140,9 @@ const AMOUNTS = [
             @update:model-value="$event !== null && set(at, 'price', { price: $event })"
           />
           <NumberField
-            :label="measuredIn(supply.use) === 'length' ? `Grams a ${units === 'inch' ? 'yard' : 'metre'}` : 'Grams each'"
+            :label="
+              measuredIn(supply.use) === 'length' ? `Grams a ${units === 'inch' ? 'yard' : 'metre'}` : 'Grams each'
+            "
             :model-value="Number((supply.weight * share(supply)).toFixed(3))"
             :min="0"
             :max="BOUNDS.grams"

@@ -24,7 +24,8 @@ function remove(key: string) {
 function edit(what: string, change: (entry: CardEntry) => void) {
   if (card.value) work.editCard(what, card.value.entry.key, change)
 }
-const partsOf = (kind: PartKind) => roles.value.find(role => role.kind === kind)?.cards[0]?.pieces.map(({ key }) => key) ?? []
+const partsOf = (kind: PartKind) =>
+  roles.value.find(role => role.kind === kind)?.cards[0]?.pieces.map(({ key }) => key) ?? []
 /** The paper of all parts of a kind in a colourway; nothing where they differ. */
 function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
   const all = new Set(partsOf(kind).map(part => papers[part] ?? card.value?.entry.papers[part] ?? ''))
@@ -63,7 +64,8 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
       v-if="card.entry.colourways.length === 0"
       class="quiet small"
     >
-      All kits of {{ card.entry.title }} are of the same papers. With colourways students choose, or you say how many are of each.
+      All kits of {{ card.entry.title }} are of the same papers. With colourways students choose, or you say how many
+      are of each.
     </p>
     <div
       v-for="(one, at) in card.entry.colourways"
@@ -87,7 +89,9 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
           :called="`Kits in ${one.name}`"
           @update:model-value="set(one.key, 'kits', way => void (way.kits = $event))"
         />
-        <span class="small quiet">{{ one.kits === null ? `as wished: ${counts[at] ?? 0}` : count(counts[at] ?? 0, 'kit') }}</span>
+        <span class="small quiet">{{
+          one.kits === null ? `as wished: ${counts[at] ?? 0}` : count(counts[at] ?? 0, 'kit')
+        }}</span>
         <Button
           label="Remove"
           text
@@ -108,7 +112,9 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
           placeholder="Several papers"
           :papers="work.batch.papers"
           :kind="usualPaper(kind)"
-          @update:model-value="paper => set(one.key, `${kind} papers`, way => partsOf(kind).forEach(part => (way.papers[part] = paper)))"
+          @update:model-value="
+            paper => set(one.key, `${kind} papers`, way => partsOf(kind).forEach(part => (way.papers[part] = paper)))
+          "
         />
       </template>
     </div>
@@ -119,7 +125,11 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
 h2 { font-size: 1.0625rem; }
 .wide { width: 100%; margin-top: 0.4rem; }
 .one { display: grid; grid-template-columns: 5.5rem minmax(
-  0, 1fr); gap: 0.3rem 0.5rem; align-items: center; margin-top: 0.6rem; padding-top: 0.6rem; border-top: 1px solid var(--line); }
-.head { grid-column: 1 / -1; display: grid; grid-template-columns: minmax(0, 1fr) 3.5rem auto auto; gap: 0.4rem; align-items: center; }
+  0, 1fr); gap: 0.3rem 0.5rem; align-items: center; margin-top: 0.6rem; padding-top: 0.6rem;
+  border-top: 1px solid var(--line); }
+.head {
+  grid-column: 1 / -1; display: grid; grid-template-columns: minmax(0, 1fr) 3.5rem auto auto;
+  gap: 0.4rem; align-items: center;
+}
 .head :deep(input) { width: 100%; }
 </style>

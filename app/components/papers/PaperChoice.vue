@@ -4,7 +4,10 @@ import { ANY_SCRAP, BOUNDS, isPool } from '../../../core/document'
 import type { PaperEntry, PaperKind, PoolEntry } from '../../../core/document'
 import { SCRAP_PAPER } from '../../../core/batch'
 
-/** A choice of paper with its pattern, kind and what is on hand. A paper that is not there yet is made from inside the list. */
+/**
+ * A choice of paper with its pattern, kind and what is on hand. A paper that is not there yet is made from inside the
+ * list.
+ */
 const { modelValue, papers, scrap = false, pools = true, kind = 'cardstock' } = defineProps<{
   modelValue?: string
   label: string
@@ -29,7 +32,8 @@ const onHand = ({ stocks }: PaperEntry) => stocks.reduce((total, stock) => total
 /** What was found on the shelf by its name, where the shelf is too large to be here whole. */
 const found = shallowRef<PaperEntry[]>([])
 const look = useDebounceFn(async (name: string) => {
-  found.value = name.trim() && work.morePapers > 0 ? await shelf.find(name.trim().slice(0, BOUNDS.title)).catch(() => []) : []
+  found.value
+    = name.trim() && work.morePapers > 0 ? await shelf.find(name.trim().slice(0, BOUNDS.title)).catch(() => []) : []
 }, 200)
 async function choose(key: string) {
   if (!isPool(key)) await work.bring(key)
@@ -57,7 +61,8 @@ function poolOption({ key, name, papers: own }: PoolEntry) {
 const lookOf = (option?: PaperEntry & { look?: string }) => (option && isPool(option.key) ? option.look : option?.key)
 const about = ({ key, kind: own, weight, ...option }: PaperEntry) => {
   if (key === ANY_SCRAP) return 'leftovers of any suitable paper'
-  if (isPool(key)) return `pool of ${count(work.batch.pools.find(pool => pool.key === key)?.papers.length ?? 0, 'paper')}`
+  if (isPool(key))
+    return `pool of ${count(work.batch.pools.find(pool => pool.key === key)?.papers.length ?? 0, 'paper')}`
   return `${own}, ${weight} g/m², ${count(onHand({ key, kind: own, weight, ...option }), 'sheet')}`
 }
 const NEW = [
@@ -88,7 +93,10 @@ const news = computed(() => (kind === 'print' ? [...NEW].reverse() : NEW))
         <span
           v-if="value"
           class="row paper"
-        ><PaperSwatch :paper="lookOf(entry(value))" /> <span class="name">{{ entry(value)?.name ?? `${value} (gone)` }}</span></span>
+        >
+          <PaperSwatch :paper="lookOf(entry(value))" />
+          <span class="name">{{ entry(value)?.name ?? `${value} (gone)` }}</span>
+        </span>
         <span
           v-else
           class="quiet"

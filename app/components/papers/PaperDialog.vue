@@ -71,14 +71,19 @@ async function save() {
     else {
       // Where not all papers are here, nobody here knows which keys are free.
       const stem = keyFrom(draft.value.name, 'paper')
-      key = shelf.isWhole() && work.morePapers === 0 ? freeKey(stem, [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)]) : uniqueKey(stem)
+      key
+        = shelf.isWhole() && work.morePapers === 0
+          ? freeKey(stem, [ANY_SCRAP, ...shelf.papers.map(({ key }) => key)])
+          : uniqueKey(stem)
       await shelf.add({ ...draft.value, key })
     }
     emit('close', key)
   }
   catch (error) {
     const refusal = refusalOf(error)
-    problems.value = refusal.problems.map(problem => ({ ...problem, path: problem.path.replace(/^papers\.[^.]+\./, '') }))
+    problems.value = refusal.problems.map(problem => ({
+      ...problem, path: problem.path.replace(/^papers\.[^.]+\./, ''),
+    }))
     refused.value = problems.value.length > 0 ? '' : refusal.message
   }
   finally {

@@ -9,9 +9,10 @@ const id = useId()
 const pools = computed(() => work.batch.pools)
 const paperOf = (key: string) => work.batch.papers.find(paper => paper.key === key)
 
-const set = (pool: PoolEntry, what: string, change: Partial<PoolEntry>) => work.edit(`${what} of ${pool.key}`, (document) => {
-  document.pools = document.pools.map(other => (other.key === pool.key ? { ...other, ...change } : other))
-})
+const set = (pool: PoolEntry, what: string, change: Partial<PoolEntry>) =>
+  work.edit(`${what} of ${pool.key}`, (document) => {
+    document.pools = document.pools.map(other => (other.key === pool.key ? { ...other, ...change } : other))
+  })
 function add() {
   const pool = newPool(work.batch)
   work.edit('another pool', document => void document.pools.push(pool))
@@ -95,7 +96,10 @@ function add() {
 
 <style scoped>
 h2 { font-size: 1.0625rem; }
-.pool { display: grid; gap: 0.4rem; margin-top: 0.6rem; padding-top: 0.6rem; border-top: 1px solid var(--line); justify-items: start; }
+.pool {
+  display: grid; gap: 0.4rem; margin-top: 0.6rem; padding-top: 0.6rem;
+  border-top: 1px solid var(--line); justify-items: start;
+}
 .pool > .field, .pool > ul, .wide { width: 100%; }
 ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.2rem; }
 li { display: grid; grid-template-columns: auto minmax(0, 1fr) auto; gap: 0.2rem 0.6rem; align-items: center; }

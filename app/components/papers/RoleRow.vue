@@ -4,8 +4,8 @@ import { ROLE_NAMES, papersOf } from '../../../core/batch'
 import { usualPaper } from '../../../core/folds'
 
 /**
- * The paper of one role for the whole class. Cards are shown one by one where they differ or are asked for, and within a card
- * the pieces that differ.
+ * The paper of one role for the whole class. Cards are shown one by one where they differ or are asked for, and within
+ * a card the pieces that differ.
  */
 const { role } = defineProps<{ role: PaperRole }>()
 const emit = defineEmits<{ choose: [pieces: { card: string, part: string }[], paper: string] }>()
@@ -129,10 +129,16 @@ const name = computed(() => ROLE_NAMES[role.kind])
 
 <style scoped>
 .role { border-bottom: 1px solid var(--line); padding: 0.45rem 0; display: grid; gap: 0.3rem; }
-.line { display: grid; grid-template-columns: minmax(0, 1fr) clamp(11rem, 24vw, 18rem) 7.5rem; gap: 0.2rem 0.75rem; align-items: center; }
+.line {
+  display: grid; grid-template-columns: minmax(0, 1fr) clamp(11rem, 24vw, 18rem) 7.5rem;
+  gap: 0.2rem 0.75rem; align-items: center;
+}
 h2 { font-size: 1.0625rem; }
 h3 { font-size: 1rem; font-weight: 400; overflow-wrap: anywhere; }
 .card { padding-left: 1rem; }
 .piece { padding-left: 2rem; }
-@media (max-width: 560px) { .line { grid-template-columns: minmax(0, 1fr) auto; } .line > :first-child { grid-column: 1 / -1; } }
+@media (max-width: 560px) {
+  .line { grid-template-columns: minmax(0, 1fr) auto; }
+  .line > :first-child { grid-column: 1 / -1; }
+}
 </style>

@@ -3,7 +3,10 @@ import { sharingFindings } from '../../../core/batch'
 import type { RuleEntry, RuleName } from '../../../core/document'
 import { BOUNDS, RULES, RULE_NAMES } from '../../../core/document'
 
-/** How prints of pools are shared out: what must be kept, what is a wish and how much it weighs, and bags to choose from. */
+/**
+ * How prints of pools are shared out: what must be kept, what is a wish and how much it weighs, and bags to choose
+ * from.
+ */
 const work = useClassStore()
 const id = useId()
 const HOLDS = [{ hold: 'must', label: 'Must' }, { hold: 'wish', label: 'Wish' }, { hold: 'free', label: 'Any' }]

@@ -10,7 +10,9 @@ const used = computed(() => {
   const shares = work.prepared.cards.flatMap(card => card.pieces.flatMap(piece => piece.shares))
   return work.batch.papers.flatMap((paper) => {
     const own = shares.filter(share => share.paper.key === paper.key)
-    return own.length === 0 ? [] : [{ paper, pieces: own.reduce((sum, { quantity }) => sum + quantity, 0), ...needOf(paper) }]
+    return own.length === 0
+      ? []
+      : [{ paper, pieces: own.reduce((sum, { quantity }) => sum + quantity, 0), ...needOf(paper) }]
   })
 })
 function needOf({ key, stocks }: PaperEntry) {

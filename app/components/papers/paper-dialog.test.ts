@@ -58,7 +58,9 @@ describe('a paper in its dialog', () => {
     type('Width of sheet 1', '9 in')
     await save()
     const path = ['papers', 'kelp', 'stocks', expect.any(String), 'width']
-    expect(studio.sent).toEqual([expect.objectContaining({ class: null, patches: [{ op: 'set', path, value: '9 in' }] })])
+    expect(studio.sent).toEqual([
+      expect.objectContaining({ class: null, patches: [{ op: 'set', path, value: '9 in' }] }),
+    ])
   })
 
   it('adds an offcut in the measure of its sheets', async () => {

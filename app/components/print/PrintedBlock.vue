@@ -122,7 +122,8 @@ ol, ul { margin: 1mm 0 2mm; padding-left: 1.4rem; }
 .box { list-style: none; padding: 0; }
 .box li { padding-left: 1.2em; text-indent: -1.2em; }
 .box li::before {
-  content: ''; display: inline-block; width: 0.75em; height: 0.75em; border: 1.1px solid currentColor; margin-right: 0.45em;
+  content: ''; display: inline-block; width: 0.75em; height: 0.75em; border: 1.1px solid currentColor;
+  margin-right: 0.45em;
 }
 table { margin: 2mm 0 3mm; font-size: 0.95em; }
 th, td { padding: 0.5mm 2mm 0.5mm 0; border-color: #888; overflow-wrap: break-word; }
@@ -138,7 +139,8 @@ figure :deep(text) { font-family: inherit; }
 figcaption { font-weight: 600; }
 .cells { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 4mm 6mm; align-items: start; }
 .scale {
-  height: 10pt; border: solid #000; border-width: 0 1px; background: linear-gradient(#000, #000) center / 100% 1px no-repeat;
+  height: 10pt; border: solid #000; border-width: 0 1px;
+  background: linear-gradient(#000, #000) center / 100% 1px no-repeat;
   print-color-adjust: exact;
 }
 @media screen and (max-width: 700px) { .cells { grid-template-columns: minmax(0, 1fr); } }

@@ -147,7 +147,10 @@ h2 { font-size: 1.25rem; }
 .section > thead td { padding: 3mm 0 1mm; }
 .section > tbody > tr { break-inside: auto; }
 .cautions { margin-top: 5mm; break-inside: avoid; }
-.sheet { position: relative; overflow: hidden; background: #fff; color: #000; margin-bottom: 5mm; outline: 1px solid var(--line); }
+.sheet {
+  position: relative; overflow: hidden; background: #fff; color: #000; margin-bottom: 5mm;
+  outline: 1px solid var(--line);
+}
 .label-cell {
   position: absolute; overflow: hidden; padding: 5pt 8pt; outline: 1px dotted #999;
   display: flex; flex-direction: column; justify-content: center; font-size: 9pt; line-height: 1.25;

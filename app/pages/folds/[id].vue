@@ -39,12 +39,16 @@ function teach() {
   teaching.value = true
 }
 
-const readable = computed(() => (inputProblems(fold.parameters, typed.value, units.value).length > 0 ? {} : typed.value))
+const readable = computed(() =>
+  inputProblems(fold.parameters, typed.value, units.value).length > 0 ? {} : typed.value,
+)
 const card = computed(() =>
   wholeCard(fold, { parameters: readable.value, ...BARE }, units.value, mark.value),
 )
 const ORDER = ['stop', 'warn', 'note']
-const findings = computed(() => [...card.value.findings].sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)))
+const findings = computed(() =>
+  [...card.value.findings].sort((a, b) => ORDER.indexOf(a.severity) - ORDER.indexOf(b.severity)),
+)
 const set = (name: string, input?: ParameterInput) => {
   const { [name]: _, ...others } = typed.value
   typed.value = input === undefined ? others : { ...others, [name]: input }

@@ -66,11 +66,13 @@ const COMPARED: { what: string, show: (fold: (typeof all.value)[number]) => stri
   { what: 'Closed', show: ({ facts: { closed } }) => `${measure(closed.width)} × ${measure(closed.height)}` },
   {
     what: 'On display, with depth',
-    show: ({ facts: { displayed } }) => `${measure(displayed.width)} × ${measure(displayed.height)} × ${measure(displayed.depth)}`,
+    show: ({ facts: { displayed } }) =>
+      `${measure(displayed.width)} × ${measure(displayed.height)} × ${measure(displayed.depth)}`,
   },
   {
     what: 'Thickness closed',
-    show: ({ facts }) => `${(facts.thickness / 1e6).toFixed(1)} mm, ${facts.flat ? 'posts flat' : 'too thick for a flat letter'}`,
+    show: ({ facts }) =>
+      `${(facts.thickness / 1e6).toFixed(1)} mm, ${facts.flat ? 'posts flat' : 'too thick for a flat letter'}`,
   },
   { what: 'Pieces', show: ({ facts }) => facts.pieces },
   { what: 'Scores', show: ({ facts }) => facts.scores },
@@ -190,8 +192,8 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
           >paper for up to {{ count(fold.kits, 'kit') }}</strong>
         </p>
         <p class="quiet small">
-          {{ fold.skill }}{{ fold.stands ? ', stands by itself' : '' }}, {{ fold.facts.flat ? 'posts flat' : 'wants a box' }}
-          ({{ (fold.facts.thickness / 1e6).toFixed(1) }} mm)
+          {{ fold.skill }}{{ fold.stands ? ', stands by itself' : '' }},
+          {{ fold.facts.flat ? 'posts flat' : 'wants a box' }} ({{ (fold.facts.thickness / 1e6).toFixed(1) }} mm)
         </p>
         <div class="row compare">
           <Checkbox

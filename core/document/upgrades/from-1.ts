@@ -45,7 +45,10 @@ export function upgradePaper(paper: Data): Data {
   const keyed
     = (kind: string) =>
       (entry: Data): Data => ({ key: unused(sizeKey(kind, entry), taken), ...entry })
-  return { grain: 'any', ...paper, stocks: each(paper.stocks, keyed('sheet')), offcuts: each(paper.offcuts ?? [], keyed('offcut')) }
+  return {
+    grain: 'any', ...paper, stocks: each(paper.stocks, keyed('sheet')),
+    offcuts: each(paper.offcuts ?? [], keyed('offcut')),
+  }
 }
 
 /** A class, alone or with its papers. */
@@ -61,14 +64,20 @@ export function upgradeClass(document: Data): Data {
     if (!envelopes.has(entry.name)) envelopes.set(entry.name, key)
     return { key, ...entry }
   }
-  const newPost = isData(post) ? { ...post, envelopes: each(post.envelopes, named), rates: each(post.rates, keyedRate(new Set())) } : post
+  const newPost = isData(post)
+    ? { ...post, envelopes: each(post.envelopes, named), rates: each(post.rates, keyedRate(new Set())) }
+    : post
   return {
     ...document,
     version: 2,
     cards: each(document.cards, card => ({
       ...card,
-      // The name of an envelope that is not in the table stays as a key that nothing has, and is found to be missing as before.
-      envelope: card.envelope === undefined || card.envelope === '' ? '' : (envelopes.get(card.envelope) ?? nameKey(card.envelope)),
+      // The name of an envelope that is not in the table stays as a key that nothing has, and is found to be missing as
+      // before.
+      envelope:
+        card.envelope === undefined || card.envelope === ''
+          ? ''
+          : (envelopes.get(card.envelope) ?? nameKey(card.envelope)),
     })),
     tools: isData(document.tools) ? { kerf: '0 mm', pace: PACE, ...tools } : document.tools,
     // What was called fewest sheets spent the least money first until wishes for single papers came.
@@ -82,10 +91,13 @@ export function upgradeClass(document: Data): Data {
 function upgradeCutting(entry: Data): Data {
   return {
     ...entry,
-    without: Array.isArray(entry.without) ? entry.without.map(size => (isData(size) ? sizeKey('sheet', size) : size)) : entry.without,
+    without: Array.isArray(entry.without)
+      ? entry.without.map(size => (isData(size) ? sizeKey('sheet', size) : size))
+      : entry.without,
     layouts: each(entry.layouts, (layout, index) => ({
       key: `kept-${index + 1}`,
-      supply: layout.from === 'drop-out' ? '' : sizeKey(layout.from === 'offcut' ? 'offcut' : 'sheet', data(layout.tree)),
+      supply:
+        layout.from === 'drop-out' ? '' : sizeKey(layout.from === 'offcut' ? 'offcut' : 'sheet', data(layout.tree)),
       shelved: false,
       ...layout,
     })),

@@ -35,7 +35,9 @@ function withSizes(card: Data, isMetric: boolean): Data {
   const usual = typeof card.fold === 'string' && Object.hasOwn(LEFT_OUT, card.fold) ? LEFT_OUT[card.fold] : undefined
   const bare = { ...card, faces: [], free: [] }
   if (!usual || !isData(card.parameters)) return bare
-  const sizes = Object.fromEntries(Object.entries(usual).map(([name, [inch, metric]]) => [name, isMetric ? metric : inch]))
+  const sizes = Object.fromEntries(
+    Object.entries(usual).map(([name, [inch, metric]]) => [name, isMetric ? metric : inch]),
+  )
   // Beside a window this front had no mat.
   const isOpen = card.fold === 'rising-scene' && card.parameters.window === true
   const faces = isOpen ? [{ key: 'base--front--outside', stamped: false, layers: [] }] : []

@@ -15,7 +15,9 @@ const each = (list: unknown, change: (entry: Data) => Data): unknown =>
 /** Papers are as they were; their keys may not look like those of pools. */
 export const upgradePaper = (paper: Data): Data => paper
 
-const held = (entry: Data): Data => ({ ...entry, glue: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }, made: [] })
+const held = (entry: Data): Data => ({
+  ...entry, glue: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }, made: [],
+})
 
 /** A class, alone or with its papers; what is no list of entries stays for the door to refuse. */
 export const upgradeClass = (document: Data): Data => ({

@@ -2,8 +2,8 @@
  * From version 4 to version 5. Frozen: it is never changed to follow what a new class
  * starts with today.
  *
- * Version 4 counted settings, strokes and handling only, had no price for an hour, and wished for fewest settings or least time,
- * which are one wish since. It knew one foam for the whole class, and one kind of tape.
+ * Version 4 counted settings, strokes and handling only, had no price for an hour, and wished for fewest settings or
+ * least time, which are one wish since. It knew one foam for the whole class, and one kind of tape.
  */
 
 type Data = Record<string, unknown>
@@ -17,7 +17,9 @@ export const upgradePaper = (paper: Data): Data => paper
 
 /** The paces that were not counted; in the settings of a studio as well. */
 export const upgradeTools = (tools: unknown): unknown =>
-  isData(tools) && isData(tools.pace) ? { ...tools, pace: { turning: 3, aside: 10, beside: 2, reading: 30, ...tools.pace } } : tools
+  isData(tools) && isData(tools.pace)
+    ? { ...tools, pace: { turning: 3, aside: 10, beside: 2, reading: 30, ...tools.pace } }
+    : tools
 
 /** What an hour costs, and a metre of strong tape; in the settings of a studio as well. */
 export const upgradePrices = (prices: unknown): unknown =>

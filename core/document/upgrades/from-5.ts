@@ -2,7 +2,8 @@
  * From version 5 to version 6. Frozen: it is never changed to follow what a new class
  * starts with today.
  *
- * Version 5 knew one choice of papers for a card, dealt prints of pools out in turn, and had nobody's name: bags were alike.
+ * Version 5 knew one choice of papers for a card, dealt prints of pools out in turn, and had nobody's name: bags were
+ * alike.
  */
 
 type Data = Record<string, unknown>

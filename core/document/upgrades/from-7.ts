@@ -38,9 +38,20 @@ export const upgradePrices = (prices: unknown): unknown => {
 
 /** Labels of half a sheet across, five down. */
 const LETTER = {
-  paper: 'LETTER', columns: 2, rows: 5, width: '4 in', height: '2 in', left: '1/4 in', top: '1/2 in', across: '0 in', down: '0 in',
+  paper: 'LETTER',
+  columns: 2,
+  rows: 5,
+  width: '4 in',
+  height: '2 in',
+  left: '1/4 in',
+  top: '1/2 in',
+  across: '0 in',
+  down: '0 in',
 }
-const A4 = { paper: 'A4', columns: 2, rows: 5, width: '105 mm', height: '57 mm', left: '0 mm', top: '6 mm', across: '0 mm', down: '0 mm' }
+const A4 = {
+  paper: 'A4', columns: 2, rows: 5, width: '105 mm', height: '57 mm', left: '0 mm', top: '6 mm', across: '0 mm',
+  down: '0 mm',
+}
 
 const keyFrom = (name: unknown): string =>
   String(name).normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '')
@@ -52,7 +63,14 @@ export function upgradeClass({ bought, ...document }: Data): Data {
   const tapes = suppliesIn(document.prices)
   const things = Array.isArray(bought)
     ? bought.map((entry): unknown => (isData(entry)
-        ? { of: '', way: 'outline', pack: 1, onHand: 0, ...entry, use: ribbons.has(String(entry.key)) ? 'thing by length' : 'thing' }
+        ? {
+            of: '',
+            way: 'outline',
+            pack: 1,
+            onHand: 0,
+            ...entry,
+            use: ribbons.has(String(entry.key)) ? 'thing by length' : 'thing',
+          }
         : entry))
     : bought
   return {
@@ -73,7 +91,8 @@ export function upgradeClass({ bought, ...document }: Data): Data {
       ],
       pace: { score: 12, dieCut: 30, stamp: 25, assemble: 40, stick: 15, pack: 4 },
     },
-    supplies: Array.isArray(tapes) && Array.isArray(things) ? [...tapes, ...things] : (Array.isArray(tapes) ? things : tapes),
+    supplies:
+      Array.isArray(tapes) && Array.isArray(things) ? [...tapes, ...things] : Array.isArray(tapes) ? things : tapes,
     shopping: [],
     labels: isData(document.class) && document.class.units === 'metric' ? A4 : LETTER,
     prices: upgradePrices(document.prices),

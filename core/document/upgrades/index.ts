@@ -15,7 +15,9 @@ type Data = Record<string, unknown>
 export type DocumentKind = 'class' | 'paper' | 'settings' | 'dressing'
 type Step = (data: Data) => Data
 
-/** One step for each older version and kind, by the version it starts from: pure, and frozen once it has been published. */
+/**
+ * One step for each older version and kind, by the version it starts from: pure, and frozen once it has been published.
+ */
 const STEPS: Record<number, Partial<Record<DocumentKind, Step>>> = {
   1: { class: from1.upgradeClass, paper: from1.upgradePaper },
   2: { class: from2.upgradeClass, paper: from2.upgradePaper },
@@ -27,18 +29,25 @@ const STEPS: Record<number, Partial<Record<DocumentKind, Step>>> = {
   8: { class: from8.upgradeClass, paper: from8.upgradePaper },
 }
 
-/** Kinds that had no version before this one. What is older says by itself what it knows, and is brought here by one step. */
+/**
+ * Kinds that had no version before this one. What is older says by itself what it knows, and is brought here by one
+ * step.
+ */
 const VERSIONED_SINCE = 9
-const UNVERSIONED: Partial<Record<DocumentKind, Step>> = { settings: fromNone.upgradeSettings, dressing: fromNone.upgradeDressing }
+const UNVERSIONED: Partial<Record<DocumentKind, Step>> = {
+  settings: fromNone.upgradeSettings, dressing: fromNone.upgradeDressing,
+}
 
 /** What has no version is of the first one, which did not write it down. */
 const versionOf = ({ version = 1 }: Data): unknown => version
 
 /** Whether documents of a version can be read; the newest one included. */
-export const isKnownVersion = (version: unknown): boolean => version === VERSION || (typeof version === 'number' && version in STEPS)
+export const isKnownVersion = (version: unknown): boolean =>
+  version === VERSION || (typeof version === 'number' && version in STEPS)
 
 /**
- * Brings what is kept to the newest version, step by step. It is checked afterwards, so a step passes on what it does not understand.
+ * Brings what is kept to the newest version, step by step. It is checked afterwards, so a step passes on what it does
+ * not understand.
  */
 export function upgraded(kind: DocumentKind, data: Data): Data {
   const first = data.version === undefined ? UNVERSIONED[kind] : undefined

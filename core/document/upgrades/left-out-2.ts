@@ -1,6 +1,6 @@
 /*
- * What version 2 took for what a card left out, by fold: in inches, in millimetres. Frozen. Since version 3 such sizes follow the
- * size of the card, and some choices have become other ones by nature.
+ * What version 2 took for what a card left out, by fold: in inches, in millimetres. Frozen. Since version 3 such sizes
+ * follow the size of the card, and some choices have become other ones by nature.
  */
 export const LEFT_OUT: Record<string, Record<string, readonly [inch: string, metric: string]>> = {
   'z-fold': {

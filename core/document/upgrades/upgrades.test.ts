@@ -8,7 +8,8 @@ import { readBatch } from '../../formats'
 import { openDocument, openDressing, openPaper, openSettings } from '../open'
 
 type Data = ReturnType<typeof JSON.parse>
-const fixture = (name: string): Data => JSON.parse(readFileSync(new URL(`fixtures/${name}.json`, import.meta.url), 'utf8'))
+const fixture = (name: string): Data =>
+  JSON.parse(readFileSync(new URL(`fixtures/${name}.json`, import.meta.url), 'utf8'))
 function opened(data: Data): Batch {
   const read = readBatch(JSON.stringify(data))
   if (!read.ok) throw new Error(JSON.stringify(read.problems))
@@ -28,7 +29,9 @@ describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (
     expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, ...stock }) => stock))).toEqual(
       data.papers.map(({ stocks }: Data) => stocks),
     )
-    expect([batch.prices, pricesOf(batch)]).toEqual([moneyOf(data.prices), [data.prices.tapePerMetre, 20, data.prices.foamPad]])
+    expect([batch.prices, pricesOf(batch)]).toEqual([
+      moneyOf(data.prices), [data.prices.tapePerMetre, 20, data.prices.foamPad],
+    ])
   })
 
   it('is opened the same from a row of the database, where class and papers lie apart', () => {
@@ -61,7 +64,9 @@ describe('a file of version 2', () => {
   it('keeps the sizes that a card left out, where they would follow its own by now', () => {
     const card = { ...data.cards[0], fold: 'z-fold', parameters: { width: '8 1/2 in', border: '1/4 in' }, papers: {} }
     const [old] = opened({ ...data, cards: [card] }).cards
-    expect(old!.parameters).toEqual({ width: '8 1/2 in', border: '1/4 in', plateWidth: '3 1/4 in', plateHeight: '3 1/2 in' })
+    expect(old!.parameters).toEqual({
+      width: '8 1/2 in', border: '1/4 in', plateWidth: '3 1/4 in', plateHeight: '3 1/2 in',
+    })
   })
 })
 
@@ -85,10 +90,14 @@ describe('a file of version 3', () => {
 
 /** Before version 8 there was no time of day, and tape and foam were prices. */
 const UNTIMED = { starts: '', lasts: 180, place: '' }
-const moneyOf = ({ currency, hour = 1200 }: Data) => ({ currency, hour, venue: 0, seat: 0, packs: 'share', offcuts: 'nothing' })
+const moneyOf = ({ currency, hour = 1200 }: Data) => ({
+  currency, hour, venue: 0, seat: 0, packs: 'share', offcuts: 'nothing',
+})
 const pricesOf = ({ supplies }: Batch) => supplies.map(({ price }) => price)
 
-/** Before version 9 the parts of a fold were held as the catalogue has them, and no piece was cut out of another one. */
+/**
+ * Before version 9 the parts of a fold were held as the catalogue has them, and no piece was cut out of another one.
+ */
 const inOneHold = (card: Data): Data =>
   ({ parts: [], ...card, free: (card.free ?? []).map((piece: Data) => ({ from: '', ...piece })) })
 
@@ -96,7 +105,9 @@ const inOneHold = (card: Data): Data =>
 const ALIKE = { colourways: [], insteadOf: '', bags: [] }
 
 /** What was not limited before version 5. */
-const UNLIMITED = { working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in', offcutsFirst: false }
+const UNLIMITED = {
+  working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in', offcutsFirst: false,
+}
 
 describe('a file of version 4', () => {
   const data = fixture('v4')
@@ -127,7 +138,9 @@ describe('a file of version 4', () => {
     const { supplies: _s, ...settings } = DEFAULT_SETTINGS
     const old = { setting: 30, stroke: 5, handling: 9 }
     const read = openSettings({
-      ...settings, prices, tools: { inch: { ...tools, pace: old }, metric: { ...DEFAULT_SETTINGS.tools.metric, pace: old } },
+      ...settings,
+      prices,
+      tools: { inch: { ...tools, pace: old }, metric: { ...DEFAULT_SETTINGS.tools.metric, pace: old } },
     })
     const pace = { setting: 30, aside: 10 }
     expect(read).toMatchObject({ ok: true, value: { prices: { hour: 1200, packs: 'share' },
@@ -143,7 +156,9 @@ describe('a file of version 5', () => {
     expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...inOneHold(card), ...ALIKE })))
     expect([batch.version, batch.roster, batch.papers]).toEqual([VERSION, [], data.papers])
     const wish = (weight: number) => ({ hold: 'wish', weight })
-    expect(batch.sharing).toEqual({ touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(1), surplus: 0 })
+    expect(batch.sharing).toEqual({
+      touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(1), surplus: 0,
+    })
   })
 })
 
@@ -153,7 +168,9 @@ describe('a file of version 6', () => {
 
   it('took offcuts where they saved sheets, and nothing came out in a wrong size', () => {
     const roster = data.roster.map((seat: Data) => ({ profile: '', ...seat }))
-    expect([batch.version, batch.cards, batch.roster, batch.sharing]).toEqual([VERSION, data.cards.map(inOneHold), roster, data.sharing])
+    expect([batch.version, batch.cards, batch.roster, batch.sharing]).toEqual([
+      VERSION, data.cards.map(inOneHold), roster, data.sharing,
+    ])
     expect(batch.wishes).toEqual({ ...data.wishes, offcutsFirst: false })
     expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, miscut: [] })))
   })
@@ -164,12 +181,16 @@ describe('a file of version 7', () => {
   const batch = opened(data)
 
   it('knew tape and foam by their price, and ribbon by what a metre costs', () => {
-    expect(batch.supplies.map(({ key, use, way, pack, price, weight }) => [key, use, way, pack, price, weight])).toEqual([
+    expect(
+      batch.supplies.map(({ key, use, way, pack, price, weight }) => [key, use, way, pack, price, weight]),
+    ).toEqual([
       ['tape', 'tape', 'outline', 1, 9, 0], ['strong-tape', 'strong tape', 'outline', 1, 20, 0],
       ['foam-pads', 'foam', 'full area', 1, 2, 0],
       ['brass-pin', 'thing', 'outline', 1, 12, 2], ['ribbon', 'thing by length', 'outline', 1, 80, 3],
     ])
-    expect([batch.prices, batch.class, batch.shopping]).toEqual([moneyOf(data.prices), { ...data.class, ...UNTIMED }, []])
+    expect([batch.prices, batch.class, batch.shopping]).toEqual([
+      moneyOf(data.prices), { ...data.class, ...UNTIMED }, [],
+    ])
   })
 
   it('had every piece cut for every bag', () => {
@@ -191,7 +212,9 @@ describe('a file of version 8', () => {
 
   it('drew dots from the hook-and-loop dots, which are a thing that a fold names since; what was noted of them stays', () => {
     const before = data.supplies.find(({ key }: Data) => key === 'dots')
-    expect(batch.supplies.find(({ key }) => key === 'hook-and-loop-dot')).toEqual({ ...before, key: 'hook-and-loop-dot', use: 'thing' })
+    expect(batch.supplies.find(({ key }) => key === 'hook-and-loop-dot')).toEqual({
+      ...before, key: 'hook-and-loop-dot', use: 'thing',
+    })
     expect(batch.supplies.some(({ use }) => use === 'dot')).toBe(false)
     const line = { key: 'dots', sort: 'supply', item: 'dots', stock: '', where: 'By the quay', ordered: 1 }
     expect(opened({ ...data, shopping: [line] }).shopping).toEqual([{ ...line, item: 'hook-and-loop-dot' }])
@@ -209,7 +232,9 @@ describe('what version 1 had not written down', () => {
     ])
     expect(wishes.priority).toBe('money')
     // Fewest sheets meant least money until wishes for single papers came, and means itself since.
-    expect([opened(fixture('v1-middle')).wishes, opened({ ...fixture('v1-last'), wishes: { priority: 'sheets' } }).wishes]).toEqual([
+    expect([
+      opened(fixture('v1-middle')).wishes, opened({ ...fixture('v1-last'), wishes: { priority: 'sheets' } }).wishes,
+    ]).toEqual([
       { ...UNLIMITED, priority: 'money' },
       { ...UNLIMITED, priority: 'sheets' },
     ])
@@ -251,7 +276,9 @@ describe('the step from version 1', () => {
     for (const broken of [
       {},
       { class: 7, cards: {}, tools: [], post: null, cutting: 'x', papers: [null, 3] },
-      { cards: [null], cutting: [{ layouts: 4, without: [{}, 3] }], post: { envelopes: [{ name: 3 }, null], rates: 1 } },
+      {
+        cards: [null], cutting: [{ layouts: 4, without: [{}, 3] }], post: { envelopes: [{ name: 3 }, null], rates: 1 },
+      },
     ]) {
       expect(openDocument(broken)).toMatchObject({ ok: false })
     }
@@ -266,13 +293,23 @@ describe('settings and what is put on a card', () => {
     const bare = { faces: [], free: [], parts: [] }
     expect(openDressing({ version: VERSION, ...bare })).toEqual({ ok: true, value: bare })
     for (const version of [0, VERSION + 1, '9']) {
-      expect(openSettings({ version, ...DEFAULT_SETTINGS })).toMatchObject({ ok: false, problems: [{ path: 'version' }] })
+      expect(openSettings({ version, ...DEFAULT_SETTINGS })).toMatchObject({
+        ok: false, problems: [{ path: 'version' }],
+      })
       expect(openDressing({ version, faces: [] })).toMatchObject({ ok: false, problems: [{ path: 'version' }] })
     }
   })
 
   it('are completed only where they are from before', () => {
-    const free = { key: 'sun', kind: 'figure', name: 'Sun', shape: 'rectangle', width: '1 in', height: '1 in', corner: '0 in', outline: '',
+    const free = {
+      key: 'sun',
+      kind: 'figure',
+      name: 'Sun',
+      shape: 'rectangle',
+      width: '1 in',
+      height: '1 in',
+      corner: '0 in',
+      outline: '',
       ring: '0 in', count: 1, face: '', left: '0 in', bottom: '0 in', turn: 0, hold: 'tape', printTop: 'any' }
     const read = openDressing({ free: [free] })
     expect(read.ok ? [] : read.problems.map(({ path }) => path)).not.toContain('free[0].glue')

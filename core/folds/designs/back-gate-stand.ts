@@ -8,7 +8,8 @@ export const backGateStand = defineFold({
   id: 'back-gate-stand',
   number: 5,
   name: 'Back-gate stand',
-  summary: 'Two gates meet behind a raised centre and turn outwards again: a frame from the front, two gates from behind.',
+  summary:
+    'Two gates meet behind a raised centre and turn outwards again: a frame from the front, two gates from behind.',
   skill: 'some care',
   stands: true,
   group: 'strip',
@@ -40,7 +41,9 @@ export const backGateStand = defineFold({
     if (message) {
       const note = card.mat(middle, border, { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
       card.message('the back of the centre', note.width, note.height, face(note))
-      card.step('Glue the message panel on the back of the centre.', 'Keep it clear of the creases, or the gates do not close.')
+      card.step(
+        'Glue the message panel on the back of the centre.', 'Keep it clear of the creases, or the gates do not close.',
+      )
     }
     card.limit({
       subject: 'Outer panel', parameter: 'outer', value: outer, atLeast: gate,

@@ -22,7 +22,9 @@ export const bandedFlap = defineFold({
     height: size('Finished height', '5 1/2 in', '148 mm'),
     flap: length('Flap', '3 in', '75 mm', { follows: 'width' }),
     bandHeight: length('Band height', '1 1/2 in', '40 mm', { follows: 'height' }),
-    ease: length('Ease of the band', '1/8 in', '3 mm', { zero: true, help: 'How much wider than the card the band is' }),
+    ease: length('Ease of the band', '1/8 in', '3 mm', {
+      zero: true, help: 'How much wider than the card the band is',
+    }),
     overlap: length('Tongues overlap by', '0 in', '0 mm', { zero: true, help: 'Nothing where they meet edge to edge' }),
     gap: length('Gap between the tongues', '0 in', '0 mm', { zero: true, help: 'Bridged by a topper on one of them' }),
     border: matBorder,
@@ -55,14 +57,19 @@ export const bandedFlap = defineFold({
 
     const inner = card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop })
     // Folded down, what was its head hangs below.
-    card.mat(panelOf(base, 'flap'), border, { key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop: 'bottom' })
+    card.mat(panelOf(base, 'flap'), border, {
+      key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop: 'bottom',
+    })
     card.step(
       'Glue the mats on the back panel and on the outside of the flap.',
       'Fold the flap first: what looks upright flat may be upside down folded.',
     )
     card.mat(panelOf(band, 'left-tongue'), border, { key: 'mat-left-tongue', name: 'Mat on left tongue', printTop })
     card.mat(panelOf(band, 'right-tongue'), border, { key: 'mat-right-tongue', name: 'Mat on right tongue', printTop })
-    card.step('Glue the mats on the tongues.', `Width first: a tongue is ${card.show(tongue)} wide and ${card.show(bandHeight)} high.`)
+    card.step(
+      'Glue the mats on the tongues.',
+      `Width first: a tongue is ${card.show(tongue)} wide and ${card.show(bandHeight)} high.`,
+    )
     if (message) {
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('the back panel', note.width, note.height, face(note))

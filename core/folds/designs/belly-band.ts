@@ -5,7 +5,9 @@ import { rule } from '../model/rules'
 /** A band round a closed card that holds its doors shut. */
 export function bellyBand(
   card: CardBuilder,
-  { width, height, border, bandHeight, bandOverlap }: Record<'width' | 'height' | 'border' | 'bandHeight' | 'bandOverlap', Measure>,
+  {
+    width, height, border, bandHeight, bandOverlap,
+  }: Record<'width' | 'height' | 'border' | 'bandHeight' | 'bandOverlap', Measure>,
 ): void {
   const ease = rule('ease', card.units)
   card.loose('band', 'Belly band', { width: width.times(2).plus(bandOverlap).plus(ease), height: bandHeight })

@@ -46,12 +46,29 @@ export const bookStage = defineFold({
     matched: toggle('Print runs across the gutter', true, 'Pages and rails are cut in matched pairs'),
     charm: toggle('A charm hangs from the ridge', false),
     charmKind: choice('The charm', CHARMS, undefined, 'charm'),
-    charmWidth: length('Width of the charm', '3/4 in', '20 mm', { follows: 'height', when: ['charm', 'charmKind=cut'] }),
+    charmWidth: length('Width of the charm', '3/4 in', '20 mm', {
+      follows: 'height', when: ['charm', 'charmKind=cut'],
+    }),
     charmLength: length('Length of the charm', '1 in', '25 mm', { follows: 'height', when: 'charm' }),
   },
   build(
     {
-      width, height, border, borderHigh, end, riser, rail, railFoot, feet, mats, ridge, matched, charm, charmKind, charmWidth, charmLength,
+      width,
+      height,
+      border,
+      borderHigh,
+      end,
+      riser,
+      rail,
+      railFoot,
+      feet,
+      mats,
+      ridge,
+      matched,
+      charm,
+      charmKind,
+      charmWidth,
+      charmLength,
     },
     card,
   ) {
@@ -147,7 +164,9 @@ export const bookStage = defineFold({
         })
     }
     for (const row of ridge === 'over' ? (['lower', 'upper'] as const) : []) {
-      const [wide, high] = [link.minus(mats), rail.minus(mats.times(2))].map(side => side.downToMark(card.mark)) as [Measure, Measure]
+      const [wide, high] = [link.minus(mats), rail.minus(mats.times(2))].map(side => side.downToMark(card.mark)) as [
+        Measure, Measure,
+      ]
       const over = card.strip(`mat-${row}`, `Mat over the ${row} ridge`, 'insert', high, [
         panel('left', 'Left of the ridge', wide),
         bent('mountain', spine),
@@ -158,8 +177,11 @@ export const bookStage = defineFold({
       card.joinAt(panelOf(over, 'left'), panelOf(sheet, `${row}-left`), 'inside', { x: link.minus(wide) })
       card.joinAt(panelOf(over, 'right'), panelOf(sheet, `${row}-right`), 'inside', { x: zero })
     }
-    if (ridge === 'over') card.step('Score the mats of the ridge in their middle and fold them over the two rails, mountain on mountain.')
-    card.step('Glue the mats on pages and rails. Where the pattern runs across the gutter, cut both pages from one piece of print.')
+    if (ridge === 'over')
+      card.step('Score the mats of the ridge in their middle and fold them over the two rails, mountain on mountain.')
+    card.step(
+      'Glue the mats on pages and rails. Where the pattern runs across the gutter, cut both pages from one piece of print.',
+    )
     const offset = { left: border, right: zero }
     for (const side of ['left', 'right'] as const) {
       card.joinAt(panelOf(sheet, `${side}-end`), panelOf(base, side), 'inside', {
@@ -187,7 +209,9 @@ export const bookStage = defineFold({
         const half = card.loose('charm', 'Half of the charm', { width: charmWidth, height: charmLength }, 'figure')
         half.count = 2
         card.supply('thread for the charm')
-        card.step('Cut the second half of the charm as in a mirror; glue both back to back with the end of the thread between them.')
+        card.step(
+          'Cut the second half of the charm as in a mirror; glue both back to back with the end of the thread between them.',
+        )
       }
       else {
         card.supply('charm on a thread')
@@ -198,7 +222,9 @@ export const bookStage = defineFold({
         value: charmLength,
         atMost: Measure.of(
           'Ridge above the pages',
-          Math.max(0, Math.round((2 * link.value - 2 * riser.value) * Math.cos((OPEN / 360) * Math.PI))) as typeof card.mark,
+          Math.max(
+            0, Math.round((2 * link.value - 2 * riser.value) * Math.cos((OPEN / 360) * Math.PI)),
+          ) as typeof card.mark,
         ),
         because: 'it would lie on the pages.',
       })

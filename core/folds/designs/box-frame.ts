@@ -31,7 +31,9 @@ export const boxFrame = defineFold({
       zero: true,
       help: 'How much smaller than the opening the picture is cut; learnt for each paper',
     }),
-    measured: length('Opening as measured', '0 in', '0 mm', { zero: true, help: 'On the rolled frame; nothing: as computed' }),
+    measured: length('Opening as measured', '0 in', '0 mm', {
+      zero: true, help: 'On the rolled frame; nothing: as computed',
+    }),
     panel: toggle('Print panel behind the frame', false, 'Between frame and stand'),
     panelWidth: length('Width of the print panel', '0 in', '0 mm', { zero: true, when: 'panel', help: LESS }),
     panelHeight: length('Height of the print panel', '0 in', '0 mm', { zero: true, when: 'panel', help: LESS }),
@@ -39,12 +41,25 @@ export const boxFrame = defineFold({
     standWidth: length('Width of the stand', '0 in', '0 mm', {
       zero: true, when: 'stand', help: 'Nothing: as wide as what it carries allows',
     }),
-    standHeight: length('Height of the stand', '0 in', '0 mm', { zero: true, when: 'stand', help: 'Nothing: as high as the frame' }),
+    standHeight: length('Height of the stand', '0 in', '0 mm', {
+      zero: true, when: 'stand', help: 'Nothing: as high as the frame',
+    }),
     message: toggle('Message panel behind', true),
   },
   build(
     {
-      sheet: wide, oblong, sheetHeight, face: bar, depth, fit, measured, panel: backing, panelWidth, panelHeight, stand, standWidth,
+      sheet: wide,
+      oblong,
+      sheetHeight,
+      face: bar,
+      depth,
+      fit,
+      measured,
+      panel: backing,
+      panelWidth,
+      panelHeight,
+      stand,
+      standWidth,
       standHeight, message,
     },
     card,
@@ -93,7 +108,9 @@ export const boxFrame = defineFold({
         const corners = [...near, ...far]
         const [left, right] = span(corners.map(({ x }) => x))
         const [foot, head] = span(corners.map(({ y }) => y))
-        card.area(sheet, `${arm}-${key}`, `${name} ${word}`, box(left, foot, right.minus(left), head.minus(foot)), { outline: corners })
+        card.area(sheet, `${arm}-${key}`, `${name} ${word}`, box(left, foot, right.minus(left), head.minus(foot)), {
+          outline: corners,
+        })
         card.crease(sheet, [before, `${arm}-${key}`], far[1], far[0], bent('valley', square))
         before = `${arm}-${key}`
         out.push(far[1], near[0])
@@ -107,14 +124,18 @@ export const boxFrame = defineFold({
       'Score before you cut; heavy stock is folded along every line once before it is rolled.',
     )
     card.whenScored('Cut the four corners away.', 'Fold heavy stock along every line once before it is rolled.')
-    card.step('On the left and right arms narrow the two outer strips to the opening and mitre the third from there to its corner.')
+    card.step(
+      'On the left and right arms narrow the two outer strips to the opening and mitre the third from there to its corner.',
+    )
     card.step(
       'Roll every edge inwards to a square tube and glue its last strip to the centre.',
       'Hold each bar until the glue grips; the mitres meet over the straight arms.',
     )
 
     // What was measured on the rolled frame beats what was computed.
-    const inside = (measured.value > 0 && measured.value <= outer.value ? measured : opening).minus(fit).downToMark(card.mark)
+    const inside = (measured.value > 0 && measured.value <= outer.value ? measured : opening)
+      .minus(fit)
+      .downToMark(card.mark)
     // It is lower by as much as it is narrower than computed.
     const insideHigh = oblong ? clear.minus(opening.minus(inside)).downToMark(card.mark) : inside
     card.piece(
@@ -123,13 +144,20 @@ export const boxFrame = defineFold({
       { width: inside, height: insideHigh },
       { key: 'picture', name: 'Inset picture', kind: 'mat', printTop: 'top' },
     )
-    card.step('Set the picture into the opening.', 'A hair too large and it buckles: note the fit allowance that suits your paper.')
+    card.step(
+      'Set the picture into the opening.',
+      'A hair too large and it buckles: note the fit allowance that suits your paper.',
+    )
     card.supply('box envelope')
     const within = (side: Measure) => side.minus(rule('ease', card.units).times(2)).downToMark(card.mark)
     const behind = backing
-      ? face(card.piece(centre, { width: orUsual(panelWidth, within(outer)), height: orUsual(panelHeight, within(tall)) }, {
-          key: 'backing', name: 'Print panel behind the frame', face: 'outside', printTop: 'top',
-        }))
+      ? face(
+          card.piece(
+            centre,
+            { width: orUsual(panelWidth, within(outer)), height: orUsual(panelHeight, within(tall)) },
+            {
+              key: 'backing', name: 'Print panel behind the frame', face: 'outside', printTop: 'top',
+            }))
       : undefined
     // A print panel shows on both sides of it.
     const leafWidth = orUsual(standWidth, behind ? outer.minus(rule('overlap', card.units).times(2)) : outer)
@@ -140,7 +168,10 @@ export const boxFrame = defineFold({
         'Stand',
         'insert',
         leafWidth,
-        [panel('leaf', 'Leaf', leafHeight), bent('mountain', opening => 180 - 30 * opening), panel('glued', 'Glued half', leafHeight)],
+        [
+          panel('leaf', 'Leaf', leafHeight), bent('mountain', opening => 180 - 30 * opening),
+          panel('glued', 'Glued half', leafHeight),
+        ],
         'y',
       )
       const onto = behind ?? centre
@@ -153,13 +184,17 @@ export const boxFrame = defineFold({
         glue: glued(leafHeight, tall, onto),
       })
       if (message) {
-        const note = card.mat(panelOf(leaf, 'leaf'), rule('ease', card.units), { key: 'message', name: 'Message panel', kind: 'message' })
+        const note = card.mat(panelOf(leaf, 'leaf'), rule('ease', card.units), {
+          key: 'message', name: 'Message panel', kind: 'message',
+        })
         card.message('the stand behind the frame', note.width, note.height, face(note))
       }
       card.step('Glue one half of the folded stand behind the frame; its fold is at the top.')
     }
     else if (message) {
-      const note = card.mat(centre, rule('ease', card.units), { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
+      const note = card.mat(centre, rule('ease', card.units), {
+        key: 'message', name: 'Message panel', kind: 'message', face: 'outside',
+      })
       card.message('the back of the frame', note.width, note.height, face(note))
     }
     card.limit({
@@ -219,7 +254,10 @@ export const boxFrame = defineFold({
   },
 })
 
-/** Where the upper half of the stand touches what it is glued to: its foot may reach below a print panel, and its head above one. */
+/**
+ * Where the upper half of the stand touches what it is glued to: its foot may reach below a print panel, and its head
+ * above one.
+ */
 function glued(leaf: Measure, tall: Measure, onto: Panel): { y: Measure, height: Measure } {
   const margin = tall.minus(onto.height).half()
   // From its fold, which is at its head, down.

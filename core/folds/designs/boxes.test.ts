@@ -46,7 +46,9 @@ describe('Box frame of a maker’s own', () => {
   it('is oblong: every edge is rolled alike, and picture, panel and stand follow', () => {
     const card = build('box-frame', { oblong: true, sheetHeight: '10 in', panel: true })
     // Outer frame 7 × 5, opening 5 1/2 × 3 1/2.
-    expect(sizes(card)).toMatchObject({ sheet: [12, 10], picture: [5.4375, 3.4375], backing: [6.75, 4.75], stand: [6, 10] })
+    expect(sizes(card)).toMatchObject({
+      sheet: [12, 10], picture: [5.4375, 3.4375], backing: [6.75, 4.75], stand: [6, 10],
+    })
     expect([inInches(card.finished.width.value), inInches(card.finished.height.value), stops(card)]).toEqual([7, 5, []])
     for (const arm of ['lower', 'right', 'upper', 'left']) {
       expect(highest(cornersAt(card, 'sheet', `${arm}-face`, 1), 2)).toBeCloseTo(0.5, 6)
@@ -56,7 +58,9 @@ describe('Box frame of a maker’s own', () => {
   })
 
   it('has a stand and a print panel of their own size, the foot of the stand where that of the frame is', () => {
-    const card = build('box-frame', { panel: true, panelWidth: '6 in', panelHeight: '6 1/2 in', standWidth: '4 in', standHeight: '5 in' })
+    const card = build('box-frame', {
+      panel: true, panelWidth: '6 in', panelHeight: '6 1/2 in', standWidth: '4 in', standHeight: '5 in',
+    })
     expect(sizes(card)).toMatchObject({ backing: [6, 6.5], stand: [4, 10] })
     expect(stops(card)).toEqual([])
     const [frame, leaf] = [cornersAt(card, 'sheet', 'centre', 0), cornersAt(card, 'stand', 'glued', 0)]
@@ -79,11 +83,16 @@ describe('Corner stage', () => {
     const arch = easel({ easelShape: 'arch', easelWidth: '2 in', easelArch: '3 in' })
     expect([arch.size, Math.max(...arch.part.outline!.map(([, y]) => inInches(y)))]).toEqual([[2, 4], 4])
     // Where its head is as wide as the whole: an inch below the top.
-    expect(arch.part.outline!.filter(([, y]) => inInches(y) > 3.9).every(([x]) => Math.abs(inInches(x) - 1) < 0.5)).toBe(true)
+    expect(
+      arch.part.outline!.filter(([, y]) => inInches(y) > 3.9).every(([x]) => Math.abs(inInches(x) - 1) < 0.5),
+    ).toBe(true)
     const disc = easel({ easelShape: 'circle', easelWidth: '2 in' })
-    // Nine tenths of its height, down to the mark; it meets its foot, 1 deep, in a crease as wide as the chord there: 2 × √(1 − 0.75²).
+    // Nine tenths of its height, down to the mark; it meets its foot, 1 deep, in a crease as wide as the chord there: 2
+    // × √(1 − 0.75²).
     expect(disc.size).toEqual([2, 2.75])
-    const chord = disc.part.outline!.map(([x, y]) => [inInches(x), inInches(y)] as const).filter(([x, y]) => y === 1 && x > 0 && x < 2)
+    const chord = disc.part
+      .outline!.map(([x, y]) => [inInches(x), inInches(y)] as const)
+      .filter(([x, y]) => y === 1 && x > 0 && x < 2)
     expect(chord.map(([x]) => Number(x.toFixed(3)))).toEqual([1.661, 0.339])
     expect(easel({ easelWidth: '5 in' }).fixes).toContainEqual(['easelWidth', 4.25])
     expect(easel({ easelHeight: '6 in', easelFoot: '2 in' }).fixes).toContainEqual(['easelHeight', 5.5])
@@ -103,7 +112,9 @@ describe('Corner stage', () => {
     const card = build('corner-stage')
     expect(sizes(card)).toMatchObject({ sheet: [8.5, 9.75] })
     expect(sizeAt(card, 0)).toMatchObject({ width: 4.25 * 25_400_000, depth: 0 })
-    expect(stops(build('corner-stage', { side: '6 in' }))).toMatchObject([{ parameter: 'side', fix: { value: 5.5 * 25_400_000 } }])
+    expect(stops(build('corner-stage', { side: '6 in' }))).toMatchObject([
+      { parameter: 'side', fix: { value: 5.5 * 25_400_000 } },
+    ])
   })
 })
 
@@ -122,14 +133,18 @@ describe('Squash-fold insert', () => {
       cornersAt(card, 'insert', key, 0),
     )
     expect(
-      [highest(closed, 0) - lowest(closed, 0), highest(closed, 1) - lowest(closed, 1)].map(side => Math.round(side * 1000) / 1000),
+      [highest(closed, 0) - lowest(closed, 0), highest(closed, 1) - lowest(closed, 1)].map(
+        side => Math.round(side * 1000) / 1000,
+      ),
     ).toEqual([3.75, 3.75])
     const open = ['left-low', 'right-low'].flatMap(key => cornersAt(card, 'insert', key, 1))
     expect(highest(open, 0) - lowest(open, 0)).toBeCloseTo(7.5, 6)
   })
 
   it('shows what stays visible for stamping', () => {
-    expect(build('squash-fold').stamping).toMatchObject([{ width: { value: 7.5 * 25_400_000 }, height: { value: 3.75 * 25_400_000 } }])
+    expect(build('squash-fold').stamping).toMatchObject([
+      { width: { value: 7.5 * 25_400_000 }, height: { value: 3.75 * 25_400_000 } },
+    ])
   })
 })
 

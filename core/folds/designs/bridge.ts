@@ -26,7 +26,9 @@ export const bridge = defineFold({
   parameters: {
     width: size('Finished width', '6 in', '150 mm'),
     height: size('Finished height', '4 in', '100 mm'),
-    depth: length('Depth', '1 1/8 in', '28 mm', { follows: 'width', help: 'How far the scene stands in front of the centre' }),
+    depth: length('Depth', '1 1/8 in', '28 mm', {
+      follows: 'width', help: 'How far the scene stands in front of the centre',
+    }),
     border: matBorder,
     scene: toggle('Scene strip in front', true),
     sceneHeight: length('Scene height', '1 1/2 in', '38 mm', { follows: 'height', when: 'scene' }),
@@ -43,7 +45,9 @@ export const bridge = defineFold({
     fenceHeight: length('Fence height', '3/4 in', '20 mm', { follows: 'height', when: ['scene', 'fence'] }),
     edge: toggle('A third strip before the fence', false, 'The lowest of all', ['scene', 'fence']),
     edgeHeld: choice('Third strip held', RAISED, undefined, ['scene', 'fence', 'edge']),
-    edgeHeight: length('Third strip height', '3/8 in', '10 mm', { follows: 'height', when: ['scene', 'fence', 'edge'] }),
+    edgeHeight: length('Third strip height', '3/8 in', '10 mm', {
+      follows: 'height', when: ['scene', 'fence', 'edge'],
+    }),
   },
   build(
     {
@@ -76,7 +80,9 @@ export const bridge = defineFold({
       const [left, right] = [panelOf(base, 'left-foot'), panelOf(base, 'right-foot')]
       const strip = card.strip('scene', 'Scene strip', 'insert', sceneHeight, [panel('face', 'Scene', width)])
       card.joinAt(face(strip), left, 'inside', { x: left.x, glue: { width: depth } })
-      card.joinAt(face(strip), right, 'inside', { x: depth.minus(width), glue: { x: width.minus(depth), width: depth } })
+      card.joinAt(face(strip), right, 'inside', {
+        x: depth.minus(width), glue: { x: width.minus(depth), width: depth },
+      })
       card.step(
         'Glue the scene to the two outer feet only, with the card standing. Slide it flat once before the glue sets.',
         'No glue on risers or centre, or the card cannot slide flat.',
@@ -90,13 +96,21 @@ export const bridge = defineFold({
             face(strip),
             { width: figureWidth, height: figureHeight },
             {
-              key: count === 1 ? 'figure' : `figure-${at + 1}`, name: count === 1 ? 'Figure' : `Figure ${at + 1}`, kind: 'figure',
-              means: heldBy(figuresHeld), x: gap.times(at + 1).plus(figureWidth.times(at)), y: Measure.zero, printTop: 'top',
+              key: count === 1 ? 'figure' : `figure-${at + 1}`,
+              name: count === 1 ? 'Figure' : `Figure ${at + 1}`,
+              kind: 'figure',
+              means: heldBy(figuresHeld),
+              x: gap.times(at + 1).plus(figureWidth.times(at)),
+              y: Measure.zero,
+              printTop: 'top',
               glueHeight: figureHeight.value < sceneHeight.value ? figureHeight : sceneHeight,
             },
           )
         }
-        card.step('Cut the figures out and set them on the scene strip, their feet at its foot.', 'Glue on the strip only, not above it.')
+        card.step(
+          'Cut the figures out and set them on the scene strip, their feet at its foot.',
+          'Glue on the strip only, not above it.',
+        )
         card.limit({
           subject: 'Figure height',
           parameter: 'figureHeight',
@@ -125,13 +139,19 @@ export const bridge = defineFold({
         const front = card.piece(
           face(strip),
           { width: orUsual(fenceWidth, width.minus(border.times(2)).downToMark(card.mark)), height: fenceHeight },
-          { key: 'fence', name: 'Fence strip', kind: 'figure', means: heldBy(fenceHeld), y: Measure.zero, printTop: 'top' },
+          {
+            key: 'fence', name: 'Fence strip', kind: 'figure', means: heldBy(fenceHeld), y: Measure.zero,
+            printTop: 'top',
+          },
         )
         if (edge) {
           card.piece(
             face(front),
             { width: front.width, height: edgeHeight },
-            { key: 'edge', name: 'Third strip', kind: 'figure', means: heldBy(edgeHeld), y: Measure.zero, printTop: 'top' },
+            {
+              key: 'edge', name: 'Third strip', kind: 'figure', means: heldBy(edgeHeld), y: Measure.zero,
+              printTop: 'top',
+            },
           )
           card.limit({
             subject: 'Third strip height',
@@ -141,10 +161,13 @@ export const bridge = defineFold({
             because: 'it would hide the fence behind it.',
           })
         }
-        const strips = [['scene', sceneHeight], ['fence', fenceHeight], ...(edge ? [['third strip', edgeHeight] as const] : [])] as const
+        const strips = [
+          ['scene', sceneHeight], ['fence', fenceHeight], ...(edge ? [['third strip', edgeHeight] as const] : []),
+        ] as const
         card.step(
-          `Stamp or cut the silhouettes along the upper edges, measured from the foot: ${
-            strips.map(([name, high]) => `${name} up to ${card.show(high)}`).join(', ')}. Set each strip before the one behind it.`,
+          `Stamp or cut the silhouettes along the upper edges, measured from the foot: ${strips
+            .map(([name, high]) => `${name} up to ${card.show(high)}`)
+            .join(', ')}. Set each strip before the one behind it.`,
           'Each layer is taller than the one in front of it.',
         )
         card.limit({

@@ -26,9 +26,13 @@ export const heldBy = (held: string): Means => (held === 'foam' ? 'foam' : 'tape
 export const shapeOf = (window: string): WindowShape => (window === 'circle' ? 'circle' : 'rectangle')
 
 /** The border of every mat of a card. */
-export const matBorder = length('Border', '1/8 in', '3 mm', { zero: true, help: 'What each mat leaves visible on every side' })
+export const matBorder = length('Border', '1/8 in', '3 mm', {
+  zero: true, help: 'What each mat leaves visible on every side',
+})
 
-/** What the maker has said of a length whose field says “Nothing: as usual”, and the usual one where that is nothing. */
+/**
+ * What the maker has said of a length whose field says “Nothing: as usual”, and the usual one where that is nothing.
+ */
 export const orUsual = (said: Measure, usual: Measure): Measure => (said.value > 0 ? said : usual)
 
 /** The border that a base shows round an inner sheet: at its sides, and at head and foot where that is another one. */

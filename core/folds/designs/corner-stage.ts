@@ -43,7 +43,9 @@ export const cornerStage = defineFold({
     easel: toggle('A small easel to stand on it', false),
     easelShape: choice('Shape of the easel', EASELS, undefined, 'easel'),
     easelWidth: length('Width of the easel', '2 1/8 in', '52 mm', { follows: 'side', when: 'easel' }),
-    easelHeight: length('Height of the easel', '2 1/8 in', '52 mm', { follows: 'height', when: ['easel', 'easelShape=rectangle'] }),
+    easelHeight: length('Height of the easel', '2 1/8 in', '52 mm', {
+      follows: 'height', when: ['easel', 'easelShape=rectangle'],
+    }),
     easelArch: length('Height of the easel to its rounded head', '2 1/8 in', '52 mm', {
       follows: 'height', when: ['easel', 'easelShape=arch'],
     }),
@@ -55,7 +57,19 @@ export const cornerStage = defineFold({
   },
   build(
     {
-      side, height, border, floorPiece, floorShape, easel, easelShape, easelWidth, easelHeight, easelArch, easelFoot, outside, message,
+      side,
+      height,
+      border,
+      floorPiece,
+      floorShape,
+      easel,
+      easelShape,
+      easelWidth,
+      easelHeight,
+      easelArch,
+      easelFoot,
+      outside,
+      message,
     },
     card,
   ) {
@@ -71,8 +85,12 @@ export const cornerStage = defineFold({
     const rightFloor = card.area(sheet, 'right-floor', 'Floor under the right wall', square.right, {
       outline: [at(whole, zero), at(whole, side), vertex],
     })
-    card.area(sheet, 'right-lap', 'Lap of the right half', square.right, { outline: [at(side, zero), at(whole, zero), vertex] })
-    card.area(sheet, 'left-floor', 'Floor under the left wall', square.left, { outline: [at(zero, zero), vertex, at(zero, side)] })
+    card.area(sheet, 'right-lap', 'Lap of the right half', square.right, {
+      outline: [at(side, zero), at(whole, zero), vertex],
+    })
+    card.area(sheet, 'left-floor', 'Floor under the left wall', square.left, {
+      outline: [at(zero, zero), vertex, at(zero, side)],
+    })
     const leftLap = card.area(sheet, 'left-lap', 'Lap of the left half', square.left, {
       outline: [at(zero, zero), at(side, zero), vertex],
     })
@@ -116,7 +134,9 @@ export const cornerStage = defineFold({
       'Score the middle line between the walls and the line at their foot; cut the lower middle line up to the centre and not beyond.',
       'Stop at the centre, or the walls come apart.',
     )
-    card.whenScored('Cut the lower middle line up to the centre and not beyond.', 'Stop at the centre, or the walls come apart.')
+    card.whenScored(
+      'Cut the lower middle line up to the centre and not beyond.', 'Stop at the centre, or the walls come apart.',
+    )
     card.step(
       'Turn over and score both diagonals from the centre to the lower corners.',
       'Cut the score line away under the overlap to save bulk.',
@@ -129,8 +149,14 @@ export const cornerStage = defineFold({
     card.mat(right, border, { key: 'mat-right', name: 'Mat on right wall', printTop: 'top' })
     let wall: Panel | undefined
     if (outside) {
-      wall = face(card.mat(left, border, { key: 'mat-left-outside', name: 'Mat outside the left wall', face: 'outside', printTop: 'top' }))
-      card.mat(right, border, { key: 'mat-right-outside', name: 'Mat outside the right wall', face: 'outside', printTop: 'top' })
+      wall = face(
+        card.mat(left, border, {
+          key: 'mat-left-outside', name: 'Mat outside the left wall', face: 'outside', printTop: 'top',
+        }),
+      )
+      card.mat(right, border, {
+        key: 'mat-right-outside', name: 'Mat outside the right wall', face: 'outside', printTop: 'top',
+      })
     }
     card.step('Glue the mats on the walls.')
     // The left half lies on the right one, turned by a right angle: diagonal on diagonal.
@@ -173,7 +199,9 @@ export const cornerStage = defineFold({
         [easelShape === 'arch' ? 'easelArch' : 'easelHeight', 'Height of the easel', tall, height],
       ] as const) {
         if (easelShape === 'circle' && parameter === 'easelHeight') continue
-        card.limit({ subject, parameter, value, atMost: most, because: 'it would not go flat into the envelope beside the card.' })
+        card.limit({
+          subject, parameter, value, atMost: most, because: 'it would not go flat into the envelope beside the card.',
+        })
       }
       card.limit({
         subject: 'Foot of the easel',

@@ -32,7 +32,9 @@ describe('Crossing flaps', () => {
   it('asks for enough overlap and names the flap that gives it', () => {
     const [finding] = card({ flap: '1 in' }).findings
     // Overlap 1 − 5/8 = 3/8; a flap of 5/8 + 1/2 is needed.
-    expect(finding).toMatchObject({ subject: 'Overlap of leaf on flap', fix: { parameter: 'flap', value: inches(1.125) } })
+    expect(finding).toMatchObject({
+      subject: 'Overlap of leaf on flap', fix: { parameter: 'flap', value: inches(1.125) },
+    })
     expect(card({ flap: '1 1/8 in' }).findings.map(({ subject }) => subject)).not.toContain('Overlap of leaf on flap')
   })
 

@@ -38,7 +38,9 @@ export const crossingFlaps = defineFold({
       during(0, 0.5, valley(75)),
       panel('back-leaf', 'Back leaf', leaf),
     ])
-    card.step('Score and fold the base; the flap closes from the right. Score and fold the insert; it opens from the right.')
+    card.step(
+      'Score and fold the base; the flap closes from the right. Score and fold the insert; it opens from the right.',
+    )
     card.whenScored('Fold the base; the flap closes from the right. Fold the insert; it opens from the right.')
 
     const back = panelOf(base, 'back')
@@ -49,8 +51,12 @@ export const crossingFlaps = defineFold({
       'Fold the flap first: what looks upright flat may be upside down folded.',
     )
 
-    card.mat(panelOf(insert, 'front-leaf'), border, { key: 'mat-front-leaf', name: 'Mat on front leaf', face: 'outside', printTop })
-    const inner = card.mat(panelOf(insert, 'back-leaf'), border, { key: 'mat-back-leaf', name: 'Mat on back leaf', printTop })
+    card.mat(panelOf(insert, 'front-leaf'), border, {
+      key: 'mat-front-leaf', name: 'Mat on front leaf', face: 'outside', printTop,
+    })
+    const inner = card.mat(panelOf(insert, 'back-leaf'), border, {
+      key: 'mat-back-leaf', name: 'Mat on back leaf', printTop,
+    })
     if (message) {
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('the back leaf', note.width, note.height, face(note))

@@ -22,7 +22,8 @@ export const diagonalEnvelope = defineFold({
   build({ cardWidth, cardHeight, thickness, ease, overlap }, card) {
     const width = cardWidth.plus(ease.times(2)).plus(thickness).named('Envelope width')
     const height = cardHeight.plus(ease.times(2)).plus(thickness).named('Envelope height')
-    // Flaps with edges at 45 degrees: upper and lower ones are half as high as the envelope is wide, and the other way round.
+    // Flaps with edges at 45 degrees: upper and lower ones are half as high as the envelope is wide, and the other way
+    // round.
     const [tall, wide] = [height.plus(width).plus(overlap), width.plus(height).plus(overlap)]
     const [reachX, reachY] = [wide.minus(width).half(), tall.minus(height).half()]
     const sheet = card.sheet('envelope', 'Envelope', 'base', { width: wide, height: tall })

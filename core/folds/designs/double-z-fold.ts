@@ -11,7 +11,8 @@ export const doubleZFold = defineFold({
   id: 'double-z-fold',
   number: 2,
   name: 'Double Z-fold',
-  summary: 'A Z-fold with a strip folded the other way round across its front; the two swing together and stand by themselves.',
+  summary:
+    'A Z-fold with a strip folded the other way round across its front; the two swing together and stand by themselves.',
   skill: 'some care',
   stands: true,
   group: 'strip',
@@ -61,9 +62,14 @@ export const doubleZFold = defineFold({
 
     const y = placed ? stripFoot : height.minus(stripHeight).half()
     card.joinAt(panelOf(strip, 'long'), a, 'inside', { x: a.x, y, glue: { width: half } })
-    card.step('Glue the left half of the long panel to panel A, with the card closed.', 'No glue right of the crease of panel A.')
+    card.step(
+      'Glue the left half of the long panel to panel A, with the card closed.',
+      'No glue right of the crease of panel A.',
+    )
     card.joinAt(panelOf(strip, 'end'), c, 'inside', { x: half, y })
-    card.step('Put glue on the back of the short end, close the card flat and press through, so that both joints lie flat.')
+    card.step(
+      'Put glue on the back of the short end, close the card flat and press through, so that both joints lie flat.',
+    )
 
     // The message has the larger room, as far as the mat goes.
     const above = height.minus(stripHeight).minus(y)
@@ -80,7 +86,10 @@ export const doubleZFold = defineFold({
           y: isBelow ? border : matC.height.minus(border).minus(messageHeight),
         },
       )
-      card.message(`panel C ${isBelow ? 'below' : 'above'} the strip`, matC.width.minus(border.times(2)), messageHeight, face(note))
+      card.message(
+        `panel C ${isBelow ? 'below' : 'above'} the strip`, matC.width.minus(border.times(2)), messageHeight,
+        face(note),
+      )
       card.step(`Glue the message panel on panel C ${isBelow ? 'below' : 'above'} the strip.`)
       card.limit({
         subject: 'Message height',

@@ -10,7 +10,8 @@ export const easel = defineFold({
   id: 'easel',
   number: 20,
   name: 'Easel',
-  summary: 'The front is creased again in its middle and carries a topper on its lower half; a stopper on the base holds it up.',
+  summary:
+    'The front is creased again in its middle and carries a topper on its lower half; a stopper on the base holds it up.',
   skill: 'first card',
   stands: true,
   group: 'strip',
@@ -26,7 +27,9 @@ export const easel = defineFold({
       'A round card is cut through both layers, its top just over the fold',
     ),
     side: size('Side', '5 1/2 in', '140 mm', { help: 'Base, front and topper are squares of this side' }),
-    stop: length('Stopper from the hinge', '4 in', '100 mm', { follows: 'side', help: 'The nearer to the hinge, the steeper it stands' }),
+    stop: length('Stopper from the hinge', '4 in', '100 mm', {
+      follows: 'side', help: 'The nearer to the hinge, the steeper it stands',
+    }),
     stopperHeight: length('Stopper height', '3/4 in', '20 mm', { follows: 'side' }),
     border: matBorder,
     message: toggle('Message panel on the base', true),
@@ -56,12 +59,16 @@ export const easel = defineFold({
       const radius = half
       const over = side.times(1 / 16)
       const [low, high] = [side.minus(radius).plus(over), side.plus(radius).minus(over)]
-      const slice = (centre: Measure, from: Measure, to: Measure) => arcs(half.value, centre.value, radius.value, from.value, to.value)
+      const slice = (centre: Measure, from: Measure, to: Measure) =>
+        arcs(half.value, centre.value, radius.value, from.value, to.value)
       card.shapePanel(floor, slice(low, Measure.zero, side))
       card.shapePanel(panelOf(base, 'upper'), slice(high, side, side.plus(half)))
       card.shapePanel(panelOf(base, 'lower'), slice(high, side.plus(half), side.times(2)))
       card.shape(base, outlineAround(slice(low, Measure.zero, side), slice(high, side, side.times(2))))
-      card.step('Fold first, then cut the circle through both layers.', 'Its top lies just over the fold: leave the hinge uncut.')
+      card.step(
+        'Fold first, then cut the circle through both layers.',
+        'Its top lies just over the fold: leave the hinge uncut.',
+      )
     }
     card.step('Score and fold the hinge; score the front again across its middle.')
     card.whenScored('Fold the hinge; fold the front again across its middle.')

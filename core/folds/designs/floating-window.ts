@@ -45,7 +45,9 @@ export const floatingWindow = defineFold({
     dressing: toggle('Window dressing behind the frame', false),
     message: toggle('Message panel inside', true),
   },
-  build({ width, height, style, glue, depth, fold, windowShape, window, windowHeight, border, dressing, message }, card) {
+  build(
+    { width, height, style, glue, depth, fold, windowShape, window, windowHeight, border, dressing, message }, card,
+  ) {
     const upright = style === 'upright'
     const rise = upright ? depth : glue
     const frameWidth = (upright ? width.minus(glue.times(2)) : width).named('Frame')
@@ -79,7 +81,9 @@ export const floatingWindow = defineFold({
     const middle = panelOf(frame, 'frame')
     const high = windowShape === 'circle' ? window : windowHeight
     const shape = { shape: shapeOf(windowShape), width: window, height: high }
-    card.window(middle, 'window', 'Window drop-out', { ...shape, x: frameWidth.minus(window).half(), y: height.minus(high).half() })
+    card.window(middle, 'window', 'Window drop-out', {
+      ...shape, x: frameWidth.minus(window).half(), y: height.minus(high).half(),
+    })
     const mat = card.mat(middle, border, { key: 'mat-frame', name: 'Mat on frame', printTop: 'top' })
     card.window(face(mat), 'mat-window', 'Mat window drop-out', {
       ...shape,

@@ -30,8 +30,8 @@ export function coveredShare(shape: WindowShape, half: number, wide: number, hig
 }
 
 /**
- * The largest rectangle between open shutters: within the diamond that their notches leave, and within the window. A point of
- * the diamond has x / wide + y / high = 1, so half of each is the most without a window.
+ * The largest rectangle between open shutters: within the diamond that their notches leave, and within the window. A
+ * point of the diamond has x / wide + y / high = 1, so half of each is the most without a window.
  * @param wide half the width of the diamond, `high` half its height, `half` half the window
  * @returns half the sides of the rectangle, as all that is given in nanometres
  */
@@ -71,7 +71,13 @@ export const gatefoldShutter = defineFold({
     bandHeight: length('Band height', '1 1/2 in', '40 mm', { follows: 'height', when: 'band' }),
     bandOverlap: length('Overlap of the band', '1/2 in', '12 mm', { when: 'band', zero: true }),
   },
-  build({ width, height, panelWidth, tab, shutter, windowShape, window, windowAt, border, message, band, bandHeight, bandOverlap }, card) {
+  build(
+    {
+      width, height, panelWidth, tab, shutter, windowShape, window, windowAt, border, message, band, bandHeight,
+      bandOverlap,
+    },
+    card,
+  ) {
     const half = width.half()
     const base = card.strip('base', 'Base', 'base', height, [
       panel('left', 'Left door', half),
@@ -131,7 +137,9 @@ export const gatefoldShutter = defineFold({
       }
       card.shape(part, notched(Measure.zero))
       card.shapePanel(panelOf(part, 'blade'), notched(tab))
-      card.joinAt(panelOf(part, 'tab'), door, 'inside', { x: mirrored ? fromHinge : half.minus(fromHinge).minus(tab), y: foot })
+      card.joinAt(panelOf(part, 'tab'), door, 'inside', {
+        x: mirrored ? fromHinge : half.minus(fromHinge).minus(tab), y: foot,
+      })
       card.travel(panelOf(part, 'blade'), travel)
     }
     card.step(
@@ -145,14 +153,23 @@ export const gatefoldShutter = defineFold({
       'Panel',
       'insert',
       panelWidth,
-      [panel('foot', 'Lower tab', tab), mountain(180), panel('front', 'Panel', height), mountain(180), panel('head', 'Upper tab', tab)],
+      [
+        panel('foot', 'Lower tab', tab), mountain(180), panel('front', 'Panel', height), mountain(180),
+        panel('head', 'Upper tab', tab),
+      ],
       'y',
     )
     const front = panelOf(cover, 'front')
     const shape = { shape: shapeOf(windowShape), width: window, height: window }
-    card.window(front, 'window', 'Window drop-out', { ...shape, x: panelWidth.minus(window).half(), y: windowAt.minus(window.half()) })
-    card.joinAt(panelOf(cover, 'foot'), middle, 'inside', { x: fromHinge, y: Measure.zero, faceDown: true, turned: 180 })
-    card.joinAt(panelOf(cover, 'head'), middle, 'inside', { x: fromHinge, y: height.minus(tab), faceDown: true, turned: 180 })
+    card.window(front, 'window', 'Window drop-out', {
+      ...shape, x: panelWidth.minus(window).half(), y: windowAt.minus(window.half()),
+    })
+    card.joinAt(panelOf(cover, 'foot'), middle, 'inside', {
+      x: fromHinge, y: Measure.zero, faceDown: true, turned: 180,
+    })
+    card.joinAt(panelOf(cover, 'head'), middle, 'inside', {
+      x: fromHinge, y: height.minus(tab), faceDown: true, turned: 180,
+    })
     const mat = card.mat(front, border, { key: 'mat-panel', name: 'Mat on panel', printTop: 'top' })
     card.window(face(mat), 'mat-window', 'Mat window drop-out', {
       ...shape,
@@ -164,10 +181,13 @@ export const gatefoldShutter = defineFold({
       'Heavy stock: cut panel and mat one at a time. Nothing raised where a shutter passes.',
     )
     for (const door of [left, right])
-      card.mat(door, border, { key: `mat-${door.key}`, name: `Mat on ${door.name.toLowerCase()}`, face: 'outside', printTop: 'top' })
+      card.mat(door, border, {
+        key: `mat-${door.key}`, name: `Mat on ${door.name.toLowerCase()}`, face: 'outside', printTop: 'top',
+      })
     card.step('Glue the mats on the outside of the doors. Close the card once before the glue sets.')
 
-    // The diamond that open shutters leave, half as wide as the travel on each side, must hold the corners of the window.
+    // The diamond that open shutters leave, half as wide as the travel on each side, must hold the corners of the
+    // window.
     const share = 1 / Math.max(1, travel.value) + 2 / Math.max(1, shutter.value)
     const clear
       = shapeOf(windowShape) === 'circle'
@@ -179,7 +199,8 @@ export const gatefoldShutter = defineFold({
       value: window,
       atMost: Measure.of('What the open shutters leave clear', Math.max(0, Math.floor(clear)) as typeof card.mark),
       severity: 'warn',
-      because: `${coveredShare(shapeOf(windowShape), window.value / 2, travel.value, shutter.value / 2)} % of it stays covered `
+      because:
+        `${coveredShare(shapeOf(windowShape), window.value / 2, travel.value, shutter.value / 2)} % of it stays covered `
         + `by the open shutters.`,
     })
     card.limit({
@@ -210,7 +231,9 @@ export const gatefoldShutter = defineFold({
       atLeast: half,
       because: 'the closed shutters would stick out of the card.',
     })
-    card.limit({ subject: 'Tab', parameter: 'tab', value: tab, atMost: half.minus(fromHinge), because: 'it must stay on its door.' })
+    card.limit({
+      subject: 'Tab', parameter: 'tab', value: tab, atMost: half.minus(fromHinge), because: 'it must stay on its door.',
+    })
     card.limit({
       subject: 'Tab',
       parameter: 'tab',

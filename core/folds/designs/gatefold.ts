@@ -39,8 +39,13 @@ export const gatefold = defineFold({
     card.whenScored('Fold both doors; they meet in the middle without overlapping.')
     for (const key of ['left', 'right']) {
       const door = panelOf(base, key)
-      card.mat(door, border, { key: `mat-${key}`, name: `Mat on ${door.name.toLowerCase()}`, face: 'outside', printTop: 'top' })
-      if (insideMats) card.mat(door, border, { key: `mat-${key}-inside`, name: `Mat inside ${door.name.toLowerCase()}`, printTop: 'top' })
+      card.mat(door, border, {
+        key: `mat-${key}`, name: `Mat on ${door.name.toLowerCase()}`, face: 'outside', printTop: 'top',
+      })
+      if (insideMats)
+        card.mat(door, border, {
+          key: `mat-${key}-inside`, name: `Mat inside ${door.name.toLowerCase()}`, printTop: 'top',
+        })
     }
     const inner = card.mat(middle, border, { key: 'mat-middle', name: 'Mat in the middle', printTop: 'top' })
     card.step('Glue the mats on the doors and in the middle.', 'Two faces that meet should not carry the same print.')

@@ -17,7 +17,9 @@ export const giftCardHolder = defineFold({
   parameters: {
     width: size('Finished width', '4 1/4 in', '110 mm'),
     height: size('Finished height', '5 1/2 in', '148 mm'),
-    pocket: length('Pocket height', '1 3/4 in', '45 mm', { follows: 'height', help: 'Folded up from the foot of the back panel’s insert' }),
+    pocket: length('Pocket height', '1 3/4 in', '45 mm', {
+      follows: 'height', help: 'Folded up from the foot of the back panel’s insert',
+    }),
     tape: length('Tape width', '1/8 in', '3 mm'),
     border: BORDER,
   },
@@ -30,7 +32,9 @@ export const giftCardHolder = defineFold({
     const back = panelOf(base, 'back')
     card.step('Score and fold the base.')
     card.whenScored('Fold the base.')
-    card.mat(panelOf(base, 'front'), border, { key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: 'top' })
+    card.mat(panelOf(base, 'front'), border, {
+      key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: 'top',
+    })
     card.step('Glue the mat on the front.')
     const across = width.minus(border.times(2)).downToMark(card.mark)
     const holder = card.strip(
@@ -38,15 +42,23 @@ export const giftCardHolder = defineFold({
       'Pocket',
       'insert',
       across,
-      [panel('pocket', 'Pocket', pocket), valley(180), panel('backing', 'Backing', height.minus(border.times(2)).downToMark(card.mark))],
+      [
+        panel('pocket', 'Pocket', pocket), valley(180),
+        panel('backing', 'Backing', height.minus(border.times(2)).downToMark(card.mark)),
+      ],
       'y',
     )
     card.joinAt(panelOf(holder, 'backing'), back, 'inside', { x: border, y: border })
-    card.step('Score the insert, fold its pocket up and tape the two sides of the pocket.', 'Keep the tape at the very edge.', [])
+    card.step(
+      'Score the insert, fold its pocket up and tape the two sides of the pocket.', 'Keep the tape at the very edge.',
+      [],
+    )
     card.whenScored('Fold the pocket of the insert up and tape its two sides.', 'Keep the tape at the very edge.')
     card.step('Glue the insert on the back panel, inside.')
     const gift = Measure.of('Gift card', millimetres(85.6))
-    card.message('the inside above the pocket', across, height.minus(border.times(2)).minus(pocket), panelOf(holder, 'backing'))
+    card.message(
+      'the inside above the pocket', across, height.minus(border.times(2)).minus(pocket), panelOf(holder, 'backing'),
+    )
     card.limit({
       subject: 'Pocket width',
       parameter: 'width',

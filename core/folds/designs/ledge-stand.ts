@@ -19,7 +19,8 @@ export const ledgeStand = defineFold({
   id: 'ledge-stand',
   number: 13,
   name: 'Ledge stand',
-  summary: 'Two rails fold forwards and the band between them backwards: a ledge before a niche, held up by a leaf behind.',
+  summary:
+    'Two rails fold forwards and the band between them backwards: a ledge before a niche, held up by a leaf behind.',
   skill: 'some care',
   stands: true,
   group: 'slit',
@@ -74,7 +75,9 @@ export const ledgeStand = defineFold({
       'Score the valleys: the rails at both ends, the band in its middle. Turn the sheet over for the others: the rails in the middle, '
       + 'the band at both ends.',
     )
-    card.whenScored('Fold the rails as a mountain in the middle and as valleys at their ends; the band the other way round.')
+    card.whenScored(
+      'Fold the rails as a mountain in the middle and as valleys at their ends; the band the other way round.',
+    )
 
     for (const key of ['left', 'right'])
       card.mat(panelOf(base, key), border, { key: `mat-${key}`, name: `Mat on ${key} end`, printTop: 'top' })
@@ -94,7 +97,9 @@ export const ledgeStand = defineFold({
     ])
     card.joinAt(panelOf(leaf, 'tab'), panelOf(base, 'left'), 'outside', { x: zero, y: zero })
     if (message) {
-      const note = card.mat(panelOf(leaf, 'leaf'), border, { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
+      const note = card.mat(panelOf(leaf, 'leaf'), border, {
+        key: 'message', name: 'Message panel', kind: 'message', face: 'outside',
+      })
       card.message('the back leaf', note.width, note.height, face(note))
     }
     card.step(
@@ -107,7 +112,10 @@ export const ledgeStand = defineFold({
       card.piece(
         panelOf(base, 'lower-left'),
         { width: side.plus(reach), height: rail },
-        { key: 'figure', name: 'Figure on the lower rail', kind: 'figure', x: zero, y: zero, glueWidth: side, printTop: 'top' },
+        {
+          key: 'figure', name: 'Figure on the lower rail', kind: 'figure', x: zero, y: zero, glueWidth: side,
+          printTop: 'top',
+        },
       )
       card.step('Glue the figure to the left half of the lower rail.', 'No glue beyond the ridge.')
       card.limit({
@@ -141,7 +149,9 @@ export const ledgeStand = defineFold({
       atMost: height,
       because: 'it would stick out of the closed card.',
     })
-    card.limit({ subject: 'Tab', parameter: 'tab', value: tab, atMost: side, because: 'it must lie behind the left end.' })
+    card.limit({
+      subject: 'Tab', parameter: 'tab', value: tab, atMost: side, because: 'it must lie behind the left end.',
+    })
     return { width: side.times(2), height, anchor: panelOf(base, 'left') }
   },
 })

@@ -38,7 +38,9 @@ describe('a list of scores', () => {
     expect(inputProblems(parameters, { scores: 'here and there' }, 'inch')).toMatchObject([
       { parameter: 'scores', problem: expect.stringContaining('4 1/4 valley') },
     ])
-    expect(inputProblems(parameters, { scores: 7 }, 'inch')).toMatchObject([{ problem: expect.stringContaining('is a text such as') }])
+    expect(inputProblems(parameters, { scores: 7 }, 'inch')).toMatchObject([
+      { problem: expect.stringContaining('is a text such as') },
+    ])
     expect(inputProblems(parameters, { scores: 'x'.repeat(401) }, 'inch')).toMatchObject([
       { problem: expect.stringContaining('more than 400 characters') },
     ])
@@ -73,12 +75,15 @@ describe('Your own strip', () => {
     const own = build('own-strip', { length: '8 1/2 in', scores: '2 1/8 m 60, 4 1/4 v 60' })
     const z = build('z-fold')
     for (const opening of [0, 0.3, 1]) {
-      expect(highest(cornersAt(own, 'base', 'panel-1', opening), 2)).toBeCloseTo(highest(cornersAt(z, 'base', 'a', opening), 2), 9)
+      expect(highest(cornersAt(own, 'base', 'panel-1', opening), 2)).toBeCloseTo(
+        highest(cornersAt(z, 'base', 'a', opening), 2), 9,
+      )
     }
   })
 
   it('folds to and fro where no direction is typed', () => {
-    const directions = (scores: string) => creases(build('own-strip', { scores }), 'base').map(([, direction]) => direction)
+    const directions = (scores: string) =>
+      creases(build('own-strip', { scores }), 'base').map(([, direction]) => direction)
     expect(directions('2 3/4, 5 1/2')).toEqual(['mountain', 'valley'])
     expect(directions('1, 2 1/2, 5 1/4')).toEqual(['valley', 'mountain', 'valley'])
     expect(directions('1, 2 1/2 v, 5 1/4 v')).toEqual(['mountain', 'valley', 'valley'])
@@ -98,7 +103,9 @@ describe('Your own strip', () => {
   })
 
   it('says where rails and band would tear', () => {
-    const torn = build('own-strip', { slits: true, scores: '2 3/4 v 90, 5 1/2 m 10 rails, 5 1/2 v 90 band, 8 1/4 v 90' })
+    const torn = build('own-strip', {
+      slits: true, scores: '2 3/4 v 90, 5 1/2 m 10 rails, 5 1/2 v 90 band, 8 1/4 v 90',
+    })
     expect(
       stops(torn)
         .map(({ problem }) => problem)
@@ -115,7 +122,9 @@ describe('Your own strip', () => {
   })
 
   it('is resized with every length in its lists', () => {
-    const half = resizedInputs(parameters, { scores: '2 3/4 m 60, 5 1/2 v', pieces: '3 x 2 on 1' }, 0.5, 'inch', inches(1 / 16))
+    const half = resizedInputs(
+      parameters, { scores: '2 3/4 m 60, 5 1/2 v', pieces: '3 x 2 on 1' }, 0.5, 'inch', inches(1 / 16),
+    )
     expect(half).toMatchObject({
       length: '5 1/2 in',
       height: '2 3/4 in',

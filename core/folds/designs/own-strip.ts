@@ -40,14 +40,18 @@ export const ownStrip = defineFold({
     rail: length('Rail height', '1 1/4 in', '32 mm', { follows: 'height', when: 'slits' }),
     mats: toggle('A mat on every panel', true),
     border: matBorder,
-    pieces: pieceList('Glued pieces', 'Size and panel, counted from the left: “3 x 1 1/2 on 2”; “8 x 1 1/2 on 1 to 4” is glued to both'),
+    pieces: pieceList(
+      'Glued pieces', 'Size and panel, counted from the left: “3 x 1 1/2 on 2”; “8 x 1 1/2 on 1 to 4” is glued to both',
+    ),
   },
   flip(inputs, { from, to }, units) {
     const scores = flippedScores(String(inputs.scores), from.x.value, units, ({ row }) =>
       row === 'all' || (row === 'band') === isInBand(inputs, (from.y.value + to.y.value) / 2, units))
     return scores === undefined ? undefined : { parameter: 'scores', input: scores }
   },
-  build({ length: long, height, scores: scoreText, slits, slitFrom, slitTo, rail, mats, border, pieces: pieceText }, card) {
+  build(
+    { length: long, height, scores: scoreText, slits, slitFrom, slitTo, rail, mats, border, pieces: pieceText }, card,
+  ) {
     const zero = Measure.zero
     const scores = noted(readScores(scoreText, card.units))
     const base = card.sheet('base', 'Base', 'base', { width: long, height }, 'top')
@@ -105,19 +109,27 @@ export const ownStrip = defineFold({
     if (slits) card.step('Cut the two slits, both the same length.', 'Start and stop at the scores.')
     if (mats) {
       for (const panel of panels)
-        card.mat(panel, border, { key: `mat-${panel.key}`, name: `Mat on ${panel.name.toLowerCase()}`, printTop: 'top' })
+        card.mat(panel, border, {
+          key: `mat-${panel.key}`, name: `Mat on ${panel.name.toLowerCase()}`, printTop: 'top',
+        })
       card.step('Glue the mats, the strip folded once before.')
     }
     for (const [index, { width, height: high, onto }] of noted(readPieces(pieceText, card.units)).entries()) {
-      const targets = onto.map(number => panels.find(({ key }) => key === `panel-${number}` || key === `panel-${number}-lower`))
+      const targets = onto.map(number =>
+        panels.find(({ key }) => key === `panel-${number}` || key === `panel-${number}-lower`),
+      )
       const name = `Glued piece ${index + 1}`
       const size = { width: Measure.of(`${name} width`, width), height: Measure.of(`${name} height`, high) }
       const [first, second] = targets
       const part = card.loose(`piece-${index + 1}`, name, size, 'insert')
       if (first)
-        card.joinAt(face(part), first, 'inside', { x: zero, glue: { width: first.width.value < width ? first.width : size.width } })
+        card.joinAt(face(part), first, 'inside', {
+          x: zero, glue: { width: first.width.value < width ? first.width : size.width },
+        })
       if (targets.includes(undefined))
-        card.missing(name, `is glued to panel ${onto[targets.indexOf(undefined)]}, but there are only ${columns.length} panels.`)
+        card.missing(
+          name, `is glued to panel ${onto[targets.indexOf(undefined)]}, but there are only ${columns.length} panels.`,
+        )
       else
         card.step(
           second

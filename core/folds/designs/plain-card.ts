@@ -26,7 +26,11 @@ export const plainCard = defineFold({
   build({ width, height, fold, border, message }, card) {
     const side = fold === 'side'
     const base = side
-      ? card.strip('base', 'Base', 'base', height, [panel('front', 'Front panel', width), valley(60), panel('back', 'Back panel', width)])
+      ? card.strip('base', 'Base', 'base', height, [
+          panel('front', 'Front panel', width),
+          valley(60),
+          panel('back', 'Back panel', width),
+        ])
       : card.strip(
           'base',
           'Base',

@@ -36,28 +36,51 @@ export const pullTabFlap = defineFold({
     height: size('Finished height', '5 1/2 in', '148 mm'),
     faceWidth: length('Face width', '4 in', '99 mm', { follows: 'width' }),
     margin: length('Margin beside the flap', '1 in', '25 mm', { follows: 'width' }),
-    foot: length('Hinge from the mouth', '1 3/4 in', '44 mm', { follows: 'height', help: 'The mouth is where the tag comes out' }),
+    foot: length('Hinge from the mouth', '1 3/4 in', '44 mm', {
+      follows: 'height', help: 'The mouth is where the tag comes out',
+    }),
     link: length('Link of the flap', '1 1/4 in', '32 mm', {
       follows: 'height',
       help: 'Half the flap; pulled out, it travels twice as far',
     }),
     joint: length('Joint tab', '1/2 in', '12 mm', { follows: 'height' }),
     tagWidth: length('Tag width', '3 in', '76 mm', { follows: 'width' }),
-    tagLength: length('Tag length', '0 in', '0 mm', { zero: true, help: 'Nothing: from its grip to the end of the joint tab' }),
+    tagLength: length('Tag length', '0 in', '0 mm', {
+      zero: true, help: 'Nothing: from its grip to the end of the joint tab',
+    }),
     sleeve: length('Sleeve height', '1 1/2 in', '38 mm', { follows: 'height' }),
-    sleeveLength: length('Sleeve length', '0 in', '0 mm', { zero: true, help: 'Nothing: once round the tag, with a lap' }),
+    sleeveLength: length('Sleeve length', '0 in', '0 mm', {
+      zero: true, help: 'Nothing: once round the tag, with a lap',
+    }),
     pulled: choice('The tag is pulled out', ENDS),
     tape: length('Tape width', '1/8 in', '3 mm'),
     base: choice('Base', BASES),
     placed: toggle('Face not in the middle of the base', false),
     faceLeft: length('Face from the left', '1/8 in', '3 mm', { when: 'placed', zero: true }),
     grip: length('Tag beyond the card', '0 in', '0 mm', { zero: true, help: 'What shows of the closed tag' }),
-    notch: length('Radius of the finger notch', '3/8 in', '10 mm', { follows: 'width', zero: true, help: 'Nothing: no notch' }),
+    notch: length('Radius of the finger notch', '3/8 in', '10 mm', {
+      follows: 'width', zero: true, help: 'Nothing: no notch',
+    }),
     decoration: toggle('Decoration on the link at the hinge', true),
   },
   build(
     {
-      width, height, faceWidth, margin, foot, link, joint, tagWidth, sleeve, tape, base: kind, placed, faceLeft, grip, notch, decoration,
+      width,
+      height,
+      faceWidth,
+      margin,
+      foot,
+      link,
+      joint,
+      tagWidth,
+      sleeve,
+      tape,
+      base: kind,
+      placed,
+      faceLeft,
+      grip,
+      notch,
+      decoration,
       tagLength, sleeveLength, pulled,
     },
     card,
@@ -75,10 +98,15 @@ export const pullTabFlap = defineFold({
     const ground = panelOf(base, 'ground')
     const sheet = card.sheet('face', 'Face', 'insert', { width: faceWidth, height }, 'top')
     const isHead = pulled === 'head'
-    /** What lies so far from the end at which the tag comes out, from the foot: a line, or the lower edge of what is `high`. */
+    /**
+     * What lies so far from the end at which the tag comes out, from the foot: a line, or the lower edge of what is
+     * `high`.
+     */
     const up = (from: Measure, high = zero) => (isHead ? height.minus(from).minus(high) : from)
     const flapWidth = faceWidth.minus(margin.times(2)).named('Flap width')
-    const [hinge, kneeAt, upper, end] = [foot, foot.plus(link), foot.plus(link.times(2)), foot.plus(link.times(2)).plus(joint)]
+    const [hinge, kneeAt, upper, end] = [
+      foot, foot.plus(link), foot.plus(link.times(2)), foot.plus(link.times(2)).plus(joint),
+    ]
     const right = margin.plus(flapWidth)
     const frame = card.area(sheet, 'frame', 'Face', box(zero, zero, faceWidth, height), {
       holes: [opening()],
@@ -114,7 +142,8 @@ export const pullTabFlap = defineFold({
     const shortest = foot.plus(room).plus(grip)
     const long = orUsual(tagLength, shortest)
     const tag = card.strip('tag', 'Tag', 'insert', tagWidth, [panel('tag', 'Tag', long)], 'y')
-    // Its lower end lies so far below the joint tab; from the head it reaches below the tab by what it is longer than need be.
+    // Its lower end lies so far below the joint tab; from the head it reaches below the tab by what it is longer than
+    // need be.
     const below = isHead ? long.minus(shortest) : upper.plus(grip)
     card.joinAt(face(tag), tab, 'outside', {
       x: flapWidth.minus(tagWidth).half(),
@@ -128,16 +157,23 @@ export const pullTabFlap = defineFold({
       'Wrap the sleeve of thin paper loosely round the tag and glue its ends together; glue it over the hinge line behind the face.',
       'The tag must slide in it: wrap by hand, never score it.',
     )
-    card.step('Glue the joint tab of the flap to the far end of the tag, the flap lying flat.', 'Glue the joint tab only.')
+    card.step(
+      'Glue the joint tab of the flap to the far end of the tag, the flap lying flat.', 'Glue the joint tab only.',
+    )
     const faceAt = placed ? faceLeft : width.minus(faceWidth).half()
     const uncovered = link.times(2).downToMark(card.mark)
     const onBase = card.piece(
       ground,
       { width: flapWidth.downToMark(card.mark), height: uncovered },
-      { key: 'message', name: 'Message panel under the flap', kind: 'message', y: up(foot, uncovered), x: faceAt.plus(margin) },
+      {
+        key: 'message', name: 'Message panel under the flap', kind: 'message', y: up(foot, uncovered),
+        x: faceAt.plus(margin),
+      },
     )
     card.message('the base, where the flap uncovers it', onBase.width, onBase.height, face(onBase))
-    card.joinAt(frame, ground, 'inside', { x: faceAt, y: zero, glue: { y: isHead ? zero : notch, height: height.minus(notch) } })
+    card.joinAt(frame, ground, 'inside', {
+      x: faceAt, y: zero, glue: { y: isHead ? zero : notch, height: height.minus(notch) },
+    })
     card.step(
       `Tape the face to the base along its two sides and its ${isHead ? 'lower' : 'upper'} end.`,
       'Keep the tape at the very edge, or the tag jams.'
@@ -149,10 +185,14 @@ export const pullTabFlap = defineFold({
         { width: flapWidth.downToMark(card.mark), height: link.downToMark(card.mark) },
         { key: 'decoration', name: `Decoration on ${isHead ? 'upper' : 'lower'} link`, printTop: 'top' },
       )
-      card.step(`Decorate the ${isHead ? 'upper' : 'lower'} link only.`, 'A layer across the knee keeps it from bending.')
+      card.step(
+        `Decorate the ${isHead ? 'upper' : 'lower'} link only.`, 'A layer across the knee keeps it from bending.',
+      )
     }
     card.travel(face(tag), link.times(2))
-    card.note('Flap', `stands past 60 degrees once the tag is ${card.show(link)} out; the rest of the pull is the useful one.`)
+    card.note(
+      'Flap', `stands past 60 degrees once the tag is ${card.show(link)} out; the rest of the pull is the useful one.`,
+    )
     const [quarter, clearance] = [rule('glueWidth', card.units), rule('clearance', card.units)]
     const most = faceWidth.minus(tape.times(2)).minus(clearance.times(2))
     card.limit({
@@ -162,7 +202,9 @@ export const pullTabFlap = defineFold({
       atLeast: flapWidth.plus(quarter.times(2)),
       because: 'a narrower tag slips through the opening of the flap.',
     })
-    card.limit({ subject: 'Tag width', parameter: 'tagWidth', value: tagWidth, atMost: most, because: 'it would rub at the tape.' })
+    card.limit({
+      subject: 'Tag width', parameter: 'tagWidth', value: tagWidth, atMost: most, because: 'it would rub at the tape.',
+    })
     if (placed) {
       card.limit({
         subject: 'Face from the left',
@@ -268,7 +310,10 @@ export const pullTabFlap = defineFold({
       if (kind === 'top' && isHead) return
       const middle = ground.x.plus(width.half())
       card.shape(base, notched(base, notch, isHead, middle))
-      if (kind !== 'leaf') card.shapePanel(ground, notched({ width, height }, notch, isHead).map(({ x, y }) => at(ground.x.plus(x), y)))
+      if (kind !== 'leaf')
+        card.shapePanel(
+          ground, notched({ width, height }, notch, isHead).map(({ x, y }) => at(ground.x.plus(x), y)),
+        )
     }
   },
 })

@@ -26,7 +26,9 @@ export const risingScene = defineFold({
   parameters: {
     width: size('Finished width', '4 1/4 in', '105 mm'),
     height: size('Finished height', '5 1/2 in', '148 mm'),
-    lift: length('Crease below the fold', '1 in', '25 mm', { follows: 'height', help: 'The slider rises by twice this' }),
+    lift: length('Crease below the fold', '1 in', '25 mm', {
+      follows: 'height', help: 'The slider rises by twice this',
+    }),
     flap: length('Flap of the slider', '3/4 in', '18 mm', { follows: 'height' }),
     sliderWidth: length('Slider width', '2 3/4 in', '66 mm', { follows: 'width' }),
     guideWidth: length('Guide width', '1/2 in', '12 mm', { follows: 'width' }),
@@ -41,13 +43,21 @@ export const risingScene = defineFold({
     window: toggle('Window in the front', false),
     peek: toggle('Figures may look through the window', true),
     windowShape: choice('Shape of the window', OPENINGS, undefined, 'window'),
-    windowSize: length('Window size', '1 3/4 in', '45 mm', { follows: ['width', 'height'], when: 'window', help: 'Its width' }),
-    windowHeight: length('Window height', '1 3/4 in', '45 mm', { follows: 'height', when: ['window', 'windowShape=rectangle'] }),
-    windowPlaced: toggle('Window at a place of its own', false, 'Otherwise in the middle, its upper edge at the crease', 'window'),
+    windowSize: length('Window size', '1 3/4 in', '45 mm', {
+      follows: ['width', 'height'], when: 'window', help: 'Its width',
+    }),
+    windowHeight: length('Window height', '1 3/4 in', '45 mm', {
+      follows: 'height', when: ['window', 'windowShape=rectangle'],
+    }),
+    windowPlaced: toggle(
+      'Window at a place of its own', false, 'Otherwise in the middle, its upper edge at the crease', 'window',
+    ),
     windowLeft: length('Window from the left', '1 1/4 in', '30 mm', {
       follows: 'width', when: ['window', 'windowPlaced'], zero: true, help: 'Of the closed card, seen from its front',
     }),
-    windowBelow: length('Window below the fold', '1 1/4 in', '30 mm', { follows: 'height', when: ['window', 'windowPlaced'], zero: true }),
+    windowBelow: length('Window below the fold', '1 1/4 in', '30 mm', {
+      follows: 'height', when: ['window', 'windowPlaced'], zero: true,
+    }),
     figures: toggle('Figures on the slider', true, 'Otherwise the scene is drawn or stamped on the slider itself'),
     figure: length('Figure height', '2 1/2 in', '64 mm', {
       follows: 'height', when: 'figures', help: 'Their heads at the crease of the slider',
@@ -68,7 +78,20 @@ export const risingScene = defineFold({
   },
   build(
     {
-      width, height, lift, flap, sliderWidth, guideWidth, guideHeight, bar, strips, window, peek, windowSize, windowShape, windowHeight,
+      width,
+      height,
+      lift,
+      flap,
+      sliderWidth,
+      guideWidth,
+      guideHeight,
+      bar,
+      strips,
+      window,
+      peek,
+      windowSize,
+      windowShape,
+      windowHeight,
       windowPlaced, windowLeft, windowBelow, figures, figure, border, stack, curtains, stage, raised,
       barFoot, stripHeight, stripFoot, stageHeight, stageFoot,
     },
@@ -103,7 +126,9 @@ export const risingScene = defineFold({
     // The front folds down over the fold, so that left stays left.
     const [windowX, windowTop] = windowPlaced ? [windowLeft, windowBelow] : [width.minus(windowSize).half(), lift]
     if (window) {
-      card.window(front, 'window', 'Window drop-out', { shape: shapeOf(windowShape), x: windowX, y: windowTop, ...size })
+      card.window(front, 'window', 'Window drop-out', {
+        shape: shapeOf(windowShape), x: windowX, y: windowTop, ...size,
+      })
       const beside = windowPlaced ? ` and ${card.show(windowX)} from the left of the front` : ''
       card.step(`Cut the window into the front only, its upper edge ${card.show(windowTop)} below the fold${beside}.`)
       const windowFoot = height.minus(windowTop).minus(windowHigh)
@@ -149,7 +174,9 @@ export const risingScene = defineFold({
       }
     }
     card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop: 'top' })
-    const cover = card.mat(front, border, { key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: 'bottom' })
+    const cover = card.mat(front, border, {
+      key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: 'bottom',
+    })
     if (window) {
       // Seen from outside, where the sheet is turned like a page, left is right.
       const below = (side: 'width' | 'height') => front[side].minus(cover[side]).half()
@@ -203,7 +230,9 @@ export const risingScene = defineFold({
       const name = `${side === 'left' ? 'Left' : 'Right'} guide`
       let below = card.piece(back, guide, { key: `guide-${side}`, name, kind: 'hidden', x, y: zero })
       for (let layer = 2; layer <= Number(stack); layer++)
-        below = card.piece(face(below), guide, { key: `guide-${side}-${layer}`, name: `${name}, piece ${layer}`, kind: 'hidden' })
+        below = card.piece(face(below), guide, {
+          key: `guide-${side}-${layer}`, name: `${name}, piece ${layer}`, kind: 'hidden',
+        })
       if (side === 'left') crossbarRests = face(below)
       if (curtains) {
         const curtain = { width: guideWidth, height: height.minus(border).downToMark(card.mark) }
@@ -229,7 +258,11 @@ export const risingScene = defineFold({
     })
     if (strips) {
       lay('strip', {
-        key: 'crossbar-front', name: 'Second strip of the crossbar', kind: 'underlay', means: raised ? 'foam' : 'tape', printTop: 'top',
+        key: 'crossbar-front',
+        name: 'Second strip of the crossbar',
+        kind: 'underlay',
+        means: raised ? 'foam' : 'tape',
+        printTop: 'top',
       })
     }
     if (stage) {
@@ -317,10 +350,14 @@ export const risingScene = defineFold({
         because: 'it would stick out at the foot of the card.',
       })
     }
-    card.note('Figures', 'must not reach beyond the crease of the slider: there they would strike the front on its way.')
+    card.note(
+      'Figures', 'must not reach beyond the crease of the slider: there they would strike the front on its way.',
+    )
     // The bar and the risen scene hide the back panel; what is lifted shows its inside.
     const clear = height.minus(border).minus(lift)
-    card.message('the inside of the lifted front', width.minus(border.times(2)), window ? clear.minus(windowHigh) : clear, front)
+    card.message(
+      'the inside of the lifted front', width.minus(border.times(2)), window ? clear.minus(windowHigh) : clear, front,
+    )
     return { width, height, anchor: back }
 
     /** Lays a strip on the crossbar, all over where both are; it may stand out above or below it. */

@@ -10,14 +10,21 @@ const CORNERS = 60
  * @param from lower level, `to` the upper one
  */
 export function arcs(x: number, y: number, radius: number, from: number, to: number): Place[] {
-  const spot = (right: number, up: number) => at(Measure.of('Round edge', nanometres(right)), Measure.of('Round edge', nanometres(up)))
+  const spot = (right: number, up: number) =>
+    at(Measure.of('Round edge', nanometres(right)), Measure.of('Round edge', nanometres(up)))
   /** Half the width of the disc at a level. */
   const reach = (level: number) => Math.sqrt(Math.max(0, radius * radius - (level - y) * (level - y)))
   const [low, high] = [Math.max(from, y - radius), Math.min(to, y + radius)]
   // Evenly by angle, so that flat caps are as smooth as the sides.
-  const [start, end] = [low, high].map(level => Math.asin(Math.max(-1, Math.min(1, (level - y) / radius)))) as [number, number]
+  const [start, end] = [low, high].map(level => Math.asin(Math.max(-1, Math.min(1, (level - y) / radius)))) as [
+    number, number,
+  ]
   const levels = Array.from({ length: CORNERS / 2 + 1 }, (_, index) =>
-    index === 0 ? low : index === CORNERS / 2 ? high : y + radius * Math.sin(start + ((end - start) * index) / (CORNERS / 2)),
+    index === 0
+      ? low
+      : index === CORNERS / 2
+        ? high
+        : y + radius * Math.sin(start + ((end - start) * index) / (CORNERS / 2)),
   )
   const right = levels.map(level => spot(x + reach(level), level))
   const left = levels.map(level => spot(x - reach(level), level)).reverse()
@@ -54,7 +61,9 @@ export function notched(
 export const reachTo = (across: Measure, up: Measure): Measure =>
   Measure.of('Reach', nanometres(Math.floor(Math.hypot(across.value, up.value))))
 
-/** The outline round two discs, one above the other, that meet in a chord: right edges upwards, left edges downwards. */
+/**
+ * The outline round two discs, one above the other, that meet in a chord: right edges upwards, left edges downwards.
+ */
 export function outlineAround(lower: Place[], upper: Place[]): Place[] {
   const half = (corners: Place[]) => corners.length / 2
   return [...lower.slice(0, Math.ceil(half(lower))), ...upper, ...lower.slice(Math.ceil(half(lower)))]

@@ -6,7 +6,9 @@ import type { TextParameter } from '../model/parameters'
 /** Which part of the height a score runs over: all of it, the two rails, or the band between slits. */
 export type ScoreRow = 'all' | 'rails' | 'band'
 
-/** A score as a maker notes it: `4 1/4 valley 60 band`, or `4 1/4` alone, which folds to and fro with its neighbours. */
+/**
+ * A score as a maker notes it: `4 1/4 valley 60 band`, or `4 1/4` alone, which folds to and fro with its neighbours.
+ */
 export interface NotedScore {
   at: Length
   direction: CreaseDirection
@@ -40,7 +42,8 @@ function readList<T>(
     .split(/[,;\n]/)
     .map(entry => entry.trim())
     .filter(Boolean)
-  if (written.length > MOST) return { ok: false, reason: `there are ${written.length} entries; at most ${MOST} can be read.` }
+  if (written.length > MOST)
+    return { ok: false, reason: `there are ${written.length} entries; at most ${MOST} can be read.` }
   for (const entry of written) {
     const found = pattern.exec(entry)
     if (!found) return { ok: false, reason: `“${entry.slice(0, 40)}” is not of the form ${form}.` }
@@ -57,8 +60,8 @@ function readList<T>(
 const SCORE_FORM = '“4 1/4”, “4 1/4 valley”, “4 1/4 valley 60” (degrees on display) or “4 1/4 valley 60 band”'
 
 /**
- * Reads scores in any order; they come back from left to right. One without a direction folds the other way than the next to
- * its right, the last a valley.
+ * Reads scores in any order; they come back from left to right. One without a direction folds the other way than the
+ * next to its right, the last a valley.
  */
 export function readScores(text: string, units: Units): Read<NotedScore> {
   const list = readList<Omit<NotedScore, 'direction'> & { direction?: CreaseDirection }>(
@@ -80,7 +83,8 @@ export function readScores(text: string, units: Units): Read<NotedScore> {
   const entries = folded([...list.entries].sort((a, b) => a.at - b.at))
   const twice = entries.find((entry, index) =>
     entries.some(
-      (other, at) => at < index && other.at === entry.at && (other.row === entry.row || other.row === 'all' || entry.row === 'all'),
+      (other, at) =>
+        at < index && other.at === entry.at && (other.row === entry.row || other.row === 'all' || entry.row === 'all'),
     ),
   )
   return twice
@@ -104,13 +108,16 @@ export function readPieces(text: string, units: Units): Read<NotedPiece> {
     '“3 x 1 1/2 on 2” or, glued from one panel to another, “8 x 1 1/2 on 1 to 4”',
     ([, wide = '', high = '', first, second], length) => {
       const [width, height] = [length(wide), length(high)]
-      if (width === undefined || height === undefined) return 'has no width and height that can be read, more than zero.'
+      if (width === undefined || height === undefined)
+        return 'has no width and height that can be read, more than zero.'
       return { width, height, onto: [Number(first), ...(second ? [Number(second)] : [])] }
     },
   )
 }
 
-/** A further step as a maker notes it: `3/4 x 1 1/4 at 2`, with `figure 1 1/2 x 2` where that is wider than the step. */
+/**
+ * A further step as a maker notes it: `3/4 x 1 1/4 at 2`, with `figure 1 1/2 x 2` where that is wider than the step.
+ */
 export interface NotedStep {
   width: Length
   depth: Length
@@ -127,20 +134,29 @@ export function readSteps(text: string, units: Units): Read<NotedStep> {
     '“3/4 x 1 at 2” (width, depth, from the left) or “3/4 x 1 at 2 figure 1 1/2 x 2”',
     ([, wide = '', deep = '', left = '', figureWide = '', figureHigh = ''], length) => {
       const [width, depth, at] = [length(wide), length(deep), length(left)]
-      if (width === undefined || depth === undefined || at === undefined) return 'has no width, depth and place that can be read.'
+      if (width === undefined || depth === undefined || at === undefined)
+        return 'has no width, depth and place that can be read.'
       if (!figureWide) return { width, depth, at }
       const figure = { width: length(figureWide), height: length(figureHigh) }
-      if (figure.width === undefined || figure.height === undefined) return 'has a figure without a size that can be read.'
+      if (figure.width === undefined || figure.height === undefined)
+        return 'has a figure without a size that can be read.'
       return { width, depth, at, figure: { width: figure.width, height: figure.height } }
     },
   )
 }
 
 const writeScores = (scores: NotedScore[], units: Units): string =>
-  scores.map(({ at, direction, open, row }) => `${writeLength(at, units)} ${direction} ${open}${row === 'all' ? '' : ` ${row}`}`).join(', ')
+  scores
+    .map(
+      ({ at, direction, open, row }) =>
+        `${writeLength(at, units)} ${direction} ${open}${row === 'all' ? '' : ` ${row}`}`,
+    )
+    .join(', ')
 
 /** The list with one score folded the other way; all say their direction then, so that the others stay as they are. */
-export function flippedScores(text: string, at: number, units: Units, isMeant: (score: NotedScore) => boolean): string | undefined {
+export function flippedScores(
+  text: string, at: number, units: Units, isMeant: (score: NotedScore) => boolean,
+): string | undefined {
   const list = readScores(text, units)
   const score = list.ok ? list.entries.find(score => score.at === at && isMeant(score)) : undefined
   if (!list.ok || !score) return undefined
@@ -155,7 +171,9 @@ const problemOf
       return list.ok ? undefined : list.reason
     }
 
-export const scoreParameter = (label: string, inch: string, metric: string, help: string, follows: string): TextParameter => ({
+export const scoreParameter = (
+  label: string, inch: string, metric: string, help: string, follows: string,
+): TextParameter => ({
   kind: 'text',
   label,
   help,
@@ -199,7 +217,8 @@ export const stepParameter = (label: string, help: string): TextParameter => ({
     return list.ok
       ? list.entries
           .map(({ width, depth, at, figure }) =>
-            `${write(width)} x ${write(depth)} at ${write(at)}${figure ? ` figure ${write(figure.width)} x ${write(figure.height)}` : ''}`)
+            `${write(width)} x ${write(depth)} at ${write(at)}${figure ? ` figure ${write(figure.width)} x ${write(figure.height)}` : ''}`,
+          )
           .join(', ')
       : text
   },

@@ -51,7 +51,10 @@ export const sideSeamEnvelope = defineFold({
       at(zero, low),
       at(left, low),
     ])
-    card.step('Score all four lines, cut the corners away, fold the seams in and glue the pocket over them.', 'Glue the seams only.')
+    card.step(
+      'Score all four lines, cut the corners away, fold the seams in and glue the pocket over them.',
+      'Glue the seams only.',
+    )
     card.whenScored('Cut the corners away, fold the seams in and glue the pocket over them.', 'Glue the seams only.')
     card.limit({
       subject: 'Side flap',
@@ -60,7 +63,9 @@ export const sideSeamEnvelope = defineFold({
       atLeast: rule('glueWidth', card.units),
       because: 'a narrower seam does not hold.',
     })
-    card.limit({ subject: 'Side flap', parameter: 'seam', value: seam, atMost: width.half(), because: 'the seams would overlap.' })
+    card.limit({
+      subject: 'Side flap', parameter: 'seam', value: seam, atMost: width.half(), because: 'the seams would overlap.',
+    })
     card.limit({
       subject: 'Closing flap',
       parameter: 'flap',

@@ -15,7 +15,9 @@ describe('a blade that rides on the ground', () => {
 describe('Gatefold with shutter', () => {
   it('has shutters that reach half the panel and the travel, and a tab', () => {
     // Travel 4 1/4 − 2 1/2 = 1 3/4; reach 1 1/4 + 1 3/4 = 3.
-    expect(sizes(build('gatefold-shutter'))).toMatchObject({ 'left-shutter': [3.5, 3], 'panel': [2.5, 6.5], 'base': [8.5, 5.5] })
+    expect(sizes(build('gatefold-shutter'))).toMatchObject({
+      'left-shutter': [3.5, 3], 'panel': [2.5, 6.5], 'base': [8.5, 5.5],
+    })
     expect(build('gatefold-shutter').travels.map(({ distance }) => inInches(distance.value))).toEqual([1.75, 1.75])
     expect(creases(build('gatefold-shutter'), 'right-shutter')).toEqual([[3, 'valley']])
   })
@@ -31,12 +33,14 @@ describe('Gatefold with shutter', () => {
 
   it('warns of a window with corners under the open shutters', () => {
     // A square of side w fits the diamond when w/2 · (1/1.75 + 1/1.5) ≤ 1: 1 5/8 − a hair, down to the mark 1 9/16.
-    expect(fixes(build('gatefold-shutter', { windowShape: 'rectangle', window: '1 3/4 in' }))).toContainEqual(['window', 1.5625])
+    expect(fixes(build('gatefold-shutter', { windowShape: 'rectangle', window: '1 3/4 in' }))).toContainEqual([
+      'window', 1.5625,
+    ])
     expect(fixes(build('gatefold-shutter', { windowShape: 'rectangle' }))).toEqual([])
     // A square as wide as the diamond covers it twice over; a small one lies inside.
-    expect([coveredShare('rectangle', 1, 1, 1), coveredShare('rectangle', 0.5, 1, 1), coveredShare('circle', 1, 1, 1)]).toEqual([
-      50, 0, 36,
-    ])
+    expect([
+      coveredShare('rectangle', 1, 1, 1), coveredShare('rectangle', 0.5, 1, 1), coveredShare('circle', 1, 1, 1),
+    ]).toEqual([50, 0, 36])
   })
 })
 
@@ -61,7 +65,8 @@ describe('Pull-tab flap of a maker’s own', () => {
   it('has a finger notch as wide as it runs into nothing', () => {
     const noted = (fold: string, notch: string, more = {}) =>
       stops(build(fold, { notch, ...more })).filter(({ fix }) => fix?.parameter === 'notch')
-    // Beside it 1/8 for the tape and 1/2 of paper: 2 − 5/8 of half the face, where the hinge is far enough from the mouth.
+    // Beside it 1/8 for the tape and 1/2 of paper: 2 − 5/8 of half the face, where the hinge is far enough from the
+    // mouth.
     expect(noted('pull-tab-flap', '1 1/4 in', { foot: '1 3/4 in' })).toEqual([])
     expect(noted('pull-tab-flap', '1 3/8 in', { foot: '1 3/4 in' })).toHaveLength(1)
     expect(fixes(build('pull-tab-flap', { notch: '1 1/2 in', foot: '2 in' }))).toContainEqual(['notch', 1.375])
@@ -85,7 +90,9 @@ describe('Pull-tab flap of a maker’s own', () => {
     const mouth = (base: string) => (partOf(build('pull-tab-flap', { base }), 'base').outline ?? [])
       .map(([x, y]) => [inInches(x), inInches(y)] as const).filter(([, y]) => y > 0.2 && y < 0.5).map(([x]) => x)
     // In the middle of the front leaf: of one leaf, of the right one, of the lower one.
-    const middles = (['leaf', 'side', 'top'] as const).map(base => (Math.min(...mouth(base)) + Math.max(...mouth(base))) / 2)
+    const middles = (['leaf', 'side', 'top'] as const).map(
+      base => (Math.min(...mouth(base)) + Math.max(...mouth(base))) / 2,
+    )
     expect(middles.map(middle => Number(middle.toFixed(4)))).toEqual([2.125, 4.25 + 2.125, 2.125])
     // At the head of a base folded there is no edge.
     expect(partOf(build('pull-tab-flap', { base: 'top', pulled: 'head' }), 'base').outline).toBeUndefined()
@@ -120,13 +127,19 @@ describe('Twin slider', () => {
       ['Back leaf', 2],
       ['Front leaf', 2],
     ])
-    expect(partOf(build('twin-slider'), 'base').windows.map(({ height }) => inInches(height.value))).toEqual([2.25, 2.25])
+    expect(partOf(build('twin-slider'), 'base').windows.map(({ height }) => inInches(height.value))).toEqual([
+      2.25, 2.25,
+    ])
   })
 
   it('hides the front leaf when closed and keeps the back leaf inside when pulled', () => {
     const card = build('twin-slider')
-    expect(highest(cornersAt(card, 'front-leaf', 'face', 0), 1)).toBeLessThanOrEqual(highest(cornersAt(card, 'cover', 'face', 0), 1))
-    expect(highest(cornersAt(card, 'front-leaf', 'face', 1), 1)).toBeGreaterThan(highest(cornersAt(card, 'cover', 'face', 1), 1) + 0.75)
+    expect(highest(cornersAt(card, 'front-leaf', 'face', 0), 1)).toBeLessThanOrEqual(
+      highest(cornersAt(card, 'cover', 'face', 0), 1),
+    )
+    expect(highest(cornersAt(card, 'front-leaf', 'face', 1), 1)).toBeGreaterThan(
+      highest(cornersAt(card, 'cover', 'face', 1), 1) + 0.75,
+    )
     // Travel 2 and 3/4 that stays inside.
     expect(fixes(build('twin-slider', { backHeight: '2 1/4 in' }))).toContainEqual(['backHeight', 2.75])
   })
@@ -142,11 +155,16 @@ describe('Twin slider', () => {
 
 describe('Rising scene', () => {
   it('has three strips, each with its own height and place', () => {
-    const own = { stage: true, barFoot: '1/4 in', stripHeight: '1 in', stripFoot: '1/2 in', stageHeight: '1/2 in', stageFoot: '2 1/2 in' }
+    const own = {
+      stage: true, barFoot: '1/4 in', stripHeight: '1 in', stripFoot: '1/2 in', stageHeight: '1/2 in',
+      stageFoot: '2 1/2 in',
+    }
     const card = build('rising-scene', own)
     expect(stops(card)).toEqual([])
     expect([sizes(card)['crossbar-front'], sizes(card).stage]).toEqual([[4.25, 1], [4.25, 0.5]])
-    const feet = ['crossbar', 'crossbar-front', 'stage'].map(part => Number(lowest(cornersAt(card, part, 'face', 1), 1).toFixed(4)))
+    const feet = ['crossbar', 'crossbar-front', 'stage'].map(part =>
+      Number(lowest(cornersAt(card, part, 'face', 1), 1).toFixed(4)),
+    )
     expect(feet).toEqual([0.25, 0.5, 2.5])
     // The crossbar ends at 2 3/4: the stage strip is glued on its lower quarter only.
     const { glue } = card.joints.find(({ part }) => part === 'stage')!
@@ -172,7 +190,8 @@ describe('Rising scene', () => {
     expect(build('rising-scene', { window: true, peek: false }).hiding.map(({ key }) => key)).toEqual(['body'])
     expect(build('rising-scene', { window: true }).hiding).toEqual([])
     expect(stops(build('rising-scene', { window: true }))).toEqual([])
-    // The crossbar reaches 2 1/2 up. A stage strip from 1 to 2 3/4 covers it where a window down to 1 1/4 shows it, one up to 2 does not.
+    // The crossbar reaches 2 1/2 up. A stage strip from 1 to 2 3/4 covers it where a window down to 1 1/4 shows it, one
+    // up to 2 does not.
     const deep = { window: true, windowSize: '3 1/4 in', stage: true, stageFoot: '1 in' }
     const tooDeep = (own: object) =>
       stops(build('rising-scene', { ...deep, ...own })).filter(({ fix }) => fix?.parameter === 'windowSize').length
@@ -182,10 +201,14 @@ describe('Rising scene', () => {
     // Of its own: 1/2 from the left of the front, 1 1/2 below the fold; the mat lies on the back of that drawing.
     const own = { windowPlaced: true, windowLeft: '1/2 in', windowBelow: '1 1/2 in', windowSize: '1 in' }
     const placed = build('rising-scene', { window: true, ...own })
-    const places = placed.parts.flatMap(({ windows }) => windows.map(({ x, y }) => [inInches(x.value), inInches(y.value)]))
+    const places = placed.parts.flatMap(({ windows }) =>
+      windows.map(({ x, y }) => [inInches(x.value), inInches(y.value)]),
+    )
     expect(places).toEqual([[0.5, 7], [4.25 - 0.5 - 1 - 0.125, 1.375]])
     expect(stops(placed)).toEqual([])
-    expect(fixes(build('rising-scene', { window: true, windowPlaced: true, windowBelow: '1/2 in' }))).toContainEqual(['windowBelow', 1])
+    expect(fixes(build('rising-scene', { window: true, windowPlaced: true, windowBelow: '1/2 in' }))).toContainEqual([
+      'windowBelow', 1,
+    ])
   })
 
   it('keeps the slider behind the crossbar and between the guides', () => {

@@ -2,14 +2,18 @@ import { describe, expect, it } from 'vitest'
 import { build, cornersAt, creases, fixes, highest, inInches, lowest, partOf, sizes, stops } from '../testing'
 
 const slits = (id: string, part: string, changes: Parameters<typeof build>[1] = {}) =>
-  partOf(build(id, changes), part).slits.map(({ from, to }) => [from.x, from.y, to.x, to.y].map(({ value }) => inInches(value)))
+  partOf(build(id, changes), part).slits.map(({ from, to }) =>
+    [from.x, from.y, to.x, to.y].map(({ value }) => inInches(value)),
+  )
 
 describe('Step pop-up of a maker’s own', () => {
   it('has no step but those that are written down, and says so where there are none', () => {
     const own = { middle: false, more: '3/4 x 1 at 1, 1/2 x 3/4 at 3 figure 1 x 1 1/2' }
     expect(slits('step-popup', 'inner', own).map(([x]) => x)).toEqual([1, 1.75, 3, 3.5])
     expect(stops(build('step-popup', own))).toEqual([])
-    expect(build('step-popup', { middle: false }).findings).toContainEqual(expect.objectContaining({ subject: 'Steps', severity: 'warn' }))
+    expect(build('step-popup', { middle: false }).findings).toContainEqual(
+      expect.objectContaining({ subject: 'Steps', severity: 'warn' }),
+    )
   })
 
   it('has a print on half of the inner sheet, cut through with the slits or left whole above the steps', () => {
@@ -18,8 +22,12 @@ describe('Step pop-up of a maker’s own', () => {
     expect(sizes(through).print).toEqual([5, 3.875])
     expect(slits('step-popup', 'print', { print: 'cut' })).toContainEqual([2.125, 0, 2.125, 1.125])
     for (const opening of [0, 0.5, 1]) {
-      const [step, over] = [cornersAt(through, 'inner', 'middle-top', opening), cornersAt(through, 'print', 'middle-top', opening)]
-      expect([lowest(over, 1), highest(over, 1) < highest(step, 1) + 0.001]).toEqual([expect.closeTo(lowest(step, 1), 3), true])
+      const [step, over] = [
+        cornersAt(through, 'inner', 'middle-top', opening), cornersAt(through, 'print', 'middle-top', opening),
+      ]
+      expect([lowest(over, 1), highest(over, 1) < highest(step, 1) + 0.001]).toEqual([
+        expect.closeTo(lowest(step, 1), 3), true,
+      ])
     }
     expect(stops(through)).toEqual([])
     // The deepest step reaches 1 1/4 up the back.
@@ -57,8 +65,12 @@ describe('Step pop-up', () => {
   it('keeps depth and figure together inside the closed card', () => {
     // 4 1/8 − 1/16 clearance − 1 1/4 depth = 2 13/16.
     expect(fixes(build('step-popup', { figure: '3 in' }))).toContainEqual(['figure', 2.8125])
-    expect(stops(build('step-popup', { depth: '2 1/2 in', figure: '1 in' })).map(({ parameter }) => parameter)).toContain('depth')
-    expect(stops(build('step-popup', { gap: '1/4 in' }))).toMatchObject([{ parameter: 'gap', fix: { parameter: 'gap' } }])
+    expect(
+      stops(build('step-popup', { depth: '2 1/2 in', figure: '1 in' })).map(({ parameter }) => parameter),
+    ).toContain('depth')
+    expect(stops(build('step-popup', { gap: '1/4 in' }))).toMatchObject([
+      { parameter: 'gap', fix: { parameter: 'gap' } },
+    ])
   })
 })
 
@@ -69,7 +81,9 @@ describe('Book stage', () => {
     expect(sizes(card)['mat-lower']).toEqual([3, 0.5])
     expect(creases(card, 'mat-lower')).toEqual([[1.5, 'mountain']])
     for (const side of ['left', 'right'])
-      expect(highest(cornersAt(card, 'mat-upper', side, 1), 2)).toBeCloseTo(highest(cornersAt(card, 'inner', `upper-${side}`, 1), 2), 3)
+      expect(highest(cornersAt(card, 'mat-upper', side, 1), 2)).toBeCloseTo(
+        highest(cornersAt(card, 'inner', `upper-${side}`, 1), 2), 3,
+      )
     expect(build('book-stage', { ridge: 'none' }).parts.some(({ key }) => key.startsWith('mat-lower'))).toBe(false)
   })
 
@@ -118,7 +132,9 @@ describe('Ledge stand', () => {
 describe('a figure on the ledge', () => {
   it('may not reach past the ridge, and says by how much it does', () => {
     expect(stops(build('ledge-stand', { figure: true }))).toEqual([])
-    expect(stops(build('ledge-stand', { figure: true, reach: '3/8 in' }))[0]!.problem).toContain('is 3/8 in, but must be at most 0 in')
+    expect(stops(build('ledge-stand', { figure: true, reach: '3/8 in' }))[0]!.problem).toContain(
+      'is 3/8 in, but must be at most 0 in',
+    )
   })
 })
 
@@ -161,7 +177,8 @@ describe('Split-front pocket', () => {
 
   it('says how a wallet card fits, and keeps the insert clear of the tape', () => {
     const about = (opening: string) =>
-      build('split-front-pocket', { opening, topper: false }).findings.find(({ subject }) => subject === 'Wallet card')!.problem
+      build('split-front-pocket', { opening, topper: false }).findings.find(({ subject }) => subject === 'Wallet card')!
+        .problem
     expect([about('1/2 in'), about('1 1/2 in'), about('2 1/2 in')]).toEqual([
       expect.stringContaining('on its side'),
       expect.stringContaining('upright'),

@@ -24,7 +24,9 @@ export const splitFrontPocket = defineFold({
   parameters: {
     width: size('Finished width', '4 1/4 in', '105 mm'),
     height: size('Finished height', '5 1/2 in', '148 mm'),
-    opening: length('Opening panel', '2 in', '50 mm', { follows: 'width', help: 'The rest of the width is the pocket' }),
+    opening: length('Opening panel', '2 in', '50 mm', {
+      follows: 'width', help: 'The rest of the width is the pocket',
+    }),
     side: choice('Opening side', SIDES),
     tape: length('Tape width', '1/4 in', '6 mm'),
     insertWidth: length('Insert width', '3 3/4 in', '95 mm', { follows: 'width' }),
@@ -38,7 +40,19 @@ export const splitFrontPocket = defineFold({
   },
   build(
     {
-      width, height, opening, side, tape, insertWidth, insertHeight, border, topper, topperWidth, topperHeight, topperHeld, overhang,
+      width,
+      height,
+      opening,
+      side,
+      tape,
+      insertWidth,
+      insertHeight,
+      border,
+      topper,
+      topperWidth,
+      topperHeight,
+      topperHeld,
+      overhang,
     },
     card,
   ) {
@@ -78,7 +92,9 @@ export const splitFrontPocket = defineFold({
 
     const insert = card.loose('insert', 'Insert card', { width: insertWidth, height: insertHeight }, 'insert')
     card.joinAt(face(insert), back, 'inside', { x: width.minus(insertWidth).half(), y: tape, means: 'held' })
-    const layer = card.mat(face(insert), border, { key: 'message', name: 'Message layer on the insert', kind: 'message' })
+    const layer = card.mat(face(insert), border, {
+      key: 'message', name: 'Message layer on the insert', kind: 'message',
+    })
     // While the insert is in, the pocket hides all of it that lies beyond the slit.
     const beside = width.minus(layer.width).half()
     card.message('the insert card, beside the pocket', opening.minus(beside), layer.height, face(layer))

@@ -21,7 +21,9 @@ export const squashFold = defineFold({
   layered: true,
   view: { turn: -20, tilt: -20 },
   parameters: {
-    square: size('Square', '7 1/2 in', '190 mm', { help: 'Side of the insert; closed it is half as wide and half as high' }),
+    square: size('Square', '7 1/2 in', '190 mm', {
+      help: 'Side of the insert; closed it is half as wide and half as high',
+    }),
     border: length('Border', '1/4 in', '6 mm', { help: 'What the covers leave visible round the folded insert' }),
     mats: toggle('Mats outside the covers', true),
     matBorder: length('Border of the mats', '1/4 in', '6 mm', { follows: 'border', when: 'mats', zero: true }),
@@ -35,7 +37,10 @@ export const squashFold = defineFold({
       'Base',
       'base',
       cover,
-      [panel('lower', 'Lower cover', cover), bent('valley', opening => 180 * (1 - opening)), panel('upper', 'Upper cover', cover)],
+      [
+        panel('lower', 'Lower cover', cover), bent('valley', opening => 180 * (1 - opening)),
+        panel('upper', 'Upper cover', cover),
+      ],
       'y',
     )
     const sheet = card.sheet('insert', 'Square', 'insert', { width: square, height: square }, 'top')
@@ -93,8 +98,14 @@ export const squashFold = defineFold({
         const pivot = at(x(threeQuarters), inner)
         const upside = row === 'high'
         const order = (corners: Place[]) => ((side === 'right') !== upside ? corners : corners.reverse())
-        area(tuck, `${name} tuck, ${row === 'low' ? 'lower' : 'upper'}`, order([at(x(threeQuarters), edge), corner, pivot]))
-        area(tuckSide, `${name} tuck, ${row === 'low' ? 'lower' : 'upper'}, side`, order([corner, at(x(square), inner), pivot]))
+        area(
+          tuck, `${name} tuck, ${row === 'low' ? 'lower' : 'upper'}`,
+          order([at(x(threeQuarters), edge), corner, pivot]),
+        )
+        area(
+          tuckSide, `${name} tuck, ${row === 'low' ? 'lower' : 'upper'}, side`,
+          order([corner, at(x(square), inner), pivot]),
+        )
         const flank = bent('valley', opening => squash(opening).flank)
         card.crease(sheet, [quarterKey, tuck], pivot, at(x(threeQuarters), edge), flank)
         card.crease(sheet, [`${side}-${row}`, tuckSide], pivot, at(x(square), inner), flank)
@@ -114,7 +125,9 @@ export const squashFold = defineFold({
     card.step(
       'Score both diagonals; turn the insert over and score the middle line. Push the sides in until the square collapses to a triangle.',
     )
-    card.whenScored('Fold both diagonals and, the other way, the middle line; push the sides in until the square collapses to a triangle.')
+    card.whenScored(
+      'Fold both diagonals and, the other way, the middle line; push the sides in until the square collapses to a triangle.',
+    )
     card.step(
       'Fold the four corners to the middle, open them and tuck them inside: a house is left.',
       'Burnish every fold before gluing.',

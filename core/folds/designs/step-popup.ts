@@ -32,7 +32,8 @@ export const stepPopup = defineFold({
   id: 'step-popup',
   number: 11,
   name: 'Step pop-up',
-  summary: 'Pairs of slits across the fold of an inner sheet are pushed through: steps that carry figures stand up as the card opens.',
+  summary:
+    'Pairs of slits across the fold of an inner sheet are pushed through: steps that carry figures stand up as the card opens.',
   skill: 'some care',
   stands: true,
   group: 'slit',
@@ -48,7 +49,9 @@ export const stepPopup = defineFold({
       help: 'How far it stands out from back and floor',
     }),
     stepWidth: length('Width of the middle step', '3/4 in', '20 mm', { follows: 'width', when: 'middle' }),
-    figureWidth: length('Width of the middle figure', '0 in', '0 mm', { zero: true, when: 'middle', help: 'Nothing: as wide as its step' }),
+    figureWidth: length('Width of the middle figure', '0 in', '0 mm', {
+      zero: true, when: 'middle', help: 'Nothing: as wide as its step',
+    }),
     figure: length('Height of the middle figure', '2 1/4 in', '58 mm', { follows: 'height', when: 'middle' }),
     sides: toggle('A smaller step on each side of it', true, undefined, 'middle'),
     sideDepth: length('Depth of the side steps', '3/4 in', '18 mm', { follows: 'height', when: ['middle', 'sides'] }),
@@ -56,18 +59,36 @@ export const stepPopup = defineFold({
     sideFigureWidth: length('Width of the side figures', '0 in', '0 mm', {
       zero: true, when: ['middle', 'sides'], help: 'Nothing: as wide as theirs',
     }),
-    sideFigure: length('Height of the side figures', '1 3/4 in', '45 mm', { follows: 'height', when: ['middle', 'sides'] }),
-    more: stepParameter('Further steps', 'Width × depth and where, from the left: “3/4 x 1 at 2, 1/2 x 3/4 at 4 figure 1 x 1 1/2”'),
+    sideFigure: length('Height of the side figures', '1 3/4 in', '45 mm', {
+      follows: 'height', when: ['middle', 'sides'],
+    }),
+    more: stepParameter(
+      'Further steps', 'Width × depth and where, from the left: “3/4 x 1 at 2, 1/2 x 3/4 at 4 figure 1 x 1 1/2”',
+    ),
     gap: length('Gap between steps', '3/4 in', '20 mm', { follows: 'width', when: ['middle', 'sides'] }),
     print: choice(
-      'Print on the inner sheet', PRINTS, 'On its upper half, behind the steps: cut through with the slits, or left whole above them',
+      'Print on the inner sheet',
+      PRINTS,
+      'On its upper half, behind the steps: cut through with the slits, or left whole above them',
     ),
     mats: length('Border of the print', '1/8 in', '3 mm', { zero: true, when: 'print=cut' }),
     printBorder: length('Border of the whole print', '1/8 in', '3 mm', { zero: true, when: 'print=whole' }),
   },
   build(
     {
-      width, height, border, depth, stepWidth, figure, figureWidth, sides, sideDepth, sideWidth, sideFigure, sideFigureWidth, gap,
+      width,
+      height,
+      border,
+      depth,
+      stepWidth,
+      figure,
+      figureWidth,
+      sides,
+      sideDepth,
+      sideWidth,
+      sideFigure,
+      sideFigureWidth,
+      gap,
       more: moreText, borderHigh, middle, print, mats, printBorder,
     },
     card,
@@ -82,11 +103,17 @@ export const stepPopup = defineFold({
       [panel('front', 'Floor panel', height), valley(OPEN), panel('back', 'Back panel', height)],
       'y',
     )
-    const inner = { width: width.minus(border.times(2)), half: height.minus(edgeBorder).named('Half of the inner sheet') }
-    const sheet = card.sheet('inner', 'Inner sheet', 'insert', { width: inner.width, height: inner.half.times(2) }, 'top')
+    const inner = {
+      width: width.minus(border.times(2)), half: height.minus(edgeBorder).named('Half of the inner sheet'),
+    }
+    const sheet = card.sheet(
+      'inner', 'Inner sheet', 'insert', { width: inner.width, height: inner.half.times(2) }, 'top',
+    )
     const left = inner.width.minus(stepWidth).half()
     const beside = middle && sides
-    const side = { width: sideWidth, depth: sideDepth, figure: { width: orUsual(sideFigureWidth, sideWidth), height: sideFigure } }
+    const side = {
+      width: sideWidth, depth: sideDepth, figure: { width: orUsual(sideFigureWidth, sideWidth), height: sideFigure },
+    }
     const noted = readSteps(moreText, card.units)
     const further = (noted.ok ? noted.entries : []).map((step, index): StepPlan => {
       const named = (what: string, length: Length) => Measure.of(`${what} of step ${index + 1}`, length)
@@ -96,7 +123,9 @@ export const stepPopup = defineFold({
         x: named('Place', step.at),
         width: named('Width', step.width),
         depth: named('Depth', step.depth),
-        figure: step.figure && { width: named('Figure width', step.figure.width), height: named('Figure height', step.figure.height) },
+        figure: step.figure && {
+          width: named('Figure width', step.figure.width), height: named('Figure height', step.figure.height),
+        },
       }
     })
     const steps: StepPlan[] = [
@@ -125,7 +154,9 @@ export const stepPopup = defineFold({
       outline: [at(zero, zero), at(inner.width, zero), at(inner.width, fold), ...along(-1).reverse(), at(zero, fold)],
     })
     card.area(sheet, 'wall', 'Back', box(zero, fold, inner.width, fold), {
-      outline: [at(zero, fold), ...along(1), at(inner.width, fold), at(inner.width, fold.times(2)), at(zero, fold.times(2))],
+      outline: [
+        at(zero, fold), ...along(1), at(inner.width, fold), at(inner.width, fold.times(2)), at(zero, fold.times(2)),
+      ],
     })
     let from = zero
     for (const { x, width } of [...steps, { x: inner.width, width: zero }]) {
@@ -143,9 +174,11 @@ export const stepPopup = defineFold({
     }
     const deepest = steps.reduce((most, step) => (step.depth.value > most.value ? step.depth : most), zero)
     if (print === 'cut') printThrough()
-    const slits = 'ut the slits, the same length to each side of the fold, with a knife or, folded, with scissors from the fold through '
-      + 'both halves at once.'
-    const equal = 'Both slits of a step must be equally long: a difference as large as a tenth of the step’s width leans it by six degrees.'
+    const slits
+      = 'ut the slits, the same length to each side of the fold, with a knife or, folded, with scissors from the fold through '
+        + 'both halves at once.'
+    const equal
+      = 'Both slits of a step must be equally long: a difference as large as a tenth of the step’s width leans it by six degrees.'
     card.step(`Score the base. Score the inner sheet at the fold, but not across the steps; c${slits}`, equal)
     card.whenScored(`C${slits}`, equal)
     card.step('Score both ends of each step, fold the sheet and push the steps through, their own fold the other way.')
@@ -163,7 +196,10 @@ export const stepPopup = defineFold({
         atMost: inner.half.minus(deepest).minus(rule('openingSide', card.units)).half(),
         because: 'nothing would be left of it.',
       })
-      card.step('Glue the print to the upper half of the inner sheet, above the steps.', 'Glued over a step it keeps it from coming out.')
+      card.step(
+        'Glue the print to the upper half of the inner sheet, above the steps.',
+        'Glued over a step it keeps it from coming out.',
+      )
     }
     card.joinAt(floor, panelOf(base, 'front'), 'inside', { x: border, y: edgeBorder })
     card.joinAt(wall, panelOf(base, 'back'), 'inside', { x: border, y: zero })
@@ -187,7 +223,9 @@ export const stepPopup = defineFold({
         })
       }
       const parameter
-        = step.key === 'middle' ? (['depth', 'figure', 'stepWidth'] as const) : (['sideDepth', 'sideFigure', 'sideWidth'] as const)
+        = step.key === 'middle'
+          ? (['depth', 'figure', 'stepWidth'] as const)
+          : (['sideDepth', 'sideFigure', 'sideWidth'] as const)
       if (step.key === 'right') continue
       if (step.key.startsWith('step-')) {
         checkFurther(step)
@@ -250,19 +288,28 @@ export const stepPopup = defineFold({
         because: 'figures in front hide the middle one when they stand much farther out.',
       })
     }
-    if (steps.length === 0) card.warn('Steps', 'There is none: write some into “Further steps”, or have one in the middle.')
+    if (steps.length === 0)
+      card.warn('Steps', 'There is none: write some into “Further steps”, or have one in the middle.')
     card.message('the floor in front of the steps', inner.width, inner.half.minus(deepest).minus(edgeBorder), floor)
     return { width, height, anchor: panelOf(base, 'back') }
 
     /** A print on the whole upper half, glued before the slits are cut: what lies on a step comes out with it. */
     function printThrough() {
-      const [wide, high] = [inner.width, inner.half].map(side => side.minus(mats.times(2)).downToMark(card.mark)) as [Measure, Measure]
+      const [wide, high] = [inner.width, inner.half].map(side => side.minus(mats.times(2)).downToMark(card.mark)) as [
+        Measure, Measure,
+      ]
       const part = card.sheet('print', 'Print on the upper half', 'insert', { width: wide, height: high }, 'top')
       // Where it lies on a step: from its own lower edge, which leaves a border at the fold.
       const covered = steps.filter(({ x, width, depth }) =>
-        depth.value > mats.value && depth.value < high.value && x.value > mats.value && x.value + width.value < mats.value + wide.value)
+        depth.value > mats.value
+        && depth.value < high.value
+        && x.value > mats.value
+        && x.value + width.value < mats.value + wide.value,
+      )
         .map(step => ({ ...step, x: step.x.minus(mats), high: step.depth.minus(mats) }))
-      const edge = covered.flatMap(({ x, width, high }) => [at(x, zero), at(x, high), at(x.plus(width), high), at(x.plus(width), zero)])
+      const edge = covered.flatMap(({ x, width, high }) => [
+        at(x, zero), at(x, high), at(x.plus(width), high), at(x.plus(width), zero),
+      ])
       card.area(part, 'wall', 'Print behind the steps', box(zero, zero, wide, high), {
         outline: [at(zero, zero), ...edge, at(wide, zero), at(wide, high), at(zero, high)],
       })
@@ -280,7 +327,9 @@ export const stepPopup = defineFold({
         atMost: inner.half.minus(rule('openingSide', card.units)).half(),
         because: 'nothing would be left of it.',
       })
-      card.step('Glue the print to the upper half of the inner sheet before any slit is cut; slits and scores go through both.')
+      card.step(
+        'Glue the print to the upper half of the inner sheet before any slit is cut; slits and scores go through both.',
+      )
     }
 
     /** A noted step has no field of its own whose value could be put right: the words say what would be. */
@@ -288,13 +337,20 @@ export const stepPopup = defineFold({
       const room = inner.half.minus(rule('clearance', card.units))
       const wrong = (problem: string) => card.missing(name, `${problem} Change it in “Further steps”.`)
       if (depth.value > inner.half.half().value)
-        wrong(`stands out ${card.show(depth)}, but at most ${card.show(inner.half.half())}, or it sticks out of the closed card.`)
+        wrong(
+          `stands out ${card.show(depth)}, but at most ${card.show(inner.half.half())}, or it sticks out of the closed card.`,
+        )
       else if (figure && depth.value + figure.height.value > room.value)
-        wrong(`has a figure ${card.show(figure.height)} high, but has room for ${card.show(room.minus(depth))} in the closed card.`)
+        wrong(
+          `has a figure ${card.show(figure.height)} high, but has room for ${card.show(room.minus(depth))} in the closed card.`,
+        )
       const tears = rule('between', card.units)
       const least = tears.value
       const near = steps.find(other =>
-        other.name !== name && other.x.value < x.value + width.value + least && x.value < other.x.value + other.width.value + least)
+        other.name !== name
+        && other.x.value < x.value + width.value + least
+        && x.value < other.x.value + other.width.value + least,
+      )
       if (near) wrong(`is nearer than ${card.show(tears)} to the step “${near.name}”: the paper between tears.`)
       if (x.value < least || x.value + width.value > inner.width.value - least)
         wrong(`must lie between ${card.show(tears)} and ${card.show(inner.width.minus(tears))} from the left.`)

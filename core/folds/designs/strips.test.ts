@@ -8,9 +8,13 @@ function card(id: string, changes: Record<string, string | boolean> = {}) {
   return fold.construct({ ...defaultInputs(fold.parameters, 'inch'), ...changes }, 'inch', inches(1 / 16))
 }
 const sizes = (built: ReturnType<typeof card>) =>
-  Object.fromEntries(built.pieces.map(({ key, width, height }) => [key, [width.value / inches(1), height.value / inches(1)]]))
+  Object.fromEntries(
+    built.pieces.map(({ key, width, height }) => [key, [width.value / inches(1), height.value / inches(1)]]),
+  )
 const creases = (built: ReturnType<typeof card>, part: string) =>
-  built.parts.find(({ key }) => key === part)!.creases.map(crease => [creaseAt(crease).value / inches(1), crease.direction])
+  built.parts
+    .find(({ key }) => key === part)!
+    .creases.map(crease => [creaseAt(crease).value / inches(1), crease.direction])
 const stops = (built: ReturnType<typeof card>) => built.findings.filter(({ severity }) => severity === 'stop')
 
 describe('Double Z-fold', () => {
@@ -23,7 +27,9 @@ describe('Double Z-fold', () => {
       [4.25, 'mountain'],
       [6.375, 'valley'],
     ])
-    expect(sizes(card('double-z-fold'))).toMatchObject({ 'strip': [8.5, 1.75], 'mat-long': [4, 1.5], 'mat-middle': [1.875, 1.5] })
+    expect(sizes(card('double-z-fold'))).toMatchObject({
+      'strip': [8.5, 1.75], 'mat-long': [4, 1.5], 'mat-middle': [1.875, 1.5],
+    })
   })
 
   it('lets the strip leave enough of the message free', () => {
@@ -68,14 +74,18 @@ describe('Bridge', () => {
     const lefts = built.joints.filter(({ part }) => part.startsWith('figure-')).map(({ x }) => x.value / inches(1))
     expect(lefts.map(left => Math.round(left * 1000) / 1000)).toEqual([1.313, 3.625])
     expect(stops(built)).toEqual([])
-    expect(stops(card('bridge', { figures: true, figureHeight: '5 in' }))[0]).toMatchObject({ parameter: 'figureHeight' })
+    expect(stops(card('bridge', { figures: true, figureHeight: '5 in' }))[0]).toMatchObject({
+      parameter: 'figureHeight',
+    })
     expect(stops(card('bridge', { fence: true, fenceWidth: '7 in' }))[0]).toMatchObject({ parameter: 'fenceWidth' })
   })
 })
 
 describe('Back-gate stand', () => {
   it('has a centre two gates wide, and closes to two outer panels', () => {
-    expect(sizes(card('back-gate-stand'))).toMatchObject({ 'base': [9.25, 5.5], 'mat-centre': [2.25, 5.25], 'mat-left': [1.875, 5.25] })
+    expect(sizes(card('back-gate-stand'))).toMatchObject({
+      'base': [9.25, 5.5], 'mat-centre': [2.25, 5.25], 'mat-left': [1.875, 5.25],
+    })
     expect(creases(card('back-gate-stand'), 'base')).toEqual([
       [2.125, 'valley'],
       [3.375, 'mountain'],
@@ -88,7 +98,9 @@ describe('Back-gate stand', () => {
 
 describe('Banded flap', () => {
   it('has a band with tongues half as wide as card and ease', () => {
-    expect(sizes(card('banded-flap'))).toMatchObject({ 'base': [4.25, 8.5], 'band': [8.75, 1.5], 'mat-left-tongue': [1.9375, 1.25] })
+    expect(sizes(card('banded-flap'))).toMatchObject({
+      'base': [4.25, 8.5], 'band': [8.75, 1.5], 'mat-left-tongue': [1.9375, 1.25],
+    })
     // Half an inch more or less is a quarter on each tongue; all three ways are good ones.
     const tongues = (changes: Record<string, string>) => {
       const made = card('banded-flap', changes)

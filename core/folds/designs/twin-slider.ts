@@ -15,7 +15,8 @@ export const twinSlider = defineFold({
   id: 'twin-slider',
   number: 16,
   name: 'Twin slider',
-  summary: 'A carriage through two tracks joins a leaf inside a sleeve with one outside: pull, and both come out together.',
+  summary:
+    'A carriage through two tracks joins a leaf inside a sleeve with one outside: pull, and both come out together.',
   skill: 'nimble',
   stands: false,
   group: 'slider',
@@ -35,13 +36,26 @@ export const twinSlider = defineFold({
     coverWidth: length('Cover width', '4 in', '99 mm', { follows: 'width' }),
     coverHeight: length('Cover height', '4 1/2 in', '118 mm', { follows: 'height' }),
     tape: length('Tape width', '1/4 in', '6 mm'),
-    notch: length('Radius of the finger notch', '3/8 in', '10 mm', { follows: 'width', zero: true, help: 'Nothing: no notch' }),
+    notch: length('Radius of the finger notch', '3/8 in', '10 mm', {
+      follows: 'width', zero: true, help: 'Nothing: no notch',
+    }),
     tracks: choice('Ends of the tracks', TRACKS),
     message: toggle('Message on the back leaf', true),
   },
   build(v, card) {
     const {
-      width, height, track, trackWidth, pad, apart, runnerWidth, runnerHeight, backWidth, backHeight, frontWidth, frontHeight,
+      width,
+      height,
+      track,
+      trackWidth,
+      pad,
+      apart,
+      runnerWidth,
+      runnerHeight,
+      backWidth,
+      backHeight,
+      frontWidth,
+      frontHeight,
       coverWidth, coverHeight, tape, notch,
     } = v
     const zero = Measure.zero
@@ -135,7 +149,9 @@ export const twinSlider = defineFold({
     const cover = card.piece(
       front,
       { width: coverWidth, height: coverHeight },
-      { key: 'cover', name: 'Cover', kind: 'plate', means: 'foam', face: 'outside', printTop: 'bottom', glueWidth: pad },
+      {
+        key: 'cover', name: 'Cover', kind: 'plate', means: 'foam', face: 'outside', printTop: 'bottom', glueWidth: pad,
+      },
     )
     // Pads on its other side as well; between them runner and front leaf pass.
     card.joinAt(face(cover), front, 'outside', {
@@ -152,7 +168,9 @@ export const twinSlider = defineFold({
       'Tape at the very edge, or the back leaf jams.',
     )
     if (v.message) {
-      const note = card.mat(face(leaf), rule('ease', card.units), { key: 'message', name: 'Message panel', kind: 'message' })
+      const note = card.mat(face(leaf), rule('ease', card.units), {
+        key: 'message', name: 'Message panel', kind: 'message',
+      })
       card.message('the back leaf, pulled out', note.width, note.height, face(note))
     }
     card.travel(face(leaf), travel)

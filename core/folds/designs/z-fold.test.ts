@@ -4,7 +4,8 @@ import { defaultInputs } from '../model/parameters'
 import { inches, lengthFrom, millimetres } from '../../lengths'
 import { zFold } from './z-fold'
 
-const inch = (changes = {}) => zFold.construct({ ...defaultInputs(zFold.parameters, 'inch'), ...changes }, 'inch', inches(1 / 16))
+const inch = (changes = {}) =>
+  zFold.construct({ ...defaultInputs(zFold.parameters, 'inch'), ...changes }, 'inch', inches(1 / 16))
 const sizeOf = ({ pieces }: ReturnType<typeof inch>, key: string) => {
   const piece = pieces.find(piece => piece.key === key)
   return piece && [piece.width.value, piece.height.value]
@@ -50,7 +51,9 @@ describe('Z-fold', () => {
 
   it('names the right width for a plate that sticks out', () => {
     const [finding] = inch({ plateWidth: '4 1/8 in' }).findings
-    expect(finding).toMatchObject({ severity: 'stop', parameter: 'plateWidth', fix: { parameter: 'plateWidth', value: inches(4) } })
+    expect(finding).toMatchObject({
+      severity: 'stop', parameter: 'plateWidth', fix: { parameter: 'plateWidth', value: inches(4) },
+    })
     expect(finding!.problem).toContain('is 4 1/8 in, but must be at most 4 in')
   })
 
@@ -76,7 +79,9 @@ describe('Z-fold', () => {
     const { findings, pieces } = inch({ border: '1 1/8 in', plate: false })
     expect(pieces.map(({ key }) => key)).not.toContain('mat-a')
     expect(findings).toContainEqual(
-      expect.objectContaining({ severity: 'stop', part: 'mat-a', problem: expect.stringContaining('nothing is left of it') }),
+      expect.objectContaining({
+        severity: 'stop', part: 'mat-a', problem: expect.stringContaining('nothing is left of it'),
+      }),
     )
   })
 })

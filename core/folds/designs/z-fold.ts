@@ -35,12 +35,17 @@ export const zFold = defineFold({
       panel('c', 'Back panel C', width),
     ])
     const printTop = 'top'
-    card.step('Score both creases and fold the base: in half at the valley, then turn the upper half back at the mountain.')
+    card.step(
+      'Score both creases and fold the base: in half at the valley, then turn the upper half back at the mountain.',
+    )
     card.whenScored('Fold the base: in half at the valley, then turn the upper half back at the mountain.')
     card.mat(panelOf(base, 'a'), border, { key: 'mat-a', name: 'Mat on panel A', printTop })
     card.mat(panelOf(base, 'b'), border, { key: 'mat-b', name: 'Mat on panel B', printTop })
     const matC = card.mat(panelOf(base, 'c'), border, { key: 'mat-c', name: 'Mat on panel C', printTop })
-    card.step('Glue the mats on panels A, B and C with an even border.', 'Check the right way up of each print with the card folded.')
+    card.step(
+      'Glue the mats on panels A, B and C with an even border.',
+      'Check the right way up of each print with the card folded.',
+    )
 
     if (message) {
       const panelC = card.mat(face(matC), border, { key: 'message', name: 'Message panel', kind: 'message' })

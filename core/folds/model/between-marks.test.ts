@@ -5,7 +5,8 @@ import { FOLDS, foldById } from '..'
 const plain = foldById('plain-card')!
 const made = (typed: Record<string, string>, units: 'inch' | 'metric' = 'inch') =>
   plain.construct(typed, units, units === 'inch' ? inches(1 / 16) : millimetres(1))
-const asked = (typed: Record<string, string>, units?: 'inch' | 'metric') => made(typed, units).findings.filter(({ keep }) => keep)
+const asked = (typed: Record<string, string>, units?: 'inch' | 'metric') =>
+  made(typed, units).findings.filter(({ keep }) => keep)
 
 describe('sizes typed in the other unit', () => {
   it('are asked about once, with what each answer does', () => {
@@ -18,7 +19,9 @@ describe('sizes typed in the other unit', () => {
     expect(fix).toEqual({
       parameter: 'width', value: inches(4.125), also: [{ parameter: 'height', value: inches(5.8125) }],
     })
-    expect(made({ width: '105 mm', height: '148mm' }).findings.filter(({ problem }) => problem.includes('no mark for'))).toEqual([])
+    expect(
+      made({ width: '105 mm', height: '148mm' }).findings.filter(({ problem }) => problem.includes('no mark for')),
+    ).toEqual([])
   })
 
   it('are cut as typed and not asked about again once that was the answer, and not at all where a mark is', () => {

@@ -43,17 +43,24 @@ export function typedBetweenMarks(parameters: Parameters, typed: ParameterInputs
 
 /** Asks once what is to become of all of them, with what each way does. */
 export function askedOnce(sizes: Typed[], units: Units, mark: Length): Finding[] {
-  const [first, ...others] = sizes.map(size => ({ ...size, value: nearestMark(size.value, mark) })).filter(({ value }) => value > 0)
+  const [first, ...others] = sizes
+    .map(size => ({ ...size, value: nearestMark(size.value, mark) }))
+    .filter(({ value }) => value > 0)
   if (!first) return []
   const [what, how, fits] = others.length === 0 ? ['lies', 'it is', 'fits'] : ['lie', 'they are', 'fit']
   const rounded = inARow([first, ...others].map(({ value }) => formatLength(value, units, { unit: true })))
   return [{
     severity: 'warn',
-    subject: inARow([first, ...others].map(({ label, text }, at) => `${at === 0 ? label : label.toLowerCase()} ${text}`)),
-    problem: `${what} between the marks of your trimmer. Rounded, ${how} ${rounded}, and every cut has a mark. Kept, ${how} set by ruler `
-      + `and ${fits} what else is made to such sizes; mats still go to your marks.`,
+    subject: inARow(
+      [first, ...others].map(({ label, text }, at) => `${at === 0 ? label : label.toLowerCase()} ${text}`),
+    ),
+    problem:
+        `${what} between the marks of your trimmer. Rounded, ${how} ${rounded}, and every cut has a mark. Kept, ${how} set by ruler `
+        + `and ${fits} what else is made to such sizes; mats still go to your marks.`,
     parameter: first.name,
-    fix: { parameter: first.name, value: first.value, also: others.map(({ name, value }) => ({ parameter: name, value })) },
+    fix: {
+      parameter: first.name, value: first.value, also: others.map(({ name, value }) => ({ parameter: name, value })),
+    },
     keep: { words: others.length === 0 ? 'Keep it as typed' : 'Keep them as typed', parameter: 'marks', value: 'kept' },
   }]
 }

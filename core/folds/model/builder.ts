@@ -66,7 +66,10 @@ export class CardBuilder extends PieceBuilder {
     const joined = [...new Set(this.joints.map(joint => joint.part))].filter(key => !this.told.has(key))
     const puts = only ?? joined
     // What is only put on later is not made here, unless it has to be scored or cut.
-    const makes = this.parts.slice(this.made).map(part => part.key).filter(key => !joined.includes(key) || this.isFolded(key))
+    const makes = this.parts
+      .slice(this.made)
+      .map(part => part.key)
+      .filter(key => !joined.includes(key) || this.isFolded(key))
     this.steps.push({ text, warning, makes, puts })
     for (const key of puts) this.told.add(key)
     this.made = this.parts.length
@@ -88,7 +91,9 @@ export class CardBuilder extends PieceBuilder {
     this.stamping.push({ where, width, height })
   }
 
-  /** States how far a panel moves from closed to displayed, against another one or against the one that stays in place. */
+  /**
+   * States how far a panel moves from closed to displayed, against another one or against the one that stays in place.
+   */
   travel({ part, key, name }: Panel, distance: Measure, against?: Panel): void {
     this.travels.push({ part, panel: key, name, distance, against })
   }
@@ -130,7 +135,9 @@ export class CardBuilder extends PieceBuilder {
   }
 
   /** States a limit; a value outside becomes a finding with the value that would be right. */
-  limit({ subject, value, atLeast, atMost, because, parameter, right, round = atLeast ? 'up' : 'down', severity = 'stop' }: Limit): void {
+  limit({
+    subject, value, atLeast, atMost, because, parameter, right, round = atLeast ? 'up' : 'down', severity = 'stop',
+  }: Limit): void {
     const bound = atLeast ?? atMost
     if (!bound) throw new Error(`The limit of ${subject} has no bound.`)
     const broken = atLeast ? value.value < atLeast.value : value.value > bound.value
@@ -142,7 +149,9 @@ export class CardBuilder extends PieceBuilder {
     const given = this.given[parameter]
     const typed = given && given.value !== value.value ? ` with ${given.label} at ${show(given.value)}` : ''
     const hasRoom = atLeast !== undefined || bound.value >= 0
-    const must = hasRoom ? `must be ${atLeast ? 'at least' : 'at most'} ${show(bound.value)}` : 'there is no room left for it'
+    const must = hasRoom
+      ? `must be ${atLeast ? 'at least' : 'at most'} ${show(bound.value)}`
+      : 'there is no room left for it'
     this.findings.push({
       severity,
       subject,
@@ -155,10 +164,16 @@ export class CardBuilder extends PieceBuilder {
   finish(finished: Construction['finished'], anchor: Panel): Construction {
     // What was joined after the last step was said belongs to it.
     const last = this.steps.at(-1)
-    for (const { part } of this.joints) if (last && !this.told.has(part) && !last.puts.includes(part)) last.puts.push(part)
-    const { parts, joints, steps, messageArea: message, stamping, travels, stoppers, hiding, settingUp: setUp, findings } = this
+    for (const { part } of this.joints)
+      if (last && !this.told.has(part) && !last.puts.includes(part)) last.puts.push(part)
+    const {
+      parts, joints, steps, messageArea: message, stamping, travels, stoppers, hiding, settingUp: setUp, findings,
+    } = this
     const extras = setUp.length > 0 ? [...this.extras, SLIP] : this.extras
-    return { finished, parts, anchor, joints, steps, message, stamping, travels, extras, alsoStuck: [], stoppers, hiding, setUp, findings }
+    return {
+      finished, parts, anchor, joints, steps, message, stamping, travels, extras, alsoStuck: [], stoppers, hiding,
+      setUp, findings,
+    }
   }
 
   private isFolded(key: string): boolean {

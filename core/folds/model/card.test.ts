@@ -44,7 +44,9 @@ describe('building a card', () => {
       'y',
     )
     expect([strip.width.value, strip.height.value]).toEqual([inches(4), inches(7)])
-    expect(panelOf(strip, 'flap')).toMatchObject({ y: { value: inches(5) }, width: { value: inches(4) }, height: { value: inches(2) } })
+    expect(panelOf(strip, 'flap')).toMatchObject({
+      y: { value: inches(5) }, width: { value: inches(4) }, height: { value: inches(2) },
+    })
   })
 
   it('folds a crease from closed to open in its direction', () => {
@@ -78,16 +80,22 @@ describe('building a card', () => {
       ['mat', inches(0.125), inches(0.125)],
     ])
     card.mat(face(mat), border, { key: 'message', name: 'Message', kind: 'message' })
-    expect(card.finish({ width: border, height: border }, face(mat)).parts.filter(({ kind }) => kind === 'underlay')).toHaveLength(1)
+    expect(
+      card.finish({ width: border, height: border }, face(mat)).parts.filter(({ kind }) => kind === 'underlay'),
+    ).toHaveLength(1)
   })
 
   it('glues a whole panel, or only the area that is named', () => {
     const strip = base()
-    const other = card.strip('strip', 'Strip', 'insert', measure('Strip height', 1), [panel('face', 'Face', measure('Strip width', 3))])
+    const other = card.strip('strip', 'Strip', 'insert', measure('Strip height', 1), [
+      panel('face', 'Face', measure('Strip width', 3)),
+    ])
     card.join(face(other), panelOf(strip, 'right'))
     card.joinAt(face(other), panelOf(strip, 'left'), 'inside', { x: border, glue: { width: border } })
     const { joints } = finish(strip)
-    expect(joints[0]).toMatchObject({ x: { value: inches(0.5) }, y: { value: inches(2) }, glue: { width: { value: inches(3) } } })
+    expect(joints[0]).toMatchObject({
+      x: { value: inches(0.5) }, y: { value: inches(2) }, glue: { width: { value: inches(3) } },
+    })
     expect(joints[1]).toMatchObject({
       x: { value: inches(0.125) },
       glue: { width: { value: inches(0.125) }, height: { value: inches(1) } },
@@ -97,8 +105,12 @@ describe('building a card', () => {
 
 describe('limits', () => {
   it('stay silent at the limit itself', () => {
-    card.limit({ subject: 'Flap', parameter: 'flap', value: measure('Flap', 3), atMost: measure('Panel', 3), because: '' })
-    card.limit({ subject: 'Flap', parameter: 'flap', value: measure('Flap', 3), atLeast: measure('Panel', 3), because: '' })
+    card.limit({
+      subject: 'Flap', parameter: 'flap', value: measure('Flap', 3), atMost: measure('Panel', 3), because: '',
+    })
+    card.limit({
+      subject: 'Flap', parameter: 'flap', value: measure('Flap', 3), atLeast: measure('Panel', 3), because: '',
+    })
     expect(finish().findings).toEqual([])
   })
 
@@ -132,7 +144,9 @@ describe('limits', () => {
       atMost: measure('Room', -1),
       because: 'there is no room.',
     })
-    expect(finish().findings).toMatchObject([{ fix: undefined, problem: expect.stringContaining('there is no room left for it') }])
+    expect(finish().findings).toMatchObject([
+      { fix: undefined, problem: expect.stringContaining('there is no room left for it') },
+    ])
   })
 })
 
@@ -161,7 +175,10 @@ describe('checks of the model', () => {
       { key: 'plate', name: 'Plate' },
     )
     expect(modelFindings(finish(), 'inch', MARK)).toMatchObject([
-      { severity: 'note', part: part.key, subject: 'Plate width', problem: expect.stringContaining('nearest mark is 2 in') },
+      {
+        severity: 'note', part: part.key, subject: 'Plate width',
+        problem: expect.stringContaining('nearest mark is 2 in'),
+      },
     ])
   })
 
@@ -196,7 +213,10 @@ describe('pieces', () => {
 
   it('read a mountain on the turned sheet from the other end', () => {
     expect(piecesOf(finish(), MARK)[0]!.scores).toMatchObject([
-      { at: { value: inches(2) }, fromOtherEnd: { value: inches(4) }, turnOver: true, reading: { from: 'near', at: inches(4) } },
+      {
+        at: { value: inches(2) }, fromOtherEnd: { value: inches(4) }, turnOver: true,
+        reading: { from: 'near', at: inches(4) },
+      },
     ])
   })
 
@@ -208,7 +228,9 @@ describe('pieces', () => {
       MARK,
     )
     expect(findings).toContainEqual(
-      expect.objectContaining({ subject: 'Closed card', problem: expect.stringContaining('4 in wide where its outline is 3 in') }),
+      expect.objectContaining({
+        subject: 'Closed card', problem: expect.stringContaining('4 in wide where its outline is 3 in'),
+      }),
     )
   })
 })

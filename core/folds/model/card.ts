@@ -51,7 +51,10 @@ export interface Crease {
   angle: (opening: number) => number
 }
 
-/** Distance of a crease from the left end of its part, or from the lower end; for a slanting one that of its first end from the left. */
+/**
+ * Distance of a crease from the left end of its part, or from the lower end; for a slanting one that of its first end
+ * from the left.
+ */
 export const creaseAt = ({ along, from }: Crease): Measure => (along === 'y' ? from.y : from.x)
 
 /** A cut that stays inside the sheet. */
@@ -116,8 +119,8 @@ export interface Joint {
   x: Measure
   y: Measure
   /**
-   * Degrees by which `by` is turned counter-clockwise. Turned by right angles its box still starts at that corner; by others
-   * it is turned about the middle of the box that it would fill unturned.
+   * Degrees by which `by` is turned counter-clockwise. Turned by right angles its box still starts at that corner; by
+   * others it is turned about the middle of the box that it would fill unturned.
    */
   turned: number
   /** How far it has moved from there at each opening, where it slides. Nanometres. */
@@ -300,5 +303,7 @@ export const isWhole = (part: Part): boolean =>
 /** All openings in a panel. */
 export const holesOf = (part: Part, panel: Panel): Point[][] => [
   ...(panel.holes ?? []),
-  ...part.windows.filter(window => window.panel === panel.key && window.width.value > 0 && window.height.value > 0).map(windowOutline),
+  ...part.windows
+    .filter(window => window.panel === panel.key && window.width.value > 0 && window.height.value > 0)
+    .map(windowOutline),
 ]

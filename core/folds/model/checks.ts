@@ -51,7 +51,8 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
         severity: 'stop',
         subject: part.name,
         part: part.key,
-        problem: `would be ${show(part.width.value)} × ${show(part.height.value)}: nothing is left of it. Make its border `
+        problem:
+          `would be ${show(part.width.value)} × ${show(part.height.value)}: nothing is left of it. Make its border `
           + `smaller or its panel larger.`,
       }))
   }
@@ -82,7 +83,9 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
         ] as const
       )
         // What reads as the nearest mark does is cut at it by everybody.
-        .filter(([, { value }]) => value > 0 && !isOnMark(value, mark) && show(value) !== show(nearestMark(value, mark)))
+        .filter(
+          ([, { value }]) => value > 0 && !isOnMark(value, mark) && show(value) !== show(nearestMark(value, mark)),
+        )
         .map(([side, measure]): Finding => ({
           severity: 'note',
           subject: `${part.name} ${side}`,
@@ -117,7 +120,9 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
     const looped = construction.parts.filter(part => isWhole(part) && part.creases.length >= part.panels.length)
     if (looped.length === 0) return []
     // Layers hold nothing else in its place.
-    const folding = { ...construction, joints: construction.joints.filter(({ part }) => !isLayer(byKey(construction.parts, part).kind)) }
+    const folding = {
+      ...construction, joints: construction.joints.filter(({ part }) => !isLayer(byKey(construction.parts, part).kind)),
+    }
     return [0, 1]
       .flatMap((opening) => {
         const pose = opening === 0 ? closedPose(construction) : poseOf(folding, opening)
@@ -130,7 +135,8 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
                   severity: 'stop' as const,
                   subject: part.name,
                   part: part.key,
-                  problem: `would tear ${opening === 0 ? 'when it is closed' : 'on display'}: its creases miss each other by `
+                  problem:
+                    `would tear ${opening === 0 ? 'when it is closed' : 'on display'}: its creases miss each other by `
                     + `${show(nanometres(gap))}. Rails and band must fold by angles that agree.`,
                 },
               ]
@@ -166,7 +172,8 @@ export function modelFindings(construction: Construction, units: Units, mark: Le
       {
         severity: 'warn',
         subject: 'Message area',
-        problem: `on ${message.where} is ${show(message.width.value)} × ${show(message.height.value)}; for handwriting each side `
+        problem:
+          `on ${message.where} is ${show(message.width.value)} × ${show(message.height.value)}; for handwriting each side `
           + `should be at least ${show(least.value)}.`,
       },
     ]

@@ -27,13 +27,17 @@ export const valley = evenly('valley')
 /** A crease whose fold follows a formula of its own. */
 export const bent = (direction: CreaseDirection, fold: CreaseEntry['fold']): CreaseEntry => ({ direction, fold })
 
-/** A crease that folds only while the opening passes from one share of the way to another: one part waits for the other. */
+/**
+ * A crease that folds only while the opening passes from one share of the way to another: one part waits for the other.
+ */
 export const during = (from: number, to: number, { direction, fold }: CreaseEntry): CreaseEntry =>
   bent(direction, opening => fold(Math.max(0, Math.min(1, (opening - from) / (to - from)))))
 
 /** A place on a sheet, from its lower left corner. */
 export const at = (x: Measure, y: Measure): Place => ({ x, y })
 /** A box on a sheet by its lower left corner and its size. */
-export const box = (x: Measure, y: Measure, width: Measure, height: Measure): Pick<Panel, 'x' | 'y' | 'width' | 'height'> => ({
+export const box = (
+  x: Measure, y: Measure, width: Measure, height: Measure,
+): Pick<Panel, 'x' | 'y' | 'width' | 'height'> => ({
   x, y, width, height,
 })

@@ -112,7 +112,8 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
     parameters,
     construct(typed, units, mark, dress = construction => construction, board = mark) {
       const { natural, inputs } = settled(typed, units, mark)
-      if (fold.bothWays && inputs.decoration === 'sideways') natural.parts.forEach(part => (part.printTop = SIDEWAYS[part.printTop]))
+      if (fold.bothWays && inputs.decoration === 'sideways')
+        natural.parts.forEach(part => (part.printTop = SIDEWAYS[part.printTop]))
       const construction = dress(natural)
       const pieces = piecesOf(construction, board)
       const between = typedBetweenMarks(parameters, typed, units, mark)
@@ -133,7 +134,13 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
       const moved: ParameterInputs = {}
       for (const { severity, fix } of natural.findings) {
         const parameter = fix && parameters[fix.parameter]
-        if (severity !== 'stop' || !parameter || Object.hasOwn(typed, fix.parameter) || followed(parameter).length === 0) continue
+        if (
+          severity !== 'stop'
+          || !parameter
+          || Object.hasOwn(typed, fix.parameter)
+          || followed(parameter).length === 0
+        )
+          continue
         moved[fix.parameter] ??= writeLength(fix.value, units)
       }
       if (Object.keys(moved).length === 0) break

@@ -13,7 +13,9 @@ describe('a shape with a border cut off', () => {
 
   it('is met at its corners again where nothing is lost, inwards too', () => {
     const notched: Point[] = [[0, 0], [10, 0], [10, 2], [6, 2], [6, 8], [10, 8], [10, 10], [0, 10]]
-    expect(mitred(notched, 0.5)).toEqual([[0.5, 0.5], [9.5, 0.5], [9.5, 1.5], [5.5, 1.5], [5.5, 8.5], [9.5, 8.5], [9.5, 9.5], [0.5, 9.5]])
+    expect(mitred(notched, 0.5)).toEqual([
+      [0.5, 0.5], [9.5, 0.5], [9.5, 1.5], [5.5, 1.5], [5.5, 8.5], [9.5, 8.5], [9.5, 9.5], [0.5, 9.5],
+    ])
     // The arms are two high and the back is six wide.
     expect([mitred(notched, 1.1), mitred(notched, 3.1)]).toEqual([undefined, undefined])
   })
@@ -33,7 +35,8 @@ describe('a shape with a border cut off', () => {
 
   it('gives round cards round layers', () => {
     const easel = build('easel', { shape: 'round' })
-    for (const key of ['mat-base', 'message', 'mat-topper']) expect(partOf(easel, key).outline!.length).toBeGreaterThan(30)
+    for (const key of ['mat-base', 'message', 'mat-topper'])
+      expect(partOf(easel, key).outline!.length).toBeGreaterThan(30)
     const { outline, width } = partOf(easel, 'mat-topper')
     const middle = width.value / 2
     const reach = (outline as Point[]).map(([x, y]) => Math.hypot(x - middle, y - middle))

@@ -15,8 +15,8 @@ export interface Inset {
 }
 
 /**
- * What is left of a convex outline with the same border cut off all along it: the half-planes inside its edges, one after
- * the other. Empty where nothing is left.
+ * What is left of a convex outline with the same border cut off all along it: the half-planes inside its edges, one
+ * after the other. Empty where nothing is left.
  * @param corners counter-clockwise
  */
 export function insetOf(corners: Point[], border: number): Point[] {
@@ -39,8 +39,8 @@ export function insetOf(corners: Point[], border: number): Point[] {
 }
 
 /**
- * An outline with every edge moved inwards by the border, its neighbours met again: what is left of it as long as every edge
- * keeps its direction and none crosses another. Nothing where that is not so; some of it is lost then.
+ * An outline with every edge moved inwards by the border, its neighbours met again: what is left of it as long as every
+ * edge keeps its direction and none crosses another. Nothing where that is not so; some of it is lost then.
  * @param corners counter-clockwise
  */
 export function mitred(corners: Point[], border: number): Point[] | undefined {
@@ -68,7 +68,8 @@ function isSimple(corners: Point[]): boolean {
   const edges = around(corners)
   const isApart = (axis: 0 | 1, [a, b]: [Point, Point], [c, d]: [Point, Point]) =>
     Math.max(a[axis], b[axis]) < Math.min(c[axis], d[axis]) || Math.max(c[axis], d[axis]) < Math.min(a[axis], b[axis])
-  const leftOf = ([a, b]: [Point, Point], [x, y]: Point) => Math.sign((b[0] - a[0]) * (y - a[1]) - (b[1] - a[1]) * (x - a[0]))
+  const leftOf = ([a, b]: [Point, Point], [x, y]: Point) =>
+    Math.sign((b[0] - a[0]) * (y - a[1]) - (b[1] - a[1]) * (x - a[0]))
   return edges.every((one, at) => edges.slice(at + 2, at === 0 ? -1 : undefined).every(other =>
     isApart(0, one, other) || isApart(1, one, other)
     || leftOf(one, other[0]) * leftOf(one, other[1]) > 0 || leftOf(other, one[0]) * leftOf(other, one[1]) > 0))
@@ -110,7 +111,9 @@ export function insetOn(
   const [[left, right], [foot, head]] = [span(0), span(1)]
   /** Where the shape reaches the borders of its box, the box says where the size comes from. */
   const size = (name: string, between: Measure, exact: number) =>
-    (Math.abs(exact - between.value) < ROUGH ? between : Measure.of(name, nanometres(Math.round(exact)))).downToMark(mark)
+    (Math.abs(exact - between.value) < ROUGH ? between : Measure.of(name, nanometres(Math.round(exact)))).downToMark(
+      mark,
+    )
   const width = size('Width inside the border', panel.width.minus(border.times(2)), right - left)
   const height = size('Height inside the border', panel.height.minus(border.times(2)), head - foot)
   const fitted = corners.map(([x, y]): Point => [

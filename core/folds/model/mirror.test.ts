@@ -11,15 +11,19 @@ describe.each(handed.map(fold => [fold.id, fold] as const))('%s for the other ha
   ]
 
   it('has the same pieces under the same keys', () => {
-    const pieces = ({ pieces }: typeof drawn) => pieces.map(({ key, width, height }) => [key, width.value, height.value])
+    const pieces = ({ pieces }: typeof drawn) =>
+      pieces.map(({ key, width, height }) => [key, width.value, height.value])
     expect(pieces(other)).toEqual(pieces(drawn))
     expect(other.findings.map(({ severity }) => severity)).toEqual(drawn.findings.map(({ severity }) => severity))
   })
 
   it('moves as in a mirror, and nothing runs into anything', () => {
     for (const opening of [0, 0.3, 0.7, 1]) {
-      const [a, b] = [drawn, other].map(card => boxOf(card, poseOf(card, opening))) as [ReturnType<typeof boxOf>, ReturnType<typeof boxOf>]
-      for (const axis of [0, 1, 2] as const) expect(b.most[axis] - b.least[axis]).toBeCloseTo(a.most[axis] - a.least[axis], -2)
+      const [a, b] = [drawn, other].map(card => boxOf(card, poseOf(card, opening))) as [
+        ReturnType<typeof boxOf>, ReturnType<typeof boxOf>,
+      ]
+      for (const axis of [0, 1, 2] as const)
+        expect(b.most[axis] - b.least[axis]).toBeCloseTo(a.most[axis] - a.least[axis], -2)
       // Up stays up: a mirror does not turn valleys into mountains.
       expect(b.most[2]).toBeCloseTo(a.most[2], -2)
       expect(collisionsAt(other, opening)).toEqual([])

@@ -8,8 +8,8 @@ const words = (text: string) => text.replace(/\b(?:left|right)\b/gi, word => WOR
 const area = (message: MessageArea): MessageArea => ({ ...message, where: words(message.where) })
 
 /**
- * The same card for the other hand: every part is drawn as in a mirror, keys and print stay. Folds keep their direction, because
- * the side that a panel comes up on follows from where it lies.
+ * The same card for the other hand: every part is drawn as in a mirror, keys and print stay. Folds keep their
+ * direction, because the side that a panel comes up on follows from where it lies.
  */
 export function mirrored(card: Construction): Construction {
   const panels = new Map<Panel, Panel>()
@@ -44,10 +44,14 @@ export function mirrored(card: Construction): Construction {
     message: card.message && written(card.message),
     alsoMessages: card.alsoMessages?.map(written),
     stamping: card.stamping.map(area),
-    travels: card.travels.map(({ against, name, ...travel }) => ({ ...travel, name: words(name), against: against && panelOf(against) })),
+    travels: card.travels.map(({ against, name, ...travel }) => ({
+      ...travel, name: words(name), against: against && panelOf(against),
+    })),
     hiding: card.hiding.map(panelOf),
     setUp: card.setUp.map(words),
-    findings: card.findings.map(finding => ({ ...finding, subject: words(finding.subject), problem: words(finding.problem) })),
+    findings: card.findings.map(finding => ({
+      ...finding, subject: words(finding.subject), problem: words(finding.problem),
+    })),
   }
 }
 

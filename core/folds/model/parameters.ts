@@ -56,7 +56,9 @@ export type Values<P extends Parameters> = {
   [K in keyof P]: P[K] extends LengthParameter ? Measure : P[K] extends ToggleParameter ? boolean : string
 }
 
-export const length = (label: string, inch: string, metric: string, more: Partial<LengthParameter> = {}): LengthParameter => ({
+export const length = (
+  label: string, inch: string, metric: string, more: Partial<LengthParameter> = {},
+): LengthParameter => ({
   kind: 'length',
   label,
   defaults: { inch, metric },
@@ -64,8 +66,9 @@ export const length = (label: string, inch: string, metric: string, more: Partia
 })
 
 /** A size of the whole card. */
-export const size = (label: string, inch: string, metric: string, more: Partial<LengthParameter> = {}): LengthParameter =>
-  length(label, inch, metric, { ...more, main: true })
+export const size = (
+  label: string, inch: string, metric: string, more: Partial<LengthParameter> = {},
+): LengthParameter => length(label, inch, metric, { ...more, main: true })
 
 export const toggle = (label: string, initial: boolean, help?: string, when?: Parameter['when']): ToggleParameter => ({
   kind: 'toggle',
@@ -76,7 +79,9 @@ export const toggle = (label: string, initial: boolean, help?: string, when?: Pa
 })
 
 /** The first option is the natural one. */
-export const choice = (label: string, options: ChoiceParameter['options'], help?: string, when?: Parameter['when']): ChoiceParameter => ({
+export const choice = (
+  label: string, options: ChoiceParameter['options'], help?: string, when?: Parameter['when'],
+): ChoiceParameter => ({
   kind: 'choice',
   label,
   options,
@@ -95,21 +100,27 @@ export const isUsed = ({ when = [] }: Parameter, inputs: ParameterInputs): boole
 /** The default inputs of a fold in one school of measuring. */
 export function defaultInputs(parameters: Parameters, units: Units): ParameterInputs {
   return Object.fromEntries(
-    Object.entries(parameters).map(([key, parameter]) => [key, 'defaults' in parameter ? parameter.defaults[units] : parameter.initial]),
+    Object.entries(parameters).map(([key, parameter]) => [
+      key, 'defaults' in parameter ? parameter.defaults[units] : parameter.initial,
+    ]),
   )
 }
 
 /** The names of the sizes that a parameter follows. */
-export const followed = (parameter: Parameter): readonly string[] => ('follows' in parameter ? [parameter.follows ?? []].flat() : [])
+export const followed = (parameter: Parameter): readonly string[] =>
+  'follows' in parameter ? [parameter.follows ?? []].flat() : []
 
 /**
- * All inputs of a card: what was typed, and for the rest what is natural at these sizes. A length that follows others keeps its
- * share of them, down to the mark; what was typed must have passed `inputProblems`.
+ * All inputs of a card: what was typed, and for the rest what is natural at these sizes. A length that follows others
+ * keeps its share of them, down to the mark; what was typed must have passed `inputProblems`.
  */
-export function naturalInputs(parameters: Parameters, typed: ParameterInputs, units: Units, mark: Length): ParameterInputs {
+export function naturalInputs(
+  parameters: Parameters, typed: ParameterInputs, units: Units, mark: Length,
+): ParameterInputs {
   const defaults = defaultInputs(parameters, units)
   const all: ParameterInputs = {}
-  const inputOf = (name: string): ParameterInput => (all[name] ??= Object.hasOwn(typed, name) ? typed[name] ?? '' : naturalOf(name))
+  const inputOf = (name: string): ParameterInput =>
+    (all[name] ??= Object.hasOwn(typed, name) ? (typed[name] ?? '') : naturalOf(name))
   for (const name of Object.keys(parameters)) inputOf(name)
   return all
 
@@ -117,12 +128,15 @@ export function naturalInputs(parameters: Parameters, typed: ParameterInputs, un
     const usual = defaults[name] ?? ''
     const parameter = parameters[name]
     const shares = (parameter ? followed(parameter) : []).map((main) => {
-      const [now, natural] = [inputOf(main), defaults[main]].map(input => lengthFrom(String(input), units)) as [Length, Length]
+      const [now, natural] = [inputOf(main), defaults[main]].map(input => lengthFrom(String(input), units)) as [
+        Length, Length,
+      ]
       return now / natural
     })
     const share = Math.min(...shares)
     if (shares.length === 0 || share === 1) return usual
-    const toShare = (length: Length) => nanometres(Math.max(mark, downToMark(nanometres(Math.floor(length * share)), mark)))
+    const toShare = (length: Length) =>
+      nanometres(Math.max(mark, downToMark(nanometres(Math.floor(length * share)), mark)))
     if (parameter?.kind === 'text') return parameter.resized(String(usual), toShare, units)
     return writeLength(toShare(lengthFrom(String(usual), units)), units)
   }
@@ -139,15 +153,20 @@ export function inputProblem(parameter: Parameter, input: unknown, units: Units)
         : `${parameter.label} is one of: ${parameter.options.map(option => option.value).join(', ')}.`
     case 'text': {
       if (typeof input !== 'string') return `${parameter.label} is a text such as "${parameter.defaults[units]}".`
-      const problem = input.length > BOUNDS.parameter ? `has more than ${BOUNDS.parameter} characters.` : parameter.problem(input, units)
+      const problem
+        = input.length > BOUNDS.parameter
+          ? `has more than ${BOUNDS.parameter} characters.`
+          : parameter.problem(input, units)
       return problem && `${parameter.label}: ${problem}`
     }
     case 'length': {
-      if (typeof input !== 'string') return `${parameter.label} is a length written as text, such as "${parameter.defaults[units]}".`
+      if (typeof input !== 'string')
+        return `${parameter.label} is a length written as text, such as "${parameter.defaults[units]}".`
       const parsed = parseLength(input, units)
       if (!parsed.ok) return `${parameter.label}: ${parsed.reason}`
       if (parsed.length < 0 || (parsed.length === 0 && !parameter.zero)) {
-        return `${parameter.label} must be ${parameter.zero ? 'zero or more' : 'more than zero'}; ${parameter.defaults[units]} is usual.`
+        const most = parameter.zero ? 'zero or more' : 'more than zero'
+        return `${parameter.label} must be ${most}; ${parameter.defaults[units]} is usual.`
       }
       return undefined
     }
@@ -163,7 +182,9 @@ export interface InputProblem {
 export function inputProblems(parameters: Parameters, inputs: Record<string, unknown>, units: Units): InputProblem[] {
   const unknown = Object.keys(inputs)
     .filter(key => !Object.hasOwn(parameters, key))
-    .map(key => ({ parameter: key, problem: `is not a parameter of this fold. It has: ${Object.keys(parameters).join(', ')}.` }))
+    .map(key => ({
+      parameter: key, problem: `is not a parameter of this fold. It has: ${Object.keys(parameters).join(', ')}.`,
+    }))
   const wrong = Object.entries(parameters).flatMap(([key, parameter]) => {
     const problem = Object.hasOwn(inputs, key) ? inputProblem(parameter, inputs[key], units) : undefined
     return problem ? [{ parameter: key, problem }] : []
@@ -182,9 +203,9 @@ export function readInputs<P extends Parameters>(parameters: P, inputs: Paramete
 }
 
 /**
- * The inputs of a fold at another size, to the nearest mark: the main sizes and all that follows them or was typed to go with
- * them grow or shrink; borders, tape and whatever else follows nothing stay, as do toggles and choices. What was not typed still
- * is not. Inputs must have passed `inputProblems`.
+ * The inputs of a fold at another size, to the nearest mark: the main sizes and all that follows them or was typed to
+ * go with them grow or shrink; borders, tape and whatever else follows nothing stay, as do toggles and choices. What
+ * was not typed still is not. Inputs must have passed `inputProblems`.
  */
 export function resizedInputs(
   parameters: Parameters,
@@ -193,12 +214,14 @@ export function resizedInputs(
   units: Units,
   mark: Length,
 ): ParameterInputs {
-  const resize = (length: Length) => nanometres(length === 0 ? 0 : Math.max(1, Math.round((length * factor) / mark)) * mark)
+  const resize = (length: Length) =>
+    nanometres(length === 0 ? 0 : Math.max(1, Math.round((length * factor) / mark)) * mark)
   const all = naturalInputs(parameters, inputs, units, mark)
   const changed = Object.entries(parameters).flatMap(([name, parameter]) => {
     const input = String(all[name])
     const isTyped = Object.hasOwn(inputs, name)
-    if (parameter.kind === 'text') return isTyped || !parameter.follows ? [[name, parameter.resized(input, resize, units)]] : []
+    if (parameter.kind === 'text')
+      return isTyped || !parameter.follows ? [[name, parameter.resized(input, resize, units)]] : []
     const grows = parameter.kind === 'length' && (parameter.main || (isTyped && followed(parameter).length > 0))
     return grows ? [[name, writeLength(resize(lengthFrom(input, units)), units)]] : []
   })

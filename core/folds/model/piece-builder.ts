@@ -46,13 +46,19 @@ export class PieceBuilder extends SheetBuilder {
     onto: Panel,
     key: string,
     name: string,
-    { shape = 'rectangle', x, y, width, height }: Omit<Window, 'key' | 'name' | 'panel' | 'shape'> & { shape?: WindowShape },
+    {
+      shape = 'rectangle', x, y, width, height,
+    }: Omit<Window, 'key' | 'name' | 'panel' | 'shape'> & { shape?: WindowShape },
   ): void {
-    this.partOf(onto).windows.push({ key, name, panel: onto.key, shape, x: onto.x.plus(x), y: onto.y.plus(y), width, height })
+    this.partOf(onto).windows.push({
+      key, name, panel: onto.key, shape, x: onto.x.plus(x), y: onto.y.plus(y), width, height,
+    })
     const under = this.underlays.get(onto.part)
     if (!under) return
     const beside = (side: 'width' | 'height') => under[side].minus(onto[side]).half()
-    this.window(face(under), key, name, { shape, x: x.plus(beside('width')), y: y.plus(beside('height')), width, height })
+    this.window(face(under), key, name, {
+      shape, x: x.plus(beside('width')), y: y.plus(beside('height')), width, height,
+    })
   }
 
   /**
@@ -62,7 +68,9 @@ export class PieceBuilder extends SheetBuilder {
   piece(
     onto: Panel,
     size: { width: Measure, height: Measure },
-    placing: Placing & { slide?: Joint['slide'] } & Partial<Record<'x' | 'y' | 'glueX' | 'glueY' | 'glueWidth' | 'glueHeight', Measure>>,
+    placing: Placing & { slide?: Joint['slide'] } & Partial<
+      Record<'x' | 'y' | 'glueX' | 'glueY' | 'glueWidth' | 'glueHeight', Measure>
+    >,
   ): Part {
     const { key, name, kind = 'mat', face = 'inside', printTop = 'any', slide, pair } = placing
     const { means = isLayer(kind) ? this.mats.means : 'tape' } = placing
@@ -146,10 +154,14 @@ export class PieceBuilder extends SheetBuilder {
     by: Panel,
     onto: Panel,
     side: Face,
-    { x, y = onto.height.minus(by.height).half(), glue = {}, means = 'tape', faceDown = false, turned = 0, slide }: JoinOptions,
+    {
+      x, y = onto.height.minus(by.height).half(), glue = {}, means = 'tape', faceDown = false, turned = 0, slide,
+    }: JoinOptions,
   ): void {
     const whole = { x: by.x, y: by.y, width: by.width, height: by.height }
-    this.joints.push({ part: by.part, by, onto, face: side, faceDown, turned, x, y, slide, glue: { ...whole, ...glue }, means })
+    this.joints.push({
+      part: by.part, by, onto, face: side, faceDown, turned, x, y, slide, glue: { ...whole, ...glue }, means,
+    })
   }
 
   /** Where a layer lies on the panel below all layers, from the lower left corner of that. */

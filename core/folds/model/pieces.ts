@@ -9,7 +9,9 @@ import { drawnSides } from '../motion/drawn-side'
 
 /** A crease as it is scored on a board. */
 export interface Score {
-  /** From the left end of the piece, or from its lower end along y, inside face up; of a slanting score its first end. */
+  /**
+   * From the left end of the piece, or from its lower end along y, inside face up; of a slanting score its first end.
+   */
   at: Measure
   along: Crease['along']
   fromOtherEnd: Measure
@@ -66,13 +68,16 @@ export const usualPaper = (kind: PartKind): PaperKind => (kind === 'mat' ? 'prin
 const hasSize = ({ width, height }: Pick<Part, 'width' | 'height'>): boolean => width.value > 0 && height.value > 0
 
 /** Plain mats are rectangles on other blanks. */
-const isBlank = ({ kind, windows, outline }: Part): boolean => !isLayer(kind) || windows.length > 0 || outline !== undefined
+const isBlank = ({ kind, windows, outline }: Part): boolean =>
+  !isLayer(kind) || windows.length > 0 || outline !== undefined
 
 /** The parts of a card that are blanks of their own, to be scored, slit or folded, as far as they can be made. */
-export const blanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] => parts.filter(part => isBlank(part) && isWhole(part))
+export const blanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
+  parts.filter(part => isBlank(part) && isWhole(part))
 
 /** All blanks that have a size and can be drawn, those included that cannot be made as they are. */
-export const drawnBlanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] => parts.filter(part => isBlank(part) && hasSize(part))
+export const drawnBlanksOf = ({ parts }: Pick<Construction, 'parts'>): Part[] =>
+  parts.filter(part => isBlank(part) && hasSize(part))
 
 /**
  * The pieces of a card, in the order in which its design lists them. Parts without a size are left to the findings.
@@ -83,20 +88,27 @@ export function piecesOf(construction: Construction, board: Length): Piece[] {
   return construction.parts
     .filter(hasSize)
     .map((part) => {
-      const { key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, heaviest, made, outOf, count = 1 } = part
+      const {
+        key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, heaviest, made, outOf,
+        count = 1,
+      } = part
       const scores: Score[] = []
       for (const crease of creases) scores.push(scoreOf(crease, scores))
       const cuts = { slits, windows, shaped: outline !== undefined }
       const drawn = drawnSide(part)
-      return { key, name, kind, width, height, printTop, drawn, scores, ...cuts, perKit: count, pair, heaviest, made, outOf }
+      return {
+        key, name, kind, width, height, printTop, drawn, scores, ...cuts, perKit: count, pair, heaviest, made, outOf,
+      }
 
       function scoreOf(crease: Crease, earlier: Score[]): Score {
         const { along, direction, from, to } = crease
         const at = creaseAt(crease)
         const turnOver = direction === 'mountain'
-        const whole = along === 'y' ? Measure.of(`${name} height`, height.value) : Measure.of(`${name} width`, width.value)
+        const whole
+          = along === 'y' ? Measure.of(`${name} height`, height.value) : Measure.of(`${name} width`, width.value)
         const fromOtherEnd = whole.minus(at)
-        const [start, end, across] = along === 'y' ? [from.x.value, to.x.value, width.value] : [from.y.value, to.y.value, height.value]
+        const [start, end, across]
+          = along === 'y' ? [from.x.value, to.x.value, width.value] : [from.y.value, to.y.value, height.value]
         const partial = along === 'slant' || Math.min(start, end) > 0 || Math.max(start, end) < across
         const mirrored = (other: Score) =>
           other.along === along
@@ -149,7 +161,9 @@ function sameSpan([a, b]: [Place, Place], [from, to]: [Place, Place], along: 'x'
 export const dropOutsOf = ({ parts }: Pick<Construction, 'parts'>): DropOut[] =>
   parts
     .flatMap(part =>
-      part.windows.filter(hasSize).map(({ name, shape, width, height }) => ({ part: part.key, name, shape, width, height })),
+      part.windows
+        .filter(hasSize)
+        .map(({ name, shape, width, height }) => ({ part: part.key, name, shape, width, height })),
     )
     .sort((a, b) => b.width.value * b.height.value - a.width.value * a.height.value)
 

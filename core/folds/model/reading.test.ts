@@ -38,7 +38,9 @@ describe('what is said at the scoring board', () => {
       for (const piece of build(fold.id).pieces) {
         const said = scoreLines(piece, 'inch')
         expect(new Set(said.map(({ words }) => words)).size).toBe(said.length)
-        expect(said.flatMap(({ scores }) => scores).sort((a, b) => a - b)).toEqual(piece.scores.map((_, index) => index))
+        expect(said.flatMap(({ scores }) => scores).sort((a, b) => a - b)).toEqual(
+          piece.scores.map((_, index) => index),
+        )
         expect(said.filter(({ words }) => words.startsWith('Turn the sheet over')).length).toBeLessThanOrEqual(1)
       }
     }
@@ -47,8 +49,9 @@ describe('what is said at the scoring board', () => {
   })
 
   it('gives the two ends of a slanting score', () => {
-    expect(lines('corner-stage', 'sheet').find(words => words.includes('ruler')))
-      .toBe('Turn the sheet over like a page, outside up. Score by ruler from 4 1/4 right, 4 1/4 up to 8 1/2 right, 0 up.')
+    expect(lines('corner-stage', 'sheet').find(words => words.includes('ruler'))).toBe(
+      'Turn the sheet over like a page, outside up. Score by ruler from 4 1/4 right, 4 1/4 up to 8 1/2 right, 0 up.',
+    )
   })
 
   it('looks for a mark from the other end, and says when neither end has one', () => {
@@ -60,7 +63,9 @@ describe('what is said at the scoring board', () => {
         valley(0),
         panel('b', 'B', size(whole - at)),
       ])
-      const [piece] = piecesOf(card.finish({ width: strip.width, height: strip.height }, strip.panels[0]!), millimetres(1))
+      const [piece] = piecesOf(
+        card.finish({ width: strip.width, height: strip.height }, strip.panels[0]!), millimetres(1),
+      )
       return scoreLines(piece!, 'metric')[0]!.words
     }
     expect(read(40, 100.5)).toBe('Inside up. Score at 40, whole height.')
@@ -80,7 +85,9 @@ describe('what is said at the scoring board', () => {
       if (turnOver && along === 'y' && reading.from === 'near') expect(reading.at).toBe(at.value)
     for (const fold of FOLDS) {
       for (const piece of build(fold.id).pieces) {
-        const settings = scoreLines(piece, 'inch').map(({ words }) => / at ([\d/ ]+?)(?=[,.]| again| up| by)/.exec(words)?.[1])
+        const settings = scoreLines(piece, 'inch').map(
+          ({ words }) => / at ([\d/ ]+?)(?=[,.]| again| up| by)/.exec(words)?.[1],
+        )
         scoreLines(piece, 'inch').forEach(({ words }, at) => {
           // What is scored again has been scored before, at the same setting.
           if (words.includes(' again')) expect(settings.slice(0, at)).toContain(settings[at])
@@ -91,11 +98,15 @@ describe('what is said at the scoring board', () => {
 
   it('says slits with start and stop, those on one line together, and windows with what falls out', () => {
     const said = cutLines(pieceOf('step-popup', 'inner'), 'inch')
-    expect(said.every(words => /^Slit upright at [\d /]+ from the left, from [\d /]+ to [\d /]+/.test(words))).toBe(true)
+    expect(said.every(words => /^Slit upright at [\d /]+ from the left, from [\d /]+ to [\d /]+/.test(words))).toBe(
+      true,
+    )
     expect(cutLines(pieceOf('gatefold-shutter', 'panel'), 'inch')).toEqual([
       'Window 1 1/2 × 1 1/2, its lower left corner 1/2 right, 2 1/2 up; keep the window drop-out.',
     ])
-    expect(cutLines(pieceOf('gatefold-shutter', 'left-shutter'), 'inch')).toEqual(['Cut to the drawn outline after scoring.'])
+    expect(cutLines(pieceOf('gatefold-shutter', 'left-shutter'), 'inch')).toEqual([
+      'Cut to the drawn outline after scoring.',
+    ])
   })
 
   it('scores fronts before backs, along one side before the other, slanting ones last', () => {
@@ -118,7 +129,9 @@ describe('a card from sheets', () => {
     card.crease(sheet, ['foot', 'wall'], at(zero, measure(2)), at(measure(2), measure(2)), valley(90))
     card.crease(sheet, ['foot', 'flap'], at(measure(2), measure(2)), at(measure(4), measure(2)), mountain(0))
     card.slit(sheet, at(measure(2), measure(2)), at(measure(2), measure(5)))
-    card.window(foot, 'hole', 'Hole', { shape: 'circle', x: measure(1), y: measure(0.5), width: measure(1), height: measure(1) })
+    card.window(foot, 'hole', 'Hole', {
+      shape: 'circle', x: measure(1), y: measure(0.5), width: measure(1), height: measure(1),
+    })
     return { card, sheet, foot }
   }
 
@@ -139,7 +152,9 @@ describe('a card from sheets', () => {
   it('keeps what windows release as usable pieces, largest first', () => {
     const { card, foot } = bracket()
     card.window(foot, 'slot', 'Slot', { x: measure(2.5), y: measure(0.5), width: measure(1.25), height: measure(1) })
-    expect(dropOutsOf(card.finish({ width: measure(4), height: measure(2) }, foot)).map(({ name, shape }) => [name, shape])).toEqual([
+    expect(
+      dropOutsOf(card.finish({ width: measure(4), height: measure(2) }, foot)).map(({ name, shape }) => [name, shape]),
+    ).toEqual([
       ['Slot', 'rectangle'],
       ['Hole', 'circle'],
     ])
@@ -158,11 +173,11 @@ describe('a card from sheets', () => {
     card.limit(limit)
     card.limit({ ...limit, round: 'up' })
     card.limit({ ...limit, right: Measure.of('Right', inches(500)) })
-    expect(card.finish({ width: measure(4), height: measure(2) }, foot).findings.map(({ fix }) => fix && fix.value / inches(1))).toEqual([
-      0.5,
-      0.5625,
-      undefined,
-    ])
+    expect(
+      card
+        .finish({ width: measure(4), height: measure(2) }, foot)
+        .findings.map(({ fix }) => fix && fix.value / inches(1)),
+    ).toEqual([0.5, 0.5625, undefined])
   })
 
   it('lets a part wait for its share of the way', () => {

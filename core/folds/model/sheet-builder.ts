@@ -13,7 +13,9 @@ export class SheetBuilder {
   protected readonly parts: Part[] = []
 
   /** A blank without panels yet; `area`, `crease`, `slit` and `window` say what becomes of it. */
-  sheet(key: string, name: string, kind: PartKind, size: { width: Measure, height: Measure }, printTop: PrintTop = 'any'): Part {
+  sheet(
+    key: string, name: string, kind: PartKind, size: { width: Measure, height: Measure }, printTop: PrintTop = 'any',
+  ): Part {
     const part: Part = { key, name, kind, ...size, panels: [], creases: [], slits: [], windows: [], printTop }
     this.parts.push(part)
     return part
@@ -53,7 +55,10 @@ export class SheetBuilder {
     part.slits.push({ from, to })
   }
 
-  /** Cuts a part to a shape: corners counter-clockwise, from its lower left corner. A flat piece takes the shape as its only panel. */
+  /**
+   * Cuts a part to a shape: corners counter-clockwise, from its lower left corner. A flat piece takes the shape as its
+   * only panel.
+   */
   shape(part: Part, corners: Place[]): void {
     part.outline = corners.map(corner)
     if (part.panels.length === 1) this.shapePanel(face(part), corners)
@@ -68,7 +73,10 @@ export class SheetBuilder {
    * A blank with parallel creases: panels with the crease between two of them, from left to right
    * or, `along` y, from bottom to top. `across` is the other side of the blank.
    */
-  strip(key: string, name: string, kind: PartKind, across: Measure, entries: (PanelEntry | CreaseEntry)[], along: 'x' | 'y' = 'x'): Part {
+  strip(
+    key: string, name: string, kind: PartKind, across: Measure, entries: (PanelEntry | CreaseEntry)[],
+    along: 'x' | 'y' = 'x',
+  ): Part {
     const part = this.sheet(key, name, kind, { width: across, height: across })
     let length = Measure.zero
     let folded: CreaseEntry | undefined
@@ -86,7 +94,10 @@ export class SheetBuilder {
           : { ...place, x: Measure.zero, y: length, width: across, height: size },
       )
       if (before && folded) {
-        const [from, to] = along === 'x' ? [at(length, Measure.zero), at(length, across)] : [at(Measure.zero, length), at(across, length)]
+        const [from, to]
+          = along === 'x'
+            ? [at(length, Measure.zero), at(length, across)]
+            : [at(Measure.zero, length), at(across, length)]
         this.crease(part, [before.key, entry.key], from, to, folded).along = along
       }
       length = length.plus(size)
@@ -95,7 +106,9 @@ export class SheetBuilder {
     return part
   }
 
-  protected flat(key: string, name: string, kind: PartKind, size: { width: Measure, height: Measure }, printTop: PrintTop): Part {
+  protected flat(
+    key: string, name: string, kind: PartKind, size: { width: Measure, height: Measure }, printTop: PrintTop,
+  ): Part {
     const part = this.sheet(key, name, kind, size, printTop)
     part.panels.push({
       part: key,

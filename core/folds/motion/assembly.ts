@@ -4,7 +4,10 @@ import type { DrawnPanel, View } from './drawing'
 import { drawFolded } from './drawing'
 import { inside, polygonArea } from './thickness'
 
-/** A card as far as it is put together after a step: what hangs together with one part, and what of it came in this step. */
+/**
+ * A card as far as it is put together after a step: what hangs together with one part, and what of it came in this
+ * step.
+ */
 export interface Assembly {
   card: Construction
   /** Keys of the parts that came in this step. */
@@ -22,8 +25,8 @@ function stepOf({ steps }: Construction): { put: Map<string, number>, made: Map<
 }
 
 /**
- * What the pieces of a step are put on, with everything on it so far and the pieces themselves: one assembly for each part that
- * something is put on and that is not yet on the card.
+ * What the pieces of a step are put on, with everything on it so far and the pieces themselves: one assembly for each
+ * part that something is put on and that is not yet on the card.
  */
 export function assembliesAt(card: Construction, step: number): Assembly[] {
   const { put } = stepOf(card)
@@ -62,7 +65,10 @@ export function cardAfter(card: Construction, step: number): Construction | unde
     }
   }
   if (keys.size < 2) return undefined
-  return { ...card, parts: card.parts.filter(({ key }) => keys.has(key)), joints: joints.filter(({ onto }) => keys.has(onto.part)) }
+  return {
+    ...card, parts: card.parts.filter(({ key }) => keys.has(key)),
+    joints: joints.filter(({ onto }) => keys.has(onto.part)),
+  }
 }
 
 /** A drawn assembly: panels from back to front, and from where it is seen best. */
@@ -78,10 +84,12 @@ const OPEN = [0.75, 1, 0.5, 0]
 const PROBES = [0.15, 0.5, 0.85]
 
 /**
- * The views and openings in which most is to be seen of the pieces that come, the nearest to how the card is usually shown: one, and
- * another one for pieces that are not to be seen in the first.
+ * The views and openings in which most is to be seen of the pieces that come, the nearest to how the card is usually
+ * shown: one, and another one for pieces that are not to be seen in the first.
  */
-export function stagesOf({ card, coming }: Assembly, view: View, fronts: (part: string) => 'inside' | 'outside' = () => 'inside'): Stage[] {
+export function stagesOf(
+  { card, coming }: Assembly, view: View, fronts: (part: string) => 'inside' | 'outside' = () => 'inside',
+): Stage[] {
   const all = [false, true].flatMap(behind => OPEN.map((opening) => {
     const panels = drawFolded(card, opening, behind ? { turn: view.turn + 180, tilt: view.tilt } : view)
     return { panels, opening, behind, seen: seenOf(panels, coming, fronts) }
@@ -98,8 +106,12 @@ export function stagesOf({ card, coming }: Assembly, view: View, fronts: (part: 
 }
 
 /** Square nanometres of each piece that are seen from its front and that nothing lies over. */
-function seenOf(panels: DrawnPanel[], coming: ReadonlySet<string>, fronts: (part: string) => DrawnPanel['face']): Map<string, number> {
-  const shown = panels.flatMap((panel, at) => (coming.has(panel.part) && panel.face === fronts(panel.part) ? [{ panel, at }] : []))
+function seenOf(
+  panels: DrawnPanel[], coming: ReadonlySet<string>, fronts: (part: string) => DrawnPanel['face'],
+): Map<string, number> {
+  const shown = panels.flatMap((panel, at) =>
+    coming.has(panel.part) && panel.face === fronts(panel.part) ? [{ panel, at }] : [],
+  )
   return tally(shown, ({ panel }) => panel.part, ({ panel, at }) => {
     const xs = panel.points.map(([x]) => x)
     const ys = panel.points.map(([, y]) => y)

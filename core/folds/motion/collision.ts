@@ -96,7 +96,9 @@ const apart = (a: Sheet, b: Sheet): boolean =>
 function pierce(a: Sheet, b: Sheet): number {
   let deepest = 0
   around(a.corners).forEach(([from, to]) => {
-    const [before, after] = [from, to].map(point => dot(subtract(point, b.frame.origin), b.frame.normal)) as [number, number]
+    const [before, after] = [from, to].map(point => dot(subtract(point, b.frame.origin), b.frame.normal)) as [
+      number, number,
+    ]
     if (before * after >= 0) return
     const share = before / (before - after)
     const point = subtract(add(from, scale(subtract(to, from), share)), b.frame.origin)

@@ -47,7 +47,10 @@ export function drawFolded(construction: Construction, opening: number, view: Vi
   }))
 }
 
-/** The panels that have a place, from back to front as seen from there, by part and panel: what is painted later hides what was before. */
+/**
+ * The panels that have a place, from back to front as seen from there, by part and panel: what is painted later hides
+ * what was before.
+ */
 export const paintOrder = (construction: Construction, opening: number, view: View): string[] =>
   backToFront(solidsOf(construction, opening, view)).map(({ panel }) => panelKey(panel))
 
@@ -57,7 +60,8 @@ function solidsOf(construction: Construction, opening: number, view: View): Soli
   const middle: Vector = [(least[0] + most[0]) / 2, (least[1] + most[1]) / 2, (least[2] + most[2]) / 2]
   const look = camera(view)
   const lying = new Map<string, Joint[]>()
-  for (const joint of construction.joints) lying.set(panelKey(joint.by), [...lying.get(panelKey(joint.by)) ?? [], joint])
+  for (const joint of construction.joints)
+    lying.set(panelKey(joint.by), [...(lying.get(panelKey(joint.by)) ?? []), joint])
   return construction.parts
     .flatMap(part => part.panels.map(panel => ({ part, panel })))
     .flatMap(({ part, panel }, order): Solid[] => {
@@ -104,7 +108,9 @@ function backToFront(solids: Solid[]): Solid[] {
   const depth = ({ corners }: Solid) => corners.reduce((sum, [, , z]) => sum + z, 0) / corners.length
   const sorted = [...solids].sort((a, b) => depth(a) - depth(b))
   /** What hides behind each panel and has not been painted yet. */
-  const behind = new Map(sorted.map(solid => [solid, new Set(sorted.filter(other => other !== solid && mustPrecede(other, solid)))]))
+  const behind = new Map(
+    sorted.map(solid => [solid, new Set(sorted.filter(other => other !== solid && mustPrecede(other, solid)))]),
+  )
   const ordered: Solid[] = []
   while (behind.size > 0) {
     // Where panels cross there is none with nothing behind it: then the one with least goes.
@@ -131,8 +137,8 @@ function mustPrecede(a: Solid, b: Solid): boolean {
 }
 
 /**
- * Whether a panel that is glued on another one is on the side of it that is seen: where a sheet is glued in several places, its planes
- * may come out a hair before or behind those.
+ * Whether a panel that is glued on another one is on the side of it that is seen: where a sheet is glued in several
+ * places, its planes may come out a hair before or behind those.
  */
 function liesInFront(of: Solid, on: Solid): boolean | undefined {
   const joint = of.lies.find(({ onto }) => onto.key === on.panel.key && onto.part === on.panel.part)
@@ -140,12 +146,15 @@ function liesInFront(of: Solid, on: Solid): boolean | undefined {
   return (joint.face === 'inside') === (on.normal[2] >= 0)
 }
 
-/** 1 where all of `of` is on the viewer's side of the plane of `plane`, −1 where all is behind, 0 where it is neither. */
+/**
+ * 1 where all of `of` is on the viewer's side of the plane of `plane`, −1 where all is behind, 0 where it is neither.
+ */
 function side(of: Solid, plane: Solid): -1 | 0 | 1 {
   const towards = plane.normal[2] >= 0 ? 1 : -1
   const distances = of.corners.map(corner => towards * dot(subtract(corner, itemAt(plane.corners, 0)), plane.normal))
   const tolerance = LAYER / 10
-  if (distances.every(distance => distance >= -tolerance)) return distances.some(distance => distance > tolerance) ? 1 : 0
+  if (distances.every(distance => distance >= -tolerance))
+    return distances.some(distance => distance > tolerance) ? 1 : 0
   return distances.every(distance => distance <= tolerance) ? -1 : 0
 }
 
@@ -156,7 +165,9 @@ function overlap(a: Solid, b: Solid): boolean {
       const [x, y] = [to[1] - from[1], from[0] - to[0]]
       const size = Math.hypot(x, y)
       if (size === 0) return true
-      const [as, bs] = [a, b].map(({ corners }) => corners.map(corner => (corner[0] * x + corner[1] * y) / size)) as [number[], number[]]
+      const [as, bs] = [a, b].map(({ corners }) => corners.map(corner => (corner[0] * x + corner[1] * y) / size)) as [
+        number[], number[],
+      ]
       return Math.min(...as) < Math.max(...bs) - TOUCH && Math.min(...bs) < Math.max(...as) - TOUCH
     }))
 }

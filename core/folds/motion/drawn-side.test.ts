@@ -6,7 +6,9 @@ import { build, partOf } from '../testing'
 const sidesOf = (id: string, changes: Record<string, string | boolean> = {}) => {
   const card = build(id, changes)
   const sideOf = drawnSides(card)
-  return Object.fromEntries(card.parts.filter(({ creases }) => creases.length > 0).map(part => [part.key, sideOf(part)]))
+  return Object.fromEntries(
+    card.parts.filter(({ creases }) => creases.length > 0).map(part => [part.key, sideOf(part)]),
+  )
 }
 
 describe('which side of a sheet lies up while it is scored', () => {

@@ -52,7 +52,9 @@ describe('frames in space', () => {
 
   it('turn in their own plane about their corner', () => {
     const turned = turnedFlat({ ...FLAT, origin: [5, 6, 7] }, 90)
-    expect([turned.origin, turned.x.map(value => value + 0), turned.y.map(value => value + 0)]).toEqual([[5, 6, 7], [0, 1, 0], [-1, 0, 0]])
+    expect([turned.origin, turned.x.map(value => value + 0), turned.y.map(value => value + 0)]).toEqual([
+      [5, 6, 7], [0, 1, 0], [-1, 0, 0],
+    ])
   })
 
   it('stay square: axes of length one at right angles, right-handed', () => {

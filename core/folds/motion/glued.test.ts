@@ -10,9 +10,11 @@ it('shows an inner sheet, its print and its figures in front of its base while t
       return order.indexOf(key)
     }
     expect(at('inner/wall') > at('base/back'), `${print} at ${opening}`).toBe(true)
-    for (const figure of ['left', 'middle', 'right']) expect(at(`figure-${figure}/face`) > at('inner/wall'), figure).toBe(true)
+    for (const figure of ['left', 'middle', 'right'])
+      expect(at(`figure-${figure}/face`) > at('inner/wall'), figure).toBe(true)
     if (print === 'none') continue
     expect(at('print/wall') > at('inner/wall')).toBe(true)
-    for (const figure of ['left', 'middle', 'right']) expect(at(`figure-${figure}/face`) > at('print/wall'), figure).toBe(true)
+    for (const figure of ['left', 'middle', 'right'])
+      expect(at(`figure-${figure}/face`) > at('print/wall'), figure).toBe(true)
   }
 })

@@ -20,11 +20,15 @@ function glued(options: Partial<Pick<Joint, 'faceDown' | 'turned' | 'slide' | 'f
   const built = card.finish({ width: measure(10), height: measure(10) }, face(base))
   const frame = (opening: number) => poseOf(built, opening).get(panelKey(face(small)))!
   const corners = (opening = 0) =>
-    cornersOf(face(small), frame(opening)).map(corner => corner.map(value => Math.round(inInches(value) * 1e6) / 1e6 + 0))
+    cornersOf(face(small), frame(opening)).map(corner =>
+      corner.map(value => Math.round(inInches(value) * 1e6) / 1e6 + 0),
+    )
   return { built, frame, corners, joint: built.joints[0]! }
 }
 const boxOf = (corners: number[][]) =>
-  [0, 1].map(axis => [Math.min(...corners.map(corner => corner[axis]!)), Math.max(...corners.map(corner => corner[axis]!))])
+  [0, 1].map(axis => [
+    Math.min(...corners.map(corner => corner[axis]!)), Math.max(...corners.map(corner => corner[axis]!)),
+  ])
 
 describe('how a part lies in its joint', () => {
   it.each([
@@ -100,9 +104,9 @@ describe('how a part lies in its joint', () => {
 
   it('looks away from the face it lies on unless it lies face down', () => {
     const looks = (options: Parameters<typeof glued>[0]) => glued(options).frame(0).normal[2]
-    expect([looks({}), looks({ faceDown: true }), looks({ face: 'outside' }), looks({ face: 'outside', faceDown: true })]).toEqual([
-      1, -1, -1, 1,
-    ])
+    expect([
+      looks({}), looks({ faceDown: true }), looks({ face: 'outside' }), looks({ face: 'outside', faceDown: true }),
+    ]).toEqual([1, -1, -1, 1])
   })
 
   it('slides as far as it says', () => {
@@ -130,9 +134,9 @@ describe('how a part lies in its joint', () => {
 
   it('lies a layer apart where a drawing asks for it', () => {
     const { joint } = glued()
-    expect([jointFrame(FLAT, joint, 0, 100).origin[2], jointFrame(FLAT, { ...joint, face: 'outside' }, 0, 100).origin[2]]).toEqual([
-      100, -100,
-    ])
+    expect([
+      jointFrame(FLAT, joint, 0, 100).origin[2], jointFrame(FLAT, { ...joint, face: 'outside' }, 0, 100).origin[2],
+    ]).toEqual([100, -100])
   })
 })
 

@@ -1,7 +1,9 @@
 import type { ParameterInputs } from '../../document'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { FOLDS, boxOf, collisionsAt, cornersOf, defaultInputs, drawFolded, jointFrame, outlineOf, panelKey, placed, poseOf } from '..'
+import {
+  FOLDS, boxOf, collisionsAt, cornersOf, defaultInputs, drawFolded, jointFrame, outlineOf, panelKey, placed, poseOf,
+} from '..'
 import type { Fold } from '..'
 import type { Vector } from './frame'
 import { dot, subtract } from './frame'
@@ -11,11 +13,15 @@ const MARK = inches(1 / 16)
 const MICROMETRE = 1000
 const far = (a: Vector, b: Vector) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
 
-/** The sizes of the card and some others changed by up to a quarter, the rest natural; kept when nothing has to be settled. */
+/**
+ * The sizes of the card and some others changed by up to a quarter, the rest natural; kept when nothing has to be
+ * settled.
+ */
 function validInputs(fold: Fold) {
   const entries = Object.entries(fold.parameters).map(([key, parameter]) => {
     if (parameter.kind === 'toggle') return [key, fc.boolean()] as const
-    if (parameter.kind === 'choice') return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
+    if (parameter.kind === 'choice')
+      return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
     if (parameter.kind === 'text') return [key, fc.constant(parameter.defaults.inch)] as const
     const natural = lengthFrom(parameter.defaults.inch)
     const near = fc.integer({ min: 75, max: 125 })
@@ -23,9 +29,9 @@ function validInputs(fold: Fold) {
     return [key, parameter.main || natural === 0 ? near : fc.option(near, { nil: undefined, freq: 1 })] as const
   })
   return (fc.record(Object.fromEntries(entries)).map(all =>
-    Object.fromEntries(Object.entries(all).filter(([, input]) => input !== undefined))) as fc.Arbitrary<ParameterInputs>).filter(inputs =>
-    fold.construct(inputs, 'inch', MARK).findings.every(({ severity }) => severity !== 'stop'),
-  )
+    Object.fromEntries(Object.entries(all).filter(([, input]) => input !== undefined)),
+  ) as fc.Arbitrary<ParameterInputs>
+  ).filter(inputs => fold.construct(inputs, 'inch', MARK).findings.every(({ severity }) => severity !== 'stop'))
 }
 const opening = fc.double({ min: 0, max: 1, noNaN: true })
 
@@ -43,7 +49,10 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the motion of %s', (
             flat.forEach((corner, index) => {
               const next = (index + 1) % flat.length
               expect(
-                Math.abs(far(corners[index]!, corners[next]!) - Math.hypot(corner[0] - flat[next]![0], corner[1] - flat[next]![1])),
+                Math.abs(
+                  far(corners[index]!, corners[next]!)
+                  - Math.hypot(corner[0] - flat[next]![0], corner[1] - flat[next]![1]),
+                ),
               ).toBeLessThan(MICROMETRE)
             })
           }
@@ -61,7 +70,8 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the motion of %s', (
                 )
               )
             })
-            if (held[0] && held[1]) held[0].forEach((end, index) => expect(far(end, held[1]![index]!)).toBeLessThan(MICROMETRE))
+            if (held[0] && held[1])
+              held[0].forEach((end, index) => expect(far(end, held[1]![index]!)).toBeLessThan(MICROMETRE))
           }
         }
       }),

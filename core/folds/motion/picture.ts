@@ -36,5 +36,7 @@ export const PICTURE = { width: 84, height: 66 }
 export function pictureOf(construction: Construction, view: View): CardPicture[] {
   const panels = drawFolded(construction, 0.75, view)
   const path = fitting(panels.flatMap(({ points }) => points), PICTURE.width, PICTURE.height, 2)
-  return panels.map(({ part, points, holes, light }) => ({ part, path: path([points, ...holes]), light: Math.round(light * 100) / 100 }))
+  return panels.map(({ part, points, holes, light }) => ({
+    part, path: path([points, ...holes]), light: Math.round(light * 100) / 100,
+  }))
 }

@@ -19,7 +19,10 @@ export interface PoseOptions {
   slack?: number
   /** Distance of a glued layer from the panel below it, in nanometres. */
   layer?: number
-  /** Whether what lies between two sheets stays between them: later things lie higher, and what lies on a layer by less than that. */
+  /**
+   * Whether what lies between two sheets stays between them: later things lie higher, and what lies on a layer by less
+   * than that.
+   */
   nested?: boolean
 }
 
@@ -81,18 +84,25 @@ export function poseOf({ anchor, parts, joints }: Construction, opening: number,
 }
 
 /**
- * How far a joint lifts its part off what it lies on, so that it stays below what is put beside it later and above what lies below.
- * Layers lie directly on their panel, whatever else is put there; what lies on a panel that is glued to its own part lies above that.
+ * How far a joint lifts its part off what it lies on, so that it stays below what is put beside it later and above what
+ * lies below. Layers lie directly on their panel, whatever else is put there; what lies on a panel that is glued to its
+ * own part lies above that.
  */
-function nestedLift(joint: Joint, onIt: Joint[], layer: number, below: number, parts: ReadonlyMap<string, Part>): number {
+function nestedLift(
+  joint: Joint, onIt: Joint[], layer: number, below: number, parts: ReadonlyMap<string, Part>,
+): number {
   const place = (of: Joint): number => {
     const beside = onIt.filter(({ onto, face }) => onto.key === of.onto.key && face === of.face)
     const rank = (other: Joint) => (isLayer(lookUp(parts, other.part).kind) ? 0 : 1)
-    const before = beside.filter((other, at) => rank(other) < rank(of) || (rank(other) === rank(of) && at < beside.indexOf(of)))
+    const before = beside.filter(
+      (other, at) => rank(other) < rank(of) || (rank(other) === rank(of) && at < beside.indexOf(of)),
+    )
     const step = below === 0 ? layer : below / (beside.length + 1)
     return step * (before.length + 1)
   }
-  const closing = onIt.find(other => other.part === joint.onto.part && other.by.key === joint.onto.key && other.face === joint.face)
+  const closing = onIt.find(
+    other => other.part === joint.onto.part && other.by.key === joint.onto.key && other.face === joint.face,
+  )
   return place(joint) + (closing && closing !== joint ? place(closing) : 0)
 }
 
@@ -110,16 +120,22 @@ function neighbourFrame(frame: Frame, panel: Panel, other: Panel, { from, to }: 
   // A panel to the left of the crease, looking from its start to its end, comes up when it turns by a positive angle.
   const [x, y] = centreOf(other)
   const across = (to.x.value - from.x.value) * (y - from.y.value) - (to.y.value - from.y.value) * (x - from.x.value)
-  return foldOver(frame, start, end, Math.sign(across) * degrees, [other.x.value - panel.x.value, other.y.value - panel.y.value])
+  return foldOver(frame, start, end, Math.sign(across) * degrees, [
+    other.x.value - panel.x.value, other.y.value - panel.y.value,
+  ])
 }
 
 function centreOf(panel: Panel): [number, number] {
   const corners = outlineOf(panel)
-  return [0, 1].map(axis => corners.reduce((sum, corner) => sum + corner[axis as 0 | 1], 0) / corners.length) as [number, number]
+  return [0, 1].map(axis => corners.reduce((sum, corner) => sum + corner[axis as 0 | 1], 0) / corners.length) as [
+    number, number,
+  ]
 }
 
 /** The frame that a joint gives to the panel glued in it, at an opening. */
-export function jointFrame(below: Frame, { face, faceDown, x, y, by, turned, slide }: Joint, opening: number, layer = 0): Frame {
+export function jointFrame(
+  below: Frame, { face, faceDown, x, y, by, turned, slide }: Joint, opening: number, layer = 0,
+): Frame {
   const [right, up] = slide?.(opening) ?? [0, 0]
   // On the outside its inside looks away from the card, as it does on the inside, unless it lies face down.
   const alike = (face === 'inside') !== faceDown
@@ -139,7 +155,9 @@ export function jointFrame(below: Frame, { face, faceDown, x, y, by, turned, sli
 
   function aboutItsMiddle(): Frame {
     const [halfWide, halfHigh] = [by.width.value / 2, by.height.value / 2]
-    const middle = pointAt(below, x.value + right + halfWide, y.value + up + halfHigh, face === 'inside' ? layer : -layer)
+    const middle = pointAt(
+      below, x.value + right + halfWide, y.value + up + halfHigh, face === 'inside' ? layer : -layer,
+    )
     const frame = turnedFlat({ ...lying, origin: middle }, turned)
     return { ...frame, origin: pointAt(frame, -halfWide, -halfHigh) }
   }
@@ -148,7 +166,9 @@ export function jointFrame(below: Frame, { face, faceDown, x, y, by, turned, sli
 /** The glued area of a joint on the panel it lies on: corners on the part of that panel. */
 export function glueOutline(joint: Joint): Point[] {
   const { x: { value: left }, y: { value: foot }, width: { value: width }, height: { value: height } } = joint.glue
-  return pointsInJoint(joint, [[left, foot], [left + width, foot], [left + width, foot + height], [left, foot + height]])
+  return pointsInJoint(joint, [
+    [left, foot], [left + width, foot], [left + width, foot + height], [left, foot + height],
+  ])
 }
 
 /** Points of a part as they lie in its joint, on the part of the panel that it lies on. */

@@ -37,7 +37,9 @@ describe('the thickness of the closed card', () => {
   it('counts nothing in a window', () => {
     const card = new CardBuilder('inch', inches(1 / 16))
     const sheet = card.strip('sheet', 'Sheet', 'base', measure(4), [panel('face', 'Face', measure(4))])
-    card.window(face(sheet), 'window', 'Window', { x: measure(1), y: measure(1), width: measure(2), height: measure(2) })
+    card.window(face(sheet), 'window', 'Window', {
+      x: measure(1), y: measure(1), width: measure(2), height: measure(2),
+    })
     const built = card.finish({ width: measure(4), height: measure(4) }, face(sheet))
     expect(thicknessMap(built, CARD, FOAM)!.cells[1]![1]).toBe(0)
     expect(areaOf(sheet, face(sheet)) / inches(1) ** 2).toBeCloseTo(12, 9)

@@ -44,7 +44,9 @@ const COARSEST = 40
  * @param foam height of a foam pad
  * @returns nothing for a card that has a broken part or nothing that lies in its closed place
  */
-export function thicknessMap(construction: Construction, thicknessOf: (part: Part) => Length, foam: Length): ThicknessMap | undefined {
+export function thicknessMap(
+  construction: Construction, thicknessOf: (part: Part) => Length, foam: Length,
+): ThicknessMap | undefined {
   const whole = construction.parts.filter(isWhole)
   const shut = poseOf(construction, 0)
   const ajar = poseOf(construction, 0, { slack: ALMOST, layer: 20_000 })
@@ -78,9 +80,11 @@ export function thicknessMap(construction: Construction, thicknessOf: (part: Par
 
   const lines = (axis: 0 | 1) =>
     thinned(
-      [...new Set(layers.flatMap(({ outline, holes }) => [outline, ...holes].flat().map(corner => Math.round(corner[axis]))))].sort(
-        (a, b) => a - b,
-      ),
+      [
+        ...new Set(
+          layers.flatMap(({ outline, holes }) => [outline, ...holes].flat().map(corner => Math.round(corner[axis]))),
+        ),
+      ].sort((a, b) => a - b),
     )
   const [xs, ys] = [lines(0), lines(1)]
   let most: Stack | undefined
@@ -99,7 +103,10 @@ export function thicknessMap(construction: Construction, thicknessOf: (part: Par
   return most && { most, xs: xs.map(nanometres), ys: ys.map(nanometres), cells }
 }
 
-/** The greatest thickness within some distance of the edges of the closed card: what has to pass the mouth of an envelope. */
+/**
+ * The greatest thickness within some distance of the edges of the closed card: what has to pass the mouth of an
+ * envelope.
+ */
 export function thicknessAtEdges({ xs, ys, cells }: ThicknessMap, within: Length): Length {
   const isNear = (lines: Length[], at: number) =>
     itemAt(lines, at) < itemAt(lines, 0) + within || itemAt(lines, at + 1) > itemAt(lines, -1) - within
@@ -125,7 +132,8 @@ function heightOf({ origin, normal }: Frame): (x: number, y: number) => number {
   return (x, y) => origin[2] - dot(normal, subtract([x, y, 0], [origin[0], origin[1], 0])) / (normal[2] || 1)
 }
 
-const covers = ({ outline, holes }: Layer, point: Point): boolean => inside(outline, point) && !holes.some(hole => inside(hole, point))
+const covers = ({ outline, holes }: Layer, point: Point): boolean =>
+  inside(outline, point) && !holes.some(hole => inside(hole, point))
 
 /** Whether a point lies in a polygon, by the number of edges a line from it crosses. */
 export function inside(corners: readonly Point[], [x, y]: Point): boolean {

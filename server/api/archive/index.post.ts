@@ -7,9 +7,9 @@ import type { VariantShape } from '../../utils/shapes'
 const PATIENCE = 600_000
 
 /**
- * Takes an archive of batch files and adds its classes, each by itself, and the variants that are not there; settings where none were
- * made yet. Where classes are there already, just as they are, it answers with their titles and changes nothing, until somebody says
- * `?twins=skip` or `?twins=add`. Answers which could not be read.
+ * Takes an archive of batch files and adds its classes, each by itself, and the variants that are not there; settings
+ * where none were made yet. Where classes are there already, just as they are, it answers with their titles and changes
+ * nothing, until somebody says `?twins=skip` or `?twins=add`. Answers which could not be read.
  */
 export default defineDoor(async (event) => {
   const bytes = shared(await readBytes(event, 'application/zip', BOUNDS.archive))
@@ -18,7 +18,9 @@ export default defineDoor(async (event) => {
   const read = await checked('archive', bytes, Infinity)
   if (!read.ok) throw refusal(422, `The archive ${sentence(read.problems)}`, { problems: read.problems })
   useDatabase()
-  const files = [...read.value.entries()].map(([place, name]) => ({ place, name })).filter(({ name }) => name !== BELONGINGS)
+  const files = [...read.value.entries()]
+    .map(([place, name]) => ({ place, name }))
+    .filter(({ name }) => name !== BELONGINGS)
   const wrong = new Map<number, { file: string, problem: string }>()
   const there = new Map<number, string>()
   // One after the other: no more than one class is unpacked at a time.
@@ -52,8 +54,11 @@ interface Belongings {
 async function takeBelongings({ settings, variants = [] }: Belongings): Promise<void> {
   await useDatabase().transaction(async (transaction) => {
     const now = await readSettings(transaction)
-    if (settings && now.position === 0 && now.unreadable === undefined) await keepSettings({ since: 0, settings }, transaction)
-    const names = new Set((await Variant.findAll({ attributes: ['name'], transaction })).map(({ name }) => name.toLowerCase()))
+    if (settings && now.position === 0 && now.unreadable === undefined)
+      await keepSettings({ since: 0, settings }, transaction)
+    const names = new Set(
+      (await Variant.findAll({ attributes: ['name'], transaction })).map(({ name }) => name.toLowerCase()),
+    )
     for (const variant of variants) {
       const read = readVariant(variant)
       if (!read.ok || names.has(variant.name.toLowerCase())) continue

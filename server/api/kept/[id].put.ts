@@ -4,7 +4,8 @@ const MOST = 1_000_000
 /** Keeps an answer, as JSON, under an identifier, in place of what lies there. */
 export default defineDoor(async (event) => {
   const id = getRouterParam(event, 'id') ?? ''
-  if (!/^[\w-]{43}$/.test(id)) throw refusal(422, 'What is kept lies under an identifier of 43 letters, digits, hyphens and underscores.')
+  if (!/^[\w-]{43}$/.test(id))
+    throw refusal(422, 'What is kept lies under an identifier of 43 letters, digits, hyphens and underscores.')
   const text = await readText(event, MOST)
   try {
     JSON.parse(text)

@@ -27,7 +27,9 @@ export const up: Migration = async ({ context: tables }) => {
     PRIMARY KEY (entity, entity_key, position),
     KEY by_position (position)
   )`)
-  await run('ALTER TABLE classes ADD COLUMN IF NOT EXISTS position BIGINT UNSIGNED NOT NULL DEFAULT 0, DROP COLUMN IF EXISTS revision')
+  await run(
+    'ALTER TABLE classes ADD COLUMN IF NOT EXISTS position BIGINT UNSIGNED NOT NULL DEFAULT 0, DROP COLUMN IF EXISTS revision',
+  )
   await run(
     'ALTER TABLE papers ADD COLUMN IF NOT EXISTS position BIGINT UNSIGNED NOT NULL DEFAULT 0, ADD COLUMN IF NOT EXISTS document JSON NULL',
   )
@@ -38,7 +40,8 @@ export const up: Migration = async ({ context: tables }) => {
     'upright', JSON_EXTRACT(IF(upright, 'true', 'false'), '$'), 'grain', grain,
     'stocks', JSON_EXTRACT(stocks, '$'), 'offcuts', JSON_EXTRACT(COALESCE(offcuts, '[]'), '$')
   ) WHERE document IS NULL`)
-  await run(`ALTER TABLE papers MODIFY COLUMN document JSON NOT NULL, DROP COLUMN weight, DROP COLUMN colour, DROP COLUMN motif,
+  await run(`ALTER TABLE papers MODIFY COLUMN document JSON NOT NULL, DROP COLUMN weight, DROP COLUMN colour,
+  DROP COLUMN motif,
     DROP COLUMN upright, DROP COLUMN grain, DROP COLUMN stocks, DROP COLUMN offcuts, DROP COLUMN revision`)
 }
 

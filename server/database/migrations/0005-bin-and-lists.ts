@@ -29,11 +29,13 @@ export const up: Migration = async ({ context: tables }) => {
     ADD COLUMN IF NOT EXISTS stale BIGINT UNSIGNED NULL,
     ADD KEY IF NOT EXISTS by_day (day, id),
     ADD KEY IF NOT EXISTS by_stale (stale)`)
-  await run(`UPDATE classes SET title = JSON_VALUE(document, '$.class.title'), day = JSON_VALUE(document, '$.class.date'),
+  await run(`UPDATE classes SET title = JSON_VALUE(document, '$.class.title'), day = JSON_VALUE(document,
+  '$.class.date'),
     stale = position WHERE day = ''`)
   await run(`INSERT IGNORE INTO uses (class_id, paper)
     SELECT classes.id, named.paper FROM classes,
-      JSON_TABLE(COALESCE(JSON_EXTRACT(document, '$.cards[*].papers.*'), '[]'), '$[*]' COLUMNS (paper VARCHAR(80) PATH '$')) AS named
+      JSON_TABLE(COALESCE(JSON_EXTRACT(document, '$.cards[*].papers.*'), '[]'),
+      '$[*]' COLUMNS (paper VARCHAR(80) PATH '$')) AS named
     WHERE named.paper IS NOT NULL`)
   await run('ALTER TABLE papers ADD KEY IF NOT EXISTS by_kind (kind, name)')
   await run(`UPDATE variants JOIN (SELECT name, MIN(id) AS first FROM variants GROUP BY name) AS names

@@ -2,8 +2,8 @@ import { REQUESTS } from '../requests'
 import type { Migration } from './migration'
 
 /**
- * Marks of changes are told apart letter by letter, and each keeps what it stood for. Figures of lists are worked out by whichever
- * instance takes them on, one at a time. What is asked for is counted where every instance sees it.
+ * Marks of changes are told apart letter by letter, and each keeps what it stood for. Figures of lists are worked out
+ * by whichever instance takes them on, one at a time. What is asked for is counted where every instance sees it.
  */
 export const up: Migration = async ({ context: tables }) => {
   const run = (sql: string) => tables.sequelize.query(sql)

@@ -19,11 +19,14 @@ const PAPERS = `CREATE TABLE papers (
 const CLASSES = `CREATE TABLE classes (
   id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, document JSON NOT NULL, ${STAMPS}, revision INT NOT NULL DEFAULT 0)`
 const VARIANTS = `CREATE TABLE variants (
-  id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, name VARCHAR(120) NOT NULL, fold VARCHAR(80) NOT NULL, units VARCHAR(10) NOT NULL,
+  id INT UNSIGNED AUTO_INCREMENT PRIMARY KEY, name VARCHAR(120) NOT NULL, fold VARCHAR(80) NOT NULL,
+  units VARCHAR(10) NOT NULL,
   parameters JSON NOT NULL, ${STAMPS})`
 const CUTTING = 'ALTER TABLE papers ADD COLUMN grain VARCHAR(10) NOT NULL DEFAULT \'any\', ADD COLUMN offcuts JSON NULL'
 
-/** A studio's database as each older version left it: its tables, the migrations it had run, and a class as it wrote it. */
+/**
+ * A studio's database as each older version left it: its tables, the migrations it had run, and a class as it wrote it.
+ */
 const VERSIONS = [
   { name: 'before 0.2', tables: [PAPERS, CLASSES], done: ['0001-classes-and-papers'], file: 'v1-first' },
   {
@@ -41,7 +44,8 @@ const VERSIONS = [
 ]
 
 const database = databaseOfFile()
-const run = (sql: string, replacements: unknown[] = []) => database.sequelize.query(sql, { replacements, type: QueryTypes.RAW })
+const run = (sql: string, replacements: unknown[] = []) =>
+  database.sequelize.query(sql, { replacements, type: QueryTypes.RAW })
 
 beforeEach(() => database.clear())
 
@@ -51,7 +55,9 @@ async function copyOf({ tables, done, file }: (typeof VERSIONS)[number]): Promis
   for (const name of done) await run('INSERT INTO sequelize_meta VALUES (?)', [name])
   const { format: _, version: _v, papers, ...document } = fixture(file)
   const now = '2026-01-02 03:04:05'
-  await run('INSERT INTO classes (document, created_at, updated_at, revision) VALUES (?, ?, ?, 7)', [JSON.stringify(document), now, now])
+  await run('INSERT INTO classes (document, created_at, updated_at, revision) VALUES (?, ?, ?, 7)', [
+    JSON.stringify(document), now, now,
+  ])
   for (const { key, name, kind, weight, colour, motif, upright, stocks, grain, offcuts } of papers) {
     await run(
       'INSERT INTO papers (`key`, name, kind, weight, colour, motif, upright, stocks, created_at, updated_at) VALUES (?, ?, ?, '
@@ -82,7 +88,9 @@ describe.each(VERSIONS)('a database from $name', (version) => {
     const now = await opened()
     expect(now.document).toEqual(openDocument(document))
     expect(now.document).toMatchObject({ ok: true, value: { version: VERSION, class: document.class } })
-    expect(now.papers).toEqual(papers.sort((a: Data, b: Data) => (a.key < b.key ? -1 : 1)).map((paper: Data) => openPaper(paper)))
+    expect(now.papers).toEqual(
+      papers.sort((a: Data, b: Data) => (a.key < b.key ? -1 : 1)).map((paper: Data) => openPaper(paper)),
+    )
     expect(now.papers.every(({ ok }) => ok)).toBe(true)
     expect(now.positions.every(position => position === 0)).toBe(true)
   })

@@ -5,8 +5,8 @@ import type { Model, ModelAttributeColumnOptions } from 'sequelize'
 export type StoredDocument = object
 
 /**
- * A JSON column. MariaDB keeps JSON as text and hands it back as such: it is read when somebody asks for what it says, and what is
- * written already is taken as it is.
+ * A JSON column. MariaDB keeps JSON as text and hands it back as such: it is read when somebody asks for what it says,
+ * and what is written already is taken as it is.
  */
 export const json = (name: string): ModelAttributeColumnOptions => ({
   type: DataTypes.TEXT('long'),

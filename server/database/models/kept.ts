@@ -1,7 +1,10 @@
 import type { InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize'
 import { DataTypes, Model } from 'sequelize'
 
-/** The answer to a problem that always has the same one: plans of a paper, a sharing. Whatever is lost here is found again. */
+/**
+ * The answer to a problem that always has the same one: plans of a paper, a sharing. Whatever is lost here is found
+ * again.
+ */
 export class Kept extends Model<InferAttributes<Kept>, InferCreationAttributes<Kept>> {
   /** Hash of the problem and of the version of what found it. */
   declare id: string

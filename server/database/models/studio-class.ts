@@ -4,7 +4,10 @@ import { DataTypes, Model } from 'sequelize'
 import type { StoredDocument } from './json'
 import { json } from './json'
 
-/** A class of the studio. Its document is the truth, in the version it was saved in; `position` is that of its last change. */
+/**
+ * A class of the studio. Its document is the truth, in the version it was saved in; `position` is that of its last
+ * change.
+ */
 export class StudioClass extends Model<InferAttributes<StudioClass>, InferCreationAttributes<StudioClass>> {
   declare id: CreationOptional<number>
   declare document: StoredDocument

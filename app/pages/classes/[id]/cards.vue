@@ -15,7 +15,9 @@ const cards = computed(() => work.preparation?.cards ?? [])
 const chosen = computed(() => cards.value.find(({ entry }) => entry.key === route.query.card) ?? cards.value[0])
 const choose = (key: string) => router.replace({ query: { card: key } })
 
-function add(fold: Fold, variant?: Pick<ListedVariant, 'parameters'> & Partial<Pick<ListedVariant, 'dressing' | 'name'>>) {
+function add(
+  fold: Fold, variant?: Pick<ListedVariant, 'parameters'> & Partial<Pick<ListedVariant, 'dressing' | 'name'>>,
+) {
   adding.value = false
   const card = newCard(fold, work.batch, {
     key: uniqueKey(fold.id),

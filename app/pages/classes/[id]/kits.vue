@@ -20,7 +20,8 @@ function editSupplies(what: string, change: (supplies: SupplyEntry[]) => void) {
   work.edit(what, document => void (document.supplies = all))
 }
 const summary = computed(() => [
-  isAlike.value ? `${count(bags.value.length, 'bag')}, all alike` : count(bags.value.length, 'bag'), `${packed.value} packed`,
+  isAlike.value ? `${count(bags.value.length, 'bag')}, all alike` : count(bags.value.length, 'bag'),
+  `${packed.value} packed`,
 ].join(', '))
 
 const PANELS = [
@@ -31,7 +32,9 @@ const PANELS = [
 ] as const
 const asked = useRoute().query.panel
 const panel = ref<(typeof PANELS)[number]['value']>(PANELS.find(({ value }) => value === asked)?.value ?? 'bag')
-const toBuy = computed(() => stillToBuy(kits.value ? shoppingList(work.batch, kits.value, suppliesFor(work.prepared)) : []))
+const toBuy = computed(() =>
+  stillToBuy(kits.value ? shoppingList(work.batch, kits.value, suppliesFor(work.prepared)) : []),
+)
 </script>
 
 <template>
@@ -86,8 +89,8 @@ const toBuy = computed(() => stillToBuy(kits.value ? shoppingList(work.batch, ki
           Nothing to buy: everything this class needs is here.
         </template>
         <template v-else>
-          {{ toBuy.things > 0 ? `To buy: ${count(toBuy.things, 'thing')} for ${money(toBuy.cents)}` : 'All is ordered' }}{{
-            toBuy.coming > 0 ? `, ${count(toBuy.coming, 'thing')} on the way` : '' }}
+          {{ toBuy.things > 0 ? `To buy: ${count(toBuy.things, 'thing')} for ${money(toBuy.cents)}` : 'All is ordered'
+          }}{{ toBuy.coming > 0 ? `, ${count(toBuy.coming, 'thing')} on the way` : '' }}
           <Button
             label="What"
             text

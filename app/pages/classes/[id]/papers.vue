@@ -32,7 +32,9 @@ function fill() {
     const fold = foldById(card.fold)
     return fold ? withUsualPapers(card, fold, batch) : card
   })
-  work.edit('usual papers', document => document.cards.forEach((card, index) => (card.papers = { ...filled[index]?.papers })))
+  work.edit('usual papers', document =>
+    document.cards.forEach((card, index) => (card.papers = { ...filled[index]?.papers })),
+  )
 }
 </script>
 

@@ -8,7 +8,9 @@ const print = computed(() =>
   printOf(planner.papers.map(({ outcome, job, paper: { name } }): PrintSection => {
     const section = outcome ? cuttingSection(outcome, work.units) : { heading: name, blocks: [] }
     if (job.state !== 'failed') return section
-    const said = { kind: 'text' as const, strong: true, text: `This paper could not be planned to the end: ${job.reason}` }
+    const said = {
+      kind: 'text' as const, strong: true, text: `This paper could not be planned to the end: ${job.reason}`,
+    }
     return { ...section, blocks: [said, ...section.blocks] }
   })),
 )

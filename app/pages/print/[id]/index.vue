@@ -3,7 +3,15 @@ import type { PrintSection } from '../../../../core/printed'
 import { anyKit, packedBags, piecesInBag, shoppingList, suppliesFor, weighedBags } from '../../../../core/kits'
 import type { Units } from '../../../../core/lengths'
 import {
-  bagSection, cuttingSection, handoutSection, instructorSections, packingSection, pieceSection, scoreSection, shoppingSection, slipSection,
+  bagSection,
+  cuttingSection,
+  handoutSection,
+  instructorSections,
+  packingSection,
+  pieceSection,
+  scoreSection,
+  shoppingSection,
+  slipSection,
 } from '../../../../core/printed'
 
 /** Everything that is printed for a class, in one place: what is ticked comes, in the order in which it is used. */
@@ -30,7 +38,9 @@ const only = CHOICES.filter(({ key }) => asked.includes(key)).map(({ key }) => k
 const chosen = ref<Choice[]>(only.length > 0 ? only : CHOICES.map(({ key }) => key))
 
 const bags = computed(() => packedBags(work.prepared))
-const profiles = computed(() => [...new Set(bags.value.filter(({ kits }) => kits.length > 0).map(({ profile }) => profile))])
+const profiles = computed(() => [
+  ...new Set(bags.value.filter(({ kits }) => kits.length > 0).map(({ profile }) => profile)),
+])
 /** Hand-outs are one for each card and way to make it ready, one for each bag, or those of one bag. */
 const EACH_CARD = 'card'
 const EACH_BAG = 'bags'
@@ -52,7 +62,9 @@ function handouts(): PrintSection[] {
   return work.prepared.cards.flatMap(card => profiles.value.flatMap((profile) => {
     const kit = anyKit(card, profile)
     const sections = kit ? handoutSection(kit, { profile }, units.value) : []
-    return profiles.value.length > 1 ? sections.map(section => ({ ...section, heading: `${section.heading}: ${profile.name}` })) : sections
+    return profiles.value.length > 1
+      ? sections.map(section => ({ ...section, heading: `${section.heading}: ${profile.name}` }))
+      : sections
   }))
 }
 async function saveBags() {
@@ -72,7 +84,11 @@ const isPlanned = computed(() => PLANNED.some(key => chosen.value.includes(key))
   || (chosen.value.includes('handouts') && reader.value !== EACH_CARD))
 const SECTIONS: Record<Choice, () => PrintSection[]> = {
   shopping: () => (planner.kits
-    ? [shoppingSection(shoppingList(work.batch, planner.kits, suppliesFor(work.prepared)), planner.kits, work.units, money)]
+    ? [
+        shoppingSection(
+          shoppingList(work.batch, planner.kits, suppliesFor(work.prepared)), planner.kits, work.units, money,
+        ),
+      ]
     : []),
   cutting: () => planner.papers.flatMap(({ outcome }) => (outcome ? [cuttingSection(outcome, work.units)] : [])),
   scores: () => work.prepared.cards.flatMap(card => scoreSection(card, work.units)),
@@ -157,7 +173,10 @@ const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.in
 </template>
 
 <style scoped>
-.what { display: flex; flex-wrap: wrap; gap: 0.35rem 1rem; border: 0; padding: 0; margin: 0; flex-basis: 100%; order: 1; }
+.what {
+  display: flex; flex-wrap: wrap; gap: 0.35rem 1rem; border: 0; padding: 0; margin: 0;
+  flex-basis: 100%; order: 1;
+}
 .one { gap: 0.35rem; }
 .nothing { flex-basis: 100%; order: 2; }
 </style>

@@ -78,7 +78,8 @@ const set = (key: string, change: Partial<LabelsEntry>) =>
       v-else
       class="small quiet"
     >
-      {{ count(texts.length, 'label') }} on {{ count(print.labels.length, 'sheet') }}. Print them at 100 %, on plain paper first.
+      {{ count(texts.length, 'label') }} on {{ count(print.labels.length, 'sheet') }}. Print them at 100 %, on plain
+      paper first.
     </p>
   </PrintedDocument>
 </template>

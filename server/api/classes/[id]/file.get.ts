@@ -2,5 +2,7 @@
 export default defineDoor(async (event) => {
   const stored = await storedClass(classIdOf(event))
   const named = getQuery(event).names === 'yes'
-  return made(event, await checked('file', { ...stored, named }, stored.document.length), 'wakaru.json', 'application/json')
+  return made(
+    event, await checked('file', { ...stored, named }, stored.document.length), 'wakaru.json', 'application/json',
+  )
 }, PATIENT)
