@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test'
-import { CHROMIUM } from './e2e/chromium.mjs'
+import { CHROMIUM } from './e2e/chromium'
 
 const address = process.env.WAKARU_URL ?? 'http://127.0.0.1:4173'
 

@@ -153,7 +153,7 @@ function commandLine(): string {
       }),
     )
   const node = start('node', ['-e', '0'])
-  const command = start('node', ['scripts/wakaru.mjs', 'pieces', '-'])
+  const command = start('node', ['scripts/run.mjs', 'wakaru', 'pieces', '-'])
   const npm = start('npm', ['run', '-s', 'wakaru', '--', 'pieces', '-'])
   return (
     `Command line, whole run of “pieces”: ${ms(command)}, ${of(command, node)} a bare start of Node (${ms(node)}); through `

@@ -10,7 +10,8 @@ import { loadSolver } from './solver'
 
 /** The program as it is started in a terminal. */
 const program = (args: string[], input?: string) => {
-  const { status, stdout, stderr } = spawnSync('node', ['scripts/wakaru.mjs', ...args], { encoding: 'utf8', input })
+  const words = ['scripts/run.mjs', 'wakaru', ...args]
+  const { status, stdout, stderr } = spawnSync('node', words, { encoding: 'utf8', input })
   return { status, stdout, stderr }
 }
 

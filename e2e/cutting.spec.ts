@@ -263,7 +263,8 @@ test('the plan in the browser is the plan of the command line, to the last sign'
   await expect(save).toBeEnabled(PATIENT)
   const [download] = await Promise.all([page.waitForEvent('download'), save.click()])
   const file = await (await request.get(`/api/classes/${id}/file`)).text()
-  const { stdout } = spawnSync('node', ['scripts/wakaru.mjs', 'plan', '-', '--csv'], { encoding: 'utf8', input: file })
+  const planned = ['scripts/run.mjs', 'wakaru', 'plan', '-', '--csv']
+  const { stdout } = spawnSync('node', planned, { encoding: 'utf8', input: file })
   expect(stdout.length).toBeGreaterThan(1000)
   expect((await readFile(await download.path(), 'utf8')).trimEnd()).toBe(stdout.trimEnd())
 })

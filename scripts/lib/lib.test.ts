@@ -6,17 +6,16 @@ import { tmpdir } from 'node:os'
 import { join, relative } from 'node:path'
 import { PassThrough } from 'node:stream'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { scheduleBackups } from './backups.mjs'
-import { once } from './bundle.mjs'
-import { put, roomyFolder } from './files.mjs'
-import { checkNode } from './install.mjs'
-import { keptLog } from './log.mjs'
-import { freePort } from './ports.mjs'
-import { endProcess, isAlive, known, startOf } from './processes.mjs'
-import { hold, note, readNote } from './running.mjs'
-import { fingerprint } from './sources.mjs'
-import { ROOT } from './root.mjs'
-import { Stop, explained, run } from './talk.mjs'
+import { scheduleBackups } from './backups'
+import { once } from './bundle'
+import { put, roomyFolder } from './files'
+import { keptLog } from './log'
+import { freePort } from './ports'
+import { endProcess, isAlive, known, startOf } from './processes'
+import { hold, note, readNote } from './running'
+import { fingerprint } from './sources'
+import { ROOT } from './root'
+import { Stop, explained, run } from './talk'
 
 describe('running commands', () => {
   it('hands back what a quiet one printed', async () => {
@@ -34,8 +33,11 @@ describe('running commands', () => {
     expect((await run('node', ['-e', 'process.exit(3)'], { quiet: true, allowFailure: true })).code).toBe(3)
   })
 
-  it('knows that this Node is new enough', () => {
-    expect(checkNode).not.toThrow()
+  it('runs a script with its own words, and tells one that is not there', async () => {
+    const { output } = await run('node', ['scripts/run.mjs', 'start', '--help'], { quiet: true })
+    expect(output).toContain('--backup-hours')
+    for (const name of ['no-such-script', '../cli/wakaru', 'lib/root.ts; true'])
+      await expect(run('node', ['scripts/run.mjs', name], { quiet: true })).rejects.toThrow(/There is no scripts/)
   })
 })
 
@@ -222,15 +224,8 @@ describe('a bundle run with what was compiled before', () => {
   const file = join(folder, 'sum.cjs')
   const kept = () => readdirSync(folder).filter(name => name !== 'sum.cjs')
   const start = async (use = 'add') => {
-    const { code, output } = await run(
-      'node',
-      [
-        '-e',
-        `import(${JSON.stringify(new URL('./compiled.mjs', import.meta.url))}).then(({ runCompiled }) => `
-        + `runCompiled(${JSON.stringify(file)}, ${JSON.stringify(use)}))`,
-      ],
-      { quiet: true, allowFailure: true },
-    )
+    const script = ['scripts/run.mjs', 'lib/testing/compiled', file, use]
+    const { code, output } = await run('node', script, { quiet: true, allowFailure: true })
     return [code, output.trim()]
   }
 

@@ -2,7 +2,7 @@ import { existsSync, readFileSync, readdirSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { ROOT } from './root.mjs'
+import { ROOT } from './root'
 
 interface Rule { name: string, to: { pathNot?: string } }
 const { forbidden } = createRequire(import.meta.url)('../../.dependency-cruiser.cjs') as { forbidden: Rule[] }

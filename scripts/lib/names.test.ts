@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync, statSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { expect, it } from 'vitest'
-import { ROOT } from './root.mjs'
+import { ROOT } from './root'
 
 /** Rooms that look at things a second time share nothing with the others, not even their words. */
 const SECOND_EYES = ['core/probing/', 'core/audit/']

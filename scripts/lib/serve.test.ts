@@ -8,9 +8,9 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, afterEach, describe, expect, it, vi } from 'vitest'
-import { isAlive, known, withArgument } from './processes.mjs'
-import { readNote } from './running.mjs'
-import { ROOT } from './root.mjs'
+import { isAlive, known, withArgument } from './processes'
+import { readNote } from './running'
+import { ROOT } from './root'
 
 /** A stand-in for the application, which takes two seconds less to build: it listens and says that it is ready. */
 const APPLICATION = `require('node:http')
@@ -24,15 +24,8 @@ function start(port = 0, more: object = {}) {
   const application = join(room, 'application.cjs')
   writeFileSync(application, APPLICATION)
   const options = { folder, port, demo: false, backups: join(room, 'backups'), command: ['node', application], ...more }
-  const script = `
-    const { serve } = await import(${JSON.stringify(join(ROOT, 'scripts/lib/serve.mjs'))})
-    const { main } = await import(${JSON.stringify(join(ROOT, 'scripts/lib/talk.mjs'))})
-    main(async () => {
-      const { address, ended } = await serve(${JSON.stringify(options)})
-      console.log('ready ' + address)
-      throw new Error(await ended)
-    })`
-  const child = spawn('node', ['--input-type=module', '-e', script], {
+  const script = [join(ROOT, 'scripts/run.mjs'), 'lib/testing/serving', JSON.stringify(options)]
+  const child = spawn('node', script, {
     env: { ...process.env, TMPDIR: room, npm_command: '' },
   })
   starts.push(child)
@@ -181,7 +174,7 @@ it('what an earlier start left running is ended before anything is forgotten or 
   fresh()
   await runsAndEnds()
   // A database that nobody minds any more, as a start that was killed on another system leaves it.
-  const { startMariaDb } = await import('./database.mjs')
+  const { startMariaDb } = await import('./database')
   const orphan = await startMariaDb(folder)
   const started = start(0, { fresh: true })
   await started.says('ready')
@@ -191,8 +184,8 @@ it('what an earlier start left running is ended before anything is forgotten or 
 })
 
 it('a backup that was made while it ran takes the place of what is there, which stays beside it', async () => {
-  const { finishRestore, keep, restoreInto, runningDatabase } = await import('./backups.mjs')
-  const { startMariaDb } = await import('./database.mjs')
+  const { finishRestore, keep, restoreInto, runningDatabase } = await import('./backups')
+  const { startMariaDb } = await import('./database')
   const holds = async () => {
     const database = await startMariaDb(folder)
     const after = join(room, 'backups', `after-${Date.now()}.backup`)

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Sequelize } from 'sequelize'
 import { afterAll, beforeAll } from 'vitest'
-import { startMariaDb } from '../../scripts/lib/database.mjs'
+import { startMariaDb } from '../../scripts/lib/database'
 import { connect } from './connection'
 import { defineModels } from './models'
 

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { build } from 'esbuild'
 import { zipSync } from 'fflate'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
-import { ROOT } from '../../scripts/lib/root.mjs'
+import { ROOT } from '../../scripts/lib/root'
 
 vi.stubGlobal('createError', (refusal: object) => Object.assign(new Error('refused'), refusal))
 
