@@ -10,10 +10,7 @@ const missing = computed(() => error.statusCode === 404)
     <h1>{{ missing ? 'There is nothing at this address' : 'Something went wrong' }}</h1>
     <p>{{ missing ? 'The class may have been deleted, or the address has a slip in it.' : error.message }}</p>
     <p>
-      <Button
-        label="Back to the classes"
-        @click="clearError({ redirect: '/' })"
-      />
+      <Button label="Back to the classes" @click="clearError({ redirect: '/' })" />
     </p>
   </main>
 </template>

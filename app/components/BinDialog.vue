@@ -16,24 +16,10 @@ async function back({ id, title }: Entry) {
 </script>
 
 <template>
-  <Dialog
-    visible
-    modal
-    dismissable-mask
-    header="Bin"
-    :style="{ width: '40rem' }"
-    @update:visible="emit('close')"
-  >
+  <Dialog visible modal dismissable-mask header="Bin" :style="{ width: '40rem' }" @update:visible="emit('close')">
     <div class="stack">
-      <NotRead
-        v-if="error"
-        what="The bin"
-        :error="error"
-      />
-      <p
-        v-else-if="entries.length === 0"
-        class="quiet"
-      >
+      <NotRead v-if="error" what="The bin" :error="error" />
+      <p v-else-if="entries.length === 0" class="quiet">
         {{
           data ? `Nothing was deleted. Classes and papers rest here for ${data.rest} days.` : 'Looking into the bin …'
         }}
@@ -47,10 +33,7 @@ async function back({ id, title }: Entry) {
             <th scope="col">
               Deleted
             </th>
-            <th
-              scope="col"
-              class="number"
-            >
+            <th scope="col" class="number">
               Days left
             </th>
             <th scope="col">
@@ -59,10 +42,7 @@ async function back({ id, title }: Entry) {
           </tr>
         </thead>
         <tbody>
-          <tr
-            v-for="entry in entries"
-            :key="entry.id"
-          >
+          <tr v-for="entry in entries" :key="entry.id">
             <th scope="row">
               <span class="title">{{ entry.title }}</span> <span class="quiet small">{{ entry.entity }}</span>
             </th>

@@ -1,12 +1,6 @@
 <template>
-  <aside
-    class="cautions small"
-    aria-label="Cautions"
-  >
-    <Icon
-      name="tabler:alert-triangle"
-      aria-hidden="true"
-    />
+  <aside class="cautions small" aria-label="Cautions">
+    <Icon name="tabler:alert-triangle" aria-hidden="true" />
     <p>
       Knives and trimmer blades: cut away from the body, steel ruler and cutting mat under every knife cut, blade closed
       when put down; children only with an adult beside them. Foam pads and small parts are a choking hazard for small

@@ -51,11 +51,7 @@ function point(day: unknown) {
       aria-live="polite"
     >{{ reason ?? wrong ?? (reading.ok ? dayInWords(reading.value) : '') }}</span>
     <Popover ref="calendar">
-      <LazyDatePicker
-        :model-value="pointed"
-        inline
-        @update:model-value="point"
-      />
+      <LazyDatePicker :model-value="pointed" inline @update:model-value="point" />
     </Popover>
   </div>
 </template>

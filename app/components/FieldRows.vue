@@ -33,10 +33,7 @@ function set(key: string, value: Value) {
 </script>
 
 <template>
-  <template
-    v-for="{ key, field, value } in rows"
-    :key="key"
-  >
+  <template v-for="{ key, field, value } in rows" :key="key">
     <LengthField
       v-if="field.kind === 'length'"
       :label="field.name"
@@ -53,16 +50,8 @@ function set(key: string, value: Value) {
       :options="optionsOf(field, value)"
       @update:model-value="set(key, $event)"
     />
-    <label
-      v-else-if="field.kind === 'yes or no'"
-      class="tick"
-    >
-      <Checkbox
-        :model-value="value"
-        binary
-        :input-id="`${id}-${key}`"
-        @update:model-value="set(key, $event)"
-      />
+    <label v-else-if="field.kind === 'yes or no'" class="tick">
+      <Checkbox :model-value="value" binary :input-id="`${id}-${key}`" @update:model-value="set(key, $event)" />
       {{ field.name }}
     </label>
     <MoneyField

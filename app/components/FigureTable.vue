@@ -24,10 +24,7 @@ defineSlots<Record<string, (properties: { row: Row }) => unknown>>()
       </tr>
     </thead>
     <tbody>
-      <tr
-        v-for="(row, index) in rows"
-        :key="index"
-      >
+      <tr v-for="(row, index) in rows" :key="index">
         <component
           :is="at === 0 ? 'th' : 'td'"
           v-for="(column, at) in columns"
@@ -35,10 +32,7 @@ defineSlots<Record<string, (properties: { row: Row }) => unknown>>()
           :scope="at === 0 ? 'row' : undefined"
           :class="{ number: column.number, wide: column.wide }"
         >
-          <slot
-            :name="column.key"
-            :row="row"
-          >
+          <slot :name="column.key" :row="row">
             {{ column.text?.(row) }}
           </slot>
         </component>

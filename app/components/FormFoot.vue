@@ -5,25 +5,12 @@ const emit = defineEmits<{ cancel: [] }>()
 </script>
 
 <template>
-  <Message
-    v-if="refused"
-    severity="error"
-    :closable="false"
-  >
+  <Message v-if="refused" severity="error" :closable="false">
     {{ refused }}
   </Message>
   <div class="row end">
-    <Button
-      label="Cancel"
-      severity="secondary"
-      outlined
-      @click="emit('cancel')"
-    />
-    <Button
-      :label="action"
-      type="submit"
-      :loading="busy"
-    />
+    <Button label="Cancel" severity="secondary" outlined @click="emit('cancel')" />
+    <Button :label="action" type="submit" :loading="busy" />
   </div>
 </template>
 

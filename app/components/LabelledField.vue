@@ -12,9 +12,6 @@ defineProps<{
   <div class="field">
     <label :for="input">{{ label }}</label>
     <slot />
-    <span
-      v-if="wrong"
-      class="wrong"
-    >{{ wrong }}</span>
+    <span v-if="wrong" class="wrong">{{ wrong }}</span>
   </div>
 </template>

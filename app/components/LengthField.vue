@@ -99,10 +99,7 @@ function pull(event: PointerEvent) {
         @keydown.down.prevent="step(-1)"
         @keydown.esc="escape"
       />
-      <span
-        class="quiet unit"
-        aria-hidden="true"
-      >{{ units === 'inch' ? 'in' : 'mm' }}</span>
+      <span class="quiet unit" aria-hidden="true">{{ units === 'inch' ? 'in' : 'mm' }}</span>
     </div>
     <span
       v-if="reason || help"

@@ -4,10 +4,7 @@ defineProps<{ what: string, error: unknown }>()
 </script>
 
 <template>
-  <Message
-    severity="error"
-    :closable="false"
-  >
+  <Message severity="error" :closable="false">
     {{ what }} could not be read. {{ refusalOf(error).message }}
   </Message>
 </template>

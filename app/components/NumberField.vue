@@ -44,10 +44,7 @@ function step(direction: 1 | -1) {
 
 <template>
   <div class="number field">
-    <label
-      v-if="label"
-      :for="inputId ?? id"
-    >{{ label }}</label>
+    <label v-if="label" :for="inputId ?? id">{{ label }}</label>
     <span class="row narrow">
       <InputText
         :id="inputId ?? id"
@@ -62,17 +59,9 @@ function step(direction: 1 | -1) {
         @keydown.down.prevent="step(-1)"
         @keydown.esc="escape"
       />
-      <span
-        v-if="suffix"
-        class="quiet"
-        aria-hidden="true"
-      >{{ suffix }}</span>
+      <span v-if="suffix" class="quiet" aria-hidden="true">{{ suffix }}</span>
     </span>
-    <span
-      v-if="said"
-      :id="`${id}-wrong`"
-      class="wrong"
-    >{{ said }}</span>
+    <span v-if="said" :id="`${id}-wrong`" class="wrong">{{ said }}</span>
   </div>
 </template>
 

@@ -4,11 +4,7 @@ defineProps<{ label: string }>()
 </script>
 
 <template>
-  <Button
-    text
-    severity="secondary"
-    :aria-label="label"
-  >
+  <Button text severity="secondary" :aria-label="label">
     <Icon name="tabler:trash" />
   </Button>
 </template>

@@ -9,11 +9,7 @@ defineProps<{ width: Length, height: Length, units: Units, unit?: boolean }>()
   <span class="size"><LengthText
     :length="width"
     :units="units"
-  /><span class="times">×</span><LengthText
-    :length="height"
-    :units="units"
-    :unit="unit"
-  /></span>
+  /><span class="times">×</span><LengthText :length="height" :units="units" :unit="unit" /></span>
 </template>
 
 <style scoped>

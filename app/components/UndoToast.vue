@@ -10,18 +10,11 @@ async function restore(bin: string) {
 </script>
 
 <template>
-  <Toast
-    group="undo"
-    position="bottom-right"
-  >
+  <Toast group="undo" position="bottom-right">
     <template #message="{ message }">
       <div class="row">
         <span>{{ message.summary }}</span>
-        <Button
-          label="Bring it back"
-          size="small"
-          @click="restore(message.detail)"
-        />
+        <Button label="Bring it back" size="small" @click="restore(message.detail)" />
       </div>
     </template>
   </Toast>

@@ -10,27 +10,13 @@ const fills = computed(() => route.meta.fills === true)
 
 <template>
   <div :class="['frame', { fills }]">
-    <a
-      class="skip"
-      href="#work"
-    >To the work</a>
+    <a class="skip" href="#work">To the work</a>
     <header class="top">
-      <NuxtLink
-        to="/"
-        class="mark"
-      >
-        <img
-          src="/mark.svg"
-          alt=""
-          width="24"
-          height="24"
-        >
+      <NuxtLink to="/" class="mark">
+        <img src="/mark.svg" alt="" width="24" height="24">
         <span class="wordmark">Wakaru</span>
       </NuxtLink>
-      <nav
-        aria-label="Rooms"
-        class="row"
-      >
+      <nav aria-label="Rooms" class="row">
         <NuxtLink to="/">
           Classes
         </NuxtLink>
@@ -63,10 +49,7 @@ const fills = computed(() => route.meta.fills === true)
       </Button>
     </header>
     <hr class="scored">
-    <main
-      id="work"
-      tabindex="-1"
-    >
+    <main id="work" tabindex="-1">
       <slot />
     </main>
     <ClientOnly>

@@ -57,35 +57,14 @@ useHead({ title: 'Classes · Wakaru' })
           aria-label="Search classes"
           :maxlength="BOUNDS.title"
         />
-        <Button
-          label="Studio"
-          text
-          severity="secondary"
-          aria-haspopup="menu"
-          @click="menu?.toggle($event)"
-        />
-        <Menu
-          ref="menu"
-          :model="actions"
-          popup
-        />
+        <Button label="Studio" text severity="secondary" aria-haspopup="menu" @click="menu?.toggle($event)" />
+        <Menu ref="menu" :model="actions" popup />
         <ImportButton @imported="turn++" />
-        <Button
-          label="New class"
-          @click="starting = true"
-        />
+        <Button label="New class" @click="starting = true" />
       </div>
     </div>
-    <NotRead
-      v-if="error"
-      what="The classes"
-      :error="error"
-    />
-    <LazyFirstSteps
-      v-else-if="isEmpty"
-      @example="example"
-      @empty="starting = true"
-    />
+    <NotRead v-if="error" what="The classes" :error="error" />
+    <LazyFirstSteps v-else-if="isEmpty" @example="example" @empty="starting = true" />
     <div v-show="!error && ready && !isEmpty">
       <ClassSection
         when="coming"
@@ -112,19 +91,9 @@ useHead({ title: 'Classes · Wakaru' })
         @failed="errors.past = $event"
       />
     </div>
-    <LazyNewClassDialog
-      v-if="starting"
-      @close="starting = false"
-    />
-    <LazyCopyClassDialog
-      v-if="copying"
-      :entry="copying"
-      @close="copying = undefined"
-    />
-    <LazyBinDialog
-      v-if="binOpen"
-      @close="binOpen = false"
-    />
+    <LazyNewClassDialog v-if="starting" @close="starting = false" />
+    <LazyCopyClassDialog v-if="copying" :entry="copying" @close="copying = undefined" />
+    <LazyBinDialog v-if="binOpen" @close="binOpen = false" />
   </div>
 </template>
 

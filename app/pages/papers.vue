@@ -82,33 +82,13 @@ useHead({ title: 'Paper shelf · Wakaru' })
           :allow-empty="false"
           aria-label="Kind of paper"
         />
-        <Button
-          as="router-link"
-          to="/teach"
-          label="What could I teach?"
-          text
-        />
-        <Button
-          label="Bin"
-          text
-          severity="secondary"
-          @click="binOpen = true"
-        />
-        <Button
-          label="Add a paper"
-          @click="editing = {}"
-        />
+        <Button as="router-link" to="/teach" label="What could I teach?" text />
+        <Button label="Bin" text severity="secondary" @click="binOpen = true" />
+        <Button label="Add a paper" @click="editing = {}" />
       </div>
     </div>
-    <NotRead
-      v-if="error"
-      what="The shelf"
-      :error="error"
-    />
-    <section
-      v-else-if="status === 'success' && shelf.papers.length === 0"
-      class="board"
-    >
+    <NotRead v-if="error" what="The shelf" :error="error" />
+    <section v-else-if="status === 'success' && shelf.papers.length === 0" class="board">
       <p v-if="search || kind !== 'all'">
         No paper on the shelf is called so.
       </p>
@@ -117,84 +97,40 @@ useHead({ title: 'Paper shelf · Wakaru' })
       </p>
     </section>
     <ul class="shelf">
-      <li
-        v-for="paper in shelf.papers"
-        :key="paper.key"
-        class="board paper"
-      >
-        <svg
-          class="face"
-          aria-hidden="true"
-        ><rect
-          width="100%"
-          height="100%"
-          :fill="paperFill(paper.key)"
-        /></svg>
+      <li v-for="paper in shelf.papers" :key="paper.key" class="board paper">
+        <svg class="face" aria-hidden="true"><rect width="100%" height="100%" :fill="paperFill(paper.key)" /></svg>
         <div class="about">
           <h2>{{ paper.name }}</h2>
           <p class="quiet">
             {{ paper.kind }}, {{ paper.weight }} g/m²{{ paper.upright ? ', has a right way up' : ''
             }}{{ paper.grain === 'any' ? '' : `, grain along the ${paper.grain}` }}
           </p>
-          <p
-            v-for="stock in paper.stocks"
-            :key="stock.width + stock.height"
-          >
+          <p v-for="stock in paper.stocks" :key="stock.width + stock.height">
             <strong>{{ stock.onHand }}</strong> × <SheetText v-bind="sizeOf(stock)" />{{ ' ' }}
             <span class="quiet small">{{ money(stock.price) }}</span>
           </p>
-          <p
-            v-for="offcut in paper.offcuts"
-            :key="`offcut ${offcut.width} ${offcut.height}`"
-            class="small"
-          >
+          <p v-for="offcut in paper.offcuts" :key="`offcut ${offcut.width} ${offcut.height}`" class="small">
             <strong>{{ offcut.count }}</strong> × <SheetText v-bind="sizeOf(offcut)" />{{ ' ' }}
             <span class="quiet">offcut</span>
           </p>
-          <p
-            v-if="paper.stocks.length === 0"
-            class="quiet"
-          >
+          <p v-if="paper.stocks.length === 0" class="quiet">
             no sheet format yet
           </p>
         </div>
         <div class="tools">
-          <Button
-            text
-            severity="secondary"
-            :aria-label="`Change ${paper.name}`"
-            @click="editing = { paper }"
-          >
+          <Button text severity="secondary" :aria-label="`Change ${paper.name}`" @click="editing = { paper }">
             <Icon name="tabler:pencil" />
           </Button>
-          <RemoveButton
-            :label="`Take ${paper.name} off the shelf`"
-            @click="askToRemove(paper)"
-          />
+          <RemoveButton :label="`Take ${paper.name} off the shelf`" @click="askToRemove(paper)" />
         </div>
       </li>
     </ul>
-    <div
-      v-if="shelf.total > shelf.papers.length"
-      class="row"
-    >
-      <Button
-        label="Show more"
-        severity="secondary"
-        outlined
-        @click="shelf.more()"
-      />
+    <div v-if="shelf.total > shelf.papers.length" class="row">
+      <Button label="Show more" severity="secondary" outlined @click="shelf.more()" />
       <span class="quiet">{{ shelf.papers.length }} of {{ shelf.total }} papers</span>
     </div>
-    <LazyBinDialog
-      v-if="binOpen"
-      @close="binOpen = false"
-    />
-    <LazyPaperDialog
-      v-if="editing"
-      :paper="editing.paper"
-      @close="close"
-    />
+    <LazyBinDialog v-if="binOpen" @close="binOpen = false" />
+    <LazyPaperDialog v-if="editing" :paper="editing.paper" @close="close" />
   </div>
 </template>
 

@@ -100,46 +100,26 @@ useHead({ title: 'Settings · Wakaru' })
   <div class="settings">
     <div class="spread">
       <h1>Settings</h1>
-      <span
-        class="small quiet"
-        role="status"
-      >{{ WORDS[state] }}</span>
+      <span class="small quiet" role="status">{{ WORDS[state] }}</span>
     </div>
     <p class="quiet">
       What every new class starts with. A class that is there keeps its own.
     </p>
-    <NotRead
-      v-if="failed"
-      what="The settings"
-      :error="failed"
-    />
-    <Message
-      v-else-if="unreadable"
-      severity="warn"
-      :closable="false"
-    >
+    <NotRead v-if="failed" what="The settings" :error="failed" />
+    <Message v-else-if="unreadable" severity="warn" :closable="false">
       <p>The settings that are kept cannot be read, so that nothing of them is shown or changed: {{ unreadable }}</p>
-      <Button
-        label="Begin with the usual settings"
-        @click="beginAnew"
-      />
+      <Button label="Begin with the usual settings" @click="beginAnew" />
       <p class="small">
         What cannot be read is set aside in the database and stays in every backup.
       </p>
     </Message>
-    <div
-      v-else-if="settings"
-      class="columns"
-    >
+    <div v-else-if="settings" class="columns">
       <section class="board stack">
         <fieldset class="field">
           <legend class="label small">
             Measures
           </legend>
-          <UnitsChoice
-            :model-value="units"
-            @update:model-value="setUnits"
-          />
+          <UnitsChoice :model-value="units" @update:model-value="setUnits" />
         </fieldset>
         <fieldset class="field">
           <legend class="label small">
@@ -155,11 +135,7 @@ useHead({ title: 'Settings · Wakaru' })
           />
         </fieldset>
       </section>
-      <PricesForm
-        :prices="settings.prices"
-        open
-        @change="(_, prices) => change(all => void (all.prices = prices))"
-      />
+      <PricesForm :prices="settings.prices" open @change="(_, prices) => change(all => void (all.prices = prices))" />
       <ToolsForm
         :key="units"
         :tools="settings.tools[units]"
@@ -183,10 +159,7 @@ useHead({ title: 'Settings · Wakaru' })
         @change="(_, edit) => change(all => edit(all.supplies))"
       />
     </div>
-    <p
-      v-else
-      class="quiet"
-    >
+    <p v-else class="quiet">
       Looking up the settings …
     </p>
   </div>

@@ -97,31 +97,12 @@ useHead({ title: 'What could I teach? · Wakaru' })
     <PaperDefs :papers="shelf.papers" />
     <div class="spread">
       <h1>What could I teach?</h1>
-      <UnitsChoice
-        v-model="units"
-        size="small"
-      />
+      <UnitsChoice v-model="units" size="small" />
     </div>
     <div class="row wishes">
-      <NumberField
-        v-model="seats"
-        label="Seats"
-        :min="1"
-        :max="BOUNDS.seats"
-      />
-      <NumberField
-        v-model="spares"
-        label="Spare bags"
-        :min="0"
-        :max="BOUNDS.spares"
-      />
-      <NumberField
-        v-model="wishes.minutes"
-        label="Minutes of cutting"
-        :min="1"
-        :max="BOUNDS.limit"
-        :blank="null"
-      />
+      <NumberField v-model="seats" label="Seats" :min="1" :max="BOUNDS.seats" />
+      <NumberField v-model="spares" label="Spare bags" :min="0" :max="BOUNDS.spares" />
+      <NumberField v-model="wishes.minutes" label="Minutes of cutting" :min="1" :max="BOUNDS.limit" :blank="null" />
       <ChoiceField
         label="Envelope"
         :model-value="wishes.envelope || null"
@@ -139,17 +120,11 @@ useHead({ title: 'What could I teach? · Wakaru' })
         aria-label="Skill; none for any"
       />
       <div class="row">
-        <ToggleSwitch
-          v-model="wishes.flat"
-          input-id="teach-flat"
-        />
+        <ToggleSwitch v-model="wishes.flat" input-id="teach-flat" />
         <label for="teach-flat">Posts flat</label>
       </div>
     </div>
-    <p
-      role="status"
-      class="row"
-    >
+    <p role="status" class="row">
       <template v-if="ready && shelf.papers.length === 0">
         The shelf is empty: nothing can be made of it yet.
         <NuxtLink to="/papers">Put your papers on the shelf</NuxtLink>
@@ -170,23 +145,10 @@ useHead({ title: 'What could I teach? · Wakaru' })
       <template v-else>
         Looking through the catalogue…
       </template>
-      <Button
-        v-if="running"
-        label="That will do"
-        size="small"
-        severity="secondary"
-        @click="stop()"
-      />
+      <Button v-if="running" label="That will do" size="small" severity="secondary" @click="stop()" />
     </p>
-    <ul
-      class="tiles"
-      aria-label="What could be taught"
-    >
-      <li
-        v-for="one in rows"
-        :key="one.fold"
-        class="board"
-      >
+    <ul class="tiles" aria-label="What could be taught">
+      <li v-for="one in rows" :key="one.fold" class="board">
         <FoldedDrawing
           :construction="one.construction"
           :opening="0.8"
@@ -207,10 +169,7 @@ useHead({ title: 'What could I teach? · Wakaru' })
           {{ one.papers.join(', ') }}; {{ wholeMinutes(one.minutes) }} min,
           {{ one.flat ? 'posts flat' : 'wants a box' }}
         </p>
-        <p
-          v-if="one.others.length > 0"
-          class="small row"
-        >
+        <p v-if="one.others.length > 0" class="small row">
           <span>Or in</span>
           <Button
             v-for="other in one.others"
@@ -222,18 +181,9 @@ useHead({ title: 'What could I teach? · Wakaru' })
             @click="make({ fold: one.fold, batch: other.batch })"
           />
         </p>
-        <p
-          v-if="one.nearby"
-          class="small"
-        >
+        <p v-if="one.nearby" class="small">
           {{ one.nearby.label }} {{ one.nearby.shown }}: {{ one.nearby.kits - one.kits }} more.
-          <Button
-            link
-            size="small"
-            label="Make it so"
-            :disabled="making !== ''"
-            @click="make(moved(one))"
-          />
+          <Button link size="small" label="Make it so" :disabled="making !== ''" @click="make(moved(one))" />
         </p>
         <Button
           label="Make a class of it"

@@ -86,10 +86,7 @@ const id = useId()
 
 <template>
   <div class="card-bench">
-    <div
-      ref="fields"
-      class="column"
-    >
+    <div ref="fields" class="column">
       <CardFields
         :fold="fold"
         :inputs="inputs"
@@ -104,18 +101,12 @@ const id = useId()
         <template #head>
           <slot name="head" />
         </template>
-        <template
-          v-if="$slots.fields"
-          #list
-        >
+        <template v-if="$slots.fields" #list>
           <slot name="fields" />
         </template>
       </CardFields>
     </div>
-    <section
-      class="column patterns"
-      aria-label="Flat patterns"
-    >
+    <section class="column patterns" aria-label="Flat patterns">
       <PatternBoard
         v-if="construction"
         :construction="construction"
@@ -144,36 +135,13 @@ const id = useId()
       />
       <slot name="facts" />
     </div>
-    <section
-      :class="['drawer', { open }]"
-      aria-label="Pieces"
-    >
-      <button
-        type="button"
-        class="handle"
-        :aria-expanded="open"
-        :aria-controls="id"
-        @click="open = !open"
-      >
-        <Icon
-          :name="open ? 'tabler:chevron-down' : 'tabler:chevron-up'"
-          aria-hidden="true"
-        />
+    <section :class="['drawer', { open }]" aria-label="Pieces">
+      <button type="button" class="handle" :aria-expanded="open" :aria-controls="id" @click="open = !open">
+        <Icon :name="open ? 'tabler:chevron-down' : 'tabler:chevron-up'" aria-hidden="true" />
         <strong>Pieces</strong> <span class="quiet">{{ drawer }}</span>
       </button>
-      <div
-        v-if="open"
-        :id="id"
-        class="inside"
-        tabindex="0"
-        role="region"
-        aria-label="Pieces in full"
-      >
-        <slot
-          name="drawer"
-          :chosen="chosen?.part"
-          :choose="(part: string) => choose({ part })"
-        />
+      <div v-if="open" :id="id" class="inside" tabindex="0" role="region" aria-label="Pieces in full">
+        <slot name="drawer" :chosen="chosen?.part" :choose="(part: string) => choose({ part })" />
       </div>
     </section>
   </div>

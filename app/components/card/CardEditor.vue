@@ -113,10 +113,7 @@ const actions = computed((): MenuItem[] => [
     <template #head>
       <div class="head">
         <div class="row name">
-          <label
-            :for="`${id}-name`"
-            class="unseen"
-          >Name of the card</label>
+          <label :for="`${id}-name`" class="unseen">Name of the card</label>
           <InputText
             :id="`${id}-name`"
             :model-value="card.entry.title"
@@ -133,19 +130,12 @@ const actions = computed((): MenuItem[] => [
           >
             <Icon name="tabler:dots-vertical" />
           </Button>
-          <Menu
-            ref="menu"
-            :model="actions"
-            popup
-          />
+          <Menu ref="menu" :model="actions" popup />
         </div>
         <p class="quiet small">
           {{ card.fold.name }}: {{ card.fold.summary }}
         </p>
-        <p
-          v-if="paperless > 0"
-          class="paperless small"
-        >
+        <p v-if="paperless > 0" class="paperless small">
           {{ count(paperless, 'piece') }} without a paper. <NuxtLink :to="`/classes/${work.id}/papers`">
             Choose papers
           </NuxtLink>
@@ -172,10 +162,7 @@ const actions = computed((): MenuItem[] => [
         />
       </div>
     </template>
-    <template
-      v-if="tab !== 'sizes' && card.construction"
-      #fields
-    >
+    <template v-if="tab !== 'sizes' && card.construction" #fields>
       <DressFaces
         v-if="tab === 'faces'"
         v-model:face="face"
@@ -183,12 +170,7 @@ const actions = computed((): MenuItem[] => [
         :construction="card.construction"
         @change="change"
       />
-      <FreePieces
-        v-else
-        :card="card"
-        :construction="card.construction"
-        @change="change"
-      />
+      <FreePieces v-else :card="card" :construction="card.construction" @change="change" />
     </template>
     <template #facts>
       <CardFacts
@@ -201,33 +183,15 @@ const actions = computed((): MenuItem[] => [
       />
     </template>
     <template #drawer="{ chosen, choose }">
-      <PatternFiles
-        :card="card.entry.key"
-        :blanks="card.construction ? blanksOf(card.construction) : []"
-      />
-      <PieceTable
-        :card="card"
-        :chosen="chosen"
-        @choose="choose"
-      />
+      <PatternFiles :card="card.entry.key" :blanks="card.construction ? blanksOf(card.construction) : []" />
+      <PieceTable :card="card" :chosen="chosen" @choose="choose" />
     </template>
   </CardBench>
-  <section
-    v-else
-    class="board stack"
-  >
-    <p
-      v-for="finding in card.findings"
-      :key="finding.problem"
-    >
+  <section v-else class="board stack">
+    <p v-for="finding in card.findings" :key="finding.problem">
       <strong>{{ finding.subject }}</strong> {{ finding.problem }}
     </p>
-    <Button
-      label="Remove this card"
-      severity="secondary"
-      outlined
-      @click="emit('remove')"
-    />
+    <Button label="Remove this card" severity="secondary" outlined @click="emit('remove')" />
   </section>
   <LazyResizeDialog
     v-if="resizing && card.fold"

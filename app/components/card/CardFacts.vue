@@ -47,10 +47,7 @@ const more = computed(() =>
 </script>
 
 <template>
-  <section
-    class="board facts"
-    aria-label="What it needs"
-  >
+  <section class="board facts" aria-label="What it needs">
     <dl class="small">
       <dt>Closed</dt>
       <dd>
@@ -64,10 +61,7 @@ const more = computed(() =>
       <template v-if="posting && card">
         <dt>In the post</dt>
         <dd>
-          <PostingFact
-            :posting="posting"
-            :card="card"
-          />
+          <PostingFact :posting="posting" :card="card" />
         </dd>
       </template>
       <dt>To write on</dt>
@@ -75,24 +69,15 @@ const more = computed(() =>
       <dt>Sheets a kit</dt>
       <dd>{{ sheets.toFixed(1) }} {{ USUAL_SHEET[units].name }}, by area</dd>
     </dl>
-    <details
-      v-if="more.length > 0 || posting"
-      class="small"
-    >
+    <details v-if="more.length > 0 || posting" class="small">
       <summary>More about this card</summary>
       <dl>
-        <template
-          v-for="{ what, text } in more"
-          :key="text"
-        >
+        <template v-for="{ what, text } in more" :key="text">
           <dt>{{ what }}</dt>
           <dd>{{ text }}</dd>
         </template>
       </dl>
-      <LayerMap
-        v-if="posting"
-        :posting="posting"
-      />
+      <LayerMap v-if="posting" :posting="posting" />
     </details>
   </section>
 </template>

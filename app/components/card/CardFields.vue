@@ -53,19 +53,10 @@ const isUrgent = computed(() => pinned.value.some(({ severity }) => severity !==
 <template>
   <div class="fields">
     <slot name="head" />
-    <FindingList
-      v-if="isUrgent"
-      :findings="pinned"
-      :units="units"
-      @fix="emit('fix', $event)"
-    />
+    <FindingList v-if="isUrgent" :findings="pinned" :units="units" @fix="emit('fix', $event)" />
     <slot name="list">
       <div class="list">
-        <section
-          v-for="group in groups"
-          :key="group.key"
-          :aria-label="group.name"
-        >
+        <section v-for="group in groups" :key="group.key" :aria-label="group.name">
           <h3 class="small quiet">
             {{ group.name }}
           </h3>
@@ -87,12 +78,7 @@ const isUrgent = computed(() => pinned.value.some(({ severity }) => severity !==
         </section>
       </div>
     </slot>
-    <FindingList
-      v-if="!isUrgent && pinned.length > 0"
-      :findings="pinned"
-      :units="units"
-      @fix="emit('fix', $event)"
-    />
+    <FindingList v-if="!isUrgent && pinned.length > 0" :findings="pinned" :units="units" @fix="emit('fix', $event)" />
   </div>
 </template>
 

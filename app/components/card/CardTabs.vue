@@ -19,10 +19,7 @@ const entries = computed(() =>
 </script>
 
 <template>
-  <nav
-    aria-label="Cards of this class"
-    class="tabs"
-  >
+  <nav aria-label="Cards of this class" class="tabs">
     <button
       v-for="{ key, title, kits, stops } in entries"
       :key="key"
@@ -32,16 +29,9 @@ const entries = computed(() =>
       :title="title"
       @click="emit('choose', key)"
     >
-      <Icon
-        v-if="stops"
-        name="tabler:alert-octagon"
-        class="stops"
-        aria-hidden="true"
-      />
+      <Icon v-if="stops" name="tabler:alert-octagon" class="stops" aria-hidden="true" />
       <span class="title">{{ title }}</span>
-      <span :class="['quiet small', { unseen: many }]">{{ kits }}<span
-        class="unseen"
-      > kits{{ stops ? `, ${stops} to settle` : '' }}</span></span>
+      <span :class="['quiet small', { unseen: many }]">{{ kits }}<span class="unseen"> kits{{ stops ? `, ${stops} to settle` : '' }}</span></span>
     </button>
     <Button
       aria-label="Add a card"
@@ -51,10 +41,7 @@ const entries = computed(() =>
       :disabled="cards.length >= BOUNDS.cards"
       @click="emit('add')"
     >
-      <Icon
-        v-if="many"
-        name="tabler:plus"
-      />
+      <Icon v-if="many" name="tabler:plus" />
       <template v-else>
         Add a card
       </template>

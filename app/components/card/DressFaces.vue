@@ -126,10 +126,7 @@ function setPaper(index: number, paper: string) {
         />
         <label for="face-message">To be written on, as it is</label>
       </div>
-      <p
-        v-if="entry.layers.length === 0"
-        class="quiet"
-      >
+      <p v-if="entry.layers.length === 0" class="quiet">
         Nothing lies on this face.
       </p>
       <LayerFields
@@ -157,13 +154,7 @@ function setPaper(index: number, paper: string) {
           :disabled="entry.layers.length >= BOUNDS.layers"
           @click="add"
         />
-        <Button
-          v-if="masked"
-          label="Mask as SVG"
-          size="small"
-          text
-          @click="saveMask"
-        />
+        <Button v-if="masked" label="Mask as SVG" size="small" text @click="saveMask" />
         <Button
           v-if="isOwn"
           label="As in the catalogue"

@@ -36,15 +36,8 @@ const nameOf = (key?: string) => faces.value.find(face => face.key === key)?.nam
 
 <template>
   <div class="faces">
-    <figure
-      v-for="view in views"
-      :key="view.name"
-    >
-      <svg
-        :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
-        role="group"
-        :aria-label="`Faces, ${view.name.toLowerCase()}`"
-      >
+    <figure v-for="view in views" :key="view.name">
+      <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="group" :aria-label="`Faces, ${view.name.toLowerCase()}`">
         <path
           v-for="{ panel, face, path } in view.shapes"
           :key="`${panel.part}/${panel.panel}`"

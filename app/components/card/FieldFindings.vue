@@ -11,15 +11,8 @@ const SIGNS = { stop: 'tabler:alert-octagon', warn: 'tabler:alert-triangle', not
 
 <template>
   <ul>
-    <li
-      v-for="finding in findings"
-      :key="finding.problem"
-      :class="finding.severity"
-    >
-      <Icon
-        :name="SIGNS[finding.severity]"
-        aria-hidden="true"
-      />
+    <li v-for="finding in findings" :key="finding.problem" :class="finding.severity">
+      <Icon :name="SIGNS[finding.severity]" aria-hidden="true" />
       <span>
         {{ finding.subject }} {{ finding.problem }}
         <span class="answers">

@@ -27,15 +27,8 @@ const SIGNS = {
 
 <template>
   <div class="findings">
-    <ul
-      aria-label="Findings"
-      aria-live="polite"
-    >
-      <li
-        v-for="finding in shown"
-        :key="finding.subject + finding.problem"
-        :class="finding.severity"
-      >
+    <ul aria-label="Findings" aria-live="polite">
+      <li v-for="finding in shown" :key="finding.subject + finding.problem" :class="finding.severity">
         <span class="sign"><Icon
           :name="SIGNS[finding.severity].icon"
           aria-hidden="true"
@@ -51,13 +44,7 @@ const SIGNS = {
         />
       </li>
     </ul>
-    <button
-      v-if="hidden > 0"
-      type="button"
-      class="more"
-      :aria-expanded="all"
-      @click="all = !all"
-    >
+    <button v-if="hidden > 0" type="button" class="more" :aria-expanded="all" @click="all = !all">
       {{ words }}
     </button>
   </div>

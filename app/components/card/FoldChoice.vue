@@ -36,21 +36,11 @@ const choices = computed(() => [
   <div class="stack">
     <div class="row">
       <label :for="id">Find</label>
-      <InputText
-        :id="id"
-        v-model="find"
-        autocomplete="off"
-      />
+      <InputText :id="id" v-model="find" autocomplete="off" />
     </div>
     <ul aria-label="Folds to add">
-      <li
-        v-for="{ key, fold, variant, name, about, construction } in choices"
-        :key="key"
-      >
-        <button
-          type="button"
-          @click="emit('choose', fold, variant)"
-        >
+      <li v-for="{ key, fold, variant, name, about, construction } in choices" :key="key">
+        <button type="button" @click="emit('choose', fold, variant)">
           <FoldedDrawing
             aria-hidden="true"
             :construction="construction"

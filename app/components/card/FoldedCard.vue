@@ -67,17 +67,8 @@ useEventListener('pointerdown', () => (playing.value = false))
 </script>
 
 <template>
-  <section
-    class="board folded"
-    aria-label="Folded card"
-    @pointerenter="wake"
-    @focusin="wake"
-  >
-    <div
-      ref="stage"
-      class="stage"
-      @pointermove="drag"
-    >
+  <section class="board folded" aria-label="Folded card" @pointerenter="wake" @focusin="wake">
+    <div ref="stage" class="stage" @pointermove="drag">
       <LazyFoldedStage
         v-if="inSpace && !drawn && !unavailable && broken.length === 0"
         :construction="construction"
@@ -102,60 +93,29 @@ useEventListener('pointerdown', () => (playing.value = false))
         @choose="emit('choose', $event)"
       />
     </div>
-    <p
-      v-if="broken.length > 0"
-      class="broken small"
-    >
+    <p v-if="broken.length > 0" class="broken small">
       Drawn as far as it can be made. Wrong: {{ broken.join(', ') }}.
     </p>
     <div class="controls">
       <div class="slider">
         <label :for="`${id}-opening`">Open</label>
-        <input
-          :id="`${id}-opening`"
-          v-model.number="percent"
-          type="range"
-          min="0"
-          max="100"
-        >
+        <input :id="`${id}-opening`" v-model.number="percent" type="range" min="0" max="100">
       </div>
       <div class="slider">
         <label :for="`${id}-turn`">Turn</label>
-        <input
-          :id="`${id}-turn`"
-          v-model.number="view.turn"
-          type="range"
-          min="-180"
-          max="180"
-        >
+        <input :id="`${id}-turn`" v-model.number="view.turn" type="range" min="-180" max="180">
       </div>
       <div class="row buttons">
-        <button
-          type="button"
-          @click="view = { ...front }"
-        >
+        <button type="button" @click="view = { ...front }">
           As displayed
         </button>
-        <button
-          type="button"
-          @click="play"
-        >
+        <button type="button" @click="play">
           Unfold
         </button>
-        <button
-          v-if="!drawn && !unavailable"
-          type="button"
-          :aria-pressed="creases"
-          @click="creases = !creases"
-        >
+        <button v-if="!drawn && !unavailable" type="button" :aria-pressed="creases" @click="creases = !creases">
           Creases
         </button>
-        <button
-          v-if="!unavailable"
-          type="button"
-          :aria-pressed="drawn"
-          @click="drawn = !drawn"
-        >
+        <button v-if="!unavailable" type="button" :aria-pressed="drawn" @click="drawn = !drawn">
           Line drawing
         </button>
       </div>

@@ -74,18 +74,10 @@ async function readOutline(piece: FreeEntry, event: Event) {
 
 <template>
   <div class="stack free">
-    <p
-      v-if="card.entry.free.length === 0"
-      class="quiet"
-    >
+    <p v-if="card.entry.free.length === 0" class="quiet">
       Toppers, sentiments, figures, strips, ribbons: whatever else goes into a kit of this card.
     </p>
-    <details
-      v-for="piece in card.entry.free"
-      :key="piece.key"
-      :open="open === piece.key"
-      class="piece"
-    >
+    <details v-for="piece in card.entry.free" :key="piece.key" :open="open === piece.key" class="piece">
       <summary @click.prevent="open = open === piece.key ? undefined : piece.key">
         <strong>{{ piece.name }}</strong> <span class="quiet small">{{ piece.count }} × {{ piece.kind }}</span>
       </summary>
@@ -110,10 +102,7 @@ async function readOutline(piece: FreeEntry, event: Event) {
           @update:model-value="set(piece, { [field]: $event })"
         />
       </div>
-      <div
-        v-if="piece.shape === 'outline'"
-        class="field"
-      >
+      <div v-if="piece.shape === 'outline'" class="field">
         <label :for="`${id}-${piece.key}-svg`">Outline from an SVG file</label>
         <input
           :id="`${id}-${piece.key}-svg`"
@@ -213,12 +202,7 @@ async function readOutline(piece: FreeEntry, event: Event) {
         :sides="piece.turn === 0 ? sidesOf(piece) : AS_DRAWN"
         @change="set(piece, $event)"
       />
-      <Button
-        :label="`Keep ${piece.name} for other cards`"
-        text
-        size="small"
-        @click="keeping = piece"
-      />
+      <Button :label="`Keep ${piece.name} for other cards`" text size="small" @click="keeping = piece" />
       <Button
         :label="`Remove ${piece.name}`"
         text
@@ -247,11 +231,7 @@ async function readOutline(piece: FreeEntry, event: Event) {
       :disabled="card.entry.free.length >= BOUNDS.free"
       @update:model-value="add($event.piece)"
     />
-    <OwnParts
-      :entry="card.entry"
-      :construction="construction"
-      @change="(what, edit) => emit('change', what, edit)"
-    />
+    <OwnParts :entry="card.entry" :construction="construction" @change="(what, edit) => emit('change', what, edit)" />
     <LazyVariantDialog
       v-if="keeping"
       fold=""

@@ -41,11 +41,7 @@ const setMade = (making: Making, on: boolean) =>
       Before it is put on{{ whole ? '' : ', and its glue' }}<span class="unseen"> of {{ name }}</span>
     </summary>
     <div class="ticks">
-      <span
-        v-for="making in MAKINGS"
-        :key="making"
-        class="row"
-      >
+      <span v-for="making in MAKINGS" :key="making" class="row">
         <Checkbox
           :input-id="`${id}-${making}`"
           :model-value="made.includes(making)"
@@ -54,16 +50,8 @@ const setMade = (making: Making, on: boolean) =>
         />
         <label :for="`${id}-${making}`">First {{ WORDS[making] }}</label>
       </span>
-      <span
-        v-if="!whole"
-        class="row"
-      >
-        <Checkbox
-          :input-id="`${id}-partly`"
-          :model-value="shown"
-          binary
-          @update:model-value="setPartly"
-        />
+      <span v-if="!whole" class="row">
+        <Checkbox :input-id="`${id}-partly`" :model-value="shown" binary @update:model-value="setPartly" />
         <label :for="`${id}-partly`">Glued only in part</label>
       </span>
     </div>

@@ -63,16 +63,8 @@ const rings = computed(() => [
 <template>
   <fieldset class="layer">
     <legend>{{ layer.name || name }}</legend>
-    <p
-      v-if="size"
-      class="size"
-    >
-      <SizeText
-        :width="size.width"
-        :height="size.height"
-        :units="units"
-        unit
-      />
+    <p v-if="size" class="size">
+      <SizeText :width="size.width" :height="size.height" :units="units" unit />
     </p>
     <PaperChoice
       :label="`Paper of ${layer.name || name}`"
@@ -124,17 +116,8 @@ const rings = computed(() => [
       />
     </template>
     <div class="ticks">
-      <span
-        v-for="{ key, words, on, take } in ticks"
-        :key="key"
-        class="row"
-      >
-        <Checkbox
-          :input-id="`${id}-${key}`"
-          :model-value="on"
-          binary
-          @update:model-value="take"
-        />
+      <span v-for="{ key, words, on, take } in ticks" :key="key" class="row">
+        <Checkbox :input-id="`${id}-${key}`" :model-value="on" binary @update:model-value="take" />
         <label :for="`${id}-${key}`">{{ words }}</label>
       </span>
     </div>
@@ -184,13 +167,7 @@ const rings = computed(() => [
       :sides="sides"
       @change="set"
     />
-    <Button
-      :label="`Take off ${layer.name || name}`"
-      text
-      severity="secondary"
-      size="small"
-      @click="emit('remove')"
-    />
+    <Button :label="`Take off ${layer.name || name}`" text severity="secondary" size="small" @click="emit('remove')" />
   </fieldset>
 </template>
 

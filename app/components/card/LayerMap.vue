@@ -60,24 +60,14 @@ const map = computed(() => {
         :fill-opacity="cell.share * 0.75"
         class="cell"
       />
-      <rect
-        :width="map.width"
-        :height="map.height"
-        class="rim"
-      />
-      <path
-        :d="`M${map.spot.x - 4} ${map.spot.y}h8M${map.spot.x} ${map.spot.y - 4}v8`"
-        class="spot"
-      />
+      <rect :width="map.width" :height="map.height" class="rim" />
+      <path :d="`M${map.spot.x - 4} ${map.spot.y}h8M${map.spot.x} ${map.spot.y - 4}v8`" class="spot" />
     </svg>
     <p class="quiet">
       At the cross, from the front of the closed card:
     </p>
     <ol>
-      <li
-        v-for="(layer, index) in layers"
-        :key="index"
-      >
+      <li v-for="(layer, index) in layers" :key="index">
         {{ layer.name }}{{ layer.count > 1 ? ` (${layer.count}×)` : '' }}
       </li>
     </ol>

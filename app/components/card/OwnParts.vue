@@ -24,19 +24,12 @@ const set = (key: string, change: Parameters<typeof setOwnPart>[2]) =>
 </script>
 
 <template>
-  <details
-    class="own"
-    :open="open"
-  >
+  <details class="own" :open="open">
     <summary @click.prevent="open = !open">
       <strong>Parts of the fold</strong>
       <span class="quiet small about">{{ changed > 0 ? `${changed} not as usual` : 'all as usual' }}</span>
     </summary>
-    <div
-      v-for="{ key, name, isHeld: held, own } in open ? parts : []"
-      :key="key"
-      class="part"
-    >
+    <div v-for="{ key, name, isHeld: held, own } in open ? parts : []" :key="key" class="part">
       <div class="spread">
         <span>{{ name }}</span>
         <Select

@@ -28,10 +28,7 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
 </script>
 
 <template>
-  <div
-    :class="['parameter', parameter.kind, { marked }]"
-    :data-parameter="name"
-  >
+  <div :class="['parameter', parameter.kind, { marked }]" :data-parameter="name">
     <LengthField
       v-if="parameter.kind === 'length'"
       :model-value="String(input ?? parameter.defaults[units])"
@@ -50,16 +47,10 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
         :title="follows ? `Let it follow again: ${follows}` : `As usual: ${parameter.defaults[units]}`"
         @click="emit('change', name)"
       >
-        <Icon
-          name="tabler:rotate"
-          aria-hidden="true"
-        /><span class="unseen">{{ parameter.label }} as usual</span>
+        <Icon name="tabler:rotate" aria-hidden="true" /><span class="unseen">{{ parameter.label }} as usual</span>
       </button>
     </LengthField>
-    <div
-      v-else-if="parameter.kind === 'toggle'"
-      class="row switch"
-    >
+    <div v-else-if="parameter.kind === 'toggle'" class="row switch">
       <label :for="`p-${name}`">{{ parameter.label }}</label>
       <ToggleSwitch
         :input-id="`p-${name}`"
@@ -74,10 +65,7 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
       :units="units"
       @update:model-value="set"
     />
-    <fieldset
-      v-else
-      class="field"
-    >
+    <fieldset v-else class="field">
       <legend class="label">
         {{ parameter.label }}
       </legend>

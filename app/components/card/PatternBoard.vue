@@ -81,10 +81,7 @@ const flat = computed(() => broken.value.filter(part => !isLayer(part.kind) && !
 
 <template>
   <div class="board pattern">
-    <div
-      ref="board"
-      class="drawings"
-    >
+    <div ref="board" class="drawings">
       <FlatPattern
         v-for="part in blanks"
         :key="part.key"
@@ -102,42 +99,14 @@ const flat = computed(() => broken.value.filter(part => !isLayer(part.kind) && !
         @flip="emit('flip', $event)"
         @move="(piece, right, up) => emit('move', piece, right, up)"
       />
-      <p
-        v-for="part in flat"
-        :key="part.key"
-        class="broken small"
-      >
-        <Icon
-          name="tabler:alert-octagon"
-          aria-hidden="true"
-        /> {{ part.name }} cannot be drawn: nothing is left of it.
+      <p v-for="part in flat" :key="part.key" class="broken small">
+        <Icon name="tabler:alert-octagon" aria-hidden="true" /> {{ part.name }} cannot be drawn: nothing is left of it.
       </p>
     </div>
     <p class="quiet small key">
-      {{ sides }} <svg
-        width="34"
-        height="8"
-        aria-hidden="true"
-      ><path
-        d="M0 4H34"
-        class="mountain"
-      /></svg> mountain
-      <svg
-        width="34"
-        height="8"
-        aria-hidden="true"
-      ><path
-        d="M0 4H34"
-        class="valley"
-      /></svg> valley
-      <svg
-        width="34"
-        height="8"
-        aria-hidden="true"
-      ><path
-        d="M0 4H34"
-        class="slit"
-      /></svg> slit
+      {{ sides }} <svg width="34" height="8" aria-hidden="true"><path d="M0 4H34" class="mountain" /></svg> mountain
+      <svg width="34" height="8" aria-hidden="true"><path d="M0 4H34" class="valley" /></svg> valley
+      <svg width="34" height="8" aria-hidden="true"><path d="M0 4H34" class="slit" /></svg> slit
     </p>
   </div>
 </template>

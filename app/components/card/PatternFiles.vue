@@ -7,16 +7,9 @@ const work = useClassStore()
 </script>
 
 <template>
-  <p
-    v-if="work.state === 'saved'"
-    class="quiet small"
-  >
+  <p v-if="work.state === 'saved'" class="quiet small">
     In real size for a cutting machine:
-    <span
-      v-for="part in blanks"
-      :key="part.key"
-      class="files"
-    >{{ part.name }}
+    <span v-for="part in blanks" :key="part.key" class="files">{{ part.name }}
       <a
         v-for="format in ['svg', 'dxf']"
         :key="format"

@@ -39,18 +39,8 @@ function fit(key: string) {
 </script>
 
 <template>
-  <Dialog
-    visible
-    modal
-    header="Another size"
-    :style="{ width: '30rem' }"
-    @update:visible="emit('close')"
-  >
-    <form
-      class="stack"
-      novalidate
-      @submit.prevent="isReadable($event) && emit('take', changed, percent / 100)"
-    >
+  <Dialog visible modal header="Another size" :style="{ width: '30rem' }" @update:visible="emit('close')">
+    <form class="stack" novalidate @submit.prevent="isReadable($event) && emit('take', changed, percent / 100)">
       <NumberField
         label="Percent of the size it has now"
         :model-value="percent"
@@ -61,10 +51,7 @@ function fit(key: string) {
         @update:model-value="$event !== null && (percent = $event)"
       />
       <div class="field">
-        <span
-          :id="`${id}-envelope`"
-          class="label small"
-        >or as large as an envelope takes</span>
+        <span :id="`${id}-envelope`" class="label small">or as large as an envelope takes</span>
         <Select
           :aria-labelledby="`${id}-envelope`"
           :model-value="envelope"
@@ -76,11 +63,7 @@ function fit(key: string) {
         />
       </div>
       <p>
-        Closed <SizeText
-          :width="now.width"
-          :height="now.height"
-          :units="units"
-        /> becomes <strong><SizeText
+        Closed <SizeText :width="now.width" :height="now.height" :units="units" /> becomes <strong><SizeText
           :width="then.width"
           :height="then.height"
           :units="units"
@@ -88,10 +71,7 @@ function fit(key: string) {
         /></strong>. Every length is rounded to your trimmer’s marks. Sizes that were typed and pieces of
         a size of their own change with the card; borders and tape stay.
       </p>
-      <FormFoot
-        action="Take this size"
-        @cancel="emit('close')"
-      />
+      <FormFoot action="Take this size" @cancel="emit('close')" />
     </form>
   </Dialog>
 </template>

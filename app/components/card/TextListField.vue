@@ -29,10 +29,7 @@ function take(text: string) {
 </script>
 
 <template>
-  <LabelledField
-    :input="id"
-    :label="parameter.label"
-  >
+  <LabelledField :input="id" :label="parameter.label">
     <Textarea
       :id="id"
       :model-value="draft"
@@ -44,9 +41,6 @@ function take(text: string) {
       @blur="typing = false"
       @update:model-value="take($event ?? '')"
     />
-    <span
-      :id="`${id}-about`"
-      :class="reason ? 'wrong' : 'quiet small'"
-    >{{ reason ?? parameter.help }}</span>
+    <span :id="`${id}-about`" :class="reason ? 'wrong' : 'quiet small'">{{ reason ?? parameter.help }}</span>
   </LabelledField>
 </template>

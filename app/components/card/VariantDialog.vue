@@ -43,11 +43,7 @@ async function keep() {
     :style="{ width: '28rem' }"
     @update:visible="emit('close')"
   >
-    <form
-      class="stack"
-      novalidate
-      @submit.prevent="keep"
-    >
+    <form class="stack" novalidate @submit.prevent="keep">
       <p v-if="fold">
         It stands in the catalogue with these sizes and what is put on it, and can be added to any class in
         {{ units === 'inch' ? 'inches' : 'millimetres' }}.
@@ -55,24 +51,10 @@ async function keep() {
       <p v-else>
         It can be put on any card of any class in {{ units === 'inch' ? 'inches' : 'millimetres' }}.
       </p>
-      <LabelledField
-        :input="id"
-        :label="fold ? 'Name of the variant' : 'Name of the piece'"
-      >
-        <InputText
-          :id="id"
-          v-model="name"
-          :maxlength="BOUNDS.title"
-          autocomplete="off"
-          autofocus
-        />
+      <LabelledField :input="id" :label="fold ? 'Name of the variant' : 'Name of the piece'">
+        <InputText :id="id" v-model="name" :maxlength="BOUNDS.title" autocomplete="off" autofocus />
       </LabelledField>
-      <FormFoot
-        action="Keep it"
-        :refused="refused"
-        :busy="busy"
-        @cancel="emit('close')"
-      />
+      <FormFoot action="Keep it" :refused="refused" :busy="busy" @cancel="emit('close')" />
     </form>
   </Dialog>
 </template>

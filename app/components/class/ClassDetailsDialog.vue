@@ -29,31 +29,14 @@ function submit() {
 </script>
 
 <template>
-  <Dialog
-    visible
-    modal
-    header="The class"
-    :style="{ width: '34rem' }"
-    @update:visible="emit('close')"
-  >
-    <form
-      class="stack"
-      novalidate
-      @submit.prevent="isReadable($event) && submit()"
-    >
-      <ClassForm
-        v-model="draft"
-        :problems="problems"
-        keep-units
-      />
+  <Dialog visible modal header="The class" :style="{ width: '34rem' }" @update:visible="emit('close')">
+    <form class="stack" novalidate @submit.prevent="isReadable($event) && submit()">
+      <ClassForm v-model="draft" :problems="problems" keep-units />
       <p class="quiet small">
         Measures stay in {{ details.units === 'inch' ? 'inches' : 'millimetres' }}: each school has natural sizes of its
         own. For the other one, make a new class.
       </p>
-      <FormFoot
-        action="Take it over"
-        @cancel="emit('close')"
-      />
+      <FormFoot action="Take it over" @cancel="emit('close')" />
     </form>
   </Dialog>
 </template>

@@ -60,12 +60,7 @@ function take(changed: ClassDetails) {
     </h1>
     <p class="quiet about">
       {{ dayInWords(details.date, 'EEE d MMM yyyy') }} · {{ seats }}, {{ details.delivery }}
-      <Button
-        label="Change"
-        link
-        class="change"
-        @click="editing = true"
-      />
+      <Button label="Change" link class="change" @click="editing = true" />
     </p>
     <div class="tools">
       <SaveMark />
@@ -98,20 +93,11 @@ function take(changed: ClassDetails) {
       >
         <Icon name="tabler:menu-2" />
       </Button>
-      <Menu
-        ref="menu"
-        :model="actions"
-        popup
-      />
+      <Menu ref="menu" :model="actions" popup />
     </div>
   </div>
   <SaveNotes />
-  <LazyClassDetailsDialog
-    v-if="editing"
-    :details="details"
-    @close="editing = false"
-    @take="take"
-  />
+  <LazyClassDetailsDialog v-if="editing" :details="details" @close="editing = false" @take="take" />
 </template>
 
 <style scoped>

@@ -10,10 +10,7 @@ const SIGNS = {
 </script>
 
 <template>
-  <nav
-    aria-label="Steps of the preparation"
-    class="tape"
-  >
+  <nav aria-label="Steps of the preparation" class="tape">
     <NuxtLink
       v-for="(station, index) in STATIONS"
       :key="station.key"
@@ -25,10 +22,7 @@ const SIGNS = {
       <span class="name">{{ station.name }}</span>
       <span class="figure">{{ stations[station.key].figure }}</span>
       <span :class="['sign', 'small', stations[station.key].state.replace(' ', '-')]">
-        <Icon
-          :name="SIGNS[stations[station.key].state]"
-          aria-hidden="true"
-        />
+        <Icon :name="SIGNS[stations[station.key].state]" aria-hidden="true" />
         <span class="word">{{ stations[station.key].state }}</span>
       </span>
     </NuxtLink>

@@ -24,13 +24,7 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <Dialog
-    visible
-    modal
-    :closable="false"
-    header="Another window changed the same"
-    :style="{ width: '40rem' }"
-  >
+  <Dialog visible modal :closable="false" header="Another window changed the same" :style="{ width: '40rem' }">
     <div class="stack">
       <p>What only one of the windows has changed is kept in any case. This was changed in both:</p>
       <table>
@@ -48,10 +42,7 @@ const rows = computed(() => {
           </tr>
         </thead>
         <tbody>
-          <tr
-            v-for="row in rows"
-            :key="row.key"
-          >
+          <tr v-for="row in rows" :key="row.key">
             <th scope="row">
               {{ row.place }}
             </th>
@@ -61,16 +52,8 @@ const rows = computed(() => {
         </tbody>
       </table>
       <div class="row end">
-        <Button
-          label="Take the other window’s"
-          severity="secondary"
-          outlined
-          @click="work.settle('theirs')"
-        />
-        <Button
-          label="Keep mine"
-          @click="work.settle('mine')"
-        />
+        <Button label="Take the other window’s" severity="secondary" outlined @click="work.settle('theirs')" />
+        <Button label="Keep mine" @click="work.settle('mine')" />
       </div>
     </div>
   </Dialog>

@@ -32,24 +32,13 @@ const lines = computed(() => [
 
 <template>
   <ul>
-    <li
-      v-for="line in lines"
-      :key="line.key"
-    >
+    <li v-for="line in lines" :key="line.key">
       <span class="box" />
       <span>{{ line.name }}</span>
-      <strong><SizeText
-        :width="line.width"
-        :height="line.height"
-        :units="units"
-        unit
-      /></strong>
+      <strong><SizeText :width="line.width" :height="line.height" :units="units" unit /></strong>
       <span class="quiet">{{ line.paper }}</span>
     </li>
-    <li
-      v-for="extra in extras"
-      :key="extra"
-    >
+    <li v-for="extra in extras" :key="extra">
       <span class="box" />
       <span>{{ extra }}</span>
     </li>

@@ -42,17 +42,10 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
         <th scope="col">
           Width × height
         </th>
-        <th
-          v-if="full"
-          scope="col"
-          class="number"
-        >
+        <th v-if="full" scope="col" class="number">
           A kit
         </th>
-        <th
-          scope="col"
-          class="number"
-        >
+        <th scope="col" class="number">
           In all
         </th>
         <template v-if="full">
@@ -86,23 +79,13 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
             :largest="largest"
           />
         </td>
-        <th
-          scope="row"
-          class="name"
-        >
+        <th scope="row" class="name">
           {{ piece.name }}
         </th>
         <td class="measure">
-          <SizeText
-            :width="piece.width.value"
-            :height="piece.height.value"
-            :units="work.units"
-          />
+          <SizeText :width="piece.width.value" :height="piece.height.value" :units="work.units" />
         </td>
-        <td
-          v-if="full"
-          class="number"
-        >
+        <td v-if="full" class="number">
           {{ piece.perKit }}
         </td>
         <td class="number">
@@ -114,20 +97,11 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
               v-if="piece.paper"
               class="row paper"
             ><PaperSwatch :paper="piece.paper.key" /> {{ sourceOf(piece, card.pieces) }}</span>
-            <span
-              v-else
-              class="missing"
-            >none yet</span>
+            <span v-else class="missing">none yet</span>
           </td>
           <td>
-            <ol
-              v-if="piece.scores.length > 0"
-              class="scores small"
-            >
-              <li
-                v-for="line in linesOf(piece)"
-                :key="line"
-              >
+            <ol v-if="piece.scores.length > 0" class="scores small">
+              <li v-for="line in linesOf(piece)" :key="line">
                 {{ line }}
               </li>
             </ol>

@@ -24,10 +24,7 @@ const since = computed(() =>
   <span
     :class="['small', ['refused', 'failed', 'conflict'].includes(work.state) ? 'wrong' : 'quiet']"
     role="status"
-  ><Icon
-    :name="saving.icon"
-    aria-hidden="true"
-  /> {{ saving.text }}{{ since }}</span>
+  ><Icon :name="saving.icon" aria-hidden="true" /> {{ saving.text }}{{ since }}</span>
 </template>
 
 <style scoped>

@@ -31,15 +31,9 @@ const DELIVERY = [
         autocomplete="off"
         autofocus
       />
-      <span
-        v-if="at('title')"
-        class="wrong"
-      >The title {{ at('title') }}.</span>
+      <span v-if="at('title')" class="wrong">The title {{ at('title') }}.</span>
     </div>
-    <LabelledField
-      :input="`${id}-date`"
-      label="Day"
-    >
+    <LabelledField :input="`${id}-date`" label="Day">
       <DayField
         v-model="details.date"
         :input-id="`${id}-date`"
@@ -59,10 +53,7 @@ const DELIVERY = [
         :allow-empty="false"
       />
     </fieldset>
-    <LabelledField
-      :input="`${id}-starts`"
-      label="Begins, such as 18:30"
-    >
+    <LabelledField :input="`${id}-starts`" label="Begins, such as 18:30">
       <InputText
         :id="`${id}-starts`"
         :model-value="details.starts"
@@ -72,10 +63,7 @@ const DELIVERY = [
         inputmode="numeric"
         @update:model-value="details.starts = ($event ?? '').trim()"
       />
-      <span
-        v-if="at('starts')"
-        class="wrong"
-      >The beginning {{ at('starts') }}.</span>
+      <span v-if="at('starts')" class="wrong">The beginning {{ at('starts') }}.</span>
     </LabelledField>
     <NumberField
       v-for="[field, label, least, most] in NUMBERS"
@@ -89,32 +77,17 @@ const DELIVERY = [
     />
     <div class="field">
       <label :for="`${id}-place`">Where</label>
-      <InputText
-        :id="`${id}-place`"
-        v-model="details.place"
-        :maxlength="BOUNDS.title"
-        autocomplete="off"
-      />
+      <InputText :id="`${id}-place`" v-model="details.place" :maxlength="BOUNDS.title" autocomplete="off" />
     </div>
-    <fieldset
-      v-if="!keepUnits"
-      class="field wide"
-    >
+    <fieldset v-if="!keepUnits" class="field wide">
       <legend class="label small">
         Measures
       </legend>
-      <UnitsChoice
-        v-model="details.units"
-      />
+      <UnitsChoice v-model="details.units" />
     </fieldset>
     <div class="field wide">
       <label :for="`${id}-notes`">Notes</label>
-      <Textarea
-        :id="`${id}-notes`"
-        v-model="details.notes"
-        rows="2"
-        :maxlength="BOUNDS.notes"
-      />
+      <Textarea :id="`${id}-notes`" v-model="details.notes" rows="2" :maxlength="BOUNDS.notes" />
     </div>
   </div>
 </template>

@@ -68,10 +68,7 @@ async function remove() {
 
 <template>
   <article class="entry">
-    <div
-      class="day"
-      aria-hidden="true"
-    >
+    <div class="day" aria-hidden="true">
       <span>{{ day.weekday }}</span>
       <strong>{{ day.number }}</strong>
       <span>{{ day.month }}</span>
@@ -81,10 +78,7 @@ async function remove() {
         <NuxtLink :to="`/classes/${entry.id}/cards`">{{ entry.title }}</NuxtLink>
       </h3>
       <p class="quiet">
-        <time
-          :datetime="entry.date"
-          class="unseen"
-        >{{ day.weekday }} {{ day.number }} {{ day.month }}, </time>
+        <time :datetime="entry.date" class="unseen">{{ day.weekday }} {{ day.number }} {{ day.month }}, </time>
         <template v-if="entry.unknown === 'yet'">
           figures are being worked out …
         </template>
@@ -100,15 +94,8 @@ async function remove() {
         </template>
       </p>
     </div>
-    <ul
-      v-if="entry.cards.length > 0"
-      class="cards"
-      :aria-label="`Cards of ${entry.title}`"
-    >
-      <li
-        v-for="card in entry.cards.slice(0, PICTURES)"
-        :key="card.title"
-      >
+    <ul v-if="entry.cards.length > 0" class="cards" :aria-label="`Cards of ${entry.title}`">
+      <li v-for="card in entry.cards.slice(0, PICTURES)" :key="card.title">
         <LazyCardPicture
           :fold="card.fold"
           :units="entry.units"
@@ -117,46 +104,28 @@ async function remove() {
           :title="card.title"
         />
       </li>
-      <li
-        v-if="entry.cards.length > PICTURES"
-        class="quiet"
-      >
+      <li v-if="entry.cards.length > PICTURES" class="quiet">
         + {{ entry.cards.length - PICTURES }}
       </li>
     </ul>
-    <p
-      v-else
-      class="cards quiet"
-    >
+    <p v-else class="cards quiet">
       {{ entry.unknown ? '' : 'no cards yet' }}
     </p>
     <div class="next">
-      <p
-        v-if="past"
-        class="quiet"
-      >
+      <p v-if="past" class="quiet">
         taught
       </p>
-      <NuxtLink
-        v-else-if="entry.unknown !== 'yet'"
-        :to="`/classes/${entry.id}/${entry.next.station}`"
-      >
+      <NuxtLink v-else-if="entry.unknown !== 'yet'" :to="`/classes/${entry.id}/${entry.next.station}`">
         <Icon
           :name="entry.stops > 0 ? 'tabler:alert-octagon' : 'tabler:arrow-right'"
           :class="{ stop: entry.stops > 0 }"
           aria-hidden="true"
         /> {{ entry.next.words }}
       </NuxtLink>
-      <p
-        v-if="!past && short"
-        class="small"
-      >
+      <p v-if="!past && short" class="small">
         To buy, at least: {{ short }}
       </p>
-      <p
-        v-else-if="!entry.unknown"
-        class="quiet small"
-      >
+      <p v-else-if="!entry.unknown" class="quiet small">
         {{ count(entry.bags, 'bag') }}, {{ count(entry.pieces, 'piece') }}
       </p>
     </div>
@@ -171,11 +140,7 @@ async function remove() {
         <Icon name="tabler:dots-vertical" />
       </Button>
       <ClientOnly>
-        <Menu
-          ref="menu"
-          :model="actions"
-          popup
-        />
+        <Menu ref="menu" :model="actions" popup />
       </ClientOnly>
     </div>
   </article>

@@ -17,23 +17,11 @@ watch(error, reason => emit('failed', reason))
 </script>
 
 <template>
-  <section
-    v-if="ready && (total > 0 || none)"
-    :aria-labelledby="id"
-  >
-    <h2
-      :id="id"
-      class="section"
-    >
-      {{ head }} <span
-        v-if="total > classes.length"
-        class="quiet small"
-      >{{ classes.length }} of {{ total }}</span>
+  <section v-if="ready && (total > 0 || none)" :aria-labelledby="id">
+    <h2 :id="id" class="section">
+      {{ head }} <span v-if="total > classes.length" class="quiet small">{{ classes.length }} of {{ total }}</span>
     </h2>
-    <p
-      v-if="total === 0"
-      class="quiet"
-    >
+    <p v-if="total === 0" class="quiet">
       {{ none }}
     </p>
     <ClassRow

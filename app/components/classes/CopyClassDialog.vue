@@ -29,33 +29,16 @@ async function copy() {
 </script>
 
 <template>
-  <Dialog
-    visible
-    modal
-    :header="`Copy “${entry.title}”`"
-    :style="{ width: '28rem' }"
-    @update:visible="emit('close')"
-  >
-    <form
-      class="stack"
-      novalidate
-      @submit.prevent="isReadable($event) && copy()"
-    >
+  <Dialog visible modal :header="`Copy “${entry.title}”`" :style="{ width: '28rem' }" @update:visible="emit('close')">
+    <form class="stack" novalidate @submit.prevent="isReadable($event) && copy()">
       <LabelledField
         :input="`${id}-title`"
         label="Title of the new class"
         :wrong="problemAt(problems, 'title') && `The title ${problemAt(problems, 'title')}.`"
       >
-        <InputText
-          :id="`${id}-title`"
-          v-model="title"
-          maxlength="120"
-        />
+        <InputText :id="`${id}-title`" v-model="title" maxlength="120" />
       </LabelledField>
-      <LabelledField
-        :input="`${id}-date`"
-        label="Day"
-      >
+      <LabelledField :input="`${id}-date`" label="Day">
         <DayField
           v-model="date"
           :input-id="`${id}-date`"
@@ -63,10 +46,7 @@ async function copy() {
           :wrong="problemAt(problems, 'date') && `The day ${problemAt(problems, 'date')}.`"
         />
       </LabelledField>
-      <FormFoot
-        action="Copy the class"
-        @cancel="emit('close')"
-      />
+      <FormFoot action="Copy the class" @cancel="emit('close')" />
     </form>
   </Dialog>
 </template>

@@ -9,27 +9,14 @@ const PICTURE = { base: '#7a8c9e', plate: '#c9b48a', insert: '#f6f2e7' }
     <h2>No classes yet. Begin in one of three ways</h2>
     <ul>
       <li>
-        <NuxtLink
-          to="/folds"
-          class="board"
-        >
-          <CardPicture
-            fold="z-fold"
-            units="inch"
-            :colours="PICTURE"
-            title=""
-            aria-hidden="true"
-          />
+        <NuxtLink to="/folds" class="board">
+          <CardPicture fold="z-fold" units="inch" :colours="PICTURE" title="" aria-hidden="true" />
           <strong>Start from a fold</strong>
           <span class="quiet">Look through the catalogue, change the sizes, and teach what you like.</span>
         </NuxtLink>
       </li>
       <li>
-        <button
-          type="button"
-          class="board"
-          @click="emit('example')"
-        >
+        <button type="button" class="board" @click="emit('example')">
           <span class="row">
             <CardPicture
               v-for="fold in ['rising-scene', 'gatefold']"
@@ -46,16 +33,8 @@ const PICTURE = { base: '#7a8c9e', plate: '#c9b48a', insert: '#f6f2e7' }
         </button>
       </li>
       <li>
-        <NuxtLink
-          to="/teach"
-          class="board"
-        >
-          <svg
-            width="84"
-            height="66"
-            viewBox="0 0 84 66"
-            aria-hidden="true"
-          >
+        <NuxtLink to="/teach" class="board">
+          <svg width="84" height="66" viewBox="0 0 84 66" aria-hidden="true">
             <rect
               v-for="(colour, at) in ['#f6f2e7', '#7a8c9e', '#c9b48a']"
               :key="colour"
@@ -71,12 +50,7 @@ const PICTURE = { base: '#7a8c9e', plate: '#c9b48a', insert: '#f6f2e7' }
         </NuxtLink>
       </li>
     </ul>
-    <Button
-      label="Make an empty class"
-      text
-      class="by-hand"
-      @click="emit('empty')"
-    />
+    <Button label="Make an empty class" text class="by-hand" @click="emit('empty')" />
   </section>
 </template>
 

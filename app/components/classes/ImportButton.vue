@@ -94,13 +94,7 @@ async function takeClass(file: File) {
 </script>
 
 <template>
-  <Button
-    label="Import a class"
-    severity="secondary"
-    outlined
-    :loading="busy"
-    @click="chooser?.click()"
-  />
+  <Button label="Import a class" severity="secondary" outlined :loading="busy" @click="chooser?.click()" />
   <input
     ref="chooser"
     type="file"
@@ -128,10 +122,7 @@ async function takeClass(file: File) {
       changed yet.
     </p>
     <ul>
-      <li
-        v-for="(title, at) in twice.titles.slice(0, 12)"
-        :key="at"
-      >
+      <li v-for="(title, at) in twice.titles.slice(0, 12)" :key="at">
         {{ title }}
       </li>
     </ul>
@@ -139,17 +130,8 @@ async function takeClass(file: File) {
       and {{ twice.titles.length - 12 }} more
     </p>
     <template #footer>
-      <Button
-        label="Add them once more"
-        severity="secondary"
-        outlined
-        @click="takeRest('add')"
-      />
-      <Button
-        label="Leave them out"
-        autofocus
-        @click="takeRest('skip')"
-      />
+      <Button label="Add them once more" severity="secondary" outlined @click="takeRest('add')" />
+      <Button label="Leave them out" autofocus @click="takeRest('skip')" />
     </template>
   </Dialog>
   <Dialog
@@ -166,10 +148,7 @@ async function takeClass(file: File) {
     <template v-else>
       <p>{{ refused.some ? 'These could not be read:' : 'Nothing was changed. In the file:' }}</p>
       <ul>
-        <li
-          v-for="{ path, problem } in refused.problems"
-          :key="path + problem"
-        >
+        <li v-for="{ path, problem } in refused.problems" :key="path + problem">
           <strong v-if="path">{{ path }}</strong> {{ problem }}
         </li>
       </ul>

@@ -19,35 +19,12 @@ const failed = computed(() => counter.failed.value)
     <h2>{{ heading }}</h2>
     <div class="row">
       <slot />
-      <ProgressBar
-        v-if="running"
-        :value="share"
-        :show-value="false"
-        class="progress"
-        :aria-label="busy"
-      />
-      <Button
-        v-if="running"
-        :label="stop"
-        size="small"
-        severity="secondary"
-        outlined
-        @click="counter.stop()"
-      />
-      <Button
-        v-else
-        :label="ask"
-        size="small"
-        :disabled="disabled"
-        @click="emit('ask')"
-      />
+      <ProgressBar v-if="running" :value="share" :show-value="false" class="progress" :aria-label="busy" />
+      <Button v-if="running" :label="stop" size="small" severity="secondary" outlined @click="counter.stop()" />
+      <Button v-else :label="ask" size="small" :disabled="disabled" @click="emit('ask')" />
     </div>
   </div>
-  <Message
-    v-if="failed"
-    severity="error"
-    :closable="false"
-  >
+  <Message v-if="failed" severity="error" :closable="false">
     {{ failed }}
   </Message>
 </template>

@@ -27,12 +27,7 @@ const product = (pile: BenchStep['keep']) => {
 </script>
 
 <template>
-  <ol
-    ref="list"
-    aria-label="Order of cuts"
-    @keydown.down.prevent="move(1)"
-    @keydown.up.prevent="move(-1)"
-  >
+  <ol ref="list" aria-label="Order of cuts" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)">
     <li
       v-for="(step, index) in steps"
       :key="index"
@@ -46,57 +41,28 @@ const product = (pile: BenchStep['keep']) => {
       <span class="fence">
         <template v-if="moved(index)">
           <span class="small quiet">fence</span>
-          <strong><LengthText
-            :length="step.fence"
-            :units="units"
-          /></strong>
+          <strong><LengthText :length="step.fence" :units="units" /></strong>
         </template>
-        <span
-          v-else
-          class="small quiet"
-        >same fence</span>
+        <span v-else class="small quiet">same fence</span>
       </span>
       <span>
-        <span
-          v-if="step.turn"
-          class="turn"
-        ><Icon
-          name="tabler:rotate-clockwise-2"
-          aria-hidden="true"
-        /> turn:</span>
+        <span v-if="step.turn" class="turn"><Icon name="tabler:rotate-clockwise-2" aria-hidden="true" /> turn:</span>
         {{ heldInWords(step) }}<span class="quiet">{{ takenInWords(step) && ` ${takenInWords(step)}` }}</span>,
-        <SizeText
-          :width="step.size.width"
-          :height="step.size.height"
-          :units="units"
-        />:
-        {{ count(step.cuts, 'cut') }} along the {{ step.side }} → <strong>{{ product(step.keep) }}</strong><template
-          v-if="step.rest"
-        >, {{ product(step.rest) }} remains</template>
+        <SizeText :width="step.size.width" :height="step.size.height" :units="units" />:
+        {{ count(step.cuts, 'cut') }} along the {{ step.side }} →
+        <strong>{{ product(step.keep) }}</strong>{{ step.rest ? `, ${product(step.rest)} remains` : '' }}
         <span
           v-if="step.reading.from === 'far'"
           class="note"
-        >No mark there: set <LengthText
-          :length="step.reading.at"
-          :units="units"
-        /> from the other edge.</span>
+        >No mark there: set <LengthText :length="step.reading.at" :units="units" /> from the other edge.</span>
         <span
           v-if="step.reading.from === 'between'"
           class="note"
-        >Between marks; the nearest is <LengthText
-          :length="step.reading.at"
-          :units="units"
-        />.</span>
-        <span
-          v-if="step.byKnife"
-          class="note"
-        >Longer than the trimmer: knife and steel ruler.</span>
+        >Between marks; the nearest is <LengthText :length="step.reading.at" :units="units" />.</span>
+        <span v-if="step.byKnife" class="note">Longer than the trimmer: knife and steel ruler.</span>
       </span>
     </li>
-    <li
-      v-if="steps.length === 0"
-      class="quiet"
-    >
+    <li v-if="steps.length === 0" class="quiet">
       No cut: the piece is the sheet.
     </li>
   </ol>

@@ -39,47 +39,24 @@ const COLUMNS = [
 </script>
 
 <template>
-  <details
-    class="board"
-    :open="cut.length + miscut.length > 0 || rows.some(({ spoiled }) => spoiled > 0)"
-  >
+  <details class="board" :open="cut.length + miscut.length > 0 || rows.some(({ spoiled }) => spoiled > 0)">
     <summary>Cut so far, and spoiled</summary>
     <div class="stack">
-      <p
-        v-if="cut.length === 0"
-        class="quiet small"
-      >
+      <p v-if="cut.length === 0" class="quiet small">
         Note above how many sheets of a layout are cut, and here what was spoiled: the plan is then made for what is
         missing. Sheets that are cut count as taken from what is on hand until the shelf is brought up to date.
       </p>
-      <p
-        v-for="layout in cut"
-        :key="layout.key"
-        class="row"
-      >
+      <p v-for="layout in cut" :key="layout.key" class="row">
         <span>{{ layout.cut }} × <SheetText
           :width="lengthFrom(layout.tree.width)"
           :height="lengthFrom(layout.tree.height)"
           :units="work.units"
         /> cut{{ layout.shelved ? ', off the shelf' : '' }}</span>
-        <Button
-          link
-          size="small"
-          label="Not cut after all"
-          @click="cutting.forgetCut(layout.key)"
-        />
+        <Button link size="small" label="Not cut after all" @click="cutting.forgetCut(layout.key)" />
       </p>
-      <FigureTable
-        :rows="rows"
-        :columns="COLUMNS"
-        label="Pieces of this paper"
-      >
+      <FigureTable :rows="rows" :columns="COLUMNS" label="Pieces of this paper">
         <template #size="{ row }">
-          <SizeText
-            :width="row.width"
-            :height="row.height"
-            :units="work.units"
-          />
+          <SizeText :width="row.width" :height="row.height" :units="work.units" />
         </template>
         <template #spoiled="{ row }">
           <NumberField
@@ -91,12 +68,7 @@ const COLUMNS = [
           />
         </template>
       </FigureTable>
-      <fieldset
-        v-for="(wrong, at) in miscut"
-        :key="at"
-        class="row wrong"
-        :aria-label="`Cut wrong: ${pieceOf(wrong)}`"
-      >
+      <fieldset v-for="(wrong, at) in miscut" :key="at" class="row wrong" :aria-label="`Cut wrong: ${pieceOf(wrong)}`">
         <NumberField
           :model-value="wrong.count"
           :min="1"
@@ -119,13 +91,7 @@ const COLUMNS = [
           :mark="entry.problem.cutter.mark"
           @update:model-value="changeMiscut(at, { height: $event })"
         />
-        <Button
-          severity="secondary"
-          text
-          size="small"
-          label="Remove"
-          @click="dropMiscut(at)"
-        />
+        <Button severity="secondary" text size="small" label="Remove" @click="dropMiscut(at)" />
       </fieldset>
       <div class="row">
         <Select

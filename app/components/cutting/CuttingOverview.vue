@@ -73,26 +73,14 @@ const COLUMNS = [
     <div class="charted">
       <LazySheetsChart :rows="charted" />
     </div>
-    <FigureTable
-      :rows="rows"
-      :columns="COLUMNS"
-    >
+    <FigureTable :rows="rows" :columns="COLUMNS">
       <template #paper="{ row }">
-        <Button
-          link
-          class="paper"
-          @click="emit('choose', row.paper.key)"
-        >
+        <Button link class="paper" @click="emit('choose', row.paper.key)">
           <PaperSwatch :paper="row.paper.key" /> {{ row.paper.name }}
         </Button>
       </template>
       <template #sheet="{ row }">
-        <SheetText
-          v-if="row.sheet"
-          :width="row.sheet.width"
-          :height="row.sheet.height"
-          :units="work.units"
-        />
+        <SheetText v-if="row.sheet" :width="row.sheet.width" :height="row.sheet.height" :units="work.units" />
       </template>
       <template #needed="{ row }">
         <strong>{{ row.sheet?.needed ?? '…' }}</strong>

@@ -78,10 +78,7 @@ const COLUMNS = [
 </script>
 
 <template>
-  <section
-    class="board stack"
-    aria-label="What the drawer gives"
-  >
+  <section class="board stack" aria-label="What the drawer gives">
     <AskBar
       heading="What the drawer gives"
       ask="Count the kits"
@@ -91,29 +88,15 @@ const COLUMNS = [
       :disabled="kits.length === 0"
       @ask="ask"
     />
-    <p
-      v-if="rows.length === 0"
-      class="quiet small"
-    >
+    <p v-if="rows.length === 0" class="quiet small">
       The most kits, one of each card, that can be cut from the sheets and offcuts on hand.
     </p>
-    <p
-      v-if="least !== undefined"
-      class="answer"
-    >
+    <p v-if="least !== undefined" class="answer">
       <strong>{{ count(least, 'kit') }}</strong> from what is on hand;
       {{ first.map(({ paper }) => paper.name).join(' and ') }} {{ first.length === 1 ? 'runs' : 'run' }} out first.
-      <span
-        v-if="asked !== now"
-        class="quiet"
-      >The class has changed since: count again.</span>
+      <span v-if="asked !== now" class="quiet">The class has changed since: count again.</span>
     </p>
-    <FigureTable
-      v-if="rows.length > 0"
-      :rows="rows"
-      :columns="COLUMNS"
-      label="Kits from each paper"
-    >
+    <FigureTable v-if="rows.length > 0" :rows="rows" :columns="COLUMNS" label="Kits from each paper">
       <template #paper="{ row }">
         <span class="row"><PaperSwatch :paper="row.paper.key" /> {{ row.paper.name }}</span>
       </template>
@@ -124,11 +107,7 @@ const COLUMNS = [
         >, at most {{ row.from.most }}</span>
       </template>
       <template #more="{ row }">
-        <span
-          v-for="({ supply, kits: number }) in row.more"
-          :key="supply.key"
-          class="one"
-        ><SheetText
+        <span v-for="({ supply, kits: number }) in row.more" :key="supply.key" class="one"><SheetText
           :width="supply.width"
           :height="supply.height"
           :units="work.units"

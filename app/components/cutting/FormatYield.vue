@@ -75,11 +75,7 @@ function take({ parameter, value }: { parameter: string, value: string }) {
 </script>
 
 <template>
-  <section
-    v-if="card"
-    class="board stack"
-    aria-label="Kits from one sheet"
-  >
+  <section v-if="card" class="board stack" aria-label="Kits from one sheet">
     <AskBar
       heading="Kits from one sheet"
       ask="Compare formats and sizes"
@@ -98,36 +94,22 @@ function take({ parameter, value }: { parameter: string, value: string }) {
         @update:model-value="chosen = $event"
       />
     </AskBar>
-    <p
-      v-if="!answered"
-      class="quiet small"
-    >
+    <p v-if="!answered" class="quiet small">
       What one sheet of each format gives for each paper of a card, and whether a size a mark or two away gives more.
     </p>
-    <table
-      v-if="answered"
-      aria-label="Kits from one sheet of each format"
-    >
+    <table v-if="answered" aria-label="Kits from one sheet of each format">
       <thead>
         <tr>
           <th scope="col">
             One sheet
           </th>
-          <th
-            v-for="{ paper } in kits"
-            :key="paper.key"
-            scope="col"
-            class="number"
-          >
+          <th v-for="{ paper } in kits" :key="paper.key" scope="col" class="number">
             {{ paper.name }}
           </th>
         </tr>
       </thead>
       <tbody>
-        <tr
-          v-for="{ name } in formats"
-          :key="name"
-        >
+        <tr v-for="{ name } in formats" :key="name">
           <th scope="row">
             {{ name }}
           </th>
@@ -142,28 +124,14 @@ function take({ parameter, value }: { parameter: string, value: string }) {
         </tr>
       </tbody>
     </table>
-    <p
-      v-if="answered && !counter.running.value && better.length === 0"
-      class="quiet"
-    >
+    <p v-if="answered && !counter.running.value && better.length === 0" class="quiet">
       No size one or two marks away gives more kits from {{ SHEETS }} sheets.
     </p>
-    <ul
-      v-if="better.length > 0"
-      aria-label="Sizes that give more"
-    >
-      <li
-        v-for="hint in better"
-        :key="`${hint.parameter} ${hint.value} ${hint.paper.key}`"
-      >
+    <ul v-if="better.length > 0" aria-label="Sizes that give more">
+      <li v-for="hint in better" :key="`${hint.parameter} ${hint.value} ${hint.paper.key}`">
         {{ hint.label }} of <strong>{{ hint.shown }}</strong> gives <strong>{{ hint.then }}</strong> kits instead of
         {{ hint.now }} from {{ SHEETS }} sheets of {{ hint.paper.name }}.
-        <Button
-          link
-          size="small"
-          :label="`Take ${hint.shown}`"
-          @click="take(hint)"
-        />
+        <Button link size="small" :label="`Take ${hint.shown}`" @click="take(hint)" />
       </li>
     </ul>
   </section>

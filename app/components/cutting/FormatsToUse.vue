@@ -15,19 +15,12 @@ const foreign = (stock: Stock) => (sheetSchool(stock) === work.units ? '' : WORD
 </script>
 
 <template>
-  <fieldset
-    v-if="stocks.length > 1"
-    class="board row"
-  >
+  <fieldset v-if="stocks.length > 1" class="board row">
     <legend class="unseen">
       Sheet formats to use
     </legend>
     <span class="label small">Cut from</span>
-    <span
-      v-for="stock in stocks"
-      :key="stock.key"
-      class="row"
-    >
+    <span v-for="stock in stocks" :key="stock.key" class="row">
       <Checkbox
         :model-value="inUse.includes(stock.key)"
         binary

@@ -32,11 +32,7 @@ function put() {
 </script>
 
 <template>
-  <section
-    v-if="something || outcome.over.length > 0"
-    class="board stack"
-    aria-label="What is left"
-  >
+  <section v-if="something || outcome.over.length > 0" class="board stack" aria-label="What is left">
     <h3>What is left</h3>
     <p v-if="outcome.over.length > 0">
       Spare pieces
@@ -56,11 +52,7 @@ function put() {
         v-for="{ width, height, count: number } in list"
         :key="`${width} ${height}`"
         class="one"
-      >{{ number }} × <SizeText
-        :width="width"
-        :height="height"
-        :units="work.units"
-      /></span>
+      >{{ number }} × <SizeText :width="width" :height="height" :units="work.units" /></span>
     </p>
     <div v-if="something">
       <Button

@@ -99,90 +99,43 @@ async function download(layout: KeyedLayout, number: number) {
 <template>
   <div class="stack">
     <div>
-      <p
-        v-if="outcome && outcome.plan.layouts.length === 0 && outcome.plan.unplaced.length === 0"
-        class="proof"
-      >
+      <p v-if="outcome && outcome.plan.layouts.length === 0 && outcome.plan.unplaced.length === 0" class="proof">
         Everything of this paper is cut.
       </p>
-      <p
-        v-else-if="outcome"
-        class="proof"
-      >
+      <p v-else-if="outcome" class="proof">
         {{ proofOf(outcome) }}; {{ toBuy }}.
         <span class="quiet">{{ count(layouts.length, 'layout') }},
           {{ count(outcome.settings, 'setting') }} of the fence, about
           {{ wholeMinutes(outcome.minutes) }} min. {{ Math.round(outcome.plan.yield * 100) }} % of the area is used.
           {{ looking }}</span>
       </p>
-      <p
-        v-if="outcome?.beyond && layouts.length > 0"
-        class="costs"
-      >
+      <p v-if="outcome?.beyond && layouts.length > 0" class="costs">
         No plan keeps to all that you set under “How you like to cut”; this one comes nearest.
       </p>
-      <p
-        v-if="outcome?.unbought"
-        class="costs"
-      >
+      <p v-if="outcome?.unbought" class="costs">
         Sheets are bought although enough lie there: without buying it takes
         {{ count(outcome.unbought.plan.sheets, 'sheet') }} and {{ wholeMinutes(outcome.unbought.minutes) }} min.
-        <Button
-          label="Buy nothing"
-          text
-          size="small"
-          @click="cutting.wish('money')"
-        />
+        <Button label="Buy nothing" text size="small" @click="cutting.wish('money')" />
       </p>
-      <p
-        v-if="together.length > 0"
-        class="small"
-      >
+      <p v-if="together.length > 0" class="small">
         Cut just like {{ together.join(' and ') }}: their sheets can lie in one stack.
       </p>
-      <p
-        v-if="dearer"
-        class="costs"
-      >
-        <Icon
-          name="tabler:alert-triangle"
-          aria-hidden="true"
-        /> What you fixed costs {{ dearer }}.
+      <p v-if="dearer" class="costs">
+        <Icon name="tabler:alert-triangle" aria-hidden="true" /> What you fixed costs {{ dearer }}.
       </p>
     </div>
-    <Message
-      v-if="entry.job.state === 'failed'"
-      severity="error"
-      :closable="false"
-    >
+    <Message v-if="entry.job.state === 'failed'" severity="error" :closable="false">
       The planner could not finish: {{ entry.job.reason }}
     </Message>
-    <Message
-      v-for="(reason, index) in entry.dropped"
-      :key="`dropped ${index}`"
-      severity="warn"
-      :closable="false"
-    >
+    <Message v-for="(reason, index) in entry.dropped" :key="`dropped ${index}`" severity="warn" :closable="false">
       A layout you kept is not used: {{ reason }}. The pieces have changed since.
     </Message>
-    <Message
-      v-for="[reason, pieces] in missing"
-      :key="reason"
-      severity="error"
-      :closable="false"
-    >
+    <Message v-for="[reason, pieces] in missing" :key="reason" severity="error" :closable="false">
       Missing: {{ pieces.join('; ') }}. {{ reason }}
     </Message>
     <PlanChoices :entry="entry" />
-    <div
-      v-if="outcome && layout"
-      class="bench"
-    >
-      <section
-        class="board layout"
-        :class="{ held: heldBy(layout) }"
-        :aria-label="`Layout ${large + 1}`"
-      >
+    <div v-if="outcome && layout" class="bench">
+      <section class="board layout" :class="{ held: heldBy(layout) }" :aria-label="`Layout ${large + 1}`">
         <div class="head">
           <h3>
             Sheet {{ large + 1 }}: {{ layout.repeats }} × <template v-if="supplyOf(layout).kind !== 'sheet'">
@@ -193,12 +146,7 @@ async function download(layout: KeyedLayout, number: number) {
               :units="work.units"
             />
           </h3>
-          <div
-            v-if="layouts.length > 1"
-            class="thumbs"
-            role="group"
-            aria-label="Layouts"
-          >
+          <div v-if="layouts.length > 1" class="thumbs" role="group" aria-label="Layouts">
             <button
               v-for="(other, index) in layouts"
               :key="other.key"
@@ -229,36 +177,17 @@ async function download(layout: KeyedLayout, number: number) {
           :height="405"
           :step="step"
         />
-        <ul
-          class="key"
-          aria-label="Pieces on this sheet"
-        >
-          <li
-            v-for="{ letter, number, name, belongs, width, height } in key"
-            :key="letter"
-          >
+        <ul class="key" aria-label="Pieces on this sheet">
+          <li v-for="{ letter, number, name, belongs, width, height } in key" :key="letter">
             <strong>{{ letter }}</strong>
-            <span>{{ number }} × {{ name }}<span
-              v-if="belongs"
-              class="quiet small"
-            > in all {{ belongs }}</span></span>
-            <SizeText
-              :width="width"
-              :height="height"
-              :units="work.units"
-            />
+            <span>{{ number }} × {{ name }}<span v-if="belongs" class="quiet small"> in all {{ belongs }}</span></span>
+            <SizeText :width="width" :height="height" :units="work.units" />
           </li>
         </ul>
-        <p
-          v-if="!entry.paperOf && !entry.settled"
-          class="quiet small"
-        >
+        <p v-if="!entry.paperOf && !entry.settled" class="quiet small">
           It can be kept and noted as cut once the plan is final.
         </p>
-        <div
-          v-else-if="!entry.paperOf"
-          class="row"
-        >
+        <div v-else-if="!entry.paperOf" class="row">
           <ToggleButton
             :model-value="isKept(layout)"
             on-label="Kept as it is"
@@ -266,11 +195,7 @@ async function download(layout: KeyedLayout, number: number) {
             size="small"
             @update:model-value="cutting.keep(layout, entry, $event)"
           />
-          <CutNote
-            :key="layout.key"
-            :layout="layout"
-            @cut="cutting.noteCut(layout, entry, $event)"
-          />
+          <CutNote :key="layout.key" :layout="layout" @cut="cutting.noteCut(layout, entry, $event)" />
           <Button
             label="SVG"
             size="small"
@@ -281,24 +206,12 @@ async function download(layout: KeyedLayout, number: number) {
           />
         </div>
       </section>
-      <section
-        class="board order"
-        aria-label="Order of cuts for this paper"
-      >
+      <section class="board order" aria-label="Order of cuts for this paper">
         <h3>At the trimmer</h3>
-        <CutOrder
-          :steps="outcome.steps"
-          :letters="letters"
-          :units="work.units"
-          @show="shown = $event"
-        />
+        <CutOrder :steps="outcome.steps" :letters="letters" :units="work.units" @show="shown = $event" />
       </section>
     </div>
-    <LeftoverList
-      v-if="outcome && !entry.paperOf"
-      :outcome="outcome"
-      :entry="entry"
-    />
+    <LeftoverList v-if="outcome && !entry.paperOf" :outcome="outcome" :entry="entry" />
     <template v-if="!entry.paperOf">
       <FormatsToUse :entry="entry" />
       <CutSoFar :entry="entry" />

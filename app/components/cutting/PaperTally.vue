@@ -8,11 +8,7 @@ const emit = defineEmits<{ choose: [paper?: string] }>()
 
 <template>
   <nav aria-label="Papers to cut">
-    <button
-      type="button"
-      :aria-current="!chosen"
-      @click="emit('choose')"
-    >
+    <button type="button" :aria-current="!chosen" @click="emit('choose')">
       <span />
       All papers
       <strong class="number">{{
@@ -31,10 +27,7 @@ const emit = defineEmits<{ choose: [paper?: string] }>()
         <span
           v-if="job.state === 'failed' || outcome?.plan.unplaced.length"
           class="wrong small"
-        ><Icon
-          name="tabler:alert-octagon"
-          aria-hidden="true"
-        /> not all placed</span>
+        ><Icon name="tabler:alert-octagon" aria-hidden="true" /> not all placed</span>
       </span>
       <strong class="number">{{ outcome?.plan.sheets ?? '…' }}</strong>
     </button>

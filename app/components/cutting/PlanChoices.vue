@@ -41,17 +41,11 @@ function differenceOf(choice: MeasuredPlan, priority: Priority): string {
     class="trade"
     aria-label="What could be traded"
   >
-    <p
-      v-if="choices.length === 1"
-      class="quiet"
-    >
+    <p v-if="choices.length === 1" class="quiet">
       Nothing can be traded: fewest sheets, least time and least money are all this plan.
     </p>
     <ul v-else>
-      <li
-        v-for="{ priority, words, choice, difference } in wishes"
-        :key="priority"
-      >
+      <li v-for="{ priority, words, choice, difference } in wishes" :key="priority">
         <button
           type="button"
           :aria-pressed="priority === wish && choice.plan === entry.outcome?.plan"
@@ -61,9 +55,7 @@ function differenceOf(choice: MeasuredPlan, priority: Priority): string {
             v-if="priority === 'balanced'"
             class="quiet small plain"
           > paper and time</span></strong>
-          <span>{{ count(choice.plan.sheets, 'sheet') }}, {{ wholeMinutes(choice.minutes) }} min<template
-            v-if="choice.plan.spending > 0"
-          >, {{ money(choice.plan.spending) }} to buy</template></span>
+          <span>{{ count(choice.plan.sheets, 'sheet') }}, {{ wholeMinutes(choice.minutes) }} min<template v-if="choice.plan.spending > 0">, {{ money(choice.plan.spending) }} to buy</template></span>
           <span class="quiet small">{{ difference }}</span>
         </button>
       </li>
@@ -72,16 +64,9 @@ function differenceOf(choice: MeasuredPlan, priority: Priority): string {
       <summary class="small">
         All {{ choices.length }} plans that are worth a thought
       </summary>
-      <LazyTradeOffChart
-        :choices="choices"
-        :chosen="chosen"
-        @choose="cutting.take(choices[$event]!, choices)"
-      />
+      <LazyTradeOffChart :choices="choices" :chosen="chosen" @choose="cutting.take(choices[$event]!, choices)" />
     </details>
-    <p
-      v-if="entry.own?.priority"
-      class="small"
-    >
+    <p v-if="entry.own?.priority" class="small">
       You chose this for {{ entry.paper.name }}.
       <Button
         link

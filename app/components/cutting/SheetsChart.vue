@@ -30,11 +30,7 @@ useChart(useTemplateRef<HTMLCanvasElement>('canvas'), ({ text, accent, plain, li
 
 <template>
   <div class="chart">
-    <canvas
-      ref="canvas"
-      role="img"
-      aria-label="Sheets needed and on hand for each paper"
-    />
+    <canvas ref="canvas" role="img" aria-label="Sheets needed and on hand for each paper" />
   </div>
 </template>
 

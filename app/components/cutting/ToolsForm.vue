@@ -17,19 +17,10 @@ const set = (key: string, change: Partial<ToolsEntry>) => emit('change', `tool $
 </script>
 
 <template>
-  <details
-    class="board"
-    :open="open"
-  >
+  <details class="board" :open="open">
     <summary>Your trimmer and scoring board</summary>
     <div class="stack">
-      <FieldRows
-        :table="LENGTHS"
-        :values="tools"
-        :units="units"
-        :mark="mark"
-        @change="set"
-      />
+      <FieldRows :table="LENGTHS" :values="tools" :units="units" :mark="mark" @change="set" />
       <ChoiceField
         :label="trimmer.name"
         :model-value="writeLength(mark, units)"
@@ -43,11 +34,7 @@ const set = (key: string, change: Partial<ToolsEntry>) => emit('change', `tool $
         @update:model-value="$event && set('board', { board: $event })"
       />
       <div>
-        <FieldRows
-          :table="{ stack }"
-          :values="tools"
-          @change="set"
-        />
+        <FieldRows :table="{ stack }" :values="tools" @change="set" />
         <span class="quiet small">of {{ STACKED_WEIGHT }} g/m²; fewer of heavier paper, more of lighter</span>
       </div>
       <FieldRows

@@ -65,11 +65,7 @@ useChart(
 
 <template>
   <div class="chart">
-    <canvas
-      ref="canvas"
-      role="img"
-      aria-label="Sheets against minutes at the trimmer for each plan"
-    />
+    <canvas ref="canvas" role="img" aria-label="Sheets against minutes at the trimmer for each plan" />
   </div>
 </template>
 

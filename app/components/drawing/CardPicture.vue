@@ -35,29 +35,11 @@ function naturalPicture(id: string, units: Units): CardPicture[] {
 </script>
 
 <template>
-  <svg
-    :width="WIDTH"
-    :height="HEIGHT"
-    :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
-    role="img"
-    :aria-label="title"
-  >
+  <svg :width="WIDTH" :height="HEIGHT" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" :aria-label="title">
     <title>{{ title }}</title>
-    <g
-      v-for="({ part, path, light }, index) in shapes"
-      :key="index"
-    >
-      <path
-        :d="path"
-        fill-rule="evenodd"
-        :fill="colours[part] ?? 'var(--sheet)'"
-        class="panel"
-      />
-      <path
-        :d="path"
-        fill-rule="evenodd"
-        :fill-opacity="0.28 * (1 - light)"
-      />
+    <g v-for="({ part, path, light }, index) in shapes" :key="index">
+      <path :d="path" fill-rule="evenodd" :fill="colours[part] ?? 'var(--sheet)'" class="panel" />
+      <path :d="path" fill-rule="evenodd" :fill-opacity="0.28 * (1 - light)" />
     </g>
   </svg>
 </template>

@@ -6,13 +6,7 @@ defineProps<{ length: Length, units: Units }>()
 </script>
 
 <template>
-  <text
-    text-anchor="middle"
-    class="dimension"
-  >
-    <SvgLength
-      :length="length"
-      :units="units"
-    />
+  <text text-anchor="middle" class="dimension">
+    <SvgLength :length="length" :units="units" />
   </text>
 </template>

@@ -166,10 +166,7 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       :d="`M${placed(pointOf(slit.from))}L${placed(pointOf(slit.to))}`"
       class="slit"
     />
-    <template
-      v-for="(crease, index) in part.creases"
-      :key="index"
-    >
+    <template v-for="(crease, index) in part.creases" :key="index">
       <path
         v-for="look in ['halo', crease.direction]"
         :key="look"
@@ -183,35 +180,13 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       :key="`number ${index}`"
       :transform="`translate(${placed(numberedAt(crease))})`"
     >
-      <circle
-        r="9"
-        class="disc"
-      />
-      <text
-        y="4.5"
-        text-anchor="middle"
-        class="count"
-      >{{ numbers![index] }}</text>
+      <circle r="9" class="disc" />
+      <text y="4.5" text-anchor="middle" class="count">{{ numbers![index] }}</text>
     </g>
-    <g
-      v-for="{ panel, name, at, roomy, isMatted } in names"
-      :key="panel.key"
-    >
-      <text
-        v-if="roomy"
-        :x="at.x"
-        :y="at.y"
-        class="name"
-        text-anchor="middle"
-      >{{ name }}</text>
+    <g v-for="{ panel, name, at, roomy, isMatted } in names" :key="panel.key">
+      <text v-if="roomy" :x="at.x" :y="at.y" class="name" text-anchor="middle">{{ name }}</text>
       <title v-else>{{ panel.name }}</title>
-      <text
-        v-if="roomy && isMatted"
-        :x="at.x"
-        :y="at.y + 16"
-        class="name"
-        text-anchor="middle"
-      >mat outside</text>
+      <text v-if="roomy && isMatted" :x="at.x" :y="at.y + 16" class="name" text-anchor="middle">mat outside</text>
     </g>
     <g
       v-for="label in edges"
@@ -220,20 +195,9 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       class="measured"
       @click="emit('ask', label.at.givens)"
     >
-      <path
-        :d="`M0 0V${8 + label.row * ROW}`"
-        class="leader"
-      />
-      <DimensionText
-        :y="20 + label.row * ROW"
-        :length="label.at.value"
-        :units="units"
-      />
-      <text
-        :y="33 + label.row * ROW"
-        text-anchor="middle"
-        class="word"
-      >{{ label.words }}</text>
+      <path :d="`M0 0V${8 + label.row * ROW}`" class="leader" />
+      <DimensionText :y="20 + label.row * ROW" :length="label.at.value" :units="units" />
+      <text :y="33 + label.row * ROW" text-anchor="middle" class="word">{{ label.words }}</text>
     </g>
     <DimensionText
       :x="width / 2"
@@ -249,10 +213,7 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       text-anchor="end"
       class="dimension measured"
       @click="emit('ask', part.height.givens)"
-    ><SvgLength
-      :length="part.height.value"
-      :units="units"
-    /></text>
+    ><SvgLength :length="part.height.value" :units="units" /></text>
   </svg>
 </template>
 

@@ -54,13 +54,7 @@ const path = ({ points, holes }: DrawnPanel) => {
 </script>
 
 <template>
-  <svg
-    :viewBox="`0 0 ${width} ${height}`"
-    :width="width"
-    :height="height"
-    role="img"
-    aria-label="Folded card"
-  >
+  <svg :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" role="img" aria-label="Folded card">
     <g
       v-for="panel in panels"
       :key="`${panel.part}/${panel.panel}`"
@@ -72,12 +66,7 @@ const path = ({ points, holes }: DrawnPanel) => {
         :fill="papers[panel.part] ? paperFill(papers[panel.part]) : 'var(--sheet)'"
         :class="['panel', { chosen: isChosen(chosen, panel.part, panel.panel), broken: broken.includes(panel.part) }]"
       />
-      <path
-        :d="path(panel)"
-        fill-rule="evenodd"
-        class="shade"
-        :fill-opacity="0.28 * (1 - panel.light)"
-      />
+      <path :d="path(panel)" fill-rule="evenodd" class="shade" :fill-opacity="0.28 * (1 - panel.light)" />
     </g>
   </svg>
 </template>

@@ -295,14 +295,7 @@ function pick(event: MouseEvent) {
 </script>
 
 <template>
-  <canvas
-    ref="canvas"
-    :width="width"
-    :height="height"
-    role="img"
-    aria-label="Folded card"
-    @click="pick"
-  />
+  <canvas ref="canvas" :width="width" :height="height" role="img" aria-label="Folded card" @click="pick" />
 </template>
 
 <style scoped>

@@ -6,17 +6,9 @@ defineProps<{ papers: readonly PaperLook[] }>()
 </script>
 
 <template>
-  <svg
-    width="0"
-    height="0"
-    class="defs"
-    aria-hidden="true"
-  >
+  <svg width="0" height="0" class="defs" aria-hidden="true">
     <defs>
-      <template
-        v-for="paper in papers"
-        :key="paper.key"
-      >
+      <template v-for="paper in papers" :key="paper.key">
         <pattern
           v-for="turned in [false, true]"
           :id="`paper-${paper.key}${turned ? '-turned' : ''}`"
@@ -25,11 +17,7 @@ defineProps<{ papers: readonly PaperLook[] }>()
           height="24"
           v-bind="{ patternUnits: 'userSpaceOnUse', patternTransform: turned ? 'rotate(-90)' : undefined }"
         >
-          <rect
-            width="24"
-            height="24"
-            :fill="paper.colour"
-          />
+          <rect width="24" height="24" :fill="paper.colour" />
           <path
             :d="MOTIF_PATHS[paper.motif]"
             fill="none"
@@ -40,16 +28,8 @@ defineProps<{ papers: readonly PaperLook[] }>()
           />
         </pattern>
       </template>
-      <pattern
-        id="hatch"
-        v-bind="{ patternUnits: 'userSpaceOnUse' }"
-        width="7"
-        height="7"
-      >
-        <path
-          d="M0 7L7 0"
-          class="hatch"
-        />
+      <pattern id="hatch" v-bind="{ patternUnits: 'userSpaceOnUse' }" width="7" height="7">
+        <path d="M0 7L7 0" class="hatch" />
       </pattern>
     </defs>
   </svg>

@@ -7,12 +7,7 @@ const SIZE = 40
 </script>
 
 <template>
-  <svg
-    :viewBox="`0 0 ${SIZE + 4} ${SIZE + 4}`"
-    :width="SIZE + 4"
-    :height="SIZE + 4"
-    aria-hidden="true"
-  >
+  <svg :viewBox="`0 0 ${SIZE + 4} ${SIZE + 4}`" :width="SIZE + 4" :height="SIZE + 4" aria-hidden="true">
     <rect
       x="2"
       :y="2 + SIZE - SIZE * height / largest"

@@ -104,11 +104,7 @@ function labelFor(leaf: Placed) {
 </script>
 
 <template>
-  <div
-    ref="frame"
-    class="frame"
-    :style="{ maxWidth: `${width}px` }"
-  >
+  <div ref="frame" class="frame" :style="{ maxWidth: `${width}px` }">
     <svg
       class="drawing"
       :viewBox="`${-MARGIN} -42 ${size.width + MARGIN + 2} ${size.height + 44}`"
@@ -120,15 +116,8 @@ function labelFor(leaf: Placed) {
       @keydown="move"
       @blur="held = undefined"
     >
-      <rect
-        :width="size.width"
-        :height="size.height"
-        fill="var(--sheet)"
-      />
-      <g
-        v-for="(leaf, at) in leaves"
-        :key="at"
-      >
+      <rect :width="size.width" :height="size.height" fill="var(--sheet)" />
+      <g v-for="(leaf, at) in leaves" :key="at">
         <rect
           :x="px(leaf.x)"
           :y="top(leaf)"
@@ -156,18 +145,10 @@ function labelFor(leaf: Placed) {
             class="label letter"
             :style="{ fontSize: `${label.size}px` }"
           >{{ letterOf(leaf) }}</text>
-          <text
-            v-if="label.measure"
-            v-bind="label.measure"
-            text-anchor="middle"
-            class="label measure"
-          ><SvgLength
+          <text v-if="label.measure" v-bind="label.measure" text-anchor="middle" class="label measure"><SvgLength
             :length="leaf.width"
             :units="units"
-          /><tspan> × </tspan><SvgLength
-            :length="leaf.height"
-            :units="units"
-          /></text>
+          /><tspan> × </tspan><SvgLength :length="leaf.height" :units="units" /></text>
         </g>
         <text
           v-if="leaf.node.kind === 'offcut' && fitsText(leaf)"
@@ -179,18 +160,11 @@ function labelFor(leaf: Placed) {
           <SvgLength
             :length="leaf.width"
             :units="units"
-          /><tspan> × </tspan><SvgLength
-            :length="leaf.height"
-            :units="units"
-          />
+          /><tspan> × </tspan><SvgLength :length="leaf.height" :units="units" />
         </text>
         <title>{{ leaf.node.kind === 'piece' ? names.get(leaf.node.demand) : leaf.node.kind }}</title>
       </g>
-      <rect
-        :width="size.width"
-        :height="size.height"
-        class="sheet"
-      />
+      <rect :width="size.width" :height="size.height" class="sheet" />
       <line
         v-for="(line, at) in lines"
         :key="`cut-${at}`"
@@ -200,12 +174,7 @@ function labelFor(leaf: Placed) {
         :y2="size.height - px(line.to.y)"
         class="cut"
       />
-      <DimensionText
-        :x="size.width / 2"
-        y="-26"
-        :length="supply.width"
-        :units="units"
-      />
+      <DimensionText :x="size.width / 2" y="-26" :length="supply.width" :units="units" />
       <DimensionText
         :transform="`translate(-44 ${size.height / 2}) rotate(-90)`"
         :length="supply.height"
@@ -218,25 +187,13 @@ function labelFor(leaf: Placed) {
         :y="part.side === 'width' ? -8 : size.height - px(part.at) + 5"
         :text-anchor="part.side === 'width' ? 'middle' : 'end'"
         class="edge"
-      ><SvgLength
-        :length="part.size"
-        :units="units"
-      /></text>
-      <g
-        v-if="paper.upright"
-        class="up"
-      >
-        <path
-          :transform="`translate(-48 ${size.height})`"
-          d="M0 -4V-30M-5 -24L0 -31L5 -24"
-        />
+      ><SvgLength :length="part.size" :units="units" /></text>
+      <g v-if="paper.upright" class="up">
+        <path :transform="`translate(-48 ${size.height})`" d="M0 -4V-30M-5 -24L0 -31L5 -24" />
         <title>Top of the print</title>
       </g>
     </svg>
-    <p
-      class="unseen"
-      aria-live="polite"
-    >
+    <p class="unseen" aria-live="polite">
       {{ said }}
     </p>
   </div>

@@ -10,10 +10,7 @@ const whole = computed(() => parts.value.whole + (parts.value.whole && parts.val
 </script>
 
 <template>
-  <tspan>{{ parts.approximate ? '≈' : '' }}{{ whole }}</tspan><tspan
-    v-if="parts.numerator"
-    class="fraction"
-  >
+  <tspan>{{ parts.approximate ? '≈' : '' }}{{ whole }}</tspan><tspan v-if="parts.numerator" class="fraction">
     {{ parts.numerator }}/{{ parts.denominator }}
   </tspan>
 </template>

@@ -37,23 +37,12 @@ const restore = () => change(async () => {
 </script>
 
 <template>
-  <section
-    v-if="shown.length > 0 || pieces.length > 0 || gone || error"
-    class="stack"
-    aria-label="Your variants"
-  >
+  <section v-if="shown.length > 0 || pieces.length > 0 || gone || error" class="stack" aria-label="Your variants">
     <h2>Your variants</h2>
-    <p
-      v-if="refused"
-      class="wrong"
-    >
+    <p v-if="refused" class="wrong">
       {{ refused }}
     </p>
-    <NotRead
-      v-if="error"
-      what="Your variants"
-      :error="error"
-    />
+    <NotRead v-if="error" what="Your variants" :error="error" />
     <p v-if="gone">
       “{{ gone.name }}” was removed. <Button
         label="Bring it back"
@@ -64,11 +53,7 @@ const restore = () => change(async () => {
       />
     </p>
     <ul>
-      <li
-        v-for="{ variant, fold, construction } in shown"
-        :key="variant.id"
-        class="board"
-      >
+      <li v-for="{ variant, fold, construction } in shown" :key="variant.id" class="board">
         <FoldedDrawing
           :construction="construction"
           :opening="0.8"
@@ -100,10 +85,7 @@ const restore = () => change(async () => {
     </ul>
     <template v-if="pieces.length > 0">
       <h3>Your pieces</h3>
-      <p
-        v-for="piece in pieces"
-        :key="piece.id"
-      >
+      <p v-for="piece in pieces" :key="piece.id">
         <strong>{{ piece.name }}</strong>
         <span
           v-for="{ key, kind, width, height } in piece.dressing.free"

@@ -32,13 +32,7 @@ onKeyStroke('?', (event) => {
 </script>
 
 <template>
-  <Dialog
-    v-model:visible="open"
-    modal
-    dismissable-mask
-    header="Help"
-    :style="{ width: '46rem' }"
-  >
+  <Dialog v-model:visible="open" modal dismissable-mask header="Help" :style="{ width: '46rem' }">
     <div class="stack">
       <div class="row">
         <SelectButton
@@ -50,21 +44,12 @@ onKeyStroke('?', (event) => {
           size="small"
           aria-label="What to look up"
         />
-        <Button
-          label="Show me round"
-          size="small"
-          severity="secondary"
-          outlined
-          @click="show"
-        />
+        <Button label="Show me round" size="small" severity="secondary" outlined @click="show" />
       </div>
       <WordList v-if="part === 'words'" />
       <table v-else-if="part === 'keys'">
         <tbody>
-          <tr
-            v-for="[keys, what] in SHORTCUTS"
-            :key="keys"
-          >
+          <tr v-for="[keys, what] in SHORTCUTS" :key="keys">
             <th scope="row">
               <kbd>{{ keys }}</kbd>
             </th>

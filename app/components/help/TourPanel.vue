@@ -4,36 +4,14 @@ const { place, stop, step, leave } = useTour()
 </script>
 
 <template>
-  <aside
-    v-if="stop && place"
-    class="tour"
-    aria-label="A look round"
-    aria-live="polite"
-  >
+  <aside v-if="stop && place" class="tour" aria-label="A look round" aria-live="polite">
     <p>{{ stop.words }}</p>
     <div class="row">
       <span class="small quiet">{{ place.stop + 1 }} of {{ TOUR.length }}</span>
       <span class="gap" />
-      <Button
-        label="Leave"
-        text
-        severity="secondary"
-        size="small"
-        @click="leave"
-      />
-      <Button
-        v-if="place.stop > 0"
-        label="Back"
-        severity="secondary"
-        outlined
-        size="small"
-        @click="step(-1)"
-      />
-      <Button
-        :label="place.stop === TOUR.length - 1 ? 'Done' : 'Next'"
-        size="small"
-        @click="step(1)"
-      />
+      <Button label="Leave" text severity="secondary" size="small" @click="leave" />
+      <Button v-if="place.stop > 0" label="Back" severity="secondary" outlined size="small" @click="step(-1)" />
+      <Button :label="place.stop === TOUR.length - 1 ? 'Done' : 'Next'" size="small" @click="step(1)" />
     </div>
   </aside>
 </template>

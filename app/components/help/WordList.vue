@@ -94,29 +94,12 @@ const shown = computed(() => {
 
 <template>
   <div class="stack">
-    <LabelledField
-      :input="id"
-      label="Find a word"
-    >
-      <InputText
-        :id="id"
-        v-model="find"
-        autocomplete="off"
-      />
+    <LabelledField :input="id" label="Find a word">
+      <InputText :id="id" v-model="find" autocomplete="off" />
     </LabelledField>
     <dl>
-      <div
-        v-for="{ word, meaning, draw, dash } in shown"
-        :key="word"
-      >
-        <svg
-          width="60"
-          height="42"
-          aria-hidden="true"
-        ><path
-          :d="draw"
-          :stroke-dasharray="dash"
-        /></svg>
+      <div v-for="{ word, meaning, draw, dash } in shown" :key="word">
+        <svg width="60" height="42" aria-hidden="true"><path :d="draw" :stroke-dasharray="dash" /></svg>
         <dt>{{ word }}</dt>
         <dd>{{ meaning }}</dd>
       </div>

@@ -39,10 +39,7 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
 </script>
 
 <template>
-  <section
-    class="board panel"
-    :aria-label="bag.label"
-  >
+  <section class="board panel" :aria-label="bag.label">
     <h2>{{ bag.label }}</h2>
     <div class="fields">
       <div class="field">
@@ -73,11 +70,7 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
       @update:model-value="set('profile', { profile: $event ?? '' })"
     />
     <div class="row">
-      <span
-        v-for="[flag, label] in FLAGS"
-        :key="flag"
-        class="row flag"
-      >
+      <span v-for="[flag, label] in FLAGS" :key="flag" class="row flag">
         <Checkbox
           binary
           :input-id="`${id}-${flag}`"
@@ -87,10 +80,7 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
         <label :for="`${id}-${flag}`">{{ label }}</label>
       </span>
     </div>
-    <p
-      v-if="isSeat(bag.key) && isGiven"
-      class="row small"
-    >
+    <p v-if="isSeat(bag.key) && isGiven" class="row small">
       Its prints were given by hand.
       <Button
         label="Share them out again"
@@ -101,28 +91,16 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
     </p>
     <p class="row small">
       <NuxtLink :to="`/print/${work.id}?only=handouts&bag=${bag.key}`">Hand-outs of this bag</NuxtLink>
-      <a
-        :href="`/api/classes/${work.id}/student?seat=${bag.key}`"
-        target="_blank"
-      >Its student page</a>
+      <a :href="`/api/classes/${work.id}/student?seat=${bag.key}`" target="_blank">Its student page</a>
     </p>
-    <p
-      v-if="serves.length > 0"
-      class="small"
-    >
+    <p v-if="serves.length > 0" class="small">
       Would do for {{ serves.slice(0, 6).join(', ') }}{{ serves.length > 6 ? ` and ${serves.length - 6} others` : '' }}.
     </p>
     <h3>In the bag</h3>
-    <p
-      v-if="bag.kits.length === 0"
-      class="quiet"
-    >
+    <p v-if="bag.kits.length === 0" class="quiet">
       Nothing.
     </p>
-    <div
-      v-for="kit in bag.kits"
-      :key="kit.card.entry.key"
-    >
+    <div v-for="kit in bag.kits" :key="kit.card.entry.key">
       <p><strong>{{ kit.card.entry.title }}</strong>{{ kit.colourway ? `, ${kit.colourway.name}` : '' }}</p>
       <PackedPieces
         :pieces="lyingPieces(kit)"
@@ -134,10 +112,7 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
     <template v-if="brings.length > 0">
       <h3>To be brought</h3>
       <ul>
-        <li
-          v-for="line in brings"
-          :key="line"
-        >
+        <li v-for="line in brings" :key="line">
           {{ line }}
         </li>
       </ul>

@@ -78,11 +78,7 @@ function pack({ key, seat }: Bag, packed: boolean) {
         <th scope="col">
           Bag
         </th>
-        <th
-          v-for="card in differing"
-          :key="card.entry.key"
-          scope="col"
-        >
+        <th v-for="card in differing" :key="card.entry.key" scope="col">
           {{ card.entry.title }}
         </th>
         <th scope="col">
@@ -91,35 +87,17 @@ function pack({ key, seat }: Bag, packed: boolean) {
       </tr>
     </thead>
     <tbody>
-      <tr
-        v-for="{ bag, cells } in rows"
-        :key="bag.key"
-        :class="{ chosen: chosen === bag.key }"
-      >
+      <tr v-for="{ bag, cells } in rows" :key="bag.key" :class="{ chosen: chosen === bag.key }">
         <th scope="row">
-          <button
-            type="button"
-            class="name"
-            :aria-pressed="chosen === bag.key"
-            @click="chosen = bag.key"
-          >
+          <button type="button" class="name" :aria-pressed="chosen === bag.key" @click="chosen = bag.key">
             {{ bagLabel(bag.key) }} <span class="who">{{ bag.seat.name }}</span>{{ ' ' }}
-            <span
-              v-if="bag.seat.online || bag.seat.leftHanded || bag.seat.profile"
-              class="quiet small"
-            >{{
+            <span v-if="bag.seat.online || bag.seat.leftHanded || bag.seat.profile" class="quiet small">{{
               [bag.seat.online && 'online', bag.seat.leftHanded && 'left-handed', bag.seat.profile && bag.profile.name]
                 .filter(Boolean).join(', ') }}</span>
           </button>
         </th>
-        <td
-          v-for="(cell, at) in cells"
-          :key="at"
-        >
-          <span
-            v-if="cell"
-            class="kit"
-          >
+        <td v-for="(cell, at) in cells" :key="at">
+          <span v-if="cell" class="kit">
             <CardPicture
               class="mini"
               :fold="cell.fold"
@@ -128,10 +106,7 @@ function pack({ key, seat }: Bag, packed: boolean) {
               :picture="cell.picture"
               :title="`The card of ${bagLabel(bag.key)}`"
             />
-            <span
-              v-if="cell.colourway"
-              class="way"
-            >{{ cell.colourway }}</span>
+            <span v-if="cell.colourway" class="way">{{ cell.colourway }}</span>
             <button
               v-for="{ place, paper, name, print } in cell.prints"
               :key="place.part"
@@ -156,15 +131,9 @@ function pack({ key, seat }: Bag, packed: boolean) {
               title="Given by hand: it stays so"
               aria-label="Given by hand"
             />
-            <span
-              v-if="cell.unkept"
-              class="small unkept"
-            >{{ cell.unkept }}</span>
+            <span v-if="cell.unkept" class="small unkept">{{ cell.unkept }}</span>
           </span>
-          <span
-            v-else
-            class="quiet small"
-          >none</span>
+          <span v-else class="quiet small">none</span>
         </td>
         <td>
           <Checkbox

@@ -17,17 +17,9 @@ function set(key: string, what: string, change: { bags?: string[], insteadOf?: s
 </script>
 
 <template>
-  <section
-    v-if="few.length > 0"
-    class="board"
-    aria-label="Who gets which card"
-  >
+  <section v-if="few.length > 0" class="board" aria-label="Who gets which card">
     <h2>Who gets which card</h2>
-    <div
-      v-for="{ entry, kits, dealt } in few"
-      :key="entry.key"
-      class="card"
-    >
+    <div v-for="{ entry, kits, dealt } in few" :key="entry.key" class="card">
       <p>
         <strong>{{ entry.title }}</strong>: {{ count(kits, 'kit') }} for {{ count(bags.length, 'bag') }}
       </p>
@@ -47,10 +39,7 @@ function set(key: string, what: string, change: { bags?: string[], insteadOf?: s
           @update:model-value="set(entry.key, 'bags', { bags: $event })"
         />
       </div>
-      <div
-        v-if="others(entry.key).length > 0"
-        class="field"
-      >
+      <div v-if="others(entry.key).length > 0" class="field">
         <label :for="`${id}-${entry.key}-instead`">In a bag instead of</label>
         <Select
           :input-id="`${id}-${entry.key}-instead`"

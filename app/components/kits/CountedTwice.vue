@@ -40,10 +40,7 @@ const MOST_TOLD = 4
 </script>
 
 <template>
-  <div
-    class="small counted"
-    role="status"
-  >
+  <div class="small counted" role="status">
     <template v-if="failed">
       The second count broke down. Reload the page before you cut.
     </template>
@@ -53,10 +50,7 @@ const MOST_TOLD = 4
     <template v-else-if="found.length > 0">
       <strong>Counted a second time, and not all figures agree. Do not cut by them:</strong>
       <ul>
-        <li
-          v-for="{ where, problem } in found.slice(0, MOST_TOLD)"
-          :key="`${where} ${problem}`"
-        >
+        <li v-for="{ where, problem } in found.slice(0, MOST_TOLD)" :key="`${where} ${problem}`">
           {{ where }}: {{ problem }}
         </li>
         <li v-if="found.length > MOST_TOLD">
@@ -72,10 +66,7 @@ const MOST_TOLD = 4
       </template>
     </template>
     <template v-else>
-      <Icon
-        name="tabler:checks"
-        aria-hidden="true"
-      />
+      <Icon name="tabler:checks" aria-hidden="true" />
       Counted a second time: every bag is complete.
     </template>
   </div>

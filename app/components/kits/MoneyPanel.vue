@@ -51,16 +51,8 @@ const LINES = [
 <template>
   <section class="board stack">
     <h2>A kit costs</h2>
-    <FigureTable
-      :rows="kits.costs"
-      :columns="COSTS"
-      label="What a kit costs"
-    />
-    <FigureTable
-      :rows="lines"
-      :columns="LINES"
-      label="What the class costs"
-    />
+    <FigureTable :rows="kits.costs" :columns="COSTS" label="What a kit costs" />
+    <FigureTable :rows="lines" :columns="LINES" label="What the class costs" />
     <p>
       <strong>A seat costs {{ money(worth.perSeat) }}.</strong>
       <template v-if="work.batch.prices.seat > 0">
@@ -72,10 +64,7 @@ const LINES = [
         Say under <em>Prices</em> what it pays, to see how many seats cover the class.
       </template>
     </p>
-    <p
-      v-if="heaviest"
-      class="small"
-    >
+    <p v-if="heaviest" class="small">
       A posted bag: at most {{ Math.ceil(heaviest.weight) }} g and about
       {{ (heaviest.thickness / MILLIMETRE).toFixed(1) }} mm thick,
       {{ heaviest.rate ? `${heaviest.rate.name} for ${money(heaviest.rate.price)}` : 'no rate takes it' }}{{

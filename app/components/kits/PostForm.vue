@@ -62,10 +62,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
 </script>
 
 <template>
-  <details
-    class="board"
-    :open="open"
-  >
+  <details class="board" :open="open">
     <summary>Envelopes and posting</summary>
     <div class="stack">
       <p class="quiet small">
@@ -80,11 +77,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
           @change="(key, change) => set(key, all => void Object.assign(all, change))"
         />
       </div>
-      <fieldset
-        v-for="(entry, index) in post.envelopes"
-        :key="`envelope ${index}`"
-        class="entry"
-      >
+      <fieldset v-for="(entry, index) in post.envelopes" :key="`envelope ${index}`" class="entry">
         <legend class="unseen">
           Envelope {{ index + 1 }}
         </legend>
@@ -115,11 +108,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
         :disabled="post.envelopes.length >= BOUNDS.envelopes"
         @click="addEnvelope"
       />
-      <fieldset
-        v-for="(entry, index) in post.rates"
-        :key="`rate ${index}`"
-        class="entry"
-      >
+      <fieldset v-for="(entry, index) in post.rates" :key="`rate ${index}`" class="entry">
         <legend class="unseen">
           Rate {{ index + 1 }}
         </legend>

@@ -13,25 +13,13 @@ const set = (key: string, change: Partial<PricesEntry>) => emit('change', `price
 </script>
 
 <template>
-  <details
-    class="board"
-    :open="open"
-  >
+  <details class="board" :open="open">
     <summary>Prices</summary>
     <div class="fields">
-      <FieldRows
-        :table="SMALL"
-        :values="prices"
-        :currency="prices.currency"
-        @change="set"
-      />
+      <FieldRows :table="SMALL" :values="prices" :currency="prices.currency" @change="set" />
     </div>
     <div class="stack">
-      <FieldRows
-        :table="{ packs, offcuts }"
-        :values="prices"
-        @change="set"
-      />
+      <FieldRows :table="{ packs, offcuts }" :values="prices" @change="set" />
     </div>
   </details>
 </template>

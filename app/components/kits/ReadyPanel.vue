@@ -77,10 +77,7 @@ function remove() {
 </script>
 
 <template>
-  <section
-    class="board stack"
-    aria-label="Made ready"
-  >
+  <section class="board stack" aria-label="Made ready">
     <h2>How bags are made ready</h2>
     <div class="stack">
       <div class="field">
@@ -125,12 +122,7 @@ function remove() {
         :disabled="prep.profiles.length >= BOUNDS.profiles"
         @click="add"
       />
-      <RemoveButton
-        v-if="prep.profiles.length > 1"
-        size="small"
-        :label="`Remove ${profile.name}`"
-        @click="remove"
-      />
+      <RemoveButton v-if="prep.profiles.length > 1" size="small" :label="`Remove ${profile.name}`" @click="remove" />
     </div>
     <div class="fields">
       <ChoiceField
@@ -156,10 +148,7 @@ function remove() {
         none="as its kind"
         @update:model-value="level(value, $event, null)"
       />
-      <div
-        v-if="others.length > 0"
-        class="field"
-      >
+      <div v-if="others.length > 0" class="field">
         <label :for="`${id}-single`">A single piece otherwise</label>
         <Select
           :input-id="`${id}-single`"
@@ -194,10 +183,7 @@ function remove() {
       and what students bring is neither cut nor bought. Bags with a profile of their own say so in the bag.
     </p>
     <h3>To do beside cutting, {{ wholeMinutes(taskMinutes(tasks)) }} minutes</h3>
-    <FigureTable
-      :rows="tasks"
-      :columns="TASKS"
-    />
+    <FigureTable :rows="tasks" :columns="TASKS" />
     <details>
       <summary class="small">
         Seconds for each

@@ -54,31 +54,14 @@ async function save() {
 </script>
 
 <template>
-  <Dialog
-    v-model:visible="visible"
-    modal
-    header="Who comes"
-    :style="{ width: '32rem', maxWidth: '94vw' }"
-  >
+  <Dialog v-model:visible="visible" modal header="Who comes" :style="{ width: '32rem', maxWidth: '94vw' }">
     <div class="stack">
       <div class="field">
         <label :for="id">Names, one a line, in the order of the seats</label>
-        <Textarea
-          :id="id"
-          v-model="text"
-          rows="12"
-          autocomplete="off"
-        />
+        <Textarea :id="id" v-model="text" rows="12" autocomplete="off" />
       </div>
-      <ul
-        v-if="problems.length > 0"
-        role="alert"
-        class="wrong"
-      >
-        <li
-          v-for="{ path, problem } in problems"
-          :key="path + problem"
-        >
+      <ul v-if="problems.length > 0" role="alert" class="wrong">
+        <li v-for="{ path, problem } in problems" :key="path + problem">
           {{ [path, problem].filter(Boolean).join(' ') }}
         </li>
       </ul>
@@ -86,22 +69,9 @@ async function save() {
         Names stay in this studio. A file of the class holds none unless you ask for them.
       </p>
       <div class="row">
-        <Button
-          label="Take these names"
-          @click="take"
-        />
-        <Button
-          label="From a CSV file"
-          severity="secondary"
-          outlined
-          @click="chooser?.click()"
-        />
-        <Button
-          label="Save as CSV"
-          severity="secondary"
-          outlined
-          @click="save"
-        />
+        <Button label="Take these names" @click="take" />
+        <Button label="From a CSV file" severity="secondary" outlined @click="chooser?.click()" />
+        <Button label="Save as CSV" severity="secondary" outlined @click="save" />
         <input
           ref="chooser"
           type="file"

@@ -29,45 +29,20 @@ const unkept = computed(() => {
 </script>
 
 <template>
-  <div
-    v-if="of"
-    class="line"
-    aria-live="polite"
-  >
+  <div v-if="of" class="line" aria-live="polite">
     <strong>{{ answer }}.</strong>
-    <span
-      v-if="unkept.length > 0"
-      class="quiet small"
-    >{{ unkept.join('. ') }}.</span>
+    <span v-if="unkept.length > 0" class="quiet small">{{ unkept.join('. ') }}.</span>
     <span
       v-else-if="state?.state === 'settled' && of.sharing.missing === 0"
       class="quiet small"
     >All wishes are met.</span>
-    <span
-      v-if="state && isOpen(state)"
-      class="seeking"
-    >
-      <ProgressBar
-        :value="Math.round(state.progress * 100)"
-        :show-value="false"
-        aria-label="Sharing out"
-        class="bar"
-      />
-      <Button
-        label="That will do"
-        size="small"
-        text
-        @click="sharings.stop()"
-      />
+    <span v-if="state && isOpen(state)" class="seeking">
+      <ProgressBar :value="Math.round(state.progress * 100)" :show-value="false" aria-label="Sharing out" class="bar" />
+      <Button label="That will do" size="small" text @click="sharings.stop()" />
     </span>
     <template v-else-if="state?.state === 'stopped' || state?.state === 'failed'">
       <span class="small">{{ state.state === 'failed' ? state.reason : 'The search was ended.' }}</span>
-      <Button
-        label="Look further"
-        size="small"
-        text
-        @click="sharings.resume()"
-      />
+      <Button label="Look further" size="small" text @click="sharings.resume()" />
     </template>
   </div>
 </template>

@@ -25,10 +25,7 @@ const take = (line: ShoppingLine) => {
 </script>
 
 <template>
-  <section
-    class="board stack"
-    aria-label="Shopping"
-  >
+  <section class="board stack" aria-label="Shopping">
     <div class="spread">
       <h2>To buy {{ cents > 0 ? `for ${money(cents)}` : '' }}</h2>
       <Button
@@ -45,22 +42,12 @@ const take = (line: ShoppingLine) => {
       Nothing: everything this class needs is here.
     </p>
     <datalist :id="`${id}-places`">
-      <option
-        v-for="place in places"
-        :key="place"
-        :value="place"
-      />
+      <option v-for="place in places" :key="place" :value="place" />
     </datalist>
-    <div
-      v-for="{ where, lines } in groups"
-      :key="where"
-    >
+    <div v-for="{ where, lines } in groups" :key="where">
       <h3>{{ where || (groups.length > 1 ? 'Elsewhere' : 'No place said yet') }}</h3>
       <ul>
-        <li
-          v-for="line in lines"
-          :key="keyOf(line)"
-        >
+        <li v-for="line in lines" :key="keyOf(line)">
           <div class="spread">
             <strong>{{ purchaseName(line, work.units) }}</strong>
             <span class="figure">{{

@@ -63,17 +63,10 @@ const AMOUNTS = [
 </script>
 
 <template>
-  <details
-    class="board"
-    :open="open"
-  >
+  <details class="board" :open="open">
     <summary>Tape, foam and what else is bought</summary>
     <div class="stack">
-      <fieldset
-        v-for="(supply, at) in supplies"
-        :key="supply.key"
-        class="supply"
-      >
+      <fieldset v-for="(supply, at) in supplies" :key="supply.key" class="supply">
         <legend class="unseen">
           {{ supply.name }}
         </legend>

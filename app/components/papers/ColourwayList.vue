@@ -34,11 +34,7 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
 </script>
 
 <template>
-  <section
-    v-if="card"
-    class="board"
-    aria-label="Colourways"
-  >
+  <section v-if="card" class="board" aria-label="Colourways">
     <div class="spread">
       <h2>Colourways</h2>
       <Button
@@ -60,18 +56,11 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
       class="wide"
       @update:model-value="chosen = $event"
     />
-    <p
-      v-if="card.entry.colourways.length === 0"
-      class="quiet small"
-    >
+    <p v-if="card.entry.colourways.length === 0" class="quiet small">
       All kits of {{ card.entry.title }} are of the same papers. With colourways students choose, or you say how many
       are of each.
     </p>
-    <div
-      v-for="(one, at) in card.entry.colourways"
-      :key="one.key"
-      class="one"
-    >
+    <div v-for="(one, at) in card.entry.colourways" :key="one.key" class="one">
       <div class="head">
         <InputText
           :model-value="one.name"
@@ -101,10 +90,7 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
           @click="remove(one.key)"
         />
       </div>
-      <template
-        v-for="{ kind } in roles"
-        :key="kind"
-      >
+      <template v-for="{ kind } in roles" :key="kind">
         <span class="small">{{ ROLE_NAMES[kind] }}</span>
         <PaperChoice
           :label="`${ROLE_NAMES[kind]} in ${one.name}`"

@@ -90,17 +90,11 @@ const news = computed(() => (kind === 'print' ? [...NEW].reverse() : NEW))
       @filter="({ value }) => look(value)"
     >
       <template #value="{ value, placeholder: nothing }">
-        <span
-          v-if="value"
-          class="row paper"
-        >
+        <span v-if="value" class="row paper">
           <PaperSwatch :paper="lookOf(entry(value))" />
           <span class="name">{{ entry(value)?.name ?? `${value} (gone)` }}</span>
         </span>
-        <span
-          v-else
-          class="quiet"
-        >{{ nothing }}</span>
+        <span v-else class="quiet">{{ nothing }}</span>
       </template>
       <template #option="{ option }">
         <span class="row paper"><PaperSwatch :paper="lookOf(option)" /> {{ option.name }}
@@ -108,22 +102,11 @@ const news = computed(() => (kind === 'print' ? [...NEW].reverse() : NEW))
       </template>
       <template #footer>
         <div class="row foot">
-          <Button
-            v-for="way in news"
-            :key="way.kind"
-            :label="way.label"
-            text
-            size="small"
-            @click="make(way.kind)"
-          />
+          <Button v-for="way in news" :key="way.kind" :label="way.label" text size="small" @click="make(way.kind)" />
         </div>
       </template>
     </Select>
-    <LazyPaperDialog
-      v-if="making"
-      :kind="making"
-      @close="made"
-    />
+    <LazyPaperDialog v-if="making" :kind="making" @close="made" />
   </span>
 </template>
 

@@ -100,17 +100,9 @@ async function save() {
     :style="{ width: '42rem' }"
     @update:visible="emit('close')"
   >
-    <form
-      class="stack"
-      novalidate
-      @submit.prevent="isReadable($event) && save()"
-    >
+    <form class="stack" novalidate @submit.prevent="isReadable($event) && save()">
       <div class="grid">
-        <LabelledField
-          :input="`${id}-name`"
-          label="Name"
-          :wrong="at('name') && `The name ${at('name')}.`"
-        >
+        <LabelledField :input="`${id}-name`" label="Name" :wrong="at('name') && `The name ${at('name')}.`">
           <InputText
             :id="`${id}-name`"
             v-model="draft.name"
@@ -140,15 +132,8 @@ async function save() {
           @update:model-value="$event !== null && (draft.weight = $event)"
         />
         <div class="row look">
-          <LabelledField
-            :input="`${id}-colour`"
-            label="Colour"
-          >
-            <input
-              :id="`${id}-colour`"
-              v-model="draft.colour"
-              type="color"
-            >
+          <LabelledField :input="`${id}-colour`" label="Colour">
+            <input :id="`${id}-colour`" v-model="draft.colour" type="color">
           </LabelledField>
           <div class="field motif">
             <label :for="`${id}-motif`">Drawn as</label>
@@ -162,16 +147,10 @@ async function save() {
           </div>
         </div>
         <div class="row">
-          <ToggleSwitch
-            v-model="draft.upright"
-            :input-id="`${id}-upright`"
-          />
+          <ToggleSwitch v-model="draft.upright" :input-id="`${id}-upright`" />
           <label :for="`${id}-upright`">The print has a right way up, along the height of the sheet</label>
         </div>
-        <LabelledField
-          :input="`${id}-grain`"
-          label="Grain of the sheet"
-        >
+        <LabelledField :input="`${id}-grain`" label="Grain of the sheet">
           <Select
             v-model="draft.grain"
             :label-id="`${id}-grain`"
@@ -223,11 +202,7 @@ async function save() {
           :disabled="draft.stocks.length >= BOUNDS.stocks"
           @click="menu?.toggle($event)"
         />
-        <Menu
-          ref="menu"
-          :model="formats"
-          popup
-        />
+        <Menu ref="menu" :model="formats" popup />
       </div>
       <div>
         <h3>Offcuts</h3>
@@ -251,10 +226,7 @@ async function save() {
             </td>
           </template>
         </SizeRows>
-        <p
-          v-if="draft.offcuts.length === 0"
-          class="quiet small"
-        >
+        <p v-if="draft.offcuts.length === 0" class="quiet small">
           Leftovers worth keeping. The planner uses them before it opens a sheet.
         </p>
         <Button
@@ -267,12 +239,7 @@ async function save() {
           @click="addOffcut"
         />
       </div>
-      <FormFoot
-        action="Put it on the shelf"
-        :refused="refused"
-        :busy="busy"
-        @cancel="emit('close')"
-      />
+      <FormFoot action="Put it on the shelf" :refused="refused" :busy="busy" @cancel="emit('close')" />
     </form>
   </Dialog>
 </template>

@@ -20,10 +20,7 @@ function add() {
 </script>
 
 <template>
-  <section
-    class="board pools"
-    aria-label="Pools"
-  >
+  <section class="board pools" aria-label="Pools">
     <div class="spread">
       <h2>Pools</h2>
       <Button
@@ -35,17 +32,10 @@ function add() {
         @click="add"
       />
     </div>
-    <p
-      v-if="pools.length === 0"
-      class="quiet small"
-    >
+    <p v-if="pools.length === 0" class="quiet small">
       A pool is one name for several papers. Pieces cut from it are shared out among its papers, so that bags differ.
     </p>
-    <div
-      v-for="pool in pools"
-      :key="pool.key"
-      class="pool"
-    >
+    <div v-for="pool in pools" :key="pool.key" class="pool">
       <div class="field">
         <label :for="`${id}-${pool.key}`">Name of the pool</label>
         <InputText
@@ -57,10 +47,7 @@ function add() {
         />
       </div>
       <ul>
-        <li
-          v-for="key in pool.papers"
-          :key="key"
-        >
+        <li v-for="key in pool.papers" :key="key">
           <PaperSwatch :paper="key" />
           <span class="what">{{ paperOf(key)?.name ?? `${key} (gone)` }}</span>
           <Button

@@ -41,10 +41,7 @@ const name = computed(() => ROLE_NAMES[role.kind])
 </script>
 
 <template>
-  <section
-    class="role"
-    :aria-label="name"
-  >
+  <section class="role" :aria-label="name">
     <div class="line first">
       <h2>
         {{ name }} <span class="quiet small">{{ count(pieceCount, 'piece') }} on {{ count(rows.length, 'card') }}</span>
@@ -69,14 +66,8 @@ const name = computed(() => ROLE_NAMES[role.kind])
       />
     </div>
     <template v-if="opened">
-      <template
-        v-for="{ key, card, pieces, papers: own } in rows"
-        :key="key"
-      >
-        <div
-          v-if="rows.length > 1"
-          class="line card"
-        >
+      <template v-for="{ key, card, pieces, papers: own } in rows" :key="key">
+        <div v-if="rows.length > 1" class="line card">
           <h3>{{ card.entry.title }} <span class="quiet small">{{ count(pieces.length, 'piece') }}</span></h3>
           <PaperChoice
             v-bind="shared"
@@ -97,11 +88,7 @@ const name = computed(() => ROLE_NAMES[role.kind])
           />
         </div>
         <template v-if="rows.length === 1 || isSplit(key, own)">
-          <div
-            v-for="piece in pieces"
-            :key="piece.key"
-            class="line piece"
-          >
+          <div v-for="piece in pieces" :key="piece.key" class="line piece">
             <span>{{ piece.name }}
               <SizeText
                 :width="piece.width.value"

@@ -20,26 +20,14 @@ function set(rule: RuleName, change: Partial<RuleEntry>) {
 </script>
 
 <template>
-  <section
-    v-if="used"
-    class="board"
-    aria-label="How prints are shared out"
-  >
+  <section v-if="used" class="board" aria-label="How prints are shared out">
     <h2>How prints are shared out</h2>
     <SharingLine v-if="wrong.length === 0" />
-    <p
-      v-for="{ subject, problem } in wrong"
-      :key="subject + problem"
-      class="wrong"
-      role="alert"
-    >
+    <p v-for="{ subject, problem } in wrong" :key="subject + problem" class="wrong" role="alert">
       {{ subject }} {{ problem }}
     </p>
     <ul>
-      <li
-        v-for="rule in RULE_NAMES"
-        :key="rule"
-      >
+      <li v-for="rule in RULE_NAMES" :key="rule">
         <span>{{ RULES[rule].name }}</span>
         <SelectButton
           :model-value="work.batch.sharing[rule].hold"

@@ -29,11 +29,7 @@ function inWords({ path: at, problem }: Problem, names: Record<string, string>):
   <table v-if="rows.length > 0">
     <thead>
       <tr>
-        <th
-          v-for="head in [...Object.values(SIDES), ...Object.values(more)]"
-          :key="head"
-          scope="col"
-        >
+        <th v-for="head in [...Object.values(SIDES), ...Object.values(more)]" :key="head" scope="col">
           {{ head }}
         </th>
         <th scope="col">
@@ -42,14 +38,8 @@ function inWords({ path: at, problem }: Problem, names: Record<string, string>):
       </tr>
     </thead>
     <tbody>
-      <tr
-        v-for="(row, index) in rows"
-        :key="index"
-      >
-        <td
-          v-for="(label, side) in SIDES"
-          :key="side"
-        >
+      <tr v-for="(row, index) in rows" :key="index">
+        <td v-for="(label, side) in SIDES" :key="side">
           <InputText
             v-model="row[side]"
             :aria-label="`${label} of ${noun} ${index + 1}`"
@@ -57,27 +47,15 @@ function inWords({ path: at, problem }: Problem, names: Record<string, string>):
             class="measure"
           />
         </td>
-        <slot
-          :row="row"
-          :index="index"
-        />
+        <slot :row="row" :index="index" />
         <td>
-          <RemoveButton
-            :label="`Remove ${noun} ${index + 1}`"
-            @click="emit('remove', index)"
-          />
+          <RemoveButton :label="`Remove ${noun} ${index + 1}`" @click="emit('remove', index)" />
         </td>
       </tr>
     </tbody>
   </table>
-  <ul
-    v-if="own.length > 0"
-    class="wrong"
-  >
-    <li
-      v-for="problem in own"
-      :key="problem.path"
-    >
+  <ul v-if="own.length > 0" class="wrong">
+    <li v-for="problem in own" :key="problem.path">
       {{ inWords(problem, more) }}
     </li>
   </ul>

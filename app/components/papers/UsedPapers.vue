@@ -24,22 +24,13 @@ const replacing = ref('')
 </script>
 
 <template>
-  <section
-    class="board used"
-    aria-label="Papers of this class"
-  >
+  <section class="board used" aria-label="Papers of this class">
     <h2>Papers of this class</h2>
-    <p
-      v-if="used.length === 0"
-      class="quiet"
-    >
+    <p v-if="used.length === 0" class="quiet">
       None yet. Choose one for each role.
     </p>
     <ul>
-      <li
-        v-for="{ paper, pieces, sheets, onHand } in used"
-        :key="paper.key"
-      >
+      <li v-for="{ paper, pieces, sheets, onHand } in used" :key="paper.key">
         <PaperSwatch :paper="paper.key" />
         <span class="what">
           <strong>{{ paper.name }}</strong>

@@ -6,107 +6,50 @@ defineProps<{ block: PrintBlock }>()
 </script>
 
 <template>
-  <p
-    v-if="block.kind === 'text'"
-    :class="{ strong: block.strong }"
-  >
+  <p v-if="block.kind === 'text'" :class="{ strong: block.strong }">
     {{ block.text }}
   </p>
   <h3 v-else-if="block.kind === 'heading'">
     {{ block.text }}
   </h3>
-  <component
-    :is="block.mark === 'number' ? 'ol' : 'ul'"
-    v-else-if="block.kind === 'list'"
-    :class="block.mark"
-  >
-    <li
-      v-for="item in block.items"
-      :key="item"
-    >
+  <component :is="block.mark === 'number' ? 'ol' : 'ul'" v-else-if="block.kind === 'list'" :class="block.mark">
+    <li v-for="item in block.items" :key="item">
       {{ item }}
     </li>
   </component>
-  <table
-    v-else-if="block.kind === 'table'"
-    :aria-label="block.name"
-    :class="{ short: block.rows.length <= 6 }"
-  >
+  <table v-else-if="block.kind === 'table'" :aria-label="block.name" :class="{ short: block.rows.length <= 6 }">
     <thead>
       <tr>
-        <th
-          v-for="(head, at) in block.head"
-          :key="at"
-          scope="col"
-          :class="{ number: block.numbers?.includes(at) }"
-        >
+        <th v-for="(head, at) in block.head" :key="at" scope="col" :class="{ number: block.numbers?.includes(at) }">
           {{ head }}
         </th>
       </tr>
     </thead>
     <tbody>
-      <tr
-        v-for="(row, index) in block.rows"
-        :key="index"
-      >
-        <td
-          v-for="(cell, at) in row"
-          :key="at"
-          :class="{ number: block.numbers?.includes(at) }"
-        >
+      <tr v-for="(row, index) in block.rows" :key="index">
+        <td v-for="(cell, at) in row" :key="at" :class="{ number: block.numbers?.includes(at) }">
           {{ cell }}
         </td>
       </tr>
     </tbody>
   </table>
-  <div
-    v-else-if="block.kind === 'drawings'"
-    class="drawings"
-  >
-    <figure
-      v-for="({ title, svg, width }, index) in block.drawings"
-      :key="index"
-      :style="{ width: `${width}pt` }"
-    >
+  <div v-else-if="block.kind === 'drawings'" class="drawings">
+    <figure v-for="({ title, svg, width }, index) in block.drawings" :key="index" :style="{ width: `${width}pt` }">
       <figcaption>{{ title }}</figcaption>
       <!-- eslint-disable-next-line vue/no-v-html -- made by core/printed, which escapes every text -->
       <div v-html="svg" />
     </figure>
   </div>
-  <div
-    v-else-if="block.kind === 'together'"
-    class="together"
-  >
-    <PrintedBlock
-      v-for="(inner, index) in block.blocks"
-      :key="index"
-      :block="inner"
-    />
+  <div v-else-if="block.kind === 'together'" class="together">
+    <PrintedBlock v-for="(inner, index) in block.blocks" :key="index" :block="inner" />
   </div>
-  <div
-    v-else-if="block.kind === 'side by side'"
-    class="cells"
-  >
-    <div
-      v-for="(cell, index) in block.cells"
-      :key="index"
-      class="together"
-    >
-      <PrintedBlock
-        v-for="(inner, at) in cell"
-        :key="at"
-        :block="inner"
-      />
+  <div v-else-if="block.kind === 'side by side'" class="cells">
+    <div v-for="(cell, index) in block.cells" :key="index" class="together">
+      <PrintedBlock v-for="(inner, at) in cell" :key="at" :block="inner" />
     </div>
   </div>
-  <div
-    v-else
-    class="together"
-  >
-    <div
-      class="scale"
-      :style="{ width: `${block.points}pt` }"
-    />
+  <div v-else class="together">
+    <div class="scale" :style="{ width: `${block.points}pt` }" />
     <p class="small">
       {{ block.text }}
     </p>

@@ -53,19 +53,9 @@ useHead({
 
 <template>
   <div class="document">
-    <nav
-      class="row bar"
-      aria-label="Printing"
-    >
-      <Button
-        label="Printout"
-        @click="printNow"
-      />
-      <Button
-        label="Save as PDF"
-        :loading="busy"
-        @click="download"
-      />
+    <nav class="row bar" aria-label="Printing">
+      <Button label="Printout" @click="printNow" />
+      <Button label="Save as PDF" :loading="busy" @click="download" />
       <SelectButton
         v-model="paper"
         :options="[...PAPERS]"
@@ -76,13 +66,7 @@ useHead({
         aria-label="Paper of the printer"
       />
       <slot />
-      <Button
-        as="router-link"
-        :to="back"
-        label="Back to the class"
-        severity="secondary"
-        outlined
-      />
+      <Button as="router-link" :to="back" label="Back to the class" severity="secondary" outlined />
     </nav>
     <h1>{{ print.name }} <span class="quiet">{{ print.of }}</span></h1>
     <div
@@ -97,10 +81,7 @@ useHead({
         class="label-cell"
         :style="{ left: `${label.x}pt`, top: `${label.y}pt`, width: `${label.width}pt`, height: `${label.height}pt` }"
       >
-        <p
-          v-for="(words, line) in label.lines"
-          :key="line"
-        >
+        <p v-for="(words, line) in label.lines" :key="line">
           {{ words }}
         </p>
       </div>
@@ -121,19 +102,12 @@ useHead({
       <tbody>
         <tr>
           <td>
-            <PrintedBlock
-              v-for="(block, at) in section.blocks"
-              :key="at"
-              :block="block"
-            />
+            <PrintedBlock v-for="(block, at) in section.blocks" :key="at" :block="block" />
           </td>
         </tr>
       </tbody>
     </table>
-    <Cautions
-      v-if="!print.labels"
-      class="cautions"
-    />
+    <Cautions v-if="!print.labels" class="cautions" />
     <Toast position="bottom-right" />
   </div>
 </template>

@@ -44,11 +44,7 @@ useHead({ title: computed(() => `${work.document?.class.title ?? 'Class'} · Wak
 
 <template>
   <div :class="['class', { fills: route.meta.fills }]">
-    <Message
-      v-if="missing"
-      severity="error"
-      :closable="false"
-    >
+    <Message v-if="missing" severity="error" :closable="false">
       {{ missing }} <NuxtLink to="/">
         Back to the classes
       </NuxtLink>
@@ -60,11 +56,7 @@ useHead({ title: computed(() => `${work.document?.class.title ?? 'Class'} · Wak
       <NuxtPage />
       <LazyConflictDialog v-if="work.theirs" />
     </template>
-    <p
-      v-else
-      class="quiet"
-      aria-live="polite"
-    >
+    <p v-else class="quiet" aria-live="polite">
       Laying out the class …
     </p>
   </div>

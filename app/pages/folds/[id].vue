@@ -69,10 +69,7 @@ const COLUMNS = [
 </script>
 
 <template>
-  <div
-    v-if="fold"
-    class="fold"
-  >
+  <div v-if="fold" class="fold">
     <div class="line">
       <h1>{{ fold.name }}</h1>
       <p class="quiet">
@@ -81,17 +78,8 @@ const COLUMNS = [
         </NuxtLink>
       </p>
       <div class="row tools">
-        <UnitsChoice
-          v-model="units"
-          size="small"
-        />
-        <Button
-          label="Natural sizes"
-          size="small"
-          severity="secondary"
-          outlined
-          @click="typed = {}"
-        />
+        <UnitsChoice v-model="units" size="small" />
+        <Button label="Natural sizes" size="small" severity="secondary" outlined @click="typed = {}" />
         <Select
           v-if="classes.length > 0"
           :model-value="undefined"
@@ -103,18 +91,8 @@ const COLUMNS = [
           filter
           @update:model-value="addTo"
         />
-        <Button
-          label="Teach it"
-          size="small"
-          @click="teach"
-        />
-        <Button
-          label="Keep as variant"
-          size="small"
-          severity="secondary"
-          outlined
-          @click="keeping = true"
-        />
+        <Button label="Teach it" size="small" @click="teach" />
+        <Button label="Keep as variant" size="small" severity="secondary" outlined @click="keeping = true" />
       </div>
     </div>
     <PaperDefs :papers="SAMPLE_PAPERS" />
@@ -139,27 +117,15 @@ const COLUMNS = [
         </p>
       </template>
       <template #facts>
-        <CardFacts
-          :construction="card"
-          :pieces="card.pieces"
-          :units="units"
-        />
+        <CardFacts :construction="card" :pieces="card.pieces" :units="units" />
       </template>
       <template #drawer>
-        <FigureTable
-          :label="`Pieces of ${fold.name}`"
-          :rows="card.pieces"
-          :columns="COLUMNS"
-        >
+        <FigureTable :label="`Pieces of ${fold.name}`" :rows="card.pieces" :columns="COLUMNS">
           <template #piece="{ row }">
             {{ row.name }}
           </template>
           <template #size="{ row }">
-            <SizeText
-              :width="row.width.value"
-              :height="row.height.value"
-              :units="units"
-            />
+            <SizeText :width="row.width.value" :height="row.height.value" :units="units" />
           </template>
           <template #from="{ row }">
             <span class="small quiet">{{ row.width.explain(units) }}<br>{{ row.height.explain(units) }}</span>
@@ -167,21 +133,14 @@ const COLUMNS = [
         </FigureTable>
         <h2>How it is made</h2>
         <ol>
-          <li
-            v-for="step in card.steps"
-            :key="step.text"
-          >
+          <li v-for="step in card.steps" :key="step.text">
             {{ step.text }} <strong v-if="step.warning">{{ step.warning }}</strong>
           </li>
         </ol>
         <Cautions />
       </template>
     </CardBench>
-    <LazyNewClassDialog
-      v-if="teaching"
-      :fold="fold.id"
-      @close="teaching = false"
-    />
+    <LazyNewClassDialog v-if="teaching" :fold="fold.id" @close="teaching = false" />
     <LazyVariantDialog
       v-if="keeping"
       :fold="fold.id"

@@ -88,27 +88,14 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
       <h1>Catalogue of folds</h1>
       <div class="row open">
         <label for="opening">Open</label>
-        <input
-          id="opening"
-          v-model.number="opening"
-          type="range"
-          min="0"
-          max="100"
-        >
+        <input id="opening" v-model.number="opening" type="range" min="0" max="100">
       </div>
-      <UnitsChoice
-        v-model="units"
-        size="small"
-      />
+      <UnitsChoice v-model="units" size="small" />
     </div>
     <div class="row filters">
       <div class="row">
         <label for="find">Find</label>
-        <InputText
-          id="find"
-          v-model="find"
-          autocomplete="off"
-        />
+        <InputText id="find" v-model="find" autocomplete="off" />
       </div>
       <SelectButton
         v-model="skill"
@@ -128,38 +115,21 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
         aria-label="Kind of fold"
       />
       <div class="row">
-        <ToggleSwitch
-          v-model="posts"
-          input-id="posts"
-        />
+        <ToggleSwitch v-model="posts" input-id="posts" />
         <label for="posts">Posts flat</label>
       </div>
       <div class="row">
-        <ToggleSwitch
-          v-model="standing"
-          input-id="stands"
-        />
+        <ToggleSwitch v-model="standing" input-id="stands" />
         <label for="stands">Stands by itself</label>
       </div>
       <div class="row">
-        <ToggleSwitch
-          v-model="mine"
-          input-id="mine"
-        />
+        <ToggleSwitch v-model="mine" input-id="mine" />
         <label for="mine">From my shelf</label>
       </div>
     </div>
     <PaperDefs :papers="SAMPLE_PAPERS" />
-    <ul
-      v-if="shown.length > 0"
-      aria-label="Folds"
-      class="tiles"
-    >
-      <li
-        v-for="fold in shown"
-        :key="fold.id"
-        class="board"
-      >
+    <ul v-if="shown.length > 0" aria-label="Folds" class="tiles">
+      <li v-for="fold in shown" :key="fold.id" class="board">
         <FoldedDrawing
           :construction="fold.facts.construction"
           :opening="opening / 100"
@@ -178,18 +148,10 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
           {{ fold.summary }}
         </p>
         <p class="facts">
-          <SizeText
-            :width="fold.facts.closed.width"
-            :height="fold.facts.closed.height"
-            :units="units"
-            unit
-          />
+          <SizeText :width="fold.facts.closed.width" :height="fold.facts.closed.height" :units="units" unit />
           <span class="quiet small">{{ count(fold.facts.pieces, 'piece') }}, {{ fold.facts.sheets.toFixed(1) }}
             {{ USUAL_SHEET[units].name }} a kit</span>
-          <strong
-            v-if="fold.kits !== undefined"
-            class="small"
-          >paper for up to {{ count(fold.kits, 'kit') }}</strong>
+          <strong v-if="fold.kits !== undefined" class="small">paper for up to {{ count(fold.kits, 'kit') }}</strong>
         </p>
         <p class="quiet small">
           {{ fold.skill }}{{ fold.stands ? ', stands by itself' : '' }},
@@ -202,10 +164,7 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
             :input-id="`compare-${fold.id}`"
             :aria-label="`Compare ${fold.name}`"
           />
-          <label
-            :for="`compare-${fold.id}`"
-            class="small"
-          >Compare</label>
+          <label :for="`compare-${fold.id}`" class="small">Compare</label>
         </div>
       </li>
     </ul>
@@ -213,10 +172,7 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
       No fold does all that. Take a word or a choice away.
     </p>
     <OwnVariants />
-    <section
-      v-if="chosen.length > 0"
-      class="board"
-    >
+    <section v-if="chosen.length > 0" class="board">
       <FigureTable
         label="Compared folds"
         :rows="COMPARED"
@@ -225,11 +181,7 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
         <template #what="{ row }">
           {{ row.what }}
         </template>
-        <template
-          v-for="fold in chosen"
-          :key="fold.id"
-          #[fold.id]="{ row }"
-        >
+        <template v-for="fold in chosen" :key="fold.id" #[fold.id]="{ row }">
           {{ row.show(fold) }}
         </template>
       </FigureTable>

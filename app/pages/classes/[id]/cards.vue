@@ -63,24 +63,13 @@ function remove(key: string) {
 </script>
 
 <template>
-  <section
-    v-if="cards.length === 0"
-    class="board empty"
-  >
+  <section v-if="cards.length === 0" class="board empty">
     <h2>Which cards will you teach?</h2>
     <p>Add a card from a fold. Its parameters start from natural sizes and can all be changed.</p>
     <FoldChoice @choose="add" />
   </section>
-  <div
-    v-else
-    class="bench"
-  >
-    <CardTabs
-      :cards="cards"
-      :chosen="chosen?.entry.key"
-      @choose="choose"
-      @add="adding = true"
-    />
+  <div v-else class="bench">
+    <CardTabs :cards="cards" :chosen="chosen?.entry.key" @choose="choose" @add="adding = true" />
     <CardEditor
       v-if="chosen"
       :key="chosen.entry.key"
@@ -88,12 +77,7 @@ function remove(key: string) {
       @copy="copy(chosen.entry.key)"
       @remove="remove(chosen.entry.key)"
     />
-    <Dialog
-      v-model:visible="adding"
-      modal
-      header="Add a card"
-      :style="{ width: '46rem' }"
-    >
+    <Dialog v-model:visible="adding" modal header="Add a card" :style="{ width: '46rem' }">
       <FoldChoice @choose="add" />
     </Dialog>
   </div>

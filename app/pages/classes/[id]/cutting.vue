@@ -17,10 +17,7 @@ async function saveCuts() {
 </script>
 
 <template>
-  <section
-    v-if="planner.papers.length === 0"
-    class="board"
-  >
+  <section v-if="planner.papers.length === 0" class="board">
     <p>
       Nothing to cut yet: no piece has a paper. <NuxtLink :to="`/classes/${work.id}/cards`">
         Add a card
@@ -29,16 +26,9 @@ async function saveCuts() {
       </NuxtLink>.
     </p>
   </section>
-  <div
-    v-else
-    class="cutting"
-  >
+  <div v-else class="cutting">
     <aside class="stack">
-      <PaperTally
-        :papers="planner.papers"
-        :chosen="chosen?.paper.key"
-        @choose="choose"
-      />
+      <PaperTally :papers="planner.papers" :chosen="chosen?.paper.key" @choose="choose" />
       <FieldRows
         :table="{ priority }"
         :values="work.batch.wishes"
@@ -58,10 +48,7 @@ async function saveCuts() {
     </aside>
     <div class="stack">
       <div class="spread controls">
-        <div
-          class="row"
-          aria-live="polite"
-        >
+        <div class="row" aria-live="polite">
           <h2>{{ chosen?.paper.name ?? 'All papers' }}</h2>
           <template v-if="planner.running">
             <ProgressBar
@@ -70,13 +57,7 @@ async function saveCuts() {
               class="progress"
               aria-label="Looking for better plans"
             />
-            <Button
-              label="Stop looking"
-              size="small"
-              severity="secondary"
-              outlined
-              @click="planner.stop()"
-            />
+            <Button label="Stop looking" size="small" severity="secondary" outlined @click="planner.stop()" />
           </template>
           <Button
             v-else-if="planner.stopped"
@@ -87,13 +68,7 @@ async function saveCuts() {
             @click="planner.resume()"
           />
         </div>
-        <Button
-          label="Cuts as CSV"
-          severity="secondary"
-          text
-          :disabled="!planner.ready"
-          @click="saveCuts"
-        />
+        <Button label="Cuts as CSV" severity="secondary" text :disabled="!planner.ready" @click="saveCuts" />
         <Button
           as="router-link"
           :to="`/print/${work.id}/cutting`"
@@ -103,16 +78,9 @@ async function saveCuts() {
           :disabled="!planner.ready"
         />
       </div>
-      <PaperPlan
-        v-if="chosen"
-        :key="chosen.paper.key"
-        :entry="chosen"
-      />
+      <PaperPlan v-if="chosen" :key="chosen.paper.key" :entry="chosen" />
       <template v-else>
-        <LazyCuttingOverview
-          :papers="planner.papers"
-          @choose="choose"
-        />
+        <LazyCuttingOverview :papers="planner.papers" @choose="choose" />
         <LazyDrawerYield />
         <LazyFormatYield v-if="work.batch.cards.length > 0" />
       </template>

@@ -38,27 +38,13 @@ const toBuy = computed(() =>
 </script>
 
 <template>
-  <NeedsCards
-    v-if="work.batch.cards.length === 0"
-    what="Kits are packed from cards."
-  />
-  <div
-    v-else
-    class="kits"
-  >
-    <section
-      class="board bags"
-      aria-label="Bags of the class"
-    >
+  <NeedsCards v-if="work.batch.cards.length === 0" what="Kits are packed from cards." />
+  <div v-else class="kits">
+    <section class="board bags" aria-label="Bags of the class">
       <div class="spread">
         <h2>{{ summary }}</h2>
         <span class="row">
-          <Button
-            label="Who comes"
-            severity="secondary"
-            outlined
-            @click="naming = true"
-          />
+          <Button label="Who comes" severity="secondary" outlined @click="naming = true" />
           <Button
             as="router-link"
             :to="`/print/${work.id}/kits`"
@@ -71,17 +57,11 @@ const toBuy = computed(() =>
       <SharingLine />
       <CountedTwice />
       <div class="scroll">
-        <BagTable
-          v-model="chosen"
-          :bags="bags"
-        />
+        <BagTable v-model="chosen" :bags="bags" />
       </div>
     </section>
     <div class="stack side">
-      <p
-        class="buy"
-        aria-live="polite"
-      >
+      <p class="buy" aria-live="polite">
         <template v-if="!kits">
           What has to be bought follows when the cutting is planned …
         </template>
@@ -91,12 +71,7 @@ const toBuy = computed(() =>
         <template v-else>
           {{ toBuy.things > 0 ? `To buy: ${count(toBuy.things, 'thing')} for ${money(toBuy.cents)}` : 'All is ordered'
           }}{{ toBuy.coming > 0 ? `, ${count(toBuy.coming, 'thing')} on the way` : '' }}
-          <Button
-            label="What"
-            text
-            size="small"
-            @click="panel = 'shopping'"
-          />
+          <Button label="What" text size="small" @click="panel = 'shopping'" />
         </template>
       </p>
       <SelectButton
@@ -109,18 +84,12 @@ const toBuy = computed(() =>
         aria-label="What is shown beside the bags"
       />
       <template v-if="panel === 'bag'">
-        <BagPanel
-          v-if="bag"
-          :bag="bag"
-        />
+        <BagPanel v-if="bag" :bag="bag" />
         <CardShares />
       </template>
       <ReadyPanel v-else-if="panel === 'ready'" />
       <template v-else-if="panel === 'shopping'">
-        <ShoppingPanel
-          v-if="kits"
-          :kits="kits"
-        />
+        <ShoppingPanel v-if="kits" :kits="kits" />
         <SupplyForm
           :supplies="suppliesFor(work.prepared)"
           :units="work.units"
@@ -131,10 +100,7 @@ const toBuy = computed(() =>
         />
       </template>
       <template v-else>
-        <MoneyPanel
-          v-if="kits"
-          :kits="kits"
-        />
+        <MoneyPanel v-if="kits" :kits="kits" />
         <PricesForm
           :prices="work.batch.prices"
           @change="(what, prices) => work.edit(what, document => void (document.prices = prices))"

@@ -39,24 +39,11 @@ function fill() {
 </script>
 
 <template>
-  <NeedsCards
-    v-if="cards.length === 0"
-    what="Papers are chosen for the parts of a card."
-  />
-  <div
-    v-else
-    class="papers"
-  >
+  <NeedsCards v-if="cards.length === 0" what="Papers are chosen for the parts of a card." />
+  <div v-else class="papers">
     <div class="roles">
-      <p
-        v-if="missing > 0"
-        class="row missing"
-        role="status"
-      >
-        <Icon
-          name="tabler:alert-octagon"
-          aria-hidden="true"
-        /> {{ count(missing, 'piece') }} without a paper
+      <p v-if="missing > 0" class="row missing" role="status">
+        <Icon name="tabler:alert-octagon" aria-hidden="true" /> {{ count(missing, 'piece') }} without a paper
         <Button
           label="Take usual papers from the shelf"
           size="small"
@@ -66,12 +53,7 @@ function fill() {
           @click="fill"
         />
       </p>
-      <RoleRow
-        v-for="role in roles"
-        :key="role.kind"
-        :role="role"
-        @choose="choose"
-      />
+      <RoleRow v-for="role in roles" :key="role.kind" :role="role" @choose="choose" />
     </div>
     <div class="stack side">
       <UsedPapers @replace="replace" />

@@ -4,14 +4,8 @@ const cards = computed(() => work.preparation?.cards ?? [])
 </script>
 
 <template>
-  <NeedsCards
-    v-if="cards.length === 0"
-    what="There are no pieces yet."
-  />
-  <div
-    v-else
-    class="stack"
-  >
+  <NeedsCards v-if="cards.length === 0" what="There are no pieces yet." />
+  <div v-else class="stack">
     <div class="row">
       <Button
         as="a"
@@ -29,16 +23,9 @@ const cards = computed(() => work.preparation?.cards ?? [])
         outlined
       />
     </div>
-    <section
-      v-for="card in cards"
-      :key="card.entry.key"
-      class="board"
-    >
+    <section v-for="card in cards" :key="card.entry.key" class="board">
       <h2>{{ card.entry.title }} <span class="quiet small">{{ count(card.kits, 'kit') }}</span></h2>
-      <PieceTable
-        :card="card"
-        full
-      />
+      <PieceTable :card="card" full />
     </section>
   </div>
 </template>

@@ -23,11 +23,5 @@ const print = computed(() =>
   <p v-else-if="!work.document || !planner.ready">
     Planning the cutting …
   </p>
-  <PrintedDocument
-    v-else
-    v-model:paper="paper"
-    :print="print"
-    :file="file"
-    :back="`/classes/${work.id}/cutting`"
-  />
+  <PrintedDocument v-else v-model:paper="paper" :print="print" :file="file" :back="`/classes/${work.id}/cutting`" />
 </template>

@@ -111,37 +111,17 @@ const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.in
   <p v-else-if="!work.document || (isPlanned && !(planner.kits && planner.ready))">
     Planning the cutting and packing the bags …
   </p>
-  <PrintedDocument
-    v-else
-    v-model:paper="paper"
-    :print="print"
-    :file="file"
-    :back="`/classes/${work.id}/kits`"
-  >
+  <PrintedDocument v-else v-model:paper="paper" :print="print" :file="file" :back="`/classes/${work.id}/kits`">
     <fieldset class="what">
       <legend class="label small">
         What is printed
       </legend>
-      <span
-        v-for="{ key, label } in CHOICES"
-        :key="key"
-        class="row one"
-      >
-        <Checkbox
-          v-model="chosen"
-          :input-id="`${id}-${key}`"
-          :value="key"
-        />
+      <span v-for="{ key, label } in CHOICES" :key="key" class="row one">
+        <Checkbox v-model="chosen" :input-id="`${id}-${key}`" :value="key" />
         <label :for="`${id}-${key}`">{{ label }}</label>
       </span>
     </fieldset>
-    <Button
-      label="Bags as CSV"
-      size="small"
-      severity="secondary"
-      outlined
-      @click="saveBags"
-    />
+    <Button label="Bags as CSV" size="small" severity="secondary" outlined @click="saveBags" />
     <Button
       v-if="planner.kits"
       label="Shopping as CSV"
@@ -163,10 +143,7 @@ const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.in
         <UnitsChoice v-model="units" />
       </span>
     </template>
-    <p
-      v-if="print.sections.length === 0"
-      class="quiet nothing"
-    >
+    <p v-if="print.sections.length === 0" class="quiet nothing">
       {{ chosen.length === 0 ? 'Tick what is to be printed.' : 'Nothing of that kind is needed for this class.' }}
     </p>
   </PrintedDocument>

@@ -30,18 +30,9 @@ const print = computed(() => {
   <p v-else-if="!work.document || !planner.kits || !planner.ready">
     Packing the bags …
   </p>
-  <PrintedDocument
-    v-else
-    v-model:paper="paper"
-    :print="print"
-    :file="file"
-    :back="`/classes/${work.id}/kits`"
-  >
+  <PrintedDocument v-else v-model:paper="paper" :print="print" :file="file" :back="`/classes/${work.id}/kits`">
     <span class="row">
-      <ToggleSwitch
-        v-model="each"
-        :input-id="id"
-      />
+      <ToggleSwitch v-model="each" :input-id="id" />
       <label :for="id">One list for each bag</label>
     </span>
   </PrintedDocument>

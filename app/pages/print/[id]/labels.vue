@@ -52,13 +52,7 @@ const set = (key: string, change: Partial<LabelsEntry>) =>
       <legend class="label small">
         The sheet of labels ({{ paper.words[grid.paper] }})
       </legend>
-      <FieldRows
-        :table="GRID"
-        :values="grid"
-        :units="work.units"
-        :mark="work.prepared.cutter.mark"
-        @change="set"
-      />
+      <FieldRows :table="GRID" :values="grid" :units="work.units" :mark="work.prepared.cutter.mark" @change="set" />
       <NumberField
         label="Used already"
         :model-value="used"
@@ -67,17 +61,10 @@ const set = (key: string, change: Partial<LabelsEntry>) =>
         @update:model-value="$event !== null && (used = $event)"
       />
     </fieldset>
-    <p
-      v-if="wrong"
-      role="alert"
-      class="wrong"
-    >
+    <p v-if="wrong" role="alert" class="wrong">
       {{ wrong }}
     </p>
-    <p
-      v-else
-      class="small quiet"
-    >
+    <p v-else class="small quiet">
       {{ count(texts.length, 'label') }} on {{ count(print.labels.length, 'sheet') }}. Print them at 100 %, on plain
       paper first.
     </p>

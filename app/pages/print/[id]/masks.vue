@@ -14,11 +14,5 @@ const print = computed(() => printOf(work.prepared.cards.flatMap(card => maskSec
   <p v-else-if="!work.document">
     Laying out the masks …
   </p>
-  <PrintedDocument
-    v-else
-    v-model:paper="paper"
-    :print="print"
-    :file="file"
-    :back="`/classes/${work.id}/cards`"
-  />
+  <PrintedDocument v-else v-model:paper="paper" :print="print" :file="file" :back="`/classes/${work.id}/cards`" />
 </template>

@@ -14,11 +14,5 @@ const print = computed(() => printOf(work.prepared.cards.flatMap(card => scoreSe
   <p v-else-if="!work.document">
     Laying out the score cards …
   </p>
-  <PrintedDocument
-    v-else
-    v-model:paper="paper"
-    :print="print"
-    :file="file"
-    :back="`/classes/${work.id}/pieces`"
-  />
+  <PrintedDocument v-else v-model:paper="paper" :print="print" :file="file" :back="`/classes/${work.id}/pieces`" />
 </template>
