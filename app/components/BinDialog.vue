@@ -51,14 +51,7 @@ async function back({ id, title }: Entry) {
               {{ entry.days }}
             </td>
             <td>
-              <Button
-                label="Bring back"
-                size="small"
-                severity="secondary"
-                outlined
-                :aria-label="`Bring back ${entry.title}`"
-                @click="back(entry)"
-              />
+              <PlainButton label="Bring back" :aria-label="`Bring back ${entry.title}`" @click="back(entry)" />
             </td>
           </tr>
         </tbody>

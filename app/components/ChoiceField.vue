@@ -2,7 +2,7 @@
 type Option = { value: T, label: string } | { key: T, name: string }
 
 /** A choice out of a list, its label above it: of values in words, or of entries of the document by their names. */
-const { options } = defineProps<{
+defineProps<{
   label: string
   modelValue: T | null | undefined
   options: readonly Option[]
@@ -11,19 +11,16 @@ const { options } = defineProps<{
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: T | null] }>()
 const id = useId()
-const isNamed = computed(() => options.some(option => 'key' in option))
 </script>
 
 <template>
   <div class="field">
     <label :for="id">{{ label }}</label>
-    <Select
+    <OneOfMany
       :input-id="id"
       :aria-label="label"
       :model-value="modelValue"
-      :options="[...options]"
-      :option-value="isNamed ? 'key' : 'value'"
-      :option-label="isNamed ? 'name' : 'label'"
+      :options="options"
       :placeholder="none"
       :show-clear="none !== undefined"
       @update:model-value="emit('update:modelValue', $event)"

@@ -14,7 +14,6 @@ const { table, values, units = 'inch', currency = '' } = defineProps<{
 }>()
 const emit = defineEmits<{ change: [key: keyof Table & string, change: Partial<ValuesOf<Table>>] }>()
 const CURRENCIES = ['USD', 'CAD', 'GBP', 'EUR', 'AUD', 'NZD', 'CHF', 'SEK', 'NOK', 'DKK', 'JPY']
-const id = useId()
 
 type Value = string | number | boolean | null
 const rows = computed(() =>
@@ -50,10 +49,12 @@ function set(key: string, value: Value) {
       :options="optionsOf(field, value)"
       @update:model-value="set(key, $event)"
     />
-    <label v-else-if="field.kind === 'yes or no'" class="tick">
-      <Checkbox :model-value="value" binary :input-id="`${id}-${key}`" @update:model-value="set(key, $event)" />
-      {{ field.name }}
-    </label>
+    <TickField
+      v-else-if="field.kind === 'yes or no'"
+      :label="field.name"
+      :model-value="Boolean(value)"
+      @update:model-value="set(key, $event)"
+    />
     <MoneyField
       v-else-if="field.kind === 'money'"
       :label="`${field.name}, ${currency}`"
@@ -73,7 +74,3 @@ function set(key: string, value: Value) {
     />
   </template>
 </template>
-
-<style scoped>
-.tick { display: flex; gap: 0.5rem; align-items: start; }
-</style>

@@ -10,12 +10,5 @@ const UNITS = [
 </script>
 
 <template>
-  <SelectButton
-    v-model="units"
-    :options="UNITS"
-    option-value="value"
-    option-label="label"
-    :allow-empty="false"
-    aria-label="Measures"
-  />
+  <OneOf v-model="units" :options="UNITS" aria-label="Measures" />
 </template>

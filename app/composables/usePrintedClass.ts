@@ -1,6 +1,8 @@
 import type { Printout, PrintSection } from '../../core/printed'
 import { SCALE_BAR } from '../printed/scale'
 
+export type PrintedPage = ReturnType<typeof usePrintedClass>
+
 /** Opens the class of a print page and makes a print of its sections. */
 export function usePrintedClass(name: string) {
   const work = useClassStore()

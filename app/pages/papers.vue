@@ -74,14 +74,7 @@ useHead({ title: 'Paper shelf · Wakaru' })
           aria-label="Search the shelf"
           :maxlength="BOUNDS.title"
         />
-        <SelectButton
-          v-model="kind"
-          :options="KINDS"
-          option-value="value"
-          option-label="label"
-          :allow-empty="false"
-          aria-label="Kind of paper"
-        />
+        <OneOf v-model="kind" :options="KINDS" aria-label="Kind of paper" />
         <Button as="router-link" to="/teach" label="What could I teach?" text />
         <Button label="Bin" text severity="secondary" @click="binOpen = true" />
         <Button label="Add a paper" @click="editing = {}" />

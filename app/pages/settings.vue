@@ -125,14 +125,7 @@ useHead({ title: 'Settings · Wakaru' })
           <legend class="label small">
             Light or dark
           </legend>
-          <SelectButton
-            v-model="mode"
-            :options="THEMES"
-            option-value="value"
-            option-label="label"
-            :allow-empty="false"
-            aria-label="Light or dark"
-          />
+          <OneOf v-model="mode" :options="THEMES" aria-label="Light or dark" />
         </fieldset>
       </section>
       <PricesForm :prices="settings.prices" open @change="(_, prices) => change(all => void (all.prices = prices))" />

@@ -119,10 +119,7 @@ useHead({ title: 'What could I teach? · Wakaru' })
         size="small"
         aria-label="Skill; none for any"
       />
-      <div class="row">
-        <ToggleSwitch v-model="wishes.flat" input-id="teach-flat" />
-        <label for="teach-flat">Posts flat</label>
-      </div>
+      <TickField v-model="wishes.flat" switched label="Posts flat" />
     </div>
     <p role="status" class="row">
       <template v-if="ready && shelf.papers.length === 0">

@@ -42,12 +42,13 @@ function spoiled(random: () => number) {
     let at = file
     for (let depth = random() * 6; depth > 0; depth--) {
       const names = Object.keys(at)
+      if (names.length === 0) break
       const inner = at[pick(names, random)]
       if (typeof inner !== 'object' || inner === null) break
       at = inner
     }
     const names = Object.keys(at)
-    const name = random() < 0.15 ? 'strange' : pick(names, random)
+    const name = random() < 0.15 || names.length === 0 ? 'strange' : pick(names, random)
     if (random() < 0.2) Reflect.deleteProperty(at, name)
     else at[name] = structuredClone(pick(JUNK, random))
   }

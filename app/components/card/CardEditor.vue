@@ -151,15 +151,7 @@ const actions = computed((): MenuItem[] => [
             @update:model-value="setKits"
           />
         </div>
-        <SelectButton
-          v-model="tab"
-          :options="TABS"
-          option-value="value"
-          option-label="label"
-          :allow-empty="false"
-          size="small"
-          aria-label="What to change"
-        />
+        <OneOf v-model="tab" :options="TABS" size="small" aria-label="What to change" />
       </div>
     </template>
     <template v-if="tab !== 'sizes' && card.construction" #fields>

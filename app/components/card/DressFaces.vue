@@ -98,34 +98,24 @@ function setPaper(index: number, paper: string) {
       :chosen="face?.key"
       @choose="chosen = $event"
     />
-    <Select
+    <OneOfMany
       :model-value="face?.key"
       :options="options"
-      option-value="key"
-      option-label="name"
       aria-label="Face to dress"
       size="small"
       @update:model-value="chosen = $event"
     />
     <template v-if="face && entry">
-      <div class="row">
-        <Checkbox
-          :model-value="entry.stamped"
-          binary
-          input-id="face-stamped"
-          @update:model-value="entry && change({ ...entry, stamped: $event })"
-        />
-        <label for="face-stamped">Stamped before anything is glued</label>
-      </div>
-      <div class="row">
-        <Checkbox
-          :model-value="entry.message"
-          binary
-          input-id="face-message"
-          @update:model-value="entry && change({ ...entry, message: $event })"
-        />
-        <label for="face-message">To be written on, as it is</label>
-      </div>
+      <TickField
+        label="Stamped before anything is glued"
+        :model-value="entry.stamped"
+        @update:model-value="entry && change({ ...entry, stamped: $event })"
+      />
+      <TickField
+        label="To be written on, as it is"
+        :model-value="entry.message"
+        @update:model-value="entry && change({ ...entry, message: $event })"
+      />
       <p v-if="entry.layers.length === 0" class="quiet">
         Nothing lies on this face.
       </p>
@@ -146,14 +136,7 @@ function setPaper(index: number, paper: string) {
         @remove="setLayers(entry!.layers.filter(({ key }) => key !== layer.key))"
       />
       <div class="row">
-        <Button
-          label="Add a layer"
-          size="small"
-          severity="secondary"
-          outlined
-          :disabled="entry.layers.length >= BOUNDS.layers"
-          @click="add"
-        />
+        <PlainButton label="Add a layer" :disabled="entry.layers.length >= BOUNDS.layers" @click="add" />
         <Button v-if="masked" label="Mask as SVG" size="small" text @click="saveMask" />
         <Button
           v-if="isOwn"

@@ -16,22 +16,8 @@ const SIGNS = { stop: 'tabler:alert-octagon', warn: 'tabler:alert-triangle', not
       <span>
         {{ finding.subject }} {{ finding.problem }}
         <span class="answers">
-          <Button
-            v-if="finding.fix"
-            :label="fixWords(finding.fix, units)"
-            size="small"
-            severity="secondary"
-            outlined
-            @click="emit('fix', finding)"
-          />
-          <Button
-            v-if="finding.keep"
-            :label="finding.keep.words"
-            size="small"
-            severity="secondary"
-            outlined
-            @click="emit('keep', finding.keep)"
-          />
+          <PlainButton v-if="finding.fix" :label="fixWords(finding.fix, units)" @click="emit('fix', finding)" />
+          <PlainButton v-if="finding.keep" :label="finding.keep.words" @click="emit('keep', finding.keep)" />
         </span>
       </span>
     </li>

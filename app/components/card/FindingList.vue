@@ -34,14 +34,7 @@ const SIGNS = {
           aria-hidden="true"
         /> {{ SIGNS[finding.severity].word }}</span>
         <span class="said"><strong>{{ finding.subject }}</strong> {{ finding.problem }}</span>
-        <Button
-          v-if="finding.fix"
-          :label="fixWords(finding.fix, units)"
-          size="small"
-          severity="secondary"
-          outlined
-          @click="emit('fix', finding)"
-        />
+        <PlainButton v-if="finding.fix" :label="fixWords(finding.fix, units)" @click="emit('fix', finding)" />
       </li>
     </ul>
     <button v-if="hidden > 0" type="button" class="more" :aria-expanded="all" @click="all = !all">

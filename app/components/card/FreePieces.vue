@@ -111,12 +111,10 @@ async function readOutline(piece: FreeEntry, event: Event) {
           @change="readOutline(piece, $event)"
         >
       </div>
-      <Select
+      <OneOfMany
         v-if="!isBought(piece.kind)"
         :model-value="piece.from"
         :options="sources(piece)"
-        option-value="key"
-        option-label="name"
         :aria-label="`Paper or piece for ${piece.name}`"
         size="small"
         @update:model-value="set(piece, { from: $event })"
@@ -158,11 +156,9 @@ async function readOutline(piece: FreeEntry, event: Event) {
           @update:model-value="$event !== null && set(piece, { count: $event })"
         />
       </div>
-      <Select
+      <OneOfMany
         :model-value="piece.face"
         :options="places(piece)"
-        option-value="key"
-        option-label="name"
         :aria-label="`Where ${piece.name} lies`"
         size="small"
         @update:model-value="set(piece, { face: $event })"
@@ -203,22 +199,12 @@ async function readOutline(piece: FreeEntry, event: Event) {
         @change="set(piece, $event)"
       />
       <Button :label="`Keep ${piece.name} for other cards`" text size="small" @click="keeping = piece" />
-      <Button
+      <QuietButton
         :label="`Remove ${piece.name}`"
-        text
-        severity="secondary"
-        size="small"
         @click="emit('change', `without ${piece.key}`, entry => removeFreePiece(entry, piece.key))"
       />
     </details>
-    <Button
-      label="Add a piece"
-      size="small"
-      severity="secondary"
-      outlined
-      :disabled="card.entry.free.length >= BOUNDS.free"
-      @click="add()"
-    />
+    <PlainButton label="Add a piece" :disabled="card.entry.free.length >= BOUNDS.free" @click="add()" />
     <Select
       v-if="kept.length > 0"
       :key="card.entry.free.length"

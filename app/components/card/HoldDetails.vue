@@ -24,7 +24,6 @@ const SIDES = ['left', 'right', 'top', 'bottom'] as const
 const WORDS: Record<Making, string> = {
   'stamped': 'stamped', 'coloured': 'coloured', 'die cut': 'cut with a die', 'cut out': 'cut out along its print',
 }
-const id = useId()
 const partly = ref(false)
 const shown = computed(() => partly.value || !isGluedAll(glue))
 function setPartly(on: boolean) {
@@ -41,19 +40,14 @@ const setMade = (making: Making, on: boolean) =>
       Before it is put on{{ whole ? '' : ', and its glue' }}<span class="unseen"> of {{ name }}</span>
     </summary>
     <div class="ticks">
-      <span v-for="making in MAKINGS" :key="making" class="row">
-        <Checkbox
-          :input-id="`${id}-${making}`"
-          :model-value="made.includes(making)"
-          binary
-          @update:model-value="setMade(making, $event)"
-        />
-        <label :for="`${id}-${making}`">First {{ WORDS[making] }}</label>
-      </span>
-      <span v-if="!whole" class="row">
-        <Checkbox :input-id="`${id}-partly`" :model-value="shown" binary @update:model-value="setPartly" />
-        <label :for="`${id}-partly`">Glued only in part</label>
-      </span>
+      <TickField
+        v-for="making in MAKINGS"
+        :key="making"
+        :label="`First ${WORDS[making]}`"
+        :model-value="made.includes(making)"
+        @update:model-value="setMade(making, $event)"
+      />
+      <TickField v-if="!whole" label="Glued only in part" :model-value="shown" @update:model-value="setPartly" />
     </div>
     <LengthField
       v-if="hold === 'foam'"

@@ -24,7 +24,6 @@ const { layer, size, units, windows, sides = AS_DRAWN } = defineProps<{
 const emit = defineEmits<{ change: [layer: LayerEntry], paper: [key: string], remove: [] }>()
 const SIDES = ['left', 'right', 'top', 'bottom'] as const
 const LABELS = { left: 'Left', right: 'Right', head: 'Top', foot: 'Bottom' } as const
-const id = useId()
 const set = (change: Partial<LayerEntry>) => emit('change', { ...layer, ...change })
 const isEven = computed(() => SIDES.every(side => lengthFrom(layer[side]) === lengthFrom(layer.left)))
 const apart = ref(false)
@@ -116,10 +115,13 @@ const rings = computed(() => [
       />
     </template>
     <div class="ticks">
-      <span v-for="{ key, words, on, take } in ticks" :key="key" class="row">
-        <Checkbox :input-id="`${id}-${key}`" :model-value="on" binary @update:model-value="take" />
-        <label :for="`${id}-${key}`">{{ words }}</label>
-      </span>
+      <TickField
+        v-for="{ key, words, on, take } in ticks"
+        :key="key"
+        :label="words"
+        :model-value="on"
+        @update:model-value="take"
+      />
     </div>
     <div class="choices">
       <Select
@@ -136,12 +138,10 @@ const rings = computed(() => [
         size="small"
         @update:model-value="set({ hold: $event })"
       />
-      <Select
+      <OneOfMany
         v-if="windows.length > 0"
         :model-value="layer.ring"
         :options="rings"
-        option-value="key"
-        option-label="name"
         :aria-label="`Ring of ${layer.name || name}`"
         size="small"
         @update:model-value="set({ ring: $event })"
@@ -167,7 +167,7 @@ const rings = computed(() => [
       :sides="sides"
       @change="set"
     />
-    <Button :label="`Take off ${layer.name || name}`" text severity="secondary" size="small" @click="emit('remove')" />
+    <QuietButton :label="`Take off ${layer.name || name}`" @click="emit('remove')" />
   </fieldset>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CardEntry } from '../../../core/document'
+import type { CardEntry, Hold } from '../../../core/document'
 import { ALL_GLUED, HOLDS } from '../../../core/document'
 import { isFreePart, ownParts, setOwnPart } from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
@@ -18,7 +18,9 @@ const parts = computed(() => ownParts(construction, isFreePart).map(({ key, name
 })))
 const open = ref(false)
 const changed = computed(() => entry.parts.length)
-const HELD = [{ value: 'usual', label: 'held as usual' }, ...HOLDS.map(hold => ({ value: hold, label: hold }))]
+const HELD: { value: Hold | 'usual', label: string }[] = [
+  { value: 'usual', label: 'held as usual' }, ...HOLDS.map(hold => ({ value: hold, label: hold })),
+]
 const set = (key: string, change: Parameters<typeof setOwnPart>[2]) =>
   emit('change', `part ${key}`, card => setOwnPart(card, key, change))
 </script>
@@ -32,15 +34,13 @@ const set = (key: string, change: Parameters<typeof setOwnPart>[2]) =>
     <div v-for="{ key, name, isHeld: held, own } in open ? parts : []" :key="key" class="part">
       <div class="spread">
         <span>{{ name }}</span>
-        <Select
+        <OneOfMany
           v-if="held || own?.hold"
           :model-value="own?.hold ?? 'usual'"
           :options="HELD"
-          option-value="value"
-          option-label="label"
           :aria-label="`How ${name} is held`"
           size="small"
-          @update:model-value="set(key, { hold: $event === 'usual' ? null : $event })"
+          @update:model-value="set(key, { hold: $event === 'usual' ? null : $event as Hold })"
         />
       </div>
       <HoldDetails

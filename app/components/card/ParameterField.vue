@@ -69,12 +69,9 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
       <legend class="label">
         {{ parameter.label }}
       </legend>
-      <SelectButton
+      <OneOf
         :model-value="input ?? parameter.initial"
         :options="options"
-        option-value="value"
-        option-label="label"
-        :allow-empty="false"
         size="small"
         :aria-label="parameter.label"
         @update:model-value="set"

@@ -52,12 +52,10 @@ function fit(key: string) {
       />
       <div class="field">
         <span :id="`${id}-envelope`" class="label small">or as large as an envelope takes</span>
-        <Select
+        <OneOfMany
           :aria-labelledby="`${id}-envelope`"
           :model-value="envelope"
           :options="batch.post.envelopes"
-          option-value="key"
-          option-label="name"
           placeholder="Choose an envelope"
           @update:model-value="fit"
         />

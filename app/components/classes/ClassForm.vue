@@ -45,13 +45,7 @@ const DELIVERY = [
       <legend class="label small">
         How it is given
       </legend>
-      <SelectButton
-        v-model="details.delivery"
-        :options="DELIVERY"
-        option-value="value"
-        option-label="label"
-        :allow-empty="false"
-      />
+      <OneOf v-model="details.delivery" :options="DELIVERY" />
     </fieldset>
     <LabelledField :input="`${id}-starts`" label="Begins, such as 18:30">
       <InputText

@@ -20,7 +20,7 @@ const failed = computed(() => counter.failed.value)
     <div class="row">
       <slot />
       <ProgressBar v-if="running" :value="share" :show-value="false" class="progress" :aria-label="busy" />
-      <Button v-if="running" :label="stop" size="small" severity="secondary" outlined @click="counter.stop()" />
+      <PlainButton v-if="running" :label="stop" @click="counter.stop()" />
       <Button v-else :label="ask" size="small" :disabled="disabled" @click="emit('ask')" />
     </div>
   </div>

@@ -13,6 +13,6 @@ watch(() => layout.repeats, repeats => (sheets.value = repeats))
   <form class="row" novalidate @submit.prevent="isReadable($event) && sheets && emit('cut', sheets)">
     <label :for="id" class="unseen">Sheets of it that are cut</label>
     <NumberField v-model="sheets" :input-id="id" :min="1" :max="layout.repeats" />
-    <Button type="submit" label="are cut" size="small" severity="secondary" outlined :disabled="!sheets" />
+    <PlainButton type="submit" label="are cut" :disabled="!sheets" />
   </form>
 </template>

@@ -39,8 +39,7 @@ const COLUMNS = [
 </script>
 
 <template>
-  <details class="board" :open="cut.length + miscut.length > 0 || rows.some(({ spoiled }) => spoiled > 0)">
-    <summary>Cut so far, and spoiled</summary>
+  <FoldOut title="Cut so far, and spoiled" :open="cut.length + miscut.length > 0 || rows.some(({ spoiled }) => spoiled > 0)">
     <div class="stack">
       <p v-if="cut.length === 0" class="quiet small">
         Note above how many sheets of a layout are cut, and here what was spoiled: the plan is then made for what is
@@ -77,21 +76,14 @@ const COLUMNS = [
           @update:model-value="$event !== null && changeMiscut(at, { count: $event })"
         />
         <span>× {{ pieceOf(wrong) }} came out as</span>
-        <LengthField
-          label="Width"
-          :model-value="wrong.width"
+        <SizeFields
+          :width="wrong.width"
+          :height="wrong.height"
           :units="work.units"
           :mark="entry.problem.cutter.mark"
-          @update:model-value="changeMiscut(at, { width: $event })"
+          @change="(side, value) => changeMiscut(at, { [side]: value })"
         />
-        <LengthField
-          label="Height"
-          :model-value="wrong.height"
-          :units="work.units"
-          :mark="entry.problem.cutter.mark"
-          @update:model-value="changeMiscut(at, { height: $event })"
-        />
-        <Button severity="secondary" text size="small" label="Remove" @click="dropMiscut(at)" />
+        <QuietButton label="Remove" @click="dropMiscut(at)" />
       </fieldset>
       <div class="row">
         <Select
@@ -110,12 +102,10 @@ const COLUMNS = [
         </span>
       </div>
     </div>
-  </details>
+  </FoldOut>
 </template>
 
 <style scoped>
-summary { cursor: pointer; font-weight: 600; }
 :deep(td input) { width: 4rem; }
 .wrong { align-items: center; border: 0; padding: 0; margin: 0; min-inline-size: 0; }
-.stack { margin-top: 0.75rem; }
 </style>

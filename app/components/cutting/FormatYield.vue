@@ -84,12 +84,10 @@ function take({ parameter, value }: { parameter: string, value: string }) {
       :counter="counter"
       @ask="ask"
     >
-      <Select
+      <OneOfMany
         aria-label="Card"
         :model-value="card.entry.key"
         :options="cards.map(({ entry }) => ({ value: entry.key, label: entry.title }))"
-        option-value="value"
-        option-label="label"
         size="small"
         @update:model-value="chosen = $event"
       />

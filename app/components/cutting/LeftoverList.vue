@@ -55,14 +55,7 @@ function put() {
       >{{ number }} × <SizeText :width="width" :height="height" :units="work.units" /></span>
     </p>
     <div v-if="something">
-      <Button
-        label="All of it is cut: bring the shelf up to date"
-        size="small"
-        severity="secondary"
-        outlined
-        :disabled="!entry.settled"
-        @click="put"
-      />
+      <PlainButton label="All of it is cut: bring the shelf up to date" :disabled="!entry.settled" @click="put" />
     </div>
   </section>
 </template>

@@ -196,11 +196,8 @@ async function download(layout: KeyedLayout, number: number) {
             @update:model-value="cutting.keep(layout, entry, $event)"
           />
           <CutNote :key="layout.key" :layout="layout" @cut="cutting.noteCut(layout, entry, $event)" />
-          <Button
+          <QuietButton
             label="SVG"
-            size="small"
-            severity="secondary"
-            text
             :aria-label="`Sheet ${large + 1} as SVG in real size`"
             @click="download(layout, large + 1)"
           />

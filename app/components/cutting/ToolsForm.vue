@@ -17,36 +17,28 @@ const set = (key: string, change: Partial<ToolsEntry>) => emit('change', `tool $
 </script>
 
 <template>
-  <details class="board" :open="open">
-    <summary>Your trimmer and scoring board</summary>
-    <div class="stack">
-      <FieldRows :table="LENGTHS" :values="tools" :units="units" :mark="mark" @change="set" />
-      <ChoiceField
-        :label="trimmer.name"
-        :model-value="writeLength(mark, units)"
-        :options="marksOf(MARKS[units])"
-        @update:model-value="$event && set('mark', { mark: $event })"
-      />
-      <ChoiceField
-        :label="board.name"
-        :model-value="writeLength(lengthFrom(tools.board, units), units)"
-        :options="marksOf(BOARD_MARKS[units])"
-        @update:model-value="$event && set('board', { board: $event })"
-      />
-      <div>
-        <FieldRows :table="{ stack }" :values="tools" @change="set" />
-        <span class="quiet small">of {{ STACKED_WEIGHT }} g/m²; fewer of heavier paper, more of lighter</span>
-      </div>
-      <FieldRows
-        :table="PACE"
-        :values="tools.pace"
-        @change="(key, change) => emit('change', `pace ${key}`, { ...tools, pace: { ...tools.pace, ...change } })"
-      />
+  <FoldOut title="Your trimmer and scoring board" :open="open">
+    <FieldRows :table="LENGTHS" :values="tools" :units="units" :mark="mark" @change="set" />
+    <ChoiceField
+      :label="trimmer.name"
+      :model-value="writeLength(mark, units)"
+      :options="marksOf(MARKS[units])"
+      @update:model-value="$event && set('mark', { mark: $event })"
+    />
+    <ChoiceField
+      :label="board.name"
+      :model-value="writeLength(lengthFrom(tools.board, units), units)"
+      :options="marksOf(BOARD_MARKS[units])"
+      @update:model-value="$event && set('board', { board: $event })"
+    />
+    <div>
+      <FieldRows :table="{ stack }" :values="tools" @change="set" />
+      <span class="quiet small">of {{ STACKED_WEIGHT }} g/m²; fewer of heavier paper, more of lighter</span>
     </div>
-  </details>
+    <FieldRows
+      :table="PACE"
+      :values="tools.pace"
+      @change="(key, change) => emit('change', `pace ${key}`, { ...tools, pace: { ...tools.pace, ...change } })"
+    />
+  </FoldOut>
 </template>
-
-<style scoped>
-summary { cursor: pointer; font-weight: 600; }
-.stack { margin-top: 0.75rem; }
-</style>

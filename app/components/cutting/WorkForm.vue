@@ -11,24 +11,16 @@ const { priority: _, ...FIELDS } = WISHES
 </script>
 
 <template>
-  <details class="board">
-    <summary>How you like to cut</summary>
-    <div class="stack">
-      <p class="quiet small">
-        An empty field sets no limit.
-      </p>
-      <FieldRows
-        :table="FIELDS"
-        :values="wishes"
-        :units="units"
-        :mark="mark"
-        @change="(key, change) => emit('change', `wish ${key}`, { ...wishes, ...change })"
-      />
-    </div>
-  </details>
+  <FoldOut title="How you like to cut">
+    <p class="quiet small">
+      An empty field sets no limit.
+    </p>
+    <FieldRows
+      :table="FIELDS"
+      :values="wishes"
+      :units="units"
+      :mark="mark"
+      @change="(key, change) => emit('change', `wish ${key}`, { ...wishes, ...change })"
+    />
+  </FoldOut>
 </template>
-
-<style scoped>
-summary { cursor: pointer; font-weight: 600; }
-.stack { margin-top: 0.75rem; }
-</style>

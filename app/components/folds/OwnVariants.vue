@@ -44,13 +44,7 @@ const restore = () => change(async () => {
     </p>
     <NotRead v-if="error" what="Your variants" :error="error" />
     <p v-if="gone">
-      “{{ gone.name }}” was removed. <Button
-        label="Bring it back"
-        size="small"
-        severity="secondary"
-        outlined
-        @click="restore"
-      />
+      “{{ gone.name }}” was removed. <PlainButton label="Bring it back" @click="restore" />
     </p>
     <ul>
       <li v-for="{ variant, fold, construction } in shown" :key="variant.id" class="board">
@@ -72,14 +66,7 @@ const restore = () => change(async () => {
               unit
             />
           </p>
-          <Button
-            label="Remove"
-            size="small"
-            severity="secondary"
-            text
-            :aria-label="`Remove ${variant.name}`"
-            @click="remove(variant.id)"
-          />
+          <QuietButton label="Remove" :aria-label="`Remove ${variant.name}`" @click="remove(variant.id)" />
         </div>
       </li>
     </ul>
@@ -92,14 +79,7 @@ const restore = () => change(async () => {
           :key="key"
           class="small quiet"
         > {{ kind }}, {{ width }} × {{ height }}</span>
-        <Button
-          label="Remove"
-          size="small"
-          severity="secondary"
-          text
-          :aria-label="`Remove ${piece.name}`"
-          @click="remove(piece.id)"
-        />
+        <QuietButton label="Remove" :aria-label="`Remove ${piece.name}`" @click="remove(piece.id)" />
       </p>
     </template>
   </section>

@@ -35,16 +35,8 @@ onKeyStroke('?', (event) => {
   <Dialog v-model:visible="open" modal dismissable-mask header="Help" :style="{ width: '46rem' }">
     <div class="stack">
       <div class="row">
-        <SelectButton
-          v-model="part"
-          :options="PARTS"
-          option-value="value"
-          option-label="label"
-          :allow-empty="false"
-          size="small"
-          aria-label="What to look up"
-        />
-        <Button label="Show me round" size="small" severity="secondary" outlined @click="show" />
+        <OneOf v-model="part" :options="PARTS" size="small" aria-label="What to look up" />
+        <PlainButton label="Show me round" @click="show" />
       </div>
       <WordList v-if="part === 'words'" />
       <table v-else-if="part === 'keys'">

@@ -9,8 +9,8 @@ const { place, stop, step, leave } = useTour()
     <div class="row">
       <span class="small quiet">{{ place.stop + 1 }} of {{ TOUR.length }}</span>
       <span class="gap" />
-      <Button label="Leave" text severity="secondary" size="small" @click="leave" />
-      <Button v-if="place.stop > 0" label="Back" severity="secondary" outlined size="small" @click="step(-1)" />
+      <QuietButton label="Leave" @click="leave" />
+      <PlainButton v-if="place.stop > 0" label="Back" @click="step(-1)" />
       <Button :label="place.stop === TOUR.length - 1 ? 'Done' : 'Next'" size="small" @click="step(1)" />
     </div>
   </aside>

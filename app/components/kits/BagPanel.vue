@@ -70,15 +70,14 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
       @update:model-value="set('profile', { profile: $event ?? '' })"
     />
     <div class="row">
-      <span v-for="[flag, label] in FLAGS" :key="flag" class="row flag">
-        <Checkbox
-          binary
-          :input-id="`${id}-${flag}`"
-          :model-value="bag.seat[flag]"
-          @update:model-value="set(flag, { [flag]: $event })"
-        />
-        <label :for="`${id}-${flag}`">{{ label }}</label>
-      </span>
+      <TickField
+        v-for="[flag, label] in FLAGS"
+        :key="flag"
+        class="flag"
+        :label="label"
+        :model-value="bag.seat[flag]"
+        @update:model-value="set(flag, { [flag]: $event })"
+      />
     </div>
     <p v-if="isSeat(bag.key) && isGiven" class="row small">
       Its prints were given by hand.

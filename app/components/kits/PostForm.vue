@@ -13,10 +13,6 @@ const { post, units, mark, currency, open = false } = defineProps<{
   open?: boolean
 }>()
 const emit = defineEmits<{ change: [what: string, change: (post: PostEntry) => void] }>()
-const SIDES = [
-  { key: 'width', label: 'Width' },
-  { key: 'height', label: 'Height' },
-] as const
 
 const set = (label: string, change: (post: PostEntry) => void) => emit('change', `post ${label}`, change)
 const addEnvelope = () =>
@@ -50,8 +46,7 @@ const free = (stem: string, taken: { name: string }[]) => {
   return `${stem} ${number}`
 }
 const rename = (kind: 'envelopes' | 'rates', index: number, name: string) =>
-  name.trim()
-  && set(
+  set(
     `${kind} ${index} name`,
     all => void (itemAt<{ name: string }>(all[kind], index).name = name.slice(0, BOUNDS.title)),
   )
@@ -62,116 +57,72 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
 </script>
 
 <template>
-  <details class="board" :open="open">
-    <summary>Envelopes and posting</summary>
-    <div class="stack">
-      <p class="quiet small">
-        Made-up rates to start from: put in what your post asks.
-      </p>
-      <div class="row">
-        <FieldRows
-          :table="THICKNESS"
-          :values="post"
-          :units="units"
-          :mark="mark"
-          @change="(key, change) => set(key, all => void Object.assign(all, change))"
-        />
-      </div>
-      <fieldset v-for="(entry, index) in post.envelopes" :key="`envelope ${index}`" class="entry">
-        <legend class="unseen">
-          Envelope {{ index + 1 }}
-        </legend>
-        <InputText
-          :model-value="entry.name"
-          :aria-label="`Name of envelope ${index + 1}`"
-          @update:model-value="rename('envelopes', index, $event ?? '')"
-        />
-        <LengthField
-          v-for="side in SIDES"
-          :key="side.key"
-          :label="side.label"
-          :model-value="entry[side.key]"
-          :units="units"
-          :mark="mark"
-          @update:model-value="envelope(index, side.key, $event)"
-        />
-        <RemoveButton
-          :label="`Remove ${entry.name}`"
-          @click="set('remove envelope', all => void all.envelopes.splice(index, 1))"
-        />
-      </fieldset>
-      <Button
-        label="Add an envelope"
-        size="small"
-        severity="secondary"
-        outlined
-        :disabled="post.envelopes.length >= BOUNDS.envelopes"
-        @click="addEnvelope"
-      />
-      <fieldset v-for="(entry, index) in post.rates" :key="`rate ${index}`" class="entry">
-        <legend class="unseen">
-          Rate {{ index + 1 }}
-        </legend>
-        <InputText
-          :model-value="entry.name"
-          :aria-label="`Name of rate ${index + 1}`"
-          @update:model-value="rename('rates', index, $event ?? '')"
-        />
-        <LengthField
-          v-for="side in [...SIDES, { key: 'thickness', label: 'Thickness' } as const]"
-          :key="side.key"
-          :label="side.label"
-          :model-value="entry[side.key]"
-          :units="units"
-          :mark="mark"
-          @update:model-value="rate(index, side.key, $event)"
-        />
-        <NumberField
-          label="Grams"
-          :model-value="entry.weight"
-          :min="1"
-          :max="BOUNDS.grams"
-          @update:model-value="$event !== null && rate(index, 'weight', $event)"
-        />
-        <MoneyField
-          :label="`Price, ${currency}`"
-          :model-value="entry.price"
-          :max="BOUNDS.cents"
-          @update:model-value="$event !== null && rate(index, 'price', $event)"
-        />
-        <RemoveButton
-          :label="`Remove ${entry.name}`"
-          @click="set('remove rate', all => void all.rates.splice(index, 1))"
-        />
-      </fieldset>
-      <Button
-        label="Add a rate"
-        size="small"
-        severity="secondary"
-        outlined
-        :disabled="post.rates.length >= BOUNDS.rates"
-        @click="addRate"
+  <FoldOut title="Envelopes and posting" :open="open">
+    <p class="quiet small">
+      Made-up rates to start from: put in what your post asks.
+    </p>
+    <div class="row">
+      <FieldRows
+        :table="THICKNESS"
+        :values="post"
+        :units="units"
+        :mark="mark"
+        @change="(key, change) => set(key, all => void Object.assign(all, change))"
       />
     </div>
-  </details>
+    <NamedRow
+      v-for="(entry, index) in post.envelopes"
+      :key="`envelope ${index}`"
+      :name="entry.name"
+      :legend="`Envelope ${index + 1}`"
+      @rename="rename('envelopes', index, $event)"
+      @remove="set('remove envelope', all => void all.envelopes.splice(index, 1))"
+    >
+      <SizeFields
+        :width="entry.width"
+        :height="entry.height"
+        :units="units"
+        :mark="mark"
+        @change="(side, value) => envelope(index, side, value)"
+      />
+    </NamedRow>
+    <PlainButton label="Add an envelope" :disabled="post.envelopes.length >= BOUNDS.envelopes" @click="addEnvelope" />
+    <NamedRow
+      v-for="(entry, index) in post.rates"
+      :key="`rate ${index}`"
+      :name="entry.name"
+      :legend="`Rate ${index + 1}`"
+      @rename="rename('rates', index, $event)"
+      @remove="set('remove rate', all => void all.rates.splice(index, 1))"
+    >
+      <SizeFields
+        :width="entry.width"
+        :height="entry.height"
+        :units="units"
+        :mark="mark"
+        @change="(side, value) => rate(index, side, value)"
+      />
+      <LengthField
+        label="Thickness"
+        :model-value="entry.thickness"
+        :units="units"
+        :mark="mark"
+        @update:model-value="rate(index, 'thickness', $event)"
+      />
+      <NumberField
+        label="Grams"
+        :model-value="entry.weight"
+        :min="1"
+        :max="BOUNDS.grams"
+        @update:model-value="$event !== null && rate(index, 'weight', $event)"
+      />
+      <MoneyField
+        :label="`Price, ${currency}`"
+        :model-value="entry.price"
+        :max="BOUNDS.cents"
+        @update:model-value="$event !== null && rate(index, 'price', $event)"
+      />
+    </NamedRow>
+    <PlainButton label="Add a rate" :disabled="post.rates.length >= BOUNDS.rates" @click="addRate" />
+  </FoldOut>
 </template>
-
-<style scoped>
-summary {
-  cursor: pointer;
-  font-weight: 600;
-}
-.stack {
-  margin-top: 0.75rem;
-}
-.entry {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem 0.9rem;
-  align-items: end;
-  border: 0;
-  border-top: 1px solid var(--line);
-  padding: 0.6rem 0 0;
-  margin: 0;
-}
-</style>

@@ -13,22 +13,16 @@ const set = (key: string, change: Partial<PricesEntry>) => emit('change', `price
 </script>
 
 <template>
-  <details class="board" :open="open">
-    <summary>Prices</summary>
+  <FoldOut title="Prices" :open="open">
     <div class="fields">
       <FieldRows :table="SMALL" :values="prices" :currency="prices.currency" @change="set" />
     </div>
-    <div class="stack">
-      <FieldRows :table="{ packs, offcuts }" :values="prices" @change="set" />
-    </div>
-  </details>
+    <FieldRows :table="{ packs, offcuts }" :values="prices" @change="set" />
+  </FoldOut>
 </template>
 
 <style scoped>
-summary { cursor: pointer; font-weight: 600; }
 .fields {
   display: grid; grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr)); gap: 0.6rem;
-  margin-top: 0.75rem;
 }
-.stack { margin-top: 0.6rem; }
 </style>

@@ -114,14 +114,7 @@ function remove() {
         aria-label="Name of this profile"
         @update:model-value="$event?.trim() && set('name', { name: $event })"
       />
-      <Button
-        label="Another profile"
-        size="small"
-        severity="secondary"
-        outlined
-        :disabled="prep.profiles.length >= BOUNDS.profiles"
-        @click="add"
-      />
+      <PlainButton label="Another profile" :disabled="prep.profiles.length >= BOUNDS.profiles" @click="add" />
       <RemoveButton v-if="prep.profiles.length > 1" size="small" :label="`Remove ${profile.name}`" @click="remove" />
     </div>
     <div class="fields">
@@ -150,13 +143,11 @@ function remove() {
       />
       <div v-if="others.length > 0" class="field">
         <label :for="`${id}-single`">A single piece otherwise</label>
-        <Select
+        <OneOfMany
           :input-id="`${id}-single`"
           aria-label="A single piece otherwise"
           :model-value="null"
           :options="others"
-          option-value="value"
-          option-label="label"
           placeholder="choose it"
           @update:model-value="$event && level($event, 'assembled', null)"
         />

@@ -28,14 +28,11 @@ const take = (line: ShoppingLine) => {
   <section class="board stack" aria-label="Shopping">
     <div class="spread">
       <h2>To buy {{ cents > 0 ? `for ${money(cents)}` : '' }}</h2>
-      <Button
+      <PlainButton
         v-if="groups.length > 0"
         as="router-link"
         :to="`/print/${work.id}?only=shopping`"
         label="Print the list"
-        size="small"
-        severity="secondary"
-        outlined
       />
     </div>
     <p v-if="groups.length === 0">
@@ -60,20 +57,14 @@ const take = (line: ShoppingLine) => {
             {{ line.cost === null ? 'not for sale' : money(line.cost) }}
           </p>
           <div class="row acts">
-            <span class="row flag">
-              <Checkbox
-                binary
-                :input-id="`${id}-${keyOf(line)}`"
-                :model-value="line.ordered > 0"
-                @update:model-value="note(line, 'ordered', { ordered: $event ? line.toBuy : 0 })"
-              />
-              <label :for="`${id}-${keyOf(line)}`">Ordered</label>
-            </span>
-            <Button
+            <TickField
+              class="flag"
+              label="Ordered"
+              :model-value="line.ordered > 0"
+              @update:model-value="note(line, 'ordered', { ordered: $event ? line.toBuy : 0 })"
+            />
+            <PlainButton
               label="It has come"
-              size="small"
-              severity="secondary"
-              outlined
               :aria-label="`${purchaseName(line, work.units)} has come`"
               @click="take(line)"
             />

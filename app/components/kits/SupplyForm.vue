@@ -63,102 +63,90 @@ const AMOUNTS = [
 </script>
 
 <template>
-  <details class="board" :open="open">
-    <summary>Tape, foam and what else is bought</summary>
-    <div class="stack">
-      <fieldset v-for="(supply, at) in supplies" :key="supply.key" class="supply">
-        <legend class="unseen">
-          {{ supply.name }}
-        </legend>
-        <div class="row head">
-          <InputText
-            :model-value="supply.name"
-            :aria-label="`Name of supply ${at + 1}`"
-            :maxlength="BOUNDS.title"
-            @update:model-value="$event?.trim() && set(at, 'name', { name: $event })"
-          />
-          <RemoveButton
-            :label="`Remove ${supply.name}`"
-            @click="emit('change', 'remove supply', all => void all.splice(at, 1))"
-          />
-        </div>
-        <div class="fields">
-          <ChoiceField
-            label="Used as"
-            :model-value="supply.use"
-            :options="USES"
-            @update:model-value="$event && set(at, 'use', { use: $event, of: '' })"
-          />
-          <ChoiceField
-            v-if="isSticking(supply)"
-            label="You stick"
-            :model-value="supply.way"
-            :options="WAYS"
-            @update:model-value="$event && set(at, 'way', { way: $event })"
-          />
-          <LengthField
-            v-if="supply.use === 'foam'"
-            label="Height, 0 for any"
-            :model-value="supply.of || '0 mm'"
-            :units="units"
-            :mark="mark"
-            zero
-            @update:model-value="set(at, 'height', { of: lengthFrom($event) === 0 ? '' : $event })"
-          />
-          <ChoiceField
-            v-if="supply.use === 'envelope'"
-            label="Which"
-            :model-value="supply.of || null"
-            :options="envelopes"
-            none="any"
-            @update:model-value="set(at, 'envelope', { of: $event ?? '' })"
-          />
-          <NumberField
-            v-for="amount in AMOUNTS"
-            :key="amount.key"
-            :label="`${amount.label}, ${unitOf(supply)}`"
-            :model-value="shown(supply, supply[amount.key])"
-            :min="amount.least"
-            :max="BOUNDS.onHand"
-            :decimals="3"
-            @update:model-value="
-              $event !== null && set(at, amount.key, { [amount.key]: Number(($event * share(supply)).toFixed(4)) })
-            "
-          />
-          <MoneyField
-            :label="`A pack costs, ${currency}`"
-            :model-value="supply.price"
-            :max="BOUNDS.cents"
-            fine
-            @update:model-value="$event !== null && set(at, 'price', { price: $event })"
-          />
-          <NumberField
-            :label="
-              measuredIn(supply.use) === 'length' ? `Grams a ${units === 'inch' ? 'yard' : 'metre'}` : 'Grams each'
-            "
-            :model-value="Number((supply.weight * share(supply)).toFixed(3))"
-            :min="0"
-            :max="BOUNDS.grams"
-            :decimals="3"
-            @update:model-value="$event !== null && set(at, 'weight', { weight: $event / share(supply) })"
-          />
-        </div>
-      </fieldset>
-      <Button
-        label="Add a supply"
-        size="small"
-        severity="secondary"
-        outlined
-        :disabled="supplies.length >= BOUNDS.supplies"
-        @click="add"
-      />
-    </div>
-  </details>
+  <FoldOut title="Tape, foam and what else is bought" :open="open">
+    <fieldset v-for="(supply, at) in supplies" :key="supply.key" class="supply">
+      <legend class="unseen">
+        {{ supply.name }}
+      </legend>
+      <div class="row head">
+        <InputText
+          :model-value="supply.name"
+          :aria-label="`Name of supply ${at + 1}`"
+          :maxlength="BOUNDS.title"
+          @update:model-value="$event?.trim() && set(at, 'name', { name: $event })"
+        />
+        <RemoveButton
+          :label="`Remove ${supply.name}`"
+          @click="emit('change', 'remove supply', all => void all.splice(at, 1))"
+        />
+      </div>
+      <div class="fields">
+        <ChoiceField
+          label="Used as"
+          :model-value="supply.use"
+          :options="USES"
+          @update:model-value="$event && set(at, 'use', { use: $event, of: '' })"
+        />
+        <ChoiceField
+          v-if="isSticking(supply)"
+          label="You stick"
+          :model-value="supply.way"
+          :options="WAYS"
+          @update:model-value="$event && set(at, 'way', { way: $event })"
+        />
+        <LengthField
+          v-if="supply.use === 'foam'"
+          label="Height, 0 for any"
+          :model-value="supply.of || '0 mm'"
+          :units="units"
+          :mark="mark"
+          zero
+          @update:model-value="set(at, 'height', { of: lengthFrom($event) === 0 ? '' : $event })"
+        />
+        <ChoiceField
+          v-if="supply.use === 'envelope'"
+          label="Which"
+          :model-value="supply.of || null"
+          :options="envelopes"
+          none="any"
+          @update:model-value="set(at, 'envelope', { of: $event ?? '' })"
+        />
+        <NumberField
+          v-for="amount in AMOUNTS"
+          :key="amount.key"
+          :label="`${amount.label}, ${unitOf(supply)}`"
+          :model-value="shown(supply, supply[amount.key])"
+          :min="amount.least"
+          :max="BOUNDS.onHand"
+          :decimals="3"
+          @update:model-value="
+            $event !== null && set(at, amount.key, { [amount.key]: Number(($event * share(supply)).toFixed(4)) })
+          "
+        />
+        <MoneyField
+          :label="`A pack costs, ${currency}`"
+          :model-value="supply.price"
+          :max="BOUNDS.cents"
+          fine
+          @update:model-value="$event !== null && set(at, 'price', { price: $event })"
+        />
+        <NumberField
+          :label="
+            measuredIn(supply.use) === 'length' ? `Grams a ${units === 'inch' ? 'yard' : 'metre'}` : 'Grams each'
+          "
+          :model-value="Number((supply.weight * share(supply)).toFixed(3))"
+          :min="0"
+          :max="BOUNDS.grams"
+          :decimals="3"
+          @update:model-value="$event !== null && set(at, 'weight', { weight: $event / share(supply) })"
+        />
+      </div>
+    </fieldset>
+    <PlainButton label="Add a supply" :disabled="supplies.length >= BOUNDS.supplies" @click="add" />
+  </FoldOut>
 </template>
 
 <style scoped>
-summary { cursor: pointer; font-weight: 600; }
-.stack { margin-top: 0.75rem; }
 .supply { border: 0; border-top: 1px solid var(--line); padding: 0.5rem 0 0; margin: 0; min-width: 0; }
 .head { justify-content: space-between; flex-wrap: nowrap; margin-bottom: 0.3rem; }
 .fields { display: grid; grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr)); gap: 0.5rem; align-items: end; }

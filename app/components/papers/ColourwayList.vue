@@ -37,14 +37,7 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
   <section v-if="card" class="board" aria-label="Colourways">
     <div class="spread">
       <h2>Colourways</h2>
-      <Button
-        label="New colourway"
-        size="small"
-        severity="secondary"
-        outlined
-        :disabled="card.entry.colourways.length >= BOUNDS.colourways"
-        @click="add"
-      />
+      <PlainButton label="New colourway" :disabled="card.entry.colourways.length >= BOUNDS.colourways" @click="add" />
     </div>
     <Select
       v-if="cards.length > 1"
@@ -81,14 +74,7 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
         <span class="small quiet">{{
           one.kits === null ? `as wished: ${counts[at] ?? 0}` : count(counts[at] ?? 0, 'kit')
         }}</span>
-        <Button
-          label="Remove"
-          text
-          size="small"
-          severity="secondary"
-          :aria-label="`Remove ${one.name}`"
-          @click="remove(one.key)"
-        />
+        <QuietButton label="Remove" :aria-label="`Remove ${one.name}`" @click="remove(one.key)" />
       </div>
       <template v-for="{ kind } in roles" :key="kind">
         <span class="small">{{ ROLE_NAMES[kind] }}</span>

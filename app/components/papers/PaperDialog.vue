@@ -115,13 +115,7 @@ async function save() {
           <legend class="label small">
             Kind
           </legend>
-          <SelectButton
-            v-model="draft.kind"
-            :options="KINDS"
-            option-value="value"
-            option-label="label"
-            :allow-empty="false"
-          />
+          <OneOf v-model="draft.kind" :options="KINDS" />
         </fieldset>
         <NumberField
           label="Weight, g/m²"
@@ -146,18 +140,13 @@ async function save() {
             />
           </div>
         </div>
-        <div class="row">
-          <ToggleSwitch v-model="draft.upright" :input-id="`${id}-upright`" />
-          <label :for="`${id}-upright`">The print has a right way up, along the height of the sheet</label>
-        </div>
+        <TickField v-model="draft.upright" switched label="The print has a right way up, along the height of the sheet" />
         <LabelledField :input="`${id}-grain`" label="Grain of the sheet">
-          <Select
+          <OneOfMany
             v-model="draft.grain"
             :label-id="`${id}-grain`"
             aria-label="Grain of the sheet"
             :options="GRAINS.map(value => ({ value, label: GRAIN_WORDS[value] }))"
-            option-value="value"
-            option-label="label"
             fluid
           />
           <span class="quiet small">Creases then run along the grain</span>
@@ -193,11 +182,8 @@ async function save() {
             </td>
           </template>
         </SizeRows>
-        <Button
+        <PlainButton
           label="Add a sheet format"
-          severity="secondary"
-          outlined
-          size="small"
           class="more"
           :disabled="draft.stocks.length >= BOUNDS.stocks"
           @click="menu?.toggle($event)"
@@ -229,11 +215,8 @@ async function save() {
         <p v-if="draft.offcuts.length === 0" class="quiet small">
           Leftovers worth keeping. The planner uses them before it opens a sheet.
         </p>
-        <Button
+        <PlainButton
           label="Add an offcut"
-          severity="secondary"
-          outlined
-          size="small"
           class="more"
           :disabled="draft.offcuts.length >= BOUNDS.offcuts"
           @click="addOffcut"

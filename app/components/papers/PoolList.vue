@@ -23,14 +23,7 @@ function add() {
   <section class="board pools" aria-label="Pools">
     <div class="spread">
       <h2>Pools</h2>
-      <Button
-        label="New pool"
-        size="small"
-        severity="secondary"
-        outlined
-        :disabled="pools.length >= BOUNDS.pools"
-        @click="add"
-      />
+      <PlainButton label="New pool" :disabled="pools.length >= BOUNDS.pools" @click="add" />
     </div>
     <p v-if="pools.length === 0" class="quiet small">
       A pool is one name for several papers. Pieces cut from it are shared out among its papers, so that bags differ.
@@ -70,11 +63,8 @@ function add() {
         kind="print"
         @update:model-value="key => set(pool, 'papers', { papers: [...pool.papers, key] })"
       />
-      <Button
+      <QuietButton
         label="Remove this pool"
-        text
-        severity="secondary"
-        size="small"
         @click="work.edit(`without ${pool.key}`, document => removePool(document, pool.key))"
       />
     </div>

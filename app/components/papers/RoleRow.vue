@@ -54,12 +54,9 @@ const name = computed(() => ROLE_NAMES[role.kind])
         :missing="all.includes('')"
         @update:model-value="emit('choose', refs(rows), $event)"
       />
-      <Button
+      <QuietButton
         v-if="several && !isMixed"
         :label="opened ? 'Together' : 'One by one'"
-        text
-        severity="secondary"
-        size="small"
         :aria-expanded="opened"
         :aria-label="`${opened ? 'Together' : 'One by one'}: ${name.toLowerCase()}`"
         @click="asked = !asked"
@@ -77,12 +74,9 @@ const name = computed(() => ROLE_NAMES[role.kind])
             :missing="own.includes('')"
             @update:model-value="emit('choose', pieces.map(piece => ({ card: key, part: piece.key })), $event)"
           />
-          <Button
+          <QuietButton
             v-if="pieces.length > 1 && own.length === 1"
             :label="split.has(key) ? 'Together' : 'Piece by piece'"
-            text
-            severity="secondary"
-            size="small"
             :aria-expanded="isSplit(key, own)"
             @click="split.has(key) ? split.delete(key) : split.add(key)"
           />

@@ -56,15 +56,7 @@ useHead({
     <nav class="row bar" aria-label="Printing">
       <Button label="Printout" @click="printNow" />
       <Button label="Save as PDF" :loading="busy" @click="download" />
-      <SelectButton
-        v-model="paper"
-        :options="[...PAPERS]"
-        option-value="value"
-        option-label="label"
-        :allow-empty="false"
-        size="small"
-        aria-label="Paper of the printer"
-      />
+      <OneOf v-model="paper" :options="[...PAPERS]" size="small" aria-label="Paper of the printer" />
       <slot />
       <Button as="router-link" :to="back" label="Back to the class" severity="secondary" outlined />
     </nav>

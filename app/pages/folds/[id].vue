@@ -79,7 +79,7 @@ const COLUMNS = [
       </p>
       <div class="row tools">
         <UnitsChoice v-model="units" size="small" />
-        <Button label="Natural sizes" size="small" severity="secondary" outlined @click="typed = {}" />
+        <PlainButton label="Natural sizes" @click="typed = {}" />
         <Select
           v-if="classes.length > 0"
           :model-value="undefined"
@@ -92,7 +92,7 @@ const COLUMNS = [
           @update:model-value="addTo"
         />
         <Button label="Teach it" size="small" @click="teach" />
-        <Button label="Keep as variant" size="small" severity="secondary" outlined @click="keeping = true" />
+        <PlainButton label="Keep as variant" @click="keeping = true" />
       </div>
     </div>
     <PaperDefs :papers="SAMPLE_PAPERS" />

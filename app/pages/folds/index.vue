@@ -97,35 +97,11 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
         <label for="find">Find</label>
         <InputText id="find" v-model="find" autocomplete="off" />
       </div>
-      <SelectButton
-        v-model="skill"
-        :options="SKILLS"
-        option-value="value"
-        option-label="label"
-        :allow-empty="false"
-        size="small"
-        aria-label="Skill"
-      />
-      <Select
-        v-model="group"
-        :options="GROUPS"
-        option-value="value"
-        option-label="label"
-        size="small"
-        aria-label="Kind of fold"
-      />
-      <div class="row">
-        <ToggleSwitch v-model="posts" input-id="posts" />
-        <label for="posts">Posts flat</label>
-      </div>
-      <div class="row">
-        <ToggleSwitch v-model="standing" input-id="stands" />
-        <label for="stands">Stands by itself</label>
-      </div>
-      <div class="row">
-        <ToggleSwitch v-model="mine" input-id="mine" />
-        <label for="mine">From my shelf</label>
-      </div>
+      <OneOf v-model="skill" :options="SKILLS" size="small" aria-label="Skill" />
+      <OneOfMany v-model="group" :options="GROUPS" size="small" aria-label="Kind of fold" />
+      <TickField v-model="posts" switched label="Posts flat" />
+      <TickField v-model="standing" switched label="Stands by itself" />
+      <TickField v-model="mine" switched label="From my shelf" />
     </div>
     <PaperDefs :papers="SAMPLE_PAPERS" />
     <ul v-if="shown.length > 0" aria-label="Folds" class="tiles">

@@ -57,16 +57,9 @@ async function saveCuts() {
               class="progress"
               aria-label="Looking for better plans"
             />
-            <Button label="Stop looking" size="small" severity="secondary" outlined @click="planner.stop()" />
+            <PlainButton label="Stop looking" @click="planner.stop()" />
           </template>
-          <Button
-            v-else-if="planner.stopped"
-            label="Look further"
-            size="small"
-            severity="secondary"
-            outlined
-            @click="planner.resume()"
-          />
+          <PlainButton v-else-if="planner.stopped" label="Look further" @click="planner.resume()" />
         </div>
         <Button label="Cuts as CSV" severity="secondary" text :disabled="!planner.ready" @click="saveCuts" />
         <Button

@@ -74,15 +74,7 @@ const toBuy = computed(() =>
           <Button label="What" text size="small" @click="panel = 'shopping'" />
         </template>
       </p>
-      <SelectButton
-        v-model="panel"
-        :options="[...PANELS]"
-        option-value="value"
-        option-label="label"
-        :allow-empty="false"
-        size="small"
-        aria-label="What is shown beside the bags"
-      />
+      <OneOf v-model="panel" :options="[...PANELS]" size="small" aria-label="What is shown beside the bags" />
       <template v-if="panel === 'bag'">
         <BagPanel v-if="bag" :bag="bag" />
         <CardShares />

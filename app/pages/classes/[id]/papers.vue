@@ -44,11 +44,8 @@ function fill() {
     <div class="roles">
       <p v-if="missing > 0" class="row missing" role="status">
         <Icon name="tabler:alert-octagon" aria-hidden="true" /> {{ count(missing, 'piece') }} without a paper
-        <Button
+        <PlainButton
           label="Take usual papers from the shelf"
-          size="small"
-          severity="secondary"
-          outlined
           :disabled="work.batch.papers.length === 0"
           @click="fill"
         />

@@ -3,7 +3,8 @@ import type { PrintSection } from '../../../../core/printed'
 import { cuttingSection } from '../../../../core/printed'
 
 definePageMeta({ layout: 'print' })
-const { work, planner, missing, paper, printOf, file } = usePrintedClass('Cutting sheets')
+const page = usePrintedClass('Cutting sheets')
+const { work, planner, printOf } = page
 const print = computed(() =>
   printOf(planner.papers.map(({ outcome, job, paper: { name } }): PrintSection => {
     const section = outcome ? cuttingSection(outcome, work.units) : { heading: name, blocks: [] }
@@ -17,11 +18,5 @@ const print = computed(() =>
 </script>
 
 <template>
-  <p v-if="missing">
-    {{ missing }}
-  </p>
-  <p v-else-if="!work.document || !planner.ready">
-    Planning the cutting …
-  </p>
-  <PrintedDocument v-else v-model:paper="paper" :print="print" :file="file" :back="`/classes/${work.id}/cutting`" />
+  <PrintedClass :page="page" :print="print" back="cutting" wait="Planning the cutting" :ready="planner.ready" />
 </template>

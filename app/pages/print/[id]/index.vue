@@ -16,7 +16,8 @@ import {
 
 /** Everything that is printed for a class, in one place: what is ticked comes, in the order in which it is used. */
 definePageMeta({ layout: 'print' })
-const { work, planner, missing, paper, printOf, file } = usePrintedClass('The class on paper')
+const page = usePrintedClass('The class on paper')
+const { work, planner, printOf } = page
 const route = useRoute()
 const money = useMoney()
 const id = useId()
@@ -105,13 +106,7 @@ const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.in
 </script>
 
 <template>
-  <p v-if="missing">
-    {{ missing }}
-  </p>
-  <p v-else-if="!work.document || (isPlanned && !(planner.kits && planner.ready))">
-    Planning the cutting and packing the bags …
-  </p>
-  <PrintedDocument v-else v-model:paper="paper" :print="print" :file="file" :back="`/classes/${work.id}/kits`">
+  <PrintedClass :page="page" :print="print" back="kits" wait="Planning the cutting and packing the bags" :ready="!isPlanned || (Boolean(planner.kits) && planner.ready)">
     <fieldset class="what">
       <legend class="label small">
         What is printed
@@ -121,15 +116,8 @@ const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.in
         <label :for="`${id}-${key}`">{{ label }}</label>
       </span>
     </fieldset>
-    <Button label="Bags as CSV" size="small" severity="secondary" outlined @click="saveBags" />
-    <Button
-      v-if="planner.kits"
-      label="Shopping as CSV"
-      size="small"
-      severity="secondary"
-      outlined
-      @click="saveShopping"
-    />
+    <PlainButton label="Bags as CSV" @click="saveBags" />
+    <PlainButton v-if="planner.kits" label="Shopping as CSV" @click="saveShopping" />
     <template v-if="chosen.includes('handouts')">
       <Select
         v-model="reader"
@@ -146,7 +134,7 @@ const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.in
     <p v-if="print.sections.length === 0" class="quiet nothing">
       {{ chosen.length === 0 ? 'Tick what is to be printed.' : 'Nothing of that kind is needed for this class.' }}
     </p>
-  </PrintedDocument>
+  </PrintedClass>
 </template>
 
 <style scoped>

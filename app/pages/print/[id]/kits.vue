@@ -4,9 +4,9 @@ import { packedBags, shoppingList, suppliesFor } from '../../../../core/kits'
 import { bagSection, shoppingSection, slipSection, stepSections } from '../../../../core/printed'
 
 definePageMeta({ layout: 'print' })
-const { work, planner, missing, paper, printOf, file } = usePrintedClass('Bag lists')
+const page = usePrintedClass('Bag lists')
+const { work, planner, printOf } = page
 const money = useMoney()
-const id = useId()
 /** A list to go into every bag, or one for all that are alike. */
 const each = ref(false)
 const NOT_ALL = 'Not every paper could be planned: its sheets are not counted.'
@@ -24,16 +24,7 @@ const print = computed(() => {
 </script>
 
 <template>
-  <p v-if="missing">
-    {{ missing }}
-  </p>
-  <p v-else-if="!work.document || !planner.kits || !planner.ready">
-    Packing the bags …
-  </p>
-  <PrintedDocument v-else v-model:paper="paper" :print="print" :file="file" :back="`/classes/${work.id}/kits`">
-    <span class="row">
-      <ToggleSwitch v-model="each" :input-id="id" />
-      <label :for="id">One list for each bag</label>
-    </span>
-  </PrintedDocument>
+  <PrintedClass :page="page" :print="print" back="kits" wait="Packing the bags" :ready="Boolean(planner.kits) && planner.ready">
+    <TickField v-model="each" switched label="One list for each bag" />
+  </PrintedClass>
 </template>

@@ -6,7 +6,8 @@ import { bagLabels, kitLabels, labelProblem, labelSheets } from '../../../../cor
 
 /** Labels for bags or kits on sheets of any grid, in their real places. */
 definePageMeta({ layout: 'print' })
-const { work, missing, printOf, file } = usePrintedClass('Labels')
+const page = usePrintedClass('Labels')
+const { work, printOf } = page
 const KINDS = [{ value: 'bags', label: 'Bags' }, { value: 'kits', label: 'Kits' }] as const
 const kind = ref<'bags' | 'kits'>('bags')
 const used = ref(0)
@@ -25,29 +26,8 @@ const set = (key: string, change: Partial<LabelsEntry>) =>
 </script>
 
 <template>
-  <p v-if="missing">
-    {{ missing }}
-  </p>
-  <p v-else-if="!work.document">
-    Writing the labels …
-  </p>
-  <PrintedDocument
-    v-else
-    :paper="grid.paper"
-    :print="print"
-    :file="file"
-    :back="`/classes/${work.id}/kits`"
-    @update:paper="set('paper', { paper: $event })"
-  >
-    <SelectButton
-      v-model="kind"
-      :options="[...KINDS]"
-      option-value="value"
-      option-label="label"
-      :allow-empty="false"
-      size="small"
-      aria-label="Labels for"
-    />
+  <PrintedClass :page="page" :print="print" back="kits" wait="Writing the labels" @update:paper="set('paper', { paper: $event })">
+    <OneOf v-model="kind" :options="[...KINDS]" size="small" aria-label="Labels for" />
     <fieldset class="grid">
       <legend class="label small">
         The sheet of labels ({{ paper.words[grid.paper] }})
@@ -68,7 +48,7 @@ const set = (key: string, change: Partial<LabelsEntry>) =>
       {{ count(texts.length, 'label') }} on {{ count(print.labels.length, 'sheet') }}. Print them at 100 %, on plain
       paper first.
     </p>
-  </PrintedDocument>
+  </PrintedClass>
 </template>
 
 <style scoped>
