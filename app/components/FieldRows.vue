@@ -1,14 +1,10 @@
 <script setup lang="ts" generic="Table extends Fields">
 import type { Field, Fields, ValuesOf } from '../../core/document'
-import type { Length, Units } from '../../core/lengths'
 
 /** Fields of the document as their table declares them, one below the other or wherever the form puts them. */
-const { table, values, units = 'inch', currency = '' } = defineProps<{
+const { table, values, currency = '' } = defineProps<{
   table: Table
   values: ValuesOf<Table>
-  /** Where there are lengths: what a bare number is in, and one step of the arrow keys. */
-  units?: Units
-  mark?: Length
   /** What money is counted in. */
   currency?: string
 }>()
@@ -37,8 +33,6 @@ function set(key: string, value: Value) {
       v-if="field.kind === 'length'"
       :label="field.name"
       :model-value="String(value)"
-      :units="units"
-      :mark="mark ?? 1 as Length"
       :zero="field.zero"
       @update:model-value="set(key, $event)"
     />

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { Length, Units } from '../../core/lengths'
 import { formatLength, nanometres, parseLength, writeLength } from '../../core/lengths'
 import type { Reading } from '../utils/reading'
 
@@ -7,12 +6,9 @@ import type { Reading } from '../utils/reading'
  * A field for one length, text with unit on both sides. A bare number is meant in the maker's units. Up and down go a
  * mark further, as does pulling at the label.
  */
-const { modelValue, units, mark, label, help, zero = false, signed = false } = defineProps<{
+const { modelValue, label, help, zero = false, signed = false } = defineProps<{
   modelValue: string
-  units: Units
   label: string
-  /** One step of the arrow keys. */
-  mark: Length
   help?: string
   zero?: boolean
   /** Less than nothing means something. */
@@ -20,17 +16,18 @@ const { modelValue, units, mark, label, help, zero = false, signed = false } = d
   /** The element that says more about this length, a finding for instance. */
   describedBy?: string
 }>()
+const { units, mark } = useMeasures()
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
 
 const id = useId()
 const lengthOf = (text: string) => {
-  const parsed = parseLength(text.replace('≈', ''), units)
+  const parsed = parseLength(text.replace('≈', ''), units.value)
   return parsed.ok ? parsed.length : undefined
 }
 const shown = (text: string) => {
   const length = lengthOf(text)
   if (length === undefined) return text
-  const words = formatLength(length, units)
+  const words = formatLength(length, units.value)
   // What the maker's own units would only show about, is shown as it was written; what was worked out has more digits
   // than any ruler.
   return lengthOf(words) === length || /\.\d{3,} mm$/.test(text) ? words : text
@@ -38,13 +35,13 @@ const shown = (text: string) => {
 function read(text: string): Reading<string> {
   // What the field itself shows means what is in force, also where its digits were shortened.
   if (text === shown(modelValue)) return { ok: true, value: modelValue }
-  const parsed = parseLength(text, units)
+  const parsed = parseLength(text, units.value)
   if (!parsed.ok) return parsed
   // A slip, or on the way from 5 7/1 to 5 7/16; it would be 12.
   if (/\/\s*1$/.test(text.trim())) return { ok: false, reason: 'A fraction over 1 is a whole number.' }
   if (parsed.length < 0 && !signed) return { ok: false, reason: 'A length cannot be negative.' }
   if (parsed.length === 0 && !zero) return { ok: false, reason: 'This must be more than zero.' }
-  return { ok: true, value: writeLength(parsed.length, units) }
+  return { ok: true, value: writeLength(parsed.length, units.value) }
 }
 const { draft, reason, set, escape, bindings } = useEntry<string>({
   value: () => modelValue,
@@ -54,11 +51,11 @@ const { draft, reason, set, escape, bindings } = useEntry<string>({
 })
 
 function to(length: number) {
-  set(writeLength(nanometres(signed ? length : Math.max(zero ? 0 : mark, length)), units))
+  set(writeLength(nanometres(signed ? length : Math.max(zero ? 0 : mark.value, length)), units.value))
 }
 function step(direction: 1 | -1) {
   const length = lengthOf(draft.value) ?? lengthOf(modelValue)
-  if (length !== undefined) to(length + direction * mark)
+  if (length !== undefined) to(length + direction * mark.value)
 }
 
 /** Pulling the label to the right makes the length larger, mark by mark. */
@@ -71,7 +68,7 @@ function grab(event: PointerEvent) {
   (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
 }
 function pull(event: PointerEvent) {
-  if (grip) to(grip.length + Math.round((event.clientX - grip.x) / PIXELS_A_MARK) * mark)
+  if (grip) to(grip.length + Math.round((event.clientX - grip.x) / PIXELS_A_MARK) * mark.value)
 }
 </script>
 

@@ -3,8 +3,15 @@ import type { Length, Units } from '../../core/lengths'
 import { formatLength, lengthParts } from '../../core/lengths'
 
 /** A length set with a true fraction. Screen readers hear the plain text. */
-const { length, units, unit = false } = defineProps<{ length: Length, units: Units, unit?: boolean }>()
-const parts = computed(() => lengthParts(length, units))
+const { length, units: own, unit = false } = defineProps<{
+  length: Length
+  /** Where it is shown as it was written, whatever else stands there is in. */
+  units?: Units
+  unit?: boolean
+}>()
+const { units: usual } = useMeasures()
+const units = computed(() => own ?? usual.value)
+const parts = computed(() => lengthParts(length, units.value))
 </script>
 
 <template>

@@ -3,7 +3,7 @@ import type { Length, Units } from '../../core/lengths'
 import { sheetName } from '../../core/paper'
 
 /** A sheet by its usual name, else by its measures. */
-const { width, height } = defineProps<{ width: Length, height: Length, units: Units }>()
+const { width, height } = defineProps<{ width: Length, height: Length, units?: Units }>()
 const name = computed(() => sheetName(width, height))
 </script>
 

@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import type { Length, Units } from '../../core/lengths'
-
 /** The two fields of a size. */
-defineProps<{ width: string, height: string, units: Units, mark: Length }>()
+defineProps<{ width: string, height: string }>()
 const emit = defineEmits<{ change: [side: 'width' | 'height', value: string] }>()
 const SIDES = [{ key: 'width', label: 'Width' }, { key: 'height', label: 'Height' }] as const
 </script>
@@ -13,8 +11,6 @@ const SIDES = [{ key: 'width', label: 'Width' }, { key: 'height', label: 'Height
     :key="key"
     :label="label"
     :model-value="$props[key]"
-    :units="units"
-    :mark="mark"
     @update:model-value="emit('change', key, $event)"
   />
 </template>

@@ -2,14 +2,15 @@
 import type { Length, Units } from '../../core/lengths'
 
 /** Width × height, in this order everywhere. */
-defineProps<{ width: Length, height: Length, units: Units, unit?: boolean }>()
+defineProps<{ width: Length, height: Length, units?: Units, unit?: boolean }>()
 </script>
 
 <template>
-  <span class="size"><LengthText
-    :length="width"
+  <span class="size"><LengthText :length="width" :units="units" /><span class="times">×</span><LengthText
+    :length="height"
     :units="units"
-  /><span class="times">×</span><LengthText :length="height" :units="units" :unit="unit" /></span>
+    :unit="unit"
+  /></span>
 </template>
 
 <style scoped>

@@ -1,5 +1,6 @@
 import { mountSuspended } from '@nuxt/test-utils/runtime'
 import { describe, expect, it } from 'vitest'
+import type { Units } from '../../core/lengths'
 import { lengthFrom } from '../../core/lengths'
 import type { ValuesOf } from '../../core/document'
 import { PRICES, WISHES, naturalOf } from '../../core/document'
@@ -14,11 +15,12 @@ import LengthText from './LengthText.vue'
 import MoneyField from './MoneyField.vue'
 import NumberField from './NumberField.vue'
 import SizeRows from './papers/SizeRows.vue'
+import { measuredIn } from './testing'
 
 const mark = lengthFrom('1/16 in')
-const field = async (modelValue: string, more: object = {}) => {
+const field = async (modelValue: string, more: object = {}, units: Units = 'inch') => {
   const shown = await mountSuspended(LengthField, {
-    props: { modelValue, units: 'inch', label: 'Width', mark, ...more },
+    ...measuredIn(units, mark), props: { modelValue, label: 'Width', ...more },
   })
   const input = shown.get('input')
   return { shown, input, taken: () => (shown.emitted('update:modelValue') ?? []).flat() }
@@ -27,7 +29,7 @@ const field = async (modelValue: string, more: object = {}) => {
 describe('a field for a length', () => {
   it('shows a length as makers of either school write it', async () => {
     expect((await field('139.7 mm')).input.element.value).toBe('5 1/2')
-    expect((await field('5 1/2 in', { units: 'metric' })).input.element.value).toBe('5 1/2 in')
+    expect((await field('5 1/2 in', {}, 'metric')).input.element.value).toBe('5 1/2 in')
   })
 
   it('takes what can be read and says why it does not take the rest', async () => {
@@ -172,7 +174,7 @@ describe('a field for a day', () => {
 describe('a length in words', () => {
   it('is set with a true fraction and read out plainly', async () => {
     const shown = await mountSuspended(LengthText, {
-      props: { length: lengthFrom('4 1/8 in'), units: 'inch', unit: true },
+      props: { length: lengthFrom('4 1/8 in'), unit: true },
     })
     expect(shown.get('.unseen').text()).toBe('4 1/8 in')
     expect(shown.get('.fraction').text()).toBe('1/8')
@@ -184,7 +186,7 @@ describe('a field for a list', () => {
   it('takes a list once it can be read', async () => {
     const parameter = foldById('own-strip')?.parameters.scores
     if (parameter?.kind !== 'text') throw new Error('The strip of one’s own has no list of scores.')
-    const shown = await mountSuspended(TextListField, { props: { modelValue: '2 valley', parameter, units: 'inch' } })
+    const shown = await mountSuspended(TextListField, { props: { modelValue: '2 valley', parameter } })
     const area = shown.get('textarea')
     await area.setValue('2 valley, 4 mou')
     expect(shown.emitted('update:modelValue')).toBeUndefined()
@@ -203,7 +205,7 @@ describe('findings', () => {
       { severity: 'stop' as const, subject: 'Leaf', problem: 'is too wide.', parameter: 'leaf', fix },
       { severity: 'note' as const, subject: 'Slits', problem: 'start at a score.' },
     ]
-    const shown = await mountSuspended(FindingList, { props: { findings, units: 'inch' } })
+    const shown = await mountSuspended(FindingList, { props: { findings } })
     expect(shown.findAll('li')).toHaveLength(1)
     await shown.get('.more').trigger('click')
     expect(shown.findAll('li').map(item => item.findAll('span, button').map(part => part.text()).slice(0, 3))).toEqual([
@@ -242,7 +244,7 @@ describe('rows of sizes', () => {
 
 describe('rows of fields from a table', () => {
   const shownWith = (values: Partial<ValuesOf<typeof WISHES>> = {}) => mountSuspended(FieldRows, {
-    props: { table: WISHES, values: { ...naturalOf(WISHES, 'inch'), ...values }, units: 'inch', mark },
+    ...measuredIn('inch', mark), props: { table: WISHES, values: { ...naturalOf(WISHES, 'inch'), ...values } },
   })
 
   it('name every field, and show what it holds', async () => {

@@ -4,7 +4,15 @@ import type { Batch, PaperEntry, Patch } from '../../core/document'
 import { applied, patchesBetween } from '../../core/document'
 import { readBatch } from '../../core/formats'
 import tide from '../../demo/tide-and-lantern.json'
+import type { Units } from '../../core/lengths'
+import { MILLIMETRE } from '../../core/lengths'
+import { MEASURES } from '../composables/useMeasures'
 import { useClassStore } from '../stores/class'
+
+/** For a mounted part: what lengths are in. */
+export const measuredIn = (units: Units, mark = MILLIMETRE) => ({
+  global: { provide: { [MEASURES as symbol]: { units: computed(() => units), mark: computed(() => mark) } } },
+})
 
 /**
  * A studio made up for mounted parts: one class behind the routes that the stores ask, with the changes it was sent.

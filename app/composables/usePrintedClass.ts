@@ -6,6 +6,7 @@ export type PrintedPage = ReturnType<typeof usePrintedClass>
 /** Opens the class of a print page and makes a print of its sections. */
 export function usePrintedClass(name: string) {
   const work = useClassStore()
+  provideMeasures(() => work.units, () => work.prepared.cutter.mark)
   const planner = usePlannerStore()
   const route = useRoute()
   const missing = ref('')

@@ -2,7 +2,7 @@
 import { useColorMode, useDebounceFn, useLocalStorage } from '@vueuse/core'
 import type { StudioSettings } from '../../core/document'
 import type { Units } from '../../core/lengths'
-import { lengthFrom } from '../../core/lengths'
+import { MILLIMETRE, lengthFrom } from '../../core/lengths'
 
 /**
  * What every new class starts with, and how Wakaru looks in this browser. A class keeps what it has; its own stand at
@@ -93,6 +93,8 @@ const THEMES = [
 ]
 const WORDS = { saved: 'Saved', saving: 'Saving …', failed: 'Not saved' }
 const units = computed(() => settings.value?.units ?? 'inch')
+provideMeasures(units, () =>
+  (settings.value ? lengthFrom(settings.value.tools[units.value].mark, units.value) : MILLIMETRE))
 useHead({ title: 'Settings · Wakaru' })
 </script>
 
@@ -132,23 +134,18 @@ useHead({ title: 'Settings · Wakaru' })
       <ToolsForm
         :key="units"
         :tools="settings.tools[units]"
-        :units="units"
         open
         @change="(_, tools) => change(all => void (all.tools[units] = tools))"
       />
       <PostForm
         :post="settings.post"
-        :units="units"
-        :mark="lengthFrom(settings.tools[units].mark, units)"
         :currency="settings.prices.currency"
         @change="(_, edit) => change(all => edit(all.post))"
       />
       <SupplyForm
         :supplies="settings.supplies"
-        :units="units"
         :currency="settings.prices.currency"
         :envelopes="settings.post.envelopes"
-        :mark="lengthFrom(settings.tools[units].mark, units)"
         @change="(_, edit) => change(all => edit(all.supplies))"
       />
     </div>

@@ -4,7 +4,6 @@ import { useLocalStorage } from '@vueuse/core'
 import type { ParameterInput, ParameterInputs } from '../../../core/document'
 import type { Construction, Crease, Finding, Fold } from '../../../core/folds'
 import { drawnBlanksOf } from '../../../core/folds'
-import type { Length, Units } from '../../../core/lengths'
 import type { Chosen } from './chosen'
 import { isChosen } from './chosen'
 
@@ -12,7 +11,7 @@ import { isChosen } from './chosen'
  * One card under the maker's hands: its fields, its flat patterns and the card folded, side by side where there is
  * room, with the pieces in a drawer below. What is chosen in one of them is marked in the others.
  */
-const { fold, inputs, construction, later, units } = defineProps<{
+const { fold, inputs, construction, later } = defineProps<{
   fold: Fold
   inputs: ParameterInputs
   /** What of them was typed. */
@@ -24,11 +23,10 @@ const { fold, inputs, construction, later, units } = defineProps<{
   findings: Finding[]
   papers: Record<string, string>
   looks: readonly PaperLook[]
-  units: Units
-  mark: Length
   /** What the handle of the drawer says of the pieces. */
   drawer: string
 }>()
+const { units } = useMeasures()
 const emit = defineEmits<{
   change: [name: string, input?: ParameterInput]
   fix: [finding: Finding]
@@ -53,7 +51,7 @@ function choose(next: Chosen) {
 }
 /** A click on a crease of one's own strip folds it the other way. */
 function flip(crease: Crease) {
-  const next = fold.flip?.(inputs, crease, units)
+  const next = fold.flip?.(inputs, crease, units.value)
   if (next) emit('change', next.parameter, next.input)
 }
 const asked = ref<string[]>([])
@@ -92,8 +90,6 @@ const id = useId()
         :inputs="inputs"
         :typed="typed"
         :findings="findings"
-        :units="units"
-        :mark="mark"
         :marked="marked"
         @change="(name, input) => emit('change', name, input)"
         @fix="emit('fix', $event)"
@@ -112,11 +108,9 @@ const id = useId()
         :construction="construction"
         :blanks="blanks"
         :papers="papers"
-        :units="units"
         :chosen="chosen"
         class="grows"
         :flips="Boolean(fold.flip)"
-        :mark="mark"
         @choose="choose"
         @ask="ask"
         @flip="flip"

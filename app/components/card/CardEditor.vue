@@ -102,8 +102,6 @@ const actions = computed((): MenuItem[] => [
     :findings="findings"
     :papers="drawn"
     :looks="shelf.papers"
-    :units="work.units"
-    :mark="work.prepared.cutter.mark"
     :drawer="`${count(card.pieces.length, 'piece')} a kit, ${inAll} in all`"
     @change="set"
     @fix="fix"
@@ -169,7 +167,6 @@ const actions = computed((): MenuItem[] => [
         v-if="later.construction"
         :construction="later.construction"
         :pieces="later.pieces"
-        :units="work.units"
         :posting="view?.posting"
         :card="card.entry.key"
       />
@@ -190,14 +187,12 @@ const actions = computed((): MenuItem[] => [
     :fold="card.fold"
     :inputs="card.entry.parameters"
     :batch="work.batch"
-    :mark="work.prepared.cutter.mark"
     @close="resizing = false"
     @take="takeSize"
   />
   <LazyVariantDialog
     v-if="keeping"
     :fold="card.entry.fold"
-    :units="work.units"
     :parameters="card.entry.parameters"
     :dressing="{ faces: card.entry.faces, free: card.entry.free, parts: card.entry.parts }"
     :title="card.entry.title"

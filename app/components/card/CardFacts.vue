@@ -4,29 +4,29 @@ import { windowsClear } from '../../../core/dressing'
 import type { Construction, Piece } from '../../../core/folds'
 import { USUAL_SHEET, dropOutsOf, usualSheets } from '../../../core/folds'
 import { extraInWords } from '../../../core/kits'
-import type { Length, Units } from '../../../core/lengths'
+import type { Length } from '../../../core/lengths'
 import { formatLength } from '../../../core/lengths'
 
 /**
  * What the maker needs to know about a card besides its pieces: four figures that every card has, and behind them what
  * moves, what is left over and what lies on what.
  */
-const { construction, pieces, units } = defineProps<{
+const { construction, pieces } = defineProps<{
   construction: Construction
   pieces: Piece[]
-  units: Units
   posting?: Posting
   /** Key of a card of the class on screen, whose envelope can be chosen here. */
   card?: string
 }>()
-const show = (length: Length) => formatLength(length, units, { unit: true })
+const { units } = useMeasures()
+const show = (length: Length) => formatLength(length, units.value, { unit: true })
 const size = ({ width, height }: { width: { value: Length }, height: { value: Length } }) =>
-  `${formatLength(width.value, units)} × ${show(height.value)}`
+  `${formatLength(width.value, units.value)} × ${show(height.value)}`
 const messages = computed(() => [construction.message ?? [], construction.alsoMessages ?? []].flat()
   .map(area => `${area.where}, ${size(area)}`).join('; '))
 const clearInWords = (share: number) =>
   share > 0.99 ? 'clear' : share < 0.01 ? 'covered' : `${Math.round((1 - share) * 100)} % covered`
-const sheets = computed(() => usualSheets(pieces, units))
+const sheets = computed(() => usualSheets(pieces, units.value))
 const more = computed(() =>
   [
     ...construction.stamping.map(area => ({ what: 'To stamp', text: `${area.where}, ${size(area)}` })),
@@ -41,7 +41,7 @@ const more = computed(() =>
       what: 'Left over',
       text: `${name}, ${shape === 'circle' ? 'round, ' : ''}${size(sides)}`,
     })),
-    ...construction.extras.map(extra => ({ what: 'Also needed', text: extraInWords(extra, units) })),
+    ...construction.extras.map(extra => ({ what: 'Also needed', text: extraInWords(extra, units.value) })),
   ].filter(({ text }) => !text.includes('−')),
 )
 </script>
@@ -54,7 +54,6 @@ const more = computed(() =>
         <strong class="measure"><SizeText
           :width="construction.finished.width.value"
           :height="construction.finished.height.value"
-          :units="units"
           unit
         /></strong>
       </dd>

@@ -3,7 +3,6 @@ import { itemAt } from '../../../core/lists'
 import type { ParameterInput, ParameterInputs } from '../../../core/document'
 import type { Finding, Fold, Parameter } from '../../../core/folds'
 import { followed, isUsed } from '../../../core/folds'
-import type { Length, Units } from '../../../core/lengths'
 
 /**
  * All parameters of a card in groups, each with what is found about it. What is gravest is pinned above them, so that
@@ -15,8 +14,6 @@ const { fold, inputs, typed, findings, marked = [] } = defineProps<{
   /** What of them was typed and does not follow the size of the card. */
   typed: ParameterInputs
   findings: Finding[]
-  units: Units
-  mark: Length
   /** Labels of the figures that what is chosen follows from. */
   marked?: string[]
 }>()
@@ -53,7 +50,7 @@ const isUrgent = computed(() => pinned.value.some(({ severity }) => severity !==
 <template>
   <div class="fields">
     <slot name="head" />
-    <FindingList v-if="isUrgent" :findings="pinned" :units="units" @fix="emit('fix', $event)" />
+    <FindingList v-if="isUrgent" :findings="pinned" @fix="emit('fix', $event)" />
     <slot name="list">
       <div class="list">
         <section v-for="group in groups" :key="group.key" :aria-label="group.name">
@@ -68,8 +65,6 @@ const isUrgent = computed(() => pinned.value.some(({ severity }) => severity !==
             :input="inputs[name]"
             :typed="name in typed"
             :follows="followed(entry).map(main => fold.parameters[main]?.label ?? main).join(', ')"
-            :units="units"
-            :mark="mark"
             :findings="at(name)"
             :marked="marked.includes(entry.label)"
             @change="change"
@@ -78,7 +73,7 @@ const isUrgent = computed(() => pinned.value.some(({ severity }) => severity !==
         </section>
       </div>
     </slot>
-    <FindingList v-if="!isUrgent && pinned.length > 0" :findings="pinned" :units="units" @fix="emit('fix', $event)" />
+    <FindingList v-if="!isUrgent && pinned.length > 0" :findings="pinned" @fix="emit('fix', $event)" />
   </div>
 </template>
 

@@ -125,8 +125,6 @@ function setPaper(index: number, paper: string) {
         :layer="layer"
         :name="`Layer ${index + 1}`"
         :size="sizeOf(index)"
-        :units="work.units"
-        :mark="mark"
         :paper="paperOf(index)"
         :papers="work.batch.papers"
         :windows="windows"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { fixWords } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
-import type { Units } from '../../../core/lengths'
 
 /** What is found about one field, under it, with the value that would be right as a button. */
-defineProps<{ findings: Finding[], units: Units }>()
+defineProps<{ findings: Finding[] }>()
+const { units } = useMeasures()
 const emit = defineEmits<{ fix: [finding: Finding], keep: [answer: NonNullable<Finding['keep']>] }>()
 const SIGNS = { stop: 'tabler:alert-octagon', warn: 'tabler:alert-triangle', note: 'tabler:info-circle' } as const
 </script>

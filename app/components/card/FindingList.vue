@@ -2,13 +2,13 @@
 import { useLocalStorage } from '@vueuse/core'
 import { fixWords } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
-import type { Units } from '../../../core/lengths'
 
 /**
  * Findings with a shape and a word each, and the right value as a button. Only the first is in sight until more are
  * asked for, and what is merely good to know not before.
  */
-const { findings } = defineProps<{ findings: Finding[], units: Units }>()
+const { findings } = defineProps<{ findings: Finding[] }>()
+const { units } = useMeasures()
 const emit = defineEmits<{ fix: [finding: Finding] }>()
 const all = useLocalStorage('wakaru-all-findings', false)
 const first = computed(() => findings.slice(0, 1).filter(({ severity }) => severity !== 'note'))

@@ -16,7 +16,6 @@ const emit = defineEmits<{ change: [what: string, edit: (card: CardEntry) => voi
 const work = useClassStore()
 const toast = useToast()
 const id = useId()
-const mark = computed(() => work.prepared.cutter.mark)
 const faces = computed(() => facesOf(construction))
 /** What the sides of the face that a piece lies on are called by whoever holds the card. */
 function sidesOf({ face: key }: FreeEntry) {
@@ -141,8 +140,6 @@ async function readOutline(piece: FreeEntry, event: Event) {
         :key="field"
         :model-value="piece[field]"
         :label="label"
-        :units="work.units"
-        :mark="mark"
         :zero="zero"
         @update:model-value="set(piece, { [field]: $event })"
       />
@@ -169,8 +166,6 @@ async function readOutline(piece: FreeEntry, event: Event) {
           :key="field"
           :model-value="piece[field]"
           :label="`From the ${sidesOf(piece)[field]}`"
-          :units="work.units"
-          :mark="mark"
           zero
           signed
           @update:model-value="set(piece, { [field]: $event })"
@@ -193,8 +188,6 @@ async function readOutline(piece: FreeEntry, event: Event) {
         :foam="piece.foam"
         :made="piece.made"
         :name="piece.name"
-        :units="work.units"
-        :mark="mark"
         :sides="piece.turn === 0 ? sidesOf(piece) : AS_DRAWN"
         @change="set(piece, $event)"
       />
@@ -221,7 +214,6 @@ async function readOutline(piece: FreeEntry, event: Event) {
     <LazyVariantDialog
       v-if="keeping"
       fold=""
-      :units="work.units"
       :dressing="{ ...NO_DRESSING, free: [{ ...keeping, face: '', from: '' }] }"
       :title="keeping.name"
       @close="keeping = undefined"

@@ -3,7 +3,6 @@ import type { GlueEntry, Hold, Making } from '../../../core/document'
 import { ALL_GLUED, MAKINGS } from '../../../core/document'
 import type { SideWords } from '../../../core/dressing'
 import { AS_DRAWN, isGluedAll } from '../../../core/dressing'
-import type { Length, Units } from '../../../core/lengths'
 
 /** What is done to a piece before it is put on, how far its glue keeps from its edges, and how high its foam is. */
 const { glue, made, hold, foam, name, sides = AS_DRAWN, whole = false } = defineProps<{
@@ -12,8 +11,6 @@ const { glue, made, hold, foam, name, sides = AS_DRAWN, whole = false } = define
   hold: Hold
   foam: string
   name: string
-  units: Units
-  mark: Length
   /** Its glue goes wherever the fold has it. */
   whole?: boolean
   /** What its sides are called by whoever holds the card. */
@@ -53,8 +50,6 @@ const setMade = (making: Making, on: boolean) =>
       v-if="hold === 'foam'"
       :model-value="foam"
       label="Height of its foam, 0 for the usual"
-      :mark="mark"
-      :units="units"
       zero
       @update:model-value="emit('change', { foam: $event })"
     />
@@ -64,8 +59,6 @@ const setMade = (making: Making, on: boolean) =>
         :key="side"
         :model-value="glue[side]"
         :label="`No glue at the ${sides[side]}, for`"
-        :units="units"
-        :mark="mark"
         zero
         @update:model-value="emit('change', { glue: { ...glue, [side]: $event } })"
       />

@@ -3,17 +3,15 @@ import type { LayerEntry, PaperEntry } from '../../../core/document'
 import { HOLDS, LAYER_SHAPES } from '../../../core/document'
 import type { SideWords } from '../../../core/dressing'
 import { AS_DRAWN, NOTHING } from '../../../core/dressing'
-import type { Length, Units } from '../../../core/lengths'
+import type { Length } from '../../../core/lengths'
 import { lengthFrom, writeLength } from '../../../core/lengths'
 
 /** One layer of a face: its paper, its borders or its own size, and how it is held. */
-const { layer, size, units, windows, sides = AS_DRAWN } = defineProps<{
+const { layer, size, windows, sides = AS_DRAWN } = defineProps<{
   layer: LayerEntry
   /** What it is called where it has no name of its own. */
   name: string
   size?: { width: Length, height: Length }
-  units: Units
-  mark: Length
   paper?: string
   papers: PaperEntry[]
   /** Windows of its panel, which it may ring. */
@@ -21,6 +19,7 @@ const { layer, size, units, windows, sides = AS_DRAWN } = defineProps<{
   /** What the sides of its face are called by whoever holds the card. */
   sides?: SideWords
 }>()
+const { units } = useMeasures()
 const emit = defineEmits<{ change: [layer: LayerEntry], paper: [key: string], remove: [] }>()
 const SIDES = ['left', 'right', 'top', 'bottom'] as const
 const LABELS = { left: 'Left', right: 'Right', head: 'Top', foot: 'Bottom' } as const
@@ -51,7 +50,7 @@ function setApart(on: boolean) {
 }
 /** Size by the borders, or one of its own that begins with what the borders give. */
 function setFixed(on: boolean) {
-  const given = size && { width: writeLength(size.width, units), height: writeLength(size.height, units) }
+  const given = size && { width: writeLength(size.width, units.value), height: writeLength(size.height, units.value) }
   set(on ? { ...given, centred: true } : { width: NOTHING, height: NOTHING })
 }
 const rings = computed(() => [
@@ -63,7 +62,7 @@ const rings = computed(() => [
   <fieldset class="layer">
     <legend>{{ layer.name || name }}</legend>
     <p v-if="size" class="size">
-      <SizeText :width="size.width" :height="size.height" :units="units" unit />
+      <SizeText :width="size.width" :height="size.height" unit />
     </p>
     <PaperChoice
       :label="`Paper of ${layer.name || name}`"
@@ -79,8 +78,6 @@ const rings = computed(() => [
       v-if="isEven && !apart"
       :model-value="layer.left"
       :label="fixed && !layer.centred ? `From ${sides.left} and ${sides.bottom}` : 'Border'"
-      :units="units"
-      :mark="mark"
       zero
       @update:model-value="evenly"
     />
@@ -90,29 +87,13 @@ const rings = computed(() => [
         :key="side"
         :model-value="layer[side]"
         :label="`${LABELS[sides[side]]} border`"
-        :units="units"
-        :mark="mark"
         zero
         @update:model-value="set({ [side]: $event })"
       />
     </template>
     <template v-if="fixed">
-      <LengthField
-        :model-value="layer.width"
-        label="Own width"
-        :units="units"
-        :mark="mark"
-        zero
-        @update:model-value="set({ width: $event })"
-      />
-      <LengthField
-        :model-value="layer.height"
-        label="Own height"
-        :units="units"
-        :mark="mark"
-        zero
-        @update:model-value="set({ height: $event })"
-      />
+      <LengthField :model-value="layer.width" label="Own width" zero @update:model-value="set({ width: $event })" />
+      <LengthField :model-value="layer.height" label="Own height" zero @update:model-value="set({ height: $event })" />
     </template>
     <div class="ticks">
       <TickField
@@ -151,8 +132,6 @@ const rings = computed(() => [
       v-if="layer.shape === 'rounded'"
       :model-value="layer.corner"
       label="Radius of the corners"
-      :units="units"
-      :mark="mark"
       zero
       @update:model-value="set({ corner: $event })"
     />
@@ -162,8 +141,6 @@ const rings = computed(() => [
       :foam="layer.foam"
       :made="layer.made"
       :name="layer.name || name"
-      :units="units"
-      :mark="mark"
       :sides="sides"
       @change="set"
     />

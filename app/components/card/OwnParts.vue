@@ -10,8 +10,6 @@ import type { Construction } from '../../../core/folds'
  */
 const { entry, construction } = defineProps<{ entry: CardEntry, construction: Construction }>()
 const emit = defineEmits<{ change: [what: string, edit: (card: CardEntry) => void] }>()
-const work = useClassStore()
-const mark = computed(() => work.prepared.cutter.mark)
 const isHeld = (key: string) => construction.joints.some(({ part, means }) => part === key && means !== 'held')
 const parts = computed(() => ownParts(construction, isFreePart).map(({ key, name }) => ({
   key, name, isHeld: isHeld(key), own: entry.parts.find(part => part.key === key),
@@ -49,8 +47,6 @@ const set = (key: string, change: Parameters<typeof setOwnPart>[2]) =>
         :foam="own?.foam ?? '0 in'"
         :made="own?.made ?? []"
         :name="name"
-        :units="work.units"
-        :mark="mark"
         whole
         @change="({ made, foam }) => set(key, { ...(made && { made }), ...(foam !== undefined && { foam }) })"
       />

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import type { ParameterInput } from '../../../core/document'
 import type { Finding, Parameter } from '../../../core/folds'
-import type { Length, Units } from '../../../core/lengths'
 
 /** One parameter of a fold. Its properties are plain values, so that a change elsewhere leaves it alone. */
-const { name, parameter, input, typed, follows, units } = defineProps<{
+const { name, parameter, input, typed, follows } = defineProps<{
   name: string
   parameter: Parameter
   input?: ParameterInput
@@ -12,17 +11,16 @@ const { name, parameter, input, typed, follows, units } = defineProps<{
   typed?: boolean
   /** What it follows until then, in words. */
   follows?: string
-  units: Units
-  mark: Length
   findings?: Finding[]
   /** Whether what is chosen in a drawing follows from it. */
   marked?: boolean
 }>()
+const { units } = useMeasures()
 const emit = defineEmits<{ change: [name: string, input?: ParameterInput], fix: [finding: Finding] }>()
 const options = computed(() => (parameter.kind === 'choice' ? [...parameter.options] : []))
 /** What stands in the field's place once nobody has typed it: worth a button where that is something else. */
 const isOwn = computed(
-  () => typed && parameter.kind === 'length' && (Boolean(follows) || input !== parameter.defaults[units]),
+  () => typed && parameter.kind === 'length' && (Boolean(follows) || input !== parameter.defaults[units.value]),
 )
 const set = (value: ParameterInput | undefined) => value !== undefined && emit('change', name, value)
 </script>
@@ -35,8 +33,6 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
       :label="parameter.label"
       :help="parameter.help"
       :zero="parameter.zero"
-      :units="units"
-      :mark="mark"
       :described-by="findings?.length ? `found-${name}` : undefined"
       @update:model-value="set"
     >
@@ -62,7 +58,6 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
       v-else-if="parameter.kind === 'text'"
       :model-value="String(input ?? parameter.defaults[units])"
       :parameter="parameter"
-      :units="units"
       @update:model-value="set"
     />
     <fieldset v-else class="field">
@@ -81,7 +76,6 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
       v-if="findings?.length"
       :id="`found-${name}`"
       :findings="findings"
-      :units="units"
       @fix="emit('fix', $event)"
       @keep="({ parameter: asked, value }) => emit('change', asked, value)"
     />

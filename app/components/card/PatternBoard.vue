@@ -2,7 +2,6 @@
 import { useElementSize } from '@vueuse/core'
 import type { Construction, Crease, Part } from '../../../core/folds'
 import { drawnSides, isLayer, isWhole } from '../../../core/folds'
-import type { Length, Units } from '../../../core/lengths'
 import { inARow } from '../../../core/lists'
 import type { Chosen } from './chosen'
 
@@ -13,12 +12,10 @@ const { construction, blanks } = defineProps<{
   construction: Construction
   blanks: Part[]
   papers: Record<string, string>
-  units: Units
   chosen?: Chosen
   /** Whether a click on a crease folds it the other way. */
   flips?: boolean
   /** Free pieces are moved by whole marks. */
-  mark: Length
 }>()
 const emit = defineEmits<{
   choose: [chosen: Chosen]
@@ -88,12 +85,10 @@ const flat = computed(() => broken.value.filter(part => !isLayer(part.kind) && !
         :construction="construction"
         :part="part"
         :papers="papers"
-        :units="units"
         :scale="scale"
         :chosen="chosen"
         :broken="broken.includes(part)"
         :flips="flips"
-        :mark="mark"
         @choose="emit('choose', $event)"
         @ask="emit('ask', $event)"
         @flip="emit('flip', $event)"

@@ -2,23 +2,22 @@
 import type { Batch, ParameterInputs } from '../../../core/document'
 import type { Fold } from '../../../core/folds'
 import { resizedInputs } from '../../../core/folds'
-import type { Length } from '../../../core/lengths'
 import { lengthFrom } from '../../../core/lengths'
 
 /** Makes a card larger or smaller in proportion, or as large as an envelope takes. */
-const { fold, inputs, batch, mark } = defineProps<{ fold: Fold, inputs: ParameterInputs, batch: Batch, mark: Length }>()
+const { fold, inputs, batch } = defineProps<{ fold: Fold, inputs: ParameterInputs, batch: Batch }>()
+const { units, mark } = useMeasures()
 const emit = defineEmits<{ close: [], take: [inputs: ParameterInputs, factor: number] }>()
 
 const id = useId()
 const percent = ref(100)
 const envelope = ref('')
-const units = computed(() => batch.class.units)
 const sizeOf = (parameters: ParameterInputs) => {
-  const { finished } = fold.construct(parameters, units.value, mark)
+  const { finished } = fold.construct(parameters, units.value, mark.value)
   return { width: finished.width.value, height: finished.height.value }
 }
 const now = computed(() => sizeOf(inputs))
-const changed = computed(() => resizedInputs(fold.parameters, inputs, percent.value / 100, units.value, mark))
+const changed = computed(() => resizedInputs(fold.parameters, inputs, percent.value / 100, units.value, mark.value))
 const then = computed(() => sizeOf(changed.value))
 const ROOM = 3_000_000
 
@@ -29,7 +28,7 @@ function fit(key: string) {
   if (!wanted) return
   const sides = [lengthFrom(wanted.width) - ROOM, lengthFrom(wanted.height) - ROOM]
   const goesIn = (share: number) => {
-    const { width, height } = sizeOf(resizedInputs(fold.parameters, inputs, share / 100, units.value, mark))
+    const { width, height } = sizeOf(resizedInputs(fold.parameters, inputs, share / 100, units.value, mark.value))
     return Math.min(width, height) <= Math.min(...sides) && Math.max(width, height) <= Math.max(...sides)
   }
   let share = 300
@@ -61,10 +60,9 @@ function fit(key: string) {
         />
       </div>
       <p>
-        Closed <SizeText :width="now.width" :height="now.height" :units="units" /> becomes <strong><SizeText
+        Closed <SizeText :width="now.width" :height="now.height" /> becomes <strong><SizeText
           :width="then.width"
           :height="then.height"
-          :units="units"
           unit
         /></strong>. Every length is rounded to your trimmer’s marks. Sizes that were typed and pieces of
         a size of their own change with the card; borders and tape stay.

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { TextParameter } from '../../../core/folds'
 import { BOUNDS } from '../../../core/document'
-import type { Units } from '../../../core/lengths'
 
 /** A field for a short list. It is taken as soon as it can be read; until then the last good list stays in force. */
-const { modelValue, parameter, units } = defineProps<{ modelValue: string, parameter: TextParameter, units: Units }>()
+const { modelValue, parameter } = defineProps<{ modelValue: string, parameter: TextParameter }>()
+const { units } = useMeasures()
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
 
 const id = useId()
@@ -19,7 +19,7 @@ watch(
 const reason = computed(() =>
   draft.value.length > BOUNDS.parameter
     ? `At most ${BOUNDS.parameter} characters.`
-    : parameter.problem(draft.value, units),
+    : parameter.problem(draft.value, units.value),
 )
 
 function take(text: string) {

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { BOUNDS } from '../../../core/document'
 import type { DressingEntry, ParameterInputs } from '../../../core/document'
-import type { Units } from '../../../core/lengths'
 
 /** Keeps the sizes of a card and what is put on it as a variant in the catalogue, or one free piece for other cards. */
-const { fold, units, parameters = {}, dressing, title } = defineProps<{
+const { fold, parameters = {}, dressing, title } = defineProps<{
   /** Empty for a piece by itself. */
   fold: string
-  units: Units
   parameters?: ParameterInputs
   dressing?: DressingEntry
   title: string
 }>()
+const { units } = useMeasures()
 const emit = defineEmits<{ close: [] }>()
 const name = ref(title)
 const refused = ref('')
@@ -22,7 +21,8 @@ async function keep() {
   busy.value = true
   refused.value = ''
   try {
-    await $fetch('/api/variants', { method: 'POST', body: { name: name.value, fold, units, parameters, dressing } })
+    const variant = { name: name.value, fold, units: units.value, parameters, dressing }
+    await $fetch('/api/variants', { method: 'POST', body: variant })
     await refreshNuxtData('variants')
     emit('close')
   }

@@ -2,7 +2,6 @@
 import type { Strip } from '../../../core/batch'
 import type { PackedPiece } from '../../../core/kits'
 import { LEVEL_WORDS, stripName } from '../../../core/batch'
-import type { Units } from '../../../core/lengths'
 
 /** What is packed for one card, as a list to check off: pieces as they are made ready, and strips of uncut paper. */
 const { pieces, strips = [] } = defineProps<{
@@ -10,7 +9,6 @@ const { pieces, strips = [] } = defineProps<{
   strips?: Strip[]
   /** What goes in besides paper, one line each. */
   extras?: string[]
-  units: Units
 }>()
 const lines = computed(() => [
   ...pieces.map(({ piece, count, paper, level }) => ({
@@ -35,7 +33,7 @@ const lines = computed(() => [
     <li v-for="line in lines" :key="line.key">
       <span class="box" />
       <span>{{ line.name }}</span>
-      <strong><SizeText :width="line.width" :height="line.height" :units="units" unit /></strong>
+      <strong><SizeText :width="line.width" :height="line.height" unit /></strong>
       <span class="quiet">{{ line.paper }}</span>
     </li>
     <li v-for="extra in extras" :key="extra">

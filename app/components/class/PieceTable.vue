@@ -83,7 +83,7 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
           {{ piece.name }}
         </th>
         <td class="measure">
-          <SizeText :width="piece.width.value" :height="piece.height.value" :units="work.units" />
+          <SizeText :width="piece.width.value" :height="piece.height.value" />
         </td>
         <td v-if="full" class="number">
           {{ piece.perKit }}

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { BenchStep } from '../../../core/cutting'
 import { heldInWords, pileInWords, takenInWords } from '../../../core/cutting'
-import type { Units } from '../../../core/lengths'
 
 /**
  * The numbered cuts of a paper, those at one setting of the fence together. Hover or focus shows the cut in the
@@ -9,7 +8,6 @@ import type { Units } from '../../../core/lengths'
  */
 const { steps, letters = new Map() } = defineProps<{
   steps: BenchStep[]
-  units: Units
   letters?: ReadonlyMap<string, string>
 }>()
 const emit = defineEmits<{ show: [step?: number] }>()
@@ -41,24 +39,24 @@ const product = (pile: BenchStep['keep']) => {
       <span class="fence">
         <template v-if="moved(index)">
           <span class="small quiet">fence</span>
-          <strong><LengthText :length="step.fence" :units="units" /></strong>
+          <strong><LengthText :length="step.fence" /></strong>
         </template>
         <span v-else class="small quiet">same fence</span>
       </span>
       <span>
         <span v-if="step.turn" class="turn"><Icon name="tabler:rotate-clockwise-2" aria-hidden="true" /> turn:</span>
         {{ heldInWords(step) }}<span class="quiet">{{ takenInWords(step) && ` ${takenInWords(step)}` }}</span>,
-        <SizeText :width="step.size.width" :height="step.size.height" :units="units" />:
+        <SizeText :width="step.size.width" :height="step.size.height" />:
         {{ count(step.cuts, 'cut') }} along the {{ step.side }} →
         <strong>{{ product(step.keep) }}</strong>{{ step.rest ? `, ${product(step.rest)} remains` : '' }}
         <span
           v-if="step.reading.from === 'far'"
           class="note"
-        >No mark there: set <LengthText :length="step.reading.at" :units="units" /> from the other edge.</span>
+        >No mark there: set <LengthText :length="step.reading.at" /> from the other edge.</span>
         <span
           v-if="step.reading.from === 'between'"
           class="note"
-        >Between marks; the nearest is <LengthText :length="step.reading.at" :units="units" />.</span>
+        >Between marks; the nearest is <LengthText :length="step.reading.at" />.</span>
         <span v-if="step.byKnife" class="note">Longer than the trimmer: knife and steel ruler.</span>
       </span>
     </li>

@@ -49,13 +49,12 @@ const COLUMNS = [
         <span>{{ layout.cut }} × <SheetText
           :width="lengthFrom(layout.tree.width)"
           :height="lengthFrom(layout.tree.height)"
-          :units="work.units"
         /> cut{{ layout.shelved ? ', off the shelf' : '' }}</span>
         <Button link size="small" label="Not cut after all" @click="cutting.forgetCut(layout.key)" />
       </p>
       <FigureTable :rows="rows" :columns="COLUMNS" label="Pieces of this paper">
         <template #size="{ row }">
-          <SizeText :width="row.width" :height="row.height" :units="work.units" />
+          <SizeText :width="row.width" :height="row.height" />
         </template>
         <template #spoiled="{ row }">
           <NumberField
@@ -79,8 +78,6 @@ const COLUMNS = [
         <SizeFields
           :width="wrong.width"
           :height="wrong.height"
-          :units="work.units"
-          :mark="entry.problem.cutter.mark"
           @change="(side, value) => changeMiscut(at, { [side]: value })"
         />
         <QuietButton label="Remove" @click="dropMiscut(at)" />

@@ -5,7 +5,6 @@ import type { PlannedPaper } from '../../stores/planner'
 /** All papers at a glance: sheets needed against sheets on hand. */
 const { papers } = defineProps<{ papers: PlannedPaper[] }>()
 const emit = defineEmits<{ choose: [paper: string] }>()
-const work = useClassStore()
 const money = useMoney()
 
 /** A paper is there from the beginning; its figures come when it is planned, so that nothing moves then. */
@@ -80,7 +79,7 @@ const COLUMNS = [
         </Button>
       </template>
       <template #sheet="{ row }">
-        <SheetText v-if="row.sheet" :width="row.sheet.width" :height="row.sheet.height" :units="work.units" />
+        <SheetText v-if="row.sheet" :width="row.sheet.width" :height="row.sheet.height" />
       </template>
       <template #needed="{ row }">
         <strong>{{ row.sheet?.needed ?? '…' }}</strong>

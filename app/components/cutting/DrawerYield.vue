@@ -110,7 +110,6 @@ const COLUMNS = [
         <span v-for="({ supply, kits: number }) in row.more" :key="supply.key" class="one"><SheetText
           :width="supply.width"
           :height="supply.height"
-          :units="work.units"
         />: <strong>{{ number > 0 ? `+${number}` : 'none' }}</strong></span>
       </template>
     </FigureTable>

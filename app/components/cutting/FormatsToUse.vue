@@ -31,7 +31,6 @@ const foreign = (stock: Stock) => (sheetSchool(stock) === work.units ? '' : WORD
       <label :for="`format-${entry.paper.key}-${stock.key}`"><SheetText
         :width="stock.width"
         :height="stock.height"
-        :units="work.units"
       />{{ foreign(stock) }}</label>
     </span>
   </fieldset>

@@ -140,11 +140,7 @@ async function download(layout: KeyedLayout, number: number) {
           <h3>
             Sheet {{ large + 1 }}: {{ layout.repeats }} × <template v-if="supplyOf(layout).kind !== 'sheet'">
               {{ entry.paperOf ? `leftover of ${paperOf(layout).name},` : supplyOf(layout).kind }}
-            </template> <SheetText
-              :width="supplyOf(layout).width"
-              :height="supplyOf(layout).height"
-              :units="work.units"
-            />
+            </template> <SheetText :width="supplyOf(layout).width" :height="supplyOf(layout).height" />
           </h3>
           <div v-if="layouts.length > 1" class="thumbs" role="group" aria-label="Layouts">
             <button
@@ -172,7 +168,6 @@ async function download(layout: KeyedLayout, number: number) {
           :paper="paperOf(layout)"
           :names="entry.names"
           :letters="letters"
-          :units="work.units"
           :width="430"
           :height="405"
           :step="step"
@@ -181,7 +176,7 @@ async function download(layout: KeyedLayout, number: number) {
           <li v-for="{ letter, number, name, belongs, width, height } in key" :key="letter">
             <strong>{{ letter }}</strong>
             <span>{{ number }} × {{ name }}<span v-if="belongs" class="quiet small"> in all {{ belongs }}</span></span>
-            <SizeText :width="width" :height="height" :units="work.units" />
+            <SizeText :width="width" :height="height" />
           </li>
         </ul>
         <p v-if="!entry.paperOf && !entry.settled" class="quiet small">
@@ -205,7 +200,7 @@ async function download(layout: KeyedLayout, number: number) {
       </section>
       <section class="board order" aria-label="Order of cuts for this paper">
         <h3>At the trimmer</h3>
-        <CutOrder :steps="outcome.steps" :letters="letters" :units="work.units" @show="shown = $event" />
+        <CutOrder :steps="outcome.steps" :letters="letters" @show="shown = $event" />
       </section>
     </div>
     <LeftoverList v-if="outcome && !entry.paperOf" :outcome="outcome" :entry="entry" />

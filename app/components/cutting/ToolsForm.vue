@@ -2,23 +2,26 @@
 import { PACE, TOOLS } from '../../../core/document'
 import type { ToolsEntry } from '../../../core/document'
 import { STACKED_WEIGHT } from '../../../core/paper'
-import type { Length, Units } from '../../../core/lengths'
+import type { Length } from '../../../core/lengths'
 import { BOARD_MARKS, MARKS, formatLength, lengthFrom, writeLength } from '../../../core/lengths'
 
 /** The trimmer and its habits; folded away where it seldom changes. */
-const { tools, units, open = false } = defineProps<{ tools: ToolsEntry, units: Units, open?: boolean }>()
+const { tools, open = false } = defineProps<{ tools: ToolsEntry, open?: boolean }>()
+const { units } = useMeasures()
 const emit = defineEmits<{ change: [what: string, tools: ToolsEntry] }>()
 // Marks are chosen, not measured.
 const { mark: trimmer, board, stack, ...LENGTHS } = TOOLS
-const mark = computed(() => lengthFrom(tools.mark, units))
+const mark = computed(() => lengthFrom(tools.mark, units.value))
 const marksOf = (marks: Length[]) =>
-  marks.map(length => ({ value: writeLength(length, units), label: formatLength(length, units, { unit: true }) }))
+  marks.map(length => ({
+    value: writeLength(length, units.value), label: formatLength(length, units.value, { unit: true }),
+  }))
 const set = (key: string, change: Partial<ToolsEntry>) => emit('change', `tool ${key}`, { ...tools, ...change })
 </script>
 
 <template>
   <FoldOut title="Your trimmer and scoring board" :open="open">
-    <FieldRows :table="LENGTHS" :values="tools" :units="units" :mark="mark" @change="set" />
+    <FieldRows :table="LENGTHS" :values="tools" @change="set" />
     <ChoiceField
       :label="trimmer.name"
       :model-value="writeLength(mark, units)"

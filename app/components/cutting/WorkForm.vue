@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { WISHES } from '../../../core/document'
 import type { WishesEntry } from '../../../core/document'
-import type { Length, Units } from '../../../core/lengths'
 
 /** How the maker likes to work, and what plans are to keep to; folded away where it seldom changes. */
-const { wishes, units } = defineProps<{ wishes: WishesEntry, units: Units, mark: Length }>()
+const { wishes } = defineProps<{ wishes: WishesEntry }>()
 const emit = defineEmits<{ change: [what: string, wishes: WishesEntry] }>()
 // What counts most stands beside the plans.
 const { priority: _, ...FIELDS } = WISHES
@@ -18,8 +17,6 @@ const { priority: _, ...FIELDS } = WISHES
     <FieldRows
       :table="FIELDS"
       :values="wishes"
-      :units="units"
-      :mark="mark"
       @change="(key, change) => emit('change', `wish ${key}`, { ...wishes, ...change })"
     />
   </FoldOut>

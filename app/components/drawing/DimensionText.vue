@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import type { Length, Units } from '../../../core/lengths'
+import type { Length } from '../../../core/lengths'
 
 /** A measure in a drawing, centred on its place. */
-defineProps<{ length: Length, units: Units }>()
+defineProps<{ length: Length }>()
 </script>
 
 <template>
   <text text-anchor="middle" class="dimension">
-    <SvgLength :length="length" :units="units" />
+    <SvgLength :length="length" />
   </text>
 </template>

@@ -2,7 +2,6 @@
 import type { Construction, Crease, Part, Point } from '../../../core/folds'
 import { isFreePart } from '../../../core/dressing'
 import { formatSize } from '../../../core/lengths'
-import type { Length, Units } from '../../../core/lengths'
 import type { Chosen } from '../card/chosen'
 import { isChosen } from '../card/chosen'
 import { useMoving } from './moving'
@@ -17,12 +16,11 @@ import {
  * in it can be pointed at; by keyboard the parts are gone through with Tab, the
  * faces of one with the arrow keys.
  */
-const { construction, part, papers, units, scale, chosen, flips = false, mark } = defineProps<{
+const { construction, part, papers, scale, chosen, flips = false } = defineProps<{
   construction: Construction
   part: Part
   /** Paper key for each part key. */
   papers: Record<string, string>
-  units: Units
   /** Pixels for one nanometre. */
   scale: number
   chosen?: Chosen
@@ -30,11 +28,10 @@ const { construction, part, papers, units, scale, chosen, flips = false, mark } 
   broken?: boolean
   /** Whether a click on a crease folds it the other way. */
   flips?: boolean
-  /** What can be moved by hand is moved by whole marks; without one nothing is. */
-  mark?: Length
   /** The number of each crease in the order of scoring, where it is shown. */
   numbers?: number[]
 }>()
+const { units, mark } = useMeasures()
 const emit = defineEmits<{
   choose: [chosen: Chosen]
   /** Which given figures a measure follows from. */
@@ -70,7 +67,7 @@ const margin = computed(() => ({
 const placed = (point: Point) => spot(scale, point, 0, height.value)
 const edgeOf = ({ part: shape, x, y, behind }: Laid) =>
   edgePath(shape, scale, x, y + shape.height.value * scale, behind)
-const isFree = ({ key }: Part) => mark !== undefined && isFreePart(key)
+const isFree = ({ key }: Part) => isFreePart(key)
 const layers = computed(() => laidOn(pattern.value, isFree))
 /** Panels with where their names stand. */
 const names = computed(() => part.panels.map(panel => ({
@@ -81,7 +78,7 @@ const names = computed(() => part.panels.map(panel => ({
   isMatted: layers.value.some(({ joint }) => joint.onto === panel && joint.face === 'outside'),
 })))
 const { grab, pull, nudge, letGo } = useMoving({
-  scale: () => scale, mark: () => mark, isMovable: isFree, move: (...moved) => emit('move', ...moved),
+  scale: () => scale, mark: () => mark.value, isMovable: isFree, move: (...moved) => emit('move', ...moved),
 })
 const pick = (part: string, panels?: string[]) => emit('choose', { part, ...(panels && { panels }) })
 /** The next face of the part, or the one before it. */
@@ -95,7 +92,7 @@ function turn(event: KeyboardEvent) {
 }
 const labelOf = (shape: Part) => {
   const faces = chosen?.part === shape.key ? shape.panels.filter(({ key }) => chosen.panels?.includes(key)) : []
-  const size = formatSize(shape.width.value, shape.height.value, units)
+  const size = formatSize(shape.width.value, shape.height.value, units.value)
   return [shape.name, size, ...(faces.length > 0 ? [`face ${faces.map(({ name }) => name).join(' and ')}`] : [])].join(
     ', ',
   )
@@ -196,14 +193,13 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       @click="emit('ask', label.at.givens)"
     >
       <path :d="`M0 0V${8 + label.row * ROW}`" class="leader" />
-      <DimensionText :y="20 + label.row * ROW" :length="label.at.value" :units="units" />
+      <DimensionText :y="20 + label.row * ROW" :length="label.at.value" />
       <text :y="33 + label.row * ROW" text-anchor="middle" class="word">{{ label.words }}</text>
     </g>
     <DimensionText
       :x="width / 2"
       y="-10"
       :length="part.width.value"
-      :units="units"
       class="measured"
       @click="emit('ask', part.width.givens)"
     />
@@ -213,7 +209,7 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
       text-anchor="end"
       class="dimension measured"
       @click="emit('ask', part.height.givens)"
-    ><SvgLength :length="part.height.value" :units="units" /></text>
+    ><SvgLength :length="part.height.value" /></text>
   </svg>
 </template>
 

@@ -2,23 +2,12 @@
 import { useElementSize } from '@vueuse/core'
 import type { BenchStep, Cutter, KeyedLayout, Placed, Supply } from '../../../core/cutting'
 import { leavesOf } from '../../../core/cutting'
-import type { Length, Units } from '../../../core/lengths'
+import type { Length } from '../../../core/lengths'
 import { formatLength, formatSize } from '../../../core/lengths'
 import type { Paper } from '../../../core/paper'
 
 /** One layout as a drawn sheet in its paper, with the cuts of one step brought out. */
-const {
-  layout,
-  supply,
-  cutter,
-  paper,
-  names,
-  letters,
-  units,
-  width = 380,
-  height = width * 1.05,
-  step,
-} = defineProps<{
+const { layout, supply, cutter, paper, names, letters, width = 380, height = width * 1.05, step } = defineProps<{
   layout: KeyedLayout
   cutter: Cutter
   supply: Supply
@@ -26,13 +15,13 @@ const {
   names: ReadonlyMap<string, string>
   /** The letter of each piece, which its key explains. */
   letters: ReadonlyMap<string, string>
-  units: Units
   /** Widest drawing in pixels. */
   width?: number
   /** Highest drawing in pixels. */
   height?: number
   step?: BenchStep
 }>()
+const { units } = useMeasures()
 
 const MARGIN = 58
 const frame = useTemplateRef('frame')
@@ -71,7 +60,7 @@ const said = computed(() => {
   const leaf = held.value === undefined ? undefined : leaves.value[held.value]
   if (!leaf) return ''
   const name = leaf.node.kind === 'piece' ? names.get(leaf.node.demand) : leaf.node.kind
-  return `${name}, ${formatSize(leaf.width, leaf.height, units)}`
+  return `${name}, ${formatSize(leaf.width, leaf.height, units.value)}`
 })
 const px = (value: number) => value * scale.value
 /** Drawings count upwards, screens downwards. */
@@ -81,8 +70,10 @@ const fitsText = (leaf: Placed) => px(leaf.width) > 44 && px(leaf.height) > 20
 // A label lies where it fits and stands where only that fits: the letter above the measure, beside it, or alone.
 const LABEL = { sign: 6.6, around: 8, line: 18, letter: 16 }
 /** How long the measure of a piece gets, told by its signs. */
-const length = (leaf: Placed) =>
-  LABEL.sign * (formatLength(leaf.width, units).length + formatLength(leaf.height, units).length + 3) + LABEL.around
+const length = ({ width, height }: Placed) => {
+  const signs = [width, height].map(side => formatLength(side, units.value).length)
+  return LABEL.sign * (signs.reduce((sum, many) => sum + many) + 3) + LABEL.around
+}
 const stands = (leaf: Placed) => px(leaf.width) < length(leaf) && leaf.height > leaf.width
 const long = (leaf: Placed) => px(stands(leaf) ? leaf.height : leaf.width)
 const short = (leaf: Placed) => px(stands(leaf) ? leaf.width : leaf.height)
@@ -147,8 +138,7 @@ function labelFor(leaf: Placed) {
           >{{ letterOf(leaf) }}</text>
           <text v-if="label.measure" v-bind="label.measure" text-anchor="middle" class="label measure"><SvgLength
             :length="leaf.width"
-            :units="units"
-          /><tspan> × </tspan><SvgLength :length="leaf.height" :units="units" /></text>
+          /><tspan> × </tspan><SvgLength :length="leaf.height" /></text>
         </g>
         <text
           v-if="leaf.node.kind === 'offcut' && fitsText(leaf)"
@@ -157,10 +147,7 @@ function labelFor(leaf: Placed) {
           text-anchor="middle"
           class="label"
         >
-          <SvgLength
-            :length="leaf.width"
-            :units="units"
-          /><tspan> × </tspan><SvgLength :length="leaf.height" :units="units" />
+          <SvgLength :length="leaf.width" /><tspan> × </tspan><SvgLength :length="leaf.height" />
         </text>
         <title>{{ leaf.node.kind === 'piece' ? names.get(leaf.node.demand) : leaf.node.kind }}</title>
       </g>
@@ -174,12 +161,8 @@ function labelFor(leaf: Placed) {
         :y2="size.height - px(line.to.y)"
         class="cut"
       />
-      <DimensionText :x="size.width / 2" y="-26" :length="supply.width" :units="units" />
-      <DimensionText
-        :transform="`translate(-44 ${size.height / 2}) rotate(-90)`"
-        :length="supply.height"
-        :units="units"
-      />
+      <DimensionText :x="size.width / 2" y="-26" :length="supply.width" />
+      <DimensionText :transform="`translate(-44 ${size.height / 2}) rotate(-90)`" :length="supply.height" />
       <text
         v-for="(part, at) in edge"
         :key="`edge-${at}`"
@@ -187,7 +170,7 @@ function labelFor(leaf: Placed) {
         :y="part.side === 'width' ? -8 : size.height - px(part.at) + 5"
         :text-anchor="part.side === 'width' ? 'middle' : 'end'"
         class="edge"
-      ><SvgLength :length="part.size" :units="units" /></text>
+      ><SvgLength :length="part.size" /></text>
       <g v-if="paper.upright" class="up">
         <path :transform="`translate(-48 ${size.height})`" d="M0 -4V-30M-5 -24L0 -31L5 -24" />
         <title>Top of the print</title>

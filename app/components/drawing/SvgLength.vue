@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import type { Length, Units } from '../../../core/lengths'
+import type { Length } from '../../../core/lengths'
 import { lengthParts } from '../../../core/lengths'
 
 /** A length inside an SVG text, with a true fraction. */
-const { length, units } = defineProps<{ length: Length, units: Units }>()
-const parts = computed(() => lengthParts(length, units))
+const { length } = defineProps<{ length: Length }>()
+const { units } = useMeasures()
+const parts = computed(() => lengthParts(length, units.value))
 /** A thin space parts it from its fraction. */
 const whole = computed(() => parts.value.whole + (parts.value.whole && parts.value.numerator ? '\u2009' : ''))
 </script>

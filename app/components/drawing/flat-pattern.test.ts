@@ -4,6 +4,7 @@ import type { CardEntry } from '../../../core/document'
 import { addFreePiece, wholeCard } from '../../../core/dressing'
 import { foldById } from '../../../core/folds'
 import { inches } from '../../../core/lengths'
+import { measuredIn } from '../testing'
 import FlatPattern from './FlatPattern.vue'
 
 const MARK = inches(1 / 16)
@@ -31,7 +32,7 @@ describe('a flat pattern', () => {
     const construction = risingScene()
     const part = construction.parts.find(({ key }) => key === 'base')!
     const drawn = await mountSuspended(FlatPattern, {
-      props: { part, construction, units: 'inch', scale: SCALE, papers: {}, mark: MARK },
+      ...measuredIn('inch', MARK), props: { part, construction, scale: SCALE, papers: {} },
     })
     const path = (name: string) =>
       drawn.findAll('path').find(each => each.find('title').exists() && each.text().startsWith(name))!

@@ -105,7 +105,6 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
         :pieces="lyingPieces(kit)"
         :strips="kit.strips"
         :extras="kit.card.construction?.extras.map(extra => extraInWords(extra, work.units))"
-        :units="work.units"
       />
     </div>
     <template v-if="brings.length > 0">

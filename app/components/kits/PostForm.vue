@@ -1,17 +1,15 @@
 <script setup lang="ts">
 import { itemAt } from '../../../core/lists'
 import { BOUNDS, THICKNESS } from '../../../core/document'
-import type { Length, Units } from '../../../core/lengths'
 import type { EnvelopeEntry, PostEntry, RateEntry } from '../../../core/document'
 
 /** Envelopes and rates. The figures it starts with are made up; the maker puts in what the post asks. */
-const { post, units, mark, currency, open = false } = defineProps<{
+const { post, currency, open = false } = defineProps<{
   post: PostEntry
-  units: Units
-  mark: Length
   currency: string
   open?: boolean
 }>()
+const { units } = useMeasures()
 const emit = defineEmits<{ change: [what: string, change: (post: PostEntry) => void] }>()
 
 const set = (label: string, change: (post: PostEntry) => void) => emit('change', `post ${label}`, change)
@@ -22,8 +20,8 @@ const addEnvelope = () =>
       void envelopes.push({
         key: uniqueKey('envelope'),
         name: free('Envelope', envelopes),
-        width: units === 'inch' ? '5 3/4 in' : '162 mm',
-        height: units === 'inch' ? '8 3/4 in' : '229 mm',
+        width: units.value === 'inch' ? '5 3/4 in' : '162 mm',
+        height: units.value === 'inch' ? '8 3/4 in' : '229 mm',
       }),
   )
 const addRate = () =>
@@ -65,8 +63,6 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
       <FieldRows
         :table="THICKNESS"
         :values="post"
-        :units="units"
-        :mark="mark"
         @change="(key, change) => set(key, all => void Object.assign(all, change))"
       />
     </div>
@@ -78,13 +74,7 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
       @rename="rename('envelopes', index, $event)"
       @remove="set('remove envelope', all => void all.envelopes.splice(index, 1))"
     >
-      <SizeFields
-        :width="entry.width"
-        :height="entry.height"
-        :units="units"
-        :mark="mark"
-        @change="(side, value) => envelope(index, side, value)"
-      />
+      <SizeFields :width="entry.width" :height="entry.height" @change="(side, value) => envelope(index, side, value)" />
     </NamedRow>
     <PlainButton label="Add an envelope" :disabled="post.envelopes.length >= BOUNDS.envelopes" @click="addEnvelope" />
     <NamedRow
@@ -95,18 +85,10 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
       @rename="rename('rates', index, $event)"
       @remove="set('remove rate', all => void all.rates.splice(index, 1))"
     >
-      <SizeFields
-        :width="entry.width"
-        :height="entry.height"
-        :units="units"
-        :mark="mark"
-        @change="(side, value) => rate(index, side, value)"
-      />
+      <SizeFields :width="entry.width" :height="entry.height" @change="(side, value) => rate(index, side, value)" />
       <LengthField
         label="Thickness"
         :model-value="entry.thickness"
-        :units="units"
-        :mark="mark"
         @update:model-value="rate(index, 'thickness', $event)"
       />
       <NumberField

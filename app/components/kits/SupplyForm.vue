@@ -2,19 +2,17 @@
 import { BOUNDS, SUPPLY_USES } from '../../../core/document'
 import type { EnvelopeEntry, StickingWay, SupplyEntry, SupplyUse } from '../../../core/document'
 import { measuredIn } from '../../../core/kits'
-import type { Length, Units } from '../../../core/lengths'
 import { lengthFrom } from '../../../core/lengths'
 import { itemAt } from '../../../core/lists'
 
 /** What is bought and not cut: packs, prices, what is on hand, and how the maker sticks with it. */
-const { supplies, units, currency, envelopes, mark, open = false } = defineProps<{
+const { supplies, currency, envelopes, open = false } = defineProps<{
   supplies: SupplyEntry[]
-  units: Units
   currency: string
   envelopes: EnvelopeEntry[]
-  mark: Length
   open?: boolean
 }>()
+const { units } = useMeasures()
 const emit = defineEmits<{ change: [what: string, change: (supplies: SupplyEntry[]) => void] }>()
 const USE_WORDS: Record<SupplyUse, string> = {
   'tape': 'tape', 'strong tape': 'strong tape', 'glue': 'wet glue', 'foam': 'foam', 'dot': 'glue dots',
@@ -30,8 +28,8 @@ const WAYS: { value: StickingWay, label: string }[] = [
 ]
 const isSticking = ({ use }: SupplyEntry) => ['tape', 'strong tape', 'glue', 'foam'].includes(use)
 /** What goes by length is told in yards where inches are used; kept are metres. */
-const share = ({ use }: SupplyEntry) => (measuredIn(use) === 'length' && units === 'inch' ? 0.9144 : 1)
-const unitOf = ({ use }: SupplyEntry) => ({ length: units === 'inch' ? 'yards' : 'metres', volume: 'millilitres',
+const share = ({ use }: SupplyEntry) => (measuredIn(use) === 'length' && units.value === 'inch' ? 0.9144 : 1)
+const unitOf = ({ use }: SupplyEntry) => ({ length: units.value === 'inch' ? 'yards' : 'metres', volume: 'millilitres',
   pieces: 'pieces' })[measuredIn(use)]
 const shown = (supply: SupplyEntry, amount: number) => Number((amount / share(supply)).toFixed(2))
 
@@ -98,8 +96,6 @@ const AMOUNTS = [
           v-if="supply.use === 'foam'"
           label="Height, 0 for any"
           :model-value="supply.of || '0 mm'"
-          :units="units"
-          :mark="mark"
           zero
           @update:model-value="set(at, 'height', { of: lengthFrom($event) === 0 ? '' : $event })"
         />

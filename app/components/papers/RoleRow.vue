@@ -84,13 +84,7 @@ const name = computed(() => ROLE_NAMES[role.kind])
         <template v-if="rows.length === 1 || isSplit(key, own)">
           <div v-for="piece in pieces" :key="piece.key" class="line piece">
             <span>{{ piece.name }}
-              <SizeText
-                :width="piece.width.value"
-                :height="piece.height.value"
-                :units="work.units"
-                unit
-                class="quiet"
-              /><span
+              <SizeText :width="piece.width.value" :height="piece.height.value" unit class="quiet" /><span
                 v-if="piece.turn === 'as drawn' || piece.turn === 'turned'"
                 class="quiet small"
               >, {{ piece.turn === 'turned' ? 'print lies sideways' : 'print stands upright' }}</span></span>

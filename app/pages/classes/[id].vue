@@ -6,6 +6,7 @@ import { STATIONS } from '../../composables/useStations'
 const route = useRoute()
 const router = useRouter()
 const work = useClassStore()
+provideMeasures(() => work.units, () => work.prepared.cutter.mark)
 const shelf = usePapersStore()
 const opened = computed(() => work.document !== undefined)
 const missing = ref('')

@@ -17,6 +17,7 @@ if (!fold) throw createError({ statusCode: 404, statusMessage: 'There is no such
 const remembered = useLocalStorage<Units>('wakaru-units', 'inch', { initOnMounted: true })
 const units = computed({ get: () => remembered.value, set: value => (remembered.value = value) })
 const mark = computed(() => lengthFrom(DEFAULT_TOOLS[units.value].mark))
+provideMeasures(units, mark)
 const typed = ref<ParameterInputs>({})
 watch(units, () => (typed.value = {}))
 /** The catalogue shows what a fold is by nature. */
@@ -105,8 +106,6 @@ const COLUMNS = [
       :findings="findings"
       :papers="sampleLook(card.parts)"
       :looks="SAMPLE_PAPERS"
-      :units="units"
-      :mark="mark"
       :drawer="`${count(card.pieces.length, 'piece')} a kit, and how it is made`"
       @change="set"
       @fix="fix"
@@ -117,7 +116,7 @@ const COLUMNS = [
         </p>
       </template>
       <template #facts>
-        <CardFacts :construction="card" :pieces="card.pieces" :units="units" />
+        <CardFacts :construction="card" :pieces="card.pieces" />
       </template>
       <template #drawer>
         <FigureTable :label="`Pieces of ${fold.name}`" :rows="card.pieces" :columns="COLUMNS">
@@ -125,7 +124,7 @@ const COLUMNS = [
             {{ row.name }}
           </template>
           <template #size="{ row }">
-            <SizeText :width="row.width.value" :height="row.height.value" :units="units" />
+            <SizeText :width="row.width.value" :height="row.height.value" />
           </template>
           <template #from="{ row }">
             <span class="small quiet">{{ row.width.explain(units) }}<br>{{ row.height.explain(units) }}</span>
@@ -141,14 +140,7 @@ const COLUMNS = [
       </template>
     </CardBench>
     <LazyNewClassDialog v-if="teaching" :fold="fold.id" @close="teaching = false" />
-    <LazyVariantDialog
-      v-if="keeping"
-      :fold="fold.id"
-      :units="units"
-      :parameters="typed"
-      :title="fold.name"
-      @close="keeping = false"
-    />
+    <LazyVariantDialog v-if="keeping" :fold="fold.id" :parameters="typed" :title="fold.name" @close="keeping = false" />
   </div>
 </template>
 

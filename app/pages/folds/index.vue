@@ -9,6 +9,7 @@ import { formatLength } from '../../../core/lengths'
 // The school chosen for the last class is the likely one here; the server starts from inches.
 const remembered = useLocalStorage<Units>('wakaru-units', 'inch', { initOnMounted: true })
 const units = computed({ get: () => remembered.value, set: value => (remembered.value = value) })
+provideMeasures(units)
 const find = ref('')
 const standing = ref(false)
 const skill = ref<Skill | 'any'>('any')
@@ -124,7 +125,7 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
           {{ fold.summary }}
         </p>
         <p class="facts">
-          <SizeText :width="fold.facts.closed.width" :height="fold.facts.closed.height" :units="units" unit />
+          <SizeText :width="fold.facts.closed.width" :height="fold.facts.closed.height" unit />
           <span class="quiet small">{{ count(fold.facts.pieces, 'piece') }}, {{ fold.facts.sheets.toFixed(1) }}
             {{ USUAL_SHEET[units].name }} a kit</span>
           <strong v-if="fold.kits !== undefined" class="small">paper for up to {{ count(fold.kits, 'kit') }}</strong>

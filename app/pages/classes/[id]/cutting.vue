@@ -36,13 +36,10 @@ async function saveCuts() {
       />
       <WorkForm
         :wishes="work.batch.wishes"
-        :units="work.units"
-        :mark="work.prepared.cutter.mark"
         @change="(what, wishes) => work.edit(what, document => void (document.wishes = wishes))"
       />
       <ToolsForm
         :tools="work.batch.tools"
-        :units="work.units"
         @change="(what, tools) => work.edit(what, document => void (document.tools = tools))"
       />
     </aside>

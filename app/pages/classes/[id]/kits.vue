@@ -84,10 +84,8 @@ const toBuy = computed(() =>
         <ShoppingPanel v-if="kits" :kits="kits" />
         <SupplyForm
           :supplies="suppliesFor(work.prepared)"
-          :units="work.units"
           :currency="work.batch.prices.currency"
           :envelopes="work.batch.post.envelopes"
-          :mark="work.prepared.cutter.mark"
           @change="editSupplies"
         />
       </template>
@@ -99,8 +97,6 @@ const toBuy = computed(() =>
         />
         <PostForm
           :post="work.batch.post"
-          :units="work.units"
-          :mark="work.prepared.cutter.mark"
           :currency="work.batch.prices.currency"
           @change="(what, change) => work.edit(what, document => change(document.post))"
         />

@@ -32,7 +32,7 @@ const set = (key: string, change: Partial<LabelsEntry>) =>
       <legend class="label small">
         The sheet of labels ({{ paper.words[grid.paper] }})
       </legend>
-      <FieldRows :table="GRID" :values="grid" :units="work.units" :mark="work.prepared.cutter.mark" @change="set" />
+      <FieldRows :table="GRID" :values="grid" @change="set" />
       <NumberField
         label="Used already"
         :model-value="used"
