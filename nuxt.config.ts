@@ -92,7 +92,7 @@ export default defineNuxtConfig({
           rel: 'preload',
           as: 'font',
           type: 'font/woff2',
-          href: '/fonts/source-sans-3-latin-wght-normal.woff2',
+          href: '/fonts/SourceSans3VF-Upright.ttf.woff2',
           crossorigin: 'anonymous',
         },
       ],
@@ -133,13 +133,7 @@ export default defineNuxtConfig({
       entry: fileURLToPath(new URL('./server/entry.ts', import.meta.url)),
     }),
     // The typeface under an address that is known before anything is built.
-    publicAssets: [
-      { dir: '../node_modules/@fontsource-variable/source-sans-3/files', baseURL: 'fonts', maxAge: 31_536_000 },
-      // What PDFs are set in: two weights, whole.
-      ...['400Regular', '600SemiBold'].map(weight => ({
-        dir: `../node_modules/@expo-google-fonts/source-sans-3/${weight}`, baseURL: 'fonts/print', maxAge: 31_536_000,
-      })),
-    ],
+    publicAssets: [{ dir: '../node_modules/source-sans/WOFF2/VF', baseURL: 'fonts', maxAge: 31_536_000 }],
     // Imported for what it does to Reflect, not for what it exports.
     moduleSideEffects: ['reflect-metadata'],
     esbuild: { options: { tsconfigRaw: { compilerOptions: { experimentalDecorators: true } } } },

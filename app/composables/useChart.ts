@@ -41,7 +41,7 @@ export function useChart(
       options: {
         animation: false,
         maintainAspectRatio: false,
-        font: { family: 'Source Sans 3 Variable', size: 14 },
+        font: { family: 'Source Sans 3', size: 14 },
         color: look.text,
         ...options,
       },

@@ -6,11 +6,9 @@ import type { Printout } from '../../core/printed'
 import { definitionOf } from './definition'
 import { SCALE_BAR } from './scale'
 
-const FONTS = resolve('node_modules/@expo-google-fonts/source-sans-3')
+const FONTS = resolve('node_modules/source-sans/TTF')
 beforeAll(() => {
-  const [normal, bold] = [
-    `${FONTS}/400Regular/SourceSans3_400Regular.ttf`, `${FONTS}/600SemiBold/SourceSans3_600SemiBold.ttf`,
-  ]
+  const [normal, bold] = [`${FONTS}/SourceSans3-Regular.ttf`, `${FONTS}/SourceSans3-Semibold.ttf`]
   pdfMake.addFonts({ Sans: { normal, bold, italics: normal, bolditalics: bold } })
 })
 

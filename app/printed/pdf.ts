@@ -1,3 +1,5 @@
+import REGULAR from 'source-sans/TTF/SourceSans3-Regular.ttf?url'
+import SEMIBOLD from 'source-sans/TTF/SourceSans3-Semibold.ttf?url'
 import type { Printout } from '../../core/printed'
 import type { Running } from './definition'
 import { definitionOf } from './definition'
@@ -5,10 +7,9 @@ import { definitionOf } from './definition'
 /** What sets PDFs, with the fonts it knows; fetched when a PDF is asked for. */
 async function maker() {
   const { default: pdfMake } = await import('pdfmake/build/pdfmake')
-  const font = (name: string) => `${location.origin}/fonts/print/${name}.ttf`
-  const [plain, bold] = [font('SourceSans3_400Regular'), font('SourceSans3_600SemiBold')]
-  pdfMake.setUrlAccessPolicy((url: string) => url.startsWith(`${location.origin}/fonts/`))
-  pdfMake.addFonts({ Sans: { normal: plain, bold, italics: plain, bolditalics: bold } })
+  const [normal, bold] = [REGULAR, SEMIBOLD].map(path => new URL(path, location.origin).href)
+  pdfMake.setUrlAccessPolicy((url: string) => [normal, bold].includes(url))
+  pdfMake.addFonts({ Sans: { normal, bold, italics: normal, bolditalics: bold } })
   return pdfMake
 }
 

@@ -43,8 +43,8 @@ useHead({
         () => (print.labels
           ? `@page { size: ${print.paper === 'A4' ? 'A4' : 'letter'} portrait; margin: 0; }`
           : `@page { size: ${print.paper === 'A4' ? 'A4' : 'letter'} portrait; margin: 16mm 12mm 12mm; `
-            + `@top-left { content: ${quoted(`${print.name} · ${print.of}`)}; font: 8.5pt 'Source Sans 3 Variable', sans-serif; } `
-            + `@top-right { content: counter(page) ' of ' counter(pages); font: 8.5pt 'Source Sans 3 Variable', sans-serif; } }`),
+            + `@top-left { content: ${quoted(`${print.name} · ${print.of}`)}; font: 8.5pt 'Source Sans 3', sans-serif; } `
+            + `@top-right { content: counter(page) ' of ' counter(pages); font: 8.5pt 'Source Sans 3', sans-serif; } }`),
       ),
     },
   ],
