@@ -6,7 +6,7 @@ const FORMULA = /^[\s"']*[=+\-@|\t\r]/
  * letter, a number with a word behind it, or a word with a number, whatever its months are called.
  */
 const DATE
-  = /^\s*(\d{1,4}(\s*[./:,\-–年月]\s*|\s+)\d|\d{1,4}[.\s-]+\p{L}|\p{L}+[.,]?[\s-]*\d{1,4}\s*$|\p{L}+[.,]?[\s-]+\d{1,4}\b)/u
+  = /^\s*(\d{1,4}(\s*[./:,\-–年月]\s*|\s+)\d|\d{1,4}[.\s-]+\p{L}|\p{L}+[.,]?([\s-]*\d{1,4}\s*$|[\s-]+\d{1,4}\b))/u
 
 /**
  * What somebody typed as a cell that stays the text it is, in whatever spreadsheet it is opened: an apostrophe before

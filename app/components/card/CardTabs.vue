@@ -31,7 +31,9 @@ const entries = computed(() =>
     >
       <Icon v-if="stops" name="tabler:alert-octagon" class="stops" aria-hidden="true" />
       <span class="title">{{ title }}</span>
-      <span :class="['quiet small', { unseen: many }]">{{ kits }}<span class="unseen"> kits{{ stops ? `, ${stops} to settle` : '' }}</span></span>
+      <span
+        :class="['quiet small', { unseen: many }]"
+      >{{ kits }}<span class="unseen"> kits{{ stops ? `, ${stops} to settle` : '' }}</span></span>
     </button>
     <Button
       aria-label="Add a card"

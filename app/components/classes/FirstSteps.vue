@@ -46,7 +46,9 @@ const PICTURE = { base: '#7a8c9e', plate: '#c9b48a', insert: '#f6f2e7' }
             />
           </svg>
           <strong>What could I teach?</strong>
-          <span class="quiet">Put your papers on the shelf first: every fold is cut from them on trial, as often as they last.</span>
+          <span
+            class="quiet"
+          >Put your papers on the shelf first: every fold is cut from them on trial, as often as they last.</span>
         </NuxtLink>
       </li>
     </ul>

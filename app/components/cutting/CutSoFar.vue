@@ -39,65 +39,66 @@ const COLUMNS = [
 </script>
 
 <template>
-  <FoldOut title="Cut so far, and spoiled" :open="cut.length + miscut.length > 0 || rows.some(({ spoiled }) => spoiled > 0)">
-    <div class="stack">
-      <p v-if="cut.length === 0" class="quiet small">
-        Note above how many sheets of a layout are cut, and here what was spoiled: the plan is then made for what is
-        missing. Sheets that are cut count as taken from what is on hand until the shelf is brought up to date.
-      </p>
-      <p v-for="layout in cut" :key="layout.key" class="row">
-        <span>{{ layout.cut }} × <SheetText
-          :width="lengthFrom(layout.tree.width)"
-          :height="lengthFrom(layout.tree.height)"
-        /> cut{{ layout.shelved ? ', off the shelf' : '' }}</span>
-        <Button link size="small" label="Not cut after all" @click="cutting.forgetCut(layout.key)" />
-      </p>
-      <FigureTable :rows="rows" :columns="COLUMNS" label="Pieces of this paper">
-        <template #size="{ row }">
-          <SizeText :width="row.width" :height="row.height" />
-        </template>
-        <template #spoiled="{ row }">
-          <NumberField
-            :model-value="row.spoiled"
-            :min="0"
-            :max="row.wanted + row.spoiled"
-            :called="`Spoiled of ${row.name}`"
-            @update:model-value="$event !== null && cutting.noteSpoiled(row.key, entry, $event)"
-          />
-        </template>
-      </FigureTable>
-      <fieldset v-for="(wrong, at) in miscut" :key="at" class="row wrong" :aria-label="`Cut wrong: ${pieceOf(wrong)}`">
+  <FoldOut
+    title="Cut so far, and spoiled"
+    :open="cut.length + miscut.length > 0 || rows.some(({ spoiled }) => spoiled > 0)"
+  >
+    <p v-if="cut.length === 0" class="quiet small">
+      Note above how many sheets of a layout are cut, and here what was spoiled: the plan is then made for what is
+      missing. Sheets that are cut count as taken from what is on hand until the shelf is brought up to date.
+    </p>
+    <p v-for="layout in cut" :key="layout.key" class="row">
+      <span>{{ layout.cut }} × <SheetText
+        :width="lengthFrom(layout.tree.width)"
+        :height="lengthFrom(layout.tree.height)"
+      /> cut{{ layout.shelved ? ', off the shelf' : '' }}</span>
+      <Button link size="small" label="Not cut after all" @click="cutting.forgetCut(layout.key)" />
+    </p>
+    <FigureTable :rows="rows" :columns="COLUMNS" label="Pieces of this paper">
+      <template #size="{ row }">
+        <SizeText :width="row.width" :height="row.height" />
+      </template>
+      <template #spoiled="{ row }">
         <NumberField
-          :model-value="wrong.count"
-          :min="1"
-          :max="BOUNDS.onHand"
-          called="How many were cut wrong"
-          @update:model-value="$event !== null && changeMiscut(at, { count: $event })"
+          :model-value="row.spoiled"
+          :min="0"
+          :max="row.wanted + row.spoiled"
+          :called="`Spoiled of ${row.name}`"
+          @update:model-value="$event !== null && cutting.noteSpoiled(row.key, entry, $event)"
         />
-        <span>× {{ pieceOf(wrong) }} came out as</span>
-        <SizeFields
-          :width="wrong.width"
-          :height="wrong.height"
-          @change="(side, value) => changeMiscut(at, { [side]: value })"
-        />
-        <QuietButton label="Remove" @click="dropMiscut(at)" />
-      </fieldset>
-      <div class="row">
-        <Select
-          :key="miscut.length"
-          :model-value="null"
-          :options="rows"
-          option-value="key"
-          option-label="name"
-          placeholder="Cut to a wrong size…"
-          aria-label="Piece that was cut to a wrong size"
-          size="small"
-          @change="addMiscut"
-        />
-        <span class="quiet small">
-          Say what came out and what it measures: it is planned as something to trim, for this piece or another.
-        </span>
-      </div>
+      </template>
+    </FigureTable>
+    <fieldset v-for="(wrong, at) in miscut" :key="at" class="row wrong" :aria-label="`Cut wrong: ${pieceOf(wrong)}`">
+      <NumberField
+        :model-value="wrong.count"
+        :min="1"
+        :max="BOUNDS.onHand"
+        called="How many were cut wrong"
+        @update:model-value="$event !== null && changeMiscut(at, { count: $event })"
+      />
+      <span>× {{ pieceOf(wrong) }} came out as</span>
+      <SizeFields
+        :width="wrong.width"
+        :height="wrong.height"
+        @change="(side, value) => changeMiscut(at, { [side]: value })"
+      />
+      <QuietButton label="Remove" @click="dropMiscut(at)" />
+    </fieldset>
+    <div class="row">
+      <Select
+        :key="miscut.length"
+        :model-value="null"
+        :options="rows"
+        option-value="key"
+        option-label="name"
+        placeholder="Cut to a wrong size…"
+        aria-label="Piece that was cut to a wrong size"
+        size="small"
+        @change="addMiscut"
+      />
+      <span class="quiet small">
+        Say what came out and what it measures: it is planned as something to trim, for this piece or another.
+      </span>
     </div>
   </FoldOut>
 </template>

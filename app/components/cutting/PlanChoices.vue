@@ -55,7 +55,9 @@ function differenceOf(choice: MeasuredPlan, priority: Priority): string {
             v-if="priority === 'balanced'"
             class="quiet small plain"
           > paper and time</span></strong>
-          <span>{{ count(choice.plan.sheets, 'sheet') }}, {{ wholeMinutes(choice.minutes) }} min<template v-if="choice.plan.spending > 0">, {{ money(choice.plan.spending) }} to buy</template></span>
+          <span>{{ count(choice.plan.sheets, 'sheet') }}, {{ wholeMinutes(choice.minutes) }} min<template
+            v-if="choice.plan.spending > 0"
+          >, {{ money(choice.plan.spending) }} to buy</template></span>
           <span class="quiet small">{{ difference }}</span>
         </button>
       </li>

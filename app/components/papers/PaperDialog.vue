@@ -140,7 +140,11 @@ async function save() {
             />
           </div>
         </div>
-        <TickField v-model="draft.upright" switched label="The print has a right way up, along the height of the sheet" />
+        <TickField
+          v-model="draft.upright"
+          switched
+          label="The print has a right way up, along the height of the sheet"
+        />
         <LabelledField :input="`${id}-grain`" label="Grain of the sheet">
           <OneOfMany
             v-model="draft.grain"

@@ -3,9 +3,10 @@ import type { Printout } from '../../../core/printed'
 import type { PrintedPage } from '../../composables/usePrintedClass'
 
 /** The frame of every printed page of a class: what it waits for, what is wrong with it, or the print itself. */
-const { page, wait, ready = true } = defineProps<{
+const { page, print, wait, ready = true } = defineProps<{
   page: PrintedPage
-  print: Printout
+  /** Makes the print: only asked for once the class is open. */
+  print: () => Printout
   /** The station that leads back to the class. */
   back: 'cards' | 'pieces' | 'cutting' | 'kits'
   /** What is said until it is ready. */
@@ -16,6 +17,7 @@ const { page, wait, ready = true } = defineProps<{
 /** Where the paper of the printer is a field of the class, it is chosen there. */
 const emit = defineEmits<{ 'update:paper': [paper: Printout['paper']] }>()
 const { work, missing, paper, file } = page
+const made = computed(() => print())
 const isReady = computed(() => work.document && ready)
 function choose(chosen: Printout['paper']) {
   paper.value = chosen
@@ -32,8 +34,8 @@ function choose(chosen: Printout['paper']) {
   </p>
   <PrintedDocument
     v-else
-    :paper="print.paper"
-    :print="print"
+    :paper="made.paper"
+    :print="made"
     :file="file"
     :back="`/classes/${work.id}/${back}`"
     @update:paper="choose"

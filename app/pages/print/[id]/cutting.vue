@@ -18,5 +18,5 @@ const print = computed(() =>
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="print" back="cutting" wait="Planning the cutting" :ready="planner.ready" />
+  <PrintedClass :page="page" :print="() => print" back="cutting" wait="Planning the cutting" :ready="planner.ready" />
 </template>

@@ -106,7 +106,13 @@ const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.in
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="print" back="kits" wait="Planning the cutting and packing the bags" :ready="!isPlanned || (Boolean(planner.kits) && planner.ready)">
+  <PrintedClass
+    :page="page"
+    :print="() => print"
+    back="kits"
+    wait="Planning the cutting and packing the bags"
+    :ready="!isPlanned || (Boolean(planner.kits) && planner.ready)"
+  >
     <fieldset class="what">
       <legend class="label small">
         What is printed

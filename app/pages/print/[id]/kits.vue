@@ -24,7 +24,13 @@ const print = computed(() => {
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="print" back="kits" wait="Packing the bags" :ready="Boolean(planner.kits) && planner.ready">
+  <PrintedClass
+    :page="page"
+    :print="() => print"
+    back="kits"
+    wait="Packing the bags"
+    :ready="Boolean(planner.kits) && planner.ready"
+  >
     <TickField v-model="each" switched label="One list for each bag" />
   </PrintedClass>
 </template>

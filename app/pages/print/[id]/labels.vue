@@ -26,7 +26,13 @@ const set = (key: string, change: Partial<LabelsEntry>) =>
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="print" back="kits" wait="Writing the labels" @update:paper="set('paper', { paper: $event })">
+  <PrintedClass
+    :page="page"
+    :print="() => print"
+    back="kits"
+    wait="Writing the labels"
+    @update:paper="set('paper', { paper: $event })"
+  >
     <OneOf v-model="kind" :options="[...KINDS]" size="small" aria-label="Labels for" />
     <fieldset class="grid">
       <legend class="label small">

@@ -9,5 +9,5 @@ const print = computed(() => printOf(work.prepared.cards.flatMap(card => maskSec
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="print" back="cards" wait="Laying out the masks" />
+  <PrintedClass :page="page" :print="() => print" back="cards" wait="Laying out the masks" />
 </template>

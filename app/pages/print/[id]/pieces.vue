@@ -9,5 +9,5 @@ const print = computed(() => printOf(work.prepared.cards.map(card => pieceSectio
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="print" back="pieces" wait="Laying out the pieces" />
+  <PrintedClass :page="page" :print="() => print" back="pieces" wait="Laying out the pieces" />
 </template>

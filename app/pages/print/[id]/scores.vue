@@ -9,5 +9,5 @@ const print = computed(() => printOf(work.prepared.cards.flatMap(card => scoreSe
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="print" back="pieces" wait="Laying out the score cards" />
+  <PrintedClass :page="page" :print="() => print" back="pieces" wait="Laying out the score cards" />
 </template>
