@@ -57,7 +57,7 @@ export const useClassStore = defineStore('class', () => {
       $fetch<{ position: number }>('/api/edits', {
         method: 'POST', body: { ...sent, class: id.value ?? null }, retry: 0,
       }),
-    keep: session => id.value === undefined || keepDraft(id.value, session),
+    keep: (session, at) => id.value === undefined || keepDraft(id.value, session, at),
     forget: () => id.value !== undefined && forgetDraft(id.value),
     newToken,
     refusalOf,
@@ -96,7 +96,7 @@ export const useClassStore = defineStore('class', () => {
     const visit = visits
     const { position, document: saved, more } = await load(wanted)
     if (visit !== visits) return
-    const draft = await withDraft(wanted, saved)
+    const draft = await withDraft(wanted, saved, position)
     if (visit !== visits) return
     id.value = wanted
     morePapers.value = more

@@ -31,7 +31,7 @@ export interface Door<T> {
   later: (since: number, base: T) => Promise<At<T> | undefined>
   save: (sent: Sent) => Promise<{ position: number }>
   /** Keeps what is not saved where it outlives a reload; answers whether there was room. */
-  keep: (session: Session<T>) => boolean
+  keep: (session: Session<T>, position: number) => boolean
   forget: () => void
   newToken: () => string
   refusalOf: (error: unknown) => Refusal
@@ -127,7 +127,7 @@ export function useEditing<T extends object>(door: Door<T>) {
       door.forget()
       return
     }
-    noRoom.value = !door.keep(session.value)
+    noRoom.value = !door.keep(session.value, position.value)
     if (state.value === 'saving') return
     if (state.value !== 'offline') state.value = 'waiting'
     later(PACE.save)
