@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
-import { demoClass, station, visit } from './studio'
+import { demoClass, laidOut, station, visit } from './studio'
 
 const SIZES = [
   { width: 1280, height: 800, touch: false },
@@ -50,7 +50,7 @@ for (const { width, height, touch } of SIZES) {
     const page = await context.newPage()
     for (const path of pages(id)) {
       await page.goto(path)
-      await page.waitForLoadState('networkidle')
+      await laidOut(page)
       await expect(page.getByRole('heading').first()).toBeVisible()
       expect([path, await sideways(page)]).toEqual([path, 0])
       if (touch) expect([path, await tooSmall(page)]).toEqual([path, []])
@@ -87,7 +87,7 @@ test('at twice the size of text everything can still be reached', async ({ brows
   const page = await (await browser.newContext({ baseURL, viewport: { width: 640, height: 400 } })).newPage()
   for (const name of ['cards', 'papers', 'cutting', 'kits']) {
     await station(page, id, name)
-    await page.waitForLoadState('networkidle')
+    await laidOut(page)
     expect([name, await sideways(page)]).toEqual([name, 0])
   }
   await page.context().close()

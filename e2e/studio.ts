@@ -53,7 +53,13 @@ export const sendEdit = (
 /** Opens a page and waits until it answers to clicks. */
 export async function visit(page: Page, path: string): Promise<void> {
   await page.goto(path)
-  await page.waitForLoadState('networkidle')
+  await page.locator('html[data-awake]').waitFor()
+}
+
+/** Waits until a page has all that it looks up when it is opened: until then it says so. */
+export async function laidOut(page: Page): Promise<void> {
+  await page.locator('html[data-awake]').waitFor()
+  await expect(page.getByText(/^(Laying out|Looking up|Planning|Packing|Writing) .* …$/)).toHaveCount(0)
 }
 
 /** Looks for classes on their list: tests make many, and the list begins with the first ones. */

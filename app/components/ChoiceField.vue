@@ -6,6 +6,8 @@ defineProps<{
   label: string
   modelValue: T | null | undefined
   options: readonly Option[]
+  /** What its label does not say. */
+  help?: string
   /** What stands there while nothing is chosen; then a choice can be taken back. */
   none?: string
 }>()
@@ -25,5 +27,6 @@ const id = useId()
       :show-clear="none !== undefined"
       @update:model-value="emit('update:modelValue', $event)"
     />
+    <span v-if="help" class="quiet small">{{ help }}</span>
   </div>
 </template>

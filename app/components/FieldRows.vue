@@ -32,6 +32,7 @@ function set(key: string, value: Value) {
     <LengthField
       v-if="field.kind === 'length'"
       :label="field.name"
+      :help="field.help"
       :model-value="String(value)"
       :zero="field.zero"
       @update:model-value="set(key, $event)"
@@ -39,6 +40,7 @@ function set(key: string, value: Value) {
     <ChoiceField
       v-else-if="field.kind === 'choice' || field.kind === 'currency'"
       :label="field.name"
+      :help="field.help"
       :model-value="String(value)"
       :options="optionsOf(field, value)"
       @update:model-value="set(key, $event)"
@@ -46,12 +48,14 @@ function set(key: string, value: Value) {
     <TickField
       v-else-if="field.kind === 'yes or no'"
       :label="field.name"
+      :help="field.help"
       :model-value="Boolean(value)"
       @update:model-value="set(key, $event)"
     />
     <MoneyField
       v-else-if="field.kind === 'money'"
       :label="`${field.name}, ${currency}`"
+      :help="field.help"
       :model-value="Number(value)"
       :max="field.most"
       @update:model-value="set(key, $event)"
@@ -59,6 +63,7 @@ function set(key: string, value: Value) {
     <NumberField
       v-else
       :label="field.name"
+      :help="field.help"
       :model-value="value === null ? null : Number(value)"
       :min="field.kind === 'limit' ? 1 : field.least"
       :max="field.most"

@@ -10,6 +10,7 @@ const { modelValue, max, fine = false } = defineProps<{
   called?: string
   inputId?: string
   blank?: null
+  help?: string
   wrong?: string
 }>()
 const emit = defineEmits<{ 'update:modelValue': [cents: number | null] }>()
@@ -29,6 +30,7 @@ const take = (value: number | null) =>
     :label="label"
     :called="called"
     :blank="blank"
+    :help="help"
     :wrong="wrong"
     @update:model-value="take"
   />

@@ -16,6 +16,8 @@ const { modelValue, min, max, decimals = 0, blank, wrong } = defineProps<NumberB
   inputId?: string
   blank?: number | null
   suffix?: string
+  /** What its label does not say. */
+  help?: string
   /** What somebody else found wrong with it. */
   wrong?: string
 }>()
@@ -51,7 +53,7 @@ function step(direction: 1 | -1) {
         v-bind="bindings"
         :invalid="Boolean(said)"
         :aria-label="called"
-        :aria-describedby="said ? `${id}-wrong` : undefined"
+        :aria-describedby="said || help ? `${id}-about` : undefined"
         :inputmode="decimals > 0 ? 'decimal' : 'numeric'"
         autocomplete="off"
         class="figure"
@@ -61,7 +63,8 @@ function step(direction: 1 | -1) {
       />
       <span v-if="suffix" class="quiet" aria-hidden="true">{{ suffix }}</span>
     </span>
-    <span v-if="said" :id="`${id}-wrong`" class="wrong">{{ said }}</span>
+    <span v-if="said" :id="`${id}-about`" class="wrong">{{ said }}</span>
+    <span v-else-if="help" :id="`${id}-about`" class="quiet small">{{ help }}</span>
   </div>
 </template>
 

@@ -1,5 +1,5 @@
 import type { Batch, Path } from '../document'
-import { valueAt } from '../document'
+import { fieldAt, valueAt } from '../document'
 import { foldById } from '../folds'
 
 /*
@@ -21,18 +21,7 @@ const NAMES: Record<string, string> = {
   'parts': 'how parts are held and made',
   'parameters': 'sizes',
   'papers': 'papers',
-  'trimmer': 'longest cut',
-  'mark': 'smallest mark',
-  'smallestPiece': 'narrowest safe piece',
-  'stack': 'sheets in one stack',
-  'squaring': 'squaring of edges',
-  'kerf': 'paper lost at a cut',
-  'offcutShort': 'short side of offcuts',
-  'offcutLong': 'long side of offcuts',
   'pace': 'seconds at the trimmer',
-  'setting': 'seconds to set the fence',
-  'stroke': 'seconds for a stroke',
-  'handling': 'seconds to take up a stack',
   'priority': 'what counts most',
   'moreSheets': 'sheets it may cost more',
   'without': 'sheet formats to do without',
@@ -40,11 +29,6 @@ const NAMES: Record<string, string> = {
   'layouts': 'kept and cut layouts',
   'spoiled': 'spoiled pieces',
   'miscut': 'pieces cut wrong',
-  'currency': 'currency',
-  'hour': 'price of an hour',
-  'venue': 'price of the room',
-  'seat': 'price of a seat',
-  'packs': 'how packs count',
   'starts': 'beginning',
   'lasts': 'minutes',
   'place': 'place',
@@ -58,8 +42,6 @@ const NAMES: Record<string, string> = {
   'pack': 'size of a pack',
   'ordered': 'what is ordered',
   'where': 'where it is bought',
-  'foam': 'height of foam',
-  'bulk': 'bulk of paper',
   'envelopes': 'envelopes',
   'rates': 'rates',
   'name': 'name',
@@ -104,6 +86,8 @@ function titleAt(versions: Batch[], path: Path): string {
  */
 export function placeInWords(path: Path, ...versions: Batch[]): string {
   const [part, key, ...rest] = path
+  const field = fieldAt(path)
+  if (field) return field.name.charAt(0).toLowerCase() + field.name.slice(1)
   if (part === 'class') return named(key, 'title, day, seats or notes')
   if (part === 'cards')
     return key === undefined || key === '(order)' ? 'order of the cards' : cardPlace(key, rest, versions)
@@ -141,8 +125,13 @@ function cardPlace(key: string, [part, name]: Path, versions: Batch[]): string {
   return `${named(part, part)} of ${title}`
 }
 
-/** What stands at a place, short enough for a line; what is not there is said to be. */
-export function valueInWords(value: unknown): string {
+/**
+ * What stands at a place, short enough for a line; what is not there is said to be.
+ * @param path of the value, where it is known: a choice is then said as forms say it
+ */
+export function valueInWords(value: unknown, path: Path = []): string {
+  const field = fieldAt(path)
+  if (field?.kind === 'choice' && typeof value === 'string') return field.words[value] ?? value
   if (value === undefined) return 'not there'
   if (value === null) return 'as usual'
   if (value === '') return 'nothing'

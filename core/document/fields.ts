@@ -174,3 +174,11 @@ export const FIELDS = {
   'prep.pace': { shape: 'PrepPaceEntry', table: PREP_PACE },
   'labels': { shape: 'LabelsEntry', table: LABELS },
 } as const satisfies Record<string, { shape: string, table: Fields }>
+
+/** The field that stands at a path of a class, where a table has it. */
+export function fieldAt(path: readonly string[]): Field | undefined {
+  const tables: Readonly<Record<string, { table: Fields } | undefined>> = FIELDS
+  const key = path.at(-1) ?? ''
+  const fields = tables[path.slice(0, -1).join('.')]?.table
+  return fields && Object.hasOwn(fields, key) ? fields[key] : undefined
+}

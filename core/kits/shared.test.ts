@@ -125,17 +125,27 @@ describe('places in words', () => {
     [['cards', '(order)'], 'order of the cards'],
     [['papers', 'kelp', 'stocks', 'letter', 'onHand'], 'sheets on hand of “Kelp”'],
     [['cutting', 'kelp', 'priority'], 'what counts most for “Kelp”'],
-    [['tools', 'pace', 'stroke'], 'seconds for a stroke'],
+    [['tools', 'pace', 'stroke'], 'seconds for one cut'],
+    [['tools', 'mark'], 'smallest mark'],
+    [['prep', 'pace', 'stick'], 'tape for a piece'],
+    [['labels', 'width'], 'width'],
     [['wishes', 'priority'], 'what counts most'],
     [['post', 'envelopes', 'a6', 'width'], 'width of “A6 envelope”'],
-    [['post', 'foam'], 'height of foam'],
+    [['post', 'foam'], 'height of a foam pad'],
     [['prices', 'currency'], 'currency'],
   ])('%j is %s', (path, words) => {
     expect(placeInWords(path, batch)).toBe(words)
   })
 
+  it('say a choice as forms say it', () => {
+    expect(valueInWords('sheets', ['wishes', 'priority'])).toBe('Fewest sheets')
+    expect(valueInWords('by area', ['prices', 'offcuts'])).toBe('is worth its share')
+    expect(valueInWords('sheets', ['wishes'])).toBe('sheets')
+  })
+
   it('say what stands there, in short', () => {
-    expect([undefined, null, '', true, 7, 'x'.repeat(99), [], [1, 2], batch.cards[0]].map(valueInWords)).toEqual([
+    const values = [undefined, null, '', true, 7, 'x'.repeat(99), [], [1, 2], batch.cards[0]]
+    expect(values.map(value => valueInWords(value))).toEqual([
       'not there',
       'as usual',
       'nothing',

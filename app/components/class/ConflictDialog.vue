@@ -13,7 +13,7 @@ const rows = computed(() => {
   const [mine, theirs] = [work.document, work.theirs]
   if (!mine || !theirs) return []
   const value = (of: object, path: Path) =>
-    path.at(-1) === '(order)' ? 'another order' : valueInWords(valueAt(of, path))
+    path.at(-1) === '(order)' ? 'another order' : valueInWords(valueAt(of, path), path)
   return theirs.paths.map(path => ({
     key: path.join('/'),
     place: placeInWords(path, mine, theirs.document),

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { placeInWords } from '../../../core/batch'
+import { fieldAt } from '../../../core/document'
 
 /**
  * What the maker has to know about the saving of the class: what was refused, what is not kept, what cannot be taken
  * back.
  */
 const work = useClassStore()
+/** A field by its name in the forms; else as the server names it. */
+const placeOf = (path: string) => fieldAt(path.split('.'))?.name ?? path
 const wrong = computed(() =>
-  work.problems.map(({ path, problem }) => `${path} ${problem}`.trim().replace(/\.$/, '')).join('; '),
+  work.problems.map(({ path, problem }) => `${placeOf(path)} ${problem}`.trim().replace(/\.$/, '')).join('; '),
 )
 const blocked = computed(() => {
   const shown = work.document
