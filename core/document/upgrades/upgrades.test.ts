@@ -114,7 +114,7 @@ describe('a file of version 4', () => {
   const batch = opened(data)
 
   it('wished for few settings or little time, which is to be easy to cut since; nothing is limited', () => {
-    expect(batch.wishes).toEqual({ ...UNLIMITED, priority: 'easy' })
+    expect(batch.wishes).toMatchObject({ ...UNLIMITED, priority: 'easy' })
     expect(batch.cutting).toEqual([{ ...data.cutting[0], priority: 'easy', miscut: [] }, ...data.cutting.slice(1)])
     expect(batch.tools.pace).toEqual({ ...data.tools.pace, turning: 3, aside: 10, beside: 2, reading: 30 })
   })
@@ -171,7 +171,7 @@ describe('a file of version 6', () => {
     expect([batch.version, batch.cards, batch.roster, batch.sharing]).toEqual([
       VERSION, data.cards.map(inOneHold), roster, data.sharing,
     ])
-    expect(batch.wishes).toEqual({ ...data.wishes, offcutsFirst: false })
+    expect(batch.wishes).toMatchObject({ ...data.wishes, offcutsFirst: false })
     expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, miscut: [] })))
   })
 })
@@ -234,7 +234,7 @@ describe('what version 1 had not written down', () => {
     // Fewest sheets meant least money until wishes for single papers came, and means itself since.
     expect([
       opened(fixture('v1-middle')).wishes, opened({ ...fixture('v1-last'), wishes: { priority: 'sheets' } }).wishes,
-    ]).toEqual([
+    ]).toMatchObject([
       { ...UNLIMITED, priority: 'money' },
       { ...UNLIMITED, priority: 'sheets' },
     ])
