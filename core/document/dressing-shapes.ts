@@ -3,8 +3,10 @@ import { Matches } from 'class-validator'
 import { BOUNDS } from './bounds'
 import { key, least, listOf, most, one, oneOf, whole, yesOrNo } from './shape-checks'
 import { IsChoices, IsFilledText, IsLengthText, IsOneOrNull, IsText } from './validators'
-import type { FreeKind, FreeShape, Hold, LayerShape, Making, PrintTop } from './vocabulary'
-import { FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES, MAKINGS, PRINT_TOPS } from './vocabulary'
+import type { FreeKind, FreeShape, Hold, LayerShape, PrintTop } from './vocabulary'
+import type { Making } from './makings'
+import { MAKINGS } from './makings'
+import { FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES, PRINT_TOPS } from './vocabulary'
 
 /* What is put on a card: layers on its faces and free pieces. */
 

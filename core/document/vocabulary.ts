@@ -35,9 +35,6 @@ export const FREE_SHAPES = ['rectangle', 'rounded', 'oval', 'outline'] as const
 /** How what is put on a card is held; `loose` lies there unglued. */
 export const HOLDS = ['tape', 'strong tape', 'glue', 'dots', 'foam', 'loose'] as const
 
-/** What is done to a piece before it is put on: a motif is cut out along the picture of its print. */
-export const MAKINGS = ['stamped', 'coloured', 'die cut', 'cut out'] as const
-
 /** What a free piece is for. Ribbons and solids are bought, not cut. */
 export const FREE_KINDS = ['topper', 'sentiment', 'figure', 'strip', 'ring', 'insert', 'ribbon', 'solid'] as const
 
@@ -94,7 +91,6 @@ export const isPool = (key: string): boolean => key.startsWith(POOL_PREFIX)
 export type LayerShape = typeof LAYER_SHAPES[number]
 export type FreeShape = typeof FREE_SHAPES[number]
 export type Hold = typeof HOLDS[number]
-export type Making = typeof MAKINGS[number]
 export type FreeKind = typeof FREE_KINDS[number]
 export type RuleHold = typeof RULE_HOLDS[number]
 export type SupplyUse = typeof SUPPLY_USES[number]

@@ -1,4 +1,5 @@
-import type { GlueEntry, Hold, Making } from '../document'
+import type { GlueEntry, Hold } from '../document'
+import { MAKING } from '../document'
 import type { Finding, Joint, Means, Panel, Part, Point, Step } from '../folds'
 import type { Length } from '../lengths'
 import { Measure, lengthFrom } from '../lengths'
@@ -30,19 +31,11 @@ export const holdWords = ({ hold, foam }: { hold: Hold, foam: string }, show: (l
 export const foamOf = ({ hold, foam }: { hold: Hold, foam: string }): Length | undefined =>
   hold === 'foam' && lengthFrom(foam) > 0 ? lengthFrom(foam) : undefined
 
-/** What is done to a piece before it is put on, as its step says it. */
-const MAKING_WORDS: Record<Making, string> = {
-  'stamped': 'stamp it',
-  'coloured': 'colour it',
-  'die cut': 'cut it with its die',
-  'cut out': 'cut it out along the picture of its print',
-}
-
 /** The step in which a piece is made ready; none where nothing is done to it. */
 export const makingStep = ({ name, made = [] }: Pick<Part, 'name' | 'made'>): Step[] =>
   made.length === 0
     ? []
-    : [{ text: `${name}: ${made.map(making => MAKING_WORDS[making]).join(', ')} before it is put on.`, makes: [],
+    : [{ text: `${name}: ${made.map(making => MAKING[making].step).join(', ')} before it is put on.`, makes: [],
         puts: [] }]
 
 /** Whether glue goes up to every edge. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { GlueEntry, Hold, Making } from '../../../core/document'
-import { ALL_GLUED, MAKINGS } from '../../../core/document'
+import { ALL_GLUED, MAKING, MAKINGS } from '../../../core/document'
 import type { SideWords } from '../../../core/dressing'
 import { AS_DRAWN, isGluedAll } from '../../../core/dressing'
 
@@ -18,9 +18,6 @@ const { glue, made, hold, foam, name, sides = AS_DRAWN, whole = false } = define
 }>()
 const emit = defineEmits<{ change: [change: { glue?: GlueEntry, made?: Making[], foam?: string }] }>()
 const SIDES = ['left', 'right', 'top', 'bottom'] as const
-const WORDS: Record<Making, string> = {
-  'stamped': 'stamped', 'coloured': 'coloured', 'die cut': 'cut with a die', 'cut out': 'cut out along its print',
-}
 const partly = ref(false)
 const shown = computed(() => partly.value || !isGluedAll(glue))
 function setPartly(on: boolean) {
@@ -40,7 +37,7 @@ const setMade = (making: Making, on: boolean) =>
       <TickField
         v-for="making in MAKINGS"
         :key="making"
-        :label="`First ${WORDS[making]}`"
+        :label="`First ${MAKING[making].name}`"
         :model-value="made.includes(making)"
         @update:model-value="setMade(making, $event)"
       />
