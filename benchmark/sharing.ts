@@ -1,3 +1,4 @@
+import { forRules } from '../core/document'
 import Table from 'cli-table3'
 import type { Solve } from '../core/cutting'
 import { itemAt } from '../core/lists'
@@ -12,8 +13,8 @@ const KITS = 44
 const MUST = { hold: 'must', weight: 0 } as const
 const wish = (weight: number) => ({ hold: 'wish', weight }) as const
 const RULES: Record<string, Rules> = {
-  must: { touching: MUST, neighbours: MUST, different: MUST, evenly: { hold: 'free', weight: 0 } },
-  wish: { touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(1) },
+  must: { ...forRules(() => MUST), evenly: { hold: 'free', weight: 0 } },
+  wish: { ...forRules(() => wish(10)), touching: wish(20), evenly: wish(1) },
 }
 
 /**

@@ -11,7 +11,7 @@ import { demoBatches } from '../../demo'
 import type { Solve } from '../cutting'
 import { madeBy, solverOf } from '../cutting'
 import type { Batch } from '../document'
-import { newSeat } from '../document'
+import { forRules, newSeat } from '../document'
 import { sharingViolations } from '../sharing'
 
 let solve: Solve
@@ -200,7 +200,7 @@ describe('who gets what', () => {
 })
 
 describe('what a sharing takes', () => {
-  const broken = { touching: 0, neighbours: 0, different: 0, evenly: 0 }
+  const broken = forRules(() => 0)
   const of = (own: object) => sharingInWords({ kits: [], broken, missing: 0, ...own })
 
   it('is told with what is proven, and never with a proof where kits are missing', () => {

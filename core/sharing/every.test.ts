@@ -4,10 +4,11 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { impossible, mostShared, sharedToTheEnd } from '.'
 import type { Kind, Rules, SharingProblem } from '.'
 import type { RuleName } from '../document'
+import { forRules } from '../document'
 import { allCombinations, cheapest, likeness } from './combinations'
 import { solverOf } from '../cutting'
 import type { Solve } from '../cutting'
-import { printOf12, rolesOf, sizeKey } from './testing'
+import { printOf12, rolesOf, rulesWith, sizeKey } from './testing'
 
 /*
  * Every way to share out a few prints among a few kits, tried one by one: what the programmes say is held against the
@@ -30,7 +31,7 @@ interface Small {
   price: number | null
   /** For each kind its kits, how many roles it has, and which of the prints they may be of. */
   kinds: { kits: number, roles: number, first: number, pair: 'touching' | 'neighbours' | undefined }[]
-  holds: Record<Exclude<RuleName, 'evenly'>, { hold: 'must' | 'wish' | 'free', weight: number }>
+  holds: Partial<Rules>
 }
 const hold = fc.record({ hold: fc.constantFrom('must' as const, 'wish' as const, 'free' as const),
   weight: fc.constantFrom(15, 40, 130) })
@@ -56,7 +57,7 @@ function problemOf({ at, sheets, price, kinds, holds }: Small): SharingProblem {
       roles: rolesOf(names.slice(first), Array.from({ length: roles }, () => sizeKey(size)), `pool-${first}`),
       apart: pair && roles === 2 ? [{ roles: [0, 1], rule: pair }] : [],
     })),
-    rules: { ...holds, evenly: { hold: 'free', weight: 0 } },
+    rules: rulesWith(holds),
   }
 }
 
@@ -83,7 +84,7 @@ function* sharings(kinds: readonly Kind[], kits = kinds.map(kind => kind.kits)):
 
 /** How often each rule is not kept, counted anew: pairs of one print, and kits that have a twin before them. */
 function broken(kinds: readonly Kind[], shared: number[][][]): Record<RuleName, number> {
-  const count = { touching: 0, neighbours: 0, different: 0, evenly: 0 }
+  const count = forRules(() => 0)
   kinds.forEach(({ apart }, at) => {
     const kits = shared[at]!
     for (const kit of kits)
@@ -180,7 +181,7 @@ describe('beside every way to share out', () => {
           ...rolesOf(['a', 'b', 'c', 'd'].slice(0, number), ['x'])[0]!, key: `role-${role}`,
         })),
       }
-      const rules: Rules = { ...holds, different: { hold: 'free', weight: 0 }, evenly: { hold: 'free', weight: 0 } }
+      const rules = rulesWith(holds)
       const price = (role: number, option: number) => prices[role * 4 + option]!
       const costs = [...fillings(options.length, 4)]
         .filter(chosen => chosen.every((option, role) => option < options[role]!))

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { forRules } from '../document'
 import { describe, expect, it } from 'vitest'
 import { brokenBy } from './deal'
 import { exchanged } from './exchange'
@@ -30,7 +31,7 @@ const problems = fc.record({
     fc.array(fc.constantFrom(...KEYS), { minLength: 1, maxLength: 4 }),
     fc.array(fc.constantFrom(...KEYS), { minLength: 40, maxLength: 40 }),
   ),
-  rules: fc.record({ touching: rule, neighbours: rule, different: rule, evenly: rule }),
+  rules: fc.record(forRules(() => rule)),
 }).map(({ kits, keys, rules }) => problemOf(kits, keys, rules as Rules))
 
 /** What is broken in a sharing, counted afresh from its kits. */
@@ -81,7 +82,7 @@ describe('a sharing in numbers', () => {
   it('is made no worse by exchanges, which give each slot a print it may be of, and pause now and then', () => {
     const wish = { hold: 'wish', weight: 10 } as const
     const problem = problemOf([120, 40], ['5.25x4', '2.5x4', '2.5x4', '5.25x4'], {
-      touching: wish, neighbours: wish, different: wish, evenly: { hold: 'free', weight: 0 },
+      ...forRules(() => wish), evenly: { hold: 'free', weight: 0 },
     })
     let at = 0
     // All of one print beside each other: much is broken.

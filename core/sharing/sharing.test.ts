@@ -4,19 +4,15 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { brokenBy, dealtOut, impossible, mostShared, shareOut, sharedToTheEnd } from '.'
 import type { Kind, Print, Rules, Sharing, SharingProblem } from '.'
 import { SHEET } from './model'
-import { printOf12, rolesOf, sheetsFor } from './testing'
+import { printOf12, rolesOf, rulesWith as rules, sheetsFor } from './testing'
 import type { Solve } from '../cutting'
 import { solverOf, spendingOf } from '../cutting'
 
 let solve: Solve
 beforeAll(async () => void (solve = solverOf(await highs())))
 
-const FREE = { hold: 'free', weight: 0 } as const
 const MUST = { hold: 'must', weight: 0 } as const
 const wish = (weight: number) => ({ hold: 'wish', weight }) as const
-const rules = (own: Partial<Rules> = {}): Rules => ({
-  touching: FREE, neighbours: FREE, different: FREE, evenly: FREE, ...own,
-})
 
 const printsOf = (names: string[], sizes: [number, number][], onHand: number, price: number | null): Print[] =>
   names.map(key => printOf12(key, sizes, onHand, price))

@@ -3,9 +3,14 @@ import { plan } from '../cutting'
 import type { Length } from '../lengths'
 import { inches } from '../lengths'
 import { itemAt } from '../lists'
-import type { Print, Role, Sharing, SharingProblem } from './model'
+import type { Print, Role, Rules, Sharing, SharingProblem } from './model'
+import { forRules } from '../document'
 
 const ZERO = 0 as Length
+export const FREE = { hold: 'free', weight: 0 } as const
+
+/** Rules of which all are free but some. */
+export const rulesWith = (own: Partial<Rules> = {}): Rules => ({ ...forRules(() => FREE), ...own })
 const CUTTER = {
   length: inches(12), mark: inches(1 / 16), smallestPiece: inches(0.5), stack: 4, squaring: ZERO, kerf: ZERO,
   offcut: { short: inches(2), long: inches(4) },

@@ -4,7 +4,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { brokenBy, fairShares, impossible, sharedToTheEnd, sharingViolations } from '.'
 import type { Kind, Print, Rules, SharingProblem } from '.'
 import { classesOf, typesOf } from './classes'
-import { printOf12, rolesOf, sheetsFor } from './testing'
+import { printOf12, rolesOf, rulesWith, sheetsFor } from './testing'
 import type { Solve } from '../cutting'
 import { solverOf } from '../cutting'
 import { inches } from '../lengths'
@@ -12,8 +12,7 @@ import { inches } from '../lengths'
 let solve: Solve
 beforeAll(async () => void (solve = solverOf(await highs())))
 
-const FREE = { hold: 'free', weight: 0 } as const
-const RULES: Rules = { touching: FREE, neighbours: FREE, different: FREE, evenly: FREE }
+const RULES = rulesWith()
 const NAMES = ['ebb', 'flood', 'spray', 'foam']
 const SIZES: [number, number][] = [[5.25, 4], [2.5, 4], [3.75, 2.75]]
 const KEYS = ['5.25x4', '2.5x4', '3.75x2.75']

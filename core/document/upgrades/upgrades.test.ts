@@ -156,7 +156,7 @@ describe('a file of version 5', () => {
     expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...inOneHold(card), ...ALIKE })))
     expect([batch.version, batch.roster, batch.papers]).toEqual([VERSION, [], data.papers])
     const wish = (weight: number) => ({ hold: 'wish', weight })
-    expect(batch.sharing).toEqual({
+    expect(batch.sharing).toMatchObject({
       touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(1), surplus: 0,
     })
   })
@@ -168,9 +168,8 @@ describe('a file of version 6', () => {
 
   it('took offcuts where they saved sheets, and nothing came out in a wrong size', () => {
     const roster = data.roster.map((seat: Data) => ({ profile: '', ...seat }))
-    expect([batch.version, batch.cards, batch.roster, batch.sharing]).toEqual([
-      VERSION, data.cards.map(inOneHold), roster, data.sharing,
-    ])
+    expect([batch.version, batch.cards, batch.roster]).toEqual([VERSION, data.cards.map(inOneHold), roster])
+    expect(batch.sharing).toMatchObject(data.sharing)
     expect(batch.wishes).toMatchObject({ ...data.wishes, offcutsFirst: false })
     expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, miscut: [] })))
   })
