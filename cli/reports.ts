@@ -117,60 +117,61 @@ export const moneyIn
 
 export function planReport(batch: Batch, preparation: Preparation, outcomes: PaperOutcome[]): Report {
   const findings = findingsOf(preparation, outcomes)
-  const { units } = batch.class
-  const exact = (length: Length) => writeLength(length, units)
-  const money = moneyIn(batch)
-  const leftoverData = ({ width, height, count }: Leftover) => ({ width: exact(width), height: exact(height), count })
-  const stepText = (step: BenchStep) => {
-    const from = step.reading.from === 'far' ? ` (set ${formatLength(step.reading.at, units)} from the other edge)` : ''
-    const rest = step.rest ? `, ${pileInWords(step.rest)} remains` : ''
-    const taken = takenInWords(step)
-    const held = `${heldInWords(step)}${taken && ` ${taken}`}, ${sizeText(batch, step.size.width, step.size.height)}`
-    return `${step.turn ? 'turn; ' : ''}${held}: fence `
-      + `${formatLength(step.fence, units, { unit: true })}${from} along the ${step.side}, ${step.cuts} `
-      + `${step.cuts === 1 ? 'cut' : 'cuts'}: `
-      + `${pileInWords(step.keep)}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
+  const details = outcomes.map(outcome => planInWords(batch, outcome))
+  return {
+    data: outcomes.map(outcome => planData(batch, outcome)),
+    text: [heading(batch), planOverview(outcomes), ...details, '', ...findingLines(findings)].join('\n').trimEnd(),
+    stops: stopsIn(findings),
   }
-  const data = outcomes.map(
-    ({
-      paper, entry, plan, sheets, settings, effort, minutes, loose, worth, cost, steps, choices, usedUp, leaves, over,
-      beyond,
-    }) => ({
-      paper: paper.key,
-      problem: entry.problem,
-      plan,
-      sheets: plan.sheets,
-      bound: plan.bound,
-      moneyBound: plan.moneyBound,
-      beyond,
-      yield: plan.yield,
-      settings,
-      effort,
-      minutes,
-      loose,
-      worth,
-      cost,
-      choices: choices.map(choice => ({
-        sheets: choice.plan.sheets,
-        layouts: choice.plan.layouts.length,
-        spending: choice.plan.spending,
-        settings: choice.settings,
-        minutes: choice.minutes,
-        loose: choice.loose,
-        worth: choice.worth,
-        cost: choice.cost,
-      })),
-      usedUp: offcutsIn(usedUp).map(leftoverData),
-      leaves: leaves.map(leftoverData),
-      spares: over.map(({ demand, count }) => ({ piece: entry.names.get(demand), count })),
-      formats: sheets.map(sheet => ({ ...sheet, width: exact(sheet.width), height: exact(sheet.height) })),
-      unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({
-        piece: entry.names.get(demand), quantity, reason,
-      })),
-      steps,
-    }),
-  )
-  const overview = table(
+}
+
+/** The plan of a paper as JSON tells it. */
+function planData(batch: Batch, outcome: PaperOutcome) {
+  const exact = (length: Length) => writeLength(length, batch.class.units)
+  const leftoverData = ({ width, height, count }: Leftover) => ({ width: exact(width), height: exact(height), count })
+  const {
+    paper, entry, plan, sheets, settings, effort, minutes, loose, worth, cost, steps, choices, usedUp, leaves, over,
+    beyond,
+  } = outcome
+  return {
+    paper: paper.key,
+    problem: entry.problem,
+    plan,
+    sheets: plan.sheets,
+    bound: plan.bound,
+    moneyBound: plan.moneyBound,
+    beyond,
+    yield: plan.yield,
+    settings,
+    effort,
+    minutes,
+    loose,
+    worth,
+    cost,
+    choices: choices.map(choice => ({
+      sheets: choice.plan.sheets,
+      layouts: choice.plan.layouts.length,
+      spending: choice.plan.spending,
+      settings: choice.settings,
+      minutes: choice.minutes,
+      loose: choice.loose,
+      worth: choice.worth,
+      cost: choice.cost,
+    })),
+    usedUp: offcutsIn(usedUp).map(leftoverData),
+    leaves: leaves.map(leftoverData),
+    spares: over.map(({ demand, count }) => ({ piece: entry.names.get(demand), count })),
+    formats: sheets.map(sheet => ({ ...sheet, width: exact(sheet.width), height: exact(sheet.height) })),
+    unplaced: plan.unplaced.map(({ demand, quantity, reason }) => ({
+      piece: entry.names.get(demand), quantity, reason,
+    })),
+    steps,
+  }
+}
+
+/** All papers, a line each. */
+const planOverview = (outcomes: PaperOutcome[]): string =>
+  table(
     ['Paper', 'Sheets', 'At least', 'Yield', 'Layouts', 'Settings', 'Strokes', 'Minutes', 'On hand', 'To buy'],
     outcomes.map(({ paper, plan, settings, effort, minutes, sheets }) => [
       paper.name,
@@ -185,46 +186,57 @@ export function planReport(batch: Batch, preparation: Preparation, outcomes: Pap
       sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0),
     ]),
   )
-  const details = outcomes.map(({ paper, entry, plan, steps, choices, usedUp, leaves, over }) => {
-    const { names, problem, paperOf } = entry
-    const layouts = plan.layouts.map(({ supply, repeats, root }, at) => {
-      const sheet = problem.supplies.find(({ key }) => key === supply)
-      const counts = [...countsOf(root)].map(([key, count]) => `${count} × ${names.get(key)}`).join(', ')
-      const isWhole = !sheet || sheet.kind === 'sheet'
-      const kind = isWhole ? '' : `${[paperOf?.get(supply)?.name, sheet.kind].filter(Boolean).join(' ')} `
-      const size = sheet ? sheetText(batch, sheet.width, sheet.height) : supply
-      return `  sheet ${at + 1}: ${repeats} × ${kind}${size}: ${counts}`
-    })
-    const leftovers = (word: string, list: Leftover[]) =>
-      list.length === 0
-        ? []
-        : [
-            `  ${word} ${list.map(({ count, width, height }) => `${count} × ${sizeText(batch, width, height)}`).join(', ')}`,
-          ]
-    const inWords = ({ plan: { sheets, spending }, minutes, settings }: PaperOutcome['choices'][number]) =>
-      `${sheets} sheets in ${wholeMinutes(minutes)} min with ${settings} settings${spending > 0 ? `, ${money(spending)} to buy` : ''}`
-    const others = choices.length < 2 ? [] : [`  choices: ${choices.map(inWords).join('; ')}`]
-    const missing = plan.unplaced.map(
-      ({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`,
-    )
-    return [
-      `\n${paper.name}`,
-      ...layouts,
-      ...steps.map((step, n) => `    ${n + 1}. ${stepText(step)}`),
-      ...leftovers('uses up', offcutsIn(usedUp)),
-      ...leftovers('leaves', leaves),
-      ...(over.length > 0
-        ? [`  spares ${over.map(({ demand, count }) => `${count} × ${names.get(demand)}`).join(', ')}`]
-        : []),
-      ...others,
-      ...missing,
-    ].join('\n')
+
+/** A cut as it is said at the trimmer. */
+function stepInWords(batch: Batch, step: BenchStep): string {
+  const { units } = batch.class
+  const from = step.reading.from === 'far' ? ` (set ${formatLength(step.reading.at, units)} from the other edge)` : ''
+  const rest = step.rest ? `, ${pileInWords(step.rest)} remains` : ''
+  const taken = takenInWords(step)
+  const held = `${heldInWords(step)}${taken && ` ${taken}`}, ${sizeText(batch, step.size.width, step.size.height)}`
+  return `${step.turn ? 'turn; ' : ''}${held}: fence `
+    + `${formatLength(step.fence, units, { unit: true })}${from} along the ${step.side}, ${step.cuts} `
+    + `${step.cuts === 1 ? 'cut' : 'cuts'}: `
+    + `${pileInWords(step.keep)}${rest}${step.byKnife ? ' — longer than the trimmer: knife and steel ruler' : ''}`
+}
+
+/** Layouts of a paper, the order of its cuts, and what they leave. */
+function planInWords(batch: Batch, outcome: PaperOutcome): string {
+  const { paper, entry, plan, steps, choices, usedUp, leaves, over } = outcome
+  const money = moneyIn(batch)
+  const { names, problem, paperOf } = entry
+  const layouts = plan.layouts.map(({ supply, repeats, root }, at) => {
+    const sheet = problem.supplies.find(({ key }) => key === supply)
+    const counts = [...countsOf(root)].map(([key, count]) => `${count} × ${names.get(key)}`).join(', ')
+    const isWhole = !sheet || sheet.kind === 'sheet'
+    const kind = isWhole ? '' : `${[paperOf?.get(supply)?.name, sheet.kind].filter(Boolean).join(' ')} `
+    const size = sheet ? sheetText(batch, sheet.width, sheet.height) : supply
+    return `  sheet ${at + 1}: ${repeats} × ${kind}${size}: ${counts}`
   })
-  return {
-    data,
-    text: [heading(batch), overview, ...details, '', ...findingLines(findings)].join('\n').trimEnd(),
-    stops: stopsIn(findings),
-  }
+  const leftovers = (word: string, list: Leftover[]) =>
+    list.length === 0
+      ? []
+      : [
+          `  ${word} ${list.map(({ count, width, height }) => `${count} × ${sizeText(batch, width, height)}`).join(', ')}`,
+        ]
+  const inWords = ({ plan: { sheets, spending }, minutes, settings }: PaperOutcome['choices'][number]) =>
+    `${sheets} sheets in ${wholeMinutes(minutes)} min with ${settings} settings${spending > 0 ? `, ${money(spending)} to buy` : ''}`
+  const others = choices.length < 2 ? [] : [`  choices: ${choices.map(inWords).join('; ')}`]
+  const missing = plan.unplaced.map(
+    ({ demand, quantity, reason }) => `  MISSING  ${quantity} × ${names.get(demand)}: ${reason}`,
+  )
+  return [
+    `\n${paper.name}`,
+    ...layouts,
+    ...steps.map((step, n) => `    ${n + 1}. ${stepInWords(batch, step)}`),
+    ...leftovers('uses up', offcutsIn(usedUp)),
+    ...leftovers('leaves', leaves),
+    ...(over.length > 0
+      ? [`  spares ${over.map(({ demand, count }) => `${count} × ${names.get(demand)}`).join(', ')}`]
+      : []),
+    ...others,
+    ...missing,
+  ].join('\n')
 }
 
 export function drawerReport(batch: Batch, preparation: Preparation, solve: Solve): Report {
