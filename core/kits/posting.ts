@@ -1,11 +1,11 @@
 import { byKey } from '../lists'
 import type { PostEntry, RateEntry, SupplyEntry } from '../document'
-import type { Finding, Part, Stack, ThicknessMap } from '../folds'
+import type { Construction, Finding, Part, Stack, ThicknessMap } from '../folds'
 import { areaOf, isWhole, thicknessAtEdges, thicknessMap } from '../folds'
 import { stickingFor, stuckIn, valueOf } from './usage'
 import { thingsFor } from './bought'
 import type { Length, Units } from '../lengths'
-import { MILLIMETRE, formatLength, lengthFrom, nanometres, sum } from '../lengths'
+import { MILLIMETRE, formatLength, formatSize, lengthFrom, nanometres, sum } from '../lengths'
 import type { Paper } from '../paper'
 import { thickness } from '../paper'
 import type { PreparedCard } from '../batch'
@@ -69,7 +69,6 @@ export function postingOf(
   wanted = entry.envelope,
 ): Posting | undefined {
   if (!construction) return undefined
-  const { joints, parts, stoppers } = construction
   const papers = new Map(pieces.map(({ key, paper }) => [key, paper]))
   const weightOf = (part: Part) => (papers.get(part.key) as Paper | undefined)?.weight ?? USUAL_WEIGHT
   const map = thicknessMap(construction, part => thickness(weightOf(part), post.bulk), lengthFrom(post.foam))
@@ -93,11 +92,6 @@ export function postingOf(
       supplies,
     ).weight
 
-  const show = (length: Length) => formatLength(length, units, { unit: true })
-  /** Thickness is measured in millimetres by makers of either school. */
-  const thick = (length: Length) => `${(length / MILLIMETRE).toFixed(1)} mm`
-  const size = ({ width, height }: { width: Length, height: Length }) =>
-    `${formatLength(width, units)} × ${show(height)}`
   // Thick in its middle only, a card still slides in where its edges are thin.
   const spare = Math.max(ROOM, construction.finished.depth?.value ?? thicknessAtEdges(map, EDGE))
   const table = post.envelopes
@@ -112,64 +106,98 @@ export function postingOf(
     width: sum(closed.width, nanometres(spare)), height: sum(closed.height, nanometres(spare)),
   }
   const rate = rateFor(post, posted, closed.thickness, weight)
-  return { closed, stack, map, weight, envelope: inside, rate, findings: findings() }
+  const envelopeIs: EnvelopeIs = { closed, spare, bulky, wanted, smallest, chosen, isInside: Boolean(inside), posted }
+  const findings: Finding[] = [
+    ...envelopeFindings(envelopeIs, units),
+    ...stopperFindings(construction, post, weightOf),
+    ...(rate
+      ? []
+      : [{
+          severity: 'warn' as const,
+          subject: 'Posting',
+          problem: `no rate in the table takes ${thick(closed.thickness)} and ${Math.ceil(weight)} g.`,
+        }]),
+  ]
+  return { closed, stack, map, weight, envelope: inside, rate, findings }
+}
 
-  function findings(): Finding[] {
-    const found: Finding[] = []
-    if (bulky) {
-      found.push({
-        severity: 'warn',
-        subject: 'Closed card',
-        problem:
-          `is ${thick(closed.thickness)} thick; above ${thick(BULKY)} it is bulky and goes into a box envelope of `
-          + `${size({ width: sum(closed.width, ROOM), height: sum(closed.height, ROOM) })} or from hand to hand.`,
-      })
-    }
-    else if (wanted && !chosen) {
-      found.push({
-        severity: 'warn',
-        subject: 'Envelope',
-        problem: `the one that was chosen (${wanted}) is not in the table any more; `
-          + `${smallest ? `“${smallest.name}” fits` : 'none there fits'}.`,
-      })
-    }
-    else if (chosen && !inside) {
-      found.push({
-        severity: 'warn',
-        subject: 'Envelope',
-        problem: `“${chosen.name}” of ${size(chosen)} is too small: the card is ${size(closed)} and wants `
-          + `${show(nanometres(spare))} more on each side. ${smallest ? `“${smallest.name}” fits.` : 'None in the table fits.'}`,
-      })
-    }
-    else if (!chosen) {
-      found.push({
-        severity: 'warn',
-        subject: 'Envelope',
-        problem: `none in the table takes ${size(closed)}: make one of ${size(posted)}, such as the envelope with side seams.`,
-      })
-    }
-    for (const { part, against } of stoppers) {
-      const layer = (key: string) => thickness(weightOf(byKey(parts, key)), post.bulk)
-      const under = joints.find(joint => joint.part === part && joint.means === 'foam')
-      const foam = under?.foam ?? lengthFrom(post.foam)
-      const height = layer(part) + (under ? foam : 0)
-      const rests = against.reduce((whole, key) => whole + layer(key), 0)
-      if (height < rests) {
-        found.push({
-          severity: 'warn',
-          subject: byKey(parts, part).name,
-          problem:
-            `stands ${thick(nanometres(height))} high, but what rests against it is ${thick(nanometres(rests))} thick and `
-            + `slips over it: put ${Math.ceil((rests - layer(part)) / foam)} layers of foam under it.`,
-        })
-      }
-    }
-    if (!rate)
-      found.push({
-        severity: 'warn',
-        subject: 'Posting',
-        problem: `no rate in the table takes ${thick(closed.thickness)} and ${Math.ceil(weight)} g.`,
-      })
-    return found
+interface Size {
+  width: Length
+  height: Length
+}
+
+/** What is known of the envelope of a card. */
+interface EnvelopeIs {
+  closed: Size & { thickness: Length }
+  /** Nanometres that an envelope must be larger on each side. */
+  spare: number
+  /** Too thick for any envelope. */
+  bulky: boolean
+  /** Key of the one that was chosen; empty where none was. */
+  wanted: string
+  smallest?: Size & { name: string }
+  chosen?: Size & { name: string }
+  isInside: boolean
+  /** What it is posted in after all. */
+  posted: Size
+}
+
+/** Thickness is measured in millimetres by makers of either school. */
+const thick = (length: Length) => `${(length / MILLIMETRE).toFixed(1)} mm`
+
+function envelopeFindings(
+  { closed, spare, bulky, wanted, smallest, chosen, isInside, posted }: EnvelopeIs, units: Units,
+): Finding[] {
+  const size = ({ width, height }: Size) => formatSize(width, height, units)
+  const of = (subject: string, problem: string): Finding[] => [{ severity: 'warn', subject, problem }]
+  if (bulky) {
+    const box = { width: sum(closed.width, ROOM), height: sum(closed.height, ROOM) }
+    return of(
+      'Closed card',
+      `is ${thick(closed.thickness)} thick; above ${thick(BULKY)} it is bulky and goes into a box envelope of `
+      + `${size(box)} or from hand to hand.`,
+    )
   }
+  if (wanted && !chosen) {
+    return of(
+      'Envelope',
+      `the one that was chosen (${wanted}) is not in the table any more; `
+      + `${smallest ? `“${smallest.name}” fits` : 'none there fits'}.`,
+    )
+  }
+  if (chosen && !isInside) {
+    return of(
+      'Envelope',
+      `“${chosen.name}” of ${size(chosen)} is too small: the card is ${size(closed)} and wants `
+      + `${formatLength(nanometres(spare), units, { unit: true })} more on each side. `
+      + (smallest ? `“${smallest.name}” fits.` : 'None in the table fits.'),
+    )
+  }
+  return chosen
+    ? []
+    : of(
+        'Envelope',
+        `none in the table takes ${size(closed)}: make one of ${size(posted)}, such as the envelope with side seams.`,
+      )
+}
+
+/** Stoppers that what rests against them slips over. */
+function stopperFindings(
+  { stoppers, parts, joints }: Construction, post: PostEntry, weightOf: (part: Part) => number,
+): Finding[] {
+  const layer = (key: string) => thickness(weightOf(byKey(parts, key)), post.bulk)
+  return stoppers.flatMap(({ part, against }): Finding[] => {
+    const under = joints.find(joint => joint.part === part && joint.means === 'foam')
+    const foam = under?.foam ?? lengthFrom(post.foam)
+    const height = layer(part) + (under ? foam : 0)
+    const rests = against.reduce((whole, key) => whole + layer(key), 0)
+    if (height >= rests) return []
+    return [{
+      severity: 'warn',
+      subject: byKey(parts, part).name,
+      problem:
+        `stands ${thick(nanometres(height))} high, but what rests against it is ${thick(nanometres(rests))} thick and `
+        + `slips over it: put ${Math.ceil((rests - layer(part)) / foam)} layers of foam under it.`,
+    }]
+  })
 }

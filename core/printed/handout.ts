@@ -2,7 +2,7 @@ import type { PreparedCard } from '../batch'
 import type { Bag, PackedKit } from '../kits'
 import { LEVEL_WORDS, isCutReady, stripInWords, stripName } from '../batch'
 import { broughtPieces, lyingPieces, extraInWords } from '../kits'
-import type { PrepLevel } from '../document'
+import type { PrepLevel, ProfileEntry } from '../document'
 import type { Step } from '../folds'
 import { cardAfter, foldById } from '../folds'
 import type { Units } from '../lengths'
@@ -106,30 +106,76 @@ function drawingsOf({ construction, fold }: PreparedCard, at: number, units: Uni
   ]
 }
 
+/** What a kit's student brings along. */
+function broughtAlong(kit: PackedKit, { adhesive }: ProfileEntry, units: Units): string[] {
+  const isScored = kit.pieces.some(
+    ({ piece, level }) => piece.scores.length > 0 && (level === 'cut' || !isCutReady(level)),
+  )
+  return [
+    ...broughtPieces(kit).map(({ piece, count }) =>
+      `Paper for ${count} × ${piece.name}, ${typesetSize(piece.width.value, piece.height.value, units, true)}`),
+    ...(adhesive === 'brought' ? ['Tape, foam and glue'] : []),
+    ...(kit.pieces.some(({ level }) => level === 'uncut' || level === 'brought')
+      ? ['Paper trimmer, or knife, steel ruler and mat']
+      : []),
+    ...(isScored ? ['Scoring board or bone tool'] : []),
+  ]
+}
+
+/** What lies in a kit's bag. */
+function inTheBag(kit: PackedKit, profile: ProfileEntry, units: Units): string[] {
+  const extras = kit.card.construction?.extras ?? []
+  return [
+    ...lyingPieces(kit)
+      .filter(({ level }) => level !== 'assembled')
+      .map(({ piece, count, paper, level }) =>
+        [
+          `${count} × ${piece.name}`, typesetSize(piece.width.value, piece.height.value, units, true),
+          ...(paper ? [paper.name] : []),
+          ...(level === 'cut' ? [] : [LEVEL_WORDS[level]]),
+        ].join(', ')),
+    ...kit.strips.map(strip => [
+      `1 × ${stripName(strip)}`,
+      typesetSize(strip.width, strip.height, units, true),
+      strip.paper.name,
+      LEVEL_WORDS.uncut,
+    ].join(', ')),
+    ...extras.map(extra => extraInWords(extra, units)),
+    ...(profile.adhesive === 'in the bag'
+      ? ['Tape and foam']
+      : profile.adhesive === 'precut'
+        ? ['Tape and foam, cut ready']
+        : []),
+  ]
+}
+
+const headed = (head: string, items: string[], mark: 'box' | 'dot' | 'number'): PrintBlock[] =>
+  (items.length > 0 ? [{ kind: 'text', strong: true, text: head }, { kind: 'list', mark, items }] : [])
+
+/** A step with its number, its caution and its drawings. */
+function stepBlocks(card: PreparedCard, { at, text, warning }: HandStep, index: number, units: Units): PrintBlock[] {
+  const drawings = at === undefined ? [] : drawingsOf(card, at, units)
+  return [
+    { kind: 'text', text: `${index + 1}. ${typesetText(inUnits(text, units))}` },
+    ...(warning
+      ? [{ kind: 'text' as const, strong: true, text: `Mind: ${typesetText(inUnits(warning, units))}` }]
+      : []),
+    ...(drawings.length > 0 ? [{ kind: 'drawings' as const, drawings }] : []),
+  ]
+}
+
 /**
  * The hand-out of one kit: the finished card, what is in the bag, what to bring, every step with its drawings, and the
  * folded stages.
  * @param bag whose it is, for what lies on the table or is brought
  */
 export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>, units: Units): PrintSection[] {
-  const { card: { construction, entry }, card, strips, colourway } = kit
+  const { card: { construction, entry }, card, colourway } = kit
   const fold = foldById(entry.fold)
   if (!construction || !fold) return []
   const { width, height } = construction.finished
-  const bought = construction.extras.map(extra => extraInWords(extra, units))
-  const isScored = kit.pieces.some(
-    ({ piece, level }) => piece.scores.length > 0 && (level === 'cut' || !isCutReady(level)),
-  )
-  const brings = [
-    ...broughtPieces(kit).map(({ piece, count }) =>
-      `Paper for ${count} × ${piece.name}, ${typesetSize(piece.width.value, piece.height.value, units, true)}`),
-    ...(profile.adhesive === 'brought' ? ['Tape, foam and glue'] : []),
-    ...(kit.pieces.some(({ level }) => level === 'uncut' || level === 'brought')
-      ? ['Paper trimmer, or knife, steel ruler and mat']
-      : []),
-    ...(isScored ? ['Scoring board or bone tool'] : []),
-  ]
-  const steps = stepsOf(kit, units)
+  const stage = (opening: number, words: string) => cardDrawing(construction, opening, fold.view, words, STAGE)
+  const setUp = headed('To set it up', construction.setUp.map(typesetText), 'number')
   return [{
     heading: `${entry.title}${colourway ? `, ${colourway.name}` : ''}`,
     page: true,
@@ -142,75 +188,23 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
             { kind: 'text', text: `Closed ${typesetSize(width.value, height.value, units, true)}.` },
           ],
           [
-            { kind: 'text', strong: true, text: 'In your bag' },
-            {
-              kind: 'list',
-              mark: 'box',
-              items: [
-                ...lyingPieces(kit)
-                  .filter(({ level }) => level !== 'assembled')
-                  .map(({ piece, count, paper, level }) =>
-                    [
-                      `${count} × ${piece.name}`, typesetSize(piece.width.value, piece.height.value, units, true),
-                      ...(paper ? [paper.name] : []),
-                      ...(level === 'cut' ? [] : [LEVEL_WORDS[level]]),
-                    ].join(', ')),
-                ...strips.map(strip => [
-                  `1 × ${stripName(strip)}`,
-                  typesetSize(strip.width, strip.height, units, true),
-                  strip.paper.name,
-                  LEVEL_WORDS.uncut,
-                ].join(', ')),
-                ...bought,
-                ...(profile.adhesive === 'in the bag'
-                  ? ['Tape and foam']
-                  : profile.adhesive === 'precut'
-                    ? ['Tape and foam, cut ready']
-                    : []),
-              ],
-            },
-            ...(brings.length > 0
-              ? [
-                  { kind: 'text' as const, strong: true, text: 'You bring' },
-                  { kind: 'list' as const, mark: 'dot' as const, items: brings },
-                ]
-              : []),
+            ...headed('In your bag', inTheBag(kit, profile, units), 'box'),
+            ...headed('You bring', broughtAlong(kit, profile, units), 'dot'),
           ],
         ],
       },
       {
         kind: 'side by side',
-        cells: steps.map(({ at, text, warning }, index): PrintBlock[] => {
-          const drawings = at === undefined ? [] : drawingsOf(card, at, units)
-          return [
-            { kind: 'text', text: `${index + 1}. ${typesetText(inUnits(text, units))}` },
-            ...(warning
-              ? [{ kind: 'text' as const, strong: true, text: `Mind: ${typesetText(inUnits(warning, units))}` }]
-              : []),
-            ...(drawings.length > 0 ? [{ kind: 'drawings' as const, drawings }] : []),
-          ]
-        }),
+        cells: stepsOf(kit, units).map((step, index) => stepBlocks(card, step, index, units)),
       },
       {
         kind: 'together',
         blocks: [
           { kind: 'text', strong: true, text: 'How it moves' },
-          {
-            kind: 'drawings',
-            drawings: ([[0, 'Closed'], [0.5, 'Half open'], [1, 'On display']] as const).map(([opening, words]) =>
-              cardDrawing(construction, opening, fold.view, words, STAGE)),
-          },
+          { kind: 'drawings', drawings: [stage(0, 'Closed'), stage(0.5, 'Half open'), stage(1, 'On display')] },
         ],
       },
-      ...(construction.setUp.length > 0
-        ? [{
-            kind: 'together' as const,
-            blocks: [
-              { kind: 'text' as const, strong: true, text: 'To set it up' },
-              { kind: 'list' as const, mark: 'number' as const, items: construction.setUp.map(typesetText) },
-            ],
-          }]
-        : []),
+      ...(setUp.length > 0 ? [{ kind: 'together' as const, blocks: setUp }] : []),
       { kind: 'text',
         text: 'Hatched: glue here. Crossed: never glue here. Grey: the piece that comes. ▲ top: this edge of the print is up.',
       },
