@@ -7,7 +7,7 @@
 import { spawn } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { once } from 'node:events'
-import { existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
+import { existsSync, lstatSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath, pathToFileURL } from 'node:url'
 
@@ -22,7 +22,8 @@ if (!/^[\w/.-]+$/.test(name) || name.includes('..') || !existsSync(entry)) fail(
 // A script sees its own words only, as if Node had been given the script.
 process.argv = [process.argv[0] ?? 'node', runner, ...given]
 process.setSourceMapsEnabled(true)
-await import(pathToFileURL(await built()).href)
+const script = await built().catch(error => fail(`The script could not be built in .data/build: ${error.message}`))
+await import(pathToFileURL(script).href)
 
 /** @param {string} text @returns {never} */
 function fail(text) {
@@ -45,13 +46,15 @@ async function installPackages() {
   const installed = join(ROOT, 'node_modules/.package-lock.json')
   const lock = join(ROOT, 'package-lock.json')
   if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(lock).mtimeMs) return
+  // A link leads to what somebody else has installed, and uses.
+  if (existsSync(installed) && lstatSync(join(ROOT, 'node_modules')).isSymbolicLink()) return
   console.error('· Installing npm packages (about a minute the first time) …')
   const npm = spawn('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
     cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'],
   })
   for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
     process.once(signal, () => npm.kill(signal))
-  const [code] = await once(npm, 'close')
+  const [code] = await once(npm, 'close').catch(error => fail(`npm could not be started: ${error.message}`))
   if (code !== 0) fail('The npm packages could not be installed. Put right what npm says above, then start again.')
 }
 
