@@ -17,96 +17,66 @@ import type { PreparedPiece } from './prepared'
 export function paperFindings(
   piece: PreparedPiece, entry: CardEntry, cutter: Cutter, units: Units, joints: readonly Joint[] = [],
 ): Finding[] {
-  const about = { subject: piece.name, part: piece.key }
-  const { shares, pool } = piece
-  if (pool !== undefined && shares.length === 0) {
-    const problem = `is cut from the pool “${pool}”, which has no paper. Put one into it.`
-    return [{ ...about, severity: 'stop', place: 'papers', problem }]
-  }
-  if (shares.length === 0) {
-    const chosen = entry.papers[piece.key]
-    const gone = chosen
-      ? `was to be cut from “${chosen}”, which is no longer on the shelf. Choose another paper.`
-      : 'has no paper yet. Choose one.'
-    return [
-      {
-        ...about,
-        severity: 'stop',
-        place: 'papers',
-        problem: chosen === ANY_SCRAP ? 'shows on the card, so no scrap will do. Choose a paper.' : gone,
-      },
-    ]
-  }
-  const findings: Finding[] = []
-  const smallest = Math.min(piece.width.value, piece.height.value) as Length
-  if (smallest < LEAST_PIECE) {
-    findings.push({
-      ...about,
-      severity: 'stop',
-      problem: `is only ${formatLength(smallest, units, { unit: true })} wide: nothing under 1 mm can be cut.`,
-    })
-  }
-  else if (smallest < cutter.smallestPiece) {
-    findings.push({
-      ...about,
-      severity: 'warn',
-      problem:
-        `is only ${formatLength(smallest, units, { unit: true })} wide, too narrow to hold in the trimmer. Cut it last `
-        + `off a wider strip, or with knife and ruler.`,
-    })
-  }
+  if (piece.shares.length === 0) return [noPaper(piece, entry)]
+  const findings = narrowFindings(piece, cutter, units)
   const told = new Set<string>()
-  for (const share of shares) {
-    for (const finding of onPaper(share)) if (!told.has(finding.problem)) findings.push(finding)
+  for (const share of piece.shares) {
+    for (const finding of shareFindings(piece, share, joints)) if (!told.has(finding.problem)) findings.push(finding)
     findings.forEach(({ problem }) => told.add(problem))
   }
   return findings
+}
 
-  function onPaper({ paper, turn }: Share): Finding[] {
-    const findings: Finding[] = []
-    if (piece.kind === 'base' && paper.weight < STOCK_WEIGHTS.light) {
-      findings.push({
-        ...about,
-        severity: 'warn',
-        problem: `is of ${paper.weight} g/m² paper, too light to hold its shape; ${STOCK_WEIGHTS.light} g/m² or more stands.`,
-      })
-    }
-    for (const [is, problem] of lightFor(piece, joints)) {
-      if (is && paper.weight < STOCK_WEIGHTS.light) findings.push({
-        ...about,
-        severity: 'warn',
-        problem: `is of ${paper.weight} g/m² paper, ${problem}; ${STOCK_WEIGHTS.light} g/m² or more will do.`,
-      })
-    }
-    if (piece.heaviest !== undefined && paper.weight > piece.heaviest) {
-      findings.push({
-        ...about,
-        severity: 'warn',
-        problem: `is of ${paper.weight} g/m² paper: above ${piece.heaviest} g/m² it cracks where its creases meet.`,
-      })
-    }
-    const crease = mainCrease(piece)
-    const against
-      = turn !== 'either'
-        && crease !== undefined
-        && paper.grain !== 'any'
-        && (crease === paper.grain) !== (turn === 'as drawn')
-    if (piece.scores.length > 0 && paper.weight >= STOCK_WEIGHTS.heavy) {
-      findings.push({
-        ...about,
-        severity: 'note',
-        problem: `is of heavy stock (${paper.weight} g/m²): score before folding and fold along the grain.`,
-      })
-    }
-    if (against) {
-      findings.push({
-        ...about,
-        severity: 'note',
-        problem: `folds across the grain of “${paper.name}”, as its print direction wants: score it well.`,
-      })
-    }
-    return findings
-  }
+const about = ({ name, key }: PreparedPiece) => ({ subject: name, part: key })
+
+/** Why a piece has no paper: its pool is empty, its paper is gone, or none was chosen. */
+function noPaper(piece: PreparedPiece, entry: CardEntry): Finding {
+  const stop = (problem: string): Finding => ({ ...about(piece), severity: 'stop', place: 'papers', problem })
+  const chosen = entry.papers[piece.key]
+  const { pool } = piece
+  if (pool !== undefined) return stop(`is cut from the pool “${pool}”, which has no paper. Put one into it.`)
+  if (chosen === ANY_SCRAP) return stop('shows on the card, so no scrap will do. Choose a paper.')
+  return stop(
+    chosen
+      ? `was to be cut from “${chosen}”, which is no longer on the shelf. Choose another paper.`
+      : 'has no paper yet. Choose one.',
+  )
+}
+
+function narrowFindings(piece: PreparedPiece, cutter: Cutter, units: Units): Finding[] {
+  const smallest = Math.min(piece.width.value, piece.height.value) as Length
+  const wide = `is only ${formatLength(smallest, units, { unit: true })} wide`
+  if (smallest < LEAST_PIECE)
+    return [{ ...about(piece), severity: 'stop', problem: `${wide}: nothing under 1 mm can be cut.` }]
+  if (smallest >= cutter.smallestPiece) return []
+  return [{
+    ...about(piece),
+    severity: 'warn',
+    problem:
+      `${wide}, too narrow to hold in the trimmer. Cut it last off a wider strip, or with knife and ruler.`,
+  }]
+}
+
+/** What is found in one of the papers that a piece is cut from. */
+function shareFindings(piece: PreparedPiece, { paper, turn }: Share, joints: readonly Joint[]): Finding[] {
+  const findings: Finding[] = []
+  const found = (severity: Finding['severity'], problem: string) =>
+    void findings.push({ ...about(piece), severity, problem })
+  const of = `is of ${paper.weight} g/m² paper`
+  const isLight = paper.weight < STOCK_WEIGHTS.light
+  const enough = `${STOCK_WEIGHTS.light} g/m² or more`
+  if (isLight && piece.kind === 'base') found('warn', `${of}, too light to hold its shape; ${enough} stands.`)
+  for (const [is, problem] of lightFor(piece, joints))
+    if (is && isLight) found('warn', `${of}, ${problem}; ${enough} will do.`)
+  if (piece.heaviest !== undefined && paper.weight > piece.heaviest)
+    found('warn', `${of}: above ${piece.heaviest} g/m² it cracks where its creases meet.`)
+  if (piece.scores.length > 0 && paper.weight >= STOCK_WEIGHTS.heavy)
+    found('note', `is of heavy stock (${paper.weight} g/m²): score before folding and fold along the grain.`)
+  const crease = mainCrease(piece)
+  const isAcross = crease !== undefined && paper.grain !== 'any' && (crease === paper.grain) !== (turn === 'as drawn')
+  if (turn !== 'either' && isAcross)
+    found('note', `folds across the grain of “${paper.name}”, as its print direction wants: score it well.`)
+  return findings
 }
 
 /** What light paper is not up to, and whether that is asked of a piece. */

@@ -118,65 +118,52 @@ export function findingsOf(preparation: Preparation, outcomes: PaperOutcome[] = 
   const ofCards = cards.flatMap(card =>
     viewOf(card, batch).findings.map(finding => ({ ...finding, card: card.entry.key, title: card.entry.title })),
   )
-  const dropped = papers.flatMap(({ paper, dropped }) =>
-    dropped.map((reason): ClassFinding => ({
-      severity: 'warn',
-      subject: paper.name,
-      problem: `has a layout that you kept and that is not used: ${reason}. The pieces have changed since.`,
-      paper: paper.key,
-      title: paper.name,
-    })),
-  )
-  const unplaced = outcomes.flatMap(({ paper, plan, entry }) =>
-    plan.unplaced.map(({ demand, quantity, reason }): ClassFinding => ({
-      severity: 'stop',
-      subject: paper.name,
-      problem: `does not give ${quantity} × ${entry.names.get(demand) ?? demand}: ${reason}`,
-      paper: paper.key,
-      title: paper.name,
-    })),
-  )
-  const limits = outcomes
-    .filter(({ beyond, plan }) => beyond && plan.layouts.length > 0)
-    .map(({ paper }): ClassFinding => ({
-      severity: 'stop',
-      subject: paper.name,
-      problem:
-        'has no plan that keeps to all limits under “How you like to cut”; the one shown comes nearest. Raise a limit.',
-      paper: paper.key,
-      title: paper.name,
-    }))
-  const bought = outcomes.flatMap(({ paper, minutes, unbought }): ClassFinding[] => (unbought
-    ? [{
-        severity: 'note',
-        subject: paper.name,
-        problem:
-              `buys sheets although enough lie there: without buying it takes ${count(unbought.plan.sheets, 'sheet')} and `
-              + `${wholeMinutes(unbought.minutes)} minutes instead of ${wholeMinutes(minutes)}. Choose “Least money” for that.`,
-        paper: paper.key,
-        title: paper.name,
-      }]
+  const dropped = papers.flatMap(({ paper, dropped }) => dropped.map(reason => onPaper(
+    paper, 'warn', `has a layout that you kept and that is not used: ${reason}. The pieces have changed since.`,
+  )))
+  return [
+    ...ofCards, ...sharingFindings(preparation), ...dropped, ...unplaced(outcomes), ...beyondLimits(outcomes),
+    ...needlesslyBought(outcomes), ...leftOut(preparation),
+  ].sort(bySeverity)
+}
+
+const onPaper = (
+  { key, name }: { key: string, name: string }, severity: Finding['severity'], problem: string,
+): ClassFinding => ({ severity, subject: name, problem, paper: key, title: name })
+
+const unplaced = (outcomes: PaperOutcome[]): ClassFinding[] =>
+  outcomes.flatMap(({ paper, plan, entry }) => plan.unplaced.map(({ demand, quantity, reason }) =>
+    onPaper(paper, 'stop', `does not give ${quantity} × ${entry.names.get(demand) ?? demand}: ${reason}`)))
+
+const beyondLimits = (outcomes: PaperOutcome[]): ClassFinding[] =>
+  outcomes.filter(({ beyond, plan }) => beyond && plan.layouts.length > 0).map(({ paper }) => onPaper(
+    paper, 'stop',
+    'has no plan that keeps to all limits under “How you like to cut”; the one shown comes nearest. Raise a limit.',
+  ))
+
+/** Sheets that are bought because that is quicker, although enough lie there. */
+const needlesslyBought = (outcomes: PaperOutcome[]): ClassFinding[] =>
+  outcomes.flatMap(({ paper, minutes, unbought }) => (unbought
+    ? [onPaper(
+        paper, 'note',
+        `buys sheets although enough lie there: without buying it takes ${count(unbought.plan.sheets, 'sheet')} and `
+        + `${wholeMinutes(unbought.minutes)} minutes instead of ${wholeMinutes(minutes)}. Choose “Least money” for that.`,
+      )]
     : []))
-  const leftOut = papers.flatMap(({ paper, problem: { supplies, cutter } }) =>
-    supplies.filter(supply => supply.kind === 'sheet' && !isCuttable(supply, cutter)).map((supply): ClassFinding => {
+
+/** Sheets that the trimmer cannot cut. */
+const leftOut = ({ batch, papers }: Preparation): ClassFinding[] =>
+  papers.flatMap(({ paper, problem: { supplies, cutter } }) =>
+    supplies.filter(supply => supply.kind === 'sheet' && !isCuttable(supply, cutter)).map((supply) => {
       const { width, height } = squared(supply, cutter)
       const show = (length: Length) => formatLength(length, batch.class.units, { unit: true })
       const why = Math.min(width, height) <= 0
         ? `nothing is left of them once ${show(cutter.squaring)} is trimmed off every edge.`
         : `the trimmer cuts no more than ${show(cutter.length)}.`
-      return {
-        severity: 'note',
-        subject: paper.name,
-        problem: `has sheets of ${show(supply.width)} × ${show(supply.height)} that are left out: ${why}`,
-        paper: paper.key,
-        title: paper.name,
-      }
+      const size = `${show(supply.width)} × ${show(supply.height)}`
+      return onPaper(paper, 'note', `has sheets of ${size} that are left out: ${why}`)
     }),
   )
-  return [...ofCards, ...sharingFindings(preparation), ...dropped, ...unplaced, ...limits, ...bought, ...leftOut].sort(
-    bySeverity,
-  )
-}
 
 /** Those that are put right on the card itself; papers are chosen elsewhere, all at once. */
 export const onCard = <F extends Finding>(findings: F[]): F[] => findings.filter(({ place }) => place !== 'papers')

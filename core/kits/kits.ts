@@ -78,87 +78,80 @@ interface Request {
 
 /** Adds up what the class needs, and what a kit costs. */
 export function kitsFor({ cards, papers, supplies, perBag, bags, packs, offcuts }: Request): Kits {
-  const ofPaper = new Map(papers.map(use => [use.paper.key, sheetCost(use)]))
-  const costs = cards.map(costOf)
   const uses = added(
     ...cards.flatMap(({ sticking, stuck, things, kits }) => [
       { uses: sticking, times: stuck }, { uses: things, times: kits },
     ]),
     { uses: perBag, times: bags },
   )
-  const sheets = papers.flatMap(({ paper, sheets }) =>
-    sheets
-      .filter(({ needed }) => needed > 0)
-      .map((sheet): Purchase => {
-        const toBuy = Math.max(0, sheet.needed - sheet.onHand)
-        const cost = sheet.price === null ? null : sheet.price * toBuy
-        const { width, height, needed, onHand } = sheet
-        return {
-          sort: 'paper', item: paper.key, stock: sheet.key, name: paper.name, width, height, needed, onHand, toBuy,
-          cost,
-        }
-      }))
-  const packed = supplies.flatMap((entry): Purchase[] => {
+  const packed = supplyPurchases(supplies, uses)
+  const purchases = [...sheetPurchases(papers), ...packed]
+  const paper = sum(papers.map(sheetCost))
+  const opened = sum(packed.map(({ item, needed }) => {
+    const entry = supplies.find(({ key }) => key === item)
+    return entry ? packsFor(entry, needed) * entry.price : 0
+  }))
+  const used = packs === 'whole' ? opened : valueOf(uses, supplies).price
+  const left = offcuts === 'nothing' ? 0 : sum(papers.map(leftWorth))
+  const spending = sum(purchases.map(({ cost }) => cost ?? 0))
+  return {
+    costs: costsOf(cards, papers, supplies),
+    purchases,
+    totals: { uses, spending, paper, supplies: used, left, cost: paper + used - left },
+  }
+}
+
+const sum = (numbers: number[]): number => numbers.reduce((total, number) => total + number, 0)
+
+/** What the sheets of a paper cost that are cut. */
+const sheetCost = ({ sheets }: SheetUse): number => sum(sheets.map(({ needed, price }) => needed * (price ?? 0)))
+
+/** What is left takes its share by area of what the sheets cost. */
+function leftWorth(use: SheetUse): number {
+  const area = sum(use.sheets.map(({ needed, width, height }) => needed * width * height))
+  return area === 0 ? 0 : sheetCost(use) * Math.min(1, use.left / area)
+}
+
+/** What a kit of each card costs: its share by area of every paper, and what holds it together. */
+function costsOf(cards: KitCard[], papers: SheetUse[], supplies: SupplyEntry[]): CardCost[] {
+  const ofPaper = new Map(papers.map(use => [use.paper.key, sheetCost(use)]))
+  const shareOf = (paper: string, area: number): number => {
+    const whole = sum(cards.map(({ areas }) => areas.get(paper) ?? 0))
+    return whole === 0 ? 0 : area / whole
+  }
+  return cards.map(({ key, kits, sticking, stuck, things, areas }) => {
+    const ofKit = added({ uses: sticking, times: 1 }, { uses: things, times: 1 })
+    const all = added({ uses: sticking, times: stuck }, { uses: things, times: kits })
+    const paper = sum([...areas].map(([paper, area]) => (ofPaper.get(paper) ?? 0) * shareOf(paper, area)))
+    return {
+      card: key,
+      uses: ofKit,
+      paper: kits === 0 ? 0 : paper / kits,
+      other: kits === 0 ? 0 : valueOf(all, supplies).price / kits,
+    }
+  })
+}
+
+const sheetPurchases = (papers: SheetUse[]): Purchase[] => papers.flatMap(({ paper, sheets }) =>
+  sheets.filter(({ needed }) => needed > 0).map((sheet): Purchase => {
+    const toBuy = Math.max(0, sheet.needed - sheet.onHand)
+    const cost = sheet.price === null ? null : sheet.price * toBuy
+    const { width, height, needed, onHand } = sheet
+    return {
+      sort: 'paper', item: paper.key, stock: sheet.key, name: paper.name, width, height, needed, onHand, toBuy, cost,
+    }
+  }))
+
+const supplyPurchases = (supplies: SupplyEntry[], uses: Usage[]): Purchase[] =>
+  supplies.flatMap((entry): Purchase[] => {
     const needed = uses.find(({ supply }) => supply === entry.key)?.amount ?? 0
     if (needed === 0) return []
     const onHand = Math.round(entry.onHand * WHOLE[measuredIn(entry.use)])
     const toBuy = packsFor(entry, needed - onHand)
-    return [
-      {
-        sort: 'supply', item: entry.key, stock: '', name: entry.name, needed, onHand, toBuy, cost: toBuy * entry.price,
-      },
-    ]
+    return [{
+      sort: 'supply', item: entry.key, stock: '', name: entry.name, needed, onHand, toBuy, cost: toBuy * entry.price,
+    }]
   })
-  const purchases = [...sheets, ...packed]
-  const paper = [...ofPaper.values()].reduce((total, cost) => total + cost, 0)
-  const shares = valueOf(uses, supplies).price
-  const opened = packed.reduce((total, { item, needed }) => {
-    const entry = supplies.find(({ key }) => key === item)
-    return total + (entry ? packsFor(entry, needed) * entry.price : 0)
-  }, 0)
-  const used = packs === 'whole' ? opened : shares
-  const left = offcuts === 'nothing' ? 0 : papers.reduce((total, use) => total + leftWorth(use), 0)
-  return {
-    costs,
-    purchases,
-    totals: {
-      uses,
-      spending: purchases.reduce((total, { cost }) => total + (cost ?? 0), 0),
-      paper,
-      supplies: used,
-      left,
-      cost: paper + used - left,
-    },
-  }
-
-  function costOf({ key, kits, sticking, stuck, things, areas }: KitCard): CardCost {
-    const ofKit = added({ uses: sticking, times: 1 }, { uses: things, times: 1 })
-    const all = added({ uses: sticking, times: stuck }, { uses: things, times: kits })
-    const paper = [...areas].reduce(
-      (total, [paper, area]) => total + (ofPaper.get(paper) ?? 0) * shareOf(paper, area), 0,
-    )
-    return {
-      card: key, uses: ofKit, paper: kits === 0 ? 0 : paper / kits,
-      other: kits === 0 ? 0 : valueOf(all, supplies).price / kits,
-    }
-  }
-
-  /** Share of the area that is cut from a paper. */
-  function shareOf(paper: string, area: number): number {
-    const whole = cards.reduce((total, { areas }) => total + (areas.get(paper) ?? 0), 0)
-    return whole === 0 ? 0 : area / whole
-  }
-
-  function sheetCost({ sheets }: SheetUse): number {
-    return sheets.reduce((total, { needed, price }) => total + needed * (price ?? 0), 0)
-  }
-
-  /** What is left takes its share by area of what the sheets cost. */
-  function leftWorth(use: SheetUse): number {
-    const area = use.sheets.reduce((total, { needed, width, height }) => total + needed * width * height, 0)
-    return area === 0 ? 0 : sheetCost(use) * Math.min(1, use.left / area)
-  }
-}
 
 /** Packs that hold at least so much. */
 export const packsFor = ({ pack, use }: Pick<SupplyEntry, 'pack' | 'use'>, amount: number): number =>
