@@ -96,6 +96,9 @@ async function makeData(data: string) {
   const user = userInfo().username
   const made = `${data}.new-${process.pid}`
   const maker = `${made}-maker`
+  // A server that begins clears away what it finds of others where temporary tables lie.
+  const scratch = `${made}-scratch`
+  mkdirSync(scratch)
   put(maker, makerScript(programs.mariadbd() ?? 'mariadbd'), 0o700)
   await run(
     programs.installDb() ?? 'mariadb-install-db',
@@ -107,8 +110,11 @@ async function makeData(data: string) {
       `--auth-root-socket-user=${user}`,
       `--user=${user}`,
     ],
-    { quiet: true, env: { MYSQLD_BOOTSTRAP: maker } },
-  ).finally(() => rmSync(maker, { force: true }))
+    { quiet: true, env: { MYSQLD_BOOTSTRAP: maker, TMPDIR: scratch } },
+  ).finally(() => {
+    rmSync(maker, { force: true })
+    rmSync(scratch, { recursive: true, force: true })
+  })
   put(join(made, 'finished'), '')
   renameSync(made, data)
 }
