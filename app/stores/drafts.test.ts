@@ -64,6 +64,15 @@ describe('what a browser keeps of a class', () => {
     writes.mockRestore()
   })
 
+  it('has what it was changed on beside it, also after another window has written or forgotten it', async () => {
+    keepDraft(7, { ...sessionOf(saved), current }, 3)
+    for (const key of [...kept.keys()]) kept.delete(key)
+    keepDraft(7, { ...sessionOf(saved), current }, 3)
+    kept.set('wakaru-draft-7-base', '{}').set('wakaru-draft-7-writer', 'another')
+    keepDraft(7, { ...sessionOf(saved), current }, 3)
+    expect((await withDraft(7, saved, 4)).session).toMatchObject({ base: saved, current })
+  })
+
   it('is said not to be kept where there is no room', () => {
     isFull = true
     expect(keepDraft(7, { ...sessionOf(saved), current }, 3)).toBe(false)

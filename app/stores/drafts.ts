@@ -1,5 +1,6 @@
 import type { Batch, PaperEntry, Patch, Session } from '../../core/document'
 import { VERSION, applied, sessionOf, unsaved } from '../../core/document'
+import { newToken } from './feed'
 
 /**
  * What this browser keeps of a class until the server has it: what was changed, and, for the case that others have
@@ -15,9 +16,12 @@ interface Draft {
 
 const keyOf = (id: number) => `wakaru-draft-${id}`
 const baseKeyOf = (id: number) => `${keyOf(id)}-base`
+/** Who wrote the document last: another window of this browser may have written or forgotten it. */
+const writerKeyOf = (id: number) => `${keyOf(id)}-writer`
+const allKeysOf = (id: number) => [keyOf(id), baseKeyOf(id), writerKeyOf(id)]
 
 /** The document that was written last, for which class, with which papers. */
-let written: { id: number, base: Batch, papers: string } | undefined
+let written: { id: number, base: Batch, papers: string, mark: string } | undefined
 
 /** Keeps what is not saved; answers whether the browser had room for it. */
 export function keepDraft(id: number, session: Session<Batch>, position: number): boolean {
@@ -28,10 +32,12 @@ export function keepDraft(id: number, session: Session<Batch>, position: number)
   const names = [...touched].join(' ')
   const draft: Draft = { version: VERSION, position, patches }
   try {
-    if (written?.id !== id || written.base !== base || written.papers !== names) {
-      written = undefined
+    const isThere = written?.id === id && written.mark === localStorage.getItem(writerKeyOf(id))
+    if (!isThere || written?.base !== base || written.papers !== names) {
+      const mark = newToken()
+      localStorage.setItem(writerKeyOf(id), mark)
       localStorage.setItem(baseKeyOf(id), JSON.stringify({ ...base, papers }))
-      written = { id, base, papers: names }
+      written = { id, base, papers: names, mark }
     }
     localStorage.setItem(keyOf(id), JSON.stringify(draft))
     return true
@@ -42,10 +48,7 @@ export function keepDraft(id: number, session: Session<Batch>, position: number)
   }
 }
 
-export function forgetDraft(id: number): void {
-  if (written?.id === id) written = undefined
-  for (const key of [keyOf(id), baseKeyOf(id)]) localStorage.removeItem(key)
-}
+export const forgetDraft = (id: number): void => allKeysOf(id).forEach(key => localStorage.removeItem(key))
 
 /**
  * The class with what this browser had kept of it on top. What cannot be read any more is
@@ -81,7 +84,7 @@ export async function withDraft(
   }
   catch {
     localStorage.setItem(`${keyOf(id)}-aside`, kept)
-    for (const key of [keyOf(id), baseKeyOf(id)]) localStorage.removeItem(key)
+    forgetDraft(id)
     return { session: plain, setAside: true }
   }
 }

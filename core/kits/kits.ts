@@ -1,5 +1,6 @@
 import type { OffcutWorth, PackCount, SupplyEntry } from '../document'
 import type { Length } from '../lengths'
+import { sumOf } from '../lists'
 import type { Usage } from './usage'
 import type { SheetUse } from '../plans'
 import { WHOLE, added, measuredIn, valueOf } from './usage'
@@ -86,14 +87,14 @@ export function kitsFor({ cards, papers, supplies, perBag, bags, packs, offcuts 
   )
   const packed = supplyPurchases(supplies, uses)
   const purchases = [...sheetPurchases(papers), ...packed]
-  const paper = sum(papers.map(sheetCost))
-  const opened = sum(packed.map(({ item, needed }) => {
+  const paper = sumOf(papers.map(sheetCost))
+  const opened = sumOf(packed.map(({ item, needed }) => {
     const entry = supplies.find(({ key }) => key === item)
     return entry ? packsFor(entry, needed) * entry.price : 0
   }))
   const used = packs === 'whole' ? opened : valueOf(uses, supplies).price
-  const left = offcuts === 'nothing' ? 0 : sum(papers.map(leftWorth))
-  const spending = sum(purchases.map(({ cost }) => cost ?? 0))
+  const left = offcuts === 'nothing' ? 0 : sumOf(papers.map(leftWorth))
+  const spending = sumOf(purchases.map(({ cost }) => cost ?? 0))
   return {
     costs: costsOf(cards, papers, supplies),
     purchases,
@@ -101,14 +102,12 @@ export function kitsFor({ cards, papers, supplies, perBag, bags, packs, offcuts 
   }
 }
 
-const sum = (numbers: number[]): number => numbers.reduce((total, number) => total + number, 0)
-
 /** What the sheets of a paper cost that are cut. */
-const sheetCost = ({ sheets }: SheetUse): number => sum(sheets.map(({ needed, price }) => needed * (price ?? 0)))
+const sheetCost = ({ sheets }: SheetUse): number => sumOf(sheets.map(({ needed, price }) => needed * (price ?? 0)))
 
 /** What is left takes its share by area of what the sheets cost. */
 function leftWorth(use: SheetUse): number {
-  const area = sum(use.sheets.map(({ needed, width, height }) => needed * width * height))
+  const area = sumOf(use.sheets.map(({ needed, width, height }) => needed * width * height))
   return area === 0 ? 0 : sheetCost(use) * Math.min(1, use.left / area)
 }
 
@@ -116,13 +115,13 @@ function leftWorth(use: SheetUse): number {
 function costsOf(cards: KitCard[], papers: SheetUse[], supplies: SupplyEntry[]): CardCost[] {
   const ofPaper = new Map(papers.map(use => [use.paper.key, sheetCost(use)]))
   const shareOf = (paper: string, area: number): number => {
-    const whole = sum(cards.map(({ areas }) => areas.get(paper) ?? 0))
+    const whole = sumOf(cards.map(({ areas }) => areas.get(paper) ?? 0))
     return whole === 0 ? 0 : area / whole
   }
   return cards.map(({ key, kits, sticking, stuck, things, areas }) => {
     const ofKit = added({ uses: sticking, times: 1 }, { uses: things, times: 1 })
     const all = added({ uses: sticking, times: stuck }, { uses: things, times: kits })
-    const paper = sum([...areas].map(([paper, area]) => (ofPaper.get(paper) ?? 0) * shareOf(paper, area)))
+    const paper = sumOf([...areas].map(([paper, area]) => (ofPaper.get(paper) ?? 0) * shareOf(paper, area)))
     return {
       card: key,
       uses: ofKit,

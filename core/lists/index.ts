@@ -62,3 +62,5 @@ export function once<T>(work: () => T): () => T {
   let known: { value: T } | undefined
   return () => (known ??= { value: work() }).value
 }
+
+export const sumOf = (numbers: Iterable<number>): number => [...numbers].reduce((sum, number) => sum + number, 0)

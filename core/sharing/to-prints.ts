@@ -1,6 +1,6 @@
 import type { Entry, Handle, Layout, Solve } from '../cutting'
 import { ProgrammeBuilder, lessKerf } from '../cutting'
-import { itemAt } from '../lists'
+import { itemAt, sumOf } from '../lists'
 import type { PrintClass, RoleType } from './classes'
 import { fairShares } from './deal'
 import type { Print, SharingProblem } from './model'
@@ -186,5 +186,3 @@ function counting(classes: PrintClass[]) {
   }
   return { add, cut: () => ({ pieces, sheets, layouts }) }
 }
-
-const sumOf = (counts: Iterable<number>): number => [...counts].reduce((sum, count) => sum + count, 0)

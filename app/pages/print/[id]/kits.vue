@@ -10,7 +10,7 @@ const money = useMoney()
 /** A list to go into every bag, or one for all that are alike. */
 const each = ref(false)
 const NOT_ALL = 'Not every paper could be planned: its sheets are not counted.'
-const print = computed(() => {
+const print = () => {
   const { kits } = planner
   if (!kits) return printOf([])
   const { cards } = work.prepared
@@ -20,13 +20,13 @@ const print = computed(() => {
     : []
   const forCards = [...stepSections(cards), ...cards.flatMap(slipSection)]
   return printOf([shopping, ...unsure, bagSection(packedBags(work.prepared), work.units, each.value), ...forCards])
-})
+}
 </script>
 
 <template>
   <PrintedClass
     :page="page"
-    :print="() => print"
+    :print="print"
     back="kits"
     wait="Packing the bags"
     :ready="Boolean(planner.kits) && planner.ready"

@@ -5,9 +5,9 @@ import { maskSection } from '../../../../core/printed'
 definePageMeta({ layout: 'print' })
 const page = usePrintedClass('Stamping masks')
 const { work, printOf } = page
-const print = computed(() => printOf(work.prepared.cards.flatMap(card => maskSection(card, work.units)), true))
+const print = () => printOf(work.prepared.cards.flatMap(card => maskSection(card, work.units)), true)
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="() => print" back="cards" wait="Laying out the masks" />
+  <PrintedClass :page="page" :print="print" back="cards" wait="Laying out the masks" />
 </template>

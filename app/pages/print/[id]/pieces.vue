@@ -5,9 +5,9 @@ import { pieceSection } from '../../../../core/printed'
 definePageMeta({ layout: 'print' })
 const page = usePrintedClass('Piece lists')
 const { work, printOf } = page
-const print = computed(() => printOf(work.prepared.cards.map(card => pieceSection(card, work.units)), true))
+const print = () => printOf(work.prepared.cards.map(card => pieceSection(card, work.units)), true)
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="() => print" back="pieces" wait="Laying out the pieces" />
+  <PrintedClass :page="page" :print="print" back="pieces" wait="Laying out the pieces" />
 </template>

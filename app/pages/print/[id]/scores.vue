@@ -5,9 +5,9 @@ import { scoreSection } from '../../../../core/printed'
 definePageMeta({ layout: 'print' })
 const page = usePrintedClass('Score cards')
 const { work, printOf } = page
-const print = computed(() => printOf(work.prepared.cards.flatMap(card => scoreSection(card, work.units))))
+const print = () => printOf(work.prepared.cards.flatMap(card => scoreSection(card, work.units)))
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="() => print" back="pieces" wait="Laying out the score cards" />
+  <PrintedClass :page="page" :print="print" back="pieces" wait="Laying out the score cards" />
 </template>
