@@ -30,7 +30,8 @@ const ROOMS = {
     'lengths', 'document', 'folds', 'dressing', 'cutting', 'batch', 'plans', 'kits', 'exports', 'printed', 'audit',
   ],
 }
-const TEST = '\\.test\\.ts$'
+/** Tests, and what several of them share. */
+const TEST = '(\\.test|testing)\\.ts$'
 const PURE_PACKAGES = [
   'papaparse', 'class-validator', 'class-transformer', 'reflect-metadata', 'makerjs',
   'immer', 'fast-xml-parser', 'clipper2-ts', 'ics', 'nanoid', 'runes2', 'yup',
@@ -51,7 +52,7 @@ module.exports = {
       name: 'second-look-of-its-own',
       comment: 'What looks at cards in space once more shares no code with what folds and dresses them.',
       severity: 'error',
-      from: { path: '^core/probing/', pathNot: `testing\\.ts$|${TEST}` },
+      from: { path: '^core/probing/', pathNot: TEST },
       to: { path: '^core/(folds|dressing)/', dependencyTypesNot: ['type-only'] },
     },
     {

@@ -10,50 +10,52 @@ const THEME
     + 'dark)").matches))document.documentElement.classList.add("dark")}catch{}'
 
 const ROOT = fileURLToPath(new URL('.', import.meta.url))
-/** What every page needs of the frame, none of which knows our code. */
-const PARTS = new RegExp(`/node_modules/(${[
-  '@?vue',
-  'vue-router',
-  '@vueuse',
-  'pinia',
-  'immer',
-  '@?primevue',
-  '@primeuix',
-  'unhead',
-  'hookable',
-  'ofetch',
-  'ufo',
-  'destr',
-  'defu',
-].join('|')})/(?!nuxt-module)`)
-
-/** What prints are made of, and what only they ask for: a file of its own. */
-const PRINTED = new RegExp(`core/(${[
-  'printed/(bags|cutting|handout|html|instructor|labels|pattern|scores|slips|stage|steps|student)',
-  'kits/evening',
-  'folds/motion/assembly',
-].join('|')})\\.`)
-/** Rooms of the core that only some pages ask for, when they need them. */
-const LATER = new RegExp(`core/(${[
-  'audit', 'kept', 'cutting/(verify|simulate)', 'exports', 'printed', 'formats', 'recount',
-  'document/(check|open|(field|shape)-checks|([a-z]+-)?shapes|sizes|upgrades|validators)',
-].join('|')})`)
-
 /**
- * What the pages share is fetched in few files: each file is an answer to wait for, and a page of a class needs seventy
- * of its parts. Only later files know of earlier ones: parts, core, frame, work. What is not needed at once (calendar,
- * charts, the third dimension, print, the bags, the checks of files) stays by itself.
+ * What the pages fetch, in this order: what stands in a file of an earlier page is in none of a later one. Each page
+ * has a file of packages, which seldom changes, and one of our own; what is asked for later stays by itself.
  */
-function together(id: string): string | undefined {
-  if (/\/(datepicker|multiselect|chip)\/|Stage\.vue|Chart\.(vue|ts)|components\/(print|help|kits)\//.test(id)) return
-  if (PARTS.test(id) || /preload-helper|export-helper|commonjsHelpers/.test(id)) return 'parts'
-  // What hand-outs, labels and lists are made of comes with the page that prints them.
-  if (PRINTED.test(id)) return 'printed'
-  if (id.startsWith(`${ROOT}core/`) && !LATER.test(id)) return 'core'
-  // What cards are made with is needed by classes, folds and the shelf, not by the lists.
-  if (/\/app\/components\/(card|class|cutting|papers)\/\w+\.vue/.test(id)) return 'work'
-  if (/nuxt\/dist\/(app|pages|head)|@nuxt\/icon/.test(id)) return 'frame'
-  if (/\/app\/(layouts|composables|utils|stores|components)\//.test(id)) return 'frame'
+const FETCHED: [name: string, page: RegExp][] = [
+  ['first', /nuxt\/dist\/app\/entry|app\/(layouts\/default|pages\/index)\.vue/],
+  ['class', /app\/pages\/classes\/\[id\]\.vue/],
+  ['card', /app\/pages\/classes\/\[id\]\/cards\.vue/],
+  ['printed', /app\/pages\/print\//],
+]
+
+interface Modules {
+  getModuleIds: () => Iterable<string>
+  getModuleInfo: (id: string) => { importers: readonly string[], importedIds: readonly string[] } | null
+}
+
+/** Packages, but for what the framework writes for us among them. */
+const PACKAGED = /\/node_modules\/(?!\.cache\/)/
+
+/** Everything that is reached from some modules. */
+function reached(from: string[], next: (id: string) => readonly string[] | undefined): Set<string> {
+  const seen = new Set<string>()
+  const left = [...from]
+  for (let id = left.pop(); id !== undefined; id = left.pop()) {
+    if (seen.has(id)) continue
+    seen.add(id)
+    left.push(...next(id) ?? [])
+  }
+  return seen
+}
+
+/** Which file each module goes into: that of the first page that needs it. */
+function filesOf({ getModuleIds, getModuleInfo }: Modules): Map<string, string> {
+  const all = [...getModuleIds()]
+  // A package that knows of our code stays with it: files must not need each other in a circle.
+  const ours = reached(all.filter(id => !PACKAGED.test(id)), id => getModuleInfo(id)?.importers)
+  const fileOf = new Map<string, string>()
+  for (const [name, page] of FETCHED)
+    for (const id of reached(all.filter(id => page.test(id)), id => getModuleInfo(id)?.importedIds))
+      if (!fileOf.has(id)) fileOf.set(id, ours.has(id) ? name : `${name}-packages`)
+  return fileOf
+}
+
+function together(): (id: string, modules: Modules) => string | undefined {
+  let fileOf: Map<string, string> | undefined
+  return (id, modules) => (fileOf ??= filesOf(modules)).get(id)
 }
 
 /** Changes with every change of what finds plans and shares prints out. */
@@ -102,7 +104,7 @@ export default defineNuxtConfig({
   runtimeConfig: {
     // Set by NUXT_DATABASE_URL; the start command does it.
     databaseUrl: '',
-    // Answers that another version has found may not be the same.
+    // Another version of the planner may find other answers.
     public: { planner: versionOf(['lists', 'lengths', 'cutting', 'sharing']) },
   },
   experimental: {
@@ -141,7 +143,7 @@ export default defineNuxtConfig({
   },
   vite: {
     worker: { format: 'es' },
-    build: { rollupOptions: { output: { manualChunks: together } } },
+    build: { rollupOptions: { output: { manualChunks: together() } } },
     optimizeDeps: { include: ['chart.js/auto'] },
   },
   typescript: {

@@ -11,7 +11,7 @@ import { FOLDS } from '../core/folds'
 import { lengthFrom } from '../core/lengths'
 import { itemAt } from '../core/lists'
 import { SHEET_FORMATS } from '../core/paper'
-import { dice } from './cutting'
+import { dice } from './dice'
 import { median, ms, of } from './measure'
 
 /*
@@ -24,7 +24,8 @@ const CARDS = FOLDS.filter(({ id }) => !['own-strip', 'plain-card'].includes(id)
 /** A class with one to four cards of the catalogue, all on one paper. */
 function classProblem(roll: ReturnType<typeof dice>): { name: string, problem: CuttingProblem } | undefined {
   const units = roll(0, 1) === 0 ? 'inch' : 'metric'
-  const [cards, kits] = [roll(1, 4), itemAt([8, 14, 20, 32], roll(0, 3))]
+  const cards = roll(1, 4)
+  const kits = itemAt([8, 14, 20, 32], roll(0, 3))
   const paper: Batch['papers'][number] = {
     key: 'paper',
     name: 'Paper',

@@ -1,19 +1,20 @@
+import Table from 'cli-table3'
 import { newClass } from '../core/document'
 import type { Batch } from '../core/document'
-import Table from 'cli-table3'
 import { prepare } from '../core/batch'
 import { kitProblems } from '../core/plans'
 import { paperedCard } from '../core/batch/testing'
 import type { Cutter, Plan, CuttingProblem, Solve } from '../core/cutting'
 import { measured, planPaper, sequenceViolations, verifyPlan } from '../core/cutting'
 import { foldById } from '../core/folds'
-import { inches, lengthFrom, millimetres, nanometres } from '../core/lengths'
+import { inches, lengthFrom, nanometres } from '../core/lengths'
 import type { Length, Units } from '../core/lengths'
 import { SHEET_FORMATS } from '../core/paper'
 import { median, ms } from './measure'
 import { firstFitStrips, packingLibrary } from './rivals'
+import { dice } from './dice'
 
-const CUTTER: Cutter = {
+export const CUTTER: Cutter = {
   length: inches(12),
   mark: inches(1 / 16),
   smallestPiece: inches(1 / 2),
@@ -26,7 +27,7 @@ const CUTTER: Cutter = {
 /** Pieces up to which the rivals are run. */
 const RIVALS = 6000
 
-interface Solved {
+export interface Solved {
   name: string
   plan: Plan
   first: number
@@ -42,10 +43,12 @@ interface Solved {
 }
 
 /** Plans one problem to its end, checks the plan and its sequence, and lets the rivals try. */
-function solved(name: string, problem: CuttingProblem, solve: Solve): Solved {
+export function solved(name: string, problem: CuttingProblem, solve: Solve): Solved {
   const start = performance.now()
   const search = planPaper(problem, solve)
-  let [first, settled, seen] = [0, 0, '']
+  let first = 0
+  let settled = 0
+  let seen = ''
   let plan: Plan
   for (;;) {
     const { done, value } = search.next()
@@ -124,7 +127,7 @@ function row(name: string, all: Solved[]): (string | number)[] {
   ]
 }
 
-function report(title: string, rows: [string, Solved[]][]): string {
+export function report(title: string, rows: [string, Solved[]][]): string {
   const table = new Table({ head: HEAD, style: { head: [], border: [] } })
   for (const [name, all] of rows) table.push(row(name, all))
   const all = rows.flatMap(([, some]) => some)
@@ -205,79 +208,6 @@ function cardProblem(
     demands: kit!.problem.demands.map(demand => ({ ...demand, quantity: demand.quantity * kits })),
     supplies: [supply],
   }
-}
-
-/** A generator of whole numbers from a seed (Park and Miller), so that every run has the same problems. */
-export function dice(seed: number): (from: number, to: number) => number {
-  let state = seed
-  return (from, to) => from + Math.floor(((state = (state * 48271) % 2147483647) / 2147483647) * (to - from + 1))
-}
-
-type Roll = ReturnType<typeof dice>
-const uniform
-  = (most: number) =>
-    (roll: Roll): [number, number] => [roll(1, most), roll(1, most)]
-/** Tall, wide, big and small rectangles on 100 × 100; a mixed class takes 70 % from one kind. */
-const KINDS = [
-  (roll: Roll): [number, number] => [roll(67, 100), roll(1, 50)],
-  (roll: Roll): [number, number] => [roll(1, 50), roll(67, 100)],
-  (roll: Roll): [number, number] => [roll(50, 100), roll(50, 100)],
-  (roll: Roll): [number, number] => [roll(1, 50), roll(1, 50)],
-]
-const mixed
-  = (main: number) =>
-    (roll: Roll): [number, number] => {
-      const others = [0, 1, 2, 3].filter(kind => kind !== main)
-      return KINDS[roll(1, 10) <= 7 ? main : others[roll(0, 2)]!]!(roll)
-    }
-/** The random classes that the literature on two-dimensional bin packing measures with: side of the sheet and sizes. */
-const CLASSES: [string, number, (roll: Roll) => [number, number]][] = [
-  ['1: [1,10] on 10', 10, uniform(10)],
-  ['2: [1,10] on 30', 30, uniform(10)],
-  ['3: [1,35] on 40', 40, uniform(35)],
-  ['4: [1,35] on 100', 100, uniform(35)],
-  ['5: [1,100] on 100', 100, uniform(100)],
-  ['6: [1,100] on 300', 300, uniform(100)],
-  ['7: mostly wide', 100, mixed(0)],
-  ['8: mostly tall', 100, mixed(1)],
-  ['9: mostly big', 100, mixed(2)],
-  ['10: mostly small', 100, mixed(3)],
-]
-
-/** Random classes with 20 to 100 pieces, none turned, fixed seeds; a unit of theirs is a millimetre. */
-export function literatureClasses(solve: Solve, instances: number): string {
-  const rows = CLASSES.map(([name, side, size], at): [string, Solved[]] => [
-    name,
-    [20, 40, 60, 80, 100].flatMap(pieces =>
-      Array.from({ length: instances }, (_, instance) => {
-        const roll = dice(1 + at * 1000 + pieces * 10 + instance)
-        const counts = new Map<string, number>()
-        for (let piece = 0; piece < pieces; piece++) {
-          const [width, height] = size(roll)
-          counts.set(`${width} ${height}`, (counts.get(`${width} ${height}`) ?? 0) + 1)
-        }
-        const demands = [...counts].map(([key, quantity]) => {
-          const [width, height] = key.split(' ').map(Number) as [number, number]
-          return {
-            key, name: key, width: millimetres(width), height: millimetres(height), quantity, turn: 'as drawn' as const,
-          }
-        })
-        const whole = millimetres(side)
-        const supply = { key: 'sheet', kind: 'sheet' as const, width: whole, height: whole, onHand: 0, price: 50 }
-        return solved(
-          `${name}, ${pieces} pieces, ${instance + 1}`,
-          {
-            demands,
-            supplies: [supply],
-            cutter: { ...CUTTER, length: whole, mark: millimetres(1), offcut: { short: whole, long: whole } },
-            objective: 'money',
-          },
-          solve,
-        )
-      }),
-    ),
-  ])
-  return report('Random classes of the packing literature, 20 to 100 pieces, none turned.', rows)
 }
 
 /** Orders of a studio: 60 sizes, many of each. */

@@ -1,5 +1,5 @@
 import type { Field } from '../core/document'
-import { FIELDS } from '../core/document'
+import { FIELDS, NAMES } from '../core/document'
 
 /** What a field may hold, in words. */
 function holds(field: Field): string {
@@ -33,6 +33,7 @@ export function fieldsPage(): string {
     `| \`${place}.${key}\` | ${[field.name, field.help].filter(Boolean).join(', ')} | ${holds(field)} | ${naturalIn(field)} |`,
   ),
   )
+  const names = Object.entries(NAMES).filter(([key]) => /^\w+$/.test(key))
   return [
     '# Fields of a batch file',
     '',
@@ -42,6 +43,10 @@ export function fieldsPage(): string {
     '| field | what it is | holds | to begin with |',
     '|---|---|---|---|',
     ...rows,
+    '',
+    'All other properties have one name wherever they stand:',
+    '',
+    `${names.map(([key, name]) => `\`${key}\` ${name}`).join(', ')}.`,
     '',
   ].join('\n')
 }

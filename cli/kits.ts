@@ -22,20 +22,32 @@ const planned = (batch: Batch, solve: Solve) => {
 
 /** One list for each bag, how far its pieces are made ready, what is to be done, and what the class costs. */
 export function kitsReport(batch: Batch, solve: Solve): Report {
-  const { preparation, outcomes, kits } = planned(batch, solve)
-  const { units } = batch.class
-  const money = moneyIn(batch)
+  const made = planned(batch, solve)
+  const { preparation, outcomes, kits } = made
   const supplies = suppliesFor(preparation)
   const bags = packedBags(preparation)
-  const tasks = tasksOf(preparation, bags)
-  const parcels = parcelsOf(preparation, bags)
-  const worth = moneyOfClass(preparation, outcomes, kits)
-  const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
+  const packed = {
+    ...made, supplies, bags, tasks: tasksOf(preparation, bags), parcels: parcelsOf(preparation, bags),
+    worth: moneyOfClass(preparation, outcomes, kits), findings: findingsOf(preparation, outcomes),
+  }
+  return { data: kitsData(batch, packed), text: kitsText(batch, packed), stops: stopsIn(packed.findings) }
+}
+
+interface PackedClass extends ReturnType<typeof planned> {
+  supplies: ReturnType<typeof suppliesFor>
+  bags: ReturnType<typeof packedBags>
+  tasks: ReturnType<typeof tasksOf>
+  parcels: ReturnType<typeof parcelsOf>
+  worth: ReturnType<typeof moneyOfClass>
+  findings: ReturnType<typeof findingsOf>
+}
+
+function kitsData({ class: { units } }: Batch, { kits, supplies, bags, tasks, parcels, worth }: PackedClass): object {
   const usages = (uses: Usage[]) => uses.map(({ supply, amount }) => {
     const entry = supplies.find(({ key }) => key === supply)
     return { supply, name: entry?.name ?? supply, amount: amountInWords(entry?.use ?? 'thing', amount, units) }
   })
-  const data = {
+  return {
     seats: bags.map(({ key, label, profile, kits }) => ({
       key,
       label,
@@ -67,9 +79,13 @@ export function kitsReport(batch: Batch, solve: Solve): Report {
     })),
     money: worth,
   }
-  const findings = findingsOf(preparation, outcomes)
-  const unposted = parcels.filter(({ rate }) => !rate).length
-  const text = [
+}
+
+function kitsText(batch: Batch, packed: PackedClass): string {
+  const { preparation, kits, supplies, bags, tasks, findings } = packed
+  const money = moneyIn(batch)
+  const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
+  return [
     heading(batch),
     table(
       ['Bag', 'Made ready', 'Cards', 'Pieces'],
@@ -94,17 +110,24 @@ export function kitsReport(batch: Batch, solve: Solve): Report {
     tasks.length > 0
       ? table(['To do', 'What', 'Minutes'], tasks.map(({ name, what, minutes }) => [name, what, wholeMinutes(minutes)]))
       : 'Nothing to do beside cutting.',
-    `Material ${money(worth.material)}, work ${money(worth.work)} (${wholeMinutes(worth.minutes)} min with the class), venue `
-    + `${money(worth.venue)}, posting ${money(worth.posting)}${unposted > 0 ? ` (no rate takes ${unposted})` : ''}: ${money(worth.cost)}. `
-    + `A seat costs ${money(worth.perSeat)}${batch.prices.seat > 0
-      ? ` and pays ${money(batch.prices.seat)}: ${worth.breakEven === null
-        ? 'not even all seats cover it'
-        : `${worth.breakEven} of ${batch.class.seats} seats cover it`}`
-      : ''}.`,
+    moneyLine(batch, packed),
     `To buy ${money(kits.totals.spending)}.`,
     ...findingLines(findings),
   ].join('\n')
-  return { data, text, stops: stopsIn(findings) }
+}
+
+/** What the class costs altogether and each seat of it, and how many seats cover it. */
+function moneyLine(batch: Batch, { parcels, worth }: PackedClass): string {
+  const money = moneyIn(batch)
+  const unposted = parcels.filter(({ rate }) => !rate).length
+  const covered = worth.breakEven === null
+    ? 'not even all seats cover it'
+    : `${worth.breakEven} of ${batch.class.seats} seats cover it`
+  const pays = batch.prices.seat > 0 ? ` and pays ${money(batch.prices.seat)}: ${covered}` : ''
+  return `Material ${money(worth.material)}, `
+    + `work ${money(worth.work)} (${wholeMinutes(worth.minutes)} min with the class), venue ${money(worth.venue)}, posting ${money(worth.posting)}`
+    + `${unposted > 0 ? ` (no rate takes ${unposted})` : ''}: ${money(worth.cost)}. `
+    + `A seat costs ${money(worth.perSeat)}${pays}.`
 }
 
 /** Strips that go along uncut, and how far pieces are made ready that are not just cut. */

@@ -108,103 +108,105 @@ function teachWishes(
   return { flat, minutes: most, skills: SKILLS.filter(known => skill.includes(known)), envelope }
 }
 
+const OPTIONS = {
+  json: { type: 'boolean' },
+  help: { type: 'boolean', short: 'h' },
+  set: { type: 'string', multiple: true },
+  units: { type: 'string' },
+  csv: { type: 'boolean' },
+  most: { type: 'boolean' },
+  masks: { type: 'string' },
+  svg: { type: 'string' },
+  dxf: { type: 'string' },
+  dress: { type: 'string' },
+  flat: { type: 'boolean' },
+  minutes: { type: 'string' },
+  skill: { type: 'string', multiple: true },
+  envelope: { type: 'string' },
+} as const
+const parsedFrom = (args: string[]) => parseArgs({ args, allowPositionals: true, options: OPTIONS })
+type Values = ReturnType<typeof parsedFrom>['values']
+
+/** What a command comes to: something to say, with what must be settled first, or why it was called wrongly. */
+type Answer = Omit<Report, 'data'> & Partial<Report> | { wrong: string }
+
 /**
  * Does what a command line asks for.
  * @returns the exit status: see the help
  */
-export async function run(args: string[], { say, complain, input, solver }: Terminal): Promise<number> {
-  const wrong = (message: string): number => (complain(message), 2)
+export async function run(args: string[], terminal: Terminal): Promise<number> {
+  const { say, complain } = terminal
   let parsed
   try {
-    parsed = parseArgs({
-      args,
-      allowPositionals: true,
-      options: {
-        json: { type: 'boolean' },
-        help: { type: 'boolean', short: 'h' },
-        set: { type: 'string', multiple: true },
-        units: { type: 'string' },
-        csv: { type: 'boolean' },
-        most: { type: 'boolean' },
-        masks: { type: 'string' },
-        svg: { type: 'string' },
-        dxf: { type: 'string' },
-        dress: { type: 'string' },
-        flat: { type: 'boolean' },
-        minutes: { type: 'string' },
-        skill: { type: 'string', multiple: true },
-        envelope: { type: 'string' },
-      },
-    })
+    parsed = parsedFrom(args)
   }
   catch (error) {
-    return wrong(`${(error as Error).message}\n\n${HELP}`)
+    return (complain(`${(error as Error).message}\n\n${HELP}`), 2)
   }
   const {
     values,
-    positionals: [name, file, ...more],
+    positionals: [name, ...files],
   } = parsed
   if (values.help || name === undefined) return (say(HELP), values.help ? 0 : 2)
+  const answer = await answerOf(name, files, values, terminal)
+  if ('wrong' in answer) return (complain(answer.wrong), 2)
+  say(values.json && answer.data !== undefined ? JSON.stringify(answer.data, null, 2) : answer.text)
+  return answer.stops > 0 ? 1 : 0
+}
+
+async function answerOf(name: string, files: string[], values: Values, terminal: Terminal): Promise<Answer> {
   if (name === 'schema') {
     const { batchSchema } = await import('./schema')
-    return (say(JSON.stringify(batchSchema(), null, 2)), 0)
+    return { text: JSON.stringify(batchSchema(), null, 2), stops: 0 }
   }
   if (name === 'fields') {
     const { fieldsPage } = await import('./fields')
-    return (say(fieldsPage().trimEnd()), 0)
+    return { text: fieldsPage().trimEnd(), stops: 0 }
   }
-  if (name === 'folds' || name === 'fold') {
-    if (values.units !== undefined && values.units !== 'inch' && values.units !== 'metric')
-      return wrong(`--units is inch or metric, not “${values.units}”.`)
-    const dressing = values.dress === undefined ? undefined : dressingIn(values.dress)
-    if (typeof dressing === 'string') return wrong(dressing)
-    const { svg, dxf, masks } = values
-    const answer
-      = name === 'folds'
-        ? foldsReport(values.units)
-        : await foldReport(file, values.set ?? [], values.units ?? 'inch', { svg, dxf, masks }, dressing)
-    return 'wrong' in answer ? wrong(answer.wrong) : print(answer)
-  }
-  const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
-  const isTeach = name === 'teach'
-  if (!command && !isTeach && name !== 'verify')
-    return wrong(`There is no command “${name}”; there are: ${[...Object.keys(COMMANDS), ...OTHERS].join(', ')}.`)
-  if (file === undefined || more.length > 0)
-    return wrong(`${name} takes one ${name === 'verify' ? 'plan' : 'batch'} file.\n\n${HELP}`)
-
+  if (name === 'folds' || name === 'fold') return ofFolds(name, files[0], values)
+  if (!Object.hasOwn(COMMANDS, name) && name !== 'teach' && name !== 'verify')
+    return { wrong: `There is no command “${name}”; there are: ${[...Object.keys(COMMANDS), ...OTHERS].join(', ')}.` }
+  const [file] = files
+  if (file === undefined || files.length > 1)
+    return { wrong: `${name} takes one ${name === 'verify' ? 'plan' : 'batch'} file.\n\n${HELP}` }
   let text
   try {
-    text = file === '-' ? input() : readFileSync(file, 'utf8')
+    text = file === '-' ? terminal.input() : readFileSync(file, 'utf8')
   }
   catch (error) {
-    return wrong(`${file} cannot be read: ${(error as Error).message}`)
+    return { wrong: `${file} cannot be read: ${(error as Error).message}` }
   }
-  if (!command && !isTeach) {
+  if (name === 'verify') {
     const checked = verifyReport(text)
-    return 'wrong' in checked ? wrong(`${file}: ${checked.wrong}`) : print(checked)
+    return 'wrong' in checked ? { wrong: `${file}: ${checked.wrong}` } : checked
   }
   const read = readBatch(text)
-  if (!read.ok) return wrong(read.problems.map(problem => `${file}: ${line(problem)}`).join('\n'))
-  if (isTeach) {
-    const wishes = teachWishes(values, read.value)
-    return typeof wishes === 'string' ? wrong(wishes) : print(teachReport(read.value, wishes, await solver()))
+  if (!read.ok) return { wrong: read.problems.map(problem => `${file}: ${line(problem)}`).join('\n') }
+  return ofBatch(name, read.value, values, terminal.solver)
+}
+
+async function ofFolds(name: 'folds' | 'fold', id: string | undefined, values: Values): Promise<Answer> {
+  const { svg, dxf, masks, units, set = [] } = values
+  if (units !== undefined && units !== 'inch' && units !== 'metric')
+    return { wrong: `--units is inch or metric, not “${units}”.` }
+  const dressing = values.dress === undefined ? undefined : dressingIn(values.dress)
+  if (typeof dressing === 'string') return { wrong: dressing }
+  return name === 'folds' ? foldsReport(units) : foldReport(id, set, units ?? 'inch', { svg, dxf, masks }, dressing)
+}
+
+async function ofBatch(name: string, batch: Batch, values: Values, solver: Terminal['solver']): Promise<Answer> {
+  const command = COMMANDS[name]
+  if (!command) {
+    const wishes = teachWishes(values, batch)
+    return typeof wishes === 'string' ? { wrong: wishes } : teachReport(batch, wishes, await solver())
   }
-  if (!command) return wrong(HELP)
   if (values.csv) {
     const write = Object.hasOwn(CSVS, name) ? CSVS[name] : undefined
-    if (!write) return wrong(`--csv goes with ${Object.keys(CSVS).join(', ')}.`)
-    return print(await write(read.value, await solver()))
+    return write ? write(batch, await solver()) : { wrong: `--csv goes with ${Object.keys(CSVS).join(', ')}.` }
   }
-  if (values.most) {
-    if (name !== 'share') return wrong('--most goes with share.')
-    return print(mostReport(read.value, await solver()))
-  }
-  return print(await command(read.value, solver))
-
-  function print({ data, text, stops }: Omit<Report, 'data'> & Partial<Report>): number {
-    say(values.json && data !== undefined ? JSON.stringify(data, null, 2) : text)
-    return stops > 0 ? 1 : 0
-  }
+  if (values.most)
+    return name === 'share' ? mostReport(batch, await solver()) : { wrong: '--most goes with share.' }
+  return command(batch, solver)
 }
 
 const line = ({ path, problem }: Problem) => (path ? `${path}: ${problem}` : problem)

@@ -1,3 +1,4 @@
+import type { Preparation } from '../core/batch'
 import { bagLabel, bagsOf, seatOf, sharingInWords } from '../core/batch'
 import { planAll, prepareShared, ruleCosts, writtenSharing } from '../core/plans'
 import { findingsOf, stopsIn } from '../core/kits'
@@ -5,6 +6,7 @@ import type { Solve } from '../core/cutting'
 import type { Batch } from '../core/document'
 import { RULES, RULE_NAMES } from '../core/document'
 import { count } from '../core/lists'
+import type { WrittenSharing } from '../core/sharing'
 import { mostShared, sharingViolations } from '../core/sharing'
 import type { Report } from './reports'
 import { findingLines, heading, table } from './reports'
@@ -14,7 +16,7 @@ export function shareReport(batch: Batch, solve: Solve): Report {
   const preparation = prepareShared(batch, solve)
   const outcomes = planAll(batch, preparation, solve)
   const findings = findingsOf(preparation, outcomes)
-  const { sharing, cards } = preparation
+  const { sharing } = preparation
   if (!sharing) {
     const text = 'No piece comes from a pool of prints: there is nothing to share out.'
     return {
@@ -24,28 +26,8 @@ export function shareReport(batch: Batch, solve: Solve): Report {
   const written = writtenSharing(preparation, outcomes)
   const { sheets = 0, bound = 0, broken, missing } = sharing.sharing
   const costs = ruleCosts(sharing, solve)
-  const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
   const names = new Map(sharing.problem.prints.map(({ key, name }) => [key, name]))
-  const parts = new Map(
-    cards.map(({ entry, pieces }) => [entry.key, new Map(pieces.map(({ key, name }) => [key, name]))]),
-  )
-  const bagText = (bag: string) =>
-    [bag === '' ? 'nobody' : bagLabel(bag), seatOf(batch, bag).name].filter(Boolean).join(', ')
-  const order = bagsOf(batch)
-  const placeOf = (bag: string) => (order.includes(bag) ? order.indexOf(bag) : order.length)
-  const rows = [...(written?.kits ?? [])]
-    .sort((a, b) => placeOf(a.bag) - placeOf(b.bag))
-    .map(({ bag, card, colourway, prints }) => [
-      bagText(bag),
-      [titles.get(card) ?? card,
-        batch.cards.find(({ key }) => key === card)?.colourways.find(({ key }) => key === colourway)?.name,
-      ]
-        .filter(Boolean)
-        .join(', '),
-      Object.entries(prints)
-        .map(([part, print]) => `${parts.get(card)?.get(part) ?? part} ${names.get(print) ?? print}`)
-        .join(', '),
-    ])
+  const rows = kitRows(preparation, written?.kits ?? [], names)
   const ruleLine = ({ rule, sheets, broken: without }: typeof costs[number]) => {
     const cost = sheets === 0 ? 'costs no sheet' : `costs ${count(sheets, 'sheet')}`
     const kept = broken[rule] === 0 ? '' : `, not kept ${broken[rule]} ×`
@@ -70,6 +52,33 @@ export function shareReport(batch: Batch, solve: Solve): Report {
     ].join('\n'),
     stops: stopsIn(findings),
   }
+}
+
+/** A row for each kit, in the order of the bags. */
+function kitRows(
+  { batch, cards }: Preparation, kits: WrittenSharing['kits'], names: ReadonlyMap<string, string>,
+): string[][] {
+  const titles = new Map(batch.cards.map(({ key, title }) => [key, title]))
+  const parts = new Map(
+    cards.map(({ entry, pieces }) => [entry.key, new Map(pieces.map(({ key, name }) => [key, name]))]),
+  )
+  const bagText = (bag: string) =>
+    [bag === '' ? 'nobody' : bagLabel(bag), seatOf(batch, bag).name].filter(Boolean).join(', ')
+  const order = bagsOf(batch)
+  const placeOf = (bag: string) => (order.includes(bag) ? order.indexOf(bag) : order.length)
+  return [...kits]
+    .sort((a, b) => placeOf(a.bag) - placeOf(b.bag))
+    .map(({ bag, card, colourway, prints }) => [
+      bagText(bag),
+      [titles.get(card) ?? card,
+        batch.cards.find(({ key }) => key === card)?.colourways.find(({ key }) => key === colourway)?.name,
+      ]
+        .filter(Boolean)
+        .join(', '),
+      Object.entries(prints)
+        .map(([part, print]) => `${parts.get(card)?.get(part) ?? part} ${names.get(print) ?? print}`)
+        .join(', '),
+    ])
 }
 
 /**

@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib'
 import type { Browser } from 'playwright-core'
 import { main, say } from './lib/talk'
 import { visited } from './lib/visited'
@@ -41,6 +42,21 @@ async function timed(browser: Browser, address: string, selector: string, text: 
   return taken ?? 0
 }
 
+/** Kilobytes of scripts, as they are sent, that are asked for until a page can be worked with. */
+async function weighed(browser: Browser, address: string, selector: string, text: string) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  const scripts = new Set<string>()
+  page.on('request', asked => asked.resourceType() === 'script' && scripts.add(asked.url()))
+  await page.goto(address)
+  await page.locator(selector).filter({ hasText: text }).first().waitFor()
+  const asked = [...scripts]
+  await context.close()
+  const sizes = await Promise.all(asked.map(async url =>
+    gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer())).length))
+  return sizes.reduce((sum, size) => sum + size, 0) / 1000
+}
+
 main(() => visited('page-speed', async (browser, address) => {
   let least: number | undefined
   for (const [name, path, ...ready] of PAGES) {
@@ -49,8 +65,10 @@ main(() => visited('page-speed', async (browser, address) => {
     for (let run = 0; run < RUNS; run++) times.push(await timed(browser, address + path, ...ready))
     const time = median(times)
     least ??= time
+    const weight = await weighed(browser, address + path, ...ready)
     say(
-      `${name.padEnd(20)} ${String(Math.round(time)).padStart(5)} ms  ${(time / least).toFixed(2)} × the page with one sentence`,
+      `${name.padEnd(20)} ${String(Math.round(time)).padStart(5)} ms  ${(time / least).toFixed(2)} × the page with one sentence,`
+      + `  ${String(Math.round(weight)).padStart(3)} kB of scripts`,
     )
   }
 }))

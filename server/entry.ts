@@ -82,7 +82,8 @@ function note(id: string, { method, url = '' }: IncomingMessage, response: Serve
     underWay.delete(response)
     const [path = ''] = url.split('?')
     if (path.startsWith('/_nuxt/') || path.startsWith('/fonts/')) return
-    const [whole, ms] = [response.writableFinished, Math.round(performance.now() - begin)]
+    const whole = response.writableFinished
+    const ms = Math.round(performance.now() - begin)
     logLine({ level: 'info', id, method, path: path.slice(0, 100), status: response.statusCode, whole, ms })
   })
 }

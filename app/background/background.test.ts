@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Plan, CuttingProblem } from '../../core/cutting'
 import { planPaper, plansFor, problemKey } from '../../core/cutting'
+import { cutter } from '../../core/cutting/testing'
 import { inches } from '../../core/lengths'
 import { Background } from './background'
 import { isBetterPlan } from './better'
@@ -14,15 +15,7 @@ const firstPlan = (problem: CuttingProblem): Plan[] => {
 const problem = (quantity: number): CuttingProblem => ({
   demands: [{ key: 'base', name: 'Base', width: inches(4), height: inches(5), quantity, turn: 'either' }],
   supplies: [{ key: 'letter', kind: 'sheet', width: inches(8.5), height: inches(11), onHand: 50, price: 40 }],
-  cutter: {
-    length: inches(12),
-    mark: inches(1 / 16),
-    smallestPiece: inches(0.5),
-    stack: 4,
-    squaring: inches(0),
-    kerf: inches(0),
-    offcut: { short: inches(2), long: inches(4) },
-  },
+  cutter,
   objective: 'money',
 })
 const wanted = (...quantities: number[]) =>

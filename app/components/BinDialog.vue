@@ -18,7 +18,7 @@ async function back({ id, title }: Entry) {
 <template>
   <Dialog visible modal dismissable-mask header="Bin" :style="{ width: '40rem' }" @update:visible="emit('close')">
     <div class="stack">
-      <NotRead v-if="error" what="The bin" :error="error" />
+      <NotRead v-if="error" what="The bin" :error />
       <p v-else-if="entries.length === 0" class="quiet">
         {{
           data ? `Nothing was deleted. Classes and papers rest here for ${data.rest} days.` : 'Looking into the bin …'

@@ -21,8 +21,8 @@ const id = useId()
     <OneOfMany
       :input-id="id"
       :aria-label="label"
-      :model-value="modelValue"
-      :options="options"
+      :model-value
+      :options
       :placeholder="none"
       :show-clear="none !== undefined"
       @update:model-value="emit('update:modelValue', $event)"

@@ -37,13 +37,12 @@ function point(day: unknown) {
         autocomplete="off"
         @keydown.esc="escape"
       />
-      <Button
-        text
-        severity="secondary"
-        aria-label="Point at a day in the calendar"
+      <IconButton
+        icon="tabler:calendar"
+        label="Point at a day in the calendar"
         aria-haspopup="dialog"
         @click="calendar?.toggle($event)"
-      ><Icon name="tabler:calendar" /></Button>
+      />
     </span>
     <span
       :id="`${id}-said`"

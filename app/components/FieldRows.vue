@@ -28,7 +28,7 @@ function set(key: string, value: Value) {
 </script>
 
 <template>
-  <template v-for="{ key, field, value } in rows" :key="key">
+  <template v-for="{ key, field, value } in rows" :key>
     <LengthField
       v-if="field.kind === 'length'"
       :label="field.name"

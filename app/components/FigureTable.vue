@@ -32,7 +32,7 @@ defineSlots<Record<string, (properties: { row: Row }) => unknown>>()
           :scope="at === 0 ? 'row' : undefined"
           :class="{ number: column.number, wide: column.wide }"
         >
-          <slot :name="column.key" :row="row">
+          <slot :name="column.key" :row>
             {{ column.text?.(row) }}
           </slot>
         </component>

@@ -4,7 +4,7 @@ defineProps<{ title: string, open?: boolean }>()
 </script>
 
 <template>
-  <details class="board" :open="open">
+  <details class="board" :open>
     <summary>{{ title }}</summary>
     <div class="stack inner">
       <slot />

@@ -86,7 +86,7 @@ function pull(event: PointerEvent) {
     <div class="row narrow">
       <slot />
       <InputText
-        :id="id"
+        :id
         v-bind="bindings"
         :aria-describedby="[describedBy, (reason || help) && `${id}-about`].filter(Boolean).join(' ') || undefined"
         autocomplete="off"

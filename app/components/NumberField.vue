@@ -1,4 +1,4 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="T extends number | null = number">
 import type { NumberBounds } from '../utils/reading'
 import { readNumber } from '../utils/reading'
 
@@ -7,7 +7,7 @@ import { readNumber } from '../utils/reading'
  * further. `blank` is what an empty field means, where it means something.
  */
 const { modelValue, min, max, decimals = 0, blank, wrong } = defineProps<NumberBounds & {
-  modelValue: number | null
+  modelValue: T
   /** Stands above the field. */
   label?: string
   /** What the field is called where its label stands elsewhere, at the head of a column for instance. */
@@ -21,7 +21,7 @@ const { modelValue, min, max, decimals = 0, blank, wrong } = defineProps<NumberB
   /** What somebody else found wrong with it. */
   wrong?: string
 }>()
-const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
+const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
 
 const id = useId()
 /** Money keeps both its digits, other figures none that say nothing. */
@@ -31,7 +31,8 @@ const { draft, reason, set, escape, bindings } = useEntry<number | null>({
   read: text =>
     text.trim() === '' && blank !== undefined ? { ok: true, value: blank } : readNumber(text, { min, max, decimals }),
   write,
-  take: value => emit('update:modelValue', value),
+  // Nothing is typed only where an empty field means something.
+  take: value => emit('update:modelValue', value as T),
 })
 const said = computed(() =>
   reason.value ? `${reason.value}${modelValue === null ? '' : ` It stays ${write(modelValue)}.`}` : wrong,

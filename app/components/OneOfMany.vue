@@ -9,7 +9,7 @@ const isNamed = computed(() => options.some(option => 'key' in (option as object
 
 <template>
   <Select
-    :model-value="modelValue"
+    :model-value
     :options="[...options]"
     :option-value="isNamed ? 'key' : 'value'"
     :option-label="isNamed ? 'name' : 'label'"

@@ -4,7 +4,5 @@ defineProps<{ label: string }>()
 </script>
 
 <template>
-  <Button text severity="secondary" :aria-label="label">
-    <Icon name="tabler:trash" />
-  </Button>
+  <IconButton icon="tabler:trash" :label />
 </template>

@@ -9,5 +9,5 @@ const name = computed(() => sheetName(width, height))
 
 <template>
   <span v-if="name">{{ name }}</span>
-  <SizeText v-else :width="width" :height="height" :units="units" unit />
+  <SizeText v-else :width :height :units unit />
 </template>

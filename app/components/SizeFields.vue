@@ -8,8 +8,8 @@ const SIDES = [{ key: 'width', label: 'Width' }, { key: 'height', label: 'Height
 <template>
   <LengthField
     v-for="{ key, label } in SIDES"
-    :key="key"
-    :label="label"
+    :key
+    :label
     :model-value="$props[key]"
     @update:model-value="emit('change', key, $event)"
   />

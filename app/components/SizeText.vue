@@ -6,10 +6,10 @@ defineProps<{ width: Length, height: Length, units?: Units, unit?: boolean }>()
 </script>
 
 <template>
-  <span class="size"><LengthText :length="width" :units="units" /><span class="times">×</span><LengthText
+  <span class="size"><LengthText :length="width" :units /><span class="times">×</span><LengthText
     :length="height"
-    :units="units"
-    :unit="unit"
+    :units
+    :unit
   /></span>
 </template>
 

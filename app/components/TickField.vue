@@ -7,8 +7,8 @@ const id = useId()
 
 <template>
   <span class="row tick">
-    <ToggleSwitch v-if="switched" v-model="on" :input-id="id" :disabled="disabled" />
-    <Checkbox v-else v-model="on" binary :input-id="id" :disabled="disabled" />
+    <ToggleSwitch v-if="switched" v-model="on" :input-id="id" :disabled />
+    <Checkbox v-else v-model="on" binary :input-id="id" :disabled />
     <label :for="id">
       <slot>{{ label }}</slot><span v-if="help" class="quiet small">, {{ help }}</span>
     </label>

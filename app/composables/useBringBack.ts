@@ -2,12 +2,10 @@
 export function useBringBack(): (bin: number) => Promise<boolean> {
   const toast = useToast()
   const turn = useClassTurn()
-  const shelf = usePapersStore()
   return async (bin) => {
     try {
-      const { entity } = await $fetch<{ entity: 'class' | 'paper' }>(`/api/bin/${bin}/restore`, { method: 'POST' })
+      await $fetch(`/api/bin/${bin}/restore`, { method: 'POST' })
       turn.value++
-      if (entity === 'paper') await shelf.load()
       return true
     }
     catch (error) {

@@ -16,14 +16,12 @@ interface EntryOptions<T> {
 export function useEntry<T>({ value, read, write, take }: EntryOptions<T>) {
   const draft = ref(write(value()))
   const typing = ref(false)
-  /** What stands while the text cannot be read. */
+  /** What stands while the text cannot be read, and what this field has last put in force itself. */
   let held = value()
-  /** What this field has last put in force itself. */
   let own = value()
 
   const reading = computed(() => read(draft.value))
   const reason = computed(() => (reading.value.ok ? undefined : reading.value.reason))
-
   watch(() => [value(), write(value())] as const, ([now]) => {
     if (now === own && (typing.value || !reading.value.ok)) return
     own = held = now
@@ -35,7 +33,7 @@ export function useEntry<T>({ value, read, write, take }: EntryOptions<T>) {
     if (next !== value()) take(next)
   }
 
-  function type(text: string) {
+  function type(text = '') {
     draft.value = text
     put(reading.value.ok ? reading.value.value : held)
   }
@@ -46,12 +44,9 @@ export function useEntry<T>({ value, read, write, take }: EntryOptions<T>) {
     put(next)
   }
 
-  const focus = () => {
-    typing.value = true
-    held = own = value()
-  }
-  const blur = () => {
-    typing.value = false
+  function turn(toTyping: boolean) {
+    typing.value = toTyping
+    if (toTyping) return void (held = own = value())
     if (!reading.value.ok) return
     put(reading.value.value)
     draft.value = write(value())
@@ -62,19 +57,18 @@ export function useEntry<T>({ value, read, write, take }: EntryOptions<T>) {
     if (draft.value === write(held)) return
     event.stopPropagation()
     event.preventDefault()
-    draft.value = write(held)
-    put(held)
+    set(held)
   }
 
   /** What makes a text field such an entry. */
   const bindings = computed(() => ({
     'modelValue': draft.value,
-    'invalid': reason.value !== undefined,
+    'invalid': !reading.value.ok,
     // What `isReadable` looks for.
-    'data-unread': reason.value === undefined ? undefined : '',
-    'onUpdate:modelValue': (text?: string) => type(text ?? ''),
-    'onFocus': focus,
-    'onBlur': blur,
+    'data-unread': reading.value.ok ? undefined : '',
+    'onUpdate:modelValue': type,
+    'onFocus': () => turn(true),
+    'onBlur': () => turn(false),
   }))
 
   return { draft, reading, reason, set, escape, bindings }

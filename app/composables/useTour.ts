@@ -1,4 +1,4 @@
-import { useLocalStorage } from '@vueuse/core'
+import { createGlobalState, useLocalStorage } from '@vueuse/core'
 
 /** A look round in a class: where each stop is, and what is to be seen there. */
 export const TOUR = [
@@ -32,11 +32,16 @@ interface Place {
   stop: number
 }
 
+/** Where the tour stands: the same for every part of the page, and kept also where the part that began it is gone. */
+const usePlace = createGlobalState(() => {
+  const serializer = { read: (text: string): Place | null => JSON.parse(text), write: JSON.stringify }
+  return useLocalStorage<Place | null>('wakaru-tour', null, { serializer })
+})
+
 /** The tour through a class; it can be left at any time and goes on where it was. */
 export function useTour() {
   const router = useRouter()
-  const serializer = { read: (text: string): Place | null => JSON.parse(text), write: JSON.stringify }
-  const place = useLocalStorage<Place | null>('wakaru-tour', null, { serializer })
+  const place = usePlace()
   const stop = computed(() => (place.value ? TOUR[place.value.stop] : undefined))
   const to = async (id: number, at: number) => {
     const next = TOUR[at]

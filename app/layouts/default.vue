@@ -1,8 +1,13 @@
 <script setup lang="ts">
-import { useDark } from '@vueuse/core'
+import { onKeyStroke, useDark } from '@vueuse/core'
 
 useDark({ storageKey: 'wakaru-theme', valueLight: '' })
 const help = useHelp()
+const asking = useAsking()
+const touring = useTour().place
+onKeyStroke('?', (event) => {
+  if (!(event.target as HTMLElement).closest('input, textarea')) help.value = true
+})
 /** A page that fills the window scrolls nowhere but in its own lists. */
 const route = useRoute()
 const fills = computed(() => route.meta.fills === true)
@@ -28,25 +33,8 @@ const fills = computed(() => route.meta.fills === true)
         </NuxtLink>
       </nav>
       <span class="gap" />
-      <Button
-        v-tooltip.bottom="'Words, shortcuts and cautions (?)'"
-        text
-        severity="secondary"
-        aria-label="Help"
-        @click="help = true"
-      >
-        <Icon name="tabler:help" />
-      </Button>
-      <Button
-        v-tooltip.bottom="'Settings'"
-        as="router-link"
-        to="/settings"
-        text
-        severity="secondary"
-        aria-label="Settings"
-      >
-        <Icon name="tabler:settings" />
-      </Button>
+      <IconButton icon="tabler:help" tip="Words, shortcuts and cautions (?)" label="Help" @click="help = true" />
+      <IconButton icon="tabler:settings" tip="Settings" as="router-link" to="/settings" label="Settings" />
     </header>
     <hr class="scored">
     <main id="work" tabindex="-1">
@@ -55,9 +43,9 @@ const fills = computed(() => route.meta.fills === true)
     <ClientOnly>
       <Toast position="bottom-right" />
       <UndoToast />
-      <ConfirmDialog />
-      <HelpDialog />
-      <TourPanel />
+      <LazyConfirmDialog v-if="asking !== 'no'" @vue:mounted="asking = 'here'" />
+      <LazyHelpDialog v-if="help" />
+      <LazyTourPanel v-if="touring" />
     </ClientOnly>
   </div>
 </template>

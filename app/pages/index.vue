@@ -63,7 +63,7 @@ useHead({ title: 'Classes · Wakaru' })
         <Button label="New class" @click="starting = true" />
       </div>
     </div>
-    <NotRead v-if="error" what="The classes" :error="error" />
+    <NotRead v-if="error" what="The classes" :error />
     <LazyFirstSteps v-else-if="isEmpty" @example="example" @empty="starting = true" />
     <div v-show="!error && ready && !isEmpty">
       <ClassSection
@@ -74,8 +74,8 @@ useHead({ title: 'Classes · Wakaru' })
             ? 'Nothing that is coming up is called so.'
             : 'Nothing is coming up. Start a new class or copy an old one.'
         "
-        :search="search"
-        :today="today"
+        :search
+        :today
         @copy="copying = $event"
         @counted="counts.coming = $event"
         @failed="errors.coming = $event"
@@ -84,8 +84,8 @@ useHead({ title: 'Classes · Wakaru' })
         when="past"
         head="Taught"
         :none="search ? 'Nothing that was taught is called so.' : ''"
-        :search="search"
-        :today="today"
+        :search
+        :today
         @copy="copying = $event"
         @counted="counts.past = $event"
         @failed="errors.past = $event"

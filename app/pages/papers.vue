@@ -5,7 +5,7 @@ import { BOUNDS } from '../../core/document'
 import type { PaperEntry } from '../../core/document'
 
 const shelf = usePapersStore()
-const confirm = useConfirm()
+const ask = useAsk()
 const toast = useToast()
 const typed = ref('')
 const search = refDebounced(typed, 200)
@@ -22,6 +22,8 @@ const { error, status } = useAsyncData(
     watch: [search, kind],
   })
 const binOpen = ref(false)
+// Papers may come back out of the bin.
+watch(useClassTurn(), () => void shelf.load())
 
 /** A size as it was measured, whichever school that was. */
 function sizeOf({ width, height }: { width: string, height: string }) {
@@ -36,12 +38,10 @@ async function close(saved?: string) {
 const editing = ref<{ paper?: PaperEntry }>()
 
 function askToRemove(paper: PaperEntry) {
-  confirm.require({
+  void ask({
     header: `Take ${paper.name} off the shelf?`,
     message: 'It goes into the bin with its sheets on hand and prices, and can be brought back for 30 days.',
-    acceptLabel: 'Take it off',
-    rejectLabel: 'Keep it',
-    rejectProps: { severity: 'secondary', outlined: true },
+    yes: 'Take it off',
     accept: () => remove(paper),
   })
 }
@@ -80,7 +80,7 @@ useHead({ title: 'Paper shelf · Wakaru' })
         <Button label="Add a paper" @click="editing = {}" />
       </div>
     </div>
-    <NotRead v-if="error" what="The shelf" :error="error" />
+    <NotRead v-if="error" what="The shelf" :error />
     <section v-else-if="status === 'success' && shelf.papers.length === 0" class="board">
       <p v-if="search || kind !== 'all'">
         No paper on the shelf is called so.

@@ -21,7 +21,6 @@ const settings = shallowRef<StudioSettings>(DEFAULT_SETTINGS)
 const { found, running, state, reason, ask, stop } = useTeach()
 const ready = ref(false)
 const SKILL_OPTIONS = SKILLS.map(value => ({ value, label: value }))
-/** A choice of its own stands for none: an empty one would show nothing. */
 
 onMounted(async () => {
   try {
@@ -146,14 +145,9 @@ useHead({ title: 'What could I teach? · Wakaru' })
     </p>
     <ul class="tiles" aria-label="What could be taught">
       <li v-for="one in rows" :key="one.fold" class="board">
-        <FoldedDrawing
+        <FoldSketch
           :construction="one.construction"
-          :opening="0.8"
-          :view="one.view"
-          :width="250"
-          :height="160"
-          :papers="one.card.papers"
-          aria-hidden="true"
+          v-bind="{ view: one.view, width: 250, height: 160, papers: one.card.papers }"
         />
         <h2>{{ one.name }}</h2>
         <p>

@@ -2,8 +2,8 @@
 const USUAL = 2
 
 /**
- * What is only read is asked for once more where the server is busy, after as long as it says, and otherwise once: it
- * would not be answered better a moment later, and two would wait instead of one.
+ * Where the server is busy, a request that only reads is sent once more, after as long as the server says. In every
+ * other case it is sent once: the answer would be no better a moment later, and two would wait instead of one.
  */
 export default defineNuxtPlugin(() => {
   globalThis.$fetch = $fetch.create({

@@ -95,6 +95,8 @@ function labelsOf(print: Printout, sheets: NonNullable<Printout['labels']>): TDo
   }
 }
 
+type Block<Kind extends PrintBlock['kind']> = Extract<PrintBlock, { kind: Kind }>
+
 function contentOf(block: PrintBlock, width: number): Content[] {
   switch (block.kind) {
     case 'text':
@@ -102,42 +104,9 @@ function contentOf(block: PrintBlock, width: number): Content[] {
     case 'heading':
       return [{ text: block.text, bold: true, fontSize: 11.5, margin: [0, 6, 0, 2], headlineLevel: 2 }]
     case 'list':
-      if (block.mark === 'box') {
-        const items = block.items.map((text): Content => ({
-          text: `☐ ${text}`, leadingIndent: -HANGING, margin: [HANGING, 0, 0, 0],
-        }))
-        return [{ stack: items, margin: [0, 1, 0, 3] }]
-      }
-      return [
-        block.mark === 'number' ? { ol: block.items, margin: [0, 2, 0, 4] } : { ul: block.items, margin: [0, 2, 0, 4] },
-      ]
-    case 'table': {
-      const cells = (row: string[], bold: boolean): TableCell[] =>
-        row.map((text, at) => ({
-          text, bold, alignment: block.numbers?.includes(at) ? ('right' as const) : ('left' as const),
-        }))
-      // The longest column takes what the others leave.
-      const longest = block.head.map((head, at) =>
-        Math.max(head.length, ...block.rows.map(row => row[at]?.length ?? 0)),
-      )
-      const wide = longest.indexOf(Math.max(...longest))
-      return [
-        {
-          table: {
-            headerRows: 1,
-            keepWithHeaderRows: 2,
-            dontBreakRows: true,
-            widths: block.head.map((_, at) => (at === wide ? '*' : 'auto')),
-            body: [cells(block.head, true), ...block.rows.map(row => cells(row, false))],
-          },
-          layout: LINES,
-          fontSize: 9.5,
-          margin: [0, 3, 0, 6],
-          // A short table is one thing; a long one goes on.
-          ...(block.rows.length <= 6 && { unbreakable: true }),
-        },
-      ]
-    }
+      return [listOf(block)]
+    case 'table':
+      return [tableOf(block)]
     case 'drawings':
       return inRows(
         block.drawings.map(({ title, svg, width: wide }) => ({
@@ -158,22 +127,56 @@ function contentOf(block: PrintBlock, width: number): Content[] {
       )
     }
     case 'scale':
-      return [
-        {
-          unbreakable: true,
-          stack: [
-            {
-              canvas: [
-                { type: 'line', x1: 0, y1: 5, x2: block.points, y2: 5, lineWidth: 0.8 },
-                { type: 'line', x1: 0, y1: 0, x2: 0, y2: 10, lineWidth: 0.8 },
-                { type: 'line', x1: block.points, y1: 0, x2: block.points, y2: 10, lineWidth: 0.8 },
-              ],
-              margin: [0, 8, 0, 2],
-            },
-            { text: block.text, fontSize: 8.5 },
-          ],
-        },
-      ]
+      return [scaleOf(block)]
+  }
+}
+
+function listOf({ mark, items }: Block<'list'>): Content {
+  if (mark === 'number') return { ol: items, margin: [0, 2, 0, 4] }
+  if (mark !== 'box') return { ul: items, margin: [0, 2, 0, 4] }
+  const ticked = items.map((text): Content => ({
+    text: `☐ ${text}`, leadingIndent: -HANGING, margin: [HANGING, 0, 0, 0],
+  }))
+  return { stack: ticked, margin: [0, 1, 0, 3] }
+}
+
+function tableOf({ head, rows, numbers }: Block<'table'>): Content {
+  const cells = (row: string[], bold: boolean): TableCell[] =>
+    row.map((text, at) => ({ text, bold, alignment: numbers?.includes(at) ? 'right' : 'left' }))
+  // The longest column takes what the others leave.
+  const longest = head.map((title, at) => Math.max(title.length, ...rows.map(row => row[at]?.length ?? 0)))
+  const wide = longest.indexOf(Math.max(...longest))
+  return {
+    table: {
+      headerRows: 1,
+      keepWithHeaderRows: 2,
+      dontBreakRows: true,
+      widths: head.map((_, at) => (at === wide ? '*' : 'auto')),
+      body: [cells(head, true), ...rows.map(row => cells(row, false))],
+    },
+    layout: LINES,
+    fontSize: 9.5,
+    margin: [0, 3, 0, 6],
+    // A short table is one thing; a long one goes on.
+    ...(rows.length <= 6 && { unbreakable: true }),
+  }
+}
+
+/** A line of a known length, to hold a ruler against. */
+function scaleOf({ points, text }: Block<'scale'>): Content {
+  return {
+    unbreakable: true,
+    stack: [
+      {
+        canvas: [
+          { type: 'line', x1: 0, y1: 5, x2: points, y2: 5, lineWidth: 0.8 },
+          { type: 'line', x1: 0, y1: 0, x2: 0, y2: 10, lineWidth: 0.8 },
+          { type: 'line', x1: points, y1: 0, x2: points, y2: 10, lineWidth: 0.8 },
+        ],
+        margin: [0, 8, 0, 2],
+      },
+      { text, fontSize: 8.5 },
+    ],
   }
 }
 

@@ -4,8 +4,8 @@ import { newToken } from './feed'
 
 /**
  * What this browser keeps of a class until the server has it: what was changed, and, for the case that others have
- * changed something meanwhile, the document that it was changed on. The changes are written at every one of them; the
- * document, which is many times as large, only where it is another one.
+ * changed something meanwhile, the document that it was changed on. The changes are written whenever there is a new
+ * one; the document, many times as large, only when it is another one.
  */
 interface Draft {
   version: number

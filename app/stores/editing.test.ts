@@ -1,70 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { ClassDocument, Patch, Session } from '../../core/document'
-import { applied, newClass, patchesBetween, sessionOf } from '../../core/document'
+import type { ClassDocument, Session } from '../../core/document'
+import { sessionOf } from '../../core/document'
 import { refusalOf } from '../utils/refusal'
-import type { Sent } from './editing'
 import { useEditing } from './editing'
+import { MadeUpServer, throws } from './testing'
 
-/** A server made up here: it applies what is sent, and can fail, lose its answer or be changed by somebody else. */
-class MadeUpServer {
-  position = 3
-  document: ClassDocument = newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' })
-  sent: Sent[] = []
-  tokens = new Map<string, number>()
-  /** What happens instead at the next saves. */
-  troubles: (() => void)[] = []
-
-  loads = 0
-  load = async () => {
-    this.loads++
-    return { position: this.position, document: structuredClone(this.document) }
-  }
-
-  /** What has led to each position, as far as that is known. */
-  log = new Map<number, Patch[]>()
-  later = async (since: number, base: ClassDocument) => {
-    const steps = Array.from({ length: this.position - since }, (_, at) => this.log.get(since + at + 1))
-    if (steps.includes(undefined)) return undefined
-    try {
-      return {
-        position: this.position, document: applied(base, structuredClone(steps.flatMap(patches => patches ?? []))),
-      }
-    }
-    catch {
-      return undefined
-    }
-  }
-
-  save = async (sent: Sent) => {
-    this.sent.push(structuredClone(sent))
-    const known = this.tokens.get(sent.token)
-    this.troubles.shift()?.()
-    if (known !== undefined) return { position: known }
-    if (sent.since !== this.position && this.refuses) throw { statusCode: 409, data: { message: 'changed' } }
-    return this.take(sent)
-  }
-
-  /** Whether it leaves all merging to the window. */
-  refuses = true
-  take(sent: Sent) {
-    this.document = applied(this.document, sent.patches)
-    this.tokens.set(sent.token, ++this.position)
-    this.log.set(this.position, sent.patches)
-    return { position: this.position }
-  }
-
-  /** Somebody else saves. */
-  change(edit: (document: ClassDocument) => void) {
-    const before = this.document
-    this.document = structuredClone(before)
-    edit(this.document)
-    this.log.set(++this.position, patchesBetween(before, this.document))
-  }
-}
-
-const throws = (error: unknown) => () => {
-  throw error
-}
 let server: MadeUpServer
 let kept: Session<ClassDocument> | undefined
 let hasRoom: boolean
@@ -92,6 +32,20 @@ beforeEach(async () => {
   editing.begin(position, sessionOf(document))
 })
 afterEach(() => vi.useRealTimers())
+
+/** A page that has the whole document fetched at every look, however little has changed. */
+function beginAnew() {
+  editing = useEditing<ClassDocument>({
+    load: () => server.load(),
+    later: async () => undefined,
+    save: server.save,
+    keep: () => true,
+    forget: () => {},
+    newToken: () => 'token-x',
+    refusalOf,
+  })
+  editing.begin(3, sessionOf(server.document))
+}
 
 describe('saving', () => {
   it('sends soon what was changed, as patches, and knows the position', async () => {
@@ -320,16 +274,7 @@ describe('somebody else', () => {
       if (fails-- > 0) throw { statusCode: 503, data: { message: 'The database is away.' } }
       return load()
     }
-    editing = useEditing<ClassDocument>({
-      load: () => server.load(),
-      later: async () => undefined,
-      save: server.save,
-      keep: () => true,
-      forget: () => {},
-      newToken: () => 'token-y',
-      refusalOf,
-    })
-    editing.begin(3, sessionOf(server.document))
+    beginAnew()
     server.change(document => void (document.class.seats = 30))
     await editing.hear(4, true)
     expect([editing.current.value?.class.seats === 30, editing.position.value]).toEqual([false, 3])
@@ -345,16 +290,7 @@ describe('somebody else', () => {
     server.load = async () => {
       throw { statusCode: 404, data: { message: 'There is no such class.' } }
     }
-    editing = useEditing<ClassDocument>({
-      load: () => server.load(),
-      later: async () => undefined,
-      save: server.save,
-      keep: () => true,
-      forget: () => {},
-      newToken: () => 'token-x',
-      refusalOf,
-    })
-    editing.begin(3, sessionOf(server.document))
+    beginAnew()
     await editing.hear(4, true)
     expect([editing.state.value, shown(), editing.problems.value[0]?.problem]).toEqual([
       'refused', 'Evening', 'There is no such class.',

@@ -21,8 +21,11 @@ interface ShelfAnswer {
   papers: PaperEntry[]
 }
 
-/** The papers on the studio's shelf, read stretch by stretch. A class on screen shows its own state of them here. */
-export const usePapersStore = defineStore('papers', () => {
+const ask = (query: ShelfQuery, offset: number, limit: number) =>
+  $fetch<ShelfAnswer>('/api/papers', { query: { ...query, offset, limit } })
+
+/** The papers on the studio's shelf, read stretch by stretch. */
+function useShelfReading() {
   const papers = shallowRef<PaperEntry[]>([])
   const position = ref(0)
   const total = ref(0)
@@ -32,9 +35,6 @@ export const usePapersStore = defineStore('papers', () => {
   /** Whether all papers of the shelf are here, so that a key that is free here is free. */
   const isWhole = () => query.search === '' && query.kind === 'all' && total.value <= papers.value.length
   const show = (now: PaperEntry[]) => void (papers.value = now)
-
-  const ask = (query: ShelfQuery, offset: number, limit: number) =>
-    $fetch<ShelfAnswer>('/api/papers', { query: { ...query, offset, limit } })
 
   async function read(offset: number, limit: number) {
     const order = ++asked
@@ -55,37 +55,37 @@ export const usePapersStore = defineStore('papers', () => {
     await load({ search: '', kind: 'all' })
     while (!isWhole() && papers.value.length < MOST) await more()
   }
+  return { papers, position, total, isWhole, show, load, more, loadAll }
+}
+
+/** The shelf as it is looked at. A class on screen shows its own state of its papers here. */
+export const usePapersStore = defineStore('papers', () => {
+  const { position, ...reading } = useShelfReading()
+  const { papers } = reading
+
   /** Papers by a part of their name, without showing them here. */
   const find = (search: string) => ask({ search, kind: 'all' }, 0, 20).then(({ papers }) => papers)
 
+  async function send(label: string, since: number, now: PaperEntry[]) {
+    const patches = patchesBetween({ papers: papers.value }, { papers: now })
+    if (patches.length === 0) return
+    await $fetch('/api/edits', { method: 'POST', body: { token: newToken(), label, class: null, since, patches } })
+  }
+
   /** Saves the shelf as it is to be; a refusal of the server is thrown. */
   async function save(label: string, now: PaperEntry[]) {
-    const patches = patchesBetween({ papers: papers.value }, { papers: now })
-    if (patches.length > 0)
-      await $fetch('/api/edits', {
-        method: 'POST', body: { token: newToken(), label, class: null, since: position.value, patches },
-      })
-    await load()
+    await send(label, position.value, now)
+    await reading.load()
   }
 
   /** Puts a new paper on the shelf without reading the shelf anew; who shows it does that, or fetches the one paper. */
   async function add(paper: PaperEntry) {
     const { position: since } = await ask({ search: '', kind: 'all' }, 0, 1)
-    const patches = patchesBetween({ papers: papers.value }, { papers: [...papers.value, paper] })
-    await $fetch('/api/edits', {
-      method: 'POST', body: { token: newToken(), label: `add ${paper.key}`, class: null, since, patches },
-    })
+    await send(`add ${paper.key}`, since, [...papers.value, paper])
   }
   const change = (paper: PaperEntry) =>
-    save(
-      `change ${paper.key}`,
-      papers.value.map(other => (other.key === paper.key ? paper : other)),
-    )
-  const remove = (key: string) =>
-    save(
-      `remove ${key}`,
-      papers.value.filter(paper => paper.key !== key),
-    )
+    save(`change ${paper.key}`, papers.value.map(other => (other.key === paper.key ? paper : other)))
+  const remove = (key: string) => save(`remove ${key}`, papers.value.filter(paper => paper.key !== key))
 
-  return { papers, total, isWhole, show, load, loadAll, more, find, add, change, remove }
+  return { ...reading, find, add, change, remove }
 })

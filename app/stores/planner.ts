@@ -21,13 +21,13 @@ export interface PlannedPaper extends PaperProblem {
   key: string
   job: Job<Plan[]>
   outcome?: PaperOutcome
-  /** The plan were nothing fixed and no format forbidden, once it is known. */
+  /** What the plan would be with nothing fixed and no format forbidden, once that is known. */
   freePlan?: Plan
   /** The plan will not change by itself any more: what binds to it may be noted. */
   settled: boolean
 }
 
-/** What followed from plans before: a sequence of cuts is worked out once, not at every step of the search. */
+/** Outcomes that were worked out before: a sequence of cuts is worked out once, not at every step of the search. */
 const followed = new WeakMap<Plan[], { of: unknown[], outcome: PaperOutcome }>()
 
 function outcomeFor(paper: PaperProblem, plans: Plan[], batch: Batch): PaperOutcome {
@@ -39,14 +39,9 @@ function outcomeFor(paper: PaperProblem, plans: Plan[], batch: Batch): PaperOutc
   return outcome
 }
 
-/**
- * The cutting of the class on screen. Plans are made in a worker whenever the
- * pieces of a paper change, and remembered by the problem they solve, so that
- * undo shows the old plan at once.
- */
-export const usePlannerStore = defineStore('planner', () => {
+/** The papers of the class on screen, each with its plan, as far as the background has come. */
+function usePlannedPapers() {
   const work = useClassStore()
-  const sharings = useSharingStore()
   /** Counts what has changed in the background. */
   const turn = shallowRef(0)
   const background = new Background('plan', {
@@ -55,6 +50,21 @@ export const usePlannerStore = defineStore('planner', () => {
     takesOver: isBetterPlan,
     memory: useMemories()?.plans,
   })
+
+  function planned(paper: PaperProblem): PlannedPaper {
+    void turn.value
+    const key = problemKey(paper.problem)
+    const job = background.job(key)
+    return {
+      ...paper,
+      key,
+      job,
+      outcome: job.best && work.settled && outcomeFor(paper, job.best, work.settled.batch),
+      freePlan: paper.free && background.job(problemKey(paper.free)).best?.[0],
+      settled: job.state === 'settled' || job.state === 'stopped',
+    }
+  }
+
   const fromSheets = computed(() => (work.settled?.preparation.papers ?? []).map(planned))
   /**
    * Hidden parts, once it is settled what the papers leave over; where that is not enough, together with one of them.
@@ -78,21 +88,29 @@ export const usePlannerStore = defineStore('planner', () => {
     ]
   })
 
-  function planned(paper: PaperProblem): PlannedPaper {
-    void turn.value
-    const key = problemKey(paper.problem)
-    const job = background.job(key)
-    return {
-      ...paper,
-      key,
-      job,
-      outcome: job.best && work.settled && outcomeFor(paper, job.best, work.settled.batch),
-      freePlan: paper.free && background.job(problemKey(paper.free)).best?.[0],
-      settled: job.state === 'settled' || job.state === 'stopped',
-    }
-  }
+  watch(
+    [papers, hidden],
+    () => {
+      const asked = [...papers.value, ...fromSheets.value, ...(hidden.value?.asked ?? []).map(planned)]
+      background.show(asked.flatMap(({ key, problem, free }) =>
+        [{ key, problem }, ...(free ? [{ key: problemKey(free), problem: free }] : [])]))
+    },
+    { immediate: true },
+  )
+  return { papers, hidden, background }
+}
 
-  const plans = computed(() => papers.value.flatMap(({ outcome }) => outcome ?? []))
+/**
+ * The cutting of the class on screen. Plans are made in a worker whenever the
+ * pieces of a paper change, and remembered by the problem they solve, so that
+ * undo shows the old plan at once.
+ */
+export const usePlannerStore = defineStore('planner', () => {
+  const work = useClassStore()
+  const sharings = useSharingStore()
+  const { papers, hidden, background } = usePlannedPapers()
+
+  const outcomes = computed(() => papers.value.flatMap(({ outcome }) => outcome ?? []))
   /** Prints are still being shared out: what is cut from them may change. */
   const sharing = computed(() => {
     const job = sharings.stateOf(work.preparation?.sharing?.key)
@@ -111,29 +129,11 @@ export const usePlannerStore = defineStore('planner', () => {
   const planless = computed(() => papers.value.some(({ outcome }) => !outcome))
   const kits = computed(() =>
     work.settled && (ready.value || !planless.value)
-      ? kitsOfBatch(work.settled.batch, work.settled.preparation, plans.value)
+      ? kitsOfBatch(work.settled.batch, work.settled.preparation, outcomes.value)
       : undefined,
   )
-
-  watch(
-    [papers, hidden],
-    () => {
-      const asked = [...papers.value, ...fromSheets.value, ...(hidden.value?.asked ?? []).map(planned)]
-      background.show(asked.flatMap(({ key, problem, free }) =>
-        [{ key, problem }, ...(free ? [{ key: problemKey(free), problem: free }] : [])]))
-    },
-    { immediate: true },
-  )
-
   return {
-    papers,
-    outcomes: plans,
-    planless,
-    ready,
-    running,
-    stopped,
-    progress,
-    kits,
+    papers, outcomes, planless, ready, running, stopped, progress, kits,
     stop: () => background.stop(),
     resume: () => background.resume(),
   }

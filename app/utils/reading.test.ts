@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { dayInWords, readDay } from './days'
+import { dayInWords } from './days'
+import { readDay } from './read-day'
 import { readNumber } from './reading'
 
 describe('a day as people write it', () => {

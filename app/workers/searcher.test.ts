@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { CuttingProblem } from '../../core/cutting'
 import { plansFor } from '../../core/cutting'
+import { cutter } from '../../core/cutting/testing'
 import { inches } from '../../core/lengths'
 import type { WorkerAnswer, Searching, SearchName, Searches } from '../background/searches'
 
@@ -14,15 +15,6 @@ const ask = <Name extends SearchName>(name: Name, order: number, jobs: Record<st
     name, order, Object.entries(jobs).map(([key, problem]) => ({ key, problem })), answer => void said.push(answer),
   )
 
-const cutter = {
-  length: inches(12),
-  mark: inches(1 / 16),
-  smallestPiece: inches(0.5),
-  stack: 4,
-  squaring: inches(0),
-  kerf: inches(0),
-  offcut: { short: inches(2), long: inches(4) },
-}
 const problem = (quantity: number): CuttingProblem => ({
   demands: [
     [4, 5],

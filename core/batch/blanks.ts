@@ -64,7 +64,9 @@ export function blanksOfParts(
 function cutBlanks(paper: Paper, pieces: readonly Piece[], groups: readonly KitGroup[]): Blank[] {
   const inAll = (of: (group: KitGroup) => number) => groups.reduce((sum, group) => sum + group.kits * of(group), 0)
   return pieces.flatMap((piece): Blank[] => {
-    const [width, height, turn] = [piece.width.value, piece.height.value, turnOn(paper, piece)]
+    const width = piece.width.value
+    const height = piece.height.value
+    const turn = turnOn(paper, piece)
     const partner = partnerOf(piece, pieces, paper)
     const paired = (group: KitGroup) => (partner ? pairsIn(group, piece, partner, paper) : 0)
     const single = inAll(group => cutFrom(group, piece, paper) - paired(group))

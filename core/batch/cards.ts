@@ -1,4 +1,4 @@
-import { ANY_SCRAP, SAME_FOR_ALL, freeKey, freeTitle } from '../document'
+import { ANY_SCRAP, bareCard, freeKey, freeTitle } from '../document'
 import type { Batch, CardEntry, DressingEntry, PaperEntry, ParameterInputs } from '../document'
 import { dressedCard } from '../dressing'
 import type { Fold, PartKind, Piece } from '../folds'
@@ -17,14 +17,12 @@ export function newCard(
   own: { key?: string, title?: string, parameters?: ParameterInputs } & Partial<DressingEntry> = {},
 ): CardEntry {
   const card: CardEntry = {
-    key: own.key ?? freeKey(fold.id, batch.cards.map(({ key }) => key)),
-    title: freeTitle(own.title ?? fold.name, batch.cards.map(({ title }) => title)),
-    fold: fold.id,
-    kits: null,
+    ...bareCard(
+      own.key ?? freeKey(fold.id, batch.cards.map(({ key }) => key)),
+      freeTitle(own.title ?? fold.name, batch.cards.map(({ title }) => title)),
+      fold.id,
+    ),
     parameters: { ...own.parameters },
-    papers: {},
-    ...structuredClone(SAME_FOR_ALL),
-    envelope: '',
     faces: own.faces ?? [],
     free: own.free ?? [],
     parts: own.parts ?? [],

@@ -1,5 +1,5 @@
 import type { Batch, Path } from '../document'
-import { fieldAt, valueAt } from '../document'
+import { fieldAt, nameAt, nameOf, valueAt } from '../document'
 import { foldById } from '../folds'
 
 /*
@@ -7,69 +7,10 @@ import { foldById } from '../folds'
  * back would touch.
  */
 
-const NAMES: Record<string, string> = {
-  'title': 'title',
-  'date': 'day',
-  'seats': 'seats',
-  'spares': 'spares',
-  'delivery': 'delivery',
-  'units': 'units',
-  'notes': 'notes',
-  'fold': 'fold',
-  'kits': 'number of kits',
-  'envelope': 'envelope',
-  'parts': 'how parts are held and made',
-  'parameters': 'sizes',
-  'papers': 'papers',
-  'pace': 'seconds at the trimmer',
-  'priority': 'what counts most',
-  'moreSheets': 'sheets it may cost more',
-  'without': 'sheet formats to do without',
-  'also': 'sheet formats of the other units',
-  'layouts': 'kept and cut layouts',
-  'spoiled': 'spoiled pieces',
-  'miscut': 'pieces cut wrong',
-  'starts': 'beginning',
-  'lasts': 'minutes',
-  'place': 'place',
-  'usual': 'usual profile',
-  'levels': 'how far pieces are made ready',
-  'more': 'pieces to choose from',
-  'adhesive': 'where tape is found',
-  'profile': 'how it is made ready',
-  'use': 'use',
-  'way': 'way of sticking',
-  'pack': 'size of a pack',
-  'ordered': 'what is ordered',
-  'where': 'where it is bought',
-  'envelopes': 'envelopes',
-  'rates': 'rates',
-  'name': 'name',
-  'kind': 'kind',
-  'weight': 'weight',
-  'colour': 'colour',
-  'motif': 'pattern',
-  'upright': 'print direction',
-  'grain': 'grain',
-  'stocks': 'sheets',
-  'offcuts': 'offcuts',
-  'width': 'width',
-  'height': 'height',
-  'thickness': 'thickness',
-  'price': 'price',
-  'onHand': 'sheets on hand',
-  'count': 'number',
-  '(order)': 'order',
-  'key': 'key',
-}
-
 const named = (name: string | undefined, fallback: string): string =>
-  name === undefined ? fallback : (NAMES[name] ?? name)
+  name === undefined ? fallback : (nameOf(name) ?? name)
 const last = (path: Path, fallback: string): string =>
-  named(
-    [...path].reverse().find(name => name in NAMES),
-    fallback,
-  )
+  named([...path].reverse().find(name => nameOf(name) !== undefined), fallback)
 
 /** Title or name of what stands at a path in the first of some versions that has it. */
 function titleAt(versions: Batch[], path: Path): string {
@@ -86,8 +27,7 @@ function titleAt(versions: Batch[], path: Path): string {
  */
 export function placeInWords(path: Path, ...versions: Batch[]): string {
   const [part, key, ...rest] = path
-  const field = fieldAt(path)
-  if (field) return field.name.charAt(0).toLowerCase() + field.name.slice(1)
+  if (fieldAt(path)) return nameAt(path) ?? ''
   if (part === 'class') return named(key, 'title, day, seats or notes')
   if (part === 'cards')
     return key === undefined || key === '(order)' ? 'order of the cards' : cardPlace(key, rest, versions)

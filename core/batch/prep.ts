@@ -23,8 +23,7 @@ export const LEVEL_WORDS: Record<PrepLevel, string> = {
 export const PLAIN: ProfileEntry = { key: '', name: 'Cut', levels: {}, more: {}, adhesive: 'on the table' }
 
 /**
- * The profile that bags have which say none of their own: the one of the class, else the one natural for how it is
- * held.
+ * The profile of bags that name none of their own: that of the class, else the one natural for how the class is held.
  */
 export function usualProfile({
   prep: { usual, profiles }, class: { delivery },

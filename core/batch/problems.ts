@@ -63,18 +63,11 @@ export function paperProblem(
     entry, [...demands, ...scrap.filter(({ key }) => !own.has(key))], supplies, cutter,
   )
 
-  // Hidden parts on layouts that are kept or cut are no business of what the papers leave over.
-  const [onKept, onAll] = [madeBy(kept), madeBy([...cut, ...kept])]
-  const hidden = new Map(scrap.flatMap(({ key, quantity }) => {
-    const count = own.has(key) ? 0 : Math.min(quantity, onAll.get(key) ?? 0)
-    return count > 0 ? [[key, count] as const] : []
-  }))
-  const onLayouts = scrap
-    .filter(({ key }) => hidden.has(key))
-    .map(demand => ({ ...demand, quantity: onKept.get(demand.key) ?? 0 }))
+  const { hidden, onLayouts } = hiddenOn(scrap.filter(({ key }) => !own.has(key)), cut, kept)
   const all = [...demands, ...onLayouts]
   const spoiled = new Map((entry?.spoiled ?? []).map(({ piece, count }) => [keyOfRef(piece), count]))
-  const [opened, taken] = [openedBy(cut), openedBy(unshelved)]
+  const opened = openedBy(cut)
+  const taken = openedBy(unshelved)
   const left = supplies.map((supply) => {
     // What the shelf does not hold is gone once it is cut, whether the shelf was brought up to date or not.
     const gone = isLoose(supply.kind) ? opened : taken
@@ -113,6 +106,20 @@ export function paperProblem(
     },
     free: kept.length > 0 || (entry?.without ?? []).length > 0 ? free : undefined,
   }
+}
+
+/** Hidden parts on layouts that are cut or kept: they are no business of what the papers leave over. */
+function hiddenOn(scrap: OwnedDemand[], cut: Layout[], kept: Layout[]) {
+  const onKept = madeBy(kept)
+  const onAll = madeBy([...cut, ...kept])
+  const hidden = new Map(scrap.flatMap(({ key, quantity }) => {
+    const count = Math.min(quantity, onAll.get(key) ?? 0)
+    return count > 0 ? [[key, count] as const] : []
+  }))
+  const onLayouts = scrap
+    .filter(({ key }) => hidden.has(key))
+    .map(demand => ({ ...demand, quantity: onKept.get(demand.key) ?? 0 }))
+  return { hidden, onLayouts }
 }
 
 /**
@@ -167,7 +174,8 @@ function stillMissing(
  * are kept on it.
  */
 function wantedFormats(supplies: Supply[], kept: Layout[], entry?: CuttingEntry): Supply[] {
-  const [without, keptOn] = [new Set(entry?.without ?? []), openedBy(kept)]
+  const without = new Set(entry?.without ?? [])
+  const keptOn = openedBy(kept)
   return supplies.flatMap((supply) => {
     if (supply.kind !== 'sheet' || !without.has(supply.key)) return [supply]
     return keptOn.has(supply.key) ? [{ ...supply, onlyFixed: true }] : []

@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest'
 import {
   USUAL_WORK, benchSequence, minutesOf, plan, sequenceViolations, settingsIn, strokesIn, verifyPlan, wholeMinutes,
 } from '.'
-import type { BenchStep, CutNode, Layout } from '.'
+import type { BenchStep, Layout } from '.'
 import { inches, millimetres } from '../lengths'
-import { cutter, offcut, piece, problem, sheet } from './testing'
+import { anyKerf, anySizes, anySquaring, cut, cutter, leaf, offcut, piece, problem, sheet } from './testing'
 
 const together = { ...USUAL_WORK, way: 'all together' } as const
 
@@ -65,18 +65,6 @@ describe('the order of cuts', () => {
 
   it('sets the fence once for all layouts that want it', () => {
     // Two layouts that share their strips: 5 high and then 4 and 3 wide.
-    const cut = (side: 'width' | 'height', width: number, height: number, parts: CutNode[]): CutNode => ({
-      kind: 'cut',
-      side,
-      width: inches(width),
-      height: inches(height),
-      parts,
-    })
-    const leaf = (width: number, height: number, demand?: string): CutNode => ({
-      width: inches(width),
-      height: inches(height),
-      ...(demand ? { kind: 'piece', demand, turned: false } : { kind: 'waste' }),
-    })
     const strip = cut('width', 8, 5, [leaf(4, 5, 'a'), leaf(3, 5, 'b'), leaf(1, 5)])
     const layouts: Layout[] = [
       { supply: 's', repeats: 6, root: cut('height', 8, 11, [strip, strip, leaf(8, 1)]) },
@@ -112,18 +100,6 @@ describe('the order of cuts', () => {
 
   it('waits with a setting that strips will want as well', () => {
     // 5 is wanted by both sheets, 3 at once by sheet 2 and later by the strip of sheet 1.
-    const cut = (side: 'width' | 'height', width: number, height: number, parts: CutNode[]): CutNode => ({
-      kind: 'cut',
-      side,
-      width: inches(width),
-      height: inches(height),
-      parts,
-    })
-    const leaf = (width: number, height: number, demand?: string): CutNode => ({
-      width: inches(width),
-      height: inches(height),
-      ...(demand ? { kind: 'piece', demand, turned: false } : { kind: 'waste' }),
-    })
     const steps = benchSequence(
       [
         { supply: 's', repeats: 1, root: cut('height', 9, 11, [leaf(9, 3, 'c'), leaf(9, 8)]) },
@@ -143,18 +119,8 @@ describe('the order of cuts', () => {
   })
 
   it('ends with exactly the pieces of the plan, for any demand and kerf', () => {
-    const side = fc.integer({ min: 8, max: 128 }).map(sixteenths => sixteenths / 16)
-    const sizes = fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 30 }) }), {
-      minLength: 1,
-      maxLength: 5,
-    })
     fc.assert(
-      fc.property(sizes, fc.constantFrom(0, 1 / 16, 0.05), fc.constantFrom(0, 0.125), (sizes, kerf, squaring) => {
-        const demands = sizes.map(({ width, height, quantity }, index) => ({
-          ...piece(width, height, quantity),
-          key: `p${index}`,
-          name: `p${index}`,
-        }))
+      fc.property(anySizes(8, 128, 5, 30), anyKerf, anySquaring, (demands, kerf, squaring) => {
         const given = problem(demands, [sheet(8.5, 11), offcut(5, 6, 3)], {
           kerf: inches(kerf), squaring: inches(squaring),
         })

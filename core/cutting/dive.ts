@@ -17,8 +17,8 @@ const someLeft = (left: ReadonlyMap<string, number>) => [...left.values()].some(
 const leftOf = (left: ReadonlyMap<string, number>, key: string) => Math.max(0, left.get(key) ?? 0)
 
 /**
- * Patterns of a supply with no more than is left of anything: the best ones without what is
- * too much, and strips, which mix sizes where a pattern of any number would repeat one.
+ * Patterns of a supply that give no more of anything than is left: the best ones with the surplus taken out, and
+ * strips, which mix sizes where an unbounded pattern would repeat one.
  */
 function* bounded(
   { patterns, demands, effort }: Search,

@@ -64,8 +64,8 @@ export function secondsAbout(layouts: Layout[], problem: CuttingProblem): number
 }
 
 /**
- * Adds what hands like to cut: sheets of one size, an even share of everything on a sheet, and what the relaxation of
- * such asks for.
+ * Adds what hands like to cut: sheets of one size, an even share of everything on a sheet, and what a relaxation over
+ * such layouts asks for.
  * @param hand the plan of a careful maker
  */
 export function addFamilies(search: Search, hand: Layout[]): Set<Column> {

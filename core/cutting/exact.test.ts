@@ -9,7 +9,7 @@ import { inches } from '../lengths'
 import { withoutSurplus } from './surplus'
 import { Guillotine } from './guillotine'
 import { tidy, without } from './tidy'
-import { cutter, offcut, piece, problem, sheet } from './testing'
+import { anyKerf, anySizes, anySquaring, cutter, offcut, piece, problem, sheet } from './testing'
 
 const solve = solverOf(await load())
 
@@ -185,21 +185,11 @@ describe('planning one paper exactly', () => {
   })
 
   it('never needs more sheets than strips, and its bound never passes its plan, step by step', () => {
-    const side = fc.integer({ min: 16, max: 128 }).map(sixteenths => sixteenths / 16)
     fc.assert(
       fc.property(
-        fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 40 }) }), {
-          minLength: 1, maxLength: 6,
-        }),
-        (sizes) => {
-          const given: CuttingProblem = problem(
-            sizes.map(({ width, height, quantity }, index) => ({
-              ...piece(width, height, quantity),
-              key: `p${index}`,
-              name: `p${index}`,
-            })),
-            [sheet(8.5, 11)],
-          )
+        anySizes(16, 128, 6, 40),
+        (demands) => {
+          const given: CuttingProblem = problem(demands, [sheet(8.5, 11)])
           const search = planPaper(given, solve)
           let last = Infinity
           for (let step = search.next(); ; step = search.next()) {
@@ -222,18 +212,8 @@ describe('planning one paper exactly', () => {
   })
 
   it('keeps to trimmer, squaring, kerf and offcuts, for any sizes', () => {
-    const side = fc.integer({ min: 20, max: 120 }).map(sixteenths => sixteenths / 16)
-    const sizes = fc.array(fc.record({ width: side, height: side, quantity: fc.integer({ min: 1, max: 12 }) }), {
-      minLength: 1,
-      maxLength: 4,
-    })
     fc.assert(
-      fc.property(sizes, fc.constantFrom(0, 1 / 16, 0.05), fc.constantFrom(0, 0.125), (sizes, kerf, squaring) => {
-        const demands = sizes.map(({ width, height, quantity }, index) => ({
-          ...piece(width, height, quantity),
-          key: `p${index}`,
-          name: `p${index}`,
-        }))
+      fc.property(anySizes(20, 120, 4, 12), anyKerf, anySquaring, (demands, kerf, squaring) => {
         const given = problem(demands, [sheet(14, 11), offcut(5, 6, 2)], {
           kerf: inches(kerf),
           squaring: inches(squaring),

@@ -1,10 +1,12 @@
 import { complete, dive } from './dive'
+import type { Column } from './patterns'
 import { Patterns } from './patterns'
 import type { Demand, Layout, CuttingProblem } from './plan'
 import { area, madeBy, freshSheets, spendingOf } from './plan'
 import { byHand } from './families'
 import { moneyBound } from './money-bound'
 import { relaxation } from './relaxation'
+import type { Search } from './search'
 import { searchOf } from './search'
 import { addFamilies, addPlans, bestOf, leastCost } from './economy'
 import { fewLayoutPlans } from './few-layouts'
@@ -67,37 +69,57 @@ export function* exactly(
   solve: Solve,
 ): Generator<ExactStep, void> {
   const patterns = new Patterns(problem, demands)
-  const { supplies, columns } = patterns
-  if (supplies.length === 0 || demands.length === 0) return
+  if (patterns.supplies.length === 0 || demands.length === 0) return
   patterns.addLayouts(start)
   for (const { root } of problem.setUp ?? []) {
     const alike = problem.supplies.filter(({ width, height }) => width === root.width && height === root.height)
     patterns.addLayouts(alike.map(({ key }) => ({ supply: key, repeats: 1, root })))
   }
-  const allThere = patterns.addAll()
+  const isWhole = patterns.addAll()
   const search = searchOf(problem, demands, patterns, solve, { spending, bound: floor, short: known === Infinity })
-  const { formats } = search
+  const found = yield* fewestSheets(search, { known, floor, isWhole })
+  // With pieces missing nothing is to be traded.
+  if (found === 'proven') return
+  if (!found || search.short) return yield stepOf(search, { share: 1, layouts: found })
+  yield* traded(search, found)
+}
 
+function stepOf(
+  { bound, patterns }: Search, { share, ...found }: Pick<ExactStep, 'share' | 'layouts' | 'others' | 'money'>,
+): ExactStep {
+  return {
+    bound, money: undefined, layouts: undefined, others: undefined, ...found, share, columns: patterns.columns.length,
+  }
+}
+
+interface KnownBefore {
+  /** Sheets of the best plan known before. */
+  known: number
+  /** A bound that holds for any money. */
+  floor: number
+  /** Whether every pattern is there. */
+  isWhole: boolean
+}
+
+/**
+ * Bound and best whole plan, in sheets and then in money.
+ * @returns the plan; `proven` where the one known before cannot be beaten, and that was said
+ */
+function* fewestSheets(
+  search: Search, { known, floor, isWhole }: KnownBefore,
+): Generator<ExactStep, Layout[] | 'proven' | undefined> {
+  const { demands, formats, patterns: { supplies } } = search
   /** A plan is known that no other one beats; of many sizes nothing else is asked. */
   const isDone = () => formats === 1 && known <= search.bound && demands.length > MANY
   let best: Layout[] | undefined
-  const sheets = (layouts: Layout[]) => freshSheets(layouts, supplies)
-  let money: number | undefined
-  const step = (share: number, layouts?: Layout[], others?: Layout[][]): ExactStep => ({
-    bound: search.bound,
-    money,
-    layouts,
-    others,
-    share,
-    columns: columns.length,
-  })
   // Once more where the first integer plan spends less than was known: the bound is for that money then.
   for (const last of [false, true]) {
-    if (isDone()) return yield step(1)
+    if (isDone()) return yield* proven(search)
     // The bound of area and conflicts holds for any money.
     search.bound = floor
-    for (const share of relaxation(search, MOST.columns, isDone)) yield step((last ? 0.6 : 0) + 0.2 * share)
-    if (isDone()) return yield step(1)
+    for (const share of relaxation(search, MOST.columns, isDone))
+      yield stepOf(search, { share: (last ? 0.6 : 0) + 0.2 * share })
+    if (isDone()) return yield* proven(search)
     for (const worth of [search.duals, new Map(demands.map(demand => [demand.key, area(demand)]))])
       complete(search, worth)
     // Of many sizes in one format the dive finds better ones sooner.
@@ -106,28 +128,44 @@ export function* exactly(
     const made = madeBy(best ?? [])
     search.short &&= demands.some(({ key, quantity }) => (made.get(key) ?? 0) < quantity)
     // With every pattern there is, the best whole plan is the proof.
-    if (allThere && whole?.optimal) search.bound = Math.max(search.bound, sheets(whole.layouts))
-    yield step(last ? 0.75 : 0.55, best)
-    if (formats === 1 && (!best || sheets(best) > search.bound)) {
-      for (const dived of dive(search, MOST.all)) {
-        if (dived && (!best || sheets(dived) < sheets(best))) best = dived
-        yield step(0.8, best)
-      }
-      // The dive has found patterns that the programme did not know.
-      if (best && sheets(best) > search.bound && demands.length <= MEDIUM) {
-        const again = wholePlan(search)
-        if (again && sheets(again.layouts) < sheets(best)) best = again.layouts
-        yield step(0.85, best)
-      }
-    }
+    if (isWhole && whole?.optimal) search.bound = Math.max(search.bound, freshSheets(whole.layouts, supplies))
+    yield stepOf(search, { share: last ? 0.75 : 0.55, layouts: best })
+    if (formats === 1) best = yield* dived(search, best)
     const spent = best ? spendingOf(best, supplies) : search.budget
     if (!search.budgeted || spent >= search.budget) break
     search.budget = spent
   }
-  // With pieces missing nothing is to be traded.
-  if (!best || search.short) return yield step(1, best)
-  const [least, cheapest] = [sheets(best), spendingOf(best, supplies)]
-  if (formats > 1 && cheapest > 0) money = moneyBound(search, cheapest)
+  return best
+}
+
+function* proven(search: Search): Generator<ExactStep, 'proven'> {
+  yield stepOf(search, { share: 1 })
+  return 'proven'
+}
+
+/** Of one format: the best plan that diving finds, where the bound leaves room for a better one. */
+function* dived(search: Search, known: Layout[] | undefined): Generator<ExactStep, Layout[] | undefined> {
+  const sheets = (layouts: Layout[]) => freshSheets(layouts, search.patterns.supplies)
+  let best = known
+  if (best && sheets(best) <= search.bound) return best
+  for (const found of dive(search, MOST.all)) {
+    if (found && (!best || sheets(found) < sheets(best))) best = found
+    yield stepOf(search, { share: 0.8, layouts: best })
+  }
+  // The dive has found patterns that the programme did not know.
+  if (best && sheets(best) > search.bound && search.demands.length <= MEDIUM) {
+    const again = wholePlan(search)
+    if (again && sheets(again.layouts) < sheets(best)) best = again.layouts
+    yield stepOf(search, { share: 0.85, layouts: best })
+  }
+  return best
+}
+
+/** Plans that trade sheets and money for time, beside one with the fewest sheets, and that one with fewer settings. */
+function* traded(search: Search, fewest: Layout[]): Generator<ExactStep, void> {
+  const { problem, demands, formats, patterns: { supplies } } = search
+  const [least, cheapest] = [freshSheets(fewest, supplies), spendingOf(fewest, supplies)]
+  const money = formats > 1 && cheapest > 0 ? moneyBound(search, cheapest) : undefined
   const hand = byHand(problem, demands)
   const repeated = demands.length > MEDIUM ? [] : repeatedPlans(search, least)
   const liked = addFamilies(search, hand)
@@ -136,22 +174,25 @@ export function* exactly(
   const good = [...bestOf(search, repeated, Math.floor(least * MORE)), ...first ? [first] : []]
   const chosen = new Set(addPlans(search, good, Infinity))
   const balanced = good.length < 2 ? first : leastCost(search, liked, { paper: 1, among: chosen }) ?? first
-  const others = [hand, ...good, ...balanced ? [balanced] : [], ...fewLayoutPlans(search, liked), ...fromWhatIsThere()]
-  yield step(0.9, best, others)
-  const isFew = balanced && sheets(balanced) <= least && spendingOf(balanced, supplies) <= cheapest
+  const isBought = balanced !== undefined && cheapest === 0 && spendingOf(balanced, supplies) > 0
+  const others = [
+    hand, ...good, ...balanced ? [balanced] : [], ...fewLayoutPlans(search, liked),
+    ...isBought ? fromWhatIsThere(search, liked) : [],
+  ]
+  yield stepOf(search, { share: 0.9, money, layouts: fewest, others })
+  const isFew = balanced && freshSheets(balanced, supplies) <= least && spendingOf(balanced, supplies) <= cheapest
   const few = () =>
     demands.length > MEDIUM ? undefined : leastCost(search, liked, { paper: 1, sheets: least, cents: cheapest })
-  best = (isFew ? balanced : few()) ?? best
-  yield step(0.95, best, others)
+  const best = (isFew ? balanced : few()) ?? fewest
+  yield stepOf(search, { share: 0.95, money, layouts: best, others })
   const easy = leastCost(search, liked, { paper: LITTLE })
-  yield step(1, best, [...others, ...easy ? [easy] : []])
+  yield stepOf(search, { share: 1, money, layouts: best, others: [...others, ...easy ? [easy] : []] })
+}
 
-  /** A plan from what lies there, where the others buy although it is enough. */
-  function fromWhatIsThere(): Layout[][] {
-    const onHand = supplies.reduce((sum, supply) => sum + area(supply) * supply.onHand, 0)
-    const isEnough = onHand >= demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
-    if (!isEnough || cheapest > 0 || !balanced || spendingOf(balanced, supplies) === 0) return []
-    const found = leastCost(search, liked, { paper: 1, unbought: true })
-    return found ? [found] : []
-  }
+/** A plan from what lies there, where that is enough. */
+function fromWhatIsThere(search: Search, liked: Set<Column>): Layout[][] {
+  const onHand = search.patterns.supplies.reduce((sum, supply) => sum + area(supply) * supply.onHand, 0)
+  if (onHand < search.demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)) return []
+  const found = leastCost(search, liked, { paper: 1, unbought: true })
+  return found ? [found] : []
 }

@@ -67,7 +67,8 @@ function bestStrips(whole: Size, side: Side, all: Way[], worth: (demand: Demand)
   for (const { way, high, value } of fitting) {
     const next = new Map(states)
     for (const [used, state] of [...states].sort(([a], [b]) => a - b)) {
-      let [at, now] = [used, state]
+      let at = used
+      let now = state
       while (at + high <= whole[across]) {
         at += high
         now = { value: now.value + value, strips: [...now.strips, way] }

@@ -1,6 +1,6 @@
 /*
- * Which groups of a cut node are still to come off. Numbers are quick and tell 53 groups apart; of more, integers of
- * any size are taken.
+ * Which groups of a cut node are still to come off. Plain numbers are quick and hold 53 groups; for more of them big
+ * integers are used.
  */
 
 export type GroupSet = number | bigint

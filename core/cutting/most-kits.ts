@@ -1,7 +1,7 @@
 import { itemAt } from '../lists'
 import { addWorthwhile, rounds, worthOnHand } from './column-generation'
 import { Patterns } from './patterns'
-import type { CuttingProblem } from './plan'
+import type { CuttingProblem, Demand } from './plan'
 import { LEAST_PIECE } from './plan'
 import { plan, planPaper } from './planner'
 import { ProgrammeBuilder } from './programme'
@@ -37,17 +37,9 @@ const FEW_NODES = 50
 export function mostKits(
   problem: CuttingProblem, perKit: ReadonlyMap<string, number>, solve: Solve, quick = false,
 ): KitsFrom {
-  const wanted = problem.demands
-    .map(demand => ({ ...demand, quantity: perKit.get(demand.key) ?? 0 }))
-    .filter(({ quantity }) => quantity > 0)
-  const drawer: CuttingProblem = {
-    ...problem,
-    demands: wanted,
-    supplies: problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })),
-    fixed: undefined,
-    setUp: undefined,
-  }
+  const drawer = drawerFor(problem, perKit)
   const none = { kits: 0, most: 0 }
+  const { demands: wanted } = drawer
   if (
     wanted.length === 0
     || drawer.supplies.length === 0
@@ -56,23 +48,58 @@ export function mostKits(
     return none
   const { demands, ...inflated } = withKerf(drawer)
   const patterns = new Patterns({ ...inflated, demands }, demands)
-  const { supplies } = patterns
   // The trimmer is too short for all of it, or nothing is left of a sheet once it is squared.
-  if (supplies.length === 0) return none
+  if (patterns.supplies.length === 0) return none
   const allThere = !quick && patterns.addAll()
-  /** As many sets of the pieces of one kit as the patterns give. */
-  const kitsProgramme = () => {
-    const programme = new ProgrammeBuilder()
-    patterns.columns.forEach(() => programme.column(0))
-    const sets = programme.column(-1)
-    const pieces = patterns.demandRows().map(({ of }, index) =>
-      programme.row({ least: 0, of: [...of, [sets, -itemAt(demands, index).quantity]] }))
-    const drawers = supplies.map(({ onHand }, supply) => programme.row({ most: onHand, of: patterns.from(supply) }))
-    return { programme: programme.programme, sets, pieces, drawers }
-  }
+  let most = mostByDuals(patterns, demands, solve)
+  if (!Number.isFinite(most)) return none
+  const { programme, sets } = kitsProgramme(patterns, demands)
+  const whole = solve({ ...programme, whole: { nodes: quick ? FEW_NODES : NODES } })
+  const found = Math.min(most, Math.max(0, Math.floor((whole?.columns[sets] ?? 0) + 1e-6)))
+  if (allThere && whole?.optimal) most = found
+  let kits = narrowed(drawer, found, most, quick)
+  // Patterns that mix sizes in just the right numbers are the planner's business; of many sizes it would take too long.
+  const tries = quick || wanted.length > MANY_SIZES ? 0 : MOST_TRIES
+  for (let more = most; more > kits && more > most - tries; more--)
+    if (plan(kitsOf(drawer, more), solve).unplaced.length === 0) kits = more
+  return { kits, most }
+}
 
+/** What is on hand, and the pieces of one kit. */
+function drawerFor(problem: CuttingProblem, perKit: ReadonlyMap<string, number>): CuttingProblem {
+  return {
+    ...problem,
+    demands: problem.demands
+      .map(demand => ({ ...demand, quantity: perKit.get(demand.key) ?? 0 }))
+      .filter(({ quantity }) => quantity > 0),
+    supplies: problem.supplies.filter(({ onHand }) => onHand > 0).map(supply => ({ ...supply, price: null })),
+    fixed: undefined,
+    setUp: undefined,
+  }
+}
+
+/** The same for a number of kits. */
+const kitsOf = (drawer: CuttingProblem, kits: number): CuttingProblem => ({
+  ...drawer, demands: drawer.demands.map(demand => ({ ...demand, quantity: demand.quantity * kits })),
+})
+
+/** As many sets of the pieces of one kit as the patterns give. */
+function kitsProgramme(patterns: Patterns, demands: Demand[]) {
+  const programme = new ProgrammeBuilder()
+  patterns.columns.forEach(() => programme.column(0))
+  const sets = programme.column(-1)
+  const pieces = patterns.demandRows().map(({ of }, index) =>
+    programme.row({ least: 0, of: [...of, [sets, -itemAt(demands, index).quantity]] }))
+  const drawers = patterns.supplies.map(({ onHand }, supply) =>
+    programme.row({ most: onHand, of: patterns.from(supply) }))
+  return { programme: programme.programme, sets, pieces, drawers }
+}
+
+/** No more kits than this come from the drawer, by the duals of the relaxed programme; its patterns are added. */
+function mostByDuals(patterns: Patterns, demands: Demand[], solve: Solve): number {
   let most = Infinity
-  for (const { built: { pieces, drawers }, relaxed: { dual } } of rounds(MOST_ROUNDS, solve, kitsProgramme)) {
+  const asked = rounds(MOST_ROUNDS, solve, () => kitsProgramme(patterns, demands))
+  for (const { built: { pieces, drawers }, relaxed: { dual } } of asked) {
     const raw = pieces.map(row => Math.max(0, dual(row)))
     const worthOfKit = demands.reduce((sum, { quantity }, index) => sum + quantity * itemAt(raw, index), 0)
     const worths = new Map(
@@ -81,35 +108,32 @@ export function mostKits(
     const { found, tops } = addWorthwhile(patterns, {
       worths, drawer: supply => dual(drawers[supply]), least: WORTH_WHILE, isBrief: true,
     })
-    most = Math.min(most, Math.floor(worthOnHand(supplies, tops) + 1e-6))
+    most = Math.min(most, Math.floor(worthOnHand(patterns.supplies, tops) + 1e-6))
     if (!found) break
   }
-  if (!Number.isFinite(most)) return { kits: 0, most: 0 }
-  const { programme, sets } = kitsProgramme()
-  const whole = solve({ ...programme, whole: { nodes: quick ? FEW_NODES : NODES } })
-  let kits = Math.min(most, Math.max(0, Math.floor((whole?.columns[sets] ?? 0) + 1e-6)))
-  if (allThere && whole?.optimal) most = kits
-  const kitsOf = (number: number) => ({
-    ...drawer, demands: wanted.map(demand => ({ ...demand, quantity: demand.quantity * number })),
-  })
-  const stripsGive = (number: number) => {
-    const search = planPaper(kitsOf(number))
-    for (let round = 0; round < STRIP_ROUNDS; round++) {
-      const { done, value } = search.next()
-      if (done) return value[0].unplaced.length === 0
-      if (value.plan.unplaced.length === 0) return true
-    }
-    return false
-  }
-  // Strips are quick: they narrow down what the programme left open.
-  for (let [least, above] = [kits, most + 1]; above - least > 1 && !(quick && kits > 0);) {
+  return most
+}
+
+/**
+ * Strips are quick: they narrow down what the programme has left open between two numbers of kits.
+ * @param quick any kits will do
+ */
+function narrowed(drawer: CuttingProblem, kits: number, most: number, quick: boolean): number {
+  let [least, above] = [kits, most + 1]
+  while (above - least > 1 && !(quick && least > 0)) {
     const middle = Math.floor((least + above) / 2)
-    if (stripsGive(middle)) kits = least = middle
+    if (stripsGive(kitsOf(drawer, middle))) least = middle
     else above = middle
   }
-  // Patterns that mix sizes in just the right numbers are the planner's business; of many sizes it would take too long.
-  const tries = quick || wanted.length > MANY_SIZES ? 0 : MOST_TRIES
-  for (let more = most; more > kits && more > most - tries; more--)
-    if (plan(kitsOf(more), solve).unplaced.length === 0) kits = more
-  return { kits, most }
+  return least
+}
+
+function stripsGive(problem: CuttingProblem): boolean {
+  const search = planPaper(problem)
+  for (let round = 0; round < STRIP_ROUNDS; round++) {
+    const { done, value } = search.next()
+    if (done) return value[0].unplaced.length === 0
+    if (value.plan.unplaced.length === 0) return true
+  }
+  return false
 }

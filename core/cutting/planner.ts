@@ -8,7 +8,7 @@ import { besideFixed, withFixed } from './fixed'
 import { gathered } from './gathered'
 import { lessKerf, withKerf } from './kerf'
 import { sortOut } from './placeable'
-import type { Layout, Plan, CuttingProblem } from './plan'
+import type { Demand, Layout, Plan, CuttingProblem } from './plan'
 import { area, countsOf, isFresh, keyedLayouts, openedBy } from './plan'
 import type { Solve } from './solver'
 import { sequenceOf } from './sequence'
@@ -99,75 +99,107 @@ function withoutOffcuts({ supplies, demands, offcutsFirst, ...problem }: Cutting
 const MOST_TWICE = 8
 
 function* planWithoutKerf(problem: CuttingProblem, solve?: Solve): Generator<Progress, Found> {
-  const { placeable, unplaced } = sortOut(problem)
-  const least = sheetBound(placeable, problem.supplies, problem.cutter)
-  let bound = least
-  const worths = new Map(placeable.map(demand => [demand.key, area(demand)]))
-  let best: Attempt = { layouts: [], missing: new Map(), sheets: 0, spending: 0 }
-  // With more money fewer sheets may do: the relaxation's bound is for the money of the best plan.
-  let money: number | undefined
-  const planOf = (attempt: Attempt): Plan => {
-    const plan = finished(attempt, placeable, unplaced, attempt.spending > best.spending ? least : bound)
-    return money === undefined || plan.unplaced.length > 0
-      ? plan
-      : { ...plan, moneyBound: Math.min(money, plan.spending) }
+  const course = new Course(problem, solve)
+  if (course.placeable.length === 0) return { plans: [course.plan] }
+  yield* course.strips()
+  if (solve) yield* course.exact(solve)
+  return course.found()
+}
+
+/** How far the search for one paper has come: the best attempt, and what is proven of it. */
+class Course {
+  readonly placeable: Demand[]
+  private readonly unplaced: Plan['unplaced']
+  /** Sheets by area and conflicts alone, for any money; and as far as the search has proven. */
+  private readonly least: number
+  private bound: number
+  /** With more money fewer sheets may do: the relaxation's bound is for the money of the best plan. */
+  private money: number | undefined
+  private best: Attempt = { layouts: [], missing: new Map(), sheets: 0, spending: 0 }
+  /** Layouts that the exact search begins with. */
+  private readonly tried: Layout[]
+  private others: Layout[][] = []
+
+  constructor(private readonly problem: CuttingProblem, private readonly solve?: Solve) {
+    const { placeable, unplaced } = sortOut(problem)
+    this.placeable = placeable
+    this.unplaced = unplaced
+    this.least = this.bound = sheetBound(placeable, problem.supplies, problem.cutter)
+    this.tried = placeable.length > 0 ? withoutUnknown(problem) : []
+    if (placeable.length > 0 && isToBeHad(this.tried, problem)) this.best = attemptOf(this.tried, problem, placeable)
   }
-  if (placeable.length === 0) return { plans: [planOf(best)] }
-  const tried = withoutUnknown(problem)
-  if (isToBeHad(tried, problem)) best = attemptOf(tried, problem, placeable)
-  // Strips of many sizes take long; where an exact search follows, whole patterns give its start.
-  const pieces = placeable.reduce((sum, { quantity }) => sum + quantity, 0)
-  const many
-    = solve !== undefined && pieces > MANY_PIECES && (placeable.length > FEW_SIZES || pieces > FULL_SHEET * least)
-  const fill = many ? guillotineFiller(problem, placeable) : stripFiller(problem, placeable)
-  const rounds = many ? 1 : !solve ? ROUNDS : placeable.length > FEW_SIZES ? STRIP_ROUNDS / 2 : STRIP_ROUNDS
-  for (let round = 1; round <= rounds; round++) {
-    for (const supplies of supplyOrders(problem.supplies)) {
-      const attempt = oneAttempt(placeable, supplies, worths, fill)
-      tried.push(...attempt.layouts)
-      if (best.layouts.length === 0 || better(attempt, best, problem)) best = attempt
-      correctWorths(attempt, worths)
+
+  get plan(): Plan {
+    return this.planOf(this.best)
+  }
+
+  /** Rounds of layouts of strips. */
+  * strips(): Generator<Progress, void> {
+    const { problem, placeable, solve, least } = this
+    // Strips of many sizes take long; where an exact search follows, whole patterns give its start.
+    const pieces = placeable.reduce((sum, { quantity }) => sum + quantity, 0)
+    const many
+      = solve !== undefined && pieces > MANY_PIECES && (placeable.length > FEW_SIZES || pieces > FULL_SHEET * least)
+    const fill = many ? guillotineFiller(problem, placeable) : stripFiller(problem, placeable)
+    const rounds = many ? 1 : !solve ? ROUNDS : placeable.length > FEW_SIZES ? STRIP_ROUNDS / 2 : STRIP_ROUNDS
+    const worths = new Map(placeable.map(demand => [demand.key, area(demand)]))
+    for (let round = 1; round <= rounds; round++) {
+      for (const supplies of supplyOrders(problem.supplies)) {
+        const attempt = oneAttempt(placeable, supplies, worths, fill)
+        this.tried.push(...attempt.layouts)
+        if (this.best.layouts.length === 0 || better(attempt, this.best, problem)) this.best = attempt
+        correctWorths(attempt, worths)
+      }
+      yield { plan: this.plan, columns: 0, share: round / ROUNDS }
     }
-    yield { plan: planOf(best), columns: 0, share: round / ROUNDS }
   }
-  let others: Layout[][] = []
-  let looked: Layout[] | undefined
-  if (solve) {
-    for (const step of exactly(
-      problem,
-      placeable,
-      tried,
-      { spending: best.spending, sheets: total(best.missing.values()) > 0 ? Infinity : best.sheets, bound: least },
-      solve,
-    )) {
-      bound = Math.max(least, step.bound)
-      money = step.money
+
+  /** The exact search from there on. */
+  * exact(solve: Solve): Generator<Progress, void> {
+    const { problem, placeable, best: { spending, sheets, missing }, least } = this
+    const known = { spending, sheets: total(missing.values()) > 0 ? Infinity : sheets, bound: least }
+    let looked: Layout[] | undefined
+    for (const step of exactly(problem, placeable, this.tried, known, solve)) {
+      this.bound = Math.max(least, step.bound)
+      this.money = step.money
       if (step.layouts && step.layouts !== looked) {
         looked = step.layouts
         const attempt = attemptOf(step.layouts, problem, placeable)
-        if (better(attempt, best, problem)) best = attempt
+        if (better(attempt, this.best, problem)) this.best = attempt
       }
-      others = step.others ?? others
+      this.others = step.others ?? this.others
       yield {
-        plan: planOf(best),
-        others: others.length > 0 ? plansOf(others) : undefined,
+        plan: this.plan,
+        others: this.others.length > 0 ? this.plansOf(this.others) : undefined,
         columns: step.columns,
         share: Math.min(0.99, (STRIP_ROUNDS + step.share * (ROUNDS - STRIP_ROUNDS)) / ROUNDS),
       }
     }
   }
-  const rest = plansOf(others.map(layouts => gathered(layouts, problem)))
-  return {
-    plans: [planOf({ ...best, layouts: gathered(best.layouts, problem) }), ...rest],
-    // The plan of a careful maker comes first among the others, if it is whole.
-    ...(rest.length > 0 && rest.length === others.length && { hand: 1 }),
+
+  found(): Found {
+    const { problem, best, others } = this
+    const rest = this.plansOf(others.map(layouts => gathered(layouts, problem)))
+    return {
+      plans: [this.planOf({ ...best, layouts: gathered(best.layouts, problem) }), ...rest],
+      // The plan of a careful maker comes first among the others, if it is whole.
+      ...(rest.length > 0 && rest.length === others.length && { hand: 1 }),
+    }
   }
 
-  function plansOf(all: Layout[][]): Plan[] {
+  private planOf(attempt: Attempt): Plan {
+    const bound = attempt.spending > this.best.spending ? this.least : this.bound
+    const plan = finished(attempt, this.placeable, this.unplaced, bound)
+    return this.money === undefined || plan.unplaced.length > 0
+      ? plan
+      : { ...plan, moneyBound: Math.min(this.money, plan.spending) }
+  }
+
+  private plansOf(all: Layout[][]): Plan[] {
     return all
-      .map(layouts => attemptOf(layouts, problem, placeable))
+      .map(layouts => attemptOf(layouts, this.problem, this.placeable))
       .filter(({ missing }) => total(missing.values()) === 0)
-      .map(planOf)
+      .map(attempt => this.planOf(attempt))
   }
 }
 

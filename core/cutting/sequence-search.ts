@@ -50,7 +50,7 @@ interface State {
   justCut: readonly number[]
   serials: number
   seconds: number
-  /** With what is still to do at least, as a guess. */
+  /** Seconds so far with the least that is still to do. */
   guess: number
   before?: State
   pile: number
@@ -162,7 +162,6 @@ export class SequenceSearch {
   }
 
   private cut(state: State, pile: Pile, group: number, rules: HandlingRules): State {
-    const { pace } = this.work
     const { side, groups } = this.of(pile.kind)
     const { size, count, child } = itemAt(groups, group)
     const { kerf } = this.cutter
@@ -174,42 +173,14 @@ export class SequenceSearch {
     const restGroup
       = rest >= 0 && groups[rest]?.count === 1 && groups[rest]?.size === remains ? groups[rest] : undefined
     if (restGroup) left = 0
-    const stacks = this.kinds.stacks(pile.quantity)
     const others = state.table.filter(other => other !== pile)
     const fresh = pile.untouched ? state.fresh.filter(other => other !== pile) : state.fresh
-    let seconds = state.seconds
-    if (cuts > 0) {
-      const waiting = others.reduce((sum, { quantity }) => sum + this.kinds.stacks(quantity), 0)
-      if (size !== state.fence) seconds += pace.setting
-      seconds += cuts * stacks * pace.stroke
-      if (state.inHand !== pile.serial) {
-        if (pile.untouched) seconds += stacks * pace.handling
-        else if (state.justCut.includes(pile.serial)) seconds += stacks * pace.handling / 2
-        else seconds += stacks * (pace.handling + pace.aside + pace.beside * waiting)
-      }
-      if (pile.lies !== undefined && pile.lies !== side) seconds += stacks * pace.turning
-      if (others.length > rules.piles) seconds += TOO_MANY
-    }
-    let { serials } = state
-    const justCut: number[] = []
-    const receive = (kind: number, quantity: number) => {
-      if (kind < 0) return
-      const { groups: all, size: whole } = this.of(kind)
-      const full = allOf(all.length)
-      const same = others.findIndex(other => other.kind === kind && other.left === full && other.serial >= this.serials)
-      if (same >= 0) {
-        const alike = itemAt(others, same)
-        others[same] = { ...alike, quantity: alike.quantity + quantity }
-        return
-      }
-      justCut.push(serials)
-      others.push({ serial: serials, kind, quantity, left: full, size: whole, untouched: false, lies: side })
-      serials += 1
-    }
-    if (!isNone(left)) others.push({ ...pile, left, size: remains, untouched: false, lies: side })
-    receive(child, count * pile.quantity)
-    if (restGroup) receive(restGroup.child, pile.quantity)
     const isCut = cuts > 0
+    const seconds = state.seconds + (isCut ? this.secondsOf(state, pile, size, cuts, others, rules) : 0)
+    if (!isNone(left)) others.push({ ...pile, left, size: remains, untouched: false, lies: side })
+    const justCut: number[] = []
+    let serials = this.receive(others, child, count * pile.quantity, state.serials, side, justCut)
+    if (restGroup) serials = this.receive(others, restGroup.child, pile.quantity, serials, side, justCut)
     const after: State = {
       table: others,
       fresh,
@@ -228,10 +199,59 @@ export class SequenceSearch {
     return after
   }
 
+  /**
+   * What some cuts of a pile take: the fence, the strokes, and taking it up.
+   * @param others what lies on the table beside it
+   */
+  private secondsOf(
+    state: State, pile: Pile, fence: number, cuts: number, others: Pile[], rules: HandlingRules,
+  ): number {
+    const { pace } = this.work
+    const stacks = this.kinds.stacks(pile.quantity)
+    let seconds = cuts * stacks * pace.stroke
+    if (fence !== state.fence) seconds += pace.setting
+    if (state.inHand !== pile.serial) {
+      if (pile.untouched) seconds += stacks * pace.handling
+      else if (state.justCut.includes(pile.serial)) seconds += stacks * pace.handling / 2
+      else {
+        const waiting = others.reduce((sum, { quantity }) => sum + this.kinds.stacks(quantity), 0)
+        seconds += stacks * (pace.handling + pace.aside + pace.beside * waiting)
+      }
+    }
+    if (pile.lies !== undefined && pile.lies !== this.of(pile.kind).side) seconds += stacks * pace.turning
+    if (others.length > rules.piles) seconds += TOO_MANY
+    return seconds
+  }
+
+  /**
+   * Puts parts that came off on the table, on alike ones that lie there untouched.
+   * @param serials number of the next new pile
+   * @param justCut takes in the number of a new pile
+   * @returns the number of the next new pile after that
+   */
+  private receive(
+    table: Pile[], kind: number, quantity: number, serials: number, lies: Pile['lies'], justCut: number[],
+  ): number {
+    if (kind < 0) return serials
+    const { groups, size } = this.of(kind)
+    const full = allOf(groups.length)
+    const same = table.findIndex(other => other.kind === kind && other.left === full && other.serial >= this.serials)
+    if (same >= 0) {
+      const alike = itemAt(table, same)
+      table[same] = { ...alike, quantity: alike.quantity + quantity }
+      return serials
+    }
+    justCut.push(serials)
+    table.push({ serial: serials, kind, quantity, left: full, size, untouched: false, lies })
+    return serials + 1
+  }
+
   /** What is still to do at least: every setting once, every stroke, every pile taken up. */
   private toDo({ table, fresh, fence }: State): number {
     const { pace } = this.work
-    let [low, high, seconds] = [0, 0, 0]
+    let low = 0
+    let high = 0
+    let seconds = 0
     for (const { kind, quantity } of fresh) {
       const { fences } = this.of(kind)
       low |= fences[0]

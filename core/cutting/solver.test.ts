@@ -1,24 +1,18 @@
 import load from 'highs'
 import { describe, expect, it } from 'vitest'
+import type { Programme } from '.'
 import { solverOf } from '.'
 
 const solve = solverOf(await load())
 
+/** Two of a and one of b on a sheet, or three of b: five a and four b are wanted. */
+const PATTERNS: Programme['rows'] = [{ least: 5, of: [[0, 2]] }, { least: 4, of: [[0, 1], [1, 3]] }]
+
 describe('the solver', () => {
   it('weighs patterns: least cost, and what one more of each row would cost', () => {
-    // Two of a and one of b on a sheet, or three of b: five a and four b.
     const solved = solve({
       costs: [1, 1],
-      rows: [
-        { least: 5, of: [[0, 2]] },
-        {
-          least: 4,
-          of: [
-            [0, 1],
-            [1, 3],
-          ],
-        },
-      ],
+      rows: PATTERNS,
     })!
     expect(solved.columns.map(value => Math.round(value * 1e6) / 1e6)).toEqual([2.5, 0.5])
     expect([solved.optimal, solved.cost]).toEqual([true, 3])
@@ -29,16 +23,7 @@ describe('the solver', () => {
     expect(
       solve({
         costs: [1, 1],
-        rows: [
-          { least: 5, of: [[0, 2]] },
-          {
-            least: 4,
-            of: [
-              [0, 1],
-              [1, 3],
-            ],
-          },
-        ],
+        rows: PATTERNS,
         whole: { nodes: 100 },
       }),
     ).toMatchObject({ cost: 4, optimal: true })

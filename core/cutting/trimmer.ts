@@ -22,7 +22,7 @@ export interface Hand {
   /** The node in short, by which alike strips find each other. */
   content: string
   started: boolean
-  /** A sheet, which lies as it likes and finds no others. */
+  /** A sheet: it may lie either way, and is not put together with others. */
   sheet: boolean
   /** Parts that come off, alike ones together, and those that are still to come; the last one is what remains. */
   groups: AlikeParts[]

@@ -57,7 +57,8 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
     const cost = (value: number) => (kitsOnly ? 0 : value)
     const most = Number.isFinite(mostIncomplete) ? NODES_FOR_PIECES : NODES
     const programme = new ProgrammeBuilder()
-    for (const column of columns) programme.column(cost(patterns.isFresh(column) ? sheet : offcut - reward(column)))
+    for (const column of columns)
+      programme.column(cost(patterns.isFresh(column) ? sheet : offcut - reward(search, column)))
     const bought = supplies.map(({ price }) => programme.column(cost(formats > 1 ? (price ?? 0) * cent : 0)))
     const missing = search.short ? demands.map(() => programme.column(cost(A_MISSING_PIECE))) : []
     const incomplete = needs.map(() => programme.column(kitsOnly ? 1 : 0))
@@ -76,13 +77,13 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
       solved && { ...solved, incomplete: incomplete.reduce((sum, at) => sum + Math.round(solved.columns[at] ?? 0), 0) }
     )
   }
+}
 
-  /** With the wish for offcuts first, what is cut from them is worth its share of all that is wanted. */
-  function reward(column: Column): number {
-    if (!problem.offcutsFirst || search.short) return 0
-    return (
-      (ALL_OFFCUTS * piecesIn(column, demands))
-      / demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
-    )
-  }
+/** With the wish for offcuts first, what is cut from them is worth its share of all that is wanted. */
+function reward({ problem, demands, short }: Search, column: Column): number {
+  if (!problem.offcutsFirst || short) return 0
+  return (
+    (ALL_OFFCUTS * piecesIn(column, demands))
+    / demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0)
+  )
 }

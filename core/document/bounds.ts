@@ -12,6 +12,8 @@ export const BOUNDS = {
   archive: 64_000_000,
   key: 80,
   title: 120,
+  /** Cards of a class that a list of classes shows as pictures. */
+  pictures: 4,
   notes: 4000,
   /** Characters of a length or of another parameter written as text. */
   length: 60,

@@ -5,6 +5,7 @@ import type {
   CardEntry,
   ClassDetails,
   ClassDocument,
+  CuttingEntry,
   DressingEntry,
   GlueEntry,
   LabelsEntry,
@@ -32,6 +33,24 @@ export const SAME_FOR_ALL: Pick<CardEntry, 'colourways' | 'insteadOf' | 'bags'> 
 
 /** Nothing is put on a card otherwise than the catalogue has it. */
 export const NO_DRESSING: DressingEntry = { faces: [], free: [], parts: [] }
+
+/** A card as the catalogue has its fold, with no paper chosen. */
+export const bareCard = (key: string, title: string, fold: string): CardEntry => ({
+  key,
+  title,
+  fold,
+  kits: null,
+  parameters: {},
+  papers: {},
+  ...structuredClone(SAME_FOR_ALL),
+  envelope: '',
+  ...structuredClone(NO_DRESSING),
+})
+
+/** Nothing is wished, kept, cut or spoiled of a paper. */
+export const newCutting = (paper: string): CuttingEntry => ({
+  paper, priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [],
+})
 
 /** Nothing particular about a bag. */
 export const newSeat = (key: string): SeatEntry => ({

@@ -18,6 +18,7 @@ import { VERSION } from './version'
 export * from './check'
 export * from './shapes'
 export * from './validators'
+export { IsPatch } from './patch-validators'
 
 const isData = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)

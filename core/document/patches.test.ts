@@ -1,22 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
-  PatchError, PatchIndex, SAME_FOR_ALL, applied, valueAt, collisions, isSame, newClass, patchesBetween, touches,
+  PatchError, PatchIndex, bareCard, applied, valueAt, collisions, isSame, newClass, patchesBetween, touches,
 } from '.'
 import type { CardEntry, ClassDocument, Patch } from '.'
 
 const card = (key: string, title = key): CardEntry => ({
-  key,
-  title,
-  fold: 'bridge',
-  kits: null,
-  parameters: { width: '6 in' },
-  papers: { base: 'kelp' },
-  ...SAME_FOR_ALL,
-  envelope: '',
-  faces: [],
-  parts: [],
-  free: [],
+  ...bareCard(key, title, 'bridge'), parameters: { width: '6 in' }, papers: { base: 'kelp' },
 })
 const document = (...cards: CardEntry[]): ClassDocument => ({
   ...newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' }),

@@ -66,7 +66,8 @@ export function patchesBetween(before: unknown, after: unknown, path: Path = [])
 }
 
 function listPatches(before: unknown[], after: unknown[], old: string[], now: string[], path: Path): Patch[] {
-  const [wasThere, isThere] = [new Map(old.map((key, index) => [key, before[index]])), new Set(now)]
+  const wasThere = new Map(old.map((key, index) => [key, before[index]]))
+  const isThere = new Set(now)
   const patches: Patch[] = old.filter(key => !isThere.has(key)).map(key => ({ op: 'remove', path: [...path, key] }))
   now.forEach((key, index) => {
     if (wasThere.has(key)) patches.push(...patchesBetween(wasThere.get(key), after[index], [...path, key]))

@@ -1,21 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import {
-  SAME_FOR_ALL, acknowledged, applied, edited, newClass, received, redone, sessionOf, settled, undone, unsaved,
+  bareCard, acknowledged, applied, edited, newClass, received, redone, sessionOf, settled, undone, unsaved,
 } from '.'
 import type { Blocked, CardEntry, ClassDocument, Session } from '.'
 
 const card = (key: string): CardEntry => ({
-  key,
-  title: key,
-  fold: 'bridge',
-  kits: null,
-  parameters: { width: '6 in' },
-  papers: {},
-  ...SAME_FOR_ALL,
-  envelope: '',
-  faces: [],
-  parts: [],
-  free: [],
+  ...bareCard(key, key, 'bridge'), parameters: { width: '6 in' },
 })
 const document: ClassDocument = {
   ...newClass({ title: 'Evening', date: '2030-01-01', units: 'inch' }), cards: [card('a'), card('b')],

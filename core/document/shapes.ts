@@ -10,9 +10,10 @@ import { PrepEntry } from './prep-shapes'
 import { LabelsEntry, PricesEntry, ShoppingEntry, SupplyEntry } from './supply-shapes'
 import { key, least, listOf, most, one, oneOf, whole, yesOrNo } from './shape-checks'
 import {
-  IsCalendarDay, IsCutTree, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice,
+  IsCalendarDay, IsFilledText, IsLengthText, IsListOf, IsOneOrNull, IsPaperChoice,
   IsParameterInputs, IsText, IsTimeOfDay, IsWholeOrNull,
 } from './validators'
+import { IsCutTree } from './tree-validators'
 import { BATCH_FORMAT, VERSION } from './version'
 import type {
   Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn,

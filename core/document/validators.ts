@@ -2,8 +2,8 @@ import type { ValidationOptions } from 'class-validator'
 import { ValidateBy, buildMessage } from 'class-validator'
 import { parseLength } from '../lengths'
 import { BOUNDS } from './bounds'
-import type { PrepLevel, Turn } from './vocabulary'
-import { PREP_LEVELS, TURNS } from './vocabulary'
+import type { PrepLevel } from './vocabulary'
+import { PREP_LEVELS } from './vocabulary'
 
 const HAS_UNIT = /[a-z"″”]\s*$/i
 
@@ -29,7 +29,7 @@ export const CHECKS = {
 } as const
 
 /** What is wrong with a length written as text with its unit, if anything. */
-function lengthProblem(value: unknown, zero = false, signed = false): string | undefined {
+export function lengthProblem(value: unknown, zero = false, signed = false): string | undefined {
   if (typeof value !== 'string' || value.length > BOUNDS.length)
     return 'is a length written as text with its unit, such as "5 3/8 in" or "136 mm"'
   const parsed = parseLength(value, 'inch')
@@ -43,7 +43,7 @@ function lengthProblem(value: unknown, zero = false, signed = false): string | u
 /** Half of a character that takes two units: no database and no file can hold it. */
 const HALF = /\p{Surrogate}/u
 
-function textProblem(value: unknown, longest: number): string | undefined {
+export function textProblem(value: unknown, longest: number): string | undefined {
   if (typeof value !== 'string') return 'is a text'
   if (value.length > longest) return `is a text of at most ${longest} characters`
   return HALF.test(value) ? 'holds half a character; type it again' : undefined
@@ -85,7 +85,7 @@ export function IsLengthText({ zero = false, signed = false } = {}, options?: Va
   )
 }
 
-const isRecord = (value: unknown): value is Record<string, unknown> =>
+export const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /** One object, not a list in its place; what is in it is checked by its own shape. */
@@ -226,58 +226,6 @@ export const IsCounts = (names: number, most: number): PropertyDecorator =>
     },
   })
 
-/** How deep cuts may lie in each other: far more than any layout has. */
-const DEEPEST = 24
-const TREE_NAMES = ['width', 'height', 'side', 'parts', 'piece', 'turned']
-
-/** A cut tree of at most some parts: sizes with units, a side where it is parted, the piece where it is one. */
-export const IsCutTree = (parts: number): PropertyDecorator =>
-  ValidateBy({
-    name: CHECKS.tree,
-    constraints: [parts],
-    validator: {
-      validate: value => treeProblem(value, parts) === undefined,
-      defaultMessage: args => treeProblem(args?.value, parts) ?? 'is a cut tree',
-    },
-  })
-
-function treeProblem(root: unknown, most: number): string | undefined {
-  const open: [node: unknown, path: string, depth: number][] = [[root, 'the tree', 0]]
-  for (let next = open.pop(), seen = 0; next; next = open.pop(), seen++) {
-    const [node, path, depth] = next
-    if (seen > most) return `holds at most ${most} parts`
-    if (depth > DEEPEST) return `parts are nested at most ${DEEPEST} deep`
-    if (!isRecord(node)) return `${path} is an object with width and height, and side and parts where it is cut`
-    const strange = Object.keys(node).find(name => !TREE_NAMES.includes(name))
-    if (strange) return `${path}.${strange} is not known here; check its spelling`
-    for (const side of ['width', 'height']) {
-      const problem = lengthProblem(node[side])
-      if (problem) return `${path}.${side} ${problem}`
-    }
-    if (node.turned !== undefined && typeof node.turned !== 'boolean') return `${path}.turned is true or false`
-    if ((node.side === undefined) !== (node.parts === undefined)) return `${path} has both side and parts, or neither`
-    if (node.side !== undefined && node.side !== 'width' && node.side !== 'height')
-      return `${path}.side is one of: width, height`
-    if (node.piece !== undefined) {
-      const problem = node.parts === undefined ? pieceProblem(node.piece) : 'is not parted any further'
-      if (problem) return `${path}.piece ${problem}`
-    }
-    if (node.parts === undefined) continue
-    if (!Array.isArray(node.parts) || node.parts.length === 0) return `${path}.parts is a list of parts`
-    node.parts.forEach((part, index) => open.push([part, `${path}.parts[${index}]`, depth + 1]))
-  }
-  return undefined
-}
-
-function pieceProblem(piece: unknown): string | undefined {
-  if (!isRecord(piece)) return 'is an object: width, height, turn'
-  for (const side of ['width', 'height']) {
-    const problem = lengthProblem(piece[side])
-    if (problem) return `${side} ${problem}`
-  }
-  return TURNS.includes(piece.turn as Turn) ? undefined : `turn is one of: ${TURNS.join(', ')}`
-}
-
 /** A day that exists, written YYYY-MM-DD. */
 export const IsCalendarDay = (): PropertyDecorator =>
   ValidateBy({
@@ -301,54 +249,3 @@ export const IsTimeOfDay = (): PropertyDecorator =>
       defaultMessage: () => 'is a time of day, written HH:MM, or empty',
     },
   })
-
-const OPERATIONS = { set: ['value'], unset: [], add: ['entry', 'after'], remove: [], order: ['keys'] } as const
-/** How deep a path may lead: further than any part of a document lies. */
-const LONGEST_PATH = 12
-
-/** What is wrong with a patch, apart from whether it fits its document. */
-function patchProblem(patch: unknown): string | undefined {
-  if (!isRecord(patch)) return 'is a change: op and path'
-  const { op, path } = patch
-  if (typeof op !== 'string' || !Object.hasOwn(OPERATIONS, op))
-    return `op is one of: ${Object.keys(OPERATIONS).join(', ')}`
-  if (
-    !Array.isArray(path)
-    || path.length === 0
-    || path.length > LONGEST_PATH
-    || path.some(name => textProblem(name, BOUNDS.key) !== undefined)
-  ) {
-    return `path is a list of 1 to ${LONGEST_PATH} names`
-  }
-  const wanted = ['op', 'path', ...OPERATIONS[op as keyof typeof OPERATIONS]]
-  if (wanted.some(name => !(name in patch)) || Object.keys(patch).length !== wanted.length)
-    return `${op} takes: ${wanted.slice(1).join(', ')}`
-  if (
-    op === 'add'
-    && !(isRecord(patch.entry) && (patch.after === null || textProblem(patch.after, BOUNDS.key) === undefined))
-  )
-    return 'add takes an entry, and the key of the one before it or null'
-  if (
-    op === 'order'
-    && !(
-      Array.isArray(patch.keys)
-      && patch.keys.length <= BOUNDS.patches
-      && patch.keys.every(key => textProblem(key, BOUNDS.key) === undefined)
-    )
-  )
-    return 'order takes a list of keys'
-  return undefined
-}
-
-/** A change of a document; whether it fits is seen when it is applied. */
-export const IsPatch = (options?: ValidationOptions): PropertyDecorator =>
-  ValidateBy(
-    {
-      name: CHECKS.patch,
-      validator: {
-        validate: value => patchProblem(value) === undefined,
-        defaultMessage: () => 'is a list of changes: op and path, and what the op takes',
-      },
-    },
-    options,
-  )

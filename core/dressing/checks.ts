@@ -35,70 +35,66 @@ function wayOn(
 export function freeFindings(
   natural: Construction, card: Construction, placed: PlacedPiece[], units: Units, mark: Length,
 ): Finding[] {
-  const show = (length: Length) => formatLength(length, units, { unit: true })
   if (natural.parts.some(part => !isLayer(part.kind) && !isWhole(part))) return []
-  return [...sticksOut(), ...brokenShapes()]
+  const show = (length: Length) => formatLength(length, units, { unit: true })
+  return [...sticksOut(natural, card, placed, mark, show), ...placed.flatMap(piece => brokenShapes(piece, show))]
+}
 
-  /** Out of the closed card, by how much and on which side. */
-  function sticksOut(): Finding[] {
-    const { least, most } = boxOf(natural, poseOf(natural, 0))
-    const pose = poseOf(card, 0)
-    return placed.flatMap(({ entry, part, face }): Finding[] => {
-      const frame = part && pose.get(panelKey(onlyPanel(part)))
-      if (!frame || !part || !face) return []
-      const corners = cornersOf(onlyPanel(part), frame)
-      const reach = (axis: 0 | 1) => {
-        const along = corners.map(corner => corner[axis])
-        return [least[axis] - Math.min(...along), Math.max(...along) - most[axis]] as const
-      }
-      const found: Finding[] = []
-      const under = pose.get(panelKey(face.panel))
-      for (const axis of under ? [0, 1] as const : []) {
-        const [before, after] = reach(axis)
-        const over = Math.max(before, after)
-        if (over <= mark / 2) continue
-        if (!under) continue
-        const { sides, size, runs } = wayOn(under, face.side, axis)
-        const shift = (before > after ? 1 : -1) * over * runs
-        // The side is named as whoever holds the card calls it, as its fields and its step do.
-        const isFirst = (before > after) !== (runs < 0)
-        const where = AT[sideWords(card, face)[sides[isFirst ? 0 : 1]]]
-        const value = nearestMark(nanometres(lengthFrom(entry[size]) + shift), mark)
-        const fits = Math.min(before, after) <= -over
-        found.push({
-          severity: 'warn',
-          subject: entry.name,
-          part: part.key,
-          parameter: `free/${entry.key}/${size}`,
-          problem: `sticks out of the closed card by ${show(nanometres(over))} ${where}: it would be bent in an envelope.`,
-          fix: runs !== 0 && fits && value > 0 ? { parameter: `free/${entry.key}/${size}`, value } : undefined,
-        })
-      }
-      return found
+type Show = (length: Length) => string
+
+/** Out of the closed card, by how much and on which side. */
+function sticksOut(
+  natural: Construction, card: Construction, placed: PlacedPiece[], mark: Length, show: Show,
+): Finding[] {
+  const { least, most } = boxOf(natural, poseOf(natural, 0))
+  const pose = poseOf(card, 0)
+  return placed.flatMap(({ entry, part, face }): Finding[] => {
+    const frame = part && pose.get(panelKey(onlyPanel(part)))
+    const under = face && pose.get(panelKey(face.panel))
+    if (!frame || !part || !under) return []
+    const corners = cornersOf(onlyPanel(part), frame)
+    return ([0, 1] as const).flatMap((axis): Finding[] => {
+      const along = corners.map(corner => corner[axis])
+      const [before, after] = [least[axis] - Math.min(...along), Math.max(...along) - most[axis]]
+      const over = Math.max(before, after)
+      if (over <= mark / 2) return []
+      const { sides, size, runs } = wayOn(under, face.side, axis)
+      const shift = (before > after ? 1 : -1) * over * runs
+      // The side is named as whoever holds the card calls it, as its fields and its step do.
+      const isFirst = (before > after) !== (runs < 0)
+      const where = AT[sideWords(card, face)[sides[isFirst ? 0 : 1]]]
+      const value = nearestMark(nanometres(lengthFrom(entry[size]) + shift), mark)
+      const fits = Math.min(before, after) <= -over
+      return [{
+        severity: 'warn',
+        subject: entry.name,
+        part: part.key,
+        parameter: `free/${entry.key}/${size}`,
+        problem: `sticks out of the closed card by ${show(nanometres(over))} ${where}: it would be bent in an envelope.`,
+        fix: runs !== 0 && fits && value > 0 ? { parameter: `free/${entry.key}/${size}`, value } : undefined,
+      }]
+    })
+  })
+}
+
+/** An outline that is none, a ring without a hole. */
+function brokenShapes({ entry, part }: PlacedPiece, show: Show): Finding[] {
+  if (!part) return []
+  const found: Finding[] = []
+  if (entry.shape === 'outline' && !part.outline) {
+    found.push({
+      severity: 'warn', subject: entry.name, part: part.key, parameter: `free/${entry.key}/shape`,
+      problem: 'has no outline yet: it is cut as a rectangle. Read one from an SVG file.',
     })
   }
-
-  /** An outline that is none, a ring without a hole. */
-  function brokenShapes(): Finding[] {
-    return placed.flatMap(({ entry, part }): Finding[] => {
-      if (!part) return []
-      const found: Finding[] = []
-      if (entry.shape === 'outline' && !part.outline) {
-        found.push({
-          severity: 'warn', subject: entry.name, part: part.key, parameter: `free/${entry.key}/shape`,
-          problem: 'has no outline yet: it is cut as a rectangle. Read one from an SVG file.',
-        })
-      }
-      const half = nanometres(Math.min(part.width.value, part.height.value) / 2)
-      if (lengthFrom(entry.ring) >= half && lengthFrom(entry.ring) > 0) {
-        found.push({
-          severity: 'warn', subject: entry.name, part: part.key, parameter: `free/${entry.key}/ring`,
-          problem:
-            `is a ring ${show(lengthFrom(entry.ring))} wide in a piece that is ${show(nanometres(half * 2))} across: nothing is `
-            + `left open. It must be less than ${show(half)}.`,
-        })
-      }
-      return found
+  const ring = lengthFrom(entry.ring)
+  const half = nanometres(Math.min(part.width.value, part.height.value) / 2)
+  if (ring >= half && ring > 0) {
+    found.push({
+      severity: 'warn', subject: entry.name, part: part.key, parameter: `free/${entry.key}/ring`,
+      problem: `is a ring ${show(ring)} wide in a piece that is ${show(nanometres(half * 2))} across: nothing is left open. `
+        + `It must be less than ${show(half)}.`,
     })
   }
+  return found
 }

@@ -88,7 +88,8 @@ function stick(card: Construction, entry: FreeEntry, size: { width: Length, heig
 
 /** Opens a ring: its own outline, smaller by its width all round. What comes out of a plain one is a piece to use. */
 function openRing(part: Part, entry: FreeEntry, outline?: Point[]): void {
-  const [wide, { width, height }] = [Measure.of('Width of the ring', lengthFrom(entry.ring)), part]
+  const wide = Measure.of('Width of the ring', lengthFrom(entry.ring))
+  const { width, height } = part
   const inner = { width: width.minus(wide.times(2)), height: height.minus(wide.times(2)) }
   if (wide.value <= 0 || inner.width.value <= 0 || inner.height.value <= 0) return
   if (entry.shape === 'outline' && outline) {

@@ -76,7 +76,9 @@ function gluedAmiss(card: Construction): Finding[] {
 
 /** The panel under all layers that a joint lies on, with the glued area and those layers as they lie there. */
 function groundOf(card: Construction, joint: Joint): { panel: Panel, zone: MultiPolygon, layers: Polygon[] } {
-  let [zone, piece, on] = [glueOutline(joint), pointsInJoint(joint, outlineOf(joint.by)), joint.onto]
+  let zone = glueOutline(joint)
+  let piece = pointsInJoint(joint, outlineOf(joint.by))
+  let on = joint.onto
   let layers: Point[][] = []
   // A layer lies on a layer at most as often as there are joints.
   for (let steps = 0; steps <= card.joints.length && isLayer(byKey(card.parts, on.part).kind); steps++) {

@@ -231,7 +231,9 @@ function staysPut(panel: Panel, onto: Panel, poses: Pose[], within = TOUCHING): 
 function isParted(
   { card, joint: { onto, face }, own, high, panel }: Meeting, pose: Pose, pads: Corner[], poses: Pose[],
 ): boolean {
-  const [ground, mover, side] = [pose.get(panelKey(onto)), pose.get(panelKey(panel)), face === 'inside' ? 1 : -1]
+  const ground = pose.get(panelKey(onto))
+  const mover = pose.get(panelKey(panel))
+  const side = face === 'inside' ? 1 : -1
   if (!ground || !mover) return false
   const passes = heightOf(ground, mover)
   // Only what was there before something slides can come between; what is put over it later has it below, wherever a

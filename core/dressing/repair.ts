@@ -55,53 +55,104 @@ export function soundFindings(
   units: Units,
   mark: Length,
 ): Finding[] {
-  const { parameters } = fold
-  const mains = mainSizes(fold)
   const before = stopsOf(made)
   if (before.size === 0 && made.findings.every(({ fix }) => !fix)) return made.findings
-  const known = new Map<string, Stops>()
-  let left = BUDGET
-  const whole = before.size > ONE_BY_ONE ? wholeFix() : undefined
+  const repair = new Repair(fold, { card, made, work, units, mark })
+  const whole = before.size > ONE_BY_ONE ? repair.whole() : undefined
   return made.findings.map((finding) => {
-    if (finding.severity !== 'stop') return { ...finding, fix: finding.fix && helpful(finding.fix, finding) }
-    const fix = whole ?? firstHelpful(finding)
+    if (finding.severity !== 'stop') return { ...finding, fix: finding.fix && repair.helpful(finding.fix, finding) }
+    const fix = whole ?? repair.first(finding)
     if (fix) return { ...finding, fix, parameter: finding.parameter ?? fix.parameter }
     return { ...finding, fix: undefined, problem: `${finding.problem} No other size of this card makes room for it.` }
   })
+}
 
-  function stopsAfter(fix: Fix): Stops | undefined {
-    const key = JSON.stringify(fix)
-    const found = known.get(key)
-    if (found) return found
-    if (left-- <= 0) return undefined
-    const copy = copyOf(card)
-    applyFix(copy, fix, units)
-    const after = stopsOf(work(copy))
-    known.set(key, after)
-    return after
+/** A card that is to be put right, as it was worked out, and how changes of it are. */
+interface Broken {
+  card: Repairable
+  made: WorkedOut
+  work: (card: Repairable) => WorkedOut
+  units: Units
+  mark: Length
+}
+
+/** Looks for fixes of one card, and remembers what it has tried. */
+class Repair {
+  private readonly before: Stops
+  private readonly known = new Map<string, Stops>()
+  private readonly mains: string[]
+  private left = BUDGET
+
+  constructor(private readonly fold: Fold, private readonly broken: Broken) {
+    this.before = stopsOf(broken.made)
+    this.mains = mainSizes(fold)
   }
 
   /**
    * A fix that takes a finding away and brings no stop; layers that no longer have room where it is made get a border
    * instead.
    */
-  function helpful(fix: Fix, finding: Finding): Fix | undefined {
-    const right = roomy(fix, before)
-    return right && !stopsAfter(right)?.has(keyOf(finding)) ? right : undefined
+  helpful(fix: Fix, finding: Finding): Fix | undefined {
+    const right = this.roomy(fix, this.before)
+    return right && !this.stopsAfter(right)?.has(keyOf(finding)) ? right : undefined
+  }
+
+  /** The fix of a finding that changes least. */
+  first(finding: Finding): Fix | undefined {
+    // What was tried in vain for one finding takes nothing from the next.
+    this.left = Math.max(this.left, LEAST_BUDGET)
+    for (const fix of this.candidates(finding)) {
+      const right = this.helpful(fix, finding)
+      if (right) return right
+    }
+  }
+
+  /**
+   * One fix for all stops at once: nothing typed but the main sizes, or nothing at all; or, where only layers are
+   * wrong, borders.
+   */
+  whole(): Fix | undefined {
+    const { card, units } = this.broken
+    const all = Object.keys(card.parameters).filter(name => this.fold.parameters[name]?.kind === 'length')
+    const [layer] = [...this.before.values()].flatMap(stop => layerPath(card, stop) ?? [])
+    const starts = [
+      ...[all.filter(name => !this.mains.includes(name)), all]
+        .filter(names => names.length > 0)
+        .map(names => this.natural(names)),
+      ...layer ? [{ parameter: `${layer}/border`, value: lengthFrom(BORDERS[units][0]) }] : [],
+    ]
+    for (const start of starts) {
+      const fix = this.roomy(start, new Map())
+      if (fix) return fix
+    }
+  }
+
+  private stopsAfter(fix: Fix): Stops | undefined {
+    const { card, work, units } = this.broken
+    const key = JSON.stringify(fix)
+    const found = this.known.get(key)
+    if (found) return found
+    if (this.left-- <= 0) return undefined
+    const copy = copyOf(card)
+    applyFix(copy, fix, units)
+    const after = stopsOf(work(copy))
+    this.known.set(key, after)
+    return after
   }
 
   /**
    * A fix after which only such stops are left as may stay: layers that have no room any more get a border, the usual
    * one or, where nothing is left of them, none. Layers that lie on those may follow, so it takes some rounds.
    */
-  function roomy(fix: Fix, mayStay: Stops): Fix | undefined {
+  private roomy(fix: Fix, mayStay: Stops): Fix | undefined {
+    const { card, units } = this.broken
     const borders = new Map<string, string>()
     for (let round = 0; round < ROUNDS; round++) {
       const also = [...borders].map(([path, border]) => ({ parameter: `${path}/border`, value: lengthFrom(border) }))
       const tried = also.length > 0 ? { ...fix, also: [...fix.also ?? [], ...also] } : fix
-      const after = stopsAfter(tried)
+      const after = this.stopsAfter(tried)
       if (!after) return undefined
-      const brought = [...after].filter(([key]) => !mayStay.has(key)).map(([, stop]) => layerPath(stop))
+      const brought = [...after].filter(([key]) => !mayStay.has(key)).map(([, stop]) => layerPath(card, stop))
       if (brought.length === 0) return tried
       const [usual, none] = BORDERS[units]
       for (const path of brought) {
@@ -111,51 +162,46 @@ export function soundFindings(
     }
   }
 
-  function firstHelpful(finding: Finding): Fix | undefined {
-    // What was tried in vain for one finding takes nothing from the next.
-    left = Math.max(left, LEAST_BUDGET)
-    for (const fix of candidates(finding)) {
-      const right = helpful(fix, finding)
-      if (right) return right
-    }
-  }
-
   /** What might put a finding right, what changes least first. */
-  function* candidates(finding: Finding): Generator<Fix> {
+  private* candidates(finding: Finding): Generator<Fix> {
+    const { card, units } = this.broken
     if (finding.fix) yield finding.fix
-    const layer = layerPath(finding)
+    const layer = layerPath(card, finding)
     if (layer)
       for (const value of BORDERS[units]) yield { parameter: `${layer}/border`, value: lengthFrom(value, units) }
     const own = finding.parameter
+    const { parameters } = this.fold
     const typed = Object.keys(parameters).filter(
       name => Object.hasOwn(card.parameters, name) && parameters[name]?.kind === 'length',
     )
-    const loose = typed.filter(name => !mains.includes(name))
-    for (const name of [...loose].sort((a, b) => Number(b === own) - Number(a === own))) yield natural([name])
-    if (loose.length > 1) yield natural(loose)
-    for (const main of mains) {
-      const value = nearestSize(main, loose, finding)
+    const loose = typed.filter(name => !this.mains.includes(name))
+    for (const name of [...loose].sort((a, b) => Number(b === own) - Number(a === own))) yield this.natural([name])
+    if (loose.length > 1) yield this.natural(loose)
+    for (const main of this.mains) {
+      const value = this.nearestSize(main, loose, finding)
       if (value !== undefined) yield { parameter: main, value, also: loose.map(parameter => ({ parameter })) }
     }
-    if (typed.length > 0) yield natural(typed)
+    if (typed.length > 0) yield this.natural(typed)
   }
 
   /** Sizes that nobody has typed any more; the first says what it becomes. */
-  function natural(names: string[]): Fix {
+  private natural(names: string[]): Fix {
+    const { card, work, units } = this.broken
     const parameters = without(card.parameters, names)
     const [first = ''] = names
-    left--
+    this.left--
     const value = lengthFrom(String(work({ ...card, parameters }).inputs[first]), units)
     return { parameter: first, value, also: names.map(parameter => ({ parameter })) }
   }
 
   /** The size between that of the card and the natural one that is nearest to the card's and takes the finding away. */
-  function nearestSize(main: string, loose: string[], finding: Finding): Length | undefined {
-    const parameter = parameters[main]
+  private nearestSize(main: string, loose: string[], finding: Finding): Length | undefined {
+    const { made, units, mark } = this.broken
+    const parameter = this.fold.parameters[main]
     if (parameter?.kind !== 'length') return undefined
     const [now, usual] = [lengthFrom(String(made.inputs[main]), units), lengthFrom(parameter.defaults[units])]
     const also = loose.map(parameter => ({ parameter }))
-    const works = (value: Length) => helpful({ parameter: main, value, also }, finding) !== undefined
+    const works = (value: Length) => this.helpful({ parameter: main, value, also }, finding) !== undefined
     const step = Math.sign(usual - now) * mark
     let [bad, good] = [0, Math.floor(Math.abs(usual - now) / mark)]
     const at = (steps: number) => nanometres(Math.round(now / mark) * mark + steps * step)
@@ -167,30 +213,13 @@ export function soundFindings(
     }
     return at(good)
   }
+}
 
-  /**
-   * One fix for all stops at once: nothing typed but the main sizes, or nothing at all; or, where only layers are
-   * wrong, borders.
-   */
-  function wholeFix(): Fix | undefined {
-    const all = Object.keys(card.parameters).filter(name => parameters[name]?.kind === 'length')
-    const [layer] = [...before.values()].flatMap(stop => layerPath(stop) ?? [])
-    const starts = [
-      ...[all.filter(name => !mains.includes(name)), all].filter(names => names.length > 0).map(natural),
-      ...layer ? [{ parameter: `${layer}/border`, value: lengthFrom(BORDERS[units][0]) }] : [],
-    ]
-    for (const start of starts) {
-      const fix = roomy(start, new Map())
-      if (fix) return fix
-    }
-  }
-
-  /** Where the layer is changed that a finding is about; `undefined` for what the design puts on. */
-  function layerPath({ part, parameter = '' }: Finding): string | undefined {
-    if (parameter.startsWith('faces/')) return parameter.split('/').slice(0, 4).join('/')
-    for (const { key, layers } of card.faces)
-      for (const layer of layers) if (part === layerKey(key, layer.key)) return `faces/${key}/layers/${layer.key}`
-  }
+/** Where the layer is changed that a finding is about; `undefined` for what the design puts on. */
+function layerPath(card: Repairable, { part, parameter = '' }: Finding): string | undefined {
+  if (parameter.startsWith('faces/')) return parameter.split('/').slice(0, 4).join('/')
+  for (const { key, layers } of card.faces)
+    for (const layer of layers) if (part === layerKey(key, layer.key)) return `faces/${key}/layers/${layer.key}`
 }
 
 const without = (parameters: ParameterInputs, names: string[]): ParameterInputs =>

@@ -30,7 +30,8 @@ export function faceToFace(
       const least = SHARE * areaOfAll([whole])
       let touching = intersection(whole, onIt)
       // What lies nearer to the one than the other does keeps them apart; mostly the first of it does so altogether.
-      const [height, middle] = [heightOf(frame, facing), middleOf(touching)]
+      const height = heightOf(frame, facing)
+      const middle = middleOf(touching)
       for (const third of all) {
         if (areaOfAll(touching) <= least) break
         if (third.panel === one.panel || third.panel === other.panel) continue

@@ -20,7 +20,8 @@ export type {
   Step,
   Stuck, Travel, Window,
 } from './model/card'
-export { creaseAt, face, holesOf, isLayer, isWhole, outlineOf, panelOf, windowOutline } from './model/card'
+export { creaseAt, face, isLayer, isWhole, panelOf } from './model/card'
+export { holesOf, outlineOf, windowOutline } from './model/outlines'
 export { insetOn } from './model/inset'
 export { SKILLS } from './model/fold'
 export type { Fold, FoldGroup, Skill, WorkedOut } from './model/fold'

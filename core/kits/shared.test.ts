@@ -5,6 +5,7 @@ import { paperedCard } from '../batch/testing'
 import { fittedTo, placeInWords, prepare, valueInWords } from '../batch'
 import { findingsOf, stopsIn, viewOf } from '.'
 import { demoBatches } from '../../demo'
+import { newCutting } from '../document'
 import { problemKey } from '../cutting'
 import { FOLDS, TRIED_OPENINGS } from '../folds'
 
@@ -28,9 +29,7 @@ const told = ({ cards, papers, scrap, cutter }: Preparation) => ({
 
 const batch = demoBatches(new Date(2030, 0, 1))[1]!
 
-const WITHOUT_A4 = {
-  paper: 'kelp', priority: null, moreSheets: null, without: ['a4'], also: [], layouts: [], spoiled: [], miscut: [],
-}
+const WITHOUT_A4 = { ...newCutting('kelp'), without: ['a4'] }
 
 describe('a class that is prepared again', () => {
   const before = prepare(batch)

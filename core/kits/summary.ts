@@ -1,4 +1,5 @@
 import type { CardEntry, ClassDocument, Delivery, PaperEntry } from '../document'
+import { BOUNDS } from '../document'
 import type { CardPicture } from '../folds'
 import { isWhole, pictureOf } from '../folds'
 import type { Units } from '../lengths'
@@ -39,8 +40,6 @@ export interface ClassSummary {
   unknown?: 'yet' | 'too large'
 }
 
-/** So many cards of a class are shown as pictures. */
-export const PICTURES = 4
 const isDressed = ({ faces, free, parts }: CardEntry): boolean => faces.length + free.length + parts.length > 0
 
 /** The key figures of a class without planning its cutting. */
@@ -56,7 +55,7 @@ export function summaryOf(document: ClassDocument, papers: PaperEntry[]): ClassS
       title: entry.title,
       fold: entry.fold,
       colours: Object.fromEntries(pieces.flatMap(({ key, paper }) => (paper ? [[key, paper.colour]] : []))),
-      ...(at < PICTURES && fold && construction?.parts.every(isWhole) && isDressed(entry)
+      ...(at < BOUNDS.pictures && fold && construction?.parts.every(isWhole) && isDressed(entry)
         && { picture: pictureOf(construction, fold.view) }),
     })),
     bags: bagsOf(document).length,

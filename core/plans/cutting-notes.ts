@@ -1,7 +1,7 @@
 import type { Cutter, Demand, Layout, MeasuredPlan, CuttingProblem } from '../cutting'
 import { isOffcut, wishFor } from '../cutting'
 import type { Batch, CuttingEntry, LayoutEntry, MiscutEntry, PaperEntry, Priority, TreeEntry } from '../document'
-import { BOUNDS, freeKey } from '../document'
+import { BOUNDS, freeKey, newCutting } from '../document'
 import type { Length, Units } from '../lengths'
 import { lengthFrom, writeLength } from '../lengths'
 import { keyOfRef, pieceRef, writeLayout, formatsFor, readTools } from '../batch'
@@ -31,9 +31,7 @@ const isNothing = ({ priority, moreSheets, without, also, layouts, spoiled, misc
 /** Changes the entry of a paper; one that says nothing is not kept. */
 function change(batch: Batch, paper: string, edit: (entry: CuttingEntry) => void): void {
   const there = batch.cutting.find(entry => entry.paper === paper)
-  const entry = there ?? {
-    paper, priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [],
-  }
+  const entry = there ?? newCutting(paper)
   edit(entry)
   if (!there && !isNothing(entry)) batch.cutting.push(entry)
   if (there && isNothing(entry)) batch.cutting.splice(batch.cutting.indexOf(there), 1)

@@ -87,21 +87,21 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<B
       .map(({ key, quantity }) => ({ demand: key, count: (made.get(key) ?? 0) - quantity }))
       .filter(({ count }) => count > 0),
   }
+}
 
-  function incompleteOf({ unplaced }: Plan, needs: KitNeed[]) {
-    const missing = new Map(unplaced.map(({ demand, quantity }) => [demand, quantity]))
-    return { kits: incompleteKits(needs, missing), of: needs.reduce((sum, { kits }) => sum + kits, 0) }
-  }
+function incompleteOf({ unplaced }: Plan, needs: KitNeed[]) {
+  const missing = new Map(unplaced.map(({ demand, quantity }) => [demand, quantity]))
+  return { kits: incompleteKits(needs, missing), of: needs.reduce((sum, { kits }) => sum + kits, 0) }
+}
 
-  function leftoversOf(layouts: Layout[]): Leftover[] {
-    const leaves = new Map<string, Leftover>()
-    for (const { root, repeats } of layouts) {
-      for (const { node, width, height } of leavesOf(root)) {
-        if (node.kind !== 'offcut') continue
-        const key = `${width} ${height}`
-        leaves.set(key, { width, height, count: (leaves.get(key)?.count ?? 0) + repeats })
-      }
+function leftoversOf(layouts: Layout[]): Leftover[] {
+  const leaves = new Map<string, Leftover>()
+  for (const { root, repeats } of layouts) {
+    for (const { node, width, height } of leavesOf(root)) {
+      if (node.kind !== 'offcut') continue
+      const key = `${width} ${height}`
+      leaves.set(key, { width, height, count: (leaves.get(key)?.count ?? 0) + repeats })
     }
-    return [...leaves.values()].sort((a, b) => b.width * b.height - a.width * a.height)
   }
+  return [...leaves.values()].sort((a, b) => b.width * b.height - a.width * a.height)
 }

@@ -12,70 +12,73 @@ import type { PrintBlock, PrintSection } from './model'
  */
 export function instructorSections(preparation: Preparation, bags: Bag[], kits: Kits,
   tasks: Task[] = tasksOf(preparation, bags)): PrintSection[] {
-  const { batch, cards } = preparation
-  const { class: { seats, spares, place, starts, notes, units } } = batch
-  const supplies = new Map(suppliesFor(preparation).map(supply => [supply.key, supply]))
+  return [
+    eveningSection(preparation),
+    ...(tasks.length > 0 ? [taskSection(tasks)] : []),
+    {
+      heading: 'What to bring',
+      blocks: [{ kind: 'list', mark: 'box', items: thingsToBring(preparation, bags, kits) }],
+    },
+    { heading: 'Who comes', blocks: rosterBlocks(bags) },
+    ...levelSections(preparation, bags),
+  ]
+}
+
+function eveningSection(preparation: Preparation): PrintSection {
+  const { seats, spares, place, starts, notes } = preparation.batch.class
+  return {
+    heading: 'The evening',
+    blocks: [
+      {
+        kind: 'text',
+        text: [place, starts && `from ${starts}`, `${count(seats, 'seat')} and ${count(spares, 'spare bag')}`]
+          .filter(Boolean).join(', '),
+      },
+      ...(notes ? [{ kind: 'text' as const, text: notes }] : []),
+      {
+        kind: 'table',
+        name: 'Order of the evening',
+        head: [...(starts ? ['At'] : []), 'What', 'Minutes'],
+        rows: eveningOf(preparation).map(({ at, what, minutes }) => [
+          ...(starts ? [at ?? ''] : []), what, String(minutes),
+        ]),
+        numbers: [starts ? 2 : 1],
+      },
+    ],
+  }
+}
+
+const taskSection = (tasks: Task[]): PrintSection => ({
+  heading: 'Before it, beside cutting',
+  blocks: [{
+    kind: 'table',
+    name: 'Before the class',
+    head: ['', 'To do', 'What', 'Minutes'],
+    rows: tasks.map(({ name, what, minutes }) => ['☐', name, what, String(wholeMinutes(minutes))]),
+    numbers: [3],
+  }],
+})
+
+function thingsToBring(preparation: Preparation, bags: Bag[], kits: Kits): string[] {
+  const { batch: { class: { spares, units } }, cards } = preparation
   const filled = bags.filter(({ kits }) => kits.length > 0)
+  const each = (made: Preparation['cards']) =>
+    made.filter(({ kits }) => kits > 0).map(({ entry, kits }) => `${kits} × ${entry.title}`).join(', ')
   const setUp = cards.filter(({ construction }) => (construction?.setUp.length ?? 0) > 0)
+  const supplies = new Map(suppliesFor(preparation).map(supply => [supply.key, supply]))
   const used = kits.totals.uses.flatMap(({ supply, amount }) => {
     const entry = supplies.get(supply)
     return entry && !['bag', 'label', 'envelope'].includes(entry.use)
       ? [`${entry.name}: ${amountInWords(entry.use, amount, units)}`]
       : []
   })
-  const evening = eveningOf(preparation)
   return [
-    {
-      heading: 'The evening',
-      blocks: [
-        {
-          kind: 'text',
-          text: [place, starts && `from ${starts}`, `${count(seats, 'seat')} and ${count(spares, 'spare bag')}`]
-            .filter(Boolean).join(', ') },
-        ...(notes ? [{ kind: 'text' as const, text: notes }] : []),
-        {
-          kind: 'table',
-          name: 'Order of the evening',
-          head: [...(starts ? ['At'] : []), 'What', 'Minutes'],
-          rows: evening.map(({ at, what, minutes }) => [...(starts ? [at ?? ''] : []), what, String(minutes)]),
-          numbers: [starts ? 2 : 1],
-        },
-      ],
-    },
-    ...(tasks.length > 0
-      ? [{
-          heading: 'Before it, beside cutting',
-          blocks: [{
-            kind: 'table' as const,
-            name: 'Before the class',
-            head: ['', 'To do', 'What', 'Minutes'],
-            rows: tasks.map(({ name, what, minutes }) => ['☐', name, what, String(wholeMinutes(minutes))]),
-            numbers: [3],
-          }],
-        }]
-      : []),
-    {
-      heading: 'What to bring',
-      blocks: [{
-        kind: 'list',
-        mark: 'box',
-        items: [
-          `${count(filled.length, 'bag')}${spares > 0 ? `, ${spares} of them spare` : ''}`,
-          ...used,
-          `Hand-outs: ${cards
-            .filter(({ kits }) => kits > 0)
-            .map(({ entry, kits }) => `${kits} × ${entry.title}`)
-            .join(', ')}`,
-          ...(setUp.length > 0
-            ? [`Slips to set up: ${setUp.map(({ entry, kits }) => `${kits} × ${entry.title}`).join(', ')}`]
-            : []),
-          'Bone tools and scoring boards, scissors; knife, steel ruler and mat for whoever may use them',
-          'A finished card of each to hand round; bin bags; plasters',
-        ],
-      }],
-    },
-    { heading: 'Who comes', blocks: rosterBlocks(bags) },
-    ...levelSections(preparation, bags),
+    `${count(filled.length, 'bag')}${spares > 0 ? `, ${spares} of them spare` : ''}`,
+    ...used,
+    `Hand-outs: ${each(cards)}`,
+    ...(setUp.length > 0 ? [`Slips to set up: ${each(setUp)}`] : []),
+    'Bone tools and scoring boards, scissors; knife, steel ruler and mat for whoever may use them',
+    'A finished card of each to hand round; bin bags; plasters',
   ]
 }
 

@@ -99,10 +99,20 @@ function carrierOf(card: Construction, joint: Joint): string {
 
 /** @param isUnsure whether something else than points tells that it passes above or below all the same */
 function passes(joint: Joint, panel: Panel, poses: Pose[], spots: Spot[][], isUnsure: boolean): Verdict {
-  const [on, name, side] = [nameOf(joint.onto), nameOf(panel), joint.face === 'inside' ? 1 : -1]
-  let [slid, crept, isAbove, isBelow, isFarBelow, isAlong, isThrough] = [0, 0, false, false, false, true, false]
+  const on = nameOf(joint.onto)
+  const name = nameOf(panel)
+  const side = joint.face === 'inside' ? 1 : -1
+  let slid = 0
+  let crept = 0
+  let isAbove = false
+  let isBelow = false
+  let isFarBelow = false
+  let isAlong = true
+  let isThrough = false
   for (const [at, pose] of poses.entries()) {
-    const [ground, mover, next] = [pose.get(on), pose.get(name), poses[at + 1]]
+    const ground = pose.get(on)
+    const mover = pose.get(name)
+    const next = poses[at + 1]
     if (!ground || !mover) return 'no'
     isAlong &&= Math.abs(along(ground.out, mover.out)) > ALONG && isBeside(ground, mover)
     const met = meetings(spots[at] ?? [], joint, ground, mover)

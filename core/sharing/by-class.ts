@@ -11,20 +11,20 @@ import { givenEvenly, inTurn } from './to-prints'
 const MOST_ROUNDS = 60
 const MOST_STEPS = 30_000_000
 const NODES = 1500
-/** What sheets cost in money is not looked into further than this share. */
+/** The programme may end this near to the least cost, as a share of it. */
 const CENTS_ASIDE = 0.0005
-/** Sheets from which that share comes near a sheet, so that the end of the programme proves nothing. */
+/** From so many sheets on that share is about a whole sheet: that the programme has ended proves nothing then. */
 const MOST_PROVEN = 900
-/** How long a fairer mix of the same number of sheets is looked for, and how near to the fairest is good enough. */
+/** Branches of the search for a fairer mix of the same number of sheets, and how near to the fairest is good enough. */
 const MIXING = { nodes: 400, gap: 0.004 }
-/** Sheets more that a mix may take by which rules are kept that must be. */
+/** So many sheets more are tried for a mix that keeps the rules which must be kept. */
 const MOST_MORE = 2
 /** Sizes of a print up to which the programme finds the fewest sheets by itself. */
 const FEW_SIZES = 5
 const WORTH_WHILE = 1e-7
 /** What a role weighs that gets no print: more than all sheets. */
 const A_MISSING_ROLE = 1_000_000
-/** What a role weighs that is of a print although that has its fair share of such roles. */
+/** What a role weighs that gets a print which has its fair share of such roles already. */
 const A_ROLE_TOO_MANY = 1
 
 /** How all sheets are cut: so many pieces of each size of each print, and how many roles of each type are of which. */
@@ -39,19 +39,56 @@ export interface CutByClass extends PrintCut {
 
 /**
  * How the sheets of all prints are cut for some roles, by a programme over classes of prints: first with the fewest
- * sheets, and for whom the rules want a better mix, with one and two more.
+ * sheets and then, where there are rules, with one and two more for a mix that suits them better.
  * @returns for each number of sheets ways to cut them, one after the other
  */
 export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<Iterable<CutByClass>, void> {
   const classes = classesOf(problem)
   const types = typesOf(problem, classes)
-  let [bound, spent, isShort, isSolved] = [0, 0, false, false]
+  const known = boundByClass(classes, types, solve)
+  if (!known) return
+  const { bound, isShort } = known
+  const asked = { sheets: bound, cents: A_CENT }
+  // Of many sizes the planner alone may show at once that the bound is reached.
+  const pooled = !isShort && bound > 0 && classes.some(({ demands }) => demands.length > FEW_SIZES)
+    ? asOfOnePrint(classes, types, bound, solve)
+    : undefined
+  const search = { problem, types, asked, solve }
+  if (pooled) yield ofPrints(search, pooled, { bound, missing: 0, fewest: pooled.sheets })
+  const built = build(classes, types, asked)
+  const whole = solve({ ...built.programme, whole: { nodes: NODES, gap: CENTS_ASIDE } })
+  if (!whole) return
+  const sum = (columns: number[], of: number[]) => of.reduce((all, at) => all + Math.round(itemAt(columns, at)), 0)
+  const missing = sum(whole.columns, built.missing)
+  const sheets = sum(whole.columns, built.fresh)
+  const isFewest
+    = missing === 0
+      && (sheets === bound || (whole.optimal && sheets < MOST_PROVEN && classes.every(({ whole }) => whole)))
+  const isWhole = missing === 0 && sum(whole.columns, built.short) === 0
+  const proven = !isWhole ? 0 : isFewest ? sheets : Math.min(bound, sheets)
+  const proof = { bound: proven, missing, fewest: isFewest ? sheets : 0 }
+  for (let more = 0; more <= (hasRules(problem) ? MOST_MORE : 0); more++)
+    yield ofPrints(search, { classes, columns: whole.columns, sheets: sheets + more }, proof)
+}
+
+/**
+ * No sharing takes fewer sheets than this, by the duals of the relaxed programme; worthwhile patterns are added to the
+ * classes on the way.
+ * @returns with whether roles stay without a print; nothing where the relaxation cannot be solved
+ */
+function boundByClass(classes: PrintClass[], types: RoleType[], solve: Solve) {
+  let bound = 0
+  let spent = 0
+  let isShort = false
+  let isSolved = false
   // What is bought does not count here: the bound is one of sheets.
   const round = () => build(classes, types, { sheets: 0, cents: 0 })
   for (const { built, relaxed: { dual, amount } } of rounds(MOST_ROUNDS, solve, round)) {
     isSolved = true
     isShort = [...built.missing, ...built.short].some(at => amount(at) > WORTH_WHILE)
-    let [found, total, mostWorth] = [false, 0, 1]
+    let found = false
+    let total = 0
+    let mostWorth = 1
     const prices = classes.map(({ demands }, at) =>
       worthsBy(demands, demand => dual(built.demandRows[at]?.[demand]) / SHEET),
     )
@@ -82,30 +119,9 @@ export function* cutByClass(problem: SharingProblem, solve: Solve): Generator<It
     bound = Math.max(bound, Math.ceil(total / mostWorth - 1e-6))
     if (!found || spent > MOST_STEPS) break
   }
-  if (!isSolved) return
+  if (!isSolved) return undefined
   // Where roles stay without a print, their price says nothing of sheets.
-  if (isShort) bound = 0
-  const asked = { sheets: bound, cents: A_CENT }
-  // Of many sizes the planner alone may show at once that the bound is reached.
-  const pooled = !isShort && bound > 0 && classes.some(({ demands }) => demands.length > FEW_SIZES)
-    ? asOfOnePrint(classes, types, bound, solve)
-    : undefined
-  const search = { problem, types, asked, solve }
-  if (pooled) yield ofPrints(search, pooled, { bound, missing: 0, fewest: pooled.sheets })
-  const built = build(classes, types, asked)
-  const whole = solve({ ...built.programme, whole: { nodes: NODES, gap: CENTS_ASIDE } })
-  if (!whole) return
-  const sum = (columns: number[], of: number[]) => of.reduce((all, at) => all + Math.round(itemAt(columns, at)), 0)
-  const missing = sum(whole.columns, built.missing)
-  const sheets = sum(whole.columns, built.fresh)
-  const isFewest
-    = missing === 0
-      && (sheets === bound || (whole.optimal && sheets < MOST_PROVEN && classes.every(({ whole }) => whole)))
-  const isWhole = missing === 0 && sum(whole.columns, built.short) === 0
-  const proven = !isWhole ? 0 : isFewest ? sheets : Math.min(bound, sheets)
-  const proof = { bound: proven, missing, fewest: isFewest ? sheets : 0 }
-  for (let more = 0; more <= (hasRules(problem) ? MOST_MORE : 0); more++)
-    yield ofPrints(search, { classes, columns: whole.columns, sheets: sheets + more }, proof)
+  return { bound: isShort ? 0 : bound, isShort }
 }
 
 /** Sheets of all classes cut in few ways: the classes, and a solution of theirs. */
@@ -173,8 +189,8 @@ interface Proof {
 const hasRules = ({ rules }: SharingProblem): boolean => Object.values(rules).some(({ hold }) => hold !== 'free')
 
 /**
- * Of which print the sheets of a solution are: as they are found where nobody minds, by a fair mix of classes where
- * there are rules, and where prints are to be used evenly, by a programme of its own for what is found and for the mix.
+ * Says of which print each sheet of a solution is: as the solution has it where there are no rules, else by a fair mix
+ * of classes; and where prints are to be used evenly, by a programme of its own, for the solution and for the mix.
  */
 function* ofPrints(
   { problem, types, asked, solve }: Search, { classes, columns, sheets }: Pooled, { fewest, ...proof }: Proof,

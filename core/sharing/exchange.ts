@@ -25,22 +25,18 @@ interface Offer {
 export function* exchanged(
   sharing: NumberedSharing, bySize: ReadonlyMap<string, number[]>,
 ): Generator<undefined, void> {
-  const { kits, slots, prints, weights } = sharing
-  const alike = new Map<number, number[]>([...bySize.values()].flatMap(places => places.map(place => [place, places])))
-  /** Round in which a slot gave a print away, by slot and print. */
-  const given = new Int32Array(slots.length * prints.length).fill(-TABU)
-  const placeOf = (slot: number, print: number) => slot * prints.length + print
-  let [tries, paused, turn] = [0, 0, 0]
+  const { kits, slots } = sharing
+  const exchange = new Exchange(sharing, bySize)
+  let paused = 0
   const state = () => kits.map(({ prints }) => [...prints])
   let best = { weight: sharing.weightOfAll(), prints: state() }
-  for (let still = 0; tries < MOST_TRIES && still < MOST_STILL && best.weight > 0; turn++, still++) {
+  for (let still = 0; !exchange.isTired && still < MOST_STILL && best.weight > 0; exchange.turn++, still++) {
     let acted = false
     for (const [at, slot] of slots.entries()) {
-      const kit = itemAt(kits, slot.kit)
-      if (sharing.weightOf(kit) > 0 || (still === 0 && isUneven(slot, kit))) acted = settle(slot, at, kit) || acted
-      if (tries >= MOST_TRIES) break
-      if (tries - paused < IN_ONE_GO) continue
-      paused = tries
+      acted = exchange.settle(slot, at, still === 0) || acted
+      if (exchange.isTired) break
+      if (exchange.tries - paused < IN_ONE_GO) continue
+      paused = exchange.tries
       yield
     }
     const weight = sharing.weightOfAll()
@@ -51,60 +47,99 @@ export function* exchanged(
     if (!acted) break
   }
   kits.forEach((kit, at) => (kit.prints = itemAt(best.prints, at)))
+}
 
-  function isUneven(slot: Slot, kit: NumberedKit): boolean {
-    return weights.evenly > 0 && sharing.isOverused(sharing.poolOf(slot), itemAt(kit.prints, slot.role))
+/** Exchanges between the slots of a sharing, and which of them must not be taken back yet. */
+class Exchange {
+  /** Rounds so far, and exchanges tried in them. */
+  turn = 0
+  tries = 0
+  /** Places that a slot can swap with, by its own place. */
+  private readonly alike: ReadonlyMap<number, number[]>
+  /** Round in which a slot gave a print away, by slot and print. */
+  private readonly given: Int32Array
+
+  constructor(private readonly sharing: NumberedSharing, bySize: ReadonlyMap<string, number[]>) {
+    this.alike = new Map([...bySize.values()].flatMap(places => places.map(place => [place, places])))
+    this.given = new Int32Array(sharing.slots.length * sharing.prints.length).fill(-TABU)
   }
 
-  function mayTake(slot: number, print: number): boolean {
-    return (given[placeOf(slot, print)] ?? -TABU) + TABU <= turn
+  get isTired(): boolean {
+    return this.tries >= MOST_TRIES
   }
 
-  /** Takes the best exchange for a slot; answers whether there was one. */
-  function settle(slot: Slot, at: number, kit: NumberedKit): boolean {
+  /**
+   * Takes the best exchange for a slot that something is wrong with; answers whether there was one.
+   * @param evenly whether it is enough that its print is used too often
+   */
+  settle(slot: Slot, at: number, evenly: boolean): boolean {
+    const { sharing } = this
+    const kit = itemAt(sharing.kits, slot.kit)
+    if (sharing.weightOf(kit) === 0 && !(evenly && this.isUneven(slot, kit))) return false
     const mine = itemAt(kit.prints, slot.role)
-    const best = better(spareFor(slot, at, kit, mine), swapFor(slot, at, kit, mine))
+    const spare = this.spareFor(slot, at, kit, mine)
+    const swap = this.swapFor(slot, at, kit, mine)
+    // Of equal exchanges a swap is taken.
+    const best = spare && (!swap || spare.gain > swap.gain + 1e-9) ? spare : swap
     if (!best || (best.gain <= 1e-9 && sharing.weightOf(kit) === 0)) return false
-    given[placeOf(at, mine)] = turn
-    const pool = sharing.poolOf(slot)
-    if (best.other === undefined) {
-      sharing.use(slot, mine, 1)
-      sharing.use(slot, best.print, -1)
-      sharing.countUse(pool, mine, -1)
-      sharing.countUse(pool, best.print, 1)
-      sharing.put(kit, slot.role, best.print)
-      return true
-    }
-    given[placeOf(best.other, best.print)] = turn
-    const other = itemAt(slots, best.other)
-    const theirs = sharing.poolOf(other)
-    if (pool !== theirs) {
-      sharing.countUse(pool, mine, -1)
-      sharing.countUse(pool, best.print, 1)
-      sharing.countUse(theirs, best.print, -1)
-      sharing.countUse(theirs, mine, 1)
-    }
-    sharing.put(kit, slot.role, best.print)
-    sharing.put(itemAt(kits, other.kit), other.role, mine)
+    this.given[this.placeOf(at, mine)] = this.turn
+    if (best.other === undefined) this.takeSpare(slot, kit, mine, best.print)
+    else this.swap(slot, kit, best.other, best.print)
     return true
   }
 
-  /** Of equal exchanges a swap is taken. */
-  function better(spare: Offer | undefined, swap: Offer | undefined): Offer | undefined {
-    return spare && (!swap || spare.gain > swap.gain + 1e-9) ? spare : swap
+  private placeOf(slot: number, print: number): number {
+    return slot * this.sharing.prints.length + print
   }
 
-  function swapFor(slot: Slot, at: number, kit: NumberedKit, mine: number): Offer | undefined {
+  private isUneven(slot: Slot, kit: NumberedKit): boolean {
+    const { sharing } = this
+    return sharing.weights.evenly > 0 && sharing.isOverused(sharing.poolOf(slot), itemAt(kit.prints, slot.role))
+  }
+
+  private mayTake(slot: number, print: number): boolean {
+    return (this.given[this.placeOf(slot, print)] ?? -TABU) + TABU <= this.turn
+  }
+
+  private takeSpare(slot: Slot, kit: NumberedKit, mine: number, print: number): void {
+    const { sharing } = this
+    const pool = sharing.poolOf(slot)
+    sharing.use(slot, mine, 1)
+    sharing.use(slot, print, -1)
+    sharing.countUse(pool, mine, -1)
+    sharing.countUse(pool, print, 1)
+    sharing.put(kit, slot.role, print)
+  }
+
+  private swap(slot: Slot, kit: NumberedKit, place: number, print: number): void {
+    const { sharing } = this
+    const mine = itemAt(kit.prints, slot.role)
+    const other = itemAt(sharing.slots, place)
+    const [pool, theirs] = [sharing.poolOf(slot), sharing.poolOf(other)]
+    this.given[this.placeOf(place, print)] = this.turn
+    if (pool !== theirs) {
+      sharing.countUse(pool, mine, -1)
+      sharing.countUse(pool, print, 1)
+      sharing.countUse(theirs, print, -1)
+      sharing.countUse(theirs, mine, 1)
+    }
+    sharing.put(kit, slot.role, print)
+    sharing.put(itemAt(sharing.kits, other.kit), other.role, mine)
+  }
+
+  /** The best swap with another slot. */
+  private swapFor(slot: Slot, at: number, kit: NumberedKit, mine: number): Offer | undefined {
+    const { sharing } = this
     const role = sharing.roleOf(slot)
     let best: Offer | undefined
-    for (const place of alike.get(at) ?? []) {
-      const other = itemAt(slots, place)
-      const theirs = itemAt(kits, other.kit)
+    for (const place of this.alike.get(at) ?? []) {
+      const other = itemAt(sharing.slots, place)
+      const theirs = itemAt(sharing.kits, other.kit)
       const print = itemAt(theirs.prints, other.role)
-      if (print === mine || !mayTake(at, print) || !mayTake(place, mine)) continue
+      if (print === mine || !this.mayTake(at, print) || !this.mayTake(place, mine)) continue
       const their = sharing.roleOf(other)
       if (!their.may[mine] || !role.may[print]) continue
-      tries++
+      this.tries++
       const gain = sharing.put(kit, slot.role, print) + sharing.put(theirs, other.role, mine)
         + (role.pool === their.pool
           ? 0
@@ -116,11 +151,13 @@ export function* exchanged(
     return best
   }
 
-  function spareFor(slot: Slot, at: number, kit: NumberedKit, mine: number): Offer | undefined {
+  /** The best print of which pieces are over. */
+  private spareFor(slot: Slot, at: number, kit: NumberedKit, mine: number): Offer | undefined {
+    const { sharing } = this
     let best: Offer | undefined
     for (const print of sharing.spare(slot, mine)) {
-      if (!mayTake(at, print)) continue
-      tries++
+      if (!this.mayTake(at, print)) continue
+      this.tries++
       const gain = sharing.put(kit, slot.role, print) + sharing.evener(sharing.poolOf(slot), mine, print)
       sharing.put(kit, slot.role, mine)
       if (!best || gain > best.gain + 1e-9) best = { gain, print }

@@ -13,6 +13,13 @@ import { mostTaken, sheetsOf } from './sheets'
 /** What a kit weighs that is not made, beside a sheet: more than any sharing. */
 const A_MISSING_KIT = 100_000
 
+/** A programme on its way: its columns of kits, and of the patterns of every print. */
+interface Making {
+  programme: ProgrammeBuilder
+  taken: Handle[]
+  amounts: Handle[][]
+}
+
 /** The sheets of one print. */
 interface PrintSheets extends Sheets {
   print: Print
@@ -51,83 +58,109 @@ export class SharingProgramme {
    *   wanted
    */
   build({ sheets = 0, wishes = true, buying = false, isMost = false }: Asked): Built {
-    const { problem: { kinds, rules }, prints, kits } = this
     const programme = new ProgrammeBuilder()
-    const column = (cost: number): Handle => programme.column(cost)
-    const taken = kits.columns.map(({ cost }) => column(wishes ? cost : 0))
-    const fresh: Entry[] = []
-    const amounts = prints.map(({ patterns }) => patterns.columns.map((pattern) => {
+    const taken = this.kits.columns.map(({ cost }) => programme.column(wishes ? cost : 0))
+    const fresh: Handle[] = []
+    const amounts = this.prints.map(({ patterns }) => patterns.columns.map((pattern) => {
       const isSheet = patterns.isFresh(pattern)
-      const at = column(isSheet && !isMost ? SHEET : 0)
-      if (isSheet) fresh.push([at, 1])
+      const at = programme.column(isSheet && !isMost ? SHEET : 0)
+      if (isSheet) fresh.push(at)
       return at
     }))
-    const short: number[] = []
-    const demandRows = prints.map(({ print, patterns, demands, wanted }, at) => demands.map(({ key }, index) => {
+    const made: Making = { programme, taken, amounts }
+    const { demandRows, short } = this.addPieces(made)
+    const drawers = this.addSupplies(made, { buying, isMost })
+    const { missing, sets } = isMost ? this.addSets(made) : this.addKits(made)
+    if (wishes || this.problem.rules.different.hold === 'must') this.addDifferent(made, isMost)
+    if (!isMost && (wishes || this.problem.rules.evenly.hold === 'must')) this.addEvenly(made)
+    if (sheets > 0) programme.row({ least: sheets, of: fresh.map((at): Entry => [at, 1]) })
+    return { programme: programme.programme, taken, amounts, fresh, demandRows, drawers, missing, short, sets }
+  }
+
+  /** What kits take of a print is cut from it, or missing. */
+  private addPieces({ programme, taken, amounts }: Making): Pick<Built, 'demandRows' | 'short'> {
+    const short: Handle[] = []
+    const demandRows = this.prints.map(({ print, patterns, demands, wanted }, at) => demands.map(({ key }, index) => {
       const of: Entry[] = itemAt(patterns.demandRows(), index).of.map(([pattern, count]) => [
         itemAt(itemAt(amounts, at), pattern), count,
       ])
-      kits.columns.forEach(({ takes }, kit) => {
+      this.kits.columns.forEach(({ takes }, kit) => {
         const count = takes.get(`${print.key} ${key}`)
         if (count !== undefined) of.push([itemAt(taken, kit), -count])
       })
       const least = itemAt(wanted, index)
       if (least > 0) {
-        const lacks = column(A_MISSING_PIECE)
+        const lacks = programme.column(A_MISSING_PIECE)
         short.push(lacks)
         of.push([lacks, 1])
       }
       return programme.row({ least, of })
     }))
-    const drawers = prints.map(({ patterns }, at) => patterns.supplies.map(({ onHand, price }, supply) => {
+    return { demandRows, short }
+  }
+
+  /** No more sheets than are on hand or bought. */
+  private addSupplies({ programme, amounts }: Making, { buying, isMost }: Required<Pick<Asked, 'buying' | 'isMost'>>) {
+    return this.prints.map(({ patterns }, at) => patterns.supplies.map(({ onHand, price }, supply) => {
       const of: Entry[] = patterns.from(supply).map(([pattern, one]) => [itemAt(itemAt(amounts, at), pattern), one])
-      if (price !== null && !isMost) of.push([column(buying ? weightOfBuying(rules, price) : 0), -1])
+      const weight = () => buying && price !== null ? weightOfBuying(this.problem.rules, price) : 0
+      if (price !== null && !isMost) of.push([programme.column(weight()), -1])
       return programme.row({ most: onHand, of })
     }))
-    const ofKind = (kind: number): Entry[] =>
-      kits.columns.flatMap((kit, at): Entry[] => (kit.kind === kind ? [[itemAt(taken, at), 1]] : []))
-    let sets: number | undefined
-    const missing: number[] = []
-    if (!isMost) {
-      kinds.forEach(({ kits }, kind) => {
-        const at = column(A_MISSING_KIT)
-        missing.push(at)
-        programme.row({ least: kits, most: kits, of: [...ofKind(kind), [at, 1]] })
+  }
+
+  private ofKind({ taken }: Making, kind: number): Entry[] {
+    return this.kits.columns.flatMap((kit, at): Entry[] => (kit.kind === kind ? [[itemAt(taken, at), 1]] : []))
+  }
+
+  /** As many kits of each kind as are wanted, or they are missing. */
+  private addKits(made: Making): Pick<Built, 'missing' | 'sets'> {
+    const missing = this.problem.kinds.map(({ kits }, kind) => {
+      const at = made.programme.column(A_MISSING_KIT)
+      made.programme.row({ least: kits, most: kits, of: [...this.ofKind(made, kind), [at, 1]] })
+      return at
+    })
+    return { missing, sets: undefined }
+  }
+
+  /** As many sets of one kit of each card as there can be. */
+  private addSets(made: Making): Pick<Built, 'missing' | 'sets'> {
+    const { kinds } = this.problem
+    const sets = made.programme.column(-1)
+    for (const card of new Set(kinds.map(({ card }) => card))) {
+      const kits = kinds.flatMap(({ card: of }, kind) => (of === card ? this.ofKind(made, kind) : []))
+      made.programme.row({ least: 0, of: [...kits, [sets, -1]] })
+    }
+    return { missing: [], sets }
+  }
+
+  /** No two kits alike, or each that is costs its weight. */
+  private addDifferent({ programme, taken }: Making, isMost: boolean): void {
+    const { kinds, rules: { different } } = this.problem
+    if (different.hold === 'free') return
+    for (const { columns, kits: most } of this.alikes()) {
+      const wanted = columns.reduce((sum, at) => sum + itemAt(kinds, itemAt(this.kits.columns, at).kind).kits, 0)
+      if (!isMost && most >= wanted) continue
+      const of = columns.map((at): Entry => [itemAt(taken, at), 1])
+      if (different.hold === 'wish') of.push([programme.column(different.weight), -1])
+      programme.row({ most, of })
+    }
+  }
+
+  /** Each print of a pool as often as the others, or what it is used more or less often costs its weight. */
+  private addEvenly({ programme, taken }: Making): void {
+    const { kinds, rules: { evenly } } = this.problem
+    if (evenly.hold === 'free') return
+    const slack = (factor: number): Entry[] =>
+      evenly.hold === 'wish' ? [[programme.column(evenly.weight), factor]] : []
+    for (const { pool, print, least, most } of fairShares(kinds)) {
+      const key = `${pool} ${print}`
+      const uses = this.kits.columns.flatMap(({ uses }, at): Entry[] => {
+        const count = uses.get(key)
+        return count === undefined ? [] : [[itemAt(taken, at), count]]
       })
-    }
-    else {
-      const set = sets = column(-1)
-      for (const card of new Set(kinds.map(({ card }) => card)))
-        programme.row({
-          least: 0, of: [...kinds.flatMap(({ card: of }, kind) => (of === card ? ofKind(kind) : [])), [set, -1]],
-        })
-    }
-    if (rules.different.hold !== 'free' && (wishes || rules.different.hold === 'must')) {
-      for (const { columns, kits: most } of this.alikes()) {
-        const wanted = columns.reduce((sum, at) => sum + itemAt(kinds, itemAt(kits.columns, at).kind).kits, 0)
-        if (!isMost && most >= wanted) continue
-        const of = columns.map((at): Entry => [itemAt(taken, at), 1])
-        if (rules.different.hold === 'wish') of.push([column(rules.different.weight), -1])
-        programme.row({ most, of })
-      }
-    }
-    if (!isMost && rules.evenly.hold !== 'free' && (wishes || rules.evenly.hold === 'must')) {
-      for (const { pool, print, least, most } of fairShares(kinds)) {
-        const key = `${pool} ${print}`
-        const uses = kits.columns.flatMap(({ uses }, at): Entry[] => {
-          const count = uses.get(key)
-          return count === undefined ? [] : [[itemAt(taken, at), count]]
-        })
-        const slack = (factor: number): Entry[] =>
-          rules.evenly.hold === 'wish' ? [[column(rules.evenly.weight), factor]] : []
-        programme.row({ most, of: [...uses, ...slack(-1)] })
-        programme.row({ least, of: [...uses, ...slack(1)] })
-      }
-    }
-    if (sheets > 0) programme.row({ least: sheets, of: fresh })
-    return {
-      programme: programme.programme, taken, amounts, fresh: fresh.map(([at]) => at), demandRows, drawers, missing,
-      short, sets,
+      programme.row({ most, of: [...uses, ...slack(-1)] })
+      programme.row({ least, of: [...uses, ...slack(1)] })
     }
   }
 

@@ -34,8 +34,8 @@ export interface PrintCut {
 }
 
 /**
- * How long it is looked for how prints are used evenly, and how near to the best is good enough, as a share of what
- * sheets weigh.
+ * Branches that the search for an even use of prints may take, and how near to the best use is good enough, as a share
+ * of what the sheets weigh.
  */
 const EVENLY = { nodes: 400, near: 0.001, brief: true }
 
@@ -96,27 +96,71 @@ export function inTurn({ classes, types, amounts, roles }: ClassCut): PrintCut {
  */
 export function givenEvenly(
   { kinds, rules }: SharingProblem,
-  { classes, types, amounts, roles }: ClassCut,
+  known: ClassCut,
   most: number,
   solve: Solve): PrintCut | undefined {
+  const { classes, types } = known
+  const making = columnsFor(known, most)
+  const { programme, cut, taken } = making
+  classes.forEach((_, at) => addRowsOf(making, known, at, rules))
+  const weight = rules.evenly.hold === 'wish' ? rules.evenly.weight : 1
+  for (const { pool, print, least, most } of fairShares(kinds)) {
+    const uses = types.flatMap(({ pool: own, classes: of }, type) => of.flatMap((at, option): Entry[] =>
+      itemAt(classes, at).prints.flatMap(({ key }, index): Entry[] =>
+        (own === pool && key === print ? [[takenAt(taken, type, option, index), 1]] : []))))
+    programme.row({ most, of: [...uses, [programme.column(weight), -1]] })
+    programme.row({ least, of: [...uses, [programme.column(weight), 1]] })
+  }
+  const solved = solve({ ...programme.programme, whole: { ...EVENLY, near: EVENLY.near * most * SHEET } })
+  if (!solved) return undefined
+  const amount = (at: Handle) => Math.round(itemAt(solved.columns, at))
+  const { cut: all, add } = counting(classes)
+  cut.forEach((patterns, at) =>
+    patterns.forEach((of, pattern) => of.forEach((one, print) => add(at, pattern, print, amount(one)))),
+  )
+  const dealt = new Map(types.map(({ key, classes: of }, type) => [key, new Map(of.flatMap((at, option) =>
+    itemAt(classes, at).prints.map(({ key: print }, index) =>
+      [print, amount(takenAt(taken, type, option, index))] as const)))]))
+  return { ...all(), dealt }
+}
+
+/** A programme that says of which print each sheet is. */
+interface Making {
+  programme: ProgrammeBuilder
+  /** Sheets by class, pattern and print; nothing where a pattern is not cut. */
+  cut: Handle[][][]
+  /** Roles by type, class and print. */
+  taken: Handle[][][]
+}
+
+const takenAt = (taken: Making['taken'], type: number, option: number, print: number): Handle =>
+  itemAt(itemAt(itemAt(taken, type), option), print)
+
+/** Its columns, with no more fresh sheets than there may be, and every role of some print. */
+function columnsFor({ classes, types, amounts, roles }: ClassCut, most: number): Making {
   const programme = new ProgrammeBuilder()
-  const column = (cost: number): Handle => programme.column(cost)
   const fresh: Entry[] = []
-  /** By class, pattern and print; nothing where a pattern is not cut. */
   const cut = classes.map(({ prints, patterns }, at) => patterns.columns.map((pattern, index) => {
     if (itemAt(itemAt(amounts, at), index) === 0) return []
-    const of = prints.map(() => column(0))
+    const of = prints.map(() => programme.column(0))
     if (patterns.isFresh(pattern)) fresh.push(...of.map((one): Entry => [one, 1]))
     return of
   }))
   programme.row({ most, of: fresh })
-  /** By type, class and print. */
-  const taken = types.map(({ classes: of }) => of.map(at => itemAt(classes, at).prints.map(() => column(0))))
+  const taken = types.map(({ classes: of }) => of.map(at => itemAt(classes, at).prints.map(() => programme.column(0))))
   types.forEach((_, type) => {
     const count = sumOf(itemAt(roles, type))
     programme.row({ least: count, most: count, of: itemAt(taken, type).flat().map((at): Entry => [at, 1]) })
   })
-  classes.forEach(({ prints, patterns, stocks, demands, wanted }, at) => prints.forEach((_, print) => {
+  return { programme, cut, taken }
+}
+
+/** What roles take of each print of a class is cut from it, and no more sheets than there are or are bought. */
+function addRowsOf(
+  { programme, cut, taken }: Making, { classes, types }: ClassCut, at: number, rules: SharingProblem['rules'],
+): void {
+  const { prints, patterns, stocks, demands, wanted } = itemAt(classes, at)
+  prints.forEach((_, print) => {
     const sheetsOf = (of: Entry[]) =>
       of.flatMap(([pattern, count]): Entry[] =>
         itemAt(itemAt(cut, at), pattern)
@@ -127,39 +171,19 @@ export function givenEvenly(
       const { key } = itemAt(demands, index)
       const goes = types.flatMap(({ classes: own, takes }, type) => own.flatMap((other, option): Entry[] => {
         const count = other === at ? itemAt(takes, option).get(key) : undefined
-        return count === undefined ? [] : [[itemAt(itemAt(itemAt(taken, type), option), print), -count]]
+        return count === undefined ? [] : [[takenAt(taken, type, option, print), -count]]
       }))
       const least = itemAt(wanted, index)
       // What is wanted by name and cannot be cut is said where its paper is planned.
-      const lacks: Entry[] = least > 0 ? [[column(A_MISSING_PIECE), 1]] : []
+      const lacks: Entry[] = least > 0 ? [[programme.column(A_MISSING_PIECE), 1]] : []
       programme.row({ least, of: [...sheetsOf(of), ...goes, ...lacks] })
     })
     stocks.forEach((of, supply) => {
       const { onHand, price } = itemAt(of, print)
-      const bought = price === null ? [] : [[column(weightOfBuying(rules, price)), -1] as Entry]
+      const bought: Entry[] = price === null ? [] : [[programme.column(weightOfBuying(rules, price)), -1]]
       programme.row({ most: onHand, of: [...sheetsOf(patterns.from(supply)), ...bought] })
     })
-  }))
-  const weight = rules.evenly.hold === 'wish' ? rules.evenly.weight : 1
-  for (const { pool, print, least, most } of fairShares(kinds)) {
-    const uses = types.flatMap(({ pool: own, classes: of }, type) => of.flatMap((at, option): Entry[] =>
-      itemAt(classes, at).prints.flatMap(({ key }, index): Entry[] =>
-        (own === pool && key === print ? [[itemAt(itemAt(itemAt(taken, type), option), index), 1]] : []))))
-    programme.row({ most, of: [...uses, [column(weight), -1]] })
-    programme.row({ least, of: [...uses, [column(weight), 1]] })
-  }
-  const solved = solve({ ...programme.programme, whole: { ...EVENLY, near: EVENLY.near * most * SHEET } })
-  if (!solved) return undefined
-  const amount = (at: number) => Math.round(itemAt(solved.columns, at))
-  const { cut: all, add } = counting(classes)
-  cut.forEach((patterns, at) =>
-    patterns.forEach((of, pattern) => of.forEach((one, print) => add(at, pattern, print, amount(one)))),
-  )
-  const roleOf = (type: number, option: number, print: number) =>
-    amount(itemAt(itemAt(itemAt(taken, type), option), print))
-  const dealt = new Map(types.map(({ key, classes: of }, type) => [key, new Map(of.flatMap((at, option) =>
-    itemAt(classes, at).prints.map(({ key: print }, index) => [print, roleOf(type, option, index)] as const)))]))
-  return { ...all(), dealt }
+  })
 }
 
 /**

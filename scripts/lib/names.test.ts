@@ -12,7 +12,7 @@ function* sources(folder: string): Generator<string> {
   for (const name of readdirSync(folder)) {
     const path = join(folder, name)
     if (statSync(path).isDirectory()) yield* sources(path)
-    else if (name.endsWith('.ts') && !name.endsWith('.test.ts') && name !== 'testing.ts') yield relative(ROOT, path)
+    else if (name.endsWith('.ts') && !/test(ing)?\.ts$/.test(name)) yield relative(ROOT, path)
   }
 }
 

@@ -89,55 +89,65 @@ export async function migrations({ kills, random }: Options): Promise<Row[]> {
   ]
 }
 
+/** What one who saves knows: the seats that were acknowledged last, and those that may have arrived since. */
+interface Known {
+  seats: number
+  maybe: number[]
+}
+
+/** People who save all the time, each in a class of their own, whatever happens to the studio. */
+function savers(address: () => string, ids: number[]) {
+  const tally = { saved: 0, wrong: 0 }
+  const last = new Map<number, Known>()
+  let going = true
+  const people = ids.map(async (id) => {
+    for (let seats = 1; going; seats = (seats % 490) + 1) {
+      const answer = await sendSeats(address() || 'http://127.0.0.1:1', id, 999_999_999, seats)
+      if (answer?.status === 200) {
+        tally.saved++
+        last.set(id, { seats, maybe: [] })
+        continue
+      }
+      // Nobody knows whether it arrived.
+      last.get(id)?.maybe.push(seats)
+      if (answer && answer.status !== 503) tally.wrong++
+      await pause(100)
+    }
+  })
+  const end = async () => {
+    going = false
+    await Promise.all(people)
+  }
+  return { tally, last, end }
+}
+
+/** Whether the studio answers again by itself; after many faults in a short time it may have given up, rightly. */
+async function isBackByItself(address: string) {
+  for (let tries = 0; tries < 400; tries++, await pause(50))
+    if ((await ask(address, '/api/ready'))?.status === 200) return true
+  return false
+}
+
 /** Application, database and start script killed while eight people save; what was acknowledged is there afterwards. */
 export async function saving({ kills, random }: Options): Promise<Row[]> {
   forget()
-  let [saved, lost, answeredWrong, down] = [0, 0, 0, 0]
+  let [lost, down] = [0, 0]
   let studio = start()
   await studio.ready()
   const ids: number[] = []
   for (let index = 0; index < 8; index++) ids.push(await addClass(studio.address(), `Saving ${index}`))
-  const last = new Map<number, { seats: number, maybe: number[] }>()
-  let going = true
-  const people = ids.map(async (id) => {
-    for (let seats = 1; going; seats = (seats % 490) + 1) {
-      const answer = await sendSeats(studio.address() || 'http://127.0.0.1:1', id, 999_999_999, seats)
-      if (answer?.status === 200) {
-        saved++
-        last.set(id, { seats, maybe: [] })
-      }
-      else {
-        // Nobody knows whether it arrived.
-        last.get(id)?.maybe.push(seats)
-        if (answer && answer.status !== 503) answeredWrong++
-        await pause(100)
-      }
-    }
-  })
+  const { tally, last, end } = savers(() => studio.address(), ids)
   for (let times = 0; times < kills; times++) {
     await pause(400 + random() * 1500)
     const pids = studio.pids()
     const what = pick(KILLED.filter(name => pids[name].length > 0), random)
     for (const pid of pids[what]) kill(pid)
-    if (what === 'start' || what === 'npm') {
-      await allEnds()
-      studio = start()
-      if (!(await studio.ready())) down++
-    }
-    else {
-      let isBack = false
-      for (let tries = 0; tries < 400 && !isBack; tries++, await pause(50))
-        isBack = (await ask(studio.address(), '/api/ready'))?.status === 200
-      // Given up after so many faults in so short a time: that is as it should be.
-      if (!isBack) {
-        await allEnds()
-        studio = start()
-        if (!(await studio.ready())) down++
-      }
-    }
+    if (what !== 'start' && what !== 'npm' && await isBackByItself(studio.address())) continue
+    await allEnds()
+    studio = start()
+    if (!(await studio.ready())) down++
   }
-  going = false
-  await Promise.all(people)
+  await end()
   for (const id of ids) {
     const now = (await ask(studio.address(), `/api/classes/${id}`))?.data?.document?.class.seats
     const { seats, maybe = [] } = last.get(id) ?? {}
@@ -147,9 +157,9 @@ export async function saving({ kills, random }: Options): Promise<Row[]> {
   return [
     {
       what: 'application, database, start script or npm killed while eight people save',
-      done: `${kills} kills, ${saved} changes acknowledged`,
-      seen: `${lost} lost, ${answeredWrong} answered wrongly, ${down} times not back`,
-      good: lost + answeredWrong + down === 0 && saved > kills,
+      done: `${kills} kills, ${tally.saved} changes acknowledged`,
+      seen: `${lost} lost, ${tally.wrong} answered wrongly, ${down} times not back`,
+      good: lost + tally.wrong + down === 0 && tally.saved > kills,
     },
   ]
 }

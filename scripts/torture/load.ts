@@ -122,6 +122,66 @@ async function open(all: One[], milliseconds: number, rate: number, random: () =
   return tally
 }
 
+/** Somebody who asks as fast as it goes, eight times at once. */
+function hostile(address: string, id: number) {
+  const one = person(address, 5000)
+  const asked = { tries: 0 }
+  let asking = true
+  const loop = Array.from({ length: 8 }, async () => {
+    while (asking) {
+      asked.tries++
+      const answer = await one.ask(
+        asked.tries % 2 ? `/api/classes/${id}/student` : `/api/classes?when=coming&today=${TODAY}`)
+      if (!answer) await pause(50)
+    }
+  })
+  const leave = async () => {
+    asking = false
+    await Promise.all(loop)
+    one.leave()
+  }
+  return { asked, leave }
+}
+
+interface Measuring {
+  what: string
+  work: () => Promise<Tally>
+  good: (tally: Tally) => boolean
+  all: One[]
+  /** What else was asked meanwhile. */
+  more?: () => string
+}
+
+async function measured(rows: Row[], { what, work, good, all, more = () => '' }: Measuring) {
+  const thread = mainThread()
+  const begin = performance.now()
+  const tally = await work()
+  const share = (mainThread() - thread) / (performance.now() - begin)
+  const lost = await lostOf(all)
+  rows.push({
+    what,
+    done: `${tally.times.length} requests${more()}`,
+    seen: `${said(tally)}, ${lost} lost; the main thread was busy for ${Math.round(100 * share)} %`,
+    good: lost === 0 && good(tally),
+  })
+  return tally
+}
+
+/** Whether 95 and 99 of a hundred requests were answered within so many milliseconds, and all of them rightly. */
+const isWithin = (most95: number, most99: number) => ({ times, refused, faults }: Tally) =>
+  percentile(times, 0.95) <= most95 && percentile(times, 0.99) <= most99 && refused + faults === 0
+
+function memoryRow(sizes: number[]): Row {
+  const half = Math.floor(sizes.length / 2)
+  const middle = (list: number[]) => Math.round(percentile(list, 0.5))
+  return {
+    what: 'memory of the application meanwhile',
+    done: `${sizes.length} looks`,
+    seen: `${middle(sizes.slice(0, half))} MB in the first half, ${middle(sizes.slice(half))} MB in the second`,
+    good: middle(sizes.slice(half)) < middle(sizes.slice(0, half)) * 1.25 + 40,
+  }
+}
+
 /**
  * People at once, in classes of which a third is heavy; then more of them, and one among them who asks as fast as it
  * goes.
@@ -133,75 +193,44 @@ export async function load({ minutes, random }: Options): Promise<Row[]> {
   const fifty = await crowd(address, 50)
   const sizes: number[] = []
   const looking = setInterval(() => sizes.push(memory()), 5000)
+  const short = minutes * 20_000
 
-  const measured = async (
-    what: string, work: () => Promise<Tally>, good: (tally: Tally) => boolean, all = fifty, more = () => '',
-  ) => {
-    const [thread, begin] = [mainThread(), performance.now()]
-    const tally = await work()
-    const share = (mainThread() - thread) / (performance.now() - begin)
-    const lost = await lostOf(all)
-    rows.push({
-      what,
-      done: `${tally.times.length} requests${more()}`,
-      seen: `${said(tally)}, ${lost} lost; the main thread was busy for ${Math.round(100 * share)} %`,
-      good: lost === 0 && good(tally),
-    })
-    return tally
-  }
-  const isQuick = ({ times, refused, faults }: Tally) =>
-    percentile(times, 0.95) <= 200 && percentile(times, 0.99) <= 500 && refused + faults === 0
   await closed(fifty, 15_000, random)
-  const usual = await measured(`fifty people for ${minutes} minutes, a third of their classes heavy`,
-    () => closed(fifty, minutes * 60_000, random), isQuick)
-  await measured(`the same as a stream of 40 requests a second for ${Math.round(minutes * 20)} seconds`,
-    () => open(fifty, minutes * 20_000, 40, random), isQuick)
+  const usual = await measured(rows, {
+    what: `fifty people for ${minutes} minutes, a third of their classes heavy`,
+    work: () => closed(fifty, minutes * 60_000, random), good: isWithin(200, 500), all: fifty,
+  })
+  await measured(rows, {
+    what: `the same as a stream of 40 requests a second for ${Math.round(minutes * 20)} seconds`,
+    work: () => open(fifty, short, 40, random), good: isWithin(200, 500), all: fifty,
+  })
 
   const busy = spawn(process.execPath, ['-e', HALF_A_CORE], { stdio: 'ignore' })
-  const isUsable = ({ times, refused, faults }: Tally) =>
-    percentile(times, 0.95) <= 400 && percentile(times, 0.99) <= 1000 && refused + faults === 0
-  await measured('the same as at first with half a core less', () => closed(fifty, minutes * 20_000, random), isUsable)
+  await measured(rows, {
+    what: 'the same as at first with half a core less',
+    work: () => closed(fifty, short, random), good: isWithin(400, 1000), all: fifty,
+  })
   busy.kill()
 
-  let asking = true
-  const hostile = person(address, 5000)
-  let tries = 0
-  const loop = Array.from({ length: 8 }, async () => {
-    while (asking) {
-      tries++
-      const answer = await hostile.ask(
-        tries % 2 ? `/api/classes/${itemOf(fifty, 0).id}/student` : `/api/classes?when=coming&today=${TODAY}`,
-      )
-      if (!answer) await pause(50)
-    }
-  })
-  await measured(
-    'the same with one who asks as fast as it goes',
-    () => closed(fifty, minutes * 20_000, random),
-    ({ times, refused }) =>
+  const { asked, leave } = hostile(address, itemOf(fifty, 0).id)
+  await measured(rows, {
+    what: 'the same with one who asks as fast as it goes',
+    work: () => closed(fifty, short, random),
+    good: ({ times, refused }) =>
       refused === 0 && percentile(times, 0.95) <= Math.max(200, 2 * percentile(usual.times, 0.95)),
-    fifty,
-    () => `; ${tries} of the one`,
-  )
-  asking = false
-  await Promise.all(loop)
-  hostile.leave()
-
-  const more = await crowd(address, 150, 50)
-  await measured(
-    'two hundred people', () => closed([...fifty, ...more], minutes * 20_000, random),
-    ({ faults, refused }) => faults - refused === 0, [...fifty, ...more],
-  )
-  clearInterval(looking)
-  for (const one of [...fifty, ...more]) one.leave()
-  await stop()
-  const half = Math.floor(sizes.length / 2)
-  const middle = (list: number[]) => Math.round(percentile(list, 0.5))
-  rows.push({
-    what: 'memory of the application meanwhile',
-    done: `${sizes.length} looks`,
-    seen: `${middle(sizes.slice(0, half))} MB in the first half, ${middle(sizes.slice(half))} MB in the second`,
-    good: middle(sizes.slice(half)) < middle(sizes.slice(0, half)) * 1.25 + 40,
+    all: fifty,
+    more: () => `; ${asked.tries} of the one`,
   })
+  await leave()
+
+  const all = [...fifty, ...await crowd(address, 150, 50)]
+  await measured(rows, {
+    what: 'two hundred people',
+    work: () => closed(all, short, random), good: ({ faults, refused }) => faults - refused === 0, all,
+  })
+  clearInterval(looking)
+  for (const one of all) one.leave()
+  await stop()
+  rows.push(memoryRow(sizes))
   return rows
 }

@@ -55,11 +55,8 @@ function spoiled(random: () => number) {
   return JSON.stringify(file)
 }
 
-/** Requests that are wrong in every way; each is answered, none as a fault of ours, and others are not held up. */
-export async function badRequests({ requests, random }: Options): Promise<Row[]> {
-  forget()
-  const { address, stop } = await servedOn(4311)
-  const id = await addClass(address)
+/** A request drawn by lot: what it asks for, and what it sends. */
+function wrongRequest(id: number, random: () => number) {
   const paths = [
     '/api/import',
     '/api/edits',
@@ -73,49 +70,42 @@ export async function badRequests({ requests, random }: Options): Promise<Row[]>
     '/api/classes?limit=', '/api/papers?search=', '/api/classes/', '/api/bin/', `/api/classes/${id}/pattern?card=`,
     '/api/',
   ]
-  let [faults, silent, taken, longest] = [0, 0, 0, 0]
+  if (random() < 0.7) return { path: pick(paths, random), method: 'POST', body: wrongBody(id, random) }
+  const junk = encodeURIComponent(String(JUNK[Math.floor(random() * 7)]).toWellFormed())
+  return { path: pick(reads, random) + junk, method: random() < 0.8 ? 'GET' : 'DELETE' }
+}
+
+function wrongBody(id: number, random: () => number): string {
+  const kind = random()
+  if (kind < 0.6) return spoiled(random)
+  if (kind < 0.8) return JSON.stringify(pick(JUNK, random))
+  if (kind < 0.9) return DEMO.slice(0, random() * DEMO.length)
+  return JSON.stringify({
+    token: 'torture-0001',
+    label: 'x',
+    class: id,
+    since: 0,
+    patches: [{ op: 'set', path: ['class', 'title'], value: pick(JUNK, random) }],
+  })
+}
+
+/** Asks for next to nothing all the time, and knows how long that took at most. */
+function bystander(address: string) {
+  const seen = { longest: 0 }
   let going = true
-  const others = (async () => {
+  const asking = (async () => {
     while (going) {
       const begin = performance.now()
       await ask(address, '/api/health')
-      longest = Math.max(longest, performance.now() - begin)
+      seen.longest = Math.max(seen.longest, performance.now() - begin)
       await pause(5)
     }
   })()
-  const one = async () => {
-    const writes = random() < 0.7
-    const path = writes
-      ? pick(paths, random)
-      : pick(reads, random)
-        + encodeURIComponent(String(JUNK[Math.floor(random() * 7)]).toWellFormed())
-    const kind = random()
-    const body = !writes
-      ? undefined
-      : kind < 0.6
-        ? spoiled(random)
-        : kind < 0.8
-          ? JSON.stringify(pick(JUNK, random))
-          : kind < 0.9
-            ? DEMO.slice(0, random() * DEMO.length)
-            : JSON.stringify({
-                token: 'torture-0001',
-                label: 'x',
-                class: id,
-                since: 0,
-                patches: [{ op: 'set', path: ['class', 'title'], value: pick(JUNK, random) }],
-              })
-    const answer = await ask(address, path, { method: writes ? 'POST' : random() < 0.8 ? 'GET' : 'DELETE', body })
-    if (!answer) silent++
-    else if (answer.status >= 500) {
-      faults++
-      if (faults < 4) console.error(answer.status, path, body?.slice(0, 300), answer.text.slice(0, 300))
-    }
-    else if (answer.status < 300) taken++
-  }
-  for (let left = requests; left > 0; left -= 20) await Promise.all(Array.from({ length: Math.min(20, left) }, one))
-  const sizes = memory()
+  return { seen, leave: () => (going = false, asking) }
+}
 
+/** Files that are dear to refuse, one after the other. */
+async function heavyFiles(address: string, seen: { longest: number }): Promise<Row[]> {
   const names = Array.from({ length: 150_000 }, (_, index) => `"n${index}":1`)
   const heavy = {
     'a length of 40,000 letters': DEMO.replace('"trimmer": "12 in"', `"trimmer": "${' 1'.repeat(20_000)}x"`),
@@ -129,19 +119,40 @@ export async function badRequests({ requests, random }: Options): Promise<Row[]>
   const waits: Row[] = []
   for (const [what, body] of Object.entries(heavy)) {
     await pause(300)
-    longest = 0
+    seen.longest = 0
     const begin = performance.now()
     const answer = await ask(address, '/api/import', { method: 'POST', body, patience: 60_000 })
     waits.push({
       what: `import of ${what}`,
       done: `answered ${answer?.status}`,
-      seen: `${Math.round(performance.now() - begin)} ms; others waited ${Math.round(longest)} ms at most`,
-      good: answer?.status === 422 && longest < 100,
+      seen: `${Math.round(performance.now() - begin)} ms; others waited ${Math.round(seen.longest)} ms at most`,
+      good: answer?.status === 422 && seen.longest < 100,
     })
   }
-  going = false
-  await others
+  return waits
+}
 
+/** Requests that are wrong in every way; each is answered, none as a fault of ours, and others are not held up. */
+export async function badRequests({ requests, random }: Options): Promise<Row[]> {
+  forget()
+  const { address, stop } = await servedOn(4311)
+  const id = await addClass(address)
+  let [faults, silent, taken] = [0, 0, 0]
+  const { seen, leave } = bystander(address)
+  const one = async () => {
+    const { path, method, body } = wrongRequest(id, random)
+    const answer = await ask(address, path, { method, body })
+    if (!answer) silent++
+    else if (answer.status >= 500) {
+      faults++
+      if (faults < 4) console.error(answer.status, path, body?.slice(0, 300), answer.text.slice(0, 300))
+    }
+    else if (answer.status < 300) taken++
+  }
+  for (let left = requests; left > 0; left -= 20) await Promise.all(Array.from({ length: Math.min(20, left) }, one))
+  const sizes = memory()
+  const waits = await heavyFiles(address, seen)
+  await leave()
   const slow = await slowSenders(address)
   await stop()
   return [

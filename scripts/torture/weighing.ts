@@ -14,6 +14,30 @@ interface Cost {
   busy: number
 }
 
+/** Figures of classes that were changed before are not of a request: until they are worked out nothing is weighed. */
+async function settled(one: Person) {
+  const isPending = ({ pending }: { pending: boolean }) => pending
+  while ((await one.ask('/api/classes?when=all'))?.data.classes.some(isPending)) await pause(200)
+}
+
+async function quiet() {
+  let before
+  do {
+    before = mainThread()
+    await pause(300)
+  } while (mainThread() - before > 3)
+}
+
+async function measure(ask: Ask, times = 1): Promise<Cost> {
+  await quiet()
+  const begin = mainThread()
+  const answers = []
+  for (let at = 0; at < times; at++) answers.push(await ask(at))
+  // What it leaves to be done afterwards counts too, but for what others ask for.
+  await pause(30)
+  return { status: answers[0]?.status, busy: (mainThread() - begin) / times }
+}
+
 /** Weighs requests of somebody by what the main thread does for them, beside a request that asks for nothing. */
 export async function weighing(one: Person) {
   const rows: Row[] = []
@@ -21,33 +45,9 @@ export async function weighing(one: Person) {
   const nothing = (await measure(() => one.ask('/api/health'), 100)).busy
   return { rows, measure, row, add, drawn }
 
-  /** Figures of classes that were changed before are not of a request: until they are worked out nothing is weighed. */
-  async function settled() {
-    const isPending = ({ pending }: { pending: boolean }) => pending
-    while ((await one.ask('/api/classes?when=all'))?.data.classes.some(isPending)) await pause(200)
-  }
-
-  async function quiet() {
-    let before
-    do {
-      before = mainThread()
-      await pause(300)
-    } while (mainThread() - before > 3)
-  }
-
-  async function measure(ask: Ask, times = 1): Promise<Cost> {
-    await quiet()
-    const begin = mainThread()
-    const answers = []
-    for (let at = 0; at < times; at++) answers.push(await ask(at))
-    // What it leaves to be done afterwards counts too, but for what others ask for.
-    await pause(30)
-    return { status: answers[0]?.status, busy: (mainThread() - begin) / times }
-  }
-
   /** What changes nothing is asked several times: what a first time costs more is not of that request. */
   async function row(what: string, ask: Ask, expected: number[], times = 1) {
-    await settled()
+    await settled(one)
     add(what, await measure(ask, times), expected)
   }
 
@@ -73,7 +73,7 @@ export async function weighing(one: Person) {
       // Figures may have come in between, so what is dear is asked once more when there are none; it counts where the
       // answer is the same.
       if (cost.busy > MOST) {
-        await settled()
+        await settled(one)
         const again = await measure(() => ask(one))
         if (again.status === cost.status && again.busy < cost.busy) cost = again
       }

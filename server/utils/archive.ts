@@ -64,7 +64,8 @@ export function archive(): ReadableStream<Uint8Array> {
       const belongings = new ZipDeflate(BELONGINGS)
       zip.add(belongings)
       useDatabase()
-      const [{ settings }, variants] = [await readSettings(), await Variant.findAll({ order: ['id'] })]
+      const { settings } = await readSettings()
+      const variants = await Variant.findAll({ order: ['id'] })
       const data = { settings, variants: variants.map(listed).map(({ id: _, ...variant }) => variant) }
       belongings.push(new TextEncoder().encode(JSON.stringify(data, null, 2)), true)
     },

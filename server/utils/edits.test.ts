@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { demoBatches } from '../../demo'
 import type { Patch } from '../../core/document'
-import { patchesBetween } from '../../core/document'
+import { newCutting, patchesBetween } from '../../core/document'
 import { migrations } from '../database/migrations'
 import { Change, Edit, Studio, StudioClass, StudioPaper } from '../database/models'
 import { databaseOfFile } from '../database/testing'
@@ -107,18 +107,8 @@ describe('fifty people at once', () => {
   })
 
   it('who each change something of their own: all of it is there, each at a position of its own', async () => {
-    const entry = (at: number) => ({
-      paper: `paper-${at}`,
-      priority: null,
-      moreSheets: null,
-      without: [],
-      also: [],
-      layouts: [],
-      spoiled: [],
-      miscut: [],
-    })
     const answers = await Promise.all(
-      fifty.map(at => send([{ op: 'add', path: ['cutting'], entry: entry(at), after: null }])),
+      fifty.map(at => send([{ op: 'add', path: ['cutting'], entry: newCutting(`paper-${at}`), after: null }])),
     )
     expect(new Set(answers.map(({ position }) => position)).size).toBe(50)
     expect(new Set((await document()).cutting.map(({ paper }) => paper)).size).toBe(50)

@@ -77,19 +77,19 @@ type Seen = Omit<Saving, 'body'> & { stood: Standing }
 async function seen(head: EditHead, transaction: Transaction): Promise<Seen> {
   const { class: id, papers: keys } = head
   const stood = await standing(head, transaction)
-  const [studio, row, papers] = [
-    await Studio.findByPk(1, { transaction }),
-    // A class may be large, and is not asked for where only papers are changed.
-    id === null || !head.ofClass ? null : await StudioClass.findByPk(id, { attributes: ['document'], transaction }),
-    keys.length === 0
-      ? []
-      : await StudioPaper.findAll({
-          attributes: ['document'],
-          where: { key: anyOf(StudioPaper.sequelize, keys) },
-          raw: true,
-          transaction,
-        }),
-  ]
+  const studio = await Studio.findByPk(1, { transaction })
+  // A class may be large, and is not asked for where only papers are changed.
+  const row = id === null || !head.ofClass
+    ? null
+    : await StudioClass.findByPk(id, { attributes: ['document'], transaction })
+  const papers = keys.length === 0
+    ? []
+    : await StudioPaper.findAll({
+        attributes: ['document'],
+        where: { key: anyOf(StudioPaper.sequelize, keys) },
+        raw: true,
+        transaction,
+      })
   const others = await missed(head, Number(studio?.position ?? 0), transaction)
   // As they lie in their rows, nothing is made of them here.
   const texts = papers.map(({ document }) => document as unknown as string)

@@ -169,39 +169,14 @@ export function savedFrom({ body, document, papers, others }: Saving): Saved {
     after = applied(before, patches)
   }
   catch (error) {
-    if (!(error instanceof PatchError)) throw error
-    const [path, problem] = [error.path.join('.'), error.message]
-    return {
-      is: 'refused', status: error.elsewhere ? 409 : 422, message: `${path} ${problem}.`, problems: [{ path, problem }],
-    }
+    return unapplied(error)
   }
 
-  const byPaper = new Map<string, Patch[]>()
-  for (const patch of patches.filter(isOfPapers)) {
-    const own = byPaper.get(paperOf(patch))
-    if (own) own.push(patch)
-    else byPaper.set(paperOf(patch), [patch])
+  const found = papersFrom(patches, shelf, after.papers)
+  if (found.problems.length > 0) return wrong(found.problems.slice(0, 20))
+  const right: Extract<Saved, { is: 'right' }> = {
+    is: 'right', papers: paperRows(found.kept), gone: found.gone, changes: recordedText(found.changes),
   }
-  const now = new Map(after.papers.map(paper => [paper.key, paper]))
-  const right: Extract<Saved, { is: 'right' }> = { is: 'right', papers: paperRows([]), gone: [], changes: '[]' }
-  const kept: PaperEntry[] = []
-  const changes: Recorded[] = []
-  const problems: Problem[] = []
-  const old = new Map(shelf.map(paper => [paper.key, paper]))
-  for (const [key, own] of byPaper) {
-    changes.push({ entity: 'paper', entityKey: key, patches: own })
-    const [paper, was] = [now.get(key), old.get(key)]
-    if (!paper) {
-      if (was) right.gone.push({ key, name: was.name })
-      continue
-    }
-    const read = openPaper(paper)
-    if (read.ok) kept.push(read.value)
-    else problems.push(...read.problems.map(({ path, problem }) => ({ path: `papers.${key}.${path}`, problem })))
-  }
-  if (problems.length > 0) return wrong(problems.slice(0, 20))
-  right.papers = paperRows(kept)
-  right.changes = recordedText(changes)
   const ofClass = patches.filter(patch => !isOfPapers(patch))
   if (!opened || ofClass.length === 0) return right
 
@@ -212,11 +187,55 @@ export function savedFrom({ body, document, papers, others }: Saving): Saved {
   const problem = unfit(row)
   if (problem) return wrong([problem])
   const present = new Set(right.papers.keys)
+  const ofIt: Recorded = { entity: 'class', entityKey: String(checked.value.class), patches: ofClass }
   return {
     ...right,
     class: { ...row, fresh: freshNames(opened, sensible.value).filter(({ paper }) => !present.has(paper)) },
-    changes: recordedText([{ entity: 'class', entityKey: String(checked.value.class), patches: ofClass }, ...changes]),
+    changes: recordedText([ofIt, ...found.changes]),
   }
+}
+
+/** Why changes cannot be made to what is there now. */
+function unapplied(error: unknown): Saved {
+  if (!(error instanceof PatchError)) throw error
+  const path = error.path.join('.')
+  const problem = error.message
+  return {
+    is: 'refused', status: error.elsewhere ? 409 : 422, message: `${path} ${problem}.`, problems: [{ path, problem }],
+  }
+}
+
+/**
+ * What changes make of the shelf's papers: those that are kept, those that are gone, and what the record holds of each.
+ * @param before the papers as they were
+ * @param after the same once they are changed
+ */
+function papersFrom(patches: Patch[], before: PaperEntry[], after: PaperEntry[]) {
+  const byPaper = new Map<string, Patch[]>()
+  for (const patch of patches.filter(isOfPapers)) {
+    const own = byPaper.get(paperOf(patch))
+    if (own) own.push(patch)
+    else byPaper.set(paperOf(patch), [patch])
+  }
+  const now = new Map(after.map(paper => [paper.key, paper]))
+  const old = new Map(before.map(paper => [paper.key, paper]))
+  const found = {
+    kept: [] as PaperEntry[], gone: [] as { key: string, name: string }[], changes: [] as Recorded[],
+    problems: [] as Problem[],
+  }
+  for (const [key, own] of byPaper) {
+    found.changes.push({ entity: 'paper', entityKey: key, patches: own })
+    const paper = now.get(key)
+    const was = old.get(key)
+    if (!paper) {
+      if (was) found.gone.push({ key, name: was.name })
+      continue
+    }
+    const read = openPaper(paper)
+    if (read.ok) found.kept.push(read.value)
+    else found.problems.push(...read.problems.map(({ path, problem }) => ({ path: `papers.${key}.${path}`, problem })))
+  }
+  return found
 }
 
 /** Papers that a class names where it did not name them before. */

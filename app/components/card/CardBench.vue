@@ -86,11 +86,11 @@ const id = useId()
   <div class="card-bench">
     <div ref="fields" class="column">
       <CardFields
-        :fold="fold"
-        :inputs="inputs"
-        :typed="typed"
-        :findings="findings"
-        :marked="marked"
+        :fold
+        :inputs
+        :typed
+        :findings
+        :marked
         @change="(name, input) => emit('change', name, input)"
         @fix="emit('fix', $event)"
       >
@@ -105,10 +105,10 @@ const id = useId()
     <section class="column patterns" aria-label="Flat patterns">
       <PatternBoard
         v-if="construction"
-        :construction="construction"
-        :blanks="blanks"
-        :papers="papers"
-        :chosen="chosen"
+        :construction
+        :blanks
+        :papers
+        :chosen
         class="grows"
         :flips="Boolean(fold.flip)"
         @choose="choose"
@@ -118,15 +118,7 @@ const id = useId()
       />
     </section>
     <div class="column folded">
-      <FoldedCard
-        v-if="later"
-        :front="fold.view"
-        :construction="later"
-        :papers="papers"
-        :looks="looks"
-        :chosen="chosen"
-        @choose="choose"
-      />
+      <FoldedCard v-if="later" :front="fold.view" :construction="later" :papers :looks :chosen @choose="choose" />
       <slot name="facts" />
     </div>
     <section :class="['drawer', { open }]" aria-label="Pieces">
@@ -134,7 +126,7 @@ const id = useId()
         <Icon :name="open ? 'tabler:chevron-down' : 'tabler:chevron-up'" aria-hidden="true" />
         <strong>Pieces</strong> <span class="quiet">{{ drawer }}</span>
       </button>
-      <div v-if="open" :id="id" class="inside" tabindex="0" role="region" aria-label="Pieces in full">
+      <div v-if="open" :id class="inside" tabindex="0" role="region" aria-label="Pieces in full">
         <slot name="drawer" :chosen="chosen?.part" :choose="(part: string) => choose({ part })" />
       </div>
     </section>

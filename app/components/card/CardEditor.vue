@@ -95,11 +95,11 @@ const actions = computed((): MenuItem[] => [
   <CardBench
     v-if="card.fold"
     :fold="card.fold"
-    :inputs="inputs"
+    :inputs
     :typed="card.entry.parameters"
     :construction="card.construction"
     :later="later.construction"
-    :findings="findings"
+    :findings
     :papers="drawn"
     :looks="shelf.papers"
     :drawer="`${count(card.pieces.length, 'piece')} a kit, ${inAll} in all`"
@@ -119,15 +119,12 @@ const actions = computed((): MenuItem[] => [
             autocomplete="off"
             @update:model-value="rename"
           />
-          <Button
-            text
-            severity="secondary"
-            :aria-label="`More for ${card.entry.title}`"
+          <IconButton
+            icon="tabler:dots-vertical"
+            :label="`More for ${card.entry.title}`"
             aria-haspopup="menu"
             @click="menu?.toggle($event)"
-          >
-            <Icon name="tabler:dots-vertical" />
-          </Button>
+          />
           <Menu ref="menu" :model="actions" popup />
         </div>
         <p class="quiet small">
@@ -153,14 +150,8 @@ const actions = computed((): MenuItem[] => [
       </div>
     </template>
     <template v-if="tab !== 'sizes' && card.construction" #fields>
-      <DressFaces
-        v-if="tab === 'faces'"
-        v-model:face="face"
-        :card="card"
-        :construction="card.construction"
-        @change="change"
-      />
-      <FreePieces v-else :card="card" :construction="card.construction" @change="change" />
+      <DressFaces v-if="tab === 'faces'" v-model:face="face" :card :construction="card.construction" @change="change" />
+      <FreePieces v-else :card :construction="card.construction" @change="change" />
     </template>
     <template #facts>
       <CardFacts
@@ -173,7 +164,7 @@ const actions = computed((): MenuItem[] => [
     </template>
     <template #drawer="{ chosen, choose }">
       <PatternFiles :card="card.entry.key" :blanks="card.construction ? blanksOf(card.construction) : []" />
-      <PieceTable :card="card" :chosen="chosen" @choose="choose" />
+      <PieceTable :card :chosen @choose="choose" />
     </template>
   </CardBench>
   <section v-else class="board stack">

@@ -60,7 +60,7 @@ const more = computed(() =>
       <template v-if="posting && card">
         <dt>In the post</dt>
         <dd>
-          <PostingFact :posting="posting" :card="card" />
+          <PostingFact :posting :card />
         </dd>
       </template>
       <dt>To write on</dt>
@@ -76,7 +76,7 @@ const more = computed(() =>
           <dd>{{ text }}</dd>
         </template>
       </dl>
-      <LayerMap v-if="posting" :posting="posting" />
+      <LayerMap v-if="posting" :posting />
     </details>
   </section>
 </template>

@@ -60,7 +60,7 @@ const isUrgent = computed(() => pinned.value.some(({ severity }) => severity !==
           <ParameterField
             v-for="[name, entry] in group.entries"
             :key="name"
-            :name="name"
+            :name
             :parameter="entry"
             :input="inputs[name]"
             :typed="name in typed"

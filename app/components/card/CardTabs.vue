@@ -22,11 +22,11 @@ const entries = computed(() =>
   <nav aria-label="Cards of this class" class="tabs">
     <button
       v-for="{ key, title, kits, stops } in entries"
-      :key="key"
+      :key
       type="button"
       :class="['tab', { current: key === chosen, many }]"
       :aria-current="key === chosen || undefined"
-      :title="title"
+      :title
       @click="emit('choose', key)"
     >
       <Icon v-if="stops" name="tabler:alert-octagon" class="stops" aria-hidden="true" />

@@ -59,7 +59,8 @@ const masked = computed(() =>
   && maskedFaces(construction).find(({ panel, side }) => panel === face.value?.panel && side === face.value.side),
 )
 async function saveMask() {
-  const [seen, name] = [masked.value, face.value?.name ?? '']
+  const seen = masked.value
+  const name = face.value?.name ?? ''
   if (!seen) return
   const { maskDrawing } = await import('../../../core/printed')
   saveText(maskDrawing(seen, name, work.units).svg, `${card.entry.title} ${name}.svg`, 'image/svg+xml')
@@ -92,7 +93,7 @@ function setPaper(index: number, paper: string) {
 <template>
   <div class="stack dress">
     <FacePicture
-      :construction="construction"
+      :construction
       :front="card.fold?.view ?? { turn: -28, tilt: 18 }"
       :papers="drawn"
       :chosen="face?.key"
@@ -100,7 +101,7 @@ function setPaper(index: number, paper: string) {
     />
     <OneOfMany
       :model-value="face?.key"
-      :options="options"
+      :options
       aria-label="Face to dress"
       size="small"
       @update:model-value="chosen = $event"
@@ -122,13 +123,13 @@ function setPaper(index: number, paper: string) {
       <LayerFields
         v-for="(layer, index) in entry.layers"
         :key="`${entry.key}/${layer.key}`"
-        :layer="layer"
+        :layer
         :name="`Layer ${index + 1}`"
         :size="sizeOf(index)"
         :paper="paperOf(index)"
         :papers="work.batch.papers"
-        :windows="windows"
-        :sides="sides"
+        :windows
+        :sides
         @change="next => setLayers(entry!.layers.map(other => (other.key === layer.key ? next : other)))"
         @paper="setPaper(index, $event)"
         @remove="setLayers(entry!.layers.filter(({ key }) => key !== layer.key))"
@@ -143,16 +144,12 @@ function setPaper(index: number, paper: string) {
           text
           @click="emit('change', `dressing of ${face.key}`, draft => dressAsInCatalogue(draft, face!.key))"
         />
-        <Select
+        <PickOne
           v-if="elsewhere.length > 0"
-          :model-value="undefined"
           :options="elsewhere"
-          option-label="label"
-          placeholder="Copy to another card"
-          aria-label="Copy to another card"
-          size="small"
-          filter
-          @update:model-value="copyTo"
+          named="label"
+          words="Copy to another card"
+          @pick="copyTo"
         />
         <Button
           v-if="alike.length > 0"

@@ -36,19 +36,12 @@ const choices = computed(() => [
   <div class="stack">
     <div class="row">
       <label :for="id">Find</label>
-      <InputText :id="id" v-model="find" autocomplete="off" />
+      <InputText :id v-model="find" autocomplete="off" />
     </div>
     <ul aria-label="Folds to add">
-      <li v-for="{ key, fold, variant, name, about, construction } in choices" :key="key">
+      <li v-for="{ key, fold, variant, name, about, construction } in choices" :key>
         <button type="button" @click="emit('choose', fold, variant)">
-          <FoldedDrawing
-            aria-hidden="true"
-            :construction="construction"
-            :opening="0.8"
-            :view="fold.view"
-            :width="130"
-            :height="90"
-          />
+          <FoldedDrawing aria-hidden="true" :construction :opening="0.8" :view="fold.view" :width="130" :height="90" />
           <span>
             <strong>{{ name }}</strong>
             <span class="small quiet">no. {{ fold.number }}</span>

@@ -9,7 +9,7 @@ import type { Chosen } from './chosen'
  * The card folded: one slider opens and closes it, dragging turns it round. It is drawn at first; in space, where the
  * browser can, as soon as somebody reaches for it, because that takes more to load than all the rest of the page.
  */
-const { front, construction } = defineProps<{
+const { front, construction, papers, chosen } = defineProps<{
   construction: Construction
   front: View
   papers: Record<string, string>
@@ -29,6 +29,10 @@ const broken = computed(() =>
 )
 const percent = ref(70)
 const view = ref({ ...front })
+/** What is drawn, in space or not. */
+const drawing = computed(() => ({
+  construction, opening: percent.value / 100, view: view.value, papers, ...size.value, chosen,
+}))
 const id = useId()
 const drawn = useLocalStorage('wakaru-drawn-view', false)
 const unavailable = ref(false)
@@ -71,27 +75,13 @@ useEventListener('pointerdown', () => (playing.value = false))
     <div ref="stage" class="stage" @pointermove="drag">
       <LazyFoldedStage
         v-if="inSpace && !drawn && !unavailable && broken.length === 0"
-        :construction="construction"
-        :opening="percent / 100"
-        :view="view"
-        :papers="papers"
-        :looks="looks"
-        v-bind="size"
-        :chosen="chosen"
-        :creases="creases"
+        v-bind="drawing"
+        :looks
+        :creases
         @choose="emit('choose', $event)"
         @unavailable="unavailable = true"
       />
-      <FoldedDrawing
-        v-else
-        :construction="construction"
-        :opening="percent / 100"
-        :view="view"
-        :papers="papers"
-        v-bind="size"
-        :chosen="chosen"
-        @choose="emit('choose', $event)"
-      />
+      <FoldedDrawing v-else v-bind="drawing" @choose="emit('choose', $event)" />
     </div>
     <p v-if="broken.length > 0" class="broken small">
       Drawn as far as it can be made. Wrong: {{ broken.join(', ') }}.

@@ -46,6 +46,14 @@ function set(piece: FreeEntry, change: Partial<FreeEntry>) {
     entry.free = entry.free.map(other => (other.key === piece.key ? { ...other, ...change } : other))
   })
 }
+const pieces = computed(() => card.entry.free.map(piece => editable(piece, change => set(piece, change))))
+/** The lengths of a piece, beside those of its place: field, label and whether nothing is a length too. */
+const measures = (piece: FreeEntry): (readonly ['width' | 'height' | 'corner' | 'ring', string, boolean])[] => [
+  ['width', 'Width', false],
+  ['height', 'Height', false],
+  ...(piece.shape === 'rounded' ? [['corner', 'Radius of the corners', true] as const] : []),
+  ...(piece.kind === 'ring' ? [['ring', 'Width of the ring', true] as const] : []),
+]
 /** Pieces that were kept from other cards. */
 const { data: variants } = useVariants()
 const kept = computed(() => variants.value.filter(({ fold, units }) => fold === '' && units === work.units)
@@ -76,29 +84,22 @@ async function readOutline(piece: FreeEntry, event: Event) {
     <p v-if="card.entry.free.length === 0" class="quiet">
       Toppers, sentiments, figures, strips, ribbons: whatever else goes into a kit of this card.
     </p>
-    <details v-for="piece in card.entry.free" :key="piece.key" :open="open === piece.key" class="piece">
+    <details v-for="piece in pieces" :key="piece.key" :open="open === piece.key" class="piece">
       <summary @click.prevent="open = open === piece.key ? undefined : piece.key">
         <strong>{{ piece.name }}</strong> <span class="quiet small">{{ piece.count }} × {{ piece.kind }}</span>
       </summary>
       <div class="field">
         <label :for="`${id}-${piece.key}-name`">Name</label>
-        <InputText
-          :id="`${id}-${piece.key}-name`"
-          :model-value="piece.name"
-          :maxlength="BOUNDS.title"
-          autocomplete="off"
-          @update:model-value="$event?.trim() && set(piece, { name: $event })"
-        />
+        <NameField :id="`${id}-${piece.key}-name`" v-model="piece.name" />
       </div>
       <div class="choices">
         <Select
           v-for="{ field, options, words } in CHOICES"
           :key="field"
-          :model-value="piece[field]"
+          v-model="piece[field]"
           :options="[...options]"
           :aria-label="words(piece.name)"
           size="small"
-          @update:model-value="set(piece, { [field]: $event })"
         />
       </div>
       <div v-if="piece.shape === 'outline'" class="field">
@@ -112,11 +113,10 @@ async function readOutline(piece: FreeEntry, event: Event) {
       </div>
       <OneOfMany
         v-if="!isBought(piece.kind)"
-        :model-value="piece.from"
+        v-model="piece.from"
         :options="sources(piece)"
         :aria-label="`Paper or piece for ${piece.name}`"
         size="small"
-        @update:model-value="set(piece, { from: $event })"
       />
       <PaperChoice
         v-if="!isBought(piece.kind) && !isCutOut(piece)"
@@ -130,63 +130,29 @@ async function readOutline(piece: FreeEntry, event: Event) {
           paper => emit('change', `paper of ${piece.key}`, entry => void (entry.papers[freePartKey(piece.key)] = paper))
         "
       />
-      <LengthField
-        v-for="[field, label, zero] in ([
-          ['width', 'Width', false],
-          ['height', 'Height', false],
-          ...(piece.shape === 'rounded' ? [['corner', 'Radius of the corners', true]] : []),
-          ...(piece.kind === 'ring' ? [['ring', 'Width of the ring', true]] : []),
-        ] as ['width' | 'height' | 'corner' | 'ring', string, boolean][])"
-        :key="field"
-        :model-value="piece[field]"
-        :label="label"
-        :zero="zero"
-        @update:model-value="set(piece, { [field]: $event })"
-      />
+      <LengthField v-for="[field, label, zero] in measures(piece)" :key="field" v-model="piece[field]" :label :zero />
       <div class="field">
         <label :for="`${id}-${piece.key}-count`">In a kit</label>
-        <NumberField
-          :model-value="piece.count"
-          :input-id="`${id}-${piece.key}-count`"
-          :min="1"
-          :max="BOUNDS.inKit"
-          @update:model-value="$event !== null && set(piece, { count: $event })"
-        />
+        <NumberField v-model="piece.count" :input-id="`${id}-${piece.key}-count`" :min="1" :max="BOUNDS.inKit" />
       </div>
-      <OneOfMany
-        :model-value="piece.face"
-        :options="places(piece)"
-        :aria-label="`Where ${piece.name} lies`"
-        size="small"
-        @update:model-value="set(piece, { face: $event })"
-      />
+      <OneOfMany v-model="piece.face" :options="places(piece)" :aria-label="`Where ${piece.name} lies`" size="small" />
       <template v-if="piece.face !== ''">
         <LengthField
           v-for="field in (['left', 'bottom'] as const)"
           :key="field"
-          :model-value="piece[field]"
+          v-model="piece[field]"
           :label="`From the ${sidesOf(piece)[field]}`"
           zero
           signed
-          @update:model-value="set(piece, { [field]: $event })"
         />
         <div class="field">
           <label :for="`${id}-${piece.key}-turn`">Turned, degrees</label>
-          <NumberField
-            :model-value="piece.turn"
-            :input-id="`${id}-${piece.key}-turn`"
-            :min="-180"
-            :max="180"
-            @update:model-value="$event !== null && set(piece, { turn: $event })"
-          />
+          <NumberField v-model="piece.turn" :input-id="`${id}-${piece.key}-turn`" :min="-180" :max="180" />
         </div>
       </template>
       <HoldDetails
         v-if="!isBought(piece.kind)"
-        :glue="piece.glue"
-        :hold="piece.hold"
-        :foam="piece.foam"
-        :made="piece.made"
+        :piece
         :name="piece.name"
         :sides="piece.turn === 0 ? sidesOf(piece) : AS_DRAWN"
         @change="set(piece, $event)"
@@ -198,19 +164,15 @@ async function readOutline(piece: FreeEntry, event: Event) {
       />
     </details>
     <PlainButton label="Add a piece" :disabled="card.entry.free.length >= BOUNDS.free" @click="add()" />
-    <Select
+    <PickOne
       v-if="kept.length > 0"
-      :key="card.entry.free.length"
-      :model-value="undefined"
       :options="kept"
-      option-label="name"
-      placeholder="Add one that you kept"
-      aria-label="Add one that you kept"
-      size="small"
+      named="name"
+      words="Add one that you kept"
       :disabled="card.entry.free.length >= BOUNDS.free"
-      @update:model-value="add($event.piece)"
+      @pick="add($event.piece)"
     />
-    <OwnParts :entry="card.entry" :construction="construction" @change="(what, edit) => emit('change', what, edit)" />
+    <OwnParts :entry="card.entry" :construction @change="(what, edit) => emit('change', what, edit)" />
     <LazyVariantDialog
       v-if="keeping"
       fold=""

@@ -1,31 +1,32 @@
 <script setup lang="ts">
-import type { GlueEntry, Hold, Making } from '../../../core/document'
+import type { FreeEntry, Making } from '../../../core/document'
 import { ALL_GLUED, MAKING, MAKINGS } from '../../../core/document'
 import type { SideWords } from '../../../core/dressing'
 import { AS_DRAWN, isGluedAll } from '../../../core/dressing'
 
+type Held = Pick<FreeEntry, 'glue' | 'made' | 'hold' | 'foam'>
+
 /** What is done to a piece before it is put on, how far its glue keeps from its edges, and how high its foam is. */
-const { glue, made, hold, foam, name, sides = AS_DRAWN, whole = false } = defineProps<{
-  glue: GlueEntry
-  made: Making[]
-  hold: Hold
-  foam: string
+const { piece, sides = AS_DRAWN, whole = false } = defineProps<{
+  piece: Held
   name: string
   /** Its glue goes wherever the fold has it. */
   whole?: boolean
   /** What its sides are called by whoever holds the card. */
   sides?: SideWords
 }>()
-const emit = defineEmits<{ change: [change: { glue?: GlueEntry, made?: Making[], foam?: string }] }>()
+const emit = defineEmits<{ change: [change: Partial<Held>] }>()
+const own = computed(() => editable(piece, change => emit('change', change)))
+const glue = computed(() => editable(piece.glue, change => (own.value.glue = { ...piece.glue, ...change })))
 const SIDES = ['left', 'right', 'top', 'bottom'] as const
 const partly = ref(false)
-const shown = computed(() => partly.value || !isGluedAll(glue))
+const shown = computed(() => partly.value || !isGluedAll(piece.glue))
 function setPartly(on: boolean) {
   partly.value = on
-  if (!on) emit('change', { glue: ALL_GLUED })
+  if (!on) own.value.glue = ALL_GLUED
 }
 const setMade = (making: Making, on: boolean) =>
-  emit('change', { made: MAKINGS.filter(one => (one === making ? on : made.includes(one))) })
+  (own.value.made = MAKINGS.filter(one => (one === making ? on : piece.made.includes(one))))
 </script>
 
 <template>
@@ -38,26 +39,19 @@ const setMade = (making: Making, on: boolean) =>
         v-for="making in MAKINGS"
         :key="making"
         :label="`First ${MAKING[making].name}`"
-        :model-value="made.includes(making)"
+        :model-value="piece.made.includes(making)"
         @update:model-value="setMade(making, $event)"
       />
       <TickField v-if="!whole" label="Glued only in part" :model-value="shown" @update:model-value="setPartly" />
     </div>
-    <LengthField
-      v-if="hold === 'foam'"
-      :model-value="foam"
-      label="Height of its foam, 0 for the usual"
-      zero
-      @update:model-value="emit('change', { foam: $event })"
-    />
+    <LengthField v-if="piece.hold === 'foam'" v-model="own.foam" label="Height of its foam, 0 for the usual" zero />
     <template v-if="shown && !whole">
       <LengthField
         v-for="side in SIDES"
         :key="side"
-        :model-value="glue[side]"
+        v-model="glue[side]"
         :label="`No glue at the ${sides[side]}, for`"
         zero
-        @update:model-value="emit('change', { glue: { ...glue, [side]: $event } })"
       />
     </template>
   </details>

@@ -7,7 +7,7 @@ import type { Length } from '../../../core/lengths'
 import { lengthFrom, writeLength } from '../../../core/lengths'
 
 /** One layer of a face: its paper, its borders or its own size, and how it is held. */
-const { layer, size, windows, sides = AS_DRAWN } = defineProps<{
+const { layer, name, size, windows, sides = AS_DRAWN } = defineProps<{
   layer: LayerEntry
   /** What it is called where it has no name of its own. */
   name: string
@@ -20,10 +20,12 @@ const { layer, size, windows, sides = AS_DRAWN } = defineProps<{
   sides?: SideWords
 }>()
 const { units } = useMeasures()
+const called = computed(() => layer.name || name)
 const emit = defineEmits<{ change: [layer: LayerEntry], paper: [key: string], remove: [] }>()
 const SIDES = ['left', 'right', 'top', 'bottom'] as const
 const LABELS = { left: 'Left', right: 'Right', head: 'Top', foot: 'Bottom' } as const
 const set = (change: Partial<LayerEntry>) => emit('change', { ...layer, ...change })
+const own = computed(() => editable(layer, set))
 const isEven = computed(() => SIDES.every(side => lengthFrom(layer[side]) === lengthFrom(layer.left)))
 const apart = ref(false)
 const fixed = computed(() => lengthFrom(layer.width) > 0 || lengthFrom(layer.height) > 0)
@@ -60,13 +62,13 @@ const rings = computed(() => [
 
 <template>
   <fieldset class="layer">
-    <legend>{{ layer.name || name }}</legend>
+    <legend>{{ called }}</legend>
     <p v-if="size" class="size">
       <SizeText :width="size.width" :height="size.height" unit />
     </p>
     <PaperChoice
-      :label="`Paper of ${layer.name || name}`"
-      :papers="papers"
+      :label="`Paper of ${called}`"
+      :papers
       :model-value="paper"
       :missing="!paper"
       scrap
@@ -85,66 +87,38 @@ const rings = computed(() => [
       <LengthField
         v-for="side in SIDES"
         :key="side"
-        :model-value="layer[side]"
+        v-model="own[side]"
         :label="`${LABELS[sides[side]]} border`"
         zero
-        @update:model-value="set({ [side]: $event })"
       />
     </template>
     <template v-if="fixed">
-      <LengthField :model-value="layer.width" label="Own width" zero @update:model-value="set({ width: $event })" />
-      <LengthField :model-value="layer.height" label="Own height" zero @update:model-value="set({ height: $event })" />
+      <LengthField v-model="own.width" label="Own width" zero />
+      <LengthField v-model="own.height" label="Own height" zero />
     </template>
     <div class="ticks">
       <TickField
         v-for="{ key, words, on, take } in ticks"
-        :key="key"
+        :key
         :label="words"
         :model-value="on"
         @update:model-value="take"
       />
     </div>
     <div class="choices">
-      <Select
-        :model-value="layer.shape"
-        :options="[...LAYER_SHAPES]"
-        :aria-label="`Shape of ${layer.name || name}`"
-        size="small"
-        @update:model-value="set({ shape: $event })"
-      />
-      <Select
-        :model-value="layer.hold"
-        :options="[...HOLDS]"
-        :aria-label="`How ${layer.name || name} is held`"
-        size="small"
-        @update:model-value="set({ hold: $event })"
-      />
+      <Select v-model="own.shape" :options="[...LAYER_SHAPES]" :aria-label="`Shape of ${called}`" size="small" />
+      <Select v-model="own.hold" :options="[...HOLDS]" :aria-label="`How ${called} is held`" size="small" />
       <OneOfMany
         v-if="windows.length > 0"
-        :model-value="layer.ring"
+        v-model="own.ring"
         :options="rings"
-        :aria-label="`Ring of ${layer.name || name}`"
+        :aria-label="`Ring of ${called}`"
         size="small"
-        @update:model-value="set({ ring: $event })"
       />
     </div>
-    <LengthField
-      v-if="layer.shape === 'rounded'"
-      :model-value="layer.corner"
-      label="Radius of the corners"
-      zero
-      @update:model-value="set({ corner: $event })"
-    />
-    <HoldDetails
-      :glue="layer.glue"
-      :hold="layer.hold"
-      :foam="layer.foam"
-      :made="layer.made"
-      :name="layer.name || name"
-      :sides="sides"
-      @change="set"
-    />
-    <QuietButton :label="`Take off ${layer.name || name}`" @click="emit('remove')" />
+    <LengthField v-if="layer.shape === 'rounded'" v-model="own.corner" label="Radius of the corners" zero />
+    <HoldDetails :piece="layer" :name="called" :sides @change="set" />
+    <QuietButton :label="`Take off ${called}`" @click="emit('remove')" />
   </fieldset>
 </template>
 

@@ -24,12 +24,12 @@ const set = (key: string, change: Parameters<typeof setOwnPart>[2]) =>
 </script>
 
 <template>
-  <details class="own" :open="open">
+  <details class="own" :open>
     <summary @click.prevent="open = !open">
       <strong>Parts of the fold</strong>
       <span class="quiet small about">{{ changed > 0 ? `${changed} not as usual` : 'all as usual' }}</span>
     </summary>
-    <div v-for="{ key, name, isHeld: held, own } in open ? parts : []" :key="key" class="part">
+    <div v-for="{ key, name, isHeld: held, own } in open ? parts : []" :key class="part">
       <div class="spread">
         <span>{{ name }}</span>
         <OneOfMany
@@ -42,11 +42,8 @@ const set = (key: string, change: Parameters<typeof setOwnPart>[2]) =>
         />
       </div>
       <HoldDetails
-        :glue="ALL_GLUED"
-        :hold="own?.hold ?? 'tape'"
-        :foam="own?.foam ?? '0 in'"
-        :made="own?.made ?? []"
-        :name="name"
+        :piece="{ glue: ALL_GLUED, hold: own?.hold ?? 'tape', foam: own?.foam ?? '0 in', made: own?.made ?? [] }"
+        :name
         whole
         @change="({ made, foam }) => set(key, { ...(made && { made }), ...(foam !== undefined && { foam }) })"
       />

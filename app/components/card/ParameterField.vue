@@ -57,7 +57,7 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
     <TextListField
       v-else-if="parameter.kind === 'text'"
       :model-value="String(input ?? parameter.defaults[units])"
-      :parameter="parameter"
+      :parameter
       @update:model-value="set"
     />
     <fieldset v-else class="field">
@@ -66,7 +66,7 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
       </legend>
       <OneOf
         :model-value="input ?? parameter.initial"
-        :options="options"
+        :options
         size="small"
         :aria-label="parameter.label"
         @update:model-value="set"
@@ -75,7 +75,7 @@ const set = (value: ParameterInput | undefined) => value !== undefined && emit('
     <FieldFindings
       v-if="findings?.length"
       :id="`found-${name}`"
-      :findings="findings"
+      :findings
       @fix="emit('fix', $event)"
       @keep="({ parameter: asked, value }) => emit('change', asked, value)"
     />

@@ -82,13 +82,13 @@ const flat = computed(() => broken.value.filter(part => !isLayer(part.kind) && !
       <FlatPattern
         v-for="part in blanks"
         :key="part.key"
-        :construction="construction"
-        :part="part"
-        :papers="papers"
-        :scale="scale"
-        :chosen="chosen"
+        :construction
+        :part
+        :papers
+        :scale
+        :chosen
         :broken="broken.includes(part)"
-        :flips="flips"
+        :flips
         @choose="emit('choose', $event)"
         @ask="emit('ask', $event)"
         @flip="emit('flip', $event)"

@@ -41,13 +41,12 @@ function fit(key: string) {
   <Dialog visible modal header="Another size" :style="{ width: '30rem' }" @update:visible="emit('close')">
     <form class="stack" novalidate @submit.prevent="isReadable($event) && emit('take', changed, percent / 100)">
       <NumberField
+        v-model="percent"
         label="Percent of the size it has now"
-        :model-value="percent"
         :min="5"
         :max="300"
         :decimals="1"
         suffix="%"
-        @update:model-value="$event !== null && (percent = $event)"
       />
       <div class="field">
         <span :id="`${id}-envelope`" class="label small">or as large as an envelope takes</span>

@@ -31,7 +31,7 @@ function take(text: string) {
 <template>
   <LabelledField :input="id" :label="parameter.label">
     <Textarea
-      :id="id"
+      :id
       :model-value="draft"
       :invalid="Boolean(reason)"
       rows="3"

@@ -52,9 +52,9 @@ async function keep() {
         It can be put on any card of any class in {{ units === 'inch' ? 'inches' : 'millimetres' }}.
       </p>
       <LabelledField :input="id" :label="fold ? 'Name of the variant' : 'Name of the piece'">
-        <InputText :id="id" v-model="name" :maxlength="BOUNDS.title" autocomplete="off" autofocus />
+        <InputText :id v-model="name" :maxlength="BOUNDS.title" autocomplete="off" autofocus />
       </LabelledField>
-      <FormFoot action="Keep it" :refused="refused" :busy="busy" @cancel="emit('close')" />
+      <FormFoot action="Keep it" :refused :busy @cancel="emit('close')" />
     </form>
   </Dialog>
 </template>

@@ -31,7 +31,7 @@ function submit() {
 <template>
   <Dialog visible modal header="The class" :style="{ width: '34rem' }" @update:visible="emit('close')">
     <form class="stack" novalidate @submit.prevent="isReadable($event) && submit()">
-      <ClassForm v-model="draft" :problems="problems" keep-units />
+      <ClassForm v-model="draft" :problems keep-units />
       <p class="quiet small">
         Measures stay in {{ details.units === 'inch' ? 'inches' : 'millimetres' }}: each school has natural sizes of its
         own. For the other one, make a new class.

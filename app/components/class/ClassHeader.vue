@@ -64,40 +64,26 @@ function take(changed: ClassDetails) {
     </p>
     <div class="tools">
       <SaveMark />
-      <Button
-        v-tooltip.bottom="'Take back (Ctrl Z)'"
-        text
-        severity="secondary"
-        aria-label="Take back the last change"
+      <IconButton
+        icon="tabler:arrow-back-up"
+        tip="Take back (Ctrl Z)"
+        label="Take back the last change"
         :disabled="!work.canUndo"
         @click="work.undo()"
-      >
-        <Icon name="tabler:arrow-back-up" />
-      </Button>
-      <Button
-        v-tooltip.bottom="'Do it again (Ctrl Shift Z)'"
-        text
-        severity="secondary"
-        aria-label="Do the change again"
+      />
+      <IconButton
+        icon="tabler:arrow-forward-up"
+        tip="Do it again (Ctrl Shift Z)"
+        label="Do the change again"
         :disabled="!work.canRedo"
         @click="work.redo()"
-      >
-        <Icon name="tabler:arrow-forward-up" />
-      </Button>
-      <Button
-        text
-        severity="secondary"
-        aria-label="More for this class"
-        aria-haspopup="menu"
-        @click="menu?.toggle($event)"
-      >
-        <Icon name="tabler:menu-2" />
-      </Button>
+      />
+      <IconButton icon="tabler:menu-2" label="More for this class" aria-haspopup="menu" @click="menu?.toggle($event)" />
       <Menu ref="menu" :model="actions" popup />
     </div>
   </div>
   <SaveNotes />
-  <LazyClassDetailsDialog v-if="editing" :details="details" @close="editing = false" @take="take" />
+  <LazyClassDetailsDialog v-if="editing" :details @close="editing = false" @take="take" />
 </template>
 
 <style scoped>

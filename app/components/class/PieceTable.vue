@@ -72,12 +72,7 @@ const largest = computed(() => Math.max(...card.pieces.flatMap(({ width, height 
         @keydown.enter.space.prevent="emit('choose', piece.key)"
       >
         <td class="glyph">
-          <PieceGlyph
-            :width="piece.width.value"
-            :height="piece.height.value"
-            :paper="piece.paper?.key"
-            :largest="largest"
-          />
+          <PieceGlyph :width="piece.width.value" :height="piece.height.value" :paper="piece.paper?.key" :largest />
         </td>
         <th scope="row" class="name">
           {{ piece.name }}

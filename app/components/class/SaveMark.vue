@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { format } from 'date-fns'
+import { format } from 'date-fns/format'
 
 /** How far the saving of the class is. */
 const work = useClassStore()

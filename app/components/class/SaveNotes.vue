@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { placeInWords } from '../../../core/batch'
-import { fieldAt } from '../../../core/document'
+import { nameAt } from '../../../core/document'
 
 /**
  * What the maker has to know about the saving of the class: what was refused, what is not kept, what cannot be taken
  * back.
  */
 const work = useClassStore()
-/** A field by its name in the forms; else as the server names it. */
-const placeOf = (path: string) => fieldAt(path.split('.'))?.name ?? path
+/** A place in the maker's words where it has some; else as the server names it. */
+function placeOf(path: string) {
+  const place = path.split('.')
+  return work.document && nameAt(place) !== undefined ? placeInWords(place, work.document) : path
+}
 const wrong = computed(() =>
   work.problems.map(({ path, problem }) => `${placeOf(path)} ${problem}`.trim().replace(/\.$/, '')).join('; '),
 )

@@ -123,7 +123,7 @@ describe('a class under the maker’s hands', () => {
     await input(shown, 'Name of the card').setValue('Two tides')
     await saved()
     expect(shown.text()).toContain(
-      'The last change is not saved: cards.harbour-lantern.title is taken. It stays on this screen',
+      'The last change is not saved: title of “Two tides” is taken. It stays on this screen',
     )
     expect(studio.sent).toEqual([])
     await input(shown, 'Name of the card').setValue('Two tides again')

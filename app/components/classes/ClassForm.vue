@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BOUNDS } from '../../../core/document'
+import { BOUNDS, NAMES, labelOf } from '../../../core/document'
 import type { ClassDetails, Problem } from '../../../core/document'
 
 /** The details of a class, for a new one and for one that is changed. */
@@ -9,9 +9,9 @@ const { problems, keepUnits = false } = defineProps<{ problems: Problem[], keepU
 const id = useId()
 const at = (field: string) => problemAt(problems, field)
 const NUMBERS = [
-  ['seats', 'Seats', 1, BOUNDS.seats],
-  ['spares', 'Spare bags', 0, BOUNDS.spares],
-  ['lasts', 'Minutes', 1, BOUNDS.lasts],
+  ['seats', 1, BOUNDS.seats],
+  ['spares', 0, BOUNDS.spares],
+  ['lasts', 1, BOUNDS.lasts],
 ] as const
 const DELIVERY = [
   { value: 'in person', label: 'In person' },
@@ -22,7 +22,7 @@ const DELIVERY = [
 <template>
   <div class="grid">
     <div class="field wide">
-      <label :for="`${id}-title`">Title</label>
+      <label :for="`${id}-title`">{{ labelOf('title') }}</label>
       <InputText
         :id="`${id}-title`"
         v-model="details.title"
@@ -31,19 +31,19 @@ const DELIVERY = [
         autocomplete="off"
         autofocus
       />
-      <span v-if="at('title')" class="wrong">The title {{ at('title') }}.</span>
+      <span v-if="at('title')" class="wrong">The {{ NAMES.title }} {{ at('title') }}.</span>
     </div>
-    <LabelledField :input="`${id}-date`" label="Day">
+    <LabelledField :input="`${id}-date`" :label="labelOf('date')">
       <DayField
         v-model="details.date"
         :input-id="`${id}-date`"
         :units="details.units"
-        :wrong="at('date') && `The day ${at('date')}.`"
+        :wrong="at('date') && `The ${NAMES.date} ${at('date')}.`"
       />
     </LabelledField>
     <fieldset class="field">
       <legend class="label small">
-        How it is given
+        {{ labelOf('delivery') }}
       </legend>
       <OneOf v-model="details.delivery" :options="DELIVERY" />
     </fieldset>
@@ -57,30 +57,29 @@ const DELIVERY = [
         inputmode="numeric"
         @update:model-value="details.starts = ($event ?? '').trim()"
       />
-      <span v-if="at('starts')" class="wrong">The beginning {{ at('starts') }}.</span>
+      <span v-if="at('starts')" class="wrong">The {{ NAMES.starts }} {{ at('starts') }}.</span>
     </LabelledField>
     <NumberField
-      v-for="[field, label, least, most] in NUMBERS"
+      v-for="[field, least, most] in NUMBERS"
       :key="field"
-      :label="label"
-      :model-value="details[field]"
+      v-model="details[field]"
+      :label="labelOf(field)"
       :min="least"
       :max="most"
-      :wrong="at(field) && `${label} ${at(field)}.`"
-      @update:model-value="$event !== null && (details[field] = $event)"
+      :wrong="at(field) && `${labelOf(field)} ${at(field)}.`"
     />
     <div class="field">
-      <label :for="`${id}-place`">Where</label>
+      <label :for="`${id}-place`">{{ labelOf('place') }}</label>
       <InputText :id="`${id}-place`" v-model="details.place" :maxlength="BOUNDS.title" autocomplete="off" />
     </div>
     <fieldset v-if="!keepUnits" class="field wide">
       <legend class="label small">
-        Measures
+        {{ labelOf('units') }}
       </legend>
       <UnitsChoice v-model="details.units" />
     </fieldset>
     <div class="field wide">
-      <label :for="`${id}-notes`">Notes</label>
+      <label :for="`${id}-notes`">{{ labelOf('notes') }}</label>
       <Textarea :id="`${id}-notes`" v-model="details.notes" rows="2" :maxlength="BOUNDS.notes" />
     </div>
   </div>

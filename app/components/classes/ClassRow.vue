@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { differenceInCalendarDays, parseISO } from 'date-fns'
-import { PICTURES } from '../../../core/kits'
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays'
+import { parseISO } from 'date-fns/parseISO'
+import { BOUNDS } from '../../../core/document'
 import type { ListedClass } from '../../composables/useClassList'
 
 const { entry, past = false } = defineProps<{ entry: ListedClass, past?: boolean }>()
 const emit = defineEmits<{ copy: [] }>()
-const confirm = useConfirm()
+const ask = useAsk()
 const toast = useToast()
 const turn = useClassTurn()
 const menu = useTemplateRef('menu')
@@ -41,13 +42,11 @@ const actions = [
 ]
 
 function askToDelete() {
-  confirm.require({
+  void ask({
     header: 'Delete this class?',
     message: `“${entry.title}” and its cards go into the bin for 30 days and can be brought back. `
       + 'Papers stay on the shelf.',
-    acceptLabel: 'Delete class',
-    rejectLabel: 'Keep it',
-    rejectProps: { severity: 'secondary', outlined: true },
+    yes: 'Delete class',
     accept: remove,
   })
 }
@@ -95,7 +94,7 @@ async function remove() {
       </p>
     </div>
     <ul v-if="entry.cards.length > 0" class="cards" :aria-label="`Cards of ${entry.title}`">
-      <li v-for="card in entry.cards.slice(0, PICTURES)" :key="card.title">
+      <li v-for="card in entry.cards.slice(0, BOUNDS.pictures)" :key="card.title">
         <LazyCardPicture
           :fold="card.fold"
           :units="entry.units"
@@ -104,8 +103,8 @@ async function remove() {
           :title="card.title"
         />
       </li>
-      <li v-if="entry.cards.length > PICTURES" class="quiet">
-        + {{ entry.cards.length - PICTURES }}
+      <li v-if="entry.cards.length > BOUNDS.pictures" class="quiet">
+        + {{ entry.cards.length - BOUNDS.pictures }}
       </li>
     </ul>
     <p v-else class="cards quiet">
@@ -130,15 +129,12 @@ async function remove() {
       </p>
     </div>
     <div>
-      <Button
-        text
-        severity="secondary"
-        :aria-label="`More for ${entry.title}`"
+      <IconButton
+        icon="tabler:dots-vertical"
+        :label="`More for ${entry.title}`"
         aria-haspopup="menu"
         @click="menu?.toggle($event)"
-      >
-        <Icon name="tabler:dots-vertical" />
-      </Button>
+      />
       <ClientOnly>
         <Menu ref="menu" :model="actions" popup />
       </ClientOnly>

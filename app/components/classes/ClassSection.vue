@@ -18,19 +18,13 @@ watch(error, reason => emit('failed', reason))
 
 <template>
   <section v-if="ready && (total > 0 || none)" :aria-labelledby="id">
-    <h2 :id="id" class="section">
+    <h2 :id class="section">
       {{ head }} <span v-if="total > classes.length" class="quiet small">{{ classes.length }} of {{ total }}</span>
     </h2>
     <p v-if="total === 0" class="quiet">
       {{ none }}
     </p>
-    <ClassRow
-      v-for="entry in classes"
-      :key="entry.id"
-      :entry="entry"
-      :past="when === 'past'"
-      @copy="emit('copy', entry)"
-    />
+    <ClassRow v-for="entry in classes" :key="entry.id" :entry :past="when === 'past'" @copy="emit('copy', entry)" />
     <Button
       v-if="total > classes.length"
       label="Show more"

@@ -42,7 +42,7 @@ async function copy() {
         <DayField
           v-model="date"
           :input-id="`${id}-date`"
-          :units="units"
+          :units
           :wrong="problemAt(problems, 'date') && `The day ${problemAt(problems, 'date')}.`"
         />
       </LabelledField>

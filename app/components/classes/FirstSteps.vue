@@ -21,7 +21,7 @@ const PICTURE = { base: '#7a8c9e', plate: '#c9b48a', insert: '#f6f2e7' }
             <CardPicture
               v-for="fold in ['rising-scene', 'gatefold']"
               :key="fold"
-              :fold="fold"
+              :fold
               units="inch"
               :colours="PICTURE"
               title=""

@@ -104,7 +104,7 @@ async function takeClass(file: File) {
     tabindex="-1"
     @change="take"
   >
-  <Dialog
+  <LazyDialog
     v-if="twice && !refused"
     visible
     modal
@@ -133,8 +133,8 @@ async function takeClass(file: File) {
       <Button label="Add them once more" severity="secondary" outlined @click="takeRest('add')" />
       <Button label="Leave them out" autofocus @click="takeRest('skip')" />
     </template>
-  </Dialog>
-  <Dialog
+  </LazyDialog>
+  <LazyDialog
     v-if="refused"
     visible
     modal
@@ -153,7 +153,7 @@ async function takeClass(file: File) {
         </li>
       </ul>
     </template>
-  </Dialog>
+  </LazyDialog>
 </template>
 
 <style scoped>

@@ -37,8 +37,8 @@ async function create() {
 <template>
   <Dialog visible modal header="New class" :style="{ width: '34rem' }" @update:visible="emit('close')">
     <form class="stack" novalidate @submit.prevent="isReadable($event) && create()">
-      <ClassForm v-model="details" :problems="problems" />
-      <FormFoot action="Make the class" :refused="refused" :busy="busy" @cancel="emit('close')" />
+      <ClassForm v-model="details" :problems />
+      <FormFoot action="Make the class" :refused :busy @cancel="emit('close')" />
     </form>
   </Dialog>
 </template>

@@ -21,7 +21,7 @@ const failed = computed(() => counter.failed.value)
       <slot />
       <ProgressBar v-if="running" :value="share" :show-value="false" class="progress" :aria-label="busy" />
       <PlainButton v-if="running" :label="stop" @click="counter.stop()" />
-      <Button v-else :label="ask" size="small" :disabled="disabled" @click="emit('ask')" />
+      <Button v-else :label="ask" size="small" :disabled @click="emit('ask')" />
     </div>
   </div>
   <Message v-if="failed" severity="error" :closable="false">

@@ -54,7 +54,7 @@ const COLUMNS = [
       /> cut{{ layout.shelved ? ', off the shelf' : '' }}</span>
       <Button link size="small" label="Not cut after all" @click="cutting.forgetCut(layout.key)" />
     </p>
-    <FigureTable :rows="rows" :columns="COLUMNS" label="Pieces of this paper">
+    <FigureTable :rows :columns="COLUMNS" label="Pieces of this paper">
       <template #size="{ row }">
         <SizeText :width="row.width" :height="row.height" />
       </template>
@@ -64,7 +64,7 @@ const COLUMNS = [
           :min="0"
           :max="row.wanted + row.spoiled"
           :called="`Spoiled of ${row.name}`"
-          @update:model-value="$event !== null && cutting.noteSpoiled(row.key, entry, $event)"
+          @update:model-value="cutting.noteSpoiled(row.key, entry, $event)"
         />
       </template>
     </FigureTable>
@@ -74,7 +74,7 @@ const COLUMNS = [
         :min="1"
         :max="BOUNDS.onHand"
         called="How many were cut wrong"
-        @update:model-value="$event !== null && changeMiscut(at, { count: $event })"
+        @update:model-value="changeMiscut(at, { count: $event })"
       />
       <span>× {{ pieceOf(wrong) }} came out as</span>
       <SizeFields

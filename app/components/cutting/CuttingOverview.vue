@@ -25,7 +25,8 @@ const inAll = computed(() => {
     outcomes.reduce((sum, outcome) => sum + of(outcome), 0)
   const buy = add(({ sheets }) => sheets.reduce((sum, { needed, onHand }) => sum + Math.max(0, needed - onHand), 0))
   const proven = outcomes.filter(({ plan }) => plan.sheets === plan.bound).length
-  const [layouts, minutes] = [add(({ plan }) => plan.layouts.length), wholeMinutes(add(outcome => outcome.minutes))]
+  const layouts = add(({ plan }) => plan.layouts.length)
+  const minutes = wholeMinutes(add(outcome => outcome.minutes))
   const proof
     = proven === outcomes.length ? 'No paper' : `Proven for ${proven} of ${outcomes.length} papers: none of them`
   return {
@@ -72,7 +73,7 @@ const COLUMNS = [
     <div class="charted">
       <LazySheetsChart :rows="charted" />
     </div>
-    <FigureTable :rows="rows" :columns="COLUMNS">
+    <FigureTable :rows :columns="COLUMNS">
       <template #paper="{ row }">
         <Button link class="paper" @click="emit('choose', row.paper.key)">
           <PaperSwatch :paper="row.paper.key" /> {{ row.paper.name }}

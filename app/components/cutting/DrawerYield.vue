@@ -84,7 +84,7 @@ const COLUMNS = [
       ask="Count the kits"
       stop="Stop counting"
       busy="Counting kits"
-      :counter="counter"
+      :counter
       :disabled="kits.length === 0"
       @ask="ask"
     />
@@ -96,7 +96,7 @@ const COLUMNS = [
       {{ first.map(({ paper }) => paper.name).join(' and ') }} {{ first.length === 1 ? 'runs' : 'run' }} out first.
       <span v-if="asked !== now" class="quiet">The class has changed since: count again.</span>
     </p>
-    <FigureTable v-if="rows.length > 0" :rows="rows" :columns="COLUMNS" label="Kits from each paper">
+    <FigureTable v-if="rows.length > 0" :rows :columns="COLUMNS" label="Kits from each paper">
       <template #paper="{ row }">
         <span class="row"><PaperSwatch :paper="row.paper.key" /> {{ row.paper.name }}</span>
       </template>

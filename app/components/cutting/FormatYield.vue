@@ -81,7 +81,7 @@ function take({ parameter, value }: { parameter: string, value: string }) {
       ask="Compare formats and sizes"
       stop="Stop comparing"
       busy="Comparing formats"
-      :counter="counter"
+      :counter
       @ask="ask"
     >
       <OneOfMany

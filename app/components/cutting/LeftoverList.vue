@@ -52,7 +52,7 @@ function put() {
         v-for="{ width, height, count: number } in list"
         :key="`${width} ${height}`"
         class="one"
-      >{{ number }} × <SizeText :width="width" :height="height" /></span>
+      >{{ number }} × <SizeText :width :height /></span>
     </p>
     <div v-if="something">
       <PlainButton label="All of it is cut: bring the shelf up to date" :disabled="!entry.settled" @click="put" />

@@ -133,7 +133,7 @@ async function download(layout: KeyedLayout, number: number) {
     <Message v-for="[reason, pieces] in missing" :key="reason" severity="error" :closable="false">
       Missing: {{ pieces.join('; ') }}. {{ reason }}
     </Message>
-    <PlanChoices :entry="entry" />
+    <PlanChoices :entry />
     <div v-if="outcome && layout" class="bench">
       <section class="board layout" :class="{ held: heldBy(layout) }" :aria-label="`Layout ${large + 1}`">
         <div class="head">
@@ -162,21 +162,21 @@ async function download(layout: KeyedLayout, number: number) {
           </div>
         </div>
         <SheetDrawing
-          :layout="layout"
+          :layout
           :supply="supplyOf(layout)"
           :cutter="entry.problem.cutter"
           :paper="paperOf(layout)"
           :names="entry.names"
-          :letters="letters"
+          :letters
           :width="430"
           :height="405"
-          :step="step"
+          :step
         />
         <ul class="key" aria-label="Pieces on this sheet">
           <li v-for="{ letter, number, name, belongs, width, height } in key" :key="letter">
             <strong>{{ letter }}</strong>
             <span>{{ number }} × {{ name }}<span v-if="belongs" class="quiet small"> in all {{ belongs }}</span></span>
-            <SizeText :width="width" :height="height" />
+            <SizeText :width :height />
           </li>
         </ul>
         <p v-if="!entry.paperOf && !entry.settled" class="quiet small">
@@ -190,7 +190,7 @@ async function download(layout: KeyedLayout, number: number) {
             size="small"
             @update:model-value="cutting.keep(layout, entry, $event)"
           />
-          <CutNote :key="layout.key" :layout="layout" @cut="cutting.noteCut(layout, entry, $event)" />
+          <CutNote :key="layout.key" :layout @cut="cutting.noteCut(layout, entry, $event)" />
           <QuietButton
             label="SVG"
             :aria-label="`Sheet ${large + 1} as SVG in real size`"
@@ -200,13 +200,13 @@ async function download(layout: KeyedLayout, number: number) {
       </section>
       <section class="board order" aria-label="Order of cuts for this paper">
         <h3>At the trimmer</h3>
-        <CutOrder :steps="outcome.steps" :letters="letters" @show="shown = $event" />
+        <CutOrder :steps="outcome.steps" :letters @show="shown = $event" />
       </section>
     </div>
-    <LeftoverList v-if="outcome && !entry.paperOf" :outcome="outcome" :entry="entry" />
+    <LeftoverList v-if="outcome && !entry.paperOf" :outcome :entry />
     <template v-if="!entry.paperOf">
-      <FormatsToUse :entry="entry" />
-      <CutSoFar :entry="entry" />
+      <FormatsToUse :entry />
+      <CutSoFar :entry />
     </template>
   </div>
 </template>

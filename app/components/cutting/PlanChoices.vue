@@ -66,7 +66,7 @@ function differenceOf(choice: MeasuredPlan, priority: Priority): string {
       <summary class="small">
         All {{ choices.length }} plans that are worth a thought
       </summary>
-      <LazyTradeOffChart :choices="choices" :chosen="chosen" @choose="cutting.take(choices[$event]!, choices)" />
+      <LazyTradeOffChart :choices :chosen @choose="cutting.take(choices[$event]!, choices)" />
     </details>
     <p v-if="entry.own?.priority" class="small">
       You chose this for {{ entry.paper.name }}.

@@ -27,7 +27,7 @@ const leaves = computed(() => leavesOf(layout.root, cutter.kerf).map(({ x, y, wi
     :viewBox="`-1 -1 ${supply.width * scale + 2} ${supply.height * scale + 2}`"
     aria-hidden="true"
   >
-    <rect v-for="({ fill, ...box }, at) in leaves" :key="at" v-bind="box" :fill="fill" />
+    <rect v-for="({ fill, ...box }, at) in leaves" :key="at" v-bind="box" :fill />
   </svg>
 </template>
 

@@ -20,7 +20,7 @@ const set = (key: string, change: Partial<ToolsEntry>) => emit('change', `tool $
 </script>
 
 <template>
-  <FoldOut title="Your trimmer and scoring board" :open="open">
+  <FoldOut title="Your trimmer and scoring board" :open>
     <FieldRows :table="LENGTHS" :values="tools" @change="set" />
     <ChoiceField
       :label="trimmer.name"

@@ -7,6 +7,6 @@ defineProps<{ length: Length }>()
 
 <template>
   <text text-anchor="middle" class="dimension">
-    <SvgLength :length="length" />
+    <SvgLength :length />
   </text>
 </template>

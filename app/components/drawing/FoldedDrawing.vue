@@ -54,7 +54,7 @@ const path = ({ points, holes }: DrawnPanel) => {
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${width} ${height}`" :width="width" :height="height" role="img" aria-label="Folded card">
+  <svg :viewBox="`0 0 ${width} ${height}`" :width :height role="img" aria-label="Folded card">
     <g
       v-for="panel in panels"
       :key="`${panel.part}/${panel.panel}`"

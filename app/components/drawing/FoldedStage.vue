@@ -3,8 +3,9 @@ import type { PaperLook } from '../../utils/paper-look'
 import type { Chosen } from '../card/chosen'
 import { isChosen } from '../card/chosen'
 import type { Group, Material, Mesh, PerspectiveCamera, Scene, Texture, WebGLRenderer } from 'three'
-import type { Box, Construction, Panel, Part, Point, View } from '../../../core/folds'
-import { boxOf, holesOf, isWhole, outlineOf, paintOrder, panelKey, panelOf, poseOf } from '../../../core/folds'
+import type { Construction, Part, View } from '../../../core/folds'
+import { boxOf, isWhole, paintOrder, panelKey, panelOf, poseOf } from '../../../core/folds'
+import { SCALE, geometryOf, halfDiagonal, textureOf } from './stage'
 
 /** The folded card in space, seen from one side. Draws when something changed, never by itself. */
 const {
@@ -32,10 +33,8 @@ const {
 }>()
 const emit = defineEmits<{ choose: [chosen: Chosen], unavailable: [] }>()
 
-const SCALE = 1 / 25_400_000
 /** Creases stay this short of shut and layers this far apart, so that none hides in another. */
 const APART = { slack: 1.2, layer: 300_000 }
-const TILE = 0.45
 const SEEN = 26
 
 const canvas = useTemplateRef('canvas')
@@ -116,7 +115,7 @@ function build() {
   card = new three.Group()
   for (const part of construction.parts.filter(isWhole)) {
     for (const panel of part.panels) {
-      const mesh = new three.Mesh(geometryOf(part, panel), paperMaterial(part, false))
+      const mesh = new three.Mesh(geometryOf(three, part, panel), paperMaterial(part, false))
       mesh.matrixAutoUpdate = false
       mesh.userData.part = part
       mesh.userData.panel = panel.key
@@ -138,17 +137,6 @@ function build() {
   // As far away as the largest of its poses needs, so that it keeps its size while it opens.
   radius = Math.max(...[0, 0.25, 0.5, 0.75, 1].map(t => halfDiagonal(boxOf(construction, poseOf(construction, t)))))
   place()
-}
-
-const halfDiagonal = ({ least, most }: Box) =>
-  Math.hypot(most[0] - least[0], most[1] - least[1], most[2] - least[2]) * (SCALE / 2)
-
-function geometryOf(part: Part, panel: Panel) {
-  const spot = ([x, y]: Point): [number, number] => [(x - panel.x.value) * SCALE, (y - panel.y.value) * SCALE]
-  const path = (corners: Point[]) => corners.map(corner => new three.Vector2(...spot(corner)))
-  const shape = new three.Shape(path(outlineOf(panel)))
-  shape.holes = holesOf(part, panel).map(hole => new three.Path(path(hole)))
-  return new three.ShapeGeometry(shape)
 }
 
 /** Dashes for valleys, dots and dashes for mountains, on the panel before each crease. */
@@ -190,7 +178,7 @@ function paperMaterial({ key, printTop }: Part, glowing: boolean): Material {
     `${paper ? `${paper.key} ${paper.colour} ${paper.motif} ${printTop}` : 'plain'} ${glowing}`,
     () =>
       new three.MeshLambertMaterial({
-        map: paper ? textureOf(paper, printTop) : null,
+        map: paper ? textureOf(three, paper, printTop) : null,
         side: three.DoubleSide,
         // What lies in front is known from the model, also of sheets that lie in one plane; the order of painting says
         // it.
@@ -200,26 +188,6 @@ function paperMaterial({ key, printTop }: Part, glowing: boolean): Material {
         emissive: glowing ? 0x402000 : 0x000000,
       }),
   )
-}
-
-/** The paper as a tile that repeats; the top of the print lies where the part wants it. */
-function textureOf(paper: PaperLook, top: Part['printTop']): Texture {
-  const tile = document.createElement('canvas')
-  tile.width = tile.height = 128
-  const pen = tile.getContext('2d')
-  if (!pen) throw new Error('This browser cannot draw on a canvas.')
-  pen.fillStyle = paper.colour
-  pen.fillRect(0, 0, 128, 128)
-  pen.scale(128 / MOTIF_TILE, 128 / MOTIF_TILE)
-  const { colour, opacity, width } = motifLines(paper)
-  Object.assign(pen, { strokeStyle: colour, globalAlpha: opacity, lineWidth: width, lineCap: 'round' })
-  pen.stroke(new Path2D(MOTIF_PATHS[paper.motif]))
-  const texture = new three.CanvasTexture(tile)
-  texture.wrapS = texture.wrapT = three.RepeatWrapping
-  texture.repeat.set(1 / TILE, 1 / TILE)
-  texture.colorSpace = three.SRGBColorSpace
-  texture.rotation = { top: 0, any: 0, left: -Math.PI / 2, bottom: Math.PI, right: Math.PI / 2 }[top]
-  return texture
 }
 
 function place() {
@@ -295,7 +263,7 @@ function pick(event: MouseEvent) {
 </script>
 
 <template>
-  <canvas ref="canvas" :width="width" :height="height" role="img" aria-label="Folded card" @click="pick" />
+  <canvas ref="canvas" :width :height role="img" aria-label="Folded card" @click="pick" />
 </template>
 
 <style scoped>

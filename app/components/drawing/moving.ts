@@ -39,7 +39,8 @@ export function useMoving({ scale, mark, isMovable, move }: Moving) {
     pulled = { ...pulled, right, up }
   }
   function nudge(event: KeyboardEvent, layer: Laid) {
-    const [arrow, step] = [ARROWS[event.key], mark()]
+    const arrow = ARROWS[event.key]
+    const step = mark()
     if (!arrow || step === undefined || !isMovable(layer.part)) return
     event.preventDefault()
     const [right, up] = arrow

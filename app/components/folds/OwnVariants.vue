@@ -42,20 +42,13 @@ const restore = () => change(async () => {
     <p v-if="refused" class="wrong">
       {{ refused }}
     </p>
-    <NotRead v-if="error" what="Your variants" :error="error" />
+    <NotRead v-if="error" what="Your variants" :error />
     <p v-if="gone">
       “{{ gone.name }}” was removed. <PlainButton label="Bring it back" @click="restore" />
     </p>
     <ul>
       <li v-for="{ variant, fold, construction } in shown" :key="variant.id" class="board">
-        <FoldedDrawing
-          :construction="construction"
-          :opening="0.8"
-          :view="fold.view"
-          :width="150"
-          :height="100"
-          aria-hidden="true"
-        />
+        <FoldSketch :construction :view="fold.view" :width="150" :height="100" />
         <div>
           <strong>{{ variant.name }}</strong>
           <p class="small quiet">
@@ -76,7 +69,7 @@ const restore = () => change(async () => {
         <strong>{{ piece.name }}</strong>
         <span
           v-for="{ key, kind, width, height } in piece.dressing.free"
-          :key="key"
+          :key
           class="small quiet"
         > {{ kind }}, {{ width }} × {{ height }}</span>
         <QuietButton label="Remove" :aria-label="`Remove ${piece.name}`" @click="remove(piece.id)" />

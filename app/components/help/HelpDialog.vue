@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { onKeyStroke } from '@vueuse/core'
-
 const open = useHelp()
 const part = ref<'words' | 'keys' | 'cautions'>('words')
 const PARTS = [
@@ -25,10 +23,6 @@ const SHORTCUTS = [
   ['Esc', 'closes what was opened last; in a field, takes back what was typed'],
   ['?', 'this page'],
 ]
-
-onKeyStroke('?', (event) => {
-  if (!(event.target as HTMLElement).closest('input, textarea')) open.value = true
-})
 </script>
 
 <template>

@@ -95,7 +95,7 @@ const shown = computed(() => {
 <template>
   <div class="stack">
     <LabelledField :input="id" label="Find a word">
-      <InputText :id="id" v-model="find" autocomplete="off" />
+      <InputText :id v-model="find" autocomplete="off" />
     </LabelledField>
     <dl>
       <div v-for="{ word, meaning, draw, dash } in shown" :key="word">

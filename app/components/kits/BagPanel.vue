@@ -19,6 +19,7 @@ function set(what: string, change: Partial<SeatEntry>) {
     `${what} of ${bag.key}`, document => void (document.roster = withSeat(document.roster, { ...bag.seat, ...change })),
   )
 }
+const seat = computed(() => editable(bag.seat, change => set(Object.keys(change).join(), change)))
 function wish(card: string, colourway: string | null) {
   const { [card]: _, ...others } = bag.seat.colourways
   set(`wish for ${card}`, { colourways: colourway ? { ...others, [card]: colourway } : others })
@@ -44,13 +45,7 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
     <div class="fields">
       <div class="field">
         <label :for="`${id}-name`">Name</label>
-        <InputText
-          :id="`${id}-name`"
-          :model-value="bag.seat.name"
-          :maxlength="BOUNDS.title"
-          autocomplete="off"
-          @update:model-value="set('name', { name: $event ?? '' })"
-        />
+        <InputText :id="`${id}-name`" v-model="seat.name" :maxlength="BOUNDS.title" autocomplete="off" />
       </div>
       <ChoiceField
         v-for="card in cards"
@@ -70,14 +65,7 @@ const isGiven = computed(() => Object.keys(bag.seat.prints).length > 0)
       @update:model-value="set('profile', { profile: $event ?? '' })"
     />
     <div class="row">
-      <TickField
-        v-for="[flag, label] in FLAGS"
-        :key="flag"
-        class="flag"
-        :label="label"
-        :model-value="bag.seat[flag]"
-        @update:model-value="set(flag, { [flag]: $event })"
-      />
+      <TickField v-for="[flag, label] in FLAGS" :key="flag" v-model="seat[flag]" class="flag" :label />
     </div>
     <p v-if="isSeat(bag.key) && isGiven" class="row small">
       Its prints were given by hand.

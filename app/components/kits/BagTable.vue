@@ -122,7 +122,7 @@ function pack({ key, seat }: Bag, packed: boolean) {
               @drop.prevent="drop(place)"
               @dragend="held = undefined"
             >
-              <PaperSwatch :paper="paper" />
+              <PaperSwatch :paper />
             </button>
             <Icon
               v-if="cell.isGiven"

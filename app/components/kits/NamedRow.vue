@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** An entry of a list with its name, its own fields, and a way to take it out. */
-defineProps<{ name: string, legend: string }>()
-const emit = defineEmits<{ rename: [name: string], remove: [] }>()
+defineProps<{ legend: string }>()
+const emit = defineEmits<{ remove: [] }>()
+const name = defineModel<string>({ required: true })
 </script>
 
 <template>
@@ -9,11 +10,7 @@ const emit = defineEmits<{ rename: [name: string], remove: [] }>()
     <legend class="unseen">
       {{ legend }}
     </legend>
-    <InputText
-      :model-value="name"
-      :aria-label="`Name of ${legend.toLowerCase()}`"
-      @update:model-value="$event?.trim() && emit('rename', $event)"
-    />
+    <NameField v-model="name" :aria-label="`Name of ${legend.toLowerCase()}`" />
     <slot />
     <RemoveButton :label="`Remove ${name}`" @click="emit('remove')" />
   </fieldset>

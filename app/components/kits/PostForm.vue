@@ -43,19 +43,14 @@ const free = (stem: string, taken: { name: string }[]) => {
   while (taken.some(({ name }) => name === `${stem} ${number}`)) number++
   return `${stem} ${number}`
 }
-const rename = (kind: 'envelopes' | 'rates', index: number, name: string) =>
-  set(
-    `${kind} ${index} name`,
-    all => void (itemAt<{ name: string }>(all[kind], index).name = name.slice(0, BOUNDS.title)),
-  )
-const envelope = (index: number, key: keyof EnvelopeEntry, value: string) =>
-  set(`envelope ${index} ${key}`, ({ envelopes }) => void (itemAt(envelopes, index)[key] = value))
-const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry[K]) =>
-  set(`rate ${index} ${key}`, ({ rates }) => void (itemAt(rates, index)[key] = value))
+const rows = <Kind extends 'envelopes' | 'rates'>(kind: Kind) => post[kind].map((entry, at) => editable(entry, change =>
+  set(`${kind} ${at} ${Object.keys(change).join()}`, all => void Object.assign(itemAt<object>(all[kind], at), change))))
+const envelopes = computed(() => rows('envelopes') as EnvelopeEntry[])
+const rates = computed(() => rows('rates') as RateEntry[])
 </script>
 
 <template>
-  <FoldOut title="Envelopes and posting" :open="open">
+  <FoldOut title="Envelopes and posting" :open>
     <p class="quiet small">
       Made-up rates to start from: put in what your post asks.
     </p>
@@ -67,43 +62,26 @@ const rate = <K extends keyof RateEntry>(index: number, key: K, value: RateEntry
       />
     </div>
     <NamedRow
-      v-for="(entry, index) in post.envelopes"
+      v-for="(entry, index) in envelopes"
       :key="`envelope ${index}`"
-      :name="entry.name"
+      v-model="entry.name"
       :legend="`Envelope ${index + 1}`"
-      @rename="rename('envelopes', index, $event)"
       @remove="set('remove envelope', all => void all.envelopes.splice(index, 1))"
     >
-      <SizeFields :width="entry.width" :height="entry.height" @change="(side, value) => envelope(index, side, value)" />
+      <SizeFields :width="entry.width" :height="entry.height" @change="(side, value) => entry[side] = value" />
     </NamedRow>
     <PlainButton label="Add an envelope" :disabled="post.envelopes.length >= BOUNDS.envelopes" @click="addEnvelope" />
     <NamedRow
-      v-for="(entry, index) in post.rates"
+      v-for="(entry, index) in rates"
       :key="`rate ${index}`"
-      :name="entry.name"
+      v-model="entry.name"
       :legend="`Rate ${index + 1}`"
-      @rename="rename('rates', index, $event)"
       @remove="set('remove rate', all => void all.rates.splice(index, 1))"
     >
-      <SizeFields :width="entry.width" :height="entry.height" @change="(side, value) => rate(index, side, value)" />
-      <LengthField
-        label="Thickness"
-        :model-value="entry.thickness"
-        @update:model-value="rate(index, 'thickness', $event)"
-      />
-      <NumberField
-        label="Grams"
-        :model-value="entry.weight"
-        :min="1"
-        :max="BOUNDS.grams"
-        @update:model-value="$event !== null && rate(index, 'weight', $event)"
-      />
-      <MoneyField
-        :label="`Price, ${currency}`"
-        :model-value="entry.price"
-        :max="BOUNDS.cents"
-        @update:model-value="$event !== null && rate(index, 'price', $event)"
-      />
+      <SizeFields :width="entry.width" :height="entry.height" @change="(side, value) => entry[side] = value" />
+      <LengthField v-model="entry.thickness" label="Thickness" />
+      <NumberField v-model="entry.weight" label="Grams" :min="1" :max="BOUNDS.grams" />
+      <MoneyField v-model="entry.price" :label="`Price, ${currency}`" :max="BOUNDS.cents" />
     </NamedRow>
     <PlainButton label="Add a rate" :disabled="post.rates.length >= BOUNDS.rates" @click="addRate" />
   </FoldOut>

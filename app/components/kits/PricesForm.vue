@@ -13,7 +13,7 @@ const set = (key: string, change: Partial<PricesEntry>) => emit('change', `price
 </script>
 
 <template>
-  <FoldOut title="Prices" :open="open">
+  <FoldOut title="Prices" :open>
     <div class="fields">
       <FieldRows :table="SMALL" :values="prices" :currency="prices.currency" @change="set" />
     </div>

@@ -35,6 +35,7 @@ function set(what: string, change: Partial<ProfileEntry>) {
   const { key } = profile.value
   edit(`${what} of ${key}`, ({ profiles }) => void Object.assign(profiles.find(own => own.key === key) ?? {}, change))
 }
+const own = computed(() => editable(profile.value, change => set(Object.keys(change).join(), change)))
 /** What is cut is not written down: it is as usual. */
 function level(name: string, value: PrepLevel | null, plain: PrepLevel | null = 'cut') {
   const { [name]: _, ...others } = profile.value.levels
@@ -80,40 +81,22 @@ function remove() {
   <section class="board stack" aria-label="Made ready">
     <h2>How bags are made ready</h2>
     <div class="stack">
-      <div class="field">
-        <label :for="`${id}-usual`">This class</label>
-        <Select
-          :input-id="`${id}-usual`"
-          aria-label="This class"
-          :model-value="prep.usual || null"
-          :options="prep.profiles"
-          option-value="key"
-          option-label="name"
-          show-clear
-          :placeholder="`as is natural: ${usual.name}`"
-          @update:model-value="edit('usual profile', prep => void (prep.usual = $event ?? ''))"
-        />
-      </div>
-      <div class="field">
-        <label :for="`${id}-shown`">Look at</label>
-        <Select
-          :input-id="`${id}-shown`"
-          aria-label="Look at"
-          :model-value="profile.key"
-          :options="prep.profiles.map(({ key, name }) => ({ key, label: `${name} (${count(bagsWith(key), 'bag')})` }))"
-          option-value="key"
-          option-label="label"
-          @update:model-value="shown = $event"
-        />
-      </div>
+      <ChoiceField
+        label="This class"
+        :model-value="prep.usual || null"
+        :options="prep.profiles"
+        :none="`as is natural: ${usual.name}`"
+        @update:model-value="edit('usual profile', prep => void (prep.usual = $event ?? ''))"
+      />
+      <ChoiceField
+        label="Look at"
+        :model-value="profile.key"
+        :options="prep.profiles.map(({ key, name }) => ({ key, name: `${name} (${count(bagsWith(key), 'bag')})` }))"
+        @update:model-value="shown = $event ?? undefined"
+      />
     </div>
     <div class="row name">
-      <InputText
-        :model-value="profile.name"
-        :maxlength="BOUNDS.title"
-        aria-label="Name of this profile"
-        @update:model-value="$event?.trim() && set('name', { name: $event })"
-      />
+      <NameField v-model="own.name" aria-label="Name of this profile" />
       <PlainButton label="Another profile" :disabled="prep.profiles.length >= BOUNDS.profiles" @click="add" />
       <RemoveButton v-if="prep.profiles.length > 1" size="small" :label="`Remove ${profile.name}`" @click="remove" />
     </div>
@@ -126,16 +109,11 @@ function remove() {
         :options="LEVELS"
         @update:model-value="$event && level(kind, $event)"
       />
-      <ChoiceField
-        label="Tape and foam"
-        :model-value="profile.adhesive"
-        :options="STICKS"
-        @update:model-value="$event && set('adhesive', { adhesive: $event })"
-      />
+      <ChoiceField v-model="own.adhesive" label="Tape and foam" :options="STICKS" />
       <ChoiceField
         v-for="{ value, label } in single"
         :key="value"
-        :label="label"
+        :label
         :model-value="profile.levels[value]"
         :options="LEVELS"
         none="as its kind"
@@ -165,7 +143,7 @@ function remove() {
           :model-value="profile.more[kind] ?? 0"
           :min="0"
           :max="BOUNDS.more"
-          @update:model-value="$event !== null && more(kind, $event)"
+          @update:model-value="more(kind, $event)"
         />
       </div>
     </details>

@@ -58,7 +58,7 @@ async function save() {
     <div class="stack">
       <div class="field">
         <label :for="id">Names, one a line, in the order of the seats</label>
-        <Textarea :id="id" v-model="text" rows="12" autocomplete="off" />
+        <Textarea :id v-model="text" rows="12" autocomplete="off" />
       </div>
       <ul v-if="problems.length > 0" role="alert" class="wrong">
         <li v-for="{ path, problem } in problems" :key="path + problem">

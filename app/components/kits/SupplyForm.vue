@@ -33,8 +33,11 @@ const unitOf = ({ use }: SupplyEntry) => ({ length: units.value === 'inch' ? 'ya
   pieces: 'pieces' })[measuredIn(use)]
 const shown = (supply: SupplyEntry, amount: number) => Number((amount / share(supply)).toFixed(2))
 
-function set(at: number, what: string, change: Partial<SupplyEntry>) {
-  emit('change', `supply ${at} ${what}`, all => void Object.assign(itemAt(all, at), change))
+const rows = computed(() => supplies.map((supply, at) => editable(supply, change =>
+  emit('change', `supply ${at} ${Object.keys(change).join()}`, all => void Object.assign(itemAt(all, at), change)))))
+/** What it is used as; which envelope or foam it is, is asked anew then. */
+function useAs(at: number, use: SupplyUse) {
+  emit('change', `supply ${at} use`, all => void Object.assign(itemAt(all, at), { use, of: '' }))
 }
 function add() {
   emit('change', 'add supply', (all) => {
@@ -61,18 +64,13 @@ const AMOUNTS = [
 </script>
 
 <template>
-  <FoldOut title="Tape, foam and what else is bought" :open="open">
-    <fieldset v-for="(supply, at) in supplies" :key="supply.key" class="supply">
+  <FoldOut title="Tape, foam and what else is bought" :open>
+    <fieldset v-for="(supply, at) in rows" :key="supply.key" class="supply">
       <legend class="unseen">
         {{ supply.name }}
       </legend>
       <div class="row head">
-        <InputText
-          :model-value="supply.name"
-          :aria-label="`Name of supply ${at + 1}`"
-          :maxlength="BOUNDS.title"
-          @update:model-value="$event?.trim() && set(at, 'name', { name: $event })"
-        />
+        <NameField v-model="supply.name" :aria-label="`Name of supply ${at + 1}`" />
         <RemoveButton
           :label="`Remove ${supply.name}`"
           @click="emit('change', 'remove supply', all => void all.splice(at, 1))"
@@ -83,21 +81,15 @@ const AMOUNTS = [
           label="Used as"
           :model-value="supply.use"
           :options="USES"
-          @update:model-value="$event && set(at, 'use', { use: $event, of: '' })"
+          @update:model-value="$event && useAs(at, $event)"
         />
-        <ChoiceField
-          v-if="isSticking(supply)"
-          label="You stick"
-          :model-value="supply.way"
-          :options="WAYS"
-          @update:model-value="$event && set(at, 'way', { way: $event })"
-        />
+        <ChoiceField v-if="isSticking(supply)" v-model="supply.way" label="You stick" :options="WAYS" />
         <LengthField
           v-if="supply.use === 'foam'"
           label="Height, 0 for any"
           :model-value="supply.of || '0 mm'"
           zero
-          @update:model-value="set(at, 'height', { of: lengthFrom($event) === 0 ? '' : $event })"
+          @update:model-value="supply.of = lengthFrom($event) === 0 ? '' : $event"
         />
         <ChoiceField
           v-if="supply.use === 'envelope'"
@@ -105,7 +97,7 @@ const AMOUNTS = [
           :model-value="supply.of || null"
           :options="envelopes"
           none="any"
-          @update:model-value="set(at, 'envelope', { of: $event ?? '' })"
+          @update:model-value="supply.of = $event ?? ''"
         />
         <NumberField
           v-for="amount in AMOUNTS"
@@ -115,17 +107,9 @@ const AMOUNTS = [
           :min="amount.least"
           :max="BOUNDS.onHand"
           :decimals="3"
-          @update:model-value="
-            $event !== null && set(at, amount.key, { [amount.key]: Number(($event * share(supply)).toFixed(4)) })
-          "
+          @update:model-value="supply[amount.key] = Number(($event * share(supply)).toFixed(4))"
         />
-        <MoneyField
-          :label="`A pack costs, ${currency}`"
-          :model-value="supply.price"
-          :max="BOUNDS.cents"
-          fine
-          @update:model-value="$event !== null && set(at, 'price', { price: $event })"
-        />
+        <MoneyField v-model="supply.price" :label="`A pack costs, ${currency}`" :max="BOUNDS.cents" fine />
         <NumberField
           :label="
             measuredIn(supply.use) === 'length' ? `Grams a ${units === 'inch' ? 'yard' : 'metre'}` : 'Grams each'
@@ -134,7 +118,7 @@ const AMOUNTS = [
           :min="0"
           :max="BOUNDS.grams"
           :decimals="3"
-          @update:model-value="$event !== null && set(at, 'weight', { weight: $event / share(supply) })"
+          @update:model-value="supply.weight = $event / share(supply)"
         />
       </div>
     </fieldset>

@@ -7,7 +7,6 @@ import { usualPaper } from '../../../core/folds'
 
 /** Named choices of papers for a card: students choose one, or the maker says how many kits are of each. */
 const work = useClassStore()
-const id = useId()
 const cards = computed(() => work.prepared.cards)
 const chosen = ref<string>()
 const card = computed(() => cards.value.find(({ entry }) => entry.key === chosen.value) ?? cards.value[0])
@@ -17,6 +16,8 @@ const counts = computed(() => (card.value ? colourwayCounts(card.value.entry, ca
 function set(key: string, what: string, change: (one: ColourwayEntry) => void) {
   edit(`${what} of ${key}`, entry => entry.colourways.filter(one => one.key === key).forEach(change))
 }
+const ways = computed(() => (card.value?.entry.colourways ?? []).map(one => editable(one, change =>
+  set(one.key, Object.keys(change).join(), way => void Object.assign(way, change)))))
 const add = () => edit('another colourway', entry => void entry.colourways.push(...newColourway(entry)))
 function remove(key: string) {
   edit(`without ${key}`, entry => void (entry.colourways = entry.colourways.filter(one => one.key !== key)))
@@ -53,24 +54,10 @@ function paperOf({ papers }: ColourwayEntry, kind: PartKind) {
       All kits of {{ card.entry.title }} are of the same papers. With colourways students choose, or you say how many
       are of each.
     </p>
-    <div v-for="(one, at) in card.entry.colourways" :key="one.key" class="one">
+    <div v-for="(one, at) in ways" :key="one.key" class="one">
       <div class="head">
-        <InputText
-          :model-value="one.name"
-          :maxlength="BOUNDS.title"
-          :aria-label="`Name of colourway ${at + 1}`"
-          autocomplete="off"
-          @update:model-value="$event?.trim() && set(one.key, 'name', way => void (way.name = $event))"
-        />
-        <NumberField
-          :input-id="`${id}-${one.key}`"
-          :model-value="one.kits"
-          :min="0"
-          :max="BOUNDS.kits"
-          :blank="null"
-          :called="`Kits in ${one.name}`"
-          @update:model-value="set(one.key, 'kits', way => void (way.kits = $event))"
-        />
+        <NameField v-model="one.name" :aria-label="`Name of colourway ${at + 1}`" />
+        <NumberField v-model="one.kits" :min="0" :max="BOUNDS.kits" :blank="null" :called="`Kits in ${one.name}`" />
         <span class="small quiet">{{
           one.kits === null ? `as wished: ${counts[at] ?? 0}` : count(counts[at] ?? 0, 'kit')
         }}</span>

@@ -77,7 +77,7 @@ const news = computed(() => (kind === 'print' ? [...NEW].reverse() : NEW))
     <Select
       ref="select"
       :model-value="modelValue || undefined"
-      :options="options"
+      :options
       option-value="key"
       option-label="name"
       :aria-label="label"

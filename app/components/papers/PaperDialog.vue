@@ -118,12 +118,11 @@ async function save() {
           <OneOf v-model="draft.kind" :options="KINDS" />
         </fieldset>
         <NumberField
+          v-model="draft.weight"
           label="Weight, g/m²"
           :wrong="at('weight') && `The weight ${at('weight')}.`"
-          :model-value="draft.weight"
           :min="BOUNDS.weight.least"
           :max="BOUNDS.weight.most"
-          @update:model-value="$event !== null && (draft.weight = $event)"
         />
         <div class="row look">
           <LabelledField :input="`${id}-colour`" label="Colour">
@@ -163,17 +162,16 @@ async function save() {
           path="stocks"
           noun="sheet"
           :more="{ onHand: 'On hand', price: 'Price (empty: not for sale)' }"
-          :problems="problems"
+          :problems
           @remove="draft.stocks.splice($event, 1)"
         >
           <template #default="{ row, index }">
             <td>
               <NumberField
-                :model-value="row.onHand"
+                v-model="row.onHand"
                 :called="`On hand of sheet ${index + 1}`"
                 :min="0"
                 :max="BOUNDS.onHand"
-                @update:model-value="$event !== null && (row.onHand = $event)"
               />
             </td>
             <td>
@@ -201,17 +199,16 @@ async function save() {
           path="offcuts"
           noun="offcut"
           :more="{ count: 'How many' }"
-          :problems="problems"
+          :problems
           @remove="draft.offcuts.splice($event, 1)"
         >
           <template #default="{ row, index }">
             <td>
               <NumberField
-                :model-value="row.count"
+                v-model="row.count"
                 :called="`How many of offcut ${index + 1}`"
                 :min="1"
                 :max="BOUNDS.onHand"
-                @update:model-value="$event !== null && (row.count = $event)"
               />
             </td>
           </template>
@@ -226,7 +223,7 @@ async function save() {
           @click="addOffcut"
         />
       </div>
-      <FormFoot action="Put it on the shelf" :refused="refused" :busy="busy" @cancel="emit('close')" />
+      <FormFoot action="Put it on the shelf" :refused :busy @cancel="emit('close')" />
     </form>
   </Dialog>
 </template>

@@ -6,11 +6,11 @@ import { BOUNDS } from '../../../core/document'
 /** Names for several papers, so that pieces can be cut from all of them in turn: the prints of a pack, say. */
 const work = useClassStore()
 const id = useId()
-const pools = computed(() => work.batch.pools)
+const pools = computed(() => work.batch.pools.map(pool => editable(pool, change => set(pool, change))))
 const paperOf = (key: string) => work.batch.papers.find(paper => paper.key === key)
 
-const set = (pool: PoolEntry, what: string, change: Partial<PoolEntry>) =>
-  work.edit(`${what} of ${pool.key}`, (document) => {
+const set = (pool: PoolEntry, change: Partial<PoolEntry>) =>
+  work.edit(`${Object.keys(change).join()} of ${pool.key}`, (document) => {
     document.pools = document.pools.map(other => (other.key === pool.key ? { ...other, ...change } : other))
   })
 function add() {
@@ -31,16 +31,10 @@ function add() {
     <div v-for="pool in pools" :key="pool.key" class="pool">
       <div class="field">
         <label :for="`${id}-${pool.key}`">Name of the pool</label>
-        <InputText
-          :id="`${id}-${pool.key}`"
-          :model-value="pool.name"
-          :maxlength="BOUNDS.title"
-          autocomplete="off"
-          @update:model-value="$event?.trim() && set(pool, 'name', { name: $event })"
-        />
+        <NameField :id="`${id}-${pool.key}`" v-model="pool.name" />
       </div>
       <ul>
-        <li v-for="key in pool.papers" :key="key">
+        <li v-for="key in pool.papers" :key>
           <PaperSwatch :paper="key" />
           <span class="what">{{ paperOf(key)?.name ?? `${key} (gone)` }}</span>
           <Button
@@ -48,7 +42,7 @@ function add() {
             text
             size="small"
             :aria-label="`Take ${paperOf(key)?.name ?? key} out of ${pool.name}`"
-            @click="set(pool, 'papers', { papers: pool.papers.filter(other => other !== key) })"
+            @click="pool.papers = pool.papers.filter(other => other !== key)"
           />
         </li>
       </ul>
@@ -61,7 +55,7 @@ function add() {
         :papers="work.batch.papers.filter(({ key }) => !pool.papers.includes(key))"
         :pools="false"
         kind="print"
-        @update:model-value="key => set(pool, 'papers', { papers: [...pool.papers, key] })"
+        @update:model-value="pool.papers = [...pool.papers, $event]"
       />
       <QuietButton
         label="Remove this pool"

@@ -63,7 +63,7 @@ const name = computed(() => ROLE_NAMES[role.kind])
       />
     </div>
     <template v-if="opened">
-      <template v-for="{ key, card, pieces, papers: own } in rows" :key="key">
+      <template v-for="{ key, card, pieces, papers: own } in rows" :key>
         <div v-if="rows.length > 1" class="line card">
           <h3>{{ card.entry.title }} <span class="quiet small">{{ count(pieces.length, 'piece') }}</span></h3>
           <PaperChoice

@@ -47,7 +47,7 @@ function inWords({ path: at, problem }: Problem, names: Record<string, string>):
             class="measure"
           />
         </td>
-        <slot :row="row" :index="index" />
+        <slot :row :index />
         <td>
           <RemoveButton :label="`Remove ${noun} ${index + 1}`" @click="emit('remove', index)" />
         </td>

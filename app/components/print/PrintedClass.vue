@@ -36,7 +36,7 @@ function choose(chosen: Printout['paper']) {
     v-else
     :paper="made.paper"
     :print="made"
-    :file="file"
+    :file
     :back="`/classes/${work.id}/${back}`"
     @update:paper="choose"
   >

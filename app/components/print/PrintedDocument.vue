@@ -94,7 +94,7 @@ useHead({
       <tbody>
         <tr>
           <td>
-            <PrintedBlock v-for="(block, at) in section.blocks" :key="at" :block="block" />
+            <PrintedBlock v-for="(block, at) in section.blocks" :key="at" :block />
           </td>
         </tr>
       </tbody>

@@ -53,7 +53,7 @@ useHead({ title: computed(() => `${work.document?.class.title ?? 'Class'} · Wak
     <template v-else-if="opened">
       <PaperDefs :papers="shelf.papers" />
       <ClassHeader />
-      <ClassTape :id="id" />
+      <ClassTape :id />
       <NuxtPage />
       <LazyConflictDialog v-if="work.theirs" />
     </template>

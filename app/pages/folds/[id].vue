@@ -81,29 +81,19 @@ const COLUMNS = [
       <div class="row tools">
         <UnitsChoice v-model="units" size="small" />
         <PlainButton label="Natural sizes" @click="typed = {}" />
-        <Select
-          v-if="classes.length > 0"
-          :model-value="undefined"
-          :options="classes"
-          option-label="title"
-          placeholder="Add to a class"
-          aria-label="Add to a class"
-          size="small"
-          filter
-          @update:model-value="addTo"
-        />
+        <PickOne v-if="classes.length > 0" :options="classes" named="title" words="Add to a class" @pick="addTo" />
         <Button label="Teach it" size="small" @click="teach" />
         <PlainButton label="Keep as variant" @click="keeping = true" />
       </div>
     </div>
     <PaperDefs :papers="SAMPLE_PAPERS" />
     <CardBench
-      :fold="fold"
+      :fold
       :inputs="card.inputs"
-      :typed="typed"
+      :typed
       :construction="card"
       :later="card"
-      :findings="findings"
+      :findings
       :papers="sampleLook(card.parts)"
       :looks="SAMPLE_PAPERS"
       :drawer="`${count(card.pieces.length, 'piece')} a kit, and how it is made`"

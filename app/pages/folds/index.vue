@@ -107,14 +107,10 @@ useHead({ title: 'Catalogue of folds · Wakaru' })
     <PaperDefs :papers="SAMPLE_PAPERS" />
     <ul v-if="shown.length > 0" aria-label="Folds" class="tiles">
       <li v-for="fold in shown" :key="fold.id" class="board">
-        <FoldedDrawing
+        <FoldSketch
           :construction="fold.facts.construction"
           :opening="opening / 100"
-          :view="fold.view"
-          :width="250"
-          :height="170"
-          :papers="sampleLook(fold.facts.construction.parts)"
-          aria-hidden="true"
+          v-bind="{ view: fold.view, width: 250, height: 170, papers: sampleLook(fold.facts.construction.parts) }"
         />
         <h2>
           <NuxtLink :to="`/folds/${fold.id}`">

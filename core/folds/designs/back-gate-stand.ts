@@ -46,8 +46,7 @@ export const backGateStand = defineFold({
       )
     }
     card.limit({
-      subject: 'Outer panel', parameter: 'outer', value: outer, atLeast: gate,
-      because: 'narrower ones leave the raised centre wider than the card.',
+      parameter: 'outer', atLeast: gate, because: 'narrower ones leave the raised centre wider than the card.',
     })
     return { width: outer.times(2), height, anchor: middle }
   },

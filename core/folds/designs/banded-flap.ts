@@ -85,40 +85,22 @@ export const bandedFlap = defineFold({
     )
 
     card.limit({
-      subject: 'Gap between the tongues',
-      parameter: 'gap',
-      value: gap,
-      atMost: round.half(),
-      because: 'with more the tongues are too short to hold the card shut.',
+      parameter: 'gap', atMost: round.half(), because: 'with more the tongues are too short to hold the card shut.',
     })
     card.limit({
       subject: 'Overlap of the tongues',
       parameter: 'overlap',
-      value: overlap,
       atMost: round.half(),
       because: 'a longer tongue reaches round the other side of the card.',
     })
     card.limit({
-      subject: 'Flap',
-      parameter: 'flap',
-      value: flap,
-      atMost: height.minus(border),
-      because: 'it must leave the border of the back panel visible.',
+      parameter: 'flap', atMost: height.minus(border), because: 'it must leave the border of the back panel visible.',
     })
     card.limit({
-      subject: 'Ease of the band',
-      parameter: 'ease',
-      value: ease,
-      atMost: rule('ease', card.units),
-      severity: 'warn',
-      because: 'a wider band slips off.',
+      parameter: 'ease', atMost: rule('ease', card.units), severity: 'warn', because: 'a wider band slips off.',
     })
     card.limit({
-      subject: 'Band height',
-      parameter: 'bandHeight',
-      value: bandHeight,
-      atMost: height.minus(border.times(2)),
-      because: 'the card must show above and below it.',
+      parameter: 'bandHeight', atMost: height.minus(border.times(2)), because: 'the card must show above and below it.',
     })
     return { width, height, anchor: back }
   },

@@ -2,7 +2,7 @@ import { at, bent, box, panel, valley } from '../model/entries'
 import type { Panel } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, size, toggle } from '../model/parameters'
+import { choice, length, size, toggle, options } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { insertBorder, orUsual } from './choices'
@@ -11,16 +11,9 @@ import { insertBorder, orUsual } from './choices'
 const OPEN = 80
 const spine = (opening: number) => 180 + (OPEN - 180) * opening
 
-const CHARMS = [
-  { value: 'bought', label: 'Bought' },
-  { value: 'cut', label: 'Two mirrored pieces' },
-] as const
+const CHARMS = options({ bought: 'Bought', cut: 'Two mirrored pieces' })
 
-const RIDGES = [
-  { value: 'two', label: 'Two' },
-  { value: 'over', label: 'One over it' },
-  { value: 'none', label: 'None' },
-] as const
+const RIDGES = options({ two: 'Two', over: 'One over it', none: 'None' })
 
 export const bookStage = defineFold({
   id: 'book-stage',
@@ -53,22 +46,8 @@ export const bookStage = defineFold({
   },
   build(
     {
-      width,
-      height,
-      border,
-      borderHigh,
-      end,
-      riser,
-      rail,
-      railFoot,
-      feet,
-      mats,
-      ridge,
-      matched,
-      charm,
-      charmKind,
-      charmWidth,
-      charmLength,
+      width, height, border, borderHigh, end, riser, rail, railFoot, feet, mats, ridge, matched, charm, charmKind,
+      charmWidth, charmLength,
     },
     card,
   ) {
@@ -217,9 +196,7 @@ export const bookStage = defineFold({
         card.supply('charm on a thread')
       }
       card.limit({
-        subject: 'Length of the charm',
         parameter: 'charmLength',
-        value: charmLength,
         atMost: Measure.of(
           'Ridge above the pages',
           Math.max(
@@ -234,7 +211,6 @@ export const bookStage = defineFold({
     card.limit({
       subject: 'Foot of the ridge',
       parameter: 'railFoot',
-      value: railFoot,
       atLeast: end,
       because: 'the ridge must start beyond the end panel.',
     })
@@ -276,9 +252,7 @@ export const bookStage = defineFold({
       because: 'hardly anything fits on it.',
     })
     card.limit({
-      subject: 'Rail height',
       parameter: 'rail',
-      value: rail,
       atMost: high.minus(rule('messageSide', card.units)).half(),
       because: 'nothing would be left of the pages.',
     })

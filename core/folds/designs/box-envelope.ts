@@ -67,11 +67,7 @@ export const boxEnvelope = defineFold({
       'The ends of the side walls are tabs: fold them round the corners and glue them to the other walls.',
     )
     card.limit({
-      subject: 'Depth',
-      parameter: 'depth',
-      value: depth,
-      atMost: height.half(),
-      because: 'the tabs at the corners would run into each other.',
+      parameter: 'depth', atMost: height.half(), because: 'the tabs at the corners would run into each other.',
     })
     return { width: width.plus(depth.times(2)), height: height.plus(depth.times(2)), depth, anchor: floor }
   },

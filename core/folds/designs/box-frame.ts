@@ -48,19 +48,8 @@ export const boxFrame = defineFold({
   },
   build(
     {
-      sheet: wide,
-      oblong,
-      sheetHeight,
-      face: bar,
-      depth,
-      fit,
-      measured,
-      panel: backing,
-      panelWidth,
-      panelHeight,
-      stand,
-      standWidth,
-      standHeight, message,
+      sheet: wide, oblong, sheetHeight, face: bar, depth, fit, measured, panel: backing, panelWidth, panelHeight,
+      stand, standWidth, standHeight, message,
     },
     card,
   ) {
@@ -226,29 +215,17 @@ export const boxFrame = defineFold({
     }
     if (stand && standHeight.value > 0) {
       card.limit({
-        subject: 'Height of the stand',
-        parameter: 'standHeight',
-        value: standHeight,
-        atLeast: tall.half(),
-        severity: 'warn',
-        because: 'the frame tips over a lower one.',
+        parameter: 'standHeight', atLeast: tall.half(), severity: 'warn', because: 'the frame tips over a lower one.',
       })
     }
     card.limit({
-      subject: 'Opening as measured',
       parameter: 'measured',
-      value: measured,
       atMost: opening.plus(bar),
       right: opening,
       because: 'a frame of this sheet has no opening so large.',
     })
     card.limit({
-      subject: 'Fit allowance',
-      parameter: 'fit',
-      value: fit,
-      atMost: rule('ease', card.units),
-      severity: 'warn',
-      because: 'the picture would rattle.',
+      parameter: 'fit', atMost: rule('ease', card.units), severity: 'warn', because: 'the picture would rattle.',
     })
     return { width: outer, height: tall, depth, anchor: centre }
   },

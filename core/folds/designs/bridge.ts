@@ -111,30 +111,14 @@ export const bridge = defineFold({
           'Cut the figures out and set them on the scene strip, their feet at its foot.',
           'Glue on the strip only, not above it.',
         )
+        card.limit({ parameter: 'figureHeight', atMost: height, because: 'it would stick out of the folded card.' })
         card.limit({
-          subject: 'Figure height',
-          parameter: 'figureHeight',
-          value: figureHeight,
-          atMost: height,
-          because: 'it would stick out of the folded card.',
-        })
-        card.limit({
-          subject: 'Figure width',
-          parameter: 'figureWidth',
-          value: figureWidth,
-          atMost: width.times(1 / count),
-          because: 'the figures would lie over each other.',
+          parameter: 'figureWidth', atMost: width.times(1 / count), because: 'the figures would lie over each other.',
         })
       }
       if (fence) {
         if (fenceWidth.value > 0) {
-          card.limit({
-            subject: 'Fence width',
-            parameter: 'fenceWidth',
-            value: fenceWidth,
-            atMost: width,
-            because: 'it would stick out beside the scene.',
-          })
+          card.limit({ parameter: 'fenceWidth', atMost: width, because: 'it would stick out beside the scene.' })
         }
         const front = card.piece(
           face(strip),
@@ -154,9 +138,7 @@ export const bridge = defineFold({
             },
           )
           card.limit({
-            subject: 'Third strip height',
             parameter: 'edgeHeight',
-            value: edgeHeight,
             atMost: fenceHeight.minus(rule('ease', card.units)),
             because: 'it would hide the fence behind it.',
           })
@@ -171,25 +153,15 @@ export const bridge = defineFold({
           'Each layer is taller than the one in front of it.',
         )
         card.limit({
-          subject: 'Fence height',
           parameter: 'fenceHeight',
-          value: fenceHeight,
           atMost: sceneHeight.minus(rule('ease', card.units)),
           because: 'it would hide the scene behind it.',
         })
       }
-      card.limit({
-        subject: 'Scene height',
-        parameter: 'sceneHeight',
-        value: sceneHeight,
-        atMost: height,
-        because: 'it would stick out of the folded card.',
-      })
+      card.limit({ parameter: 'sceneHeight', atMost: height, because: 'it would stick out of the folded card.' })
     }
     card.limit({
-      subject: 'Depth',
       parameter: 'depth',
-      value: depth,
       atMost: width.half().minus(rule('clearance', card.units)).minus(rule('openingSide', card.units).half()),
       because: 'the card would not fold flat inside its outline.',
     })

@@ -1,24 +1,15 @@
 import type { Measure } from '../../lengths'
 import type { Means, WindowShape } from '../model/card'
-import { length } from '../model/parameters'
+import { length, options } from '../model/parameters'
 
 /** Choices that several designs offer in the same words. */
-export const WINDOWS = [
-  { value: 'circle', label: 'Round' },
-  { value: 'rectangle', label: 'Square' },
-] as const
+export const WINDOWS = options({ circle: 'Round', rectangle: 'Square' })
 
 /** Windows with two sizes of their own. */
-export const OPENINGS = [
-  { value: 'circle', label: 'Round' },
-  { value: 'rectangle', label: 'Rectangle' },
-] as const
+export const OPENINGS = options({ circle: 'Round', rectangle: 'Rectangle' })
 
 /** How a loose piece on the front is held. */
-export const HELD = [
-  { value: 'tape', label: 'Flat' },
-  { value: 'foam', label: 'On foam' },
-] as const
+export const HELD = options({ tape: 'Flat', foam: 'On foam' })
 /** The same where foam is usual. */
 export const RAISED = [...HELD].reverse()
 export const heldBy = (held: string): Means => (held === 'foam' ? 'foam' : 'tape')

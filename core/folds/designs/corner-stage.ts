@@ -3,26 +3,19 @@ import type { CardBuilder } from '../model/builder'
 import type { Panel, Part } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, size, toggle } from '../model/parameters'
+import { choice, length, size, toggle, options } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { cornerFloor } from './corner-floor'
 import { arcs } from './round'
 import { matBorder } from './choices'
 
-const FLOORS = [
-  { value: 'square', label: 'Square' },
-  { value: 'round', label: 'Round' },
-] as const
+const FLOORS = options({ square: 'Square', round: 'Round' })
 
 /** What is left of the height of a disc that is cut straight where its foot begins. */
 const FLATTENED = 0.9
 
-const EASELS = [
-  { value: 'rectangle', label: 'Rectangle' },
-  { value: 'arch', label: 'Rounded head' },
-  { value: 'circle', label: 'Round' },
-] as const
+const EASELS = options({ rectangle: 'Rectangle', arch: 'Rounded head', circle: 'Round' })
 
 export const cornerStage = defineFold({
   id: 'corner-stage',
@@ -57,19 +50,8 @@ export const cornerStage = defineFold({
   },
   build(
     {
-      side,
-      height,
-      border,
-      floorPiece,
-      floorShape,
-      easel,
-      easelShape,
-      easelWidth,
-      easelHeight,
-      easelArch,
-      easelFoot,
-      outside,
-      message,
+      side, height, border, floorPiece, floorShape, easel, easelShape, easelWidth, easelHeight, easelArch, easelFoot,
+      outside, message,
     },
     card,
   ) {
@@ -203,21 +185,8 @@ export const cornerStage = defineFold({
           subject, parameter, value, atMost: most, because: 'it would not go flat into the envelope beside the card.',
         })
       }
-      card.limit({
-        subject: 'Foot of the easel',
-        parameter: 'easelFoot',
-        value: easelFoot,
-        atMost: side,
-        because: 'it would stick out beyond the floor.',
-      })
-      card.limit({
-        subject: 'Foot of the easel',
-        parameter: 'easelFoot',
-        value: easelFoot,
-        atLeast: tall.times(0.25),
-        severity: 'warn',
-        because: 'it tips over.',
-      })
+      card.limit({ parameter: 'easelFoot', atMost: side, because: 'it would stick out beyond the floor.' })
+      card.limit({ parameter: 'easelFoot', atLeast: tall.times(0.25), severity: 'warn', because: 'it tips over.' })
       card.step('Fold the small easel and lay it flat beside the card; it stands on the floor by itself.')
     }
     card.supply('box envelope')
@@ -242,19 +211,9 @@ export const cornerStage = defineFold({
       card.message('the outside of the left wall', wide, high, wall ?? left, wall ? 'inside' : 'outside')
     }
     card.note('Standing figures', 'go in front of the walls; a mini easel may stand on the floor.')
+    card.limit({ parameter: 'side', atMost: height, because: 'the floor would stick out of the closed card.' })
     card.limit({
-      subject: 'Width of a wall',
-      parameter: 'side',
-      value: side,
-      atMost: height,
-      because: 'the floor would stick out of the closed card.',
-    })
-    card.limit({
-      subject: 'Width of a wall',
-      parameter: 'side',
-      value: side,
-      atLeast: rule('messageSide', card.units),
-      because: 'there is no room for a stage.',
+      parameter: 'side', atLeast: rule('messageSide', card.units), because: 'there is no room for a stage.',
     })
     return { width: side, height, anchor: left }
   },

@@ -84,23 +84,17 @@ export const crossingFlaps = defineFold({
       because: 'with less the card does not hold shut.',
     })
     card.limit({
-      subject: 'Flap',
       parameter: 'flap',
-      value: flap,
       atMost: margin.plus(leaf).minus(rule('ease', units)),
       because: 'its edge must stop short of the fold of the insert.',
     })
     card.limit({
-      subject: 'Insert leaf',
       parameter: 'leaf',
-      value: leaf,
       atMost: width.minus(border.times(2)),
       because: 'the border must stay visible beside the insert.',
     })
     card.limit({
-      subject: 'Insert height',
       parameter: 'insertHeight',
-      value: insertHeight,
       atMost: height.minus(border.times(2)),
       because: 'the border must stay visible above and below the insert.',
     })

@@ -81,13 +81,7 @@ export const diagonalEnvelope = defineFold({
       'Cut the blank to the outline, fold left and right first.',
       'Glue the lower flap to the sides only where it lies on them.',
     )
-    card.limit({
-      subject: 'Overlap of the flaps',
-      parameter: 'overlap',
-      value: overlap,
-      atLeast: rule('glueWidth', card.units),
-      because: 'with less they do not meet.',
-    })
+    card.limit({ parameter: 'overlap', atLeast: rule('glueWidth', card.units), because: 'with less they do not meet.' })
     card.limit({
       subject: 'Flap of the envelope',
       parameter: 'overlap',

@@ -91,27 +91,15 @@ export const doubleZFold = defineFold({
         face(note),
       )
       card.step(`Glue the message panel on panel C ${isBelow ? 'below' : 'above'} the strip.`)
-      card.limit({
-        subject: 'Message height',
-        parameter: 'messageHeight',
-        value: messageHeight,
-        atMost: free,
-        because: 'the strip would cover more.',
-      })
+      card.limit({ parameter: 'messageHeight', atMost: free, because: 'the strip would cover more.' })
     }
     if (placed) {
       card.limit({
-        subject: 'Strip above the foot',
-        parameter: 'stripFoot',
-        value: stripFoot,
-        atMost: height.minus(stripHeight),
-        because: 'the strip would stick out at the head.',
+        parameter: 'stripFoot', atMost: height.minus(stripHeight), because: 'the strip would stick out at the head.',
       })
     }
     card.limit({
-      subject: 'Strip height',
       parameter: 'stripHeight',
-      value: stripHeight,
       atMost: height.minus(border.times(2)),
       because: 'the border must stay visible above and below it.',
     })

@@ -1,7 +1,7 @@
 import { panel, valley } from '../model/entries'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, size, toggle } from '../model/parameters'
+import { choice, length, size, toggle, options } from '../model/parameters'
 import { arcs, outlineAround } from './round'
 import { Measure } from '../../lengths'
 import { matBorder } from './choices'
@@ -20,10 +20,7 @@ export const easel = defineFold({
   parameters: {
     shape: choice(
       'Shape',
-      [
-        { value: 'square', label: 'Square' },
-        { value: 'round', label: 'Round' },
-      ],
+      options({ square: 'Square', round: 'Round' }),
       'A round card is cut through both layers, its top just over the fold',
     ),
     side: size('Side', '5 1/2 in', '140 mm', { help: 'Base, front and topper are squares of this side' }),
@@ -115,27 +112,11 @@ export const easel = defineFold({
     )
 
     card.limit({
-      subject: 'Stopper from the hinge',
-      parameter: 'stop',
-      value: stop,
-      atLeast: side.times(0.3),
-      severity: 'warn',
-      because: 'steeper ones fall over backwards.',
+      parameter: 'stop', atLeast: side.times(0.3), severity: 'warn', because: 'steeper ones fall over backwards.',
     })
+    card.limit({ parameter: 'stop', atMost: side.times(0.85), severity: 'warn', because: 'flatter ones hardly stand.' })
     card.limit({
-      subject: 'Stopper from the hinge',
-      parameter: 'stop',
-      value: stop,
-      atMost: side.times(0.85),
-      severity: 'warn',
-      because: 'flatter ones hardly stand.',
-    })
-    card.limit({
-      subject: 'Stopper height',
-      parameter: 'stopperHeight',
-      value: stopperHeight,
-      atMost: side.minus(stop),
-      because: 'the stopper would stick out of the base.',
+      parameter: 'stopperHeight', atMost: side.minus(stop), because: 'the stopper would stick out of the base.',
     })
     return { width: side, height: side, anchor: floor }
   },

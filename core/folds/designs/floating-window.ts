@@ -1,20 +1,14 @@
 import { bent, panel, valley } from '../model/entries'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, size, toggle } from '../model/parameters'
+import { choice, length, size, toggle, options } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { OPENINGS, matBorder, shapeOf } from './choices'
 
-const STYLES = [
-  { value: 'upright', label: 'Upright risers' },
-  { value: 'springs', label: 'Lies flat and springs' },
-] as const
+const STYLES = options({ upright: 'Upright risers', springs: 'Lies flat and springs' })
 
-const FOLDS = [
-  { value: 'side', label: 'At the side' },
-  { value: 'top', label: 'At the top' },
-] as const
+const FOLDS = options({ side: 'At the side', top: 'At the top' })
 
 export const floatingWindow = defineFold({
   id: 'floating-window',
@@ -132,21 +126,13 @@ export const floatingWindow = defineFold({
     }
     if (upright) {
       card.travel(middle, rise, front)
-      card.limit({
-        subject: 'Rise',
-        parameter: 'depth',
-        value: depth,
-        atMost: glue,
-        because: 'pressed flat, the frame would stick out of the card.',
-      })
+      card.limit({ parameter: 'depth', atMost: glue, because: 'pressed flat, the frame would stick out of the card.' })
     }
     else {
       card.note('Frame', 'lies flat on its risers and springs up only by the tension of the paper.')
     }
     card.limit({
-      subject: 'Window size',
       parameter: 'window',
-      value: window,
       atMost: frameWidth.minus(border.times(4)),
       because: 'the frame and its mat must go round it.',
     })
@@ -158,11 +144,7 @@ export const floatingWindow = defineFold({
       because: 'the frame and its mat must go on above and below it.',
     })
     card.limit({
-      subject: 'Glue strip',
-      parameter: 'glue',
-      value: glue,
-      atMost: width.times(0.25),
-      because: 'the two strips would leave no room for the scene.',
+      parameter: 'glue', atMost: width.times(0.25), because: 'the two strips would leave no room for the scene.',
     })
     card.stamp('the background inside the window', scene.width, scene.height)
     return { width, height, anchor: front }

@@ -194,57 +194,30 @@ export const gatefoldShutter = defineFold({
         ? (2 * travel.value * (shutter.value / 2)) / Math.hypot(travel.value, shutter.value / 2)
         : 2 / share
     card.limit({
-      subject: 'Window size',
       parameter: 'window',
-      value: window,
       atMost: Measure.of('What the open shutters leave clear', Math.max(0, Math.floor(clear)) as typeof card.mark),
       severity: 'warn',
       because:
         `${coveredShare(shapeOf(windowShape), window.value / 2, travel.value, shutter.value / 2)} % of it stays covered `
         + `by the open shutters.`,
     })
+    card.limit({ parameter: 'window', atMost: panelWidth.minus(border.times(4)), because: 'the panel must frame it.' })
+    card.limit({ parameter: 'shutter', atLeast: window, because: 'the closed shutters must cover the window.' })
     card.limit({
-      subject: 'Window size',
-      parameter: 'window',
-      value: window,
-      atMost: panelWidth.minus(border.times(4)),
-      because: 'the panel must frame it.',
-    })
-    card.limit({
-      subject: 'Shutter height',
-      parameter: 'shutter',
-      value: shutter,
-      atLeast: window,
-      because: 'the closed shutters must cover the window.',
-    })
-    card.limit({
-      subject: 'Panel width',
       parameter: 'panelWidth',
-      value: panelWidth,
       atMost: width.minus(rule('openingSide', card.units)),
       because: 'the shutters would hardly move.',
     })
+    card.limit({ parameter: 'panelWidth', atLeast: half, because: 'the closed shutters would stick out of the card.' })
+    card.limit({ parameter: 'tab', atMost: half.minus(fromHinge), because: 'it must stay on its door.' })
     card.limit({
-      subject: 'Panel width',
-      parameter: 'panelWidth',
-      value: panelWidth,
-      atLeast: half,
-      because: 'the closed shutters would stick out of the card.',
-    })
-    card.limit({
-      subject: 'Tab', parameter: 'tab', value: tab, atMost: half.minus(fromHinge), because: 'it must stay on its door.',
-    })
-    card.limit({
-      subject: 'Tab',
       parameter: 'tab',
-      value: tab,
       atMost: windowAt.minus(shutter.half()),
       because: 'the shutters would run into the tabs of the panel.',
     })
     card.limit({
       subject: 'Window centre',
       parameter: 'windowAt',
-      value: windowAt,
       atMost: height.minus(tab).minus(shutter.half()),
       because: 'the shutters would leave the panel at its upper end.',
     })

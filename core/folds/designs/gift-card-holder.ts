@@ -68,18 +68,10 @@ export const giftCardHolder = defineFold({
       because: 'a gift card of 85.6 × 54 mm must fit between the tapes.',
     })
     card.limit({
-      subject: 'Pocket height',
-      parameter: 'pocket',
-      value: pocket,
-      atLeast: rule('openingSide', card.units),
-      because: 'the gift card would fall out.',
+      parameter: 'pocket', atLeast: rule('openingSide', card.units), because: 'the gift card would fall out.',
     })
     card.limit({
-      subject: 'Pocket height',
-      parameter: 'pocket',
-      value: pocket,
-      atMost: height.minus(border.times(2)),
-      because: 'it would stick out of the card.',
+      parameter: 'pocket', atMost: height.minus(border.times(2)), because: 'it would stick out of the card.',
     })
     return { width, height, anchor: back }
   },

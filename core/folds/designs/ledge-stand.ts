@@ -118,13 +118,7 @@ export const ledgeStand = defineFold({
         },
       )
       card.step('Glue the figure to the left half of the lower rail.', 'No glue beyond the ridge.')
-      card.limit({
-        subject: 'Figure beyond the ridge',
-        parameter: 'reach',
-        value: reach,
-        atMost: zero,
-        because: 'by so much it would stick out of the closed card.',
-      })
+      card.limit({ parameter: 'reach', atMost: zero, because: 'by so much it would stick out of the closed card.' })
     }
     card.limit({
       subject: 'Band height',
@@ -136,22 +130,10 @@ export const ledgeStand = defineFold({
       because: 'nothing would be left of the band.',
     })
     card.limit({
-      subject: 'Rail height',
-      parameter: 'rail',
-      value: rail,
-      atLeast: rule('between', card.units),
-      because: 'a narrower rail does not hold its crease.',
+      parameter: 'rail', atLeast: rule('between', card.units), because: 'a narrower rail does not hold its crease.',
     })
-    card.limit({
-      subject: 'Back leaf height',
-      parameter: 'leafHeight',
-      value: leafHeight,
-      atMost: height,
-      because: 'it would stick out of the closed card.',
-    })
-    card.limit({
-      subject: 'Tab', parameter: 'tab', value: tab, atMost: side, because: 'it must lie behind the left end.',
-    })
+    card.limit({ parameter: 'leafHeight', atMost: height, because: 'it would stick out of the closed card.' })
+    card.limit({ subject: 'Tab', parameter: 'tab', atMost: side, because: 'it must lie behind the left end.' })
     return { width: side.times(2), height, anchor: panelOf(base, 'left') }
   },
 })

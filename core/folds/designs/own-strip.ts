@@ -147,9 +147,7 @@ export const ownStrip = defineFold({
     })
     if (slits) {
       card.limit({
-        subject: 'Rail height',
         parameter: 'rail',
-        value: rail,
         atMost: height.minus(rule('between', card.units)).half(),
         because: 'nothing would be left of the band.',
       })

@@ -1,7 +1,7 @@
 import { panel, valley } from '../model/entries'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, toggle } from '../model/parameters'
+import { choice, toggle, options } from '../model/parameters'
 import { BORDER, HEIGHT, STYLE, WIDTH } from './plain'
 
 export const plainCard = defineFold({
@@ -16,10 +16,7 @@ export const plainCard = defineFold({
   parameters: {
     width: WIDTH,
     height: HEIGHT,
-    fold: choice('Fold', [
-      { value: 'side', label: 'At the side' },
-      { value: 'top', label: 'At the top' },
-    ]),
+    fold: choice('Fold', options({ side: 'At the side', top: 'At the top' })),
     border: BORDER,
     message: toggle('Message panel inside', true),
   },

@@ -2,7 +2,7 @@ import { at, bent, box, mountain, panel } from '../model/entries'
 import type { Place } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, size, toggle } from '../model/parameters'
+import { choice, length, size, toggle, options } from '../model/parameters'
 import { rule } from '../model/rules'
 import { notched } from './round'
 import { Measure } from '../../lengths'
@@ -11,17 +11,10 @@ import { orUsual } from './choices'
 /** Pulled by a share of its full travel, the links stand at the angle whose cosine is what is left of it. Degrees. */
 const knee = (opening: number) => (Math.acos(1 - opening) * 180) / Math.PI
 
-const BASES = [
-  { value: 'leaf', label: 'One leaf' },
-  { value: 'side', label: 'Folded at the side' },
-  { value: 'top', label: 'Folded at the top' },
-] as const
+const BASES = options({ leaf: 'One leaf', side: 'Folded at the side', top: 'Folded at the top' })
 type BaseKind = (typeof BASES)[number]['value']
 
-const ENDS = [
-  { value: 'foot', label: 'At the foot' },
-  { value: 'head', label: 'At the head' },
-] as const
+const ENDS = options({ foot: 'At the foot', head: 'At the head' })
 
 export const pullTabFlap = defineFold({
   id: 'pull-tab-flap',
@@ -65,23 +58,8 @@ export const pullTabFlap = defineFold({
   },
   build(
     {
-      width,
-      height,
-      faceWidth,
-      margin,
-      foot,
-      link,
-      joint,
-      tagWidth,
-      sleeve,
-      tape,
-      base: kind,
-      placed,
-      faceLeft,
-      grip,
-      notch,
-      decoration,
-      tagLength, sleeveLength, pulled,
+      width, height, faceWidth, margin, foot, link, joint, tagWidth, sleeve, tape, base: kind, placed, faceLeft, grip,
+      notch, decoration, tagLength, sleeveLength, pulled,
     },
     card,
   ) {
@@ -196,57 +174,30 @@ export const pullTabFlap = defineFold({
     const [quarter, clearance] = [rule('glueWidth', card.units), rule('clearance', card.units)]
     const most = faceWidth.minus(tape.times(2)).minus(clearance.times(2))
     card.limit({
-      subject: 'Tag width',
       parameter: 'tagWidth',
-      value: tagWidth,
       atLeast: flapWidth.plus(quarter.times(2)),
       because: 'a narrower tag slips through the opening of the flap.',
     })
-    card.limit({
-      subject: 'Tag width', parameter: 'tagWidth', value: tagWidth, atMost: most, because: 'it would rub at the tape.',
-    })
+    card.limit({ parameter: 'tagWidth', atMost: most, because: 'it would rub at the tape.' })
     if (placed) {
-      card.limit({
-        subject: 'Face from the left',
-        parameter: 'faceLeft',
-        value: faceLeft,
-        atMost: width.minus(faceWidth),
-        because: 'it would stick out of the card.',
-      })
+      card.limit({ parameter: 'faceLeft', atMost: width.minus(faceWidth), because: 'it would stick out of the card.' })
     }
     card.limit({
-      subject: 'Tag beyond the card',
-      parameter: 'grip',
-      value: grip,
-      atMost: zero,
-      severity: 'warn',
-      because: 'by so much it sticks out of the closed card.',
+      parameter: 'grip', atMost: zero, severity: 'warn', because: 'by so much it sticks out of the closed card.',
     })
     card.limit({
-      subject: 'Radius of the finger notch',
       parameter: 'notch',
-      value: notch,
       atMost: faceWidth.half().minus(tape).minus(rule('between', card.units)),
       because: 'too little paper would hold the tape beside it.',
     })
     card.limit({
-      subject: 'Radius of the finger notch',
       parameter: 'notch',
-      value: notch,
       atMost: foot.minus(rule('between', card.units)),
       because: 'too little paper would be left between it and the flap.',
     })
+    card.limit({ parameter: 'faceWidth', atMost: width, because: 'it would stick out of the card.' })
     card.limit({
-      subject: 'Face width',
-      parameter: 'faceWidth',
-      value: faceWidth,
-      atMost: width,
-      because: 'it would stick out of the card.',
-    })
-    card.limit({
-      subject: 'Margin beside the flap',
       parameter: 'margin',
-      value: margin,
       atMost: faceWidth.minus(rule('openingSide', card.units)).half(),
       because: 'nothing would be left of the flap.',
     })
@@ -258,41 +209,25 @@ export const pullTabFlap = defineFold({
       right: height.minus(rule('between', card.units)).minus(joint).minus(foot).half(),
       because: 'the flap would leave no paper above it.',
     })
+    card.limit({ parameter: 'sleeve', atMost: foot, because: 'it would stick out of the card at the mouth.' })
     card.limit({
-      subject: 'Sleeve height',
-      parameter: 'sleeve',
-      value: sleeve,
-      atMost: foot,
-      because: 'it would stick out of the card at the mouth.',
-    })
-    card.limit({
-      subject: 'Hinge from the mouth',
       parameter: 'foot',
-      value: foot,
       atLeast: rule('between', card.units).plus(rule('ease', card.units)),
       because: 'the tag has no guide below the hinge.',
     })
     if (tagLength.value > 0) {
       card.limit({
-        subject: 'Tag length',
-        parameter: 'tagLength',
-        value: tagLength,
-        atLeast: shortest,
-        because: 'the joint tab would have nothing to hold on to.',
+        parameter: 'tagLength', atLeast: shortest, because: 'the joint tab would have nothing to hold on to.',
       })
       card.limit({
-        subject: 'Tag length',
         parameter: 'tagLength',
-        value: tagLength,
         atMost: height.plus(grip).minus(clearance),
         because: 'it would run into the far end of the face.',
       })
     }
     if (sleeveLength.value > 0) {
       card.limit({
-        subject: 'Sleeve length',
         parameter: 'sleeveLength',
-        value: sleeveLength,
         atLeast: round.minus(rule('ease', card.units)),
         because: 'it would not go round the tag and lap.',
       })

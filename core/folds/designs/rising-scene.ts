@@ -3,11 +3,11 @@ import type { PrintTop } from '../../document'
 import type { Means, PartKind } from '../model/card'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, size, toggle } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { riding } from './riding'
-import { OPENINGS, matBorder, orUsual, shapeOf } from './choices'
+import { orUsual, shapeOf } from './choices'
+import { risingSceneFields } from './rising-scene-fields'
 
 /** Degrees between the front and its flat, open place. */
 const away = (opening: number) => 180 * (1 - opening)
@@ -23,77 +23,12 @@ export const risingScene = defineFold({
   group: 'slider',
   layered: true,
   view: { turn: -20, tilt: 8 },
-  parameters: {
-    width: size('Finished width', '4 1/4 in', '105 mm'),
-    height: size('Finished height', '5 1/2 in', '148 mm'),
-    lift: length('Crease below the fold', '1 in', '25 mm', {
-      follows: 'height', help: 'The slider rises by twice this',
-    }),
-    flap: length('Flap of the slider', '3/4 in', '18 mm', { follows: 'height' }),
-    sliderWidth: length('Slider width', '2 3/4 in', '66 mm', { follows: 'width' }),
-    guideWidth: length('Guide width', '1/2 in', '12 mm', { follows: 'width' }),
-    guideHeight: length('Guide height', '1 1/2 in', '38 mm', { follows: 'height' }),
-    bar: length('Crossbar height', '2 1/2 in', '64 mm', { follows: 'height' }),
-    barFoot: length('Crossbar above the foot', '0 in', '0 mm', { zero: true }),
-    strips: toggle('A second, lower strip on the crossbar', true),
-    stripHeight: length('Height of the second strip', '0 in', '0 mm', {
-      zero: true, when: 'strips', help: 'Nothing: lower than the crossbar by half of “Crease below the fold”',
-    }),
-    stripFoot: length('Second strip above the foot', '0 in', '0 mm', { zero: true, when: 'strips' }),
-    window: toggle('Window in the front', false),
-    peek: toggle('Figures may look through the window', true),
-    windowShape: choice('Shape of the window', OPENINGS, undefined, 'window'),
-    windowSize: length('Window size', '1 3/4 in', '45 mm', {
-      follows: ['width', 'height'], when: 'window', help: 'Its width',
-    }),
-    windowHeight: length('Window height', '1 3/4 in', '45 mm', {
-      follows: 'height', when: ['window', 'windowShape=rectangle'],
-    }),
-    windowPlaced: toggle(
-      'Window at a place of its own', false, 'Otherwise in the middle, its upper edge at the crease', 'window',
-    ),
-    windowLeft: length('Window from the left', '1 1/4 in', '30 mm', {
-      follows: 'width', when: ['window', 'windowPlaced'], zero: true, help: 'Of the closed card, seen from its front',
-    }),
-    windowBelow: length('Window below the fold', '1 1/4 in', '30 mm', {
-      follows: 'height', when: ['window', 'windowPlaced'], zero: true,
-    }),
-    figures: toggle('Figures on the slider', true, 'Otherwise the scene is drawn or stamped on the slider itself'),
-    figure: length('Figure height', '2 1/2 in', '64 mm', {
-      follows: 'height', when: 'figures', help: 'Their heads at the crease of the slider',
-    }),
-    stack: choice(
-      'Pieces in each guide',
-      ['3', '1', '2', '4', '5'].map(value => ({ value, label: value })),
-      'A little thicker together than the slider with its figures',
-    ),
-    raised: toggle('Second strip on foam', true, undefined, 'strips'),
-    stage: toggle('A stage strip before the crossbar', false, 'Lowest of all, flat on the foot of the crossbar'),
-    stageHeight: length('Height of the stage strip', '0 in', '0 mm', {
-      zero: true, when: 'stage', help: 'Nothing: half the crossbar, lower by half of “Crease below the fold”',
-    }),
-    stageFoot: length('Stage strip above the foot', '0 in', '0 mm', { zero: true, when: 'stage' }),
-    curtains: toggle('Curtains at both sides', false, 'Flat on the guides, from the crossbar up'),
-    border: matBorder,
-  },
+  parameters: risingSceneFields,
   build(
     {
-      width,
-      height,
-      lift,
-      flap,
-      sliderWidth,
-      guideWidth,
-      guideHeight,
-      bar,
-      strips,
-      window,
-      peek,
-      windowSize,
-      windowShape,
-      windowHeight,
-      windowPlaced, windowLeft, windowBelow, figures, figure, border, stack, curtains, stage, raised,
-      barFoot, stripHeight, stripFoot, stageHeight, stageFoot,
+      width, height, lift, flap, sliderWidth, guideWidth, guideHeight, bar, strips, window, peek, windowSize,
+      windowShape, windowHeight, windowPlaced, windowLeft, windowBelow, figures, figure, border, stack, curtains,
+      stage, raised, barFoot, stripHeight, stripFoot, stageHeight, stageFoot,
     },
     card,
   ) {
@@ -143,31 +78,17 @@ export const risingScene = defineFold({
         because: isCovered ? 'the front tears below it.' : 'the crossbar must stay hidden below it.',
       })
       card.limit({
-        subject: 'Window size',
         parameter: 'windowSize',
-        value: windowSize,
         atMost: width.minus(rule('between', card.units).times(2)),
         because: 'the front tears beside it.',
       })
       if (windowPlaced) {
+        card.limit({ parameter: 'windowBelow', atLeast: lift, because: 'it would cut into the flap of the slider.' })
         card.limit({
-          subject: 'Window below the fold',
-          parameter: 'windowBelow',
-          value: windowBelow,
-          atLeast: lift,
-          because: 'it would cut into the flap of the slider.',
+          parameter: 'windowLeft', atLeast: rule('between', card.units), because: 'the front tears beside it.',
         })
         card.limit({
-          subject: 'Window from the left',
           parameter: 'windowLeft',
-          value: windowLeft,
-          atLeast: rule('between', card.units),
-          because: 'the front tears beside it.',
-        })
-        card.limit({
-          subject: 'Window from the left',
-          parameter: 'windowLeft',
-          value: windowLeft,
           atMost: width.minus(windowSize).minus(rule('between', card.units)),
           because: 'the front tears beside it.',
         })
@@ -277,18 +198,12 @@ export const risingScene = defineFold({
 
     const clearance = rule('clearance', card.units)
     card.limit({
-      subject: 'Slider width',
       parameter: 'sliderWidth',
-      value: sliderWidth,
       atMost: width.minus(guideWidth.times(2)).minus(clearance.times(2)),
       because: 'it would jam between the guides.',
     })
     card.limit({
-      subject: 'Flap of the slider',
-      parameter: 'flap',
-      value: flap,
-      atMost: lift.minus(rule('ease', card.units)),
-      because: 'it would run into the fold.',
+      parameter: 'flap', atMost: lift.minus(rule('ease', card.units)), because: 'it would run into the fold.',
     })
     card.limit({
       subject: 'Crossbar height',
@@ -307,47 +222,25 @@ export const risingScene = defineFold({
       because: 'it would hide the scene.',
     })
     card.limit({
-      subject: 'Crossbar above the foot',
       parameter: 'barFoot',
-      value: barFoot,
       atMost: guideHeight.minus(rule('glueWidth', card.units)),
       because: 'the guides would hardly hold it.',
     })
+    card.limit({ parameter: 'barFoot', atMost: lift.times(2), because: 'the risen slider would show below it.' })
     card.limit({
-      subject: 'Crossbar above the foot',
-      parameter: 'barFoot',
-      value: barFoot,
-      atMost: lift.times(2),
-      because: 'the risen slider would show below it.',
-    })
-    card.limit({
-      subject: 'Crease below the fold',
       parameter: 'lift',
-      value: lift,
       atMost: height.times(0.25),
       because: 'the slider would be too short to stay behind the crossbar.',
     })
+    card.limit({ parameter: 'guideHeight', atMost: barTop, because: 'the guides would show above the crossbar.' })
     card.limit({
-      subject: 'Guide height',
-      parameter: 'guideHeight',
-      value: guideHeight,
-      atMost: barTop,
-      because: 'the guides would show above the crossbar.',
-    })
-    card.limit({
-      subject: 'Guide width',
       parameter: 'guideWidth',
-      value: guideWidth,
       atLeast: rule('glueWidth', card.units),
       because: 'a narrower one does not carry the crossbar.',
     })
     if (figures) {
       card.limit({
-        subject: 'Figure height',
-        parameter: 'figure',
-        value: figure,
-        atMost: body.minus(clearance),
-        because: 'it would stick out at the foot of the card.',
+        parameter: 'figure', atMost: body.minus(clearance), because: 'it would stick out at the foot of the card.',
       })
     }
     card.note(

@@ -56,23 +56,9 @@ export const sideSeamEnvelope = defineFold({
       'Glue the seams only.',
     )
     card.whenScored('Cut the corners away, fold the seams in and glue the pocket over them.', 'Glue the seams only.')
-    card.limit({
-      subject: 'Side flap',
-      parameter: 'seam',
-      value: seam,
-      atLeast: rule('glueWidth', card.units),
-      because: 'a narrower seam does not hold.',
-    })
-    card.limit({
-      subject: 'Side flap', parameter: 'seam', value: seam, atMost: width.half(), because: 'the seams would overlap.',
-    })
-    card.limit({
-      subject: 'Closing flap',
-      parameter: 'flap',
-      value: flap,
-      atMost: height,
-      because: 'it would stick out of the closed envelope.',
-    })
+    card.limit({ parameter: 'seam', atLeast: rule('glueWidth', card.units), because: 'a narrower seam does not hold.' })
+    card.limit({ parameter: 'seam', atMost: width.half(), because: 'the seams would overlap.' })
+    card.limit({ parameter: 'flap', atMost: height, because: 'it would stick out of the closed envelope.' })
     return { width, height, anchor: back }
   },
 })

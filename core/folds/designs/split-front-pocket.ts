@@ -1,15 +1,12 @@
 import { at, bent, box, valley } from '../model/entries'
 import { face } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, size, toggle } from '../model/parameters'
+import { choice, length, size, toggle, options } from '../model/parameters'
 import { rule } from '../model/rules'
 import { Measure } from '../../lengths'
 import { HELD, heldBy, matBorder } from './choices'
 
-const SIDES = [
-  { value: 'left', label: 'Opens on the left' },
-  { value: 'right', label: 'Opens on the right' },
-] as const
+const SIDES = options({ left: 'Opens on the left', right: 'Opens on the right' })
 
 export const splitFrontPocket = defineFold({
   id: 'split-front-pocket',
@@ -40,19 +37,8 @@ export const splitFrontPocket = defineFold({
   },
   build(
     {
-      width,
-      height,
-      opening,
-      side,
-      tape,
-      insertWidth,
-      insertHeight,
-      border,
-      topper,
-      topperWidth,
-      topperHeight,
-      topperHeld,
-      overhang,
+      width, height, opening, side, tape, insertWidth, insertHeight, border, topper, topperWidth, topperHeight,
+      topperHeld, overhang,
     },
     card,
   ) {
@@ -115,60 +101,34 @@ export const splitFrontPocket = defineFold({
       })
       card.step('Glue the topper to the opening panel only.', 'No glue on the part that reaches over the pocket.')
       card.limit({
-        subject: 'Topper over the pocket',
         parameter: 'overhang',
-        value: overhang,
         atLeast: rule('glueWidth', card.units),
         because: 'with less it does not hold the door shut.',
       })
       card.limit({
-        subject: 'Topper over the pocket',
         parameter: 'overhang',
-        value: overhang,
         atMost: topperWidth.minus(rule('glueWidth', card.units)),
         because: 'the topper must be glued to the door.',
       })
       card.limit({
-        subject: 'Topper width',
-        parameter: 'topperWidth',
-        value: topperWidth,
-        atMost: opening.plus(overhang),
-        because: 'it would stick out of the closed card.',
+        parameter: 'topperWidth', atMost: opening.plus(overhang), because: 'it would stick out of the closed card.',
       })
-      card.limit({
-        subject: 'Topper height',
-        parameter: 'topperHeight',
-        value: topperHeight,
-        atMost: height,
-        because: 'it would stick out of the closed card.',
-      })
+      card.limit({ parameter: 'topperHeight', atMost: height, because: 'it would stick out of the closed card.' })
     }
     const ease = rule('ease', card.units)
     card.limit({
-      subject: 'Insert width',
-      parameter: 'insertWidth',
-      value: insertWidth,
-      atMost: width.minus(tape).minus(ease),
-      because: 'it would rub at the tape.',
+      parameter: 'insertWidth', atMost: width.minus(tape).minus(ease), because: 'it would rub at the tape.',
     })
     card.limit({
-      subject: 'Insert height',
-      parameter: 'insertHeight',
-      value: insertHeight,
-      atMost: height.minus(tape),
-      because: 'it would stick out of the closed card.',
+      parameter: 'insertHeight', atMost: height.minus(tape), because: 'it would stick out of the closed card.',
     })
     card.limit({
-      subject: 'Opening panel',
       parameter: 'opening',
-      value: opening,
       atMost: width.minus(tape).minus(rule('openingSide', card.units)),
       because: 'the pocket would be too shallow to hold anything.',
     })
     card.limit({
-      subject: 'Tape width',
       parameter: 'tape',
-      value: tape,
       atMost: rule('tape', card.units),
       severity: 'warn',
       because: 'wider tape takes the room of the insert.',

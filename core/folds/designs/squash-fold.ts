@@ -159,9 +159,7 @@ export const squashFold = defineFold({
     card.stamp('the open square, less the four tucked corners: a band as wide as the square', square, half)
     card.message('the middle of the open square', half, half)
     card.limit({
-      subject: 'Square',
       parameter: 'square',
-      value: square,
       atLeast: rule('messageSide', card.units).times(2),
       because: 'there would be no room to write.',
     })

@@ -2,31 +2,19 @@ import { at, bent, box, panel, valley } from '../model/entries'
 import type { Place } from '../model/card'
 import { panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, size, toggle } from '../model/parameters'
+import { choice, length, size, toggle, options } from '../model/parameters'
 import { rule } from '../model/rules'
-import type { Length } from '../../lengths'
 import { Measure } from '../../lengths'
-import { readSteps, stepParameter } from './score-list'
+import { stepParameter } from './score-list'
+import type { StepPlan } from './further-steps'
+import { checkFurther, furtherSteps } from './further-steps'
 import { insertBorder, orUsual } from './choices'
 
 /** Opened to a right angle: the back stands on the floor. */
 const OPEN = 90
 const hinge = (opening: number) => 180 + (OPEN - 180) * opening
 
-interface StepPlan {
-  key: string
-  name: string
-  x: Measure
-  width: Measure
-  depth: Measure
-  figure?: { width: Measure, height: Measure }
-}
-
-const PRINTS = [
-  { value: 'none', label: 'None' },
-  { value: 'cut', label: 'Cut through' },
-  { value: 'whole', label: 'Whole' },
-] as const
+const PRINTS = options({ none: 'None', cut: 'Cut through', whole: 'Whole' })
 
 export const stepPopup = defineFold({
   id: 'step-popup',
@@ -76,20 +64,8 @@ export const stepPopup = defineFold({
   },
   build(
     {
-      width,
-      height,
-      border,
-      depth,
-      stepWidth,
-      figure,
-      figureWidth,
-      sides,
-      sideDepth,
-      sideWidth,
-      sideFigure,
-      sideFigureWidth,
-      gap,
-      more: moreText, borderHigh, middle, print, mats, printBorder,
+      width, height, border, depth, stepWidth, figure, figureWidth, sides, sideDepth, sideWidth, sideFigure,
+      sideFigureWidth, gap, more: moreText, borderHigh, middle, print, mats, printBorder,
     },
     card,
   ) {
@@ -114,20 +90,7 @@ export const stepPopup = defineFold({
     const side = {
       width: sideWidth, depth: sideDepth, figure: { width: orUsual(sideFigureWidth, sideWidth), height: sideFigure },
     }
-    const noted = readSteps(moreText, card.units)
-    const further = (noted.ok ? noted.entries : []).map((step, index): StepPlan => {
-      const named = (what: string, length: Length) => Measure.of(`${what} of step ${index + 1}`, length)
-      return {
-        key: `step-${index + 1}`,
-        name: `Further step ${index + 1}`,
-        x: named('Place', step.at),
-        width: named('Width', step.width),
-        depth: named('Depth', step.depth),
-        figure: step.figure && {
-          width: named('Figure width', step.figure.width), height: named('Figure height', step.figure.height),
-        },
-      }
-    })
+    const further = furtherSteps(moreText, card.units)
     const steps: StepPlan[] = [
       ...(beside ? [{ key: 'left', name: 'Left', x: left.minus(gap).minus(sideWidth), ...side }] : []),
       ...(middle
@@ -190,9 +153,7 @@ export const stepPopup = defineFold({
         key: 'print', name: 'Print above the steps', y: deepest.plus(printBorder), printTop: 'top',
       })
       card.limit({
-        subject: 'Border of the whole print',
         parameter: 'printBorder',
-        value: printBorder,
         atMost: inner.half.minus(deepest).minus(rule('openingSide', card.units)).half(),
         because: 'nothing would be left of it.',
       })
@@ -228,7 +189,7 @@ export const stepPopup = defineFold({
           : (['sideDepth', 'sideFigure', 'sideWidth'] as const)
       if (step.key === 'right') continue
       if (step.key.startsWith('step-')) {
-        checkFurther(step)
+        checkFurther(card, step, steps, inner)
         continue
       }
       const about = step.key === 'middle' ? 'the middle step' : 'the side steps'
@@ -272,17 +233,9 @@ export const stepPopup = defineFold({
       because: 'a narrower edge tears.',
     })
     if (beside) {
+      card.limit({ parameter: 'gap', atLeast: least, because: 'the paper between two slits tears.' })
       card.limit({
-        subject: 'Gap between steps',
-        parameter: 'gap',
-        value: gap,
-        atLeast: least,
-        because: 'the paper between two slits tears.',
-      })
-      card.limit({
-        subject: 'Depth of the side steps',
         parameter: 'sideDepth',
-        value: sideDepth,
         atMost: depth.times(2),
         severity: 'warn',
         because: 'figures in front hide the middle one when they stand much farther out.',
@@ -321,39 +274,13 @@ export const stepPopup = defineFold({
         card.joinAt(top, panelOf(sheet, `${key}-top`), 'inside', { x: zero, y: mats })
       }
       card.limit({
-        subject: 'Border of the print',
         parameter: 'mats',
-        value: mats,
         atMost: inner.half.minus(rule('openingSide', card.units)).half(),
         because: 'nothing would be left of it.',
       })
       card.step(
         'Glue the print to the upper half of the inner sheet before any slit is cut; slits and scores go through both.',
       )
-    }
-
-    /** A noted step has no field of its own whose value could be put right: the words say what would be. */
-    function checkFurther({ name, x, width, depth, figure }: StepPlan) {
-      const room = inner.half.minus(rule('clearance', card.units))
-      const wrong = (problem: string) => card.missing(name, `${problem} Change it in “Further steps”.`)
-      if (depth.value > inner.half.half().value)
-        wrong(
-          `stands out ${card.show(depth)}, but at most ${card.show(inner.half.half())}, or it sticks out of the closed card.`,
-        )
-      else if (figure && depth.value + figure.height.value > room.value)
-        wrong(
-          `has a figure ${card.show(figure.height)} high, but has room for ${card.show(room.minus(depth))} in the closed card.`,
-        )
-      const tears = rule('between', card.units)
-      const least = tears.value
-      const near = steps.find(other =>
-        other.name !== name
-        && other.x.value < x.value + width.value + least
-        && x.value < other.x.value + other.width.value + least,
-      )
-      if (near) wrong(`is nearer than ${card.show(tears)} to the step “${near.name}”: the paper between tears.`)
-      if (x.value < least || x.value + width.value > inner.width.value - least)
-        wrong(`must lie between ${card.show(tears)} and ${card.show(inner.width.minus(tears))} from the left.`)
     }
   },
 })

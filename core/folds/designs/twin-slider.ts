@@ -1,15 +1,12 @@
 import { bent, panel } from '../model/entries'
 import { face, panelOf } from '../model/card'
 import { defineFold } from '../model/fold'
-import { choice, length, size, toggle } from '../model/parameters'
+import { choice, length, size, toggle, options } from '../model/parameters'
 import { rule } from '../model/rules'
 import { notched, reachTo } from './round'
 import { Measure } from '../../lengths'
 
-const TRACKS = [
-  { value: 'cut', label: 'Cut square' },
-  { value: 'punched', label: 'Punched round' },
-] as const
+const TRACKS = options({ cut: 'Cut square', punched: 'Punched round' })
 
 export const twinSlider = defineFold({
   id: 'twin-slider',
@@ -44,19 +41,8 @@ export const twinSlider = defineFold({
   },
   build(v, card) {
     const {
-      width,
-      height,
-      track,
-      trackWidth,
-      pad,
-      apart,
-      runnerWidth,
-      runnerHeight,
-      backWidth,
-      backHeight,
-      frontWidth,
-      frontHeight,
-      coverWidth, coverHeight, tape, notch,
+      width, height, track, trackWidth, pad, apart, runnerWidth, runnerHeight, backWidth, backHeight, frontWidth,
+      frontHeight, coverWidth, coverHeight, tape, notch,
     } = v
     const zero = Measure.zero
     const travel = track.minus(pad).named('Travel')
@@ -178,90 +164,42 @@ export const twinSlider = defineFold({
 
     const clearance = rule('clearance', card.units)
     card.limit({
-      subject: 'Radius of the finger notch',
       parameter: 'notch',
-      value: notch,
       atMost: width.half().minus(tape).minus(rule('between', card.units)),
       because: 'too little paper would hold the tape beside it.',
     })
     // The tracks come nearest to the notch with their inner corners, half their distance from its middle.
     card.limit({
-      subject: 'Radius of the finger notch',
       parameter: 'notch',
-      value: notch,
       atMost: reachTo(apart.half(), height.minus(low).minus(track)).minus(rule('between', card.units)),
       because: 'too little paper would be left between it and the tracks.',
     })
     card.limit({
-      subject: 'Track length',
-      parameter: 'track',
-      value: track,
-      atLeast: pad.plus(rule('overlap', card.units)),
-      because: 'the carriage would hardly move.',
+      parameter: 'track', atLeast: pad.plus(rule('overlap', card.units)), because: 'the carriage would hardly move.',
     })
     card.limit({
-      subject: 'Track length',
       parameter: 'track',
-      value: track,
       atMost: coverHeight.minus(runnerHeight),
       because: 'the cover must hide runner and tracks at both ends.',
     })
+    card.limit({ parameter: 'trackWidth', atLeast: pad.plus(clearance.times(2)), because: 'the pads would rub in it.' })
     card.limit({
-      subject: 'Track width',
-      parameter: 'trackWidth',
-      value: trackWidth,
-      atLeast: pad.plus(clearance.times(2)),
-      because: 'the pads would rub in it.',
-    })
-    card.limit({
-      subject: 'Runner width',
       parameter: 'runnerWidth',
-      value: runnerWidth,
       atLeast: apart.plus(trackWidth.times(2)).plus(clearance.times(2)),
       because: 'it would slip through the tracks.',
     })
     card.limit({
-      subject: 'Runner width',
       parameter: 'runnerWidth',
-      value: runnerWidth,
       atMost: width.minus(tape.plus(clearance).times(2)),
       because: 'it would rub at the tape.',
     })
+    card.limit({ parameter: 'runnerHeight', atLeast: pad, because: 'the pads need room on it.' })
+    card.limit({ parameter: 'runnerHeight', atMost: coverHeight.half(), because: 'nothing would be left of its way.' })
     card.limit({
-      subject: 'Runner height',
-      parameter: 'runnerHeight',
-      value: runnerHeight,
-      atLeast: pad,
-      because: 'the pads need room on it.',
+      parameter: 'backWidth', atMost: width.minus(tape.plus(clearance).times(2)), because: 'it would rub at the tape.',
     })
-    card.limit({
-      subject: 'Runner height',
-      parameter: 'runnerHeight',
-      value: runnerHeight,
-      atMost: coverHeight.half(),
-      because: 'nothing would be left of its way.',
-    })
-    card.limit({
-      subject: 'Back leaf width',
-      parameter: 'backWidth',
-      value: backWidth,
-      atMost: width.minus(tape.plus(clearance).times(2)),
-      because: 'it would rub at the tape.',
-    })
-    card.limit({
-      subject: 'Back leaf width',
-      parameter: 'backWidth',
-      value: backWidth,
-      atLeast: runnerWidth,
-      because: 'the runner would show beside it.',
-    })
-    card.limit({
-      subject: 'Back leaf height',
-      parameter: 'backHeight',
-      value: backHeight,
-      atMost: height,
-      because: 'it would stick out of the closed card.',
-    })
+    card.limit({ parameter: 'backWidth', atLeast: runnerWidth, because: 'the runner would show beside it.' })
+    card.limit({ parameter: 'backHeight', atMost: height, because: 'it would stick out of the closed card.' })
     card.limit({
       subject: 'Back leaf that stays inside',
       parameter: 'backHeight',
@@ -280,9 +218,7 @@ export const twinSlider = defineFold({
       because: 'the pads under the cover stand in its way.',
     })
     card.limit({
-      subject: 'Front leaf height',
       parameter: 'frontHeight',
-      value: frontHeight,
       atMost: coverHeight.minus(pad.half()).minus(clearance),
       because: 'the cover would not hide it when the card is closed.',
     })
@@ -295,20 +231,8 @@ export const twinSlider = defineFold({
       severity: 'warn',
       because: 'pulled out, hardly anything of it would show beyond the cover.',
     })
-    card.limit({
-      subject: 'Cover width',
-      parameter: 'coverWidth',
-      value: coverWidth,
-      atMost: width,
-      because: 'it would stick out of the closed card.',
-    })
-    card.limit({
-      subject: 'Cover height',
-      parameter: 'coverHeight',
-      value: coverHeight,
-      atMost: height,
-      because: 'it would stick out of the closed card.',
-    })
+    card.limit({ parameter: 'coverWidth', atMost: width, because: 'it would stick out of the closed card.' })
+    card.limit({ parameter: 'coverHeight', atMost: height, because: 'it would stick out of the closed card.' })
     return { width, height, anchor: back }
   },
 })

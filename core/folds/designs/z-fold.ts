@@ -77,16 +77,12 @@ export const zFold = defineFold({
         'No glue on the half that reaches over panel C, or the card is shut for good.',
       )
       card.limit({
-        subject: 'Plate width',
         parameter: 'plateWidth',
-        value: plateWidth,
         atMost: width.minus(border.times(2)),
         because: 'the border must stay visible beside it.',
       })
       card.limit({
-        subject: 'Plate height',
         parameter: 'plateHeight',
-        value: plateHeight,
         atMost: height.minus(border.times(2)),
         because: 'the border must stay visible above and below it.',
       })

@@ -4,16 +4,13 @@ import { formatLength, isOnMark, lengthFrom, nearestMark, parseLength } from '..
 import { inARow } from '../../lists'
 import type { Finding } from './card'
 import type { Parameters } from './parameters'
-import { choice } from './parameters'
+import { choice, options } from './parameters'
 
 /** What a maker has answered; a field of its own once that was done, so that it can be taken back. */
 export const MARKS_PARAMETER = {
   ...choice(
     'Sizes between marks',
-    [
-      { value: 'ask', label: 'Ask me' },
-      { value: 'kept', label: 'Cut as typed, by ruler' },
-    ],
+    options({ ask: 'Ask me', kept: 'Cut as typed, by ruler' }),
     'Where a size was typed in the other unit and your trimmer has no mark for it',
   ),
   quiet: true,

@@ -7,13 +7,14 @@ import type {
 import { PieceBuilder } from './piece-builder'
 
 interface Limit {
-  subject: string
-  value: Measure
+  /** The parameter to change; with `right` where its right value is not the limit itself. */
+  parameter: string
+  /** What is limited, where it is not the parameter itself. */
+  subject?: string
+  value?: Pick<Measure, 'value'>
   atLeast?: Measure
   atMost?: Measure
   because: string
-  /** The parameter to change; with `right` where its right value is not the limit itself. */
-  parameter: string
   right?: Measure
   /** Which way the right value is rounded to a mark, where it runs against the limit. */
   round?: 'up' | 'down'
@@ -47,7 +48,7 @@ export class CardBuilder extends PieceBuilder {
     readonly units: Units,
     mark: Length,
     mats: { layered: boolean, means: Means } = { layered: false, means: 'tape' },
-    /** The lengths that were typed, by the names of their parameters. */
+    /** The lengths that the card is worked out from, by the names of their parameters. */
     private readonly given: Record<string, { label: string, value: Length }> = {},
   ) {
     super(mark, mats)
@@ -136,10 +137,11 @@ export class CardBuilder extends PieceBuilder {
 
   /** States a limit; a value outside becomes a finding with the value that would be right. */
   limit({
-    subject, value, atLeast, atMost, because, parameter, right, round = atLeast ? 'up' : 'down', severity = 'stop',
+    parameter, subject = this.given[parameter]?.label, value = this.given[parameter], atLeast, atMost, because, right,
+    round = atLeast ? 'up' : 'down', severity = 'stop',
   }: Limit): void {
     const bound = atLeast ?? atMost
-    if (!bound) throw new Error(`The limit of ${subject} has no bound.`)
+    if (!bound || !value || !subject) throw new Error(`The limit of ${parameter} has no ${bound ? 'value' : 'bound'}.`)
     const broken = atLeast ? value.value < atLeast.value : value.value > bound.value
     if (!broken) return
     const target = right ?? bound

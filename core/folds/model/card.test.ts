@@ -150,6 +150,28 @@ describe('limits', () => {
   })
 })
 
+describe('a limit of a field', () => {
+  const typed = () => new CardBuilder('inch', MARK, undefined, { flap: { label: 'Flap width', value: inches(5) } })
+
+  it('needs no words of its own for what is limited', () => {
+    card = typed()
+    card.limit({ parameter: 'flap', atMost: measure('Room', 4.0625), because: 'it sticks out.' })
+    expect(finish().findings).toEqual([{
+      severity: 'stop',
+      subject: 'Flap width',
+      problem: 'is 5 in, but must be at most 4 1/16 in: it sticks out.',
+      parameter: 'flap',
+      fix: { parameter: 'flap', value: inches(4.0625) },
+    }])
+  })
+
+  it('is refused where there is no such field, or no bound', () => {
+    const unknown = { parameter: 'flop', atMost: measure('Room', 4), because: '' }
+    expect(() => typed().limit(unknown)).toThrow('flop has no value')
+    expect(() => typed().limit({ parameter: 'flap', because: '' })).toThrow('flap has no bound')
+  })
+})
+
 describe('a limit of a figure that follows from what was typed', () => {
   it('names what was typed beside it', () => {
     const typed = new CardBuilder('inch', MARK, undefined, { flap: { label: 'Flap width', value: inches(5) } })

@@ -6,7 +6,7 @@ import type { Construction, Crease, Panel } from './card'
 import type { View } from '../motion/drawing'
 import { modelFindings } from './checks'
 import type { Parameters, Values } from './parameters'
-import { choice, followed, naturalInputs, readInputs } from './parameters'
+import { choice, followed, naturalInputs, readInputs, options } from './parameters'
 import { mirrored } from './mirror'
 import { MARKS_PARAMETER, askedOnce, typedBetweenMarks } from './between-marks'
 import { piecesOf } from './pieces'
@@ -73,28 +73,16 @@ const TRIES = 6
 
 const DECORATION = choice(
   'Decoration',
-  [
-    { value: 'upright', label: 'Upright' },
-    { value: 'sideways', label: 'Sideways' },
-  ],
+  options({ upright: 'Upright', sideways: 'Sideways' }),
   'The sentiment is placed with the card folded',
 )
-const HAND = choice('Opens', [
-  { value: 'drawn', label: 'As drawn' },
-  { value: 'mirrored', label: 'From the other side' },
-])
+const HAND = choice('Opens', options({ drawn: 'As drawn', mirrored: 'From the other side' }))
 const LAYERS = choice(
   'Mats on each panel',
-  [
-    { value: 'one', label: 'One layer' },
-    { value: 'two', label: 'Two layers' },
-  ],
+  options({ one: 'One layer', two: 'Two layers' }),
   'Two layers want narrow borders: half of the usual one each',
 )
-const HELD = choice('Mats held with', [
-  { value: 'tape', label: 'Tape' },
-  { value: 'glue', label: 'Wet glue' },
-])
+const HELD = choice('Mats held with', options({ tape: 'Tape', glue: 'Wet glue' }))
 /** Where the top of a print lies once the card is decorated sideways: what was up is left. */
 const SIDEWAYS: Record<PrintTop, PrintTop> = { top: 'left', left: 'bottom', bottom: 'right', right: 'top', any: 'any' }
 
@@ -111,7 +99,8 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
     ...fold,
     parameters,
     construct(typed, units, mark, dress = construction => construction, board = mark) {
-      const { natural, inputs } = settled(typed, units, mark)
+      const { natural, inputs } = settled(
+        parameters, typed, units, mark, inputs => built({ ...fold, build }, inputs, units, mark))
       if (fold.bothWays && inputs.decoration === 'sideways')
         natural.parts.forEach(part => (part.printTop = SIDEWAYS[part.printTop]))
       const construction = dress(natural)
@@ -125,41 +114,47 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
       return { ...construction, pieces, inputs, findings }
     },
   }
+}
 
-  /** Builds the card; where a size that nobody typed breaks a limit it takes the value that the limit allows. */
-  function settled(typed: ParameterInputs, units: Units, mark: Length) {
-    let inputs = naturalInputs(parameters, typed, units, mark)
-    let natural = built(inputs, units, mark)
-    for (let tries = 0; tries < TRIES; tries++) {
-      const moved: ParameterInputs = {}
-      for (const { severity, fix } of natural.findings) {
-        const parameter = fix && parameters[fix.parameter]
-        if (
-          severity !== 'stop'
-          || !parameter
-          || Object.hasOwn(typed, fix.parameter)
-          || followed(parameter).length === 0
-        )
-          continue
-        moved[fix.parameter] ??= writeLength(fix.value, units)
-      }
-      if (Object.keys(moved).length === 0) break
-      inputs = { ...inputs, ...moved }
-      natural = built(inputs, units, mark)
+/** Builds the card; where a size that nobody typed breaks a limit it takes the value that the limit allows. */
+function settled(
+  parameters: Parameters, typed: ParameterInputs, units: Units, mark: Length,
+  build: (inputs: ParameterInputs) => Construction,
+) {
+  let inputs = naturalInputs(parameters, typed, units, mark)
+  let natural = build(inputs)
+  for (let tries = 0; tries < TRIES; tries++) {
+    const moved: ParameterInputs = {}
+    for (const { severity, fix } of natural.findings) {
+      const parameter = fix && parameters[fix.parameter]
+      if (
+        severity !== 'stop'
+        || !parameter
+        || Object.hasOwn(typed, fix.parameter)
+        || followed(parameter).length === 0
+      )
+        continue
+      moved[fix.parameter] ??= writeLength(fix.value, units)
     }
-    return { natural, inputs }
+    if (Object.keys(moved).length === 0) break
+    inputs = { ...inputs, ...moved }
+    natural = build(inputs)
   }
+  return { natural, inputs }
+}
 
-  function built(inputs: ParameterInputs, units: Units, mark: Length): Construction {
-    const values = readInputs(fold.parameters, inputs, units)
-    const given = Object.entries(fold.parameters).flatMap(([name, { label }]) => {
-      const value = values[name]
-      return value instanceof Measure ? [[name, { label, value: value.value }]] : []
-    })
-    const mats = { layered: inputs.layers === 'two', means: inputs.held === 'glue' ? 'glue' as const : 'tape' as const }
-    const card = new CardBuilder(units, mark, mats, Object.fromEntries(given))
-    const { anchor, ...finished } = build(values, card)
-    const made = card.finish(finished, anchor)
-    return inputs.hand === 'mirrored' ? mirrored(made) : made
-  }
+function built<P extends Parameters>(
+  { parameters, build }: Pick<FoldDefinition<P>, 'parameters' | 'build'>,
+  inputs: ParameterInputs, units: Units, mark: Length,
+): Construction {
+  const values = readInputs(parameters, inputs, units)
+  const given = Object.entries(parameters).flatMap(([name, { label }]) => {
+    const value = values[name]
+    return value instanceof Measure ? [[name, { label, value: value.value }]] : []
+  })
+  const mats = { layered: inputs.layers === 'two', means: inputs.held === 'glue' ? 'glue' as const : 'tape' as const }
+  const card = new CardBuilder(units, mark, mats, Object.fromEntries(given))
+  const { anchor, ...finished } = build(values, card)
+  const made = card.finish(finished, anchor)
+  return inputs.hand === 'mirrored' ? mirrored(made) : made
 }

@@ -2,7 +2,7 @@ import { around, itemAt } from '../../lists'
 import type { Length } from '../../lengths'
 import { Measure, nanometres } from '../../lengths'
 import type { Panel, Point } from './card'
-import { outlineOf } from './card'
+import { outlineOf } from './outlines'
 
 /** A shape of its own with the box round it, from the lower left corner of the box of what it lies on. */
 export interface Inset {

@@ -78,6 +78,10 @@ export const toggle = (label: string, initial: boolean, help?: string, when?: Pa
   when,
 })
 
+/** What there is to choose from: each value with its words, the usual one first. */
+export const options = <Value extends string>(words: Record<Value, string>) =>
+  (Object.entries(words) as [Value, string][]).map(([value, label]) => ({ value, label }))
+
 /** The first option is the natural one. */
 export const choice = (
   label: string, options: ChoiceParameter['options'], help?: string, when?: Parameter['when'],

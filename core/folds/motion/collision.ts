@@ -1,6 +1,7 @@
 import { around } from '../../lists'
 import type { Construction, Panel, Part, Point } from '../model/card'
-import { holesOf, isLayer, isWhole, outlineOf } from '../model/card'
+import { isLayer, isWhole } from '../model/card'
+import { holesOf, outlineOf } from '../model/outlines'
 import type { Frame, Vector } from './frame'
 import { add, dot, scale, subtract } from './frame'
 import { panelKey, placed, poseOf } from './pose'

@@ -1,6 +1,6 @@
 import { around, itemAt } from '../../lists'
 import type { Construction, Joint, Panel } from '../model/card'
-import { holesOf } from '../model/card'
+import { holesOf } from '../model/outlines'
 import type { Vector } from './frame'
 import { dot, subtract } from './frame'
 import { boxOf, cornersOf, panelKey, placed, poseOf } from './pose'

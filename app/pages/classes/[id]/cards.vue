@@ -69,7 +69,7 @@ function remove(key: string) {
     <FoldChoice @choose="add" />
   </section>
   <div v-else class="bench">
-    <CardTabs :cards="cards" :chosen="chosen?.entry.key" @choose="choose" @add="adding = true" />
+    <CardTabs :cards :chosen="chosen?.entry.key" @choose="choose" @add="adding = true" />
     <CardEditor
       v-if="chosen"
       :key="chosen.entry.key"

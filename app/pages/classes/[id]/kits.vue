@@ -57,7 +57,7 @@ const toBuy = computed(() =>
       <SharingLine />
       <CountedTwice />
       <div class="scroll">
-        <BagTable v-model="chosen" :bags="bags" />
+        <BagTable v-model="chosen" :bags />
       </div>
     </section>
     <div class="stack side">
@@ -76,12 +76,12 @@ const toBuy = computed(() =>
       </p>
       <OneOf v-model="panel" :options="[...PANELS]" size="small" aria-label="What is shown beside the bags" />
       <template v-if="panel === 'bag'">
-        <BagPanel v-if="bag" :bag="bag" />
+        <BagPanel v-if="bag" :bag />
         <CardShares />
       </template>
       <ReadyPanel v-else-if="panel === 'ready'" />
       <template v-else-if="panel === 'shopping'">
-        <ShoppingPanel v-if="kits" :kits="kits" />
+        <ShoppingPanel v-if="kits" :kits />
         <SupplyForm
           :supplies="suppliesFor(work.prepared)"
           :currency="work.batch.prices.currency"
@@ -90,7 +90,7 @@ const toBuy = computed(() =>
         />
       </template>
       <template v-else>
-        <MoneyPanel v-if="kits" :kits="kits" />
+        <MoneyPanel v-if="kits" :kits />
         <PricesForm
           :prices="work.batch.prices"
           @change="(what, prices) => work.edit(what, document => void (document.prices = prices))"

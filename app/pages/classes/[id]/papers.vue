@@ -50,7 +50,7 @@ function fill() {
           @click="fill"
         />
       </p>
-      <RoleRow v-for="role in roles" :key="role.kind" :role="role" @choose="choose" />
+      <RoleRow v-for="role in roles" :key="role.kind" :role @choose="choose" />
     </div>
     <div class="stack side">
       <UsedPapers @replace="replace" />

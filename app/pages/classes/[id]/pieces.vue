@@ -25,7 +25,7 @@ const cards = computed(() => work.preparation?.cards ?? [])
     </div>
     <section v-for="card in cards" :key="card.entry.key" class="board">
       <h2>{{ card.entry.title }} <span class="quiet small">{{ count(card.kits, 'kit') }}</span></h2>
-      <PieceTable :card="card" full />
+      <PieceTable :card full />
     </section>
   </div>
 </template>

@@ -17,5 +17,5 @@ const print = () =>
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="print" back="cutting" wait="Planning the cutting" :ready="planner.ready" />
+  <PrintedClass :page :print back="cutting" wait="Planning the cutting" :ready="planner.ready" />
 </template>

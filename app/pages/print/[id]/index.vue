@@ -107,7 +107,7 @@ const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.in
 
 <template>
   <PrintedClass
-    :page="page"
+    :page
     :print="() => print"
     back="kits"
     wait="Planning the cutting and packing the bags"
@@ -117,7 +117,7 @@ const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.in
       <legend class="label small">
         What is printed
       </legend>
-      <span v-for="{ key, label } in CHOICES" :key="key" class="row one">
+      <span v-for="{ key, label } in CHOICES" :key class="row one">
         <Checkbox v-model="chosen" :input-id="`${id}-${key}`" :value="key" />
         <label :for="`${id}-${key}`">{{ label }}</label>
       </span>

@@ -24,13 +24,7 @@ const print = () => {
 </script>
 
 <template>
-  <PrintedClass
-    :page="page"
-    :print="print"
-    back="kits"
-    wait="Packing the bags"
-    :ready="Boolean(planner.kits) && planner.ready"
-  >
+  <PrintedClass :page :print back="kits" wait="Packing the bags" :ready="Boolean(planner.kits) && planner.ready">
     <TickField v-model="each" switched label="One list for each bag" />
   </PrintedClass>
 </template>

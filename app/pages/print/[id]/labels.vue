@@ -27,7 +27,7 @@ const set = (key: string, change: Partial<LabelsEntry>) =>
 
 <template>
   <PrintedClass
-    :page="page"
+    :page
     :print="() => print"
     back="kits"
     wait="Writing the labels"
@@ -39,13 +39,7 @@ const set = (key: string, change: Partial<LabelsEntry>) =>
         The sheet of labels ({{ paper.words[grid.paper] }})
       </legend>
       <FieldRows :table="GRID" :values="grid" @change="set" />
-      <NumberField
-        label="Used already"
-        :model-value="used"
-        :min="0"
-        :max="grid.columns * grid.rows - 1"
-        @update:model-value="$event !== null && (used = $event)"
-      />
+      <NumberField v-model="used" label="Used already" :min="0" :max="grid.columns * grid.rows - 1" />
     </fieldset>
     <p v-if="wrong" role="alert" class="wrong">
       {{ wrong }}

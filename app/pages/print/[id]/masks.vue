@@ -9,5 +9,5 @@ const print = () => printOf(work.prepared.cards.flatMap(card => maskSection(card
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="print" back="cards" wait="Laying out the masks" />
+  <PrintedClass :page :print back="cards" wait="Laying out the masks" />
 </template>

@@ -9,5 +9,5 @@ const print = () => printOf(work.prepared.cards.map(card => pieceSection(card, w
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="print" back="pieces" wait="Laying out the pieces" />
+  <PrintedClass :page :print back="pieces" wait="Laying out the pieces" />
 </template>

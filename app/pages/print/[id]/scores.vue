@@ -9,5 +9,5 @@ const print = () => printOf(work.prepared.cards.flatMap(card => scoreSection(car
 </script>
 
 <template>
-  <PrintedClass :page="page" :print="print" back="pieces" wait="Laying out the score cards" />
+  <PrintedClass :page :print back="pieces" wait="Laying out the score cards" />
 </template>

@@ -1,0 +1,166 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { program, wakaru, DEMO, folder } from './testing'
+
+describe('plans, shares and folds on the command line', () => {
+  it('proves a plan and verifies it, and says what is wrong with one that was changed', async () => {
+    const planned = await wakaru(['plan', DEMO, '--json'])
+    expect(planned.status).toBe(0)
+    const papers = JSON.parse(planned.stdout)
+    expect(papers.every(({ sheets, bound }: { sheets: number, bound: number }) => sheets === bound)).toBe(true)
+    const file = join(folder, 'plan.json')
+    writeFileSync(file, planned.stdout)
+    expect(await wakaru(['verify', file])).toMatchObject({
+      status: 0, stdout: expect.stringContaining('can be cut as it stands'),
+    })
+    // The steps are those in the file: one that is wrong there is found, though the plan is right.
+    const right = papers[0].steps[0].keep.quantity
+    papers[0].steps[0].keep.quantity = right + 1
+    writeFileSync(file, JSON.stringify(papers))
+    expect(await wakaru(['verify', file])).toMatchObject({
+      status: 1, stdout: expect.stringContaining('came off, not'),
+    })
+    papers[0].steps[0].keep.quantity = right
+    papers[0].plan.layouts[0].repeats = 1
+    writeFileSync(file, JSON.stringify(papers))
+    expect(await wakaru(['verify', file])).toMatchObject({ status: 1, stdout: expect.stringContaining('promised') })
+    for (const [text, reason] of [
+      ['{}', 'is not a list'],
+      ['[7]', '[0] is not a planned paper'],
+      ['plan', 'is not JSON'],
+      [
+        '[{"paper":"a","problem":{"demands":[],"supplies":[],"cutter":{}},"plan":{"layouts":[{}],"unplaced":[]},"steps":[]}]',
+        'wrong',
+      ],
+    ] as const) {
+      writeFileSync(file, text)
+      const { status, stdout, stderr } = await wakaru(['verify', file])
+      expect([status !== 0, stdout + stderr]).toEqual([true, expect.stringContaining(reason)])
+    }
+  })
+
+  it.each([
+    ['plan', '"leaf": "75 mm"', '"leaf": "0.000001 mm"', 'nothing that small can be cut'],
+    ['drawer', '"leaf": "75 mm"', '"leaf": "0.000001 mm"', 'nothing under 1 mm can be cut'],
+    ['drawer', '"squaring": "0 mm"', '"squaring": "200 mm"', '0 kits from what is on hand'],
+    ['plan', '"squaring": "0 mm"', '"squaring": "200 mm"', 'Nothing is left of a sheet once it is squared'],
+    [
+      'plan',
+      '"insertHeight": "90 mm",\n        "border": "3 mm"',
+      '"insertHeight": "90 mm",\n        "border": "100 in"',
+      'nothing is left of it',
+    ],
+  ])('answers %s for sizes that nobody cuts, and says what is wrong with them', async (command, from, to, said) => {
+    const file = join(folder, 'odd.json')
+    const text = readFileSync('demo/paper-boats.json', 'utf8')
+    expect(text).toContain(from)
+    writeFileSync(file, text.replace(from, to))
+    const { status, stdout, stderr } = await wakaru([command, file])
+    expect([[0, 1].includes(status ?? 9), stderr]).toEqual([true, ''])
+    expect(stdout).toContain(said)
+  })
+
+  it('counts kits from the drawer and writes cuts as CSV', async () => {
+    const { kits, papers } = JSON.parse((await wakaru(['drawer', DEMO, '--json'])).stdout)
+    expect(kits).toBe(Math.min(...papers.map((paper: { kits: number }) => paper.kits)))
+    expect((await wakaru(['drawer', DEMO])).stdout).toContain(
+      `${kits} kits from what is on hand; first to run out: Herring.`,
+    )
+    const csv = await wakaru(['plan', DEMO, '--csv'])
+    expect([csv.status, csv.stdout.split('\n')[0]]).toEqual([0, expect.stringContaining('Paper,Step,Setting,In hand')])
+    const refused = await wakaru(['share', DEMO, '--csv'])
+    expect(refused).toMatchObject({ status: 2, stderr: expect.stringContaining('--csv goes with plan, kits') })
+    const bags = (await wakaru(['kits', DEMO, '--csv'])).stdout.trimEnd().split('\n')
+    // A row for each piece of the 16 bags, below the head.
+    expect([bags.length, bags[0]]).toEqual([
+      225, 'Bag,Name,Made ready,Card,Colourway,What,Count,Width,Height,Paper,State',
+    ])
+    expect((await wakaru(['shopping', DEMO, '--csv'])).stdout).toContain(
+      'Harbour stationer,Clear bags,16,12,,1 pack of 50,3.00',
+    )
+  })
+
+  it('shares prints out so that bags differ, with the sheets that takes and what each rule costs', async () => {
+    const small = JSON.parse(readFileSync(DEMO, 'utf8'))
+    Object.assign(small.class, { seats: 5, spares: 0 })
+    Object.assign(small, { cards: small.cards.slice(0, 1), roster: small.roster.slice(0, 5) })
+    const file = join(folder, 'small.json')
+    writeFileSync(file, JSON.stringify(small))
+    const told = JSON.parse((await wakaru(['share', file, '--json'])).stdout)
+    expect([told.kits.length, told.sheets <= told.bound, told.missing, told.violations]).toEqual([5, true, 0, []])
+    // Another sheet would weigh more than the neighbours that stay alike.
+    expect(told.broken).toMatchObject({ touching: 0, different: 0 })
+    expect(told.costs.map(({ rule }: { rule: string }) => rule)).toEqual([
+      'touching', 'neighbours', 'different', 'evenly',
+    ])
+    expect(new Set(told.kits.map(({ prints }: { prints: object }) => JSON.stringify(prints))).size).toBeGreaterThan(2)
+    const path = join(folder, 'share.json')
+    writeFileSync(path, JSON.stringify(told))
+    expect(await wakaru(['verify', path])).toMatchObject({
+      status: 0, stdout: expect.stringContaining('every kit has every print'),
+    })
+    told.kits[0].prints['mat-a'] = 'chalk'
+    writeFileSync(path, JSON.stringify(told))
+    expect(await wakaru(['verify', path])).toMatchObject({
+      status: 1, stdout: expect.stringContaining('not in the pool'),
+    })
+    writeFileSync(path, JSON.stringify({ ...told, cards: [null] }))
+    expect(await wakaru(['verify', path])).toMatchObject({ status: 1, stdout: expect.stringContaining('is broken') })
+    expect((await wakaru(['share', file, '--most'])).stdout).toMatch(
+      /\d+ kits from the sheets on hand; more (are impossible|than \d+ are impossible)/)
+    const without = await wakaru(['share', 'demo/first-frost.json'])
+    expect(without).toMatchObject({ status: 0, stdout: expect.stringContaining('nothing to share out') })
+    expect(await wakaru(['plan', DEMO, '--most'])).toMatchObject({
+      status: 2, stderr: expect.stringContaining('--most goes with share'),
+    })
+  }, 60_000)
+
+  it('dresses a fold from a file, and lists its faces', async () => {
+    const dress = async (name: string, data: unknown) => {
+      const path = join(folder, name)
+      writeFileSync(path, typeof data === 'string' ? data : JSON.stringify(data))
+      return await wakaru(['fold', 'gatefold', '--json', '--dress', path])
+    }
+    const stamped = { key: 'base--middle--inside', stamped: true, message: false, layers: [] }
+    const bare = JSON.parse((await dress('bare.json', { faces: [stamped] })).stdout)
+    expect(bare.pieces.map(({ key }: { key: string }) => key)).not.toContain('mat-middle')
+    expect(bare.faces).toContainEqual({ key: 'base--middle--inside', name: 'Middle, inside', layers: [] })
+    expect(bare.stamping.map(({ where }: { where: string }) => where)).toContain('Middle, inside')
+    for (const [data, words] of [
+      [
+        { faces: [{ key: 'base--roof--inside', stamped: false, layers: [] }] },
+        'no face “base--roof--inside”; it has: base--left--inside',
+      ],
+      [{ faces: [{ key: 'base--left--inside', stamped: 'no', layers: [] }] }, 'faces[0].stamped'],
+      [{ hats: [] }, 'hats: is not known here'],
+      ['{', 'is not JSON'],
+    ] as const) {
+      const { status, stderr } = await dress('wrong.json', data)
+      expect(status).toBe(2)
+      expect(stderr).toContain(words)
+    }
+    expect(await wakaru(['fold', 'gatefold', '--dress', join(folder, 'none.json')])).toMatchObject({ status: 2 })
+  })
+
+  it('writes the flat patterns of a fold', async () => {
+    const { files } = JSON.parse(
+      (await wakaru(['fold', 'gatefold', '--svg', folder, '--dxf', folder, '--json'])).stdout,
+    )
+    expect(files).toEqual(
+      ['gatefold-base.svg', 'gatefold-band.svg', 'gatefold-base.dxf', 'gatefold-band.dxf'].map(name =>
+        join(folder, name),
+      ),
+    )
+    expect(readFileSync(files[0], 'utf8')).toContain('width="215.9mm"')
+    expect(await wakaru(['fold', 'gatefold', '--svg', join(DEMO, 'inside')])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('cannot be written'),
+    })
+  })
+
+  it('prints nothing but help when nothing is asked', async () => {
+    expect(program([])).toMatchObject({ status: 2, stdout: expect.stringContaining('pieces FILE') })
+    expect(program(['--help']).status).toBe(0)
+  })
+})

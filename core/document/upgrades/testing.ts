@@ -1,0 +1,33 @@
+import { readFileSync } from 'node:fs'
+import type { Batch } from '..'
+import { readBatch } from '../../formats'
+
+export type Data = ReturnType<typeof JSON.parse>
+export const fixture = (name: string): Data =>
+  JSON.parse(readFileSync(new URL(`fixtures/${name}.json`, import.meta.url), 'utf8'))
+
+export function opened(data: Data): Batch {
+  const read = readBatch(JSON.stringify(data))
+  if (!read.ok) throw new Error(JSON.stringify(read.problems))
+  return read.value
+}
+
+/** Before version 8 there was no time of day, and tape and foam were prices. */
+export const UNTIMED = { starts: '', lasts: 180, place: '' }
+export const moneyOf = ({ currency, hour = 1200 }: Data) => ({
+  currency, hour, venue: 0, seat: 0, packs: 'share', offcuts: 'nothing',
+})
+
+export const pricesOf = ({ supplies }: Batch) => supplies.map(({ price }) => price)
+/**
+ * Before version 9 the parts of a fold were held as the catalogue has them, and no piece was cut out of another one.
+ */
+export const inOneHold = (card: Data): Data =>
+  ({ parts: [], ...card, free: (card.free ?? []).map((piece: Data) => ({ from: '', ...piece })) })
+
+/** Before version 6 a card was the same for everybody. */
+export const ALIKE = { colourways: [], insteadOf: '', bags: [] }
+/** What was not limited before version 5. */
+export const UNLIMITED = {
+  working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in', offcutsFirst: false,
+}
