@@ -260,6 +260,37 @@ describe('somebody else', () => {
     expect([editing.current.value?.class.place, server.loads]).toEqual(['The boathouse', loads + 1])
   })
 
+  it('is not taken for who undoes my change where a look was slower than my save', async () => {
+    server.refuses = false
+    const { later } = server
+    const looks: (() => void)[] = []
+    server.later = async (since, base) => {
+      const answer = await later(since, base)
+      if (looks.length < 2) await new Promise<void>(resolve => looks.push(resolve))
+      return answer
+    }
+    editing.end()
+    editing = useEditing<ClassDocument>({
+      load: server.load, later: server.later, save: server.save, keep: () => true, forget: () => {},
+      newToken: () => `slow-${++tokens}`, refusalOf,
+    })
+    editing.begin(3, sessionOf(server.document))
+    server.change(document => void (document.class.seats = 30))
+    const heard = editing.hear(4, true)
+    rename('Mine')
+    await soon()
+    for (const answer of looks) {
+      answer()
+      await vi.advanceTimersByTimeAsync(1)
+    }
+    await heard
+    await soon()
+    expect([editing.state.value, editing.current.value, editing.position.value]).toEqual(['saved', server.document, 5])
+    expect(shown()).toBe('Mine')
+    editing.undo()
+    expect([shown(), editing.blocked.value]).toEqual(['Evening', undefined])
+  })
+
   it('who does nothing here only moves the position', async () => {
     await editing.hear(9, false)
     expect(editing.position.value).toBe(9)

@@ -36,8 +36,9 @@ export class Incoming<T extends object> {
       return
     }
     look.succeeded()
-    // Something was saved meanwhile, and what was read is older than that.
-    if (fresh.position < position.value) return this.refresh(whole)
+    // Something was saved or taken in meanwhile, and what was read may be older than that: it would look as if somebody
+    // had taken it back.
+    if (fresh.position < position.value || session.value.base !== base) return this.refresh(whole)
     this.takeIn(fresh)
   }
 
