@@ -18,6 +18,7 @@ import { craftBatches, studioOrders } from './cutting'
 import { literatureClasses } from './literature'
 import { classBatches } from './classes'
 import { editing } from './editing'
+import { evenings } from './evening'
 import { median, ms, of, time } from './measure'
 import { sharing } from './sharing'
 
@@ -173,6 +174,7 @@ async function main() {
     folds,
     command: commandLine,
     balance: () => classBatches(solve, 12 * instances),
+    evening: () => evenings(solve, 40 * instances),
     craft: () => craftBatches(solve),
     literature: () => literatureClasses(solve, instances),
     studio: () => studioOrders(solve),

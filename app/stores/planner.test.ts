@@ -4,7 +4,7 @@ import { shelve } from '../../core/plans'
 import { paperedCard } from '../../core/batch/testing'
 import { plansFor } from '../../core/cutting'
 import type { Batch } from '../../core/document'
-import { ANY_SCRAP, newClass } from '../../core/document'
+import { ANY_SCRAP, newClass, newCutting } from '../../core/document'
 import { factsOf, foldById } from '../../core/folds'
 import { MadeUpWorker, madeUp } from '../background/testing'
 import { useClassStore } from './class'
@@ -92,14 +92,7 @@ describe('the planner’s store', () => {
       'formats',
       draft =>
         void draft.cutting.push({
-          paper: 'kelp',
-          priority: null,
-          moreSheets: null,
-          without: ['letter'],
-          also: [],
-          layouts: [],
-          spoiled: [],
-          miscut: [],
+          ...newCutting('kelp'), without: ['letter'],
         }),
     )
     expect(planner.papers[0]!.freePlan).toBeUndefined()

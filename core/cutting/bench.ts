@@ -3,6 +3,7 @@ import type { BenchStep, Pile } from './bench-step'
 import type { Cutter, Layout, Order, Supply, Work } from './plan'
 import { sequenceOf } from './sequence'
 import { frameOf } from './squaring'
+import type { Stacking } from './trimmer'
 import { Trimmer } from './trimmer'
 import { USUAL_WORK } from './work'
 
@@ -17,6 +18,8 @@ interface Options {
   order?: Order
   /** What the layouts are cut from. */
   supplies?: Supply[]
+  /** How what lies together makes stacks, where its sheets are not of one paper. */
+  stacked?: Stacking
 }
 
 /**
@@ -26,13 +29,13 @@ interface Options {
 export function benchSequence(
   layouts: Layout[],
   cutter: Cutter,
-  { names = new Map(), work = USUAL_WORK, order, supplies = [] }: Options = {},
+  { names = new Map(), work = USUAL_WORK, order, supplies = [], stacked }: Options = {},
 ): BenchStep[] {
   const sheets = layouts.map(({ key, root, repeats, supply }, index) => ({
     root, repeats, index, frame: frameOf(root, cutter), layout: key ?? `${index + 1}`,
     name: sheetName(index, supplies.find(other => other.key === supply)?.kind),
   }))
-  const trimmer = new Trimmer(sheets, cutter, names)
+  const trimmer = new Trimmer(sheets, cutter, names, stacked)
   trimmer.squareAll()
   for (const { root, repeats, frame, layout, name, index } of sheets)
     if (!frame) trimmer.lay(root, repeats, [{ x: 0, y: 0, layout }], name, index)

@@ -46,7 +46,7 @@ interface Seconds {
   once: number
 }
 
-function secondsFor(root: CutNode, { cutter, ...problem }: CuttingProblem): Seconds {
+export function secondsFor(root: CutNode, { cutter, ...problem }: CuttingProblem): Seconds {
   const { pace } = workOf(problem)
   const { strokes, strips, kinds } = tallyOf(frameOf(root, cutter)?.inside ?? root)
   const strip = pace.handling / 2 + pace.turning + (kinds > 1 ? pace.aside : 0)

@@ -18,6 +18,28 @@ const WORTH_WHILE = 120
 /** Piles that lie on the table at most, where the maker says nothing. */
 const USUAL_PILES = 6
 
+/** The rules that a way of working allows, for sheets that are to lie on the table together. */
+const rulesOf = ({ way, piles }: Work): HandlingRules[] => {
+  const oneByOne = { oneByOne: true, piles: piles ?? Infinity }
+  switch (way) {
+    case 'sheet by sheet': return [oneByOne]
+    case 'all together': return [{ oneByOne: false, piles: piles ?? Infinity }]
+    case 'few strips': return [{ oneByOne: false, piles: Math.min(piles ?? USUAL_PILES, 3) }]
+    default: return [oneByOne, { oneByOne: false, piles: piles ?? USUAL_PILES }]
+  }
+}
+
+/**
+ * The order of cuts for the stacks of a whole class that takes the least effort: they are cut as one evening, so what
+ * saves little saves it all the same, and the limit of piles alone says how much may lie on the table.
+ */
+export function sequenceOfClass(stacks: Layout[], cutter: Cutter, work: Work): Sequence {
+  const search = new SequenceSearch(stacks, cutter, work, MOST.quick)
+  const [first, ...others] = rulesOf(work).map(rules => search.run(rules))
+  return others.reduce((best, one) => (one.seconds < best.seconds ? one : best), first ?? NOTHING_TO_CUT)
+}
+const NOTHING_TO_CUT: Sequence = { order: [], seconds: 0, best: true }
+
 /**
  * The order of cuts for some layouts that takes the least effort.
  * @param thorough looks at more of them
@@ -32,19 +54,9 @@ export function sequenceOf(layouts: Layout[], cutter: Cutter, work: Work, thorou
     const [found, better] = [quick.run(rules), wide?.run(rules)]
     return better && (better.best || better.seconds < found.seconds) ? better : found
   }
-  const piles = work.piles ?? USUAL_PILES
-  const oneByOne = () => run({ oneByOne: true, piles: work.piles ?? Infinity })
-  switch (work.way) {
-    case 'sheet by sheet':
-      return oneByOne()
-    case 'all together':
-      return run({ oneByOne: false, piles: work.piles ?? Infinity })
-    case 'few strips':
-      return run({ oneByOne: false, piles: Math.min(piles, 3) })
-    default: {
-      if (layouts.length === 1 || layouts.length > MOST_TOGETHER) return oneByOne()
-      const [plain, together] = [oneByOne(), run({ oneByOne: false, piles })]
-      return together.seconds < plain.seconds - WORTH_WHILE ? together : { ...plain, best: plain.best && together.best }
-    }
-  }
+  const [first, second] = rulesOf(work)
+  const plain = first ? run(first) : NOTHING_TO_CUT
+  if (!second || layouts.length === 1 || layouts.length > MOST_TOGETHER) return plain
+  const together = run(second)
+  return together.seconds < plain.seconds - WORTH_WHILE ? together : { ...plain, best: plain.best && together.best }
 }

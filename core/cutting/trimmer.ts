@@ -63,6 +63,9 @@ export interface Sheet {
   name: string
 }
 
+/** How many stacks some things in hand make: so many of them on each of some layouts. */
+export type Stacking = (layouts: readonly string[], quantity: number) => number
+
 /** The table with the trimmer: what lies on it, and the steps that were made so far. */
 export class Trimmer {
   readonly hands: Hand[] = []
@@ -72,12 +75,18 @@ export class Trimmer {
   private justCut: Hand[] = []
   private serials: number
 
+  /** @param stacked how sheets of several papers lie in stacks; by their number alone where it is not given */
   constructor(
     private readonly sheets: Sheet[],
     private readonly cutter: Cutter,
     private readonly names: ReadonlyMap<string, string>,
+    private readonly stacked: Stacking = (_, quantity) => Math.ceil(quantity / cutter.stack),
   ) {
     this.serials = sheets.length
+  }
+
+  private stacksOf({ corners, quantity }: Pick<Hand, 'corners' | 'quantity'>): number {
+    return this.stacked(corners.map(({ layout }) => layout), quantity)
   }
 
   /**
@@ -102,7 +111,7 @@ export class Trimmer {
     const { side, keep, before, after, at, from } = cut
     const across = side === 'width' ? 'height' : 'width'
     const quantity = same.reduce((sum, { repeats }) => sum + repeats, 0)
-    const stacks = Math.ceil(quantity / this.cutter.stack)
+    const stacks = this.stacked(same.map(({ layout }) => layout), quantity)
     const start = frame.margin + this.cutter.kerf
     const name = same.length === 1 ? itemAt(same, 0).name : `sheets ${runsOf(same.map(({ index }) => index + 1))}`
     const isLast = index === EDGES.length - 1
@@ -224,9 +233,8 @@ export class Trimmer {
     const before = this.steps.at(-1)
     const wasCut = this.justCut.includes(hand)
     const begun = hand.started
-    const stacksOf = ({ quantity }: Pick<Hand, 'quantity'>) => Math.ceil(quantity / this.cutter.stack)
     const loose = this.hands.filter(other => other !== hand && (!other.sheet || other.started))
-    const waiting = loose.reduce((sum, other) => sum + stacksOf(other), 0)
+    const waiting = loose.reduce((sum, other) => sum + this.stacksOf(other), 0)
     const turn = hand.lies !== undefined && hand.lies !== side
     if (cuts > 0) this.justCut = []
     const keep = this.receive(group.node, count * hand.quantity, cornersOf(hand, group), hand)
@@ -234,7 +242,7 @@ export class Trimmer {
     hand.started = true
     hand.lies = side
     if (cuts === 0) return
-    const stacks = stacksOf(hand)
+    const stacks = this.stacksOf(hand)
     this.steps.push({
       key: `step-${this.steps.length + 1}`,
       hold: hand.label,

@@ -62,6 +62,7 @@ export const BOUNDS = {
   stocks: 8,
   weight: { least: 40, most: 600 },
   stack: 50,
+  sittings: 6,
   onHand: 100_000,
   offcuts: 60,
   seconds: 3600,

@@ -49,7 +49,7 @@ export const bareCard = (key: string, title: string, fold: string): CardEntry =>
 
 /** Nothing is wished, kept, cut or spoiled of a paper. */
 export const newCutting = (paper: string): CuttingEntry => ({
-  paper, priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [],
+  paper, priority: null, moreSheets: null, without: [], also: [], apart: false, layouts: [], spoiled: [], miscut: [],
 })
 
 /** Nothing particular about a bag. */
@@ -192,8 +192,8 @@ export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'tit
   const cutting = document.cutting
     .map(entry => ({ ...entry, layouts: [], spoiled: [], miscut: [] }))
     .filter(
-      ({ priority, moreSheets, without, also }) =>
-        priority !== null || moreSheets !== null || without.length + also.length > 0,
+      ({ priority, moreSheets, without, also, apart }) =>
+        priority !== null || moreSheets !== null || apart || without.length + also.length > 0,
     )
   // Those who came last time need not come again; how the bags were filled has no meaning without them.
   // Where things are bought is worth keeping; what was ordered has come.

@@ -118,6 +118,16 @@ export const WISHES = table({
     natural: false,
     help: 'even where that saves no sheet',
   },
+  together: {
+    kind: 'yes or no',
+    name: 'Cut papers together',
+    natural: true,
+    help: 'in one stack where they are cut alike, by layouts chosen so',
+  },
+  sittings: {
+    kind: 'whole', name: 'In how many sittings', natural: 1, least: 1, most: BOUNDS.sittings,
+    help: 'evenings, or people with a trimmer each: every paper is cut in one of them',
+  },
 })
 
 /** The money of a class beside what things cost. */

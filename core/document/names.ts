@@ -26,6 +26,7 @@ export const NAMES = {
   'moreSheets': 'sheets it may cost more',
   'without': 'sheet formats to do without',
   'also': 'sheet formats of the other units',
+  'apart': 'cut by itself',
   'layouts': 'kept and cut layouts',
   'spoiled': 'spoiled pieces',
   'miscut': 'pieces cut wrong',

@@ -225,6 +225,10 @@ export class CuttingEntry {
   @key({ each: true }) @IsListOf('keys of sheet formats', BOUNDS.stocks, 'text')
   also!: string[]
 
+  /** Its sheets lie in no stack with those of other papers. */
+  @yesOrNo()
+  apart!: boolean
+
   /** Layouts that stay in the plan as they are, and how many sheets of them are cut. */
   @listOf(() => LayoutEntry, 'layouts', BOUNDS.layouts)
   layouts!: LayoutEntry[]

@@ -8,7 +8,7 @@ import { demoBatches } from '../../demo'
 import type { Solve } from '../cutting'
 import { solverOf } from '../cutting'
 import type { Batch } from '../document'
-import { copyOf, newSeat } from '../document'
+import { copyOf, newCutting, newSeat } from '../document'
 import { foldById } from '../folds'
 import { paperedCard } from '../batch/testing'
 
@@ -139,14 +139,13 @@ describe('bags', () => {
 
 describe('a copy of a class', () => {
   it('keeps the wishes for a paper, also those that name only formats to use too or what it may cost', () => {
-    const entry = {
-      paper: 'kelp', priority: null, moreSheets: null, without: [], also: [], layouts: [], spoiled: [], miscut: [],
-    }
+    const entry = newCutting('kelp')
     const { papers: _, ...document } = produce(books, draft => void (draft.cutting = [
       { ...entry, also: ['a4'] }, { ...entry, paper: 'fog', moreSheets: 2 }, { ...entry, paper: 'ripple' },
+      { ...entry, paper: 'chalk', apart: true },
     ]))
     expect(copyOf(document, { title: 'Again', date: '2030-02-01' }).cutting.map(({ paper }) => paper)).toEqual([
-      'kelp', 'fog',
+      'kelp', 'fog', 'chalk',
     ])
   })
 })

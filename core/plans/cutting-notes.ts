@@ -23,9 +23,12 @@ export interface Planned {
   problem: Pick<CuttingProblem, 'supplies' | 'demands'>
 }
 
-const isNothing = ({ priority, moreSheets, without, also, layouts, spoiled, miscut }: CuttingEntry) =>
+const isNothing = (
+  { priority, moreSheets, without, also, apart, layouts, spoiled, miscut }: CuttingEntry,
+): boolean =>
   priority === null
   && moreSheets === null
+  && !apart
   && without.length + also.length + layouts.length + spoiled.length + miscut.length === 0
 
 /** Changes the entry of a paper; one that says nothing is not kept. */
@@ -50,6 +53,10 @@ export const wishForPaper = (batch: Batch, paper: string, priority: Priority): v
 /** Goes by the wishes of the class again. */
 export const takeAsUsual = (batch: Batch, paper: string): void =>
   change(batch, paper, entry => void Object.assign(entry, { priority: null, moreSheets: null }))
+
+/** Cuts a paper by itself, or in stacks with others again. */
+export const setApart = (batch: Batch, paper: string, apart: boolean): void =>
+  change(batch, paper, entry => void (entry.apart = apart))
 
 /** The keys of the sheet formats that a class cuts a paper from. */
 export const formatsInUse = (batch: Batch, paper: Paper): string[] => {

@@ -45,11 +45,24 @@ export interface PaperOutcome extends MeasuredPlan {
  * @param plans the best plan, and others that trade sheets for time
  */
 export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<Batch, 'wishes'>): PaperOutcome {
-  const { paper, problem, names, opened, own } = entry
-  const all = plans.map(plan => measured(plan, problem, names))
+  const { problem, own } = entry
+  const all = plans.map(plan => measured(plan, problem, entry.names))
   const within = all.filter(one => isWithinLimits(one, problem))
   const choices = tradeOffs(within.length > 0 ? within : all)
   const chosen = own?.priority ? preferred(choices, own.priority, own.moreSheets) : preferred(choices, wishes.priority)
+  return outcomeWith(entry, chosen, { choices, fewest: preferred(all, 'sheets'), beyond: within.length === 0 })
+}
+
+/** What follows for a paper where it is cut by a plan that was chosen with other papers in mind. */
+export const outcomeBy = (outcome: PaperOutcome, plan: Plan): PaperOutcome =>
+  outcomeWith(outcome.entry, measured(plan, outcome.entry.problem, outcome.entry.names), outcome)
+
+function outcomeWith(
+  entry: PaperProblem,
+  chosen: MeasuredPlan,
+  { choices, fewest, beyond }: Pick<PaperOutcome, 'choices' | 'fewest' | 'beyond'>,
+): PaperOutcome {
+  const { paper, problem, opened } = entry
   const { plan } = chosen
   const { layouts } = plan
   const leastMoney = preferred(choices, 'money')
@@ -62,8 +75,8 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<B
     paper,
     entry,
     choices,
-    fewest: preferred(all, 'sheets'),
-    beyond: within.length === 0,
+    fewest,
+    beyond,
     ...(plan.spending > 0
       && leastMoney.plan.spending === 0
       && leastMoney.plan.unplaced.length === 0 && { unbought: leastMoney }),

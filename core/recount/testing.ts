@@ -5,7 +5,7 @@ import { outcomeOf, planAll, planHidden, prepareShared } from '../plans'
 import type { Solve } from '../cutting'
 import { planPaper } from '../cutting'
 import type { Batch, CardEntry, ColourwayEntry, CuttingEntry, PaperEntry, PoolEntry, PrepLevel } from '../document'
-import { ANY_SCRAP, POOL_PREFIX, PREP_LEVELS, RULE_NAMES, newClass, newSeat } from '../document'
+import { ANY_SCRAP, POOL_PREFIX, PREP_LEVELS, RULE_NAMES, newClass, newCutting, newSeat } from '../document'
 import { randomDressing, chanceOf } from '../dressing/testing'
 import type { Chance } from '../dressing/testing'
 import { FOLDS } from '../folds'
@@ -150,7 +150,7 @@ export function halfCut(batch: Batch, outcomes: PaperOutcome[], seed: number): B
       ({ width: writeLength(width, units), height: writeLength(height, units), turn }))
     const some = (share: number) => refs.filter(() => layouts.some(({ cut }) => cut > 0) && chance.yes(share))
     return [{
-      paper: paper.key, priority: null, moreSheets: null, without: [], also: [], layouts,
+      ...newCutting(paper.key), layouts,
       spoiled: some(0.2).map(piece => ({ piece, count: 1 })),
       miscut: some(0.1).map(piece => ({ piece, count: 1, width: piece.width, height: piece.width })),
     }]

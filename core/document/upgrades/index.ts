@@ -7,6 +7,7 @@ import * as from5 from './from-5'
 import * as from6 from './from-6'
 import * as from7 from './from-7'
 import * as from8 from './from-8'
+import * as from9 from './from-9'
 import * as fromNone from './from-none'
 
 type Data = Record<string, unknown>
@@ -27,6 +28,7 @@ const STEPS: Record<number, Partial<Record<DocumentKind, Step>>> = {
   6: { class: from6.upgradeClass, paper: from6.upgradePaper },
   7: { class: from7.upgradeClass, paper: from7.upgradePaper },
   8: { class: from8.upgradeClass, paper: from8.upgradePaper },
+  9: { class: from9.upgradeClass },
 }
 
 /**

@@ -27,6 +27,8 @@ export const inOneHold = (card: Data): Data =>
 
 /** Before version 6 a card was the same for everybody. */
 export const ALIKE = { colourways: [], insteadOf: '', bags: [] }
+/** Before version 10 every paper was cut by itself, and no paper was held apart from the others. */
+export const APART = { apart: false }
 /** What was not limited before version 5. */
 export const UNLIMITED = {
   working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in', offcutsFirst: false,

@@ -3,7 +3,7 @@ import { prepare } from '../../batch'
 import { DEFAULT_SETTINGS, VERSION } from '..'
 import { openDocument, openPaper, openSettings } from '../open'
 import type { Data } from './testing'
-import { fixture, opened, UNTIMED, moneyOf, pricesOf, inOneHold, ALIKE, UNLIMITED } from './testing'
+import { fixture, opened, UNTIMED, moneyOf, pricesOf, inOneHold, ALIKE, APART, UNLIMITED } from './testing'
 
 describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (name) => {
   const data = fixture(name)
@@ -44,7 +44,7 @@ describe('a file of version 2', () => {
   it('keeps what it said of the cutting, and asks for no sheet of the other units', () => {
     const batch = opened(data)
     expect(batch.version).toBe(VERSION)
-    expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, also: [], miscut: [] })))
+    expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, ...APART, also: [], miscut: [] })))
     // Nothing lies on its cards but what the catalogue puts there: the same pieces as before.
     expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE, faces: [], free: [], parts: [] })))
     expect([batch.papers, batch.post]).toEqual([data.papers, data.post])
@@ -83,7 +83,9 @@ describe('a file of version 4', () => {
 
   it('wished for few settings or little time, which is to be easy to cut since; nothing is limited', () => {
     expect(batch.wishes).toMatchObject({ ...UNLIMITED, priority: 'easy' })
-    expect(batch.cutting).toEqual([{ ...data.cutting[0], priority: 'easy', miscut: [] }, ...data.cutting.slice(1)])
+    expect(batch.cutting).toEqual([
+      { ...data.cutting[0], ...APART, priority: 'easy', miscut: [] }, ...data.cutting.slice(1),
+    ])
     expect(batch.tools.pace).toEqual({ ...data.tools.pace, turning: 3, aside: 10, beside: 2, reading: 30 })
   })
 
@@ -139,7 +141,7 @@ describe('a file of version 6', () => {
     expect([batch.version, batch.cards, batch.roster]).toEqual([VERSION, data.cards.map(inOneHold), roster])
     expect(batch.sharing).toMatchObject(data.sharing)
     expect(batch.wishes).toMatchObject({ ...data.wishes, offcutsFirst: false })
-    expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, miscut: [] })))
+    expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, ...APART, miscut: [] })))
   })
 })
 
@@ -165,5 +167,18 @@ describe('a file of version 7', () => {
     expect(prepare({ ...batch, prep: { ...batch.prep, profiles: [] } }).papers.map(({ demands }) => demands))
       .toEqual(papers.map(({ demands }) => demands))
     expect(batch.roster).toEqual(data.roster.map((seat: Data) => ({ ...seat, profile: '' })))
+  })
+})
+
+describe('a file of version 9', () => {
+  const data = fixture('v9')
+
+  it('was planned and cut paper by paper, in one sitting, and goes on like that', () => {
+    const cutting = [{ ...data.cutting[0], paper: 'kelp', priority: null, moreSheets: 1, without: [], also: [] }]
+    const bare = { layouts: [], spoiled: [], miscut: [] }
+    const batch = opened({ ...data, cutting: cutting.map(entry => ({ ...entry, ...bare })) })
+    expect(batch.wishes).toEqual({ ...data.wishes, together: false, sittings: 1 })
+    expect(batch.cutting).toMatchObject([{ paper: 'kelp', moreSheets: 1, ...APART }])
+    expect(batch.cards).toEqual(data.cards)
   })
 })

@@ -1,0 +1,42 @@
+import type { Plan, Solve } from '../cutting'
+import type { Batch } from '../document'
+import type { OrderTogether, PaperAlone, PaperCut, Together } from '../together'
+import { inSittings, orderOf, plansTogether } from '../together'
+import type { PaperOutcome } from './outcome'
+import { outcomeBy } from './outcome'
+
+/** How the papers of a class are cut together, as the maker wishes. */
+export function togetherOf({ tools, wishes, cutting, papers }: Batch): Together {
+  const own = cutting.filter(({ apart }) => apart).map(({ paper }) => paper)
+  return { stack: tools.stack, apart: new Set(wishes.together ? own : papers.map(({ key }) => key)) }
+}
+
+/** A paper with its plan, for those who choose layouts alike. */
+export const aloneOf = (
+  { paper: { key, name, weight }, entry: { problem, names, paperOf, own }, plan, choices }: PaperOutcome,
+): PaperAlone => ({
+  paper: { key, name, weight }, problem, names, paperOf, plan, taken: (own?.priority ?? null) !== null,
+  others: choices.map(choice => choice.plan).filter(other => other !== plan),
+})
+
+/** The papers with what each of them is cut by once layouts were chosen alike, by the key of the paper. */
+export const withPlans = (outcomes: readonly PaperOutcome[], plans: ReadonlyMap<string, Plan>): PaperOutcome[] =>
+  outcomes.map((outcome) => {
+    const plan = plans.get(outcome.paper.key)
+    return plan ? outcomeBy(outcome, plan) : outcome
+  })
+
+/** Layouts of the papers of a class chosen alike, where the maker wants it and there is a solver. */
+export const chosenAlike = (outcomes: PaperOutcome[], batch: Batch, solve?: Solve): PaperOutcome[] =>
+  solve && batch.wishes.together
+    ? withPlans(outcomes, plansTogether(outcomes.map(aloneOf), togetherOf(batch), solve))
+    : outcomes
+
+const cutOf = (outcome: PaperOutcome): PaperCut => ({ ...outcome, ...outcome.entry })
+
+/** The one order in which the papers of a class are cut, or one for each sitting. */
+export function ordersOf(outcomes: readonly PaperOutcome[], batch: Batch): OrderTogether[] {
+  const together = togetherOf(batch)
+  const papers = outcomes.filter(({ plan }) => plan.layouts.length > 0).map(cutOf)
+  return inSittings(papers, together, batch.wishes.sittings).map(some => orderOf(some, together))
+}

@@ -1,0 +1,44 @@
+import type { Plan, Solve } from '../cutting'
+import { alikePlans, isWithinLimits, measured, workOf } from '../cutting'
+import { sumOf } from '../lists'
+import type { OrderTogether, Together } from './order'
+import { orderOf } from './order'
+import type { PaperCut, PaperToCut } from './papers'
+import { cutBy } from './papers'
+
+/** A paper with the plan that it is cut by alone, and others that are known of it. */
+export interface PaperAlone extends PaperToCut {
+  plan: Plan
+  others: readonly Plan[]
+  /** The maker has taken this very plan. */
+  taken: boolean
+}
+
+/**
+ * Plans chosen alike, so that papers are cut in one stack, where that saves more than it costs: of those papers only
+ * that are cut otherwise than alone. None of them takes more sheets.
+ */
+export function plansTogether(papers: readonly PaperAlone[], together: Together, solve: Solve): Map<string, Plan> {
+  const free = papers.filter(paper => isFree(paper, together))
+  const alike = alikePlans(free.map(({ paper: { key }, ...paper }) => ({ key, ...paper })), solve)
+  const alone = papers.map(paper => cutBy(paper, paper.plan))
+  const other = alone.map((own): PaperCut => {
+    const plan = alike.get(own.paper.key)
+    if (!plan || plan === own.plan) return own
+    // What the maker does not allow is no better for being alike.
+    return isWithinLimits(measured(plan, own.problem), own.problem) ? cutBy(own, plan) : own
+  })
+  if (costOf(other, orderOf(other, together)) >= costOf(alone, orderOf(alone, together))) return new Map()
+  return new Map(other.filter((paper, at) => paper !== alone[at]).map(({ paper, plan }) => [paper.key, plan]))
+}
+
+/** Nothing of it is settled yet, and it is not cut by itself. */
+const isFree = ({ paper, problem, paperOf, plan, taken }: PaperAlone, { apart }: Together): boolean =>
+  !taken && !apart?.has(paper.key) && !paperOf && plan.unplaced.length === 0 && plan.layouts.length > 0
+  && (problem.fixed ?? []).length === 0 && (problem.setUp ?? []).length === 0
+
+/** Cents for paper and time. */
+function costOf(papers: readonly PaperCut[], { minutes }: OrderTogether): number {
+  const hour = Math.max(0, ...papers.map(({ problem }) => workOf(problem).hour))
+  return sumOf(papers.map(({ worth, saved }) => worth - saved)) + minutes * hour / 60
+}
