@@ -19,7 +19,7 @@ const ROOMS = {
   dressing: ['lists', 'lengths', 'document', 'paper', 'folds'],
   sharing: ['lists', 'lengths', 'document', 'cutting'],
   together: ['lists', 'lengths', 'document', 'paper', 'cutting'],
-  kept: ['lists', 'cutting', 'sharing'],
+  kept: ['lists', 'cutting', 'sharing', 'together'],
   batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing'],
   plans: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'sharing', 'together', 'batch'],
   kits: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans'],

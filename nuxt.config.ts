@@ -105,7 +105,7 @@ export default defineNuxtConfig({
     // Set by NUXT_DATABASE_URL; the start command does it.
     databaseUrl: '',
     // Another version of the planner may find other answers.
-    public: { planner: versionOf(['lists', 'lengths', 'cutting', 'sharing']) },
+    public: { planner: versionOf(['lists', 'lengths', 'cutting', 'sharing', 'together']) },
   },
   experimental: {
     payloadExtraction: false,

@@ -1,13 +1,15 @@
 import type { Plan, CuttingProblem } from '../../core/cutting'
-import { keptPlans, keptSharing } from '../../core/kept'
+import { keptPlans, keptSharing, keptTogether } from '../../core/kept'
 import type { Sharing, SharingProblem } from '../../core/sharing'
+import type { TogetherProblem } from '../../core/together'
 import { memoryOf } from './kept'
 import type { Memory } from './memory'
 import { browserShelf, studioShelf } from './shelves'
 
-/** What is remembered of plans and of sharings. */
+/** What is remembered of plans, of layouts chosen alike, and of sharings. */
 export interface Memories {
   plans: Memory<CuttingProblem, Plan[]>
+  together: Memory<TogetherProblem, ReadonlyMap<string, Plan>>
   sharings: Memory<SharingProblem, Sharing>
 }
 
@@ -16,6 +18,7 @@ export function memories(version: string): Memories {
   const [near, far] = [browserShelf(), studioShelf()]
   return {
     plans: memoryOf({ of: `plans ${version}`, near, far, check: keptPlans }),
+    together: memoryOf({ of: `together ${version}`, near, far, check: keptTogether }),
     sharings: memoryOf({ of: `sharing ${version}`, near, far, check: keptSharing }),
   }
 }

@@ -3,11 +3,14 @@ import type { KitsFrom, Plan, CuttingProblem } from '../../core/cutting'
 import type { Batch } from '../../core/document'
 import type { Suggestion, TeachWishes } from '../../core/kits'
 import type { Sharing, SharingProblem } from '../../core/sharing'
+import type { TogetherProblem } from '../../core/together'
 
 /** What is looked for off the page's own thread: what is asked, and what is answered. */
 export interface Searches {
   /** The best plan, and at the end those that trade sheets for time. */
   plan: { problem: CuttingProblem, answer: Plan[] }
+  /** Layouts of several papers chosen alike, by the key of the paper. */
+  together: { problem: TogetherProblem, answer: ReadonlyMap<string, Plan> }
   share: { problem: SharingProblem, answer: Sharing }
   /** How many kits a drawer gives. */
   kits: { problem: Pick<KitProblem, 'problem' | 'perKit'>, answer: KitsFrom }

@@ -13,6 +13,7 @@ import { isBetterPlan } from '../background/better'
 import { isOpen } from '../background/job'
 import type { Job } from '../background/job'
 import { startWorker } from '../background/remote'
+import { useChosenAlike } from './chosen-alike'
 import { useClassStore } from './class'
 import { useSharingStore } from './sharing'
 
@@ -65,12 +66,14 @@ function usePlannedPapers() {
     }
   }
 
-  const fromSheets = computed(() => (work.settled?.preparation.papers ?? []).map(planned))
+  const alone = computed(() => (work.settled?.preparation.papers ?? []).map(planned))
+  const alike = useChosenAlike(alone)
+  const fromSheets = alike.papers
   /**
    * Hidden parts, once it is settled what the papers leave over; where that is not enough, together with one of them.
    */
   const hidden = computed(() => {
-    if (!work.settled || fromSheets.value.some(({ job }) => isOpen(job))) return undefined
+    if (!work.settled || alike.choosing.value || fromSheets.value.some(({ job }) => isOpen(job))) return undefined
     return planHidden(work.settled.preparation, fromSheets.value.flatMap(({ outcome }) => outcome ?? []), (paper) => {
       const { job, outcome } = planned(paper)
       return isOpen(job) ? 'open' : outcome
@@ -97,7 +100,7 @@ function usePlannedPapers() {
     },
     { immediate: true },
   )
-  return { papers, hidden, background }
+  return { papers, alone, alike, hidden, background }
 }
 
 /**
@@ -108,7 +111,7 @@ function usePlannedPapers() {
 export const usePlannerStore = defineStore('planner', () => {
   const work = useClassStore()
   const sharings = useSharingStore()
-  const { papers, hidden, background } = usePlannedPapers()
+  const { papers, alone, alike, hidden, background } = usePlannedPapers()
 
   const outcomes = computed(() => papers.value.flatMap(({ outcome }) => outcome ?? []))
   /** Prints are still being shared out: what is cut from them may change. */
@@ -117,11 +120,14 @@ export const usePlannerStore = defineStore('planner', () => {
     return job !== undefined && isOpen(job)
   })
   const running = computed(
-    () => sharing.value || (hidden.value?.open ?? false) || papers.value.some(({ job }) => isOpen(job)),
+    () =>
+      sharing.value || alike.choosing.value || (hidden.value?.open ?? false)
+      || papers.value.some(({ job }) => isOpen(job)),
   )
   /** Everything is planned as far as it will be, what failed included. */
   const ready = computed(() => work.settled !== undefined && !running.value)
-  const stopped = computed(() => papers.value.some(({ job }) => job.state === 'stopped' || job.state === 'failed'))
+  const stopped = computed(() =>
+    alike.stopped.value || papers.value.some(({ job }) => job.state === 'stopped' || job.state === 'failed'))
   const progress = computed(
     () => papers.value.reduce((total, { job }) => total + job.progress, 0) / Math.max(1, papers.value.length),
   )
@@ -134,7 +140,15 @@ export const usePlannerStore = defineStore('planner', () => {
   )
   return {
     papers, outcomes, planless, ready, running, stopped, progress, kits,
-    stop: () => background.stop(),
-    resume: () => background.resume(),
+    /** The papers as each would be cut by itself. */
+    alone: computed(() => alone.value.flatMap(({ outcome }) => outcome ?? [])),
+    stop() {
+      background.stop()
+      alike.stop()
+    },
+    resume() {
+      background.resume()
+      alike.resume()
+    },
   }
 })

@@ -2,6 +2,7 @@ import { expose } from 'comlink'
 import { mostKits, planPaper } from '../../core/cutting'
 import type { Solve } from '../../core/cutting'
 import { shareOut } from '../../core/sharing'
+import { plansTogether } from '../../core/together'
 import type { SearchOf } from './searcher'
 import { NO_SOLVER, Searcher } from './searcher'
 
@@ -33,8 +34,14 @@ const kits: SearchOf<'kits'> = function* ({ problem, perKit }, solve) {
   return mostKits(problem, perKit, needed(solve))
 }
 
+// eslint-disable-next-line require-yield -- one programme over all papers
+const together: SearchOf<'together'> = function* (problem, solve) {
+  return plansTogether(problem, needed(solve))
+}
+
 expose(new Searcher({
   plan: { search: plan, beginsAlone: true },
   share: { search: share, beginsAlone: false },
   kits: { search: kits, beginsAlone: false },
+  together: { search: together, beginsAlone: false },
 }))

@@ -1,2 +1,3 @@
 export { keptPlans } from './plans'
 export { keptSharing } from './sharing'
+export { keptTogether } from './together'

@@ -1,6 +1,6 @@
 import type { Plan, Solve } from '../cutting'
 import type { Batch } from '../document'
-import type { OrderTogether, PaperAlone, PaperCut, Together } from '../together'
+import type { OrderTogether, PaperAlone, PaperCut, Together, TogetherProblem } from '../together'
 import { inSittings, orderOf, plansTogether } from '../together'
 import type { PaperOutcome } from './outcome'
 import { outcomeBy } from './outcome'
@@ -12,7 +12,7 @@ export function togetherOf({ tools, wishes, cutting, papers }: Batch): Together 
 }
 
 /** A paper with its plan, for those who choose layouts alike. */
-export const aloneOf = (
+const aloneOf = (
   { paper: { key, name, weight }, entry: { problem, names, paperOf, own }, plan, choices }: PaperOutcome,
 ): PaperAlone => ({
   paper: { key, name, weight }, problem, names, paperOf, plan, taken: (own?.priority ?? null) !== null,
@@ -26,11 +26,17 @@ export const withPlans = (outcomes: readonly PaperOutcome[], plans: ReadonlyMap<
     return plan ? outcomeBy(outcome, plan) : outcome
   })
 
+/** What is to be chosen alike; nothing where the maker does not want it or there is only one paper. */
+export const togetherProblem = (outcomes: readonly PaperOutcome[], batch: Batch): TogetherProblem | undefined =>
+  batch.wishes.together && outcomes.length > 1
+    ? { papers: outcomes.map(aloneOf), together: togetherOf(batch) }
+    : undefined
+
 /** Layouts of the papers of a class chosen alike, where the maker wants it and there is a solver. */
-export const chosenAlike = (outcomes: PaperOutcome[], batch: Batch, solve?: Solve): PaperOutcome[] =>
-  solve && batch.wishes.together
-    ? withPlans(outcomes, plansTogether(outcomes.map(aloneOf), togetherOf(batch), solve))
-    : outcomes
+export function chosenAlike(outcomes: PaperOutcome[], batch: Batch, solve?: Solve): PaperOutcome[] {
+  const problem = togetherProblem(outcomes, batch)
+  return problem && solve ? withPlans(outcomes, plansTogether(problem, solve)) : outcomes
+}
 
 const cutOf = (outcome: PaperOutcome): PaperCut => ({ ...outcome, ...outcome.entry })
 

@@ -1,5 +1,5 @@
 import type { Plan, Solve } from '../cutting'
-import { alikePlans, isWithinLimits, measured, workOf } from '../cutting'
+import { alikePlans, contentOf, isWithinLimits, measured, problemKey, workOf } from '../cutting'
 import { sumOf } from '../lists'
 import type { OrderTogether, Together } from './order'
 import { orderOf } from './order'
@@ -14,11 +14,26 @@ export interface PaperAlone extends PaperToCut {
   taken: boolean
 }
 
+/** What is asked: papers whose layouts may be chosen alike. */
+export interface TogetherProblem {
+  papers: readonly PaperAlone[]
+  together: Together
+}
+
+const plansInShort = ({ plan, others }: PaperAlone): string => [plan, ...others].map(({ layouts }) =>
+  layouts.map(({ supply, repeats, root }) => `${supply},${repeats},${contentOf(root)}`).join()).join('|')
+
+/** What tells a problem from any other: two with the same key have the same answer. */
+export const togetherKey = ({ papers, together: { stack, apart } }: TogetherProblem): string =>
+  [`${stack} ${[...apart ?? []].sort().join()}`, ...papers.flatMap(paper =>
+    [`${paper.paper.key} ${paper.paper.weight} ${paper.taken}`, problemKey(paper.problem), plansInShort(paper)],
+  )].join('\n')
+
 /**
  * Plans chosen alike, so that papers are cut in one stack, where that saves more than it costs: of those papers only
  * that are cut otherwise than alone. None of them takes more sheets.
  */
-export function plansTogether(papers: readonly PaperAlone[], together: Together, solve: Solve): Map<string, Plan> {
+export function plansTogether({ papers, together }: TogetherProblem, solve: Solve): Map<string, Plan> {
   const free = papers.filter(paper => isFree(paper, together))
   const alike = alikePlans(free.map(({ paper: { key }, ...paper }) => ({ key, ...paper })), solve)
   const alone = papers.map(paper => cutBy(paper, paper.plan))

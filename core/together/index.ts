@@ -1,5 +1,5 @@
-export { plansTogether } from './choose'
-export type { PaperAlone } from './choose'
+export { plansTogether, togetherKey } from './choose'
+export type { PaperAlone, TogetherProblem } from './choose'
 export { orderOf } from './order'
 export type { OrderFigures, OrderTogether, PaperPart, StepTogether, Together } from './order'
 export { cutBy } from './papers'

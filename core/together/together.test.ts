@@ -99,7 +99,7 @@ describe('papers cut together', () => {
 describe('layouts chosen alike', () => {
   it('make one stack of papers whose numbers differ, with no more sheets', () => {
     const papers = colours([[6, 6], [6, 4], [5, 5], [6, 6]])
-    const plans = plansTogether(papers, { stack: 4 }, solve)
+    const plans = plansTogether({ papers, together: { stack: 4 } }, solve)
     const [own, alike] = [cutOf(papers), without(papers, plans)]
     const [before, after] = [orderOf(own, { stack: 4 }), orderOf(alike, { stack: 4 })]
     expect(after.minutes).toBeLessThan(before.minutes)
@@ -110,7 +110,7 @@ describe('layouts chosen alike', () => {
   it('are plans of their papers in every respect, cost no more paper and less in all', () => {
     let changed = 0
     fc.assert(fc.property(anyPapers, ({ papers, stack }) => {
-      const plans = plansTogether(papers, { stack }, solve)
+      const plans = plansTogether({ papers, together: { stack } }, solve)
       const [own, alike] = [cutOf(papers), without(papers, plans)]
       for (const { problem: asked, paper, plan } of alike) {
         const before = papers.find(one => one.paper.key === paper.key)!.plan
@@ -128,7 +128,7 @@ describe('layouts chosen alike', () => {
       const { hour } = USUAL_WORK
       expect(worth(alike) + after.minutes * hour / 60)
         .toBeLessThanOrEqual(worth(own) + before.minutes * hour / 60 + 1e-6)
-      expect(plansTogether(papers, { stack }, solve)).toEqual(plans)
+      expect(plansTogether({ papers, together: { stack } }, solve)).toEqual(plans)
     }), { numRuns: 40 })
     expect(changed).toBeGreaterThan(5)
   })
@@ -140,7 +140,8 @@ describe('layouts chosen alike', () => {
     const fixed = { ...one, problem: { ...one.problem, fixed: one.plan.layouts } }
     const short = { ...two, plan: { ...two.plan, unplaced: [{ demand: '4x5.25either', quantity: 1, reason: 'gone' }] } }
     const apart = new Set([three.paper.key])
-    const plans = plansTogether([fixed, short, three, four, taken], { stack: 4, apart }, solve)
+    const plans = plansTogether(
+      { papers: [fixed, short, three, four, taken], together: { stack: 4, apart } }, solve)
     expect([...plans.keys()].filter(key => key !== four.paper.key)).toEqual([])
   })
 })
