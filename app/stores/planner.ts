@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import type { PaperProblem } from '../../core/batch'
 import type { PaperOutcome } from '../../core/plans'
-import { outcomeOf, planHidden } from '../../core/plans'
+import { ordersOf, outcomeOf, planHidden } from '../../core/plans'
 import { kitsOfBatch } from '../../core/kits'
 import { problemKey } from '../../core/cutting'
 import type { Plan } from '../../core/cutting'
@@ -142,6 +142,8 @@ export const usePlannerStore = defineStore('planner', () => {
     papers, outcomes, planless, ready, running, stopped, progress, kits,
     /** The papers as each would be cut by itself. */
     alone: computed(() => alone.value.flatMap(({ outcome }) => outcome ?? [])),
+    /** The orders of cuts of the whole class, one for each sitting; none before everything is planned. */
+    orders: computed(() => (ready.value && work.settled ? ordersOf(outcomes.value, work.settled.batch) : [])),
     stop() {
       background.stop()
       alike.stop()

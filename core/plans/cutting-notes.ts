@@ -7,6 +7,7 @@ import { lengthFrom, writeLength } from '../lengths'
 import { keyOfRef, pieceRef, writeLayout, formatsFor, readTools } from '../batch'
 import type { Paper } from '../paper'
 import { ownFormats } from '../paper'
+import type { SheetStack, StackMember } from '../together'
 import type { Leftover, UsedUp } from './leftovers'
 import { goneOf } from './leftovers'
 
@@ -111,6 +112,23 @@ function cutMore(entry: CuttingEntry, planned: Planned, sheets: number, units: U
 /** Notes that some more sheets of a layout are cut; what is missing then is planned anew. */
 export const noteCut = (batch: Batch, paper: string, planned: Planned, sheets: number): void =>
   change(batch, paper, entry => cutMore(entry, planned, sheets, batch.class.units))
+
+/** Whether sheets of a stack can be noted as cut: what is cut from scrap is not told apart. */
+export const isNoted = ({ of: { paperOf } }: StackMember): boolean => paperOf === undefined
+
+/**
+ * Notes that a stack is cut, the sheets of every paper in it. The other stacks stay in the plan as they are, so that an
+ * order that somebody is cutting by does not change under their hands.
+ * @param freshKey makes a key for a layout that is new to the class
+ */
+export function noteStackCut(batch: Batch, key: string, stacks: readonly SheetStack[], freshKey: () => string): void {
+  for (const stack of stacks)
+    for (const { of: { paper, problem }, layout, quantity } of stack.members.filter(isNoted)) {
+      const planned = { layout, key: freshKey(), problem }
+      if (stack.key === key) noteCut(batch, paper.key, planned, quantity)
+      else keepLayout(batch, paper.key, planned, true)
+    }
+}
 
 /** Notes how many of a piece were spoiled in all. */
 export const noteSpoiled = (

@@ -5,6 +5,7 @@ import { stackOf } from '../paper'
 import type { PaperCut } from './papers'
 import type { PaperShare, SheetStack } from './stacks'
 import { lotsOf, sharesOf, sheetsIn, stacksOf } from './stacks'
+import { placeNames } from './words'
 
 /*
  * One order of cuts for several papers: the fence is set once for whatever waits at that measure, and sheets of
@@ -125,14 +126,12 @@ const loadCutter = (stacks: readonly SheetStack[], { cutter }: Bench): Cutter =>
 function inOrder(stacks: SheetStack[], order: number[], { cutter, work }: Bench) {
   const members = (key: string): PaperShare[] => byKey(stacks, key).members
   const lots = (layouts: readonly string[]) => lotsOf(sharesOf(layouts.flatMap(members)), cutter.stack)
-  const steps = benchSequence(
-    stacks.map(({ key, root, ...stack }) => ({ key, supply: key, root, repeats: sheetsIn({ key, root, ...stack }) })),
-    cutter,
-    {
-      work, order, supplies: stacks.map(({ key, supply }) => ({ key, ...supply, onHand: 0, price: null })),
-      stacked: layouts => lots(layouts).length,
-    },
-  )
+  const layouts = stacks.map((stack): Layout =>
+    ({ key: stack.key, supply: stack.key, root: stack.root, repeats: sheetsIn(stack) }))
+  const supplies = stacks.map(({ key, supply }) => ({ key, ...supply, onHand: 0, price: null }))
+  const steps = benchSequence(layouts, cutter, {
+    names: placeNames(stacks), work, order, supplies, stacked: layouts => lots(layouts).length,
+  })
   const parted = new PartedSteps(stacks, cutter.stack)
   return { stacks, steps: steps.map(step => parted.of(step)), effort: effortOf(steps) }
 }

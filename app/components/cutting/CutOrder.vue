@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import type { BenchStep } from '../../../core/cutting'
 import { heldInWords, pileInWords, takenInWords } from '../../../core/cutting'
+import type { PaperPart, StepTogether } from '../../../core/together'
+import { lotsInWords, papersInWords, partsInWords } from '../../../core/together'
 
 /**
- * The numbered cuts of a paper, those at one setting of the fence together. Hover or focus shows the cut in the
- * drawings.
+ * The numbered cuts of a paper, or of several papers together, those at one setting of the fence together. Hover or
+ * focus shows the cut in the drawings.
  */
 const { steps, letters = new Map() } = defineProps<{
-  steps: BenchStep[]
+  steps: (BenchStep | StepTogether)[]
   letters?: ReadonlyMap<string, string>
 }>()
 const emit = defineEmits<{ show: [step?: number] }>()
@@ -18,10 +20,13 @@ function move(by: 1 | -1) {
   items[items.indexOf(document.activeElement as HTMLElement) + by]?.focus()
 }
 const moved = (index: number) => index === 0 || steps[index]?.fence !== steps[index - 1]?.fence
-const product = (pile: BenchStep['keep']) => {
+const product = (pile: BenchStep['keep'], parts: PaperPart[] = []) => {
   const letter = pile.demand && letters.get(pile.demand)
-  return pileInWords(pile, letter ? `${letter} ${pile.name}` : pile.name)
+  const papers = pile.kind === 'waste' ? '' : partsInWords(parts)
+  return pileInWords(pile, letter ? `${letter} ${pile.name}` : pile.name) + (papers && ` (${papers})`)
 }
+/** What of it belongs to which paper, where there are several. */
+const partsOf = (step: BenchStep | StepTogether) => ('held' in step ? step : undefined)
 </script>
 
 <template>
@@ -45,10 +50,16 @@ const product = (pile: BenchStep['keep']) => {
       </span>
       <span>
         <span v-if="step.turn" class="turn"><Icon name="tabler:rotate-clockwise-2" aria-hidden="true" /> turn:</span>
-        {{ heldInWords(step) }}<span class="quiet">{{ takenInWords(step) && ` ${takenInWords(step)}` }}</span>,
+        {{ heldInWords(step) }}<span class="quiet">{{ partsOf(step) && ` (${papersInWords(partsOf(step)?.held ?? [])})`
+        }}{{ takenInWords(step) && ` ${takenInWords(step)}` }}</span>,
         <SizeText :width="step.size.width" :height="step.size.height" />:
         {{ count(step.cuts, 'cut') }} along the {{ step.side }} →
-        <strong>{{ product(step.keep) }}</strong>{{ step.rest ? `, ${product(step.rest)} remains` : '' }}
+        <strong>{{ product(step.keep, partsOf(step)?.kept) }}</strong>{{
+          step.rest ? `, ${product(step.rest, partsOf(step)?.left)} remains` : ''
+        }}
+        <span v-if="lotsInWords(partsOf(step)?.lots ?? [])" class="quiet small lots">
+          Under the blade: {{ lotsInWords(partsOf(step)?.lots ?? []) }}.
+        </span>
         <span
           v-if="step.reading.from === 'far'"
           class="note"
@@ -80,5 +91,6 @@ li:hover, li:focus { background: color-mix(in srgb, var(--accent) 10%, transpare
 .turn { color: var(--quiet); }
 .fence { display: grid; }
 .fence strong { font-size: var(--measure); }
+.lots { display: block; }
 .note { display: block; color: var(--warn); font-size: var(--small); }
 </style>

@@ -10,7 +10,7 @@ const emit = defineEmits<{ choose: [paper?: string] }>()
   <nav aria-label="Papers to cut">
     <button type="button" :aria-current="!chosen" @click="emit('choose')">
       <span />
-      All papers
+      The class
       <strong class="number">{{
         papers.reduce((total, { outcome }) => total + (outcome?.plan.sheets ?? 0), 0)
       }}</strong>

@@ -46,7 +46,7 @@ async function saveCuts() {
     <div class="stack">
       <div class="spread controls">
         <div class="row" aria-live="polite">
-          <h2>{{ chosen?.paper.name ?? 'All papers' }}</h2>
+          <h2>{{ chosen?.paper.name ?? 'The class' }}</h2>
           <template v-if="planner.running">
             <ProgressBar
               :value="Math.round(100 * planner.progress)"
@@ -70,6 +70,7 @@ async function saveCuts() {
       </div>
       <PaperPlan v-if="chosen" :key="chosen.paper.key" :entry="chosen" />
       <template v-else>
+        <LazyClassOrder v-if="planner.orders.length > 0" />
         <LazyCuttingOverview :papers="planner.papers" @choose="choose" />
         <LazyDrawerYield />
         <LazyFormatYield v-if="work.batch.cards.length > 0" />

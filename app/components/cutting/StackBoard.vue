@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import type { BenchStep, KeyedLayout, Supply } from '../../../core/cutting'
+import { countsOf } from '../../../core/cutting'
+import { itemAt, lookUp } from '../../../core/lists'
+import { isNoted } from '../../../core/plans'
+import type { OrderTogether, SheetStack, StackMember } from '../../../core/together'
+import { papersInWords, placeLetters, placeNames, sheetsIn } from '../../../core/together'
+
+/** The stacks of an order, one of them large: what lies in it, how it is cut, and that it is. */
+const { order, step } = defineProps<{ order: OrderTogether, step?: BenchStep }>()
+const work = useClassStore()
+const planner = usePlannerStore()
+const cutting = useCuttingTogether()
+
+const chosen = ref(0)
+const about = (stack: SheetStack) => step?.lines.some(({ layout }) => layout === stack.key) ?? false
+/** The stack that is shown large: the one chosen, or the one that the step in hand is about. */
+const large = computed(() => {
+  const held = order.stacks.findIndex(about)
+  const own = order.stacks[chosen.value]
+  return held >= 0 && !(own && about(own)) ? held : Math.min(chosen.value, order.stacks.length - 1)
+})
+const stack = computed(() => itemAt(order.stacks, large.value))
+const cutter = computed(() => itemAt(stack.value.members, 0).of.problem.cutter)
+const letters = computed(() => placeLetters(order.stacks, cutter.value.kerf))
+const names = computed(() => placeNames(order.stacks))
+const supplyOf = ({ key, supply }: SheetStack): Supply => ({ key, ...supply, onHand: 0, price: null })
+const layoutOf = (stack: SheetStack): KeyedLayout =>
+  ({ key: stack.key, supply: stack.key, root: stack.root, repeats: sheetsIn(stack) })
+/** It is drawn in the first paper that lies in it. */
+const paperOf = ({ members }: SheetStack) => {
+  const { key } = itemAt(members, 0).paper
+  return work.batch.papers.find(paper => paper.key === key)
+}
+const drawnIn = computed(() => {
+  const paper = paperOf(stack.value)
+  return paper && work.prepared.shelf.get(paper.key)
+})
+const isAlone = ({ members }: SheetStack) => new Set(members.map(({ paper }) => paper.key)).size === 1
+const canBeApart = ({ paper, of }: StackMember) => !of.paperOf && !cutting.apart.value.includes(paper.key)
+const pieces = computed(() => [...countsOf(stack.value.root)].map(([place, number]) =>
+  ({ place, number, letter: lookUp(letters.value, place), name: names.value.get(place) })))
+</script>
+
+<template>
+  <section class="board layout" :aria-label="`Stack ${large + 1}`">
+    <div class="head">
+      <h3>
+        Sheet {{ large + 1 }}: {{ sheetsIn(stack) }} × <template v-if="stack.supply.kind !== 'sheet'">
+          {{ stack.supply.kind }}
+        </template> <SheetText :width="stack.supply.width" :height="stack.supply.height" />
+      </h3>
+      <div v-if="order.stacks.length > 1" class="thumbs" role="group" aria-label="Stacks">
+        <button
+          v-for="(other, index) in order.stacks"
+          :key="other.key"
+          type="button"
+          :aria-pressed="index === large"
+          :aria-label="`Sheet ${index + 1}: ${papersInWords(other.members)}`"
+          @click="chosen = index"
+        >
+          <SheetThumb
+            :layout="layoutOf(other)"
+            :supply="supplyOf(other)"
+            :cutter
+            :paper="itemAt(other.members, 0).paper.key"
+          />
+          <span class="small">{{ sheetsIn(other) }} ×</span>
+        </button>
+      </div>
+    </div>
+    <SheetDrawing
+      v-if="drawnIn"
+      :layout="layoutOf(stack)"
+      :supply="supplyOf(stack)"
+      :cutter
+      :paper="drawnIn"
+      :names
+      :letters
+      :width="430"
+      :height="360"
+      :step
+    />
+    <ul class="key" aria-label="Pieces on this sheet">
+      <li v-for="{ place, number, letter, name } in pieces" :key="place">
+        <strong>{{ letter }}</strong> <span>{{ number }} × {{ name }}</span>
+      </li>
+    </ul>
+    <ul class="lies" aria-label="Papers in this stack">
+      <li v-for="member in stack.members" :key="`${member.paper.key} ${member.layout.key}`" class="row">
+        <PaperSwatch :paper="member.paper.key" />
+        <span>{{ member.quantity }} × {{ member.paper.name }}</span>
+        <QuietButton
+          v-if="!isAlone(stack) && canBeApart(member)"
+          label="Cut by itself"
+          :aria-label="`Cut ${member.paper.name} by itself`"
+          @click="cutting.setApart(member.paper.key, true)"
+        />
+      </li>
+    </ul>
+    <PlainButton
+      v-if="planner.ready && stack.members.some(isNoted)"
+      label="All of this stack is cut"
+      @click="cutting.noteCut(stack.key, order.stacks)"
+    />
+  </section>
+</template>
+
+<style scoped>
+.layout { padding: 0.6rem 0.9rem; }
+.head { display: flex; flex-wrap: wrap; gap: 0.3rem 0.8rem; align-items: center; justify-content: space-between; }
+.head h3 { margin: 0; }
+.thumbs { display: flex; flex-wrap: wrap; gap: 0.3rem; }
+.thumbs button {
+  font: inherit; color: inherit; background: none; border: 1px solid var(--line); border-radius: 3px;
+  padding: 0.2rem 0.35rem;
+  cursor: pointer; display: flex; gap: 0.35rem; align-items: center; min-height: 44px;
+}
+.thumbs button[aria-pressed='true'] { border-color: var(--accent); box-shadow: inset 0 -3px var(--accent); }
+.key, .lies { list-style: none; margin: 0.4rem 0; padding: 0; }
+.key { font-size: var(--small); display: grid; gap: 0.1rem; }
+.lies li { align-items: center; gap: 0.6rem; min-height: 2rem; }
+</style>
