@@ -6,7 +6,8 @@
  */
 /** What those who write everything down may read. */
 const WRITERS = [
-  'lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans', 'kits',
+  'lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'together', 'batch', 'plans',
+  'kits',
 ]
 const ROOMS = {
   lists: [],

@@ -1,7 +1,7 @@
 import type { Preparation } from '../core/batch'
 import type { ShoppingLine, Purchase, Usage } from '../core/kits'
 import { readyInWords, stripInWords, stripName } from '../core/batch'
-import { planAll, prepareShared } from '../core/plans'
+import { ordersOf, planAll, prepareShared } from '../core/plans'
 import {
   cardsIn, findingsOf, kitsOfBatch, moneyOfClass, neededInWords, packedBags, packsInWords, parcelsOf, piecesInBag,
   purchaseName, shoppingList, stopsIn, suppliesFor, tasksOf, amountInWords,
@@ -9,7 +9,7 @@ import {
 import type { Batch } from '../core/document'
 import { wholeMinutes } from '../core/cutting'
 import type { Solve } from '../core/cutting'
-import { bagsCsv, cutsCsv, shoppingCsv } from '../core/exports'
+import { bagsCsv, cutsCsv, ordersCsv, shoppingCsv } from '../core/exports'
 import { writeLength } from '../core/lengths'
 import type { Report } from './reports'
 import { findingLines, heading, moneyIn, table } from './reports'
@@ -167,6 +167,7 @@ export type Csv = (batch: Batch, solve: Solve) => Promise<Pick<Report, 'text' | 
 /** Commands that write CSV: the order of cuts, the bags, the shopping list. */
 export const CSVS: Record<string, Csv> = {
   plan: csvOf((batch, { outcomes }) => cutsCsv(batch, outcomes)),
+  order: csvOf((batch, { outcomes }) => ordersCsv(batch, ordersOf(outcomes, batch))),
   kits: csvOf(({ class: { units } }, { preparation }) => bagsCsv(packedBags(preparation), units)),
   shopping: csvOf((batch, { preparation, kits }) =>
     shoppingCsv(shoppingList(batch, kits, suppliesFor(preparation)), batch.class.units, batch.prices.currency)),

@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { sumOf } from '../core/lists'
 import { program, wakaru, DEMO, folder } from './testing'
 
 describe('plans, shares and folds on the command line', () => {
@@ -40,6 +41,22 @@ describe('plans, shares and folds on the command line', () => {
     }
   })
 
+  it('says in which one order the papers of a class are cut, and whose every part is', async () => {
+    const { status, stdout } = await wakaru(['order', DEMO])
+    expect(status).toBe(0)
+    expect(stdout).toMatch(/\d+ settings of the fence, \d+ strokes, about \d+ min; each paper by itself \d+ settings/)
+    const [order] = JSON.parse((await wakaru(['order', DEMO, '--json'])).stdout)
+    const plans = JSON.parse((await wakaru(['plan', DEMO, '--json'])).stdout)
+    const inStacks = order.stacks.flatMap(({ papers }: { papers: { quantity: number }[] }) => papers)
+      .map(({ quantity }: { quantity: number }) => quantity)
+    const inPlans = plans.flatMap(({ plan }: { plan: { layouts: { repeats: number }[] } }) => plan.layouts)
+      .map(({ repeats }: { repeats: number }) => repeats)
+    expect(sumOf(inStacks)).toBe(sumOf(inPlans))
+    expect(order.minutes).toBeLessThanOrEqual(order.apart.minutes)
+    const csv = (await wakaru(['order', DEMO, '--csv'])).stdout.trim().split('\n')
+    expect(csv).toHaveLength(1 + order.steps.length)
+  })
+
   it.each([
     ['plan', '"leaf": "75 mm"', '"leaf": "0.000001 mm"', 'nothing that small can be cut'],
     ['drawer', '"leaf": "75 mm"', '"leaf": "0.000001 mm"', 'nothing under 1 mm can be cut'],
@@ -70,7 +87,7 @@ describe('plans, shares and folds on the command line', () => {
     const csv = await wakaru(['plan', DEMO, '--csv'])
     expect([csv.status, csv.stdout.split('\n')[0]]).toEqual([0, expect.stringContaining('Paper,Step,Setting,In hand')])
     const refused = await wakaru(['share', DEMO, '--csv'])
-    expect(refused).toMatchObject({ status: 2, stderr: expect.stringContaining('--csv goes with plan, kits') })
+    expect(refused).toMatchObject({ status: 2, stderr: expect.stringContaining('--csv goes with plan, order, kits') })
     const bags = (await wakaru(['kits', DEMO, '--csv'])).stdout.trimEnd().split('\n')
     // A row for each piece of the 16 bags, below the head.
     expect([bags.length, bags[0]]).toEqual([

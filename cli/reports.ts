@@ -188,7 +188,7 @@ const planOverview = (outcomes: PaperOutcome[]): string =>
   )
 
 /** A cut as it is said at the trimmer. */
-function stepInWords(batch: Batch, step: BenchStep): string {
+export function stepInWords(batch: Batch, step: BenchStep): string {
   const { units } = batch.class
   const from = step.reading.from === 'far' ? ` (set ${formatLength(step.reading.at, units)} from the other edge)` : ''
   const rest = step.rest ? `, ${pileInWords(step.rest)} remains` : ''

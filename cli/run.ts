@@ -9,6 +9,7 @@ import { readBatch, readDressing } from '../core/formats'
 import { auditReport } from './audit'
 import { foldReport, foldsReport } from './folds'
 import { CSVS, kitsReport, shoppingReport } from './kits'
+import { orderReport } from './order'
 import { drawerReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
 import { mostReport, shareReport } from './sharing'
@@ -19,6 +20,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
 
   pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
+  order FILE    one order of cuts for all papers, or for each sitting: stacks, settings, where each part goes
   verify PLAN   checks what “plan FILE --json” or “share FILE --json” wrote, sharing no code with the planner
   audit FILE    counts everything a second time: whether bags, plans, lists, shopping and tasks agree
   drawer FILE   how many kits the sheets and offcuts on hand give, and which paper runs out first
@@ -43,7 +45,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   --envelope KEY     of “teach”: what fits into this envelope of the file
 
   --most        of “share”: the most kits that the sheets on hand give, one of each card
-  --csv         of “plan”, “kits” and “shopping”: the order of cuts, the bags or the list as CSV
+  --csv         of “plan”, “order”, “kits” and “shopping”: the order of cuts, the bags or the list as CSV
   --json        print data instead of tables
 
 FILE is a batch file, or - for standard input. Exit status: 0 done, 1 done with findings
@@ -67,6 +69,11 @@ const COMMANDS: Record<string, (batch: Batch, solver: Terminal['solver']) => Rep
     const solve = await solver()
     const preparation = prepareShared(batch, solve)
     return planReport(batch, preparation, planAll(batch, preparation, solve))
+  },
+  order: async (batch, solver) => {
+    const solve = await solver()
+    const preparation = prepareShared(batch, solve)
+    return orderReport(batch, preparation, planAll(batch, preparation, solve))
   },
   audit: async (batch, solver) => auditReport(batch, await solver()),
   drawer: async (batch, solver) => {

@@ -120,6 +120,8 @@ test('another paper changes the cutting', async ({ page, request }) => {
 test('print pages hold every paper and every seat', async ({ page, request }) => {
   const id = await demoClass(request, 'Printed')
   await page.goto(`/print/${id}/cutting`)
+  await expect(page.getByRole('heading', { level: 2, name: 'The class at the trimmer' })).toBeVisible()
+  await page.getByRole('button', { name: 'Paper by paper' }).click()
   await expect(page.getByRole('heading', { level: 2 })).toHaveCount(9)
   await expect(page.getByText('cut away from the body')).toBeVisible()
   const sheets = await page.pdf({ preferCSSPageSize: true })

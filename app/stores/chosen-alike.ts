@@ -5,11 +5,19 @@ import type { PaperOutcome } from '../../core/plans'
 import { togetherProblem, withPlans } from '../../core/plans'
 import { togetherKey } from '../../core/together'
 import { Background } from '../background/background'
+import type { Job } from '../background/job'
 import { isOpen } from '../background/job'
 import { startWorker } from '../background/remote'
 import { useMemories } from '../composables/useMemories'
 import { useClassStore } from './class'
-import type { PlannedPaper } from './planner'
+
+/** A paper with the plan that it has by itself, as far as that has come. */
+interface PlannedAlone {
+  paper: PaperOutcome['paper']
+  job: Job<unknown>
+  outcome?: PaperOutcome
+  settled: boolean
+}
 
 /** What papers are cut by once layouts were chosen alike: worked out once for the same plans. */
 const chosen = new WeakMap<ReadonlyMap<string, Plan>, { of: PaperOutcome[], outcomes: PaperOutcome[] }>()
@@ -26,7 +34,7 @@ function outcomesBy(plans: ReadonlyMap<string, Plan>, of: PaperOutcome[]): Paper
  * Layouts of the class's papers chosen alike once every paper is planned by itself.
  * @param alone the papers, each with the plan that it has by itself
  */
-export function useChosenAlike(alone: Ref<PlannedPaper[]>) {
+export function useChosenAlike<Planned extends PlannedAlone>(alone: Ref<Planned[]>) {
   const work = useClassStore()
   /** Counts what has changed in the background. */
   const turn = shallowRef(0)

@@ -1,8 +1,8 @@
 import { harmless } from './cells'
 import { describe, expect, it } from 'vitest'
-import { bagsCsv, cutsCsv, layoutSvg, piecesCsv } from '.'
+import { bagsCsv, cutsCsv, layoutSvg, ordersCsv, piecesCsv } from '.'
 import { prepare } from '../batch'
-import { planAll } from '../plans'
+import { ordersOf, planAll } from '../plans'
 import { packedBags } from '../kits'
 import { newSeat } from '../document'
 import { demoBatches } from '../../demo'
@@ -21,6 +21,16 @@ describe('the cutting', () => {
     )
     expect(lines).toHaveLength(1 + outcomes.reduce((sum, { steps }) => sum + steps.length, 0))
     expect(lines[1]).toMatch(/^Kelp,1,1,sheet 1,/)
+  })
+
+  it('lists every cut of the class with whose paper it is, a row each', async () => {
+    const orders = ordersOf(outcomes, { ...batch, wishes: { ...batch.wishes, sittings: 2 } })
+    const lines = (await ordersCsv(batch, orders)).trimEnd().split('\n')
+    expect(lines[0]).toMatch(/^Sitting,Step,Setting,In hand,.*,Papers in hand,Papers that come off,.*,Under the blade$/)
+    expect(lines).toHaveLength(1 + orders.reduce((sum, { steps }) => sum + steps.length, 0))
+    expect(new Set(lines.slice(1).map(line => line.split(',')[0]))).toEqual(new Set(['1', '2']))
+    for (const { paper } of outcomes.filter(({ steps }) => steps.length > 0))
+      expect(lines.some(line => line.includes(paper.name))).toBe(true)
   })
 
   it('draws a layout in real size with every cut right across', async () => {

@@ -2,8 +2,8 @@ import { produce } from 'immer'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { prepare, readPaper } from '../batch'
 import {
-  forgetCut, keepLayout, newMiscut, noteCut, noteMiscut, noteSpoiled, outcomeOf, setFormat, shelve, takeAsUsual,
-  takePlan,
+  forgetCut, keepLayout, newMiscut, noteCut, noteMiscut, noteSpoiled, noteStackCut, ordersOf, outcomeOf, planAll,
+  setApart, setFormat, shelve, takeAsUsual, takePlan,
 } from '.'
 import { letterPaper, paperedCard } from '../batch/testing'
 import type { PaperOutcome } from '.'
@@ -181,5 +181,50 @@ describe('two sheet formats of one size', () => {
     const { sheets, plan } = outcomeOf(paper!, plansFor(paper!.problem), twice)
     expect(sheets.reduce((sum, { needed }) => sum + needed, 0)).toBe(plan.sheets)
     expect(sheets.every(({ needed, onHand }) => needed <= onHand)).toBe(true)
+  })
+})
+
+describe('a stack of the class', () => {
+  const papers = ['kelp', 'fog', 'rust'].map(key => letterPaper(key))
+  const some: Batch = { ...empty, papers }
+  const cards = papers.map(({ key }) => {
+    const card = paperedCard(foldById('plain-card')!, some)
+    const own = Object.fromEntries(Object.keys(card.papers).map(part => [part, key]))
+    return { ...card, key: `card-${key}`, papers: own }
+  })
+  const planOf = (of: Batch) => ordersOf(planAll(of, prepare(of)), of)
+
+  it('is noted as cut for every paper in it, and what is left stays as it is', () => {
+    const before: Batch = { ...some, cards }
+    const [order] = planOf(before)
+    const [stack] = order!.stacks
+    expect(stack!.members.map(({ paper }) => paper.key)).toEqual(['kelp', 'fog', 'rust'])
+    let keys = 0
+    const after = produce(before, draft =>
+      noteStackCut(draft, stack!.key, order!.stacks, () => `kept-${++keys}`))
+    expect(after.cutting.map(({ paper, layouts }) => [paper, layouts.reduce((sum, { cut }) => sum + cut, 0)]))
+      .toEqual(stack!.members.map(({ paper, quantity }) => [paper.key, quantity]))
+    const left = planOf(after).flatMap(({ stacks }) => stacks)
+    expect(left.map(({ members }) => members.map(({ paper, quantity }) => [paper.key, quantity])))
+      .toEqual(order!.stacks.slice(1).map(({ members }) => members.map(({ paper, quantity }) => [paper.key, quantity])))
+  })
+
+  it('is left by a paper that is to be cut by itself, which costs no sheet', () => {
+    const before: Batch = { ...some, cards }
+    const apart = produce(before, draft => setApart(draft, 'fog', true))
+    expect(planOf(apart)[0]!.stacks[0]!.members.map(({ paper }) => paper.key)).not.toContain('fog')
+    expect(produce(apart, draft => setApart(draft, 'fog', false)).cutting).toEqual([])
+    const sheets = (of: Batch) => planAll(of, prepare(of)).map(({ plan }) => plan.sheets)
+    expect(sheets(apart)).toEqual(sheets(before))
+  })
+
+  it('is parted among sittings with whole papers in each', () => {
+    const parted = { ...some, cards, wishes: { ...some.wishes, sittings: 2 } }
+    const orders = planOf(parted)
+    const sets = orders.map(({ stacks }) =>
+      new Set(stacks.flatMap(({ members }) => members.map(({ paper }) => paper.key))))
+    expect(orders).toHaveLength(2)
+    expect(sets.flatMap(set => [...set]).sort()).toEqual(['fog', 'kelp', 'rust'])
+    expect(planOf({ ...parted, wishes: { ...some.wishes, sittings: 6 } })).toHaveLength(3)
   })
 })

@@ -2,7 +2,9 @@ import type { PaperOutcome } from '../plans'
 import { proofOf } from '../plans'
 import type { BenchStep, Cutter, KeyedLayout, Supply } from '../cutting'
 import { countsOf, heldInWords, leavesOf, pileInWords, takenInWords, wholeMinutes, lettersOf } from '../cutting'
-import { byKey, count } from '../lists'
+import { byKey, count, itemAt } from '../lists'
+import type { OrderTogether, StepTogether } from '../together'
+import { lotsInWords, papersInWords, partsInWords, placeLetters, placeNames, sheetsIn } from '../together'
 import type { Units } from '../lengths'
 import type { Paper } from '../paper'
 import type { Drawing, PrintBlock, PrintSection } from './model'
@@ -10,7 +12,9 @@ import { drawing, hatching, line, rectangle, text } from './svg'
 import { sheetInWords, typeset, typesetSize } from './typeset'
 
 /** What is said of a sheet that is cut from, by its name where it has one. */
-function supplyInWords({ kind, width, height }: Supply, units: Units, from?: string): string {
+function supplyInWords(
+  { kind, width, height }: Pick<Supply, 'kind' | 'width' | 'height'>, units: Units, from?: string,
+): string {
   const size = sheetInWords(width, height, units)
   return kind === 'sheet' ? size : from ? `leftover of ${from}, ${size}` : `${kind} ${size}`
 }
@@ -62,6 +66,42 @@ export function cuttingSection(outcome: PaperOutcome, units: Units): PrintSectio
   }
 }
 
+/**
+ * The section of an order of cuts for several papers: stacks in outline with letters and what lies in them, and the
+ * order by setting of the fence.
+ * @param heading what it is called where there are several
+ */
+export function orderSection(order: OrderTogether, units: Units, heading: string): PrintSection {
+  const { stacks, steps, settings, minutes, apart } = order
+  if (stacks.length === 0) return { heading, blocks: [{ kind: 'text', text: 'Everything is cut.' }] }
+  const { cutter } = itemAt(itemAt(stacks, 0).members, 0).of.problem
+  const letters = placeLetters(stacks, cutter.kerf)
+  const names = placeNames(stacks)
+  const drawings = stacks.map((stack, at) => sheetDrawing({
+    layout: { key: stack.key, supply: stack.key, root: stack.root, repeats: sheetsIn(stack) },
+    supply: { key: stack.key, ...stack.supply, onHand: 0, price: null },
+    cutter, letters, units, paper: { upright: false },
+    title: `Sheet ${at + 1}: ${sheetsIn(stack)} × ${supplyInWords(stack.supply, units)}, `
+      + papersInWords(stack.members),
+  }))
+  const work = steps.length === 0
+    ? 'No cut is needed: every piece is a whole sheet.'
+    : `${count(settings, 'setting')} of the fence, about ${wholeMinutes(minutes)} min; each paper by itself `
+      + `${count(apart.settings, 'setting')}, about ${wholeMinutes(apart.minutes)} min.`
+  return {
+    heading,
+    blocks: [
+      { kind: 'text', text: work },
+      { kind: 'drawings', drawings },
+      {
+        kind: 'table', name: `Pieces of ${heading}`, head: ['', 'Piece'],
+        rows: [...letters].map(([place, letter]) => [letter, names.get(place) ?? place]),
+      },
+      ...(steps.length === 0 ? [] : [stepTable(steps, letters, units, { name: heading })]),
+    ],
+  }
+}
+
 /** More steps than this take the whole width of a page. */
 const FEW_STEPS = 12
 
@@ -74,12 +114,14 @@ function laidOut(drawings: Drawing[], tables: Extract<PrintBlock, { kind: 'table
 
 /** The order of cuts; a fence that stays where it is is not said again. */
 function stepTable(
-  steps: BenchStep[],
+  steps: readonly (BenchStep | StepTogether)[],
   letters: ReadonlyMap<string, string>,
   units: Units,
   { name }: Pick<Paper, 'name'>,
 ): Extract<PrintBlock, { kind: 'table' }> {
-  const pile = (pile: BenchStep['keep']) => pileInWords(pile, (pile.demand && letters.get(pile.demand)) ?? pile.name)
+  const pile = (pile: BenchStep['keep'], papers = '') =>
+    pileInWords(pile, (pile.demand && letters.get(pile.demand)) ?? pile.name)
+    + (papers && pile.kind !== 'waste' ? ` (${papers})` : '')
   const notes = ({ reading, byKnife }: BenchStep) => [
     ...(reading.from === 'far' ? [`set ${typeset(reading.at, units)} from the other edge`] : []),
     ...(reading.from === 'between' ? [`between marks, nearest ${typeset(reading.at, units)}`] : []),
@@ -92,12 +134,16 @@ function stepTable(
     rows: steps.map((step, index) => {
       const moved = index === 0 || steps[index - 1]?.fence !== step.fence
       const turn = step.turn ? 'turn: ' : ''
-      const rest = step.rest ? `, ${pile(step.rest)} remains` : ''
+      const parts = 'held' in step ? step : undefined
+      const rest = step.rest ? `, ${pile(step.rest, parts && partsInWords(parts.left))} remains` : ''
+      const lies = parts ? lotsInWords(parts.lots) : ''
       const more = notes(step).map(note => ` (${note})`).join('')
       const cuts = `${count(step.cuts, 'cut')} along the ${step.side}`
       const from = takenInWords(step)
-      const held = `${heldInWords(step)}${from && ` ${from}`}, ${typesetSize(step.size.width, step.size.height, units)}`
-      const words = `${turn}${held}: ${cuts} → ${pile(step.keep)}${rest}${more}`
+      const papers = parts ? ` (${papersInWords(parts.held)})` : ''
+      const held = `${heldInWords(step)}${papers}${from && ` ${from}`}, ${typesetSize(step.size.width, step.size.height, units)}`
+      const words = `${turn}${held}: ${cuts} → ${pile(step.keep, parts && partsInWords(parts.kept))}${rest}${more}`
+        + (lies && `. Under the blade: ${lies}`)
       return [String(index + 1), moved ? typeset(step.fence, units) : 'same', words, '☐']
     }),
   }

@@ -2,12 +2,13 @@ import { describe, expect, it } from 'vitest'
 import { demoBatches } from '../../demo'
 import { alikeEvening } from '../../demo/testing'
 import { prepare } from '../batch'
-import { planAll } from '../plans'
+import { ordersOf, planAll } from '../plans'
+import { sheetsIn } from '../together'
 import { kitsOfBatch, packedBags, purchaseName, shoppingList, suppliesFor } from '../kits'
 import type { Batch } from '../document'
 import { inches, millimetres } from '../lengths'
 import { letterAt, lettersOf } from '../cutting'
-import { bagSection, cuttingSection, pieceSection, scoreSection, shoppingSection, typeset, typesetText } from '.'
+import { bagSection, cuttingSection, orderSection, pieceSection, scoreSection, shoppingSection, typeset, typesetText } from '.'
 import type { PrintBlock, PrintSection } from '.'
 
 const batch: Batch = alikeEvening()
@@ -70,6 +71,23 @@ describe('cutting sheets', () => {
     expect(fences.filter(fence => fence !== 'same')).toHaveLength(
       outcome.steps.filter(({ fence }, index) => fence !== outcome.steps[index - 1]?.fence).length,
     )
+  })
+
+  it('hold the one order of the class: stacks with their papers, every cut once, every fence once a setting', () => {
+    const [order] = ordersOf(outcomes, preparation.batch)
+    const section = orderSection(order!, 'inch', 'The class')
+    const [drawings] = ofKind(section, 'drawings')
+    const [key, steps] = ofKind(section, 'table')
+    expect(drawings!.drawings.map(({ title }) => title)).toEqual(order!.stacks.map((stack, at) =>
+      expect.stringMatching(new RegExp(`^Sheet ${at + 1}: ${sheetsIn(stack)} × .*${stack.members[0]!.paper.name}`))))
+    const drawn = drawings!.drawings.map(({ svg }) => svg).join('')
+    for (const [letter] of key!.rows) expect(drawn).toContain(`>${letter}</text>`)
+    expect(steps!.rows).toHaveLength(order!.steps.length)
+    expect(steps!.rows.filter(([, fence]) => fence !== 'same')).toHaveLength(order!.settings)
+    for (const { paper: { name }, steps: own } of outcomes)
+      if (own.length > 0) expect(steps!.rows.some(([,, words]) => words!.includes(name))).toBe(true)
+    expect(orderSection({ ...order!, stacks: [], steps: [] }, 'inch', 'The class').blocks)
+      .toEqual([{ kind: 'text', text: 'Everything is cut.' }])
   })
 
   it('say so when all of a paper is cut', () => {

@@ -3,7 +3,7 @@ import { benchSequence, effortOf, looseIn, secondsOf, sequenceOf, sequenceOfClas
 import { byKey, itemAt, lookUp, sumOf } from '../lists'
 import { stackOf } from '../paper'
 import type { PaperCut } from './papers'
-import type { PaperShare, SheetStack } from './stacks'
+import type { PaperPart, PaperShare, SheetStack } from './stacks'
 import { lotsOf, sharesOf, sheetsIn, stacksOf } from './stacks'
 import { placeNames } from './words'
 
@@ -11,13 +11,6 @@ import { placeNames } from './words'
  * One order of cuts for several papers: the fence is set once for whatever waits at that measure, and sheets of
  * several papers that are cut alike are cut in one stack.
  */
-
-/** What comes off: how many of each paper, and which of its pieces that is. */
-export interface PaperPart extends PaperShare {
-  /** Of pieces, the key of the demand in the paper's plan, and what it is called there. */
-  demand?: string
-  name?: string
-}
 
 /** A step: what is held, comes off and remains of each paper. */
 export interface StepTogether extends BenchStep {
@@ -122,18 +115,29 @@ function loadsOf(stacks: readonly SheetStack[], stack: number): Layout[] {
 const loadCutter = (stacks: readonly SheetStack[], { cutter }: Bench): Cutter =>
   ({ ...cutter, stack: partsOf(stacks, cutter.stack) })
 
+/** The stacks by when they are taken up, those that need no cut last, and their order told by those numbers. */
+function asTakenUp(stacks: readonly SheetStack[], order: readonly number[]) {
+  const met = order.filter((pile, at) => at % 2 === 0 && pile < stacks.length)
+  const places = [...new Set([...met, ...stacks.keys()])]
+  return {
+    stacks: places.map(place => itemAt(stacks, place)),
+    order: order.map((pile, at) => (at % 2 === 0 && pile < stacks.length ? places.indexOf(pile) : pile)),
+  }
+}
+
 /** The steps of some stacks in an order, with the part of each paper in them. */
-function inOrder(stacks: SheetStack[], order: number[], { cutter, work }: Bench) {
+function inOrder(found: readonly SheetStack[], piles: readonly number[], { cutter, work }: Bench) {
+  const { stacks, order } = asTakenUp(found, piles)
   const members = (key: string): PaperShare[] => byKey(stacks, key).members
   const lots = (layouts: readonly string[]) => lotsOf(sharesOf(layouts.flatMap(members)), cutter.stack)
   const layouts = stacks.map((stack): Layout =>
     ({ key: stack.key, supply: stack.key, root: stack.root, repeats: sheetsIn(stack) }))
   const supplies = stacks.map(({ key, supply }) => ({ key, ...supply, onHand: 0, price: null }))
-  const steps = benchSequence(layouts, cutter, {
+  const cuts = benchSequence(layouts, cutter, {
     names: placeNames(stacks), work, order, supplies, stacked: layouts => lots(layouts).length,
   })
   const parted = new PartedSteps(stacks, cutter.stack)
-  return { stacks, steps: steps.map(step => parted.of(step)), effort: effortOf(steps) }
+  return { stacks, steps: cuts.map(step => parted.of(step)), effort: effortOf(cuts) }
 }
 
 /** Follows what belongs to which paper through the steps. */

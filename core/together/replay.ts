@@ -1,9 +1,9 @@
 import { leavesOf } from '../cutting'
 import { byKey, tally } from '../lists'
 import { STACKED_WEIGHT } from '../paper'
-import type { OrderTogether, PaperPart, StepTogether } from './order'
+import type { OrderTogether, StepTogether } from './order'
 import type { PaperCut } from './papers'
-import type { PaperShare } from './stacks'
+import type { PaperPart, PaperShare } from './stacks'
 
 /*
  * Cuts several papers once more with sheets of its own, each rectangle with its place on the sheet that it came from,

@@ -15,6 +15,13 @@ export interface PaperShare {
   quantity: number
 }
 
+/** What comes off: how many of each paper, and which of its pieces that is. */
+export interface PaperPart extends PaperShare {
+  /** Of pieces, the key of the demand in the paper's plan, and what it is called there. */
+  demand?: string
+  name?: string
+}
+
 /** Sheets of one paper in a stack, and the layout of its plan that they are cut by. */
 export interface StackMember extends PaperShare {
   /** The paper whose plan the layout belongs to: scrap has one plan for sheets of several papers. */

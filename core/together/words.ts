@@ -1,6 +1,5 @@
 import { lettersOf } from '../cutting'
-import type { PaperPart } from './order'
-import type { PaperShare, SheetStack } from './stacks'
+import type { PaperPart, PaperShare, SheetStack } from './stacks'
 
 /*
  * What an order of several papers says, in words that stand alike on screen, in print, in files and on the command

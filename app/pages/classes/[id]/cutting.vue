@@ -10,10 +10,14 @@ const chosen = computed(() => planner.papers.find(({ paper }) => paper.key === r
 const choose = (paper?: string) => router.replace({ query: paper ? { paper } : {} })
 
 const { priority } = WISHES
+/** The order that is on screen: that of the paper, or of the class. */
 async function saveCuts() {
-  const { cutsCsv } = await import('../../../../core/exports')
-  saveText(await cutsCsv(work.batch, planner.outcomes), 'cuts.csv', 'text/csv')
+  const { cutsCsv, ordersCsv } = await import('../../../../core/exports')
+  const paper = chosen.value
+  const csv = paper ? cutsCsv(work.batch, paper.outcome ? [paper.outcome] : []) : ordersCsv(work.batch, planner.orders)
+  saveText(await csv, paper ? `cuts-${paper.paper.key}.csv` : 'cuts.csv', 'text/csv')
 }
+const printed = computed(() => ({ path: `/print/${work.id}/cutting`, query: chosen.value ? { by: 'paper' } : {} }))
 </script>
 
 <template>
@@ -61,7 +65,7 @@ async function saveCuts() {
         <Button label="Cuts as CSV" severity="secondary" text :disabled="!planner.ready" @click="saveCuts" />
         <Button
           as="router-link"
-          :to="`/print/${work.id}/cutting`"
+          :to="printed"
           label="Print the cutting sheets"
           severity="secondary"
           outlined
