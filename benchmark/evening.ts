@@ -74,7 +74,7 @@ function evening(roll: ReturnType<typeof dice>, solve: Solve): Evening | undefin
   const alike = chosenAlike(apart, batch, solve)
   const order = itemAt(ordersOf(alike, batch), 0)
   const took = performance.now() - begun
-  const together = { outcomes: alike, order, alone: itemAt(ordersOf(apart, one), 0).apart }
+  const together = { outcomes: alike, order, alone: order.apart }
   const [wrong] = orderViolations(together.order, alike.map(one => ({ ...one, ...one.entry })), stack)
   if (wrong) throw new Error(wrong)
   const byMaker = apart.map(handOf)

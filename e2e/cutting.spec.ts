@@ -253,7 +253,7 @@ test('a paper keeps its grain and its offcuts, and refuses what is no size', asy
   for (const words of ['3 in', '4 1/4 in', 'offcut']) await expect(kept).toContainText(words)
 })
 
-test('the plan in the browser is the plan of the command line, to the last sign', async ({ page, request }) => {
+test('the order of cuts in the browser is that of the command line, to the last sign', async ({ page, request }) => {
   const id = await demoClass(request, 'Same everywhere', (file) => {
     // As it was planned when it was saved last does not matter: both plan it from nothing.
     file.wishes.priority = 'easy'
@@ -263,7 +263,7 @@ test('the plan in the browser is the plan of the command line, to the last sign'
   await expect(save).toBeEnabled(PATIENT)
   const [download] = await Promise.all([page.waitForEvent('download'), save.click()])
   const file = await (await request.get(`/api/classes/${id}/file`)).text()
-  const planned = ['scripts/run.mjs', 'wakaru', 'plan', '-', '--csv']
+  const planned = ['scripts/run.mjs', 'wakaru', 'order', '-', '--csv']
   const { stdout } = spawnSync('node', planned, { encoding: 'utf8', input: file })
   expect(stdout.length).toBeGreaterThan(1000)
   expect((await readFile(await download.path(), 'utf8')).trimEnd()).toBe(stdout.trimEnd())

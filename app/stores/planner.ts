@@ -100,7 +100,7 @@ function usePlannedPapers() {
     },
     { immediate: true },
   )
-  return { papers, alone, alike, hidden, background }
+  return { papers, alike, hidden, background }
 }
 
 /**
@@ -111,7 +111,7 @@ function usePlannedPapers() {
 export const usePlannerStore = defineStore('planner', () => {
   const work = useClassStore()
   const sharings = useSharingStore()
-  const { papers, alone, alike, hidden, background } = usePlannedPapers()
+  const { papers, alike, hidden, background } = usePlannedPapers()
 
   const outcomes = computed(() => papers.value.flatMap(({ outcome }) => outcome ?? []))
   /** Prints are still being shared out: what is cut from them may change. */
@@ -140,8 +140,6 @@ export const usePlannerStore = defineStore('planner', () => {
   )
   return {
     papers, outcomes, planless, ready, running, stopped, progress, kits,
-    /** The papers as each would be cut by itself. */
-    alone: computed(() => alone.value.flatMap(({ outcome }) => outcome ?? [])),
     /** The orders of cuts of the whole class, one for each sitting; none before everything is planned. */
     orders: computed(() => (ready.value && work.settled ? ordersOf(outcomes.value, work.settled.batch) : [])),
     stop() {

@@ -1,13 +1,17 @@
 import { parse, stringify } from 'devalue'
 import highs from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { keptPlans, keptSharing } from '.'
+import { keptPlans, keptSharing, keptTogether } from '.'
 import { prepare } from '../batch'
 import { randomClass } from '../recount/testing'
 import type { CutNode, Plan, CuttingProblem, Solve } from '../cutting'
 import { plansFor, solverOf } from '../cutting'
 import { sharedToTheEnd } from '../sharing'
 import type { Sharing } from '../sharing'
+import type { PaperAlone } from '../together'
+import { plansTogether } from '../together'
+import { paperAlone } from '../together/testing'
+import { piece, problem as problemOf, sheet } from '../cutting/testing'
 
 let solve: Solve
 beforeAll(async () => void (solve = solverOf(await highs())))
@@ -118,5 +122,33 @@ describe('a sharing that was kept', () => {
     expect(
       keptSharing({ ...read(sharing), broken: { touching: 0, neighbours: 0, different: 0, evenly: 99 } }, problem!),
     ).toEqual(sharing)
+  })
+})
+
+describe('layouts chosen alike that were kept', () => {
+  const papers = ([[6, 6], [6, 4], [5, 5], [6, 6]] as const).map(([bases, mats], at) =>
+    paperAlone(`colour-${at}`, 240, problemOf(
+      [piece(5.5, 8.5, bases), piece(4, 5.25, mats)], [sheet(8.5, 11)], { stack: 4 },
+    )))
+  const asked = { papers, together: { stack: 4 } }
+
+  it('are taken as they were found', () => {
+    const found = plansTogether(asked, solve)
+    expect(found.size).toBeGreaterThan(0)
+    expect(keptTogether(read(found), asked)).toEqual(found)
+    expect(keptTogether(read(new Map()), asked)).toEqual(new Map())
+  })
+
+  it('are not taken for other papers, where they take more, or where anything cannot be cut', () => {
+    const found = plansTogether(asked, solve)
+    const [[key, plan] = ['', undefined]] = found
+    const less = (paper: PaperAlone) => ({ ...paper, plan: { ...paper.plan, sheets: paper.plan.sheets - 1 } })
+    expect(keptTogether(read(found), { ...asked, papers: papers.map(less) })).toBeUndefined()
+    expect(keptTogether(read(found), { ...asked, papers: papers.filter(({ paper }) => paper.key !== key) }))
+      .toBeUndefined()
+    const [first, ...others] = plan?.layouts ?? []
+    const short = { ...plan, layouts: [{ ...first, repeats: 0 }, ...others] }
+    for (const wrong of [new Map([[key, short]]), new Map([[key, null]]), { [key]: plan }, 'plans', undefined])
+      expect(keptTogether(wrong, asked)).toBeUndefined()
   })
 })

@@ -4,6 +4,7 @@ import type { KitNeed, Layout, MeasuredPlan, Plan } from '../cutting'
 import { incompleteKits, isWithinLimits, leavesOf, madeBy, measured, openedBy, preferred, tradeOffs } from '../cutting'
 import type { Leftover, UsedUp } from './leftovers'
 import type { PaperProblem } from '../batch'
+import type { OrderFigures } from '../together'
 
 /** What the plan of one paper opens and costs. */
 export interface SheetUse {
@@ -22,6 +23,8 @@ export interface PaperOutcome extends MeasuredPlan {
   choices: MeasuredPlan[]
   /** The plan with the fewest sheets, whatever the maker allows. */
   fewest: MeasuredPlan
+  /** What it would take by a plan of its own, where this one was chosen to suit other papers. */
+  alone?: OrderFigures & { worth: number }
   /** No plan keeps to what the maker allows. */
   beyond: boolean
   /** A plan for which nothing has to be bought, where the chosen one buys although enough lies there. */
@@ -54,8 +57,13 @@ export function outcomeOf(entry: PaperProblem, plans: Plan[], { wishes }: Pick<B
 }
 
 /** What follows for a paper where it is cut by a plan that was chosen with other papers in mind. */
-export const outcomeBy = (outcome: PaperOutcome, plan: Plan): PaperOutcome =>
-  outcomeWith(outcome.entry, measured(plan, outcome.entry.problem, outcome.entry.names), outcome)
+export function outcomeBy(outcome: PaperOutcome, plan: Plan): PaperOutcome {
+  const { entry, settings, effort: { strokes }, minutes, worth } = outcome
+  return {
+    ...outcomeWith(entry, measured(plan, entry.problem, entry.names), outcome),
+    alone: { settings, strokes, minutes, worth },
+  }
+}
 
 function outcomeWith(
   entry: PaperProblem,

@@ -141,7 +141,8 @@ function stepTable(
       const cuts = `${count(step.cuts, 'cut')} along the ${step.side}`
       const from = takenInWords(step)
       const papers = parts ? ` (${papersInWords(parts.held)})` : ''
-      const held = `${heldInWords(step)}${papers}${from && ` ${from}`}, ${typesetSize(step.size.width, step.size.height, units)}`
+      const size = typesetSize(step.size.width, step.size.height, units)
+      const held = `${heldInWords(step)}${papers}${from && ` ${from}`}, ${size}`
       const words = `${turn}${held}: ${cuts} → ${pile(step.keep, parts && partsInWords(parts.kept))}${rest}${more}`
         + (lies && `. Under the blade: ${lies}`)
       return [String(index + 1), moved ? typeset(step.fence, units) : 'same', words, '☐']

@@ -31,7 +31,7 @@ export const togetherKey = ({ papers, together: { stack, apart } }: TogetherProb
 
 /**
  * Plans chosen alike, so that papers are cut in one stack, where that saves more than it costs: of those papers only
- * that are cut otherwise than alone. None of them takes more sheets.
+ * that are cut otherwise than alone. None of them takes more sheets, and all of them together no more minutes.
  */
 export function plansTogether({ papers, together }: TogetherProblem, solve: Solve): Map<string, Plan> {
   const free = papers.filter(paper => isFree(paper, together))
@@ -43,7 +43,8 @@ export function plansTogether({ papers, together }: TogetherProblem, solve: Solv
     // What the maker does not allow is no better for being alike.
     return isWithinLimits(measured(plan, own.problem), own.problem) ? cutBy(own, plan) : own
   })
-  if (costOf(other, orderOf(other, together)) >= costOf(alone, orderOf(alone, together))) return new Map()
+  const [before, after] = [orderOf(alone, together), orderOf(other, together)]
+  if (after.minutes > before.minutes || costOf(other, after) >= costOf(alone, before)) return new Map()
   return new Map(other.filter((paper, at) => paper !== alone[at]).map(({ paper, plan }) => [paper.key, plan]))
 }
 

@@ -2,7 +2,7 @@ import type { BenchStep, Cutter, Effort, Layout, Pile, Work } from '../cutting'
 import { benchSequence, effortOf, looseIn, secondsOf, sequenceOf, sequenceOfClass, workOf } from '../cutting'
 import { byKey, itemAt, lookUp, sumOf } from '../lists'
 import { stackOf } from '../paper'
-import type { PaperCut } from './papers'
+import type { OrderFigures, PaperCut } from './papers'
 import type { PaperPart, PaperShare, SheetStack } from './stacks'
 import { lotsOf, sharesOf, sheetsIn, stacksOf } from './stacks'
 import { placeNames } from './words'
@@ -19,13 +19,6 @@ export interface StepTogether extends BenchStep {
   left: PaperPart[]
   /** How what is held lies under the blade, one list for each stack. */
   lots: PaperShare[][]
-}
-
-/** What an order of cuts takes. */
-export interface OrderFigures {
-  settings: number
-  strokes: number
-  minutes: number
 }
 
 export interface OrderTogether extends OrderFigures {
@@ -54,10 +47,12 @@ const FINEST = 5040
  * what it says where nothing can be saved.
  */
 export function orderOf(papers: readonly PaperCut[], { stack, apart }: Together): OrderTogether {
+  const alone = papers.map(({ alone, settings, effort: { strokes }, minutes }) =>
+    alone ?? { settings, strokes, minutes })
   const oneByOne: OrderFigures = {
-    settings: sumOf(papers.map(({ settings }) => settings)),
-    strokes: sumOf(papers.map(({ effort }) => effort.strokes)),
-    minutes: sumOf(papers.map(({ minutes }) => minutes)),
+    settings: sumOf(alone.map(({ settings }) => settings)),
+    strokes: sumOf(alone.map(({ strokes }) => strokes)),
+    minutes: sumOf(alone.map(({ minutes }) => minutes)),
   }
   const [first] = papers
   if (!first) return { stacks: [], steps: [], effort: effortOf([]), loose: 0, ...oneByOne, apart: oneByOne }

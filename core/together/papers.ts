@@ -14,8 +14,19 @@ export interface PaperToCut {
   paperOf?: ReadonlyMap<string, SheetPaper>
 }
 
-/** A paper with the plan that it is cut by, and what that takes by itself. */
-export type PaperCut = PaperToCut & Pick<MeasuredPlan, 'plan' | 'settings' | 'minutes' | 'effort' | 'worth' | 'saved'>
+/** What an order of cuts takes. */
+export interface OrderFigures {
+  settings: number
+  strokes: number
+  minutes: number
+}
+
+/** A paper with the plan that it is cut by, and what that takes. */
+export interface PaperCut
+  extends PaperToCut, Pick<MeasuredPlan, 'plan' | 'settings' | 'minutes' | 'effort' | 'worth' | 'saved'> {
+  /** What it would take by a plan of its own, where this one was chosen to suit other papers. */
+  alone?: OrderFigures
+}
 
 export const cutBy = (paper: PaperToCut, plan: Plan): PaperCut =>
   ({ ...paper, ...measured(plan, paper.problem, paper.names) })

@@ -18,14 +18,12 @@ const step = computed(() => (shown.value === undefined ? undefined : order.value
 
 const total = (of: (order: typeof orders.value[number]) => number) => sumOf(orders.value.map(of))
 const figures = computed(() => {
-  const { alone } = planner
-  const minutes = sumOf(alone.map(outcome => outcome.minutes))
-  const more = sumOf(planner.outcomes.map(({ worth }) => worth)) - sumOf(alone.map(({ worth }) => worth))
+  const more = sumOf(planner.outcomes.map(({ worth, alone }) => worth - (alone?.worth ?? worth)))
   return {
     words: `${count(total(({ settings }) => settings), 'setting')} of the fence, `
       + `${count(total(({ strokes }) => strokes), 'stroke')}, about ${wholeMinutes(total(order => order.minutes))} min`,
-    apart: `Each paper by itself: ${count(sumOf(alone.map(({ settings }) => settings)), 'setting')}, `
-      + `about ${wholeMinutes(minutes)} min`,
+    apart: `Each paper by itself: ${count(total(({ apart }) => apart.settings), 'setting')}, `
+      + `about ${wholeMinutes(total(({ apart }) => apart.minutes))} min`,
     more,
   }
 })
