@@ -31,7 +31,6 @@ export interface AlikePaper {
  * pieces up to which all strips of two sizes are among them.
  */
 const MOST = { ways: 90, columns: 700, sizes: 6 }
-const FEWEST_WAYS = 40
 /** Branches of the programme, and the share of its cost that it may be off: what it weighs are estimates of effort. */
 const LIMITS = { nodes: 60, gap: 0.005, brief: true }
 
@@ -59,7 +58,7 @@ export function alikePlans(papers: readonly AlikePaper[], solve: Solve): Map<str
   const ways = [...waysOf(papers).values()]
     .filter(({ planned, fits }) => planned || fits.size > 1)
     .sort((a, b) => Number(b.planned) - Number(a.planned) || b.fits.size - a.fits.size || fullness(b) - fullness(a))
-    .slice(0, Math.max(FEWEST_WAYS, Math.min(MOST.ways, Math.floor(MOST.columns / papers.length))))
+    .slice(0, Math.min(MOST.ways, Math.floor(MOST.columns / papers.length)))
   const programme = new AlikeProgramme(papers, ways, first.problem)
   const solved = solve({ ...programme.built(), whole: LIMITS })
   return solved ? programme.plansFrom(solved.columns) : alone
