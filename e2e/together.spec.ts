@@ -15,7 +15,7 @@ test('the class is cut in one order: stacks of several papers, a paper by itself
   const said = page.getByText(/The class at the trimmer: \d+ settings of the fence, \d+ strokes, about/)
   await expect(said).toContainText(/Each paper by itself: \d+ settings, about \d+ min/)
   const bases = order.getByRole('listitem').filter({ hasText: '4 Fog, 4 Kelp' })
-  await expect(bases).toContainText('16 × Base (Harbour lantern) (8 Fog, 8 Kelp)')
+  await expect(bases).toContainText(/16 × [A-Z] Base \(Harbour lantern\) \(8 Fog, 8 Kelp\)/)
   await expect(bases).toContainText(/Under the blade: \d Kelp/)
   // A step that is pointed at brings out its stack.
   await bases.focus()

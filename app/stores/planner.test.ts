@@ -1,11 +1,13 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { shelve } from '../../core/plans'
-import { paperedCard } from '../../core/batch/testing'
+import { letterPaper, paperedCard } from '../../core/batch/testing'
 import { plansFor } from '../../core/cutting'
 import type { Batch } from '../../core/document'
 import { ANY_SCRAP, newClass, newCutting } from '../../core/document'
 import { factsOf, foldById } from '../../core/folds'
+import { solve } from '../../core/plans/testing'
+import { plansTogether } from '../../core/together'
 import { MadeUpWorker, madeUp } from '../background/testing'
 import { useClassStore } from './class'
 import { usePlannerStore } from './planner'
@@ -161,5 +163,56 @@ describe('the planner’s store', () => {
       'a slip',
       1,
     ])
+  })
+})
+
+describe('papers cut together', () => {
+  /** Colours of one card, of which each has its number of kits. */
+  const inColours = (draft: Batch, kits: number[]) => {
+    draft.papers = kits.map((_, at) => letterPaper(`colour-${at}`))
+    draft.cards = kits.map((kits, at) => {
+      const card = paperedCard(foldById('gatefold')!, draft)
+      const papers = Object.fromEntries(Object.keys(card.papers).map(part => [part, `colour-${at}`]))
+      return { ...card, key: `card-${at}`, kits, papers }
+    })
+  }
+  /** Settles every paper by itself, and hands over the worker that chooses layouts alike. */
+  async function alone() {
+    worker().finish(plansFor)
+    await painted()
+    return madeUp<'together'>(-1)
+  }
+
+  it('are settled only once layouts are chosen alike, and say what each would take by itself', async () => {
+    await change('cards', draft => inColours(draft, [6, 5, 7]))
+    const choosing = await alone()
+    expect([choosing.name, planner.ready, planner.orders, planner.papers.map(({ settled }) => settled)]).toEqual([
+      'together', false, [], [false, false, false],
+    ])
+    choosing.finish(problem => plansTogether(problem, solve))
+    expect([planner.ready, planner.papers.every(({ settled }) => settled)]).toEqual([true, true])
+    const [order] = planner.orders
+    expect(order!.stacks.some(({ members }) => members.length > 1)).toBe(true)
+    expect(order!.minutes).toBeLessThan(order!.apart.minutes)
+    for (const { plan, fewest } of planner.outcomes) expect(plan.sheets).toBe(fewest.plan.sheets)
+    // The same plans are chosen from again only where something of them has changed.
+    const [outcome] = planner.outcomes
+    await change('title', draft => void (draft.class.title = 'Another'))
+    expect([planner.outcomes[0] === outcome, choosing.orders.length]).toEqual([true, 1])
+  })
+
+  it('are as they are by themselves where the choice is stopped or fails, and where nobody wants it', async () => {
+    await change('cards', draft => inColours(draft, [6, 5, 7]))
+    const choosing = await alone()
+    const own = planner.outcomes
+    planner.stop()
+    expect([planner.ready, planner.stopped, planner.outcomes, planner.orders.length]).toEqual([true, true, own, 1])
+    planner.resume()
+    expect(planner.ready).toBe(false)
+    const { order, jobs } = choosing.last
+    choosing.hear({ kind: 'failed', order, key: jobs[0]!.key, reason: 'a slip' })
+    expect([planner.ready, planner.outcomes]).toEqual([true, own])
+    await change('together', draft => void (draft.wishes.together = false))
+    expect(planner.orders[0]!.stacks.every(({ members }) => members.length === 1)).toBe(true)
   })
 })

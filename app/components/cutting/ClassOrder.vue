@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { wholeMinutes } from '../../../core/cutting'
 import { itemAt, sumOf } from '../../../core/lists'
+import { placeLetters } from '../../../core/together'
 
 /** The class as it is cut: one order for all papers, or one for each sitting, beside each paper by itself. */
 const work = useClassStore()
@@ -13,6 +14,8 @@ const at = computed(() => Math.min(sitting.value, orders.value.length - 1))
 const order = computed(() => itemAt(orders.value, at.value))
 const sittings = computed(() => orders.value.map(({ minutes }, value) =>
   ({ value, label: `Sitting ${value + 1}, about ${wholeMinutes(minutes)} min` })))
+const letters = computed(() =>
+  placeLetters(order.value.stacks, itemAt(itemAt(order.value.stacks, 0).members, 0).of.problem.cutter.kerf))
 const shown = ref<number>()
 const step = computed(() => (shown.value === undefined ? undefined : order.value.steps[shown.value]))
 
@@ -51,10 +54,10 @@ const apart = computed(() => cutting.apart.value.filter(key =>
     </p>
     <OneOf v-if="orders.length > 1" v-model="sitting" :options="sittings" />
     <div class="bench">
-      <StackBoard :key="at" :order :step />
+      <StackBoard :key="at" :order :letters :step />
       <section class="board order" aria-label="Order of cuts for the class">
         <h3>By setting of the fence</h3>
-        <CutOrder :steps="order.steps" @show="shown = $event" />
+        <CutOrder :steps="order.steps" :letters @show="shown = $event" />
       </section>
     </div>
   </section>

@@ -4,10 +4,14 @@ import { countsOf } from '../../../core/cutting'
 import { itemAt, lookUp } from '../../../core/lists'
 import { isNoted } from '../../../core/plans'
 import type { OrderTogether, SheetStack, StackMember } from '../../../core/together'
-import { papersInWords, placeLetters, placeNames, sheetsIn } from '../../../core/together'
+import { papersInWords, placeNames, sheetsIn } from '../../../core/together'
 
 /** The stacks of an order, one of them large: what lies in it, how it is cut, and that it is. */
-const { order, step } = defineProps<{ order: OrderTogether, step?: BenchStep }>()
+const { order, letters, step } = defineProps<{
+  order: OrderTogether
+  letters: ReadonlyMap<string, string>
+  step?: BenchStep
+}>()
 const work = useClassStore()
 const planner = usePlannerStore()
 const cutting = useCuttingTogether()
@@ -22,7 +26,6 @@ const large = computed(() => {
 })
 const stack = computed(() => itemAt(order.stacks, large.value))
 const cutter = computed(() => itemAt(stack.value.members, 0).of.problem.cutter)
-const letters = computed(() => placeLetters(order.stacks, cutter.value.kerf))
 const names = computed(() => placeNames(order.stacks))
 const supplyOf = ({ key, supply }: SheetStack): Supply => ({ key, ...supply, onHand: 0, price: null })
 const layoutOf = (stack: SheetStack): KeyedLayout =>
@@ -39,7 +42,7 @@ const drawnIn = computed(() => {
 const isAlone = ({ members }: SheetStack) => new Set(members.map(({ paper }) => paper.key)).size === 1
 const canBeApart = ({ paper, of }: StackMember) => !of.paperOf && !cutting.apart.value.includes(paper.key)
 const pieces = computed(() => [...countsOf(stack.value.root)].map(([place, number]) =>
-  ({ place, number, letter: lookUp(letters.value, place), name: names.value.get(place) })))
+  ({ place, number, letter: lookUp(letters, place), name: names.value.get(place) })))
 </script>
 
 <template>
@@ -48,7 +51,8 @@ const pieces = computed(() => [...countsOf(stack.value.root)].map(([place, numbe
       <h3>
         Sheet {{ large + 1 }}: {{ sheetsIn(stack) }} × <template v-if="stack.supply.kind !== 'sheet'">
           {{ stack.supply.kind }}
-        </template> <SheetText :width="stack.supply.width" :height="stack.supply.height" />
+        </template> <SheetText :width="stack.supply.width" :height="stack.supply.height" />,
+        {{ papersInWords(stack.members) }}
       </h3>
       <div v-if="order.stacks.length > 1" class="thumbs" role="group" aria-label="Stacks">
         <button
