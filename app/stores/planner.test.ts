@@ -194,7 +194,7 @@ describe('papers cut together', () => {
     const [order] = planner.orders
     expect(order!.stacks.some(({ members }) => members.length > 1)).toBe(true)
     expect(order!.minutes).toBeLessThan(order!.apart.minutes)
-    for (const { plan, fewest } of planner.outcomes) expect(plan.sheets).toBe(fewest.plan.sheets)
+    for (const { plan, fewest } of planner.outcomes) expect(plan.sheets).toBeLessThanOrEqual(fewest.plan.sheets)
     // The same plans are chosen from again only where something of them has changed.
     const [outcome] = planner.outcomes
     await change('title', draft => void (draft.class.title = 'Another'))

@@ -8,7 +8,7 @@ import type { CutNode, CuttingProblem, Layout, Plan } from './plan'
 import { area, contentOf, countsOf, isFresh } from './plan'
 import type { Entry, Handle } from './programme'
 import { ProgrammeBuilder } from './programme'
-import type { Solve } from './solver'
+import type { Solve, Solved } from './solver'
 import { paperWorth, sheetWorth, workOf } from './work'
 
 /*
@@ -27,12 +27,12 @@ export interface AlikePaper {
 }
 
 /**
- * Ways to cut a sheet that are looked at, fewer of many papers, so that the programme has so many columns; and sizes of
- * pieces up to which all strips of two sizes are among them.
+ * Ways to cut a sheet in the relaxation, and those of them in the programme, fewer of many papers; columns of the
+ * programme; and sizes of pieces up to which all strips of two sizes are among them.
  */
-const MOST = { ways: 90, columns: 700, sizes: 6 }
+const MOST = { looked: 240, ways: 32, columns: 700, sizes: 6 }
 /** Branches of the programme, and the share of its cost that it may be off: what it weighs are estimates of effort. */
-const LIMITS = { nodes: 60, gap: 0.005, brief: true }
+const LIMITS = { nodes: 10, gap: 0.005 }
 
 /** A way to cut a sheet of some size, whatever its pieces are. */
 interface Way {
@@ -58,10 +58,21 @@ export function alikePlans(papers: readonly AlikePaper[], solve: Solve): Map<str
   const ways = [...waysOf(papers).values()]
     .filter(({ planned, fits }) => planned || fits.size > 1)
     .sort((a, b) => Number(b.planned) - Number(a.planned) || b.fits.size - a.fits.size || fullness(b) - fullness(a))
-    .slice(0, Math.min(MOST.ways, Math.floor(MOST.columns / papers.length)))
-  const programme = new AlikeProgramme(papers, ways, first.problem)
+    .slice(0, MOST.looked)
+  const programme = new AlikeProgramme(papers, worthwhile(papers, ways, first.problem, solve), first.problem)
   const solved = solve({ ...programme.built(), whole: LIMITS })
   return solved ? programme.plansFrom(solved.columns) : alone
+}
+
+/** The ways that the relaxation takes or would take next, those of the papers' own plans among them. */
+function worthwhile(papers: readonly AlikePaper[], ways: readonly Way[], common: CuttingProblem, solve: Solve): Way[] {
+  const most = Math.min(MOST.ways, Math.floor(MOST.columns / papers.length))
+  if (ways.length <= most) return [...ways]
+  const whole = new AlikeProgramme(papers, ways, common)
+  const relaxed = solve(whole.built())
+  const dear = relaxed ? whole.dearness(relaxed) : new Map<Way, number>()
+  const rank = (way: Way) => (way.planned ? -1 : dear.get(way) ?? Infinity)
+  return [...ways].sort((a, b) => rank(a) - rank(b)).slice(0, most)
 }
 
 /** Every way that a paper might be cut, found in the plans of any of them and among strips of two sizes. */
@@ -147,7 +158,7 @@ function fullness({ root }: Way): number {
 class AlikeProgramme {
   private readonly builder = new ProgrammeBuilder()
   /** How many sheets of a paper are cut in a way. */
-  private readonly sheets: { paper: AlikePaper, fitted: Fitted, column: Handle }[] = []
+  private readonly sheets: { paper: AlikePaper, way: Way, fitted: Fitted, column: Handle }[] = []
 
   /** @param common what all papers have in common: the trimmer and how the maker works */
   constructor(
@@ -163,7 +174,8 @@ class AlikeProgramme {
       fences.set(fence, column)
       return column
     }
-    for (const { root, fits } of ways) {
+    for (const way of ways) {
+      const { root, fits } = way
       const { sheet, once } = secondsFor(root, common)
       const used = this.builder.column(once * cents)
       const stacks = this.builder.column(sheet * common.cutter.stack * cents)
@@ -173,7 +185,7 @@ class AlikeProgramme {
           const { problem } = paper
           const worth = sheetWorth(byKey(problem.supplies, fitted.supply), problem.supplies)
           const column = this.builder.column(worth)
-          this.sheets.push({ paper, fitted, column })
+          this.sheets.push({ paper, way, fitted, column })
           this.builder.row({ most: 0, of: [[column, 1], [used, -mostOf(paper, fitted)]] })
           loads.push([column, 1 / problem.cutter.stack])
         }
@@ -214,6 +226,19 @@ class AlikeProgramme {
     return this.builder.programme
   }
 
+  /** By how much each way is too dear for the relaxation at least: the least reduced cost of its sheets. */
+  dearness({ duals }: Solved): Map<Way, number> {
+    const { costs, rows } = this.built()
+    const reduced = [...costs]
+    rows.forEach(({ of }, row) => {
+      for (const [column, factor] of of) reduced[column] = itemAt(reduced, column) - factor * (duals[row] ?? 0)
+    })
+    const least = new Map<Way, number>()
+    for (const { way, column } of this.sheets)
+      least.set(way, Math.min(least.get(way) ?? Infinity, itemAt(reduced, column)))
+    return least
+  }
+
   /** The plans that a solution says. */
   plansFrom(columns: readonly number[]): Map<string, Plan> {
     return new Map(this.papers.map(({ key, problem, plan }) => {
@@ -230,8 +255,12 @@ class AlikeProgramme {
   }
 }
 
-/** More sheets of a paper than this are never cut in one way. */
-function mostOf({ problem: { supplies }, plan }: AlikePaper, { supply }: Fitted): number {
+/** More sheets of a paper than this are never cut in one way: they would give nothing that is still wanted. */
+function mostOf({ problem: { supplies, demands }, plan }: AlikePaper, { supply, counts }: Fitted): number {
   const from = byKey(supplies, supply)
-  return Math.max(1, isFresh(from) ? plan.sheets : from.onHand)
+  const needed = Math.max(...demands.map(({ key, quantity }) => {
+    const count = counts.get(key) ?? 0
+    return count === 0 ? 0 : Math.ceil(quantity / count)
+  }))
+  return Math.max(1, Math.min(needed, isFresh(from) ? plan.sheets : from.onHand))
 }
