@@ -96,7 +96,7 @@ test.describe('changes of a class at the door', () => {
               op: 'add',
               path: ['cutting'],
               entry: { paper: `none-${number}`, priority: null, moreSheets: null, without: [],
-                also: [], layouts: [], spoiled: [], miscut: [] },
+                also: [], apart: false, layouts: [], spoiled: [], miscut: [] },
               after: null,
             },
           ],
