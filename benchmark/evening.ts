@@ -9,7 +9,7 @@ import { FOLDS } from '../core/folds'
 import { itemAt, sumOf } from '../core/lists'
 import type { PaperOutcome } from '../core/plans'
 import { chosenAlike, ordersOf, outcomeBy, planAll } from '../core/plans'
-import type { OrderFigures, OrderTogether } from '../core/together'
+import type { OrderTogether } from '../core/together'
 import { orderViolations } from '../core/together'
 import { dice } from './dice'
 import { median, ms } from './measure'
@@ -56,7 +56,7 @@ interface CutTogether {
 interface Evening {
   papers: number
   apart: PaperOutcome[]
-  together: CutTogether & { alone: OrderFigures }
+  together: CutTogether
   /** A careful maker's plans, with papers that came out alike in one stack. */
   hand: CutTogether
   /** Milliseconds that it took once every paper was planned. */
@@ -74,12 +74,11 @@ function evening(roll: ReturnType<typeof dice>, solve: Solve): Evening | undefin
   const alike = chosenAlike(apart, batch, solve)
   const order = itemAt(ordersOf(alike, batch), 0)
   const took = performance.now() - begun
-  const together = { outcomes: alike, order, alone: order.apart }
-  const [wrong] = orderViolations(together.order, alike.map(one => ({ ...one, ...one.entry })), stack)
+  const [wrong] = orderViolations(order, alike.map(one => ({ ...one, ...one.entry })), stack)
   if (wrong) throw new Error(wrong)
   const byMaker = apart.map(handOf)
   const hand = { outcomes: byMaker, order: itemAt(ordersOf(byMaker, batch), 0) }
-  return { papers: apart.length, apart, together, hand, took }
+  return { papers: apart.length, apart, together: { outcomes: alike, order }, hand, took }
 }
 
 /** What a careful maker does with a paper. */
@@ -116,10 +115,10 @@ export function evenings(solve: Solve, number: number): string {
     const sum = (of: (one: Evening) => number) => sumOf(some.map(of))
     table.push([
       name, sum(({ papers }) => papers), sum(({ together }) => together.order.stacks.length),
-      `${sum(({ together }) => together.order.settings)} of ${sum(({ together }) => together.alone.settings)}: `
-      + share(sum(({ together }) => together.order.settings), sum(({ together }) => together.alone.settings)),
-      share(sum(({ together }) => together.order.strokes), sum(({ together }) => together.alone.strokes)),
-      share(sum(({ together }) => together.order.minutes), sum(({ together }) => together.alone.minutes)),
+      `${sum(({ together }) => together.order.settings)} of ${sum(({ together }) => together.order.apart.settings)}: `
+      + share(sum(({ together }) => together.order.settings), sum(({ together }) => together.order.apart.settings)),
+      share(sum(({ together }) => together.order.strokes), sum(({ together }) => together.order.apart.strokes)),
+      share(sum(({ together }) => together.order.minutes), sum(({ together }) => together.order.apart.minutes)),
       share(sum(({ together }) => worth(together.outcomes)), sum(({ apart }) => worth(apart))),
       share(sum(({ together }) => costOf(together)), sum(({ hand }) => costOf(hand))),
       ms(median(some.map(({ took }) => took))),
@@ -127,7 +126,7 @@ export function evenings(solve: Solve, number: number): string {
   }
   all.forEach((one, at) => row(`${at + 1}`, [one]))
   row(`All ${number}`, all)
-  const slower = all.filter(({ together: { order, alone } }) => order.minutes > alone.minutes + 1e-9).length
+  const slower = all.filter(({ together: { order } }) => order.minutes > order.apart.minutes + 1e-9).length
   const dearer = all.filter(({ together, hand }) => costOf(together) > costOf(hand) + 1e-9).length
   return `${table.toString()}\nMore minutes than one by one: ${slower}. Dearer than by hand: ${dearer}.`
 }
