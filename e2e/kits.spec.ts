@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { classNow, demoClass, saved, sharedClass, station, typeNumber } from './studio'
+import { choose, classNow, demoClass, saved, sharedClass, station, typeNumber } from './studio'
 
 /** Sharing together with the cutting takes a few seconds. */
 const PATIENT = { timeout: 45_000 }
@@ -101,8 +101,7 @@ test('colourways are made on the papers page and rules say when nobody can keep 
   await ways.getByRole('button', { name: 'New colourway' }).click()
   await ways.getByLabel('Name of colourway 3').fill('Slack water')
   await typeNumber(ways.getByLabel('Kits in Slack water'), '5', /^5$/)
-  await ways.getByRole('combobox', { name: 'Bases in Slack water' }).click()
-  await page.getByRole('option', { name: 'Ink', exact: true }).click()
+  await choose(page, ways.getByRole('combobox', { name: 'Bases in Slack water' }), 'Ink')
   await saved(page)
   const { document } = await classNow(request, id)
   expect(document.cards[0].colourways[2]).toMatchObject({ name: 'Slack water', kits: 5, papers: { base: 'ink' } })

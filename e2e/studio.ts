@@ -75,8 +75,11 @@ export const saved = (page: Page) => expect(page.getByText('Saved', { exact: tru
 
 /** Chooses from a list, and waits until it is closed: lists of two fields lie in the same place. */
 export async function choose(page: Page, field: Locator, option: string) {
-  await field.click()
-  await page.getByRole('option', { name: option, exact: true }).click()
+  // A paper that another test puts on the shelf lays the list anew under the pointer, or closes it.
+  await expect(async () => {
+    if (await page.getByRole('listbox').count() === 0) await field.click()
+    await page.getByRole('option', { name: option, exact: true }).click({ timeout: 5000 })
+  }).toPass()
   await expect(page.getByRole('listbox')).toHaveCount(0)
 }
 
