@@ -60,7 +60,7 @@ const pieces = computed(() => [...countsOf(stack.value.root)].map(([place, numbe
           :key="other.key"
           type="button"
           :aria-pressed="index === large"
-          :aria-label="`Sheet ${index + 1}: ${papersInWords(other.members)}`"
+          :aria-label="`Sheet ${index + 1}: ${sheetsIn(other)} × ${papersInWords(other.members)}`"
           @click="chosen = index"
         >
           <SheetThumb
