@@ -24,10 +24,10 @@ test('the class is cut in one order: stacks of several papers, a paper by itself
   const [, number] = /Stack (\d+)/.exec(await stack.getAttribute('aria-label') ?? '') ?? []
 
   await page.getByRole('group', { name: 'Stacks' }).getByRole('button').nth(Number(number) - 1).click()
-  await stack.getByRole('button', { name: 'Cut Kelp by itself' }).click()
+  await stack.getByRole('button', { name: 'Cut by itself: Kelp' }).click()
   await expect(page.getByText('Kelp is cut by itself.')).toBeVisible(PATIENT)
   await expect(order.getByRole('listitem').filter({ hasText: 'Fog, 4 Kelp' })).toHaveCount(0)
-  await page.getByRole('button', { name: 'Cut Kelp with the others' }).click()
+  await page.getByRole('button', { name: 'Cut it with the others: Kelp' }).click()
   await expect(bases).toBeVisible(PATIENT)
 
   const steps = await order.getByRole('listitem').count()

@@ -48,7 +48,7 @@ const apart = computed(() => cutting.apart.value.filter(key =>
       <span>{{ nameOf(paper) }} is cut by itself.</span>
       <QuietButton
         label="Cut it with the others"
-        :aria-label="`Cut ${nameOf(paper)} with the others`"
+        :aria-label="`Cut it with the others: ${nameOf(paper)}`"
         @click="cutting.setApart(paper, false)"
       />
     </p>

@@ -97,7 +97,7 @@ const pieces = computed(() => [...countsOf(stack.value.root)].map(([place, numbe
         <QuietButton
           v-if="!isAlone(stack) && canBeApart(member)"
           label="Cut by itself"
-          :aria-label="`Cut ${member.paper.name} by itself`"
+          :aria-label="`Cut by itself: ${member.paper.name}`"
           @click="cutting.setApart(member.paper.key, true)"
         />
       </li>
