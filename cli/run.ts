@@ -2,6 +2,8 @@ import type { Batch, DressingEntry, Problem } from '../core/document'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import type { TeachWishes } from '../core/kits'
+import type { Preparation } from '../core/batch'
+import type { PaperOutcome } from '../core/plans'
 import { planAll, prepareShared } from '../core/plans'
 import type { Solve } from '../core/cutting'
 import { SKILLS } from '../core/folds'
@@ -63,18 +65,19 @@ export interface Terminal {
 /** Commands that take no batch file, or not only one. */
 const OTHERS = ['teach', 'verify', 'folds', 'fold', 'schema', 'fields']
 
+/** A command that reports on the plans of a class. */
+function ofPlans(report: (batch: Batch, preparation: Preparation, outcomes: PaperOutcome[]) => Report) {
+  return async (batch: Batch, solver: Terminal['solver']) => {
+    const solve = await solver()
+    const preparation = prepareShared(batch, solve)
+    return report(batch, preparation, planAll(batch, preparation, solve))
+  }
+}
+
 const COMMANDS: Record<string, (batch: Batch, solver: Terminal['solver']) => Report | Promise<Report>> = {
   pieces: async (batch, solver) => piecesReport(batch, prepareShared(batch, await solver())),
-  plan: async (batch, solver) => {
-    const solve = await solver()
-    const preparation = prepareShared(batch, solve)
-    return planReport(batch, preparation, planAll(batch, preparation, solve))
-  },
-  order: async (batch, solver) => {
-    const solve = await solver()
-    const preparation = prepareShared(batch, solve)
-    return orderReport(batch, preparation, planAll(batch, preparation, solve))
-  },
+  plan: ofPlans(planReport),
+  order: ofPlans(orderReport),
   audit: async (batch, solver) => auditReport(batch, await solver()),
   drawer: async (batch, solver) => {
     const solve = await solver()

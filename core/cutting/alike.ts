@@ -4,7 +4,7 @@ import { twoStrips } from './families'
 import { withFixed } from './fixed'
 import { lessKerf, withKerf } from './kerf'
 import { fencesOf } from './patterns'
-import type { CutNode, CuttingProblem, Layout, Plan } from './plan'
+import type { CutNode, CuttingProblem, Layout, Plan, Supply } from './plan'
 import { area, contentOf, countsOf, isFresh } from './plan'
 import type { Entry, Handle } from './programme'
 import { ProgrammeBuilder } from './programme'
@@ -78,14 +78,14 @@ function worthwhile(papers: readonly AlikePaper[], ways: readonly Way[], common:
 /** Every way that a paper might be cut, found in the plans of any of them and among strips of two sizes. */
 function waysOf(papers: readonly AlikePaper[]): Map<string, Way> {
   const ways = new Map<string, Way>()
-  const add = (supply: Pick<Fitted, 'supply'> & { kind: string }, root: CutNode, own?: AlikePaper) => {
+  const add = (supply: Pick<Fitted, 'supply'> & Pick<Supply, 'kind'>, root: CutNode, own?: AlikePaper) => {
     const shape = blind(root)
     const key = `${supply.kind} ${contentOf(shape)}`
     const way = ways.get(key) ?? { planned: false, root: shape, fits: new Map() }
     if (!ways.has(key)) {
       ways.set(key, way)
       for (const paper of papers) {
-        const fitted = isFreshKind(supply.kind) ? fittedTo(paper, shape) : []
+        const fitted = isFresh(supply) ? fittedTo(paper, shape) : []
         if (fitted.length > 0) way.fits.set(paper, fitted)
       }
     }
@@ -106,8 +106,6 @@ function waysOf(papers: readonly AlikePaper[]): Map<string, Way> {
   }
   return ways
 }
-
-const isFreshKind = (kind: string): boolean => kind === 'sheet'
 
 function stripsOf(problem: CuttingProblem): Layout[] {
   if (problem.demands.length > MOST.sizes) return []

@@ -47,7 +47,7 @@ export function measured(plan: Plan, problem: CuttingProblem, names?: ReadonlyMa
 
 /** Whether a plan keeps to what the maker allows. */
 export function isWithinLimits(
-  { plan: { layouts }, loose }: MeasuredPlan, { cutter, ...problem }: CuttingProblem,
+  { plan: { layouts }, loose }: Pick<MeasuredPlan, 'plan' | 'loose'>, { cutter, ...problem }: CuttingProblem,
 ): boolean {
   const { piles, layouts: most, stages, strip } = workOf(problem)
   return (

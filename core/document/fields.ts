@@ -122,7 +122,7 @@ export const WISHES = table({
     kind: 'yes or no',
     name: 'Cut papers together',
     natural: true,
-    help: 'in one stack where they are cut alike, by layouts chosen so',
+    help: 'in one stack where they are cut alike, with layouts chosen to match',
   },
   sittings: {
     kind: 'whole', name: 'In how many sittings', natural: 1, least: 1, most: BOUNDS.sittings,

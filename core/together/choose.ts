@@ -1,5 +1,5 @@
 import type { Plan, Solve } from '../cutting'
-import { alikePlans, contentOf, isWithinLimits, measured, problemKey, workOf } from '../cutting'
+import { alikePlans, contentOf, isWithinLimits, problemKey, workOf } from '../cutting'
 import { sumOf } from '../lists'
 import type { OrderTogether, Together } from './order'
 import { orderOf } from './order'
@@ -40,9 +40,11 @@ export function plansTogether({ papers, together }: TogetherProblem, solve: Solv
   const other = alone.map((own): PaperCut => {
     const plan = alike.get(own.paper.key)
     if (!plan || plan === own.plan) return own
+    const found = cutBy(own, plan)
     // What the maker does not allow is no better for being alike.
-    return isWithinLimits(measured(plan, own.problem), own.problem) ? cutBy(own, plan) : own
+    return isWithinLimits(found, own.problem) ? found : own
   })
+  if (other.every((paper, at) => paper === alone[at])) return new Map()
   const [before, after] = [orderOf(alone, together), orderOf(other, together)]
   if (after.minutes > before.minutes || costOf(other, after) >= costOf(alone, before)) return new Map()
   return new Map(other.filter((paper, at) => paper !== alone[at]).map(({ paper, plan }) => [paper.key, plan]))

@@ -31,7 +31,7 @@ export interface OrderTogether extends OrderFigures {
   apart: OrderFigures
 }
 
-/** Who cuts, and how papers are cut together. */
+/** How papers are cut together. */
 export interface Together {
   /** Sheets of ordinary weight that the trimmer takes at once. */
   stack: number
@@ -39,7 +39,7 @@ export interface Together {
   apart?: ReadonlySet<string>
 }
 
-/** Search with loads of this many parts of a full stack at most; finer ones count as the next coarser. */
+/** A full stack is counted in so many parts at most; what is finer is rounded up. */
 const FINEST = 5040
 
 /**

@@ -23,7 +23,7 @@ export interface OrderFigures {
 
 /** A paper with the plan that it is cut by, and what that takes. */
 export interface PaperCut
-  extends PaperToCut, Pick<MeasuredPlan, 'plan' | 'settings' | 'minutes' | 'effort' | 'worth' | 'saved'> {
+  extends PaperToCut, Pick<MeasuredPlan, 'plan' | 'settings' | 'minutes' | 'loose' | 'effort' | 'worth' | 'saved'> {
   /** What it would take by a plan of its own, where this one was chosen to suit other papers. */
   alone?: OrderFigures
 }

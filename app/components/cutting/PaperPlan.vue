@@ -31,6 +31,9 @@ const supplyOf = (layout: Layout) => byKey(entry.problem.supplies, layout.supply
 const paperOf = (layout: Layout) => entry.paperOf?.get(layout.supply) ?? entry.paper
 const heldBy = ({ key }: KeyedLayout) => step.value?.lines.some(({ layout }) => layout === key) ?? false
 const isKept = (layout: KeyedLayout) => (entry.problem.fixed ?? []).some(({ key }) => key === layout.key)
+const sheets = computed(() => layouts.value.map((layout, at) => ({
+  layout, supply: supplyOf(layout), paper: paperOf(layout).key, called: `Sheet ${at + 1}, ${layout.repeats} times`,
+})))
 /** What the letters on the drawing stand for. */
 const key = computed(() => (layout.value
   ? [...countsOf(layout.value.root)].map(([demand, number]) => ({
@@ -142,24 +145,13 @@ async function download(layout: KeyedLayout, number: number) {
               {{ entry.paperOf ? `leftover of ${paperOf(layout).name},` : supplyOf(layout).kind }}
             </template> <SheetText :width="supplyOf(layout).width" :height="supplyOf(layout).height" />
           </h3>
-          <div v-if="layouts.length > 1" class="thumbs" role="group" aria-label="Layouts">
-            <button
-              v-for="(other, index) in layouts"
-              :key="other.key"
-              type="button"
-              :aria-pressed="index === large"
-              :aria-label="`Sheet ${index + 1}, ${other.repeats} times`"
-              @click="chosen = index"
-            >
-              <SheetThumb
-                :layout="other"
-                :supply="supplyOf(other)"
-                :cutter="entry.problem.cutter"
-                :paper="paperOf(other).key"
-              />
-              <span class="small">{{ other.repeats }} ×</span>
-            </button>
-          </div>
+          <SheetChoice
+            :sheets
+            :cutter="entry.problem.cutter"
+            :chosen="large"
+            aria-label="Layouts"
+            @choose="chosen = $event"
+          />
         </div>
         <SheetDrawing
           :layout
@@ -220,13 +212,6 @@ async function download(layout: KeyedLayout, number: number) {
 .layout { padding: 0.6rem 0.9rem; }
 .head { display: flex; flex-wrap: wrap; gap: 0.3rem 0.8rem; align-items: center; justify-content: space-between; }
 .head h3 { margin: 0; }
-.thumbs { display: flex; flex-wrap: wrap; gap: 0.3rem; }
-.thumbs button {
-  font: inherit; color: inherit; background: none; border: 1px solid var(--line); border-radius: 3px;
-  padding: 0.2rem 0.35rem;
-  cursor: pointer; display: flex; gap: 0.35rem; align-items: center; min-height: 44px;
-}
-.thumbs button[aria-pressed='true'] { border-color: var(--accent); box-shadow: inset 0 -3px var(--accent); }
 .key { list-style: none; margin: 0.4rem 0 0; padding: 0; font-size: var(--small); display: grid; gap: 0.1rem; }
 .key li { display: grid; grid-template-columns: 1.6rem minmax(0, 1fr) auto; gap: 0.4rem; }
 .held { border-color: var(--accent); }

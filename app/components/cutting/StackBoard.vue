@@ -30,6 +30,12 @@ const names = computed(() => placeNames(order.stacks))
 const supplyOf = ({ key, supply }: SheetStack): Supply => ({ key, ...supply, onHand: 0, price: null })
 const layoutOf = (stack: SheetStack): KeyedLayout =>
   ({ key: stack.key, supply: stack.key, root: stack.root, repeats: sheetsIn(stack) })
+const sheets = computed(() => order.stacks.map((stack, at) => ({
+  layout: layoutOf(stack),
+  supply: supplyOf(stack),
+  paper: itemAt(stack.members, 0).paper.key,
+  called: `Sheet ${at + 1}: ${sheetsIn(stack)} × ${papersInWords(stack.members)}`,
+})))
 /** It is drawn in the first paper that lies in it. */
 const paperOf = ({ members }: SheetStack) => {
   const { key } = itemAt(members, 0).paper
@@ -54,24 +60,7 @@ const pieces = computed(() => [...countsOf(stack.value.root)].map(([place, numbe
         </template> <SheetText :width="stack.supply.width" :height="stack.supply.height" />,
         {{ papersInWords(stack.members) }}
       </h3>
-      <div v-if="order.stacks.length > 1" class="thumbs" role="group" aria-label="Stacks">
-        <button
-          v-for="(other, index) in order.stacks"
-          :key="other.key"
-          type="button"
-          :aria-pressed="index === large"
-          :aria-label="`Sheet ${index + 1}: ${sheetsIn(other)} × ${papersInWords(other.members)}`"
-          @click="chosen = index"
-        >
-          <SheetThumb
-            :layout="layoutOf(other)"
-            :supply="supplyOf(other)"
-            :cutter
-            :paper="itemAt(other.members, 0).paper.key"
-          />
-          <span class="small">{{ sheetsIn(other) }} ×</span>
-        </button>
-      </div>
+      <SheetChoice :sheets :cutter :chosen="large" aria-label="Stacks" @choose="chosen = $event" />
     </div>
     <SheetDrawing
       v-if="drawnIn"
@@ -114,13 +103,6 @@ const pieces = computed(() => [...countsOf(stack.value.root)].map(([place, numbe
 .layout { padding: 0.6rem 0.9rem; }
 .head { display: flex; flex-wrap: wrap; gap: 0.3rem 0.8rem; align-items: center; justify-content: space-between; }
 .head h3 { margin: 0; }
-.thumbs { display: flex; flex-wrap: wrap; gap: 0.3rem; }
-.thumbs button {
-  font: inherit; color: inherit; background: none; border: 1px solid var(--line); border-radius: 3px;
-  padding: 0.2rem 0.35rem;
-  cursor: pointer; display: flex; gap: 0.35rem; align-items: center; min-height: 44px;
-}
-.thumbs button[aria-pressed='true'] { border-color: var(--accent); box-shadow: inset 0 -3px var(--accent); }
 .key, .lies { list-style: none; margin: 0.4rem 0; padding: 0; }
 .key { font-size: var(--small); display: grid; gap: 0.1rem; }
 .lies li { align-items: center; gap: 0.6rem; min-height: 2rem; }
