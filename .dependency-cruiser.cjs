@@ -24,9 +24,12 @@ const ROOMS = {
   batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing'],
   plans: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'sharing', 'together', 'batch'],
   kits: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans'],
+  reserved: [
+    'lists', 'lengths', 'document', 'paper', 'cutting', 'sharing', 'together', 'batch', 'plans', 'kits', 'kept',
+  ],
   formats: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'batch'],
   exports: WRITERS,
-  printed: WRITERS,
+  printed: [...WRITERS, 'reserved'],
   probing: ['lists', 'lengths', 'document', 'folds', 'dressing'],
   recount: [
     'lengths', 'document', 'folds', 'dressing', 'cutting', 'batch', 'plans', 'kits', 'exports', 'printed', 'audit',
@@ -37,9 +40,9 @@ const TEST = '(\\.test|testing)\\.ts$'
 const PURE_PACKAGES = [
   'papaparse', 'class-validator', 'class-transformer', 'reflect-metadata', 'makerjs',
   'immer', 'fast-xml-parser', 'clipper2-ts', 'ics', 'nanoid', 'runes2', 'yup',
-  'property-expr', 'tiny-case', 'toposort',
+  'property-expr', 'tiny-case', 'toposort', 'devalue', 'ohash',
 ]
-const PURE = `^node_modules/(${PURE_PACKAGES.join('|')})/`
+const PURE = `^(node_modules/)?(${PURE_PACKAGES.join('|')})(/|$)`
 
 module.exports = {
   forbidden: [

@@ -1,5 +1,5 @@
-import { parse, stringify } from 'devalue'
-import { digest } from 'ohash'
+import { stringify } from 'devalue'
+import { keptId, keptText } from '../../core/kept'
 import type { Memory, Shelf } from './memory'
 
 /** Characters above which an answer is not kept: it is found again sooner than it is carried about. */
@@ -20,7 +20,7 @@ interface Options<Problem, Answer> {
  * against the problem; what does not hold is as if it were not there, and is written over by the next one found.
  */
 export function memoryOf<Problem, Answer>({ of, near, far, check }: Options<Problem, Answer>): Memory<Problem, Answer> {
-  const idOf = (key: string) => digest(`${of}\n${key}`)
+  const idOf = (key: string) => keptId(of, key)
   return {
     async find(wanted) {
       const open = new Map(wanted.map(one => [idOf(one.key), one]))
@@ -35,7 +35,7 @@ export function memoryOf<Problem, Answer>({ of, near, far, check }: Options<Prob
       function take(read: Map<string, string>) {
         for (const [id, text] of read) {
           const one = open.get(id)
-          const answer = one && check(parsed(text), one.problem)
+          const answer = one && check(keptText(text), one.problem)
           if (!one || answer === undefined) continue
           found.set(one.key, answer)
           open.delete(id)
@@ -54,12 +54,3 @@ export function memoryOf<Problem, Answer>({ of, near, far, check }: Options<Prob
 
 const texts = (shelf: Shelf, ids: string[]): Promise<Map<string, string>> =>
   ids.length === 0 ? Promise.resolve(new Map()) : shelf.find(ids).catch(() => new Map())
-
-function parsed(text: string): unknown {
-  try {
-    return parse(text)
-  }
-  catch {
-    return undefined
-  }
-}

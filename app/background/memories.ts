@@ -1,5 +1,5 @@
 import type { Plan, CuttingProblem } from '../../core/cutting'
-import { keptPlans, keptSharing, keptTogether } from '../../core/kept'
+import { keptOf, keptPlans, keptSharing, keptTogether } from '../../core/kept'
 import type { Sharing, SharingProblem } from '../../core/sharing'
 import type { TogetherProblem } from '../../core/together'
 import { memoryOf } from './kept'
@@ -17,8 +17,8 @@ export interface Memories {
 export function memories(version: string): Memories {
   const [near, far] = [browserShelf(), studioShelf()]
   return {
-    plans: memoryOf({ of: `plans ${version}`, near, far, check: keptPlans }),
-    together: memoryOf({ of: `together ${version}`, near, far, check: keptTogether }),
-    sharings: memoryOf({ of: `sharing ${version}`, near, far, check: keptSharing }),
+    plans: memoryOf({ of: keptOf('plans', version), near, far, check: keptPlans }),
+    together: memoryOf({ of: keptOf('together', version), near, far, check: keptTogether }),
+    sharings: memoryOf({ of: keptOf('sharing', version), near, far, check: keptSharing }),
   }
 }

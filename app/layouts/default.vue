@@ -31,6 +31,9 @@ const fills = computed(() => route.meta.fills === true)
         <NuxtLink to="/papers">
           Paper shelf
         </NuxtLink>
+        <NuxtLink to="/reserved">
+          Reserved
+        </NuxtLink>
       </nav>
       <span class="gap" />
       <IconButton icon="tabler:help" tip="Words, shortcuts and cautions (?)" label="Help" @click="help = true" />

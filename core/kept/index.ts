@@ -1,3 +1,5 @@
+export { keptId, keptOf, keptText } from './ids'
+export type { KeptKind } from './ids'
 export { keptPlans } from './plans'
 export { keptSharing } from './sharing'
 export { keptTogether } from './together'

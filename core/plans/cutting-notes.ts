@@ -197,14 +197,31 @@ export function shelve(
 ): void {
   const shelf = batch.papers.find(({ key }) => key === paper)
   if (!shelf) return
-  for (const stock of shelf.stocks) stock.onHand = Math.max(0, stock.onHand - goneOf(usedUp, stock.key))
-  for (const offcut of shelf.offcuts) offcut.count -= goneOf(usedUp, offcut.key)
-  shelf.offcuts = shelf.offcuts.filter(({ count }) => count > 0)
+  takeOff(shelf, usedUp)
   for (const left of leaves) putOffcut(shelf, left, batch.class.units)
   change(batch, paper, (entry) => {
     for (const { layout, key } of layouts) cutMore(entry, { layout, key, problem }, layout.repeats, batch.class.units)
     for (const layout of entry.layouts) layout.shelved ||= layout.cut > 0
   })
+}
+
+/** What is used up leaves the shelf. Changes the paper that it is given. */
+function takeOff(shelf: PaperEntry, usedUp: UsedUp[]): void {
+  for (const stock of shelf.stocks) stock.onHand = Math.max(0, stock.onHand - goneOf(usedUp, stock.key))
+  for (const offcut of shelf.offcuts) offcut.count -= goneOf(usedUp, offcut.key)
+  shelf.offcuts = shelf.offcuts.filter(({ count }) => count > 0)
+}
+
+/**
+ * A paper once it is cut for several classes: what is used up is gone, and what is cut lies there in its size, where
+ * each class finds its own. Changes the paper that it is given.
+ * @param pieces what was cut
+ */
+export function shelvePieces(
+  shelf: PaperEntry, pieces: Leftover[], { usedUp, leaves }: { usedUp: UsedUp[], leaves: Leftover[] }, units: Units,
+): void {
+  takeOff(shelf, usedUp)
+  for (const left of [...pieces, ...leaves]) putOffcut(shelf, left, units)
 }
 
 const measures = (offcut: { width: string, height: string }, { width, height }: { width: Length, height: Length }) =>

@@ -31,7 +31,7 @@ const LANES: Record<'saves' | 'archives' | 'pages' | 'figures', Limits> = {
 }
 const LANE_OF: Record<CheckName, keyof typeof LANES> = {
   batch: 'saves', edit: 'saves', save: 'saves', archive: 'archives', unpack: 'archives', belongings: 'archives',
-  file: 'pages', pieces: 'pages', pattern: 'pages', student: 'pages', summary: 'figures',
+  file: 'pages', pieces: 'pages', pattern: 'pages', student: 'pages', summary: 'figures', takes: 'figures',
 }
 
 /** Lies beside the application where it was built; during development and in tests checks are done on the spot. */

@@ -45,6 +45,10 @@ export async function listPapers(
   return { total, papers: entries(await StudioPaper.findAll({ where, order: ORDER, offset, limit, transaction })) }
 }
 
+/** Papers by their keys, as far as they are on the shelf. */
+export const papersUnder = async (keys: string[]): Promise<PaperEntry[]> =>
+  entries(await StudioPaper.findAll({ attributes: ['document'], where: { key: keys } }))
+
 /** Papers of the shelf that a class is handed to choose from; any other is found by its name. */
 const CHOICE = 200
 

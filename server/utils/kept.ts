@@ -15,6 +15,11 @@ const today = () => new Date().toISOString().slice(0, 10)
 /** The texts under some identifiers; those that are not there are left out. */
 export async function keptUnder(ids: string[]): Promise<Record<string, string>> {
   useDatabase()
+  return await keptTexts(ids)
+}
+
+/** The same, where the database is at hand. */
+export async function keptTexts(ids: string[]): Promise<Record<string, string>> {
   const rows = await Kept.findAll({ where: { id: ids } })
   const old = rows.filter(({ used }) => used !== today()).map(({ id }) => id)
   if (old.length > 0) await Kept.update({ used: today() }, { where: { id: old } })

@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassDocument, PaperEntry } from '../../core/document'
-import { PaperUse, StudioClass, StudioPaper } from '../database/models'
+import { Awaited, PaperUse, StudioClass, StudioPaper, Takes } from '../database/models'
 import { written } from '../database/models/json'
 import type { ClassText, PaperRows, RecordedText } from '../workers/saving'
 import { classText, paperRows, unfit } from '../workers/saving'
@@ -44,7 +44,10 @@ export async function changeClass(
 }
 
 export async function removeClass(row: StudioClass, transaction: Transaction): Promise<void> {
-  await PaperUse.destroy({ where: { classId: row.id }, transaction })
+  const where = { classId: row.id }
+  await PaperUse.destroy({ where, transaction })
+  await Takes.destroy({ where, transaction })
+  await Awaited.destroy({ where, transaction })
   await row.destroy({ transaction })
 }
 

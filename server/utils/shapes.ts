@@ -82,6 +82,12 @@ export class PaperListShape extends ListShape {
   kind: 'cardstock' | 'print' | 'all' = 'all'
 }
 
+/** On which day somebody looks at what is taken from the shelf. */
+export class ReservedShape {
+  @IsCalendarDay()
+  today!: string
+}
+
 /** What is kept that somebody asks for. */
 export class KeptShape {
   @Matches(/^[\w-]{43}(,[\w-]{43}){0,39}$/, { message: 'is a list of up to 40 identifiers, parted by commas' })

@@ -1,9 +1,11 @@
 import type { WhereOptions } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassSummary } from '../../core/kits'
+import type { TakesSoFar } from '../../core/reserved'
 import { StudioClass } from '../database/models'
 import { checked } from './checker'
 import { storedOf } from './classes'
+import { keepTakes, takesNow } from './reserved'
 import { holding } from './search'
 
 /** What a list of classes shows: a stretch of those that are asked for, and how many there are. */
@@ -122,6 +124,8 @@ async function freshen(id: number): Promise<void> {
   const { stale } = row
   // A class that takes too long is not tried again before it has changed.
   const known = await worked(id).catch((): Partial<ClassSummary> => ({ unknown: 'too large' }))
+  const takes = known.unknown ? undefined : await takesOfClass(id).catch(() => undefined)
+  if (takes) await keepTakes(id, takes)
   const summary = { ...shown(row), unknown: undefined, ...known, pending: undefined }
   await StudioClass.update({ summary, stale: null, takenOn: null }, { where: { id, stale }, silent: true })
   // What has changed meanwhile is in the queue still.
@@ -130,3 +134,6 @@ async function freshen(id: number): Promise<void> {
 
 /** However short a class is, its figures may take long. */
 const worked = async (id: number): Promise<ClassSummary> => await checked('summary', await storedOf(id), Infinity)
+
+const takesOfClass = async (id: number): Promise<TakesSoFar> =>
+  await takesNow(await storedOf(id), useRuntimeConfig().public.planner)

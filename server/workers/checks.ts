@@ -6,6 +6,8 @@ import type { Batch, Checked, StudioSettings } from '../../core/document'
 import { BOUNDS, withoutNames } from '../../core/document'
 import { checkShape, openSettings } from '../../core/document/open'
 import { piecesCsv, writePattern } from '../../core/exports'
+import type { KeptTexts, TakesSoFar } from '../../core/reserved'
+import { takesOf } from '../../core/reserved'
 import { blanksOf } from '../../core/folds'
 import { readBatch, writeBatch } from '../../core/formats'
 import type { Units } from '../../core/lengths'
@@ -103,6 +105,9 @@ export const CHECKERS = {
     const batch = batchOf(stored)
     return summaryOf(batch, batch.papers)
   },
+  /** What a class takes from the shelf, from plans that are kept. */
+  takes: ({ version, kept, ...stored }: Stored & { version: string, kept: KeptTexts }): TakesSoFar =>
+    takesOf(batchOf(stored), version, kept),
   /** A class as a file; names of people only where they are asked for. */
   file: making(({ named, ...stored }: Stored & { named: boolean }) => {
     const batch = batchOf(stored)

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { byKey, itemAt } from '../../../core/lists'
+import { itemAt } from '../../../core/lists'
 import { isCutAlike, proofOf } from '../../../core/plans'
-import { countsOf, lettersOf, wholeMinutes } from '../../../core/cutting'
-import type { KeyedLayout, Layout } from '../../../core/cutting'
+import { lettersOf, wholeMinutes } from '../../../core/cutting'
+import type { KeyedLayout } from '../../../core/cutting'
 import type { PlannedPaper } from '../../stores/planner'
 
 /**
@@ -16,31 +16,10 @@ const cutting = usePaperCutting(() => entry.paper.key)
 
 const outcome = computed(() => entry.outcome)
 const layouts = computed(() => outcome.value?.plan.layouts ?? [])
-/** The layout that is shown large: the one chosen, or the one that the step in hand is about. */
-const chosen = ref(0)
 const shown = ref<number>()
 const step = computed(() => (shown.value === undefined ? undefined : outcome.value?.steps[shown.value]))
-const large = computed(() => {
-  const held = step.value ? layouts.value.findIndex(layout => heldBy(layout)) : -1
-  const own = step.value?.lines.some(({ layout }) => layout === layouts.value[chosen.value]?.key)
-  return Math.min(held >= 0 && !own ? held : chosen.value, Math.max(0, layouts.value.length - 1))
-})
-const layout = computed(() => layouts.value[large.value])
 const letters = computed(() => lettersOf(layouts.value, entry.problem.cutter.kerf))
-const supplyOf = (layout: Layout) => byKey(entry.problem.supplies, layout.supply)
-const paperOf = (layout: Layout) => entry.paperOf?.get(layout.supply) ?? entry.paper
-const heldBy = ({ key }: KeyedLayout) => step.value?.lines.some(({ layout }) => layout === key) ?? false
 const isKept = (layout: KeyedLayout) => (entry.problem.fixed ?? []).some(({ key }) => key === layout.key)
-const sheets = computed(() => layouts.value.map((layout, at) => ({
-  layout, supply: supplyOf(layout), paper: paperOf(layout).key, called: `Sheet ${at + 1}, ${layout.repeats} times`,
-})))
-/** What the letters on the drawing stand for. */
-const key = computed(() => (layout.value
-  ? [...countsOf(layout.value.root)].map(([demand, number]) => ({
-      ...byKey(entry.problem.demands, demand), letter: letters.value.get(demand), number, name: entry.names.get(demand),
-      belongs: entry.belongs.get(demand),
-    }))
-  : []))
 /** Papers that are cut in just the same way: their sheets can lie in one stack. */
 const together = computed(() =>
   planner.papers
@@ -137,59 +116,29 @@ async function download(layout: KeyedLayout, number: number) {
       Missing: {{ pieces.join('; ') }}. {{ reason }}
     </Message>
     <PlanChoices :entry />
-    <div v-if="outcome && layout" class="bench">
-      <section class="board layout" :class="{ held: heldBy(layout) }" :aria-label="`Layout ${large + 1}`">
-        <div class="head">
-          <h3>
-            Sheet {{ large + 1 }}: {{ layout.repeats }} × <template v-if="supplyOf(layout).kind !== 'sheet'">
-              {{ entry.paperOf ? `leftover of ${paperOf(layout).name},` : supplyOf(layout).kind }}
-            </template> <SheetText :width="supplyOf(layout).width" :height="supplyOf(layout).height" />
-          </h3>
-          <SheetChoice
-            :sheets
-            :cutter="entry.problem.cutter"
-            :chosen="large"
-            aria-label="Layouts"
-            @choose="chosen = $event"
-          />
-        </div>
-        <SheetDrawing
-          :layout
-          :supply="supplyOf(layout)"
-          :cutter="entry.problem.cutter"
-          :paper="paperOf(layout)"
-          :names="entry.names"
-          :letters
-          :width="430"
-          :height="405"
-          :step
-        />
-        <ul class="key" aria-label="Pieces on this sheet">
-          <li v-for="{ letter, number, name, belongs, width, height } in key" :key="letter">
-            <strong>{{ letter }}</strong>
-            <span>{{ number }} × {{ name }}<span v-if="belongs" class="quiet small"> in all {{ belongs }}</span></span>
-            <SizeText :width :height />
-          </li>
-        </ul>
-        <p v-if="!entry.paperOf && !entry.settled" class="quiet small">
-          It can be kept and noted as cut once the plan is final.
-        </p>
-        <div v-else-if="!entry.paperOf" class="row">
-          <ToggleButton
-            :model-value="isKept(layout)"
-            on-label="Kept as it is"
-            off-label="Keep it"
-            size="small"
-            @update:model-value="cutting.keep(layout, entry, $event)"
-          />
-          <CutNote :key="layout.key" :layout @cut="cutting.noteCut(layout, entry, $event)" />
-          <QuietButton
-            label="SVG"
-            :aria-label="`Sheet ${large + 1} as SVG in real size`"
-            @click="download(layout, large + 1)"
-          />
-        </div>
-      </section>
+    <div v-if="outcome && layouts.length > 0" class="bench">
+      <LayoutBoard v-bind="entry" :layouts :letters :step>
+        <template #default="{ layout, number }">
+          <p v-if="!entry.paperOf && !entry.settled" class="quiet small">
+            It can be kept and noted as cut once the plan is final.
+          </p>
+          <div v-else-if="!entry.paperOf" class="row">
+            <ToggleButton
+              :model-value="isKept(layout)"
+              on-label="Kept as it is"
+              off-label="Keep it"
+              size="small"
+              @update:model-value="cutting.keep(layout, entry, $event)"
+            />
+            <CutNote :key="layout.key" :layout @cut="cutting.noteCut(layout, entry, $event)" />
+            <QuietButton
+              label="SVG"
+              :aria-label="`Sheet ${number} as SVG in real size`"
+              @click="download(layout, number)"
+            />
+          </div>
+        </template>
+      </LayoutBoard>
       <section class="board order" aria-label="Order of cuts for this paper">
         <h3>At the trimmer</h3>
         <CutOrder :steps="outcome.steps" :letters @show="shown = $event" />
@@ -208,13 +157,6 @@ async function download(layout: KeyedLayout, number: number) {
 .costs { color: var(--warn); }
 .bench { display: grid; grid-template-columns: minmax(0, 462px) minmax(0, 1fr); gap: 1rem; align-items: start; }
 .bench h3 { margin-bottom: 0.4rem; }
-.board .row { margin-top: 0.5rem; }
-.layout { padding: 0.6rem 0.9rem; }
-.head { display: flex; flex-wrap: wrap; gap: 0.3rem 0.8rem; align-items: center; justify-content: space-between; }
-.head h3 { margin: 0; }
-.key { list-style: none; margin: 0.4rem 0 0; padding: 0; font-size: var(--small); display: grid; gap: 0.1rem; }
-.key li { display: grid; grid-template-columns: 1.6rem minmax(0, 1fr) auto; gap: 0.4rem; }
-.held { border-color: var(--accent); }
 .order { position: sticky; top: 0.5rem; max-height: calc(100vh - 1rem); overflow: auto; }
 @media (max-width: 1000px) {
   .bench { grid-template-columns: minmax(0, 1fr); }

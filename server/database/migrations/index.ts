@@ -10,6 +10,7 @@ import * as settings from './0007-settings'
 import * as dressedVariants from './0008-dressed-variants'
 import * as keptAnswers from './0009-kept-answers'
 import * as exactMarks from './0010-exact-marks'
+import * as reserved from './0011-reserved'
 import type { Migration } from './migration'
 import { DONE, MIGRATIONS } from './names'
 
@@ -25,6 +26,7 @@ const STEPS: Record<(typeof MIGRATIONS)[number], { up: Migration, down: Migratio
   '0008-dressed-variants': dressedVariants,
   '0009-kept-answers': keptAnswers,
   '0010-exact-marks': exactMarks,
+  '0011-reserved': reserved,
 }
 
 /** All migrations in their order. */

@@ -13,4 +13,5 @@ export const MIGRATIONS = [
   '0008-dressed-variants',
   '0009-kept-answers',
   '0010-exact-marks',
+  '0011-reserved',
 ] as const

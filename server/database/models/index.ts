@@ -5,6 +5,7 @@ import { defineKept } from './kept'
 import { defineSettings } from './settings'
 import { defineStudioClass } from './studio-class'
 import { defineStudioPaper } from './studio-paper'
+import { defineTakes } from './take'
 import { defineVariant } from './variant'
 
 export { Binned } from './bin'
@@ -13,6 +14,7 @@ export { Kept } from './kept'
 export { Settings } from './settings'
 export { PaperUse, StudioClass } from './studio-class'
 export { StudioPaper } from './studio-paper'
+export { Awaited, Takes } from './take'
 export { Variant } from './variant'
 
 export function defineModels(sequelize: Sequelize): void {
@@ -23,4 +25,5 @@ export function defineModels(sequelize: Sequelize): void {
   defineHistory(sequelize)
   defineSettings(sequelize)
   defineKept(sequelize)
+  defineTakes(sequelize)
 }
