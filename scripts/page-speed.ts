@@ -16,6 +16,7 @@ const PAGES: [name: string, path: string, selector: string, text: string][] = [
   ['papers of a class', '/classes/2/papers', '[role=combobox]', ''],
   ['cutting', '/classes/2/cutting', 'button', 'Chalk'],
   ['catalogue', '/folds', 'a', 'Z-fold'],
+  ['reserved', '/reserved', 'h2', 'What lies there'],
 ]
 const median = (values: number[]) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0
 

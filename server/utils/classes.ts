@@ -47,7 +47,8 @@ export async function listPapers(
 
 /** Papers by their keys, as far as they are on the shelf. */
 export const papersUnder = async (keys: string[]): Promise<PaperEntry[]> =>
-  entries(await StudioPaper.findAll({ attributes: ['document'], where: { key: keys } }))
+  (await StudioPaper.findAll({ attributes: ['document'], where: { key: keys }, raw: true }))
+    .map(({ document }) => paperInRow(JSON.parse(String(document)) as object))
 
 /** Papers of the shelf that a class is handed to choose from; any other is found by its name. */
 const CHOICE = 200

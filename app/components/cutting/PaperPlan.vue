@@ -18,6 +18,11 @@ const outcome = computed(() => entry.outcome)
 const layouts = computed(() => outcome.value?.plan.layouts ?? [])
 const shown = ref<number>()
 const step = computed(() => (shown.value === undefined ? undefined : outcome.value?.steps[shown.value]))
+/** What is drawn of it. */
+const cutFrom = computed(() => {
+  const { problem, paper, paperOf, names, belongs } = entry
+  return { problem, paper, paperOf, names, belongs }
+})
 const letters = computed(() => lettersOf(layouts.value, entry.problem.cutter.kerf))
 const isKept = (layout: KeyedLayout) => (entry.problem.fixed ?? []).some(({ key }) => key === layout.key)
 /** Papers that are cut in just the same way: their sheets can lie in one stack. */
@@ -117,7 +122,7 @@ async function download(layout: KeyedLayout, number: number) {
     </Message>
     <PlanChoices :entry />
     <div v-if="outcome && layouts.length > 0" class="bench">
-      <LayoutBoard v-bind="entry" :layouts :letters :step>
+      <LayoutBoard v-bind="cutFrom" :layouts :letters :step>
         <template #default="{ layout, number }">
           <p v-if="!entry.paperOf && !entry.settled" class="quiet small">
             It can be kept and noted as cut once the plan is final.

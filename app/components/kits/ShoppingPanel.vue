@@ -16,6 +16,14 @@ const places = computed(() => [...new Set(work.batch.shopping.map(({ where }) =>
 const keyOf = ({ sort, item, stock }: ShoppingLine) => [sort, item, stock].join(' ')
 const note = (line: ShoppingLine, what: string, change: Parameters<typeof noteLine>[2]) =>
   work.edit(`${what} ${keyOf(line)}`, document => noteLine(document, line, change))
+const { takenOf } = useTakenBefore()
+/** Sheets that lie there, but for classes before: without them more has to be bought. */
+const taken = computed(() => kits.purchases.flatMap((purchase) => {
+  const others = purchase.sort === 'paper' ? takenOf(purchase.item, purchase.stock) : undefined
+  if (!others) return []
+  const more = Math.min(purchase.needed, purchase.onHand) - Math.max(0, purchase.onHand - others.count)
+  return more > 0 ? [{ purchase, others, more }] : []
+}))
 const take = (line: ShoppingLine) => {
   const number = line.ordered || line.toBuy
   work.edit(`${packsInWords(number, line, work.units)} of ${line.name} came`, document =>
@@ -38,6 +46,17 @@ const take = (line: ShoppingLine) => {
     <p v-if="groups.length === 0">
       Nothing: everything this class needs is here.
     </p>
+    <ul v-if="taken.length > 0" aria-label="Reserved by classes before" class="taken">
+      <li v-for="{ purchase, others, more } in taken" :key="`${purchase.item} ${purchase.stock}`" class="small">
+        <strong>{{ purchaseName(purchase, work.units) }}</strong>: {{ others.count }} of {{ purchase.onHand }} on hand
+        are for <template v-for="(one, at) in others.for" :key="one.id">
+          {{ at > 0 ? ', ' : '' }}<NuxtLink
+            :to="`/classes/${one.id}/kits`"
+          >{{ one.title }}</NuxtLink> ({{ dayInWords(one.day, 'd MMM') }})
+        </template>.
+        {{ count(more, 'sheet') }} more to buy, unless you take theirs.
+      </li>
+    </ul>
     <datalist :id="`${id}-places`">
       <option v-for="place in places" :key="place" :value="place" />
     </datalist>
@@ -89,6 +108,7 @@ h2 { font-size: 1.0625rem; }
 h3 { margin: 0.3rem 0 0; }
 ul { list-style: none; margin: 0; padding: 0; }
 li { border-top: 1px solid var(--line); padding: 0.35rem 0; }
+.taken li { color: var(--warn); }
 .acts { gap: 0.6rem; flex-wrap: wrap; }
 .flag { gap: 0.35rem; }
 .where { flex: 1 1 8rem; min-width: 7rem; }

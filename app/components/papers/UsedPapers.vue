@@ -6,6 +6,7 @@ const emit = defineEmits<{ replace: [from: string, to: string] }>()
 const work = useClassStore()
 const planner = usePlannerStore()
 
+const { takenOf } = useTakenBefore()
 const used = computed(() => {
   const shares = work.prepared.cards.flatMap(card => card.pieces.flatMap(piece => piece.shares))
   return work.batch.papers.flatMap((paper) => {
@@ -18,7 +19,8 @@ const used = computed(() => {
 function needOf({ key, stocks }: PaperEntry) {
   const plan = planner.papers.find(({ paper }) => paper.key === key)?.outcome?.plan
   const onHand = stocks.reduce((sum, stock) => sum + stock.onHand, 0)
-  return { sheets: plan?.sheets, onHand }
+  const taken = stocks.reduce((sum, stock) => sum + (takenOf(key, stock.key)?.count ?? 0), 0)
+  return { sheets: plan?.sheets, onHand, taken }
 }
 const replacing = ref('')
 </script>
@@ -30,12 +32,13 @@ const replacing = ref('')
       None yet. Choose one for each role.
     </p>
     <ul>
-      <li v-for="{ paper, pieces, sheets, onHand } in used" :key="paper.key">
+      <li v-for="{ paper, pieces, sheets, onHand, taken } in used" :key="paper.key">
         <PaperSwatch :paper="paper.key" />
         <span class="what">
           <strong>{{ paper.name }}</strong>
           <span class="quiet small">{{ paper.kind }}, {{ paper.weight }} g/m² · {{ count(pieces, 'piece') }}{{
-            sheets === undefined ? '' : `, ${count(sheets, 'sheet')}` }}, {{ onHand }} on hand</span>
+            sheets === undefined ? '' : `, ${count(sheets, 'sheet')}` }}, {{ onHand }} on hand{{
+            taken > 0 ? `, ${taken} of them for classes before` : '' }}</span>
         </span>
         <Button
           label="Replace"

@@ -169,7 +169,15 @@ useHead({ title: computed(() => `${paper.value?.name ?? 'Paper'} for several cla
         </table>
       </section>
       <div v-if="outcome && together && paper" class="bench">
-        <LayoutBoard v-bind="together.entry" :layouts="outcome.plan.layouts" :letters :step />
+        <LayoutBoard
+          :layouts="outcome.plan.layouts"
+          :problem="together.entry.problem"
+          :paper
+          :names="together.entry.names"
+          :belongs="together.entry.belongs"
+          :letters
+          :step
+        />
         <section class="board order" aria-label="Order of cuts for all of them">
           <h3>At the trimmer</h3>
           <CutOrder :steps="outcome.steps" :letters @show="shown = $event" />

@@ -93,7 +93,7 @@ useHead({ title: 'Reserved · Wakaru' })
                 at > 0 ? ', ' : '' }}<NuxtLink :to="`/classes/${take.class}/kits`">{{ titleOf(take.class) }}</NuxtLink>
                 ({{ take.short - take.ordered }})</template></span>
             </span>
-            <span class="figure"><strong>{{ line.toBuy }}</strong>
+            <span class="figure"><strong>{{ line.toBuy }}</strong>{{ ' ' }}
               <span class="quiet small">{{ line.sort === 'sheet' ? (line.toBuy === 1 ? 'sheet' : 'sheets')
                 : line.sort === 'offcut' ? 'too few' : line.toBuy === 1 ? 'pack' : 'packs' }}</span></span>
             <span class="figure small">{{ line.by ? `by ${shortDay(line.by)}` : '' }}</span>
@@ -157,18 +157,18 @@ useHead({ title: 'Reserved · Wakaru' })
 <style scoped>
 .lines { list-style: none; margin: 0; padding: 0; }
 .lines li {
-  display: grid; grid-template-columns: auto minmax(0, 1fr) 5.5rem 5.5rem 6.5rem; gap: 0.2rem 0.8rem;
+  display: grid; grid-template-columns: 30px minmax(0, 1fr) 5.5rem 5.5rem 6.5rem; gap: 0.2rem 0.8rem;
   align-items: center;
   border-top: 1px solid var(--line); padding: 0.4rem 0; min-height: 44px;
 }
-.lines li.lies { grid-template-columns: auto minmax(0, 16rem) 6rem minmax(0, 1fr) 4.5rem; }
+.lines li.lies { grid-template-columns: 30px minmax(0, 16rem) 6rem minmax(0, 1fr) 4.5rem; }
 .what { overflow-wrap: anywhere; }
 .whom, .at-once { display: block; }
 .figure { text-align: right; font-variant-numeric: tabular-nums; }
 .takes { display: grid; gap: 0.1rem; }
 .lacks { color: var(--stop); }
 @media (max-width: 700px) {
-  .lines li, .lines li.lies { grid-template-columns: auto minmax(0, 1fr) auto; }
+  .lines li, .lines li.lies { grid-template-columns: 30px minmax(0, 1fr) auto; }
   .lines li > .figure:last-child { grid-column: 3; }
   .takes { grid-column: 1 / -1; grid-row: 2; }
 }
