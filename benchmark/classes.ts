@@ -6,7 +6,7 @@ import {
   byHand, keyedLayouts, measured, planPaper, preferred, sequenceViolations, freshSheets, spendingOf, verifyPlan,
 } from '../core/cutting'
 import type { Batch } from '../core/document'
-import { newClass } from '../core/document'
+import { newClass, plainPaper } from '../core/document'
 import { FOLDS } from '../core/folds'
 import { lengthFrom } from '../core/lengths'
 import { itemAt } from '../core/lists'
@@ -26,17 +26,7 @@ function classProblem(roll: ReturnType<typeof dice>): { name: string, problem: C
   const units = roll(0, 1) === 0 ? 'inch' : 'metric'
   const cards = roll(1, 4)
   const kits = itemAt([8, 14, 20, 32], roll(0, 3))
-  const paper: Batch['papers'][number] = {
-    key: 'paper',
-    name: 'Paper',
-    kind: 'cardstock',
-    weight: 240,
-    colour: '#808080',
-    motif: 'plain',
-    upright: false,
-    grain: 'any',
-    stocks: [], offcuts: [],
-  }
+  const paper = plainPaper({ key: 'paper', name: 'Paper', kind: 'cardstock', weight: 240, colour: '#808080' })
   let batch: Batch = { ...newClass({ title: 'Bench', date: '2030-01-01', units }), papers: [paper] }
   for (let card = 0; card < cards; card++)
     batch = {

@@ -1,5 +1,5 @@
 import Table from 'cli-table3'
-import { newClass } from '../core/document'
+import { newClass, plainPaper } from '../core/document'
 import type { Batch } from '../core/document'
 import { prepare } from '../core/batch'
 import { kitProblems } from '../core/plans'
@@ -182,18 +182,7 @@ export function craftBatches(solve: Solve): string {
 function cardProblem(
   id: string, units: Units, kits: number, width: Length, height: Length,
 ): CuttingProblem | undefined {
-  const paper = {
-    key: 'paper',
-    name: 'Paper',
-    kind: 'cardstock' as const,
-    weight: 240,
-    colour: '#808080',
-    motif: 'plain' as const,
-    upright: false,
-    grain: 'any' as const,
-    stocks: [],
-    offcuts: [],
-  }
+  const paper = plainPaper({ key: 'paper', name: 'Paper', kind: 'cardstock', weight: 240, colour: '#808080' })
   const empty: Batch = { ...newClass({ title: 'Bench', date: '2030-01-01', units }), papers: [paper] }
   const batch: Batch = { ...empty, cards: [paperedCard(foldById(id)!, empty)] }
   const [kit] = kitProblems(batch, prepare(batch))

@@ -20,7 +20,7 @@ import { median, ms } from './measure'
  */
 
 const CARDS = FOLDS.filter(({ id }) => !['own-strip', 'plain-card'].includes(id))
-const SQUARE = [{ key: 'square', width: '12 in', height: '12 in', onHand: 0, price: 95 }]
+const SQUARE = [{ key: 'square', width: '12 in', height: '12 in', onHand: 0, pack: 1, price: 95 }]
 
 /** A class of one to three cards: mats from a pool of prints, everything else in some colours. */
 function classOf(roll: ReturnType<typeof dice>): Batch {

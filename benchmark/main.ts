@@ -20,6 +20,7 @@ import { classBatches } from './classes'
 import { editing } from './editing'
 import { evenings } from './evening'
 import { median, ms, of, time } from './measure'
+import { oddOnes } from './odd'
 import { sharing } from './sharing'
 
 /**
@@ -164,7 +165,9 @@ function commandLine(): string {
 }
 
 async function main() {
-  const { values } = parseArgs({ options: { instances: { type: 'string' }, only: { type: 'string' } } })
+  const { values } = parseArgs({
+    options: { instances: { type: 'string' }, only: { type: 'string' }, case: { type: 'string' } },
+  })
   const solve = await loadSolver()
   /** Random problems of each class and number of pieces. */
   const instances = Number(values.instances) || 1
@@ -179,6 +182,7 @@ async function main() {
     literature: () => literatureClasses(solve, instances),
     studio: () => studioOrders(solve),
     sharing: () => sharing(solve),
+    odd: () => oddOnes(solve, values.case),
   }
   if (values.only !== undefined && !Object.hasOwn(parts, values.only))
     throw new Error(`--only takes one of: ${Object.keys(parts).join(', ')}.`)

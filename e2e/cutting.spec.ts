@@ -34,8 +34,8 @@ const onPaper
         grain: 'any',
         offcuts: [],
         stocks: [
-          { key: 'sheets', width: '8 1/2 in', height: '11 in', onHand: 30, price: 50 },
-          { key: 'square', width: '12 in', height: '12 in', onHand: 10, price: 90 },
+          { key: 'sheets', width: '8 1/2 in', height: '11 in', onHand: 30, pack: 1, price: 50 },
+          { key: 'square', width: '12 in', height: '12 in', onHand: 10, pack: 1, price: 90 },
         ],
         ...more,
       })
@@ -160,7 +160,7 @@ test('offcuts that a plan leaves go onto the shelf and are used by the next plan
     'Leftovers',
     (file: Parameters<ReturnType<typeof onPaper>>[0] & { wishes: { offcutsFirst: boolean } }) => {
       onPaper('slate-left', {
-        stocks: [{ key: 'sheets', width: '12 in', height: '12 in', onHand: 30, price: 90 }],
+        stocks: [{ key: 'sheets', width: '12 in', height: '12 in', onHand: 30, pack: 1, price: 90 }],
         offcuts: [{ key: 'offcut', width: '11 1/2 in', height: '11 1/2 in', count: 1 }],
       })(file)
       // Without that the offcut is used only where it makes the plan cheaper.

@@ -26,7 +26,7 @@ export const paper = {
   motif: 'plain',
   upright: false,
   grain: 'any',
-  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 4, price: 30 }],
+  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 4, pack: 1, price: 30 }],
   offcuts: [],
 }
 

@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { lengthFrom } from '../../core/lengths'
 import { refDebounced } from '@vueuse/core'
-import { BOUNDS } from '../../core/document'
-import type { PaperEntry } from '../../core/document'
+import { BOUNDS, backOf } from '../../core/document'
+import type { PaperEntry, PaperKind } from '../../core/document'
 
 const shelf = usePapersStore()
 const ask = useAsk()
 const toast = useToast()
 const typed = ref('')
 const search = refDebounced(typed, 200)
-const kind = ref<'all' | 'cardstock' | 'print'>('all')
+const kind = ref<PaperKind | 'all'>('all')
 const KINDS = [
   { value: 'all', label: 'All' },
   { value: 'cardstock', label: 'Cardstock' },
   { value: 'print', label: 'Prints' },
+  { value: 'pad', label: 'Pads' },
 ]
 const { error, status } = useAsyncData(
   'shelf',
@@ -57,7 +58,25 @@ async function remove({ key, name }: PaperEntry) {
     })
   }
 }
-const money = (cents: number | null) => (cents === null ? 'not for sale' : `at ${(cents / 100).toFixed(2)}`)
+/** What sheets of a format cost, or that they come in a pad. */
+function sold({ price, pack }: PaperEntry['stocks'][number], { key, kind }: PaperEntry): string {
+  if (price !== null) {
+    const at = `at ${(price / 100).toFixed(2)}`
+    return kind === 'pad' ? at : pack > 1 ? `${count(pack, 'sheet')} ${at}` : at
+  }
+  const pad = shelf.papers.find(other => other.kind === 'pad' && other.holds.some(sheet => sheet.key === key))
+  return pad ? `comes in ${pad.name}` : 'not for sale'
+}
+const nameOf = (key: string) => shelf.papers.find(paper => paper.key === key)?.name ?? key
+const held = ({ holds }: PaperEntry) => holds.map(({ key, count: sheets }) => `${sheets} × ${nameOf(key)}`).join(', ')
+/** What is worth knowing of it at a glance. */
+const nature = ({ kind, weight, upright, grain, coating, core, back }: PaperEntry) => [
+  kind, `${weight} g/m²`, upright ? 'has a right way up' : '', grain === 'any' ? '' : `grain along the ${grain}`,
+  coating === 'coated' ? 'coated' : '', core === 'white' ? 'white within' : '',
+  back.differs ? `other side ${back.name || 'differs'}` : '',
+].filter(Boolean).join(', ')
+const known = ({ article, where, family, note }: PaperEntry) =>
+  [article, where, family, note].filter(Boolean).join(' · ')
 useHead({ title: 'Paper shelf · Wakaru' })
 </script>
 
@@ -91,20 +110,47 @@ useHead({ title: 'Paper shelf · Wakaru' })
     </section>
     <ul class="shelf">
       <li v-for="paper in shelf.papers" :key="paper.key" class="board paper">
-        <svg class="face" aria-hidden="true"><rect width="100%" height="100%" :fill="paperFill(paper.key)" /></svg>
+        <svg class="face" aria-hidden="true">
+          <template v-if="paper.kind === 'pad'">
+            <rect
+              v-for="(sheet, at) in paper.holds"
+              :key="sheet.key"
+              :x="`${(at * 100) / paper.holds.length}%`"
+              :width="`${100 / paper.holds.length}%`"
+              height="100%"
+              :fill="paperFill(sheet.key)"
+            />
+          </template>
+          <rect v-else width="100%" height="100%" :fill="paperFill(paper.key)" />
+          <rect
+            v-if="paper.back.differs"
+            y="62%"
+            width="100%"
+            height="38%"
+            :fill="paperFill(backOf(paper.key))"
+            class="turned"
+          />
+        </svg>
         <div class="about">
           <h2>{{ paper.name }}</h2>
           <p class="quiet">
-            {{ paper.kind }}, {{ paper.weight }} g/m²{{ paper.upright ? ', has a right way up' : ''
-            }}{{ paper.grain === 'any' ? '' : `, grain along the ${paper.grain}` }}
+            {{ paper.kind === 'pad' ? `pad: ${held(paper)}` : nature(paper) }}
           </p>
           <p v-for="stock in paper.stocks" :key="stock.width + stock.height">
-            <strong>{{ stock.onHand }}</strong> × <SheetText v-bind="sizeOf(stock)" />{{ ' ' }}
-            <span class="quiet small">{{ money(stock.price) }}</span>
+            <template v-if="paper.kind !== 'pad'">
+              <strong>{{ stock.onHand }}</strong> ×
+            </template>
+            <SheetText v-bind="sizeOf(stock)" />{{ ' ' }}
+            <span class="quiet small">{{ sold(stock, paper) }}</span>
           </p>
           <p v-for="offcut in paper.offcuts" :key="`offcut ${offcut.width} ${offcut.height}`" class="small">
             <strong>{{ offcut.count }}</strong> × <SheetText v-bind="sizeOf(offcut)" />{{ ' ' }}
             <span class="quiet">offcut</span>
+          </p>
+          <p v-if="known(paper)" class="quiet small">
+            {{ known(paper) }}<template v-if="paper.link">
+              · <a :href="paper.link" rel="noreferrer" target="_blank">link</a>
+            </template>
           </p>
           <p v-if="paper.stocks.length === 0" class="quiet">
             no sheet format yet
@@ -148,6 +194,7 @@ useHead({ title: 'Paper shelf · Wakaru' })
   height: 100%;
   min-height: 112px;
 }
+.turned { stroke: var(--sheet); stroke-width: 3; }
 .about {
   padding: 0.6rem 0;
 }

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import type { PaperEntry } from '../../core/document'
+import type { PaperEntry, PaperKind } from '../../core/document'
 import { patchesBetween } from '../../core/document'
 import { newToken } from './feed'
 
@@ -12,7 +12,7 @@ const MOST = 600
 /** Which papers of the shelf are looked at. */
 export interface ShelfQuery {
   search: string
-  kind: 'cardstock' | 'print' | 'all'
+  kind: PaperKind | 'all'
 }
 
 interface ShelfAnswer {

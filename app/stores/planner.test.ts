@@ -4,7 +4,7 @@ import { shelve } from '../../core/plans'
 import { letterPaper, paperedCard } from '../../core/batch/testing'
 import { plansFor } from '../../core/cutting'
 import type { Batch } from '../../core/document'
-import { ANY_SCRAP, newClass, newCutting } from '../../core/document'
+import { ANY_SCRAP, newClass, newCutting, plainPaper } from '../../core/document'
 import { factsOf, foldById } from '../../core/folds'
 import { solve } from '../../core/plans/testing'
 import { plansTogether } from '../../core/together'
@@ -20,21 +20,17 @@ vi.mock('../background/remote', async () => ({
 const empty: Batch = {
   ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 4, spares: 0 }),
   papers: [
-    {
+    plainPaper({
       key: 'kelp',
       name: 'Kelp',
       kind: 'cardstock',
       weight: 250,
       colour: '#3f6b57',
-      motif: 'plain',
-      upright: false,
-      grain: 'any',
-      offcuts: [],
       stocks: [
-        { key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 50, price: 40 },
-        { key: 'pad', width: '6 in', height: '6 in', onHand: 0, price: 10 },
+        { key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 50, pack: 1, price: 40 },
+        { key: 'pad', width: '6 in', height: '6 in', onHand: 0, pack: 1, price: 10 },
       ],
-    },
+    }),
   ],
 }
 const document: Batch = { ...empty, cards: [paperedCard(foldById('gatefold')!, empty)] }

@@ -1,7 +1,15 @@
+import { backOf } from '../../core/document'
 import type { PaperEntry } from '../../core/document'
 
-/** What a paper looks like. */
-export type PaperLook = Pick<PaperEntry, 'key' | 'colour' | 'motif'>
+/** What a paper looks like, on its other side too where that is known. */
+export type PaperLook = Pick<PaperEntry, 'key' | 'colour' | 'motif'> & Partial<Pick<PaperEntry, 'scale' | 'back'>>
+
+/** Every side of some papers that looks like nothing else. */
+export const sidesToDraw = (papers: readonly PaperLook[]): PaperLook[] => papers.flatMap(paper =>
+  (paper.back?.differs ? [paper, { ...paper.back, key: backOf(paper.key), back: undefined }] : [paper]))
+
+/** How large a pattern is drawn. */
+export const SCALES_DRAWN: Record<PaperEntry['scale'], number> = { small: 0.6, middle: 1, large: 1.7 }
 
 /** Reference to a paper's pattern for SVG fills; `turned` lays its print on its side. */
 export const paperFill = (key: string | undefined, turned = false): string =>

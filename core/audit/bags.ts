@@ -86,7 +86,7 @@ function workedOut(
   function papersOf(part: KitPart, choice: string): string[] {
     if (isPool(choice)) {
       const pool = batch.pools.find(entry => entry.key === choice)?.papers ?? []
-      const there = pool.filter(paper => batch.papers.some(entry => entry.key === paper))
+      const there = pool.filter(isThere)
       // Halves that come from two pools are shared out each by itself.
       const half = parts.filter(
         ({ pair, key: own }) => pair !== undefined && pair === part.pair && choices[own] === choice,
@@ -96,12 +96,23 @@ function workedOut(
       return byHand.length > 0 ? byHand : there
     }
     if (choice === ANY_SCRAP) return SCRAPPY.includes(part.kind) ? [ANY_SCRAP] : []
-    return batch.papers.some(paper => paper.key === choice) ? [choice] : []
+    return isThere(choice) ? [choice] : []
+  }
+
+  /** Whether a paper, or the other side of one that has two, is on the shelf. */
+  function isThere(named: string): boolean {
+    const entry = sheetOf(batch, named)
+    return entry !== undefined && (entry.key === named || entry.back.differs)
   }
 }
 
 /** Whether the maker cuts a piece of such a level to its size. */
 export const isCut = (level: string): boolean => level !== 'uncut' && level !== 'brought'
+
+/** What lies on the shelf of a side of a paper: the other one is named with a word before it. */
+export const sheetKey = (named: string): string => named.replace(/^back--/, '')
+
+const sheetOf = ({ papers }: Batch, named: string) => papers.find(({ key }) => key === sheetKey(named))
 
 /**
  * How a piece has to lie on a paper: upright prints by their direction, other paper so that creases run with its grain.
@@ -109,8 +120,9 @@ export const isCut = (level: string): boolean => level !== 'uncut' && level !== 
 export function turnFor(
   { papers }: Batch, paper: string, { printTop, creases }: Pick<KitPart, 'printTop' | 'creases'>,
 ): Turn {
-  const entry = papers.find(({ key }) => key === paper)
-  if (entry?.upright && printTop !== 'any') return printTop === 'top' || printTop === 'bottom' ? 'as drawn' : 'turned'
+  const entry = papers.find(({ key }) => key === sheetKey(paper))
+  const isUpright = entry?.key === paper ? entry.upright : entry?.back.upright
+  if (isUpright && printTop !== 'any') return printTop === 'top' || printTop === 'bottom' ? 'as drawn' : 'turned'
   if (!entry || entry.grain === 'any' || creases === undefined) return 'either'
   return entry.grain === creases ? 'as drawn' : 'turned'
 }

@@ -1,7 +1,7 @@
 import type { Batch, TreeEntry } from '../document'
 import { ANY_SCRAP } from '../document'
 import { lengthFrom } from '../lengths'
-import { dueIn, isCut, turnFor } from './bags'
+import { dueIn, isCut, sheetKey, turnFor } from './bags'
 import type { Audited, Disagreement, SaidCutting, SaidKit, SaidTree } from './model'
 
 /* What must be cut from each paper so that every kit is complete, and whether the plans cut it. */
@@ -15,7 +15,9 @@ const sizeKey = (width: number, height: number, turn: string) => `${width} × ${
 /** What all kits take of each paper, by its key. */
 export function wantedOf({ batch, recipes, said: { bags, over } }: Audited): Map<string, Counts> {
   const wanted = new Map<string, Counts>()
-  const add = (paper: string, size: string, number: number) => {
+  const add = (side: string, size: string, number: number) => {
+    // Both sides of a paper are cut from the same sheets.
+    const paper = sheetKey(side)
     const counts = wanted.get(paper) ?? new Map<string, number>()
     wanted.set(paper, counts)
     count(counts, size, number)
@@ -185,6 +187,12 @@ export function cuttingDisagreements(audited: Audited): Disagreement[] {
   return found
 }
 
+/** Whether two sheet formats measure the same. */
+function isAsLarge(one: { width: string, height: string }, other?: { width: string, height: string }): boolean {
+  return other !== undefined && lengthFrom(one.width) === lengthFrom(other.width)
+    && lengthFrom(one.height) === lengthFrom(other.height)
+}
+
 /** The shopping list asks for the sheets that the plans open and the shelf does not hold. */
 export function sheetDisagreements(audited: Audited): Disagreement[] {
   const { batch, said: { papers, purchases } } = audited
@@ -193,11 +201,16 @@ export function sheetDisagreements(audited: Audited): Disagreement[] {
   return papers.flatMap(({ paper, layouts }) => {
     const entry = batch.papers.find(({ key }) => key === paper)
     const { sheets } = cutAlready(batch, paper, new Set([...wanted.get(paper)?.keys() ?? [], ...hidden]))
-    return (entry?.stocks ?? []).flatMap(({ key, onHand }): Disagreement[] => {
+    return (entry?.stocks ?? []).flatMap(({ key, onHand, pack, price }): Disagreement[] => {
       const opened = layouts.filter(({ supply }) => supply === key).reduce((sum, { repeats }) => sum + repeats, 0)
       const { cut, unshelved } = sheets.get(key) ?? { cut: 0, unshelved: 0 }
       const line = purchases.find(({ sort, item, stock }) => sort === 'paper' && item === paper && stock === key)
-      const toBuy = Math.max(0, opened - Math.max(0, onHand - unshelved))
+      const lacks = Math.max(0, opened - Math.max(0, onHand - unshelved))
+      // What has no price of its own and lies in a pad is bought with the pad.
+      const inPad = price === null && batch.papers.some(({ kind, holds, stocks: [format] }) =>
+        kind === 'pad' && format !== undefined && format.price !== null && holds.some(sheet => sheet.key === paper)
+        && isAsLarge(format, entry?.stocks.find(stock => stock.key === key)))
+      const toBuy = inPad ? 0 : Math.ceil(lacks / pack)
       const said = [line?.needed ?? 0, line?.toBuy ?? 0]
       if (said[0] === opened + cut && said[1] === toBuy) return []
       const due = `instead of ${opened + cut} and ${toBuy}`

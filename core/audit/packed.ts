@@ -1,6 +1,6 @@
 import type { Batch } from '../document'
 import { isPool } from '../document'
-import { bagKeys, dueIn, isCut, kitsWanted } from './bags'
+import { bagKeys, dueIn, isCut, kitsWanted, sheetKey } from './bags'
 import type { Audited, Disagreement, KitPart, SaidKit, SaidLine } from './model'
 
 /** What is wrong with the bags themselves: who gets which kits, and what is in each. */
@@ -115,7 +115,10 @@ function stripDisagreements({ strips, pieces }: SaidKit, parts: KitPart[], whose
 /** What is wrong with a list of what is in the bags: read line by line, whatever it was written from. */
 export function listDisagreements(audited: Audited): Disagreement[] {
   const { batch, recipes, said: { lists, bags } } = audited
-  const paperName = (key: string | undefined) => batch.papers.find(paper => paper.key === key)?.name
+  const paperName = (named: string | undefined) => {
+    const paper = batch.papers.find(({ key }) => named !== undefined && key === sheetKey(named))
+    return paper && (paper.key === named ? paper.name : paper.back.name || `${paper.name}, other side`)
+  }
   return lists.flatMap(({ source, bags: written }) => bags.flatMap(({ bag, label, kits }): Disagreement[] => {
     const lines = [...written.get(bag) ?? []]
     const missing: string[] = []

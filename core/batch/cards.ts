@@ -78,7 +78,8 @@ function papersByKind(cards: CardEntry[], batch: Batch): Map<PartKind, string> {
 function usual(kind: PartKind, papers: PaperEntry[]): PaperEntry | undefined {
   const fitting = papers.filter(paper => paper.kind === usualPaper(kind))
   if (kind === 'message') return palest(fitting)
-  return fitting.find(paper => kind === 'mat' || paper.weight >= STOCK_WEIGHTS.light) ?? fitting[0] ?? papers[0]
+  return fitting.find(paper => kind === 'mat' || paper.weight >= STOCK_WEIGHTS.light) ?? fitting[0]
+    ?? papers.find(paper => paper.kind !== 'pad')
 }
 
 /** The palest of some papers: what is written on it is read best. */

@@ -1,10 +1,12 @@
 import type { Batch, ClassDocument, PaperEntry } from '../document'
-import { BOUNDS, freeKey, freeTitle, isSame, withChoices } from '../document'
+import { BOUNDS, backOf, freeKey, freeTitle, isBack, isSame, paperOfSide, withChoices } from '../document'
 import { lengthFrom } from '../lengths'
 
 /** What a paper is, without how much of it lies on the shelf. */
-const nature = ({ name, kind, weight, colour, motif, upright, grain }: PaperEntry) => [
-  name, kind, weight, colour, motif, upright, grain,
+const nature = ({
+  name, kind, weight, colour, motif, upright, grain, coating, core, back, holds,
+}: PaperEntry) => [
+  name, kind, weight, colour, motif, upright, grain, coating, core, back.differs ? back : null, holds,
 ]
 
 /** Whether a paper of the shelf is one of the file that came in under a new key before. */
@@ -28,7 +30,13 @@ export function fittedTo(
   const all = () => [...shelf, ...added]
   /** Paper on the shelf for each key in the file. */
   const found = new Map<string, PaperEntry>()
-  for (const paper of papers) {
+  const keyOf = (key: string): string => {
+    const own = found.get(paperOfSide(key))?.key ?? paperOfSide(key)
+    return isBack(key) ? backOf(own) : own
+  }
+  // What a pad holds is known by the keys of the shelf once its papers are.
+  for (const entry of [...papers].sort((a, b) => Number(a.kind === 'pad') - Number(b.kind === 'pad'))) {
+    const paper = { ...entry, holds: entry.holds.map(sheet => ({ ...sheet, key: keyOf(sheet.key) })) }
     const same = all().find(({ key }) => key === paper.key)
     const known = same && (isSame(nature(same), nature(paper)) ? same : all().find(other => cameAs(paper, other)))
     if (known) {
@@ -51,9 +59,8 @@ export function fittedTo(
     added.push(taken)
     found.set(paper.key, taken)
   }
-  const keyOf = (key: string) => found.get(key)?.key ?? key
   return {
-    added,
+    added: added.map(paper => ({ ...paper, standsIn: [...new Set(paper.standsIn.map(keyOf))] })),
     document: {
       ...document,
       cards: document.cards.map(card =>

@@ -5,8 +5,8 @@ import { ANY_SCRAP } from '../document'
 import type { Finding, Joint } from '../folds'
 import { mainCrease } from '../folds'
 import type { Length, Units } from '../lengths'
-import { formatLength } from '../lengths'
-import { STOCK_WEIGHTS } from '../paper'
+import { formatLength, millimetres } from '../lengths'
+import { STOCK_WEIGHTS, sheetOf } from '../paper'
 import { count } from '../lists'
 import type { KitGroup } from './blanks'
 import { paperIn } from './blanks'
@@ -66,6 +66,8 @@ function shareFindings(piece: PreparedPiece, { paper, turn }: Share, joints: rea
   const isLight = paper.weight < STOCK_WEIGHTS.light
   const enough = `${STOCK_WEIGHTS.light} g/m² or more`
   if (isLight && piece.kind === 'base') found('warn', `${of}, too light to hold its shape; ${enough} stands.`)
+  for (const [is, severity, problem] of looksOdd(piece, paper, joints))
+    if (is) found(severity, problem)
   for (const [is, problem] of lightFor(piece, joints))
     if (is && isLight) found('warn', `${of}, ${problem}; ${enough} will do.`)
   if (piece.heaviest !== undefined && paper.weight > piece.heaviest)
@@ -77,6 +79,41 @@ function shareFindings(piece: PreparedPiece, { paper, turn }: Share, joints: rea
   if (turn !== 'either' && isAcross)
     found('note', `folds across the grain of “${paper.name}”, as its print direction wants: score it well.`)
   return findings
+}
+
+/** Pieces narrower than this show little of a large pattern. */
+const LARGE_MOTIF = millimetres(30)
+
+/** What a surface, a core or a side of a paper does to a piece, and whether it does. */
+function looksOdd(
+  { shaped, windows, slits, scores, made = [], key, width, height }: PreparedPiece,
+  paper: Share['paper'],
+  joints: readonly Joint[],
+): [boolean, Finding['severity'], string][] {
+  const wet = (['stamped', 'coloured'] as const).find(making => made.includes(making))
+  return [
+    [
+      paper.coating === 'coated' && wet !== undefined, 'warn',
+      `is ${wet ?? ''} on “${paper.name}”, which is coated: wet ink stands on it and smears. Uncoated paper takes it.`,
+    ],
+    [
+      paper.coating === 'coated' && joints.some(({ part, means }) => part === key && means === 'glue'), 'warn',
+      `is glued wet, and “${paper.name}” is coated: glue holds badly there. Take strong tape.`,
+    ],
+    [
+      paper.core === 'white' && scores.length > 0, 'note',
+      `is of “${paper.name}”, which is white within: that shows where it is scored and cut.`,
+    ],
+    [
+      paper.front !== undefined && (shaped || windows.length > 0 || slits.length > 0), 'warn',
+      `shows the other side of “${sheetOf(paper).name}”: lay it with that side up before its shape is drawn, or it `
+      + 'comes out mirrored.',
+    ],
+    [
+      paper.motif !== 'plain' && paper.scale === 'large' && Math.min(width.value, height.value) < LARGE_MOTIF, 'note',
+      `is narrow for the large pattern of “${paper.name}”: little of it will be seen.`,
+    ],
+  ]
 }
 
 /** What light paper is not up to, and whether that is asked of a piece. */

@@ -7,6 +7,7 @@ import { foldById, inputProblems } from '../folds'
 import { lengthFrom } from '../lengths'
 import { itemAt, lookUp, once, tally } from '../lists'
 import type { Paper } from '../paper'
+import { sheetOf, sidesOf } from '../paper'
 import type { PreparedCard, PreparedPiece, PreparedStrip } from './prepared'
 import type { KitGroup } from './blanks'
 import { paperIn } from './blanks'
@@ -16,7 +17,7 @@ import type { Pool, Share } from './pools'
 import { readPool, turnOn } from './pools'
 import type { OwnedDemand, PaperProblem } from './problems'
 import { demandsOf, paperProblem } from './problems'
-import { readPaper, readTools } from './read'
+import { padsWith, readPaper, readTools } from './read'
 import { SCRAP_PAPER, mayBeScrap } from './scrap-paper'
 import type { DealtKit } from './bags'
 import { choiceOf } from './bags'
@@ -48,7 +49,8 @@ export interface Preparation {
 export function prepare(batch: Batch, before?: Preparation, known?: (key: string) => Sharing | undefined): Preparation {
   const sameTools = before?.batch.tools === batch.tools && before.batch.class.units === batch.class.units
   const cutter = sameTools ? before.cutter : readTools(batch.tools, batch.class.units)
-  const shelf = new Map(batch.papers.map(entry => [entry.key, asBefore(entry, before) ?? readPaper(entry)]))
+  const papers = batch.papers.map(entry => asBefore(entry, batch.papers, before) ?? readPaper(entry, batch.papers))
+  const shelf = new Map(papers.flatMap(sidesOf).map(side => [side.key, side]))
   const pools = new Map(batch.pools.map(entry => [entry.key, readPool(entry, shelf)]))
   const old = new Map(sameTools ? before.cards.map(card => [card.entry, card]) : [])
   const made = batch.cards.map(entry => old.get(entry)?.made ?? makeCard(entry, batch, cutter))
@@ -76,7 +78,7 @@ export function prepare(batch: Batch, before?: Preparation, known?: (key: string
       && isAlone(before.batch) === isAlone(batch)
     // Hidden parts may be among the layouts that are kept.
     const sameScrap = isSame && JSON.stringify(before.scrap) === JSON.stringify(scrap)
-    return [...shelf.values()].flatMap((paper) => {
+    return [...shelf.values()].filter(paper => sheetOf(paper) === paper).flatMap((paper) => {
       const users = cards.filter(card => isCutFrom(card, paper))
       const entry = batch.cutting.find(own => own.paper === paper.key)
       // A paper that no card is cut from may hold hidden parts on layouts that are kept.
@@ -121,13 +123,17 @@ function isSameTable(one: ReadonlyMap<string, Paper>, other: ReadonlyMap<string,
 /** Pieces of a class with one card are not named after it. */
 const isAlone = ({ cards }: Batch) => cards.length <= 1
 
-/** A paper as it was read before, where nothing of it has changed. */
-const asBefore = (entry: PaperEntry, before?: Preparation): Paper | undefined =>
-  before?.batch.papers.includes(entry) ? before.shelf.get(entry.key) : undefined
+/** A paper as it was read before, where nothing of it and of the pads that it comes in has changed. */
+function asBefore(entry: PaperEntry, papers: PaperEntry[], before?: Preparation): Paper | undefined {
+  if (!before?.batch.papers.includes(entry)) return undefined
+  const [then, now] = [padsWith(entry, before.batch.papers), padsWith(entry, papers)]
+  const isSame = then.length === now.length && then.every((pad, at) => pad === now[at])
+  return isSame ? before.shelf.get(entry.key) : undefined
+}
 
 const isCutFrom = ({ pieces, strips }: PreparedCard, paper: Paper) =>
-  strips.some(strip => strip.paper === paper) || pieces.some(({ shares }) =>
-    shares.some(share => share.paper === paper && share.quantity > 0))
+  strips.some(strip => sheetOf(strip.paper) === paper) || pieces.some(({ shares }) =>
+    shares.some(share => sheetOf(share.paper) === paper && share.quantity > 0))
 
 /** The papers that a card is cut from, those of its pools among them. */
 const papersIn = (card: CardEntry, { pools }: Batch): string[] =>

@@ -6,11 +6,12 @@ import { tally } from '../lists'
 import type { Length } from '../lengths'
 import { downToMark, lengthFrom, product } from '../lengths'
 import type { Paper, Stock } from '../paper'
-import { ownFormats, stackOf } from '../paper'
+import { ownFormats, sheetOf, sheetPrice, sidesOf, stackOf, stackedWeight } from '../paper'
 import { demandKey, isLoose, keyOfRef, looseKey, readLayout } from './layouts'
 import type { Owner } from './owners'
 import { belongsTo, pileName } from './owners'
 import { readWork } from './read'
+import type { Blank, KitGroup } from './blanks'
 import { blanksFor } from './blanks'
 import type { PreparedCard } from './prepared'
 
@@ -54,7 +55,7 @@ export interface PaperProblem {
 export function paperProblem(
   batch: Batch, cards: PreparedCard[], paper: Paper, tools: Cutter, scrap: OwnedDemand[] = [], known?: Layout[],
 ): PaperProblem {
-  const cutter = { ...tools, stack: stackOf(tools.stack, paper.weight) }
+  const cutter = { ...tools, stack: stackOf(tools.stack, stackedWeight(paper)) }
   const demands = demandsOf(batch, cards, paper)
   const entry = batch.cutting.find(({ paper: key }) => key === paper.key)
   const supplies = [...suppliesOf(paper, formatsFor(batch, paper), cards, cutter), ...miscutsOf(entry)]
@@ -191,8 +192,9 @@ export function demandsOf(
 ): OwnedDemand[] {
   const demands = new Map<string, OwnedDemand>()
   for (const card of cards) {
-    for (const blank of blanksFor(paper, card.pieces, groupsOf(card))) {
-      const { name: piece, width, height, turn, quantity } = blank
+    for (const { isBack, ...blank } of blanksOfSides(paper, card, groupsOf(card))) {
+      const { width, height, turn, quantity } = blank
+      const piece = isBack ? `${blank.name}, other side up` : blank.name
       const key = demandKey(blank)
       const same = demands.get(key) ?? { key, name: '', width, height, turn, quantity: 0, owners: [] }
       const owners = same.owners.map(owner => ({ ...owner }))
@@ -204,6 +206,11 @@ export function demandsOf(
   }
   return [...demands.values()].map(demand => ({ ...demand, name: pileName(demand.owners, batch.cards.length <= 1) }))
 }
+
+/** What is cut for each side of a paper: a piece of one size serves whichever side lies up on it in the end. */
+const blanksOfSides = (paper: Paper, { pieces }: PreparedCard, groups: KitGroup[]): (Blank & { isBack: boolean })[] =>
+  sidesOf(paper).flatMap(side =>
+    blanksFor(side, pieces, groups).map(blank => ({ ...blank, isBack: side !== paper })))
 
 /** Pieces of one size with whom they are cut for. */
 export type OwnedDemand = Demand & { owners: Owner[] }
@@ -235,7 +242,8 @@ export function formatsFor(batch: Batch, { key, stocks }: Paper): Stock[] {
 
 /** Sheets of some formats, offcuts on the shelf, and what windows of pieces of this paper will release. */
 export function suppliesOf(paper: Paper, formats: Stock[], cards: PreparedCard[], cutter: Cutter): Supply[] {
-  const supplies: Supply[] = formats.map(stock => ({ kind: 'sheet', ...stock }))
+  const supplies: Supply[] = formats.map(({ key, width, height, onHand, ...stock }) =>
+    ({ kind: 'sheet', key, width, height, onHand, price: sheetPrice(stock) }))
   for (const { count, ...offcut } of paper.offcuts)
     supplies.push({ kind: 'offcut', ...offcut, onHand: count, price: null })
   const release = (width: Length, height: Length, count: number) => {
@@ -245,11 +253,11 @@ export function suppliesOf(paper: Paper, formats: Stock[], cards: PreparedCard[]
     else if (count > 0) supplies.push({ key, kind: 'drop-out', width, height, onHand: count, price: null })
   }
   // A drop-out of a print may lie any way round on the sheet, so only plain paper is used again.
-  if (!paper.upright) {
+  if (sidesOf(paper).every(({ upright }) => !upright)) {
     for (const { construction, pieces } of cards) {
       for (const { part, shape, width, height } of construction ? dropOutsOf(construction) : []) {
         const piece = pieces.find(({ key }) => key === part)
-        const share = piece?.shares.find(other => other.paper === paper)
+        const share = piece?.shares.find(other => sheetOf(other.paper) === paper)
         if (!share) continue
         // The largest square in a round drop-out.
         const [wide, high]

@@ -1,19 +1,53 @@
+import { BOUNDS } from '../document'
 import type { Batch, PaperEntry, ToolsEntry } from '../document'
 import type { Cutter, Work } from '../cutting'
 import { lengthFrom } from '../lengths'
 import type { Units } from '../lengths'
-import type { Paper } from '../paper'
+import type { Paper, Stock } from '../paper'
 
-/** A paper entry that has passed its door, with lengths instead of text. */
-export const readPaper = ({ stocks, offcuts, ...paper }: PaperEntry): Paper => ({
-  ...paper,
-  stocks: stocks.map(({ width, height, ...stock }) => ({
-    ...stock, width: lengthFrom(width), height: lengthFrom(height),
-  })),
-  offcuts: offcuts.map(({ width, height, ...offcut }) => ({
+/** The pads that hold sheets of a paper. */
+export const padsWith = ({ key }: PaperEntry, papers: readonly PaperEntry[]): PaperEntry[] =>
+  papers.filter(({ kind, holds }) => kind === 'pad' && holds.some(sheet => sheet.key === key))
+
+/**
+ * A paper entry that has passed its door, with lengths instead of text.
+ * @param papers the shelf, for pads that it comes in
+ */
+export const readPaper = (entry: PaperEntry, papers: readonly PaperEntry[] = []): Paper => {
+  const { stocks, offcuts, ...paper } = entry
+  return { ...paper, ...sized(stocks, offcuts, padsWith(entry, papers).flatMap(pad => inPad(pad, entry))) }
+}
+
+/** What a pad has of a paper, in the format of its sheets; nothing of one that cannot be bought. */
+const inPad = ({ key, name, holds, stocks }: PaperEntry, of: PaperEntry): Stock[] => {
+  const sheets = holds.reduce((sum, { count }) => sum + count, 0)
+  const count = holds.find(sheet => sheet.key === of.key)?.count ?? 0
+  return stocks.slice(0, 1).flatMap(({ width, height, price }) => (price === null || count === 0
+    ? []
+    : [{
+        key: `in-${key}`.slice(0, BOUNDS.key), width: lengthFrom(width), height: lengthFrom(height), onHand: 0, pack: 1,
+        price: null, pad: { key, name, price, sheets, count },
+      }]))
+}
+
+/** Its own formats, each with the pad that it comes in where it is sold in no other way, and those of pads besides. */
+function sized(
+  stocks: PaperEntry['stocks'], offcuts: PaperEntry['offcuts'], padded: Stock[],
+): Pick<Paper, 'stocks' | 'offcuts'> {
+  const isOf = (one: Pick<Stock, 'width' | 'height'>) => (other: Stock) =>
+    one.width === other.width && one.height === other.height
+  const own = stocks.map(({ width, height, ...stock }): Stock => {
+    const size = { width: lengthFrom(width), height: lengthFrom(height) }
+    const pad = stock.price === null ? padded.find(isOf(size))?.pad : undefined
+    return { ...stock, ...size, ...(pad && { pad }) }
+  })
+  return { stocks: [...own, ...padded.filter(one => !own.some(isOf(one)))], offcuts: sizedOffcuts(offcuts) }
+}
+
+const sizedOffcuts = (offcuts: PaperEntry['offcuts']): Paper['offcuts'] =>
+  offcuts.map(({ width, height, ...offcut }) => ({
     ...offcut, width: lengthFrom(width), height: lengthFrom(height),
-  })),
-})
+  }))
 
 /** The tools of a class as the planner knows them. */
 export function readTools(tools: ToolsEntry, units: Units): Cutter {

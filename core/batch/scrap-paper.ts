@@ -1,4 +1,4 @@
-import { ANY_SCRAP } from '../document'
+import { ANY_SCRAP, plainPaper } from '../document'
 import type { PartKind } from '../folds'
 import type { Paper } from '../paper'
 
@@ -11,14 +11,7 @@ export const mayBeScrap = (kind: PartKind): boolean =>
 
 /** What parts are said to be cut from where any scrap will do. */
 export const SCRAP_PAPER: Paper = {
-  key: ANY_SCRAP,
-  name: 'Any scrap',
-  kind: 'cardstock',
-  weight: 240,
-  colour: '#cfc9bd',
-  motif: 'plain',
-  upright: false,
-  grain: 'any',
+  ...plainPaper({ key: ANY_SCRAP, name: 'Any scrap', kind: 'cardstock', weight: 240, colour: '#cfc9bd' }),
   stocks: [],
   offcuts: [],
 }

@@ -1,5 +1,5 @@
-import type { Batch, ClassDocument, Problem } from '../document'
-import { ANY_SCRAP, MOST_PROBLEMS, choicesOf, isPool } from '../document'
+import type { Batch, ClassDocument, PaperEntry, Problem } from '../document'
+import { ANY_SCRAP, MOST_PROBLEMS, choicesOf, isBack, isPool, paperOfSide } from '../document'
 import { foldById, FOLDS, inputProblems } from '../folds'
 
 /** Checks what the shape cannot: folds and their parameters, and that there are the pools that pieces are cut from. */
@@ -21,16 +21,40 @@ export function documentProblems({ class: { units }, cards, pools }: ClassDocume
 
 /** As `documentProblems`, and every paper that is named must be in the batch. */
 export function batchProblems(batch: Batch): Problem[] {
-  const keys = batch.papers.map(({ key }) => key)
   return [
     ...documentProblems(batch),
     ...batch.cards.flatMap((card, index) => choicesOf(card)
-      .filter(({ paper }) => paper !== ANY_SCRAP && !isPool(paper) && !keys.includes(paper))
-      .map(({ path, paper }) => ({ path: `cards[${index}].${path}`, problem: notHeld(paper, keys) }))),
+      .filter(({ paper }) => paper !== ANY_SCRAP && !isPool(paper))
+      .flatMap(({ path, paper }) =>
+        sideProblem(paper, batch).map(problem => ({ path: `cards[${index}].${path}`, problem })))),
     ...batch.pools.flatMap(({ papers }, index) => papers
-      .filter(paper => !keys.includes(paper))
-      .map(paper => ({ path: `pools[${index}].papers`, problem: notHeld(paper, keys) }))),
+      .flatMap(paper => sideProblem(paper, batch).map(problem => ({ path: `pools[${index}].papers`, problem })))),
+    ...batch.papers.flatMap((paper, index) =>
+      padProblems(paper).map(({ path, problem }) => ({ path: `papers[${index}].${path}`, problem }))),
   ].slice(0, MOST_PROBLEMS)
+}
+
+/** What is wrong with a paper that is named, or with the side of it. */
+function sideProblem(named: string, { papers }: Batch): string[] {
+  const paper = papers.find(({ key }) => key === paperOfSide(named))
+  if (!paper) return [notHeld(paperOfSide(named), papers.map(({ key }) => key))]
+  if (paper.kind === 'pad') return [`names “${named}”, which is a pad: name one of the papers in it`]
+  return isBack(named) && !paper.back.differs
+    ? [`names the other side of “${paper.key}”, which is alike on both sides`]
+    : []
+}
+
+/** What does not go together in a pad, or in a paper that is none. */
+export function padProblems({ kind, holds, stocks }: PaperEntry): Problem[] {
+  if (kind !== 'pad')
+    return holds.length > 0 ? [{ path: 'holds', problem: 'is for pads only: a paper holds no others' }] : []
+  const [format, ...others] = stocks
+  if (!format || others.length > 0) return [{ path: 'stocks', problem: 'of a pad is one sheet format' }]
+  if (holds.length === 0) return [{ path: 'holds', problem: 'names the papers of the pad: there is none' }]
+  const sheets = holds.reduce((sum, { count }) => sum + count, 0)
+  return sheets === format.pack
+    ? []
+    : [{ path: 'holds', problem: `adds up to ${sheets} sheets; the pad has ${format.pack}` }]
 }
 
 const notHeld = (paper: string, keys: string[]): string =>

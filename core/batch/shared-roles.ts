@@ -4,6 +4,7 @@ import { isPool } from '../document'
 import type { Construction, Piece } from '../folds'
 import { isLayer, isWhole } from '../folds'
 import type { Paper } from '../paper'
+import { sheetOf } from '../paper'
 import type { Kind, Sharing } from '../sharing'
 import { apartIn } from './apart'
 import type { BagKit } from './bags'
@@ -37,7 +38,10 @@ export interface RoleParts {
   key: string
   name: string
   pool: string
+  /** Papers that it may be cut from: of one that both sides of are in the pool, one of them. */
   options: Paper[]
+  /** The sides of each of them that the pool has: sheets give as many of one as of the other. */
+  sides: Paper[][]
   parts: Piece[]
   levels: ReadonlyMap<string, PrepLevel>
   more: ProfileEntry['more']
@@ -78,7 +82,10 @@ export function sharedRoles(
         alike: [entry.key, colourway?.key ?? '', ...own.map(({ key }) => key)].join(' '),
         name: colourway ? `${entry.title}, ${colourway.name}` : entry.title,
         kits: 0,
-        roles: own.map((role, index) => ({ ...role, options: fixed[index] ? [fixed[index]] : role.options })),
+        roles: own.map((role, index) => {
+          const print = fixed[index]
+          return print ? { ...role, options: [print], sides: [[print]] } : role
+        }),
         apart: construction?.parts.every(part => isLayer(part.kind) || isWhole(part)) ? apartIn(construction, own) : [],
       }) - 1
       places.set(name, at)
@@ -111,21 +118,46 @@ function rolesOf(
       : roles.find(({ pool: key, parts }) => key === pool.key && parts.some(({ pair }) => pair === piece.pair))
     // Prints without a sheet are no choice, unless there are no others.
     const there = pool.papers.filter(isToBeHad)
-    const options = there.length > 0 ? there : pool.papers
+    const sides = bySheet(there.length > 0 ? there : pool.papers)
+    // What has a right way up on one side is cut so that it has it on both.
+    const options = sides.map(own => own.find(({ upright }) => upright) ?? itemAt(own, 0))
     if (partner) partner.parts.push(piece)
-    else roles.push({ key: piece.key, name: piece.name, pool: pool.key, options, parts: [piece], levels, more })
+    else roles.push({ key: piece.key, name: piece.name, pool: pool.key, options, sides, parts: [piece], levels, more })
   }
   return roles
 }
 
-/** The prints of one kit by part, and a name that kits of the same prints have alike. */
-export function printsOf({ kinds, places }: Found, { kits }: Sharing, card: number, kit: number) {
+/** Papers that are sides of one sheet together. */
+function bySheet(papers: readonly Paper[]): Paper[][] {
+  const sides = new Map<Paper, Paper[]>()
+  for (const paper of papers) sides.set(sheetOf(paper), [...sides.get(sheetOf(paper)) ?? [], paper])
+  return [...sides.values()]
+}
+
+/** Deals out sides in turn: of two sides of one paper in a pool each comes as often as the other. */
+export function sidesInTurn(): (pool: string, sides: readonly Paper[]) => Paper {
+  const dealt = new Map<string, number>()
+  return (pool, sides) => {
+    const key = `${pool} ${sheetOf(itemAt(sides, 0)).key}`
+    const times = dealt.get(key) ?? 0
+    if (sides.length > 1) dealt.set(key, times + 1)
+    return itemAt(sides, times % sides.length)
+  }
+}
+
+/**
+ * The prints of one kit by part, and a name that kits of the same prints have alike.
+ * @param sideOf which of several sides of a paper comes next
+ */
+export function printsOf(
+  { kinds, places }: Found, { kits }: Sharing, card: number, kit: number, sideOf: ReturnType<typeof sidesInTurn>,
+) {
   const place = places.get(`${card} ${kit}`)
   if (!place) return undefined
   const kind = itemAt(kinds, place.kind)
   const combination = kits[place.kind]?.[place.place] ?? kind.roles.map(() => 0)
-  const parts = new Map(kind.roles.flatMap(({ parts, options }, role) => {
-    const print = itemAt(options, combination[role] ?? 0).key
+  const parts = new Map(kind.roles.flatMap(({ parts, pool, sides }, role) => {
+    const print = sideOf(pool, itemAt(sides, combination[role] ?? 0)).key
     return parts.map(({ key }) => [key, print] as const)
   }))
   return { parts, name: [...parts].join(' ') }

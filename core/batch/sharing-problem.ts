@@ -6,6 +6,7 @@ import { forRules } from '../document'
 import type { Piece } from '../folds'
 import type { Units } from '../lengths'
 import type { Paper } from '../paper'
+import { sheetOf, sidesOf } from '../paper'
 import type { Kind, Print, Role, SharingProblem } from '../sharing'
 import type { BagKit } from './bags'
 import { choiceOf } from './bags'
@@ -23,7 +24,7 @@ export function toBeHad(batch: Batch, shelf: ReadonlyMap<string, Paper>, cutter:
     paper,
     suppliesForSharing(batch, paper, cutter).some(({ onHand, price }) => onHand > 0 || price !== null)
     || batch.cutting.some(
-      ({ paper: key, layouts, miscut }) => key === paper.key && (layouts.length > 0 || miscut.length > 0),
+      ({ paper: key, layouts, miscut }) => key === sheetOf(paper).key && (layouts.length > 0 || miscut.length > 0),
     ),
   ]))
   return paper => there.get(paper) ?? false
@@ -34,7 +35,7 @@ export function toBeHad(batch: Batch, shelf: ReadonlyMap<string, Paper>, cutter:
  * sharing stays.
  */
 function suppliesForSharing(batch: Batch, paper: Paper, cutter: Cutter): Supply[] {
-  const layouts = batch.cutting.find(({ paper: key }) => key === paper.key)?.layouts ?? []
+  const layouts = batch.cutting.find(({ paper: key }) => key === sheetOf(paper).key)?.layouts ?? []
   const taken = tally(
     layouts.filter(({ shelved }) => shelved), ({ supply }) => supply, ({ cut, repeats }) => Math.min(cut, repeats),
   )
@@ -52,7 +53,7 @@ class PrintSizes {
   taken(
     paper: Paper, parts: Piece[], levels: ReadonlyMap<string, PrepLevel>, more: ProfileEntry['more'],
   ): Map<string, number> {
-    const own = this.of(paper.key)
+    const own = this.of(sheetOf(paper).key)
     const counts = new Map<string, number>()
     for (const blank of blanksOfParts(paper, parts, levels, { more }, this.units)) {
       const key = demandKey(blank)
@@ -101,7 +102,7 @@ export function sharingProblem(
       name,
       parts: parts.map(part => part.key),
       pool,
-      options: options.map(paper => paper.key),
+      options: options.map(paper => sheetOf(paper).key),
       takes: options.map(paper => sizes.taken(paper, parts, levels, more)),
     })),
   }))
@@ -130,9 +131,10 @@ function addByName(
     const profile = profiles(kit)
     const levels = levelsOf(profile, entry.key, pieces)
     for (const [print] of sizes.all()) {
-      const own = pieces.filter(({ key }) => choice[key] === print)
-      const paper = shelf.get(print)
-      if (paper && own.length > 0) sizes.add(print, sizes.taken(paper, own, levels, profile.more), count)
+      for (const side of [shelf.get(print)].flatMap(paper => (paper ? sidesOf(paper) : []))) {
+        const own = pieces.filter(({ key }) => choice[key] === side.key)
+        if (own.length > 0) sizes.add(print, sizes.taken(side, own, levels, profile.more), count)
+      }
     }
   }
 }

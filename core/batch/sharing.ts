@@ -8,7 +8,7 @@ import { choiceOf, handedKits } from './bags'
 import type { Pool } from './pools'
 import { kitPrep, levelsOf } from './prep'
 import type { MadeCard } from './shared-roles'
-import { printsOf, profilesOf, sharedRoles } from './shared-roles'
+import { printsOf, profilesOf, sharedRoles, sidesInTurn } from './shared-roles'
 import { sharingProblem, sharingKey, toBeHad } from './sharing-problem'
 
 /** The sharing of a class: the problem, and for each of its kinds which kits of which card it is about. */
@@ -50,8 +50,9 @@ export function dealtKits(
   const sharing = found.kinds.length > 0 ? sharingOf() : undefined
   const alike = new Map<string, Pick<DealtKit, 'papers' | 'prep'>>()
   const profiles = profilesOf(batch)
+  const sideOf = sidesInTurn()
   const kits = cards.map((made, card) => lists[card]?.map((kit, at): DealtKit => {
-    const own = sharing && printsOf(found, sharing.sharing, card, at)
+    const own = sharing && printsOf(found, sharing.sharing, card, at, sideOf)
     const profile = profiles(kit)
     // Kits that are alike share one table.
     const key = `${card} ${kit.colourway?.key ?? ''} ${profile.key} ${own?.name ?? ''}`

@@ -1,3 +1,4 @@
+import { plainPaper } from '../document'
 import type { Batch, CardEntry, PaperEntry } from '../document'
 import type { Fold } from '../folds'
 import { newCard, withUsualPapers } from './cards'
@@ -7,16 +8,12 @@ export const paperedCard = (fold: Fold, batch: Batch, own: Parameters<typeof new
   withUsualPapers(newCard(fold, batch, own), fold, batch)
 
 /** Plain cardstock of ten Letter sheets, as far as a test does not say otherwise. */
-export const letterPaper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => ({
+export const letterPaper = (key: string, changes: Partial<PaperEntry> = {}): PaperEntry => plainPaper({
   key,
   name: key,
   kind: 'cardstock',
   weight: 240,
   colour: '#808080',
-  motif: 'plain',
-  upright: false,
-  grain: 'any',
-  offcuts: [],
-  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, price: 50 }],
+  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 10, pack: 1, price: 50 }],
   ...changes,
 })

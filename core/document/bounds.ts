@@ -60,6 +60,13 @@ export const BOUNDS = {
   /** Minutes that a class lasts. */
   lasts: 1440,
   stocks: 8,
+  /** Sheets of a pack or of a pad, papers of a pad. */
+  inPack: 1000,
+  inPad: 40,
+  link: 400,
+  /** Of what is noted about a paper, and papers that it stands in for. */
+  paperNote: 600,
+  standsIn: 8,
   weight: { least: 40, most: 600 },
   stack: 50,
   sittings: 6,

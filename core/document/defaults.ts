@@ -9,6 +9,7 @@ import type {
   DressingEntry,
   GlueEntry,
   LabelsEntry,
+  PaperEntry,
   PostEntry,
   PrepEntry,
   PricesEntry,
@@ -18,12 +19,25 @@ import type {
 } from './shapes'
 import { isSame } from './patches'
 import { VERSION } from './version'
-import { ANY_SCRAP, POST_PROFILE, ROOM_PROFILE, isPool } from './vocabulary'
+import { ANY_SCRAP, POST_PROFILE, ROOM_PROFILE, isPool, paperOfSide } from './vocabulary'
 
 /** Livelier cards and bags that differ where that costs little; a sheet weighs 100. */
 export const DEFAULT_SHARING: SharingEntry = {
   ...forRules(rule => ({ ...RULES[rule].natural })),
   surplus: 0,
+}
+
+/** A paper of which nothing is known but what it looks like: alike on both sides and good for everything. */
+export const plainPaper = (
+  known: Pick<PaperEntry, 'key' | 'name' | 'kind' | 'weight' | 'colour'> & Partial<PaperEntry>,
+): PaperEntry => {
+  const { motif = 'plain', scale = 'middle', upright = false } = known
+  return {
+    article: '', where: '', link: '', note: '', family: '', standsIn: [], thick: '0 mm', coating: 'uncoated',
+    core: 'dyed', motif, scale, upright, grain: 'any', stocks: [], offcuts: [], holds: [],
+    back: { differs: false, name: '', colour: known.colour, motif, scale, upright },
+    ...known,
+  }
 }
 
 /** A card that is the same for everybody: one choice of papers, for every bag. */
@@ -204,11 +218,11 @@ export function copyOf(document: ClassDocument, details: Pick<ClassDetails, 'tit
 /** Glue up to every edge. */
 export const ALL_GLUED: GlueEntry = { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }
 
-/** Keys of the papers that a class names, for pieces or in its pools. */
+/** Keys of the papers that a class names, for pieces or in its pools, whichever side of them. */
 export const namedPapers = ({ cards, pools }: Pick<ClassDocument, 'cards' | 'pools'>): string[] => [
   ...new Set([
-    ...cards.flatMap(card => choicesOf(card).map(({ paper }) => paper)),
-    ...pools.flatMap(({ papers }) => papers),
+    ...cards.flatMap(card => choicesOf(card).map(({ paper }) => paperOfSide(paper))),
+    ...pools.flatMap(({ papers }) => papers.map(paperOfSide)),
   ]),
 ].filter(key => key !== ANY_SCRAP && !isPool(key))
 

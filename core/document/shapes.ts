@@ -1,11 +1,12 @@
 import 'reflect-metadata'
-import { Equals, IsHexColor, IsOptional, Length as HasLength, Matches, NotEquals } from 'class-validator'
+import { Equals, IsOptional, Matches } from 'class-validator'
 import type { Units } from '../lengths'
 import { ColourwayEntry, SeatEntry, SharingEntry } from './bag-shapes'
 import { BOUNDS } from './bounds'
 import { DressingEntry } from './dressing-shapes'
 import { fieldsOf, namesOf, withFields } from './field-checks'
 import { LABELS, PACE, PRICES, THICKNESS, TOOLS, WISHES } from './fields'
+import { PaperEntry } from './paper-shapes'
 import { PrepEntry } from './prep-shapes'
 import { LabelsEntry, PricesEntry, ShoppingEntry, SupplyEntry } from './supply-shapes'
 import { key, least, listOf, most, one, oneOf, whole, yesOrNo } from './shape-checks'
@@ -15,16 +16,12 @@ import {
 } from './validators'
 import { IsCutTree } from './tree-validators'
 import { BATCH_FORMAT, VERSION } from './version'
-import type {
-  Delivery, Grain, Motif, PaperKind, ParameterInputs, Priority, SupplyKind, Turn,
-} from './vocabulary'
-import {
-  ANY_SCRAP, DELIVERIES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, PRIORITIES, SUPPLY_KINDS, TURNS,
-  UNIT_SCHOOLS,
-} from './vocabulary'
+import type { Delivery, ParameterInputs, Priority, SupplyKind, Turn } from './vocabulary'
+import { DELIVERIES, POOL_PREFIX, PRIORITIES, SUPPLY_KINDS, TURNS, UNIT_SCHOOLS } from './vocabulary'
 
 export * from './bag-shapes'
 export * from './dressing-shapes'
+export * from './paper-shapes'
 export * from './prep-shapes'
 export * from './supply-shapes'
 
@@ -303,81 +300,6 @@ export class PostEntry extends fieldsOf(THICKNESS) {
 
   @listOf(() => RateEntry, 'rates', BOUNDS.rates)
   rates!: RateEntry[]
-}
-
-/** One sheet format of a paper, with what is on hand of it. */
-export class StockEntry {
-  @key()
-  key!: string
-
-  @IsLengthText()
-  width!: string
-
-  @IsLengthText()
-  height!: string
-
-  @most(BOUNDS.onHand) @least(0) @whole()
-  onHand!: number
-
-  /** Price of one sheet in cents; `null` where it cannot be bought any more. */
-  @IsWholeOrNull(BOUNDS.cents)
-  price!: number | null
-}
-
-/** A leftover kept for later. */
-export class OffcutEntry {
-  @key()
-  key!: string
-
-  @IsLengthText()
-  width!: string
-
-  @IsLengthText()
-  height!: string
-
-  @most(BOUNDS.onHand) @least(1) @whole()
-  count!: number
-}
-
-/** A paper as the studio keeps it. */
-export class PaperEntry {
-  @Matches(new RegExp(`^(?!${POOL_PREFIX})`), {
-    message: `cannot begin with “${POOL_PREFIX}”, which stands for a pool`,
-  })
-  @NotEquals(ANY_SCRAP, { message: `cannot be “${ANY_SCRAP}”, which stands for leftovers` })
-  @key()
-  key!: string
-
-  @IsFilledText(BOUNDS.title)
-  name!: string
-
-  @oneOf(PAPER_KINDS)
-  kind!: PaperKind
-
-  /** Grams per square metre. */
-  @most(BOUNDS.weight.most) @least(BOUNDS.weight.least) @whole()
-  weight!: number
-
-  /** CSS hex colour for drawings. */
-  @HasLength(7, 7, { message: 'is a colour such as #4f6d7a' }) @IsHexColor({ message: 'is a colour such as #4f6d7a' })
-  colour!: string
-
-  @oneOf(MOTIFS)
-  motif!: Motif
-
-  /** Whether the print has a right way up, running along the height of the sheet. */
-  @yesOrNo()
-  upright!: boolean
-
-  /** Which way the fibres run; creases then follow them where the print direction allows it. */
-  @oneOf(GRAINS)
-  grain!: Grain
-
-  @listOf(() => StockEntry, 'sheet formats', BOUNDS.stocks)
-  stocks!: StockEntry[]
-
-  @listOf(() => OffcutEntry, 'offcuts', BOUNDS.offcuts)
-  offcuts!: OffcutEntry[]
 }
 
 /** The trimmers of both schools: each class is measured in one of them. */

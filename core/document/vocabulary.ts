@@ -2,7 +2,19 @@
 
 export const UNIT_SCHOOLS = ['inch', 'metric'] as const
 export const DELIVERIES = ['in person', 'by post'] as const
-export const PAPER_KINDS = ['cardstock', 'print'] as const
+/** What lies on the shelf: sheets of one paper, or a pad of several papers that is bought as a whole. */
+export const PAPER_KINDS = ['cardstock', 'print', 'pad'] as const
+
+/** Where ink goes into a paper, or stands on it. */
+export const COATINGS = ['uncoated', 'coated'] as const
+/** Whether a paper is of its colour all through, or white within. */
+export const CORES = ['dyed', 'white'] as const
+/** How large the print of a paper is. */
+export const SCALES = ['small', 'middle', 'large'] as const
+/** What colours a maker looks papers up by; nothing where that is not said. */
+export const COLOUR_FAMILIES = [
+  '', 'white', 'grey', 'black', 'brown', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'pink', 'metal', 'mixed',
+] as const
 
 /** Drawn patterns a print can be shown with on screen. */
 export const MOTIFS = ['plain', 'shoal', 'lanterns', 'ripples', 'ropes', 'dots'] as const
@@ -82,8 +94,18 @@ export const ANY_SCRAP = 'any-scrap'
 /** Keys of pools begin with it, so that a piece can be cut from a paper or from a pool; no paper's key may. */
 export const POOL_PREFIX = 'pool--'
 
+/** Names the other side of a paper: before its key. No paper's own key may begin with it. */
+export const BACK_PREFIX = 'back--'
+
 /** Keys of bags: those of seats, spare ones, and those that people choose from on the day. */
 export const BAG_KEY = /^(seat|spare|choice)-[1-9]\d{0,2}$/
+
+/** Whether the other side of a paper is meant. */
+export const isBack = (key: string): boolean => key.startsWith(BACK_PREFIX)
+/** The paper that is meant, whichever side of it is. */
+export const paperOfSide = (key: string): string => (isBack(key) ? key.slice(BACK_PREFIX.length) : key)
+/** How the other side of a paper is named. */
+export const backOf = (key: string): string => `${BACK_PREFIX}${key}`
 
 /** Whether a piece is said to be cut from a pool. */
 export const isPool = (key: string): boolean => key.startsWith(POOL_PREFIX)
@@ -104,7 +126,13 @@ export type ShoppingSort = typeof SHOPPING_SORTS[number]
 export type PrintTop = typeof PRINT_TOPS[number]
 export type Delivery = typeof DELIVERIES[number]
 export type PaperKind = typeof PAPER_KINDS[number]
+/** What pieces are cut from. */
+export type SheetKind = Exclude<PaperKind, 'pad'>
 export type Motif = typeof MOTIFS[number]
+export type Coating = typeof COATINGS[number]
+export type Core = typeof CORES[number]
+export type Scale = typeof SCALES[number]
+export type ColourFamily = typeof COLOUR_FAMILIES[number]
 export type Grain = typeof GRAINS[number]
 export type Turn = typeof TURNS[number]
 export type SupplyKind = typeof SUPPLY_KINDS[number]

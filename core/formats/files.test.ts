@@ -38,8 +38,13 @@ it('the largest class that can be saved goes into a file, and comes out of it th
     ...read.value.papers[0]!,
     key: `paper-${index}`,
     name: '紙'.repeat(BOUNDS.title),
+    article: '紙'.repeat(BOUNDS.title),
+    where: '紙'.repeat(BOUNDS.title),
+    note: '紙'.repeat(BOUNDS.paperNote),
+    link: 'https://'.padEnd(BOUNDS.link, 'x'),
+    standsIn: Array.from({ length: BOUNDS.standsIn }, (_, at) => `paper-${at}`.padEnd(BOUNDS.key, 'x')),
     stocks: Array.from({ length: BOUNDS.stocks }, (_, at) => ({
-      ...sizes(at, 'stock'), onHand: 99_999, price: 999_999,
+      ...sizes(at, 'stock'), onHand: 99_999, pack: 999, price: 999_999,
     })),
     offcuts: Array.from({ length: BOUNDS.offcuts }, (_, at) => ({ ...sizes(at, 'offcut'), count: 99_999 })),
   }))

@@ -1,5 +1,4 @@
-import { DEFAULT_TOOLS, kitsOf, newClass } from '../document'
-import type { PaperEntry } from '../document'
+import { DEFAULT_TOOLS, kitsOf, newClass, plainPaper } from '../document'
 import { openBatch, openDocument } from '../document/open'
 import { describe, expect, it } from 'vitest'
 import { batchProblems, newCard, readPaper, readTools } from '../batch'
@@ -8,18 +7,10 @@ import { FOLDS, foldById } from '../folds'
 import { readBatch, writeBatch } from '../formats'
 import { MARKS, inches, millimetres } from '../lengths'
 
-const kelp: PaperEntry = {
-  key: 'kelp',
-  name: 'Kelp',
-  kind: 'cardstock',
-  weight: 250,
-  colour: '#3f6b57',
-  motif: 'plain',
-  upright: false,
-  grain: 'any' as const,
-  offcuts: [],
-  stocks: [{ key: 'tall', width: '210 mm', height: '11 in', onHand: 3, price: null }],
-}
+const kelp = plainPaper({
+  key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 250, colour: '#3f6b57',
+  stocks: [{ key: 'tall', width: '210 mm', height: '11 in', onHand: 3, pack: 1, price: null }],
+})
 
 describe.each(['inch', 'metric'] as const)('a new class in %s', (units) => {
   const document = newClass({ title: 'Evening', date: '2030-02-28', units })
@@ -46,7 +37,7 @@ describe.each(['inch', 'metric'] as const)('a new class in %s', (units) => {
 describe('reading a class', () => {
   it('reads sheets whatever their unit', () => {
     expect(readPaper(kelp).stocks).toEqual([
-      { key: 'tall', width: millimetres(210), height: inches(11), onHand: 3, price: null },
+      { key: 'tall', width: millimetres(210), height: inches(11), onHand: 3, pack: 1, price: null },
     ])
   })
 

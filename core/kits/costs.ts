@@ -1,4 +1,5 @@
 import { tally } from '../lists'
+import { sheetOf } from '../paper'
 import type { Batch, SupplyEntry } from '../document'
 import type { KitCard, Kits, Money } from './kits'
 import type { Usage } from './usage'
@@ -62,6 +63,7 @@ export function kitsOfBatch(batch: Batch, preparation: Preparation, outcomes: Pa
   const bags = packedBags(preparation)
   return kitsFor({
     supplies,
+    pads: batch.papers.filter(({ kind }) => kind === 'pad'),
     packs: batch.prices.packs,
     offcuts: batch.prices.offcuts,
     perBag: perBag(supplies),
@@ -87,7 +89,7 @@ function areasOf({ pieces, strips }: PreparedCard): Map<string, number> {
     ...pieces.flatMap(({ width, height, shares }) =>
       shares.map(({ paper, quantity }) => ({ paper, area: width.value * height.value * quantity }))),
     ...strips.map(({ paper, width, height, quantity }) => ({ paper, area: width * height * quantity })),
-  ], ({ paper }) => paper.key, ({ area }) => area)
+  ], ({ paper }) => sheetOf(paper).key, ({ area }) => area)
 }
 
 /** Bags that are posted: all of a class by post, else those of who joins from afar. */

@@ -31,7 +31,7 @@ const card = (key: string, kits: number, area = AREA, more: Partial<KitCard> = {
 })
 const use = (needed: number, onHand: number, price: number | null = 50, left = 0): SheetUse => ({
   paper: kelp,
-  sheets: [{ key: 'letter', width: inches(8.5), height: inches(11), needed, onHand, price }],
+  sheets: [{ key: 'letter', width: inches(8.5), height: inches(11), needed, onHand, price, pack: 1, packPrice: price }],
   left,
 })
 const request = { supplies: TABLE, perBag: [], bags: 0, packs: 'share' as const, offcuts: 'nothing' as const }

@@ -1,5 +1,6 @@
-import type { OffcutWorth, PackCount, SupplyEntry } from '../document'
+import type { OffcutWorth, PackCount, PaperEntry, SupplyEntry } from '../document'
 import type { Length } from '../lengths'
+import { lengthFrom } from '../lengths'
 import { sumOf } from '../lists'
 import type { Usage } from './usage'
 import type { SheetUse } from '../plans'
@@ -40,8 +41,14 @@ export interface Purchase {
   /** Sheets; of supplies nanometres, microlitres or pieces. */
   needed: number
   onHand: number
-  /** Sheets, or packs. */
+  /** Sheets, packs or pads. */
   toBuy: number
+  /** Sheets of a pack; 1 where sheets are sold singly, and for all else. */
+  pack: number
+  /** What comes along that nobody asked for: sheets over of a pack, sheets of a pad by their papers. */
+  along: { paper: string, count: number }[]
+  /** Whether it is a pad of several papers. */
+  isPad?: true
   /** Cents; `null` where it cannot be bought. */
   cost: number | null
 }
@@ -69,6 +76,8 @@ export interface Kits {
 interface Request {
   cards: KitCard[]
   papers: SheetUse[]
+  /** Pads that hold some of these papers. */
+  pads?: readonly PaperEntry[]
   supplies: SupplyEntry[]
   /** What goes with each bag, such as the bag itself, and with how many. */
   perBag: Usage[]
@@ -78,7 +87,7 @@ interface Request {
 }
 
 /** Adds up what the class needs, and what a kit costs. */
-export function kitsFor({ cards, papers, supplies, perBag, bags, packs, offcuts }: Request): Kits {
+export function kitsFor({ cards, papers, pads = [], supplies, perBag, bags, packs, offcuts }: Request): Kits {
   const uses = added(
     ...cards.flatMap(({ sticking, stuck, things, kits }) => [
       { uses: sticking, times: stuck }, { uses: things, times: kits },
@@ -86,7 +95,7 @@ export function kitsFor({ cards, papers, supplies, perBag, bags, packs, offcuts 
     { uses: perBag, times: bags },
   )
   const packed = supplyPurchases(supplies, uses)
-  const purchases = [...sheetPurchases(papers), ...packed]
+  const purchases = [...sheetPurchases(papers), ...padPurchases(papers, pads), ...packed]
   const paper = sumOf(papers.map(sheetCost))
   const opened = sumOf(packed.map(({ item, needed }) => {
     const entry = supplies.find(({ key }) => key === item)
@@ -133,13 +142,38 @@ function costsOf(cards: KitCard[], papers: SheetUse[], supplies: SupplyEntry[]):
 
 const sheetPurchases = (papers: SheetUse[]): Purchase[] => papers.flatMap(({ paper, sheets }) =>
   sheets.filter(({ needed }) => needed > 0).map((sheet): Purchase => {
-    const toBuy = Math.max(0, sheet.needed - sheet.onHand)
-    const cost = sheet.price === null ? null : sheet.price * toBuy
-    const { width, height, needed, onHand } = sheet
+    const { width, height, needed, onHand, pack, packPrice, pad } = sheet
+    const missing = Math.max(0, needed - onHand)
+    // What comes in a pad is bought with the pad.
+    const toBuy = pad ? 0 : Math.ceil(missing / pack)
+    const over = pad ? 0 : toBuy * pack - missing
     return {
-      sort: 'paper', item: paper.key, stock: sheet.key, name: paper.name, width, height, needed, onHand, toBuy, cost,
+      sort: 'paper', item: paper.key, stock: sheet.key, name: paper.name, width, height, needed, onHand, toBuy, pack,
+      cost: pad ? 0 : packPrice === null ? null : packPrice * toBuy,
+      along: over > 0 ? [{ paper: paper.key, count: over }] : [],
     }
   }))
+
+/** Pads for what is missing of the papers in them: as many as the paper asks for that is short of most. */
+function padPurchases(papers: SheetUse[], pads: readonly PaperEntry[]): Purchase[] {
+  const short = papers.flatMap(({ paper, sheets }) => sheets.flatMap(({ needed, onHand, pad }) =>
+    (pad && needed > onHand ? [{ paper: paper.key, pad, missing: needed - onHand }] : [])))
+  return pads.flatMap((entry): Purchase[] => {
+    const own = short.filter(({ pad }) => pad.key === entry.key)
+    const [format] = entry.stocks
+    if (own.length === 0 || !format) return []
+    const toBuy = Math.max(...own.map(({ pad, missing }) => Math.ceil(missing / pad.count)))
+    const along = entry.holds.flatMap(({ key, count }) => {
+      const over = count * toBuy - (own.find(({ paper }) => paper === key)?.missing ?? 0)
+      return over > 0 ? [{ paper: key, count: over }] : []
+    })
+    return [{
+      sort: 'paper', item: entry.key, stock: format.key, name: entry.name, width: lengthFrom(format.width),
+      height: lengthFrom(format.height), needed: toBuy, onHand: 0, toBuy, pack: 1, along, isPad: true,
+      cost: format.price === null ? null : format.price * toBuy,
+    }]
+  })
+}
 
 const supplyPurchases = (supplies: SupplyEntry[], uses: Usage[]): Purchase[] =>
   supplies.flatMap((entry): Purchase[] => {
@@ -149,6 +183,7 @@ const supplyPurchases = (supplies: SupplyEntry[], uses: Usage[]): Purchase[] =>
     const toBuy = packsFor(entry, needed - onHand)
     return [{
       sort: 'supply', item: entry.key, stock: '', name: entry.name, needed, onHand, toBuy, cost: toBuy * entry.price,
+      pack: 1, along: [],
     }]
   })
 

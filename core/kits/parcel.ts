@@ -3,7 +3,8 @@ import { valueOf } from './usage'
 import type { Usage } from './usage'
 import type { Length } from '../lengths'
 import { nanometres } from '../lengths'
-import { thickness } from '../paper'
+import type { Paper } from '../paper'
+import { thickness, thicknessOf } from '../paper'
 import type { Bag } from './packing'
 import { lyingPieces } from './packing'
 import { USUAL_WEIGHT, rateFor } from './posting'
@@ -37,9 +38,10 @@ export function parcelOf(bag: Bag, uses: Usage[], post: PostEntry, supplies: Sup
   const longer = (layer: { width: Length, height: Length }) => Math.max(layer.width, layer.height)
   const shorter = (layer: { width: Length, height: Length }) => Math.min(layer.width, layer.height)
   const [height, width] = [Math.max(0, ...layers.map(longer)), Math.max(0, ...layers.map(shorter))]
+  const layer = (paper?: Paper) => (paper ? thicknessOf(paper, post.bulk) : thickness(USUAL_WEIGHT, post.bulk))
   const volume = layers.reduce((sum, { paper, count, ...size }) =>
-    sum + count * size.width * size.height * thickness(paper?.weight ?? USUAL_WEIGHT, post.bulk), 0)
-  const single = Math.max(0, ...layers.map(({ paper }) => thickness(paper?.weight ?? USUAL_WEIGHT, post.bulk)))
+    sum + count * size.width * size.height * layer(paper), 0)
+  const single = Math.max(0, ...layers.map(({ paper }) => layer(paper)))
   const thick = width * height === 0 ? 0 : Math.max(single, (volume / (width * height)) * AIR)
   const paper = layers.reduce((grams, { paper, count, ...size }) =>
     grams + (count * size.width * size.height / 1e18) * (paper?.weight ?? USUAL_WEIGHT), 0)

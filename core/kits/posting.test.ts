@@ -1,4 +1,4 @@
-import { BOUNDS, DEFAULT_POST, newClass } from '../document'
+import { BOUNDS, DEFAULT_POST, newClass, plainPaper } from '../document'
 import type { Batch, PostEntry } from '../document'
 import { describe, expect, it } from 'vitest'
 import { prepare } from '../batch'
@@ -7,18 +7,7 @@ import { paperedCard } from '../batch/testing'
 import { foldById, thicknessAtEdges } from '../folds'
 import { inches, millimetres } from '../lengths'
 
-const paper = {
-  key: 'kelp',
-  name: 'Kelp',
-  kind: 'cardstock' as const,
-  weight: 240,
-  colour: '#3f6b57',
-  motif: 'plain' as const,
-  upright: false,
-  grain: 'any' as const,
-  offcuts: [],
-  stocks: [],
-}
+const paper = plainPaper({ key: 'kelp', name: 'Kelp', kind: 'cardstock', weight: 240, colour: '#3f6b57' })
 function post(
   fold: string,
   {

@@ -7,7 +7,7 @@ import { thingsFor } from './bought'
 import type { Length, Units } from '../lengths'
 import { MILLIMETRE, formatLength, formatSize, lengthFrom, nanometres, sum } from '../lengths'
 import type { Paper } from '../paper'
-import { thickness } from '../paper'
+import { thickness, thicknessOf } from '../paper'
 import type { PreparedCard } from '../batch'
 
 /** How a finished card goes into an envelope and through the post. */
@@ -71,7 +71,7 @@ export function postingOf(
   if (!construction) return undefined
   const papers = new Map(pieces.map(({ key, paper }) => [key, paper]))
   const weightOf = (part: Part) => (papers.get(part.key) as Paper | undefined)?.weight ?? USUAL_WEIGHT
-  const map = thicknessMap(construction, part => thickness(weightOf(part), post.bulk), lengthFrom(post.foam))
+  const map = thicknessMap(construction, thicknessIn(papers, post), lengthFrom(post.foam))
   if (!map) return undefined
   const { most: stack } = map
   const closed = {
@@ -180,6 +180,13 @@ function envelopeFindings(
         `none in the table takes ${size(closed)}: make one of ${size(posted)}, such as the envelope with side seams.`,
       )
 }
+
+/** How thick each part is, by its paper. */
+const thicknessIn = (papers: ReadonlyMap<string, Paper | undefined>, { bulk }: PostEntry) =>
+  ({ key }: Part): Length => {
+    const paper = papers.get(key)
+    return paper ? thicknessOf(paper, bulk) : thickness(USUAL_WEIGHT, bulk)
+  }
 
 /** Stoppers that what rests against them slips over. */
 function stopperFindings(

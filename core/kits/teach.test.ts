@@ -6,22 +6,18 @@ import { ANY_CLASS, suggestions } from '.'
 import type { Suggestion, TeachWishes } from '.'
 import { plansFor, solverOf, verifyPlan } from '../cutting'
 import type { Batch, PaperEntry } from '../document'
-import { newClass } from '../document'
+import { newClass, plainPaper } from '../document'
 import type { Fold } from '../folds'
 import { FOLDS, factsOf, foldById } from '../folds'
 
 const solve = solverOf(await load())
-const paper = (key: string, onHand: number, more: Partial<PaperEntry> = {}): PaperEntry => ({
+const paper = (key: string, onHand: number, more: Partial<PaperEntry> = {}): PaperEntry => plainPaper({
   key,
   name: key,
   kind: 'cardstock',
   weight: 240,
   colour: '#506050',
-  motif: 'plain',
-  upright: false,
-  grain: 'any',
-  offcuts: [],
-  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand, price: 50 }], ...more,
+  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand, pack: 1, price: 50 }], ...more,
 })
 const shelf: Batch = {
   ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 8, spares: 1 }),

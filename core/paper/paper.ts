@@ -1,6 +1,7 @@
+import { backOf } from '../document'
 import type { Grain, OffcutEntry, PaperEntry, PrintTop, StockEntry, Turn } from '../document'
 import type { Length } from '../lengths'
-import { nanometres } from '../lengths'
+import { lengthFrom, nanometres } from '../lengths'
 
 /** The same entity with its sizes as lengths. */
 type Sized<Entry extends { width: string, height: string }> = Omit<Entry, 'width' | 'height'> & {
@@ -8,14 +9,65 @@ type Sized<Entry extends { width: string, height: string }> = Omit<Entry, 'width
   height: Length
 }
 
-/** One sheet format of a paper, with what is on hand of it. */
-export type Stock = Sized<StockEntry>
+/** A pad that holds sheets of a paper: what it costs, how many sheets it has in all, and how many of this paper. */
+export interface InPad {
+  key: string
+  name: string
+  price: number
+  sheets: number
+  count: number
+}
+
+/**
+ * One sheet format of a paper, with what is on hand of it, and the pad that it comes in where it is sold in no other
+ * way.
+ */
+export type Stock = Sized<StockEntry> & { pad?: InPad }
+
+/** Whole cents that a sheet costs: its share of the pack or pad; `null` where it cannot be bought. */
+export const sheetPrice = ({ price, pack, pad }: Pick<Stock, 'price' | 'pack' | 'pad'>): number | null =>
+  pad ? Math.round(pad.price / pad.sheets) : price === null ? null : Math.round(price / pack)
 
 /** A leftover kept for later. */
 export type Offcut = Sized<OffcutEntry>
 
-/** A paper as the studio keeps it, with lengths instead of text. */
-export type Paper = Omit<PaperEntry, 'stocks' | 'offcuts'> & { stocks: Stock[], offcuts: Offcut[] }
+/** A paper as the studio keeps it, with lengths instead of text; or the other side of one. */
+export type Paper = Omit<PaperEntry, 'stocks' | 'offcuts'> & {
+  stocks: Stock[]
+  offcuts: Offcut[]
+  /** Of the other side of a paper the paper itself: it is what lies on the shelf. */
+  front?: Paper
+}
+
+/** What lies on the shelf of a side of a paper. */
+export const sheetOf = (paper: Paper): Paper => paper.front ?? paper
+
+/** What the other side of a paper is called. */
+export const backName = ({ name, back }: Pick<PaperEntry, 'name' | 'back'>): string =>
+  back.name || `${name}, other side`
+
+const backs = new WeakMap<Paper, Paper>()
+
+/** The other side of a paper, where it looks otherwise: the same sheets, with their back up. */
+export function otherSide(paper: Paper): Paper | undefined {
+  if (!paper.back.differs || paper.front) return undefined
+  const { colour, motif, scale, upright } = paper.back
+  const known = backs.get(paper)
+  const side = known ?? {
+    ...paper, key: backOf(paper.key), name: backName(paper), colour, motif, scale, upright, front: paper,
+  }
+  backs.set(paper, side)
+  return side
+}
+
+/** The sides of a paper that pieces may be cut for. */
+export const sidesOf = (paper: Paper): Paper[] => [paper, otherSide(paper)].flatMap(side => side ?? [])
+
+/** How thick a sheet is, as it was measured or by its weight. */
+export const thicknessOf = ({ thick, weight }: Pick<PaperEntry, 'thick' | 'weight'>, bulk = ORDINARY_BULK): Length => {
+  const measured = lengthFrom(thick)
+  return measured > 0 ? measured : thickness(weight, bulk)
+}
 
 /** Print direction decides whether a piece may be turned on the sheet. */
 export function allowedTurn(paper: Pick<Paper, 'upright'>, printTop: PrintTop): Turn {
@@ -46,6 +98,13 @@ export const STOCK_WEIGHTS = { light: 160, heavy: 270 } as const
 export const STACKED_WEIGHT = 240
 export const stackOf = (sheets: number, weight: number): number =>
   Math.max(1, Math.floor((sheets * STACKED_WEIGHT) / weight))
+
+/**
+ * The weight of ordinary card that is as thick as a paper (g/m²), so that a measured thickness counts in a stack; its
+ * own weight where nothing was measured.
+ */
+export const stackedWeight = (paper: Pick<PaperEntry, 'thick' | 'weight'>): number =>
+  Math.max(1, Math.round(thicknessOf(paper) / thickness(1)))
 
 /** Weights of scrap that a hidden part may be cut from (g/m²). */
 export const SCRAP_WEIGHTS = { least: 150, most: 350 } as const

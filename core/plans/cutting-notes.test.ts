@@ -167,8 +167,8 @@ describe('two sheet formats of one size', () => {
           ...kelp,
           offcuts: [],
           stocks: [
-            { ...kelp.stocks[0]!, onHand: 2, price: null },
-            { ...kelp.stocks[0]!, key: 'other-letter', onHand: 3, price: null },
+            { ...kelp.stocks[0]!, onHand: 2, pack: 1, price: null },
+            { ...kelp.stocks[0]!, key: 'other-letter', onHand: 3, pack: 1, price: null },
           ],
         },
       ],

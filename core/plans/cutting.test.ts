@@ -32,7 +32,7 @@ describe('the cutting problem of a paper', () => {
   })
 
   it('mixes no sheets of the other units into a plan unasked', () => {
-    const a4 = { key: 'a4', width: '210 mm', height: '297 mm', onHand: 90, price: 10 }
+    const a4 = { key: 'a4', width: '210 mm', height: '297 mm', onHand: 90, pack: 1, price: 10 }
     const both = withCard('plain-card', [paper('kelp', { stocks: [...paper('kelp').stocks, a4] })])
     const formats = (batch: Batch) => [
       prepare(batch).papers[0]!.problem.supplies.map(({ key }) => key),
@@ -85,7 +85,8 @@ describe('the cutting problem of a paper', () => {
       papers: [
         paper('kelp', {
           stocks: [
-            ...batch.papers[0]!.stocks, { key: 'square', width: '12 in', height: '12 in', onHand: 2, price: 90 },
+            ...batch.papers[0]!.stocks,
+            { key: 'square', width: '12 in', height: '12 in', onHand: 2, pack: 1, price: 90 },
           ],
         }),
       ],
@@ -171,14 +172,18 @@ describe('replanning', () => {
     expect([gone!.problem.fixed, gone!.dropped.length]).toEqual([undefined, 1])
     const other = prepare({
       ...batch,
-      papers: [paper('kelp', { stocks: [{ key: 'square', width: '12 in', height: '12 in', onHand: 1, price: 1 }] })],
+      papers: [paper('kelp', {
+        stocks: [{ key: 'square', width: '12 in', height: '12 in', onHand: 1, pack: 1, price: 1 }],
+      })],
       cutting: own({ layouts: [written(0)] }),
     })
     expect(other.papers[0]!.dropped).toEqual(['its sheet is no longer on the shelf'])
     // What was cut from a sheet or an offcut that is gone since is still there.
     const later = prepare({
       ...batch,
-      papers: [paper('kelp', { stocks: [{ key: 'square', width: '12 in', height: '12 in', onHand: 9, price: 1 }] })],
+      papers: [paper('kelp', {
+        stocks: [{ key: 'square', width: '12 in', height: '12 in', onHand: 9, pack: 1, price: 1 }],
+      })],
       cutting: own({ layouts: [{ ...written(1), repeats: 1 }] }),
     })
     expect(later.papers[0]!.dropped).toEqual([])

@@ -15,7 +15,7 @@ let solve: Solve
 beforeAll(async () => void (solve = solverOf(await highs())))
 
 const [, tide] = demoBatches(new Date(2030, 0, 1)) as [Batch, Batch]
-const A4 = { key: 'a4', width: '210 mm', height: '297 mm', onHand: 10, price: 50 }
+const A4 = { key: 'a4', width: '210 mm', height: '297 mm', onHand: 10, pack: 1, price: 50 }
 /** Pieces of any sizes from one paper, by a strip that holds none of them. */
 function classOf(
   sizes: string,
@@ -59,7 +59,7 @@ describe('a balanced plan', () => {
     // Two columns of two sizes on most sheets, and the rest of one size alone.
     const batch = classOf('3 9/16 x 4 5/8 on 1\n3 9/16 x 4 5/8 on 1\n7 5/8 x 4 7/8 on 1', 90, [], (draft) => {
       const fog = draft.papers.find(({ key }) => key === 'fog')!
-      fog.stocks = [{ key: 'square', width: '12 in', height: '12 in', onHand: 200, price: 32 }]
+      fog.stocks = [{ key: 'square', width: '12 in', height: '12 in', onHand: 200, pack: 1, price: 32 }]
       draft.wishes.working = 'sheet by sheet'
     })
     const found = outcomeOf(batch)
@@ -77,8 +77,8 @@ describe('a balanced plan', () => {
     const batch = classOf('4 x 5 on 1', 16, [], (draft) => {
       const fog = draft.papers.find(({ key }) => key === 'fog')!
       fog.stocks = [
-        { key: 'dear', width: '8 1/2 in', height: '11 in', onHand: 40, price: 900 },
-        { key: 'cheap', width: '12 in', height: '12 in', onHand: 0, price: 30 },
+        { key: 'dear', width: '8 1/2 in', height: '11 in', onHand: 40, pack: 1, price: 900 },
+        { key: 'cheap', width: '12 in', height: '12 in', onHand: 0, pack: 1, price: 30 },
       ]
     })
     const { unbought, plan } = outcomeOf(batch)

@@ -141,7 +141,9 @@ describe('hidden parts', () => {
 describe('questions before the cutting', () => {
   const batch = withCard(
     'plain-card',
-    [paper('kelp', { stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 3, price: null }] })],
+    [paper('kelp', {
+      stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 3, pack: 1, price: null }],
+    })],
     { message: false },
   )
 

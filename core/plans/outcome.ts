@@ -1,15 +1,32 @@
 import type { Batch } from '../document'
 import type { Length } from '../lengths'
+import type { InPad } from '../paper'
 import type { KitNeed, Layout, MeasuredPlan, Plan } from '../cutting'
 import { incompleteKits, isWithinLimits, leavesOf, madeBy, measured, openedBy, preferred, tradeOffs } from '../cutting'
 import type { Leftover, UsedUp } from './leftovers'
 import type { PaperProblem } from '../batch'
 import type { OrderFigures } from '../together'
 
+/** Sheets of one format that a plan opens, and how they are bought. */
+interface SheetsOf {
+  key: string
+  width: Length
+  height: Length
+  needed: number
+  onHand: number
+  /** Cents of one sheet; its share of the pack or pad. */
+  price: number | null
+  /** Sheets that are bought at once, and what that costs. */
+  pack: number
+  packPrice: number | null
+  /** The pad that it comes in, where it is sold in no other way. */
+  pad?: InPad
+}
+
 /** What the plan of one paper opens and costs. */
 export interface SheetUse {
   paper: { key: string, name: string }
-  sheets: { key: string, width: Length, height: Length, needed: number, onHand: number, price: number | null }[]
+  sheets: SheetsOf[]
   /** Square nanometres of what is worth keeping of them. */
   left: number
 }
@@ -98,6 +115,7 @@ function outcomeWith(
         price,
         needed: needed.get(key) ?? 0,
         cut: opened.get(key) ?? 0,
+        ...soldAs(paper, key),
       })),
     usedUp: problem.supplies
       .filter(({ key }) => gone.has(key))
@@ -108,6 +126,12 @@ function outcomeWith(
       .map(({ key, quantity }) => ({ demand: key, count: (made.get(key) ?? 0) - quantity }))
       .filter(({ count }) => count > 0),
   }
+}
+
+/** How sheets of a format are bought; singly where the shelf does not know it. */
+function soldAs({ stocks }: PaperProblem['paper'], key: string): Pick<SheetsOf, 'pack' | 'packPrice' | 'pad'> {
+  const { pack = 1, price = null, pad } = stocks.find(stock => stock.key === key) ?? {}
+  return { pack, packPrice: price, ...(pad && { pad }) }
 }
 
 function incompleteOf({ unplaced }: Plan, needs: KitNeed[]) {

@@ -69,6 +69,6 @@ export function scrapProblem(
 export const stillWanted = ({ papers }: Pick<Preparation, 'papers'>, { key, quantity }: OwnedDemand): number =>
   Math.max(0, quantity - papers.reduce((sum, { hidden }) => sum + (hidden.get(key) ?? 0), 0))
 
-/** Whether hidden parts may be cut from a paper: neither too thin nor too thick. */
-export const isSuitable = ({ weight }: Pick<Paper, 'weight'>): boolean =>
-  weight >= SCRAP_WEIGHTS.least && weight <= SCRAP_WEIGHTS.most
+/** Whether hidden parts may be cut from a paper: neither too thin nor too thick; either side of it will do. */
+export const isSuitable = ({ weight, kind, front }: Pick<Paper, 'weight' | 'kind' | 'front'>): boolean =>
+  kind !== 'pad' && !front && weight >= SCRAP_WEIGHTS.least && weight <= SCRAP_WEIGHTS.most

@@ -1,7 +1,9 @@
 import type { Solve } from '../cutting'
 import { madeBy } from '../cutting'
 import type { Batch } from '../document'
+import { paperOfSide } from '../document'
 import { itemAt } from '../lists'
+import { sheetOf } from '../paper'
 import type { Rules, WrittenSharing } from '../sharing'
 import { SHEETS_FOUND, sharedToTheEnd } from '../sharing'
 import type { PaperOutcome } from './outcome'
@@ -57,7 +59,7 @@ export function writtenSharing(
       colourway,
       blanks: kind.roles.flatMap(({ parts, pool, options, takes }) => [...itemAt(takes, 0)].map(([demand, count]) => {
         const size = problem.prints.flatMap(({ problem }) => problem.demands).find(({ key }) => key === demand)
-        const prints = batch.pools.find(({ key }) => key === pool)?.papers ?? options
+        const prints = [...new Set((batch.pools.find(({ key }) => key === pool)?.papers ?? options).map(paperOfSide))]
         return { parts, pool, width: size?.width ?? 0, height: size?.height ?? 0, count, prints }
       })),
       apart: kind.apart.map(({ roles: [one, other], rule }) => ({
@@ -78,7 +80,7 @@ export function writtenSharing(
         colourway: colourway?.key ?? '',
         bag,
         prints: Object.fromEntries(
-          [...papers].filter(([part]) => parts.has(part)).map(([part, paper]) => [part, paper.key]),
+          [...papers].filter(([part]) => parts.has(part)).map(([part, paper]) => [part, sheetOf(paper).key]),
         ),
       }
     })),

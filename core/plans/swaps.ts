@@ -1,4 +1,5 @@
 import type { Batch, RuleName } from '../document'
+import { paperOfSide } from '../document'
 import type { Role } from '../sharing'
 import { brokenIn, likeness } from '../sharing'
 import { itemAt } from '../lists'
@@ -37,7 +38,8 @@ function sharedKits({ sharing, cards }: Preparation): Map<string, SharedKit> {
       const { entry, dealt } = itemAt(cards, card)
       const { bag = '', papers } = itemAt(dealt, kit)
       const prints = Object.fromEntries(kind.roles.map(({ key }) => [key, papers.get(key)?.key ?? '']))
-      const combination = kind.roles.map(({ key, options }) => Math.max(0, options.indexOf(prints[key] ?? '')))
+      const combination = kind.roles.map(({ key, options }) =>
+        Math.max(0, options.indexOf(paperOfSide(prints[key] ?? ''))))
       const broken = [...new Set(brokenIn(kind, combination).map(({ rule }) => rule))].filter(isMinded)
       const one: SharedKit = { roles: kind.roles, prints, broken }
       kits.set(`${bag} ${entry.key}`, one)

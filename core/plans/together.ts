@@ -1,6 +1,7 @@
 import type { Plan, Solve } from '../cutting'
 import type { Batch } from '../document'
-import type { OrderTogether, PaperAlone, PaperCut, Together, TogetherProblem } from '../together'
+import type { OrderTogether, PaperAlone, PaperCut, Together, TogetherProblem, SheetPaper } from '../together'
+import { stackedWeight } from '../paper'
 import { inSittings, orderOf, plansTogether } from '../together'
 import type { PaperOutcome } from './outcome'
 import { outcomeBy } from './outcome'
@@ -13,9 +14,9 @@ export function togetherOf({ tools, wishes, cutting, papers }: Batch): Together 
 
 /** A paper with its plan, for those who choose layouts alike. */
 const aloneOf = (
-  { paper: { key, name, weight }, entry: { problem, names, paperOf, own }, plan, choices }: PaperOutcome,
+  { paper, entry: { problem, names, paperOf, own }, plan, choices }: PaperOutcome,
 ): PaperAlone => ({
-  paper: { key, name, weight }, problem, names, paperOf, plan, taken: (own?.priority ?? null) !== null,
+  paper: stackedPaper(paper), problem, names, paperOf, plan, taken: (own?.priority ?? null) !== null,
   others: choices.map(choice => choice.plan).filter(other => other !== plan),
 })
 
@@ -38,7 +39,13 @@ export function chosenAlike(outcomes: PaperOutcome[], batch: Batch, solve?: Solv
   return problem && solve ? withPlans(outcomes, plansTogether(problem, solve)) : outcomes
 }
 
-const cutOf = (outcome: PaperOutcome): PaperCut => ({ ...outcome, ...outcome.entry })
+/** A paper as it counts in a stack: by what is as thick as it is. */
+function stackedPaper(paper: PaperOutcome['paper']): SheetPaper {
+  return { key: paper.key, name: paper.name, weight: stackedWeight(paper) }
+}
+
+const cutOf = (outcome: PaperOutcome): PaperCut =>
+  ({ ...outcome, ...outcome.entry, paper: stackedPaper(outcome.paper) })
 
 /** The one order in which the papers of a class are cut, or one for each sitting. */
 export function ordersOf(outcomes: readonly PaperOutcome[], batch: Batch): OrderTogether[] {

@@ -5,7 +5,7 @@ import { isUsed } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, lengthFrom, writeLength } from '../lengths'
 import type { Paper } from '../paper'
-import { SHEET_FORMATS, stackOf } from '../paper'
+import { SHEET_FORMATS, sheetOf, stackOf, stackedWeight } from '../paper'
 import type { Preparation, KitGroup, PreparedCard } from '../batch'
 import { PLAIN, stripsFor, withMore, prepare, demandsOf, formatsFor, suppliesOf } from '../batch'
 
@@ -23,10 +23,10 @@ export interface KitProblem {
 export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: PreparedCard[] = cards): KitProblem[] {
   const papers = new Map(
     some.flatMap(({ pieces }) => pieces.flatMap(({ shares }) => shares))
-      .flatMap(({ paper }) => (paper.key === ANY_SCRAP ? [] : [[paper.key, paper] as const])),
+      .flatMap(({ paper }) => (paper.key === ANY_SCRAP ? [] : [[sheetOf(paper).key, sheetOf(paper)] as const])),
   )
   return [...papers.values()].map((paper) => {
-    const stacked: Cutter = { ...cutter, stack: stackOf(cutter.stack, paper.weight) }
+    const stacked: Cutter = { ...cutter, stack: stackOf(cutter.stack, stackedWeight(paper)) }
     const demands = demandsOf(batch, some, paper, card => [oneKit(card, paper, batch.class.units)])
     return {
       paper,
@@ -42,7 +42,7 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
 /** One kit of a card, everything that may be of a paper of that one; made ready as the first of its kits. */
 function oneKit({ pieces, dealt, groups }: PreparedCard, paper: Paper, units: Units): KitGroup {
   const { levels = new Map<string, PrepLevel>(), profile = PLAIN } = dealt[0]?.prep ?? {}
-  const own = pieces.filter(({ shares }) => shares.some(share => share.paper === paper))
+  const own = pieces.filter(({ shares }) => shares.some(share => sheetOf(share.paper) === paper))
   const papers = new Map(own.map(({ key }) => [key, paper]))
   const strips = stripsFor(paper, withMore(profile, own.filter(({ key }) => levels.get(key) === 'uncut')), units)
   const choice = groups[0]?.choice ?? Object.fromEntries(own.map(({ key }) => [key, paper.key]))

@@ -26,7 +26,7 @@ export function shoppingSection(
           head: ['', 'What', 'Needed', 'On hand', 'Ordered', 'To buy', 'Cost'],
           rows: lines.map(line => [
             '☐',
-            typesetText(purchaseName(line, units)),
+            typesetText(purchaseName(line, units)) + (line.besides ? ` (along come ${line.besides})` : ''),
             neededInWords(line.needed, line, units),
             neededInWords(line.onHand, line, units),
             line.ordered > 0 ? packsInWords(line.ordered, line, units) : '',

@@ -10,12 +10,12 @@ export function buyingSection(
   reserved: readonly Reserved[], classes: readonly Pick<ComingClass, 'id' | 'title'>[],
   { units, money, day }: { units: Units, money: (cents: number) => string, day: (day: string) => string },
 ): PrintSection {
-  const lines = reserved.filter(({ toBuy }) => toBuy > 0)
+  const lines = reserved.filter(({ toBuy, pad }) => toBuy > 0 && pad === undefined)
   if (lines.length === 0)
     return { heading: 'What to buy', blocks: [{ kind: 'text', text: 'Nothing: everybody has theirs.' }] }
   const title = (id: number) => classes.find(one => one.id === id)?.title ?? ''
   const rows = lines.map((line): string[] => [
-    '☐', nameOf(line, units), String(line.toBuy),
+    '☐', nameOf(line, units), howMany(line),
     line.takes.filter(({ short, ordered }) => short > ordered)
       .map(({ class: id, short, ordered }) => `${short - ordered} ${title(id)}`).join(', '),
     line.by ? day(line.by) : '', line.cost === null ? 'not for sale' : money(line.cost),
@@ -32,6 +32,10 @@ export function buyingSection(
     ],
   }
 }
+
+/** `8`, `8: 1 pack of 25`. */
+const howMany = ({ toBuy, pack }: Reserved): string =>
+  (pack > 1 ? `${toBuy}: ${count(Math.ceil(toBuy / pack), 'pack')} of ${pack}` : String(toBuy))
 
 /** `Kelp, Letter`. */
 export function nameOf({ name, width, height, sort }: Pick<Reserved, 'name' | 'width' | 'height' | 'sort'>,

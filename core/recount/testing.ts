@@ -5,7 +5,9 @@ import { outcomeOf, planAll, planHidden, prepareShared } from '../plans'
 import type { Solve } from '../cutting'
 import { planPaper } from '../cutting'
 import type { Batch, CardEntry, ColourwayEntry, CuttingEntry, PaperEntry, PoolEntry, PrepLevel } from '../document'
-import { ANY_SCRAP, POOL_PREFIX, PREP_LEVELS, RULE_NAMES, newClass, newCutting, newSeat } from '../document'
+import {
+  ANY_SCRAP, POOL_PREFIX, PREP_LEVELS, RULE_NAMES, backOf, newClass, newCutting, newSeat, plainPaper,
+} from '../document'
 import { randomDressing, chanceOf } from '../dressing/testing'
 import type { Chance } from '../dressing/testing'
 import { FOLDS } from '../folds'
@@ -28,32 +30,55 @@ export function unlikePapers(chance: Chance, units: Units): PaperEntry[] {
   return ['Kelp', 'Fog', 'Chalk', 'Herring', 'Ripple', 'Buoy', 'Sail, faded'].map((name, at): PaperEntry => {
     const kind = at < 3 ? 'cardstock' : 'print'
     const formats = chance.some(sizes, 1, 2)
-    return {
+    return plainPaper({
       key: `paper-${at}`, name, kind, colour: '#8899aa', motif: kind === 'print' ? 'ripples' : 'plain',
       weight: chance.pick([120, 200, 240, 300]),
       upright: kind === 'print' && chance.yes(0.6),
       grain: chance.pick(['any', 'any', 'width', 'height']),
       stocks: formats.map(([width = '', height = ''], format) => ({
         key: `${name.toLowerCase().slice(0, 4)}-${chance.below(90)}-${format}`, width, height, onHand: chance.below(9),
+        pack: chance.pick([1, 1, 4, 25]),
         price: chance.yes(0.75) ? 20 + chance.below(80) : null,
       })),
       offcuts: chance.yes(0.3)
         ? [{ key: `left-${at}`, width: sizes[0]![0]!, height: sizes[0]![0]!, count: 1 + chance.below(2) }]
         : [],
-    }
+      back: {
+        differs: chance.yes(0.4), name: chance.yes(0.5) ? `${name} back` : '', colour: '#aa9988', motif: 'dots',
+        scale: 'small', upright: kind === 'print' && chance.yes(0.4),
+      },
+    })
   })
 }
 
+/** A pad of some papers, which are sold in nothing else in its format. */
+function padOf(papers: PaperEntry[], chance: Chance): PaperEntry {
+  const held = chance.some(papers, 1, 3)
+  const size = held[0]!.stocks[0]!
+  for (const { stocks } of held)
+    for (const stock of stocks) if (stock.width === size.width && stock.height === size.height) stock.price = null
+  const holds = held.map(({ key }) => ({ key, count: 1 + chance.below(4) }))
+  return plainPaper({
+    key: 'pad', name: 'Pad', kind: 'pad', weight: 120, colour: '#8899aa', holds,
+    stocks: [{ ...size, key: 'pad', onHand: 0, pack: holds.reduce((sum, { count }) => sum + count, 0), price: 900 }],
+  })
+}
+
+/** Papers as pieces may be cut from them: either side of those that have two. */
+const named = (papers: PaperEntry[]): string[] => papers.flatMap(({ key, kind, back }) =>
+  (kind === 'pad' ? [] : back.differs ? [key, backOf(key)] : [key]))
+
 /** What parts of a card are cut from: by kind mostly, now and then any paper, a pool, or nothing at all. */
 function choices(pieces: Piece[], papers: PaperEntry[], pools: PoolEntry[], chance: Chance): Record<string, string> {
-  const ofKind = new Map(KINDS.map(kind => [kind, chance.pick(papers).key]))
+  const sides = named(papers)
+  const ofKind = new Map(KINDS.map(kind => [kind, chance.pick(sides)]))
   const pool = chance.pick(pools)
   return Object.fromEntries(pieces.flatMap(({ key, kind }) => {
     if (chance.yes(0.01)) return []
     if ((kind === 'hidden' || kind === 'underlay') && chance.yes(0.5)) return [[key, ANY_SCRAP]]
     if ((kind === 'mat' || kind === 'plate') && chance.yes(0.5))
       return [[key, chance.yes(0.8) ? pool.key : chance.pick(pools).key]]
-    return [[key, chance.yes(0.8) ? ofKind.get(kind) ?? '' : chance.pick(papers).key]]
+    return [[key, chance.yes(0.8) ? ofKind.get(kind) ?? '' : chance.pick(sides)]]
   }))
 }
 
@@ -93,13 +118,13 @@ export function randomClass(seed: number): Batch {
     key: `${POOL_PREFIX}${at}`,
     name: `Pool ${at}`,
     papers: chance.some(
-      papers.slice(3).map(({ key }) => key), at === 0 ? 2 : 1, 4,
+      named(papers.slice(3)), at === 0 ? 2 : 1, 4,
     ),
   }))
   const batch: Batch = {
     ...newClass({ title: 'Any evening', date: '2030-01-08', units, seats: 1 + chance.below(6), spares: chance.below(3),
       delivery: chance.yes(0.2) ? 'by post' : 'in person' }),
-    papers, pools,
+    papers: chance.yes(0.4) ? [...papers, padOf(papers, chance)] : papers, pools,
   }
   batch.sharing.surplus = chance.below(3)
   for (const rule of RULE_NAMES)

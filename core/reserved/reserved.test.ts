@@ -1,3 +1,4 @@
+import { plainPaper } from '../document'
 import fc from 'fast-check'
 import highs from 'highs'
 import { stringify } from 'devalue'
@@ -19,10 +20,9 @@ import { addedUp, atOnce, reservedBy, takenBefore, takesOf, unfitFor } from '.'
 let solve: Solve
 beforeAll(async () => void (solve = solverOf(await highs())))
 
-const paper = (key: string, onHand: number, offcuts = 0): PaperEntry => ({
-  key, name: key.toUpperCase(), kind: 'print', weight: 120, colour: '#aabbcc', motif: 'dots', upright: false,
-  grain: 'any',
-  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand, price: 40 }],
+const paper = (key: string, onHand: number, offcuts = 0): PaperEntry => plainPaper({
+  key, name: key.toUpperCase(), kind: 'print', weight: 120, colour: '#aabbcc', motif: 'dots',
+  stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand, pack: 1, price: 40 }],
   offcuts: offcuts > 0 ? [{ key: 'half', width: '5 1/2 in', height: '8 1/2 in', count: offcuts }] : [],
 })
 const take = (item: string, count: number, more: Partial<Take> = {}): Take =>

@@ -1,4 +1,6 @@
 import type { PaperEntry } from '../document'
+import { readPaper } from '../batch'
+import { lengthFrom } from '../lengths'
 import { sumOf } from '../lists'
 import type { Take } from './takes'
 
@@ -28,8 +30,8 @@ export interface Reservation {
 
 /** A sheet format or an offcut that coming classes take from, or packs of a supply that they have to buy. */
 export interface Reserved {
-  sort: Take['sort']
-  /** Key of the paper, or of the supply. */
+  sort: Take['sort'] | 'pad'
+  /** Key of the paper, the supply or the pad. */
   item: string
   stock: string
   name: string
@@ -37,13 +39,17 @@ export interface Reserved {
   width: string
   height: string
   onHand: number
-  /** Cents for a sheet or a pack; `null` where none can be bought. */
+  /** Cents for a pack; `null` where none can be bought. */
   price: number | null
+  /** Sheets of a pack: 1 where they are sold singly, and for all else. */
+  pack: number
+  /** The pad that the sheets come in, where they are sold in no other way: it is a line of its own. */
+  pad?: string
   /** By day. */
   takes: Reservation[]
   /** What is on hand and nobody takes. */
   left: number
-  /** What is still to be bought, on its way not counted. */
+  /** Sheets, offcuts, packs of supplies or pads that are still to be had, on their way not counted. */
   toBuy: number
   /** What it costs, in cents; `null` where it cannot be bought. */
   cost: number | null
@@ -55,7 +61,8 @@ export interface Reserved {
 export const inTurn = <Class extends Pick<ComingClass, 'day' | 'id'>>(classes: readonly Class[]): Class[] =>
   [...classes].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : a.id - b.id))
 
-const keyOf = ({ sort, item, stock }: Pick<Take, 'sort' | 'item' | 'stock'>): string => [sort, item, stock].join(' ')
+const keyOf = ({ sort, item, stock }: Pick<Reserved, 'sort' | 'item' | 'stock'>): string =>
+  [sort, item, stock].join(' ')
 
 /**
  * What coming classes take, thing by thing. Who teaches first takes first: the last sheet belongs to one class alone.
@@ -72,25 +79,64 @@ export function reservedBy(classes: readonly ComingClass[], shelf: readonly Pape
       else things.set(keyOf(take), { take, of: [{ class: one, take }] })
     }
   }
-  return [...things.values()]
-    .flatMap(({ take, of }) => {
-      const known = about(take, papers.get(take.item))
-      return known ? [dealt({ ...known, sort: take.sort, item: take.item, stock: take.stock }, of)] : []
-    })
+  const lines = [...things.values()].flatMap(({ take, of }) => {
+    const known = about(take, papers.get(take.item), shelf)
+    return known ? [dealt({ ...known, sort: take.sort, item: take.item, stock: take.stock }, of)] : []
+  })
+  return [...lines, ...padsFor(lines, shelf)]
     .sort((a, b) => compare(a.by ?? '9', b.by ?? '9') || compare(a.name, b.name) || compare(keyOf(a), keyOf(b)))
 }
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0)
 
-type Known = Pick<Reserved, 'name' | 'width' | 'height' | 'onHand' | 'price'>
+/** Pads for what is missing of the papers in them: as many as the paper asks for that is short of most. */
+function padsFor(lines: readonly Reserved[], shelf: readonly PaperEntry[]): Reserved[] {
+  return shelf.filter(({ kind }) => kind === 'pad').flatMap((pad): Reserved[] => {
+    const [format] = pad.stocks
+    const own = lines.filter(line => line.pad === pad.key && line.toBuy > 0)
+    if (!format || own.length === 0) return []
+    const toBuy = Math.max(...own.map(({ item, toBuy: sheets }) =>
+      Math.ceil(sheets / (pad.holds.find(({ key }) => key === item)?.count ?? 1))))
+    const takes = own.flatMap(line => line.takes.filter(({ short, ordered }) => short > ordered))
+    return [{
+      sort: 'pad', item: pad.key, stock: format.key, name: pad.name, width: format.width, height: format.height,
+      onHand: 0, price: format.price, pack: 1, left: 0, toBuy,
+      cost: format.price === null ? null : format.price * toBuy,
+      takes: [...new Map(takes.map(take => [take.class, take])).values()],
+      by: own.map(({ by = '9' }) => by).sort()[0],
+    }]
+  })
+}
+
+type Known = Pick<Reserved, 'name' | 'width' | 'height' | 'onHand' | 'price' | 'pack' | 'pad'>
 
 /** What is known of a thing; nothing of what has left the shelf. */
-function about({ sort, stock, name, price }: Take, paper?: PaperEntry): Known | undefined {
-  if (sort === 'supply') return { name, width: '', height: '', onHand: 0, price }
+function about(
+  { sort, stock, name, price }: Take, paper: PaperEntry | undefined, shelf: readonly PaperEntry[],
+): Known | undefined {
+  if (sort === 'supply') return { name, width: '', height: '', onHand: 0, price, pack: 1 }
   const size = sort === 'sheet' ? paper && byKeyOrNone(paper.stocks, stock) : undefined
-  if (paper && size) return { ...size, name: paper.name }
+  if (paper && size) return { ...size, name: paper.name, ...(size.price === null && padOf(paper, size, shelf)) }
+  const padded = sort === 'sheet' && paper ? padUnder(paper, stock, shelf) : undefined
+  if (paper && padded) return { ...padded, name: paper.name }
   const offcut = sort === 'offcut' ? paper && byKeyOrNone(paper.offcuts, stock) : undefined
-  return paper && offcut && { ...offcut, name: paper.name, onHand: offcut.count, price: null }
+  return paper && offcut && { ...offcut, name: paper.name, onHand: offcut.count, price: null, pack: 1 }
+}
+
+/** The pad that sheets of a format come in, where they have no price of their own. */
+function padOf(paper: PaperEntry, size: { width: string, height: string }, shelf: readonly PaperEntry[]) {
+  const pad = readPaper(paper, shelf).stocks.find(stock => stock.pad
+    && stock.width === lengthFrom(size.width) && stock.height === lengthFrom(size.height))?.pad
+  return pad && { pad: pad.key }
+}
+
+/** Sheets that a paper has in no format of its own, but in a pad. */
+function padUnder(paper: PaperEntry, stock: string, shelf: readonly PaperEntry[]): Omit<Known, 'name'> | undefined {
+  const own = readPaper(paper, shelf).stocks.find(({ key, pad }) => key === stock && pad)
+  const format = shelf.find(({ key }) => key === own?.pad?.key)?.stocks[0]
+  return format && own?.pad
+    ? { width: format.width, height: format.height, onHand: 0, price: null, pack: 1, pad: own.pad.key }
+    : undefined
 }
 
 const byKeyOrNone = <Entry extends { key: string }>(list: Entry[], key: string): Entry | undefined =>
@@ -109,15 +155,16 @@ function dealt(
   const toBuy = sumOf(takes.map(({ short, ordered }) => short - ordered))
   const first = of.find((_, at) => (takes[at]?.short ?? 0) > (takes[at]?.ordered ?? 0))
   return {
-    ...plain(known), takes, left, toBuy, cost: known.price === null ? null : known.price * toBuy,
+    ...plain(known), takes, left, toBuy,
+    cost: known.pad ? 0 : known.price === null ? null : known.price * Math.ceil(toBuy / known.pack),
     ...(first && { by: first.class.day }),
   }
 }
 
-const plain = ({ sort, item, stock, name, width, height, onHand, price }: Known & Pick<
+const plain = ({ sort, item, stock, name, width, height, onHand, price, pack, pad }: Known & Pick<
   Reserved, 'sort' | 'item' | 'stock'
 >): Omit<Reserved, 'takes' | 'left' | 'toBuy' | 'cost'> =>
-  ({ sort, item, stock, name, width, height, onHand, price })
+  ({ sort, item, stock, name, width, height, onHand, price, pack, ...(pad && { pad }) })
 
 /** What of a sheet format or an offcut the classes before one of them take, and who they are. */
 export interface TakenBefore {
@@ -132,7 +179,7 @@ export interface TakenBefore {
 export function takenBefore(reserved: readonly Reserved[], classes: readonly ComingClass[], id: number): TakenBefore[] {
   const order = inTurn(classes).map(one => one.id)
   const before = new Set(order.slice(0, Math.max(0, order.indexOf(id))))
-  return reserved.filter(({ sort }) => sort !== 'supply').flatMap(({ item, stock, takes }) => {
+  return reserved.filter(({ sort }) => sort === 'sheet' || sort === 'offcut').flatMap(({ item, stock, takes }) => {
     const first = takes.filter(take => before.has(take.class) && take.has > 0)
     return first.length > 0
       ? [{ item, stock, count: sumOf(first.map(({ has }) => has)), classes: first.map(take => take.class) }]

@@ -1,6 +1,6 @@
 import type { H3Event } from 'h3'
 import type { Order, Transaction, WhereOptions } from 'sequelize'
-import { Op } from 'sequelize'
+import { Op, QueryTypes } from 'sequelize'
 import type { ClassDocument, PaperEntry } from '../../core/document'
 import { PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
 import { textOf } from '../database/models/json'
@@ -40,14 +40,14 @@ export async function listPapers(
   { search, kind, offset, limit }: { search: string, kind: string, offset: number, limit: number },
   transaction?: Transaction,
 ): Promise<{ total: number, papers: PaperEntry[] }> {
-  const where: WhereOptions = { [Op.and]: [...holding('name', search), kind === 'all' ? {} : { kind }] }
+  const where: WhereOptions = { [Op.and]: [...holding('words', search), kind === 'all' ? {} : { kind }] }
   const total = await StudioPaper.count({ where, transaction })
   return { total, papers: entries(await StudioPaper.findAll({ where, order: ORDER, offset, limit, transaction })) }
 }
 
-/** Papers by their keys, as far as they are on the shelf. */
+/** Papers by their keys, as far as they are on the shelf, and the pads that they come in. */
 export const papersUnder = async (keys: string[]): Promise<PaperEntry[]> =>
-  (await StudioPaper.findAll({ attributes: ['document'], where: { key: keys }, raw: true }))
+  (await StudioPaper.findAll({ attributes: ['document'], where: { key: await withPads(keys) }, raw: true }))
     .map(({ document }) => paperInRow(JSON.parse(String(document)) as object))
 
 /** Papers of the shelf that a class is handed to choose from; any other is found by its name. */
@@ -58,7 +58,7 @@ export async function choiceOfPapers(
   keys: string[], transaction: Transaction,
 ): Promise<{ papers: PaperEntry[], more: number }> {
   const first = await StudioPaper.findAll({ order: ORDER, limit: CHOICE, transaction })
-  const missing = keys.filter(key => !first.some(paper => paper.key === key))
+  const missing = (await withPads(keys, transaction)).filter(key => !first.some(paper => paper.key === key))
   const others
     = missing.length > 0 ? await StudioPaper.findAll({ where: { key: missing }, order: ORDER, transaction }) : []
   const total = first.length < CHOICE ? first.length : await StudioPaper.count({ transaction })
@@ -76,11 +76,23 @@ export const atOneMoment = <T>(read: (transaction: Transaction) => Promise<T>): 
 const usedBy = async (id: number, transaction?: Transaction): Promise<string[]> =>
   (await PaperUse.findAll({ attributes: ['paper'], where: { classId: id }, transaction })).map(({ paper }) => paper)
 
-/** A class with all papers that it names, as they lie in their rows: nothing of it is read here. */
+/** Keys of papers, with those of the pads that they come in. */
+async function withPads(keys: string[], transaction?: Transaction): Promise<string[]> {
+  if (keys.length === 0) return keys
+  const pads = await StudioPaper.sequelize?.query<{ pad: string }>(
+    'SELECT DISTINCT pad FROM holds WHERE paper IN (:keys)',
+    { replacements: { keys }, type: QueryTypes.SELECT, transaction },
+  ) ?? []
+  return [...new Set([...keys, ...pads.map(({ pad }) => pad)])]
+}
+
+/** A class with all papers that it names and their pads, as they lie in their rows: nothing of it is read here. */
 export async function storedOf(id: number, transaction?: Transaction): Promise<Stored & { day: string }> {
   const row = await StudioClass.findByPk(id, { attributes: ['document', 'day'], transaction })
   if (!row) throw refusal(404, GONE)
-  const papers = await StudioPaper.findAll({ where: { key: await usedBy(id, transaction) }, order: ORDER, transaction })
+  const papers = await StudioPaper.findAll({
+    where: { key: await withPads(await usedBy(id, transaction), transaction) }, order: ORDER, transaction,
+  })
   return { day: row.day, document: textOf(row, 'document'), papers: papers.map(paper => textOf(paper, 'document')) }
 }
 

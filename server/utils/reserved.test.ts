@@ -101,7 +101,7 @@ describe('what is reserved', () => {
   it('adds up over 200 classes and 5,000 papers', async () => {
     const papers = Array.from({ length: 5000 }, (_, at) => ({
       ...boats!.papers[0]!, key: `paper-${at}`, name: `Paper ${at}`,
-      stocks: [{ key: 's', width: '210 mm', height: '297 mm', onHand: at % 7, price: 10 }], offcuts: [],
+      stocks: [{ key: 's', width: '210 mm', height: '297 mm', onHand: at % 7, pack: 1, price: 10 }], offcuts: [],
     }))
     await StudioPaper.bulkCreate(papers.map(({ key, name, kind, ...paper }) =>
       ({ key, name, kind, position: 1, document: { version: 0, key, name, kind, ...paper } })))
@@ -117,8 +117,8 @@ describe('what is reserved', () => {
       await Takes.create({
         classId: made.id, missing: [], planned: true,
         takes: Array.from({ length: 10 }, (_, own) => ({
-          sort: 'sheet' as const, item: `paper-${(at * 37 + own * 11) % 5000}`, stock: 's', name: '', count: own + 1, ordered: 0,
-          price: null,
+          sort: 'sheet' as const, item: `paper-${(at * 37 + own * 11) % 5000}`, stock: 's', name: '', count: own + 1,
+          ordered: 0, price: null,
         })),
       })
     }

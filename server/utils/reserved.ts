@@ -35,7 +35,7 @@ export interface ReservedNow {
   classes: Omit<ComingClass, 'takes'>[]
   reserved: Reserved[]
   /** What the papers that are taken look like. */
-  looks: Pick<PaperEntry, 'key' | 'colour' | 'motif'>[]
+  looks: Pick<PaperEntry, 'key' | 'colour' | 'motif' | 'scale'>[]
   /** Some of it is being worked out. */
   pending: boolean
 }
@@ -62,7 +62,7 @@ export async function reservedOn(today: string): Promise<ReservedNow & { coming:
   return {
     classes: coming.map(({ takes: _, ...one }) => one),
     reserved: reservedBy(coming, papers),
-    looks: papers.map(({ key, colour, motif }) => ({ key, colour, motif })),
+    looks: papers.map(({ key, colour, motif, scale }) => ({ key, colour, motif, scale })),
     pending: rows.some(({ stale }) => stale !== null),
     coming,
   }

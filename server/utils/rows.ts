@@ -52,20 +52,34 @@ export async function removeClass(row: StudioClass, transaction: Transaction): P
 }
 
 /** Puts papers on the shelf, in place of those that have their keys: all of them with one statement, from one text. */
-export async function putPapers({ keys, text }: PaperRows, position: number, transaction: Transaction): Promise<void> {
+export async function putPapers(
+  { keys, pads, text }: PaperRows, position: number, transaction: Transaction,
+): Promise<void> {
   if (keys.length === 0) return
   await StudioPaper.sequelize?.query(
-    `INSERT INTO papers (\`key\`, name, kind, document, position, created_at, updated_at)
-      SELECT entry.id, entry.name, entry.kind, entry.document, $2, UTC_TIMESTAMP(),
+    `INSERT INTO papers (\`key\`, name, kind, words, document, position, created_at, updated_at)
+      SELECT entry.id, entry.name, entry.kind, entry.words, entry.document, $2, UTC_TIMESTAMP(),
       UTC_TIMESTAMP() FROM JSON_TABLE($1, '$[*]' COLUMNS (
         id VARCHAR(80) PATH '$.key', name VARCHAR(120) PATH '$.name', kind VARCHAR(20) PATH '$.kind',
+        words TEXT PATH '$.words',
         document LONGTEXT PATH '$.text'
       )) AS entry
-      ON DUPLICATE KEY UPDATE name = VALUES(name), kind = VALUES(kind), document = VALUES(document),
-      position = VALUES(position),
+      ON DUPLICATE KEY UPDATE name = VALUES(name), kind = VALUES(kind), words = VALUES(words),
+      document = VALUES(document), position = VALUES(position),
         updated_at = VALUES(updated_at)`,
     { bind: [text, position], transaction },
   )
+  await StudioPaper.sequelize?.query(
+    'DELETE FROM holds WHERE pad IN (SELECT entry.id FROM JSON_TABLE($1, \'$[*]\' COLUMNS (id VARCHAR(80) PATH \'$\')) AS entry)',
+    { bind: [JSON.stringify(keys)], transaction },
+  )
+  if (pads)
+    await StudioPaper.sequelize?.query(
+      `INSERT IGNORE INTO holds (pad, paper) SELECT entry.id, entry.paper FROM JSON_TABLE($1, '$[*]' COLUMNS (
+        id VARCHAR(80) PATH '$.key', NESTED PATH '$.holds[*]' COLUMNS (paper VARCHAR(80) PATH '$')
+      )) AS entry WHERE entry.paper IS NOT NULL`,
+      { bind: [text], transaction },
+    )
   await markUsers(keys, position, transaction)
 }
 

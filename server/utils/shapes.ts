@@ -1,6 +1,6 @@
 import { IsIn, IsInt, Matches, Min } from 'class-validator'
-import { BOUNDS } from '../../core/document'
-import type { ParameterInputs, Patch } from '../../core/document'
+import { BOUNDS, PAPER_KINDS } from '../../core/document'
+import type { PaperKind, ParameterInputs, Patch } from '../../core/document'
 import {
   IsCalendarDay, IsFilledText, IsListOf, IsOne, IsParameterInputs, IsPatch, IsText, IsWholeOrNull,
 } from '../../core/document/open'
@@ -78,8 +78,8 @@ export class ClassListShape extends ListShape {
 
 /** A stretch of the shelf. */
 export class PaperListShape extends ListShape {
-  @IsIn(['cardstock', 'print', 'all'], { message: 'is one of: cardstock, print, all' })
-  kind: 'cardstock' | 'print' | 'all' = 'all'
+  @IsIn([...PAPER_KINDS, 'all'], { message: `is one of: ${PAPER_KINDS.join(', ')}, all` })
+  kind: PaperKind | 'all' = 'all'
 }
 
 /** On which day somebody looks at what is taken from the shelf. */

@@ -2,7 +2,9 @@ import { createHash } from 'node:crypto'
 import type { Batch, Checked, ClassDocument, PaperEntry, Patch, Problem } from '../../core/document'
 import {
   ANY_SCRAP, BOUNDS, PatchError, VERSION, applied, choicesOf, collisions, isPool, namedPapers,
+  paperOfSide,
 } from '../../core/document'
+import { padProblems } from '../../core/batch'
 import { checkShape, openPaper } from '../../core/document/open'
 import { readClass } from '../../core/formats'
 import { EditShape } from '../utils/shapes'
@@ -35,9 +37,14 @@ export interface ClassText {
   named: string[]
 }
 
-/** Papers on their way into their rows: a list of key, name, kind and the paper itself as text, all of it one text. */
+/**
+ * Papers on their way into their rows: a list of key, name, kind, what a pad holds, and the paper itself as text, all
+ * of it one text.
+ */
 export interface PaperRows {
   keys: string[]
+  /** Whether some of them are pads. */
+  pads: boolean
   text: string
 }
 
@@ -145,10 +152,17 @@ export function unfit({ text, named }: ClassText): Problem | undefined {
   return { path: '', problem: `The class has ${sizes}: take kept layouts out of it` }
 }
 
+/** All that a paper is found by. */
+const wordsOf = ({ name, back, article, where, family, note }: PaperEntry): string =>
+  [name, back.differs ? back.name : '', article, where, family, note].filter(Boolean).join('\n')
+
 export const paperRows = (papers: PaperEntry[]): PaperRows => ({
   keys: papers.map(({ key }) => key),
-  text: JSON.stringify(papers.map(paper =>
-    ({ key: paper.key, name: paper.name, kind: paper.kind, text: JSON.stringify({ version: VERSION, ...paper }) }))),
+  pads: papers.some(({ kind }) => kind === 'pad'),
+  text: JSON.stringify(papers.map(paper => ({
+    key: paper.key, name: paper.name, kind: paper.kind, words: wordsOf(paper), holds: paper.holds.map(({ key }) => key),
+    text: JSON.stringify({ version: VERSION, ...paper }),
+  }))),
 })
 
 const ELSEWHERE = 'The same was changed in another window since you saw it.'
@@ -232,8 +246,9 @@ function papersFrom(patches: Patch[], before: PaperEntry[], after: PaperEntry[])
       continue
     }
     const read = openPaper(paper)
-    if (read.ok) found.kept.push(read.value)
-    else found.problems.push(...read.problems.map(({ path, problem }) => ({ path: `papers.${key}.${path}`, problem })))
+    const problems = read.ok ? padProblems(read.value) : read.problems
+    if (read.ok && problems.length === 0) found.kept.push(read.value)
+    found.problems.push(...problems.map(({ path, problem }) => ({ path: `papers.${key}.${path}`, problem })))
   }
   return found
 }
@@ -243,12 +258,13 @@ function freshNames(before: ClassDocument, after: ClassDocument): Naming[] {
   const pools = new Map(before.pools.map(({ key, papers }) => [key, new Set(papers)]))
   const cards = new Map(before.cards.map(card => [card.key, card]))
   const pooled = after.pools.flatMap(({ key, papers }, index) =>
-    papers.filter(paper => !pools.get(key)?.has(paper)).map(paper => ({ path: `pools[${index}].papers`, paper })))
+    papers.filter(paper => !pools.get(key)?.has(paper))
+      .map(paper => ({ path: `pools[${index}].papers`, paper: paperOfSide(paper) })))
   return pooled.concat(after.cards.flatMap((card, index) => {
     const known = cards.get(card.key)
     const old = new Map((known ? choicesOf(known) : []).map(({ path, paper }) => [path, paper]))
     return choicesOf(card)
       .filter(({ path, paper }) => old.get(path) !== paper && paper !== ANY_SCRAP && !isPool(paper))
-      .map(({ path, paper }) => ({ path: `cards[${index}].${path}`, paper }))
+      .map(({ path, paper }) => ({ path: `cards[${index}].${path}`, paper: paperOfSide(paper) }))
   }))
 }

@@ -1,5 +1,5 @@
 import type { Batch, Checked, ClassDocument, PaperEntry } from '../../core/document'
-import { ANY_SCRAP, VERSION, isPool, namedPapers, withChoices } from '../../core/document'
+import { ANY_SCRAP, VERSION, isPool, namedPapers, paperOfSide, withChoices } from '../../core/document'
 import { openDocument, openPaper } from '../../core/document/open'
 
 /** What is kept cannot be read by this version. */
@@ -23,18 +23,19 @@ export function paperFrom(stored: object): PaperEntry {
   return paper
 }
 
-/** The class with just the papers it uses, as it goes into a file. */
+/** The class with just the papers it uses and the pads that they come in, as it goes into a file. */
 export function batchFrom(document: ClassDocument, shelf: PaperEntry[]): Batch {
   const used = new Set(namedPapers(document))
-  const papers = shelf.filter(({ key }) => used.has(key))
+  const papers = shelf.filter(({ key, holds }) => used.has(key) || holds.some(sheet => used.has(sheet.key)))
   const present = new Set([ANY_SCRAP, ...papers.map(({ key }) => key)])
   // A paper that left the shelf is no longer named, so that the file can be read again.
   const cards = document.cards.map(card =>
     withChoices(card, papers =>
-      Object.fromEntries(Object.entries(papers).filter(([, key]) => present.has(key) || isPool(key))),
+      Object.fromEntries(Object.entries(papers).filter(([, key]) => present.has(paperOfSide(key)) || isPool(key))),
     ),
   )
-  const pools = document.pools.map(pool => ({ ...pool, papers: pool.papers.filter(key => present.has(key)) }))
+  const pools = document.pools.map(pool =>
+    ({ ...pool, papers: pool.papers.filter(key => present.has(paperOfSide(key))) }))
   return { ...document, cards, pools, papers, cutting: document.cutting.filter(({ paper }) => present.has(paper)) }
 }
 

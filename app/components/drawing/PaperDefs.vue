@@ -8,14 +8,17 @@ defineProps<{ papers: readonly PaperLook[] }>()
 <template>
   <svg width="0" height="0" class="defs" aria-hidden="true">
     <defs>
-      <template v-for="paper in papers" :key="paper.key">
+      <template v-for="paper in sidesToDraw(papers)" :key="paper.key">
         <pattern
           v-for="turned in [false, true]"
           :id="`paper-${paper.key}${turned ? '-turned' : ''}`"
           :key="String(turned)"
           width="24"
           height="24"
-          v-bind="{ patternUnits: 'userSpaceOnUse', patternTransform: turned ? 'rotate(-90)' : undefined }"
+          v-bind="{
+            patternUnits: 'userSpaceOnUse',
+            patternTransform: `${turned ? 'rotate(-90) ' : ''}scale(${SCALES_DRAWN[paper.scale ?? 'middle']})`,
+          }"
         >
           <rect width="24" height="24" :fill="paper.colour" />
           <path

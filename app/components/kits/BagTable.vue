@@ -23,7 +23,7 @@ const cards = computed(() => work.prepared.cards)
 const differing = computed(() => cards.value.filter(({ entry, kits, dealt }) =>
   entry.colourways.length > 0 || kits < bags.length || dealt.some(({ papers }) => papers !== dealt[0]?.papers)))
 
-const printName = computed(() => new Map(work.batch.papers.map(({ key, name }) => [key, name])))
+const printName = computed(() => new Map(withSides(work.batch.papers).map(({ key, name }) => [key, name])))
 
 /** Every card drawn once, small; its kits differ in what fills it. */
 const pictures = computed(() => new Map(differing.value.flatMap(({ entry, fold, construction }) =>

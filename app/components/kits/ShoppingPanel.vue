@@ -73,7 +73,8 @@ const take = (line: ShoppingLine) => {
           <p class="small quiet">
             needs {{ neededInWords(line.needed, line, work.units) }}, on hand
             {{ neededInWords(line.onHand, line, work.units) }},
-            {{ line.cost === null ? 'not for sale' : money(line.cost) }}
+            {{ line.cost === null ? 'not for sale' : money(line.cost) }}{{
+              line.besides ? `; ${line.besides} come along` : '' }}
           </p>
           <div class="row acts">
             <TickField

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { ANY_SCRAP, BOUNDS, isPool } from '../../../core/document'
+import { ANY_SCRAP, BOUNDS, isPool, paperOfSide } from '../../../core/document'
 import type { PaperEntry, PaperKind, PoolEntry } from '../../../core/document'
 import { SCRAP_PAPER } from '../../../core/batch'
 
@@ -8,7 +8,7 @@ import { SCRAP_PAPER } from '../../../core/batch'
  * A choice of paper with its pattern, kind and what is on hand. A paper that is not there yet is made from inside the
  * list.
  */
-const { modelValue, papers, scrap = false, pools = true, kind = 'cardstock' } = defineProps<{
+const { modelValue, papers, scrap = false, pools = true, without = [], kind = 'cardstock' } = defineProps<{
   modelValue?: string
   label: string
   papers: PaperEntry[]
@@ -16,6 +16,8 @@ const { modelValue, papers, scrap = false, pools = true, kind = 'cardstock' } = 
   scrap?: boolean
   /** The pools of the class serve as well. */
   pools?: boolean
+  /** Keys of papers, or of sides of them, that are no choice. */
+  without?: readonly string[]
   /** Nothing is chosen that should be. */
   missing?: boolean
   /** Stands where nothing, or not one paper, is chosen. */
@@ -36,7 +38,7 @@ const look = useDebounceFn(async (name: string) => {
     = name.trim() && work.morePapers > 0 ? await shelf.find(name.trim().slice(0, BOUNDS.title)).catch(() => []) : []
 }, 200)
 async function choose(key: string) {
-  if (!isPool(key)) await work.bring(key)
+  if (!isPool(key)) await work.bring(paperOfSide(key))
   emit('update:modelValue', key)
 }
 async function made(key?: string) {
@@ -51,8 +53,8 @@ const entry = (key: string) => options.value.find(paper => paper.key === key)
 const options = computed((): (PaperEntry & { look?: string })[] => [
   ...(scrap ? [{ ...SCRAP_PAPER, stocks: [], offcuts: [] }] : []),
   ...(pools ? work.batch.pools.map(poolOption) : []),
-  ...papers,
-  ...found.value.filter(({ key }) => !papers.some(paper => paper.key === key)),
+  ...withSides([...papers, ...found.value.filter(({ key }) => !papers.some(paper => paper.key === key))])
+    .filter(({ key }) => !without.includes(key)),
 ])
 /** A pool looks like its first paper. */
 function poolOption({ key, name, papers: own }: PoolEntry) {

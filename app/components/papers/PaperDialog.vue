@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ANY_SCRAP, BOUNDS, GRAINS, MOTIFS, freeKey, keyFrom } from '../../../core/document'
+import { ANY_SCRAP, BOUNDS, GRAINS, freeKey, keyFrom, plainPaper } from '../../../core/document'
 import type { Grain, PaperEntry, PaperKind, Problem } from '../../../core/document'
 import { useLocalStorage } from '@vueuse/core'
 import type { Units } from '../../../core/lengths'
@@ -15,25 +15,24 @@ const units = useLocalStorage<Units>('wakaru-units', 'inch')
 
 const original = structuredClone(
   toRaw(paper)
-  ?? ({
+  ?? plainPaper({
     key: '',
     name: '',
     kind,
     weight: kind === 'print' ? 120 : 250,
     colour: kind === 'print' ? '#b9cdd6' : '#cfc6b0',
     motif: kind === 'print' ? 'dots' : 'plain',
-    upright: false,
-    grain: 'any',
-    offcuts: [],
     stocks: [
       units.value === 'inch'
-        ? { key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 0, price: null }
-        : { key: 'a4', width: '210 mm', height: '297 mm', onHand: 0, price: null },
+        ? { key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 0, pack: 1, price: null }
+        : { key: 'a4', width: '210 mm', height: '297 mm', onHand: 0, pack: 1, price: null },
     ],
-  } satisfies PaperEntry),
+  }),
 ) as PaperEntry
 const draft = ref<PaperEntry>(original)
 const problems = ref<Problem[]>([])
+/** Fields that are folded away until something is wrong there. */
+const ABOUT = ['article', 'where', 'link', 'note', 'thick']
 const refused = ref('')
 const at = (path: string) => problemAt(problems.value, path)
 const busy = ref(false)
@@ -42,7 +41,17 @@ const GRAIN_WORDS: Record<Grain, string> = { any: 'not minded', width: 'along th
 const KINDS = [
   { value: 'cardstock', label: 'Cardstock' },
   { value: 'print', label: 'Print' },
+  { value: 'pad', label: 'Pad of several papers' },
 ]
+const isPad = computed(() => draft.value.kind === 'pad')
+/** What a pad may hold, or a paper stand in for. */
+const others = computed(() => shelf.papers.filter(({ key }) => key !== draft.value.key))
+provideMeasures(units)
+/** A pad has one format and holds papers; a paper holds none. */
+watch(isPad, (pad) => {
+  if (pad) draft.value.stocks.splice(1)
+  else draft.value.holds = []
+})
 const formats = SHEET_FORMATS.map(({ name, width, height }) => ({
   label: `${name} (${width} × ${height})`,
   command: () => addStock(name, width, height),
@@ -50,7 +59,9 @@ const formats = SHEET_FORMATS.map(({ name, width, height }) => ({
 const menu = useTemplateRef('menu')
 const taken = () => [...draft.value.stocks, ...draft.value.offcuts].map(({ key }) => key)
 const addStock = (name: string, width: string, height: string) =>
-  draft.value.stocks.push({ key: freeKey(keyFrom(name, 'sheet'), taken()), width, height, onHand: 0, price: null })
+  draft.value.stocks.push({
+    key: freeKey(keyFrom(name, 'sheet'), taken()), width, height, onHand: 0, pack: 1, price: null,
+  })
 /** Starts from half a sheet, in the measure of the sheets that are there. */
 const addOffcut = () => {
   const half = /mm|cm/.test(draft.value.stocks[0]?.width ?? '')
@@ -97,7 +108,7 @@ async function save() {
     visible
     modal
     :header="paper ? paper.name : 'A paper for the shelf'"
-    :style="{ width: '42rem' }"
+    :style="{ width: '48rem' }"
     @update:visible="emit('close')"
   >
     <form class="stack" novalidate @submit.prevent="isReadable($event) && save()">
@@ -124,27 +135,7 @@ async function save() {
           :min="BOUNDS.weight.least"
           :max="BOUNDS.weight.most"
         />
-        <div class="row look">
-          <LabelledField :input="`${id}-colour`" label="Colour">
-            <input :id="`${id}-colour`" v-model="draft.colour" type="color">
-          </LabelledField>
-          <div class="field motif">
-            <label :for="`${id}-motif`">Drawn as</label>
-            <Select
-              v-model="draft.motif"
-              :label-id="`${id}-motif`"
-              aria-label="Drawn as"
-              :options="[...MOTIFS]"
-              fluid
-            />
-          </div>
-        </div>
-        <TickField
-          v-model="draft.upright"
-          switched
-          label="The print has a right way up, along the height of the sheet"
-        />
-        <LabelledField :input="`${id}-grain`" label="Grain of the sheet">
+        <LabelledField v-if="!isPad" :input="`${id}-grain`" label="Grain of the sheet">
           <OneOfMany
             v-model="draft.grain"
             :label-id="`${id}-grain`"
@@ -155,23 +146,49 @@ async function save() {
           <span class="quiet small">Creases then run along the grain</span>
         </LabelledField>
       </div>
+      <PaperLook v-if="!isPad" v-model="draft" />
+      <fieldset v-if="!isPad" class="stack back">
+        <TickField v-model="draft.back.differs" label="Its other side looks otherwise" />
+        <template v-if="draft.back.differs">
+          <LabelledField :input="`${id}-back`" label="Name of the other side">
+            <InputText
+              :id="`${id}-back`"
+              v-model="draft.back.name"
+              :maxlength="BOUNDS.title"
+              :placeholder="`${draft.name || 'Name'}, other side`"
+              autocomplete="off"
+            />
+          </LabelledField>
+          <PaperLook v-model="draft.back" of=" of the other side" />
+        </template>
+      </fieldset>
       <div>
-        <h3>Sheets</h3>
+        <h3>{{ isPad ? 'The pad' : 'Sheets' }}</h3>
         <SizeRows
           :rows="draft.stocks"
           path="stocks"
           noun="sheet"
-          :more="{ onHand: 'On hand', price: 'Price (empty: not for sale)' }"
+          :more="isPad
+            ? { pack: 'Sheets in it', price: 'Price of the pad' }
+            : { onHand: 'On hand', pack: 'In a pack', price: 'Price of a pack (empty: not for sale)' }"
           :problems
           @remove="draft.stocks.splice($event, 1)"
         >
           <template #default="{ row, index }">
-            <td>
+            <td v-if="!isPad">
               <NumberField
                 v-model="row.onHand"
                 :called="`On hand of sheet ${index + 1}`"
                 :min="0"
                 :max="BOUNDS.onHand"
+              />
+            </td>
+            <td>
+              <NumberField
+                v-model="row.pack"
+                :called="isPad ? 'Sheets in the pad' : `Sheets in a pack of sheet ${index + 1}`"
+                :min="1"
+                :max="BOUNDS.inPack"
               />
             </td>
             <td>
@@ -187,12 +204,13 @@ async function save() {
         <PlainButton
           label="Add a sheet format"
           class="more"
-          :disabled="draft.stocks.length >= BOUNDS.stocks"
+          :disabled="draft.stocks.length >= (isPad ? 1 : BOUNDS.stocks)"
           @click="menu?.toggle($event)"
         />
         <Menu ref="menu" :model="formats" popup />
       </div>
-      <div>
+      <PadSheets v-if="isPad" v-model="draft" :papers="others" :problems />
+      <div v-else>
         <h3>Offcuts</h3>
         <SizeRows
           :rows="draft.offcuts"
@@ -223,6 +241,9 @@ async function save() {
           @click="addOffcut"
         />
       </div>
+      <FoldOut title="What else is known of it" :open="problems.some(({ path }) => ABOUT.includes(path))">
+        <PaperAbout v-model="draft" :papers="others" :problems />
+      </FoldOut>
       <FormFoot action="Put it on the shelf" :refused :busy @cancel="emit('close')" />
     </form>
   </Dialog>
@@ -230,9 +251,7 @@ async function save() {
 
 <style scoped>
 .grid { display: grid; grid-template-columns: 1fr 1fr; gap: 0.9rem 1rem; }
-.look { flex-wrap: nowrap; }
-.motif { flex: 1; }
-input[type='color'] { width: 3.5rem; height: 2.3rem; border: 1px solid var(--line); background: none; padding: 2px; }
+.back { border: 1px solid var(--line); border-radius: 3px; padding: 0.6rem 0.8rem; }
 .measure, :deep(.measure) { width: 7rem; }
 .wrong { color: var(--stop); font-size: var(--small); padding-left: 1.1rem; }
 .more { margin-top: 0.6rem; }

@@ -7,7 +7,7 @@ import { BOUNDS } from '../../../core/document'
 const work = useClassStore()
 const id = useId()
 const pools = computed(() => work.batch.pools.map(pool => editable(pool, change => set(pool, change))))
-const paperOf = (key: string) => work.batch.papers.find(paper => paper.key === key)
+const paperOf = (key: string) => withSides(work.batch.papers).find(paper => paper.key === key)
 
 const set = (pool: PoolEntry, change: Partial<PoolEntry>) =>
   work.edit(`${Object.keys(change).join()} of ${pool.key}`, (document) => {
@@ -52,7 +52,8 @@ function add() {
         class="wide"
         :label="`Into ${pool.name}`"
         placeholder="Add a paper to it"
-        :papers="work.batch.papers.filter(({ key }) => !pool.papers.includes(key))"
+        :papers="work.batch.papers"
+        :without="pool.papers"
         :pools="false"
         kind="print"
         @update:model-value="pool.papers = [...pool.papers, $event]"

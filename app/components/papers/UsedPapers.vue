@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { paperOfSide } from '../../../core/document'
 import type { PaperEntry } from '../../../core/document'
 
 /** The papers of the class on screen with what they are needed for, each to be replaced everywhere at once. */
@@ -10,7 +11,7 @@ const { takenOf } = useTakenBefore()
 const used = computed(() => {
   const shares = work.prepared.cards.flatMap(card => card.pieces.flatMap(piece => piece.shares))
   return work.batch.papers.flatMap((paper) => {
-    const own = shares.filter(share => share.paper.key === paper.key)
+    const own = shares.filter(share => paperOfSide(share.paper.key) === paper.key)
     return own.length === 0
       ? []
       : [{ paper, pieces: own.reduce((sum, { quantity }) => sum + quantity, 0), ...needOf(paper) }]

@@ -14,11 +14,15 @@ const search = refDebounced(typed, 200)
 const STRETCH = 60
 const most = ref(STRETCH)
 
-const buying = computed(() => (answer.value?.reserved ?? []).filter(({ toBuy }) => toBuy > 0))
+const buying = computed(() => (answer.value?.reserved ?? []).filter(({ toBuy, pad }) => toBuy > 0 && !pad))
+/** What one of it is called. */
+const UNITS: Record<Reserved['sort'], string> = { sheet: 'sheet', offcut: 'offcut', supply: 'pack', pad: 'pad' }
+const inPacks = ({ toBuy, pack }: Reserved) =>
+  (pack > 1 ? `${count(Math.ceil(toBuy / pack), 'pack')} of ${pack}` : '')
 const sum = computed(() => buying.value.reduce((total, { cost }) => total + (cost ?? 0), 0))
 const lying = computed(() => {
   const wanted = search.value.trim().toLowerCase()
-  return (answer.value?.reserved ?? []).filter(({ sort, name, takes }) => sort !== 'supply'
+  return (answer.value?.reserved ?? []).filter(({ sort, name, takes }) => (sort === 'sheet' || sort === 'offcut')
     && (!wanted || [name, ...takes.map(one => titleOf(one.class))].some(text => text.toLowerCase().includes(wanted))))
 })
 const shown = computed(() => lying.value.slice(0, most.value))
@@ -94,8 +98,9 @@ useHead({ title: 'Reserved · Wakaru' })
                 ({{ take.short - take.ordered }})</template></span>
             </span>
             <span class="figure"><strong>{{ line.toBuy }}</strong>{{ ' ' }}
-              <span class="quiet small">{{ line.sort === 'sheet' ? (line.toBuy === 1 ? 'sheet' : 'sheets')
-                : line.sort === 'offcut' ? 'too few' : line.toBuy === 1 ? 'pack' : 'packs' }}</span></span>
+              <span class="quiet small">{{ UNITS[line.sort] }}{{ line.toBuy === 1 ? '' : 's' }}<template
+                v-if="inPacks(line)"
+              >, {{ inPacks(line) }}</template></span></span>
             <span class="figure small">{{ line.by ? `by ${shortDay(line.by)}` : '' }}</span>
             <span class="figure">{{ line.cost === null ? 'not for sale' : money(line.cost) }}</span>
           </li>
@@ -157,7 +162,7 @@ useHead({ title: 'Reserved · Wakaru' })
 <style scoped>
 .lines { list-style: none; margin: 0; padding: 0; }
 .lines li {
-  display: grid; grid-template-columns: 30px minmax(0, 1fr) 5.5rem 5.5rem 6.5rem; gap: 0.2rem 0.8rem;
+  display: grid; grid-template-columns: 30px minmax(0, 1fr) 8.5rem 5.5rem 6.5rem; gap: 0.2rem 0.8rem;
   align-items: center;
   border-top: 1px solid var(--line); padding: 0.4rem 0; min-height: 44px;
 }

@@ -1,5 +1,6 @@
 import { VERSION } from '../version'
 import * as from1 from './from-1'
+import * as from10 from './from-10'
 import * as from2 from './from-2'
 import * as from3 from './from-3'
 import * as from4 from './from-4'
@@ -29,6 +30,7 @@ const STEPS: Record<number, Partial<Record<DocumentKind, Step>>> = {
   7: { class: from7.upgradeClass, paper: from7.upgradePaper },
   8: { class: from8.upgradeClass, paper: from8.upgradePaper },
   9: { class: from9.upgradeClass },
+  10: { class: from10.upgradeClass, paper: from10.upgradePaper },
 }
 
 /**

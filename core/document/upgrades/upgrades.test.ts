@@ -3,7 +3,7 @@ import { prepare } from '../../batch'
 import { DEFAULT_SETTINGS, VERSION } from '..'
 import { openDocument, openPaper, openSettings } from '../open'
 import type { Data } from './testing'
-import { fixture, opened, UNTIMED, moneyOf, pricesOf, inOneHold, ALIKE, APART, UNLIMITED } from './testing'
+import { fixture, opened, UNTIMED, moneyOf, pricesOf, inOneHold, ALIKE, APART, UNLIMITED, soldSingly } from './testing'
 
 describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (name) => {
   const data = fixture(name)
@@ -15,7 +15,7 @@ describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (
     expect(batch.cards.map(({ envelope: _, ...card }) => card)).toEqual(
       data.cards.map(({ envelope: _, ...card }: Data) => ({ ...card, ...ALIKE, faces: [], free: [], parts: [] })),
     )
-    expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, ...stock }) => stock))).toEqual(
+    expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, pack: __, ...stock }) => stock))).toEqual(
       data.papers.map(({ stocks }: Data) => stocks),
     )
     expect([batch.prices, pricesOf(batch)]).toEqual([
@@ -47,7 +47,7 @@ describe('a file of version 2', () => {
     expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, ...APART, also: [], miscut: [] })))
     // Nothing lies on its cards but what the catalogue puts there: the same pieces as before.
     expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE, faces: [], free: [], parts: [] })))
-    expect([batch.papers, batch.post]).toEqual([data.papers, data.post])
+    expect([batch.papers, batch.post]).toEqual([data.papers.map(soldSingly), data.post])
   })
 
   it('keeps the sizes that a card left out, where they would follow its own by now', () => {
@@ -73,7 +73,8 @@ describe('a file of version 3', () => {
       free: [{ ...free[0], ...more, from: '' }],
       parts: [],
     })
-    expect([batch.version, batch.pools, batch.supplies.length, batch.papers]).toEqual([VERSION, [], 3, data.papers])
+    expect([batch.version, batch.pools, batch.supplies.length, batch.papers])
+      .toEqual([VERSION, [], 3, data.papers.map(soldSingly)])
   })
 })
 
@@ -124,7 +125,7 @@ describe('a file of version 5', () => {
 
   it('was the same for everybody: no colourways, no names, prints shared out as is natural since', () => {
     expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...inOneHold(card), ...ALIKE })))
-    expect([batch.version, batch.roster, batch.papers]).toEqual([VERSION, [], data.papers])
+    expect([batch.version, batch.roster, batch.papers]).toEqual([VERSION, [], data.papers.map(soldSingly)])
     const wish = (weight: number) => ({ hold: 'wish', weight })
     expect(batch.sharing).toMatchObject({
       touching: wish(20), neighbours: wish(10), different: wish(10), evenly: wish(1), surplus: 0,
@@ -180,5 +181,16 @@ describe('a file of version 9', () => {
     expect(batch.wishes).toEqual({ ...data.wishes, together: false, sittings: 1 })
     expect(batch.cutting).toMatchObject([{ paper: 'kelp', moreSheets: 1, ...APART }])
     expect(batch.cards).toEqual(data.cards)
+  })
+})
+
+describe('a file of version 10', () => {
+  const data = fixture('v10')
+
+  it('sold papers by the sheet, alike on both sides and good for everything', () => {
+    const batch = opened(data)
+    expect([batch.version, batch.papers, batch.cards]).toEqual([VERSION, data.papers.map(soldSingly), data.cards])
+    expect(data.papers.map((paper: Data) => openPaper({ version: 10, ...paper })))
+      .toEqual(batch.papers.map(value => ({ ok: true, value })))
   })
 })

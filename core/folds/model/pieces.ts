@@ -1,5 +1,5 @@
 import { itemAt } from '../../lists'
-import type { Making, PaperKind, PrintTop } from '../../document'
+import type { Making, SheetKind, PrintTop } from '../../document'
 import type { Length, ScaleReading } from '../../lengths'
 import { Measure, readOffScale } from '../../lengths'
 import type { Construction, Crease, CreaseDirection, Part, PartKind, Place, Slit, Window } from './card'
@@ -63,7 +63,7 @@ export interface DropOut {
 }
 
 /** The kind of paper a part usually wants. */
-export const usualPaper = (kind: PartKind): PaperKind => (kind === 'mat' ? 'print' : 'cardstock')
+export const usualPaper = (kind: PartKind): SheetKind => (kind === 'mat' ? 'print' : 'cardstock')
 
 const hasSize = ({ width, height }: Pick<Part, 'width' | 'height'>): boolean => width.value > 0 && height.value > 0
 

@@ -1,4 +1,4 @@
-import type { InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize'
+import type { CreationOptional, InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize'
 import { DataTypes, Model } from 'sequelize'
 import type { StoredDocument } from './json'
 import { json } from './json'
@@ -8,6 +8,8 @@ export class StudioPaper extends Model<InferAttributes<StudioPaper>, InferCreati
   declare key: string
   declare name: string
   declare kind: string
+  /** Everything that it is found by. */
+  declare words: CreationOptional<string | null>
   declare document: StoredDocument
   declare position: number
 }
@@ -17,6 +19,7 @@ export function defineStudioPaper(sequelize: Sequelize): void {
     key: { type: DataTypes.STRING(80), primaryKey: true },
     name: { type: DataTypes.STRING(120), allowNull: false },
     kind: { type: DataTypes.STRING(20), allowNull: false },
+    words: { type: DataTypes.TEXT, allowNull: true },
     document: json('document'),
     position: { type: DataTypes.BIGINT.UNSIGNED, allowNull: false },
   }, { sequelize, tableName: 'papers' })

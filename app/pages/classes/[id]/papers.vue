@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { paperOfSide } from '../../../../core/document'
 import { rolesOf, withUsualPapers } from '../../../../core/batch'
 import { foldById } from '../../../../core/folds'
 
@@ -21,7 +22,7 @@ function choose(pieces: { card: string, part: string }[], paper: string) {
 function replace(from: string, to: string) {
   work.edit(`replace ${from}`, (document) => {
     for (const { papers } of document.cards)
-      for (const [part, paper] of Object.entries(papers)) if (paper === from) papers[part] = to
+      for (const [part, paper] of Object.entries(papers)) if (paperOfSide(paper) === from) papers[part] = to
   })
 }
 
