@@ -117,7 +117,7 @@ export function simpleLayouts(
 
 /**
  * Every layout of strips of one or two sizes, each strip of one size and as many of the second kind as there is room
- * for: of few sizes few enough to look at all.
+ * and use for: of few sizes few enough to look at all.
  */
 export function twoStrips(supply: Supply, cutter: Cutter, demands: Demand[]): CutNode[] {
   if (!isCuttable(supply, cutter)) return []
@@ -128,14 +128,18 @@ export function twoStrips(supply: Supply, cutter: Cutter, demands: Demand[]): Cu
     if (sheet[side] > cutter.length) return []
     const fitting = all.filter(({ size }) =>
       size[across] <= cutter.length && size.width <= sheet.width && size.height <= sheet.height)
+    /** Strips of a size in some room: no more than all pieces that are wanted of it fill. */
+    const inRoom = ({ demand, size }: Way, room: number) => Math.min(
+      Math.floor(room / size[across]), Math.ceil(demand.quantity / Math.floor(sheet[side] / size[side])),
+    )
     return fitting.flatMap((first, at) => {
-      const most = Math.floor(sheet[across] / first.size[across])
+      const most = inRoom(first, sheet[across])
       return fitting.slice(at).flatMap((second) => {
         const least = first === second ? most : 1
         return Array.from({ length: Math.max(0, most - least + 1) }, (_, more) => {
           const strips = Array.from({ length: least + more }, () => first)
           const rest = sheet[across] - strips.length * first.size[across]
-          const others = Array.from({ length: Math.floor(rest / second.size[across]) }, () => second)
+          const others = Array.from({ length: first === second ? 0 : inRoom(second, rest) }, () => second)
           const root = beside(sheet, across, [...strips, ...others].map(way => stripOf(sheet, side, way)))
           return withMargins(supply, cutter, tidy(root, cutter))
         })

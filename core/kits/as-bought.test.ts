@@ -53,7 +53,7 @@ describe('a paper with two sides', () => {
     const { problem, names, paper } = papers.find(({ paper }) => paper.key === 'kelp')!
     expect(problem.demands.reduce((sum, { quantity }) => sum + quantity, 0)).toBe(3 * 6)
     expect([...names.values()].join()).toContain('Message panel, other side up')
-    const [plan] = planAll(two, prepare(two), solve).filter(outcome => outcome.paper === paper)
+    const [plan] = planAll(two, prepare(two), solve).filter(outcome => outcome.paper.key === paper.key)
     expect(verifyPlan(plan!.plan, problem)).toEqual([])
     const read = readBatch(writeBatch(two))
     expect(read.ok && read.value).toEqual(JSON.parse(JSON.stringify(two)))
@@ -120,6 +120,7 @@ describe('packs and pads', () => {
 
   const padded = withPaper((draft) => {
     Object.assign(paperIn(draft, 'rope').stocks[0]!, { onHand: 2, price: null })
+    draft.papers = draft.papers.filter(({ kind }) => kind !== 'pad')
     draft.papers.push(letterPaper('sail', { stocks: [] }), plainPaper({
       key: 'quay-pad', name: 'Quay pad', kind: 'pad', weight: 190, colour: '#c9b48a',
       stocks: [{ key: 'pad', width: '6 in', height: '6 in', onHand: 0, pack: 6, price: 900 }],

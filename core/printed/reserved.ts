@@ -15,7 +15,7 @@ export function buyingSection(
     return { heading: 'What to buy', blocks: [{ kind: 'text', text: 'Nothing: everybody has theirs.' }] }
   const title = (id: number) => classes.find(one => one.id === id)?.title ?? ''
   const rows = lines.map((line): string[] => [
-    '☐', nameOf(line, units), howMany(line),
+    '☐', lineName(line, units), howMany(line),
     line.takes.filter(({ short, ordered }) => short > ordered)
       .map(({ class: id, short, ordered }) => `${short - ordered} ${title(id)}`).join(', '),
     line.by ? day(line.by) : '', line.cost === null ? 'not for sale' : money(line.cost),
@@ -38,7 +38,7 @@ const howMany = ({ toBuy, pack }: Reserved): string =>
   (pack > 1 ? `${toBuy}: ${count(Math.ceil(toBuy / pack), 'pack')} of ${pack}` : String(toBuy))
 
 /** `Kelp, Letter`. */
-export function nameOf({ name, width, height, sort }: Pick<Reserved, 'name' | 'width' | 'height' | 'sort'>,
+function lineName({ name, width, height, sort }: Pick<Reserved, 'name' | 'width' | 'height' | 'sort'>,
   units: Units): string {
   if (sort === 'supply') return name
   const size = sheetInWords(lengthFrom(width, units), lengthFrom(height, units), units)

@@ -7,13 +7,12 @@ import type { Batch } from '../document'
 import { bagsCsv } from '../exports'
 import type { Length, Units } from '../lengths'
 import { parseLength } from '../lengths'
-import { backName } from '../paper'
 import type { PrintBlock } from '../printed'
 import { bagSection } from '../printed'
 
 /** The lists of what is in the bags, read back from print, alike and one by one, and from the data. */
 export async function listsOf(bags: Bag[], { class: { units }, papers }: Batch): Promise<Said['lists']> {
-  const read = lineReader([...papers.flatMap(paper => [paper.name, backName(paper)]), 'Any scrap'], units)
+  const read = lineReader([...papers.flatMap(({ name, back }) => [name, back.name || `${name}, other side`]), 'Any scrap'], units)
   return [
     { source: 'Printed list of one bag', bags: eachList(bags, units, read) },
     { source: 'Printed lists', bags: sharedLists(bags, units, read) },

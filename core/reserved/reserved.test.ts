@@ -4,13 +4,16 @@ import highs from 'highs'
 import { stringify } from 'devalue'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { prepare } from '../batch'
-import type { Solve } from '../cutting'
+import type { PaperProblem } from '../batch'
+import type { Plan, Solve } from '../cutting'
 import { plansFor, problemKey, solverOf, verifyPlan } from '../cutting'
 import type { Batch, PaperEntry } from '../document'
 import { keptId, keptOf } from '../kept'
 import { kitsOfBatch } from '../kits'
 import { MILLIMETRE } from '../lengths'
-import { outcomeOf, planAll, prepareShared, shelvePieces, togetherProblem } from '../plans'
+import {
+  outcomeOf, planAll, planHidden, prepareShared, shelvePieces, togetherProblem, withPlans,
+} from '../plans'
 import { randomClass } from '../recount/testing'
 import { sharedToTheEnd } from '../sharing'
 import { plansTogether, togetherKey } from '../together'
@@ -93,13 +96,16 @@ function keptOfClass(batch: Batch, version: string): Record<string, string> {
   const first = prepare(batch)
   if (first.sharing) keep('sharing', first.sharing.key, sharedToTheEnd(first.sharing.problem, solve))
   const preparation = prepareShared(batch, solve)
-  const alone = preparation.papers.map((entry) => {
+  const planned = (entry: PaperProblem) => {
     const plans = plansFor(entry.problem, solve)
     keep('plans', problemKey(entry.problem), plans)
     return outcomeOf(entry, plans, batch)
-  })
+  }
+  const alone = preparation.papers.map(planned)
   const problem = togetherProblem(alone, batch)
-  if (problem) keep('together', togetherKey(problem), plansTogether(problem, solve))
+  const together = problem ? plansTogether(problem, solve) : new Map<string, Plan>()
+  if (problem) keep('together', togetherKey(problem), together)
+  planHidden(preparation, withPlans(alone, together), planned)
   return kept
 }
 

@@ -58,7 +58,7 @@ export interface Reserved {
 }
 
 /** Classes in the order in which they take: by day, those of one day as they were made. */
-export const inTurn = <Class extends Pick<ComingClass, 'day' | 'id'>>(classes: readonly Class[]): Class[] =>
+const byDay = <Class extends Pick<ComingClass, 'day' | 'id'>>(classes: readonly Class[]): Class[] =>
   [...classes].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : a.id - b.id))
 
 const keyOf = ({ sort, item, stock }: Pick<Reserved, 'sort' | 'item' | 'stock'>): string =>
@@ -72,7 +72,7 @@ const keyOf = ({ sort, item, stock }: Pick<Reserved, 'sort' | 'item' | 'stock'>)
 export function reservedBy(classes: readonly ComingClass[], shelf: readonly PaperEntry[]): Reserved[] {
   const papers = new Map(shelf.map(paper => [paper.key, paper]))
   const things = new Map<string, { take: Take, of: { class: ComingClass, take: Take }[] }>()
-  for (const one of inTurn(classes)) {
+  for (const one of byDay(classes)) {
     for (const take of one.takes) {
       const thing = things.get(keyOf(take))
       if (thing) thing.of.push({ class: one, take })
@@ -177,7 +177,7 @@ export interface TakenBefore {
 
 /** What others take from the shelf before a class gets to it. */
 export function takenBefore(reserved: readonly Reserved[], classes: readonly ComingClass[], id: number): TakenBefore[] {
-  const order = inTurn(classes).map(one => one.id)
+  const order = byDay(classes).map(one => one.id)
   const before = new Set(order.slice(0, Math.max(0, order.indexOf(id))))
   return reserved.filter(({ sort }) => sort === 'sheet' || sort === 'offcut').flatMap(({ item, stock, takes }) => {
     const first = takes.filter(take => before.has(take.class) && take.has > 0)

@@ -106,7 +106,7 @@ describe.each(VERSIONS)('a database from $name', (version) => {
       await migrations(database.sequelize).up()
       expect([at, await opened()]).toEqual([at, whole])
       if (!broken) break
-      expect(at).toBeLessThan(60)
+      expect(at).toBeLessThan(100)
     }
   })
 })
