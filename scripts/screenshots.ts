@@ -19,11 +19,11 @@ const VIEWS: [name: string, path: string, how?: { dark?: boolean, phone?: boolea
   ['kits', '/classes/2/kits'],
   ['shopping', '/classes/2/kits?panel=shopping'],
   ['shelf', '/papers'],
+  ['reserved', '/reserved'],
   ['teach', '/teach', { search: true }],
   ['settings', '/settings'],
   ['print-cutting', '/print/2/cutting'],
   ['print-kits', '/print/2/kits'],
-  ['print-scores', '/print/2/scores'],
   ['print-handouts', '/print/2?only=handouts'],
 ]
 

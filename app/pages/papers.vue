@@ -67,7 +67,12 @@ function sold({ price, pack }: PaperEntry['stocks'][number], { key, kind }: Pape
   const pad = shelf.papers.find(other => other.kind === 'pad' && other.holds.some(sheet => sheet.key === key))
   return pad ? `comes in ${pad.name}` : 'not for sale'
 }
-const nameOf = (key: string) => shelf.papers.find(paper => paper.key === key)?.name ?? key
+/** The papers that are shown, and those that lie in pads among them. */
+const drawn = computed(() => {
+  const here = new Set(shelf.papers.map(({ key }) => key))
+  return [...shelf.papers, ...shelf.held.filter(({ key }) => !here.has(key))]
+})
+const nameOf = (key: string) => [...shelf.papers, ...shelf.held].find(paper => paper.key === key)?.name ?? key
 const held = ({ holds }: PaperEntry) => holds.map(({ key, count: sheets }) => `${sheets} × ${nameOf(key)}`).join(', ')
 /** What is worth knowing of it at a glance. */
 const nature = ({ kind, weight, upright, grain, coating, core, back }: PaperEntry) => [
@@ -82,7 +87,7 @@ useHead({ title: 'Paper shelf · Wakaru' })
 
 <template>
   <div class="stack">
-    <PaperDefs :papers="shelf.papers" />
+    <PaperDefs :papers="drawn" />
     <div class="spread">
       <h1>Paper shelf</h1>
       <div class="row">

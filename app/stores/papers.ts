@@ -19,7 +19,11 @@ interface ShelfAnswer {
   position: number
   total: number
   papers: PaperEntry[]
+  /** What lies in the pads among them. */
+  held?: HeldPaper[]
 }
+/** A paper that lies in a pad: what it is called and looks like. */
+type HeldPaper = Pick<PaperEntry, 'key' | 'name' | 'colour' | 'motif' | 'scale'>
 
 const ask = (query: ShelfQuery, offset: number, limit: number) =>
   $fetch<ShelfAnswer>('/api/papers', { query: { ...query, offset, limit } })
@@ -27,6 +31,7 @@ const ask = (query: ShelfQuery, offset: number, limit: number) =>
 /** The papers on the studio's shelf, read stretch by stretch. */
 function useShelfReading() {
   const papers = shallowRef<PaperEntry[]>([])
+  const held = shallowRef<HeldPaper[]>([])
   const position = ref(0)
   const total = ref(0)
   let query: ShelfQuery = { search: '', kind: 'all' }
@@ -43,6 +48,7 @@ function useShelfReading() {
     position.value = shelf.position
     total.value = shelf.total
     papers.value = [...papers.value.slice(0, offset), ...shelf.papers]
+    held.value = [...offset > 0 ? held.value : [], ...shelf.held ?? []]
   }
   /** Reads the shelf anew from its beginning. */
   const load = (wanted: ShelfQuery = query) => {
@@ -55,7 +61,7 @@ function useShelfReading() {
     await load({ search: '', kind: 'all' })
     while (!isWhole() && papers.value.length < MOST) await more()
   }
-  return { papers, position, total, isWhole, show, load, more, loadAll }
+  return { papers, held, position, total, isWhole, show, load, more, loadAll }
 }
 
 /** The shelf as it is looked at. A class on screen shows its own state of its papers here. */

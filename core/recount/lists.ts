@@ -12,7 +12,8 @@ import { bagSection } from '../printed'
 
 /** The lists of what is in the bags, read back from print, alike and one by one, and from the data. */
 export async function listsOf(bags: Bag[], { class: { units }, papers }: Batch): Promise<Said['lists']> {
-  const read = lineReader([...papers.flatMap(({ name, back }) => [name, back.name || `${name}, other side`]), 'Any scrap'], units)
+  const names = papers.flatMap(({ name, back }) => [name, back.name || `${name}, other side`])
+  const read = lineReader([...names, 'Any scrap'], units)
   return [
     { source: 'Printed list of one bag', bags: eachList(bags, units, read) },
     { source: 'Printed lists', bags: sharedLists(bags, units, read) },

@@ -35,14 +35,27 @@ export async function classOf(
 const ORDER: Order = [['kind', 'ASC'], ['name', 'ASC'], ['key', 'ASC']]
 const entries = (rows: StudioPaper[]): PaperEntry[] => rows.map(({ document }) => paperInRow(document))
 
+/** A paper that lies in a pad: what it is called and looks like. */
+type Held = Pick<PaperEntry, 'key' | 'name' | 'colour' | 'motif' | 'scale'>
+
+/** The papers in some pads, as far as they are not among them. */
+async function heldIn(papers: PaperEntry[], transaction?: Transaction): Promise<Held[]> {
+  const here = new Set(papers.map(({ key }) => key))
+  const keys = papers.flatMap(({ holds }) => holds.map(({ key }) => key)).filter(key => !here.has(key))
+  if (keys.length === 0) return []
+  return entries(await StudioPaper.findAll({ where: { key: keys }, transaction }))
+    .map(({ key, name, colour, motif, scale }) => ({ key, name, colour, motif, scale }))
+}
+
 /** A stretch of the shelf, and how many papers there are of what is asked for. */
 export async function listPapers(
   { search, kind, offset, limit }: { search: string, kind: string, offset: number, limit: number },
   transaction?: Transaction,
-): Promise<{ total: number, papers: PaperEntry[] }> {
+): Promise<{ total: number, papers: PaperEntry[], held: Held[] }> {
   const where: WhereOptions = { [Op.and]: [...holding('words', search), kind === 'all' ? {} : { kind }] }
   const total = await StudioPaper.count({ where, transaction })
-  return { total, papers: entries(await StudioPaper.findAll({ where, order: ORDER, offset, limit, transaction })) }
+  const papers = entries(await StudioPaper.findAll({ where, order: ORDER, offset, limit, transaction }))
+  return { total, papers, held: await heldIn(papers, transaction) }
 }
 
 /** Papers by their keys, as far as they are on the shelf, and the pads that they come in. */

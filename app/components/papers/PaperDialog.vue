@@ -159,7 +159,7 @@ async function save() {
               autocomplete="off"
             />
           </LabelledField>
-          <PaperLook v-model="draft.back" of=" of the other side" />
+          <PaperLook v-model="draft.back" of="other side" />
         </template>
       </fieldset>
       <div>
@@ -250,7 +250,7 @@ async function save() {
 </template>
 
 <style scoped>
-.grid { display: grid; grid-template-columns: 1fr 1fr; gap: 0.9rem 1rem; }
+.grid { display: grid; grid-template-columns: 1fr 1fr; gap: 0.9rem 1rem; align-items: start; }
 .back { border: 1px solid var(--line); border-radius: 3px; padding: 0.6rem 0.8rem; }
 .measure, :deep(.measure) { width: 7rem; }
 .wrong { color: var(--stop); font-size: var(--small); padding-left: 1.1rem; }

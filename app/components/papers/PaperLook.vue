@@ -6,7 +6,7 @@ import type { BackEntry, PaperEntry } from '../../../core/document'
 const side = defineModel<PaperEntry | BackEntry>({ required: true })
 const { of = '' } = defineProps<{ /** Tells the fields of two sides apart. */ of?: string }>()
 const id = useId()
-const called = (what: string) => `${what}${of}`
+const called = (what: string) => (of ? `${what}, ${of}` : what)
 </script>
 
 <template>
