@@ -53,7 +53,7 @@ export async function removeClass(row: StudioClass, transaction: Transaction): P
 
 /** Puts papers on the shelf, in place of those that have their keys: all of them with one statement, from one text. */
 export async function putPapers(
-  { keys, pads, text }: PaperRows, position: number, transaction: Transaction,
+  { keys, held, text }: PaperRows, position: number, transaction: Transaction,
 ): Promise<void> {
   if (keys.length === 0) return
   await StudioPaper.sequelize?.query(
@@ -73,14 +73,15 @@ export async function putPapers(
     'DELETE FROM holds WHERE pad IN (SELECT entry.id FROM JSON_TABLE($1, \'$[*]\' COLUMNS (id VARCHAR(80) PATH \'$\')) AS entry)',
     { bind: [JSON.stringify(keys)], transaction },
   )
-  if (pads)
+  if (held.length > 0)
     await StudioPaper.sequelize?.query(
       `INSERT IGNORE INTO holds (pad, paper) SELECT entry.id, entry.paper FROM JSON_TABLE($1, '$[*]' COLUMNS (
         id VARCHAR(80) PATH '$.key', NESTED PATH '$.holds[*]' COLUMNS (paper VARCHAR(80) PATH '$')
       )) AS entry WHERE entry.paper IS NOT NULL`,
       { bind: [text], transaction },
     )
-  await markUsers(keys, position, transaction)
+  // What a pad costs is what the papers in it cost.
+  await markUsers([...keys, ...held], position, transaction)
 }
 
 export const createPapers = (papers: PaperEntry[], position: number, transaction: Transaction): Promise<void> =>

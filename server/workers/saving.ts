@@ -43,8 +43,8 @@ export interface ClassText {
  */
 export interface PaperRows {
   keys: string[]
-  /** Whether some of them are pads. */
-  pads: boolean
+  /** Keys of the papers that lie in pads among them. */
+  held: string[]
   text: string
 }
 
@@ -158,7 +158,7 @@ const wordsOf = ({ name, back, article, where, family, note }: PaperEntry): stri
 
 export const paperRows = (papers: PaperEntry[]): PaperRows => ({
   keys: papers.map(({ key }) => key),
-  pads: papers.some(({ kind }) => kind === 'pad'),
+  held: papers.flatMap(({ holds }) => holds.map(({ key }) => key)),
   text: JSON.stringify(papers.map(paper => ({
     key: paper.key, name: paper.name, kind: paper.kind, words: wordsOf(paper), holds: paper.holds.map(({ key }) => key),
     text: JSON.stringify({ version: VERSION, ...paper }),

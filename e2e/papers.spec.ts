@@ -1,0 +1,60 @@
+import { expect, test } from '@playwright/test'
+import { choose, classNow, demoClass, saved, station, typeNumber, visit } from './studio'
+
+/** Planning and counting take their time on a busy machine. */
+const PATIENT = { timeout: 60_000 }
+
+test('a paper with two sides, found by its number, is cut for either side; a pad has to add up', async ({
+  page, request,
+}) => {
+  await visit(page, '/papers')
+  await page.getByRole('button', { name: 'Add a paper' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Name').fill('Twine')
+  await dialog.getByText('Its other side looks otherwise').click()
+  await dialog.getByLabel('Name of the other side').fill('Twine, pale')
+  await typeNumber(dialog.getByLabel('On hand of sheet 1'), '30')
+  await dialog.getByText('What else is known of it').click()
+  await dialog.getByLabel('Article number').fill('TW-917')
+  await dialog.getByLabel('Link').fill('twine')
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(dialog).toContainText('The link is an address that begins with https:// or http://.')
+  await dialog.getByLabel('Link').fill('')
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(dialog).toHaveCount(0)
+  await page.getByLabel('Search the shelf').fill('tw-917')
+  const row = page.getByRole('listitem').filter({ hasText: 'Twine' })
+  await expect(row).toContainText('other side Twine, pale')
+  await page.getByLabel('Search the shelf').fill('')
+
+  await page.getByRole('button', { name: 'Add a paper' }).click()
+  await dialog.getByLabel('Name').fill('Twine pad')
+  await dialog.getByRole('button', { name: 'Pad of several papers' }).click()
+  await typeNumber(dialog.getByLabel('Sheets in the pad'), '12')
+  await choose(page, dialog.getByRole('combobox', { name: 'Add a paper of the shelf' }), 'Twine')
+  await typeNumber(dialog.getByLabel('Sheets of Twine'), '10')
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(dialog).toContainText('The papers of the pad: adds up to 10 sheets; the pad has 12.')
+  await typeNumber(dialog.getByLabel('Sheets of Twine'), '12')
+  await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'Twine pad' })).toContainText('pad: 12 × Twine')
+
+  // In a class either side is a choice of its own; both are cut from the same sheets, and the pad is none.
+  const id = await demoClass(request, 'Two sides')
+  await station(page, id, 'papers')
+  const messages = page.getByRole('combobox', { name: 'Paper of all messages' })
+  await messages.click()
+  await expect(page.getByRole('option', { name: /^Twine pad/ })).toHaveCount(0)
+  await page.getByRole('option', { name: /^Twine, pale/ }).click()
+  await page.getByRole('combobox', { name: 'Paper of all plates' }).click()
+  await page.getByRole('option', { name: /^Twine cardstock/ }).click()
+  await saved(page)
+  const { document } = await classNow(request, id)
+  expect([document.cards[0].papers.message, document.cards[0].papers.plate]).toEqual(['back--twine', 'twine'])
+  await station(page, id, 'pieces')
+  await expect(page.getByText('Twine, pale').first()).toBeVisible()
+  await station(page, id, 'cutting')
+  const papers = page.getByRole('navigation', { name: 'Papers to cut' })
+  await papers.getByRole('button', { name: /^Twine/ }).click(PATIENT)
+  await expect(page.getByText(/Message panel.*other side up/).first()).toBeVisible(PATIENT)
+})
