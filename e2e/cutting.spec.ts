@@ -4,6 +4,7 @@ import { readFile } from 'node:fs/promises'
 import type { Locator, Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { demoClass, saved, station, typeNumber, visit } from './studio'
+import { plainPaper } from '../core/document'
 
 /** Planning and counting take their time on a busy machine. */
 const PATIENT = { timeout: 60_000 }
@@ -23,22 +24,18 @@ const sheetsOf = async (page: Page) => Number.parseInt(await proof(page).innerTe
 const onPaper
   = (key: string, more = {}) =>
     (file: { papers: object[], cards: { papers: Record<string, string> }[] }) => {
-      file.papers.push({
+      file.papers.push(plainPaper({
         key,
         name: `Slate ${key}`,
         kind: 'cardstock',
         weight: 240,
         colour: '#6b7480',
-        motif: 'plain',
-        upright: false,
-        grain: 'any',
-        offcuts: [],
         stocks: [
           { key: 'sheets', width: '8 1/2 in', height: '11 in', onHand: 30, pack: 1, price: 50 },
           { key: 'square', width: '12 in', height: '12 in', onHand: 10, pack: 1, price: 90 },
         ],
         ...more,
-      })
+      }))
       for (const card of file.cards) for (const part of Object.keys(card.papers)) card.papers[part] = key
     }
 

@@ -134,7 +134,7 @@ test.describe('wrong input', () => {
       const kelp = file.papers.find((paper: { key: string }) => paper.key === 'kelp')
       file.papers.push({
         ...kelp, key: 'tiny', name: 'Tiny',
-        stocks: [{ key: 'pad', width: '6 in', height: '6 in', onHand: 3, price: 9 }],
+        stocks: [{ key: 'pad', width: '6 in', height: '6 in', onHand: 3, pack: 1, price: 9 }],
       })
       file.cards[0].papers.base = 'tiny'
     })

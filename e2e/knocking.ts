@@ -1,4 +1,5 @@
 import type { APIRequestContext, APIResponse } from '@playwright/test'
+import { plainPaper } from '../core/document'
 
 /** The classes and papers whose title or name starts with a word; other tests make theirs meanwhile. */
 export async function called(request: APIRequestContext, word: string): Promise<string[]> {
@@ -17,18 +18,14 @@ export const said = async (answer: APIResponse): Promise<[number, string]> =>
 export const json = (text: string) => ({ data: Buffer.from(text), headers: { 'Content-Type': 'application/json' } })
 export const statuses = (answers: APIResponse[]) => answers.map(answer => answer.status()).sort()
 export const GONE = /no such class/
-export const paper = {
+export const paper = plainPaper({
   key: 'doormat',
   name: 'Doormat',
   kind: 'cardstock',
   weight: 200,
   colour: '#777777',
-  motif: 'plain',
-  upright: false,
-  grain: 'any',
   stocks: [{ key: 'letter', width: '8 1/2 in', height: '11 in', onHand: 4, pack: 1, price: 30 }],
-  offcuts: [],
-}
+})
 
 export const details = { title: 'Doorstep', date: '2030-03-01', seats: 4, spares: 0, starts: '', lasts: 120, place: '',
   delivery: 'in person', units: 'inch', notes: '' }

@@ -71,8 +71,10 @@ describe('what a class costs', () => {
 describe('shopping', () => {
   const needy = produce(batch, (draft) => {
     draft.shopping = []
-    for (const { stocks } of draft.papers)
-      for (const stock of stocks) Object.assign(stock, { onHand: 0, price: stock.price ?? 10 })
+    for (const paper of draft.papers) {
+      paper.where = ''
+      for (const stock of paper.stocks) Object.assign(stock, { onHand: 0, price: stock.price ?? 10 })
+    }
     for (const supply of draft.supplies) supply.onHand = 0
   })
   const listOf = (own: Batch) => {

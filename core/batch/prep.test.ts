@@ -4,7 +4,7 @@ import { bagsOf, levelsOf, prepare, profileOf, stripsFor } from '.'
 import { planAll } from '../plans'
 import { broughtPieces, lyingPieces, packedBags, stopsIn, findingsOf, taskMinutes, tasksOf } from '../kits'
 import { madeBy } from '../cutting'
-import { PREP_LEVELS, newSeat } from '../document'
+import { PREP_LEVELS, newSeat, paperOfSide } from '../document'
 import { inches } from '../lengths'
 import { demandKey } from './layouts'
 import { frost, batch, levels, card, A1, numbers } from './prep-testing'
@@ -130,7 +130,7 @@ describe('whatever is made ready how', () => {
       const prepared = prepare(own)
       const wanted = new Map<string, number>()
       const add = (paper: string, size: Parameters<typeof demandKey>[0], count: number) => {
-        const key = `${paper} ${demandKey(size)}`
+        const key = `${paperOfSide(paper)} ${demandKey(size)}`
         wanted.set(key, (wanted.get(key) ?? 0) + count)
       }
       for (const { kits } of packedBags(prepared)) {

@@ -50,11 +50,11 @@ export async function shoppingCsv(
   return csvOf(groups.flatMap(({ where, lines }) => lines.map(line => ({
     'Where': harmless(where),
     'What': harmless(purchaseName(line, units)),
-    'Comes along': harmless(line.besides),
     'Needed': neededInWords(line.needed, line, units),
     'On hand': neededInWords(line.onHand, line, units),
     'Ordered': line.ordered > 0 ? packsInWords(line.ordered, line, units) : '',
     'To buy': line.missing > 0 ? packsInWords(line.missing, line, units) : '',
     [`Cost, ${currency}`]: line.cost === null ? 'not for sale' : (line.cost / 100).toFixed(2),
+    'Comes along': harmless(line.besides),
   }))))
 }
