@@ -64,7 +64,8 @@ test('the shopping list knows where things are bought, what is ordered, and what
   const { document } = await classNow(request, id)
   expect(document.supplies.find(({ key }: { key: string }) => key === 'tape').onHand).toBeGreaterThan(60)
   // Bags and envelopes of the one place, foam of no place yet.
-  await expect(shopping.getByRole('listitem')).toHaveCount(3)
+  const ordered = page.getByRole('checkbox', { name: 'Ordered' })
+  await expect(shopping.getByRole('listitem').filter({ has: ordered })).toHaveCount(3)
 })
 
 test('a class says what a seat costs, and how many seats cover it', async ({ page, request }) => {
