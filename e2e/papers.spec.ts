@@ -37,7 +37,8 @@ test('a paper with two sides, found by its number, is cut for either side; a pad
   await expect(dialog).toContainText('The papers of the pad: adds up to 10 sheets; the pad has 12.')
   await typeNumber(dialog.getByLabel('Sheets of Twine'), '12')
   await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
-  await expect(page.getByRole('listitem').filter({ hasText: 'Twine pad' })).toContainText('pad: 12 × Twine')
+  await expect(page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: 'Twine pad' }) }))
+    .toContainText('pad: 12 × Twine')
 
   // In a class either side is a choice of its own; both are cut from the same sheets, and the pad is none.
   const id = await demoClass(request, 'Two sides')
@@ -56,5 +57,5 @@ test('a paper with two sides, found by its number, is cut for either side; a pad
   await station(page, id, 'cutting')
   const papers = page.getByRole('navigation', { name: 'Papers to cut' })
   await papers.getByRole('button', { name: /^Twine/ }).click(PATIENT)
-  await expect(page.getByText(/Message panel.*other side up/).first()).toBeVisible(PATIENT)
+  await expect(page.getByRole('list', { name: 'Order of cuts' })).toContainText('other side up', PATIENT)
 })

@@ -1,5 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize'
 import { col, fn } from 'sequelize'
+import { paperOfSide } from '../../core/document'
 import type { ClassDocument } from '../../core/document'
 import { Change, PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
 import { textOf } from '../database/models/json'
@@ -185,9 +186,10 @@ async function mustNotBeUsed(gone: { key: string, name: string }[], transaction:
     const users = classes.flatMap(({ document }) => {
       // Cards name their papers in the same way in every version.
       const { class: details, cards } = document as Pick<ClassDocument, 'class' | 'cards'>
-      return cards
-        .filter(({ papers }) => Object.values(papers).includes(key))
-        .map(({ title }) => `${title} in ${details.title}`)
+      const named = cards.filter(card => [card, ...card.colourways ?? []].some(({ papers }) =>
+        Object.values(papers).some(paper => paperOfSide(paper) === key)))
+      // What no card names lies in a pool.
+      return named.length > 0 ? named.map(({ title }) => `${title} in ${details.title}`) : [details.title]
     })
     const more = users.length - 3 + Math.max(0, uses.length - classes.length)
     throw refusal(
