@@ -1,5 +1,13 @@
 import { bagsOf } from '../../core/batch'
+import type { PreparedPiece } from '../../core/batch'
+import { ANY_SCRAP } from '../../core/document'
 import { onCard, shoppingList, stillToBuy, stopsIn } from '../../core/kits'
+import { sheetOf } from '../../core/paper'
+
+/** How many papers of the shelf pieces are cut from, those of pools among them. */
+const papersIn = (pieces: PreparedPiece[]): number =>
+  new Set(pieces.flatMap(({ shares }) => shares.map(({ paper }) => sheetOf(paper).key))
+    .filter(key => key !== ANY_SCRAP)).size
 
 /** The stations of a class's preparation, in the order of the craft. */
 export const STATIONS = [
@@ -39,7 +47,7 @@ export function useStations() {
     return {
       cards: { figure: count(cards.length, 'card'), state: state(broken > 0) },
       papers: {
-        figure: count(new Set(pieces.map(({ paper }) => paper?.key).filter(Boolean)).size, 'paper'),
+        figure: count(papersIn(pieces), 'paper'),
         state: state(paperless > 0),
       },
       pieces: {

@@ -89,6 +89,18 @@ describe('what is reserved', () => {
     expect(found.sort()).toEqual(wanted.sort())
   }, 60_000)
 
+  it('does not wait for an answer that is kept and does not hold', async () => {
+    const row = await StudioClass.findOne({ where: { title: 'Taught' } })
+    await StudioClass.update({ day: '2030-03-01' }, { where: { id: row!.id } })
+    await database.sequelize.query('UPDATE kept SET text = \'[1]\'')
+    await StudioClass.update({ stale: 1 }, { where: { id: row!.id } })
+    const { classes } = await settled()
+    expect(classes.at(-1)!.known).toBe('about')
+    expect(await Awaited.count({ where: { classId: row!.id } })).toBe(0)
+    expect((await reservedOn(TODAY)).pending).toBe(false)
+    await StudioClass.update({ day: '2029-02-01' }, { where: { id: row!.id } })
+  }, 60_000)
+
   it('is free again once a class is gone', async () => {
     const row = await StudioClass.findOne({ where: { title: 'First' } })
     await database.sequelize.transaction(transaction => removeClass(row!, transaction))

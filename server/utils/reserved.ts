@@ -11,23 +11,26 @@ import { keptTexts } from './kept'
 /** Times that what a class takes is worked out in a row, each time with what was wanted the time before. */
 const ROUNDS = 4
 
-/** What a class takes, from all of its plans that are kept. */
-export async function takesNow(stored: Stored, version: string): Promise<TakesSoFar> {
+/** What a class takes, from all of its plans that are kept, and which answers would make that more exact. */
+export async function takesNow(stored: Stored, version: string): Promise<TakesSoFar & { awaited: string[] }> {
   const kept: Record<string, string> = {}
   for (let round = 1; ; round++) {
     const found = await checked('takes', { document: stored.document, papers: stored.papers, version, kept }, Infinity)
     const more = round < ROUNDS && found.wants.length > 0 ? await keptTexts(found.wants) : {}
     const fresh = Object.keys(more).filter(id => !(id in kept))
-    if (fresh.length === 0) return found
+    // What is there and does not hold is not waited for: it would be looked at again and again.
+    if (fresh.length === 0) return { ...found, awaited: found.wants.filter(id => !(id in kept)) }
     Object.assign(kept, more)
   }
 }
 
 /** Keeps what a class takes, and what would make it more exact. */
-export async function keepTakes(classId: number, { takes, missing, wants }: TakesSoFar): Promise<void> {
+export async function keepTakes(
+  classId: number, { takes, missing, wants, awaited }: TakesSoFar & { awaited: string[] },
+): Promise<void> {
   await Takes.upsert({ classId, takes, missing, planned: wants.length === 0 })
-  await Awaited.destroy({ where: { classId, keptId: { [Op.notIn]: ['', ...wants] } } })
-  await Awaited.bulkCreate(wants.map(keptId => ({ keptId, classId })), { ignoreDuplicates: true })
+  await Awaited.destroy({ where: { classId, keptId: { [Op.notIn]: ['', ...awaited] } } })
+  await Awaited.bulkCreate(awaited.map(keptId => ({ keptId, classId })), { ignoreDuplicates: true })
 }
 
 /** What coming classes take from the shelf. */

@@ -1,7 +1,6 @@
 import type { WhereOptions } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassSummary } from '../../core/kits'
-import type { TakesSoFar } from '../../core/reserved'
 import { StudioClass } from '../database/models'
 import { checked } from './checker'
 import { storedOf } from './classes'
@@ -135,5 +134,5 @@ async function freshen(id: number): Promise<void> {
 /** However short a class is, its figures may take long. */
 const worked = async (id: number): Promise<ClassSummary> => await checked('summary', await storedOf(id), Infinity)
 
-const takesOfClass = async (id: number): Promise<TakesSoFar> =>
+const takesOfClass = async (id: number): ReturnType<typeof takesNow> =>
   await takesNow(await storedOf(id), useRuntimeConfig().public.planner)
