@@ -52,7 +52,7 @@ const add = (key: string | null) => key && (paper.value.standsIn = [...paper.val
     />
     <ChoiceField
       v-model="paper.core"
-      label="Colour"
+      label="Within"
       help="shows where it is cut, torn or scored"
       :options="CORES.map(value => ({ value, label: CORE_WORDS[value] }))"
     />
