@@ -1,24 +1,29 @@
 import type { Batch } from '../../core/document'
-import type { Plan } from '../../core/cutting'
 import { problemKey } from '../../core/cutting'
 import { prepare } from '../../core/batch'
 import type { PaperProblem } from '../../core/batch'
-import type { PaperOutcome } from '../../core/plans'
-import { outcomeOf } from '../../core/plans'
 import type { CutFor } from '../../core/reserved'
 import { addedUp, atOnce, unfitFor } from '../../core/reserved'
 import { Background } from '../background/background'
 import { isBetterPlan } from '../background/better'
 import { isOpen } from '../background/job'
 import { startWorker } from '../background/remote'
+import { outcomeFor } from '../stores/outcomes'
 
 /** A class that takes a paper, with its document as it was read. */
 interface Asked extends CutFor {
   batch: Batch
+  position: number
 }
 
-/** One paper cut for several classes in one go, beside each of them by itself. */
-export function useAtOnce(paper: string, ids: Ref<number[]>) {
+/**
+ * One paper cut for several classes in one go, beside each of them by itself: which paper and which classes stands in
+ * the address, as in `/reserved/kelp?classes=2,4`.
+ */
+export function useAtOnce() {
+  const route = useRoute()
+  const paper = String(route.params.paper)
+  const ids = computed(() => String(route.query.classes ?? '').split(',').map(Number).filter(id => id > 0))
   const all = shallowRef<Asked[]>([])
   const error = shallowRef<unknown>()
   const ready = ref(false)
@@ -39,9 +44,9 @@ export function useAtOnce(paper: string, ids: Ref<number[]>) {
   }
 
   async function read(id: number): Promise<Asked[]> {
-    const { document: batch } = await $fetch<{ document: Batch }>(`/api/classes/${id}`)
+    const { document: batch, position } = await $fetch<{ document: Batch, position: number }>(`/api/classes/${id}`)
     const entry = (await prepared(batch)).papers.find(one => one.paper.key === paper)
-    return entry ? [{ id, title: batch.class.title, entry, batch }] : []
+    return entry ? [{ id, title: batch.class.title, entry, batch, position }] : []
   }
 
   async function load(wanted: number[]) {
@@ -66,28 +71,27 @@ export function useAtOnce(paper: string, ids: Ref<number[]>) {
     const [first, ...others] = chosen.value
     return first && atOnce([first, ...others])
   })
-  watch([chosen, together], () => {
-    const entries = [...chosen.value.map(({ entry }) => entry), ...(together.value ? [together.value.entry] : [])]
-    background.show(entries.map(({ problem }) => ({ key: problemKey(problem), problem })))
-  }, { immediate: true })
-
-  const plansOf = ({ problem }: PaperProblem): Plan[] | undefined =>
-    (void turn.value, background.job(problemKey(problem)).best)
-  const outcomeFor = (entry: PaperProblem, batch: Batch): PaperOutcome | undefined => {
-    const plans = plansOf(entry)
-    return plans && outcomeOf(entry, plans, batch)
+  const entries = computed(() =>
+    [...chosen.value.map(({ entry }) => entry), ...(together.value ? [together.value.entry] : [])])
+  watch(entries, all => background.show(all.map(({ problem }) => ({ key: problemKey(problem), problem }))),
+    { immediate: true })
+  const jobOf = ({ problem }: PaperProblem) => (void turn.value, background.job(problemKey(problem)))
+  const cutBy = (entry: PaperProblem, batch: Batch) => {
+    const plans = jobOf(entry).best
+    return plans && outcomeFor(entry, plans, batch)
   }
   const outcome = computed(() => {
     const [first] = chosen.value
-    return first && together.value && outcomeFor(together.value.entry, first.batch)
+    return first && together.value && cutBy(together.value.entry, first.batch)
   })
-  const alone = computed(() => chosen.value.flatMap(({ entry, batch }) => outcomeFor(entry, batch) ?? []))
+  const alone = computed(() => chosen.value.flatMap(({ entry, batch }) => cutBy(entry, batch) ?? []))
   return {
-    classes, chosen, left, together, outcome, error, ready, load: () => load(ids.value),
+    paper, ids, classes, chosen, left, together, outcome, error, ready, load: () => load(ids.value),
+    units: computed(() => chosen.value[0]?.batch.class.units ?? 'inch'),
     apart: computed(() => (alone.value.length === chosen.value.length ? addedUp(alone.value) : undefined)),
-    running: computed(() => (void turn.value, [
-      ...chosen.value.map(({ entry }) => entry), ...(together.value ? [together.value.entry] : []),
-    ].some(({ problem }) => isOpen(background.job(problemKey(problem)))))),
+    running: computed(() => entries.value.some(entry => isOpen(jobOf(entry)))),
     shelf: computed(() => chosen.value[0]?.batch.papers ?? []),
+    /** Since when the shelf may have changed. */
+    since: computed(() => Math.min(...chosen.value.map(({ position }) => position))),
   }
 }

@@ -1,4 +1,3 @@
-import { lengthFrom } from '../../core/lengths'
 import type { PaperLook } from '../utils/paper-look'
 import type { ComingClass, Reserved } from '../../core/reserved'
 
@@ -39,10 +38,4 @@ export function useReserved() {
     titleOf: (id: number) => titles.value.get(id) ?? '',
     money: useMoney(() => answer.value?.currency ?? 'EUR'),
   }
-}
-
-/** A size as it was written, in the measure that it was written in. */
-export function writtenSize({ width, height }: { width: string, height: string }) {
-  const units = /mm|cm|m$/.test(width.trim()) ? ('metric' as const) : ('inch' as const)
-  return { width: lengthFrom(width, units), height: lengthFrom(height, units), units }
 }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { lengthFrom } from '../../core/lengths'
 import { refDebounced } from '@vueuse/core'
 import { BOUNDS, backOf } from '../../core/document'
 import type { PaperEntry, PaperKind } from '../../core/document'
@@ -26,11 +25,6 @@ const binOpen = ref(false)
 // Papers may come back out of the bin.
 watch(useClassTurn(), () => void shelf.load())
 
-/** A size as it was measured, whichever school that was. */
-function sizeOf({ width, height }: { width: string, height: string }) {
-  const units = /mm|cm|m$/.test(width.trim()) ? ('metric' as const) : ('inch' as const)
-  return { width: lengthFrom(width, units), height: lengthFrom(height, units), units }
-}
 /** A new paper is shown where it belongs in the order of the shelf. */
 async function close(saved?: string) {
   editing.value = undefined
@@ -145,11 +139,11 @@ useHead({ title: 'Paper shelf · Wakaru' })
             <template v-if="paper.kind !== 'pad'">
               <strong>{{ stock.onHand }}</strong> ×
             </template>
-            <SheetText v-bind="sizeOf(stock)" />{{ ' ' }}
+            <SheetText v-bind="writtenSize(stock)" />{{ ' ' }}
             <span class="quiet small">{{ sold(stock, paper) }}</span>
           </p>
           <p v-for="offcut in paper.offcuts" :key="`offcut ${offcut.width} ${offcut.height}`" class="small">
-            <strong>{{ offcut.count }}</strong> × <SheetText v-bind="sizeOf(offcut)" />{{ ' ' }}
+            <strong>{{ offcut.count }}</strong> × <SheetText v-bind="writtenSize(offcut)" />{{ ' ' }}
             <span class="quiet">offcut</span>
           </p>
           <p v-if="known(paper)" class="quiet small">

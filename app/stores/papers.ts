@@ -72,8 +72,12 @@ export const usePapersStore = defineStore('papers', () => {
   /** Papers by a part of their name, without showing them here. */
   const find = (search: string) => ask({ search, kind: 'all' }, 0, 20).then(({ papers }) => papers)
 
-  async function send(label: string, since: number, now: PaperEntry[]) {
-    const patches = patchesBetween({ papers: papers.value }, { papers: now })
+  /**
+   * Sends what is to become of some papers.
+   * @param since the position at which they were as before
+   */
+  async function send(label: string, since: number, now: PaperEntry[], before = papers.value) {
+    const patches = patchesBetween({ papers: before }, { papers: now })
     if (patches.length === 0) return
     await $fetch('/api/edits', { method: 'POST', body: { token: newToken(), label, class: null, since, patches } })
   }
@@ -93,5 +97,5 @@ export const usePapersStore = defineStore('papers', () => {
     save(`change ${paper.key}`, papers.value.map(other => (other.key === paper.key ? paper : other)))
   const remove = (key: string) => save(`remove ${key}`, papers.value.filter(paper => paper.key !== key))
 
-  return { ...reading, find, add, change, remove }
+  return { ...reading, find, send, add, change, remove }
 })

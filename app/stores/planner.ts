@@ -2,11 +2,10 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import type { PaperProblem } from '../../core/batch'
 import type { PaperOutcome } from '../../core/plans'
-import { ordersOf, outcomeOf, planHidden } from '../../core/plans'
+import { ordersOf, planHidden } from '../../core/plans'
 import { kitsOfBatch } from '../../core/kits'
 import { problemKey } from '../../core/cutting'
 import type { Plan } from '../../core/cutting'
-import type { Batch } from '../../core/document'
 import { useMemories } from '../composables/useMemories'
 import { Background } from '../background/background'
 import { isBetterPlan } from '../background/better'
@@ -15,6 +14,7 @@ import type { Job } from '../background/job'
 import { startWorker } from '../background/remote'
 import { useChosenAlike } from './chosen-alike'
 import { useClassStore } from './class'
+import { outcomeFor } from './outcomes'
 import { useSharingStore } from './sharing'
 
 /** One paper of the class with its plan, as far as it has come. */
@@ -26,18 +26,6 @@ export interface PlannedPaper extends PaperProblem {
   freePlan?: Plan
   /** The plan will not change by itself any more: what binds to it may be noted. */
   settled: boolean
-}
-
-/** Outcomes that were worked out before: a sequence of cuts is worked out once, not at every step of the search. */
-const followed = new WeakMap<Plan[], { of: unknown[], outcome: PaperOutcome }>()
-
-function outcomeFor(paper: PaperProblem, plans: Plan[], batch: Batch): PaperOutcome {
-  const of = [paper, batch.wishes, batch.tools]
-  const known = followed.get(plans)
-  if (known?.of.every((part, index) => part === of[index])) return known.outcome
-  const outcome = outcomeOf(paper, plans, batch)
-  followed.set(plans, { of, outcome })
-  return outcome
 }
 
 /** The papers of the class on screen, each with its plan, as far as the background has come. */

@@ -17,7 +17,7 @@ import type { Pool, Share } from './pools'
 import { readPool, turnOn } from './pools'
 import type { OwnedDemand, PaperProblem } from './problems'
 import { demandsOf, paperProblem } from './problems'
-import { padsWith, readPaper, readTools } from './read'
+import { padsAmong, padsWith, readPaper, readTools } from './read'
 import { SCRAP_PAPER, mayBeScrap } from './scrap-paper'
 import type { DealtKit } from './bags'
 import { choiceOf } from './bags'
@@ -49,7 +49,9 @@ export interface Preparation {
 export function prepare(batch: Batch, before?: Preparation, known?: (key: string) => Sharing | undefined): Preparation {
   const sameTools = before?.batch.tools === batch.tools && before.batch.class.units === batch.class.units
   const cutter = sameTools ? before.cutter : readTools(batch.tools, batch.class.units)
-  const papers = batch.papers.map(entry => asBefore(entry, batch.papers, before) ?? readPaper(entry, batch.papers))
+  const pads = padsAmong(batch.papers)
+  const padsBefore = padsAmong(before?.batch.papers ?? [])
+  const papers = batch.papers.map(entry => asBefore(entry, pads, padsBefore, before) ?? readPaper(entry, pads))
   const shelf = new Map(papers.flatMap(sidesOf).map(side => [side.key, side]))
   const pools = new Map(batch.pools.map(entry => [entry.key, readPool(entry, shelf)]))
   const old = new Map(sameTools ? before.cards.map(card => [card.entry, card]) : [])
@@ -124,9 +126,11 @@ function isSameTable(one: ReadonlyMap<string, Paper>, other: ReadonlyMap<string,
 const isAlone = ({ cards }: Batch) => cards.length <= 1
 
 /** A paper as it was read before, where nothing of it and of the pads that it comes in has changed. */
-function asBefore(entry: PaperEntry, papers: PaperEntry[], before?: Preparation): Paper | undefined {
+function asBefore(
+  entry: PaperEntry, pads: PaperEntry[], padsBefore: PaperEntry[], before?: Preparation,
+): Paper | undefined {
   if (!before?.batch.papers.includes(entry)) return undefined
-  const [then, now] = [padsWith(entry, before.batch.papers), padsWith(entry, papers)]
+  const [then, now] = [padsWith(entry, padsBefore), padsWith(entry, pads)]
   const isSame = then.length === now.length && then.every((pad, at) => pad === now[at])
   return isSame ? before.shelf.get(entry.key) : undefined
 }

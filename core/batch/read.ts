@@ -5,17 +5,20 @@ import { lengthFrom } from '../lengths'
 import type { Units } from '../lengths'
 import type { Paper, Stock } from '../paper'
 
+/** The pads among some entries of the shelf. */
+export const padsAmong = (papers: readonly PaperEntry[]): PaperEntry[] => papers.filter(({ kind }) => kind === 'pad')
+
 /** The pads that hold sheets of a paper. */
-export const padsWith = ({ key }: PaperEntry, papers: readonly PaperEntry[]): PaperEntry[] =>
-  papers.filter(({ kind, holds }) => kind === 'pad' && holds.some(sheet => sheet.key === key))
+export const padsWith = ({ key }: PaperEntry, pads: readonly PaperEntry[]): PaperEntry[] =>
+  pads.filter(({ holds }) => holds.some(sheet => sheet.key === key))
 
 /**
  * A paper entry that has passed its door, with lengths instead of text.
- * @param papers the shelf, for pads that it comes in
+ * @param pads those of the shelf, for the ones that it comes in
  */
-export const readPaper = (entry: PaperEntry, papers: readonly PaperEntry[] = []): Paper => {
+export const readPaper = (entry: PaperEntry, pads: readonly PaperEntry[] = []): Paper => {
   const { stocks, offcuts, ...paper } = entry
-  return { ...paper, ...sized(stocks, offcuts, padsWith(entry, papers).flatMap(pad => inPad(pad, entry))) }
+  return { ...paper, ...sized(stocks, offcuts, padsWith(entry, pads).flatMap(pad => inPad(pad, entry))) }
 }
 
 /** What a pad has of a paper, in the format of its sheets; nothing of one that cannot be bought. */

@@ -53,16 +53,9 @@ export class OffcutEntry {
   count!: number
 }
 
-/** The other side of a sheet. */
-export class BackEntry {
-  /** Whether it looks otherwise than the front; where it does not, nothing else here counts. */
-  @yesOrNo()
-  differs!: boolean
-
-  /** What it is called; empty for the other side of the paper. */
-  @IsText(BOUNDS.title)
-  name!: string
-
+/** What a side of a sheet looks like. */
+class LookEntry {
+  /** CSS hex colour for drawings. */
   @hexColour()
   colour!: string
 
@@ -77,6 +70,17 @@ export class BackEntry {
   upright!: boolean
 }
 
+/** The other side of a sheet. */
+export class BackEntry extends LookEntry {
+  /** Whether it looks otherwise than the front; where it does not, nothing else here counts. */
+  @yesOrNo()
+  differs!: boolean
+
+  /** What it is called; empty for the other side of the paper. */
+  @IsText(BOUNDS.title)
+  name!: string
+}
+
 /** How many sheets of a paper a pad holds; its key is that of the paper. */
 export class PadSheetEntry {
   @key()
@@ -87,7 +91,7 @@ export class PadSheetEntry {
 }
 
 /** A paper as the studio keeps it; or a pad of several papers, which is bought as a whole. */
-export class PaperEntry {
+export class PaperEntry extends LookEntry {
   @Matches(new RegExp(`^(?!${POOL_PREFIX}|${BACK_PREFIX})`), {
     message: `cannot begin with “${POOL_PREFIX}”, which stands for a pool, or “${BACK_PREFIX}”, which stands for another side`,
   })
@@ -137,20 +141,6 @@ export class PaperEntry {
   /** What shows where it is cut, torn or scored. */
   @oneOf(CORES)
   core!: Core
-
-  /** CSS hex colour for drawings. */
-  @hexColour()
-  colour!: string
-
-  @oneOf(MOTIFS)
-  motif!: Motif
-
-  @oneOf(SCALES)
-  scale!: Scale
-
-  /** Whether the print has a right way up, running along the height of the sheet. */
-  @yesOrNo()
-  upright!: boolean
 
   @one(() => BackEntry, 'the other side: differs, name, colour, motif, scale, upright')
   back!: BackEntry

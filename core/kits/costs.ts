@@ -13,6 +13,7 @@ import type { Parcel } from './parcel'
 import { parcelOf } from './parcel'
 import { postingOf } from './posting'
 import type { Preparation, PreparedCard } from '../batch'
+import { padsAmong } from '../batch'
 import { taskMinutes, tasksOf } from './tasks'
 
 /** Supplies of a class, those that its cards name and that have no price yet among them. */
@@ -63,7 +64,7 @@ export function kitsOfBatch(batch: Batch, preparation: Preparation, outcomes: Pa
   const bags = packedBags(preparation)
   return kitsFor({
     supplies,
-    pads: batch.papers.filter(({ kind }) => kind === 'pad'),
+    pads: padsAmong(batch.papers),
     packs: batch.prices.packs,
     offcuts: batch.prices.offcuts,
     perBag: perBag(supplies),

@@ -1,6 +1,7 @@
 import type { OffcutWorth, PackCount, PaperEntry, SupplyEntry } from '../document'
 import type { Length } from '../lengths'
 import { lengthFrom } from '../lengths'
+import { padsFor } from '../paper'
 import { sumOf } from '../lists'
 import type { Usage } from './usage'
 import type { SheetUse } from '../plans'
@@ -162,7 +163,7 @@ function padPurchases(papers: SheetUse[], pads: readonly PaperEntry[]): Purchase
     const own = short.filter(({ pad }) => pad.key === entry.key)
     const [format] = entry.stocks
     if (own.length === 0 || !format) return []
-    const toBuy = Math.max(...own.map(({ pad, missing }) => Math.ceil(missing / pad.count)))
+    const toBuy = padsFor(own.map(({ pad, missing }) => ({ missing, inPad: pad.count })))
     const along = entry.holds.flatMap(({ key, count }) => {
       const over = count * toBuy - (own.find(({ paper }) => paper === key)?.missing ?? 0)
       return over > 0 ? [{ paper: key, count: over }] : []

@@ -31,6 +31,10 @@ export const sheetPrice = ({ price, pack, pad }: Pick<Stock, 'price' | 'pack' | 
 /** A leftover kept for later. */
 export type Offcut = Sized<OffcutEntry>
 
+/** Pads for what is missing of the papers in them: as many as the paper asks for that is short of most. */
+export const padsFor = (short: readonly { missing: number, inPad: number }[]): number =>
+  Math.max(0, ...short.map(({ missing, inPad }) => Math.ceil(missing / inPad)))
+
 /** A paper as the studio keeps it, with lengths instead of text; or the other side of one. */
 export type Paper = Omit<PaperEntry, 'stocks' | 'offcuts'> & {
   stocks: Stock[]

@@ -9,6 +9,7 @@ import type { Paper } from '../paper'
 import { ownFormats } from '../paper'
 import type { SheetStack, StackMember } from '../together'
 import type { Leftover, UsedUp } from './leftovers'
+import type { PaperOutcome } from './outcome'
 import { goneOf } from './leftovers'
 
 /*
@@ -215,12 +216,17 @@ function takeOff(shelf: PaperEntry, usedUp: UsedUp[]): void {
 /**
  * A paper once it is cut for several classes: what is used up is gone, and what is cut lies there in its size, where
  * each class finds its own. Changes the paper that it is given.
- * @param pieces what was cut
  */
 export function shelvePieces(
-  shelf: PaperEntry, pieces: Leftover[], { usedUp, leaves }: { usedUp: UsedUp[], leaves: Leftover[] }, units: Units,
+  shelf: PaperEntry,
+  { usedUp, leaves, plan, entry }: Pick<PaperOutcome, 'usedUp' | 'leaves' | 'plan' | 'entry'>,
+  units: Units,
 ): void {
   takeOff(shelf, usedUp)
+  const missing = new Map(plan.unplaced.map(({ demand, quantity }) => [demand, quantity]))
+  const pieces = entry.problem.demands
+    .map(({ key, width, height, quantity }) => ({ width, height, count: quantity - (missing.get(key) ?? 0) }))
+    .filter(({ count }) => count > 0)
   for (const left of [...pieces, ...leaves]) putOffcut(shelf, left, units)
 }
 

@@ -1,6 +1,6 @@
 import type { PaperProblem } from '../batch'
 import type { CuttingProblem, Demand, Supply } from '../cutting'
-import { count, tally } from '../lists'
+import { count, sumOf, tally } from '../lists'
 import type { PaperOutcome } from '../plans'
 
 /** A class that a paper is cut for beside others. */
@@ -70,6 +70,10 @@ export function atOnce(classes: readonly [CutFor, ...CutFor[]]): CutAtOnce {
     },
   }
 }
+
+/** How many of the pieces of a size one class gets. */
+export const shareOf = (shares: readonly ClassShare[], id: number): number =>
+  sumOf(shares.filter(share => share.class === id).map(share => share.count))
 
 /** `12 Tide and Lantern, 8 Paper Boats`; nothing where all of it is for one class. */
 function belongsTo(shares: ClassShare[], classes: readonly CutFor[]): string {

@@ -1,6 +1,6 @@
-export { addedUp, atOnce, savingInWords, unfitFor } from './at-once'
+export { addedUp, atOnce, savingInWords, shareOf, unfitFor } from './at-once'
 export type { AtOnceFigures, ClassShare, CutAtOnce, CutFor } from './at-once'
-export { reservedBy, takenBefore } from './reserved'
+export { boughtFor, buyingOf, inPacks, reservedBy, takenBefore } from './reserved'
 export type { ComingClass, Reservation, Reserved, TakenBefore } from './reserved'
 export { takesOf } from './takes'
 export type { KeptTexts, Take, TakesSoFar } from './takes'

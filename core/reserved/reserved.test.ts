@@ -191,10 +191,7 @@ describe('one paper cut for several classes', () => {
     const { entry } = atOnce([first!, { ...first!, id: 2 }])
     const outcome = outcomeOf(entry, plansFor(entry.problem, solve), batch)
     const after: PaperEntry = JSON.parse(JSON.stringify(shelf))
-    shelvePieces(
-      after, entry.problem.demands.map(({ width, height, quantity }) => ({ width, height, count: quantity })), outcome,
-      batch.class.units,
-    )
+    shelvePieces(after, outcome, batch.class.units)
     const then = { ...batch, papers: batch.papers.map(other => (other.key === after.key ? after : other)) }
     const next = prepare(then).papers.find(one => one.paper.key === after.key)!
     expect(outcomeOf(next, plansFor(next.problem, solve), then).plan.sheets).toBe(0)

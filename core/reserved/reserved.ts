@@ -1,7 +1,7 @@
 import type { PaperEntry } from '../document'
-import { readPaper } from '../batch'
-import { lengthFrom } from '../lengths'
-import { sumOf } from '../lists'
+import { padsAmong, readPaper } from '../batch'
+import { byKey, count as counted, sumOf } from '../lists'
+import { padsFor } from '../paper'
 import type { Take } from './takes'
 
 /** A class that is coming up, with what it takes. */
@@ -79,24 +79,24 @@ export function reservedBy(classes: readonly ComingClass[], shelf: readonly Pape
       else things.set(keyOf(take), { take, of: [{ class: one, take }] })
     }
   }
+  const pads = padsAmong(shelf)
   const lines = [...things.values()].flatMap(({ take, of }) => {
-    const known = about(take, papers.get(take.item), shelf)
+    const known = about(take, papers.get(take.item), pads)
     return known ? [dealt({ ...known, sort: take.sort, item: take.item, stock: take.stock }, of)] : []
   })
-  return [...lines, ...padsFor(lines, shelf)]
+  return [...lines, ...padLines(lines, pads)]
     .sort((a, b) => compare(a.by ?? '9', b.by ?? '9') || compare(a.name, b.name) || compare(keyOf(a), keyOf(b)))
 }
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0)
 
 /** Pads for what is missing of the papers in them: as many as the paper asks for that is short of most. */
-function padsFor(lines: readonly Reserved[], shelf: readonly PaperEntry[]): Reserved[] {
-  return shelf.filter(({ kind }) => kind === 'pad').flatMap((pad): Reserved[] => {
+function padLines(lines: readonly Reserved[], pads: readonly PaperEntry[]): Reserved[] {
+  return pads.flatMap((pad): Reserved[] => {
     const [format] = pad.stocks
     const own = lines.filter(line => line.pad === pad.key && line.toBuy > 0)
     if (!format || own.length === 0) return []
-    const toBuy = Math.max(...own.map(({ item, toBuy: sheets }) =>
-      Math.ceil(sheets / (pad.holds.find(({ key }) => key === item)?.count ?? 1))))
+    const toBuy = padsFor(own.map(({ item, toBuy: missing }) => ({ missing, inPad: byKey(pad.holds, item).count })))
     const takes = own.flatMap(line => line.takes.filter(({ short, ordered }) => short > ordered))
     return [{
       sort: 'pad', item: pad.key, stock: format.key, name: pad.name, width: format.width, height: format.height,
@@ -112,35 +112,25 @@ type Known = Pick<Reserved, 'name' | 'width' | 'height' | 'onHand' | 'price' | '
 
 /** What is known of a thing; nothing of what has left the shelf. */
 function about(
-  { sort, stock, name, price }: Take, paper: PaperEntry | undefined, shelf: readonly PaperEntry[],
+  { sort, stock, name, price }: Take, paper: PaperEntry | undefined, pads: readonly PaperEntry[],
 ): Known | undefined {
   if (sort === 'supply') return { name, width: '', height: '', onHand: 0, price, pack: 1 }
-  const size = sort === 'sheet' ? paper && byKeyOrNone(paper.stocks, stock) : undefined
-  if (paper && size) return { ...size, name: paper.name, ...(size.price === null && padOf(paper, size, shelf)) }
-  const padded = sort === 'sheet' && paper ? padUnder(paper, stock, shelf) : undefined
-  if (paper && padded) return { ...padded, name: paper.name }
-  const offcut = sort === 'offcut' ? paper && byKeyOrNone(paper.offcuts, stock) : undefined
-  return paper && offcut && { ...offcut, name: paper.name, onHand: offcut.count, price: null, pack: 1 }
+  if (!paper) return undefined
+  if (sort === 'sheet') return aboutSheets(paper, stock, pads)
+  const offcut = paper.offcuts.find(({ key }) => key === stock)
+  return offcut && {
+    name: paper.name, width: offcut.width, height: offcut.height, onHand: offcut.count, price: null, pack: 1,
+  }
 }
 
-/** The pad that sheets of a format come in, where they have no price of their own. */
-function padOf(paper: PaperEntry, size: { width: string, height: string }, shelf: readonly PaperEntry[]) {
-  const pad = readPaper(paper, shelf).stocks.find(stock => stock.pad
-    && stock.width === lengthFrom(size.width) && stock.height === lengthFrom(size.height))?.pad
-  return pad && { pad: pad.key }
+/** Sheets of a format, its own or that of a pad, as they were written. */
+function aboutSheets(paper: PaperEntry, key: string, pads: readonly PaperEntry[]): Known | undefined {
+  const stock = readPaper(paper, pads).stocks.find(one => one.key === key)
+  const size = paper.stocks.find(one => one.key === key) ?? pads.find(pad => pad.key === stock?.pad?.key)?.stocks[0]
+  if (!stock || !size) return undefined
+  const { onHand, price, pack, pad } = stock
+  return { name: paper.name, width: size.width, height: size.height, onHand, price, pack, ...(pad && { pad: pad.key }) }
 }
-
-/** Sheets that a paper has in no format of its own, but in a pad. */
-function padUnder(paper: PaperEntry, stock: string, shelf: readonly PaperEntry[]): Omit<Known, 'name'> | undefined {
-  const own = readPaper(paper, shelf).stocks.find(({ key, pad }) => key === stock && pad)
-  const format = shelf.find(({ key }) => key === own?.pad?.key)?.stocks[0]
-  return format && own?.pad
-    ? { width: format.width, height: format.height, onHand: 0, price: null, pack: 1, pad: own.pad.key }
-    : undefined
-}
-
-const byKeyOrNone = <Entry extends { key: string }>(list: Entry[], key: string): Entry | undefined =>
-  list.find(entry => entry.key === key)
 
 /** Deals what is on hand out to those who take, in their order. */
 function dealt(
@@ -155,16 +145,25 @@ function dealt(
   const toBuy = sumOf(takes.map(({ short, ordered }) => short - ordered))
   const first = of.find((_, at) => (takes[at]?.short ?? 0) > (takes[at]?.ordered ?? 0))
   return {
-    ...plain(known), takes, left, toBuy,
+    ...known, takes, left, toBuy,
     cost: known.pad ? 0 : known.price === null ? null : known.price * Math.ceil(toBuy / known.pack),
     ...(first && { by: first.class.day }),
   }
 }
 
-const plain = ({ sort, item, stock, name, width, height, onHand, price, pack, pad }: Known & Pick<
-  Reserved, 'sort' | 'item' | 'stock'
->): Omit<Reserved, 'takes' | 'left' | 'toBuy' | 'cost'> =>
-  ({ sort, item, stock, name, width, height, onHand, price, pack, ...(pad && { pad }) })
+/** What has to be bought, pads instead of the sheets that come in them: an offcut cannot be. */
+export function buyingOf(reserved: readonly Reserved[]): { lines: Reserved[], cents: number } {
+  const lines = reserved.filter(({ sort, toBuy, pad }) => toBuy > 0 && pad === undefined && sort !== 'offcut')
+  return { lines, cents: sumOf(lines.map(({ cost }) => cost ?? 0)) }
+}
+
+/** The classes that a thing is bought for, and how much for each. */
+export const boughtFor = ({ takes }: Reserved): { class: number, count: number }[] =>
+  takes.map(({ class: id, short, ordered }) => ({ class: id, count: short - ordered })).filter(({ count }) => count > 0)
+
+/** `1 pack of 25`, where sheets are sold in packs; else nothing. */
+export const inPacks = ({ toBuy, pack }: Pick<Reserved, 'toBuy' | 'pack'>): string =>
+  (pack > 1 ? `${counted(Math.ceil(toBuy / pack), 'pack')} of ${pack}` : '')
 
 /** What of a sheet format or an offcut the classes before one of them take, and who they are. */
 export interface TakenBefore {

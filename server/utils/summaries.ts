@@ -2,6 +2,7 @@ import type { WhereOptions } from 'sequelize'
 import { Op } from 'sequelize'
 import type { ClassSummary } from '../../core/kits'
 import { StudioClass } from '../database/models'
+import type { Stored } from '../workers/stored'
 import { checked } from './checker'
 import { storedOf } from './classes'
 import { keepTakes, takesNow } from './reserved'
@@ -121,9 +122,11 @@ async function freshen(id: number): Promise<void> {
   const row = await StudioClass.findByPk(id, { attributes: ['title', 'day', 'summary', 'stale'] })
   if (!row || row.stale === null) return
   const { stale } = row
+  const stored = await storedOf(id).catch(() => undefined)
+  if (!stored) return
   // A class that takes too long is not tried again before it has changed.
-  const known = await worked(id).catch((): Partial<ClassSummary> => ({ unknown: 'too large' }))
-  const takes = known.unknown ? undefined : await takesOfClass(id).catch(() => undefined)
+  const known = await worked(stored).catch((): Partial<ClassSummary> => ({ unknown: 'too large' }))
+  const takes = known.unknown ? undefined : await taken(stored).catch(() => undefined)
   if (takes) await keepTakes(id, takes)
   const summary = { ...shown(row), unknown: undefined, ...known, pending: undefined }
   await StudioClass.update({ summary, stale: null, takenOn: null }, { where: { id, stale }, silent: true })
@@ -132,7 +135,8 @@ async function freshen(id: number): Promise<void> {
 }
 
 /** However short a class is, its figures may take long. */
-const worked = async (id: number): Promise<ClassSummary> => await checked('summary', await storedOf(id), Infinity)
+const worked = (stored: Stored): Promise<ClassSummary> => checked('summary', stored, Infinity)
 
-const takesOfClass = async (id: number): ReturnType<typeof takesNow> =>
-  await takesNow(await storedOf(id), useRuntimeConfig().public.planner)
+/** What it takes from the shelf, by the plans of the planner that its pages have. */
+const taken = async (stored: Stored): ReturnType<typeof takesNow> =>
+  await takesNow(stored, useRuntimeConfig().public.planner)

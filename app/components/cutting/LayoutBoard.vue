@@ -22,13 +22,7 @@ const { layouts, problem, paper, paperOf, names, belongs, step } = defineProps<{
 }>()
 defineSlots<{ default?: (properties: { layout: KeyedLayout, number: number }) => unknown }>()
 
-const chosen = ref(0)
-const isHeld = ({ key }: KeyedLayout) => step?.lines.some(({ layout }) => layout === key) ?? false
-const large = computed(() => {
-  const held = layouts.findIndex(isHeld)
-  const own = layouts[chosen.value]
-  return Math.min(held >= 0 && !(own && isHeld(own)) ? held : chosen.value, Math.max(0, layouts.length - 1))
-})
+const { chosen, large, isHeld } = useLarge(() => layouts.map(({ key }) => key), () => step)
 const layout = computed(() => layouts[large.value])
 const supplyOf = (of: KeyedLayout) => byKey(problem.supplies, of.supply)
 const cutFrom = (of: KeyedLayout) => paperOf?.get(of.supply) ?? paper
@@ -44,7 +38,7 @@ const pieces = computed(() => (layout.value
 </script>
 
 <template>
-  <section v-if="layout" class="board layout" :class="{ held: isHeld(layout) }" :aria-label="`Layout ${large + 1}`">
+  <section v-if="layout" class="board layout" :class="{ held: isHeld(layout.key) }" :aria-label="`Layout ${large + 1}`">
     <div class="head">
       <h3>
         Sheet {{ large + 1 }}: {{ layout.repeats }} × <template v-if="supplyOf(layout).kind !== 'sheet'">

@@ -16,14 +16,7 @@ const work = useClassStore()
 const planner = usePlannerStore()
 const cutting = useCuttingTogether()
 
-const chosen = ref(0)
-const about = (stack: SheetStack) => step?.lines.some(({ layout }) => layout === stack.key) ?? false
-/** The stack that is shown large: the one chosen, or the one that the step in hand is about. */
-const large = computed(() => {
-  const held = order.stacks.findIndex(about)
-  const own = order.stacks[chosen.value]
-  return held >= 0 && !(own && about(own)) ? held : Math.min(chosen.value, order.stacks.length - 1)
-})
+const { chosen, large } = useLarge(() => order.stacks.map(({ key }) => key), () => step)
 const stack = computed(() => itemAt(order.stacks, large.value))
 const cutter = computed(() => itemAt(stack.value.members, 0).of.problem.cutter)
 const names = computed(() => placeNames(order.stacks))

@@ -14,26 +14,19 @@ const called = (what: string) => (of ? `${what}, ${of}` : what)
     <LabelledField :input="`${id}-colour`" :label="called('Colour')">
       <input :id="`${id}-colour`" v-model="side.colour" type="color">
     </LabelledField>
-    <div class="field motif">
-      <label :for="`${id}-motif`">{{ called('Drawn as') }}</label>
-      <Select
-        v-model="side.motif"
-        :label-id="`${id}-motif`"
-        :aria-label="called('Drawn as')"
-        :options="[...MOTIFS]"
-        fluid
-      />
-    </div>
-    <div v-if="side.motif !== 'plain'" class="field motif">
-      <label :for="`${id}-scale`">{{ called('Size of the pattern') }}</label>
-      <Select
-        v-model="side.scale"
-        :label-id="`${id}-scale`"
-        :aria-label="called('Size of the pattern')"
-        :options="[...SCALES]"
-        fluid
-      />
-    </div>
+    <ChoiceField
+      v-model="side.motif"
+      class="motif"
+      :label="called('Drawn as')"
+      :options="MOTIFS.map(value => ({ value, label: value }))"
+    />
+    <ChoiceField
+      v-if="side.motif !== 'plain'"
+      v-model="side.scale"
+      class="motif"
+      :label="called('Size of the pattern')"
+      :options="SCALES.map(value => ({ value, label: value }))"
+    />
     <TickField
       v-model="side.upright"
       class="way"

@@ -1,23 +1,18 @@
 <script setup lang="ts">
-import { patchesBetween } from '../../../core/document'
 import type { PaperEntry } from '../../../core/document'
 import { lettersOf, wholeMinutes } from '../../../core/cutting'
 import { MILLIMETRE } from '../../../core/lengths'
 import { proofOf, shelvePieces } from '../../../core/plans'
-import { savingInWords } from '../../../core/reserved'
-import { newToken } from '../../stores/feed'
+import { savingInWords, shareOf } from '../../../core/reserved'
 
 /** One paper cut for several classes in one go: what that saves, how it is cut, and what is packed apart. */
-const route = useRoute()
-const key = String(route.params.paper)
-const ids = computed(() => String(route.query.classes ?? '').split(',').map(Number).filter(id => id > 0))
 const {
-  classes, chosen, left, together, outcome, apart, running, error, ready, shelf, load,
-} = useAtOnce(key, ids)
+  paper: key, classes, chosen, left, together, outcome, apart, running, error, ready, shelf, since, units, load,
+} = useAtOnce()
+const { send } = usePapersStore()
 const ask = useAsk()
 const toast = useToast()
 const paper = computed(() => chosen.value[0]?.entry.paper)
-const units = computed(() => chosen.value[0]?.batch.class.units ?? 'inch')
 provideMeasures(units, () => together.value?.entry.problem.cutter.mark ?? MILLIMETRE)
 const shown = ref<number>()
 const step = computed(() => (shown.value === undefined ? undefined : outcome.value?.steps[shown.value]))
@@ -34,29 +29,18 @@ const rows = computed(() => [...together.value?.shares ?? []].map(([demand, shar
   const { width, height } = together.value?.entry.problem.demands.find(one => one.key === demand) ?? {}
   return {
     demand, width, height, name: together.value?.entry.names.get(demand) ?? '',
-    counts: chosen.value.map(({ id }) =>
-      shares.filter(share => share.class === id).reduce((sum, share) => sum + share.count, 0)),
+    counts: chosen.value.map(({ id }) => shareOf(shares, id)),
   }
 }))
 
 async function cut() {
   const own = shelf.value.find(one => one.key === key)
   const done = outcome.value
-  if (!own || !done || !together.value) return
-  const { entry } = together.value
+  if (!own || !done) return
   const now = JSON.parse(JSON.stringify(own)) as PaperEntry
-  const pieces = entry.problem.demands.map(({ key: demand, width, height, quantity }) => {
-    const missing = done.plan.unplaced.find(one => one.demand === demand)?.quantity ?? 0
-    return { width, height, count: quantity - missing }
-  }).filter(({ count: number }) => number > 0)
-  shelvePieces(now, pieces, done, units.value)
+  shelvePieces(now, done, units.value)
   try {
-    const { position } = await $fetch<{ position: number }>('/api/papers', { query: { limit: 1 } })
-    const patches = patchesBetween({ papers: [own] }, { papers: [now] })
-    await $fetch('/api/edits', {
-      method: 'POST',
-      body: { token: newToken(), label: `cut ${key} for several classes`, class: null, since: position, patches },
-    })
+    await send(`cut ${key} for several classes`, since.value, [now], [own])
     toast.add({
       severity: 'success', summary: `What is cut of ${own.name} lies on the shelf in its size.`,
       detail: 'Each class finds its pieces there and opens no sheet for them.', life: 8000,
@@ -117,7 +101,7 @@ useHead({ title: computed(() => `${paper.value?.name ?? 'Paper'} for several cla
         </span>
       </section>
       <p v-if="chosen.length < 2" class="quiet">
-        Cut for one class alone there is nothing to save: choose another.
+        For one class alone there is nothing to save: choose another one as well.
       </p>
       <p v-if="figures && outcome" class="line" role="status">
         In one go: {{ proofOf(outcome) }}; {{ count(figures.settings, 'setting') }} of the fence, about

@@ -2,6 +2,7 @@
 import { refDebounced } from '@vueuse/core'
 import { BOUNDS } from '../../../core/document'
 import type { ComingClass, Reserved } from '../../../core/reserved'
+import { boughtFor, buyingOf, inPacks } from '../../../core/reserved'
 
 /**
  * What the classes that are coming up take from the shelf: what is short and by when, and who gets what of all that
@@ -14,12 +15,10 @@ const search = refDebounced(typed, 200)
 const STRETCH = 60
 const most = ref(STRETCH)
 
-const buying = computed(() => (answer.value?.reserved ?? []).filter(({ toBuy, pad }) => toBuy > 0 && !pad))
+const list = computed(() => buyingOf(answer.value?.reserved ?? []))
+const buying = computed(() => list.value.lines)
 /** What one of it is called. */
 const UNITS: Record<Reserved['sort'], string> = { sheet: 'sheet', offcut: 'offcut', supply: 'pack', pad: 'pad' }
-const inPacks = ({ toBuy, pack }: Reserved) =>
-  (pack > 1 ? `${count(Math.ceil(toBuy / pack), 'pack')} of ${pack}` : '')
-const sum = computed(() => buying.value.reduce((total, { cost }) => total + (cost ?? 0), 0))
 const lying = computed(() => {
   const wanted = search.value.trim().toLowerCase()
   return (answer.value?.reserved ?? []).filter(({ sort, name, takes }) => (sort === 'sheet' || sort === 'offcut')
@@ -34,7 +33,6 @@ const looks = computed(() => {
 })
 const shortDay = (day: string) => dayInWords(day, 'd MMM')
 const dayOf = computed(() => new Map((answer.value?.classes ?? []).map(({ id, day }) => [id, day])))
-const forWhom = ({ takes }: Reserved) => takes.filter(({ short, ordered }) => short > ordered)
 /** Classes of one paper that may be cut in one go. */
 const several = ({ sort, takes }: Reserved) => sort === 'sheet' && takes.length > 1
 const atOnce = ({ item, takes }: Reserved) => ({
@@ -82,7 +80,7 @@ useHead({ title: 'Reserved · Wakaru' })
         </p>
       </section>
       <section v-else class="board stack" aria-label="To buy for all classes">
-        <h2>To buy{{ sum > 0 ? ` for ${money(sum)}` : '' }}</h2>
+        <h2>To buy{{ list.cents > 0 ? ` for ${money(list.cents)}` : '' }}</h2>
         <p v-if="buying.length === 0">
           Nothing: everybody has theirs.
         </p>
@@ -91,11 +89,10 @@ useHead({ title: 'Reserved · Wakaru' })
             <PaperSwatch v-if="line.sort !== 'supply'" :paper="line.item" /><span v-else />
             <span class="what">
               <strong>{{ line.name }}</strong>
-              <span v-if="line.width" class="quiet"><template v-if="line.sort === 'offcut'"> offcut </template>
-                {{ ' ' }}<SheetText v-bind="writtenSize(line)" /></span>
-              <span class="quiet small whom">for <template v-for="(take, at) in forWhom(line)" :key="take.class">{{
+              <span v-if="line.width" class="quiet">{{ ' ' }}<SheetText v-bind="writtenSize(line)" /></span>
+              <span class="quiet small whom">for <template v-for="(take, at) in boughtFor(line)" :key="take.class">{{
                 at > 0 ? ', ' : '' }}<NuxtLink :to="`/classes/${take.class}/kits`">{{ titleOf(take.class) }}</NuxtLink>
-                ({{ take.short - take.ordered }})</template></span>
+                ({{ take.count }})</template></span>
             </span>
             <span class="figure"><strong>{{ line.toBuy }}</strong>{{ ' ' }}
               <span class="quiet small">{{ UNITS[line.sort] }}{{ line.toBuy === 1 ? '' : 's' }}<template

@@ -4,11 +4,7 @@ import { cuttingSection, sharesBlock } from '../../../../core/printed'
 
 /** A paper cut for several classes: what is packed apart, the layouts, and the order of cuts. */
 definePageMeta({ layout: 'print' })
-const route = useRoute()
-const key = String(route.params.paper)
-const ids = computed(() => String(route.query.classes ?? '').split(',').map(Number).filter(id => id > 0))
-const { chosen, together, outcome, running, error, ready } = useAtOnce(key, ids)
-const units = computed(() => chosen.value[0]?.batch.class.units ?? 'inch')
+const { paper: key, ids, chosen, together, outcome, running, error, ready, units } = useAtOnce()
 const own = ref<Printout['paper']>()
 const paper = computed({
   get: () => own.value ?? (units.value === 'inch' ? 'LETTER' : 'A4'), set: value => (own.value = value),
