@@ -11,7 +11,7 @@ test('a paper with two sides, found by its number, is cut for either side; a pad
   await page.getByRole('button', { name: 'Add a paper' }).click()
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Name').fill('Twine')
-  await dialog.getByText('Its other side looks otherwise').click()
+  await dialog.getByText('Its other side looks different').click()
   await dialog.getByLabel('Name of the other side').fill('Twine, pale')
   await typeNumber(dialog.getByLabel('On hand of sheet 1'), '30')
   await dialog.getByText('What else is known of it').click()

@@ -111,11 +111,12 @@ export const addedUp = (outcomes: readonly PaperOutcome[]): AtOnceFigures =>
     minutes: sum.minutes + minutes,
   }), { sheets: 0, spending: 0, settings: 0, minutes: 0 })
 
-/** `saves 2 sheets and 5 min`; what it costs is said as well. */
+/** `saves 2 sheets and 5 min`, `saves 2 sheets but takes 5 min more`. */
 export function savingInWords(apart: AtOnceFigures, together: AtOnceFigures): string {
   const [sheets, minutes] = [apart.sheets - together.sheets, Math.round(apart.minutes) - Math.round(together.minutes)]
-  const said = (number: number, words: (number: number) => string) =>
-    (number > 0 ? `saves ${words(number)}` : number < 0 ? `takes ${words(-number)} more` : '')
-  return [said(sheets, number => count(number, 'sheet')), said(minutes, number => `${number} min`)]
-    .filter(Boolean).join(' and ') || 'saves nothing'
+  const amounts = (sign: 1 | -1) => [
+    sign * sheets > 0 ? count(sign * sheets, 'sheet') : '', sign * minutes > 0 ? `${sign * minutes} min` : '',
+  ].filter(Boolean).join(' and ')
+  const [saved, more] = [amounts(1), amounts(-1)]
+  return [saved && `saves ${saved}`, more && `takes ${more} more`].filter(Boolean).join(' but ') || 'saves nothing'
 }

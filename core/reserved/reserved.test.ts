@@ -18,7 +18,7 @@ import { randomClass } from '../recount/testing'
 import { sharedToTheEnd } from '../sharing'
 import { plansTogether, togetherKey } from '../together'
 import type { ComingClass, CutFor, Take } from '.'
-import { addedUp, atOnce, reservedBy, takenBefore, takesOf, unfitFor } from '.'
+import { addedUp, atOnce, reservedBy, savingInWords, takenBefore, takesOf, unfitFor } from '.'
 
 let solve: Solve
 beforeAll(async () => void (solve = solverOf(await highs())))
@@ -173,6 +173,17 @@ describe('one paper cut for several classes', () => {
     }
     expect(asked).toBeGreaterThan(2)
   }, 120_000)
+
+  it('says what it saves and what it takes more, in one sentence', () => {
+    const words = (sheets: number, minutes: number) => savingInWords(
+      { sheets: 10, spending: 0, settings: 0, minutes: 20.2 },
+      { sheets: 10 - sheets, spending: 0, settings: 0, minutes: 20.2 - minutes },
+    )
+    expect([words(1, 2), words(2, -5), words(0, 3), words(-1, 0), words(-2, -1), words(0, 0.1)]).toEqual([
+      'saves 1 sheet and 2 min', 'saves 2 sheets but takes 5 min more', 'saves 3 min', 'takes 1 sheet more',
+      'takes 2 sheets and 1 min more', 'saves nothing',
+    ])
+  })
 
   it('is not offered where cutting has begun or is done otherwise', () => {
     const [first] = cutFor(randomClass(3), 1)

@@ -148,7 +148,7 @@ async function save() {
       </div>
       <PaperLook v-if="!isPad" v-model="draft" />
       <fieldset v-if="!isPad" class="stack back">
-        <TickField v-model="draft.back.differs" label="Its other side looks otherwise" />
+        <TickField v-model="draft.back.differs" label="Its other side looks different" />
         <template v-if="draft.back.differs">
           <LabelledField :input="`${id}-back`" label="Name of the other side">
             <InputText
