@@ -39,7 +39,8 @@ test('what is missing on the shelf has to be bought, with its price', async ({ p
   })
   await station(page, id, 'kits')
   await page.getByText('Shopping', { exact: true }).click()
-  const line = page.getByRole('region', { name: 'Shopping' }).getByRole('listitem').filter({ hasText: 'Rust, Letter14' })
+  const line = page.getByRole('region', { name: 'Shopping' }).getByRole('listitem')
+    .filter({ hasText: 'Rust, Letter14' })
   // 60 inserts, three to a Letter sheet: 20 sheets, of which 6 are on hand.
   await expect(line).toContainText('14 sheets', { timeout: 30_000 })
   await expect(line).toContainText('needs 20 sheets, on hand 6 sheets, €6.72')

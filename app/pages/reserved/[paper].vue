@@ -110,7 +110,9 @@ useHead({ title: computed(() => `${paper.value?.name ?? 'Paper'} for several cla
           Class by class: {{ count(apart.sheets, 'sheet') }}, {{ count(apart.settings, 'setting') }}, about
           {{ wholeMinutes(apart.minutes) }} min.
         </span>
-        <strong v-if="apart && chosen.length > 1 && !running">Cutting together {{ savingInWords(apart, figures) }}.</strong>
+        <strong v-if="apart && chosen.length > 1 && !running">
+          Cutting together {{ savingInWords(apart, figures) }}.
+        </strong>
         <span v-else-if="running" class="quiet">Still looking for better …</span>
       </p>
       <Message
