@@ -33,16 +33,17 @@ function outcomesBy(plans: ReadonlyMap<string, Plan>, of: PaperOutcome[]): Paper
 /**
  * Layouts of the class's papers chosen alike once every paper is planned by itself.
  * @param alone the papers, each with the plan that it has by itself
+ * @param sharing whether prints are still being shared out: what is planned until then is not what will be cut
  */
-export function useChosenAlike<Planned extends PlannedAlone>(alone: Ref<Planned[]>) {
+export function useChosenAlike<Planned extends PlannedAlone>(alone: Ref<Planned[]>, sharing: Ref<boolean>) {
   const work = useClassStore()
   /** Counts what has changed in the background. */
   const turn = shallowRef(0)
   const background = new Background('together', {
     start: startWorker, changed: () => turn.value++, memory: useMemories()?.together,
   })
-  const own = computed(() =>
-    (alone.value.some(({ job }) => isOpen(job)) ? [] : alone.value.flatMap(({ outcome }) => outcome ?? [])))
+  const isEarly = computed(() => sharing.value || alone.value.some(({ job }) => isOpen(job)))
+  const own = computed(() => (isEarly.value ? [] : alone.value.flatMap(({ outcome }) => outcome ?? [])))
   const asked = computed(() => {
     const problem = work.settled && togetherProblem(own.value, work.settled.batch)
     return problem && { key: togetherKey(problem), problem }
@@ -56,7 +57,8 @@ export function useChosenAlike<Planned extends PlannedAlone>(alone: Ref<Planned[
     stopped: computed(() => job.value?.state === 'stopped' || job.value?.state === 'failed'),
     papers: computed(() => {
       const plans = job.value?.best
-      if (!plans) return choosing.value ? alone.value.map(paper => ({ ...paper, settled: false })) : alone.value
+      const isComing = choosing.value || sharing.value
+      if (!plans) return isComing ? alone.value.map(paper => ({ ...paper, settled: false })) : alone.value
       const outcomes = new Map(outcomesBy(plans, own.value).map(outcome => [outcome.paper, outcome]))
       return alone.value.map(paper => ({ ...paper, outcome: outcomes.get(paper.paper) ?? paper.outcome }))
     }),

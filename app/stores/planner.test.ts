@@ -8,6 +8,7 @@ import { ANY_SCRAP, newClass, newCutting, plainPaper } from '../../core/document
 import { factsOf, foldById } from '../../core/folds'
 import { solve } from '../../core/plans/testing'
 import { plansTogether } from '../../core/together'
+import { demoBatches } from '../../demo'
 import { MadeUpWorker, madeUp } from '../background/testing'
 import { useClassStore } from './class'
 import { usePlannerStore } from './planner'
@@ -159,6 +160,27 @@ describe('the planner’s store', () => {
       'a slip',
       1,
     ])
+  })
+})
+
+describe('prints that are being shared out', () => {
+  it('have nothing planned that builds on plans, until what was found has come down to the papers', async () => {
+    vi.stubGlobal('Worker', MadeUpWorker)
+    const { class: ofClass, ...shared } = demoBatches(new Date(2030, 0, 1))[1]!
+    await change('pools', draft => Object.assign(draft, shared))
+    const names = () => MadeUpWorker.all.map(({ name }) => name)
+    const workerOf = <Name extends 'plan' | 'share'>(name: Name) => madeUp<Name>(names().indexOf(name))
+    const before = work.preparation!.sharing!.sharing
+    workerOf('plan').finish(plansFor)
+    await painted()
+    const planned = () => [planner.ready, planner.papers.some(({ settled }) => settled), names()]
+    expect(planned()).toEqual([false, false, ['plan', 'share']])
+    workerOf('share').finish(() => ({ ...before }))
+    expect(planned()).toEqual([false, false, ['plan', 'share']])
+    await painted()
+    // What was dealt out first is what was found: no paper is planned anew, and now the rest is built on their plans.
+    expect(planned()).toEqual([false, false, ['plan', 'share', 'together']])
+    vi.stubGlobal('Worker', undefined)
   })
 })
 

@@ -31,6 +31,13 @@ export interface PlannedPaper extends PaperProblem {
 /** The papers of the class on screen, each with its plan, as far as the background has come. */
 function usePlannedPapers() {
   const work = useClassStore()
+  const sharings = useSharingStore()
+  /** Prints are still being shared out, or it has not come down to the papers yet: what is cut may change. */
+  const sharing = computed(() => {
+    const [newest, shown] = [work.preparation?.sharing, work.settled?.preparation.sharing]
+    const job = sharings.stateOf(newest?.key)
+    return (job !== undefined && isOpen(job)) || newest?.sharing !== shown?.sharing
+  })
   /** Counts what has changed in the background. */
   const turn = shallowRef(0)
   const background = new Background('plan', {
@@ -55,13 +62,14 @@ function usePlannedPapers() {
   }
 
   const alone = computed(() => (work.settled?.preparation.papers ?? []).map(planned))
-  const alike = useChosenAlike(alone)
+  const alike = useChosenAlike(alone, sharing)
   const fromSheets = alike.papers
   /**
    * Hidden parts, once it is settled what the papers leave over; where that is not enough, together with one of them.
    */
   const hidden = computed(() => {
-    if (!work.settled || alike.choosing.value || fromSheets.value.some(({ job }) => isOpen(job))) return undefined
+    if (!work.settled || sharing.value || alike.choosing.value) return undefined
+    if (fromSheets.value.some(({ job }) => isOpen(job))) return undefined
     return planHidden(work.settled.preparation, fromSheets.value.flatMap(({ outcome }) => outcome ?? []), (paper) => {
       const { job, outcome } = planned(paper)
       return isOpen(job) ? 'open' : outcome
@@ -88,7 +96,7 @@ function usePlannedPapers() {
     },
     { immediate: true },
   )
-  return { papers, alike, hidden, background }
+  return { papers, alike, hidden, sharing, background }
 }
 
 /**
@@ -98,15 +106,9 @@ function usePlannedPapers() {
  */
 export const usePlannerStore = defineStore('planner', () => {
   const work = useClassStore()
-  const sharings = useSharingStore()
-  const { papers, alike, hidden, background } = usePlannedPapers()
+  const { papers, alike, hidden, sharing, background } = usePlannedPapers()
 
   const outcomes = computed(() => papers.value.flatMap(({ outcome }) => outcome ?? []))
-  /** Prints are still being shared out: what is cut from them may change. */
-  const sharing = computed(() => {
-    const job = sharings.stateOf(work.preparation?.sharing?.key)
-    return job !== undefined && isOpen(job)
-  })
   const running = computed(
     () =>
       sharing.value || alike.choosing.value || (hidden.value?.open ?? false)

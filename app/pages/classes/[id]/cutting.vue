@@ -74,7 +74,13 @@ const printed = computed(() => ({ path: `/print/${work.id}/cutting`, query: chos
       </div>
       <PaperPlan v-if="chosen" :key="chosen.paper.key" :entry="chosen" />
       <template v-else>
-        <LazyClassOrder v-if="planner.orders.length > 0" />
+        <div v-if="planner.orders.length > 0 || !planner.ready" class="order">
+          <LazyClassOrder v-if="planner.orders.length > 0" />
+          <p v-else class="quiet">
+            One order of cuts for the whole class stands here as soon as every paper is planned.
+            What each paper takes, as far as it is known, is said beside its name and below.
+          </p>
+        </div>
         <LazyCuttingOverview :papers="planner.papers" @choose="choose" />
         <LazyDrawerYield />
         <LazyFormatYield v-if="work.batch.cards.length > 0" />
@@ -90,5 +96,7 @@ const printed = computed(() => ({ path: `/print/${work.id}/cutting`, query: chos
 .controls { min-height: 2.4rem; align-items: center; }
 h2 { margin-right: 0.75rem; }
 .progress { width: 14rem; height: 0.5rem; }
+/* The order is longer than a screen: what stands below it does not move when it comes. */
+.order { min-height: 100vh; }
 @media (max-width: 900px) { .cutting { grid-template-columns: minmax(0, 1fr); } }
 </style>
