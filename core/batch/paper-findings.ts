@@ -1,17 +1,19 @@
 import type { Cutter } from '../cutting'
 import { LEAST_PIECE } from '../cutting'
-import type { CardEntry } from '../document'
+import type { CardEntry, Turn } from '../document'
 import { ANY_SCRAP } from '../document'
 import type { Finding, Joint } from '../folds'
 import { mainCrease } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, millimetres } from '../lengths'
-import { STOCK_WEIGHTS, sheetOf } from '../paper'
+import type { Paper } from '../paper'
+import { STOCK_WEIGHTS, colourDistance, sheetOf } from '../paper'
 import { count } from '../lists'
 import type { KitGroup } from './blanks'
 import { paperIn } from './blanks'
 import type { Share } from './pools'
-import type { PreparedPiece } from './prepared'
+import { turnOn } from './pools'
+import type { PreparedCard, PreparedPiece } from './prepared'
 
 /** What is found in the paper that a piece is cut from, or in those of its pool. */
 export function paperFindings(
@@ -26,6 +28,60 @@ export function paperFindings(
   }
   return findings
 }
+
+/**
+ * Findings of a card with a paper of the shelf where one would suit better. Papers of a pool are left to the pool.
+ * @param shelf papers by key
+ */
+export function withOffers(
+  findings: Finding[], { pieces, construction }: Pick<PreparedCard, 'pieces' | 'construction'>,
+  shelf: ReadonlyMap<string, Paper>,
+): Finding[] {
+  return findings.map((finding) => {
+    const piece = finding.paper === undefined ? undefined : pieces.find(({ key }) => key === finding.part)
+    const now = shelf.get(finding.paper ?? '')
+    if (!piece || !now || piece.pool !== undefined) return finding
+    const other = suitable(piece, now, construction?.joints ?? [], shelf.values())
+    return other ? { ...finding, instead: { paper: other.key, name: other.name } } : finding
+  })
+}
+
+/** A part takes another paper wherever the card took one for it. Changes the card that it is given. */
+export function takeInstead(card: CardEntry, part: string, before: string, paper: string): void {
+  for (const choice of [card, ...card.colourways])
+    if (choice.papers[part] === before) choice.papers = { ...choice.papers, [part]: paper }
+}
+
+/**
+ * The paper on the shelf that a piece is best cut from instead: one of which nothing is found that wants care and that
+ * has a sheet it fits on. One that stands in for its paper comes first, then one of its colour family, then whichever
+ * looks most like it.
+ */
+function suitable(
+  piece: PreparedPiece, now: Paper, joints: readonly Joint[], shelf: Iterable<Paper>,
+): Paper | undefined {
+  const [width, height] = [piece.width.value, piece.height.value]
+  const isLarge = (sheet: { width: number, height: number }, turn: Turn) =>
+    (turn !== 'turned' && width <= sheet.width && height <= sheet.height)
+    || (turn !== 'as drawn' && height <= sheet.width && width <= sheet.height)
+  const suits = (paper: Paper) => {
+    const turn = turnOn(paper, piece)
+    return paper.kind === now.kind && sheetOf(paper) !== sheetOf(now)
+      && paper.stocks.some(stock => (stock.onHand > 0 || stock.price !== null || stock.pad) && isLarge(stock, turn))
+      && shareFindings(piece, { paper, turn }, joints).every(({ severity }) => severity === 'note')
+  }
+  const standsFor = ({ standsIn }: Paper) => standsIn.includes(sheetOf(now).key)
+  const isAkin = ({ family }: Paper) => family !== '' && family === now.family
+  const worth = (paper: Paper): [number, number, number, number] => [
+    Number(!standsFor(paper)), Number(!isAkin(paper)), Number(paper.stocks.every(({ onHand }) => onHand === 0)),
+    colourDistance(paper.colour, now.colour),
+  ]
+  return [...shelf].filter(suits).map(paper => ({ paper, worth: worth(paper) }))
+    .sort((one, other) => byFirst(one.worth, other.worth) || (one.paper.key < other.paper.key ? -1 : 1))[0]?.paper
+}
+
+const byFirst = (one: readonly number[], other: readonly number[]): number =>
+  one.map((value, at) => value - (other[at] ?? 0)).find(difference => difference !== 0) ?? 0
 
 const about = ({ name, key }: PreparedPiece) => ({ subject: name, part: key })
 
@@ -58,10 +114,12 @@ function narrowFindings(piece: PreparedPiece, cutter: Cutter, units: Units): Fin
 }
 
 /** What is found in one of the papers that a piece is cut from. */
-function shareFindings(piece: PreparedPiece, { paper, turn }: Share, joints: readonly Joint[]): Finding[] {
+function shareFindings(
+  piece: PreparedPiece, { paper, turn }: Pick<Share, 'paper' | 'turn'>, joints: readonly Joint[],
+): Finding[] {
   const findings: Finding[] = []
   const found = (severity: Finding['severity'], problem: string) =>
-    void findings.push({ ...about(piece), severity, problem })
+    void findings.push({ ...about(piece), severity, problem, ...(severity === 'warn' && { paper: paper.key }) })
   const of = `is of ${paper.weight} g/m² paper`
   const isLight = paper.weight < STOCK_WEIGHTS.light
   const enough = `${STOCK_WEIGHTS.light} g/m² or more`

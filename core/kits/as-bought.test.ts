@@ -2,7 +2,7 @@ import highs from 'highs'
 import { produce } from 'immer'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { demoBatches } from '../../demo'
-import { batchProblems, prepare } from '../batch'
+import { batchProblems, prepare, takeInstead, withOffers } from '../batch'
 import { letterPaper } from '../batch/testing'
 import type { Solve } from '../cutting'
 import { solverOf, verifyPlan } from '../cutting'
@@ -98,6 +98,62 @@ describe('a paper with two sides', () => {
     expect(problems(paper => void (paper.coating = 'coated')))
       .toContain('“Kelp”, which is coated: wet ink stands on it')
     expect(problems(paper => void (paper.core = 'white'))).toContain('“Kelp”, which is white within')
+  })
+})
+
+describe('a paper that does not suit', () => {
+  /** The base is stamped, and its paper is coated. */
+  const smeared = (change: (draft: Batch) => void = () => {}) => withPaper((draft) => {
+    paperIn(draft, 'kelp').coating = 'coated'
+    draft.cards[0]!.papers.base = 'kelp'
+    draft.cards[0]!.parts = [{ key: 'base', hold: null, foam: '0 in', made: ['stamped'] }]
+    draft.papers.push(
+      letterPaper('algae', { colour: '#40705a' }), letterPaper('night', { colour: '#101018', standsIn: ['kelp'] }),
+    )
+    change(draft)
+  })
+  const offersIn = (batch: Batch, part = 'base') => {
+    const { cards: [card], shelf } = prepare(batch)
+    return withOffers(card!.findings, card!, shelf).filter(finding => finding.part === part && finding.paper)
+  }
+
+  it('is found with one that does: what stands in for it first, then what looks alike and can be had', () => {
+    const offered = (change?: (draft: Batch) => void) => offersIn(smeared(change)).map(({ instead }) => instead?.paper)
+    expect(offered()).toEqual(['night'])
+    const alone = (draft: Batch) => void (paperIn(draft, 'night').standsIn = [])
+    expect(offered(alone)).toEqual(['algae'])
+    expect(offered((draft) => {
+      alone(draft)
+      Object.assign(paperIn(draft, 'kelp'), { family: 'green' })
+      Object.assign(paperIn(draft, 'night'), { family: 'green' })
+    })).toEqual(['night'])
+    // What is coated too, too light, too small or not to be had is not offered.
+    for (const wrong of [
+      { coating: 'coated' as const }, { weight: 80 },
+      { stocks: [{ key: 'pad', width: '3 in', height: '3 in', onHand: 9, pack: 1, price: 10 }] },
+      { stocks: paperIn(smeared(), 'algae').stocks.map(stock => ({ ...stock, onHand: 0, price: null })) },
+    ]) {
+      const others = offered((draft) => {
+        alone(draft)
+        Object.assign(paperIn(draft, 'algae'), wrong)
+      })
+      expect([others.length, others.includes('algae')]).toEqual([1, false])
+    }
+  })
+
+  it('gives way to it wherever the card took it for the part, and nowhere else', () => {
+    const coloured = smeared((draft) => {
+      draft.cards[0]!.papers.message = 'kelp'
+      draft.cards[0]!.colourways = [{ key: 'one', name: 'One', kits: null, papers: { base: 'kelp', message: 'fog' } }]
+    })
+    const [finding] = offersIn(coloured)
+    const after = produce(coloured, ({ cards: [card] }) =>
+      takeInstead(card!, finding!.part!, finding!.paper!, finding!.instead!.paper))
+    const [card] = after.cards
+    expect([card!.papers.base, card!.papers.message, card!.colourways[0]!.papers]).toEqual([
+      'night', 'kelp', { base: 'night', message: 'fog' },
+    ])
+    expect(offersIn(after)).toEqual([])
   })
 })
 

@@ -112,3 +112,8 @@ export const stackedWeight = (paper: Pick<PaperEntry, 'thick' | 'weight'>): numb
 
 /** Weights of scrap that a hidden part may be cut from (g/m²). */
 export const SCRAP_WEIGHTS = { least: 150, most: 350 } as const
+
+/** How far two colours are apart, as the sum over red, green and blue: 0 for the same one, 765 for black and white. */
+export const colourDistance = (one: string, other: string): number =>
+  [1, 3, 5].reduce((sum, at) =>
+    sum + Math.abs(Number.parseInt(one.slice(at, at + 2), 16) - Number.parseInt(other.slice(at, at + 2), 16)), 0)

@@ -153,8 +153,8 @@ export function unfit({ text, named }: ClassText): Problem | undefined {
 }
 
 /** All that a paper is found by. */
-const wordsOf = ({ name, back, article, where, family, note }: PaperEntry): string =>
-  [name, back.differs ? back.name : '', article, where, family, note].filter(Boolean).join('\n')
+const wordsOf = ({ name, back, article, where, link, family, note }: PaperEntry): string =>
+  [name, back.differs ? back.name : '', article, where, link, family, note].filter(Boolean).join('\n')
 
 export const paperRows = (papers: PaperEntry[]): PaperRows => ({
   keys: papers.map(({ key }) => key),

@@ -2,7 +2,7 @@
 import { BOUNDS } from '../../../core/document'
 import type { CardEntry, ParameterInput, ParameterInputs } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
-import { bagsOf, drawnPapers, withPapers } from '../../../core/batch'
+import { bagsOf, drawnPapers, takeInstead, withOffers, withPapers } from '../../../core/batch'
 import { onCard, viewOf } from '../../../core/kits'
 import { applyFix, faceAt, faceKey, moveFreePiece, resizeDressing } from '../../../core/dressing'
 import type { Finding } from '../../../core/folds'
@@ -21,7 +21,8 @@ const id = useId()
 const later = useTrailing(() => card)
 const drawn = computed(() => drawnPapers(card))
 const view = computed(() => work.settled && viewOf(later.value, work.settled.batch))
-const findings = computed(() => onCard(view.value?.findings ?? card.findings))
+const findings = computed(() =>
+  withOffers(onCard(view.value?.findings ?? card.findings), card, work.prepared.shelf))
 const paperless = computed(() => card.pieces.filter(({ paper }) => !paper).length)
 const perSeat = computed(() => bagsOf(work.batch).length)
 const inAll = computed(() => card.pieces.reduce((sum, { quantity }) => sum + quantity, 0))
@@ -34,8 +35,10 @@ const inputs = computed(() => card.construction?.inputs ?? card.entry.parameters
 
 const edit = (what: string, next: (before: ParameterInputs) => ParameterInputs) =>
   change(what, entry => void (entry.parameters = next(entry.parameters)))
-function fix({ fix }: Finding) {
+function fix({ fix, instead, part, paper }: Finding) {
   if (fix) change(fix.parameter, entry => applyFix(entry, fix, work.units))
+  else if (instead && part !== undefined && paper !== undefined)
+    change(`paper of ${part}`, entry => takeInstead(entry, part, paper, instead.paper))
 }
 
 /** Changes the card; pieces that are new take the class's papers. */

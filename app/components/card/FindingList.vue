@@ -35,6 +35,12 @@ const SIGNS = {
         /> {{ SIGNS[finding.severity].word }}</span>
         <span class="said"><strong>{{ finding.subject }}</strong> {{ finding.problem }}</span>
         <PlainButton v-if="finding.fix" :label="fixWords(finding.fix, units)" @click="emit('fix', finding)" />
+        <PlainButton
+          v-else-if="finding.instead"
+          :label="`Take ${finding.instead.name}`"
+          :aria-label="`Take ${finding.instead.name} for ${finding.subject}`"
+          @click="emit('fix', finding)"
+        />
       </li>
     </ul>
     <button v-if="hidden > 0" type="button" class="more" :aria-expanded="all" @click="all = !all">

@@ -169,6 +169,10 @@ export interface Finding {
   problem: string
   /** What would put it right with one click. */
   fix?: Fix
+  /** Key of the paper that does not suit the part, where it is about that. */
+  paper?: string
+  /** Another paper for the part that would suit it. */
+  instead?: { paper: string, name: string }
   /** The other answer to a question: what is set so that it is not asked again. */
   keep?: { words: string, parameter: string, value: string }
   parameter?: string
