@@ -114,13 +114,19 @@ export const sheetKey = (named: string): string => named.replace(/^back--/, '')
 
 const sheetOf = ({ papers }: Batch, named: string) => papers.find(({ key }) => key === sheetKey(named))
 
+/** Whether the sheets of a paper are bought with a fold, and it lies where the piece is folded anyway. */
+export const isFoldedAlready = (batch: Batch, paper: string, { halves }: Pick<KitPart, 'halves'>): boolean =>
+  halves !== undefined && (sheetOf(batch, paper)?.folded ?? 'flat') !== 'flat'
+
 /**
- * How a piece has to lie on a paper: upright prints by their direction, other paper so that creases run with its grain.
+ * How a piece has to lie on a paper: in the fold of one that comes folded, upright prints by their direction, other
+ * paper so that creases run with its grain.
  */
 export function turnFor(
-  { papers }: Batch, paper: string, { printTop, creases }: Pick<KitPart, 'printTop' | 'creases'>,
+  batch: Batch, paper: string, { printTop, creases, halves }: Pick<KitPart, 'printTop' | 'creases' | 'halves'>,
 ): Turn {
-  const entry = papers.find(({ key }) => key === sheetKey(paper))
+  const entry = sheetOf(batch, paper)
+  if (isFoldedAlready(batch, paper, { halves })) return entry?.folded === halves ? 'as drawn' : 'turned'
   const isUpright = entry?.key === paper ? entry.upright : entry?.back.upright
   if (isUpright && printTop !== 'any') return printTop === 'top' || printTop === 'bottom' ? 'as drawn' : 'turned'
   if (!entry || entry.grain === 'any' || creases === undefined) return 'either'

@@ -1,5 +1,5 @@
 import type { KitThing, Audited, Disagreement } from './model'
-import { dueIn, isCut, profileIn } from './bags'
+import { dueIn, isCut, isFoldedAlready, profileIn } from './bags'
 import { cuttingDisagreements, sheetDisagreements } from './cutting'
 import { bagDisagreements, labelDisagreements, listDisagreements, packingDisagreements, piecesDue } from './packed'
 
@@ -64,9 +64,11 @@ function taskDisagreements(audited: Audited): Disagreement[] {
     ...over.map(kit => ({ kit, bag: undefined }))]
   for (const { kit, bag } of kits) {
     const isPrecut = profileIn(batch, bag)?.adhesive === 'precut'
-    for (const { part: { scores, joints }, count, level } of dueIn(batch, recipes, kit, bag)) {
+    for (const { part, count, level } of dueIn(batch, recipes, kit, bag)) {
+      const { scores, joints } = part
       if (!isCut(level)) continue
-      if (level !== 'cut') add('Score', count * scores)
+      const paper = kit.pieces.find(({ key }) => key === part.key)?.paper ?? ''
+      if (level !== 'cut') add('Score', count * (isFoldedAlready(batch, paper, part) ? scores - 1 : scores))
       if (level === 'die cut') add('Die cut', count)
       if (level === 'stamped') add('Stamp', count)
       if (level === 'assembled') add('Put on', count)

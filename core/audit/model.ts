@@ -18,6 +18,8 @@ export interface KitPart {
   /** Halves of one pair are cut side by side where they are of one paper. */
   pair?: string
   scores: number
+  /** Which of its sides is folded in the middle, where one is. */
+  halves?: 'width' | 'height'
   /** Which way most of its creases run, where it has any. */
   creases?: 'width' | 'height'
   /** Joints for which tape is cut or pads are counted. */

@@ -3,7 +3,7 @@ import { LEAST_PIECE } from '../cutting'
 import type { CardEntry, Turn } from '../document'
 import { ANY_SCRAP } from '../document'
 import type { Finding, Joint } from '../folds'
-import { mainCrease } from '../folds'
+import { halvedSide, mainCrease } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, millimetres } from '../lengths'
 import type { Paper } from '../paper'
@@ -23,7 +23,7 @@ export function paperFindings(
   const findings = narrowFindings(piece, cutter, units)
   const told = new Set<string>()
   for (const share of piece.shares) {
-    for (const finding of shareFindings(piece, share, joints)) if (!told.has(finding.problem)) findings.push(finding)
+    findings.push(...shareFindings(piece, share, joints, units).filter(({ problem }) => !told.has(problem)))
     findings.forEach(({ problem }) => told.add(problem))
   }
   return findings
@@ -32,16 +32,17 @@ export function paperFindings(
 /**
  * Findings of a card with a paper of the shelf where one would suit better. Papers of a pool are left to the pool.
  * @param shelf papers by key
+ * @param units for the words of what is found
  */
 export function withOffers(
   findings: Finding[], { pieces, construction }: Pick<PreparedCard, 'pieces' | 'construction'>,
-  shelf: ReadonlyMap<string, Paper>,
+  shelf: ReadonlyMap<string, Paper>, units: Units,
 ): Finding[] {
   return findings.map((finding) => {
     const piece = finding.paper === undefined ? undefined : pieces.find(({ key }) => key === finding.part)
     const now = shelf.get(finding.paper ?? '')
     if (!piece || !now || piece.pool !== undefined) return finding
-    const other = suitable(piece, now, construction?.joints ?? [], shelf.values())
+    const other = suitable(piece, now, construction?.joints ?? [], shelf.values(), units)
     return other ? { ...finding, instead: { paper: other.key, name: other.name } } : finding
   })
 }
@@ -58,7 +59,7 @@ export function takeInstead(card: CardEntry, part: string, before: string, paper
  * looks most like it.
  */
 function suitable(
-  piece: PreparedPiece, now: Paper, joints: readonly Joint[], shelf: Iterable<Paper>,
+  piece: PreparedPiece, now: Paper, joints: readonly Joint[], shelf: Iterable<Paper>, units: Units,
 ): Paper | undefined {
   const [width, height] = [piece.width.value, piece.height.value]
   const isLarge = (sheet: { width: number, height: number }, turn: Turn) =>
@@ -68,7 +69,7 @@ function suitable(
     const turn = turnOn(paper, piece)
     return paper.kind === now.kind && sheetOf(paper) !== sheetOf(now)
       && paper.stocks.some(stock => (stock.onHand > 0 || stock.price !== null || stock.pad) && isLarge(stock, turn))
-      && shareFindings(piece, { paper, turn }, joints).every(({ severity }) => severity === 'note')
+      && shareFindings(piece, { paper, turn }, joints, units).every(({ severity }) => severity === 'note')
   }
   const standsFor = ({ standsIn }: Paper) => standsIn.includes(sheetOf(now).key)
   const isAkin = ({ family }: Paper) => family !== '' && family === now.family
@@ -115,11 +116,11 @@ function narrowFindings(piece: PreparedPiece, cutter: Cutter, units: Units): Fin
 
 /** What is found in one of the papers that a piece is cut from. */
 function shareFindings(
-  piece: PreparedPiece, { paper, turn }: Pick<Share, 'paper' | 'turn'>, joints: readonly Joint[],
+  piece: PreparedPiece, { paper, turn }: Pick<Share, 'paper' | 'turn'>, joints: readonly Joint[], units: Units,
 ): Finding[] {
   const findings: Finding[] = []
   const found = (severity: Finding['severity'], problem: string) =>
-    void findings.push({ ...about(piece), severity, problem, ...(severity === 'warn' && { paper: paper.key }) })
+    void findings.push({ ...about(piece), severity, problem, ...(severity !== 'note' && { paper: paper.key }) })
   const of = `is of ${paper.weight} g/m² paper`
   const isLight = paper.weight < STOCK_WEIGHTS.light
   const enough = `${STOCK_WEIGHTS.light} g/m² or more`
@@ -132,11 +133,36 @@ function shareFindings(
     found('warn', `${of}: above ${piece.heaviest} g/m² it cracks where its creases meet.`)
   if (piece.scores.length > 0 && paper.weight >= STOCK_WEIGHTS.heavy)
     found('note', `is of heavy stock (${paper.weight} g/m²): score before folding and fold along the grain.`)
+  for (const [severity, problem] of foldedFindings(piece, paper, units)) found(severity, problem)
   const crease = mainCrease(piece)
   const isAcross = crease !== undefined && paper.grain !== 'any' && (crease === paper.grain) !== (turn === 'as drawn')
   if (turn !== 'either' && isAcross)
     found('note', `folds across the grain of “${paper.name}”, as its print direction wants: score it well.`)
   return findings
+}
+
+/** What is found in a piece of a base that comes folded: its fold must be the one in the middle of the piece. */
+function foldedFindings(piece: PreparedPiece, paper: Paper, units: Units): [Finding['severity'], string][] {
+  if (paper.folded === 'flat') return []
+  const halved = halvedSide(piece)
+  if (!halved) {
+    return [[
+      'warn', `is of “${paper.name}”, which comes folded: that fold runs through it. Only a piece that folds in its middle `
+      + 'is cut from it.',
+    ]]
+  }
+  const [sheet] = sheetOf(paper).stocks
+  const [own, there] = [piece[halved].value, sheet?.[paper.folded]]
+  if (there !== undefined && own !== there) {
+    const say = (length: Length) => formatLength(length, units, { unit: true })
+    return [[
+      'stop', `folds in the middle of ${say(own)}, and “${paper.name}” comes folded in the middle of ${say(there)}. `
+      + `Make it ${say(there)}, or choose another paper.`,
+    ]]
+  }
+  return piece.scores.length > 1
+    ? [['note', `of “${paper.name}” comes folded in its middle: score the rest only.`]]
+    : []
 }
 
 /** Pieces narrower than this show little of a large pattern. */

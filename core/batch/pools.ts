@@ -1,7 +1,7 @@
 import type { Batch, PoolEntry, Turn } from '../document'
 import { POOL_PREFIX, freeKey, freeTitle, keyFrom } from '../document'
 import type { Piece } from '../folds'
-import { mainCrease } from '../folds'
+import { halvedSide, mainCrease } from '../folds'
 import type { Paper } from '../paper'
 import { allowedTurn, alongGrain } from '../paper'
 
@@ -22,9 +22,16 @@ export interface Share {
 export const readPool = ({ key, name, papers }: PoolEntry, shelf: ReadonlyMap<string, Paper>): Pool =>
   ({ key, name, papers: papers.flatMap(paper => shelf.get(paper) ?? []) })
 
-/** How a piece may lie on a paper. */
-export const turnOn = (paper: Paper, piece: Piece): Turn =>
-  alongGrain(allowedTurn(paper, piece.printTop), paper.grain, mainCrease(piece))
+/** How a piece may lie on a paper. On a base that comes folded its fold lies in that of the sheet. */
+export function turnOn(paper: Paper, piece: Piece): Turn {
+  const halved = paper.folded === 'flat' ? undefined : halvedSide(piece)
+  if (halved) return halved === paper.folded ? 'as drawn' : 'turned'
+  return alongGrain(allowedTurn(paper, piece.printTop), paper.grain, mainCrease(piece))
+}
+
+/** How many scores of a piece are still to be made: what comes folded has the one in its middle. */
+export const scoresLeft = ({ folded }: Pick<Paper, 'folded'> = { folded: 'flat' }, piece: Piece): number =>
+  piece.scores.length - Number(folded !== 'flat' && halvedSide(piece) !== undefined)
 
 /** Another pool of a class, with no paper in it yet. */
 export function newPool({ pools }: Pick<Batch, 'pools'>): PoolEntry {

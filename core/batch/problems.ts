@@ -47,6 +47,15 @@ export interface PaperProblem {
 }
 
 /**
+ * The tools as a paper is cut with them: as many sheets under the blade as its thickness lets. A base that comes folded
+ * has its edges.
+ */
+export const cutterFor = (paper: Paper, tools: Cutter): Cutter => ({
+  ...tools, stack: stackOf(tools.stack, stackedWeight(paper)),
+  ...(paper.folded !== 'flat' && { squaring: 0 as Length }),
+})
+
+/**
  * The cutting problem of one paper.
  * @param cards those that pieces are cut for from it
  * @param scrap hidden parts that may be among its layouts
@@ -55,7 +64,7 @@ export interface PaperProblem {
 export function paperProblem(
   batch: Batch, cards: PreparedCard[], paper: Paper, tools: Cutter, scrap: OwnedDemand[] = [], known?: Layout[],
 ): PaperProblem {
-  const cutter = { ...tools, stack: stackOf(tools.stack, stackedWeight(paper)) }
+  const cutter = cutterFor(paper, tools)
   const demands = demandsOf(batch, cards, paper)
   const entry = batch.cutting.find(({ paper: key }) => key === paper.key)
   const supplies = [...suppliesOf(paper, formatsFor(batch, paper), cards, cutter), ...miscutsOf(entry)]

@@ -44,10 +44,20 @@ function sideProblem(named: string, { papers }: Batch): string[] {
     : []
 }
 
-/** What does not go together in a pad, or in a paper that is none. */
-export function padProblems({ kind, holds, stocks }: PaperEntry): Problem[] {
-  if (kind !== 'pad')
-    return holds.length > 0 ? [{ path: 'holds', problem: 'is for pads only: a paper holds no others' }] : []
+/** What does not go together in a pad, in bought bases, or in a paper that is neither. */
+export function padProblems({ kind, holds, stocks, folded }: PaperEntry): Problem[] {
+  if (kind !== 'pad' && holds.length > 0)
+    return [{ path: 'holds', problem: 'is for pads only: a paper holds no others' }]
+  if (folded !== 'flat') {
+    if (kind === 'pad') return [{ path: 'folded', problem: 'is for bases that are bought folded; a pad is flat' }]
+    return stocks.length > 1
+      ? [{
+          path: 'stocks',
+          problem: 'of bases that come folded is one size, laid open: bases of another size are another paper',
+        }]
+      : []
+  }
+  if (kind !== 'pad') return []
   const [format, ...others] = stocks
   if (!format || others.length > 0) return [{ path: 'stocks', problem: 'of a pad is one sheet format' }]
   if (holds.length === 0) return [{ path: 'holds', problem: 'names the papers of the pad: there is none' }]

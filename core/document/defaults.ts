@@ -34,7 +34,7 @@ export const plainPaper = (
   const { motif = 'plain', scale = 'middle', upright = false } = known
   return {
     article: '', where: '', link: '', note: '', family: '', standsIn: [], thick: '0 mm', coating: 'uncoated',
-    core: 'dyed', motif, scale, upright, grain: 'any', stocks: [], offcuts: [], holds: [],
+    core: 'dyed', motif, scale, upright, grain: 'any', folded: 'flat', stocks: [], offcuts: [], holds: [],
     back: { differs: false, name: '', colour: known.colour, motif, scale, upright },
     ...known,
   }

@@ -58,6 +58,7 @@ export const NAMES = {
   'coating': 'coating',
   'core': 'core',
   'scale': 'size of the pattern',
+  'folded': 'how it comes folded',
   'back': 'other side',
   'differs': 'two sides',
   'holds': 'papers of the pad',

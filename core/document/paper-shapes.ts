@@ -3,9 +3,9 @@ import { IsHexColor, Length as HasLength, Matches, NotEquals } from 'class-valid
 import { BOUNDS } from './bounds'
 import { key, least, listOf, most, one, oneOf, whole, yesOrNo } from './shape-checks'
 import { IsFilledText, IsLengthText, IsListOf, IsText, IsWholeOrNull } from './validators'
-import type { Coating, ColourFamily, Core, Grain, Motif, PaperKind, Scale } from './vocabulary'
+import type { Coating, ColourFamily, Core, Folded, Grain, Motif, PaperKind, Scale } from './vocabulary'
 import {
-  ANY_SCRAP, BACK_PREFIX, COATINGS, COLOUR_FAMILIES, CORES, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, SCALES,
+  ANY_SCRAP, BACK_PREFIX, COATINGS, COLOUR_FAMILIES, CORES, FOLDED, GRAINS, MOTIFS, PAPER_KINDS, POOL_PREFIX, SCALES,
 } from './vocabulary'
 
 /* Papers as they are bought and lie on the shelf. */
@@ -148,6 +148,10 @@ export class PaperEntry extends LookEntry {
   /** Which way the fibres run; creases then follow them where the print direction allows it. */
   @oneOf(GRAINS)
   grain!: Grain
+
+  /** Whether it is bought as bases folded in the middle, and which side of the sheet, laid open, that halves. */
+  @oneOf(FOLDED)
+  folded!: Folded
 
   @listOf(() => StockEntry, 'sheet formats', BOUNDS.stocks)
   stocks!: StockEntry[]

@@ -22,6 +22,9 @@ export const MOTIFS = ['plain', 'shoal', 'lanterns', 'ripples', 'ropes', 'dots']
 /** Which way the fibres run on a sheet; `any` where it is not known or does not matter. */
 export const GRAINS = ['any', 'width', 'height'] as const
 
+/** Which side of a bought base its fold halves; flat where a sheet comes without any fold. */
+export const FOLDED = ['flat', 'width', 'height'] as const
+
 /** How a piece may lie on a sheet: width along the sheet's width, width along its height, or either. */
 export const TURNS = ['as drawn', 'turned', 'either'] as const
 
@@ -133,6 +136,7 @@ export type Coating = typeof COATINGS[number]
 export type Core = typeof CORES[number]
 export type Scale = typeof SCALES[number]
 export type ColourFamily = typeof COLOUR_FAMILIES[number]
+export type Folded = typeof FOLDED[number]
 export type Grain = typeof GRAINS[number]
 export type Turn = typeof TURNS[number]
 export type SupplyKind = typeof SUPPLY_KINDS[number]

@@ -114,7 +114,7 @@ describe('a paper that does not suit', () => {
   })
   const offersIn = (batch: Batch, part = 'base') => {
     const { cards: [card], shelf } = prepare(batch)
-    return withOffers(card!.findings, card!, shelf).filter(finding => finding.part === part && finding.paper)
+    return withOffers(card!.findings, card!, shelf, 'inch').filter(finding => finding.part === part && finding.paper)
   }
 
   it('is found with one that does: what stands in for it first, then what looks alike and can be had', () => {

@@ -1,8 +1,8 @@
-import { count, tally } from '../lists'
+import { count, grouped, tally } from '../lists'
 import type { PrepPaceEntry } from '../document'
 import type { Bag } from './packing'
 import { packedBags, piecesInBag } from './packing'
-import { countInKit, isCutReady } from '../batch'
+import { countInKit, isCutReady, scoresLeft } from '../batch'
 import type { Preparation } from '../batch'
 
 /** Something to be done beside cutting before the class, and how long it takes. */
@@ -34,14 +34,18 @@ export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(prepa
   /** By work and card: pieces by name, and how many times the work is done on them. */
   const done = new Map<string, { of: string, times: number, seconds: number, pieces: Map<string, number> }>()
   for (const card of cards) {
-    const kitsBy = tally(card.dealt, ({ prep }) => prep)
-    for (const [{ levels, profile }, kits] of kitsBy) {
+    for (const [{ levels, profile }, dealt] of grouped(card.dealt, ({ prep }) => prep)) {
+      const kits = dealt.length
       for (const piece of card.pieces) {
         const level = levels.get(piece.key) ?? 'cut'
         const pieces = countInKit(profile, piece) * kits
         const isReady = isCutReady(level)
-        // What is put on already, stamped or die cut is scored as well.
-        if (isReady && level !== 'cut') add('score', card.entry.title, piece.name, pieces, pieces * piece.scores.length)
+        // What is put on already, stamped or die cut is scored as well, but for what comes folded.
+        if (isReady && level !== 'cut') {
+          const each = countInKit(profile, piece)
+          for (const [paper, own] of tally(dealt, kit => kit.papers.get(piece.key)))
+            add('score', card.entry.title, piece.name, each * own, each * own * scoresLeft(paper, piece))
+        }
         if (level === 'die cut') add('dieCut', card.entry.title, piece.name, pieces, pieces)
         if (level === 'stamped') add('stamp', card.entry.title, piece.name, pieces, pieces)
         if (level === 'assembled') add('assemble', card.entry.title, piece.name, pieces, pieces)

@@ -50,6 +50,17 @@ export function tally<T, K>(list: readonly T[], of: (item: T) => K, by: (item: T
   return counts
 }
 
+/** Items that come to the same together, by what that is, in the order in which each is first met. */
+export function grouped<T, K>(items: Iterable<T>, by: (item: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>()
+  for (const item of items) {
+    const own = groups.get(by(item))
+    if (own) own.push(item)
+    else groups.set(by(item), [item])
+  }
+  return groups
+}
+
 /** `1 sheet`, `2 sheets`. */
 export const count = (number: number, word: string): string => `${number} ${word}${number === 1 ? '' : 's'}`
 

@@ -1,13 +1,13 @@
 import { ANY_SCRAP } from '../document'
 import type { Batch, CardEntry, PrepLevel } from '../document'
-import type { Cutter, Demand, CuttingProblem } from '../cutting'
+import type { Demand, CuttingProblem } from '../cutting'
 import { isUsed } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, lengthFrom, writeLength } from '../lengths'
 import type { Paper } from '../paper'
-import { SHEET_FORMATS, sheetOf, stackOf, stackedWeight } from '../paper'
+import { SHEET_FORMATS, sheetOf } from '../paper'
 import type { Preparation, KitGroup, PreparedCard } from '../batch'
-import { PLAIN, stripsFor, withMore, prepare, demandsOf, formatsFor, suppliesOf } from '../batch'
+import { PLAIN, cutterFor, stripsFor, withMore, prepare, demandsOf, formatsFor, suppliesOf } from '../batch'
 
 /** What one kit takes from one paper: a problem whose quantities are those of a single kit. */
 export interface KitProblem {
@@ -26,7 +26,7 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
       .flatMap(({ paper }) => (paper.key === ANY_SCRAP ? [] : [[sheetOf(paper).key, sheetOf(paper)] as const])),
   )
   return [...papers.values()].map((paper) => {
-    const stacked: Cutter = { ...cutter, stack: stackOf(cutter.stack, stackedWeight(paper)) }
+    const stacked = cutterFor(paper, cutter)
     const demands = demandsOf(batch, some, paper, card => [oneKit(card, paper, batch.class.units)])
     return {
       paper,

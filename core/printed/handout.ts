@@ -1,6 +1,6 @@
 import type { PreparedCard } from '../batch'
 import type { Bag, PackedKit } from '../kits'
-import { LEVEL_WORDS, isCutReady, stripInWords, stripName } from '../batch'
+import { LEVEL_WORDS, isCutReady, scoresLeft, stripInWords, stripName } from '../batch'
 import { broughtPieces, lyingPieces, extraInWords } from '../kits'
 import type { PrepLevel, ProfileEntry } from '../document'
 import type { Step } from '../folds'
@@ -34,12 +34,14 @@ const IS_SCORED: ReadonlySet<PrepLevel> = new Set(['scored', 'die cut', 'stamped
 /**
  * A step as it is left to do, by how far what is worked on in it is made ready.
  * @param folded what is worked on and has creases, by key
+ * @param bought what of it comes folded and has no other score
  */
 function leftOf(
-  step: Step, folded: string[], levels: ReadonlyMap<string, PrepLevel>, nameOf: (key: string) => string,
+  step: Step, folded: string[], levels: ReadonlyMap<string, PrepLevel>, bought: ReadonlySet<string>,
+  nameOf: (key: string) => string,
 ): Pick<Step, 'text' | 'warning'> {
   const names = (keys: string[]) => keys.map(nameOf).join(', ')
-  const scored = folded.filter(key => IS_SCORED.has(levels.get(key) ?? 'cut'))
+  const scored = folded.filter(key => bought.has(key) || IS_SCORED.has(levels.get(key) ?? 'cut'))
   const dies = folded.filter(key => levels.get(key) === 'die cut')
   if (!step.scored || scored.length === 0) return step
   const cut = dies.length > 0 ? `${names(dies)}: slits and windows are cut already. ` : ''
@@ -63,6 +65,8 @@ function stepsOf({ card, pieces, strips }: PackedKit, units: Units): HandStep[] 
   const { construction } = card
   if (!construction) return []
   const levels = new Map(pieces.map(({ piece, level }) => [piece.key, level]))
+  const bought = new Set(pieces.flatMap(({ piece, paper }) =>
+    (piece.scores.length > 0 && scoresLeft(paper, piece) === 0 ? [piece.key] : [])))
   const nameOf = (key: string) => construction.parts.find(part => part.key === key)?.name ?? key
   const uncut = strips.map(
     strip => `From the strip of ${strip.paper.name}: ${stripInWords(strip, card.pieces, units)}.`,
@@ -82,7 +86,7 @@ function stepsOf({ card, pieces, strips }: PackedKit, units: Units): HandStep[] 
       if (isDone(step, levels)) return []
       const ready = step.puts.filter(key => levels.get(key) === 'assembled')
       const already = ready.length > 0 ? `${ready.map(nameOf).join(', ')}: put on already. ` : ''
-      const { text, warning } = leftOf(step, worked, levels, nameOf)
+      const { text, warning } = leftOf(step, worked, levels, bought, nameOf)
       return [{ at, text: `${already}${text}`, warning }]
     }),
   ]
@@ -109,7 +113,7 @@ function drawingsOf({ construction, fold }: PreparedCard, at: number, units: Uni
 /** What a kit's student brings along. */
 function broughtAlong(kit: PackedKit, { adhesive }: ProfileEntry, units: Units): string[] {
   const isScored = kit.pieces.some(
-    ({ piece, level }) => piece.scores.length > 0 && (level === 'cut' || !isCutReady(level)),
+    ({ piece, paper, level }) => scoresLeft(paper, piece) > 0 && (level === 'cut' || !isCutReady(level)),
   )
   return [
     ...broughtPieces(kit).map(({ piece, count }) =>
@@ -133,6 +137,7 @@ function inTheBag(kit: PackedKit, profile: ProfileEntry, units: Units): string[]
           `${count} × ${piece.name}`, typesetSize(piece.width.value, piece.height.value, units, true),
           ...(paper ? [paper.name] : []),
           ...(level === 'cut' ? [] : [LEVEL_WORDS[level]]),
+          ...(scoresLeft(paper, piece) < piece.scores.length ? ['comes folded'] : []),
         ].join(', ')),
     ...kit.strips.map(strip => [
       `1 × ${stripName(strip)}`,

@@ -1,4 +1,5 @@
-import type { PreparedCard } from '../batch'
+import type { PreparedCard, PreparedPiece } from '../batch'
+import { scoresLeft } from '../batch'
 import type { Part, Piece } from '../folds'
 import { blanksOf, cutLines, scoreLines } from '../folds'
 import type { Units } from '../lengths'
@@ -45,7 +46,16 @@ export function scoreSection({ entry, construction, pieces, kits }: PreparedCard
   ]
 }
 
-function blankBlocks(part: Part, piece: Piece, kits: number, units: Units, box: typeof BOX): PrintBlock[] {
+/** Of a blank that comes folded, from which papers it does, and that it is not scored there again. */
+function foldedWords(piece: PreparedPiece): string[] {
+  const { shares, scores } = piece
+  const folded = shares.filter(({ paper }) => scoresLeft(paper, piece) < scores.length)
+  if (folded.length === 0) return []
+  const from = folded.length < shares.length ? ` of ${folded.map(({ paper }) => paper.name).join(', ')}` : ''
+  return [`Comes folded${from}: the line in the middle is not scored again.`]
+}
+
+function blankBlocks(part: Part, piece: PreparedPiece, kits: number, units: Units, box: typeof BOX): PrintBlock[] {
   const lines = scoreLines(piece, units)
   const numbers = piece.scores.map((_, index) => lines.findIndex(({ scores }) => scores.includes(index)) + 1)
   const pattern = patternDrawing(part, numbers, units, box)
@@ -59,6 +69,7 @@ function blankBlocks(part: Part, piece: Piece, kits: number, units: Units, box: 
     ...(lines.length > 0
       ? [{ kind: 'list' as const, mark: 'number' as const, items: lines.map(({ words }) => typesetText(words)) }]
       : []),
+    ...foldedWords(piece).map((text): PrintBlock => ({ kind: 'text', strong: true, text })),
     ...(cuts.length > 0 ? [{ kind: 'list' as const, mark: 'dot' as const, items: cuts.map(typesetText) }] : []),
   ]
 }

@@ -4,6 +4,7 @@ import type { PaperOutcome } from '../plans'
 import type { Bag, PackedKit, Kits } from '../kits'
 import { packedKit, piecesInBag, suppliesFor, tasksOf, weighedBags } from '../kits'
 import { ANY_SCRAP } from '../document'
+import type { Piece } from '../folds'
 import { mainCrease } from '../folds'
 import { bagLabels, kitLabels, packingSection } from '../printed'
 
@@ -27,12 +28,19 @@ export const recipesOf = ({ cards }: Preparation): Recipes =>
           outOf: piece.outOf,
           scores: piece.scores.length,
           creases: mainCrease(piece),
+          halves: halvesOf(piece),
           joints: (construction?.joints ?? []).filter(
             ({ part, means }) => part === piece.key && means !== 'held' && means !== 'glue',
           ).length,
         })),
         things: (construction?.extras ?? []).map(({ name, count, length }) => ({ name, count, length })),
       }]))
+
+/** The side that the first score from edge to edge in its middle parts in two. */
+function halvesOf({ scores }: Piece): 'width' | 'height' | undefined {
+  const middle = scores.find(({ ends, at, fromOtherEnd }) => !ends && at.value === fromOtherEnd.value)
+  return middle && (middle.along === 'x' ? 'width' : 'height')
+}
 
 const saidKit = ({ card, colourway, pieces, strips }: PackedKit): SaidKit => ({
   card: card.entry.key,

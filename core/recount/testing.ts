@@ -35,6 +35,7 @@ export function unlikePapers(chance: Chance, units: Units): PaperEntry[] {
       weight: chance.pick([120, 200, 240, 300]),
       upright: kind === 'print' && chance.yes(0.6),
       grain: chance.pick(['any', 'any', 'width', 'height']),
+      folded: formats.length === 1 && chance.yes(0.3) ? chance.pick(['width', 'height']) : 'flat',
       stocks: formats.map(([width = '', height = ''], format) => ({
         key: `${name.toLowerCase().slice(0, 4)}-${chance.below(90)}-${format}`, width, height, onHand: chance.below(9),
         pack: chance.pick([1, 1, 4, 25]),

@@ -1,4 +1,4 @@
-import { itemAt } from '../lists'
+import { grouped, itemAt } from '../lists'
 import { typeOf } from './classes'
 import { exchanged } from './exchange'
 import type { Combination, Role, SharingProblem } from './model'
@@ -57,13 +57,3 @@ export function* handedOut(problem: SharingProblem, { dealt, pieces }: PrintCut)
 
 /** What a role takes of the first of its prints: roles that take the same can swap prints that both may be of. */
 const sizeOf = ({ takes }: Role): string => [...(takes[0] ?? [])].sort().join()
-
-function grouped<T>(items: Iterable<T>, by: (item: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>()
-  for (const item of items) {
-    const own = groups.get(by(item))
-    if (own) own.push(item)
-    else groups.set(by(item), [item])
-  }
-  return groups
-}

@@ -22,7 +22,7 @@ const later = useTrailing(() => card)
 const drawn = computed(() => drawnPapers(card))
 const view = computed(() => work.settled && viewOf(later.value, work.settled.batch))
 const findings = computed(() =>
-  withOffers(onCard(view.value?.findings ?? card.findings), card, work.prepared.shelf))
+  withOffers(onCard(view.value?.findings ?? card.findings), card, work.prepared.shelf, work.units))
 const paperless = computed(() => card.pieces.filter(({ paper }) => !paper).length)
 const perSeat = computed(() => bagsOf(work.batch).length)
 const inAll = computed(() => card.pieces.reduce((sum, { quantity }) => sum + quantity, 0))

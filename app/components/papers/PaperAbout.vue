@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BOUNDS, COATINGS, COLOUR_FAMILIES, CORES } from '../../../core/document'
+import { BOUNDS, COATINGS, COLOUR_FAMILIES, CORES, FOLDED } from '../../../core/document'
 import type { ColourFamily, PaperEntry, Problem } from '../../../core/document'
 
 /** What else is known of a paper: what it is found by, where it is bought, what it suits, what it stands in for. */
@@ -14,6 +14,9 @@ const at = (path: string) => problemAt(problems, path)
 const TEXTS = { article: 'Article number', where: 'Bought at', link: 'Link' } as const
 const COATING_WORDS = { uncoated: 'uncoated: ink goes in', coated: 'coated: ink stands on it' }
 const CORE_WORDS = { dyed: 'of its colour all through', white: 'white within' }
+const FOLDED_WORDS = {
+  flat: 'in flat sheets', width: 'as bases folded across the width', height: 'as bases folded across the height',
+}
 const others = computed(() => papers
   .filter(({ key, kind }) => key !== paper.value.key && kind !== 'pad' && !paper.value.standsIn.includes(key))
   .map(({ key, name }) => ({ key, name })))
@@ -55,6 +58,13 @@ const add = (key: string | null) => key && (paper.value.standsIn = [...paper.val
       label="Within"
       help="shows where it is cut, torn or scored"
       :options="CORES.map(value => ({ value, label: CORE_WORDS[value] }))"
+    />
+    <ChoiceField
+      v-if="paper.kind !== 'pad'"
+      v-model="paper.folded"
+      label="Comes"
+      help="bases have one size, laid open, and their fold in its middle"
+      :options="FOLDED.map(value => ({ value, label: FOLDED_WORDS[value] }))"
     />
     <LengthField v-model="paper.thick" label="Thickness, measured" help="0: by its weight" zero />
     <div class="field">

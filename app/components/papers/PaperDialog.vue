@@ -32,7 +32,7 @@ const original = structuredClone(
 const draft = ref<PaperEntry>(original)
 const problems = ref<Problem[]>([])
 /** Fields that are folded away until something is wrong there. */
-const ABOUT = ['article', 'where', 'link', 'note', 'thick']
+const ABOUT = ['article', 'where', 'link', 'note', 'thick', 'folded']
 const refused = ref('')
 const at = (path: string) => problemAt(problems.value, path)
 const busy = ref(false)
@@ -47,11 +47,13 @@ const isPad = computed(() => draft.value.kind === 'pad')
 /** What a pad may hold, or a paper stand in for. */
 const others = computed(() => shelf.papers.filter(({ key }) => key !== draft.value.key))
 provideMeasures(units)
-/** A pad has one format and holds papers; a paper holds none. */
+const isOneSize = computed(() => isPad.value || draft.value.folded !== 'flat')
+/** A pad is flat and holds papers; a paper holds none. */
 watch(isPad, (pad) => {
-  if (pad) draft.value.stocks.splice(1)
+  if (pad) draft.value.folded = 'flat'
   else draft.value.holds = []
 })
+watch(isOneSize, one => one && draft.value.stocks.splice(1))
 const formats = SHEET_FORMATS.map(({ name, width, height }) => ({
   label: `${name} (${width} × ${height})`,
   command: () => addStock(name, width, height),
@@ -163,7 +165,7 @@ async function save() {
         </template>
       </fieldset>
       <div>
-        <h3>{{ isPad ? 'The pad' : 'Sheets' }}</h3>
+        <h3>{{ isPad ? 'The pad' : isOneSize ? 'Bases, laid open' : 'Sheets' }}</h3>
         <SizeRows
           :rows="draft.stocks"
           path="stocks"
@@ -204,7 +206,7 @@ async function save() {
         <PlainButton
           label="Add a sheet format"
           class="more"
-          :disabled="draft.stocks.length >= (isPad ? 1 : BOUNDS.stocks)"
+          :disabled="draft.stocks.length >= (isOneSize ? 1 : BOUNDS.stocks)"
           @click="menu?.toggle($event)"
         />
         <Menu ref="menu" :model="formats" popup />

@@ -13,7 +13,7 @@ const each = (list: unknown, change: (entry: Data) => Data): unknown =>
 /** A paper; what is no list of entries stays for the door to refuse. */
 export const upgradePaper = (paper: Data): Data => ({
   article: '', where: '', link: '', note: '', family: '', standsIn: [], thick: '0 mm', coating: 'uncoated', core: 'dyed',
-  scale: 'middle', holds: [],
+  scale: 'middle', folded: 'flat', holds: [],
   back: {
     differs: false, name: '', colour: paper.colour, motif: paper.motif, scale: 'middle', upright: paper.upright,
   },

@@ -37,7 +37,8 @@ export const UNLIMITED = {
 /** Before version 11 a paper was sold by the sheet, alike on both sides and good for everything. */
 export const soldSingly = (paper: Data): Data => ({
   article: '', where: '', link: '', note: '', family: '', standsIn: [], thick: '0 mm', coating: 'uncoated', core: 'dyed',
-  scale: 'middle', holds: [], ...paper, stocks: paper.stocks.map((stock: Data) => ({ pack: 1, ...stock })),
+  scale: 'middle', folded: 'flat', holds: [], ...paper,
+  stocks: paper.stocks.map((stock: Data) => ({ pack: 1, ...stock })),
   back: {
     differs: false, name: '', colour: paper.colour, motif: paper.motif, scale: 'middle', upright: paper.upright,
   },

@@ -173,3 +173,13 @@ export function mainCrease({ scores, width, height }: Piece): 'width' | 'height'
   const [upright, level] = [run('x', height.value), run('y', width.value)]
   return upright + level === 0 ? undefined : upright >= level ? 'height' : 'width'
 }
+
+/** Which side of a piece a score right across its middle halves; nothing where it has none there. */
+export function halvedSide(
+  { scores, width, height }: Pick<Piece, 'scores' | 'width' | 'height'>,
+): 'width' | 'height' | undefined {
+  const isMiddle = ({ along, at, ends }: Score) =>
+    ends === undefined && 2 * at.value === (along === 'x' ? width : height).value
+  const score = scores.find(isMiddle)
+  return score && (score.along === 'x' ? 'width' : 'height')
+}
