@@ -50,8 +50,10 @@ export const FREE_SHAPES = ['rectangle', 'rounded', 'oval', 'outline'] as const
 /** How what is put on a card is held; `loose` lies there unglued. */
 export const HOLDS = ['tape', 'strong tape', 'glue', 'dots', 'foam', 'loose'] as const
 
-/** What a free piece is for. Ribbons and solids are bought, not cut. */
-export const FREE_KINDS = ['topper', 'sentiment', 'figure', 'strip', 'ring', 'insert', 'ribbon', 'solid'] as const
+/** What a free piece is for. Liners and flap strips dress an envelope; ribbons and solids are bought, not cut. */
+export const FREE_KINDS = [
+  'topper', 'sentiment', 'figure', 'strip', 'ring', 'insert', 'liner', 'flap strip', 'ribbon', 'solid',
+] as const
 
 /** How firmly a rule for sharing prints out is held: it must be kept, it is a wish with a weight, or nobody minds. */
 export const RULE_HOLDS = ['must', 'wish', 'free'] as const

@@ -4,6 +4,7 @@ import type { Length, Units, Measure } from '../lengths'
 import { formatLength, lengthFrom } from '../lengths'
 import { byKey } from '../lists'
 import { freeFindings } from './checks'
+import { ENVELOPE_STEPS } from './envelope'
 import type { CardFace } from './faces'
 import { facesOf, layersOn } from './faces'
 import type { PlacedPiece } from './free'
@@ -196,6 +197,8 @@ function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: 
   const free = glueWords(
     entry.glue, length => formatLength(length, units, { unit: true }), () => (entry.turn === 0 ? sides : AS_DRAWN),
   )
+  if (!face && (entry.kind === 'liner' || entry.kind === 'flap strip'))
+    return [{ text: `${entry.name}: ${ENVELOPE_STEPS[entry.kind]}`, makes: [], puts: part ? [part.key] : [] }]
   if (!face) return entry.count > 0 && entry.face === ''
     ? [{ text: `${entry.name}: put ${entry.count} into the bag.`, makes: [],
         puts: [] }]

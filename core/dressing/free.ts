@@ -18,14 +18,16 @@ export const isFreePart = (key: string): boolean => key.startsWith('free--')
 export const isBought = (kind: FreeKind): boolean => kind === 'ribbon' || kind === 'solid'
 
 const KINDS: Record<FreeKind, PartKind> = {
-  topper: 'figure',
-  sentiment: 'figure',
-  figure: 'figure',
-  strip: 'plate',
-  ring: 'figure',
-  insert: 'insert',
-  ribbon: 'figure',
-  solid: 'figure',
+  'topper': 'figure',
+  'sentiment': 'figure',
+  'figure': 'figure',
+  'strip': 'plate',
+  'ring': 'figure',
+  'insert': 'insert',
+  'liner': 'insert',
+  'flap strip': 'plate',
+  'ribbon': 'figure',
+  'solid': 'figure',
 }
 
 /** Where a free piece was put. */

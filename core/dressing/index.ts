@@ -5,6 +5,10 @@ export {
   NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight,
   removeFreePiece, resizeDressing, setOwnPart,
 } from './edit'
+export type { ForEnvelope } from './envelope'
+export {
+  addForEnvelope, envelopePieceFindings, forEnvelope, isEnvelopeStamped, stampEnvelope,
+} from './envelope'
 export { sideWords } from './held'
 export type { SideWords } from './sides'
 export { AS_DRAWN } from './sides'

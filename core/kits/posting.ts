@@ -1,3 +1,4 @@
+import { envelopePieceFindings } from '../dressing'
 import { byKey } from '../lists'
 import type { PostEntry, RateEntry, SupplyEntry } from '../document'
 import type { Construction, Finding, Part, Stack, ThicknessMap } from '../folds'
@@ -109,6 +110,7 @@ export function postingOf(
   const envelopeIs: EnvelopeIs = { closed, spare, bulky, wanted, smallest, chosen, isInside: Boolean(inside), posted }
   const findings: Finding[] = [
     ...envelopeFindings(envelopeIs, units),
+    ...(inside ? envelopePieceFindings(entry, inside, units) : []),
     ...stopperFindings(construction, post, weightOf),
     ...(rate
       ? []

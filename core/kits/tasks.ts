@@ -1,5 +1,6 @@
 import { count, grouped, tally } from '../lists'
 import type { PrepPaceEntry } from '../document'
+import { isEnvelopeStamped } from '../dressing'
 import type { Bag } from './packing'
 import { packedBags, piecesInBag } from './packing'
 import { countInKit, isCutReady, scoresLeft } from '../batch'
@@ -34,6 +35,7 @@ export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(prepa
   /** By work and card: pieces by name, and how many times the work is done on them. */
   const done = new Map<string, { of: string, times: number, seconds: number, pieces: Map<string, number> }>()
   for (const card of cards) {
+    if (isEnvelopeStamped(card.entry)) add('stamp', card.entry.title, 'Envelope', card.kits, card.kits)
     for (const [{ levels, profile }, dealt] of grouped(card.dealt, ({ prep }) => prep)) {
       const kits = dealt.length
       for (const piece of card.pieces) {

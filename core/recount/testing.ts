@@ -105,6 +105,9 @@ function randomCard(batch: Batch, chance: Chance, units: Units): CardEntry {
     : []
   return {
     ...dressed, papers, colourways,
+    parts: chance.yes(0.3)
+      ? [...dressed.parts, { key: 'envelope', hold: null, foam: '0 in', made: ['stamped'] }]
+      : dressed.parts,
     kits: chance.yes(0.6) ? null : chance.below(bags.length + 3),
     bags: chance.yes(0.3) ? chance.some(bags, 1, 2) : [],
   }
