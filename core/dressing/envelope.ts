@@ -23,13 +23,11 @@ interface Size {
   height: Length
 }
 
-/** The largest that a liner or a strip may be, flap included. */
-function roomFor(kind: ForEnvelope, { width, height }: Size, units: Units): Size {
-  const clear = lengthFrom(CLEAR[units])
-  return {
-    width: nanometres(width - 2 * clear),
-    height: kind === 'liner' ? nanometres(Math.round(height * (1 + FLAP)) - 2 * clear) : nanometres(height - 2 * clear),
-  }
+/** The largest that a liner or a strip may be, flap included. An envelope opens along its longer side. */
+function roomFor(kind: ForEnvelope, envelope: Size, units: Units): Size {
+  const [short, long] = [envelope.width, envelope.height].sort((a, b) => a - b) as [Length, Length]
+  const [clear, height] = [lengthFrom(CLEAR[units]), kind === 'liner' ? Math.round(short * (1 + FLAP)) : short]
+  return { width: nanometres(long - 2 * clear), height: nanometres(height - 2 * clear) }
 }
 
 /** The piece that a card has for its envelope, where it has one. */

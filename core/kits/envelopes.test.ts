@@ -10,7 +10,8 @@ import { inches, lengthFrom } from '../lengths'
 import { tasksOf, viewOf } from '.'
 
 const MARK = inches(0.0625)
-const A6 = { width: inches(6.5), height: inches(4.75) }
+/** Upright or on its side, it opens along its longer side. */
+const A6 = { width: inches(4.75), height: inches(6.5) }
 
 function evening(change: (card: CardEntry) => void = () => {}): Batch {
   const plain = newClass({ title: 'Lined', date: '2030-01-01', units: 'inch', seats: 5, spares: 0 })

@@ -15,7 +15,7 @@ const parts = computed(() => ownParts(construction, isFreePart).map(({ key, name
   key, name, isHeld: isHeld(key), own: entry.parts.find(part => part.key === key),
 })))
 const open = ref(false)
-const changed = computed(() => entry.parts.length)
+const changed = computed(() => parts.value.filter(({ own }) => own !== undefined).length)
 const HELD: { value: Hold | 'usual', label: string }[] = [
   { value: 'usual', label: 'held as usual' }, ...HOLDS.map(hold => ({ value: hold, label: hold })),
 ]

@@ -21,7 +21,7 @@ const said = computed(() => {
 
 const entry = computed(() => work.batch.cards.find(({ key }) => key === card))
 const envelope = computed(() => work.batch.post.envelopes.find(({ key }) => key === posting.envelope?.key))
-const FOR_IT = [{ kind: 'liner', words: 'a liner' }, { kind: 'flap strip', words: 'a strip on its flap' }] as const
+const FOR_IT = [{ kind: 'liner', words: 'lined' }, { kind: 'flap strip', words: 'strip on its flap' }] as const
 /** Cuts a piece for the envelope, or leaves it out again. */
 function dress(kind: ForEnvelope, wanted: boolean) {
   const { value: size } = envelope
@@ -63,7 +63,7 @@ function choose(envelope: string) {
         {{ value ? envelopes.find(({ key }) => key === value)?.name : (posting.envelope?.name ?? 'No envelope fits') }}
       </template>
     </Select>
-    <div v-if="entry && envelope" class="row dressing" role="group" aria-label="The envelope has">
+    <div v-if="entry && envelope" class="row dressing" role="group" aria-label="The envelope is">
       <TickField
         v-for="{ kind, words } in FOR_IT"
         :key="kind"
@@ -71,7 +71,11 @@ function choose(envelope: string) {
         :model-value="forEnvelope(entry, kind) !== undefined"
         @update:model-value="dress(kind, $event)"
       />
-      <TickField label="a stamp" :model-value="isEnvelopeStamped(entry)" @update:model-value="stamp" />
+      <TickField label="stamped" :model-value="isEnvelopeStamped(entry)" @update:model-value="stamp" />
     </div>
   </div>
 </template>
+
+<style scoped>
+.dressing { gap: 0.3rem 0.9rem; margin-top: 0.4rem; }
+</style>
