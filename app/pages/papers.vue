@@ -69,10 +69,11 @@ const drawn = computed(() => {
 const nameOf = (key: string) => [...shelf.papers, ...shelf.held].find(paper => paper.key === key)?.name ?? key
 const held = ({ holds }: PaperEntry) => holds.map(({ key, count: sheets }) => `${sheets} × ${nameOf(key)}`).join(', ')
 /** What is worth knowing of it at a glance. */
-const nature = ({ kind, weight, upright, grain, coating, core, folded, back }: PaperEntry) => [
+const nature = ({ kind, weight, upright, grain, coating, core, folded, pictures, back }: PaperEntry) => [
   folded === 'flat' ? kind : `${kind}, bases that come folded`, `${weight} g/m²`,
   upright ? 'has a right way up' : '', grain === 'any' ? '' : `grain along the ${grain}`,
   coating === 'coated' ? 'coated' : '', core === 'white' ? 'white within' : '',
+  ...pictures.map(({ name, count: each }) => `${each} × ${name} to cut out`),
   back.differs ? `other side ${back.name || 'differs'}` : '',
 ].filter(Boolean).join(', ')
 const known = ({ article, where, family, note }: PaperEntry) =>

@@ -22,6 +22,8 @@ export function wantedOf({ batch, recipes, said: { bags, over } }: Audited): Map
     wanted.set(paper, counts)
     count(counts, size, number)
   }
+  /** Pictures that are cut out, by the paper and the picture. */
+  const pictures = new Map<string, Counts>()
   const ofKit = (kit: SaidKit, bag?: string) => {
     for (const { paper, width, height, turn } of kit.strips) add(paper, sizeKey(width, height, turn), 1)
     const due = dueIn(batch, recipes, kit, bag).filter(({ level, part }) => isCut(level) && part.outOf === undefined)
@@ -31,8 +33,16 @@ export function wantedOf({ batch, recipes, said: { bags, over } }: Audited): Map
       const other = due.find(half => half !== one && half.part.pair !== undefined && half.part.pair === one.part.pair)
       const paper = paperOf(one.part.key)
       if (!paper) continue
+      const picture = pictureOf(batch, kit.card, one.part.key, paper, one.choice)
+      if (picture !== undefined) {
+        const counts = pictures.get(paper) ?? new Map<string, number>()
+        pictures.set(paper, counts)
+        count(counts, picture, one.count)
+        continue
+      }
       const turn = turnFor(batch, paper, one.part)
       const isPair = other && paperOf(other.part.key) === paper && other.choice === one.choice
+        && pictureOf(batch, kit.card, other.part.key, paper, other.choice) === undefined
         && other.part.height === one.part.height && turnFor(batch, paper, other.part) === turn
         && due.filter(({ part }) => part.pair === one.part.pair).length === 2
       // Both halves lie side by side in one blank as often as there are two; the pair is counted at the first of them.
@@ -48,7 +58,26 @@ export function wantedOf({ batch, recipes, said: { bags, over } }: Audited): Map
   }
   for (const { bag, kits } of bags) for (const kit of kits) ofKit(kit, bag)
   for (const kit of over) ofKit(kit)
+  // A sheet gives so many of each of its pictures, and is taken whole.
+  for (const [key, counts] of pictures) {
+    const paper = batch.papers.find(entry => entry.key === key)
+    const [format] = paper?.stocks ?? []
+    if (!paper || !format) continue
+    const margin = paper.folded === 'flat' ? 2 * lengthFrom(batch.tools.squaring) : 0
+    let sheets = 0
+    for (const { key: picture, count: each } of paper.pictures)
+      while (sheets * each < (counts.get(picture) ?? 0)) sheets++
+    add(key, sizeKey(lengthFrom(format.width) - margin, lengthFrom(format.height) - margin, 'as drawn'), sheets)
+  }
   return wanted
+}
+
+/** The picture that a part is cut out of, where its paper, chosen by name, shows it. */
+function pictureOf(batch: Batch, card: string, part: string, paper: string, choice: string): string | undefined {
+  const wanted = batch.cards.find(({ key }) => key === card)?.pictures[part]
+  const entry = batch.papers.find(({ key }) => key === paper)
+  const isShown = entry && entry.stocks.length > 0 && entry.pictures.some(({ key }) => key === wanted)
+  return isShown && choice === paper ? wanted : undefined
 }
 
 /** Pieces of a cut tree as the plans have them, so often. */

@@ -1,4 +1,5 @@
-import type { ProfileEntry, Turn } from '../document'
+import type { PictureEntry, ProfileEntry, Turn } from '../document'
+import { isPool } from '../document'
 import type { Piece } from '../folds'
 import type { Length, Units } from '../lengths'
 import type { Paper } from '../paper'
@@ -16,6 +17,8 @@ export interface KitGroup {
   papers: ReadonlyMap<string, Paper>
   /** What each part is said to be cut from: the key of a paper or of a pool. */
   choice: Readonly<Record<string, string>>
+  /** Keys of pictures by part, for parts that are cut out of one. */
+  pictures: Readonly<Record<string, string>>
   prep: Pick<KitPrep, 'levels' | 'strips'> & { profile: Pick<ProfileEntry, 'more'> }
 }
 
@@ -58,7 +61,7 @@ export function blanksOfParts(
   const papers = new Map(parts.map(({ key }) => [key, paper]))
   const choice = Object.fromEntries(parts.map(({ key }) => [key, paper.key]))
   const strips = stripsFor(paper, withMore(profile, parts.filter(({ key }) => levels.get(key) === 'uncut')), units)
-  return blanksFor(paper, parts, [{ kits: 1, papers, choice, prep: { levels, profile, strips } }])
+  return blanksFor(paper, parts, [{ kits: 1, papers, choice, pictures: {}, prep: { levels, profile, strips } }])
 }
 
 function cutBlanks(paper: Paper, pieces: readonly Piece[], groups: readonly KitGroup[]): Blank[] {
@@ -80,9 +83,39 @@ function cutBlanks(paper: Paper, pieces: readonly Piece[], groups: readonly KitG
   })
 }
 
+/** How many of a piece a paper gives for one kit. */
+const takenFrom = (group: KitGroup, piece: Piece, paper: Paper): number =>
+  (piece.outOf === undefined && paperIn(group, piece)?.key === paper.key ? cutPerKit(group.prep, piece) : 0)
+
 /** How many of a piece are cut to size from a paper for one kit. */
 const cutFrom = (group: KitGroup, piece: Piece, paper: Paper): number =>
-  (piece.outOf === undefined && paperIn(group, piece)?.key === paper.key ? cutPerKit(group.prep, piece) : 0)
+  (pictureIn(group, piece, paper) ? 0 : takenFrom(group, piece, paper))
+
+/**
+ * The picture of its paper that a piece is cut out of; nothing where it is cut from anywhere on the sheet. Prints of a
+ * pool are dealt out as they are.
+ */
+export const pictureIn = (
+  { pictures, choice }: Pick<KitGroup, 'pictures' | 'choice'>, { key }: Pick<Piece, 'key'>, paper: Paper,
+): PictureEntry | undefined =>
+  (isPool(choice[key] ?? '') || paper.stocks.length === 0
+    ? undefined
+    : paper.pictures.find(picture => picture.key === pictures[key]))
+
+/** How many pictures of a paper some kits take. */
+export function picturesFor(
+  paper: Paper, pieces: readonly Piece[], groups: readonly KitGroup[],
+): Map<PictureEntry, number> {
+  const counts = new Map<PictureEntry, number>()
+  for (const piece of pieces) {
+    for (const group of groups) {
+      const picture = pictureIn(group, piece, paper)
+      const taken = picture ? group.kits * takenFrom(group, piece, paper) : 0
+      if (picture && taken > 0) counts.set(picture, (counts.get(picture) ?? 0) + taken)
+    }
+  }
+  return counts
+}
 
 /** The other half of a matched pair, where both can lie side by side on a paper. */
 function partnerOf(piece: Piece, pieces: readonly Piece[], paper: Paper): Piece | undefined {

@@ -4,9 +4,9 @@ import { lengthFrom } from '../lengths'
 
 /** What a paper is, without how much of it lies on the shelf. */
 const nature = ({
-  name, kind, weight, colour, motif, upright, grain, coating, core, folded, back, holds,
+  name, kind, weight, colour, motif, upright, grain, coating, core, folded, pictures, back, holds,
 }: PaperEntry) => [
-  name, kind, weight, colour, motif, upright, grain, coating, core, folded, back.differs ? back : null, holds,
+  name, kind, weight, colour, motif, upright, grain, coating, core, folded, pictures, back.differs ? back : null, holds,
 ]
 
 /** Whether a paper of the shelf is one of the file that came in under a new key before. */

@@ -1,3 +1,4 @@
+import type { Demand } from '../cutting'
 import { tally } from '../lists'
 
 /** How many of a size are cut for which piece of which card. */
@@ -7,6 +8,9 @@ export interface Owner {
   piece: string
   quantity: number
 }
+
+/** Pieces of one size with whom they are cut for. */
+export type OwnedDemand = Demand & { owners: Owner[] }
 
 /**
  * Words that tell mirror twins apart: at the start, as in `Left door`, or after what lies there, as in `Mat on left

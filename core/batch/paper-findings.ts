@@ -1,11 +1,11 @@
 import type { Cutter } from '../cutting'
 import { LEAST_PIECE } from '../cutting'
 import type { CardEntry, Turn } from '../document'
-import { ANY_SCRAP } from '../document'
+import { ANY_SCRAP, isBack } from '../document'
 import type { Finding, Joint } from '../folds'
 import { halvedSide, mainCrease } from '../folds'
 import type { Length, Units } from '../lengths'
-import { formatLength, millimetres } from '../lengths'
+import { formatLength, formatSize, lengthFrom, millimetres } from '../lengths'
 import type { Paper } from '../paper'
 import { STOCK_WEIGHTS, colourDistance, sheetOf } from '../paper'
 import { count } from '../lists'
@@ -23,6 +23,7 @@ export function paperFindings(
   const findings = narrowFindings(piece, cutter, units)
   const told = new Set<string>()
   for (const share of piece.shares) {
+    findings.push(...pictureFindings(piece, entry, share.paper, units).filter(({ problem }) => !told.has(problem)))
     findings.push(...shareFindings(piece, share, joints, units).filter(({ problem }) => !told.has(problem)))
     findings.forEach(({ problem }) => told.add(problem))
   }
@@ -139,6 +140,28 @@ function shareFindings(
   if (turn !== 'either' && isAcross)
     found('note', `folds across the grain of “${paper.name}”, as its print direction wants: score it well.`)
   return findings
+}
+
+/** What is found in the picture that a piece is cut out of. */
+function pictureFindings(piece: PreparedPiece, entry: CardEntry, paper: Paper, units: Units): Finding[] {
+  const wanted = entry.pictures[piece.key]
+  if (wanted === undefined || piece.pool !== undefined || isBack(paper.key)) return []
+  const picture = paper.pictures.find(({ key }) => key === wanted)
+  if (!picture) {
+    const known = paper.pictures.map(({ name }) => name).join(', ')
+    return [{
+      ...about(piece), severity: 'warn', place: 'papers',
+      problem: `was to be cut out of the picture “${wanted}”, which “${paper.name}” does not show: it is cut from anywhere `
+        + `on the sheet. ${known ? `It shows ${known}.` : 'It shows none that is known.'}`,
+    }]
+  }
+  const [width, height] = [lengthFrom(picture.width), lengthFrom(picture.height)]
+  if (piece.width.value >= width && piece.height.value >= height) return []
+  return [{
+    ...about(piece), severity: 'warn',
+    problem: `is ${formatSize(piece.width.value, piece.height.value, units)}, and “${picture.name}” on “${paper.name}” is `
+      + `${formatSize(width, height, units)}: some of it would be cut off.`,
+  }]
 }
 
 /** What is found in a piece of a base that comes folded: its fold must be the one in the middle of the piece. */

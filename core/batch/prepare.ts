@@ -15,7 +15,8 @@ import { cutPerKit, stripName } from './prep'
 import { colourwayFindings, paperFindings } from './paper-findings'
 import type { Pool, Share } from './pools'
 import { readPool, turnOn } from './pools'
-import type { OwnedDemand, PaperProblem } from './problems'
+import type { OwnedDemand } from './owners'
+import type { PaperProblem } from './problems'
 import { demandsOf, paperProblem } from './problems'
 import { padsAmong, padsWith, readPaper, readTools } from './read'
 import { SCRAP_PAPER, mayBeScrap } from './scrap-paper'
@@ -230,7 +231,8 @@ function groupsOf(entry: CardEntry, dealt: DealtKit[]): KitGroup[] {
   const firsts = new Map([...dealt].reverse().map(kit => [kit.papers, kit]))
   return [...tally(dealt, ({ papers }) => papers)].map(([papers, kits]) => {
     const { colourway, prep } = lookUp(firsts, papers)
-    return { kits, papers, prep, colourway: colourway?.key, choice: choiceOf(entry, colourway) }
+    const { pictures } = entry
+    return { kits, papers, prep, colourway: colourway?.key, choice: choiceOf(entry, colourway), pictures }
   })
 }
 

@@ -1,16 +1,17 @@
 import type { Batch, CuttingEntry } from '../document'
-import type { Cutter, Demand, KitNeed, Layout, CuttingProblem, Supply } from '../cutting'
+import type { Cutter, KitNeed, Layout, CuttingProblem, Supply } from '../cutting'
 import { madeBy, openedBy } from '../cutting'
 import { dropOutsOf } from '../folds'
 import { tally } from '../lists'
 import type { Length } from '../lengths'
 import { downToMark, lengthFrom, product } from '../lengths'
 import type { Paper, Stock } from '../paper'
-import { ownFormats, sheetOf, sheetPrice, sidesOf, stackOf, stackedWeight } from '../paper'
+import { ownFormats, sheetOf, sheetPrice, sidesOf } from '../paper'
 import { demandKey, isLoose, keyOfRef, looseKey, readLayout } from './layouts'
-import type { Owner } from './owners'
+import type { OwnedDemand } from './owners'
 import { belongsTo, pileName } from './owners'
-import { readWork } from './read'
+import { picturedSheets } from './pictures'
+import { cutterFor, readWork } from './read'
 import type { Blank, KitGroup } from './blanks'
 import { blanksFor } from './blanks'
 import type { PreparedCard } from './prepared'
@@ -45,15 +46,6 @@ export interface PaperProblem {
   /** The problem without kept layouts and with every format, where that differs: it shows what they cost. */
   free?: CuttingProblem
 }
-
-/**
- * The tools as a paper is cut with them: as many sheets under the blade as its thickness lets. A base that comes folded
- * has its edges.
- */
-export const cutterFor = (paper: Paper, tools: Cutter): Cutter => ({
-  ...tools, stack: stackOf(tools.stack, stackedWeight(paper)),
-  ...(paper.folded !== 'flat' && { squaring: 0 as Length }),
-})
 
 /**
  * The cutting problem of one paper.
@@ -193,10 +185,27 @@ function wantedFormats(supplies: Supply[], kept: Layout[], entry?: CuttingEntry)
 }
 
 /**
- * What is wanted from a paper: pieces of one size that may lie the same way together, and strips that go along uncut.
+ * What is wanted from a paper: pieces of one size that may lie the same way together, strips that go along uncut, and
+ * whole sheets from which pictures are cut out.
+ */
+export function demandsOf(batch: Batch, cards: PreparedCard[], paper: Paper): OwnedDemand[] {
+  const blanks = blankDemands(batch, cards, paper)
+  const sheets = picturedSheets(batch, cards, paper)
+  if (!sheets) return blanks
+  const same = blanks.find(({ key }) => key === sheets.key)
+  if (!same) return [...blanks, sheets]
+  const owners = [...same.owners, ...sheets.owners]
+  const both = {
+    ...same, owners, quantity: same.quantity + sheets.quantity, name: pileName(owners, batch.cards.length <= 1),
+  }
+  return blanks.map(demand => (demand === same ? both : demand))
+}
+
+/**
+ * What is cut to size from a paper.
  * @param groupsOf the kits of a card; all of the batch unless said otherwise
  */
-export function demandsOf(
+export function blankDemands(
   batch: Batch, cards: PreparedCard[], paper: Paper, groupsOf = ({ groups }: PreparedCard) => groups,
 ): OwnedDemand[] {
   const demands = new Map<string, OwnedDemand>()
@@ -221,15 +230,12 @@ const blanksOfSides = (paper: Paper, { pieces }: PreparedCard, groups: KitGroup[
   sidesOf(paper).flatMap(side =>
     blanksFor(side, pieces, groups).map(blank => ({ ...blank, isBack: side !== paper })))
 
-/** Pieces of one size with whom they are cut for. */
-export type OwnedDemand = Demand & { owners: Owner[] }
-
 /** What complete kits take from a paper: those that take the same count together. */
 export function kitNeeds(batch: Batch, cards: PreparedCard[], paper: Paper): KitNeed[] {
   const needs = new Map<string, KitNeed>()
   for (const card of cards) {
     for (const group of card.groups) {
-      const demands = demandsOf(batch, [card], paper, () => [{ ...group, kits: 1 }])
+      const demands = blankDemands(batch, [card], paper, () => [{ ...group, kits: 1 }])
       const pieces = demands.map(({ key, quantity }) => [key, quantity] as const)
       if (pieces.length === 0) continue
       const alike = pieces.join(' ')

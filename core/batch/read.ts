@@ -2,8 +2,9 @@ import { BOUNDS } from '../document'
 import type { Batch, PaperEntry, ToolsEntry } from '../document'
 import type { Cutter, Work } from '../cutting'
 import { lengthFrom } from '../lengths'
-import type { Units } from '../lengths'
+import type { Length, Units } from '../lengths'
 import type { Paper, Stock } from '../paper'
+import { stackOf, stackedWeight } from '../paper'
 
 /** The pads among some entries of the shelf. */
 export const padsAmong = (papers: readonly PaperEntry[]): PaperEntry[] => papers.filter(({ kind }) => kind === 'pad')
@@ -76,4 +77,13 @@ export const readWork = ({
   layouts: wishes.mostLayouts,
   stages: wishes.mostStages,
   strip: lengthFrom(wishes.leastStrip, units),
+})
+
+/**
+ * The tools as a paper is cut with them: as many sheets under the blade as its thickness lets. A base that comes folded
+ * has its edges.
+ */
+export const cutterFor = (paper: Paper, tools: Cutter): Cutter => ({
+  ...tools, stack: stackOf(tools.stack, stackedWeight(paper)),
+  ...(paper.folded !== 'flat' && { squaring: 0 as Length }),
 })

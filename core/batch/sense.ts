@@ -45,9 +45,14 @@ function sideProblem(named: string, { papers }: Batch): string[] {
 }
 
 /** What does not go together in a pad, in bought bases, or in a paper that is neither. */
-export function padProblems({ kind, holds, stocks, folded }: PaperEntry): Problem[] {
+export function padProblems({ kind, holds, stocks, folded, pictures }: PaperEntry): Problem[] {
   if (kind !== 'pad' && holds.length > 0)
     return [{ path: 'holds', problem: 'is for pads only: a paper holds no others' }]
+  if (pictures.length > 0) {
+    if (kind === 'pad') return [{ path: 'pictures', problem: 'are of a paper; a pad has none of its own' }]
+    if (stocks.length > 1)
+      return [{ path: 'stocks', problem: 'of a paper with pictures is one size: on another size there are others' }]
+  }
   if (folded !== 'flat') {
     if (kind === 'pad') return [{ path: 'folded', problem: 'is for bases that are bought folded; a pad is flat' }]
     return stocks.length > 1

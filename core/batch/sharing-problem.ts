@@ -1,7 +1,7 @@
 import { lookUp, tally } from '../lists'
 import type { Cutter, Demand, Supply } from '../cutting'
 import { problemKey } from '../cutting'
-import type { Batch, PrepLevel, ProfileEntry } from '../document'
+import type { Batch, PictureEntry, PrepLevel, ProfileEntry } from '../document'
 import { forRules } from '../document'
 import type { Piece } from '../folds'
 import type { Units } from '../lengths'
@@ -11,10 +11,11 @@ import type { Kind, Print, Role, SharingProblem } from '../sharing'
 import type { BagKit } from './bags'
 import { choiceOf } from './bags'
 import { demandKey } from './layouts'
-import { blanksOfParts } from './blanks'
-import { levelsOf } from './prep'
+import { blanksOfParts, pictureIn } from './blanks'
+import { cutPerKit, levelsOf } from './prep'
+import { wholeSheets } from './pictures'
 import { formatsFor, suppliesOf } from './problems'
-import { readWork } from './read'
+import { cutterFor, readWork } from './read'
 import type { Found, MadeCard } from './shared-roles'
 import { profilesOf } from './shared-roles'
 
@@ -73,6 +74,13 @@ class PrintSizes {
     }
   }
 
+  /** Cuts whole sheets of a print, whatever is shared how. */
+  addSheets(print: string, sheets: Omit<Demand, 'name'>): void {
+    const own = this.of(print)
+    const { quantity = 0 } = own.get(sheets.key) ?? {}
+    own.set(sheets.key, { name: 'Whole sheet', ...sheets, quantity: quantity + sheets.quantity })
+  }
+
   /** Every print that something is cut from, with its sizes. */
   all(): [print: string, demands: Demand[]][] {
     return [...this.sizes].map(([print, demands]) => [print, [...demands.values()]])
@@ -106,21 +114,34 @@ export function sharingProblem(
       takes: options.map(paper => sizes.taken(paper, parts, levels, more)),
     })),
   }))
-  cards.forEach((card, at) => addByName(sizes, batch, card, lists[at] ?? [], shelf))
+  const pictured = new Map<Paper, Map<PictureEntry, number>>()
+  cards.forEach((card, at) => addByName(sizes, pictured, batch, card, lists[at] ?? [], shelf))
+  for (const [paper, counts] of pictured) {
+    const sheets = wholeSheets(paper, counts, cutter)
+    if (sheets) sizes.addSheets(paper.key, sheets)
+  }
   const prints = sizes.all().flatMap(([key, demands]): Print[] => {
     const paper = shelf.get(key)
     if (!paper) return []
     const supplies = suppliesForSharing(batch, paper, cutter)
     return [{
-      key, name: paper.name, problem: { demands, supplies, cutter, objective: 'sheets', work: readWork(batch) },
+      key, name: paper.name,
+      problem: {
+        demands, supplies, cutter: { ...cutter, squaring: cutterFor(paper, cutter).squaring }, objective: 'sheets',
+        work: readWork(batch),
+      },
     }]
   })
   return { prints, kinds: shared, rules: forRules(rule => batch.sharing[rule]) }
 }
 
-/** What is cut from the same prints by name, for a card or for one of its colourways. */
+/**
+ * What is cut from the same prints by name, for a card or for one of its colourways.
+ * @param pictured collects what is cut out along its picture, by print
+ */
 function addByName(
-  sizes: PrintSizes, batch: Batch, { entry, pieces }: MadeCard, kits: BagKit[], shelf: ReadonlyMap<string, Paper>,
+  sizes: PrintSizes, pictured: Map<Paper, Map<PictureEntry, number>>, batch: Batch, { entry, pieces }: MadeCard,
+  kits: BagKit[], shelf: ReadonlyMap<string, Paper>,
 ): void {
   const profiles = profilesOf(batch)
   const alike = (kit: BagKit) => `${kit.colourway?.key ?? ''} ${profiles(kit).key}`
@@ -132,7 +153,16 @@ function addByName(
     const levels = levelsOf(profile, entry.key, pieces)
     for (const [print] of sizes.all()) {
       for (const side of [shelf.get(print)].flatMap(paper => (paper ? sidesOf(paper) : []))) {
-        const own = pieces.filter(({ key }) => choice[key] === side.key)
+        const all = pieces.filter(({ key }) => choice[key] === side.key)
+        const pictureOf = (piece: Piece) => pictureIn({ pictures: entry.pictures, choice }, piece, side)
+        const own = all.filter(piece => !pictureOf(piece))
+        const counts = pictured.get(side) ?? new Map<PictureEntry, number>()
+        for (const piece of all) {
+          const picture = pictureOf(piece)
+          const taken = count * cutPerKit({ levels, profile }, piece)
+          if (picture && taken > 0) counts.set(picture, (counts.get(picture) ?? 0) + taken)
+        }
+        if (counts.size > 0) pictured.set(side, counts)
         if (own.length > 0) sizes.add(print, sizes.taken(side, own, levels, profile.more), count)
       }
     }

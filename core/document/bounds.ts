@@ -63,6 +63,7 @@ export const BOUNDS = {
   /** Sheets of a pack or of a pad, papers of a pad. */
   inPack: 1000,
   inPad: 40,
+  onSheet: 40,
   link: 400,
   /** Of what is noted about a paper, and papers that it stands in for. */
   paperNote: 600,

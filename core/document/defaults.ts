@@ -34,7 +34,7 @@ export const plainPaper = (
   const { motif = 'plain', scale = 'middle', upright = false } = known
   return {
     article: '', where: '', link: '', note: '', family: '', standsIn: [], thick: '0 mm', coating: 'uncoated',
-    core: 'dyed', motif, scale, upright, grain: 'any', folded: 'flat', stocks: [], offcuts: [], holds: [],
+    core: 'dyed', motif, scale, upright, grain: 'any', folded: 'flat', pictures: [], stocks: [], offcuts: [], holds: [],
     back: { differs: false, name: '', colour: known.colour, motif, scale, upright },
     ...known,
   }
@@ -57,6 +57,7 @@ export const bareCard = (key: string, title: string, fold: string): CardEntry =>
   parameters: {},
   papers: {},
   ...structuredClone(SAME_FOR_ALL),
+  pictures: {},
   envelope: '',
   ...structuredClone(NO_DRESSING),
 })

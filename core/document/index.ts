@@ -23,7 +23,7 @@ export type {
   OffcutEntry,
   PadSheetEntry,
   PaceEntry,
-  PaperEntry,
+  PaperEntry, PictureEntry,
   PartEntry,
   PieceRef,
   PoolEntry,

@@ -59,6 +59,7 @@ export const NAMES = {
   'core': 'core',
   'scale': 'size of the pattern',
   'folded': 'how it comes folded',
+  'pictures': 'pictures',
   'back': 'other side',
   'differs': 'two sides',
   'holds': 'papers of the pad',

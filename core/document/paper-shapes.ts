@@ -81,6 +81,25 @@ export class BackEntry extends LookEntry {
   name!: string
 }
 
+/** A picture of a print that is cut out along its edge, so many of it on each sheet. */
+export class PictureEntry {
+  @key()
+  key!: string
+
+  @IsFilledText(BOUNDS.title)
+  name!: string
+
+  /** Of the picture itself. */
+  @IsLengthText()
+  width!: string
+
+  @IsLengthText()
+  height!: string
+
+  @most(BOUNDS.onHand) @least(1) @whole()
+  count!: number
+}
+
 /** How many sheets of a paper a pad holds; its key is that of the paper. */
 export class PadSheetEntry {
   @key()
@@ -152,6 +171,10 @@ export class PaperEntry extends LookEntry {
   /** Whether it is bought as bases folded in the middle, and which side of the sheet, laid open, that halves. */
   @oneOf(FOLDED)
   folded!: Folded
+
+  /** What its front shows that is cut out whole. */
+  @listOf(() => PictureEntry, 'pictures', BOUNDS.onSheet)
+  pictures!: PictureEntry[]
 
   @listOf(() => StockEntry, 'sheet formats', BOUNDS.stocks)
   stocks!: StockEntry[]

@@ -91,6 +91,10 @@ export class CardEntry extends DressingEntry {
   @IsPaperChoice()
   papers!: Record<string, string>
 
+  /** For part keys the key of the picture of its paper that the part is cut out of. */
+  @IsPaperChoice()
+  pictures!: Record<string, string>
+
   /** Named choices of papers; without any every kit is of the papers above. */
   @listOf(() => ColourwayEntry, 'colourways', BOUNDS.colourways)
   colourways!: ColourwayEntry[]

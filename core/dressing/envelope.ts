@@ -10,8 +10,8 @@ import { freePartKey } from './free'
 /** What is cut for an envelope. Both lie in the bag: they are no part of the folded card. */
 export type ForEnvelope = Extract<FreeKind, 'liner' | 'flap strip'>
 
-/** Stands for the envelope among the parts of a card that are made otherwise. */
-const ENVELOPE = 'envelope'
+/** Stands for the envelope among the parts of a card that are made otherwise; no part of a fold is called so. */
+const ENVELOPE = 'bought-envelope'
 /** So much a liner and a strip stay within the envelope on each side, clear of its gum. */
 const CLEAR: Record<Units, string> = { inch: '1/8 in', metric: '3 mm' }
 /** Envelopes close with a flap of about so much of their height; a liner is trimmed to it. */

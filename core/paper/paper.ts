@@ -58,7 +58,7 @@ export function otherSide(paper: Paper): Paper | undefined {
   const { colour, motif, scale, upright } = paper.back
   const known = backs.get(paper)
   const side = known ?? {
-    ...paper, key: backOf(paper.key), name: backName(paper), colour, motif, scale, upright, front: paper,
+    ...paper, key: backOf(paper.key), name: backName(paper), colour, motif, scale, upright, front: paper, pictures: [],
   }
   backs.set(paper, side)
   return side

@@ -7,7 +7,7 @@ import { formatLength, lengthFrom, writeLength } from '../lengths'
 import type { Paper } from '../paper'
 import { SHEET_FORMATS, sheetOf } from '../paper'
 import type { Preparation, KitGroup, PreparedCard } from '../batch'
-import { PLAIN, cutterFor, stripsFor, withMore, prepare, demandsOf, formatsFor, suppliesOf } from '../batch'
+import { PLAIN, cutterFor, stripsFor, withMore, prepare, blankDemands, formatsFor, suppliesOf } from '../batch'
 
 /** What one kit takes from one paper: a problem whose quantities are those of a single kit. */
 export interface KitProblem {
@@ -27,7 +27,7 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
   )
   return [...papers.values()].map((paper) => {
     const stacked = cutterFor(paper, cutter)
-    const demands = demandsOf(batch, some, paper, card => [oneKit(card, paper, batch.class.units)])
+    const demands = blankDemands(batch, some, paper, card => [oneKit(card, paper, batch.class.units)])
     return {
       paper,
       problem: {
@@ -46,7 +46,8 @@ function oneKit({ pieces, dealt, groups }: PreparedCard, paper: Paper, units: Un
   const papers = new Map(own.map(({ key }) => [key, paper]))
   const strips = stripsFor(paper, withMore(profile, own.filter(({ key }) => levels.get(key) === 'uncut')), units)
   const choice = groups[0]?.choice ?? Object.fromEntries(own.map(({ key }) => [key, paper.key]))
-  return { kits: 1, papers, choice, prep: { levels, profile, strips } }
+  // How many pictures a sheet gives is no matter of room on it.
+  return { kits: 1, papers, choice, pictures: {}, prep: { levels, profile, strips } }
 }
 
 /** A drawer of some sheets of one format instead of what is on hand. */

@@ -36,6 +36,11 @@ export function unlikePapers(chance: Chance, units: Units): PaperEntry[] {
       upright: kind === 'print' && chance.yes(0.6),
       grain: chance.pick(['any', 'any', 'width', 'height']),
       folded: formats.length === 1 && chance.yes(0.3) ? chance.pick(['width', 'height']) : 'flat',
+      pictures: formats.length === 1 && chance.yes(0.5)
+        ? ['Heron', 'Reed', 'Otter'].slice(0, 1 + chance.below(3)).map(name => ({
+            key: name.toLowerCase(), name, width: '1 in', height: '1 in', count: 1 + chance.below(6),
+          }))
+        : [],
       stocks: formats.map(([width = '', height = ''], format) => ({
         key: `${name.toLowerCase().slice(0, 4)}-${chance.below(90)}-${format}`, width, height, onHand: chance.below(9),
         pack: chance.pick([1, 1, 4, 25]),
@@ -105,8 +110,10 @@ function randomCard(batch: Batch, chance: Chance, units: Units): CardEntry {
     : []
   return {
     ...dressed, papers, colourways,
+    pictures: Object.fromEntries(pieces.flatMap(({ key }) =>
+      (chance.yes(0.3) ? [[key, chance.pick(['heron', 'reed', 'otter'])]] : []))),
     parts: chance.yes(0.3)
-      ? [...dressed.parts, { key: 'envelope', hold: null, foam: '0 in', made: ['stamped'] }]
+      ? [...dressed.parts, { key: 'bought-envelope', hold: null, foam: '0 in', made: ['stamped'] }]
       : dressed.parts,
     kits: chance.yes(0.6) ? null : chance.below(bags.length + 3),
     bags: chance.yes(0.3) ? chance.some(bags, 1, 2) : [],

@@ -47,10 +47,11 @@ const isPad = computed(() => draft.value.kind === 'pad')
 /** What a pad may hold, or a paper stand in for. */
 const others = computed(() => shelf.papers.filter(({ key }) => key !== draft.value.key))
 provideMeasures(units)
-const isOneSize = computed(() => isPad.value || draft.value.folded !== 'flat')
+const isOneSize = computed(() =>
+  isPad.value || draft.value.folded !== 'flat' || draft.value.pictures.length > 0)
 /** A pad is flat and holds papers; a paper holds none. */
 watch(isPad, (pad) => {
-  if (pad) draft.value.folded = 'flat'
+  if (pad) Object.assign(draft.value, { folded: 'flat', pictures: [] })
   else draft.value.holds = []
 })
 watch(isOneSize, one => one && draft.value.stocks.splice(1))
@@ -165,7 +166,7 @@ async function save() {
         </template>
       </fieldset>
       <div>
-        <h3>{{ isPad ? 'The pad' : isOneSize ? 'Bases, laid open' : 'Sheets' }}</h3>
+        <h3>{{ isPad ? 'The pad' : draft.folded === 'flat' ? 'Sheets' : 'Bases, laid open' }}</h3>
         <SizeRows
           :rows="draft.stocks"
           path="stocks"
@@ -243,6 +244,7 @@ async function save() {
           @click="addOffcut"
         />
       </div>
+      <PaperPictures v-if="draft.kind === 'print'" v-model="draft" :problems />
       <FoldOut title="What else is known of it" :open="problems.some(({ path }) => ABOUT.includes(path))">
         <PaperAbout v-model="draft" :papers="others" :problems />
       </FoldOut>

@@ -1,7 +1,8 @@
 /*
  * From version 10 to version 11. Frozen: it is never changed to follow what a new class starts with today.
  *
- * Version 10 knew papers by name, weight and look alone: sold by the sheet, alike on both sides, good for everything.
+ * Version 10 knew papers by name, weight and look alone: sold by the sheet, alike on both sides, good for everything,
+ * with no picture to be cut out.
  */
 
 type Data = Record<string, unknown>
@@ -13,7 +14,7 @@ const each = (list: unknown, change: (entry: Data) => Data): unknown =>
 /** A paper; what is no list of entries stays for the door to refuse. */
 export const upgradePaper = (paper: Data): Data => ({
   article: '', where: '', link: '', note: '', family: '', standsIn: [], thick: '0 mm', coating: 'uncoated', core: 'dyed',
-  scale: 'middle', folded: 'flat', holds: [],
+  scale: 'middle', folded: 'flat', pictures: [], holds: [],
   back: {
     differs: false, name: '', colour: paper.colour, motif: paper.motif, scale: 'middle', upright: paper.upright,
   },
@@ -24,5 +25,6 @@ export const upgradePaper = (paper: Data): Data => ({
 /** A class, alone or with its papers. */
 export const upgradeClass = (document: Data): Data => ({
   ...document,
+  ...(document.cards !== undefined && { cards: each(document.cards, card => ({ pictures: {}, ...card })) }),
   ...(document.papers !== undefined && { papers: each(document.papers, upgradePaper) }),
 })

@@ -23,7 +23,7 @@ export const pricesOf = ({ supplies }: Batch) => supplies.map(({ price }) => pri
  * Before version 9 the parts of a fold were held as the catalogue has them, and no piece was cut out of another one.
  */
 export const inOneHold = (card: Data): Data =>
-  ({ parts: [], ...card, free: (card.free ?? []).map((piece: Data) => ({ from: '', ...piece })) })
+  ({ parts: [], ...UNPICTURED, ...card, free: (card.free ?? []).map((piece: Data) => ({ from: '', ...piece })) })
 
 /** Before version 6 a card was the same for everybody. */
 export const ALIKE = { colourways: [], insteadOf: '', bags: [] }
@@ -34,10 +34,16 @@ export const UNLIMITED = {
   working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in', offcutsFirst: false,
 }
 
+/** Before version 11 nothing was cut out of a picture. */
+export const UNPICTURED = { pictures: {} }
+
+/** Before version 3 nothing was put on a card. */
+export const UNDRESSED = { ...UNPICTURED, faces: [], free: [], parts: [] }
+
 /** Before version 11 a paper was sold by the sheet, alike on both sides and good for everything. */
 export const soldSingly = (paper: Data): Data => ({
   article: '', where: '', link: '', note: '', family: '', standsIn: [], thick: '0 mm', coating: 'uncoated', core: 'dyed',
-  scale: 'middle', folded: 'flat', holds: [], ...paper,
+  scale: 'middle', folded: 'flat', pictures: [], holds: [], ...paper,
   stocks: paper.stocks.map((stock: Data) => ({ pack: 1, ...stock })),
   back: {
     differs: false, name: '', colour: paper.colour, motif: paper.motif, scale: 'middle', upright: paper.upright,

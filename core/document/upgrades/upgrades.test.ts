@@ -3,7 +3,9 @@ import { prepare } from '../../batch'
 import { DEFAULT_SETTINGS, VERSION } from '..'
 import { openDocument, openPaper, openSettings } from '../open'
 import type { Data } from './testing'
-import { fixture, opened, UNTIMED, moneyOf, pricesOf, inOneHold, ALIKE, APART, UNLIMITED, soldSingly } from './testing'
+import {
+  ALIKE, APART, UNDRESSED, UNLIMITED, UNPICTURED, UNTIMED, fixture, inOneHold, moneyOf, opened, pricesOf, soldSingly,
+} from './testing'
 
 describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (name) => {
   const data = fixture(name)
@@ -13,7 +15,7 @@ describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (
     expect(batch.version).toBe(VERSION)
     expect(batch.class).toEqual({ ...data.class, ...UNTIMED })
     expect(batch.cards.map(({ envelope: _, ...card }) => card)).toEqual(
-      data.cards.map(({ envelope: _, ...card }: Data) => ({ ...card, ...ALIKE, faces: [], free: [], parts: [] })),
+      data.cards.map(({ envelope: _, ...card }: Data) => ({ ...card, ...ALIKE, ...UNDRESSED })),
     )
     expect(batch.papers.map(({ stocks }) => stocks.map(({ key: _, pack: __, ...stock }) => stock))).toEqual(
       data.papers.map(({ stocks }: Data) => stocks),
@@ -46,7 +48,7 @@ describe('a file of version 2', () => {
     expect(batch.version).toBe(VERSION)
     expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, ...APART, also: [], miscut: [] })))
     // Nothing lies on its cards but what the catalogue puts there: the same pieces as before.
-    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE, faces: [], free: [], parts: [] })))
+    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE, ...UNDRESSED })))
     expect([batch.papers, batch.post]).toEqual([data.papers.map(soldSingly), data.post])
   })
 
@@ -68,7 +70,7 @@ describe('a file of version 3', () => {
     const { faces, free } = data.cards[0]
     expect(batch.cards[0]).toEqual({
       ...data.cards[0],
-      ...ALIKE,
+      ...ALIKE, ...UNPICTURED,
       faces: [{ ...faces[0], message: false, layers: [{ ...faces[0].layers[0], ...more }] }],
       free: [{ ...free[0], ...more, from: '' }],
       parts: [],
@@ -94,7 +96,7 @@ describe('a file of version 4', () => {
     const { faces, free } = data.cards[0]
     expect(batch.cards[0]).toEqual({
       ...data.cards[0],
-      ...ALIKE,
+      ...ALIKE, ...UNPICTURED,
       faces: [{ ...faces[0], layers: [{ ...faces[0].layers[0], foam: '0 in' }] }],
       free: [{ ...free[0], foam: '0 in', from: '' }],
       parts: [],
@@ -180,7 +182,7 @@ describe('a file of version 9', () => {
     const batch = opened({ ...data, cutting: cutting.map(entry => ({ ...entry, ...bare })) })
     expect(batch.wishes).toEqual({ ...data.wishes, together: false, sittings: 1 })
     expect(batch.cutting).toMatchObject([{ paper: 'kelp', moreSheets: 1, ...APART }])
-    expect(batch.cards).toEqual(data.cards)
+    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...UNPICTURED, ...card })))
   })
 })
 
@@ -189,7 +191,9 @@ describe('a file of version 10', () => {
 
   it('sold papers by the sheet, alike on both sides and good for everything', () => {
     const batch = opened(data)
-    expect([batch.version, batch.papers, batch.cards]).toEqual([VERSION, data.papers.map(soldSingly), data.cards])
+    expect([batch.version, batch.papers, batch.cards]).toEqual([VERSION, data.papers.map(soldSingly),
+      data.cards.map((card: Data) => ({ ...UNPICTURED, ...card })),
+    ])
     expect(data.papers.map((paper: Data) => openPaper({ version: 10, ...paper })))
       .toEqual(batch.papers.map(value => ({ ok: true, value })))
   })

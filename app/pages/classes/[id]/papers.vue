@@ -55,6 +55,7 @@ function fill() {
     </div>
     <div class="stack side">
       <UsedPapers @replace="replace" />
+      <PictureChoices />
       <PoolList />
       <SharingRules />
       <ColourwayList />
