@@ -59,3 +59,38 @@ test('a paper with two sides, found by its number, is cut for either side; a pad
   await papers.getByRole('button', { name: /^Twine/ }).click(PATIENT)
   await expect(page.getByRole('list', { name: 'Order of cuts' })).toContainText('other side up', PATIENT)
 })
+
+test('what does not suit gives way to what does, an envelope is lined, and a mat is cut out of a picture', async ({
+  page, request,
+}) => {
+  const id = await demoClass(request, 'Suited', (file) => {
+    const kelp = file.papers.find(({ key }: { key: string }) => key === 'kelp')
+    file.papers.push({ ...kelp, key: 'glazed-kelp', name: 'Glazed kelp', coating: 'coated' })
+    file.cards[0].papers.base = 'glazed-kelp'
+    file.cards[0].parts = [{ key: 'base', hold: null, foam: '0 in', made: ['stamped'] }]
+  })
+  const card = async () => (await classNow(request, id)).document.cards[0]
+  await station(page, id, 'cards')
+  await expect(page.getByText('wet ink stands on it and smears')).toBeVisible(PATIENT)
+  await page.getByRole('button', { name: 'Take Kelp for Base' }).click()
+  await expect(page.getByText('wet ink stands on it and smears')).toHaveCount(0)
+  const envelope = page.getByRole('group', { name: 'The envelope is' })
+  await envelope.getByLabel('lined').check()
+  await envelope.getByLabel('stamped').check()
+  await expect(page.getByRole('group', { name: 'Flat pattern of Envelope liner' })).toBeVisible()
+  await saved(page)
+  expect([(await card()).papers.base, (await card()).free.map(({ kind }: { kind: string }) => kind)]).toEqual([
+    'kelp', ['liner'],
+  ])
+  await envelope.getByLabel('lined').uncheck()
+  await expect(page.getByRole('group', { name: 'Flat pattern of Envelope liner' })).toHaveCount(0)
+
+  await station(page, id, 'papers')
+  const pictures = page.getByRole('region', { name: 'Pictures' })
+  await choose(page, pictures.getByRole('combobox', { name: 'Mat on panel A, Harbour lantern' }), 'Lantern')
+  await expect(pictures).toContainText('Lantern: 1 whole sheet for 16 × Lantern; 2 × Lantern over.')
+  await saved(page)
+  await page.goto(`/classes/${id}/cutting?paper=lantern`)
+  const whole = page.getByText(/Whole sheet to cut out 16 × Lantern/).filter({ visible: true }).first()
+  await expect(whole).toBeVisible(PATIENT)
+})
