@@ -3,6 +3,7 @@ import { wholeMinutes } from '../core/cutting'
 import { findingsOf, stopsIn } from '../core/kits'
 import { writeLength } from '../core/lengths'
 import { count } from '../core/lists'
+import { stackedWeight } from '../core/paper'
 import type { Preparation } from '../core/batch'
 import type { PaperOutcome } from '../core/plans'
 import { ordersOf } from '../core/plans'
@@ -17,7 +18,12 @@ export function orderReport(batch: Batch, preparation: Preparation, outcomes: Pa
   const orders = ordersOf(outcomes, batch)
   const parts = orders.map((order, at) => orderInWords(batch, order, orders.length > 1 ? `Sitting ${at + 1}: ` : ''))
   return {
-    data: orders.map(order => orderData(batch, order)),
+    data: {
+      stack: batch.tools.stack,
+      papers: outcomes.filter(({ plan }) => plan.layouts.length > 0).map(({ paper, entry: { problem }, plan }) =>
+        ({ paper: paper.key, name: paper.name, weight: stackedWeight(paper), problem, plan })),
+      orders: orders.map(order => orderData(batch, order)),
+    },
     text: [
       heading(batch), ...parts.length > 0 ? parts : ['Nothing is left to cut.'], ...findingLines(findings),
     ].join('\n'),
@@ -49,8 +55,8 @@ function togetherInWords(batch: Batch, step: StepTogether): string {
 /** The order as JSON tells it, papers by their keys. */
 function orderData({ class: { units } }: Batch, { stacks, steps, settings, strokes, minutes, apart }: OrderTogether) {
   const shares = (some: readonly PaperShare[]) => some.map(({ paper, quantity }) => ({ paper: paper.key, quantity }))
-  const parts = (some: readonly PaperPart[]) => some.map(({ name, ...share }) =>
-    ({ ...shares([share])[0], ...(name !== undefined && { piece: name }) }))
+  const parts = (some: readonly PaperPart[]) => some.map(({ name, demand, ...share }) =>
+    ({ ...shares([share])[0], ...(demand !== undefined && { demand }), ...(name !== undefined && { piece: name }) }))
   return {
     settings, strokes, minutes, apart,
     stacks: stacks.map(({ supply: { kind, width, height }, root, members }) => ({

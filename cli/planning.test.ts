@@ -45,7 +45,7 @@ describe('plans, shares and folds on the command line', () => {
     const { status, stdout } = await wakaru(['order', DEMO])
     expect(status).toBe(0)
     expect(stdout).toMatch(/\d+ settings of the fence, \d+ strokes, about \d+ min; each paper by itself \d+ settings/)
-    const [order] = JSON.parse((await wakaru(['order', DEMO, '--json'])).stdout)
+    const { orders: [order] } = JSON.parse((await wakaru(['order', DEMO, '--json'])).stdout)
     const plans = JSON.parse((await wakaru(['plan', DEMO, '--json'])).stdout)
     const inStacks = order.stacks.flatMap(({ papers }: { papers: { quantity: number }[] }) => papers)
       .map(({ quantity }: { quantity: number }) => quantity)
@@ -55,6 +55,38 @@ describe('plans, shares and folds on the command line', () => {
     expect(order.minutes).toBeLessThanOrEqual(order.apart.minutes)
     const csv = (await wakaru(['order', DEMO, '--csv'])).stdout.trim().split('\n')
     expect(csv).toHaveLength(1 + order.steps.length)
+  })
+
+  it('checks an order of cuts that it wrote, and finds what was changed in it', async () => {
+    const own = JSON.parse(readFileSync(DEMO, 'utf8'))
+    const file = join(folder, 'order.json')
+    for (const sittings of [1, 2]) {
+      writeFileSync(file, JSON.stringify({ ...own, wishes: { ...own.wishes, sittings } }))
+      const { stdout } = await wakaru(['order', file, '--json'])
+      const verified = async (change: (written: ReturnType<typeof JSON.parse>) => void) => {
+        const written = JSON.parse(stdout)
+        change(written)
+        writeFileSync(join(folder, 'written.json'), JSON.stringify(written))
+        const { status, stdout: said } = await wakaru(['verify', join(folder, 'written.json')])
+        return [status, said.trim().split('\n').join(' ')]
+      }
+      expect(JSON.parse(stdout).orders).toHaveLength(sittings)
+      expect(await verified(() => {})).toEqual([
+        0, expect.stringMatching(/papers, \d+ steps: can be cut as it stands, and gives what every plan gives$/),
+      ])
+      const changes: [(written: ReturnType<typeof JSON.parse>) => void, RegExp][] = [
+        [({ orders }) => void orders[0].steps.splice(1, 1), /is never cut up|step \d+: /],
+        [({ orders }) => void (orders[0].steps[0].fence += 1_000_000), /measures something else|too little for/],
+        [({ papers }) => void papers.pop(), /no plan is there for/],
+        [({ orders }) => void orders.pop(), /is in no order/],
+        [written => void (written.stack = 0.1), /thicker than the trimmer takes/],
+        [({ papers }) => void (papers[0].plan.sheets += 1), /: /],
+      ]
+      for (const [change, said] of changes) {
+        const [status, text] = await verified(change)
+        expect([status, text]).toEqual([1, expect.stringMatching(said)])
+      }
+    }
   })
 
   it.each([

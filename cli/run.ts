@@ -23,7 +23,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
   pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
   order FILE    one order of cuts for all papers, or for each sitting: stacks, settings, where each part goes
-  verify PLAN   checks what “plan FILE --json” or “share FILE --json” wrote, sharing no code with the planner
+  verify PLAN   checks what “plan”, “order” or “share FILE --json” wrote, sharing no code with the planner
   audit FILE    counts everything a second time: whether bags, plans, lists, shopping and tasks agree
   drawer FILE   how many kits the sheets and offcuts on hand give, and which paper runs out first
   share FILE    who gets which prints of the pools, with the sheets that takes and what each rule costs

@@ -3,6 +3,7 @@ import { sequenceViolations, verifyPlan } from '../core/cutting'
 import type { WrittenSharing } from '../core/sharing'
 import { sharingViolations } from '../core/sharing'
 import type { Report } from './reports'
+import { isWrittenOrder, orderVerified } from './verify-order'
 
 interface PlannedPaper {
   paper: string
@@ -52,8 +53,8 @@ function sharedReport(shared: WrittenSharing): Report {
 }
 
 /**
- * Checks the plans that `plan FILE --json` wrote, with code that shares nothing with the planner, and does
- * the steps as they stand in the file, one after the other.
+ * Checks the plans that `plan FILE --json` wrote, or what `order` and `share` did, with code that shares nothing with
+ * the planner, and does the steps as they stand in the file, one after the other.
  */
 export function verifyReport(text: string): Report | { wrong: string } {
   let data: unknown
@@ -64,9 +65,11 @@ export function verifyReport(text: string): Report | { wrong: string } {
     return { wrong: `is not JSON: ${(error as Error).message}` }
   }
   if (isShared(data)) return sharedReport(data)
+  if (isWrittenOrder(data)) return orderVerified(data)
   if (!Array.isArray(data)) {
     return {
-      wrong: 'is not a list of planned papers, as “plan FILE --json” writes it, nor what “share FILE --json” writes.',
+      wrong: 'is not a list of planned papers, as “plan FILE --json” writes it, nor what “order” or “share FILE --json” '
+        + 'write.',
     }
   }
   const strange = data.findIndex(entry => !isPlanned(entry))
