@@ -1,15 +1,13 @@
-import { createHash } from 'node:crypto'
-import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { build } from 'esbuild'
+import { plannerVersion } from './scripts/lib/planner-version'
 
 /** Runs before anything is painted, so that a dark page never flashes light. */
 const THEME
   = 'try{const t=localStorage.getItem("wakaru-theme");if(t==="dark"||(t!=="light"&&matchMedia("(prefers-color-scheme: '
     + 'dark)").matches))document.documentElement.classList.add("dark")}catch{}'
 
-const ROOT = fileURLToPath(new URL('.', import.meta.url))
 /**
  * What the pages fetch, in this order: what stands in a file of an earlier page is in none of a later one. Each page
  * has a file of packages, which seldom changes, and one of our own; what is asked for later stays by itself.
@@ -58,16 +56,6 @@ function together(): (id: string, modules: Modules) => string | undefined {
   return (id, modules) => (fileOf ??= filesOf(modules)).get(id)
 }
 
-/** Changes with every change of what finds plans and shares prints out. */
-function versionOf(rooms: string[]): string {
-  const hash = createHash('sha256')
-  for (const room of rooms)
-    for (const file of readdirSync(join(ROOT, 'core', room)).sort())
-      if (!/test(ing)?\.ts$/.test(file)) hash.update(file).update(readFileSync(join(ROOT, 'core', room, file)))
-  hash.update(readFileSync(join(ROOT, 'node_modules/highs/package.json')))
-  return hash.digest('base64url')
-}
-
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@primevue/nuxt-module', '@nuxt/icon', '@nuxt/eslint'],
   // The development server wants an entry for the server; its pages are drawn in the browser all the same.
@@ -105,7 +93,7 @@ export default defineNuxtConfig({
     // Set by NUXT_DATABASE_URL; the start command does it.
     databaseUrl: '',
     // Another version of the planner may find other answers.
-    public: { planner: versionOf(['lists', 'lengths', 'cutting', 'sharing', 'together']) },
+    public: { planner: plannerVersion() },
   },
   experimental: {
     payloadExtraction: false,

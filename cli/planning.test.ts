@@ -1,8 +1,13 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { problemKey } from '../core/cutting'
+import { readBatch } from '../core/formats'
+import type { KeptKind } from '../core/kept'
+import { keptId, keptOf, keptPlans, keptSharing, keptText, readPlansFile } from '../core/kept'
 import { sumOf } from '../core/lists'
-import { program, wakaru, DEMO, folder } from './testing'
+import { prepareShared } from '../core/plans'
+import { DEMO, PLANNER, folder, program, solver, wakaru } from './testing'
 
 describe('plans, shares and folds on the command line', () => {
   it('proves a plan and verifies it, and says what is wrong with one that was changed', async () => {
@@ -55,6 +60,26 @@ describe('plans, shares and folds on the command line', () => {
     expect(order.minutes).toBeLessThanOrEqual(order.apart.minutes)
     const csv = (await wakaru(['order', DEMO, '--csv'])).stdout.trim().split('\n')
     expect(csv).toHaveLength(1 + order.steps.length)
+  })
+
+  it('writes what it has found under what a page looks for', async () => {
+    const file = join(folder, 'plans.json')
+    expect(await wakaru(['plan', DEMO, '--keep', file])).toMatchObject({ status: 0 })
+    const read = readPlansFile(readFileSync(file, 'utf8'))
+    const batch = readBatch(readFileSync(DEMO, 'utf8'))
+    if (!read.ok || !batch.ok) throw new Error('The files cannot be read.')
+    const { sharing, papers } = prepareShared(batch.value, await solver())
+    const found = (kind: KeptKind, key: string) => read.value.answers[keptId(keptOf(kind, PLANNER), key)]
+    const shared = keptSharing(keptText(found('sharing', sharing!.key)!), sharing!.problem)
+    expect(shared?.sheets).toBe(sharing!.sharing.sheets)
+    for (const { problem } of papers)
+      expect(keptPlans(keptText(found('plans', problemKey(problem))!), problem)!.length).toBeGreaterThan(0)
+    expect(await wakaru(['kits', DEMO, '--keep', file])).toMatchObject({
+      status: 2, stderr: expect.stringContaining('--keep goes with plan and order'),
+    })
+    expect(await wakaru(['plan', DEMO, '--keep', folder])).toMatchObject({
+      status: 2, stderr: expect.stringContaining('cannot be written'),
+    })
   })
 
   it('checks an order of cuts that it wrote, and finds what was changed in it', async () => {

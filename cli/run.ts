@@ -1,13 +1,14 @@
 import type { Batch, DressingEntry, Problem } from '../core/document'
-import { readFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import type { TeachWishes } from '../core/kits'
 import type { Preparation } from '../core/batch'
-import type { PaperOutcome } from '../core/plans'
+import type { Note, PaperOutcome } from '../core/plans'
 import { planAll, prepareShared } from '../core/plans'
 import type { Solve } from '../core/cutting'
 import { SKILLS } from '../core/folds'
 import { readBatch, readDressing } from '../core/formats'
+import { PlansWriter } from '../core/kept'
 import { auditReport } from './audit'
 import { foldReport, foldsReport } from './folds'
 import { CSVS, kitsReport, shoppingReport } from './kits'
@@ -48,6 +49,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
 
   --most        of “share”: the most kits that the sheets on hand give, one of each card
   --csv         of “plan”, “order”, “kits” and “shopping”: the order of cuts, the bags or the list as CSV
+  --keep FILE   of “plan” and “order”: writes what was found, to be imported where the same class is planned
   --json        print data instead of tables
 
 FILE is a batch file, or - for standard input. Exit status: 0 done, 1 done with findings
@@ -60,6 +62,8 @@ export interface Terminal {
   /** What is sent to it from outside. */
   input: () => string
   solver: () => Promise<Solve>
+  /** The version of the planner, for files of plans. */
+  planner?: string
 }
 
 /** Commands that take no batch file, or not only one. */
@@ -67,14 +71,16 @@ const OTHERS = ['teach', 'verify', 'folds', 'fold', 'schema', 'fields']
 
 /** A command that reports on the plans of a class. */
 function ofPlans(report: (batch: Batch, preparation: Preparation, outcomes: PaperOutcome[]) => Report) {
-  return async (batch: Batch, solver: Terminal['solver']) => {
+  return async (batch: Batch, solver: Terminal['solver'], note?: Note) => {
     const solve = await solver()
-    const preparation = prepareShared(batch, solve)
-    return report(batch, preparation, planAll(batch, preparation, solve))
+    const preparation = prepareShared(batch, solve, note)
+    return report(batch, preparation, planAll(batch, preparation, solve, note))
   }
 }
 
-const COMMANDS: Record<string, (batch: Batch, solver: Terminal['solver']) => Report | Promise<Report>> = {
+type Command = (batch: Batch, solver: Terminal['solver'], note?: Note) => Report | Promise<Report>
+
+const COMMANDS: Record<string, Command> = {
   pieces: async (batch, solver) => piecesReport(batch, prepareShared(batch, await solver())),
   plan: ofPlans(planReport),
   order: ofPlans(orderReport),
@@ -120,6 +126,7 @@ function teachWishes(
 
 const OPTIONS = {
   json: { type: 'boolean' },
+  keep: { type: 'string' },
   help: { type: 'boolean', short: 'h' },
   set: { type: 'string', multiple: true },
   units: { type: 'string' },
@@ -192,7 +199,7 @@ async function answerOf(name: string, files: string[], values: Values, terminal:
   }
   const read = readBatch(text)
   if (!read.ok) return { wrong: read.problems.map(problem => `${file}: ${line(problem)}`).join('\n') }
-  return ofBatch(name, read.value, values, terminal.solver)
+  return ofBatch(name, read.value, values, terminal)
 }
 
 async function ofFolds(name: 'folds' | 'fold', id: string | undefined, values: Values): Promise<Answer> {
@@ -204,7 +211,7 @@ async function ofFolds(name: 'folds' | 'fold', id: string | undefined, values: V
   return name === 'folds' ? foldsReport(units) : foldReport(id, set, units ?? 'inch', { svg, dxf, masks }, dressing)
 }
 
-async function ofBatch(name: string, batch: Batch, values: Values, solver: Terminal['solver']): Promise<Answer> {
+async function ofBatch(name: string, batch: Batch, values: Values, { solver, planner }: Terminal): Promise<Answer> {
   const command = COMMANDS[name]
   if (!command) {
     const wishes = teachWishes(values, batch)
@@ -216,7 +223,25 @@ async function ofBatch(name: string, batch: Batch, values: Values, solver: Termi
   }
   if (values.most)
     return name === 'share' ? mostReport(batch, await solver()) : { wrong: '--most goes with share.' }
-  return command(batch, solver)
+  if (values.keep === undefined) return command(batch, solver)
+  return kept(name, values.keep, planner, note => command(batch, solver, note))
+}
+
+/** Does a command that plans, and writes what it has found into a file. */
+async function kept(
+  name: string, file: string, planner: string | undefined, command: (note: Note) => Report | Promise<Report>,
+): Promise<Answer> {
+  if (name !== 'plan' && name !== 'order') return { wrong: '--keep goes with plan and order.' }
+  if (planner === undefined) return { wrong: 'Which planner this is is not known: nothing that it finds can be kept.' }
+  const writer = new PlansWriter(planner)
+  const report = await command((...found) => writer.note(...found))
+  try {
+    writeFileSync(file, JSON.stringify(writer.file))
+  }
+  catch (error) {
+    return { wrong: `${file} cannot be written: ${(error as Error).message}` }
+  }
+  return report
 }
 
 const line = ({ path, problem }: Problem) => (path ? `${path}: ${problem}` : problem)

@@ -26,6 +26,9 @@ export const solver = async (): Promise<Solve> => {
   }
 }
 
+/** What the planner of these tests is called. */
+export const PLANNER = 'that of the tests'
+
 /** The same, without a process for each command. */
 export async function wakaru(args: string[]) {
   const said: string[] = []
@@ -35,6 +38,7 @@ export async function wakaru(args: string[]) {
     complain: text => void complained.push(`${text}\n`),
     input: () => '',
     solver,
+    planner: PLANNER,
   })
   return { status, stdout: said.join(''), stderr: complained.join('') }
 }

@@ -12,6 +12,7 @@ process.on('unhandledRejection', brokeDown)
 
 void run(process.argv.slice(2), {
   say: console.log, complain: console.error, input: () => readFileSync(0, 'utf8'), solver: loadSolver,
+  planner: process.env.WAKARU_PLANNER,
 })
   .then(status => (process.exitCode = status))
   .catch(brokeDown)

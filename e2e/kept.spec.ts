@@ -1,7 +1,11 @@
+import { execFileSync } from 'node:child_process'
 import { randomBytes, randomInt } from 'node:crypto'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import type { Browser, Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
-import { DEMO, demoClass, station } from './studio'
+import { DEMO, demoClass, station, visit } from './studio'
 
 const PATIENT = { timeout: 60_000 }
 /** What a window says of the cutting once it is planned to the end. */
@@ -75,6 +79,33 @@ test('what is kept and does not hold is planned anew', async ({ browser, request
   expect(await planned(second.page, id)).toEqual(plans)
   expect(second.asked.workers).toBeGreaterThan(0)
   for (const { page } of [first, second]) await page.context().close()
+})
+
+test('what the command line has planned is brought in, and planned by nobody again', async ({
+  browser, request, baseURL, page,
+}) => {
+  const whole = JSON.parse(DEMO)
+  const file = { ...whole, class: { ...whole.class, title: 'Planned elsewhere' }, tools: ownTools(whole) }
+  const folder = mkdtempSync(join(tmpdir(), 'wakaru-plans-'))
+  const [own, plans] = ['class.json', 'plans.json'].map(name => join(folder, name)) as [string, string]
+  const id = await demoClass(request, 'Planned elsewhere', empty => Object.assign(empty, file))
+  writeFileSync(own, JSON.stringify((await (await request.get(`/api/classes/${id}/file`)).json())))
+  execFileSync('npm', ['run', '-s', 'wakaru', '--', 'plan', own, '--keep', plans, '--json'], { stdio: 'ignore' })
+  const damaged = JSON.stringify({ ...JSON.parse(readFileSync(plans, 'utf8')), planner: 'another' })
+  await visit(page, '/')
+  const chooser = page.getByLabel('Batch file to import')
+  await chooser.setInputFiles({ name: 'old.json', mimeType: 'application/json', buffer: Buffer.from(damaged) })
+  await expect(page.getByRole('dialog')).toContainText('found by another version of the planner')
+  await page.keyboard.press('Escape')
+  await chooser.setInputFiles(plans)
+  await expect(page.getByText(/^\d+ plans came in\.$/)).toBeVisible()
+  await chooser.setInputFiles(plans)
+  await expect(page.getByText(/^0 plans came in, \d+ were there already\.$/)).toBeVisible()
+  const other = await device(browser, baseURL)
+  expect((await planned(other.page, id)).length).toBeGreaterThan(3)
+  expect(other.asked.workers).toBe(0)
+  await other.page.context().close()
+  rmSync(folder, { recursive: true })
 })
 
 test('nothing but what can be kept is kept', async ({ request }) => {

@@ -1,3 +1,5 @@
+export type { PlansFile } from './file'
+export { PLANS_FORMAT, PlansWriter, readPlansFile } from './file'
 export { keptId, keptOf, keptText } from './ids'
 export type { KeptKind } from './ids'
 export { keptPlans } from './plans'

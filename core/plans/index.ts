@@ -1,6 +1,7 @@
 export * from './cutting-notes'
 export * from './hidden'
 export * from './leftovers'
+export type { Note } from './note'
 export * from './outcome'
 export * from './plan-all'
 export * from './proof'

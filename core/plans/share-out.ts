@@ -6,16 +6,18 @@ import { itemAt } from '../lists'
 import { sheetOf } from '../paper'
 import type { Rules, WrittenSharing } from '../sharing'
 import { SHEETS_FOUND, sharedToTheEnd } from '../sharing'
+import type { Note } from './note'
 import type { PaperOutcome } from './outcome'
 import { prepare } from '../batch'
 import type { Preparation } from '../batch'
 
 /** A class prepared with its prints shared out together with the cutting, where there is a solver. */
-export function prepareShared(batch: Batch, solve?: Solve): Preparation {
+export function prepareShared(batch: Batch, solve?: Solve, note: Note = () => {}): Preparation {
   const first = prepare(batch)
   if (!first.sharing || !solve) return first
   const { key, problem } = first.sharing
   const sharing = sharedToTheEnd(problem, solve)
+  note('sharing', key, sharing)
   return prepare(batch, first, asked => (asked === key ? sharing : undefined))
 }
 

@@ -2,7 +2,8 @@ import type { Plan, Solve } from '../cutting'
 import type { Batch } from '../document'
 import type { OrderTogether, PaperAlone, PaperCut, Together, TogetherProblem, SheetPaper } from '../together'
 import { stackedWeight } from '../paper'
-import { inSittings, orderOf, plansTogether } from '../together'
+import { inSittings, orderOf, plansTogether, togetherKey } from '../together'
+import type { Note } from './note'
 import type { PaperOutcome } from './outcome'
 import { outcomeBy } from './outcome'
 
@@ -34,9 +35,14 @@ export const togetherProblem = (outcomes: readonly PaperOutcome[], batch: Batch)
     : undefined
 
 /** Layouts of the papers of a class chosen alike, where the maker wants it and there is a solver. */
-export function chosenAlike(outcomes: PaperOutcome[], batch: Batch, solve?: Solve): PaperOutcome[] {
+export function chosenAlike(
+  outcomes: PaperOutcome[], batch: Batch, solve?: Solve, note: Note = () => {},
+): PaperOutcome[] {
   const problem = togetherProblem(outcomes, batch)
-  return problem && solve ? withPlans(outcomes, plansTogether(problem, solve)) : outcomes
+  if (!problem || !solve) return outcomes
+  const plans = plansTogether(problem, solve)
+  note('together', togetherKey(problem), plans)
+  return withPlans(outcomes, plans)
 }
 
 /** A paper as it counts in a stack: by what is as thick as it is. */

@@ -7,6 +7,7 @@ import { run, say } from './talk'
 
 const BUILT_FROM = [
   'app', 'core', 'server', 'public', 'demo', 'cli', 'nuxt.config.ts', 'package-lock.json', 'scripts/lib/sources.ts',
+  'scripts/lib/planner-version.ts',
 ]
 
 /** A fingerprint of everything the application is built from; tests do not count. */

@@ -77,14 +77,27 @@ async function take(event: Event) {
     }
     return
   }
-  await told(file, () => (isArchive ? takeArchive(file) : takeClass(file)))
+  await told(file, () => (isArchive ? takeArchive(file) : takeText(file)))
 }
 
-async function takeClass(file: File) {
+/** A class, or plans for one that is there. */
+async function takeText(file: File) {
+  const body = await file.text()
+  if (/^\s*\{\s*"format"\s*:\s*"wakaru-plans"/.test(body)) return await takePlans(body)
+  await takeClass(body)
+}
+
+async function takePlans(body: string) {
+  const { added, there } = await $fetch<{ added: number, there: number }>('/api/kept', {
+    method: 'POST', body, headers: { 'Content-Type': 'application/json' },
+  })
+  const known = there > 0 ? `, ${there} ${there === 1 ? 'was' : 'were'} there already` : ''
+  toast.add({ severity: 'success', summary: `${count(added, 'plan')} came in${known}.`, life: 6000 })
+}
+
+async function takeClass(body: string) {
   const { id } = await $fetch<{ id: number }>('/api/import', {
-    method: 'POST',
-    body: await file.text(),
-    headers: { 'Content-Type': 'application/json' },
+    method: 'POST', body, headers: { 'Content-Type': 'application/json' },
   })
   emit('imported')
   // What was deleted before may be what has just come in.
@@ -100,7 +113,7 @@ async function takeClass(file: File) {
     type="file"
     accept=".json,.zip,application/json,application/zip"
     class="unseen"
-    aria-label="Batch file to import, or an archive of them"
+    aria-label="Batch file to import, an archive of them, or plans for one"
     tabindex="-1"
     @change="take"
   >

@@ -1,0 +1,75 @@
+import { stringify } from 'devalue'
+import type { KeptKind } from './ids'
+import { keptId, keptOf } from './ids'
+
+/** What a file says that it is. */
+export const PLANS_FORMAT = 'wakaru-plans'
+/** Answers in a file, and characters of one of them. */
+const MOST = { answers: 4000, text: 1_000_000 }
+
+/** A file of plans: what a planner has found, to be kept elsewhere. */
+export interface PlansFile {
+  format: typeof PLANS_FORMAT
+  /** The version of what has found it. */
+  planner: string
+  /** What is kept, by what it is kept under. */
+  answers: Record<string, string>
+}
+
+/** Collects what a planner finds, for a file. */
+export class PlansWriter {
+  private readonly answers: Record<string, string> = {}
+
+  constructor(private readonly planner: string) {}
+
+  note(kind: KeptKind, key: string, answer: unknown): void {
+    const text = stringify(answer)
+    if (text.length <= MOST.text) this.answers[keptId(keptOf(kind, this.planner), key)] = text
+  }
+
+  get file(): PlansFile {
+    return { format: PLANS_FORMAT, planner: this.planner, answers: this.answers }
+  }
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/**
+ * Reads a file of plans. What the answers say is not looked at here: it is checked against its problem wherever it is
+ * asked for.
+ */
+export function readPlansFile(text: string): { ok: true, value: PlansFile } | { ok: false, problem: string } {
+  const wrong = (problem: string) => ({ ok: false as const, problem })
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  }
+  catch (error) {
+    return wrong(`It is not JSON: ${(error as Error).message}.`)
+  }
+  if (!isRecord(value) || value.format !== PLANS_FORMAT)
+    return wrong(`It is no file of plans: one begins with {"format":"${PLANS_FORMAT}", as “plan FILE --keep” has it.`)
+  const { planner, answers } = value
+  if (typeof planner !== 'string' || !isRecord(answers))
+    return wrong('It lacks “planner”, a text, or “answers”, an object.')
+  const entries = Object.entries(answers)
+  if (entries.length > MOST.answers)
+    return wrong(`It has ${entries.length} answers; at most ${MOST.answers} go in one file.`)
+  for (const [id, answer] of entries) {
+    if (!/^[\w-]{43}$/.test(id)) return wrong(`“${id.slice(0, 60)}” is no identifier of an answer.`)
+    if (typeof answer !== 'string' || answer.length > MOST.text || !isJson(answer))
+      return wrong(`What is said under ${id} is no answer: each is a text of JSON of at most ${MOST.text} characters.`)
+  }
+  return { ok: true, value: { format: PLANS_FORMAT, planner, answers: answers as Record<string, string> } }
+}
+
+function isJson(text: string): boolean {
+  try {
+    JSON.parse(text)
+    return true
+  }
+  catch {
+    return false
+  }
+}
