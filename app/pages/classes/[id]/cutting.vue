@@ -31,23 +31,8 @@ const printed = computed(() => ({ path: `/print/${work.id}/cutting`, query: chos
     </p>
   </section>
   <div v-else class="cutting">
-    <aside class="stack">
-      <PaperTally :papers="planner.papers" :chosen="chosen?.paper.key" @choose="choose" />
-      <FieldRows
-        :table="{ priority }"
-        :values="work.batch.wishes"
-        @change="(_, change) => work.edit('priority', document => void Object.assign(document.wishes, change))"
-      />
-      <WorkForm
-        :wishes="work.batch.wishes"
-        @change="(what, wishes) => work.edit(what, document => void (document.wishes = wishes))"
-      />
-      <ToolsForm
-        :tools="work.batch.tools"
-        @change="(what, tools) => work.edit(what, document => void (document.tools = tools))"
-      />
-    </aside>
-    <div class="stack">
+    <PaperTally :papers="planner.papers" :chosen="chosen?.paper.key" class="tally" @choose="choose" />
+    <div class="stack plan">
       <div class="spread controls">
         <div class="row" aria-live="polite">
           <h2>{{ chosen?.paper.name ?? 'The class' }}</h2>
@@ -86,11 +71,32 @@ const printed = computed(() => ({ path: `/print/${work.id}/cutting`, query: chos
         <LazyFormatYield v-if="work.batch.cards.length > 0" />
       </template>
     </div>
+    <aside class="stack forms" aria-label="How it is cut">
+      <FieldRows
+        :table="{ priority }"
+        :values="work.batch.wishes"
+        @change="(_, change) => work.edit('priority', document => void Object.assign(document.wishes, change))"
+      />
+      <WorkForm
+        :wishes="work.batch.wishes"
+        @change="(what, wishes) => work.edit(what, document => void (document.wishes = wishes))"
+      />
+      <ToolsForm
+        :tools="work.batch.tools"
+        @change="(what, tools) => work.edit(what, document => void (document.tools = tools))"
+      />
+    </aside>
   </div>
 </template>
 
 <style scoped>
-.cutting { display: grid; grid-template-columns: 14.5rem minmax(0, 1fr); gap: 1rem; align-items: start; }
+.cutting {
+  display: grid; grid-template: "tally plan" auto "forms plan" 1fr / 14.5rem minmax(0, 1fr);
+  gap: 1rem; align-items: start;
+}
+.tally { grid-area: tally; }
+.forms { grid-area: forms; }
+.plan { grid-area: plan; min-width: 0; }
 /* The bar is the first to give way. */
 .controls > .row { flex: 1; }
 .controls { min-height: 2.4rem; align-items: center; }
@@ -98,5 +104,6 @@ h2 { margin-right: 0.75rem; }
 .progress { width: 14rem; height: 0.5rem; }
 /* The order is longer than a screen: what stands below it does not move when it comes. */
 .order { min-height: 100vh; }
-@media (max-width: 900px) { .cutting { grid-template-columns: minmax(0, 1fr); } }
+/* Where there is no room beside it, what is cut comes before how. */
+@media (max-width: 900px) { .cutting { grid-template: "tally" "plan" "forms" / minmax(0, 1fr); } }
 </style>
