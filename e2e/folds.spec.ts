@@ -154,7 +154,7 @@ test('a card says how thick it is, which envelope it wants and what that costs',
   const posting = page.getByRole('region', { name: 'What it needs' })
   await expect(posting).toContainText('mm thick')
   await expect(posting).toContainText('flat letter')
-  await posting.getByLabel('Envelope').click()
+  await posting.getByLabel('Envelope', { exact: true }).click()
   await page.getByRole('option', { name: 'Long envelope' }).click()
   await expect(page.getByRole('list', { name: 'Findings' })).toContainText('“Long envelope”')
   await saved(page)

@@ -27,7 +27,8 @@ async function device(browser: Browser, baseURL: string | undefined) {
   })
   page.on('response', (response) => {
     const { pathname } = new URL(response.url())
-    if (pathname.startsWith('/api/kept/') && response.ok()) asked.kept.add(pathname.split('/').at(-1)!)
+    if (pathname.startsWith('/api/kept/') && response.request().method() === 'PUT' && response.ok())
+      asked.kept.add(pathname.split('/').at(-1)!)
   })
   return { page, asked }
 }
@@ -62,6 +63,21 @@ test('what one device has planned and shared out, another one shows without plan
     expect(await planned(second.page, id)).toEqual(plans)
     expect([second.asked.workers, second.asked.plans.size]).toEqual([0, 0])
   }).toPass(PATIENT)
+  for (const { page } of [first, second]) await page.context().close()
+})
+
+test('two devices that open a class at once plan it once: the second says who does', async ({
+  browser, request, baseURL,
+}) => {
+  const whole = JSON.parse(DEMO)
+  const id = await demoClass(request, 'Planned at once', file =>
+    Object.assign(file, whole, { class: { ...whole.class, title: 'Planned at once' }, tools: ownTools(whole) }))
+  const [first, second] = [await device(browser, baseURL), await device(browser, baseURL)]
+  await station(first.page, id, 'cutting')
+  await expect.poll(() => first.asked.workers).toBeGreaterThan(0)
+  await station(second.page, id, 'cutting')
+  await expect(second.page.getByText('Another device is planning it.')).toBeVisible(PATIENT)
+  expect(await planned(second.page, id)).toEqual(await planned(first.page, id))
   for (const { page } of [first, second]) await page.context().close()
 })
 

@@ -5,6 +5,7 @@ export const NATURAL = {
   colourways: [],
   insteadOf: '',
   bags: [],
+  pictures: {},
   envelope: '',
   faces: [],
   free: [],

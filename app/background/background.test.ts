@@ -116,6 +116,61 @@ describe('what is looked for in the background', () => {
     expect(states(4, 8)).toEqual(['settled', 'settled'])
   })
 
+  it('waits for what somebody else has begun, and goes on itself where they do not', async () => {
+    const kept = new Map<string, Plan[]>()
+    const begunElsewhere = new Set([key(4), key(5)])
+    const memory = {
+      find: async (asked: { key: string }[]) =>
+        new Map([...kept].filter(([key]) => asked.some(one => one.key === key))),
+      keep: () => {},
+      begin: vi.fn(async (keys: string[]) => new Set(keys.filter(key => begunElsewhere.has(key)))),
+    }
+    begin(memory)
+    planning.show(wanted(4, 5, 8))
+    await vi.advanceTimersByTimeAsync(0)
+    expect([worker().last.jobs.map(({ key }) => key), [4, 5, 8].map(one => planning.isElsewhere(key(one)))]).toEqual([
+      [key(8)], [true, true, false],
+    ])
+    // The one is found there; of the other nothing is heard any more.
+    kept.set(key(4), plansFor(problem(4)))
+    begunElsewhere.clear()
+    await vi.advanceTimersByTimeAsync(1600)
+    expect([states(4, 5), planning.isElsewhere(key(4)), planning.isElsewhere(key(5))]).toEqual([
+      ['settled', 'waiting'], false, false,
+    ])
+    expect(worker().last.jobs.map(({ key }) => key).sort()).toEqual([key(5), key(8)].sort())
+    // As long as it takes, the others are told.
+    memory.begin.mockClear()
+    await vi.advanceTimersByTimeAsync(9000)
+    expect(memory.begin.mock.calls.map(([keys]) => [...keys].sort())).toEqual(
+      Array.from({ length: 2 }, () => [key(5), key(8)].sort()),
+    )
+    worker().finish(plansFor)
+    memory.begin.mockClear()
+    await vi.advanceTimersByTimeAsync(9000)
+    expect(memory.begin).not.toHaveBeenCalled()
+    expect(states(4, 5, 8)).toEqual(['settled', 'settled', 'settled'])
+  })
+
+  it('lets go of what somebody else has begun once it is stopped or gone from the screen', async () => {
+    const memory = {
+      find: async () => new Map<string, Plan[]>(), keep: () => {}, begin: async (keys: string[]) => new Set(keys),
+    }
+    begin(memory)
+    planning.show(wanted(4))
+    await vi.advanceTimersByTimeAsync(0)
+    planning.stop()
+    await vi.advanceTimersByTimeAsync(1600)
+    expect([states(4), planning.isElsewhere(key(4)), MadeUpWorker.all.length]).toEqual([['stopped'], false, 0])
+    planning.resume()
+    expect(worker().last.jobs.map(({ key }) => key)).toEqual([key(4)])
+    planning.show(wanted(9))
+    await vi.advanceTimersByTimeAsync(1600)
+    planning.show([])
+    await vi.advanceTimersByTimeAsync(1600)
+    expect(planning.isElsewhere(key(9))).toBe(false)
+  })
+
   it('never drops what is on screen, however much is remembered', () => {
     const many = wanted(...Array.from({ length: 260 }, (_, index) => index + 1))
     planning.show(many)

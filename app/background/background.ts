@@ -9,6 +9,10 @@ import type { Keyed, WorkerAnswer, SearchName, Searches } from './searches'
 const REMEMBERED = 200
 /** Milliseconds that a worker has to leave an older order. */
 const PATIENCE = 100
+/** Milliseconds after which it is said again that something is worked on here. */
+const SAY_AGAIN = 4000
+/** Milliseconds after which it is looked again for what somebody else has begun. */
+const LOOK_AGAIN = 1500
 
 interface Options<Name extends SearchName> {
   /** Is called whenever a job has changed. */
@@ -39,11 +43,19 @@ export class Background<Name extends SearchName> {
   private outstanding = new Set<string>()
   /** Problems whose answers may be kept: looked for only once that is known. */
   private readonly sought = new Set<string>()
+  /** Those of them that somebody else is working on. */
+  private readonly elsewhere = new Set<string>()
+  private saying?: ReturnType<typeof setInterval>
 
   constructor(private readonly name: Name, private readonly options: Options<Name>) {}
 
   job(key: string): Job<Searches[Name]['answer']> {
     return this.jobs.get(key) ?? this.remembered.get(key) ?? WAITING
+  }
+
+  /** Whether somebody else is working on a problem, so that its answer is waited for. */
+  isElsewhere(key: string): boolean {
+    return this.elsewhere.has(key)
   }
 
   /** Shows some problems and no others; those that are new are looked for. */
@@ -79,6 +91,7 @@ export class Background<Name extends SearchName> {
   end(): void {
     this.order += 1
     this.outstanding.clear()
+    clearInterval(this.saying)
     this.worker?.end()
     this.worker = undefined
     this.isLate = false
@@ -90,10 +103,33 @@ export class Background<Name extends SearchName> {
   ): Promise<void> {
     wanted.forEach(({ key }) => this.sought.add(key))
     const found = await memory.find(wanted)
-    wanted.forEach(({ key }) => this.sought.delete(key))
     for (const [key, answer] of found) this.note(key, { kind: 'done', answer })
+    const open = wanted.filter(({ key }) => !found.has(key) && this.isWanted(key))
+    const others = open.length > 0 ? await memory.begin?.(open.map(({ key }) => key)) ?? new Set<string>() : undefined
+    for (const { key } of wanted) {
+      if (others?.has(key)) this.elsewhere.add(key)
+      else this.sought.delete(key)
+    }
     this.give()
-    if (found.size > 0) this.options.changed()
+    if (found.size > 0 || others?.size) this.options.changed()
+    if (others?.size) setTimeout(() => this.seekAgain(memory, open.filter(({ key }) => others.has(key))), LOOK_AGAIN)
+  }
+
+  /** Looks again for what somebody else has begun. Who has gone meanwhile is not waited for. */
+  private seekAgain(
+    memory: NonNullable<Options<Name>['memory']>, wanted: Keyed<Searches[Name]['problem']>[],
+  ): void {
+    const left = wanted.filter(({ key }) => this.isWanted(key))
+    for (const { key } of wanted) {
+      this.elsewhere.delete(key)
+      this.sought.delete(key)
+    }
+    if (left.length > 0) void this.seek(memory, left)
+    else this.options.changed()
+  }
+
+  private isWanted(key: string): boolean {
+    return this.problems.has(key) && isOpen(this.job(key))
   }
 
   private all(event: JobEvent<Searches[Name]['answer']>): void {
@@ -129,6 +165,7 @@ export class Background<Name extends SearchName> {
     this.isLate ||= this.outstanding.size > 0
     const order = ++this.order
     this.outstanding = new Set(jobs.map(({ key }) => key))
+    this.sayBegun()
     const worker = this.worker ??= this.start()
     let isTaken = false
     worker.search(order, jobs).then(() => {
@@ -145,6 +182,17 @@ export class Background<Name extends SearchName> {
       this.outstanding.clear()
       this.send(jobs)
     }, PATIENCE)
+  }
+
+  /** As long as something is worked on here, the others are told every now and then. */
+  private sayBegun(): void {
+    const { begin } = this.options.memory ?? {}
+    clearInterval(this.saying)
+    if (!begin || this.outstanding.size === 0) return
+    this.saying = setInterval(() => {
+      if (this.outstanding.size === 0) clearInterval(this.saying)
+      else void begin([...this.outstanding])
+    }, SAY_AGAIN)
   }
 
   private start(): Remote<Name> {

@@ -40,6 +40,21 @@ describe('memory of answers', () => {
     expect(near.texts).toEqual(far.texts)
   })
 
+  it('asks the studio who works on something, and nobody where it is away', async () => {
+    const { near, far } = shelves()
+    const memory = memoryOf({ of: 'doubles 1', near, far, check })
+    expect(await memory.begin!(['4', '5'])).toEqual(new Set())
+    const asked: string[][] = []
+    const begin = async (ids: string[]) => (asked.push(ids), ids.slice(0, 1))
+    const shared = memoryOf({ of: 'doubles 1', near, far: { ...far, begin }, check })
+    expect(await shared.begin!(['4', '5'])).toEqual(new Set(['4']))
+    expect(asked).toEqual([[expect.stringMatching(/^[\w-]{43}$/), expect.stringMatching(/^[\w-]{43}$/)]])
+    const broken = memoryOf({
+      of: 'doubles 1', near, far: { ...far, begin: async () => Promise.reject(new Error('away')) }, check,
+    })
+    expect(await broken.begin!(['4'])).toEqual(new Set())
+  })
+
   it('takes nothing of another version, nothing that does not hold and nothing that cannot be read', async () => {
     const { near, far } = shelves()
     const memory = memoryOf({ of: 'doubles 1', near, far, check })

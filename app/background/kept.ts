@@ -42,6 +42,11 @@ export function memoryOf<Problem, Answer>({ of, near, far, check }: Options<Prob
         }
       }
     },
+    async begin(keys) {
+      const ids = new Map(keys.map(key => [idOf(key), key]))
+      const others = await far.begin?.([...ids.keys()]).catch(() => []) ?? []
+      return new Set(others.flatMap(id => ids.get(id) ?? []))
+    },
     keep(key, answer) {
       const text = stringify(answer)
       if (text.length > LONGEST) return

@@ -1,4 +1,5 @@
 import { createStore, delMany, entries, getMany, setMany } from 'idb-keyval'
+import { newToken } from '../stores/feed'
 import type { Shelf } from './memory'
 
 /** Answers in this browser; those that were last asked for longest ago go first. */
@@ -11,6 +12,17 @@ const AT_ONCE = 40
 const PATIENCE = 1500
 /** Milliseconds for which a studio that did not answer is not asked again: nobody waits for it at every key. */
 const REST = 30_000
+
+/** Problems that are said to be begun at once. */
+const MOST_BEGUN = 400
+
+/** What this page is called by the others: the same after a reload. */
+function ownName(): string {
+  const known = sessionStorage.getItem('wakaru-begins')
+  const name = known ?? newToken()
+  if (known === null) sessionStorage.setItem('wakaru-begins', name)
+  return name
+}
 
 interface Lying {
   text: string
@@ -67,6 +79,14 @@ export function studioShelf(): Shelf {
     async keep(texts) {
       const headers = { 'Content-Type': 'application/json' }
       for (const [id, body] of texts) await $fetch(`/api/kept/${id}`, { method: 'PUT', body, headers, retry: 0 })
+    },
+    async begin(ids) {
+      if (Date.now() < restUntil) return []
+      const body = { ids: ids.slice(0, MOST_BEGUN), by: ownName() }
+      const { others } = await $fetch<{ others: string[] }>('/api/kept/begun', {
+        method: 'POST', body, retry: 0, timeout: PATIENCE,
+      })
+      return others
     },
   }
 }

@@ -11,6 +11,7 @@ export function useMemories(): Memories | undefined {
   const later = () => import('../background/memories').then(({ memories }) => (shared ??= memories(version)))
   const asked = <Problem, Answer>(of: (memories: Memories) => Memory<Problem, Answer>): Memory<Problem, Answer> => ({
     find: wanted => later().then(kept => of(kept).find(wanted)).catch(() => new Map()),
+    begin: keys => later().then(kept => of(kept).begin?.(keys) ?? new Set<string>()).catch(() => new Set<string>()),
     keep: (key, answer) => void later().then(kept => of(kept).keep(key, answer)).catch(() => {}),
   })
   return {

@@ -121,6 +121,8 @@ export const usePlannerStore = defineStore('planner', () => {
   const progress = computed(
     () => papers.value.reduce((total, { job }) => total + job.progress, 0) / Math.max(1, papers.value.length),
   )
+  /** Somebody else plans some of it: the answers are waited for. */
+  const elsewhere = computed(() => papers.value.some(({ key, job }) => isOpen(job) && background.isElsewhere(key)))
   /** Papers without any plan: their sheets are not known. */
   const planless = computed(() => papers.value.some(({ outcome }) => !outcome))
   const kits = computed(() =>
@@ -129,7 +131,7 @@ export const usePlannerStore = defineStore('planner', () => {
       : undefined,
   )
   return {
-    papers, outcomes, planless, ready, running, stopped, progress, kits,
+    papers, outcomes, planless, ready, running, elsewhere, stopped, progress, kits,
     /** The orders of cuts of the whole class, one for each sitting; none before everything is planned. */
     orders: computed(() => (ready.value && work.settled ? ordersOf(outcomes.value, work.settled.batch) : [])),
     stop() {

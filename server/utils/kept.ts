@@ -1,5 +1,6 @@
 import { Op } from 'sequelize'
 import { Kept } from '../database/models'
+import { endBegun } from './begun'
 
 /** Characters of everything that is kept, and how many answers; what was asked for longest ago goes first. */
 const MOST = { size: 200_000_000, answers: 20_000 }
@@ -30,6 +31,7 @@ export async function keptTexts(ids: string[]): Promise<Record<string, string>> 
 export async function keepUnder(id: string, text: string): Promise<void> {
   useDatabase()
   await Kept.upsert({ id, text, size: text.length, used: today() })
+  endBegun(id)
   since += 1
   if (since < LOOK_EVERY) return
   since = 0

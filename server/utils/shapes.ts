@@ -95,6 +95,17 @@ export class KeptShape {
   ids!: string
 }
 
+/** What somebody works on, and what that page is called. */
+export class BegunShape {
+  @Matches(/^[\w-]{43}$/, { each: true, message: 'are identifiers of 43 letters, digits, hyphens and underscores' })
+  @IsListOf('identifiers', 400, 'text')
+  ids!: string[]
+
+  @Matches(/^[\w-]{8,60}$/, { message: 'is a word of 8 to 60 letters, digits and hyphens' })
+  @IsText(60)
+  by!: string
+}
+
 /** Papers that a class is to be handed besides those that it names. */
 export class WithPapersShape {
   @Matches(/^[a-z0-9,-]*$/, { message: 'is a list of keys of papers, parted by commas' })

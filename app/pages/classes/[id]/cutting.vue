@@ -44,6 +44,7 @@ const printed = computed(() => ({ path: `/print/${work.id}/cutting`, query: chos
               aria-label="Looking for better plans"
             />
             <PlainButton label="Stop looking" @click="planner.stop()" />
+            <span v-if="planner.elsewhere" class="quiet small">Another device is planning it.</span>
           </template>
           <PlainButton v-else-if="planner.stopped" label="Look further" @click="planner.resume()" />
         </div>
