@@ -91,6 +91,8 @@ export class Background<Name extends SearchName> {
   end(): void {
     this.order += 1
     this.outstanding.clear()
+    // What is still being looked up begins nothing any more.
+    this.problems.clear()
     clearInterval(this.saying)
     this.worker?.end()
     this.worker = undefined

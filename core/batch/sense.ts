@@ -51,20 +51,20 @@ export function padProblems({ kind, holds, stocks, folded, pictures }: PaperEntr
   if (pictures.length > 0) {
     if (kind === 'pad') return [{ path: 'pictures', problem: 'are of a paper; a pad has none of its own' }]
     if (stocks.length > 1)
-      return [{ path: 'stocks', problem: 'of a paper with pictures is one size: on another size there are others' }]
+      return [{ path: 'stocks', problem: 'have one size on a paper with pictures: on another size there are others' }]
   }
   if (folded !== 'flat') {
     if (kind === 'pad') return [{ path: 'folded', problem: 'is for bases that are bought folded; a pad is flat' }]
     return stocks.length > 1
       ? [{
           path: 'stocks',
-          problem: 'of bases that come folded is one size, laid open: bases of another size are another paper',
+          problem: 'have one size, laid open, where bases come folded: those of another size are another paper',
         }]
       : []
   }
   if (kind !== 'pad') return []
   const [format, ...others] = stocks
-  if (!format || others.length > 0) return [{ path: 'stocks', problem: 'of a pad is one sheet format' }]
+  if (!format || others.length > 0) return [{ path: 'stocks', problem: 'have one size in a pad' }]
   if (holds.length === 0) return [{ path: 'holds', problem: 'names the papers of the pad: there is none' }]
   const sheets = holds.reduce((sum, { count }) => sum + count, 0)
   return sheets === format.pack

@@ -213,7 +213,7 @@ describe('packs and pads', () => {
     expect(wrong(pad => void (pad.holds = []))).toEqual(['names the papers of the pad: there is none'])
     expect(wrong(pad => void (pad.kind = 'print'))).toEqual(['is for pads only: a paper holds no others'])
     expect(wrong(pad => void pad.stocks.push({ ...pad.stocks[0]!, key: 'other' }))).toEqual([
-      'of a pad is one sheet format',
+      'have one size in a pad',
     ])
     const named = produce(padded, draft => void (draft.cards[0]!.papers.base = 'quay-pad'))
     expect(batchProblems(named).map(({ problem }) => problem)).toEqual([

@@ -96,7 +96,7 @@ describe('bases that are bought folded', () => {
       batchProblems(evening(USUAL, draft => change(draft.papers[0]!)))
         .map(({ path, problem }) => `${path} ${problem}`)
     expect(wrong(paper => void paper.stocks.push({ ...paper.stocks[0]!, key: 'other', width: '10 in' }))).toEqual([
-      expect.stringMatching(/^papers\[0\]\.stocks of bases that come folded is one size/),
+      expect.stringMatching(/^papers\[0\]\.stocks have one size, laid open/),
     ])
     const pad = { kind: 'pad' as const, holds: [{ key: 'kelp', count: 10 }] }
     expect(wrong(paper => void Object.assign(paper, pad))).toContainEqual(

@@ -49,12 +49,13 @@ const others = computed(() => shelf.papers.filter(({ key }) => key !== draft.val
 provideMeasures(units)
 const isOneSize = computed(() =>
   isPad.value || draft.value.folded !== 'flat' || draft.value.pictures.length > 0)
-/** A pad is flat and holds papers; a paper holds none. */
-watch(isPad, (pad) => {
-  if (pad) Object.assign(draft.value, { folded: 'flat', pictures: [] })
-  else draft.value.holds = []
+/** A pad has one format, is flat and holds papers; a paper holds none. Pictures are of prints. */
+watch(() => draft.value.kind, (kind) => {
+  if (kind !== 'print') draft.value.pictures = []
+  if (kind !== 'pad') return void (draft.value.holds = [])
+  draft.value.folded = 'flat'
+  draft.value.stocks.splice(1)
 })
-watch(isOneSize, one => one && draft.value.stocks.splice(1))
 const formats = SHEET_FORMATS.map(({ name, width, height }) => ({
   label: `${name} (${width} × ${height})`,
   command: () => addStock(name, width, height),

@@ -20,6 +20,7 @@ const invalid = (index: number, name: string) => own.value.some(problem => probl
 const heading = computed(() => noun.replace(/^./, first => first.toUpperCase()))
 function inWords({ path: at, problem }: Problem, names: Record<string, string>): string {
   const [, index, name = ''] = /\[(\d+)\]\.(.*)$/.exec(at) ?? []
+  if (index === undefined) return `${heading.value}s ${problem}.`
   const place = `${heading.value} ${Number(index) + 1}: ${(names[name] ?? name).toLowerCase()}`
   return `${place} ${problem}.`
 }
