@@ -67,9 +67,10 @@ nav a.router-link-exact-active { color: var(--ink); font-weight: 600; }
 main { padding: 0.5rem 1rem 2rem; max-width: 1440px; margin: 0 auto; outline: none; }
 @media (pointer: coarse) { nav a, .mark { min-height: 44px; min-width: 44px; display: flex; align-items: center; } }
 @media (max-width: 560px) {
-  .top { gap: 0 0.3rem; padding: 0 0.4rem; }
-  .top nav { gap: 0.6rem; flex-wrap: nowrap; white-space: nowrap; }
-  .wordmark { display: none; }
+  /* The rooms have a line of their own: four of them do not fit beside the mark. */
+  .top { gap: 0 0.3rem; padding: 0 0.6rem; flex-wrap: wrap; }
+  .top nav { order: 1; flex: 1 0 100%; gap: 0.6rem; flex-wrap: nowrap; white-space: nowrap; }
+  .top nav { justify-content: space-between; }
   main { padding: 0.4rem 0.6rem 2rem; }
 }
 @media (min-width: 1000px) and (min-height: 600px) {
