@@ -107,4 +107,5 @@ h2 { margin-right: 0.75rem; }
 .order { min-height: 100vh; }
 /* Where there is no room beside it, what is cut comes before how. */
 @media (max-width: 900px) { .cutting { grid-template: "tally" "plan" "forms" / minmax(0, 1fr); } }
+@media (max-width: 560px) { .controls > .row { flex-basis: 100%; } }
 </style>
