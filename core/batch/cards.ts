@@ -5,7 +5,7 @@ import type { Fold, PartKind, Piece } from '../folds'
 import { foldById, usualPaper } from '../folds'
 import { lengthFrom } from '../lengths'
 import { once } from '../lists'
-import { STOCK_WEIGHTS } from '../paper'
+import { STOCK_WEIGHTS, colourDistance } from '../paper'
 
 /**
  * A new card of natural size, or with what of the maker's own start was typed. Its parts are cut from what the class
@@ -84,7 +84,6 @@ function usual(kind: PartKind, papers: PaperEntry[]): PaperEntry | undefined {
 
 /** The palest of some papers: what is written on it is read best. */
 export const palest = (papers: PaperEntry[]): PaperEntry | undefined =>
-  [...papers].sort((a, b) => brightness(b.colour) - brightness(a.colour))[0]
+  [...papers].sort((a, b) => colourDistance(b.colour, BLACK) - colourDistance(a.colour, BLACK))[0]
 
-const brightness = (colour: string): number =>
-  [1, 3, 5].reduce((total, at) => total + Number.parseInt(colour.slice(at, at + 2), 16), 0)
+const BLACK = '#000000'

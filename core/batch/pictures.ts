@@ -48,6 +48,8 @@ export function wholeSheets(
 
 /** The sheets from which pictures of a paper are cut out, as something to be cut from it. */
 export function picturedSheets(batch: Batch, cards: PreparedCard[], paper: Paper): OwnedDemand | undefined {
+  // Asked for every paper at every key press: hardly any has pictures.
+  if (paper.pictures.length === 0) return undefined
   const some = cardsWith(paper, cards)
   const counts = countsOf(some)
   const sheets = wholeSheets(paper, counts, readTools(batch.tools, batch.class.units))

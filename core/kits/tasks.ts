@@ -40,11 +40,11 @@ export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(prepa
       const kits = dealt.length
       for (const piece of card.pieces) {
         const level = levels.get(piece.key) ?? 'cut'
-        const pieces = countInKit(profile, piece) * kits
+        const each = countInKit(profile, piece)
+        const pieces = each * kits
         const isReady = isCutReady(level)
         // What is put on already, stamped or die cut is scored as well, but for what comes folded.
         if (isReady && level !== 'cut') {
-          const each = countInKit(profile, piece)
           for (const [paper, own] of tally(dealt, kit => kit.papers.get(piece.key)))
             add('score', card.entry.title, piece.name, each * own, each * own * scoresLeft(paper, piece))
         }
