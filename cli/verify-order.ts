@@ -1,6 +1,7 @@
 import type { CuttingProblem, Plan } from '../core/cutting'
 import { verifyPlan } from '../core/cutting'
 import { lengthFrom } from '../core/lengths'
+import { isRecord } from '../core/lists'
 import type { OrderTogether, PaperCut } from '../core/together'
 import { orderViolations } from '../core/together'
 import type { Report } from './reports'
@@ -20,9 +21,6 @@ interface WrittenOrder {
     steps: Record<string, unknown>[]
   }[]
 }
-
-const isRecord = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /** Whether it is that, as far as can be seen at once; what is wrong deeper down is found on the way. */
 export const isWrittenOrder = (value: unknown): value is WrittenOrder =>

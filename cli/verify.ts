@@ -1,5 +1,6 @@
 import type { BenchStep, Plan, CuttingProblem } from '../core/cutting'
 import { sequenceViolations, verifyPlan } from '../core/cutting'
+import { isRecord } from '../core/lists'
 import type { WrittenSharing } from '../core/sharing'
 import { sharingViolations } from '../core/sharing'
 import type { Report } from './reports'
@@ -12,8 +13,6 @@ interface PlannedPaper {
   steps: BenchStep[]
 }
 
-const isRecord = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
 const isPlanned = (value: unknown): value is PlannedPaper =>
   isRecord(value)
   && typeof value.paper === 'string'

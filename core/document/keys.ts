@@ -1,3 +1,4 @@
+import { isRecord } from '../lists'
 import { BOUNDS } from './bounds'
 import type { Problem } from './problem'
 
@@ -25,9 +26,6 @@ export const keyFrom = (text: string, fallback: string): string =>
     .replace(/^-+|-+$/g, '')
     .slice(0, BOUNDS.key - 12)
     .replace(/-+$/, '') || fallback
-
-const isRecord = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /**
  * What tells the entries of a list apart: their key, or the paper that they are about; nothing where a list has no such

@@ -1,7 +1,8 @@
 import type { ValidationOptions } from 'class-validator'
 import { ValidateBy } from 'class-validator'
+import { isRecord } from '../lists'
 import { BOUNDS } from './bounds'
-import { CHECKS, isRecord, textProblem } from './validators'
+import { CHECKS, textProblem } from './validators'
 
 const OPERATIONS = { set: ['value'], unset: [], add: ['entry', 'after'], remove: [], order: ['keys'] } as const
 /** How deep a path may lead: further than any part of a document lies. */

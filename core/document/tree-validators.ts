@@ -1,7 +1,8 @@
 import { ValidateBy } from 'class-validator'
+import { isRecord } from '../lists'
 import type { Turn } from './vocabulary'
 import { TURNS } from './vocabulary'
-import { CHECKS, isRecord, lengthProblem } from './validators'
+import { CHECKS, lengthProblem } from './validators'
 
 /** How deep cuts may lie in each other: far more than any layout has. */
 const DEEPEST = 24

@@ -1,6 +1,7 @@
 import type { ValidationOptions } from 'class-validator'
 import { ValidateBy, buildMessage } from 'class-validator'
 import { parseLength } from '../lengths'
+import { isRecord } from '../lists'
 import { BOUNDS } from './bounds'
 import type { PrepLevel } from './vocabulary'
 import { PREP_LEVELS } from './vocabulary'
@@ -84,9 +85,6 @@ export function IsLengthText({ zero = false, signed = false } = {}, options?: Va
     options,
   )
 }
-
-export const isRecord = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /** One object, not a list in its place; what is in it is checked by its own shape. */
 export const IsOne = (what: string): PropertyDecorator =>

@@ -1,4 +1,5 @@
 import { stringify } from 'devalue'
+import { isRecord } from '../lists'
 import type { KeptKind } from './ids'
 import { keptId, keptOf } from './ids'
 
@@ -31,9 +32,6 @@ export class PlansWriter {
     return { format: PLANS_FORMAT, planner: this.planner, answers: this.answers }
   }
 }
-
-const isRecord = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /**
  * Reads a file of plans. What the answers say is not looked at here: it is checked against its problem wherever it is

@@ -75,3 +75,7 @@ export function once<T>(work: () => T): () => T {
 }
 
 export const sumOf = (numbers: Iterable<number>): number => [...numbers].reduce((sum, number) => sum + number, 0)
+
+/** Whether something is an object with fields, and no list. */
+export const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
