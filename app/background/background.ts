@@ -58,6 +58,11 @@ export class Background<Name extends SearchName> {
     return this.elsewhere.has(key)
   }
 
+  /** Whether it is not known yet if the answer to a problem is kept somewhere. */
+  isLookedUp(key: string): boolean {
+    return this.sought.has(key) && !this.elsewhere.has(key)
+  }
+
   /** Shows some problems and no others; those that are new are looked for. */
   show(wanted: Keyed<Searches[Name]['problem']>[]): void {
     const before = this.jobs
@@ -113,7 +118,7 @@ export class Background<Name extends SearchName> {
       else this.sought.delete(key)
     }
     this.give()
-    if (found.size > 0 || others?.size) this.options.changed()
+    this.options.changed()
     if (others?.size) setTimeout(() => this.seekAgain(memory, open.filter(({ key }) => others.has(key))), LOOK_AGAIN)
   }
 

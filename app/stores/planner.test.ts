@@ -7,8 +7,10 @@ import type { Batch } from '../../core/document'
 import { ANY_SCRAP, newClass, newCutting, plainPaper } from '../../core/document'
 import { factsOf, foldById } from '../../core/folds'
 import { solve } from '../../core/plans/testing'
+import type { Sharing, SharingProblem } from '../../core/sharing'
 import { plansTogether } from '../../core/together'
 import { demoBatches } from '../../demo'
+import type { Memory } from '../background/memory'
 import { MadeUpWorker, madeUp } from '../background/testing'
 import { useClassStore } from './class'
 import { usePlannerStore } from './planner'
@@ -17,6 +19,10 @@ import { usePlannerStore } from './planner'
 vi.mock('../background/remote', async () => ({
   startWorker: (await import('../background/testing')).MadeUpWorker.start,
 }))
+
+/** What is kept of sharings: nothing, once somebody lets the question through. */
+const kept = vi.hoisted(() => ({ sharings: undefined as Memory<SharingProblem, Sharing> | undefined }))
+vi.mock('../composables/useMemories', () => ({ useMemories: () => kept }))
 
 const empty: Batch = {
   ...newClass({ title: 'Test', date: '2030-01-01', units: 'inch', seats: 4, spares: 0 }),
@@ -180,6 +186,30 @@ describe('prints that are being shared out', () => {
     await painted()
     // What was dealt out first is what was found: no paper is planned anew, and now the rest is built on their plans.
     expect(planned()).toEqual([false, false, ['plan', 'share', 'together']])
+    vi.stubGlobal('Worker', undefined)
+  })
+})
+
+describe('prints whose sharing may be kept', () => {
+  it.for([true, false])('have no paper planned before that is known: %s', async (isKept) => {
+    let answer!: (found: Map<string, Sharing>) => void
+    kept.sharings = { find: () => new Promise(resolve => void (answer = resolve)), keep: () => {} }
+    vi.stubGlobal('Worker', MadeUpWorker)
+    setActivePinia(createPinia())
+    MadeUpWorker.all = []
+    work = useClassStore()
+    planner = usePlannerStore()
+    const { class: ofClass, ...shared } = demoBatches(new Date(2030, 0, 1))[1]!
+    vi.stubGlobal('$fetch', async () => ({ position: 1, document: { ...document, ...shared } }))
+    await work.open(8)
+    await painted()
+    expect(MadeUpWorker.all.map(({ name }) => name)).toEqual([])
+    const { key, sharing } = work.preparation!.sharing!
+    answer(new Map(isKept ? [[key, { ...sharing }]] : []))
+    await painted()
+    expect(MadeUpWorker.all.map(({ name }) => name).sort()).toEqual(isKept ? ['plan'] : ['plan', 'share'])
+    expect(madeUp<'plan'>(MadeUpWorker.all.findIndex(({ name }) => name === 'plan')).orders.length).toBe(1)
+    kept.sharings = undefined
     vi.stubGlobal('Worker', undefined)
   })
 })

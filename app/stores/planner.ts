@@ -32,12 +32,16 @@ export interface PlannedPaper extends PaperProblem {
 function usePlannedPapers() {
   const work = useClassStore()
   const sharings = useSharingStore()
+  const newest = computed(() => work.preparation?.sharing)
+  /** What was shared out has not come down to the papers yet. */
+  const isAhead = computed(() => newest.value?.sharing !== work.settled?.preparation.sharing?.sharing)
   /** Prints are still being shared out, or it has not come down to the papers yet: what is cut may change. */
   const sharing = computed(() => {
-    const [newest, shown] = [work.preparation?.sharing, work.settled?.preparation.sharing]
-    const job = sharings.stateOf(newest?.key)
-    return (job !== undefined && isOpen(job)) || newest?.sharing !== shown?.sharing
+    const job = sharings.stateOf(newest.value?.key)
+    return (job !== undefined && isOpen(job)) || isAhead.value
   })
+  /** What is dealt out so far gives way at once, or may give way to what is kept: nothing is planned for it. */
+  const isPassing = computed(() => isAhead.value || sharings.isLookedUp(newest.value?.key))
   /** Counts what has changed in the background. */
   const turn = shallowRef(0)
   const background = new Background('plan', {
@@ -88,8 +92,9 @@ function usePlannedPapers() {
   })
 
   watch(
-    [papers, hidden],
+    [papers, hidden, isPassing],
     () => {
+      if (isPassing.value) return
       const asked = [...papers.value, ...fromSheets.value, ...(hidden.value?.asked ?? []).map(planned)]
       background.show(asked.flatMap(({ key, problem, free }) =>
         [{ key, problem }, ...(free ? [{ key: problemKey(free), problem: free }] : [])]))

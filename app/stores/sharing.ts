@@ -64,5 +64,7 @@ export const useSharingStore = defineStore('sharing', () => {
       void turn.value,
       key === undefined || key !== asked ? undefined : background.job(key)
     ),
+    /** Whether it is not known yet if a sharing is kept somewhere. */
+    isLookedUp: (key: string | undefined) => (void turn.value, key !== undefined && background.isLookedUp(key)),
   }
 })
