@@ -47,7 +47,7 @@ interface Way {
 interface Fitted {
   supply: string
   root: CutNode
-  counts: Map<string, number>
+  counts: ReadonlyMap<string, number>
 }
 
 /** A plan for each paper, by its key; that which it came with where nothing better was found. */

@@ -1,5 +1,5 @@
 import type { Length } from '../lengths'
-import { lookUp } from '../lists'
+import { itemAt, lookUp } from '../lists'
 import { tidy } from './tidy'
 import { ways } from './bound'
 import type { CutNode, Cutter, Demand, Layout, CuttingProblem, Size, Supply } from './plan'
@@ -132,16 +132,19 @@ export function twoStrips(supply: Supply, cutter: Cutter, demands: Demand[]): Cu
     const inRoom = ({ demand, size }: Way, room: number) => Math.min(
       Math.floor(room / size[across]), Math.ceil(demand.quantity / Math.floor(sheet[side] / size[side])),
     )
+    // Strips and blocks are made once, and shared by all layouts that have them.
+    const stripAt = fitting.map(way => stripOf(sheet, side, way))
+    const tidied = new Map<CutNode, CutNode>()
     return fitting.flatMap((first, at) => {
       const most = inRoom(first, sheet[across])
-      return fitting.slice(at).flatMap((second) => {
+      return fitting.slice(at).flatMap((second, after) => {
         const least = first === second ? most : 1
         return Array.from({ length: Math.max(0, most - least + 1) }, (_, more) => {
-          const strips = Array.from({ length: least + more }, () => first)
+          const strips = Array.from({ length: least + more }, () => itemAt(stripAt, at))
           const rest = sheet[across] - strips.length * first.size[across]
-          const others = Array.from({ length: first === second ? 0 : inRoom(second, rest) }, () => second)
-          const root = beside(sheet, across, [...strips, ...others].map(way => stripOf(sheet, side, way)))
-          return withMargins(supply, cutter, tidy(root, cutter))
+          const room = first === second ? 0 : inRoom(second, rest)
+          const others = Array.from({ length: room }, () => itemAt(stripAt, at + after))
+          return withMargins(supply, cutter, tidy(beside(sheet, across, [...strips, ...others]), cutter, tidied))
         })
       })
     })

@@ -182,14 +182,28 @@ export function leavesOf(root: CutNode, kerf = 0): Placed[] {
   return leaves
 }
 
-/** How many of each demand one sheet of a layout yields. */
-export function countsOf(root: CutNode): Map<string, number> {
+const counted = new WeakMap<CutNode, ReadonlyMap<string, number>>()
+
+/** How many of each demand one sheet of a layout yields. It is counted once for each node. */
+export function countsOf(node: CutNode): ReadonlyMap<string, number> {
+  if (node.kind !== 'cut') return node.kind === 'piece' ? new Map([[node.demand, 1]]) : NO_PIECES
+  const known = counted.get(node)
+  if (known) return known
   const counts = new Map<string, number>()
-  for (const { node } of leavesOf(root)) {
-    if (node.kind === 'piece') counts.set(node.demand, (counts.get(node.demand) ?? 0) + 1)
+  for (let at = 0; at < node.parts.length;) {
+    const part = itemAt(node.parts, at)
+    // Hundreds of one strip may lie side by side.
+    let next = at + 1
+    while (node.parts[next] === part) next++
+    const add = (key: string, count: number) => counts.set(key, (counts.get(key) ?? 0) + count * (next - at))
+    if (part.kind === 'piece') add(part.demand, 1)
+    else for (const [key, count] of countsOf(part)) add(key, count)
+    at = next
   }
+  counted.set(node, counts)
   return counts
 }
+const NO_PIECES: ReadonlyMap<string, number> = new Map()
 
 export const isFresh = ({ kind }: Pick<Supply, 'kind'>): boolean => kind === 'sheet'
 

@@ -76,23 +76,9 @@ function fillStrip(
       const column: Column = { demand, turned: way.turned, width: way.along, height: way.across, pieces: perColumn }
       const value = worth(demand) * perColumn
       if (value <= 0) continue
-      const next = new Map<number, State>()
-      for (const state of states) next.set(state.used, state)
-      for (const start of states) {
-        let state = start
-        while (state.used + column.width <= length && state.ofThis + perColumn <= available) {
-          state = {
-            used: state.used + column.width,
-            worth: state.worth + value,
-            ofThis: state.ofThis + perColumn,
-            previous: state,
-            column,
-          }
-          const rival = next.get(state.used)
-          if (!rival || rival.worth < state.worth) next.set(state.used, state)
-        }
-      }
-      states = undominated([...next.values()])
+      const isPlenty = states.every(({ used, ofThis }) =>
+        ofThis + perColumn * Math.floor((length - used) / column.width) <= available)
+      states = (isPlenty ? withPlenty : withFew)(states, { column, value, length, available })
       touched = true
     }
     // The count is of one demand; the next one starts from none.
@@ -103,6 +89,80 @@ function fillStrip(
   for (let state: State | undefined = best; state?.column; state = state.previous) columns.push(state.column)
   columns.sort((a, b) => b.height * b.pieces - a.height * a.pieces || b.width - a.width)
   return { height, columns, worth: best.worth }
+}
+
+/** Columns of one kind that strips may be filled with further. */
+interface More {
+  column: Column
+  /** What each is worth. */
+  value: number
+  length: number
+  /** Pieces of its demand that are left. */
+  available: number
+}
+
+const filledFurther = (state: State, { column, value }: More): State => ({
+  used: state.used + column.width,
+  worth: state.worth + value,
+  ofThis: state.ofThis + column.pieces,
+  previous: state,
+  column,
+})
+
+/** Strips with some more columns, as many as there are pieces for. */
+function withFew(states: State[], more: More): State[] {
+  const next = new Map<number, State>()
+  for (const state of states) next.set(state.used, state)
+  for (const start of states) {
+    let state = start
+    while (state.used + more.column.width <= more.length && state.ofThis + more.column.pieces <= more.available) {
+      state = filledFurther(state, more)
+      const rival = next.get(state.used)
+      if (!rival || rival.worth < state.worth) next.set(state.used, state)
+    }
+  }
+  return undominated([...next.values()])
+}
+
+/**
+ * The same where pieces never run out: then each length follows from the best one a column shorter. Strips as they were
+ * and strips with columns more are both in the order of their lengths, so that they are merged as they come about.
+ * @param states in the order of their lengths, each worth more than the one before
+ */
+function withPlenty(states: State[], more: More): State[] {
+  const { column: { width }, value, length } = more
+  /** With one column more at least, whether or not something is better; some lead on to others. */
+  const further: State[] = []
+  const found: State[] = []
+  let [plain, from, again] = [0, 0, 0]
+  let best = -1
+  for (;;) {
+    const [one, other] = [states[from], further[again]]
+    const fromOne = one ? one.used + width : Infinity
+    const fromOther = other ? other.used + width : Infinity
+    const [as, next] = [states[plain]?.used ?? Infinity, Math.min(fromOne, fromOther)]
+    const used = Math.min(as, next)
+    if (used === Infinity || used > length) break
+    let state: State | undefined
+    if (next === used) {
+      // Of equal ones that with more columns of this kind.
+      const isOther = fromOther < fromOne
+        || (fromOther === fromOne && (other?.worth ?? 0) + value >= (one?.worth ?? 0) + value)
+      const before = isOther ? other : one
+      state = before && filledFurther(before, more)
+      if (fromOne === used) from++
+      if (fromOther === used) again++
+      if (state && state.worth > best) further.push(state)
+    }
+    if (as === used) {
+      const asItWas = states[plain++]
+      if (asItWas && (!state || state.worth <= asItWas.worth)) state = asItWas
+    }
+    if (!state || state.worth <= best) continue
+    best = state.worth
+    found.push(state)
+  }
+  return found
 }
 
 /** Heights of strips that are tried: all of a few, else the tallest and some between. */
