@@ -40,7 +40,7 @@ class CountSets {
     const here = i * rows + j
     this.set = noneYet()
     this.seen = new Set()
-    for (const item of exact.get(here) ?? []) this.offer(this.one.get(items[item]!.demand.key)!, 1, item, 0, 0)
+    for (const item of exact[here] ?? []) this.offer(this.one.get(items[item]!.demand.key)!, 1, item, 0, 0)
     if (ys[j]! <= longest) {
       if (i > 0) sets[here - rows]!.counts.forEach((counts, a) => this.offer(counts, 4, 0, a, 0))
       for (let k = 0; 2 * xs[k]! <= xs[i]!; k++)

@@ -1,3 +1,5 @@
+import { itemAt } from '../lists'
+
 /*
  * Which groups of a cut node are still to come off. Plain numbers are quick and hold 53 groups; for more of them big
  * integers are used.
@@ -12,7 +14,8 @@ export const allOf = (groups: number): GroupSet =>
   groups <= IN_A_NUMBER ? 2 ** groups - 1 : (1n << BigInt(groups)) - 1n
 
 export const has = (set: GroupSet, group: number): boolean =>
-  (typeof set === 'number' ? Math.floor(set / 2 ** group) % 2 === 1 : (set >> BigInt(group) & 1n) === 1n)
+  (typeof set === 'number' ? (set / itemAt(POWERS, group)) % 2 >= 1 : (set >> BigInt(group) & 1n) === 1n)
+const POWERS = Array.from({ length: IN_A_NUMBER }, (_, group) => 2 ** group)
 
 /** @param group one that is in it */
 export const withoutGroup = (set: GroupSet, group: number): GroupSet =>

@@ -109,81 +109,69 @@ function valuesOf(
   const kinds = new Uint8Array(columns * rows)
   const which = new Int32Array(columns * rows)
   // Points after which a cut may pay: a smaller part of the same value leaves more beside it.
-  const rises = ys.map(() => [] as number[])
-  const use: Use = { value: 0, kind: 0, chosen: 0 }
+  const rises = new Int16Array(columns * rows)
+  const risen = new Int16Array(rows)
+  const rise = new Int16Array(rows)
   for (let i = 0; i < columns; i++) {
     const wide = xs[i]!
     const column = i * rows
-    const rise: number[] = []
+    const besideI = i * columns
+    let rose = 0
     for (let j = 0; j < rows; j++) {
       const high = ys[j]!
       const here = column + j
       const row = j * columns
-      use.value = use.kind = use.chosen = 0
-      for (const item of exact.get(here) ?? NONE) better(use, worths[item]!, 1, item)
+      const besideJ = j * rows
+      let [value, kind, chosen] = [0, 0, 0]
+      for (const item of exact[here] ?? NONE) {
+        if (worths[item]! <= value) continue
+        value = worths[item]!
+        kind = 1
+        chosen = item
+      }
       if (high <= longest) {
-        if (i > 0) better(use, across[row + i - 1]!, 4, use.chosen)
-        tryCuts(use, {
-          kind: 2, points: xs, whole: wide, cuts: rises[j]!, rests: besideX, of: i * columns, values: across, from: row,
-        })
+        if (i > 0 && across[row + i - 1]! > value) {
+          value = across[row + i - 1]!
+          kind = 4
+        }
+        // All cuts along x: what lies before the cut, and the largest rest beside it.
+        for (let at = 0, most = risen[j]!; at < most; at++) {
+          const k = rises[row + at]!
+          const rest = besideX[besideI + k]!
+          if (2 * xs[k]! > wide || rest < 0) break
+          const sum = across[row + k]! + across[row + rest]!
+          if (sum <= value) continue
+          value = sum
+          kind = 2
+          chosen = k
+        }
       }
       if (wide <= longest) {
-        if (j > 0) better(use, values[here - 1]!, 5, use.chosen)
-        tryCuts(use, {
-          kind: 3, points: ys, whole: high, cuts: rise, rests: besideY, of: j * rows, values, from: column,
-        })
+        if (j > 0 && values[here - 1]! > value) {
+          value = values[here - 1]!
+          kind = 5
+        }
+        for (let at = 0; at < rose; at++) {
+          const k = rise[at]!
+          const rest = besideY[besideJ + k]!
+          if (2 * ys[k]! > high || rest < 0) break
+          const sum = values[column + k]! + values[column + rest]!
+          if (sum <= value) continue
+          value = sum
+          kind = 3
+          chosen = k
+        }
       }
-      if (i === 0 || use.value > across[row + i - 1]!) rises[j]!.push(i)
-      if (j === 0 || use.value > values[here - 1]!) rise.push(j)
-      values[here] = across[row + i] = use.value
-      kinds[here] = use.kind
-      which[here] = use.chosen
+      if (i === 0 || value > across[row + i - 1]!) rises[row + risen[j]!++] = i
+      if (j === 0 || value > values[here - 1]!) rise[rose++] = j
+      values[here] = across[row + i] = value
+      kinds[here] = kind
+      which[here] = chosen
     }
   }
   return { values, kinds, which }
 }
-
-/** The best use of a rectangle that is known. */
-interface Use {
-  value: number
-  kind: number
-  chosen: number
-}
 const NONE: number[] = []
-
-function better(use: Use, value: number, kind: number, chosen: number): void {
-  if (value <= use.value) return
-  use.value = value
-  use.kind = kind
-  use.chosen = chosen
-}
-
-/** Cuts of a rectangle in one direction: where values and rests of its points begin in their tables. */
-interface Direction {
-  kind: 2 | 3
-  points: number[]
-  whole: number
-  /** Points that may pay. */
-  cuts: number[]
-  rests: Int16Array
-  of: number
-  values: Float64Array
-  from: number
-}
-
-/**
- * All cuts of a rectangle in one direction: after each of some points, what lies before the cut and the largest rest
- * beside it.
- */
-function tryCuts(use: Use, { kind, points, whole, cuts, rests, of, values, from }: Direction): void {
-  for (let at = 0; at < cuts.length; at++) {
-    const k = cuts[at]!
-    if (2 * points[k]! > whole) return
-    const rest = rests[of + k]!
-    if (rest < 0) return
-    better(use, values[from + k]! + values[from + rest]!, kind, k)
-  }
-}
 
 interface FirstCut {
   side: 'width' | 'height'

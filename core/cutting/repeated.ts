@@ -2,6 +2,7 @@ import { lookUp } from '../lists'
 import type { CutNode, Layout, Supply } from './plan'
 import { area, countsOf, isFresh, mergedLayouts, worthOf } from './plan'
 import type { Search } from './search'
+import type { KnownStrips } from './strips'
 import { stripLayout } from './strips'
 
 /*
@@ -35,6 +36,10 @@ export function repeatedPlans(
   const areas = new Map(demands.map(demand => [demand.key, area(demand)]))
   const average = demands.reduce((sum, demand) => sum + area(demand) * demand.quantity, 0) / sheets
   if (demands.reduce((sum, { quantity }) => sum + quantity, 0) / sheets > MANY_PIECES) return []
+  // More of a size than a sheet holds is as good as that many: then the same sheets come up again and again.
+  const held = new Map(demands.map(demand => [demand.key, Math.floor(area(supply) / area(demand))]))
+  const known = new Map<string, CutNode[]>()
+  const strips = new Map<number, KnownStrips>(POWERS.map(power => [power, new Map()]))
   return FILLS.flatMap(fill => POWERS.flatMap((power) => {
     const plan = onePlan(supply, average * fill, power)
     return plan ? [plan] : []
@@ -74,8 +79,14 @@ export function repeatedPlans(
   }
 
   function filled(supply: Supply, share: ReadonlyMap<string, number>, power: number): CutNode[] {
-    return (['width', 'height'] as const)
-      .flatMap(along => stripLayout(supply, cutter, along, demands, share, demand => area(demand) ** power) ?? [])
+    const wanted = new Map([...share].map(([key, count]) => [key, Math.min(count, lookUp(held, key))]))
+    const key = `${power} ${[...wanted.values()].join(' ')}`
+    const roots = known.get(key) ?? (['width', 'height'] as const)
+      .flatMap(along => stripLayout(supply, cutter, along, demands, wanted, demand => area(demand) ** power, {
+        known: strips.get(power),
+      }) ?? [])
+    known.set(key, roots)
+    return roots
   }
 }
 

@@ -39,10 +39,23 @@ interface Pile {
   lies: 'width' | 'height' | undefined
 }
 
+/** What is still to do to a pile: settings wanted, as two words of bits, and the seconds that it takes at least. */
+interface Ahead {
+  low: number
+  high: number
+  seconds: number
+}
+
+interface MeasuredPile extends Pile {
+  ahead: Ahead
+  /** What tells it from other piles. */
+  told: string
+}
+
 interface State {
   /** What lies on the table, and the sheets that were never cut: those are told by a number together. */
-  table: readonly Pile[]
-  fresh: readonly Pile[]
+  table: readonly MeasuredPile[]
+  fresh: readonly MeasuredPile[]
   freshSum: number
   fence: number
   /** The pile in hand, and those that came off with the last cut. */
@@ -60,7 +73,8 @@ interface State {
 /** The beam search for the order of cuts of some layouts. */
 export class SequenceSearch {
   private readonly kinds: CutKinds
-  private readonly start: Pile[] = []
+  private readonly start: MeasuredPile[] = []
+  private readonly ahead = new Map<string, Ahead>()
   private readonly stages: number
   private readonly serials: number
 
@@ -72,7 +86,7 @@ export class SequenceSearch {
       const body = frameOf(root, cutter)?.inside ?? root
       if (body.kind !== 'cut') return
       const kind = this.kinds.kindOf(body)
-      this.start.push({
+      this.start.push(this.measured({
         serial,
         kind,
         quantity: repeats,
@@ -80,7 +94,7 @@ export class SequenceSearch {
         size: body[body.side],
         untouched: true,
         lies: undefined,
-      })
+      }))
     })
     this.stages = Math.max(1, this.start.length + this.kinds.all.reduce((sum, { groups }) => sum + groups.length, 0))
     this.serials = layouts.length
@@ -152,7 +166,7 @@ export class SequenceSearch {
     }
   }
 
-  private* cutsOf(state: State, pile: Pile, rules: HandlingRules): Generator<State> {
+  private* cutsOf(state: State, pile: MeasuredPile, rules: HandlingRules): Generator<State> {
     const { groups } = this.of(pile.kind)
     const pieces = groups.some(({ leftover }, at) => !leftover && has(pile.left, at))
     for (let at = 0; at < groups.length; at++) {
@@ -161,7 +175,7 @@ export class SequenceSearch {
     }
   }
 
-  private cut(state: State, pile: Pile, group: number, rules: HandlingRules): State {
+  private cut(state: State, pile: MeasuredPile, group: number, rules: HandlingRules): State {
     const { side, groups } = this.of(pile.kind)
     const { size, count, child } = itemAt(groups, group)
     const { kerf } = this.cutter
@@ -177,7 +191,7 @@ export class SequenceSearch {
     const fresh = pile.untouched ? state.fresh.filter(other => other !== pile) : state.fresh
     const isCut = cuts > 0
     const seconds = state.seconds + (isCut ? this.secondsOf(state, pile, size, cuts, others, rules) : 0)
-    if (!isNone(left)) others.push({ ...pile, left, size: remains, untouched: false, lies: side })
+    if (!isNone(left)) others.push(this.measured({ ...pile, left, size: remains, untouched: false, lies: side }))
     const justCut: number[] = []
     let serials = this.receive(others, child, count * pile.quantity, state.serials, side, justCut)
     if (restGroup) serials = this.receive(others, restGroup.child, pile.quantity, serials, side, justCut)
@@ -204,7 +218,7 @@ export class SequenceSearch {
    * @param others what lies on the table beside it
    */
   private secondsOf(
-    state: State, pile: Pile, fence: number, cuts: number, others: Pile[], rules: HandlingRules,
+    state: State, pile: Pile, fence: number, cuts: number, others: readonly Pile[], rules: HandlingRules,
   ): number {
     const { pace } = this.work
     const stacks = this.kinds.stacks(pile.quantity)
@@ -230,7 +244,7 @@ export class SequenceSearch {
    * @returns the number of the next new pile after that
    */
   private receive(
-    table: Pile[], kind: number, quantity: number, serials: number, lies: Pile['lies'], justCut: number[],
+    table: MeasuredPile[], kind: number, quantity: number, serials: number, lies: Pile['lies'], justCut: number[],
   ): number {
     if (kind < 0) return serials
     const { groups, size } = this.of(kind)
@@ -238,50 +252,66 @@ export class SequenceSearch {
     const same = table.findIndex(other => other.kind === kind && other.left === full && other.serial >= this.serials)
     if (same >= 0) {
       const alike = itemAt(table, same)
-      table[same] = { ...alike, quantity: alike.quantity + quantity }
+      table[same] = this.measured({ ...alike, quantity: alike.quantity + quantity })
       return serials
     }
     justCut.push(serials)
-    table.push({ serial: serials, kind, quantity, left: full, size, untouched: false, lies })
+    table.push(this.measured({ serial: serials, kind, quantity, left: full, size, untouched: false, lies }))
     return serials + 1
   }
 
   /** What is still to do at least: every setting once, every stroke, every pile taken up. */
   private toDo({ table, fresh, fence }: State): number {
-    const { pace } = this.work
     let low = 0
     let high = 0
     let seconds = 0
-    for (const { kind, quantity } of fresh) {
-      const { fences } = this.of(kind)
-      low |= fences[0]
-      high |= fences[1]
-      seconds += this.kinds.inside(kind, quantity) + this.kinds.stacks(quantity) * pace.handling
-    }
-    for (const { kind, quantity, left } of table) {
-      const { groups } = this.of(kind)
-      const stacks = this.kinds.stacks(quantity)
-      groups.forEach(({ size, count, leftover, child }, at) => {
-        if (!has(left, at)) return
-        if (!leftover) {
-          const bit = this.kinds.settingOf(size)
-          if (bit < 31) low |= 1 << bit
-          else if (bit < 62) high |= 1 << (bit - 31)
-          seconds += count * stacks * pace.stroke
-        }
-        if (child < 0) return
-        const inner = this.of(child)
-        low |= inner.fences[0]
-        high |= inner.fences[1]
-        seconds
-          += this.kinds.stacks(count * quantity) * (pace.handling / 2 + pace.turning)
-            + this.kinds.inside(child, count * quantity)
-      })
-      seconds += stacks * pace.handling / 2
+    for (const piles of [fresh, table]) {
+      for (const pile of piles) {
+        low |= pile.ahead.low
+        high |= pile.ahead.high
+        seconds += pile.ahead.seconds
+      }
     }
     const now = this.kinds.settingOf(fence)
     const settings = bits(low) + bits(high) - (now >= 0 && now < 31 && (low >> now) & 1 ? 1 : 0)
-    return seconds + settings * pace.setting
+    return seconds + settings * this.work.pace.setting
+  }
+
+  private measured(pile: Pile): MeasuredPile {
+    const { kind, quantity, left, lies, untouched } = pile
+    const place = `${kind}:${quantity}:${untouched ? '' : left}`
+    let ahead = this.ahead.get(place)
+    if (!ahead) this.ahead.set(place, ahead = untouched ? this.aheadOfSheet(pile) : this.aheadOfPart(pile))
+    return { ...pile, ahead, told: `${place}:${lies}` }
+  }
+
+  private aheadOfSheet({ kind, quantity }: Pile): Ahead {
+    const [low, high] = this.of(kind).fences
+    const taken = this.kinds.stacks(quantity) * this.work.pace.handling
+    return { low, high, seconds: this.kinds.inside(kind, quantity) + taken }
+  }
+
+  private aheadOfPart({ kind, quantity, left }: Pile): Ahead {
+    const { pace } = this.work
+    const stacks = this.kinds.stacks(quantity)
+    let [low, high] = [0, 0]
+    let seconds = stacks * pace.handling / 2
+    this.of(kind).groups.forEach(({ size, count, leftover, child }, at) => {
+      if (!has(left, at)) return
+      if (!leftover) {
+        const bit = this.kinds.settingOf(size)
+        if (bit < 31) low |= 1 << bit
+        else if (bit < 62) high |= 1 << (bit - 31)
+        seconds += count * stacks * pace.stroke
+      }
+      if (child < 0) return
+      const inner = this.of(child)
+      low |= inner.fences[0]
+      high |= inner.fences[1]
+      seconds += this.kinds.stacks(count * quantity) * (pace.handling / 2 + pace.turning)
+        + this.kinds.inside(child, count * quantity)
+    })
+    return { low, high, seconds }
   }
 }
 
@@ -293,7 +323,7 @@ function bits(word: number): number {
 
 /** What tells a state from others, whatever the order was that led to it. */
 function keyOf({ table, freshSum, fence, inHand, justCut }: State): string {
-  const told = table.map(({ kind, quantity, left, lies, serial }) =>
-    `${kind}:${quantity}:${left}:${lies}${serial === inHand ? 'h' : justCut.includes(serial) ? 'j' : ''}`)
+  const told = table.map(({ told, serial }) =>
+    (serial === inHand ? `${told}h` : justCut.includes(serial) ? `${told}j` : told))
   return `${told.sort().join()}|${freshSum}|${fence}`
 }

@@ -37,8 +37,8 @@ export class SheetGrid {
   /** Index of the largest point that fits beside point k within point i, or −1. */
   readonly besideX: Int16Array
   readonly besideY: Int16Array
-  /** Items that are exactly as large as a pair of points. */
-  readonly exact = new Map<number, number[]>()
+  /** Items that are exactly as large as a pair of points; nothing for most of them. */
+  readonly exact: (number[] | undefined)[]
 
   /** @param sheet what is left of the sheet after its squaring cuts */
   constructor(
@@ -73,9 +73,10 @@ export class SheetGrid {
     this.ys = exact ? points.ys : normalPoints(sheet.height, this.items.map(({ height }) => height)) ?? points.ys
     this.besideX = besides(this.xs)
     this.besideY = besides(this.ys)
+    this.exact = Array.from({ length: this.xs.length * this.ys.length })
     this.items.forEach(({ width, height }, index) => {
       const place = this.xs.indexOf(width) * this.ys.length + this.ys.indexOf(height)
-      this.exact.set(place, [...(this.exact.get(place) ?? []), index])
+      this.exact[place] = [...(this.exact[place] ?? []), index]
     })
   }
 

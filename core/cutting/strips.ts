@@ -188,9 +188,13 @@ function undominated<S extends { used: number, worth: number }>(states: S[]): S[
   })
 }
 
+/** Strips that were filled before for the same worths, by direction, room and what is wanted of each size. */
+export type KnownStrips = Map<string, Strip>
+
 /**
  * Fills one sheet with strips of what is left to cut.
  * @param framed whether the squaring cuts are put around it
+ * @param known takes in the strips that are filled, for whoever fills many sheets with the same worths
  * @returns nothing when not a single piece fits
  */
 export function stripLayout(
@@ -200,7 +204,7 @@ export function stripLayout(
   demands: Demand[],
   left: ReadonlyMap<string, number>,
   worth: Worth,
-  { framed = true } = {},
+  { framed = true, known = new Map() }: { framed?: boolean, known?: KnownStrips } = {},
 ): CutNode | undefined {
   const inner = squared(supply, cutter)
   const length = along === 'width' ? inner.width : inner.height
@@ -218,7 +222,7 @@ export function stripLayout(
     )
     let best: Strip | undefined
     for (const height of heights) {
-      const strip = fillStrip(length, height, along, demands, remaining, worth)
+      const strip = filledOnce(height)
       if (strip.worth > 0 && canCross(strip) && (!best || denser(strip, best))) best = strip
     }
     if (!best) break
@@ -230,6 +234,16 @@ export function stripLayout(
   strips.sort((a, b) => b.height - a.height)
   const body = treeOf(inner, cutter, along, strips)
   return framed ? withMargins(supply, cutter, body) : body
+
+  /** More of a size than a strip has room for is as good as that many. */
+  function filledOnce(height: number): Strip {
+    const wanted = demands.map(({ key, width, height: high }) =>
+      Math.min(lookUp(remaining, key), Math.floor((length * height) / (width * high))))
+    const place = `${along} ${length} ${height} ${wanted.join(' ')}`
+    const strip = known.get(place) ?? fillStrip(length, height, along, demands, remaining, worth)
+    known.set(place, strip)
+    return strip
+  }
 
   /** A strip higher than the trimmer is long must need no cut across it. */
   function canCross({ height, columns }: Strip): boolean {
