@@ -154,7 +154,7 @@ function* dived(search: Search, known: Layout[] | undefined): Generator<ExactSte
   }
   // The dive has found patterns that the programme did not know.
   if (best && sheets(best) > search.bound && search.demands.length <= MEDIUM) {
-    const again = wholePlan(search)
+    const again = wholePlan(search, true)
     if (again && sheets(again.layouts) < sheets(best)) best = again.layouts
     yield stepOf(search, { share: 0.85, layouts: best })
   }

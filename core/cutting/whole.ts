@@ -13,8 +13,11 @@ const COSTS = { money: { sheet: 1, cent: 10 }, sheets: { sheet: 10_000, cent: 1 
 const ALL_OFFCUTS = 0.3
 /** Cost of a piece that cannot be cut, beside those of sheets. */
 const A_MISSING_PIECE = 1_000_000
-/** Branches of the integer programme. */
+/** Branches of the integer programme, and the entries of it that all of them together look at. */
 const NODES = 2000
+const ENTRIES = 1_400_000
+/** Share of them for a second look. */
+const AGAIN = 1 / 3
 /** And of that for the pieces that stay missing, once it is known how many kits do. */
 const NODES_FOR_PIECES = 300
 /** Sizes above which a branch takes long, and how many there are then; and the same for entries of the programme. */
@@ -24,8 +27,9 @@ const MANY = { sizes: 30, nodes: 20, entries: 1300, few: 300 }
  * Whole sheets from the columns known, by an integer programme: least money and then fewest sheets, or the other way
  * round. Where they do not give everything, as few kits as possible are incomplete, and then as few pieces as possible
  * missing. What is proven already ends the search as soon as it is met.
+ * @param again looks for less long, for a plan is known already that another search has found
  */
-export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean } | undefined {
+export function wholePlan(search: Search, again = false): { layouts: Layout[], optimal: boolean } | undefined {
   const { patterns, demands, problem, formats, bound } = search
   const { columns, supplies } = patterns
   const { sheet, cent } = COSTS[formats > 1 ? problem.objective : 'money']
@@ -71,7 +75,7 @@ export function wholePlan(search: Search): { layouts: Layout[], optimal: boolean
       ...programme.programme,
       whole: isLarge
         ? { nodes: demands.length > MANY.sizes ? MANY.nodes : Math.min(most, MANY.few), brief: !search.short }
-        : { nodes: most },
+        : { nodes: Math.min(most, Math.floor((ENTRIES * (again ? AGAIN : 1)) / entries)) },
     })
     return (
       solved && { ...solved, incomplete: incomplete.reduce((sum, at) => sum + Math.round(solved.columns[at] ?? 0), 0) }
