@@ -241,10 +241,10 @@ function planInWords(batch: Batch, outcome: PaperOutcome): string {
 
 export function drawerReport(batch: Batch, preparation: Preparation, solve: Solve): Report {
   const findings = findingsOf(preparation)
-  const data = kitProblems(batch, preparation).map(({ paper, problem, perKit }) => ({
+  const data = kitProblems(batch, preparation).map(({ paper, ...drawer }) => ({
     paper: paper.key,
     name: paper.name,
-    ...mostKits(problem, perKit, solve),
+    ...mostKits(drawer, solve),
   }))
   const kits = data.length > 0 ? Math.min(...data.map(entry => entry.kits)) : 0
   const first = data

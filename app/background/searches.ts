@@ -1,5 +1,4 @@
-import type { KitProblem } from '../../core/plans'
-import type { KitsFrom, Plan, CuttingProblem } from '../../core/cutting'
+import type { KitDrawer, KitsFrom, Plan, CuttingProblem } from '../../core/cutting'
 import type { Batch } from '../../core/document'
 import type { Suggestion, TeachWishes } from '../../core/kits'
 import type { Sharing, SharingProblem } from '../../core/sharing'
@@ -13,7 +12,7 @@ export interface Searches {
   together: { problem: TogetherProblem, answer: ReadonlyMap<string, Plan> }
   share: { problem: SharingProblem, answer: Sharing }
   /** How many kits a drawer gives. */
-  kits: { problem: Pick<KitProblem, 'problem' | 'perKit'>, answer: KitsFrom }
+  kits: { problem: KitDrawer, answer: KitsFrom }
   teach: { problem: { batch: Batch, wishes: TeachWishes }, answer: Suggestion[] }
 }
 export type SearchName = keyof Searches

@@ -23,8 +23,9 @@ export function useKitCount() {
   const open = computed(() => jobs.value.filter(([, job]) => isOpen(job)).length)
 
   function ask(questions: KitQuestion[]) {
-    const counts = questions.map(({ key, kit: { problem, perKit } }) =>
-      ({ key, count: `${problemKey(problem)} ${JSON.stringify([...perKit])}`, problem: { problem, perKit } }))
+    const counts = questions.map(({ key, kit: { problem, perKit, whole } }) => ({
+      key, count: `${problemKey(problem)} ${JSON.stringify([[...perKit], whole])}`, problem: { problem, perKit, whole },
+    }))
     asked.value = new Map(counts.map(({ key, count }) => [key, count]))
     background.show(counts.map(({ count, problem }) => ({ key: count, problem })))
     // What was stopped or has failed before is counted when it is asked again.

@@ -30,8 +30,8 @@ const share: SearchOf<'share'> = function* (problem, solve) {
 }
 
 // eslint-disable-next-line require-yield -- kits are counted in one step
-const kits: SearchOf<'kits'> = function* ({ problem, perKit }, solve) {
-  return mostKits(problem, perKit, needed(solve))
+const kits: SearchOf<'kits'> = function* (drawer, solve) {
+  return mostKits(drawer, needed(solve))
 }
 
 // eslint-disable-next-line require-yield -- one programme over all papers

@@ -39,7 +39,7 @@ describe('complete kits before single pieces', () => {
       fc.integer({ min: 1, max: 4 }),
       (sizes, sheets) => {
         const given = short(sizes, 40, sheets)
-        const { kits } = mostKits(given, given.kits[0]!.pieces, solve)
+        const { kits } = mostKits({ problem: given, perKit: given.kits[0]!.pieces }, solve)
         expect(40 - incompleteIn(given)).toBeGreaterThanOrEqual(Math.min(40, kits))
       },
     ), { numRuns: 25, seed: 12 })

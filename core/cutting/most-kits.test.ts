@@ -9,7 +9,7 @@ import { offcut, piece, problem, sheet } from './testing'
 const solve = solverOf(await load())
 const one = (demands: Demand[]) => new Map(demands.map(({ key, quantity }) => [key, quantity]))
 const kitsFrom = (kit: Demand[], drawer: Supply[], changes = {}) =>
-  mostKits(problem(kit, drawer, changes), one(kit), solve)
+  mostKits({ problem: problem(kit, drawer, changes), perKit: one(kit) }, solve)
 
 describe('the most kits from a drawer', () => {
   it('counts the kits of a sheet that is cut alike', () => {
@@ -37,6 +37,25 @@ describe('the most kits from a drawer', () => {
 
   it('loses a kit to the kerf', () => {
     expect(kitsFrom([piece(4, 4, 1)], [sheet(8, 8, 1)], { kerf: inches(1 / 16) })).toEqual({ kits: 1, most: 1 })
+  })
+
+  it('leaves room for sheets that are taken whole: the kit after the last one would find none, or no room beside', () => {
+    fc.assert(fc.property(
+      fc.record({
+        sheets: fc.integer({ min: 1, max: 9 }), taken: fc.integer({ min: 1, max: 4 }),
+        kits: fc.integer({ min: 1, max: 5 }), each: fc.integer({ min: 0, max: 5 }),
+      }),
+      ({ sheets, taken, kits, each }) => {
+        // Four pieces on every sheet that is not taken.
+        const drawer = problem([piece(4, 4, each)], [sheet(8, 8, sheets, null)])
+        const perKit = new Map(each > 0 ? one(drawer.demands) : [])
+        const whole = { supply: drawer.supplies[0]!.key, sheets: taken, kits }
+        const fits = (count: number) =>
+          Math.ceil((count * taken) / kits) * 4 + count * each <= sheets * 4 && count * taken <= sheets * kits
+        const most = Array.from({ length: 100 }, (_, count) => count).filter(fits).at(-1)
+        expect(mostKits({ problem: drawer, perKit, whole }, solve)).toEqual({ kits: most, most })
+      },
+    ))
   })
 
   it('agrees with the planner, for any kit and drawer', () => {

@@ -14,6 +14,22 @@ export interface KitsFrom {
   most: number
 }
 
+/** Sheets of a supply that are taken whole: so many for so many kits, and the next one with the kit after them. */
+export interface WholeSheets {
+  supply: string
+  sheets: number
+  kits: number
+}
+
+/** A drawer, and what one kit takes of it: pieces by demand key, and sheets that are taken whole besides. */
+export interface KitDrawer {
+  /** Sheets, offcuts and drop-outs on hand; the quantities of its demands do not matter. */
+  problem: CuttingProblem
+  /** Pieces in one kit by demand key. */
+  perKit: ReadonlyMap<string, number>
+  whole?: WholeSheets
+}
+
 const MOST_ROUNDS = 80
 /** Plans tried between what the patterns give and what the bound allows. */
 const MOST_TRIES = 4
@@ -26,15 +42,48 @@ const NODES = 2000
 const FEW_NODES = 50
 
 /**
- * The most kits from what is on hand, nothing bought: the greatest number of kits whose
- * pieces some patterns give, relaxed for the bound and in whole sheets for the answer.
- * With duals that make one kit worth 1, no drawer gives more than the sum of what the
- * best pattern of each of its sheets is worth.
- * @param problem sheets, offcuts and drop-outs on hand; the quantities of its demands do not matter
- * @param perKit pieces in one kit by demand key
+ * The most kits from what is on hand, nothing bought. Where some of the sheets are taken whole: of as many kits as
+ * those give, the greatest number for which the rest of the drawer gives the pieces.
  * @param quick does without all patterns and without plans tried between the two numbers: these may lie further apart
  */
-export function mostKits(
+export function mostKits({ problem, perKit, whole }: KitDrawer, solve: Solve, quick = false): KitsFrom {
+  if (!whole) return cutFrom(problem, perKit, solve, quick)
+  const there = problem.supplies.find(({ key }) => key === whole.supply)?.onHand ?? 0
+  const limit = Math.floor((there * whole.kits) / whole.sheets)
+  if (perKit.size === 0) return { kits: limit, most: limit }
+  const answers = new Map<number, KitsFrom>()
+  const beside = (kits: number): KitsFrom => {
+    const taken = Math.ceil((kits * whole.sheets) / whole.kits)
+    const known = answers.get(taken)
+    if (known) return known
+    const supplies = problem.supplies.map(supply =>
+      (supply.key === whole.supply ? { ...supply, onHand: supply.onHand - taken } : supply))
+    const answer = cutFrom({ ...problem, supplies }, perKit, solve, quick)
+    answers.set(taken, answer)
+    return answer
+  }
+  return {
+    kits: greatest(limit, kits => beside(kits).kits >= kits), most: greatest(limit, kits => beside(kits).most >= kits),
+  }
+}
+
+/** The greatest number up to a limit that some condition holds for, which holds for all smaller ones. */
+function greatest(limit: number, holds: (number: number) => boolean): number {
+  let [least, most] = [0, limit]
+  while (least < most) {
+    const half = Math.ceil((least + most) / 2)
+    if (holds(half)) least = half
+    else most = half - 1
+  }
+  return least
+}
+
+/**
+ * The greatest number of kits whose pieces some patterns give, relaxed for the bound and in whole sheets for the
+ * answer. With duals that make one kit worth 1, no drawer gives more than the sum of what the best pattern of each of
+ * its sheets is worth.
+ */
+function cutFrom(
   problem: CuttingProblem, perKit: ReadonlyMap<string, number>, solve: Solve, quick = false,
 ): KitsFrom {
   const drawer = drawerFor(problem, perKit)

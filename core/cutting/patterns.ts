@@ -179,7 +179,8 @@ export const piecesIn = ({ counts }: Pick<Column, 'counts'>, demands: Demand[]):
   demands.reduce((sum, demand) => sum + area(demand) * Math.min(demand.quantity, counts.get(demand.key) ?? 0), 0)
 
 /** Patterns of one supply that give the same pieces are one column. */
-const keyFor = (supply: number, counts: ReadonlyMap<string, number>): string => `${supply} ${[...counts].sort().join(' ')}`
+const keyFor = (supply: number, counts: ReadonlyMap<string, number>): string =>
+  `${supply} ${[...counts].sort().join(' ')}`
 
 const fences = new WeakMap<CutNode, ReadonlySet<number>>()
 

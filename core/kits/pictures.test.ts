@@ -4,12 +4,12 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { batchProblems, newCard, picturesTaken, prepare } from '../batch'
 import { letterPaper } from '../batch/testing'
 import type { Solve } from '../cutting'
-import { solverOf, verifyPlan } from '../cutting'
+import { mostKits, solverOf, verifyPlan } from '../cutting'
 import type { Batch, PictureEntry } from '../document'
 import { newClass } from '../document'
 import { addFreePiece } from '../dressing'
 import { foldById } from '../folds'
-import { planAll } from '../plans'
+import { kitProblems, planAll } from '../plans'
 
 let solve: Solve
 beforeAll(async () => void (solve = solverOf(await highs())))
@@ -49,6 +49,22 @@ describe('pictures of a print', () => {
       const mats = planAll(withoutPictures(batch), prepare(withoutPictures(batch)), solve)
         .find(one => one.paper.key === 'marsh')
       expect(outcome.plan.sheets).toBe(3 + (mats?.plan.sheets ?? 0))
+    }
+  })
+
+  it('count among what the drawer gives: a class of so many kits can be cut from it, and no larger one', () => {
+    for (const onHand of [0, 1, 5, 9]) {
+      const stored = (seats: number) => evening((draft) => {
+        draft.class.seats = seats
+        Object.assign(draft.papers[1]!.stocks[0]!, { onHand, price: null })
+      })
+      const batch = stored(1)
+      const drawer = kitProblems(batch, prepare(batch)).find(({ paper }) => paper.key === 'marsh')!
+      const { kits, most } = mostKits(drawer, solve)
+      expect(kits).toBe(most)
+      const lacks = (seats: number) => planAll(stored(seats), prepare(stored(seats)), solve)
+        .some(({ paper, plan }) => paper.key === 'marsh' && plan.unplaced.length > 0)
+      expect([kits > 0 && lacks(kits), lacks(kits + 1)]).toEqual([false, true])
     }
   })
 

@@ -198,9 +198,9 @@ function byArea({ papers }: Batch, kind: PaperEntry['kind']): PaperEntry[] {
  */
 function kitsFrom(batch: Batch, preparation: Preparation, solve: Solve): { kits: number, most: number } {
   const wanted = Math.max(...preparation.cards.map(({ kits }) => kits))
-  const each = kitProblems(batch, preparation).map(({ problem, perKit }) => {
-    const found = mostKits(problem, perKit, solve, true)
-    return found.kits < Math.min(wanted, found.most) ? mostKits(problem, perKit, solve) : found
+  const each = kitProblems(batch, preparation).map((drawer) => {
+    const found = mostKits(drawer, solve, true)
+    return found.kits < Math.min(wanted, found.most) ? mostKits(drawer, solve) : found
   })
   return { kits: Math.min(...each.map(({ kits }) => kits)), most: Math.min(...each.map(({ most }) => most)) }
 }

@@ -150,10 +150,10 @@ describe('questions before the cutting', () => {
   it('asks for the pieces of one kit and the drawer as it is', () => {
     const [kit] = kitProblems(batch, prepare(batch))
     expect([...kit!.perKit.values()]).toEqual([1, 1])
-    expect(mostKits(kit!.problem, kit!.perKit, solve)).toEqual({ kits: 4, most: 4 })
+    expect(mostKits(kit!, solve)).toEqual({ kits: 4, most: 4 })
     // Two bases leave a strip of 3 1/2 in on 12 × 12, too narrow for a mat of 4 × 5 1/4.
     const square = fromFormat(kit!, inches(12), inches(12), 1)
-    expect(mostKits(square.problem, square.perKit, solve).kits).toBe(1)
+    expect(mostKits(square, solve).kits).toBe(1)
   })
 
   it('tries sizes a mark or two away that nothing stops', () => {

@@ -1,19 +1,18 @@
 import { ANY_SCRAP } from '../document'
-import type { Batch, CardEntry, PrepLevel } from '../document'
-import type { Demand, CuttingProblem } from '../cutting'
+import type { Batch, CardEntry, PictureEntry, PrepLevel } from '../document'
+import type { Demand, KitDrawer, WholeSheets } from '../cutting'
 import { isUsed } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, lengthFrom, writeLength } from '../lengths'
+import { tally } from '../lists'
 import type { Paper } from '../paper'
 import { SHEET_FORMATS, sheetOf } from '../paper'
 import type { Preparation, KitGroup, PreparedCard } from '../batch'
-import { PLAIN, cutterFor, stripsFor, withMore, prepare, blankDemands, formatsFor, suppliesOf } from '../batch'
+import { PLAIN, cutterFor, picturesFor, stripsFor, withMore, prepare, blankDemands, formatsFor, suppliesOf } from '../batch'
 
 /** What one kit takes from one paper: a problem whose quantities are those of a single kit. */
-export interface KitProblem {
+export interface KitProblem extends KitDrawer {
   paper: Paper
-  problem: CuttingProblem
-  perKit: Map<string, number>
 }
 
 /**
@@ -27,7 +26,9 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
   )
   return [...papers.values()].map((paper) => {
     const stacked = cutterFor(paper, cutter)
-    const demands = blankDemands(batch, some, paper, card => [oneKit(card, paper, batch.class.units)])
+    const one = (card: PreparedCard) => [oneKit(card, paper, batch.class.units)]
+    const demands = blankDemands(batch, some, paper, one)
+    const [sheet] = paper.stocks
     return {
       paper,
       problem: {
@@ -35,6 +36,10 @@ export function kitProblems(batch: Batch, { cards, cutter }: Preparation, some: 
         objective: 'sheets',
       },
       perKit: new Map(demands.map(({ key, quantity }: Demand) => [key, quantity])),
+      whole: sheet && wholeSheets(sheet.key, tally(
+        some.flatMap(card => [...picturesFor(paper, card.pieces, one(card))]),
+        ([picture]) => picture, ([, number]) => number,
+      )),
     }
   })
 }
@@ -46,13 +51,21 @@ function oneKit({ pieces, dealt, groups }: PreparedCard, paper: Paper, units: Un
   const papers = new Map(own.map(({ key }) => [key, paper]))
   const strips = stripsFor(paper, withMore(profile, own.filter(({ key }) => levels.get(key) === 'uncut')), units)
   const choice = groups[0]?.choice ?? Object.fromEntries(own.map(({ key }) => [key, paper.key]))
-  // How many pictures a sheet gives is no matter of room on it.
-  return { kits: 1, papers, choice, pictures: {}, prep: { levels, profile, strips } }
+  return { kits: 1, papers, choice, pictures: groups[0]?.pictures ?? {}, prep: { levels, profile, strips } }
 }
 
-/** A drawer of some sheets of one format instead of what is on hand. */
+/** Of the picture that is scarcest on a sheet: the sheets that are taken whole for some kits. */
+function wholeSheets(supply: string, counts: ReadonlyMap<PictureEntry, number>): WholeSheets | undefined {
+  const [scarcest] = [...counts].sort(([one, few], [other, many]) => many * one.count - few * other.count)
+  return scarcest && { supply, sheets: scarcest[1], kits: scarcest[0].count }
+}
+
+/**
+ * A drawer of some sheets of one format instead of what is on hand; what is cut out of pictures is cut from none of
+ * them.
+ */
 export function fromFormat(
-  { problem, ...rest }: KitProblem, width: Length, height: Length, sheets: number,
+  { problem, whole, ...rest }: KitProblem, width: Length, height: Length, sheets: number,
 ): KitProblem {
   const supply = { key: `sheet ${width}x${height}`, kind: 'sheet' as const, width, height, onHand: sheets, price: null }
   return { ...rest, problem: { ...problem, supplies: [supply] } }
