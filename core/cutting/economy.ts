@@ -252,7 +252,7 @@ export function leastCost(
   )
   const solved = search.solve({
     ...programme.programme,
-    whole: { ...(among ? LIMITS.chosen : demands.length > MANY_SIZES ? LIMITS.many : LIMITS.few), brief: true },
+    whole: { ...(among ? LIMITS.chosen : demands.length > MANY_SIZES ? LIMITS.many : LIMITS.few), brief: 'wholly' },
   })
   return solved && withFewSpares(patterns.layoutsOf(solved.columns, kept), demands, problem)
 

@@ -25,4 +25,4 @@ export const isNone = (set: GroupSet): boolean => set === 0 || set === 0n
 
 /** Whether there is one group in it and no other. */
 export const isOne = (set: GroupSet): boolean =>
-  (typeof set === 'number' ? Number.isInteger(Math.log2(set)) : set > 0n && (set & (set - 1n)) === 0n)
+  (typeof set === 'number' ? POWERS.includes(set) : set > 0n && (set & (set - 1n)) === 0n)

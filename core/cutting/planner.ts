@@ -9,7 +9,7 @@ import { gathered } from './gathered'
 import { lessKerf, withKerf } from './kerf'
 import { sortOut } from './placeable'
 import type { Demand, Layout, Plan, CuttingProblem } from './plan'
-import { area, countsOf, isFresh, keyedLayouts, openedBy } from './plan'
+import { area, contentOf, countsOf, isFresh, keyedLayouts, openedBy } from './plan'
 import type { Solve } from './solver'
 import { sequenceOf } from './sequence'
 import { workOf } from './work'
@@ -54,9 +54,14 @@ export function* planPaper(problem: CuttingProblem, solve?: Solve): Generator<Pr
   const rest = besideFixed(problem)
   const search = planWithoutKerf(withKerf(rest), solve)
   const whole = (plan: Plan) => withFixed({ ...plan, layouts: keyedLayouts(lessKerf(plan.layouts, rest)) }, problem)
-  const ordered = (plan: Plan): Plan => ({
-    ...plan, order: sequenceOf(plan.layouts, problem.cutter, workOf(problem), true).order,
-  })
+  // Several searches come to the same plan: it is put in order once.
+  const orders = new Map<string, Plan['order']>()
+  const ordered = (plan: Plan): Plan => {
+    const content = plan.layouts.map(({ supply, repeats, root }) => `${supply} ${repeats} ${contentOf(root)}`).join('\n')
+    const order = orders.get(content) ?? sequenceOf(plan.layouts, problem.cutter, workOf(problem), true).order
+    orders.set(content, order)
+    return { ...plan, order }
+  }
   let found: Found
   for (;;) {
     const { done, value } = search.next()

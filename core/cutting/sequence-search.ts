@@ -156,22 +156,24 @@ export class SequenceSearch {
    * What can be cut next. Of sheets that were never cut those that the fence stands right for, and the first few of the
    * others.
    */
-  private* after(state: State, rules: HandlingRules): Generator<State> {
-    for (const pile of state.table) yield* this.cutsOf(state, pile, rules)
-    if (rules.oneByOne && state.table.length > 0) return
+  private after(state: State, rules: HandlingRules): State[] {
+    const found: State[] = []
+    for (const pile of state.table) this.cutsOf(state, pile, rules, found)
+    if (rules.oneByOne && state.table.length > 0) return found
     let [ready, others] = [0, 0]
     for (const pile of state.fresh) {
       const isReady = this.of(pile.kind).groups.some(({ size }) => size === state.fence)
-      if ((isReady ? ++ready : ++others) <= FRESH) yield* this.cutsOf(state, pile, rules)
+      if ((isReady ? ++ready : ++others) <= FRESH) this.cutsOf(state, pile, rules, found)
     }
+    return found
   }
 
-  private* cutsOf(state: State, pile: MeasuredPile, rules: HandlingRules): Generator<State> {
+  private cutsOf(state: State, pile: MeasuredPile, rules: HandlingRules, found: State[]): void {
     const { groups } = this.of(pile.kind)
     const pieces = groups.some(({ leftover }, at) => !leftover && has(pile.left, at))
     for (let at = 0; at < groups.length; at++) {
       // Leftovers stay last; any other part may come off first.
-      if (has(pile.left, at) && !(pieces && groups[at]?.leftover)) yield this.cut(state, pile, at, rules)
+      if (has(pile.left, at) && !(pieces && groups[at]?.leftover)) found.push(this.cut(state, pile, at, rules))
     }
   }
 
@@ -278,11 +280,11 @@ export class SequenceSearch {
   }
 
   private measured(pile: Pile): MeasuredPile {
-    const { kind, quantity, left, lies, untouched } = pile
+    const { serial, kind, quantity, left, size, untouched, lies } = pile
     const place = `${kind}:${quantity}:${untouched ? '' : left}`
     let ahead = this.ahead.get(place)
     if (!ahead) this.ahead.set(place, ahead = untouched ? this.aheadOfSheet(pile) : this.aheadOfPart(pile))
-    return { ...pile, ahead, told: `${place}:${lies}` }
+    return { serial, kind, quantity, left, size, untouched, lies, ahead, told: `${place}:${lies}` }
   }
 
   private aheadOfSheet({ kind, quantity }: Pile): Ahead {

@@ -6,8 +6,8 @@ export interface Programme {
   whole?: {
     /** Branches after which the best found stands. */
     nodes: number
-    /** Without the longer ones of the solver's own searches beside the branching. */
-    brief?: boolean
+    /** Without the longer ones of the solver's own searches beside the branching, or without all of them. */
+    brief?: 'mostly' | 'wholly'
     /** Ends once no answer can be cheaper by more than this share. */
     gap?: number
     /** Ends once no answer can be cheaper by more than this. */
@@ -47,7 +47,13 @@ interface Library {
 const SAME_EVERYWHERE = { output_flag: false, random_seed: 0 }
 /** Where whole answers cost whole numbers, nearer is the same. */
 const NEAR = 0.4
-const BRIEF = { mip_allow_restart: false, mip_heuristic_run_rins: false, mip_heuristic_run_rens: false }
+const MOSTLY = { mip_allow_restart: false, mip_heuristic_run_rins: false, mip_heuristic_run_rens: false }
+const BRIEF = {
+  mostly: MOSTLY,
+  wholly: {
+    ...MOSTLY, mip_heuristic_effort: 0, mip_heuristic_run_feasibility_jump: false, mip_detect_symmetry: false,
+  },
+}
 
 /** Makes the solver of a loaded library. Loading differs between browser and Node, so it is left to them. */
 export const solverOf
@@ -61,7 +67,7 @@ export const solverOf
           const { near = NEAR, gap = 0, nodes } = whole
           model.options.set({ mip_abs_gap: near, mip_rel_gap: gap, mip_max_nodes: nodes })
         }
-        if (whole?.brief) model.options.set(BRIEF)
+        if (whole?.brief) model.options.set(BRIEF[whole.brief])
         const starts = [0]
         for (const { of } of rows) starts.push((starts.at(-1) ?? 0) + of.length)
         const programme = {

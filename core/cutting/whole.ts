@@ -74,7 +74,10 @@ export function wholePlan(search: Search, again = false): { layouts: Layout[], o
     const solved = search.solve({
       ...programme.programme,
       whole: isLarge
-        ? { nodes: demands.length > MANY.sizes ? MANY.nodes : Math.min(most, MANY.few), brief: !search.short }
+        ? {
+            nodes: demands.length > MANY.sizes ? MANY.nodes : Math.min(most, MANY.few),
+            brief: search.short ? undefined : 'mostly',
+          }
         : { nodes: Math.min(most, Math.floor((ENTRIES * (again ? AGAIN : 1)) / entries)) },
     })
     return (

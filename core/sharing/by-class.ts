@@ -207,7 +207,7 @@ function* ofPrints(
   const first = even(columns)
   if (first) yield known(first)
   const mix = solve({
-    ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: true },
+    ...mixed.programme, whole: { nodes: MIXING.nodes, gap: MIXING.gap, start: mixed.start, brief: 'mostly' as const },
   })?.columns
   yield known(inTurn(cutBy(mix ?? columns)))
   const second = mix && even(mix)

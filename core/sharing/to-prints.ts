@@ -37,7 +37,7 @@ export interface PrintCut {
  * Branches that the search for an even use of prints may take, and how near to the best use is good enough, as a share
  * of what the sheets weigh.
  */
-const EVENLY = { nodes: 400, near: 0.001, brief: true }
+const EVENLY = { nodes: 400, near: 0.001, brief: 'mostly' as const }
 
 /**
  * Sheets given to prints in turn: those on hand first, each print about as often as the others. Then what is cut from
