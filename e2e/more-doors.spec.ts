@@ -105,6 +105,24 @@ test.describe('a paper at the door', () => {
     expect(after.papers.some(({ key }: { key: string }) => key === 'dangling')).toBe(given.ok())
   })
 
+  test('is not taken off while it lies in a pad, nor put into one when it is gone', async ({ request }) => {
+    const sheet = { ...paper, key: 'leaf', name: 'Leaf' }
+    const pad = {
+      ...paper, key: 'leaf-pad', name: 'Leaf pad', kind: 'pad', holds: [{ key: 'leaf', count: 12 }],
+      stocks: [{ ...paper.stocks[0], pack: 12 }],
+    }
+    const remove = (key: string) => ({ op: 'remove', path: ['papers', key] })
+    expect((await send(request, [add(sheet), add(pad)])).status()).toBe(200)
+    const [status, message] = await said(await send(request, [remove('leaf')]))
+    expect([status, message]).toEqual([409, 'Leaf lies in the pad “Leaf pad”. Take it out of the pad first.'])
+    expect(await called(request, 'Leaf')).toEqual(['Leaf', 'Leaf pad'])
+    // Both together, or the pad first.
+    expect((await send(request, [remove('leaf-pad'), remove('leaf')])).status()).toBe(200)
+    const [late, why] = await said(await send(request, [add(pad)]))
+    expect([late, why]).toEqual([409, expect.stringContaining('holds the paper “leaf”, which is not on the shelf')])
+    expect(await called(request, 'Leaf')).toEqual([])
+  })
+
   for (const [what, change, problem] of [
     ['no name', { name: ' ' }, 'name'],
     ['a key that is an address', { key: '../papers' }, 'key'],

@@ -1,5 +1,5 @@
 import type { Sequelize, Transaction } from 'sequelize'
-import { col, fn } from 'sequelize'
+import { QueryTypes, col, fn } from 'sequelize'
 import { paperOfSide } from '../../core/document'
 import type { ClassDocument } from '../../core/document'
 import { Change, PaperUse, Studio, StudioClass, StudioPaper } from '../database/models'
@@ -147,12 +147,44 @@ async function write(
     await mustNotBeUsed(saved.gone, transaction)
     await binPapers(saved.gone.map(({ key }) => key), transaction)
   }
-  if (saved.papers.keys.length === 0) return
-  await putPapers(saved.papers, position, transaction)
-  await unbinPapers(saved.papers.keys, transaction)
+  if (saved.papers.keys.length > 0) {
+    await putPapers(saved.papers, position, transaction)
+    await unbinPapers(saved.papers.keys, transaction)
+  }
+  await padsMustBeWhole(saved.gone, saved.papers.keys, transaction)
 }
 
 const changedElsewhere = () => refusal(409, 'The same was changed in another window since you saw it.')
+
+/** Refuses to take a paper away that lies in a pad, and a pad with papers that are not on the shelf. */
+async function padsMustBeWhole(
+  gone: { key: string, name: string }[], put: readonly string[], transaction: Transaction,
+): Promise<void> {
+  if (gone.length + put.length === 0) return
+  const lacking = await StudioPaper.sequelize?.query<{ name: string, paper: string }>(
+    `SELECT papers.name, held.paper FROM (
+        SELECT pad, paper FROM JSON_TABLE($1, '$[*]' COLUMNS (id VARCHAR(80) PATH '$')) AS gone
+          JOIN holds ON holds.paper = gone.id
+        UNION SELECT pad, paper FROM JSON_TABLE($2, '$[*]' COLUMNS (id VARCHAR(80) PATH '$')) AS put
+          JOIN holds ON holds.pad = put.id
+      ) AS held
+      JOIN papers ON papers.\`key\` = held.pad
+      LEFT JOIN papers AS sheet ON sheet.\`key\` = held.paper
+      WHERE sheet.\`key\` IS NULL ORDER BY papers.name, held.paper LIMIT 20`,
+    { bind: [JSON.stringify(gone.map(({ key }) => key)), JSON.stringify(put)], type: QueryTypes.SELECT, transaction },
+  ) ?? []
+  const [first] = lacking
+  if (!first) return
+  const taken = gone.find(({ key }) => key === first.paper)
+  const problems = lacking.map(({ name, paper }) => ({ path: `papers.${paper}`, problem: `lies in the pad “${name}”` }))
+  throw refusal(
+    409,
+    taken
+      ? `${taken.name} lies in the pad “${first.name}”. Take it out of the pad first.`
+      : `The pad “${first.name}” holds the paper “${first.paper}”, which is not on the shelf. Take it out of the pad.`,
+    { problems },
+  )
+}
 
 /** Refuses a class that names papers, newly, which are not on the shelf. */
 async function mustNamePapers(named: Naming[], transaction: Transaction): Promise<void> {
