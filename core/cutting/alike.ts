@@ -32,7 +32,7 @@ export interface AlikePaper {
  */
 const MOST = { looked: 240, ways: 32, columns: 700, sizes: 6 }
 /** Branches of the programme, and the share of its cost that it may be off: what it weighs are estimates of effort. */
-const LIMITS = { nodes: 10, gap: 0.005 }
+const LIMITS = { nodes: 10, gap: 0.005, brief: 'slightly' as const }
 
 /** A way to cut a sheet of some size, whatever its pieces are. */
 interface Way {

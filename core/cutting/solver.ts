@@ -6,8 +6,11 @@ export interface Programme {
   whole?: {
     /** Branches after which the best found stands. */
     nodes: number
-    /** Without the longer ones of the solver's own searches beside the branching, or without all of them. */
-    brief?: 'mostly' | 'wholly'
+    /**
+     * Without the solver's own search beside the branching that takes longest, without all that take long, or without
+     * any.
+     */
+    brief?: 'slightly' | 'mostly' | 'wholly'
     /** Ends once no answer can be cheaper by more than this share. */
     gap?: number
     /** Ends once no answer can be cheaper by more than this. */
@@ -47,12 +50,12 @@ interface Library {
 const SAME_EVERYWHERE = { output_flag: false, random_seed: 0 }
 /** Where whole answers cost whole numbers, nearer is the same. */
 const NEAR = 0.4
+const SLIGHTLY = { mip_heuristic_run_feasibility_jump: false }
 const MOSTLY = { mip_allow_restart: false, mip_heuristic_run_rins: false, mip_heuristic_run_rens: false }
 const BRIEF = {
+  slightly: SLIGHTLY,
   mostly: MOSTLY,
-  wholly: {
-    ...MOSTLY, mip_heuristic_effort: 0, mip_heuristic_run_feasibility_jump: false, mip_detect_symmetry: false,
-  },
+  wholly: { ...SLIGHTLY, ...MOSTLY, mip_heuristic_effort: 0, mip_detect_symmetry: false },
 }
 
 /** Makes the solver of a loaded library. Loading differs between browser and Node, so it is left to them. */
