@@ -55,6 +55,19 @@ test('two classes take from one shelf: who is first has it, what is short is bou
   await page.getByRole('button', { name: 'All of it is cut: bring the shelf up to date' }).click(PATIENT)
   await page.getByRole('button', { name: 'All of it is cut', exact: true }).click()
   await expect(page.getByText('What is cut of Dulse lies on the shelf in its size.')).toBeVisible()
+  const onShelf = async () => {
+    const { papers } = await (await request.get('/api/papers', { params: { search: 'Dulse' } })).json()
+    const [{ stocks, offcuts }] = papers.filter(({ key }: { key: string }) => key === 'dulse')
+    return { onHand: stocks[0].onHand, pieces: offcuts.length }
+  }
+  const cut = await onShelf()
+  expect([cut.onHand < 10, cut.pieces > 0]).toEqual([true, true])
+  // Pressed too early: the sheets lie there again, and the pieces do not. Then it is cut after all.
+  await page.getByRole('button', { name: 'It is not cut: put the shelf back' }).click()
+  await expect.poll(onShelf).toEqual({ onHand: 10, pieces: 0 })
+  await page.getByRole('button', { name: 'All of it is cut: bring the shelf up to date' }).click(PATIENT)
+  await page.getByRole('button', { name: 'All of it is cut', exact: true }).click()
+  await expect.poll(onShelf).toEqual(cut)
   // Each class finds its pieces there and opens no sheet.
   for (const id of [first, second]) {
     await station(page, id, 'cutting')

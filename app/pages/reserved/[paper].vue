@@ -15,6 +15,8 @@ const toast = useToast()
 const paper = computed(() => chosen.value[0]?.entry.paper)
 provideMeasures(units, () => together.value?.entry.problem.cutter.mark ?? MILLIMETRE)
 const shown = ref<number>()
+/** The paper before its sheets were taken off the shelf, and since then. */
+const shelved = shallowRef<{ before: PaperEntry, now: PaperEntry }>()
 const step = computed(() => (shown.value === undefined ? undefined : outcome.value?.steps[shown.value]))
 const letters = computed(() =>
   (outcome.value ? lettersOf(outcome.value.plan.layouts, outcome.value.entry.problem.cutter.kerf) : new Map()))
@@ -39,18 +41,26 @@ async function cut() {
   if (!own || !done) return
   const now = JSON.parse(JSON.stringify(own)) as PaperEntry
   shelvePieces(now, done, units.value)
+  if (await put(`cut ${key} for several classes`, own, now)) shelved.value = { before: own, now }
+}
+
+/** Puts the paper on the shelf as it is to be; answers whether it lies there like that. */
+async function put(what: string, before: PaperEntry, now: PaperEntry): Promise<boolean> {
   try {
-    await send(`cut ${key} for several classes`, since.value, [now], [own])
-    toast.add({
-      severity: 'success', summary: `What is cut of ${own.name} lies on the shelf in its size.`,
-      detail: 'Each class finds its pieces there and opens no sheet for them.', life: 8000,
-    })
+    await send(what, since.value, [now], [before])
     await load()
+    return true
   }
   catch (reason) {
     const detail = refusalOf(reason).message
     toast.add({ severity: 'error', summary: 'The shelf stays as it was', detail, life: 12_000 })
+    return false
   }
+}
+async function takeBack() {
+  if (!shelved.value) return
+  const { before, now } = shelved.value
+  if (await put(`${key} is not cut`, now, before)) shelved.value = undefined
 }
 const askCut = () => void ask({
   header: 'Is all of it cut?',
@@ -100,6 +110,11 @@ useHead({ title: computed(() => `${paper.value?.name ?? 'Paper'} for several cla
           <span v-if="one.unfit" class="quiet small">{{ one.unfit }}</span>
         </span>
       </section>
+      <Message v-if="shelved" severity="success" :closable="false">
+        What is cut of {{ shelved.now.name }} lies on the shelf in its size. Each class finds its pieces there and opens
+        no sheet for them.
+        <PlainButton label="It is not cut: put the shelf back" @click="takeBack" />
+      </Message>
       <p v-if="chosen.length < 2" class="quiet">
         For one class alone there is nothing to save: choose another one as well.
       </p>
