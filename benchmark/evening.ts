@@ -8,7 +8,7 @@ import { newClass } from '../core/document'
 import { FOLDS } from '../core/folds'
 import { itemAt, sumOf } from '../core/lists'
 import type { PaperOutcome } from '../core/plans'
-import { chosenAlike, ordersOf, outcomeBy, planAll } from '../core/plans'
+import { chosenAlike, ordersOf, outcomeBy, planAll, prepareShared } from '../core/plans'
 import type { OrderTogether } from '../core/together'
 import { orderViolations } from '../core/together'
 import { dice } from './dice'
@@ -57,7 +57,7 @@ interface Evening {
   papers: number
   apart: PaperOutcome[]
   together: CutTogether
-  /** A careful maker's plans, with papers that came out alike in one stack. */
+  /** A careful maker's plans for prints dealt out in turn, with papers that came out alike in one stack. */
   hand: CutTogether
   /** Milliseconds that it took once every paper was planned. */
   took: number
@@ -65,7 +65,7 @@ interface Evening {
 
 function evening(roll: ReturnType<typeof dice>, solve: Solve): Evening | undefined {
   const batch = classOf(roll)
-  const preparation = prepare(batch)
+  const preparation = prepareShared(batch, solve)
   const one: Batch = { ...batch, wishes: { ...batch.wishes, together: false } }
   const apart = planAll(one, preparation, solve)
   if (apart.length < 2) return undefined
@@ -76,7 +76,8 @@ function evening(roll: ReturnType<typeof dice>, solve: Solve): Evening | undefin
   const took = performance.now() - begun
   const [wrong] = orderViolations(order, alike.map(one => ({ ...one, ...one.entry })), stack)
   if (wrong) throw new Error(wrong)
-  const byMaker = apart.map(handOf)
+  // A maker deals the prints out in turn.
+  const byMaker = planAll(one, prepare(batch)).map(handOf)
   const hand = { outcomes: byMaker, order: itemAt(ordersOf(byMaker, batch), 0) }
   return { papers: apart.length, apart, together: { outcomes: alike, order }, hand, took }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { refDebounced } from '@vueuse/core'
 import { BOUNDS } from '../../../core/document'
-import type { ComingClass, Reserved } from '../../../core/reserved'
+import type { ComingClass, Reservation, Reserved } from '../../../core/reserved'
 import { boughtFor, buyingOf, inPacks } from '../../../core/reserved'
 
 /**
@@ -31,6 +31,7 @@ const looks = computed(() => {
   const keys = new Set([...buying.value, ...shown.value].map(({ item }) => item))
   return (answer.value?.looks ?? []).filter(({ key }) => keys.has(key))
 })
+const lacks = ({ short, ordered }: Reservation) => short > ordered
 const shortDay = (day: string) => dayInWords(day, 'd MMM')
 const dayOf = computed(() => new Map((answer.value?.classes ?? []).map(({ id, day }) => [id, day])))
 /** Classes of one paper that may be cut in one go. */
@@ -90,9 +91,9 @@ useHead({ title: 'Reserved · Wakaru' })
             <span class="what">
               <strong>{{ line.name }}</strong>
               <span v-if="line.width" class="quiet">{{ ' ' }}<SheetText v-bind="writtenSize(line)" /></span>
-              <span class="quiet small whom">for <template v-for="(take, at) in boughtFor(line)" :key="take.class">{{
+              <span class="quiet small whom">for <FewOf v-slot="{ one: take, at }" :all="boughtFor(line)">{{
                 at > 0 ? ', ' : '' }}<NuxtLink :to="`/classes/${take.class}/kits`">{{ titleOf(take.class) }}</NuxtLink>
-                ({{ take.count }})</template></span>
+                ({{ take.count }})</FewOf></span>
             </span>
             <span class="figure"><strong>{{ line.toBuy }}</strong>{{ ' ' }}
               <span class="quiet small">{{ UNITS[line.sort] }}{{ line.toBuy === 1 ? '' : 's' }}<template
@@ -104,10 +105,12 @@ useHead({ title: 'Reserved · Wakaru' })
         </ul>
       </section>
       <section v-if="open.length > 0" class="board" aria-label="Classes that are not known exactly">
-        <p v-for="one in open" :key="one.id" class="small">
-          <NuxtLink :to="`/classes/${one.id}/cutting`">{{ one.title }}</NuxtLink>:
-          {{ whyOpen(one) }}.
-        </p>
+        <FewOf v-slot="{ one }" :all="open">
+          <p class="small">
+            <NuxtLink :to="`/classes/${one.id}/cutting`">{{ one.title }}</NuxtLink>:
+            {{ whyOpen(one) }}.
+          </p>
+        </FewOf>
       </section>
       <section v-if="answer.reserved.length > 0" class="board stack" aria-label="What lies there and for whom">
         <div class="spread">
@@ -134,12 +137,14 @@ useHead({ title: 'Reserved · Wakaru' })
             </span>
             <span class="figure small">{{ line.onHand }} on hand</span>
             <span class="takes small">
-              <span v-for="take in line.takes" :key="take.class" :class="{ lacks: take.short > take.ordered }">
-                <span class="quiet">{{ shortDay(dayOf.get(take.class) ?? '') }}</span>
-                {{ titleOf(take.class) }}: <strong>{{ take.count }}</strong>{{
-                  take.short > 0 ? `, ${take.short} short` : '' }}{{
-                  take.ordered > 0 ? `, ${take.ordered} on the way` : '' }}
-              </span>
+              <FewOf v-slot="{ one: take }" :all="line.takes" :before="lacks">
+                <span :class="{ lacks: lacks(take) }">
+                  <span class="quiet">{{ shortDay(dayOf.get(take.class) ?? '') }}</span>
+                  {{ titleOf(take.class) }}: <strong>{{ take.count }}</strong>{{
+                    take.short > 0 ? `, ${take.short} short` : '' }}{{
+                    take.ordered > 0 ? `, ${take.ordered} on the way` : '' }}
+                </span>
+              </FewOf>
             </span>
             <span class="figure small">{{ line.left }} left</span>
           </li>
