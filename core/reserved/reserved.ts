@@ -1,6 +1,7 @@
 import type { PaperEntry } from '../document'
 import { padsAmong, readPaper } from '../batch'
 import { byKey, count as counted, sumOf } from '../lists'
+import type { Paper } from '../paper'
 import { padsFor } from '../paper'
 import type { Take } from './takes'
 
@@ -125,11 +126,22 @@ function about(
 
 /** Sheets of a format, its own or that of a pad, as they were written. */
 function aboutSheets(paper: PaperEntry, key: string, pads: readonly PaperEntry[]): Known | undefined {
-  const stock = readPaper(paper, pads).stocks.find(one => one.key === key)
+  const stock = readOnce(paper, pads).stocks.find(one => one.key === key)
   const size = paper.stocks.find(one => one.key === key) ?? pads.find(pad => pad.key === stock?.pad?.key)?.stocks[0]
   if (!stock || !size) return undefined
   const { onHand, price, pack, pad } = stock
   return { name: paper.name, width: size.width, height: size.height, onHand, price, pack, ...(pad && { pad: pad.key }) }
+}
+
+/** Papers that were read with the pads they come in: each of their formats is a line of its own. */
+const readBefore = new WeakMap<PaperEntry, { pads: readonly PaperEntry[], paper: Paper }>()
+
+function readOnce(entry: PaperEntry, pads: readonly PaperEntry[]): Paper {
+  const before = readBefore.get(entry)
+  if (before?.pads === pads) return before.paper
+  const paper = readPaper(entry, pads)
+  readBefore.set(entry, { pads, paper })
+  return paper
 }
 
 /** Deals what is on hand out to those who take, in their order. */

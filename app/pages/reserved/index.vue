@@ -12,7 +12,7 @@ const { answer, error, titleOf, money } = useReserved()
 const typed = ref('')
 const search = refDebounced(typed, 200)
 /** Rows that are shown at once. */
-const STRETCH = 60
+const STRETCH = 25
 const most = ref(STRETCH)
 
 const list = computed(() => buyingOf(answer.value?.reserved ?? []))
@@ -86,22 +86,24 @@ useHead({ title: 'Reserved · Wakaru' })
           Nothing: everybody has theirs.
         </p>
         <ul v-else class="lines">
-          <li v-for="line in buying" :key="[line.sort, line.item, line.stock].join()">
-            <PaperSwatch v-if="line.sort !== 'supply'" :paper="line.item" /><span v-else />
-            <span class="what">
-              <strong>{{ line.name }}</strong>
-              <span v-if="line.width" class="quiet">{{ ' ' }}<SheetText v-bind="writtenSize(line)" /></span>
-              <span class="quiet small whom">for <FewOf v-slot="{ one: take, at }" :all="boughtFor(line)">{{
-                at > 0 ? ', ' : '' }}<NuxtLink :to="`/classes/${take.class}/kits`">{{ titleOf(take.class) }}</NuxtLink>
-                ({{ take.count }})</FewOf></span>
-            </span>
-            <span class="figure"><strong>{{ line.toBuy }}</strong>{{ ' ' }}
-              <span class="quiet small">{{ UNITS[line.sort] }}{{ line.toBuy === 1 ? '' : 's' }}<template
-                v-if="inPacks(line)"
-              >, {{ inPacks(line) }}</template></span></span>
-            <span class="figure small">{{ line.by ? `by ${shortDay(line.by)}` : '' }}</span>
-            <span class="figure">{{ line.cost === null ? 'not for sale' : money(line.cost) }}</span>
-          </li>
+          <FewOf v-slot="{ one: line }" :all="buying" :few="STRETCH">
+            <li>
+              <PaperSwatch v-if="line.sort !== 'supply'" :paper="line.item" /><span v-else />
+              <span class="what">
+                <strong>{{ line.name }}</strong>
+                <span v-if="line.width" class="quiet">{{ ' ' }}<SheetText v-bind="writtenSize(line)" /></span>
+                <span class="quiet small whom">for <FewOf v-slot="{ one: take, at }" :all="boughtFor(line)">{{
+                  at > 0 ? ', ' : '' }}<NuxtLink :to="`/classes/${take.class}/kits`">{{ titleOf(take.class) }}</NuxtLink>
+                  ({{ take.count }})</FewOf></span>
+              </span>
+              <span class="figure"><strong>{{ line.toBuy }}</strong>{{ ' ' }}
+                <span class="quiet small">{{ UNITS[line.sort] }}{{ line.toBuy === 1 ? '' : 's' }}<template
+                  v-if="inPacks(line)"
+                >, {{ inPacks(line) }}</template></span></span>
+              <span class="figure small">{{ line.by ? `by ${shortDay(line.by)}` : '' }}</span>
+              <span class="figure">{{ line.cost === null ? 'not for sale' : money(line.cost) }}</span>
+            </li>
+          </FewOf>
         </ul>
       </section>
       <section v-if="open.length > 0" class="board" aria-label="Classes that are not known exactly">
