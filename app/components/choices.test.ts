@@ -3,6 +3,7 @@ import { Select, SelectButton } from 'primevue'
 import { describe, expect, it } from 'vitest'
 import { lengthFrom } from '../../core/lengths'
 import ChoiceField from './ChoiceField.vue'
+import FewOf from './FewOf.vue'
 import FoldOut from './FoldOut.vue'
 import OneOf from './OneOf.vue'
 import OneOfMany from './OneOfMany.vue'
@@ -31,6 +32,27 @@ describe('one out of a few', () => {
     })
     expect(shown.get('[role=group]').attributes('aria-label')).toBe('Which side')
     expect(shown.findComponent(SelectButton).props('size')).toBe('small')
+  })
+})
+
+describe('a list that may be long', () => {
+  const numbers = (count: number) => Array.from({ length: count }, (_, at) => at + 1)
+  const listed = (all: number[], before?: (one: number) => boolean) => mountSuspended(FewOf, {
+    props: { all, few: 4, before } as never, slots: { default: ({ one }: { one: unknown }) => `${one},` },
+  })
+
+  it('shows the first few, those that matter among them in their order, and all of it once it is asked for', async () => {
+    const shown = await listed(numbers(20), one => one === 12 || one === 17)
+    expect(shown.text()).toBe('1,2,12,17,and 16 more')
+    await shown.get('button').trigger('click')
+    expect(shown.text()).toBe(`${numbers(20)},`)
+    // No more than a few, however many matter.
+    expect((await listed(numbers(20), one => one > 5)).text()).toBe('6,7,8,9,and 16 more')
+  })
+
+  it('leaves out none where that saves no room', async () => {
+    for (const count of [0, 4, 5])
+      expect((await listed(numbers(count))).findAll('button')).toEqual([])
   })
 })
 

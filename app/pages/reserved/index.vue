@@ -86,14 +86,15 @@ useHead({ title: 'Reserved · Wakaru' })
           Nothing: everybody has theirs.
         </p>
         <ul v-else class="lines">
-          <FewOf v-slot="{ one: line }" :all="buying" :few="STRETCH">
+          <FewOf v-slot="{ one: line }" :all="buying" :few="STRETCH" foot="li">
             <li>
               <PaperSwatch v-if="line.sort !== 'supply'" :paper="line.item" /><span v-else />
               <span class="what">
                 <strong>{{ line.name }}</strong>
                 <span v-if="line.width" class="quiet">{{ ' ' }}<SheetText v-bind="writtenSize(line)" /></span>
                 <span class="quiet small whom">for <FewOf v-slot="{ one: take, at }" :all="boughtFor(line)">{{
-                  at > 0 ? ', ' : '' }}<NuxtLink :to="`/classes/${take.class}/kits`">{{ titleOf(take.class) }}</NuxtLink>
+                  at > 0 ? ', ' : ''
+                }}<NuxtLink :to="`/classes/${take.class}/kits`">{{ titleOf(take.class) }}</NuxtLink>
                   ({{ take.count }})</FewOf></span>
               </span>
               <span class="figure"><strong>{{ line.toBuy }}</strong>{{ ' ' }}
