@@ -57,9 +57,9 @@ export function* planPaper(problem: CuttingProblem, solve?: Solve): Generator<Pr
   // Several searches come to the same plan: it is put in order once.
   const orders = new Map<string, Plan['order']>()
   const ordered = (plan: Plan): Plan => {
-    const content = plan.layouts.map(({ supply, repeats, root }) => `${supply} ${repeats} ${contentOf(root)}`).join('\n')
-    const order = orders.get(content) ?? sequenceOf(plan.layouts, problem.cutter, workOf(problem), true).order
-    orders.set(content, order)
+    const cut = plan.layouts.map(({ supply, repeats, root }) => `${supply} ${repeats} ${contentOf(root)}`).join('\n')
+    const order = orders.get(cut) ?? sequenceOf(plan.layouts, problem.cutter, workOf(problem), true).order
+    orders.set(cut, order)
     return { ...plan, order }
   }
   let found: Found

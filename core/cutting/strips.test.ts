@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { countsOf, isOffcut, leavesOf } from '.'
 import type { CutNode } from '.'
@@ -50,6 +51,30 @@ describe('filling one sheet with strips', () => {
     // Nine inches: 5 + 4 fills it, two of 5 do not fit, 4 + 4 leaves one inch.
     const layout = fill([piece(4, 3, 9, 'as drawn'), piece(5, 3, 9, 'as drawn')], sheet(9, 3))
     expect(counts(layout).sort()).toEqual([1, 1])
+  })
+
+  it('is worth as much as the best of all mixes, whether pieces run out or not', () => {
+    const size = fc.record({
+      width: fc.integer({ min: 3, max: 20 }), quantity: fc.integer({ min: 1, max: 20 }),
+      worth: fc.integer({ min: 1, max: 30 }),
+    })
+    fc.assert(fc.property(
+      fc.uniqueArray(size, { minLength: 1, maxLength: 5, selector: ({ width }) => width }),
+      (sizes) => {
+        // Quarters of an inch on a strip of twelve inches, counted one by one.
+        const best = (left: number, [first, ...others]: typeof sizes): number => first === undefined
+          ? 0
+          : Math.max(...Array.from({ length: first.quantity + 1 }, (_, count) =>
+              (count * first.width > left ? 0 : count * first.worth + best(left - count * first.width, others))))
+        const demands = sizes.map(({ width, quantity }) => piece(width / 4, 3, quantity, 'as drawn'))
+        const worths = new Map(demands.map(({ key }, at) => [key, sizes[at]!.worth]))
+        const left = new Map(demands.map(({ key, quantity }) => [key, quantity]))
+        const root = stripLayout(sheet(12, 3), cutter, 'width', demands, left, ({ key }) => worths.get(key)!)!
+        const made = countsOf(root)
+        expect([...made].reduce((sum, [key, count]) => sum + count * worths.get(key)!, 0)).toBe(best(48, sizes))
+        for (const [key, count] of made) expect(count).toBeLessThanOrEqual(left.get(key)!)
+      },
+    ), { numRuns: 300 })
   })
 
   it('covers the sheet to the last unit', () => {
