@@ -50,7 +50,10 @@ vi.stubGlobal('$fetch', async () => ({ position: 1, document }))
 
 let work: ReturnType<typeof useClassStore>
 let planner: ReturnType<typeof usePlannerStore>
-const painted = () => new Promise(resolve => setTimeout(resolve, 5))
+/** What follows from a change has been painted. Each step may take long and set a timer at its end: several rounds. */
+async function painted() {
+  for (let round = 0; round < 4; round++) await new Promise(resolve => setTimeout(resolve, 5))
+}
 const worker = () => madeUp<'plan'>()
 async function change(label: string, edit: (draft: Batch) => void) {
   work.edit(label, edit)
