@@ -1,9 +1,6 @@
 import { stringify } from 'devalue'
-import { keptId, keptText } from '../../core/kept'
+import { LONGEST_KEPT, keptId, keptText } from '../../core/kept'
 import type { Memory, Shelf } from './memory'
-
-/** Characters above which an answer is not kept: it is found again sooner than it is carried about. */
-const LONGEST = 1_000_000
 
 interface Options<Problem, Answer> {
   /** What makes identifiers differ: the kind of answer and the version of what found it. */
@@ -49,7 +46,7 @@ export function memoryOf<Problem, Answer>({ of, near, far, check }: Options<Prob
     },
     keep(key, answer) {
       const text = stringify(answer)
-      if (text.length > LONGEST) return
+      if (text.length > LONGEST_KEPT) return
       const kept = new Map([[idOf(key), text]])
       // A full disk or a server that is away keeps nobody from cutting.
       for (const shelf of [near, far]) void shelf.keep(kept).catch(() => {})

@@ -1,12 +1,12 @@
 import { stringify } from 'devalue'
 import { isRecord } from '../lists'
 import type { KeptKind } from './ids'
-import { keptId, keptOf } from './ids'
+import { LONGEST_KEPT, isKeptId, keptId, keptOf } from './ids'
 
 /** What a file says that it is. */
 export const PLANS_FORMAT = 'wakaru-plans'
-/** Answers in a file, and characters of one of them. */
-const MOST = { answers: 4000, text: 1_000_000 }
+/** Answers in a file. */
+const MOST = 4000
 
 /** A file of plans: what a planner has found, to be kept elsewhere. */
 export interface PlansFile {
@@ -25,7 +25,7 @@ export class PlansWriter {
 
   note(kind: KeptKind, key: string, answer: unknown): void {
     const text = stringify(answer)
-    if (text.length <= MOST.text) this.answers[keptId(keptOf(kind, this.planner), key)] = text
+    if (text.length <= LONGEST_KEPT) this.answers[keptId(keptOf(kind, this.planner), key)] = text
   }
 
   get file(): PlansFile {
@@ -52,12 +52,14 @@ export function readPlansFile(text: string): { ok: true, value: PlansFile } | { 
   if (typeof planner !== 'string' || !isRecord(answers))
     return wrong('It lacks “planner”, a text, or “answers”, an object.')
   const entries = Object.entries(answers)
-  if (entries.length > MOST.answers)
-    return wrong(`It has ${entries.length} answers; at most ${MOST.answers} go in one file.`)
+  if (entries.length > MOST)
+    return wrong(`It has ${entries.length} answers; at most ${MOST} go in one file.`)
   for (const [id, answer] of entries) {
-    if (!/^[\w-]{43}$/.test(id)) return wrong(`“${id.slice(0, 60)}” is no identifier of an answer.`)
-    if (typeof answer !== 'string' || answer.length > MOST.text || !isJson(answer))
-      return wrong(`What is said under ${id} is no answer: each is a text of JSON of at most ${MOST.text} characters.`)
+    if (!isKeptId(id)) return wrong(`“${id.slice(0, 60)}” is no identifier of an answer.`)
+    if (typeof answer !== 'string' || answer.length > LONGEST_KEPT || !isJson(answer))
+      return wrong(
+        `What is said under ${id} is no answer: each is a text of JSON of at most ${LONGEST_KEPT} characters.`,
+      )
   }
   return { ok: true, value: { format: PLANS_FORMAT, planner, answers: answers as Record<string, string> } }
 }

@@ -15,6 +15,14 @@ export const keptOf = (kind: KeptKind, version: string): string => `${kind} ${ve
  */
 export const keptId = (of: string, key: string): string => digest(`${of}\n${key}`)
 
+/** How such an identifier is written, as a part of a regular expression. */
+export const KEPT_ID = String.raw`[\w-]{43}`
+
+export const isKeptId = (text: string): boolean => new RegExp(`^${KEPT_ID}$`).test(text)
+
+/** Characters above which an answer is not kept: it is found again sooner than it is carried about. */
+export const LONGEST_KEPT = 1_000_000
+
 /** What a kept text says; nothing where it cannot be read. */
 export function keptText(text: string): unknown {
   try {

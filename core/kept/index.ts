@@ -1,6 +1,6 @@
 export type { PlansFile } from './file'
 export { PLANS_FORMAT, PlansWriter, readPlansFile } from './file'
-export { keptId, keptOf, keptText } from './ids'
+export { KEPT_ID, LONGEST_KEPT, isKeptId, keptId, keptOf, keptText } from './ids'
 export type { KeptKind } from './ids'
 export { keptPlans } from './plans'
 export { keptSharing } from './sharing'

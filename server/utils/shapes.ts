@@ -4,6 +4,7 @@ import type { PaperKind, ParameterInputs, Patch } from '../../core/document'
 import {
   IsCalendarDay, IsFilledText, IsListOf, IsOne, IsParameterInputs, IsPatch, IsText, IsWholeOrNull,
 } from '../../core/document/open'
+import { KEPT_ID } from '../../core/kept'
 import type { Units } from '../../core/lengths'
 
 /** Changes on their way to be saved. */
@@ -90,14 +91,18 @@ export class ReservedShape {
 
 /** What is kept that somebody asks for. */
 export class KeptShape {
-  @Matches(/^[\w-]{43}(,[\w-]{43}){0,39}$/, { message: 'is a list of up to 40 identifiers, parted by commas' })
+  @Matches(new RegExp(`^${KEPT_ID}(,${KEPT_ID}){0,39}$`), {
+    message: 'is a list of up to 40 identifiers, parted by commas',
+  })
   @IsText(40 * 44)
   ids!: string
 }
 
 /** What somebody works on, and what that page is called. */
 export class BegunShape {
-  @Matches(/^[\w-]{43}$/, { each: true, message: 'are identifiers of 43 letters, digits, hyphens and underscores' })
+  @Matches(new RegExp(`^${KEPT_ID}$`), {
+    each: true, message: 'are identifiers of 43 letters, digits, hyphens and underscores',
+  })
   @IsListOf('identifiers', 400, 'text')
   ids!: string[]
 

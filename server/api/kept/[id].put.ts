@@ -1,12 +1,11 @@
-/** Characters of an answer. */
-const MOST = 1_000_000
+import { LONGEST_KEPT, isKeptId } from '../../../core/kept'
 
 /** Keeps an answer, as JSON, under an identifier, in place of what lies there. */
 export default defineDoor(async (event) => {
   const id = getRouterParam(event, 'id') ?? ''
-  if (!/^[\w-]{43}$/.test(id))
+  if (!isKeptId(id))
     throw refusal(422, 'What is kept lies under an identifier of 43 letters, digits, hyphens and underscores.')
-  const text = await readText(event, MOST)
+  const text = await readText(event, LONGEST_KEPT)
   try {
     JSON.parse(text)
   }
