@@ -16,9 +16,9 @@ const A_MISSING_PIECE = 1_000_000
 /** Branches of the integer programme, and the entries of it that all of them together look at. */
 const NODES = 2000
 const ENTRIES = 1_400_000
-/** Share of them for a second look. */
+/** Share of those entries for a second look. */
 const AGAIN = 1 / 3
-/** And of that for the pieces that stay missing, once it is known how many kits do. */
+/** Branches for the pieces that stay missing, once it is known how many kits do. */
 const NODES_FOR_PIECES = 300
 /** Sizes above which a branch takes long, and how many there are then; and the same for entries of the programme. */
 const MANY = { sizes: 30, nodes: 20, entries: 1300, few: 300 }
