@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
 import type { Locator, Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
-import { demoClass, saved, station, typeNumber, visit } from './studio'
+import { demoClass, opened, saved, station, typeNumber, visit } from './studio'
 import { plainPaper } from '../core/document'
 
 /** Planning and counting take their time on a busy machine. */
@@ -234,7 +234,7 @@ test('hidden parts are cut from any scrap', async ({ page, request }) => {
 test('a paper keeps its grain and its offcuts, and refuses what is no size', async ({ page }) => {
   await visit(page, '/papers')
   await page.getByRole('button', { name: 'Add a paper' }).click()
-  const dialog = page.getByRole('dialog')
+  const dialog = await opened(page)
   await dialog.getByLabel('Name').fill('Saltmarsh')
   await dialog.getByRole('combobox', { name: 'Grain of the sheet' }).click()
   await page.getByRole('option', { name: 'along the height' }).click()

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test } from '@playwright/test'
-import { demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
+import { demoClass, expectSize, pieceRow, opened, saved, station, typeNumber, visit } from './studio'
 import { NATURAL } from './natural'
 
 test('folds of every kind can be added and have nothing to settle', async ({ page, request }) => {
@@ -62,7 +62,7 @@ test('a fold is tried out in the catalogue, kept as a variant, and added to a cl
     page.getByRole('table', { name: 'Pieces of Step pop-up' }).getByRole('row', { name: /Middle figure/ }),
   ).toContainText('2 13/16 in')
   await page.getByRole('button', { name: 'Keep as variant' }).click()
-  const dialog = page.getByRole('dialog')
+  const dialog = await opened(page)
   await dialog.getByLabel('Name of the variant').fill(' ')
   await dialog.getByRole('button', { name: 'Keep it' }).click()
   await expect(dialog).toContainText('cannot be empty')
@@ -139,7 +139,7 @@ test('scores from somebody’s notes are typed, folded and resized', async ({ pa
   await expect(scores).toHaveValue('2 1/8 in mountain 60, 4 1/4 in valley 60')
   await page.getByRole('button', { name: 'More for Your own strip' }).click()
   await page.getByRole('menuitem', { name: 'Another size' }).click()
-  const dialog = page.getByRole('dialog')
+  const dialog = await opened(page)
   await typeNumber(dialog.getByLabel('Percent of the size'), '50')
   await dialog.getByRole('button', { name: 'Take this size' }).click()
   await expect(scores).toHaveValue('1 1/16 in mountain 60, 2 1/8 in valley 60')

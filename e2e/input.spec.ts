@@ -1,11 +1,11 @@
 import { expect, test } from '@playwright/test'
-import { demoClass, expectSize, lookFor, pieceRow, saved, station, typeNumber, visit } from './studio'
+import { demoClass, expectSize, lookFor, pieceRow, opened, saved, station, typeNumber, visit } from './studio'
 
 test.describe('wrong input', () => {
   test('a new class names what is missing and what is too much', async ({ page }) => {
     await visit(page, '/')
     await page.getByRole('button', { name: 'New class' }).click()
-    const dialog = page.getByRole('dialog')
+    const dialog = await opened(page)
     await typeNumber(dialog.getByLabel('Seats'), '0')
     await typeNumber(dialog.getByLabel('Spare bags'), '1000')
     await expect(dialog).toContainText('At least 1. It stays 12.')
@@ -25,7 +25,7 @@ test.describe('wrong input', () => {
   test('the details of a class refuse an empty title and keep the old one', async ({ page, request }) => {
     await station(page, await demoClass(request, 'Details'), 'cards')
     await page.getByRole('button', { name: 'Change', exact: true }).click()
-    const dialog = page.getByRole('dialog')
+    const dialog = await opened(page)
     await dialog.getByLabel('Title').fill('  ')
     await typeNumber(dialog.getByLabel('Seats'), '9999')
     await expect(dialog).toContainText('At most 500. It stays 14.')
@@ -98,7 +98,7 @@ test.describe('wrong input', () => {
   test('a paper names what is wrong with it', async ({ page }) => {
     await visit(page, '/papers')
     await page.getByRole('button', { name: 'Add a paper' }).click()
-    const dialog = page.getByRole('dialog')
+    const dialog = await opened(page)
     await typeNumber(dialog.getByLabel('Weight'), '9')
     await expect(dialog).toContainText('At least 40. It stays 250.')
     await typeNumber(dialog.getByLabel('Weight'), '220')

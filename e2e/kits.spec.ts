@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { choose, classNow, demoClass, saved, sharedClass, station, typeNumber } from './studio'
+import { choose, classNow, demoClass, opened, saved, sharedClass, station, typeNumber } from './studio'
 
 /** Sharing together with the cutting takes a few seconds. */
 const PATIENT = { timeout: 45_000 }
@@ -60,7 +60,7 @@ test('names come one a line or as CSV, wrong lines are named, and files hold no 
   const id = await demoClass(request, 'Who comes')
   await station(page, id, 'kits')
   await page.getByRole('button', { name: 'Who comes' }).click()
-  const dialog = page.getByRole('dialog', { name: 'Who comes' })
+  const dialog = await opened(page, 'Who comes')
   await dialog.getByRole('textbox').fill(Array.from({ length: 15 }, (_, at) => `Person ${at}`).join('\n'))
   await dialog.getByRole('button', { name: 'Take these names' }).click()
   await expect(dialog.getByRole('alert')).toContainText('line 15 has no seat left')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { choose, classNow, demoClass, saved, station, typeNumber, visit } from './studio'
+import { choose, classNow, demoClass, opened, saved, station, typeNumber, visit } from './studio'
 
 /** Planning and counting take their time on a busy machine. */
 const PATIENT = { timeout: 60_000 }
@@ -9,7 +9,7 @@ test('a paper with two sides, found by its number, is cut for either side; a pad
 }) => {
   await visit(page, '/papers')
   await page.getByRole('button', { name: 'Add a paper' }).click()
-  const dialog = page.getByRole('dialog')
+  const dialog = await opened(page)
   await dialog.getByLabel('Name').fill('Twine')
   await dialog.getByText('Its other side looks different').click()
   await dialog.getByLabel('Name of the other side').fill('Twine, pale')

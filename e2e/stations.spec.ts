@@ -1,6 +1,6 @@
 import type { Locator } from '@playwright/test'
 import { expect, test } from '@playwright/test'
-import { demoClass, expectSize, pieceRow, saved, station, typeNumber, visit } from './studio'
+import { demoClass, expectSize, pieceRow, opened, saved, station, typeNumber, visit } from './studio'
 
 test('the trimmer is part of the class: a coarser mark makes smaller mats', async ({ page, request }) => {
   const id = await demoClass(request, 'Coarse mark', (file) => {
@@ -174,7 +174,7 @@ test('a class of none but spare kits, and a card of no kits, are planned as they
 test('a paper is changed on the shelf and taken off it when nothing uses it', async ({ page }) => {
   await visit(page, '/papers')
   await page.getByRole('button', { name: 'Add a paper' }).click()
-  const dialog = page.getByRole('dialog')
+  const dialog = await opened(page)
   await dialog.getByLabel('Name').fill('Sandbank')
   await dialog.getByRole('button', { name: 'Put it on the shelf' }).click()
   await expect(page.getByRole('heading', { name: 'Sandbank' })).toBeVisible()

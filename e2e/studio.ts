@@ -96,6 +96,17 @@ export const expectSize = (page: Page, name: string, width: string, height: stri
   expect(sizeOf(page, name)).toHaveText([width, height])
 
 /**
+ * The dialog that is being opened, once it has taken the focus: one that is still opening takes it away from the field
+ * that is typed in, and what was typed by then is taken over as a value.
+ */
+export async function opened(page: Page, name?: string): Promise<Locator> {
+  const dialog = page.getByRole('dialog', { name })
+  await expect(dialog).toBeVisible()
+  await expect(dialog).not.toHaveClass(/enter-active/)
+  return dialog
+}
+
+/**
  * Types a number key by key, as number fields are made for; anew when a dialog that was still opening took the focus
  * meanwhile.
  */
