@@ -1,9 +1,8 @@
-import type { Construction, Face, Finding, Frame } from '../folds'
+import type { Construction, Face, Finding, Frame, HeldSide, OwnSide } from '../folds'
 import { boxOf, cornersOf, face as onlyPanel, isLayer, isWhole, panelKey, poseOf } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, lengthFrom, nanometres, nearestMark } from '../lengths'
 import type { PlacedPiece } from './free'
-import type { HeldSide, OwnSide } from './sides'
 import { sideWords } from './held'
 
 /** Across and up a face: its two sides, and the measure of a piece that runs that way. */

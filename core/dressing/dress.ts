@@ -1,5 +1,6 @@
 import type { DressingEntry, FaceEntry } from '../document'
-import type { Construction, Finding, Fold, Joint, WorkedOut } from '../folds'
+import type { Construction, Finding, Fold, Joint, SideWords, WorkedOut } from '../folds'
+import { AS_DRAWN } from '../folds'
 import type { Length, Units, Measure } from '../lengths'
 import { formatLength, lengthFrom } from '../lengths'
 import { byKey } from '../lists'
@@ -8,13 +9,11 @@ import { ENVELOPE_STEPS } from './envelope'
 import type { CardFace } from './faces'
 import { facesOf, layersOn } from './faces'
 import type { PlacedPiece } from './free'
-import { addFree } from './free'
+import { addFree, freePartKey } from './free'
 import { addLayers } from './layers'
 import { dressParts } from './own-parts'
 import { sideWords } from './held'
-import type { SideWords } from './sides'
-import { AS_DRAWN } from './sides'
-import { glueWords, holdWords } from './parts'
+import { FIRST, LAST, glueWords, holdWords, ownStep } from './parts'
 import { messageAreas } from './messages'
 import type { Repairable } from './repair'
 import { soundFindings } from './repair'
@@ -77,15 +76,10 @@ export function dress(
   }
   settle(card, placed)
   cutOut(card, placed)
-  for (const piece of placed) card.steps.push(...stepFor(piece, card, units))
-  // What was taken off is in no step any more.
-  const isThere = (key: string) => card.parts.some(part => part.key === key)
-  const steps = card.steps.map(step => ({
-    ...step, makes: step.makes.filter(isThere), puts: step.puts.filter(isThere),
-  }))
+  card.steps.push(...placed.flatMap((piece, at) => stepFor(piece, card, units, LAST + at)))
   const messages = messageAreas(card, natural, faces, mark)
   return {
-    ...card, ...messages, steps, findings: [...card.findings, ...freeFindings(natural, card, placed, units, mark)],
+    ...card, ...messages, findings: [...card.findings, ...freeFindings(natural, card, placed, units, mark)],
   }
 }
 
@@ -97,6 +91,7 @@ function dressFace(
   { units, mark, sides }: { units: Units, mark: Length, sides: () => SideWords },
 ): void {
   const layers = layersOn(card, face.panel, face.side)
+  const rank = rankOn(card, face, layers)
   for (const layer of [...layers].reverse()) takeOff(card, layer)
   const lying = card.joints.filter(
     joint => joint.onto === face.panel && joint.face === face.side && isFlatPiece(card, joint),
@@ -108,19 +103,32 @@ function dressFace(
   for (const { part } of lying) lift(card, part, face)
   if (entry.stamped) {
     card.stamping.push({ where: face.name, width: face.panel.width, height: face.panel.height })
-    card.steps.unshift({ text: `Stamp ${face.name.toLowerCase()} before anything is glued.`, makes: [], puts: [] })
+    const text = `Stamp ${face.name.toLowerCase()} before anything is glued.`
+    card.steps.push({ ...ownStep(`work--${face.key}`, FIRST), text, works: [face.part.key] })
   }
-  const what = names.length === 0 ? 'stays bare' : `takes, from the lowest: ${names.join('; ')}`
   const kept = entry.layers.flatMap(({ glue, hold }, at) => {
     const free
       = hold === 'loose' ? undefined : glueWords(glue, length => formatLength(length, units, { unit: true }), sides)
     return free ? [`${names[at] ?? 'Layer'}: ${free.charAt(0).toLowerCase()}${free.slice(1)}`] : []
   })
   const warning = kept.length > 0 ? kept.join(' ') : undefined
-  card.steps.push({
-    text: `${face.name}: this face ${what}. Leave out what the other steps say of it.`, warning, makes: [], puts,
-  })
+  card.steps.push({ ...ownStep(`lay--${face.key}`, rank), warning, puts, lays: sides })
 }
+
+/**
+ * Where the layers of a face come by nature: where the design lays its own, or else once their piece is scored and cut,
+ * or before it is put on.
+ */
+function rankOn({ steps }: Construction, { part }: CardFace, layers: Joint[]): number {
+  const natural = steps.find(({ puts }) => layers.some(layer => puts.includes(layer.part)))
+  if (natural) return natural.rank
+  const made = steps.findLast(({ makes }) => makes.includes(part.key))
+  if (made) return made.rank + HALF
+  const put = steps.find(({ puts }) => puts.includes(part.key))
+  return (put?.rank ?? 0) - HALF
+}
+/** Between two steps of a design. */
+const HALF = 0.5
 
 /** A piece of one panel that is put on in one place and stays there. */
 const isFlatPiece = ({ parts, joints }: Construction, { part, slide, turned, faceDown }: Joint): boolean =>
@@ -190,7 +198,10 @@ function lift(card: Construction, part: string, face: CardFace): void {
 }
 
 /** The step that puts a free piece on, with what to watch. */
-function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: Units): Construction['steps'] {
+function stepFor(
+  { entry, part, face }: PlacedPiece, card: Construction, units: Units, rank: number,
+): Construction['steps'] {
+  const own = { ...ownStep(`put--${freePartKey(entry.key)}`, rank), puts: part ? [part.key] : [] }
   const show = (text: string) => formatLength(lengthFrom(text), units, { unit: true })
   const sides = face ? sideWords(card, face) : AS_DRAWN
   // What is turned is glued as it lies by itself.
@@ -198,11 +209,9 @@ function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: 
     entry.glue, length => formatLength(length, units, { unit: true }), () => (entry.turn === 0 ? sides : AS_DRAWN),
   )
   if (!face && (entry.kind === 'liner' || entry.kind === 'flap strip'))
-    return [{ text: `${entry.name}: ${ENVELOPE_STEPS[entry.kind]}`, makes: [], puts: part ? [part.key] : [] }]
-  if (!face) return entry.count > 0 && entry.face === ''
-    ? [{ text: `${entry.name}: put ${entry.count} into the bag.`, makes: [],
-        puts: [] }]
-    : []
+    return [{ ...own, text: `${entry.name}: ${ENVELOPE_STEPS[entry.kind]}` }]
+  // What lies in the bag beside the card is on its list, and whoever holds the bag has it.
+  if (!face) return []
   const joint = card.joints.find(({ part: key }) => key === part?.key)
   const partly = joint && joint.turned === 0
     && !free && (joint.glue.width.value < joint.by.width.value || joint.glue.height.value < joint.by.height.value)
@@ -210,12 +219,11 @@ function stepFor({ entry, part, face }: PlacedPiece, card: Construction, units: 
   const turned
     = entry.turn === 0 ? '' : `, turned by ${Math.abs(entry.turn)}° ${entry.turn > 0 ? 'anticlockwise' : 'clockwise'}`
   return [{
+    ...own,
     text:
         `${entry.name}: on ${face.name.toLowerCase()}, ${show(entry.left)} from the ${sides.left} and ${show(entry.bottom)} from the `
         + `${sides.bottom}`
         + `${turned}, ${holdWords(entry, length => formatLength(length, units, { unit: true }))}.`,
     warning: entry.hold === 'loose' ? undefined : free ?? beyond,
-    makes: [],
-    puts: part ? [part.key] : [],
   }]
 }

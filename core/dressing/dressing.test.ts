@@ -25,7 +25,7 @@ describe('glue and what comes before it', () => {
     // The door is 2 1/8 wide: only 1 1/8 of the flag lies on it, and the first half inch of that stays free.
     expect(zone('free--flag')).toEqual([1 / 2, 1, 1.125 - 0.5, 1].map(inches))
     expect(made.steps.map(({ text }) => text)).toContain(
-      'Layer on Middle, inside: stamp it, cut it with its die before it is put on.',
+      'Layer on Middle, inside: stamp it, cut it with its die.',
     )
   })
 

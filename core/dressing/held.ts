@@ -1,11 +1,9 @@
-import type { Construction, Face, Frame, Panel, Vector } from '../folds'
-import { cross, dot, isWhole, panelKey, poseOf, scale } from '../folds'
+import type { Construction, Face, Frame, HeldSide, OwnSide, Panel, SideWords, Vector } from '../folds'
+import { AS_DRAWN, cross, dot, isMakers, isWhole, panelKey, poseOf, scale } from '../folds'
 import { byKey } from '../lists'
 import { isFreePart } from './free'
 import { areaOfAll, downOf, seenFaces } from './seen'
 import { withAllOnIt } from './stacks'
-import type { HeldSide, OwnSide, SideWords } from './sides'
-import { AS_DRAWN } from './sides'
 
 const MICRO = 1000
 /** Share of a face that is seen while the card is closed, from which on it is held as the closed card is. */
@@ -56,17 +54,8 @@ function designOf(card: Construction, { part: own }: Panel): Construction {
   return found
 }
 
-/** Whether a part is the maker's own, a layer or a free piece, and none of the design. */
-export const isPutOn = (key: string): boolean => isFreePart(key) || isOwnLayer(key)
-
-/**
- * Layers of the maker's are called by their face and a key of their own, `base--left--inside--layer-1`; parts of
- * designs never are.
- */
-const isOwnLayer = (key: string): boolean => key.includes('--')
-
 function bare(card: Construction): Construction {
-  let parts = card.parts.filter(({ key }) => !isPutOn(key))
+  let parts = card.parts.filter(({ key }) => !isMakers(key))
   for (let before = Infinity; before > parts.length;) {
     before = parts.length
     const there = new Set(parts.map(({ key }) => key))

@@ -10,8 +10,7 @@ export {
   addForEnvelope, envelopePieceFindings, forEnvelope, isEnvelopeStamped, stampEnvelope,
 } from './envelope'
 export { sideWords } from './held'
-export type { SideWords } from './sides'
-export { AS_DRAWN } from './sides'
+export { wayUp } from './way-up'
 export { isGluedAll } from './parts'
 export { freePartKey, isBought, isFreePart } from './free'
 export type { Repairable } from './repair'

@@ -2,7 +2,7 @@ import type { PartEntry } from '../document'
 import type { Construction, Joint } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength } from '../lengths'
-import { foamOf, holdWords, makingStep, meansOf } from './parts'
+import { LAST, foamOf, holdWords, makingStep, meansOf, ownStep } from './parts'
 
 /**
  * Parts of the fold itself that are held or made otherwise than the catalogue has them: every joint of such a part
@@ -27,11 +27,11 @@ export function dressParts(card: Construction, entries: PartEntry[], units: Unit
       const how = holdWords({ hold, foam: entry.foam }, show)
       const words = `${part.name}: it is held ${how}, whatever else is said of that.`
       const told = card.steps[step]
-      if (told) card.steps[step] = { ...told, text: `${told.text} ${words}` }
-      else card.steps.push({ text: words, makes: [], puts: [] })
+      // What is said of layers follows from how they are held.
+      if (told) card.steps[step] = told.lays ? told : { ...told, text: `${told.text} ${words}` }
+      else card.steps.push({ ...ownStep(`held--${part.key}`, LAST), text: words, works: [part.key] })
     }
-    // It is stamped, coloured or cut out before the step that puts it on, or before everything else where nothing does.
-    if (entry.made.length > 0) card.steps.splice(Math.max(0, step), 0, ...makingStep(part))
+    card.steps.push(...makingStep({ ...part, made: entry.made }))
   }
 
   function show(length: Length): string {

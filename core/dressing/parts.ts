@@ -1,10 +1,9 @@
 import type { GlueEntry, Hold } from '../document'
 import { MAKING } from '../document'
-import type { Finding, Joint, Means, Panel, Part, Point, Step } from '../folds'
+import type { Finding, Joint, Means, Panel, Part, Point, SideWords, Step } from '../folds'
+import { AS_DRAWN } from '../folds'
 import type { Length } from '../lengths'
 import { Measure, lengthFrom } from '../lengths'
-import type { SideWords } from './sides'
-import { AS_DRAWN } from './sides'
 
 const MEANS: Record<Hold, Means> = {
   'tape': 'tape', 'strong tape': 'strong tape', 'glue': 'glue', 'dots': 'dot', 'foam': 'foam', 'loose': 'held',
@@ -31,12 +30,21 @@ export const holdWords = ({ hold, foam }: { hold: Hold, foam: string }, show: (l
 export const foamOf = ({ hold, foam }: { hold: Hold, foam: string }): Length | undefined =>
   hold === 'foam' && lengthFrom(foam) > 0 ? lengthFrom(foam) : undefined
 
+/** Where steps of the maker's come in the natural order: before all of a design, or after it. */
+export const FIRST = -1
+export const LAST = 1000
+
+/** A step of the maker's, in which nothing is put on yet. */
+export const ownStep = (key: string, rank: number): Step => ({ key, rank, needs: [], text: '', makes: [], puts: [] })
+
 /** The step in which a piece is made ready; none where nothing is done to it. */
-export const makingStep = ({ name, made = [] }: Pick<Part, 'name' | 'made'>): Step[] =>
+export const makingStep = ({ key, name, made = [] }: Pick<Part, 'key' | 'name' | 'made'>): Step[] =>
   made.length === 0
     ? []
-    : [{ text: `${name}: ${made.map(making => MAKING[making].step).join(', ')} before it is put on.`, makes: [],
-        puts: [] }]
+    : [{
+        ...ownStep(`work--${key}`, FIRST), text: `${name}: ${made.map(making => MAKING[making].step).join(', ')}.`,
+        works: [key],
+      }]
 
 /** Whether glue goes up to every edge. */
 export const isGluedAll = ({ left, right, top, bottom }: GlueEntry): boolean =>

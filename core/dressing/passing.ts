@@ -1,10 +1,9 @@
 import type { Polygon } from './clipping'
 import type { Construction, Finding, Frame, Joint, Panel, Part, Point, Pose, Vector } from '../folds'
-import { dot, glueOutline, holesOf, isLayer, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
+import { dot, glueOutline, holesOf, isLayer, isMakers, outlineOf, panelKey, placed, poseOf, seenFrom } from '../folds'
 import { byKey, itemAt } from '../lists'
 import type { Corner } from './seen'
 import { AJAR, PARALLEL, TRIFLE, areaOfAll, heightOf, inMicrometres } from './seen'
-import { isPutOn } from './held'
 import { withAllOnIt } from './stacks'
 import { difference, intersection } from './clipping'
 
@@ -179,7 +178,7 @@ function wayOf(meeting: Meeting, poses: Pose[]): 'above' | 'below' | undefined {
     // Pads that reach an opening of what passes run in that, as in a track.
     const through = holes.reduce((sum, hole) => sum + overlap([pads], [asSeen(hole, panel, mover, ground)]), 0)
     // Of a design it is pads with nothing between them, stated as one area.
-    if (through > Math.max(TRIFLE, isPutOn(joint.part) ? IN_TRACK * areaOfAll([[pads]]) : 0)) return undefined
+    if (through > Math.max(TRIFLE, isMakers(joint.part) ? IN_TRACK * areaOfAll([[pads]]) : 0)) return undefined
     const height = heightOf(ground, mover)
     const met = over.flatMap(([outer = []]) => outer).map(corner => height(corner) * side)
     isBelow ||= met.some(high => high < -CLEAR)

@@ -237,7 +237,7 @@ describe('parts of the fold itself', () => {
   it('are stamped before the step that puts them on, and keep what runs in a guide running', () => {
     const { steps, parts } = held({ made: ['stamped', 'coloured'] })
     expect(parts.find(({ key }) => key === 'plate')?.made).toEqual(['stamped', 'coloured'])
-    const at = steps.findIndex(({ text }) => text.startsWith('Plate: stamp it, colour it before'))
+    const at = steps.findIndex(({ text }) => text.startsWith('Plate: stamp it, colour it.'))
     expect([at >= 0, at < steps.findIndex(({ puts }) => puts.includes('plate'))]).toEqual([true, true])
     const guided = (fold: string, parts: CardEntry['parts']) =>
       whole(cardOf(fold, { parts })).joints.filter(({ means }) => means === 'held').length

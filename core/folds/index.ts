@@ -20,9 +20,12 @@ export type {
   Step,
   Stuck, Travel, Window,
 } from './model/card'
-export { creaseAt, face, isLayer, isWhole, panelOf } from './model/card'
+export { creaseAt, face, isLayer, isMakers, isWhole, panelOf } from './model/card'
 export { holesOf, outlineOf, windowOutline } from './model/outlines'
 export { insetOn } from './model/inset'
+export { AS_DRAWN } from './model/sides'
+export type { HeldSide, OwnSide, SideWords } from './model/sides'
+export { layerWords } from './model/layer-words'
 export { SKILLS } from './model/fold'
 export type { Fold, FoldGroup, Skill, WorkedOut } from './model/fold'
 export type { Parameter, TextParameter } from './model/parameters'

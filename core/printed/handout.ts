@@ -4,7 +4,8 @@ import { LEVEL_WORDS, isCutReady, scoresLeft, stripInWords, stripName } from '..
 import { broughtPieces, lyingPieces, extraInWords } from '../kits'
 import type { PrepLevel, ProfileEntry } from '../document'
 import type { Step } from '../folds'
-import { cardAfter, foldById } from '../folds'
+import { wayUp } from '../dressing'
+import { cardAfter, foldById, layerWords } from '../folds'
 import type { Units } from '../lengths'
 import { formatLength, formatSize, parseLength } from '../lengths'
 import type { Drawing, PrintBlock, PrintSection } from './model'
@@ -67,6 +68,7 @@ function stepsOf({ card, pieces, strips }: PackedKit, units: Units): HandStep[] 
   const levels = new Map(pieces.map(({ piece, level }) => [piece.key, level]))
   const bought = new Set(pieces.flatMap(({ piece, paper }) =>
     (piece.scores.length > 0 && scoresLeft(paper, piece) === 0 ? [piece.key] : [])))
+  const isPrint = (key: string) => pieces.some(({ piece, paper }) => piece.key === key && paper?.kind === 'print')
   const nameOf = (key: string) => construction.parts.find(part => part.key === key)?.name ?? key
   const uncut = strips.map(
     strip => `From the strip of ${strip.paper.name}: ${stripInWords(strip, card.pieces, units)}.`,
@@ -86,6 +88,11 @@ function stepsOf({ card, pieces, strips }: PackedKit, units: Units): HandStep[] 
       if (isDone(step, levels)) return []
       const ready = step.puts.filter(key => levels.get(key) === 'assembled')
       const already = ready.length > 0 ? `${ready.map(nameOf).join(', ')}: put on already. ` : ''
+      if (step.lays) {
+        const left = step.puts.filter(key => levels.get(key) !== 'assembled')
+        const words = [layerWords(construction, left, units, step.lays), wayUp(construction, left.filter(isPrint))]
+        return [{ at, text: `${already}${words.filter(Boolean).join(' ')}`, warning: step.warning }]
+      }
       const { text, warning } = leftOf(step, worked, levels, bought, nameOf)
       return [{ at, text: `${already}${text}`, warning }]
     }),

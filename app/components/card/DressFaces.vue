@@ -4,10 +4,11 @@ import { drawnPapers } from '../../../core/batch'
 import type { CardEntry, FaceEntry, LayerEntry } from '../../../core/document'
 import { BOUNDS, freeKey } from '../../../core/document'
 import {
-  AS_DRAWN, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf,
+  copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf,
   layersOn, maskedFaces, newLayer, sideWords,
 } from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
+import { AS_DRAWN } from '../../../core/folds'
 
 /** What lies on the faces of a card: a face is chosen in the picture or by its name, and dressed. */
 const { card, construction } = defineProps<{ card: PreparedCard, construction: Construction }>()

@@ -3,9 +3,10 @@ import type { PreparedCard } from '../../../core/batch'
 import type { CardEntry, FreeEntry } from '../../../core/document'
 import { BOUNDS, FREE_KINDS, FREE_SHAPES, HOLDS, NO_DRESSING } from '../../../core/document'
 import {
-  AS_DRAWN, addFreePiece, facesOf, freePartKey, frontFace, isBought, removeFreePiece, sideWords,
+  addFreePiece, facesOf, freePartKey, frontFace, isBought, removeFreePiece, sideWords,
 } from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
+import { AS_DRAWN } from '../../../core/folds'
 
 /**
  * Every loose piece that makes it a card: toppers, figures, strips and what is bought, each with its size and its

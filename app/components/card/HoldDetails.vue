@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import type { FreeEntry, Making } from '../../../core/document'
 import { ALL_GLUED, MAKING, MAKINGS } from '../../../core/document'
-import type { SideWords } from '../../../core/dressing'
-import { AS_DRAWN, isGluedAll } from '../../../core/dressing'
+import { isGluedAll } from '../../../core/dressing'
+import type { SideWords } from '../../../core/folds'
+import { AS_DRAWN } from '../../../core/folds'
 
 type Held = Pick<FreeEntry, 'glue' | 'made' | 'hold' | 'foam'>
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import type { LayerEntry, PaperEntry } from '../../../core/document'
 import { HOLDS, LAYER_SHAPES } from '../../../core/document'
-import type { SideWords } from '../../../core/dressing'
-import { AS_DRAWN, NOTHING } from '../../../core/dressing'
+import { NOTHING } from '../../../core/dressing'
+import type { SideWords } from '../../../core/folds'
+import { AS_DRAWN } from '../../../core/folds'
 import type { Length } from '../../../core/lengths'
 import { lengthFrom, writeLength } from '../../../core/lengths'
 

@@ -37,13 +37,11 @@ export const backGateStand = defineFold({
     card.mat(panelOf(base, 'left'), border, { key: 'mat-left', name: 'Mat on left panel', printTop: 'top' })
     card.mat(middle, border, { key: 'mat-centre', name: 'Mat on centre', printTop: 'top' })
     card.mat(panelOf(base, 'right'), border, { key: 'mat-right', name: 'Mat on right panel', printTop: 'top' })
-    card.step('Glue the mats on centre and outer panels.')
+    card.lay()
     if (message) {
       const note = card.mat(middle, border, { key: 'message', name: 'Message panel', kind: 'message', face: 'outside' })
       card.message('the back of the centre', note.width, note.height, face(note))
-      card.step(
-        'Glue the message panel on the back of the centre.', 'Keep it clear of the creases, or the gates do not close.',
-      )
+      card.lay('Keep it clear of the creases, or the gates do not close.')
     }
     card.limit({
       parameter: 'outer', atLeast: gate, because: 'narrower ones leave the raised centre wider than the card.',

@@ -60,20 +60,14 @@ export const bandedFlap = defineFold({
     card.mat(panelOf(base, 'flap'), border, {
       key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop: 'bottom',
     })
-    card.step(
-      'Glue the mats on the back panel and on the outside of the flap.',
-      'Fold the flap first: what looks upright flat may be upside down folded.',
-    )
+    card.lay('Fold the flap first: what looks upright flat may be upside down folded.')
     card.mat(panelOf(band, 'left-tongue'), border, { key: 'mat-left-tongue', name: 'Mat on left tongue', printTop })
     card.mat(panelOf(band, 'right-tongue'), border, { key: 'mat-right-tongue', name: 'Mat on right tongue', printTop })
-    card.step(
-      'Glue the mats on the tongues.',
-      `Width first: a tongue is ${card.show(tongue)} wide and ${card.show(bandHeight)} high.`,
-    )
+    card.lay(`Width first: a tongue is ${card.show(tongue)} wide and ${card.show(bandHeight)} high.`)
     if (message) {
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('the back panel', note.width, note.height, face(note))
-      card.step('Glue the message panel on the back panel, under the flap.')
+      card.lay('It lies under the flap.')
     }
     card.joinAt(panelOf(band, 'middle'), back, 'outside', {
       x: width.minus(round).half(),

@@ -156,11 +156,13 @@ export const bookStage = defineFold({
       card.joinAt(panelOf(over, 'left'), panelOf(sheet, `${row}-left`), 'inside', { x: link.minus(wide) })
       card.joinAt(panelOf(over, 'right'), panelOf(sheet, `${row}-right`), 'inside', { x: zero })
     }
-    if (ridge === 'over')
-      card.step('Score the mats of the ridge in their middle and fold them over the two rails, mountain on mountain.')
-    card.step(
-      'Glue the mats on pages and rails. Where the pattern runs across the gutter, cut both pages from one piece of print.',
-    )
+    const runs = 'The pattern runs across the gutter: mats beside each other are cut from one piece of print.'
+    card.lay(matched ? runs : undefined)
+    if (ridge === 'over') {
+      card.step('Score the mats of the ridge in their middle and fold them.', undefined, [])
+      card.whenScored('Fold the mats of the ridge in their middle.')
+      card.step('Glue the mats of the ridge over the two rails, mountain on mountain.')
+    }
     const offset = { left: border, right: zero }
     for (const side of ['left', 'right'] as const) {
       card.joinAt(panelOf(sheet, `${side}-end`), panelOf(base, side), 'inside', {

@@ -58,12 +58,10 @@ export const boxEnvelope = defineFold({
       build('lid', 'Lid', width.plus(ease), height.plus(ease))
       card.note('Lid', `is ${ease.explain(card.units)} larger than the tray, so that it slips over it.`)
     }
+    card.step('Score four lines on tray and lid and cut the four slits of each.')
+    card.whenScored('Cut the four slits of tray and lid.')
     card.step(
-      'Score four lines, cut the four slits, fold the walls up.',
-      'The ends of the side walls are tabs: fold them round the corners and glue them to the other walls.',
-    )
-    card.whenScored(
-      'Cut the four slits, fold the walls up.',
+      'Fold the walls up.',
       'The ends of the side walls are tabs: fold them round the corners and glue them to the other walls.',
     )
     card.limit({

@@ -133,9 +133,8 @@ export const boxFrame = defineFold({
       { width: inside, height: insideHigh },
       { key: 'picture', name: 'Inset picture', kind: 'mat', printTop: 'top' },
     )
-    card.step(
-      'Set the picture into the opening.',
-      'A hair too large and it buckles: note the fit allowance that suits your paper.',
+    card.lay(
+      'It is set into the opening. A hair too large and it buckles: note the fit allowance that suits your paper.',
     )
     card.supply('box envelope')
     const within = (side: Measure) => side.minus(rule('ease', card.units).times(2)).downToMark(card.mark)
@@ -178,6 +177,8 @@ export const boxFrame = defineFold({
         })
         card.message('the stand behind the frame', note.width, note.height, face(note))
       }
+      card.step('Score the stand across its middle and fold it.', undefined, [])
+      card.whenScored('Fold the stand across its middle.')
       card.step('Glue one half of the folded stand behind the frame; its fold is at the top.')
     }
     else if (message) {

@@ -72,7 +72,7 @@ export const bridge = defineFold({
     for (const { key, name } of base.panels) {
       card.mat(panelOf(base, key), border, { key: `mat-${key}`, name: `Mat on ${name.toLowerCase()}`, printTop: 'top' })
     }
-    card.step('Glue the mats on centre, risers and feet.')
+    card.lay()
     // The front of the centre is matted and stands behind the scene; its back is free.
     card.message('the outside of the centre', width.minus(depth.times(2)), height, panelOf(base, 'centre'), 'outside')
 

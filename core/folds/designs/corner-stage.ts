@@ -140,7 +140,7 @@ export const cornerStage = defineFold({
         key: 'mat-right-outside', name: 'Mat outside the right wall', face: 'outside', printTop: 'top',
       })
     }
-    card.step('Glue the mats on the walls.')
+    card.lay()
     // The left half lies on the right one, turned by a right angle: diagonal on diagonal.
     card.joinAt(leftLap, rightFloor, 'inside', {
       x: zero,
@@ -168,6 +168,7 @@ export const cornerStage = defineFold({
         `Glue the ${piece.name.toLowerCase()} on one half of the floor only; hold its other half with one hook-and-loop dot, the `
         + `glued side raised by foam of the same height.`,
         'Glued on both halves the floor cannot fold.',
+        [piece.key],
       )
     }
     if (easel) {

@@ -46,10 +46,7 @@ export const crossingFlaps = defineFold({
     const back = panelOf(base, 'back')
     card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop })
     card.mat(panelOf(base, 'flap'), border, { key: 'mat-flap', name: 'Mat on flap', face: 'outside', printTop })
-    card.step(
-      'Glue the mats on the back panel and on the outside of the flap.',
-      'Fold the flap first: what looks upright flat may be upside down folded.',
-    )
+    card.lay('Fold the flap first: what looks upright flat may be upside down folded.')
 
     card.mat(panelOf(insert, 'front-leaf'), border, {
       key: 'mat-front-leaf', name: 'Mat on front leaf', face: 'outside', printTop,
@@ -64,7 +61,7 @@ export const crossingFlaps = defineFold({
     else {
       card.message('the back leaf', inner.width, inner.height, face(inner))
     }
-    card.step('Glue the mats on both leaves of the insert, the message panel on the inside of the back leaf.')
+    card.lay()
 
     card.join(panelOf(insert, 'back-leaf'), back)
     card.step(

@@ -73,13 +73,11 @@ export const diagonalEnvelope = defineFold({
       outline.push(to, tip)
     }
     card.shape(sheet, outline)
+    card.step('Cut the blank to the outline and score the four sides of the back.')
+    card.whenScored('Cut the blank to the outline.')
     card.step(
-      'Cut the blank to the outline, score the four sides of the back, fold left and right first.',
-      'Glue the lower flap to the sides only where it lies on them.',
-    )
-    card.whenScored(
-      'Cut the blank to the outline, fold left and right first.',
-      'Glue the lower flap to the sides only where it lies on them.',
+      'Fold left and right first, then glue the lower flap to them.',
+      'Glue it to the sides only where it lies on them.',
     )
     card.limit({ parameter: 'overlap', atLeast: rule('glueWidth', card.units), because: 'with less they do not meet.' })
     card.limit({

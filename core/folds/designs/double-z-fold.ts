@@ -54,11 +54,11 @@ export const doubleZFold = defineFold({
     card.mat(a, border, { key: 'mat-a', name: 'Mat on panel A', printTop })
     card.mat(panelOf(base, 'b'), border, { key: 'mat-b', name: 'Mat on panel B', printTop })
     const matC = card.mat(c, border, { key: 'mat-c', name: 'Mat on panel C', printTop })
-    card.step('Glue the mats on the base.', 'Check the right way up of each print with the card folded.')
+    card.lay('Check the right way up of each print with the card folded.')
     card.mat(panelOf(strip, 'long'), border, { key: 'mat-long', name: 'Mat on long panel', printTop })
     card.mat(panelOf(strip, 'middle'), border, { key: 'mat-middle', name: 'Mat on middle of the strip', printTop })
     card.mat(panelOf(strip, 'end'), border, { key: 'mat-end', name: 'Mat on short end', printTop })
-    card.step('Glue the mats on the strip.', 'Nothing raised on the middle of the strip: it swings through the card.')
+    card.lay('Nothing raised on the middle of the strip: it swings through the card.')
 
     const y = placed ? stripFoot : height.minus(stripHeight).half()
     card.joinAt(panelOf(strip, 'long'), a, 'inside', { x: a.x, y, glue: { width: half } })
@@ -90,7 +90,7 @@ export const doubleZFold = defineFold({
         `panel C ${isBelow ? 'below' : 'above'} the strip`, matC.width.minus(border.times(2)), messageHeight,
         face(note),
       )
-      card.step(`Glue the message panel on panel C ${isBelow ? 'below' : 'above'} the strip.`)
+      card.lay(`It lies ${isBelow ? 'below' : 'above'} the strip.`)
       card.limit({ parameter: 'messageHeight', atMost: free, because: 'the strip would cover more.' })
     }
     if (placed) {

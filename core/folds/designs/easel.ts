@@ -76,7 +76,7 @@ export const easel = defineFold({
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
       uppermost = note
       card.message('the base above the stopper', note.width, stop.minus(border.times(2)), face(note))
-      card.step('Glue mat and message panel on the base.')
+      card.lay()
     }
     const topper = card.strip('topper', 'Topper', 'insert', side, [panel('face', 'Topper', side)])
     // The lower half points down when it is closed; the topper reaches from its foot beyond the crease.

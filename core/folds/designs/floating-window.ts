@@ -85,14 +85,14 @@ export const floatingWindow = defineFold({
       y: mat.height.minus(high).half(),
     })
     card.step(
-      'Cut the window through frame and mat; both drop-outs are usable pieces. Fold the risers under the frame and the glue '
-      + 'strips out again.',
+      'Cut the window through the frame and what lies on it; the drop-outs are usable pieces. Fold the risers under the frame '
+      + 'and the glue strips out again.',
       'Heavy stock: cut one layer at a time.',
     )
     const scene = card.mat(front, border, {
       key: 'mat-front', name: 'Background behind the frame', face: 'outside', printTop: 'top',
     })
-    card.step('Glue the background on the front.')
+    card.lay()
 
     // The front lies with its inside on the back, so its right edge in the pattern is its left edge seen from outside.
     card.joinAt(panelOf(frame, 'left-glue'), front, 'outside', { x: width.minus(glue) })
@@ -122,7 +122,7 @@ export const floatingWindow = defineFold({
     if (message) {
       const note = card.mat(panelOf(base, 'back'), border, { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('the back panel, inside', note.width, note.height, face(note))
-      card.step('Glue the message panel inside.')
+      card.lay()
     }
     if (upright) {
       card.travel(middle, rise, front)

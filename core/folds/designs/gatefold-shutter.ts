@@ -108,7 +108,7 @@ export const gatefoldShutter = defineFold({
         Measure.of('Clear height', nanometres(2 * clear.height)),
         face(note),
       )
-      card.step('Glue the message panel in the middle.')
+      card.lay()
     }
     const swing = riding(fromHinge.value, reach.value, opening => 180 * (1 - opening))
     for (const [door, key, name] of [
@@ -142,9 +142,11 @@ export const gatefoldShutter = defineFold({
       })
       card.travel(panelOf(part, 'blade'), travel)
     }
+    const notch = `Cut a notch ${card.show(travel)} deep into the free edge of each shutter, its point at mid-height.`
+    card.step(`Score each shutter beside its tab. ${notch}`, undefined, [])
+    card.whenScored(notch)
     card.step(
-      `Cut a notch ${card.show(travel)} deep into the free edge of each shutter, its point at mid-height. Glue each tab to its door, `
-      + `its crease ${card.show(travel.half())} from the hinge.`,
+      `Glue each tab to its door, its crease ${card.show(travel.half())} from the hinge.`,
       'No glue beyond the tab: the blade must swing.',
     )
 
@@ -176,15 +178,17 @@ export const gatefoldShutter = defineFold({
       x: mat.width.minus(window).half(),
       y: windowAt.minus(window.half()).minus(height.minus(mat.height).half()),
     })
+    card.lay()
+    card.step('Cut the window through the panel and what lies on it.', 'Heavy stock: cut one layer at a time.', [])
     card.step(
-      'Cut the window through panel and mat. Fold the tabs behind and glue them above and below, so that the shutters pass underneath.',
-      'Heavy stock: cut panel and mat one at a time. Nothing raised where a shutter passes.',
+      'Fold the tabs behind and glue them above and below, so that the shutters pass underneath.',
+      'Nothing raised where a shutter passes.',
     )
     for (const door of [left, right])
       card.mat(door, border, {
         key: `mat-${door.key}`, name: `Mat on ${door.name.toLowerCase()}`, face: 'outside', printTop: 'top',
       })
-    card.step('Glue the mats on the outside of the doors. Close the card once before the glue sets.')
+    card.lay('Close the card once before the glue sets.')
 
     // The diamond that open shutters leave, half as wide as the travel on each side, must hold the corners of the
     // window.

@@ -48,11 +48,11 @@ export const gatefold = defineFold({
         })
     }
     const inner = card.mat(middle, border, { key: 'mat-middle', name: 'Mat in the middle', printTop: 'top' })
-    card.step('Glue the mats on the doors and in the middle.', 'Two faces that meet should not carry the same print.')
+    card.lay('Two faces that meet should not carry the same print.')
     if (message) {
       const note = card.mat(face(inner), border, { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('the middle', note.width, note.height, face(note))
-      card.step('Glue the message panel in the middle.')
+      card.lay()
     }
     if (band) bellyBand(card, { width, height, border, bandHeight, bandOverlap })
     return { width, height, anchor: middle }

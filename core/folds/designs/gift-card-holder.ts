@@ -35,7 +35,7 @@ export const giftCardHolder = defineFold({
     card.mat(panelOf(base, 'front'), border, {
       key: 'mat-front', name: 'Mat on the front', face: 'outside', printTop: 'top',
     })
-    card.step('Glue the mat on the front.')
+    card.lay()
     const across = width.minus(border.times(2)).downToMark(card.mark)
     const holder = card.strip(
       'holder',

@@ -89,7 +89,7 @@ export const ledgeStand = defineFold({
           printTop: 'top',
         })
     }
-    card.step('Glue the mats, the card folded once before.', 'Stop short of every score.')
+    card.lay('Fold the card once before, and stop short of every score.')
     const leaf = card.strip('leaf', 'Back leaf', 'insert', leafHeight, [
       panel('tab', 'Tab', tab),
       bent('valley', leafSwing),
@@ -102,9 +102,10 @@ export const ledgeStand = defineFold({
       })
       card.message('the back leaf', note.width, note.height, face(note))
     }
+    card.step('Score the tab of the back leaf and fold it both ways.', undefined, [])
+    card.whenScored('Fold the tab of the back leaf both ways.')
     card.step(
-      'Fold the back leaf at its tab both ways and glue the tab behind the left end: closed, the leaf covers the card; on '
-      + 'display it stands behind.',
+      'Glue the tab of the back leaf behind the left end: closed, the leaf covers the card; on display it stands behind.',
       'Glue the tab only.',
     )
     card.note('One sheet', 'often gives base and back leaf: look at the layouts before opening a second one.')

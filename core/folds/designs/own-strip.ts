@@ -112,7 +112,7 @@ export const ownStrip = defineFold({
         card.mat(panel, border, {
           key: `mat-${panel.key}`, name: `Mat on ${panel.name.toLowerCase()}`, printTop: 'top',
         })
-      card.step('Glue the mats, the strip folded once before.')
+      card.lay('Fold the strip once before.')
     }
     for (const [index, { width, height: high, onto }] of noted(readPieces(pieceText, card.units)).entries()) {
       const targets = onto.map(number =>

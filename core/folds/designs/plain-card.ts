@@ -45,11 +45,11 @@ export const plainCard = defineFold({
       face: 'outside',
       printTop: side ? 'top' : 'bottom',
     })
-    card.step('Glue the mat on the front.')
+    card.lay()
     if (message) {
       const note = card.mat(back, border, { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('the inside', note.width, note.height, face(note))
-      card.step('Glue the message panel inside.')
+      card.lay()
     }
     return { width, height, anchor: back }
   },

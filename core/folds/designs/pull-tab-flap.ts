@@ -163,9 +163,7 @@ export const pullTabFlap = defineFold({
         { width: flapWidth.downToMark(card.mark), height: link.downToMark(card.mark) },
         { key: 'decoration', name: `Decoration on ${isHead ? 'upper' : 'lower'} link`, printTop: 'top' },
       )
-      card.step(
-        `Decorate the ${isHead ? 'upper' : 'lower'} link only.`, 'A layer across the knee keeps it from bending.',
-      )
+      card.lay('A layer across the knee keeps it from bending.')
     }
     card.travel(face(tag), link.times(2))
     card.note(

@@ -108,7 +108,7 @@ export const risingScene = defineFold({
         ...size,
       })
     }
-    card.step('Glue the mats.')
+    card.lay()
 
     const slider = card.strip(
       'slider',
@@ -128,8 +128,9 @@ export const risingScene = defineFold({
       faceDown: true,
       turned: 180,
     })
+    card.step('Crease the slider below its flap.', undefined, [])
     card.step(
-      'Crease the slider and glue its flap to the inside of the front, between crease and fold; closed, the crease lies below the fold.',
+      'Glue the flap of the slider to the inside of the front, between crease and fold; closed, the crease lies below the fold.',
       'Glue the flap only.',
     )
     card.travel(panelOf(slider, 'body'), lift.times(2))

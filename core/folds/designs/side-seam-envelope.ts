@@ -51,11 +51,9 @@ export const sideSeamEnvelope = defineFold({
       at(zero, low),
       at(left, low),
     ])
-    card.step(
-      'Score all four lines, cut the corners away, fold the seams in and glue the pocket over them.',
-      'Glue the seams only.',
-    )
-    card.whenScored('Cut the corners away, fold the seams in and glue the pocket over them.', 'Glue the seams only.')
+    card.step('Score all four lines and cut the corners away.')
+    card.whenScored('Cut the corners away.')
+    card.step('Fold the seams in and glue the pocket over them.', 'Glue the seams only.')
     card.limit({ parameter: 'seam', atLeast: rule('glueWidth', card.units), because: 'a narrower seam does not hold.' })
     card.limit({ parameter: 'seam', atMost: width.half(), because: 'the seams would overlap.' })
     card.limit({ parameter: 'flap', atMost: height, because: 'it would stick out of the closed envelope.' })

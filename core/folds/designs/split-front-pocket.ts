@@ -70,7 +70,7 @@ export const splitFrontPocket = defineFold({
     card.mat(back, border, { key: 'mat-back', name: 'Mat on back panel', printTop: 'top' })
     card.mat(door, border, { key: 'mat-opening', name: 'Mat on opening panel', face: 'outside', printTop: 'bottom' })
     card.mat(pocket, border, { key: 'mat-pocket', name: 'Mat on pocket panel', face: 'outside', printTop: 'bottom' })
-    card.step('Glue the mats.', 'The front is folded up: the top of its print lies at the free edge of the sheet.')
+    card.lay('The front is folded up: the top of its print lies at the free edge of the sheet.')
     card.step(
       'Tape the pocket panel to the back along the fold and its outer side.',
       'Keep the tape at the very edge, or the insert jams.',
@@ -85,7 +85,7 @@ export const splitFrontPocket = defineFold({
     const beside = width.minus(layer.width).half()
     card.message('the insert card, beside the pocket', opening.minus(beside), layer.height, face(layer))
     card.stamp('the insert card once it is pulled out', layer.width, layer.height)
-    card.step('Glue the message layer on the insert card and push it into the pocket.')
+    card.step('Push the insert card into the pocket.')
     card.note(
       'Insert card',
       `lies behind the pocket panel on its ${onLeft ? 'right' : 'left'} side while it is in; write nothing there that must be `

@@ -154,7 +154,7 @@ export const squashFold = defineFold({
           face: 'outside',
           printTop: key === 'upper' ? 'bottom' : 'top',
         })
-      card.step('Glue the mats on the outside of the covers.')
+      card.lay()
     }
     card.stamp('the open square, less the four tucked corners: a band as wide as the square', square, half)
     card.message('the middle of the open square', half, half)

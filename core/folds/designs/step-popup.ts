@@ -157,10 +157,7 @@ export const stepPopup = defineFold({
         atMost: inner.half.minus(deepest).minus(rule('openingSide', card.units)).half(),
         because: 'nothing would be left of it.',
       })
-      card.step(
-        'Glue the print to the upper half of the inner sheet, above the steps.',
-        'Glued over a step it keeps it from coming out.',
-      )
+      card.lay('Glued over a step it keeps it from coming out.')
     }
     card.joinAt(floor, panelOf(base, 'front'), 'inside', { x: border, y: edgeBorder })
     card.joinAt(wall, panelOf(base, 'back'), 'inside', { x: border, y: zero })
@@ -280,6 +277,7 @@ export const stepPopup = defineFold({
       })
       card.step(
         'Glue the print to the upper half of the inner sheet before any slit is cut; slits and scores go through both.',
+        undefined, ['print'],
       )
     }
   },

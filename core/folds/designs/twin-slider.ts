@@ -113,6 +113,12 @@ export const twinSlider = defineFold({
       'The pads sit in the tracks only: they must not stick to the edges.',
       [inner.key, outer.key],
     )
+    if (v.message) {
+      const note = card.mat(face(leaf), rule('ease', card.units), {
+        key: 'message', name: 'Message panel', kind: 'message',
+      })
+      card.message('the back leaf, pulled out', note.width, note.height, face(note))
+    }
     card.step(
       'Push the carriage to the closed end. Glue the back leaf to the inner runner, its foot at the fold.',
       'Glue on the runner only.',
@@ -153,12 +159,6 @@ export const twinSlider = defineFold({
       'Fold the sleeve and tape its two sides; the upper end stays open.',
       'Tape at the very edge, or the back leaf jams.',
     )
-    if (v.message) {
-      const note = card.mat(face(leaf), rule('ease', card.units), {
-        key: 'message', name: 'Message panel', kind: 'message',
-      })
-      card.message('the back leaf, pulled out', note.width, note.height, face(note))
-    }
     card.travel(face(leaf), travel)
     card.travel(face(show), travel)
 

@@ -42,15 +42,12 @@ export const zFold = defineFold({
     card.mat(panelOf(base, 'a'), border, { key: 'mat-a', name: 'Mat on panel A', printTop })
     card.mat(panelOf(base, 'b'), border, { key: 'mat-b', name: 'Mat on panel B', printTop })
     const matC = card.mat(panelOf(base, 'c'), border, { key: 'mat-c', name: 'Mat on panel C', printTop })
-    card.step(
-      'Glue the mats on panels A, B and C with an even border.',
-      'Check the right way up of each print with the card folded.',
-    )
+    card.lay('Check the right way up of each print with the card folded.')
 
     if (message) {
       const panelC = card.mat(face(matC), border, { key: 'message', name: 'Message panel', kind: 'message' })
       card.message('panel C', panelC.width, panelC.height, face(panelC))
-      card.step('Glue the message panel on panel C.')
+      card.lay()
     }
     else {
       card.message('panel C', matC.width, matC.height, face(matC))
@@ -73,7 +70,7 @@ export const zFold = defineFold({
       )
       card.mat(face(body), border, { key: 'plate-mat', name: 'Mat on plate', printTop })
       card.step(
-        `Mat the plate. Put ${plateHeld === 'foam' ? 'foam' : 'tape'} on its left half only and set it across the closed front.`,
+        `Put ${plateHeld === 'foam' ? 'foam' : 'tape'} on the left half of the plate only and set it across the closed front.`,
         'No glue on the half that reaches over panel C, or the card is shut for good.',
       )
       card.limit({

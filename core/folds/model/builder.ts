@@ -4,7 +4,9 @@ import { LONGEST, downToMark, formatLength, upToMark } from '../../lengths'
 import type {
   Construction, Extra, Face, Finding, Means, MessageArea, Panel, Part, Severity, Step, Stopper, Travel,
 } from './card'
+import { isLayer } from './card'
 import { PieceBuilder } from './piece-builder'
+import { AS_DRAWN } from './sides'
 
 interface Limit {
   /** The parameter to change; with `right` where its right value is not the limit itself. */
@@ -60,20 +62,29 @@ export class CardBuilder extends PieceBuilder {
   }
 
   /**
-   * A step of making the card. Parts that were joined since the last one are put on in it.
+   * A step of making the card. Parts that were joined since the last one are put on in it; layers among them are laid
+   * in a step of their own before it.
    * @param only keys of those of them that are put on in this step already, where others wait for the next one
    */
   step(text: string, warning?: string, only?: string[]): void {
-    const joined = [...new Set(this.joints.map(joint => joint.part))].filter(key => !this.told.has(key))
+    if (!only) this.lay()
+    const joined = this.waiting()
     const puts = only ?? joined
     // What is only put on later is not made here, unless it has to be scored or cut.
     const makes = this.parts
       .slice(this.made)
       .map(part => part.key)
-      .filter(key => !joined.includes(key) || this.isFolded(key))
-    this.steps.push({ text, warning, makes, puts })
-    for (const key of puts) this.told.add(key)
+      .filter(key => !this.told.has(key) && !only?.includes(key) && (!joined.includes(key) || this.isFolded(key)))
+    // One thing after the other, as the design has it: its mechanism is built up step by step.
+    const last = this.steps.findLast(({ lays }) => !lays)
+    this.push({ text, warning, makes, puts, needs: last ? [last.key] : [] })
     this.made = this.parts.length
+  }
+
+  /** Lays the layers that were put on faces since the last step; what is said of them follows from where they lie. */
+  lay(warning?: string): void {
+    const puts = this.waiting().filter(key => isLayer(byKey(this.parts, key).kind))
+    if (puts.length > 0) this.push({ text: '', warning, makes: [], puts, needs: [], lays: () => AS_DRAWN })
   }
 
   /** What is left to do of the last step where its parts come scored already. */
@@ -164,10 +175,9 @@ export class CardBuilder extends PieceBuilder {
   }
 
   finish(finished: Construction['finished'], anchor: Panel): Construction {
-    // What was joined after the last step was said belongs to it.
-    const last = this.steps.at(-1)
-    for (const { part } of this.joints)
-      if (last && !this.told.has(part) && !last.puts.includes(part)) last.puts.push(part)
+    this.lay()
+    // What else was joined after the last step was said belongs to it.
+    this.steps.at(-1)?.puts.push(...this.waiting())
     const {
       parts, joints, steps, messageArea: message, stamping, travels, stoppers, hiding, settingUp: setUp, findings,
     } = this
@@ -176,6 +186,20 @@ export class CardBuilder extends PieceBuilder {
       finished, parts, anchor, joints, steps, message, stamping, travels, extras, alsoStuck: [], stoppers, hiding,
       setUp, findings,
     }
+  }
+
+  /** Parts that were joined and that no step has put on yet. */
+  private waiting(): string[] {
+    return [...new Set(this.joints.map(joint => joint.part))].filter(key => !this.told.has(key))
+  }
+
+  /** A step is called by what is done in it, so that it keeps its name when others come and go. */
+  private push(step: Omit<Step, 'key' | 'rank'>): void {
+    const [made, put] = [step.makes[0], step.puts[0]]
+    const name = made ? `make--${made}` : put ? `put--${put}` : `then--${this.steps.at(-1)?.key ?? 'start'}`
+    const taken = this.steps.filter(({ key }) => key === name || key.startsWith(`${name}-`)).length
+    this.steps.push({ ...step, key: taken > 0 ? `${name}-${taken + 1}` : name, rank: this.steps.length })
+    for (const key of step.puts) this.told.add(key)
   }
 
   private isFolded(key: string): boolean {

@@ -1,14 +1,23 @@
 import type { Making, PrintTop } from '../../document'
 import { itemAt } from '../../lists'
 import type { Length, Measure } from '../../lengths'
+import type { SideWords } from './sides'
 
 export type CreaseDirection = 'mountain' | 'valley'
 /** Patterns are drawn inside face up; `outside` is the back of that drawing. */
 export type Face = 'inside' | 'outside'
 /** `underlay` is a plain layer under a mat, `hidden` a part nobody sees, which any scrap will do for. */
 export type PartKind = 'base' | 'insert' | 'plate' | 'underlay' | 'mat' | 'message' | 'hidden' | 'figure'
+/** The key of the plain layer under a mat. */
+export const underlayKey = (mat: string): string => `${mat}-under`
 /** Whether a part is a layer on a panel rather than a blank of its own. */
 export const isLayer = (kind: PartKind): boolean => kind === 'mat' || kind === 'message' || kind === 'underlay'
+
+/**
+ * Whether a part is the maker's own, a layer on a face or a free piece, by its key, `base--left--inside--layer-1`;
+ * parts of designs are never called so.
+ */
+export const isMakers = (key: string): boolean => key.includes('--')
 
 /**
  * How a joint is made: tape along the edges of the glue zone, wet glue, foam pads spread over it, a hook-and-loop dot,
@@ -142,6 +151,13 @@ export interface Stuck {
 }
 
 export interface Step {
+  /** What it is called within its card, whatever its sizes are: `make--base`, `put--plate`. */
+  key: string
+  /** Keys of the steps that come before it, as its design or its maker says; more follow from what lies where. */
+  needs: string[]
+  /** Where it comes as long as nothing that it needs is later. The steps of a design count from zero. */
+  rank: number
+  /** Empty until all layers are there, for a step that lays some. */
   text: string
   warning?: string
   /** What is left to do of it where its parts come scored already. */
@@ -150,6 +166,10 @@ export interface Step {
   makes: string[]
   /** Keys of the parts that are put on in it. */
   puts: string[]
+  /** Keys of the parts that something is done to in it while they are flat: stamped, coloured, cut out. */
+  works?: string[]
+  /** Whether it lays layers, and what the sides of their face are called: its words follow from them. */
+  lays?: () => SideWords
 }
 
 export type Severity = 'stop' | 'warn' | 'note'

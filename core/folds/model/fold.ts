@@ -11,6 +11,7 @@ import { mirrored } from './mirror'
 import { MARKS_PARAMETER, askedOnce, typedBetweenMarks } from './between-marks'
 import { piecesOf } from './pieces'
 import type { Piece } from './pieces'
+import { settledSteps } from './steps'
 
 /** What kind of construction a fold is, for the catalogue. */
 export const GROUPS = ['strip', 'slit', 'slider', 'box', 'around'] as const
@@ -103,11 +104,14 @@ export function defineFold<P extends Parameters>({ build, ...fold }: FoldDefinit
         parameters, typed, units, mark, inputs => built({ ...fold, build }, inputs, units, mark))
       if (fold.bothWays && inputs.decoration === 'sideways')
         natural.parts.forEach(part => (part.printTop = SIDEWAYS[part.printTop]))
-      const construction = dress(natural)
+      const dressed = dress(natural)
+      const { steps, findings: contradictions } = settledSteps(dressed, units)
+      const construction = { ...dressed, steps }
       const pieces = piecesOf(construction, board)
       const between = typedBetweenMarks(parameters, typed, units, mark)
       const findings = [
         ...construction.findings,
+        ...contradictions,
         ...(inputs.marks === 'kept' ? [] : askedOnce(between, units, mark)),
         ...modelFindings(construction, units, between.length > 0 ? undefined : mark),
       ]

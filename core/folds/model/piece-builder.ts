@@ -3,7 +3,7 @@ import type { Length } from '../../lengths'
 import { Measure } from '../../lengths'
 import type { PrintTop } from '../../document'
 import type { Face, Joint, Means, Panel, Part, PartKind, Window, WindowShape } from './card'
-import { face, isLayer } from './card'
+import { face, isLayer, underlayKey } from './card'
 import { insetOn } from './inset'
 import { SheetBuilder } from './sheet-builder'
 
@@ -107,7 +107,7 @@ export class PieceBuilder extends SheetBuilder {
     const each = border.half()
     const under = this.bordered(onto, each, {
       ...placing,
-      key: `${placing.key}-under`,
+      key: underlayKey(placing.key),
       name: `${placing.name}, lower layer`,
       kind: 'underlay',
       printTop: 'any',

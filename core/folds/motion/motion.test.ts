@@ -1,38 +1,17 @@
-import type { ParameterInputs } from '../../document'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   FOLDS, boxOf, collisionsAt, cornersOf, defaultInputs, drawFolded, jointFrame, outlineOf, panelKey, placed, poseOf,
 } from '..'
-import type { Fold } from '..'
 import type { Vector } from './frame'
 import { dot, subtract } from './frame'
-import { inches, lengthFrom, nanometres, writeLength } from '../../lengths'
+import { inches } from '../../lengths'
+import { validInputs } from '../testing'
 
 const MARK = inches(1 / 16)
 const MICROMETRE = 1000
 const far = (a: Vector, b: Vector) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
 
-/**
- * The sizes of the card and some others changed by up to a quarter, the rest natural; kept when nothing has to be
- * settled.
- */
-function validInputs(fold: Fold) {
-  const entries = Object.entries(fold.parameters).map(([key, parameter]) => {
-    if (parameter.kind === 'toggle') return [key, fc.boolean()] as const
-    if (parameter.kind === 'choice')
-      return [key, fc.constantFrom(...parameter.options.map(({ value }) => value))] as const
-    if (parameter.kind === 'text') return [key, fc.constant(parameter.defaults.inch)] as const
-    const natural = lengthFrom(parameter.defaults.inch)
-    const near = fc.integer({ min: 75, max: 125 })
-      .map(share => writeLength(nanometres(Math.round((natural * share) / 100 / MARK) * MARK), 'inch'))
-    return [key, parameter.main || natural === 0 ? near : fc.option(near, { nil: undefined, freq: 1 })] as const
-  })
-  return (fc.record(Object.fromEntries(entries)).map(all =>
-    Object.fromEntries(Object.entries(all).filter(([, input]) => input !== undefined)),
-  ) as fc.Arbitrary<ParameterInputs>
-  ).filter(inputs => fold.construct(inputs, 'inch', MARK).findings.every(({ severity }) => severity !== 'stop'))
-}
 const opening = fc.double({ min: 0, max: 1, noNaN: true })
 
 describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the motion of %s', (_, fold) => {

@@ -1,0 +1,56 @@
+/* Steps that need each other, brought into one order. It knows nothing of cards. */
+
+/** Something to be done, and what must be done before it. */
+export interface Needing {
+  key: string
+  /** Keys of what comes before it; one that is not there needs nothing. */
+  needs: readonly string[]
+  /** Where it comes as long as nothing that it needs is later: the lowest first, of equal ones as they are given. */
+  rank: number
+}
+
+export interface Ordered<Step> {
+  steps: Step[]
+  /**
+   * Two that each have to come before the other, where there are any. The order still holds all steps: the need that
+   * cannot be met is left out where the lowest rank is.
+   */
+  ring?: [Step, Step]
+}
+
+/**
+ * The natural order of steps: a topological one that takes the lowest rank of what can be done next (Kahn's algorithm
+ * with a priority; cards have some dozens of steps, so that a plain search for the lowest is quickest).
+ */
+export function inOrder<Step extends Needing>(given: readonly Step[]): Ordered<Step> {
+  const there = new Set(given.map(({ key }) => key))
+  const open = [...given].sort((a, b) => a.rank - b.rank)
+  const left = new Map(open.map(({ key, needs }) =>
+    [key, new Set(needs.filter(need => need !== key && there.has(need)))]))
+  const steps: Step[] = []
+  let ring: [Step, Step] | undefined
+  while (open.length > 0) {
+    let at = open.findIndex(({ key }) => left.get(key)?.size === 0)
+    if (at < 0) {
+      ring ??= ringOf(open, left)
+      at = 0
+    }
+    const [next] = open.splice(at, 1) as [Step]
+    steps.push(next)
+    for (const { key } of open) left.get(key)?.delete(next.key)
+  }
+  return { steps, ring }
+}
+
+/** Two neighbours of a ring of needs: from any step along what it needs one comes into it. */
+function ringOf<Step extends Needing>(open: Step[], left: ReadonlyMap<string, Set<string>>): [Step, Step] | undefined {
+  const byKey = new Map(open.map(step => [step.key, step]))
+  const seen = new Set<string>()
+  let [at] = open
+  while (at && !seen.has(at.key)) {
+    seen.add(at.key)
+    at = byKey.get([...left.get(at.key) ?? []][0] ?? '')
+  }
+  const before = at && byKey.get([...left.get(at.key) ?? []][0] ?? '')
+  return at && before && [before, at]
+}
