@@ -1,29 +1,32 @@
 /**
- * The rooms of the house and the arrows between them: lists and lengths ← document ← paper ← folds ← dressing,
+ * The rooms of the house and the arrows between them: lists, lengths and making ← document ← paper ← folds ← dressing,
  * paper ← cutting ← sharing, all ← batch ← plans ← kits ← exports and printed ← recount, batch ← formats; then app,
  * server, cli. The auditor knows the document and lengths alone; the second look at a card in space knows what a card
  * is made of, but nothing that works with it.
  */
 /** What those who write everything down may read. */
 const WRITERS = [
-  'lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'together', 'batch', 'plans',
-  'kits',
+  'lists', 'lengths', 'making', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'together', 'batch',
+  'plans', 'kits',
 ]
 const ROOMS = {
   lists: [],
+  making: [],
   lengths: ['lists'],
-  document: ['lists', 'lengths'],
+  document: ['lists', 'lengths', 'making'],
   audit: ['lengths', 'document'],
   paper: ['lists', 'lengths', 'document'],
-  folds: ['lists', 'lengths', 'document', 'paper'],
+  folds: ['lists', 'lengths', 'making', 'document', 'paper'],
   cutting: ['lists', 'lengths', 'document', 'paper'],
-  dressing: ['lists', 'lengths', 'document', 'paper', 'folds'],
+  dressing: ['lists', 'lengths', 'making', 'document', 'paper', 'folds'],
   sharing: ['lists', 'lengths', 'document', 'cutting'],
   together: ['lists', 'lengths', 'document', 'paper', 'cutting'],
   kept: ['lists', 'cutting', 'sharing', 'together'],
-  batch: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing'],
+  batch: ['lists', 'lengths', 'making', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing'],
   plans: ['lists', 'lengths', 'document', 'paper', 'folds', 'cutting', 'sharing', 'together', 'batch'],
-  kits: ['lists', 'lengths', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans'],
+  kits: [
+    'lists', 'lengths', 'making', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans',
+  ],
   reserved: [
     'lists', 'lengths', 'document', 'paper', 'cutting', 'sharing', 'together', 'batch', 'plans', 'kits', 'kept',
   ],
