@@ -76,7 +76,7 @@ function dressedAllOver(fold: Fold): CardEntry {
   const faces = facesOf(natural)
   card.faces = faces.map(({ key }) => ({
     key,
-    stamped: false,
+    works: [],
     message: false,
     layers: ['layer-1', 'layer-2', 'layer-3'].map(layer => newLayer(layer, 'inch')),
   }))

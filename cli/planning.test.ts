@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { problemKey } from '../core/cutting'
+import { newWork } from '../core/dressing'
 import { readBatch } from '../core/formats'
 import type { KeptKind } from '../core/kept'
 import { keptId, keptOf, keptPlans, keptSharing, keptText, readPlansFile } from '../core/kept'
@@ -196,17 +197,17 @@ describe('plans, shares and folds on the command line', () => {
       writeFileSync(path, typeof data === 'string' ? data : JSON.stringify(data))
       return await wakaru(['fold', 'gatefold', '--json', '--dress', path])
     }
-    const stamped = { key: 'base--middle--inside', stamped: true, message: false, layers: [] }
+    const stamped = { key: 'base--middle--inside', works: [newWork('work-1')], message: false, layers: [] }
     const bare = JSON.parse((await dress('bare.json', { faces: [stamped] })).stdout)
     expect(bare.pieces.map(({ key }: { key: string }) => key)).not.toContain('mat-middle')
     expect(bare.faces).toContainEqual({ key: 'base--middle--inside', name: 'Middle, inside', layers: [] })
     expect(bare.stamping.map(({ where }: { where: string }) => where)).toContain('Middle, inside')
     for (const [data, words] of [
       [
-        { faces: [{ key: 'base--roof--inside', stamped: false, layers: [] }] },
+        { faces: [{ key: 'base--roof--inside', works: [], layers: [] }] },
         'no face “base--roof--inside”; it has: base--left--inside',
       ],
-      [{ faces: [{ key: 'base--left--inside', stamped: 'no', layers: [] }] }, 'faces[0].stamped'],
+      [{ faces: [{ key: 'base--left--inside', stamped: 'no', layers: [] }] }, 'faces[0].works'],
       [{ hats: [] }, 'hats: is not known here'],
       ['{', 'is not JSON'],
     ] as const) {

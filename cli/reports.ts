@@ -11,6 +11,7 @@ import type { Finding } from '../core/folds'
 import { scoreList } from '../core/folds'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, formatSize, writeLength } from '../core/lengths'
+import { doneInWords } from '../core/making'
 import { sheetName } from '../core/paper'
 
 /** What a command answers: the same as data and as text. */
@@ -76,7 +77,7 @@ export function piecesReport(batch: Batch, preparation: Preparation): Report {
         quantity: piece.quantity,
         paper: card.entry.papers[piece.key] ?? null,
         papers: piece.shares.map(({ paper, quantity }) => ({ paper: paper.key, quantity })),
-        made: piece.made ?? [],
+        made: doneInWords(piece.works),
         printTop: piece.printTop,
         from: { width: piece.width.explain(units), height: piece.height.explain(units) },
         scores: piece.scores.map(score => ({

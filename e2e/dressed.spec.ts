@@ -105,8 +105,9 @@ test('mats come from a pool, and a topper is kept for another card', async ({ pa
   await station(page, id, 'cards')
   await page.getByRole('button', { name: 'Free pieces' }).click()
   await page.getByRole('button', { name: 'Add a piece' }).click()
-  await page.getByText('Before it is put on, and its glue').click()
-  await page.getByLabel('First stamped').check()
+  await page.getByText('What is done to it, and its glue').click()
+  await page.getByRole('button', { name: /^Add a work to / }).last().click()
+  await page.getByLabel(/^What it shows, Work 1 of /).fill('low tide')
   await page.getByLabel('Glued only in part').check()
   await page.getByLabel('No glue at the head, for').fill('3/4')
   await page.getByRole('button', { name: 'Keep Topper 1 for other cards' }).click()
@@ -120,7 +121,9 @@ test('mats come from a pool, and a topper is kept for another card', async ({ pa
   await page.getByRole('option', { name }).click()
   await saved(page)
   const now = (await classNow(request, id)).document
-  expect(now.cards[1].free).toMatchObject([{ name, made: ['stamped'], glue: { top: '3/4 in' } }])
+  expect(now.cards[1].free).toMatchObject([
+    { name, works: [{ technique: 'stamp', shows: 'low tide' }], glue: { top: '3/4 in' } },
+  ])
   const kept = (await (await request.get('/api/variants')).json()).find(
     (variant: { name: string }) => variant.name === name,
   )

@@ -4,6 +4,11 @@ import { choose, classNow, demoClass, opened, saved, station, typeNumber, visit 
 /** Planning and counting take their time on a busy machine. */
 const PATIENT = { timeout: 60_000 }
 
+const STAMPED = {
+  key: 'work-1', technique: 'stamp', shows: '', sort: 'motif', using: '', width: '0 in', height: '0 in', centred: true,
+  left: '0 in', bottom: '0 in', turn: 0, times: 1, by: 'either',
+}
+
 test('a paper with two sides, found by its number, is cut for either side; a pad has to add up', async ({
   page, request,
 }) => {
@@ -67,7 +72,7 @@ test('what does not suit gives way to what does, an envelope is lined, and a mat
     const kelp = file.papers.find(({ key }: { key: string }) => key === 'kelp')
     file.papers.push({ ...kelp, key: 'glazed-kelp', name: 'Glazed kelp', coating: 'coated' })
     file.cards[0].papers.base = 'glazed-kelp'
-    file.cards[0].parts = [{ key: 'base', hold: null, foam: '0 in', made: ['stamped'] }]
+    file.cards[0].parts = [{ key: 'base', hold: null, foam: '0 in', works: [STAMPED] }]
   })
   const card = async () => (await classNow(request, id)).document.cards[0]
   await station(page, id, 'cards')

@@ -65,7 +65,8 @@ function taskDisagreements(audited: Audited): Disagreement[] {
   for (const { kit, bag } of kits) {
     const isPrecut = profileIn(batch, bag)?.adhesive === 'precut'
     const { parts = [] } = batch.cards.find(({ key }) => key === kit.card) ?? {}
-    add('Stamp', parts.filter(({ key, made }) => key === 'bought-envelope' && made.includes('stamped')).length)
+    add('Stamp', parts.filter(({ key, works }) =>
+      key === 'bought-envelope' && works.some(({ technique }) => technique === 'stamp')).length)
     for (const { part, count, level } of dueIn(batch, recipes, kit, bag)) {
       const { scores, joints } = part
       if (!isCut(level)) continue

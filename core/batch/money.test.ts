@@ -128,7 +128,7 @@ describe('shopping', () => {
         hold: 'loose',
         foam: '0 in',
         printTop: 'any',
-        made: [],
+        works: [],
         outline: '',
         from: '',
         glue: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' },

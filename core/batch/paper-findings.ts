@@ -5,6 +5,7 @@ import { ANY_SCRAP, isBack } from '../document'
 import type { Finding, Joint } from '../folds'
 import { halvedSide, mainCrease } from '../folds'
 import type { Length, Units } from '../lengths'
+import { techniqueOf } from '../making'
 import { formatLength, formatSize, lengthFrom, millimetres } from '../lengths'
 import type { Paper } from '../paper'
 import { STOCK_WEIGHTS, colourDistance, sheetOf } from '../paper'
@@ -193,15 +194,15 @@ const LARGE_MOTIF = millimetres(30)
 
 /** What a surface, a core or a side of a paper does to a piece, and whether it does. */
 function looksOdd(
-  { shaped, windows, slits, scores, made = [], key, width, height }: PreparedPiece,
+  { shaped, windows, slits, scores, works = [], key, width, height }: PreparedPiece,
   paper: Share['paper'],
   joints: readonly Joint[],
 ): [boolean, Finding['severity'], string][] {
-  const wet = (['stamped', 'coloured'] as const).find(making => made.includes(making))
+  const wet = works.map(({ technique }) => techniqueOf(technique)).find(technique => technique.wet)
   return [
     [
       paper.coating === 'coated' && wet !== undefined, 'warn',
-      `is ${wet ?? ''} on “${paper.name}”, which is coated: wet ink stands on it and smears. Uncoated paper takes it.`,
+      `is ${wet?.done ?? ''} on “${paper.name}”, which is coated: wet ink stands on it and smears. Uncoated paper takes it.`,
     ],
     [
       paper.coating === 'coated' && joints.some(({ part, means }) => part === key && means === 'glue'), 'warn',
@@ -224,8 +225,10 @@ function looksOdd(
 }
 
 /** What light paper is not up to, and whether that is asked of a piece. */
-const lightFor = ({ key, kind, scores, made = [] }: PreparedPiece, joints: readonly Joint[]): [boolean, string][] => [
-  [made.includes('stamped'), 'which wet ink bleeds through when it is stamped'],
+const lightFor = ({ key, kind, scores, works = [] }: PreparedPiece, joints: readonly Joint[]): [boolean, string][] => [
+  ...works.map(({ technique }) => techniqueOf(technique)).filter(({ least }) => least !== undefined).slice(0, 1)
+    .map(({ done, wet }): [boolean, string] =>
+      [true, `${wet ? 'which wet ink bleeds through' : 'which tears'} when it is ${done}`]),
   [(kind === 'insert' || kind === 'figure') && scores.length > 0, 'too light to stand up by itself'],
   [
     joints.some(({ part, means }) => part === key && means === 'glue'),

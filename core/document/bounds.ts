@@ -30,6 +30,8 @@ export const BOUNDS = {
   faces: 80,
   layers: 3,
   free: 40,
+  /** Works on one piece or face. */
+  works: 8,
   /** Of one free piece in a kit. */
   inKit: 50,
   /** Characters of an outline. */

@@ -2,11 +2,10 @@ import 'reflect-metadata'
 import { Matches } from 'class-validator'
 import { BOUNDS } from './bounds'
 import { key, least, listOf, most, one, oneOf, whole, yesOrNo } from './shape-checks'
-import { IsChoices, IsFilledText, IsLengthText, IsOneOrNull, IsText } from './validators'
+import { IsFilledText, IsLengthText, IsOneOrNull, IsText } from './validators'
 import type { FreeKind, FreeShape, Hold, LayerShape, PrintTop } from './vocabulary'
-import type { Making } from './makings'
-import { MAKINGS } from './makings'
 import { FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES, PRINT_TOPS } from './vocabulary'
+import { WorkEntry } from './work-shapes'
 
 /* What is put on a card: layers on its faces and free pieces. */
 
@@ -79,9 +78,9 @@ export class LayerEntry {
   @one(() => GlueEntry, 'how far the glue keeps from the edges: left, right, top, bottom')
   glue!: GlueEntry
 
-  /** What is done to it before it is put on. */
-  @IsChoices(MAKINGS)
-  made!: Making[]
+  /** What is done to it, in any order. */
+  @listOf(() => WorkEntry, 'works', BOUNDS.works)
+  works!: WorkEntry[]
 
   /** Whether it is kept free to be written on. */
   @yesOrNo()
@@ -108,9 +107,9 @@ export class FaceEntry {
   @key()
   key!: string
 
-  /** Stamped or embossed before anything is glued. */
-  @yesOrNo()
-  stamped!: boolean
+  /** What is done to the face itself, below its layers. */
+  @listOf(() => WorkEntry, 'works', BOUNDS.works)
+  works!: WorkEntry[]
 
   /** Whether the face itself is kept free to be written on. */
   @yesOrNo()
@@ -186,9 +185,9 @@ export class FreeEntry {
   @one(() => GlueEntry, 'how far the glue keeps from the edges: left, right, top, bottom')
   glue!: GlueEntry
 
-  /** What is done to it before it is put on. */
-  @IsChoices(MAKINGS)
-  made!: Making[]
+  /** What is done to it, in any order. */
+  @listOf(() => WorkEntry, 'works', BOUNDS.works)
+  works!: WorkEntry[]
 
   @oneOf(PRINT_TOPS)
   printTop!: PrintTop
@@ -213,9 +212,9 @@ export class PartEntry {
   @IsLengthText({ zero: true })
   foam!: string
 
-  /** What is done to it before it is put on. */
-  @IsChoices(MAKINGS)
-  made!: Making[]
+  /** What is done to it, in any order. */
+  @listOf(() => WorkEntry, 'works', BOUNDS.works)
+  works!: WorkEntry[]
 }
 
 /** What is put on a card otherwise than the catalogue has it. */

@@ -4,7 +4,6 @@ export * from './fields'
 export * from './after-others'
 export * from './keys'
 export * from './names'
-export * from './makings'
 export * from './applying'
 export { PatchIndex, collisions } from './patch-index'
 export * from './patches'
@@ -31,7 +30,7 @@ export type {
   PricesEntry,
   PrepEntry, PrepPaceEntry, ProfileEntry,
   RateEntry, RuleEntry, SeatEntry, SettingsChange, SharingEntry, ShoppingEntry, MiscutEntry, SpoiledEntry, StockEntry,
-  StudioSettings, SupplyEntry, ToolsEntry, TreeEntry, WishesEntry,
+  StudioSettings, SupplyEntry, ToolsEntry, TreeEntry, WishesEntry, WorkEntry,
 } from './shapes'
 export * from './version'
 export * from './vocabulary'

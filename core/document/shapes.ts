@@ -24,6 +24,7 @@ export * from './dressing-shapes'
 export * from './paper-shapes'
 export * from './prep-shapes'
 export * from './supply-shapes'
+export * from './work-shapes'
 
 /*
  * A class as data: what is stored, edited, exported and imported. Each entity is

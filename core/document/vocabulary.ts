@@ -50,6 +50,10 @@ export const FREE_SHAPES = ['rectangle', 'rounded', 'oval', 'outline'] as const
 /** How what is put on a card is held; `loose` lies there unglued. */
 export const HOLDS = ['tape', 'strong tape', 'glue', 'dots', 'foam', 'loose'] as const
 
+/** What a work shows, and who does it. */
+export const WORK_SHOWS = ['motif', 'wording'] as const
+export const WORK_BY = ['either', 'instructor', 'student'] as const
+
 /** What a free piece is for. Liners and flap strips dress an envelope; ribbons and solids are bought, not cut. */
 export const FREE_KINDS = [
   'topper', 'sentiment', 'figure', 'strip', 'ring', 'insert', 'liner', 'flap strip', 'ribbon', 'solid',
@@ -118,6 +122,8 @@ export const isPool = (key: string): boolean => key.startsWith(POOL_PREFIX)
 export type LayerShape = typeof LAYER_SHAPES[number]
 export type FreeShape = typeof FREE_SHAPES[number]
 export type Hold = typeof HOLDS[number]
+export type WorkShows = typeof WORK_SHOWS[number]
+export type WorkBy = typeof WORK_BY[number]
 export type FreeKind = typeof FREE_KINDS[number]
 export type RuleHold = typeof RULE_HOLDS[number]
 export type SupplyUse = typeof SUPPLY_USES[number]

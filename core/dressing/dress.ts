@@ -13,10 +13,11 @@ import { addFree, freePartKey } from './free'
 import { addLayers } from './layers'
 import { dressParts } from './own-parts'
 import { sideWords } from './held'
-import { FIRST, LAST, glueWords, holdWords, ownStep } from './parts'
+import { LAST, glueWords, holdWords, ownStep } from './parts'
 import { messageAreas } from './messages'
 import type { Repairable } from './repair'
 import { soundFindings } from './repair'
+import { addWorks } from './works'
 
 /**
  * A card of a class worked out with everything that is put on it. Its parameters must have passed `inputProblems`.
@@ -63,11 +64,11 @@ export function dress(
     stamping: [...natural.stamping],
     alsoStuck: [...natural.alsoStuck],
   }
-  dressParts(card, parts, units)
+  dressParts(card, parts, units, mark)
   const placed: PlacedPiece[] = []
   // Free pieces can be dressed as well, so they come first; what lies on a dressed face is put on its layers
   // afterwards.
-  for (const entry of free) placed.push(addFree(card, entry))
+  for (const entry of free) placed.push(addFree(card, entry, units, mark))
   // Layers are no faces themselves, so that these are the faces to the end.
   const byFace = new Map(facesOf(card).map(face => [face.key, face]))
   for (const entry of faces) {
@@ -97,14 +98,15 @@ function dressFace(
     joint => joint.onto === face.panel && joint.face === face.side && isFlatPiece(card, joint),
   )
   const there = new Set(card.parts)
-  const names = addLayers(card, face, entry, units, mark)
+  const names = addLayers(card, face, entry, units, mark, sides)
   const puts = card.parts.filter(part => !there.has(part)).map(({ key }) => key)
   // What lies on the face, a stopper for one, lies on the maker's layers.
   for (const { part } of lying) lift(card, part, face)
-  if (entry.stamped) {
-    card.stamping.push({ where: face.name, width: face.panel.width, height: face.panel.height })
-    const text = `Stamp ${face.name.toLowerCase()} before anything is glued.`
-    card.steps.push({ ...ownStep(`work--${face.key}`, FIRST), text, works: [face.part.key] })
+  if (entry.works.length > 0) {
+    const { panel, side, key } = face
+    card.stamping.push({ where: face.name, width: panel.width, height: panel.height })
+    const part = ownCopy(card, face.part)
+    addWorks(card, { part, panel, side, path: `faces/${key}/works` }, entry.works, units, mark, sides)
   }
   const kept = entry.layers.flatMap(({ glue, hold }, at) => {
     const free
@@ -129,6 +131,14 @@ function rankOn({ steps }: Construction, { part }: CardFace, layers: Joint[]): n
 }
 /** Between two steps of a design. */
 const HALF = 0.5
+
+/** A part of the design that the maker may write on: the design itself stays as it is. */
+function ownCopy(card: Construction, { key }: CardFace['part']): CardFace['part'] {
+  const at = card.parts.findIndex(part => part.key === key)
+  const copy = { ...byKey(card.parts, key) }
+  card.parts[at] = copy
+  return copy
+}
 
 /** A piece of one panel that is put on in one place and stays there. */
 const isFlatPiece = ({ parts, joints }: Construction, { part, slide, turned, faceDown }: Joint): boolean =>

@@ -25,7 +25,7 @@ export const sizes = (card: CardEntry) =>
 
 export const face = (key: string, ...layers: Partial<LayerEntry>[]): FaceEntry => ({
   key,
-  stamped: false,
+  works: [],
   message: false,
   layers: layers.map((layer, at) => ({ ...newLayer(`layer-${at + 1}`, 'inch'), ...layer })),
 })

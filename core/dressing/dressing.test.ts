@@ -4,7 +4,7 @@ import { FOLDS, poseOf } from '../folds'
 import { inches } from '../lengths'
 import {
   NOTHING, addFreePiece, copyDressing, dressFaceAs, dressingOf, facesOf, freePartKey, layersOn,
-  moveFreePiece, resizeDressing,
+  moveFreePiece, newWork, resizeDressing,
 } from '.'
 import { mark, cardOf, whole, sizes, face, at } from './dressed-testing'
 
@@ -12,7 +12,8 @@ describe('glue and what comes before it', () => {
   const glue = { left: '1/2 in', right: '1/4 in', top: '0 in', bottom: '1 in' }
 
   it('keeps off the edges that are to stay free, on layers and on free pieces', () => {
-    const layer: Partial<LayerEntry> = { width: '3 in', height: '2 in', glue, made: ['stamped', 'die cut'] }
+    const works = [newWork('work-1'), { ...newWork('work-2'), technique: 'die cut' as const }]
+    const layer: Partial<LayerEntry> = { width: '3 in', height: '2 in', glue, works }
     const card = cardOf('gatefold', { faces: [face('base--middle--inside', layer)] })
     const place = { face: 'base--left--inside', width: '2 in', height: '2 in', left: '1 in', bottom: '0 in' }
     addFreePiece(card, 'inch', { key: 'flag', name: 'Flag', ...place, glue })
@@ -24,9 +25,9 @@ describe('glue and what comes before it', () => {
     expect(zone('base--middle--inside--layer-1')).toEqual([1 / 2, 1, 3 - 3 / 4, 1].map(inches))
     // The door is 2 1/8 wide: only 1 1/8 of the flag lies on it, and the first half inch of that stays free.
     expect(zone('free--flag')).toEqual([1 / 2, 1, 1.125 - 0.5, 1].map(inches))
-    expect(made.steps.map(({ text }) => text)).toContain(
-      'Layer on Middle, inside: stamp it, cut it with its die.',
-    )
+    expect(made.steps.slice(0, 2).map(({ text }) => text)).toEqual([
+      'Stamp “Layer on Middle, inside”.', 'Die cut “Layer on Middle, inside”.',
+    ])
   })
 
   it('is missed where it keeps off all of a piece', () => {

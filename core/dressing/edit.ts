@@ -37,7 +37,7 @@ export const newLayer = (key: string, units: Units): LayerEntry => ({
   pair: '',
   ring: '',
   windows: true,
-  glue: ALL_GLUED, made: [], foam: NOTHING,
+  glue: ALL_GLUED, works: [], foam: NOTHING,
 })
 
 /**
@@ -58,7 +58,7 @@ export function dressingOf(
   const layers = stackOf(construction, face.panel, face.side).map((joint, index) =>
     asEntry(construction, joint, index, units, mark),
   )
-  return { key, stamped: false, message: false, layers }
+  return { key, works: [], message: false, layers }
 }
 
 /** The layers of a face one on the other; of several side by side the first stands for them. */
@@ -164,7 +164,7 @@ export function addFreePiece(card: CardEntry, units: Units, own: Partial<FreeEnt
     width: size,
     height: size,
     corner: NOTHING,
-    ring: NOTHING, count: 1, face: '', left, bottom, turn: 0, hold: 'foam', printTop: 'any', glue: ALL_GLUED, made: [],
+    ring: NOTHING, count: 1, face: '', left, bottom, turn: 0, hold: 'foam', printTop: 'any', glue: ALL_GLUED, works: [],
     foam: NOTHING, from: '', ...own, key,
   }
   card.free = [...card.free, entry]
@@ -173,10 +173,10 @@ export function addFreePiece(card: CardEntry, units: Units, own: Partial<FreeEnt
 
 /** A part of the fold is held or made otherwise; its entry goes where nothing of that is left. */
 export function setOwnPart(card: Pick<CardEntry, 'parts'>, key: string, change: Partial<Omit<PartEntry, 'key'>>): void {
-  const natural: PartEntry = { key, hold: null, foam: NOTHING, made: [] }
+  const natural: PartEntry = { key, hold: null, foam: NOTHING, works: [] }
   const next = { ...natural, ...card.parts.find(part => part.key === key), ...change }
   const others = card.parts.filter(part => part.key !== key)
-  card.parts = next.hold === null && next.made.length === 0 ? others : [...others, next]
+  card.parts = next.hold === null && next.works.length === 0 ? others : [...others, next]
 }
 
 /**
@@ -222,26 +222,28 @@ function dropPapers(card: CardEntry, isGone: (part: string) => boolean): void {
 
 /**
  * Puts a value where a finding wants it: `free/topper/left`, `faces/base--a--inside/layers/layer-1/width`,
- * or `…/border` for all four sides of a layer.
+ * or `…/border` for all four sides of a layer; a work of any of them is `…/works/stamp/width`.
  * @returns whether there is such a place; a parameter of the fold is none
  */
-export function putRight(card: Pick<CardEntry, 'faces' | 'free'>, path: string, value: string): boolean {
-  const [list, key, , inner, field] = path.split('/')
-  if (list === 'free') {
-    const entry = card.free.find(piece => piece.key === key)
-    const name = path.split('/')[2]
-    if (!entry || !name || !(name in entry)) return false
-    Object.assign(entry, { [name]: value })
-    return true
-  }
-  const layer
-    = list === 'faces' ? card.faces.find(face => face.key === key)?.layers.find(one => one.key === inner) : undefined
+export function putRight(card: Pick<CardEntry, 'faces' | 'free' | 'parts'>, path: string, value: string): boolean {
+  const names = path.split('/')
+  const [list, key] = names
+  const at = names.indexOf('works')
+  const [inner, field] = names.slice(-2)
+  const face = list === 'faces' ? card.faces.find(face => face.key === key) : undefined
+  const layer = names[2] === 'layers' ? face?.layers.find(one => one.key === names[3]) : undefined
+  const piece = list === 'free'
+    ? card.free.find(piece => piece.key === key)
+    : list === 'parts' ? card.parts.find(part => part.key === key) : undefined
+  const entry = at < 0
+    ? layer ?? piece
+    : (layer ?? face ?? piece)?.works.find(work => work.key === inner)
   // An even border is asked for at once; it takes the place of a size of its own.
-  if (layer && field === 'border') {
+  if (layer && entry === layer && field === 'border') {
     Object.assign(layer, { left: value, right: value, top: value, bottom: value, width: NOTHING, height: NOTHING })
     return true
   }
-  if (!layer || !field || !(field in layer)) return false
-  Object.assign(layer, { [field]: value })
+  if (!entry || !field || !(field in entry)) return false
+  Object.assign(entry, { [field]: value })
   return true
 }

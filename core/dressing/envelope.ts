@@ -4,6 +4,7 @@ import type { Length, Units } from '../lengths'
 import { downToMark, formatLength, lengthFrom, nanometres, writeLength } from '../lengths'
 import { addFreePiece, setOwnPart } from './edit'
 import { freePartKey } from './free'
+import { newWork } from './works'
 
 /* A bought envelope, dressed: a liner, a strip across its flap, a stamp on it. */
 
@@ -47,11 +48,11 @@ export function addForEnvelope(card: CardEntry, kind: ForEnvelope, envelope: Siz
 
 /** Whether the envelope of a card is stamped. */
 export const isEnvelopeStamped = ({ parts }: Pick<CardEntry, 'parts'>): boolean =>
-  parts.some(({ key, made }) => key === ENVELOPE && made.includes('stamped'))
+  parts.some(({ key, works }) => key === ENVELOPE && works.some(({ technique }) => technique === 'stamp'))
 
 /** The envelope of a card is stamped, or is not. Changes the card that it is given. */
 export const stampEnvelope = (card: CardEntry, stamped: boolean): void =>
-  setOwnPart(card, ENVELOPE, { made: stamped ? ['stamped'] : [] })
+  setOwnPart(card, ENVELOPE, { works: stamped ? [newWork('work-1')] : [] })
 
 /** What does not go into the envelope, with the figure that does. */
 export function envelopePieceFindings(

@@ -1,12 +1,13 @@
 import type { FreeEntry, FreeKind } from '../document'
 import type { Construction, Joint, Part, PartKind, Point } from '../folds'
-import { face as onlyPanel } from '../folds'
-import type { Length } from '../lengths'
+import { AS_DRAWN, face as onlyPanel } from '../folds'
+import type { Length, Units } from '../lengths'
 import { Measure, lengthFrom, nanometres } from '../lengths'
 import type { CardFace } from './faces'
 import { facesOf } from './faces'
 import { outlineFor } from './outlines'
-import { flatPart, foamOf, glueFindings, glueZone, glued, makingStep, meansOf } from './parts'
+import { flatPart, foamOf, glueFindings, glueZone, glued, meansOf } from './parts'
+import { addWorks } from './works'
 
 /** The key of the part that a free piece becomes, which its paper is chosen by. */
 export const freePartKey = (key: string): string => `free--${key}`
@@ -40,7 +41,7 @@ export interface PlacedPiece {
 }
 
 /** Puts a free piece on a card: its part and its joint, or a line among the supplies where it is bought. */
-export function addFree(card: Construction, entry: FreeEntry): PlacedPiece {
+export function addFree(card: Construction, entry: FreeEntry, units: Units, mark: Length): PlacedPiece {
   const face = facesOf({ parts: card.parts.filter(({ key }) => entry.face.startsWith(key)) }).find(
     ({ key }) => key === entry.face,
   )
@@ -60,11 +61,11 @@ export function addFree(card: Construction, entry: FreeEntry): PlacedPiece {
     height: Measure.of(`${entry.name} height`, size.height),
     printTop: entry.printTop,
     count: entry.count,
-    made: entry.made,
   }, outline)
   openRing(part, entry, outline)
   card.parts.push(part)
-  card.steps.push(...makingStep(part))
+  const own = { part, panel: onlyPanel(part), side: 'inside' as const, path: `free/${entry.key}/works` }
+  addWorks(card, own, entry.works, units, mark, () => AS_DRAWN)
   if (face) {
     const joint = jointOn(face, part, entry)
     card.joints.push(joint)

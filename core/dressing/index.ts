@@ -11,6 +11,7 @@ export {
 } from './envelope'
 export { sideWords } from './held'
 export { wayUp } from './way-up'
+export { newWork } from './works'
 export { isGluedAll } from './parts'
 export { freePartKey, isBought, isFreePart } from './free'
 export type { Repairable } from './repair'

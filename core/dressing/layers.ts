@@ -1,14 +1,15 @@
 import type { Polygon } from './clipping'
 import type { FaceEntry, LayerEntry } from '../document'
-import type { Construction, Finding, Panel, Part, Point, Window } from '../folds'
+import type { Construction, Finding, Panel, Part, Point, SideWords, Window } from '../folds'
 import { face as onlyPanel, insetOn, outlineOf, windowOutline } from '../folds'
 import type { Length, Units } from '../lengths'
 import { Measure, downToMark, formatLength, lengthFrom, nanometres } from '../lengths'
 import { difference } from './clipping'
 import type { CardFace } from './faces'
 import { eroded, outlineFor } from './outlines'
-import { flatPart, foamOf, glueFindings, glueZone, glued, makingStep, meansOf } from './parts'
+import { flatPart, foamOf, glueFindings, glueZone, glued, meansOf } from './parts'
 import { TRIFLE, areaOfAll, inMicrometres } from './seen'
+import { addWorks } from './works'
 
 /** The key of the part that a layer becomes, which papers are chosen by. */
 export const layerKey = (face: string, layer: string): string => `${face}--${layer}`
@@ -24,10 +25,11 @@ interface Box {
 /**
  * Puts layers on a face of a card, the lowest first, each on the one before.
  * @param card its parts, joints and findings are added to
+ * @param sides what the sides of the face are called
  * @returns what they are called
  */
 export function addLayers(
-  card: Construction, face: CardFace, { key, layers }: FaceEntry, units: Units, mark: Length,
+  card: Construction, face: CardFace, { key, layers }: FaceEntry, units: Units, mark: Length, sides: () => SideWords,
 ): string[] {
   const names: string[] = []
   let below: { part: Part, panel: Panel, side: CardFace['side'] } = face
@@ -62,7 +64,6 @@ export function addLayers(
       height: box.height,
       printTop: entry.printTop,
       pair: entry.pair || undefined,
-      made: entry.made,
     }, outline)
     const panel = onlyPanel(part)
     const x = mirrored ? below.panel.width.minus(box.left).minus(box.width) : box.left
@@ -80,7 +81,7 @@ export function addLayers(
     })
     card.joints.push(joint)
     card.findings.push(...glueFindings(part, joint, at))
-    card.steps.push(...makingStep(part))
+    addWorks(card, { part, panel, side: 'inside', path: `${at}/works` }, entry.works, units, mark, sides)
     below = { part, panel, side: 'inside' }
     names.push(name)
   }

@@ -7,6 +7,7 @@ import { formatLength, nanometres } from '../lengths'
 import { TRIFLE, areaOfAll, inMicrometres, neverSeen, seenFaces } from './seen'
 import { inTheWay } from './passing'
 import { withAllOnIt } from './stacks'
+import { worksUnseen } from './works-seen'
 import { difference, intersection, union } from './clipping'
 
 const MICRO = 1000
@@ -24,6 +25,7 @@ export function lyingFindings(card: Construction, units: Units): Finding[] {
     ...gluedAmiss(card),
     ...inTheWay(card),
     ...lookingOut(card, units),
+    ...worksUnseen(card),
     ...neverSeen(card).map((part): Finding => ({
       severity: 'note',
       subject: part.name,

@@ -1,21 +1,23 @@
 import type { PartEntry } from '../document'
 import type { Construction, Joint } from '../folds'
 import type { Length, Units } from '../lengths'
+import { AS_DRAWN } from '../folds'
 import { formatLength } from '../lengths'
-import { LAST, foamOf, holdWords, makingStep, meansOf, ownStep } from './parts'
+import { LAST, foamOf, holdWords, meansOf, ownStep } from './parts'
+import { addWorks } from './works'
 
 /**
  * Parts of the fold itself that are held or made otherwise than the catalogue has them: every joint of such a part
  * takes the new hold, but those that run in a guide; steps, usage and thickness follow. Changes the card that it is
  * given.
  */
-export function dressParts(card: Construction, entries: PartEntry[], units: Units): void {
+export function dressParts(card: Construction, entries: PartEntry[], units: Units, mark: Length): void {
   for (const entry of entries) {
     const at = card.parts.findIndex(({ key }) => key === entry.key)
     const before = card.parts[at]
     // A part that the card does not have at the moment keeps its entry for when it comes back.
     if (!before) continue
-    const part = { ...before, ...(entry.made.length > 0 && { made: entry.made }) }
+    const part = { ...before }
     card.parts[at] = part
     const step = card.steps.findIndex(({ puts }) => puts.includes(part.key))
     if (entry.hold !== null) {
@@ -31,7 +33,9 @@ export function dressParts(card: Construction, entries: PartEntry[], units: Unit
       if (told) card.steps[step] = told.lays ? told : { ...told, text: `${told.text} ${words}` }
       else card.steps.push({ ...ownStep(`held--${part.key}`, LAST), text: words, works: [part.key] })
     }
-    card.steps.push(...makingStep({ ...part, made: entry.made }))
+    const panel = part.panels.length === 1 ? part.panels[0] : undefined
+    const own = { part, panel, side: 'inside' as const, path: `parts/${entry.key}/works` }
+    addWorks(card, own, entry.works, units, mark, () => AS_DRAWN)
   }
 
   function show(length: Length): string {

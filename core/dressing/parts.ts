@@ -1,5 +1,4 @@
 import type { GlueEntry, Hold } from '../document'
-import { MAKING } from '../document'
 import type { Finding, Joint, Means, Panel, Part, Point, SideWords, Step } from '../folds'
 import { AS_DRAWN } from '../folds'
 import type { Length } from '../lengths'
@@ -37,15 +36,6 @@ export const LAST = 1000
 /** A step of the maker's, in which nothing is put on yet. */
 export const ownStep = (key: string, rank: number): Step => ({ key, rank, needs: [], text: '', makes: [], puts: [] })
 
-/** The step in which a piece is made ready; none where nothing is done to it. */
-export const makingStep = ({ key, name, made = [] }: Pick<Part, 'key' | 'name' | 'made'>): Step[] =>
-  made.length === 0
-    ? []
-    : [{
-        ...ownStep(`work--${key}`, FIRST), text: `${name}: ${made.map(making => MAKING[making].step).join(', ')}.`,
-        works: [key],
-      }]
-
 /** Whether glue goes up to every edge. */
 export const isGluedAll = ({ left, right, top, bottom }: GlueEntry): boolean =>
   [left, right, top, bottom].every(text => lengthFrom(text) === 0)
@@ -60,12 +50,12 @@ export function glueZone({ width, height }: Pick<Part, 'width' | 'height'>, glue
 
 /** A flat piece: one panel of the size of its blank, cut to an outline where it has one. */
 export function flatPart(
-  part: Pick<Part, 'key' | 'name' | 'kind' | 'width' | 'height' | 'printTop' | 'pair' | 'count' | 'made' | 'outOf'>,
+  part: Pick<Part, 'key' | 'name' | 'kind' | 'width' | 'height' | 'printTop' | 'pair' | 'count' | 'outOf'>,
   outline?: Point[],
 ): Part {
-  const { key, name, kind, width, height, printTop, pair, count, made, outOf } = part
+  const { key, name, kind, width, height, printTop, pair, count, outOf } = part
   return {
-    key, name, kind, width, height, printTop, pair, count, made, outOf,
+    key, name, kind, width, height, printTop, pair, count, outOf,
     panels: [{
       part: key,
       key: 'face',

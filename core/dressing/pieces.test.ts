@@ -3,9 +3,10 @@ import { describe, expect, it } from 'vitest'
 import type { CardEntry, LayerEntry } from '../document'
 import { FOLDS, dropOutsOf, isWhole, poseOf } from '../folds'
 import { inches, lengthFrom, millimetres } from '../lengths'
+import { doneInWords } from '../making'
 import {
   addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf, freePartKey, frontFace,
-  putRight, removeFreePiece, setOwnPart,
+  newWork, putRight, removeFreePiece, setOwnPart,
 } from '.'
 import { mark, SIXTEENTHS, cardOf, whole, face } from './dressed-testing'
 
@@ -221,7 +222,7 @@ describe('dressing otherwise', () => {
 
 describe('parts of the fold itself', () => {
   const held = (own: Partial<CardEntry['parts'][number]>) =>
-    whole(cardOf('z-fold', { parts: [{ key: 'plate', hold: null, foam: '0 in', made: [], ...own }] }))
+    whole(cardOf('z-fold', { parts: [{ key: 'plate', hold: null, foam: '0 in', works: [], ...own }] }))
   const plateIn = ({ joints }: ReturnType<typeof held>) =>
     joints.filter(({ part }) => part === 'plate').map(({ means, foam }) => [means, foam])
 
@@ -235,25 +236,28 @@ describe('parts of the fold itself', () => {
   })
 
   it('are stamped before the step that puts them on, and keep what runs in a guide running', () => {
-    const { steps, parts } = held({ made: ['stamped', 'coloured'] })
-    expect(parts.find(({ key }) => key === 'plate')?.made).toEqual(['stamped', 'coloured'])
-    const at = steps.findIndex(({ text }) => text.startsWith('Plate: stamp it, colour it.'))
-    expect([at >= 0, at < steps.findIndex(({ puts }) => puts.includes('plate'))]).toEqual([true, true])
+    const { steps, parts } = held({ works: [newWork('work-1'), { ...newWork('work-2'), technique: 'colour in' }] })
+    expect(doneInWords(parts.find(({ key }) => key === 'plate')?.works)).toEqual(['stamped', 'coloured'])
+    const said = steps.map(({ text }) => text)
+    const put = steps.findIndex(({ puts }) => puts.includes('plate'))
+    expect(said.slice(0, put)).toEqual(expect.arrayContaining(['Stamp the plate.', 'Colour in the plate.']))
     const guided = (fold: string, parts: CardEntry['parts']) =>
       whole(cardOf(fold, { parts })).joints.filter(({ means }) => means === 'held').length
     const { parts: all } = whole(cardOf('pull-tab-flap'))
-    expect(guided('pull-tab-flap', all.map(({ key }) => ({ key, hold: 'glue', foam: '0 in', made: [] }))))
+    expect(guided('pull-tab-flap', all.map(({ key }) => ({ key, hold: 'glue', foam: '0 in', works: [] }))))
       .toBe(guided('pull-tab-flap', []))
   })
 
   it('leave no entry behind once they are as usual again, and wait for one that the card does not have', () => {
     const card = cardOf('z-fold')
     setOwnPart(card, 'plate', { hold: 'glue' })
-    setOwnPart(card, 'plate', { made: ['die cut'] })
-    expect(card.parts).toEqual([{ key: 'plate', hold: 'glue', foam: '0 in', made: ['die cut'] }])
-    setOwnPart(card, 'plate', { hold: null, made: [] })
+    setOwnPart(card, 'plate', { works: [{ ...newWork('work-1'), technique: 'die cut' }] })
+    expect(card.parts).toEqual([
+      { key: 'plate', hold: 'glue', foam: '0 in', works: [{ ...newWork('work-1'), technique: 'die cut' }] },
+    ])
+    setOwnPart(card, 'plate', { hold: null, works: [] })
     expect(card.parts).toEqual([])
-    expect(whole(cardOf('z-fold', { parts: [{ key: 'gone', hold: 'glue', foam: '0 in', made: [] }] })).parts.length)
+    expect(whole(cardOf('z-fold', { parts: [{ key: 'gone', hold: 'glue', foam: '0 in', works: [] }] })).parts.length)
       .toBe(whole(cardOf('z-fold')).parts.length)
   })
 })

@@ -38,7 +38,7 @@ function cards(fold: Fold, units: Units) {
     .record({ key: fc.constantFrom(...keys), layers: fc.array(layer, { minLength: 1, maxLength: 2 }) })
     .map(({ key, layers }): FaceEntry => ({
       key,
-      stamped: false,
+      works: [],
       message: false,
       layers: layers.map((own, at) => ({ ...newLayer(`layer-${at + 1}`, units), ...own })),
     }),
@@ -104,7 +104,7 @@ describe('a fix', () => {
         stageFoot: '0 in',
         border: '0 in',
       }),
-      faces: [{ key: 'guide-left-3--face--outside', stamped: false, message: false, layers }],
+      faces: [{ key: 'guide-left-3--face--outside', works: [], message: false, layers }],
     }
     const stops = wholeCard(foldById('rising-scene')!, card, 'inch', MARK.inch).findings.filter(
       ({ severity }) => severity === 'stop',
@@ -124,7 +124,7 @@ describe('a fix', () => {
 
   it('gives a layer a border where it would not have room any more', () => {
     const layer = { ...newLayer('layer-1', 'inch'), width: '5 in', height: '3 in' }
-    const face = { key: 'plate--face--outside', stamped: false, message: false, layers: [layer] }
+    const face = { key: 'plate--face--outside', works: [], message: false, layers: [layer] }
     const card: Repairable = { ...bare({ plateWidth: '6 in' }), faces: [face] }
     const { fix } = found(card, 'Plate width')!
     expect(fix!.also).toEqual([{ parameter: 'faces/plate--face--outside/layers/layer-1/border', value: inches(1 / 8) }])

@@ -57,7 +57,7 @@ describe('pieces of which nothing is seen', () => {
     const border = { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }
     const layers = [1, 2].map(at => ({ ...newLayer(`layer-${at}`, 'inch'), ...border }))
     const card = whole('plain-card', {
-      faces: [{ key: 'base--front--outside', stamped: false, message: false, layers }],
+      faces: [{ key: 'base--front--outside', works: [], message: false, layers }],
     })
     expect(neverSeen(card).map(({ key }) => key)).toEqual(['base--front--outside--layer-1'])
     expect(lyingFindings(card, 'inch')).toMatchObject([
@@ -85,7 +85,7 @@ describe('openings', () => {
 describe('pieces that lie face to face', () => {
   it('are those that meet when the card is closed, with nothing between them', () => {
     const both = (...keys: string[]) =>
-      ({ faces: keys.map(key => ({ key, stamped: false, message: false, layers: [newLayer('layer-1', 'inch')] })) })
+      ({ faces: keys.map(key => ({ key, works: [], message: false, layers: [newLayer('layer-1', 'inch')] })) })
     const names = (id: string, dressing = {}) =>
       faceToFace(whole(id, dressing)).map(pair =>
         pair
@@ -105,7 +105,7 @@ describe('figures that are to hide', () => {
     lyingFindings(whole('rising-scene', {
       ...withPiece({ face: 'slider--body--inside', hold: 'tape', ...own }),
       parameters: { window: true, peek: false },
-      faces: [{ key: 'slider--body--inside', stamped: false, message: false, layers: [] }],
+      faces: [{ key: 'slider--body--inside', works: [], message: false, layers: [] }],
     }), 'inch').filter(({ part }) => part === 'free--piece')
 
   it('are asked about only where their outline reaches into the window', () => {

@@ -1,13 +1,15 @@
 import type {
-  CardEntry, DressingEntry, FaceEntry, FreeEntry, LayerEntry, ParameterInputs, PartEntry,
+  CardEntry, DressingEntry, FaceEntry, FreeEntry, LayerEntry, ParameterInputs, PartEntry, WorkEntry,
 } from '../document'
-import { ALL_GLUED, FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES, MAKINGS } from '../document'
+import { ALL_GLUED, FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES } from '../document'
 import type { Fold } from '../folds'
 import type { Length, Units } from '../lengths'
 import { inches, millimetres, writeLength } from '../lengths'
+import { TECHNIQUE_KEYS } from '../making'
 import { dressedCard } from './dress'
 import { NOTHING, newLayer } from './edit'
 import { facesOf } from './faces'
+import { newWork } from './works'
 
 /** Numbers that look like chance and are the same for the same seed. */
 export interface Chance {
@@ -48,6 +50,7 @@ export function chanceOf(seed: number): Chance {
   }
 }
 
+const FOUR = [1, 2, 3, 4]
 const MARK: Record<Units, Length> = { inch: inches(1 / 16), metric: millimetres(1) }
 
 /** A fold as it is natural, and with each of its toggles and choices changed by itself. */
@@ -58,6 +61,25 @@ export function variantsOf({ parameters }: Fold): ParameterInputs[] {
   })]
 }
 
+/** A number from a text, the same for the same text (FNV-1a). */
+const numberOf = (text: string): number =>
+  [...text].reduce((hash, letter) => Math.imul(hash ^ letter.charCodeAt(0), 16_777_619) >>> 0, 2_166_136_261)
+
+/** Works of any technique, some of a size and place, so many; which follows from what they are done to. */
+function randomWorks(many: number, to: object): WorkEntry[] {
+  const chance = chanceOf(numberOf(JSON.stringify(to)))
+  const sixteenths = (most: number) => writeLength((chance.below(most) * MARK.inch) as Length, 'inch')
+  return Array.from({ length: many }, (_, at): WorkEntry => ({
+    ...newWork(`work-${at + 1}`), technique: chance.pick(TECHNIQUE_KEYS), times: 1 + chance.below(3),
+    shows: chance.yes(0.5) ? chance.pick(['heron', 'low tide']) : '', sort: chance.pick(['motif', 'wording']),
+    using: chance.yes(0.3) ? 'black ink' : '', by: chance.pick(['either', 'instructor', 'student']),
+    ...(chance.yes(0.5) && {
+      width: sixteenths(32), height: sixteenths(32), centred: chance.yes(0.5), left: sixteenths(16),
+      bottom: sixteenths(16), turn: chance.pick([0, 0, 90, 180]),
+    }),
+  }))
+}
+
 /** Anything that a maker may put on the faces of a card, and free pieces of any kind, on it or beside it. */
 export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance: Chance): DressingEntry {
   const mark = MARK[units]
@@ -66,6 +88,7 @@ export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance
   const marks = (most: number) =>
     writeLength((chance.below(Math.max(1, Math.floor(most / mark))) * mark) as Length, units)
   const pair = chance.yes(0.3) ? 'sea' : ''
+  const many = (most: number) => chance.some(FOUR, 0, most).length
   const layerOn = (key: string, at: number, width: number, height: number): LayerEntry => {
     const isFixed = chance.yes(0.25)
     return {
@@ -76,7 +99,7 @@ export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance
       }),
       shape: chance.yes(0.6) ? 'like its face' : chance.pick(LAYER_SHAPES),
       hold: chance.pick(HOLDS),
-      made: chance.some(MAKINGS, 0, 1),
+      works: randomWorks(many(1), { key, width, height, at }),
       message: chance.yes(0.15),
       printTop: chance.pick(['any', 'top', 'left', 'bottom']),
       pair: at === 0 && chance.yes(0.6) ? pair : '',
@@ -84,7 +107,7 @@ export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance
     }
   }
   const dressed = chance.some(faces, 0, 3).map(({ key, panel }): FaceEntry => ({
-    key, stamped: chance.yes(0.2), message: chance.yes(0.15),
+    key, works: chance.yes(0.2) ? randomWorks(2, { key, fold: fold.id }) : [], message: chance.yes(0.15),
     layers: Array.from({ length: chance.below(3) }, (_, at) =>
       layerOn(`layer-${at + 1}`, at, panel.width.value, panel.height.value),
     ),
@@ -102,13 +125,15 @@ export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance
       height: size(high),
       corner: NOTHING, ring: NOTHING, count: chance.yes(0.6) ? 1 : 2 + chance.below(4), face: face?.key ?? '',
       left: marks(wide * 0.8), bottom: marks(high * 0.8), turn: chance.yes(0.2) ? chance.pick([90, -30, 15, 180]) : 0,
-      hold: chance.pick(HOLDS), foam: NOTHING, glue: ALL_GLUED, made: chance.some(MAKINGS, 0, 2),
+      hold: chance.pick(HOLDS), foam: NOTHING, glue: ALL_GLUED,
+      works: randomWorks(many(2), { at, fold: fold.id, on: face?.key }),
       printTop: chance.pick(['any', 'top', 'right', 'bottom']),
       from: chance.yes(0.15) ? chance.pick(natural.parts).key : '',
     }
   })
   const parts = chance.some(natural.parts, 0, 2).map(({ key }): PartEntry => ({
-    key, hold: chance.yes(0.6) ? chance.pick(HOLDS) : null, foam: NOTHING, made: chance.some(MAKINGS, 0, 1),
+    key, hold: chance.yes(0.6) ? chance.pick(HOLDS) : null, foam: NOTHING,
+    works: randomWorks(many(1), { key, fold: fold.id }),
   }))
   return { faces: dressed, free, parts: chance.yes(0.4) ? parts : [] }
 }

@@ -3,6 +3,7 @@ import type { Preparation } from '../batch'
 import { sourceOf } from '../batch'
 import type { Length } from '../lengths'
 import { formatLength } from '../lengths'
+import { doneInWords } from '../making'
 import { scoreList } from '../folds'
 import { csvOf, harmless } from './cells'
 
@@ -21,7 +22,7 @@ export async function piecesCsv(batch: Batch, { cards }: Preparation): Promise<s
     'Per kit': piece.perKit,
     'In all': piece.quantity,
     'Paper': harmless(sourceOf(piece, pieces) ?? ''),
-    'Made': (piece.made ?? []).join(', '),
+    'Made': doneInWords(piece.works).join(', '),
     'Print top': piece.printTop,
     'Scores': scoreList(piece, units),
   })))

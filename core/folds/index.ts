@@ -18,14 +18,14 @@ export type {
   Severity,
   Slit,
   Step,
-  Stuck, Travel, Window,
+  Stuck, Travel, Window, Work,
 } from './model/card'
 export { creaseAt, face, isLayer, isMakers, isWhole, panelOf } from './model/card'
 export { holesOf, outlineOf, windowOutline } from './model/outlines'
 export { insetOn } from './model/inset'
 export { AS_DRAWN } from './model/sides'
 export type { HeldSide, OwnSide, SideWords } from './model/sides'
-export { layerWords } from './model/layer-words'
+export { faceWords, layerWords, partWords } from './model/layer-words'
 export { SKILLS } from './model/fold'
 export type { Fold, FoldGroup, Skill, WorkedOut } from './model/fold'
 export type { Parameter, TextParameter } from './model/parameters'

@@ -12,6 +12,7 @@ import { writeBatch, readBatch } from '../formats'
 import { backName, sheetPrice, sidesOf, stackOf, stackedWeight } from '../paper'
 import { planAll, prepareShared, writtenSharing } from '../plans'
 import { sharingViolations } from '../sharing'
+import { newWork } from '../dressing'
 import { arrive, kitsOfBatch, packsInWords, shoppingList } from '.'
 
 let solve: Solve
@@ -92,7 +93,7 @@ describe('a paper with two sides', () => {
     const problems = (change: (paper: PaperEntry) => void, side = 'kelp') => prepare(withPaper((draft) => {
       change(paperIn(draft, 'kelp'))
       draft.cards[0]!.papers.base = side
-      draft.cards[0]!.parts = [{ key: 'base', hold: null, foam: '0 in', made: ['stamped'] }]
+      draft.cards[0]!.parts = [{ key: 'base', hold: null, foam: '0 in', works: [newWork('work-1')] }]
     })).cards[0]!.findings.map(({ problem }) => problem).join('\n')
     expect(problems(() => {})).not.toMatch(/coated|white within/)
     expect(problems(paper => void (paper.coating = 'coated')))
@@ -106,7 +107,7 @@ describe('a paper that does not suit', () => {
   const smeared = (change: (draft: Batch) => void = () => {}) => withPaper((draft) => {
     paperIn(draft, 'kelp').coating = 'coated'
     draft.cards[0]!.papers.base = 'kelp'
-    draft.cards[0]!.parts = [{ key: 'base', hold: null, foam: '0 in', made: ['stamped'] }]
+    draft.cards[0]!.parts = [{ key: 'base', hold: null, foam: '0 in', works: [newWork('work-1')] }]
     draft.papers.push(
       letterPaper('algae', { colour: '#40705a' }), letterPaper('night', { colour: '#101018', standsIn: ['kelp'] }),
     )

@@ -67,7 +67,7 @@ describe('supplies from the glue zones', () => {
       hold: 'foam',
       foam: '0 in',
       glue: zero,
-      made: [],
+      works: [],
       printTop: 'any',
       from: '',
       ...own,

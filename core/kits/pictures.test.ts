@@ -7,7 +7,7 @@ import type { Solve } from '../cutting'
 import { mostKits, solverOf, verifyPlan } from '../cutting'
 import type { Batch, PictureEntry } from '../document'
 import { newClass } from '../document'
-import { addFreePiece } from '../dressing'
+import { addFreePiece, newWork } from '../dressing'
 import { foldById } from '../folds'
 import { kitProblems, planAll } from '../plans'
 
@@ -24,8 +24,9 @@ function evening(change: (draft: Batch) => void = () => {}): Batch {
   const marsh = letterPaper('marsh', { kind: 'print', name: 'Marsh', pictures })
   const batch: Batch = { ...plain, papers: [letterPaper('kelp'), marsh] }
   const card = newCard(foldById('plain-card')!, batch)
+  const works = [{ ...newWork('work-1'), technique: 'cut out' as const }]
   for (const [key, count] of [['heron', 2], ['reed', 1]] as const)
-    addFreePiece(card, 'inch', { key, name: key, count, width: '2 in', height: '2 3/4 in', made: ['cut out'] })
+    addFreePiece(card, 'inch', { key, name: key, count, width: '2 in', height: '2 3/4 in', works })
   const { pieces } = prepare({ ...batch, cards: [card] }).cards[0]!
   card.papers = Object.fromEntries(pieces.map(({ key }) => [key, key === 'base' ? 'kelp' : 'marsh']))
   card.pictures = { 'free--heron': 'heron', 'free--reed': 'reed' }

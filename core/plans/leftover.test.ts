@@ -126,7 +126,7 @@ describe('hidden parts', () => {
         ...card!.papers, [`${key}--layer-1`]: 'chalk', [`${key}--layer-2`]: 'chalk', [`${key}--${layer}`]: ANY_SCRAP,
       }
       return {
-        ...plain, cards: [{ ...card!, faces: [{ key, stamped: false, message: false, layers }], papers: chosen }],
+        ...plain, cards: [{ ...card!, faces: [{ key, works: [], message: false, layers }], papers: chosen }],
       }
     }
     const about = (batch: Batch) => findingsOf(prepare(batch)).filter(({ problem }) => problem.includes('scrap'))

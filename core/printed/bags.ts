@@ -6,6 +6,7 @@ import {
 } from '../kits'
 import type { Units } from '../lengths'
 import { itemAt } from '../lists'
+import { doneInWords } from '../making'
 import type { PrintBlock, PrintSection } from './model'
 import { stepList } from './steps'
 import { typesetSize, typesetText } from './typeset'
@@ -192,13 +193,13 @@ const bagsInWords = (bags: Bag[]): string =>
 
 /** `1 × Mat, 5 1/4 × 4 in, Herring, cut and scored`: a piece as it lies in a bag. */
 const packedInWords = (
-  { piece: { name, width, height, made = [], outOf }, count, paper, level }: PackedPiece,
+  { piece: { name, width, height, works, outOf }, count, paper, level }: PackedPiece,
   kit: PackedKit,
   units: Units,
   inTable = false,
 ): string =>
   [
-    `${count} × ${name}`, typesetSize(width.value, height.value, units, true), ...made, inTable
+    `${count} × ${name}`, typesetSize(width.value, height.value, units, true), ...doneInWords(works), inTable
       ? SEE_TABLE
       : (paper?.name ?? 'no paper yet'),
     ...outOf === undefined ? [] : [outOfInWords(outOf, kit.card.pieces)],
@@ -220,7 +221,7 @@ export const pieceSection = ({ entry, pieces, kits }: PreparedCard, units: Units
       name: `Pieces of ${entry.title}`,
       head: ['Piece', 'Width × height', 'A kit', 'In all', 'Paper', 'Print'],
       rows: pieces.map(piece => [
-        [piece.name, ...(piece.made ?? [])].join(', '),
+        [piece.name, ...doneInWords(piece.works)].join(', '),
         typesetSize(piece.width.value, piece.height.value, units),
         String(piece.perKit),
         String(piece.quantity),

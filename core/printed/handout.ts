@@ -54,6 +54,17 @@ function leftOf(
 const isDone = ({ puts, makes }: Step, levels: ReadonlyMap<string, PrepLevel>): boolean =>
   puts.length > 0 && makes.every(key => puts.includes(key)) && puts.every(key => levels.get(key) === 'assembled')
 
+/**
+ * Whether a work is done before the bag is handed out: by whoever prepares the class, or as its piece is made ready.
+ */
+function isDoneBefore({ work, works = [] }: Step, levels: ReadonlyMap<string, PrepLevel>): boolean {
+  if (!work || work.by === 'student') return false
+  if (work.by === 'instructor') return true
+  const level = levels.get(works[0] ?? '')
+  return level === 'assembled' || level === 'stamped' || (level === 'die cut' && CUT_AWAY.has(work.technique))
+}
+const CUT_AWAY: ReadonlySet<string> = new Set(['die cut', 'punch'])
+
 /** The steps of a kit as they are left to whoever gets the bag. */
 interface HandStep {
   /** Its place among the steps of the card; none for what comes before them. */
@@ -85,7 +96,7 @@ function stepsOf({ card, pieces, strips }: PackedKit, units: Units): HandStep[] 
         construction.parts.some(part => part.key === key && part.creases.length > 0),
       )
       if (folded.length > 0) worked = folded
-      if (isDone(step, levels)) return []
+      if (isDone(step, levels) || isDoneBefore(step, levels)) return []
       const ready = step.puts.filter(key => levels.get(key) === 'assembled')
       const already = ready.length > 0 ? `${ready.map(nameOf).join(', ')}: put on already. ` : ''
       if (step.lays) {

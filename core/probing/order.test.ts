@@ -19,8 +19,12 @@ function follow({ parts, joints, steps }: Construction): string[] {
   const isIn = new Set(joints.map(({ part }) => part))
   const layers = new Set(parts.filter(({ kind }) => isLayer(kind)).map(({ key }) => key))
   const makers = (key: string) => /--/.test(key)
-  steps.forEach(({ key: name, text, makes, puts, works = [], lays }, at) => {
-    for (const key of [...makes, ...puts, ...works])
+  steps.forEach(({ key: name, text, makes, puts, works = [], finishes = [], lays }, at) => {
+    for (const key of finishes) {
+      worked.add(key)
+      if (isIn.has(key) && !put.has(key)) wrong.push(`${name}: ${key} is not on its card yet`)
+    }
+    for (const key of [...makes, ...puts, ...works, ...finishes])
       if (!parts.some(part => part.key === key)) wrong.push(`${name}: ${key} is not there`)
     for (const key of works) {
       if (made.has(key) || put.has(key)) wrong.push(`${name}: ${key} is stamped after it was scored or put on`)
@@ -39,14 +43,18 @@ function follow({ parts, joints, steps }: Construction): string[] {
     for (const key of makes) made.add(key)
     if (!/^[A-Z“].*\.$/.test(text)) wrong.push(`${name} says “${text}”`)
     for (const [, said] of text.matchAll(/“(.+?)”/g))
-      if (!parts.some(part => part.name === said)) wrong.push(`${name} speaks of ${said}`)
+      if (!parts.some(part => part.name === said || part.works?.some(({ shows }) => shows === said)))
+        wrong.push(`${name} speaks of ${said}`)
     if (lays) for (const part of parts.filter(({ key }) => puts.includes(key)))
       if (!text.toLowerCase().includes(part.name.toLowerCase())) wrong.push(`${name} does not name ${part.name}`)
     if (lays && !/ (?:to|on) .*(?:inside|outside|front|back|the \w|“)/.test(text)) wrong.push(`${name} names no face`)
   })
   for (const key of isIn) if (!put.has(key)) wrong.push(`${key} is never put on`)
-  for (const { key, made: works = [] } of parts)
-    if (works.length > 0 && !worked.has(key)) wrong.push(`${key} is never stamped`)
+  for (const { key, works = [] } of parts)
+    for (const { shows } of works) {
+      if (!worked.has(key)) wrong.push(`${key} is never stamped`)
+      if (!steps.some(({ text }) => text.includes(shows))) wrong.push(`nobody shows “${shows}”`)
+    }
   return wrong
 
   /** What was put right on the same side of the same panel before, over the place of a maker's layer or piece. */

@@ -8,6 +8,7 @@ import type { Batch, CardEntry, ColourwayEntry, CuttingEntry, PaperEntry, PoolEn
 import {
   ANY_SCRAP, POOL_PREFIX, PREP_LEVELS, RULE_NAMES, backOf, newClass, newCutting, newSeat, plainPaper,
 } from '../document'
+import { newWork } from '../dressing'
 import { randomDressing, chanceOf } from '../dressing/testing'
 import type { Chance } from '../dressing/testing'
 import { FOLDS } from '../folds'
@@ -113,7 +114,7 @@ function randomCard(batch: Batch, chance: Chance, units: Units): CardEntry {
     pictures: Object.fromEntries(pieces.flatMap(({ key }) =>
       (chance.yes(0.3) ? [[key, chance.pick(['heron', 'reed', 'otter'])]] : []))),
     parts: chance.yes(0.3)
-      ? [...dressed.parts, { key: 'bought-envelope', hold: null, foam: '0 in', made: ['stamped'] }]
+      ? [...dressed.parts, { key: 'bought-envelope', hold: null, foam: '0 in', works: [newWork('work-1')] }]
       : dressed.parts,
     kits: chance.yes(0.6) ? null : chance.below(bags.length + 3),
     bags: chance.yes(0.3) ? chance.some(bags, 1, 2) : [],

@@ -109,15 +109,11 @@ function setPaper(index: number, paper: string) {
     />
     <template v-if="face && entry">
       <TickField
-        label="Stamped before anything is glued"
-        :model-value="entry.stamped"
-        @update:model-value="entry && change({ ...entry, stamped: $event })"
-      />
-      <TickField
         label="To be written on, as it is"
         :model-value="entry.message"
         @update:model-value="entry && change({ ...entry, message: $event })"
       />
+      <WorkList :works="entry.works" name="the face" :sides @change="entry && change({ ...entry, works: $event })" />
       <p v-if="entry.layers.length === 0" class="quiet">
         Nothing lies on this face.
       </p>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import type { FreeEntry, Making } from '../../../core/document'
-import { ALL_GLUED, MAKING, MAKINGS } from '../../../core/document'
+import type { FreeEntry } from '../../../core/document'
+import { ALL_GLUED } from '../../../core/document'
 import { isGluedAll } from '../../../core/dressing'
 import type { SideWords } from '../../../core/folds'
 import { AS_DRAWN } from '../../../core/folds'
+import { doneInWords } from '../../../core/making'
 
-type Held = Pick<FreeEntry, 'glue' | 'made' | 'hold' | 'foam'>
+type Held = Pick<FreeEntry, 'glue' | 'works' | 'hold' | 'foam'>
 
-/** What is done to a piece before it is put on, how far its glue keeps from its edges, and how high its foam is. */
+/** What is done to a piece, how far its glue keeps from its edges, and how high its foam is. */
 const { piece, sides = AS_DRAWN, whole = false } = defineProps<{
   piece: Held
   name: string
@@ -20,29 +21,26 @@ const emit = defineEmits<{ change: [change: Partial<Held>] }>()
 const own = computed(() => editable(piece, change => emit('change', change)))
 const glue = computed(() => editable(piece.glue, change => (own.value.glue = { ...piece.glue, ...change })))
 const SIDES = ['left', 'right', 'top', 'bottom'] as const
+/** `Stamped, die cut`. */
+const done = computed(() => {
+  const words = doneInWords(piece.works).join(', ')
+  return words.charAt(0).toUpperCase() + words.slice(1)
+})
 const partly = ref(false)
 const shown = computed(() => partly.value || !isGluedAll(piece.glue))
 function setPartly(on: boolean) {
   partly.value = on
   if (!on) own.value.glue = ALL_GLUED
 }
-const setMade = (making: Making, on: boolean) =>
-  (own.value.made = MAKINGS.filter(one => (one === making ? on : piece.made.includes(one))))
 </script>
 
 <template>
   <details>
     <summary class="small">
-      Before it is put on{{ whole ? '' : ', and its glue' }}<span class="unseen"> of {{ name }}</span>
+      {{ done || 'What is done to it' }}{{ whole ? '' : ', and its glue' }}<span class="unseen"> of {{ name }}</span>
     </summary>
+    <WorkList :works="piece.works" :name :sides @change="own.works = $event" />
     <div class="ticks">
-      <TickField
-        v-for="making in MAKINGS"
-        :key="making"
-        :label="`First ${MAKING[making].name}`"
-        :model-value="piece.made.includes(making)"
-        @update:model-value="setMade(making, $event)"
-      />
       <TickField v-if="!whole" label="Glued only in part" :model-value="shown" @update:model-value="setPartly" />
     </div>
     <LengthField v-if="piece.hold === 'foam'" v-model="own.foam" label="Height of its foam, 0 for the usual" zero />

@@ -5,8 +5,7 @@ import { isFreePart, ownParts, setOwnPart } from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
 
 /**
- * The parts of the fold itself: each can be held otherwise than usual, and stamped, coloured or cut out before it is
- * put on.
+ * The parts of the fold itself: each can be held otherwise than usual, and things are done to it.
  */
 const { entry, construction } = defineProps<{ entry: CardEntry, construction: Construction }>()
 const emit = defineEmits<{ change: [what: string, edit: (card: CardEntry) => void] }>()
@@ -42,10 +41,10 @@ const set = (key: string, change: Parameters<typeof setOwnPart>[2]) =>
         />
       </div>
       <HoldDetails
-        :piece="{ glue: ALL_GLUED, hold: own?.hold ?? 'tape', foam: own?.foam ?? '0 in', made: own?.made ?? [] }"
+        :piece="{ glue: ALL_GLUED, hold: own?.hold ?? 'tape', foam: own?.foam ?? '0 in', works: own?.works ?? [] }"
         :name
         whole
-        @change="({ made, foam }) => set(key, { ...(made && { made }), ...(foam !== undefined && { foam }) })"
+        @change="({ works, foam }) => set(key, { ...(works && { works }), ...(foam !== undefined && { foam }) })"
       />
     </div>
   </details>

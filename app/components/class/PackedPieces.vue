@@ -2,6 +2,7 @@
 import type { Strip } from '../../../core/batch'
 import type { PackedPiece } from '../../../core/kits'
 import { LEVEL_WORDS, stripName } from '../../../core/batch'
+import { doneInWords } from '../../../core/making'
 
 /** What is packed for one card, as a list to check off: pieces as they are made ready, and strips of uncut paper. */
 const { pieces, strips = [] } = defineProps<{
@@ -13,7 +14,7 @@ const { pieces, strips = [] } = defineProps<{
 const lines = computed(() => [
   ...pieces.map(({ piece, count, paper, level }) => ({
     key: piece.key,
-    name: `${count} × ${[piece.name, ...(piece.made ?? [])].join(', ')}`,
+    name: `${count} × ${[piece.name, ...doneInWords(piece.works)].join(', ')}`,
     width: piece.width.value,
     height: piece.height.value,
     paper: [paper?.name ?? 'no paper yet', ...level === 'cut' ? [] : [LEVEL_WORDS[level]]].join(', '),

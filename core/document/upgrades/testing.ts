@@ -34,6 +34,14 @@ export const UNLIMITED = {
   working: 'as it pays', mostPiles: null, mostLayouts: null, mostStages: null, leastStrip: '0 in', offcutsFirst: false,
 }
 
+/** Before version 12 a face was stamped or not, and what was done to a piece was one of four words. */
+export const STAMPED = {
+  key: 'work-1', technique: 'stamp', shows: '', sort: 'motif', using: '', width: '0 in', height: '0 in', centred: true,
+  left: '0 in', bottom: '0 in', turn: 0, times: 1, by: 'either',
+}
+/** A face or a piece of an older file, with these works instead. */
+export const worked = ({ stamped: _, made: __, ...entry }: Data, works: Data[]): Data => ({ ...entry, works })
+
 /** Before version 11 nothing was cut out of a picture. */
 export const UNPICTURED = { pictures: {} }
 

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { prepare } from '../../batch'
 import { DEFAULT_SETTINGS, VERSION } from '..'
-import { openDocument, openPaper, openSettings } from '../open'
+import { openDocument, openDressing, openPaper, openSettings } from '../open'
 import type { Data } from './testing'
 import {
-  ALIKE, APART, UNDRESSED, UNLIMITED, UNPICTURED, UNTIMED, fixture, inOneHold, moneyOf, opened, pricesOf, soldSingly,
+  ALIKE, APART, STAMPED, UNDRESSED, UNLIMITED, UNPICTURED, UNTIMED, fixture, inOneHold, moneyOf, opened, pricesOf,
+  soldSingly, worked,
 } from './testing'
 
 describe.each(['v1-first', 'v1-middle', 'v1-last'])('a file of version 1: %s', (name) => {
@@ -66,12 +67,12 @@ describe('a file of version 3', () => {
 
   it('is glued all over, made of nothing special, and has no pools and nothing to buy', () => {
     const batch = opened(data)
-    const more = { glue: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }, made: [], foam: '0 in' }
+    const more = { glue: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' }, works: [], foam: '0 in' }
     const { faces, free } = data.cards[0]
     expect(batch.cards[0]).toEqual({
       ...data.cards[0],
       ...ALIKE, ...UNPICTURED,
-      faces: [{ ...faces[0], message: false, layers: [{ ...faces[0].layers[0], ...more }] }],
+      faces: [{ ...worked(faces[0], [STAMPED]), message: false, layers: [{ ...faces[0].layers[0], ...more }] }],
       free: [{ ...free[0], ...more, from: '' }],
       parts: [],
     })
@@ -97,8 +98,10 @@ describe('a file of version 4', () => {
     expect(batch.cards[0]).toEqual({
       ...data.cards[0],
       ...ALIKE, ...UNPICTURED,
-      faces: [{ ...faces[0], layers: [{ ...faces[0].layers[0], foam: '0 in' }] }],
-      free: [{ ...free[0], foam: '0 in', from: '' }],
+      faces: [{
+        ...worked(faces[0], [STAMPED]), layers: [{ ...worked(faces[0].layers[0], [STAMPED]), foam: '0 in' }],
+      }],
+      free: [{ ...worked(free[0], []), foam: '0 in', from: '' }],
       parts: [],
     })
     expect([batch.prices, batch.pools, batch.version]).toEqual([moneyOf(data.prices), data.pools, VERSION])
@@ -196,5 +199,30 @@ describe('a file of version 10', () => {
     ])
     expect(data.papers.map((paper: Data) => openPaper({ version: 10, ...paper })))
       .toEqual(batch.papers.map(value => ({ ok: true, value })))
+  })
+})
+
+describe('a file of version 11', () => {
+  const data = fixture('v11')
+  const [card] = opened(data).cards
+
+  it('knew four words for what is done to a piece, which are works since, each once', () => {
+    const techniques = (works: { technique: string }[]) => works.map(({ technique }) => technique)
+    expect(card!.faces.map(({ works }) => techniques(works))).toEqual([['stamp'], []])
+    expect([card!.faces[0]!.layers[0]!, card!.free[0]!, card!.parts[0]!].map(({ works }) => techniques(works)))
+      .toEqual([['colour in', 'stamp'], ['die cut', 'cut out'], ['stamp']])
+    expect(card!.free[0]!.works.map(({ key }) => key)).toEqual(['work-1', 'work-2'])
+  })
+
+  it('keeps everything else, and is refused where a word is none', () => {
+    const { works: _, ...layer } = card!.faces[0]!.layers[0]!
+    const { made: __, ...before } = data.cards[0].faces[0].layers[0]
+    expect(layer).toEqual(before)
+    const { faces, free, parts } = data.cards[0]
+    expect(openDressing({ version: 11, faces, free, parts })).toEqual({
+      ok: true, value: { faces: card!.faces, free: card!.free, parts: card!.parts },
+    })
+    const wrong = openDressing({ version: 11, faces, free: [{ ...free[0], made: ['ironed'] }], parts })
+    expect(wrong.ok ? [] : wrong.problems.map(({ path }) => path)).toContain('free[0].works[0].technique')
   })
 })

@@ -1,6 +1,7 @@
-import type { Making, PrintTop } from '../../document'
+import type { PrintTop, WorkBy } from '../../document'
 import { itemAt } from '../../lists'
 import type { Length, Measure } from '../../lengths'
+import type { TechniqueKey } from '../../making'
 import type { SideWords } from './sides'
 
 export type CreaseDirection = 'mountain' | 'valley'
@@ -104,14 +105,35 @@ export interface Part {
   printTop: PrintTop
   /** How many of it a kit holds; one unless it says so. */
   count?: number
-  /** What is done to it before it is put on. */
-  made?: Making[]
+  /** What is done to it. */
+  works?: Work[]
   /** Key of the part that it is cut out of, where it wants no paper of its own. */
   outOf?: string
   /** Grams per square metre above which its paper cracks or does not fold. */
   heaviest?: number
   /** Parts of one pair are cut side by side from one piece, so that a print runs on across them. */
   pair?: string
+}
+
+/** Something that is done to a part, and where on it. */
+export interface Work {
+  key: string
+  /** Where it stands in the dressing of the card. */
+  path: string
+  technique: TechniqueKey
+  /** A motif by its name or a wording; empty where it goes all over. */
+  shows: string
+  isWording: boolean
+  using: string
+  times: number
+  by: WorkBy
+  /** The panel it is on, where it is on one; and its side. */
+  panel?: string
+  side: Face
+  /** From the lower left corner of the part, its inside up; nothing where it goes all over. */
+  box?: { x: Length, y: Length, width: Length, height: Length }
+  /** Degrees it is turned by, anticlockwise about its middle, seen from its own side. */
+  turn: number
 }
 
 /** Where a part lies on a panel and which area of it is glued. */
@@ -168,6 +190,10 @@ export interface Step {
   puts: string[]
   /** Keys of the parts that something is done to in it while they are flat: stamped, coloured, cut out. */
   works?: string[]
+  /** Keys of the parts that something is done to in it once they are on the card: tied, written on. */
+  finishes?: string[]
+  /** What is done in it, where it is a work. */
+  work?: Work
   /** Whether it lays layers, and what the sides of their face are called: its words follow from them. */
   lays?: () => SideWords
 }

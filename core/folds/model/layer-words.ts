@@ -1,7 +1,7 @@
 import type { Length, Units } from '../../lengths'
 import { formatLength, nanometres } from '../../lengths'
 import { byKey, grouped, inARow } from '../../lists'
-import type { Construction, Joint, Means, Part } from './card'
+import type { Construction, Face, Joint, Means, Panel, Part } from './card'
 import { isLayer, isMakers, underlayKey } from './card'
 import type { SideWords } from './sides'
 
@@ -31,7 +31,7 @@ export function layerWords(
     const part = card.parts.find(part => part.key === key)
     const joint = card.joints.find(joint => joint.part === key)
     if (!part || !joint) return []
-    return [{ name: nameIn(part), deep: depthOf(card, joint), ...wordsOf(card, part, joint, units, sides) }]
+    return [{ name: partWords(part), deep: depthOf(card, joint), ...wordsOf(card, part, joint, units, sides) }]
   }).sort((a, b) => a.deep - b.deep)
   return [...grouped(said, ({ verb, after, border }) => `${verb}|${after}|${border}`).values()].map((alike) => {
     const [{ verb, after, border }] = alike as [(typeof alike)[number]]
@@ -61,17 +61,26 @@ const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1
 /** `the left door`, but `panel A`. */
 const withThe = (name: string) => (/ [A-Z0-9]+$/.test(name) ? '' : 'the ') + lowerFirst(name)
 /** Names that a maker gave are said as they are on the list of the bag. */
-const nameIn = ({ key, name }: Part) => (isMakers(key) ? `“${name}”` : `the ${lowerFirst(name)}`)
+/** A piece as a step calls it. */
+export const partWords = ({ key, name }: Pick<Part, 'key' | 'name'>): string =>
+  (isMakers(key) ? `“${name}”` : `the ${lowerFirst(name)}`)
 /** Names of pieces may hold commas themselves. */
 const listed = (names: string[]) =>
   (names.some(name => name.includes(',')) ? names.join('; ') : inARow(names))
+
+/** One side of one panel as a step calls it: `the inside of the left door`. */
+export function faceWords(part: Part, onto: Panel, side: Face): string {
+  const isFlat = part.panels.length === 1 && part.kind !== 'base'
+  const name = isFlat ? (side === 'inside' ? 'the front' : 'the back') : `the ${side}`
+  return `${name} of ${withThe(isFlat ? part.name : onto.name)}`
+}
 
 /** `the inside of the left door`; only the side where its name says of what. */
 function placeOf({ parts }: Pick<Construction, 'parts'>, part: Part, { onto, face }: Joint): string {
   const below = byKey(parts, onto.part)
   const isFlat = below.panels.length === 1 && below.kind !== 'base'
   const what = isFlat ? below.name : onto.name
-  if (isLayer(below.kind)) return below.key === underlayKey(part.key) ? 'its lower layer' : nameIn(below)
+  if (isLayer(below.kind)) return below.key === underlayKey(part.key) ? 'its lower layer' : partWords(below)
   const side = isFlat ? (face === 'inside' ? 'the front' : 'the back') : `the ${face}`
   const [own, place] = [part.name.toLowerCase(), what.toLowerCase()]
   const named = /\bon (?:the )?(.+)$/.exec(own)?.[1]

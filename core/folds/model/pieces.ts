@@ -1,8 +1,8 @@
 import { itemAt } from '../../lists'
-import type { Making, SheetKind, PrintTop } from '../../document'
+import type { SheetKind, PrintTop } from '../../document'
 import type { Length, ScaleReading } from '../../lengths'
 import { Measure, readOffScale } from '../../lengths'
-import type { Construction, Crease, CreaseDirection, Part, PartKind, Place, Slit, Window } from './card'
+import type { Construction, Crease, CreaseDirection, Part, PartKind, Place, Slit, Window, Work } from './card'
 import { creaseAt, isLayer, isWhole } from './card'
 import type { DrawnSide } from '../motion/drawn-side'
 import { drawnSides } from '../motion/drawn-side'
@@ -44,7 +44,7 @@ export interface Piece {
   /** How many of it a kit holds. */
   perKit: number
   /** What is done to it before it is put on. */
-  made?: Making[]
+  works?: Work[]
   /** Key of the piece that it is cut out of, where it wants no paper of its own. */
   outOf?: string
   /** Grams per square metre above which its paper cracks or does not fold. */
@@ -89,7 +89,7 @@ export function piecesOf(construction: Construction, board: Length): Piece[] {
     .filter(hasSize)
     .map((part) => {
       const {
-        key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, heaviest, made, outOf,
+        key, name, kind, width, height, printTop, creases, slits, windows, outline, pair, heaviest, works, outOf,
         count = 1,
       } = part
       const scores: Score[] = []
@@ -97,7 +97,7 @@ export function piecesOf(construction: Construction, board: Length): Piece[] {
       const cuts = { slits, windows, shaped: outline !== undefined }
       const drawn = drawnSide(part)
       return {
-        key, name, kind, width, height, printTop, drawn, scores, ...cuts, perKit: count, pair, heaviest, made, outOf,
+        key, name, kind, width, height, printTop, drawn, scores, ...cuts, perKit: count, pair, heaviest, works, outOf,
       }
 
       function scoreOf(crease: Crease, earlier: Score[]): Score {

@@ -4,6 +4,7 @@ import type { Construction, Face, Finding, Joint, Panel, Step } from './card'
 import { isLayer, isMakers } from './card'
 import { layerWords } from './layer-words'
 
+type Keys = [makes: string[], puts: string[], works: string[], finishes: string[]]
 type Laid = Pick<Construction, 'parts' | 'joints' | 'steps'>
 
 /**
@@ -16,9 +17,10 @@ export function settledSteps(card: Laid, units: Units): { steps: Step[], finding
   const keys = new Set(card.parts.map(({ key }) => key))
   const given = card.steps.flatMap((step): Step[] => {
     const there = (all: string[] = []) => all.filter(key => keys.has(key))
-    const [makes, puts, works] = [there(step.makes), there(step.puts), there(step.works)]
-    const isGone = (step.lays ?? step.works) !== undefined && puts.length + works.length === 0
-    return isGone ? [] : [{ ...step, makes, puts, ...(step.works && { works }) }]
+    const [makes, puts, works, finishes] = [step.makes, step.puts, step.works, step.finishes].map(there) as Keys
+    const isOwn = (step.lays ?? step.works ?? step.finishes) !== undefined
+    if (isOwn && puts.length + works.length + finishes.length === 0) return []
+    return [{ ...step, makes, puts, ...(step.works && { works }), ...(step.finishes && { finishes }) }]
   })
   const needs = needsOf({ ...card, steps: given })
   const needing = given.map(step => ({ ...step, needs: [...step.needs, ...needs.get(step.key) ?? []] }))
@@ -95,6 +97,10 @@ function needsOf(card: Laid): Map<string, Set<string>> {
     for (const key of step.works ?? []) {
       before(step, madeIn.get(key))
       before(step, putIn.get(key))
+    }
+    for (const key of step.finishes ?? []) {
+      before(madeIn.get(key), step)
+      before(putIn.get(key), step)
     }
   }
   return needs
