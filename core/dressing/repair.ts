@@ -33,8 +33,9 @@ export function applyFix(card: Repairable, { also = [], ...first }: Fix, units: 
 /** What a fix does, as a button says it: the value that would be right, and how much else changes with it. */
 export function fixWords({ parameter, value, also = [] }: Fix, units: Units): string {
   const others = also.filter(other => other.parameter !== parameter)
+  // The size of a work is said as a whole; borders of layers that follow are as usual.
   const values = others.flatMap(({ parameter: name, value }) =>
-    value === undefined || name.includes('/') ? [] : [value],
+    value === undefined || (name.includes('/') && !name.includes('/works/')) ? [] : [value],
   )
   const natural = others.length - values.length
   const set = inARow([value, ...values].map(length => formatLength(length, units, { unit: true })))

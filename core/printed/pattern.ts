@@ -4,6 +4,7 @@ import type { Units } from '../lengths'
 import type { Drawing } from './model'
 import { drawing, line, outline, text } from './svg'
 import { typeset, typesetSize } from './typeset'
+import { workMarks } from './works'
 
 const EDGE = { left: 34, right: 44, top: 14, bottom: 26 }
 const DASHES = { mountain: ' stroke-dasharray="8 2.5 1.5 2.5"', valley: ' stroke-dasharray="5 3.5"' }
@@ -39,6 +40,7 @@ export function patternDrawing(
     outline([whole.map(at), ...part.windows.map(window => windowOutline(window).map(at))], 1.2),
     ...part.slits.map(({ from, to }) => lineBetween(placed, from, to, 2)),
     ...panelNames(placed),
+    ...workMarks(part, at),
     ...part.creases.flatMap((crease, index) => [
       lineBetween(placed, crease.from, crease.to, 0.9, DASHES[crease.direction]),
       ...scoreNumber(placed, crease, numbers[index]),

@@ -2,6 +2,7 @@ import type { Construction, DrawnPanel, Joint, Part, Point, Stage, View } from '
 import { assembliesAt, drawFolded, jointsAt, outlineOf, stagesOf, windowOutline } from '../folds'
 import type { Drawing } from './model'
 import { drawing, hatching, line, outline, text } from './svg'
+import { workMarks } from './works'
 
 /* Drawings for the steps of a hand-out, in black on white: made from the model, so that they show what is there. */
 
@@ -109,7 +110,7 @@ function pieceDrawing(part: Part, joints: Joint[], names: string): Drawing {
     if (right - left < 5 || foot - top < 5) continue
     content.push(line(left, top, right, foot, 0.9), line(left, foot, right, top, 0.9))
   }
-  content.push(...topMark(part, place(whole)))
+  content.push(...workMarks(part, point => place([point])[0] ?? [0, 0]), ...topMark(part, place(whole)))
   return drawing(
     `${names}: ${glued[0] ? onFace(glued[0]) : joints[0] ? onFace(joints[0]) : ''}`.replace(/: $/, ''),
     PIECE.width,

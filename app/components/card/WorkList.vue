@@ -81,15 +81,16 @@ const add = () => emit('change', [...works, newWork(freeKey('work', works.map(({
 </template>
 
 <style scoped>
-.works { display: grid; gap: 0.35rem; justify-items: start; }
+.works { display: grid; gap: 0.35rem; justify-items: start; min-width: 0; }
 .work {
   border: 0; border-left: 2px solid var(--line); padding: 0 0 0 0.5rem; margin: 0; display: grid; gap: 0.25rem;
-  width: 100%;
+  width: 100%; min-width: 0;
 }
-.line { display: flex; gap: 0.35rem; align-items: center; }
+.line { display: grid; grid-template-columns: minmax(0, 45%) minmax(0, 1fr); gap: 0.35rem; }
 .line > * { min-width: 0; }
+.line :deep(input) { width: 100%; }
 .choices { display: flex; flex-wrap: wrap; gap: 0.35rem; }
 summary { cursor: pointer; }
-details { display: grid; gap: 0.25rem; }
+details { display: grid; gap: 0.25rem; min-width: 0; }
 @media (pointer: coarse) { summary { min-height: 44px; align-content: center; } }
 </style>

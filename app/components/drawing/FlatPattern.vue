@@ -7,7 +7,7 @@ import { isChosen } from '../card/chosen'
 import { useMoving } from './moving'
 import type { Laid, ScoreLabel } from './pattern'
 import {
-  edgePath, isRoomy, labelsAlong, laidOn, middleOf, numberedAt, panelName, panelPath, pointOf, spot, turning,
+  edgePath, isRoomy, labelsAlong, laidOn, middleOf, numberedAt, panelName, panelPath, pointOf, spot, turning, worksOn,
 } from './pattern'
 
 /**
@@ -69,6 +69,7 @@ const edgeOf = ({ part: shape, x, y, behind }: Laid) =>
   edgePath(shape, scale, x, y + shape.height.value * scale, behind)
 const isFree = ({ key }: Part) => isFreePart(key)
 const layers = computed(() => laidOn(pattern.value, isFree))
+const works = computed(() => worksOn(pattern.value, layers.value))
 /** Panels with where their names stand. */
 const names = computed(() => part.panels.map(panel => ({
   panel,
@@ -157,6 +158,17 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
     >
       <title>{{ layer.part.name }}{{ layer.behind ? ', on the outside' : '' }}</title>
     </path>
+    <g v-for="work in works" :key="work.key" :transform="work.transform" :class="['work', { behind: work.behind }]">
+      <rect :x="work.x" :y="work.y" :width="work.width" :height="work.height" />
+      <text
+        v-if="work.width > work.name.length * 7 && work.height > 14"
+        :x="work.x + work.width / 2"
+        :y="work.y + work.height / 2 + 4"
+        class="said"
+        text-anchor="middle"
+      >{{ work.name }}</text>
+      <title>{{ work.name }}</title>
+    </g>
     <path
       v-for="(slit, index) in part.slits"
       :key="`slit ${index}`"
@@ -237,6 +249,13 @@ svg { display: block; max-width: 100%; height: auto; }
 .leader { stroke: var(--line); stroke-width: 1; }
 .mountain { stroke-dasharray: 10 3 2 3; }
 .valley { stroke-dasharray: 6 4; }
+.work { pointer-events: none; }
+.work rect { fill: none; stroke: var(--accent); stroke-width: 1.4; stroke-dasharray: 1 3; stroke-linecap: round; }
+.work.behind { opacity: 0.55; }
+.said {
+  font-size: 12px; font-style: italic; paint-order: stroke; stroke: var(--sheet); stroke-width: 3px;
+  stroke-linejoin: round;
+}
 .dimension { font-size: 17px; font-weight: 500; }
 .word { font-size: 12px; fill: var(--quiet); }
 .name {

@@ -1,3 +1,4 @@
+import { TECHNIQUES } from '../../../core/making'
 import { byKey } from '../../../core/lists'
 import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../../../core/folds'
 import { creaseAt, face, holesOf, isLayer, outlineOf, windowOutline } from '../../../core/folds'
@@ -146,4 +147,37 @@ export function isRoomy({ part, scale }: Pattern, panel: Panel): boolean {
   const across = (axis: 0 | 1) =>
     (Math.max(...corners.map(corner => corner[axis])) - Math.min(...corners.map(corner => corner[axis]))) * scale
   return across(0) >= panelName(part, panel).length * LETTER && across(1) >= 16
+}
+
+/** What is done to a blank or to what lies on it, where it has a size: its box in pixels, its turn and its name. */
+export interface DrawnWork {
+  key: string
+  name: string
+  x: number
+  y: number
+  width: number
+  height: number
+  /** As SVG turns it: about its middle, and with what it is on. */
+  transform: string
+  /** On the side that is not drawn. */
+  behind: boolean
+}
+
+export function worksOn({ part, scale }: Pattern, laid: Laid[]): DrawnWork[] {
+  const own = { part, x: 0, y: 0, behind: false, transform: '' }
+  const layers = laid.map(layer => ({ ...layer, transform: turning(layer, scale) ?? '' }))
+  return [own, ...layers].flatMap(({ part: on, x, y, behind: isMirrored, transform }) =>
+    (on.works ?? []).flatMap(({ key, path, box, turn, side, shows, technique }): DrawnWork[] => {
+      if (!box) return []
+      const [width, height] = [box.width * scale, box.height * scale]
+      const left = x + (isMirrored ? on.width.value - box.x - box.width : box.x) * scale
+      const top = y + (on.height.value - box.y - box.height) * scale
+      // Seen through the sheet it turns the other way.
+      const angle = (side === 'outside') === isMirrored ? -turn : turn
+      const own = turn === 0 ? '' : `rotate(${angle} ${left + width / 2} ${top + height / 2})`
+      return [{
+        key: `${path} ${key}`, name: shows || TECHNIQUES[technique].name, x: left, y: top, width, height,
+        transform: `${transform} ${own}`.trim(), behind: isMirrored || side === 'outside',
+      }]
+    }))
 }
