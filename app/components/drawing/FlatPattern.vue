@@ -161,9 +161,9 @@ const turned = (part: Part) => part.printTop === 'left' || part.printTop === 'ri
     <g v-for="work in works" :key="work.key" :transform="work.transform" :class="['work', { behind: work.behind }]">
       <rect :x="work.x" :y="work.y" :width="work.width" :height="work.height" />
       <text
-        v-if="work.width > work.name.length * 7 && work.height > 14"
+        v-if="work.width > work.name.length * 5"
         :x="work.x + work.width / 2"
-        :y="work.y + work.height / 2 + 4"
+        :y="work.y + work.height + 12"
         class="said"
         text-anchor="middle"
       >{{ work.name }}</text>
