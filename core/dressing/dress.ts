@@ -1,6 +1,6 @@
 import type { DressingEntry, FaceEntry } from '../document'
 import type { Construction, Finding, Fold, Joint, SideWords, WorkedOut } from '../folds'
-import { AS_DRAWN } from '../folds'
+import { AS_DRAWN, PUT_ON, faceWords } from '../folds'
 import type { Length, Units, Measure } from '../lengths'
 import { formatLength, lengthFrom } from '../lengths'
 import { byKey } from '../lists'
@@ -13,7 +13,7 @@ import { addFree, freePartKey } from './free'
 import { addLayers } from './layers'
 import { dressParts } from './own-parts'
 import { sideWords } from './held'
-import { LAST, glueWords, holdWords, ownStep } from './parts'
+import { LAST, foamOf, glueWords, meansOf, ownStep } from './parts'
 import { messageAreas } from './messages'
 import type { Repairable } from './repair'
 import { soundFindings } from './repair'
@@ -226,14 +226,16 @@ function stepFor(
   const partly = joint && joint.turned === 0
     && !free && (joint.glue.width.value < joint.by.width.value || joint.glue.height.value < joint.by.height.value)
   const beyond = partly ? `No glue on what reaches beyond ${face.panel.name.toLowerCase()}.` : undefined
+  const [verb, by] = PUT_ON[meansOf(entry.hold)]
+  const foam = foamOf(entry)
+  const high = foam === undefined ? '' : ` ${formatLength(foam, units, { unit: true })} high`
   const turned
     = entry.turn === 0 ? '' : `, turned by ${Math.abs(entry.turn)}° ${entry.turn > 0 ? 'anticlockwise' : 'clockwise'}`
   return [{
     ...own,
     text:
-        `${entry.name}: on ${face.name.toLowerCase()}, ${show(entry.left)} from the ${sides.left} and ${show(entry.bottom)} from the `
-        + `${sides.bottom}`
-        + `${turned}, ${holdWords(entry, length => formatLength(length, units, { unit: true }))}.`,
+        `${verb} “${entry.name}” to ${faceWords(face.part, face.panel, face.side)}${by}${high}, `
+        + `${show(entry.left)} from the ${sides.left} and ${show(entry.bottom)} from the ${sides.bottom}${turned}.`,
     warning: entry.hold === 'loose' ? undefined : free ?? beyond,
   }]
 }

@@ -109,7 +109,7 @@ describe('free pieces', () => {
     const made = whole(card)
     expect(made.pieces.find(({ name }) => name === 'Star')).toMatchObject({ perKit: 3, key: 'free--star' })
     expect(made.joints.at(-1)).toMatchObject({ part: 'free--star', means: 'foam' })
-    expect(made.steps.at(-1)!.text).toContain('Star: on')
+    expect(made.steps.at(-1)!.text).toContain('Stick “Star” to ')
     addFreePiece(card, 'inch', { key: 'bow', name: 'Bow', kind: 'ribbon', count: 2 })
     expect(whole(card).extras).toContainEqual({ name: 'Bow', count: 2, length: inches(2) })
     removeFreePiece(card, 'star')

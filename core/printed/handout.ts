@@ -101,7 +101,8 @@ function stepsOf({ card, pieces, strips }: PackedKit, units: Units): HandStep[] 
       const already = ready.length > 0 ? `${ready.map(nameOf).join(', ')}: put on already. ` : ''
       if (step.lays) {
         const left = step.puts.filter(key => levels.get(key) !== 'assembled')
-        const words = [layerWords(construction, left, units, step.lays), wayUp(construction, left.filter(isPrint))]
+        const top = wayUp(construction, left.filter(isPrint), left.length)
+        const words = [layerWords(construction, left, units, step.lays), top]
         return [{ at, text: `${already}${words.filter(Boolean).join(' ')}`, warning: step.warning }]
       }
       const { text, warning } = leftOf(step, worked, levels, bought, nameOf)

@@ -13,7 +13,7 @@ const CARDS = 24
  * Follows the steps of a card as hands would: answers what cannot be done when its turn comes. It knows the joints and
  * works out from them alone what lies on what.
  */
-function follow({ parts, joints, steps }: Construction): string[] {
+function follow({ parts, joints, steps, extras }: Construction): string[] {
   const wrong: string[] = []
   const [made, put, worked] = [new Set<string>(), new Map<string, number>(), new Set<string>()]
   const isIn = new Set(joints.map(({ part }) => part))
@@ -42,8 +42,12 @@ function follow({ parts, joints, steps }: Construction): string[] {
     }
     for (const key of makes) made.add(key)
     if (!/^[A-Z“].*\.$/.test(text)) wrong.push(`${name} says “${text}”`)
+    const known = new Set([
+      ...parts.flatMap(part => [part.name, ...part.works?.map(({ shows }) => shows) ?? []]),
+      ...extras.map(({ name }) => name),
+    ])
     for (const [, said] of text.matchAll(/“(.+?)”/g))
-      if (!parts.some(part => part.name === said || part.works?.some(({ shows }) => shows === said)))
+      if (!known.has(said ?? ''))
         wrong.push(`${name} speaks of ${said}`)
     if (lays) for (const part of parts.filter(({ key }) => puts.includes(key)))
       if (!text.toLowerCase().includes(part.name.toLowerCase())) wrong.push(`${name} does not name ${part.name}`)

@@ -15,6 +15,7 @@ export function bellyBand(
     'Wrap the belly band loosely round the closed card by hand and glue its ends together, not to the card.',
     'Never score it: a creased band sits too tight.',
   )
+  card.atTheEnd()
   card.limit({
     subject: 'Overlap of the band',
     parameter: 'bandOverlap',

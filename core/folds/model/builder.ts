@@ -23,6 +23,9 @@ interface Limit {
   severity?: Severity
 }
 
+/** Later than anything that a maker adds. */
+const AT_THE_END = 10_000
+
 /** Goes into the bag with a card that has to be set up. */
 const SLIP: Extra = { name: 'Slip: how to set it up', count: 1 }
 
@@ -79,6 +82,12 @@ export class CardBuilder extends PieceBuilder {
     const last = this.steps.findLast(({ lays }) => !lays)
     this.push({ text, warning, makes, puts, needs: last ? [last.key] : [] })
     this.made = this.parts.length
+  }
+
+  /** The last step waits until everything else is done, whatever the maker adds: it closes the card. */
+  atTheEnd(): void {
+    const last = this.steps.at(-1)
+    if (last) last.rank = AT_THE_END
   }
 
   /** Lays the layers that were put on faces since the last step; what is said of them follows from where they lie. */

@@ -5,8 +5,8 @@ import type { Construction, Face, Joint, Means, Panel, Part } from './card'
 import { isLayer, isMakers, underlayKey } from './card'
 import type { SideWords } from './sides'
 
-/** What one who lays a layer does, and what it is held by. */
-const DONE: Record<Means, [verb: string, by: string]> = {
+/** What one who puts something on does, and what it is held by. */
+export const PUT_ON: Record<Means, [verb: string, by: string]> = {
   'tape': ['Tape', ''],
   'strong tape': ['Stick', ' with strong tape'],
   'glue': ['Glue', ' with wet glue'],
@@ -52,7 +52,7 @@ function depthOf({ parts, joints }: Pick<Construction, 'parts' | 'joints'>, { on
 function wordsOf(
   card: Pick<Construction, 'parts'>, part: Part, joint: Joint, units: Units, sides: () => SideWords,
 ): { verb: string, after: string, border: string } {
-  const [verb, by] = DONE[joint.means]
+  const [verb, by] = PUT_ON[joint.means]
   const foam = joint.foam === undefined ? '' : ` ${formatLength(joint.foam, units, { unit: true })} high`
   return { verb, after: `to ${placeOf(card, part, joint)}${by}${foam}`, border: borderOf(part, joint, units, sides) }
 }

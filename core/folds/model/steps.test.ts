@@ -9,7 +9,8 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the steps of %s', (_
     fc.assert(fc.property(validInputs(fold), (inputs) => {
       const { steps, findings } = fold.construct(inputs, 'inch', inches(1 / 16))
       expect(findings.filter(({ subject }) => subject === 'Order of work')).toEqual([])
-      expect(steps.map(({ rank }) => rank)).toEqual([...steps.keys()])
+      const ranks = steps.map(({ rank }) => rank)
+      expect(ranks).toEqual([...ranks].sort((a, b) => a - b))
       expect(new Set(steps.map(({ key }) => key)).size).toBe(steps.length)
       for (const { text } of steps) expect(text).toMatch(/^[A-Z].*\.$/)
     }), { numRuns: 40 })
