@@ -63,6 +63,25 @@ describe('plans, shares and folds on the command line', () => {
     expect(csv).toHaveLength(1 + order.steps.length)
   })
 
+  it('tells how every card is made, with what each step needs and how long a work takes', async () => {
+    const { status, stdout } = await wakaru(['steps', DEMO])
+    expect([status, stdout]).toEqual([0, expect.stringContaining('  1. Score both creases and fold the base')])
+    const file = JSON.parse(readFileSync(DEMO, 'utf8'))
+    const works = [{ ...newWork('work-1'), technique: 'wash', shows: 'tide', by: 'instructor', times: 2 }]
+    file.cards[0].parts = [{ key: 'plate', hold: null, foam: '0 in', works }]
+    writeFileSync(join(folder, 'washed.json'), JSON.stringify(file))
+    const { cards: [card] } = JSON.parse((await wakaru(['steps', join(folder, 'washed.json'), '--json'])).stdout)
+    expect(card.steps[0]).toMatchObject({
+      key: 'work--plate--work-1', text: 'Wash “tide” on the plate, 2 times.',
+      work: { technique: 'wash', by: 'instructor', minutes: 4, waiting: 10 },
+    })
+    const before = new Set<string>()
+    for (const { key, needs } of card.steps) {
+      expect(needs.filter((need: string) => !before.has(need))).toEqual([])
+      before.add(key)
+    }
+  })
+
   it('writes what it has found under what a page looks for', async () => {
     const file = join(folder, 'plans.json')
     expect(await wakaru(['plan', DEMO, '--keep', file])).toMatchObject({ status: 0 })

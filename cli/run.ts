@@ -13,6 +13,7 @@ import { auditReport } from './audit'
 import { foldReport, foldsReport } from './folds'
 import { CSVS, kitsReport, shoppingReport } from './kits'
 import { orderReport } from './order'
+import { stepsReport } from './steps'
 import { drawerReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
 import { mostReport, shareReport } from './sharing'
@@ -22,6 +23,7 @@ import { verifyReport } from './verify'
 const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
 
   pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
+  steps FILE    how every card is made: construction, layers, pieces and works in one order
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
   order FILE    one order of cuts for all papers, or for each sitting: stacks, settings, where each part goes
   verify PLAN   checks what “plan”, “order” or “share FILE --json” wrote, sharing no code with the planner
@@ -82,6 +84,7 @@ type Command = (batch: Batch, solver: Terminal['solver'], note?: Note) => Report
 
 const COMMANDS: Record<string, Command> = {
   pieces: async (batch, solver) => piecesReport(batch, prepareShared(batch, await solver())),
+  steps: async (batch, solver) => stepsReport(batch, prepareShared(batch, await solver())),
   plan: ofPlans(planReport),
   order: ofPlans(orderReport),
   audit: async (batch, solver) => auditReport(batch, await solver()),

@@ -1,5 +1,5 @@
 import type { Polygon } from './clipping'
-import type { Construction, Finding, Panel, Part, Work } from '../folds'
+import type { Construction, Finding, Panel, Part, PartWork } from '../folds'
 import { face as onlyPanel } from '../folds'
 import { techniqueOf } from '../making'
 import { intersection } from './clipping'
@@ -45,14 +45,14 @@ export function worksUnseen(card: Construction): Finding[] {
 }
 
 /** The panel that a work lies on: its own, or the only one. */
-const panelUnder = (part: Part, work: Work): Panel | undefined =>
+const panelUnder = (part: Part, work: PartWork): Panel | undefined =>
   (work.panel === undefined
     ? part.panels.length === 1 ? onlyPanel(part) : undefined
     : part.panels.find(({ key }) => key === work.panel))
 
 /** A wording is read with its own top up. Turned by the angle that its side calls for, nothing is said. */
 function uprightFinding(
-  card: Construction, part: Part, { turn, panel: key, side }: Work,
+  card: Construction, part: Part, { turn, panel: key, side }: PartWork,
   about: Pick<Finding, 'subject' | 'part' | 'parameter'>,
 ): Finding[] {
   const joint = card.joints.find(({ part: own }) => own === part.key)

@@ -1,5 +1,5 @@
 import type { WorkEntry } from '../document'
-import type { Construction, Face, Finding, Panel, Part, SideWords, Step, Work } from '../folds'
+import type { Construction, Face, Finding, Panel, Part, SideWords, PartWork, Step } from '../folds'
 import { faceWords, partWords } from '../folds'
 import type { Length, Units } from '../lengths'
 import { downToMark, formatLength, formatSize, lengthFrom, nanometres } from '../lengths'
@@ -43,7 +43,7 @@ export function addWorks(
       : [lengthFrom(entry.left), lengthFrom(entry.bottom)]
     // Seen from outside, its left is the right of the drawing.
     const across = on.side === 'outside' ? room.width.value - left - size.width : left
-    const work: Work = {
+    const work: PartWork = {
       key: entry.key, technique: entry.technique, shows: entry.shows, isWording: entry.sort === 'wording',
       using: entry.using, times: entry.times, by: entry.by, side: on.side, path: `${on.path}/${entry.key}`,
       panel: on.panel?.key, turn: entry.turn,
@@ -63,7 +63,7 @@ export function addWorks(
 }
 
 function stepOf(
-  { part, panel, side }: WorkedOn, work: Work,
+  { part, panel, side }: WorkedOn, work: PartWork,
   place: { left: number, bottom: number, centred: boolean }, units: Units, sides: () => SideWords,
 ): Step {
   const { technique: key, shows, using, times, box, turn } = work
@@ -97,7 +97,7 @@ type Room = Pick<Panel, 'width' | 'height'> | { width: { value: number }, height
 
 /** What is larger than its area, lies over its edge, or across a crease. */
 function placeFindings(
-  { part, panel }: WorkedOn, room: Room, { box, path, shows, technique }: Work, at: { left: number, bottom: number },
+  { part, panel }: WorkedOn, room: Room, { box, path, shows, technique }: PartWork, at: { left: number, bottom: number },
   units: Units, mark: Length,
 ): Finding[] {
   if (!box) return []

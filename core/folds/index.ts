@@ -18,7 +18,7 @@ export type {
   Severity,
   Slit,
   Step,
-  Stuck, Travel, Window, Work,
+  Stuck, Travel, Window, PartWork,
 } from './model/card'
 export { creaseAt, face, isLayer, isMakers, isWhole, panelOf } from './model/card'
 export { holesOf, outlineOf, windowOutline } from './model/outlines'

@@ -11,6 +11,7 @@ import { planAll } from '../plans'
 import { anyKit, kitsOfBatch, lyingPieces, packedBags, piecesInBag, weighedBags } from '../kits'
 import type { Batch, PrepLevel } from '../document'
 import { DEFAULT_LABELS, newSeat } from '../document'
+import { newWork } from '../dressing'
 import { FOLDS, assembliesAt, foldById } from '../folds'
 import { stepDrawings } from './stage'
 
@@ -101,6 +102,23 @@ describe('a hand-out', () => {
     expect(texts.find(text => text.startsWith('1 × Base'))).toContain('Kelp or Fog')
     expect(texts.find(text => text.startsWith('1 × Mat on plate'))).toContain('a print of Shore prints')
     expect(anyKit(prepared.cards[0]!, { ...profileOf(tide) })).toBeUndefined()
+  })
+})
+
+describe('works', () => {
+  const texts = (by: 'either' | 'instructor' | 'student', level: PrepLevel) => {
+    const worked = produce(classOf('z-fold'), (draft) => {
+      const stamp = { ...newWork('work-1'), shows: 'low tide', by }
+      const die = { ...newWork('work-2'), technique: 'die cut' as const, by }
+      draft.cards[0]!.parts = [{ key: 'plate', hold: null, foam: '0 in', works: [stamp, die] }]
+      draft.prep.profiles[0]!.levels = { plate: level }
+    })
+    return textsOf(handout(worked)).filter(text => /low tide|^\d+\. Die cut the plate/.test(text)).length
+  }
+
+  it('are left out where they are done before the bag is handed out, as its piece is made ready or by whom', () => {
+    expect([texts('either', 'cut'), texts('either', 'die cut'), texts('either', 'stamped')]).toEqual([2, 1, 0])
+    expect([texts('instructor', 'cut'), texts('student', 'stamped'), texts('either', 'assembled')]).toEqual([0, 2, 0])
   })
 })
 

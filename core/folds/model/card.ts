@@ -106,7 +106,7 @@ export interface Part {
   /** How many of it a kit holds; one unless it says so. */
   count?: number
   /** What is done to it. */
-  works?: Work[]
+  works?: PartWork[]
   /** Key of the part that it is cut out of, where it wants no paper of its own. */
   outOf?: string
   /** Grams per square metre above which its paper cracks or does not fold. */
@@ -116,7 +116,7 @@ export interface Part {
 }
 
 /** Something that is done to a part, and where on it. */
-export interface Work {
+export interface PartWork {
   key: string
   /** Where it stands in the dressing of the card. */
   path: string
@@ -193,7 +193,7 @@ export interface Step {
   /** Keys of the parts that something is done to in it once they are on the card: tied, written on. */
   finishes?: string[]
   /** What is done in it, where it is a work. */
-  work?: Work
+  work?: PartWork
   /** Whether it lays layers, and what the sides of their face are called: its words follow from them. */
   lays?: () => SideWords
 }

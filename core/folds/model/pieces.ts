@@ -2,7 +2,7 @@ import { itemAt } from '../../lists'
 import type { SheetKind, PrintTop } from '../../document'
 import type { Length, ScaleReading } from '../../lengths'
 import { Measure, readOffScale } from '../../lengths'
-import type { Construction, Crease, CreaseDirection, Part, PartKind, Place, Slit, Window, Work } from './card'
+import type { Construction, Crease, CreaseDirection, Part, PartKind, Place, Slit, Window, PartWork } from './card'
 import { creaseAt, isLayer, isWhole } from './card'
 import type { DrawnSide } from '../motion/drawn-side'
 import { drawnSides } from '../motion/drawn-side'
@@ -44,7 +44,7 @@ export interface Piece {
   /** How many of it a kit holds. */
   perKit: number
   /** What is done to it before it is put on. */
-  works?: Work[]
+  works?: PartWork[]
   /** Key of the piece that it is cut out of, where it wants no paper of its own. */
   outOf?: string
   /** Grams per square metre above which its paper cracks or does not fold. */
