@@ -97,8 +97,8 @@ type Room = Pick<Panel, 'width' | 'height'> | { width: { value: number }, height
 
 /** What is larger than its area, lies over its edge, or across a crease. */
 function placeFindings(
-  { part, panel }: WorkedOn, room: Room, { box, path, shows, technique }: PartWork, at: { left: number, bottom: number },
-  units: Units, mark: Length,
+  { part, panel }: WorkedOn, room: Room, { box, path, shows, technique }: PartWork,
+  at: { left: number, bottom: number }, units: Units, mark: Length,
 ): Finding[] {
   if (!box) return []
   const show = (length: number) => formatLength(nanometres(Math.round(length)), units, { unit: true })
