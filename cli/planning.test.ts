@@ -72,7 +72,7 @@ describe('plans, shares and folds on the command line', () => {
     writeFileSync(join(folder, 'washed.json'), JSON.stringify(file))
     const { cards: [card] } = JSON.parse((await wakaru(['steps', join(folder, 'washed.json'), '--json'])).stdout)
     expect(card.steps[0]).toMatchObject({
-      key: 'work--plate--work-1', text: 'Wash “tide” on the plate, 2 times.',
+      key: 'parts--plate--works--work-1', text: 'Wash “tide” on the plate, 2 times.',
       work: { technique: 'wash', by: 'instructor', minutes: 4, waiting: 10 },
     })
     const before = new Set<string>()

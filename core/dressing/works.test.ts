@@ -52,6 +52,15 @@ describe('works', () => {
     expect(box!.x).toBe(inches(2.125 - 1 / 16 - 2))
   })
 
+  it('on both sides of a piece are two steps, each naming its side', () => {
+    const card = cardOf('plain-card')
+    addFreePiece(card, 'inch', { key: 'tag', name: 'Tag', works: [work('stamp')] })
+    card.faces = [{ ...face('free--tag--face--outside'), works: [work('stamp')] }]
+    const { steps } = whole(card)
+    expect(steps.slice(0, 2).map(({ text }) => text)).toEqual(['Stamp “Tag”.', 'Stamp the back of “Tag”.'])
+    expect(new Set(steps.map(({ key }) => key)).size).toBe(steps.length)
+  })
+
   it('that are too large, or lie over the edge or a crease, are findings with the figure that fits', () => {
     const card = gatefold(work('stamp', { ...LOW_TIDE, width: '8 in', height: '1 in' }))
     const [wide] = about(whole(card), '“low tide”')

@@ -69,7 +69,9 @@ function stepOf(
   const { technique: key, shows, using, times, box, turn } = work
   const technique = techniqueOf(key)
   const show = (length: number) => formatLength(nanometres(Math.round(length)), units, { unit: true })
-  const piece = panel && part.panels.length > 1 ? faceWords(part, panel, side) : partWords(part)
+  // The front of a flat piece is the piece itself.
+  const isPiece = !panel || (part.panels.length === 1 && side === 'inside')
+  const piece = isPiece ? partWords(part) : faceWords(part, panel, side)
   const what = shows === '' ? technique.piece(piece) : technique.shown(`“${shows}”`, piece)
   const away = () => `${show(place.left)} from the ${sides().left} and ${show(place.bottom)} from the ${sides().bottom}`
   const words = [
@@ -82,8 +84,7 @@ function stepOf(
   const dries = technique.waiting >= DRIES ? dry : undefined
   const isFlat = technique.when === 'flat'
   return {
-    ...ownStep(`work--${part.key}--${panel && part.panels.length > 1 ? `${panel.key}--${side}--` : ''}${work.key}`,
-      (isFlat ? FIRST : LAST * 2) + placeOfTechnique(key) * NEXT),
+    ...ownStep(work.path.replaceAll('/', '--'), (isFlat ? FIRST : LAST * 2) + placeOfTechnique(key) * NEXT),
     text: `${words.join(', ')}.`,
     warning: [technique.caution, dries].filter(Boolean).join(' ') || undefined,
     work,

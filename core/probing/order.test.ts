@@ -15,6 +15,7 @@ const CARDS = 24
  */
 function follow({ parts, joints, steps, extras }: Construction): string[] {
   const wrong: string[] = []
+  if (new Set(steps.map(({ key }) => key)).size < steps.length) wrong.push('two steps are called alike')
   const [made, put, worked] = [new Set<string>(), new Map<string, number>(), new Set<string>()]
   const isIn = new Set(joints.map(({ part }) => part))
   const layers = new Set(parts.filter(({ kind }) => isLayer(kind)).map(({ key }) => key))

@@ -71,8 +71,8 @@ const listed = (names: string[]) =>
 /** One side of one panel as a step calls it: `the inside of the left door`. */
 export function faceWords(part: Part, onto: Panel, side: Face): string {
   const isFlat = part.panels.length === 1 && part.kind !== 'base'
-  const name = isFlat ? (side === 'inside' ? 'the front' : 'the back') : `the ${side}`
-  return `${name} of ${withThe(isFlat ? part.name : onto.name)}`
+  if (isFlat) return `the ${side === 'inside' ? 'front' : 'back'} of ${partWords(part)}`
+  return `the ${side} of ${withThe(onto.name)}`
 }
 
 /** `the inside of the left door`; only the side where its name says of what. */
