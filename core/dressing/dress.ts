@@ -226,7 +226,7 @@ function stepFor(
   const partly = joint && joint.turned === 0
     && !free && (joint.glue.width.value < joint.by.width.value || joint.glue.height.value < joint.by.height.value)
   const beyond = partly ? `No glue on what reaches beyond ${face.panel.name.toLowerCase()}.` : undefined
-  const [verb, by] = PUT_ON[meansOf(entry.hold)]
+  const [verb, onto, by] = PUT_ON[meansOf(entry.hold)]
   const foam = foamOf(entry)
   const high = foam === undefined ? '' : ` ${formatLength(foam, units, { unit: true })} high`
   const turned
@@ -234,7 +234,7 @@ function stepFor(
   return [{
     ...own,
     text:
-        `${verb} “${entry.name}” to ${faceWords(face.part, face.panel, face.side)}${by}${high}, `
+        `${verb} “${entry.name}” ${onto} ${faceWords(face.part, face.panel, face.side)}${by}${high}, `
         + `${show(entry.left)} from the ${sides.left} and ${show(entry.bottom)} from the ${sides.bottom}${turned}.`,
     warning: entry.hold === 'loose' ? undefined : free ?? beyond,
   }]

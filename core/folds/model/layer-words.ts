@@ -6,17 +6,20 @@ import { isLayer, isMakers, underlayKey } from './card'
 import type { SideWords } from './sides'
 
 /** What one who puts something on does, and what it is held by. */
-export const PUT_ON: Record<Means, [verb: string, by: string]> = {
-  'tape': ['Tape', ''],
-  'strong tape': ['Stick', ' with strong tape'],
-  'glue': ['Glue', ' with wet glue'],
-  'foam': ['Stick', ' on foam'],
-  'dot': ['Stick', ' with dots'],
-  'held': ['Lay', ' without glue'],
+export const PUT_ON: Record<Means, [verb: string, onto: string, by: string]> = {
+  'tape': ['Tape', 'to', ''],
+  'strong tape': ['Stick', 'to', ' with strong tape'],
+  'glue': ['Glue', 'to', ' with wet glue'],
+  'foam': ['Stick', 'to', ' on foam'],
+  'dot': ['Stick', 'to', ' with dots'],
+  'held': ['Lay', 'on', ' without glue'],
 }
 
-/** Borders that differ by less, a mark of a trimmer and what rounding leaves, are even. Nanometres. */
-const EVEN = 1_700_000
+/**
+ * Borders that differ by less are even: what is lost to the mark of a trimmer is shared by both sides, half of a
+ * sixteenth of an inch at most. Nanometres.
+ */
+const EVEN = 790_000
 
 /**
  * What is said of layers that are laid: each by its name, on which side of what, held by what, and how far from the
@@ -36,12 +39,12 @@ export function layerWords(
   return [...grouped(said, ({ verb, after, border }) => `${verb}|${after}|${border}`).values()].map((alike) => {
     const [{ verb, after, border }] = alike as [(typeof alike)[number]]
     const each = alike.length > 1 ? 'each ' : ''
-    const where = after.startsWith(UNDER) ? `${each}${after}, ${border}` : `${after}, ${each}${border}`
+    const where = after.includes(UNDER) ? `${each}${after}, ${border}` : `${after}, ${each}${border}`
     return `${verb} ${listed(alike.map(({ name }) => name))} ${where}.`
   }).join(' ')
 }
 
-const UNDER = 'to its lower layer'
+const UNDER = 'its lower layer'
 
 /** On how many layers it lies. */
 function depthOf({ parts, joints }: Pick<Construction, 'parts' | 'joints'>, { onto }: Joint): number {
@@ -52,16 +55,16 @@ function depthOf({ parts, joints }: Pick<Construction, 'parts' | 'joints'>, { on
 function wordsOf(
   card: Pick<Construction, 'parts'>, part: Part, joint: Joint, units: Units, sides: () => SideWords,
 ): { verb: string, after: string, border: string } {
-  const [verb, by] = PUT_ON[joint.means]
+  const [verb, onto, by] = PUT_ON[joint.means]
   const foam = joint.foam === undefined ? '' : ` ${formatLength(joint.foam, units, { unit: true })} high`
-  return { verb, after: `to ${placeOf(card, part, joint)}${by}${foam}`, border: borderOf(part, joint, units, sides) }
+  const after = `${onto} ${placeOf(card, part, joint)}${by}${foam}`
+  return { verb, after, border: borderOf(part, joint, units, sides) }
 }
 
 const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
 /** `the left door`, but `panel A`. */
 const withThe = (name: string) => (/ [A-Z0-9]+$/.test(name) ? '' : 'the ') + lowerFirst(name)
-/** Names that a maker gave are said as they are on the list of the bag. */
-/** A piece as a step calls it. */
+/** A piece as a step calls it; names that a maker gave are said as they stand on the list of the bag. */
 export const partWords = ({ key, name }: Pick<Part, 'key' | 'name'>): string =>
   (isMakers(key) ? `“${name}”` : `the ${lowerFirst(name)}`)
 /** Names of pieces may hold commas themselves. */
@@ -80,11 +83,13 @@ function placeOf({ parts }: Pick<Construction, 'parts'>, part: Part, { onto, fac
   const below = byKey(parts, onto.part)
   const isFlat = below.panels.length === 1 && below.kind !== 'base'
   const what = isFlat ? below.name : onto.name
-  if (isLayer(below.kind)) return below.key === underlayKey(part.key) ? 'its lower layer' : partWords(below)
+  if (isLayer(below.kind)) return below.key === underlayKey(part.key) ? UNDER : partWords(below)
   const side = isFlat ? (face === 'inside' ? 'the front' : 'the back') : `the ${face}`
   const [own, place] = [part.name.toLowerCase(), what.toLowerCase()]
   const named = /\bon (?:the )?(.+)$/.exec(own)?.[1]
-  return own.includes(place) || (named && place.includes(named)) ? side : `${side} of ${withThe(what)}`
+  return own.includes(place) || (named && place.includes(named))
+    ? side
+    : `${side} of ${isFlat ? partWords(below) : withThe(what)}`
 }
 
 /** How far a layer stays from the edges of what it lies on, seen from the side that it lies on. */
