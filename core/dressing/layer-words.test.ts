@@ -39,6 +39,7 @@ describe('what is said of layers', () => {
   it('says layers of a design that lie alike at once, each on its lower layer where it has one', () => {
     const said = whole(cardOf('crossing-flaps', { parameters: { layers: 'two', held: 'glue' } })).steps
       .flatMap(({ lays, text }) => (lays ? [text] : []))
-    expect(said[1]).toContain('Glue the mat on front leaf and the mat on back leaf each to its lower layer with wet glue, ')
+    const both = 'Glue the mat on front leaf and the mat on back leaf each to its lower layer with wet glue, '
+    expect(said[1]).toContain(both)
   })
 })
