@@ -39,9 +39,6 @@ const CONVERTERS: IOptions['additionalConverters'] = {
   }),
   [CHECKS.tree]: () => ({ $ref: '#/$defs/CutTree' }),
   [CHECKS.oneOrNull]: ({ constraints }) => ({ enum: [...constraints, null] }),
-  [CHECKS.choices]: ({ constraints }) => ({
-    type: 'array' as const, uniqueItems: true, items: { enum: constraints },
-  }),
   [CHECKS.papers]: () => ({ type: 'object' as const, additionalProperties: { type: 'string' as const } }),
   [CHECKS.counts]: ({ constraints }) => ({
     type: 'object' as const,

@@ -25,7 +25,6 @@ export const CHECKS = {
   wholeOrNull: 'isWholeOrNull',
   tree: 'isCutTree',
   oneOrNull: 'isOneOrNull',
-  choices: 'isChoices',
   patch: 'isPatch',
 } as const
 
@@ -131,18 +130,6 @@ export const IsOneOrNull = (values: readonly string[]): PropertyDecorator =>
     validator: {
       validate: value => value === null || values.includes(value as string),
       defaultMessage: () => `is one of: ${values.join(', ')}, or null`,
-    },
-  })
-
-/** Some of these words, each once, in any order. */
-export const IsChoices = (values: readonly string[]): PropertyDecorator =>
-  ValidateBy({
-    name: CHECKS.choices,
-    constraints: [...values],
-    validator: {
-      validate: value =>
-        Array.isArray(value) && new Set(value).size === value.length && value.every(one => values.includes(one)),
-      defaultMessage: () => `is a list of words, each at most once, among: ${values.join(', ')}`,
     },
   })
 
