@@ -33,7 +33,7 @@ export function worksUnseen(card: Construction): Finding[] {
     const share = Math.max(...shown) / areaOfAll([box])
     if (share < HIDDEN) return [{
       ...about, severity: 'warn',
-      problem: 'is never seen: something lies over it, closed and open. Put it where it shows, or leave it out.',
+      problem: 'lies where nobody sees it: something covers it, closed and open. Put it where it shows, or leave it out.',
     }]
     if (share < 1 - HIDDEN) return [{
       ...about, severity: 'warn',

@@ -98,7 +98,7 @@ describe('works', () => {
       faces: [{ ...face('base--middle--inside', {}), works: [work('stamp', LOW_TIDE)] }],
     })
     expect(lyingFindings(whole(hidden), 'inch').filter(({ subject }) => subject === '“low tide”')).toMatchObject([
-      { severity: 'warn', problem: expect.stringContaining('never seen') },
+      { severity: 'warn', problem: expect.stringContaining('nobody sees it') },
     ])
     const onMiddle = (turn: number, sort: WorkEntry['sort'] = 'wording') =>
       lyingFindings(whole(gatefold(work('stamp', { ...LOW_TIDE, sort, turn }))), 'inch')
