@@ -12,7 +12,7 @@ import type { PatternFormat } from '../core/exports'
 import { writePattern } from '../core/exports'
 import { foldData } from './fold-data'
 import type { Report } from './reports'
-import { findingData, table } from './reports'
+import { findingData, stepLines, table } from './reports'
 
 const range = (parameter: Parameter): string => {
   if (parameter.kind === 'toggle') return 'true, false'
@@ -104,7 +104,7 @@ export async function foldReport(
       ]),
     ),
     ...card.travels.map(({ name, distance }) => `${name} travels ${show(distance.value)}.`),
-    ...card.steps.map(({ text, warning }, index) => `${index + 1}. ${text}${warning ? ` — ${warning}` : ''}`),
+    ...stepLines(card.steps),
     ...written.files.map(file => `Written: ${file}`),
     ...findings.map(({ severity, subject, problem }) => `${severity.toUpperCase()}  ${subject} ${problem}`),
   ].join('\n')

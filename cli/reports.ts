@@ -7,7 +7,7 @@ import { kitProblems, offcutsIn } from '../core/plans'
 import { findingsOf, stopsIn, viewOf } from '../core/kits'
 import type { BenchStep, Solve } from '../core/cutting'
 import { countsOf, heldInWords, mostKits, pileInWords, takenInWords, wholeMinutes } from '../core/cutting'
-import type { Finding } from '../core/folds'
+import type { Finding, Step } from '../core/folds'
 import { scoreList } from '../core/folds'
 import type { Length, Units } from '../core/lengths'
 import { formatLength, formatSize, writeLength } from '../core/lengths'
@@ -57,6 +57,10 @@ export const findingLines = (findings: ClassFinding[]): string[] =>
     ({ severity, title, subject, problem }) =>
       `${severity.toUpperCase()}  ${title}: ${subject === title ? '' : `${subject} `}${problem}`,
   )
+
+/** The steps of a card, a line each, with what to mind. */
+export const stepLines = (steps: readonly Pick<Step, 'text' | 'warning'>[]): string[] =>
+  steps.map(({ text, warning }, at) => `${at + 1}. ${text}${warning ? ` — ${warning}` : ''}`)
 
 export function piecesReport(batch: Batch, preparation: Preparation): Report {
   const findings = findingsOf(preparation)

@@ -3,7 +3,7 @@ import type { Batch } from '../core/document'
 import { findingsOf, stopsIn } from '../core/kits'
 import { techniqueOf } from '../core/making'
 import type { Report } from './reports'
-import { findingLines, heading } from './reports'
+import { findingLines, heading, stepLines } from './reports'
 
 /** How every card of a class is made, in the one order of construction, layers, pieces and works. */
 export function stepsReport(batch: Batch, preparation: Preparation): Report {
@@ -27,7 +27,7 @@ export function stepsReport(batch: Batch, preparation: Preparation): Report {
       heading(batch),
       ...cards.map(({ title, steps }) => [
         `\n${title}`,
-        ...steps.map(({ text, warning }, at) => `  ${at + 1}. ${text}${warning === undefined ? '' : ` — ${warning}`}`),
+        ...stepLines(steps).map(step => `  ${step}`),
       ].join('\n')),
       ...findingLines(findings),
     ].join('\n'),

@@ -1,5 +1,5 @@
 import type { Demand } from '../cutting'
-import { tally } from '../lists'
+import { capitalised, tally } from '../lists'
 
 /** How many of a size are cut for which piece of which card. */
 export interface Owner {
@@ -33,7 +33,7 @@ function twinName(piece: string): string | undefined {
   const [, name = ''] = FIRST.exec(piece) ?? []
   // What follows with “of” or “over” is not what there are several of.
   if (name === '' || /\s(of|on|over|for|with)\s/.test(name)) return undefined
-  return plural(name.charAt(0).toUpperCase() + name.slice(1))
+  return plural(capitalised(name))
 }
 
 /** Mirror twins of a card under one name, how many of each. */

@@ -1,4 +1,5 @@
 import { fieldAt } from './fields'
+import { capitalised, uncapitalised } from '../lists'
 
 /**
  * What fields that stand in no table are called: texts, lists, and what points at something else. A property has one
@@ -82,10 +83,10 @@ export const nameOf = (property: string): string | undefined => (isNamed(propert
 
 /** The same as a form says it, with a capital letter. */
 export const labelOf = (property: keyof typeof NAMES): string =>
-  NAMES[property].charAt(0).toUpperCase() + NAMES[property].slice(1)
+  capitalised(NAMES[property])
 
 /** What the field at a path of a class is called within a sentence: by its table, or by its own property. */
 export function nameAt(path: readonly string[]): string | undefined {
   const field = fieldAt(path)
-  return field ? field.name.charAt(0).toLowerCase() + field.name.slice(1) : nameOf(path.at(-1) ?? '')
+  return field ? uncapitalised(field.name) : nameOf(path.at(-1) ?? '')
 }

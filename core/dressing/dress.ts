@@ -1,9 +1,9 @@
 import type { DressingEntry, FaceEntry } from '../document'
 import type { Construction, Finding, Fold, Joint, SideWords, WorkedOut } from '../folds'
-import { AS_DRAWN, PUT_ON, faceWords } from '../folds'
+import { AS_DRAWN, faceWords, putOnWords, turnedWords } from '../folds'
 import type { Length, Units, Measure } from '../lengths'
 import { formatLength, lengthFrom } from '../lengths'
-import { byKey } from '../lists'
+import { byKey, uncapitalised } from '../lists'
 import { freeFindings } from './checks'
 import { ENVELOPE_STEPS } from './envelope'
 import type { CardFace } from './faces'
@@ -111,7 +111,7 @@ function dressFace(
   const kept = entry.layers.flatMap(({ glue, hold }, at) => {
     const free
       = hold === 'loose' ? undefined : glueWords(glue, length => formatLength(length, units, { unit: true }), sides)
-    return free ? [`${names[at] ?? 'Layer'}: ${free.charAt(0).toLowerCase()}${free.slice(1)}`] : []
+    return free ? [`${names[at] ?? 'Layer'}: ${uncapitalised(free)}`] : []
   })
   const warning = kept.length > 0 ? kept.join(' ') : undefined
   card.steps.push({ ...ownStep(`lay--${face.key}`, rank), warning, puts, lays: sides })
@@ -226,16 +226,12 @@ function stepFor(
   const partly = joint && joint.turned === 0
     && !free && (joint.glue.width.value < joint.by.width.value || joint.glue.height.value < joint.by.height.value)
   const beyond = partly ? `No glue on what reaches beyond ${face.panel.name.toLowerCase()}.` : undefined
-  const [verb, onto, by] = PUT_ON[meansOf(entry.hold)]
-  const foam = foamOf(entry)
-  const high = foam === undefined ? '' : ` ${formatLength(foam, units, { unit: true })} high`
-  const turned
-    = entry.turn === 0 ? '' : `, turned by ${Math.abs(entry.turn)}° ${entry.turn > 0 ? 'anticlockwise' : 'clockwise'}`
+  const [verb, onto, by] = putOnWords({ means: meansOf(entry.hold), foam: foamOf(entry) }, units)
   return [{
     ...own,
     text:
-        `${verb} “${entry.name}” ${onto} ${faceWords(face.part, face.panel, face.side)}${by}${high}, `
-        + `${show(entry.left)} from the ${sides.left} and ${show(entry.bottom)} from the ${sides.bottom}${turned}.`,
+        `${verb} “${entry.name}” ${onto} ${faceWords(face.part, face.panel, face.side)}${by}, `
+        + `${show(entry.left)} from the ${sides.left} and ${show(entry.bottom)} from the ${sides.bottom}${turnedWords(entry.turn)}.`,
     warning: entry.hold === 'loose' ? undefined : free ?? beyond,
   }]
 }

@@ -6,6 +6,7 @@ import { intersection } from './clipping'
 import { faceAt } from './faces'
 import { sideWords } from './held'
 import { areaOfAll, seenFaces } from './seen'
+import { workSubject } from './works'
 
 const MICRO = 1000
 /** So much of a work, as share, may be hidden without a word. */
@@ -22,7 +23,7 @@ export function worksUnseen(card: Construction): Finding[] {
     const seen = seenFaces(card).find(face => face.side === work.side && face.panel === panel)
     if (!seen) return []
     const about = {
-      subject: work.shows === '' ? techniqueOf(work.technique).name : `“${work.shows}”`, part: part.key,
+      subject: workSubject(work), part: part.key,
       parameter: `${work.path}/left`,
     }
     const { x, y, width, height } = work.box

@@ -1,6 +1,6 @@
 import type { WorkEntry } from '../document'
 import type { Construction, Face, Finding, Panel, Part, SideWords, PartWork, Step } from '../folds'
-import { faceWords, partWords } from '../folds'
+import { faceWords, partWords, turnedWords } from '../folds'
 import type { Length, Units } from '../lengths'
 import { downToMark, formatLength, formatSize, lengthFrom, nanometres } from '../lengths'
 import { placeOfTechnique, techniqueOf } from '../making'
@@ -18,6 +18,10 @@ export interface WorkedOn {
 
 /** A step comes after another of the same piece by so much in rank for each place of its technique in the table. */
 const NEXT = 0.01
+
+/** What a finding about a work speaks of: what it shows, or what is done. */
+export const workSubject = ({ shows, technique }: PartWork): string =>
+  (shows === '' ? techniqueOf(technique).name : `“${shows}”`)
 
 /** A work of natural size: all over, in the middle, once. */
 export const newWork = (key: string): WorkEntry => ({
@@ -78,14 +82,13 @@ function stepOf(
     `${what}${using === '' ? '' : ` with ${using}`}`,
     ...(times > 1 ? [`${times} times`] : []),
     ...(box ? [formatSize(box.width, box.height, units), place.centred ? 'in the middle' : away()] : []),
-    ...(box && turn !== 0 ? [`turned by ${Math.abs(turn)}° ${turn > 0 ? 'anticlockwise' : 'clockwise'}`] : []),
   ]
   const dry = `Let it dry for ${technique.waiting} minutes before it is folded or glued.`
   const dries = technique.waiting >= DRIES ? dry : undefined
   const isFlat = technique.when === 'flat'
   return {
     ...ownStep(work.path.replaceAll('/', '--'), (isFlat ? FIRST : LAST * 2) + placeOfTechnique(key) * NEXT),
-    text: `${words.join(', ')}.`,
+    text: `${words.join(', ')}${box ? turnedWords(turn) : ''}.`,
     warning: [technique.caution, dries].filter(Boolean).join(' ') || undefined,
     work,
     ...(isFlat ? { works: [part.key] } : { finishes: [part.key] }),
@@ -94,17 +97,17 @@ function stepOf(
 /** Minutes of waiting from which on a step says so. */
 const DRIES = 5
 
-type Room = Pick<Panel, 'width' | 'height'> | { width: { value: number }, height: { value: number } }
+interface Room { width: { value: number }, height: { value: number } }
 
 /** What is larger than its area, lies over its edge, or across a crease. */
 function placeFindings(
-  { part, panel }: WorkedOn, room: Room, { box, path, shows, technique }: PartWork,
+  { part, panel }: WorkedOn, room: Room, work: PartWork,
   at: { left: number, bottom: number }, units: Units, mark: Length,
 ): Finding[] {
+  const { box, path } = work
   if (!box) return []
   const show = (length: number) => formatLength(nanometres(Math.round(length)), units, { unit: true })
-  const subject = shows === '' ? techniqueOf(technique).name : `“${shows}”`
-  const about = { severity: 'warn' as const, subject, part: part.key }
+  const about = { severity: 'warn' as const, subject: workSubject(work), part: part.key }
   const [wide, high] = [room.width.value, room.height.value]
   const fits = Math.min(1, wide / box.width, high / box.height)
   if (fits < 1) {

@@ -68,6 +68,9 @@ export const count = (number: number, word: string): string => `${number} ${word
 export const inARow = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`
 
+export const capitalised = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+export const uncapitalised = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1)
+
 /** Works something out when it is asked for first. */
 export function once<T>(work: () => T): () => T {
   let known: { value: T } | undefined

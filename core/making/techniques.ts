@@ -102,6 +102,9 @@ export type TechniqueKey = keyof typeof TECHNIQUES
 export const TECHNIQUE_KEYS = Object.keys(TECHNIQUES) as TechniqueKey[]
 /** Its line of the table. */
 export const techniqueOf = (key: TechniqueKey): Technique => TECHNIQUES[key]
+/** What a drawing calls a work: what it shows, or what is done. */
+export const nameOfWork = ({ shows, technique }: { shows: string, technique: TechniqueKey }): string =>
+  shows || TECHNIQUES[technique].name
 /** Its place among the works of one piece. */
 export const placeOfTechnique = (key: TechniqueKey): number => TECHNIQUE_KEYS.indexOf(key)
 /** What was done to a piece, each once: `stamped`, `die cut`. */

@@ -3,10 +3,10 @@ import { dressedCard } from '../dressing'
 import { chanceOf, randomDressing, variantsOf } from '../dressing/testing'
 import type { Construction, Joint } from '../folds'
 import { FOLDS, isLayer } from '../folds'
-import { inches } from '../lengths'
+import { inches, millimetres } from '../lengths'
 import { bareCard } from '../document'
 
-const MARK = inches(1 / 16)
+const MARK = { inch: inches(1 / 16), metric: millimetres(1) }
 const CARDS = 24
 
 /**
@@ -81,16 +81,17 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the steps of %s, dre
   it('can be followed one after the other, leave nothing out and speak of nothing that is not there', () => {
     for (let seed = 1; seed <= CARDS; seed++) {
       const chance = chanceOf(seed)
+      const units = seed % 2 === 0 ? 'metric' : 'inch'
       const parameters = chance.pick(variantsOf(fold))
       const card = { ...bareCard('card', 'Probe', fold.id), parameters }
-      const made = dressedCard(fold, { ...card, ...randomDressing(fold, card, 'inch', chance) }, 'inch', MARK)
+      const made = dressedCard(fold, { ...card, ...randomDressing(fold, card, units, chance) }, units, MARK[units])
       if (made.findings.some(({ subject }) => subject === 'Order of work')) continue
       expect(follow(made), `seed ${seed}`).toEqual([])
     }
   })
 
   it('are missed by this count where two are exchanged', () => {
-    const card = dressedCard(fold, { parameters: {}, faces: [], free: [], parts: [] }, 'inch', MARK)
+    const card = dressedCard(fold, { parameters: {}, faces: [], free: [], parts: [] }, 'inch', MARK.inch)
     const lay = card.steps.findIndex(({ lays }) => lays)
     if (lay < 0) return
     const twice = { ...card, steps: [...card.steps, card.steps[lay]!] }

@@ -4,6 +4,7 @@ import { ALL_GLUED } from '../../../core/document'
 import { isGluedAll } from '../../../core/dressing'
 import type { SideWords } from '../../../core/folds'
 import { AS_DRAWN } from '../../../core/folds'
+import { capitalised } from '../../../core/lists'
 import { doneInWords } from '../../../core/making'
 
 type Held = Pick<FreeEntry, 'glue' | 'works' | 'hold' | 'foam'>
@@ -22,10 +23,7 @@ const own = computed(() => editable(piece, change => emit('change', change)))
 const glue = computed(() => editable(piece.glue, change => (own.value.glue = { ...piece.glue, ...change })))
 const SIDES = ['left', 'right', 'top', 'bottom'] as const
 /** `Stamped, die cut`. */
-const done = computed(() => {
-  const words = doneInWords(piece.works).join(', ')
-  return words.charAt(0).toUpperCase() + words.slice(1)
-})
+const done = computed(() => capitalised(doneInWords(piece.works).join(', ')))
 const partly = ref(false)
 const shown = computed(() => partly.value || !isGluedAll(piece.glue))
 function setPartly(on: boolean) {

@@ -1,4 +1,4 @@
-import { TECHNIQUES } from '../../../core/making'
+import { nameOfWork } from '../../../core/making'
 import { byKey } from '../../../core/lists'
 import type { Construction, Crease, Joint, Panel, Part, Place, Point } from '../../../core/folds'
 import { creaseAt, face, holesOf, isLayer, outlineOf, windowOutline } from '../../../core/folds'
@@ -167,7 +167,8 @@ export function worksOn({ part, scale }: Pattern, laid: Laid[]): DrawnWork[] {
   const own = { part, x: 0, y: 0, behind: false, transform: '' }
   const layers = laid.map(layer => ({ ...layer, transform: turning(layer, scale) ?? '' }))
   return [own, ...layers].flatMap(({ part: on, x, y, behind: isMirrored, transform }) =>
-    (on.works ?? []).flatMap(({ key, path, box, turn, side, shows, technique }): DrawnWork[] => {
+    (on.works ?? []).flatMap((work): DrawnWork[] => {
+      const { path, box, turn, side } = work
       if (!box) return []
       const [width, height] = [box.width * scale, box.height * scale]
       const left = x + (isMirrored ? on.width.value - box.x - box.width : box.x) * scale
@@ -176,7 +177,7 @@ export function worksOn({ part, scale }: Pattern, laid: Laid[]): DrawnWork[] {
       const angle = (side === 'outside') === isMirrored ? -turn : turn
       const own = turn === 0 ? '' : `rotate(${angle} ${left + width / 2} ${top + height / 2})`
       return [{
-        key: `${path} ${key}`, name: shows || TECHNIQUES[technique].name, x: left, y: top, width, height,
+        key: path, name: nameOfWork(work), x: left, y: top, width, height,
         transform: `${transform} ${own}`.trim(), behind: isMirrored || side === 'outside',
       }]
     }))

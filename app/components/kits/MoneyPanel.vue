@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { moneyOfClass, parcelsOf, suppliesFor, amountInWords, measuredIn } from '../../../core/kits'
 import { wholeMinutes } from '../../../core/cutting'
-import { lookUp } from '../../../core/lists'
+import { lookUp, uncapitalised } from '../../../core/lists'
 import type { CardCost, Kits } from '../../../core/kits'
 import { MILLIMETRE } from '../../../core/lengths'
 
@@ -21,7 +21,7 @@ const unposted = computed(() => parcels.value.filter(({ rate }) => !rate).length
 const used = computed(() => kits.totals.uses.map(({ supply, amount }) => {
   const { name, use } = lookUp(supplies.value, supply)
   const of = measuredIn(use) === 'pieces' ? '' : 'of '
-  return `${amountInWords(use, amount, work.units)} ${of}${name.charAt(0).toLowerCase()}${name.slice(1)}`
+  return `${amountInWords(use, amount, work.units)} ${of}${uncapitalised(name)}`
 }).join(', '))
 
 const COSTS = [

@@ -1,12 +1,12 @@
 import type { Length, Units } from '../../lengths'
 import { formatLength, nanometres } from '../../lengths'
-import { byKey, grouped, inARow } from '../../lists'
+import { byKey, grouped, inARow, uncapitalised } from '../../lists'
 import type { Construction, Face, Joint, Means, Panel, Part } from './card'
 import { isLayer, isMakers, underlayKey } from './card'
 import type { SideWords } from './sides'
 
 /** What one who puts something on does, and what it is held by. */
-export const PUT_ON: Record<Means, [verb: string, onto: string, by: string]> = {
+const PUT_ON: Record<Means, [verb: string, onto: string, by: string]> = {
   'tape': ['Tape', 'to', ''],
   'strong tape': ['Stick', 'to', ' with strong tape'],
   'glue': ['Glue', 'to', ' with wet glue'],
@@ -14,6 +14,18 @@ export const PUT_ON: Record<Means, [verb: string, onto: string, by: string]> = {
   'dot': ['Stick', 'to', ' with dots'],
   'held': ['Lay', 'on', ' without glue'],
 }
+
+/** How something is put on: what is done, in which word it meets what it is put on, and what holds it there. */
+export function putOnWords(
+  { means, foam }: Pick<Joint, 'means' | 'foam'>, units: Units,
+): [verb: string, onto: string, by: string] {
+  const [verb, onto, by] = PUT_ON[means]
+  return [verb, onto, foam === undefined ? by : `${by} ${formatLength(foam, units, { unit: true })} high`]
+}
+
+/** How something is turned, behind its place; nothing where it is not. */
+export const turnedWords = (turn: number): string =>
+  (turn === 0 ? '' : `, turned by ${Math.abs(turn)}° ${turn > 0 ? 'anticlockwise' : 'clockwise'}`)
 
 /**
  * Borders that differ by less are even: what is lost to the mark of a trimmer is shared by both sides, half of a
@@ -55,18 +67,16 @@ function depthOf({ parts, joints }: Pick<Construction, 'parts' | 'joints'>, { on
 function wordsOf(
   card: Pick<Construction, 'parts'>, part: Part, joint: Joint, units: Units, sides: () => SideWords,
 ): { verb: string, after: string, border: string } {
-  const [verb, onto, by] = PUT_ON[joint.means]
-  const foam = joint.foam === undefined ? '' : ` ${formatLength(joint.foam, units, { unit: true })} high`
-  const after = `${onto} ${placeOf(card, part, joint)}${by}${foam}`
+  const [verb, onto, by] = putOnWords(joint, units)
+  const after = `${onto} ${placeOf(card, part, joint)}${by}`
   return { verb, after, border: borderOf(part, joint, units, sides) }
 }
 
-const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
 /** `the left door`, but `panel A`. */
-const withThe = (name: string) => (/ [A-Z0-9]+$/.test(name) ? '' : 'the ') + lowerFirst(name)
+const withThe = (name: string) => (/ [A-Z0-9]+$/.test(name) ? '' : 'the ') + uncapitalised(name)
 /** A piece as a step calls it; names that a maker gave are said as they stand on the list of the bag. */
 export const partWords = ({ key, name }: Pick<Part, 'key' | 'name'>): string =>
-  (isMakers(key) ? `“${name}”` : `the ${lowerFirst(name)}`)
+  (isMakers(key) ? `“${name}”` : `the ${uncapitalised(name)}`)
 /** Names of pieces may hold commas themselves. */
 const listed = (names: string[]) =>
   (names.some(name => name.includes(',')) ? names.join('; ') : inARow(names))

@@ -5,7 +5,7 @@ import type { Piece, Score } from './pieces'
 import { scoringOrder } from './pieces'
 import type { DrawnSide } from '../motion/drawn-side'
 import { OTHER_SIDE } from '../motion/drawn-side'
-import { inARow, itemAt } from '../../lists'
+import { capitalised, inARow, itemAt } from '../../lists'
 
 /** One thing to do at the scoring board, for every score that it makes. */
 export interface ScoreLine {
@@ -74,7 +74,7 @@ function sideUp(isTurned: boolean, drawn: DrawnSide): string {
   const side = isTurned ? OTHER_SIDE[drawn] : drawn
   return isTurned
     ? `Turn the sheet over like a page, ${side} up. `
-    : `${side.charAt(0).toUpperCase()}${side.slice(1)} up. `
+    : `${capitalised(side)} up. `
 }
 
 type Show = (length: Length) => string
