@@ -1,9 +1,9 @@
-import type { KitThing, Audited, Disagreement } from './model'
+import type { KitThing, KitWork, Audited, Disagreement } from './model'
 import { dueIn, isCut, isFoldedAlready, profileIn } from './bags'
 import { cuttingDisagreements, sheetDisagreements } from './cutting'
 import { bagDisagreements, labelDisagreements, listDisagreements, packingDisagreements, piecesDue } from './packed'
 
-export type { Audited, Disagreement, KitPart, KitThing, Recipes, Said, SaidCutting, SaidKit, SaidLine } from './model'
+export type { Audited, Disagreement, KitPart, KitThing, KitWork, Recipes, Said, SaidCutting, SaidKit, SaidLine } from './model'
 export { lineReader } from './lines'
 export type { LineReader } from './lines'
 
@@ -55,6 +55,16 @@ function thingDisagreements({ recipes, said: { bags, over, purchases, uses } }: 
   return found
 }
 
+/** Levels at which each work that is anybody's is done. */
+const DONE_AT: Record<string, string[]> = { 'die cut': ['die cut', 'stamped', 'assembled'],
+  'punch': ['die cut', 'stamped', 'assembled'] }
+
+/** Whether a work on a piece that is cut is done by whoever prepares the class. */
+function isBefore({ technique, by, isFlat }: KitWork, level: string): boolean {
+  if (by === 'instructor') return isFlat || level === 'assembled'
+  return by === 'either' && isFlat && (DONE_AT[technique] ?? ['stamped', 'assembled']).includes(level)
+}
+
 /** Times that each work is done on the pieces of all kits. */
 function taskDisagreements(audited: Audited): Disagreement[] {
   const { batch, recipes, said: { bags, over, tasks } } = audited
@@ -64,16 +74,16 @@ function taskDisagreements(audited: Audited): Disagreement[] {
     ...over.map(kit => ({ kit, bag: undefined }))]
   for (const { kit, bag } of kits) {
     const isPrecut = profileIn(batch, bag)?.adhesive === 'precut'
-    const { parts = [] } = batch.cards.find(({ key }) => key === kit.card) ?? {}
-    add('Stamp', parts.filter(({ key, works }) =>
-      key === 'bought-envelope' && works.some(({ technique }) => technique === 'stamp')).length)
+    for (const { name, by, times } of recipes.get(kit.card)?.envelope ?? []) add(name, by === 'student' ? 0 : times)
     for (const { part, count, level } of dueIn(batch, recipes, kit, bag)) {
       const { scores, joints } = part
       if (!isCut(level)) continue
       const paper = kit.pieces.find(({ key }) => key === part.key)?.paper ?? ''
       if (level !== 'cut') add('Score', count * (isFoldedAlready(batch, paper, part) ? scores - 1 : scores))
-      if (level === 'die cut') add('Die cut', count)
-      if (level === 'stamped') add('Stamp', count)
+      const works = (part.works ?? []).filter(work => isBefore(work, level))
+      for (const { name, times } of works) add(name, count * times)
+      if (level === 'die cut' && works.length === 0) add('Die cut', count)
+      if (level === 'stamped' && works.length === 0) add('Stamp', count)
       if (level === 'assembled') add('Put on', count)
       else if (isPrecut) add('Cut tape and count foam for', count * joints)
     }

@@ -26,6 +26,17 @@ export interface KitPart {
   joints: number
   /** Key of the piece that it is cut out of, where it wants no paper of its own. */
   outOf?: string
+  /** What is done to it. */
+  works?: KitWork[]
+}
+
+/** Something that is done to a piece: what that is called, by whom, so many times, and whether before it is put on. */
+export interface KitWork {
+  technique: string
+  name: string
+  by: string
+  times: number
+  isFlat: boolean
 }
 
 /** Something of a kit that is bought: so many, each so long where it goes by length. */
@@ -36,7 +47,7 @@ export interface KitThing {
 }
 
 /** One kit of each card, by the card's key. */
-export type Recipes = ReadonlyMap<string, { parts: KitPart[], things: KitThing[] }>
+export type Recipes = ReadonlyMap<string, { parts: KitPart[], things: KitThing[], envelope?: KitWork[] }>
 
 /** A kit as it is said to be packed. Papers are keys; none where nothing is chosen. */
 export interface SaidKit {

@@ -1,9 +1,11 @@
 import { itemAt } from '../lists'
 import type { Batch, PrepLevel, ProfileEntry, SeatEntry, Turn } from '../document'
 import { POST_PROFILE, ROOM_PROFILE, isPool } from '../document'
-import type { Piece } from '../folds'
+import type { PartWork, Piece } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatSize } from '../lengths'
+import type { TechniqueKey } from '../making'
+import { techniqueOf } from '../making'
 import type { Paper } from '../paper'
 import { ownFormats } from '../paper'
 import { turnOn } from './pools'
@@ -72,6 +74,20 @@ export const readyInWords = (pieces: readonly Piece[], levels: ReadonlyMap<strin
 
 /** Whether a piece of a level is cut to its size by the maker. */
 export const isCutReady = (level: PrepLevel): boolean => level !== 'uncut' && level !== 'brought'
+
+/** What a piece that comes die cut has gone through. */
+const CUT_AWAY: ReadonlySet<TechniqueKey> = new Set(['die cut', 'punch'])
+
+/**
+ * Whether a work is done before the bag is handed out. Whoever prepares the class does what is theirs, and what either
+ * may do as far as the piece is made ready; nobody works on what goes along uncut, or ties round what is not put on.
+ */
+export function isWorkDone({ by, technique }: Pick<PartWork, 'by' | 'technique'>, level: PrepLevel): boolean {
+  if (by === 'student' || !isCutReady(level)) return false
+  const isFlat = techniqueOf(technique).when === 'flat'
+  if (by === 'instructor') return isFlat || level === 'assembled'
+  return isFlat && (level === 'assembled' || level === 'stamped' || (level === 'die cut' && CUT_AWAY.has(technique)))
+}
 
 /** Uncut paper that goes along: the pieces of one kit side by side, to be cut by whoever gets the bag. */
 export interface Strip {

@@ -59,6 +59,8 @@ export const BOUNDS = {
   profiles: 12,
   /** Pieces to choose from beyond those that a card takes. */
   more: 20,
+  /** Machines or heat tools. */
+  tools: 50,
   /** Minutes that a class lasts. */
   lasts: 1440,
   stocks: 8,

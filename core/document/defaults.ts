@@ -1,4 +1,4 @@
-import { LABELS, PACE, PREP_PACE, PRICES, THICKNESS, TOOLS, WISHES, naturalOf } from './fields'
+import { DRYING, EVENING, HANDS, LABELS, PACE, PREP_PACE, PRICES, THICKNESS, TOOLS, WISHES, naturalOf } from './fields'
 import { RULES, forRules } from './rules'
 import type { Units } from '../lengths'
 import type {
@@ -7,6 +7,7 @@ import type {
   ClassDocument,
   CuttingEntry,
   DressingEntry,
+  EveningEntry,
   GlueEntry,
   LabelsEntry,
   PaperEntry,
@@ -142,6 +143,10 @@ export const DEFAULT_PREP: PrepEntry = {
   pace: naturalOf(PREP_PACE, 'inch'),
 }
 
+export const DEFAULT_EVENING: EveningEntry = {
+  ...naturalOf(EVENING, 'inch'), hands: naturalOf(HANDS, 'inch'), drying: naturalOf(DRYING, 'inch'),
+}
+
 export const DEFAULT_POST: PostEntry = {
   ...naturalOf(THICKNESS, 'inch'),
   envelopes: [
@@ -175,12 +180,13 @@ export const DEFAULT_SETTINGS: StudioSettings = {
   prices: { ...DEFAULT_PRICES, currency: 'USD' },
   post: DEFAULT_POST,
   supplies: DEFAULT_SUPPLIES,
+  evening: DEFAULT_EVENING,
 }
 
 /** A class with nothing in it yet, with the tools, prices and envelopes of its studio. */
 export function newClass(
   details: Partial<ClassDetails> & Pick<ClassDetails, 'title' | 'date' | 'units'>,
-  { tools, prices, post, supplies }: StudioSettings = DEFAULT_SETTINGS,
+  { tools, prices, post, supplies, evening }: StudioSettings = DEFAULT_SETTINGS,
 ): ClassDocument {
   return {
     version: VERSION,
@@ -190,6 +196,7 @@ export function newClass(
     sharing: structuredClone(DEFAULT_SHARING),
     roster: [],
     prep: structuredClone(DEFAULT_PREP),
+    evening: structuredClone(evening),
     supplies: structuredClone(supplies),
     shopping: [],
     tools: structuredClone(tools[details.units]),

@@ -1,4 +1,6 @@
 import type { Units } from '../lengths'
+import type { TechniqueKey } from '../making'
+import { TECHNIQUE_KEYS, techniqueOf } from '../making'
 import { BOUNDS } from './bounds'
 import { OFFCUT_WORTHS, PACK_COUNTS, PRINTER_PAPERS, PRIORITIES, WAYS_OF_WORKING } from './vocabulary'
 
@@ -78,6 +80,42 @@ export const PREP_PACE = table({
   assemble: { ...seconds('Putting on', 40), help: 'one piece' },
   stick: { ...seconds('Tape for a piece', 15), help: 'cutting it, or counting the foam' },
   pack: seconds('Packing a piece', 4),
+})
+
+/** Who makes the cards in the evening, and what they share. */
+export const EVENING = table({
+  machines: {
+    kind: 'whole', name: 'Machines for dies and folders', natural: 1, least: 1, most: BOUNDS.tools,
+  },
+  heatTools: { kind: 'whole', name: 'Heat tools', natural: 1, least: 1, most: BOUNDS.tools },
+  spread: {
+    kind: 'whole', name: 'The slowest takes longer by, %', natural: 35, least: 0, most: 100,
+    help: 'than most, and the quickest is quicker by as much',
+  },
+  showing: { kind: 'whole', name: 'Minutes to show each card', natural: 4, least: 0, most: 120 },
+  share: {
+    kind: 'whole', name: 'You take of a student’s time, %', natural: 60, least: 10, most: 200,
+    help: 'doing the same for all bags in a row',
+  },
+})
+
+const forTechniques = <Made>(of: (key: TechniqueKey) => Made): Record<TechniqueKey, Made> =>
+  Object.fromEntries(TECHNIQUE_KEYS.map(key => [key, of(key)])) as Record<TechniqueKey, Made>
+
+/** Seconds that most students take for what is done to a card; of a technique for one piece or impression. */
+export const HANDS = table({
+  reading: seconds('To read a step and find its pieces', 20),
+  cutting: seconds('To cut a piece', 60),
+  scoring: seconds('To score and fold once', 25),
+  slitting: seconds('To cut a slit or a window', 60),
+  putting: seconds('To put a piece on', 50),
+  ...forTechniques(key => seconds<number>(techniqueOf(key).name, techniqueOf(key).minutes * 60)),
+})
+
+/** Seconds before what was done may be touched, folded or covered. */
+export const DRYING = table({
+  'wet glue': seconds('Wet glue', 120),
+  ...forTechniques(key => seconds<number>(techniqueOf(key).name, techniqueOf(key).waiting * 60)),
 })
 
 /** The trimmer and the scoring board, beside the pace at the trimmer. */
@@ -182,6 +220,9 @@ export const FIELDS = {
   'prices': { shape: 'PricesEntry', table: PRICES },
   'post': { shape: 'PostEntry', table: THICKNESS },
   'prep.pace': { shape: 'PrepPaceEntry', table: PREP_PACE },
+  'evening': { shape: 'EveningEntry', table: EVENING },
+  'evening.hands': { shape: 'HandsEntry', table: HANDS },
+  'evening.drying': { shape: 'DryingEntry', table: DRYING },
   'labels': { shape: 'LabelsEntry', table: LABELS },
 } as const satisfies Record<string, { shape: string, table: Fields }>
 

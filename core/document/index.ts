@@ -12,7 +12,7 @@ export * from './rules'
 export * from './session'
 export type {
   Batch, BatchFile, CardEntry, ClassDetails, ClassDocument, ColourwayEntry,
-  CuttingEntry, DressingEntry, EnvelopeEntry, FaceEntry,
+  CuttingEntry, DressingEntry, EnvelopeEntry, EveningEntry, FaceEntry,
   FreeEntry,
   GlueEntry,
   LabelsEntry,

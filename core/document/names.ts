@@ -31,6 +31,8 @@ export const NAMES = {
   'layouts': 'kept and cut layouts',
   'spoiled': 'spoiled pieces',
   'miscut': 'pieces cut wrong',
+  'hands': 'seconds that students take',
+  'drying': 'seconds that things dry',
   'usual': 'usual profile',
   'levels': 'how far pieces are made ready',
   'more': 'pieces to choose from',

@@ -4,8 +4,9 @@ import type { Units } from '../lengths'
 import { ColourwayEntry, SeatEntry, SharingEntry } from './bag-shapes'
 import { BOUNDS } from './bounds'
 import { DressingEntry } from './dressing-shapes'
+import { EveningEntry } from './evening-shapes'
 import { fieldsOf, namesOf, withFields } from './field-checks'
-import { LABELS, PACE, PRICES, THICKNESS, TOOLS, WISHES } from './fields'
+import { EVENING, LABELS, PACE, PRICES, THICKNESS, TOOLS, WISHES } from './fields'
 import { PaperEntry } from './paper-shapes'
 import { PrepEntry } from './prep-shapes'
 import { LabelsEntry, PricesEntry, ShoppingEntry, SupplyEntry } from './supply-shapes'
@@ -21,6 +22,7 @@ import { DELIVERIES, POOL_PREFIX, PRIORITIES, SUPPLY_KINDS, TURNS, UNIT_SCHOOLS 
 
 export * from './bag-shapes'
 export * from './dressing-shapes'
+export * from './evening-shapes'
 export * from './paper-shapes'
 export * from './prep-shapes'
 export * from './supply-shapes'
@@ -332,6 +334,9 @@ export class StudioSettings {
 
   @listOf(() => SupplyEntry, 'supplies', BOUNDS.supplies)
   supplies!: SupplyEntry[]
+
+  @one(() => EveningEntry, namesOf('the evening', EVENING, 'hands', 'drying'))
+  evening!: EveningEntry
 }
 
 /** Settings as they are to be, by a window that knows of those at a position. */
@@ -372,6 +377,10 @@ export class ClassDocument {
   /** How far pieces are made ready before they go into a bag. */
   @one(() => PrepEntry, 'the preparation: usual, profiles, pace')
   prep!: PrepEntry
+
+  /** How long the making takes in the evening. */
+  @one(() => EveningEntry, namesOf('the evening', EVENING, 'hands', 'drying'))
+  evening!: EveningEntry
 
   /** What is bought and not cut. */
   @listOf(() => SupplyEntry, 'supplies', BOUNDS.supplies)

@@ -1,4 +1,4 @@
-import type { CardEntry, FreeEntry, FreeKind } from '../document'
+import type { CardEntry, FreeEntry, FreeKind, WorkEntry } from '../document'
 import type { Finding } from '../folds'
 import type { Length, Units } from '../lengths'
 import { downToMark, formatLength, lengthFrom, nanometres, writeLength } from '../lengths'
@@ -46,9 +46,13 @@ export function addForEnvelope(card: CardEntry, kind: ForEnvelope, envelope: Siz
   })
 }
 
+/** What is done to the envelope of a card. */
+export const envelopeWorks = ({ parts }: Pick<CardEntry, 'parts'>): WorkEntry[] =>
+  parts.find(({ key }) => key === ENVELOPE)?.works ?? []
+
 /** Whether the envelope of a card is stamped. */
-export const isEnvelopeStamped = ({ parts }: Pick<CardEntry, 'parts'>): boolean =>
-  parts.some(({ key, works }) => key === ENVELOPE && works.some(({ technique }) => technique === 'stamp'))
+export const isEnvelopeStamped = (card: Pick<CardEntry, 'parts'>): boolean =>
+  envelopeWorks(card).some(({ technique }) => technique === 'stamp')
 
 /** The envelope of a card is stamped, or is not. Changes the card that it is given. */
 export const stampEnvelope = (card: CardEntry, stamped: boolean): void =>

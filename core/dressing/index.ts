@@ -7,7 +7,7 @@ export {
 } from './edit'
 export type { ForEnvelope } from './envelope'
 export {
-  addForEnvelope, envelopePieceFindings, forEnvelope, isEnvelopeStamped, stampEnvelope,
+  addForEnvelope, envelopePieceFindings, forEnvelope, envelopeWorks, isEnvelopeStamped, stampEnvelope,
 } from './envelope'
 export { sideWords } from './held'
 export { wayUp } from './way-up'

@@ -5,6 +5,7 @@ import { ALL_GLUED, FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES } from '../docu
 import type { Fold } from '../folds'
 import type { Length, Units } from '../lengths'
 import { inches, millimetres, writeLength } from '../lengths'
+import { numbersFrom } from '../lists'
 import { TECHNIQUE_KEYS } from '../making'
 import { dressedCard } from './dress'
 import { NOTHING, newLayer } from './edit'
@@ -25,13 +26,7 @@ export interface Chance {
 }
 
 export function chanceOf(seed: number): Chance {
-  let state = (seed * 2_654_435_761) >>> 0
-  const next = () => {
-    state = (state + 0x6D2B79F5) >>> 0
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state)
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296
-  }
+  const next = numbersFrom(seed * 2_654_435_761)
   const below = (number: number) => Math.floor(next() * number)
   return {
     next,

@@ -57,8 +57,9 @@ export function readClass(data: unknown): Checked<ClassDocument> {
 
 /** What stands in a file, in this order. */
 const PARTS: Record<keyof Batch, true> = {
-  version: true, class: true, cards: true, pools: true, sharing: true, roster: true, prep: true, supplies: true,
-  shopping: true, tools: true, wishes: true, cutting: true, prices: true, post: true, labels: true, papers: true,
+  version: true, class: true, cards: true, pools: true, sharing: true, roster: true, prep: true, evening: true,
+  supplies: true, shopping: true, tools: true, wishes: true, cutting: true, prices: true, post: true, labels: true,
+  papers: true,
 }
 
 /**

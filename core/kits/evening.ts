@@ -1,5 +1,7 @@
 import type { Batch } from '../document'
 import type { Preparation } from '../batch'
+import { sumOf } from '../lists'
+import { makingMinutes } from './minutes'
 
 /*
  * When what is done: the order of the evening, and the blocks before it. No clock is asked: everything follows from
@@ -15,32 +17,34 @@ export interface EveningPart {
 }
 
 const SETTING_UP = 30
-/** Minutes at the beginning and the end of a class that are no making; an eighth of a short one. */
 const ROUND = 10
+/** Minutes at the beginning and the end of a class that are no making; an eighth of a short one. */
+export const roundOf = (lasts: number): number => Math.min(ROUND, Math.floor(lasts / 8))
 
 const clock = (minutes: number): string => {
   const day = ((minutes % 1440) + 1440) % 1440
   return `${String(Math.floor(day / 60)).padStart(2, '0')}:${String(day % 60).padStart(2, '0')}`
 }
-const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3))
+const minutesIn = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3))
 
 /**
- * The order of the evening with its minutes: what is left between welcome and clearing up goes to the cards by their
- * steps.
+ * The order of the evening with its minutes: what is left between welcome and clearing up goes to the cards by what
+ * they take.
  */
 export function eveningOf({ batch, cards }: Pick<Preparation, 'batch' | 'cards'>): EveningPart[] {
-  const { starts, lasts } = batch.class
-  const round = Math.min(ROUND, Math.floor(lasts / 8))
+  const { class: { starts, lasts, units }, evening } = batch
+  const round = roundOf(lasts)
   const taught = cards.filter(({ kits, construction }) => kits > 0 && construction)
-  const stepsOf = (card: (typeof taught)[number]) => Math.max(1, card.construction?.steps.length ?? 1)
-  const steps = taught.reduce((sum, card) => sum + stepsOf(card), 0)
+  // What takes no time at all still has its place.
+  const minutesOf = new Map(taught.map(card => [card, Math.max(1, makingMinutes(card, evening, units))]))
   let left = lasts - 2 * round
-  let open = steps
+  let open = sumOf(minutesOf.values())
   const making = taught.map((card) => {
     // Shared out so that no minute is lost.
-    const minutes = Math.round((left * stepsOf(card)) / open)
+    const own = minutesOf.get(card) ?? 1
+    const minutes = Math.round((left * own) / open)
     left -= minutes
-    open -= stepsOf(card)
+    open -= own
     return { what: `Make ${card.entry.title}`, minutes }
   })
   const parts = [
@@ -52,7 +56,7 @@ export function eveningOf({ batch, cards }: Pick<Preparation, 'batch' | 'cards'>
     },
   ]
   if (starts === '') return [{ what: 'Set the tables up', minutes: SETTING_UP }, ...parts]
-  let at = minutesOf(starts)
+  let at = minutesIn(starts)
   return [
     { at: clock(at - SETTING_UP), what: 'Set the tables up', minutes: SETTING_UP },
     ...parts.map((part) => {

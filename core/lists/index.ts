@@ -82,3 +82,17 @@ export const sumOf = (numbers: Iterable<number>): number => [...numbers].reduce(
 /** Whether something is an object with fields, and no list. */
 export const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/**
+ * Numbers from 0 on, below 1, that look like chance and are the same everywhere for the same seed: a counter, mixed by
+ * shifting and multiplying.
+ */
+export function numbersFrom(seed: number): () => number {
+  let state = seed >>> 0
+  return () => {
+    state = (state + 0x6D2B79F5) >>> 0
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state)
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296
+  }
+}

@@ -1,5 +1,8 @@
 /* What is done to pieces, in one table. It knows nothing of cards. */
 
+/** What a class shares, so that there are queues for it. */
+export type SharedTool = 'machine' | 'heat tool'
+
 export interface Technique {
   /** As a form says it, and as a step begins. */
   name: string
@@ -19,6 +22,8 @@ export interface Technique {
   hot: boolean
   /** Grams per square metre that its paper should have at least; nothing where any does. */
   least?: number
+  /** What is shared that it takes. */
+  tool?: SharedTool
   /** While the piece is flat and unglued, or once it is on its card. */
   when: 'flat' | 'put on'
   caution?: string
@@ -48,7 +53,7 @@ export const TECHNIQUES = {
   'stamp': { ...wet, name: 'Stamp', done: 'stamped', using: 'ink', ...on('Stamp'), minutes: 1, waiting: 1 },
   'heat-emboss': {
     ...wet, name: 'Heat-emboss', done: 'heat-embossed', using: 'ink and powder', ...on('Heat-emboss'), minutes: 2.5,
-    waiting: 1, hot: true,
+    waiting: 1, hot: true, tool: 'heat tool',
     caution: 'The tool and the powder are hot: hold the paper with tweezers, on a mat that bears heat.',
   },
   'colour in': {
@@ -59,13 +64,13 @@ export const TECHNIQUES = {
     minutes: 2,
   },
   'emboss': {
-    ...dry, name: 'Emboss in a folder', done: 'embossed', using: 'folder', minutes: 1,
+    ...dry, name: 'Emboss in a folder', done: 'embossed', using: 'folder', minutes: 1, tool: 'machine',
     piece: (piece: string) => `Emboss ${piece} in its folder`,
     shown: (shows: string, piece: string) => `Emboss ${shows} into ${piece}`,
     caution: 'Keep fingers out of the rollers of the machine.',
   },
   'die cut': {
-    ...dry, name: 'Die cut', done: 'die cut', using: 'die', ...out('Die cut'), minutes: 1,
+    ...dry, name: 'Die cut', done: 'die cut', using: 'die', ...out('Die cut'), minutes: 1, tool: 'machine',
     caution: 'Keep fingers out of the rollers of the machine.',
   },
   'cut out': {

@@ -1,13 +1,11 @@
 import type { PreparedCard } from '../batch'
-import type { Bag, PackedKit } from '../kits'
-import { LEVEL_WORDS, isCutReady, scoresLeft, stripInWords, stripName } from '../batch'
-import { broughtPieces, lyingPieces, extraInWords } from '../kits'
-import type { PrepLevel, ProfileEntry } from '../document'
-import type { Step } from '../folds'
-import { wayUp } from '../dressing'
-import { cardAfter, foldById, layerWords } from '../folds'
+import type { Bag, PackedKit, StepLeft } from '../kits'
+import { LEVEL_WORDS, isCutReady, scoresLeft, stripName } from '../batch'
+import { broughtPieces, lyingPieces, extraInWords, stepsLeft } from '../kits'
+import type { ProfileEntry } from '../document'
+import { cardAfter, foldById } from '../folds'
 import type { Units } from '../lengths'
-import { formatLength, formatSize, parseLength } from '../lengths'
+import { formatLength, parseLength } from '../lengths'
 import type { Drawing, PrintBlock, PrintSection } from './model'
 import { patternDrawing } from './pattern'
 import { cardDrawing, stepDrawings } from './stage'
@@ -29,87 +27,6 @@ const BLANK = { width: 236, height: 110 }
 const STAGE = { width: 118, height: 92 }
 /** Blanks that are drawn for one step. */
 const MOST_BLANKS = 2
-
-const IS_SCORED: ReadonlySet<PrepLevel> = new Set(['scored', 'die cut', 'stamped', 'assembled'])
-
-/**
- * A step as it is left to do, by how far what is worked on in it is made ready.
- * @param folded what is worked on and has creases, by key
- * @param bought what of it comes folded and has no other score
- */
-function leftOf(
-  step: Step, folded: string[], levels: ReadonlyMap<string, PrepLevel>, bought: ReadonlySet<string>,
-  nameOf: (key: string) => string,
-): Pick<Step, 'text' | 'warning'> {
-  const names = (keys: string[]) => keys.map(nameOf).join(', ')
-  const scored = folded.filter(key => bought.has(key) || IS_SCORED.has(levels.get(key) ?? 'cut'))
-  const dies = folded.filter(key => levels.get(key) === 'die cut')
-  if (!step.scored || scored.length === 0) return step
-  const cut = dies.length > 0 ? `${names(dies)}: slits and windows are cut already. ` : ''
-  if (scored.length < folded.length) return { ...step, text: `${names(scored)}: scored already. ${cut}${step.text}` }
-  return { ...step.scored, text: `${cut}${step.scored.text}` }
-}
-
-/** Whether all that a step does is done already: what it puts on is put on, and it makes nothing. */
-const isDone = ({ puts, makes }: Step, levels: ReadonlyMap<string, PrepLevel>): boolean =>
-  puts.length > 0 && makes.every(key => puts.includes(key)) && puts.every(key => levels.get(key) === 'assembled')
-
-/**
- * Whether a work is done before the bag is handed out: by whoever prepares the class, or as its piece is made ready.
- */
-function isDoneBefore({ work, works = [] }: Step, levels: ReadonlyMap<string, PrepLevel>): boolean {
-  if (!work || work.by === 'student') return false
-  if (work.by === 'instructor') return true
-  const level = levels.get(works[0] ?? '')
-  return level === 'assembled' || level === 'stamped' || (level === 'die cut' && CUT_AWAY.has(work.technique))
-}
-const CUT_AWAY: ReadonlySet<string> = new Set(['die cut', 'punch'])
-
-/** The steps of a kit as they are left to whoever gets the bag. */
-interface HandStep {
-  /** Its place among the steps of the card; none for what comes before them. */
-  at?: number
-  text: string
-  warning?: string
-}
-
-function stepsOf({ card, pieces, strips }: PackedKit, units: Units): HandStep[] {
-  const { construction } = card
-  if (!construction) return []
-  const levels = new Map(pieces.map(({ piece, level }) => [piece.key, level]))
-  const bought = new Set(pieces.flatMap(({ piece, paper }) =>
-    (piece.scores.length > 0 && scoresLeft(paper, piece) === 0 ? [piece.key] : [])))
-  const isPrint = (key: string) => pieces.some(({ piece, paper }) => piece.key === key && paper?.kind === 'print')
-  const nameOf = (key: string) => construction.parts.find(part => part.key === key)?.name ?? key
-  const uncut = strips.map(
-    strip => `From the strip of ${strip.paper.name}: ${stripInWords(strip, card.pieces, units)}.`,
-  )
-  const brought = pieces.filter(({ level }) => level === 'brought').map(({ piece, count }) =>
-    `${count} × ${piece.name} ${formatSize(piece.width.value, piece.height.value, units)}`,
-  )
-  let worked: string[] = []
-  return [
-    ...(uncut.length > 0 ? [{ text: `Cut your pieces. ${uncut.join(' ')}` }] : []),
-    ...(brought.length > 0 ? [{ text: `Cut from your own paper: ${brought.join(', ')}.` }] : []),
-    ...construction.steps.flatMap((step, at): HandStep[] => {
-      const folded = step.makes.filter(key =>
-        construction.parts.some(part => part.key === key && part.creases.length > 0),
-      )
-      if (folded.length > 0) worked = folded
-      if (isDone(step, levels) || isDoneBefore(step, levels)) return []
-      const ready = step.puts.filter(key => levels.get(key) === 'assembled')
-      const already = ready.length > 0 ? `${ready.map(nameOf).join(', ')}: put on already. ` : ''
-      if (step.lays) {
-        const left = step.puts.filter(key => levels.get(key) !== 'assembled')
-        const top = wayUp(construction, left.filter(isPrint), left.length)
-        const words = [layerWords(construction, left, units, step.lays), top]
-        return [{ at, text: `${already}${words.filter(Boolean).join(' ')}`, warning: step.warning }]
-      }
-      const { text, warning } = leftOf(step, worked, levels, bought, nameOf)
-      return [{ at, text: `${already}${text}`, warning }]
-    }),
-  ]
-}
 
 /** The drawings of a step: what it makes as flat patterns, what it puts on by the model. */
 function drawingsOf({ construction, fold }: PreparedCard, at: number, units: Units): Drawing[] {
@@ -177,7 +94,7 @@ const headed = (head: string, items: string[], mark: 'box' | 'dot' | 'number'): 
   (items.length > 0 ? [{ kind: 'text', strong: true, text: head }, { kind: 'list', mark, items }] : [])
 
 /** A step with its number, its caution and its drawings. */
-function stepBlocks(card: PreparedCard, { at, text, warning }: HandStep, index: number, units: Units): PrintBlock[] {
+function stepBlocks(card: PreparedCard, { at, text, warning }: StepLeft, index: number, units: Units): PrintBlock[] {
   const drawings = at === undefined ? [] : drawingsOf(card, at, units)
   return [
     { kind: 'text', text: `${index + 1}. ${typesetText(inUnits(text, units))}` },
@@ -219,7 +136,7 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
       },
       {
         kind: 'side by side',
-        cells: stepsOf(kit, units).map((step, index) => stepBlocks(card, step, index, units)),
+        cells: stepsLeft(kit, units).map((step, index) => stepBlocks(card, step, index, units)),
       },
       {
         kind: 'together',

@@ -1,11 +1,13 @@
-import type { KitPart, Recipes, Said, SaidCutting, SaidKit } from '../audit'
+import type { KitPart, KitWork, Recipes, Said, SaidCutting, SaidKit } from '../audit'
 import type { Preparation } from '../batch'
 import type { PaperOutcome } from '../plans'
 import type { Bag, PackedKit, Kits } from '../kits'
 import { packedKit, piecesInBag, suppliesFor, tasksOf, weighedBags } from '../kits'
 import { ANY_SCRAP } from '../document'
-import type { Piece } from '../folds'
+import { envelopeWorks } from '../dressing'
+import type { PartWork, Piece } from '../folds'
 import { mainCrease } from '../folds'
+import { techniqueOf } from '../making'
 import { bagLabels, kitLabels, packingSection } from '../printed'
 
 /* What a prepared and planned class says of itself, as plain data for the auditor. */
@@ -32,9 +34,16 @@ export const recipesOf = ({ cards }: Preparation): Recipes =>
           joints: (construction?.joints ?? []).filter(
             ({ part, means }) => part === piece.key && means !== 'held' && means !== 'glue',
           ).length,
+          works: piece.works?.map(kitWork),
         })),
+        envelope: envelopeWorks(entry).map(kitWork),
         things: (construction?.extras ?? []).map(({ name, count, length }) => ({ name, count, length })),
       }]))
+
+const kitWork = ({ technique, by, times }: Pick<PartWork, 'technique' | 'by' | 'times'>): KitWork => {
+  const { name, when } = techniqueOf(technique)
+  return { technique, name, by, times, isFlat: when === 'flat' }
+}
 
 /** The side that the first score from edge to edge in its middle parts in two. */
 function halvesOf({ scores }: Piece): 'width' | 'height' | undefined {

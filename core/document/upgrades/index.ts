@@ -2,6 +2,7 @@ import { VERSION } from '../version'
 import * as from1 from './from-1'
 import * as from10 from './from-10'
 import * as from11 from './from-11'
+import * as from12 from './from-12'
 import * as from2 from './from-2'
 import * as from3 from './from-3'
 import * as from4 from './from-4'
@@ -33,6 +34,7 @@ const STEPS: Record<number, Partial<Record<DocumentKind, Step>>> = {
   9: { class: from9.upgradeClass },
   10: { class: from10.upgradeClass, paper: from10.upgradePaper },
   11: { class: from11.upgradeClass, dressing: from11.upgradeDressing },
+  12: { class: from12.withEvening, settings: from12.withEvening },
 }
 
 /**

@@ -226,3 +226,15 @@ describe('a file of version 11', () => {
     expect(wrong.ok ? [] : wrong.problems.map(({ path }) => path)).toContain('free[0].works[0].technique')
   })
 })
+
+describe('a file of version 12', () => {
+  const data = fixture('v12')
+
+  it('did not know how long the making takes, and keeps everything that it knew', () => {
+    const { evening, ...batch } = opened(data)
+    expect({ ...batch, version: 12 }).toEqual((({ format: _, ...known }) => known)(data))
+    expect(evening).toMatchObject({ machines: 1, heatTools: 1, spread: 35, hands: { stamp: 60 }, drying: { wash: 600 } })
+    const { evening: _, ...settings } = DEFAULT_SETTINGS
+    expect(openSettings({ ...settings, version: 12 })).toMatchObject({ ok: true, value: { ...settings, evening } })
+  })
+})
