@@ -4,6 +4,9 @@ import { PACKING, calendarOf, shoppingList, suppliesFor, taskMinutes, tasksOf } 
 import { calendarIcs } from '../../core/exports'
 import type { Kits } from '../../core/kits'
 
+/** Minutes of drying from which on nothing is laid on each other the same evening. */
+const OVERNIGHT = 5
+
 /** The class and what comes before it as a calendar file. */
 export function classCalendar(
   preparation: Preparation, outcomes: PaperOutcome[], kits: Kits, name: string,
@@ -13,10 +16,7 @@ export function classCalendar(
   const cutting = outcomes.reduce((sum, { minutes }) => sum + minutes, 0)
   const groups = shoppingList(preparation.batch, kits, suppliesFor(preparation))
     .filter(({ lines }) => lines.some(({ missing }) => missing > 0))
-  return calendarIcs(
-    calendarOf(
-      preparation.batch, { cutting, packing, ready: taskMinutes(tasks) - packing }, groups.map(({ where }) => where),
-    ),
-    name,
-  )
+  const drying = tasks.filter(({ dries }) => dries >= OVERNIGHT).map(({ name, what }) => `${name} ${what}`)
+  const planned = { cutting, packing, ready: taskMinutes(tasks) - packing, drying }
+  return calendarIcs(calendarOf(preparation.batch, planned, groups.map(({ where }) => where)), name)
 }

@@ -86,6 +86,7 @@ export const BOUNDS = {
   cents: 1_000_000,
   envelopes: 24,
   rates: 12,
+  postDays: 60,
   grams: 5000,
   /** Cubic centimetres of a gram of paper. */
   bulk: { least: 0.5, most: 4 },

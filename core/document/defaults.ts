@@ -1,4 +1,4 @@
-import { DRYING, EVENING, HANDS, LABELS, PACE, PREP_PACE, PRICES, THICKNESS, TOOLS, WISHES, naturalOf } from './fields'
+import { DRYING, EVENING, HANDS, LABELS, PACE, PREP_PACE, PRICES, POSTING, TOOLS, WISHES, naturalOf } from './fields'
 import { RULES, forRules } from './rules'
 import type { Units } from '../lengths'
 import type {
@@ -148,7 +148,7 @@ export const DEFAULT_EVENING: EveningEntry = {
 }
 
 export const DEFAULT_POST: PostEntry = {
-  ...naturalOf(THICKNESS, 'inch'),
+  ...naturalOf(POSTING, 'inch'),
   envelopes: [
     { key: 'small', name: 'Small envelope', width: '4 3/8 in', height: '5 3/4 in' },
     { key: 'half-sheet', name: 'Half sheet envelope', width: '5 3/4 in', height: '8 3/4 in' },

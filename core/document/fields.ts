@@ -184,13 +184,14 @@ export const PRICES = table({
   },
 })
 
-/** How thick a card comes out, beside envelopes and rates. */
-export const THICKNESS = table({
+/** How thick a card comes out and how long the post takes, beside envelopes and rates. */
+export const POSTING = table({
   foam: lengthFromZero('Height of a foam pad', '1.5 mm'),
   bulk: {
     kind: 'number', name: 'Thickness for its weight (bulk), cm³ per gram', natural: 1.25, ...BOUNDS.bulk,
     of: 'cubic centimetres per gram', decimals: 2,
   },
+  days: { kind: 'whole', name: 'Days that the post takes', natural: 4, least: 0, most: BOUNDS.postDays },
 })
 
 /**
@@ -218,7 +219,7 @@ export const FIELDS = {
   'tools.pace': { shape: 'PaceEntry', table: PACE },
   'wishes': { shape: 'WishesEntry', table: WISHES },
   'prices': { shape: 'PricesEntry', table: PRICES },
-  'post': { shape: 'PostEntry', table: THICKNESS },
+  'post': { shape: 'PostEntry', table: POSTING },
   'prep.pace': { shape: 'PrepPaceEntry', table: PREP_PACE },
   'evening': { shape: 'EveningEntry', table: EVENING },
   'evening.hands': { shape: 'HandsEntry', table: HANDS },

@@ -6,7 +6,7 @@ import { BOUNDS } from './bounds'
 import { DressingEntry } from './dressing-shapes'
 import { EveningEntry } from './evening-shapes'
 import { fieldsOf, namesOf, withFields } from './field-checks'
-import { EVENING, LABELS, PACE, PRICES, THICKNESS, TOOLS, WISHES } from './fields'
+import { EVENING, LABELS, PACE, PRICES, POSTING, TOOLS, WISHES } from './fields'
 import { PaperEntry } from './paper-shapes'
 import { PrepEntry } from './prep-shapes'
 import { LabelsEntry, PricesEntry, ShoppingEntry, SupplyEntry } from './supply-shapes'
@@ -300,8 +300,8 @@ export class RateEntry {
 /**
  * What cards are posted in and for how much. Everything here can be changed; the figures it starts with are made up.
  */
-@withFields(THICKNESS)
-export class PostEntry extends fieldsOf(THICKNESS) {
+@withFields(POSTING)
+export class PostEntry extends fieldsOf(POSTING) {
   @listOf(() => EnvelopeEntry, 'envelopes', BOUNDS.envelopes)
   envelopes!: EnvelopeEntry[]
 
@@ -403,7 +403,7 @@ export class ClassDocument {
   @one(() => PricesEntry, namesOf('the prices', PRICES))
   prices!: PricesEntry
 
-  @one(() => PostEntry, namesOf('the posting', THICKNESS, 'envelopes', 'rates'))
+  @one(() => PostEntry, namesOf('the posting', POSTING, 'envelopes', 'rates'))
   post!: PostEntry
 
   @one(() => LabelsEntry, namesOf('the labels', LABELS))

@@ -3,11 +3,15 @@ import { describe, expect, it } from 'vitest'
 import { prepare } from '../batch'
 import { calendarOf, eveningOf } from '.'
 import { demoBatches } from '../../demo'
+import { newSeat } from '../document'
 import type { Batch } from '../document'
 import { calendarIcs } from '../exports'
 
 const [, tide] = demoBatches(new Date(2030, 0, 1)) as [Batch, Batch]
-const batch = produce(tide, draft => void (draft.class.date = '2030-03-02'))
+const batch = produce(tide, (draft) => {
+  draft.class.date = '2030-03-02'
+  for (const seat of draft.roster) seat.online = false
+})
 const classWith = (change: Partial<Batch['class']>) =>
   prepare(produce(batch, draft => void Object.assign(draft.class, change)))
 
@@ -40,8 +44,28 @@ describe('the calendar', () => {
       ['ready', '2030-02-28', 20], ['pack', '2030-03-01', 16], ['class', '2030-03-02', 150],
     ])
     expect(calendarOf(batch, { cutting: 0, ready: 0, packing: 0 }, []).map(({ key }) => key)).toEqual(['class'])
+    // What dries is said where it is made ready.
+    const drying = calendarOf(batch, { cutting: 0, ready: 5, packing: 1, drying: ['Wash 14 × Sky (Harbour)'] }, [])
+    expect(drying.map(({ key, notes }) => [key, notes]).slice(0, 2)).toEqual([
+      ['ready', 'Dries overnight, lying open: Wash 14 × Sky (Harbour).'], ['pack', ''],
+    ])
     // A long preparation moves the shopping before its first block.
     expect(calendarOf(batch, { cutting: 1200, ready: 0, packing: 0 }, ['x'])[0]!.date).toBe('2030-02-18')
+  })
+
+  it('posts bags so early that they are there the day before, and does everything else before that', () => {
+    const posted = produce(batch, (draft) => {
+      draft.class.delivery = 'by post'
+      draft.post.days = 5
+    })
+    const events = calendarOf(posted, { cutting: 30, ready: 0, packing: 15 }, ['By the quay'])
+    expect(events.map(({ key, date, start }) => [key, date, start])).toEqual([
+      ['shopping', '2030-02-20', '10:00'], ['cut', '2030-02-22', '18:00'], ['pack', '2030-02-23', '18:00'],
+      ['post', '2030-02-24', '10:00'], ['class', '2030-03-02', '18:30'],
+    ])
+    const joined = produce(batch, draft => void (draft.roster = [{ ...newSeat('seat-2'), online: true }]))
+    const [, post] = calendarOf(joined, { cutting: 0, ready: 0, packing: 15 }, [])
+    expect(post).toMatchObject({ key: 'post', notes: '1 bag, today at the latest: the post takes 4 days.' })
   })
 
   it('is written as an open format, the same every time', async () => {

@@ -1,6 +1,6 @@
 import type { Batch } from '../document'
 import type { Preparation } from '../batch'
-import { sumOf } from '../lists'
+import { count, sumOf } from '../lists'
 import { makingMinutes } from './minutes'
 
 /*
@@ -87,40 +87,67 @@ const MORNING = '10:00'
 /** Minutes for each place that something is bought at. */
 const BUYING = 30
 
+const dryingNote = (drying: string[] = []): string =>
+  (drying.length > 0 ? `Dries overnight, lying open: ${drying.join('; ')}.` : '')
+
 const daysBefore = (date: string, days: number): string =>
   new Date(Date.parse(`${date}T00:00:00Z`) - days * 86_400_000).toISOString().slice(0, 10)
 
+/** What is planned before a class, in minutes of work. */
+export interface Planned {
+  cutting: number
+  ready: number
+  packing: number
+  /** What of it dries overnight before it is packed, as a list names it. */
+  drying?: string[]
+}
+
 /**
  * The class and what comes before it: packing the evening before, making ready and cutting before that in blocks of at
- * most two hours, shopping a week before, or earlier where the cutting needs it.
- * @param minutes planned for cutting, for making pieces ready, and for packing
+ * most two hours, shopping a week before, or earlier where the cutting needs it. Bags that go by post are on their way
+ * in time, and everything before that comes so many days sooner.
  * @param places where something has to be bought
  */
 export function calendarOf(
-  { class: { title, date, starts, lasts, place, notes } }: Pick<Batch, 'class'>,
-  minutes: { cutting: number, ready: number, packing: number },
+  { class: { title, date, starts, lasts, place, notes, delivery }, post, roster }: Pick<Batch, 'class' | 'post' | 'roster'>,
+  minutes: Planned,
   places: string[],
 ): CalendarEvent[] {
-  let day = 0
-  const blocks = (key: string, what: string, total: number): CalendarEvent[] => {
+  const away = roster.filter(({ online }) => online).length
+  const isPosted = minutes.packing > 0 && (delivery === 'by post' || away > 0)
+  // What is posted on a day is there so many days later, and that is the day before the class.
+  let day = isPosted ? post.days + 1 : 0
+  const posting: CalendarEvent[] = isPosted
+    ? [{
+        key: 'post',
+        title: `Post the bags: ${title}`,
+        date: daysBefore(date, day),
+        start: MORNING,
+        minutes: BUYING,
+        place: '',
+        notes: `${delivery === 'by post' ? 'All bags' : count(away, 'bag')}, today at the latest: the post takes ${
+          count(post.days, 'day')}.`,
+      }]
+    : []
+  const blocks = (key: string, what: string, total: number, notes = ''): CalendarEvent[] => {
     const whole = Math.ceil(total)
-    const count = Math.ceil(whole / LONGEST_BLOCK)
-    return Array.from({ length: count }, (_, at) => {
+    const parts = Math.ceil(whole / LONGEST_BLOCK)
+    return Array.from({ length: parts }, (_, at) => {
       day++
       return {
-        key: count > 1 ? `${key}-${count - at}` : key,
+        key: parts > 1 ? `${key}-${parts - at}` : key,
         title: `${what}: ${title}`,
         date: daysBefore(date, day),
         start: EVENING,
-        minutes: Math.ceil(whole / count),
+        minutes: Math.ceil(whole / parts),
         place: '',
-        notes: '',
+        notes,
       }
     })
   }
   const work = [
     ...blocks('pack', 'Pack the bags', minutes.packing),
-    ...blocks('ready', 'Score and make ready', minutes.ready),
+    ...blocks('ready', 'Score and make ready', minutes.ready, dryingNote(minutes.drying)),
     ...blocks('cut', 'Cut', minutes.cutting),
   ]
   const shopping: CalendarEvent[] = places.length === 0
@@ -137,6 +164,7 @@ export function calendarOf(
   return [
     ...shopping,
     ...work.reverse(),
+    ...posting,
     { key: 'class', title, date, start: starts || EVENING, minutes: lasts, place, notes },
   ]
 }

@@ -16,6 +16,8 @@ export interface Task {
   /** So many times what takes so long each. */
   times: number
   minutes: number
+  /** Minutes that it dries before anything else is done to it. */
+  dries: number
 }
 
 const SCORE = 'Score'
@@ -33,20 +35,21 @@ interface Done {
   card: string
   times: number
   seconds: number
+  dries: number
   pieces: Map<string, number>
 }
 
 /** All that is done to the pieces of a class beside cutting, in the order of the craft; packing is last. */
 export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(preparation)): Task[] {
-  const { batch: { prep: { pace }, evening: { hands, share } }, cards } = preparation
+  const { batch: { prep: { pace }, evening: { hands, drying, share } }, cards } = preparation
   const all = new Map<string, Done>()
   /** Seconds for one piece or impression, by whoever does all of them in a row. */
   const inARow = (technique: TechniqueKey) => (hands[technique] * share) / 100
   for (const card of cards) {
-    const add = (name: string, piece: string, pieces: number, times: number, seconds: number) => {
+    const add = (name: string, piece: string, pieces: number, times: number, seconds: number, dries = 0) => {
       if (times === 0) return
       const key = `${name} ${card.entry.key}`
-      const done = all.get(key) ?? { name, card: card.entry.title, times: 0, seconds: 0, pieces: new Map() }
+      const done = all.get(key) ?? { name, card: card.entry.title, times: 0, seconds: 0, dries, pieces: new Map() }
       done.times += times
       done.seconds += times * seconds
       done.pieces.set(piece, (done.pieces.get(piece) ?? 0) + pieces)
@@ -54,7 +57,7 @@ export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(prepa
     }
     for (const { technique, by, times } of envelopeWorks(card.entry)) {
       if (by !== 'student')
-        add(techniqueOf(technique).name, 'Envelope', card.kits, times * card.kits, inARow(technique))
+        add(techniqueOf(technique).name, 'Envelope', card.kits, times * card.kits, inARow(technique), drying[technique])
     }
     for (const [{ levels, profile }, dealt] of grouped(card.dealt, ({ prep }) => prep)) {
       for (const piece of card.pieces) {
@@ -69,7 +72,7 @@ export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(prepa
         }
         const works = piece.works?.filter(work => isWorkDone(work, level)) ?? []
         for (const { technique, times } of works)
-          add(techniqueOf(technique).name, piece.name, pieces, pieces * times, inARow(technique))
+          add(techniqueOf(technique).name, piece.name, pieces, pieces * times, inARow(technique), drying[technique])
         // A level says what was done where no work does.
         if (level === 'die cut' && works.length === 0)
           add(techniqueOf('die cut').name, piece.name, pieces, pieces, pace.dieCut)
@@ -87,16 +90,17 @@ export function tasksOf(preparation: Preparation, bags: Bag[] = packedBags(prepa
   const filled = bags.filter(({ kits }) => kits.length > 0).length
   const tasks = [...all.values()]
     .sort((a, b) => ORDER.indexOf(a.name) - ORDER.indexOf(b.name))
-    .map(({ name, card, times, seconds, pieces }): Task => ({
+    .map(({ name, card, times, seconds, dries, pieces }): Task => ({
       name,
       what: `${[...pieces].map(([piece, number]) => `${number} × ${piece}`).join(', ')} (${card})`,
       times,
       minutes: seconds / 60,
+      dries: dries / 60,
     }))
   return filled === 0
     ? tasks
     : [...tasks, { name: PACKING, what: `${count(inBags, 'piece')} into ${count(filled, 'bag')}`, times: inBags,
-        minutes: (inBags * pace.pack) / 60 }]
+        minutes: (inBags * pace.pack) / 60, dries: 0 }]
 }
 
 /** Minutes of all tasks together. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { itemAt } from '../../../core/lists'
-import { BOUNDS, THICKNESS } from '../../../core/document'
+import { BOUNDS, POSTING } from '../../../core/document'
 import type { EnvelopeEntry, PostEntry, RateEntry } from '../../../core/document'
 
 /** Envelopes and rates. The figures it starts with are made up; the maker puts in what the post asks. */
@@ -56,7 +56,7 @@ const rates = computed(() => rows('rates') as RateEntry[])
     </p>
     <div class="row">
       <FieldRows
-        :table="THICKNESS"
+        :table="POSTING"
         :values="post"
         @change="(key, change) => set(key, all => void Object.assign(all, change))"
       />

@@ -1,10 +1,12 @@
 /*
  * From version 12 to version 13. Frozen: it is never changed to follow what a new class starts with today.
  *
- * Version 12 did not know how long the making takes, nor how many share a machine.
+ * Version 12 did not know how long the making takes, how many share a machine, and how many days the post takes.
  */
 
 type Data = Record<string, unknown>
+
+const isData = (value: unknown): value is Data => typeof value === 'object' && value !== null && !Array.isArray(value)
 
 const HANDS = {
   'reading': 20, 'cutting': 60, 'scoring': 25, 'slitting': 60, 'putting': 50, 'trim': 30, 'wash': 120, 'spray': 60,
@@ -19,9 +21,10 @@ const DRYING = {
 }
 
 /** A class, alone or with its papers, and the settings of a studio alike. */
-export const withEvening = (document: Data): Data => ({
+export const withEveningAndDays = (document: Data): Data => ({
   evening: {
     machines: 1, heatTools: 1, spread: 35, showing: 4, share: 60, hands: { ...HANDS }, drying: { ...DRYING },
   },
   ...document,
+  ...(isData(document.post) && { post: { days: 4, ...document.post } }),
 })

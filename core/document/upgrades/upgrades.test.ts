@@ -50,7 +50,7 @@ describe('a file of version 2', () => {
     expect(batch.cutting).toEqual(data.cutting.map((entry: Data) => ({ ...entry, ...APART, also: [], miscut: [] })))
     // Nothing lies on its cards but what the catalogue puts there: the same pieces as before.
     expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...card, ...ALIKE, ...UNDRESSED })))
-    expect([batch.papers, batch.post]).toEqual([data.papers.map(soldSingly), data.post])
+    expect([batch.papers, batch.post]).toEqual([data.papers.map(soldSingly), { ...data.post, days: 4 }])
   })
 
   it('keeps the sizes that a card left out, where they would follow its own by now', () => {
@@ -232,9 +232,11 @@ describe('a file of version 12', () => {
 
   it('did not know how long the making takes, and keeps everything that it knew', () => {
     const { evening, ...batch } = opened(data)
-    expect({ ...batch, version: 12 }).toEqual((({ format: _, ...known }) => known)(data))
+    const { format: _f, post, ...known } = data
+    expect({ ...batch, version: 12 }).toEqual({ ...known, post: { ...post, days: 4 } })
     expect(evening).toMatchObject({ machines: 1, heatTools: 1, spread: 35, hands: { stamp: 60 }, drying: { wash: 600 } })
-    const { evening: _, ...settings } = DEFAULT_SETTINGS
-    expect(openSettings({ ...settings, version: 12 })).toMatchObject({ ok: true, value: { ...settings, evening } })
+    const { evening: _, post: { days, ...rates }, ...settings } = DEFAULT_SETTINGS
+    expect(openSettings({ ...settings, post: rates, version: 12 }))
+      .toMatchObject({ ok: true, value: { ...settings, post: { ...rates, days }, evening } })
   })
 })
