@@ -27,6 +27,7 @@ const ROOMS = {
   kits: [
     'lists', 'lengths', 'making', 'document', 'paper', 'folds', 'dressing', 'cutting', 'sharing', 'batch', 'plans',
   ],
+  rehearsal: ['lists', 'lengths', 'making', 'document', 'folds', 'batch', 'kits'],
   reserved: [
     'lists', 'lengths', 'document', 'paper', 'cutting', 'sharing', 'together', 'batch', 'plans', 'kits', 'kept',
   ],

@@ -82,7 +82,7 @@ const overlaps = (page: Page) =>
     )
   })
 
-const stations = ['cards', 'papers', 'pieces', 'cutting', 'kits']
+const stations = ['cards', 'papers', 'pieces', 'cutting', 'kits', 'evening']
 const sideways = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
 

@@ -17,9 +17,9 @@ export type Start<Name extends SearchName> = (
   name: Name, hear: Hear<Searches[Name]['answer']>, broken: (reason: string) => void,
 ) => Remote<Name>
 
-/** What is to be taught takes the whole catalogue, which the other searches need not load. */
-const scriptOf = (name: SearchName): Worker => (name === 'teach'
-  ? new Worker(new URL('../workers/teach.worker.ts', import.meta.url), { type: 'module' })
+/** What makes cards takes the whole catalogue, which the other searches need not load. */
+const scriptOf = (name: SearchName): Worker => (name === 'teach' || name === 'evening'
+  ? new Worker(new URL('../workers/catalogue.worker.ts', import.meta.url), { type: 'module' })
   : new Worker(new URL('../workers/planner.worker.ts', import.meta.url), { type: 'module' }))
 
 export function startWorker<Name extends SearchName>(...[name, hear, broken]: Parameters<Start<Name>>): Remote<Name> {

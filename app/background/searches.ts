@@ -1,6 +1,7 @@
 import type { KitDrawer, KitsFrom, Plan, CuttingProblem } from '../../core/cutting'
 import type { Batch } from '../../core/document'
 import type { Suggestion, TeachWishes } from '../../core/kits'
+import type { Advice } from '../../core/rehearsal'
 import type { Sharing, SharingProblem } from '../../core/sharing'
 import type { TogetherProblem } from '../../core/together'
 
@@ -13,6 +14,8 @@ export interface Searches {
   share: { problem: SharingProblem, answer: Sharing }
   /** How many kits a drawer gives. */
   kits: { problem: KitDrawer, answer: KitsFrom }
+  /** Whether a class fits into its evening, and what would help. */
+  evening: { problem: Batch, answer: Advice }
   teach: { problem: { batch: Batch, wishes: TeachWishes }, answer: Suggestion[] }
 }
 export type SearchName = keyof Searches

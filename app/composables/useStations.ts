@@ -16,6 +16,7 @@ export const STATIONS = [
   { key: 'pieces', name: 'Pieces' },
   { key: 'cutting', name: 'Cutting' },
   { key: 'kits', name: 'Kits' },
+  { key: 'evening', name: 'Evening' },
 ] as const
 
 export type StationKey = (typeof STATIONS)[number]['key']
@@ -30,6 +31,7 @@ export interface StationState {
 export function useStations() {
   const work = useClassStore()
   const planner = usePlannerStore()
+  const evening = useEveningStore()
 
   return computed((): Record<StationKey, StationState> => {
     const cards = work.settled?.preparation.cards ?? []
@@ -64,6 +66,10 @@ export function useStations() {
       kits: {
         figure: count(work.settled ? bagsOf(work.settled.batch).length : 0, 'bag'),
         state: planner.running ? 'working' : state(toBuy || unplaced || paperless > 0),
+      },
+      evening: {
+        figure: `${work.settled?.batch.class.lasts ?? 0} min`,
+        state: evening.isRunning ? 'working' : state(evening.fits === false),
       },
     }
   })

@@ -137,6 +137,10 @@ useHead({ title: 'Settings · Wakaru' })
         open
         @change="(_, tools) => change(all => void (all.tools[units] = tools))"
       />
+      <EveningForm
+        :evening="settings.evening"
+        @change="(_, evening) => change(all => void (all.evening = evening))"
+      />
       <PostForm
         :post="settings.post"
         :currency="settings.prices.currency"

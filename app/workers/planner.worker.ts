@@ -40,8 +40,8 @@ const together: SearchOf<'together'> = function* (problem, solve) {
 }
 
 expose(new Searcher({
-  plan: { search: plan, beginsAlone: true },
-  share: { search: share, beginsAlone: false },
-  kits: { search: kits, beginsAlone: false },
-  together: { search: together, beginsAlone: false },
+  plan: { search: plan, alone: 'to a first answer' },
+  share: { search: share, alone: 'nowhere' },
+  kits: { search: kits, alone: 'nowhere' },
+  together: { search: together, alone: 'nowhere' },
 }))

@@ -7,10 +7,10 @@ export type SearchOf<Name extends SearchName> = (
   problem: Searches[Name]['problem'], solve: Solve | undefined,
 ) => Generator<SearchStep<Searches[Name]['answer']>, Searches[Name]['answer']>
 
-/** A search, and whether it has a first answer without the solver. */
+/** A search, and how far it comes without the solver. */
 export interface Searched<Name extends SearchName> {
   search: SearchOf<Name>
-  beginsAlone: boolean
+  alone: 'nowhere' | 'to a first answer' | 'to the end'
 }
 
 export const NO_SOLVER = 'The solver could not be loaded.'
@@ -40,7 +40,7 @@ export class Searcher<Name extends SearchName> implements Searching<Name> {
   }
 
   private async work(
-    { search, beginsAlone }: Searched<Name>,
+    { search, alone }: Searched<Name>,
     order: number,
     jobs: Keyed<Searches[Name]['problem']>[],
     hear: Hear<Searches[Name]['answer']>,
@@ -48,7 +48,8 @@ export class Searcher<Name extends SearchName> implements Searching<Name> {
     const open: typeof jobs = []
     // Every job shows its first answer before any is looked at more closely.
     for (const job of jobs) {
-      if (!beginsAlone || !await this.attempt(order, job.key, hear, search(job.problem, undefined), 1)) open.push(job)
+      const most = alone === 'nowhere' ? 0 : alone === 'to the end' ? Infinity : 1
+      if (!await this.attempt(order, job.key, hear, search(job.problem, undefined), most)) open.push(job)
       if (order !== this.current) return
     }
     const solve = await this.solver

@@ -104,11 +104,11 @@ const forTechniques = <Made>(of: (key: TechniqueKey) => Made): Record<TechniqueK
 
 /** Seconds that most students take for what is done to a card; of a technique for one piece or impression. */
 export const HANDS = table({
-  reading: seconds('To read a step and find its pieces', 20),
-  cutting: seconds('To cut a piece', 60),
-  scoring: seconds('To score and fold once', 25),
-  slitting: seconds('To cut a slit or a window', 60),
-  putting: seconds('To put a piece on', 50),
+  reading: seconds('To read a step and find its pieces', 40),
+  cutting: seconds('To cut a piece', 90),
+  scoring: seconds('To score and fold once', 45),
+  slitting: seconds('To cut a slit or a window', 90),
+  putting: seconds('To put a piece on', 90),
   ...forTechniques(key => seconds<number>(techniqueOf(key).name, techniqueOf(key).minutes * 60)),
 })
 

@@ -1,4 +1,4 @@
-import type { Batch } from '../document'
+import type { Batch, ClassDetails } from '../document'
 import type { Preparation } from '../batch'
 import { count, sumOf } from '../lists'
 import { makingMinutes } from './minutes'
@@ -26,6 +26,10 @@ const clock = (minutes: number): string => {
   return `${String(Math.floor(day / 60)).padStart(2, '0')}:${String(day % 60).padStart(2, '0')}`
 }
 const minutesIn = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3))
+
+/** The time of day so many minutes after a class has begun, HH:MM; nothing while nobody said when it begins. */
+export const clockAfter = ({ starts }: Pick<ClassDetails, 'starts'>, minutes: number): string | undefined =>
+  (starts === '' ? undefined : clock(minutesIn(starts) + Math.round(minutes)))
 
 /**
  * The order of the evening with its minutes: what is left between welcome and clearing up goes to the cards by what

@@ -1,2 +1,4 @@
+export * from './advice'
 export * from './model'
+export * from './problem'
 export * from './rehearse'

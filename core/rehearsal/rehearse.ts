@@ -51,7 +51,8 @@ export function rehearse(problem: RehearsalProblem, choices: RehearsalChoices = 
   const students = sumOf(problem.makers.map(({ count }) => count))
   const most = Math.max(LEAST_RUNS, Math.floor(MOST_STUDENTS / Math.max(1, students)))
   const runs = choices.runs ?? Math.min(RUNS, most)
-  const evenings = Array.from({ length: runs }, (_, run) => evening(problem, Math.imul(seed, 7919) + run, duration))
+  const played = { ...problem, makers: problem.makers.map(maker => ({ ...maker, stages: maker.stages.map(playedSteps) })) }
+  const evenings = Array.from({ length: runs }, (_, run) => evening(played, Math.imul(seed, 7919) + run, duration))
   const last = evenings.map(({ ends }) => Math.max(problem.begins, ...ends))
   const mean = (of: (one: Evening) => number) => sumOf(evenings.map(of)) / Math.max(1, runs)
   const each = (of: (one: Evening) => number) => mean(of) / Math.max(1, students)
@@ -88,19 +89,42 @@ function spreadOf(values: number[]): Spread {
   return { low: at(0.1), middle: at(0.5), high: at(0.9) }
 }
 
+/** A step as it is played: all of one shape, which is what makes playing quick. */
+interface PlayedStep {
+  minutes: number
+  waits: number
+  /** Nothing where it takes no tool that is shared. */
+  tool: number
+  /** How many steps it needs, and the places of those that need it. */
+  needs: number
+  neededBy: number[]
+}
+const playedSteps = (steps: RehearsedStep[]): PlayedStep[] =>
+  steps.map(({ minutes, waits, tool = NOTHING, needs }, at) => ({
+    minutes, waits, tool, needs: new Set(needs).size,
+    neededBy: steps.flatMap(({ needs: others }, other) => (others.includes(at) ? [other] : [])),
+  }))
+type Played = Omit<RehearsalProblem, 'makers'> & { makers: { count: number, stages: PlayedStep[][] }[] }
+
+const NEVER = Infinity
+const NOTHING = -1
+
 /** Somebody who works through the stages. */
 interface Student {
-  stages: RehearsedStep[][]
+  place: number
+  stages: PlayedStep[][]
   numbers: Numbers
   pace: number
   stage: number
-  /** When each step of the stage is done and dry; nothing before it is done. */
-  ready: (number | undefined)[]
+  /** The steps of the stage, how many of them are not begun, and the places of those whose needs are all done. */
+  steps: PlayedStep[]
   left: number
+  open: number[]
+  /** How many needs of each step are not done, and when those that are done are dry. */
+  lacks: Int32Array
+  from: Float64Array
   /** The step that they are at or wait for a tool for. */
-  at?: number
-  /** When something happens next; never while others have to come first. */
-  next: number
+  at: number
   /** Since when they wait for others. */
   since: number
   /** Minutes that they look up for before their next step: a card was shown while they were at the one before. */
@@ -108,21 +132,54 @@ interface Student {
   end: number
 }
 
-const NEVER = Infinity
+/** Who is the first that something happens to: a tree in which of every two the earlier one goes up. */
+class Next {
+  private readonly times: Float64Array
+  private readonly winners: Int32Array
+  private readonly leaves: number
+
+  constructor(many: number) {
+    this.leaves = 2 ** Math.ceil(Math.log2(Math.max(2, many)))
+    this.times = new Float64Array(this.leaves).fill(NEVER)
+    this.winners = Int32Array.from({ length: 2 * this.leaves }, (_, node) => node - this.leaves)
+    for (let node = this.leaves - 1; node > 0; node--) this.winners[node] = this.winners[2 * node] ?? 0
+  }
+
+  at(place: number): number {
+    return this.times[place] ?? NEVER
+  }
+
+  first(): number {
+    return this.winners[1] ?? 0
+  }
+
+  set(place: number, time: number): void {
+    const { times, winners } = this
+    times[place] = time
+    for (let node = (place + this.leaves) >> 1; node > 0; node >>= 1) {
+      const [one, other] = [winners[2 * node] ?? 0, winners[2 * node + 1] ?? 0]
+      winners[node] = this.at(one) <= this.at(other) ? one : other
+    }
+  }
+}
 
 /** Plays one evening. */
 function evening(
-  { makers, stages, tools, spread, begins }: RehearsalProblem, seed: number, duration: Duration,
+  { makers, stages, tools, spread, begins }: Played, seed: number, duration: Duration,
 ): Evening {
+  const longest = Math.max(0, ...makers.flatMap(({ stages }) => stages.map(({ length }) => length)))
   const students = makers.flatMap(({ count, stages }) => Array.from({ length: count }, () => stages))
-    .map((own, at): Student => {
-      const numbers = numbersFrom(Math.imul(seed + 1, 65_537) ^ Math.imul(at + 1, 40_503))
-      // Two numbers of chance together are near their middle more often than not.
+    .map((own, place): Student => {
+      const numbers = numbersFrom(Math.imul(seed + 1, 65_537) ^ Math.imul(place + 1, 40_503))
+      // Two such numbers together are near their middle more often than not.
       const pace = 1 + (spread / 100) * (numbers() + numbers() - 1)
       return {
-        stages: own, numbers, pace, stage: -1, ready: [], left: 0, next: NEVER, since: begins, looking: 0, end: begins,
+        place, stages: own, numbers, pace, stage: -1, steps: [], left: 0, open: [],
+        lacks: new Int32Array(longest), from: new Float64Array(longest),
+        at: NOTHING, since: begins, looking: 0, end: begins,
       }
     })
+  const next = new Next(students.length)
   const free = tools.map(({ count }) => count)
   const waiting = tools.map((): Student[] => [])
   const told: Evening = {
@@ -135,21 +192,15 @@ function evening(
 
   show(0, begins)
   for (const student of students) enter(student, begins)
-  for (;;) {
-    let who: Student | undefined
-    for (const student of students) if (student.next < (who?.next ?? NEVER)) who = student
-    if (!who) break
-    const now = who.next
-    if (who.at !== undefined) finish(who, who.at, now)
+  while (students.length > 0) {
+    const who = itemAt(students, next.first())
+    const now = next.at(who.place)
+    if (now === NEVER) break
+    if (who.at !== NOTHING) finish(who, now)
     take(who, now)
   }
   told.ends = students.map(({ end }) => end)
   return told
-
-  /** The steps of the stage that somebody is at. */
-  function stepsOf({ stages, stage }: Student): RehearsedStep[] {
-    return itemAt(stages, stage)
-  }
 
   /** Shows a stage to all; who is at an earlier one looks up for as long. */
   function show(stage: number, now: number): void {
@@ -162,9 +213,9 @@ function evening(
     for (const student of students) {
       if (student.stage === stage) {
         told.idle += from - student.since
-        student.next = until
+        next.set(student.place, until)
       }
-      else if (student.stage >= 0 && student.stage < stage && student.left > 0) student.looking += one.showing
+      else if (student.stage >= 0 && student.stage < stage) student.looking += one.showing
     }
     // Nobody makes it: there is nothing to wait for.
     if (makeIt[stage] === 0) show(stage + 1, until)
@@ -173,78 +224,90 @@ function evening(
   /** Goes on to the next stage that somebody makes. */
   function enter(student: Student, now: number): void {
     do student.stage++
-    while (student.stage < stages.length && stepsOf(student).length === 0)
-    student.at = undefined
+    while (student.stage < stages.length && itemAt(student.stages, student.stage).length === 0)
     student.since = now
+    student.looking = 0
     if (student.stage >= stages.length) {
       student.end = now
-      student.next = NEVER
+      next.set(student.place, NEVER)
       return
     }
-    const steps = stepsOf(student)
-    student.ready = steps.map(() => undefined)
-    student.left = steps.length
-    student.looking = 0
+    student.steps = itemAt(student.stages, student.stage)
+    student.from.fill(0)
+    student.open = []
+    student.left = student.steps.length
+    for (const [at, { needs }] of student.steps.entries()) {
+      student.lacks[at] = needs
+      if (needs === 0) student.open.push(at)
+    }
     const until = shownUntil[student.stage]
-    student.next = until === undefined ? NEVER : Math.max(now, until)
+    next.set(student.place, until === undefined ? NEVER : Math.max(now, until))
   }
 
   function begin(student: Student, at: number, now: number): void {
     student.at = at
-    student.next = now + duration(itemAt(stepsOf(student), at).minutes, student.pace, student.numbers)
+    student.left--
+    next.set(student.place, now + duration(student.steps[at]?.minutes ?? 0, student.pace, student.numbers))
   }
 
   /** A step is done: its tool goes to whoever has waited longest. */
-  function finish(student: Student, at: number, now: number): void {
-    const { tool, waits } = itemAt(stepsOf(student), at)
-    student.ready[at] = now + waits
-    student.left--
-    student.at = undefined
-    if (tool === undefined) return
-    const next = itemAt(waiting, tool).shift()
-    if (!next) {
+  function finish(student: Student, now: number): void {
+    const { lacks, from, open } = student
+    const { tool, waits, neededBy } = itemAt(student.steps, student.at)
+    for (const other of neededBy) {
+      from[other] = Math.max(from[other] ?? 0, now + waits)
+      lacks[other] = (lacks[other] ?? 0) - 1
+      if (lacks[other] > 0) continue
+      const place = open.findIndex(one => one > other)
+      open.splice(place < 0 ? open.length : place, 0, other)
+    }
+    student.at = NOTHING
+    if (tool === NOTHING) return
+    const heir = itemAt(waiting, tool).shift()
+    if (!heir) {
       free[tool] = itemAt(free, tool) + 1
       return
     }
-    itemAt(told.tools, tool).waited += now - next.since
-    begin(next, next.at ?? 0, now)
+    itemAt(told.tools, tool).waited += now - heir.since
+    begin(heir, heir.at, now)
   }
 
   /** Somebody takes up the first step that can be done, or waits for what they need. */
   function take(student: Student, now: number): void {
+    const { steps, from, open } = student
     if (student.left === 0) return leave(student, now)
     if (student.looking > 0) {
-      student.next = now + student.looking
+      next.set(student.place, now + student.looking)
       student.looking = 0
       return
     }
-    let queued: number | undefined
+    let queued = NOTHING
     let dry = NEVER
-    const steps = stepsOf(student)
-    for (let at = 0; at < steps.length; at++) {
-      if (student.ready[at] !== undefined) continue
-      const { needs, tool } = itemAt(steps, at)
-      let from = now
-      for (const need of needs) from = Math.max(from, student.ready[need] ?? NEVER)
-      if (from > now) {
-        dry = Math.min(dry, from)
+    for (let place = 0; place < open.length; place++) {
+      const at = open[place] ?? 0
+      const dryAt = from[at] ?? 0
+      if (dryAt > now) {
+        if (dryAt < dry) dry = dryAt
         continue
       }
-      if (tool === undefined || itemAt(free, tool) > 0) {
-        if (tool !== undefined) free[tool] = itemAt(free, tool) - 1
+      const { tool } = itemAt(steps, at)
+      if (tool === NOTHING || itemAt(free, tool) > 0) {
+        if (tool !== NOTHING) free[tool] = itemAt(free, tool) - 1
+        open.splice(place, 1)
         return begin(student, at, now)
       }
-      queued ??= at
+      if (queued === NOTHING) queued = place
     }
-    const tool = queued === undefined ? undefined : itemAt(steps, queued).tool
-    if (tool === undefined) {
+    if (queued === NOTHING) {
       told.dried += dry - now
-      student.next = dry
+      next.set(student.place, dry)
       return
     }
-    student.at = queued
+    student.at = itemAt(open, queued)
+    const { tool } = itemAt(steps, student.at)
+    open.splice(queued, 1)
     student.since = now
-    student.next = NEVER
+    next.set(student.place, NEVER)
     const line = itemAt(waiting, tool)
     line.push(student)
     const known = itemAt(told.tools, tool)

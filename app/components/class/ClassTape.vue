@@ -31,7 +31,7 @@ const SIGNS = {
 
 <style scoped>
 .tape {
-  display: grid; grid-template-columns: repeat(5, minmax(0, 1fr)); flex: none;
+  display: grid; grid-template-columns: repeat(6, minmax(0, 1fr)); flex: none;
   background: var(--score) left 0 top 0.3rem / 100% 1px no-repeat;
 }
 .station {

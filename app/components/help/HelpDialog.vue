@@ -16,7 +16,7 @@ async function show() {
 const SHORTCUTS = [
   ['Ctrl Z', 'take back the last change'],
   ['Ctrl Shift Z', 'do it again'],
-  ['Alt 1 … 5', 'to a station of the class'],
+  ['Alt 1 … 6', 'to a station of the class'],
   ['↑ ↓ in a measure', 'one mark of the trimmer more or less'],
   ['↑ ↓ in the order of cuts', 'to the next cut, shown in the drawing'],
   ['← → on a pattern', 'to the next face of the part'],

@@ -36,7 +36,7 @@ onKeyStroke(event => (event.ctrlKey || event.metaKey) && event.key.toLowerCase()
   if (event.shiftKey) work.redo()
   else work.undo()
 })
-onKeyStroke(event => event.altKey && /^[1-5]$/.test(event.key), (event) => {
+onKeyStroke(event => event.altKey && Number(event.key) >= 1 && Number(event.key) <= STATIONS.length, (event) => {
   event.preventDefault()
   void router.push(`/classes/${id.value}/${itemAt(STATIONS, Number(event.key) - 1).key}`)
 })

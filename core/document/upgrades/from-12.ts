@@ -9,7 +9,7 @@ type Data = Record<string, unknown>
 const isData = (value: unknown): value is Data => typeof value === 'object' && value !== null && !Array.isArray(value)
 
 const HANDS = {
-  'reading': 20, 'cutting': 60, 'scoring': 25, 'slitting': 60, 'putting': 50, 'trim': 30, 'wash': 120, 'spray': 60,
+  'reading': 40, 'cutting': 90, 'scoring': 45, 'slitting': 90, 'putting': 90, 'trim': 30, 'wash': 120, 'spray': 60,
   'blend': 150, 'sponge': 90, 'stamp': 60, 'heat-emboss': 150, 'colour in': 240, 'draw': 120, 'emboss': 60,
   'die cut': 60, 'cut out': 180, 'punch': 30, 'crease': 30, 'sew': 300, 'other': 120, 'set': 60, 'tie': 120,
   'write': 120,

@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
 import { suggestions } from '../../core/kits'
+import { advise } from '../../core/rehearsal'
 import type { SearchOf } from './searcher'
 import { NO_SOLVER, Searcher } from './searcher'
 
@@ -15,4 +16,9 @@ const teach: SearchOf<'teach'> = function* ({ batch, wishes }, solve) {
   }
 }
 
-expose(new Searcher({ teach: { search: teach, beginsAlone: false } }))
+const evening: SearchOf<'evening'> = batch => advise(batch)
+
+expose(new Searcher({
+  teach: { search: teach, alone: 'nowhere' },
+  evening: { search: evening, alone: 'to the end' },
+}))
