@@ -13,6 +13,7 @@ import { auditReport } from './audit'
 import { foldReport, foldsReport } from './folds'
 import { CSVS, kitsReport, shoppingReport } from './kits'
 import { orderReport } from './order'
+import { rehearseReport } from './rehearse'
 import { stepsReport } from './steps'
 import { drawerReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
@@ -24,6 +25,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
 
   pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
   steps FILE    how every card is made: construction, layers, pieces and works in one order
+  rehearse FILE whether the class fits into its evening: timeline, queues, what would help and what that costs
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
   order FILE    one order of cuts for all papers, or for each sitting: stacks, settings, where each part goes
   verify PLAN   checks what “plan”, “order” or “share FILE --json” wrote, sharing no code with the planner
@@ -85,6 +87,7 @@ type Command = (batch: Batch, solver: Terminal['solver'], note?: Note) => Report
 const COMMANDS: Record<string, Command> = {
   pieces: async (batch, solver) => piecesReport(batch, prepareShared(batch, await solver())),
   steps: async (batch, solver) => stepsReport(batch, prepareShared(batch, await solver())),
+  rehearse: rehearseReport,
   plan: ofPlans(planReport),
   order: ofPlans(orderReport),
   audit: async (batch, solver) => auditReport(batch, await solver()),

@@ -1,12 +1,12 @@
 import type { Preparation } from '../core/batch'
 import type { Batch } from '../core/document'
 import { findingsOf, stopsIn } from '../core/kits'
-import { techniqueOf } from '../core/making'
 import type { Report } from './reports'
 import { findingLines, heading, stepLines } from './reports'
 
 /** How every card of a class is made, in the one order of construction, layers, pieces and works. */
 export function stepsReport(batch: Batch, preparation: Preparation): Report {
+  const { evening: { hands, drying } } = batch
   const findings = findingsOf(preparation)
   const cards = preparation.cards.map(({ entry, construction }) => ({
     card: entry.key,
@@ -16,7 +16,7 @@ export function stepsReport(batch: Batch, preparation: Preparation): Report {
       ...(work && {
         work: {
           technique: work.technique, by: work.by, times: work.times,
-          minutes: techniqueOf(work.technique).minutes * work.times, waiting: techniqueOf(work.technique).waiting,
+          minutes: (hands[work.technique] * work.times) / 60, waiting: drying[work.technique] / 60,
         },
       }),
     })),

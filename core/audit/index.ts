@@ -3,7 +3,9 @@ import { dueIn, isCut, isFoldedAlready, profileIn } from './bags'
 import { cuttingDisagreements, sheetDisagreements } from './cutting'
 import { bagDisagreements, labelDisagreements, listDisagreements, packingDisagreements, piecesDue } from './packed'
 
-export type { Audited, Disagreement, KitPart, KitThing, KitWork, Recipes, Said, SaidCutting, SaidKit, SaidLine } from './model'
+export type {
+  Audited, Disagreement, KitPart, KitThing, KitWork, Recipes, Said, SaidCutting, SaidKit, SaidLine,
+} from './model'
 export { lineReader } from './lines'
 export type { LineReader } from './lines'
 

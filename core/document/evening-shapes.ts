@@ -1,5 +1,5 @@
 import 'reflect-metadata'
-import { fieldsOf, namesOf, withFields } from './field-checks'
+import { fieldsOf, withFields } from './field-checks'
 import { DRYING, EVENING, HANDS } from './fields'
 import { one } from './shape-checks'
 

@@ -45,7 +45,7 @@ export const newLayer = (key: string, units: Units): LayerEntry => ({
  * come of it.
  */
 export function dressingOf(
-  card: Pick<CardEntry, 'faces'>,
+  card: Pick<CardEntry, 'faces' | 'parts'>,
   construction: Construction,
   key: string,
   units: Units,
@@ -56,7 +56,7 @@ export function dressingOf(
   const face = facesOf(construction).find(face => face.key === key)
   if (!face) return undefined
   const layers = stackOf(construction, face.panel, face.side).map((joint, index) =>
-    asEntry(construction, joint, index, units, mark),
+    asEntry(card, construction, joint, index, units, mark),
   )
   return { key, works: [], message: false, layers }
 }
@@ -70,7 +70,9 @@ function stackOf(construction: Construction, panel: Panel, side: Joint['face']):
   return stack.slice(0, 3)
 }
 
-function asEntry(construction: Construction, joint: Joint, index: number, units: Units, mark: Length): LayerEntry {
+function asEntry(
+  card: Pick<CardEntry, 'parts'>, construction: Construction, joint: Joint, index: number, units: Units, mark: Length,
+): LayerEntry {
   const { part: key, by, onto, face, x, y, means, glue } = joint
   const part = byKey(construction.parts, key)
   const write = (length: number) => writeLength(nanometres(Math.max(0, length)), units)
@@ -99,10 +101,14 @@ function asEntry(construction: Construction, joint: Joint, index: number, units:
       right: write(by.width.value - glue.x.value - glue.width.value),
       top: write(by.height.value - glue.y.value - glue.height.value),
     },
+    works: card.parts.find(other => other.key === key)?.works ?? [],
   }
 }
 
-/** Dresses a face otherwise; layers that were there under another key hand on their papers. */
+/**
+ * Dresses a face otherwise; layers that were there under another key hand on their papers, and what was done to them is
+ * done to those that stand for them.
+ */
 export function dressFaceAs(card: CardEntry, construction: Construction, next: FaceEntry): void {
   const before = layersAt(construction, next.key)
   const was = card.faces.some(({ key }) => key === next.key)
@@ -112,6 +118,17 @@ export function dressFaceAs(card: CardEntry, construction: Construction, next: F
     const paper = card.papers[before[index] ?? '']
     if (paper !== undefined) card.papers[layerKey(next.key, key)] ??= paper
   })
+  card.parts = card.parts.filter(({ key }) => !before.includes(key))
+}
+
+/** Something else is done to a layer, which stays what it is: the maker's own, or the catalogue's. */
+export function setLayerWorks(
+  card: CardEntry, construction: Construction, face: string, at: number, works: LayerEntry['works'],
+): void {
+  const own = card.faces.find(({ key }) => key === face)?.layers[at]
+  const natural = layersAt(construction, face)[at]
+  if (own) own.works = works
+  else if (natural !== undefined) setOwnPart(card, natural, { works })
 }
 
 const layersAt = (construction: Construction, key: string): string[] => {

@@ -2,7 +2,7 @@ export type { CardFace } from './faces'
 export { faceAt, faceKey, faceSeen, facesOf, frontFace, layersOn } from './faces'
 export { dress, dressedCard, fixedFindings, wholeCard } from './dress'
 export {
-  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight,
+  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight, setLayerWorks,
   removeFreePiece, resizeDressing, setOwnPart,
 } from './edit'
 export type { ForEnvelope } from './envelope'

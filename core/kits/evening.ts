@@ -113,7 +113,9 @@ export interface Planned {
  * @param places where something has to be bought
  */
 export function calendarOf(
-  { class: { title, date, starts, lasts, place, notes, delivery }, post, roster }: Pick<Batch, 'class' | 'post' | 'roster'>,
+  {
+    class: { title, date, starts, lasts, place, notes, delivery }, post, roster,
+  }: Pick<Batch, 'class' | 'post' | 'roster'>,
   minutes: Planned,
   places: string[],
 ): CalendarEvent[] {

@@ -4,7 +4,7 @@ import { isCutReady, prepare } from '../batch'
 import type { Batch, PrepLevel } from '../document'
 import { isLayer } from '../folds'
 import { packedBags, stepsLeft, taskMinutes, tasksOf } from '../kits'
-import { capitalised, inARow, sumOf } from '../lists'
+import { capitalised, inARow } from '../lists'
 import { techniqueOf } from '../making'
 import type { Rehearsal } from './model'
 import { FITS } from './model'
@@ -57,6 +57,8 @@ const LEAST_GAIN = 0.5
 export const TOOL_COST = 20
 
 const RANK: PrepLevel[] = ['cut', 'scored', 'die cut', 'stamped', 'assembled']
+const isBelow = (level: PrepLevel, other: PrepLevel): boolean =>
+  isCutReady(level) && RANK.indexOf(level) < RANK.indexOf(other)
 
 /**
  * Takes remedies: what is made ready further stays so, and nothing is made ready less. Changes the class that it is
@@ -72,7 +74,7 @@ export function takeRemedies(
       if (!used.has(key)) continue
       for (const { path, kind, level } of further) {
         const before = levels[path] ?? levels[kind] ?? 'cut'
-        if (isCutReady(before) && RANK.indexOf(before) < RANK.indexOf(level)) levels[path] = level
+        if (isBelow(before, level)) levels[path] = level
       }
     }
   }
@@ -89,12 +91,12 @@ export function remediesFor({ cards }: Pick<Preparation, 'cards'>): Remedy[] {
   return [
     ...cards.flatMap((card) => {
       const { entry: { key, title } } = card
-      const open = piecesLeft(card)
-      const to = (level: PrepLevel, pieces: typeof open) =>
+      const to = (level: PrepLevel, pieces: typeof card.pieces) =>
         pieces.map(({ key: piece, kind }): Further => ({ path: `${key} ${piece}`, kind, level }))
-      const scored = to('scored', open.filter(({ scores }) => scores.length > 0))
-      const layers = open.filter(({ kind, works = [] }) => isLayer(kind) && works.every(({ by }) => by !== 'student'))
-      const worked = open.flatMap((piece) => {
+      const scored = to('scored', piecesBelow('scored', card).filter(({ scores }) => scores.length > 0))
+      const layers = piecesBelow('assembled', card)
+        .filter(({ kind, works = [] }) => isLayer(kind) && works.every(({ by }) => by !== 'student'))
+      const worked = piecesBelow('stamped', card).flatMap((piece) => {
         const works = (piece.works ?? []).filter(({ by, technique }) =>
           by === 'either' && techniqueOf(technique).when === 'flat')
         const words = inARow([...new Set(works.map(({ technique }) => techniqueOf(technique).name.toLowerCase()))])
@@ -103,7 +105,7 @@ export function remediesFor({ cards }: Pick<Preparation, 'cards'>): Remedy[] {
       })
       return [
         ...one(`score ${key}`, `Score the pieces of ${title} beforehand`, scored),
-        ...one(`put ${key}`, `Put the layers of ${title} on beforehand, its pieces scored`,
+        ...one(`put ${key}`, `Put the layers of ${title} on beforehand${scored.length > 0 ? ', its pieces scored' : ''}`,
           layers.length > 0 ? [...scored, ...to('assembled', layers)] : []),
         ...worked,
       ]
@@ -113,9 +115,9 @@ export function remediesFor({ cards }: Pick<Preparation, 'cards'>): Remedy[] {
   ]
 }
 
-/** Pieces of a card that are cut by whoever prepares it, in some bag at least. */
-const piecesLeft = ({ pieces, dealt }: PreparedCard) =>
-  pieces.filter(({ key }) => dealt.some(({ prep }) => isCutReady(prep.levels.get(key) ?? 'cut')))
+/** Pieces of a card that are cut by whoever prepares it and made ready less than that, in some bag at least. */
+const piecesBelow = (level: PrepLevel, { pieces, dealt }: PreparedCard) =>
+  pieces.filter(({ key }) => dealt.some(({ prep }) => isBelow(prep.levels.get(key) ?? 'cut', level)))
 
 /** Whether what is done before the class waits for something that is left to it: then it cannot be done before. */
 function isOutOfOrder(preparation: Preparation): boolean {
@@ -130,8 +132,8 @@ function isOutOfOrder(preparation: Preparation): boolean {
 }
 
 /**
- * Rehearses a class, weighs what would make it quicker, and looks for the cheapest that makes it fit: all sets of the
- * remedies that help most, by what they cost.
+ * Rehearses a class, weighs what would make it quicker, and looks for the cheapest that makes it fit: all sets of those
+ * remedies that help most, the cheapest first.
  * @returns step by step what is known so far
  */
 export function* advise(batch: Batch): Generator<{ best: Advice, share: number }, Advice> {
@@ -161,32 +163,28 @@ export function* advise(batch: Batch): Generator<{ best: Advice, share: number }
   }
   if (rehearsal.fits >= FITS || best.remedies.length === 0) return best
   const some = [...best.remedies].sort((a, b) => b.gains - a.gains).slice(0, MOST_TRIED)
-  const sets = setsOf(some)
-  for (const [at, remedies] of sets.entries()) {
-    const isLast = at === sets.length - 1
+  const sets = []
+  for (let set = 1; set < 2 ** some.length; set++) {
+    const remedies = some.filter((_, at) => (set >> at) % 2 === 1)
     const found = tried(remedies)
-    const fits = found && rehearse(found.problem, { runs: TRIED }).fits >= FITS
-    if (found && (fits || isLast)) {
-      const whole = rehearse(found.problem)
-      if (whole.fits >= FITS || isLast)
-        return { ...best, together: { remedies, costs: found.costs, rehearsal: whole } }
-    }
-    yield { best, share: 0.5 + (0.5 * (at + 1)) / sets.length }
+    if (found) sets.push({ remedies, ...found })
+    yield { best, share: 0.5 + (0.2 * set) / 2 ** some.length }
   }
-  return best
+  sets.sort((a, b) => a.costs - b.costs)
+  for (const [at, { remedies, costs, problem }] of sets.entries()) {
+    if (rehearse(problem, { runs: TRIED }).fits >= FITS) {
+      const whole = rehearse(problem)
+      if (whole.fits >= FITS) return { ...best, together: { remedies, costs, rehearsal: whole } }
+    }
+    yield { best, share: 0.7 + (0.3 * at) / sets.length }
+  }
+  const most = sets.reduce((a, b) => (b.remedies.length > a.remedies.length ? b : a))
+  const { remedies, costs, problem } = most
+  return { ...best, together: { remedies, costs, rehearsal: rehearse(problem) } }
 }
 
 /** Most minutes of the class for each minute of preparation first; what costs nothing before all others. */
 const ranked = (remedies: WeighedRemedy[]): WeighedRemedy[] => {
   const worth = ({ gains, costs }: WeighedRemedy) => gains / Math.max(costs, 0.1)
   return [...remedies].sort((a, b) => worth(b) - worth(a))
-}
-
-/** All sets of some remedies, the cheapest first by what each costs by itself, and all of them last. */
-function setsOf(remedies: WeighedRemedy[]): WeighedRemedy[][] {
-  const sets = Array.from({ length: 2 ** remedies.length - 1 }, (_, at) =>
-    remedies.filter((_, bit) => ((at + 1) >> bit) % 2 === 1))
-  const cost = (some: WeighedRemedy[]) => sumOf(some.map(({ costs }) => costs))
-  const isAll = (some: WeighedRemedy[]) => Number(some.length === remedies.length)
-  return sets.sort((a, b) => isAll(a) - isAll(b) || cost(a) - cost(b))
 }

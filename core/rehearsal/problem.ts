@@ -1,5 +1,5 @@
 import type { Preparation } from '../batch'
-import { grouped } from '../lists'
+import { grouped, itemAt } from '../lists'
 import type { Units } from '../lengths'
 import type { Bag, PackedKit, StepTime } from '../kits'
 import { bagShape, packedBags, roundOf, stepsLeft, timeOf } from '../kits'
@@ -21,11 +21,13 @@ export function rehearsalOf(preparation: Preparation): RehearsalProblem {
   const seats = packedBags(preparation).filter(({ key, kits }) => key.startsWith('seat-') && kits.length > 0)
   const isAway = ({ seat }: Bag) => seat.online || delivery === 'by post'
   const made = cards.filter(card => seats.some(({ kits }) => kits.some(kit => kit.card === card)))
-  const makers = [...grouped(seats, bag => `${isAway(bag)} ${bagShape(bag)}`).values()].flatMap((alike) => {
-    const [bag] = alike
-    const stages = made.map(card =>
-      bag?.kits.filter(kit => kit.card === card).flatMap(kit => rehearsedSteps(kit, evening, units, !isAway(bag))) ?? [])
-    return [{ count: alike.length, stages }]
+  const makers = [...grouped(seats, bag => `${isAway(bag)} ${bagShape(bag)}`).values()].map((alike) => {
+    const bag = itemAt(alike, 0)
+    const stages = made.map((card) => {
+      const kit = bag.kits.find(own => own.card === card)
+      return kit ? rehearsedSteps(kit, evening, units, !isAway(bag)) : []
+    })
+    return { count: alike.length, stages }
   })
   const round = roundOf(lasts)
   return {

@@ -51,7 +51,8 @@ export function rehearse(problem: RehearsalProblem, choices: RehearsalChoices = 
   const students = sumOf(problem.makers.map(({ count }) => count))
   const most = Math.max(LEAST_RUNS, Math.floor(MOST_STUDENTS / Math.max(1, students)))
   const runs = choices.runs ?? Math.min(RUNS, most)
-  const played = { ...problem, makers: problem.makers.map(maker => ({ ...maker, stages: maker.stages.map(playedSteps) })) }
+  const makers = problem.makers.map(({ count, stages }) => ({ count, stages: stages.map(playedSteps) }))
+  const played = { ...problem, makers }
   const evenings = Array.from({ length: runs }, (_, run) => evening(played, Math.imul(seed, 7919) + run, duration))
   const last = evenings.map(({ ends }) => Math.max(problem.begins, ...ends))
   const mean = (of: (one: Evening) => number) => sumOf(evenings.map(of)) / Math.max(1, runs)

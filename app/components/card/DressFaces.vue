@@ -5,7 +5,7 @@ import type { CardEntry, FaceEntry, LayerEntry } from '../../../core/document'
 import { BOUNDS, freeKey } from '../../../core/document'
 import {
   copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, facesOf,
-  layersOn, maskedFaces, newLayer, sideWords,
+  layersOn, maskedFaces, newLayer, setLayerWorks, sideWords,
 } from '../../../core/dressing'
 import type { Construction } from '../../../core/folds'
 import { AS_DRAWN } from '../../../core/folds'
@@ -40,6 +40,16 @@ function change(next: FaceEntry) {
   emit('change', `dressing of ${next.key}`, entry => dressFaceAs(entry, construction, next))
 }
 const setLayers = (layers: LayerEntry[]) => entry.value && change({ ...entry.value, layers })
+/** What is done to a layer leaves the catalogue's own where it lies. */
+function changeLayer(index: number, next: LayerEntry) {
+  const key = face.value?.key
+  const layers = entry.value?.layers ?? []
+  if (key !== undefined && next.works !== layers[index]?.works) {
+    emit('change', `works of layer ${index} on ${key}`, draft =>
+      setLayerWorks(draft, construction, key, index, next.works))
+  }
+  else setLayers(layers.map((layer, at) => (at === index ? next : layer)))
+}
 function add() {
   const layers = entry.value?.layers ?? []
   setLayers([...layers, newLayer(freeKey('layer', layers.map(({ key }) => key)), work.units)])
@@ -127,7 +137,7 @@ function setPaper(index: number, paper: string) {
         :papers="work.batch.papers"
         :windows
         :sides
-        @change="next => setLayers(entry!.layers.map(other => (other.key === layer.key ? next : other)))"
+        @change="changeLayer(index, $event)"
         @paper="setPaper(index, $event)"
         @remove="setLayers(entry!.layers.filter(({ key }) => key !== layer.key))"
       />

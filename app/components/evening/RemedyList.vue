@@ -14,7 +14,7 @@ const forYou = ({ costs, tool }: WeighedRemedy) =>
 
 <template>
   <section class="board stack" aria-label="What would help">
-    <h2>What would help</h2>
+    <h2>{{ fits ? 'What would make it shorter' : 'What would help' }}</h2>
     <p v-if="advice.remedies.length === 0" class="quiet">
       {{ running ? 'Looking for what would help …' : 'Nothing more can be made ready beforehand that would help.' }}
     </p>
@@ -54,7 +54,9 @@ const forYou = ({ costs, tool }: WeighedRemedy) =>
 h2 { font-size: 1.0625rem; }
 p, ul, ol { margin: 0; }
 ul { padding-left: 1.1rem; }
-.together { display: grid; gap: 0.4rem; justify-items: start; border-left: 3px solid var(--accent); padding-left: 0.7rem; }
+.together {
+  display: grid; gap: 0.4rem; justify-items: start; border-left: 3px solid var(--accent); padding-left: 0.7rem;
+}
 .remedies { list-style: none; padding: 0; display: grid; gap: 0.5rem; }
 .remedy { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0 0.6rem; align-items: center; }
 .remedy > :last-child { grid-column: 2; grid-row: 1 / span 2; }

@@ -234,7 +234,8 @@ describe('a file of version 12', () => {
     const { evening, ...batch } = opened(data)
     const { format: _f, post, ...known } = data
     expect({ ...batch, version: 12 }).toEqual({ ...known, post: { ...post, days: 4 } })
-    expect(evening).toMatchObject({ machines: 1, heatTools: 1, spread: 35, hands: { stamp: 60 }, drying: { wash: 600 } })
+    expect(evening)
+      .toMatchObject({ machines: 1, heatTools: 1, spread: 35, hands: { stamp: 60 }, drying: { wash: 600 } })
     const { evening: _, post: { days, ...rates }, ...settings } = DEFAULT_SETTINGS
     expect(openSettings({ ...settings, post: rates, version: 12 }))
       .toMatchObject({ ok: true, value: { ...settings, post: { ...rates, days }, evening } })

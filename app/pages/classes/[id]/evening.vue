@@ -16,21 +16,19 @@ const hasMakers = computed(() => (rehearsal.value?.stages.length ?? 0) > 0)
 const isTimed = computed(() => details.value.starts !== '')
 
 const verdict = computed(() => {
-  const { fits, ends, late, runs, students } = rehearsal.value ?? { fits: 0, ends: { high: 0 }, late: 0, runs: 0, students: 0 }
-  const of = `${Math.round(fits * runs)} of ${runs} rehearsed evenings`
+  if (!rehearsal.value) return { head: '', words: '' }
+  const { fits, ends, late, runs, students } = rehearsal.value
+  const done = `Everybody is done by ${timeOf(until.value)} in ${Math.round(fits * runs)} of ${runs} rehearsed evenings`
   const spare = Math.floor(until.value - ends.high)
   if (fits >= FITS) {
-    return {
-      head: 'The class fits',
-      words: `Everybody is done by ${timeOf(until.value)} in ${of}`
-        + (spare >= 1 ? `, and ${count(spare, 'minute')} earlier in nine of ten.` : '.'),
-    }
+    const earlier = spare >= 1 ? `, and ${count(spare, 'minute')} earlier in nine of ten` : ''
+    return { head: 'The class fits', words: `${done}${earlier}.` }
   }
-  const over = Math.max(1, Math.ceil(-spare))
+  const left = `${Math.max(1, Math.round(late))} of ${count(students, 'student')}`
   return {
     head: 'The class does not fit',
-    words: `Everybody is done by ${timeOf(until.value)} in ${of} only. On average ${count(Math.max(1, Math.round(late)), 'student')} of ${
-      students} would not be; for nine evenings of ten ${count(over, 'minute')} are missing.`,
+    words: `${done} only. On average ${left} would not be; for nine evenings of ten ${
+      count(Math.max(1, -spare), 'minute')} more would be needed.`,
   }
 })
 
@@ -39,7 +37,10 @@ const STAGES = [
   { key: 'name', head: 'Card', text: ({ name }: Stage) => name },
   { key: 'shown', head: 'Shown', number: true, text: ({ shown }: Stage) => timeOf(shown.middle) },
   { key: 'half', head: 'Half are done', number: true, text: ({ half }: Stage) => timeOf(half.middle) },
-  { key: 'done', head: 'All are done', number: true, text: ({ done }: Stage) => `${timeOf(done.low)} to ${timeOf(done.high)}` },
+  {
+    key: 'done', head: 'All are done', number: true,
+    text: ({ done }: Stage) => `${timeOf(done.low)} to ${timeOf(done.high)}`,
+  },
 ]
 type Tool = Rehearsal['tools'][number]
 const shared = computed(() => rehearsal.value?.tools.filter(({ queue }) => queue.high > 0) ?? [])
@@ -102,7 +103,12 @@ function take(remedies: WeighedRemedy[]) {
       </section>
     </div>
     <div class="stack side">
-      <RemedyList v-if="evening.advice && hasMakers" :advice="evening.advice" :running="evening.isRunning" @take="take" />
+      <RemedyList
+        v-if="evening.advice && hasMakers"
+        :advice="evening.advice"
+        :running="evening.isRunning"
+        @take="take"
+      />
       <EveningForm
         :evening="work.batch.evening"
         @change="(what, changed) => work.edit(what, document => void (document.evening = changed))"
