@@ -11,8 +11,10 @@ export function rehearseReport(batch: Batch): Report {
   const { rehearsal } = advice
   return {
     data: { class: batch.class, ...advice },
-    text: [heading(batch), ...(rehearsal.stages.length === 0 ? ['Nobody makes anything yet.'] : adviceText(batch, advice))]
-      .join('\n'),
+    text: [
+      heading(batch),
+      ...(rehearsal.stages.length === 0 ? ['Nobody makes anything yet.'] : adviceText(batch, advice)),
+    ].join('\n'),
     stops: rehearsal.fits >= FITS ? 0 : 1,
   }
 }
@@ -29,9 +31,11 @@ function adviceText(batch: Batch, { rehearsal, remedies, together }: Advice): st
   const spread = ({ low, middle, high }: Spread) => [low, middle, high].map(at)
   const minutes = (number: number) => number.toFixed(1)
   const { fits, runs, ends, late, students, stages, tools, dried, idle } = rehearsal
+  const verdict = fits >= FITS ? 'The class fits' : 'The class does not fit'
+  const best = together && together.rehearsal.fits >= FITS ? 'The cheapest that makes it fit' : 'Even all is not enough'
   return [
-    `\n${fits >= FITS ? 'The class fits' : 'The class does not fit'}: everybody is done in time in ${Math.round(fits * runs)} of ${
-      runs} rehearsed evenings of ${students} students, ${minutes(late)} are late on average.`,
+    `\n${verdict}: everybody is done in time in ${Math.round(fits * runs)} of ${runs} rehearsed evenings of ${
+      students} students, ${minutes(late)} are late on average.`,
     `The last one is done at ${at(ends.middle)} in half of them, at ${at(ends.high)} in nine of ten.\n`,
     table(['Card', 'Shown', 'Half are done', 'All: one in ten', 'half', 'nine of ten'],
       stages.map(({ name, shown, half, done }) => [name, at(shown.middle), at(half.middle), ...spread(done)])),
@@ -43,10 +47,6 @@ function adviceText(batch: Batch, { rehearsal, remedies, together }: Advice): st
       ? ['', table(['What would help', 'Less in class, min', 'More for you, min'],
           remedies.map(({ words, gains, costs }) => [words, minutes(gains), minutes(costs)]))]
       : []),
-    ...(together
-      ? [`\n${together.rehearsal.fits >= FITS
-        ? 'The cheapest that makes it fit:' : 'Even all of this is not enough:'} ${
-        together.remedies.map(({ words }) => words).join('; ')}.`]
-      : []),
+    ...(together ? [`\n${best}: ${together.remedies.map(({ words }) => words).join('; ')}.`] : []),
   ]
 }

@@ -10,4 +10,6 @@ export const NATURAL = {
   faces: [],
   free: [],
   parts: [],
+  steps: [],
+  note: '',
 }

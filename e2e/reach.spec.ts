@@ -60,7 +60,7 @@ test('nothing serious is in the way of anybody on any page, light or dark', asyn
     '/folds/step-popup',
     '/papers',
     '/settings',
-    ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits'].map(name => `/classes/${id}/${name}`),
+    ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits', 'evening'].map(name => `/classes/${id}/${name}`),
     `/print/${id}/cutting`,
     `/print/${id}/kits`,
     `/print/${id}/scores`,
@@ -177,7 +177,7 @@ function scriptsOf(page: Page, request: APIRequestContext): () => Promise<number
 
 test('a class is light, whichever station is opened first', async ({ browser, request, baseURL }) => {
   const id = await demoClass(request, 'Light')
-  for (const name of ['cards', 'papers', 'cutting', 'kits']) {
+  for (const name of ['cards', 'papers', 'cutting', 'kits', 'evening']) {
     // A window that has seen nothing yet, with the card in space where it is reached for.
     const page = await (await browser.newContext({ baseURL, storageState: { cookies: [], origins: [] } })).newPage()
     const scripts = scriptsOf(page, request)

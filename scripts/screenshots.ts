@@ -17,7 +17,7 @@ const VIEWS: [name: string, path: string, how?: { dark?: boolean, phone?: boolea
   ['cutting', '/classes/2/cutting'],
   ['layouts', '/classes/2/cutting?paper=lantern'],
   ['kits', '/classes/2/kits'],
-  ['shopping', '/classes/2/kits?panel=shopping'],
+  ['evening', '/classes/3/evening'],
   ['shelf', '/papers'],
   ['reserved', '/reserved'],
   ['teach', '/teach', { search: true }],

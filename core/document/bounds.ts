@@ -30,6 +30,11 @@ export const BOUNDS = {
   faces: 80,
   layers: 3,
   free: 40,
+  /** Steps of a card that are told or placed otherwise, and characters of one. */
+  steps: 80,
+  words: 1200,
+  /** Characters of what is told besides the steps. */
+  note: 2000,
   /** Works on one piece or face. */
   works: 8,
   /** Of one free piece in a kit. */

@@ -47,7 +47,11 @@ export const SAME_FOR_ALL: Pick<CardEntry, 'colourways' | 'insteadOf' | 'bags'> 
 }
 
 /** Nothing is put on a card otherwise than the catalogue has it. */
-export const NO_DRESSING: DressingEntry = { faces: [], free: [], parts: [] }
+export const NO_DRESSING: DressingEntry = { faces: [], free: [], parts: [], steps: [], note: '' }
+
+/** What is put on a card, and how that is told, without anything else of it. */
+export const dressingIn = ({ faces, free, parts, steps, note }: DressingEntry): DressingEntry =>
+  ({ faces, free, parts, steps, note })
 
 /** A card as the catalogue has its fold, with no paper chosen. */
 export const bareCard = (key: string, title: string, fold: string): CardEntry => ({

@@ -217,7 +217,29 @@ export class PartEntry {
   works!: WorkEntry[]
 }
 
-/** What is put on a card otherwise than the catalogue has it. */
+/** A step of a card that is told in the maker's words or comes somewhere else, or one of their own. */
+export class StepEntry {
+  @key()
+  key!: string
+
+  /** Key of the step that it speaks of; empty for one of the maker's own. */
+  @IsText(BOUNDS.title)
+  step!: string
+
+  /** Key of the step that it comes after, or `start`; empty where that follows by itself. */
+  @IsText(BOUNDS.title)
+  after!: string
+
+  /** Its words, figures as fields: `{mat}`, `{mat width}`. Empty for those that it has by itself. */
+  @IsText(BOUNDS.words)
+  words!: string
+
+  /** Seconds that most students take for one of the maker's own, besides reading it. */
+  @most(BOUNDS.seconds) @least(0) @whole()
+  seconds!: number
+}
+
+/** What is put on a card otherwise than the catalogue has it, and how that is told. */
 export class DressingEntry {
   /** Faces that are dressed otherwise. */
   @listOf(() => FaceEntry, 'faces', BOUNDS.faces)
@@ -229,4 +251,12 @@ export class DressingEntry {
   /** Parts of the fold that are held or made otherwise. */
   @listOf(() => PartEntry, 'parts of the fold', BOUNDS.names)
   parts!: PartEntry[]
+
+  /** Steps in the maker's words, moved, or their own. */
+  @listOf(() => StepEntry, 'steps', BOUNDS.steps)
+  steps!: StepEntry[]
+
+  /** What the maker tells whoever makes it, besides the steps. */
+  @IsText(BOUNDS.note)
+  note!: string
 }

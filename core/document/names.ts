@@ -20,6 +20,7 @@ export const NAMES = {
   'kits': 'number of kits',
   'envelope': 'envelope',
   'parts': 'how parts are held and made',
+  'steps': 'steps in your words',
   'parameters': 'sizes',
   'papers': 'papers',
   'pace': 'seconds at the trimmer',

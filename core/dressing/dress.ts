@@ -12,6 +12,7 @@ import type { PlacedPiece } from './free'
 import { addFree, freePartKey } from './free'
 import { addLayers } from './layers'
 import { dressParts } from './own-parts'
+import { addOwnSteps } from './own-steps'
 import { sideWords } from './held'
 import { LAST, foamOf, glueWords, meansOf, ownStep } from './parts'
 import { messageAreas } from './messages'
@@ -50,9 +51,9 @@ export const dressedCard = (
  * comes back.
  */
 export function dress(
-  natural: Construction, { faces, free, parts }: DressingEntry, units: Units, mark: Length,
+  natural: Construction, { faces, free, parts, steps }: DressingEntry, units: Units, mark: Length,
 ): Construction {
-  if (faces.length === 0 && free.length === 0 && parts.length === 0)
+  if (faces.length + free.length + parts.length + steps.length === 0)
     return { ...natural, ...messageAreas(natural, natural, [], mark) }
   const card: Construction = {
     ...natural,
@@ -78,6 +79,7 @@ export function dress(
   settle(card, placed)
   cutOut(card, placed)
   card.steps.push(...placed.flatMap((piece, at) => stepFor(piece, card, units, LAST + at)))
+  addOwnSteps(card, steps)
   const messages = messageAreas(card, natural, faces, mark)
   return {
     ...card, ...messages, findings: [...card.findings, ...freeFindings(natural, card, placed, units, mark)],

@@ -2,8 +2,8 @@ export type { CardFace } from './faces'
 export { faceAt, faceKey, faceSeen, facesOf, frontFace, layersOn } from './faces'
 export { dress, dressedCard, fixedFindings, wholeCard } from './dress'
 export {
-  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight, setLayerWorks,
-  removeFreePiece, resizeDressing, setOwnPart,
+  NOTHING, addFreePiece, copyDressing, dressAsInCatalogue, dressFaceAs, dressingOf, moveFreePiece, newLayer, putRight,
+  removeFreePiece, resizeDressing, setLayerWorks, setOwnPart,
 } from './edit'
 export type { ForEnvelope } from './envelope'
 export {
@@ -25,3 +25,4 @@ export { lyingFindings } from './lying'
 export { ownParts } from './own-parts'
 export { layerKey } from './layers'
 export { pathPoints } from './outlines'
+export { addStep, dropStep, entryOf, neighbourFor, setStep } from './own-steps'

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { FaceEntry, ParameterInputs } from '../document'
+import { NO_DRESSING } from '../document'
 import type { Fold } from '../folds'
 import { FOLDS, foldById } from '../folds'
 import { inches, lengthFrom, millimetres, nanometres, writeLength } from '../lengths'
@@ -9,7 +10,7 @@ import type { Repairable } from '.'
 import { applyFix, facesOf, fixWords, newLayer, wholeCard } from '.'
 
 const MARK = { inch: inches(1 / 16), metric: millimetres(1) }
-const bare = (parameters: ParameterInputs = {}): Repairable => ({ parameters, faces: [], free: [], parts: [] })
+const bare = (parameters: ParameterInputs = {}): Repairable => ({ parameters, ...structuredClone(NO_DRESSING) })
 const MOST_PRESSES = 8
 
 /** Sizes as a hand in a hurry types them: some about right, some beyond all sense; and layers that do not fit. */
@@ -48,6 +49,8 @@ function cards(fold: Fold, units: Units) {
     faces: fc.uniqueArray(face, { maxLength: 3, selector: ({ key }) => key }),
     free: fc.constant<Repairable['free']>([]),
     parts: fc.constant<Repairable['parts']>([]),
+    steps: fc.constant<Repairable['steps']>([]),
+    note: fc.constant(''),
   })
 }
 

@@ -1,4 +1,5 @@
-import type { CardEntry, ParameterInputs } from '../document'
+import type { CardEntry, DressingEntry, ParameterInputs } from '../document'
+import { dressingIn } from '../document'
 import type { Finding, Fix, Fold, WorkedOut } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatLength, lengthFrom, nanometres, writeLength } from '../lengths'
@@ -7,7 +8,7 @@ import { putRight } from './edit'
 import { layerKey } from './layers'
 
 /** What a fix may change: the sizes of a card and what is put on it. */
-export type Repairable = Pick<CardEntry, 'parameters' | 'faces' | 'free' | 'parts'>
+export type Repairable = Pick<CardEntry, 'parameters' | keyof DressingEntry>
 
 /** So many stops are put right one by one; with more of them one press does it all. */
 const ONE_BY_ONE = 3
@@ -236,8 +237,8 @@ const mainSizes = ({ parameters }: Fold): string[] =>
   )
 
 /** A copy to try changes on; of a draft too. */
-const copyOf = ({ parameters, faces, free, parts }: Repairable) =>
-  JSON.parse(JSON.stringify({ parameters, faces, free, parts })) as Repairable
+const copyOf = (card: Repairable) =>
+  JSON.parse(JSON.stringify({ parameters: card.parameters, ...dressingIn(card) })) as Repairable
 
 const keyOf = ({ subject, parameter, part }: Finding): string => [subject, parameter, part].join('|')
 type Stops = ReadonlyMap<string, Finding>

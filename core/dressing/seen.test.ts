@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { CardEntry, FreeEntry } from '../document'
+import { NO_DRESSING } from '../document'
 import { FOLDS, foldById } from '../folds'
 import { inches } from '../lengths'
 import type { Repairable, SeenFace } from '.'
@@ -10,7 +11,7 @@ import {
 
 const MARK = inches(1 / 16)
 const whole = (fold: string, card: Partial<Repairable> = {}) =>
-  wholeCard(foldById(fold)!, { parameters: {}, faces: [], free: [], parts: [], ...card }, 'inch', MARK)
+  wholeCard(foldById(fold)!, { parameters: {}, ...NO_DRESSING, ...card }, 'inch', MARK)
 /** Square inches of what is seen of a face. */
 const inSquare = (polygons: SeenFace['open']) => areaOfAll(polygons) / 25_400 ** 2
 const seen = (fold: string, part: string, panel: string, card: Partial<Repairable> = {}, side = 'inside') =>

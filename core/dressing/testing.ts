@@ -1,7 +1,7 @@
 import type {
   CardEntry, DressingEntry, FaceEntry, FreeEntry, LayerEntry, ParameterInputs, PartEntry, WorkEntry,
 } from '../document'
-import { ALL_GLUED, FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES } from '../document'
+import { ALL_GLUED, FREE_KINDS, FREE_SHAPES, HOLDS, LAYER_SHAPES, NO_DRESSING } from '../document'
 import type { Fold } from '../folds'
 import type { Length, Units } from '../lengths'
 import { inches, millimetres, writeLength } from '../lengths'
@@ -130,5 +130,5 @@ export function randomDressing(fold: Fold, card: CardEntry, units: Units, chance
     key, hold: chance.yes(0.6) ? chance.pick(HOLDS) : null, foam: NOTHING,
     works: randomWorks(many(1), { key, fold: fold.id }),
   }))
-  return { faces: dressed, free, parts: chance.yes(0.4) ? parts : [] }
+  return { ...NO_DRESSING, faces: dressed, free, parts: chance.yes(0.4) ? parts : [] }
 }

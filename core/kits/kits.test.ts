@@ -6,7 +6,7 @@ import {
 import type { SheetUse } from '../plans'
 import type { KitCard } from '.'
 import type { FreeEntry, SupplyEntry } from '../document'
-import { DEFAULT_SUPPLIES, STICKING_WAYS } from '../document'
+import { DEFAULT_SUPPLIES, NO_DRESSING, STICKING_WAYS } from '../document'
 import { wholeCard } from '../dressing'
 import type { Stuck } from '../folds'
 import { foldById } from '../folds'
@@ -73,7 +73,7 @@ describe('supplies from the glue zones', () => {
       ...own,
     })
     const pads = (...free: FreeEntry[]) => {
-      const card = wholeCard(fold, { parameters: {}, faces: [], free, parts: [] }, 'inch', inches(1 / 16))
+      const card = wholeCard(fold, { parameters: {}, ...NO_DRESSING, free }, 'inch', inches(1 / 16))
       return stickingFor(stuckIn(card), DEFAULT_SUPPLIES, 'inch').uses
     }
     const none = pads()

@@ -40,7 +40,7 @@ function wordsLeft(
 ): Pick<Step, 'text' | 'warning'> {
   const names = (keys: string[]) => keys.map(nameOf).join(', ')
   const dies = folded.filter(key => levels.get(key) === 'die cut')
-  if (!step.scored || scored.length === 0) return step
+  if (!step.scored || step.said !== undefined || scored.length === 0) return step
   const cut = dies.length > 0 ? `${names(dies)}: slits and windows are cut already. ` : ''
   if (scored.length < folded.length) return { ...step, text: `${names(scored)}: scored already. ${cut}${step.text}` }
   return { ...step.scored, text: `${cut}${step.scored.text}` }
@@ -93,7 +93,7 @@ export function stepsLeft({ card, pieces, strips }: PackedKit, units: Units): St
         slits: made.reduce((sum, part) =>
           sum + (part && levelOf(part.key) !== 'die cut' ? part.slits.length + part.windows.length : 0), 0),
       }
-      if (step.lays) {
+      if (step.lays && step.said === undefined) {
         const top = wayUp(construction, left.filter(isPrint), left.length)
         const words = [layerWords(construction, left, units, step.lays), top]
         return [{ ...what, text: `${already}${words.filter(Boolean).join(' ')}`, warning: step.warning }]

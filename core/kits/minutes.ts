@@ -26,7 +26,7 @@ export function timeOf(
   const work = step?.work
   const pieces = sumOf(parts.filter(({ key }) => puts.includes(key)).map(({ count = 1 }) => count))
   const seconds = hands.reading + cuts * hands.cutting + scores * hands.scoring + slits * hands.slitting
-    + pieces * hands.putting + (work ? work.times * hands[work.technique] : 0)
+    + pieces * hands.putting + (work ? work.times * hands[work.technique] : 0) + (step?.own?.seconds ?? 0)
   const isGlued = joints.some(({ part, means }) => means === 'glue' && puts.includes(part))
   return {
     minutes: seconds / 60,

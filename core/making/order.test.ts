@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { inOrder } from '.'
+import { START, inOrder, moved } from '.'
 
 const steps = fc.integer({ min: 0, max: 40 }).chain(count => fc.array(
   fc.record({ rank: fc.integer({ min: -3, max: 20 }), needs: fc.array(fc.nat({ max: 60 }), { maxLength: 4 }) }),
@@ -34,5 +34,31 @@ describe('the order of steps', () => {
     expect(keys(step('fold', 1), step('close', 2, 'topper'), step('topper', 99, 'fold'))).toBe('fold topper close')
     const { ring } = inOrder([step('fold', 1, 'close'), step('close', 2, 'topper'), step('topper', 3, 'fold')])
     expect(new Set(ring?.map(({ key }) => key)).size).toBe(2)
+  })
+})
+
+describe('steps that are moved', () => {
+  const move = fc.record({ key: fc.nat({ max: 44 }), after: fc.nat({ max: 44 }) })
+    .map(({ key, after }) => ({ key: `s${key}`, after: after === 44 ? START : `s${after}` }))
+
+  it('come as near to where they are wanted as their needs allow, and none is lost', () => {
+    fc.assert(fc.property(steps, fc.array(move, { maxLength: 6 }), (given, moves) => {
+      const { steps: ordered, ring } = inOrder(given)
+      fc.pre(ring === undefined)
+      const now = moved(ordered, moves)
+      const at = new Map(now.map(({ key }, place) => [key, place]))
+      expect([...at.keys()].sort()).toEqual(given.map(({ key }) => key).sort())
+      for (const { key, needs } of now)
+        for (const need of needs) if (need !== key) expect(at.get(need) ?? -1).toBeLessThan(at.get(key)!)
+      const last = moves.findLast(({ key, after }) => at.has(key) && key !== after && (after === START || at.has(after)))
+      if (!last) return
+      // Between where it is and where it was wanted there is always something that it needs, or that needs it.
+      const place = at.get(last.key)!
+      const wanted = last.after === START ? -1 : at.get(last.after)!
+      if (place === wanted + 1) return
+      const step = now[place]!
+      if (place > wanted + 1) expect(step.needs).toContain(now[place - 1]!.key)
+      else expect(now[place + 1]!.needs).toContain(step.key)
+    }))
   })
 })

@@ -54,3 +54,38 @@ function ringOf<Step extends Needing>(open: Step[], left: ReadonlyMap<string, Se
   const before = at && byKey.get([...left.get(at.key) ?? []][0] ?? '')
   return at && before && [before, at]
 }
+
+/** Stands for the beginning, where a step comes after nothing. */
+export const START = 'start'
+
+/** Where a step may stand among others in their order: the first and the last place, which its needs leave it. */
+export function roomOf(
+  { key, needs }: Pick<Needing, 'key' | 'needs'>, others: readonly Needing[],
+): { first: number, last: number } {
+  const before = others.map((other, at) => (needs.includes(other.key) ? at + 1 : 0))
+  const after = others.findIndex(other => other.needs.includes(key))
+  return { first: Math.max(0, ...before), last: after < 0 ? others.length : after }
+}
+
+/**
+ * An order with some steps moved behind others, one after the other as they are given, each as far as its needs allow.
+ * One that is to come after what is not there stays where it is.
+ * @param moves `after` is a key, or `START`
+ */
+export function moved<Step extends Needing>(
+  ordered: readonly Step[], moves: readonly { key: string, after: string }[],
+): Step[] {
+  let steps = [...ordered]
+  for (const { key, after } of moves) {
+    const step = steps.find(one => one.key === key)
+    const others = steps.filter(one => one !== step)
+    const behind = after === START ? 0 : others.findIndex(one => one.key === after) + 1
+    if (!step || (behind === 0 && after !== START)) continue
+    const { first, last } = roomOf(step, others)
+    // In a ring of needs there is no room; the order stands then.
+    if (first > last) continue
+    const place = Math.min(Math.max(behind, first), last)
+    steps = [...others.slice(0, place), step, ...others.slice(place)]
+  }
+  return steps
+}

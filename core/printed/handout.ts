@@ -134,6 +134,7 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
           ],
         ],
       },
+      ...(entry.note === '' ? [] : [{ kind: 'text' as const, text: typesetText(entry.note) }]),
       {
         kind: 'side by side',
         cells: stepsLeft(kit, units).map((step, index) => stepBlocks(card, step, index, units)),

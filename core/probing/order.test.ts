@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { dressedCard } from '../dressing'
+import { addStep, dressedCard, setStep } from '../dressing'
 import { chanceOf, randomDressing, variantsOf } from '../dressing/testing'
 import type { Construction, Joint } from '../folds'
 import { FOLDS, isLayer } from '../folds'
 import { inches, millimetres } from '../lengths'
-import { bareCard } from '../document'
+import { START } from '../making'
+import { NO_DRESSING, bareCard } from '../document'
 
 const MARK = { inch: inches(1 / 16), metric: millimetres(1) }
 const CARDS = 24
@@ -90,8 +91,26 @@ describe.each(FOLDS.map(fold => [fold.id, fold] as const))('the steps of %s, dre
     }
   })
 
+  it('stay so wherever their maker moves them, with steps of their own among them', () => {
+    for (let seed = 1; seed <= CARDS; seed++) {
+      const chance = chanceOf(seed + 1000)
+      const card = { ...bareCard('card', 'Probe', fold.id), ...randomDressing(fold, bareCard('card', '', fold.id), 'inch', chance) }
+      const before = dressedCard(fold, card, 'inch', MARK.inch)
+      if (before.findings.some(({ subject }) => subject === 'Order of work')) continue
+      const places = [START, ...before.steps.map(({ key }) => key)]
+      for (let moves = chance.below(5); moves >= 0; moves--) {
+        if (chance.yes(0.3)) addStep(card, chance.pick(places), `Hold it up and look at it (${moves}).`)
+        else setStep(card, chance.pick(before.steps).key, { after: chance.pick(places) })
+      }
+      const made = dressedCard(fold, card, 'inch', MARK.inch)
+      expect(follow(made), `seed ${seed}`).toEqual([])
+      const own = made.steps.filter(({ text }) => text.startsWith('Hold it up')).length
+      expect([made.steps.length, own]).toEqual([before.steps.length + own, card.steps.filter(({ step }) => step === '').length])
+    }
+  })
+
   it('are missed by this count where two are exchanged', () => {
-    const card = dressedCard(fold, { parameters: {}, faces: [], free: [], parts: [] }, 'inch', MARK.inch)
+    const card = dressedCard(fold, { parameters: {}, ...NO_DRESSING }, 'inch', MARK.inch)
     const lay = card.steps.findIndex(({ lays }) => lays)
     if (lay < 0) return
     const twice = { ...card, steps: [...card.steps, card.steps[lay]!] }

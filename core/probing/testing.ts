@@ -10,7 +10,7 @@ import { AMISS, roomsToWrite, secondLook } from '.'
 
 const MARK = { inch: inches(1 / 16), metric: millimetres(1) } as const
 const bare = (parameters: ParameterInputs = {}): CardEntry =>
-  ({ parameters, papers: {}, faces: [], free: [], parts: [] }) as unknown as CardEntry
+  ({ parameters, papers: {}, faces: [], free: [], parts: [], steps: [], note: '' }) as unknown as CardEntry
 
 /** No line of writing is lower. */
 const LINE = millimetres(6)

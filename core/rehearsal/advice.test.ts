@@ -62,7 +62,7 @@ describe('what would help', () => {
   it('is weighed by what it costs, and nothing more is asked where the class fits', () => {
     const { rehearsal, remedies, together } = adviceOn(tide)
     expect([rehearsal.fits >= FITS, together]).toEqual([true, undefined])
-    expect(remedies[0]!.words).toBe('Heat-emboss: Mat on plate of Harbour lantern beforehand')
+    expect(remedies[0]!.words).toBe('Heat-emboss the mat on plate of Harbour lantern beforehand')
     const tool = remedies.find(remedy => remedy.tool === 'heatTools')
     expect([tool?.costs, tool!.gains > 5]).toEqual([TOOL_COST, true])
   })

@@ -2,9 +2,10 @@ import { produce } from 'immer'
 import type { PreparedCard, Preparation } from '../batch'
 import { isCutReady, prepare } from '../batch'
 import type { Batch, PrepLevel } from '../document'
+import type { PartWork } from '../folds'
 import { isLayer } from '../folds'
 import { packedBags, stepsLeft, taskMinutes, tasksOf } from '../kits'
-import { capitalised, inARow } from '../lists'
+import { capitalised, inARow, uncapitalised } from '../lists'
 import { techniqueOf } from '../making'
 import type { Rehearsal } from './model'
 import { FITS } from './model'
@@ -99,13 +100,14 @@ export function remediesFor({ cards }: Pick<Preparation, 'cards'>): Remedy[] {
       const worked = piecesBelow('stamped', card).flatMap((piece) => {
         const works = (piece.works ?? []).filter(({ by, technique }) =>
           by === 'either' && techniqueOf(technique).when === 'flat')
-        const words = inARow([...new Set(works.map(({ technique }) => techniqueOf(technique).name.toLowerCase()))])
-        return one(`work ${key} ${piece.key}`, `${capitalised(words)}: ${piece.name} of ${title} beforehand`,
+        return one(
+          `work ${key} ${piece.key}`, `${workedWords(works, `the ${uncapitalised(piece.name)} of ${title}`)} beforehand`,
           works.length > 0 ? to('stamped', [piece]) : [])
       })
+      const besides = scored.length > 0 ? ', its pieces scored' : ''
       return [
         ...one(`score ${key}`, `Score the pieces of ${title} beforehand`, scored),
-        ...one(`put ${key}`, `Put the layers of ${title} on beforehand${scored.length > 0 ? ', its pieces scored' : ''}`,
+        ...one(`put ${key}`, `Put the layers of ${title} on beforehand${besides}`,
           layers.length > 0 ? [...scored, ...to('assembled', layers)] : []),
         ...worked,
       ]
@@ -113,6 +115,14 @@ export function remediesFor({ cards }: Pick<Preparation, 'cards'>): Remedy[] {
     { key: 'machine', words: 'Bring one more machine for dies and folders', further: [], tool: 'machines' },
     { key: 'heat tool', words: 'Bring one more heat tool', further: [], tool: 'heatTools' },
   ]
+}
+
+/** `Emboss the mat in its folder`, `Stamp and colour in the mat`. */
+function workedWords(works: Pick<PartWork, 'technique'>[], piece: string): string {
+  const techniques = [...new Set(works.map(({ technique }) => technique))].map(techniqueOf)
+  const [first] = techniques
+  if (first && techniques.length === 1) return first.piece(piece)
+  return `${capitalised(inARow(techniques.map(({ name }) => name.toLowerCase())))} ${piece}`
 }
 
 /** Pieces of a card that are cut by whoever prepares it and made ready less than that, in some bag at least. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BOUNDS } from '../../../core/document'
+import { BOUNDS, dressingIn } from '../../../core/document'
 import type { CardEntry, ParameterInput, ParameterInputs } from '../../../core/document'
 import type { PreparedCard } from '../../../core/batch'
 import { bagsOf, drawnPapers, takeInstead, withOffers, withPapers } from '../../../core/batch'
@@ -55,6 +55,7 @@ const TABS = [
   { value: 'sizes', label: 'Sizes' },
   { value: 'faces', label: 'On its faces' },
   { value: 'free', label: 'Free pieces' },
+  { value: 'steps', label: 'Steps' },
 ]
 const tab = ref('sizes')
 const face = ref<string>()
@@ -154,6 +155,7 @@ const actions = computed((): MenuItem[] => [
     </template>
     <template v-if="tab !== 'sizes' && card.construction" #fields>
       <DressFaces v-if="tab === 'faces'" v-model:face="face" :card :construction="card.construction" @change="change" />
+      <CardSteps v-else-if="tab === 'steps'" :entry="card.entry" :construction="card.construction" @change="change" />
       <FreePieces v-else :card :construction="card.construction" @change="change" />
     </template>
     <template #facts>
@@ -188,7 +190,7 @@ const actions = computed((): MenuItem[] => [
     v-if="keeping"
     :fold="card.entry.fold"
     :parameters="card.entry.parameters"
-    :dressing="{ faces: card.entry.faces, free: card.entry.free, parts: card.entry.parts }"
+    :dressing="dressingIn(card.entry)"
     :title="card.entry.title"
     @close="keeping = false"
   />

@@ -28,6 +28,9 @@ const forYou = ({ costs, tool }: WeighedRemedy) =>
           {{ remedy.words }}
         </li>
       </ul>
+      <p class="small quiet">
+        {{ minutes(advice.together.costs) }} more for you in all
+      </p>
       <Button
         :label="advice.together.remedies.length > 1 ? 'Take these' : 'Take this'"
         size="small"

@@ -34,7 +34,7 @@ const STEPS: Record<number, Partial<Record<DocumentKind, Step>>> = {
   9: { class: from9.upgradeClass },
   10: { class: from10.upgradeClass, paper: from10.upgradePaper },
   11: { class: from11.upgradeClass, dressing: from11.upgradeDressing },
-  12: { class: from12.withEveningAndDays, settings: from12.withEveningAndDays },
+  12: { class: from12.withEveningAndDays, settings: from12.withEveningAndDays, dressing: from12.told },
 }
 
 /**

@@ -23,7 +23,7 @@ export const pricesOf = ({ supplies }: Batch) => supplies.map(({ price }) => pri
  * Before version 9 the parts of a fold were held as the catalogue has them, and no piece was cut out of another one.
  */
 export const inOneHold = (card: Data): Data =>
-  ({ parts: [], ...UNPICTURED, ...card, free: (card.free ?? []).map((piece: Data) => ({ from: '', ...piece })) })
+  ({ parts: [], ...UNTOLD, ...UNPICTURED, ...card, free: (card.free ?? []).map((piece: Data) => ({ from: '', ...piece })) })
 
 /** Before version 6 a card was the same for everybody. */
 export const ALIKE = { colourways: [], insteadOf: '', bags: [] }
@@ -45,8 +45,11 @@ export const worked = ({ stamped: _, made: __, ...entry }: Data, works: Data[]):
 /** Before version 11 nothing was cut out of a picture. */
 export const UNPICTURED = { pictures: {} }
 
+/** Before version 13 steps were told as they follow by themselves. */
+export const UNTOLD = { steps: [], note: '' }
+
 /** Before version 3 nothing was put on a card. */
-export const UNDRESSED = { ...UNPICTURED, faces: [], free: [], parts: [] }
+export const UNDRESSED = { ...UNPICTURED, ...UNTOLD, faces: [], free: [], parts: [] }
 
 /** Before version 11 a paper was sold by the sheet, alike on both sides and good for everything. */
 export const soldSingly = (paper: Data): Data => ({

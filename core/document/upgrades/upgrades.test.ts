@@ -4,7 +4,7 @@ import { DEFAULT_SETTINGS, VERSION } from '..'
 import { openDocument, openDressing, openPaper, openSettings } from '../open'
 import type { Data } from './testing'
 import {
-  ALIKE, APART, STAMPED, UNDRESSED, UNLIMITED, UNPICTURED, UNTIMED, fixture, inOneHold, moneyOf, opened, pricesOf,
+  ALIKE, APART, STAMPED, UNDRESSED, UNLIMITED, UNPICTURED, UNTIMED, UNTOLD, fixture, inOneHold, moneyOf, opened, pricesOf,
   soldSingly, worked,
 } from './testing'
 
@@ -71,7 +71,7 @@ describe('a file of version 3', () => {
     const { faces, free } = data.cards[0]
     expect(batch.cards[0]).toEqual({
       ...data.cards[0],
-      ...ALIKE, ...UNPICTURED,
+      ...ALIKE, ...UNPICTURED, ...UNTOLD,
       faces: [{ ...worked(faces[0], [STAMPED]), message: false, layers: [{ ...faces[0].layers[0], ...more }] }],
       free: [{ ...free[0], ...more, from: '' }],
       parts: [],
@@ -97,7 +97,7 @@ describe('a file of version 4', () => {
     const { faces, free } = data.cards[0]
     expect(batch.cards[0]).toEqual({
       ...data.cards[0],
-      ...ALIKE, ...UNPICTURED,
+      ...ALIKE, ...UNPICTURED, ...UNTOLD,
       faces: [{
         ...worked(faces[0], [STAMPED]), layers: [{ ...worked(faces[0].layers[0], [STAMPED]), foam: '0 in' }],
       }],
@@ -185,7 +185,7 @@ describe('a file of version 9', () => {
     const batch = opened({ ...data, cutting: cutting.map(entry => ({ ...entry, ...bare })) })
     expect(batch.wishes).toEqual({ ...data.wishes, together: false, sittings: 1 })
     expect(batch.cutting).toMatchObject([{ paper: 'kelp', moreSheets: 1, ...APART }])
-    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...UNPICTURED, ...card })))
+    expect(batch.cards).toEqual(data.cards.map((card: Data) => ({ ...UNPICTURED, ...UNTOLD, ...card })))
   })
 })
 
@@ -195,7 +195,7 @@ describe('a file of version 10', () => {
   it('sold papers by the sheet, alike on both sides and good for everything', () => {
     const batch = opened(data)
     expect([batch.version, batch.papers, batch.cards]).toEqual([VERSION, data.papers.map(soldSingly),
-      data.cards.map((card: Data) => ({ ...UNPICTURED, ...card })),
+      data.cards.map((card: Data) => ({ ...UNPICTURED, ...UNTOLD, ...card })),
     ])
     expect(data.papers.map((paper: Data) => openPaper({ version: 10, ...paper })))
       .toEqual(batch.papers.map(value => ({ ok: true, value })))
@@ -220,7 +220,7 @@ describe('a file of version 11', () => {
     expect(layer).toEqual(before)
     const { faces, free, parts } = data.cards[0]
     expect(openDressing({ version: 11, faces, free, parts })).toEqual({
-      ok: true, value: { faces: card!.faces, free: card!.free, parts: card!.parts },
+      ok: true, value: { faces: card!.faces, free: card!.free, parts: card!.parts, ...UNTOLD },
     })
     const wrong = openDressing({ version: 11, faces, free: [{ ...free[0], made: ['ironed'] }], parts })
     expect(wrong.ok ? [] : wrong.problems.map(({ path }) => path)).toContain('free[0].works[0].technique')
@@ -233,7 +233,8 @@ describe('a file of version 12', () => {
   it('did not know how long the making takes, and keeps everything that it knew', () => {
     const { evening, ...batch } = opened(data)
     const { format: _f, post, ...known } = data
-    expect({ ...batch, version: 12 }).toEqual({ ...known, post: { ...post, days: 4 } })
+    const cards = known.cards.map((card: Data) => ({ ...card, ...UNTOLD }))
+    expect({ ...batch, version: 12 }).toEqual({ ...known, cards, post: { ...post, days: 4 } })
     expect(evening)
       .toMatchObject({ machines: 1, heatTools: 1, spread: 35, hands: { stamp: 60 }, drying: { wash: 600 } })
     const { evening: _, post: { days, ...rates }, ...settings } = DEFAULT_SETTINGS

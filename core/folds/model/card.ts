@@ -194,6 +194,11 @@ export interface Step {
   finishes?: string[]
   /** What is done in it, where it is a work. */
   work?: PartWork
+  /** The maker's words for it, figures as fields; and the step that they have moved it behind. */
+  said?: string
+  after?: string
+  /** One of the maker's own, with the seconds that it takes. */
+  own?: { seconds: number }
   /** Whether it lays layers, and what the sides of their face are called: its words follow from them. */
   lays?: () => SideWords
 }

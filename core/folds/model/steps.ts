@@ -1,8 +1,10 @@
+import { inARow } from '../../lists'
 import type { Units } from '../../lengths'
-import { inOrder } from '../../making'
+import { START, inOrder, moved } from '../../making'
 import type { Construction, Face, Finding, Joint, Panel, Step } from './card'
 import { isLayer, isMakers } from './card'
 import { layerWords } from './layer-words'
+import { saidWords } from './own-words'
 
 type Keys = [makes: string[], puts: string[], works: string[], finishes: string[]]
 type Laid = Pick<Construction, 'parts' | 'joints' | 'steps'>
@@ -24,21 +26,36 @@ export function settledSteps(card: Laid, units: Units): { steps: Step[], finding
   })
   const needs = needsOf({ ...card, steps: given })
   const needing = given.map(step => ({ ...step, needs: [...step.needs, ...needs.get(step.key) ?? []] }))
-  const { steps, ring } = inOrder(needing)
-  const worded = steps.map(step =>
-    (step.lays ? { ...step, text: layerWords(card, step.puts, units, step.lays) } : step))
-  const said = ({ key }: Step) => worded.find(step => step.key === key)?.text ?? key
-  return {
-    steps: worded,
-    findings: ring
-      ? [{
-          severity: 'stop', subject: 'Order of work',
-          problem: `“${said(ring[0])}” and “${said(ring[1])}” each have to come before the other: one of the two must lie `
-            + 'elsewhere.',
-        }]
-      : [],
+  const { steps: natural, ring } = inOrder(needing)
+  const steps = moved(natural, given.flatMap(({ key, after }) => (after === undefined ? [] : [{ key, after }])))
+  const findings: Finding[] = []
+  const worded = steps.map((step) => {
+    const { puts, lays, said } = step
+    if (said !== undefined) {
+      const { text, unknown } = saidWords(said, card.parts, units)
+      if (unknown.length > 0)
+        findings.push(noteOn(text, `speaks of ${inARow(unknown)}, which the card does not have: its figure is missing.`))
+      return { ...step, text }
+    }
+    return lays ? { ...step, text: layerWords(card, puts, units, lays) } : step
+  })
+  const there = new Set(steps.map(({ key }) => key))
+  for (const { after, text } of worded) {
+    if (after !== undefined && after !== START && !there.has(after))
+      findings.push(noteOn(text, 'came after a step that the card does not have any more: it stands where it naturally does.'))
   }
+  if (ring) {
+    const told = ({ key }: Step) => worded.find(step => step.key === key)?.text ?? key
+    findings.push({
+      severity: 'stop', subject: 'Order of work',
+      problem: `“${told(ring[0])}” and “${told(ring[1])}” each have to come before the other: one of the two must lie `
+        + 'elsewhere.',
+    })
+  }
+  return { steps: worded, findings }
 }
+
+const noteOn = (text: string, problem: string): Finding => ({ severity: 'warn', subject: `Step “${text}”`, problem })
 
 /** Where something lies on a face, below all layers: the box round it, from the lower left corner of its panel. */
 interface Lying {
