@@ -191,3 +191,36 @@ test('sizes typed in millimetres are asked about once in an inch class, and eith
   await expect(width).toHaveValue('4 1/8')
   await expect(height).toHaveValue('5 13/16')
 })
+
+test('steps are told in the maker’s words, moved, and joined by one of their own', async ({ page, request }) => {
+  const id = await demoClass(request, 'Told', (file) => {
+    for (const card of file.cards) Object.assign(card, { steps: [], note: '' })
+  })
+  await station(page, id, 'cards')
+  await page.getByRole('button', { name: 'Steps', exact: true }).click()
+  const step = (words: string | RegExp) => page.getByRole('button', { name: words })
+  // The stamp comes before its piece is put on: it can come later, but not sooner than everything.
+  await expect(page.getByRole('button', { name: 'Step 1 sooner' })).toBeDisabled()
+  await page.getByRole('button', { name: 'Step 1 later' }).click()
+  await expect(step(/^Step 2: Stamp “Safe harbour”/)).toBeVisible()
+
+  await step(/^Step 5: Tape the message panel/).click()
+  const words = page.getByLabel('Your words; in braces stands the size of a piece')
+  await words.fill('Tape the greeting, {message}, to panel C.')
+  await expect(step('Step 5: Tape the greeting, 3 3/4 × 5 in, to panel C.')).toBeVisible()
+  await page.getByRole('button', { name: 'A step after this' }).click()
+  await step('Step 6: Your own step').click()
+  await words.fill('Breathe.')
+  await page.getByLabel('Note on the hand-out').fill('Foam holds at once.')
+  await saved(page)
+  const { document: { cards: [card] } } = await classNow(request, id)
+  expect(card.steps.map(({ words }: { words: string }) => words))
+    .toEqual(['', 'Tape the greeting, {message}, to panel C.', 'Breathe.'])
+
+  // The hand-out tells it so.
+  await page.goto(`/print/${id}?only=handouts`)
+  await expect(page.getByText('5. Tape the greeting, 3 3⁄4 × 5 in, to panel C.').or(
+    page.getByText(/5\. Tape the greeting, 3.3.4.*to panel C\./)).first()).toBeVisible()
+  await expect(page.getByText('6. Breathe.').first()).toBeVisible()
+  await expect(page.getByText('Foam holds at once.').first()).toBeVisible()
+})

@@ -2,7 +2,8 @@ import { expect, test } from '@playwright/test'
 import { classNow, demoClass, visit } from './studio'
 
 test('a class that does not fit: what would help is taken in one step, and taken back', async ({ page, request }) => {
-  const id = await demoClass(request, 'A short evening', file => Object.assign(file.class, { lasts: 80, starts: '18:30' }))
+  const short = { lasts: 80, starts: '18:30' }
+  const id = await demoClass(request, 'A short evening', file => Object.assign(file.class, short))
   await visit(page, `/classes/${id}/cards`)
   await page.getByRole('link', { name: /^Evening/ }).click()
   await expect(page.getByRole('heading', { name: 'The class does not fit' })).toBeVisible()
@@ -37,7 +38,9 @@ test('the figures of an evening are the maker’s own, in the class and for ever
 })
 
 test('an evening with nobody and one with nothing to make say so', async ({ page, request }) => {
-  const id = await demoClass(request, 'An evening of nothing', file => file.cards.forEach((card: { kits: number }) => (card.kits = 0)))
+  const id = await demoClass(request, 'An evening of nothing', (file) => {
+    for (const card of file.cards) card.kits = 0
+  })
   await visit(page, `/classes/${id}/evening`)
   await expect(page.getByRole('heading', { name: 'Nobody makes anything yet' })).toBeVisible()
   const bare = await demoClass(request, 'An evening without cards', file => (file.cards = []))

@@ -60,7 +60,8 @@ test('nothing serious is in the way of anybody on any page, light or dark', asyn
     '/folds/step-popup',
     '/papers',
     '/settings',
-    ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits', 'evening'].map(name => `/classes/${id}/${name}`),
+    ...['cards', 'papers', 'pieces', 'cutting', 'cutting?paper=lantern', 'kits', 'evening']
+      .map(name => `/classes/${id}/${name}`),
     `/print/${id}/cutting`,
     `/print/${id}/kits`,
     `/print/${id}/scores`,

@@ -29,7 +29,8 @@ export type {
   PostEntry,
   PricesEntry,
   PrepEntry, PrepPaceEntry, ProfileEntry,
-  RateEntry, RuleEntry, SeatEntry, StepEntry, SettingsChange, SharingEntry, ShoppingEntry, MiscutEntry, SpoiledEntry, StockEntry,
+  RateEntry, RuleEntry, SeatEntry, StepEntry,
+  SettingsChange, SharingEntry, ShoppingEntry, MiscutEntry, SpoiledEntry, StockEntry,
   StudioSettings, SupplyEntry, ToolsEntry, TreeEntry, WishesEntry, WorkEntry,
 } from './shapes'
 export * from './version'

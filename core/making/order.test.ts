@@ -50,7 +50,8 @@ describe('steps that are moved', () => {
       expect([...at.keys()].sort()).toEqual(given.map(({ key }) => key).sort())
       for (const { key, needs } of now)
         for (const need of needs) if (need !== key) expect(at.get(need) ?? -1).toBeLessThan(at.get(key)!)
-      const last = moves.findLast(({ key, after }) => at.has(key) && key !== after && (after === START || at.has(after)))
+      const last = moves.findLast(({ key, after }) =>
+        at.has(key) && key !== after && (after === START || at.has(after)))
       if (!last) return
       // Between where it is and where it was wanted there is always something that it needs, or that needs it.
       const place = at.get(last.key)!

@@ -95,7 +95,7 @@ describe('the step from version 1', () => {
 describe('settings and what is put on a card', () => {
   it('have a version since the ninth, and are read like everything else', () => {
     expect(openSettings({ version: VERSION, ...DEFAULT_SETTINGS })).toEqual({ ok: true, value: DEFAULT_SETTINGS })
-    const bare = { faces: [], free: [], parts: [] }
+    const bare = { faces: [], free: [], parts: [], steps: [], note: '' }
     expect(openDressing({ version: VERSION, ...bare })).toEqual({ ok: true, value: bare })
     for (const version of [0, VERSION + 1, '9']) {
       expect(openSettings({ version, ...DEFAULT_SETTINGS })).toMatchObject({

@@ -23,7 +23,10 @@ export const pricesOf = ({ supplies }: Batch) => supplies.map(({ price }) => pri
  * Before version 9 the parts of a fold were held as the catalogue has them, and no piece was cut out of another one.
  */
 export const inOneHold = (card: Data): Data =>
-  ({ parts: [], ...UNTOLD, ...UNPICTURED, ...card, free: (card.free ?? []).map((piece: Data) => ({ from: '', ...piece })) })
+  ({
+    parts: [], ...UNTOLD, ...UNPICTURED, ...card,
+    free: (card.free ?? []).map((piece: Data) => ({ from: '', ...piece })),
+  })
 
 /** Before version 6 a card was the same for everybody. */
 export const ALIKE = { colourways: [], insteadOf: '', bags: [] }

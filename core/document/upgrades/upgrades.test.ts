@@ -4,7 +4,8 @@ import { DEFAULT_SETTINGS, VERSION } from '..'
 import { openDocument, openDressing, openPaper, openSettings } from '../open'
 import type { Data } from './testing'
 import {
-  ALIKE, APART, STAMPED, UNDRESSED, UNLIMITED, UNPICTURED, UNTIMED, UNTOLD, fixture, inOneHold, moneyOf, opened, pricesOf,
+  ALIKE, APART, STAMPED, UNDRESSED, UNLIMITED, UNPICTURED, UNTIMED,
+  UNTOLD, fixture, inOneHold, moneyOf, opened, pricesOf,
   soldSingly, worked,
 } from './testing'
 

@@ -34,15 +34,15 @@ export function settledSteps(card: Laid, units: Units): { steps: Step[], finding
     if (said !== undefined) {
       const { text, unknown } = saidWords(said, card.parts, units)
       if (unknown.length > 0)
-        findings.push(noteOn(text, `speaks of ${inARow(unknown)}, which the card does not have: its figure is missing.`))
+        findings.push(noteOn(text, `speaks of ${inARow(unknown)}, which the card does not have.`))
       return { ...step, text }
     }
     return lays ? { ...step, text: layerWords(card, puts, units, lays) } : step
   })
   const there = new Set(steps.map(({ key }) => key))
   for (const { after, text } of worded) {
-    if (after !== undefined && after !== START && !there.has(after))
-      findings.push(noteOn(text, 'came after a step that the card does not have any more: it stands where it naturally does.'))
+    if (after === undefined || after === START || there.has(after)) continue
+    findings.push(noteOn(text, 'came after a step that the card does not have: it stands where it naturally does.'))
   }
   if (ring) {
     const told = ({ key }: Step) => worded.find(step => step.key === key)?.text ?? key
