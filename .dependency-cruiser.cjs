@@ -11,7 +11,7 @@ const WRITERS = [
 ]
 const ROOMS = {
   lists: [],
-  making: [],
+  making: ['lists'],
   lengths: ['lists'],
   document: ['lists', 'lengths', 'making'],
   audit: ['lengths', 'document'],

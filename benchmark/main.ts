@@ -21,6 +21,7 @@ import { editing } from './editing'
 import { evenings } from './evening'
 import { median, ms, of, time } from './measure'
 import { oddOnes } from './odd'
+import { rehearsals } from './rehearsal'
 import { sharing } from './sharing'
 
 /**
@@ -175,6 +176,7 @@ async function main() {
     classes: () => classes(solve),
     editing,
     folds,
+    rehearsal: rehearsals,
     command: commandLine,
     balance: () => classBatches(solve, 12 * instances),
     evening: () => evenings(solve, 40 * instances),

@@ -15,7 +15,7 @@ test('a class that does not fit: what would help is taken in one step, and taken
   await page.getByRole('button', { name: /^Take (this|these)$/ }).click()
   await expect(page.getByRole('heading', { name: 'The class fits' })).toBeVisible()
   await expect.poll(async () => (await classNow(request, id)).document.prep.profiles[0].levels).not.toEqual({})
-  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Take back the last change' }).click()
   await expect(page.getByRole('heading', { name: 'The class does not fit' })).toBeVisible()
 })
 
@@ -34,7 +34,7 @@ test('the figures of an evening are the maker’s own, in the class and for ever
   await page.getByText('Your evenings').click()
   await expect(page.getByLabel('Heat tools')).toHaveValue('1')
   await page.getByText('Seconds that things dry').click()
-  await expect(page.getByLabel('Wash')).toHaveValue('600')
+  await expect(page.getByLabel('Wash, drying')).toHaveValue('600')
 })
 
 test('an evening with nobody and one with nothing to make say so', async ({ page, request }) => {

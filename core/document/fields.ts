@@ -114,8 +114,8 @@ export const HANDS = table({
 
 /** Seconds before what was done may be touched, folded or covered. */
 export const DRYING = table({
-  'wet glue': seconds('Wet glue', 120),
-  ...forTechniques(key => seconds<number>(techniqueOf(key).name, techniqueOf(key).waiting * 60)),
+  'wet glue': seconds('Wet glue, drying', 120),
+  ...forTechniques(key => seconds<number>(`${techniqueOf(key).name}, drying`, techniqueOf(key).waiting * 60)),
 })
 
 /** The trimmer and the scoring board, beside the pace at the trimmer. */

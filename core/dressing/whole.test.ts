@@ -5,7 +5,7 @@ import { lyingFindings, wholeCard } from '.'
 import type { CardEntry } from '../document'
 
 const MARK = { inch: inches(1 / 16), metric: millimetres(1) } as const
-const bare = () => ({ parameters: {}, papers: {}, faces: [], free: [], parts: [] }) as unknown as CardEntry
+const bare = () => ({ parameters: {}, papers: {}, faces: [], free: [], parts: [], steps: [] }) as unknown as CardEntry
 
 describe.each(FOLDS.map(fold => [fold.id, fold] as const))('%s without any dressing', (_, fold) => {
   it.each(['inch', 'metric'] as const)('has nothing lying amiss, whatever is chosen, in %s', (units) => {

@@ -1,3 +1,5 @@
+import { itemAt } from '../lists'
+
 /* Steps that need each other, brought into one order. It knows nothing of cards. */
 
 /** Something to be done, and what must be done before it. */
@@ -23,36 +25,45 @@ export interface Ordered<Step> {
  * with a priority; cards have some dozens of steps, so that a plain search for the lowest is quickest).
  */
 export function inOrder<Step extends Needing>(given: readonly Step[]): Ordered<Step> {
-  const there = new Set(given.map(({ key }) => key))
-  const open = [...given].sort((a, b) => a.rank - b.rank)
-  const left = new Map(open.map(({ key, needs }) =>
-    [key, new Set(needs.filter(need => need !== key && there.has(need)))]))
+  const sorted = [...given].sort((a, b) => a.rank - b.rank)
+  const placeOf = new Map(sorted.map(({ key }, place) => [key, place]))
+  const needsOf = sorted.map(({ needs }, place) =>
+    [...new Set(needs)].flatMap(need => placeOf.get(need) ?? []).filter(need => need !== place))
+  const neededBy: number[][] = sorted.map(() => [])
+  for (const [place, needs] of needsOf.entries()) for (const need of needs) neededBy[need]?.push(place)
+  /** How many needs of each are not done yet; less than nothing once it is done itself. */
+  const lacks = needsOf.map(({ length }) => length)
   const steps: Step[] = []
   let ring: [Step, Step] | undefined
-  while (open.length > 0) {
-    let at = open.findIndex(({ key }) => left.get(key)?.size === 0)
-    if (at < 0) {
-      ring ??= ringOf(open, left)
-      at = 0
+  while (steps.length < sorted.length) {
+    let next = lacks.indexOf(0)
+    if (next < 0) {
+      const open = (place: number) => !isDone(place)
+      next = sorted.findIndex((_, place) => open(place))
+      const [before, after] = ringFrom(next, place => needsOf[place]?.find(open))
+      ring ??= [itemAt(sorted, before), itemAt(sorted, after)]
     }
-    const [next] = open.splice(at, 1) as [Step]
-    steps.push(next)
-    for (const { key } of open) left.get(key)?.delete(next.key)
+    lacks[next] = DONE
+    steps.push(itemAt(sorted, next))
+    for (const place of neededBy[next] ?? []) if (!isDone(place)) lacks[place] = (lacks[place] ?? 0) - 1
   }
   return { steps, ring }
+
+  function isDone(place: number): boolean {
+    return lacks[place] === DONE
+  }
 }
+const DONE = -1
 
 /** Two neighbours of a ring of needs: from any step along what it needs one comes into it. */
-function ringOf<Step extends Needing>(open: Step[], left: ReadonlyMap<string, Set<string>>): [Step, Step] | undefined {
-  const byKey = new Map(open.map(step => [step.key, step]))
-  const seen = new Set<string>()
-  let [at] = open
-  while (at && !seen.has(at.key)) {
-    seen.add(at.key)
-    at = byKey.get([...left.get(at.key) ?? []][0] ?? '')
+function ringFrom(from: number, needOf: (place: number) => number | undefined): [number, number] {
+  const seen = new Set<number>()
+  let at = from
+  while (!seen.has(at)) {
+    seen.add(at)
+    at = needOf(at) ?? at
   }
-  const before = at && byKey.get([...left.get(at.key) ?? []][0] ?? '')
-  return at && before && [before, at]
+  return [needOf(at) ?? at, at]
 }
 
 /** Stands for the beginning, where a step comes after nothing. */

@@ -8,7 +8,8 @@ import { inches, millimetres, nanometres, writeLength } from '../lengths'
 import { endsOf } from './held'
 
 const MARK: Record<Units, Length> = { inch: inches(1 / 16), metric: millimetres(1) }
-const bare = (parameters = {}) => ({ parameters, papers: {}, faces: [], free: [], parts: [] }) as unknown as CardEntry
+const bare = (parameters = {}) =>
+  ({ parameters, papers: {}, faces: [], free: [], parts: [], steps: [] }) as unknown as CardEntry
 const AT = { left: 'on the left', right: 'on the right', head: 'at the head', foot: 'at the foot' } as const
 
 describe('left, right, head and foot', () => {

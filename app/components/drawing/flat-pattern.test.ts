@@ -15,7 +15,7 @@ function risingScene() {
   const parameters = {
     window: true, windowPlaced: true, windowLeft: '1 in', windowBelow: '1 1/4 in', windowSize: '1 1/2 in',
   }
-  const card = { parameters, papers: {}, faces: [], free: [], parts: [] } as unknown as CardEntry
+  const card = { parameters, papers: {}, faces: [], free: [], parts: [], steps: [] } as unknown as CardEntry
   addFreePiece(card, 'inch', {
     face: 'base--front--outside', width: '1 in', height: '3/4 in', left: '1/2 in', bottom: '3/4 in',
   })
