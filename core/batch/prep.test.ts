@@ -31,7 +31,7 @@ describe('how far pieces are made ready', () => {
     expect(ready.papers.map(({ demands }) => demands)).toEqual(plain.papers.map(({ demands }) => demands))
     expect(taskMinutes(tasksOf(ready))).toBeGreaterThan(taskMinutes(tasksOf(plain)))
     expect([...new Set(tasksOf(ready).map(({ name }) => name))]).toEqual([
-      'Score', 'Die cut', 'Stamp', 'Put on', 'Pack',
+      'Score', 'Stamp', 'Heat-emboss', 'Emboss in a folder', 'Die cut', 'Put on', 'Pack',
     ])
   })
 

@@ -5,7 +5,7 @@ import type { PartWork, Piece } from '../folds'
 import type { Length, Units } from '../lengths'
 import { formatSize } from '../lengths'
 import type { TechniqueKey } from '../making'
-import { techniqueOf } from '../making'
+import { doneInWords, techniqueOf } from '../making'
 import type { Paper } from '../paper'
 import { ownFormats } from '../paper'
 import { turnOn } from './pools'
@@ -87,6 +87,16 @@ export function isWorkDone({ by, technique }: Pick<PartWork, 'by' | 'technique'>
   const isFlat = techniqueOf(technique).when === 'flat'
   if (by === 'instructor') return isFlat || level === 'assembled'
   return isFlat && (level === 'assembled' || level === 'stamped' || (level === 'die cut' && CUT_AWAY.has(technique)))
+}
+
+/**
+ * How a piece comes in its bag, in words: what was done to it before, and how far it is made ready where that says
+ * more; nothing where it is just cut.
+ */
+export function stateInWords({ works = [] }: Pick<Piece, 'works'>, level: PrepLevel): string[] {
+  const done = doneInWords(works.filter(work => isWorkDone(work, level)))
+  const says = level !== 'cut' && (done.length === 0 || (level !== 'stamped' && level !== 'die cut'))
+  return [...done, ...(says ? [LEVEL_WORDS[level]] : [])]
 }
 
 /** Uncut paper that goes along: the pieces of one kit side by side, to be cut by whoever gets the bag. */

@@ -26,9 +26,9 @@ describe('the order of the evening', () => {
 
   it('tells when each part begins, past midnight as well', () => {
     expect(eveningOf(classWith({ starts: '18:30', lasts: 150 })).map(({ at }) => at)).toEqual([
-      '18:00', '18:30', '18:40', '19:49', '20:50',
+      '18:00', '18:30', '18:40', '19:51', '20:50',
     ])
-    expect(eveningOf(classWith({ starts: '23:50', lasts: 80 })).map(({ at }) => at)[3]).toBe('00:32')
+    expect(eveningOf(classWith({ starts: '23:50', lasts: 80 })).map(({ at }) => at)[3]).toBe('00:33')
     expect(eveningOf(prepare({ ...batch, cards: [] })).map(({ what }) => what)).toHaveLength(3)
   })
 })

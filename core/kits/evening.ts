@@ -98,7 +98,7 @@ const daysBefore = (date: string, days: number): string =>
   new Date(Date.parse(`${date}T00:00:00Z`) - days * 86_400_000).toISOString().slice(0, 10)
 
 /** What is planned before a class, in minutes of work. */
-export interface Planned {
+export interface WorkBefore {
   cutting: number
   ready: number
   packing: number
@@ -116,7 +116,7 @@ export function calendarOf(
   {
     class: { title, date, starts, lasts, place, notes, delivery }, post, roster,
   }: Pick<Batch, 'class' | 'post' | 'roster'>,
-  minutes: Planned,
+  minutes: WorkBefore,
   places: string[],
 ): CalendarEvent[] {
   const away = roster.filter(({ online }) => online).length

@@ -1,4 +1,4 @@
-import type { ColourwayEntry, PrepLevel, ProfileEntry, SeatEntry } from '../document'
+import type { Batch, ColourwayEntry, PrepLevel, ProfileEntry, SeatEntry } from '../document'
 import type { DealtKit, Strip, Preparation, PreparedCard, PreparedPiece } from '../batch'
 import { bagLabel, bagsOf, choiceOf, seatOf, paperIn, countInKit, isCutReady, profileOf } from '../batch'
 import type { Paper } from '../paper'
@@ -30,6 +30,8 @@ export interface Bag {
   seat: SeatEntry
   /** How its pieces are made ready. */
   profile: ProfileEntry
+  /** Whether whoever gets it is not in the room: nothing that lies on its tables is theirs. */
+  isAway: boolean
   kits: PackedKit[]
 }
 
@@ -99,10 +101,20 @@ export function packedBags({ batch, cards }: Preparation): Bag[] {
     const seat = seatOf(batch, key)
     const profile = profileOf(batch, seat)
     return {
-      key, seat, profile, label: seat.name ? `${bagLabel(key)}, ${seat.name}` : bagLabel(key),
+      key, seat, profile, isAway: seat.online || batch.class.delivery === 'by post',
+      label: seat.name ? `${bagLabel(key)}, ${seat.name}` : bagLabel(key),
       kits: ofBag.get(key) ?? [],
     }
   })
+}
+
+/** Whether a hand-out for all bags of a profile is for people who are not in the room. */
+export function isForAway(
+  { class: { delivery } }: Pick<Batch, 'class'>, bags: readonly Pick<Bag, 'profile' | 'isAway'>[],
+  profile: ProfileEntry,
+): boolean {
+  const own = bags.filter(bag => bag.profile === profile)
+  return own.length === 0 ? delivery === 'by post' : own.every(({ isAway }) => isAway)
 }
 
 /**

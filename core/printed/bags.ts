@@ -1,12 +1,11 @@
 import type { PreparedCard, Strip } from '../batch'
 import type { Bag, PackedKit, PackedPiece, ShoppingLine, Kits } from '../kits'
-import { LEVEL_WORDS, isCutReady, outOfInWords, sourceOf, stripName } from '../batch'
+import { LEVEL_WORDS, stateInWords, isCutReady, outOfInWords, sourceOf, stripName } from '../batch'
 import {
   broughtPieces, contentsOf, lyingPieces, neededInWords, packsInWords, purchaseName, bagShape, extraInWords,
 } from '../kits'
 import type { Units } from '../lengths'
 import { itemAt } from '../lists'
-import { doneInWords } from '../making'
 import type { PrintBlock, PrintSection } from './model'
 import { stepList } from './steps'
 import { typesetSize, typesetText } from './typeset'
@@ -193,17 +192,17 @@ const bagsInWords = (bags: Bag[]): string =>
 
 /** `1 × Mat, 5 1/4 × 4 in, Herring, cut and scored`: a piece as it lies in a bag. */
 const packedInWords = (
-  { piece: { name, width, height, works, outOf }, count, paper, level }: PackedPiece,
+  { piece, piece: { name, width, height, outOf }, count, paper, level }: PackedPiece,
   kit: PackedKit,
   units: Units,
   inTable = false,
 ): string =>
   [
-    `${count} × ${name}`, typesetSize(width.value, height.value, units, true), ...doneInWords(works), inTable
+    `${count} × ${name}`, typesetSize(width.value, height.value, units, true), inTable
       ? SEE_TABLE
       : (paper?.name ?? 'no paper yet'),
     ...outOf === undefined ? [] : [outOfInWords(outOf, kit.card.pieces)],
-    ...level === 'cut' ? [] : [LEVEL_WORDS[level]],
+    ...stateInWords(piece, level),
   ].join(', ')
 
 /** How every card is made, in steps. */
@@ -221,7 +220,7 @@ export const pieceSection = ({ entry, pieces, kits }: PreparedCard, units: Units
       name: `Pieces of ${entry.title}`,
       head: ['Piece', 'Width × height', 'A kit', 'In all', 'Paper', 'Print'],
       rows: pieces.map(piece => [
-        [piece.name, ...doneInWords(piece.works)].join(', '),
+        piece.name,
         typesetSize(piece.width.value, piece.height.value, units),
         String(piece.perKit),
         String(piece.quantity),

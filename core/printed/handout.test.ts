@@ -98,7 +98,7 @@ describe('a hand-out', () => {
   it('of a card for every bag names its papers together, and no print of a pool', () => {
     const prepared = prepare(tide)
     const kit = anyKit(prepared.cards[0]!, profileOf(tide))!
-    const texts = textsOf(handoutSection(kit, { profile: profileOf(tide) }, 'inch'))
+    const texts = textsOf(handoutSection(kit, { profile: profileOf(tide), isAway: false }, 'inch'))
     expect(texts.find(text => text.startsWith('1 × Base'))).toContain('Kelp or Fog')
     expect(texts.find(text => text.startsWith('1 × Mat on plate'))).toContain('a print of Shore prints')
     expect(anyKit(prepared.cards[0]!, { ...profileOf(tide) })).toBeUndefined()
@@ -115,6 +115,24 @@ describe('works', () => {
     })
     return textsOf(handout(worked)).filter(text => /low tide|^\d+\. Die cut the plate/.test(text)).length
   }
+
+  it('name what they are done with where it lies: on the tables, or brought by who is not there', () => {
+    const worked = (change: (batch: Batch) => void) => produce(classOf('z-fold'), (draft) => {
+      const emboss = { ...newWork('work-1'), technique: 'heat-emboss' as const, using: 'the copper powder' }
+      const press = { ...newWork('work-2'), technique: 'emboss' as const, by: 'instructor' as const }
+      draft.cards[0]!.parts = [{ key: 'plate', hold: null, foam: '0 in', works: [emboss, press] }]
+      change(draft)
+    })
+    const embossed = (change: (batch: Batch) => void = () => undefined) => textsOf(handout(worked(change))).join('; ')
+    const tables = 'On the tables; Tape, foam and glue; Copper powder; Heat tool, tweezers'
+    expect(embossed()).toMatch(new RegExp(`${tables}.*; You bring; Scoring`))
+    expect(embossed(({ class: own }) => void (own.delivery = 'by post')))
+      .toMatch(/You bring; Scoring board or bone tool; Copper powder; Heat tool, tweezers/)
+    // What is done before needs nothing in the class.
+    const ready = embossed(draft => void (draft.prep.profiles[0]!.levels = { plate: 'stamped' }))
+    expect(ready).not.toMatch(/Heat tool|Folder/)
+    expect(ready).toMatch(/1 × Plate, [^;]*, heat-embossed, embossed(;|$)/)
+  })
 
   it('are left out where they are done before the bag is handed out, as its piece is made ready or by whom', () => {
     expect([texts('either', 'cut'), texts('either', 'die cut'), texts('either', 'stamped')]).toEqual([2, 1, 0])

@@ -1,9 +1,12 @@
 import type { PreparedCard } from '../batch'
 import type { Bag, PackedKit, StepLeft } from '../kits'
-import { LEVEL_WORDS, isCutReady, scoresLeft, stripName } from '../batch'
+import { LEVEL_WORDS, isCutReady, scoresLeft, stateInWords, stripName } from '../batch'
 import { broughtPieces, lyingPieces, extraInWords, stepsLeft } from '../kits'
 import type { ProfileEntry } from '../document'
 import { cardAfter, foldById } from '../folds'
+import { capitalised } from '../lists'
+import type { SharedTool } from '../making'
+import { techniqueOf } from '../making'
 import type { Units } from '../lengths'
 import { formatLength, parseLength } from '../lengths'
 import type { Drawing, PrintBlock, PrintSection } from './model'
@@ -47,7 +50,7 @@ function drawingsOf({ construction, fold }: PreparedCard, at: number, units: Uni
 }
 
 /** What a kit's student brings along. */
-function broughtAlong(kit: PackedKit, { adhesive }: ProfileEntry, units: Units): string[] {
+function broughtAlong(kit: PackedKit, { adhesive }: ProfileEntry, units: Units, tools: string[]): string[] {
   const isScored = kit.pieces.some(
     ({ piece, paper, level }) => scoresLeft(paper, piece) > 0 && (level === 'cut' || !isCutReady(level)),
   )
@@ -59,7 +62,19 @@ function broughtAlong(kit: PackedKit, { adhesive }: ProfileEntry, units: Units):
       ? ['Paper trimmer, or knife, steel ruler and mat']
       : []),
     ...(isScored ? ['Scoring board or bone tool'] : []),
+    ...tools,
   ]
+}
+
+/** What the works that are left of a kit are done with, each once. */
+const toolsFor = (left: StepLeft[]): string[] => [...new Set(left.flatMap(({ step }) => {
+  if (!step?.work || step.work.by === 'instructor') return []
+  const { tool, using } = techniqueOf(step.work.technique)
+  const own = step.work.using === '' ? using : step.work.using
+  return [capitalised(own.replace(/^the /, '')), ...(tool ? [TOOL_WORDS[tool]] : [])]
+}))]
+const TOOL_WORDS: Record<SharedTool, string> = {
+  'machine': 'Machine for dies and folders', 'heat tool': 'Heat tool, tweezers and a mat that bears heat',
 }
 
 /** What lies in a kit's bag. */
@@ -72,7 +87,7 @@ function inTheBag(kit: PackedKit, profile: ProfileEntry, units: Units): string[]
         [
           `${count} × ${piece.name}`, typesetSize(piece.width.value, piece.height.value, units, true),
           ...(paper ? [paper.name] : []),
-          ...(level === 'cut' ? [] : [LEVEL_WORDS[level]]),
+          ...stateInWords(piece, level),
           ...(scoresLeft(paper, piece) < piece.scores.length ? ['comes folded'] : []),
         ].join(', ')),
     ...kit.strips.map(strip => [
@@ -108,14 +123,21 @@ function stepBlocks(card: PreparedCard, { at, text, warning }: StepLeft, index: 
 /**
  * The hand-out of one kit: the finished card, what is in the bag, what to bring, every step with its drawings, and the
  * folded stages.
- * @param bag whose it is, for what lies on the table or is brought
+ * @param bag whose it is, for what lies on the table or is brought, and whether they are not in the room
  */
-export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>, units: Units): PrintSection[] {
+export function handoutSection(
+  kit: PackedKit, { profile, isAway }: Pick<Bag, 'profile' | 'isAway'>, units: Units,
+): PrintSection[] {
   const { card: { construction, entry }, card, colourway } = kit
   const fold = foldById(entry.fold)
   if (!construction || !fold) return []
   const { width, height } = construction.finished
   const stage = (opening: number, words: string) => cardDrawing(construction, opening, fold.view, words, STAGE)
+  const left = stepsLeft(kit, units)
+  const tools = toolsFor(left)
+  const onTheTables = [
+    ...(profile.adhesive === 'on the table' && !isAway ? ['Tape, foam and glue'] : []), ...(isAway ? [] : tools),
+  ]
   const setUp = headed('To set it up', construction.setUp.map(typesetText), 'number')
   return [{
     heading: `${entry.title}${colourway ? `, ${colourway.name}` : ''}`,
@@ -130,14 +152,15 @@ export function handoutSection(kit: PackedKit, { profile }: Pick<Bag, 'profile'>
           ],
           [
             ...headed('In your bag', inTheBag(kit, profile, units), 'box'),
-            ...headed('You bring', broughtAlong(kit, profile, units), 'dot'),
+            ...headed('On the tables', onTheTables, 'dot'),
+            ...headed('You bring', broughtAlong(kit, profile, units, isAway ? tools : []), 'dot'),
           ],
         ],
       },
       ...(entry.note === '' ? [] : [{ kind: 'text' as const, text: typesetText(entry.note) }]),
       {
         kind: 'side by side',
-        cells: stepsLeft(kit, units).map((step, index) => stepBlocks(card, step, index, units)),
+        cells: left.map((step, index) => stepBlocks(card, step, index, units)),
       },
       {
         kind: 'together',

@@ -26,9 +26,10 @@ export function studentPage(
   const { batch, cards } = preparation
   const bag = key === undefined ? undefined : packedBags(preparation).find(bag => bag.key === key)
   if (key !== undefined && !bag) return undefined
-  const profile = bag?.profile ?? usualProfile(batch)
-  const kits = bag ? bag.kits.map(unshared) : cards.flatMap(card => anyKit(card, profile) ?? [])
   const { title, starts, lasts, place, delivery } = batch.class
+  const profile = bag?.profile ?? usualProfile(batch)
+  const isAway = bag?.isAway ?? delivery === 'by post'
+  const kits = bag ? bag.kits.map(unshared) : cards.flatMap(card => anyKit(card, profile) ?? [])
   const when = [day, starts && `${starts}, ${lasts} minutes`, place, delivery === 'by post' && 'by post']
     .filter(Boolean)
     .join(' · ')
@@ -38,7 +39,7 @@ export function studentPage(
     whose && `<p><strong>${escaped(whose)}</strong></p>`,
     '</header>',
     ...kits.map(({ card: { entry } }) => choiceHtml(entry, bag)),
-    sectionsHtml(kits.flatMap(kit => handoutSection(kit, { profile }, units))),
+    sectionsHtml(kits.flatMap(kit => handoutSection(kit, { profile, isAway }, units))),
     kits.length === 0 ? '<p>Nothing is in this bag yet.</p>' : '',
     `<p class="cautions">${escaped(CAUTIONS)}</p>`,
   ].join('')

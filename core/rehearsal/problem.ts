@@ -1,7 +1,7 @@
 import type { Preparation } from '../batch'
 import { grouped, itemAt } from '../lists'
 import type { Units } from '../lengths'
-import type { Bag, PackedKit, StepTime } from '../kits'
+import type { PackedKit, StepTime } from '../kits'
 import { bagShape, packedBags, roundOf, stepsLeft, timeOf } from '../kits'
 import type { EveningEntry } from '../document'
 import type { RehearsalProblem, RehearsedStep } from './model'
@@ -17,15 +17,14 @@ const TOOL_NAMES: Record<(typeof SHARED)[number], string> = {
  * left to them. Who is not in the room shares no tool.
  */
 export function rehearsalOf(preparation: Preparation): RehearsalProblem {
-  const { batch: { class: { lasts, units, delivery }, evening }, cards } = preparation
+  const { batch: { class: { lasts, units }, evening }, cards } = preparation
   const seats = packedBags(preparation).filter(({ key, kits }) => key.startsWith('seat-') && kits.length > 0)
-  const isAway = ({ seat }: Bag) => seat.online || delivery === 'by post'
   const made = cards.filter(card => seats.some(({ kits }) => kits.some(kit => kit.card === card)))
-  const makers = [...grouped(seats, bag => `${isAway(bag)} ${bagShape(bag)}`).values()].map((alike) => {
+  const makers = [...grouped(seats, bag => `${bag.isAway} ${bagShape(bag)}`).values()].map((alike) => {
     const bag = itemAt(alike, 0)
     const stages = made.map((card) => {
       const kit = bag.kits.find(own => own.card === card)
-      return kit ? rehearsedSteps(kit, evening, units, !isAway(bag)) : []
+      return kit ? rehearsedSteps(kit, evening, units, !bag.isAway) : []
     })
     return { count: alike.length, stages }
   })

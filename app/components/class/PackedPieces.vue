@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import type { Strip } from '../../../core/batch'
 import type { PackedPiece } from '../../../core/kits'
-import { LEVEL_WORDS, stripName } from '../../../core/batch'
-import { doneInWords } from '../../../core/making'
+import { LEVEL_WORDS, stateInWords, stripName } from '../../../core/batch'
 
 /** What is packed for one card, as a list to check off: pieces as they are made ready, and strips of uncut paper. */
 const { pieces, strips = [] } = defineProps<{
@@ -14,10 +13,10 @@ const { pieces, strips = [] } = defineProps<{
 const lines = computed(() => [
   ...pieces.map(({ piece, count, paper, level }) => ({
     key: piece.key,
-    name: `${count} × ${[piece.name, ...doneInWords(piece.works)].join(', ')}`,
+    name: `${count} × ${piece.name}`,
     width: piece.width.value,
     height: piece.height.value,
-    paper: [paper?.name ?? 'no paper yet', ...level === 'cut' ? [] : [LEVEL_WORDS[level]]].join(', '),
+    paper: [paper?.name ?? 'no paper yet', ...stateInWords(piece, level)].join(', '),
   })),
   ...strips.map(strip => ({
     key: `strip ${strip.parts.map(({ key }) => key).join()}`,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { PrintSection } from '../../../../core/printed'
-import { anyKit, packedBags, piecesInBag, shoppingList, suppliesFor, weighedBags } from '../../../../core/kits'
+import { anyKit, isForAway, packedBags, piecesInBag, shoppingList, suppliesFor, weighedBags } from '../../../../core/kits'
 import type { Units } from '../../../../core/lengths'
 import {
   bagSection,
@@ -62,7 +62,8 @@ function handouts(): PrintSection[] {
   }
   return work.prepared.cards.flatMap(card => profiles.value.flatMap((profile) => {
     const kit = anyKit(card, profile)
-    const sections = kit ? handoutSection(kit, { profile }, units.value) : []
+    const isAway = isForAway(work.batch, bags.value, profile)
+    const sections = kit ? handoutSection(kit, { profile, isAway }, units.value) : []
     return profiles.value.length > 1
       ? sections.map(section => ({ ...section, heading: `${section.heading}: ${profile.name}` }))
       : sections
