@@ -187,7 +187,9 @@ test('a class is light, whichever station is opened first', async ({ browser, re
     await expect(page.getByRole('link', { name: /^Cutting/ })).toContainText('ready', { timeout: 60_000 })
     await page.context().close()
     const size = await scripts()
-    expect([name, size > 10_000, size < 540_000]).toEqual([name, true, true])
+    // An evening is rehearsed by a worker that makes cards itself, and drawn as a chart.
+    const most = name === 'evening' ? 660_000 : 540_000
+    expect([name, size > 10_000, size < most]).toEqual([name, true, true])
   }
 })
 

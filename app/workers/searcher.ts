@@ -29,7 +29,7 @@ const loadSolver = (): Promise<Solve | undefined> => Promise.all([import('highs'
  */
 export class Searcher<Name extends SearchName> implements Searching<Name> {
   private current = 0
-  private readonly solver = loadSolver()
+  private solver?: Promise<Solve | undefined>
   constructor(private readonly searches: { [name in Name]: Searched<name> }) {}
 
   search(
@@ -46,6 +46,7 @@ export class Searcher<Name extends SearchName> implements Searching<Name> {
     hear: Hear<Searches[Name]['answer']>,
   ) {
     const open: typeof jobs = []
+    if (alone !== 'to the end') this.solver ??= loadSolver()
     // Every job shows its first answer before any is looked at more closely.
     for (const job of jobs) {
       const most = alone === 'nowhere' ? 0 : alone === 'to the end' ? Infinity : 1
