@@ -36,7 +36,8 @@ const ROOMS = {
   printed: [...WRITERS, 'reserved'],
   probing: ['lists', 'lengths', 'document', 'folds', 'dressing'],
   recount: [
-    'lengths', 'document', 'folds', 'dressing', 'cutting', 'batch', 'plans', 'kits', 'exports', 'printed', 'audit',
+    'lengths', 'making', 'document', 'folds', 'dressing', 'cutting', 'batch', 'plans', 'kits', 'exports', 'printed',
+    'audit',
   ],
 }
 /** Tests, and what several of them share. */
