@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { demoBatches } from '../../demo'
 import { prepare } from '../batch'
 import type { Batch } from '../document'
+import { BOUNDS } from '../document'
 import { newWork } from '../dressing'
 import { taskMinutes, tasksOf } from '../kits'
 import { itemAt } from '../lists'
@@ -114,6 +115,18 @@ describe('what would help', () => {
     expect(draft.prep.profiles[0]!.levels)
       .toEqual({ 'mat': 'uncut', 'base': 'assembled', 'two-tides message': 'stamped' })
     expect([draft.evening.machines, draft.prep.profiles[1]!.levels]).toEqual([2, tide.prep.profiles[1]!.levels])
+  })
+
+  it('takes no more than a class may hold', () => {
+    const draft = produce(tide, (draft) => {
+      const [room] = draft.prep.profiles
+      room!.levels = Object.fromEntries(Array.from({ length: BOUNDS.names }, (_, at) => [`gone ${at}`, 'scored']))
+      draft.evening.machines = BOUNDS.tools
+      const further = [{ path: 'two-tides base', kind: 'base', level: 'scored' as const }]
+      takeRemedies(draft, [{ further }, { further: [], tool: 'machines' }], new Set([room!.key]))
+    })
+    expect([Object.keys(draft.prep.profiles[0]!.levels).length, draft.evening.machines])
+      .toEqual([BOUNDS.names, BOUNDS.tools])
   })
 
   it('moves nothing before the class that waits for what is left to students', () => {

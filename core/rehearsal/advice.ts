@@ -2,6 +2,7 @@ import { produce } from 'immer'
 import type { PreparedCard, Preparation } from '../batch'
 import { isCutReady, prepare } from '../batch'
 import type { Batch, PrepLevel } from '../document'
+import { BOUNDS } from '../document'
 import type { PartWork } from '../folds'
 import { isLayer } from '../folds'
 import { packedBags, stepsLeft, taskMinutes, tasksOf } from '../kits'
@@ -62,20 +63,21 @@ const isBelow = (level: PrepLevel, other: PrepLevel): boolean =>
   isCutReady(level) && RANK.indexOf(level) < RANK.indexOf(other)
 
 /**
- * Takes remedies: what is made ready further stays so, and nothing is made ready less. Changes the class that it is
- * given.
+ * Takes remedies: what is made ready further stays so, and nothing is made ready less; beyond what a class may hold
+ * nothing is taken. Changes the class that it is given.
  * @param used keys of the profiles that its bags are made ready by
  */
 export function takeRemedies(
   batch: Pick<Batch, 'prep' | 'evening'>, remedies: Pick<Remedy, 'further' | 'tool'>[], used: ReadonlySet<string>,
 ): void {
   for (const { further, tool } of remedies) {
-    if (tool) batch.evening[tool]++
+    if (tool) batch.evening[tool] = Math.min(BOUNDS.tools, batch.evening[tool] + 1)
     for (const { key, levels } of batch.prep.profiles) {
       if (!used.has(key)) continue
       for (const { path, kind, level } of further) {
         const before = levels[path] ?? levels[kind] ?? 'cut'
-        if (isBelow(before, level)) levels[path] = level
+        const isRoom = path in levels || Object.keys(levels).length < BOUNDS.names
+        if (isRoom && isBelow(before, level)) levels[path] = level
       }
     }
   }
@@ -158,7 +160,7 @@ export function* advise(batch: Batch): Generator<{ best: Advice, share: number }
 
   /** What comes of some remedies together; nothing where they contradict what is left to students. */
   const tried = (some: Remedy[]) => {
-    const changed = prepare(produce(batch, draft => takeRemedies(draft, some, used)))
+    const changed = prepare(produce(batch, draft => takeRemedies(draft, some, used)), preparation)
     if (isOutOfOrder(changed)) return undefined
     const costs = taskMinutes(tasksOf(changed)) - prepared + TOOL_COST * some.filter(({ tool }) => tool).length
     return { costs, problem: rehearsalOf(changed) }
