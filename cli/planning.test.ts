@@ -95,6 +95,12 @@ describe('plans, shares and folds on the command line', () => {
     expect([rehearsal.students, rehearsal.fits < 0.9, together.rehearsal.fits >= 0.9]).toEqual([14, true, true])
   })
 
+  it('writes a sheet for each card as one page that needs nothing beside it', async () => {
+    const { status, stdout } = await wakaru(['sheet', DEMO])
+    expect([status, stdout]).toEqual([0, expect.stringMatching(/^<!doctype html>.*Harbour lantern.*Two tides/s)])
+    expect(JSON.parse((await wakaru(['sheet', DEMO, '--json'])).stdout)).toHaveLength(2)
+  })
+
   it('writes what it has found under what a page looks for', async () => {
     const file = join(folder, 'plans.json')
     expect(await wakaru(['plan', DEMO, '--keep', file])).toMatchObject({ status: 0 })

@@ -14,6 +14,7 @@ import { foldReport, foldsReport } from './folds'
 import { CSVS, kitsReport, shoppingReport } from './kits'
 import { orderReport } from './order'
 import { rehearseReport } from './rehearse'
+import { sheetReport } from './sheet'
 import { stepsReport } from './steps'
 import { drawerReport, piecesReport, planReport } from './reports'
 import type { Report } from './reports'
@@ -25,6 +26,7 @@ const HELP = `npm run -s wakaru -- COMMAND FILE [--json]
 
   pieces FILE   every piece of a batch file: size, number, paper, scores, where it comes from
   steps FILE    how every card is made: construction, layers, pieces and works in one order
+  sheet FILE    a sheet for each card to make it at home, in inches and centimetres, as one page of HTML
   rehearse FILE whether the class fits into its evening: timeline, queues, what would help and what that costs
   plan FILE     the cutting of every paper: sheets, lower bound, layouts, order of cuts
   order FILE    one order of cuts for all papers, or for each sitting: stacks, settings, where each part goes
@@ -87,6 +89,7 @@ type Command = (batch: Batch, solver: Terminal['solver'], note?: Note) => Report
 const COMMANDS: Record<string, Command> = {
   pieces: async (batch, solver) => piecesReport(batch, prepareShared(batch, await solver())),
   steps: async (batch, solver) => stepsReport(batch, prepareShared(batch, await solver())),
+  sheet: sheetReport,
   rehearse: rehearseReport,
   plan: ofPlans(planReport),
   order: ofPlans(orderReport),

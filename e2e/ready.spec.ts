@@ -155,3 +155,17 @@ test('the student page shows its own class or bag and nothing else, and is one f
   await expect(page.getByText('Tell your instructor: Harbour lantern in High water.')).toBeVisible()
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
 })
+
+test('a sheet of each card is printed for those who make it at home, and saved as one file', async ({ page, request }) => {
+  const id = await demoClass(request, 'At home')
+  await page.goto(`/print/${id}?only=sheets`)
+  const sizes = page.getByRole('table', { name: 'Sizes of Harbour lantern' })
+  await expect(sizes.getByRole('row', { name: /^Base 1 8 1.2 × 5 1.2 21\.6 × 14\.0/ })).toBeVisible()
+  const [file] = await Promise.all([
+    page.waitForEvent('download'), page.getByRole('button', { name: 'Sheets as one file' }).click(),
+  ])
+  expect(file.suggestedFilename()).toBe('sheets.html')
+  const text = readFileSync(await file.path(), 'utf8')
+  expect(text).toMatch(/Harbour lantern.*Two tides/s)
+  expect(text).not.toMatch(/<script|<link/)
+})

@@ -67,7 +67,7 @@ function broughtAlong(kit: PackedKit, { adhesive }: ProfileEntry, units: Units, 
 }
 
 /** What the works that are left of a kit are done with, each once. */
-const toolsFor = (left: StepLeft[]): string[] => [...new Set(left.flatMap(({ step }) => {
+export const toolsFor = (left: readonly Pick<StepLeft, 'step'>[]): string[] => [...new Set(left.flatMap(({ step }) => {
   if (!step?.work || step.work.by === 'instructor') return []
   const { tool, using } = techniqueOf(step.work.technique)
   const own = step.work.using === '' ? using : step.work.using

@@ -8,7 +8,8 @@ import { handoutSection } from './handout'
 import { pageHtml, sectionsHtml } from './html'
 import { escaped } from './svg'
 
-const CAUTIONS
+/** What everybody who makes a card minds. */
+export const CAUTIONS
   = 'Knives and blades: cut away from the body, steel ruler and mat under every knife cut; children only with an adult beside '
     + 'them. Foam pads and small parts are a choking hazard for small children. The rules of the venue and local rules come first.'
 

@@ -10,6 +10,8 @@ import {
   packingSection,
   pieceSection,
   scoreSection,
+  sheetPage,
+  sheetSections,
   shoppingSection,
   slipSection,
 } from '../../../../core/printed'
@@ -32,11 +34,14 @@ const CHOICES = [
   { key: 'evening', label: 'Instructor’s sheet' },
   { key: 'handouts', label: 'Hand-outs' },
   { key: 'slips', label: 'Slips to set up' },
+  { key: 'sheets', label: 'Sheets to make it at home' },
 ] as const
 type Choice = (typeof CHOICES)[number]['key']
 const asked = String(route.query.only ?? '').split(',')
 const only = CHOICES.filter(({ key }) => asked.includes(key)).map(({ key }) => key)
-const chosen = ref<Choice[]>(only.length > 0 ? only : CHOICES.map(({ key }) => key))
+// What is for others than the class is printed when it is asked for.
+const USUAL = CHOICES.map(({ key }) => key).filter(key => key !== 'sheets')
+const chosen = ref<Choice[]>(only.length > 0 ? only : USUAL)
 
 const bags = computed(() => packedBags(work.prepared))
 const profiles = computed(() => [
@@ -69,6 +74,7 @@ function handouts(): PrintSection[] {
       : sections
   }))
 }
+const saveSheets = () => saveText(sheetPage(work.prepared), 'sheets.html', 'text/html')
 async function saveBags() {
   const { bagsCsv } = await import('../../../../core/exports')
   saveText(await bagsCsv(bags.value, work.units), 'bags.csv', 'text/csv')
@@ -100,6 +106,7 @@ const SECTIONS: Record<Choice, () => PrintSection[]> = {
   evening: () => (planner.kits ? instructorSections(work.prepared, bags.value, planner.kits) : []),
   handouts,
   slips: () => work.prepared.cards.flatMap(slipSection),
+  sheets: () => work.prepared.cards.flatMap(card => sheetSections(card, work.batch)),
 }
 /** Hand-outs and slips are worked out only when they are asked for. */
 const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.includes(key)).flatMap(({ key }) =>
@@ -125,6 +132,7 @@ const print = computed(() => printOf(CHOICES.filter(({ key }) => chosen.value.in
     </fieldset>
     <PlainButton label="Bags as CSV" @click="saveBags" />
     <PlainButton v-if="planner.kits" label="Shopping as CSV" @click="saveShopping" />
+    <PlainButton v-if="chosen.includes('sheets')" label="Sheets as one file" @click="saveSheets" />
     <template v-if="chosen.includes('handouts')">
       <Select
         v-model="reader"
