@@ -25,21 +25,30 @@ const isFull = computed(() => entry.steps.length >= BOUNDS.steps)
 const set = (key: string, change: Partial<StepEntry>) =>
   emit('change', `step ${key} ${Object.keys(change).join()}`, card => setStep(card, key, change))
 const move = ({ key }: Step, after: string | undefined) => after !== undefined && set(key, { after })
-/** Its words to be changed begin with what it says by itself. */
-const wordsOf = ({ text, said }: Step) => said ?? text
+/** What is being written: it begins with what the step says by itself, and may be empty on the way. */
+const typed = ref('')
+function open({ key, said, text }: Step) {
+  opened.value = opened.value === key ? undefined : key
+  typed.value = said ?? text
+}
 function write(step: Step, words = '') {
+  typed.value = words
   const own = entryOf(entry, step.key)
   // Words that say what it says anyway follow the card again; one of the maker's own always has words.
   if (own?.step === '' && words.trim() === '') return
-  set(step.key, { words: words === step.text && step.said === undefined ? '' : words.slice(0, BOUNDS.words) })
+  const isNatural = words.trim() === '' || (words === step.text && step.said === undefined)
+  set(step.key, { words: isNatural ? '' : words.slice(0, BOUNDS.words) })
 }
 function add(after: string) {
   emit('change', 'a step', card => addStep(card, after, 'Your own step'))
   opened.value = undefined
 }
-const drop = (key: string) => emit('change', `step ${key} as it was`, card => dropStep(card, key))
+function drop(key: string) {
+  opened.value = undefined
+  emit('change', `step ${key} as it was`, card => dropStep(card, key))
+}
 const sizes = computed(() => construction.parts.map(({ key, name }) => ({ key, name })))
-const putIn = (step: Step, field: string) => write(step, `${wordsOf(step).trimEnd()} {${field}}`)
+const putIn = (step: Step, field: string) => write(step, `${typed.value.trimEnd()} {${field}}`)
 </script>
 
 <template>
@@ -56,7 +65,7 @@ const putIn = (step: Step, field: string) => write(step, `${wordsOf(step).trimEn
             class="text"
             :aria-expanded="opened === step.key"
             :aria-label="`Step ${number}: ${step.text}`"
-            @click="opened = opened === step.key ? undefined : step.key"
+            @click="open(step)"
           >
             {{ step.text }}
           </button>
@@ -79,7 +88,7 @@ const putIn = (step: Step, field: string) => write(step, `${wordsOf(step).trimEn
           <label :for="`${id}-${number}`" class="small">Your words; in braces stands the size of a piece</label>
           <Textarea
             :id="`${id}-${number}`"
-            :model-value="wordsOf(step)"
+            :model-value="typed"
             :maxlength="BOUNDS.words"
             rows="4"
             auto-resize
