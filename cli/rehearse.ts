@@ -1,7 +1,7 @@
 import type { Batch } from '../core/document'
 import { clockAfter } from '../core/kits'
 import type { Advice, Spread } from '../core/rehearsal'
-import { FITS, advise } from '../core/rehearsal'
+import { advise, isFitting } from '../core/rehearsal'
 import type { Report } from './reports'
 import { heading, table } from './reports'
 
@@ -15,7 +15,7 @@ export function rehearseReport(batch: Batch): Report {
       heading(batch),
       ...(rehearsal.stages.length === 0 ? ['Nobody makes anything yet.'] : adviceText(batch, advice)),
     ].join('\n'),
-    stops: rehearsal.fits >= FITS ? 0 : 1,
+    stops: isFitting(rehearsal) ? 0 : 1,
   }
 }
 
@@ -31,8 +31,8 @@ function adviceText(batch: Batch, { rehearsal, remedies, together }: Advice): st
   const spread = ({ low, middle, high }: Spread) => [low, middle, high].map(at)
   const minutes = (number: number) => number.toFixed(1)
   const { fits, runs, ends, late, students, stages, tools, dried, idle } = rehearsal
-  const verdict = fits >= FITS ? 'The class fits' : 'The class does not fit'
-  const best = together && together.rehearsal.fits >= FITS ? 'The cheapest that makes it fit' : 'Even all is not enough'
+  const verdict = isFitting(rehearsal) ? 'The class fits' : 'The class does not fit'
+  const best = together && isFitting(together.rehearsal) ? 'The cheapest that makes it fit' : 'Even all is not enough'
   return [
     `\n${verdict}: everybody is done in time in ${Math.round(fits * runs)} of ${runs} rehearsed evenings of ${
       students} students, ${minutes(late)} are late on average.`,

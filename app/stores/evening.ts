@@ -1,8 +1,9 @@
 import { defineStore } from 'pinia'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, shallowRef, watch } from 'vue'
+import type { Batch } from '../../core/document'
 import type { Advice } from '../../core/rehearsal'
-import { FITS } from '../../core/rehearsal'
+import { isFitting } from '../../core/rehearsal'
 import { Background } from '../background/background'
 import { isOpen } from '../background/job'
 import { startWorker } from '../background/remote'
@@ -19,8 +20,9 @@ export const useEveningStore = defineStore('evening', () => {
   const work = useClassStore()
   const turn = shallowRef(0)
   const background = new Background('evening', { start: startWorker, changed: () => void turn.value++ })
-  /** The class whose evening is looked at, and how often it was asked for. */
+  /** The class whose evening is looked at, as it was when it was asked for last, and how often it was. */
   const watched = shallowRef<number>()
+  let rehearsed: Batch | undefined
   const asked = shallowRef(0)
   const job = computed(() =>
     (void turn.value, asked.value > 0 && watched.value === work.id ? background.job(`${asked.value}`) : undefined))
@@ -28,7 +30,8 @@ export const useEveningStore = defineStore('evening', () => {
   function rehearse() {
     if (!work.settled || watched.value !== work.id) return
     asked.value++
-    background.show([{ key: `${asked.value}`, problem: JSON.parse(JSON.stringify(work.settled.batch)) }])
+    rehearsed = work.settled.batch
+    background.show([{ key: `${asked.value}`, problem: JSON.parse(JSON.stringify(rehearsed)) }])
   }
   const soon = useDebounceFn(rehearse, SETTLED)
   watch(() => work.settled?.batch, (now, before) => {
@@ -44,7 +47,7 @@ export const useEveningStore = defineStore('evening', () => {
 
   /** Somebody looks at the evening of the class on screen. */
   function look() {
-    if (watched.value === work.id && asked.value > 0) return
+    if (watched.value === work.id && rehearsed === work.settled?.batch) return
     watched.value = work.id
     rehearse()
   }
@@ -53,9 +56,8 @@ export const useEveningStore = defineStore('evening', () => {
     look,
     advice,
     isRunning: computed(() => job.value !== undefined && isOpen(job.value)),
-    progress: computed(() => job.value?.progress ?? 0),
     failed: computed(() => (job.value?.state === 'failed' ? job.value.reason : undefined)),
     /** Whether the class fits; nothing while nobody has looked. */
-    fits: computed(() => advice.value && advice.value.rehearsal.fits >= FITS),
+    fits: computed(() => advice.value && isFitting(advice.value.rehearsal)),
   }
 })

@@ -89,12 +89,12 @@ export const EVENING = table({
   },
   heatTools: { kind: 'whole', name: 'Heat tools', natural: 1, least: 1, most: BOUNDS.tools },
   spread: {
-    kind: 'whole', name: 'The slowest takes longer by, %', natural: 35, least: 0, most: 100,
+    kind: 'whole', name: 'The slowest takes longer, by %', natural: 35, least: 0, most: 100,
     help: 'than most, and the quickest is quicker by as much',
   },
   showing: { kind: 'whole', name: 'Minutes to show each card', natural: 4, least: 0, most: 120 },
   share: {
-    kind: 'whole', name: 'You take of a student’s time, %', natural: 60, least: 10, most: 200,
+    kind: 'whole', name: 'Your time, % of a student’s', natural: 60, least: 10, most: 200,
     help: 'doing the same for all bags in a row',
   },
 })

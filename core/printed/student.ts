@@ -1,7 +1,7 @@
 import type { Preparation } from '../batch'
 import type { Bag, PackedKit } from '../kits'
 import { bagLabel, usualProfile } from '../batch'
-import { anyKit, packedBags } from '../kits'
+import { anyKit, isForAway, packedBags } from '../kits'
 import type { CardEntry } from '../document'
 import type { Units } from '../lengths'
 import { handoutSection } from './handout'
@@ -29,7 +29,7 @@ export function studentPage(
   if (key !== undefined && !bag) return undefined
   const { title, starts, lasts, place, delivery } = batch.class
   const profile = bag?.profile ?? usualProfile(batch)
-  const isAway = bag?.isAway ?? delivery === 'by post'
+  const isAway = bag?.isAway ?? isForAway(batch, [], profile)
   const kits = bag ? bag.kits.map(unshared) : cards.flatMap(card => anyKit(card, profile) ?? [])
   const when = [day, starts && `${starts}, ${lasts} minutes`, place, delivery === 'by post' && 'by post']
     .filter(Boolean)

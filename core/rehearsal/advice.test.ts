@@ -8,8 +8,10 @@ import { newWork } from '../dressing'
 import { taskMinutes, tasksOf } from '../kits'
 import { itemAt } from '../lists'
 import type { Advice } from '.'
-import { FITS, TOOL_COST, advise, rehearsalOf, rehearse, takeRemedies, usedProfiles } from '.'
+import { TOOL_COST, advise, rehearsalOf, rehearse, takeRemedies, usedProfiles } from '.'
 
+/** In so many of all evenings everybody is to be done. */
+const FITS = 0.9
 const [frost, tide, boats] = demoBatches(new Date(2030, 0, 1)) as [Batch, Batch, Batch]
 function adviceOn(batch: Batch): Advice {
   const steps = advise(batch)

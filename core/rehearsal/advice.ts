@@ -9,7 +9,7 @@ import { packedBags, stepsLeft, taskMinutes, tasksOf } from '../kits'
 import { capitalised, inARow, uncapitalised } from '../lists'
 import { techniqueOf } from '../making'
 import type { Rehearsal } from './model'
-import { FITS } from './model'
+import { isFitting } from './model'
 import { rehearsalOf } from './problem'
 import { rehearse } from './rehearse'
 
@@ -150,13 +150,14 @@ function isOutOfOrder(preparation: Preparation): boolean {
  */
 export function* advise(batch: Batch): Generator<{ best: Advice, share: number }, Advice> {
   const preparation = prepare(batch)
-  const rehearsal = rehearse(rehearsalOf(preparation))
+  const asItIs = rehearsalOf(preparation)
+  const rehearsal = rehearse(asItIs)
   let best: Advice = { rehearsal, remedies: [] }
   if (rehearsal.students === 0 || rehearsal.stages.length === 0) return best
   yield { best, share: 0.1 }
   const used = usedProfiles(preparation)
   const prepared = taskMinutes(tasksOf(preparation))
-  const before = rehearse(rehearsalOf(preparation), { runs: TRIED })
+  const before = rehearse(asItIs, { runs: TRIED })
 
   /** What comes of some remedies together; nothing where they contradict what is left to students. */
   const tried = (some: Remedy[]) => {
@@ -173,7 +174,7 @@ export function* advise(batch: Batch): Generator<{ best: Advice, share: number }
       best = { ...best, remedies: ranked([...best.remedies, { ...remedy, gains, costs: found.costs }]) }
     yield { best, share: 0.1 + (0.4 * (at + 1)) / offered.length }
   }
-  if (rehearsal.fits >= FITS || best.remedies.length === 0) return best
+  if (isFitting(rehearsal) || best.remedies.length === 0) return best
   const some = [...best.remedies].sort((a, b) => b.gains - a.gains).slice(0, MOST_TRIED)
   const sets = []
   for (let set = 1; set < 2 ** some.length; set++) {
@@ -184,9 +185,9 @@ export function* advise(batch: Batch): Generator<{ best: Advice, share: number }
   }
   sets.sort((a, b) => a.costs - b.costs)
   for (const [at, { remedies, costs, problem }] of sets.entries()) {
-    if (rehearse(problem, { runs: TRIED }).fits >= FITS) {
+    if (isFitting(rehearse(problem, { runs: TRIED }))) {
       const whole = rehearse(problem)
-      if (whole.fits >= FITS) return { ...best, together: { remedies, costs, rehearsal: whole } }
+      if (isFitting(whole)) return { ...best, together: { remedies, costs, rehearsal: whole } }
     }
     yield { best, share: 0.7 + (0.3 * at) / sets.length }
   }

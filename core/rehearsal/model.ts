@@ -35,6 +35,8 @@ export interface Spread {
 export interface Rehearsal {
   students: number
   runs: number
+  /** When all should be done. */
+  until: number
   /** Share of the evenings in which everybody is done in time. */
   fits: number
   /** When the last one is done. */
@@ -51,4 +53,7 @@ export interface Rehearsal {
 }
 
 /** In so many of all evenings everybody should be done. */
-export const FITS = 0.9
+const ENOUGH = 0.9
+
+/** Whether a class fits into its evening. */
+export const isFitting = ({ fits }: Pick<Rehearsal, 'fits'>): boolean => fits >= ENOUGH

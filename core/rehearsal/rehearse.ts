@@ -60,6 +60,7 @@ export function rehearse(problem: RehearsalProblem, choices: RehearsalChoices = 
   return {
     students,
     runs,
+    until: problem.until,
     fits: last.filter(end => end <= problem.until).length / Math.max(1, runs),
     ends: spreadOf(last),
     late: mean(({ ends }) => ends.filter(end => end > problem.until).length),

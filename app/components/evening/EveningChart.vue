@@ -9,10 +9,8 @@ Chart.register(BarController, BarElement, CategoryScale, LinearScale, Legend, To
  * The evening card by card: from when it is shown until half of those who make it are done, and from then until all
  * are, as it is in half of all evenings and in one of ten at worst. The table below says the same in numbers.
  */
-const { rehearsal, until, timeOf } = defineProps<{
+const { rehearsal, timeOf } = defineProps<{
   rehearsal: Rehearsal
-  /** When everybody should be done. */
-  until: number
   /** Minutes from the beginning, as they are told. */
   timeOf: (minutes: number) => string
 }>()
@@ -28,6 +26,7 @@ const PARTS = ['until half are done', 'until all are done', 'one evening of ten 
 const height = computed(() => `${90 + 46 * rows.value.length}px`)
 
 useChart(useTemplateRef<HTMLCanvasElement>('canvas'), ({ text, accent, plain, line }) => {
+  const { until } = rehearsal
   const last = Math.max(until, ...rows.value.map(({ parts }) => parts[2][1]))
   /** A score line where the making should be over. */
   const end: Plugin = {
@@ -79,7 +78,7 @@ useChart(useTemplateRef<HTMLCanvasElement>('canvas'), ({ text, accent, plain, li
     },
     plugins: [end],
   }
-}, () => [rows.value, until, timeOf(0)])
+}, () => [rows.value, rehearsal.until, timeOf(0)])
 </script>
 
 <template>

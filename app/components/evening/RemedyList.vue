@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { Advice, WeighedRemedy } from '../../../core/rehearsal'
-import { FITS, TOOL_COST } from '../../../core/rehearsal'
+import { TOOL_COST, isFitting } from '../../../core/rehearsal'
 
 /** What would make the class quicker, and what it costs whoever prepares it. */
 const { advice } = defineProps<{ advice: Advice, running: boolean }>()
 const emit = defineEmits<{ take: [remedies: WeighedRemedy[]] }>()
 
-const fits = computed(() => advice.rehearsal.fits >= FITS)
+const fits = computed(() => isFitting(advice.rehearsal))
 const minutes = (number: number) => `${Math.max(1, Math.round(number))} min`
 const forYou = ({ costs, tool }: WeighedRemedy) =>
   (tool ? 'to bring along' : costs < 0.5 ? 'nothing more for you' : `${minutes(costs)} more for you`)
@@ -20,7 +20,7 @@ const forYou = ({ costs, tool }: WeighedRemedy) =>
     </p>
     <div v-if="advice.together" class="together">
       <p>
-        <strong>{{ advice.together.rehearsal.fits >= FITS
+        <strong>{{ isFitting(advice.together.rehearsal)
           ? 'The cheapest that makes the class fit:' : 'Even all of this together is not enough:' }}</strong>
       </p>
       <ul>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Rehearsal, WeighedRemedy } from '../../../../core/rehearsal'
-import { FITS, takeRemedies, usedProfiles } from '../../../../core/rehearsal'
-import { clockAfter, roundOf } from '../../../../core/kits'
+import { isFitting, takeRemedies, usedProfiles } from '../../../../core/rehearsal'
+import { clockAfter } from '../../../../core/kits'
 
 /** Whether the class fits into its evening: rehearsed many times, with what would help. */
 const work = useClassStore()
@@ -10,24 +10,24 @@ watch(() => work.settled !== undefined, settled => settled && evening.look(), { 
 
 const details = computed(() => work.batch.class)
 const timeOf = (minutes: number) => clockAfter(details.value, minutes) ?? `${Math.round(minutes)} min`
-const until = computed(() => details.value.lasts - roundOf(details.value.lasts))
 const rehearsal = computed(() => evening.advice?.rehearsal)
 const hasMakers = computed(() => (rehearsal.value?.stages.length ?? 0) > 0)
 const isTimed = computed(() => details.value.starts !== '')
 
 const verdict = computed(() => {
   if (!rehearsal.value) return { head: '', words: '' }
-  const { fits, ends, late, runs, students } = rehearsal.value
-  const done = `Everybody is done by ${timeOf(until.value)} in ${Math.round(fits * runs)} of ${runs} rehearsed evenings`
-  const spare = Math.floor(until.value - ends.high)
-  if (fits >= FITS) {
+  const { fits, ends, until, late, runs, students } = rehearsal.value
+  const done = `Everybody is done by ${timeOf(until)} in ${Math.round(fits * runs)} of ${runs} rehearsed evenings`
+  const spare = Math.floor(until - ends.high)
+  if (isFitting(rehearsal.value)) {
     const earlier = spare >= 1 ? `, and ${count(spare, 'minute')} earlier in nine of ten` : ''
     return { head: 'The class fits', words: `${done}${earlier}.` }
   }
-  const left = `${Math.max(1, Math.round(late))} of ${count(students, 'student')}`
+  // Less than one on average is one now and then.
+  const left = `${late < 1 ? 'Now and then one' : `On average ${Math.round(late)}`} of ${count(students, 'student')}`
   return {
     head: 'The class does not fit',
-    words: `${done} only. On average ${left} would not be; for nine evenings of ten ${
+    words: `${done} only. ${left} would not be; for nine evenings of ten ${
       count(Math.max(1, -spare), 'minute')} more would be needed.`,
   }
 })
@@ -86,9 +86,10 @@ function take(remedies: WeighedRemedy[]) {
             {{ verdict.head }}
           </h2>
           <p>{{ verdict.words }}</p>
-          <EveningChart :rehearsal :until :time-of="timeOf" />
+          <EveningChart :rehearsal :time-of="timeOf" />
           <p class="small quiet">
-            The broken line: {{ isTimed ? timeOf(until) : `minute ${until}` }}, when clearing up begins.
+            The broken line:
+            {{ isTimed ? timeOf(rehearsal.until) : `minute ${rehearsal.until}` }}, when clearing up begins.
           </p>
           <FigureTable :rows="rehearsal.stages" :columns="STAGES" label="Cards of the evening" />
           <FigureTable v-if="shared.length > 0" :rows="shared" :columns="TOOLS" label="Queues" />
@@ -97,7 +98,8 @@ function take(remedies: WeighedRemedy[]) {
           </p>
           <p class="small quiet">
             {{ count(rehearsal.students, 'student') }} work through what their bags leave to do, each at their own pace.
-            A card is shown once three of four are done with the one before; whoever is not looks up for as long.
+            A card is shown once three of four are done with the one before; anyone still working looks up while it is
+            shown.
           </p>
         </template>
       </section>
